@@ -1,0 +1,67 @@
+"""Rich text: paragraphs and list items made of runs. Data, never markup."""
+
+from typing import Annotated, Literal
+
+from pydantic import Field
+
+from .model import Model
+
+LiveValue = Literal["points", "max_points", "score", "slides_seen", "slides", "slide_number"]
+"""Values that the course itself keeps: points so far, points possible, score in per cent,
+slides seen, slides in all, number of the current slide (from 1)."""
+
+
+class TextRun(Model):
+    """A stretch of text with one emphasis."""
+
+    kind: Literal["text"] = "text"
+    text: str
+    bold: bool = False
+    italic: bool = False
+
+
+class ValueRun(Model):
+    """The present value of a variable (by id) or of something the course keeps (by name)."""
+
+    kind: Literal["value"] = "value"
+    of: str = Field(max_length=40)
+    bold: bool = False
+    italic: bool = False
+
+
+Run = Annotated[TextRun | ValueRun, Field(discriminator="kind")]
+
+
+class Block(Model):
+    """One paragraph, or one item of a list; adjacent items of a kind form one list."""
+
+    kind: Literal["paragraph", "bullet", "number"] = "paragraph"
+    runs: tuple[Run, ...] = Field(default=(), max_length=2_000)
+
+
+class RichText(Model):
+    blocks: tuple[Block, ...] = Field(default=(), max_length=2_000)
+
+
+def rich(text: str) -> RichText:
+    """Return `text` as rich text: a paragraph for each line, ``- `` items, ``**bold**`` words."""
+    blocks = []
+    for line in text.split("\n"):
+        kind: Literal["paragraph", "bullet"] = "bullet" if line.startswith("- ") else "paragraph"
+        body = line[2:] if kind == "bullet" else line
+        pieces = body.split("**")
+        runs = tuple(
+            TextRun(text=piece, bold=index % 2 == 1) for index, piece in enumerate(pieces) if piece
+        )
+        blocks.append(Block(kind=kind, runs=runs))
+    return RichText(blocks=tuple(blocks) if text else ())
+
+
+def plain(text: RichText) -> str:
+    """Return the words of `text`, a line for each block; values stand as ``{{ name }}``."""
+    return "\n".join(
+        "".join(
+            run.text if isinstance(run, TextRun) else f"{{{{ {run.of} }}}}" for run in block.runs
+        )
+        for block in text.blocks
+    )

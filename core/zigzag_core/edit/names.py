@@ -1,0 +1,28 @@
+"""Names that can be told apart: numbered ones count on."""
+
+import re
+from collections.abc import Iterable
+
+_NUMBERED = re.compile(r"^(.*\S)\s+([0-9]{1,6})$")
+
+
+def free_name(wanted: str, taken: Iterable[str]) -> str:
+    """Return `wanted` if it is free, else its words with the next number: “Card 2” after “Card 1”."""
+    names = set(taken)
+    if wanted not in names:
+        return wanted
+    match = _NUMBERED.match(wanted)
+    stem, number = (match[1], int(match[2])) if match else (wanted, 1)
+    while f"{stem} {number}" in names or number == 1:
+        number += 1
+    return f"{stem} {number}"[:200]
+
+
+def free_title(wanted: str, taken: Iterable[str]) -> str:
+    """Return a title for a copy: “Stove (copy)”, “Stove (copy 2)” …"""
+    names = set(taken)
+    stem = re.sub(r" \(copy(?: [0-9]+)?\)$", "", wanted)[:180]
+    candidate, number = f"{stem} (copy)", 2
+    while candidate in names:
+        candidate, number = f"{stem} (copy {number})", number + 1
+    return candidate

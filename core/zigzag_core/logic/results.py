@@ -1,0 +1,52 @@
+"""What a run has come to: points, score, completion and success."""
+
+from typing import Literal
+
+from .index import Index
+from .state import State
+
+
+def points(index: Index, state: State) -> float:
+    """Return the points earned so far in scored questions."""
+    total = 0.0
+    for question, answer in state.answers.items():
+        grader = index.questions.get(question)
+        if grader is not None and grader.purpose == "scored":
+            total += answer.points
+    return total
+
+
+def score(index: Index, state: State) -> float | None:
+    """Return the score in per cent (0..100, two decimals), None where nothing is scored."""
+    if not index.max_points:
+        return None
+    return int(points(index, state) / index.max_points * 10_000 + 0.5) / 100
+
+
+def slides_seen(index: Index, state: State) -> int:
+    """Return how many of the program's slides were visited."""
+    return len(state.visited)
+
+
+def success(index: Index, state: State) -> Literal["unknown", "passed", "failed"]:
+    """Return *passed* from the pass mark on, *failed* when no scored question is open any more."""
+    reached = score(index, state)
+    if reached is None:
+        return "unknown"
+    if reached >= index.program.pass_mark:
+        return "passed"
+    for grader in index.program.questions:
+        if grader.purpose == "scored" and grader.points:
+            answer = state.answers.get(grader.id)
+            if answer is None or not answer.locked:
+                return "unknown"
+    return "failed"
+
+
+def completed(index: Index, state: State) -> bool:
+    """Return whether all holds that the course asks for: share of slides seen, passing."""
+    rule = index.program.completion
+    if rule.slides_share is not None and index.order:
+        if slides_seen(index, state) < rule.slides_share * len(index.order) - 1e-9:
+            return False
+    return not (rule.passing and state.success != "passed")

@@ -1,0 +1,69 @@
+"""Values of the engine, and how they turn into each other. Total: every input gives a value.
+
+Numbers are multiples of a millionth between plus and minus a thousand million, so that both
+engines, in whatever language, compute and print the very same ones.
+"""
+
+import math
+import re
+
+from zigzag_core.course import NumberVariable, TextVariable, Variable
+
+Value = bool | float | str
+
+LIMIT = 1e9
+TEXT_LIMIT = 250
+_NUMBER = re.compile(r"^\s*(-?[0-9]{1,12})(?:[.,]([0-9]{1,12}))?\s*$", re.ASCII)
+
+
+def number(value: float) -> float:
+    """Return `value` clamped to ±1e9 and rounded half up to a millionth; not-a-number gives 0."""
+    if value != value:
+        return 0.0
+    if value >= LIMIT:
+        return LIMIT
+    if value <= -LIMIT:
+        return -LIMIT
+    return math.floor(value * 1e6 + 0.5) / 1e6
+
+
+def to_number(value: Value) -> float:
+    """Return `value` as a number: yes is 1, a text that reads as a decimal is that, else 0."""
+    if isinstance(value, bool):
+        return 1.0 if value else 0.0
+    if isinstance(value, str):
+        match = _NUMBER.match(value)
+        return number(float(f"{match[1]}.{match[2] or 0}")) if match else 0.0
+    return number(value)
+
+
+def to_text(value: Value) -> str:
+    """Return `value` in words: ``yes``/``no``, numbers without trailing zeros, texts as they are."""
+    if isinstance(value, bool):
+        return "yes" if value else "no"
+    if isinstance(value, str):
+        return value
+    scaled = round(abs(number(value)) * 1e6)
+    whole, rest = divmod(scaled, 1_000_000)
+    sign = "-" if value < 0 and scaled else ""
+    decimals = f".{rest:06d}".rstrip("0") if rest else ""
+    return f"{sign}{whole}{decimals}"
+
+
+def to_yes_no(value: Value) -> bool:
+    """Return whether `value` is yes, a number other than 0, or a text that is not empty."""
+    return value != "" if isinstance(value, str) else bool(value)
+
+
+def fitted(variable: Variable, value: Value) -> Value:
+    """Return `value` as `variable` can hold it: of its type, within its bounds."""
+    if isinstance(variable, NumberVariable):
+        return min(max(to_number(value), variable.min), variable.max)
+    if isinstance(variable, TextVariable):
+        return clipped(to_text(value))
+    return to_yes_no(value)
+
+
+def clipped(text: str) -> str:
+    """Return the first 250 characters (code points) of `text`."""
+    return text[:TEXT_LIMIT]

@@ -1,0 +1,1 @@
+"""Media: knowing what a file is, and making it harmless."""

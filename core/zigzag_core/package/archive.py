@@ -1,0 +1,107 @@
+"""The course archive ``.zigzag``: a ZIP of documented JSON and the media. See `docs/format.md`."""
+
+import hashlib
+import json
+from collections.abc import Mapping
+from typing import Any
+
+from pydantic import ValidationError
+
+from zigzag_core.course import Course, CourseDocument, NewerFormat, Slide, migrated
+
+from .safe_zip import BadArchive, read_zip
+from .write_zip import write_zip
+
+_EXTENSIONS = {
+    "image/png": "png", "image/jpeg": "jpg", "image/webp": "webp", "image/gif": "gif",
+    "image/svg+xml": "svg",
+}
+
+
+def media_path(sha256: str, type_: str) -> str:
+    """Return where a media file lies in archives and packages."""
+    return f"media/{sha256}.{_EXTENSIONS[type_]}"
+
+
+def export_archive(document: CourseDocument, media: Mapping[str, bytes]) -> bytes:
+    """Return the archive of `document`; `media` gives the bytes by SHA-256.
+
+    Raises `KeyError` when the bytes of a media file are missing.
+    """
+    files = {"course.json": _json(document.course.model_dump(mode="json"))}
+    for slide in document.slides:
+        files[f"slides/{slide.id}.json"] = _json(slide.model_dump(mode="json"))
+    for file in document.course.media:
+        files[media_path(file.sha256, file.type)] = media[file.sha256]
+    return write_zip(files)
+
+
+def import_archive(data: bytes) -> tuple[CourseDocument, dict[str, bytes]]:
+    """Return the document and the media (by SHA-256) of an archive.
+
+    Raises `BadArchive`, with a reason for people, when the archive is damaged, is not a course,
+    was written by a newer Zigzag, or holds other media than it says.
+    """
+    files = read_zip(data)
+    course = _course(files)
+    slides = [_slide(files, slide) for slide in course.slides]
+    try:
+        document = CourseDocument(course=course, slides=tuple(slides))
+    except ValidationError as error:
+        raise BadArchive(f"The course in the archive is not valid: {reason(error)}.") from None
+    media = {}
+    for file in course.media:
+        content = files.get(media_path(file.sha256, file.type))
+        if content is None:
+            raise BadArchive(f"The picture “{file.name}” is missing from the archive.")
+        if hashlib.sha256(content).hexdigest() != file.sha256 or len(content) != file.size:
+            raise BadArchive(f"The picture “{file.name}” in the archive is damaged.")
+        media[file.sha256] = content
+    return document, media
+
+
+def _course(files: Mapping[str, bytes]) -> Course:
+    if "course.json" not in files:
+        raise BadArchive("The archive holds no course: course.json is missing.")
+    raw = _parsed(files["course.json"], "course.json")
+    try:
+        return Course.model_validate(migrated(raw))
+    except NewerFormat as error:
+        raise BadArchive(f"The archive was written by a newer Zigzag: {error}.") from None
+    except ValidationError as error:
+        raise BadArchive(f"course.json is not valid: {reason(error)}.") from None
+    except ValueError as error:
+        raise BadArchive(f"course.json is not valid: {error}.") from None
+
+
+def _slide(files: Mapping[str, bytes], slide: str) -> Slide:
+    path = f"slides/{slide}.json"
+    if path not in files:
+        raise BadArchive(f"A slide is missing from the archive: {path}.")
+    try:
+        parsed = Slide.model_validate(_parsed(files[path], path))
+    except ValidationError as error:
+        raise BadArchive(f"{path} is not valid: {reason(error)}.") from None
+    return parsed
+
+
+def _parsed(data: bytes, path: str) -> dict[str, Any]:
+    try:
+        raw = json.loads(data)
+    except (ValueError, RecursionError):
+        raise BadArchive(f"{path} in the archive cannot be read as JSON.") from None
+    if not isinstance(raw, dict):
+        raise BadArchive(f"{path} in the archive is not what it should be.")
+    return raw
+
+
+def reason(error: ValidationError) -> str:
+    """Return the first thing that is wrong, as a place and a few words."""
+    first = error.errors(include_url=False, include_context=False)[0]
+    place = " › ".join(str(part) for part in first["loc"])
+    words = first["msg"].removeprefix("Value error, ")
+    return f"{place}: {words}" if place else words
+
+
+def _json(value: Any) -> bytes:
+    return (json.dumps(value, ensure_ascii=False, indent=1, sort_keys=True) + "\n").encode()

@@ -1,0 +1,97 @@
+"""Packages: a program, the player, fonts and media as one archive."""
+
+import html
+import json
+from collections.abc import Mapping
+from typing import Literal
+
+from zigzag_core.course import CourseDocument
+from zigzag_core.program import Program
+
+from .archive import media_path
+from .compile import compile_course
+from .manifest12 import manifest12
+from .write_zip import write_zip
+
+PackageKind = Literal["scorm12", "web"]
+KINDS: tuple[PackageKind, ...] = ("scorm12", "web")
+
+_PAGE = """<!doctype html>
+<html lang="{language}">
+<head>
+<meta charset="utf-8">
+<meta name="viewport" content="width=device-width, initial-scale=1">
+<title>{title}</title>
+<link rel="stylesheet" href="player/player.css">
+</head>
+<body>
+<div id="player" data-tracking="{tracking}"></div>
+<noscript>This course needs JavaScript. Please switch it on and load the page again.</noscript>
+<script src="program.js"></script>
+<script src="player/player.js"></script>
+</body>
+</html>
+"""
+
+
+def build_package(
+    kind: PackageKind,
+    document: CourseDocument,
+    player: Mapping[str, bytes],
+    media: Mapping[str, bytes],
+) -> bytes:
+    """Return the package of `document` as a ZIP.
+
+    `player` holds the built player by file name, `media` the bytes of the course's files by
+    SHA-256. Raises `NothingToPublish` for a course without slides, `KeyError` for lost media.
+    """
+    program = compile_course(document, lambda file: media_path(file.sha256, file.type))
+    used = {file.src for file in program.media.values()}
+    files: dict[str, bytes] = {
+        "index.html": page(program, kind).encode(),
+        "program.js": program_script(program),
+        "zigzag.json": _about(program),
+    }
+    files |= {f"player/{name}": data for name, data in sorted(player.items())}
+    files |= {
+        media_path(file.sha256, file.type): media[file.sha256]
+        for file in document.course.media
+        if media_path(file.sha256, file.type) in used
+    }
+    if kind == "scorm12":
+        files = {"imsmanifest.xml": manifest12(program, files), **files}
+    return write_zip(files)
+
+
+def page(program: Program, tracking: str) -> str:
+    """Return the page that starts `program` in the player and tracks it by `tracking`."""
+    return _PAGE.format(
+        language=html.escape(program.language), title=html.escape(program.title),
+        tracking=html.escape(tracking),
+    )
+
+
+def program_script(program: Program) -> bytes:
+    """Return the program as a script, so that it also loads from a folder without a server."""
+    text = json.dumps(
+        program.model_dump(mode="json"), ensure_ascii=False, separators=(",", ":")
+    )
+    # U+2028 and U+2029 end a line in older JavaScript; `<` could end the script element.
+    for character in "\u2028\u2029<":
+        text = text.replace(character, f"\\u{ord(character):04x}")
+    return f"window.zigzagProgram={text};\n".encode()
+
+
+def _about(program: Program) -> bytes:
+    """What an LMS may want to show: the words behind the ids and letters of the records."""
+    about = {
+        "course": program.course, "title": program.title, "slides": len(program.slides),
+        "questions": {
+            grader.record: {
+                "prompt": grader.prompt,
+                "answers": {chr(97 + n): text for n, text in enumerate(grader.texts)},
+            }
+            for grader in program.questions
+        },
+    }
+    return json.dumps(about, ensure_ascii=False, indent=1).encode()

@@ -1,0 +1,59 @@
+"""The SCORM 1.2 manifest.
+
+Source: ADL, *SCORM Version 1.2, The SCORM Content Aggregation Model* (2001), section 2.3.
+"""
+
+from collections.abc import Iterable
+from urllib.parse import quote
+
+from lxml import etree
+
+from zigzag_core.program import Program
+
+_CP = "http://www.imsproject.org/xsd/imscp_rootv1p1p2"
+_ADLCP = "http://www.adlnet.org/xsd/adlcp_rootv1p2"
+_XSI = "http://www.w3.org/2001/XMLSchema-instance"
+
+
+def manifest12(program: Program, paths: Iterable[str], launch: str = "index.html") -> bytes:
+    """Return ``imsmanifest.xml`` for a package with one SCO that starts at `launch`.
+
+    `paths` are all files of the package. A mastery score is given only where passing counts:
+    an LMS would otherwise turn *completed* into *passed* or *failed* by itself.
+    """
+    root = etree.Element(
+        _cp("manifest"), {"identifier": f"zigzag-{program.course}", "version": "1.0"},
+        nsmap={None: _CP, "adlcp": _ADLCP, "xsi": _XSI},
+    )
+    root.set(
+        f"{{{_XSI}}}schemaLocation",
+        f"{_CP} imscp_rootv1p1p2.xsd {_ADLCP} adlcp_rootv1p2.xsd",
+    )
+    metadata = etree.SubElement(root, _cp("metadata"))
+    etree.SubElement(metadata, _cp("schema")).text = "ADL SCORM"
+    etree.SubElement(metadata, _cp("schemaversion")).text = "1.2"
+    organizations = etree.SubElement(root, _cp("organizations"), {"default": "course"})
+    organization = etree.SubElement(organizations, _cp("organization"), {"identifier": "course"})
+    etree.SubElement(organization, _cp("title")).text = program.title
+    item = etree.SubElement(
+        organization, _cp("item"),
+        {"identifier": "item", "identifierref": "sco", "isvisible": "true"},
+    )
+    etree.SubElement(item, _cp("title")).text = program.title
+    if program.completion.passing:
+        etree.SubElement(item, f"{{{_ADLCP}}}masteryscore").text = f"{program.pass_mark:g}"
+    resources = etree.SubElement(root, _cp("resources"))
+    resource = etree.SubElement(
+        resources, _cp("resource"),
+        {
+            "identifier": "sco", "type": "webcontent", f"{{{_ADLCP}}}scormtype": "sco",
+            "href": quote(launch),
+        },
+    )
+    for path in paths:
+        etree.SubElement(resource, _cp("file"), {"href": quote(path)})
+    return etree.tostring(root, xml_declaration=True, encoding="UTF-8", pretty_print=True)
+
+
+def _cp(name: str) -> str:
+    return f"{{{_CP}}}{name}"

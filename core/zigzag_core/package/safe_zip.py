@@ -1,0 +1,86 @@
+"""Opening archives that strangers made."""
+
+import io
+import stat
+import zipfile
+import zlib
+from collections.abc import Mapping
+from dataclasses import dataclass
+from pathlib import PurePosixPath
+
+
+class BadArchive(ValueError):
+    """The archive cannot be taken; the message says why, for people."""
+
+
+@dataclass(frozen=True)
+class Limits:
+    """What an archive may hold: entries, unpacked bytes in all and in one file, and growth."""
+
+    entries: int = 20_000
+    total: int = 1_000_000_000
+    single: int = 500_000_000
+    ratio: int = 200
+
+
+def read_zip(data: bytes, limits: Limits = Limits()) -> Mapping[str, bytes]:
+    """Return the files of the ZIP `data` by path, or raise `BadArchive`.
+
+    Refused: what is no ZIP or damaged, encrypted, links, paths that lead out of the folder or
+    occur twice, and anything that unpacks to more than `limits` allow. Nothing is unpacked
+    before all names and sizes have been looked at, and sizes are checked again while unpacking.
+    """
+    try:
+        archive = zipfile.ZipFile(io.BytesIO(data))
+    except (zipfile.BadZipFile, ValueError, NotImplementedError, OSError):
+        raise BadArchive("The file is not a ZIP archive, or it is damaged.") from None
+    with archive:
+        entries = [entry for entry in archive.infolist() if not entry.is_dir()]
+        _check(entries, len(data), limits)
+        return {_safe_path(entry.filename): _read(archive, entry) for entry in entries}
+
+
+def _check(entries: list[zipfile.ZipInfo], size: int, limits: Limits) -> None:
+    if len(entries) > limits.entries:
+        raise BadArchive(f"The archive holds more than {limits.entries:,} files.")
+    total = sum(entry.file_size for entry in entries)
+    largest = max((entry.file_size for entry in entries), default=0)
+    if total > limits.total or largest > limits.single:
+        raise BadArchive("The archive unpacks to more than is allowed.")
+    if total > 10_000_000 and total > size * limits.ratio:
+        raise BadArchive("The archive unpacks to far more than its size; it looks like a trap.")
+    seen: set[str] = set()
+    for entry in entries:
+        path = _safe_path(entry.filename)
+        if path.lower() in seen:
+            raise BadArchive(f"The archive holds “{path}” twice.")
+        seen.add(path.lower())
+        if entry.flag_bits & 1:
+            raise BadArchive("The archive is encrypted.")
+        if stat.S_ISLNK(entry.external_attr >> 16):
+            raise BadArchive(f"The archive holds a link, “{path}”, instead of a file.")
+
+
+def _safe_path(name: str) -> str:
+    path = PurePosixPath(name)
+    parts = path.parts
+    if (
+        "\\" in name or ":" in name or "\0" in name or path.is_absolute()
+        or not parts or ".." in parts or len(name) > 500
+    ):
+        raise BadArchive(f"The archive holds a path that leads out of its folder: “{name[:100]}”.")
+    return str(path)
+
+
+def _read(archive: zipfile.ZipFile, entry: zipfile.ZipInfo) -> bytes:
+    try:
+        with archive.open(entry) as source:
+            data = source.read(entry.file_size + 1)
+    except (
+        zipfile.BadZipFile, zlib.error, NotImplementedError, RuntimeError, EOFError, OSError,
+        ValueError,
+    ) as error:
+        raise BadArchive(f"“{entry.filename}” in the archive is damaged.") from error
+    if len(data) != entry.file_size:
+        raise BadArchive(f"“{entry.filename}” in the archive has another size than it says.")
+    return data

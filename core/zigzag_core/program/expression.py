@@ -1,0 +1,66 @@
+"""The shape of expressions in a program: JSON trees, checked when a program is made.
+
+A leaf is a number, a text or a yes/no. A node is a list: an operator and its arguments.
+What a node gives is defined in `zigzag_core.logic.expression`.
+"""
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from typing import Annotated, Any
+
+from pydantic import BeforeValidator
+
+ARITY: Mapping[str, tuple[int, int]] = {
+    "+": (2, 50), "-": (1, 2), "*": (2, 50), "/": (2, 2), "%": (2, 2),
+    "=": (2, 2), "!=": (2, 2), "<": (2, 2), "<=": (2, 2), ">": (2, 2), ">=": (2, 2),
+    "and": (1, 50), "or": (1, 50), "not": (1, 1), "if": (3, 3),
+    "min": (1, 50), "max": (1, 50), "abs": (1, 1), "round": (1, 1), "floor": (1, 1),
+    "join": (1, 50), "length": (1, 1), "lower": (1, 1),
+}
+"""Operators that take expressions, with how many of them at least and at most."""
+
+NAMED: Mapping[str, str] = {
+    "variable": "variables", "live": "live",
+    "seen": "slides", "clicked": "elements",
+    "chosen": "questions", "locked": "questions", "attempts": "questions",
+    "attempts_left": "questions", "right": "questions", "earned": "questions",
+}
+"""Operators that take one name, with the kind of thing that is named."""
+
+DEPTH = 40
+
+
+@dataclass(frozen=True)
+class References:
+    """The names that an expression may use, by kind."""
+
+    variables: frozenset[str] = frozenset()
+    slides: frozenset[str] = frozenset()
+    elements: frozenset[str] = frozenset()
+    questions: frozenset[str] = frozenset()
+
+
+def check_expression(node: Any, depth: int = 0) -> Any:
+    """Return `node` if it has the shape of an expression; raise `ValueError` otherwise."""
+    if isinstance(node, (bool, int, float, str)):
+        return node
+    if depth > DEPTH:
+        raise ValueError("the expression is nested too deeply")
+    if not isinstance(node, (list, tuple)) or not node or not isinstance(node[0], str):
+        raise ValueError("an expression is a number, a text, a yes/no or a list with an operator")
+    operator, *arguments = node
+    if operator in NAMED:
+        if len(arguments) != 1 or not isinstance(arguments[0], str):
+            raise ValueError(f"“{operator}” takes one name")
+        return node
+    if operator not in ARITY:
+        raise ValueError(f"there is no operator “{operator}”")
+    least, most = ARITY[operator]
+    if not least <= len(arguments) <= most:
+        raise ValueError(f"“{operator}” takes {least} to {most} values")
+    for argument in arguments:
+        check_expression(argument, depth + 1)
+    return node
+
+
+Expression = Annotated[Any, BeforeValidator(check_expression)]

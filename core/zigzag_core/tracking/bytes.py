@@ -1,0 +1,92 @@
+"""Reading and writing the small pieces that saved progress is packed from."""
+
+from collections.abc import Iterable
+
+
+class Damaged(ValueError):
+    """The bytes end too early or hold what was never written."""
+
+
+class Writer:
+    """Collects unsigned numbers (7 bits a byte, low first), texts and sets of numbers."""
+
+    def __init__(self) -> None:
+        self.data = bytearray()
+
+    def varint(self, value: int) -> None:
+        while value > 0x7F:
+            self.data.append(value & 0x7F | 0x80)
+            value >>= 7
+        self.data.append(value)
+
+    def signed(self, value: int) -> None:
+        """Write a signed number, small ones short: 0, -1, 1, -2 … become 0, 1, 2, 3 …"""
+        self.varint(value * 2 if value >= 0 else -value * 2 - 1)
+
+    def u32(self, value: int) -> None:
+        self.data += value.to_bytes(4, "little")
+
+    def text(self, value: str) -> None:
+        raw = value.encode()
+        self.varint(len(raw))
+        self.data += raw
+
+    def bits(self, members: Iterable[int]) -> None:
+        """Write a set of small numbers as a bitmap that ends with its last member."""
+        bitmap = bytearray()
+        for member in members:
+            place = member >> 3
+            if place >= len(bitmap):
+                bitmap.extend(bytes(place + 1 - len(bitmap)))
+            bitmap[place] |= 1 << (member & 7)
+        self.varint(len(bitmap))
+        self.data += bitmap
+
+
+class Reader:
+    """Reads what `Writer` wrote; raises `Damaged` rather than read past the end."""
+
+    def __init__(self, data: bytes) -> None:
+        self.data = data
+        self.place = 0
+
+    def take(self, count: int) -> bytes:
+        end = self.place + count
+        if end > len(self.data):
+            raise Damaged("the saved progress ends too early")
+        piece = self.data[self.place : end]
+        self.place = end
+        return piece
+
+    def varint(self) -> int:
+        value = shift = 0
+        while True:
+            byte = self.take(1)[0]
+            value |= (byte & 0x7F) << shift
+            if byte < 0x80:
+                return value
+            shift += 7
+            if shift > 49:
+                raise Damaged("a number in the saved progress is too large")
+
+    def signed(self) -> int:
+        value = self.varint()
+        return -(value + 1) // 2 if value & 1 else value // 2
+
+    def u32(self) -> int:
+        return int.from_bytes(self.take(4), "little")
+
+    def text(self) -> str:
+        try:
+            return self.take(self.varint()).decode()
+        except UnicodeDecodeError:
+            raise Damaged("a text in the saved progress cannot be read") from None
+
+    def bits(self) -> list[int]:
+        bitmap = self.take(self.varint())
+        return [
+            place * 8 + bit
+            for place, byte in enumerate(bitmap)
+            for bit in range(8)
+            if byte >> bit & 1
+        ]

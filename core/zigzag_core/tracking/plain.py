@@ -1,0 +1,97 @@
+"""Tracking in plain words: what a course will report, and what a call has said."""
+
+import json
+from zigzag_core.course import Course
+
+
+def promise(course: Course, slides: int, questions: int) -> list[str]:
+    """Return in sentences what an LMS will be told about `course`."""
+    share, rule = course.completion.slides_share, course.completion
+    sentences = []
+    seen = ""
+    if share is not None:
+        seen = "all slides were seen" if share >= 1 else f"{share * 100:g} % of the slides were seen"
+    mark = f"the score is {course.pass_mark:g} % or more"
+    if rule.passing and seen:
+        sentences.append(f"The course is passed when {seen} and {mark}.")
+    elif rule.passing:
+        sentences.append(f"The course is passed when {mark}.")
+    else:
+        sentences.append(f"The course is completed when {seen}.")
+    if rule.passing:
+        sentences.append("It is failed when no attempt is left that could change the score.")
+    if questions:
+        count = "The answer to one question is" if questions == 1 else (
+            f"The answers to {questions} questions are")
+        sentences.append(f"{count} recorded, each attempt with its time and result.")
+    sentences.append("The place, the answers and the variables are saved, so that it can be resumed.")
+    return sentences
+
+
+_STATUS = {
+    "passed": "passed", "completed": "completed", "failed": "failed",
+    "incomplete": "not finished yet", "browsed": "looked at", "not attempted": "not started",
+}
+_EXIT = {"suspend": "will come back", "logout": "logs out", "time-out": "ran out of time",
+         "": "has finished"}
+_ELEMENTS = {
+    "cmi.core.lesson_status": "status", "cmi.core.lesson_location": "place in the course",
+    "cmi.suspend_data": "saved progress", "cmi.core.score.raw": "score",
+    "cmi.core.score.min": "lowest possible score", "cmi.core.score.max": "highest possible score",
+    "cmi.core.student_id": "learner's id", "cmi.core.student_name": "learner's name",
+    "cmi.core.entry": "whether it is the first time", "cmi.core.credit": "whether it counts",
+    "cmi.core.lesson_mode": "mode", "cmi.core.total_time": "total time",
+    "cmi.core.session_time": "time in this visit", "cmi.core.exit": "way of leaving",
+    "cmi.launch_data": "launch data", "cmi.comments": "comments",
+    "cmi.student_data.mastery_score": "mark to pass",
+    "cmi.interactions._count": "number of answers recorded",
+}
+_PARTS = {
+    "id": "which question", "type": "kind of question", "time": "time of day",
+    "student_response": "answer given", "result": "result", "weighting": "weight",
+    "latency": "time taken",
+}
+
+
+def explain(method: str, arguments: list[str], result: str) -> str:
+    """Return one SCORM 1.2 call in plain words."""
+    if method == "LMSInitialize":
+        return "The course says hello." if result == "true" else "The course says hello, in vain."
+    if method == "LMSFinish":
+        return "The course says goodbye."
+    if method == "LMSCommit":
+        return "Please keep what was said." + ("" if result == "true" else " It was not kept.")
+    if method == "LMSGetValue" and arguments:
+        return f"Asks for the {_element(arguments[0])}: {_value(arguments[0], result)}."
+    if method == "LMSSetValue" and len(arguments) > 1:
+        words = f"The {_element(arguments[0])} is {_value(arguments[0], arguments[1])}."
+        return words if result == "true" else words[:-1] + "; this was refused."
+    return {
+        "LMSGetLastError": "Asks whether something went wrong.",
+        "LMSGetErrorString": "Asks what went wrong.",
+        "LMSGetDiagnostic": "Asks what went wrong, in detail.",
+    }.get(method, f"{method} was called.")
+
+
+def _element(name: str) -> str:
+    if name in _ELEMENTS:
+        return _ELEMENTS[name]
+    parts = name.split(".")
+    if len(parts) > 3 and parts[1] == "interactions" and parts[2].isdecimal():
+        what = "right answer" if parts[3] == "correct_responses" else _PARTS.get(parts[3], parts[3])
+        return f"{what} of answer {int(parts[2]) + 1}"
+    return f"value “{name}”"
+
+
+def _value(name: str, value: str) -> str:
+    if name == "cmi.core.lesson_status":
+        return _STATUS.get(value, value)
+    if name == "cmi.core.exit":
+        return f"“{_EXIT.get(value, value)}”"
+    if name == "cmi.core.entry":
+        return {"ab-initio": "it is", "resume": "no, the learner comes back"}.get(value, "not said")
+    if name == "cmi.suspend_data":
+        return f"{len(value):,} characters" if value else "nothing yet"
+    if value == "":
+        return "nothing"
+    return json.dumps(value, ensure_ascii=False)[1:-1] if len(value) < 80 else value[:77] + "…"

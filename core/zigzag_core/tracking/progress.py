@@ -1,0 +1,263 @@
+"""Saved progress: the state of a run in as few characters as can be.
+
+Form: one character for the version, then base64url of the packed bytes and their CRC-32.
+Things are written by their number in `Program.remembered`, which only ever grows from one
+publication to the next; so progress of an older publication still names the same things. A
+fingerprint over the names that were known at the time guards against another course's progress.
+`docs/progress.md` has the layout byte by byte; the twin is `web/player/tracking/progress.ts`.
+"""
+
+import base64
+import binascii
+import zlib
+from collections.abc import Iterable, Sequence
+from dataclasses import replace
+from typing import get_args
+
+from zigzag_core.course import Look, NumberVariable, TextVariable
+from zigzag_core.logic import engine
+from zigzag_core.logic.index import Index
+from zigzag_core.logic.random import fnv1a
+from zigzag_core.logic.state import Answer, Result, State
+from zigzag_core.logic.values import Value, fitted, number
+from zigzag_core.program import Program
+
+from .bytes import Damaged, Reader, Writer
+
+VERSION = "1"
+SCORM12_LIMIT = 4_096
+
+_KINDS = ("slides", "questions", "choices", "variables", "elements")
+_RESULTS: tuple[Result | None, ...] = (None, "right", "wrong", "neutral")
+_SUCCESS = ("unknown", "passed", "failed")
+_LOOKS: tuple[str, ...] = get_args(Look)
+
+
+class OtherCourse(ValueError):
+    """The progress belongs to another course, or to a publication this one does not know."""
+
+
+def pack(index: Index, state: State) -> str:
+    """Return `state` as text in ``[A-Za-z0-9_-]``.
+
+    What belongs to the moment is left out: open overlays, time on the slide, the order in
+    which slides were visited.
+    """
+    remembered = index.program.remembered
+    numbers = {kind: _numbers(remembered.get(kind, ())) for kind in _KINDS}
+    slides, questions, choices, variables, elements = (numbers[kind] for kind in _KINDS)
+    out = Writer()
+    lengths = [len(numbers[kind]) for kind in _KINDS]
+    for length in lengths:
+        out.varint(length)
+    out.u32(_fingerprint(index.program, lengths))
+    out.u32(state.seed)
+    out.u32(state.rng)
+    out.varint(state.time)
+    out.varint(int(state.completed) | _SUCCESS.index(state.success) << 1)
+    out.varint(slides[state.slide] + 1 if state.slide in slides else 0)
+    out.bits(_known(slides, state.visited))
+    out.bits(_known(elements, state.clicked))
+    out.bits(_known(elements, [e for e, hidden in state.hidden.items() if hidden]))
+    out.bits(_known(elements, [e for e, hidden in state.hidden.items() if not hidden]))
+    looks = sorted((elements[e], _LOOKS.index(l)) for e, l in state.looks.items() if e in elements)
+    out.varint(len(looks))
+    for element, look in looks:
+        out.varint(element)
+        out.varint(look)
+    _write_variables(out, index, state, variables)
+    _write_answers(out, state, questions, choices)
+    raw = bytes(out.data)
+    packed = raw + zlib.crc32(raw).to_bytes(4, "little")
+    return VERSION + base64.urlsafe_b64encode(packed).decode().rstrip("=")
+
+
+def unpack(index: Index, text: str) -> State:
+    """Return the state that `text` holds, as far as the course still has what it names.
+
+    Slides, questions, choices, variables and elements that are gone are left out; a slide to
+    resume at that is gone is replaced by the last one that was seen. Raises `Damaged` where the
+    text is not what was written, `OtherCourse` where it belongs to another course.
+    """
+    raw = _checked(text)
+    source = Reader(raw)
+    program = index.program
+    lengths = [source.varint() for _ in _KINDS]
+    names = {kind: program.remembered.get(kind, ()) for kind in _KINDS}
+    if any(length > len(names[kind]) for kind, length in zip(_KINDS, lengths, strict=True)):
+        raise OtherCourse("the saved progress is from another course or a newer publication")
+    if source.u32() != _fingerprint(program, lengths):
+        raise OtherCourse("the saved progress is from another course")
+    slides, questions, choices, variables, elements = (names[kind] for kind in _KINDS)
+    state = engine.start(index, source.u32())
+    rng, time, flags, current = source.u32(), source.varint(), source.varint(), source.varint()
+    seen = set(_named(slides, source.bits()))
+    visited = tuple(slide for slide in index.order if slide in seen)
+    clicked = frozenset(e for e in _named(elements, source.bits()) if e in index.elements)
+    hidden = {e: True for e in _named(elements, source.bits()) if e in index.elements}
+    hidden |= {e: False for e in _named(elements, source.bits()) if e in index.elements}
+    looks = {}
+    for _ in range(source.varint()):
+        element, look = _name(elements, source.varint()), source.varint()
+        if look >= len(_LOOKS):
+            raise Damaged("the saved progress names a look that does not exist")
+        if element in index.elements:
+            looks[element] = _LOOKS[look]
+    values = {**state.variables, **_read_variables(source, index, variables)}
+    answers = _read_answers(source, index, questions, choices)
+    slide = _name(slides, current - 1) if current else None
+    if slide not in index.position:
+        slide = visited[-1] if visited else None
+    if flags >> 1 >= len(_SUCCESS):
+        raise Damaged("the saved progress names a result that does not exist")
+    return replace(
+        state, rng=rng, time=time, entered=time, slide=slide, visited=visited, clicked=clicked,
+        hidden=hidden, looks=looks, variables=values, answers=answers,
+        completed=bool(flags & 1), success=_SUCCESS[flags >> 1],
+    )
+
+
+def largest(index: Index) -> int:
+    """Return the characters that `pack` needs when all is seen, clicked and answered.
+
+    Every question is answered with its last choice at its last attempt (the third where there
+    is no limit), numbers have six digits and a fraction, texts 20 letters.
+    """
+    program = index.program
+    answers = {
+        q.id: Answer(chosen=q.choices[-1:], attempts=q.attempts or 3, result="wrong", locked=True)
+        for q in program.questions
+    }
+    variables: dict[str, Value] = {
+        v.id: 123_456.75 if isinstance(v, NumberVariable)
+        else "x" * 20 if isinstance(v, TextVariable) else not v.default
+        for v in program.variables
+    }
+    controls = [e.draw.id for e in index.elements.values() if e.control != "none"]
+    full = State(
+        seed=2**32 - 1, rng=2**32 - 1, time=8 * 3_600_000, slide=index.order[-1],
+        visited=index.order, clicked=frozenset(controls), variables=variables, answers=answers,
+    )
+    return len(pack(index, full))
+
+
+def _numbers(names: Sequence[str]) -> dict[str, int]:
+    return {name: number for number, name in enumerate(names)}
+
+
+def _known(numbers: dict[str, int], names: Iterable[str]) -> list[int]:
+    return sorted(numbers[name] for name in names if name in numbers)
+
+
+def _name(names: Sequence[str], number: int) -> str:
+    if number >= len(names):
+        raise Damaged("the saved progress names a thing that was never published")
+    return names[number]
+
+
+def _named(names: Sequence[str], numbers: Iterable[int]) -> list[str]:
+    return [_name(names, number) for number in numbers]
+
+
+def _fingerprint(program: Program, lengths: Sequence[int]) -> int:
+    known = [program.course]
+    for kind, length in zip(_KINDS, lengths, strict=True):
+        known += program.remembered.get(kind, ())[:length]
+    return fnv1a(",".join(known))
+
+
+def _checked(text: str) -> bytes:
+    if not text.startswith(VERSION):
+        raise Damaged("the saved progress has an unknown version")
+    body = text[1:]
+    try:
+        packed = base64.b64decode(body + "=" * (-len(body) % 4), altchars=b"-_", validate=True)
+    except (binascii.Error, ValueError):
+        raise Damaged("the saved progress is not the text that was saved") from None
+    raw, checksum = packed[:-4], packed[-4:]
+    if len(packed) < 5 or zlib.crc32(raw).to_bytes(4, "little") != checksum:
+        raise Damaged("the checksum of the saved progress does not match")
+    return raw
+
+
+_NO, _YES, _WHOLE, _DECIMAL, _TEXT = range(5)
+
+
+def _write_variables(out: Writer, index: Index, state: State, numbers: dict[str, int]) -> None:
+    """Write the variables that differ from their defaults."""
+    changed = sorted(
+        (numbers[name], value) for name, value in state.variables.items()
+        if name in numbers and name in index.variables
+        and value != fitted(index.variables[name], index.variables[name].default)
+    )
+    out.varint(len(changed))
+    for place, value in changed:
+        out.varint(place)
+        if isinstance(value, bool):
+            out.varint(_YES if value else _NO)
+        elif isinstance(value, str):
+            out.varint(_TEXT)
+            out.text(value)
+        elif value == int(value):
+            out.varint(_WHOLE)
+            out.signed(int(value))
+        else:
+            out.varint(_DECIMAL)
+            out.signed(round(value * 1e6))
+
+
+def _read_variables(source: Reader, index: Index, names: Sequence[str]) -> dict[str, Value]:
+    values: dict[str, Value] = {}
+    for _ in range(source.varint()):
+        name, kind = _name(names, source.varint()), source.varint()
+        value: Value
+        if kind == _TEXT:
+            value = source.text()
+        elif kind == _WHOLE:
+            value = number(source.signed())
+        elif kind == _DECIMAL:
+            value = number(source.signed() / 1e6)
+        elif kind in (_NO, _YES):
+            value = kind == _YES
+        else:
+            raise Damaged("the saved progress holds a value of an unknown kind")
+        if name in index.variables:
+            values[name] = fitted(index.variables[name], value)
+    return values
+
+
+def _write_answers(
+    out: Writer, state: State, questions: dict[str, int], choices: dict[str, int]
+) -> None:
+    answers = sorted((questions[q], a) for q, a in state.answers.items() if q in questions)
+    out.varint(len(answers))
+    for place, answer in answers:
+        whole = answer.points == int(answer.points)
+        out.varint(place)
+        out.varint(_RESULTS.index(answer.result) | answer.locked << 2 | (not whole) << 3)
+        out.varint(answer.attempts)
+        out.varint(int(answer.points) if whole else round(answer.points * 1e6))
+        chosen = _known(choices, answer.chosen)
+        out.varint(len(chosen))
+        for choice in chosen:
+            out.varint(choice)
+
+
+def _read_answers(
+    source: Reader, index: Index, questions: Sequence[str], choices: Sequence[str]
+) -> dict[str, Answer]:
+    answers = {}
+    for _ in range(source.varint()):
+        question = _name(questions, source.varint())
+        flags, attempts, points = source.varint(), source.varint(), source.varint()
+        chosen = [_name(choices, source.varint()) for _ in range(source.varint())]
+        if flags > 15:
+            raise Damaged("the saved progress holds an answer of an unknown kind")
+        grader = index.questions.get(question)
+        if grader is not None:
+            answers[question] = Answer(
+                chosen=tuple(choice for choice in chosen if choice in grader.choices),
+                attempts=attempts, result=_RESULTS[flags & 3], locked=bool(flags & 4),
+                points=min(number(points / 1e6 if flags & 8 else points), grader.points),
+            )
+    return answers

@@ -1,0 +1,88 @@
+"""What a run tells a SCORM 1.2 LMS, in the forms that the standard asks for.
+
+Source: ADL, *SCORM Version 1.2, The SCORM Run-Time Environment* (2001), section 3.4.
+The twin is `web/player/tracking/scorm12.ts`.
+"""
+
+from collections.abc import Mapping
+from typing import Any
+
+from zigzag_core.logic import results
+from zigzag_core.logic.index import Index
+from zigzag_core.logic.state import State
+
+from .progress import pack
+
+Call = tuple[str, str]
+"""A data element and the value it is set to."""
+
+_RESULTS = {"right": "correct", "wrong": "wrong", "neutral": "neutral"}
+
+
+def lesson_status(index: Index, state: State) -> str:
+    """Return the one status in which SCORM 1.2 holds completion and success together.
+
+    Where passing counts: *passed* when all is done, *failed* as soon as it is final. Where it
+    does not: *completed*, whatever the score.
+    """
+    if not index.program.completion.passing:
+        return "completed" if state.completed else "incomplete"
+    if state.completed and state.success == "passed":
+        return "passed"
+    return "failed" if state.success == "failed" else "incomplete"
+
+
+def status_calls(index: Index, state: State) -> list[Call]:
+    """Return the calls that tell where the learner stands; `cmi.core.score` only once
+    something was answered."""
+    calls = [("cmi.core.lesson_status", lesson_status(index, state))]
+    reached = results.score(index, state)
+    if reached is not None and any(a.attempts for a in state.answers.values()):
+        calls += [
+            ("cmi.core.score.min", "0"), ("cmi.core.score.max", "100"),
+            ("cmi.core.score.raw", decimal(reached)),
+        ]
+    calls += [
+        ("cmi.core.lesson_location", state.slide or ""),
+        ("cmi.suspend_data", pack(index, state)),
+    ]
+    return calls
+
+
+def interaction_calls(
+    index: Index, effect: Mapping[str, Any], number: int, clock: str
+) -> list[Call]:
+    """Return the calls that record an ``answered` effect as interaction `number`.
+
+    `clock` is the learner's time of day as ``HH:MM:SS``. Answers stand as one letter each, in
+    the author's order whatever the learner's order was.
+    """
+    grader = index.questions[effect["question"]]
+    at = f"cmi.interactions.{number}."
+    letter = {choice: chr(97 + place) for place, choice in enumerate(grader.choices)}
+    calls = [
+        (at + "id", grader.record), (at + "type", "choice"), (at + "time", clock),
+    ]
+    if grader.right:
+        calls.append((at + "correct_responses.0.pattern", ",".join(letter[c] for c in grader.right)))
+    calls += [
+        (at + "weighting", decimal(grader.points if grader.purpose == "scored" else 0)),
+        (at + "student_response", ",".join(letter[c] for c in effect["chosen"])),
+        (at + "result", _RESULTS[effect["result"]]),
+        (at + "latency", timespan(effect["latency"])),
+    ]
+    return calls
+
+
+def timespan(milliseconds: int) -> str:
+    """Return a CMITimespan ``HHHH:MM:SS.SS``; above 9999:59:59.99 it stays there."""
+    hundredths = min(max(int(milliseconds), 0) // 10, 3_599_999_999)
+    seconds, part = divmod(hundredths, 100)
+    minutes, second = divmod(seconds, 60)
+    hour, minute = divmod(minutes, 60)
+    return f"{hour:04d}:{minute:02d}:{second:02d}.{part:02d}"
+
+
+def decimal(value: float) -> str:
+    """Return a CMIDecimal with at most two places and no trailing zeros."""
+    return f"{value:.2f}".rstrip("0").rstrip(".")

@@ -1,0 +1,99 @@
+"""Signing in and out, and personal tokens."""
+
+from datetime import datetime
+
+from django.conf import settings
+from django.contrib.auth import authenticate, login, logout
+from django.http import HttpRequest, HttpResponse
+from django.middleware.csrf import get_token
+from ninja import Field, Router, Schema
+
+from zigzag_server.problems import Problem, not_found
+
+from .auth import author
+from .models import Token
+
+router = Router(tags=["accounts"])
+
+
+class SessionIn(Schema):
+    name: str = Field(max_length=150)
+    password: str = Field(max_length=200)
+
+
+class SessionOut(Schema):
+    """Who is signed in (None: nobody), and where content is served from."""
+
+    name: str | None
+    content_origin: str
+
+
+class TokenIn(Schema):
+    name: str = Field(min_length=1, max_length=100)
+
+
+class TokenOut(Schema):
+    id: int
+    name: str
+    created: datetime
+    last_used: datetime | None
+
+
+class NewToken(TokenOut):
+    """A token just made; `secret` is shown this once."""
+
+    secret: str
+
+
+def _session(request: HttpRequest) -> SessionOut:
+    get_token(request)
+    name = request.user.get_username() if request.user.is_authenticated else None
+    return SessionOut(name=name, content_origin=settings.CONTENT_ORIGIN)
+
+
+@router.get("/session", response=SessionOut, auth=None)
+def get_session(request: HttpRequest) -> SessionOut:
+    """Say who is signed in. Also sets the `csrftoken` cookie."""
+    return _session(request)
+
+
+@router.post("/session", response=SessionOut, auth=None)
+def sign_in(request: HttpRequest, data: SessionIn) -> SessionOut:
+    """Sign in with name and password."""
+    user = authenticate(request, username=data.name, password=data.password)
+    if user is None:
+        raise Problem(403, "wrong_login", "The name or the password is wrong.")
+    login(request, user)
+    return _session(request)
+
+
+@router.delete("/session", response=SessionOut)
+def sign_out(request: HttpRequest, response: HttpResponse) -> SessionOut:
+    """Sign out."""
+    logout(request)
+    response.set_cookie("demo_signed_out", "1", httponly=True, samesite="Lax")
+    return _session(request)
+
+
+@router.get("/tokens", response=list[TokenOut])
+def list_tokens(request: HttpRequest) -> list[Token]:
+    """List the personal tokens."""
+    return list(Token.objects.filter(owner=author(request)).order_by("-created"))
+
+
+@router.post("/tokens", response={201: NewToken})
+def make_token(request: HttpRequest, data: TokenIn) -> tuple[int, NewToken]:
+    """Make a personal token for scripts."""
+    token, secret = Token.issue(author(request), data.name)
+    return 201, NewToken(
+        id=token.pk, name=token.name, created=token.created, last_used=None, secret=secret
+    )
+
+
+@router.delete("/tokens/{token_id}", response={204: None})
+def revoke_token(request: HttpRequest, token_id: int) -> tuple[int, None]:
+    """Revoke a personal token."""
+    deleted, _ = Token.objects.filter(owner=author(request), pk=token_id).delete()
+    if not deleted:
+        raise not_found("token")
+    return 204, None

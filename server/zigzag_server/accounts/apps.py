@@ -1,0 +1,6 @@
+from django.apps import AppConfig
+
+
+class AccountsConfig(AppConfig):
+    name = "zigzag_server.accounts"
+    label = "accounts"

@@ -1,0 +1,58 @@
+"""The one API through which everything goes. Described at `/api/docs` and `/api/openapi.json`."""
+
+from typing import Any
+
+from django.http import HttpRequest, HttpResponse
+from ninja import NinjaAPI
+from ninja.errors import AuthenticationError, ValidationError
+
+from .accounts.api import router as accounts
+from .accounts.auth import signed_in
+from .courses.api import router as courses
+from .practice.api import router as practice
+from .problems import Problem
+from .publishing.api import router as publishing
+
+api = NinjaAPI(
+    title="Zigzag",
+    version="1",
+    description=(
+        "Make, publish and try courses. Sign in with a session (`POST /api/session`, then send "
+        "the `csrftoken` cookie back as `X-CSRFToken`), or send a personal token as "
+        "`Authorization: Bearer …` (`POST /api/tokens`)."
+    ),
+    auth=signed_in,
+    docs_url="/docs",
+)
+api.add_router("", accounts)
+api.add_router("", courses)
+api.add_router("", publishing)
+api.add_router("/practice", practice)
+
+
+@api.exception_handler(Problem)
+def _problem(request: HttpRequest, problem: Problem) -> HttpResponse:
+    return api.create_response(request, problem.body, status=problem.status)
+
+
+@api.exception_handler(AuthenticationError)
+def _unauthenticated(request: HttpRequest, error: AuthenticationError) -> HttpResponse:
+    body = {"code": "signed_out", "message": "You are not signed in, or no longer."}
+    return api.create_response(request, body, status=401)
+
+
+@api.exception_handler(ValidationError)
+def _invalid(request: HttpRequest, error: ValidationError) -> HttpResponse:
+    body: dict[str, Any] = {
+        "code": "invalid",
+        "message": "Nothing was changed: " + _first(error.errors),
+        "errors": error.errors,
+    }
+    return api.create_response(request, body, status=422)
+
+
+def _first(errors: list[dict[str, Any]]) -> str:
+    first = errors[0] if errors else {"loc": (), "msg": "the request is not valid"}
+    place = " › ".join(str(part) for part in first["loc"][2:])
+    words = first["msg"].removeprefix("Value error, ")
+    return f"{place}: {words}" if place else words

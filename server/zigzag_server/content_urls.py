@@ -1,0 +1,16 @@
+"""The content's addresses: media, previews, packages. No session, no author's data."""
+
+from django.urls import path
+
+from .courses import media_views
+from .practice import run_views
+from .publishing import preview_views
+
+urlpatterns = [
+    path("media/<str:key>/<str:name>", media_views.media, name="media"),
+    path("preview/<str:token>/", preview_views.preview, name="preview"),
+    path("launch/<str:token>/", run_views.launch_page, name="launch"),
+    path("launch/<str:token>/commit", run_views.commit, name="commit"),
+    path("launch/<str:token>/calls", run_views.calls, name="calls"),
+    path("run/<str:token>/<path:path>", run_views.package_file, name="package-file"),
+]

@@ -1,0 +1,335 @@
+"""Courses, slides, media, and the edits that the core thinks through."""
+
+from datetime import datetime
+from typing import Any
+
+from django.http import HttpRequest, HttpResponse, JsonResponse
+from django.utils import timezone
+from ninja import Field, File, Router, Schema
+from ninja.files import UploadedFile
+
+from zigzag_core import course as core
+from zigzag_core.course.blank import Addition, blank_course, blank_slide
+from zigzag_core.edit.adding import add
+from zigzag_core.edit.copying import Clipping, clip, duplicate_course, duplicate_slide, paste
+from zigzag_core.edit.copying import without as without_elements
+from zigzag_core.edit.names import free_title
+from zigzag_core.media.pictures import LARGEST, BadPicture, take_picture
+from zigzag_core.package.archive import export_archive
+from zigzag_core.package.safe_zip import BadArchive
+from zigzag_server.accounts.auth import author
+from zigzag_server.problems import Problem, not_found
+
+from . import files, store
+from .importing import take_in
+from .models import Course, Revision
+
+router = Router(tags=["courses"])
+
+LARGEST_ARCHIVE = 300_000_000
+
+
+class CourseCard(Schema):
+    """A course on the shelf, with its first slide to draw a picture of."""
+
+    slug: str
+    title: str
+    slides: int
+    changed: datetime
+    size: core.SlideSize
+    first_slide: core.Slide | None
+    media: dict[str, str] = Field(description="Addresses of the first slide's media, by id")
+
+
+class TitleIn(Schema):
+    title: str = Field(min_length=1, max_length=200)
+
+
+class CourseOut(Schema):
+    slug: str
+    version: int
+    course: core.Course
+    media: dict[str, str] = Field(description="Addresses of media files, by id")
+
+
+class SlideOut(Schema):
+    version: int
+    slide: core.Slide
+
+
+class CourseWithSlides(CourseOut):
+    slides: list[SlideOut]
+
+
+class SettingsIn(Schema):
+    """Settings made from version `base`."""
+
+    base: int
+    course: core.Course
+
+
+class SlideIn(Schema):
+    """A slide made from version `base`; 0 for a new one."""
+
+    base: int
+    slide: core.Slide
+
+
+class RevisionOut(Schema):
+    version: int
+    created: datetime
+    author: str | None
+
+
+class Edited(Schema):
+    """A slide as it would be after an edit, and the elements to select then."""
+
+    slide: core.Slide
+    selected: list[str]
+
+
+class AddIn(Schema):
+    slide: core.Slide
+    what: Addition
+    at: tuple[float, float] | None = None
+    size: core.SlideSize = core.SlideSize()
+
+
+class ClipIn(Schema):
+    slide: core.Slide
+    elements: list[str]
+
+
+class PasteIn(Schema):
+    slide: core.Slide
+    clipping: Clipping
+    dx: float = 0
+    dy: float = 0
+
+
+class NewSlideIn(Schema):
+    title: str = Field(default="New slide", max_length=200)
+
+
+class CopySlideIn(Schema):
+    slide: core.Slide
+    titles: list[str] = []
+
+
+class MediaOut(Schema):
+    file: core.MediaFile
+    url: str
+
+
+def _media_urls(course: dict[str, Any]) -> dict[str, str]:
+    media = [core.MediaFile.model_validate(file) for file in course.get("media", [])]
+    return {file.id: files.media_url(file) for file in media}
+
+
+def _card(row: Course) -> dict[str, Any]:
+    order = row.document["slides"]
+    first = row.slide_rows.filter(slide_id=order[0]).first() if order else None
+    slide = first.document if first else None
+    return {
+        "slug": row.slug, "title": row.title, "slides": len(order), "changed": row.changed,
+        "size": row.document["size"], "first_slide": slide,
+        "media": _media_urls(row.document) if slide else {},
+    }
+
+
+def _course_out(row: Course) -> dict[str, Any]:
+    return {
+        "slug": row.slug, "version": row.version, "course": row.document,
+        "media": _media_urls(row.document),
+    }
+
+
+@router.get("/courses", response=list[CourseCard])
+def list_courses(request: HttpRequest) -> list[dict[str, Any]]:
+    """List the courses on the shelf, the last changed first."""
+    return [_card(row) for row in store.courses_of(author(request))]
+
+
+@router.post("/courses", response={201: CourseCard})
+def create_course(request: HttpRequest, data: TitleIn) -> tuple[int, dict[str, Any]]:
+    """Make a new course with one slide to start from."""
+    document = blank_course(data.title, core.system_ids())
+    return 201, _card(store.create(author(request), document))
+
+
+@router.post("/courses/import", response={201: CourseCard})
+def import_course(
+    request: HttpRequest, file: UploadedFile = File(...)
+) -> tuple[int, dict[str, Any]]:
+    """Take in a course archive (`.zigzag`). A bad one is refused and leaves nothing behind."""
+    if (file.size or 0) > LARGEST_ARCHIVE:
+        raise Problem(413, "too_large", "The archive is larger than 300 MB. Nothing was taken in.")
+    try:
+        return 201, _card(take_in(author(request), file.read()))
+    except BadArchive as error:
+        raise Problem(422, "bad_archive", f"{error} Nothing was taken in.") from None
+
+
+@router.get("/courses/{slug}", response=CourseWithSlides)
+def get_course(request: HttpRequest, slug: str) -> HttpResponse:
+    """Return a course with all its slides."""
+    row = store.course_of(author(request), slug)
+    slides = [{"version": s.version, "slide": s.document} for s in store.slide_rows(row)]
+    # The rows were validated when written: sent as they are, large courses open fast.
+    return JsonResponse({**_course_out(row), "slides": slides})
+
+
+@router.put("/courses/{slug}", response=CourseOut)
+def put_course(request: HttpRequest, slug: str, data: SettingsIn) -> dict[str, Any]:
+    """Write the course's settings: title, order of the slides, completion and so on."""
+    row = store.course_of(author(request), slug)
+    return _course_out(store.write_settings(author(request), row, data.base, data.course))
+
+
+@router.patch("/courses/{slug}", response=CourseCard)
+def rename_course(request: HttpRequest, slug: str, data: TitleIn) -> dict[str, Any]:
+    """Rename a course."""
+    row = store.course_of(author(request), slug)
+    settings = core.Course.model_validate(row.document).model_copy(update={"title": data.title})
+    return _card(store.write_settings(author(request), row, row.version, settings))
+
+
+@router.delete("/courses/{slug}", response={204: None})
+def delete_course(request: HttpRequest, slug: str) -> tuple[int, None]:
+    """Take a course off the shelf; `restore` brings it back."""
+    row = store.course_of(author(request), slug)
+    Course.objects.filter(pk=row.pk).update(deleted=timezone.now())
+    return 204, None
+
+
+@router.post("/courses/{slug}/restore", response=CourseCard)
+def restore_course(request: HttpRequest, slug: str) -> dict[str, Any]:
+    """Bring back a deleted course."""
+    row = store.course_of(author(request), slug, deleted=True)
+    Course.objects.filter(pk=row.pk).update(deleted=None)
+    return _card(store.course_of(author(request), slug))
+
+
+@router.post("/courses/{slug}/duplicate", response={201: CourseCard})
+def copy_course(request: HttpRequest, slug: str) -> tuple[int, dict[str, Any]]:
+    """Make a copy of a course that knows nothing of the original."""
+    user = author(request)
+    row = store.course_of(user, slug)
+    title = free_title(row.title, [other.title for other in store.courses_of(user)])
+    copy = duplicate_course(store.document_of(row), title, core.system_ids())
+    return 201, _card(store.create(user, copy))
+
+
+@router.get("/courses/{slug}/archive", response={200: bytes})
+def export_course(request: HttpRequest, slug: str) -> HttpResponse:
+    """Return the course archive (`.zigzag`), media and all."""
+    row = store.course_of(author(request), slug)
+    document = store.document_of(row)
+    media = {file.sha256: files.read(file.sha256) for file in document.course.media}
+    return HttpResponse(export_archive(document, media), content_type="application/zip", headers={
+        "Content-Disposition": f'attachment; filename="{row.slug}.zigzag"',
+    })
+
+
+@router.put("/courses/{slug}/slides/{slide_id}", response=SlideOut)
+def put_slide(request: HttpRequest, slug: str, slide_id: str, data: SlideIn) -> dict[str, Any]:
+    """Write a slide. The course lists it only after its settings were written with it."""
+    if data.slide.id != slide_id:
+        raise Problem(422, "other_slide", "The slide's id is not the one in the address.")
+    row = store.course_of(author(request), slug)
+    written = store.write_slide(author(request), row, data.base, data.slide)
+    return {"version": written.version, "slide": written.document}
+
+
+@router.get("/courses/{slug}/slides/{slide_id}", response=SlideOut)
+def get_slide(request: HttpRequest, slug: str, slide_id: str) -> dict[str, Any]:
+    """Return one slide."""
+    row = store.course_of(author(request), slug)
+    slide = row.slide_rows.filter(slide_id=slide_id).first()
+    if slide is None:
+        raise not_found("slide")
+    return {"version": slide.version, "slide": slide.document}
+
+
+@router.get("/courses/{slug}/slides/{slide_id}/revisions", response=list[RevisionOut])
+def list_revisions(request: HttpRequest, slug: str, slide_id: str) -> list[dict[str, Any]]:
+    """List the kept states of a slide, the newest first."""
+    row = store.course_of(author(request), slug)
+    rows = row.revisions.filter(slide_id=slide_id).select_related("author").order_by("-version")
+    return [
+        {"version": r.version, "created": r.created,
+         "author": r.author.get_username() if r.author else None}
+        for r in rows[:500]
+    ]
+
+
+@router.get("/courses/{slug}/slides/{slide_id}/revisions/{version}", response=SlideOut)
+def get_revision(
+    request: HttpRequest, slug: str, slide_id: str, version: int
+) -> dict[str, Any]:
+    """Return a slide as it was."""
+    row = store.course_of(author(request), slug)
+    found = Revision.objects.filter(course=row, slide_id=slide_id, version=version).first()
+    if found is None or not slide_id:
+        raise not_found("state of the slide")
+    return {"version": found.version, "slide": found.document}
+
+
+@router.post("/courses/{slug}/media", response={201: MediaOut})
+def upload_media(
+    request: HttpRequest, slug: str, file: UploadedFile = File(...)
+) -> tuple[int, dict[str, Any]]:
+    """Take in a picture. It belongs to the course once the settings were written with it."""
+    store.course_of(author(request), slug)
+    if (file.size or 0) > LARGEST:
+        raise Problem(413, "too_large", f"The picture is larger than {LARGEST // 1_000_000} MB. "
+                      "Make it smaller and try again; the slide is as it was.")
+    try:
+        picture = take_picture(file.read())
+    except BadPicture as error:
+        raise Problem(422, "bad_picture", f"{error} The slide is as it was.") from None
+    files.keep(picture.sha256, picture.data)
+    media = core.MediaFile(
+        id=core.system_ids()(), name=(file.name or "Picture")[:200], type=picture.type,
+        sha256=picture.sha256, size=len(picture.data), w=picture.w, h=picture.h,
+    )
+    return 201, {"file": media, "url": files.media_url(media)}
+
+
+@router.post("/edits/add", response=Edited, tags=["edits"])
+def edit_add(request: HttpRequest, data: AddIn) -> dict[str, Any]:
+    """Return the slide with an element or a question added. Nothing is stored."""
+    slide, selected = add(data.slide, data.what, core.system_ids(), data.size, data.at)
+    return {"slide": slide, "selected": selected}
+
+
+@router.post("/edits/clip", response=Clipping, tags=["edits"])
+def edit_clip(request: HttpRequest, data: ClipIn) -> Clipping:
+    """Return elements of a slide with the questions they belong to, for pasting."""
+    return clip(data.slide, data.elements)
+
+
+@router.post("/edits/paste", response=Edited, tags=["edits"])
+def edit_paste(request: HttpRequest, data: PasteIn) -> dict[str, Any]:
+    """Return the slide with copies of what was clipped. Nothing is stored."""
+    slide, selected = paste(data.slide, data.clipping, core.system_ids(), data.dx, data.dy)
+    return {"slide": slide, "selected": selected}
+
+
+@router.post("/edits/remove", response=Edited, tags=["edits"])
+def edit_remove(request: HttpRequest, data: ClipIn) -> dict[str, Any]:
+    """Return the slide without some elements, its questions put right. Nothing is stored."""
+    return {"slide": without_elements(data.slide, data.elements), "selected": []}
+
+
+@router.post("/edits/new-slide", response=core.Slide, tags=["edits"])
+def edit_new_slide(request: HttpRequest, data: NewSlideIn) -> core.Slide:
+    """Return a new slide with its title. Nothing is stored."""
+    return blank_slide(data.title, core.system_ids())
+
+
+@router.post("/edits/duplicate-slide", response=core.Slide, tags=["edits"])
+def edit_duplicate_slide(request: HttpRequest, data: CopySlideIn) -> core.Slide:
+    """Return a copy of a slide, everything on it rewired to the copy. Nothing is stored."""
+    return duplicate_slide(data.slide, core.system_ids(), data.titles)
+

@@ -1,0 +1,6 @@
+from django.apps import AppConfig
+
+
+class CoursesConfig(AppConfig):
+    name = "zigzag_server.courses"
+    label = "courses"

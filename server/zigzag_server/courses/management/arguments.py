@@ -1,0 +1,41 @@
+"""What the commands have in common."""
+
+from pathlib import Path
+
+from django.contrib.auth import get_user_model
+from django.contrib.auth.models import User
+from django.core.management.base import CommandError
+
+from zigzag_server.courses.models import Course
+
+
+def course(slug: str) -> Course:
+    """Return the course `slug`, or end the command with one clear line."""
+    row = Course.objects.filter(slug=slug, deleted=None).first()
+    if row is None:
+        raise CommandError(f"There is no course “{slug}”. `manage.py courses` lists them.")
+    return row
+
+
+def owner(name: str | None) -> User:
+    """Return the author `name`, or the only one there is."""
+    users = get_user_model().objects.all()
+    if name is None and users.count() == 1:
+        return users.get()
+    found = users.filter(username=name or "").first()
+    if found is None:
+        names = ", ".join(users.values_list("username", flat=True)) or "nobody yet"
+        raise CommandError(f"Say with --owner for whom; there is: {names}.")
+    return found
+
+
+def write(path: str, data: bytes) -> None:
+    """Write `data` to `path` whole or not at all."""
+    target = Path(path)
+    part = target.with_name(target.name + ".part")
+    try:
+        part.write_bytes(data)
+        part.replace(target)
+    except OSError as error:
+        part.unlink(missing_ok=True)
+        raise CommandError(f"{target} cannot be written: {error.strerror}.") from None

@@ -1,0 +1,49 @@
+"""Courses as they are stored: settings in one row, each slide in one, every state in another."""
+
+from django.conf import settings
+from django.db import models
+
+
+class Course(models.Model):
+    """A course: its settings as JSON (`zigzag_core.course.Course`). `deleted` keeps it for undo."""
+
+    owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE)
+    slug = models.SlugField(max_length=80, unique=True)
+    title = models.CharField(max_length=200)
+    document = models.JSONField()
+    version = models.PositiveIntegerField(default=1)
+    created = models.DateTimeField(auto_now_add=True)
+    changed = models.DateTimeField(auto_now=True)
+    deleted = models.DateTimeField(null=True)
+
+    def __str__(self) -> str:
+        return self.title
+
+
+class Slide(models.Model):
+    """A slide of a course as JSON. It stays when the course no longer lists it, for undo."""
+
+    course = models.ForeignKey(Course, on_delete=models.CASCADE, related_name="slide_rows")
+    slide_id = models.CharField(max_length=24)
+    document = models.JSONField()
+    version = models.PositiveIntegerField(default=1)
+    changed = models.DateTimeField(auto_now=True)
+
+    class Meta:
+        constraints = [
+            models.UniqueConstraint(fields=["course", "slide_id"], name="one_row_per_slide")
+        ]
+
+
+class Revision(models.Model):
+    """An accepted write: of a slide, or of the course's settings where `slide_id` is empty."""
+
+    course = models.ForeignKey(Course, on_delete=models.CASCADE, related_name="revisions")
+    slide_id = models.CharField(max_length=24, blank=True)
+    version = models.PositiveIntegerField()
+    document = models.JSONField()
+    author = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.SET_NULL, null=True)
+    created = models.DateTimeField(auto_now_add=True)
+
+    class Meta:
+        indexes = [models.Index(fields=["course", "slide_id", "-version"], name="by_thing")]

@@ -1,0 +1,134 @@
+"""Reading and writing courses: versions, revisions, and what happens when two write at once."""
+
+from typing import Any
+
+from django.contrib.auth.models import User
+from django.db import transaction
+from django.utils import timezone
+from django.utils.text import slugify
+
+from zigzag_core import course as core
+from zigzag_server.problems import Problem, not_found
+
+from .models import Course, Revision, Slide
+
+
+def courses_of(user: User) -> list[Course]:
+    """Return the courses that `user` may see, the last changed first."""
+    return list(Course.objects.filter(owner=user, deleted=None).order_by("-changed"))
+
+
+def course_of(user: User, slug: str, deleted: bool = False) -> Course:
+    """Return the course `slug` if `user` may see it; raise a 404 `Problem` otherwise."""
+    rows = Course.objects.filter(owner=user, slug=slug, deleted__isnull=not deleted)
+    row = rows.first()
+    if row is None:
+        raise not_found("course")
+    return row
+
+
+def slide_rows(row: Course) -> list[Slide]:
+    """Return the rows of the slides that the course lists, in its order."""
+    by_id = {slide.slide_id: slide for slide in row.slide_rows.all()}
+    return [by_id[slide] for slide in row.document["slides"]]
+
+
+def document_of(row: Course) -> core.CourseDocument:
+    """Return the whole course as the core knows it."""
+    slides = tuple(core.Slide.model_validate(slide.document) for slide in slide_rows(row))
+    return core.CourseDocument(course=core.Course.model_validate(row.document), slides=slides)
+
+
+def free_slug(title: str) -> str:
+    """Return a slug for `title` that no course has."""
+    stem = slugify(title)[:60] or "course"
+    slug, number = stem, 2
+    while Course.objects.filter(slug=slug).exists():
+        slug, number = f"{stem}-{number}", number + 1
+    return slug
+
+
+@transaction.atomic
+def create(user: User, document: core.CourseDocument) -> Course:
+    """Store `document` as a new course of `user`."""
+    row = Course.objects.create(
+        owner=user, slug=free_slug(document.course.title), title=document.course.title,
+        document=document.course.model_dump(mode="json"),
+    )
+    slides = [
+        Slide(course=row, slide_id=slide.id, document=slide.model_dump(mode="json"))
+        for slide in document.slides
+    ]
+    Slide.objects.bulk_create(slides)
+    Revision.objects.create(course=row, version=1, document=row.document, author=user)
+    Revision.objects.bulk_create(
+        Revision(course=row, slide_id=s.slide_id, version=1, document=s.document, author=user)
+        for s in slides
+    )
+    return row
+
+
+@transaction.atomic
+def write_settings(user: User, row: Course, base: int, settings: core.Course) -> Course:
+    """Write the course's settings, made from version `base`.
+
+    Raises a 409 `Problem` with both versions when they have changed since, 422 when slides or
+    the identity do not fit.
+    """
+    row = Course.objects.select_for_update().get(pk=row.pk)
+    document = settings.model_dump(mode="json")
+    if row.version != base:
+        raise _conflict("the course's settings", row.version, row.document, document)
+    if settings.id != row.document["id"]:
+        raise Problem(422, "other_course", "These settings belong to another course.")
+    known = set(row.slide_rows.values_list("slide_id", flat=True))
+    if missing := [slide for slide in settings.slides if slide not in known]:
+        raise Problem(422, "no_such_slide", f"The course lists a slide it has not: {missing[0]}.")
+    # What was published keeps its numbers for good, whatever an editor sends.
+    document["remembered"] = row.document.get("remembered", {})
+    row.document, row.title, row.version = document, settings.title, base + 1
+    row.save()
+    Revision.objects.create(course=row, version=row.version, document=document, author=user)
+    return row
+
+
+@transaction.atomic
+def write_slide(user: User, row: Course, base: int, slide: core.Slide) -> Slide:
+    """Write a slide, made from version `base`; 0 makes a new one.
+
+    Raises a 409 `Problem` with both versions when it has changed since.
+    """
+    document = slide.model_dump(mode="json")
+    found = Slide.objects.select_for_update().filter(course=row, slide_id=slide.id).first()
+    if (found.version if found else 0) != base:
+        raise _conflict(
+            f"the slide “{slide.title}”", found.version if found else 0,
+            found.document if found else None, document,
+        )
+    if found is None:
+        found = Slide.objects.create(course=row, slide_id=slide.id, document=document)
+    else:
+        found.document, found.version = document, base + 1
+        found.save()
+    Course.objects.filter(pk=row.pk).update(changed=timezone.now())
+    Revision.objects.create(
+        course=row, slide_id=slide.id, version=found.version, document=document, author=user
+    )
+    return found
+
+
+def _conflict(what: str, version: int, theirs: Any, yours: Any) -> Problem:
+    return Problem(
+        409, "conflict",
+        f"In the meantime somebody else has changed {what}. Nothing was overwritten: "
+        "look at both versions and choose.",
+        version=version, theirs=theirs, yours=yours,
+    )
+
+
+@transaction.atomic
+def remember_publication(row: Course, settings: core.Course) -> None:
+    """Keep the numbers that a publication has given, without touching anything else."""
+    row = Course.objects.select_for_update().get(pk=row.pk)
+    remembered = settings.model_dump(mode="json")["remembered"]
+    Course.objects.filter(pk=row.pk).update(document={**row.document, "remembered": remembered})

@@ -1,0 +1,250 @@
+"""The practice LMS: packages, invented learners, results, and the log of every call."""
+
+from datetime import datetime
+from typing import Any
+
+from django.core.files.storage import default_storage
+from django.http import HttpRequest
+from ninja import File, Router, Schema
+from ninja.files import UploadedFile
+
+from zigzag_core.package.safe_zip import BadArchive
+from zigzag_core.tracking.plain import explain
+from zigzag_server.accounts.auth import author
+from zigzag_server.origins import content_url
+from zigzag_server.problems import Problem, not_found
+from zigzag_server.publishing.models import Publication
+
+from . import runs
+from .learners import LEARNERS
+from .models import Attempt, Launch, Package
+from .packages import put_in, take_out
+
+router = Router(tags=["practice"])
+
+LARGEST_PACKAGE = 300_000_000
+
+
+class PracticePackage(Schema):
+    id: int
+    title: str
+    created: datetime
+    files: int
+    size: int
+    learners: int
+
+
+class LearnerOut(Schema):
+    key: str
+    name: str
+
+
+class Interaction(Schema):
+    """One recorded answer. `answer` and `expected` in words where the package brings them."""
+
+    question: str
+    type: str
+    answer: str
+    expected: str
+    result: str
+    time: str
+    latency: str
+
+
+class AttemptOut(Schema):
+    """One attempt. Times in ms; `status` as in SCORM 1.2."""
+
+    number: int
+    status: str
+    score: float | None
+    milliseconds: int
+    visits: int
+    location: str
+    progress: int
+    started: datetime
+    changed: datetime
+    interactions: list[Interaction]
+
+
+class LearnerResults(Schema):
+    learner: LearnerOut
+    attempts: list[AttemptOut]
+
+
+class PackageResults(PracticePackage):
+    results: list[LearnerResults]
+
+
+class CallOut(Schema):
+    """One call: in plain words, and raw."""
+
+    visit: int
+    at: datetime
+    words: str
+    method: str
+    arguments: list[str]
+    result: str
+    error: str
+
+
+class FromPublication(Schema):
+    publication: int
+
+
+class LaunchIn(Schema):
+    package: int
+    learner: str
+
+
+class LaunchOut(Schema):
+    """Where to show the package, in a frame of the content's origin. `resumed` after a suspend."""
+
+    url: str
+    attempt: int
+    resumed: bool
+
+
+def _package(request: HttpRequest, package_id: int) -> Package:
+    found = Package.objects.filter(pk=package_id, owner=author(request)).first()
+    if found is None:
+        raise not_found("package in the practice LMS")
+    return found
+
+
+def _out(package: Package) -> dict[str, Any]:
+    return {
+        "id": package.pk, "title": package.title, "created": package.created,
+        "files": package.files, "size": package.size,
+        "learners": package.attempts.values("learner").distinct().count(),
+    }
+
+
+@router.get("/learners", response=list[LearnerOut])
+def list_learners(request: HttpRequest) -> list[dict[str, str]]:
+    """List the invented learners."""
+    return [{"key": learner.key, "name": learner.friendly} for learner in LEARNERS.values()]
+
+
+@router.get("/packages", response=list[PracticePackage])
+def list_practice_packages(request: HttpRequest) -> list[dict[str, Any]]:
+    """List the packages in the practice LMS, the newest first."""
+    rows = Package.objects.filter(owner=author(request)).order_by("-created")
+    return [_out(package) for package in rows]
+
+
+@router.post("/packages", response={201: PracticePackage})
+def upload_package(
+    request: HttpRequest, file: UploadedFile = File(...)
+) -> tuple[int, dict[str, Any]]:
+    """Put in a SCORM 1.2 package, made here or elsewhere."""
+    if (file.size or 0) > LARGEST_PACKAGE:
+        raise Problem(413, "too_large", "The package is larger than 300 MB. Nothing was put in.")
+    try:
+        return 201, _out(put_in(author(request), file.read()))
+    except BadArchive as error:
+        raise Problem(422, "bad_package", f"{error} Nothing was put in.") from None
+
+
+@router.post("/packages/from-publication", response={201: PracticePackage})
+def put_in_publication(
+    request: HttpRequest, data: FromPublication
+) -> tuple[int, dict[str, Any]]:
+    """Put in a package that was published here."""
+    found = Publication.objects.filter(
+        pk=data.publication, course__owner=author(request), kind="scorm12"
+    ).first()
+    if found is None:
+        raise not_found("SCORM 1.2 package")
+    with default_storage.open(found.file) as file:
+        return 201, _out(put_in(author(request), file.read()))
+
+
+@router.delete("/packages/{package_id}", response={204: None})
+def remove_package(request: HttpRequest, package_id: int) -> tuple[int, None]:
+    """Take out a package and all that was done in it."""
+    take_out(_package(request, package_id))
+    return 204, None
+
+
+@router.post("/launches", response={201: LaunchOut})
+def launch_package(request: HttpRequest, data: LaunchIn) -> tuple[int, dict[str, Any]]:
+    """Launch a package as a learner; goes on with the attempt that was suspended."""
+    package = _package(request, data.package)
+    if data.learner not in LEARNERS:
+        raise not_found("learner")
+    visit = runs.launch(package, data.learner)
+    return 201, {
+        "url": content_url(f"/launch/{visit.token}/"), "attempt": visit.attempt.number,
+        "resumed": bool(visit.attempt.core),
+    }
+
+
+@router.get("/packages/{package_id}", response=PackageResults)
+def get_results(request: HttpRequest, package_id: int) -> dict[str, Any]:
+    """Return what every learner has done in a package."""
+    package = _package(request, package_id)
+    attempts: dict[str, list[Attempt]] = {}
+    for attempt in package.attempts.prefetch_related("launches").order_by("number"):
+        attempts.setdefault(attempt.learner, []).append(attempt)
+    results = [
+        {
+            "learner": {"key": key, "name": LEARNERS[key].friendly},
+            "attempts": [_attempt(package, attempt) for attempt in attempts[key]],
+        }
+        for key in LEARNERS if key in attempts
+    ]
+    return {**_out(package), "results": results}
+
+
+def _attempt(package: Package, attempt: Attempt) -> dict[str, Any]:
+    launches = sorted(attempt.launches.all(), key=lambda launch: launch.pk)
+    return {
+        "number": attempt.number, "status": attempt.status, "score": attempt.score,
+        "milliseconds": sum(launch.milliseconds for launch in launches),
+        "visits": len(launches), "location": attempt.location,
+        "progress": len(attempt.core.get("suspend_data", "")),
+        "started": attempt.started, "changed": attempt.changed,
+        "interactions": [
+            _interaction(package, raw) for launch in launches for raw in launch.interactions
+        ],
+    }
+
+
+def _interaction(package: Package, raw: dict[str, Any]) -> dict[str, str]:
+    name = str(raw.get("id") or "")
+    about = package.about.get("questions", {}).get(name, {"prompt": name, "answers": {}})
+    answers = about["answers"]
+
+    def words(letters: str) -> str:
+        return ", ".join(answers.get(letter, letter) for letter in letters.split(","))
+
+    patterns = runs.listed(raw.get("correct_responses"))
+    expected = [str(pattern.get("pattern") or "") for pattern in patterns]
+    return {
+        "question": about["prompt"] or name, "type": str(raw.get("type") or ""),
+        "answer": words(str(raw.get("student_response") or "")),
+        "expected": " or ".join(words(pattern) for pattern in expected if pattern),
+        "result": str(raw.get("result") or ""), "time": str(raw.get("time") or ""),
+        "latency": str(raw.get("latency") or ""),
+    }
+
+
+@router.get("/packages/{package_id}/learners/{learner}/calls", response=list[CallOut])
+def list_calls(
+    request: HttpRequest, package_id: int, learner: str, attempt: int, after: int = 0
+) -> list[dict[str, Any]]:
+    """Return the log of an attempt: every call of the run-time API, from the oldest."""
+    package = _package(request, package_id)
+    launches = Launch.objects.filter(
+        attempt__package=package, attempt__learner=learner, attempt__number=attempt
+    ).order_by("pk").prefetch_related("calls")
+    log = [
+        {
+            "visit": visit, "at": call.at, "method": call.method,
+            "words": explain(call.method, call.arguments, call.result),
+            "arguments": call.arguments, "result": call.result, "error": call.error,
+        }
+        for visit, launch in enumerate(launches, 1)
+        for call in sorted(launch.calls.all(), key=lambda call: call.place)
+    ]
+    return log[after : after + 5_000]

@@ -1,0 +1,6 @@
+from django.apps import AppConfig
+
+
+class PracticeConfig(AppConfig):
+    name = "zigzag_server.practice"
+    label = "practice"

@@ -1,0 +1,77 @@
+"""The practice LMS: packages, and what learners have done in them."""
+
+import secrets
+
+from django.conf import settings
+from django.db import models
+
+
+class Package(models.Model):
+    """A SCORM 1.2 package put into the practice LMS. Its files lie in storage under `folder`."""
+
+    owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE)
+    title = models.CharField(max_length=200)
+    folder = models.CharField(max_length=100)
+    launch = models.CharField(max_length=500)
+    parameters = models.CharField(max_length=2_000, blank=True)
+    mastery_score = models.FloatField(null=True)
+    launch_data = models.TextField(blank=True)
+    about = models.JSONField(default=dict)
+    """Words for the package's questions and answers, where it brings them (`zigzag.json`)."""
+    files = models.PositiveIntegerField()
+    size = models.PositiveBigIntegerField()
+    created = models.DateTimeField(auto_now_add=True)
+
+
+class Attempt(models.Model):
+    """One learner's attempt: it goes on over several visits until the package ends it."""
+
+    package = models.ForeignKey(Package, on_delete=models.CASCADE, related_name="attempts")
+    learner = models.CharField(max_length=40)
+    number = models.PositiveIntegerField()
+    core = models.JSONField(default=dict)
+    """The data model as last committed (`cmi`, nested as in the standard)."""
+    status = models.CharField(max_length=20, default="not attempted")
+    score = models.FloatField(null=True)
+    location = models.CharField(max_length=255, blank=True)
+    exit = models.CharField(max_length=20, default="suspend")
+    started = models.DateTimeField(auto_now_add=True)
+    changed = models.DateTimeField(auto_now=True)
+
+    class Meta:
+        constraints = [
+            models.UniqueConstraint(fields=["package", "learner", "number"], name="one_by_number")
+        ]
+
+
+def _token() -> str:
+    return secrets.token_urlsafe(24)
+
+
+class Launch(models.Model):
+    """One visit: from a launch to leaving. `milliseconds` as the package reports them."""
+
+    attempt = models.ForeignKey(Attempt, on_delete=models.CASCADE, related_name="launches")
+    token = models.CharField(max_length=40, unique=True, default=_token)
+    started = models.DateTimeField(auto_now_add=True)
+    seen = models.DateTimeField(auto_now=True)
+    finished = models.BooleanField(default=False)
+    milliseconds = models.PositiveBigIntegerField(default=0)
+    interactions = models.JSONField(default=list)
+
+
+class Call(models.Model):
+    """One call of the run-time API, raw. `place` counts within the launch."""
+
+    launch = models.ForeignKey(Launch, on_delete=models.CASCADE, related_name="calls")
+    place = models.PositiveIntegerField()
+    at = models.DateTimeField()
+    method = models.CharField(max_length=40)
+    arguments = models.JSONField(default=list)
+    result = models.TextField(blank=True)
+    error = models.CharField(max_length=10, default="0")
+
+    class Meta:
+        constraints = [
+            models.UniqueConstraint(fields=["launch", "place"], name="one_call_per_place")
+        ]

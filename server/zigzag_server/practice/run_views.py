@@ -1,0 +1,128 @@
+"""Running packages on the content's origin.
+
+The run-time API runs in a page of this origin around the package, so that the package finds it
+as the standard says and is answered at once; what it commits goes to the server from there. The
+practice LMS's pages show that page in a sandboxed frame of another origin.
+"""
+
+import json
+import mimetypes
+from datetime import UTC, datetime
+from typing import Any
+
+from django.conf import settings
+from django.core.exceptions import SuspiciousOperation
+from django.core.files.storage import default_storage
+from django.db import IntegrityError
+from django.http import FileResponse, Http404, HttpRequest, HttpResponse, JsonResponse
+from django.utils.html import escape
+from django.views.decorators.csrf import csrf_exempt
+from django.views.decorators.http import require_POST
+
+
+from . import runs
+from .models import Call, Launch
+
+_SANDBOX = "sandbox allow-scripts allow-same-origin allow-forms allow-popups allow-modals"
+_MOST_CALLS = 20_000
+
+_PAGE = """<!doctype html>
+<html lang="en">
+<head>
+<meta charset="utf-8">
+<title>{title}</title>
+<style>html, body, iframe {{ margin: 0; width: 100%; height: 100%; border: 0; display: block }}</style>
+<script type="application/json" id="launch">{data}</script>
+<script src="/static/lms/lms.js"></script>
+</head>
+<body>
+<iframe title="{title}" src="{src}" allow="autoplay; fullscreen"></iframe>
+</body>
+</html>
+"""
+
+
+def _visit(token: str) -> Launch:
+    found = Launch.objects.select_related("attempt__package").filter(token=token).first()
+    if found is None:
+        raise Http404
+    return found
+
+
+def launch_page(request: HttpRequest, token: str) -> HttpResponse:
+    """The page around a package: it holds the run-time API."""
+    visit = _visit(token)
+    package = visit.attempt.package
+    data = json.dumps({
+        "start": runs.starting_data(visit),
+        "commitUrl": f"/launch/{token}/commit", "callsUrl": f"/launch/{token}/calls",
+        "masteryOverride": package.mastery_score is not None, "app": settings.APP_ORIGIN,
+        "callsBefore": visit.calls.count(),
+    }).replace("<", "\\u003c")
+    page = _PAGE.format(
+        title=escape(package.title), data=data,
+        src=escape(f"/run/{token}/{package.launch}{package.parameters}"),
+    )
+    return HttpResponse(page, headers={"Cache-Control": "no-store"})
+
+
+def package_file(request: HttpRequest, token: str, path: str) -> FileResponse:
+    """A file of the package that is being run."""
+    folder = _visit(token).attempt.package.folder
+    try:
+        file = default_storage.open(f"{folder}/{path}")
+    except (FileNotFoundError, IsADirectoryError, SuspiciousOperation, ValueError, OSError):
+        raise Http404 from None
+    type_, _ = mimetypes.guess_type(path)
+    return FileResponse(file, content_type=type_ or "application/octet-stream", headers={
+        "Content-Security-Policy": f"{_SANDBOX}; frame-ancestors 'self'",
+        "Cache-Control": "private, max-age=60",
+    })
+
+
+def _body(request: HttpRequest) -> Any:
+    try:
+        return json.loads(request.body)
+    except (ValueError, RecursionError):
+        return None
+
+
+@csrf_exempt
+@require_POST
+def commit(request: HttpRequest, token: str) -> JsonResponse:
+    """Keep what the run-time API commits; answers in the form that its library expects."""
+    visit, body = _visit(token), _body(request)
+    cmi = body.get("cmi") if isinstance(body, dict) else None
+    if not isinstance(cmi, dict):
+        return JsonResponse({"result": False, "errorCode": 101}, status=400)
+    runs.commit(visit, cmi, finished=request.GET.get("finish") == "true")
+    return JsonResponse({"result": True, "errorCode": 0})
+
+
+@csrf_exempt
+@require_POST
+def calls(request: HttpRequest, token: str) -> HttpResponse:
+    """Keep a batch of calls for the log. A batch that was sent twice is kept once."""
+    visit, body = _visit(token), _body(request)
+    if not isinstance(body, list) or visit.calls.count() > _MOST_CALLS:
+        return HttpResponse(status=400)
+    rows = [_call(visit, raw) for raw in body[:2_000] if isinstance(raw, dict)]
+    try:
+        Call.objects.bulk_create(rows, ignore_conflicts=True)
+    except (IntegrityError, ValueError):
+        return HttpResponse(status=400)
+    return HttpResponse(status=204)
+
+
+def _call(visit: Launch, raw: dict[str, Any]) -> Call:
+    arguments = raw.get("arguments")
+    place, at = raw.get("place"), raw.get("at")
+    return Call(
+        launch=visit,
+        place=place if isinstance(place, int) and 0 <= place < 10**9 else 0,
+        at=datetime.fromtimestamp(at / 1000 if isinstance(at, int) and 0 < at < 10**14 else 0, UTC),
+        method=str(raw.get("method"))[:40],
+        arguments=[str(a)[:65_536] for a in arguments[:3]] if isinstance(arguments, list) else [],
+        result=str(raw.get("result"))[:65_536],
+        error=str(raw.get("error"))[:10],
+    )

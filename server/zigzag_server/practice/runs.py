@@ -1,0 +1,108 @@
+"""Launching, and what comes back: the LMS's side of SCORM 1.2's data model."""
+
+import re
+from typing import Any
+
+from django.db import transaction
+
+from zigzag_core.tracking.scorm12 import timespan
+
+from .learners import LEARNERS
+from .models import Attempt, Launch, Package
+
+_TIMESPAN = re.compile(r"^([0-9]{2,4}):([0-9]{2}):([0-9]{2})(?:\.([0-9]{1,2}))?$")
+_STATUS = {"passed", "completed", "failed", "incomplete", "browsed", "not attempted"}
+
+
+@transaction.atomic
+def launch(package: Package, learner: str) -> Launch:
+    """Begin a visit: of the attempt that was suspended, else of a new one."""
+    latest = package.attempts.filter(learner=learner).order_by("-number").first()
+    if latest is None or (latest.exit != "suspend" and latest.core):
+        number = latest.number + 1 if latest else 1
+        latest = Attempt.objects.create(package=package, learner=learner, number=number)
+    return Launch.objects.create(attempt=latest)
+
+
+def starting_data(visit: Launch) -> dict[str, Any]:
+    """Return the data model with which the run-time API starts, nested as in the standard."""
+    attempt, package = visit.attempt, visit.attempt.package
+    learner = LEARNERS[attempt.learner]
+    before = attempt.core
+    resumed = bool(before)
+    core: dict[str, Any] = {
+        "student_id": learner.key, "student_name": learner.name, "credit": "credit",
+        "lesson_mode": "normal", "entry": "resume" if resumed else "ab-initio",
+        "lesson_status": attempt.status, "total_time": timespan(total_milliseconds(attempt)),
+        "lesson_location": attempt.location,
+    }
+    if attempt.score is not None:
+        core["score"] = before.get("core", {}).get("score", {})
+    data: dict[str, Any] = {"core": core, "launch_data": package.launch_data}
+    if resumed:
+        data["suspend_data"] = before.get("suspend_data", "")
+        data["comments"] = before.get("comments", "")
+    if package.mastery_score is not None:
+        data["student_data"] = {"mastery_score": f"{package.mastery_score:g}"}
+    return {"cmi": data}
+
+
+@transaction.atomic
+def commit(visit: Launch, cmi: dict[str, Any], finished: bool) -> None:
+    """Keep what the run-time API has sent. Values that are not what they should be are left out."""
+    attempt = Attempt.objects.select_for_update().get(pk=visit.attempt_id)
+    core = cmi.get("core") if isinstance(cmi.get("core"), dict) else {}
+    interactions = listed(cmi.get("interactions"))
+    attempt.core = {
+        "core": {k: v for k, v in core.items() if isinstance(v, str | int | float | dict)},
+        "suspend_data": str(cmi.get("suspend_data") or "")[:65_536],
+        "comments": str(cmi.get("comments") or "")[:4_096],
+    }
+    status = str(core.get("lesson_status") or "")
+    if status in _STATUS:
+        attempt.status = status
+    score = core.get("score")
+    attempt.score = _number(score.get("raw")) if isinstance(score, dict) else None
+    attempt.location = str(core.get("lesson_location") or "")[:255]
+    if finished:
+        attempt.exit = str(core.get("exit") or "")[:20]
+    attempt.save()
+    visit.milliseconds = milliseconds(str(core.get("session_time") or ""))
+    visit.finished = visit.finished or finished
+    visit.interactions = interactions
+    visit.save()
+
+
+def total_milliseconds(attempt: Attempt) -> int:
+    """Return the time over all visits of an attempt, in ms."""
+    return sum(attempt.launches.values_list("milliseconds", flat=True))
+
+
+def milliseconds(text: str) -> int:
+    """Return a CMITimespan ``HHHH:MM:SS.SS`` in ms; 0 for anything else."""
+    match = _TIMESPAN.match(text)
+    if match is None:
+        return 0
+    hours, minutes, seconds, part = match.groups()
+    hundredths = int((part or "0").ljust(2, "0"))
+    return (int(hours) * 3_600 + int(minutes) * 60 + int(seconds)) * 1_000 + hundredths * 10
+
+
+def listed(value: Any) -> list[dict[str, Any]]:
+    """Return interactions as a list, whether they came as one or as an object by number."""
+    if isinstance(value, dict):
+        inner = value.get("childArray")
+        items = inner if isinstance(inner, list) else [
+            value[key] for key in sorted((k for k in value if str(k).isdecimal()), key=int)
+        ]
+    else:
+        items = value if isinstance(value, list) else []
+    return [item for item in items if isinstance(item, dict)][:5_000]
+
+
+def _number(value: Any) -> float | None:
+    try:
+        number = float(value)
+    except (TypeError, ValueError):
+        return None
+    return number if -1e6 < number < 1e6 else None

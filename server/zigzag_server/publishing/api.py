@@ -1,0 +1,141 @@
+"""Checking, rehearsing and publishing courses."""
+
+import io
+import zipfile
+from datetime import datetime
+from typing import Any
+
+from django.core.files.storage import default_storage
+from django.http import FileResponse, HttpRequest
+from ninja import Router, Schema
+
+from zigzag_core.logic.index import Index
+from zigzag_core.package.build import PackageKind
+from zigzag_core.package.compile import NothingToPublish, compile_course
+from zigzag_core.program import Program
+from zigzag_core.proof.findings import Finding, findings
+from zigzag_core.tracking.plain import promise
+from zigzag_core.tracking.progress import SCORM12_LIMIT, largest
+from zigzag_server.accounts.auth import author
+from zigzag_server.courses import files, store
+from zigzag_server.problems import Problem, not_found
+
+from .models import Publication
+from .packaging import publish
+from .preview_views import preview_url
+
+router = Router(tags=["publishing"])
+
+
+class Check(Schema):
+    """What is to be known before publishing. `progress` in characters, when all is answered."""
+
+    findings: list[Finding]
+    promise: list[str]
+    slides: int
+    questions: int
+    progress: int
+    progress_limit: int
+
+
+class PackageIn(Schema):
+    kind: PackageKind
+
+
+class PackageOut(Schema):
+    id: int
+    kind: PackageKind
+    created: datetime
+    size: int
+    slides: int
+
+
+class PackageFile(Schema):
+    path: str
+    size: int
+
+
+class PackageContents(PackageOut):
+    files: list[PackageFile]
+
+
+class PreviewOut(Schema):
+    url: str
+
+
+def _publication(request: HttpRequest, package_id: int) -> Publication:
+    found = Publication.objects.filter(pk=package_id, course__owner=author(request)).first()
+    if found is None:
+        raise not_found("package")
+    return found
+
+
+@router.get("/courses/{slug}/check", response=Check)
+def check_course(request: HttpRequest, slug: str) -> dict[str, Any]:
+    """Say what an LMS will be told, how large saved progress gets, and what is wrong."""
+    document = store.document_of(store.course_of(author(request), slug))
+    questions = sum(len(slide.questions) for slide in document.slides)
+    size = 0
+    if document.slides:
+        size = largest(Index(compile_course(document, files.media_url)))
+    return {
+        "findings": findings(document),
+        "promise": promise(document.course, len(document.slides), questions),
+        "slides": len(document.slides), "questions": questions,
+        "progress": size, "progress_limit": SCORM12_LIMIT,
+    }
+
+
+@router.get("/courses/{slug}/program", response=Program)
+def get_program(request: HttpRequest, slug: str) -> Program:
+    """Return the program that the course compiles to, as engines run it."""
+    document = store.document_of(store.course_of(author(request), slug))
+    try:
+        return compile_course(document, files.media_url)
+    except NothingToPublish:
+        raise Problem(422, "no_slides", "The course has no slides yet.") from None
+
+
+@router.post("/courses/{slug}/preview", response=PreviewOut)
+def open_preview(request: HttpRequest, slug: str) -> dict[str, str]:
+    """Return an address at which the course as it is now can be run for some hours."""
+    return {"url": preview_url(store.course_of(author(request), slug))}
+
+
+@router.get("/courses/{slug}/packages", response=list[PackageOut])
+def list_packages(request: HttpRequest, slug: str) -> list[Publication]:
+    """List the packages made of a course, the newest first."""
+    row = store.course_of(author(request), slug)
+    return list(row.publications.order_by("-created")[:100])
+
+
+@router.post("/courses/{slug}/packages", response={201: PackageOut})
+def publish_course(
+    request: HttpRequest, slug: str, data: PackageIn
+) -> tuple[int, Publication]:
+    """Make a package of the course as it is now."""
+    row = store.course_of(author(request), slug)
+    return 201, publish(author(request), row, data.kind)
+
+
+@router.get("/packages/{package_id}", response=PackageContents)
+def get_package(request: HttpRequest, package_id: int) -> dict[str, Any]:
+    """Return a package's record and what is in it."""
+    found = _publication(request, package_id)
+    with default_storage.open(found.file) as file:
+        archive = zipfile.ZipFile(io.BytesIO(file.read()))
+    entries = [{"path": e.filename, "size": e.file_size} for e in archive.infolist()]
+    return {
+        "id": found.pk, "kind": found.kind, "created": found.created, "size": found.size,
+        "slides": found.slides, "files": entries,
+    }
+
+
+@router.get("/packages/{package_id}/file", response={200: bytes})
+def download_package(request: HttpRequest, package_id: int) -> FileResponse:
+    """Return the package itself, a ZIP."""
+    found = _publication(request, package_id)
+    return FileResponse(
+        default_storage.open(found.file), as_attachment=True, content_type="application/zip",
+        filename=f"{found.course.slug}-{found.kind}.zip",
+    )

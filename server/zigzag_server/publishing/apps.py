@@ -1,0 +1,6 @@
+from django.apps import AppConfig
+
+
+class PublishingConfig(AppConfig):
+    name = "zigzag_server.publishing"
+    label = "publishing"

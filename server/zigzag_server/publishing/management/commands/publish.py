@@ -1,0 +1,36 @@
+"""`manage.py publish`: a course as a package."""
+
+import sys
+from argparse import ArgumentParser
+from typing import Any
+
+from django.core.management.base import BaseCommand, CommandError
+
+from zigzag_core.package.build import KINDS
+from zigzag_core.proof.findings import findings
+from zigzag_server.courses import store
+from zigzag_server.courses.management import arguments
+from zigzag_server.problems import Problem
+from zigzag_server.publishing.packaging import package_of
+
+
+class Command(BaseCommand):
+    help = "Publish a course as a package."
+
+    def add_arguments(self, parser: ArgumentParser) -> None:
+        parser.add_argument("slug")
+        parser.add_argument("--as", dest="kind", required=True, choices=KINDS)
+        parser.add_argument("--out", required=True, metavar="FILE.zip")
+
+    def handle(self, *args: Any, **options: Any) -> None:
+        row = arguments.course(options["slug"])
+        for finding in findings(store.document_of(row)):
+            if finding.level == "error":
+                print(f"note: {finding.message}", file=sys.stderr)
+        try:
+            data = package_of(row, options["kind"])
+        except Problem as problem:
+            raise CommandError(str(problem)) from None
+        arguments.write(options["out"], data)
+        slides = len(row.document["slides"])
+        self.stdout.write(f"{options['out']}: {slides} slides, {len(data):,} bytes")

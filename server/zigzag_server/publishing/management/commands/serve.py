@@ -1,0 +1,33 @@
+"""`manage.py serve`: run Zigzag for a small team or one person."""
+
+from argparse import ArgumentParser
+from typing import Any
+from urllib.parse import urlsplit
+
+import waitress
+from django.conf import settings
+from django.core.management.base import BaseCommand, CommandError
+
+from zigzag_server.wsgi import application
+
+
+class Command(BaseCommand):
+    help = "Serve the app and the learners' content at the addresses of the settings."
+
+    def add_arguments(self, parser: ArgumentParser) -> None:
+        parser.add_argument("--bind", default="127.0.0.1", help="address to listen at")
+
+    def handle(self, *args: Any, **options: Any) -> None:
+        port = urlsplit(settings.APP_ORIGIN).port or 8000
+        try:
+            server = waitress.create_server(
+                application, host=options["bind"], port=port, threads=8,
+                max_request_body_size=320_000_000, ident=None,
+            )
+        except OSError as error:
+            raise CommandError(
+                f"Port {port} cannot be used ({error.strerror}). Is Zigzag running already? "
+                "Another one: make demo PORT=8010"
+            ) from None
+        self.stdout.write(f"Zigzag is at {settings.APP_ORIGIN}  (Ctrl+C ends it)")
+        server.run()

@@ -1,0 +1,18 @@
+"""Packages that were made of courses."""
+
+from django.conf import settings
+from django.db import models
+
+from zigzag_server.courses.models import Course
+
+
+class Publication(models.Model):
+    """One package: its kind, its file in storage, and what it was made with."""
+
+    course = models.ForeignKey(Course, on_delete=models.CASCADE, related_name="publications")
+    kind = models.CharField(max_length=20)
+    file = models.CharField(max_length=200)
+    size = models.PositiveBigIntegerField()
+    slides = models.PositiveIntegerField()
+    author = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.SET_NULL, null=True)
+    created = models.DateTimeField(auto_now_add=True)

@@ -1,0 +1,112 @@
+"""Settings. What differs between installations comes from the environment."""
+
+import os
+import secrets
+from pathlib import Path
+
+BASE = Path(__file__).resolve().parents[2]
+VAR = Path(os.environ.get("ZIGZAG_DATA", BASE / "var"))
+VAR.mkdir(parents=True, exist_ok=True)
+
+
+def _secret_key() -> str:
+    """The key from the environment, else one made at first start and kept with the data."""
+    if key := os.environ.get("ZIGZAG_SECRET_KEY"):
+        return key
+    path = VAR / "secret-key"
+    if not path.exists():
+        path.write_text(secrets.token_urlsafe(48))
+        path.chmod(0o600)
+    return path.read_text()
+
+
+SECRET_KEY = _secret_key()
+DEBUG = os.environ.get("ZIGZAG_DEBUG") == "1"
+DEMO = os.environ.get("ZIGZAG_DEMO") == "1"
+"""Whether visitors on this machine are signed in as the demo author."""
+
+APP_ORIGIN = os.environ.get("ZIGZAG_APP_ORIGIN", "http://localhost:8000")
+"""Where authors work. Holds the session."""
+CONTENT_ORIGIN = os.environ.get("ZIGZAG_CONTENT_ORIGIN", "http://127.0.0.1:8000")
+"""Where media, previews and packages are served. Must be another host than the app's, so that no
+cookie of the app is ever sent to it; another port alone does not separate cookies."""
+
+ALLOWED_HOSTS = [origin.split("//")[1].rsplit(":", 1)[0] for origin in (APP_ORIGIN, CONTENT_ORIGIN)]
+
+INSTALLED_APPS = [
+    "django.contrib.auth",
+    "django.contrib.contenttypes",
+    "django.contrib.sessions",
+    "django.contrib.staticfiles",
+    "ninja",
+    "zigzag_server.accounts",
+    "zigzag_server.courses",
+    "zigzag_server.publishing",
+    "zigzag_server.practice",
+    "zigzag_demo",
+]
+
+MIDDLEWARE = [
+    "django.middleware.security.SecurityMiddleware",
+    "zigzag_server.origins.OriginsMiddleware",
+    "whitenoise.middleware.WhiteNoiseMiddleware",
+    "django.contrib.sessions.middleware.SessionMiddleware",
+    "django.middleware.csrf.CsrfViewMiddleware",
+    "django.contrib.auth.middleware.AuthenticationMiddleware",
+    "zigzag_server.accounts.demo.DemoSignInMiddleware",
+]
+
+ROOT_URLCONF = "zigzag_server.urls"
+CONTENT_URLCONF = "zigzag_server.content_urls"
+WSGI_APPLICATION = "zigzag_server.wsgi.application"
+
+TEMPLATES = [{"BACKEND": "django.template.backends.django.DjangoTemplates", "APP_DIRS": True}]
+
+DATABASES = {
+    "default": {
+        "ENGINE": "django.db.backends.sqlite3",
+        "NAME": VAR / "zigzag.sqlite3",
+        "OPTIONS": {
+            "timeout": 20,
+            "transaction_mode": "IMMEDIATE",
+            "init_command": "PRAGMA journal_mode=WAL; PRAGMA synchronous=NORMAL;",
+        },
+    }
+}
+DEFAULT_AUTO_FIELD = "django.db.models.BigAutoField"
+
+AUTH_PASSWORD_VALIDATORS = [
+    {"NAME": "django.contrib.auth.password_validation.MinimumLengthValidator"},
+    {"NAME": "django.contrib.auth.password_validation.CommonPasswordValidator"},
+]
+
+MEDIA_ROOT = VAR / "files"
+"""Storage for uploads and packages; never mapped to a URL as it stands."""
+
+WEB_DIST = BASE / "web" / "dist"
+STATIC_URL = "/static/"
+STATICFILES_DIRS = [WEB_DIST] if WEB_DIST.exists() else []
+STATIC_ROOT = VAR / "static"
+WHITENOISE_USE_FINDERS = True
+
+SESSION_COOKIE_SAMESITE = "Lax"
+SESSION_COOKIE_HTTPONLY = True
+SESSION_COOKIE_SECURE = CSRF_COOKIE_SECURE = APP_ORIGIN.startswith("https:")
+CSRF_TRUSTED_ORIGINS = [APP_ORIGIN]
+SECURE_CONTENT_TYPE_NOSNIFF = True
+SECURE_REFERRER_POLICY = "same-origin"
+
+DATA_UPLOAD_MAX_MEMORY_SIZE = 20_000_000
+FILE_UPLOAD_MAX_MEMORY_SIZE = 5_000_000
+
+USE_TZ = True
+TIME_ZONE = "UTC"
+LANGUAGE_CODE = "en"
+USE_I18N = False
+
+LOGGING = {
+    "version": 1,
+    "disable_existing_loggers": False,
+    "handlers": {"console": {"class": "logging.StreamHandler"}},
+    "loggers": {"django.request": {"handlers": ["console"], "level": "ERROR"}},
+}

@@ -1,0 +1,37 @@
+/** What a run has come to. The twin of `zigzag_core/logic/results.py`. */
+import type { Index } from "./program";
+import type { State, Success } from "./state";
+
+export function points(index: Index, state: State): number {
+  let total = 0;
+  for (const [question, answer] of Object.entries(state.answers)) {
+    if (index.questions.get(question)?.purpose === "scored") total += answer.points;
+  }
+  return total;
+}
+
+/** Return the score in per cent with two decimals, null where nothing is scored. */
+export function score(index: Index, state: State): number | null {
+  if (!index.maxPoints) return null;
+  return Math.floor((points(index, state) / index.maxPoints) * 10_000 + 0.5) / 100;
+}
+
+export function success(index: Index, state: State): Success {
+  const reached = score(index, state);
+  if (reached === null) return "unknown";
+  if (reached >= index.program.pass_mark) return "passed";
+  for (const grader of index.program.questions) {
+    if (grader.purpose === "scored" && grader.points && !state.answers[grader.id]?.locked) {
+      return "unknown";
+    }
+  }
+  return "failed";
+}
+
+export function completed(index: Index, state: State): boolean {
+  const { slides_share: share, passing } = index.program.completion;
+  if (share !== null && share !== undefined && index.order.length) {
+    if (state.visited.length < share * index.order.length - 1e-9) return false;
+  }
+  return !(passing && state.success !== "passed");
+}

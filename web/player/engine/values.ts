@@ -1,0 +1,58 @@
+/** Values of the engine. The twin of `zigzag_core/logic/values.py`, which says why. */
+import type { Variable } from "../../api/types";
+
+export type Value = boolean | number | string;
+
+const LIMIT = 1e9;
+const TEXT_LIMIT = 250;
+const NUMBER = /^[ \t\n\r\f\v]*(-?[0-9]{1,12})(?:[.,]([0-9]{1,12}))?[ \t\n\r\f\v]*$/;
+
+export function number(value: number): number {
+  if (Number.isNaN(value)) return 0;
+  if (value >= LIMIT) return LIMIT;
+  if (value <= -LIMIT) return -LIMIT;
+  return Math.floor(value * 1e6 + 0.5) / 1e6;
+}
+
+export function toNumber(value: Value): number {
+  if (typeof value === "boolean") return value ? 1 : 0;
+  if (typeof value === "string") {
+    const match = NUMBER.exec(value);
+    return match ? number(Number(`${match[1]}.${match[2] ?? "0"}`)) : 0;
+  }
+  return number(value);
+}
+
+export function toText(value: Value): string {
+  if (typeof value === "boolean") return value ? "yes" : "no";
+  if (typeof value === "string") return value;
+  const scaled = Math.round(Math.abs(number(value)) * 1e6);
+  const whole = Math.floor(scaled / 1e6);
+  const rest = scaled % 1e6;
+  const sign = value < 0 && scaled ? "-" : "";
+  const decimals = rest ? `.${String(rest).padStart(6, "0")}`.replace(/0+$/, "") : "";
+  return `${sign}${whole}${decimals}`;
+}
+
+export function toYesNo(value: Value): boolean {
+  return typeof value === "string" ? value !== "" : Boolean(value);
+}
+
+export function fitted(variable: Variable, value: Value): Value {
+  if (variable.type === "number") {
+    return Math.min(Math.max(toNumber(value), variable.min), variable.max);
+  }
+  return variable.type === "text" ? clipped(toText(value)) : toYesNo(value);
+}
+
+/** Return the first 250 code points of `text`. */
+export function clipped(text: string): string {
+  return text.length <= TEXT_LIMIT ? text : Array.from(text).slice(0, TEXT_LIMIT).join("");
+}
+
+/** Return how many code points `text` has. */
+export function length(text: string): number {
+  let count = 0;
+  for (const _ of text) count += 1;
+  return count;
+}

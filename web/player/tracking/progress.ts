@@ -1,0 +1,233 @@
+/** Saved progress. The twin of `zigzag_core/tracking/progress.py`, which describes the form. */
+import { start } from "../engine/engine";
+import type { Index } from "../engine/program";
+import { fnv1a } from "../engine/random";
+import type { Answer, Result, State, Success } from "../engine/state";
+import { fitted, number, type Value } from "../engine/values";
+import { crc32, Damaged, fromBase64Url, Reader, toBase64Url, Writer } from "./bytes";
+
+export const VERSION = "1";
+
+const KINDS = ["slides", "questions", "choices", "variables", "elements"] as const;
+const RESULTS: readonly (Result | null)[] = [null, "right", "wrong", "neutral"];
+const SUCCESS: readonly Success[] = ["unknown", "passed", "failed"];
+const LOOKS = ["default", "hover", "focus", "pressed", "visited", "selected", "disabled"];
+
+export class OtherCourse extends Error {}
+
+type Names = readonly string[];
+type Numbers = ReadonlyMap<string, number>;
+
+enum Kind { No, Yes, Whole, Decimal, Text }
+
+export function pack(index: Index, state: State): string {
+  const lists = KINDS.map((kind) => index.program.remembered[kind] ?? []);
+  const [slides, questions, choices, variables, elements] = lists.map(
+    (names): Numbers => new Map(names.map((name, place) => [name, place])),
+  ) as [Numbers, Numbers, Numbers, Numbers, Numbers];
+  const out = new Writer();
+  for (const names of lists) out.varint(names.length);
+  out.u32(fingerprint(index, lists.map((names) => names.length)));
+  out.u32(state.seed);
+  out.u32(state.rng);
+  out.varint(state.time);
+  out.varint(Number(state.completed) | (SUCCESS.indexOf(state.success) << 1));
+  const current = slides.get(state.slide ?? "");
+  out.varint(current === undefined ? 0 : current + 1);
+  out.bits(known(slides, state.visited));
+  out.bits(known(elements, state.clicked));
+  const hidden = Object.entries(state.hidden);
+  out.bits(known(elements, hidden.filter(([, is]) => is).map(([name]) => name)));
+  out.bits(known(elements, hidden.filter(([, is]) => !is).map(([name]) => name)));
+  const looks = numbered(elements, state.looks);
+  out.varint(looks.length);
+  for (const [element, look] of looks) {
+    out.varint(element);
+    out.varint(LOOKS.indexOf(look));
+  }
+  writeVariables(out, index, state, variables);
+  writeAnswers(out, state, questions, choices);
+  const sum = new Writer();
+  sum.u32(crc32(out.data));
+  return VERSION + toBase64Url([...out.data, ...sum.data]);
+}
+
+/** Throws `Damaged` or `OtherCourse` as the reference does. */
+export function unpack(index: Index, text: string): State {
+  const source = new Reader(checked(text));
+  const lists = KINDS.map((kind) => index.program.remembered[kind] ?? []);
+  const lengths = KINDS.map(() => source.varint());
+  if (lengths.some((length, place) => length > (lists[place] as Names).length)) {
+    throw new OtherCourse("the saved progress is from another course or a newer publication");
+  }
+  if (source.u32() !== fingerprint(index, lengths)) {
+    throw new OtherCourse("the saved progress is from another course");
+  }
+  const [slides, questions, choices, variables, elements] = lists as [
+    Names, Names, Names, Names, Names,
+  ];
+  const state = start(index, source.u32());
+  const rng = source.u32();
+  const time = source.varint();
+  const flags = source.varint();
+  const current = source.varint();
+  const seen = new Set(named(slides, source.bits()));
+  const visited = index.order.filter((slide) => seen.has(slide));
+  const exists = (name: string): boolean => index.elements.has(name);
+  const clicked = new Set(named(elements, source.bits()).filter(exists));
+  const hidden: Record<string, boolean> = {};
+  for (const is of [true, false]) {
+    for (const name of named(elements, source.bits()).filter(exists)) hidden[name] = is;
+  }
+  const looks: Record<string, string> = {};
+  for (let left = source.varint(); left > 0; left--) {
+    const element = nameOf(elements, source.varint());
+    const look = LOOKS[source.varint()];
+    if (look === undefined) throw new Damaged("the saved progress names a look that does not exist");
+    if (exists(element)) looks[element] = look;
+  }
+  const values = { ...state.variables, ...readVariables(source, index, variables) };
+  const answers = readAnswers(source, index, questions, choices);
+  let slide = current ? nameOf(slides, current - 1) : null;
+  if (slide === null || !index.position.has(slide)) slide = visited.at(-1) ?? null;
+  const success = SUCCESS[flags >> 1];
+  if (!success) throw new Damaged("the saved progress names a result that does not exist");
+  return {
+    ...state, rng, time, entered: time, slide, visited, clicked, hidden, looks,
+    variables: values, answers, completed: Boolean(flags & 1), success,
+  };
+}
+
+function known(numbers: Numbers, names: Iterable<string>): number[] {
+  const found: number[] = [];
+  for (const name of names) {
+    const place = numbers.get(name);
+    if (place !== undefined) found.push(place);
+  }
+  return found.sort((a, b) => a - b);
+}
+
+/** The entries whose names are known, by number. */
+function numbered<T>(numbers: Numbers, entries: Readonly<Record<string, T>>): [number, T][] {
+  const found: [number, T][] = [];
+  for (const [name, value] of Object.entries(entries)) {
+    const place = numbers.get(name);
+    if (place !== undefined) found.push([place, value]);
+  }
+  return found.sort(([a], [b]) => a - b);
+}
+
+function nameOf(names: Names, place: number): string {
+  const name = names[place];
+  if (name === undefined) {
+    throw new Damaged("the saved progress names a thing that was never published");
+  }
+  return name;
+}
+
+function named(names: Names, places: readonly number[]): string[] {
+  return places.map((place) => nameOf(names, place));
+}
+
+function fingerprint(index: Index, lengths: readonly number[]): number {
+  const names = [index.program.course];
+  KINDS.forEach((kind, place) => {
+    names.push(...(index.program.remembered[kind] ?? []).slice(0, lengths[place]));
+  });
+  return fnv1a(names.join(","));
+}
+
+function checked(text: string): Uint8Array {
+  if (!text.startsWith(VERSION)) throw new Damaged("the saved progress has an unknown version");
+  const packed = fromBase64Url(text.slice(1));
+  const raw = packed.subarray(0, -4);
+  if (packed.length < 5 || new Reader(packed.subarray(-4)).u32() !== crc32(raw)) {
+    throw new Damaged("the checksum of the saved progress does not match");
+  }
+  return raw;
+}
+
+function writeVariables(out: Writer, index: Index, state: State, numbers: Numbers): void {
+  const changed = Object.fromEntries(
+    Object.entries(state.variables).filter(([name, value]) => {
+      const variable = index.variables.get(name);
+      return variable && value !== fitted(variable, variable.default);
+    }),
+  );
+  const entries = numbered(numbers, changed);
+  out.varint(entries.length);
+  for (const [place, value] of entries) {
+    out.varint(place);
+    if (typeof value === "boolean") out.varint(value ? Kind.Yes : Kind.No);
+    else if (typeof value === "string") {
+      out.varint(Kind.Text);
+      out.text(value);
+    } else if (Number.isInteger(value)) {
+      out.varint(Kind.Whole);
+      out.signed(value);
+    } else {
+      out.varint(Kind.Decimal);
+      out.signed(Math.round(value * 1e6));
+    }
+  }
+}
+
+function readVariables(source: Reader, index: Index, names: Names): Record<string, Value> {
+  const values: Record<string, Value> = {};
+  for (let left = source.varint(); left > 0; left--) {
+    const name = nameOf(names, source.varint());
+    const kind = source.varint();
+    let value: Value;
+    if (kind === Kind.Text) value = source.text();
+    else if (kind === Kind.Whole) value = number(source.signed());
+    else if (kind === Kind.Decimal) value = number(source.signed() / 1e6);
+    else if (kind === Kind.No || kind === Kind.Yes) value = kind === Kind.Yes;
+    else throw new Damaged("the saved progress holds a value of an unknown kind");
+    const variable = index.variables.get(name);
+    if (variable) values[name] = fitted(variable, value);
+  }
+  return values;
+}
+
+function writeAnswers(out: Writer, state: State, questions: Numbers, choices: Numbers): void {
+  const answers = numbered(questions, state.answers);
+  out.varint(answers.length);
+  for (const [place, answer] of answers) {
+    const whole = Number.isInteger(answer.points);
+    out.varint(place);
+    out.varint(
+      RESULTS.indexOf(answer.result) | (Number(answer.locked) << 2) | (Number(!whole) << 3),
+    );
+    out.varint(answer.attempts);
+    out.varint(whole ? answer.points : Math.round(answer.points * 1e6));
+    const chosen = known(choices, answer.chosen);
+    out.varint(chosen.length);
+    for (const choice of chosen) out.varint(choice);
+  }
+}
+
+function readAnswers(
+  source: Reader, index: Index, questions: Names, choices: Names,
+): Record<string, Answer> {
+  const answers: Record<string, Answer> = {};
+  for (let left = source.varint(); left > 0; left--) {
+    const question = nameOf(questions, source.varint());
+    const flags = source.varint();
+    const attempts = source.varint();
+    const points = source.varint();
+    const chosen: string[] = [];
+    for (let more = source.varint(); more > 0; more--) chosen.push(nameOf(choices, source.varint()));
+    if (flags > 15) throw new Damaged("the saved progress holds an answer of an unknown kind");
+    const grader = index.questions.get(question);
+    if (!grader) continue;
+    answers[question] = {
+      chosen: chosen.filter((choice) => grader.choices.includes(choice)),
+      attempts,
+      result: RESULTS[flags & 3] ?? null,
+      points: Math.min(number(flags & 8 ? points / 1e6 : points), grader.points),
+      locked: Boolean(flags & 4),
+      since: 0,
+    };
+  }
+  return answers;
+}

@@ -1,0 +1,70 @@
+/** What a run tells a SCORM 1.2 LMS. The twin of `zigzag_core/tracking/scorm12.py`. */
+import type { Index } from "../engine/program";
+import * as results from "../engine/results";
+import type { Effect, State } from "../engine/state";
+import { pack } from "./progress";
+
+/** A data element and the value it is set to. */
+export type Call = readonly [element: string, value: string];
+
+export type Answered = Extract<Effect, { effect: "answered" }>;
+
+const RESULTS = { right: "correct", wrong: "wrong", neutral: "neutral" } as const;
+
+export function lessonStatus(index: Index, state: State): string {
+  if (!index.program.completion.passing) return state.completed ? "completed" : "incomplete";
+  if (state.completed && state.success === "passed") return "passed";
+  return state.success === "failed" ? "failed" : "incomplete";
+}
+
+export function statusCalls(index: Index, state: State): Call[] {
+  const calls: Call[] = [["cmi.core.lesson_status", lessonStatus(index, state)]];
+  const reached = results.score(index, state);
+  if (reached !== null && Object.values(state.answers).some((answer) => answer.attempts)) {
+    calls.push(
+      ["cmi.core.score.min", "0"], ["cmi.core.score.max", "100"],
+      ["cmi.core.score.raw", decimal(reached)],
+    );
+  }
+  calls.push(
+    ["cmi.core.lesson_location", state.slide ?? ""],
+    ["cmi.suspend_data", pack(index, state)],
+  );
+  return calls;
+}
+
+/** `clock` is the learner's time of day as `HH:MM:SS`. */
+export function interactionCalls(
+  index: Index, effect: Answered, number: number, clock: string,
+): Call[] {
+  const grader = index.questions.get(effect.question);
+  if (!grader) return [];
+  const at = `cmi.interactions.${number}.`;
+  const letters = (choices: readonly string[]): string =>
+    choices.map((choice) => String.fromCharCode(97 + grader.choices.indexOf(choice))).join(",");
+  const calls: Call[] = [
+    [`${at}id`, grader.record], [`${at}type`, "choice"], [`${at}time`, clock],
+  ];
+  if (grader.right.length) calls.push([`${at}correct_responses.0.pattern`, letters(grader.right)]);
+  calls.push(
+    [`${at}weighting`, decimal(grader.purpose === "scored" ? grader.points : 0)],
+    [`${at}student_response`, letters(effect.chosen)],
+    [`${at}result`, RESULTS[effect.result]],
+    [`${at}latency`, timespan(effect.latency)],
+  );
+  return calls;
+}
+
+/** Return a CMITimespan `HHHH:MM:SS.SS`; above 9999:59:59.99 it stays there. */
+export function timespan(milliseconds: number): string {
+  const hundredths = Math.min(Math.floor(Math.max(Math.trunc(milliseconds), 0) / 10), 3_599_999_999);
+  const seconds = Math.floor(hundredths / 100);
+  const pad = (value: number, width: number): string => String(value).padStart(width, "0");
+  const hours = pad(Math.floor(seconds / 3600), 4);
+  return `${hours}:${pad(Math.floor(seconds / 60) % 60, 2)}:${pad(seconds % 60, 2)}.${pad(hundredths % 100, 2)}`;
+}
+
+/** Return a CMIDecimal with at most two places and no trailing zeros. */
+export function decimal(value: number): string {
+  return value.toFixed(2).replace(/\.?0+$/, "");
+}
