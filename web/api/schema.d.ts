@@ -818,8 +818,11 @@ export interface components {
              *     }
              */
             style: components["schemas"]["Style"];
-            /** Looks */
-            looks?: {
+            /**
+             * Looks
+             * @default {}
+             */
+            looks: {
                 [key: string]: components["schemas"]["StylePatch"];
             };
             /**
@@ -1000,8 +1003,11 @@ export interface components {
              *     }
              */
             style: components["schemas"]["Style"];
-            /** Looks */
-            looks?: {
+            /**
+             * Looks
+             * @default {}
+             */
+            looks: {
                 [key: string]: components["schemas"]["StylePatch"];
             };
             /**
@@ -1115,8 +1121,11 @@ export interface components {
              *     }
              */
             style: components["schemas"]["Style"];
-            /** Looks */
-            looks?: {
+            /**
+             * Looks
+             * @default {}
+             */
+            looks: {
                 [key: string]: components["schemas"]["StylePatch"];
             };
             /**
@@ -1385,8 +1394,11 @@ export interface components {
              *     }
              */
             style: components["schemas"]["Style"];
-            /** Looks */
-            looks?: {
+            /**
+             * Looks
+             * @default {}
+             */
+            looks: {
                 [key: string]: components["schemas"]["StylePatch"];
             };
             /**
@@ -1564,8 +1576,11 @@ export interface components {
              * @default 80
              */
             pass_mark: number;
-            /** Remembered */
-            remembered?: {
+            /**
+             * Remembered
+             * @default {}
+             */
+            remembered: {
                 [key: string]: string[];
             };
         };
@@ -2040,8 +2055,11 @@ export interface components {
              * @default []
              */
             rules: components["schemas"]["ProgramRule"][];
-            /** Media */
-            media?: {
+            /**
+             * Media
+             * @default {}
+             */
+            media: {
                 [key: string]: components["schemas"]["ProgramMedia"];
             };
             completion: components["schemas"]["Completion"];

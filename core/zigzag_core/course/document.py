@@ -130,7 +130,7 @@ class Course(Model):
     completion: Completion = Completion()
     pass_mark: Annotated[float, Field(ge=0, le=100)] = 80
     remembered: dict[Literal["slides", "questions", "choices", "variables", "elements"],
-                     tuple[Id, ...]] = Field(default_factory=dict)
+                     tuple[Id, ...]] = {}
 
     @model_validator(mode="after")
     def _ids_are_unique(self) -> Self:

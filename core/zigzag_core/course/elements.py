@@ -23,7 +23,7 @@ class ElementBase(Model):
     alt: str = Field(default="", max_length=2_000)
     decoration: bool = False
     style: Style = Style()
-    looks: dict[Look, StylePatch] = Field(default_factory=dict)
+    looks: dict[Look, StylePatch] = {}
     rules: tuple[Rule, ...] = Field(default=(), max_length=200)
 
 

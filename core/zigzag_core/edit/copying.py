@@ -91,7 +91,7 @@ def paste(
 
 
 def duplicate_slide(slide: Slide, fresh: IdSource, titles: Iterable[str] = ()) -> Slide:
-    """Return a copy of `slide` with ids of its own; what pointed at the slide points at the copy."""
+    """Return a copy of `slide` with ids of its own; what pointed at the slide points at it."""
     copy_id = fresh()
     return _copied_slide(slide, copy_id, {slide.id: copy_id}, fresh).model_copy(
         update={"title": free_title(slide.title, titles)}
@@ -101,7 +101,7 @@ def duplicate_slide(slide: Slide, fresh: IdSource, titles: Iterable[str] = ()) -
 def duplicate_course(
     document: CourseDocument, title: str, fresh: IdSource
 ) -> CourseDocument:
-    """Return a copy of a course under `title` in which every id is new and nothing was published."""
+    """Return a copy of a course under `title`: every id is new, nothing was published yet."""
     slide_ids = {slide.id: fresh() for slide in document.slides}
     slides = tuple(
         _copied_slide(slide, slide_ids[slide.id], slide_ids, fresh) for slide in document.slides

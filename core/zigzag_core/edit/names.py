@@ -7,7 +7,7 @@ _NUMBERED = re.compile(r"^(.*\S)\s+([0-9]{1,6})$")
 
 
 def free_name(wanted: str, taken: Iterable[str]) -> str:
-    """Return `wanted` if it is free, else its words with the next number: “Card 2” after “Card 1”."""
+    """Return `wanted` if it is free, else with the next number: “Card 2” after “Card 1”."""
     names = set(taken)
     if wanted not in names:
         return wanted

@@ -23,9 +23,10 @@ class Answer:
 
 @dataclass(frozen=True, slots=True)
 class State:
-    """`time` is ms spent in the course, `entered` the time when the current slide was entered; `visited` lists slides in the order they were first seen.
+    """`time` is ms spent in the course, `entered` the time when the current slide was entered.
 
-    `hidden` holds only what differs from the program; `looks` only looks given by a rule.
+    `visited` lists slides in the order in which they were first seen; `hidden` holds only what
+    differs from the program, `looks` only looks that a rule has given.
     """
 
     seed: int

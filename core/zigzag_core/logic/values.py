@@ -38,7 +38,7 @@ def to_number(value: Value) -> float:
 
 
 def to_text(value: Value) -> str:
-    """Return `value` in words: ``yes``/``no``, numbers without trailing zeros, texts as they are."""
+    """Return `value` in words: ``yes`` or ``no``, numbers without trailing zeros, texts as is."""
     if isinstance(value, bool):
         return "yes" if value else "no"
     if isinstance(value, str):

@@ -10,14 +10,16 @@ from lxml import etree
 _SVG = "http://www.w3.org/2000/svg"
 _XLINK = "http://www.w3.org/1999/xlink"
 
-_ELEMENTS = frozenset("""
+_ELEMENTS = frozenset(
+    """
     svg g defs symbol use title desc path rect circle ellipse line polyline polygon text tspan
     textPath linearGradient radialGradient stop clipPath mask pattern marker image switch view
     filter feBlend feColorMatrix feComponentTransfer feComposite feConvolveMatrix
     feDiffuseLighting feDisplacementMap feDistantLight feDropShadow feFlood feFuncA feFuncB
     feFuncG feFuncR feGaussianBlur feMerge feMergeNode feMorphology feOffset fePointLight
     feSpecularLighting feSpotLight feTile feTurbulence
-""".split())
+    """.split()  # noqa: SIM905
+)
 _NAMESPACED = frozenset({f"{{{_XLINK}}}href", "{http://www.w3.org/XML/1998/namespace}space"})
 _ATTRIBUTE = re.compile(r"^[a-zA-Z][a-zA-Z0-9_.:-]*$")
 _OUTSIDE = re.compile(r"url\(\s*['\"]?\s*(?!['\"]?#)|@import|expression\(|javascript:", re.I)
@@ -36,7 +38,7 @@ def clean_svg(data: bytes) -> tuple[bytes, int, int]:
     would be fetched are taken out. Raises `BadDrawing` for what is no SVG, is not well-formed, or
     declares entities.
     """
-    if b"<!ENTITY" in data or "<!ENTITY".encode("utf-16-le") in data or "<!ENTITY".encode("utf-16-be") in data:
+    if any("<!ENTITY".encode(code) in data for code in ("utf-8", "utf-16-le", "utf-16-be")):
         raise BadDrawing("The drawing declares entities; save it as plain SVG.")
     parser = etree.XMLParser(
         resolve_entities=False, no_network=True, load_dtd=False, huge_tree=False,

@@ -45,7 +45,7 @@ class NothingToPublish(ValueError):
 
 
 def compile_course(document: CourseDocument, source: MediaSource) -> Program:
-    """Return the program of `document`; its ids are those of the document, so progress carries over.
+    """Return the program of `document`; ids stay those of the document, so progress carries over.
 
     Raises `NothingToPublish` for a course without slides.
     """

@@ -32,8 +32,10 @@ def read_manifest(files: Mapping[str, bytes]) -> Launchable:
     """
     if "imsmanifest.xml" not in files:
         deeper = next((path for path in files if path.endswith("/imsmanifest.xml")), None)
-        hint = f" There is one at “{deeper}”: zip the folder's contents, not the folder." if deeper else ""
-        raise BadArchive(f"The package has no imsmanifest.xml at its root.{hint}")
+        hint = f" There is one at “{deeper}”: zip what is in that folder, not the folder."
+        raise BadArchive(
+            "The package has no imsmanifest.xml at its root." + (hint if deeper else "")
+        )
     root = _parsed(files["imsmanifest.xml"])
     if _local(root) != "manifest":
         raise BadArchive("imsmanifest.xml is not a manifest.")

@@ -9,6 +9,7 @@ from .model import (
     Go,
     Grader,
     Hide,
+    OpenOverlay,
     Overlay,
     Program,
     ProgramElement,
@@ -19,7 +20,6 @@ from .model import (
     SetLook,
     SetVariable,
     Show,
-    OpenOverlay,
     Submit,
 )
 

@@ -99,7 +99,7 @@ are left, *answered_last* when none is; or *answered* where nothing is right or 
 
 
 class ProgramRule(Model):
-    """When `on` happens to `target` (None: to anything), and `condition` holds, `then`; else `otherwise`."""
+    """When `on` happens to `target` (None: anything): `then` if `condition`, else `otherwise`."""
 
     id: ProgramId
     on: Event
@@ -185,7 +185,7 @@ class Program(Model):
     variables: tuple[Variable, ...] = ()
     questions: tuple[Grader, ...] = ()
     rules: tuple[ProgramRule, ...] = ()
-    media: dict[Id, ProgramMedia] = Field(default_factory=dict)
+    media: dict[Id, ProgramMedia] = {}
     completion: Completion
     pass_mark: float
     remembered: dict[Literal["slides", "questions", "choices", "variables", "elements"],

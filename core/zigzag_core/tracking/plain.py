@@ -1,6 +1,7 @@
 """Tracking in plain words: what a course will report, and what a call has said."""
 
 import json
+
 from zigzag_core.course import Course
 
 
@@ -10,7 +11,8 @@ def promise(course: Course, slides: int, questions: int) -> list[str]:
     sentences = []
     seen = ""
     if share is not None:
-        seen = "all slides were seen" if share >= 1 else f"{share * 100:g} % of the slides were seen"
+        part = "all slides" if share >= 1 else f"{share * 100:g} % of the slides"
+        seen = f"{part} were seen"
     mark = f"the score is {course.pass_mark:g} % or more"
     if rule.passing and seen:
         sentences.append(f"The course is passed when {seen} and {mark}.")
@@ -24,7 +26,7 @@ def promise(course: Course, slides: int, questions: int) -> list[str]:
         count = "The answer to one question is" if questions == 1 else (
             f"The answers to {questions} questions are")
         sentences.append(f"{count} recorded, each attempt with its time and result.")
-    sentences.append("The place, the answers and the variables are saved, so that it can be resumed.")
+    sentences.append("Place, answers and variables are saved, so that it can be resumed.")
     return sentences
 
 

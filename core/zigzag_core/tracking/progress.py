@@ -60,7 +60,9 @@ def pack(index: Index, state: State) -> str:
     out.bits(_known(elements, state.clicked))
     out.bits(_known(elements, [e for e, hidden in state.hidden.items() if hidden]))
     out.bits(_known(elements, [e for e, hidden in state.hidden.items() if not hidden]))
-    looks = sorted((elements[e], _LOOKS.index(l)) for e, l in state.looks.items() if e in elements)
+    looks = sorted(
+        (elements[e], _LOOKS.index(look)) for e, look in state.looks.items() if e in elements
+    )
     out.varint(len(looks))
     for element, look in looks:
         out.varint(element)

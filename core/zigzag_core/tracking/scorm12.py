@@ -64,7 +64,8 @@ def interaction_calls(
         (at + "id", grader.record), (at + "type", "choice"), (at + "time", clock),
     ]
     if grader.right:
-        calls.append((at + "correct_responses.0.pattern", ",".join(letter[c] for c in grader.right)))
+        pattern = ",".join(letter[choice] for choice in grader.right)
+        calls.append((at + "correct_responses.0.pattern", pattern))
     calls += [
         (at + "weighting", decimal(grader.points if grader.purpose == "scored" else 0)),
         (at + "student_response", ",".join(letter[c] for c in effect["chosen"])),

@@ -7,7 +7,6 @@ from django.http import HttpRequest, HttpResponse, JsonResponse
 from django.utils import timezone
 from ninja import Field, File, Router, Schema
 from ninja.files import UploadedFile
-
 from zigzag_core import course as core
 from zigzag_core.course.blank import Addition, blank_course, blank_slide
 from zigzag_core.edit.adding import add
@@ -17,6 +16,7 @@ from zigzag_core.edit.names import free_title
 from zigzag_core.media.pictures import LARGEST, BadPicture, take_picture
 from zigzag_core.package.archive import export_archive
 from zigzag_core.package.safe_zip import BadArchive
+
 from zigzag_server.accounts.auth import author
 from zigzag_server.problems import Problem, not_found
 

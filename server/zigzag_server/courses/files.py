@@ -6,8 +6,8 @@ import hmac
 from django.conf import settings
 from django.core.files.base import ContentFile
 from django.core.files.storage import default_storage
-
 from zigzag_core.course import MediaFile
+
 from zigzag_server.origins import content_url
 
 _EXTENSIONS = {

@@ -1,7 +1,6 @@
 """Taking in course archives."""
 
 from django.contrib.auth.models import User
-
 from zigzag_core.course import CourseDocument
 from zigzag_core.media.pictures import BadPicture, take_picture
 from zigzag_core.package.archive import import_archive

@@ -6,8 +6,8 @@ from django.contrib.auth.models import User
 from django.db import transaction
 from django.utils import timezone
 from django.utils.text import slugify
-
 from zigzag_core import course as core
+
 from zigzag_server.problems import Problem, not_found
 
 from .models import Course, Revision, Slide

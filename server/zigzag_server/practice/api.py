@@ -7,9 +7,9 @@ from django.core.files.storage import default_storage
 from django.http import HttpRequest
 from ninja import File, Router, Schema
 from ninja.files import UploadedFile
-
 from zigzag_core.package.safe_zip import BadArchive
 from zigzag_core.tracking.plain import explain
+
 from zigzag_server.accounts.auth import author
 from zigzag_server.origins import content_url
 from zigzag_server.problems import Problem, not_found

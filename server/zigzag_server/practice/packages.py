@@ -7,7 +7,6 @@ from typing import Any
 from django.contrib.auth.models import User
 from django.core.files.base import ContentFile
 from django.core.files.storage import default_storage
-
 from zigzag_core.package.read_manifest import read_manifest
 from zigzag_core.package.safe_zip import read_zip
 

@@ -19,7 +19,6 @@ from django.utils.html import escape
 from django.views.decorators.csrf import csrf_exempt
 from django.views.decorators.http import require_POST
 
-
 from . import runs
 from .models import Call, Launch
 
@@ -31,7 +30,9 @@ _PAGE = """<!doctype html>
 <head>
 <meta charset="utf-8">
 <title>{title}</title>
-<style>html, body, iframe {{ margin: 0; width: 100%; height: 100%; border: 0; display: block }}</style>
+<style>
+html, body, iframe {{ margin: 0; width: 100%; height: 100%; border: 0; display: block }}
+</style>
 <script type="application/json" id="launch">{data}</script>
 <script src="/static/lms/lms.js"></script>
 </head>

@@ -4,7 +4,6 @@ import re
 from typing import Any
 
 from django.db import transaction
-
 from zigzag_core.tracking.scorm12 import timespan
 
 from .learners import LEARNERS

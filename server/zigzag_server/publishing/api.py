@@ -8,7 +8,6 @@ from typing import Any
 from django.core.files.storage import default_storage
 from django.http import FileResponse, HttpRequest
 from ninja import Router, Schema
-
 from zigzag_core.logic.index import Index
 from zigzag_core.package.build import PackageKind
 from zigzag_core.package.compile import NothingToPublish, compile_course
@@ -16,6 +15,7 @@ from zigzag_core.program import Program
 from zigzag_core.proof.findings import Finding, findings
 from zigzag_core.tracking.plain import promise
 from zigzag_core.tracking.progress import SCORM12_LIMIT, largest
+
 from zigzag_server.accounts.auth import author
 from zigzag_server.courses import files, store
 from zigzag_server.problems import Problem, not_found

@@ -5,9 +5,9 @@ from django.conf import settings
 from django.core import signing
 from django.http import Http404, HttpRequest, HttpResponse
 from django.utils.html import escape
-
 from zigzag_core.package.build import program_script
 from zigzag_core.package.compile import NothingToPublish, compile_course
+
 from zigzag_server.courses import files, store
 from zigzag_server.courses.models import Course
 from zigzag_server.origins import content_url

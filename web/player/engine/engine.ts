@@ -159,7 +159,8 @@ class Run {
         }
         break;
       case "look": {
-        const { [action.element]: _, ...looks } = state.looks;
+        const looks: Record<string, string> = { ...state.looks };
+        delete looks[action.element];
         if (action.look !== null && this.index.elements.has(action.element)) {
           looks[action.element] = action.look;
         }
@@ -172,7 +173,8 @@ class Run {
       case "choose": this.choose(action.question, action.choice); break;
       case "submit": this.submit(action.question); break;
       case "reset": {
-        const { [action.question]: _, ...answers } = state.answers;
+        const answers: Record<string, Answer> = { ...state.answers };
+        delete answers[action.question];
         this.update({ answers });
         break;
       }

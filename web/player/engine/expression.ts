@@ -5,7 +5,8 @@ import { NO_ANSWER, type State } from "./state";
 import { clipped, length, number, toNumber, toText, toYesNo, type Value } from "./values";
 
 /** A leaf, or an operator and its arguments; the core has checked its shape. */
-export type Expression = Value | readonly [operator: string, ...rest: readonly Expression[]];
+export type Expression = Value | Node;
+interface Node extends ReadonlyArray<Expression> { readonly 0: string }
 
 const OF_QUESTION = new Set(["chosen", "locked", "attempts", "attempts_left", "right", "earned"]);
 
@@ -13,7 +14,8 @@ export function evaluate(index: Index, state: State, raw: unknown): Value {
   const node = raw as Expression;
   if (typeof node === "boolean" || typeof node === "string") return node;
   if (typeof node === "number") return number(node);
-  const [operator, ...parts] = node;
+  const operator = node[0];
+  const parts = node.slice(1);
   const name = parts[0] as string;
   switch (operator) {
     case "variable": return state.variables[name] ?? 0;

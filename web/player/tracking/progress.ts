@@ -63,7 +63,7 @@ export function unpack(index: Index, text: string): State {
   if (source.u32() !== fingerprint(index, lengths)) {
     throw new OtherCourse("the saved progress is from another course");
   }
-  const [slides, questions, choices, variables, elements] = lists as [
+  const [slides, questions, choices, variables, elements] = lists as unknown as [
     Names, Names, Names, Names, Names,
   ];
   const state = start(index, source.u32());

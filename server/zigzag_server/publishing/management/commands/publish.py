@@ -5,9 +5,9 @@ from argparse import ArgumentParser
 from typing import Any
 
 from django.core.management.base import BaseCommand, CommandError
-
 from zigzag_core.package.build import KINDS
 from zigzag_core.proof.findings import findings
+
 from zigzag_server.courses import store
 from zigzag_server.courses.management import arguments
 from zigzag_server.problems import Problem

@@ -1,0 +1,6 @@
+from django.apps import AppConfig
+
+
+class DemoConfig(AppConfig):
+    name = "zigzag_demo"
+    label = "demo"

@@ -1,0 +1,156 @@
+"""Short words for building a course by code: each gives an element of the core's own models."""
+
+import random
+from typing import Any
+
+from zigzag_core.course import (
+    Background,
+    Button,
+    Choice,
+    Course,
+    CourseDocument,
+    Element,
+    Feedback,
+    GoTo,
+    LeaveCourse,
+    MediaFile,
+    Picture,
+    RichText,
+    Rule,
+    Shape,
+    SingleChoice,
+    Slide,
+    Style,
+    Text,
+    ToNext,
+    ToPrevious,
+    ToSlide,
+    id_source,
+    rich,
+)
+from zigzag_core.course.blank import BUTTON_LOOKS, BUTTON_STYLE, CHOICE_LOOKS, CHOICE_STYLE
+from zigzag_core.media.pictures import take_picture
+
+
+class CourseBuilder:
+    """Collects slides and media; `seed` makes the ids, so the same code gives the same course."""
+
+    def __init__(self, title: str, seed: int) -> None:
+        self.fresh = id_source(random.Random(seed))
+        self.title = title
+        self.course_id = self.fresh()
+        self.slides: list[Slide] = []
+        self.media: dict[str, bytes] = {}
+        self.files: dict[str, MediaFile] = {}
+
+    def picture_file(self, name: str, data: bytes) -> str:
+        """Take in a picture and return its id; the same name gives the same file."""
+        if name not in self.files:
+            picture = take_picture(data)
+            self.media[picture.sha256] = picture.data
+            self.files[name] = MediaFile(
+                id=self.fresh(), name=name, type=picture.type, sha256=picture.sha256,
+                size=len(picture.data), w=picture.w, h=picture.h,
+            )
+        return self.files[name].id
+
+    def slide_ids(self, *names: str) -> dict[str, str]:
+        return {name: self.fresh() for name in names}
+
+    def slide(
+        self, slide_id: str, title: str, elements: list[Element],
+        questions: tuple[SingleChoice, ...] = (), **background: Any,
+    ) -> None:
+        """Add a slide; elements are painted in the order in which they are given."""
+        stacked = tuple(e.model_copy(update={"z": z}) for z, e in enumerate(elements))
+        self.slides.append(Slide(
+            id=slide_id, title=title, background=Background(**background), elements=stacked,
+            questions=questions,
+        ))
+
+    def build(self, **settings: Any) -> CourseDocument:
+        course = Course(
+            id=self.course_id, title=self.title, slides=tuple(s.id for s in self.slides),
+            media=tuple(self.files.values()), **settings,
+        )
+        return CourseDocument(course=course, slides=tuple(self.slides))
+
+    # Elements ----------------------------------------------------------------------------
+
+    def text(
+        self, name: str, words: str | RichText, x: float, y: float, w: float, h: float,
+        level: str = "body", **style: Any,
+    ) -> Text:
+        body = words if isinstance(words, RichText) else rich(words)
+        return Text(id=self.fresh(), name=name, x=x, y=y, w=w, h=h, text=body, level=level,
+                    style=Style(**style))
+
+    def title_text(self, words: str, x: float = 80, y: float = 48, w: float = 1120) -> Text:
+        return self.text("Title", words, x, y, w, 72, level="title", font="heading", size=48,
+                         bold=True, valign="middle")
+
+    def plate_title(self, words: str, w: float = 520) -> Text:
+        """A title on a plate, for slides with a busy picture behind."""
+        return self.text("Title", words, 60, 36, w, 68, level="title", font="heading", size=40,
+                         bold=True, valign="middle", fill="#fffdf7", radius=10, padding=18)
+
+    def panel(self, x: float, y: float, w: float, h: float, **style: Any) -> Shape:
+        return Shape(id=self.fresh(), name="Panel", x=x, y=y, w=w, h=h, decoration=True,
+                     style=Style(**{"fill": "#fffdf7", "radius": 16, **style}))
+
+    def line(self, x: float, y: float, w: float, h: float = 0, rising: bool = False,
+             colour: str = "#e8a33d", width: float = 5) -> Shape:
+        return Shape(id=self.fresh(), name="Line", shape="line", x=x, y=y, w=w, h=h, rising=rising,
+                     decoration=True, style=Style(border_colour=colour, border_width=width))
+
+    def dot(self, x: float, y: float, size: float, colour: str) -> Shape:
+        return Shape(id=self.fresh(), name="Dot", shape="ellipse", x=x, y=y, w=size, h=size,
+                     decoration=True, style=Style(fill=colour))
+
+    def picture(
+        self, name: str, file: str, x: float, y: float, w: float, h: float, alt: str = "",
+        **more: Any,
+    ) -> Picture:
+        return Picture(id=self.fresh(), name=name, media=file, x=x, y=y, w=w, h=h, alt=alt,
+                       decoration=not alt, **more)
+
+    def button(
+        self, label: str, x: float, y: float, w: float = 200, h: float = 64,
+        to: str | None = "next", **style: Any,
+    ) -> Button:
+        """A button that goes to ``next``, ``previous``, ``leave`` or the slide with id `to`."""
+        rules = (Rule(id=self.fresh(), do=(GoTo(go=_destination(to)),)),) if to else ()
+        look = BUTTON_STYLE.model_copy(update=style)
+        looks = {} if "fill" in style else BUTTON_LOOKS
+        return Button(id=self.fresh(), name=label, label=label, x=x, y=y, w=w, h=h, style=look,
+                      looks=looks, rules=rules)
+
+    def choice_text(self, n: int, words: str, x: float, y: float, w: float, h: float = 72) -> Text:
+        return Text(id=self.fresh(), name=f"Answer {n}", x=x, y=y, w=w, h=h, text=rich(words),
+                    style=CHOICE_STYLE, looks=CHOICE_LOOKS)
+
+    def question(
+        self, name: str, prompt: Element, answers: list[Element], right: int, submit: Element,
+        feedback: tuple[str, str, str], **settings: Any,
+    ) -> SingleChoice:
+        """A single choice whose answer number `right` (from 0) is the right one."""
+        words = [rich(text) for text in feedback]
+        return SingleChoice(
+            id=self.fresh(), name=name, prompt=prompt.id, submit=submit.id,
+            choices=tuple(
+                Choice(id=self.fresh(), element=answer.id, right=place == right)
+                for place, answer in enumerate(answers)
+            ),
+            feedback=Feedback(right=words[0], wrong=words[1], last=words[2]), **settings,
+        )
+
+
+def _destination(to: str) -> ToNext | ToPrevious | LeaveCourse | ToSlide:
+    match to:
+        case "next":
+            return ToNext()
+        case "previous":
+            return ToPrevious()
+        case "leave":
+            return LeaveCourse()
+    return ToSlide(slide=to)

@@ -1,0 +1,249 @@
+"""*Hut Warden Basics*, the demo course of Larkspur Ridge Huts."""
+
+from zigzag_core.course import Block, CourseDocument, RichText, TextRun, ValueRun
+
+from . import drawings
+from .builder import CourseBuilder
+
+
+def hut_warden_basics() -> tuple[CourseDocument, dict[str, bytes]]:
+    """Return the course and its media by SHA-256."""
+    b = CourseBuilder("Hut Warden Basics", seed=1912)
+    at = b.slide_ids(
+        "welcome", "map", "guests", "drying", "kitchen", "stove", "ask_stove", "weather",
+        "ask_sky", "radio", "ask_radio", "night", "opinion", "result",
+    )
+    _arriving(b, at)
+    _rooms(b, at)
+    _weather(b, at)
+    _radio(b, at)
+    _end(b, at)
+    return b.build(pass_mark=70, completion={"slides_share": 1.0, "passing": True}), b.media
+
+
+def _arriving(b: CourseBuilder, at: dict[str, str]) -> None:
+    b.slide(at["welcome"], "Welcome", [
+        b.panel(72, 120, 560, 420, opacity=0.94),
+        b.text("Title", "Hut Warden Basics", 112, 156, 500, 130, level="title", font="heading",
+               size=58, bold=True, valign="middle"),
+        b.line(114, 300, 120),
+        b.text("Opening words", "Your first week on Larkspur Ridge: the rooms, the weather, the "
+               "radio and the last round at night.", 112, 322, 480, 110, size=25),
+        b.button("Start the day", 112, 448, 230),
+        b.text("Length", "about 12 minutes", 364, 448, 220, 64, size=20, text_colour="#55605a",
+               valign="middle"),
+    ], picture=b.picture_file("Hut at dawn", drawings.hut_at_dawn()))
+
+    places = (
+        ("Drying room", 330, 130, at["drying"]), ("Kitchen", 690, 130, at["kitchen"]),
+        ("Front room", 330, 462, at["guests"]), ("Stove", 760, 462, at["stove"]),
+        ("Weather board", 950, 300, at["weather"]),
+    )
+    b.slide(at["map"], "Hut map", [
+        b.title_text("Where would you like to look first?"),
+        b.picture("Map of the hut", b.picture_file("Hut map", drawings.hut_map()), 80, 146, 1120,
+                  500, alt="The hut from above: front room, drying room, kitchen, the room with "
+                           "the stove, and the weather board outside."),
+        *(b.button(label, x, y, 190, 52, to, fill="#fffdf7", text_colour="#1e5b4b", size=21,
+                   border_colour="#1e5b4b", border_width=2, radius=26)
+          for label, x, y, to in places),
+        b.text("Hint", "Choose a place, or go through all of them with Next.", 80, 656, 900, 36,
+               size=20, text_colour="#55605a"),
+    ])
+
+    b.slide(at["guests"], "Welcoming guests", [
+        b.title_text("Welcoming guests"),
+        b.picture("Guest at the door", b.picture_file("Guest at the door",
+                  drawings.guest_at_door()), 80, 144, 500, 500,
+                  alt="A tired guest with snow on the hat stands in the dark doorway."),
+        b.text("Lead", "Nobody is sent on after dark.", 640, 170, 560, 48, font="heading", size=32,
+               bold=True, text_colour="#1e5b4b", level="heading"),
+        b.text("What to do", "- **Greet** before you ask for anything.\n- Offer the bench and "
+               "something **warm** to drink.\n- Write the name and the planned way into the hut "
+               "book.\n- Show the drying room, then the bed.", 640, 236, 560, 250, size=26),
+        b.button("Back to the map", 640, 560, 240, 64, at["map"], fill="#fffdf7",
+                 text_colour="#1e5b4b", border_colour="#1e5b4b", border_width=2),
+        b.button("Next room", 900, 560, 200),
+    ])
+
+
+def _rooms(b: CourseBuilder, at: dict[str, str]) -> None:
+    b.slide(at["drying"], "The drying room", [
+        b.plate_title("The drying room", 420),
+        b.panel(60, 420, 300, 236, opacity=0.96),
+        b.text("Boots on the rack", "**Boots on the rack**\nInsoles out, laces open, soles never "
+               "towards the stove: glue lets go at 60°.", 80, 436, 262, 210, size=22),
+    ], picture=b.picture_file("Drying room", drawings.drying_room()))
+
+    numbered = RichText(blocks=tuple(
+        Block(kind="number", runs=(TextRun(text=words),)) for words in (
+            "Boil drinking water for three minutes.", "Soup first: it warms and it is quick.",
+            "Ask about allergies before you cook, not after.",
+            "Lids on: steam freezes in the window frames.",
+        )
+    ))
+    b.slide(at["kitchen"], "The kitchen", [
+        b.title_text("The kitchen"),
+        b.text("Four habits", numbered, 80, 170, 560, 300, size=28),
+        b.text("Saying", RichText(blocks=(Block(runs=(
+            TextRun(text="A full pot makes a quiet hut.", italic=True),)),)), 80, 520, 560, 50,
+            size=26, text_colour="#1e5b4b", align="center"),
+        b.picture("Kitchen", b.picture_file("Kitchen", drawings.kitchen()), 700, 150, 500, 393,
+                  alt="Two pots steam on an iron range under a shelf with three mugs."),
+    ])
+
+    b.slide(at["stove"], "The stove", [
+        b.title_text("The stove"),
+        b.picture("Stove", b.picture_file("Stove", drawings.stove_picture()), 80, 148, 430, 524,
+                  alt="An iron stove with its door open, a stone slab under it, three logs "
+                      "beside it."),
+        b.text("Lighting it", "Light it from the **top**: large logs below, small wood above, a "
+               "twist of wool on it. The air slide stays **open** until the logs have caught.",
+               560, 170, 640, 180, size=27),
+        b.panel(560, 380, 640, 132, fill="#f8e7dd"),
+        b.line(584, 400, 0, 92, colour="#b4472f", width=6),
+        b.text("Warning", "**Never close the air slide on glowing coals.** The gas that forms has "
+               "no smell.", 606, 396, 570, 100, size=24, valign="middle"),
+        b.button("I am ready for a question", 560, 560, 340),
+    ])
+
+    prompt = b.text("Question", "The logs glow, no flame is left. What do you do with the air "
+                    "slide?", 80, 130, 1120, 90, level="heading", font="heading", size=32,
+                    bold=True, valign="middle")
+    answers = [
+        b.choice_text(1, "I leave it open until the coals are ash.", 80, 244, 760),
+        b.choice_text(2, "I close it: the heat should not go up the pipe.", 80, 330, 760),
+        b.choice_text(3, "I close it half, as a compromise.", 80, 416, 760),
+    ]
+    submit = b.button("Submit", 80, 520, 200, to=None)
+    b.slide(at["ask_stove"], "Question: the stove", [
+        b.title_text("Check yourself: the stove"), prompt, *answers, submit,
+        b.picture("Warden", b.picture_file("Warden", drawings.warden()), 900, 260, 300, 300),
+    ], (b.question("Air slide", prompt, answers, 0, submit, (
+        "Right. Only ash is safe: glowing coals still give off gas that nobody smells.",
+        "Think of the gas that has no smell. Where should it go?",
+        "Leave it open until the coals are ash. The gas that forms has no smell.",
+    ), points=2, attempts=2, shuffle=True),))
+
+
+def _weather(b: CourseBuilder, at: dict[str, str]) -> None:
+    b.slide(at["weather"], "Weather board", [
+        b.title_text("The weather board"),
+        b.picture("Weather board", b.picture_file("Weather board", drawings.weather_board()), 80,
+                  150, 620, 420, alt="A board with four signs: sun, wind, thunderstorm, snow."),
+        b.text("When", "Set it at **six**, at **noon** and at **four**.", 750, 160, 450, 80,
+               size=27),
+        *(b.dot(754, y + 8, 22, colour) for y, colour in (
+            (262, "#e8a33d"), (330, "#2f6f9f"), (398, "#b4472f"))),
+        *(b.text(name, words, 796, y - 6, 400, 56, size=24) for name, words, y in (
+            ("Sun", "Sun: all ways are open.", 262), ("Wind", "Wind: not over the crest.", 330),
+            ("Storm", "Thunder: nobody leaves.", 398))),
+        b.line(750, 478, 420, colour="#c9bda6", width=2),
+        b.text("Rule", "In doubt hang the worse sign. Guests can walk an hour later; they cannot "
+               "walk an hour earlier.", 750, 496, 450, 120, size=22, text_colour="#55605a"),
+    ])
+
+    prompt = b.text("Question", "Three skies at noon. Which one makes you hang out the thunder "
+                    "sign?", 80, 130, 1120, 60, level="heading", font="heading", size=30,
+                    bold=True, valign="middle")
+    skies = (
+        ("Settled sky", drawings.sky_clear(), "Sun and one small round cloud."),
+        ("Towering cloud", drawings.sky_anvil(), "A cloud that towers up and spreads out flat "
+                                                 "on top."),
+        ("High streaks", drawings.sky_high(), "Thin white streaks, very high."),
+    )
+    pictures = [
+        b.picture(name, b.picture_file(name, data), 80 + place * 384, 220, 352, 220, alt=alt,
+                  fit="cover", style={"radius": 14, "border_width": 4, "border_colour": "#c9bda6"},
+                  looks={"hover": {"border_colour": "#1e5b4b"},
+                         "selected": {"border_colour": "#1e5b4b", "border_width": 8}})
+        for place, (name, data, alt) in enumerate(skies)
+    ]
+    submit = b.button("Submit", 80, 480, 200, to=None)
+    b.slide(at["ask_sky"], "Question: the sky", [
+        b.title_text("Check yourself: the sky"), prompt, *pictures, submit,
+    ], (b.question("Noon sky", prompt, pictures, 1, submit, (
+        "Right. It rises because the air is unstable: thunder within hours.",
+        "That one stays calm today. Look for a cloud that grows upwards.",
+        "It is the towering cloud with the flat top: thunder within hours.",
+    ), points=2, attempts=2),))
+
+
+def _radio(b: CourseBuilder, at: dict[str, str]) -> None:
+    b.slide(at["radio"], "Rescue radio", [
+        b.title_text("The rescue radio"),
+        b.picture("Radio", b.picture_file("Rescue radio", drawings.rescue_radio()), 80, 150, 560,
+                  448, alt="A green radio on a shelf, set to channel 16, with a red call button."),
+        b.text("First words", "Press, **breathe**, speak:", 690, 160, 510, 44, size=28),
+        b.panel(690, 216, 510, 236, fill="#e1ede6"),
+        b.text("Call", "- **Where** we are\n- **What** has happened\n- **How many** are hurt\n"
+               "- **Who** is speaking", 716, 238, 460, 200, size=28),
+        b.text("Then", "Then let go of the button and listen. They ask; you answer.", 690, 476,
+               510, 90, size=25),
+    ])
+    prompt = b.text("Question", "What do you say first on the radio?", 80, 130, 1120, 60,
+                    level="heading", font="heading", size=32, bold=True, valign="middle")
+    answers = [
+        b.choice_text(n, words, 80 + (n - 1) % 2 * 570, 224 + (n - 1) // 2 * 96, 540, 80)
+        for n, words in enumerate(("Who is speaking", "Where we are", "What has happened",
+                                   "How many are hurt"), 1)
+    ]
+    submit = b.button("Submit", 80, 440, 200, to=None)
+    b.slide(at["ask_radio"], "Question: the radio", [
+        b.title_text("Check yourself: the radio"), prompt, *answers, submit,
+    ], (b.question("First words", prompt, answers, 1, submit, (
+        "Right. If the battery dies after three words, they still know where to go.",
+        "Imagine that only your first three words get through.",
+        "The place comes first: with it, help can start even if nothing else gets through.",
+    ), points=2, attempts=2, shuffle=True),))
+
+
+def _end(b: CourseBuilder, at: dict[str, str]) -> None:
+    b.slide(at["night"], "Night round", [
+        b.plate_title("The night round", 400),
+        b.panel(60, 130, 470, 250, opacity=0.95),
+        b.text("Round", "Before the lamp goes out:\n- count heads against the hut book\n"
+               "- check the stove and the air slide\n- door on the latch, never locked\n"
+               "- hang the lantern out", 84, 146, 430, 226, size=24),
+    ], colour="#2f3a55", picture=b.picture_file("Night round", drawings.night_round()))
+
+    prompt = b.text("Question", "How sure do you feel about your first week?", 80, 150, 760, 60,
+                    level="heading", font="heading", size=32, bold=True, valign="middle")
+    answers = [
+        b.choice_text(n, words, 80, 236 + (n - 1) * 84, 620)
+        for n, words in enumerate(("Quite sure", "Sure with somebody beside me",
+                                   "I would like to see it once first"), 1)
+    ]
+    submit = b.button("Send", 80, 512, 200, to=None)
+    b.slide(at["opinion"], "How sure are you?", [
+        b.title_text("One question about you"), prompt, *answers, submit,
+        b.picture("Warden", b.picture_file("Warden", drawings.warden()), 830, 230, 360, 360),
+        b.text("No marks", "There are no points for this: it helps us to plan your first days.",
+               80, 600, 700, 40, size=20, text_colour="#55605a"),
+    ], (b.question("How sure", prompt, answers, -1, submit, ("", "", ""), purpose="survey",
+                   points=0, attempts=1),), picture=b.picture_file(
+        "Ridge", drawings.ridge_pattern()))
+
+    points = RichText(blocks=(Block(runs=(
+        TextRun(text="You have "), ValueRun(of="points", bold=True), TextRun(text=" of "),
+        ValueRun(of="max_points", bold=True), TextRun(text=" points: that is "),
+        ValueRun(of="score", bold=True), TextRun(text=" %. The hut needs 70 %."),
+    )),))
+    seen = RichText(blocks=(Block(runs=(
+        TextRun(text="Slides seen: "), ValueRun(of="slides_seen", bold=True),
+        TextRun(text=" of "), ValueRun(of="slides", bold=True),
+    )),))
+    b.slide(at["result"], "Result", [
+        b.title_text("The day is done"),
+        b.panel(80, 160, 720, 330),
+        b.text("Points", points, 120, 190, 640, 100, size=30),
+        b.text("Seen", seen, 120, 300, 640, 50, size=26),
+        b.text("Next steps", "Something still open? Go back with the list of slides: what you "
+               "have answered stays answered.", 120, 370, 640, 100, size=22,
+               text_colour="#55605a"),
+        b.button("Leave the course", 80, 530, 260, to="leave"),
+        b.button("Once more through the hut", 364, 530, 330, to=at["map"], fill="#fffdf7",
+                 text_colour="#1e5b4b", border_colour="#1e5b4b", border_width=2),
+        b.picture("Warden", b.picture_file("Warden", drawings.warden()), 860, 170, 320, 320,
+                  alt="Mika, the warden, nods at you."),
+    ], picture=b.picture_file("Ridge", drawings.ridge_pattern()))

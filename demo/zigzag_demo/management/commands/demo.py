@@ -1,0 +1,32 @@
+"""`manage.py demo`: the demo account and the demo courses, once."""
+
+from typing import Any
+
+from django.conf import settings
+from django.contrib.auth import get_user_model
+from django.core.management.base import BaseCommand
+from zigzag_server.accounts.demo import DEMO_NAME, DEMO_PASSWORD
+from zigzag_server.courses import files, store
+from zigzag_server.courses.models import Course
+
+from zigzag_demo.hut_warden import hut_warden_basics
+from zigzag_demo.tool_library import tool_library
+
+
+class Command(BaseCommand):
+    help = "Make the demo account and its courses, where they are not there yet."
+
+    def handle(self, *args: Any, **options: Any) -> None:
+        user, made = get_user_model().objects.get_or_create(username=DEMO_NAME)
+        if made:
+            user.set_password(DEMO_PASSWORD)
+            user.save()
+        if not Course.objects.filter(owner=user).exists():
+            for document, media in (tool_library(), hut_warden_basics()):
+                for sha256, data in media.items():
+                    files.keep(sha256, data)
+                store.create(user, document)
+        self.stdout.write(
+            f"Demo:  {settings.APP_ORIGIN}\n"
+            f"Login: {DEMO_NAME} / {DEMO_PASSWORD}  (you start out signed in)"
+        )

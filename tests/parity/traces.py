@@ -1,0 +1,45 @@
+"""Traces for the TypeScript engine: what the reference did, step by step.
+
+Each trace is one JSON file: the program, the seed, and for every event the state after it, the
+effects, the saved progress and the calls to a SCORM 1.2 LMS.
+"""
+
+import json
+from pathlib import Path
+from typing import Any
+
+from zigzag_core.logic import engine, state
+from zigzag_core.logic.index import Index
+from zigzag_core.program import Program
+from zigzag_core.tracking import progress, scorm12
+
+FOLDER = Path(__file__).parent / "traces"
+
+
+def trace(program: Program, seed: int, events: list[dict[str, Any]]) -> dict[str, Any]:
+    """Return the trace of one run."""
+    index = Index(program)
+    now = engine.start(index, seed)
+    steps = []
+    for number, event in enumerate(events):
+        now, effects = engine.step(index, now, event)
+        packed = progress.pack(index, now)
+        steps.append({
+            "event": event, "state": state.as_json(now), "effects": effects, "progress": packed,
+            "restored": state.as_json(progress.unpack(index, packed)),
+            "calls": scorm12.status_calls(index, now),
+            "interactions": [
+                scorm12.interaction_calls(index, effect, number, "12:34:56")
+                for effect in effects if effect["effect"] == "answered"
+            ],
+        })
+    orders = {q: engine.choice_order(index, now, q) for q in index.questions}
+    return {
+        "program": program.model_dump(mode="json"), "seed": seed, "steps": steps, "orders": orders,
+    }
+
+
+def write(name: str, traces: list[dict[str, Any]]) -> None:
+    """Write traces where the TypeScript tests look for them."""
+    FOLDER.mkdir(exist_ok=True)
+    (FOLDER / f"{name}.json").write_text(json.dumps(traces))

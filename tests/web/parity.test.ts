@@ -1,0 +1,55 @@
+/** The TypeScript engine must reproduce every state, effect, progress text and call of the traces. */
+import { existsSync, readdirSync, readFileSync } from "node:fs";
+import { fileURLToPath } from "node:url";
+import { describe, expect, test } from "vitest";
+import type { Program } from "../../web/api/types";
+import { choiceOrder, start, step } from "../../web/player/engine/engine";
+import { Index } from "../../web/player/engine/program";
+import { asJson, type Event } from "../../web/player/engine/state";
+import { pack, unpack } from "../../web/player/tracking/progress";
+import { interactionCalls, statusCalls } from "../../web/player/tracking/scorm12";
+
+interface Trace {
+  program: Program;
+  seed: number;
+  steps: {
+    event: Event; state: unknown; effects: unknown; progress: string; restored: unknown;
+    calls: unknown; interactions: unknown;
+  }[];
+  orders: Record<string, string[]>;
+}
+
+const folder = fileURLToPath(new URL("../parity/traces/", import.meta.url));
+const files = existsSync(folder) ? readdirSync(folder).filter((name) => name.endsWith(".json")) : [];
+
+test("there are traces from random programs, the demo and a generated course", () => {
+  expect(files.sort()).toEqual(["demo.json", "generated.json", "random.json"]);
+});
+
+describe.each(files)("%s", (file) => {
+  const traces = JSON.parse(readFileSync(folder + file, "utf8")) as Trace[];
+
+  test(`${traces.length} runs`, () => {
+    traces.forEach((trace, number) => {
+      const index = new Index(trace.program);
+      let state = start(index, trace.seed);
+      trace.steps.forEach((expected, place) => {
+        const where = `run ${number}, event ${place}`;
+        const [next, effects] = step(index, state, expected.event);
+        state = next;
+        expect(asJson(state), where).toEqual(expected.state);
+        expect(effects, where).toEqual(expected.effects);
+        expect(pack(index, state), where).toBe(expected.progress);
+        expect(asJson(unpack(index, expected.progress)), where).toEqual(expected.restored);
+        expect(statusCalls(index, state), where).toEqual(expected.calls);
+        const interactions = effects
+          .filter((effect) => effect.effect === "answered")
+          .map((effect) => interactionCalls(index, effect, place, "12:34:56"));
+        expect(interactions, where).toEqual(expected.interactions);
+      });
+      for (const [question, order] of Object.entries(trace.orders)) {
+        expect(choiceOrder(index, state, question)).toEqual(order);
+      }
+    });
+  });
+});

@@ -1,0 +1,96 @@
+/**
+ * The page around a package in the practice LMS. It holds the run-time API (from a library), notes
+ * every call with its answer, and sends what is committed to the server.
+ */
+import * as library from "scorm-again/scorm12";
+
+// The module exports the class by name; its type declaration says "default".
+const { Scorm12API } = library as unknown as { Scorm12API: typeof library.default };
+
+interface LaunchData {
+  start: { cmi: Record<string, unknown> };
+  commitUrl: string;
+  callsUrl: string;
+  masteryOverride: boolean;
+  app: string;
+  callsBefore: number;
+}
+
+interface Call {
+  place: number;
+  at: number;
+  method: string;
+  arguments: string[];
+  result: string;
+  error: string;
+}
+
+const METHODS = [
+  "LMSInitialize", "LMSFinish", "LMSGetValue", "LMSSetValue", "LMSCommit", "LMSGetLastError",
+  "LMSGetErrorString", "LMSGetDiagnostic",
+] as const;
+const SEND_AFTER_MS = 400;
+
+function begin(data: LaunchData): void {
+  const api = new Scorm12API({
+    lmsCommitUrl: data.commitUrl,
+    mastery_override: data.masteryOverride,
+    terminateCommitParam: "finish",
+    autocommit: false,
+    sendFullCommit: true,
+    logLevel: 5,
+  });
+  api.loadFromJSON(data.start.cmi, "cmi");
+
+  let calls: Call[] = [];
+  let place = data.callsBefore;
+  let timer: number | undefined;
+  let finished = false;
+
+  function send(): void {
+    window.clearTimeout(timer);
+    timer = undefined;
+    if (!calls.length) return;
+    const batch = calls;
+    calls = [];
+    const body = JSON.stringify(batch);
+    // `keepalive` lets the last batch out while the page goes away; it takes 64 kB at most.
+    fetch(data.callsUrl, { method: "POST", body, keepalive: body.length < 60_000 }).then(
+      (response) => { if (response.ok) tellApp("calls"); },
+      () => { calls = [...batch, ...calls]; },
+    );
+  }
+
+  function note(method: string, given: unknown[], result: string, error: string): void {
+    calls.push({
+      place: place++, at: Date.now(), method, arguments: given.map(String), result, error,
+    });
+    timer ??= window.setTimeout(send, SEND_AFTER_MS);
+  }
+
+  function tellApp(what: "calls" | "finished"): void {
+    window.parent.postMessage({ zigzag: "practice", what }, data.app);
+  }
+
+  const noted = Object.fromEntries(METHODS.map((method) => [method, (...given: unknown[]) => {
+    const call = api[method] as (...parameters: unknown[]) => string;
+    const result = String(call(...given));
+    note(method, given, result, String(api.LMSGetLastError()));
+    if (method === "LMSFinish" && result === "true") {
+      finished = true;
+      send();
+      tellApp("finished");
+    }
+    return result;
+  }]));
+  (window as unknown as { API: unknown }).API = noted;
+
+  window.addEventListener("pagehide", () => {
+    // A package that was closed without a goodbye: what it has set is kept all the same.
+    if (!finished && api.isInitialized()) api.LMSCommit("");
+    send();
+  });
+}
+
+const data = document.getElementById("launch")?.textContent;
+if (data) begin(JSON.parse(data) as LaunchData);

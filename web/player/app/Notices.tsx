@@ -1,0 +1,33 @@
+/** What the learner should know about the saving of their progress. */
+import type { ReactNode } from "react";
+import type { Session, Snapshot } from "./session";
+
+const LOCAL = {
+  "no-lms": "This course was opened without its LMS. Your progress is kept in this browser only.",
+  "no-storage": "This browser does not allow progress to be kept. It lasts until you close the page.",
+};
+
+export function Notices(
+  { session, snapshot }: { session: Session; snapshot: Snapshot },
+): ReactNode {
+  const { standing, unreadable } = snapshot;
+  const local = standing.kind === "local" && standing.reason !== "web"
+    ? LOCAL[standing.reason] : null;
+  return (
+    <div role="status" className="zz-notices">
+      {standing.kind === "retrying" && (
+        <p className="zz-notice">
+          The LMS does not answer. Go on: your progress is kept in this browser and sent again
+          until it arrives.
+        </p>
+      )}
+      {local && <p className="zz-notice">{local}</p>}
+      {unreadable && (
+        <p className="zz-notice">
+          Your saved progress could not be read, so the course starts from the beginning.
+          <button type="button" onClick={() => session.dismissUnreadable()}>Understood</button>
+        </p>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,45 @@
+/** What stands in the slide's place before the course runs and after it was left. */
+import type { ReactNode } from "react";
+import type { Phase, Session } from "./session";
+
+export function Connecting(): ReactNode {
+  return <main className="zz-card" aria-busy><p>One moment: asking the LMS where you were …</p></main>;
+}
+
+export function Asking(
+  { session, phase }: { session: Session; phase: Extract<Phase, { kind: "asking" }> },
+): ReactNode {
+  const { index } = session;
+  const slide = index.slides.get(phase.state.slide ?? "");
+  const seen = phase.state.visited.length;
+  return (
+    <main className="zz-card">
+      <h1>Welcome back</h1>
+      <p>
+        You were at <strong>{slide?.title}</strong> and have seen {seen} of {index.order.length}{" "}
+        slides.
+      </p>
+      {phase.rescued && (
+        <p>Your last steps had not reached the LMS. They were kept in this browser.</p>
+      )}
+      <div className="zz-row">
+        <button type="button" className="zz-main" autoFocus onClick={() => session.resume()}>
+          Resume
+        </button>
+        <button type="button" onClick={() => session.startOver()}>Start over</button>
+      </div>
+    </main>
+  );
+}
+
+export function Left(): ReactNode {
+  return (
+    <main className="zz-card">
+      <h1>You have left the course</h1>
+      <p>Your progress is saved. You can close this window now.</p>
+      <div className="zz-row">
+        <button type="button" onClick={() => window.location.reload()}>Go back in</button>
+      </div>
+    </main>
+  );
+}

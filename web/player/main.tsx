@@ -1,0 +1,41 @@
+/** Starts the player on the page: `window.zigzagProgram`, tracked as the page says. */
+import { createRoot } from "react-dom/client";
+import type { Program } from "../api/types";
+import { Player } from "./app/Player";
+import { Session } from "./app/session";
+import { Index } from "./engine/program";
+import { LocalTracker } from "./tracking/local";
+import { RehearsalTracker } from "./tracking/rehearsal";
+import { Scorm12Tracker } from "./tracking/scorm12Tracker";
+import type { Tracker } from "./tracking/tracker";
+import "./render/fonts.css";
+import "./render/slide.css";
+import "./app/player.css";
+
+declare global {
+  interface Window { zigzagProgram?: Program }
+}
+
+function trackerFor(kind: string, index: Index, app: string): Tracker {
+  if (kind === "scorm12") return new Scorm12Tracker(index);
+  if (kind === "rehearse") return new RehearsalTracker(index, app);
+  return new LocalTracker(index);
+}
+
+function begin(root: HTMLElement, program: Program): void {
+  const index = new Index(program);
+  const tracker = trackerFor(root.dataset.tracking ?? "web", index, root.dataset.app ?? "");
+  const from = new URLSearchParams(window.location.hash.slice(1)).get("from");
+  const seed = crypto.getRandomValues(new Uint32Array(1))[0] as number;
+  const session = new Session(index, tracker, { seed, from: index.position.has(from ?? "") ? from : null });
+  window.addEventListener("pagehide", () => session.leave());
+  window.addEventListener("pageshow", (event) => {
+    // Brought back from the browser's cache after it had said goodbye: begin anew.
+    if (event.persisted) window.location.reload();
+  });
+  createRoot(root).render(<Player session={session} />);
+  void session.begin();
+}
+
+const root = document.getElementById("player");
+if (root && window.zigzagProgram) begin(root, window.zigzagProgram);

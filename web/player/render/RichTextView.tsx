@@ -1,0 +1,42 @@
+/** Rich text as HTML elements: data in, nodes out, so that no markup can slip through. */
+import type { ReactNode } from "react";
+import type { Block, RichText, Run } from "../../api/types";
+
+/** Gives the present words for a value that stands in a text. */
+export type ValueWords = (of: string) => string;
+
+export function RichTextView({ text, values }: { text: RichText; values: ValueWords }): ReactNode {
+  return groups(text.blocks).map((group, place) => {
+    if (group.kind === "paragraph") {
+      return <p key={place}><Runs block={group.blocks[0] as Block} values={values} /></p>;
+    }
+    const items = group.blocks.map((block, item) => (
+      <li key={item}><Runs block={block} values={values} /></li>
+    ));
+    return group.kind === "bullet" ? <ul key={place}>{items}</ul> : <ol key={place}>{items}</ol>;
+  });
+}
+
+/** Adjacent items of a kind form one list; each paragraph stands alone. */
+function groups(blocks: readonly Block[]): { kind: Block["kind"]; blocks: Block[] }[] {
+  const found: { kind: Block["kind"]; blocks: Block[] }[] = [];
+  for (const block of blocks) {
+    const last = found.at(-1);
+    if (last && last.kind === block.kind && block.kind !== "paragraph") last.blocks.push(block);
+    else found.push({ kind: block.kind, blocks: [block] });
+  }
+  return found;
+}
+
+function Runs({ block, values }: { block: Block; values: ValueWords }): ReactNode {
+  // A paragraph without words keeps its line.
+  if (!block.runs.length) return <br />;
+  return block.runs.map((run, place) => <RunView key={place} run={run} values={values} />);
+}
+
+function RunView({ run, values }: { run: Run; values: ValueWords }): ReactNode {
+  let node: ReactNode = run.kind === "value" ? values(run.of) : run.text;
+  if (run.italic) node = <em>{node}</em>;
+  if (run.bold) node = <strong>{node}</strong>;
+  return node;
+}

@@ -1,0 +1,42 @@
+/** A slide as it stands before anything happens: thumbnails, cards, the workbench's drawing. */
+import { memo, type ReactNode } from "react";
+import type { Slide } from "../../api/types";
+import { Backdrop } from "./Backdrop";
+import { ElementView, type MediaMap } from "./ElementView";
+import { boxVariables, placed } from "./style";
+
+interface Props {
+  slide: Slide;
+  size: { w: number; h: number };
+  media: MediaMap;
+  scale: number;
+  /** An element that is not drawn here, since it is being edited in place. */
+  without?: string | null;
+  children?: ReactNode;
+}
+
+/** In a still, a value shows its name. */
+export const valueName = (of: string): string => `{{ ${of.replaceAll("_", " ")} }}`;
+
+export const Still = memo(function Still(
+  { slide, size, media, scale, without, children }: Props,
+): ReactNode {
+  const choices = new Set(
+    slide.questions.flatMap((question) => question.choices.map((choice) => choice.element)),
+  );
+  return (
+    <Backdrop size={size} background={slide.background} media={media} scale={scale}>
+      {slide.elements.filter((element) => element.id !== without).map((element) => (
+        <div
+          key={element.id} data-element={element.id}
+          className={`zz-element${choices.has(element.id) ? " zz-choice" : ""}`}
+          style={{ ...placed(element), ...boxVariables(element, element.style) }}
+        >
+          <ElementView element={element} style={element.style} media={media} values={valueName} />
+          {choices.has(element.id) && <span className="zz-mark" aria-hidden />}
+        </div>
+      ))}
+      {children}
+    </Backdrop>
+  );
+});

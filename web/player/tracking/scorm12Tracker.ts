@@ -1,0 +1,256 @@
+/**
+ * Tracking by SCORM 1.2, by an LMS that may answer late, refuse, or vanish.
+ *
+ * What is to be told waits in `unsaid` (one value per element) and `answers` (in order) until the
+ * LMS has taken and committed it; a copy lies in the browser meanwhile.
+ */
+import type { Index } from "../engine/program";
+import type { Effect, State } from "../engine/state";
+import { BackupStore } from "./backup";
+import { findApi, type Api12 } from "./findApi";
+import { pack, unpack } from "./progress";
+import { interactionCalls, statusCalls, timespan, type Answered, type Call } from "./scorm12";
+import type { Begun, Standing, Tracker } from "./tracker";
+
+const LOOK_FOR_MS = 5_000;
+const LOOK_EVERY_MS = 250;
+const COMMIT_EVERY_MS = 1_000;
+const RETRY_MS = [1_000, 2_000, 4_000, 8_000, 15_000, 30_000];
+
+/** Refusals that trying again will not change: SCORM 1.2's 201, 202, 203, 401 to 405. */
+const FOR_GOOD = new Set(["201", "202", "203", "401", "402", "403", "404", "405"]);
+
+/** A status is never lowered: an LMS may have lost the progress, but not what was achieved. */
+const RANK: Record<string, number> = {
+  "not attempted": 0, browsed: 1, incomplete: 2, failed: 3, completed: 4, passed: 5,
+};
+
+type Find = () => Api12 | null;
+
+export class Scorm12Tracker implements Tracker {
+  private api: Api12 | null = null;
+  private open = false;
+  private closed = false;
+  private reports = true;
+  private status = "not attempted";
+  private nextInteraction = 0;
+  private readonly unsaid = new Map<string, string>();
+  private readonly said = new Map<string, string>();
+  private readonly refused = new Set<string>();
+  private answers: Answered[] = [];
+  private progress = "";
+  private failures = 0;
+  private timer: number | undefined;
+  private lastCommit = 0;
+  private readonly began = Date.now();
+  private store: BackupStore;
+  private standing: Standing = { kind: "saved" };
+  private onStandingChange: (standing: Standing) => void = () => {};
+  private onLate: (begun: Begun) => void = () => {};
+
+  constructor(private readonly index: Index, private readonly find: Find = findApi) {
+    this.store = new BackupStore(this.storeKey(""));
+  }
+
+  onStanding(listener: (standing: Standing) => void): void {
+    this.onStandingChange = listener;
+  }
+
+  onLateProgress(listener: (begun: Begun) => void): void {
+    this.onLate = listener;
+  }
+
+  async begin(): Promise<Begun> {
+    const until = Date.now() + LOOK_FOR_MS;
+    do {
+      if (this.connect()) return this.savedProgress();
+      await new Promise((resolve) => setTimeout(resolve, LOOK_EVERY_MS));
+    } while (Date.now() < until);
+    this.stand(this.api ? { kind: "retrying" } : { kind: "local", reason: "no-lms" });
+    this.schedule(RETRY_MS[2] as number);
+    return { saved: this.store.read()?.progress ?? null, rescued: false };
+  }
+
+  tell(state: State, effects: readonly Effect[]): void {
+    const answered = effects.filter((effect) => effect.effect === "answered");
+    this.answers.push(...answered);
+    for (const [element, value] of statusCalls(this.index, state)) this.want(element, value);
+    this.progress = pack(this.index, state);
+    this.keep(false);
+    this.sayAll();
+    const wait = this.lastCommit + COMMIT_EVERY_MS - Date.now();
+    if (this.failures === 0) this.schedule(Math.max(wait, 0));
+  }
+
+  finish(state: State): void {
+    if (this.closed) return;
+    this.tell(state, []);
+    window.clearTimeout(this.timer);
+    if (!this.open) return;
+    // It may be resumed, also when it is passed: then to be read again, and to stay passed.
+    this.want("cmi.core.exit", "suspend");
+    this.commit();
+    try {
+      if (this.api?.LMSFinish("") === "true") this.closed = true;
+    } catch {
+      // The LMS is gone; the copy in the browser is what is left.
+    }
+  }
+
+  /** Find the API and say hello. */
+  private connect(): boolean {
+    try {
+      this.api = this.find();
+      if (!this.api || this.api.LMSInitialize("") !== "true") return false;
+      this.open = true;
+      const mode = this.get("cmi.core.lesson_mode");
+      this.reports = mode === "" || mode === "normal";
+      this.status = this.get("cmi.core.lesson_status") || "not attempted";
+      this.nextInteraction = Number.parseInt(this.get("cmi.interactions._count"), 10) || 0;
+      this.store = new BackupStore(this.storeKey(this.get("cmi.core.student_id")));
+      this.stand({ kind: "saved" });
+      return true;
+    } catch {
+      return false;
+    }
+  }
+
+  /** What the LMS holds, or the copy kept here where that is further on. */
+  private savedProgress(): Begun {
+    const told = this.get("cmi.suspend_data");
+    const backup = this.store.read();
+    if (backup && !backup.confirmed && this.time(backup.progress) > this.time(told)) {
+      this.answers = [...backup.answers];
+      return { saved: backup.progress, rescued: true };
+    }
+    return { saved: told || null, rescued: false };
+  }
+
+  /** Return the time (ms) that `progress` has come to, -1 where it cannot be read. */
+  private time(progress: string): number {
+    try {
+      return unpack(this.index, progress).time;
+    } catch {
+      return -1;
+    }
+  }
+
+  private storeKey(learner: string): string {
+    return `zigzag:${this.index.program.course}:${learner || "learner"}`;
+  }
+
+  private get(element: string): string {
+    return String(this.api?.LMSGetValue(element) ?? "");
+  }
+
+  /** Note that `element` should have `value`; nothing is said twice. */
+  private want(element: string, value: string): void {
+    if (!this.reports && /lesson_status|score/.test(element)) return;
+    if (element === "cmi.core.lesson_status" && (RANK[value] ?? 0) < (RANK[this.status] ?? 0)) return;
+    if (this.refused.has(element) || this.said.get(element) === value) {
+      this.unsaid.delete(element);
+      return;
+    }
+    this.unsaid.set(element, value);
+  }
+
+  /** Say what is unsaid; return whether the LMS took it all. */
+  private sayAll(): boolean {
+    if (!this.open || this.closed) return false;
+    try {
+      while (this.answers[0]) {
+        const calls = interactionCalls(
+          this.index, this.answers[0], this.nextInteraction, clock(new Date()),
+        );
+        if (!this.sayInteraction(calls)) return false;
+        this.answers.shift();
+      }
+      for (const [element, value] of this.unsaid) {
+        if (!this.say(element, value)) return false;
+        this.unsaid.delete(element);
+      }
+      return true;
+    } catch {
+      return false;
+    }
+  }
+
+  /** Say one answer. An LMS that keeps no answers refuses them for good: that is no failure. */
+  private sayInteraction(calls: readonly Call[]): boolean {
+    for (const [element, value] of calls) {
+      if (!this.say(element, value)) return false;
+      if (this.refused.has(element) && element.endsWith(".id")) return true;
+    }
+    this.nextInteraction += 1;
+    return true;
+  }
+
+  private say(element: string, value: string): boolean {
+    if (this.api?.LMSSetValue(element, value) === "true") {
+      this.said.set(element, value);
+      if (element === "cmi.core.lesson_status") this.status = value;
+      return true;
+    }
+    if (!FOR_GOOD.has(String(this.api?.LMSGetLastError()))) return false;
+    this.refused.add(element);
+    return true;
+  }
+
+  private commit(): boolean {
+    if (this.open && !this.closed) this.want("cmi.core.session_time", timespan(Date.now() - this.began));
+    this.lastCommit = Date.now();
+    let done = false;
+    try {
+      done = this.sayAll() && this.api?.LMSCommit("") === "true";
+    } catch {
+      done = false;
+    }
+    if (done) {
+      this.failures = 0;
+      this.keep(true);
+      this.stand({ kind: "saved" });
+    } else {
+      // What was said but not committed may be lost with the LMS: it is said again.
+      this.said.clear();
+      this.failures += 1;
+      this.stand(this.api ? { kind: "retrying" } : { kind: "local", reason: "no-lms" });
+    }
+    return done;
+  }
+
+  private schedule(wait: number): void {
+    window.clearTimeout(this.timer);
+    this.timer = window.setTimeout(() => this.work(), wait);
+  }
+
+  private work(): void {
+    if (this.closed) return;
+    if (!this.open && this.connect()) this.meetLate();
+    if (!this.open || !this.commit()) {
+      this.schedule(RETRY_MS[Math.min(this.failures, RETRY_MS.length - 1)] as number);
+    }
+  }
+
+  /** The LMS has answered after all: what it holds may be further on than what was begun here. */
+  private meetLate(): void {
+    const told = this.get("cmi.suspend_data");
+    if (told && this.time(told) > this.time(this.progress)) {
+      this.onLate({ saved: told, rescued: false });
+    }
+  }
+
+  private keep(confirmed: boolean): void {
+    this.store.write({ progress: this.progress, confirmed, answers: this.answers });
+  }
+
+  private stand(standing: Standing): void {
+    if (standing.kind === this.standing.kind) return;
+    this.standing = standing;
+    this.onStandingChange(standing);
+  }
+}
+
+function clock(now: Date): string {
+  return [now.getHours(), now.getMinutes(), now.getSeconds()]
+    .map((part) => String(part).padStart(2, "0")).join(":");
+}

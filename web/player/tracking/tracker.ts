@@ -1,0 +1,29 @@
+/** What the player needs of whoever keeps track of the learner. */
+import type { Effect, State } from "../engine/state";
+
+/** How well the tracking goes; said to the learner as soon as it is not "saved". */
+export type Standing =
+  | { kind: "saved" }
+  /** Kept in this browser only, by design or for want of an LMS. */
+  | { kind: "local"; reason: "web" | "no-lms" | "no-storage" }
+  /** The LMS does not take what it is told; it is kept here and tried again. */
+  | { kind: "retrying" };
+
+export interface Begun {
+  /** Saved progress, where there is some. */
+  saved: string | null;
+  /** Whether `saved` never reached the LMS and was kept in this browser. */
+  rescued: boolean;
+}
+
+export interface Tracker {
+  /** Make contact; resolves in any case, within some seconds. */
+  begin(): Promise<Begun>;
+  /** Tell what has come of an event. */
+  tell(state: State, effects: readonly Effect[]): void;
+  /** The learner leaves, or the page goes away: say all that is still unsaid. */
+  finish(state: State): void;
+  onStanding(listener: (standing: Standing) => void): void;
+  /** Saved progress turned up only after the course had begun without it. */
+  onLateProgress?(listener: (begun: Begun) => void): void;
+}
