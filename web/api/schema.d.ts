@@ -476,6 +476,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/explain": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Explain Calls
+         * @description Return calls to a SCORM 1.2 LMS in plain words, a sentence each.
+         */
+        post: operations["zigzag_server_publishing_api_explain_calls"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/courses/{slug}/packages": {
         parameters: {
             query?: never;
@@ -2123,7 +2143,7 @@ export interface components {
         };
         /**
          * ProgramRule
-         * @description When `on` happens to `target` (None: to anything), and `condition` holds, `then`; else `otherwise`.
+         * @description When `on` happens to `target` (None: anything): `then` if `condition`, else `otherwise`.
          */
         ProgramRule: {
             /** Id */
@@ -2243,6 +2263,17 @@ export interface components {
         PreviewOut: {
             /** Url */
             url: string;
+        };
+        /**
+         * ExplainIn
+         * @description Values told to an LMS, as pairs of data element and value.
+         */
+        ExplainIn: {
+            /** Calls */
+            calls: [
+                string,
+                string
+            ][];
         };
         /** PackageOut */
         PackageOut: {
@@ -3155,6 +3186,30 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PreviewOut"];
+                };
+            };
+        };
+    };
+    zigzag_server_publishing_api_explain_calls: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ExplainIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string[];
                 };
             };
         };

@@ -13,7 +13,7 @@ from zigzag_core.package.build import PackageKind
 from zigzag_core.package.compile import NothingToPublish, compile_course
 from zigzag_core.program import Program
 from zigzag_core.proof.findings import Finding, findings
-from zigzag_core.tracking.plain import promise
+from zigzag_core.tracking.plain import explain, promise
 from zigzag_core.tracking.progress import SCORM12_LIMIT, largest
 
 from zigzag_server.accounts.auth import author
@@ -63,6 +63,12 @@ class PreviewOut(Schema):
     url: str
 
 
+class ExplainIn(Schema):
+    """Values told to an LMS, as pairs of data element and value."""
+
+    calls: list[tuple[str, str]]
+
+
 def _publication(request: HttpRequest, package_id: int) -> Publication:
     found = Publication.objects.filter(pk=package_id, course__owner=author(request)).first()
     if found is None:
@@ -100,6 +106,12 @@ def get_program(request: HttpRequest, slug: str) -> Program:
 def open_preview(request: HttpRequest, slug: str) -> dict[str, str]:
     """Return an address at which the course as it is now can be run for some hours."""
     return {"url": preview_url(store.course_of(author(request), slug))}
+
+
+@router.post("/explain", response=list[str])
+def explain_calls(request: HttpRequest, data: ExplainIn) -> list[str]:
+    """Return calls to a SCORM 1.2 LMS in plain words, a sentence each."""
+    return [explain("LMSSetValue", list(call), "true") for call in data.calls[:500]]
 
 
 @router.get("/courses/{slug}/packages", response=list[PackageOut])

@@ -1,5 +1,6 @@
 /** Tracking in a rehearsal: nothing is kept; the workbench is shown all that would be told. */
 import type { Index } from "../engine/program";
+import * as results from "../engine/results";
 import type { Effect, State } from "../engine/state";
 import { interactionCalls, statusCalls, timespan, type Answered, type Call } from "./scorm12";
 import type { Begun, Tracker } from "./tracker";
@@ -7,10 +8,16 @@ import type { Begun, Tracker } from "./tracker";
 /** What the rehearsal's frame sends to the workbench. */
 export interface RehearsalMessage {
   zigzag: "rehearsal";
-  state: unknown;
+  state: RehearsedState;
   effects: readonly Effect[];
   calls: readonly Call[];
+  points: number;
+  maxPoints: number;
+  score: number | null;
 }
+
+/** The state as it crosses frames: sets as lists. */
+export type RehearsedState = Omit<State, "clicked"> & { clicked: string[] };
 
 export class RehearsalTracker implements Tracker {
   private interactions = 0;
@@ -52,6 +59,8 @@ export class RehearsalTracker implements Tracker {
   private send(state: State, effects: readonly Effect[], calls: readonly Call[]): void {
     const message: RehearsalMessage = {
       zigzag: "rehearsal", state: { ...state, clicked: [...state.clicked] }, effects, calls,
+      points: results.points(this.index, state), maxPoints: this.index.maxPoints,
+      score: results.score(this.index, state),
     };
     window.parent.postMessage(message, this.app);
   }

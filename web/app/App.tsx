@@ -1,0 +1,52 @@
+/** Which page stands at which address; nothing but signing in without a session. */
+import { Center, Spinner } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
+import { lazy, Suspense, type ReactNode } from "react";
+import { Navigate, Route, Routes } from "react-router";
+import { api, take } from "../api/client";
+import { PackagePage } from "../practice/PackagePage";
+import { PracticePage } from "../practice/PracticePage";
+import { RunPage } from "../practice/RunPage";
+import { Shelf } from "../workbench/shelf/Shelf";
+import { Empty, QuietButton } from "../workbench/ui/parts";
+import { Account } from "./Account";
+import { SignIn } from "./SignIn";
+
+const Workbench = lazy(() => import("../workbench/Workbench"));
+
+const waiting = <Center h="100%" role="status" aria-label="Loading"><Spinner color="spruce" /></Center>;
+
+export function App(): ReactNode {
+  const session = useQuery({
+    queryKey: ["session"], queryFn: () => take(api.GET("/api/session")), staleTime: 60_000,
+  });
+  if (session.isPending) return waiting;
+  if (session.isError) {
+    return (
+      <Empty
+        title="Zigzag cannot be reached"
+        action={<QuietButton onClick={() => void session.refetch()}>Try again</QuietButton>}
+      >
+        The server does not answer. Nothing is lost: what you changed is kept in this browser.
+      </Empty>
+    );
+  }
+  if (!session.data.name) return <SignIn />;
+  return (
+    <Suspense fallback={waiting}>
+      <Routes>
+        <Route path="/" element={<Shelf />} />
+        <Route path="/account" element={<Account />} />
+        <Route path="/courses/:slug/:mode" element={<Workbench />} />
+        <Route path="/courses/:slug" element={<Navigate to="build" replace />} />
+        <Route path="/practice" element={<PracticePage />} />
+        <Route path="/practice/:id" element={<PackagePage />} />
+        <Route path="/practice/:id/run/:learner" element={<RunPage />} />
+        <Route
+          path="*"
+          element={<Empty title="There is nothing at this address">Go back to the shelf.</Empty>}
+        />
+      </Routes>
+    </Suspense>
+  );
+}

@@ -1,0 +1,29 @@
+/** Starts the workbench and the practice LMS's pages. */
+import { ChakraProvider } from "@chakra-ui/react";
+import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { createRoot } from "react-dom/client";
+import { BrowserRouter } from "react-router";
+import { applyScheme, readScheme } from "../workbench/ui/scheme";
+import { system } from "../workbench/ui/theme";
+import { Toaster } from "../workbench/ui/toaster";
+import { App } from "./App";
+import "../player/render/fonts.css";
+import "../player/render/slide.css";
+
+applyScheme(readScheme());
+
+const queries = new QueryClient({
+  defaultOptions: { queries: { retry: 1, refetchOnWindowFocus: true, staleTime: 2_000 } },
+});
+
+const root = document.getElementById("root");
+if (root) {
+  createRoot(root).render(
+    <ChakraProvider value={system}>
+      <QueryClientProvider client={queries}>
+        <BrowserRouter><App /></BrowserRouter>
+        <Toaster />
+      </QueryClientProvider>
+    </ChakraProvider>,
+  );
+}

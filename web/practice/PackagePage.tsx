@@ -1,0 +1,140 @@
+/** One package: launch it as a learner; what each learner has done. */
+import { Box, Flex, Grid, Heading, Link as ChakraLink, Table, Text } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
+import { ArrowLeft, Play } from "lucide-react";
+import { useState, type ReactNode } from "react";
+import { Link, useParams } from "react-router";
+import { api, take } from "../api/client";
+import type { components } from "../api/schema";
+import { PageHeader } from "../workbench/ui/PageHeader";
+import { Card, Empty, Fact, QuietButton } from "../workbench/ui/parts";
+import { count, duration } from "../workbench/ui/words";
+import { CallLog } from "./CallLog";
+import { statusWords } from "./status";
+
+type Results = components["schemas"]["LearnerResults"];
+type Attempt = components["schemas"]["AttemptOut"];
+
+export function PackagePage(): ReactNode {
+  const id = Number(useParams().id);
+  const results = useQuery({
+    queryKey: ["practice", id],
+    queryFn: () => take(api.GET("/api/practice/packages/{package_id}", { params: { path: { package_id: id } } })),
+  });
+  const learners = useQuery({ queryKey: ["learners"], queryFn: () => take(api.GET("/api/practice/learners")) });
+  const [chosen, setChosen] = useState<string | null>(null);
+  if (results.isError) return <Empty title="This package is not there">{results.error.message}</Empty>;
+  const data = results.data;
+  const byLearner = new Map(data?.results.map((result) => [result.learner.key, result]));
+  const shown = chosen ?? data?.results[0]?.learner.key ?? null;
+  const detail = shown ? byLearner.get(shown) : undefined;
+  return (
+    <Box minH="100%" bg="table">
+      <PageHeader />
+      <Box as="main" maxW="1200px" mx="auto" px="6" py="6">
+        <ChakraLink asChild color="spruce" mb="2">
+          <Link to="/practice"><ArrowLeft size={15} /> All packages</Link>
+        </ChakraLink>
+        <Heading as="h1" fontSize="28px" mb="4">{data?.title ?? "…"}</Heading>
+        <Card title="Learners">
+          <Table.Root size="sm" variant="line">
+            <Table.Header>
+              <Table.Row>
+                {["Learner", "Status", "Score", "Time", "Attempts", ""].map((word) => (
+                  <Table.ColumnHeader key={word} color="quiet">{word || <Box as="span" srOnly>Launch</Box>}</Table.ColumnHeader>
+                ))}
+              </Table.Row>
+            </Table.Header>
+            <Table.Body>
+              {learners.data?.map((learner) => (
+                <LearnerRow
+                  key={learner.key} id={id} learner={learner} result={byLearner.get(learner.key)}
+                  shown={learner.key === shown} onShow={() => setChosen(learner.key)}
+                />
+              ))}
+            </Table.Body>
+          </Table.Root>
+        </Card>
+        {detail && <Detail id={id} result={detail} />}
+      </Box>
+    </Box>
+  );
+}
+
+function LearnerRow(
+  { id, learner, result, shown, onShow }: {
+    id: number; learner: { key: string; name: string }; result: Results | undefined; shown: boolean;
+    onShow: () => void;
+  },
+): ReactNode {
+  const last = result?.attempts.at(-1);
+  return (
+    <Table.Row bg={shown && result ? "marigold.soft" : undefined} data-learner={learner.key}>
+      <Table.Cell fontWeight="600">
+        {result ? (
+          <Box as="button" textDecoration="underline" onClick={onShow} aria-pressed={shown}>{learner.name}</Box>
+        ) : learner.name}
+      </Table.Cell>
+      <Table.Cell data-cell="status">{last ? statusWords(last.status) : "not started"}</Table.Cell>
+      <Table.Cell data-cell="score">{last?.score ?? "–"}</Table.Cell>
+      <Table.Cell>{last ? duration(last.milliseconds) : "–"}</Table.Cell>
+      <Table.Cell>{result?.attempts.length ?? 0}</Table.Cell>
+      <Table.Cell textAlign="right">
+        <QuietButton size="xs" asChild>
+          <Link to={`/practice/${id}/run/${learner.key}`} aria-label={`Launch as ${learner.name}`}>
+            <Play size={14} /> Launch
+          </Link>
+        </QuietButton>
+      </Table.Cell>
+    </Table.Row>
+  );
+}
+
+function Detail({ id, result }: { id: number; result: Results }): ReactNode {
+  const [number, setNumber] = useState<number | null>(null);
+  const attempt = result.attempts.find((a) => a.number === number) ?? (result.attempts.at(-1) as Attempt);
+  return (
+    <Grid templateColumns="minmax(0, 5fr) minmax(0, 6fr)" gap="5" mt="5" alignItems="start">
+      <Grid gap="4">
+        <Card
+          title={result.learner.name}
+          aside={result.attempts.length > 1 && (
+            <Flex gap="1">
+              {result.attempts.map((a) => (
+                <QuietButton
+                  key={a.number} size="xs" aria-pressed={a.number === attempt.number}
+                  bg={a.number === attempt.number ? "spruce.soft" : undefined} onClick={() => setNumber(a.number)}
+                >
+                  attempt {a.number}
+                </QuietButton>
+              ))}
+            </Flex>
+          )}
+        >
+          <Fact name="status">{statusWords(attempt.status)}</Fact>
+          <Fact name="score">{attempt.score ?? "none"}</Fact>
+          <Fact name="time">{duration(attempt.milliseconds)} in {count(attempt.visits, "visit")}</Fact>
+          <Fact name="saved progress">{count(attempt.progress, "character")}</Fact>
+        </Card>
+        <Card title="Answers">
+          {!attempt.interactions.length && <Text color="quiet">No answer was recorded yet.</Text>}
+          {attempt.interactions.map((answer, place) => (
+            <Box key={place} py="2" borderTopWidth={place ? "1px" : 0} data-answer={answer.result}>
+              <Text fontWeight="600">{answer.question}</Text>
+              <Text>Answered: {answer.answer}</Text>
+              {answer.expected && <Text color="quiet">Right would be: {answer.expected}</Text>}
+              <Text color={answer.result === "wrong" ? "brick" : "spruce"} fontSize="13px">
+                {resultWords(answer.result)} · at {answer.time} · took {answer.latency}
+              </Text>
+            </Box>
+          ))}
+        </Card>
+      </Grid>
+      <CallLog packageId={id} learner={result.learner.key} attempt={attempt.number} />
+    </Grid>
+  );
+}
+
+function resultWords(result: string): string {
+  return { correct: "✓ right", wrong: "✕ wrong", neutral: "no right or wrong" }[result] ?? result;
+}

@@ -1,0 +1,9 @@
+/** A SCORM 1.2 status as people say it. */
+const WORDS: Record<string, string> = {
+  passed: "passed", completed: "completed", failed: "failed", incomplete: "not finished yet",
+  browsed: "looked at", "not attempted": "not started",
+};
+
+export function statusWords(status: string): string {
+  return WORDS[status] ?? status;
+}

@@ -1,0 +1,54 @@
+/** Where one course is made: the top bar, and the mode that was chosen. */
+import { Box, Center, Flex, Spinner } from "@chakra-ui/react";
+import { useEffect, useState, type ReactNode } from "react";
+import { Navigate, useParams } from "react-router";
+import { Build } from "./build/Build";
+import { ConflictDialog } from "./ConflictDialog";
+import { Publish } from "./publish/Publish";
+import { Rehearse } from "./rehearse/Rehearse";
+import { open, startSaving } from "./store/saver";
+import { useCourse } from "./store/store";
+import { TopBar } from "./TopBar";
+import { Empty, QuietButton } from "./ui/parts";
+
+const MODES = { build: Build, rehearse: Rehearse, publish: Publish };
+
+export default function Workbench(): ReactNode {
+  const { slug = "", mode = "build" } = useParams();
+  const loaded = useCourse((state) => state.slug === slug);
+  const [problem, setProblem] = useState("");
+  const [attempt, setAttempt] = useState(0);
+
+  useEffect(() => {
+    setProblem("");
+    // A course is fetched afresh whenever the workbench is opened.
+    useCourse.setState({ slug: "" });
+    open(slug).catch((error: unknown) => {
+      setProblem(error instanceof Error ? error.message : "The course cannot be opened.");
+    });
+    return startSaving();
+  }, [slug, attempt]);
+
+  if (problem) {
+    return (
+      <Empty
+        title="The course cannot be opened"
+        action={<QuietButton onClick={() => setAttempt(attempt + 1)}>Try again</QuietButton>}
+      >
+        {problem}
+      </Empty>
+    );
+  }
+  if (!loaded) {
+    return <Center h="100%" role="status" aria-label="Loading"><Spinner color="spruce" /></Center>;
+  }
+  if (!(mode in MODES)) return <Navigate to="../build" relative="path" replace />;
+  const Mode = MODES[mode as keyof typeof MODES];
+  return (
+    <Flex direction="column" h="100%" minW="1024px">
+      <TopBar mode={mode} />
+      <Box flex="1" minH="0" as="main"><Mode /></Box>
+      <ConflictDialog />
+    </Flex>
+  );
+}

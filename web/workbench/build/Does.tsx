@@ -1,0 +1,98 @@
+/** Does: what happens on a click, as a sentence whose coloured words are choices. */
+import { Box, Text } from "@chakra-ui/react";
+import { Plus, X } from "lucide-react";
+import type { ReactNode } from "react";
+import type { Destination, Element, Rule } from "../../api/types";
+import { changeElements, useCourse } from "../store/store";
+import { Card, QuietButton, Tool } from "../ui/parts";
+
+export function Does({ element, submits }: { element: Element; submits: string | null }): ReactNode {
+  function change(label: string, rules: Rule[]): void {
+    changeElements(label, [element.id], (e) => ({ ...e, rules }) as Element);
+  }
+  const add = (): void => change("Add sentence", [...element.rules, newRule()]);
+  return (
+    <Card title="Does">
+      {submits && (
+        <Text mb="2">
+          When <Word>{element.name}</Word> is <Word>clicked</Word>, submit <Word>{submits}</Word>.
+        </Text>
+      )}
+      {element.rules.map((rule, place) => (
+        <Sentence
+          key={rule.id} element={element} rule={rule}
+          onChange={(next) => change("Change sentence", element.rules.map((r, n) => (n === place ? next : r)))}
+          onRemove={() => change("Remove sentence", element.rules.filter((_, n) => n !== place))}
+        />
+      ))}
+      {!element.rules.length && !submits && (
+        <Text color="quiet" fontSize="13px" mb="2">Nothing happens when it is clicked.</Text>
+      )}
+      {!element.rules.length && (
+        <QuietButton size="xs" onClick={add}><Plus size={14} /> When it is clicked …</QuietButton>
+      )}
+    </Card>
+  );
+}
+
+function Sentence(
+  { element, rule, onChange, onRemove }: {
+    element: Element; rule: Rule; onChange: (rule: Rule) => void; onRemove: () => void;
+  },
+): ReactNode {
+  const slides = useCourse((state) => state.slides);
+  const order = useCourse((state) => state.course.slides);
+  const go = (rule.do[0]?.go ?? { to: "next" }) as Destination;
+  const value = go.to === "slide" ? go.slide : go.to;
+
+  function choose(key: string): void {
+    const next: Destination = key === "next" || key === "previous" || key === "leave"
+      ? { to: key } : { to: "slide", slide: key };
+    onChange({ ...rule, do: [{ action: "go", go: next }] });
+  }
+
+  const lost = go.to === "slide" && !order.includes(go.slide);
+  return (
+    <Box borderBottomWidth="1px" pb="2" mb="2" lineHeight="2" position="relative" pr="7">
+      When <Word>{element.name}</Word> is <Word>clicked</Word>, go to{" "}
+      <select
+        value={value} aria-label="Where to go" onChange={(event) => choose(event.target.value)}
+        style={{
+          background: "var(--chakra-colors-sky-soft)", color: "var(--chakra-colors-sky)",
+          fontWeight: 600, borderRadius: 6, padding: "2px 6px", maxWidth: "100%",
+        }}
+      >
+        <option value="next">the next slide</option>
+        <option value="previous">the previous slide</option>
+        <option value="leave">the way out: leave the course</option>
+        <optgroup label="A certain slide">
+          {order.map((id, place) => (
+            <option key={id} value={id}>{place + 1} {slides[id]?.title ?? ""}</option>
+          ))}
+          {lost && <option value={value}>a slide that no longer exists</option>}
+        </optgroup>
+      </select>
+      .
+      {lost && <Text color="brick" fontSize="12.5px">Choose another slide: this one was deleted.</Text>}
+      <Box position="absolute" right="-6px" top="2px">
+        <Tool label="Remove this sentence" onClick={onRemove}><X size={15} /></Tool>
+      </Box>
+    </Box>
+  );
+}
+
+function Word({ children }: { children: ReactNode }): ReactNode {
+  return (
+    <Box as="span" bg="marigold.soft" color="marigold.ink" fontWeight="600" px="1.5" py="0.5" borderRadius="6px">
+      {children}
+    </Box>
+  );
+}
+
+const LETTERS = "abcdefghijkmnpqrstuvwxyz";
+
+function newRule(): Rule {
+  const random = crypto.getRandomValues(new Uint8Array(10));
+  const id = [...random].map((byte) => LETTERS[byte % LETTERS.length]).join("");
+  return { id, when: { event: "clicked" }, do: [{ action: "go", go: { to: "next" } }] };
+}

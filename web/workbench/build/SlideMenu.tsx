@@ -1,0 +1,33 @@
+/** What can be done with a slide, on a right click or the menu key. */
+import { Menu, Portal } from "@chakra-ui/react";
+import type { ReactElement, ReactNode } from "react";
+import { deleteSlide, duplicateSlide, moveSlide } from "../store/commands";
+import { useCourse } from "../store/store";
+
+export function SlideMenu(
+  { id, onRename, children }: { id: string; onRename: () => void; children: ReactElement },
+): ReactNode {
+  function shift(step: number): void {
+    const { slides } = useCourse.getState().course;
+    const to = slides.indexOf(id) + step;
+    if (to >= 0 && to < slides.length) moveSlide(id, to);
+  }
+  return (
+    <Menu.Root lazyMount unmountOnExit>
+      <Menu.ContextTrigger asChild>{children}</Menu.ContextTrigger>
+      <Portal>
+        <Menu.Positioner>
+          <Menu.Content bg="sheet" borderRadius="card">
+            <Menu.Item value="rename" onClick={onRename}>Rename (F2)</Menu.Item>
+            <Menu.Item value="copy" onClick={() => void duplicateSlide(id)}>Duplicate (Ctrl D)</Menu.Item>
+            <Menu.Item value="earlier" onClick={() => shift(-1)}>Move earlier (Shift ←)</Menu.Item>
+            <Menu.Item value="later" onClick={() => shift(1)}>Move later (Shift →)</Menu.Item>
+            <Menu.Item value="delete" color="brick" onClick={() => deleteSlide(id)}>
+              Delete (Del)
+            </Menu.Item>
+          </Menu.Content>
+        </Menu.Positioner>
+      </Portal>
+    </Menu.Root>
+  );
+}

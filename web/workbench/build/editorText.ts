@@ -1,0 +1,52 @@
+/** Between the document's rich text and the editor's. */
+import type { JSONContent } from "@tiptap/core";
+import type { Block, RichText, Run } from "../../api/types";
+
+const LISTS = { bullet: "bulletList", number: "orderedList" } as const;
+
+export function toEditor(text: RichText): JSONContent {
+  const content: JSONContent[] = [];
+  for (const block of text.blocks) {
+    const paragraph: JSONContent = { type: "paragraph", content: block.runs.flatMap(toNode) };
+    if (block.kind === "paragraph") {
+      content.push(paragraph);
+      continue;
+    }
+    const type = LISTS[block.kind];
+    const item: JSONContent = { type: "listItem", content: [paragraph] };
+    const last = content.at(-1);
+    if (last?.type === type) last.content?.push(item);
+    else content.push({ type, content: [item] });
+  }
+  return { type: "doc", content: content.length ? content : [{ type: "paragraph" }] };
+}
+
+function toNode(run: Run): JSONContent[] {
+  const marks = [
+    ...(run.bold ? [{ type: "bold" }] : []), ...(run.italic ? [{ type: "italic" }] : []),
+  ];
+  if (run.kind === "value") return [{ type: "value", attrs: { of: run.of }, marks }];
+  return run.text ? [{ type: "text", text: run.text, marks }] : [];
+}
+
+export function fromEditor(document: JSONContent): RichText {
+  return { blocks: (document.content ?? []).flatMap((node) => blocksOf(node, "paragraph")) };
+}
+
+/** Nested lists come out flat, in order: rich text has one level. */
+function blocksOf(node: JSONContent, kind: Block["kind"]): Block[] {
+  switch (node.type) {
+    case "bulletList": return (node.content ?? []).flatMap((item) => blocksOf(item, "bullet"));
+    case "orderedList": return (node.content ?? []).flatMap((item) => blocksOf(item, "number"));
+    case "listItem": return (node.content ?? []).flatMap((inner) => blocksOf(inner, kind));
+    default: return [{ kind, runs: (node.content ?? []).map(runOf) }];
+  }
+}
+
+function runOf(node: JSONContent): Run {
+  const has = (type: string): boolean => node.marks?.some((mark) => mark.type === type) ?? false;
+  const emphasis = { bold: has("bold"), italic: has("italic") };
+  return node.type === "value"
+    ? { kind: "value", of: String(node.attrs?.of ?? ""), ...emphasis }
+    : { kind: "text", text: node.text ?? "", ...emphasis };
+}

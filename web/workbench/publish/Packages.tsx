@@ -1,0 +1,78 @@
+/** The packages made of this course: get them, look into them, try them. */
+import { Box, Flex, Text } from "@chakra-ui/react";
+import { useMutation, useQuery } from "@tanstack/react-query";
+import { Download, FolderOpen, GraduationCap } from "lucide-react";
+import { useState, type ReactNode } from "react";
+import { useNavigate } from "react-router";
+import { api, take } from "../../api/client";
+import { useCourse } from "../store/store";
+import { Card, QuietButton } from "../ui/parts";
+import { sayError } from "../ui/toaster";
+import { ago, bytes, count } from "../ui/words";
+import { KIND_WORDS } from "./Publish";
+
+export function Packages({ latest }: { latest: number | null }): ReactNode {
+  const slug = useCourse((state) => state.slug);
+  const navigate = useNavigate();
+  const [open, setOpen] = useState<number | null>(null);
+  const packages = useQuery({
+    queryKey: ["packages", slug],
+    queryFn: () => take(api.GET("/api/courses/{slug}/packages", { params: { path: { slug } } })),
+  });
+  const tryIt = useMutation({
+    mutationFn: (publication: number) =>
+      take(api.POST("/api/practice/packages/from-publication", { body: { publication } })),
+    onSuccess: (made) => void navigate(`/practice/${made.id}`),
+    onError: sayError,
+  });
+  return (
+    <Card title="Packages">
+      {packages.data?.length === 0 && (
+        <Text color="quiet">None yet. A package stays as it was made, whatever you change later.</Text>
+      )}
+      {packages.data?.map((made) => (
+        <Box key={made.id} py="2.5" borderTopWidth="1px" data-package={made.kind}>
+          <Flex align="center" gap="2" wrap="wrap">
+            <Box flex="1" minW="180px">
+              <Text fontWeight="600">
+                {KIND_WORDS[made.kind]}{made.id === latest ? " · just made" : ""}
+              </Text>
+              <Text color="quiet" fontSize="13px">
+                {count(made.slides, "slide")} · {bytes(made.size)} · {ago(made.created)}
+              </Text>
+            </Box>
+            <QuietButton size="xs" aria-expanded={open === made.id} onClick={() => setOpen(open === made.id ? null : made.id)}>
+              <FolderOpen size={14} /> Contents
+            </QuietButton>
+            <QuietButton size="xs" asChild>
+              <a href={`/api/packages/${made.id}/file`}><Download size={14} /> Download</a>
+            </QuietButton>
+            {made.kind === "scorm12" && (
+              <QuietButton size="xs" color="spruce" loading={tryIt.isPending} onClick={() => tryIt.mutate(made.id)}>
+                <GraduationCap size={14} /> Try it in the practice LMS
+              </QuietButton>
+            )}
+          </Flex>
+          {open === made.id && <Contents id={made.id} />}
+        </Box>
+      ))}
+    </Card>
+  );
+}
+
+function Contents({ id }: { id: number }): ReactNode {
+  const contents = useQuery({
+    queryKey: ["package", id], staleTime: Number.POSITIVE_INFINITY,
+    queryFn: () => take(api.GET("/api/packages/{package_id}", { params: { path: { package_id: id } } })),
+  });
+  return (
+    <Box as="ul" listStyleType="none" mt="2" fontSize="13px" maxH="220px" overflowY="auto" bg="paper" p="2" borderRadius="6px" tabIndex={0} aria-label="Files in the package">
+      {contents.data?.files.map((file) => (
+        <Flex as="li" key={file.path} justify="space-between" gap="3">
+          <Text truncate>{file.path}</Text><Text color="quiet" flex="none">{bytes(file.size)}</Text>
+        </Flex>
+      ))}
+    </Box>
+  );
+}
+

@@ -1,0 +1,133 @@
+/** Publish: what is promised to an LMS, what was found, and the packages. */
+import { Box, Flex, Grid, Heading, Link as ChakraLink, Progress, Stack, Text } from "@chakra-ui/react";
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { Flag, TriangleAlert } from "lucide-react";
+import { useEffect, useState, type ReactNode } from "react";
+import { Link } from "react-router";
+import { api, take } from "../../api/client";
+import type { components } from "../../api/schema";
+import type { Finding } from "../../api/types";
+import { save } from "../store/saver";
+import { goToSlide, select, useCourse } from "../store/store";
+import { Card, MainButton } from "../ui/parts";
+import { sayError } from "../ui/toaster";
+import { CompletionCard } from "./CompletionCard";
+import { Packages } from "./Packages";
+
+export type PackageKind = components["schemas"]["PackageOut"]["kind"];
+export const KIND_WORDS: Record<PackageKind, string> = { scorm12: "SCORM 1.2", web: "web" };
+
+export function Publish(): ReactNode {
+  const slug = useCourse((state) => state.slug);
+  const versions = useCourse((state) => state.versions);
+  const queries = useQueryClient();
+  const [made, setMade] = useState<number | null>(null);
+  const path = { params: { path: { slug } } };
+  const check = useQuery({
+    queryKey: ["check", slug, versions], placeholderData: (before) => before,
+    queryFn: () => take(api.GET("/api/courses/{slug}/check", path)),
+  });
+  const publish = useMutation({
+    mutationFn: async (kind: PackageKind) => {
+      await save();
+      return take(api.POST("/api/courses/{slug}/packages", { ...path, body: { kind } }));
+    },
+    onSuccess: (done) => {
+      setMade(done.id);
+      void queries.invalidateQueries({ queryKey: ["packages", slug] });
+    },
+    onError: sayError,
+  });
+  useEffect(() => { void save().then(() => check.refetch()); /* once, when opened */
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [slug]);
+
+  const data = check.data;
+  return (
+    <Box h="100%" overflowY="auto" bg="table">
+      <Grid templateColumns="minmax(0, 5fr) minmax(0, 6fr)" gap="6" maxW="1160px" mx="auto" p="6">
+        <Stack gap="4">
+          <Heading as="h1" fontSize="26px">Publish</Heading>
+          <CompletionCard />
+          <Card title="What the LMS is told">
+            <Stack as="ul" gap="1.5" listStyleType="none">
+              {data?.promise.map((sentence) => <Text as="li" key={sentence}>{sentence}</Text>)}
+            </Stack>
+          </Card>
+          <Card title="Saved progress">
+            {data && <ProgressSize size={data.progress} limit={data.progress_limit} />}
+          </Card>
+        </Stack>
+        <Stack gap="4">
+          <Findings found={data?.findings ?? []} pending={check.isPending} />
+          <Card title="Make a package">
+            <Flex gap="2" wrap="wrap" align="center">
+              <MainButton loading={publish.isPending && publish.variables === "scorm12"} onClick={() => publish.mutate("scorm12")}>
+                Publish as SCORM 1.2
+              </MainButton>
+              <MainButton loading={publish.isPending && publish.variables === "web"} onClick={() => publish.mutate("web")}>
+                Publish as web
+              </MainButton>
+            </Flex>
+            <Text color="quiet" mt="2" fontSize="13px">
+              SCORM 1.2 for a learning management system; web for any server, with the progress kept
+              in the learner's browser.
+            </Text>
+          </Card>
+          <Packages latest={made} />
+        </Stack>
+      </Grid>
+    </Box>
+  );
+}
+
+function ProgressSize({ size, limit }: { size: number; limit: number }): ReactNode {
+  const fits = size <= limit;
+  return (
+    <>
+      <Text mb="2">
+        With everything seen and answered: <strong>{size.toLocaleString("en")}</strong> of{" "}
+        {limit.toLocaleString("en")} characters{fits ? "." : ": too much for SCORM 1.2."}
+      </Text>
+      <Progress.Root value={Math.min((size / limit) * 100, 100)} size="sm" aria-label="Share of the room for saved progress">
+        <Progress.Track borderRadius="full"><Progress.Range bg={fits ? "spruce" : "brick"} /></Progress.Track>
+      </Progress.Root>
+    </>
+  );
+}
+
+function Findings({ found, pending }: { found: readonly Finding[]; pending: boolean }): ReactNode {
+  const slug = useCourse((state) => state.slug);
+  const slides = useCourse((state) => state.slides);
+  if (pending) return null;
+  return (
+    <Card title="Findings">
+      {!found.length && <Text color="quiet">Nothing was found that needs a look.</Text>}
+      <Stack as="ul" gap="2" listStyleType="none">
+        {found.map((finding, place) => (
+          <Flex as="li" key={place} gap="2" align="flex-start">
+            <Box color={finding.level === "error" ? "brick" : "marigold.ink"} pt="3px">
+              {finding.level === "error" ? <Flag size={15} aria-label="Error" /> : <TriangleAlert size={15} aria-label="Warning" />}
+            </Box>
+            <Box>
+              <Text>{finding.message}</Text>
+              {finding.slide && (
+                <ChakraLink asChild color="spruce" fontSize="13px" textDecoration="underline">
+                  <Link
+                    to={`/courses/${slug}/build`}
+                    onClick={() => {
+                      goToSlide(finding.slide ?? null);
+                      if (finding.element) select([finding.element]);
+                    }}
+                  >
+                    Show it on “{slides[finding.slide]?.title}”
+                  </Link>
+                </ChakraLink>
+              )}
+            </Box>
+          </Flex>
+        ))}
+      </Stack>
+    </Card>
+  );
+}

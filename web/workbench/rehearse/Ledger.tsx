@@ -1,0 +1,114 @@
+/** The ledger: where the learner stands and what the LMS was told, in plain words. */
+import { Box, Heading, Stack, Text } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
+import { useState, type ReactNode } from "react";
+import { api, take } from "../../api/client";
+import type { RehearsalMessage } from "../../player/tracking/rehearsal";
+import { useCourse } from "../store/store";
+import { Card, Fact } from "../ui/parts";
+import { duration } from "../ui/words";
+
+const PROGRESS_LIMIT = 4_096;
+
+type Told = readonly (readonly [string, string])[];
+
+export function Ledger({ message, told }: { message: RehearsalMessage | null; told: Told }): ReactNode {
+  const course = useCourse((state) => state.course);
+  if (!message) return <Text p="4" color="quiet">The ledger fills as soon as the course runs.</Text>;
+  const { state } = message;
+  const said = new Map(told);
+  return (
+    <Stack p="3" gap="3">
+      <Heading as="h2" fontSize="14px" fontFamily="body" px="1">Ledger</Heading>
+      <Card title="Learner">
+        <Fact name="slides seen">{state.visited.length} of {course.slides.length}</Fact>
+        <Fact name="points">{message.points} of {message.maxPoints}</Fact>
+        <Fact name="score">{message.score === null ? "nothing is scored" : `${message.score} %`}</Fact>
+        <Fact name="time">{duration(state.time)}</Fact>
+      </Card>
+      <Visited visited={state.visited} current={state.slide} />
+      <Answers state={state} />
+      <Card title="Variables">
+        {!course.variables.length && <Text color="quiet">The course has none.</Text>}
+        {course.variables.map((variable) => (
+          <Fact key={variable.id} name={variable.name}>{inWords(state.variables[variable.id])}</Fact>
+        ))}
+      </Card>
+      <Card title="Told to the LMS">
+        <Fact name="status">{said.get("cmi.core.lesson_status") ?? "nothing yet"}</Fact>
+        <Fact name="score">{said.get("cmi.core.score.raw") ?? "none yet"}</Fact>
+        <Fact name="saved progress">
+          {(said.get("cmi.suspend_data") ?? "").length} of {PROGRESS_LIMIT.toLocaleString("en")}
+        </Fact>
+        <Calls told={told} />
+      </Card>
+    </Stack>
+  );
+}
+
+function Visited({ visited, current }: { visited: readonly string[]; current: string | null }): ReactNode {
+  const slides = useCourse((state) => state.slides);
+  const order = useCourse((state) => state.course.slides);
+  return (
+    <Card title="Slides visited">
+      {order.filter((id) => visited.includes(id)).map((id) => (
+        <Text key={id} fontWeight={id === current ? 700 : 400}>
+          {order.indexOf(id) + 1} {slides[id]?.title}{id === current ? " (now)" : ""}
+        </Text>
+      ))}
+    </Card>
+  );
+}
+
+function Answers({ state }: { state: RehearsalMessage["state"] }): ReactNode {
+  const slides = useCourse((store) => store.slides);
+  const questions = Object.values(slides).flatMap((slide) => slide.questions);
+  const answered = questions.filter((question) => state.answers[question.id]);
+  if (!answered.length) return null;
+  return (
+    <Card title="Questions">
+      {answered.map((question) => {
+        const answer = state.answers[question.id];
+        if (!answer) return null;
+        const tries = `${answer.attempts}${question.attempts ? ` of ${question.attempts}` : ""}`;
+        return (
+          <Fact key={question.id} name={question.name}>
+            {answer.result ?? "not submitted"} · attempt {tries}{answer.locked ? " · locked" : ""}
+          </Fact>
+        );
+      })}
+    </Card>
+  );
+}
+
+function inWords(value: unknown): string {
+  if (value === true) return "yes";
+  if (value === false) return "no";
+  return typeof value === "string" ? `“${value}”` : String(value ?? "");
+}
+
+/** Every call so far, the newest first, asked for in plain words only when wanted. */
+function Calls({ told }: { told: Told }): ReactNode {
+  const [open, setOpen] = useState(false);
+  const words = useQuery({
+    queryKey: ["explain", told], enabled: open && told.length > 0, placeholderData: (before) => before,
+    queryFn: () => {
+      const calls = told.map(([element, value]): [string, string] => [element, value]);
+      return take(api.POST("/api/explain", { body: { calls } }));
+    },
+  });
+  return (
+    <>
+      <Box as="button" color="spruce" fontWeight="600" mt="1" onClick={() => setOpen(!open)} aria-expanded={open}>
+        {open ? "hide the calls" : "each call in plain words"}
+      </Box>
+      {open && (
+        <Box as="ol" listStyleType="none" mt="2" fontSize="13px">
+          {[...(words.data ?? [])].reverse().map((sentence, place) => (
+            <Box as="li" key={place} py="1" borderTopWidth="1px">{sentence}</Box>
+          ))}
+        </Box>
+      )}
+    </>
+  );
+}

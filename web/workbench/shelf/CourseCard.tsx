@@ -1,0 +1,116 @@
+/** One course on the shelf. */
+import { Box, Flex, Heading, IconButton, Input, Link as ChakraLink, Menu, Portal, Text } from "@chakra-ui/react";
+import { useMutation } from "@tanstack/react-query";
+import { Copy, Download, EllipsisVertical, Pencil, Trash2 } from "lucide-react";
+import { useState, type ReactNode } from "react";
+import { Link } from "react-router";
+import { api, take } from "../../api/client";
+import type { components } from "../../api/schema";
+import { Still } from "../../player/render/Still";
+import { sayDone, sayError } from "../ui/toaster";
+import { ago, count } from "../ui/words";
+
+export type Card = components["schemas"]["CourseCard"];
+
+const WIDTH = 360;
+
+export function CourseCard({ card, onChanged }: { card: Card; onChanged: () => void }): ReactNode {
+  const [renaming, setRenaming] = useState(false);
+  const path = { params: { path: { slug: card.slug } } };
+  const options = { onSuccess: onChanged, onError: sayError };
+  const rename = useMutation({
+    mutationFn: (title: string) =>
+      take(api.PATCH("/api/courses/{slug}", { ...path, body: { title } })),
+    ...options,
+  });
+  const copy = useMutation({
+    mutationFn: () => take(api.POST("/api/courses/{slug}/duplicate", path)), ...options,
+  });
+  const restore = useMutation({
+    mutationFn: () => take(api.POST("/api/courses/{slug}/restore", path)), ...options,
+  });
+  const remove = useMutation({
+    mutationFn: () => take(api.DELETE("/api/courses/{slug}", path)),
+    onSuccess: () => {
+      onChanged();
+      sayDone(`“${card.title}” was deleted.`, () => restore.mutate());
+    },
+    onError: sayError,
+  });
+
+  function finish(title: string): void {
+    setRenaming(false);
+    if (title.trim() && title.trim() !== card.title) rename.mutate(title.trim());
+  }
+
+  const scale = WIDTH / card.size.w;
+  return (
+    <Box
+      as="li" bg="sheet" borderWidth="1px" borderRadius="card" overflow="hidden" position="relative"
+      _hover={{ borderColor: "spruce" }} transition="border-color 120ms"
+    >
+      <Box h={`${Math.round(WIDTH * 9 / 16)}px`} bg="table" overflow="hidden" aria-hidden>
+        {card.first_slide ? (
+          <Still slide={card.first_slide} size={card.size} scale={scale} media={asMedia(card.media)} />
+        ) : (
+          <Flex h="100%" align="center" justify="center" color="quiet">no slides yet</Flex>
+        )}
+      </Box>
+      <Flex p="3.5" gap="2" align="flex-start" borderTopWidth="1px">
+        <Box flex="1" minW="0">
+          {renaming ? (
+            <Input
+              size="sm" autoFocus defaultValue={card.title} aria-label="Title" maxLength={200}
+              onBlur={(event) => finish(event.target.value)}
+              onKeyDown={(event) => {
+                if (event.key === "Enter") finish(event.currentTarget.value);
+                if (event.key === "Escape") setRenaming(false);
+              }}
+            />
+          ) : (
+            <Heading as="h2" fontSize="17px" truncate title={card.title}>
+              <ChakraLink asChild color="ink" _before={{ content: '""', position: "absolute", inset: 0 }}>
+                <Link to={`/courses/${card.slug}/build`}>{card.title}</Link>
+              </ChakraLink>
+            </Heading>
+          )}
+          <Text color="quiet" mt="0.5">
+            {count(card.slides, "slide")} · changed {ago(card.changed)}
+          </Text>
+        </Box>
+        <Menu.Root>
+          <Menu.Trigger asChild>
+            <IconButton
+              size="xs" variant="ghost" zIndex="1" aria-label={`More about ${card.title}`}
+              color="ink"
+            >
+              <EllipsisVertical size={18} />
+            </IconButton>
+          </Menu.Trigger>
+          <Portal>
+            <Menu.Positioner>
+              <Menu.Content bg="sheet" borderRadius="card">
+                <Menu.Item value="rename" onClick={() => setRenaming(true)}>
+                  <Pencil size={15} /> Rename
+                </Menu.Item>
+                <Menu.Item value="copy" onClick={() => copy.mutate()}>
+                  <Copy size={15} /> Duplicate
+                </Menu.Item>
+                <Menu.Item value="export" asChild>
+                  <a href={`/api/courses/${card.slug}/archive`}><Download size={15} /> Export</a>
+                </Menu.Item>
+                <Menu.Item value="delete" color="brick" onClick={() => remove.mutate()}>
+                  <Trash2 size={15} /> Delete
+                </Menu.Item>
+              </Menu.Content>
+            </Menu.Positioner>
+          </Portal>
+        </Menu.Root>
+      </Flex>
+    </Box>
+  );
+}
+
+function asMedia(urls: Record<string, string>): Record<string, { src: string; w: number; h: number }> {
+  return Object.fromEntries(Object.entries(urls).map(([id, src]) => [id, { src, w: 0, h: 0 }]));
+}

@@ -1,0 +1,100 @@
+/** The shelf: all courses, each with a picture of its first slide. */
+import { Box, Flex, Grid, Heading, Input, Skeleton } from "@chakra-ui/react";
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { Plus, Upload } from "lucide-react";
+import { useRef, useState, type ReactNode } from "react";
+import { useNavigate } from "react-router";
+import { api, take, upload } from "../../api/client";
+import { Empty, MainButton, QuietButton } from "../ui/parts";
+import { PageHeader } from "../ui/PageHeader";
+import { sayDone, sayError } from "../ui/toaster";
+import { CourseCard, type Card } from "./CourseCard";
+
+export function Shelf(): ReactNode {
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+  const picker = useRef<HTMLInputElement>(null);
+  const courses = useQuery({ queryKey: ["courses"], queryFn: () => take(api.GET("/api/courses")) });
+  const [naming, setNaming] = useState(false);
+  const refresh = (): Promise<void> => queries.invalidateQueries({ queryKey: ["courses"] });
+
+  const create = useMutation({
+    mutationFn: (title: string) => take(api.POST("/api/courses", { body: { title } })),
+    onSuccess: (card) => { void refresh(); void navigate(`/courses/${card.slug}/build`); },
+    onError: sayError,
+  });
+  const bring = useMutation({
+    mutationFn: (file: File) => upload<Card>("/api/courses/import", file, () => {}),
+    onSuccess: (card) => { void refresh(); sayDone(`“${card.title}” is on the shelf.`); },
+    onError: sayError,
+  });
+
+  return (
+    <Box minH="100%" bg="table">
+      <PageHeader />
+      <Box as="main" maxW="1200px" mx="auto" px="6" py="7">
+        <Flex align="center" justify="space-between" mb="6" gap="4" wrap="wrap">
+          <Heading as="h1" fontSize="30px">Courses</Heading>
+          <Flex gap="2">
+            <input
+              ref={picker} type="file" accept=".zigzag,.zip" hidden aria-label="Course archive"
+              onChange={(event) => {
+                const file = event.target.files?.[0];
+                if (file) bring.mutate(file);
+                event.target.value = "";
+              }}
+            />
+            <QuietButton onClick={() => picker.current?.click()} loading={bring.isPending}>
+              <Upload size={16} /> Import
+            </QuietButton>
+            <MainButton onClick={() => setNaming(true)}><Plus size={16} /> New course</MainButton>
+          </Flex>
+        </Flex>
+        {naming && (
+          <NewCourse
+            busy={create.isPending} onCreate={(title) => create.mutate(title)}
+            onCancel={() => setNaming(false)}
+          />
+        )}
+        {courses.data?.length === 0 && !naming && (
+          <Empty
+            title="The shelf is empty"
+            action={<MainButton onClick={() => setNaming(true)}>Make the first course</MainButton>}
+          >
+            A course is a row of slides with a way through them. Start with a title; the first
+            slide is made for you.
+          </Empty>
+        )}
+        <Grid templateColumns="repeat(auto-fill, minmax(300px, 1fr))" gap="6" as="ul" listStyleType="none">
+          {courses.isPending && [1, 2, 3].map((n) => <Skeleton as="li" key={n} h="250px" />)}
+          {courses.data?.map((card) => (
+            <CourseCard key={card.slug} card={card} onChanged={() => void refresh()} />
+          ))}
+        </Grid>
+      </Box>
+    </Box>
+  );
+}
+
+function NewCourse(
+  { busy, onCreate, onCancel }: {
+    busy: boolean; onCreate: (title: string) => void; onCancel: () => void;
+  },
+): ReactNode {
+  const [title, setTitle] = useState("");
+  return (
+    <Box bg="sheet" borderWidth="1px" borderRadius="card" p="5" mb="6">
+      <form onSubmit={(event) => { event.preventDefault(); onCreate(title.trim()); }}>
+        <Flex gap="3" align="center">
+          <Input
+            autoFocus size="lg" placeholder="What is the course called?" aria-label="Title"
+            value={title} onChange={(event) => setTitle(event.target.value)} maxLength={200}
+            onKeyDown={(event) => { if (event.key === "Escape") onCancel(); }}
+          />
+          <MainButton type="submit" size="lg" disabled={!title.trim()} loading={busy}>Create</MainButton>
+          <QuietButton size="lg" onClick={onCancel}>Cancel</QuietButton>
+        </Flex>
+      </form>
+    </Box>
+  );
+}

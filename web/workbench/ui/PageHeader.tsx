@@ -1,0 +1,37 @@
+/** The top of the pages around the workbench: shelf, practice LMS, account. */
+import { Box, Flex, Link as ChakraLink, Text } from "@chakra-ui/react";
+import type { ReactNode } from "react";
+import { NavLink } from "react-router";
+import { UserMenu } from "./UserMenu";
+
+export function PageHeader(): ReactNode {
+  return (
+    <Flex
+      as="header" h="56px" px="6" align="center" gap="8" bg="paper" borderBottomWidth="1px"
+      position="sticky" top="0" zIndex="10"
+    >
+      <Flex align="center" gap="2.5" aria-hidden>
+        <img src={new URL("../../app/icon.svg", import.meta.url).href} width={26} height={26} alt="" />
+        <Text fontFamily="heading" fontWeight="700" fontSize="19px">Zigzag</Text>
+      </Flex>
+      <Flex as="nav" gap="1" aria-label="Places">
+        <Place to="/">Shelf</Place>
+        <Place to="/practice">Practice LMS</Place>
+      </Flex>
+      <Box flex="1" />
+      <UserMenu />
+    </Flex>
+  );
+}
+
+function Place({ to, children }: { to: string; children: ReactNode }): ReactNode {
+  return (
+    <ChakraLink
+      asChild px="3" py="1.5" borderRadius="card" color="quiet"
+      _hover={{ bg: "spruce.soft", textDecoration: "none" }}
+      css={{ "&[aria-current=page]": { color: "spruce", fontWeight: 700, bg: "spruce.soft" } }}
+    >
+      <NavLink to={to} end={to === "/"}>{children}</NavLink>
+    </ChakraLink>
+  );
+}

@@ -1,0 +1,38 @@
+/** Short words at the edge of the page: what was done, with a way back; what went wrong. */
+import {
+  createToaster, Stack, Toast, Toaster as ChakraToaster,
+} from "@chakra-ui/react";
+import type { ReactNode } from "react";
+
+const toaster = createToaster({ placement: "bottom-end", max: 4 });
+
+/** Say that something was done; `undo` is offered for some seconds. */
+export function sayDone(title: string, undo?: () => void): void {
+  toaster.create({
+    title, type: "info", duration: 8_000,
+    ...(undo ? { action: { label: "Undo", onClick: undo } } : {}),
+  });
+}
+
+/** Say what went wrong; stays until it is closed. */
+export function sayError(error: unknown): void {
+  const title = error instanceof Error ? error.message : "Something went wrong.";
+  toaster.create({ title, type: "error", duration: Number.POSITIVE_INFINITY, closable: true });
+}
+
+export function Toaster(): ReactNode {
+  return (
+    <ChakraToaster toaster={toaster} insetInline={{ mdDown: "4" }}>
+      {(toast) => (
+        <Toast.Root
+          width={{ md: "sm" }} bg={toast.type === "error" ? "brick.soft" : "ink"}
+          color={toast.type === "error" ? "ink" : "paper"} borderRadius="card"
+        >
+          <Stack gap="1" flex="1"><Toast.Title>{toast.title}</Toast.Title></Stack>
+          {toast.action && <Toast.ActionTrigger>{toast.action.label}</Toast.ActionTrigger>}
+          {toast.closable && <Toast.CloseTrigger />}
+        </Toast.Root>
+      )}
+    </ChakraToaster>
+  );
+}

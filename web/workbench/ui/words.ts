@@ -1,0 +1,32 @@
+/** Numbers and times as people say them. */
+const UNITS: [Intl.RelativeTimeFormatUnit, number][] = [
+  ["year", 31_536_000], ["month", 2_592_000], ["week", 604_800], ["day", 86_400],
+  ["hour", 3_600], ["minute", 60],
+];
+const RELATIVE = new Intl.RelativeTimeFormat("en", { numeric: "auto" });
+
+export function ago(iso: string): string {
+  const seconds = (Date.parse(iso) - Date.now()) / 1000;
+  for (const [unit, length] of UNITS) {
+    if (Math.abs(seconds) >= length) return RELATIVE.format(Math.round(seconds / length), unit);
+  }
+  return "just now";
+}
+
+export function count(number: number, one: string, many = `${one}s`): string {
+  return `${number.toLocaleString("en")} ${number === 1 ? one : many}`;
+}
+
+export function bytes(size: number): string {
+  if (size < 1_000) return `${size} bytes`;
+  if (size < 1_000_000) return `${Math.round(size / 1_000)} kB`;
+  return `${(size / 1_000_000).toFixed(1)} MB`;
+}
+
+export function duration(milliseconds: number): string {
+  const seconds = Math.round(milliseconds / 1000);
+  if (seconds < 60) return `${seconds} s`;
+  const minutes = Math.floor(seconds / 60);
+  if (minutes < 60) return `${minutes} min ${seconds % 60} s`;
+  return `${Math.floor(minutes / 60)} h ${minutes % 60} min`;
+}
