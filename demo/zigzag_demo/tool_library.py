@@ -28,7 +28,7 @@ def tool_library() -> tuple[CourseDocument, dict[str, bytes]]:
     b.slide(at_["welcome"], "Welcome", [
         b.panel(0, 0, 32, 720, fill="#2f6f9f", radius=0),
         b.text("Title", "The Tool Library", 100, 170, 520, 150, level="title", font="heading",
-               size=64, bold=True, valign="middle"),
+               size=56, bold=True, valign="middle"),
         b.text("Opening words", "Borrow a drill for an afternoon, bring it back with a story.",
                100, 330, 460, 90, size=27),
         b.button("How it works", 100, 450, 230),

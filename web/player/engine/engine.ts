@@ -52,6 +52,10 @@ export function isEnabled(index: Index, state: State, element: string): boolean 
   return toYesNo(evaluate(index, state, index.elements.get(element)?.enabled ?? false));
 }
 
+function without<T>(entries: Readonly<Record<string, T>>, name: string): Record<string, T> {
+  return Object.fromEntries(Object.entries(entries).filter(([key]) => key !== name));
+}
+
 /** One step in the making. Containers are replaced, never changed in place. */
 class Run {
   readonly effects: Effect[] = [];
@@ -159,8 +163,7 @@ class Run {
         }
         break;
       case "look": {
-        const looks: Record<string, string> = { ...state.looks };
-        delete looks[action.element];
+        const looks = without(state.looks, action.element);
         if (action.look !== null && this.index.elements.has(action.element)) {
           looks[action.element] = action.look;
         }
@@ -173,9 +176,7 @@ class Run {
       case "choose": this.choose(action.question, action.choice); break;
       case "submit": this.submit(action.question); break;
       case "reset": {
-        const answers: Record<string, Answer> = { ...state.answers };
-        delete answers[action.question];
-        this.update({ answers });
+        this.update({ answers: without(state.answers, action.question) });
         break;
       }
       case "announce": this.effects.push({ effect: "announce", text: action.text }); break;

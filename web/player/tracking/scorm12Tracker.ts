@@ -199,7 +199,7 @@ export class Scorm12Tracker implements Tracker {
   private commit(): boolean {
     if (this.open && !this.closed) this.want("cmi.core.session_time", timespan(Date.now() - this.began));
     this.lastCommit = Date.now();
-    let done = false;
+    let done: boolean;
     try {
       done = this.sayAll() && this.api?.LMSCommit("") === "true";
     } catch {

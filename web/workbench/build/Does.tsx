@@ -4,7 +4,7 @@ import { Plus, X } from "lucide-react";
 import type { ReactNode } from "react";
 import type { Destination, Element, Rule } from "../../api/types";
 import { changeElements, useCourse } from "../store/store";
-import { Card, QuietButton, Tool } from "../ui/parts";
+import { FoldCard, QuietButton, Tool } from "../ui/parts";
 
 export function Does({ element, submits }: { element: Element; submits: string | null }): ReactNode {
   function change(label: string, rules: Rule[]): void {
@@ -12,7 +12,7 @@ export function Does({ element, submits }: { element: Element; submits: string |
   }
   const add = (): void => change("Add sentence", [...element.rules, newRule()]);
   return (
-    <Card title="Does">
+    <FoldCard title="Does">
       {submits && (
         <Text mb="2">
           When <Word>{element.name}</Word> is <Word>clicked</Word>, submit <Word>{submits}</Word>.
@@ -31,7 +31,7 @@ export function Does({ element, submits }: { element: Element; submits: string |
       {!element.rules.length && (
         <QuietButton size="xs" onClick={add}><Plus size={14} /> When it is clicked …</QuietButton>
       )}
-    </Card>
+    </FoldCard>
   );
 }
 

@@ -4,7 +4,7 @@ import { Plus, X } from "lucide-react";
 import type { ReactNode } from "react";
 import type { Question, RichText, Slide } from "../../api/types";
 import { changeSlide } from "../store/store";
-import { Card, QuietButton, Tool } from "../ui/parts";
+import { FoldCard, QuietButton, Tool } from "../ui/parts";
 import { Check, Choose, NumberField, TextField } from "./fields";
 import { addChoice, removeChoice } from "./choices";
 import { says } from "./says";
@@ -20,7 +20,7 @@ export function Judges({ slide, question }: { slide: Slide; question: Question }
   }
   const survey = question.purpose === "survey";
   return (
-    <Card title="Judges">
+    <FoldCard title="Judges">
       <Stack gap="2">
         <TextField label="Name in the results" value={question.name} onChange={(name) => change({ name })} />
         <Choose label="for" value={question.purpose} options={PURPOSE} onChange={(purpose) => change({ purpose })} />
@@ -44,7 +44,7 @@ export function Judges({ slide, question }: { slide: Slide; question: Question }
         )}
         {!question.submit && <Text color="brick" fontSize="12.5px">There is no button that submits it.</Text>}
       </Stack>
-    </Card>
+    </FoldCard>
   );
 }
 

@@ -3,7 +3,7 @@ import { Box, Separator } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import type { Element, Style } from "../../api/types";
 import { changeElements } from "../store/store";
-import { Card } from "../ui/parts";
+import { FoldCard } from "../ui/parts";
 import { Check, Choose, ColourField, NumberField, Pair } from "./fields";
 
 const ALIGN = [["left", "left"], ["center", "centre"], ["right", "right"]] as const;
@@ -29,7 +29,7 @@ export function Looks({ elements }: { elements: readonly Element[] }): ReactNode
   }
 
   return (
-    <Card title="Looks">
+    <FoldCard title="Looks">
       <Pair>
         <NumberField label="left" value={first.x} onChange={(x) => change("Place", { x })} />
         <NumberField label="top" value={first.y} onChange={(y) => change("Place", { y })} />
@@ -89,6 +89,6 @@ export function Looks({ elements }: { elements: readonly Element[] }): ReactNode
           onChange={(percent) => restyle({ opacity: 1 - percent / 100 })}
         />
       </Box>
-    </Card>
+    </FoldCard>
   );
 }

@@ -4,7 +4,7 @@ import type { ReactNode } from "react";
 import type { Element } from "../../api/types";
 import { renameElement } from "../store/commands";
 import { changeElements, edit } from "../store/store";
-import { Card, QuietButton } from "../ui/parts";
+import { FoldCard, QuietButton } from "../ui/parts";
 import { Check, Choose, TextField } from "./fields";
 import { PictureChooser } from "./PictureChooser";
 import { plain } from "./says";
@@ -16,7 +16,7 @@ export function Says({ element }: { element: Element }): ReactNode {
     changeElements(label, [element.id], (e) => ({ ...e, ...part }) as Element, `${label}-${element.id}`);
   }
   return (
-    <Card title="Says">
+    <FoldCard title="Says">
       <Stack gap="2">
         <TextField label="Name, for you" value={element.name} onChange={(name) => renameElement(element.id, name)} />
         {element.kind === "text" && (
@@ -49,6 +49,6 @@ export function Says({ element }: { element: Element }): ReactNode {
           </>
         )}
       </Stack>
-    </Card>
+    </FoldCard>
   );
 }

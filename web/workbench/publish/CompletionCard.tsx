@@ -1,5 +1,5 @@
 /** When the course is complete. */
-import { Flex, Stack, Text } from "@chakra-ui/react";
+import { Box, Flex, Stack, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import { changeCourse, useCourse } from "../store/store";
 import { Card } from "../ui/parts";
@@ -21,24 +21,35 @@ export function CompletionCard(): ReactNode {
   return (
     <Card title="Complete when">
       <Stack gap="2">
-        <Flex gap="4" align="center" wrap="wrap">
-          <Check label="slides were seen" value={share !== null} onChange={(on) => change(on ? 1 : null, completion.passing)} />
+        <Flex gap="2" align="center" wrap="wrap">
+          <Check label="slides were seen, at least" value={share !== null} onChange={(on) => change(on ? 1 : null, completion.passing)} />
           {share !== null && (
-            <NumberField
-              label="per cent" value={Math.round(share * 100)} min={0} max={100}
+            <Percent
+              label="Share of slides in per cent" value={Math.round(share * 100)}
               onChange={(percent) => change(percent / 100, completion.passing)}
             />
           )}
         </Flex>
-        <Flex gap="4" align="center" wrap="wrap">
-          <Check label="it was passed" value={completion.passing} onChange={(on) => change(share, on)} />
-          <NumberField
-            label="pass mark %" value={mark} min={0} max={100}
+        <Flex gap="2" align="center" wrap="wrap">
+          <Check label="it was passed, with at least" value={completion.passing} onChange={(on) => change(share, on)} />
+          <Percent
+            label="Pass mark in per cent" value={mark}
             onChange={(pass_mark) => changeCourse("Pass mark", { pass_mark }, "pass-mark")}
           />
         </Flex>
         {share !== null && completion.passing && <Text color="quiet" fontSize="13px">Both are needed.</Text>}
       </Stack>
     </Card>
+  );
+}
+
+function Percent(
+  { label, value, onChange }: { label: string; value: number; onChange: (value: number) => void },
+): ReactNode {
+  return (
+    <Flex align="center" gap="2">
+      <Box w="72px"><NumberField bare label={label} value={value} min={0} max={100} onChange={onChange} /></Box>
+      <Text>%</Text>
+    </Flex>
   );
 }

@@ -45,9 +45,11 @@ export function Publish(): ReactNode {
   const data = check.data;
   return (
     <Box h="100%" overflowY="auto" bg="table">
-      <Grid templateColumns="minmax(0, 5fr) minmax(0, 6fr)" gap="6" maxW="1160px" mx="auto" p="6">
+      <Heading as="h1" fontSize="26px" maxW="1160px" mx="auto" px="6" pt="6">Publish</Heading>
+      <Grid
+        templateColumns="minmax(0, 5fr) minmax(0, 6fr)" gap="6" maxW="1160px" mx="auto" px="6" py="4"
+      >
         <Stack gap="4">
-          <Heading as="h1" fontSize="26px">Publish</Heading>
           <CompletionCard />
           <Card title="What the LMS is told">
             <Stack as="ul" gap="1.5" listStyleType="none">

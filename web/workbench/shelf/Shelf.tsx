@@ -32,7 +32,7 @@ export function Shelf(): ReactNode {
   return (
     <Box minH="100%" bg="table">
       <PageHeader />
-      <Box as="main" maxW="1200px" mx="auto" px="6" py="7">
+      <Box as="main" maxW="1182px" mx="auto" px="6" py="7">
         <Flex align="center" justify="space-between" mb="6" gap="4" wrap="wrap">
           <Heading as="h1" fontSize="30px">Courses</Heading>
           <Flex gap="2">
@@ -65,7 +65,7 @@ export function Shelf(): ReactNode {
             slide is made for you.
           </Empty>
         )}
-        <Grid templateColumns="repeat(auto-fill, minmax(300px, 1fr))" gap="6" as="ul" listStyleType="none">
+        <Grid templateColumns="repeat(auto-fill, 362px)" gap="6" as="ul" listStyleType="none">
           {courses.isPending && [1, 2, 3].map((n) => <Skeleton as="li" key={n} h="250px" />)}
           {courses.data?.map((card) => (
             <CourseCard key={card.slug} card={card} onChanged={() => void refresh()} />

@@ -1,0 +1,110 @@
+"""A headless Chromium, and what every browser test needs of it."""
+
+from selenium import webdriver
+from selenium.webdriver.chrome.service import Service
+from selenium.webdriver.common.by import By
+from selenium.webdriver.remote.webelement import WebElement
+from selenium.webdriver.support.ui import WebDriverWait
+
+PATIENCE = 20
+ARGUMENTS = (
+    "--headless=new", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run",
+    "--disable-background-networking", "--disable-component-update", "--disable-sync",
+    "--disable-dev-shm-usage", "--hide-scrollbars", "--force-color-profile=srgb",
+)
+
+
+def chromium(width: int = 1280, height: int = 800) -> webdriver.Chrome:
+    """Start Debian's Chromium with a window of the given size."""
+    options = webdriver.ChromeOptions()
+    options.binary_location = "/usr/bin/chromium"
+    for argument in (*ARGUMENTS, f"--window-size={width},{height}"):
+        options.add_argument(argument)
+    options.set_capability("goog:loggingPrefs", {"browser": "ALL"})
+    browser = webdriver.Chrome(options=options, service=Service("/usr/bin/chromedriver"))
+    # The window has a frame even when nobody sees it; the page gets the size asked for.
+    inner = browser.execute_script("return [innerWidth, innerHeight]")
+    browser.set_window_size(2 * width - inner[0], 2 * height - inner[1])
+    return browser
+
+
+class Page:
+    """Finding and waiting, in few words."""
+
+    def __init__(self, browser: webdriver.Chrome, address: str) -> None:
+        self.browser = browser
+        self.address = address
+
+    def go(self, path: str) -> None:
+        self.browser.get(self.address + path)
+
+    def until(self, check, message: str = ""):
+        """Wait until `check()` gives something; what is not there yet counts as nothing."""
+
+        def attempt(_):
+            try:
+                return check()
+            except Exception as error:
+                if type(error).__name__ in _NOT_YET:
+                    return None
+                raise
+
+        return WebDriverWait(self.browser, PATIENCE, 0.05).until(attempt, message)
+
+    def find(self, css: str) -> WebElement:
+        return self.until(lambda: self.browser.find_element(By.CSS_SELECTOR, css), css)
+
+    def all(self, css: str) -> list[WebElement]:
+        return self.browser.find_elements(By.CSS_SELECTOR, css)
+
+    def gone(self, css: str) -> None:
+        self.until(lambda: not self.all(css), f"{css} to go")
+
+    def words(self, text: str, tag: str = "*") -> WebElement:
+        """Return the innermost element that holds just `text`."""
+        path = f"//{tag}[normalize-space(.)={_quoted(text)}][not(.//*[normalize-space(.)={_quoted(text)}])]"
+        return self.until(lambda: self.browser.find_element(By.XPATH, path), text)
+
+    def see(self, text: str) -> None:
+        """Wait until `text` stands somewhere on the page."""
+        self.until(lambda: text in self.find("body").text, f"“{text}” on the page")
+
+    def button(self, text: str) -> WebElement:
+        path = (f"//*[self::button or self::a or @role='menuitem'][contains(normalize-space(.), "
+                f"{_quoted(text)}) or @aria-label={_quoted(text)}]")
+
+        def usable():
+            return next((e for e in self.browser.find_elements(By.XPATH, path)
+                         if e.is_displayed() and e.is_enabled()), None)
+
+        return self.until(usable, f"button “{text}”")
+
+    def press(self, text: str) -> None:
+        self.until(lambda: self.button(text).click() or True, f"to press “{text}”")
+
+    def click(self, css: str) -> None:
+        self.until(lambda: self.find(css).click() or True, f"to click {css}")
+
+    def frames(self, *selectors: str) -> None:
+        """Go into nested frames, from the top."""
+        self.browser.switch_to.default_content()
+        for selector in selectors:
+            self.browser.switch_to.frame(self.find(selector))
+
+    def top(self) -> None:
+        self.browser.switch_to.default_content()
+
+    def saved(self) -> None:
+        """Wait until the workbench has saved everything."""
+        self.find('[data-saving="saved"]')
+        self.until(lambda: "Saved" in self.find("[data-saving]").text, "all to be saved")
+
+
+_NOT_YET = {
+    "NoSuchElementException", "StaleElementReferenceException", "NoSuchFrameException",
+    "ElementClickInterceptedException", "ElementNotInteractableException",
+}
+
+
+def _quoted(text: str) -> str:
+    return f'"{text}"' if '"' not in text else f"'{text}'"
