@@ -108,5 +108,5 @@ LOGGING = {
     "version": 1,
     "disable_existing_loggers": False,
     "handlers": {"console": {"class": "logging.StreamHandler"}},
-    "loggers": {"django.request": {"handlers": ["console"], "level": "ERROR"}},
+    "loggers": {"django.request": {"handlers": ["console"], "level": "WARNING"}},
 }

@@ -86,10 +86,15 @@ class Page:
         self.until(lambda: self.find(css).click() or True, f"to click {css}")
 
     def frames(self, *selectors: str) -> None:
-        """Go into nested frames, from the top."""
-        self.browser.switch_to.default_content()
-        for selector in selectors:
-            self.browser.switch_to.frame(self.find(selector))
+        """Go into nested frames, from the top, once a course is shown in the last."""
+
+        def inside():
+            self.browser.switch_to.default_content()
+            for selector in selectors:
+                self.browser.switch_to.frame(self.browser.find_element(By.CSS_SELECTOR, selector))
+            return self.browser.find_element(By.CSS_SELECTOR, "main")
+
+        self.until(inside, f"a course in {selectors}")
 
     def top(self) -> None:
         self.browser.switch_to.default_content()
@@ -102,7 +107,7 @@ class Page:
 
 _NOT_YET = {
     "NoSuchElementException", "StaleElementReferenceException", "NoSuchFrameException",
-    "ElementClickInterceptedException", "ElementNotInteractableException",
+    "ElementClickInterceptedException", "NoSuchWindowException", "ElementNotInteractableException",
 }
 
 

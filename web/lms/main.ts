@@ -3,6 +3,7 @@
  * every call with its answer, and sends what is committed to the server.
  */
 import * as library from "scorm-again/scorm12";
+import { Sender } from "./sender";
 
 // The module exports the class by name; its type declaration says "default".
 const { Scorm12API } = library as unknown as { Scorm12API: typeof library.default };
@@ -32,13 +33,14 @@ const METHODS = [
 const SEND_AFTER_MS = 400;
 
 function begin(data: LaunchData): void {
+  const sender = new Sender();
   const api = new Scorm12API({
     lmsCommitUrl: data.commitUrl,
     mastery_override: data.masteryOverride,
-    terminateCommitParam: "finish",
     autocommit: false,
     sendFullCommit: true,
     logLevel: 5,
+    httpService: sender,
   });
   api.loadFromJSON(data.start.cmi, "cmi");
 
@@ -65,7 +67,9 @@ function begin(data: LaunchData): void {
     calls.push({
       place: place++, at: Date.now(), method, arguments: given.map(String), result, error,
     });
-    timer ??= window.setTimeout(send, SEND_AFTER_MS);
+    // No timer outlives the page: the last words go out one by one.
+    if (sender.isClosing()) send();
+    else timer ??= window.setTimeout(send, SEND_AFTER_MS);
   }
 
   function tellApp(what: "calls" | "finished"): void {
@@ -74,7 +78,7 @@ function begin(data: LaunchData): void {
 
   const noted = Object.fromEntries(METHODS.map((method) => [method, (...given: unknown[]) => {
     const call = api[method] as (...parameters: unknown[]) => string;
-    const result = String(call(...given));
+    const result = String(call.apply(api, given));
     note(method, given, result, String(api.LMSGetLastError()));
     if (method === "LMSFinish" && result === "true") {
       finished = true;
@@ -86,6 +90,7 @@ function begin(data: LaunchData): void {
   (window as unknown as { API: unknown }).API = noted;
 
   window.addEventListener("pagehide", () => {
+    sender.closing = true;
     // A package that was closed without a goodbye: what it has set is kept all the same.
     if (!finished && api.isInitialized()) api.LMSCommit("");
     send();

@@ -18,8 +18,9 @@ _XSI = "http://www.w3.org/2001/XMLSchema-instance"
 def manifest12(program: Program, paths: Iterable[str], launch: str = "index.html") -> bytes:
     """Return ``imsmanifest.xml`` for a package with one SCO that starts at `launch`.
 
-    `paths` are all files of the package. A mastery score is given only where passing counts:
-    an LMS would otherwise turn *completed* into *passed* or *failed* by itself.
+    `paths` are all files of the package. No ``adlcp:masteryscore`` is given: with one, an LMS sets
+    the status to *passed* or *failed* from the score alone, also when a learner leaves half-way.
+    The player, which knows what else must hold, sets the status itself.
     """
     root = etree.Element(
         _cp("manifest"), {"identifier": f"zigzag-{program.course}", "version": "1.0"},
@@ -40,8 +41,6 @@ def manifest12(program: Program, paths: Iterable[str], launch: str = "index.html
         {"identifier": "item", "identifierref": "sco", "isvisible": "true"},
     )
     etree.SubElement(item, _cp("title")).text = program.title
-    if program.completion.passing:
-        etree.SubElement(item, f"{{{_ADLCP}}}masteryscore").text = f"{program.pass_mark:g}"
     resources = etree.SubElement(root, _cp("resources"))
     resource = etree.SubElement(
         resources, _cp("resource"),

@@ -76,7 +76,7 @@ def package_file(request: HttpRequest, token: str, path: str) -> FileResponse:
         raise Http404 from None
     type_, _ = mimetypes.guess_type(path)
     return FileResponse(file, content_type=type_ or "application/octet-stream", headers={
-        "Content-Security-Policy": f"{_SANDBOX}; frame-ancestors 'self'",
+        "Content-Security-Policy": f"{_SANDBOX}; frame-ancestors 'self' {settings.APP_ORIGIN}",
         "Cache-Control": "private, max-age=60",
     })
 

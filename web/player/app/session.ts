@@ -88,6 +88,7 @@ export class Session {
   /** The page goes away, or the learner leaves. */
   leave(): void {
     const { phase, state } = this.snapshot;
+    if (phase.kind === "asking") this.tracker.finish(null);
     if (phase.kind !== "running") return;
     const [ticked] = step(this.index, state, { event: "tick", ms: this.elapsed() });
     this.tracker.finish(ticked);

@@ -23,8 +23,8 @@ export class LocalTracker implements Tracker {
     this.listener({ kind: "local", reason: kept ? "web" : "no-storage" });
   }
 
-  finish(state: State): void {
-    this.tell(state, []);
+  finish(state: State | null): void {
+    if (state) this.tell(state, []);
   }
 
   onStanding(listener: (standing: Standing) => void): void {

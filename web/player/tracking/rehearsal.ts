@@ -41,7 +41,8 @@ export class RehearsalTracker implements Tracker {
     this.send(state, effects, calls);
   }
 
-  finish(state: State): void {
+  finish(state: State | null): void {
+    if (!state) return;
     this.send(state, [], [
       ["cmi.core.exit", "suspend"], ["cmi.core.session_time", timespan(state.time)],
     ]);

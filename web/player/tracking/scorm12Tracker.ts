@@ -82,9 +82,9 @@ export class Scorm12Tracker implements Tracker {
     if (this.failures === 0) this.schedule(Math.max(wait, 0));
   }
 
-  finish(state: State): void {
+  finish(state: State | null): void {
     if (this.closed) return;
-    this.tell(state, []);
+    if (state) this.tell(state, []);
     window.clearTimeout(this.timer);
     if (!this.open) return;
     // It may be resumed, also when it is passed: then to be read again, and to stay passed.

@@ -21,8 +21,11 @@ export interface Tracker {
   begin(): Promise<Begun>;
   /** Tell what has come of an event. */
   tell(state: State, effects: readonly Effect[]): void;
-  /** The learner leaves, or the page goes away: say all that is still unsaid. */
-  finish(state: State): void;
+  /**
+   * The learner leaves, or the page goes away: say all that is still unsaid. Without a state the
+   * course had not begun, and what was saved stays as it is.
+   */
+  finish(state: State | null): void;
   onStanding(listener: (standing: Standing) => void): void;
   /** Saved progress turned up only after the course had begun without it. */
   onLateProgress?(listener: (begun: Begun) => void): void;
