@@ -86,7 +86,6 @@ MEDIA_ROOT = VAR / "files"
 WEB_DIST = BASE / "web" / "dist"
 STATIC_URL = "/static/"
 STATICFILES_DIRS = [WEB_DIST] if WEB_DIST.exists() else []
-STATIC_ROOT = VAR / "static"
 WHITENOISE_USE_FINDERS = True
 
 SESSION_COOKIE_SAMESITE = "Lax"
@@ -108,5 +107,5 @@ LOGGING = {
     "version": 1,
     "disable_existing_loggers": False,
     "handlers": {"console": {"class": "logging.StreamHandler"}},
-    "loggers": {"django.request": {"handlers": ["console"], "level": "WARNING"}},
+    "loggers": {"django.request": {"handlers": ["console"], "level": "ERROR"}},
 }

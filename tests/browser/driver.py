@@ -62,7 +62,8 @@ class Page:
 
     def words(self, text: str, tag: str = "*") -> WebElement:
         """Return the innermost element that holds just `text`."""
-        path = f"//{tag}[normalize-space(.)={_quoted(text)}][not(.//*[normalize-space(.)={_quoted(text)}])]"
+        same = f"[normalize-space(.)={_quoted(text)}]"
+        path = f"//{tag}{same}[not(.//*{same})]"
         return self.until(lambda: self.browser.find_element(By.XPATH, path), text)
 
     def see(self, text: str) -> None:

@@ -6,7 +6,6 @@ from selenium.webdriver import ActionChains
 from selenium.webdriver.common.by import By
 from selenium.webdriver.common.keys import Keys
 from selenium.webdriver.support.select import Select
-
 from zigzag_demo import drawings
 
 PACKAGE = ("iframe[title='The package']", "iframe")

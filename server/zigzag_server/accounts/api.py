@@ -6,7 +6,7 @@ from django.conf import settings
 from django.contrib.auth import authenticate, login, logout
 from django.http import HttpRequest, HttpResponse
 from django.middleware.csrf import get_token
-from ninja import Field, Router, Schema
+from ninja import Field, Router, Schema, Status
 
 from zigzag_server.problems import Problem, not_found
 
@@ -82,18 +82,19 @@ def list_tokens(request: HttpRequest) -> list[Token]:
 
 
 @router.post("/tokens", response={201: NewToken})
-def make_token(request: HttpRequest, data: TokenIn) -> tuple[int, NewToken]:
+def make_token(request: HttpRequest, data: TokenIn) -> Status:
     """Make a personal token for scripts."""
     token, secret = Token.issue(author(request), data.name)
-    return 201, NewToken(
+    made = NewToken(
         id=token.pk, name=token.name, created=token.created, last_used=None, secret=secret
     )
+    return Status(201, made)
 
 
 @router.delete("/tokens/{token_id}", response={204: None})
-def revoke_token(request: HttpRequest, token_id: int) -> tuple[int, None]:
+def revoke_token(request: HttpRequest, token_id: int) -> Status:
     """Revoke a personal token."""
     deleted, _ = Token.objects.filter(owner=author(request), pk=token_id).delete()
     if not deleted:
         raise not_found("token")
-    return 204, None
+    return Status(204, None)

@@ -5,7 +5,7 @@ from typing import Any
 
 from django.http import HttpRequest, HttpResponse, JsonResponse
 from django.utils import timezone
-from ninja import Field, File, Router, Schema
+from ninja import Field, File, Router, Schema, Status
 from ninja.files import UploadedFile
 from zigzag_core import course as core
 from zigzag_core.course.blank import Addition, blank_course, blank_slide
@@ -151,21 +151,21 @@ def list_courses(request: HttpRequest) -> list[dict[str, Any]]:
 
 
 @router.post("/courses", response={201: CourseCard})
-def create_course(request: HttpRequest, data: TitleIn) -> tuple[int, dict[str, Any]]:
+def create_course(request: HttpRequest, data: TitleIn) -> Status:
     """Make a new course with one slide to start from."""
     document = blank_course(data.title, core.system_ids())
-    return 201, _card(store.create(author(request), document))
+    return Status(201, _card(store.create(author(request), document)))
 
 
 @router.post("/courses/import", response={201: CourseCard})
 def import_course(
     request: HttpRequest, file: UploadedFile = File(...)
-) -> tuple[int, dict[str, Any]]:
+) -> Status:
     """Take in a course archive (`.zigzag`). A bad one is refused and leaves nothing behind."""
     if (file.size or 0) > LARGEST_ARCHIVE:
         raise Problem(413, "too_large", "The archive is larger than 300 MB. Nothing was taken in.")
     try:
-        return 201, _card(take_in(author(request), file.read()))
+        return Status(201, _card(take_in(author(request), file.read())))
     except BadArchive as error:
         raise Problem(422, "bad_archive", f"{error} Nothing was taken in.") from None
 
@@ -195,11 +195,11 @@ def rename_course(request: HttpRequest, slug: str, data: TitleIn) -> dict[str, A
 
 
 @router.delete("/courses/{slug}", response={204: None})
-def delete_course(request: HttpRequest, slug: str) -> tuple[int, None]:
+def delete_course(request: HttpRequest, slug: str) -> Status:
     """Take a course off the shelf; `restore` brings it back."""
     row = store.course_of(author(request), slug)
     Course.objects.filter(pk=row.pk).update(deleted=timezone.now())
-    return 204, None
+    return Status(204, None)
 
 
 @router.post("/courses/{slug}/restore", response=CourseCard)
@@ -211,13 +211,13 @@ def restore_course(request: HttpRequest, slug: str) -> dict[str, Any]:
 
 
 @router.post("/courses/{slug}/duplicate", response={201: CourseCard})
-def copy_course(request: HttpRequest, slug: str) -> tuple[int, dict[str, Any]]:
+def copy_course(request: HttpRequest, slug: str) -> Status:
     """Make a copy of a course that knows nothing of the original."""
     user = author(request)
     row = store.course_of(user, slug)
     title = free_title(row.title, [other.title for other in store.courses_of(user)])
     copy = duplicate_course(store.document_of(row), title, core.system_ids())
-    return 201, _card(store.create(user, copy))
+    return Status(201, _card(store.create(user, copy)))
 
 
 @router.get("/courses/{slug}/archive", response={200: bytes})
@@ -278,7 +278,7 @@ def get_revision(
 @router.post("/courses/{slug}/media", response={201: MediaOut})
 def upload_media(
     request: HttpRequest, slug: str, file: UploadedFile = File(...)
-) -> tuple[int, dict[str, Any]]:
+) -> Status:
     """Take in a picture. It belongs to the course once the settings were written with it."""
     store.course_of(author(request), slug)
     if (file.size or 0) > LARGEST:
@@ -293,7 +293,7 @@ def upload_media(
         id=core.system_ids()(), name=(file.name or "Picture")[:200], type=picture.type,
         sha256=picture.sha256, size=len(picture.data), w=picture.w, h=picture.h,
     )
-    return 201, {"file": media, "url": files.media_url(media)}
+    return Status(201, {"file": media, "url": files.media_url(media)})
 
 
 @router.post("/edits/add", response=Edited, tags=["edits"])

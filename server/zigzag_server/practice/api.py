@@ -5,7 +5,7 @@ from typing import Any
 
 from django.core.files.storage import default_storage
 from django.http import HttpRequest
-from ninja import File, Router, Schema
+from ninja import File, Router, Schema, Status
 from ninja.files import UploadedFile
 from zigzag_core.package.safe_zip import BadArchive
 from zigzag_core.tracking.plain import explain
@@ -135,12 +135,12 @@ def list_practice_packages(request: HttpRequest) -> list[dict[str, Any]]:
 @router.post("/packages", response={201: PracticePackage})
 def upload_package(
     request: HttpRequest, file: UploadedFile = File(...)
-) -> tuple[int, dict[str, Any]]:
+) -> Status:
     """Put in a SCORM 1.2 package, made here or elsewhere."""
     if (file.size or 0) > LARGEST_PACKAGE:
         raise Problem(413, "too_large", "The package is larger than 300 MB. Nothing was put in.")
     try:
-        return 201, _out(put_in(author(request), file.read()))
+        return Status(201, _out(put_in(author(request), file.read())))
     except BadArchive as error:
         raise Problem(422, "bad_package", f"{error} Nothing was put in.") from None
 
@@ -148,7 +148,7 @@ def upload_package(
 @router.post("/packages/from-publication", response={201: PracticePackage})
 def put_in_publication(
     request: HttpRequest, data: FromPublication
-) -> tuple[int, dict[str, Any]]:
+) -> Status:
     """Put in a package that was published here."""
     found = Publication.objects.filter(
         pk=data.publication, course__owner=author(request), kind="scorm12"
@@ -156,27 +156,27 @@ def put_in_publication(
     if found is None:
         raise not_found("SCORM 1.2 package")
     with default_storage.open(found.file) as file:
-        return 201, _out(put_in(author(request), file.read()))
+        return Status(201, _out(put_in(author(request), file.read())))
 
 
 @router.delete("/packages/{package_id}", response={204: None})
-def remove_package(request: HttpRequest, package_id: int) -> tuple[int, None]:
+def remove_package(request: HttpRequest, package_id: int) -> Status:
     """Take out a package and all that was done in it."""
     take_out(_package(request, package_id))
-    return 204, None
+    return Status(204, None)
 
 
 @router.post("/launches", response={201: LaunchOut})
-def launch_package(request: HttpRequest, data: LaunchIn) -> tuple[int, dict[str, Any]]:
+def launch_package(request: HttpRequest, data: LaunchIn) -> Status:
     """Launch a package as a learner; goes on with the attempt that was suspended."""
     package = _package(request, data.package)
     if data.learner not in LEARNERS:
         raise not_found("learner")
     visit = runs.launch(package, data.learner)
-    return 201, {
+    return Status(201, {
         "url": content_url(f"/launch/{visit.token}/"), "attempt": visit.attempt.number,
         "resumed": bool(visit.attempt.core),
-    }
+    })
 
 
 @router.get("/packages/{package_id}", response=PackageResults)

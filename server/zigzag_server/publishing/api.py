@@ -7,7 +7,7 @@ from typing import Any
 
 from django.core.files.storage import default_storage
 from django.http import FileResponse, HttpRequest
-from ninja import Router, Schema
+from ninja import Router, Schema, Status
 from zigzag_core.logic.index import Index
 from zigzag_core.package.build import PackageKind
 from zigzag_core.package.compile import NothingToPublish, compile_course
@@ -124,10 +124,10 @@ def list_packages(request: HttpRequest, slug: str) -> list[Publication]:
 @router.post("/courses/{slug}/packages", response={201: PackageOut})
 def publish_course(
     request: HttpRequest, slug: str, data: PackageIn
-) -> tuple[int, Publication]:
+) -> Status:
     """Make a package of the course as it is now."""
     row = store.course_of(author(request), slug)
-    return 201, publish(author(request), row, data.kind)
+    return Status(201, publish(author(request), row, data.kind))
 
 
 @router.get("/packages/{package_id}", response=PackageContents)

@@ -1,0 +1,38 @@
+"""Small courses for the tests."""
+
+import random
+
+from zigzag_core.course import Course, CourseDocument, SlideSize, id_source
+from zigzag_core.course.blank import blank_slide, first_slide
+from zigzag_core.edit.adding import add
+from zigzag_core.logic.index import Index
+from zigzag_core.package.compile import compile_course
+
+
+def fresh_ids(seed=1):
+    return id_source(random.Random(seed))
+
+
+def quiz_course(questions=2, seed=1, **settings):
+    """An opening slide and `questions` slides with a single choice each (2 attempts, 1 point)."""
+    fresh = fresh_ids(seed)
+    slides = [first_slide("Quiz", fresh)]
+    for n in range(questions):
+        slide, _ = add(blank_slide(f"Question {n + 1}", fresh), "single_choice", fresh, SlideSize())
+        slides.append(slide)
+    course = Course(id=fresh(), title="Quiz", slides=tuple(s.id for s in slides), **settings)
+    return CourseDocument(course=course, slides=tuple(slides))
+
+
+def with_slides(document, slides):
+    """The same course with other slides."""
+    course = document.course.model_copy(update={"slides": tuple(s.id for s in slides)})
+    return CourseDocument(course=course, slides=tuple(slides))
+
+
+def program_of(document):
+    return compile_course(document, lambda file: file.sha256)
+
+
+def index_of(document):
+    return Index(program_of(document))

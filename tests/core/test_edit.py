@@ -1,0 +1,118 @@
+"""Copies, additions and names."""
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+from zigzag_core.course import CourseDocument, SlideSize, ToSlide, plain
+from zigzag_core.course.blank import blank_slide
+from zigzag_core.edit.adding import add
+from zigzag_core.edit.copying import clip, duplicate_course, duplicate_slide, paste, without
+from zigzag_core.edit.names import free_name, free_title
+from zigzag_core.proof.findings import findings
+from zigzag_demo.hut_warden import hut_warden_basics
+
+from .samples import fresh_ids, quiz_course, with_slides
+
+KINDS = ["title", "text", "rectangle", "ellipse", "line", "picture", "button", "single_choice"]
+
+
+@pytest.mark.parametrize("what", KINDS)
+@pytest.mark.parametrize("at", [None, (0, 0), (1280, 720), (640, 300)])
+def test_what_is_added_lies_on_the_slide_and_on_top(what, at):
+    fresh = fresh_ids()
+    before = blank_slide("Slide", fresh)
+    slide, selected = add(before, what, fresh, SlideSize(), at)
+    new = [e for e in slide.elements if e.id in selected]
+    assert new and all(e.z > 0 for e in new)
+    assert all(e.x >= 0 and e.x + e.w <= 1280 and e.y >= 0 and e.y + e.h <= 720 for e in new)
+    assert bool(slide.questions) == (what == "single_choice")
+
+
+def test_a_pasted_question_is_wired_to_its_own_parts():
+    slide = quiz_course(1).slides[1]
+    question = slide.questions[0]
+    parts = [question.prompt, question.submit, *(c.element for c in question.choices)]
+    grown, ids = paste(slide, clip(slide, parts), fresh_ids(5), 24, 24)
+    copy = grown.questions[1]
+    assert {copy.prompt, copy.submit, *(c.element for c in copy.choices)} == set(ids)
+    assert copy.name == "Question 2" and copy.id != question.id
+    assert [c.right for c in copy.choices] == [c.right for c in question.choices]
+    assert len({e.name for e in grown.elements}) == len(grown.elements)
+
+
+def test_parts_copied_alone_are_plain_elements():
+    slide = quiz_course(1).slides[1]
+    question = slide.questions[0]
+    assert not clip(slide, [question.prompt, question.submit]).questions
+    part = clip(slide, [question.choices[0].element]).questions[0]
+    assert len(part.choices) == 1 and part.prompt is None
+
+
+def test_deleting_all_choices_deletes_the_question():
+    slide = quiz_course(1).slides[1]
+    choices = [c.element for c in slide.questions[0].choices]
+    assert len(without(slide, choices[:1]).questions[0].choices) == 2
+    assert without(slide, choices).questions == ()
+
+
+def test_a_duplicated_slide_points_at_itself_and_shares_no_id():
+    document, _ = hut_warden_basics()
+    slide = document.slides[1]
+    own = slide.elements[2].model_copy(update={"rules": tuple(
+        rule.model_copy(update={"do": tuple(
+            a.model_copy(update={"go": ToSlide(slide=slide.id)}) for a in rule.do)})
+        for rule in slide.elements[2].rules)})
+    slide = slide.model_copy(update={"elements": (*slide.elements[:2], own, *slide.elements[3:])})
+    copy = duplicate_slide(slide, fresh_ids(3), [slide.title])
+    assert copy.elements[2].rules[0].do[0].go.slide == copy.id
+    assert copy.elements[3].rules[0].do[0].go == slide.elements[3].rules[0].do[0].go
+    assert not {e.id for e in copy.elements} & {e.id for e in slide.elements}
+    assert copy.title == "Hut map (copy)"
+
+
+def test_a_duplicated_course_shares_no_id_and_says_the_same():
+    document, _ = hut_warden_basics()
+    copy = duplicate_course(document, "Copy", fresh_ids(4))
+
+    def ids(found):
+        return {found.course.id, *found.course.slides} | {
+            e.id for s in found.slides for e in s.elements} | {
+            r.id for s in found.slides for e in s.elements for r in e.rules} | {
+            part for s in found.slides for q in s.questions
+            for part in (q.id, *(c.id for c in q.choices))}
+
+    assert not ids(document) & ids(copy)
+    targets = {a.go.slide for s in copy.slides for e in s.elements for r in e.rules for a in r.do
+               if isinstance(a.go, ToSlide)}
+    assert targets <= set(copy.course.slides)
+    said = [[plain(e.text) for e in s.elements if e.kind == "text"] for s in copy.slides]
+    assert said == [[plain(e.text) for e in s.elements if e.kind == "text"]
+                    for s in document.slides]
+
+
+@given(st.lists(st.sampled_from(["Card", "Card 1", "Card 2", "Card 7", "Other"]), max_size=5),
+       st.sampled_from(["Card", "Card 1", "Card 9", "Other"]))
+def test_names_count_on(taken, wanted):
+    name = free_name(wanted, taken)
+    assert name not in taken
+    assert name == wanted or name.startswith(wanted.split()[0])
+
+
+def test_titles_of_copies():
+    assert free_title("Stove", ["Stove"]) == "Stove (copy)"
+    assert free_title("Stove (copy)", ["Stove (copy)"]) == "Stove (copy 2)"
+
+
+def test_the_demo_has_no_findings_and_bad_courses_have_theirs():
+    document, _ = hut_warden_basics()
+    assert findings(document) == []
+    assert [f.code for f in findings(CourseDocument(
+        course=document.course.model_copy(update={"slides": ()}), slides=()))] == ["no_slides"]
+    lost = with_slides(document, [s for s in document.slides if s.title != "The stove"])
+    assert {f.code for f in findings(lost)} == {"lost_slide"}
+    quiz = quiz_course(1)
+    question = quiz.slides[1].questions[0]
+    nothing_right = question.model_copy(update={
+        "choices": tuple(c.model_copy(update={"right": False}) for c in question.choices)})
+    bad = with_slides(quiz, [quiz.slides[1].model_copy(update={"questions": (nothing_right,)})])
+    assert [f.code for f in findings(bad)] == ["no_right_answer"]

@@ -1,0 +1,215 @@
+"""Packages and archives, made here and hostile."""
+
+import io
+import json
+import zipfile
+
+import pytest
+from lxml import etree
+from zigzag_core.course import CourseDocument
+from zigzag_core.package import safe_zip
+from zigzag_core.package.archive import export_archive, import_archive
+from zigzag_core.package.build import build_package, program_script
+from zigzag_core.package.compile import NothingToPublish, compile_course
+from zigzag_core.package.read_manifest import read_manifest
+from zigzag_core.package.safe_zip import BadArchive, Limits, read_zip
+from zigzag_demo.hut_warden import hut_warden_basics
+
+from .samples import program_of, quiz_course
+
+PLAYER = {"player.js": b"// player", "player.css": b"/* style */"}
+NS = {"cp": "http://www.imsproject.org/xsd/imscp_rootv1p1p2"}
+ADLCP = "{http://www.adlnet.org/xsd/adlcp_rootv1p2}"
+
+
+def zipped(files, **extra):
+    out = io.BytesIO()
+    with zipfile.ZipFile(out, "w", zipfile.ZIP_DEFLATED) as archive:
+        for name, data in files.items():
+            archive.writestr(name, data)
+    return out.getvalue()
+
+
+def changed(data, **files):
+    """An archive with some files replaced (None: left out)."""
+    found = dict(read_zip(data))
+    for name, content in files.items():
+        path = name.replace("__", "/").replace("_json", ".json")
+        if content is None:
+            found.pop(path)
+        else:
+            found[path] = content
+    return zipped(found)
+
+
+@pytest.fixture(scope="module")
+def demo():
+    return hut_warden_basics()
+
+
+def test_scorm_12_manifest_says_what_the_standard_asks(demo):
+    document, media = demo
+    files = read_zip(build_package("scorm12", document, PLAYER, media))
+    assert next(iter(files)) == "imsmanifest.xml"
+    root = etree.fromstring(files["imsmanifest.xml"])
+    assert root.tag == f"{{{NS['cp']}}}manifest" and root.get("version") == "1.0"
+    assert [etree.QName(child).localname for child in root] == [
+        "metadata", "organizations", "resources"]
+    assert root.findtext("cp:metadata/cp:schema", namespaces=NS) == "ADL SCORM"
+    assert root.findtext("cp:metadata/cp:schemaversion", namespaces=NS) == "1.2"
+    organizations = root.find("cp:organizations", NS)
+    organization = organizations.find("cp:organization", NS)
+    assert organizations.get("default") == organization.get("identifier")
+    item = organization.find("cp:item", NS)
+    resource = root.find("cp:resources/cp:resource", NS)
+    assert item.get("identifierref") == resource.get("identifier")
+    assert resource.get(f"{ADLCP}scormtype") == "sco" and resource.get("type") == "webcontent"
+    listed = {file.get("href") for file in resource.findall("cp:file", NS)}
+    assert listed == set(files) - {"imsmanifest.xml"} and resource.get("href") in listed
+    identifiers = [e.get("identifier") for e in root.iter() if e.get("identifier")]
+    assert len(set(identifiers)) == len(identifiers)
+    assert read_manifest(files).title == "Hut Warden Basics"
+
+
+def test_web_package_has_no_manifest_and_only_used_media(demo):
+    document, media = demo
+    files = read_zip(build_package("web", document, PLAYER, media))
+    assert "imsmanifest.xml" not in files and b'data-tracking="web"' in files["index.html"]
+    first = document.model_copy(update={
+        "course": document.course.model_copy(update={"slides": document.course.slides[:1]}),
+        "slides": document.slides[:1]})
+    small = read_zip(build_package("web", first, PLAYER, media))
+    assert sum(path.startswith("media/") for path in small) == 1
+
+
+def test_the_same_course_gives_the_same_bytes(demo):
+    document, media = demo
+    once, twice = (build_package("scorm12", document, PLAYER, media) for _ in range(2))
+    assert once == twice
+
+
+def test_text_cannot_break_out_of_the_page():
+    document = quiz_course(1)
+    title = "</title><script>alert(1)</script>\u2028"
+    document = document.model_copy(update={
+        "course": document.course.model_copy(update={"title": title})})
+    script = program_script(program_of(document)).decode()
+    assert "<" not in script and "\u2028" not in script
+    files = read_zip(build_package("web", document, PLAYER, {}))
+    assert b"<script>alert" not in files["index.html"]
+
+
+def test_a_course_without_slides_is_refused():
+    document = quiz_course(0)
+    empty = CourseDocument(
+        course=document.course.model_copy(update={"slides": ()}), slides=())
+    with pytest.raises(NothingToPublish):
+        compile_course(empty, lambda file: "")
+
+
+def test_archives_go_round_exactly_equal(demo):
+    document, media = demo
+    data = export_archive(document, media)
+    back, files = import_archive(data)
+    assert back == document and files == media
+    assert export_archive(back, files) == data
+
+
+def test_a_newer_archive_is_refused_with_a_reason(demo):
+    data = export_archive(*demo)
+    course = json.loads(read_zip(data)["course.json"])
+    newer = json.dumps({**course, "format": 99, "dream": True}).encode()
+    with pytest.raises(BadArchive, match="newer Zigzag"):
+        import_archive(changed(data, course_json=newer))
+
+
+@pytest.mark.parametrize(("content", "reason"), [
+    (None, "no course"), (b"[]", "not what it should be"), (b"{", "read as JSON"),
+    (b"{}", "which format"), (b'{"format": 1}', "not valid"), (b'{"format": "1"}', "which format"),
+    (b"[" * 100_000, "read as JSON"), (b'{"format": 1, "id": "x", "title": 3}', "not valid"),
+])
+def test_damaged_courses_are_refused_with_a_reason(demo, content, reason):
+    with pytest.raises(BadArchive, match=reason):
+        import_archive(changed(export_archive(*demo), course_json=content))
+
+
+def test_missing_and_damaged_parts_are_refused(demo):
+    document, media = demo
+    data = export_archive(document, media)
+    slide = f"slides__{document.course.slides[2]}_json"
+    with pytest.raises(BadArchive, match="slide is missing"):
+        import_archive(changed(data, **{slide: None}))
+    with pytest.raises(BadArchive, match="not valid"):
+        import_archive(changed(data, **{slide: b'{"id": "abcd", "title": "x", "extra": 1}'}))
+    first = document.course.media[0]
+    with pytest.raises(BadArchive, match="damaged"):
+        import_archive(changed(data, **{f"media__{first.sha256}.svg": b"<svg/>"}))
+
+
+@pytest.mark.parametrize("name", [
+    "../out.txt", "/etc/passwd", "a/../../b", "C:\\x", "a\\..\\b",
+])
+def test_paths_out_of_the_folder_are_refused(name):
+    with pytest.raises(BadArchive):
+        read_zip(zipped({name: b"x", "ok.txt": b"y"}))
+
+
+def test_bombs_links_copies_and_damage_are_refused():
+    with pytest.raises(BadArchive, match="trap"):
+        read_zip(zipped({"zeros": bytes(30_000_000)}))
+    with pytest.raises(BadArchive, match="more than is allowed"):
+        read_zip(zipped({"big": bytes(2_000)}), Limits(total=1_000))
+    with pytest.raises(BadArchive, match="more than 2"):
+        read_zip(zipped({"a": b"", "b": b"", "c": b""}), Limits(entries=2))
+    link = zipfile.ZipInfo("link")
+    link.external_attr = 0o120777 << 16
+    with pytest.raises(BadArchive, match="link"):
+        read_zip(zipped({link: b"/etc/passwd"}))
+    with pytest.raises(BadArchive, match="twice"):
+        read_zip(zipped({"a.txt": b"1", "A.TXT": b"2"}))
+    for broken in (b"", b"no zip", zipped({"a": b"x" * 500})[:-40]):
+        with pytest.raises(BadArchive):
+            read_zip(broken)
+    data = bytearray(zipped({"a": bytes(range(256)) * 40}))
+    data[60] ^= 0xFF
+    with pytest.raises(BadArchive):
+        read_zip(bytes(data))
+    assert safe_zip.Limits().entries == 20_000
+
+
+MANIFEST = """<?xml version="1.0"?><manifest identifier="m" version="1.0" {ns}>
+<organizations default="o"><organization identifier="o"><title>Made elsewhere</title>
+<item identifier="i" identifierref="r" parameters="?lang=en"><title>Part</title>
+<adlcp:masteryscore>75</adlcp:masteryscore><adlcp:datafromlms>hello</adlcp:datafromlms></item>
+</organization></organizations><resources>
+<resource identifier="r" type="webcontent" adlcp:scormtype="sco" href="{href}"/>
+</resources></manifest>"""
+NAMESPACES = (f'xmlns="{NS["cp"]}" xmlns:adlcp="{ADLCP[1:-1]}"')
+
+
+def manifest(href="a%20b/start.html?x=1", ns=NAMESPACES):
+    return MANIFEST.format(href=href, ns=ns).encode()
+
+
+def test_a_package_made_elsewhere_is_understood():
+    found = read_manifest({"imsmanifest.xml": manifest(), "a b/start.html": b""})
+    assert (found.title, found.launch) == ("Part", "a b/start.html")
+    assert found.parameters == "?x=1&lang=en"
+    assert found.mastery_score == 75 and found.launch_data == "hello"
+
+
+@pytest.mark.parametrize(("files", "reason"), [
+    ({}, "no imsmanifest.xml"),
+    ({"course/imsmanifest.xml": b""}, "zip what is in that folder"),
+    ({"imsmanifest.xml": b"<manifest"}, "well-formed"),
+    ({"imsmanifest.xml": b"<other/>"}, "not a manifest"),
+    ({"imsmanifest.xml": b"<manifest/>"}, "nothing that could be launched"),
+    ({"imsmanifest.xml": manifest()}, "does not hold it"),
+    ({"imsmanifest.xml": manifest("https://example.org/x")}, "outside the package"),
+    ({"imsmanifest.xml": b'<!DOCTYPE m [<!ENTITY a "b">]><manifest>&a;</manifest>'}, "nothing"),
+    ({"imsmanifest.xml": b"<manifest><schemaversion>2004 4th Edition</schemaversion></manifest>"},
+     "SCORM 2004"),
+])
+def test_bad_packages_are_refused_with_a_reason(files, reason):
+    with pytest.raises(BadArchive, match=reason):
+        read_manifest(files)

@@ -1,0 +1,158 @@
+"""Saved progress and what an LMS is told."""
+
+import contextlib
+import re
+
+import pytest
+from hypothesis import HealthCheck, given, settings
+from hypothesis import strategies as st
+from zigzag_core.logic import engine
+from zigzag_core.logic.index import Index
+from zigzag_core.package.remember import remembered
+from zigzag_core.tracking import plain, progress, scorm12
+from zigzag_core.tracking.bytes import Damaged
+from zigzag_demo.generate import generated_course
+
+from tests.core.test_engine import at_question, click, run
+
+from .samples import fresh_ids, index_of, program_of, quiz_course, with_slides
+from .strategies import programs, runs
+
+slow = settings(
+    max_examples=60, deadline=None, derandomize=True, suppress_health_check=list(HealthCheck)
+)
+
+
+@slow
+@given(programs(), st.integers(0, 2**32 - 1), runs)
+def test_what_is_packed_comes_back(program, seed, events):
+    index = Index(program)
+    state = engine.run_all(index, seed, events)
+    text = progress.pack(index, state)
+    assert re.fullmatch(r"1[A-Za-z0-9_-]*", text)
+    back = progress.unpack(index, text)
+    for name in ("seed", "rng", "time", "slide", "clicked", "hidden", "looks", "variables",
+                 "completed", "success"):
+        assert getattr(back, name) == getattr(state, name), name
+    assert set(back.visited) == set(state.visited)
+    assert {q: (a.chosen, a.attempts, a.result, a.points, a.locked)
+            for q, a in back.answers.items()} == {
+        q: (a.chosen, a.attempts, a.result, a.points, a.locked) for q, a in state.answers.items()}
+    assert progress.pack(index, back) == text
+
+
+@slow
+@given(st.data())
+def test_damaged_progress_is_refused_and_never_misread(data):
+    index = index_of(quiz_course())
+    state, _, right, _, submit = at_question(index)
+    state, _ = run(index, state, click(right), click(submit))
+    text = progress.pack(index, state)
+    place = data.draw(st.integers(0, len(text) - 1))
+    damage = data.draw(st.sampled_from(["cut", "change", "drop", "add"]))
+    broken = {
+        "cut": text[:place],
+        "change": text[:place] + ("A" if text[place] != "A" else "B") + text[place + 1:],
+        "drop": text[:place] + text[place + 1:],
+        "add": text[:place] + "é" + text[place:],
+    }[damage]
+    with contextlib.suppress(Damaged, progress.OtherCourse):
+        assert progress.unpack(index, broken) == progress.unpack(index, text)
+
+
+@given(st.text(max_size=200))
+def test_any_text_is_refused_cleanly(text):
+    with pytest.raises((Damaged, progress.OtherCourse)):
+        progress.unpack(index_of(quiz_course(1)), text)
+
+
+def test_progress_of_another_course_is_refused():
+    text = progress.pack(index_of(quiz_course(seed=1)), engine.start(index_of(quiz_course()), 1))
+    with pytest.raises(progress.OtherCourse):
+        progress.unpack(index_of(quiz_course(seed=2)), text)
+
+
+def test_an_older_publication_resumes_with_what_still_exists():
+    old = quiz_course(3)
+    old = with_slides(old.model_copy(update={"course": remembered(old)}), old.slides)
+    index = index_of(old)
+    state, grader, right, _, submit = at_question(index, 1)
+    state, _ = run(index, state, click(right), click(submit))
+    text = progress.pack(index, state)
+
+    extra = quiz_course(1, seed=9).slides[1]
+    new = with_slides(old, [old.slides[3], extra, old.slides[0], old.slides[2]])
+    resumed = progress.unpack(index_of(new), text)
+    assert resumed.slide == grader.slide and resumed.answers[grader.id].points == 1
+    assert set(resumed.visited) == set(state.visited)
+
+    without = with_slides(old, [old.slides[0], old.slides[3], extra])
+    resumed = progress.unpack(index_of(without), text)
+    assert grader.id not in resumed.answers
+    assert resumed.slide == old.slides[0].id, "the slide is gone: back to the last one seen"
+
+
+def test_numbers_once_given_stay():
+    document = quiz_course(2)
+    first = remembered(document)
+    moved = with_slides(
+        document.model_copy(update={"course": first}), [document.slides[2], document.slides[0]]
+    )
+    second = remembered(moved)
+    assert second.remembered["slides"] == first.remembered["slides"]
+    assert len(first.remembered["choices"]) == 6
+
+
+def test_a_large_course_fits_scorm_12():
+    document, _ = generated_course(slides=200, questions=100, seed=1, variables=50)
+    size = progress.largest(Index(program_of(document)))
+    assert size <= progress.SCORM12_LIMIT
+
+
+def test_status_where_passing_counts_and_where_not():
+    counts = index_of(quiz_course(1, completion={"slides_share": 1.0, "passing": True}))
+    state, grader, right, wrong, submit = at_question(counts)
+    assert scorm12.lesson_status(counts, state) == "incomplete"
+    passed, _ = run(counts, state, click(right), click(submit))
+    assert scorm12.lesson_status(counts, passed) == "passed"
+    failed, _ = run(counts, state, click(wrong), click(submit),
+                    {"event": "close", "target": f"{grader.id}_wrong"}, click(submit))
+    assert scorm12.lesson_status(counts, failed) == "failed"
+    only_slides = index_of(quiz_course(1))
+    state, *_ = at_question(only_slides)
+    assert scorm12.lesson_status(only_slides, state) == "completed"
+    assert not [c for c in scorm12.status_calls(only_slides, state) if "score" in c[0]]
+
+
+def test_an_interaction_has_the_forms_of_the_standard():
+    index = index_of(quiz_course(1))
+    state, _, right, _, submit = at_question(index)
+    _, effects = run(index, state, {"event": "tick", "ms": 61_234}, click(right), click(submit))
+    answered = next(e for e in effects if e["effect"] == "answered")
+    calls = dict(scorm12.interaction_calls(index, answered, 4, "09:08:07"))
+    at = "cmi.interactions.4."
+    assert next(iter(calls)) == at + "id"
+    assert re.fullmatch(r"[A-Za-z0-9_.-]{1,255}", calls[at + "id"])
+    assert calls[at + "student_response"] == calls[at + "correct_responses.0.pattern"] == "a"
+    assert calls[at + "latency"] == "0000:01:01.23" and calls[at + "result"] == "correct"
+
+
+@given(st.integers(-5, 10**12))
+def test_timespans_have_their_form(ms):
+    assert re.fullmatch(r"[0-9]{4}:[0-5][0-9]:[0-5][0-9]\.[0-9]{2}", scorm12.timespan(ms))
+
+
+@given(st.floats(0, 100))
+def test_decimals_have_their_form(value):
+    assert re.fullmatch(r"[0-9]+(\.[0-9]{1,2})?", scorm12.decimal(value))
+
+
+def test_calls_in_plain_words():
+    say = plain.explain
+    assert say("LMSSetValue", ["cmi.core.lesson_status", "incomplete"], "true") == (
+        "The status is not finished yet.")
+    assert say("LMSSetValue", ["cmi.interactions.2.student_response", "b"], "true") == (
+        "The answer given of answer 3 is b.")
+    assert "refused" in say("LMSSetValue", ["cmi.core.score.raw", "abc"], "false")
+    assert say("LMSCommit", [""], "false") == "Please keep what was said. It was not kept."
+    assert fresh_ids()() != fresh_ids(2)()

@@ -1,0 +1,88 @@
+"""Two authors, and ways to ask the API."""
+
+import json
+
+import pytest
+from django.conf import settings as django_settings
+from django.contrib.auth import get_user_model
+from django.core.files.storage import default_storage
+from django.core.files.uploadedfile import SimpleUploadedFile
+from django.test import Client
+from zigzag_server.accounts.models import Token
+from zigzag_server.publishing import packaging
+
+APP = django_settings.APP_ORIGIN.split("//")[1]
+CONTENT = django_settings.CONTENT_ORIGIN.split("//")[1]
+
+
+class Api:
+    """An author's script: JSON in, JSON out, with a personal token."""
+
+    def __init__(self, secret=None):
+        self.client = Client(headers={"host": APP})
+        self.headers = {"authorization": f"Bearer {secret}"} if secret else {}
+
+    def __call__(self, method, path, body=None, file=None, status=None):
+        extra = {}
+        if file is not None:
+            extra = {"data": {"file": SimpleUploadedFile(*file)}}
+        elif body is not None:
+            extra = {"data": json.dumps(body), "content_type": "application/json"}
+        answer = getattr(self.client, method)(f"/api{path}", headers=self.headers, **extra)
+        if status is not None:
+            assert answer.status_code == status, answer.content[:500]
+        is_json = answer.get("Content-Type", "").startswith("application/json")
+        return answer.json() if is_json and answer.content else answer
+
+
+@pytest.fixture(autouse=True)
+def storage(settings, tmp_path):
+    """Files of a test stay in its own folder, and the player need not be built."""
+    settings.MEDIA_ROOT = tmp_path / "files"
+    settings.WEB_DIST = tmp_path / "dist"
+    player = settings.WEB_DIST / "player"
+    player.mkdir(parents=True)
+    (player / "player.js").write_text("// player")
+    (settings.WEB_DIST / "app").mkdir()
+    (settings.WEB_DIST / "app" / "index.html").write_text("<!doctype html><title>Zigzag</title>")
+    packaging.player_files.cache_clear()
+    return default_storage
+
+
+def _author(name):
+    user = get_user_model().objects.create_user(name, password="a good long one")
+    api = Api(Token.issue(user, "test")[1])
+    api.user = user
+    return api
+
+
+@pytest.fixture
+def mika(db):
+    return _author("mika")
+
+
+@pytest.fixture
+def other(db):
+    return _author("other")
+
+
+@pytest.fixture
+def learner():
+    """A browser on the content's origin, which has no session."""
+    return Client(headers={"host": CONTENT})
+
+
+@pytest.fixture
+def course(mika):
+    """A course with three slides, the second and third with a question."""
+    slug = mika("post", "/courses", {"title": "Night Rules"}, status=201)["slug"]
+    for title in ("One", "Two"):
+        opened = mika("get", f"/courses/{slug}")
+        slide = mika("post", "/edits/new-slide", {"title": title})
+        slide = mika("post", "/edits/add", {"slide": slide, "what": "single_choice"})["slide"]
+        path = f"/courses/{slug}/slides/{slide['id']}"
+        mika("put", path, {"base": 0, "slide": slide}, status=200)
+        settings = opened["course"]
+        settings["slides"].append(slide["id"])
+        mika("put", f"/courses/{slug}", {"base": opened["version"], "course": settings}, status=200)
+    return slug

@@ -1,0 +1,93 @@
+"""Signing in, tokens, and the two origins."""
+
+import json
+from pathlib import Path
+
+import pytest
+from django.test import Client
+from zigzag_server.api import api as description
+
+from .conftest import APP, CONTENT, Api
+
+OPENAPI = Path(__file__).resolve().parents[2] / "web" / "openapi.json"
+
+
+def test_everything_needs_signing_in_but_signing_in(db):
+    nobody = Api()
+    open_to_all = {("get", "/api/session"), ("post", "/api/session")}
+    asked = 0
+    for path, methods in description.get_openapi_schema()["paths"].items():
+        for method in methods:
+            if (method, path) in open_to_all:
+                continue
+            filled = path.removeprefix("/api")
+            for name in ("slug", "slide_id", "learner"):
+                filled = filled.replace(f"{{{name}}}", "x")
+            for name in ("version", "package_id", "token_id"):
+                filled = filled.replace(f"{{{name}}}", "1")
+            answer = nobody(method, filled, {} if method in ("post", "put", "patch") else None,
+                            status=401)
+            assert answer["code"] == "signed_out"
+            asked += 1
+    assert asked > 30
+
+
+def test_session_login_asks_for_the_csrf_token(mika):
+    browser = Client(headers={"host": APP}, enforce_csrf_checks=True)
+    browser.get("/api/session")
+    login = json.dumps({"name": "mika", "password": "a good long one"})
+    assert browser.post("/api/session", login, content_type="application/json").status_code == 200
+    body = {"data": json.dumps({"title": "x"}), "content_type": "application/json"}
+    assert browser.post("/api/courses", **body).status_code == 403
+    token = browser.cookies["csrftoken"].value
+    made = browser.post("/api/courses", **body, headers={"x-csrftoken": token})
+    assert made.status_code == 201
+
+
+def test_wrong_passwords_are_refused(mika):
+    answer = Api()("post", "/session", {"name": "mika", "password": "guess"}, status=403)
+    assert answer["message"] == "The name or the password is wrong."
+
+
+def test_tokens_are_made_used_and_revoked(mika):
+    made = mika("post", "/tokens", {"name": "script"}, status=201)
+    script = Api(made["secret"])
+    assert script("get", "/courses", status=200) == []
+    assert "secret" not in mika("get", "/tokens")[0]
+    mika("delete", f"/tokens/{made['id']}", status=204)
+    script("get", "/courses", status=401)
+
+
+def test_the_content_origin_has_no_api_and_the_app_no_content(mika, learner):
+    assert learner.get("/api/courses").status_code == 404
+    assert learner.get("/").status_code == 404
+    stranger = Client(headers={"host": "evil.example"})
+    assert stranger.get("/").status_code in (400, 421)
+    assert CONTENT.split(":")[0] != APP.split(":")[0], "cookies know hosts, not ports"
+
+
+def test_the_app_page_may_not_be_framed_nor_run_foreign_scripts(mika):
+    policy = mika.client.get("/")["Content-Security-Policy"]
+    assert "frame-ancestors 'none'" in policy and "script-src 'self';" in policy
+
+
+def test_the_api_can_be_read_as_a_page(mika):
+    page = mika.client.get("/api/docs")
+    assert page.status_code == 200
+    assert "https://" not in page.content.decode(), "the page comes whole with the application"
+
+
+def test_the_types_of_the_web_pages_are_up_to_date():
+    assert json.loads(OPENAPI.read_text()) == json.loads(
+        json.dumps(description.get_openapi_schema())), "run `make schema`"
+
+
+@pytest.mark.parametrize("demo", [True, False])
+def test_visitors_are_signed_in_only_in_demo_mode(mika, settings, demo):
+    settings.DEMO = demo
+    visitor = Client(headers={"host": APP}, REMOTE_ADDR="127.0.0.1")
+    visitor.get("/")
+    assert visitor.get("/api/session").json()["name"] == ("mika" if demo else None)
+    remote = Client(headers={"host": APP}, REMOTE_ADDR="203.0.113.9")
+    remote.get("/")
+    assert remote.get("/api/session").json()["name"] is None

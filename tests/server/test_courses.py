@@ -1,0 +1,188 @@
+"""Courses over the API: what is kept, what is refused, who may see what."""
+
+import io
+import json
+
+import pytest
+from django.core.files.storage import default_storage
+from PIL import Image
+from zigzag_server.courses.models import Course, Revision
+
+from tests.core.test_package import changed, zipped
+
+
+def png(size=(8, 8)):
+    out = io.BytesIO()
+    Image.new("RGB", size).save(out, "PNG")
+    return out.getvalue()
+
+
+def opened(api, slug):
+    return api("get", f"/courses/{slug}", status=200)
+
+
+def test_shelf_create_rename_duplicate_delete_and_undo(mika):
+    card = mika("post", "/courses", {"title": "Stove"}, status=201)
+    assert card["slides"] == 1 and card["first_slide"]["title"] == "Welcome"
+    assert mika("patch", f"/courses/{card['slug']}", {"title": "The stove"})["title"] == "The stove"
+    copy = mika("post", f"/courses/{card['slug']}/duplicate", status=201)
+    assert copy["title"] == "The stove (copy)" and copy["slug"] != card["slug"]
+    mika("delete", f"/courses/{card['slug']}", status=204)
+    assert [c["slug"] for c in mika("get", "/courses")] == [copy["slug"]]
+    mika("get", f"/courses/{card['slug']}", status=404)
+    assert mika("post", f"/courses/{card['slug']}/restore")["title"] == "The stove"
+    assert len(mika("get", "/courses")) == 2
+
+
+def test_every_accepted_write_is_kept(mika, course):
+    slide = opened(mika, course)["slides"][0]["slide"]
+    for n in range(3):
+        slide["title"] = f"Title {n}"
+        body = {"base": n + 1, "slide": slide}
+        mika("put", f"/courses/{course}/slides/{slide['id']}", body, status=200)
+    kept = mika("get", f"/courses/{course}/slides/{slide['id']}/revisions")
+    assert [revision["version"] for revision in kept] == [4, 3, 2, 1]
+    old = mika("get", f"/courses/{course}/slides/{slide['id']}/revisions/2")
+    assert old["slide"]["title"] == "Title 0"
+
+
+def test_two_windows_on_one_slide_overwrite_nothing(mika, course):
+    slide = opened(mika, course)["slides"][1]["slide"]
+    path = f"/courses/{course}/slides/{slide['id']}"
+    mika("put", path, {"base": 1, "slide": {**slide, "title": "Mine"}}, status=200)
+    answer = mika("put", path, {"base": 1, "slide": {**slide, "title": "Yours"}}, status=409)
+    assert answer["theirs"]["title"] == "Mine" and answer["yours"]["title"] == "Yours"
+    assert answer["version"] == 2 and "Nothing was overwritten" in answer["message"]
+    assert mika("get", path)["slide"]["title"] == "Mine"
+    mika("put", path, {"base": 2, "slide": {**slide, "title": "Yours"}}, status=200)
+
+
+def test_settings_have_versions_too_and_keep_their_numbers(mika, course):
+    now = opened(mika, course)
+    body = {"base": now["version"], "course": {**now["course"], "title": "A"}}
+    mika("put", f"/courses/{course}", body, status=200)
+    answer = mika("put", f"/courses/{course}", body, status=409)
+    assert answer["theirs"]["title"] == "A"
+    mika("post", f"/courses/{course}/packages", {"kind": "web"}, status=201)
+    numbers = opened(mika, course)["course"]["remembered"]
+    assert len(numbers["slides"]) == 3
+    now = opened(mika, course)
+    forged = {**now["course"], "remembered": {"slides": []}}
+    mika("put", f"/courses/{course}", {"base": now["version"], "course": forged}, status=200)
+    assert opened(mika, course)["course"]["remembered"] == numbers
+
+
+@pytest.mark.parametrize("change", [
+    lambda s: s["elements"][0].update(x=1e300),
+    lambda s: s["elements"][0].update(x="left"),
+    lambda s: s["elements"][0].update(id="../x"),
+    lambda s: s["elements"].append(s["elements"][0]),
+    lambda s: s.update(surprise=1),
+    lambda s: s["elements"][0]["style"].update(fill="red;}body{display:none"),
+    lambda s: s.update(title="x" * 10_000),
+    lambda s: s["questions"][0].update(prompt="missing0"),
+])
+def test_bad_slides_are_refused_and_nothing_changes(mika, course, change):
+    now = opened(mika, course)["slides"][1]
+    slide = json.loads(json.dumps(now["slide"]))
+    change(slide)
+    body = {"base": now["version"], "slide": slide}
+    path = f"/courses/{course}/slides/{now['slide']['id']}"
+    answer = mika("put", path, body, status=422)
+    assert answer["message"].startswith("Nothing was changed: ")
+    assert mika("get", path) == now
+
+
+def test_a_course_cannot_list_slides_it_has_not(mika, course):
+    now = opened(mika, course)
+    settings = {**now["course"], "slides": [*now["course"]["slides"], "nowhere0"]}
+    body = {"base": now["version"], "course": settings}
+    assert mika("put", f"/courses/{course}", body, status=422)["code"] == "no_such_slide"
+
+
+def test_authors_see_only_what_is_theirs(mika, other, course):
+    package = mika("post", f"/courses/{course}/packages", {"kind": "scorm12"}, status=201)["id"]
+    put_in = mika("post", "/practice/packages/from-publication", {"publication": package})["id"]
+    slide = opened(mika, course)["course"]["slides"][0]
+    assert other("get", "/courses") == [] and other("get", "/practice/packages") == []
+    for method, path, body in (
+        ("get", f"/courses/{course}", None), ("delete", f"/courses/{course}", None),
+        ("post", f"/courses/{course}/duplicate", None),
+        ("get", f"/courses/{course}/archive", None), ("get", f"/courses/{course}/check", None),
+        ("get", f"/courses/{course}/program", None),
+        ("get", f"/courses/{course}/slides/{slide}", None),
+        ("get", f"/courses/{course}/slides/{slide}/revisions", None),
+        ("post", f"/courses/{course}/preview", None),
+        ("post", f"/courses/{course}/packages", {"kind": "web"}),
+        ("get", f"/packages/{package}", None), ("get", f"/packages/{package}/file", None),
+        ("post", "/practice/packages/from-publication", {"publication": package}),
+        ("get", f"/practice/packages/{put_in}", None),
+        ("delete", f"/practice/packages/{put_in}", None),
+        ("post", "/practice/launches", {"package": put_in, "learner": "bo-lindqvale"}),
+        ("get", f"/practice/packages/{put_in}/learners/bo-lindqvale/calls?attempt=1", None),
+    ):
+        other(method, path, body, status=404)
+    assert Course.objects.get(slug=course).deleted is None
+
+
+def test_pictures_are_taken_by_content_and_served_elsewhere(mika, course, learner):
+    answer = mika("post", f"/courses/{course}/media", file=("photo.exe", png()), status=201)
+    assert answer["file"]["type"] == "image/png"
+    path = answer["url"].split("//")[1].split("/", 1)[1]
+    assert answer["url"].startswith("http://127.0.0.1")
+    served = learner.get(f"/{path}")
+    assert served.status_code == 200 and served["Content-Type"] == "image/png"
+    assert "sandbox" in served["Content-Security-Policy"]
+    assert learner.get(f"/{path}".replace("/media/", "/media/0")).status_code == 404
+    on_app = mika.client.get(f"/{path}")
+    assert not on_app.get("Content-Type", "").startswith("image/")
+
+
+@pytest.mark.parametrize("file", [
+    ("a.png", b"MZ not a picture"), ("a.svg", b"<svg"), ("a.png", b""), ("a.jpg", png()[:40]),
+])
+def test_bad_uploads_are_refused_and_leave_nothing(mika, course, file):
+    before = opened(mika, course)
+    answer = mika("post", f"/courses/{course}/media", file=file, status=422)
+    assert answer["message"].endswith("The slide is as it was.")
+    assert opened(mika, course) == before and not default_storage.exists("media")
+
+
+def test_archives_go_round_over_the_api(mika, course):
+    answer = mika("post", f"/courses/{course}/media", file=("p.png", png()), status=201)
+    now = opened(mika, course)
+    settings = {**now["course"], "media": [answer["file"]]}
+    mika("put", f"/courses/{course}", {"base": now["version"], "course": settings}, status=200)
+    archive = mika("get", f"/courses/{course}/archive", status=200).content
+    card = mika("post", "/courses/import", file=("c.zigzag", archive), status=201)
+    first, second = opened(mika, course), opened(mika, card["slug"])
+    assert second["course"] == first["course"]
+    assert [s["slide"] for s in second["slides"]] == [s["slide"] for s in first["slides"]]
+
+
+def test_bad_archives_are_refused_and_leave_nothing(mika, course):
+    good = mika("get", f"/courses/{course}/archive").content
+    counts = Course.objects.count(), Revision.objects.count()
+    for data in (b"", b"junk", zipped({"../course.json": b"{}"}), changed(good, course_json=b"{"),
+                 zipped({"zeros": bytes(30_000_000)})):
+        answer = mika("post", "/courses/import", file=("c.zigzag", data), status=422)
+        assert answer["message"].endswith("Nothing was taken in.")
+    assert (Course.objects.count(), Revision.objects.count()) == counts
+
+
+def test_an_archive_cannot_smuggle_in_a_drawing_that_acts(mika, course):
+    import hashlib
+
+    evil = b'<svg xmlns="http://www.w3.org/2000/svg"><script>alert(1)</script></svg>'
+    sha256 = hashlib.sha256(evil).hexdigest()
+    archive = mika("get", f"/courses/{course}/archive").content
+    from zigzag_core.package.safe_zip import read_zip
+
+    files = dict(read_zip(archive))
+    settings = json.loads(files["course.json"])
+    settings["media"] = [{"id": "evil00", "name": "x.svg", "type": "image/svg+xml",
+                          "sha256": sha256, "size": len(evil)}]
+    files["course.json"] = json.dumps(settings).encode()
+    files[f"media/{sha256}.svg"] = evil
+    answer = mika("post", "/courses/import", file=("c.zigzag", zipped(files)), status=422)
+    assert "harmless" in answer["message"] and not default_storage.exists("media")

@@ -1,0 +1,161 @@
+"""The practice LMS's side of SCORM 1.2."""
+
+import json
+
+import pytest
+from django.core.files.storage import default_storage
+from zigzag_server.practice import runs
+from zigzag_server.practice.models import Attempt, Package
+
+from tests.core.test_package import manifest, zipped
+
+ELSEWHERE = zipped({
+    "imsmanifest.xml": manifest("start.html"), "start.html": b"<!doctype html><p>Made elsewhere",
+})
+
+
+@pytest.fixture
+def package(mika):
+    return mika("post", "/practice/packages", file=("p.zip", ELSEWHERE), status=201)["id"]
+
+
+class Visit:
+    """One launch, as the page around the package makes it."""
+
+    def __init__(self, mika, learner, package, who="bo-lindqvale"):
+        self.learner = learner
+        body = {"package": package, "learner": who}
+        self.launch = mika("post", "/practice/launches", body, status=201)
+        self.path = self.launch["url"].split("127.0.0.1:8000")[1]
+        page = learner.get(self.path).content.decode()
+        data = page.split('id="launch">')[1].split("</script>")[0]
+        self.start = json.loads(data)["start"]["cmi"]
+
+    def send(self, what, body):
+        return self.learner.post(f"{self.path}{what}", json.dumps(body), content_type="text/plain")
+
+    def commit(self, finish=False, interactions=(), **core):
+        cmi = {"core": core, "suspend_data": core.pop("suspend_data", ""),
+               "interactions": list(interactions)}
+        answer = self.send("commit?finish=true" if finish else "commit", {"cmi": cmi})
+        assert answer.json() == {"result": True, "errorCode": 0}
+
+
+def results(mika, package, place=-1):
+    return mika("get", f"/practice/packages/{package}")["results"][0]["attempts"][place]
+
+
+def test_a_suspended_attempt_goes_on(mika, learner, package):
+    first = Visit(mika, learner, package)
+    assert first.start["core"]["entry"] == "ab-initio"
+    assert first.start["core"]["lesson_status"] == "not attempted"
+    assert first.start["student_data"]["mastery_score"] == "75"
+    assert first.start["launch_data"] == "hello"
+    first.commit(finish=True, lesson_status="incomplete", exit="suspend",
+                 session_time="0000:01:30.50", score={"raw": "40", "min": "0", "max": "100"},
+                 lesson_location="p3", suspend_data="abc")
+    second = Visit(mika, learner, package)
+    assert second.launch["resumed"] and second.launch["attempt"] == 1
+    core = second.start["core"]
+    assert (core["entry"], core["lesson_location"], core["lesson_status"]) == (
+        "resume", "p3", "incomplete")
+    assert core["total_time"] == "0000:01:30.50" and second.start["suspend_data"] == "abc"
+    second.commit(finish=True, lesson_status="passed", exit="", session_time="0000:00:10.00",
+                  score={"raw": "90"}, interactions=[{
+                      "id": "q1", "type": "choice", "student_response": "b", "result": "correct",
+                      "correct_responses": [{"pattern": "b"}]}])
+    attempt = results(mika, package)
+    assert (attempt["status"], attempt["score"], attempt["visits"]) == ("passed", 90, 2)
+    assert attempt["milliseconds"] == 100_500
+    assert attempt["interactions"][0]["answer"] == attempt["interactions"][0]["expected"] == "b"
+    third = Visit(mika, learner, package)
+    assert third.launch["attempt"] == 2 and third.start["core"]["entry"] == "ab-initio"
+    assert "suspend_data" not in third.start
+
+
+def test_a_visit_without_a_goodbye_can_be_resumed(mika, learner, package):
+    visit = Visit(mika, learner, package)
+    visit.commit(lesson_status="incomplete", suspend_data="xyz")
+    again = Visit(mika, learner, package)
+    assert again.launch["attempt"] == 1 and again.start["suspend_data"] == "xyz"
+
+
+def test_calls_are_logged_once_in_plain_words(mika, learner, package):
+    visit = Visit(mika, learner, package)
+    call = {"place": 0, "at": 1_795_000_000_000, "method": "LMSSetValue",
+            "arguments": ["cmi.core.lesson_status", "passed"], "result": "true", "error": "0"}
+    assert visit.send("calls", [call]).status_code == 204
+    last = {**call, "place": 1, "method": "LMSFinish"}
+    assert visit.send("calls", [call, last]).status_code == 204
+    log = mika("get", f"/practice/packages/{package}/learners/bo-lindqvale/calls?attempt=1")
+    assert [entry["words"] for entry in log] == [
+        "The status is passed.", "The course says goodbye."]
+
+
+@pytest.mark.parametrize("body", [
+    None, [], {}, {"cmi": []}, {"cmi": "x"},
+])
+def test_nonsense_is_not_committed(mika, learner, package, body):
+    visit = Visit(mika, learner, package)
+    assert visit.send("commit", body).status_code == 400
+    assert Attempt.objects.get().core == {}
+
+
+@pytest.mark.parametrize("cmi", [
+    {"core": []}, {"core": {"lesson_status": ["x"], "score": {"raw": "1e999"}, "exit": {}}},
+    {"core": {"lesson_status": "hacked", "session_time": "99:99"}, "interactions": {"0": 5}},
+    {"interactions": {"childArray": [{"id": {"a": 1}}]}, "suspend_data": {"a": 1}},
+    {"core": {"lesson_location": "x" * 100_000}, "suspend_data": "y" * 1_000_000},
+])
+def test_hostile_values_are_kept_out_and_break_nothing(mika, learner, package, cmi):
+    visit = Visit(mika, learner, package)
+    assert visit.send("commit?finish=true", {"cmi": cmi}).status_code == 200
+    attempt = results(mika, package)
+    assert attempt["status"] == "not attempted" and attempt["score"] is None
+    assert attempt["progress"] <= 65_536
+
+
+def test_hostile_calls_break_nothing(mika, learner, package):
+    visit = Visit(mika, learner, package)
+    odd = [5, {"place": "x", "at": 1e99, "arguments": {"a": 1}}, {"place": 2, "at": -5},
+           {"place": 3, "at": 10**13, "method": "<script>", "arguments": ["a" * 100_000] * 9}]
+    assert visit.send("calls", odd).status_code == 204
+    assert visit.send("calls", {"a": 1}).status_code == 400
+    mika("get", f"/practice/packages/{package}/learners/bo-lindqvale/calls?attempt=1", status=200)
+
+
+def test_files_are_served_to_their_launch_only(mika, learner, package):
+    visit = Visit(mika, learner, package)
+    token = visit.path.split("/")[2]
+    assert learner.get(f"/run/{token}/start.html").status_code == 200
+    for path in (f"/run/{token}/missing.html", f"/run/{token}/../../zigzag.sqlite3",
+                 f"/run/{token}/%2e%2e/%2e%2e/secret-key", "/run/guess/start.html",
+                 f"/run/{token}//etc/passwd", "/launch/guess/"):
+        assert learner.get(path).status_code == 404, path
+
+
+@pytest.mark.parametrize(("data", "reason"), [
+    (b"junk", "not a ZIP"), (zipped({"a.html": b"x"}), "no imsmanifest.xml"),
+    (zipped({"imsmanifest.xml": b"<manifest"}), "well-formed"),
+    (zipped({"imsmanifest.xml": manifest("gone.html")}), "does not hold it"),
+    (zipped({"imsmanifest.xml": manifest("a.html"), "../a.html": b""}), "leads out"),
+    (zipped({"imsmanifest.xml": manifest("a.html"), "a.html": bytes(40_000_000)}), "trap"),
+])
+def test_bad_packages_are_refused_and_leave_nothing(mika, data, reason):
+    answer = mika("post", "/practice/packages", file=("p.zip", data), status=422)
+    assert reason in answer["message"] and answer["message"].endswith("Nothing was put in.")
+    assert not Package.objects.exists() and not default_storage.exists("practice")
+
+
+def test_taking_out_a_package_removes_its_files(mika, package):
+    folder = Package.objects.get().folder
+    assert default_storage.exists(f"{folder}/start.html")
+    mika("delete", f"/practice/packages/{package}", status=204)
+    assert not default_storage.exists(folder)
+
+
+@pytest.mark.parametrize(("text", "ms"), [
+    ("0000:01:30.50", 90_500), ("00:00:05", 5_000), ("12:00:00.5", 43_200_500), ("", 0), ("1h", 0),
+])
+def test_timespans_of_packages_are_read(text, ms):
+    assert runs.milliseconds(text) == ms

@@ -1,0 +1,93 @@
+"""Checking, publishing and running courses without a browser, and by commands."""
+
+import io
+
+import pytest
+from django.core.management import CommandError, call_command
+from zigzag_core.package.safe_zip import read_zip
+from zigzag_core.program import Program
+from zigzag_server.courses.models import Course
+
+
+def test_a_course_is_made_published_and_launched_without_a_browser(mika, course, learner):
+    check = mika("get", f"/courses/{course}/check", status=200)
+    assert check["questions"] == 2 and 0 < check["progress"] < check["progress_limit"]
+    assert check["promise"][0] == "The course is completed when all slides were seen."
+    made = mika("post", f"/courses/{course}/packages", {"kind": "scorm12"}, status=201)
+    contents = mika("get", f"/packages/{made['id']}")
+    assert {"imsmanifest.xml", "index.html", "program.js"} <= {f["path"] for f in contents["files"]}
+    download = mika("get", f"/packages/{made['id']}/file")
+    assert "attachment" in download["Content-Disposition"]
+    assert "imsmanifest.xml" in read_zip(b"".join(download.streaming_content))
+    put_in = mika("post", "/practice/packages/from-publication", {"publication": made["id"]})
+    launch = mika("post", "/practice/launches", {"package": put_in["id"],
+                                                 "learner": "ines-tarrow"}, status=201)
+    path = launch["url"].split("127.0.0.1:8000")[1]
+    assert learner.get(path).status_code == 200
+    token = path.split("/")[2]
+    page = learner.get(f"/run/{token}/index.html")
+    assert b"program.js" in b"".join(page.streaming_content)
+    assert "sandbox" in page["Content-Security-Policy"]
+
+
+def test_the_program_is_what_the_engines_read(mika, course):
+    program = Program.model_validate(mika("get", f"/courses/{course}/program", status=200))
+    assert len(program.slides) == 3 and len(program.questions) == 2
+
+
+def test_the_preview_runs_on_the_content_origin_for_those_who_were_given_it(mika, course, learner):
+    path = mika("post", f"/courses/{course}/preview")["url"].split("127.0.0.1:8000")[1]
+    page = learner.get(path)
+    assert page.status_code == 200 and b"zigzagProgram" in page.content
+    assert learner.get(path.replace("/preview/", "/preview/x")).status_code == 404
+
+
+def test_a_course_without_slides_is_not_published(mika, course):
+    now = mika("get", f"/courses/{course}")
+    body = {"base": now["version"], "course": {**now["course"], "slides": []}}
+    mika("put", f"/courses/{course}", body, status=200)
+    answer = mika("post", f"/courses/{course}/packages", {"kind": "scorm12"}, status=422)
+    assert "Add a slide in Build" in answer["message"]
+    assert mika("get", f"/courses/{course}/packages") == []
+    assert [f["code"] for f in mika("get", f"/courses/{course}/check")["findings"]] == ["no_slides"]
+    with pytest.raises(CommandError, match="no slides"):
+        call_command("publish", course, kind="web", out="/nowhere/x.zip")
+
+
+def test_commands_list_publish_export_import_and_generate(mika, course, tmp_path):
+    out = io.StringIO()
+    call_command("courses", stdout=out)
+    assert out.getvalue() == f"{course}\tNight Rules\t3 slides\n"
+    package, archive = tmp_path / "p.zip", tmp_path / "c.zigzag"
+    call_command("publish", course, kind="scorm12", out=str(package), stdout=io.StringIO())
+    assert "imsmanifest.xml" in read_zip(package.read_bytes())
+    call_command("export", course, out=str(archive), stdout=io.StringIO())
+    out = io.StringIO()
+    call_command("import", str(archive), stdout=out)
+    copy = Course.objects.get(slug=out.getvalue().strip())
+    assert copy.document == Course.objects.get(slug=course).document
+    out = io.StringIO()
+    call_command("generate", slides=12, questions=5, seed=2, stdout=out)
+    generated = Course.objects.get(slug=out.getvalue().strip())
+    assert len(generated.document["slides"]) == 12
+    assert mika("get", f"/courses/{generated.slug}/check")["questions"] == 5
+
+
+@pytest.mark.parametrize(("command", "line"), [
+    (("publish", "nothing", "--as", "web", "--out", "x.zip"), "There is no course"),
+    (("export", "nothing", "--out", "x"), "There is no course"),
+    (("import", "/nowhere/x.zigzag"), "No such file"),
+    (("generate", "--slides", "3", "--questions", "4"), "at most one question"),
+    (("generate", "--slides", "0"), "from 1 to 5000"),
+])
+def test_commands_fail_with_one_clear_line(mika, command, line):
+    with pytest.raises(CommandError, match=line) as failure:
+        call_command(*command)
+    assert "\n" not in str(failure.value)
+
+
+def test_a_failed_export_leaves_nothing_half_written(mika, course, tmp_path):
+    target = tmp_path / "missing" / "c.zigzag"
+    with pytest.raises(CommandError, match="cannot be written"):
+        call_command("export", course, out=str(target))
+    assert list(tmp_path.glob("**/*.zigzag*")) == []
