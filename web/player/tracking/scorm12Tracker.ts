@@ -31,6 +31,7 @@ export class Scorm12Tracker implements Tracker {
   private api: Api12 | null = null;
   private open = false;
   private closed = false;
+  private held = false;
   private reports = true;
   private status = "not attempted";
   private nextInteraction = 0;
@@ -74,6 +75,7 @@ export class Scorm12Tracker implements Tracker {
   tell(state: State, effects: readonly Effect[]): void {
     const answered = effects.filter((effect) => effect.effect === "answered");
     this.answers.push(...answered);
+    this.held = false;
     for (const [element, value] of statusCalls(this.index, state)) this.want(element, value);
     this.progress = pack(this.index, state);
     this.keep(false);
@@ -224,8 +226,9 @@ export class Scorm12Tracker implements Tracker {
   }
 
   private work(): void {
-    if (this.closed) return;
+    if (this.closed || this.held) return;
     if (!this.open && this.connect()) this.meetLate();
+    if (this.held) return;
     if (!this.open || !this.commit()) {
       this.schedule(RETRY_MS[Math.min(this.failures, RETRY_MS.length - 1)] as number);
     }
@@ -235,6 +238,8 @@ export class Scorm12Tracker implements Tracker {
   private meetLate(): void {
     const told = this.get("cmi.suspend_data");
     if (told && this.time(told) > this.time(this.progress)) {
+      // Nothing is said until the learner has chosen; then `tell` goes on.
+      this.held = true;
       this.onLate({ saved: told, rescued: false });
     }
   }

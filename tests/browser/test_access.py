@@ -1,0 +1,122 @@
+"""No violation of axe's rules on any main view, nor in the player."""
+
+import json
+from pathlib import Path
+
+import pytest
+from selenium.webdriver.common.by import By
+
+from .driver import Page
+
+AXE = (Path(__file__).resolve().parents[2] / "web/node_modules/axe-core/axe.min.js").read_text()
+COURSE = "/courses/hut-warden-basics"
+
+
+def violations(page: Page) -> list[str]:
+    """What axe finds in the frame that the browser is in, one line each."""
+    # Frames are looked into one by one, since they are of another origin.
+    found = page.browser.execute_async_script(AXE + """
+        const done = arguments[arguments.length - 1];
+        const where = v => v.nodes.slice(0, 3).map(n => n.html.slice(0, 160)).join(' | ');
+        axe.run(document, {iframes: false}).then(r => done(JSON.stringify(
+          r.violations.map(v => `${v.id}: ${v.help}: ${where(v)}`))));
+    """)
+    return json.loads(found)
+
+
+def test_shelf_and_its_forms(page):
+    page.go("/")
+    page.words("Hut Warden Basics", "a")
+    assert violations(page) == []
+    page.press("New course")
+    page.find("input[aria-label='Title']")
+    assert violations(page) == []
+
+
+@pytest.mark.parametrize("what", ["slide", "text", "question", "button", "palette"])
+def test_build(page, what):
+    page.go(f"{COURSE}/build")
+    page.click("[data-stop-button='6']")
+    page.until(lambda: len(page.all("[data-row]")) == 6)
+    if what in ("text", "question"):
+        page.all("[data-row]")[1 if what == "text" else 2].click()
+        page.words("Judges", "h3")
+    elif what == "button":
+        page.click("[data-stop-button='0']")
+        page.until(lambda: len(page.all("[data-row]")) == 4)
+        page.all("[data-row]")[2].click()
+        page.find("select[aria-label='Where to go']")
+    elif what == "palette":
+        page.find("[data-stage]").send_keys("/")
+        page.find("[role=listbox]")
+    assert violations(page) == []
+
+
+@pytest.mark.parametrize("scheme", ["light", "dark"])
+@pytest.mark.parametrize("path", [
+    "/", f"{COURSE}/build", f"{COURSE}/publish", f"{COURSE}/rehearse", "/practice", "/account",
+])
+def test_every_view_in_light_and_dark(page, path, scheme):
+    page.go("/")
+    page.browser.execute_script("localStorage.setItem('zigzag:scheme', arguments[0])", scheme)
+    page.go(path)
+    page.find("main")
+    page.gone("[role=status][aria-label=Loading]")
+    if path.endswith("publish"):
+        page.see("Place, answers and variables are saved")
+    assert violations(page) == []
+
+
+@pytest.mark.parametrize("number", [0, 1, 3, 6, 8, 12, 13])
+def test_player(page, number):
+    page.go(f"{COURSE}/build")
+    page.click(f"[data-stop-button='{number}']")
+    page.find("body").send_keys("r")
+    page.frames("iframe[title='The course']")
+    page.find(".zz-stage")
+    assert violations(page) == []
+    if number == 6:
+        page.click("label.zz-choice")
+        page.press("Submit")
+        page.find("[role=dialog]")
+        assert violations(page) == []
+    if number == 0:
+        page.press("Slides")
+        page.find(".zz-menu")
+        assert violations(page) == []
+
+
+def test_the_player_by_keyboard_alone(page):
+    from selenium.webdriver.common.keys import Keys
+
+    page.go(f"{COURSE}/build")
+    page.click("[data-stop-button='6']")
+    page.find("body").send_keys("r")
+    page.frames("iframe[title='The course']")
+    first = page.find("input[type=radio]")
+    first.send_keys(Keys.SPACE)
+    page.browser.switch_to.active_element.send_keys(Keys.ARROW_DOWN)
+    chosen = page.until(lambda: [r for r in page.all("input[type=radio]") if r.is_selected()])
+    assert len(chosen) == 1
+    page.browser.switch_to.active_element.send_keys(Keys.TAB)
+    assert page.browser.switch_to.active_element.text == "Submit"
+    page.browser.switch_to.active_element.send_keys(Keys.ENTER)
+    page.until(lambda: page.browser.switch_to.active_element.get_attribute("role") == "dialog")
+    page.browser.switch_to.active_element.send_keys(Keys.ESCAPE)
+    page.gone("[role=dialog]")
+    assert page.browser.switch_to.active_element.tag_name in ("main", "button")
+
+
+def test_the_player_fits_a_phone(page):
+    page.go(f"{COURSE}/build")
+    page.find("[data-stage]").send_keys("r")
+    address = page.find("iframe[title='The course']").get_attribute("src")
+    page.browser.set_window_size(400, 860)
+    page.browser.get(address)
+    page.find(".zz-stage")
+    wide = page.browser.execute_script(
+        "return [document.documentElement.scrollWidth, innerWidth]")
+    assert wide[0] <= wide[1]
+    for button in page.browser.find_elements(By.CSS_SELECTOR, ".zz-bar button"):
+        assert button.size["height"] >= 24 and button.size["width"] >= 24
+        assert button.rect["x"] + button.rect["width"] <= wide[1]

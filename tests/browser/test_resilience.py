@@ -1,0 +1,172 @@
+"""What happens when things go wrong: servers, second windows, packages made elsewhere."""
+
+import io
+import zipfile
+from functools import partial
+from http.server import SimpleHTTPRequestHandler, ThreadingHTTPServer
+from threading import Thread
+
+from selenium.webdriver.common.keys import Keys
+
+from tests.core.test_package import manifest, zipped
+
+from .driver import Page
+
+ELSEWHERE = """<!doctype html><html lang="en"><title>Elsewhere</title><main>
+<p id="said"></p><button onclick="finish()">Finish</button></main><script>
+let w = window, api = null;
+while (!(api = w.API) && w.parent !== w) w = w.parent;
+const log = [api.LMSInitialize(""), api.LMSGetValue("cmi.core.student_name"),
+  api.LMSGetValue("cmi.core.entry"), api.LMSGetValue("cmi.student_data.mastery_score"),
+  api.LMSSetValue("cmi.core.lesson_status", "nonsense"), api.LMSGetLastError(),
+  api.LMSSetValue("cmi.core.score.raw", "80"),
+  api.LMSSetValue("cmi.core.lesson_status", "completed")];
+document.getElementById("said").textContent = log.join(" | ");
+function finish() { document.getElementById("said").textContent = "end " + api.LMSFinish(""); }
+</script></html>"""
+
+
+def _rename(page: Page, title: str) -> None:
+    field = page.find("section[aria-label='This slide'] input")
+    field.send_keys(Keys.CONTROL, "a")
+    field.send_keys(title)
+
+
+def _new_course(page: Page, title: str) -> str:
+    page.go("/")
+    page.press("New course")
+    page.find("input[aria-label='Title']").send_keys(title, Keys.ENTER)
+    page.find("[data-stage]")
+    return page.browser.current_url.split("/courses/")[1].split("/")[0]
+
+
+def test_edits_made_while_the_server_is_gone_are_kept_and_sent(page, server):
+    slug = _new_course(page, "Kept edits")
+    server.stop()
+    try:
+        _rename(page, "Written in the dark")
+        page.find("[data-saving=unsaved]")
+        page.see("Not saved yet")
+    finally:
+        server.start()
+    page.saved()
+    page.go(f"/courses/{slug}/build")
+    page.until(lambda: "Written in the dark" in page.find("[data-stop]").text)
+
+
+def test_edits_survive_a_closed_window_while_the_server_is_gone(page, server):
+    slug = _new_course(page, "Closed window")
+    server.stop()
+    try:
+        _rename(page, "Closed before it was sent")
+        page.find("[data-saving=unsaved]")
+    finally:
+        page.browser.execute_script("window.onbeforeunload = null")
+        server.start()
+    page.browser.switch_to.new_window("tab")
+    page.go(f"/courses/{slug}/build")
+    page.until(lambda: "Closed before it was sent" in page.find("[data-stop]").text)
+    page.saved()
+
+
+def test_two_windows_on_one_slide(page):
+    slug = _new_course(page, "Two windows")
+    first = page.browser.current_window_handle
+    page.browser.switch_to.new_window("tab")
+    second = page.browser.current_window_handle
+    page.go(f"/courses/{slug}/build")
+    page.find("[data-stage]")
+    _rename(page, "From the second window")
+    page.saved()
+    page.browser.switch_to.window(first)
+    _rename(page, "From the first window")
+    page.see("Somebody else has changed the slide")
+    page.press("Go on with mine")
+    page.saved()
+    page.browser.switch_to.window(second)
+    _rename(page, "Second again")
+    page.see("Somebody else has changed the slide")
+    page.press("Go on with theirs")
+    page.until(lambda: "From the first window" in page.find("[data-stop]").text)
+
+
+def test_a_package_made_elsewhere_runs(page, tmp_path):
+    file = tmp_path / "elsewhere.zip"
+    files = {"imsmanifest.xml": manifest("a/start.html"), "a/start.html": ELSEWHERE}
+    file.write_bytes(zipped(files))
+    page.go("/practice")
+    page.until(lambda: page.all("input[type=file]"))[0].send_keys(str(file))
+    page.press("Launch as Tam O’Kellin")
+    page.frames("iframe[title='The package']", "iframe")
+    page.until(lambda: page.find("#said").text)
+    assert page.find("#said").text == (
+        "true | O’Kellin, Tam | ab-initio | 75 | false | 405 | true | true")
+    page.press("Finish")
+    page.until(lambda: page.find("#said").text == "end true")
+    page.top()
+    page.press("Leave")
+    row = page.until(lambda: page.find("tr[data-learner='tam-okell']"))
+    page.until(lambda: "passed" in row.text and "80" in row.text)
+    page.see("error 405")
+
+
+def test_a_bad_package_is_refused_in_words(page, tmp_path):
+    file = tmp_path / "bad.zip"
+    file.write_bytes(zipped({"index.html": b"x"}))
+    page.go("/practice")
+    page.until(lambda: page.all("input[type=file]"))[0].send_keys(str(file))
+    page.see("The package has no imsmanifest.xml at its root. Nothing was put in.")
+
+
+def test_a_web_package_runs_anywhere_and_resumes(page, server, tmp_path):
+    server.manage("publish", "the-tool-library", "--as", "web", "--out", str(tmp_path / "w.zip"))
+    with zipfile.ZipFile(io.BytesIO((tmp_path / "w.zip").read_bytes())) as archive:
+        archive.extractall(tmp_path / "site")
+    handler = partial(SimpleHTTPRequestHandler, directory=tmp_path / "site")
+    handler.log_message = lambda *_: None
+    site = ThreadingHTTPServer(("127.0.0.1", 0), handler)
+    Thread(target=site.serve_forever, daemon=True).start()
+    try:
+        address = f"http://127.0.0.1:{site.server_port}/index.html"
+        page.browser.get(address)
+        page.press("How it works")
+        page.words("Slide 2 of 3")
+        page.browser.get(address)
+        page.see("Welcome back")
+        page.press("Resume")
+        page.words("Slide 2 of 3")
+    finally:
+        site.shutdown()
+    page.browser.get((tmp_path / "site" / "index.html").as_uri())
+    page.press("How it works")
+    page.words("Slide 2 of 3")
+
+
+def test_killed_and_resumed_in_the_practice_lms(page):
+    page.go("/courses/the-tool-library/publish")
+    page.press("Publish as SCORM 1.2")
+    page.press("Try it in the practice LMS")
+    page.words("The Tool Library", "h1")
+    results = page.browser.current_url
+    page.press("Launch as Yuki Adairo")
+    frames = ("iframe[title='The package']", "iframe")
+    page.frames(*frames)
+    page.press("Next")
+    page.words("Slide 2 of 3")
+    page.top()
+    page.see("The place in the course is")
+    # Killed: the window goes without a word to the page.
+    launch = page.browser.current_url
+    page.browser.switch_to.new_window("tab")
+    new = page.browser.current_window_handle
+    page.browser.switch_to.window(page.browser.window_handles[0])
+    page.browser.close()
+    page.browser.switch_to.window(new)
+    page.browser.get(launch)
+    page.frames(*frames)
+    page.see("You were at Three rules")
+    page.press("Resume")
+    page.words("Slide 2 of 3")
+    page.top()
+    page.browser.get(results)
+    page.until(lambda: "not finished yet" in page.find("tr[data-learner='yuki-adair']").text)

@@ -1,0 +1,312 @@
+/** Tracking with a strict LMS, and with one that is late, refuses, or vanishes. */
+import { readFileSync } from "node:fs";
+import { fileURLToPath } from "node:url";
+import { afterEach, beforeEach, describe, expect, test, vi } from "vitest";
+import type { Program } from "../../web/api/types";
+import { Session } from "../../web/player/app/session";
+import { Index } from "../../web/player/engine/program";
+import { findApi } from "../../web/player/tracking/findApi";
+import { LocalTracker } from "../../web/player/tracking/local";
+import { unpack } from "../../web/player/tracking/progress";
+import { Scorm12Tracker } from "../../web/player/tracking/scorm12Tracker";
+import { StrictLms } from "./strictLms";
+
+const traces = fileURLToPath(new URL("../parity/traces/demo.json", import.meta.url));
+const program = (JSON.parse(readFileSync(traces, "utf8")) as { program: Program }[])[0]?.program as Program;
+const index = new Index(program);
+
+class Storage {
+  items = new Map<string, string>();
+  forbidden = false;
+  getItem(name: string): string | null {
+    if (this.forbidden) throw new Error("forbidden");
+    return this.items.get(name) ?? null;
+  }
+  setItem(name: string, value: string): void {
+    if (this.forbidden) throw new Error("forbidden");
+    this.items.set(name, value);
+  }
+  removeItem(name: string): void {
+    this.items.delete(name);
+  }
+}
+
+let storage: Storage;
+
+beforeEach(() => {
+  vi.useFakeTimers();
+  storage = new Storage();
+  vi.stubGlobal("window", globalThis);
+  vi.stubGlobal("localStorage", storage);
+});
+
+afterEach(() => {
+  vi.useRealTimers();
+  vi.unstubAllGlobals();
+});
+
+async function begun(lms: StrictLms | null, wait = 6_000): Promise<Session> {
+  const session = new Session(index, new Scorm12Tracker(index, () => lms), { seed: 7 });
+  const begin = session.begin();
+  await vi.advanceTimersByTimeAsync(wait);
+  await begin;
+  return session;
+}
+
+/** Answer question `number` of the course rightly, or wrongly as often as it goes. */
+function answer(session: Session, number: number, right: boolean): void {
+  const grader = program.questions[number];
+  if (!grader) throw new Error("no such question");
+  session.dispatch({ event: "slide", target: grader.slide });
+  const elements = index.slides.get(grader.slide)?.elements ?? [];
+  const choice = elements.find((e) => e.choice && grader.right.includes(e.choice) === right);
+  const submit = elements.find((e) => e.control === "button" && e.question === grader.id);
+  for (let tries = right ? 1 : grader.attempts ?? 1; tries > 0; tries--) {
+    session.dispatch({ event: "clicked", target: choice?.draw.id ?? "" });
+    session.dispatch({ event: "clicked", target: submit?.draw.id ?? "" });
+    for (const overlay of session.read().state.overlays) {
+      session.dispatch({ event: "close", target: overlay });
+    }
+  }
+}
+
+function seeAll(session: Session): void {
+  for (const target of index.order) session.dispatch({ event: "slide", target });
+}
+
+describe("a strict LMS", () => {
+  test("takes every value that a whole course sets, and hears passed at the end", async () => {
+    const lms = new StrictLms();
+    const session = await begun(lms);
+    seeAll(session);
+    [0, 1, 2].forEach((number) => answer(session, number, true));
+    await vi.advanceTimersByTimeAsync(2_000);
+    session.leave();
+    expect(lms.refusals).toEqual([]);
+    expect(lms.state).toBe("closed");
+    expect(lms.committed.get("cmi.core.lesson_status")).toBe("passed");
+    expect(lms.committed.get("cmi.core.score.raw")).toBe("100");
+    expect(lms.committed.get("cmi.core.exit")).toBe("suspend");
+    expect(lms.committed.get("cmi.interactions.2.result")).toBe("correct");
+  });
+
+  test("is not bothered more than about once a second", async () => {
+    const lms = new StrictLms();
+    const session = await begun(lms);
+    for (let n = 0; n < 100; n++) {
+      session.dispatch({ event: n % 2 ? "previous" : "next" });
+      await vi.advanceTimersByTimeAsync(50);
+    }
+    expect(lms.commits).toBeLessThanOrEqual(13);
+    expect(lms.commits).toBeGreaterThanOrEqual(4);
+  });
+
+  test.each(index.order)("can be killed and resumed at slide %s", async (slide) => {
+    const lms = new StrictLms();
+    const session = await begun(lms);
+    answer(session, 0, true);
+    session.dispatch({ event: "slide", target: slide });
+    await vi.advanceTimersByTimeAsync(2_000);
+    // Killed: nobody says goodbye, only what was committed is left.
+    const again = new StrictLms(Object.fromEntries(
+      [...lms.committed].filter(([name]) => !name.includes("interactions")),
+    ));
+    const back = await begun(again);
+    expect(back.read().phase.kind).toBe("asking");
+    back.resume();
+    expect(back.read().state.slide).toBe(slide);
+    expect(back.read().state.answers).toMatchObject({ [program.questions[0]?.id ?? ""]: { locked: true, points: 2 } });
+    expect(again.refusals).toEqual([]);
+  });
+
+  test("keeps a status that was reached, whatever follows", async () => {
+    const lms = new StrictLms({ "cmi.core.lesson_status": "passed" });
+    const session = await begun(lms);
+    session.dispatch({ event: "next" });
+    await vi.advanceTimersByTimeAsync(2_000);
+    expect(lms.committed.get("cmi.core.lesson_status")).toBe("passed");
+  });
+
+  test("hears failed when no attempt is left", async () => {
+    const lms = new StrictLms();
+    const session = await begun(lms);
+    [0, 1, 2].forEach((number) => answer(session, number, false));
+    await vi.advanceTimersByTimeAsync(2_000);
+    expect(lms.committed.get("cmi.core.lesson_status")).toBe("failed");
+    expect(lms.committed.get("cmi.core.score.raw")).toBe("0");
+  });
+
+  test("in review mode hears neither status nor score", async () => {
+    const lms = new StrictLms({ "cmi.core.lesson_mode": "review", "cmi.core.lesson_status": "completed" });
+    const session = await begun(lms);
+    answer(session, 0, true);
+    session.leave();
+    expect(lms.committed.get("cmi.core.lesson_status")).toBe("completed");
+    expect(lms.committed.has("cmi.core.score.raw")).toBe(false);
+  });
+});
+
+describe("a bad LMS", () => {
+  test("that answers late is waited for", async () => {
+    let lms: StrictLms | null = null;
+    const session = new Session(index, new Scorm12Tracker(index, () => lms), { seed: 1 });
+    const begin = session.begin();
+    await vi.advanceTimersByTimeAsync(3_000);
+    expect(session.read().phase.kind).toBe("connecting");
+    lms = new StrictLms();
+    await vi.advanceTimersByTimeAsync(1_000);
+    await begin;
+    expect(session.read()).toMatchObject({ phase: { kind: "running" }, standing: { kind: "saved" } });
+  });
+
+  test("that answers very late is told everything then", async () => {
+    const lms = new StrictLms();
+    lms.initializes = false;
+    const session = await begun(lms);
+    expect(session.read().standing.kind).toBe("retrying");
+    answer(session, 0, true);
+    lms.initializes = true;
+    await vi.advanceTimersByTimeAsync(40_000);
+    expect(session.read().standing.kind).toBe("saved");
+    expect(lms.committed.get("cmi.interactions.0.result")).toBe("correct");
+    expect(lms.committed.get("cmi.core.lesson_location")).toBe(program.questions[0]?.slide);
+  });
+
+  test("that answers very late and knows more asks whether to resume", async () => {
+    const before = new StrictLms();
+    const first = await begun(before);
+    seeAll(first);
+    await vi.advanceTimersByTimeAsync(60_000);
+    first.leave();
+    const lms = new StrictLms({ "cmi.suspend_data": before.committed.get("cmi.suspend_data") ?? "" });
+    lms.initializes = false;
+    storage.items.clear();
+    const session = await begun(lms);
+    lms.initializes = true;
+    await vi.advanceTimersByTimeAsync(40_000);
+    expect(session.read().phase.kind).toBe("asking");
+    expect(lms.commits).toBe(0);
+    session.resume();
+    expect(session.read().state.visited.length).toBe(index.order.length);
+  });
+
+  test("that refuses a commit is asked again, and the learner is told meanwhile", async () => {
+    const lms = new StrictLms();
+    const session = await begun(lms);
+    lms.takesCommits = false;
+    session.dispatch({ event: "next" });
+    await vi.advanceTimersByTimeAsync(2_000);
+    expect(session.read().standing.kind).toBe("retrying");
+    lms.takesCommits = true;
+    await vi.advanceTimersByTimeAsync(40_000);
+    expect(session.read().standing.kind).toBe("saved");
+    expect(lms.committed.get("cmi.core.lesson_location")).toBe(index.order[1]);
+  });
+
+  test("that vanishes loses nothing: the next visit goes on from the browser's copy", async () => {
+    const lms = new StrictLms();
+    const session = await begun(lms);
+    await vi.advanceTimersByTimeAsync(2_000);
+    lms.gone = true;
+    answer(session, 0, true);
+    await vi.advanceTimersByTimeAsync(5_000);
+    expect(session.read().standing.kind).toBe("retrying");
+    session.leave();
+    const next = new StrictLms({ "cmi.suspend_data": lms.committed.get("cmi.suspend_data") ?? "" });
+    const back = await begun(next);
+    expect(back.read().phase).toMatchObject({ kind: "asking", rescued: true });
+    back.resume();
+    await vi.advanceTimersByTimeAsync(2_000);
+    expect(next.committed.get("cmi.interactions.0.student_response")).toBe("a");
+    expect(next.refusals).toEqual([]);
+  });
+
+  test("without a store for answers is no failure", async () => {
+    const lms = new StrictLms();
+    lms.takesInteractions = false;
+    const session = await begun(lms);
+    answer(session, 0, true);
+    await vi.advanceTimersByTimeAsync(2_000);
+    expect(session.read().standing.kind).toBe("saved");
+    expect(lms.committed.get("cmi.core.score.raw")).not.toBe("0");
+  });
+
+  test.each(["1AAAA", "garbage", "1", "x".repeat(5000)])("with damaged progress %s starts afresh and says so", async (saved) => {
+    const session = await begun(new StrictLms({ "cmi.suspend_data": saved }));
+    expect(session.read()).toMatchObject({ phase: { kind: "running" }, unreadable: true });
+    expect(session.read().state.slide).toBe(index.order[0]);
+  });
+});
+
+describe("without an LMS", () => {
+  test("the course runs, says so, and resumes from the browser", async () => {
+    const session = await begun(null, 8_000);
+    expect(session.read()).toMatchObject({ phase: { kind: "running" }, standing: { kind: "local", reason: "no-lms" } });
+    session.dispatch({ event: "next" });
+    const back = await begun(null, 8_000);
+    expect(back.read().phase.kind).toBe("asking");
+  });
+
+  test("on the web progress is kept in the browser", async () => {
+    const session = new Session(index, new LocalTracker(index), { seed: 1 });
+    await session.begin();
+    session.dispatch({ event: "next" });
+    const back = new Session(index, new LocalTracker(index), { seed: 2 });
+    await back.begin();
+    expect(back.read().phase.kind).toBe("asking");
+    back.resume();
+    expect(back.read().state.slide).toBe(index.order[1]);
+    back.startOver();
+    expect(back.read().state.visited).toEqual([index.order[0]]);
+  });
+
+  test("where storage is forbidden the course runs and says so", async () => {
+    storage.forbidden = true;
+    const session = new Session(index, new LocalTracker(index), { seed: 1 });
+    await session.begin();
+    expect(session.read().standing).toEqual({ kind: "local", reason: "no-storage" });
+  });
+});
+
+describe("finding the API", () => {
+  interface Frame { parent?: Frame; opener?: Frame | null; API?: object }
+  const chain = (depth: number, top: Frame): Frame => {
+    top.parent ??= top;
+    let frame = top;
+    for (let n = 0; n < depth; n++) frame = { parent: frame };
+    return frame;
+  };
+  const find = (frame: Frame): unknown => findApi(frame as unknown as Window);
+
+  test("in a parent, however far up", () => {
+    const api = {};
+    expect(find(chain(12, { API: api }))).toBe(api);
+  });
+
+  test("in the nearest of several parents", () => {
+    const near = {};
+    expect(find(chain(3, { API: near, parent: chain(1, { API: {} }) }))).toBe(near);
+  });
+
+  test("in the opener of the top window, and in its parents", () => {
+    const api = {};
+    expect(find(chain(2, { opener: chain(3, { API: api }) }))).toBe(api);
+  });
+
+  test("not beyond frames of another origin, nor in circles", () => {
+    const sealed: Frame = {};
+    Object.defineProperty(sealed, "API", { get() { throw new Error("another origin"); } });
+    sealed.parent = sealed;
+    expect(find(chain(2, sealed))).toBeNull();
+    const a: Frame = {};
+    a.parent = { parent: a };
+    expect(find(a)).toBeNull();
+  });
+
+  test("progress that was told can be read by the engine", async () => {
+    const lms = new StrictLms();
+    const session = await begun(lms);
+    session.leave();
+    expect(unpack(index, lms.committed.get("cmi.suspend_data") ?? "").slide).toBe(index.order[0]);
+  });
+});
