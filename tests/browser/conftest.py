@@ -75,6 +75,13 @@ def page(server):
     browser.quit()
 
 
+@pytest.fixture(scope="module")
+def shared_browser(server):
+    browser = chromium()
+    yield browser
+    browser.quit()
+
+
 @pytest.hookimpl(hookwrapper=True)
 def pytest_runtest_makereport(item, call):
     """Keep a picture of what the browser showed when a test failed."""
@@ -84,6 +91,7 @@ def pytest_runtest_makereport(item, call):
     if report.when == "call" and report.failed and page is not None:
         folder = ROOT / "build"
         folder.mkdir(exist_ok=True)
-        page.browser.save_screenshot(str(folder / f"{item.name}.png"))
+        name = "".join(c if c.isalnum() else "-" for c in item.name)
+        page.browser.save_screenshot(str(folder / f"{name}.png"))
         log = page.browser.get_log("browser")
-        (folder / f"{item.name}.log").write_text("\n".join(str(line) for line in log))
+        (folder / f"{name}.log").write_text("\n".join(str(line) for line in log))

@@ -1,5 +1,5 @@
 /** Course, modes, whether all is saved, and what was found. */
-import { Box, Flex, IconButton, Input, Link as ChakraLink, Text } from "@chakra-ui/react";
+import { Box, Flex, Heading, IconButton, Input, Link as ChakraLink, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { ArrowLeft, Check, CloudOff, Flag, LoaderCircle } from "lucide-react";
 import { useState, type ReactNode } from "react";
@@ -15,6 +15,7 @@ const MODES = [["build", "Build"], ["rehearse", "Rehearse"], ["publish", "Publis
 
 export function TopBar({ mode }: { mode: string }): ReactNode {
   const slug = useCourse((state) => state.slug);
+  const title = useCourse((state) => state.course.title);
   return (
     <Flex as="header" h="48px" px="3" align="center" bg="paper" borderBottomWidth="1px" gap="3">
       <Flex flex="1" align="center" gap="2" minW="0">
@@ -23,6 +24,7 @@ export function TopBar({ mode }: { mode: string }): ReactNode {
             <Link to="/"><ArrowLeft size={18} /></Link>
           </IconButton>
         </Tip>
+        <Heading as="h1" srOnly>{title}</Heading>
         <CourseTitle />
       </Flex>
       <Flex as="nav" gap="1" aria-label="Modes">

@@ -147,15 +147,18 @@ const Stop = memo(function Stop({ id, place, current, last }: StopProps): ReactN
       {!low && name}
       <SlideMenu id={id} onRename={() => setRenaming(true)}>
         <Box
-          as="button" display="block" mx="auto" w={`${THUMB + 8}px`} h="46px" p="2px" bg="sheet"
+          position="relative" mx="auto" w={`${THUMB + 8}px`} h="46px" p="2px" bg="sheet"
           borderWidth="2px" borderColor={current ? "marigold" : "edge"} borderRadius="8px"
-          overflow="hidden" aria-label={`${place + 1} ${slide.title || "Untitled"}`} data-stop-button={place}
-          aria-current={current ? "page" : undefined} {...listeners} cursor="pointer"
-          onClick={() => goToSlide(id)} onKeyDown={onKeyDown} onDoubleClick={() => setRenaming(true)}
         >
           <Box borderRadius="5px" overflow="hidden" h="38px" aria-hidden>
             <Still slide={slide} size={size} media={media} scale={THUMB / size.w} />
           </Box>
+          <Box
+            as="button" position="absolute" inset="-2px" borderRadius="8px" cursor="pointer"
+            aria-label={`${place + 1} ${slide.title || "Untitled"}`} data-stop-button={place}
+            aria-current={current ? "page" : undefined} {...listeners} onKeyDown={onKeyDown}
+            onClick={() => goToSlide(id)} onDoubleClick={() => setRenaming(true)}
+          />
         </Box>
       </SlideMenu>
       {low && name}

@@ -111,7 +111,7 @@ export function ColourField(
         />
         <Text fontSize="12.5px" color="quiet" fontFamily="mono">{value ?? "none"}</Text>
         {onNone && value && (
-          <Box as="button" fontSize="12.5px" color="spruce" onClick={onNone} aria-label={`No ${label}`}>
+          <Box as="button" fontSize="12.5px" color="spruce" onClick={onNone} aria-label={`none: no ${label}`}>
             none
           </Box>
         )}

@@ -45,7 +45,7 @@ export function Publish(): ReactNode {
   const data = check.data;
   return (
     <Box h="100%" overflowY="auto" bg="table">
-      <Heading as="h1" fontSize="26px" maxW="1160px" mx="auto" px="6" pt="6">Publish</Heading>
+      <Heading as="h2" fontSize="26px" maxW="1160px" mx="auto" px="6" pt="6">Publish</Heading>
       <Grid
         templateColumns="minmax(0, 5fr) minmax(0, 6fr)" gap="6" maxW="1160px" mx="auto" px="6" py="4"
       >

@@ -14,6 +14,7 @@ export function UserMenu(): ReactNode {
   });
   const [scheme, setScheme] = useState(readScheme);
   const name = session.data?.name ?? "";
+  const initials = name.slice(0, 2).toUpperCase();
 
   async function signOut(): Promise<void> {
     await take(api.DELETE("/api/session"));
@@ -26,9 +27,9 @@ export function UserMenu(): ReactNode {
       <Menu.Trigger asChild>
         <Button
           size="sm" variant="ghost" borderRadius="full" bg="spruce.soft" color="spruce"
-          fontWeight="700" aria-label={`Account of ${name}`}
+          fontWeight="700" aria-label={`${initials}: account of ${name}`}
         >
-          {name.slice(0, 2).toUpperCase()}
+          {initials}
         </Button>
       </Menu.Trigger>
       <Portal>

@@ -60,7 +60,7 @@ export function Card(
   return (
     <Box as="section" bg="sheet" borderWidth="1px" borderRadius="card" aria-label={title}>
       <Flex align="center" justify="space-between" px="3" pt="2.5" pb="1.5" gap="2">
-        <Heading as="h3" fontSize="14px" fontFamily="body" fontWeight="700">{title}</Heading>
+        <Heading as="h2" fontSize="14px" fontFamily="body" fontWeight="700">{title}</Heading>
         {aside}
       </Flex>
       <Box px="3" pb="3">{children}</Box>

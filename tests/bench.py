@@ -1,0 +1,217 @@
+"""`make bench`: the budgets that can be measured, one line per figure. Nothing fails on a time."""
+
+import gzip
+import io
+import json
+import os
+import random
+import statistics
+import subprocess
+import sys
+import tempfile
+import time
+import urllib.request
+import zipfile
+from collections.abc import Callable
+from pathlib import Path
+
+from tests.browser.conftest import ROOT, Server
+from tests.browser.driver import Page, chromium
+from tests.core.strategies import sensible_run
+from zigzag_core.logic import engine
+from zigzag_core.logic.index import Index
+from zigzag_core.package.build import build_package
+from zigzag_core.package.compile import compile_course
+from zigzag_core.package.safe_zip import read_zip
+from zigzag_core.proof.findings import findings
+from zigzag_core.tracking import progress
+from zigzag_demo.generate import generated_course
+from zigzag_demo.hut_warden import hut_warden_basics
+
+PLAYER = ROOT / "web" / "dist" / "player"
+
+
+def line(what: str, figure: str, budget: str) -> None:
+    print(f"{what:<52} {figure:>22}   budget {budget}", flush=True)
+
+
+def seconds(work: Callable[[], object], runs: int = 5) -> float:
+    """Return the median time of `work` in seconds."""
+    times = []
+    for _ in range(runs):
+        begin = time.perf_counter()
+        work()
+        times.append(time.perf_counter() - begin)
+    return statistics.median(times)
+
+
+def player_size() -> None:
+    size = len(gzip.compress((PLAYER / "player.js").read_bytes(), 9))
+    line("player JavaScript, gzipped", f"{size / 1000:.1f} kB", "100 kB")
+
+
+def packaging() -> None:
+    files = {p.name: p.read_bytes() for p in PLAYER.iterdir()}
+
+    def zip_only(entries: dict[str, bytes]) -> None:
+        with zipfile.ZipFile(io.BytesIO(), "w", zipfile.ZIP_DEFLATED) as archive:
+            for name, data in entries.items():
+                archive.writestr(name, data)
+
+    document, media = generated_course(200, 100, 1)
+    package = read_zip(build_package("scorm12", document, files, media))
+    bare = {name: data for name, data in package.items() if not name.startswith("media/")}
+    ours = seconds(lambda: build_package("scorm12", document, files, media))
+    zipping = seconds(lambda: zip_only(bare))
+    line("packaging 200 slides / zipping the same bytes",
+         f"{ours * 1000:.0f} ms / {zipping * 1000:.0f} ms = {ours / zipping:.2f}", "2")
+    figures = []
+    for slides in (50, 200, 800):
+        document, media = generated_course(slides, slides // 2, 1)
+        both = seconds(lambda: (build_package("scorm12", document, files, media),  # noqa: B023
+                                findings(document)), 3)  # noqa: B023
+        figures.append(f"{both / slides * 1000:.2f}")
+    line("checks and packaging, ms a slide at 50, 200, 800", " ".join(figures), "linear")
+
+
+def saved_progress() -> None:
+    document, _ = generated_course(200, 100, 1, variables=50)
+    size = progress.largest(Index(compile_course(document, lambda file: file.sha256)))
+    line("saved progress, 200 slides, 100 answers, 50 variables", f"{size} characters", "4096")
+
+
+def engines() -> None:
+    document, _ = hut_warden_basics()
+    program = compile_course(document, lambda file: file.sha256)
+    index = Index(program)
+    events = sensible_run(index, 5, 2_000)
+
+    def run() -> None:
+        engine.run_all(index, 5, events)
+
+    line("engine in Python, events a second", f"{len(events) / seconds(run):,.0f}", "20,000")
+    with tempfile.TemporaryDirectory() as folder:
+        data = Path(folder) / "run.json"
+        data.write_text(json.dumps({"program": program.model_dump(mode="json"), "events": events}))
+        done = subprocess.run(
+            ["npx", "vite-node", "--script", str(ROOT / "tests/web/engineSpeed.ts"), str(data)],
+            cwd=ROOT / "web", capture_output=True, text=True, check=True,
+        )
+    line("engine in TypeScript, events a second", f"{float(done.stdout):,.0f}", "500,000")
+
+
+def saving(server: Server) -> None:
+    opener = urllib.request.build_opener(urllib.request.HTTPCookieProcessor())
+
+    def ask(method: str, path: str, body: object = None) -> dict:
+        data = json.dumps(body).encode() if body is not None else None
+        token = next((c.value for h in opener.handlers if hasattr(h, "cookiejar")
+                      for c in h.cookiejar if c.name == "csrftoken"), "")
+        request = urllib.request.Request(server.address + path, data, method=method, headers={
+            "Content-Type": "application/json", "X-CSRFToken": token})
+        with opener.open(request) as answer:
+            return json.loads(answer.read() or b"null")
+
+    opener.open(server.address + "/").read()
+    course = ask("GET", "/api/courses/hut-warden-basics")
+    slide, version = course["slides"][1]["slide"], course["slides"][1]["version"]
+    times = []
+    for n in range(200):
+        slide["title"] = f"Hut map {n}"
+        begin = time.perf_counter()
+        path = f"/api/courses/hut-warden-basics/slides/{slide['id']}"
+        version = ask("PUT", path, {"base": version, "slide": slide})["version"]
+        times.append(time.perf_counter() - begin)
+    p95 = statistics.quantiles(times, n=20)[-1]
+    line("saving a slide over HTTP, p95", f"{p95 * 1000:.1f} ms", "60 ms")
+
+
+def opening(server: Server) -> None:
+    browser = chromium()
+    page = Page(browser, server.address)
+    page.go("/")
+    for slides in (20, 200):
+        slug = server.manage("generate", "--slides", str(slides), "--questions", str(slides // 2))
+        times = []
+        for _ in range(5):
+            page.go("/account")
+            page.words("Personal tokens", "h1")
+            begin = time.perf_counter()
+            page.go(f"/courses/{slug}/build")
+            page.find("[data-handle]")
+            times.append(time.perf_counter() - begin)
+        line(f"opening {slides} slides in the workbench, to usable",
+             f"{statistics.median(times):.2f} s", "1.5 s (200 slides)")
+    dragging(page, server)
+    browser.quit()
+
+
+def dragging(page: Page, server: Server) -> None:
+    """Drag one of 150 elements for two seconds; frame times as the browser counts them."""
+    page.go("/courses/the-tool-library/build")
+    page.find("[data-handle]")
+    page.browser.execute_async_script("""
+        const done = arguments[arguments.length - 1];
+        const csrf = document.cookie.match(/csrftoken=([^;]*)/)[1];
+        const head = {'Content-Type': 'application/json', 'X-CSRFToken': csrf};
+        (async () => {
+          const path = '/api/courses/the-tool-library';
+          const course = await (await fetch(path)).json();
+          const {slide, version} = course.slides[1];
+          const base = slide.elements[1];
+          slide.elements = Array.from({length: 150}, (_, n) => ({...base, id: 'drag' + (1000 + n),
+            name: 'Box ' + n, x: (n % 15) * 84, y: Math.floor(n / 15) * 70, w: 78, h: 64, z: n}));
+          slide.questions = [];
+          await fetch(path + '/slides/' + slide.id, {method: 'PUT', headers: head,
+            body: JSON.stringify({base: version, slide})});
+          done();
+        })();
+    """)
+    page.go("/courses/the-tool-library/build")
+    page.click("[data-stop-button='1']")
+    page.until(lambda: len(page.all("[data-handle]")) == 150)
+    frames = page.browser.execute_async_script("""
+        const done = arguments[arguments.length - 1];
+        const handle = document.querySelector('[data-handle=drag1070]');
+        const box = handle.getBoundingClientRect();
+        const at = (type, x, y) => handle.dispatchEvent(new PointerEvent(type, {bubbles: true,
+          pointerId: 1, button: 0, clientX: box.x + 9 + x, clientY: box.y + 9 + y}));
+        handle.setPointerCapture = () => {};
+        at('pointerdown', 0, 0);
+        const times = [];
+        let last = null, n = 0;
+        const step = now => {
+          if (last !== null) times.push(now - last);
+          last = now;
+          n += 1;
+          at('pointermove', 3 * n % 300, 2 * n % 150);
+          if (n < 120) requestAnimationFrame(step);
+          else { at('pointerup', 0, 0); done(times); }
+        };
+        requestAnimationFrame(step);
+    """)
+    line("dragging among 150 elements, median / longest frame",
+         f"{statistics.median(frames):.1f} / {max(frames):.1f} ms", "17 / 33 ms")
+
+
+def main() -> None:
+    random.seed(1)
+    player_size()
+    packaging()
+    saved_progress()
+    engines()
+    with tempfile.TemporaryDirectory() as folder:
+        server = Server(Path(folder))
+        server.manage("migrate", "--verbosity", "0")
+        server.manage("demo")
+        server.start()
+        try:
+            saving(server)
+            opening(server)
+        finally:
+            server.stop()
+
+
+if __name__ == "__main__":
+    os.environ.setdefault("DJANGO_SETTINGS_MODULE", "zigzag_server.settings")
+    sys.exit(main())
