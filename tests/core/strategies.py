@@ -214,6 +214,8 @@ def sensible_run(index, seed: int, count: int):
             event = {"event": "slide", "target": rng.choice(list(slides))}
         else:
             event = {"event": "tick", "ms": rng.randrange(20_000)}
-        found.append(event)
-        state, _ = engine.step(index, state, event)
+        after, _ = engine.step(index, state, event)
+        if not after.ended:
+            found.append(event)
+            state = after
     return found

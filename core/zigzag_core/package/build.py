@@ -73,9 +73,7 @@ def page(program: Program, tracking: str) -> str:
 
 def program_script(program: Program) -> bytes:
     """Return the program as a script, so that it also loads from a folder without a server."""
-    text = json.dumps(
-        program.model_dump(mode="json"), ensure_ascii=False, separators=(",", ":")
-    )
+    text = program.model_dump_json()
     # U+2028 and U+2029 end a line in older JavaScript; `<` could end the script element.
     for character in "\u2028\u2029<":
         text = text.replace(character, f"\\u{ord(character):04x}")

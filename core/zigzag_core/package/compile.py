@@ -78,11 +78,12 @@ def _used_media(document: CourseDocument) -> set[str]:
 
 def _slide(slide: Slide) -> ProgramSlide:
     roles = _roles(slide.questions)
+    feedback = [panel for question in slide.questions for panel in _feedback(question)]
     return ProgramSlide(
         id=slide.id, title=slide.title, background=slide.background,
         elements=tuple(roles.get(e.id, _plain_element)(e) for e in slide.elements),
-        overlays=tuple(o for q in slide.questions for o in _feedback(q)),
-        rules=tuple(r for q in slide.questions for r in _feedback_rules(q)),
+        overlays=tuple(overlay for overlay, _ in feedback),
+        rules=tuple(rule for _, rule in feedback),
     )
 
 
@@ -101,7 +102,7 @@ def _actions(actions: Sequence[GoTo]) -> tuple[Action, ...]:
 
 
 def _bare(element: Element) -> Element:
-    return element.model_copy(update={"rules": ()})
+    return element.model_copy(update={"rules": ()}) if element.rules else element
 
 
 def _roles(questions: Sequence[Question]) -> dict[str, Callable[[Element], ProgramElement]]:
@@ -180,56 +181,53 @@ _OUTCOMES = (
     ("wrong", "answered_wrong", "wrong", "Not right yet", "Try again"),
     ("last", "answered_last", "wrong", "Not right", "Continue"),
 )
+_TITLES = {title: rich(title) for _, _, _, title, _ in _OUTCOMES}
+_TITLE_STYLE = Style(font="heading", size=30, bold=True)
+_WORDS_STYLE = Style(size=24)
+_CLOSE_STYLE = Style(
+    fill="#1e5b4b", text_colour="#ffffff", size=24, bold=True, radius=8, align="center",
+    valign="middle",
+)
 
 
-def _feedback(question: Question) -> list[Overlay]:
-    """The overlays that open after each outcome; none for a survey, which has no right answer."""
+def _feedback(question: Question) -> list[tuple[Overlay, ProgramRule]]:
+    """The panel that opens after each outcome, and the rule that opens it.
+
+    There is none for a survey, which has no right answer.
+    """
     if question.purpose == "survey":
         return []
-    return [
-        _feedback_overlay(
-            f"{question.id}_{outcome}", title, button, tone, getattr(question.feedback, outcome)
+    found = []
+    for outcome, event, tone, title, button in _OUTCOMES:
+        if outcome == "wrong" and question.attempts == 1:
+            continue
+        name = f"{question.id}_{outcome}"
+        words = getattr(question.feedback, outcome)
+        opens = ProgramRule(
+            id=f"{name}_open", on=event, target=question.id, block=True,
+            then=(OpenOverlay(overlay=name),),
         )
-        for outcome, _, tone, title, button in _OUTCOMES
-        if outcome != "wrong" or question.attempts != 1
-    ]
+        found.append((_panel(name, title, button, tone, words), opens))
+    return found
 
 
-def _feedback_overlay(name: str, title: str, button: str, tone: str, words: RichText) -> Overlay:
+def _panel(name: str, title: str, button: str, tone: str, words: RichText) -> Overlay:
     part = name.replace("_", "")
-    elements = [
-        ProgramElement(draw=_flow_text(f"{part}t", title, rich(title), heading=True)),
-    ]
-    if plain(words):
-        elements.append(ProgramElement(draw=_flow_text(f"{part}b", "Feedback", words)))
-    close = Button(
-        id=f"{part}c", name=button, label=button, w=200, h=56,
-        style=Style(fill="#1e5b4b", text_colour="#ffffff", size=24, bold=True, radius=8,
-                    align="center", valign="middle"),
+    heading = Text(
+        id=f"{part}t", name=title, text=_TITLES[title], level="heading", style=_TITLE_STYLE,
     )
-    rule = ProgramRule(
+    body = Text(id=f"{part}b", name="Feedback", text=words, style=_WORDS_STYLE)
+    close = Button(
+        id=f"{part}c", name=button, label=button, w=200, h=56, style=_CLOSE_STYLE,
+    )
+    closes = ProgramRule(
         id=f"{name}_close", on="clicked", target=close.id, block=True,
         then=(CloseOverlay(overlay=name),),
     )
-    elements.append(ProgramElement(draw=close, control="button", rules=(rule,)))
-    return Overlay(id=name, title=title, tone=tone, elements=tuple(elements))
-
-
-def _flow_text(name: str, title: str, words: RichText, heading: bool = False) -> Text:
-    style = Style(font="heading", size=30, bold=True) if heading else Style(size=24)
-    return Text(
-        id=name, name=title, text=words, level="heading" if heading else "body",
-        style=style,
+    elements = [ProgramElement(draw=heading)]
+    if plain(words):
+        elements.append(ProgramElement(draw=body))
+    elements.append(
+        ProgramElement(draw=close, control="button", rules=(closes,))
     )
-
-
-def _feedback_rules(question: Question) -> list[ProgramRule]:
-    overlays = {overlay.id for overlay in _feedback(question)}
-    return [
-        ProgramRule(
-            id=f"{question.id}_{outcome}_open", on=event, target=question.id, block=True,
-            then=(OpenOverlay(overlay=f"{question.id}_{outcome}"),),
-        )
-        for outcome, event, *_ in _OUTCOMES
-        if f"{question.id}_{outcome}" in overlays
-    ]
+    return Overlay(id=name, title=title, tone=tone, elements=tuple(elements))

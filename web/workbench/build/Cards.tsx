@@ -1,7 +1,7 @@
 /** The cards: the settings of what is selected, and only those. */
 import { Box, Flex, Heading, Stack, Text } from "@chakra-ui/react";
 import { ArrowDownToLine, ArrowUpToLine, Copy, Trash2 } from "lucide-react";
-import type { ReactNode } from "react";
+import { useDeferredValue, type ReactNode } from "react";
 import type { Element, Slide } from "../../api/types";
 import { duplicateSelected, removeSelected, restack } from "../store/commands";
 import { useCourse } from "../store/store";
@@ -15,7 +15,8 @@ import { SlideCard } from "./SlideCard";
 
 export function Cards(): ReactNode {
   const slide = useCourse((state) => (state.place.slide ? state.slides[state.place.slide] : undefined));
-  const selected = useCourse((state) => state.place.selected);
+  // The cards may come a moment later than the frame around what was taken hold of.
+  const selected = useDeferredValue(useCourse((state) => state.place.selected));
   if (!slide) return null;
   const elements = slide.elements.filter((element) => selected.includes(element.id));
   const only = elements.length === 1 ? elements[0] : undefined;

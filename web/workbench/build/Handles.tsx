@@ -1,6 +1,6 @@
 /** What lies over the slide while it is made: boxes to take hold of, frames, and grips. */
 import { Box } from "@chakra-ui/react";
-import { useRef, useState, type PointerEvent, type ReactNode } from "react";
+import { memo, useCallback, useRef, useState, type PointerEvent, type ReactNode } from "react";
 import type { Element, Slide } from "../../api/types";
 import { changeElements, edit, select, useCourse } from "../store/store";
 import { boxOf, GRIPS, movedBy, resizedBy, type Box as Rect, type Grip } from "./geometry";
@@ -64,16 +64,20 @@ export function Handles({ slide, scale }: { slide: Slide; scale: number }): Reac
     setLive(new Map());
   }
 
-  function press(event: PointerEvent, element: Element): void {
+  // The same function all along, so that moving one element does not draw the handles of all.
+  const latest = useRef(begin);
+  latest.current = begin;
+  const press = useCallback((event: PointerEvent, element: Element): void => {
+    const before = useCourse.getState().place.selected;
+    const has = before.includes(element.id);
     if (event.shiftKey) {
-      const has = selected.includes(element.id);
-      select(has ? selected.filter((id) => id !== element.id) : [...selected, element.id]);
+      select(has ? before.filter((id) => id !== element.id) : [...before, element.id]);
       return;
     }
-    const ids = selected.includes(element.id) ? selected : [element.id];
-    if (ids !== selected) select(ids);
-    begin(event, ids, null);
-  }
+    const ids = has ? before : [element.id];
+    if (!has) select(ids);
+    latest.current(event, ids, null);
+  }, []);
 
   const only = selected.length === 1 && !editing
     ? slide.elements.find((e) => e.id === selected[0]) : undefined;
@@ -85,23 +89,12 @@ export function Handles({ slide, scale }: { slide: Slide; scale: number }): Reac
       }}
       onPointerMove={follow} onPointerUp={end} onPointerCancel={end} pointerEvents={editing ? "none" : "auto"}
     >
-      {slide.elements.map((element) => {
-        const box = live.get(element.id) ?? boxOf(element);
-        const is = selected.includes(element.id);
-        const thin = element.kind === "shape" && element.shape === "line" ? REACH : 0;
-        return (
-          <Box
-            key={element.id} position="absolute" data-handle={element.id} cursor="move"
-            style={{ ...onScreen(box, scale, thin), zIndex: element.z }}
-            outline={is ? "2px solid {colors.marigold}" : undefined} borderRadius="2px"
-            _hover={is ? {} : { outline: "1.5px dashed {colors.marigold}" }}
-            onPointerDown={(event) => press(event, element)}
-            onDoubleClick={() => {
-              if (element.kind === "text" || element.kind === "button") edit(element.id);
-            }}
-          />
-        );
-      })}
+      {slide.elements.map((element) => (
+        <Handle
+          key={element.id} element={element} box={live.get(element.id) ?? null} scale={scale}
+          selected={selected.includes(element.id)} press={press}
+        />
+      ))}
       {only && GRIPS.map((grip) => (
         <Box
           key={grip.name} data-grip={grip.name} position="absolute" w="11px" h="11px" bg="white"
@@ -113,6 +106,31 @@ export function Handles({ slide, scale }: { slide: Slide; scale: number }): Reac
     </Box>
   );
 }
+
+interface HandleProps {
+  element: Element;
+  /** Where it is while it is dragged. */
+  box: Rect | null;
+  scale: number;
+  selected: boolean;
+  press: (event: PointerEvent, element: Element) => void;
+}
+
+const Handle = memo(function Handle({ element, box, scale, selected, press }: HandleProps): ReactNode {
+  const thin = element.kind === "shape" && element.shape === "line" ? REACH : 0;
+  return (
+    <Box
+      position="absolute" data-handle={element.id} cursor="move" borderRadius="2px"
+      style={{ ...onScreen(box ?? boxOf(element), scale, thin), zIndex: element.z }}
+      outline={selected ? "2px solid {colors.marigold}" : undefined}
+      _hover={selected ? {} : { outline: "1.5px dashed {colors.marigold}" }}
+      onPointerDown={(event) => press(event, element)}
+      onDoubleClick={() => {
+        if (element.kind === "text" || element.kind === "button") edit(element.id);
+      }}
+    />
+  );
+});
 
 /** Move the drawn elements under the pointer at once, without drawing the whole slide anew. */
 function draw(boxes: ReadonlyMap<string, Rect>): void {

@@ -1,0 +1,124 @@
+"""`make screenshots`: a current picture of each main view, made from the demo data."""
+
+import sys
+import tempfile
+from pathlib import Path
+
+from selenium.webdriver.common.keys import Keys
+
+from .conftest import ROOT, Server
+from .driver import Page, chromium
+
+FOLDER = ROOT / "docs" / "screenshots"
+COURSE = "/courses/hut-warden-basics"
+PACKAGE = ("iframe[title='The package']", "iframe")
+
+
+def main() -> None:
+    FOLDER.mkdir(parents=True, exist_ok=True)
+    with tempfile.TemporaryDirectory() as data:
+        server = Server(Path(data))
+        server.manage("migrate", "--verbosity", "0")
+        server.manage("demo")
+        server.start()
+        browser = chromium()
+        try:
+            _take(Page(browser, server.address))
+        finally:
+            browser.quit()
+            server.stop()
+
+
+def _shot(page: Page, name: str) -> None:
+    page.top()
+    _settled(page)
+    page.browser.save_screenshot(str(FOLDER / f"{name}.png"))
+
+
+def _settled(page: Page) -> None:
+    """Wait for fonts and pictures, and for two frames without a change of layout."""
+    page.browser.execute_async_script("""
+        const done = arguments[arguments.length - 1];
+        const pictures = [...document.images].filter(i => !i.complete)
+          .map(i => new Promise(r => { i.onload = i.onerror = r; }));
+        Promise.all([document.fonts.ready, ...pictures]).then(() =>
+          requestAnimationFrame(() => requestAnimationFrame(() => setTimeout(done, 400))));
+    """)
+
+
+def _take(page: Page) -> None:
+    page.go("/")
+    page.words("Hut Warden Basics", "a")
+    _shot(page, "shelf")
+
+    page.go(f"{COURSE}/build")
+    page.click("[data-stop-button='5']")
+    page.until(lambda: len(page.all("[data-row]")) > 4)
+    page.all("[data-row]")[4].click()
+    page.find("select[aria-label='Where to go']")
+    page.click("section[aria-label='Looks'] h3 button")
+    _shot(page, "build")
+    page.click("section[aria-label='Looks'] h3 button")
+
+    page.click("[data-stop-button='6']")
+    page.until(lambda: len(page.all("[data-row]")) == 6)
+    page.all("[data-row]")[2].click()
+    page.words("Judges")
+    for card in ("Says", "Looks", "Does"):
+        page.click(f"section[aria-label='{card}'] h3 button")
+    _shot(page, "question")
+
+    page.find("[data-stage]").send_keys("/")
+    page.find("[role=listbox]")
+    _shot(page, "palette")
+    page.find("[role=combobox]").send_keys(Keys.ESCAPE)
+
+    page.find("body").send_keys("r")
+    page.frames("iframe[title='The course']")
+    page.click("label.zz-choice")
+    page.press("Submit")
+    page.find("[role=dialog]")
+    _shot(page, "rehearse")
+    address = page.find("iframe[title='The course']").get_attribute("src")
+
+    page.go(f"{COURSE}/publish")
+    page.press("Publish as SCORM 1.2")
+    page.press("Contents")
+    page.see("imsmanifest.xml")
+    _shot(page, "publish")
+
+    page.press("Try it in the practice LMS")
+    page.press("Launch as Ines Tarrow")
+    page.frames(*PACKAGE)
+    page.press("Start the day")
+    page.press("Kitchen")
+    page.press("Next")
+    page.press("Next")
+    page.click("label.zz-choice")
+    page.press("Submit")
+    page.find("[role=dialog] button").click()
+    page.gone("[role=dialog]")
+    page.press("Next")
+    page.top()
+    page.see("The result of answer 1")
+    _shot(page, "run")
+    page.press("Leave")
+    page.until(lambda: "not finished yet" in page.find("tr[data-learner=ines-tarrow]").text)
+    page.see("says goodbye")
+    _shot(page, "results")
+
+    page.go("/")
+    page.press("New course")
+    page.find("input[aria-label='Title']").send_keys("First Aid on the Ridge", Keys.ENTER)
+    page.find("[data-stage]")
+    _shot(page, "new-course")
+
+    page.browser.set_window_size(500, 900)
+    page.browser.get(address.split("#")[0])
+    page.press("Start the day")
+    page.words("Slide 2 of 14")
+    _shot(page, "phone")
+
+
+if __name__ == "__main__":
+    sys.exit(main())
