@@ -35,9 +35,9 @@ def _arriving(b: CourseBuilder, at: dict[str, str]) -> None:
     ], picture=b.picture_file("Hut at dawn", drawings.hut_at_dawn()))
 
     places = (
-        ("Drying room", 330, 130, at["drying"]), ("Kitchen", 690, 130, at["kitchen"]),
-        ("Front room", 330, 462, at["guests"]), ("Stove", 760, 462, at["stove"]),
-        ("Weather board", 950, 300, at["weather"]),
+        ("Drying room", 420, 178, at["drying"]), ("Kitchen", 680, 178, at["kitchen"]),
+        ("Front room", 400, 522, at["guests"]), ("Stove", 710, 522, at["stove"]),
+        ("Weather board", 945, 196, at["weather"]),
     )
     b.slide(at["map"], "Hut map", [
         b.title_text("Where would you like to look first?"),
@@ -133,7 +133,7 @@ def _weather(b: CourseBuilder, at: dict[str, str]) -> None:
                   150, 620, 420, alt="A board with four signs: sun, wind, thunderstorm, snow."),
         b.text("When", "Set it at **six**, at **noon** and at **four**.", 750, 160, 450, 80,
                size=27),
-        *(b.dot(754, y + 8, 22, colour) for y, colour in (
+        *(b.dot(754, y - 1, 22, colour) for y, colour in (
             (262, "#e8a33d"), (330, "#2f6f9f"), (398, "#b4472f"))),
         *(b.text(name, words, 796, y - 6, 400, 56, size=24) for name, words, y in (
             ("Sun", "Sun: all ways are open.", 262), ("Wind", "Wind: not over the crest.", 330),

@@ -37,7 +37,7 @@ export function PackagePage(): ReactNode {
         </ChakraLink>
         <Heading as="h1" fontSize="28px" mb="4">{data?.title ?? "…"}</Heading>
         <Card title="Learners">
-          <Table.Root size="sm" variant="line">
+          <Table.Root size="sm" variant="line" css={{ "& tr": { bg: "transparent" } }}>
             <Table.Header>
               <Table.Row>
                 {["Learner", "Status", "Score", "Time", "Attempts", ""].map((word) => (
@@ -69,7 +69,7 @@ function LearnerRow(
 ): ReactNode {
   const last = result?.attempts.at(-1);
   return (
-    <Table.Row bg={shown && result ? "marigold.soft" : undefined} data-learner={learner.key}>
+    <Table.Row css={shown && result ? { "&&": { bg: "marigold.soft" } } : {}} data-learner={learner.key}>
       <Table.Cell fontWeight="600">
         {result ? (
           <Box as="button" textDecoration="underline" onClick={onShow} aria-pressed={shown}>{learner.name}</Box>

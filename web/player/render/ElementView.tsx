@@ -47,8 +47,9 @@ function ShapeBox({ element, alt }: { element: ShapeElement; alt: string }): Rea
     return <div className={`zz-box zz-${element.shape}`} {...role} />;
   }
   const { w, h, rising } = element;
+  // A drawing without width or height is not drawn at all; a level line has none.
   return (
-    <svg className="zz-line" width={w} height={h} {...role} aria-hidden={alt ? undefined : true}>
+    <svg className="zz-line" width={Math.max(w, 1)} height={Math.max(h, 1)} {...role} aria-hidden={alt ? undefined : true}>
       <line x1={0} y1={rising ? h : 0} x2={w} y2={rising ? 0 : h} />
     </svg>
   );

@@ -1,7 +1,7 @@
 /** The cards: the settings of what is selected, and only those. */
 import { Box, Flex, Heading, Stack, Text } from "@chakra-ui/react";
 import { ArrowDownToLine, ArrowUpToLine, Copy, Trash2 } from "lucide-react";
-import { useDeferredValue, type ReactNode } from "react";
+import { useRef, type ReactNode } from "react";
 import type { Element, Slide } from "../../api/types";
 import { duplicateSelected, removeSelected, restack } from "../store/commands";
 import { useCourse } from "../store/store";
@@ -15,10 +15,13 @@ import { SlideCard } from "./SlideCard";
 
 export function Cards(): ReactNode {
   const slide = useCourse((state) => (state.place.slide ? state.slides[state.place.slide] : undefined));
-  // The cards may come a moment later than the frame around what was taken hold of.
-  const selected = useDeferredValue(useCourse((state) => state.place.selected));
+  const selected = useCourse((state) => state.place.selected);
+  const holding = useCourse((state) => state.holding);
+  // While something is dragged the cards wait: drawing them would make it stutter.
+  const shown = useRef(selected);
+  if (!holding) shown.current = selected;
   if (!slide) return null;
-  const elements = slide.elements.filter((element) => selected.includes(element.id));
+  const elements = slide.elements.filter((element) => shown.current.includes(element.id));
   const only = elements.length === 1 ? elements[0] : undefined;
   if (!elements.length) return <Stack p="3" gap="3"><SlideCard slide={slide} /></Stack>;
   return (

@@ -2,7 +2,7 @@
 import { Box } from "@chakra-ui/react";
 import { memo, useCallback, useRef, useState, type PointerEvent, type ReactNode } from "react";
 import type { Element, Slide } from "../../api/types";
-import { changeElements, edit, select, useCourse } from "../store/store";
+import { changeElements, edit, hold, select, useCourse } from "../store/store";
 import { boxOf, GRIPS, movedBy, resizedBy, type Box as Rect, type Grip } from "./geometry";
 
 /** Fewer pixels on the screen than this are a click and no drag. */
@@ -31,6 +31,7 @@ export function Handles({ slide, scale }: { slide: Slide; scale: number }): Reac
     const boxes = new Map(
       slide.elements.filter((e) => ids.includes(e.id)).map((e) => [e.id, boxOf(e)]),
     );
+    hold(true);
     drag.current = { ids, start: [event.clientX, event.clientY], boxes, grip, moved: false };
   }
 
@@ -55,6 +56,7 @@ export function Handles({ slide, scale }: { slide: Slide; scale: number }): Reac
   function end(): void {
     const now = drag.current;
     drag.current = null;
+    hold(false);
     if (now?.moved && live.size) {
       changeElements(now.grip ? "Resize" : "Move", now.ids, (element) => {
         const box = live.get(element.id);

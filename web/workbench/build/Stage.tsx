@@ -72,7 +72,7 @@ export function Stage({ pointer, onAdd }: Props): ReactNode {
     >
       {slide ? (
         <Box
-          ref={paper} boxShadow="0 1px 10px rgb(34 48 43 / 14%)" mb="44px" position="relative"
+          ref={paper} boxShadow="0 1px 10px rgb(34 48 43 / 14%)" mb="44px" position="relative" isolation="isolate"
           tabIndex={0} data-stage role="group"
           aria-label={`${slide.title}: Tab goes through the elements, Escape leaves`}
           _focusVisible={{ outline: "2px solid {colors.marigold}", outlineOffset: "4px" }}

@@ -18,6 +18,8 @@ interface CourseState {
   place: Place;
   /** The element whose text is being edited in place. */
   editing: string | null;
+  /** Whether something on the slide is held by the pointer: what is not at hand waits. */
+  holding: boolean;
   past: readonly Change[];
   future: readonly Change[];
   /** What the server has not got yet: slide ids, and "course" for the settings. */
@@ -34,8 +36,8 @@ const NOTHING: Course = {
 
 export const useCourse = create<CourseState>(() => ({
   slug: "", course: NOTHING, slides: {}, versions: { course: 0, slides: {} }, media: {},
-  place: { slide: null, selected: [] }, editing: null, past: [], future: [], dirty: new Set(),
-  saving: { kind: "saved" }, conflict: null,
+  place: { slide: null, selected: [] }, editing: null, holding: false, past: [], future: [],
+  dirty: new Set(), saving: { kind: "saved" }, conflict: null,
 }));
 
 const { getState: get, setState: set } = useCourse;
@@ -144,6 +146,10 @@ export function goToSlide(slide: string | null): void {
 export function select(selected: readonly string[]): void {
   const { place } = get();
   set({ place: { ...place, selected }, editing: null });
+}
+
+export function hold(holding: boolean): void {
+  set({ holding });
 }
 
 export function edit(element: string | null): void {
