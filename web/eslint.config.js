@@ -19,7 +19,7 @@ function floor(folder, above) {
 }
 
 export default ts.config(
-  { ignores: ["dist", "node_modules", "api/schema.d.ts"] },
+  { ignores: ["dist", "node_modules", "api/api.d.ts"] },
   js.configs.recommended,
   ts.configs.strict,
   {

@@ -9,6 +9,7 @@ from .publishing import preview_views
 urlpatterns = [
     path("media/<str:key>/<str:name>", media_views.media, name="media"),
     path("preview/<str:token>/", preview_views.preview, name="preview"),
+    path("preview/<str:token>/program.js", preview_views.preview_program, name="preview-program"),
     path("launch/<str:token>/", run_views.launch_page, name="launch"),
     path("launch/<str:token>/commit", run_views.commit, name="commit"),
     path("launch/<str:token>/calls", run_views.calls, name="calls"),

@@ -40,7 +40,6 @@ class OriginsMiddleware:
             response.headers.setdefault(
                 "Content-Security-Policy", f"frame-ancestors 'self' {settings.APP_ORIGIN}"
             )
-            response.headers.setdefault("Access-Control-Allow-Origin", "*")
             return response
         if host != urlsplit(settings.APP_ORIGIN).netloc:
             return HttpResponse(

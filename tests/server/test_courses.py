@@ -1,12 +1,16 @@
 """Courses over the API: what is kept, what is refused, who may see what."""
 
+import hashlib
 import io
 import json
 
 import pytest
 from django.core.files.storage import default_storage
 from PIL import Image
+from zigzag_core.package.safe_zip import read_zip
+from zigzag_server.courses import api as courses_api
 from zigzag_server.courses.models import Course, Revision
+from zigzag_server.practice import api as practice_api
 
 from tests.core.test_package import changed, zipped
 
@@ -148,6 +152,17 @@ def test_bad_uploads_are_refused_and_leave_nothing(mika, course, file):
     assert opened(mika, course) == before and not default_storage.exists("media")
 
 
+def test_oversized_uploads_are_refused_before_they_are_read(mika, course, monkeypatch):
+    for module, name, path in (
+        (courses_api, "LARGEST", f"/courses/{course}/media"),
+        (courses_api, "LARGEST_ARCHIVE", "/courses/import"),
+        (practice_api, "LARGEST_PACKAGE", "/practice/packages"),
+    ):
+        monkeypatch.setattr(module, name, 1_000)
+        answer = mika("post", path, file=("big", bytes(1_001)), status=413)
+        assert "larger than" in answer["message"]
+
+
 def test_archives_go_round_over_the_api(mika, course):
     answer = mika("post", f"/courses/{course}/media", file=("p.png", png()), status=201)
     now = opened(mika, course)
@@ -171,13 +186,9 @@ def test_bad_archives_are_refused_and_leave_nothing(mika, course):
 
 
 def test_an_archive_cannot_smuggle_in_a_drawing_that_acts(mika, course):
-    import hashlib
-
     evil = b'<svg xmlns="http://www.w3.org/2000/svg"><script>alert(1)</script></svg>'
     sha256 = hashlib.sha256(evil).hexdigest()
     archive = mika("get", f"/courses/{course}/archive").content
-    from zigzag_core.package.safe_zip import read_zip
-
     files = dict(read_zip(archive))
     settings = json.loads(files["course.json"])
     settings["media"] = [{"id": "evil00", "name": "x.svg", "type": "image/svg+xml",

@@ -38,7 +38,8 @@ def test_the_program_is_what_the_engines_read(mika, course):
 def test_the_preview_runs_on_the_content_origin_for_those_who_were_given_it(mika, course, learner):
     path = mika("post", f"/courses/{course}/preview")["url"].split("127.0.0.1:8000")[1]
     page = learner.get(path)
-    assert page.status_code == 200 and b"zigzagProgram" in page.content
+    assert page.status_code == 200 and b'data-tracking="rehearse"' in page.content
+    assert b"zigzagProgram" in learner.get(f"{path}program.js").content
     assert learner.get(path.replace("/preview/", "/preview/x")).status_code == 404
 
 

@@ -1,6 +1,6 @@
 /** Talking to the server: typed by its schema, with errors that people can read. */
 import createClient from "openapi-fetch";
-import type { paths } from "./schema";
+import type { paths } from "./api";
 
 /** The server's answer to what could not be done. `extra` holds what came with it. */
 export class ApiError extends Error {

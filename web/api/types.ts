@@ -1,5 +1,5 @@
 /** Names for the types that are generated from the server's OpenAPI schema. */
-import type { components } from "./schema";
+import type { components } from "./api";
 
 type Schemas = components["schemas"];
 

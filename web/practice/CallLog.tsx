@@ -3,7 +3,7 @@ import { Box, Flex, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import type { ReactNode } from "react";
 import { api, take } from "../api/client";
-import type { components } from "../api/schema";
+import type { components } from "../api/api";
 import { Card } from "../workbench/ui/parts";
 
 type Call = components["schemas"]["CallOut"];

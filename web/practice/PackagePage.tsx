@@ -5,7 +5,7 @@ import { ArrowLeft, Play } from "lucide-react";
 import { useState, type ReactNode } from "react";
 import { Link, useParams } from "react-router";
 import { api, take } from "../api/client";
-import type { components } from "../api/schema";
+import type { components } from "../api/api";
 import { PageHeader } from "../workbench/ui/PageHeader";
 import { Card, Empty, Fact, QuietButton } from "../workbench/ui/parts";
 import { count, duration } from "../workbench/ui/words";

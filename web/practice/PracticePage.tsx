@@ -5,7 +5,7 @@ import { Trash2, Upload } from "lucide-react";
 import { useRef, useState, type ReactNode } from "react";
 import { Link, useNavigate } from "react-router";
 import { api, take, upload } from "../api/client";
-import type { components } from "../api/schema";
+import type { components } from "../api/api";
 import { PageHeader } from "../workbench/ui/PageHeader";
 import { Empty, MainButton, QuietButton, Tool } from "../workbench/ui/parts";
 import { sayDone, sayError } from "../workbench/ui/toaster";

@@ -22,13 +22,13 @@ _PAGE = """<!doctype html>
 <meta charset="utf-8">
 <meta name="viewport" content="width=device-width, initial-scale=1">
 <title>{title}</title>
-<link rel="stylesheet" href="player/player.css">
+<link rel="stylesheet" href="{player}/player.css">
 </head>
 <body>
-<div id="player" data-tracking="{tracking}"></div>
+<div id="player" data-tracking="{tracking}" data-app="{app}"></div>
 <noscript>This course needs JavaScript. Please switch it on and load the page again.</noscript>
 <script src="program.js"></script>
-<script src="player/player.js"></script>
+<script src="{player}/player.js"></script>
 </body>
 </html>
 """
@@ -63,11 +63,15 @@ def build_package(
     return write_zip(files)
 
 
-def page(program: Program, tracking: str) -> str:
-    """Return the page that starts `program` in the player and tracks it by `tracking`."""
+def page(program: Program, tracking: str, player: str = "player", app: str = "") -> str:
+    """Return the page that starts ``program.js`` beside it in the player.
+
+    `tracking` says who is told, `player` where the player's files are, and `app` the origin of
+    the workbench that watches a rehearsal.
+    """
     return _PAGE.format(
         language=html.escape(program.language), title=html.escape(program.title),
-        tracking=html.escape(tracking),
+        tracking=html.escape(tracking), player=html.escape(player), app=html.escape(app),
     )
 
 

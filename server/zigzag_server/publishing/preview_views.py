@@ -1,12 +1,11 @@
 """The course as it is now, run by the player: served from the content's origin."""
 
-
 from django.conf import settings
 from django.core import signing
 from django.http import Http404, HttpRequest, HttpResponse
-from django.utils.html import escape
-from zigzag_core.package.build import program_script
+from zigzag_core.package.build import page, program_script
 from zigzag_core.package.compile import NothingToPublish, compile_course
+from zigzag_core.program import Program
 
 from zigzag_server.courses import files, store
 from zigzag_server.courses.models import Course
@@ -14,22 +13,11 @@ from zigzag_server.origins import content_url
 
 _SALT = "zigzag.preview"
 _HOURS = 12
-
-_PAGE = """<!doctype html>
-<html lang="{language}">
-<head>
-<meta charset="utf-8">
-<meta name="viewport" content="width=device-width, initial-scale=1">
-<title>{title}</title>
-<link rel="stylesheet" href="/static/player/player.css">
-</head>
-<body>
-<div id="player" data-tracking="rehearse" data-app="{app}"></div>
-<script>{program}</script>
-<script src="/static/player/player.js"></script>
-</body>
-</html>
-"""
+_FRESH = {"Cache-Control": "no-store"}
+_POLICY = (
+    "default-src 'self'; img-src 'self' data:; style-src 'self' 'unsafe-inline'; font-src data:; "
+    "object-src 'none'; base-uri 'none'; frame-ancestors {app}"
+)
 
 
 def preview_url(row: Course) -> str:
@@ -38,7 +26,19 @@ def preview_url(row: Course) -> str:
 
 
 def preview(request: HttpRequest, token: str) -> HttpResponse:
-    """Run the course as it is at this moment."""
+    """The page that runs the course as it is at this moment."""
+    shown = page(_program(token), "rehearse", "/static/player", settings.APP_ORIGIN)
+    policy = _POLICY.format(app=settings.APP_ORIGIN)
+    return HttpResponse(shown, headers={**_FRESH, "Content-Security-Policy": policy})
+
+
+def preview_program(request: HttpRequest, token: str) -> HttpResponse:
+    """The program beside that page."""
+    script = program_script(_program(token))
+    return HttpResponse(script, content_type="text/javascript; charset=utf-8", headers=_FRESH)
+
+
+def _program(token: str) -> Program:
     try:
         course_id = signing.loads(token, salt=_SALT, max_age=_HOURS * 3_600)
     except signing.BadSignature:
@@ -47,13 +47,6 @@ def preview(request: HttpRequest, token: str) -> HttpResponse:
     if row is None:
         raise Http404
     try:
-        program = compile_course(store.document_of(row), files.media_url)
+        return compile_course(store.document_of(row), files.media_url)
     except NothingToPublish:
-        return HttpResponse("<!doctype html><p>The course has no slides yet.", status=422)
-    page = _PAGE.format(
-        language=escape(program.language), title=escape(program.title),
-        app=escape(settings.APP_ORIGIN), program=program_script(program).decode(),
-    )
-    return HttpResponse(page, headers={"Cache-Control": "no-store"})
-
-
+        raise Http404 from None

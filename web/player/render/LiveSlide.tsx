@@ -1,15 +1,12 @@
 /** The current slide as the learner meets it: drawn by the state, answering clicks and keys. */
 import type { ReactNode } from "react";
-import type { ProgramElement, ProgramSlide } from "../../api/types";
-import { choiceOrder, isEnabled, isVisible } from "../engine/engine";
-import { live } from "../engine/expression";
+import type { ProgramSlide } from "../../api/types";
+import { choiceOrder } from "../engine/engine";
 import type { Index } from "../engine/program";
 import type { State } from "../engine/state";
-import { toText } from "../engine/values";
 import { Backdrop } from "./Backdrop";
-import { ElementView } from "./ElementView";
+import { LiveElement } from "./LiveElement";
 import { OverlayView } from "./OverlayView";
-import { boxVariables, placed, withLooks } from "./style";
 
 interface Props {
   index: Index;
@@ -79,101 +76,4 @@ function Choices({ index, state, slide, question, onClick }: ChoicesProps): Reac
       })}
     </div>
   );
-}
-
-interface LiveProps {
-  index: Index;
-  state: State;
-  element: ProgramElement;
-  onClick: (element: string) => void;
-  /** In the flow of an overlay's panel instead of at its place. */
-  flows?: boolean;
-}
-
-export function LiveElement({ index, state, element, onClick, flows }: LiveProps): ReactNode {
-  const { draw } = element;
-  if (!isVisible(index, state, draw.id)) return null;
-  const answer = element.question ? state.answers[element.question] : undefined;
-  const chosen = Boolean(element.choice && answer?.chosen.includes(element.choice));
-  const enabled = isEnabled(index, state, draw.id);
-  const style = withLooks(draw, looksOf(state, draw.id, chosen, enabled));
-  const box = flows ? flowing(draw.kind) : placed(draw);
-  const common = {
-    "data-element": draw.id,
-    style: { ...box, ...boxVariables(draw, style) },
-  };
-  const read = draw.decoration ? "" : draw.alt;
-  const view = (
-    <ElementView
-      element={draw} style={style} media={index.program.media} alt={read}
-      values={(of) => valueWords(index, state, of)}
-    />
-  );
-  if (element.control === "choice") {
-    const result = chosen && answer?.locked ? answer.result ?? undefined : undefined;
-    return (
-      <label
-        className={`zz-element zz-choice${enabled ? " zz-live" : ""}`} {...common}
-        data-chosen={chosen} data-result={result}
-      >
-        <input
-          type="radio" className="zz-hidden" name={element.question ?? undefined}
-          checked={chosen} disabled={!enabled} aria-label={spoken(element, result)}
-          onChange={() => onClick(draw.id)}
-        />
-        {view}
-        <span className="zz-mark" aria-hidden />
-      </label>
-    );
-  }
-  if (element.control === "button") {
-    return (
-      <button
-        type="button" className={`zz-element${enabled ? " zz-live" : " zz-off"}`} {...common}
-        disabled={!enabled} aria-label={draw.kind === "button" ? undefined : spoken(element)}
-        onClick={() => onClick(draw.id)}
-      >
-        {view}
-      </button>
-    );
-  }
-  const hidden = draw.decoration || (draw.kind === "shape" && !draw.alt);
-  const heading = draw.kind === "text" && draw.level !== "body"
-    ? { role: "heading", "aria-level": draw.level === "title" ? 1 : 2 } : {};
-  return (
-    <div className="zz-element" {...common} {...heading} aria-hidden={hidden || undefined}>
-      {view}
-    </div>
-  );
-}
-
-/** The looks that an element has by itself or by a rule, the strongest last. */
-function looksOf(state: State, id: string, chosen: boolean, enabled: boolean): string[] {
-  const looks: string[] = [];
-  if (state.clicked.has(id)) looks.push("visited");
-  if (chosen) looks.push("selected");
-  if (!enabled && !chosen) looks.push("disabled");
-  const given = state.looks[id];
-  if (given) looks.push(given);
-  return looks;
-}
-
-function flowing(kind: string): { position: "relative"; width?: number; minHeight?: number } {
-  return kind === "button"
-    ? { position: "relative", width: 200, minHeight: 56 } : { position: "relative" };
-}
-
-function spoken({ draw }: ProgramElement, result?: string): string {
-  let words = draw.alt || draw.name;
-  if (draw.kind === "text") {
-    words = draw.text.blocks
-      .map((block) => block.runs.map((run) => (run.kind === "text" ? run.text : "")).join(""))
-      .join(" ") || words;
-  }
-  return result ? `${words}, ${result}` : words;
-}
-
-function valueWords(index: Index, state: State, of: string): string {
-  const value = state.variables[of];
-  return toText(value ?? live(index, state, of));
 }

@@ -3,7 +3,7 @@ import { useEffect, useRef, type KeyboardEvent, type ReactNode } from "react";
 import type { Overlay } from "../../api/types";
 import type { Index } from "../engine/program";
 import type { State } from "../engine/state";
-import { LiveElement } from "./LiveSlide";
+import { LiveElement } from "./LiveElement";
 
 interface Props {
   overlay: Overlay;

@@ -9,7 +9,7 @@ import { useCourse } from "../store/store";
 import { Card, QuietButton } from "../ui/parts";
 import { sayError } from "../ui/toaster";
 import { ago, bytes, count } from "../ui/words";
-import { KIND_WORDS } from "./Publish";
+import { KIND_WORDS } from "./kinds";
 
 export function Packages({ latest }: { latest: number | null }): ReactNode {
   const slug = useCourse((state) => state.slug);

@@ -5,17 +5,14 @@ import { Flag, TriangleAlert } from "lucide-react";
 import { useEffect, useState, type ReactNode } from "react";
 import { Link } from "react-router";
 import { api, take } from "../../api/client";
-import type { components } from "../../api/schema";
 import type { Finding } from "../../api/types";
 import { save } from "../store/saver";
 import { goToSlide, select, useCourse } from "../store/store";
 import { Card, MainButton } from "../ui/parts";
 import { sayError } from "../ui/toaster";
 import { CompletionCard } from "./CompletionCard";
+import type { PackageKind } from "./kinds";
 import { Packages } from "./Packages";
-
-export type PackageKind = components["schemas"]["PackageOut"]["kind"];
-export const KIND_WORDS: Record<PackageKind, string> = { scorm12: "SCORM 1.2", web: "web" };
 
 export function Publish(): ReactNode {
   const slug = useCourse((state) => state.slug);

@@ -2,10 +2,10 @@
 import { Box, Flex, Heading, IconButton, Input, Link as ChakraLink, Menu, Portal, Text } from "@chakra-ui/react";
 import { useMutation } from "@tanstack/react-query";
 import { Copy, Download, EllipsisVertical, Pencil, Trash2 } from "lucide-react";
-import { useState, type ReactNode } from "react";
+import { useRef, useState, type ReactNode } from "react";
 import { Link } from "react-router";
 import { api, take } from "../../api/client";
-import type { components } from "../../api/schema";
+import type { components } from "../../api/api";
 import { Still } from "../../player/render/Still";
 import { sayDone, sayError } from "../ui/toaster";
 import { ago, count } from "../ui/words";
@@ -16,6 +16,7 @@ const WIDTH = 360;
 
 export function CourseCard({ card, onChanged }: { card: Card; onChanged: () => void }): ReactNode {
   const [renaming, setRenaming] = useState(false);
+  const wanted = useRef(false);
   const path = { params: { path: { slug: card.slug } } };
   const options = { onSuccess: onChanged, onError: sayError };
   const rename = useMutation({
@@ -78,7 +79,13 @@ export function CourseCard({ card, onChanged }: { card: Card; onChanged: () => v
             {count(card.slides, "slide")} · changed {ago(card.changed)}
           </Text>
         </Box>
-        <Menu.Root>
+        <Menu.Root
+          lazyMount unmountOnExit onExitComplete={() => {
+            // Not before: a closing menu gives the focus back to its button.
+            setRenaming(wanted.current);
+            wanted.current = false;
+          }}
+        >
           <Menu.Trigger asChild>
             <IconButton
               size="xs" variant="ghost" zIndex="1" aria-label={`More about ${card.title}`}
@@ -90,7 +97,7 @@ export function CourseCard({ card, onChanged }: { card: Card; onChanged: () => v
           <Portal>
             <Menu.Positioner>
               <Menu.Content bg="sheet" borderRadius="card">
-                <Menu.Item value="rename" onClick={() => setRenaming(true)}>
+                <Menu.Item value="rename" onClick={() => { wanted.current = true; }}>
                   <Pencil size={15} /> Rename
                 </Menu.Item>
                 <Menu.Item value="copy" onClick={() => copy.mutate()}>

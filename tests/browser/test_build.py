@@ -1,0 +1,122 @@
+"""The shelf and Build by hand: what the journey does not pass."""
+
+from selenium.webdriver import ActionChains
+from selenium.webdriver.common.keys import Keys
+
+from .driver import Page
+
+
+def _drag(page: Page, source, target) -> None:
+    """Drag as a hand does: a first small step, then over to the target."""
+    chain = ActionChains(page.browser).click_and_hold(source).move_by_offset(12, 4)
+    chain.move_to_element(target).pause(0.2).release().perform()
+
+
+def _stops(page: Page) -> list[str]:
+    return [stop.get_attribute("aria-label").split(" ", 1)[1]
+            for stop in page.all("[data-stop-button]")]
+
+
+def _rows(page: Page) -> list[str]:
+    return [row.text.split("\n")[0] for row in page.all("[data-row]")]
+
+
+def _menu(page: Page, place: int, item: str) -> None:
+    stop = page.find(f"[data-stop-button='{place}']")
+    ActionChains(page.browser).context_click(stop).perform()
+    page.press(item)
+
+
+def _copy(page: Page, title: str) -> None:
+    """Open a copy of the demo course, so that the original stays as it is."""
+    page.go("/")
+    page.press("More about Hut Warden Basics")
+    page.press("Duplicate")
+    page.press("More about Hut Warden Basics (copy)")
+    page.press("Rename")
+    field = page.find("li input")
+    field.send_keys(Keys.CONTROL, "a")
+    field.send_keys(title, Keys.ENTER)
+    page.words(title, "a").click()
+    page.find("[data-stage]")
+
+
+def test_shelf_rename_duplicate_delete_and_undo(page):
+    _copy(page, "Shelf life")
+    page.go("/")
+    page.press("More about Shelf life")
+    page.press("Delete")
+    page.see("“Shelf life” was deleted.")
+    page.gone("[aria-label='More about Shelf life']")
+    page.press("Undo")
+    page.find("[aria-label='More about Shelf life']")
+    assert page.find("li img").get_property("naturalWidth") > 0
+
+
+def test_slides_are_dragged_renamed_duplicated_and_deleted(page):
+    _copy(page, "Slides in hand")
+    before = _stops(page)
+    _drag(page, page.find("[data-stop-button='1']"), page.find("[data-stop-button='3']"))
+    page.until(lambda: _stops(page)[:4] == [before[0], before[2], before[3], before[1]])
+    _menu(page, 0, "Duplicate (Ctrl D)")
+    page.until(lambda: _stops(page)[1] == "Welcome (copy)")
+    _menu(page, 1, "Rename (F2)")
+    field = page.find("input[aria-label='Title of the slide']")
+    field.send_keys(Keys.CONTROL, "a")
+    field.send_keys("Once more", Keys.ENTER)
+    page.until(lambda: _stops(page)[1] == "Once more")
+    _menu(page, 1, "Delete (Del)")
+    page.until(lambda: "Once more" not in _stops(page))
+    page.find("[data-stage]").click()
+    page.find("[data-stage]").send_keys(Keys.CONTROL, "z")
+    page.until(lambda: _stops(page)[1] == "Once more")
+    page.saved()
+    page.browser.refresh()
+    page.until(lambda: _stops(page)[:2] == ["Welcome", "Once more"])
+
+
+def test_the_running_order_is_dragged_and_moved_by_keyboard(page):
+    _copy(page, "Running order")
+    page.click("[data-stop-button='6']")
+    page.until(lambda: _rows(page)[1:3] == ["Question", "Answer 1"])
+    rows = page.all("[data-row]")
+    _drag(page, rows[1], rows[3])
+    page.until(lambda: _rows(page)[1:4] == ["Answer 1", "Answer 2", "Question"])
+    page.all("[data-row]")[3].send_keys(Keys.ALT, Keys.ARROW_UP)
+    page.until(lambda: _rows(page)[1:4] == ["Answer 1", "Question", "Answer 2"])
+    page.saved()
+
+
+def test_several_elements_are_moved_together(page):
+    _copy(page, "Together")
+    page.click("[data-stop-button='6']")
+    page.until(lambda: len(_rows(page)) == 6)
+    page.all("[data-row]")[2].click()
+    ActionChains(page.browser).key_down(Keys.SHIFT).click(page.all("[data-row]")[3]).key_up(
+        Keys.SHIFT).perform()
+    page.words("2 elements")
+    ids = [row.get_attribute("data-row") for row in page.all("[data-row][aria-pressed=true]")]
+
+    def places():
+        return [page.find(f"[data-stage] [data-element='{i}']").rect["x"] for i in ids]
+
+    before = places()
+    handle = page.find(f"[data-handle='{ids[0]}']")
+    ActionChains(page.browser).drag_and_drop_by_offset(handle, 50, 30).perform()
+    page.until(lambda: all(now - then > 40 for now, then in zip(places(), before, strict=True)))
+    page.saved()
+
+
+def test_words_are_emphasised_and_listed_in_place(page):
+    _copy(page, "Words")
+    page.all("[data-row]")[1].click()
+    page.find("[data-stage]").send_keys(Keys.ENTER)
+    page.find("[contenteditable=true]").send_keys("One")
+    page.press("Bold")
+    page.find("[contenteditable=true]").send_keys(" loud")
+    page.press("List")
+    page.find("[contenteditable=true]").send_keys(Keys.ESCAPE)
+    page.gone("[contenteditable=true]")
+    item = page.find("[data-stage] .zz-rich ul li")
+    assert item.text == "One loud" and page.find("[data-stage] strong").text == "loud"
+    page.saved()
