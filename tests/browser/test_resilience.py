@@ -170,3 +170,22 @@ def test_killed_and_resumed_in_the_practice_lms(page):
     page.top()
     page.browser.get(results)
     page.until(lambda: "not finished yet" in page.find("tr[data-learner='yuki-adair']").text)
+
+
+def test_slides_added_in_two_windows_go_together(page):
+    slug = _new_course(page, "Both add")
+    first = page.browser.current_window_handle
+    page.browser.switch_to.new_window("tab")
+    page.go(f"/courses/{slug}/build")
+    page.find("[data-stage]")
+    page.press("Add a slide")
+    page.until(lambda: len(page.all("[data-stop]")) == 2)
+    _rename(page, "From the second window")
+    page.saved()
+    page.browser.switch_to.window(first)
+    page.press("Add a slide")
+    page.until(lambda: len(page.all("[data-stop]")) == 3)
+    page.saved()
+    page.browser.refresh()
+    page.until(lambda: len(page.all("[data-stop]")) == 3)
+    assert "From the second window" in page.find("nav[aria-label=Route]").text

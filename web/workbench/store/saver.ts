@@ -4,7 +4,8 @@
  */
 import { api, ApiError, take, Unreachable } from "../../api/client";
 import type { Course, Slide } from "../../api/types";
-import { load, useCourse, type Loaded } from "./store";
+import { merged } from "./merge";
+import { load, mediaMap, useCourse, type Loaded } from "./store";
 import { readUnsent, writeUnsent, type Unsent } from "./unsent";
 
 const PAUSE_MS = 400;
@@ -125,11 +126,38 @@ async function saveCourse(slug: string): Promise<void> {
     const written = await take(api.PUT("/api/courses/{slug}", {
       params: { path: { slug } }, body: { base: versions.course, course },
     }));
-    set({ versions: { ...get().versions, course: written.version } });
+    set({ versions: { ...get().versions, course: written.version }, base: written.course });
     done("course", course);
   } catch (error) {
-    throw asConflict(error, null);
+    if (!(await goesTogether(error, slug))) throw asConflict(error, null);
   }
+}
+
+/** Where two windows have changed different things of the settings, keep both and go on. */
+async function goesTogether(error: unknown, slug: string): Promise<boolean> {
+  if (!(error instanceof ApiError) || error.code !== "conflict") return false;
+  const theirs = error.extra.theirs as Course;
+  const { base, course } = get();
+  const together = merged(base, course, theirs);
+  if (!together) return false;
+  const data = (await take(
+    api.GET("/api/courses/{slug}", { params: { path: { slug } } }),
+  )) as Loaded;
+  const fresh = data.slides.filter(({ slide }) => !get().slides[slide.id]);
+  const { slides, versions, media } = get();
+  set({
+    course: together, base: theirs,
+    slides: { ...slides, ...Object.fromEntries(fresh.map(({ slide }) => [slide.id, slide])) },
+    media: { ...mediaMap(data.course.media, data.media), ...media },
+    versions: {
+      course: Number(error.extra.version),
+      slides: {
+        ...versions.slides,
+        ...Object.fromEntries(fresh.map(({ slide, version }) => [slide.id, version])),
+      },
+    },
+  });
+  return true;
 }
 
 /** What was sent is clean, unless it has changed again meanwhile. */

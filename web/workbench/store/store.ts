@@ -12,6 +12,8 @@ export interface Versions {
 interface CourseState {
   slug: string;
   course: Course;
+  /** The settings as the server last had them. */
+  base: Course;
   slides: Readonly<Record<string, Slide>>;
   versions: Versions;
   media: MediaMap;
@@ -35,7 +37,7 @@ const NOTHING: Course = {
 };
 
 export const useCourse = create<CourseState>(() => ({
-  slug: "", course: NOTHING, slides: {}, versions: { course: 0, slides: {} }, media: {},
+  slug: "", course: NOTHING, base: NOTHING, slides: {}, versions: { course: 0, slides: {} }, media: {},
   place: { slide: null, selected: [] }, editing: null, holding: false, past: [], future: [],
   dirty: new Set(), saving: { kind: "saved" }, conflict: null,
 }));
@@ -56,7 +58,7 @@ export function load(data: Loaded): void {
   const kept = get().slug === data.slug ? get().place : null;
   const slide = kept?.slide && slides[kept.slide] ? kept.slide : data.course.slides[0] ?? null;
   set({
-    slug: data.slug, course: data.course, slides,
+    slug: data.slug, course: data.course, base: data.course, slides,
     versions: {
       course: data.version,
       slides: Object.fromEntries(data.slides.map(({ slide: s, version }) => [s.id, version])),
@@ -67,7 +69,7 @@ export function load(data: Loaded): void {
   });
 }
 
-function mediaMap(files: readonly MediaFile[], urls: Readonly<Record<string, string>>): MediaMap {
+export function mediaMap(files: readonly MediaFile[], urls: Readonly<Record<string, string>>): MediaMap {
   return Object.fromEntries(
     files.map(({ id, w, h }) => [id, { src: urls[id] ?? "", w, h }]),
   );

@@ -1,0 +1,46 @@
+/** Settings that two windows have changed go together as long as they can. */
+import { describe, expect, test } from "vitest";
+import type { Course } from "../../web/api/types";
+import { merged } from "../../web/workbench/store/merge";
+
+const base: Course = {
+  format: 1, id: "course", title: "Base", language: "en", size: { w: 1280, h: 720 },
+  slides: ["a", "b", "c"], variables: [], media: [],
+  completion: { slides_share: 1, passing: false }, pass_mark: 80, remembered: {},
+};
+const made = (changes: Partial<Course>): Course => ({ ...base, ...changes });
+const file = (id: string): Course["media"][number] => ({
+  id, name: id, type: "image/png", sha256: "0".repeat(64), size: 1, w: 1, h: 1,
+});
+
+describe("slides", () => {
+  const slides = (mine: string[], theirs: string[]): string[] | undefined =>
+    merged(base, made({ slides: mine }), made({ slides: theirs }))?.slides;
+
+  test.each([
+    ["each adds one", ["a", "b", "c", "m"], ["a", "t", "b", "c"], ["a", "t", "b", "c", "m"]],
+    ["both add at the end", ["a", "b", "c", "m"], ["a", "b", "c", "t"], ["a", "b", "c", "t", "m"]],
+    ["mine reorders, theirs adds first", ["c", "b", "a"], ["t", "a", "b", "c"], ["t", "c", "b", "a"]],
+    ["theirs reorders", ["a", "b", "c"], ["c", "a", "b"], ["c", "a", "b"]],
+    ["theirs deletes, mine adds", ["a", "b", "c", "m"], ["a", "c"], ["a", "c", "m"]],
+    ["mine deletes, theirs adds", ["a", "c"], ["a", "b", "c", "t"], ["a", "c", "t"]],
+    ["theirs adds after what mine deleted", ["a"], ["a", "b", "t", "c"], ["a", "t"]],
+  ])("%s", (_, mine, theirs, together) => {
+    expect(slides(mine, theirs)).toEqual(together);
+  });
+});
+
+test("different settings go together", () => {
+  const both = merged(base, made({ title: "Mine" }), made({ pass_mark: 50 }));
+  expect(both).toMatchObject({ title: "Mine", pass_mark: 50 });
+});
+
+test("the same setting changed twice must be chosen", () => {
+  expect(merged(base, made({ title: "Mine" }), made({ title: "Theirs" }))).toBeNull();
+  expect(merged(base, made({ title: "Same" }), made({ title: "Same" }))?.title).toBe("Same");
+});
+
+test("media of both are kept", () => {
+  const both = merged(base, made({ media: [file("m")] }), made({ media: [file("t")] }));
+  expect(both?.media.map(({ id }) => id)).toEqual(["t", "m"]);
+});
