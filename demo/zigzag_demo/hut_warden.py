@@ -104,7 +104,7 @@ def _rooms(b: CourseBuilder, at: dict[str, str]) -> None:
         b.line(584, 400, 0, 92, colour="#b4472f", width=6),
         b.text("Warning", "**Never close the air slide on glowing coals.** The gas that forms has "
                "no smell.", 606, 396, 570, 100, size=24, valign="middle"),
-        b.button("I am ready for a question", 560, 560, 340),
+        b.button("I am ready for a question", 560, 560, 390),
     ])
 
     prompt = b.text("Question", "The logs glow, no flame is left. What do you do with the air "

@@ -25,8 +25,8 @@ export function ConflictDialog(): ReactNode {
             </Dialog.Header>
             <Dialog.Body>
               <Text mb="4">
-                Nothing was overwritten. Choose which one the course goes on with; the other stays
-                among the slide's kept states.
+                Nothing was overwritten. Choose which one the course goes on with.
+                {conflict.slide && " The other stays among the slide's kept states."}
               </Text>
               <Flex gap="6" wrap="wrap">
                 <Version title="Yours, in this window" slide={mine} settings={!conflict.slide}>

@@ -15,7 +15,6 @@ from zigzag_core.course import (
     Style,
     Text,
     plain,
-    rich,
 )
 from zigzag_core.course.questions import Question
 from zigzag_core.program import (
@@ -181,8 +180,6 @@ _OUTCOMES = (
     ("wrong", "answered_wrong", "wrong", "Not right yet", "Try again"),
     ("last", "answered_last", "wrong", "Not right", "Continue"),
 )
-_TITLES = {title: rich(title) for _, _, _, title, _ in _OUTCOMES}
-_TITLE_STYLE = Style(font="heading", size=30, bold=True)
 _WORDS_STYLE = Style(size=24)
 _CLOSE_STYLE = Style(
     fill="#1e5b4b", text_colour="#ffffff", size=24, bold=True, radius=8, align="center",
@@ -213,9 +210,6 @@ def _feedback(question: Question) -> list[tuple[Overlay, ProgramRule]]:
 
 def _panel(name: str, title: str, button: str, tone: str, words: RichText) -> Overlay:
     part = name.replace("_", "")
-    heading = Text(
-        id=f"{part}t", name=title, text=_TITLES[title], level="heading", style=_TITLE_STYLE,
-    )
     body = Text(id=f"{part}b", name="Feedback", text=words, style=_WORDS_STYLE)
     close = Button(
         id=f"{part}c", name=button, label=button, w=200, h=56, style=_CLOSE_STYLE,
@@ -224,10 +218,6 @@ def _panel(name: str, title: str, button: str, tone: str, words: RichText) -> Ov
         id=f"{name}_close", on="clicked", target=close.id, block=True,
         then=(CloseOverlay(overlay=name),),
     )
-    elements = [ProgramElement(draw=heading)]
-    if plain(words):
-        elements.append(ProgramElement(draw=body))
-    elements.append(
-        ProgramElement(draw=close, control="button", rules=(closes,))
-    )
+    elements = [ProgramElement(draw=body)] if plain(words) else []
+    elements.append(ProgramElement(draw=close, control="button", rules=(closes,)))
     return Overlay(id=name, title=title, tone=tone, elements=tuple(elements))

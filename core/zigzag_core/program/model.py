@@ -123,7 +123,7 @@ class ProgramElement(Model):
 
 
 class Overlay(Model):
-    """Elements that open over the slide.
+    """Elements that open over the slide, under a title.
 
     They stand under each other in a panel `w` px wide, at the `place` on the slide, and take
     the height they need.

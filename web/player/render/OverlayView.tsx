@@ -48,6 +48,7 @@ export function OverlayView({ overlay, index, state, onClick, onClose }: Props):
           <span className="zz-sign" aria-hidden>{SIGNS[overlay.tone]}</span>
         )}
         <div className="zz-panel-words" id={`${overlay.id}-words`}>
+          <h2 className="zz-panel-title">{overlay.title}</h2>
           {overlay.elements.map((element) => (
             <LiveElement
               key={element.draw.id} flows {...{ index, state, element, onClick }}

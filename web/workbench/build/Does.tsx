@@ -1,5 +1,5 @@
 /** Does: what happens on a click, as a sentence whose coloured words are choices. */
-import { Box, Text } from "@chakra-ui/react";
+import { Box, chakra, Text } from "@chakra-ui/react";
 import { Plus, X } from "lucide-react";
 import type { ReactNode } from "react";
 import type { Destination, Element, Rule } from "../../api/types";
@@ -53,26 +53,23 @@ function Sentence(
 
   const lost = go.to === "slide" && !order.includes(go.slide);
   return (
-    <Box borderBottomWidth="1px" pb="2" mb="2" lineHeight="2" position="relative" pr="7">
-      When <Word>{element.name}</Word> is <Word>clicked</Word>, go to{" "}
-      <select
+    <Box py="1" lineHeight="2.1" position="relative" pr="7">
+      When <Word>{element.name}</Word> is <Word>clicked</Word>,{" "}
+      <chakra.select
         value={value} aria-label="Where to go" onChange={(event) => choose(event.target.value)}
-        style={{
-          background: "var(--chakra-colors-sky-soft)", color: "var(--chakra-colors-sky)",
-          fontWeight: 600, borderRadius: 6, padding: "2px 6px", maxWidth: "100%",
-        }}
+        bg="sky.soft" color="sky" fontWeight="600" borderRadius="6px" px="1.5" py="0.5" maxW="100%"
+        css={{ fieldSizing: "content" }}
       >
-        <option value="next">the next slide</option>
-        <option value="previous">the previous slide</option>
-        <option value="leave">the way out: leave the course</option>
-        <optgroup label="A certain slide">
+        <option value="next">go to the next slide</option>
+        <option value="previous">go to the previous slide</option>
+        <option value="leave">leave the course</option>
+        <optgroup label="go to a certain slide">
           {order.map((id, place) => (
-            <option key={id} value={id}>{place + 1} {slides[id]?.title ?? ""}</option>
+            <option key={id} value={id}>go to {place + 1} {slides[id]?.title ?? ""}</option>
           ))}
           {lost && <option value={value}>a slide that no longer exists</option>}
         </optgroup>
-      </select>
-      .
+      </chakra.select>
       {lost && <Text color="brick" fontSize="12.5px">Choose another slide: this one was deleted.</Text>}
       <Box position="absolute" right="-6px" top="2px">
         <Tool label="Remove this sentence" onClick={onRemove}><X size={15} /></Tool>

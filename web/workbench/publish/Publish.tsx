@@ -6,7 +6,7 @@ import { useEffect, useState, type ReactNode } from "react";
 import { Link } from "react-router";
 import { api, take } from "../../api/client";
 import type { Finding } from "../../api/types";
-import { save } from "../store/saver";
+import { save, saveAll } from "../store/saver";
 import { goToSlide, select, useCourse } from "../store/store";
 import { Card, MainButton } from "../ui/parts";
 import { sayError } from "../ui/toaster";
@@ -26,7 +26,7 @@ export function Publish(): ReactNode {
   });
   const publish = useMutation({
     mutationFn: async (kind: PackageKind) => {
-      await save();
+      await saveAll();
       return take(api.POST("/api/courses/{slug}/packages", { ...path, body: { kind } }));
     },
     onSuccess: (done) => {

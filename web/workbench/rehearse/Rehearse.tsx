@@ -5,7 +5,7 @@ import { useEffect, useRef, useState, type ReactNode } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import { api, take } from "../../api/client";
 import type { RehearsalMessage } from "../../player/tracking/rehearsal";
-import { save } from "../store/saver";
+import { saveAll } from "../store/saver";
 import { goToSlide, useCourse } from "../store/store";
 import { Empty, QuietButton } from "../ui/parts";
 import { Ledger } from "./Ledger";
@@ -28,7 +28,7 @@ export function Rehearse(): ReactNode {
   async function begin(from: string | null): Promise<void> {
     setProblem("");
     try {
-      await save();
+      await saveAll();
       const { url } = await take(api.POST("/api/courses/{slug}/preview", { params: { path: { slug } } }));
       setLatest(null);
       setTold([]);

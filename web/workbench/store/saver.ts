@@ -31,11 +31,17 @@ function recover(unsent: Unsent | null): void {
   const recovered: Record<string, Slide> = {};
   const bases: Record<string, number> = { ...versions.slides };
   for (const [id, { base, document }] of Object.entries(unsent.slides)) {
+    // It may have arrived after all, with only the answer lost.
+    if (JSON.stringify(slides[id]) === JSON.stringify(document)) continue;
     recovered[id] = document;
     bases[id] = base;
     dirty.add(id);
   }
   if (unsent.course) dirty.add("course");
+  if (!dirty.size) {
+    keep();
+    return;
+  }
   set({
     slides: { ...slides, ...recovered },
     course: unsent.course?.document ?? course,
@@ -82,6 +88,16 @@ export async function save(): Promise<void> {
     await running;
   } finally {
     running = null;
+  }
+}
+
+/** Save, and throw where something could not be saved: what follows would not know of it. */
+export async function saveAll(): Promise<void> {
+  await save();
+  const { dirty, saving } = get();
+  if (dirty.size) {
+    const reason = saving.kind === "unsaved" ? ` ${saving.reason}` : "";
+    throw new Error(`Not everything is saved yet, so this has to wait.${reason}`);
   }
 }
 
