@@ -40,6 +40,16 @@ def _new_course(page: Page, title: str) -> str:
     return page.browser.current_url.split("/courses/")[1].split("/")[0]
 
 
+def _close_window(page: Page) -> None:
+    """Close the window without a word to its page, and go on in an empty one."""
+    old = page.browser.current_window_handle
+    page.browser.switch_to.new_window("tab")
+    new = page.browser.current_window_handle
+    page.browser.switch_to.window(old)
+    page.browser.close()
+    page.browser.switch_to.window(new)
+
+
 def test_edits_made_while_the_server_is_gone_are_kept_and_sent(page, server):
     slug = _new_course(page, "Kept edits")
     server.stop()
@@ -60,13 +70,31 @@ def test_edits_survive_a_closed_window_while_the_server_is_gone(page, server):
     try:
         _rename(page, "Closed before it was sent")
         page.find("[data-saving=unsaved]")
+        _close_window(page)
     finally:
-        page.browser.execute_script("window.onbeforeunload = null")
         server.start()
-    page.browser.switch_to.new_window("tab")
     page.go(f"/courses/{slug}/build")
     page.until(lambda: "Closed before it was sent" in page.find("[data-stop]").text)
     page.saved()
+
+
+def test_unsent_settings_go_together_with_what_others_did_meanwhile(page, server):
+    slug = _new_course(page, "Unsent settings")
+    server.stop()
+    try:
+        title = page.find("input[aria-label='Title of the course']")
+        title.send_keys(Keys.CONTROL, "a")
+        title.send_keys("Renamed in the dark", Keys.ENTER)
+        page.find("[data-saving=unsaved]")
+        _close_window(page)
+    finally:
+        server.start()
+    page.go(f"/courses/{slug}/build")
+    page.until(lambda: page.find("input[aria-label='Title of the course']").get_attribute(
+        "value") == "Renamed in the dark")
+    page.saved()
+    page.go("/")
+    page.words("Renamed in the dark", "a")
 
 
 def test_two_windows_on_one_slide(page):
@@ -157,11 +185,7 @@ def test_killed_and_resumed_in_the_practice_lms(page):
     page.see("The place in the course is")
     # Killed: the window goes without a word to the page.
     launch = page.browser.current_url
-    page.browser.switch_to.new_window("tab")
-    new = page.browser.current_window_handle
-    page.browser.switch_to.window(page.browser.window_handles[0])
-    page.browser.close()
-    page.browser.switch_to.window(new)
+    _close_window(page)
     page.browser.get(launch)
     page.frames(*frames)
     page.see("You were at Three rules")

@@ -45,6 +45,7 @@ function recover(unsent: Unsent | null): void {
   set({
     slides: { ...slides, ...recovered },
     course: unsent.course?.document ?? course,
+    base: unsent.course?.from ?? course,
     versions: { course: unsent.course?.base ?? versions.course, slides: bases },
     dirty,
     place: { slide: (unsent.course?.document ?? course).slides[0] ?? null, selected: [] },
@@ -231,12 +232,12 @@ export function settle(choice: "mine" | "theirs"): void {
 
 /** Keep in this browser what the server has not got. */
 function keep(): void {
-  const { slug, dirty, slides, course, versions } = get();
+  const { slug, dirty, slides, course, base, versions } = get();
   if (!slug) return;
   const unsent: Unsent = { slides: {} };
   for (const id of dirty) {
     const slide = slides[id];
-    if (id === "course") unsent.course = { base: versions.course, document: course };
+    if (id === "course") unsent.course = { base: versions.course, document: course, from: base };
     else if (slide) unsent.slides[id] = { base: versions.slides[id] ?? 0, document: slide };
   }
   writeUnsent(slug, unsent);

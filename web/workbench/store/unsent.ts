@@ -2,7 +2,8 @@
 import type { Course, Slide } from "../../api/types";
 
 export interface Unsent {
-  course?: { base: number; document: Course };
+  /** `from` is what the settings were made from, for putting them together with others' changes. */
+  course?: { base: number; document: Course; from: Course };
   slides: Record<string, { base: number; document: Slide }>;
 }
 
