@@ -1995,7 +1995,7 @@ export interface components {
         };
         /**
          * Overlay
-         * @description Elements that open over the slide.
+         * @description Elements that open over the slide, under a title.
          *
          *     They stand under each other in a panel `w` px wide, at the `place` on the slide, and take
          *     the height they need.
