@@ -57,7 +57,7 @@ function Sentence(
       When <Word>{element.name}</Word> is <Word>clicked</Word>,{" "}
       <chakra.select
         value={value} aria-label="Where to go" onChange={(event) => choose(event.target.value)}
-        bg="sky.soft" color="sky" fontWeight="600" borderRadius="6px" px="1.5" py="0.5" maxW="100%"
+        bg="sky.soft" color="sky.ink" fontWeight="600" borderRadius="6px" px="1.5" py="0.5" maxW="100%"
         css={{ fieldSizing: "content" }}
       >
         <option value="next">go to the next slide</option>

@@ -37,6 +37,7 @@ const config = defineConfig({
         "brick.soft": both("#F8E5DF", "#4B2B24"),
         sky: both("#2F6F9F", "#8CC1E6"),
         "sky.soft": both("#DFEBF4", "#24394A"),
+        "sky.ink": both("#1F5379", "#B4D8F2"),
       },
     },
   },
