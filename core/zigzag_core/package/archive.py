@@ -12,7 +12,7 @@ from zigzag_core.course import Course, CourseDocument, NewerFormat, Slide, migra
 from .safe_zip import BadArchive, read_zip
 from .write_zip import write_zip
 
-_EXTENSIONS = {
+EXTENSIONS = {
     "image/png": "png", "image/jpeg": "jpg", "image/webp": "webp", "image/gif": "gif",
     "image/svg+xml": "svg",
 }
@@ -20,7 +20,7 @@ _EXTENSIONS = {
 
 def media_path(sha256: str, type_: str) -> str:
     """Return where a media file lies in archives and packages."""
-    return f"media/{sha256}.{_EXTENSIONS[type_]}"
+    return f"media/{sha256}.{EXTENSIONS[type_]}"
 
 
 def export_archive(document: CourseDocument, media: Mapping[str, bytes]) -> bytes:

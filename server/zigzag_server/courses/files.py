@@ -7,14 +7,11 @@ from django.conf import settings
 from django.core.files.base import ContentFile
 from django.core.files.storage import default_storage
 from zigzag_core.course import MediaFile
+from zigzag_core.package.archive import EXTENSIONS
 
 from zigzag_server.origins import content_url
 
-_EXTENSIONS = {
-    "image/png": "png", "image/jpeg": "jpg", "image/webp": "webp", "image/gif": "gif",
-    "image/svg+xml": "svg",
-}
-TYPES = {extension: type_ for type_, extension in _EXTENSIONS.items()}
+TYPES = {extension: type_ for type_, extension in EXTENSIONS.items()}
 
 
 def _path(sha256: str) -> str:
@@ -40,5 +37,5 @@ def key(sha256: str) -> str:
 
 def media_url(file: MediaFile) -> str:
     """Return the address of `file` on the content's origin."""
-    name = f"{file.sha256}.{_EXTENSIONS[file.type]}"
+    name = f"{file.sha256}.{EXTENSIONS[file.type]}"
     return content_url(f"/media/{key(file.sha256)}/{name}")
