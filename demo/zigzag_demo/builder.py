@@ -28,8 +28,10 @@ from zigzag_core.course import (
     id_source,
     rich,
 )
-from zigzag_core.course.blank import BUTTON_LOOKS, BUTTON_STYLE, CHOICE_LOOKS, CHOICE_STYLE
+from zigzag_core.course.usual_styles import USUAL_STYLES, shipped_style
+from zigzag_core.media.palette import palette
 from zigzag_core.media.pictures import take_picture
+from zigzag_core.media.recolour import is_recoloured
 
 
 class CourseBuilder:
@@ -51,6 +53,8 @@ class CourseBuilder:
             self.files[name] = MediaFile(
                 id=self.fresh(), name=name, type=picture.type, sha256=picture.sha256,
                 size=len(picture.data), w=picture.w, h=picture.h,
+                palette=palette(picture.data, picture.type),
+                recoloured=is_recoloured(picture.data),
             )
         return self.files[name].id
 
@@ -71,7 +75,7 @@ class CourseBuilder:
     def build(self, **settings: Any) -> CourseDocument:
         course = Course(
             id=self.course_id, title=self.title, slides=tuple(s.id for s in self.slides),
-            media=tuple(self.files.values()), **settings,
+            media=tuple(self.files.values()), styles=USUAL_STYLES, **settings,
         )
         return CourseDocument(course=course, slides=tuple(self.slides))
 
@@ -86,20 +90,20 @@ class CourseBuilder:
                     style=Style(**style))
 
     def title_text(self, words: str, x: float = 80, y: float = 48, w: float = 1120) -> Text:
-        return self.text("Title", words, x, y, w, 72, level="title", font="heading", size=48,
-                         bold=True, valign="middle")
+        return Text(id=self.fresh(), name="Title", x=x, y=y, w=w, h=72, level="title",
+                    text=rich(words), **_following("styletitle"))
 
     def plate_title(self, words: str, w: float = 520) -> Text:
         """A title on a plate, for slides with a busy picture behind."""
         return self.text("Title", words, 60, 36, w, 68, level="title", font="heading", size=40,
-                         bold=True, valign="middle", fill="#fffdf7", radius=10, padding=18)
+                         bold=True, valign="middle", fill="sheet", radius=10, padding=18)
 
     def panel(self, x: float, y: float, w: float, h: float, **style: Any) -> Shape:
         return Shape(id=self.fresh(), name="Panel", x=x, y=y, w=w, h=h, decoration=True,
-                     style=Style(**{"fill": "#fffdf7", "radius": 16, **style}))
+                     style=Style(**{"fill": "sheet", "radius": 16, **style}))
 
     def line(self, x: float, y: float, w: float, h: float = 0, rising: bool = False,
-             colour: str = "#e8a33d", width: float = 5) -> Shape:
+             colour: str = "accent", width: float = 5) -> Shape:
         return Shape(id=self.fresh(), name="Line", shape="line", x=x, y=y, w=w, h=h, rising=rising,
                      decoration=True, style=Style(border_colour=colour, border_width=width))
 
@@ -120,14 +124,12 @@ class CourseBuilder:
     ) -> Button:
         """A button that goes to ``next``, ``previous``, ``leave`` or the slide with id `to`."""
         rules = (Rule(id=self.fresh(), do=(GoTo(go=_destination(to)),)),) if to else ()
-        look = BUTTON_STYLE.model_copy(update=style)
-        looks = {} if "fill" in style else BUTTON_LOOKS
-        return Button(id=self.fresh(), name=label, label=label, x=x, y=y, w=w, h=h, style=look,
-                      looks=looks, rules=rules)
+        return Button(id=self.fresh(), name=label, label=label, x=x, y=y, w=w, h=h, rules=rules,
+                      **_following("stylebutton", **style))
 
     def choice_text(self, n: int, words: str, x: float, y: float, w: float, h: float = 72) -> Text:
         return Text(id=self.fresh(), name=f"Answer {n}", x=x, y=y, w=w, h=h, text=rich(words),
-                    style=CHOICE_STYLE, looks=CHOICE_LOOKS)
+                    **_following("styleanswer"))
 
     def question(
         self, name: str, prompt: Element, answers: list[Element], right: int, submit: Element,
@@ -143,6 +145,13 @@ class CourseBuilder:
             ),
             feedback=Feedback(right=words[0], wrong=words[1], last=words[2]), **settings,
         )
+
+
+def _following(style: str, **own: Any) -> dict[str, Any]:
+    """The settings of an element that follows a shipped style, but for `own`."""
+    named = shipped_style(style)
+    return {"named_style": named.id, "own": tuple(own), "looks": named.looks,
+            "style": named.style.model_copy(update=own)}
 
 
 def _destination(to: str) -> ToNext | ToPrevious | LeaveCourse | ToSlide:

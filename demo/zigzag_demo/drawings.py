@@ -1,29 +1,30 @@
 """The drawings of Hut Warden Basics: scenes of 1280 by 720, and pictures that stand on slides."""
 
-from .palette import (
+from zigzag_core.drawings.backdrops import ridge
+from zigzag_core.drawings.colours import (
+    ACCENT,
     BRICK,
     FLOOR,
     GLOW,
     HILL,
     HILL_FAR,
     IRON,
-    MARIGOLD,
     MEADOW,
     NIGHT,
     NIGHT_HILL,
     NIGHT_SNOW,
     PAPER,
-    SKIN_DARK,
+    PRIMARY,
     SKY,
     SKY_BLUE,
     SNOW,
-    SPRUCE,
     WALL,
     WALL_LINE,
     WOOD,
     WOOD_DARK,
 )
-from .shapes import (
+from zigzag_core.drawings.people import Person, person
+from zigzag_core.drawings.shapes import (
     at,
     backpack,
     boot,
@@ -35,7 +36,6 @@ from .shapes import (
     lantern,
     mug,
     path,
-    person,
     pot,
     radio,
     room,
@@ -48,16 +48,8 @@ from .shapes import (
     window,
 )
 
-
-def _ridge(far: str, near: str, snow: str) -> str:
-    return (
-        path("M0 470 L180 300 L300 392 L520 190 L700 372 L860 262 L1060 430 L1280 300 V720 H0 Z",
-             far)
-        + path("M452 254 L520 190 L585 256 L548 246 L522 282 L492 244 Z", snow)
-        + path("M820 290 L860 262 L908 302 L882 298 L862 318 L844 294 Z", snow)
-        + path("M140 338 L180 300 L226 336 L200 332 L182 352 L164 330 Z", snow)
-        + path("M0 560 L240 430 L460 540 L760 410 L1010 530 L1280 420 V720 H0 Z", near)
-    )
+_GUEST = Person("guest", "Guest", "#a8744f", "#231a16", "hat", BRICK, "#8c3522")
+_WARDEN = Person("warden", "Mika", "#e3b48f", "#4a3527", "short", PRIMARY, "#17483b")
 
 
 def hut_at_dawn() -> bytes:
@@ -66,14 +58,14 @@ def hut_at_dawn() -> bytes:
         1280, 720,
         box(0, 0, 1280, 720, "#f6e3c4"), box(0, 0, 1280, 210, SKY),
         path("M0 190 Q320 250 640 205 T1280 215 V330 H0 Z", "#e4e3d0"),
-        at(1040, 170, sun(54)), _ridge(HILL_FAR, HILL, SNOW),
+        at(1040, 170, sun(54)), ridge(HILL_FAR, HILL, SNOW),
         at(220, 130, cloud(1.1)), at(700, 90, cloud(.8)),
         path("M0 600 Q340 520 720 580 T1280 560 V720 H0 Z", MEADOW),
         path("M860 720 Q850 650 905 612 Q940 596 940 592", stroke="#e5d3a8", width=34),
         *(at(x, y, tree(h)) for x, y, h in (
             (610, 590, 150), (668, 604, 110), (1230, 600, 190), (1180, 606, 120))),
         at(940, 596, hut()),
-        *(disc(x, y, 5, MARIGOLD) for x, y in ((640, 660), (700, 680), (1120, 668), (1190, 690))),
+        *(disc(x, y, 5, ACCENT) for x, y in ((640, 660), (700, 680), (1120, 668), (1190, 690))),
         *(disc(x, y, 5, PAPER) for x, y in ((600, 690), (740, 652), (1060, 690), (1230, 660))),
     )
 
@@ -91,7 +83,7 @@ def hut_map() -> bytes:
         place(300, 230, 330, 170, "#f7ecd2"), place(630, 230, 190, 170, "#e9d5b4"),
         path("M430 400 h70", stroke="#f7ecd2", width=12),
         path("M470 450 L470 330 L430 150 M470 330 L700 320 L700 150 M820 300 L930 240",
-             stroke=SPRUCE, width=5).replace("/>", ' stroke-dasharray="2 14"/>'),
+             stroke=PRIMARY, width=5).replace("/>", ' stroke-dasharray="2 14"/>'),
         at(360, 128, shirt(BRICK, "#8c3522"), scale=.45),
         at(430, 128, rope(), scale=.5), at(500, 200, boot(WOOD), scale=.7),
         at(700, 210, pot(), scale=.62), at(780, 205, mug(SKY_BLUE), scale=.6),
@@ -117,7 +109,7 @@ def guest_at_door() -> bytes:
             (130, 100), (180, 150), (150, 220), (390, 120), (370, 210), (400, 280), (330, 90),
             (220, 90), (128, 300), (392, 340))),
         at(300, 520, at(78, 0, backpack(), scale=.9)),
-        at(258, 520, person(BRICK, "#8c3522", SKIN_DARK, hat=SPRUCE, mood="tired")),
+        at(258, 520, person(_GUEST, "tired")),
         at(60, 150, lantern(), scale=.8),
     )
 
@@ -129,7 +121,7 @@ def drying_room() -> bytes:
         box(384, 156, 516, 14, WOOD, 6),
         at(450, 186, shirt(BRICK, "#8c3522")), at(586, 186, shirt(SKY_BLUE, "#25577d")),
         at(710, 186, rope()),
-        path("M836 170 Q870 230 830 290 T852 392", stroke=SPRUCE, width=13),
+        path("M836 170 Q870 230 830 290 T852 392", stroke=PRIMARY, width=13),
         at(390, 448, shelf(520)),
         *(at(x, 448, boot(c)) for x, c in (
             (470, "#7c4a33"), (560, "#7c4a33"), (690, "#4c6a45"), (780, "#4c6a45"))),
@@ -145,10 +137,10 @@ def kitchen() -> bytes:
         box(0, 0, 560, 440, "#eedfc8", 24), *(box(0, y, 560, 3, "#e0ccac") for y in (80, 160, 240)),
         at(40, 60, window(150, 130)),
         box(240, 128, 280, 12, WOOD, 4), *(at(x, 128, mug(c)) for x, c in (
-            (290, SKY_BLUE), (380, BRICK), (470, SPRUCE))),
+            (290, SKY_BLUE), (380, BRICK), (470, PRIMARY))),
         box(30, 310, 500, 130, IRON, 8), box(20, 298, 520, 20, "#3a3a3d", 6),
         box(70, 344, 130, 70, "#3a3a3d", 8), box(360, 344, 130, 70, "#3a3a3d", 8),
-        *(disc(x, 380, 8, MARIGOLD) for x in (250, 280, 310)),
+        *(disc(x, 380, 8, ACCENT) for x in (250, 280, 310)),
         at(160, 300, pot()), at(400, 300, pot(), scale=.8),
     )
 
@@ -174,7 +166,7 @@ def weather_board() -> bytes:
     wind = path("M-70 -18 H30 q26 0 26 -20 t-24 -18 M-70 8 H58 q26 0 26 20 t-24 18 M-70 34 H6",
                 stroke=SKY_BLUE, width=10)
     storm = at(0, -22, cloud(.9, "#8b97a8")) + path("M6 8 L-14 42 H6 L-6 70 L30 30 H8 L20 8 Z",
-                                                    MARIGOLD)
+                                                    ACCENT)
     snow = at(0, -22, cloud(.9, HILL_FAR)) + "".join(
         path(f"M{x - 10} 44 H{x + 10} M{x - 6} 35 L{x + 6} 53 M{x + 6} 35 L{x - 6} 53",
              stroke=SKY_BLUE, width=4) for x in (-40, 0, 40))
@@ -231,7 +223,7 @@ def night_round() -> bytes:
         1280, 720, box(0, 0, 1280, 720, NIGHT),
         *(disc(x, y, 2.5 + n % 3, PAPER, ' opacity="0.8"') for n, (x, y) in enumerate(stars)),
         disc(1090, 150, 46, "#f4ecd2"), disc(1070, 140, 40, NIGHT),
-        _ridge("#3a4560", NIGHT_HILL, NIGHT_SNOW),
+        ridge("#3a4560", NIGHT_HILL, NIGHT_SNOW),
         path("M0 600 Q340 530 720 584 T1280 566 V720 H0 Z", "#39485a"),
         *(at(x, y, tree(h, "#24363d")) for x, y, h in ((120, 610, 180), (190, 620, 120),
                                                        (1200, 606, 200))),
@@ -246,7 +238,7 @@ def warden() -> bytes:
     return drawing(
         360, 360, '<clipPath id="round"><circle cx="180" cy="180" r="180"/></clipPath>',
         disc(180, 180, 180, "#dfe8d2"), '<g clip-path="url(#round)">',
-        at(180, 366, person(SPRUCE, "#17483b", hat=None, mood="friendly")), "</g>",
+        at(180, 366, person(_WARDEN, "friendly")), "</g>",
     )
 
 

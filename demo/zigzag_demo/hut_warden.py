@@ -30,7 +30,7 @@ def _arriving(b: CourseBuilder, at: dict[str, str]) -> None:
         b.text("Opening words", "Your first week on Larkspur Ridge: the rooms, the weather, the "
                "radio and the last round at night.", 112, 322, 480, 110, size=25),
         b.button("Start the day", 112, 448, 230),
-        b.text("Length", "about 12 minutes", 364, 448, 220, 64, size=20, text_colour="#55605a",
+        b.text("Length", "about 12 minutes", 364, 448, 220, 64, size=20, text_colour="quiet",
                valign="middle"),
     ], picture=b.picture_file("Hut at dawn", drawings.hut_at_dawn()))
 
@@ -44,11 +44,11 @@ def _arriving(b: CourseBuilder, at: dict[str, str]) -> None:
         b.picture("Map of the hut", b.picture_file("Hut map", drawings.hut_map()), 80, 146, 1120,
                   500, alt="The hut from above: front room, drying room, kitchen, the room with "
                            "the stove, and the weather board outside."),
-        *(b.button(label, x, y, 190, 52, to, fill="#fffdf7", text_colour="#1e5b4b", size=21,
-                   border_colour="#1e5b4b", border_width=2, radius=26)
+        *(b.button(label, x, y, 190, 52, to, fill="sheet", text_colour="primary", size=21,
+                   border_colour="primary", border_width=2, radius=26)
           for label, x, y, to in places),
         b.text("Hint", "Choose a place, or go through all of them with Next.", 80, 656, 900, 36,
-               size=20, text_colour="#55605a"),
+               size=20, text_colour="quiet"),
     ])
 
     b.slide(at["guests"], "Welcoming guests", [
@@ -57,12 +57,12 @@ def _arriving(b: CourseBuilder, at: dict[str, str]) -> None:
                   drawings.guest_at_door()), 80, 144, 500, 500,
                   alt="A tired guest with snow on the hat stands in the dark doorway."),
         b.text("Lead", "Nobody is sent on after dark.", 640, 170, 560, 48, font="heading", size=32,
-               bold=True, text_colour="#1e5b4b", level="heading"),
+               bold=True, text_colour="primary", level="heading"),
         b.text("What to do", "- **Greet** before you ask for anything.\n- Offer the bench and "
                "something **warm** to drink.\n- Write the name and the planned way into the hut "
                "book.\n- Show the drying room, then the bed.", 640, 236, 560, 250, size=26),
-        b.button("Back to the map", 640, 560, 240, 64, at["map"], fill="#fffdf7",
-                 text_colour="#1e5b4b", border_colour="#1e5b4b", border_width=2),
+        b.button("Back to the map", 640, 560, 240, 64, at["map"], fill="sheet",
+                 text_colour="primary", border_colour="primary", border_width=2),
         b.button("Next room", 900, 560, 200),
     ])
 
@@ -87,7 +87,7 @@ def _rooms(b: CourseBuilder, at: dict[str, str]) -> None:
         b.text("Four habits", numbered, 80, 170, 560, 300, size=28),
         b.text("Saying", RichText(blocks=(Block(runs=(
             TextRun(text="A full pot makes a quiet hut.", italic=True),)),)), 80, 520, 560, 50,
-            size=26, text_colour="#1e5b4b", align="center"),
+            size=26, text_colour="primary", align="center"),
         b.picture("Kitchen", b.picture_file("Kitchen", drawings.kitchen()), 700, 150, 500, 393,
                   alt="Two pots steam on an iron range under a shelf with three mugs."),
     ])
@@ -140,7 +140,7 @@ def _weather(b: CourseBuilder, at: dict[str, str]) -> None:
             ("Storm", "Thunder: nobody leaves.", 398))),
         b.line(750, 478, 420, colour="#c9bda6", width=2),
         b.text("Rule", "In doubt hang the worse sign. Guests can walk an hour later; they cannot "
-               "walk an hour earlier.", 750, 496, 450, 120, size=22, text_colour="#55605a"),
+               "walk an hour earlier.", 750, 496, 450, 120, size=22, text_colour="quiet"),
     ])
 
     prompt = b.text("Question", "Three skies at noon. Which one makes you hang out the thunder "
@@ -219,7 +219,7 @@ def _end(b: CourseBuilder, at: dict[str, str]) -> None:
         b.title_text("One question about you"), prompt, *answers, submit,
         b.picture("Warden", b.picture_file("Warden", drawings.warden()), 830, 230, 360, 360),
         b.text("No marks", "There are no points for this: it helps us to plan your first days.",
-               80, 600, 700, 40, size=20, text_colour="#55605a"),
+               80, 600, 700, 40, size=20, text_colour="quiet"),
     ], (b.question("How sure", prompt, answers, -1, submit, ("", "", ""), purpose="survey",
                    points=0, attempts=1),), picture=b.picture_file(
         "Ridge", drawings.ridge_pattern()))
@@ -240,10 +240,10 @@ def _end(b: CourseBuilder, at: dict[str, str]) -> None:
         b.text("Seen", seen, 120, 300, 640, 50, size=26),
         b.text("Next steps", "Something still open? Go back with the list of slides: what you "
                "have answered stays answered.", 120, 370, 640, 100, size=22,
-               text_colour="#55605a"),
+               text_colour="quiet"),
         b.button("Leave the course", 80, 530, 260, to="leave"),
-        b.button("Once more through the hut", 364, 530, 330, to=at["map"], fill="#fffdf7",
-                 text_colour="#1e5b4b", border_colour="#1e5b4b", border_width=2),
+        b.button("Once more through the hut", 364, 530, 330, to=at["map"], fill="sheet",
+                 text_colour="primary", border_colour="primary", border_width=2),
         b.picture("Warden", b.picture_file("Warden", drawings.warden()), 860, 170, 320, 320,
                   alt="Mika, the warden, nods at you."),
     ], picture=b.picture_file("Ridge", drawings.ridge_pattern()))

@@ -1,10 +1,10 @@
 """*The Tool Library*, a small second course: lending tools in a neighbourhood."""
 
 from zigzag_core.course import CourseDocument
+from zigzag_core.drawings.colours import ACCENT, IRON, PAPER, WOOD
+from zigzag_core.drawings.shapes import at, box, disc, drawing, path
 
 from .builder import CourseBuilder
-from .palette import IRON, MARIGOLD, PAPER, WOOD
-from .shapes import at, box, disc, drawing, path
 
 
 def _tools() -> bytes:
@@ -13,7 +13,7 @@ def _tools() -> bytes:
     hammer = box(-8, -60, 16, 150, WOOD, 6) + box(-52, -84, 104, 34, IRON, 6)
     drill = (box(-70, -40, 130, 52, "#2f6f9f", 12) + box(-46, 10, 40, 74, "#25577d", 8)
              + box(60, -26, 20, 24, IRON) + box(80, -18, 52, 8, "#b9c2c6"))
-    level = box(-120, -20, 240, 40, MARIGOLD, 6) + box(-26, -12, 52, 24, "#e1ede6", 10) + disc(
+    level = box(-120, -20, 240, 40, ACCENT, 6) + box(-26, -12, 52, 24, "#e1ede6", 10) + disc(
         4, 0, 9, PAPER)
     pegs = "".join(disc(x, y, 3, "#d8cdb9") for x in range(40, 600, 40) for y in range(40, 400, 40))
     return drawing(620, 420, box(0, 0, 620, 420, "#efe6d6", 18), pegs, at(180, 120, saw),

@@ -9,6 +9,9 @@ from ninja.errors import AuthenticationError, ValidationError
 from .accounts.api import router as accounts
 from .accounts.auth import signed_in
 from .courses.api import router as courses
+from .courses.edits_api import router as edits
+from .courses.history_api import router as history
+from .courses.media_api import router as media
 from .practice.api import router as practice
 from .problems import Problem
 from .publishing.api import router as publishing
@@ -26,6 +29,9 @@ api = NinjaAPI(
 )
 api.add_router("", accounts)
 api.add_router("", courses)
+api.add_router("", media)
+api.add_router("", history)
+api.add_router("/edits", edits)
 api.add_router("", publishing)
 api.add_router("/practice", practice)
 

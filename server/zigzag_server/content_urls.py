@@ -8,6 +8,7 @@ from .publishing import preview_views
 
 urlpatterns = [
     path("media/<str:key>/<str:name>", media_views.media, name="media"),
+    path("media/<str:key>/preview/<str:sha256>", media_views.preview, name="media-preview"),
     path("preview/<str:token>/", preview_views.preview, name="preview"),
     path("preview/<str:token>/program.js", preview_views.preview_program, name="preview-program"),
     path("launch/<str:token>/", run_views.launch_page, name="launch"),

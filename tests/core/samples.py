@@ -18,7 +18,8 @@ def quiz_course(questions=2, seed=1, **settings):
     fresh = fresh_ids(seed)
     slides = [first_slide("Quiz", fresh)]
     for n in range(questions):
-        slide, _ = add(blank_slide(f"Question {n + 1}", fresh), "single_choice", fresh, SlideSize())
+        blank = blank_slide(f"Question {n + 1}", fresh)
+        slide, *_ = add(blank, "single_choice", fresh, SlideSize())
         slides.append(slide)
     course = Course(id=fresh(), title="Quiz", slides=tuple(s.id for s in slides), **settings)
     return CourseDocument(course=course, slides=tuple(slides))

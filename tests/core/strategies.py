@@ -5,11 +5,16 @@ import random
 from hypothesis import strategies as st
 from zigzag_core.course import (
     Background,
+    Group,
+    Input,
+    Nowhere,
     NumberVariable,
     SlideSize,
     Style,
     Text,
     TextVariable,
+    ToNext,
+    ToSlide,
     YesNoVariable,
     rich,
 )
@@ -38,12 +43,13 @@ from zigzag_core.program.expression import ARITY
 
 SLIDES = ["slidea", "slideb", "slidec"]
 ELEMENTS = [f"{slide}e{n}" for slide in SLIDES for n in range(3)]
+ELEMENTS += [f"{slide}{part}" for slide in SLIDES for part in "gnt"]
 OVERLAYS = [f"{slide}o" for slide in SLIDES]
 INNER = [f"{slide}i" for slide in SLIDES]
 QUESTIONS = [f"{slide}q" for slide in SLIDES]
 CHOICES = {question: [f"{question}{n}" for n in range(4)] for question in QUESTIONS}
 VARIABLES = ["count", "words", "flag"]
-EVENTS = ["clicked", "slide_entered", "slide_left", "overlay_opened", "overlay_closed",
+EVENTS = ["clicked", "entered", "slide_entered", "slide_left", "overlay_opened", "overlay_closed",
           "variable_changed", "answered_right", "answered_wrong", "answered_last", "answered"]
 LIVE = ["points", "max_points", "score", "slides_seen", "slides", "slide_number", "nothing"]
 
@@ -111,6 +117,24 @@ def rules(draw, on=None, target=None):
     )
 
 
+def _inputs(draw, slide):
+    """A group that holds a button, and an input bound to some variable or to none."""
+    common = {"name": "x", "style": Style()}
+    field = Input(
+        id=f"{slide}n", input=draw(st.sampled_from(["text", "number", "choice", "checkbox",
+                                                    "slider"])),
+        variable=draw(st.sampled_from(["count", "words", "flag", "gone", None])),
+        options=("north", "south"), low=draw(st.integers(-9, 0)), high=draw(st.integers(0, 9)),
+        group=draw(st.sampled_from([f"{slide}g", None])), **common,
+    )
+    return (
+        ProgramElement(draw=Group(id=f"{slide}g", **common), visible=draw(mostly_true)),
+        ProgramElement(draw=field, control="input", enabled=draw(mostly_true),
+                       rules=tuple(draw(st.lists(rules("entered", f"{slide}n"), max_size=1)))),
+        ProgramElement(draw=Text(id=f"{slide}t", group=f"{slide}g", **common), control="button"),
+    )
+
+
 def _element(draw, name, control="none", question=None, choice=None, own=()):
     return ProgramElement(
         draw=Text(id=name, name=name, text=rich(name), style=Style()), control=control,
@@ -146,7 +170,11 @@ def programs(draw):
                 _element(draw, f"{slide}e0", "choice", question, choices[0], own[:1]),
                 _element(draw, f"{slide}e1", "button", question, None, own[1:]),
                 _element(draw, f"{slide}e2"),
+                *_inputs(draw, slide),
             ),
+            onward=draw(st.sampled_from([
+                ToNext(), ToNext(), Nowhere(), ToSlide(slide="slidea"), ToSlide(slide="gone"),
+            ])),
             overlays=(Overlay(
                 id=f"{slide}o", title="Panel", blocks=draw(st.booleans()),
                 elements=(_element(draw, f"{slide}i", "button"),),
@@ -185,6 +213,9 @@ events = st.one_of(
     st.sampled_from(["slideae0", "slideae1", "slideai", "slidebe0", "slidebe1"])
     .map(lambda name: {"event": "clicked", "target": name}),
     st.sampled_from(ELEMENTS + INNER).map(lambda name: {"event": "clicked", "target": name}),
+    st.tuples(st.sampled_from(["slidean", "slidebn", "slideae0"]), numbers | texts | st.booleans()
+              | st.sampled_from(["north", "south"]))
+    .map(lambda pair: {"event": "entered", "target": pair[0], "value": pair[1]}),
     st.sampled_from(["next", "previous"]).map(lambda kind: {"event": kind}),
     st.sampled_from(SLIDES).map(lambda name: {"event": "slide", "target": name}),
     st.sampled_from(OVERLAYS).map(lambda name: {"event": "close", "target": name}),

@@ -1,19 +1,40 @@
 """Copies, additions and names."""
 
+from typing import get_args
+
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
-from zigzag_core.course import CourseDocument, SlideSize, ToSlide, plain
-from zigzag_core.course.blank import blank_slide
+from zigzag_core.course import (
+    Course,
+    CourseDocument,
+    Input,
+    MediaFile,
+    Picture,
+    SlideSize,
+    ToSlide,
+    plain,
+)
+from zigzag_core.course.blank import Addition, blank_slide
+from zigzag_core.course.media_use import usage
+from zigzag_core.course.usual_styles import USUAL_STYLES
 from zigzag_core.edit.adding import add
-from zigzag_core.edit.copying import clip, duplicate_course, duplicate_slide, paste, without
+from zigzag_core.edit.copying import (
+    clip,
+    duplicate_course,
+    duplicate_slide,
+    paste,
+    welcome,
+    without,
+)
+from zigzag_core.edit.groups import group
 from zigzag_core.edit.names import free_name, free_title
 from zigzag_core.proof.findings import findings
 from zigzag_demo.hut_warden import hut_warden_basics
 
 from .samples import fresh_ids, quiz_course, with_slides
 
-KINDS = ["title", "text", "rectangle", "ellipse", "line", "picture", "button", "single_choice"]
+KINDS = get_args(Addition)
 
 
 @pytest.mark.parametrize("what", KINDS)
@@ -21,7 +42,7 @@ KINDS = ["title", "text", "rectangle", "ellipse", "line", "picture", "button", "
 def test_what_is_added_lies_on_the_slide_and_on_top(what, at):
     fresh = fresh_ids()
     before = blank_slide("Slide", fresh)
-    slide, selected = add(before, what, fresh, SlideSize(), at)
+    slide, selected, _ = add(before, what, fresh, SlideSize(), at)
     new = [e for e in slide.elements if e.id in selected]
     assert new and all(e.z > 0 for e in new)
     assert all(e.x >= 0 and e.x + e.w <= 1280 and e.y >= 0 and e.y + e.h <= 720 for e in new)
@@ -116,3 +137,59 @@ def test_the_demo_has_no_findings_and_bad_courses_have_theirs():
         "choices": tuple(c.model_copy(update={"right": False}) for c in question.choices)})
     bad = with_slides(quiz, [quiz.slides[1].model_copy(update={"questions": (nothing_right,)})])
     assert [f.code for f in findings(bad)] == ["no_right_answer"]
+
+
+def test_additions_stand_beside_each_other_not_on_top():
+    fresh = fresh_ids()
+    slide = blank_slide("Slide", fresh)
+    for _ in range(4):
+        slide, _, _ = add(slide, "star", fresh, SlideSize())
+    stars = [e for e in slide.elements if e.kind == "shape"]
+    assert len({(e.x, e.y) for e in stars}) == 4
+    assert [e.name for e in stars] == ["Star", "Star 2", "Star 3", "Star 4"]
+
+
+def test_an_input_brings_its_variable_and_takes_it_to_another_course():
+    fresh = fresh_ids()
+    slide, [name], [variable] = add(blank_slide("S", fresh), "slider", fresh, SlideSize())
+    here = Course(id="here", title="Here", variables=(variable,), styles=USUAL_STYLES)
+    there = Course(id="there", title="There", variables=(
+        variable.model_copy(update={"id": "other"}),))
+    clipping = clip(slide, [name], here)
+    assert clipping.variables == (variable,)
+    assert [s.id for s in clipping.styles] == ["styleinput"]
+    grown = welcome(there, clipping)
+    assert [v.name for v in grown.variables] == ["Slider", "Slider 2"]
+    assert grown.variables[1].id == variable.id
+    assert welcome(grown, clipping) is grown
+    pasted, [copy] = paste(blank_slide("T", fresh), clipping, fresh)
+    field = next(e for e in pasted.elements if e.id == copy)
+    assert isinstance(field, Input) and field.variable == variable.id
+
+
+def test_pictures_come_along_with_their_files():
+    file = MediaFile(id="filea", name="Rope", type="image/png", sha256="0" * 64, size=1)
+    slide = blank_slide("S", fresh_ids()).model_copy(update={
+        "elements": (Picture(id="pica", name="P", media="filea"),)})
+    here = Course(id="here", title="Here", media=(file,), slides=(slide.id,))
+    there = welcome(Course(id="there", title="There"), clip(slide, ["pica"], here))
+    assert there.media == (file,)
+    assert usage(CourseDocument(course=here, slides=(slide,))) == {"filea": (slide.id,)}
+
+
+def test_a_copied_group_holds_copies_of_its_members():
+    slide = quiz_course(1).slides[1]
+    question = slide.questions[0]
+    ids = [choice.element for choice in question.choices]
+    grouped, name = group(slide, ids, fresh_ids(4))
+    grown, [copy] = paste(grouped, clip(grouped, [name]), fresh_ids(5), 10, 10)
+    members = [e for e in grown.elements if e.group == copy]
+    assert len(members) == 3 and not {e.id for e in members} & set(ids)
+    assert [c.element for c in grown.questions[1].choices] == [e.id for e in members]
+    again = duplicate_slide(grown, fresh_ids(6))
+    groups = {e.id for e in again.elements if e.kind == "group"}
+    assert {e.group for e in again.elements if e.group} == groups
+    gone = without(grown, [copy])
+    assert gone.elements == grouped.elements and gone.questions == grouped.questions
+    emptied = without(grouped, ids)
+    assert name not in {e.id for e in emptied.elements}

@@ -1,10 +1,16 @@
-"""Pictures from anywhere."""
+"""Pictures, films and sounds from anywhere; shipped drawings."""
 
 import io
 
+import av
 import pytest
 from PIL import Image
+from zigzag_core.course import Colours
+from zigzag_core.drawings import DRAWINGS
+from zigzag_core.media.palette import palette
 from zigzag_core.media.pictures import LARGEST, BadPicture, take_picture
+from zigzag_core.media.playing import BadPlaying, looks_like_playing, take_playing
+from zigzag_core.media.recolour import is_recoloured, recoloured
 
 SVG = '<svg xmlns="http://www.w3.org/2000/svg" {attributes}>{body}</svg>'
 
@@ -84,3 +90,101 @@ def test_sizes_of_drawings():
     assert take_picture(svg(attributes='width="80px" height="20"')).w == 80
     assert (take_picture(svg(attributes="")).w, take_picture(svg(attributes="")).h) == (300, 150)
     assert take_picture(svg(attributes='width="1e9" height="5" viewBox="0 0 -1 9"')).w == 300
+
+
+def sound(container="mp3", seconds=1):
+    """A hum, made here."""
+    out = io.BytesIO()
+    rate = 44_100
+    with av.open(out, "w", format=container) as file:
+        codec = {"mp3": "mp3", "wav": "pcm_s16le", "flac": "flac"}[container]
+        stream = file.add_stream(codec, rate=rate, layout="mono")
+        frame = av.AudioFrame(format="s16", layout="mono", samples=rate * seconds)
+        frame.planes[0].update(b"\x10\x00" * (rate * seconds))
+        frame.sample_rate = rate
+        for part in av.AudioResampler(stream.format.name, "mono", rate,
+                                      frame_size=stream.codec_context.frame_size or None
+                                      ).resample(frame):
+            file.mux(stream.encode(part))
+        file.mux(stream.encode(None))
+    return out.getvalue()
+
+
+def film(container="mp4", codec="libx264", size=(320, 180)):
+    """Two seconds of a changing colour, made here."""
+    out = io.BytesIO()
+    with av.open(out, "w", format=container) as file:
+        stream = file.add_stream(codec, rate=10)
+        stream.width, stream.height, stream.pix_fmt = *size, "yuv420p"
+        for n in range(20):
+            frame = av.VideoFrame.from_image(Image.new("RGB", size, (n * 10, 90, 80)))
+            file.mux(stream.encode(frame))
+        file.mux(stream.encode(None))
+    return out.getvalue()
+
+
+@pytest.mark.parametrize(("data", "type_"), [
+    (film(), "video/mp4"), (film("webm", "libvpx-vp9"), "video/webm"), (sound(), "audio/mpeg"),
+    (sound("wav"), "audio/wav"), (sound("flac"), "audio/flac"),
+])
+def test_films_and_sounds_are_known_by_their_content(data, type_):
+    assert looks_like_playing(data)
+    found = take_playing(data)
+    assert found.type == type_ and 900 <= found.duration <= 2_200
+    if type_.startswith("video/"):
+        assert (found.w, found.h) == (320, 180)
+        assert Image.open(io.BytesIO(found.preview)).size == (320, 180)
+    else:
+        assert found.preview is None
+
+
+@pytest.mark.parametrize(("data", "reason"), [
+    (film()[:700], "damaged"), (b"ID3" + b"\x00" * 4_000, "damaged"),
+    (film("matroska", "mpeg4"), "do not play"),
+    (b"\x00\x00\x00\x18ftypmp42" + b"x" * 900, "damaged"),
+])
+def test_films_that_cannot_be_played_are_refused_with_a_reason(data, reason):
+    assert looks_like_playing(data)
+    with pytest.raises(BadPlaying, match=reason):
+        take_playing(data)
+
+
+def test_pictures_are_not_taken_for_films():
+    for kind in ("PNG", "JPEG", "WEBP", "GIF"):
+        assert not looks_like_playing(picture(kind))
+    assert not looks_like_playing(svg())
+
+
+def test_the_main_colours_of_a_picture_come_first():
+    image = Image.new("RGB", (90, 90), "#1e5b4b")
+    image.paste("#e8a33d", (0, 0, 90, 30))
+    image.paste("#b4472f", (0, 30, 10, 40))
+    out = io.BytesIO()
+    image.save(out, "PNG")
+    assert palette(out.getvalue(), "image/png") == ("#1e5b4b", "#e8a33d", "#b4472f")
+    drawn = svg('<path fill="#112233"/><path fill="#112233"/><path fill="#ff0000"/>')
+    assert palette(drawn, "image/svg+xml") == ("#112233", "#ff0000")
+    clear = io.BytesIO()
+    Image.new("RGBA", (5, 5), (0, 0, 0, 0)).save(clear, "PNG")
+    assert palette(clear.getvalue(), "image/png") == ()
+
+
+@pytest.mark.parametrize("drawing", DRAWINGS.values(), ids=lambda drawing: drawing.key)
+def test_shipped_drawings_are_clean_and_follow_the_theme(drawing):
+    data = drawing.draw()
+    taken = take_picture(data).data
+    assert taken.count(b"<") == data.count(b"<") or b"clipPath" in data
+    assert is_recoloured(taken)
+    coloured = recoloured(taken, Colours(primary="#123456", accent="#654321", soft="#abcdef"))
+    assert b"var(" not in coloured
+    assert any(colour in coloured for colour in (b"#123456", b"#654321", b"#abcdef"))
+
+
+def test_there_is_enough_to_draw_with():
+    keys = list(DRAWINGS)
+    people = {tuple(key.split("-")[1:]) for key in keys if key.startswith("person-")}
+    assert len({who for who, _ in people}) >= 6 and len({mood for _, mood in people}) >= 6
+    assert len(people) == len({w for w, _ in people}) * len({m for _, m in people})
+    assert sum(key.startswith("backdrop-") for key in keys) >= 8
+    portraits = {DRAWINGS[key].draw() for key in keys if key.startswith("person-")}
+    assert len(portraits) == len(people)

@@ -6,7 +6,7 @@ import zipfile
 
 import pytest
 from lxml import etree
-from zigzag_core.course import CourseDocument
+from zigzag_core.course import Colours, CourseDocument, Theme
 from zigzag_core.package import safe_zip
 from zigzag_core.package.archive import export_archive, import_archive
 from zigzag_core.package.build import build_package, program_script
@@ -113,6 +113,51 @@ def test_archives_go_round_exactly_equal(demo):
     back, files = import_archive(data)
     assert back == document and files == media
     assert export_archive(back, files) == data
+
+
+def test_an_archive_of_the_first_format_is_read(demo):
+    document, media = demo
+    files = read_zip(export_archive(document, media))
+    course = json.loads(files["course.json"])
+    for name in ("sections", "theme", "styles", "layouts", "guides"):
+        del course[name]
+    files["course.json"] = json.dumps({**course, "format": 1}).encode()
+    new = {"turn", "flip_x", "flip_y", "group", "locked", "hidden_while_editing", "named_style",
+           "slot", "own", "points", "tail", "crop", "mask"}
+    for path in [path for path in files if path.startswith("slides/")]:
+        slide = json.loads(files[path])
+        for name in ("layout", "onward", "indent", "notes", "transcript"):
+            del slide[name]
+        slide["elements"] = [
+            {k: v for k, v in e.items() if k not in new and (e["kind"], k) != ("shape", "text")}
+            for e in slide["elements"]
+        ]
+        files[path] = json.dumps(slide).encode()
+    read, _ = import_archive(zipped(files))
+    assert read.course.format == 2 and read.course.title == document.course.title
+    assert [s.title for s in read.slides] == [s.title for s in document.slides]
+    assert [[e.style for e in s.elements] for s in read.slides] == [
+        [e.style for e in s.elements] for s in document.slides]
+
+
+def test_only_the_fonts_of_the_theme_are_packed(demo):
+    document, media = demo
+    player = {"player.js": b"", "nunito-latin-wght-normal.woff2": b"n",
+              "bricolage-grotesque-latin-wght-normal.woff2": b"b"}
+    files = read_zip(build_package("web", document, player, media))
+    assert [path for path in files if path.endswith(".woff2")] == [
+        "player/bricolage-grotesque-latin-wght-normal.woff2"]
+
+
+def test_drawings_are_packed_in_the_colours_of_the_theme(demo):
+    document, media = demo
+    theme = Theme(colours=Colours(primary="#123456"))
+    course = document.course.model_copy(update={"theme": theme})
+    coloured = document.model_copy(update={"course": course})
+    files = read_zip(build_package("web", coloured, {}, media))
+    drawn = [data for path, data in files.items() if path.endswith(".svg")]
+    assert any(b"#123456" in data for data in drawn)
+    assert not any(b"var(--" in data for data in drawn)
 
 
 def test_a_newer_archive_is_refused_with_a_reason(demo):

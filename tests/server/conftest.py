@@ -78,8 +78,9 @@ def course(mika):
     slug = mika("post", "/courses", {"title": "Night Rules"}, status=201)["slug"]
     for title in ("One", "Two"):
         opened = mika("get", f"/courses/{slug}")
-        slide = mika("post", "/edits/new-slide", {"title": title})
-        slide = mika("post", "/edits/add", {"slide": slide, "what": "single_choice"})["slide"]
+        slide = mika("post", "/edits/new-slide", {"title": title})["slide"]
+        body = {"slide": slide, "course": opened["course"], "what": "single_choice"}
+        slide = mika("post", "/edits/add", body)["slide"]
         path = f"/courses/{slug}/slides/{slide['id']}"
         mika("put", path, {"base": 0, "slide": slide}, status=200)
         settings = opened["course"]

@@ -9,6 +9,7 @@ from django.core.files.storage import default_storage
 from PIL import Image
 from zigzag_core.package.safe_zip import read_zip
 from zigzag_server.courses import api as courses_api
+from zigzag_server.courses import taking
 from zigzag_server.courses.models import Course, Revision
 from zigzag_server.practice import api as practice_api
 
@@ -40,14 +41,40 @@ def test_shelf_create_rename_duplicate_delete_and_undo(mika):
 
 def test_every_accepted_write_is_kept(mika, course):
     slide = opened(mika, course)["slides"][0]["slide"]
+    path = f"/courses/{course}/slides/{slide['id']}"
     for n in range(3):
         slide["title"] = f"Title {n}"
-        body = {"base": n + 1, "slide": slide}
-        mika("put", f"/courses/{course}/slides/{slide['id']}", body, status=200)
-    kept = mika("get", f"/courses/{course}/slides/{slide['id']}/revisions")
-    assert [revision["version"] for revision in kept] == [4, 3, 2, 1]
-    old = mika("get", f"/courses/{course}/slides/{slide['id']}/revisions/2")
+        mika("put", path, {"base": n + 1, "slide": slide}, status=200)
+    kept = mika("get", f"{path}/states")
+    assert [state["version"] for state in kept] == [4, 3, 2, 1]
+    assert kept[0]["author"] == "mika"
+    old = mika("get", f"{path}/states/{kept[2]['id']}")
     assert old["slide"]["title"] == "Title 0"
+    aside = mika("post", f"{path}/states", {**slide, "title": "Lost otherwise"}, status=201)
+    assert aside["version"] == 0 and mika("get", path)["slide"]["title"] == "Title 2"
+    assert mika("get", f"{path}/states/{aside['id']}")["slide"]["title"] == "Lost otherwise"
+
+
+def test_the_whole_course_can_be_seen_as_it_was(mika, course):
+    before = opened(mika, course)
+    [*_, first] = mika("get", f"/courses/{course}/history")
+    moment = mika("get", f"/courses/{course}/history")[0]["id"]
+    slide = {**before["slides"][1]["slide"], "title": "Later"}
+    mika("put", f"/courses/{course}/slides/{slide['id']}", {"base": 1, "slide": slide}, status=200)
+    fewer = {**before["course"], "title": "Shorter", "slides": before["course"]["slides"][:2]}
+    mika("put", f"/courses/{course}", {"base": before["version"], "course": fewer}, status=200)
+    then = mika("get", f"/courses/{course}/history/{moment}")
+    assert then["course"]["slides"] == before["course"]["slides"]
+    assert [s["title"] for s in then["slides"]] == [s["slide"]["title"] for s in before["slides"]]
+    assert mika("get", f"/courses/{course}/history/{first['id']}")["course"]["title"]
+    mika("get", f"/courses/{course}/history/999999", status=404)
+
+
+def test_a_short_look_tells_what_has_changed(mika, course):
+    now = opened(mika, course)
+    versions = mika("get", f"/courses/{course}/versions")
+    assert versions["course"] == now["version"]
+    assert versions["slides"] == {s["slide"]["id"]: s["version"] for s in now["slides"]}
 
 
 def test_two_windows_on_one_slide_overwrite_nothing(mika, course):
@@ -115,7 +142,12 @@ def test_authors_see_only_what_is_theirs(mika, other, course):
         ("get", f"/courses/{course}/archive", None), ("get", f"/courses/{course}/check", None),
         ("get", f"/courses/{course}/program", None),
         ("get", f"/courses/{course}/slides/{slide}", None),
-        ("get", f"/courses/{course}/slides/{slide}/revisions", None),
+        ("get", f"/courses/{course}/slides/{slide}/states", None),
+        ("get", f"/courses/{course}/history", None), ("get", f"/courses/{course}/versions", None),
+        ("get", f"/courses/{course}/media-use", None),
+        ("post", f"/courses/{course}/media/from", {"drawing": "icon-boot"}),
+        ("post", f"/edits/find/{course}", {"what": "texts", "text": "a"}),
+        ("post", f"/edits/resize/{course}", {"w": 720, "h": 1280}),
         ("post", f"/courses/{course}/preview", None),
         ("post", f"/courses/{course}/packages", {"kind": "web"}),
         ("get", f"/packages/{package}", None), ("get", f"/packages/{package}/file", None),
@@ -148,13 +180,13 @@ def test_pictures_are_taken_by_content_and_served_elsewhere(mika, course, learne
 def test_bad_uploads_are_refused_and_leave_nothing(mika, course, file):
     before = opened(mika, course)
     answer = mika("post", f"/courses/{course}/media", file=file, status=422)
-    assert answer["message"].endswith("The slide is as it was.")
+    assert answer["message"].endswith("The course is as it was.")
     assert opened(mika, course) == before and not default_storage.exists("media")
 
 
 def test_oversized_uploads_are_refused_before_they_are_read(mika, course, monkeypatch):
     for module, name, path in (
-        (courses_api, "LARGEST", f"/courses/{course}/media"),
+        (taking, "LARGEST", f"/courses/{course}/media"),
         (courses_api, "LARGEST_ARCHIVE", "/courses/import"),
         (practice_api, "LARGEST_PACKAGE", "/practice/packages"),
     ):

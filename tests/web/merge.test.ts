@@ -4,13 +4,22 @@ import type { Course } from "../../web/api/types";
 import { merged } from "../../web/workbench/store/merge";
 
 const base: Course = {
-  format: 1, id: "course", title: "Base", language: "en", size: { w: 1280, h: 720 },
-  slides: ["a", "b", "c"], variables: [], media: [],
+  format: 2, id: "course", title: "Base", language: "en", size: { w: 1280, h: 720 },
+  slides: ["a", "b", "c"], sections: [], styles: [], layouts: [], variables: [], media: [],
+  guides: { across: [], down: [], grid: 20 },
+  theme: {
+    name: "", fonts: { text: "Rubik", heading: "Rubik" },
+    colours: {
+      ink: "#000000", quiet: "#000000", paper: "#000000", sheet: "#000000", primary: "#000000",
+      on_primary: "#000000", soft: "#000000", accent: "#000000", edge: "#000000",
+    },
+  },
   completion: { slides_share: 1, passing: false }, pass_mark: 80, remembered: {},
 };
 const made = (changes: Partial<Course>): Course => ({ ...base, ...changes });
 const file = (id: string): Course["media"][number] => ({
   id, name: id, type: "image/png", sha256: "0".repeat(64), size: 1, w: 1, h: 1,
+  duration: 0, tags: [], palette: [], recoloured: false,
 });
 
 describe("slides", () => {

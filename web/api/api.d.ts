@@ -212,6 +212,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/courses/{slug}/versions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Versions
+         * @description Return the versions of the settings and of each slide: a short look for what has changed.
+         */
+        get: operations["zigzag_server_courses_api_get_versions"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/courses/{slug}/slides/{slide_id}": {
         parameters: {
             query?: never;
@@ -236,46 +256,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/courses/{slug}/slides/{slide_id}/revisions": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /**
-         * List Revisions
-         * @description List the kept states of a slide, the newest first.
-         */
-        get: operations["zigzag_server_courses_api_list_revisions"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/courses/{slug}/slides/{slide_id}/revisions/{version}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /**
-         * Get Revision
-         * @description Return a slide as it was.
-         */
-        get: operations["zigzag_server_courses_api_get_revision"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/courses/{slug}/media": {
         parameters: {
             query?: never;
@@ -287,9 +267,243 @@ export interface paths {
         put?: never;
         /**
          * Upload Media
-         * @description Take in a picture. It belongs to the course once the settings were written with it.
+         * @description Take in a picture, film or sound, known by its content whatever its name says.
+         *
+         *     It belongs to the course once the settings were written with it.
          */
-        post: operations["zigzag_server_courses_api_upload_media"];
+        post: operations["zigzag_server_courses_media_api_upload_media"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/courses/{slug}/media/from": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take Media
+         * @description Take a file of the library or a shipped drawing into a course, in the theme's colours.
+         */
+        post: operations["zigzag_server_courses_media_api_take_media"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/courses/{slug}/media-use": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Media Use
+         * @description Return, for each file of a course, the slides and layouts that use it.
+         */
+        get: operations["zigzag_server_courses_media_api_media_use"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drawings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Drawings
+         * @description List the drawings that ship with Zigzag.
+         */
+        get: operations["zigzag_server_courses_media_api_list_drawings"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drawings/{key}.svg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Drawing
+         * @description Return a shipped drawing, in the colours of the first theme.
+         */
+        get: operations["zigzag_server_courses_media_api_get_drawing"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/library": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Library
+         * @description List the files that the author keeps for all courses, the newest first.
+         */
+        get: operations["zigzag_server_courses_media_api_list_library"];
+        put?: never;
+        /**
+         * Add To Library
+         * @description Take a file into the library.
+         */
+        post: operations["zigzag_server_courses_media_api_add_to_library"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/courses/{slug}/media/{media_id}/share": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Share Media
+         * @description Put a file of a course into the library as well.
+         */
+        post: operations["zigzag_server_courses_media_api_share_media"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/library/{shared_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Change Shared
+         * @description Rename or tag a file of the library.
+         */
+        put: operations["zigzag_server_courses_media_api_change_shared"];
+        post?: never;
+        /**
+         * Remove Shared
+         * @description Take a file out of the library; courses that use it keep it.
+         */
+        delete: operations["zigzag_server_courses_media_api_remove_shared"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/courses/{slug}/slides/{slide_id}/states": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List States
+         * @description List the kept states of a slide, the newest first.
+         */
+        get: operations["zigzag_server_courses_history_api_list_states"];
+        put?: never;
+        /**
+         * Keep Aside
+         * @description Keep a state of a slide without making it the present one: nobody's work is lost.
+         */
+        post: operations["zigzag_server_courses_history_api_keep_aside"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/courses/{slug}/slides/{slide_id}/states/{state_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get State
+         * @description Return a slide as it was.
+         */
+        get: operations["zigzag_server_courses_history_api_get_state"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/courses/{slug}/history": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List History
+         * @description List all kept states of a course, slides and settings, the newest first.
+         */
+        get: operations["zigzag_server_courses_history_api_list_history"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/courses/{slug}/history/{state_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Course At
+         * @description Return the whole course as it was right after a state was saved.
+         */
+        get: operations["zigzag_server_courses_history_api_get_course_at"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -307,9 +521,9 @@ export interface paths {
         put?: never;
         /**
          * Edit Add
-         * @description Return the slide with an element or a question added. Nothing is stored.
+         * @description Add an element or a question to a slide, with the variable it needs.
          */
-        post: operations["zigzag_server_courses_api_edit_add"];
+        post: operations["zigzag_server_courses_edits_api_edit_add"];
         delete?: never;
         options?: never;
         head?: never;
@@ -327,9 +541,9 @@ export interface paths {
         put?: never;
         /**
          * Edit Clip
-         * @description Return elements of a slide with the questions they belong to, for pasting.
+         * @description Return elements of a slide with all that belongs to them, for pasting.
          */
-        post: operations["zigzag_server_courses_api_edit_clip"];
+        post: operations["zigzag_server_courses_edits_api_edit_clip"];
         delete?: never;
         options?: never;
         head?: never;
@@ -347,9 +561,9 @@ export interface paths {
         put?: never;
         /**
          * Edit Paste
-         * @description Return the slide with copies of what was clipped. Nothing is stored.
+         * @description Put copies of what was clipped on a slide; what the course lacks for them comes along.
          */
-        post: operations["zigzag_server_courses_api_edit_paste"];
+        post: operations["zigzag_server_courses_edits_api_edit_paste"];
         delete?: never;
         options?: never;
         head?: never;
@@ -367,9 +581,69 @@ export interface paths {
         put?: never;
         /**
          * Edit Remove
-         * @description Return the slide without some elements, its questions put right. Nothing is stored.
+         * @description Take elements off a slide, its questions and groups put right.
          */
-        post: operations["zigzag_server_courses_api_edit_remove"];
+        post: operations["zigzag_server_courses_edits_api_edit_remove"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/edits/group": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Edit Group
+         * @description Make a group of elements.
+         */
+        post: operations["zigzag_server_courses_edits_api_edit_group"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/edits/ungroup": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Edit Ungroup
+         * @description Take groups apart.
+         */
+        post: operations["zigzag_server_courses_edits_api_edit_ungroup"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/edits/arrange": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Edit Arrange
+         * @description Align, distribute, match sizes, turn, flip or restack elements.
+         */
+        post: operations["zigzag_server_courses_edits_api_edit_arrange"];
         delete?: never;
         options?: never;
         head?: never;
@@ -387,9 +661,9 @@ export interface paths {
         put?: never;
         /**
          * Edit New Slide
-         * @description Return a new slide with its title. Nothing is stored.
+         * @description Make a new slide: with its title alone, or from a layout.
          */
-        post: operations["zigzag_server_courses_api_edit_new_slide"];
+        post: operations["zigzag_server_courses_edits_api_edit_new_slide"];
         delete?: never;
         options?: never;
         head?: never;
@@ -407,9 +681,169 @@ export interface paths {
         put?: never;
         /**
          * Edit Duplicate Slide
-         * @description Return a copy of a slide, everything on it rewired to the copy. Nothing is stored.
+         * @description Make a copy of a slide, everything on it rewired to the copy.
          */
-        post: operations["zigzag_server_courses_api_edit_duplicate_slide"];
+        post: operations["zigzag_server_courses_edits_api_edit_duplicate_slide"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/edits/layouts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Edit Layouts
+         * @description List the layouts that a course has, and the shipped ones that it may take in.
+         */
+        post: operations["zigzag_server_courses_edits_api_edit_layouts"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/edits/change-layout": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Edit Change Layout
+         * @description Let a slide follow another layout, or none.
+         */
+        post: operations["zigzag_server_courses_edits_api_edit_change_layout"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/edits/layout-from": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Edit Layout From
+         * @description Make a layout of a slide, which then follows it.
+         */
+        post: operations["zigzag_server_courses_edits_api_edit_layout_from"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/edits/outline": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Edit Outline
+         * @description Make sections and slides of an indented text, a Markdown list or Markdown headings.
+         */
+        post: operations["zigzag_server_courses_edits_api_edit_outline"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/edits/contrast": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Edit Contrast
+         * @description Return the pairs of a theme's colours that are hard to read on each other.
+         */
+        post: operations["zigzag_server_courses_edits_api_edit_contrast"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/edits/resize/{slug}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Edit Resize
+         * @description Give a saved course another slide size; everything keeps its place in the picture.
+         */
+        post: operations["zigzag_server_courses_edits_api_edit_resize"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/edits/find/{slug}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Edit Find
+         * @description Find texts, names, text alternatives, colours or fonts in a saved course.
+         */
+        post: operations["zigzag_server_courses_edits_api_edit_find"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/edits/replace/{slug}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Edit Replace
+         * @description Replace what was found in a saved course; answers with what would change.
+         */
+        post: operations["zigzag_server_courses_edits_api_edit_replace"];
         delete?: never;
         options?: never;
         head?: never;
@@ -425,7 +859,7 @@ export interface paths {
         };
         /**
          * Check Course
-         * @description Say what an LMS will be told, how large saved progress gets, and what is wrong.
+         * @description Say where the ways lead, what an LMS will be told, how large progress gets, what is wrong.
          */
         get: operations["zigzag_server_publishing_api_check_course"];
         put?: never;
@@ -747,11 +1181,295 @@ export interface components {
             /** Name */
             name: string;
         };
+        /**
+         * Area
+         * @description A clickable region: invisible, or tinted by its fill. `points` are a polygon's corners.
+         */
+        Area: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * X
+             * @default 0
+             */
+            x: number;
+            /**
+             * Y
+             * @default 0
+             */
+            y: number;
+            /**
+             * W
+             * @default 200
+             */
+            w: number;
+            /**
+             * H
+             * @default 100
+             */
+            h: number;
+            /**
+             * Z
+             * @default 0
+             */
+            z: number;
+            /**
+             * Turn
+             * @default 0
+             */
+            turn: number;
+            /**
+             * Flip X
+             * @default false
+             */
+            flip_x: boolean;
+            /**
+             * Flip Y
+             * @default false
+             */
+            flip_y: boolean;
+            /**
+             * Alt
+             * @default
+             */
+            alt: string;
+            /**
+             * Decoration
+             * @default false
+             */
+            decoration: boolean;
+            /** Group */
+            group?: string | null;
+            /**
+             * Locked
+             * @default false
+             */
+            locked: boolean;
+            /**
+             * Hidden While Editing
+             * @default false
+             */
+            hidden_while_editing: boolean;
+            /** Named Style */
+            named_style?: string | null;
+            /** Slot */
+            slot?: string | null;
+            /**
+             * Own
+             * @default []
+             */
+            own: string[];
+            /**
+             * @default {
+             *       "fill": null,
+             *       "border_colour": null,
+             *       "border_width": 0,
+             *       "border_style": "solid",
+             *       "radius": 0,
+             *       "opacity": 1,
+             *       "shadow": null,
+             *       "padding": 0,
+             *       "text_colour": "ink",
+             *       "size": 28,
+             *       "bold": false,
+             *       "italic": false,
+             *       "font": "text",
+             *       "line_height": 1.35,
+             *       "align": "left",
+             *       "valign": "top",
+             *       "fit": "keep"
+             *     }
+             */
+            style: components["schemas"]["Style"];
+            /**
+             * Looks
+             * @default {}
+             */
+            looks: {
+                [key: string]: components["schemas"]["StylePatch"];
+            };
+            /**
+             * Rules
+             * @default []
+             */
+            rules: components["schemas"]["Rule"][];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "area";
+            /**
+             * Shape
+             * @default rectangle
+             * @enum {string}
+             */
+            shape: "rectangle" | "ellipse" | "polygon";
+            /**
+             * Points
+             * @default [
+             *       {
+             *         "x": 0.5,
+             *         "y": 0
+             *       },
+             *       {
+             *         "x": 1,
+             *         "y": 1
+             *       },
+             *       {
+             *         "x": 0,
+             *         "y": 1
+             *       }
+             *     ]
+             */
+            points: components["schemas"]["Point"][];
+        };
+        /** Audio */
+        Audio: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * X
+             * @default 0
+             */
+            x: number;
+            /**
+             * Y
+             * @default 0
+             */
+            y: number;
+            /**
+             * W
+             * @default 200
+             */
+            w: number;
+            /**
+             * H
+             * @default 100
+             */
+            h: number;
+            /**
+             * Z
+             * @default 0
+             */
+            z: number;
+            /**
+             * Turn
+             * @default 0
+             */
+            turn: number;
+            /**
+             * Flip X
+             * @default false
+             */
+            flip_x: boolean;
+            /**
+             * Flip Y
+             * @default false
+             */
+            flip_y: boolean;
+            /**
+             * Alt
+             * @default
+             */
+            alt: string;
+            /**
+             * Decoration
+             * @default false
+             */
+            decoration: boolean;
+            /** Group */
+            group?: string | null;
+            /**
+             * Locked
+             * @default false
+             */
+            locked: boolean;
+            /**
+             * Hidden While Editing
+             * @default false
+             */
+            hidden_while_editing: boolean;
+            /** Named Style */
+            named_style?: string | null;
+            /** Slot */
+            slot?: string | null;
+            /**
+             * Own
+             * @default []
+             */
+            own: string[];
+            /**
+             * @default {
+             *       "fill": null,
+             *       "border_colour": null,
+             *       "border_width": 0,
+             *       "border_style": "solid",
+             *       "radius": 0,
+             *       "opacity": 1,
+             *       "shadow": null,
+             *       "padding": 0,
+             *       "text_colour": "ink",
+             *       "size": 28,
+             *       "bold": false,
+             *       "italic": false,
+             *       "font": "text",
+             *       "line_height": 1.35,
+             *       "align": "left",
+             *       "valign": "top",
+             *       "fit": "keep"
+             *     }
+             */
+            style: components["schemas"]["Style"];
+            /**
+             * Looks
+             * @default {}
+             */
+            looks: {
+                [key: string]: components["schemas"]["StylePatch"];
+            };
+            /**
+             * Rules
+             * @default []
+             */
+            rules: components["schemas"]["Rule"][];
+            /** Media */
+            media?: string | null;
+            /**
+             * Start
+             * @default click
+             * @enum {string}
+             */
+            start: "click" | "auto";
+            /**
+             * Controls
+             * @default true
+             */
+            controls: boolean;
+            /**
+             * Loop
+             * @default false
+             */
+            loop: boolean;
+            /**
+             * Volume
+             * @default 1
+             */
+            volume: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "audio";
+        };
         /** Background */
         Background: {
             /**
              * Colour
-             * @default #fbf8f3
+             * @default paper
              */
             colour: string;
             /** Picture */
@@ -812,6 +1530,21 @@ export interface components {
              */
             z: number;
             /**
+             * Turn
+             * @default 0
+             */
+            turn: number;
+            /**
+             * Flip X
+             * @default false
+             */
+            flip_x: boolean;
+            /**
+             * Flip Y
+             * @default false
+             */
+            flip_y: boolean;
+            /**
              * Alt
              * @default
              */
@@ -821,20 +1554,46 @@ export interface components {
              * @default false
              */
             decoration: boolean;
+            /** Group */
+            group?: string | null;
+            /**
+             * Locked
+             * @default false
+             */
+            locked: boolean;
+            /**
+             * Hidden While Editing
+             * @default false
+             */
+            hidden_while_editing: boolean;
+            /** Named Style */
+            named_style?: string | null;
+            /** Slot */
+            slot?: string | null;
+            /**
+             * Own
+             * @default []
+             */
+            own: string[];
             /**
              * @default {
              *       "fill": null,
              *       "border_colour": null,
              *       "border_width": 0,
+             *       "border_style": "solid",
              *       "radius": 0,
              *       "opacity": 1,
+             *       "shadow": null,
              *       "padding": 0,
-             *       "text_colour": "#22302b",
+             *       "text_colour": "ink",
              *       "size": 28,
              *       "bold": false,
+             *       "italic": false,
              *       "font": "text",
+             *       "line_height": 1.35,
              *       "align": "left",
-             *       "valign": "top"
+             *       "valign": "top",
+             *       "fit": "keep"
              *     }
              */
             style: components["schemas"]["Style"];
@@ -889,6 +1648,57 @@ export interface components {
             event: "clicked";
         };
         /**
+         * Colours
+         * @description The theme's colours by what they are for; see `Role`.
+         */
+        Colours: {
+            /**
+             * Ink
+             * @default #22302b
+             */
+            ink: string;
+            /**
+             * Quiet
+             * @default #5b665f
+             */
+            quiet: string;
+            /**
+             * Paper
+             * @default #fbf8f3
+             */
+            paper: string;
+            /**
+             * Sheet
+             * @default #fffdf7
+             */
+            sheet: string;
+            /**
+             * Primary
+             * @default #1e5b4b
+             */
+            primary: string;
+            /**
+             * On Primary
+             * @default #ffffff
+             */
+            on_primary: string;
+            /**
+             * Soft
+             * @default #e1ede6
+             */
+            soft: string;
+            /**
+             * Accent
+             * @default #e8a33d
+             */
+            accent: string;
+            /**
+             * Edge
+             * @default #c9bda6
+             */
+            edge: string;
+        };
+        /**
          * CourseCard
          * @description A course on the shelf, with its first slide to draw a picture of.
          */
@@ -905,6 +1715,8 @@ export interface components {
              */
             changed: string;
             size: components["schemas"]["SlideSize"];
+            theme: components["schemas"]["Theme"];
+            /** @description As it looks, its layout laid under it */
             first_slide: components["schemas"]["Slide"] | null;
             /**
              * Media
@@ -913,6 +1725,157 @@ export interface components {
             media: {
                 [key: string]: string;
             };
+        };
+        /**
+         * Crop
+         * @description How much is cut off at each side, in shares of the whole picture.
+         */
+        Crop: {
+            /**
+             * Left
+             * @default 0
+             */
+            left: number;
+            /**
+             * Top
+             * @default 0
+             */
+            top: number;
+            /**
+             * Right
+             * @default 0
+             */
+            right: number;
+            /**
+             * Bottom
+             * @default 0
+             */
+            bottom: number;
+        };
+        /**
+         * Embed
+         * @description A web page from elsewhere, kept apart from the course. Only ``https`` addresses.
+         */
+        Embed: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * X
+             * @default 0
+             */
+            x: number;
+            /**
+             * Y
+             * @default 0
+             */
+            y: number;
+            /**
+             * W
+             * @default 200
+             */
+            w: number;
+            /**
+             * H
+             * @default 100
+             */
+            h: number;
+            /**
+             * Z
+             * @default 0
+             */
+            z: number;
+            /**
+             * Turn
+             * @default 0
+             */
+            turn: number;
+            /**
+             * Flip X
+             * @default false
+             */
+            flip_x: boolean;
+            /**
+             * Flip Y
+             * @default false
+             */
+            flip_y: boolean;
+            /**
+             * Alt
+             * @default
+             */
+            alt: string;
+            /**
+             * Decoration
+             * @default false
+             */
+            decoration: boolean;
+            /** Group */
+            group?: string | null;
+            /**
+             * Locked
+             * @default false
+             */
+            locked: boolean;
+            /**
+             * Hidden While Editing
+             * @default false
+             */
+            hidden_while_editing: boolean;
+            /** Named Style */
+            named_style?: string | null;
+            /** Slot */
+            slot?: string | null;
+            /**
+             * Own
+             * @default []
+             */
+            own: string[];
+            /**
+             * @default {
+             *       "fill": null,
+             *       "border_colour": null,
+             *       "border_width": 0,
+             *       "border_style": "solid",
+             *       "radius": 0,
+             *       "opacity": 1,
+             *       "shadow": null,
+             *       "padding": 0,
+             *       "text_colour": "ink",
+             *       "size": 28,
+             *       "bold": false,
+             *       "italic": false,
+             *       "font": "text",
+             *       "line_height": 1.35,
+             *       "align": "left",
+             *       "valign": "top",
+             *       "fit": "keep"
+             *     }
+             */
+            style: components["schemas"]["Style"];
+            /**
+             * Looks
+             * @default {}
+             */
+            looks: {
+                [key: string]: components["schemas"]["StylePatch"];
+            };
+            /**
+             * Rules
+             * @default []
+             */
+            rules: components["schemas"]["Rule"][];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "embed";
+            /**
+             * Address
+             * @default
+             */
+            address: string;
         };
         /**
          * Feedback
@@ -938,6 +1901,21 @@ export interface components {
              */
             last: components["schemas"]["RichText"];
         };
+        /** Fonts */
+        Fonts: {
+            /**
+             * Text
+             * @default Atkinson Hyperlegible Next
+             * @enum {string}
+             */
+            text: "Atkinson Hyperlegible Next" | "Bricolage Grotesque" | "Source Serif 4" | "Nunito" | "Fraunces" | "Rubik";
+            /**
+             * Heading
+             * @default Bricolage Grotesque
+             * @enum {string}
+             */
+            heading: "Atkinson Hyperlegible Next" | "Bricolage Grotesque" | "Source Serif 4" | "Nunito" | "Fraunces" | "Rubik";
+        };
         /** GoTo */
         GoTo: {
             /**
@@ -954,6 +1932,281 @@ export interface components {
              */
             go: components["schemas"]["ToNext"] | components["schemas"]["ToPrevious"] | components["schemas"]["ToSlide"] | components["schemas"]["LeaveCourse"];
         };
+        /**
+         * Group
+         * @description Elements that belong together; their `group` names it. Its box is theirs together.
+         */
+        Group: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * X
+             * @default 0
+             */
+            x: number;
+            /**
+             * Y
+             * @default 0
+             */
+            y: number;
+            /**
+             * W
+             * @default 200
+             */
+            w: number;
+            /**
+             * H
+             * @default 100
+             */
+            h: number;
+            /**
+             * Z
+             * @default 0
+             */
+            z: number;
+            /**
+             * Turn
+             * @default 0
+             */
+            turn: number;
+            /**
+             * Flip X
+             * @default false
+             */
+            flip_x: boolean;
+            /**
+             * Flip Y
+             * @default false
+             */
+            flip_y: boolean;
+            /**
+             * Alt
+             * @default
+             */
+            alt: string;
+            /**
+             * Decoration
+             * @default false
+             */
+            decoration: boolean;
+            /** Group */
+            group?: string | null;
+            /**
+             * Locked
+             * @default false
+             */
+            locked: boolean;
+            /**
+             * Hidden While Editing
+             * @default false
+             */
+            hidden_while_editing: boolean;
+            /** Named Style */
+            named_style?: string | null;
+            /** Slot */
+            slot?: string | null;
+            /**
+             * Own
+             * @default []
+             */
+            own: string[];
+            /**
+             * @default {
+             *       "fill": null,
+             *       "border_colour": null,
+             *       "border_width": 0,
+             *       "border_style": "solid",
+             *       "radius": 0,
+             *       "opacity": 1,
+             *       "shadow": null,
+             *       "padding": 0,
+             *       "text_colour": "ink",
+             *       "size": 28,
+             *       "bold": false,
+             *       "italic": false,
+             *       "font": "text",
+             *       "line_height": 1.35,
+             *       "align": "left",
+             *       "valign": "top",
+             *       "fit": "keep"
+             *     }
+             */
+            style: components["schemas"]["Style"];
+            /**
+             * Looks
+             * @default {}
+             */
+            looks: {
+                [key: string]: components["schemas"]["StylePatch"];
+            };
+            /**
+             * Rules
+             * @default []
+             */
+            rules: components["schemas"]["Rule"][];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "group";
+        };
+        /**
+         * Input
+         * @description Something to fill in or set; what is entered is kept in `variable`.
+         *
+         *     `options` are those of a choice list; `low`, `high` and `step` hold for numbers and sliders.
+         */
+        Input: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * X
+             * @default 0
+             */
+            x: number;
+            /**
+             * Y
+             * @default 0
+             */
+            y: number;
+            /**
+             * W
+             * @default 200
+             */
+            w: number;
+            /**
+             * H
+             * @default 100
+             */
+            h: number;
+            /**
+             * Z
+             * @default 0
+             */
+            z: number;
+            /**
+             * Turn
+             * @default 0
+             */
+            turn: number;
+            /**
+             * Flip X
+             * @default false
+             */
+            flip_x: boolean;
+            /**
+             * Flip Y
+             * @default false
+             */
+            flip_y: boolean;
+            /**
+             * Alt
+             * @default
+             */
+            alt: string;
+            /**
+             * Decoration
+             * @default false
+             */
+            decoration: boolean;
+            /** Group */
+            group?: string | null;
+            /**
+             * Locked
+             * @default false
+             */
+            locked: boolean;
+            /**
+             * Hidden While Editing
+             * @default false
+             */
+            hidden_while_editing: boolean;
+            /** Named Style */
+            named_style?: string | null;
+            /** Slot */
+            slot?: string | null;
+            /**
+             * Own
+             * @default []
+             */
+            own: string[];
+            /**
+             * @default {
+             *       "fill": null,
+             *       "border_colour": null,
+             *       "border_width": 0,
+             *       "border_style": "solid",
+             *       "radius": 0,
+             *       "opacity": 1,
+             *       "shadow": null,
+             *       "padding": 0,
+             *       "text_colour": "ink",
+             *       "size": 28,
+             *       "bold": false,
+             *       "italic": false,
+             *       "font": "text",
+             *       "line_height": 1.35,
+             *       "align": "left",
+             *       "valign": "top",
+             *       "fit": "keep"
+             *     }
+             */
+            style: components["schemas"]["Style"];
+            /**
+             * Looks
+             * @default {}
+             */
+            looks: {
+                [key: string]: components["schemas"]["StylePatch"];
+            };
+            /**
+             * Rules
+             * @default []
+             */
+            rules: components["schemas"]["Rule"][];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "input";
+            /**
+             * Input
+             * @default text
+             * @enum {string}
+             */
+            input: "text" | "number" | "choice" | "checkbox" | "slider";
+            /**
+             * Label
+             * @default
+             */
+            label: string;
+            /** Variable */
+            variable?: string | null;
+            /**
+             * Options
+             * @default []
+             */
+            options: string[];
+            /**
+             * Low
+             * @default 0
+             */
+            low: number;
+            /**
+             * High
+             * @default 100
+             */
+            high: number;
+            /**
+             * Step
+             * @default 1
+             */
+            step: number;
+        };
         /** LeaveCourse */
         LeaveCourse: {
             /**
@@ -963,8 +2216,162 @@ export interface components {
             to: "leave";
         };
         /**
+         * Meter
+         * @description Shows how far something has come: a variable (by id) or what the course keeps (by name).
+         */
+        Meter: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * X
+             * @default 0
+             */
+            x: number;
+            /**
+             * Y
+             * @default 0
+             */
+            y: number;
+            /**
+             * W
+             * @default 200
+             */
+            w: number;
+            /**
+             * H
+             * @default 100
+             */
+            h: number;
+            /**
+             * Z
+             * @default 0
+             */
+            z: number;
+            /**
+             * Turn
+             * @default 0
+             */
+            turn: number;
+            /**
+             * Flip X
+             * @default false
+             */
+            flip_x: boolean;
+            /**
+             * Flip Y
+             * @default false
+             */
+            flip_y: boolean;
+            /**
+             * Alt
+             * @default
+             */
+            alt: string;
+            /**
+             * Decoration
+             * @default false
+             */
+            decoration: boolean;
+            /** Group */
+            group?: string | null;
+            /**
+             * Locked
+             * @default false
+             */
+            locked: boolean;
+            /**
+             * Hidden While Editing
+             * @default false
+             */
+            hidden_while_editing: boolean;
+            /** Named Style */
+            named_style?: string | null;
+            /** Slot */
+            slot?: string | null;
+            /**
+             * Own
+             * @default []
+             */
+            own: string[];
+            /**
+             * @default {
+             *       "fill": null,
+             *       "border_colour": null,
+             *       "border_width": 0,
+             *       "border_style": "solid",
+             *       "radius": 0,
+             *       "opacity": 1,
+             *       "shadow": null,
+             *       "padding": 0,
+             *       "text_colour": "ink",
+             *       "size": 28,
+             *       "bold": false,
+             *       "italic": false,
+             *       "font": "text",
+             *       "line_height": 1.35,
+             *       "align": "left",
+             *       "valign": "top",
+             *       "fit": "keep"
+             *     }
+             */
+            style: components["schemas"]["Style"];
+            /**
+             * Looks
+             * @default {}
+             */
+            looks: {
+                [key: string]: components["schemas"]["StylePatch"];
+            };
+            /**
+             * Rules
+             * @default []
+             */
+            rules: components["schemas"]["Rule"][];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "meter";
+            /**
+             * Meter
+             * @default bar
+             * @enum {string}
+             */
+            meter: "bar" | "ring" | "text";
+            /**
+             * Of
+             * @default slides_seen
+             */
+            of: string;
+            /**
+             * Low
+             * @default 0
+             */
+            low: number;
+            /**
+             * High
+             * @default 100
+             */
+            high: number;
+        };
+        /**
+         * Nowhere
+         * @description The slide has no way on of its own: what is on it must lead on.
+         */
+        Nowhere: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            to: "nowhere";
+        };
+        /**
          * Picture
          * @description A picture from the course's media; `media` is None until one is chosen.
+         *
+         *     `mask` cuts it to a shape; for a polygon that is `points`.
          */
         Picture: {
             /** Id */
@@ -997,6 +2404,21 @@ export interface components {
              */
             z: number;
             /**
+             * Turn
+             * @default 0
+             */
+            turn: number;
+            /**
+             * Flip X
+             * @default false
+             */
+            flip_x: boolean;
+            /**
+             * Flip Y
+             * @default false
+             */
+            flip_y: boolean;
+            /**
              * Alt
              * @default
              */
@@ -1006,20 +2428,46 @@ export interface components {
              * @default false
              */
             decoration: boolean;
+            /** Group */
+            group?: string | null;
+            /**
+             * Locked
+             * @default false
+             */
+            locked: boolean;
+            /**
+             * Hidden While Editing
+             * @default false
+             */
+            hidden_while_editing: boolean;
+            /** Named Style */
+            named_style?: string | null;
+            /** Slot */
+            slot?: string | null;
+            /**
+             * Own
+             * @default []
+             */
+            own: string[];
             /**
              * @default {
              *       "fill": null,
              *       "border_colour": null,
              *       "border_width": 0,
+             *       "border_style": "solid",
              *       "radius": 0,
              *       "opacity": 1,
+             *       "shadow": null,
              *       "padding": 0,
-             *       "text_colour": "#22302b",
+             *       "text_colour": "ink",
              *       "size": 28,
              *       "bold": false,
+             *       "italic": false,
              *       "font": "text",
+             *       "line_height": 1.35,
              *       "align": "left",
-             *       "valign": "top"
+             *       "valign": "top",
+             *       "fit": "keep"
              *     }
              */
             style: components["schemas"]["Style"];
@@ -1048,6 +2496,49 @@ export interface components {
              * @enum {string}
              */
             fit: "contain" | "cover" | "fill";
+            /**
+             * @default {
+             *       "left": 0,
+             *       "top": 0,
+             *       "right": 0,
+             *       "bottom": 0
+             *     }
+             */
+            crop: components["schemas"]["Crop"];
+            /**
+             * Mask
+             * @default none
+             * @enum {string}
+             */
+            mask: "none" | "ellipse" | "polygon";
+            /**
+             * Points
+             * @default [
+             *       {
+             *         "x": 0.5,
+             *         "y": 0
+             *       },
+             *       {
+             *         "x": 1,
+             *         "y": 1
+             *       },
+             *       {
+             *         "x": 0,
+             *         "y": 1
+             *       }
+             *     ]
+             */
+            points: components["schemas"]["Point"][];
+        };
+        /**
+         * Point
+         * @description A place in an element's box, in shares of its width and height from its upper left.
+         */
+        Point: {
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
         };
         /** RichText */
         RichText: {
@@ -1081,8 +2572,43 @@ export interface components {
             do: components["schemas"]["GoTo"][];
         };
         /**
+         * Shadow
+         * @description A shadow as in CSS: moved by (x, y) px, blurred by `blur` px, in `colour` at `opacity`.
+         */
+        Shadow: {
+            /**
+             * X
+             * @default 0
+             */
+            x: number;
+            /**
+             * Y
+             * @default 4
+             */
+            y: number;
+            /**
+             * Blur
+             * @default 16
+             */
+            blur: number;
+            /**
+             * Colour
+             * @default #000000
+             */
+            colour: string;
+            /**
+             * Opacity
+             * @default 0.25
+             */
+            opacity: number;
+        };
+        /**
          * Shape
-         * @description A drawn figure; a `line` runs across its box, rising to the right when `rising`.
+         * @description A drawn figure, which may hold words.
+         *
+         *     A `line` runs across its box, rising to the right when `rising`; an `arrow` does so too, with
+         *     its head at the right end. `points` are the corners of a `polygon`; `tail` is the place that
+         *     a `callout` points at.
          */
         Shape: {
             /** Id */
@@ -1115,6 +2641,21 @@ export interface components {
              */
             z: number;
             /**
+             * Turn
+             * @default 0
+             */
+            turn: number;
+            /**
+             * Flip X
+             * @default false
+             */
+            flip_x: boolean;
+            /**
+             * Flip Y
+             * @default false
+             */
+            flip_y: boolean;
+            /**
              * Alt
              * @default
              */
@@ -1124,20 +2665,46 @@ export interface components {
              * @default false
              */
             decoration: boolean;
+            /** Group */
+            group?: string | null;
+            /**
+             * Locked
+             * @default false
+             */
+            locked: boolean;
+            /**
+             * Hidden While Editing
+             * @default false
+             */
+            hidden_while_editing: boolean;
+            /** Named Style */
+            named_style?: string | null;
+            /** Slot */
+            slot?: string | null;
+            /**
+             * Own
+             * @default []
+             */
+            own: string[];
             /**
              * @default {
              *       "fill": null,
              *       "border_colour": null,
              *       "border_width": 0,
+             *       "border_style": "solid",
              *       "radius": 0,
              *       "opacity": 1,
+             *       "shadow": null,
              *       "padding": 0,
-             *       "text_colour": "#22302b",
+             *       "text_colour": "ink",
              *       "size": 28,
              *       "bold": false,
+             *       "italic": false,
              *       "font": "text",
+             *       "line_height": 1.35,
              *       "align": "left",
-             *       "valign": "top"
+             *       "valign": "top",
+             *       "fit": "keep"
              *     }
              */
             style: components["schemas"]["Style"];
@@ -1163,12 +2730,43 @@ export interface components {
              * @default rectangle
              * @enum {string}
              */
-            shape: "rectangle" | "ellipse" | "line";
+            shape: "rectangle" | "ellipse" | "line" | "arrow" | "callout" | "polygon";
             /**
              * Rising
              * @default false
              */
             rising: boolean;
+            /**
+             * Points
+             * @default [
+             *       {
+             *         "x": 0.5,
+             *         "y": 0
+             *       },
+             *       {
+             *         "x": 1,
+             *         "y": 1
+             *       },
+             *       {
+             *         "x": 0,
+             *         "y": 1
+             *       }
+             *     ]
+             */
+            points: components["schemas"]["Point"][];
+            /**
+             * @default {
+             *       "x": 0.2,
+             *       "y": 1.35
+             *     }
+             */
+            tail: components["schemas"]["Point"];
+            /**
+             * @default {
+             *       "blocks": []
+             *     }
+             */
+            text: components["schemas"]["RichText"];
         };
         /**
          * SingleChoice
@@ -1233,25 +2831,46 @@ export interface components {
         /**
          * Slide
          * @description One slide. `elements` stand in the running order: read out and reached in that order.
+         *
+         *     Without a `background` of its own it has that of its `layout`. `onward` says where *next*
+         *     leads. `indent` is how far in it stands in the outline. `notes` are for the author alone,
+         *     the `transcript` is there for the learner to read.
          */
         Slide: {
             /** Id */
             id: string;
             /** Title */
             title: string;
+            /** Layout */
+            layout?: string | null;
+            background?: components["schemas"]["Background"] | null;
             /**
+             * Onward
              * @default {
-             *       "colour": "#fbf8f3",
-             *       "picture": null,
-             *       "fit": "cover"
+             *       "to": "next"
              *     }
              */
-            background: components["schemas"]["Background"];
+            onward: components["schemas"]["ToNext"] | components["schemas"]["ToSlide"] | components["schemas"]["Nowhere"];
+            /**
+             * Indent
+             * @default 0
+             */
+            indent: number;
+            /**
+             * Notes
+             * @default
+             */
+            notes: string;
+            /**
+             * Transcript
+             * @default
+             */
+            transcript: string;
             /**
              * Elements
              * @default []
              */
-            elements: (components["schemas"]["Text"] | components["schemas"]["Shape"] | components["schemas"]["Picture"] | components["schemas"]["Button"])[];
+            elements: (components["schemas"]["Text"] | components["schemas"]["Shape"] | components["schemas"]["Picture"] | components["schemas"]["Video"] | components["schemas"]["Audio"] | components["schemas"]["Button"] | components["schemas"]["Area"] | components["schemas"]["Input"] | components["schemas"]["Meter"] | components["schemas"]["Group"] | components["schemas"]["Table"] | components["schemas"]["Embed"])[];
             /**
              * Questions
              * @default []
@@ -1274,6 +2893,8 @@ export interface components {
         /**
          * Style
          * @description Lengths in slide pixels, opacity 0..1; no fill or border colour means none is drawn.
+         *
+         *     `line_height` is a multiple of the font's size.
          */
         Style: {
             /** Fill */
@@ -1286,6 +2907,12 @@ export interface components {
              */
             border_width: number;
             /**
+             * Border Style
+             * @default solid
+             * @enum {string}
+             */
+            border_style: "solid" | "dashed" | "dotted";
+            /**
              * Radius
              * @default 0
              */
@@ -1295,6 +2922,7 @@ export interface components {
              * @default 1
              */
             opacity: number;
+            shadow?: components["schemas"]["Shadow"] | null;
             /**
              * Padding
              * @default 0
@@ -1302,7 +2930,7 @@ export interface components {
             padding: number;
             /**
              * Text Colour
-             * @default #22302b
+             * @default ink
              */
             text_colour: string;
             /**
@@ -1316,11 +2944,21 @@ export interface components {
              */
             bold: boolean;
             /**
+             * Italic
+             * @default false
+             */
+            italic: boolean;
+            /**
              * Font
              * @default text
              * @enum {string}
              */
             font: "text" | "heading";
+            /**
+             * Line Height
+             * @default 1.35
+             */
+            line_height: number;
             /**
              * Align
              * @default left
@@ -1333,6 +2971,12 @@ export interface components {
              * @enum {string}
              */
             valign: "top" | "middle" | "bottom";
+            /**
+             * Fit
+             * @default keep
+             * @enum {string}
+             */
+            fit: "keep" | "shrink" | "grow";
         };
         /**
          * StylePatch
@@ -1355,6 +2999,155 @@ export interface components {
             size?: number | null;
             /** Bold */
             bold?: boolean | null;
+        };
+        /**
+         * Table
+         * @description Rows of cells, all of one length. `columns` are the columns' shares of the width.
+         */
+        Table: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * X
+             * @default 0
+             */
+            x: number;
+            /**
+             * Y
+             * @default 0
+             */
+            y: number;
+            /**
+             * W
+             * @default 200
+             */
+            w: number;
+            /**
+             * H
+             * @default 100
+             */
+            h: number;
+            /**
+             * Z
+             * @default 0
+             */
+            z: number;
+            /**
+             * Turn
+             * @default 0
+             */
+            turn: number;
+            /**
+             * Flip X
+             * @default false
+             */
+            flip_x: boolean;
+            /**
+             * Flip Y
+             * @default false
+             */
+            flip_y: boolean;
+            /**
+             * Alt
+             * @default
+             */
+            alt: string;
+            /**
+             * Decoration
+             * @default false
+             */
+            decoration: boolean;
+            /** Group */
+            group?: string | null;
+            /**
+             * Locked
+             * @default false
+             */
+            locked: boolean;
+            /**
+             * Hidden While Editing
+             * @default false
+             */
+            hidden_while_editing: boolean;
+            /** Named Style */
+            named_style?: string | null;
+            /** Slot */
+            slot?: string | null;
+            /**
+             * Own
+             * @default []
+             */
+            own: string[];
+            /**
+             * @default {
+             *       "fill": null,
+             *       "border_colour": null,
+             *       "border_width": 0,
+             *       "border_style": "solid",
+             *       "radius": 0,
+             *       "opacity": 1,
+             *       "shadow": null,
+             *       "padding": 0,
+             *       "text_colour": "ink",
+             *       "size": 28,
+             *       "bold": false,
+             *       "italic": false,
+             *       "font": "text",
+             *       "line_height": 1.35,
+             *       "align": "left",
+             *       "valign": "top",
+             *       "fit": "keep"
+             *     }
+             */
+            style: components["schemas"]["Style"];
+            /**
+             * Looks
+             * @default {}
+             */
+            looks: {
+                [key: string]: components["schemas"]["StylePatch"];
+            };
+            /**
+             * Rules
+             * @default []
+             */
+            rules: components["schemas"]["Rule"][];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "table";
+            /**
+             * Cells
+             * @default [
+             *       [
+             *         "",
+             *         ""
+             *       ],
+             *       [
+             *         "",
+             *         ""
+             *       ]
+             *     ]
+             */
+            cells: string[][];
+            /**
+             * Columns
+             * @default []
+             */
+            columns: number[];
+            /**
+             * Header Row
+             * @default true
+             */
+            header_row: boolean;
+            /**
+             * Header Column
+             * @default false
+             */
+            header_column: boolean;
         };
         /** Text */
         Text: {
@@ -1388,6 +3181,21 @@ export interface components {
              */
             z: number;
             /**
+             * Turn
+             * @default 0
+             */
+            turn: number;
+            /**
+             * Flip X
+             * @default false
+             */
+            flip_x: boolean;
+            /**
+             * Flip Y
+             * @default false
+             */
+            flip_y: boolean;
+            /**
              * Alt
              * @default
              */
@@ -1397,20 +3205,46 @@ export interface components {
              * @default false
              */
             decoration: boolean;
+            /** Group */
+            group?: string | null;
+            /**
+             * Locked
+             * @default false
+             */
+            locked: boolean;
+            /**
+             * Hidden While Editing
+             * @default false
+             */
+            hidden_while_editing: boolean;
+            /** Named Style */
+            named_style?: string | null;
+            /** Slot */
+            slot?: string | null;
+            /**
+             * Own
+             * @default []
+             */
+            own: string[];
             /**
              * @default {
              *       "fill": null,
              *       "border_colour": null,
              *       "border_width": 0,
+             *       "border_style": "solid",
              *       "radius": 0,
              *       "opacity": 1,
+             *       "shadow": null,
              *       "padding": 0,
-             *       "text_colour": "#22302b",
+             *       "text_colour": "ink",
              *       "size": 28,
              *       "bold": false,
+             *       "italic": false,
              *       "font": "text",
+             *       "line_height": 1.35,
              *       "align": "left",
-             *       "valign": "top"
+             *       "valign": "top",
+             *       "fit": "keep"
              *     }
              */
             style: components["schemas"]["Style"];
@@ -1467,6 +3301,35 @@ export interface components {
              */
             italic: boolean;
         };
+        /** Theme */
+        Theme: {
+            /**
+             * Name
+             * @default Paper and spruce
+             */
+            name: string;
+            /**
+             * @default {
+             *       "ink": "#22302b",
+             *       "quiet": "#5b665f",
+             *       "paper": "#fbf8f3",
+             *       "sheet": "#fffdf7",
+             *       "primary": "#1e5b4b",
+             *       "on_primary": "#ffffff",
+             *       "soft": "#e1ede6",
+             *       "accent": "#e8a33d",
+             *       "edge": "#c9bda6"
+             *     }
+             */
+            colours: components["schemas"]["Colours"];
+            /**
+             * @default {
+             *       "text": "Atkinson Hyperlegible Next",
+             *       "heading": "Bricolage Grotesque"
+             *     }
+             */
+            fonts: components["schemas"]["Fonts"];
+        };
         /** ToNext */
         ToNext: {
             /**
@@ -1516,6 +3379,157 @@ export interface components {
              */
             italic: boolean;
         };
+        /**
+         * Video
+         * @description A film; `poster` is the picture shown before it plays.
+         */
+        Video: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * X
+             * @default 0
+             */
+            x: number;
+            /**
+             * Y
+             * @default 0
+             */
+            y: number;
+            /**
+             * W
+             * @default 200
+             */
+            w: number;
+            /**
+             * H
+             * @default 100
+             */
+            h: number;
+            /**
+             * Z
+             * @default 0
+             */
+            z: number;
+            /**
+             * Turn
+             * @default 0
+             */
+            turn: number;
+            /**
+             * Flip X
+             * @default false
+             */
+            flip_x: boolean;
+            /**
+             * Flip Y
+             * @default false
+             */
+            flip_y: boolean;
+            /**
+             * Alt
+             * @default
+             */
+            alt: string;
+            /**
+             * Decoration
+             * @default false
+             */
+            decoration: boolean;
+            /** Group */
+            group?: string | null;
+            /**
+             * Locked
+             * @default false
+             */
+            locked: boolean;
+            /**
+             * Hidden While Editing
+             * @default false
+             */
+            hidden_while_editing: boolean;
+            /** Named Style */
+            named_style?: string | null;
+            /** Slot */
+            slot?: string | null;
+            /**
+             * Own
+             * @default []
+             */
+            own: string[];
+            /**
+             * @default {
+             *       "fill": null,
+             *       "border_colour": null,
+             *       "border_width": 0,
+             *       "border_style": "solid",
+             *       "radius": 0,
+             *       "opacity": 1,
+             *       "shadow": null,
+             *       "padding": 0,
+             *       "text_colour": "ink",
+             *       "size": 28,
+             *       "bold": false,
+             *       "italic": false,
+             *       "font": "text",
+             *       "line_height": 1.35,
+             *       "align": "left",
+             *       "valign": "top",
+             *       "fit": "keep"
+             *     }
+             */
+            style: components["schemas"]["Style"];
+            /**
+             * Looks
+             * @default {}
+             */
+            looks: {
+                [key: string]: components["schemas"]["StylePatch"];
+            };
+            /**
+             * Rules
+             * @default []
+             */
+            rules: components["schemas"]["Rule"][];
+            /** Media */
+            media?: string | null;
+            /**
+             * Start
+             * @default click
+             * @enum {string}
+             */
+            start: "click" | "auto";
+            /**
+             * Controls
+             * @default true
+             */
+            controls: boolean;
+            /**
+             * Loop
+             * @default false
+             */
+            loop: boolean;
+            /**
+             * Volume
+             * @default 1
+             */
+            volume: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "video";
+            /** Poster */
+            poster?: string | null;
+            /**
+             * Fit
+             * @default contain
+             * @enum {string}
+             */
+            fit: "contain" | "cover";
+        };
         /** TitleIn */
         TitleIn: {
             /** Title */
@@ -1543,16 +3557,17 @@ export interface components {
          * Course
          * @description The course's own settings: everything that is not on one slide.
          *
-         *     `slides` is the order of the slides. `remembered` lists, by kind, the ids in the order in
+         *     `slides` is the order of the slides; sections that begin before the same slide follow each
+         *     other as listed. `remembered` lists, by kind, the ids in the order in
          *     which they were first published: their numbers in saved progress (see `tracking.progress`).
          */
         Course: {
             /**
              * Format
-             * @default 1
+             * @default 2
              * @constant
              */
-            format: 1;
+            format: 2;
             /** Id */
             id: string;
             /** Title */
@@ -1574,6 +3589,50 @@ export interface components {
              * @default []
              */
             slides: string[];
+            /**
+             * Sections
+             * @default []
+             */
+            sections: components["schemas"]["Section"][];
+            /**
+             * @default {
+             *       "name": "Paper and spruce",
+             *       "colours": {
+             *         "accent": "#e8a33d",
+             *         "edge": "#c9bda6",
+             *         "ink": "#22302b",
+             *         "on_primary": "#ffffff",
+             *         "paper": "#fbf8f3",
+             *         "primary": "#1e5b4b",
+             *         "quiet": "#5b665f",
+             *         "sheet": "#fffdf7",
+             *         "soft": "#e1ede6"
+             *       },
+             *       "fonts": {
+             *         "heading": "Bricolage Grotesque",
+             *         "text": "Atkinson Hyperlegible Next"
+             *       }
+             *     }
+             */
+            theme: components["schemas"]["Theme"];
+            /**
+             * Styles
+             * @default []
+             */
+            styles: components["schemas"]["NamedStyle"][];
+            /**
+             * Layouts
+             * @default []
+             */
+            layouts: components["schemas"]["Layout"][];
+            /**
+             * @default {
+             *       "across": [],
+             *       "down": [],
+             *       "grid": 20
+             *     }
+             */
+            guides: components["schemas"]["Guides"];
             /**
              * Variables
              * @default []
@@ -1618,12 +3677,71 @@ export interface components {
             media: {
                 [key: string]: string;
             };
+            /**
+             * Previews
+             * @description Addresses of small pictures of them, by id
+             */
+            previews: {
+                [key: string]: string;
+            };
             /** Slides */
             slides: components["schemas"]["SlideOut"][];
         };
         /**
+         * Guides
+         * @description Lines to align with, in px: `across` at heights, `down` at distances from the left.
+         */
+        Guides: {
+            /**
+             * Across
+             * @default []
+             */
+            across: number[];
+            /**
+             * Down
+             * @default []
+             */
+            down: number[];
+            /**
+             * Grid
+             * @default 20
+             */
+            grid: number;
+        };
+        /**
+         * Layout
+         * @description `slots` names the elements that each slide fills in itself; all others stand as they are.
+         */
+        Layout: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * @default {
+             *       "colour": "paper",
+             *       "picture": null,
+             *       "fit": "cover"
+             *     }
+             */
+            background: components["schemas"]["Background"];
+            /**
+             * Elements
+             * @default []
+             */
+            elements: (components["schemas"]["Text"] | components["schemas"]["Shape"] | components["schemas"]["Picture"] | components["schemas"]["Video"] | components["schemas"]["Audio"] | components["schemas"]["Button"] | components["schemas"]["Area"] | components["schemas"]["Input"] | components["schemas"]["Meter"] | components["schemas"]["Group"] | components["schemas"]["Table"] | components["schemas"]["Embed"])[];
+            /**
+             * Slots
+             * @default []
+             */
+            slots: string[];
+        };
+        /**
          * MediaFile
          * @description A file of the course. `sha256` names the stored bytes; `size` in bytes, w and h in px.
+         *
+         *     `duration` in ms for films and sounds. `palette` holds a picture's main colours, the most
+         *     common first. `recoloured` is set for a drawing whose colours are those of the theme.
          */
         MediaFile: {
             /** Id */
@@ -1634,7 +3752,7 @@ export interface components {
              * Type
              * @enum {string}
              */
-            type: "image/png" | "image/jpeg" | "image/webp" | "image/gif" | "image/svg+xml";
+            type: "image/png" | "image/jpeg" | "image/webp" | "image/gif" | "image/svg+xml" | "video/mp4" | "video/webm" | "audio/mpeg" | "audio/mp4" | "audio/ogg" | "audio/wav" | "audio/flac";
             /** Sha256 */
             sha256: string;
             /** Size */
@@ -1649,6 +3767,67 @@ export interface components {
              * @default 0
              */
             h: number;
+            /**
+             * Duration
+             * @default 0
+             */
+            duration: number;
+            /**
+             * Tags
+             * @default []
+             */
+            tags: string[];
+            /**
+             * Palette
+             * @default []
+             */
+            palette: string[];
+            /**
+             * Recoloured
+             * @default false
+             */
+            recoloured: boolean;
+        };
+        /**
+         * NamedStyle
+         * @description A style under a name: what follows it changes with it. `use` makes it the usual one.
+         */
+        NamedStyle: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Use */
+            use?: ("title" | "heading" | "text" | "button" | "answer" | "shape" | "input" | "table") | null;
+            /**
+             * @default {
+             *       "fill": null,
+             *       "border_colour": null,
+             *       "border_width": 0,
+             *       "border_style": "solid",
+             *       "radius": 0,
+             *       "opacity": 1,
+             *       "shadow": null,
+             *       "padding": 0,
+             *       "text_colour": "ink",
+             *       "size": 28,
+             *       "bold": false,
+             *       "italic": false,
+             *       "font": "text",
+             *       "line_height": 1.35,
+             *       "align": "left",
+             *       "valign": "top",
+             *       "fit": "keep"
+             *     }
+             */
+            style: components["schemas"]["Style"];
+            /**
+             * Looks
+             * @default {}
+             */
+            looks: {
+                [key: string]: components["schemas"]["StylePatch"];
+            };
         };
         /** NumberVariable */
         NumberVariable: {
@@ -1676,6 +3855,18 @@ export interface components {
              * @default 1000000000
              */
             max: number;
+        };
+        /**
+         * Section
+         * @description A part of the course; it begins before the slide `before`, or stands at the end.
+         */
+        Section: {
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
+            /** Before */
+            before?: string | null;
         };
         /** SlideOut */
         SlideOut: {
@@ -1731,6 +3922,13 @@ export interface components {
             media: {
                 [key: string]: string;
             };
+            /**
+             * Previews
+             * @description Addresses of small pictures of them, by id
+             */
+            previews: {
+                [key: string]: string;
+            };
         };
         /**
          * SettingsIn
@@ -1741,6 +3939,15 @@ export interface components {
             base: number;
             course: components["schemas"]["Course"];
         };
+        /** Versions */
+        Versions: {
+            /** Course */
+            course: number;
+            /** Slides */
+            slides: {
+                [key: string]: number;
+            };
+        };
         /**
          * SlideIn
          * @description A slide made from version `base`; 0 for a new one.
@@ -1750,8 +3957,70 @@ export interface components {
             base: number;
             slide: components["schemas"]["Slide"];
         };
-        /** RevisionOut */
-        RevisionOut: {
+        /**
+         * MediaOut
+         * @description A file, where it is found, and where a small picture of it is (empty for a sound).
+         */
+        MediaOut: {
+            file: components["schemas"]["MediaFile"];
+            /** Url */
+            url: string;
+            /** Preview */
+            preview: string;
+        };
+        /**
+         * FromIn
+         * @description Which file to take into the course: one of the library, or a shipped drawing.
+         */
+        FromIn: {
+            /** Shared */
+            shared?: number | null;
+            /** Drawing */
+            drawing?: string | null;
+        };
+        /** DrawingOut */
+        DrawingOut: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Group */
+            group: string;
+            /** Tags */
+            tags: string[];
+            /** Url */
+            url: string;
+        };
+        /** SharedOut */
+        SharedOut: {
+            file: components["schemas"]["MediaFile"];
+            /** Url */
+            url: string;
+            /** Preview */
+            preview: string;
+            /** Id */
+            id: number;
+        };
+        /** SharedChange */
+        SharedChange: {
+            /** Name */
+            name: string;
+            /** Tags */
+            tags: string[];
+        };
+        /**
+         * StateOut
+         * @description A saved state; `id` grows with time. `slide` is empty for the course's settings.
+         *
+         *     `version` is 0 for a state that was kept aside and never the present one.
+         */
+        StateOut: {
+            /** Id */
+            id: number;
+            /** Slide */
+            slide: string;
+            /** Title */
+            title: string;
             /** Version */
             version: number;
             /**
@@ -1762,68 +4031,104 @@ export interface components {
             /** Author */
             author: string | null;
         };
-        /** MediaOut */
-        MediaOut: {
-            file: components["schemas"]["MediaFile"];
-            /** Url */
-            url: string;
+        /**
+         * CourseAt
+         * @description The whole course as it was.
+         */
+        CourseAt: {
+            course: components["schemas"]["Course"];
+            /** Slides */
+            slides: components["schemas"]["Slide"][];
         };
         /**
          * Edited
          * @description A slide as it would be after an edit, and the elements to select then.
+         *
+         *     `course` is there when its settings would change too, with the addresses of its files.
          */
         Edited: {
             slide: components["schemas"]["Slide"];
-            /** Selected */
+            /**
+             * Selected
+             * @default []
+             */
             selected: string[];
+            course?: components["schemas"]["Course"] | null;
+            /**
+             * Media
+             * @default {}
+             */
+            media: {
+                [key: string]: string;
+            };
+            /**
+             * Previews
+             * @default {}
+             */
+            previews: {
+                [key: string]: string;
+            };
         };
         /** AddIn */
         AddIn: {
             slide: components["schemas"]["Slide"];
+            course: components["schemas"]["Course"];
             /**
              * What
              * @enum {string}
              */
-            what: "title" | "text" | "rectangle" | "ellipse" | "line" | "picture" | "button" | "single_choice";
+            what: "title" | "heading" | "text" | "rectangle" | "ellipse" | "line" | "arrow" | "callout" | "triangle" | "star" | "picture" | "video" | "audio" | "button" | "area" | "text_input" | "number_input" | "choice_list" | "checkbox" | "slider" | "progress_bar" | "progress_ring" | "progress_text" | "table" | "embed" | "single_choice";
             /** At */
             at?: [
                 number,
                 number
             ] | null;
-            /**
-             * @default {
-             *       "w": 1280,
-             *       "h": 720
-             *     }
-             */
-            size: components["schemas"]["SlideSize"];
         };
         /**
          * Clipping
          * @description Elements cut out or copied, with the questions that they are parts of.
+         *
+         *     `variables`, `media` and `styles` are what they use of their course, for pasting in another.
          */
         Clipping: {
             /**
              * Elements
              * @default []
              */
-            elements: (components["schemas"]["Text"] | components["schemas"]["Shape"] | components["schemas"]["Picture"] | components["schemas"]["Button"])[];
+            elements: (components["schemas"]["Text"] | components["schemas"]["Shape"] | components["schemas"]["Picture"] | components["schemas"]["Video"] | components["schemas"]["Audio"] | components["schemas"]["Button"] | components["schemas"]["Area"] | components["schemas"]["Input"] | components["schemas"]["Meter"] | components["schemas"]["Group"] | components["schemas"]["Table"] | components["schemas"]["Embed"])[];
             /**
              * Questions
              * @default []
              */
             questions: components["schemas"]["SingleChoice"][];
+            /**
+             * Variables
+             * @default []
+             */
+            variables: (components["schemas"]["NumberVariable"] | components["schemas"]["TextVariable"] | components["schemas"]["YesNoVariable"])[];
+            /**
+             * Media
+             * @default []
+             */
+            media: components["schemas"]["MediaFile"][];
+            /**
+             * Styles
+             * @default []
+             */
+            styles: components["schemas"]["NamedStyle"][];
         };
         /** ClipIn */
         ClipIn: {
             slide: components["schemas"]["Slide"];
             /** Elements */
             elements: string[];
+            course?: components["schemas"]["Course"] | null;
         };
         /** PasteIn */
         PasteIn: {
             slide: components["schemas"]["Slide"];
             clipping: components["schemas"]["Clipping"];
+            course?: components["schemas"]["Course"] | null;
             /**
              * Dx
              * @default 0
@@ -1835,6 +4140,53 @@ export interface components {
              */
             dy: number;
         };
+        /** ElementsIn */
+        ElementsIn: {
+            slide: components["schemas"]["Slide"];
+            /** Elements */
+            elements: string[];
+        };
+        /**
+         * ArrangeIn
+         * @description `edge` aligns, `axis` with `by` distributes, `side` matches sizes, and so on: one of them.
+         *
+         *     `to_slide` aligns and distributes on the whole slide instead of within the selection.
+         */
+        ArrangeIn: {
+            slide: components["schemas"]["Slide"];
+            /** Elements */
+            elements: string[];
+            /** Edge */
+            edge?: ("left" | "center" | "right" | "top" | "middle" | "bottom") | null;
+            /** Axis */
+            axis?: ("across" | "down") | null;
+            /**
+             * By
+             * @default gaps
+             * @enum {string}
+             */
+            by: "gaps" | "centres";
+            /** Side */
+            side?: ("width" | "height" | "both") | null;
+            /** Turn */
+            turn?: number | null;
+            /** Flip */
+            flip?: ("across" | "down") | null;
+            /** Level */
+            level?: ("front" | "forward" | "backward" | "back") | null;
+            /**
+             * To Slide
+             * @default false
+             */
+            to_slide: boolean;
+            /**
+             * @default {
+             *       "w": 1280,
+             *       "h": 720
+             *     }
+             */
+            size: components["schemas"]["SlideSize"];
+        };
         /** NewSlideIn */
         NewSlideIn: {
             /**
@@ -1842,6 +4194,9 @@ export interface components {
              * @default New slide
              */
             title: string;
+            course?: components["schemas"]["Course"] | null;
+            /** Layout */
+            layout?: string | null;
         };
         /** CopySlideIn */
         CopySlideIn: {
@@ -1852,13 +4207,141 @@ export interface components {
              */
             titles: string[];
         };
+        /** LayoutsIn */
+        LayoutsIn: {
+            course: components["schemas"]["Course"];
+        };
+        /**
+         * LayoutIn
+         * @description `layout` None takes the slide off its layout.
+         */
+        LayoutIn: {
+            slide: components["schemas"]["Slide"];
+            course: components["schemas"]["Course"];
+            /** Layout */
+            layout?: string | null;
+        };
+        /** LayoutFromIn */
+        LayoutFromIn: {
+            slide: components["schemas"]["Slide"];
+            course: components["schemas"]["Course"];
+            /** Name */
+            name: string;
+        };
+        /**
+         * Changed
+         * @description The settings and the slides that would change.
+         */
+        Changed: {
+            course?: components["schemas"]["Course"] | null;
+            /**
+             * Slides
+             * @default []
+             */
+            slides: components["schemas"]["Slide"][];
+        };
+        /**
+         * OutlineIn
+         * @description Lines of text to become sections and slides behind the slide `after`.
+         */
+        OutlineIn: {
+            /** Text */
+            text: string;
+            course: components["schemas"]["Course"];
+            /** After */
+            after?: string | null;
+        };
+        /** WeakPair */
+        WeakPair: {
+            /**
+             * Words
+             * @enum {string}
+             */
+            words: "ink" | "quiet" | "paper" | "sheet" | "primary" | "on_primary" | "soft" | "accent" | "edge";
+            /**
+             * Ground
+             * @enum {string}
+             */
+            ground: "ink" | "quiet" | "paper" | "sheet" | "primary" | "on_primary" | "soft" | "accent" | "edge";
+            /** What */
+            what: string;
+            /** Ratio */
+            ratio: number;
+        };
+        /** FoundOut */
+        FoundOut: {
+            /** Key */
+            key: string;
+            /** Slide */
+            slide: string | null;
+            /** Element */
+            element: string | null;
+            /** Part */
+            part: string;
+            /** Before */
+            before: string;
+            /** Match */
+            match: string;
+            /** After */
+            after: string;
+        };
+        /** FindIn */
+        FindIn: {
+            /**
+             * What
+             * @enum {string}
+             */
+            what: "texts" | "names" | "alternatives" | "colours" | "fonts";
+            /** Text */
+            text: string;
+            /**
+             * Match Case
+             * @default false
+             */
+            match_case: boolean;
+            /**
+             * Whole Words
+             * @default false
+             */
+            whole_words: boolean;
+        };
+        /**
+         * ReplaceIn
+         * @description `places` are the keys of what was found; None replaces everywhere.
+         */
+        ReplaceIn: {
+            /**
+             * What
+             * @enum {string}
+             */
+            what: "texts" | "names" | "alternatives" | "colours" | "fonts";
+            /** Text */
+            text: string;
+            /**
+             * Match Case
+             * @default false
+             */
+            match_case: boolean;
+            /**
+             * Whole Words
+             * @default false
+             */
+            whole_words: boolean;
+            /** By */
+            by: string;
+            /** Places */
+            places?: string[] | null;
+        };
         /**
          * Check
-         * @description What is to be known before publishing. `progress` in characters, when all is answered.
+         * @description What is to be known of a course, most of all before publishing.
+         *
+         *     `progress` is the size of saved progress, in characters, when all is answered.
          */
         Check: {
             /** Findings */
             findings: components["schemas"]["Finding"][];
+            route: components["schemas"]["Route"];
             /** Promise */
             promise: string[];
             /** Slides */
@@ -1886,6 +4369,54 @@ export interface components {
             message: string;
             /** Slide */
             slide?: string | null;
+            /** Element */
+            element?: string | null;
+        };
+        /**
+         * Route
+         * @description All ways; slides that nothing leads to; slides that lead nowhere but are not the end.
+         */
+        Route: {
+            /**
+             * Ways
+             * @default []
+             */
+            ways: components["schemas"]["Way"][];
+            /**
+             * Unreached
+             * @default []
+             */
+            unreached: string[];
+            /**
+             * Dead Ends
+             * @default []
+             */
+            dead_ends: string[];
+            /**
+             * Forks
+             * @default 0
+             */
+            forks: number;
+        };
+        /**
+         * Way
+         * @description A way from slide to slide: onward, or by a rule, whose cause `why` names in words.
+         */
+        Way: {
+            /** Source */
+            source: string;
+            /** Target */
+            target: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "onward" | "rule";
+            /**
+             * Why
+             * @default
+             */
+            why: string;
             /** Element */
             element?: string | null;
         };
@@ -2058,6 +4589,27 @@ export interface components {
             /** Language */
             language: string;
             size: components["schemas"]["SlideSize"];
+            /**
+             * @default {
+             *       "name": "Paper and spruce",
+             *       "colours": {
+             *         "accent": "#e8a33d",
+             *         "edge": "#c9bda6",
+             *         "ink": "#22302b",
+             *         "on_primary": "#ffffff",
+             *         "paper": "#fbf8f3",
+             *         "primary": "#1e5b4b",
+             *         "quiet": "#5b665f",
+             *         "sheet": "#fffdf7",
+             *         "soft": "#e1ede6"
+             *       },
+             *       "fonts": {
+             *         "heading": "Bricolage Grotesque",
+             *         "text": "Atkinson Hyperlegible Next"
+             *       }
+             *     }
+             */
+            theme: components["schemas"]["Theme"];
             /** Slides */
             slides: components["schemas"]["ProgramSlide"][];
             /**
@@ -2096,13 +4648,13 @@ export interface components {
          */
         ProgramElement: {
             /** Draw */
-            draw: components["schemas"]["Text"] | components["schemas"]["Shape"] | components["schemas"]["Picture"] | components["schemas"]["Button"];
+            draw: components["schemas"]["Text"] | components["schemas"]["Shape"] | components["schemas"]["Picture"] | components["schemas"]["Video"] | components["schemas"]["Audio"] | components["schemas"]["Button"] | components["schemas"]["Area"] | components["schemas"]["Input"] | components["schemas"]["Meter"] | components["schemas"]["Group"] | components["schemas"]["Table"] | components["schemas"]["Embed"];
             /**
              * Control
              * @default none
              * @enum {string}
              */
-            control: "none" | "button" | "choice";
+            control: "none" | "button" | "choice" | "input";
             /** Question */
             question?: string | null;
             /** Choice */
@@ -2131,6 +4683,11 @@ export interface components {
             /** Src */
             src: string;
             /**
+             * Type
+             * @default image/png
+             */
+            type: string;
+            /**
              * W
              * @default 0
              */
@@ -2152,7 +4709,7 @@ export interface components {
              * On
              * @enum {string}
              */
-            on: "clicked" | "slide_entered" | "slide_left" | "overlay_opened" | "overlay_closed" | "variable_changed" | "answered_right" | "answered_wrong" | "answered_last" | "answered";
+            on: "clicked" | "entered" | "slide_entered" | "slide_left" | "overlay_opened" | "overlay_closed" | "variable_changed" | "answered_right" | "answered_wrong" | "answered_last" | "answered";
             /** Target */
             target?: string | null;
             /**
@@ -2176,12 +4733,27 @@ export interface components {
              */
             otherwise: (components["schemas"]["Go"] | components["schemas"]["Show"] | components["schemas"]["Hide"] | components["schemas"]["SetLook"] | components["schemas"]["SetVariable"] | components["schemas"]["OpenOverlay"] | components["schemas"]["CloseOverlay"] | components["schemas"]["Choose"] | components["schemas"]["Submit"] | components["schemas"]["Reset"] | components["schemas"]["Announce"])[];
         };
-        /** ProgramSlide */
+        /**
+         * ProgramSlide
+         * @description A slide with what its layout and the named styles give it. `onward`: where *next* leads.
+         */
         ProgramSlide: {
             /** Id */
             id: string;
             /** Title */
             title: string;
+            /**
+             * Onward
+             * @default {
+             *       "to": "next"
+             *     }
+             */
+            onward: components["schemas"]["ToNext"] | components["schemas"]["ToSlide"] | components["schemas"]["Nowhere"];
+            /**
+             * Transcript
+             * @default
+             */
+            transcript: string;
             background: components["schemas"]["Background"];
             /**
              * Elements
@@ -2851,6 +5423,28 @@ export interface operations {
             };
         };
     };
+    zigzag_server_courses_api_get_versions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Versions"];
+                };
+            };
+        };
+    };
     zigzag_server_courses_api_get_slide: {
         parameters: {
             query?: never;
@@ -2901,54 +5495,7 @@ export interface operations {
             };
         };
     };
-    zigzag_server_courses_api_list_revisions: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                slug: string;
-                slide_id: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["RevisionOut"][];
-                };
-            };
-        };
-    };
-    zigzag_server_courses_api_get_revision: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                slug: string;
-                slide_id: string;
-                version: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["SlideOut"];
-                };
-            };
-        };
-    };
-    zigzag_server_courses_api_upload_media: {
+    zigzag_server_courses_media_api_upload_media: {
         parameters: {
             query?: never;
             header?: never;
@@ -2980,7 +5527,337 @@ export interface operations {
             };
         };
     };
-    zigzag_server_courses_api_edit_add: {
+    zigzag_server_courses_media_api_take_media: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FromIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MediaOut"];
+                };
+            };
+        };
+    };
+    zigzag_server_courses_media_api_media_use: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        [key: string]: string[];
+                    };
+                };
+            };
+        };
+    };
+    zigzag_server_courses_media_api_list_drawings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DrawingOut"][];
+                };
+            };
+        };
+    };
+    zigzag_server_courses_media_api_get_drawing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+        };
+    };
+    zigzag_server_courses_media_api_list_library: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SharedOut"][];
+                };
+            };
+        };
+    };
+    zigzag_server_courses_media_api_add_to_library: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * File
+                     * Format: binary
+                     */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SharedOut"];
+                };
+            };
+        };
+    };
+    zigzag_server_courses_media_api_share_media: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                media_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SharedOut"];
+                };
+            };
+        };
+    };
+    zigzag_server_courses_media_api_change_shared: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                shared_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SharedChange"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SharedOut"];
+                };
+            };
+        };
+    };
+    zigzag_server_courses_media_api_remove_shared: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                shared_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    zigzag_server_courses_history_api_list_states: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                slide_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StateOut"][];
+                };
+            };
+        };
+    };
+    zigzag_server_courses_history_api_keep_aside: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                slide_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Slide"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StateOut"];
+                };
+            };
+        };
+    };
+    zigzag_server_courses_history_api_get_state: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                slide_id: string;
+                state_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SlideOut"];
+                };
+            };
+        };
+    };
+    zigzag_server_courses_history_api_list_history: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StateOut"][];
+                };
+            };
+        };
+    };
+    zigzag_server_courses_history_api_get_course_at: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                state_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CourseAt"];
+                };
+            };
+        };
+    };
+    zigzag_server_courses_edits_api_edit_add: {
         parameters: {
             query?: never;
             header?: never;
@@ -3004,7 +5881,7 @@ export interface operations {
             };
         };
     };
-    zigzag_server_courses_api_edit_clip: {
+    zigzag_server_courses_edits_api_edit_clip: {
         parameters: {
             query?: never;
             header?: never;
@@ -3028,7 +5905,7 @@ export interface operations {
             };
         };
     };
-    zigzag_server_courses_api_edit_paste: {
+    zigzag_server_courses_edits_api_edit_paste: {
         parameters: {
             query?: never;
             header?: never;
@@ -3052,7 +5929,7 @@ export interface operations {
             };
         };
     };
-    zigzag_server_courses_api_edit_remove: {
+    zigzag_server_courses_edits_api_edit_remove: {
         parameters: {
             query?: never;
             header?: never;
@@ -3061,7 +5938,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["ClipIn"];
+                "application/json": components["schemas"]["ElementsIn"];
             };
         };
         responses: {
@@ -3076,7 +5953,79 @@ export interface operations {
             };
         };
     };
-    zigzag_server_courses_api_edit_new_slide: {
+    zigzag_server_courses_edits_api_edit_group: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ElementsIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Edited"];
+                };
+            };
+        };
+    };
+    zigzag_server_courses_edits_api_edit_ungroup: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ElementsIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Edited"];
+                };
+            };
+        };
+    };
+    zigzag_server_courses_edits_api_edit_arrange: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ArrangeIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Edited"];
+                };
+            };
+        };
+    };
+    zigzag_server_courses_edits_api_edit_new_slide: {
         parameters: {
             query?: never;
             header?: never;
@@ -3095,12 +6044,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Slide"];
+                    "application/json": components["schemas"]["Edited"];
                 };
             };
         };
     };
-    zigzag_server_courses_api_edit_duplicate_slide: {
+    zigzag_server_courses_edits_api_edit_duplicate_slide: {
         parameters: {
             query?: never;
             header?: never;
@@ -3120,6 +6069,204 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Slide"];
+                };
+            };
+        };
+    };
+    zigzag_server_courses_edits_api_edit_layouts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LayoutsIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Layout"][];
+                };
+            };
+        };
+    };
+    zigzag_server_courses_edits_api_edit_change_layout: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LayoutIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Edited"];
+                };
+            };
+        };
+    };
+    zigzag_server_courses_edits_api_edit_layout_from: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LayoutFromIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Edited"];
+                };
+            };
+        };
+    };
+    zigzag_server_courses_edits_api_edit_outline: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OutlineIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Changed"];
+                };
+            };
+        };
+    };
+    zigzag_server_courses_edits_api_edit_contrast: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Colours"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WeakPair"][];
+                };
+            };
+        };
+    };
+    zigzag_server_courses_edits_api_edit_resize: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SlideSize"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Changed"];
+                };
+            };
+        };
+    };
+    zigzag_server_courses_edits_api_edit_find: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FindIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FoundOut"][];
+                };
+            };
+        };
+    };
+    zigzag_server_courses_edits_api_edit_replace: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReplaceIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Changed"];
                 };
             };
         };

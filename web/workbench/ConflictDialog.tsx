@@ -2,10 +2,11 @@
 import { Box, Dialog, Flex, Heading, Portal, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import type { Slide } from "../api/types";
-import { Still } from "../player/render/Still";
 import { settle } from "./store/saver";
 import { useCourse } from "./store/store";
+import { SlidePicture } from "./ui/SlidePicture";
 import { MainButton } from "./ui/parts";
+import { sayError } from "./ui/toaster";
 
 const WIDTH = 400;
 
@@ -13,6 +14,7 @@ export function ConflictDialog(): ReactNode {
   const conflict = useCourse((state) => state.conflict);
   const mine = useCourse((state) => (conflict?.slide ? state.slides[conflict.slide] : undefined));
   if (!conflict) return null;
+  const choose = (which: "mine" | "theirs"): void => { settle(which).catch(sayError); };
   const what = conflict.slide ? `the slide “${mine?.title ?? ""}”` : "the course's settings";
   return (
     <Dialog.Root open size="cover" role="alertdialog" closeOnEscape={false} closeOnInteractOutside={false}>
@@ -30,13 +32,13 @@ export function ConflictDialog(): ReactNode {
               </Text>
               <Flex gap="6" wrap="wrap">
                 <Version title="Yours, in this window" slide={mine} settings={!conflict.slide}>
-                  <MainButton onClick={() => settle("mine")}>Go on with mine</MainButton>
+                  <MainButton onClick={() => choose("mine")}>Go on with mine</MainButton>
                 </Version>
                 <Version
                   title="Theirs, on the server" settings={!conflict.slide}
                   slide={conflict.slide ? (conflict.theirs as Slide | null) ?? undefined : undefined}
                 >
-                  <MainButton onClick={() => settle("theirs")}>Go on with theirs</MainButton>
+                  <MainButton onClick={() => choose("theirs")}>Go on with theirs</MainButton>
                 </Version>
               </Flex>
             </Dialog.Body>
@@ -52,13 +54,11 @@ function Version(
     title: string; slide: Slide | undefined; settings: boolean; children: ReactNode;
   },
 ): ReactNode {
-  const size = useCourse((state) => state.course.size);
-  const media = useCourse((state) => state.media);
   return (
     <Box>
       <Heading as="h3" fontSize="15px" mb="2">{title}</Heading>
       <Box borderWidth="1px" w={`${WIDTH}px`} minH="100px" mb="3" aria-hidden>
-        {slide && <Still slide={slide} size={size} media={media} scale={WIDTH / size.w} />}
+        {slide && <SlidePicture slide={slide} w={WIDTH} />}
         {!slide && (
           <Text p="4" color="quiet">
             {settings ? "Title, order of the slides, completion." : "The slide is not there."}

@@ -1,17 +1,16 @@
 /** Course, modes, whether all is saved, and what was found. */
 import { Box, Flex, Heading, IconButton, Input, Link as ChakraLink, Text } from "@chakra-ui/react";
-import { useQuery } from "@tanstack/react-query";
 import { ArrowLeft, Check, CloudOff, Flag, LoaderCircle } from "lucide-react";
 import { useState, type ReactNode } from "react";
 import { Link, NavLink } from "react-router";
-import { api, take } from "../api/client";
 import { save } from "./store/saver";
 import { changeCourse, useCourse } from "./store/store";
 import { UserMenu } from "./ui/UserMenu";
 import { Tip } from "./ui/parts";
 import { count } from "./ui/words";
+import { useCheck } from "./useCheck";
 
-const MODES = [["build", "Build"], ["rehearse", "Rehearse"], ["publish", "Publish"]] as const;
+const MODES = [["plan", "Plan"], ["build", "Build"], ["rehearse", "Rehearse"], ["publish", "Publish"]] as const;
 
 export function TopBar({ mode }: { mode: string }): ReactNode {
   const slug = useCourse((state) => state.slug);
@@ -92,12 +91,8 @@ function SavingChip(): ReactNode {
 
 function FindingsChip({ mode }: { mode: string }): ReactNode {
   const slug = useCourse((state) => state.slug);
-  const saved = useCourse((state) => state.versions);
-  const check = useQuery({
-    queryKey: ["check", slug, saved], placeholderData: (before) => before,
-    queryFn: () => take(api.GET("/api/courses/{slug}/check", { params: { path: { slug } } })),
-  });
-  const number = check.data?.findings.length ?? 0;
+  const check = useCheck();
+  const number = check?.findings.length ?? 0;
   if (!number || mode === "publish") return null;
   return (
     <ChakraLink

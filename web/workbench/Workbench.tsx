@@ -3,15 +3,17 @@ import { Box, Center, Flex, Spinner } from "@chakra-ui/react";
 import { useEffect, useState, type ReactNode } from "react";
 import { Navigate, useParams } from "react-router";
 import { Build } from "./build/Build";
+import { Plan } from "./plan/Plan";
 import { ConflictDialog } from "./ConflictDialog";
 import { Publish } from "./publish/Publish";
 import { Rehearse } from "./rehearse/Rehearse";
+import { startPulling } from "./store/pulling";
 import { open, startSaving } from "./store/saver";
 import { useCourse } from "./store/store";
 import { TopBar } from "./TopBar";
 import { Empty, QuietButton } from "./ui/parts";
 
-const MODES = { build: Build, rehearse: Rehearse, publish: Publish };
+const MODES = { plan: Plan, build: Build, rehearse: Rehearse, publish: Publish };
 
 export default function Workbench(): ReactNode {
   const { slug = "", mode = "build" } = useParams();
@@ -26,7 +28,11 @@ export default function Workbench(): ReactNode {
     open(slug).catch((error: unknown) => {
       setProblem(error instanceof Error ? error.message : "The course cannot be opened.");
     });
-    return startSaving();
+    const [stopSaving, stopPulling] = [startSaving(), startPulling()];
+    return () => {
+      stopPulling();
+      stopSaving();
+    };
   }, [slug, attempt]);
 
   if (problem) {

@@ -4,27 +4,47 @@ from typing import Annotated, Literal, Self
 
 from pydantic import Field, model_validator
 
-from .elements import Element
-from .model import Colour, Id, Model, Name
+from .elements import Element, Group
+from .layouts import Background, Layout
+from .media import MediaFile
+from .model import Id, Model, Name
 from .questions import Question
+from .rules import ToNext, ToSlide
 from .style import Share
+from .theme import NamedStyle, Theme
+from .variables import Variable
 
-FORMAT = 1
+FORMAT = 2
 """Number of the document format that this program writes."""
 
 
-class Background(Model):
-    colour: Colour = "#fbf8f3"
-    picture: Id | None = None
-    fit: Literal["contain", "cover", "fill"] = "cover"
+class Nowhere(Model):
+    """The slide has no way on of its own: what is on it must lead on."""
+
+    to: Literal["nowhere"] = "nowhere"
+
+
+Onward = Annotated[ToNext | ToSlide | Nowhere, Field(discriminator="to")]
+
+Notes = Annotated[str, Field(max_length=20_000)]
 
 
 class Slide(Model):
-    """One slide. `elements` stand in the running order: read out and reached in that order."""
+    """One slide. `elements` stand in the running order: read out and reached in that order.
+
+    Without a `background` of its own it has that of its `layout`. `onward` says where *next*
+    leads. `indent` is how far in it stands in the outline. `notes` are for the author alone,
+    the `transcript` is there for the learner to read.
+    """
 
     id: Id
     title: Name
-    background: Background = Background()
+    layout: Id | None = None
+    background: Background | None = None
+    onward: Onward = ToNext()
+    indent: Annotated[int, Field(ge=0, le=3)] = 0
+    notes: Notes = ""
+    transcript: Notes = ""
     elements: tuple[Element, ...] = Field(default=(), max_length=2_000)
     questions: tuple[Question, ...] = Field(default=(), max_length=200)
 
@@ -34,6 +54,7 @@ class Slide(Model):
         known = set(ids)
         if len(known) != len(ids):
             raise ValueError("two elements of the slide have the same id")
+        check_groups(self.elements)
         question_ids = [question.id for question in self.questions]
         if len(set(question_ids)) != len(question_ids):
             raise ValueError("two questions of the slide have the same id")
@@ -53,30 +74,26 @@ class Slide(Model):
         return self
 
 
-class NumberVariable(Model):
-    type: Literal["number"] = "number"
+def check_groups(elements: tuple[Element, ...]) -> None:
+    """Raise `ValueError` unless every `group` is a group here and none is within itself."""
+    groups = {element.id: element.group for element in elements if isinstance(element, Group)}
+    for element in elements:
+        seen, group = {element.id}, element.group
+        while group is not None:
+            if group not in groups:
+                raise ValueError(f"“{element.name}” belongs to a group that is not there")
+            if group in seen:
+                raise ValueError(f"the group of “{element.name}” is within itself")
+            seen.add(group)
+            group = groups[group]
+
+
+class Section(Model):
+    """A part of the course; it begins before the slide `before`, or stands at the end."""
+
     id: Id
-    name: Name
-    default: Annotated[float, Field(ge=-1e9, le=1e9)] = 0
-    min: Annotated[float, Field(ge=-1e9, le=1e9)] = -1e9
-    max: Annotated[float, Field(ge=-1e9, le=1e9)] = 1e9
-
-
-class TextVariable(Model):
-    type: Literal["text"] = "text"
-    id: Id
-    name: Name
-    default: str = Field(default="", max_length=250)
-
-
-class YesNoVariable(Model):
-    type: Literal["yes_no"] = "yes_no"
-    id: Id
-    name: Name
-    default: bool = False
-
-
-Variable = Annotated[NumberVariable | TextVariable | YesNoVariable, Field(discriminator="type")]
+    title: Name
+    before: Id | None = None
 
 
 class Completion(Model):
@@ -95,36 +112,38 @@ class Completion(Model):
         return self
 
 
-class MediaFile(Model):
-    """A file of the course. `sha256` names the stored bytes; `size` in bytes, w and h in px."""
-
-    id: Id
-    name: Name
-    type: Literal["image/png", "image/jpeg", "image/webp", "image/gif", "image/svg+xml"]
-    sha256: Annotated[str, Field(pattern=r"^[0-9a-f]{64}$")]
-    size: Annotated[int, Field(ge=0)]
-    w: Annotated[int, Field(ge=0, le=100_000)] = 0
-    h: Annotated[int, Field(ge=0, le=100_000)] = 0
-
-
 class SlideSize(Model):
     w: Annotated[int, Field(ge=200, le=4_000)] = 1280
     h: Annotated[int, Field(ge=200, le=4_000)] = 720
 
 
+class Guides(Model):
+    """Lines to align with, in px: `across` at heights, `down` at distances from the left."""
+
+    across: tuple[Annotated[float, Field(ge=0, le=4_000)], ...] = Field(default=(), max_length=50)
+    down: tuple[Annotated[float, Field(ge=0, le=4_000)], ...] = Field(default=(), max_length=50)
+    grid: Annotated[int, Field(ge=2, le=400)] = 20
+
+
 class Course(Model):
     """The course's own settings: everything that is not on one slide.
 
-    `slides` is the order of the slides. `remembered` lists, by kind, the ids in the order in
+    `slides` is the order of the slides; sections that begin before the same slide follow each
+    other as listed. `remembered` lists, by kind, the ids in the order in
     which they were first published: their numbers in saved progress (see `tracking.progress`).
     """
 
-    format: Literal[1] = 1
+    format: Literal[2] = 2
     id: Id
     title: Name
     language: Annotated[str, Field(pattern=r"^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$")] = "en"
     size: SlideSize = SlideSize()
     slides: tuple[Id, ...] = Field(default=(), max_length=5_000)
+    sections: tuple[Section, ...] = Field(default=(), max_length=1_000)
+    theme: Theme = Theme()
+    styles: tuple[NamedStyle, ...] = Field(default=(), max_length=500)
+    layouts: tuple[Layout, ...] = Field(default=(), max_length=200)
+    guides: Guides = Guides()
     variables: tuple[Variable, ...] = Field(default=(), max_length=1_000)
     media: tuple[MediaFile, ...] = Field(default=(), max_length=5_000)
     completion: Completion = Completion()
@@ -138,6 +157,9 @@ class Course(Model):
             ("slides", self.slides),
             ("variables", [variable.id for variable in self.variables]),
             ("media", [file.id for file in self.media]),
+            ("sections", [section.id for section in self.sections]),
+            ("styles", [style.id for style in self.styles]),
+            ("layouts", [layout.id for layout in self.layouts]),
         ):
             if len(set(ids)) != len(ids):
                 raise ValueError(f"an id occurs twice among the {what}")

@@ -1,19 +1,21 @@
 """Reading documents of every format that was ever written."""
 
+from collections.abc import Callable
 from typing import Any
 
 from .document import FORMAT
+
+Raw = dict[str, Any]
 
 
 class NewerFormat(ValueError):
     """The document was written by a newer Zigzag than this one."""
 
 
-def migrated(raw: dict[str, Any]) -> dict[str, Any]:
+def migrated(raw: Raw) -> Raw:
     """Return the raw course settings `raw` raised to the present format.
 
     Raises `NewerFormat` for a number above `FORMAT`, `ValueError` where there is none.
-    Each older format has one function here that raises it by one; format 1 is the first.
     """
     number = raw.get("format")
     if not isinstance(number, int) or isinstance(number, bool) or number < 1:
@@ -22,4 +24,15 @@ def migrated(raw: dict[str, Any]) -> dict[str, Any]:
         raise NewerFormat(
             f"the course has format {number}; this Zigzag reads formats up to {FORMAT}"
         )
+    for step in _STEPS[number - 1:]:
+        raw = step(raw)
     return raw
+
+
+def _to_2(raw: Raw) -> Raw:
+    """Format 2 adds sections, theme, styles, layouts and guides; slides only gain settings."""
+    return {**raw, "format": 2}
+
+
+_STEPS: tuple[Callable[[Raw], Raw], ...] = (_to_2,)
+"""The function at place n raises format n + 1 by one."""

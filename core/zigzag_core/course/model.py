@@ -1,6 +1,6 @@
 """Base class and plain value types shared by every part of the course document."""
 
-from typing import Annotated
+from typing import Annotated, Literal
 
 from pydantic import BaseModel, ConfigDict, Field, StringConstraints
 
@@ -12,6 +12,17 @@ Name = Annotated[str, StringConstraints(max_length=200)]
 
 Colour = Annotated[str, StringConstraints(pattern=r"^#[0-9a-f]{6}$")]
 """An sRGB colour as ``#rrggbb``, lower case."""
+
+Role = Literal[
+    "ink", "quiet", "paper", "sheet", "primary", "on_primary", "soft", "accent", "edge"
+]
+"""What a colour of the theme is for: words, lesser words, the slide, panels on it, what acts and
+the words on that, its tint, what is pointed out, lines."""
+
+Paint = Annotated[str, StringConstraints(
+    pattern="^(#[0-9a-f]{6}|ink|quiet|paper|sheet|primary|on_primary|soft|accent|edge)$"
+)]
+"""A colour: ``#rrggbb`` for good, or the name of one of the theme's."""
 
 Pixels = Annotated[float, Field(ge=-20_000, le=20_000)]
 """A place on the slide, in slide pixels."""

@@ -4,43 +4,67 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from .model import Colour, Length, Model
+from .model import Length, Model, Paint
 
 Align = Literal["left", "center", "right"]
 VerticalAlign = Literal["top", "middle", "bottom"]
 Font = Literal["text", "heading"]
 Look = Literal["default", "hover", "focus", "pressed", "visited", "selected", "disabled"]
+Fit = Literal["keep", "shrink", "grow"]
+"""What happens to words that do not fit: they run over, get smaller, or the box gets taller."""
 
 FontSize = Annotated[float, Field(ge=6, le=400)]
 Share = Annotated[float, Field(ge=0, le=1)]
 BorderWidth = Annotated[float, Field(ge=0, le=200)]
+LineHeight = Annotated[float, Field(ge=0.8, le=4)]
+
+
+class Shadow(Model):
+    """A shadow as in CSS: moved by (x, y) px, blurred by `blur` px, in `colour` at `opacity`."""
+
+    x: Annotated[float, Field(ge=-200, le=200)] = 0
+    y: Annotated[float, Field(ge=-200, le=200)] = 4
+    blur: Annotated[float, Field(ge=0, le=200)] = 16
+    colour: Paint = "#000000"
+    opacity: Share = 0.25
 
 
 class Style(Model):
-    """Lengths in slide pixels, opacity 0..1; no fill or border colour means none is drawn."""
+    """Lengths in slide pixels, opacity 0..1; no fill or border colour means none is drawn.
 
-    fill: Colour | None = None
-    border_colour: Colour | None = None
+    `line_height` is a multiple of the font's size.
+    """
+
+    fill: Paint | None = None
+    border_colour: Paint | None = None
     border_width: BorderWidth = 0
+    border_style: Literal["solid", "dashed", "dotted"] = "solid"
     radius: Length = 0
     opacity: Share = 1
+    shadow: Shadow | None = None
     padding: Length = 0
-    text_colour: Colour = "#22302b"
+    text_colour: Paint = "ink"
     size: FontSize = 28
     bold: bool = False
+    italic: bool = False
     font: Font = "text"
+    line_height: LineHeight = 1.35
     align: Align = "left"
     valign: VerticalAlign = "top"
+    fit: Fit = "keep"
 
 
 class StylePatch(Model):
     """What a look changes; what is absent stays as in the default look."""
 
-    fill: Colour | None = None
-    border_colour: Colour | None = None
+    fill: Paint | None = None
+    border_colour: Paint | None = None
     border_width: BorderWidth | None = None
     radius: Length | None = None
     opacity: Share | None = None
-    text_colour: Colour | None = None
+    text_colour: Paint | None = None
     size: FontSize | None = None
     bold: bool | None = None
+
+
+Looks = dict[Look, StylePatch]

@@ -1,32 +1,45 @@
 """Adding to a slide."""
 
-from zigzag_core.course import IdSource, Slide, SlideSize
-from zigzag_core.course.blank import Addition, new_element, new_single_choice
+from zigzag_core.course import IdSource, Slide, SlideSize, Variable
+from zigzag_core.course.blank import Addition, Styles, new_element, new_single_choice
+from zigzag_core.course.usual_styles import USUAL_STYLES
 
 from .copying import Clipping, paste
+from .geometry import around, box_of
+
+_STEP = 24
 
 
 def add(
     slide: Slide, what: Addition, fresh: IdSource, size: SlideSize,
-    at: tuple[float, float] | None = None,
-) -> tuple[Slide, tuple[str, ...]]:
-    """Return `slide` with `what` added, and the ids of the new elements.
+    at: tuple[float, float] | None = None, styles: Styles = USUAL_STYLES,
+) -> tuple[Slide, tuple[str, ...], tuple[Variable, ...]]:
+    """Return `slide` with `what` added, the ids of the new elements, and new variables for them.
 
     It is centred at the point `at` (px) as far as it then lies on the slide; without a point, in
-    the middle, and a question below the title.
+    the middle or a step beside what is there already, and a question below the title. `styles`
+    are the course's own.
     """
+    variables: tuple[Variable, ...] = ()
     if what == "single_choice":
-        elements, question = new_single_choice(fresh)
+        elements, question = new_single_choice(fresh, styles=styles)
         clipping = Clipping(elements=elements, questions=(question,))
     else:
-        clipping = Clipping(elements=(new_element(what, fresh),))
-    left = min(element.x for element in clipping.elements)
-    upper = min(element.y for element in clipping.elements)
-    wide = max(element.x + element.w for element in clipping.elements) - left
-    high = max(element.y + element.h for element in clipping.elements) - upper
+        element, variables = new_element(what, fresh, styles)
+        clipping = Clipping(elements=(element,))
+    box = around(box_of(element) for element in clipping.elements)
     if at is None and what == "single_choice":
-        return paste(slide, clipping, fresh)
-    x, y = at if at is not None else (size.w / 2, size.h / 2)
-    dx = min(max(round(x - wide / 2), 0), max(size.w - wide, 0)) - left
-    dy = min(max(round(y - high / 2), 0), max(size.h - high, 0)) - upper
-    return paste(slide, clipping, fresh, dx, dy)
+        return (*paste(slide, clipping, fresh), variables)
+    x, y = at if at is not None else _free_middle(slide, size)
+    dx = min(max(round(x - box.w / 2), 0), max(size.w - box.w, 0)) - box.x
+    dy = min(max(round(y - box.h / 2), 0), max(size.h - box.h, 0)) - box.y
+    return (*paste(slide, clipping, fresh, dx, dy), variables)
+
+
+def _free_middle(slide: Slide, size: SlideSize) -> tuple[float, float]:
+    """The middle of the slide, or as near to it as nothing else is centred."""
+    taken = {(round(x), round(y)) for x, y in (box_of(e).middle for e in slide.elements)}
+    x, y = size.w / 2, size.h / 2
+    while any(abs(x - tx) < _STEP and abs(y - ty) < _STEP for tx, ty in taken) and y < size.h:
+        x, y = x + _STEP, y + _STEP
+    return x, y

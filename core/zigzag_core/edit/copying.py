@@ -1,41 +1,117 @@
 """Copies in which what belongs together stays together."""
 
 from collections.abc import Iterable, Mapping
+from typing import Any
 
 from zigzag_core.course import (
+    Course,
     CourseDocument,
     Element,
     GoTo,
     IdSource,
+    Input,
+    MediaFile,
+    Meter,
+    NamedStyle,
+    Onward,
     Question,
     Rule,
+    Shape,
     Slide,
+    Text,
     ToSlide,
+    ValueRun,
+    Variable,
 )
+from zigzag_core.course.media_use import media_of
 from zigzag_core.course.model import Model
 
+from .groups import boxed, outermost, with_members
 from .names import free_name, free_title
 
 
 class Clipping(Model):
-    """Elements cut out or copied, with the questions that they are parts of."""
+    """Elements cut out or copied, with the questions that they are parts of.
+
+    `variables`, `media` and `styles` are what they use of their course, for pasting in another.
+    """
 
     elements: tuple[Element, ...] = ()
     questions: tuple[Question, ...] = ()
+    variables: tuple[Variable, ...] = ()
+    media: tuple[MediaFile, ...] = ()
+    styles: tuple[NamedStyle, ...] = ()
 
 
-def clip(slide: Slide, ids: Iterable[str]) -> Clipping:
+def clip(slide: Slide, ids: Iterable[str], course: Course | None = None) -> Clipping:
     """Return the elements `ids` of `slide`, and every question of which a choice is among them.
 
-    A question comes with those of its parts that were chosen; the others are left out of it.
+    A group comes with its members. A question comes with those of its parts that were chosen;
+    the others are left out of it. What they use of `course` comes along.
     """
-    wanted = set(ids)
+    wanted = with_members(slide.elements, ids)
     elements = tuple(element for element in slide.elements if element.id in wanted)
     questions = tuple(
         _part(question, wanted) for question in slide.questions
         if any(choice.element in wanted for choice in question.choices)
     )
-    return Clipping(elements=elements, questions=questions)
+    clipping = Clipping(elements=elements, questions=questions)
+    return _with_belongings(clipping, course) if course else clipping
+
+
+def _with_belongings(clipping: Clipping, course: Course) -> Clipping:
+    elements = clipping.elements
+    media = {name for element in elements for name in media_of(element)}
+    styles = {element.named_style for element in elements}
+    variables = variables_of(elements)
+    return clipping.model_copy(update={
+        "variables": tuple(v for v in course.variables if v.id in variables),
+        "media": tuple(file for file in course.media if file.id in media),
+        "styles": tuple(style for style in course.styles if style.id in styles),
+    })
+
+
+def variables_of(elements: Iterable[Element]) -> set[str]:
+    """Return the ids of the variables that `elements` set or show."""
+    found: set[str] = set()
+    for element in elements:
+        if isinstance(element, Input) and element.variable:
+            found.add(element.variable)
+        if isinstance(element, Meter):
+            found.add(element.of)
+        if isinstance(element, Text | Shape):
+            found.update(
+                run.of for block in element.text.blocks for run in block.runs
+                if isinstance(run, ValueRun)
+            )
+    return found
+
+
+def welcome(course: Course, clipping: Clipping) -> Course:
+    """Return `course` with what `clipping` uses and the course has not; else `course` itself."""
+    def missing(have: Iterable[Any], come: Iterable[Any]) -> tuple[Any, ...]:
+        known = {thing.id for thing in have}
+        return tuple(thing for thing in come if thing.id not in known)
+
+    names = {variable.name for variable in course.variables}
+    variables = []
+    for variable in missing(course.variables, clipping.variables):
+        name = free_name(variable.name, names)
+        names.add(name)
+        variables.append(variable.model_copy(update={"name": name}))
+    media = missing(course.media, clipping.media)
+    styles = tuple(
+        # The usual style of this course stays the usual one.
+        style.model_copy(update={"use": None})
+        if any(other.use == style.use for other in course.styles) else style
+        for style in missing(course.styles, clipping.styles)
+    )
+    if not (variables or media or styles):
+        return course
+    return course.model_copy(update={
+        "variables": (*course.variables, *variables), "media": (*course.media, *media),
+        "styles": (*course.styles, *styles),
+    })
 
 
 def _part(question: Question, wanted: set[str]) -> Question:
@@ -47,12 +123,16 @@ def _part(question: Question, wanted: set[str]) -> Question:
 
 
 def without(slide: Slide, ids: Iterable[str]) -> Slide:
-    """Return `slide` without the elements `ids`; a question left without any choice goes too."""
-    gone = set(ids)
-    kept = {element.id for element in slide.elements} - gone
+    """Return `slide` without the elements `ids` and the members of groups among them.
+
+    A question left without any choice goes too, and a group left without any member.
+    """
+    gone = with_members(slide.elements, ids)
+    elements = boxed(tuple(element for element in slide.elements if element.id not in gone))
+    kept = {element.id for element in elements}
     questions = (_part(question, kept) for question in slide.questions)
     return slide.model_copy(update={
-        "elements": tuple(element for element in slide.elements if element.id in kept),
+        "elements": elements,
         "questions": tuple(question for question in questions if question.choices),
     })
 
@@ -60,22 +140,24 @@ def without(slide: Slide, ids: Iterable[str]) -> Slide:
 def paste(
     slide: Slide, clipping: Clipping, fresh: IdSource, dx: float = 0, dy: float = 0
 ) -> tuple[Slide, tuple[str, ...]]:
-    """Return `slide` with copies of what is clipped, and the ids of the new elements.
+    """Return `slide` with copies of what is clipped, and the ids of the new elements to select.
 
-    Copies lie on top, shifted by (dx, dy) px, and follow in the running order; names count on;
-    questions are rewired to the copies.
+    Copies lie on top in their own order, shifted by (dx, dy) px, and follow in the running
+    order; names count on; groups and questions are rewired to the copies. A place that came from
+    a layout stays as it was.
     """
     ids = {element.id: fresh() for element in clipping.elements}
     names = {element.name for element in slide.elements}
     top = max((element.z for element in slide.elements), default=-1) + 1
-    bottom = min((element.z for element in clipping.elements), default=0)
+    by_height = sorted(clipping.elements, key=lambda element: element.z)
+    levels = {element.id: top + n for n, element in enumerate(by_height)}
     copies = []
     for element in clipping.elements:
         name = free_name(element.name, names)
         names.add(name)
-        copies.append(element.model_copy(update={
-            "id": ids[element.id], "name": name, "z": element.z - bottom + top,
-            "x": element.x + dx, "y": element.y + dy,
+        copies.append(_unslotted(element).model_copy(update={
+            "id": ids[element.id], "name": name, "z": levels[element.id],
+            "x": element.x + dx, "y": element.y + dy, "group": ids.get(element.group or ""),
             "rules": _rules(element.rules, fresh, {}),
         }))
     taken = {question.name for question in slide.questions}
@@ -87,7 +169,18 @@ def paste(
     grown = slide.model_copy(update={
         "elements": (*slide.elements, *copies), "questions": (*slide.questions, *questions),
     })
-    return grown, tuple(ids.values())
+    chosen = outermost(clipping.elements, ids)
+    return grown, tuple(ids[name] for name in chosen)
+
+
+def _unslotted(element: Element) -> Element:
+    """The element on its own: it no longer fills a slot of a layout."""
+    if element.slot is None:
+        return element
+    own = tuple(name for name in element.own if name != "box")
+    return element.model_copy(update={
+        "slot": None, "own": own if element.named_style else (),
+    })
 
 
 def duplicate_slide(slide: Slide, fresh: IdSource, titles: Iterable[str] = ()) -> Slide:
@@ -108,6 +201,10 @@ def duplicate_course(
     )
     course = document.course.model_copy(update={
         "id": fresh(), "title": title, "slides": tuple(slide.id for slide in slides),
+        "sections": tuple(
+            section.model_copy(update={"before": slide_ids.get(section.before or "")})
+            for section in document.course.sections
+        ),
         "remembered": {},
     })
     return CourseDocument(course=course, slides=slides)
@@ -118,10 +215,11 @@ def _copied_slide(
 ) -> Slide:
     ids = {element.id: fresh() for element in slide.elements}
     return slide.model_copy(update={
-        "id": copy_id,
+        "id": copy_id, "onward": _onward(slide.onward, slide_ids),
         "elements": tuple(
             element.model_copy(update={
-                "id": ids[element.id], "rules": _rules(element.rules, fresh, slide_ids),
+                "id": ids[element.id], "group": ids.get(element.group or ""),
+                "rules": _rules(element.rules, fresh, slide_ids),
             })
             for element in slide.elements
         ),
@@ -150,6 +248,12 @@ def _rules(
         })
         for rule in rules
     )
+
+
+def _onward(onward: Onward, slide_ids: Mapping[str, str]) -> Onward:
+    if isinstance(onward, ToSlide) and onward.slide in slide_ids:
+        return ToSlide(slide=slide_ids[onward.slide])
+    return onward
 
 
 def _action(action: GoTo, slide_ids: Mapping[str, str]) -> GoTo:

@@ -10,13 +10,14 @@ from dataclasses import replace
 from typing import Any
 
 from zigzag_core.assess.grade import judge
+from zigzag_core.course import Input
 
 from . import results
 from .expression import evaluate
 from .index import Index
 from .random import fnv1a, shuffled
 from .state import Answer, State
-from .values import fitted, to_yes_no
+from .values import Value, admitted, fitted, to_yes_no
 
 Effect = dict[str, Any]
 Event = dict[str, Any]
@@ -37,9 +38,10 @@ def start(index: Index, seed: int) -> State:
 def step(index: Index, state: State, event: Event) -> tuple[State, list[Effect]]:
     """Return the state after `event` and what the outside must do.
 
-    Events: ``start`` (at slide `target`, or the first), ``clicked`` (element), ``next``,
-    ``previous``, ``slide`` (to `target`), ``close`` (overlay), ``tick`` (`ms` have passed),
-    ``leave``. An event that means nothing here and now changes nothing.
+    Events: ``start`` (at slide `target`, or the first), ``clicked`` (element), ``entered``
+    (`value` into the input `target`), ``next``, ``previous``, ``slide`` (to `target`), ``close``
+    (overlay), ``tick`` (`ms` have passed), ``leave``. An event that means nothing here and now
+    changes nothing.
     """
     run = _Run(index, state)
     run.take(event)
@@ -65,7 +67,13 @@ def choice_order(index: Index, state: State, question: str) -> tuple[str, ...]:
 
 
 def is_visible(index: Index, state: State, element: str) -> bool:
-    """Return whether `element` of the current slide is shown."""
+    """Return whether `element` of the current slide is shown, and the groups that it is in."""
+    return _shown(index, state, element) and all(
+        _shown(index, state, group) for group in index.groups_of(element)
+    )
+
+
+def _shown(index: Index, state: State, element: str) -> bool:
     hidden = state.hidden.get(element)
     if hidden is not None:
         return not hidden
@@ -106,6 +114,8 @@ class _Run:
             self.update(time=self.state.time + passed)
         elif kind == "clicked":
             self.click(event["target"])
+        elif kind == "entered":
+            self.enter_value(event["target"], event["value"])
         elif kind in ("next", "previous"):
             self.go(kind, None)
         elif kind == "slide":
@@ -116,14 +126,30 @@ class _Run:
             self.go("leave", None)
 
     def click(self, element: str) -> None:
-        index, state = self.index, self.state
-        if index.home.get(element) != state.slide or not self.reachable(element):
+        if not self.at_hand(element):
             return
-        if not is_visible(index, state, element) or not is_enabled(index, state, element):
-            return
-        if element not in state.clicked:
-            self.update(clicked=state.clicked | {element})
+        if element not in self.state.clicked:
+            self.update(clicked=self.state.clicked | {element})
         self.queue.append(("clicked", element))
+
+    def enter_value(self, element: str, value: Value) -> None:
+        """Keep what was entered, as far as the input and its variable can hold it."""
+        if not self.at_hand(element):
+            return
+        draw = self.index.elements[element].draw
+        if isinstance(draw, Input) and draw.variable in self.index.variables:
+            before = self.state.variables.get(draw.variable)
+            self.set_variable(draw.variable, admitted(draw, value))
+            if self.state.variables.get(draw.variable) != before:
+                self.queue.append(("entered", element))
+
+    def at_hand(self, element: str) -> bool:
+        """Whether the learner can reach `element` now: here, shown, switched on, not covered."""
+        index, state = self.index, self.state
+        return (
+            index.home.get(element) == state.slide and self.reachable(element)
+            and is_visible(index, state, element) and is_enabled(index, state, element)
+        )
 
     def reachable(self, element: str) -> bool:
         """Whether no blocking overlay lies over `element`, and its own overlay is open."""
@@ -196,8 +222,10 @@ class _Run:
             return
         if to != "slide":
             order = self.index.order
-            place = self.index.position[self.state.slide or order[0]] + (1 if to == "next" else -1)
-            slide = order[place] if 0 <= place < len(order) else None
+            here = self.state.slide or order[0]
+            place = self.index.position[here] - 1
+            before = order[place] if place >= 0 else None
+            slide = self.index.onward[here] if to == "next" else before
         if slide is not None and slide != self.state.slide:
             self.enter(slide)
 

@@ -1,9 +1,10 @@
 """A program made ready to run: everything looked up once."""
 
+from collections.abc import Iterator
 from dataclasses import dataclass
 from functools import cached_property
 
-from zigzag_core.course import Variable
+from zigzag_core.course import Nowhere, ToSlide, Variable
 from zigzag_core.program import Grader, Overlay, Program, ProgramElement, ProgramRule
 
 _BLOCK, _ELEMENT, _OVERLAY, _SLIDE, _COURSE = range(5)
@@ -31,6 +32,8 @@ class Index:
         self.overlays: dict[str, Overlay] = {}
         self.home: dict[str, str] = {}
         """The slide of each element and overlay."""
+        self.onward: dict[str, str | None] = _onward(program)
+        """The slide that *next* leads to from each slide."""
         self.overlay_of: dict[str, str] = {}
         """The overlay of each element that is in one."""
         self._rules: dict[tuple[str, str | None], list[BoundRule]] = {}
@@ -59,6 +62,13 @@ class Index:
             bound = BoundRule(_BLOCK if rule.block else rank, slide, rule)
             self._rules.setdefault((rule.on, rule.target), []).append(bound)
 
+    def groups_of(self, element: str) -> Iterator[str]:
+        """Yield the groups that `element` is in, the innermost first."""
+        group = self.elements[element].draw.group
+        while group is not None and group in self.elements:
+            yield group
+            group = self.elements[group].draw.group
+
     def matching(self, event: str, target: str) -> list[BoundRule]:
         """Return the rules for `event` at `target`, in the order in which they run."""
         exact = self._rules.get((event, target))
@@ -71,3 +81,18 @@ class Index:
     def max_points(self) -> float:
         """Points that can be reached in the scored questions."""
         return sum(q.points for q in self.program.questions if q.purpose == "scored")
+
+
+def _onward(program: Program) -> dict[str, str | None]:
+    order = [slide.id for slide in program.slides]
+    known = set(order)
+    found: dict[str, str | None] = {}
+    for slide, after in zip(program.slides, [*order[1:], None], strict=True):
+        match slide.onward:
+            case ToSlide(slide=target):
+                found[slide.id] = target if target in known else after
+            case Nowhere():
+                found[slide.id] = None
+            case _:
+                found[slide.id] = after
+    return found

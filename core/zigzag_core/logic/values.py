@@ -7,7 +7,7 @@ engines, in whatever language, compute and print the very same ones.
 import math
 import re
 
-from zigzag_core.course import NumberVariable, TextVariable, Variable
+from zigzag_core.course import Input, NumberVariable, TextVariable, Variable
 
 Value = bool | float | str
 
@@ -62,6 +62,19 @@ def fitted(variable: Variable, value: Value) -> Value:
     if isinstance(variable, TextVariable):
         return clipped(to_text(value))
     return to_yes_no(value)
+
+
+def admitted(field: Input, value: Value) -> Value:
+    """Return `value` as the input `field` lets it in: within its bounds, one of its options."""
+    match field.input:
+        case "number" | "slider":
+            return min(max(to_number(value), number(field.low)), number(field.high))
+        case "checkbox":
+            return to_yes_no(value)
+        case "choice":
+            return value if value in field.options else ""
+        case "text":
+            return to_text(value)
 
 
 def clipped(text: str) -> str:

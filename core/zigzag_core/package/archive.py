@@ -14,7 +14,8 @@ from .write_zip import write_zip
 
 EXTENSIONS = {
     "image/png": "png", "image/jpeg": "jpg", "image/webp": "webp", "image/gif": "gif",
-    "image/svg+xml": "svg",
+    "image/svg+xml": "svg", "video/mp4": "mp4", "video/webm": "webm", "audio/mpeg": "mp3",
+    "audio/mp4": "m4a", "audio/ogg": "ogg", "audio/wav": "wav", "audio/flac": "flac",
 }
 
 
@@ -53,9 +54,9 @@ def import_archive(data: bytes) -> tuple[CourseDocument, dict[str, bytes]]:
     for file in course.media:
         content = files.get(media_path(file.sha256, file.type))
         if content is None:
-            raise BadArchive(f"The picture “{file.name}” is missing from the archive.")
+            raise BadArchive(f"The file “{file.name}” is missing from the archive.")
         if hashlib.sha256(content).hexdigest() != file.sha256 or len(content) != file.size:
-            raise BadArchive(f"The picture “{file.name}” in the archive is damaged.")
+            raise BadArchive(f"The file “{file.name}” in the archive is damaged.")
         media[file.sha256] = content
     return document, media
 

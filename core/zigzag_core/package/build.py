@@ -5,7 +5,8 @@ import json
 from collections.abc import Mapping
 from typing import Literal
 
-from zigzag_core.course import CourseDocument
+from zigzag_core.course import CourseDocument, MediaFile, Theme
+from zigzag_core.media.recolour import recoloured
 from zigzag_core.program import Program
 
 from .archive import media_path
@@ -52,15 +53,29 @@ def build_package(
         "program.js": program_script(program),
         "zigzag.json": _about(program),
     }
-    files |= {f"player/{name}": data for name, data in sorted(player.items())}
     files |= {
-        media_path(file.sha256, file.type): media[file.sha256]
+        f"player/{name}": data for name, data in sorted(player.items())
+        if _is_needed(name, program.theme)
+    }
+    files |= {
+        media_path(file.sha256, file.type): _as_shown(file, media[file.sha256], document)
         for file in document.course.media
         if media_path(file.sha256, file.type) in used
     }
     if kind == "scorm12":
         files = {"imsmanifest.xml": manifest12(program, files), **files}
     return write_zip(files)
+
+
+def _is_needed(name: str, theme: Theme) -> bool:
+    """All but the fonts that the theme does not use."""
+    families = (theme.fonts.text, theme.fonts.heading)
+    slugs = tuple(family.lower().replace(" ", "-") for family in families)
+    return not name.endswith(".woff2") or name.startswith(slugs)
+
+
+def _as_shown(file: MediaFile, data: bytes, document: CourseDocument) -> bytes:
+    return recoloured(data, document.course.theme.colours) if file.recoloured else data
 
 
 def page(program: Program, tracking: str, player: str = "player", app: str = "") -> str:

@@ -2,21 +2,27 @@
 
 import re
 from collections.abc import Callable, Sequence
+from typing import Literal
 
 from zigzag_core.course import (
+    Area,
+    Background,
     Button,
     CourseDocument,
     Element,
     GoTo,
+    Input,
     MediaFile,
-    Picture,
     RichText,
+    Shape,
     Slide,
     Style,
     Text,
     plain,
 )
+from zigzag_core.course.media_use import media_used
 from zigzag_core.course.questions import Question
+from zigzag_core.course.resolve import resolved_slides
 from zigzag_core.program import (
     Action,
     Choose,
@@ -35,6 +41,8 @@ from zigzag_core.program import (
 
 from .remember import remembered
 
+Control = Literal["none", "button", "choice", "input"]
+
 MediaSource = Callable[[MediaFile], str]
 """Says under which URL a media file is found by the player."""
 
@@ -51,35 +59,29 @@ def compile_course(document: CourseDocument, source: MediaSource) -> Program:
     if not document.slides:
         raise NothingToPublish("the course has no slides yet")
     course = remembered(document)
-    used = _used_media(document)
+    slides = resolved_slides(document.slides, course)
+    used = media_used(slides)
     return Program(
         course=course.id, title=course.title, language=course.language, size=course.size,
-        slides=tuple(_slide(slide) for slide in document.slides),
+        theme=course.theme, slides=tuple(_slide(slide) for slide in slides),
         variables=course.variables,
         questions=tuple(
-            _grader(slide, question) for slide in document.slides for question in slide.questions
+            _grader(slide, question) for slide in slides for question in slide.questions
         ),
         media={
-            file.id: ProgramMedia(src=source(file), w=file.w, h=file.h)
+            file.id: ProgramMedia(src=source(file), type=file.type, w=file.w, h=file.h)
             for file in course.media if file.id in used
         },
         completion=course.completion, pass_mark=course.pass_mark, remembered=course.remembered,
     )
 
 
-def _used_media(document: CourseDocument) -> set[str]:
-    used = set()
-    for slide in document.slides:
-        used.add(slide.background.picture)
-        used.update(e.media for e in slide.elements if isinstance(e, Picture))
-    return {media for media in used if media is not None}
-
-
 def _slide(slide: Slide) -> ProgramSlide:
     roles = _roles(slide.questions)
     feedback = [panel for question in slide.questions for panel in _feedback(question)]
     return ProgramSlide(
-        id=slide.id, title=slide.title, background=slide.background,
+        id=slide.id, title=slide.title, onward=slide.onward, transcript=slide.transcript,
+        background=slide.background or Background(),
         elements=tuple(roles.get(e.id, _plain_element)(e) for e in slide.elements),
         overlays=tuple(overlay for overlay, _ in feedback),
         rules=tuple(rule for _, rule in feedback),
@@ -92,7 +94,11 @@ def _plain_element(element: Element) -> ProgramElement:
         ProgramRule(id=rule.id, on="clicked", target=element.id, then=_actions(rule.do))
         for rule in element.rules
     )
-    control = "button" if rules or isinstance(element, Button) else "none"
+    control: Control = "none"
+    if isinstance(element, Input):
+        control = "input"
+    elif rules or isinstance(element, Button | Area):
+        control = "button"
     return ProgramElement(draw=_bare(element), control=control, rules=rules)
 
 
@@ -100,8 +106,15 @@ def _actions(actions: Sequence[GoTo]) -> tuple[Action, ...]:
     return tuple(Go(to=a.go.to, slide=getattr(a.go, "slide", None)) for a in actions)
 
 
+_AUTHORS_OWN = {
+    "rules": (), "own": (), "named_style": None, "slot": None, "locked": False,
+    "hidden_while_editing": False,
+}
+
+
 def _bare(element: Element) -> Element:
-    return element.model_copy(update={"rules": ()}) if element.rules else element
+    """The element without what only its author needs."""
+    return element.model_copy(update=_AUTHORS_OWN)
 
 
 def _roles(questions: Sequence[Question]) -> dict[str, Callable[[Element], ProgramElement]]:
@@ -164,8 +177,10 @@ def spoken(element: Element) -> str:
     """Return what an element says: its text, its label, its text alternative, or its name."""
     if isinstance(element, Text):
         return plain(element.text) or element.name
-    if isinstance(element, Button):
+    if isinstance(element, Button | Input):
         return element.label or element.name
+    if isinstance(element, Shape):
+        return element.alt or plain(element.text) or element.name
     return element.alt or element.name
 
 

@@ -2,7 +2,7 @@
 
 from collections.abc import Iterable
 
-from zigzag_core.course import Button, Course, CourseDocument, Slide
+from zigzag_core.course import Area, Button, Course, CourseDocument, Slide
 
 
 def remembered(document: CourseDocument) -> Course:
@@ -28,7 +28,7 @@ def _controls(slide: Slide) -> list[str]:
     """The elements that can be clicked: all that a run remembers of elements so far."""
     parts = {choice.element for question in slide.questions for choice in question.choices}
     return [
-        e.id for e in slide.elements if e.rules or isinstance(e, Button) or e.id in parts
+        e.id for e in slide.elements if e.rules or isinstance(e, Button | Area) or e.id in parts
     ]
 
 

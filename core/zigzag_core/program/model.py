@@ -8,8 +8,17 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from zigzag_core.course import Element, Look, SlideSize, Variable
-from zigzag_core.course.document import Background, Completion
+from zigzag_core.course import (
+    Background,
+    Completion,
+    Element,
+    Look,
+    Onward,
+    SlideSize,
+    Theme,
+    ToNext,
+    Variable,
+)
 from zigzag_core.course.model import Id, Model
 from zigzag_core.course.questions import Points
 
@@ -91,11 +100,12 @@ Action = Annotated[
 ]
 
 Event = Literal[
-    "clicked", "slide_entered", "slide_left", "overlay_opened", "overlay_closed",
+    "clicked", "entered", "slide_entered", "slide_left", "overlay_opened", "overlay_closed",
     "variable_changed", "answered_right", "answered_wrong", "answered_last", "answered",
 ]
-"""What a rule may wait for. A question raises *answered_right*; or *answered_wrong* while tries
-are left, *answered_last* when none is; or *answered* where nothing is right or wrong."""
+"""What a rule may wait for; *entered* when an input got a new value. A question raises
+*answered_right*; or *answered_wrong* while tries are left, *answered_last* when none is; or
+*answered* where nothing is right or wrong."""
 
 
 class ProgramRule(Model):
@@ -114,7 +124,7 @@ class ProgramElement(Model):
     """An element as drawn (`draw`, without its authors' rules) and what it takes part in."""
 
     draw: Element
-    control: Literal["none", "button", "choice"] = "none"
+    control: Literal["none", "button", "choice", "input"] = "none"
     question: ProgramId | None = None
     choice: ProgramId | None = None
     visible: Expression = True
@@ -141,8 +151,12 @@ class Overlay(Model):
 
 
 class ProgramSlide(Model):
+    """A slide with what its layout and the named styles give it. `onward`: where *next* leads."""
+
     id: Id
     title: str
+    onward: Onward = ToNext()
+    transcript: str = ""
     background: Background
     elements: tuple[ProgramElement, ...] = ()
     overlays: tuple[Overlay, ...] = ()
@@ -171,6 +185,7 @@ class ProgramMedia(Model):
     """Where a media file is (a relative URL in a package), and its size in px."""
 
     src: str
+    type: str = "image/png"
     w: int = 0
     h: int = 0
 
@@ -181,6 +196,7 @@ class Program(Model):
     title: str
     language: str
     size: SlideSize
+    theme: Theme = Theme()
     slides: tuple[ProgramSlide, ...]
     variables: tuple[Variable, ...] = ()
     questions: tuple[Grader, ...] = ()

@@ -8,12 +8,10 @@ from django.utils import timezone
 from ninja import Field, File, Router, Schema, Status
 from ninja.files import UploadedFile
 from zigzag_core import course as core
-from zigzag_core.course.blank import Addition, blank_course, blank_slide
-from zigzag_core.edit.adding import add
-from zigzag_core.edit.copying import Clipping, clip, duplicate_course, duplicate_slide, paste
-from zigzag_core.edit.copying import without as without_elements
+from zigzag_core.course.blank import blank_course
+from zigzag_core.course.resolve import Sources, resolved
+from zigzag_core.edit.copying import duplicate_course
 from zigzag_core.edit.names import free_title
-from zigzag_core.media.pictures import LARGEST, BadPicture, take_picture
 from zigzag_core.package.archive import export_archive
 from zigzag_core.package.safe_zip import BadArchive
 
@@ -22,7 +20,7 @@ from zigzag_server.problems import Problem, not_found
 
 from . import files, store
 from .importing import take_in
-from .models import Course, Revision
+from .models import Course
 
 router = Router(tags=["courses"])
 
@@ -37,7 +35,8 @@ class CourseCard(Schema):
     slides: int
     changed: datetime
     size: core.SlideSize
-    first_slide: core.Slide | None
+    theme: core.Theme
+    first_slide: core.Slide | None = Field(description="As it looks, its layout laid under it")
     media: dict[str, str] = Field(description="Addresses of the first slide's media, by id")
 
 
@@ -50,11 +49,17 @@ class CourseOut(Schema):
     version: int
     course: core.Course
     media: dict[str, str] = Field(description="Addresses of media files, by id")
+    previews: dict[str, str] = Field(description="Addresses of small pictures of them, by id")
 
 
 class SlideOut(Schema):
     version: int
     slide: core.Slide
+
+
+class Versions(Schema):
+    course: int
+    slides: dict[str, int]
 
 
 class CourseWithSlides(CourseOut):
@@ -75,72 +80,34 @@ class SlideIn(Schema):
     slide: core.Slide
 
 
-class RevisionOut(Schema):
-    version: int
-    created: datetime
-    author: str | None
-
-
-class Edited(Schema):
-    """A slide as it would be after an edit, and the elements to select then."""
-
-    slide: core.Slide
-    selected: list[str]
-
-
-class AddIn(Schema):
-    slide: core.Slide
-    what: Addition
-    at: tuple[float, float] | None = None
-    size: core.SlideSize = core.SlideSize()
-
-
-class ClipIn(Schema):
-    slide: core.Slide
-    elements: list[str]
-
-
-class PasteIn(Schema):
-    slide: core.Slide
-    clipping: Clipping
-    dx: float = 0
-    dy: float = 0
-
-
-class NewSlideIn(Schema):
-    title: str = Field(default="New slide", max_length=200)
-
-
-class CopySlideIn(Schema):
-    slide: core.Slide
-    titles: list[str] = []
-
-
-class MediaOut(Schema):
-    file: core.MediaFile
-    url: str
-
-
-def _media_urls(course: dict[str, Any]) -> dict[str, str]:
+def media_urls(course: dict[str, Any]) -> dict[str, dict[str, str]]:
+    """Return the addresses of a course's files and of small pictures of them, by id."""
+    colours = core.Theme.model_validate(course.get("theme", {})).colours
     media = [core.MediaFile.model_validate(file) for file in course.get("media", [])]
-    return {file.id: files.media_url(file) for file in media}
+    return {
+        "media": {file.id: files.media_url(file, colours) for file in media},
+        "previews": {file.id: files.preview_url(file, colours) for file in media},
+    }
 
 
 def _card(row: Course) -> dict[str, Any]:
     order = row.document["slides"]
     first = row.slide_rows.filter(slide_id=order[0]).first() if order else None
-    slide = first.document if first else None
+    slide = None
+    if first:
+        settings = core.Course.model_validate(row.document)
+        slide = resolved(core.Slide.model_validate(first.document), Sources(settings))
     return {
         "slug": row.slug, "title": row.title, "slides": len(order), "changed": row.changed,
-        "size": row.document["size"], "first_slide": slide,
-        "media": _media_urls(row.document) if slide else {},
+        "size": row.document["size"], "first_slide": slide, "theme": row.document["theme"],
+        "media": media_urls(row.document)["previews"] if slide else {},
     }
 
 
 def _course_out(row: Course) -> dict[str, Any]:
     return {
         "slug": row.slug, "version": row.version, "course": row.document,
-        "media": _media_urls(row.document),
+        **media_urls(row.document),
     }
 
 
@@ -231,6 +198,18 @@ def export_course(request: HttpRequest, slug: str) -> HttpResponse:
     })
 
 
+@router.get("/courses/{slug}/versions", response=Versions)
+def get_versions(request: HttpRequest, slug: str) -> dict[str, Any]:
+    """Return the versions of the settings and of each slide: a short look for what has changed."""
+    row = store.course_of(author(request), slug)
+    listed = set(row.document["slides"])
+    versions = dict(row.slide_rows.values_list("slide_id", "version"))
+    return {
+        "course": row.version,
+        "slides": {slide: v for slide, v in versions.items() if slide in listed},
+    }
+
+
 @router.put("/courses/{slug}/slides/{slide_id}", response=SlideOut)
 def put_slide(request: HttpRequest, slug: str, slide_id: str, data: SlideIn) -> dict[str, Any]:
     """Write a slide. The course lists it only after its settings were written with it."""
@@ -249,87 +228,3 @@ def get_slide(request: HttpRequest, slug: str, slide_id: str) -> dict[str, Any]:
     if slide is None:
         raise not_found("slide")
     return {"version": slide.version, "slide": slide.document}
-
-
-@router.get("/courses/{slug}/slides/{slide_id}/revisions", response=list[RevisionOut])
-def list_revisions(request: HttpRequest, slug: str, slide_id: str) -> list[dict[str, Any]]:
-    """List the kept states of a slide, the newest first."""
-    row = store.course_of(author(request), slug)
-    rows = row.revisions.filter(slide_id=slide_id).select_related("author").order_by("-version")
-    return [
-        {"version": r.version, "created": r.created,
-         "author": r.author.get_username() if r.author else None}
-        for r in rows[:500]
-    ]
-
-
-@router.get("/courses/{slug}/slides/{slide_id}/revisions/{version}", response=SlideOut)
-def get_revision(
-    request: HttpRequest, slug: str, slide_id: str, version: int
-) -> dict[str, Any]:
-    """Return a slide as it was."""
-    row = store.course_of(author(request), slug)
-    found = Revision.objects.filter(course=row, slide_id=slide_id, version=version).first()
-    if found is None or not slide_id:
-        raise not_found("state of the slide")
-    return {"version": found.version, "slide": found.document}
-
-
-@router.post("/courses/{slug}/media", response={201: MediaOut})
-def upload_media(
-    request: HttpRequest, slug: str, file: UploadedFile = File(...)
-) -> Status:
-    """Take in a picture. It belongs to the course once the settings were written with it."""
-    store.course_of(author(request), slug)
-    if (file.size or 0) > LARGEST:
-        raise Problem(413, "too_large", f"The picture is larger than {LARGEST // 1_000_000} MB. "
-                      "Make it smaller and try again; the slide is as it was.")
-    try:
-        picture = take_picture(file.read())
-    except BadPicture as error:
-        raise Problem(422, "bad_picture", f"{error} The slide is as it was.") from None
-    files.keep(picture.sha256, picture.data)
-    media = core.MediaFile(
-        id=core.system_ids()(), name=(file.name or "Picture")[:200], type=picture.type,
-        sha256=picture.sha256, size=len(picture.data), w=picture.w, h=picture.h,
-    )
-    return Status(201, {"file": media, "url": files.media_url(media)})
-
-
-@router.post("/edits/add", response=Edited, tags=["edits"])
-def edit_add(request: HttpRequest, data: AddIn) -> dict[str, Any]:
-    """Return the slide with an element or a question added. Nothing is stored."""
-    slide, selected = add(data.slide, data.what, core.system_ids(), data.size, data.at)
-    return {"slide": slide, "selected": selected}
-
-
-@router.post("/edits/clip", response=Clipping, tags=["edits"])
-def edit_clip(request: HttpRequest, data: ClipIn) -> Clipping:
-    """Return elements of a slide with the questions they belong to, for pasting."""
-    return clip(data.slide, data.elements)
-
-
-@router.post("/edits/paste", response=Edited, tags=["edits"])
-def edit_paste(request: HttpRequest, data: PasteIn) -> dict[str, Any]:
-    """Return the slide with copies of what was clipped. Nothing is stored."""
-    slide, selected = paste(data.slide, data.clipping, core.system_ids(), data.dx, data.dy)
-    return {"slide": slide, "selected": selected}
-
-
-@router.post("/edits/remove", response=Edited, tags=["edits"])
-def edit_remove(request: HttpRequest, data: ClipIn) -> dict[str, Any]:
-    """Return the slide without some elements, its questions put right. Nothing is stored."""
-    return {"slide": without_elements(data.slide, data.elements), "selected": []}
-
-
-@router.post("/edits/new-slide", response=core.Slide, tags=["edits"])
-def edit_new_slide(request: HttpRequest, data: NewSlideIn) -> core.Slide:
-    """Return a new slide with its title. Nothing is stored."""
-    return blank_slide(data.title, core.system_ids())
-
-
-@router.post("/edits/duplicate-slide", response=core.Slide, tags=["edits"])
-def edit_duplicate_slide(request: HttpRequest, data: CopySlideIn) -> core.Slide:
-    """Return a copy of a slide, everything on it rewired to the copy. Nothing is stored."""
-    return duplicate_slide(data.slide, core.system_ids(), data.titles)
-

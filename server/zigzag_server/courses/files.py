@@ -2,26 +2,37 @@
 
 import hashlib
 import hmac
+import io
+from collections.abc import Callable
+from typing import BinaryIO
 
 from django.conf import settings
 from django.core.files.base import ContentFile
 from django.core.files.storage import default_storage
-from zigzag_core.course import MediaFile
+from PIL import Image
+from zigzag_core.course import Colours, Course, MediaFile
+from zigzag_core.course.theme import ROLES
 from zigzag_core.package.archive import EXTENSIONS
 
 from zigzag_server.origins import content_url
 
 TYPES = {extension: type_ for type_, extension in EXTENSIONS.items()}
+_SIDE = 480
 
 
 def _path(sha256: str) -> str:
     return f"media/{sha256[:2]}/{sha256}"
 
 
-def keep(sha256: str, data: bytes) -> None:
-    """Store `data`; nothing happens when it is there already."""
-    if not default_storage.exists(_path(sha256)):
-        default_storage.save(_path(sha256), ContentFile(data))
+def _preview_path(sha256: str) -> str:
+    return f"previews/{sha256[:2]}/{sha256}"
+
+
+def keep(sha256: str, data: bytes, preview: bytes | None = None) -> None:
+    """Store `data`, and a picture of it; nothing happens to what is there already."""
+    for path, content in ((_path(sha256), data), (_preview_path(sha256), preview)):
+        if content is not None and not default_storage.exists(path):
+            default_storage.save(path, ContentFile(content))
 
 
 def read(sha256: str) -> bytes:
@@ -30,12 +41,58 @@ def read(sha256: str) -> bytes:
         return file.read()
 
 
+def opened(sha256: str) -> tuple[BinaryIO, int]:
+    """Return the stored file, open, and its size; `FileNotFoundError` when there is none."""
+    file = default_storage.open(_path(sha256))
+    return file, file.size
+
+
+def preview(sha256: str) -> bytes:
+    """Return a small picture (WebP or JPEG) of a picture or film, made when first asked for.
+
+    Raises `FileNotFoundError` where there can be none.
+    """
+    path = _preview_path(sha256)
+    if not default_storage.exists(path):
+        try:
+            with Image.open(io.BytesIO(read(sha256))) as image:
+                image.thumbnail((_SIDE, _SIDE))
+                out = io.BytesIO()
+                image.convert("RGBA").save(out, "WEBP", quality=80)
+        except (OSError, ValueError, Image.DecompressionBombError) as error:
+            raise FileNotFoundError(sha256) from error
+        default_storage.save(path, ContentFile(out.getvalue()))
+    with default_storage.open(path) as file:
+        return file.read()
+
+
 def key(sha256: str) -> str:
     """Return what must be known to fetch a file: it is given only to those who see the course."""
     return hmac.new(settings.SECRET_KEY.encode(), sha256.encode(), hashlib.sha256).hexdigest()[:32]
 
 
-def media_url(file: MediaFile) -> str:
-    """Return the address of `file` on the content's origin."""
+def media_url(file: MediaFile, colours: Colours) -> str:
+    """Return the address of `file` on the content's origin, in the colours of a theme."""
     name = f"{file.sha256}.{EXTENSIONS[file.type]}"
-    return content_url(f"/media/{key(file.sha256)}/{name}")
+    query = f"?colours={colour_code(colours)}" if file.recoloured else ""
+    return content_url(f"/media/{key(file.sha256)}/{name}{query}")
+
+
+def colour_code(colours: Colours) -> str:
+    """Return a theme's colours as the address of a drawing names them."""
+    return "-".join(getattr(colours, role).removeprefix("#") for role in ROLES)
+
+
+def preview_url(file: MediaFile, colours: Colours) -> str:
+    """Return the address of a small picture of `file`; empty for a sound."""
+    if file.type.startswith("audio/"):
+        return ""
+    small = file.type.startswith("image/") and file.size < 60_000
+    if file.type == "image/svg+xml" or small:
+        return media_url(file, colours)
+    return content_url(f"/media/{key(file.sha256)}/preview/{file.sha256}")
+
+
+def source_for(course: Course) -> Callable[[MediaFile], str]:
+    """Return how the files of `course` are addressed by a program that runs here."""
+    return lambda file: media_url(file, course.theme.colours)

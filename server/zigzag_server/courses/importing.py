@@ -2,12 +2,12 @@
 
 from django.contrib.auth.models import User
 from zigzag_core.course import CourseDocument
-from zigzag_core.media.pictures import BadPicture, take_picture
 from zigzag_core.package.archive import import_archive
 from zigzag_core.package.safe_zip import BadArchive
 
 from . import files, store
 from .models import Course
+from .taking import BadFile, TakenFile, take
 
 
 def take_in(user: User, data: bytes) -> Course:
@@ -16,18 +16,20 @@ def take_in(user: User, data: bytes) -> Course:
     Raises `BadArchive` with a reason for people; nothing is stored then.
     """
     document, media = import_archive(data)
-    _check_media(document, media)
-    for sha256, content in media.items():
-        files.keep(sha256, content)
+    for taken in _checked(document, media):
+        files.keep(taken.file.sha256, taken.data, taken.preview)
     return store.create(user, document)
 
 
-def _check_media(document: CourseDocument, media: dict[str, bytes]) -> None:
-    """Refuse media that are not the harmless pictures they claim to be."""
+def _checked(document: CourseDocument, media: dict[str, bytes]) -> list[TakenFile]:
+    """Refuse media that are not the harmless files they claim to be."""
+    found = []
     for file in document.course.media:
         try:
-            picture = take_picture(media[file.sha256])
-        except BadPicture as error:
+            taken = take(file.name, media[file.sha256])
+        except BadFile as error:
             raise BadArchive(f"“{file.name}”: {error}") from None
-        if picture.type != file.type or picture.sha256 != file.sha256:
-            raise BadArchive(f"“{file.name}” is not the harmless picture that it should be.")
+        if taken.file.type != file.type or taken.file.sha256 != file.sha256:
+            raise BadArchive(f"“{file.name}” is not the harmless file that it should be.")
+        found.append(taken)
+    return found

@@ -47,3 +47,16 @@ class Revision(models.Model):
 
     class Meta:
         indexes = [models.Index(fields=["course", "slide_id", "-version"], name="by_thing")]
+
+
+class SharedFile(models.Model):
+    """A media file (`zigzag_core.course.MediaFile`) that its owner keeps for all courses."""
+
+    owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE)
+    sha256 = models.CharField(max_length=64)
+    document = models.JSONField()
+
+    class Meta:
+        constraints = [
+            models.UniqueConstraint(fields=["owner", "sha256"], name="one_row_per_shared_file")
+        ]

@@ -4,6 +4,7 @@ from typing import Any
 
 from django.contrib.auth.models import User
 from django.db import transaction
+from django.db.models import Max
 from django.utils import timezone
 from django.utils.text import slugify
 from zigzag_core import course as core
@@ -37,6 +38,36 @@ def document_of(row: Course) -> core.CourseDocument:
     """Return the whole course as the core knows it."""
     slides = tuple(core.Slide.model_validate(slide.document) for slide in slide_rows(row))
     return core.CourseDocument(course=core.Course.model_validate(row.document), slides=slides)
+
+
+def document_at(row: Course, revision: int) -> core.CourseDocument:
+    """Return the whole course as it was right after `revision` (its key) was written."""
+    kept = row.revisions.filter(pk__lte=revision, version__gt=0).order_by("pk")
+    settings = kept.filter(slide_id="").last()
+    if settings is None:
+        raise not_found("state of the course")
+    course = core.Course.model_validate(core.migrated(settings.document))
+    last = dict(
+        kept.filter(slide_id__in=course.slides).values_list("slide_id").annotate(Max("pk"))
+    )
+    rows = {r.slide_id: r for r in Revision.objects.filter(pk__in=last.values())}
+    present = tuple(slide for slide in course.slides if slide in rows)
+    slides = tuple(core.Slide.model_validate(rows[slide].document) for slide in present)
+    course = course.model_copy(update={"slides": present})
+    return core.CourseDocument(course=course, slides=slides)
+
+
+def raise_formats(courses: type[Course], slides: type[Slide]) -> None:
+    """Raise all stored documents to the present format, as a migration of the database does.
+
+    Kept states stay as they were written; they are raised when they are read.
+    """
+    for row in courses.objects.all().iterator():
+        settings = core.Course.model_validate(core.migrated(row.document))
+        courses.objects.filter(pk=row.pk).update(document=settings.model_dump(mode="json"))
+    for slide in slides.objects.all().iterator():
+        document = core.Slide.model_validate(slide.document).model_dump(mode="json")
+        slides.objects.filter(pk=slide.pk).update(document=document)
 
 
 def free_slug(title: str) -> str:
@@ -115,6 +146,14 @@ def write_slide(user: User, row: Course, base: int, slide: core.Slide) -> Slide:
         course=row, slide_id=slide.id, version=found.version, document=document, author=user
     )
     return found
+
+
+def keep_aside(user: User, row: Course, slide: core.Slide) -> Revision:
+    """Keep a state of a slide that never was, or no longer is, the present one."""
+    return Revision.objects.create(
+        course=row, slide_id=slide.id, version=0, document=slide.model_dump(mode="json"),
+        author=user,
+    )
 
 
 def _conflict(what: str, version: int, theirs: Any, yours: Any) -> Problem:

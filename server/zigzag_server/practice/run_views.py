@@ -14,10 +14,12 @@ from django.conf import settings
 from django.core.exceptions import SuspiciousOperation
 from django.core.files.storage import default_storage
 from django.db import IntegrityError
-from django.http import FileResponse, Http404, HttpRequest, HttpResponse, JsonResponse
+from django.http import Http404, HttpRequest, HttpResponse, HttpResponseBase, JsonResponse
 from django.utils.html import escape
 from django.views.decorators.csrf import csrf_exempt
 from django.views.decorators.http import require_POST
+
+from zigzag_server.ranges import file_response
 
 from . import runs
 from .models import Call, Launch
@@ -67,7 +69,7 @@ def launch_page(request: HttpRequest, token: str) -> HttpResponse:
     return HttpResponse(page, headers={"Cache-Control": "no-store"})
 
 
-def package_file(request: HttpRequest, token: str, path: str) -> FileResponse:
+def package_file(request: HttpRequest, token: str, path: str) -> HttpResponseBase:
     """A file of the package that is being run."""
     folder = _visit(token).attempt.package.folder
     try:
@@ -75,7 +77,7 @@ def package_file(request: HttpRequest, token: str, path: str) -> FileResponse:
     except (FileNotFoundError, IsADirectoryError, SuspiciousOperation, ValueError, OSError):
         raise Http404 from None
     type_, _ = mimetypes.guess_type(path)
-    return FileResponse(file, content_type=type_ or "application/octet-stream", headers={
+    return file_response(request, file, file.size, type_ or "application/octet-stream", {
         "Content-Security-Policy": f"{_SANDBOX}; frame-ancestors 'self' {settings.APP_ORIGIN}",
         "Cache-Control": "private, max-age=60",
     })

@@ -13,6 +13,7 @@ from zigzag_core.package.build import PackageKind
 from zigzag_core.package.compile import NothingToPublish, compile_course
 from zigzag_core.program import Program
 from zigzag_core.proof.findings import Finding, findings
+from zigzag_core.proof.route import Route, route
 from zigzag_core.tracking.plain import explain, promise
 from zigzag_core.tracking.progress import SCORM12_LIMIT, largest
 
@@ -28,9 +29,13 @@ router = Router(tags=["publishing"])
 
 
 class Check(Schema):
-    """What is to be known before publishing. `progress` in characters, when all is answered."""
+    """What is to be known of a course, most of all before publishing.
+
+    `progress` is the size of saved progress, in characters, when all is answered.
+    """
 
     findings: list[Finding]
+    route: Route
     promise: list[str]
     slides: int
     questions: int
@@ -78,14 +83,14 @@ def _publication(request: HttpRequest, package_id: int) -> Publication:
 
 @router.get("/courses/{slug}/check", response=Check)
 def check_course(request: HttpRequest, slug: str) -> dict[str, Any]:
-    """Say what an LMS will be told, how large saved progress gets, and what is wrong."""
+    """Say where the ways lead, what an LMS will be told, how large progress gets, what is wrong."""
     document = store.document_of(store.course_of(author(request), slug))
     questions = sum(len(slide.questions) for slide in document.slides)
     size = 0
     if document.slides:
-        size = largest(Index(compile_course(document, files.media_url)))
+        size = largest(Index(compile_course(document, files.source_for(document.course))))
     return {
-        "findings": findings(document),
+        "findings": findings(document), "route": route(document),
         "promise": promise(document.course, len(document.slides), questions),
         "slides": len(document.slides), "questions": questions,
         "progress": size, "progress_limit": SCORM12_LIMIT,
@@ -97,7 +102,7 @@ def get_program(request: HttpRequest, slug: str) -> Program:
     """Return the program that the course compiles to, as engines run it."""
     document = store.document_of(store.course_of(author(request), slug))
     try:
-        return compile_course(document, files.media_url)
+        return compile_course(document, files.source_for(document.course))
     except NothingToPublish:
         raise Problem(422, "no_slides", "The course has no slides yet.") from None
 

@@ -15,8 +15,9 @@ _SALT = "zigzag.preview"
 _HOURS = 12
 _FRESH = {"Cache-Control": "no-store"}
 _POLICY = (
-    "default-src 'self'; img-src 'self' data:; style-src 'self' 'unsafe-inline'; font-src data:; "
-    "object-src 'none'; base-uri 'none'; frame-ancestors {app}"
+    "default-src 'self'; img-src 'self' data:; style-src 'self' 'unsafe-inline'; "
+    "font-src 'self' data:; media-src 'self'; frame-src https:; object-src 'none'; "
+    "base-uri 'none'; frame-ancestors {app}"
 )
 
 
@@ -47,6 +48,7 @@ def _program(token: str) -> Program:
     if row is None:
         raise Http404
     try:
-        return compile_course(store.document_of(row), files.media_url)
+        document = store.document_of(row)
+        return compile_course(document, files.source_for(document.course))
     except NothingToPublish:
         raise Http404 from None

@@ -3,6 +3,7 @@ import { useEffect, useRef, useState, useSyncExternalStore, type ReactNode } fro
 import { LiveSlide } from "../render/LiveSlide";
 import { Menu } from "./Menu";
 import { Notices } from "./Notices";
+import { Transcript } from "./Transcript";
 import type { Session } from "./session";
 import { useScale } from "./useScale";
 import { Asking, Connecting, Left } from "./screens";
@@ -12,6 +13,7 @@ export function Player({ session }: { session: Session }): ReactNode {
   const { index } = session;
   const { state, phase } = snapshot;
   const [menu, setMenu] = useState(false);
+  const [reading, setReading] = useState(false);
   const frame = useRef<HTMLDivElement>(null);
   const stage = useRef<HTMLElement>(null);
   const scale = useScale(frame, index.program.size);
@@ -45,9 +47,13 @@ export function Player({ session }: { session: Session }): ReactNode {
             <LiveSlide
               key={slide.id} {...{ index, state, slide, scale }}
               onClick={(target) => session.dispatch({ event: "clicked", target })}
+              onEnter={(target, value) => session.dispatch({ event: "entered", target, value })}
               onClose={(target) => session.dispatch({ event: "close", target })}
             />
           </main>
+        )}
+        {running && reading && slide.transcript && (
+          <Transcript text={slide.transcript} onClose={() => setReading(false)} />
         )}
         {running && menu && (
           <Menu
@@ -75,8 +81,13 @@ export function Player({ session }: { session: Session }): ReactNode {
           >
             Back
           </button>
+          {slide.transcript && (
+            <button type="button" aria-expanded={reading} onClick={() => setReading(!reading)}>
+              Transcript
+            </button>
+          )}
           <button
-            type="button" className="zz-main" disabled={place === count}
+            type="button" className="zz-main" disabled={!index.onward.get(slide.id)}
             onClick={() => session.dispatch({ event: "next" })}
           >
             Next

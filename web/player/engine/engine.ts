@@ -9,7 +9,7 @@ import type { Index } from "./program";
 import { fnv1a, shuffled } from "./random";
 import * as results from "./results";
 import { NO_ANSWER, type Answer, type Effect, type Event, type State } from "./state";
-import { fitted, toYesNo, type Value } from "./values";
+import { admitted, fitted, toYesNo, type Value } from "./values";
 
 const FOLLOW_UPS = 1_000;
 const MAX_TICK = 24 * 3_600_000;
@@ -42,7 +42,15 @@ export function choiceOrder(index: Index, state: State, question: string): reado
     : grader.choices;
 }
 
+/** Whether `element` is shown, and the groups that it is in. */
 export function isVisible(index: Index, state: State, element: string): boolean {
+  for (let here: string | null = element; here !== null; here = index.groupOf(here)) {
+    if (!isShown(index, state, here)) return false;
+  }
+  return true;
+}
+
+function isShown(index: Index, state: State, element: string): boolean {
   const hidden = state.hidden[element];
   if (hidden !== undefined) return !hidden;
   return toYesNo(evaluate(index, state, index.elements.get(element)?.visible ?? false));
@@ -81,6 +89,7 @@ class Run {
         break;
       }
       case "clicked": this.click(event.target); break;
+      case "entered": this.enterValue(event.target, event.value); break;
       case "next":
       case "previous": this.go(event.event, null); break;
       case "slide": this.go("slide", event.target); break;
@@ -130,13 +139,29 @@ class Run {
   }
 
   private click(element: string): void {
-    const { index, state } = this;
-    if (index.home.get(element) !== state.slide || !this.reachable(element)) return;
-    if (!isVisible(index, state, element) || !isEnabled(index, state, element)) return;
+    if (!this.atHand(element)) return;
+    const { state } = this;
     if (!state.clicked.has(element)) {
       this.update({ clicked: new Set(state.clicked).add(element) });
     }
     this.queue.push(["clicked", element]);
+  }
+
+  /** Keep what was entered, as far as the input and its variable can hold it. */
+  private enterValue(element: string, value: Value): void {
+    if (!this.atHand(element)) return;
+    const draw = this.index.elements.get(element)?.draw;
+    if (draw?.kind !== "input" || !draw.variable || !this.index.variables.has(draw.variable)) return;
+    const before = this.state.variables[draw.variable];
+    this.setVariable(draw.variable, admitted(draw, value));
+    if (this.state.variables[draw.variable] !== before) this.queue.push(["entered", element]);
+  }
+
+  /** Whether the learner can reach `element` now: here, shown, switched on, not covered. */
+  private atHand(element: string): boolean {
+    const { index, state } = this;
+    return index.home.get(element) === state.slide && this.reachable(element)
+      && isVisible(index, state, element) && isEnabled(index, state, element);
   }
 
   /** Whether no blocking overlay lies over `element`, and its own overlay is open. */
@@ -193,8 +218,9 @@ class Run {
     }
     let target = slide;
     if (to !== "slide") {
-      const place = index.position.get(state.slide ?? "") ?? 0;
-      target = index.order[place + (to === "next" ? 1 : -1)] ?? null;
+      const here = state.slide ?? "";
+      target = to === "next" ? index.onward.get(here) ?? null
+        : index.order[(index.position.get(here) ?? 0) - 1] ?? null;
     }
     if (target !== null && target !== state.slide) this.enter(target);
   }

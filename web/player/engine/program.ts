@@ -21,6 +21,8 @@ export class Index {
   readonly overlays = new Map<string, Overlay>();
   /** The slide of each element and overlay. */
   readonly home = new Map<string, string>();
+  /** The slide that *next* leads to from each slide. */
+  readonly onward = new Map<string, string | null>();
   /** The overlay of each element that is in one. */
   readonly overlayOf = new Map<string, string>();
   readonly maxPoints: number;
@@ -46,10 +48,23 @@ export class Index {
       this.addRules(slide.rules, Rank.Slide, slide.id);
     }
     this.addRules(program.rules, Rank.Course, null);
+    program.slides.forEach((slide, place) => {
+      const after = this.order[place + 1] ?? null;
+      const { onward } = slide;
+      if (onward.to === "slide") {
+        this.onward.set(slide.id, this.position.has(onward.slide) ? onward.slide : after);
+      } else this.onward.set(slide.id, onward.to === "next" ? after : null);
+    });
     for (const rules of this.rules.values()) rules.sort((a, b) => a.rank - b.rank);
     this.maxPoints = program.questions
       .filter((grader) => grader.purpose === "scored")
       .reduce((sum, grader) => sum + grader.points, 0);
+  }
+
+  /** Return the group that `element` is in, if it is there. */
+  groupOf(element: string): string | null {
+    const group = this.elements.get(element)?.draw.group ?? null;
+    return group !== null && this.elements.has(group) ? group : null;
   }
 
   /** Return the rules for `event` at `target`, in the order in which they run. */

@@ -46,6 +46,7 @@ export function asJson(state: State): unknown {
 export type Event =
   | { event: "start"; target?: string | null }
   | { event: "clicked" | "slide" | "close"; target: string }
+  | { event: "entered"; target: string; value: Value }
   | { event: "next" | "previous" | "leave" }
   | { event: "tick"; ms: number };
 

@@ -1,5 +1,5 @@
 /** Values of the engine. The twin of `zigzag_core/logic/values.py`, which says why. */
-import type { Variable } from "../../api/types";
+import type { InputElement, Variable } from "../../api/types";
 
 export type Value = boolean | number | string;
 
@@ -43,6 +43,17 @@ export function fitted(variable: Variable, value: Value): Value {
     return Math.min(Math.max(toNumber(value), variable.min), variable.max);
   }
   return variable.type === "text" ? clipped(toText(value)) : toYesNo(value);
+}
+
+/** Return `value` as the input `field` lets it in: within its bounds, one of its options. */
+export function admitted(field: InputElement, value: Value): Value {
+  switch (field.input) {
+    case "number":
+    case "slider": return Math.min(Math.max(toNumber(value), number(field.low)), number(field.high));
+    case "checkbox": return toYesNo(value);
+    case "choice": return typeof value === "string" && field.options.includes(value) ? value : "";
+    case "text": return toText(value);
+  }
 }
 
 /** Return the first 250 code points of `text`. */

@@ -1,21 +1,24 @@
 /** The fixed-size slide that everything is drawn on, scaled by its parent. */
 import type { CSSProperties, ReactNode } from "react";
-import type { Background } from "../../api/types";
+import type { Background, Theme } from "../../api/types";
 import type { MediaMap } from "./ElementView";
+import { paint, themeVariables } from "./theme";
 
 interface Props {
   size: { w: number; h: number };
+  theme: Theme;
   background: Background;
   media: MediaMap;
   scale: number;
   children: ReactNode;
 }
 
-export function Backdrop({ size, background, media, scale, children }: Props): ReactNode {
+export function Backdrop({ size, theme, background, media, scale, children }: Props): ReactNode {
   const picture = background.picture ? media[background.picture] : undefined;
   const outer: CSSProperties = { width: size.w * scale, height: size.h * scale };
   const inner: CSSProperties = {
-    width: size.w, height: size.h, transform: `scale(${scale})`, background: background.colour,
+    width: size.w, height: size.h, transform: `scale(${scale})`, background: paint(background.colour),
+    ...themeVariables(theme),
   };
   return (
     <div className="zz-scaled" style={outer}>

@@ -1,68 +1,47 @@
 /** Draws one element into the box that its parent gives it. The same for authors and learners. */
 import type { ReactNode } from "react";
-import type {
-  Element, PictureElement, ProgramMedia, ShapeElement, Style, TextElement,
-} from "../../api/types";
-import { RichTextView, type ValueWords } from "./RichTextView";
-import { textStyle } from "./style";
+import type { Element, ProgramMedia, Style } from "../../api/types";
+import { EmbedBox } from "./EmbedBox";
+import { AreaBox, ShapeBox } from "./FigureBox";
+import { InputBox, type Entering } from "./InputBox";
+import { MeterBox } from "./MeterBox";
+import { PictureBox } from "./PictureBox";
+import { PlayingBox } from "./PlayingBox";
+import { TableBox } from "./TableBox";
+import type { ValueWords } from "./RichTextView";
+import { Words, RichWords } from "./Words";
 
-export type MediaMap = Readonly<Record<string, ProgramMedia>>;
+/** A file, and where there is one, a small picture of it. */
+export type MediaEntry = ProgramMedia & { preview?: string };
+export type MediaMap = Readonly<Record<string, MediaEntry>>;
 
-interface Props {
+export interface ElementProps {
   element: Element;
   style: Style;
   media: MediaMap;
   values: ValueWords;
   /** Said instead of what is drawn, for those who do not see it; empty where it is not read. */
   alt?: string;
+  /** How a running course takes what is entered; absent in stills. */
+  entering?: Entering;
+  /** Whether films play and pages load: only in a running course. */
+  live?: boolean;
 }
 
-export function ElementView({ element, style, media, values, alt = "" }: Props): ReactNode {
+export function ElementView(props: ElementProps): ReactNode {
+  const { element, style, media, values, alt = "", entering, live = false } = props;
   switch (element.kind) {
-    case "text": return <TextBox element={element} style={style} values={values} />;
-    case "shape": return <ShapeBox element={element} alt={alt} />;
-    case "picture": return <PictureBox element={element} media={media} alt={alt} />;
-    case "button":
-      return (
-        <span className="zz-box zz-words" style={textStyle(style)}>
-          <span>{element.label}</span>
-        </span>
-      );
+    case "text": return <RichWords text={element.text} style={style} values={values} />;
+    case "shape": return <ShapeBox {...{ element, style, alt, values }} />;
+    case "picture": return <PictureBox {...{ element, style, media, alt }} />;
+    case "video":
+    case "audio": return <PlayingBox {...{ element, media, live }} />;
+    case "button": return <Words style={style}><span>{element.label}</span></Words>;
+    case "area": return <AreaBox {...{ element, style }} />;
+    case "input": return <InputBox {...{ element, style, entering }} />;
+    case "meter": return <MeterBox {...{ element, style, values, live }} />;
+    case "table": return <TableBox {...{ element, style }} />;
+    case "embed": return <EmbedBox {...{ element, live }} />;
+    case "group": return null;
   }
-}
-
-function TextBox(
-  { element, style, values }: { element: TextElement; style: Style; values: ValueWords },
-): ReactNode {
-  return (
-    <div className="zz-box zz-words" style={textStyle(style)}>
-      <div className="zz-rich"><RichTextView text={element.text} values={values} /></div>
-    </div>
-  );
-}
-
-function ShapeBox({ element, alt }: { element: ShapeElement; alt: string }): ReactNode {
-  const role = alt ? { role: "img", "aria-label": alt } : {};
-  if (element.shape !== "line") {
-    return <div className={`zz-box zz-${element.shape}`} {...role} />;
-  }
-  const { w, h, rising } = element;
-  // A drawing without width or height is not drawn at all; a level line has none.
-  return (
-    <svg className="zz-line" width={Math.max(w, 1)} height={Math.max(h, 1)} {...role} aria-hidden={alt ? undefined : true}>
-      <line x1={0} y1={rising ? h : 0} x2={w} y2={rising ? 0 : h} />
-    </svg>
-  );
-}
-
-function PictureBox(
-  { element, media, alt }: { element: PictureElement; media: MediaMap; alt: string },
-): ReactNode {
-  const file = element.media ? media[element.media] : undefined;
-  if (!file) return <div className="zz-box zz-empty-picture" />;
-  return (
-    <div className="zz-box">
-      <img src={file.src} alt={alt} style={{ objectFit: element.fit }} draggable={false} />
-    </div>
-  );
 }

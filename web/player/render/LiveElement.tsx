@@ -1,12 +1,13 @@
 /** One element as the learner meets it: in the look that its state gives, answering clicks. */
 import type { ReactNode } from "react";
-import type { ProgramElement } from "../../api/types";
+import type { Element, InputElement, ProgramElement } from "../../api/types";
 import { isEnabled, isVisible } from "../engine/engine";
 import { live } from "../engine/expression";
 import type { Index } from "../engine/program";
 import type { State } from "../engine/state";
-import { toText } from "../engine/values";
+import { toText, type Value } from "../engine/values";
 import { ElementView } from "./ElementView";
+import type { Entering } from "./InputBox";
 import { boxVariables, placed, withLooks } from "./style";
 
 interface LiveProps {
@@ -14,11 +15,12 @@ interface LiveProps {
   state: State;
   element: ProgramElement;
   onClick: (element: string) => void;
+  onEnter: (element: string, value: Value) => void;
   /** In the flow of an overlay's panel instead of at its place. */
   flows?: boolean;
 }
 
-export function LiveElement({ index, state, element, onClick, flows }: LiveProps): ReactNode {
+export function LiveElement({ index, state, element, onClick, onEnter, flows }: LiveProps): ReactNode {
   const { draw } = element;
   if (!isVisible(index, state, draw.id)) return null;
   const answer = element.question ? state.answers[element.question] : undefined;
@@ -31,10 +33,17 @@ export function LiveElement({ index, state, element, onClick, flows }: LiveProps
     style: { ...box, ...boxVariables(draw, style) },
   };
   const read = draw.decoration ? "" : draw.alt;
+  function entering(field: InputElement): Entering {
+    return {
+      value: state.variables[field.variable ?? ""] ?? "", enabled: enabled && Boolean(field.variable),
+      enter: (value) => onEnter(draw.id, value),
+    };
+  }
   const view = (
     <ElementView
       element={draw} style={style} media={index.program.media} alt={read}
-      values={(of) => valueWords(index, state, of)}
+      values={(of) => valueWords(index, state, of)} live
+      {...(draw.kind === "input" ? { entering: entering(draw) } : {})}
     />
   );
   if (element.control === "choice") {
@@ -65,7 +74,7 @@ export function LiveElement({ index, state, element, onClick, flows }: LiveProps
       </button>
     );
   }
-  const hidden = draw.decoration || (draw.kind === "shape" && !draw.alt);
+  const hidden = draw.decoration || isMute(draw);
   const heading = draw.kind === "text" && draw.level !== "body"
     ? { role: "heading", "aria-level": draw.level === "title" ? 1 : 2 } : {};
   return (
@@ -73,6 +82,11 @@ export function LiveElement({ index, state, element, onClick, flows }: LiveProps
       {view}
     </div>
   );
+}
+
+/** Whether there is nothing to be read out: a figure without words or alternative. */
+function isMute(draw: Element): boolean {
+  return draw.kind === "shape" && !draw.alt && !draw.text.blocks.length;
 }
 
 /** The looks that an element has by itself or by a rule, the strongest last. */

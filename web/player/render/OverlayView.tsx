@@ -3,6 +3,7 @@ import { useEffect, useRef, type KeyboardEvent, type ReactNode } from "react";
 import type { Overlay } from "../../api/types";
 import type { Index } from "../engine/program";
 import type { State } from "../engine/state";
+import type { Value } from "../engine/values";
 import { LiveElement } from "./LiveElement";
 
 interface Props {
@@ -11,11 +12,12 @@ interface Props {
   state: State;
   onClick: (element: string) => void;
   onClose: (overlay: string) => void;
+  onEnter: (element: string, value: Value) => void;
 }
 
 const SIGNS = { right: "✓", wrong: "✕", plain: "" };
 
-export function OverlayView({ overlay, index, state, onClick, onClose }: Props): ReactNode {
+export function OverlayView({ overlay, index, state, onClick, onClose, onEnter }: Props): ReactNode {
   const panel = useRef<HTMLDivElement>(null);
 
   useEffect(() => {
@@ -51,7 +53,7 @@ export function OverlayView({ overlay, index, state, onClick, onClose }: Props):
           <h2 className="zz-panel-title">{overlay.title}</h2>
           {overlay.elements.map((element) => (
             <LiveElement
-              key={element.draw.id} flows {...{ index, state, element, onClick }}
+              key={element.draw.id} flows {...{ index, state, element, onClick, onEnter }}
             />
           ))}
         </div>

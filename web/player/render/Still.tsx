@@ -1,13 +1,15 @@
 /** A slide as it stands before anything happens: thumbnails, cards, the workbench's drawing. */
 import { memo, type ReactNode } from "react";
-import type { Slide } from "../../api/types";
+import type { Slide, Theme } from "../../api/types";
 import { Backdrop } from "./Backdrop";
 import { ElementView, type MediaMap } from "./ElementView";
 import { boxVariables, placed } from "./style";
 
 interface Props {
+  /** The slide as it looks, its layout laid under it. */
   slide: Slide;
   size: { w: number; h: number };
+  theme: Theme;
   media: MediaMap;
   scale: number;
   /** An element that is not drawn here, since it is being edited in place. */
@@ -19,14 +21,14 @@ interface Props {
 export const valueName = (of: string): string => `{{ ${of.replaceAll("_", " ")} }}`;
 
 export const Still = memo(function Still(
-  { slide, size, media, scale, without, children }: Props,
+  { slide, size, theme, media, scale, without, children }: Props,
 ): ReactNode {
   const choices = new Set(
     slide.questions.flatMap((question) => question.choices.map((choice) => choice.element)),
   );
   return (
-    <Backdrop size={size} background={slide.background} media={media} scale={scale}>
-      {slide.elements.filter((element) => element.id !== without).map((element) => (
+    <Backdrop size={size} theme={theme} background={slide.background ?? PLAIN} media={media} scale={scale}>
+      {slide.elements.filter((e) => e.id !== without && e.kind !== "group").map((element) => (
         <div
           key={element.id} data-element={element.id}
           className={`zz-element${choices.has(element.id) ? " zz-choice" : ""}`}
@@ -40,3 +42,5 @@ export const Still = memo(function Still(
     </Backdrop>
   );
 });
+
+const PLAIN = { colour: "paper", picture: null, fit: "cover" } as const;

@@ -5,7 +5,7 @@ import { ShortcutBar } from "./ShortcutBar";
 import { Cards } from "./Cards";
 import { Palette, type PaletteRequest } from "./Palette";
 import { RouteStrip } from "./RouteStrip";
-import { RunningOrder } from "./RunningOrder";
+import { SidePanel } from "./SidePanel";
 import { Stage } from "./Stage";
 import { useShortcuts } from "./useShortcuts";
 
@@ -17,12 +17,7 @@ export function Build(): ReactNode {
     <Flex direction="column" h="100%">
       <RouteStrip />
       <Flex flex="1" minH="0">
-        <Box
-          as="aside" w="276px" flex="none" borderRightWidth="1px" bg="paper" overflowY="auto"
-          aria-label="Running order"
-        >
-          <RunningOrder />
-        </Box>
+        <SidePanel />
         <Stage pointer={pointer} onAdd={(at) => setPalette({ at })} />
         <Box
           as="aside" w="296px" flex="none" borderLeftWidth="1px" bg="paper" overflowY="auto"

@@ -1,17 +1,20 @@
 /** The cards: the settings of what is selected, and only those. */
 import { Box, Flex, Heading, Stack, Text } from "@chakra-ui/react";
-import { ArrowDownToLine, ArrowUpToLine, Copy, Trash2 } from "lucide-react";
+import { Copy, Eye, EyeOff, Group, Lock, LockOpen, Trash2, Ungroup } from "lucide-react";
 import { useRef, type ReactNode } from "react";
 import type { Element, Slide } from "../../api/types";
-import { duplicateSelected, removeSelected, restack } from "../store/commands";
+import { duplicateSelected } from "../store/clipboard";
+import { groupSelected, removeSelected, toggleSelected, ungroupSelected } from "../store/commands";
 import { useCourse } from "../store/store";
 import { Tool } from "../ui/parts";
 import { count } from "../ui/words";
+import { ArrangeCard } from "./ArrangeCard";
+import { CourseCards } from "./CourseCards";
 import { Does } from "./Does";
 import { Judges } from "./Judges";
 import { Looks } from "./Looks";
 import { Says } from "./Says";
-import { SlideCard } from "./SlideCard";
+import { SlideCards } from "./SlideCards";
 
 export function Cards(): ReactNode {
   const slide = useCourse((state) => (state.place.slide ? state.slides[state.place.slide] : undefined));
@@ -20,24 +23,20 @@ export function Cards(): ReactNode {
   // While something is dragged the cards wait: drawing them would make it stutter.
   const shown = useRef(selected);
   if (!holding) shown.current = selected;
-  if (!slide) return null;
-  const elements = slide.elements.filter((element) => shown.current.includes(element.id));
+  if (!slide) return <Stack p="3" gap="3"><CourseCards /></Stack>;
+  const elements = shown.current.flatMap((id) => slide.elements.find((element) => element.id === id) ?? []);
   const only = elements.length === 1 ? elements[0] : undefined;
-  if (!elements.length) return <Stack p="3" gap="3"><SlideCard slide={slide} /></Stack>;
+  if (!elements.length) return <Stack p="3" gap="3"><SlideCards slide={slide} /><CourseCards /></Stack>;
   return (
     <Stack p="3" gap="3">
       <Flex align="center" justify="space-between" gap="2">
         <Heading as="h2" fontSize="16px" fontFamily="body" truncate>
           {only ? only.name : count(elements.length, "element")}
         </Heading>
-        <Flex flex="none">
-          <Tool label="Bring to front" onClick={() => restack("front")}><ArrowUpToLine size={16} /></Tool>
-          <Tool label="Send to back" onClick={() => restack("back")}><ArrowDownToLine size={16} /></Tool>
-          <Tool label="Duplicate (Ctrl D)" onClick={() => void duplicateSelected()}><Copy size={16} /></Tool>
-          <Tool label="Delete (Del)" onClick={() => void removeSelected()}><Trash2 size={16} /></Tool>
-        </Flex>
+        <Tools elements={elements} />
       </Flex>
       {only && <Says element={only} />}
+      <ArrangeCard many={!only} />
       <Looks elements={elements} />
       {only && <Does element={only} submits={submitted(slide, only)} />}
       {questionsOf(slide, elements).map((question) => (
@@ -47,6 +46,26 @@ export function Cards(): ReactNode {
         <Box px="1"><Text color="quiet" fontSize="13px">What these say and do is set one by one.</Text></Box>
       )}
     </Stack>
+  );
+}
+
+function Tools({ elements }: { elements: readonly Element[] }): ReactNode {
+  const locked = elements.every((element) => element.locked);
+  const hidden = elements.every((element) => element.hidden_while_editing);
+  const grouped = elements.some((element) => element.kind === "group");
+  return (
+    <Flex flex="none">
+      {elements.length > 1 && <Tool label="Group (Ctrl G)" onClick={() => void groupSelected()}><Group size={16} /></Tool>}
+      {grouped && <Tool label="Ungroup (Ctrl Shift G)" onClick={() => void ungroupSelected()}><Ungroup size={16} /></Tool>}
+      <Tool label={locked ? "Unlock" : "Lock"} aria-pressed={locked} onClick={() => toggleSelected("locked")}>
+        {locked ? <Lock size={16} /> : <LockOpen size={16} />}
+      </Tool>
+      <Tool label={hidden ? "Show again" : "Hide while editing"} aria-pressed={hidden} onClick={() => toggleSelected("hidden_while_editing")}>
+        {hidden ? <EyeOff size={16} /> : <Eye size={16} />}
+      </Tool>
+      <Tool label="Duplicate (Ctrl D)" onClick={() => void duplicateSelected()}><Copy size={16} /></Tool>
+      <Tool label="Delete (Del)" onClick={() => void removeSelected()}><Trash2 size={16} /></Tool>
+    </Flex>
   );
 }
 

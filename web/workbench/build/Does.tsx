@@ -3,6 +3,7 @@ import { Box, chakra, Text } from "@chakra-ui/react";
 import { Plus, X } from "lucide-react";
 import type { ReactNode } from "react";
 import type { Destination, Element, Rule } from "../../api/types";
+import { freshId } from "../store/ids";
 import { changeElements, useCourse } from "../store/store";
 import { FoldCard, QuietButton, Tool } from "../ui/parts";
 
@@ -86,10 +87,6 @@ function Word({ children }: { children: ReactNode }): ReactNode {
   );
 }
 
-const LETTERS = "abcdefghijkmnpqrstuvwxyz";
-
 function newRule(): Rule {
-  const random = crypto.getRandomValues(new Uint8Array(10));
-  const id = [...random].map((byte) => LETTERS[byte % LETTERS.length]).join("");
-  return { id, when: { event: "clicked" }, do: [{ action: "go", go: { to: "next" } }] };
+  return { id: freshId(), when: { event: "clicked" }, do: [{ action: "go", go: { to: "next" } }] };
 }

@@ -1,20 +1,43 @@
 /** Editing words where they stand, in the very look that they will have. */
 import { EditorContent, useEditor } from "@tiptap/react";
-import { useRef, type ReactNode } from "react";
-import type { ButtonElement, Element, TextElement } from "../../api/types";
+import { useRef, type CSSProperties, type KeyboardEvent, type ReactNode } from "react";
+import type { ButtonElement, Element, InputElement, ShapeElement, TextElement } from "../../api/types";
 import { boxVariables, placed, textStyle } from "../../player/render/style";
 import { changeElements, edit } from "../store/store";
 import { fromEditor, toEditor } from "./editorText";
 import { EXTENSIONS } from "./editorExtensions";
+import { EditTable } from "./EditTable";
 import { TextTools } from "./TextTools";
 
-export function EditInPlace({ element }: { element: Element }): ReactNode {
-  if (element.kind === "text") return <EditText element={element} />;
-  if (element.kind === "button") return <EditLabel element={element} />;
-  return null;
+/** Whether the element holds words that can be edited where they stand. */
+export function isEditable(element: Element): boolean {
+  switch (element.kind) {
+    case "text": case "button": case "input": case "table": return true;
+    case "shape": return element.shape !== "line" && element.shape !== "arrow";
+    default: return false;
+  }
 }
 
-function EditText({ element }: { element: TextElement }): ReactNode {
+export function EditInPlace({ element }: { element: Element }): ReactNode {
+  switch (element.kind) {
+    case "text": case "shape": return <EditText element={element} />;
+    case "button": case "input": return <EditLabel element={element} />;
+    case "table": return <EditTable element={element} />;
+    default: return null;
+  }
+}
+
+/** Leave the words and give the keys back to the slide. */
+export function leaveEditing(): void {
+  edit(null);
+  document.querySelector<HTMLElement>("[data-stage]")?.focus();
+}
+
+export function overlay(element: Element): CSSProperties {
+  return { ...placed(element), ...boxVariables(element, element.style), zIndex: 1_000_003 };
+}
+
+function EditText({ element }: { element: TextElement | ShapeElement }): ReactNode {
   const editor = useEditor({
     extensions: EXTENSIONS,
     content: toEditor(element.text),
@@ -25,34 +48,36 @@ function EditText({ element }: { element: TextElement }): ReactNode {
       changeElements("Edit text", [element.id], (e) => ({ ...e, text }) as Element, `text-${element.id}`);
     },
   });
+  const round = element.kind === "shape" && element.shape === "ellipse" ? " zz-ellipse" : "";
   return (
     <div
-      className="zz-element" data-own-keys
-      style={{ ...placed(element), ...boxVariables(element, element.style), zIndex: 1_000_003 }}
+      className="zz-element" data-own-keys style={overlay(element)}
       onKeyDown={(event) => {
         if (event.key === "Escape") {
           event.stopPropagation();
-          edit(null);
-          document.querySelector<HTMLElement>("[data-stage]")?.focus();
+          leaveEditing();
         }
       }}
     >
       {editor && <TextTools editor={editor} />}
-      <div className="zz-box zz-words" style={textStyle(element.style)}>
-        <EditorContent editor={editor} className="zz-rich" />
+      <div className={`zz-box zz-words${round}`} style={textStyle(element.style)}>
+        <EditorContent editor={editor} className="zz-rich" style={{ width: "100%" }} />
       </div>
     </div>
   );
 }
 
-function EditLabel({ element }: { element: ButtonElement }): ReactNode {
+function EditLabel({ element }: { element: ButtonElement | InputElement }): ReactNode {
   const field = useRef<HTMLInputElement>(null);
+  const boxed = element.kind === "button";
+  function onKeyDown(event: KeyboardEvent): void {
+    if (event.key !== "Enter" && event.key !== "Escape") return;
+    event.stopPropagation();
+    leaveEditing();
+  }
   return (
-    <div
-      className="zz-element" data-own-keys
-      style={{ ...placed(element), ...boxVariables(element, element.style), zIndex: 1_000_003 }}
-    >
-      <span className="zz-box zz-words" style={textStyle(element.style)}>
+    <div className="zz-element" data-own-keys style={overlay(element)}>
+      <span className={boxed ? "zz-box zz-words" : "zz-field"} style={boxed ? textStyle(element.style) : { ...textStyle(element.style), padding: 0 }}>
         <input
           ref={field} autoFocus value={element.label} aria-label={`Label of ${element.name}`}
           onFocus={(event) => event.target.select()} onBlur={() => edit(null)} maxLength={500}
@@ -65,13 +90,7 @@ function EditLabel({ element }: { element: ButtonElement }): ReactNode {
             changeElements("Edit label", [element.id], (e) => ({ ...e, label }) as Element,
               `label-${element.id}`);
           }}
-          onKeyDown={(event) => {
-            if (event.key === "Enter" || event.key === "Escape") {
-              event.stopPropagation();
-              edit(null);
-              document.querySelector<HTMLElement>("[data-stage]")?.focus();
-            }
-          }}
+          onKeyDown={onKeyDown}
         />
       </span>
     </div>

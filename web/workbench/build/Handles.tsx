@@ -2,109 +2,141 @@
 import { Box } from "@chakra-ui/react";
 import { memo, useCallback, useRef, useState, type PointerEvent, type ReactNode } from "react";
 import type { Element, Slide } from "../../api/types";
-import { changeElements, edit, hold, select, useCourse } from "../store/store";
-import { boxOf, GRIPS, movedBy, resizedBy, type Box as Rect, type Grip } from "./geometry";
+import { edit, select, useCourse } from "../store/store";
+import { Corners } from "./Corners";
+import { around, coverOf, GRIPS, outermost, overlaps, withMembers, type Box as Rect, type Grip } from "./geometry";
+import { isEditable } from "./EditInPlace";
+import { Holds } from "./Holds";
+import { useDrag, type Placed } from "./useDrag";
 
-/** Fewer pixels on the screen than this are a click and no drag. */
-const SLACK = 3;
 /** A line is thin: it can be taken hold of this far beside it. */
 const REACH = 10;
-
-interface Drag {
-  ids: readonly string[];
-  start: [number, number];
-  boxes: Map<string, Rect>;
-  grip: Grip | null;
-  moved: boolean;
-}
+const FRONT = 1_000_000;
 
 export function Handles({ slide, scale }: { slide: Slide; scale: number }): ReactNode {
   const selected = useCourse((state) => state.place.selected);
   const editing = useCourse((state) => state.editing);
-  const drag = useRef<Drag | null>(null);
-  const [live, setLive] = useState<ReadonlyMap<string, Rect>>(new Map());
+  const drag = useDrag(slide, scale);
+  const [band, setBand] = useState<Rect | null>(null);
+  const bandStart = useRef<{ at: [number, number]; before: readonly string[] } | null>(null);
 
-  function begin(event: PointerEvent, ids: readonly string[], grip: Grip | null): void {
-    if (event.button !== 0) return;
-    event.stopPropagation();
+  // The same function all along, so that moving one element does not draw the handles of all.
+  const latest = useRef(drag.begin);
+  latest.current = drag.begin;
+  const press = useCallback((event: PointerEvent, element: Element): void => {
+    const { place, slides } = useCourse.getState();
+    const elements = slides[place.slide ?? ""]?.elements ?? [];
+    const whole = place.selected.includes(element.id) ? element.id : outermost(elements, element.id);
+    const has = place.selected.includes(whole);
+    if (event.shiftKey || event.ctrlKey || event.metaKey) {
+      select(has ? place.selected.filter((id) => id !== whole) : [...place.selected, whole]);
+      event.stopPropagation();
+      return;
+    }
+    const ids = has ? place.selected : [whole];
+    if (!has) select(ids);
+    latest.current(event, ids, { kind: "move" });
+  }, []);
+
+  function pointAt(event: PointerEvent): [number, number] {
+    const paper = event.currentTarget.getBoundingClientRect();
+    return [(event.clientX - paper.left) / scale, (event.clientY - paper.top) / scale];
+  }
+
+  function startBand(event: PointerEvent): void {
+    if (event.target !== event.currentTarget || event.button !== 0) return;
+    edit(null);
+    const before = event.shiftKey ? selected : [];
+    if (!event.shiftKey) select([]);
     event.currentTarget.setPointerCapture(event.pointerId);
-    const boxes = new Map(
-      slide.elements.filter((e) => ids.includes(e.id)).map((e) => [e.id, boxOf(e)]),
-    );
-    hold(true);
-    drag.current = { ids, start: [event.clientX, event.clientY], boxes, grip, moved: false };
+    bandStart.current = { at: pointAt(event), before };
   }
 
   function follow(event: PointerEvent): void {
-    const now = drag.current;
-    if (!now) return;
-    const px = event.clientX - now.start[0];
-    const py = event.clientY - now.start[1];
-    if (!now.moved && Math.hypot(px, py) < SLACK) return;
-    now.moved = true;
-    const dx = px / scale;
-    const dy = py / scale;
-    const straight = event.shiftKey && !now.grip;
-    const boxes = new Map([...now.boxes].map(([id, box]) => [id, now.grip
-      ? resizedBy(box, now.grip, dx, dy, event.shiftKey)
-      : movedBy(box, straight && Math.abs(dx) < Math.abs(dy) ? 0 : dx,
-        straight && Math.abs(dx) >= Math.abs(dy) ? 0 : dy)]));
-    setLive(boxes);
-    draw(boxes);
+    const start = bandStart.current;
+    if (!start) {
+      drag.follow(event);
+      return;
+    }
+    const [x, y] = pointAt(event);
+    const rect = {
+      x: Math.min(x, start.at[0]), y: Math.min(y, start.at[1]),
+      w: Math.abs(x - start.at[0]), h: Math.abs(y - start.at[1]),
+    };
+    setBand(rect);
+    const caught = slide.elements.filter((e) => !e.locked && !e.hidden_while_editing && e.kind !== "group" && overlaps(rect, coverOf(e)));
+    select([...new Set([...start.before, ...caught.map((e) => outermost(slide.elements, e.id))])]);
   }
 
   function end(): void {
-    const now = drag.current;
-    drag.current = null;
-    hold(false);
-    if (now?.moved && live.size) {
-      changeElements(now.grip ? "Resize" : "Move", now.ids, (element) => {
-        const box = live.get(element.id);
-        return box ? { ...element, ...box } : element;
-      });
-    }
-    setLive(new Map());
+    if (bandStart.current) {
+      bandStart.current = null;
+      setBand(null);
+    } else drag.end();
   }
 
-  // The same function all along, so that moving one element does not draw the handles of all.
-  const latest = useRef(begin);
-  latest.current = begin;
-  const press = useCallback((event: PointerEvent, element: Element): void => {
-    const before = useCourse.getState().place.selected;
-    const has = before.includes(element.id);
-    if (event.shiftKey) {
-      select(has ? before.filter((id) => id !== element.id) : [...before, element.id]);
-      return;
-    }
-    const ids = has ? before : [element.id];
-    if (!has) select(ids);
-    latest.current(event, ids, null);
-  }, []);
-
-  const only = selected.length === 1 && !editing
-    ? slide.elements.find((e) => e.id === selected[0]) : undefined;
+  const chosen = slide.elements.filter((e) => selected.includes(e.id));
+  const only = chosen.length === 1 && chosen[0]?.kind !== "group" ? chosen[0] : undefined;
+  const place = (element: Element): Placed => drag.places.get(element.id) ?? element;
+  const family = withMembers(slide.elements, selected);
+  const members = slide.elements.filter((e) => family.has(e.id) && e.kind !== "group");
+  const frame: Placed | null = only ? place(only)
+    : members.length ? { ...around(members.map((e) => coverOf(place(e)))), turn: 0 } : null;
+  const free = chosen.some((element) => !element.locked) && !editing;
   return (
     <Box
-      position="absolute" inset="0" aria-hidden
-      onPointerDown={(event) => {
-        if (event.target === event.currentTarget) { select([]); edit(null); }
-      }}
-      onPointerMove={follow} onPointerUp={end} onPointerCancel={end} pointerEvents={editing ? "none" : "auto"}
+      position="absolute" inset="0" aria-hidden data-handles
+      onPointerDown={startBand} onPointerMove={follow} onPointerUp={end} onPointerCancel={end}
+      pointerEvents={editing ? "none" : "auto"}
     >
-      {slide.elements.map((element) => (
+      {slide.elements.filter((e) => !e.hidden_while_editing && e.kind !== "group").map((element) => (
         <Handle
-          key={element.id} element={element} box={live.get(element.id) ?? null} scale={scale}
+          key={element.id} element={element} box={drag.places.get(element.id) ?? null} scale={scale}
           selected={selected.includes(element.id)} press={press}
         />
       ))}
-      {only && GRIPS.map((grip) => (
+      {frame && !editing && (
+        <Frame frame={frame} scale={scale} locked={!free}>
+          {free && only && (
+            <Box
+              data-grip="turn" position="absolute" left="calc(50% - 7px)" top="-34px" w="14px" h="14px" bg="white"
+              border="2px solid {colors.marigold}" borderRadius="full" cursor="grab" pointerEvents="auto"
+              onPointerDown={(event) => drag.begin(event, selected, { kind: "turn" })}
+            />
+          )}
+          {free && GRIPS.map((grip) => (
+            <Box
+              key={grip.name} data-grip={grip.name} position="absolute" w="11px" h="11px" bg="white"
+              border="2px solid {colors.marigold}" borderRadius="3px" pointerEvents="auto"
+              left={`calc(${(grip.dx + 1) * 50}% - 5.5px)`} top={`calc(${(grip.dy + 1) * 50}% - 5.5px)`}
+              cursor={cursor(grip)} onPointerDown={(event) => drag.begin(event, selected, { kind: "resize", grip })}
+            />
+          ))}
+        </Frame>
+      )}
+      {only && free && <Corners element={only} scale={scale} />}
+      <Holds holds={drag.holds} scale={scale} />
+      {band && (
         <Box
-          key={grip.name} data-grip={grip.name} position="absolute" w="11px" h="11px" bg="white"
-          border="2px solid {colors.marigold}" borderRadius="3px" zIndex="1000002"
-          style={gripPlace(live.get(only.id) ?? boxOf(only), grip, scale)}
-          cursor={cursor(grip)} onPointerDown={(event) => begin(event, [only.id], grip)}
+          position="absolute" pointerEvents="none" zIndex={FRONT + 6} bg="marigold.soft" opacity={0.5}
+          border="1px solid {colors.marigold}"
+          style={{ left: band.x * scale, top: band.y * scale, width: band.w * scale, height: band.h * scale }}
         />
-      ))}
+      )}
+    </Box>
+  );
+}
+
+function Frame(
+  { frame, scale, locked, children }: { frame: Placed; scale: number; locked: boolean; children: ReactNode },
+): ReactNode {
+  return (
+    <Box
+      position="absolute" pointerEvents="none" zIndex={FRONT + 2} data-frame
+      outline={locked ? "2px dashed {colors.quiet}" : "2px solid {colors.marigold}"}
+      style={{ ...onScreen(frame, scale, 0), transform: frame.turn ? `rotate(${frame.turn}deg)` : undefined }}
+    >
+      {children}
     </Box>
   );
 }
@@ -112,51 +144,41 @@ export function Handles({ slide, scale }: { slide: Slide; scale: number }): Reac
 interface HandleProps {
   element: Element;
   /** Where it is while it is dragged. */
-  box: Rect | null;
+  box: Placed | null;
   scale: number;
   selected: boolean;
   press: (event: PointerEvent, element: Element) => void;
 }
 
 const Handle = memo(function Handle({ element, box, scale, selected, press }: HandleProps): ReactNode {
-  const thin = element.kind === "shape" && element.shape === "line" ? REACH : 0;
+  const thin = element.kind === "shape" && (element.shape === "line" || element.shape === "arrow") ? REACH : 0;
+  const { turn } = box ?? element;
+  // What is locked lets the pointer through, so that one can work on what lies over it.
+  const locked = element.locked && !selected;
   return (
     <Box
-      position="absolute" data-handle={element.id} cursor="move" borderRadius="2px"
-      style={{ ...onScreen(box ?? boxOf(element), scale, thin), zIndex: element.z }}
+      position="absolute" data-handle={element.id} cursor={element.locked ? "default" : "move"} borderRadius="2px"
+      pointerEvents={locked ? "none" : undefined}
+      style={{
+        ...onScreen(box ?? element, scale, thin), zIndex: element.z,
+        transform: turn ? `rotate(${turn}deg)` : undefined,
+      }}
       outline={selected ? "2px solid {colors.marigold}" : undefined}
       _hover={selected ? {} : { outline: "1.5px dashed {colors.marigold}" }}
       onPointerDown={(event) => press(event, element)}
       onDoubleClick={() => {
-        if (element.kind === "text" || element.kind === "button") edit(element.id);
+        const { selected: now } = useCourse.getState().place;
+        if (!now.includes(element.id)) select([element.id]);
+        else if (isEditable(element) && !element.locked) edit(element.id);
       }}
     />
   );
 });
 
-/** Move the drawn elements under the pointer at once, without drawing the whole slide anew. */
-function draw(boxes: ReadonlyMap<string, Rect>): void {
-  for (const [id, box] of boxes) {
-    const drawn = document.querySelector<HTMLElement>(`[data-stage] [data-element="${id}"]`);
-    if (!drawn) continue;
-    drawn.style.left = `${box.x}px`;
-    drawn.style.top = `${box.y}px`;
-    drawn.style.width = `${box.w}px`;
-    drawn.style.height = `${box.h}px`;
-  }
-}
-
 function onScreen(box: Rect, scale: number, thin: number): Record<string, number> {
   return {
     left: box.x * scale - thin, top: box.y * scale - thin,
     width: box.w * scale + 2 * thin, height: box.h * scale + 2 * thin,
-  };
-}
-
-function gripPlace(box: Rect, { dx, dy }: Grip, scale: number): Record<string, number> {
-  return {
-    left: (box.x + (box.w * (dx + 1)) / 2) * scale - 5.5,
-    top: (box.y + (box.h * (dy + 1)) / 2) * scale - 5.5,
   };
 }
 

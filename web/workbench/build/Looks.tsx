@@ -1,94 +1,113 @@
-/** Looks: place, size and style of one element or of several at once. */
-import { Box, Separator } from "@chakra-ui/react";
+/** Looks: place, size and style of what is selected. */
+import { Box, Flex, NativeSelect, Separator, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
-import type { Element, Style } from "../../api/types";
-import { changeElements } from "../store/store";
-import { FoldCard } from "../ui/parts";
-import { Check, Choose, ColourField, NumberField, Pair } from "./fields";
-
-const ALIGN = [["left", "left"], ["center", "centre"], ["right", "right"]] as const;
-const VALIGN = [["top", "top"], ["middle", "middle"], ["bottom", "bottom"]] as const;
-const FONT = [["text", "text"], ["heading", "heading"]] as const;
-const FIT = [["contain", "whole picture"], ["cover", "fill the frame"], ["fill", "stretch"]] as const;
+import type { Element } from "../../api/types";
+import { arrangeSelected } from "../store/commands";
+import { applyStyle, copyStyle, followStyle, makeStyle, restyle, updateStyleFrom } from "../store/styles";
+import { changeElements, useCourse } from "../store/store";
+import { FoldCard, QuietButton } from "../ui/parts";
+import { Labelled, NumberField, Pair } from "./fields";
+import { KindFields } from "./KindFields";
+import { partsOf, StyleFields } from "./StyleFields";
 
 export function Looks({ elements }: { elements: readonly Element[] }): ReactNode {
   const ids = elements.map((element) => element.id);
   const first = elements[0] as Element;
-  const { style } = first;
-  const words = elements.some((e) => e.kind === "text" || e.kind === "button");
-  const line = elements.every((e) => e.kind === "shape" && e.shape === "line");
+  const only = elements.length === 1;
+  const group = elements.every((element) => element.kind === "group");
 
   function change(label: string, part: Partial<Element>): void {
     changeElements(label, ids, (e) => ({ ...e, ...part }) as Element, `${label}-${ids.join()}`);
   }
 
-  function restyle(part: Partial<Style>): void {
-    const key = Object.keys(part).join();
-    changeElements("Style", ids, (e) => ({ ...e, style: { ...e.style, ...part } }) as Element,
-      `style-${key}-${ids.join()}`);
+  /** A group is moved with all that is in it. */
+  function place(part: { x?: number; y?: number }): void {
+    if (first.kind !== "group") return change("Place", part);
+    const { slides, place: at } = useCourse.getState();
+    const elementsHere = slides[at.slide ?? ""]?.elements ?? [];
+    const dx = part.x === undefined ? 0 : part.x - first.x;
+    const dy = part.y === undefined ? 0 : part.y - first.y;
+    const members = elementsHere.filter((e) => inGroup(elementsHere, e, first.id)).map((e) => e.id);
+    changeElements("Place", members, (e) => ({ ...e, x: e.x + dx, y: e.y + dy }), `Place-${first.id}`);
   }
 
   return (
     <FoldCard title="Looks">
-      <Pair>
-        <NumberField label="left" value={first.x} onChange={(x) => change("Place", { x })} />
-        <NumberField label="top" value={first.y} onChange={(y) => change("Place", { y })} />
-        <NumberField label="wide" value={first.w} min={0} onChange={(w) => change("Size", { w })} />
-        <NumberField label="high" value={first.h} min={0} onChange={(h) => change("Size", { h })} />
-      </Pair>
-      <Separator my="1.5" />
-      {words && (
+      {only && (
         <>
-          <ColourField label="text colour" value={style.text_colour} onChange={(text_colour) => restyle({ text_colour })} />
           <Pair>
-            <NumberField label="size" value={style.size} min={6} max={400} onChange={(size) => restyle({ size })} />
-            <NumberField label="inner" value={style.padding} min={0} onChange={(padding) => restyle({ padding })} />
+            <NumberField label="left" value={first.x} onChange={(x) => place({ x })} />
+            <NumberField label="top" value={first.y} onChange={(y) => place({ y })} />
+            {!group && <NumberField label="wide" value={first.w} min={0} onChange={(w) => change("Size", { w })} />}
+            {!group && <NumberField label="high" value={first.h} min={0} onChange={(h) => change("Size", { h })} />}
+            {!group && <NumberField label="turn" value={first.turn} min={-360} max={360} onChange={(turn) => change("Turn", { turn })} />}
           </Pair>
-          <Choose label="font" value={style.font} options={FONT} onChange={(font) => restyle({ font })} />
-          <Choose label="across" value={style.align} options={ALIGN} onChange={(align) => restyle({ align })} />
-          <Choose label="down" value={style.valign} options={VALIGN} onChange={(valign) => restyle({ valign })} />
-          <Check label="Bold" value={style.bold} onChange={(bold) => restyle({ bold })} />
+          {group && (
+            <QuietButton size="xs" onClick={() => void arrangeSelected("Turn", { turn: 15 })}>Turn by 15°</QuietButton>
+          )}
           <Separator my="1.5" />
         </>
       )}
-      {first.kind === "picture" && (
-        <Choose
-          label="fit" value={first.fit} options={FIT}
-          onChange={(fit) => change("Fit", { fit } as Partial<Element>)}
-        />
+      {only && <KindFields element={first} />}
+      {!group && (
+        <>
+          <NamedStyleField elements={elements} />
+          <StyleFields style={first.style} parts={partsOf(elements)} onChange={(part) => restyle(elements, part)} />
+          <Flex gap="2" mt="2" wrap="wrap">
+            {only && <QuietButton size="xs" onClick={copyStyle} title="Ctrl Alt C">Copy look</QuietButton>}
+            <QuietButton size="xs" onClick={applyStyle} title="Ctrl Alt V">Apply copied look</QuietButton>
+          </Flex>
+        </>
       )}
-      {!line && (
-        <ColourField
-          label="fill" value={style.fill} onChange={(fill) => restyle({ fill })}
-          onNone={() => restyle({ fill: null })}
-        />
-      )}
-      <ColourField
-        label={line ? "colour" : "border"} value={style.border_colour}
-        onChange={(border_colour) => restyle({ border_colour, border_width: style.border_width || 2 })}
-        {...(line ? {} : { onNone: () => restyle({ border_colour: null }) })}
-      />
-      <Pair>
-        <NumberField
-          label={line ? "width" : "border"} value={style.border_width} min={0} max={200}
-          onChange={(border_width) => restyle({ border_width })}
-        />
-        {!line && (
-          <NumberField label="radius" value={style.radius} min={0} onChange={(radius) => restyle({ radius })} />
-        )}
-      </Pair>
-      {first.kind === "shape" && line && (
-        <Check
-          label="Rises to the right" value={first.rising}
-          onChange={(rising) => change("Direction", { rising } as Partial<Element>)}
-        />
-      )}
-      <Box mt="1">
-        <NumberField
-          label="see-through" value={Math.round((1 - style.opacity) * 100)} min={0} max={100}
-          onChange={(percent) => restyle({ opacity: 1 - percent / 100 })}
-        />
-      </Box>
     </FoldCard>
   );
+}
+
+function inGroup(elements: readonly Element[], element: Element, group: string): boolean {
+  const groups = new Map(elements.map((e) => [e.id, e.group]));
+  for (let here = element.group; here; here = groups.get(here)) if (here === group) return true;
+  return false;
+}
+
+/** The named style that is followed, and in what the element goes its own way. */
+function NamedStyleField({ elements }: { elements: readonly Element[] }): ReactNode {
+  const styles = useCourse((state) => state.course.styles);
+  const first = elements[0] as Element;
+  const named = styles.find((style) => style.id === first.named_style);
+  const own = named ? first.own.filter((name) => name !== "box") : [];
+  const make = (): void => makeStyle(first, freeName(first.name, styles.map((style) => style.name)));
+  return (
+    <Box mb="1">
+      <Labelled label="style">
+        <NativeSelect.Root size="xs">
+          <NativeSelect.Field
+            aria-label="Named style" bg="paper" borderRadius="6px" value={named?.id ?? ""}
+            onChange={(event) => (event.currentTarget.value === "+" ? make() : followStyle(event.currentTarget.value || null))}
+          >
+            <option value="">none</option>
+            {styles.map((style) => <option key={style.id} value={style.id}>{style.name}</option>)}
+            {elements.length === 1 && <option value="+">New style from this</option>}
+          </NativeSelect.Field>
+          <NativeSelect.Indicator />
+        </NativeSelect.Root>
+      </Labelled>
+      {own.length > 0 && named && (
+        <Box fontSize="12.5px" color="quiet" mb="1">
+          <Text>Its own: {own.map((name) => name.replaceAll("_", " ")).join(", ")}.</Text>
+          <Flex gap="2" mt="1">
+            <QuietButton size="2xs" px="2" onClick={() => followStyle(named.id)}>Back to the style</QuietButton>
+            {elements.length === 1 && (
+              <QuietButton size="2xs" px="2" onClick={() => updateStyleFrom(first)}>Change the style for all</QuietButton>
+            )}
+          </Flex>
+        </Box>
+      )}
+    </Box>
+  );
+}
+
+function freeName(name: string, taken: readonly string[]): string {
+  let free = name;
+  for (let n = 2; taken.includes(free); n++) free = `${name} ${n}`;
+  return free;
 }

@@ -1,27 +1,28 @@
 /** The running order: all that is on the slide, in the order in which it is read and reached. */
-import { Box, Flex, Heading, Input, Text } from "@chakra-ui/react";
+import { Box, Flex, Heading, Input, Text, Textarea } from "@chakra-ui/react";
 import {
   closestCenter, DndContext, PointerSensor, useSensor, useSensors, type DragEndEvent,
 } from "@dnd-kit/core";
 import { SortableContext, useSortable, verticalListSortingStrategy } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
 import {
-  ChevronDown, ChevronRight, Circle, Heading1, Image, Minus, MousePointerClick, Square, Type,
+  AppWindow, ChevronDown, ChevronRight, Circle, EyeOff, Film, Gauge, Group, Heading1, Image, Lock, MessageSquare, Minus,
+  MousePointerClick, MoveRight, Square, SquareDashedMousePointer, Table, TextCursorInput, Triangle, Type, Volume2,
   type LucideIcon,
 } from "lucide-react";
 import { useState, type KeyboardEvent, type ReactNode } from "react";
 import type { Element, Question, Slide } from "../../api/types";
 import { renameElement, reorderElement } from "../store/commands";
-import { select, useCourse } from "../store/store";
-import { isDecoration, says } from "./says";
+import { changeElements, select, useCourse } from "../store/store";
+import { isDecoration, needsAlternative, says, withWords, writtenWords } from "./says";
 
 export function RunningOrder(): ReactNode {
   const slide = useCourse((state) => (state.place.slide ? state.slides[state.place.slide] : undefined));
   const [folded, setFolded] = useState(true);
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
   if (!slide) return null;
-  const read = slide.elements.filter((element) => !isDecoration(element));
-  const rest = slide.elements.filter(isDecoration);
+  const read = slide.elements.filter((element) => !isDecoration(element, slide));
+  const rest = slide.elements.filter((element) => isDecoration(element, slide));
 
   function drop({ active, over }: DragEndEvent): void {
     if (!over || !slide || active.id === over.id) return;
@@ -41,7 +42,9 @@ export function RunningOrder(): ReactNode {
       )}
       <SortableContext items={read.map((e) => e.id)} strategy={verticalListSortingStrategy}>
         <Box as="ol" listStyleType="none">
-          {read.map((element, place) => <Row key={element.id} {...{ slide, element }} number={place + 1} />)}
+          {read.map((element, place) => (
+            <Row key={element.id} {...{ slide, element }} number={place + 1} depth={depthOf(slide, element)} />
+          ))}
         </Box>
       </SortableContext>
       {rest.length > 0 && (
@@ -56,7 +59,7 @@ export function RunningOrder(): ReactNode {
           {!folded && (
             <SortableContext items={rest.map((e) => e.id)} strategy={verticalListSortingStrategy}>
               <Box as="ul" listStyleType="none">
-                {rest.map((element) => <Row key={element.id} {...{ slide, element }} number={null} />)}
+                {rest.map((element) => <Row key={element.id} {...{ slide, element }} number={null} depth={0} />)}
               </Box>
             </SortableContext>
           )}
@@ -66,16 +69,24 @@ export function RunningOrder(): ReactNode {
   );
 }
 
-function Row(
-  { slide, element, number }: { slide: Slide; element: Element; number: number | null },
-): ReactNode {
+/** How deep in groups an element stands. */
+function depthOf(slide: Slide, element: Element): number {
+  const groups = new Map(slide.elements.map((other) => [other.id, other.group]));
+  let depth = 0;
+  for (let group = element.group; group && depth < 9; group = groups.get(group)) depth += 1;
+  return depth;
+}
+
+interface RowProps { slide: Slide; element: Element; number: number | null; depth: number }
+
+function Row({ slide, element, number, depth }: RowProps): ReactNode {
   const selected = useCourse((state) => state.place.selected.includes(element.id));
-  const [renaming, setRenaming] = useState(false);
+  const [typing, setTyping] = useState<"name" | "words" | null>(null);
   const { setNodeRef, listeners, transform, transition, isDragging } = useSortable({ id: element.id });
   const Icon = iconOf(element);
   const part = partOf(slide, element);
   const words = says(element);
-  const missing = element.kind === "picture" && !element.alt && !element.decoration;
+  const missing = needsAlternative(slide, element);
 
   function onKeyDown(event: KeyboardEvent): void {
     const step = { ArrowUp: -1, ArrowDown: 1 }[event.key];
@@ -85,49 +96,45 @@ function Row(
       const row = event.currentTarget.closest("li");
       const next = step > 0 ? row?.nextElementSibling : row?.previousElementSibling;
       next?.querySelector<HTMLElement>("button")?.focus();
-    } else if (event.key === "F2") setRenaming(true);
+    } else if (event.key === "F2") setTyping("name");
+    else if (event.key === "Enter" && event.shiftKey) setTyping("words");
     else return;
     event.preventDefault();
     event.stopPropagation();
   }
 
-  function finish(name: string): void {
-    setRenaming(false);
-    renameElement(element.id, name);
+  function choose(event: { shiftKey: boolean; ctrlKey: boolean; metaKey: boolean }): void {
+    const before = useCourse.getState().place.selected;
+    const several = event.shiftKey || event.ctrlKey || event.metaKey;
+    if (!several) select([element.id]);
+    else select(selected ? before.filter((id) => id !== element.id) : [...before, element.id]);
   }
 
   return (
     <Box
-      as="li" ref={setNodeRef} opacity={isDragging ? 0.6 : 1}
-      style={{ transform: CSS.Translate.toString(transform), transition }}
+      as="li" ref={setNodeRef} opacity={isDragging || element.hidden_while_editing ? 0.6 : 1}
+      style={{ transform: CSS.Translate.toString(transform), transition }} pl={`${depth * 16}px`}
       bg={selected ? "marigold.soft" : undefined} borderLeftWidth="3px"
       borderLeftColor={selected ? "marigold" : "transparent"}
     >
-      {renaming ? (
-        <Input
-          size="xs" autoFocus defaultValue={element.name} aria-label="Name" m="1" w="calc(100% - 8px)"
-          onBlur={(event) => finish(event.target.value)} maxLength={200}
-          onKeyDown={(event) => {
-            event.stopPropagation();
-            if (event.key === "Enter") finish(event.currentTarget.value);
-            if (event.key === "Escape") setRenaming(false);
-          }}
-        />
+      {typing ? (
+        <TypedRow element={element} what={typing} onDone={() => setTyping(null)} />
       ) : (
         <Flex
           as="button" w="100%" px="3" py="1.5" gap="2.5" textAlign="left" align="flex-start"
-          onClick={(event) => select(event.shiftKey
-            ? [...useCourse.getState().place.selected, element.id] : [element.id])}
-          onDoubleClick={() => setRenaming(true)} onKeyDown={onKeyDown} {...listeners}
+          onClick={choose} onDoubleClick={(event) => setTyping(inWords(event.target) ? "words" : "name")}
+          onKeyDown={onKeyDown} {...listeners}
           aria-pressed={selected} data-row={element.id} _hover={{ bg: selected ? undefined : "table" }}
         >
           <Box pt="2px" color="quiet" flex="none"><Icon size={15} aria-hidden /></Box>
           <Box flex="1" minW="0">
             <Text fontWeight="600" truncate>{element.name}</Text>
-            {words && <Text color="quiet" fontSize="12.5px" lineClamp={2}>{words}</Text>}
+            {words && <Text color="quiet" fontSize="12.5px" lineClamp={2} data-words>{words}</Text>}
             {part && <Text color="spruce" fontSize="12px">{part}</Text>}
-            {missing && <Text color="brick" fontSize="12px">no text alternative</Text>}
+            {missing && <Text color="brick" fontSize="12px" data-words>no text alternative</Text>}
           </Box>
+          {element.locked && <Lock size={13} aria-label="locked" />}
+          {element.hidden_while_editing && <EyeOff size={13} aria-label="hidden while editing" />}
           {number && <Text color="quiet" fontSize="12px">{number}</Text>}
         </Flex>
       )}
@@ -135,12 +142,53 @@ function Row(
   );
 }
 
+function inWords(target: EventTarget): boolean {
+  return target instanceof globalThis.Element && target.closest("[data-words]") !== null;
+}
+
+/** A row being typed into: the name, or what it says: its words or its text alternative. */
+function TypedRow(
+  { element, what, onDone }: { element: Element; what: "name" | "words"; onDone: () => void },
+): ReactNode {
+  const before = what === "name" ? element.name : writtenWords(element);
+  function finish(text: string): void {
+    onDone();
+    if (text === before) return;
+    if (what === "name") renameElement(element.id, text);
+    else changeElements("Edit words", [element.id], (e) => withWords(e, text));
+  }
+  const common = {
+    autoFocus: true, defaultValue: before, m: "1", w: "calc(100% - 8px)", size: "xs" as const, bg: "sheet",
+    "aria-label": what === "name" ? "Name" : `What ${element.name} says`,
+  };
+  const onKeyDown = (event: KeyboardEvent<HTMLInputElement | HTMLTextAreaElement>): void => {
+    event.stopPropagation();
+    if (event.key === "Enter" && !event.shiftKey) {
+      event.preventDefault();
+      finish(event.currentTarget.value);
+    }
+    if (event.key === "Escape") onDone();
+  };
+  return what === "name"
+    ? <Input {...common} maxLength={200} onBlur={(event) => finish(event.target.value)} onKeyDown={onKeyDown} />
+    : <Textarea {...common} rows={3} onBlur={(event) => finish(event.target.value)} onKeyDown={onKeyDown} />;
+}
+
 function iconOf(element: Element): LucideIcon {
   switch (element.kind) {
     case "text": return element.level === "body" ? Type : Heading1;
     case "picture": return Image;
+    case "video": return Film;
+    case "audio": return Volume2;
     case "button": return MousePointerClick;
-    case "shape": return { rectangle: Square, ellipse: Circle, line: Minus }[element.shape];
+    case "area": return SquareDashedMousePointer;
+    case "input": return TextCursorInput;
+    case "meter": return Gauge;
+    case "group": return Group;
+    case "table": return Table;
+    case "embed": return AppWindow;
+    case "shape":
+      return { rectangle: Square, ellipse: Circle, line: Minus, arrow: MoveRight, callout: MessageSquare, polygon: Triangle }[element.shape];
   }
 }
 

@@ -1,7 +1,7 @@
 /** What can be done with a slide, on a right click or the menu key. */
 import { Menu, Portal } from "@chakra-ui/react";
 import { useRef, type ReactElement, type ReactNode } from "react";
-import { deleteSlide, duplicateSlide, moveSlide } from "../store/commands";
+import { deleteSlides, duplicateSlide, moveSlide } from "../store/slides";
 import { useCourse } from "../store/store";
 
 export function SlideMenu(
@@ -29,7 +29,7 @@ export function SlideMenu(
             <Menu.Item value="copy" onClick={() => void duplicateSlide(id)}>Duplicate (Ctrl D)</Menu.Item>
             <Menu.Item value="earlier" onClick={() => shift(-1)}>Move earlier (Shift ←)</Menu.Item>
             <Menu.Item value="later" onClick={() => shift(1)}>Move later (Shift →)</Menu.Item>
-            <Menu.Item value="delete" color="brick" onClick={() => deleteSlide(id)}>
+            <Menu.Item value="delete" color="brick" onClick={() => deleteSlides([id])}>
               Delete (Del)
             </Menu.Item>
           </Menu.Content>

@@ -1,15 +1,19 @@
 /** The slide as a picture, with handles over it. */
-import { Box, Flex, Text } from "@chakra-ui/react";
+import { Box, Flex } from "@chakra-ui/react";
 import { Plus } from "lucide-react";
-import { useEffect, useRef, useState, type ReactNode, type RefObject } from "react";
+import { useEffect, useMemo, useRef, useState, type ReactNode, type RefObject } from "react";
 import { Still } from "../../player/render/Still";
-import { addSlide } from "../store/commands";
-import { addPicture, sendPicture } from "../store/pictures";
+import { promptedSlide } from "../store/following";
+import { addSlide } from "../store/slides";
 import { edit, select, useCourse } from "../store/store";
-import { Empty, Kbd, MainButton } from "../ui/parts";
-import { sayError } from "../ui/toaster";
+import { Empty, MainButton } from "../ui/parts";
 import { EditInPlace } from "./EditInPlace";
 import { Handles } from "./Handles";
+import { Overflow } from "./Overflow";
+import { Grid, Rulers } from "./Rulers";
+import { StageBar } from "./StageBar";
+import { sendAll } from "./uploads";
+import { useView } from "./view";
 
 interface Props {
   /** Where the pointer is, in slide pixels; null outside the slide. */
@@ -18,27 +22,39 @@ interface Props {
 }
 
 const MARGIN = 28;
+const BAR = 44;
 
 export function Stage({ pointer, onAdd }: Props): ReactNode {
   const frame = useRef<HTMLDivElement>(null);
   const paper = useRef<HTMLDivElement>(null);
   const size = useCourse((state) => state.course.size);
+  const theme = useCourse((state) => state.course.theme);
   const media = useCourse((state) => state.media);
+  const sources = useCourse((state) => state.sources);
   const slide = useCourse((state) => (state.place.slide ? state.slides[state.place.slide] : undefined));
   const editing = useCourse((state) => state.editing);
-  const [scale, setScale] = useState(0);
+  const zoom = useView((view) => view.zoom);
+  const [fitted, setFitted] = useState(0);
+  const scale = fitted * zoom;
 
   useEffect(() => {
     const element = frame.current;
     if (!element) return;
     const observer = new ResizeObserver(() => {
-      setScale(Math.min(
-        (element.clientWidth - 2 * MARGIN) / size.w, (element.clientHeight - 2 * MARGIN - 44) / size.h, 2,
+      setFitted(Math.min(
+        (element.clientWidth - 2 * MARGIN) / size.w, (element.clientHeight - 2 * MARGIN - BAR) / size.h, 2,
       ));
     });
     observer.observe(element);
     return () => observer.disconnect();
   }, [size.w, size.h]);
+
+  const shown = useMemo(() => {
+    if (!slide) return null;
+    const whole = promptedSlide(slide, sources);
+    const hidden = new Set(slide.elements.filter((e) => e.hidden_while_editing).map((e) => e.id));
+    return hidden.size ? { ...whole, elements: whole.elements.filter((e) => !hidden.has(e.id)) } : whole;
+  }, [slide, sources]);
 
   function point(event: { clientX: number; clientY: number }): [number, number] | null {
     const box = paper.current?.getBoundingClientRect();
@@ -48,64 +64,50 @@ export function Stage({ pointer, onAdd }: Props): ReactNode {
     return x >= 0 && y >= 0 && x <= size.w && y <= size.h ? [Math.round(x), Math.round(y)] : null;
   }
 
-  async function drop(event: React.DragEvent): Promise<void> {
-    event.preventDefault();
-    const at = point(event);
-    for (const file of event.dataTransfer.files) {
-      try {
-        await addPicture(await sendPicture(file, () => {}), at);
-      } catch (error) {
-        sayError(error);
-      }
-    }
-  }
-
   const element = slide?.elements.find((other) => other.id === editing);
+  const roomy = zoom > 1;
   return (
-    <Flex
-      ref={frame} flex="1" minW="0" bg="table" direction="column" align="center" justify="center"
-      position="relative" overflow="hidden" role="region" aria-label="Slide"
-      onPointerMove={(event) => { pointer.current = point(event); }}
-      onPointerLeave={() => { pointer.current = null; }}
-      onPointerDown={(event) => { if (event.target === frame.current) { select([]); edit(null); } }}
-      onDragOver={(event) => event.preventDefault()} onDrop={(event) => void drop(event)}
-    >
-      {slide ? (
-        <Box
-          ref={paper} boxShadow="0 1px 10px rgb(34 48 43 / 14%)" mb="44px" position="relative" isolation="isolate"
-          tabIndex={0} data-stage role="group"
-          aria-label={`${slide.title}: Tab goes through the elements, Escape leaves`}
-          _focusVisible={{ outline: "2px solid {colors.marigold}", outlineOffset: "4px" }}
-        >
-          <Box aria-hidden={!element}>
-            <Still slide={slide} size={size} media={media} scale={scale} without={editing}>
-              {element && <EditInPlace element={element} key={element.id} />}
-            </Still>
-          </Box>
-          <Handles slide={slide} scale={scale} />
-        </Box>
-      ) : (
-        <Empty
-          title="No slides yet"
-          action={<MainButton onClick={() => void addSlide()}><Plus size={16} /> Add a slide</MainButton>}
-        >
-          A course begins with its first slide.
-        </Empty>
-      )}
-      {slide && (
-        <Flex
-          position="absolute" bottom="14px" bg="sheet" borderRadius="full" px="4" py="1.5" gap="3"
-          align="center" boxShadow="0 2px 12px rgb(34 48 43 / 16%)"
-        >
-          <Flex
-            as="button" align="center" gap="2" color="spruce" fontWeight="700"
-            onClick={() => onAdd(null)}
+    <Box flex="1" minW="0" position="relative" bg="table" role="region" aria-label="Slide">
+      <Flex
+        ref={frame} position="absolute" inset="0" overflow={roomy ? "auto" : "hidden"}
+        align={roomy ? "flex-start" : "center"} justify={roomy ? "flex-start" : "center"}
+        p={roomy ? `${MARGIN}px` : undefined} pb={`${BAR}px`}
+        onPointerMove={(event) => { pointer.current = point(event); }}
+        onPointerLeave={() => { pointer.current = null; }}
+        onPointerDown={(event) => { if (event.target === frame.current) { select([]); edit(null); } }}
+        onDragOver={(event) => event.preventDefault()}
+        onDrop={(event) => {
+          event.preventDefault();
+          sendAll([...event.dataTransfer.files], { at: point(event) });
+        }}
+      >
+        {slide && shown ? (
+          <Box
+            ref={paper} boxShadow="0 1px 10px rgb(34 48 43 / 14%)" position="relative" isolation="isolate"
+            tabIndex={0} data-stage role="group" flex="none"
+            aria-label={`${slide.title}: Tab goes through the elements, Escape leaves`}
+            _focusVisible={{ outline: "2px solid {colors.marigold}", outlineOffset: "4px" }}
           >
-            <Plus size={17} /> Add <Kbd>/</Kbd>
-          </Flex>
-          <Text color="quiet" fontSize="13px" borderLeftWidth="1px" pl="3">{Math.round(scale * 100)} %</Text>
-        </Flex>
-      )}
-    </Flex>
+            <Box aria-hidden={!element}>
+              <Still slide={shown} {...{ size, theme, media, scale }} without={editing}>
+                {element && <EditInPlace element={element} key={element.id} />}
+              </Still>
+            </Box>
+            <Grid scale={scale} />
+            <Overflow slide={slide} scale={scale} />
+            <Handles slide={slide} scale={scale} />
+            <Rulers scale={scale} />
+          </Box>
+        ) : (
+          <Empty
+            title="No slides yet"
+            action={<MainButton onClick={() => void addSlide()}><Plus size={16} /> Add a slide</MainButton>}
+          >
+            A course begins with its first slide.
+          </Empty>
+        )}
+      </Flex>
+      {slide && <StageBar scale={scale} onAdd={() => onAdd(null)} />}
+    </Box>
   );
 }

@@ -1,22 +1,54 @@
 /** What an element says, in words. */
-import type { Element, RichText } from "../../api/types";
+import type { Element, RichText, Slide } from "../../api/types";
 import { valueName } from "../../player/render/Still";
 
-export function plain(text: RichText): string {
+export function plain(text: RichText, between = " · "): string {
   return text.blocks
     .map((block) => block.runs.map((run) => (run.kind === "text" ? run.text : valueName(run.of))).join(""))
-    .join(" · ");
+    .join(between);
 }
 
 export function says(element: Element): string {
   switch (element.kind) {
     case "text": return plain(element.text);
-    case "button": return element.label;
+    case "shape": return element.alt || plain(element.text);
+    case "button": case "input": return element.label;
+    case "table": return element.alt || element.cells[0]?.filter(Boolean).join(" · ") || "";
+    case "embed": return element.alt || element.address;
     default: return element.alt;
   }
 }
 
+/** What is typed in the row of an element: its own words, else its text alternative. */
+export function writtenWords(element: Element): string {
+  switch (element.kind) {
+    case "text": return plain(element.text, "\n");
+    case "button": case "input": return element.label;
+    default: return element.alt;
+  }
+}
+
+/** The element saying `words`; emphasis and lists stay in lines that are as they were. */
+export function withWords(element: Element, words: string): Element {
+  if (element.kind === "button" || element.kind === "input") return { ...element, label: words };
+  if (element.kind !== "text") return { ...element, alt: words };
+  const before = new Map(element.text.blocks.map((block) => [plain({ blocks: [block] }), block]));
+  const blocks = words.split("\n").map((line) => before.get(line) ?? {
+    kind: "paragraph" as const, runs: line ? [{ kind: "text" as const, text: line, bold: false, italic: false }] : [],
+  });
+  return { ...element, text: { blocks } };
+}
+
 /** Whether the element is passed over when the slide is read out. */
-export function isDecoration(element: Element): boolean {
-  return element.decoration || (element.kind === "shape" && !element.alt);
+export function isDecoration(element: Element, slide?: Slide): boolean {
+  if (element.decoration || (element.kind === "shape" && !element.alt && !element.text.blocks.length)) return true;
+  const group = element.group && slide?.elements.find((other) => other.id === element.group);
+  return Boolean(group && isDecoration(group, slide));
+}
+
+/** Whether those who do not see it would miss it: a picture or area without words for it. */
+export function needsAlternative(slide: Slide, element: Element): boolean {
+  if (!["picture", "area", "video", "audio"].includes(element.kind) || element.alt || isDecoration(element, slide)) return false;
+  const group = slide.elements.find((other) => other.id === element.group);
+  return !group?.alt;
 }

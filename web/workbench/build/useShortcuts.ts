@@ -1,11 +1,19 @@
 /** The keys of Build. They rest while something is typed or a menu is open. */
 import { useEffect } from "react";
 import { useNavigate } from "react-router";
+import { copiedFor, copySelected, cutSelected, duplicateSelected, paste } from "../store/clipboard";
 import {
-  copySelected, cutSelected, duplicateSelected, nudge, paste, removeSelected, selectNext,
+  addElement, arrangeSelected, groupSelected, nudge, removeSelected, selectNext, ungroupSelected,
 } from "../store/commands";
+import { applyStyle, copyStyle } from "../store/styles";
 import { save } from "../store/saver";
+import type { Block, Slide } from "../../api/types";
 import { currentSlide, edit, goToSlide, redo, select, undo, useCourse } from "../store/store";
+
+import { isEditable } from "./EditInPlace";
+import { showPanel } from "./panels";
+import { sendAll } from "./uploads";
+import { zoomBy, zoomToFit } from "./view";
 
 const STEP = 1;
 const FAR = 10;
@@ -29,6 +37,11 @@ export function useShortcuts(openPalette: (at: [number, number] | null) => void)
       if (command && event.key.toLowerCase() === "s") {
         event.preventDefault();
         void save();
+        return;
+      }
+      if (command && event.key.toLowerCase() === "f") {
+        event.preventDefault();
+        showPanel("find");
         return;
       }
       if (elsewhere(event.target) || editing) return;
@@ -59,9 +72,41 @@ export function useShortcuts(openPalette: (at: [number, number] | null) => void)
         void navigate(`/courses/${slug}/rehearse?from=${place.slide ?? ""}`);
       }
     }
+    function onPaste(event: ClipboardEvent): void {
+      if (elsewhere(event.target) || useCourse.getState().editing) return;
+      event.preventDefault();
+      pasteFrom(event.clipboardData);
+    }
     window.addEventListener("keydown", onKeyDown);
-    return () => window.removeEventListener("keydown", onKeyDown);
+    window.addEventListener("paste", onPaste);
+    return () => {
+      window.removeEventListener("keydown", onKeyDown);
+      window.removeEventListener("paste", onPaste);
+    };
   }, [navigate, openPalette]);
+}
+
+/** What comes from the clipboard: files, what was copied here, or words for a new text. */
+function pasteFrom(data: DataTransfer | null): void {
+  const files = [...data?.files ?? []];
+  if (files.length) {
+    sendAll(files, { at: null });
+    return;
+  }
+  const words = data?.getData("text/plain") ?? "";
+  const copied = copiedFor(words);
+  if (copied) void paste(copied);
+  else if (words.trim()) void addElement("text", null, (slide, ids) => withWords(slide, ids[0] ?? "", words));
+}
+
+function withWords(slide: Slide, id: string, words: string): Slide {
+  const blocks = words.trim().split(/\n/).map((line): Block => ({
+    kind: "paragraph", runs: line ? [{ kind: "text", text: line, bold: false, italic: false }] : [],
+  }));
+  return {
+    ...slide, elements: slide.elements.map((element) => (element.id === id && element.kind === "text"
+      ? { ...element, text: { blocks } } : element)),
+  };
 }
 
 /** The keys of the slide itself: Tab steps through its elements, until Escape lets go. */
@@ -78,7 +123,7 @@ function leave(): void {
 function editSelected(event: KeyboardEvent): void {
   const { place } = useCourse.getState();
   const element = currentSlide()?.elements.find((other) => other.id === place.selected[0]);
-  if (place.selected.length === 1 && (element?.kind === "text" || element?.kind === "button")) {
+  if (place.selected.length === 1 && element && isEditable(element) && !element.locked) {
     event.preventDefault();
     edit(element.id);
   }
@@ -94,10 +139,21 @@ function onCommand(
     y: redo,
     c: () => void copySelected(),
     x: () => void cutSelected(),
-    v: () => void paste(),
+    g: () => void (event.shiftKey ? ungroupSelected() : groupSelected()),
+    "]": () => void arrangeSelected("One further up", { level: "forward" }),
+    "[": () => void arrangeSelected("One further down", { level: "backward" }),
+    "0": zoomToFit,
+    "-": () => zoomBy(-1),
+    "+": () => zoomBy(1),
+    "=": () => zoomBy(1),
     d: () => void duplicateSelected(),
-    a: () => select(currentSlide()?.elements.map((element) => element.id) ?? []),
+    a: () => select(currentSlide()?.elements.filter((e) => !e.group && !e.locked).map((e) => e.id) ?? []),
   };
+  if (event.altKey && (key === "c" || key === "v")) {
+    event.preventDefault();
+    (key === "c" ? copyStyle : applyStyle)();
+    return;
+  }
   const action = arrow && selected
     ? () => nudge(arrow[0] * far, arrow[1] * far, true) : actions[key];
   if (!action) return;

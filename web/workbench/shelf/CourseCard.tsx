@@ -6,6 +6,7 @@ import { useRef, useState, type ReactNode } from "react";
 import { Link } from "react-router";
 import { api, take } from "../../api/client";
 import type { components } from "../../api/api";
+import type { MediaMap } from "../../player/render/ElementView";
 import { Still } from "../../player/render/Still";
 import { sayDone, sayError } from "../ui/toaster";
 import { ago, count } from "../ui/words";
@@ -44,19 +45,20 @@ export function CourseCard({ card, onChanged }: { card: Card; onChanged: () => v
     if (title.trim() && title.trim() !== card.title) rename.mutate(title.trim());
   }
 
-  const scale = WIDTH / card.size.w;
+  const high = Math.round((WIDTH * 9) / 16);
+  const scale = Math.min(WIDTH / card.size.w, high / card.size.h);
   return (
     <Box
       as="li" bg="sheet" borderWidth="1px" borderRadius="card" overflow="hidden" position="relative"
       _hover={{ borderColor: "spruce" }} transition="border-color 120ms"
     >
-      <Box h={`${Math.round(WIDTH * 9 / 16)}px`} bg="table" overflow="hidden" aria-hidden>
+      <Flex h={`${high}px`} bg="table" overflow="hidden" justify="center" aria-hidden>
         {card.first_slide ? (
-          <Still slide={card.first_slide} size={card.size} scale={scale} media={asMedia(card.media)} />
+          <Still slide={card.first_slide} size={card.size} theme={card.theme} scale={scale} media={asMedia(card.media)} />
         ) : (
           <Flex h="100%" align="center" justify="center" color="quiet">no slides yet</Flex>
         )}
-      </Box>
+      </Flex>
       <Flex p="3.5" gap="2" align="flex-start" borderTopWidth="1px">
         <Box flex="1" minW="0">
           {renaming ? (
@@ -118,6 +120,6 @@ export function CourseCard({ card, onChanged }: { card: Card; onChanged: () => v
   );
 }
 
-function asMedia(urls: Record<string, string>): Record<string, { src: string; w: number; h: number }> {
-  return Object.fromEntries(Object.entries(urls).map(([id, src]) => [id, { src, w: 0, h: 0 }]));
+function asMedia(urls: Record<string, string>): MediaMap {
+  return Object.fromEntries(Object.entries(urls).map(([id, src]) => [id, { src, preview: src, type: "", w: 0, h: 0 }]));
 }

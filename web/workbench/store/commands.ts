@@ -1,24 +1,45 @@
-/** What an author can do with elements and slides. What needs thought, the core does. */
+/** What an author can do with elements. What needs thought, the core does. */
 import { api, take } from "../../api/client";
-import type { Clipping, Element, Slide } from "../../api/types";
-import { sayDone, sayError } from "../ui/toaster";
-import { apply, changeElements, changeSlide, currentSlide, select, useCourse } from "./store";
+import type { paths } from "../../api/api";
+import type { Course, Element, Slide } from "../../api/types";
+import { withMembers } from "../build/geometry";
+import { sayError } from "../ui/toaster";
+import {
+  apply, changeElements, changeSlide, currentSlide, knowMedia, select, useCourse,
+} from "./store";
 
 const { getState: get } = useCourse;
 
-export type Addition =
-  | "title" | "text" | "rectangle" | "ellipse" | "line" | "picture" | "button" | "single_choice";
+type AddBody = paths["/api/edits/add"]["post"]["requestBody"]["content"]["application/json"];
+export type Addition = AddBody["what"];
+type ArrangeBody = paths["/api/edits/arrange"]["post"]["requestBody"]["content"]["application/json"];
+export type Arrangement = Partial<Pick<ArrangeBody,
+  "edge" | "axis" | "by" | "side" | "turn" | "flip" | "level" | "to_slide">>;
 
-let copied: { clipping: Clipping; slide: string; times: number } | null = null;
-const OFFSET = 24;
+interface Edited {
+  slide: Slide;
+  selected: string[];
+  course?: Course | null;
+  media: Record<string, string>;
+  previews: Record<string, string>;
+}
 
 /** Run something that asks the server; say it when it does not work. */
-async function attempt(work: () => Promise<void>): Promise<void> {
+export async function attempt(work: () => Promise<void>): Promise<void> {
   try {
     await work();
   } catch (error) {
     sayError(error);
   }
+}
+
+/** Take over what an edit came to: the slide, and the settings where they change too. */
+export function takeOver(label: string, edited: Edited, selected: readonly string[] = edited.selected): void {
+  if (edited.course) knowMedia(edited.course.media, edited.media, edited.previews);
+  apply(label, {
+    slides: { [edited.slide.id]: edited.slide },
+    ...(edited.course ? { course: edited.course } : {}),
+  }, { select: selected });
 }
 
 export function addElement(
@@ -27,159 +48,88 @@ export function addElement(
   return attempt(async () => {
     const slide = currentSlide();
     if (!slide) return;
-    const body = { slide, what, at, size: get().course.size };
+    const body = { slide, what, at, course: get().course };
     const added = await take(api.POST("/api/edits/add", { body }));
     const done = finish ? finish(added.slide, added.selected) : added.slide;
-    changeSlide(`Add ${what.replace("_", " ")}`, done, undefined, { select: added.selected });
+    takeOver(`Add ${what.replaceAll("_", " ")}`, { ...added, slide: done });
   });
 }
 
-export function removeSelected(): Promise<void> {
+/** Do something with the selected elements that gives back the slide as it would be. */
+function editSelected(
+  label: string, edit: (slide: Slide, elements: string[]) => Promise<Edited>, keepsSelection = false,
+): Promise<void> {
   return attempt(async () => {
     const slide = currentSlide();
-    const { selected } = get().place;
+    const selected = unlocked(slide, get().place.selected);
     if (!slide || !selected.length) return;
-    const body = { slide, elements: [...selected] };
-    const { slide: rest } = await take(api.POST("/api/edits/remove", { body }));
-    changeSlide("Delete", rest, undefined, { select: [] });
+    const edited = await edit(slide, selected);
+    takeOver(label, edited, keepsSelection ? get().place.selected : edited.selected);
   });
 }
 
-export function copySelected(): Promise<void> {
-  return attempt(async () => {
-    const slide = currentSlide();
-    const { selected } = get().place;
-    if (!slide || !selected.length) return;
-    const body = { slide, elements: [...selected] };
-    const clipping = await take(api.POST("/api/edits/clip", { body }));
-    copied = { clipping, slide: slide.id, times: 0 };
-  });
+/** What is locked is left alone, whatever is done to the rest. */
+function unlocked(slide: Slide | null, ids: readonly string[]): string[] {
+  const locked = new Set(slide?.elements.flatMap((element) => (element.locked ? [element.id] : [])));
+  return ids.filter((id) => !locked.has(id));
 }
 
-export async function cutSelected(): Promise<void> {
-  await copySelected();
-  await removeSelected();
-}
+export const removeSelected = (): Promise<void> => editSelected("Delete",
+  (slide, elements) => take(api.POST("/api/edits/remove", { body: { slide, elements } })));
 
-/** Paste what was copied: on another slide at the same place, on the same one a step aside. */
-export function paste(): Promise<void> {
-  return attempt(async () => {
-    const slide = currentSlide();
-    if (!slide || !copied) return;
-    copied.times = copied.slide === slide.id ? copied.times + 1 : 0;
-    copied.slide = slide.id;
-    await pasteInto(slide, copied.clipping, OFFSET * copied.times, "Paste");
-  });
-}
+export const groupSelected = (): Promise<void> => editSelected("Group",
+  (slide, elements) => take(api.POST("/api/edits/group", { body: { slide, elements } })));
 
-export function duplicateSelected(): Promise<void> {
-  return attempt(async () => {
-    const slide = currentSlide();
-    const { selected } = get().place;
-    if (!slide || !selected.length) return;
-    const body = { slide, elements: [...selected] };
-    const clipping = await take(api.POST("/api/edits/clip", { body }));
-    await pasteInto(slide, clipping, OFFSET, "Duplicate");
-  });
-}
+export const ungroupSelected = (): Promise<void> => editSelected("Ungroup",
+  (slide, elements) => take(api.POST("/api/edits/ungroup", { body: { slide, elements } })));
 
-async function pasteInto(slide: Slide, clipping: Clipping, by: number, label: string): Promise<void> {
-  const body = { slide, clipping, dx: by, dy: by };
-  const { slide: grown, selected } = await take(api.POST("/api/edits/paste", { body }));
-  changeSlide(label, grown, undefined, { select: selected });
-}
+export const arrangeSelected = (label: string, how: Arrangement): Promise<void> => editSelected(label,
+  (slide, elements) => take(api.POST("/api/edits/arrange", {
+    body: { slide, elements, size: get().course.size, by: "gaps", to_slide: false, ...how },
+  })), true);
 
 /** Move or resize the selected elements by slide pixels. */
 export function nudge(dx: number, dy: number, resize: boolean): void {
-  changeElements(resize ? "Resize" : "Move", get().place.selected, (element) => (resize
+  const slide = currentSlide();
+  if (!slide) return;
+  const ids = withMembers(slide.elements, unlocked(slide, get().place.selected));
+  changeElements(resize ? "Resize" : "Move", [...ids], (element) => (resize
     ? { ...element, w: Math.max(element.w + dx, 0), h: Math.max(element.h + dy, 0) }
     : { ...element, x: element.x + dx, y: element.y + dy }
   ), resize ? "nudge-size" : "nudge");
 }
 
-/** Bring the selected elements to the front or the back. */
-export function restack(where: "front" | "back"): void {
+/** Lock or unlock, show or hide while editing: for all that is selected alike. */
+export function toggleSelected(what: "locked" | "hidden_while_editing"): void {
   const slide = currentSlide();
-  if (!slide) return;
-  const levels = slide.elements.map((element) => element.z);
-  const z = where === "front" ? Math.max(...levels) + 1 : Math.min(...levels) - 1;
-  changeElements(where === "front" ? "Bring to front" : "Send to back", get().place.selected,
-    (element) => ({ ...element, z }));
+  const chosen = slide?.elements.filter((element) => get().place.selected.includes(element.id)) ?? [];
+  const on = !chosen.every((element) => element[what]);
+  const ids = withMembers(slide?.elements ?? [], chosen.map((element) => element.id));
+  const label = what === "locked" ? (on ? "Lock" : "Unlock") : on ? "Hide while editing" : "Show again";
+  changeElements(label, [...ids], (element) => ({ ...element, [what]: on }));
 }
 
-/** Put an element at another place of the running order. */
+/** Put an element at another place of the running order; a group takes its members along. */
 export function reorderElement(id: string, to: number): void {
   const slide = currentSlide();
-  if (!slide) return;
-  const from = slide.elements.findIndex((element) => element.id === id);
-  if (from < 0) return;
-  changeSlide("Reorder", { ...slide, elements: moved(slide.elements, from, to) });
+  const moving = slide?.elements.find((element) => element.id === id);
+  if (!slide || !moving) return;
+  const family = withMembers(slide.elements, [id]);
+  const rest = slide.elements.filter((element) => !family.has(element.id));
+  const from = slide.elements.indexOf(moving);
+  const target = slide.elements[to];
+  if (!target || family.has(target.id)) return;
+  const place = rest.indexOf(target) + (to > from ? 1 : 0);
+  const run = slide.elements.filter((element) => family.has(element.id));
+  changeSlide("Reorder", { ...slide, elements: [...rest.slice(0, place), ...run, ...rest.slice(place)] });
 }
 
-function moved<T>(items: readonly T[], from: number, to: number): T[] {
-  const rest = items.filter((_, place) => place !== from);
-  const place = Math.min(Math.max(to, 0), rest.length);
-  return [...rest.slice(0, place), items[from] as T, ...rest.slice(place)];
-}
-
+/** Names are unique on a slide: one that is taken is not given again. */
 export function renameElement(id: string, name: string): void {
   const slide = currentSlide();
-  const taken = slide?.elements.some((element) => element.id !== id && element.name === name);
+  const taken = slide?.elements.some((element) => element.id !== id && element.name === name.trim());
   if (!name.trim() || taken) return;
   changeElements("Rename", [id], (element) => ({ ...element, name: name.trim() }));
-}
-
-// Slides ---------------------------------------------------------------------------------------
-
-export function addSlide(): Promise<void> {
-  return attempt(async () => {
-    const title = `Slide ${get().course.slides.length + 1}`;
-    insert(await take(api.POST("/api/edits/new-slide", { body: { title } })), "Add slide");
-  });
-}
-
-export function duplicateSlide(id: string): Promise<void> {
-  return attempt(async () => {
-    const { slides, course } = get();
-    const slide = slides[id];
-    if (!slide) return;
-    const titles = course.slides.flatMap((other) => slides[other]?.title ?? []);
-    const body = { slide, titles };
-    insert(await take(api.POST("/api/edits/duplicate-slide", { body })), "Duplicate slide", id);
-  });
-}
-
-/** Insert a slide after `after`, or after the current one. */
-function insert(slide: Slide, label: string, after: string | null = get().place.slide): void {
-  const { course } = get();
-  const place = after ? course.slides.indexOf(after) + 1 : course.slides.length;
-  const slides = [...course.slides.slice(0, place), slide.id, ...course.slides.slice(place)];
-  apply(label, { course: { ...course, slides }, slides: { [slide.id]: slide } },
-    { goTo: slide.id, select: [] });
-}
-
-export function deleteSlide(id: string): void {
-  const { course, slides, place } = get();
-  const index = course.slides.indexOf(id);
-  if (index < 0) return;
-  const rest = course.slides.filter((other) => other !== id);
-  const next = place.slide === id ? rest[Math.min(index, rest.length - 1)] ?? null : place.slide;
-  apply("Delete slide", { course: { ...course, slides: rest } }, { goTo: next, select: [] });
-  sayDone(`“${slides[id]?.title ?? "The slide"}” was deleted. Ctrl+Z brings it back.`);
-}
-
-export function moveSlide(id: string, to: number): void {
-  const { course } = get();
-  const from = course.slides.indexOf(id);
-  if (from < 0 || from === to) return;
-  apply("Move slide", { course: { ...course, slides: moved(course.slides, from, to) } });
-}
-
-export function renameSlide(id: string, title: string): void {
-  const slide = get().slides[id];
-  if (slide && title.trim() && slide.title !== title.trim()) {
-    changeSlide("Rename slide", { ...slide, title: title.trim() });
-  }
 }
 
 /** Step through the elements of the slide in running order. */

@@ -5,7 +5,7 @@
 import { api, ApiError, take, Unreachable } from "../../api/client";
 import type { Course, Slide } from "../../api/types";
 import { merged } from "./merge";
-import { load, mediaMap, useCourse, type Loaded } from "./store";
+import { knowMedia, laid, load, useCourse, type Loaded } from "./store";
 import { readUnsent, writeUnsent, type Unsent } from "./unsent";
 
 const PAUSE_MS = 400;
@@ -43,8 +43,7 @@ function recover(unsent: Unsent | null): void {
     return;
   }
   set({
-    slides: { ...slides, ...recovered },
-    course: unsent.course?.document ?? course,
+    ...laid({ slides: recovered, ...(unsent.course ? { course: unsent.course.document } : {}) }),
     base: unsent.course?.from ?? course,
     versions: { course: unsent.course?.base ?? versions.course, slides: bases },
     dirty,
@@ -161,11 +160,11 @@ async function goesTogether(error: unknown, slug: string): Promise<boolean> {
     api.GET("/api/courses/{slug}", { params: { path: { slug } } }),
   )) as Loaded;
   const fresh = data.slides.filter(({ slide }) => !get().slides[slide.id]);
-  const { slides, versions, media } = get();
+  const { versions } = get();
+  const slides = Object.fromEntries(fresh.map(({ slide }) => [slide.id, slide]));
+  knowMedia(data.course.media, data.media, data.previews);
   set({
-    course: together, base: theirs,
-    slides: { ...slides, ...Object.fromEntries(fresh.map(({ slide }) => [slide.id, slide])) },
-    media: { ...mediaMap(data.course.media, data.media), ...media },
+    ...laid({ course: together, slides }), base: theirs,
     versions: {
       course: Number(error.extra.version),
       slides: {
@@ -207,11 +206,17 @@ function failed(error: unknown): void {
   if (passing) schedule(RETRY_MS[Math.min(failures, RETRY_MS.length - 1)] as number);
 }
 
-/** Choose between two versions: mine is sent over theirs, or theirs is taken in. */
-export function settle(choice: "mine" | "theirs"): void {
-  const { conflict, versions, slides, course, dirty } = get();
+/** Choose between two versions: mine is sent over theirs, or theirs is taken in and mine kept. */
+export async function settle(choice: "mine" | "theirs"): Promise<void> {
+  const { conflict, slug, slides } = get();
   if (!conflict) return;
   const { slide, version, theirs } = conflict;
+  const mine = slide ? slides[slide] : undefined;
+  if (choice === "theirs" && mine) {
+    const path = { slug, slide_id: mine.id };
+    await take(api.POST("/api/courses/{slug}/slides/{slide_id}/states", { params: { path }, body: mine }));
+  }
+  const { versions, course, dirty } = get();
   const name = slide ?? "course";
   const rest = new Set(dirty);
   if (choice === "theirs") rest.delete(name);
@@ -221,9 +226,8 @@ export function settle(choice: "mine" | "theirs"): void {
     versions: slide
       ? { ...versions, slides: { ...versions.slides, [slide]: version } }
       : { ...versions, course: version },
-    ...(choice === "theirs" && theirs && slide
-      ? { slides: { ...slides, [slide]: theirs as Slide } } : {}),
-    ...(choice === "theirs" && theirs && !slide ? { course: theirs as Course } : {}),
+    ...(choice === "theirs" && theirs
+      ? laid(slide ? { slides: { [slide]: theirs as Slide } } : { course: theirs as Course }) : {}),
     ...(choice === "theirs" ? { past: [], future: [] } : {}),
   });
   if (course && choice === "mine") void save();

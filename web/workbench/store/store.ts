@@ -1,7 +1,9 @@
 /** The course as it is being edited: the document, the selection, and the way back. */
 import { create } from "zustand";
-import type { Course, Element, MediaFile, Slide } from "../../api/types";
-import type { MediaMap } from "../../player/render/ElementView";
+import type { Colours, Course, Element, MediaFile, Slide } from "../../api/types";
+import type { MediaEntry, MediaMap } from "../../player/render/ElementView";
+import { sourcesOf, type Sources } from "../../player/render/resolve";
+import { following, settled } from "./following";
 import { remembered, type Change, type Conflict, type Parts, type Place, type Saving } from "./model";
 
 export interface Versions {
@@ -9,14 +11,21 @@ export interface Versions {
   slides: Readonly<Record<string, number>>;
 }
 
+/** Where stored bytes are found, by their SHA-256. */
+type Addresses = Readonly<Record<string, { src: string; preview: string }>>;
+
 interface CourseState {
   slug: string;
   course: Course;
   /** The settings as the server last had them. */
   base: Course;
+  /** All slides, their elements as they look after the layouts and styles that they follow. */
   slides: Readonly<Record<string, Slide>>;
+  /** What slides may follow. */
+  sources: Sources;
   versions: Versions;
   media: MediaMap;
+  addresses: Addresses;
   place: Place;
   /** The element whose text is being edited in place. */
   editing: string | null;
@@ -31,13 +40,21 @@ interface CourseState {
 }
 
 const NOTHING: Course = {
-  format: 1, id: "none", title: "", language: "en", size: { w: 1280, h: 720 }, slides: [],
+  format: 2, id: "none", title: "", language: "en", size: { w: 1280, h: 720 }, slides: [],
+  sections: [], styles: [], layouts: [], guides: { across: [], down: [], grid: 20 },
+  theme: {
+    name: "", fonts: { text: "Atkinson Hyperlegible Next", heading: "Bricolage Grotesque" },
+    colours: {
+      ink: "#22302b", quiet: "#5b665f", paper: "#fbf8f3", sheet: "#fffdf7", primary: "#1e5b4b",
+      on_primary: "#ffffff", soft: "#e1ede6", accent: "#e8a33d", edge: "#c9bda6",
+    },
+  },
   variables: [], media: [], completion: { slides_share: 1, passing: false }, pass_mark: 80,
   remembered: {},
 };
 
 export const useCourse = create<CourseState>(() => ({
-  slug: "", course: NOTHING, base: NOTHING, slides: {}, versions: { course: 0, slides: {} }, media: {},
+  slug: "", course: NOTHING, base: NOTHING, slides: {}, sources: sourcesOf(NOTHING), versions: { course: 0, slides: {} }, media: {}, addresses: {},
   place: { slide: null, selected: [] }, editing: null, holding: false, past: [], future: [],
   dirty: new Set(), saving: { kind: "saved" }, conflict: null,
 }));
@@ -49,30 +66,51 @@ export interface Loaded {
   version: number;
   course: Course;
   media: Record<string, string>;
+  previews: Record<string, string>;
   slides: { version: number; slide: Slide }[];
 }
 
 /** Take in a course from the server. */
 export function load(data: Loaded): void {
-  const slides = Object.fromEntries(data.slides.map(({ slide }) => [slide.id, slide]));
+  const sources = sourcesOf(data.course);
+  const slides = Object.fromEntries(
+    data.slides.map(({ slide }) => [slide.id, following(slide, sources)]),
+  );
   const kept = get().slug === data.slug ? get().place : null;
   const slide = kept?.slide && slides[kept.slide] ? kept.slide : data.course.slides[0] ?? null;
   set({
-    slug: data.slug, course: data.course, base: data.course, slides,
+    slug: data.slug, course: data.course, base: data.course, slides, sources,
     versions: {
       course: data.version,
       slides: Object.fromEntries(data.slides.map(({ slide: s, version }) => [s.id, version])),
     },
-    media: mediaMap(data.course.media, data.media),
+    media: {}, addresses: {},
     place: { slide, selected: [] }, editing: null, past: [], future: [], dirty: new Set(),
     saving: { kind: "saved" }, conflict: null,
   });
+  knowMedia(data.course.media, data.media, data.previews);
 }
 
-export function mediaMap(files: readonly MediaFile[], urls: Readonly<Record<string, string>>): MediaMap {
-  return Object.fromEntries(
-    files.map(({ id, w, h }) => [id, { src: urls[id] ?? "", w, h }]),
-  );
+/** Return what is to be known of `files` to show them, in the colours of the theme. */
+function mediaFor(files: readonly MediaFile[], addresses: Addresses, colours: Colours): MediaMap {
+  const code = Object.values(colours).map((colour) => colour.slice(1)).join("-");
+  const coloured = (url: string): string => url.replace(/\?colours=.*$/, `?colours=${code}`);
+  return Object.fromEntries(files.map(({ id, sha256, type, w, h }): [string, MediaEntry] => {
+    const { src, preview } = addresses[sha256] ?? { src: "", preview: "" };
+    return [id, { src: coloured(src), preview: coloured(preview), type, w, h }];
+  }));
+}
+
+/** Let files be known, so that they can be shown at once. */
+export function knowMedia(
+  files: readonly MediaFile[], urls: Readonly<Record<string, string>>, previews: Readonly<Record<string, string>>,
+): void {
+  const { addresses, course, media } = get();
+  const known = { ...addresses };
+  for (const { id, sha256 } of files) {
+    if (urls[id]) known[sha256] = { src: urls[id], preview: previews[id] ?? "" };
+  }
+  set({ addresses: known, media: { ...media, ...mediaFor(files, known, course.theme.colours) } });
 }
 
 interface Options {
@@ -83,8 +121,15 @@ interface Options {
 }
 
 /** Change the course; every change goes through here, so every change can be undone. */
-export function apply(label: string, after: Parts, options: Options = {}): void {
-  const { course, slides, place, past, dirty } = get();
+export function apply(label: string, change: Parts, options: Options = {}): void {
+  const { course, slides, place, past, dirty, sources } = get();
+  const next = change.course ? sourcesFor(change.course) : sources;
+  const after: Parts = {
+    ...change,
+    slides: Object.fromEntries(Object.entries(change.slides ?? {}).map(
+      ([id, slide]) => [id, settled(slide, slides[id], next)],
+    )),
+  };
   const before: Parts = {
     ...(after.course ? { course } : {}),
     slides: Object.fromEntries(
@@ -95,19 +140,34 @@ export function apply(label: string, after: Parts, options: Options = {}): void 
     slide: options.goTo !== undefined ? options.goTo : place.slide,
     selected: options.select ?? place.selected,
   };
-  const change: Change = {
+  const step: Change = {
     label, before, after, from: place, to, merge: options.merge ?? null, at: Date.now(),
   };
   set({
-    ...laid(after), place: to, past: remembered(past, change), future: [],
+    ...laid(after), place: to, past: remembered(past, step), future: [],
     dirty: marked(dirty, after),
   });
 }
 
-/** Lay parts over the present document. */
-function laid(parts: Parts): Pick<CourseState, "course" | "slides"> {
-  const { course, slides } = get();
-  return { course: parts.course ?? course, slides: { ...slides, ...parts.slides } };
+/** Lay parts over the present document; where styles or layouts change, all slides follow. */
+export function laid(parts: Parts): Pick<CourseState, "course" | "slides" | "sources" | "media"> {
+  const state = get();
+  const course = parts.course ?? state.course;
+  const sources = sourcesFor(course);
+  const all = { ...state.slides, ...parts.slides };
+  const changed = sources === state.sources ? Object.keys(parts.slides ?? {}) : Object.keys(all);
+  for (const id of changed) all[id] = following(all[id] as Slide, sources);
+  const { colours } = course.theme;
+  const shown = course.media !== state.course.media || colours !== state.course.theme.colours;
+  const media = shown ? { ...state.media, ...mediaFor(course.media, state.addresses, colours) } : state.media;
+  return { course, slides: all, sources, media };
+}
+
+/** The sources of `course`: those that are there while its styles and layouts are the same. */
+function sourcesFor(course: Course): Sources {
+  const state = get();
+  const same = course.styles === state.course.styles && course.layouts === state.course.layouts;
+  return same ? state.sources : sourcesOf(course);
 }
 
 function marked(dirty: ReadonlySet<string>, parts: Parts): ReadonlySet<string> {
@@ -175,9 +235,4 @@ export function changeSlide(label: string, slide: Slide, merge?: string, options
 
 export function changeCourse(label: string, change: Partial<Course>, merge?: string): void {
   apply(label, { course: { ...get().course, ...change } }, merge ? { merge } : {});
-}
-
-/** Let a new media file be known, so that slides can show it at once. */
-export function addMedia(file: MediaFile, url: string): void {
-  set({ media: { ...get().media, [file.id]: { src: url, w: file.w, h: file.h } } });
 }

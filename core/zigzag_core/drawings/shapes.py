@@ -1,21 +1,19 @@
 """Small drawn things, each an SVG fragment around its own origin."""
 
-from .palette import (
+from .colours import (
+    ACCENT,
     BRICK,
     FLOOR,
     GLOW,
-    HAIR,
     HILL,
     HILL_FAR,
     INK,
     IRON,
-    MARIGOLD,
     PAPER,
-    SKIN,
+    PRIMARY,
     SKY,
     SKY_BLUE,
     SNOW,
-    SPRUCE,
     WALL,
     WALL_LINE,
     WOOD,
@@ -99,7 +97,7 @@ def shirt(colour: str, shade: str) -> str:
     )
 
 
-def rope(colour: str = MARIGOLD, shade: str = "#c98420") -> str:
+def rope(colour: str = ACCENT, shade: str = "#c98420") -> str:
     """A coiled rope; hangs from (0, 0)."""
     return (
         path("M0 -18 V10", stroke=IRON, width=5)
@@ -134,7 +132,7 @@ def flame(scale: float = 1) -> str:
     return at(
         0, 0,
         path("M-58 0 Q-66 -44 -26 -66 Q-20 -44 -4 -44 Q-14 -84 22 -104 Q16 -70 44 -54"
-             " Q66 -34 56 0 Z", MARIGOLD),
+             " Q66 -34 56 0 Z", ACCENT),
         path("M-30 0 Q-34 -30 -6 -48 Q4 -24 18 -34 Q34 -20 28 0 Z", GLOW), scale=scale,
     )
 
@@ -147,7 +145,7 @@ def stove(open_: bool = True) -> str:
         + box(-105, -236, 210, 226, IRON, 14) + box(-118, -244, 236, 20, "#3a3a3d", 6)
         + box(-84, -12, 24, 16, "#3a3a3d") + box(60, -12, 24, 16, "#3a3a3d")
         + box(-78, -196, 156, 104, BRICK if open_ else "#3a3a3d", 8)
-        + at(0, -96, fire) + box(-78, -68, 156, 34, "#3a3a3d", 6) + disc(0, -51, 6, MARIGOLD)
+        + at(0, -96, fire) + box(-78, -68, 156, 34, "#3a3a3d", 6) + disc(0, -51, 6, ACCENT)
     )
 
 
@@ -168,7 +166,7 @@ def pot() -> str:
     )
 
 
-def tree(height: float, colour: str = SPRUCE) -> str:
+def tree(height: float, colour: str = PRIMARY) -> str:
     """A spruce that stands on (0, 0)."""
     h = height
     tiers = "".join(
@@ -196,7 +194,7 @@ def hut(lit: bool = False) -> str:
         + path("M-204 -160 L0 -278 L204 -160 Z", "#9a744e")
         + disc(0, -206, 24, pane) + path("M0 -230 V-182 M-24 -206 H24", stroke=WOOD_DARK, width=5)
         + pane_at(-158) + pane_at(80)
-        + box(-36, -136, 72, 114, SPRUCE, 4) + disc(22, -78, 5, MARIGOLD)
+        + box(-36, -136, 72, 114, PRIMARY, 4) + disc(22, -78, 5, ACCENT)
         + path("M0 -122 V-36", stroke="#17483b", width=4)
     )
 
@@ -212,44 +210,10 @@ def lantern() -> str:
     )
 
 
-def person(coat: str, shade: str, skin: str = SKIN, hair: str = HAIR, hat: str | None = None,
-           mood: str = "friendly") -> str:
-    """Somebody from the waist up; the waist's middle is (0, 0), 330 high."""
-    mouth = {
-        "friendly": path("M-16 -214 Q0 -198 16 -214", stroke=INK, width=5),
-        "tired": path("M-14 -208 H14", stroke=INK, width=5),
-        "worried": path("M-14 -204 Q0 -216 14 -204", stroke=INK, width=5),
-    }[mood]
-    brows = {
-        "friendly": path("M-32 -258 Q-22 -266 -12 -260 M12 -260 Q22 -266 32 -258", stroke=hair,
-                         width=5),
-        "tired": path("M-34 -254 L-12 -260 M34 -254 L12 -260", stroke=hair, width=5),
-        "worried": path("M-34 -256 L-12 -266 M34 -256 L12 -266", stroke=hair, width=5),
-    }[mood]
-    lids = path("M-29 -246 H-15 M15 -246 H29", stroke=skin, width=7) if mood == "tired" else ""
-    head_wear = (
-        path("M-66 -270 Q-62 -336 0 -338 Q62 -336 66 -270 Z", hat)
-        + box(-72, -282, 144, 24, PAPER, 12) + disc(0, -344, 16, PAPER)
-        if hat else path("M-62 -250 Q-70 -326 0 -328 Q70 -326 62 -250 Q50 -288 0 -290"
-                         " Q-50 -288 -62 -250 Z", hair)
-    )
-    return (
-        path("M-118 0 Q-126 -128 -44 -146 H44 Q126 -128 118 0 Z", coat)
-        + box(-24, -176, 48, 42, skin, 12) + path("M-44 -146 L0 -106 L44 -146", "none", shade, 10)
-        + path("M0 -106 V0", stroke=shade, width=5)
-        + path("M-78 0 Q-84 -56 -70 -92 M78 0 Q84 -56 70 -92", stroke=shade, width=6)
-        + f'<ellipse cx="0" cy="-236" rx="60" ry="68" fill="{skin}"/>'
-        + disc(-60, -232, 12, skin) + disc(60, -232, 12, skin)
-        + disc(-22, -240, 6, INK) + disc(22, -240, 6, INK) + lids + brows + mouth
-        + disc(-38, -216, 10, BRICK, ' opacity="0.25"')
-        + disc(38, -216, 10, BRICK, ' opacity="0.25"') + head_wear
-    )
-
-
 def backpack() -> str:
     return (
         box(-62, -170, 124, 170, SKY_BLUE, 26) + box(-46, -76, 92, 62, "#25577d", 12)
-        + box(-54, -188, 108, 30, MARIGOLD, 14) + path("M-20 -76 V-96 M20 -76 V-96", stroke=PAPER,
+        + box(-54, -188, 108, 30, ACCENT, 14) + path("M-20 -76 V-96 M20 -76 V-96", stroke=PAPER,
                                                        width=6)
         + disc(-34, -126, 6, PAPER) + disc(34, -126, 6, PAPER)
     )
@@ -260,7 +224,7 @@ def radio() -> str:
     slots = "".join(box(-176, y, 130, 8, "#2c3a36", 4) for y in range(-150, -40, 20))
     return (
         path("M150 -196 L186 -420", stroke=IRON, width=8) + disc(186, -424, 10, BRICK)
-        + box(-210, -200, 420, 200, SPRUCE, 18) + box(-194, -184, 166, 168, "#17483b", 12) + slots
+        + box(-210, -200, 420, 200, PRIMARY, 18) + box(-194, -184, 166, 168, "#17483b", 12) + slots
         + box(0, -176, 180, 66, "#dfeadb", 8)
         + f'<text x="90" y="-130" font-family="monospace" font-size="40" font-weight="700" '
         f'text-anchor="middle" fill="{INK}">CH 16</text>'
@@ -277,7 +241,7 @@ def cloud(scale: float = 1, colour: str = "#ffffff") -> str:
 
 def sun(r: float = 46) -> str:
     rays = "".join(
-        f'<g transform="rotate({angle})">{box(-4, -r * 1.75, 8, r * .45, MARIGOLD, 4)}</g>'
+        f'<g transform="rotate({angle})">{box(-4, -r * 1.75, 8, r * .45, ACCENT, 4)}</g>'
         for angle in range(0, 360, 45)
     )
-    return disc(0, 0, r, MARIGOLD) + rays
+    return disc(0, 0, r, ACCENT) + rays

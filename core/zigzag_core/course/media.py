@@ -1,0 +1,42 @@
+"""The files of a course: pictures, films and sounds."""
+
+from typing import Annotated, Literal
+
+from pydantic import Field
+
+from .model import Colour, Id, Model, Name
+
+PictureType = Literal["image/png", "image/jpeg", "image/webp", "image/gif", "image/svg+xml"]
+MediaType = Literal[
+    "image/png", "image/jpeg", "image/webp", "image/gif", "image/svg+xml",
+    "video/mp4", "video/webm", "audio/mpeg", "audio/mp4", "audio/ogg", "audio/wav", "audio/flac",
+]
+Tag = Annotated[str, Field(min_length=1, max_length=60)]
+
+
+class MediaFile(Model):
+    """A file of the course. `sha256` names the stored bytes; `size` in bytes, w and h in px.
+
+    `duration` in ms for films and sounds. `palette` holds a picture's main colours, the most
+    common first. `recoloured` is set for a drawing whose colours are those of the theme.
+    """
+
+    id: Id
+    name: Name
+    type: MediaType
+    sha256: Annotated[str, Field(pattern=r"^[0-9a-f]{64}$")]
+    size: Annotated[int, Field(ge=0)]
+    w: Annotated[int, Field(ge=0, le=100_000)] = 0
+    h: Annotated[int, Field(ge=0, le=100_000)] = 0
+    duration: Annotated[int, Field(ge=0, le=360_000_000)] = 0
+    tags: tuple[Tag, ...] = Field(default=(), max_length=50)
+    palette: tuple[Colour, ...] = Field(default=(), max_length=8)
+    recoloured: bool = False
+
+
+MediaKind = Literal["picture", "video", "audio"]
+
+
+def kind_of(type_: str) -> MediaKind:
+    """Return what a file of this media type is shown as."""
+    return {"image": "picture", "video": "video", "audio": "audio"}[type_.split("/")[0]]

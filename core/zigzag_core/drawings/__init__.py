@@ -1,0 +1,48 @@
+"""The drawings that ship with Zigzag: one hand, in the colours of the course's theme."""
+
+from collections.abc import Callable, Iterator
+from dataclasses import dataclass
+from functools import partial
+from typing import Literal
+
+from .backdrops import BACKDROPS
+from .icons import ICONS, icon
+from .people import MOODS, PEOPLE, portrait
+from .plates import PLATES, plate
+
+Group = Literal["people", "backdrops", "icons", "plates"]
+
+
+@dataclass(frozen=True)
+class Drawing:
+    """A drawing by its `key`; `tags` are the words that it is found by besides its name."""
+
+    key: str
+    name: str
+    group: Group
+    tags: tuple[str, ...]
+    draw: Callable[[], bytes]
+
+
+def _all() -> Iterator[Drawing]:
+    for who in PEOPLE:
+        for mood in MOODS:
+            yield Drawing(f"person-{who.key}-{mood}", f"{who.name}, {mood}", "people",
+                          (who.name.lower(), mood), partial(portrait, who, mood))
+    for key, name, draw in BACKDROPS:
+        yield Drawing(f"backdrop-{key}", name, "backdrops", ("scene", "background"), draw)
+    for name, (words, *_) in ICONS.items():
+        yield Drawing(f"icon-{name.lower().replace(' ', '-')}", name, "icons",
+                      tuple(words.split()), partial(icon, name))
+    for key, name, draw_plate in PLATES:
+        yield Drawing(f"plate-{key}", name, "plates", ("button", "label"),
+                      lambda draw_plate=draw_plate: plate(draw_plate()))
+
+
+DRAWINGS: dict[str, Drawing] = {drawing.key: drawing for drawing in _all()}
+
+
+def drawing_of(key: str) -> tuple[str, bytes]:
+    """Return name and SVG of the drawing `key`; raises `KeyError` when there is none."""
+    found = DRAWINGS[key]
+    return found.name, found.draw()

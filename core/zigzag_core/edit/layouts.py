@@ -1,0 +1,156 @@
+"""Slides and their layouts: begin from one, change to another, make one from a slide."""
+
+from collections.abc import Iterable
+from typing import Any
+
+from zigzag_core.course import Course, Element, IdSource, Layout, Picture, Slide, Text, Video, rich
+from zigzag_core.course.resolve import BOX, Sources, styled
+from zigzag_core.course.shipped_layouts import SHIPPED_LAYOUTS
+from zigzag_core.course.text import RichText
+
+from .names import free_name
+from .resizing import fitted_layout
+
+
+def known_layouts(course: Course) -> tuple[Layout, ...]:
+    """Return the course's own layouts, and the shipped ones it has not taken in, at its size."""
+    own = {layout.id for layout in course.layouts}
+    shipped = (fitted_layout(layout, course.size) for layout in SHIPPED_LAYOUTS
+               if layout.id not in own)
+    return (*course.layouts, *shipped)
+
+
+def with_layout(course: Course, layout_id: str) -> Course:
+    """Return `course` with the layout among its own; raises `KeyError` when there is none."""
+    if any(layout.id == layout_id for layout in course.layouts):
+        return course
+    for layout in known_layouts(course):
+        if layout.id == layout_id:
+            return course.model_copy(update={"layouts": (*course.layouts, layout)})
+    raise KeyError(layout_id)
+
+
+def slide_from(layout: Layout, course: Course, title: str, fresh: IdSource) -> Slide:
+    """Return a new slide that follows `layout`: its slots empty, but for the title."""
+    styles = Sources(course).styles
+    elements = tuple(
+        _filled(styled(slot, styles), title, fresh)
+        for slot in layout.elements if slot.id in layout.slots
+    )
+    return Slide(id=fresh(), title=title, layout=layout.id, elements=elements)
+
+
+def _filled(slot: Element, title: str, fresh: IdSource) -> Element:
+    update: dict[str, Any] = {"id": fresh(), "slot": slot.id, "own": (), "named_style": None}
+    if isinstance(slot, Text):
+        update["text"] = rich(title) if slot.level == "title" else RichText()
+    return slot.model_copy(update=update)
+
+
+def change_layout(
+    slide: Slide, layout: Layout | None, course: Course, fresh: IdSource
+) -> Slide:
+    """Return `slide` following `layout`; nothing that it says is lost.
+
+    What filled a slot of the former layout goes into a slot of its kind, titles into titles, in
+    running order. Slots left over are added empty; empty ones of the former layout go. What
+    finds no slot stays where it stood. None takes the slide off its layout as it looks.
+    """
+    sources = Sources(course)
+    if layout is None:
+        return _loose(slide, sources)
+    styles = sources.styles
+    open_slots = [styled(e, styles) for e in layout.elements if e.id in layout.slots]
+    kept: list[Element] = []
+    for element in slide.elements:
+        if not (element.slot or _is_title(element)):
+            kept.append(element)
+            continue
+        place = next((s for s in open_slots if _fits(element, s)), None)
+        if place is not None:
+            open_slots.remove(place)
+            kept.append(_into(element, place))
+        elif not _is_empty(element):
+            kept.append(element.model_copy(update={"slot": None, "own": ()}))
+    added = [_filled(slot, slide.title, fresh) for slot in open_slots]
+    top = max((e.z for e in kept), default=-1) + 1
+    added = [e.model_copy(update={"z": top + n}) for n, e in enumerate(added)]
+    elements = (*_in_slot_order(kept, layout), *added)
+    return slide.model_copy(update={
+        "layout": layout.id, "background": None, "elements": elements,
+    })
+
+
+def layout_from(slide: Slide, course: Course, name: str, fresh: IdSource) -> Layout:
+    """Return a layout that looks like `slide`: its words and media become slots, the rest stays."""
+    sources = Sources(course)
+    names = [layout.name for layout in course.layouts]
+    former = sources.layouts.get(slide.layout or "")
+    fixed = [e for e in former.elements if e.id not in former.slots] if former else []
+    ids = {e.id: fresh() for e in (*fixed, *slide.elements)}
+    elements = tuple(
+        element.model_copy(update={
+            "id": ids[element.id], "z": z, "slot": None, "rules": (),
+            "own": element.own if element.named_style else (),
+            "group": ids.get(element.group or ""),
+        })
+        for z, element in enumerate((*fixed, *slide.elements))
+    )
+    slots = tuple(
+        ids[e.id] for e in slide.elements
+        if isinstance(e, Text | Picture | Video) and not e.decoration
+    )
+    background = slide.background or (former.background if former else None)
+    return Layout(
+        id=fresh(), name=free_name(name, names), elements=elements, slots=slots,
+        **({"background": background} if background else {}),
+    )
+
+
+def _loose(slide: Slide, sources: Sources) -> Slide:
+    layout = sources.layouts.get(slide.layout or "")
+    slots = {e.id: e for e in layout.elements} if layout else {}
+    elements = tuple(
+        styled(e, sources.styles, slots.get(e.slot or "")).model_copy(update={
+            "slot": None, "own": e.own if e.named_style else (),
+        })
+        for e in slide.elements
+    )
+    background = slide.background or (layout.background if layout else None)
+    return slide.model_copy(update={
+        "layout": None, "background": background, "elements": elements,
+    })
+
+
+def _into(element: Element, slot: Element) -> Element:
+    """The element in its new slot: place and style are the slot's, unless they were its own."""
+    own = tuple(name for name in element.own if name != "box") if element.slot else ()
+    update: dict[str, Any] = {"slot": slot.id, "own": own}
+    update |= {name: getattr(slot, name) for name in BOX}
+    if not element.slot:
+        update |= {"style": slot.style, "looks": slot.looks, "named_style": None}
+    return element.model_copy(update=update)
+
+
+def _is_title(element: Element) -> bool:
+    return isinstance(element, Text) and element.level == "title"
+
+
+def _fits(element: Element, slot: Element) -> bool:
+    return element.kind == slot.kind and _is_title(element) == _is_title(slot)
+
+
+def _is_empty(element: Element) -> bool:
+    if isinstance(element, Text):
+        return not any(block.runs for block in element.text.blocks)
+    return getattr(element, "media", "x") is None
+
+
+def _in_slot_order(elements: Iterable[Element], layout: Layout) -> list[Element]:
+    """Stable order: what fills slots as the layout has them, all else where it was."""
+    found = list(elements)
+    places = [n for n, e in enumerate(found) if e.slot in layout.slots]
+    filled = sorted((found[n] for n in places), key=lambda e: layout.slots.index(e.slot or ""))
+    for n, element in zip(places, filled, strict=True):
+        found[n] = element
+    return found

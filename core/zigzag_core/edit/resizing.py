@@ -1,0 +1,96 @@
+"""Another slide size: everything keeps its proportions and its place in the picture."""
+
+from zigzag_core.course import CourseDocument, Element, Layout, SlideSize, StylePatch
+from zigzag_core.course.shipped_layouts import H, W
+from zigzag_core.course.style import Style
+
+_LENGTHS = ("border_width", "radius", "padding")
+_FULL = 0.985
+"""What covers this share of the slide's width or height covers it all afterwards as well."""
+
+
+def resize_course(document: CourseDocument, size: SlideSize) -> CourseDocument:
+    """Return `document` at another slide size.
+
+    Things are scaled by one factor, so that nothing is distorted, and keep their share of the
+    free room on each side; what reached from edge to edge still does.
+    """
+    old = document.course.size
+    if size == old:
+        return document
+    course = document.course.model_copy(update={
+        "size": size,
+        "layouts": tuple(_layout(layout, old, size) for layout in document.course.layouts),
+        "styles": tuple(
+            named.model_copy(update={
+                "style": _style(named.style, _factor(old, size)),
+                "looks": {
+                    look: _patch(patch, _factor(old, size)) for look, patch in named.looks.items()
+                },
+            })
+            for named in document.course.styles
+        ),
+    })
+    slides = tuple(
+        slide.model_copy(update={
+            "elements": tuple(_element(e, old, size) for e in slide.elements)
+        })
+        for slide in document.slides
+    )
+    return document.model_copy(update={"course": course, "slides": slides})
+
+
+def fitted_layout(layout: Layout, size: SlideSize) -> Layout:
+    """Return a shipped layout at the slide size of a course."""
+    shipped = SlideSize(w=W, h=H)
+    return layout if size == shipped else _layout(layout, shipped, size)
+
+
+def _layout(layout: Layout, old: SlideSize, new: SlideSize) -> Layout:
+    return layout.model_copy(update={
+        "elements": tuple(_element(e, old, new) for e in layout.elements)
+    })
+
+
+def _factor(old: SlideSize, new: SlideSize) -> float:
+    return min(new.w / old.w, new.h / old.h)
+
+
+def _element(element: Element, old: SlideSize, new: SlideSize) -> Element:
+    k = _factor(old, new)
+    x, w = _along(element.x, element.w, old.w, new.w, k)
+    y, h = _along(element.y, element.h, old.h, new.h, k)
+    return element.model_copy(update={
+        "x": x, "y": y, "w": w, "h": h, "style": _style(element.style, k),
+        "looks": {look: _patch(patch, k) for look, patch in element.looks.items()},
+    })
+
+
+def _along(start: float, length: float, old: float, new: float, k: float) -> tuple[float, float]:
+    """Return place and length along one axis."""
+    if length >= old * _FULL:
+        before, after = start, old - start - length
+        return round(before * k, 2), round(new - (before + after) * k, 2)
+    scaled = length * k
+    free = old - length
+    share = start / free if free > 0 else 0.5
+    return round((new - scaled) * share, 2), round(scaled, 2)
+
+
+def _style(style: Style, k: float) -> Style:
+    lengths = {name: round(getattr(style, name) * k, 2) for name in _LENGTHS}
+    return style.model_copy(update={"size": _font(style.size, k), **lengths})
+
+
+def _patch(patch: StylePatch, k: float) -> StylePatch:
+    changes = {
+        name: round(value * k, 2) for name in ("border_width", "radius")
+        if (value := getattr(patch, name)) is not None
+    }
+    if patch.size is not None:
+        changes["size"] = _font(patch.size, k)
+    return patch.model_copy(update=changes) if changes else patch
+
+
+def _font(size: float, k: float) -> float:
+    return max(round(size * k, 1), 6)

@@ -1,0 +1,122 @@
+"""The route: where one can go from each slide, and what leads nowhere or is never reached."""
+
+from collections import deque
+from collections.abc import Iterator, Mapping, Sequence
+from typing import Literal
+
+from zigzag_core.course import (
+    CourseDocument,
+    Element,
+    LeaveCourse,
+    Nowhere,
+    Slide,
+    ToNext,
+    ToPrevious,
+    ToSlide,
+)
+from zigzag_core.course.model import Model
+from zigzag_core.course.rules import Destination
+
+
+class Way(Model):
+    """A way from slide to slide: onward, or by a rule, whose cause `why` names in words."""
+
+    source: str
+    target: str
+    kind: Literal["onward", "rule"]
+    why: str = ""
+    element: str | None = None
+
+
+class Route(Model):
+    """All ways; slides that nothing leads to; slides that lead nowhere but are not the end."""
+
+    ways: tuple[Way, ...] = ()
+    unreached: tuple[str, ...] = ()
+    dead_ends: tuple[str, ...] = ()
+    forks: int = 0
+
+
+def route(document: CourseDocument) -> Route:
+    """Return the route through a course, from the rules and the slides' own ways onward."""
+    order = document.course.slides
+    places = {slide: place for place, slide in enumerate(order)}
+    ways = tuple(_distinct(
+        way for slide in document.slides for way in _ways(slide, order, places)
+    ))
+    out: dict[str, list[str]] = {slide: [] for slide in order}
+    for way in ways:
+        out[way.source].append(way.target)
+    seen = _reached(order, out)
+    ends = {s.id for s in document.slides if any(_leaves(e) for e in s.elements)}
+    if order:
+        ends.add(order[-1])
+    return Route(
+        ways=ways,
+        unreached=tuple(slide for slide in order if slide not in seen),
+        dead_ends=tuple(slide for slide in order if not out[slide] and slide not in ends),
+        forks=sum(len(set(targets)) > 1 for targets in out.values()),
+    )
+
+
+def _ways(slide: Slide, order: Sequence[str], places: Mapping[str, int]) -> Iterator[Way]:
+    onward = None
+    if not isinstance(slide.onward, Nowhere):
+        onward = _target(slide.onward, slide, order, places)
+    if onward:
+        yield Way(source=slide.id, target=onward, kind="onward")
+    for element in slide.elements:
+        for rule in element.rules:
+            for action in rule.do:
+                target = _target(action.go, slide, order, places)
+                # What only goes where the way leads anyhow is no fork; nor is going back.
+                if target and target != onward and not isinstance(action.go, ToPrevious):
+                    yield Way(source=slide.id, target=target, kind="rule", element=element.id,
+                              why=f"“{element.name}” is clicked")
+
+
+def _target(
+    go: Destination, slide: Slide, order: Sequence[str], places: Mapping[str, int]
+) -> str | None:
+    place = places[slide.id]
+    match go:
+        case ToSlide(slide=target):
+            return target if target in places and target != slide.id else None
+        case ToNext():
+            if isinstance(slide.onward, ToSlide) and slide.onward.slide in places:
+                return slide.onward.slide
+            if isinstance(slide.onward, Nowhere):
+                return None
+            return order[place + 1] if place + 1 < len(order) else None
+        case ToPrevious():
+            return order[place - 1] if place else None
+    return None
+
+
+def _distinct(ways: Iterator[Way]) -> Iterator[Way]:
+    """One way for each pair of slides and kind; the causes of the same way are joined."""
+    found: dict[tuple[str, str], Way] = {}
+    for way in ways:
+        key = (way.source, way.target)
+        before = found.get(key)
+        if before is None:
+            found[key] = way
+        elif before.kind == "rule" and before.element != way.element:
+            found[key] = before.model_copy(update={"why": f"{before.why}, or {way.why}"})
+    yield from found.values()
+
+
+def _leaves(element: Element) -> bool:
+    return any(isinstance(action.go, LeaveCourse) for rule in element.rules for action in rule.do)
+
+
+def _reached(order: Sequence[str], out: Mapping[str, Sequence[str]]) -> set[str]:
+    """The slides that can be reached from the first."""
+    seen: set[str] = set(order[:1])
+    waiting = deque(seen)
+    while waiting:
+        for target in out[waiting.popleft()]:
+            if target not in seen:
+                seen.add(target)
+                waiting.append(target)
+    return seen

@@ -1,0 +1,349 @@
+"""Edits that the core thinks through. Nothing is stored: they answer with what would be."""
+
+from typing import Any
+
+from django.http import HttpRequest
+from ninja import Field, Router, Schema
+from zigzag_core import course as core
+from zigzag_core.access.contrast import weak_pairs
+from zigzag_core.course.blank import Addition, blank_slide
+from zigzag_core.edit import arrange, finding, groups
+from zigzag_core.edit.adding import add
+from zigzag_core.edit.copying import Clipping, clip, duplicate_slide, paste, welcome
+from zigzag_core.edit.copying import without as without_elements
+from zigzag_core.edit.layouts import (
+    change_layout,
+    known_layouts,
+    layout_from,
+    slide_from,
+    with_layout,
+)
+from zigzag_core.edit.outline import plant, read_outline
+from zigzag_core.edit.resizing import resize_course
+
+from zigzag_server.accounts.auth import author
+from zigzag_server.problems import Problem, not_found
+
+from . import store
+from .api import media_urls
+
+router = Router(tags=["edits"])
+
+
+class Edited(Schema):
+    """A slide as it would be after an edit, and the elements to select then.
+
+    `course` is there when its settings would change too, with the addresses of its files.
+    """
+
+    slide: core.Slide
+    selected: list[str] = []
+    course: core.Course | None = None
+    media: dict[str, str] = {}
+    previews: dict[str, str] = {}
+
+
+class Changed(Schema):
+    """The settings and the slides that would change."""
+
+    course: core.Course | None = None
+    slides: list[core.Slide] = []
+
+
+class AddIn(Schema):
+    slide: core.Slide
+    course: core.Course
+    what: Addition
+    at: tuple[float, float] | None = None
+
+
+class ClipIn(Schema):
+    slide: core.Slide
+    elements: list[str]
+    course: core.Course | None = None
+
+
+class ElementsIn(Schema):
+    slide: core.Slide
+    elements: list[str]
+
+
+class PasteIn(Schema):
+    slide: core.Slide
+    clipping: Clipping
+    course: core.Course | None = None
+    dx: float = 0
+    dy: float = 0
+
+
+class ArrangeIn(ElementsIn):
+    """`edge` aligns, `axis` with `by` distributes, `side` matches sizes, and so on: one of them.
+
+    `to_slide` aligns and distributes on the whole slide instead of within the selection.
+    """
+
+    edge: arrange.Edge | None = None
+    axis: arrange.Axis | None = None
+    by: arrange.Spacing = "gaps"
+    side: arrange.Side | None = None
+    turn: float | None = Field(default=None, ge=-360, le=360)
+    flip: arrange.Axis | None = None
+    level: arrange.Level | None = None
+    to_slide: bool = False
+    size: core.SlideSize = core.SlideSize()
+
+
+class NewSlideIn(Schema):
+    title: str = Field(default="New slide", max_length=200)
+    course: core.Course | None = None
+    layout: str | None = None
+
+
+class CopySlideIn(Schema):
+    slide: core.Slide
+    titles: list[str] = []
+
+
+class LayoutIn(Schema):
+    """`layout` None takes the slide off its layout."""
+
+    slide: core.Slide
+    course: core.Course
+    layout: str | None = None
+
+
+class LayoutFromIn(Schema):
+    slide: core.Slide
+    course: core.Course
+    name: str = Field(min_length=1, max_length=200)
+
+
+class LayoutsIn(Schema):
+    course: core.Course
+
+
+class OutlineIn(Schema):
+    """Lines of text to become sections and slides behind the slide `after`."""
+
+    text: str = Field(max_length=2_000_000)
+    course: core.Course
+    after: str | None = None
+
+
+class FindIn(Schema):
+    what: finding.What
+    text: str = Field(max_length=1_000)
+    match_case: bool = False
+    whole_words: bool = False
+
+
+class ReplaceIn(FindIn):
+    """`places` are the keys of what was found; None replaces everywhere."""
+
+    by: str = Field(max_length=1_000)
+    places: list[str] | None = None
+
+
+class FoundOut(Schema):
+    key: str
+    slide: str | None
+    element: str | None
+    part: str
+    before: str
+    match: str
+    after: str
+
+
+class WeakPair(Schema):
+    words: core.Role
+    ground: core.Role
+    what: str
+    ratio: float
+
+
+def _edited(
+    slide: core.Slide, selected: Any = (), course: core.Course | None = None
+) -> dict[str, Any]:
+    addresses = media_urls(course.model_dump(mode="json")) if course else {}
+    return {"slide": slide, "selected": list(selected), "course": course, **addresses}
+
+
+@router.post("/add", response=Edited)
+def edit_add(request: HttpRequest, data: AddIn) -> dict[str, Any]:
+    """Add an element or a question to a slide, with the variable it needs."""
+    course = data.course
+    slide, selected, variables = add(
+        data.slide, data.what, core.system_ids(), course.size, data.at, course.styles
+    )
+    if not variables:
+        return _edited(slide, selected)
+    clipping = Clipping(variables=variables)
+    return _edited(slide, selected, welcome(course, clipping))
+
+
+@router.post("/clip", response=Clipping)
+def edit_clip(request: HttpRequest, data: ClipIn) -> Clipping:
+    """Return elements of a slide with all that belongs to them, for pasting."""
+    return clip(data.slide, data.elements, data.course)
+
+
+@router.post("/paste", response=Edited)
+def edit_paste(request: HttpRequest, data: PasteIn) -> dict[str, Any]:
+    """Put copies of what was clipped on a slide; what the course lacks for them comes along."""
+    slide, selected = paste(data.slide, data.clipping, core.system_ids(), data.dx, data.dy)
+    if data.course is None:
+        return _edited(slide, selected)
+    grown = welcome(data.course, data.clipping)
+    return _edited(slide, selected, grown if grown is not data.course else None)
+
+
+@router.post("/remove", response=Edited)
+def edit_remove(request: HttpRequest, data: ElementsIn) -> dict[str, Any]:
+    """Take elements off a slide, its questions and groups put right."""
+    return _edited(without_elements(data.slide, data.elements))
+
+
+@router.post("/group", response=Edited)
+def edit_group(request: HttpRequest, data: ElementsIn) -> dict[str, Any]:
+    """Make a group of elements."""
+    try:
+        slide, made = groups.group(data.slide, data.elements, core.system_ids())
+    except ValueError as error:
+        raise Problem(422, "no_group", f"{str(error).capitalize()}.") from None
+    return _edited(slide, [made])
+
+
+@router.post("/ungroup", response=Edited)
+def edit_ungroup(request: HttpRequest, data: ElementsIn) -> dict[str, Any]:
+    """Take groups apart."""
+    return _edited(*groups.ungroup(data.slide, data.elements))
+
+
+@router.post("/arrange", response=Edited)
+def edit_arrange(request: HttpRequest, data: ArrangeIn) -> dict[str, Any]:
+    """Align, distribute, match sizes, turn, flip or restack elements."""
+    slide, ids = data.slide, data.elements
+    within = arrange.slide_box(data.size) if data.to_slide else None
+    if data.edge:
+        slide = arrange.align(slide, ids, data.edge, within)
+    elif data.axis:
+        slide = arrange.distribute(slide, ids, data.axis, data.by, within)
+    elif data.side:
+        slide = arrange.match_size(slide, ids, data.side)
+    elif data.turn is not None:
+        slide = arrange.turn(slide, ids, data.turn)
+    elif data.flip:
+        slide = arrange.flip(slide, ids, data.flip)
+    elif data.level:
+        slide = arrange.restack(slide, ids, data.level)
+    return _edited(slide, ids)
+
+
+@router.post("/new-slide", response=Edited)
+def edit_new_slide(request: HttpRequest, data: NewSlideIn) -> dict[str, Any]:
+    """Make a new slide: with its title alone, or from a layout."""
+    if data.course is None or data.layout is None:
+        return _edited(blank_slide(data.title, core.system_ids()))
+    course = _with_layout(data.course, data.layout)
+    layout = next(layout for layout in course.layouts if layout.id == data.layout)
+    slide = slide_from(layout, course, data.title, core.system_ids())
+    return _edited(slide, (), course if course is not data.course else None)
+
+
+@router.post("/duplicate-slide", response=core.Slide)
+def edit_duplicate_slide(request: HttpRequest, data: CopySlideIn) -> core.Slide:
+    """Make a copy of a slide, everything on it rewired to the copy."""
+    return duplicate_slide(data.slide, core.system_ids(), data.titles)
+
+
+@router.post("/layouts", response=list[core.Layout])
+def edit_layouts(request: HttpRequest, data: LayoutsIn) -> tuple[core.Layout, ...]:
+    """List the layouts that a course has, and the shipped ones that it may take in."""
+    return known_layouts(data.course)
+
+
+@router.post("/change-layout", response=Edited)
+def edit_change_layout(request: HttpRequest, data: LayoutIn) -> dict[str, Any]:
+    """Let a slide follow another layout, or none."""
+    if data.layout is None:
+        return _edited(change_layout(data.slide, None, data.course, core.system_ids()))
+    course = _with_layout(data.course, data.layout)
+    layout = next(layout for layout in course.layouts if layout.id == data.layout)
+    slide = change_layout(data.slide, layout, course, core.system_ids())
+    return _edited(slide, (), course if course is not data.course else None)
+
+
+@router.post("/layout-from", response=Edited)
+def edit_layout_from(request: HttpRequest, data: LayoutFromIn) -> dict[str, Any]:
+    """Make a layout of a slide, which then follows it."""
+    fresh = core.system_ids()
+    layout = layout_from(data.slide, data.course, data.name, fresh)
+    course = data.course.model_copy(update={"layouts": (*data.course.layouts, layout)})
+    return _edited(change_layout(data.slide, layout, course, fresh), (), course)
+
+
+@router.post("/outline", response=Changed)
+def edit_outline(request: HttpRequest, data: OutlineIn) -> dict[str, Any]:
+    """Make sections and slides of an indented text, a Markdown list or Markdown headings."""
+    try:
+        lines = read_outline(data.text)
+    except ValueError as error:
+        raise Problem(422, "too_long", f"{str(error).capitalize()}.") from None
+    course, slides = plant(data.course, lines, data.after, core.system_ids())
+    return {"course": course, "slides": list(slides)}
+
+
+@router.post("/contrast", response=list[WeakPair])
+def edit_contrast(request: HttpRequest, data: core.Colours) -> list[dict[str, Any]]:
+    """Return the pairs of a theme's colours that are hard to read on each other."""
+    return [
+        {"words": words, "ground": ground, "what": what, "ratio": ratio}
+        for words, ground, what, ratio in weak_pairs(data)
+    ]
+
+
+@router.post("/resize/{slug}", response=Changed)
+def edit_resize(request: HttpRequest, slug: str, data: core.SlideSize) -> dict[str, Any]:
+    """Give a saved course another slide size; everything keeps its place in the picture."""
+    before = store.document_of(store.course_of(author(request), slug))
+    after = resize_course(before, data)
+    return {"course": after.course, "slides": after.slides}
+
+
+@router.post("/find/{slug}", response=list[FoundOut])
+def edit_find(request: HttpRequest, slug: str, data: FindIn) -> list[dict[str, Any]]:
+    """Find texts, names, text alternatives, colours or fonts in a saved course."""
+    document = store.document_of(store.course_of(author(request), slug))
+    found = finding.find(document, data.what, data.text, data.match_case, data.whole_words)
+    return [
+        {"key": f.key, "slide": f.spot.slide, "element": f.spot.element, "part": f.spot.part,
+         "before": f.before, "match": f.match, "after": f.after}
+        for f in found
+    ]
+
+
+@router.post("/replace/{slug}", response=Changed)
+def edit_replace(request: HttpRequest, slug: str, data: ReplaceIn) -> dict[str, Any]:
+    """Replace what was found in a saved course; answers with what would change."""
+    before = store.document_of(store.course_of(author(request), slug))
+    try:
+        after = finding.replace(
+            before, data.what, data.text, data.by, data.places, data.match_case, data.whole_words
+        )
+    except ValueError:
+        raise Problem(
+            422, "bad_replacement",
+            f"“{data.by}” cannot stand there. Nothing was changed.",
+        ) from None
+    known = {slide.id: slide for slide in before.slides}
+    return {
+        "course": after.course if after.course != before.course else None,
+        "slides": [slide for slide in after.slides if slide != known[slide.id]],
+    }
+
+
+def _with_layout(course: core.Course, layout: str) -> core.Course:
+    try:
+        return with_layout(course, layout)
+    except KeyError:
+        raise not_found("layout") from None

@@ -1,0 +1,34 @@
+"""`python -m zigzag_server.courses.probing FILE`: what a film or sound is, as JSON.
+
+Runs in a process of its own with bounded memory and time: whatever a hostile file does to the
+decoders, it does here. Ends with 3 and a sentence for people when the file cannot be used.
+"""
+
+import base64
+import json
+import resource
+import sys
+from dataclasses import asdict
+from pathlib import Path
+
+from zigzag_core.media.playing import BadPlaying, take_playing
+
+_MEMORY = 3_000_000_000
+_CPU_SECONDS = 40
+
+
+def main() -> int:
+    resource.setrlimit(resource.RLIMIT_AS, (_MEMORY, _MEMORY))
+    resource.setrlimit(resource.RLIMIT_CPU, (_CPU_SECONDS, _CPU_SECONDS))
+    try:
+        found = take_playing(Path(sys.argv[1]).read_bytes())
+    except BadPlaying as error:
+        sys.stdout.write(str(error))
+        return 3
+    preview = base64.b64encode(found.preview).decode() if found.preview else ""
+    sys.stdout.write(json.dumps({**asdict(found), "preview": preview}))
+    return 0
+
+
+if __name__ == "__main__":
+    sys.exit(main())

@@ -1,0 +1,90 @@
+"""Taking in a file of any kind: a picture here, a film or sound in a process that may fail."""
+
+import base64
+import hashlib
+import json
+import subprocess
+import sys
+import tempfile
+from dataclasses import dataclass
+from pathlib import Path
+
+from zigzag_core import course as core
+from zigzag_core.media.palette import palette
+from zigzag_core.media.pictures import LARGEST, BadPicture, take_picture
+from zigzag_core.media.playing import LARGEST_PLAYING, looks_like_playing
+from zigzag_core.media.recolour import is_recoloured
+
+_SECONDS = 60
+
+
+class BadFile(ValueError):
+    """The file cannot be taken in; the message says why, for people."""
+
+
+@dataclass(frozen=True)
+class TakenFile:
+    """A file ready to be stored, and a small picture of it where one was made."""
+
+    file: core.MediaFile
+    data: bytes
+    preview: bytes | None
+
+
+def take(name: str, data: bytes) -> TakenFile:
+    """Return the file in `data`, known by its content alone; `name` is what people call it.
+
+    Raises `BadFile`.
+    """
+    if looks_like_playing(data):
+        return _playing(name, data)
+    try:
+        picture = take_picture(data)
+    except BadPicture as error:
+        raise BadFile(str(error)) from None
+    file = core.MediaFile(
+        id=core.system_ids()(), name=_name(name), type=picture.type, sha256=picture.sha256,
+        size=len(picture.data), w=picture.w, h=picture.h,
+        palette=palette(picture.data, picture.type),
+        recoloured=picture.type == "image/svg+xml" and is_recoloured(picture.data),
+    )
+    return TakenFile(file, picture.data, None)
+
+
+def largest(name: str) -> int:
+    """Return how many bytes a file may have, judged by its name until its content is known."""
+    suffix = Path(name).suffix.lower()
+    playing = {".mp4", ".m4v", ".mov", ".webm", ".mp3", ".m4a", ".ogg", ".oga", ".wav", ".flac"}
+    return LARGEST_PLAYING if suffix in playing else LARGEST
+
+
+def _playing(name: str, data: bytes) -> TakenFile:
+    found = probe(data)
+    preview = base64.b64decode(found["preview"]) if found["preview"] else None
+    file = core.MediaFile(
+        id=core.system_ids()(), name=_name(name), type=found["type"],
+        sha256=hashlib.sha256(data).hexdigest(), size=len(data), w=found["w"], h=found["h"],
+        duration=found["duration"],
+    )
+    return TakenFile(file, data, preview)
+
+
+def probe(data: bytes) -> dict[str, object]:
+    """Look into a film or sound in a process of its own, with little time and memory."""
+    with tempfile.NamedTemporaryFile(prefix="zigzag-") as file:
+        file.write(data)
+        file.flush()
+        command = [sys.executable, "-m", "zigzag_server.courses.probing", file.name]
+        try:
+            run = subprocess.run(command, capture_output=True, timeout=_SECONDS, check=False)
+        except subprocess.TimeoutExpired:
+            raise BadFile("Looking into the film or sound took too long.") from None
+    if run.returncode == 0:
+        return json.loads(run.stdout)
+    if run.returncode == 3:
+        raise BadFile(run.stdout.decode())
+    raise BadFile("The film or sound is damaged and cannot be played.")
+
+
+def _name(name: str) -> str:
+    return Path(name.replace("\\", "/")).name[:200] or "File"

@@ -1,0 +1,160 @@
+"""Layouts, named styles and themes: followed until overridden, and nothing lost on a change."""
+
+import pytest
+from zigzag_core.access.contrast import contrast, weak_pairs
+from zigzag_core.course import Background, Colours, Course, Slide, SlideSize, Text, plain, rich
+from zigzag_core.course.blank import blank_course
+from zigzag_core.course.resolve import Sources, resolved
+from zigzag_core.course.shipped_layouts import SHIPPED_LAYOUTS
+from zigzag_core.course.usual_styles import USUAL_STYLES
+from zigzag_core.edit.layouts import (
+    change_layout,
+    known_layouts,
+    layout_from,
+    slide_from,
+    with_layout,
+)
+from zigzag_core.edit.resizing import resize_course
+
+from .samples import fresh_ids, program_of, with_slides
+
+COURSE = Course(id="course", title="C", styles=USUAL_STYLES)
+
+
+def course_with(*keys):
+    course = COURSE
+    for key in keys:
+        course = with_layout(course, key)
+    return course
+
+
+def layout(course, key):
+    return next(layout for layout in course.layouts if layout.id == key)
+
+
+def made(key, title="Boots"):
+    course = course_with(key)
+    return course, slide_from(layout(course, key), course, title, fresh_ids())
+
+
+@pytest.mark.parametrize("shipped", SHIPPED_LAYOUTS, ids=lambda shipped: shipped.name)
+def test_every_shipped_layout_makes_a_slide_whose_slots_stand_on_it(shipped):
+    course, slide = made(shipped.id)
+    shown = resolved(slide, Sources(course))
+    assert len(shown.elements) == len(shipped.elements)
+    assert any(isinstance(e, Text) and e.level == "title" for e in slide.elements)
+    for element in shown.elements:
+        assert element.x >= 0 and element.x + element.w <= 1280
+        assert element.y >= 0 and element.y + element.h <= 720
+    names = [element.name for element in shipped.elements]
+    assert len(set(names)) == len(names)
+    words = [e for e in shown.elements if isinstance(e, Text)]
+    grounds = {"layoutsection": "primary", "layoutclosing": "primary"}
+    for element in words:
+        colours = course.theme.colours
+        ground = element.style.fill or grounds.get(shipped.id, "paper")
+        if "Number" not in element.name:
+            ratio = contrast(getattr(colours, element.style.text_colour), getattr(colours, ground))
+            assert ratio >= 4.5, element.name
+
+
+def test_there_are_at_least_twelve():
+    assert len({shipped.id for shipped in SHIPPED_LAYOUTS}) >= 12
+
+
+def test_a_slide_follows_its_layout_until_overridden():
+    course, slide = made("layouttext")
+    title, text = slide.elements
+    moved = text.model_copy(update={"x": 5.0, "own": ("box",)})
+    slide = slide.model_copy(update={"elements": (title, moved)})
+    before = layout(course, "layouttext")
+    changed = before.model_copy(update={"elements": tuple(
+        e.model_copy(update={"x": 300.0, "style": e.style.model_copy(update={"size": 61})})
+        for e in before.elements
+    )})
+    styles = tuple(s.model_copy(update={"style": s.style.model_copy(update={"size": 44})})
+                   for s in course.styles)
+    after = course.model_copy(update={"layouts": (changed,), "styles": styles})
+    shown = resolved(slide, Sources(after))
+    assert [e.x for e in shown.elements] == [300, 5]
+    # The layout's words follow a named style, and what follows the layout follows that.
+    assert [e.style.size for e in shown.elements] == [44, 44]
+
+
+def test_own_properties_win_over_a_named_style():
+    slide = Slide(id="slidea", title="S", elements=(
+        Text(id="texta", name="T", named_style="styletitle", own=("size",),
+             style=USUAL_STYLES[0].style.model_copy(update={"size": 99, "bold": False})),
+    ))
+    [shown] = resolved(slide, Sources(COURSE)).elements
+    assert shown.style.size == 99 and shown.style.bold
+
+
+def test_changing_the_layout_keeps_every_word_and_picture():
+    course = course_with("layouttext", "layoutcolumns", "layoutopening")
+    slide = slide_from(layout(course, "layouttext"), course, "Boots", fresh_ids())
+    title, text = slide.elements
+    extra = Text(id="extra", name="Extra", text=rich("kept as well"), x=9, y=9)
+    slide = slide.model_copy(update={"elements": (
+        title, text.model_copy(update={"text": rich("laces open")}), extra,
+    )})
+    for key in ("layoutcolumns", "layoutopening", "layouttext"):
+        slide = change_layout(slide, layout(course, key), course, fresh_ids(hash(key) % 99))
+        words = [plain(e.text) for e in slide.elements if isinstance(e, Text)]
+        assert {"Boots", "laces open", "kept as well"} <= set(words)
+        assert len(words) == len(slide.elements)
+    assert next(e for e in slide.elements if e.id == "extra").x == 9
+    shown = resolved(slide, Sources(course))
+    loose = change_layout(slide, None, course, fresh_ids())
+    assert loose.layout is None and all(e.slot is None for e in loose.elements)
+    assert [(e.x, e.style) for e in loose.elements] == [(e.x, e.style) for e in shown.elements]
+
+
+def test_a_layout_made_of_a_slide_looks_like_it():
+    course, slide = made("layoutcards")
+    slide = slide.model_copy(update={"background": Background(colour="#abcdef")})
+    own = layout_from(slide, course, "Mine", fresh_ids(7))
+    grown = course.model_copy(update={"layouts": (*course.layouts, own)})
+    again = slide_from(own, grown, "New", fresh_ids(8))
+    before, after = resolved(slide, Sources(grown)), resolved(again, Sources(grown))
+    assert after.background == before.background
+    assert [(e.x, e.y, e.w, e.h, e.style) for e in after.elements] == [
+        (e.x, e.y, e.w, e.h, e.style) for e in before.elements]
+    assert len(own.slots) == len(slide.elements)
+
+
+def test_shipped_layouts_come_at_the_size_of_the_course():
+    upright = COURSE.model_copy(update={"size": SlideSize(w=720, h=1280)})
+    for found in known_layouts(upright):
+        assert all(e.x + e.w <= 720.5 and e.y + e.h <= 1280.5 for e in found.elements)
+
+
+def test_another_size_keeps_proportions_margins_and_full_widths():
+    document = blank_course("Title", fresh_ids())
+    _, title, _, button = document.slides[0].elements
+    after = resize_course(document, SlideSize(w=640, h=720))
+    new_band, new_title, _, new_button = after.slides[0].elements
+    assert (new_band.h, new_band.w, new_band.x) == (720, 16, 0)
+    assert new_title.w == title.w / 2 and new_title.x == title.x / 2
+    assert new_button.w / new_button.h == pytest.approx(button.w / button.h)
+    assert after.course.styles[0].style.size == document.course.styles[0].style.size / 2
+    twice = resize_course(resize_course(document, SlideSize(w=2560, h=1440)), SlideSize())
+    assert twice == document
+
+
+def test_the_program_holds_the_slide_as_it_looks():
+    document = blank_course("Title", fresh_ids())
+    course = with_layout(document.course, "layoutcards")
+    slide = slide_from(layout(course, "layoutcards"), course, "Cards", fresh_ids(4))
+    document = with_slides(document.model_copy(update={"course": course}), [slide])
+    [shown] = program_of(document).slides
+    assert len(shown.elements) == len(layout(course, "layoutcards").elements)
+    assert shown.elements[0].draw.style.fill == "sheet"
+    assert len({e.draw.id for e in shown.elements}) == len(shown.elements)
+
+
+def test_weak_colours_of_a_theme_are_told():
+    assert weak_pairs(Colours()) == []
+    [(words, ground, _, ratio), *_] = weak_pairs(Colours(ink="#999999"))
+    assert (words, ground) == ("ink", "paper") and ratio < 4.5
+    assert contrast("#000000", "#ffffff") == pytest.approx(21)

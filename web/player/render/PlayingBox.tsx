@@ -1,0 +1,114 @@
+/** Films and sounds: playing in a running course, a picture of themselves elsewhere. */
+import { useEffect, useRef, useState, type ReactNode } from "react";
+import type { AudioElement, VideoElement } from "../../api/types";
+import type { MediaEntry, MediaMap } from "./ElementView";
+
+interface Props { element: VideoElement | AudioElement; media: MediaMap; live: boolean }
+
+export function PlayingBox({ element, media, live }: Props): ReactNode {
+  const file = element.media ? media[element.media] : undefined;
+  if (!file) return <div className="zz-box zz-empty-picture"><PlaySign /></div>;
+  const poster = element.kind === "video" && element.poster ? media[element.poster]?.src : undefined;
+  if (!live) return <StillPlaying element={element} file={file} poster={poster} />;
+  return element.kind === "video"
+    ? <Film element={element} file={file} poster={poster} />
+    : <Sound element={element} file={file} />;
+}
+
+function StillPlaying(
+  { element, file, poster }: { element: VideoElement | AudioElement; file: MediaEntry; poster: string | undefined },
+): ReactNode {
+  const picture = poster ?? file.preview;
+  if (element.kind === "audio") {
+    return <div className="zz-box zz-sound"><PlaySign /><span>{element.name}</span></div>;
+  }
+  return (
+    <div className="zz-box zz-film">
+      {picture && <img src={picture} alt="" style={{ objectFit: element.fit }} draggable={false} />}
+      <PlaySign />
+    </div>
+  );
+}
+
+function Film(
+  { element, file, poster }: { element: VideoElement; file: MediaEntry; poster: string | undefined },
+): ReactNode {
+  const player = useRef<HTMLVideoElement>(null);
+  const [waiting, toggle] = usePlaying(player, element);
+  return (
+    <div className="zz-box zz-film">
+      <video
+        ref={player} src={file.src} poster={poster} controls={element.controls} loop={element.loop}
+        playsInline preload="metadata" aria-label={element.alt || element.name}
+        style={{ objectFit: element.fit }} onClick={element.controls ? undefined : toggle}
+      />
+      {waiting && !element.controls && <PlayButton name={element.name} onClick={toggle} />}
+    </div>
+  );
+}
+
+function Sound({ element, file }: { element: AudioElement; file: MediaEntry }): ReactNode {
+  const player = useRef<HTMLAudioElement>(null);
+  const [waiting, toggle] = usePlaying(player, element);
+  return (
+    <div className={element.controls ? "zz-box zz-plays" : "zz-box zz-sound"}>
+      <audio
+        ref={player} src={file.src} controls={element.controls} loop={element.loop} preload="metadata"
+        aria-label={element.alt || element.name}
+      />
+      {!element.controls && (
+        <PlayButton name={element.name} onClick={toggle} stops={!waiting} />
+      )}
+    </div>
+  );
+}
+
+/** Starts by itself where that is wanted and allowed; gives whether it waits, and the switch. */
+function usePlaying(
+  player: { current: HTMLMediaElement | null }, element: VideoElement | AudioElement,
+): [boolean, () => void] {
+  const [waiting, setWaiting] = useState(true);
+  const { start, volume } = element;
+  useEffect(() => {
+    const media = player.current;
+    if (!media) return;
+    media.volume = volume;
+    const follow = (): void => setWaiting(media.paused);
+    media.addEventListener("play", follow);
+    media.addEventListener("pause", follow);
+    // A browser may refuse what nobody has clicked: then it waits for a click.
+    if (start === "auto") media.play().catch(follow);
+    return () => {
+      media.removeEventListener("play", follow);
+      media.removeEventListener("pause", follow);
+      media.pause();
+    };
+  }, [player, start, volume]);
+  const toggle = (): void => {
+    const media = player.current;
+    if (media?.paused) void media.play().catch(() => setWaiting(true));
+    else media?.pause();
+  };
+  return [waiting, toggle];
+}
+
+function PlayButton(
+  { name, onClick, stops = false }: { name: string; onClick: () => void; stops?: boolean },
+): ReactNode {
+  return (
+    <button type="button" className="zz-play" aria-label={`${stops ? "Pause" : "Play"} ${name}`} onClick={onClick}>
+      {stops
+        ? <svg width="28" height="28" viewBox="0 0 28 28" aria-hidden><path d="M7 5h5v18H7zM16 5h5v18h-5z" fill="currentColor" /></svg>
+        : <svg width="28" height="28" viewBox="0 0 28 28" aria-hidden><path d="M8 4 24 14 8 24Z" fill="currentColor" /></svg>}
+    </button>
+  );
+}
+
+function PlaySign(): ReactNode {
+  return (
+    <svg className="zz-play-sign" viewBox="0 0 64 64" aria-hidden>
+      <circle cx="32" cy="32" r="30" fill="#22302b" fillOpacity="0.75" />
+      <path d="M25 19 48 32 25 45Z" fill="#ffffff" />
+    </svg>
+  );
+}

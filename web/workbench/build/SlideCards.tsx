@@ -1,0 +1,95 @@
+/** The slide itself: shown when nothing on it is selected. */
+import { Flex, Stack, Text } from "@chakra-ui/react";
+import type { ReactNode } from "react";
+import type { Background, Slide } from "../../api/types";
+import { backgroundOf } from "../../player/render/resolve";
+import { setBackgroundPicture } from "../store/media";
+import { renameSlide } from "../store/slides";
+import { changeSlide, useCourse } from "../store/store";
+import { FoldCard, QuietButton } from "../ui/parts";
+import { Choose, TextField } from "./fields";
+import { FileChooser } from "./FileField";
+import { LayoutPicker } from "./LayoutPicker";
+import { PaintField } from "./PaintField";
+
+const FIT = [["cover", "fill the slide"], ["contain", "whole picture"], ["fill", "stretch"]] as const;
+
+export function SlideCards({ slide }: { slide: Slide }): ReactNode {
+  return (
+    <>
+      <FoldCard title="This slide">
+        <Stack gap="2">
+          <TextField
+            label="Title, for the menu and for you" value={slide.title}
+            onChange={(title) => renameSlide(slide.id, title, `title-${slide.id}`)}
+          />
+          <OnwardField slide={slide} />
+        </Stack>
+      </FoldCard>
+      <LayoutPicker slide={slide} />
+      <BackgroundCard slide={slide} />
+      <FoldCard title="Notes">
+        <Stack gap="2">
+          <TextField
+            label="For you and your team" value={slide.notes} lines={3} hint="What this slide is meant to do"
+            onChange={(notes) => changeSlide("Notes", { ...slide, notes }, `notes-${slide.id}`)}
+          />
+          <TextField
+            label="Transcript, for the learner to read" value={slide.transcript} lines={4} hint="What is said on this slide"
+            onChange={(transcript) => changeSlide("Transcript", { ...slide, transcript }, `transcript-${slide.id}`)}
+          />
+        </Stack>
+      </FoldCard>
+      <Text color="quiet" fontSize="13px" px="1">
+        Select something on the slide to see what it says, how it looks and what it does.
+      </Text>
+    </>
+  );
+}
+
+/** Where Next leads from this slide. */
+function OnwardField({ slide }: { slide: Slide }): ReactNode {
+  const slides = useCourse((state) => state.slides);
+  const order = useCourse((state) => state.course.slides);
+  const { onward } = slide;
+  function choose(value: string): void {
+    const next: Slide["onward"] = value === "next" || value === "nowhere" ? { to: value } : { to: "slide", slide: value };
+    changeSlide("Way onward", { ...slide, onward: next });
+  }
+  const options = [
+    ["next", "the next slide"], ["nowhere", "nowhere: what is on it leads on"],
+    ...order.filter((id) => id !== slide.id).map((id) => [id, `${order.indexOf(id) + 1} ${slides[id]?.title ?? ""}`] as const),
+  ] as (readonly [string, string])[];
+  return (
+    <Choose label="Next leads to" value={onward.to === "slide" ? onward.slide : onward.to} options={options} onChange={choose} />
+  );
+}
+
+function BackgroundCard({ slide }: { slide: Slide }): ReactNode {
+  const sources = useCourse((state) => state.sources);
+  const background = backgroundOf(slide, sources);
+  function change(part: Partial<Background>): void {
+    changeSlide("Background", { ...slide, background: { ...background, ...part } },
+      `background-${Object.keys(part).join()}-${slide.id}`);
+  }
+  return (
+    <FoldCard title="Background">
+      <Stack gap="2">
+        <PaintField label="colour" value={background.colour} onChange={(colour) => change({ colour })} />
+        <FileChooser
+          kind="picture" current={background.picture ?? null} word={background.picture ? "Another picture" : "Choose a picture"}
+          onFile={(file) => setBackgroundPicture(file, background)}
+        />
+        {background.picture && (
+          <Choose label="fit" value={background.fit} options={FIT} onChange={(fit) => change({ fit })} />
+        )}
+        <Flex gap="2">
+          {background.picture && <QuietButton size="xs" onClick={() => change({ picture: null })}>No picture</QuietButton>}
+          {slide.layout && slide.background && (
+            <QuietButton size="xs" onClick={() => changeSlide("Background", { ...slide, background: null })}>As in the layout</QuietButton>
+          )}
+        </Flex>
+      </Stack>
+    </FoldCard>
+  );
+}

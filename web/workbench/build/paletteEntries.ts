@@ -1,0 +1,114 @@
+/** Everything that the palette offers. */
+import { useQuery } from "@tanstack/react-query";
+import {
+  AppWindow, Baseline, Circle, CircleDot, ClipboardPaste, Copy, CornerDownRight, FilePlus2, Film, Gauge, Group, Hash, Heading1,
+  Heading2, Image, Link2, List, Lock, MessageSquare, Minus, MousePointerClick, MoveRight, Music, Palette, Play, Redo2, Search,
+  Shapes, SlidersHorizontal, Square, SquareCheck, SquareDashedMousePointer, Star, Table, TextCursorInput, Trash2, Triangle, Undo2,
+  Ungroup, type LucideIcon,
+} from "lucide-react";
+import { useNavigate } from "react-router";
+import { api, take } from "../../api/client";
+import { duplicateSelected } from "../store/clipboard";
+import {
+  addElement, attempt, groupSelected, removeSelected, toggleSelected, ungroupSelected, type Addition,
+} from "../store/commands";
+import { addFile, kindOf, takeFrom } from "../store/media";
+import { addSlide, duplicateSlide } from "../store/slides";
+import { applyStyle, copyStyle } from "../store/styles";
+import { goToSlide, redo, select, undo, useCourse } from "../store/store";
+import { useLayouts } from "./LayoutPicker";
+import { showPanel } from "./panels";
+
+export interface Entry {
+  word: string;
+  also: string;
+  group: string;
+  icon: LucideIcon;
+  run: () => void;
+  /** Tells entries of the same word apart. */
+  key?: string;
+  /** Only offered for what is typed. */
+  sought?: boolean;
+  /** The palette stays for what comes next. */
+  stays?: boolean;
+}
+
+type Row = [word: string, also: string, icon: LucideIcon, what: Addition];
+
+const ELEMENTS: Row[] = [
+  ["Text", "words paragraph", TextCursorInput, "text"],
+  ["Title", "heading", Heading1, "title"],
+  ["Heading", "subtitle", Heading2, "heading"],
+  ["Button", "click link", MousePointerClick, "button"],
+  ["Area", "click region invisible", SquareDashedMousePointer, "area"],
+  ["Rectangle", "shape box panel", Square, "rectangle"],
+  ["Ellipse", "shape circle", Circle, "ellipse"],
+  ["Line", "shape rule", Minus, "line"],
+  ["Arrow", "shape line pointer", MoveRight, "arrow"],
+  ["Callout", "shape speech bubble", MessageSquare, "callout"],
+  ["Triangle", "shape polygon", Triangle, "triangle"],
+  ["Star", "shape polygon", Star, "star"],
+  ["Table", "rows columns cells", Table, "table"],
+  ["Text input", "field answer name", Baseline, "text_input"],
+  ["Number input", "field", Hash, "number_input"],
+  ["Choice list", "input select", List, "choice_list"],
+  ["Checkbox", "input yes no", SquareCheck, "checkbox"],
+  ["Slider", "input number", SlidersHorizontal, "slider"],
+  ["Progress bar", "meter", Gauge, "progress_bar"],
+  ["Progress ring", "meter circle", Gauge, "progress_ring"],
+  ["Progress in words", "meter text", Gauge, "progress_text"],
+  ["Web page", "embed frame site", AppWindow, "embed"],
+];
+
+export function useEntries(at: [number, number] | null, pickPicture: () => void, pickPlaying: () => void): Entry[] {
+  const navigate = useNavigate();
+  const { slug, course, slides, place } = useCourse.getState();
+  const layouts = useLayouts();
+  const drawings = useQuery({
+    queryKey: ["drawings"], staleTime: Infinity, queryFn: () => take(api.GET("/api/drawings")),
+  }).data ?? [];
+  const slide = place.slide;
+  const elements = ELEMENTS.map(([word, also, icon, what]): Entry => (
+    { word, also, group: "element", icon, run: () => void addElement(what, at) }));
+  const files: Entry[] = [
+    { word: "Picture", also: "image photo drawing svg png", group: "element", icon: Image, run: pickPicture, stays: true },
+    { word: "Film or sound", also: "video audio mp4 mp3", group: "element", icon: Film, run: pickPlaying, stays: true },
+  ];
+  const commands: Entry[] = [
+    { word: "Single choice", also: "question quiz radio", group: "question", icon: CircleDot, run: () => void addElement("single_choice", at) },
+    { word: "New slide", also: "add page", group: "slide", icon: FilePlus2, run: () => void addSlide() },
+    { word: "Duplicate slide", also: "copy", group: "slide", icon: Copy, run: () => { if (slide) void duplicateSlide(slide); } },
+    { word: "Duplicate what is selected", also: "copy", group: "command", icon: Copy, run: () => void duplicateSelected() },
+    { word: "Delete what is selected", also: "remove", group: "command", icon: Trash2, run: () => void removeSelected() },
+    { word: "Group", also: "together", group: "command", icon: Group, run: () => void groupSelected() },
+    { word: "Ungroup", also: "apart", group: "command", icon: Ungroup, run: () => void ungroupSelected() },
+    { word: "Lock or unlock", also: "fix", group: "command", icon: Lock, run: () => toggleSelected("locked") },
+    { word: "Copy look", also: "style format", group: "command", icon: Palette, run: copyStyle },
+    { word: "Apply copied look", also: "style format", group: "command", icon: ClipboardPaste, run: applyStyle },
+    { word: "Find and replace", also: "search change text colour", group: "command", icon: Search, run: () => showPanel("find") },
+    { word: "Media", also: "files library drawings pictures", group: "command", icon: Shapes, run: () => showPanel("media") },
+    { word: "Earlier states", also: "history versions back", group: "command", icon: Undo2, run: () => showPanel("earlier") },
+    { word: "Undo", also: "back", group: "command", icon: Undo2, run: undo },
+    { word: "Redo", also: "again", group: "command", icon: Redo2, run: redo },
+    { word: "Rehearse from here", also: "play try run", group: "command", icon: Play, run: () => void navigate(`/courses/${slug}/rehearse?from=${slide ?? ""}`) },
+  ];
+  const fromLayouts = layouts.map((layout): Entry => ({
+    word: `New slide: ${layout.name}`, key: layout.id, also: "layout", group: "slide", icon: FilePlus2, sought: true, run: () => void addSlide(layout.id),
+  }));
+  const toSlides = course.slides.map((id, n): Entry => ({
+    word: `${n + 1} ${slides[id]?.title ?? ""}`, key: id, also: "go to", group: "go to slide", icon: CornerDownRight, sought: true, run: () => goToSlide(id),
+  }));
+  const toElements = course.slides.flatMap((id, n) => (slides[id]?.elements ?? []).map((element): Entry => ({
+    word: element.name, key: element.id, also: `go to ${slides[id]?.title ?? ""}`, group: `on slide ${n + 1}`, icon: Link2, sought: true,
+    run: () => { goToSlide(id); select([element.id]); },
+  })));
+  const ownFiles = course.media.map((file): Entry => ({
+    word: file.name, key: file.id, also: file.tags.join(" "), group: "file", icon: kindOf(file) === "audio" ? Music : Image, sought: true,
+    run: () => void addFile(file, at),
+  }));
+  const drawn = drawings.map(({ key, name, tags, group }): Entry => ({
+    word: name, key, also: `${tags.join(" ")} ${group}`, group: "drawing", icon: Shapes, sought: true,
+    run: () => void attempt(async () => addFile(await takeFrom({ drawing: key }), at)),
+  }));
+  return [...elements.slice(0, 3), ...files, ...elements.slice(3), ...commands, ...toSlides, ...fromLayouts, ...ownFiles, ...toElements, ...drawn];
+}

@@ -1,0 +1,10 @@
+/** What stands at the left of the slide. */
+import { create } from "zustand";
+
+export type Panel = "order" | "media" | "find" | "earlier";
+
+export const usePanel = create<{ panel: Panel }>(() => ({ panel: "order" }));
+
+export function showPanel(panel: Panel): void {
+  usePanel.setState({ panel });
+}

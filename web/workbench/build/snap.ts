@@ -1,0 +1,168 @@
+/** Snapping while dragging: to edges, centres, guides, the grid, and to gaps that are equal. */
+import { overlaps, type Box } from "./geometry";
+
+/** A line to align with; `from` and `to` are its ends along the other axis. */
+interface Target { at: number; from: number; to: number }
+
+export interface Targets {
+  down: readonly Target[];
+  across: readonly Target[];
+  boxes: readonly Box[];
+  grid: number | null;
+}
+
+/** What is shown while something holds: lines that it lies on, and gaps with their px. */
+export interface Hold {
+  axis: "x" | "y";
+  at: number;
+  from: number;
+  to: number;
+  /** The gap in px that the line measures; absent for a line that is aligned with. */
+  gap?: number;
+}
+
+export interface Snapped { dx: number; dy: number; holds: Hold[] }
+
+/** Everything that may be aligned with: the slide, the guides, the boxes at rest. */
+export function targetsOf(
+  boxes: readonly Box[], size: { w: number; h: number },
+  guides: { across: readonly number[]; down: readonly number[] }, grid: number | null,
+): Targets {
+  const whole = { x: 0, y: 0, ...size };
+  const down: Target[] = guides.down.map((at) => ({ at, from: 0, to: size.h }));
+  const across: Target[] = guides.across.map((at) => ({ at, from: 0, to: size.w }));
+  for (const { x, y, w, h } of [whole, ...boxes]) {
+    for (const at of [x, x + w / 2, x + w]) down.push({ at, from: y, to: y + h });
+    for (const at of [y, y + h / 2, y + h]) across.push({ at, from: x, to: x + w });
+  }
+  return { down, across, boxes, grid };
+}
+
+/** How far `box` has to go to hold on what is within `reach` px, on each axis for itself. */
+export function snapMove(box: Box, targets: Targets, reach: number): Snapped {
+  const x = nearest([box.x, box.x + box.w / 2, box.x + box.w], targets.down, reach);
+  const y = nearest([box.y, box.y + box.h / 2, box.y + box.h], targets.across, reach);
+  const gapX = x === null ? nearestGap(box, targets.boxes, reach, "x") : null;
+  const gapY = y === null ? nearestGap(box, targets.boxes, reach, "y") : null;
+  const dx = x ?? gapX ?? onGrid(box.x, targets.grid, reach);
+  const dy = y ?? gapY ?? onGrid(box.y, targets.grid, reach);
+  const moved = { ...box, x: box.x + dx, y: box.y + dy };
+  return { dx, dy, holds: [...lines(moved, targets), ...gaps(moved, targets.boxes)] };
+}
+
+/** The same for edges that are being moved: `edges` says which of the box's sides these are. */
+export function snapEdges(
+  box: Box, edges: { dx: -1 | 0 | 1; dy: -1 | 0 | 1 }, targets: Targets, reach: number,
+): Snapped {
+  const side = edges.dx < 0 ? box.x : box.x + box.w;
+  const level = edges.dy < 0 ? box.y : box.y + box.h;
+  const dx = edges.dx ? nearest([side], targets.down, reach) ?? onGrid(side, targets.grid, reach) : 0;
+  const dy = edges.dy ? nearest([level], targets.across, reach) ?? onGrid(level, targets.grid, reach) : 0;
+  const moved = {
+    x: edges.dx < 0 ? box.x + dx : box.x, y: edges.dy < 0 ? box.y + dy : box.y,
+    w: box.w + dx * edges.dx, h: box.h + dy * edges.dy,
+  };
+  return { dx, dy, holds: lines(moved, targets) };
+}
+
+function nearest(places: readonly number[], targets: readonly Target[], reach: number): number | null {
+  let best: number | null = null;
+  for (const place of places) {
+    for (const { at } of targets) {
+      const by = at - place;
+      if (Math.abs(by) <= reach && (best === null || Math.abs(by) < Math.abs(best))) best = by;
+    }
+  }
+  return best;
+}
+
+function onGrid(place: number, grid: number | null, reach: number): number {
+  if (!grid) return 0;
+  const by = Math.round(place / grid) * grid - place;
+  return Math.abs(by) <= Math.max(reach, grid / 2) ? by : 0;
+}
+
+const AXES = {
+  x: { start: "x", length: "w", cross: "y", breadth: "h" },
+  y: { start: "y", length: "h", cross: "x", breadth: "w" },
+} as const;
+
+/** The boxes beside `box` along an axis, those before it and those after it, the nearest first. */
+function beside(box: Box, boxes: readonly Box[], axis: "x" | "y"): [before: Box[], after: Box[]] {
+  const { start, length, cross, breadth } = AXES[axis];
+  const band = { ...box, [start]: -1e6, [length]: 2e6 } as Box;
+  const row = boxes.filter((other) => overlaps(band, other) && other[breadth] > 0
+    && other[cross] < box[cross] + box[breadth]);
+  const before = row.filter((other) => other[start] + other[length] <= box[start] + 1)
+    .sort((a, b) => b[start] + b[length] - a[start] - a[length]);
+  const after = row.filter((other) => other[start] >= box[start] + box[length] - 1)
+    .sort((a, b) => a[start] - b[start]);
+  return [before, after];
+}
+
+/** The way to where the gaps beside `box` are equal: to both sides, or to the next gap on one. */
+function nearestGap(box: Box, boxes: readonly Box[], reach: number, axis: "x" | "y"): number | null {
+  const { start, length } = AXES[axis];
+  const roomy = { ...box, [start]: box[start] - reach, [length]: box[length] + 2 * reach } as Box;
+  const [before, after] = beside({ ...roomy, [start]: box[start], [length]: box[length] } as Box, boxes, axis);
+  const end = (other: Box): number => other[start] + other[length];
+  const places: number[] = [];
+  const [left, beyondLeft] = before;
+  const [right, beyondRight] = after;
+  if (left && right) places.push((end(left) + right[start] - box[length]) / 2);
+  if (left && beyondLeft) places.push(end(left) + left[start] - end(beyondLeft));
+  if (right && beyondRight) places.push(right[start] - (beyondRight[start] - end(right)) - box[length]);
+  let best: number | null = null;
+  for (const place of places) {
+    const by = Math.round(place) - box[start];
+    if (Math.abs(by) <= reach && (best === null || Math.abs(by) < Math.abs(best))) best = by;
+  }
+  return best;
+}
+
+/** The lines on which the moved box lies now. */
+function lines(box: Box, targets: Targets): Hold[] {
+  const found: Hold[] = [];
+  const add = (axis: "x" | "y", places: number[], among: readonly Target[], low: number, high: number): void => {
+    for (const place of places) {
+      const on = among.filter(({ at }) => Math.abs(at - place) < 0.01);
+      if (!on.length) continue;
+      found.push({
+        axis, at: place, from: Math.min(low, ...on.map(({ from }) => from)),
+        to: Math.max(high, ...on.map(({ to }) => to)),
+      });
+    }
+  };
+  add("x", [box.x, box.x + box.w / 2, box.x + box.w], targets.down, box.y, box.y + box.h);
+  add("y", [box.y, box.y + box.h / 2, box.y + box.h], targets.across, box.x, box.x + box.w);
+  return found;
+}
+
+/** The gaps between the moved box and its neighbours; equal ones beyond them are shown as well. */
+function gaps(box: Box, boxes: readonly Box[]): Hold[] {
+  const found: Hold[] = [];
+  for (const axis of ["x", "y"] as const) {
+    const { start, length, cross, breadth } = AXES[axis];
+    const [before, after] = beside(box, boxes, axis);
+    const middle = box[cross] + box[breadth] / 2;
+    const show = (from: number, to: number): void => {
+      if (to - from >= 1) {
+        found.push({ axis: axis === "x" ? "y" : "x", at: middle, from, to, gap: Math.round(to - from) });
+      }
+    };
+    const [left, beyondLeft] = before;
+    const [right, beyondRight] = after;
+    const end = (other: Box): number => other[start] + other[length];
+    const near = left ? box[start] - end(left) : null;
+    const far = right ? right[start] - box[start] - box[length] : null;
+    if (left && near !== null) show(end(left), box[start]);
+    if (right && far !== null) show(box[start] + box[length], right[start]);
+    if (left && beyondLeft && near !== null && same(left[start] - end(beyondLeft), near)) show(end(beyondLeft), left[start]);
+    if (right && beyondRight && far !== null && same(beyondRight[start] - end(right), far)) show(end(right), beyondRight[start]);
+  }
+  return found;
+}
+
+function same(a: number, b: number): boolean {
+  return Math.abs(a - b) < 1;
+}

@@ -1,0 +1,31 @@
+/** How the author looks at the slide: grid, guides, zoom. Kept in this browser, not in the course. */
+import { create } from "zustand";
+import { persist } from "zustand/middleware";
+
+interface View {
+  grid: boolean;
+  rulers: boolean;
+  snapping: boolean;
+  /** 1 is as large as fits. */
+  zoom: number;
+}
+
+export const useView = create<View>()(persist(
+  (): View => ({ grid: false, rulers: false, snapping: true, zoom: 1 }), { name: "zigzag:view" },
+));
+
+export function toggleView(what: "grid" | "rulers" | "snapping"): void {
+  useView.setState((view) => ({ [what]: !view[what] }));
+}
+
+const ZOOMS = [0.5, 0.75, 1, 1.5, 2, 3, 4];
+
+export function zoomBy(step: 1 | -1): void {
+  const { zoom } = useView.getState();
+  const next = step > 0 ? ZOOMS.find((z) => z > zoom) : ZOOMS.findLast((z) => z < zoom);
+  if (next) useView.setState({ zoom: next });
+}
+
+export function zoomToFit(): void {
+  useView.setState({ zoom: 1 });
+}

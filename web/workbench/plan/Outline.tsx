@@ -1,0 +1,164 @@
+/** The outline: sections and slides as lines to type into. */
+import { Box, Flex, Heading, Text, Textarea } from "@chakra-ui/react";
+import { closestCenter, DndContext, PointerSensor, useSensor, useSensors, type DragEndEvent } from "@dnd-kit/core";
+import { SortableContext, verticalListSortingStrategy } from "@dnd-kit/sortable";
+import { useEffect, useMemo, useState, type ClipboardEvent, type KeyboardEvent, type ReactNode } from "react";
+import { pasteOutline } from "../store/slides";
+import { goToSlide, redo, undo, useCourse } from "../store/store";
+import { Kbd, MainButton, QuietButton } from "../ui/parts";
+import { count } from "../ui/words";
+import { linesOf } from "./lines";
+import {
+  addLine, addSection, copyLines, furtherIn, furtherOut, moveLines, prepare, removeLines, shiftLines,
+} from "./outlineActions";
+import { OutlineRow } from "./OutlineRow";
+
+export function Outline(): ReactNode {
+  const slides = useCourse((state) => state.course.slides);
+  const sections = useCourse((state) => state.course.sections);
+  const styles = useCourse((state) => state.course.styles);
+  const lines = useMemo(() => linesOf({ slides, sections }), [slides, sections]);
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
+  const [taken, setTaken] = useState<{ ids: readonly string[]; cut: boolean } | null>(null);
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
+  useEffect(() => { void prepare(); }, [styles]);
+
+  /** The chosen lines, or the one that is typed into. */
+  const actingOn = (id: string): ReadonlySet<string> => (chosen.has(id) ? chosen : new Set([id]));
+
+  function focusBy(id: string, by: number, extend: boolean): void {
+    const from = lines.findIndex((line) => line.id === id);
+    const to = lines[from + by];
+    if (!to) return;
+    setChosen(extend ? new Set([...(chosen.size ? chosen : [id]), to.id]) : new Set());
+    focusLine(to.id);
+  }
+
+  function onKeyDown(event: KeyboardEvent<HTMLInputElement>, id: string): void {
+    const field = event.currentTarget;
+    const command = event.ctrlKey || event.metaKey;
+    const key = event.key;
+    if (key === "Enter") focusLine(addLine(id));
+    else if (key === "Tab") act(id, event.shiftKey ? furtherOut : furtherIn);
+    else if (key === "ArrowUp" || key === "ArrowDown") {
+      const by = key === "ArrowUp" ? -1 : 1;
+      if (event.altKey) {
+        shiftLines(actingOn(id), by);
+        focusLine(id);
+      } else focusBy(id, by, event.shiftKey);
+    } else if (key === "Backspace" && !field.value && !chosen.size) {
+      focusBy(id, -1, false);
+      removeLines(new Set([id]));
+    } else if ((key === "Delete" || key === "Backspace") && chosen.size > 1) {
+      removeLines(chosen);
+      setChosen(new Set());
+    } else if (key === "Escape") setChosen(new Set());
+    else if (command && key.toLowerCase() === "z") (event.shiftKey ? redo : undo)();
+    else if (command && key.toLowerCase() === "y") redo();
+    else if (command && (key === "c" || key === "x") && (chosen.size > 0 || field.selectionStart === field.selectionEnd)) {
+      const ids = lines.filter((line) => actingOn(id).has(line.id)).map((line) => line.id);
+      setTaken({ ids, cut: key === "x" });
+      // What the system's clipboard held before no longer counts: this was taken last.
+      void navigator.clipboard?.writeText("").catch(() => {});
+    } else return;
+    event.preventDefault();
+    event.stopPropagation();
+  }
+
+  function act(id: string, change: (id: string) => string): void {
+    const ids = lines.filter((line) => actingOn(id).has(line.id)).map((line) => line.id);
+    const after = new Map(ids.map((one) => [one, change(one)]));
+    if (chosen.size) setChosen(new Set(after.values()));
+    focusLine(after.get(id) ?? id);
+  }
+
+  function onPaste(event: ClipboardEvent<HTMLInputElement>, id: string): void {
+    const text = event.clipboardData.getData("text/plain");
+    if (!text && taken) {
+      event.preventDefault();
+      const place = lines.findIndex((line) => line.id === id);
+      if (taken.cut) moveLines(new Set(taken.ids), lines[place + 1]?.id ?? null);
+      else void copyLines(taken.ids, id);
+      if (taken.cut) setTaken(null);
+    } else if (text.trim().includes("\n")) {
+      event.preventDefault();
+      const line = lines.findIndex((other) => other.id === id);
+      const slide = lines.slice(0, line + 1).findLast((other) => other.kind === "slide");
+      void pasteOutline(text, slide?.id ?? null);
+    }
+  }
+
+  function choose(id: string, event: { shiftKey: boolean; ctrlKey: boolean; metaKey: boolean }): void {
+    if (event.ctrlKey || event.metaKey) {
+      const next = new Set(chosen);
+      if (!next.delete(id)) next.add(id);
+      setChosen(next);
+    } else if (event.shiftKey && chosen.size) {
+      const places = [...chosen, id].map((one) => lines.findIndex((line) => line.id === one));
+      setChosen(new Set(lines.slice(Math.min(...places), Math.max(...places) + 1).map((line) => line.id)));
+    } else setChosen(new Set([id]));
+  }
+
+  function drop({ active, over }: DragEndEvent): void {
+    if (!over || active.id === over.id) return;
+    const from = lines.findIndex((line) => line.id === active.id);
+    const to = lines.findIndex((line) => line.id === over.id);
+    const before = to > from ? lines[to + 1]?.id ?? null : String(over.id);
+    moveLines(actingOn(String(active.id)), before);
+  }
+
+  return (
+    <Flex direction="column" h="100%" minH="0">
+      <Flex px="3.5" pt="3" pb="2" align="baseline" justify="space-between">
+        <Heading as="h2" fontSize="14px" fontFamily="body" fontWeight="700">Outline</Heading>
+        <Text color="quiet" fontSize="13px">{count(slides.length, "slide")}</Text>
+      </Flex>
+      <Box flex="1" minH="0" overflowY="auto" px="1.5" data-own-keys>
+        <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={drop}>
+          <SortableContext items={lines.map((line) => line.id)} strategy={verticalListSortingStrategy}>
+            <Box as="ol" listStyleType="none" aria-label="Sections and slides">
+              {lines.map((line) => (
+                <OutlineRow
+                  key={line.id} line={line} chosen={chosen.has(line.id)} cut={Boolean(taken?.cut && taken.ids.includes(line.id))}
+                  onKeyDown={onKeyDown} onPaste={onPaste} onChoose={choose}
+                  onFocus={(id) => { if (line.kind === "slide") goToSlide(id); }}
+                />
+              ))}
+            </Box>
+          </SortableContext>
+        </DndContext>
+        {!lines.length && <EmptyOutline />}
+      </Box>
+      <Flex px="3.5" py="2" gap="2.5" align="center" borderTopWidth="1px" color="quiet" fontSize="12px" whiteSpace="nowrap">
+        <QuietButton size="xs" onClick={() => focusLine(addSection(null))}>New section</QuietButton>
+        <Text><Kbd>Enter</Kbd> next slide</Text>
+        <Text><Kbd>Tab</Kbd> further in</Text>
+        <Text truncate>paste lists</Text>
+      </Flex>
+    </Flex>
+  );
+}
+
+function EmptyOutline(): ReactNode {
+  return (
+    <Box p="4" color="quiet">
+      <Text mb="3">Type the first slide’s title and press Enter for the next. Or paste a list from anywhere: it becomes sections and slides.</Text>
+      <MainButton onClick={() => focusLine(addLine(null))}>First slide</MainButton>
+      <Textarea
+        mt="3" minH="90px" borderRadius="card" bg="sheet" aria-label="Paste a list here" placeholder="Paste a list here"
+        onPaste={(event) => {
+          event.preventDefault();
+          void pasteOutline(event.clipboardData.getData("text/plain"), null);
+        }}
+      />
+    </Box>
+  );
+}
+
+/** After the line has been drawn. */
+export function focusLine(id: string | null): void {
+  if (!id) return;
+  requestAnimationFrame(() => {
+    document.querySelector<HTMLInputElement>(`[data-line="${id}"]`)?.focus();
+  });
+}

@@ -1,0 +1,69 @@
+/** One line of the outline: a section or a slide, its title to be typed into. */
+import { Box, chakra, Flex, Text } from "@chakra-ui/react";
+import { useSortable } from "@dnd-kit/sortable";
+import { CSS } from "@dnd-kit/utilities";
+import { GripVertical } from "lucide-react";
+import { memo, type ClipboardEvent, type KeyboardEvent, type ReactNode } from "react";
+import { renameSlide } from "../store/slides";
+import { useCourse } from "../store/store";
+import { Tip } from "../ui/parts";
+import { renameSection } from "./outlineActions";
+import type { Line } from "./lines";
+
+interface Props {
+  line: Line;
+  chosen: boolean;
+  cut: boolean;
+  onKeyDown: (event: KeyboardEvent<HTMLInputElement>, id: string) => void;
+  onPaste: (event: ClipboardEvent<HTMLInputElement>, id: string) => void;
+  onChoose: (id: string, event: { shiftKey: boolean; ctrlKey: boolean; metaKey: boolean }) => void;
+  onFocus: (id: string) => void;
+}
+
+const IN = 26;
+
+function Row({ line, chosen, cut, onKeyDown, onPaste, onChoose, onFocus }: Props): ReactNode {
+  const slide = useCourse((state) => (line.kind === "slide" ? state.slides[line.id] : undefined));
+  const here = useCourse((state) => state.place.slide === line.id);
+  const { setNodeRef, listeners, transform, transition, isDragging } = useSortable({ id: line.id });
+  const section = line.kind === "section";
+  const title = section ? line.title : slide?.title ?? "";
+  const indent = slide?.indent ?? 0;
+  const aside = summary(slide?.notes, slide?.questions.length ?? 0);
+  return (
+    <Flex
+      as="li" ref={setNodeRef} align="center" position="relative" borderRadius="6px" opacity={isDragging || cut ? 0.5 : 1}
+      bg={chosen ? "marigold.soft" : undefined} pl={section ? "0" : `${IN + indent * IN}px`} mt={section ? "2.5" : "0"}
+      borderLeftWidth="3px" borderLeftColor={here ? "marigold" : "transparent"}
+      style={{ transform: CSS.Translate.toString(transform), transition }}
+      css={{ "&:hover .grip, &:focus-within .grip": { opacity: 1 } }}
+    >
+      <Tip label="Drag to move, click to choose, with Ctrl or Shift several">
+        <Box
+          as="button" className="grip" opacity={chosen ? 1 : 0} color="quiet" px="0.5" cursor="grab" tabIndex={-1}
+          aria-label={`Choose ${title || "untitled"}`} onClick={(event) => onChoose(line.id, event)} {...listeners}
+        >
+          <GripVertical size={14} />
+        </Box>
+      </Tip>
+      {indent > 0 && <Text color="edge" mr="1" aria-hidden>↳</Text>}
+      <chakra.input
+        value={title} data-line={line.id} flex="1 1 auto" minW="60px" h="28px" px="1" bg="transparent" borderRadius="4px"
+        fontWeight={section ? 700 : 600} color={section ? "spruce" : "ink"} fontFamily={section ? "heading" : "body"} fontSize={section ? "15px" : "14px"}
+        aria-label={section ? `Section ${title}` : `Slide ${title}`} placeholder={section ? "Section" : "Slide"} maxLength={200}
+        onChange={(event) => (section ? renameSection(line.id, event.target.value) : renameSlide(line.id, event.target.value, `title-${line.id}`))}
+        onKeyDown={(event) => onKeyDown(event, line.id)} onPaste={(event) => onPaste(event, line.id)} onFocus={() => onFocus(line.id)}
+        onClick={(event) => { if (event.ctrlKey || event.metaKey || event.shiftKey) onChoose(line.id, event); }}
+        css={{ fieldSizing: "content" }}
+      />
+      {aside && <Text color="quiet" fontSize="12.5px" truncate flex="0 1000 auto" minW="0" px="1.5">{aside}</Text>}
+    </Flex>
+  );
+}
+
+export const OutlineRow = memo(Row);
+
+function summary(notes: string | undefined, questions: number): string {
+  if (questions) return questions === 1 ? "a question" : `${questions} questions`;
+  return notes?.split("\n")[0] ?? "";
+}

@@ -1,0 +1,162 @@
+/** The route in full: all slides as stops on the zigzag path, with every fork. */
+import { Background, Controls, ReactFlow, ReactFlowProvider, useReactFlow, type Edge, type Node } from "@xyflow/react";
+import "@xyflow/react/dist/base.css";
+import { Box, chakra, Flex, Heading, Text } from "@chakra-ui/react";
+import { Search } from "lucide-react";
+import { useEffect, useMemo, useRef, useState, type ReactNode } from "react";
+import { useNavigate } from "react-router";
+import { goToSlide, useCourse } from "../store/store";
+import { QuietButton } from "../ui/parts";
+import { useCheck, type Check, type Way } from "../useCheck";
+import { count } from "../ui/words";
+import { placesOf } from "./layout";
+import { linesOf, sectionOf } from "./lines";
+import { FoldedStop, SlideStop } from "./RouteStop";
+import { WayEdge } from "./WayEdge";
+
+const NODES = { slide: SlideStop, folded: FoldedStop };
+const EDGES = { way: WayEdge };
+/** With more labelled ways than these, only those of the marked stop say why. */
+const MOST_LABELS = 40;
+
+export function RouteMap(): ReactNode {
+  return <ReactFlowProvider><Map /></ReactFlowProvider>;
+}
+
+function Map(): ReactNode {
+  const check = useCheck();
+  const slug = useCourse((state) => state.slug);
+  const navigate = useNavigate();
+  const [folded, setFolded] = useState<ReadonlySet<string>>(new Set());
+  const [sought, setSought] = useState("");
+  const { nodes, edges } = useGraph(check, folded, sought);
+  const sections = useCourse((state) => state.course.sections);
+  const view = useReactFlow();
+  const finder = useRef<HTMLInputElement>(null);
+  const fitted = useRef(0);
+
+  useEffect(() => {
+    // Once there are stops, and when folding has changed how many there are.
+    if (nodes.length && fitted.current !== nodes.length) {
+      fitted.current = nodes.length;
+      void view.fitView({ padding: 0.12, maxZoom: 1 });
+    }
+  }, [nodes.length, view]);
+
+  function find(text: string): void {
+    setSought(text);
+    const first = nodes.find((node) => matches(node, text));
+    if (first && text.trim()) void view.fitView({ nodes: [first], maxZoom: 1, duration: 250 });
+  }
+
+  function toggle(section: string): void {
+    const next = new Set(folded);
+    if (!next.delete(section)) next.add(section);
+    setFolded(next);
+  }
+
+  return (
+    <Flex direction="column" h="100%" minW="0">
+      <Flex px="4" pt="2.5" pb="2" gap="3" align="center">
+        <Heading as="h2" fontSize="14px" fontFamily="body" fontWeight="700" flex="none">Route</Heading>
+        <Text color="quiet" fontSize="13px" flex="1" truncate>{check ? sayRoute(check) : ""}</Text>
+        {sections.length > 0 && (
+          <QuietButton size="xs" onClick={() => setFolded(folded.size ? new Set() : new Set(sections.map((s) => s.id)))}>
+            {folded.size ? "Unfold sections" : "Fold sections"}
+          </QuietButton>
+        )}
+        <Flex align="center" gap="2" borderWidth="1px" borderRadius="full" px="3" bg="sheet">
+          <Search size={14} aria-hidden />
+          <chakra.input
+            ref={finder} value={sought} onChange={(event) => find(event.target.value)} placeholder="find a stop" w="120px" h="26px"
+            bg="transparent" fontSize="13px" aria-label="Find a stop"
+          />
+        </Flex>
+      </Flex>
+      <Box flex="1" minH="0" aria-label="Route" role="region">
+        <ReactFlow
+          nodes={nodes} edges={edges} nodeTypes={NODES} edgeTypes={EDGES} onlyRenderVisibleElements
+          nodesDraggable={false} nodesConnectable={false} minZoom={0.05} maxZoom={1.6} proOptions={{ hideAttribution: true }}
+          onNodeClick={(_, node) => {
+            if (node.type === "folded") toggle(node.id);
+            else {
+              goToSlide(node.id);
+              void navigate(`/courses/${slug}/build`);
+            }
+          }}
+        >
+          <Background gap={36} size={1} color="#e3d9c8" />
+          <Controls showInteractive={false} />
+        </ReactFlow>
+      </Box>
+    </Flex>
+  );
+}
+
+function sayRoute({ route }: Check): string {
+  const parts = [count(route.forks, "fork")];
+  if (route.unreached.length) parts.push(`nothing leads to ${count(route.unreached.length, "slide")}`);
+  if (route.dead_ends.length) parts.push(`${count(route.dead_ends.length, "slide")} ${route.dead_ends.length === 1 ? "leads" : "lead"} nowhere`);
+  if (parts.length === 1) parts.push("every slide is reached and leads on");
+  return parts.join(" · ");
+}
+
+function matches(node: Node, text: string): boolean {
+  const title = String((node.data as { title?: string }).title ?? "").toLowerCase();
+  return text.trim() !== "" && title.includes(text.trim().toLowerCase());
+}
+
+/** Stops and ways as the drawing takes them; the slides of a folded section are one stop. */
+function useGraph(check: Check | undefined, folded: ReadonlySet<string>, sought: string): { nodes: Node[]; edges: Edge[] } {
+  const order = useCourse((state) => state.course.slides);
+  const sections = useCourse((state) => state.course.sections);
+  const slides = useCourse((state) => state.slides);
+  const current = useCourse((state) => state.place.slide);
+  return useMemo(() => {
+    const home = sectionOf(linesOf({ slides: order, sections }));
+    const stopOf = (id: string): string => (folded.has(home.get(id) ?? "") ? home.get(id) as string : id);
+    const stops = [...new Set(order.map(stopOf))];
+    const ways = joined(check?.route.ways ?? plainWays(order), stopOf);
+    const places = placesOf(stops, ways);
+    const unreached = new Set(check?.route.unreached);
+    const deadEnds = new Set(check?.route.dead_ends);
+    const labelled = ways.filter((way) => way.why).length <= MOST_LABELS;
+    const position = new globalThis.Map(stops.map((id, place) => [id, place]));
+    const nodes: Node[] = stops.map((id) => {
+      const at = places.get(id) ?? { x: 0, y: 0 };
+      const section = sections.find((one) => one.id === id);
+      const title = section ? section.title : slides[id]?.title ?? "";
+      const found = sought.trim() !== "" && title.toLowerCase().includes(sought.trim().toLowerCase());
+      return {
+        id, type: section ? "folded" : "slide", position: at, draggable: false,
+        data: {
+          title, found, current: id === current, slides: section ? order.filter((slide) => stopOf(slide) === id).length : 1,
+          unreached: unreached.has(id), deadEnd: deadEnds.has(id), number: order.indexOf(id) + 1,
+        },
+      };
+    });
+    const edges: Edge[] = ways.map((way) => ({
+      id: `${way.source}-${way.target}`, source: way.source, target: way.target, type: "way",
+      data: {
+        why: labelled || way.source === current || way.target === current ? way.why : "",
+        rule: way.kind === "rule", back: (position.get(way.target) ?? 0) <= (position.get(way.source) ?? 0),
+      },
+    }));
+    return { nodes, edges };
+  }, [check, order, sections, slides, current, folded, sought]);
+}
+
+/** What the ways are while the core has not been asked: each slide leads to the next. */
+function plainWays(order: readonly string[]): Way[] {
+  return order.slice(1).map((target, place) => ({ source: order[place] as string, target, kind: "onward", why: "" }));
+}
+
+function joined(ways: readonly Way[], stopOf: (id: string) => string): Way[] {
+  const found = new globalThis.Map<string, Way>();
+  for (const way of ways) {
+    const [source, target] = [stopOf(way.source), stopOf(way.target)];
+    const key = `${source} ${target}`;
+    if (source !== target && (!found.has(key) || way.kind === "onward")) found.set(key, { ...way, source, target });
+  }
+  return [...found.values()];
+}

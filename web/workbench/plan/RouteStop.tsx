@@ -1,0 +1,74 @@
+/** A stop of the route: a slide in small, or a folded section. */
+import { Box, Flex, Text } from "@chakra-ui/react";
+import { Handle, Position, type NodeProps } from "@xyflow/react";
+import { memo, type ReactNode } from "react";
+import { useCourse } from "../store/store";
+import { SlidePicture } from "../ui/SlidePicture";
+import { count } from "../ui/words";
+
+export interface StopData extends Record<string, unknown> {
+  title: string;
+  number: number;
+  slides: number;
+  found: boolean;
+  current: boolean;
+  unreached: boolean;
+  deadEnd: boolean;
+}
+
+const W = 104;
+
+/** Ways end in the middle of a stop. */
+function Ends(): ReactNode {
+  const style = { left: W / 2, top: 34, opacity: 0, pointerEvents: "none" as const };
+  return (
+    <>
+      <Handle type="target" position={Position.Top} style={style} isConnectable={false} />
+      <Handle type="source" position={Position.Top} style={style} isConnectable={false} />
+    </>
+  );
+}
+
+export const SlideStop = memo(function SlideStop({ id, data }: NodeProps): ReactNode {
+  const slide = useCourse((state) => state.slides[id]);
+  const { title, number, found, current, unreached, deadEnd } = data as StopData;
+  const wrong = unreached ? "Nothing leads here" : deadEnd ? "Leads nowhere" : "";
+  return (
+    <Box w={`${W}px`} textAlign="center" cursor="pointer" data-route-stop={id} title={title}>
+      <Ends />
+      <Box
+        bg="sheet" p="2px" borderWidth="2px" borderRadius="8px" minH="62px" position="relative"
+        borderColor={wrong ? "brick" : current || found ? "marigold" : "edge"} borderStyle={wrong ? "dashed" : "solid"}
+        boxShadow={found ? "0 0 0 4px {colors.marigold.soft}" : undefined}
+      >
+        <Box borderRadius="5px" overflow="hidden" aria-hidden>{slide && <SlidePicture slide={slide} w={W - 8} />}</Box>
+        {slide && slide.questions.length > 0 && (
+          <Flex position="absolute" top="-9px" right="-9px" w="24px" h="24px" align="center" justify="center" aria-label={count(slide.questions.length, "question")}>
+            <Box position="absolute" w="17px" h="17px" bg="spruce" transform="rotate(45deg)" borderRadius="3px" />
+            <Text position="relative" color="onSpruce" fontSize="11px" fontWeight="700">{slide.questions.length}</Text>
+          </Flex>
+        )}
+      </Box>
+      <Text fontSize="12.5px" fontWeight={current ? 700 : 600} truncate mt="1">
+        <Box as="span" color="quiet" fontWeight="400">{number} </Box>{title || "Untitled"}
+      </Text>
+      {wrong && <Text fontSize="11.5px" color="brick">{wrong}</Text>}
+    </Box>
+  );
+});
+
+export const FoldedStop = memo(function FoldedStop({ data }: NodeProps): ReactNode {
+  const { title, slides, found } = data as StopData;
+  return (
+    <Box w={`${W}px`} textAlign="center" cursor="pointer" title="Unfold">
+      <Ends />
+      <Flex
+        direction="column" justify="center" minH="66px" px="2" bg="spruce.soft" borderWidth="2px" borderRadius="8px"
+        borderColor={found ? "marigold" : "spruce"} boxShadow="4px 4px 0 {colors.edge}"
+      >
+        <Text fontFamily="heading" fontWeight="700" color="spruce" fontSize="13px" lineClamp={2}>{title || "Section"}</Text>
+        <Text fontSize="11.5px" color="quiet">{count(slides, "slide")}</Text>
+      </Flex>
+    </Box>
+  );
+});

@@ -1,0 +1,48 @@
+/** A way between two stops: the path itself, a fork with its condition, or a way back. */
+import { EdgeLabelRenderer, type EdgeProps } from "@xyflow/react";
+import type { ReactNode } from "react";
+
+interface WayData { why: string; rule: boolean; back: boolean }
+
+const BEND = 0.16;
+/** Nearer to where the way begins: there the ways of one stop part. */
+const LABEL_AT = 0.4;
+
+interface Point { x: number; y: number }
+
+/** The point at share `t` of a quadratic curve. */
+function along(from: Point, over: Point, to: Point, t: number): Point {
+  const at = (a: number, b: number, c: number): number => (1 - t) ** 2 * a + 2 * t * (1 - t) * b + t ** 2 * c;
+  return { x: at(from.x, over.x, to.x), y: at(from.y, over.y, to.y) };
+}
+
+export function WayEdge({ id, sourceX, sourceY, targetX, targetY, data }: EdgeProps): ReactNode {
+  const { why, rule, back } = data as unknown as WayData;
+  const [dx, dy] = [targetX - sourceX, targetY - sourceY];
+  // What leaves the path bends away from it, so that it is not taken for the path.
+  const bend = rule || back ? BEND : 0;
+  const middle = { x: sourceX + dx / 2 - dy * bend, y: sourceY + dy / 2 + dx * bend };
+  const path = bend ? `M${sourceX} ${sourceY} Q${middle.x} ${middle.y} ${targetX} ${targetY}` : `M${sourceX} ${sourceY} L${targetX} ${targetY}`;
+  const label = along({ x: sourceX, y: sourceY }, middle, { x: targetX, y: targetY }, LABEL_AT);
+  return (
+    <>
+      <path
+        id={id} d={path} fill="none" stroke={back ? "#b4472f" : "#c9bda6"} strokeWidth={rule || back ? 2 : 4}
+        strokeDasharray={back ? "6 5" : undefined} strokeLinecap="round" data-way={back ? "back" : rule ? "rule" : "onward"}
+      />
+      {why && (
+        <EdgeLabelRenderer>
+          <div
+            style={{
+              position: "absolute", zIndex: 10, transform: `translate(-50%, -50%) translate(${label.x}px, ${label.y}px)`, maxWidth: 150,
+              padding: "1px 8px", borderRadius: 999, border: "1px solid #d8cdb9", background: "#fffefb", color: back ? "#b4472f" : "#5b665f",
+              fontSize: 11.5, whiteSpace: "nowrap", overflow: "hidden", textOverflow: "ellipsis",
+            }}
+          >
+            {why}
+          </div>
+        </EdgeLabelRenderer>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,102 @@
+/** Bringing files into the course, and showing them. */
+import { api, take, upload } from "../../api/client";
+import type { Background, Element, MediaFile, Slide } from "../../api/types";
+import { addElement } from "./commands";
+import { apply, changeCourse, currentSlide, knowMedia, useCourse } from "./store";
+
+const { getState: get } = useCourse;
+
+export const PICTURES = "image/png,image/jpeg,image/webp,image/gif,image/svg+xml";
+export const PLAYING = "video/mp4,video/webm,audio/mpeg,audio/mp4,audio/ogg,audio/wav,audio/flac,.mp3,.m4a,.ogg,.wav,.flac,.mp4,.webm";
+
+interface Taken { file: MediaFile; url: string; preview: string }
+
+/** Send a file; it belongs to the course as soon as something shows it. */
+export async function sendFile(
+  file: File, onProgress: (share: number) => void, signal?: AbortSignal,
+): Promise<MediaFile> {
+  return known(await upload<Taken>(`/api/courses/${get().slug}/media`, file, onProgress, signal));
+}
+
+/** Take a shipped drawing or a file of the library into the course. */
+export async function takeFrom(from: { drawing: string } | { shared: number }): Promise<MediaFile> {
+  const params = { path: { slug: get().slug } };
+  return known(await take(api.POST("/api/courses/{slug}/media/from", { params, body: from })));
+}
+
+/** The same bytes are the same file, even when they come again. */
+function known({ file, url, preview }: Taken): MediaFile {
+  const before = get().course.media.find((other) => other.sha256 === file.sha256);
+  if (before) return before;
+  knowMedia([file], { [file.id]: url }, { [file.id]: preview });
+  return file;
+}
+
+export function keepFiles(files: readonly MediaFile[]): void {
+  const media = [...get().course.media];
+  for (const file of files) if (!media.some((other) => other.id === file.id)) media.push(file);
+  if (media.length > get().course.media.length) changeCourse("Add files", { media });
+}
+
+/** Let the element show or play `file`; a picture takes the file's own proportions. */
+export function showFile(element: string, file: MediaFile): void {
+  const slide = currentSlide();
+  if (!slide) return;
+  applyWithMedia("Choose file", withFile(slide, element, file), file);
+}
+
+/** Add an element that shows or plays `file`. */
+export function addFile(file: MediaFile, at: [number, number] | null): Promise<void> {
+  keepFiles([file]);
+  const kind = kindOf(file);
+  return addElement(kind, at, (slide, ids) => withFile(slide, ids[0] ?? "", file));
+}
+
+export function kindOf({ type }: MediaFile): "picture" | "video" | "audio" {
+  return type.startsWith("video/") ? "video" : type.startsWith("audio/") ? "audio" : "picture";
+}
+
+export function setBackgroundPicture(file: MediaFile, background: Background): void {
+  const slide = currentSlide();
+  if (!slide) return;
+  applyWithMedia("Background picture", { ...slide, background: { ...background, picture: file.id } }, file);
+}
+
+function applyWithMedia(label: string, slide: Slide, file: MediaFile): void {
+  const { course } = get();
+  const has = course.media.some((other) => other.id === file.id);
+  apply(label, {
+    ...(has ? {} : { course: { ...course, media: [...course.media, file] } }),
+    slides: { [slide.id]: slide },
+  });
+}
+
+function withFile(slide: Slide, id: string, file: MediaFile): Slide {
+  return {
+    ...slide, elements: slide.elements.map((element) => (element.id === id ? showing(element, file) : element)),
+  };
+}
+
+function showing(element: Element, file: MediaFile): Element {
+  const ratio = file.w && file.h ? file.h / file.w : 0.667;
+  // What fills a slot of a layout keeps the slot's box.
+  const box = element.slot ? {} : { h: Math.round(element.w * ratio) };
+  switch (element.kind) {
+    case "picture": {
+      const small = file.w > 0 && file.w < 200 ? { w: 160, h: Math.round(160 * ratio) } : box;
+      return { ...element, media: file.id, crop: { left: 0, top: 0, right: 0, bottom: 0 }, ...(element.media || element.slot ? box : small) };
+    }
+    case "video": return { ...element, media: file.id, ...box };
+    case "audio": return { ...element, media: file.id };
+    default: return element;
+  }
+}
+
+/** Put another file in the place of `id`, wherever it is used. */
+export function replaceEverywhere(id: string, file: MediaFile): void {
+  const { course } = get();
+  changeCourse("Replace file", {
+    media: course.media.map((other) => (other.id === id
+      ? { ...file, id, name: other.name, tags: other.tags } : other)),
+  });
+}
