@@ -97,25 +97,54 @@ def test_unsent_settings_go_together_with_what_others_did_meanwhile(page, server
     page.words("Renamed in the dark", "a")
 
 
+def _type_in_first_text(page):
+    """Begin to type into the first text of the slide, and stay in it."""
+    page.all("[data-row]")[0].click()
+    page.find("[data-stage]").send_keys(Keys.ENTER)
+    return page.find("[contenteditable=true]")
+
+
 def test_two_windows_on_one_slide(page):
     slug = _new_course(page, "Two windows")
     first = page.browser.current_window_handle
+    _type_in_first_text(page)
     page.browser.switch_to.new_window("tab")
     second = page.browser.current_window_handle
     page.go(f"/courses/{slug}/build")
     page.find("[data-stage]")
     _rename(page, "From the second window")
     page.saved()
+    field = _type_in_first_text(page)
     page.browser.switch_to.window(first)
-    _rename(page, "From the first window")
+    page.find("[contenteditable=true]").send_keys("First")
     page.see("Somebody else has changed the slide")
     page.press("Go on with mine")
     page.saved()
     page.browser.switch_to.window(second)
-    _rename(page, "Second again")
+    field.send_keys("Second")
     page.see("Somebody else has changed the slide")
     page.press("Go on with theirs")
-    page.until(lambda: "From the first window" in page.find("[data-stop]").text)
+    page.until(lambda: "First" in page.find("[data-stage]").text)
+    page.press("Earlier states")
+    page.see("kept aside")
+
+
+def test_two_windows_on_different_slides_go_together(page):
+    slug = _new_course(page, "Side by side")
+    first = page.browser.current_window_handle
+    page.browser.switch_to.new_window("tab")
+    second = page.browser.current_window_handle
+    page.go(f"/courses/{slug}/build")
+    page.press("Add a slide")
+    page.until(lambda: len(page.all("[data-stop]")) == 2)
+    page.saved()
+    page.browser.switch_to.window(first)
+    page.until(lambda: len(page.all("[data-stop]")) == 2)
+    page.click("[data-stop-button='0']")
+    _rename(page, "Named in the first")
+    page.saved()
+    page.browser.switch_to.window(second)
+    page.until(lambda: "Named in the first" in page.find("nav[aria-label=Route]").text)
 
 
 def test_a_package_made_elsewhere_runs(page, tmp_path):

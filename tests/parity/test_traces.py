@@ -2,11 +2,17 @@
 
 from hypothesis import HealthCheck, Phase, given, seed, settings
 from hypothesis import strategies as st
+from zigzag_core.course import Background, Course
+from zigzag_core.course.resolve import Sources, resolved
+from zigzag_core.course.shipped_layouts import SHIPPED_LAYOUTS
+from zigzag_core.course.usual_styles import USUAL_STYLES
+from zigzag_core.edit.layouts import slide_from, with_layout
 from zigzag_core.logic.index import Index
 from zigzag_core.package.compile import compile_course
 from zigzag_demo.generate import generated_course
 from zigzag_demo.hut_warden import hut_warden_basics
 
+from tests.core.samples import fresh_ids
 from tests.core.strategies import programs, runs, sensible_run
 from tests.parity.traces import trace, write
 
@@ -45,3 +51,28 @@ def test_generated_course_is_traced():
     document, _ = generated_course(slides=30, questions=12, seed=3)
     program = compile_course(document, lambda file: file.sha256)
     write("generated", [trace(program, 42, sensible_run(Index(program), 42, 150))])
+
+
+def test_slides_that_follow_layouts_and_styles_are_traced():
+    """What `tests/web/resolve.test.ts` must come to as well."""
+    cases = []
+    fresh = fresh_ids(12)
+    course = Course(id="course", title="C", styles=USUAL_STYLES)
+    for layout in SHIPPED_LAYOUTS:
+        course = with_layout(course, layout.id)
+    for n, layout in enumerate(course.layouts):
+        slide = slide_from(layout, course, layout.name, fresh)
+        changed = tuple(
+            e.model_copy(update={"own": ("box", "size", "looks")[: (n + k) % 4], "x": 7.5,
+                                 "style": e.style.model_copy(update={"size": 19, "bold": True})})
+            for k, e in enumerate(slide.elements)
+        )
+        slide = slide.model_copy(update={
+            "elements": changed, "background": Background(colour="accent") if n % 3 else None,
+        })
+        cases.append((slide, resolved(slide, Sources(course))))
+    write("resolved", [{
+        "course": course.model_dump(mode="json"),
+        "slides": [[a.model_dump(mode="json"), b.model_dump(mode="json")] for a, b in cases],
+    }])
+    assert any(before.elements != after.elements for before, after in cases)

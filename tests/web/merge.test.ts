@@ -53,3 +53,23 @@ test("media of both are kept", () => {
   const both = merged(base, made({ media: [file("m")] }), made({ media: [file("t")] }));
   expect(both?.media.map(({ id }) => id)).toEqual(["t", "m"]);
 });
+
+describe("sections, styles and the like", () => {
+  const part = (id: string, title = id): Course["sections"][number] => ({ id, title, before: null });
+  const start = made({ sections: [part("a"), part("b"), part("c")] });
+  const together = (mine: Course["sections"], theirs: Course["sections"]): string[] | undefined => (
+    merged(start, { ...start, sections: mine }, { ...start, sections: theirs })?.sections.map(({ title }) => title));
+
+  test("each thing is merged for itself", () => {
+    expect(together([part("a", "A"), part("b"), part("c")], [part("a"), part("b", "B"), part("c")])).toEqual(["A", "B", "c"]);
+    expect(together([part("a"), part("c"), part("m")], [part("t"), part("a"), part("b"), part("c")])).toEqual(["t", "a", "c", "m"]);
+  });
+
+  test("what one took away and the other left alone stays away", () => {
+    expect(together([part("a"), part("b"), part("c", "C")], [part("a"), part("c")])).toEqual(["a", "C"]);
+  });
+
+  test("the same thing changed twice must be chosen", () => {
+    expect(together([part("a", "Mine"), part("b"), part("c")], [part("a", "Theirs"), part("b"), part("c")])).toBeUndefined();
+  });
+});

@@ -75,17 +75,14 @@ export function Layouts(
   return (
     <Flex gap="2" wrap="wrap" maxH="232px" overflowY="auto" p="2px">
       {layouts.map((layout) => (
-        <Box
-          as="button" key={layout.id} textAlign="left" aria-pressed={layout.id === current} onClick={() => onPick(layout.id)}
-          aria-label={layout.name} title={layout.name}
-        >
+        <Box key={layout.id} position="relative">
+          <Box borderWidth="1px" borderRadius="6px" overflow="hidden" aria-hidden><LayoutPicture layout={layout} w={WIDTH} /></Box>
+          <Text fontSize="11.5px" color="quiet" truncate w={`${WIDTH}px`} aria-hidden>{layout.name}</Text>
           <Box
-            borderWidth="1px" borderRadius="6px" overflow="hidden" aria-hidden
-            outline={layout.id === current ? "2px solid {colors.marigold}" : undefined}
-          >
-            <LayoutPicture layout={layout} w={WIDTH} />
-          </Box>
-          <Text fontSize="11.5px" color="quiet" truncate w={`${WIDTH}px`}>{layout.name}</Text>
+            as="button" position="absolute" inset="0" borderRadius="6px" cursor="pointer" aria-pressed={layout.id === current}
+            aria-label={layout.name} title={layout.name} onClick={() => onPick(layout.id)} data-layout={layout.id}
+            outline={layout.id === current ? "2px solid {colors.marigold}" : undefined} _hover={{ boxShadow: "0 0 0 2px {colors.edge}" }}
+          />
         </Box>
       ))}
     </Flex>

@@ -228,7 +228,7 @@ export async function settle(choice: "mine" | "theirs"): Promise<void> {
       : { ...versions, course: version },
     ...(choice === "theirs" && theirs
       ? laid(slide ? { slides: { [slide]: theirs as Slide } } : { course: theirs as Course }) : {}),
-    ...(choice === "theirs" ? { past: [], future: [] } : {}),
+    ...(choice === "theirs" ? { past: [], future: [], editing: null } : {}),
   });
   if (course && choice === "mine") void save();
   keep();

@@ -1,0 +1,146 @@
+"""Plan by hand and by keyboard: an outline typed and pasted, the route drawn from it."""
+
+from selenium.webdriver import ActionChains
+from selenium.webdriver.common.keys import Keys
+
+from .driver import Page
+from .test_resilience import _new_course
+
+
+def lines(page: Page) -> list[str]:
+    return [line.get_attribute("value") for line in page.all("[data-line]")]
+
+
+def focused(page: Page) -> str:
+    return page.browser.execute_script("return document.activeElement.value")
+
+
+def paste(page: Page, text: str) -> None:
+    """Paste into what has the focus, as the system's clipboard would."""
+    page.browser.execute_script("""
+        const data = new DataTransfer();
+        data.setData("text/plain", arguments[0]);
+        document.activeElement.dispatchEvent(
+          new ClipboardEvent("paste", { clipboardData: data, bubbles: true, cancelable: true }));
+    """, text)
+
+
+def keys(page: Page, *names: str) -> None:
+    """Press keys into whatever has the focus."""
+    page.browser.switch_to.active_element.send_keys(*names)
+
+
+def open_plan(page: Page, title: str) -> str:
+    slug = _new_course(page, title)
+    page.go(f"/courses/{slug}/plan")
+    page.find("[data-line]")
+    return slug
+
+
+def test_an_outline_is_typed_by_keyboard_alone(page):
+    slug = open_plan(page, "Typed")
+    page.click("[data-line]")
+    for title in ("Boots", "Ropes", "Kitchen"):
+        count = len(lines(page))
+        keys(page, Keys.ENTER)
+        page.until(lambda: len(lines(page)) == count + 1 and focused(page) == "")
+        keys(page, title)
+    page.until(lambda: lines(page) == ["Welcome", "Boots", "Ropes", "Kitchen"])
+    keys(page, Keys.SHIFT, Keys.TAB)
+    section = "input[aria-label='Section Kitchen']"
+    page.find(section)
+    page.until(lambda: focused(page) == "Kitchen")
+    keys(page, Keys.TAB)
+    page.gone(section)
+    page.until(lambda: focused(page) == "Kitchen")
+    keys(page, Keys.ALT, Keys.ARROW_UP)
+    page.until(lambda: lines(page) == ["Welcome", "Boots", "Kitchen", "Ropes"])
+    keys(page, Keys.TAB)
+    page.until(lambda: page.all("li")[2].text.startswith("↳"))
+    keys(page, Keys.ARROW_UP)
+    page.until(lambda: focused(page) == "Boots")
+    keys(page, Keys.SHIFT, Keys.ARROW_DOWN)
+    keys(page, Keys.DELETE)
+    page.until(lambda: lines(page) == ["Welcome", "Ropes"])
+    page.click("[data-line]")
+    keys(page, Keys.CONTROL, "z")
+    page.until(lambda: lines(page) == ["Welcome", "Boots", "Kitchen", "Ropes"])
+    page.saved()
+    page.go(f"/courses/{slug}/build")
+    page.click("[data-stop-button='1']")
+    page.until(lambda: "Boots" in page.find("[data-stage]").text)
+
+
+def test_a_list_is_pasted_and_becomes_sections_and_slides(page):
+    open_plan(page, "Pasted")
+    page.click("[data-line]")
+    paste(page, "# Arriving\n## Guests\nGreet first\n- Offer the bench\n## Map\n# Rooms\n## Kitchen")
+    page.until(lambda: lines(page) == ["Welcome", "Arriving", "Guests", "Map", "Rooms", "Kitchen"])
+    page.see("4 slides")
+    page.until(lambda: len(page.all("[data-route-stop]")) == 4)
+    page.press("Fold sections")
+    page.until(lambda: len(page.all("[data-route-stop]")) == 1)
+    page.see("2 slides")
+    page.press("Unfold sections")
+    page.find("input[aria-label='Find a stop']").send_keys("kit")
+    stop = page.until(lambda: next(s for s in page.all("[data-route-stop]") if "Kitchen" in s.text))
+    page.saved()
+    stop.click()
+    page.find("[data-stage]")
+    page.until(lambda: "Kitchen" in page.find("[data-stage]").text)
+    page.click("[data-stop-button='1']")
+    page.until(lambda: "Offer the bench" in page.find("[data-stage]").text)
+
+
+def test_lines_are_chosen_dragged_and_cut_and_pasted(page):
+    open_plan(page, "Moved")
+    page.click("[data-line]")
+    paste(page, "a\nb\nc\nd")
+    page.until(lambda: lines(page) == ["Welcome", "a", "b", "c", "d"])
+    grips = page.all("button.grip")
+    grips[1].click()
+    ActionChains(page.browser).key_down(Keys.CONTROL).click(grips[2]).key_up(Keys.CONTROL).perform()
+    chain = ActionChains(page.browser).click_and_hold(grips[1]).move_by_offset(4, 10)
+    chain.move_to_element(grips[4]).pause(0.2).release().perform()
+    page.until(lambda: lines(page) == ["Welcome", "c", "d", "a", "b"])
+    page.all("[data-line]")[1].click()
+    keys(page, Keys.CONTROL, "x")
+    page.all("[data-line]")[4].click()
+    paste(page, "")
+    page.until(lambda: lines(page) == ["Welcome", "d", "a", "b", "c"])
+    page.saved()
+
+
+def test_forks_and_what_nothing_leads_to_are_shown(page):
+    slug = open_plan(page, "Forked")
+    page.click("[data-line]")
+    paste(page, "a\nb\nc")
+    page.until(lambda: len(lines(page)) == 4)
+    page.saved()
+    page.go(f"/courses/{slug}/build")
+    page.click("[data-stop-button='0']")
+    onward = page.find("select[aria-label='Next leads to']")
+    onward.send_keys("3 b")
+    page.until(lambda: "3 b" in onward.get_property("selectedOptions")[0].text)
+    page.saved()
+    page.go(f"/courses/{slug}/plan")
+    page.see("nothing leads to 1 slide")
+    page.see("Nothing leads here")
+    # The opening slide's button now leads where the slide does: one way, no fork.
+    page.see("0 forks")
+
+
+def test_notes_and_a_transcript_are_kept_and_read_by_learners(page):
+    slug = open_plan(page, "Noted")
+    page.click("[data-line]")
+    notes, transcript = page.all("aside textarea")
+    notes.send_keys("Keep it short")
+    transcript.send_keys("Good morning, warden.")
+    page.saved()
+    page.until(lambda: "Keep it short" in page.find("ol[aria-label='Sections and slides']").text)
+    page.go(f"/courses/{slug}/rehearse")
+    page.frames("iframe")
+    page.press("Transcript")
+    page.see("Good morning, warden.")
+    page.press("Close")
+    page.gone(".zz-transcript")
