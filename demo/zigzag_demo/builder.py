@@ -12,11 +12,16 @@ from zigzag_core.course import (
     Element,
     Feedback,
     GoTo,
+    Input,
+    Layout,
     LeaveCourse,
     MediaFile,
+    Meter,
+    Onward,
     Picture,
     RichText,
     Rule,
+    Section,
     Shape,
     SingleChoice,
     Slide,
@@ -28,7 +33,10 @@ from zigzag_core.course import (
     id_source,
     rich,
 )
+from zigzag_core.course.elements import Point
 from zigzag_core.course.usual_styles import USUAL_STYLES, shipped_style
+from zigzag_core.drawings import drawing_of
+from zigzag_core.edit.layouts import slide_from, with_layout
 from zigzag_core.media.palette import palette
 from zigzag_core.media.pictures import take_picture
 from zigzag_core.media.recolour import is_recoloured
@@ -44,6 +52,8 @@ class CourseBuilder:
         self.slides: list[Slide] = []
         self.media: dict[str, bytes] = {}
         self.files: dict[str, MediaFile] = {}
+        self.layouts: list[Layout] = []
+        self.sections: list[Section] = []
 
     def picture_file(self, name: str, data: bytes) -> str:
         """Take in a picture and return its id; the same name gives the same file."""
@@ -63,19 +73,55 @@ class CourseBuilder:
 
     def slide(
         self, slide_id: str, title: str, elements: list[Element],
-        questions: tuple[SingleChoice, ...] = (), **background: Any,
+        questions: tuple[SingleChoice, ...] = (), notes: str = "", transcript: str = "",
+        onward: Onward | None = None, **background: Any,
     ) -> None:
         """Add a slide; elements are painted in the order in which they are given."""
         stacked = tuple(e.model_copy(update={"z": z}) for z, e in enumerate(elements))
         self.slides.append(Slide(
             id=slide_id, title=title, background=Background(**background), elements=stacked,
-            questions=questions,
+            questions=questions, notes=notes, transcript=transcript, onward=onward or ToNext(),
         ))
+
+    def slide_from(
+        self, slide_id: str, layout: str, title: str, words: dict[str, str],
+        pictures: dict[str, tuple[str, str]], **settings: Any,
+    ) -> None:
+        """Add a slide that follows a shipped layout.
+
+        `words` and `pictures` (file and alternative) fill its slots by name.
+        """
+        course = with_layout(Course(
+            id=self.course_id, title=self.title, styles=USUAL_STYLES, layouts=tuple(self.layouts),
+        ), layout)
+        self.layouts = list(course.layouts)
+        found = next(own for own in self.layouts if own.id == layout)
+        slide = slide_from(found, course, title, self.fresh)
+        elements = []
+        for element in slide.elements:
+            if element.name in words:
+                element = element.model_copy(update={"text": rich(words[element.name])})
+            if element.name in pictures:
+                file, alt = pictures[element.name]
+                element = element.model_copy(update={"media": file, "alt": alt})
+            elements.append(element)
+        self.slides.append(slide.model_copy(update={
+            "id": slide_id, "elements": tuple(elements), **settings,
+        }))
+
+    def section(self, title: str, before: str) -> None:
+        """Begin a section with the slide `before`."""
+        self.sections.append(Section(id=self.fresh(), title=title, before=before))
+
+    def drawing(self, key: str) -> str:
+        """Take in a shipped drawing and return its id."""
+        return self.picture_file(*drawing_of(key))
 
     def build(self, **settings: Any) -> CourseDocument:
         course = Course(
             id=self.course_id, title=self.title, slides=tuple(s.id for s in self.slides),
-            media=tuple(self.files.values()), styles=USUAL_STYLES, **settings,
+            media=tuple(self.files.values()), styles=USUAL_STYLES,
+            layouts=tuple(self.layouts), sections=tuple(self.sections), **settings,
         )
         return CourseDocument(course=course, slides=tuple(self.slides))
 
@@ -126,6 +172,24 @@ class CourseBuilder:
         rules = (Rule(id=self.fresh(), do=(GoTo(go=_destination(to)),)),) if to else ()
         return Button(id=self.fresh(), name=label, label=label, x=x, y=y, w=w, h=h, rules=rules,
                       **_following("stylebutton", **style))
+
+    def callout(self, name: str, words: str, x: float, y: float, w: float, h: float,
+                tail: tuple[float, float]) -> Shape:
+        """A speech bubble that points at `tail`, in shares of its box."""
+        return Shape(id=self.fresh(), name=name, shape="callout", x=x, y=y, w=w, h=h,
+                     text=rich(words), tail=Point(x=tail[0], y=tail[1]),
+                     **_following("stylepanel", fill="sheet", size=25))
+
+    def field(self, name: str, label: str, variable: str, x: float, y: float, w: float,
+              h: float) -> Input:
+        """Something to type into, kept in a variable."""
+        return Input(id=self.fresh(), name=name, label=label, variable=variable, x=x, y=y, w=w,
+                     h=h, **_following("styleinput"))
+
+    def ring(self, name: str, of: str, x: float, y: float, size: float) -> Meter:
+        return Meter(id=self.fresh(), name=name, alt=name, meter="ring", of=of, x=x, y=y, w=size,
+                     h=size, style=Style(fill="soft", text_colour="primary", size=24, bold=True,
+                                         border_width=14))
 
     def choice_text(self, n: int, words: str, x: float, y: float, w: float, h: float = 72) -> Text:
         return Text(id=self.fresh(), name=f"Answer {n}", x=x, y=y, w=w, h=h, text=rich(words),

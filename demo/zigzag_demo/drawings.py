@@ -6,6 +6,7 @@ from zigzag_core.drawings.colours import (
     BRICK,
     FLOOR,
     GLOW,
+    GROUND,
     HILL,
     HILL_FAR,
     IRON,
@@ -18,6 +19,7 @@ from zigzag_core.drawings.colours import (
     SKY,
     SKY_BLUE,
     SNOW,
+    SOFT,
     WALL,
     WALL_LINE,
     WOOD,
@@ -245,8 +247,8 @@ def warden() -> bytes:
 def ridge_pattern() -> bytes:
     """A quiet backdrop for slides with much text."""
     return drawing(
-        1280, 720, box(0, 0, 1280, 720, "#fbf8f3"),
+        1280, 720, box(0, 0, 1280, 720, GROUND),
         path("M0 640 L180 560 L330 620 L520 520 L700 630 L900 550 L1090 640 L1280 570 V720 H0 Z",
-             "#eef0e4"),
-        path("M0 690 L240 620 L470 684 L760 606 L1010 680 L1280 622 V720 H0 Z", "#e1e8db"),
+             SOFT).replace("/>", ' opacity="0.6"/>'),
+        path("M0 690 L240 620 L470 684 L760 606 L1010 680 L1280 622 V720 H0 Z", SOFT),
     )

@@ -1,34 +1,53 @@
 """*Hut Warden Basics*, the demo course of Larkspur Ridge Huts."""
 
-from zigzag_core.course import Block, CourseDocument, RichText, TextRun, ValueRun
+from zigzag_core.course import (
+    Block,
+    CourseDocument,
+    Nowhere,
+    RichText,
+    TextRun,
+    TextVariable,
+    ToSlide,
+    ValueRun,
+)
 
 from . import drawings
 from .builder import CourseBuilder
+
+HUT_BOOK = "hutbookname"
 
 
 def hut_warden_basics() -> tuple[CourseDocument, dict[str, bytes]]:
     """Return the course and its media by SHA-256."""
     b = CourseBuilder("Hut Warden Basics", seed=1912)
     at = b.slide_ids(
-        "welcome", "map", "guests", "drying", "kitchen", "stove", "ask_stove", "weather",
-        "ask_sky", "radio", "ask_radio", "night", "opinion", "result",
+        "welcome", "map", "guests", "drying", "kitchen", "stove", "ask_stove", "late",
+        "bench", "sent", "weather", "ask_sky", "radio", "ask_radio", "night", "opinion", "result",
     )
     _arriving(b, at)
     _rooms(b, at)
+    _people(b, at)
     _weather(b, at)
     _radio(b, at)
     _end(b, at)
-    return b.build(pass_mark=70, completion={"slides_share": 1.0, "passing": True}), b.media
+    for title, first in (("Arriving", "welcome"), ("Everyday work", "drying"), ("People", "late"),
+                         ("Safety", "weather"), ("At the end of the day", "opinion")):
+        b.section(title, at[first])
+    # One arm of the fork is left out by everybody who goes straight through.
+    return b.build(
+        pass_mark=70, completion={"slides_share": 0.9, "passing": True},
+        variables=(TextVariable(id=HUT_BOOK, name="Name in the hut book"),),
+    ), b.media
 
 
 def _arriving(b: CourseBuilder, at: dict[str, str]) -> None:
     b.slide(at["welcome"], "Welcome", [
         b.panel(72, 120, 560, 420, opacity=0.94),
         b.text("Title", "Hut Warden Basics", 112, 156, 500, 130, level="title", font="heading",
-               size=58, bold=True, valign="middle"),
+               size=58, bold=True, valign="middle", line_height=1.1),
         b.line(114, 300, 120),
         b.text("Opening words", "Your first week on Larkspur Ridge: the rooms, the weather, the "
-               "radio and the last round at night.", 112, 322, 480, 110, size=25),
+               "radio and the last round at night.", 112, 322, 480, 110, size=25, fit="shrink"),
         b.button("Start the day", 112, 448, 230),
         b.text("Length", "about 12 minutes", 364, 448, 220, 64, size=20, text_colour="quiet",
                valign="middle"),
@@ -126,6 +145,46 @@ def _rooms(b: CourseBuilder, at: dict[str, str]) -> None:
     ), points=2, attempts=2, shuffle=True),))
 
 
+def _people(b: CourseBuilder, at: dict[str, str]) -> None:
+    room = b.drawing("backdrop-front-room")
+    tired, calm, worried = (b.drawing(f"person-{key}") for key in (
+        "pell-tired", "mira-calm", "pell-worried"))
+    b.slide(at["late"], "A late guest", [
+        b.plate_title("A late guest", 400),
+        b.picture("Pell", tired, 120, 300, 360, 400,
+                  alt="Pell, a guest with a woollen hat, looks tired."),
+        b.callout("What Pell says", "It is dark, and the next hut is full. Have you a place left?",
+                  440, 190, 480, 150, tail=(-0.12, 1.3)),
+        b.text("Your turn", "Every bed is taken. What do you say?", 560, 430, 640, 50,
+               level="heading", font="heading", size=30, bold=True, fill="sheet", radius=10,
+               padding=12, valign="middle"),
+        b.button("Offer the bench by the stove", 560, 506, 420, 68, at["bench"]),
+        b.button("Send them on with a lamp", 560, 594, 420, 68, at["sent"], fill="sheet",
+                 text_colour="primary", border_colour="primary", border_width=2),
+    ], picture=room, onward=Nowhere(), notes="The fork of the course: both ways meet again.",
+        transcript="Pell: It is dark, and the next hut is full. Have you a place left?")
+    b.slide_from(at["bench"], "layouttextpicture", "Offer the bench", {
+        "Text": "Nobody is sent on after dark: that is the first rule of the house.\n"
+                "- Blankets are in the chest by the stove.\n- Soup is never wrong.\n"
+                "- Write the name into the hut book, bench or bed.",
+    }, {"Picture": (calm, "Mira, a warden with a scarf, smiles calmly.")},
+        onward=ToSlide(slide=at["weather"]), indent=1, notes="if the bench was offered")
+    b.slide(at["sent"], "Send them on", [
+        b.title_text("Send them on"),
+        b.picture("Pell", worried, 80, 190, 400, 444, alt="Pell looks worried."),
+        b.text("What happens", "The path is iced over at the second bend. The lamp does not help "
+               "with that.", 540, 190, 640, 110, size=28),
+        b.panel(540, 330, 640, 130, fill="#f8e7dd"),
+        b.line(564, 350, 0, 90, colour="#b4472f", width=6),
+        b.text("Rule", "**Nobody is sent on after dark.** A bench by the stove is a place.", 586,
+               344, 570, 102, size=26, valign="middle"),
+        b.button("Think again", 540, 520, 220, to=at["late"], fill="sheet", text_colour="primary",
+                 border_colour="primary", border_width=2),
+        b.button("On to the weather board", 784, 520, 340, to=at["weather"]),
+    ], notes="if not", onward=ToSlide(slide=at["weather"]))
+    b.slides[-1] = b.slides[-1].model_copy(update={"indent": 1})
+
+
 def _weather(b: CourseBuilder, at: dict[str, str]) -> None:
     b.slide(at["weather"], "Weather board", [
         b.title_text("The weather board"),
@@ -218,8 +277,9 @@ def _end(b: CourseBuilder, at: dict[str, str]) -> None:
     b.slide(at["opinion"], "How sure are you?", [
         b.title_text("One question about you"), prompt, *answers, submit,
         b.picture("Warden", b.picture_file("Warden", drawings.warden()), 830, 230, 360, 360),
+        b.field("Hut book", "Your name, for the hut book", HUT_BOOK, 340, 486, 400, 96),
         b.text("No marks", "There are no points for this: it helps us to plan your first days.",
-               80, 600, 700, 40, size=20, text_colour="quiet"),
+               80, 616, 700, 40, size=20, text_colour="quiet"),
     ], (b.question("How sure", prompt, answers, -1, submit, ("", "", ""), purpose="survey",
                    points=0, attempts=1),), picture=b.picture_file(
         "Ridge", drawings.ridge_pattern()))
@@ -237,9 +297,10 @@ def _end(b: CourseBuilder, at: dict[str, str]) -> None:
         b.title_text("The day is done"),
         b.panel(80, 160, 720, 330),
         b.text("Points", points, 120, 190, 640, 100, size=30),
-        b.text("Seen", seen, 120, 300, 640, 50, size=26),
+        b.text("Seen", seen, 120, 300, 400, 50, size=26),
+        b.ring("How much was seen", "slides_seen", 650, 330, 130),
         b.text("Next steps", "Something still open? Go back with the list of slides: what you "
-               "have answered stays answered.", 120, 370, 640, 100, size=22,
+               "have answered stays answered.", 120, 370, 500, 100, size=22,
                text_colour="quiet"),
         b.button("Leave the course", 80, 530, 260, to="leave"),
         b.button("Once more through the hut", 364, 530, 330, to=at["map"], fill="sheet",

@@ -116,7 +116,7 @@ def _take(page: Page) -> None:
     page.browser.set_window_size(500, 900)
     page.browser.get(address.split("#")[0])
     page.press("Start the day")
-    page.words("Slide 2 of 14")
+    page.words("Slide 2 of 17")
     _shot(page, "phone")
 
 

@@ -41,9 +41,9 @@ def test_an_outline_is_typed_by_keyboard_alone(page):
     slug = open_plan(page, "Typed")
     page.click("[data-line]")
     for title in ("Boots", "Ropes", "Kitchen"):
-        count = len(lines(page))
+        wanted = len(lines(page)) + 1
         keys(page, Keys.ENTER)
-        page.until(lambda: len(lines(page)) == count + 1 and focused(page) == "")
+        page.until(lambda n=wanted: len(lines(page)) == n and focused(page) == "")
         keys(page, title)
     page.until(lambda: lines(page) == ["Welcome", "Boots", "Ropes", "Kitchen"])
     keys(page, Keys.SHIFT, Keys.TAB)
@@ -74,7 +74,8 @@ def test_an_outline_is_typed_by_keyboard_alone(page):
 def test_a_list_is_pasted_and_becomes_sections_and_slides(page):
     open_plan(page, "Pasted")
     page.click("[data-line]")
-    paste(page, "# Arriving\n## Guests\nGreet first\n- Offer the bench\n## Map\n# Rooms\n## Kitchen")
+    paste(page, "# Arriving\n## Guests\nGreet first\n- Offer the bench\n## Map\n"
+                "# Rooms\n## Kitchen")
     page.until(lambda: lines(page) == ["Welcome", "Arriving", "Guests", "Map", "Rooms", "Kitchen"])
     page.see("4 slides")
     page.until(lambda: len(page.all("[data-route-stop]")) == 4)

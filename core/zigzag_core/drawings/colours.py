@@ -1,7 +1,8 @@
 """The colours of the drawings, in one place."""
 
-PRIMARY, ACCENT, SOFT = (
+PRIMARY, ACCENT, SOFT, GROUND = (
     "var(--primary, #1e5b4b)", "var(--accent, #e8a33d)", "var(--soft, #e1ede6)",
+    "var(--paper, #fbf8f3)",
 )
 """These follow the theme of the course; see `zigzag_core.media.recolour`."""
 

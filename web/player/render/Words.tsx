@@ -58,11 +58,11 @@ function useFitting(box: { current: HTMLElement | null }, style: Style): void {
   });
 }
 
-/** Whether the words in a box stay within it. */
-export function fits(box: HTMLElement): boolean {
+/** Whether the words in a box stay within it, or within its inner margin. */
+export function fits(box: HTMLElement, within: "box" | "margin" = "margin"): boolean {
   const words = box.firstElementChild;
   if (!(words instanceof HTMLElement)) return true;
   const { paddingTop, paddingBottom } = getComputedStyle(box);
-  const room = box.clientHeight - parseFloat(paddingTop) - parseFloat(paddingBottom);
-  return words.offsetHeight <= room + 1 && words.scrollWidth <= words.clientWidth + 1;
+  const margin = within === "margin" ? parseFloat(paddingTop) + parseFloat(paddingBottom) : 0;
+  return words.offsetHeight <= box.clientHeight - margin + 1 && words.scrollWidth <= words.clientWidth + 1;
 }

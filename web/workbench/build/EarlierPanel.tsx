@@ -65,7 +65,7 @@ function StateList(
   return states.map((state) => (
     <Flex
       as="button" key={state.id} w="100%" textAlign="left" py="1.5" px="1" gap="2" borderBottomWidth="1px" fontSize="13px"
-      onClick={() => onLook(state)} _hover={{ bg: "table" }} data-state={state.id}
+      onClick={() => onLook(state)} _hover={{ bg: "table" }} data-kept={state.id}
     >
       <Box flex="1" minW="0">
         <Text truncate>{ago(state.created)}{state.version === present ? ", the present one" : state.version === 0 ? ", kept aside" : ""}</Text>

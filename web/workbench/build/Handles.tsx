@@ -28,14 +28,12 @@ export function Handles({ slide, scale }: { slide: Slide; scale: number }): Reac
     const elements = slides[place.slide ?? ""]?.elements ?? [];
     const whole = place.selected.includes(element.id) ? element.id : outermost(elements, element.id);
     const has = place.selected.includes(whole);
-    if (event.shiftKey || event.ctrlKey || event.metaKey) {
-      select(has ? place.selected.filter((id) => id !== whole) : [...place.selected, whole]);
-      event.stopPropagation();
-      return;
-    }
-    const ids = has ? place.selected : [whole];
+    const several = event.shiftKey || event.ctrlKey || event.metaKey;
+    const ids = has ? place.selected : several ? [...place.selected, whole] : [whole];
     if (!has) select(ids);
-    latest.current(event, ids, { kind: "move" });
+    // A click takes one of several out again; dragging moves them all.
+    const out = (): void => select(place.selected.filter((id) => id !== whole));
+    latest.current(event, ids, { kind: "move" }, has && several ? out : undefined);
   }, []);
 
   function pointAt(event: PointerEvent): [number, number] {

@@ -123,7 +123,7 @@ function Drawings({ sought }: { sought: string }): ReactNode {
       {GROUPS.map(([group, name]) => {
         const drawings = (data ?? []).filter((one) => one.group === group && fits(sought, one.name, ...one.tags));
         if (!drawings.length) return null;
-        const w = group === "backdrops" ? 120 : group === "icons" ? 44 : 76;
+        const w = group === "backdrops" ? 112 : group === "icons" ? 44 : 68;
         return (
           <Box key={group} mb="3">
             <Text fontSize="12.5px" fontWeight="600" mb="1">{name}</Text>

@@ -10,7 +10,7 @@ export function Overflow({ slide, scale }: { slide: Slide; scale: number }): Rea
     const look = (): void => {
       const found = slide.elements.filter((element) => element.style.fit !== "grow").flatMap((element) => {
         const box = document.querySelector<HTMLElement>(`[data-stage] [data-element="${element.id}"] .zz-words`);
-        return box && !fits(box) ? [element.id] : [];
+        return box && !fits(box, "box") ? [element.id] : [];
       });
       setOver((before) => (before.join() === found.join() ? before : found));
     };

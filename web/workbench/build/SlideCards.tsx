@@ -57,7 +57,7 @@ function OnwardField({ slide }: { slide: Slide }): ReactNode {
     changeSlide("Way onward", { ...slide, onward: next });
   }
   const options = [
-    ["next", "the next slide"], ["nowhere", "nowhere: what is on it leads on"],
+    ["next", "the next slide"], ["nowhere", "nowhere by itself"],
     ...order.filter((id) => id !== slide.id).map((id) => [id, `${order.indexOf(id) + 1} ${slides[id]?.title ?? ""}`] as const),
   ] as (readonly [string, string])[];
   return (

@@ -27,12 +27,14 @@ interface Drag {
   targets: Targets;
   moved: boolean;
   after: Places;
+  click: (() => void) | undefined;
 }
 
 export interface Dragging {
   places: Places;
   holds: readonly Hold[];
-  begin: (event: PointerEvent, ids: readonly string[], how: How) => void;
+  /** `click` is done instead when it turns out to be a click. */
+  begin: (event: PointerEvent, ids: readonly string[], how: How, click?: () => void) => void;
   follow: (event: PointerEvent) => void;
   end: () => void;
 }
@@ -44,7 +46,7 @@ export function useDrag(slide: Slide, scale: number): Dragging {
   const [places, setPlaces] = useState<Places>(NONE);
   const [holds, setHolds] = useState<readonly Hold[]>([]);
 
-  const begin = useCallback((event: PointerEvent, ids: readonly string[], how: How): void => {
+  const begin = useCallback((event: PointerEvent, ids: readonly string[], how: How, click?: () => void): void => {
     if (event.button !== 0) return;
     event.stopPropagation();
     const family = withMembers(slide.elements, ids);
@@ -55,7 +57,7 @@ export function useDrag(slide: Slide, scale: number): Dragging {
     const before = new Map(moving.map((e) => [e.id, { ...boxOf(e), turn: e.turn }]));
     drag.current = {
       how, start: [event.clientX, event.clientY], before, frame: around(moving.map(coverOf)),
-      targets: restTargets(slide.elements, family), moved: false, after: NONE,
+      targets: restTargets(slide.elements, family), moved: false, after: NONE, click,
     };
   }, [slide]);
 
@@ -81,6 +83,7 @@ export function useDrag(slide: Slide, scale: number): Dragging {
     const now = drag.current;
     drag.current = null;
     hold(false);
+    if (now && !now.moved) now.click?.();
     if (now?.moved && now.after.size) {
       const label = { move: "Move", resize: "Resize", turn: "Turn" }[now.how.kind];
       changeElements(label, [...now.after.keys()], (element) => ({ ...element, ...now.after.get(element.id) }));

@@ -133,7 +133,6 @@ export function Outline(): ReactNode {
         <QuietButton size="xs" onClick={() => focusLine(addSection(null))}>New section</QuietButton>
         <Text><Kbd>Enter</Kbd> next slide</Text>
         <Text><Kbd>Tab</Kbd> further in</Text>
-        <Text truncate>paste lists</Text>
       </Flex>
     </Flex>
   );

@@ -33,15 +33,12 @@ function Map(): ReactNode {
   const sections = useCourse((state) => state.course.sections);
   const view = useReactFlow();
   const finder = useRef<HTMLInputElement>(null);
-  const fitted = useRef(0);
+  const low = Math.max(0, ...nodes.map((node) => node.position.y));
 
   useEffect(() => {
-    // Once there are stops, and when folding has changed how many there are.
-    if (nodes.length && fitted.current !== nodes.length) {
-      fitted.current = nodes.length;
-      void view.fitView({ padding: 0.12, maxZoom: 1 });
-    }
-  }, [nodes.length, view]);
+    // Once there are stops, and whenever they stand in another shape.
+    if (nodes.length) void view.fitView({ padding: 0.1, maxZoom: 1 });
+  }, [nodes.length, low, view]);
 
   function find(text: string): void {
     setSought(text);

@@ -5,8 +5,7 @@ import type { ReactNode } from "react";
 interface WayData { why: string; rule: boolean; back: boolean }
 
 const BEND = 0.16;
-/** Nearer to where the way begins: there the ways of one stop part. */
-const LABEL_AT = 0.4;
+const LABEL_AT = 0.5;
 
 interface Point { x: number; y: number }
 
@@ -34,9 +33,9 @@ export function WayEdge({ id, sourceX, sourceY, targetX, targetY, data }: EdgePr
         <EdgeLabelRenderer>
           <div
             style={{
-              position: "absolute", zIndex: 10, transform: `translate(-50%, -50%) translate(${label.x}px, ${label.y}px)`, maxWidth: 150,
+              position: "absolute", zIndex: 10, transform: `translate(-50%, -50%) translate(${label.x}px, ${label.y}px)`, maxWidth: 130,
               padding: "1px 8px", borderRadius: 999, border: "1px solid #d8cdb9", background: "#fffefb", color: back ? "#b4472f" : "#5b665f",
-              fontSize: 11.5, whiteSpace: "nowrap", overflow: "hidden", textOverflow: "ellipsis",
+              fontSize: 11, whiteSpace: "nowrap", overflow: "hidden", textOverflow: "ellipsis",
             }}
           >
             {why}

@@ -28,7 +28,7 @@ export function columnsOf(order: readonly string[], ways: readonly Way[], most: 
   return found;
 }
 
-const STEP = 168;
+const STEP = 196;
 const ZIG = 44;
 const STACKED = 118;
 const BETWEEN = 96;
