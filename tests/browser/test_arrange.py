@@ -279,8 +279,8 @@ def test_an_earlier_state_is_compared_and_brought_back(page):
     page.press("Earlier states")
     Select(page.find("select[aria-label='of']")).select_by_visible_text("the whole course")
     page.saved()
-    page.until(lambda: len(page.all("aside button")) > 10)
-    page.all("aside button")[-1].click()
+    page.until(lambda: len(page.all("[data-moment]")) > 10)
+    page.all("[data-moment]")[-1].click()
     page.press("Bring back the whole course")
     page.saved()
 

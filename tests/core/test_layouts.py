@@ -12,6 +12,7 @@ from zigzag_core.edit.layouts import (
     known_layouts,
     layout_from,
     slide_from,
+    update_layout,
     with_layout,
 )
 from zigzag_core.edit.resizing import resize_course
@@ -121,6 +122,25 @@ def test_a_layout_made_of_a_slide_looks_like_it():
     assert [(e.x, e.y, e.w, e.h, e.style) for e in after.elements] == [
         (e.x, e.y, e.w, e.h, e.style) for e in before.elements]
     assert len(own.slots) == len(slide.elements)
+
+
+def test_what_a_slide_has_for_its_own_becomes_the_layouts_and_others_follow():
+    course, slide = made("layouttext")
+    other = slide_from(layout(course, "layouttext"), course, "Other", fresh_ids(5))
+    _, text = slide.elements
+    own = text.model_copy(update={"x": 300.0, "own": ("box", "size"), "style":
+                                  text.style.model_copy(update={"size": 40})})
+    slide = slide.model_copy(update={"elements": (slide.elements[0], own),
+                                     "background": Background(colour="soft")})
+    before = resolved(slide, Sources(course))
+    grown, following = update_layout(slide, course)
+    after, followed = (resolved(s, Sources(grown)) for s in (following, other))
+    assert all(not e.own for e in following.elements) and following.background is None
+    for shown in (after, followed):
+        assert shown.background == before.background
+        assert [(e.x, e.style) for e in shown.elements] == [(e.x, e.style) for e in before.elements]
+    with pytest.raises(KeyError):
+        update_layout(slide.model_copy(update={"layout": None}), course)
 
 
 def test_shipped_layouts_come_at_the_size_of_the_course():

@@ -750,6 +750,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/edits/update-layout": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Edit Update Layout
+         * @description Let the layout of a slide become as the slide is; what else follows it changes with it.
+         */
+        post: operations["zigzag_server_courses_edits_api_edit_update_layout"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/edits/outline": {
         parameters: {
             query?: never;
@@ -4228,6 +4248,11 @@ export interface components {
             /** Name */
             name: string;
         };
+        /** SlideInCourse */
+        SlideInCourse: {
+            slide: components["schemas"]["Slide"];
+            course: components["schemas"]["Course"];
+        };
         /**
          * Changed
          * @description The settings and the slides that would change.
@@ -6131,6 +6156,30 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["LayoutFromIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Edited"];
+                };
+            };
+        };
+    };
+    zigzag_server_courses_edits_api_edit_update_layout: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SlideInCourse"];
             };
         };
         responses: {

@@ -5,6 +5,7 @@ import type { components } from "../api/api";
 import { useCourse } from "./store/store";
 
 export type Check = components["schemas"]["Check"];
+export type Route = components["schemas"]["Route"];
 export type Way = components["schemas"]["Way"];
 
 export function useCheck(): Check | undefined {

@@ -4,7 +4,7 @@ from collections.abc import Iterable
 from typing import Any
 
 from zigzag_core.course import Course, Element, IdSource, Layout, Picture, Slide, Text, Video, rich
-from zigzag_core.course.resolve import BOX, Sources, styled
+from zigzag_core.course.resolve import BOX, Sources, resolved_element, styled
 from zigzag_core.course.shipped_layouts import SHIPPED_LAYOUTS
 from zigzag_core.course.text import RichText
 
@@ -105,6 +105,49 @@ def layout_from(slide: Slide, course: Course, name: str, fresh: IdSource) -> Lay
         id=fresh(), name=free_name(name, names), elements=elements, slots=slots,
         **({"background": background} if background else {}),
     )
+
+
+def update_layout(slide: Slide, course: Course) -> tuple[Course, Slide]:
+    """Return `course` with the slide's layout as the slide has it, and the slide following it.
+
+    Places and styles that were the slide's own become the layout's, and so does its background;
+    all slides that follow the layout change with it, but for what is their own. Raises
+    `KeyError` when the slide follows no layout of the course.
+    """
+    before = next((own for own in course.layouts if own.id == slide.layout), None)
+    if before is None:
+        raise KeyError(slide.layout)
+    sources = Sources(course)
+    slots = {e.id: e for e in sources.layouts[before.id].elements}
+    shown = {
+        e.slot: resolved_element(e, slots, sources)
+        for e in slide.elements if e.slot in before.slots
+    }
+    elements = tuple(_as_shown(e, shown[e.id]) if e.id in shown else e for e in before.elements)
+    after = before.model_copy(update={
+        "elements": elements, "background": slide.background or before.background,
+    })
+    layouts = tuple(after if own.id == after.id else own for own in course.layouts)
+    following = tuple(
+        e.model_copy(update={"own": ()}) if e.slot in shown and e.named_style is None else e
+        for e in slide.elements
+    )
+    return (
+        course.model_copy(update={"layouts": layouts}),
+        slide.model_copy(update={"background": None, "elements": following}),
+    )
+
+
+def _as_shown(slot: Element, shown: Element) -> Element:
+    """The layout's element where and how its filling stands on a slide."""
+    update: dict[str, Any] = {name: getattr(shown, name) for name in BOX}
+    update |= {"style": shown.style, "looks": shown.looks}
+    changed = [
+        name for name in type(slot.style).model_fields
+        if getattr(shown.style, name) != getattr(slot.style, name)
+    ]
+    update["own"] = tuple(dict.fromkeys((*slot.own, *changed))) if slot.named_style else slot.own
+    return slot.model_copy(update=update)
 
 
 def _loose(slide: Slide, sources: Sources) -> Slide:

@@ -3,8 +3,21 @@
 from collections.abc import Iterator
 from typing import Literal
 
-from zigzag_core.course import CourseDocument, Picture, Slide, ToSlide
+from zigzag_core.course import (
+    Area,
+    Audio,
+    CourseDocument,
+    Element,
+    Embed,
+    Input,
+    Picture,
+    Slide,
+    ToSlide,
+    Video,
+)
 from zigzag_core.course.model import Model
+
+from .route import route
 
 
 class Finding(Model):
@@ -37,30 +50,69 @@ def _course(document: CourseDocument) -> Iterator[Finding]:
             level="error", code="cannot_pass",
             message="Passing counts, but no question gives points: nobody can pass.",
         )
+    titles = {slide.id: slide.title for slide in document.slides}
+    found = route(document)
+    for slides, code, words in (
+        (found.unreached, "unreached", "Nothing leads to “{}”."),
+        (found.dead_ends, "dead_end", "“{}” leads nowhere, and it is not the last slide."),
+    ):
+        for slide in slides:
+            yield Finding(level="warning", code=code, slide=slide,
+                          message=words.format(titles[slide]))
 
 
 def _slide(slide: Slide, document: CourseDocument) -> Iterator[Finding]:
     known = set(document.course.slides)
-    media = {file.id for file in document.course.media}
     for element in slide.elements:
-        for rule in element.rules:
-            for action in rule.do:
-                if isinstance(action.go, ToSlide) and action.go.slide not in known:
-                    yield Finding(
-                        level="error", code="lost_slide", slide=slide.id, element=element.id,
-                        message=f"“{element.name}” goes to a slide that no longer exists.",
-                    )
-        if isinstance(element, Picture):
-            if element.media is None or element.media not in media:
-                yield Finding(
-                    level="warning", code="no_picture", slide=slide.id, element=element.id,
-                    message=f"“{element.name}” shows no picture yet.",
-                )
-            elif not element.alt and not element.decoration:
-                yield Finding(
-                    level="warning", code="no_alternative", slide=slide.id, element=element.id,
-                    message=f"“{element.name}” has no text alternative and is not decoration.",
-                )
+        if any(
+            isinstance(action.go, ToSlide) and action.go.slide not in known
+            for rule in element.rules for action in rule.do
+        ):
+            yield Finding(
+                level="error", code="lost_slide", slide=slide.id, element=element.id,
+                message=f"“{element.name}” goes to a slide that no longer exists.",
+            )
+        problem = _missing(element, slide, document)
+        if problem:
+            code, words = problem
+            yield Finding(level="warning", code=code, slide=slide.id, element=element.id,
+                          message=f"“{element.name}” {words}.")
+    yield from _questions(slide)
+
+
+def _missing(
+    element: Element, slide: Slide, document: CourseDocument
+) -> tuple[str, str] | None:
+    """What an element still lacks: a code, and words that go on after its name."""
+    match element:
+        case Picture() | Video() | Audio() if not _has_file(element.media, document):
+            what = {"picture": "shows no picture", "video": "shows no film"}.get(element.kind)
+            return "no_picture", f"{what or 'plays no sound'} yet"
+        case Picture() | Video() | Audio() | Area() if not _is_described(element, slide):
+            return "no_alternative", "has no text alternative and is not decoration"
+        case Input(variable=variable) if variable not in {v.id for v in document.course.variables}:
+            return "no_variable", "keeps what is entered nowhere"
+        case Embed(address=""):
+            return "no_address", "has no address yet"
+    return None
+
+
+def _has_file(media: str | None, document: CourseDocument) -> bool:
+    return media is not None and any(file.id == media for file in document.course.media)
+
+
+def _is_described(element: Element, slide: Slide) -> bool:
+    """Whether an element, or a group that it is in, is decoration or has words for it."""
+    by_id = {other.id: other for other in slide.elements}
+    here: Element | None = element
+    while here is not None:
+        if here.decoration or here.alt:
+            return True
+        here = by_id.get(here.group or "")
+    return False
+
+
+def _questions(slide: Slide) -> Iterator[Finding]:
     for question in slide.questions:
         right = sum(choice.right for choice in question.choices)
         place = question.prompt or (question.choices[0].element if question.choices else None)

@@ -16,6 +16,7 @@ from zigzag_core.edit.layouts import (
     known_layouts,
     layout_from,
     slide_from,
+    update_layout,
     with_layout,
 )
 from zigzag_core.edit.outline import plant, read_outline
@@ -104,17 +105,18 @@ class CopySlideIn(Schema):
     titles: list[str] = []
 
 
-class LayoutIn(Schema):
-    """`layout` None takes the slide off its layout."""
-
+class SlideInCourse(Schema):
     slide: core.Slide
     course: core.Course
+
+
+class LayoutIn(SlideInCourse):
+    """`layout` None takes the slide off its layout."""
+
     layout: str | None = None
 
 
-class LayoutFromIn(Schema):
-    slide: core.Slide
-    course: core.Course
+class LayoutFromIn(SlideInCourse):
     name: str = Field(min_length=1, max_length=200)
 
 
@@ -280,6 +282,16 @@ def edit_layout_from(request: HttpRequest, data: LayoutFromIn) -> dict[str, Any]
     layout = layout_from(data.slide, data.course, data.name, fresh)
     course = data.course.model_copy(update={"layouts": (*data.course.layouts, layout)})
     return _edited(change_layout(data.slide, layout, course, fresh), (), course)
+
+
+@router.post("/update-layout", response=Edited)
+def edit_update_layout(request: HttpRequest, data: SlideInCourse) -> dict[str, Any]:
+    """Let the layout of a slide become as the slide is; what else follows it changes with it."""
+    try:
+        course, slide = update_layout(data.slide, data.course)
+    except KeyError:
+        raise not_found("layout") from None
+    return _edited(slide, (), course)
 
 
 @router.post("/outline", response=Changed)

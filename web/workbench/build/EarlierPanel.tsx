@@ -138,7 +138,7 @@ function CourseStates(): ReactNode {
       <Text fontSize="12.5px" color="quiet" my="1">What was saved, the last first. Choose a moment to see the course as it was right after.</Text>
       {(data ?? []).map((state) => (
         <Flex
-          as="button" key={state.id} w="100%" textAlign="left" py="1.5" px="1" borderBottomWidth="1px" direction="column"
+          as="button" key={state.id} w="100%" textAlign="left" py="1.5" px="1" borderBottomWidth="1px" direction="column" data-moment={state.id}
           onClick={() => void look(state)} _hover={{ bg: "table" }} fontSize="13px"
         >
           <Text truncate w="100%">{state.slide ? `“${state.title}”` : "The course’s settings"}</Text>

@@ -6,7 +6,7 @@ import { api, take } from "../../api/client";
 import type { Layout, Slide, Theme } from "../../api/types";
 import { Still } from "../../player/render/Still";
 import { sourcesOf } from "../../player/render/resolve";
-import { changeLayout, makeLayout } from "../store/slides";
+import { changeLayout, makeLayout, updateLayout } from "../store/slides";
 import { changeCourse, useCourse } from "../store/store";
 import { FoldCard, QuietButton } from "../ui/parts";
 
@@ -17,6 +17,7 @@ export function LayoutPicker({ slide }: { slide: Slide }): ReactNode {
   const own = useCourse((state) => state.course.layouts);
   const [naming, setNaming] = useState(false);
   const current = own.find((layout) => layout.id === slide.layout);
+  const differs = slide.background != null || slide.elements.some((element) => element.slot && element.own.length);
 
   function finish(name: string): void {
     setNaming(false);
@@ -29,6 +30,9 @@ export function LayoutPicker({ slide }: { slide: Slide }): ReactNode {
       <Layouts layouts={layouts} current={slide.layout ?? null} onPick={(id) => void changeLayout(id)} />
       <Flex gap="2" mt="2" wrap="wrap">
         {slide.layout && <QuietButton size="xs" onClick={() => void changeLayout(null)}>Follow none</QuietButton>}
+        {current && differs && (
+          <QuietButton size="xs" onClick={() => void updateLayout()}>Change the layout to this</QuietButton>
+        )}
         {naming ? (
           <Input
             size="xs" autoFocus placeholder="Name of the layout" aria-label="Name of the layout" maxLength={200}

@@ -14,6 +14,7 @@ import { useState, type KeyboardEvent, type ReactNode } from "react";
 import type { Element, Question, Slide } from "../../api/types";
 import { renameElement, reorderElement } from "../store/commands";
 import { changeElements, select, useCourse } from "../store/store";
+import { RowMenu } from "./RowMenu";
 import { isDecoration, needsAlternative, says, withWords, writtenWords } from "./says";
 
 export function RunningOrder(): ReactNode {
@@ -120,23 +121,25 @@ function Row({ slide, element, number, depth }: RowProps): ReactNode {
       {typing ? (
         <TypedRow element={element} what={typing} onDone={() => setTyping(null)} />
       ) : (
-        <Flex
-          as="button" w="100%" px="3" py="1.5" gap="2.5" textAlign="left" align="flex-start"
-          onClick={choose} onDoubleClick={(event) => setTyping(inWords(event.target) ? "words" : "name")}
-          onKeyDown={onKeyDown} {...listeners}
-          aria-pressed={selected} data-row={element.id} _hover={{ bg: selected ? undefined : "table" }}
-        >
-          <Box pt="2px" color="quiet" flex="none"><Icon size={15} aria-hidden /></Box>
-          <Box flex="1" minW="0">
-            <Text fontWeight="600" truncate>{element.name}</Text>
-            {words && <Text color="quiet" fontSize="12.5px" lineClamp={2} data-words>{words}</Text>}
-            {part && <Text color="spruce" fontSize="12px">{part}</Text>}
-            {missing && <Text color="brick" fontSize="12px" data-words>no text alternative</Text>}
-          </Box>
-          {element.locked && <Lock size={13} aria-label="locked" />}
-          {element.hidden_while_editing && <EyeOff size={13} aria-label="hidden while editing" />}
-          {number && <Text color="quiet" fontSize="12px">{number}</Text>}
-        </Flex>
+        <RowMenu element={element} onType={setTyping}>
+          <Flex
+            as="button" w="100%" px="3" py="1.5" gap="2.5" textAlign="left" align="flex-start"
+            onClick={choose} onDoubleClick={(event) => setTyping(inWords(event.target) ? "words" : "name")}
+            onKeyDown={onKeyDown} {...listeners}
+            aria-pressed={selected} data-row={element.id} _hover={{ bg: selected ? undefined : "table" }}
+          >
+            <Box pt="2px" color="quiet" flex="none"><Icon size={15} aria-hidden /></Box>
+            <Box flex="1" minW="0">
+              <Text fontWeight="600" truncate>{element.name}</Text>
+              {words && <Text color="quiet" fontSize="12.5px" lineClamp={2} data-words>{words}</Text>}
+              {part && <Text color="spruce" fontSize="12px">{part}</Text>}
+              {missing && <Text color="brick" fontSize="12px" data-words>no text alternative</Text>}
+            </Box>
+            {element.locked && <Lock size={13} aria-label="locked" />}
+            {element.hidden_while_editing && <EyeOff size={13} aria-label="hidden while editing" />}
+            {number && <Text color="quiet" fontSize="12px">{number}</Text>}
+          </Flex>
+        </RowMenu>
       )}
     </Box>
   );

@@ -2,22 +2,29 @@
 import { Box, Flex, Heading, Text, Textarea } from "@chakra-ui/react";
 import { closestCenter, DndContext, PointerSensor, useSensor, useSensors, type DragEndEvent } from "@dnd-kit/core";
 import { SortableContext, verticalListSortingStrategy } from "@dnd-kit/sortable";
-import { useEffect, useMemo, useState, type ClipboardEvent, type KeyboardEvent, type ReactNode } from "react";
+import { useEffect, useMemo, useRef, useState, type ClipboardEvent, type KeyboardEvent, type ReactNode } from "react";
 import { pasteOutline } from "../store/slides";
 import { goToSlide, redo, undo, useCourse } from "../store/store";
 import { Kbd, MainButton, QuietButton } from "../ui/parts";
 import { count } from "../ui/words";
-import { linesOf } from "./lines";
+import { linesOf, type Line } from "./lines";
 import {
   addLine, addSection, copyLines, furtherIn, furtherOut, moveLines, prepare, removeLines, shiftLines,
 } from "./outlineActions";
 import { OutlineRow } from "./OutlineRow";
 
+type Choosing = { shiftKey: boolean; ctrlKey: boolean; metaKey: boolean };
+
 export function Outline(): ReactNode {
   const slides = useCourse((state) => state.course.slides);
   const sections = useCourse((state) => state.course.sections);
   const styles = useCourse((state) => state.course.styles);
-  const lines = useMemo(() => linesOf({ slides, sections }), [slides, sections]);
+  const kept = useRef<readonly Line[]>([]);
+  const lines = useMemo(() => {
+    kept.current = sameWhere(linesOf({ slides, sections }), kept.current);
+    return kept.current;
+  }, [slides, sections]);
+  const ids = useMemo(() => lines.map((line) => line.id), [lines]);
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
   const [taken, setTaken] = useState<{ ids: readonly string[]; cut: boolean } | null>(null);
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
@@ -88,7 +95,7 @@ export function Outline(): ReactNode {
     }
   }
 
-  function choose(id: string, event: { shiftKey: boolean; ctrlKey: boolean; metaKey: boolean }): void {
+  function choose(id: string, event: Choosing): void {
     if (event.ctrlKey || event.metaKey) {
       const next = new Set(chosen);
       if (!next.delete(id)) next.add(id);
@@ -107,6 +114,16 @@ export function Outline(): ReactNode {
     moveLines(actingOn(String(active.id)), before);
   }
 
+  // The same functions all along, so that a change of one line does not draw all.
+  const latest = useRef({ onKeyDown, onPaste, choose });
+  latest.current = { onKeyDown, onPaste, choose };
+  const rowActions = useMemo(() => ({
+    onKeyDown: (event: KeyboardEvent<HTMLInputElement>, id: string) => latest.current.onKeyDown(event, id),
+    onPaste: (event: ClipboardEvent<HTMLInputElement>, id: string) => latest.current.onPaste(event, id),
+    onChoose: (id: string, event: Choosing) => latest.current.choose(id, event),
+    onFocus: (id: string) => { if (useCourse.getState().slides[id]) goToSlide(id); },
+  }), []);
+
   return (
     <Flex direction="column" h="100%" minH="0">
       <Flex px="3.5" pt="3" pb="2" align="baseline" justify="space-between">
@@ -115,13 +132,12 @@ export function Outline(): ReactNode {
       </Flex>
       <Box flex="1" minH="0" overflowY="auto" px="1.5" data-own-keys>
         <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={drop}>
-          <SortableContext items={lines.map((line) => line.id)} strategy={verticalListSortingStrategy}>
+          <SortableContext items={ids} strategy={verticalListSortingStrategy}>
             <Box as="ol" listStyleType="none" aria-label="Sections and slides">
               {lines.map((line) => (
                 <OutlineRow
                   key={line.id} line={line} chosen={chosen.has(line.id)} cut={Boolean(taken?.cut && taken.ids.includes(line.id))}
-                  onKeyDown={onKeyDown} onPaste={onPaste} onChoose={choose}
-                  onFocus={(id) => { if (line.kind === "slide") goToSlide(id); }}
+                  {...rowActions}
                 />
               ))}
             </Box>
@@ -136,6 +152,16 @@ export function Outline(): ReactNode {
       </Flex>
     </Flex>
   );
+}
+
+/** The new lines, the very old ones where they say the same: what has not changed is not drawn. */
+function sameWhere(lines: readonly Line[], before: readonly Line[]): readonly Line[] {
+  const known = new Map(before.map((line) => [line.id, line]));
+  return lines.map((line) => {
+    const old = known.get(line.id);
+    const same = old?.kind === line.kind && (line.kind === "slide" || (old.kind === "section" && old.title === line.title));
+    return same ? old : line;
+  });
 }
 
 function EmptyOutline(): ReactNode {

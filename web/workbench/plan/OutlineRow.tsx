@@ -3,10 +3,11 @@ import { Box, chakra, Flex, Text } from "@chakra-ui/react";
 import { useSortable } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
 import { GripVertical } from "lucide-react";
-import { memo, type ClipboardEvent, type KeyboardEvent, type ReactNode } from "react";
+import {
+  memo, useCallback, useRef, type ClipboardEvent, type KeyboardEvent, type PointerEvent, type ReactNode,
+} from "react";
 import { renameSlide } from "../store/slides";
 import { useCourse } from "../store/store";
-import { Tip } from "../ui/parts";
 import { renameSection } from "./outlineActions";
 import type { Line } from "./lines";
 
@@ -22,30 +23,49 @@ interface Props {
 
 const IN = 26;
 
-function Row({ line, chosen, cut, onKeyDown, onPaste, onChoose, onFocus }: Props): ReactNode {
+/** Only this shell is drawn anew when lines change places. */
+function Row(props: Props): ReactNode {
+  const { setNodeRef, listeners, transform, transition, isDragging } = useSortable({ id: props.line.id });
+  const latest = useRef(listeners);
+  latest.current = listeners;
+  const grab = useCallback((event: PointerEvent) => latest.current?.onPointerDown?.(event), []);
+  return (
+    <li
+      ref={setNodeRef}
+      style={{
+        transform: CSS.Translate.toString(transform), transition, opacity: isDragging ? 0.5 : 1,
+        // What is scrolled away costs nothing.
+        contentVisibility: "auto", containIntrinsicSize: "auto 28px",
+      }}
+    >
+      <RowContent {...props} onGrab={grab} />
+    </li>
+  );
+}
+
+const RowContent = memo(function RowContent(
+  { line, chosen, cut, onKeyDown, onPaste, onChoose, onFocus, onGrab }: Props & { onGrab: (event: PointerEvent) => void },
+): ReactNode {
   const slide = useCourse((state) => (line.kind === "slide" ? state.slides[line.id] : undefined));
   const here = useCourse((state) => state.place.slide === line.id);
-  const { setNodeRef, listeners, transform, transition, isDragging } = useSortable({ id: line.id });
   const section = line.kind === "section";
   const title = section ? line.title : slide?.title ?? "";
   const indent = slide?.indent ?? 0;
   const aside = summary(slide?.notes, slide?.questions.length ?? 0);
   return (
     <Flex
-      as="li" ref={setNodeRef} align="center" position="relative" borderRadius="6px" opacity={isDragging || cut ? 0.5 : 1}
+      align="center" position="relative" borderRadius="6px" opacity={cut ? 0.5 : 1}
       bg={chosen ? "marigold.soft" : undefined} pl={section ? "0" : `${IN + indent * IN}px`} mt={section ? "2.5" : "0"}
       borderLeftWidth="3px" borderLeftColor={here ? "marigold" : "transparent"}
-      style={{ transform: CSS.Translate.toString(transform), transition }}
       css={{ "&:hover .grip, &:focus-within .grip": { opacity: 1 } }}
     >
-      <Tip label="Drag to move, click to choose, with Ctrl or Shift several">
-        <Box
-          as="button" className="grip" opacity={chosen ? 1 : 0} color="quiet" px="0.5" cursor="grab" tabIndex={-1}
-          aria-label={`Choose ${title || "untitled"}`} onClick={(event) => onChoose(line.id, event)} {...listeners}
-        >
-          <GripVertical size={14} />
-        </Box>
-      </Tip>
+      <Box
+        as="button" className="grip" opacity={chosen ? 1 : 0} color="quiet" px="0.5" cursor="grab" tabIndex={-1}
+        title="Drag to move, click to choose, with Ctrl or Shift several"
+        aria-label={`Choose ${title || "untitled"}`} onClick={(event) => onChoose(line.id, event)} onPointerDown={onGrab}
+      >
+        <GripVertical size={14} />
+      </Box>
       {indent > 0 && <Text color="edge" mr="1" aria-hidden>↳</Text>}
       <chakra.input
         value={title} data-line={line.id} flex="1 1 auto" minW="60px" h="28px" px="1" bg="transparent" borderRadius="4px"
@@ -59,7 +79,7 @@ function Row({ line, chosen, cut, onKeyDown, onPaste, onChoose, onFocus }: Props
       {aside && <Text color="quiet" fontSize="12.5px" truncate flex="0 1000 auto" minW="0" px="1.5">{aside}</Text>}
     </Flex>
   );
-}
+});
 
 export const OutlineRow = memo(Row);
 

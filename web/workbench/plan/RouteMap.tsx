@@ -3,21 +3,23 @@ import { Background, Controls, ReactFlow, ReactFlowProvider, useReactFlow, type 
 import "@xyflow/react/dist/base.css";
 import { Box, chakra, Flex, Heading, Text } from "@chakra-ui/react";
 import { Search } from "lucide-react";
-import { useEffect, useMemo, useRef, useState, type ReactNode } from "react";
+import { useDeferredValue, useEffect, useMemo, useRef, useState, type ReactNode } from "react";
 import { useNavigate } from "react-router";
 import { goToSlide, useCourse } from "../store/store";
 import { QuietButton } from "../ui/parts";
-import { useCheck, type Check, type Way } from "../useCheck";
+import { useCheck, type Check, type Route, type Way } from "../useCheck";
 import { count } from "../ui/words";
 import { placesOf } from "./layout";
 import { linesOf, sectionOf } from "./lines";
-import { FoldedStop, SlideStop } from "./RouteStop";
-import { WayEdge } from "./WayEdge";
+import { FoldedStop, SlideStop, type StopData } from "./RouteStop";
+import { isSought, useSought } from "./sought";
+import { WayEdge, type WayData } from "./WayEdge";
 
 const NODES = { slide: SlideStop, folded: FoldedStop };
 const EDGES = { way: WayEdge };
 /** With more labelled ways than these, only those of the marked stop say why. */
 const MOST_LABELS = 40;
+const MOST_SHOWN = 48;
 
 export function RouteMap(): ReactNode {
   return <ReactFlowProvider><Map /></ReactFlowProvider>;
@@ -28,22 +30,27 @@ function Map(): ReactNode {
   const slug = useCourse((state) => state.slug);
   const navigate = useNavigate();
   const [folded, setFolded] = useState<ReadonlySet<string>>(new Set());
-  const [sought, setSought] = useState("");
-  const { nodes, edges } = useGraph(check, folded, sought);
+  const sought = useSought((state) => state.text);
+  const { nodes, edges } = useGraph(check?.route, folded);
   const sections = useCourse((state) => state.course.sections);
   const view = useReactFlow();
   const finder = useRef<HTMLInputElement>(null);
   const low = Math.max(0, ...nodes.map((node) => node.position.y));
+  const near = useRef<Node[]>([]);
+  near.current = stopsToShow(nodes);
+
+  const few = nodes.length > 0 && nodes.length <= MOST_SHOWN;
+  const shape = few ? `${nodes.length} ${low}` : nodes.length ? "many" : "none";
 
   useEffect(() => {
-    // Once there are stops, and whenever they stand in another shape.
-    if (nodes.length) void view.fitView({ padding: 0.1, maxZoom: 1 });
-  }, [nodes.length, low, view]);
+    // Once there are stops, and whenever they stand in another shape; a long route stays put.
+    if (near.current.length) void view.fitView({ nodes: near.current, padding: 0.1, maxZoom: 1 });
+  }, [shape, folded, view]);
 
   function find(text: string): void {
-    setSought(text);
-    const first = nodes.find((node) => matches(node, text));
-    if (first && text.trim()) void view.fitView({ nodes: [first], maxZoom: 1, duration: 250 });
+    useSought.setState({ text });
+    const first = nodes.find((node) => isSought(titleOf(node.id), text));
+    if (first) void view.fitView({ nodes: [first], maxZoom: 1, duration: 250 });
   }
 
   function toggle(section: string): void {
@@ -90,6 +97,15 @@ function Map(): ReactNode {
   );
 }
 
+/** All stops; of a long course those around the marked one, as many as can be read at once. */
+function stopsToShow(nodes: Node[]): Node[] {
+  if (nodes.length <= MOST_SHOWN) return nodes;
+  const current = useCourse.getState().place.slide;
+  const here = Math.max(nodes.findIndex((node) => node.id === current), 0);
+  const from = Math.min(Math.max(here - MOST_SHOWN / 2, 0), nodes.length - MOST_SHOWN);
+  return nodes.slice(from, from + MOST_SHOWN);
+}
+
 function sayRoute({ route }: Check): string {
   const parts = [count(route.forks, "fork")];
   if (route.unreached.length) parts.push(`nothing leads to ${count(route.unreached.length, "slide")}`);
@@ -98,49 +114,46 @@ function sayRoute({ route }: Check): string {
   return parts.join(" · ");
 }
 
-function matches(node: Node, text: string): boolean {
-  const title = String((node.data as { title?: string }).title ?? "").toLowerCase();
-  return text.trim() !== "" && title.includes(text.trim().toLowerCase());
+function titleOf(id: string): string {
+  const { slides, course } = useCourse.getState();
+  return slides[id]?.title ?? course.sections.find((section) => section.id === id)?.title ?? "";
 }
 
 /** Stops and ways as the drawing takes them; the slides of a folded section are one stop. */
-function useGraph(check: Check | undefined, folded: ReadonlySet<string>, sought: string): { nodes: Node[]; edges: Edge[] } {
-  const order = useCourse((state) => state.course.slides);
-  const sections = useCourse((state) => state.course.sections);
-  const slides = useCourse((state) => state.slides);
-  const current = useCourse((state) => state.place.slide);
+function useGraph(route: Route | undefined, folded: ReadonlySet<string>): { nodes: Node[]; edges: Edge[] } {
+  // The route may follow a moment later: typing in the outline goes first.
+  const order = useDeferredValue(useCourse((state) => state.course.slides));
+  const sections = useDeferredValue(useCourse((state) => state.course.sections));
   return useMemo(() => {
     const home = sectionOf(linesOf({ slides: order, sections }));
     const stopOf = (id: string): string => (folded.has(home.get(id) ?? "") ? home.get(id) as string : id);
     const stops = [...new Set(order.map(stopOf))];
-    const ways = joined(check?.route.ways ?? plainWays(order), stopOf);
+    const known = new Set(order);
+    const all = (route?.ways ?? plainWays(order)).filter((way) => known.has(way.source) && known.has(way.target));
+    const ways = joined(all, stopOf);
     const places = placesOf(stops, ways);
-    const unreached = new Set(check?.route.unreached);
-    const deadEnds = new Set(check?.route.dead_ends);
-    const labelled = ways.filter((way) => way.why).length <= MOST_LABELS;
+    const unreached = new Set(route?.unreached);
+    const deadEnds = new Set(route?.dead_ends);
+    const few = ways.filter((way) => way.why).length <= MOST_LABELS;
     const position = new globalThis.Map(stops.map((id, place) => [id, place]));
-    const nodes: Node[] = stops.map((id) => {
-      const at = places.get(id) ?? { x: 0, y: 0 };
-      const section = sections.find((one) => one.id === id);
-      const title = section ? section.title : slides[id]?.title ?? "";
-      const found = sought.trim() !== "" && title.toLowerCase().includes(sought.trim().toLowerCase());
-      return {
-        id, type: section ? "folded" : "slide", position: at, draggable: false,
-        data: {
-          title, found, current: id === current, slides: section ? order.filter((slide) => stopOf(slide) === id).length : 1,
-          unreached: unreached.has(id), deadEnd: deadEnds.has(id), number: order.indexOf(id) + 1,
-        },
-      };
-    });
+    const number = new globalThis.Map(order.map((id, place) => [id, place + 1]));
+    const isSection = new Set(sections.map((section) => section.id));
+    const nodes: Node[] = stops.map((id) => ({
+      id, type: isSection.has(id) ? "folded" : "slide", position: places.get(id) ?? { x: 0, y: 0 }, draggable: false,
+      data: {
+        slides: isSection.has(id) ? order.filter((slide) => stopOf(slide) === id).length : 1,
+        unreached: unreached.has(id), deadEnd: deadEnds.has(id), number: number.get(id) ?? 0,
+      } satisfies StopData,
+    }));
     const edges: Edge[] = ways.map((way) => ({
       id: `${way.source}-${way.target}`, source: way.source, target: way.target, type: "way",
       data: {
-        why: labelled || way.source === current || way.target === current ? way.why : "",
-        rule: way.kind === "rule", back: (position.get(way.target) ?? 0) <= (position.get(way.source) ?? 0),
-      },
+        why: way.why, few, rule: way.kind === "rule",
+        back: (position.get(way.target) ?? 0) <= (position.get(way.source) ?? 0),
+      } satisfies WayData,
     }));
     return { nodes, edges };
-  }, [check, order, sections, slides, current, folded, sought]);
+  }, [route, order, sections, folded]);
 }
 
 /** What the ways are while the core has not been asked: each slide leads to the next. */

@@ -1,22 +1,22 @@
 /** A stop of the route: a slide in small, or a folded section. */
 import { Box, Flex, Text } from "@chakra-ui/react";
-import { Handle, Position, type NodeProps } from "@xyflow/react";
+import { Handle, Position, useStore, type NodeProps } from "@xyflow/react";
 import { memo, type ReactNode } from "react";
 import { useCourse } from "../store/store";
 import { SlidePicture } from "../ui/SlidePicture";
 import { count } from "../ui/words";
+import { isSought, useSought } from "./sought";
 
 export interface StopData extends Record<string, unknown> {
-  title: string;
   number: number;
   slides: number;
-  found: boolean;
-  current: boolean;
   unreached: boolean;
   deadEnd: boolean;
 }
 
 const W = 104;
+/** Below this zoom a slide's picture says nothing; its number does. */
+const TOO_SMALL = 0.42;
 
 /** Ways end in the middle of a stop. */
 function Ends(): ReactNode {
@@ -31,7 +31,11 @@ function Ends(): ReactNode {
 
 export const SlideStop = memo(function SlideStop({ id, data }: NodeProps): ReactNode {
   const slide = useCourse((state) => state.slides[id]);
-  const { title, number, found, current, unreached, deadEnd } = data as StopData;
+  const { number, unreached, deadEnd } = data as StopData;
+  const current = useCourse((state) => state.place.slide === id);
+  const title = slide?.title ?? "";
+  const found = useSought((state) => isSought(title, state.text));
+  const small = useStore((state) => state.transform[2] < TOO_SMALL);
   const wrong = unreached ? "Nothing leads here" : deadEnd ? "Leads nowhere" : "";
   return (
     <Box w={`${W}px`} textAlign="center" cursor="pointer" data-route-stop={id} title={title}>
@@ -41,7 +45,13 @@ export const SlideStop = memo(function SlideStop({ id, data }: NodeProps): React
         borderColor={wrong ? "brick" : current || found ? "marigold" : "edge"} borderStyle={wrong ? "dashed" : "solid"}
         boxShadow={found ? "0 0 0 4px {colors.marigold.soft}" : undefined}
       >
-        <Box borderRadius="5px" overflow="hidden" aria-hidden>{slide && <SlidePicture slide={slide} w={W - 8} />}</Box>
+        {small ? (
+          <Flex h="54px" align="center" justify="center" bg="spruce.soft" borderRadius="5px" fontSize="30px" fontWeight="700" color="spruce" aria-hidden>
+            {number}
+          </Flex>
+        ) : (
+          <Box borderRadius="5px" overflow="hidden" aria-hidden>{slide && <SlidePicture slide={slide} w={W - 8} />}</Box>
+        )}
         {slide && slide.questions.length > 0 && (
           <Flex position="absolute" top="-9px" right="-9px" w="24px" h="24px" align="center" justify="center" aria-label={count(slide.questions.length, "question")}>
             <Box position="absolute" w="17px" h="17px" bg="spruce" transform="rotate(45deg)" borderRadius="3px" />
@@ -49,7 +59,7 @@ export const SlideStop = memo(function SlideStop({ id, data }: NodeProps): React
           </Flex>
         )}
       </Box>
-      <Text fontSize="12.5px" fontWeight={current ? 700 : 600} truncate mt="1">
+      <Text fontSize={small ? "19px" : "12.5px"} fontWeight={current ? 700 : 600} truncate mt="1">
         <Box as="span" color="quiet" fontWeight="400">{number} </Box>{title || "Untitled"}
       </Text>
       {wrong && <Text fontSize="11.5px" color="brick">{wrong}</Text>}
@@ -57,8 +67,10 @@ export const SlideStop = memo(function SlideStop({ id, data }: NodeProps): React
   );
 });
 
-export const FoldedStop = memo(function FoldedStop({ data }: NodeProps): ReactNode {
-  const { title, slides, found } = data as StopData;
+export const FoldedStop = memo(function FoldedStop({ id, data }: NodeProps): ReactNode {
+  const { slides } = data as StopData;
+  const title = useCourse((state) => state.course.sections.find((section) => section.id === id)?.title ?? "");
+  const found = useSought((state) => isSought(title, state.text));
   return (
     <Box w={`${W}px`} textAlign="center" cursor="pointer" title="Unfold">
       <Ends />

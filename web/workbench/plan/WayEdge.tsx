@@ -1,8 +1,15 @@
 /** A way between two stops: the path itself, a fork with its condition, or a way back. */
 import { EdgeLabelRenderer, type EdgeProps } from "@xyflow/react";
-import type { ReactNode } from "react";
+import { memo, type ReactNode } from "react";
+import { useCourse } from "../store/store";
 
-interface WayData { why: string; rule: boolean; back: boolean }
+export interface WayData extends Record<string, unknown> {
+  why: string;
+  rule: boolean;
+  back: boolean;
+  /** There are few enough ways for all to say why. */
+  few: boolean;
+}
 
 const BEND = 0.16;
 const LABEL_AT = 0.5;
@@ -15,8 +22,11 @@ function along(from: Point, over: Point, to: Point, t: number): Point {
   return { x: at(from.x, over.x, to.x), y: at(from.y, over.y, to.y) };
 }
 
-export function WayEdge({ id, sourceX, sourceY, targetX, targetY, data }: EdgeProps): ReactNode {
-  const { why, rule, back } = data as unknown as WayData;
+export const WayEdge = memo(function WayEdge(
+  { id, source, target, sourceX, sourceY, targetX, targetY, data }: EdgeProps,
+): ReactNode {
+  const { why, rule, back, few } = data as WayData;
+  const marked = useCourse((state) => state.place.slide === source || state.place.slide === target);
   const [dx, dy] = [targetX - sourceX, targetY - sourceY];
   // What leaves the path bends away from it, so that it is not taken for the path.
   const bend = rule || back ? BEND : 0;
@@ -27,9 +37,9 @@ export function WayEdge({ id, sourceX, sourceY, targetX, targetY, data }: EdgePr
     <>
       <path
         id={id} d={path} fill="none" stroke={back ? "#b4472f" : "#c9bda6"} strokeWidth={rule || back ? 2 : 4}
-        strokeDasharray={back ? "6 5" : undefined} strokeLinecap="round" data-way={back ? "back" : rule ? "rule" : "onward"}
+        strokeDasharray={back ? "6 5" : undefined} strokeLinecap="round" opacity={few || marked || !rule ? 1 : 0.25} data-way={back ? "back" : rule ? "rule" : "onward"}
       />
-      {why && (
+      {why && (few || marked) && (
         <EdgeLabelRenderer>
           <div
             style={{
@@ -44,4 +54,4 @@ export function WayEdge({ id, sourceX, sourceY, targetX, targetY, data }: EdgePr
       )}
     </>
   );
-}
+});

@@ -108,6 +108,18 @@ export function makeLayout(name: string): Promise<void> {
   });
 }
 
+/** Let the current slide's layout become as the slide is; all that follow it change with it. */
+export function updateLayout(): Promise<void> {
+  return attempt(async () => {
+    const { slides, place, course } = get();
+    const slide = slides[place.slide ?? ""];
+    if (!slide) return;
+    const { slide: after, course: grown } = await take(api.POST("/api/edits/update-layout", { body: { slide, course } }));
+    apply("Change the layout", { slides: { [slide.id]: after }, ...(grown ? { course: grown } : {}) });
+    sayDone("The layout was changed, and the slides that follow it.");
+  });
+}
+
 /** Give the course another slide size; everything keeps its place in the picture. */
 export function resizeSlides(w: number, h: number): Promise<void> {
   return attempt(async () => {
