@@ -4,6 +4,7 @@ import sys
 import tempfile
 from pathlib import Path
 
+from selenium.webdriver import ActionChains
 from selenium.webdriver.common.keys import Keys
 
 from .conftest import ROOT, Server
@@ -51,6 +52,10 @@ def _take(page: Page) -> None:
     page.words("Hut Warden Basics", "a")
     _shot(page, "shelf")
 
+    page.go(f"{COURSE}/plan")
+    page.until(lambda: len(page.all("[data-route-stop]")) == 17)
+    _shot(page, "plan")
+
     page.go(f"{COURSE}/build")
     page.click("[data-stop-button='5']")
     page.until(lambda: len(page.all("[data-row]")) > 4)
@@ -68,12 +73,38 @@ def _take(page: Page) -> None:
         page.click(f"section[aria-label='{card}'] h3 button")
     _shot(page, "question")
 
+    for card in ("Says", "Looks", "Does"):
+        page.click(f"section[aria-label='{card}'] h3 button")
     page.find("[data-stage]").send_keys("/")
     page.find("[role=listbox]")
     _shot(page, "palette")
     page.find("[role=combobox]").send_keys(Keys.ESCAPE)
 
-    page.find("body").send_keys("r")
+    page.click("[data-stop-button='8']")
+    page.until(lambda: "Offer the bench" in page.find("[data-stage]").text)
+    theme = page.find("section[aria-label='Theme of the course']")
+    page.browser.execute_script("arguments[0].scrollIntoView()", theme)
+    _shot(page, "theme")
+
+    page.click("[data-stop-button='5']")
+    page.until(lambda: len(page.all("[data-row]")) == 5)
+    rows = page.all("[data-row]")
+    rows[2].click()
+    chain = ActionChains(page.browser).key_down(Keys.CONTROL)
+    chain.click(rows[3]).click(rows[4]).key_up(Keys.CONTROL).perform()
+    page.words("3 elements")
+    _shot(page, "arrange")
+
+    page.press("Media")
+    page.click("[data-stop-button='7']")
+    page.until(lambda: page.all("button[aria-label^='Put ']"))
+    page.see("on slide")
+    _shot(page, "media")
+    page.press("Running order")
+    page.click("[data-stop-button='6']")
+    page.until(lambda: len(page.all("[data-row]")) == 6)
+
+    page.find("[data-stage]").send_keys("r")
     page.frames("iframe[title='The course']")
     page.click("label.zz-choice")
     page.press("Submit")

@@ -142,11 +142,15 @@ def test_an_archive_of_the_first_format_is_read(demo):
 
 def test_only_the_fonts_of_the_theme_are_packed(demo):
     document, media = demo
-    player = {"player.js": b"", "nunito-latin-wght-normal.woff2": b"n",
-              "bricolage-grotesque-latin-wght-normal.woff2": b"b"}
+    css = b"".join(
+        b'@font-face{font-family:%s Variable;src:url(data:font/woff2;base64,AAAA)}' % family
+        for family in (b"Nunito", b"Bricolage Grotesque", b"Atkinson Hyperlegible Next")
+    )
+    player = {"player.js": b"", "player.css": css + b".zz{color:red}"}
     files = read_zip(build_package("web", document, player, media))
-    assert [path for path in files if path.endswith(".woff2")] == [
-        "player/bricolage-grotesque-latin-wght-normal.woff2"]
+    packed = files["player/player.css"]
+    assert b"Nunito" not in packed and packed.count(b"@font-face") == 2
+    assert packed.endswith(b".zz{color:red}")
 
 
 def test_drawings_are_packed_in_the_colours_of_the_theme(demo):

@@ -1,9 +1,8 @@
 /** Where one course is made: the top bar, and the mode that was chosen. */
 import { Box, Center, Flex, Spinner } from "@chakra-ui/react";
-import { useEffect, useState, type ReactNode } from "react";
+import { lazy, Suspense, useEffect, useState, type ReactNode } from "react";
 import { Navigate, useParams } from "react-router";
 import { Build } from "./build/Build";
-import { Plan } from "./plan/Plan";
 import { ConflictDialog } from "./ConflictDialog";
 import { Publish } from "./publish/Publish";
 import { Rehearse } from "./rehearse/Rehearse";
@@ -12,6 +11,9 @@ import { open, startSaving } from "./store/saver";
 import { useCourse } from "./store/store";
 import { TopBar } from "./TopBar";
 import { Empty, QuietButton } from "./ui/parts";
+
+/** Fetched when it is first looked at: the drawing of the route is large. */
+const Plan = lazy(() => import("./plan/Plan"));
 
 const MODES = { plan: Plan, build: Build, rehearse: Rehearse, publish: Publish };
 
@@ -46,15 +48,19 @@ export default function Workbench(): ReactNode {
     );
   }
   if (!loaded) {
-    return <Center h="100%" role="status" aria-label="Loading"><Spinner color="spruce" /></Center>;
+    return <Loading />;
   }
   if (!(mode in MODES)) return <Navigate to="../build" relative="path" replace />;
   const Mode = MODES[mode as keyof typeof MODES];
   return (
     <Flex direction="column" h="100%" minW="1024px">
       <TopBar mode={mode} />
-      <Box flex="1" minH="0" as="main"><Mode /></Box>
+      <Box flex="1" minH="0" as="main"><Suspense fallback={<Loading />}><Mode /></Suspense></Box>
       <ConflictDialog />
     </Flex>
   );
+}
+
+function Loading(): ReactNode {
+  return <Center h="100%" role="status" aria-label="Loading"><Spinner color="spruce" /></Center>;
 }

@@ -2,6 +2,7 @@
 
 import html
 import json
+import re
 from collections.abc import Mapping
 from typing import Literal
 
@@ -54,8 +55,8 @@ def build_package(
         "zigzag.json": _about(program),
     }
     files |= {
-        f"player/{name}": data for name, data in sorted(player.items())
-        if _is_needed(name, program.theme)
+        f"player/{name}": _with_fonts(data, program.theme) if name.endswith(".css") else data
+        for name, data in sorted(player.items())
     }
     files |= {
         media_path(file.sha256, file.type): _as_shown(file, media[file.sha256], document)
@@ -67,11 +68,15 @@ def build_package(
     return write_zip(files)
 
 
-def _is_needed(name: str, theme: Theme) -> bool:
-    """All but the fonts that the theme does not use."""
-    families = (theme.fonts.text, theme.fonts.heading)
-    slugs = tuple(family.lower().replace(" ", "-") for family in families)
-    return not name.endswith(".woff2") or name.startswith(slugs)
+_FONT = re.compile(rb"@font-face\s*\{[^}]*\}")
+
+
+def _with_fonts(css: bytes, theme: Theme) -> bytes:
+    """The style sheet with only those of its fonts that the theme uses; they are most of it."""
+    wanted = [f"{family} Variable".encode() for family in {theme.fonts.text, theme.fonts.heading}]
+    return _FONT.sub(
+        lambda font: font[0] if any(name in font[0] for name in wanted) else b"", css
+    )
 
 
 def _as_shown(file: MediaFile, data: bytes, document: CourseDocument) -> bytes:

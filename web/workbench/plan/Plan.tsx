@@ -6,7 +6,7 @@ import { Outline } from "./Outline";
 import { RouteMap } from "./RouteMap";
 import { usePlanKeys } from "./usePlanKeys";
 
-export function Plan(): ReactNode {
+export default function Plan(): ReactNode {
   usePlanKeys();
   return (
     <Flex h="100%">
