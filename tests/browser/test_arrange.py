@@ -190,7 +190,7 @@ def test_layouts_are_followed_and_themes_recolour_everything(page):
     before = slide.value_of_css_property("background-color")
     page.click("button[aria-label='Theme Night watch']")
     page.until(lambda: slide.value_of_css_property("background-color") != before)
-    weak = page.find("input[aria-label='Colour for words']")
+    weak = page.find("input[aria-label='Colour for main words']")
     page.browser.execute_script("""
         const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value").set;
         set.call(arguments[0], "#333333");

@@ -1,6 +1,7 @@
 /** Build: the slide twice, as words in order and as a picture, with what it does beside it. */
 import { Box, Flex } from "@chakra-ui/react";
-import { useRef, useState, type ReactNode } from "react";
+import { useEffect, useRef, useState, type ReactNode } from "react";
+import { useCourse } from "../store/store";
 import { ShortcutBar } from "./ShortcutBar";
 import { Cards } from "./Cards";
 import { Palette, type PaletteRequest } from "./Palette";
@@ -19,15 +20,24 @@ export function Build(): ReactNode {
       <Flex flex="1" minH="0">
         <SidePanel />
         <Stage pointer={pointer} onAdd={(at) => setPalette({ at })} />
-        <Box
-          as="aside" w="296px" flex="none" borderLeftWidth="1px" bg="paper" overflowY="auto"
-          aria-label="Cards"
-        >
-          <Cards />
-        </Box>
+        <CardsColumn />
       </Flex>
       <ShortcutBar />
       {palette && <Palette request={palette} onClose={() => setPalette(null)} />}
     </Flex>
+  );
+}
+
+/** The cards begin at their top whenever something else is selected. */
+function CardsColumn(): ReactNode {
+  const column = useRef<HTMLDivElement>(null);
+  const about = useCourse((state) => `${state.place.slide ?? ""} ${state.place.selected.join()}`);
+  useEffect(() => { column.current?.scrollTo({ top: 0 }); }, [about]);
+  return (
+    <Box
+      ref={column} as="aside" w="296px" flex="none" borderLeftWidth="1px" bg="paper" overflowY="auto" aria-label="Cards"
+    >
+      <Cards />
+    </Box>
   );
 }

@@ -10,7 +10,7 @@ import { sayError } from "../ui/toaster";
 import { Labelled } from "./fields";
 
 export const ROLE_WORDS: Record<keyof Colours, string> = {
-  ink: "words", quiet: "lesser words", paper: "slide", sheet: "panels", primary: "acts",
+  ink: "main words", quiet: "lesser words", paper: "slide", sheet: "panels", primary: "acts",
   on_primary: "on what acts", soft: "tint", accent: "pointed out", edge: "lines",
 };
 
