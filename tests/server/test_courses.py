@@ -9,8 +9,8 @@ from django.core.files.storage import default_storage
 from PIL import Image
 from zigzag_core.package.safe_zip import read_zip
 from zigzag_server.courses import api as courses_api
-from zigzag_server.courses import taking
-from zigzag_server.courses.models import Course, Revision
+from zigzag_server.courses import store, taking
+from zigzag_server.courses.models import Course, Revision, Slide
 from zigzag_server.practice import api as practice_api
 
 from tests.core.test_package import changed, zipped
@@ -68,6 +68,28 @@ def test_the_whole_course_can_be_seen_as_it_was(mika, course):
     assert [s["title"] for s in then["slides"]] == [s["slide"]["title"] for s in before["slides"]]
     assert mika("get", f"/courses/{course}/history/{first['id']}")["course"]["title"]
     mika("get", f"/courses/{course}/history/999999", status=404)
+
+
+def test_courses_stored_in_the_first_format_are_raised(mika, course):
+    before = opened(mika, course)
+    row = Course.objects.get(slug=course)
+    old = {k: v for k, v in row.document.items()
+           if k not in ("sections", "theme", "styles", "layouts", "guides")}
+    Course.objects.filter(pk=row.pk).update(document={**old, "format": 1})
+    Revision.objects.filter(course=row, slide_id="").update(document={**old, "format": 1})
+    for slide in row.slide_rows.all():
+        elements = [{k: v for k, v in e.items() if k not in ("turn", "own", "group", "slot")}
+                    for e in slide.document["elements"]]
+        slide.document = {k: v for k, v in slide.document.items() if k not in ("onward", "notes")}
+        slide.document["elements"] = elements
+        slide.save()
+    store.raise_formats(Course, Slide)
+    after = opened(mika, course)
+    assert after["course"]["format"] == 2 and after["course"]["styles"] == []
+    assert after["course"]["slides"] == before["course"]["slides"]
+    assert after["slides"][1]["slide"]["elements"][0]["turn"] == 0
+    moment = mika("get", f"/courses/{course}/history")[0]["id"]
+    assert mika("get", f"/courses/{course}/history/{moment}")["course"]["format"] == 2
 
 
 def test_a_short_look_tells_what_has_changed(mika, course):

@@ -16,7 +16,7 @@ export function TableBox({ element, style }: { element: TableElement; style: Sty
       </colgroup>
       <tbody>
         {cells.map((row, y) => (
-          <tr key={y}>
+          <tr key={y} style={{ height: `${100 / cells.length}%` }}>
             {row.map((text, x) => {
               const heads = header_row && y === 0 ? "col" : header_column && x === 0 ? "row" : null;
               return heads

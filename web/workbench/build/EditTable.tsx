@@ -47,7 +47,7 @@ export function EditTable({ element }: { element: TableElement }): ReactNode {
         <colgroup>{widths.map((share, x) => <col key={x} style={{ width: `${share * 100}%` }} />)}</colgroup>
         <tbody>
           {cells.map((row, y) => (
-            <tr key={y}>
+            <tr key={y} style={{ height: `${100 / cells.length}%` }}>
               {row.map((cell, x) => (
                 <td key={x} style={{ padding: 0 }}>
                   <textarea

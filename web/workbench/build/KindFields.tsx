@@ -86,12 +86,17 @@ function PictureFields({ element, change }: { element: PictureElement; change: C
   return (
     <>
       <Choose label="fit" value={element.fit} options={FITS} onChange={(fit) => change("Fit", { fit })} />
-      <Choose label="mask" value={element.mask} options={MASKS} onChange={(mask) => change("Mask", { mask })} />
+      <Choose label="mask" value={element.mask} options={MASKS} onChange={(mask) => change("Mask", masked(element, mask))} />
       {element.mask === "polygon" && <CornerFields element={element} change={change} />}
       <Pair>{side("left")}{side("right")}{side("top")}{side("bottom")}</Pair>
       <Flips element={element} change={change as Change<Element>} />
     </>
   );
+}
+
+/** A mask cuts to a shape only where the picture fills its frame. */
+function masked({ fit }: PictureElement, mask: PictureElement["mask"]): Partial<PictureElement> {
+  return mask !== "none" && fit === "contain" ? { mask, fit: "cover" } : { mask };
 }
 
 const STARTS = [["click", "on a click"], ["auto", "by itself"]] as const;

@@ -100,7 +100,7 @@ function Ruler(
           key={at} position="absolute" borderColor="edge"
           style={upper
             ? { left: at * scale, top: 0, height: "100%", borderLeftWidth: 1, paddingLeft: 2 }
-            : { top: at * scale, left: 0, width: "100%", borderTopWidth: 1, paddingLeft: 1 }}
+            : { top: at * scale, left: 0, width: "100%", borderTopWidth: 1, paddingTop: 2, writingMode: "vertical-rl" }}
         >
           {at}
         </Box>

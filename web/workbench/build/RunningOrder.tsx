@@ -99,6 +99,7 @@ function Row({ slide, element, number, depth }: RowProps): ReactNode {
       next?.querySelector<HTMLElement>("button")?.focus();
     } else if (event.key === "F2") setTyping("name");
     else if (event.key === "Enter" && event.shiftKey) setTyping("words");
+    else if (event.key === " " && (event.ctrlKey || event.metaKey)) choose(event);
     else return;
     event.preventDefault();
     event.stopPropagation();

@@ -39,7 +39,6 @@ export interface Conflict {
 }
 
 const MERGE_MS = 1_500;
-const MOST = 2_000;
 
 /** Return the past with `change` at its end, merged into the last one where they belong together. */
 export function remembered(past: readonly Change[], change: Change): Change[] {
@@ -54,5 +53,5 @@ export function remembered(past: readonly Change[], change: Change): Change[] {
       to: change.to, at: change.at,
     }];
   }
-  return [...past.slice(-MOST), change];
+  return [...past, change];
 }
