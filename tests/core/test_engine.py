@@ -12,6 +12,7 @@ from zigzag_core.logic.state import State, as_json
 from zigzag_core.logic.values import fitted, number, to_number, to_text
 from zigzag_core.program import ProgramRule, SetVariable
 from zigzag_core.program.expression import check_expression
+from zigzag_core.tracking import progress
 
 from .samples import index_of, quiz_course
 from .strategies import expressions, numbers, programs, runs
@@ -219,3 +220,20 @@ def test_values_of_types_turn_into_each_other():
     assert to_number("3,5") == 3.5 and to_number("three") == 0 and to_number(True) == 1
     assert to_text(2.50) == "2.5" and to_text(-0.000001) == "-0.000001" and to_text(False) == "no"
     assert State(seed=1, rng=1).slide is None
+
+
+def test_back_retraces_the_way_that_was_gone():
+    index = index_of(quiz_course(3))
+    first, second, third, fourth = index.order
+    events = [{"event": "start"}, {"event": "slide", "target": fourth},
+              {"event": "slide", "target": second}]
+    state = engine.run_all(index, 1, events)
+    assert state.path == (first, fourth)
+    for expected in (fourth, first):
+        assert engine.slide_before(index, state) == expected
+        state, _ = engine.step(index, state, {"event": "previous"})
+        assert state.slide == expected
+    assert engine.slide_before(index, state) is None
+    resumed = progress.unpack(index, progress.pack(index, engine.run_all(index, 1, events)))
+    assert resumed.path == () and engine.slide_before(index, resumed) == first
+    assert third not in resumed.visited

@@ -25,6 +25,9 @@ Event = dict[str, Any]
 FOLLOW_UPS = 1_000
 """So many events may follow from one before the run stops them."""
 
+LONGEST_PATH = 50
+"""So many slides back the learner's own way is known."""
+
 MAX_TICK = 24 * 3_600_000
 
 
@@ -64,6 +67,17 @@ def choice_order(index: Index, state: State, question: str) -> tuple[str, ...]:
     if not grader.shuffle:
         return grader.choices
     return shuffled(grader.choices, state.seed ^ fnv1a(question))
+
+
+def slide_before(index: Index, state: State) -> str | None:
+    """Return the slide that *previous* leads to: where the learner came from, else the one before.
+
+    After a resume only the order of the slides is known.
+    """
+    if state.path:
+        return state.path[-1]
+    place = index.position.get(state.slide or "", 0)
+    return index.order[place - 1] if place else None
 
 
 def is_visible(index: Index, state: State, element: str) -> bool:
@@ -220,24 +234,27 @@ class _Run:
             self.update(ended=True)
             self.effects.append({"effect": "leave"})
             return
-        if to != "slide":
-            order = self.index.order
-            here = self.state.slide or order[0]
-            place = self.index.position[here] - 1
-            before = order[place] if place >= 0 else None
-            slide = self.index.onward[here] if to == "next" else before
+        if to == "next":
+            slide = self.index.onward[self.state.slide or self.index.order[0]]
+        elif to == "previous":
+            slide = slide_before(self.index, self.state)
         if slide is not None and slide != self.state.slide:
-            self.enter(slide)
+            self.enter(slide, back=to == "previous")
 
-    def enter(self, slide: str) -> None:
+    def enter(self, slide: str, back: bool = False) -> None:
         if slide not in self.index.position:
             return
+        path = self.state.path[:-1] if back else self.state.path
         if self.state.slide is not None:
             self.queue.append(("slide_left", self.state.slide))
+            if not back:
+                path = (*path, self.state.slide)[-LONGEST_PATH:]
         visited = self.state.visited
         if slide not in visited:
             visited = (*visited, slide)
-        self.update(slide=slide, visited=visited, overlays=(), entered=self.state.time)
+        self.update(
+            slide=slide, visited=visited, path=path, overlays=(), entered=self.state.time
+        )
         self.queue.append(("slide_entered", slide))
         self.effects.append({"effect": "moved", "slide": slide})
 

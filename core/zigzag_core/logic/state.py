@@ -25,7 +25,8 @@ class Answer:
 class State:
     """`time` is ms spent in the course, `entered` the time when the current slide was entered.
 
-    `visited` lists slides in the order in which they were first seen; `hidden` holds only what
+    `visited` lists slides in the order in which they were first seen, `path` those that the
+    learner came by and can go back to, the last at its end; `hidden` holds only what
     differs from the program, `looks` only looks that a rule has given.
     """
 
@@ -35,6 +36,7 @@ class State:
     entered: int = 0
     slide: str | None = None
     visited: tuple[str, ...] = ()
+    path: tuple[str, ...] = ()
     clicked: frozenset[str] = frozenset()
     hidden: dict[str, bool] = field(default_factory=dict)
     looks: dict[str, str] = field(default_factory=dict)
@@ -51,7 +53,7 @@ def as_json(state: State) -> dict[str, Any]:
     return {
         "seed": state.seed, "rng": state.rng, "time": state.time,
         "entered": state.entered, "slide": state.slide,
-        "visited": list(state.visited), "clicked": sorted(state.clicked),
+        "visited": list(state.visited), "path": list(state.path), "clicked": sorted(state.clicked),
         "hidden": state.hidden, "looks": state.looks, "variables": state.variables,
         "overlays": list(state.overlays),
         "answers": {

@@ -1,5 +1,6 @@
 /** The player: the slide, the way through the course, and a word when something is the matter. */
 import { useEffect, useRef, useState, useSyncExternalStore, type ReactNode } from "react";
+import { slideBefore } from "../engine/engine";
 import { LiveSlide } from "../render/LiveSlide";
 import { Menu } from "./Menu";
 import { Notices } from "./Notices";
@@ -76,7 +77,7 @@ export function Player({ session }: { session: Session }): ReactNode {
             aria-label={`${state.visited.length} of ${count} slides seen`}
           />
           <button
-            type="button" disabled={place === 1}
+            type="button" disabled={slideBefore(index, state) === null}
             onClick={() => session.dispatch({ event: "previous" })}
           >
             Back

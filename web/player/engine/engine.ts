@@ -12,6 +12,7 @@ import { NO_ANSWER, type Answer, type Effect, type Event, type State } from "./s
 import { admitted, fitted, toYesNo, type Value } from "./values";
 
 const FOLLOW_UPS = 1_000;
+const LONGEST_PATH = 50;
 const MAX_TICK = 24 * 3_600_000;
 
 /** Return the state before the first event. */
@@ -19,7 +20,7 @@ export function start(index: Index, seed: number): State {
   const variables: Record<string, Value> = {};
   for (const v of index.program.variables) variables[v.id] = fitted(v, v.default);
   return {
-    seed: seed >>> 0, rng: seed >>> 0, time: 0, entered: 0, slide: null, visited: [],
+    seed: seed >>> 0, rng: seed >>> 0, time: 0, entered: 0, slide: null, visited: [], path: [],
     clicked: new Set(), hidden: {}, looks: {}, variables, overlays: [], answers: {},
     completed: false, success: "unknown", ended: false,
   };
@@ -40,6 +41,11 @@ export function choiceOrder(index: Index, state: State, question: string): reado
   return grader.shuffle
     ? shuffled(grader.choices, (state.seed ^ fnv1a(question)) >>> 0)
     : grader.choices;
+}
+
+/** The slide that *previous* leads to: where the learner came from, else the one before. */
+export function slideBefore(index: Index, state: State): string | null {
+  return state.path.at(-1) ?? index.order[(index.position.get(state.slide ?? "") ?? 0) - 1] ?? null;
 }
 
 /** Whether `element` is shown, and the groups that it is in. */
@@ -217,20 +223,21 @@ class Run {
       return;
     }
     let target = slide;
-    if (to !== "slide") {
-      const here = state.slide ?? "";
-      target = to === "next" ? index.onward.get(here) ?? null
-        : index.order[(index.position.get(here) ?? 0) - 1] ?? null;
-    }
-    if (target !== null && target !== state.slide) this.enter(target);
+    if (to === "next") target = index.onward.get(state.slide ?? "") ?? null;
+    else if (to === "previous") target = slideBefore(index, state);
+    if (target !== null && target !== state.slide) this.enter(target, to === "previous");
   }
 
-  private enter(slide: string): void {
+  private enter(slide: string, back = false): void {
     const { state } = this;
     if (!this.index.position.has(slide)) return;
-    if (state.slide !== null) this.queue.push(["slide_left", state.slide]);
+    let path = back ? state.path.slice(0, -1) : state.path;
+    if (state.slide !== null) {
+      this.queue.push(["slide_left", state.slide]);
+      if (!back) path = [...path, state.slide].slice(-LONGEST_PATH);
+    }
     const visited = state.visited.includes(slide) ? state.visited : [...state.visited, slide];
-    this.update({ slide, visited, overlays: [], entered: state.time });
+    this.update({ slide, visited, path, overlays: [], entered: state.time });
     this.queue.push(["slide_entered", slide]);
     this.effects.push({ effect: "moved", slide });
   }

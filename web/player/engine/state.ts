@@ -27,6 +27,8 @@ export interface State {
   readonly entered: number;
   readonly slide: string | null;
   readonly visited: readonly string[];
+  /** The slides that the learner came by and can go back to, the last at its end. */
+  readonly path: readonly string[];
   readonly clicked: ReadonlySet<string>;
   readonly hidden: Readonly<Record<string, boolean>>;
   readonly looks: Readonly<Record<string, string>>;
