@@ -1,5 +1,6 @@
 /** What the core says of the course as it was last saved: findings, ways, what an LMS is told. */
 import { useQuery } from "@tanstack/react-query";
+import { useEffect, useState } from "react";
 import { api, take } from "../api/client";
 import type { components } from "../api/api";
 import { useCourse } from "./store/store";
@@ -8,11 +9,24 @@ export type Check = components["schemas"]["Check"];
 export type Route = components["schemas"]["Route"];
 export type Way = components["schemas"]["Way"];
 
+/** While one goes on working, looking at the whole course waits for a pause. */
+const PAUSE_MS = 1_000;
+
 export function useCheck(): Check | undefined {
   const slug = useCourse((state) => state.slug);
-  const saved = useCourse((state) => state.versions);
+  const saved = useAtRest(useCourse((state) => state.versions));
   return useQuery({
     queryKey: ["check", slug, saved], placeholderData: (before) => before,
     queryFn: () => take(api.GET("/api/courses/{slug}/check", { params: { path: { slug } } })),
   }).data;
+}
+
+/** The value once it has stayed the same for a while; at first at once. */
+function useAtRest<T>(value: T): T {
+  const [settled, setSettled] = useState(value);
+  useEffect(() => {
+    const timer = window.setTimeout(() => setSettled(value), PAUSE_MS);
+    return () => window.clearTimeout(timer);
+  }, [value]);
+  return settled;
 }

@@ -75,9 +75,9 @@ export function fixedOf(slide: Slide, sources: Sources): Element[] {
   const layout = sources.layouts.get(slide.layout ?? "");
   if (!layout) return [];
   const fixed = layout.elements.filter((element) => !layout.slots.includes(element.id));
-  const top = Math.max(...fixed.map((element) => element.z), 0);
-  const floor = Math.min(...slide.elements.map((element) => element.z));
-  const below = (Number.isFinite(floor) ? floor : 0) - top - 1;
+  const top = fixed.length ? Math.max(...fixed.map((element) => element.z)) : 0;
+  const floor = slide.elements.length ? Math.min(...slide.elements.map((element) => element.z)) : 0;
+  const below = floor - top - 1;
   const ids = new Map(fixed.map((element, place) => [element.id, `${slide.id.slice(0, 20)}f${place}`]));
   return fixed.map((element) => ({
     ...element, id: ids.get(element.id) as string, z: element.z + below,

@@ -1,11 +1,13 @@
 /** Earlier states: of this slide and of the course, side by side with the present, and back. */
 import { Box, Dialog, Flex, Heading, Portal, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { useState, type ReactNode } from "react";
+import { useMemo, useState, type ReactNode } from "react";
 import { api, take } from "../../api/client";
 import type { components } from "../../api/api";
 import type { Course, Slide } from "../../api/types";
+import { sourcesOf } from "../../player/render/resolve";
 import { attempt } from "../store/commands";
+import { following } from "../store/following";
 import { saveAll } from "../store/saver";
 import { apply, useCourse } from "../store/store";
 import { MainButton, QuietButton } from "../ui/parts";
@@ -42,11 +44,11 @@ function SlideStates(): ReactNode {
     const found = await take(api.GET("/api/courses/{slug}/slides/{slide_id}/states/{state_id}", {
       params: { path: { ...path, state_id: state.id } },
     }));
-    setShown(found.slide);
+    setShown(following(found.slide, useCourse.getState().sources));
   });
   function bringBack(): void {
     if (!shown) return;
-    apply("Bring back an earlier state", { slides: { [shown.id]: shown } }, { select: [] });
+    apply("Bring back an earlier state", { slides: { [shown.id]: shown } }, { select: [], stored: true });
     setShown(null);
     sayDone("The slide is as it was then. Ctrl+Z takes it back.");
   }
@@ -129,7 +131,7 @@ function CourseStates(): ReactNode {
     apply("Bring back the course", {
       course: { ...found.course, id: course.id, remembered: course.remembered },
       slides: Object.fromEntries(found.slides.map((slide) => [slide.id, slide])),
-    }, { goTo: found.course.slides[0] ?? null, select: [] });
+    }, { goTo: found.course.slides[0] ?? null, select: [], stored: true });
     setThen(null);
     sayDone("The course is as it was then. Ctrl+Z takes it back.");
   });
@@ -154,7 +156,9 @@ function CourseThenDialog(
   { then, onBack, onClose }: { then: CourseThen; onBack: () => void; onClose: () => void },
 ): ReactNode {
   const now = useCourse((state) => state.slides);
-  const changed = then.slides.filter((slide) => JSON.stringify(now[slide.id]) !== JSON.stringify(slide));
+  const sources = useMemo(() => sourcesOf(then.course), [then.course]);
+  const slides = useMemo(() => then.slides.map((slide) => following(slide, sources)), [then.slides, sources]);
+  const changed = slides.filter((slide) => JSON.stringify(now[slide.id]) !== JSON.stringify(slide));
   return (
     <Dialog.Root open size="cover" onOpenChange={({ open }) => { if (!open) onClose(); }}>
       <Portal>
@@ -164,10 +168,10 @@ function CourseThenDialog(
             <Dialog.Header><Dialog.Title>The course as it was {ago(then.state.created)}</Dialog.Title></Dialog.Header>
             <Dialog.Body overflowY="auto">
               <Text mb="3">
-                {count(then.slides.length, "slide")}; {changed.length ? `${count(changed.length, "slide")} ${changed.length === 1 ? "was" : "were"} different` : "none was different"}.
+                {count(slides.length, "slide")}; {changed.length ? `${count(changed.length, "slide")} ${changed.length === 1 ? "was" : "were"} different` : "none was different"}.
               </Text>
               <Flex gap="3" wrap="wrap">
-                {then.slides.map((slide, place) => (
+                {slides.map((slide, place) => (
                   <Box key={slide.id} w="190px">
                     <Box borderWidth="2px" borderColor={changed.includes(slide) ? "marigold" : "edge"} aria-hidden><SlidePicture slide={slide} w={186} /></Box>
                     <Text fontSize="12.5px" truncate>{place + 1} {slide.title}{changed.includes(slide) ? ", different" : ""}</Text>

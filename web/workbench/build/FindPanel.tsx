@@ -53,7 +53,7 @@ export function FindPanel(): ReactNode {
     apply("Replace", {
       ...(changed.course ? { course: changed.course } : {}),
       slides: Object.fromEntries(changed.slides.map((slide) => [slide.id, slide])),
-    });
+    }, { stored: true });
     sayDone(`Replaced in ${count(chosen.length, "place")}. Ctrl+Z takes it back.`);
   });
 

@@ -128,7 +128,7 @@ export function resizeSlides(w: number, h: number): Promise<void> {
     const { course, slides } = await take(api.POST("/api/edits/resize/{slug}", { params, body: { w, h } }));
     apply("Change slide size", {
       ...(course ? { course } : {}), slides: Object.fromEntries(slides.map((slide) => [slide.id, slide])),
-    }, { select: [] });
+    }, { select: [], stored: true });
   });
 }
 

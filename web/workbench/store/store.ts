@@ -118,6 +118,8 @@ interface Options {
   merge?: string;
   select?: readonly string[];
   goTo?: string | null;
+  /** The slides come as they were stored: what they follow may have changed since. */
+  stored?: boolean;
 }
 
 /** Change the course; every change goes through here, so every change can be undone. */
@@ -127,7 +129,7 @@ export function apply(label: string, change: Parts, options: Options = {}): void
   const after: Parts = {
     ...change,
     slides: Object.fromEntries(Object.entries(change.slides ?? {}).map(
-      ([id, slide]) => [id, settled(slide, slides[id], next)],
+      ([id, slide]) => [id, settled(options.stored ? following(slide, next) : slide, slides[id], next)],
     )),
   };
   const before: Parts = {
