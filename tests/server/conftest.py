@@ -37,7 +37,11 @@ class Api:
 
 @pytest.fixture(autouse=True)
 def storage(settings, tmp_path):
-    """Files of a test stay in its own folder, and the player need not be built."""
+    """Files of a test stay in its own folder, and the player need not be built.
+
+    Passwords are hashed fast: their strength is Django's affair, and costs a second a test.
+    """
+    settings.PASSWORD_HASHERS = ["django.contrib.auth.hashers.MD5PasswordHasher"]
     settings.MEDIA_ROOT = tmp_path / "files"
     settings.WEB_DIST = tmp_path / "dist"
     player = settings.WEB_DIST / "player"
