@@ -177,7 +177,7 @@ const Stop = memo(function Stop({ id, number, x, y, paired, current, last, lost 
   );
   const name = renaming ? (
     <Input
-      size="2xs" autoFocus defaultValue={slide.title} aria-label="Title of the slide" data-own-keys
+      size="2xs" h="18px" minH="18px" autoFocus defaultValue={slide.title} aria-label="Title of the slide" data-own-keys
       onBlur={(event) => finish(event.target.value)} maxLength={200}
       onKeyDown={(event) => {
         event.stopPropagation();
@@ -191,8 +191,9 @@ const Stop = memo(function Stop({ id, number, x, y, paired, current, last, lost 
       ref={setNodeRef} position="absolute" w={`${STEP}px`} px="2" data-stop={id}
       left={`${x}px`} top={`${low ? y : y - 18}px`} opacity={isDragging ? 0.6 : 1}
       style={{ transform: CSS.Translate.toString(transform), transition }} zIndex={isDragging ? 5 : 1}
+      display="flex" flexDirection={low ? "column-reverse" : "column"}
     >
-      {!low && name}
+      {name}
       <SlideMenu id={id} onRename={() => setRenaming(true)}>
         <Box
           position="relative" mx="auto" w={`${THUMB + 8}px`} h={paired ? "38px" : "46px"} p="2px" bg="sheet"
@@ -208,7 +209,6 @@ const Stop = memo(function Stop({ id, number, x, y, paired, current, last, lost 
           />
         </Box>
       </SlideMenu>
-      {low && name}
     </Box>
   );
 });
