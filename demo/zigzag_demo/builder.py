@@ -73,14 +73,15 @@ class CourseBuilder:
 
     def slide(
         self, slide_id: str, title: str, elements: list[Element],
-        questions: tuple[SingleChoice, ...] = (), notes: str = "", transcript: str = "",
-        onward: Onward | None = None, **background: Any,
+        questions: tuple[SingleChoice, ...] = (), indent: int = 0, notes: str = "",
+        transcript: str = "", onward: Onward | None = None, **background: Any,
     ) -> None:
         """Add a slide; elements are painted in the order in which they are given."""
         stacked = tuple(e.model_copy(update={"z": z}) for z, e in enumerate(elements))
         self.slides.append(Slide(
             id=slide_id, title=title, background=Background(**background), elements=stacked,
-            questions=questions, notes=notes, transcript=transcript, onward=onward or ToNext(),
+            questions=questions, indent=indent, notes=notes, transcript=transcript,
+            onward=onward or ToNext(),
         ))
 
     def slide_from(
@@ -91,11 +92,10 @@ class CourseBuilder:
 
         `words` and `pictures` (file and alternative) fill its slots by name.
         """
-        course = with_layout(Course(
+        course, found = with_layout(Course(
             id=self.course_id, title=self.title, styles=USUAL_STYLES, layouts=tuple(self.layouts),
         ), layout)
         self.layouts = list(course.layouts)
-        found = next(own for own in self.layouts if own.id == layout)
         slide = slide_from(found, course, title, self.fresh)
         elements = []
         for element in slide.elements:

@@ -181,8 +181,7 @@ def _people(b: CourseBuilder, at: dict[str, str]) -> None:
         b.button("Think again", 540, 520, 220, to=at["late"], fill="sheet", text_colour="primary",
                  border_colour="primary", border_width=2),
         b.button("On to the weather board", 784, 520, 340, to=at["weather"]),
-    ], notes="if not", onward=ToSlide(slide=at["weather"]))
-    b.slides[-1] = b.slides[-1].model_copy(update={"indent": 1})
+    ], indent=1, notes="if not", onward=ToSlide(slide=at["weather"]))
 
 
 def _weather(b: CourseBuilder, at: dict[str, str]) -> None:

@@ -3,18 +3,27 @@
 import pytest
 from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
-from zigzag_core.course import TextVariable, YesNoVariable
+from zigzag_core.course import (
+    Group,
+    Input,
+    Nowhere,
+    NumberVariable,
+    TextVariable,
+    ToNext,
+    ToSlide,
+    YesNoVariable,
+)
 from zigzag_core.logic import engine, results
 from zigzag_core.logic.expression import evaluate
 from zigzag_core.logic.index import Index
 from zigzag_core.logic.random import shuffled, step32
 from zigzag_core.logic.state import State, as_json
 from zigzag_core.logic.values import fitted, number, to_number, to_text
-from zigzag_core.program import ProgramRule, SetVariable
+from zigzag_core.program import Hide, ProgramElement, ProgramRule, SetVariable
 from zigzag_core.program.expression import check_expression
 from zigzag_core.tracking import progress
 
-from .samples import index_of, quiz_course
+from .samples import index_of, program_of, quiz_course, with_slides
 from .strategies import expressions, numbers, programs, runs
 
 slow = settings(
@@ -237,3 +246,71 @@ def test_back_retraces_the_way_that_was_gone():
     resumed = progress.unpack(index, progress.pack(index, engine.run_all(index, 1, events)))
     assert resumed.path == () and engine.slide_before(index, resumed) == first
     assert third not in resumed.visited
+
+
+def entered(value, **settings):
+    """What a variable holds after `value` was entered into an input, and the rules that ran."""
+    field = Input(id="field", name="F", variable="kept", **settings)
+    kind = {"number": NumberVariable, "slider": NumberVariable, "checkbox": YesNoVariable}.get(
+        field.input, TextVariable)
+    heard = ProgramRule(id="heard", on="entered", target="field", then=(
+        SetVariable(variable="times", value=["+", ["variable", "times"], 1]),))
+    index = one_slide(
+        ProgramElement(draw=field, control="input", rules=(heard,)),
+        variables=(kind(id="kept", name="kept"), NumberVariable(id="times", name="times")),
+    )
+    event = {"event": "entered", "target": "field", "value": value}
+    state = engine.run_all(index, 1, [{"event": "start"}, event, event])
+    return state.variables["kept"], state.variables["times"]
+
+
+def one_slide(*elements, **settings):
+    course = quiz_course(0)
+    program = program_of(course)
+    [slide] = program.slides
+    slide = slide.model_copy(update={"elements": elements})
+    return Index(program.model_copy(update={"slides": (slide,), **settings}))
+
+
+@pytest.mark.parametrize(("value", "settings", "kept", "times"), [
+    ("Ilse", {"input": "text"}, "Ilse", 1),
+    ("x" * 300, {"input": "text"}, "x" * 250, 1),
+    ("7,5", {"input": "number"}, 7.5, 1),
+    (500, {"input": "slider", "high": 10}, 10, 1),
+    ("-3", {"input": "number", "low": 1, "high": 5}, 1, 1),
+    (True, {"input": "checkbox"}, True, 1),
+    ("north", {"input": "choice", "options": ("north",)}, "north", 1),
+    ("elsewhere", {"input": "choice", "options": ("north",)}, "", 0),
+    ("", {"input": "text"}, "", 0),
+])
+def test_an_input_keeps_what_it_may_and_says_so_once(value, settings, kept, times):
+    assert entered(value, **settings) == (kept, times)
+
+
+def test_what_is_in_a_hidden_group_is_neither_shown_nor_at_hand():
+    group = ProgramElement(draw=Group(id="outer", name="G"))
+    inner = ProgramElement(draw=Group(id="inner", name="G", group="outer"))
+    field = ProgramElement(control="input", draw=Input(
+        id="field", name="F", variable="kept", group="inner"))
+    index = one_slide(group, inner, field, variables=(TextVariable(id="kept", name="kept"),),
+                      rules=(ProgramRule(id="hide", on="slide_entered", then=(
+                          Hide(element="outer"),)),))
+    state = engine.run_all(index, 1, [
+        {"event": "start"}, {"event": "entered", "target": "field", "value": "x"}])
+    assert not engine.is_visible(index, state, "field")
+    assert not engine.is_visible(index, state, "inner")
+    assert state.variables["kept"] == ""
+
+
+@pytest.mark.parametrize(("onward", "expected"), [
+    (ToNext(), 2), (ToSlide(slide="gone"), 2), (Nowhere(), 1), (None, 3),
+])
+def test_next_leads_where_the_slide_says(onward, expected):
+    document = quiz_course(3)
+    first, second, third, fourth = document.slides
+    way = onward or ToSlide(slide=fourth.id)
+    changed = second.model_copy(update={"onward": way})
+    index = index_of(with_slides(document, [first, changed, third, fourth]))
+    state = engine.run_all(index, 1, [
+        {"event": "start"}, {"event": "next"}, {"event": "next"}])
+    assert state.slide == index.order[expected]

@@ -25,7 +25,7 @@ COURSE = Course(id="course", title="C", styles=USUAL_STYLES)
 def course_with(*keys):
     course = COURSE
     for key in keys:
-        course = with_layout(course, key)
+        course, _ = with_layout(course, key)
     return course
 
 
@@ -164,11 +164,11 @@ def test_another_size_keeps_proportions_margins_and_full_widths():
 
 def test_the_program_holds_the_slide_as_it_looks():
     document = blank_course("Title", fresh_ids())
-    course = with_layout(document.course, "layoutcards")
-    slide = slide_from(layout(course, "layoutcards"), course, "Cards", fresh_ids(4))
+    course, cards = with_layout(document.course, "layoutcards")
+    slide = slide_from(cards, course, "Cards", fresh_ids(4))
     document = with_slides(document.model_copy(update={"course": course}), [slide])
     [shown] = program_of(document).slides
-    assert len(shown.elements) == len(layout(course, "layoutcards").elements)
+    assert len(shown.elements) == len(cards.elements)
     assert shown.elements[0].draw.style.fill == "sheet"
     assert len({e.draw.id for e in shown.elements}) == len(shown.elements)
 

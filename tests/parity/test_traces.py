@@ -59,7 +59,7 @@ def test_slides_that_follow_layouts_and_styles_are_traced():
     fresh = fresh_ids(12)
     course = Course(id="course", title="C", styles=USUAL_STYLES)
     for layout in SHIPPED_LAYOUTS:
-        course = with_layout(course, layout.id)
+        course, _ = with_layout(course, layout.id)
     for n, layout in enumerate(course.layouts):
         slide = slide_from(layout, course, layout.name, fresh)
         changed = tuple(

@@ -2,8 +2,8 @@
 import { readFileSync } from "node:fs";
 import { expect, test } from "vitest";
 import type { Course, Element, Slide } from "../../web/api/types";
-import { ownOf, resolved, slotsOf, sourcesOf } from "../../web/player/render/resolve";
-import { following, settled } from "../../web/workbench/store/following";
+import { following, onLayout, ownOf, slotsOf, sourcesOf } from "../../web/player/render/resolve";
+import { settled } from "../../web/workbench/store/following";
 
 const path = new URL("../parity/traces/resolved.json", import.meta.url);
 const [{ course, slides }] = JSON.parse(readFileSync(path, "utf8")) as
@@ -11,7 +11,7 @@ const [{ course, slides }] = JSON.parse(readFileSync(path, "utf8")) as
 const sources = sourcesOf(course);
 
 test.each(slides)("$title", (slide, expected) => {
-  expect(resolved(slide, sources)).toEqual(expected);
+  expect(onLayout(following(slide, sources), sources)).toEqual(expected);
 });
 
 test("what is changed becomes an element's own, and what is changed back does not stay so", () => {

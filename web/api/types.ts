@@ -15,7 +15,6 @@ export type AudioElement = Extract<Element, { kind: "audio" }>;
 export type AreaElement = Extract<Element, { kind: "area" }>;
 export type InputElement = Extract<Element, { kind: "input" }>;
 export type MeterElement = Extract<Element, { kind: "meter" }>;
-export type GroupElement = Extract<Element, { kind: "group" }>;
 export type TableElement = Extract<Element, { kind: "table" }>;
 export type EmbedElement = Extract<Element, { kind: "embed" }>;
 export type Question = Schemas["SingleChoice"];

@@ -12,21 +12,21 @@ export type Way = components["schemas"]["Way"];
 /** While one goes on working, looking at the whole course waits for a pause. */
 const PAUSE_MS = 1_000;
 
-export function useCheck(): Check | undefined {
+export function useCheck(pause = PAUSE_MS): Check | undefined {
   const slug = useCourse((state) => state.slug);
-  const saved = useAtRest(useCourse((state) => state.versions));
+  const saved = useAtRest(useCourse((state) => state.versions), pause);
   return useQuery({
-    queryKey: ["check", slug, saved], placeholderData: (before) => before,
+    queryKey: ["check", slug, saved], staleTime: Infinity, placeholderData: (before) => before,
     queryFn: () => take(api.GET("/api/courses/{slug}/check", { params: { path: { slug } } })),
   }).data;
 }
 
 /** The value once it has stayed the same for a while; at first at once. */
-function useAtRest<T>(value: T): T {
+function useAtRest<T>(value: T, pause: number): T {
   const [settled, setSettled] = useState(value);
   useEffect(() => {
-    const timer = window.setTimeout(() => setSettled(value), PAUSE_MS);
+    const timer = window.setTimeout(() => setSettled(value), pause);
     return () => window.clearTimeout(timer);
-  }, [value]);
+  }, [value, pause]);
   return settled;
 }

@@ -10,7 +10,6 @@ from .style import Looks, Share, Style
 from .text import RichText
 
 Turn = Annotated[float, Field(ge=-360, le=360)]
-Volume = Share
 Place = Annotated[float, Field(ge=-10, le=10)]
 
 
@@ -115,7 +114,7 @@ class Playing(ElementBase):
     start: Literal["click", "auto"] = "click"
     controls: bool = True
     loop: bool = False
-    volume: Volume = 1
+    volume: Share = 1
 
 
 class Video(Playing):

@@ -6,7 +6,6 @@ from pydantic import Field
 
 from .model import Colour, Id, Model, Name
 
-PictureType = Literal["image/png", "image/jpeg", "image/webp", "image/gif", "image/svg+xml"]
 MediaType = Literal[
     "image/png", "image/jpeg", "image/webp", "image/gif", "image/svg+xml",
     "video/mp4", "video/webm", "audio/mpeg", "audio/mp4", "audio/ogg", "audio/wav", "audio/flac",
@@ -32,11 +31,3 @@ class MediaFile(Model):
     tags: tuple[Tag, ...] = Field(default=(), max_length=50)
     palette: tuple[Colour, ...] = Field(default=(), max_length=8)
     recoloured: bool = False
-
-
-MediaKind = Literal["picture", "video", "audio"]
-
-
-def kind_of(type_: str) -> MediaKind:
-    """Return what a file of this media type is shown as."""
-    return {"image": "picture", "video": "video", "audio": "audio"}[type_.split("/")[0]]

@@ -20,13 +20,16 @@ def known_layouts(course: Course) -> tuple[Layout, ...]:
     return (*course.layouts, *shipped)
 
 
-def with_layout(course: Course, layout_id: str) -> Course:
-    """Return `course` with the layout among its own; raises `KeyError` when there is none."""
-    if any(layout.id == layout_id for layout in course.layouts):
-        return course
+def with_layout(course: Course, layout_id: str) -> tuple[Course, Layout]:
+    """Return `course` with the layout among its own, and the layout.
+
+    The course is the same object when it had it. Raises `KeyError` when there is no such layout.
+    """
     for layout in known_layouts(course):
         if layout.id == layout_id:
-            return course.model_copy(update={"layouts": (*course.layouts, layout)})
+            if layout not in course.layouts:
+                course = course.model_copy(update={"layouts": (*course.layouts, layout)})
+            return course, layout
     raise KeyError(layout_id)
 
 

@@ -95,8 +95,7 @@ def plant(
             sections.append((Section(id=fresh(), title=line.title), len(slides)))
             continue
         key = TITLE_AND_TEXT if line.body else TITLE_ONLY
-        course = with_layout(course, key)
-        layout = next(layout for layout in course.layouts if layout.id == key)
+        course, layout = with_layout(course, key)
         slides.append(_with_body(slide_from(layout, course, line.title, fresh), line.body))
     order = course.slides
     place = order.index(after) + 1 if after in order else 0

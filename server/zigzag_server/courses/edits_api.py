@@ -246,8 +246,7 @@ def edit_new_slide(request: HttpRequest, data: NewSlideIn) -> dict[str, Any]:
     """Make a new slide: with its title alone, or from a layout."""
     if data.course is None or data.layout is None:
         return _edited(blank_slide(data.title, core.system_ids()))
-    course = _with_layout(data.course, data.layout)
-    layout = next(layout for layout in course.layouts if layout.id == data.layout)
+    course, layout = _with_layout(data.course, data.layout)
     slide = slide_from(layout, course, data.title, core.system_ids())
     return _edited(slide, (), course if course is not data.course else None)
 
@@ -269,8 +268,7 @@ def edit_change_layout(request: HttpRequest, data: LayoutIn) -> dict[str, Any]:
     """Let a slide follow another layout, or none."""
     if data.layout is None:
         return _edited(change_layout(data.slide, None, data.course, core.system_ids()))
-    course = _with_layout(data.course, data.layout)
-    layout = next(layout for layout in course.layouts if layout.id == data.layout)
+    course, layout = _with_layout(data.course, data.layout)
     slide = change_layout(data.slide, layout, course, core.system_ids())
     return _edited(slide, (), course if course is not data.course else None)
 
@@ -354,7 +352,7 @@ def edit_replace(request: HttpRequest, slug: str, data: ReplaceIn) -> dict[str, 
     }
 
 
-def _with_layout(course: core.Course, layout: str) -> core.Course:
+def _with_layout(course: core.Course, layout: str) -> tuple[core.Course, core.Layout]:
     try:
         return with_layout(course, layout)
     except KeyError:

@@ -22,7 +22,7 @@ export function sourcesOf(course: Pick<Course, "styles" | "layouts">): Sources {
 }
 
 /** What `element` follows in its style: a named style, or its slot. */
-export function followed(
+function followed(
   element: Element, sources: Pick<Sources, "styles">, slot: Element | undefined,
 ): { style: Style; looks: Element["looks"] } | undefined {
   return sources.styles.get(element.named_style ?? "") ?? slot;
@@ -44,7 +44,7 @@ export function slotsOf(slide: Slide, sources: Sources): ReadonlyMap<string, Ele
 }
 
 /** The element as it stands on the slide: in its slot's box unless that is its own. */
-export function resolvedElement(
+function resolvedElement(
   element: Element, slots: ReadonlyMap<string, Element>, sources: Sources,
 ): Element {
   const slot = slots.get(element.slot ?? "");
@@ -54,16 +54,19 @@ export function resolvedElement(
   return { ...result, ...Object.fromEntries(BOX.map((name) => [name, slot[name]])) };
 }
 
-/** The slide's own elements as they look, without what its layout adds. */
-export function resolvedOwn(slide: Slide, sources: Sources): Slide {
+/** The slide with its own elements as they look; the same object where it follows nothing. */
+export function following(slide: Slide, sources: Sources): Slide {
+  if (!slide.elements.some((element) => element.slot || element.named_style)) return slide;
   const slots = slotsOf(slide, sources);
   return { ...slide, elements: slide.elements.map((e) => resolvedElement(e, slots, sources)) };
 }
 
-/** The whole slide as it looks: its layout's background and fixed elements below its own. */
-export function resolved(slide: Slide, sources: Sources): Slide {
-  const own = resolvedOwn(slide, sources);
-  return { ...own, background: backgroundOf(slide, sources), elements: [...fixedOf(own, sources), ...own.elements] };
+/** A slide that follows its sources, whole: its layout's background and fixed elements below it. */
+export function onLayout(slide: Slide, sources: Sources): Slide {
+  return {
+    ...slide, background: backgroundOf(slide, sources),
+    elements: [...fixedOf(slide, sources), ...slide.elements],
+  };
 }
 
 export function backgroundOf(slide: Slide, sources: Sources): Background {
@@ -71,7 +74,7 @@ export function backgroundOf(slide: Slide, sources: Sources): Background {
 }
 
 /** The layout's own elements, below everything of the slide, their ids made unique to it. */
-export function fixedOf(slide: Slide, sources: Sources): Element[] {
+function fixedOf(slide: Slide, sources: Sources): Element[] {
   const layout = sources.layouts.get(slide.layout ?? "");
   if (!layout) return [];
   const fixed = layout.elements.filter((element) => !layout.slots.includes(element.id));

@@ -11,7 +11,7 @@ import { changeStyle, changeTheme, removeStyle, THEMES } from "../store/styles";
 import { changeCourse, useCourse } from "../store/store";
 import { FoldCard, QuietButton } from "../ui/parts";
 import { Choose, Labelled, NumberField, Pair } from "./fields";
-import { ROLE_WORDS, Swatch } from "./PaintField";
+import { ROLE_WORDS } from "./PaintField";
 import { ALL_PARTS, StyleFields } from "./StyleFields";
 
 export function CourseCards(): ReactNode {
@@ -132,7 +132,6 @@ function StyleButton({ style: named, open, onClick }: { style: NamedStyle; open:
       >
         {named.name}
       </span>
-      {style.border_colour && <Swatch colour={null} />}
     </Flex>
   );
 }

@@ -2,6 +2,7 @@
 import type { ReactNode } from "react";
 import type { InputElement, Variable } from "../../api/types";
 import { freshId } from "../store/ids";
+import { freeName } from "../store/names";
 import { changeCourse, useCourse } from "../store/store";
 import { Choose, NumberField, Pair, TextField } from "./fields";
 
@@ -57,10 +58,7 @@ function typeFor(input: InputElement["input"]): Variable["type"] {
 }
 
 function newVariable(element: InputElement, taken: readonly Variable[]): Variable {
-  const names = new Set(taken.map((variable) => variable.name));
-  let name = element.name;
-  for (let n = 2; names.has(name); n++) name = `${element.name} ${n}`;
-  const common = { id: freshId(), name };
+  const common = { id: freshId(), name: freeName(element.name, taken.map((variable) => variable.name)) };
   switch (typeFor(element.input)) {
     case "number": return { ...common, type: "number", default: 0, min: -1e9, max: 1e9 };
     case "yes_no": return { ...common, type: "yes_no", default: false };

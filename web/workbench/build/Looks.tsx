@@ -3,10 +3,12 @@ import { Box, Flex, NativeSelect, Separator, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import type { Element } from "../../api/types";
 import { arrangeSelected } from "../store/commands";
+import { freeName } from "../store/names";
 import { applyStyle, copyStyle, followStyle, makeStyle, restyle, updateStyleFrom } from "../store/styles";
 import { changeElements, useCourse } from "../store/store";
 import { FoldCard, QuietButton } from "../ui/parts";
 import { Labelled, NumberField, Pair } from "./fields";
+import { withMembers } from "./geometry";
 import { KindFields } from "./KindFields";
 import { partsOf, StyleFields } from "./StyleFields";
 
@@ -27,8 +29,7 @@ export function Looks({ elements }: { elements: readonly Element[] }): ReactNode
     const elementsHere = slides[at.slide ?? ""]?.elements ?? [];
     const dx = part.x === undefined ? 0 : part.x - first.x;
     const dy = part.y === undefined ? 0 : part.y - first.y;
-    const members = elementsHere.filter((e) => inGroup(elementsHere, e, first.id)).map((e) => e.id);
-    changeElements("Place", members, (e) => ({ ...e, x: e.x + dx, y: e.y + dy }), `Place-${first.id}`);
+    changeElements("Place", [...withMembers(elementsHere, [first.id])], (e) => ({ ...e, x: e.x + dx, y: e.y + dy }), `Place-${first.id}`);
   }
 
   return (
@@ -61,12 +62,6 @@ export function Looks({ elements }: { elements: readonly Element[] }): ReactNode
       )}
     </FoldCard>
   );
-}
-
-function inGroup(elements: readonly Element[], element: Element, group: string): boolean {
-  const groups = new Map(elements.map((e) => [e.id, e.group]));
-  for (let here = element.group; here; here = groups.get(here)) if (here === group) return true;
-  return false;
 }
 
 /** The named style that is followed, and in what the element goes its own way. */
@@ -104,10 +99,4 @@ function NamedStyleField({ elements }: { elements: readonly Element[] }): ReactN
       )}
     </Box>
   );
-}
-
-function freeName(name: string, taken: readonly string[]): string {
-  let free = name;
-  for (let n = 2; taken.includes(free); n++) free = `${name} ${n}`;
-  return free;
 }

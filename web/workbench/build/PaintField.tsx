@@ -96,7 +96,7 @@ function Pick({ colour, name, on, onPick }: { colour: string; name: string; on: 
   );
 }
 
-export function Swatch({ colour }: { colour: string | null }): ReactNode {
+function Swatch({ colour }: { colour: string | null }): ReactNode {
   return (
     <Box
       w="34px" h="22px" borderRadius="6px" borderWidth="1px" flex="none"

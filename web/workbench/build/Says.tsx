@@ -9,7 +9,7 @@ import { Check, Choose, TextField } from "./fields";
 import { FileField, PosterField } from "./FileField";
 import { InputFields } from "./InputFields";
 import { isEditable } from "./EditInPlace";
-import { plain } from "./says";
+import { plain } from "../store/richText";
 
 const LEVELS = [["body", "text"], ["title", "title of the slide"], ["heading", "heading"]] as const;
 

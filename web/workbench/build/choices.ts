@@ -2,6 +2,7 @@
 import { api, take } from "../../api/client";
 import type { Question, Slide } from "../../api/types";
 import { removeSelected } from "../store/commands";
+import { paragraphs } from "../store/richText";
 import { changeSlide, select } from "../store/store";
 import { sayError } from "../ui/toaster";
 
@@ -17,7 +18,7 @@ export async function addChoice(slide: Slide, question: Question): Promise<void>
     const { slide: grown, selected } = await take(api.POST("/api/edits/paste", { body }));
     const element = selected[0] as string;
     const words = last.kind === "text"
-      ? { text: { blocks: [{ kind: "paragraph", runs: [{ kind: "text", text: "Another answer", bold: false, italic: false }] }] } }
+      ? { text: paragraphs("Another answer") }
       : {};
     const elements = grown.elements.map((e) => (e.id === element ? { ...e, ...words } : e));
     const choice = { id: `c${element}`, element, right: false };

@@ -92,34 +92,6 @@ export function Check(
   );
 }
 
-/** A colour, or none where `onNone` is given. */
-export function ColourField(
-  { label, value, onChange, onNone }: {
-    label: string; value: string | null | undefined; onChange: (value: string) => void; onNone?: () => void;
-  },
-): ReactNode {
-  return (
-    <Labelled label={label}>
-      <Flex gap="1.5" align="center">
-        <input
-          type="color" aria-label={label} value={value ?? "#ffffff"}
-          onChange={(event) => onChange(event.target.value.toLowerCase())}
-          style={{
-            width: 34, height: 26, padding: 0, border: "1px solid #c9bda6", borderRadius: 6,
-            opacity: value ? 1 : 0.35, background: "none",
-          }}
-        />
-        <Text fontSize="12.5px" color="quiet" fontFamily="mono">{value ?? "none"}</Text>
-        {onNone && value && (
-          <Box as="button" fontSize="12.5px" color="spruce" onClick={onNone} aria-label={`none: no ${label}`}>
-            none
-          </Box>
-        )}
-      </Flex>
-    </Labelled>
-  );
-}
-
 export function Labelled({ label, children }: { label: string; children: ReactNode }): ReactNode {
   return (
     <Flex align="center" gap="2" py="1">

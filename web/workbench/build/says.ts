@@ -1,12 +1,6 @@
 /** What an element says, in words. */
-import type { Element, RichText, Slide } from "../../api/types";
-import { valueName } from "../../player/render/Still";
-
-export function plain(text: RichText, between = " · "): string {
-  return text.blocks
-    .map((block) => block.runs.map((run) => (run.kind === "text" ? run.text : valueName(run.of))).join(""))
-    .join(between);
-}
+import type { Element, Slide } from "../../api/types";
+import { paragraph, plain } from "../store/richText";
 
 export function says(element: Element): string {
   switch (element.kind) {
@@ -33,9 +27,7 @@ export function withWords(element: Element, words: string): Element {
   if (element.kind === "button" || element.kind === "input") return { ...element, label: words };
   if (element.kind !== "text") return { ...element, alt: words };
   const before = new Map(element.text.blocks.map((block) => [plain({ blocks: [block] }), block]));
-  const blocks = words.split("\n").map((line) => before.get(line) ?? {
-    kind: "paragraph" as const, runs: line ? [{ kind: "text" as const, text: line, bold: false, italic: false }] : [],
-  });
+  const blocks = words.split("\n").map((line) => before.get(line) ?? paragraph(line));
   return { ...element, text: { blocks } };
 }
 

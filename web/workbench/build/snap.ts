@@ -89,10 +89,9 @@ const AXES = {
 
 /** The boxes beside `box` along an axis, those before it and those after it, the nearest first. */
 function beside(box: Box, boxes: readonly Box[], axis: "x" | "y"): [before: Box[], after: Box[]] {
-  const { start, length, cross, breadth } = AXES[axis];
-  const band = { ...box, [start]: -1e6, [length]: 2e6 } as Box;
-  const row = boxes.filter((other) => overlaps(band, other) && other[breadth] > 0
-    && other[cross] < box[cross] + box[breadth]);
+  const { start, length } = AXES[axis];
+  const band = { ...box, [start]: -1e6, [length]: 2e6 };
+  const row = boxes.filter((other) => overlaps(band, other));
   const before = row.filter((other) => other[start] + other[length] <= box[start] + 1)
     .sort((a, b) => b[start] + b[length] - a[start] - a[length]);
   const after = row.filter((other) => other[start] >= box[start] + box[length] - 1)
@@ -103,8 +102,7 @@ function beside(box: Box, boxes: readonly Box[], axis: "x" | "y"): [before: Box[
 /** The way to where the gaps beside `box` are equal: to both sides, or to the next gap on one. */
 function nearestGap(box: Box, boxes: readonly Box[], reach: number, axis: "x" | "y"): number | null {
   const { start, length } = AXES[axis];
-  const roomy = { ...box, [start]: box[start] - reach, [length]: box[length] + 2 * reach } as Box;
-  const [before, after] = beside({ ...roomy, [start]: box[start], [length]: box[length] } as Box, boxes, axis);
+  const [before, after] = beside(box, boxes, axis);
   const end = (other: Box): number => other[start] + other[length];
   const places: number[] = [];
   const [left, beyondLeft] = before;

@@ -1,15 +1,15 @@
 /** The keys of Build. They rest while something is typed or a menu is open. */
 import { useEffect } from "react";
 import { useNavigate } from "react-router";
+import type { Slide } from "../../api/types";
 import { copiedFor, copySelected, cutSelected, duplicateSelected, paste } from "../store/clipboard";
 import {
   addElement, arrangeSelected, groupSelected, nudge, removeSelected, selectNext, ungroupSelected,
 } from "../store/commands";
-import { applyStyle, copyStyle } from "../store/styles";
+import { paragraphs } from "../store/richText";
 import { save } from "../store/saver";
-import type { Block, Slide } from "../../api/types";
 import { currentSlide, edit, goToSlide, redo, select, undo, useCourse } from "../store/store";
-
+import { applyStyle, copyStyle } from "../store/styles";
 import { isEditable } from "./EditInPlace";
 import { showPanel } from "./panels";
 import { sendAll } from "./uploads";
@@ -100,12 +100,10 @@ function pasteFrom(data: DataTransfer | null): void {
 }
 
 function withWords(slide: Slide, id: string, words: string): Slide {
-  const blocks = words.trim().split(/\n/).map((line): Block => ({
-    kind: "paragraph", runs: line ? [{ kind: "text", text: line, bold: false, italic: false }] : [],
-  }));
+  const text = paragraphs(words.trim());
   return {
     ...slide, elements: slide.elements.map((element) => (element.id === id && element.kind === "text"
-      ? { ...element, text: { blocks } } : element)),
+      ? { ...element, text } : element)),
   };
 }
 

@@ -3,6 +3,7 @@ import { api, take } from "../../api/client";
 import type { Course, Slide } from "../../api/types";
 import { attempt } from "../store/commands";
 import { freshId } from "../store/ids";
+import { hasWords } from "../store/richText";
 import { duplicateSlide, deleteSlides } from "../store/slides";
 import { apply, useCourse } from "../store/store";
 import { withTitle } from "../store/titles";
@@ -112,7 +113,7 @@ function indent(id: string, by: 1 | -1): void {
 
 function isEmpty(slide: Slide): boolean {
   return !slide.questions.length && !slide.notes && !slide.transcript && slide.elements.every((element) => (
-    element.kind === "text" && (element.level === "title" || !element.text.blocks.some((block) => block.runs.length))));
+    element.kind === "text" && (element.level === "title" || !hasWords(element.text))));
 }
 
 /** Take lines away: sections alone, or slides with what is on them. */

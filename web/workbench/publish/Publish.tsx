@@ -1,6 +1,6 @@
 /** Publish: what is promised to an LMS, what was found, and the packages. */
 import { Box, Flex, Grid, Heading, Link as ChakraLink, Progress, Stack, Text } from "@chakra-ui/react";
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { Flag, TriangleAlert } from "lucide-react";
 import { useEffect, useState, type ReactNode } from "react";
 import { Link } from "react-router";
@@ -10,20 +10,17 @@ import { save, saveAll } from "../store/saver";
 import { goToSlide, select, useCourse } from "../store/store";
 import { Card, MainButton } from "../ui/parts";
 import { sayError } from "../ui/toaster";
+import { useCheck } from "../useCheck";
 import { CompletionCard } from "./CompletionCard";
 import type { PackageKind } from "./kinds";
 import { Packages } from "./Packages";
 
 export function Publish(): ReactNode {
   const slug = useCourse((state) => state.slug);
-  const versions = useCourse((state) => state.versions);
   const queries = useQueryClient();
   const [made, setMade] = useState<number | null>(null);
   const path = { params: { path: { slug } } };
-  const check = useQuery({
-    queryKey: ["check", slug, versions], placeholderData: (before) => before,
-    queryFn: () => take(api.GET("/api/courses/{slug}/check", path)),
-  });
+  const data = useCheck(0);
   const publish = useMutation({
     mutationFn: async (kind: PackageKind) => {
       await saveAll();
@@ -35,11 +32,8 @@ export function Publish(): ReactNode {
     },
     onError: sayError,
   });
-  useEffect(() => { void save().then(() => check.refetch()); /* once, when opened */
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [slug]);
+  useEffect(() => { void save(); }, [slug]);
 
-  const data = check.data;
   return (
     <Box h="100%" overflowY="auto" bg="table">
       <Heading as="h2" fontSize="26px" maxW="1160px" mx="auto" px="6" pt="6">Publish</Heading>
@@ -58,7 +52,7 @@ export function Publish(): ReactNode {
           </Card>
         </Stack>
         <Stack gap="4">
-          <Findings found={data?.findings ?? []} pending={check.isPending} />
+          <Findings found={data?.findings ?? []} pending={!data} />
           <Card title="Make a package">
             <Flex gap="2" wrap="wrap" align="center">
               <MainButton loading={publish.isPending && publish.variables === "scorm12"} onClick={() => publish.mutate("scorm12")}>

@@ -44,10 +44,10 @@ export async function cutSelected(): Promise<void> {
 }
 
 /** What was copied in any window, if the words on the system's clipboard are still its own. */
-export function copiedFor(words: string | null): Copied | null {
+export function copiedFor(words: string): Copied | null {
   try {
     const copied = JSON.parse(localStorage.getItem(KEY) ?? "null") as Copied | null;
-    return copied && (words === null || !words || copied.words === words) ? copied : null;
+    return copied && (!words || copied.words === words) ? copied : null;
   } catch {
     return null;
   }

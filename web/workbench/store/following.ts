@@ -1,16 +1,8 @@
 /** Slides that follow layouts and named styles: what they take over, and what is their own. */
-import type { Element, RichText, Slide } from "../../api/types";
+import type { Element, Slide } from "../../api/types";
 import { boxedGroups } from "../build/geometry";
-import {
-  backgroundOf, fixedOf, ownOf, resolvedElement, slotsOf, type Sources,
-} from "../../player/render/resolve";
-
-/** The slide with its elements as they look now; the same object where nothing changes. */
-export function following(slide: Slide, sources: Sources): Slide {
-  if (!slide.elements.some((element) => element.slot || element.named_style)) return slide;
-  const slots = slotsOf(slide, sources);
-  return { ...slide, elements: slide.elements.map((e) => resolvedElement(e, slots, sources)) };
-}
+import { onLayout, ownOf, slotsOf, type Sources } from "../../player/render/resolve";
+import { hasWords } from "./richText";
 
 /** The slide after a change: each element knows what of it is its own, each group its box. */
 export function settled(after: Slide, before: Slide | undefined, sources: Sources): Slide {
@@ -30,10 +22,7 @@ const shown = new WeakMap<Slide, { sources: Sources; slide: Slide }>();
 export function shownSlide(slide: Slide, sources: Sources): Slide {
   const before = shown.get(slide);
   if (before?.sources === sources) return before.slide;
-  const result = {
-    ...slide, background: backgroundOf(slide, sources),
-    elements: [...fixedOf(slide, sources), ...slide.elements],
-  };
+  const result = onLayout(slide, sources);
   shown.set(slide, { sources, slide: result });
   return result;
 }
@@ -50,8 +39,4 @@ function prompted(element: Element, slots: ReadonlyMap<string, Element>): Elemen
   const slot = slots.get(element.slot ?? "");
   if (element.kind !== "text" || slot?.kind !== "text" || hasWords(element.text)) return element;
   return { ...element, text: slot.text, style: { ...element.style, opacity: 0.4 } };
-}
-
-export function hasWords(text: RichText): boolean {
-  return text.blocks.some((block) => block.runs.length > 0);
 }

@@ -2,8 +2,8 @@
 import { create } from "zustand";
 import type { Colours, Course, Element, MediaFile, Slide } from "../../api/types";
 import type { MediaEntry, MediaMap } from "../../player/render/ElementView";
-import { sourcesOf, type Sources } from "../../player/render/resolve";
-import { following, settled } from "./following";
+import { following, sourcesOf, type Sources } from "../../player/render/resolve";
+import { settled } from "./following";
 import { remembered, type Change, type Conflict, type Parts, type Place, type Saving } from "./model";
 
 export interface Versions {
