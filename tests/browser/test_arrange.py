@@ -60,6 +60,7 @@ def test_every_kind_is_added_and_stays_after_a_reload(page):
         add(page, word)
     page.saved()
     names = _rows(page)
+    assert "Heading" in names and "Text" in names
     page.browser.refresh()
     page.click("[data-stop-button='1']")
     page.until(lambda: _rows(page) == names and len(page.all("[data-handle]")) == len(KINDS) + 1)
@@ -288,9 +289,79 @@ def test_an_earlier_state_is_compared_and_brought_back(page):
 def test_the_palette_goes_to_anything(page):
     _copy(page, "Go anywhere")
     page.find("[data-stage]").send_keys("/")
-    page.find("[role=combobox]").send_keys("rescue radio", Keys.ENTER)
+    page.find("[role=combobox]").send_keys("the rescue radio", Keys.ENTER)
     page.until(lambda: "The rescue radio" in page.find("[data-stage]").text)
     page.find("[data-stage]").send_keys("/")
     page.find("[role=combobox]").send_keys("lantern icon", Keys.ENTER)
     page.until(lambda: "Picture" in _rows(page))
+    page.saved()
+
+
+def test_words_that_run_over_are_marked_and_made_to_fit(page):
+    fresh_slide(page, "Too many words")
+    add(page, "Heading")
+    page.find("[data-stage]").send_keys(Keys.ENTER)
+    page.find("[contenteditable=true]").send_keys("Many words. " * 30, Keys.ESCAPE)
+    page.find("[data-overflow]")
+    fit = Select(page.find("select[aria-label='too many']"))
+    fit.select_by_visible_text("make them smaller")
+    page.gone("[data-overflow]")
+    words = page.all("[data-stage] .zz-words")[1]
+    assert float(words.value_of_css_property("font-size")[:-2]) < 32
+    fit.select_by_visible_text("make the box taller")
+    page.until(lambda: words.size["height"] > 52)
+    page.gone("[data-overflow]")
+
+
+def test_guides_are_pulled_from_the_rulers_and_held_on_to(page):
+    fresh_slide(page, "Guided")
+    add(page, "Rectangle")
+    page.press("Rulers and guides")
+    drag(page, page.find("[data-ruler='down']"), 100, 120)
+    guide = page.find("[data-guide='down']")
+    page.saved()
+    off = round(guide.rect["x"] + 2 - box(page, 1)["x"])
+    drag(page, handle(page, 1), off + 4, 7)
+    page.until(lambda: abs(box(page, 1)["x"] - guide.rect["x"] - 2) < 1)
+    drag(page, guide, 0 - int(guide.rect["x"]), 0)
+    page.gone("[data-guide]")
+    page.press("Rulers and guides")
+
+
+def test_a_look_is_copied_to_something_else(page):
+    fresh_slide(page, "Looks")
+    add(page, "Rectangle")
+    add(page, "Ellipse")
+    shapes = page.all("[data-stage] .zz-plain")
+    colours = [shape.value_of_css_property("background-color") for shape in shapes]
+    page.find("[data-stage]").send_keys(Keys.CONTROL, Keys.ALT, "c")
+    page.press("Decoration, not read (2)")
+    next(row for row in page.all("[data-row]") if row.text == "Rectangle").click()
+    page.press("Apply copied look")
+    page.until(lambda: page.all("[data-stage] .zz-plain")[0].value_of_css_property(
+        "background-color") == colours[1] != colours[0])
+
+
+def test_a_file_is_tagged_shared_used_elsewhere_and_replaced_everywhere(page, tmp_path):
+    _copy(page, "Files")
+    page.press("Media")
+    page.press("Hut map")
+    page.find("input[aria-label='Tags']").send_keys("plan, hut", Keys.TAB)
+    page.saved()
+    page.press("Keep for all courses")
+    page.see("is in your library now.")
+    replacement = tmp_path / "new.svg"
+    replacement.write_bytes(svg('<path d="M0 0H99V99Z"/>', 'viewBox="0 0 333 222"'))
+    page.find("input[aria-label='Replace Hut map']").send_keys(str(replacement))
+    page.see("333 × 222")
+    page.click("[data-stop-button='1']")
+    page.until(lambda: page.find("[data-stage] img").get_property("naturalWidth") == 333)
+    page.find("input[aria-label='Search media']").send_keys("plan")
+    page.until(lambda: len(page.all("button[aria-label^='Put ']")) == 1)
+    page.saved()
+    fresh_slide(page, "Other course")
+    page.press("Media")
+    Select(page.find("select[aria-label='from']")).select_by_visible_text("my library")
+    page.press("Use")
+    page.until(lambda: page.find("[data-stage] img").get_property("naturalWidth") == 1120)
     page.saved()

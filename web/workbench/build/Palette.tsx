@@ -23,7 +23,8 @@ export function Palette(
     requestAnimationFrame(() => picker.current?.click());
   }
   const entries = useEntries(request.at, () => pick(PICTURES), () => pick(PLAYING));
-  const found = entries.filter((entry) => matches(entry, typed)).slice(0, MOST);
+  const found = entries.filter((entry) => matches(entry, typed))
+    .sort((a, b) => farFrom(a, typed) - farFrom(b, typed)).slice(0, MOST);
 
   useEffect(() => {
     const away = (event: PointerEvent): void => {
@@ -108,4 +109,11 @@ function matches({ word, also, group, sought }: Entry, typed: string): boolean {
   if (sought && !typed.trim()) return false;
   const words = `${word} ${also} ${group}`.toLowerCase();
   return typed.toLowerCase().split(/\s+/).every((part) => words.includes(part));
+}
+
+/** What is called just that comes before what begins so, and both before what is found by the way. */
+function farFrom({ word }: Entry, typed: string): number {
+  const [name, sought] = [word.toLowerCase(), typed.trim().toLowerCase()];
+  if (!sought || name === sought) return 0;
+  return name.startsWith(sought) ? 1 : 2;
 }
