@@ -19,9 +19,9 @@ serve: build ## start without the demo account
 	@$(PYTHON) manage.py serve
 
 test: build .venv/browser lint ## everything
-	$(PYTHON) -m pytest tests/core tests/server tests/parity
+	$(PYTHON) -m pytest -n 2 tests/core tests/server tests/parity
 	cd web && npx vitest run
-	$(PYTHON) -m pytest tests/browser
+	$(PYTHON) -m pytest -n 2 tests/browser
 
 lint: .venv/done web/node_modules/.done
 	.venv/bin/ruff check .
