@@ -2,7 +2,9 @@
 import { useEffect } from "react";
 import { useNavigate } from "react-router";
 import type { Slide } from "../../api/types";
-import { copiedFor, copySelected, cutSelected, duplicateSelected, paste } from "../store/clipboard";
+import {
+  copiedFor, copySelected, cutSelected, duplicateSelected, paste, pastesWhatIsBeingCopied,
+} from "../store/clipboard";
 import {
   addElement, arrangeSelected, groupSelected, nudge, removeSelected, selectNext, ungroupSelected,
 } from "../store/commands";
@@ -93,6 +95,7 @@ function pasteFrom(data: DataTransfer | null): void {
     sendAll(files, { at: null });
     return;
   }
+  if (pastesWhatIsBeingCopied()) return;
   const words = data?.getData("text/plain") ?? "";
   const copied = copiedFor(words);
   if (copied) void paste(copied);

@@ -24,7 +24,16 @@ function clipSelected(slide: Slide): Promise<Clipping> {
   return take(api.POST("/api/edits/clip", { body }));
 }
 
+/** A copy that is still being made: what is pasted meanwhile waits for it. */
+let copying: Promise<void> | null = null;
+
 export function copySelected(): Promise<void> {
+  const made = copyNow().finally(() => { if (copying === made) copying = null; });
+  copying = made;
+  return made;
+}
+
+function copyNow(): Promise<void> {
   return attempt(async () => {
     const slide = currentSlide();
     if (!slide || !get().place.selected.length) return;
@@ -41,6 +50,17 @@ export function copySelected(): Promise<void> {
 export async function cutSelected(): Promise<void> {
   await copySelected();
   await removeSelected();
+}
+
+/** Paste what was just being copied; false where nothing is. */
+export function pastesWhatIsBeingCopied(): boolean {
+  const waiting = copying;
+  if (!waiting) return false;
+  void waiting.then(() => {
+    const copied = copiedFor("");
+    if (copied) void paste(copied);
+  });
+  return true;
 }
 
 /** What was copied in any window, if the words on the system's clipboard are still its own. */
