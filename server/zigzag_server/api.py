@@ -9,6 +9,7 @@ from ninja.errors import AuthenticationError, ValidationError
 from .accounts.api import router as accounts
 from .accounts.auth import signed_in
 from .courses.api import router as courses
+from .courses.does_api import router as does
 from .courses.edits_api import router as edits
 from .courses.history_api import router as history
 from .courses.media_api import router as media
@@ -32,6 +33,7 @@ api.add_router("", courses)
 api.add_router("", media)
 api.add_router("", history)
 api.add_router("/edits", edits)
+api.add_router("/edits", does)
 api.add_router("", publishing)
 api.add_router("/practice", practice)
 

@@ -5,53 +5,81 @@ import random
 from hypothesis import strategies as st
 from zigzag_core.course import (
     Background,
+    Drag,
     Group,
     Input,
+    Move,
+    Navigation,
     Nowhere,
     NumberVariable,
+    Offset,
     SlideSize,
     Style,
     Text,
     TextVariable,
     ToNext,
     ToSlide,
+    Video,
     YesNoVariable,
     rich,
 )
 from zigzag_core.course.document import Completion
+from zigzag_core.course.expression import ARITY
 from zigzag_core.logic import engine
 from zigzag_core.program import (
     Announce,
     Choose,
+    Clear,
+    Clock,
+    ClockCue,
     CloseOverlay,
+    Enter,
+    Fork,
     Go,
     Grader,
     Hide,
+    Mark,
+    MoveElement,
+    OpenLink,
     OpenOverlay,
-    Overlay,
+    PickNumber,
+    PlayMedia,
+    PlaySound,
     Program,
     ProgramElement,
+    ProgramGate,
+    ProgramMedia,
+    ProgramOverlay,
     ProgramRule,
     ProgramSlide,
     Reset,
+    RunClock,
+    SeenSet,
     SetLook,
     SetVariable,
     Show,
+    Span,
     Submit,
+    Toggle,
+    Wait,
 )
-from zigzag_core.program.expression import ARITY
 
 SLIDES = ["slidea", "slideb", "slidec"]
 ELEMENTS = [f"{slide}e{n}" for slide in SLIDES for n in range(3)]
-ELEMENTS += [f"{slide}{part}" for slide in SLIDES for part in "gnt"]
+ELEMENTS += [f"{slide}{part}" for slide in SLIDES for part in "gntv"]
 OVERLAYS = [f"{slide}o" for slide in SLIDES]
 INNER = [f"{slide}i" for slide in SLIDES]
 QUESTIONS = [f"{slide}q" for slide in SLIDES]
 CHOICES = {question: [f"{question}{n}" for n in range(4)] for question in QUESTIONS}
 VARIABLES = ["count", "words", "flag"]
 EVENTS = ["clicked", "entered", "slide_entered", "slide_left", "overlay_opened", "overlay_closed",
-          "variable_changed", "answered_right", "answered_wrong", "answered_last", "answered"]
-LIVE = ["points", "max_points", "score", "slides_seen", "slides", "slide_number", "nothing"]
+          "variable_changed", "answered_right", "answered_wrong", "answered_last", "answered",
+          "double_clicked", "pointed_at", "pointed_away", "dropped", "dropped_elsewhere",
+          "timing_ended", "media_started", "media_ended", "all_seen", "key_pressed"]
+SETS = [f"{slide}s" for slide in SLIDES]
+SOURCES = {slide: st.sampled_from([slide, f"{slide}o"]) for slide in SLIDES}
+LIVE = ["points", "max_points", "score", "slides_seen", "slides", "slide_number", "nothing",
+        "slide_title", "minutes", "seconds", "learner_name", "result", "answered", "questions"]
 
 numbers = st.one_of(
     st.integers(-1_000, 1_000), st.floats(-1e10, 1e10), st.floats(-10, 10),
@@ -66,6 +94,11 @@ leaves = st.one_of(
     st.sampled_from(LIVE).map(lambda name: ["live", name]),
     st.sampled_from(SLIDES).map(lambda name: ["seen", name]),
     st.sampled_from(ELEMENTS).map(lambda name: ["clicked", name]),
+    st.tuples(st.sampled_from(["shown", "watched", "dropped"]), st.sampled_from(ELEMENTS))
+    .map(list),
+    st.sampled_from(OVERLAYS).map(lambda name: ["open", name]),
+    st.tuples(st.sampled_from(["all_seen", "seen_of", "left_of"]), st.sampled_from(SETS)).map(list),
+    st.tuples(st.sampled_from(["seconds_on", "gate"]), st.sampled_from(SLIDES)).map(list),
     st.tuples(
         st.sampled_from(["chosen", "locked", "attempts", "attempts_left", "right", "earned"]),
         st.sampled_from(QUESTIONS),
@@ -90,7 +123,24 @@ actions = st.one_of(
     st.sampled_from(SLIDES).map(lambda slide: Go(to="slide", slide=slide)),
     st.sampled_from(ELEMENTS).map(lambda element: Show(element=element)),
     st.sampled_from(ELEMENTS).map(lambda element: Hide(element=element)),
-    st.tuples(st.sampled_from(ELEMENTS), st.sampled_from([None, "visited", "selected", "hover"]))
+    st.sampled_from(ELEMENTS + OVERLAYS).map(lambda element: Toggle(element=element)),
+    st.sampled_from(SLIDES).map(lambda slide: Enter(slide=slide)),
+    st.sampled_from(ELEMENTS).map(lambda element: MoveElement(element=element, move="drift")),
+    st.tuples(st.sampled_from(SLIDES + OVERLAYS), st.sampled_from(["start", "stop", "restart"]))
+    .map(lambda pair: RunClock(of=pair[0], run=pair[1])),
+    st.tuples(st.sampled_from(VARIABLES), st.integers(-9, 9), st.integers(-9, 9),
+              st.lists(words, max_size=2))
+    .map(lambda t: PickNumber(variable=t[0], low=t[1], high=t[2], texts=tuple(t[3]))),
+    st.tuples(st.lists(st.sampled_from(SLIDES), max_size=2), st.lists(st.sampled_from(VARIABLES)))
+    .map(lambda t: Clear(slides=tuple(t[0]), variables=tuple(t[1]), elements=(ELEMENTS[0],),
+                         questions=tuple(f"{slide}q" for slide in t[0]))),
+    st.sampled_from(["completed", "passed", "failed"]).map(lambda status: Mark(status=status)),
+    st.integers(1, 4_000).map(lambda ms: Wait(ms=ms)),
+    st.sampled_from([
+        PlayMedia(element="slideav", run="seek", at=400), PlaySound(media="soundfile"),
+    ]),
+    st.just(OpenLink(address="https://example.org")),
+    st.tuples(st.sampled_from(ELEMENTS), st.sampled_from([None, "visited", "selected", "ownlook"]))
     .map(lambda pair: SetLook(element=pair[0], look=pair[1])),
     st.tuples(st.sampled_from(VARIABLES), expressions)
     .map(lambda pair: SetVariable(variable=pair[0], value=pair[1])),
@@ -105,16 +155,52 @@ actions = st.one_of(
 
 
 @st.composite
-def rules(draw, on=None, target=None):
+def rules(draw, on=None, target=None, **more):
     event = on or draw(st.sampled_from(EVENTS))
-    targets = ELEMENTS + SLIDES + OVERLAYS + QUESTIONS + VARIABLES + INNER
+    targets = ELEMENTS + SLIDES + OVERLAYS + QUESTIONS + VARIABLES + INNER + SETS
+    detail = {
+        "dropped": st.sampled_from([None, "slideae0", "slideat"]),
+        "key_pressed": st.sampled_from([None, "a", "Enter"]),
+    }.get(event, st.none())
+    more.setdefault("detail", draw(detail))
+    # Ids are unique in a program; the numbers only have to differ, they decide nothing.
     return ProgramRule(
-        id=f"r{draw(st.integers(0, 10**6))}", on=event,
+        id=f"r{draw(st.integers(0, 10**9))}x{draw(st.integers(0, 10**9))}", on=event,
         target=target or draw(st.none() | st.sampled_from(targets)), block=draw(st.booleans()),
         condition=draw(st.just(True) | expressions),
         then=tuple(draw(st.lists(actions, max_size=3))),
-        otherwise=tuple(draw(st.lists(actions, max_size=2))),
+        otherwise=tuple(draw(st.lists(actions, max_size=2))), **more,
     )
+
+
+def _timed(draw, owner):
+    """A timer, a rule for a cue, and one for a moment of the film."""
+    after = draw(st.integers(0, 5_000))
+    timer = draw(rules("timer", owner, after=after, again=draw(st.booleans())))
+    found = [timer.model_copy(update={"detail": timer.id})]
+    found.append(draw(rules("cue_reached", owner, detail="one")))
+    ms = draw(st.sampled_from([0, 500, 900]))
+    found.append(draw(rules("media_reached", f"{owner[:6]}v", detail=str(ms), after=ms)))
+    return draw(st.lists(st.sampled_from(found), max_size=3, unique_by=lambda rule: rule.id))
+
+
+def _clock(draw, slide):
+    moments = draw(st.lists(st.integers(0, 3_000), min_size=2, max_size=2))
+    cues = [
+        ClockCue(id="one", at=moments[0], uncovers=f"{slide}e2"),
+        ClockCue(id="two", at=moments[1], element=f"{slide}e2", move="drift",
+                 plays=draw(st.booleans())),
+    ]
+    length = max(*moments, draw(st.integers(1, 4_000)))
+    return draw(st.none() | st.just(Clock(
+        length=length, starts=draw(st.booleans()), repeats=draw(st.booleans()),
+        cues=tuple(sorted(cues, key=lambda cue: cue.at)),
+    )))
+
+
+def _spans(draw):
+    at, until = draw(st.integers(0, 2_000)), draw(st.none() | st.integers(0, 4_000))
+    return draw(st.just(()) | st.just((Span(at=at, until=until),)))
 
 
 def _inputs(draw, slide):
@@ -127,17 +213,31 @@ def _inputs(draw, slide):
         options=("north", "south"), low=draw(st.integers(-9, 0)), high=draw(st.integers(0, 9)),
         group=draw(st.sampled_from([f"{slide}g", None])), **common,
     )
+    drag = Drag(
+        targets=(f"{slide}e0", f"{slide}t"), x=40, y=draw(st.integers(-9, 9)),
+        on_target=draw(st.sampled_from(["stay", "snap", "place", "return", "overlay"])),
+        elsewhere=draw(st.sampled_from(["stay", "return"])), overlay=f"{slide}o",
+    )
+    film = Video(id=f"{slide}v", media="filmfile", **common)
     return (
+        ProgramElement(draw=film),
         ProgramElement(draw=Group(id=f"{slide}g", **common), visible=draw(mostly_true)),
         ProgramElement(draw=field, control="input", enabled=draw(mostly_true),
                        rules=tuple(draw(st.lists(rules("entered", f"{slide}n"), max_size=1)))),
-        ProgramElement(draw=Text(id=f"{slide}t", group=f"{slide}g", **common), control="button"),
+        ProgramElement(
+            draw=Text(id=f"{slide}t", group=f"{slide}g", drag=drag, **common), control="button",
+        ),
     )
 
 
 def _element(draw, name, control="none", question=None, choice=None, own=()):
+    drift = Move(id="drift", path=(Offset(x=10, y=5), Offset(x=draw(st.integers(-9, 9)), y=0)),
+                 times=draw(st.integers(0, 2)))
+    drag = draw(st.none() | st.just(Drag(targets=(name[:6] + "t",), elsewhere="stay")))
     return ProgramElement(
-        draw=Text(id=name, name=name, text=rich(name), style=Style()), control=control,
+        draw=Text(id=name, name=name, text=rich(name), style=Style(), moves=(drift,), drag=drag),
+        control=control, spans=() if question else _spans(draw),
+        variable=draw(st.sampled_from([None, "count"])),
         question=question, choice=choice,
         visible=draw(mostly_true), enabled=draw(mostly_true),
         rules=(*own, *draw(st.lists(rules(on="clicked", target=name), max_size=2))),
@@ -169,18 +269,28 @@ def programs(draw):
             elements=(
                 _element(draw, f"{slide}e0", "choice", question, choices[0], own[:1]),
                 _element(draw, f"{slide}e1", "button", question, None, own[1:]),
-                _element(draw, f"{slide}e2"),
+                _element(draw, f"{slide}e2", draw(st.sampled_from(["none", "wiper", "check"]))),
                 *_inputs(draw, slide),
             ),
             onward=draw(st.sampled_from([
                 ToNext(), ToNext(), Nowhere(), ToSlide(slide="slidea"), ToSlide(slide="gone"),
             ])),
-            overlays=(Overlay(
+            overlays=(ProgramOverlay(
                 id=f"{slide}o", title="Panel", blocks=draw(st.booleans()),
+                pauses=draw(st.booleans()), closes_others=draw(st.booleans()),
+                resets=draw(st.booleans()), on_escape=draw(st.booleans()),
+                clock=_clock(draw, slide),
                 elements=(_element(draw, f"{slide}i", "button"),),
-                rules=tuple(draw(st.lists(rules(), max_size=1))),
+                rules=(*draw(st.lists(rules(), max_size=1)), *_timed(draw, f"{slide}o")),
             ),),
-            rules=tuple(draw(st.lists(rules(), max_size=2))),
+            clock=_clock(draw, slide),
+            gate=draw(st.none() | st.builds(
+                ProgramGate, condition=expressions, for_good=st.booleans(), message=words,
+            )),
+            forks=tuple(draw(st.lists(
+                st.builds(Fork, condition=expressions, slide=st.sampled_from(SLIDES)), max_size=1,
+            ))),
+            rules=(*draw(st.lists(rules(), max_size=2)), *_timed(draw, slide)),
         ))
     ids = [slide.id for slide in slides]
     endless = ProgramRule(id="endless", on="variable_changed", target="flag",
@@ -197,7 +307,15 @@ def programs(draw):
             TextVariable(id="words", name="words", default=draw(words)),
             YesNoVariable(id="flag", name="flag", default=draw(st.booleans())),
         ),
-        questions=tuple(graders), rules=tuple(course_rules),
+        questions=tuple(graders),
+        rules=(*course_rules, *(r.model_copy(update={"target": "course"})
+                                for r in _timed(draw, "course") if r.on == "timer")),
+        sets=tuple(
+            SeenSet(id=f"{slide}s", slide=slide, of=(f"{slide}e1", f"{slide}e2", f"{slide}t"))
+            for slide in ids
+        ),
+        media={"filmfile": ProgramMedia(src="film.webm", type="video/webm", duration=1_000)},
+        navigation=Navigation(order=draw(st.sampled_from(["free", "in_order", "seen"]))),
         completion=Completion(slides_share=share, passing=share is None or draw(st.booleans())),
         pass_mark=draw(st.sampled_from([0, 50, 80, 100])),
         remembered={
@@ -209,10 +327,12 @@ def programs(draw):
     )
 
 
-events = st.one_of(
+clicks = st.one_of(
     st.sampled_from(["slideae0", "slideae1", "slideai", "slidebe0", "slidebe1"])
     .map(lambda name: {"event": "clicked", "target": name}),
     st.sampled_from(ELEMENTS + INNER).map(lambda name: {"event": "clicked", "target": name}),
+)
+others = st.one_of(
     st.tuples(st.sampled_from(["slidean", "slidebn", "slideae0"]), numbers | texts | st.booleans()
               | st.sampled_from(["north", "south"]))
     .map(lambda pair: {"event": "entered", "target": pair[0], "value": pair[1]}),
@@ -220,7 +340,25 @@ events = st.one_of(
     st.sampled_from(SLIDES).map(lambda name: {"event": "slide", "target": name}),
     st.sampled_from(OVERLAYS).map(lambda name: {"event": "close", "target": name}),
     st.integers(-5, 10**9).map(lambda ms: {"event": "tick", "ms": ms}),
+    st.integers(0, 3_000).map(lambda ms: {"event": "tick", "ms": ms}),
+    st.sampled_from(ELEMENTS).map(lambda name: {"event": "double_clicked", "target": name}),
+    st.tuples(st.sampled_from(ELEMENTS), st.booleans())
+    .map(lambda pair: {"event": "pointed", "target": pair[0], "away": pair[1]}),
+    st.sampled_from(["a", "Enter"]).map(lambda key: {"event": "key", "key": key}),
+    st.tuples(
+        st.sampled_from(["slideat", "slideae1", "slideae2", "slidebt"]),
+        st.sampled_from(["slideae0", "slideat", "slidebt", None]), numbers, numbers,
+    ).map(lambda t: {"event": "dropped", "target": t[0], "on": t[1], "x": t[2], "y": t[3]}),
+    st.sampled_from(["started", "paused", "ended"])
+    .map(lambda what: {"event": "media", "target": "slideav", "what": what}),
+    st.tuples(st.integers(-5, 1_200), st.integers(-5, 1_200))
+    .map(lambda t: {"event": "played", "target": "slideav", "since": t[0], "until": t[1]}),
+    st.just({"event": "resume"}),
+    st.booleans().map(lambda on: {"event": "pause", "on": on}),
+    st.tuples(st.sampled_from(VARIABLES), texts | numbers | st.booleans())
+    .map(lambda t: {"event": "set", "target": t[0], "value": t[1]}),
 )
+events = st.one_of(clicks, clicks, others)
 runs = st.tuples(st.lists(events, max_size=25), st.booleans()).map(
     lambda run: [{"event": "start"}, *run[0], *([{"event": "leave"}] if run[1] else [])]
 )
@@ -250,3 +388,55 @@ def sensible_run(index, seed: int, count: int):
             found.append(event)
             state = after
     return found
+
+
+def any_run(seed: int, count: int):
+    """Events of every kind, sensible or not, mostly clicks and the passing of time."""
+    rng = random.Random(seed)
+    values = [0, 1, -3.5, 7, "north", "12", "", True, False]
+
+    def one():
+        name = rng.choice(ELEMENTS + INNER)
+        kind = rng.choice([
+            "clicked", "clicked", "clicked", "clicked", "answer", "answer", "tick", "tick", "next",
+            "next", "previous", "slide", "close", "double_clicked", "pointed", "key", "entered",
+            "dropped", "media", "played", "pause", "set", "resume",
+        ])
+        match kind:
+            case "answer":
+                return {"event": "clicked", "target": rng.choice(SLIDES) + rng.choice(["e0", "e1"])}
+            case "tick":
+                return {"event": "tick", "ms": rng.choice([0, 40, 100, 700, 2_500, 90_000])}
+            case "slide":
+                return {"event": "slide", "target": rng.choice([*SLIDES, "gone"])}
+            case "close":
+                return {"event": "close", "target": rng.choice(OVERLAYS)}
+            case "pointed":
+                return {"event": "pointed", "target": name, "away": rng.random() < 0.5}
+            case "key":
+                return {"event": "key", "key": rng.choice(["a", "Enter", "b"])}
+            case "entered":
+                field = rng.choice(SLIDES) + rng.choice(["n", "e2"])
+                return {"event": "entered", "target": field, "value": rng.choice(values)}
+            case "dropped":
+                item = rng.choice(SLIDES) + rng.choice(["t", "e0", "e1", "e2"])
+                on = rng.choice([item[:6] + "t", item[:6] + "e0", None])
+                return {"event": "dropped", "target": item, "on": on,
+                        "x": rng.uniform(-300, 300), "y": rng.uniform(-300, 300)}
+            case "media":
+                return {"event": "media", "target": rng.choice(SLIDES) + "v",
+                        "what": rng.choice(["started", "paused", "ended"])}
+            case "played":
+                since = rng.randrange(1_000)
+                return {"event": "played", "target": rng.choice(SLIDES) + "v", "since": since,
+                        "until": since + rng.randrange(-50, 400)}
+            case "pause":
+                return {"event": "pause", "on": rng.random() < 0.5}
+            case "set":
+                return {"event": "set", "target": rng.choice(VARIABLES),
+                        "value": rng.choice(values)}
+            case "next" | "previous" | "resume":
+                return {"event": kind}
+        return {"event": kind, "target": name}
+
+    return [{"event": "start"}, *(one() for _ in range(count))]

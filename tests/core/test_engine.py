@@ -13,6 +13,7 @@ from zigzag_core.course import (
     ToSlide,
     YesNoVariable,
 )
+from zigzag_core.course.expression import check_expression
 from zigzag_core.logic import engine, results
 from zigzag_core.logic.expression import evaluate
 from zigzag_core.logic.index import Index
@@ -20,7 +21,6 @@ from zigzag_core.logic.random import shuffled, step32
 from zigzag_core.logic.state import State, as_json
 from zigzag_core.logic.values import fitted, number, to_number, to_text
 from zigzag_core.program import Hide, ProgramElement, ProgramRule, SetVariable
-from zigzag_core.program.expression import check_expression
 from zigzag_core.tracking import progress
 
 from .samples import index_of, program_of, quiz_course, with_slides

@@ -8,7 +8,7 @@ from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 from zigzag_core.logic import engine
 from zigzag_core.logic.index import Index
-from zigzag_core.package.remember import remembered
+from zigzag_core.package.compile import published_settings
 from zigzag_core.tracking import plain, progress, scorm12
 from zigzag_core.tracking.bytes import Damaged
 from zigzag_demo.generate import generated_course
@@ -29,10 +29,10 @@ def test_what_is_packed_comes_back(program, seed, events):
     index = Index(program)
     state = engine.run_all(index, seed, events)
     text = progress.pack(index, state)
-    assert re.fullmatch(r"1[A-Za-z0-9_-]*", text)
+    assert re.fullmatch(r"2[A-Za-z0-9_-]*", text)
     back = progress.unpack(index, text)
     for name in ("seed", "rng", "time", "slide", "clicked", "hidden", "looks", "variables",
-                 "completed", "success"):
+                 "completed", "success", "marked", "opened", "dropped", "watched"):
         assert getattr(back, name) == getattr(state, name), name
     assert set(back.visited) == set(state.visited)
     assert {q: (a.chosen, a.attempts, a.result, a.points, a.locked)
@@ -74,7 +74,7 @@ def test_progress_of_another_course_is_refused():
 
 def test_an_older_publication_resumes_with_what_still_exists():
     old = quiz_course(3)
-    old = with_slides(old.model_copy(update={"course": remembered(old)}), old.slides)
+    old = with_slides(old.model_copy(update={"course": published_settings(old)}), old.slides)
     index = index_of(old)
     state, grader, right, _, submit = at_question(index, 1)
     state, _ = run(index, state, click(right), click(submit))
@@ -94,11 +94,11 @@ def test_an_older_publication_resumes_with_what_still_exists():
 
 def test_numbers_once_given_stay():
     document = quiz_course(2)
-    first = remembered(document)
+    first = published_settings(document)
     moved = with_slides(
         document.model_copy(update={"course": first}), [document.slides[2], document.slides[0]]
     )
-    second = remembered(moved)
+    second = published_settings(moved)
     assert second.remembered["slides"] == first.remembered["slides"]
     assert len(first.remembered["choices"]) == 6
 

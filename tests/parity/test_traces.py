@@ -13,10 +13,10 @@ from zigzag_demo.generate import generated_course
 from zigzag_demo.hut_warden import hut_warden_basics
 
 from tests.core.samples import fresh_ids
-from tests.core.strategies import programs, runs, sensible_run
+from tests.core.strategies import any_run, programs, runs, sensible_run
 from tests.parity.traces import trace, write
 
-RANDOM_RUNS = 250
+RANDOM_RUNS = 400
 
 
 def test_random_programs_are_traced():
@@ -27,14 +27,17 @@ def test_random_programs_are_traced():
         max_examples=RANDOM_RUNS, database=None, deadline=None, phases=[Phase.generate],
         suppress_health_check=list(HealthCheck),
     )
-    @given(programs(), st.integers(0, 2**32 - 1), runs)
-    def collect(program, seed_, events):
-        found.append(trace(program, seed_, events))
+    @given(runs, st.integers(0, 2**32 - 1), programs())
+    def collect(events, seed_, program):
+        found.append(trace(program, seed_, [*events, *any_run(seed_, 25)[1:]]))
 
     collect()
     assert len(found) >= RANDOM_RUNS
     effects = {e["effect"] for t in found for s in t["steps"] for e in s["effects"]}
-    assert effects == {"moved", "answered", "status", "announce", "leave", "loop"}
+    assert effects == {
+        "moved", "answered", "status", "announce", "leave", "loop", "closed", "media", "sound",
+        "link",
+    }
     write("random", found)
 
 

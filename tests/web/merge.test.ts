@@ -4,7 +4,7 @@ import type { Course } from "../../web/api/types";
 import { merged } from "../../web/workbench/store/merge";
 
 const base: Course = {
-  format: 2, id: "course", title: "Base", language: "en", size: { w: 1280, h: 720 },
+  format: 3, id: "course", title: "Base", language: "en", size: { w: 1280, h: 720 },
   slides: ["a", "b", "c"], sections: [], styles: [], layouts: [], variables: [], media: [],
   guides: { across: [], down: [], grid: 20 },
   theme: {

@@ -5,7 +5,7 @@ import { columnsOf, placesOf } from "../../web/workbench/plan/layout";
 import { fromLines, linesOf, movedLines, sectionOf, type Line } from "../../web/workbench/plan/lines";
 
 const slide = (id: string): Line => ({ kind: "slide", id });
-const section = (id: string): Line => ({ kind: "section", id, title: id.toUpperCase() });
+const section = (id: string): Line => ({ kind: "section", id, title: id.toUpperCase(), rules: [] });
 const ids = (lines: readonly Line[]): string => lines.map(({ id }) => id).join("");
 
 describe("lines", () => {

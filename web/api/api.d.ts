@@ -870,6 +870,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/edits/pattern": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Edit Pattern
+         * @description Make a pattern from elements of a slide, or as a ready arrangement.
+         */
+        post: operations["zigzag_server_courses_does_api_edit_pattern"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/courses/{slug}/check": {
         parameters: {
             query?: never;
@@ -1202,6 +1222,47 @@ export interface components {
             name: string;
         };
         /**
+         * AllHere
+         * @description All on this slide that can be clicked was.
+         */
+        AllHere: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            wants: "all";
+        };
+        /**
+         * AllOfSet
+         * @description All of a pattern's set was seen.
+         */
+        AllOfSet: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            wants: "set";
+            /** Set */
+            set?: string | null;
+        };
+        /**
+         * Announce
+         * @description Tell a text to a screen reader.
+         */
+        Announce: {
+            /**
+             * Action
+             * @default announce
+             * @constant
+             */
+            action: "announce";
+            /**
+             * Text
+             * @default
+             */
+            text: string;
+        };
+        /**
          * Area
          * @description A clickable region: invisible, or tinted by its fill. `points` are a polygon's corners.
          */
@@ -1315,6 +1376,32 @@ export interface components {
              * @default []
              */
             rules: components["schemas"]["Rule"][];
+            /** Overlay */
+            overlay?: string | null;
+            drag?: components["schemas"]["Drag"] | null;
+            /**
+             * Moves
+             * @default []
+             */
+            moves: components["schemas"]["Move"][];
+            /**
+             * Enters
+             * @default none
+             * @enum {string}
+             */
+            enters: "none" | "fade" | "slide" | "scale" | "flip";
+            /**
+             * Leaves
+             * @default none
+             * @enum {string}
+             */
+            leaves: "none" | "fade" | "slide" | "scale" | "flip";
+            /**
+             * Pulse
+             * @default none
+             * @enum {string}
+             */
+            pulse: "none" | "beat" | "sway" | "glow";
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -1456,6 +1543,32 @@ export interface components {
              * @default []
              */
             rules: components["schemas"]["Rule"][];
+            /** Overlay */
+            overlay?: string | null;
+            drag?: components["schemas"]["Drag"] | null;
+            /**
+             * Moves
+             * @default []
+             */
+            moves: components["schemas"]["Move"][];
+            /**
+             * Enters
+             * @default none
+             * @enum {string}
+             */
+            enters: "none" | "fade" | "slide" | "scale" | "flip";
+            /**
+             * Leaves
+             * @default none
+             * @enum {string}
+             */
+            leaves: "none" | "fade" | "slide" | "scale" | "flip";
+            /**
+             * Pulse
+             * @default none
+             * @enum {string}
+             */
+            pulse: "none" | "beat" | "sway" | "glow";
             /** Media */
             media?: string | null;
             /**
@@ -1500,6 +1613,25 @@ export interface components {
              * @enum {string}
              */
             fit: "contain" | "cover" | "fill";
+        };
+        /**
+         * BeforeAfter
+         * @description Two pictures on top of each other; a slider wipes from one to the other.
+         */
+        BeforeAfter: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "before_after";
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Before */
+            before: string;
+            /** After */
+            after: string;
         };
         /**
          * Block
@@ -1629,6 +1761,32 @@ export interface components {
              * @default []
              */
             rules: components["schemas"]["Rule"][];
+            /** Overlay */
+            overlay?: string | null;
+            drag?: components["schemas"]["Drag"] | null;
+            /**
+             * Moves
+             * @default []
+             */
+            moves: components["schemas"]["Move"][];
+            /**
+             * Enters
+             * @default none
+             * @enum {string}
+             */
+            enters: "none" | "fade" | "slide" | "scale" | "flip";
+            /**
+             * Leaves
+             * @default none
+             * @enum {string}
+             */
+            leaves: "none" | "fade" | "slide" | "scale" | "flip";
+            /**
+             * Pulse
+             * @default none
+             * @enum {string}
+             */
+            pulse: "none" | "beat" | "sway" | "glow";
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -1639,6 +1797,51 @@ export interface components {
              * @default Button
              */
             label: string;
+        };
+        /**
+         * Calculate
+         * @description Set a variable to a value, add a value to it, or multiply it by one.
+         */
+        Calculate: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            action: "add" | "multiply" | "set";
+            /** Variable */
+            variable: string;
+            /**
+             * Value
+             * @default 0
+             */
+            value: unknown;
+        };
+        /** Card */
+        Card: {
+            /** Front */
+            front: string;
+            /** Back */
+            back: string;
+        };
+        /**
+         * Checklist
+         * @description Things to tick off.
+         */
+        Checklist: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "checklist";
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
         };
         /**
          * Choice
@@ -1656,16 +1859,24 @@ export interface components {
             right: boolean;
         };
         /**
-         * Clicked
-         * @description The element that owns the rule is clicked (or pressed by keyboard).
+         * ChoosePath
+         * @description A fork: by what is clicked, or by what holds when the learner goes on.
          */
-        Clicked: {
+        ChoosePath: {
             /**
-             * Event
-             * @default clicked
-             * @constant
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
              */
-            event: "clicked";
+            kind: "choose_path";
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Paths
+             * @default []
+             */
+            paths: components["schemas"]["PathChoice"][];
         };
         /**
          * Colours
@@ -1717,6 +1928,29 @@ export interface components {
              * @default #c9bda6
              */
             edge: string;
+        };
+        /** ConditionHolds */
+        ConditionHolds: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            wants: "condition";
+            /**
+             * Condition
+             * @default true
+             */
+            condition: unknown;
+        };
+        /**
+         * CountWords
+         * @description Words for when `left` are still to be seen.
+         */
+        CountWords: {
+            /** Left */
+            left: number;
+            /** Words */
+            words: string;
         };
         /**
          * CourseCard
@@ -1771,6 +2005,121 @@ export interface components {
              * @default 0
              */
             bottom: number;
+        };
+        /**
+         * Cue
+         * @description At `at` ms something happens to `what`, an element.
+         *
+         *     It *appears* (and leaves again at `until`), starts one of its moves, or starts to play. A
+         *     *moment* is only there for rules to wait for.
+         */
+        Cue: {
+            /** Id */
+            id: string;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            /**
+             * Does
+             * @default appear
+             * @enum {string}
+             */
+            does: "appear" | "move" | "play" | "moment";
+            /** What */
+            what?: string | null;
+            /**
+             * At
+             * @default 0
+             */
+            at: number;
+            /** Until */
+            until?: number | null;
+            /**
+             * Effect
+             * @default fade
+             * @enum {string}
+             */
+            effect: "none" | "fade" | "slide" | "scale" | "flip";
+            /**
+             * Leaves With
+             * @default fade
+             * @enum {string}
+             */
+            leaves_with: "none" | "fade" | "slide" | "scale" | "flip";
+            /** Move */
+            move?: string | null;
+        };
+        /**
+         * CueReached
+         * @description The timing of the owner reaches a cue.
+         */
+        CueReached: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            event: "cue_reached";
+            /** Cue */
+            cue: string;
+        };
+        /**
+         * Drag
+         * @description How an element can be dragged, and where it may be dropped.
+         *
+         *     On one of its `targets` it stays as dropped, snaps to the target's middle, goes to the place
+         *     (`x`, `y`), returns to where it was, or is replaced by an overlay; `elsewhere` it stays or
+         *     returns.
+         */
+        Drag: {
+            /**
+             * Targets
+             * @default []
+             */
+            targets: string[];
+            /**
+             * On Target
+             * @default snap
+             * @enum {string}
+             */
+            on_target: "stay" | "snap" | "place" | "return" | "overlay";
+            /**
+             * Elsewhere
+             * @default return
+             * @enum {string}
+             */
+            elsewhere: "stay" | "return";
+            /**
+             * X
+             * @default 0
+             */
+            x: number;
+            /**
+             * Y
+             * @default 0
+             */
+            y: number;
+            /** Overlay */
+            overlay?: string | null;
+        };
+        /**
+         * Dropped
+         * @description One of `of` (or the owner) is dropped `on` a target; None: on any of its targets.
+         */
+        Dropped: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            event: "dropped";
+            /**
+             * Of
+             * @default []
+             */
+            of: string[];
+            /** On */
+            on?: string | null;
         };
         /**
          * Embed
@@ -1886,6 +2235,32 @@ export interface components {
              * @default []
              */
             rules: components["schemas"]["Rule"][];
+            /** Overlay */
+            overlay?: string | null;
+            drag?: components["schemas"]["Drag"] | null;
+            /**
+             * Moves
+             * @default []
+             */
+            moves: components["schemas"]["Move"][];
+            /**
+             * Enters
+             * @default none
+             * @enum {string}
+             */
+            enters: "none" | "fade" | "slide" | "scale" | "flip";
+            /**
+             * Leaves
+             * @default none
+             * @enum {string}
+             */
+            leaves: "none" | "fade" | "slide" | "scale" | "flip";
+            /**
+             * Pulse
+             * @default none
+             * @enum {string}
+             */
+            pulse: "none" | "beat" | "sway" | "glow";
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -1921,6 +2296,26 @@ export interface components {
              */
             last: components["schemas"]["RichText"];
         };
+        /**
+         * FlipCards
+         * @description Cards that turn over when they are clicked.
+         */
+        FlipCards: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "flip_cards";
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Cards
+             * @default []
+             */
+            cards: components["schemas"]["Card"][];
+        };
         /** Fonts */
         Fonts: {
             /**
@@ -1936,12 +2331,58 @@ export interface components {
              */
             heading: "Atkinson Hyperlegible Next" | "Bricolage Grotesque" | "Source Serif 4" | "Nunito" | "Fraunces" | "Rubik";
         };
+        /**
+         * Gate
+         * @description What all must be true to go on. While it is closed, Next is `meanwhile` hidden, disabled,
+         *     or answers with `message`. `for_good`: once open, it stays open.
+         */
+        Gate: {
+            /**
+             * Wants
+             * @default [
+             *       {
+             *         "wants": "all"
+             *       }
+             *     ]
+             */
+            wants: (components["schemas"]["AllOfSet"] | components["schemas"]["AllHere"] | components["schemas"]["QuestionAnswered"] | components["schemas"]["MediaWatched"] | components["schemas"]["TimeSpent"] | components["schemas"]["ConditionHolds"])[];
+            /**
+             * Meanwhile
+             * @default message
+             * @enum {string}
+             */
+            meanwhile: "hidden" | "disabled" | "message";
+            /**
+             * Message
+             * @default
+             */
+            message: string;
+            /**
+             * For Good
+             * @default true
+             */
+            for_good: boolean;
+        };
+        /**
+         * GiveLook
+         * @description Give an element a look; None gives it back the one that follows from its state.
+         */
+        GiveLook: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            action: "look";
+            /** What */
+            what: string;
+            /** Look */
+            look?: string | null;
+        };
         /** GoTo */
         GoTo: {
             /**
-             * Action
-             * @default go
-             * @constant
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
              */
             action: "go";
             /**
@@ -2066,11 +2507,55 @@ export interface components {
              * @default []
              */
             rules: components["schemas"]["Rule"][];
+            /** Overlay */
+            overlay?: string | null;
+            drag?: components["schemas"]["Drag"] | null;
+            /**
+             * Moves
+             * @default []
+             */
+            moves: components["schemas"]["Move"][];
+            /**
+             * Enters
+             * @default none
+             * @enum {string}
+             */
+            enters: "none" | "fade" | "slide" | "scale" | "flip";
+            /**
+             * Leaves
+             * @default none
+             * @enum {string}
+             */
+            leaves: "none" | "fade" | "slide" | "scale" | "flip";
+            /**
+             * Pulse
+             * @default none
+             * @enum {string}
+             */
+            pulse: "none" | "beat" | "sway" | "glow";
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
             kind: "group";
+        };
+        /**
+         * Happens
+         * @description Something happens to one of `of`, or to the owner; *entered* is a new value in an input.
+         *
+         *     *answered_wrong* is a wrong answer with tries left, *answered_last* one without.
+         */
+        Happens: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            event: "all_seen" | "answered" | "answered_last" | "answered_right" | "answered_wrong" | "clicked" | "double_clicked" | "dropped_elsewhere" | "entered" | "media_ended" | "media_paused" | "media_started" | "overlay_closed" | "overlay_opened" | "pointed_at" | "pointed_away" | "slide_entered" | "slide_left" | "timing_ended" | "variable_changed";
+            /**
+             * Of
+             * @default []
+             */
+            of: string[];
         };
         /**
          * Input
@@ -2188,6 +2673,32 @@ export interface components {
              * @default []
              */
             rules: components["schemas"]["Rule"][];
+            /** Overlay */
+            overlay?: string | null;
+            drag?: components["schemas"]["Drag"] | null;
+            /**
+             * Moves
+             * @default []
+             */
+            moves: components["schemas"]["Move"][];
+            /**
+             * Enters
+             * @default none
+             * @enum {string}
+             */
+            enters: "none" | "fade" | "slide" | "scale" | "flip";
+            /**
+             * Leaves
+             * @default none
+             * @enum {string}
+             */
+            leaves: "none" | "fade" | "slide" | "scale" | "flip";
+            /**
+             * Pulse
+             * @default none
+             * @enum {string}
+             */
+            pulse: "none" | "beat" | "sway" | "glow";
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -2227,6 +2738,22 @@ export interface components {
              */
             step: number;
         };
+        /**
+         * KeyPressed
+         * @description A key, as the browser names it: ``a``, ``Enter``, ``ArrowLeft``.
+         */
+        KeyPressed: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            event: "key_pressed";
+            /**
+             * Key
+             * @default Enter
+             */
+            key: string;
+        };
         /** LeaveCourse */
         LeaveCourse: {
             /**
@@ -2234,6 +2761,63 @@ export interface components {
              * @enum {string}
              */
             to: "leave";
+        };
+        /**
+         * Mark
+         * @description Count the course as completed, passed or failed, whatever else it asks for.
+         */
+        Mark: {
+            /**
+             * Action
+             * @default mark
+             * @constant
+             */
+            action: "mark";
+            /**
+             * Status
+             * @default completed
+             * @enum {string}
+             */
+            status: "completed" | "passed" | "failed";
+        };
+        /**
+         * MediaReached
+         * @description A film or sound plays past `at` seconds.
+         */
+        MediaReached: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            event: "media_reached";
+            /**
+             * Of
+             * @default []
+             */
+            of: string[];
+            /**
+             * At
+             * @default 0
+             */
+            at: number;
+        };
+        /**
+         * MediaWatched
+         * @description A share (0..1) of a film's or sound's distinct seconds was really played.
+         */
+        MediaWatched: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            wants: "watched";
+            /** Media */
+            media?: string | null;
+            /**
+             * Share
+             * @default 0.95
+             */
+            share: number;
         };
         /**
          * Meter
@@ -2349,6 +2933,32 @@ export interface components {
              * @default []
              */
             rules: components["schemas"]["Rule"][];
+            /** Overlay */
+            overlay?: string | null;
+            drag?: components["schemas"]["Drag"] | null;
+            /**
+             * Moves
+             * @default []
+             */
+            moves: components["schemas"]["Move"][];
+            /**
+             * Enters
+             * @default none
+             * @enum {string}
+             */
+            enters: "none" | "fade" | "slide" | "scale" | "flip";
+            /**
+             * Leaves
+             * @default none
+             * @enum {string}
+             */
+            leaves: "none" | "fade" | "slide" | "scale" | "flip";
+            /**
+             * Pulse
+             * @default none
+             * @enum {string}
+             */
+            pulse: "none" | "beat" | "sway" | "glow";
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -2377,6 +2987,89 @@ export interface components {
             high: number;
         };
         /**
+         * Move
+         * @description A change of place along `path`, which begins where the element stands. `times` 0: no end.
+         */
+        Move: {
+            /** Id */
+            id: string;
+            /**
+             * Name
+             * @default Move
+             */
+            name: string;
+            /**
+             * Path
+             * @default [
+             *       {
+             *         "x": 200,
+             *         "y": 0
+             *       }
+             *     ]
+             */
+            path: components["schemas"]["Offset"][];
+            /**
+             * Curved
+             * @default false
+             */
+            curved: boolean;
+            /**
+             * Duration
+             * @default 1000
+             */
+            duration: number;
+            /**
+             * Easing
+             * @default ease-in-out
+             * @enum {string}
+             */
+            easing: "linear" | "ease" | "ease-in" | "ease-out" | "ease-in-out";
+            /**
+             * Times
+             * @default 1
+             */
+            times: number;
+        };
+        /**
+         * MoveAlong
+         * @description Start one of an element's moves.
+         */
+        MoveAlong: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            action: "move";
+            /** What */
+            what: string;
+            /** Move */
+            move: string;
+        };
+        /**
+         * NavigationHere
+         * @description A slide's exceptions; None is as in the course.
+         */
+        NavigationHere: {
+            /** Menu */
+            menu?: boolean | null;
+            /** Progress */
+            progress?: boolean | null;
+            /** Previous */
+            previous?: boolean | null;
+            /** Next */
+            next?: boolean | null;
+            /** Transcript */
+            transcript?: boolean | null;
+            /** Captions */
+            captions?: boolean | null;
+            /** Volume */
+            volume?: boolean | null;
+            /** Speed */
+            speed?: boolean | null;
+            /** Full Screen */
+            full_screen?: boolean | null;
+        };
+        /**
          * Nowhere
          * @description The slide has no way on of its own: what is on it must lead on.
          */
@@ -2386,6 +3079,150 @@ export interface components {
              * @enum {string}
              */
             to: "nowhere";
+        };
+        /** OfQuestion */
+        OfQuestion: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            action: "reset" | "submit";
+            /** Question */
+            question: string;
+        };
+        /**
+         * Offset
+         * @description A place relative to where the element stands, in px.
+         */
+        Offset: {
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
+        };
+        /**
+         * OpenLink
+         * @description Open a web page in a window of its own.
+         */
+        OpenLink: {
+            /**
+             * Action
+             * @default link
+             * @constant
+             */
+            action: "link";
+            /**
+             * Address
+             * @default
+             */
+            address: string;
+        };
+        /**
+         * Overlay
+         * @description A layer as large as the slide. Elements are on it by naming it as their `overlay`.
+         *
+         *     It may dim what is below and block it (then the focus stays on it), pause the slide's
+         *     timing, close the others when it opens, and close on Escape or on a click beside what is on
+         *     it. Opened `again`, it resumes as it was left, or is reset.
+         */
+        Overlay: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Dims
+             * @default true
+             */
+            dims: boolean;
+            /**
+             * Blocks
+             * @default true
+             */
+            blocks: boolean;
+            /**
+             * Pauses
+             * @default false
+             */
+            pauses: boolean;
+            /**
+             * Closes Others
+             * @default false
+             */
+            closes_others: boolean;
+            /**
+             * On Escape
+             * @default true
+             */
+            on_escape: boolean;
+            /**
+             * On Outside
+             * @default false
+             */
+            on_outside: boolean;
+            /**
+             * Again
+             * @default reset
+             * @enum {string}
+             */
+            again: "reset" | "resume";
+            /**
+             * @default {
+             *       "length": 0,
+             *       "starts": true,
+             *       "repeats": false,
+             *       "cues": []
+             *     }
+             */
+            timing: components["schemas"]["Timing"];
+            /**
+             * Rules
+             * @default []
+             */
+            rules: components["schemas"]["Rule"][];
+        };
+        /**
+         * PathChoice
+         * @description A click on `trigger` leads to `slide`; without one, Next does when `condition` holds.
+         */
+        PathChoice: {
+            /** Trigger */
+            trigger?: string | null;
+            /**
+             * Condition
+             * @default true
+             */
+            condition: unknown;
+            /** Slide */
+            slide?: string | null;
+        };
+        /**
+         * Pick
+         * @description Set a variable at random: one of `texts`, or a whole number from `low` to `high`.
+         */
+        Pick: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            action: "pick";
+            /** Variable */
+            variable: string;
+            /**
+             * Low
+             * @default 1
+             */
+            low: number;
+            /**
+             * High
+             * @default 6
+             */
+            high: number;
+            /**
+             * Texts
+             * @default []
+             */
+            texts: string[];
         };
         /**
          * Picture
@@ -2503,6 +3340,32 @@ export interface components {
              * @default []
              */
             rules: components["schemas"]["Rule"][];
+            /** Overlay */
+            overlay?: string | null;
+            drag?: components["schemas"]["Drag"] | null;
+            /**
+             * Moves
+             * @default []
+             */
+            moves: components["schemas"]["Move"][];
+            /**
+             * Enters
+             * @default none
+             * @enum {string}
+             */
+            enters: "none" | "fade" | "slide" | "scale" | "flip";
+            /**
+             * Leaves
+             * @default none
+             * @enum {string}
+             */
+            leaves: "none" | "fade" | "slide" | "scale" | "flip";
+            /**
+             * Pulse
+             * @default none
+             * @enum {string}
+             */
+            pulse: "none" | "beat" | "sway" | "glow";
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -2551,6 +3414,39 @@ export interface components {
             points: components["schemas"]["Point"][];
         };
         /**
+         * PlayMedia
+         * @description Play or pause a film or sound of the slide, or go to `at` seconds in it.
+         */
+        PlayMedia: {
+            /**
+             * Action
+             * @default play
+             * @enum {string}
+             */
+            action: "play" | "pause" | "seek";
+            /** What */
+            what: string;
+            /**
+             * At
+             * @default 0
+             */
+            at: number;
+        };
+        /**
+         * PlaySound
+         * @description Play a sound of the course once, wherever one is.
+         */
+        PlaySound: {
+            /**
+             * Action
+             * @default sound
+             * @constant
+             */
+            action: "sound";
+            /** Media */
+            media?: string | null;
+        };
+        /**
          * Point
          * @description A place in an element's box, in shares of its width and height from its upper left.
          */
@@ -2560,6 +3456,70 @@ export interface components {
             /** Y */
             y: number;
         };
+        /**
+         * QuestionAnswered
+         * @description A question was answered to its end, or answered right; None: all questions of the slide.
+         */
+        QuestionAnswered: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            wants: "answered" | "right";
+            /** Question */
+            question?: string | null;
+        };
+        /**
+         * RevealSet
+         * @description Things to click, each with what it reveals: one at a time, or all stay open.
+         *
+         *     `closes_again`: a second click hides what the first has shown. `first_open`: the first is
+         *     shown from the start.
+         */
+        RevealSet: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "reveal_set";
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Items
+             * @default []
+             */
+            items: components["schemas"]["Revealed"][];
+            /**
+             * One At A Time
+             * @default true
+             */
+            one_at_a_time: boolean;
+            /**
+             * Closes Again
+             * @default true
+             */
+            closes_again: boolean;
+            /**
+             * First Open
+             * @default false
+             */
+            first_open: boolean;
+        };
+        /**
+         * Revealed
+         * @description A click on `trigger` shows `shows`: elements, groups or overlays.
+         */
+        Revealed: {
+            /** Trigger */
+            trigger: string;
+            /**
+             * Shows
+             * @default []
+             */
+            shows: string[];
+        };
         /** RichText */
         RichText: {
             /**
@@ -2568,28 +3528,88 @@ export interface components {
              */
             blocks: components["schemas"]["Block"][];
         };
-        /** Rule */
+        /**
+         * Rule
+         * @description One sentence. Switched `off`, it stays in the document and never runs.
+         */
         Rule: {
             /** Id */
             id: string;
             /**
+             * When
              * @default {
-             *       "event": "clicked"
+             *       "event": "clicked",
+             *       "of": []
              *     }
              */
-            when: components["schemas"]["Clicked"];
+            when: components["schemas"]["Happens"] | components["schemas"]["KeyPressed"] | components["schemas"]["Dropped"] | components["schemas"]["CueReached"] | components["schemas"]["MediaReached"] | components["schemas"]["Timer"];
+            /**
+             * Condition
+             * @default true
+             */
+            condition: unknown;
             /**
              * Do
+             * @default []
+             */
+            do: (components["schemas"]["GoTo"] | components["schemas"]["ShowOrHide"] | components["schemas"]["GiveLook"] | components["schemas"]["Calculate"] | components["schemas"]["Switch"] | components["schemas"]["Pick"] | components["schemas"]["Take"] | components["schemas"]["zigzag_core__course__rules__PlayMedia"] | components["schemas"]["MoveAlong"] | components["schemas"]["RunTiming"] | components["schemas"]["OfQuestion"] | components["schemas"]["StartOver"] | components["schemas"]["zigzag_core__course__rules__Mark"] | components["schemas"]["zigzag_core__course__rules__OpenLink"] | components["schemas"]["zigzag_core__course__rules__Announce"] | components["schemas"]["zigzag_core__course__rules__PlaySound"] | components["schemas"]["zigzag_core__course__rules__Wait"])[];
+            /**
+             * Otherwise
+             * @default []
+             */
+            otherwise: (components["schemas"]["GoTo"] | components["schemas"]["ShowOrHide"] | components["schemas"]["GiveLook"] | components["schemas"]["Calculate"] | components["schemas"]["Switch"] | components["schemas"]["Pick"] | components["schemas"]["Take"] | components["schemas"]["zigzag_core__course__rules__PlayMedia"] | components["schemas"]["MoveAlong"] | components["schemas"]["RunTiming"] | components["schemas"]["OfQuestion"] | components["schemas"]["StartOver"] | components["schemas"]["zigzag_core__course__rules__Mark"] | components["schemas"]["zigzag_core__course__rules__OpenLink"] | components["schemas"]["zigzag_core__course__rules__Announce"] | components["schemas"]["zigzag_core__course__rules__PlaySound"] | components["schemas"]["zigzag_core__course__rules__Wait"])[];
+            /**
+             * Off
+             * @default false
+             */
+            off: boolean;
+        };
+        /**
+         * RunTiming
+         * @description Start, stop or restart the timing of an overlay, or (None) of the slide.
+         */
+        RunTiming: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            action: "restart_timing" | "start_timing" | "stop_timing";
+            /** Of */
+            of?: string | null;
+        };
+        /**
+         * SeenCounter
+         * @description A text that says how many of a set are left. ``#`` in the words stands for the number.
+         */
+        SeenCounter: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "seen_counter";
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Text */
+            text: string;
+            /** Set */
+            set: string;
+            /**
+             * Words
+             * @default # still to see
+             */
+            words: string;
+            /**
+             * For Count
              * @default [
              *       {
-             *         "action": "go",
-             *         "go": {
-             *           "to": "next"
-             *         }
+             *         "left": 0,
+             *         "words": "All seen"
              *       }
              *     ]
              */
-            do: components["schemas"]["GoTo"][];
+            for_count: components["schemas"]["CountWords"][];
         };
         /**
          * Shadow
@@ -2740,6 +3760,32 @@ export interface components {
              * @default []
              */
             rules: components["schemas"]["Rule"][];
+            /** Overlay */
+            overlay?: string | null;
+            drag?: components["schemas"]["Drag"] | null;
+            /**
+             * Moves
+             * @default []
+             */
+            moves: components["schemas"]["Move"][];
+            /**
+             * Enters
+             * @default none
+             * @enum {string}
+             */
+            enters: "none" | "fade" | "slide" | "scale" | "flip";
+            /**
+             * Leaves
+             * @default none
+             * @enum {string}
+             */
+            leaves: "none" | "fade" | "slide" | "scale" | "flip";
+            /**
+             * Pulse
+             * @default none
+             * @enum {string}
+             */
+            pulse: "none" | "beat" | "sway" | "glow";
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -2787,6 +3833,19 @@ export interface components {
              *     }
              */
             text: components["schemas"]["RichText"];
+        };
+        /**
+         * ShowOrHide
+         * @description Show, hide or toggle an element, a group or an overlay.
+         */
+        ShowOrHide: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            action: "hide" | "show" | "toggle";
+            /** What */
+            what: string;
         };
         /**
          * SingleChoice
@@ -2854,7 +3913,8 @@ export interface components {
          *
          *     Without a `background` of its own it has that of its `layout`. `onward` says where *next*
          *     leads. `indent` is how far in it stands in the outline. `notes` are for the author alone,
-         *     the `transcript` is there for the learner to read.
+         *     the `transcript` is there for the learner to read. Its `gate` comes before the course's; where
+         *     it is `ungated`, the slide has none.
          */
         Slide: {
             /** Id */
@@ -2896,6 +3956,50 @@ export interface components {
              * @default []
              */
             questions: components["schemas"]["SingleChoice"][];
+            /**
+             * Overlays
+             * @default []
+             */
+            overlays: components["schemas"]["Overlay"][];
+            /**
+             * Patterns
+             * @default []
+             */
+            patterns: (components["schemas"]["RevealSet"] | components["schemas"]["SeenCounter"] | components["schemas"]["FlipCards"] | components["schemas"]["Steps"] | components["schemas"]["BeforeAfter"] | components["schemas"]["Checklist"] | components["schemas"]["ChoosePath"] | components["schemas"]["SpotPlaces"])[];
+            /**
+             * Rules
+             * @default []
+             */
+            rules: components["schemas"]["Rule"][];
+            /**
+             * @default {
+             *       "length": 0,
+             *       "starts": true,
+             *       "repeats": false,
+             *       "cues": []
+             *     }
+             */
+            timing: components["schemas"]["Timing"];
+            gate?: components["schemas"]["Gate"] | null;
+            /**
+             * Ungated
+             * @default false
+             */
+            ungated: boolean;
+            /**
+             * @default {
+             *       "menu": null,
+             *       "progress": null,
+             *       "previous": null,
+             *       "next": null,
+             *       "transcript": null,
+             *       "captions": null,
+             *       "volume": null,
+             *       "speed": null,
+             *       "full_screen": null
+             *     }
+             */
+            navigation: components["schemas"]["NavigationHere"];
         };
         /** SlideSize */
         SlideSize: {
@@ -2909,6 +4013,83 @@ export interface components {
              * @default 720
              */
             h: number;
+        };
+        /**
+         * SpotPlaces
+         * @description Places to find in a picture; a place that was found shows its *visited* look.
+         */
+        SpotPlaces: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "spot_places";
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Places
+             * @default []
+             */
+            places: string[];
+        };
+        /**
+         * StartOver
+         * @description Begin again, and go to the beginning of what is begun again.
+         *
+         *     All of it is cleared: variables, answers, what was seen, shown, moved; but for what `keep`
+         *     names.
+         */
+        StartOver: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            action: "start_over";
+            /**
+             * What
+             * @default slide
+             * @enum {string}
+             */
+            what: "slide" | "section" | "quiz" | "course";
+            /**
+             * Keep
+             * @default []
+             */
+            keep: ("variables" | "answers" | "seen")[];
+        };
+        /** Step */
+        Step: {
+            /**
+             * Shows
+             * @default []
+             */
+            shows: string[];
+        };
+        /**
+         * Steps
+         * @description A sequence: each step shows its elements; buttons lead on and back.
+         */
+        Steps: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "steps";
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Steps
+             * @default []
+             */
+            steps: components["schemas"]["Step"][];
+            /** Onward */
+            onward?: string | null;
+            /** Back */
+            back?: string | null;
         };
         /**
          * Style
@@ -3001,8 +4182,28 @@ export interface components {
         /**
          * StylePatch
          * @description What a look changes; what is absent stays as in the default look.
+         *
+         *     `name` is that of a look of the author's own. Besides the style a look may change the words,
+         *     the picture, and the place and size (px).
          */
         StylePatch: {
+            /** Name */
+            name?: string | null;
+            text?: components["schemas"]["RichText"] | null;
+            /** Label */
+            label?: string | null;
+            /** Media */
+            media?: string | null;
+            /** X */
+            x?: number | null;
+            /** Y */
+            y?: number | null;
+            /** W */
+            w?: number | null;
+            /** H */
+            h?: number | null;
+            /** Turn */
+            turn?: number | null;
             /** Fill */
             fill?: string | null;
             /** Border Colour */
@@ -3019,6 +4220,22 @@ export interface components {
             size?: number | null;
             /** Bold */
             bold?: boolean | null;
+            /** Italic */
+            italic?: boolean | null;
+            shadow?: components["schemas"]["Shadow"] | null;
+        };
+        /**
+         * Switch
+         * @description Turn a yes into a no and a no into a yes.
+         */
+        Switch: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            action: "switch";
+            /** Variable */
+            variable: string;
         };
         /**
          * Table
@@ -3134,6 +4351,32 @@ export interface components {
              * @default []
              */
             rules: components["schemas"]["Rule"][];
+            /** Overlay */
+            overlay?: string | null;
+            drag?: components["schemas"]["Drag"] | null;
+            /**
+             * Moves
+             * @default []
+             */
+            moves: components["schemas"]["Move"][];
+            /**
+             * Enters
+             * @default none
+             * @enum {string}
+             */
+            enters: "none" | "fade" | "slide" | "scale" | "flip";
+            /**
+             * Leaves
+             * @default none
+             * @enum {string}
+             */
+            leaves: "none" | "fade" | "slide" | "scale" | "flip";
+            /**
+             * Pulse
+             * @default none
+             * @enum {string}
+             */
+            pulse: "none" | "beat" | "sway" | "glow";
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -3168,6 +4411,21 @@ export interface components {
              * @default false
              */
             header_column: boolean;
+        };
+        /**
+         * Take
+         * @description Set a variable to what stands in an input.
+         */
+        Take: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            action: "take";
+            /** Variable */
+            variable: string;
+            /** Input */
+            input: string;
         };
         /** Text */
         Text: {
@@ -3280,6 +4538,32 @@ export interface components {
              * @default []
              */
             rules: components["schemas"]["Rule"][];
+            /** Overlay */
+            overlay?: string | null;
+            drag?: components["schemas"]["Drag"] | null;
+            /**
+             * Moves
+             * @default []
+             */
+            moves: components["schemas"]["Move"][];
+            /**
+             * Enters
+             * @default none
+             * @enum {string}
+             */
+            enters: "none" | "fade" | "slide" | "scale" | "flip";
+            /**
+             * Leaves
+             * @default none
+             * @enum {string}
+             */
+            leaves: "none" | "fade" | "slide" | "scale" | "flip";
+            /**
+             * Pulse
+             * @default none
+             * @enum {string}
+             */
+            pulse: "none" | "beat" | "sway" | "glow";
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -3350,6 +4634,66 @@ export interface components {
              */
             fonts: components["schemas"]["Fonts"];
         };
+        /** TimeSpent */
+        TimeSpent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            wants: "time";
+            /**
+             * Seconds
+             * @default 10
+             */
+            seconds: number;
+        };
+        /**
+         * Timer
+         * @description `after` seconds on the slide, in the overlay or in the course; then `again` and again.
+         */
+        Timer: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            event: "timer";
+            /**
+             * After
+             * @default 5
+             */
+            after: number;
+            /**
+             * Again
+             * @default false
+             */
+            again: boolean;
+        };
+        /**
+         * Timing
+         * @description The time axis of a slide or overlay: `length` in ms; `starts` by itself or by a rule.
+         */
+        Timing: {
+            /**
+             * Length
+             * @default 0
+             */
+            length: number;
+            /**
+             * Starts
+             * @default true
+             */
+            starts: boolean;
+            /**
+             * Repeats
+             * @default false
+             */
+            repeats: boolean;
+            /**
+             * Cues
+             * @default []
+             */
+            cues: components["schemas"]["Cue"][];
+        };
         /** ToNext */
         ToNext: {
             /**
@@ -3377,6 +4721,35 @@ export interface components {
             slide: string;
         };
         /**
+         * ValueFormat
+         * @description How a value is written: numbers with `decimals` (None: as they are), words instead of a yes
+         *     and a no, words for one and for other numbers (``#`` stands for the number).
+         */
+        ValueFormat: {
+            /** Decimals */
+            decimals?: number | null;
+            /**
+             * Yes
+             * @default
+             */
+            yes: string;
+            /**
+             * No
+             * @default
+             */
+            no: string;
+            /**
+             * One
+             * @default
+             */
+            one: string;
+            /**
+             * Many
+             * @default
+             */
+            many: string;
+        };
+        /**
          * ValueRun
          * @description The present value of a variable (by id) or of something the course keeps (by name).
          */
@@ -3388,6 +4761,7 @@ export interface components {
             kind: "value";
             /** Of */
             of: string;
+            format?: components["schemas"]["ValueFormat"] | null;
             /**
              * Bold
              * @default false
@@ -3513,6 +4887,32 @@ export interface components {
              * @default []
              */
             rules: components["schemas"]["Rule"][];
+            /** Overlay */
+            overlay?: string | null;
+            drag?: components["schemas"]["Drag"] | null;
+            /**
+             * Moves
+             * @default []
+             */
+            moves: components["schemas"]["Move"][];
+            /**
+             * Enters
+             * @default none
+             * @enum {string}
+             */
+            enters: "none" | "fade" | "slide" | "scale" | "flip";
+            /**
+             * Leaves
+             * @default none
+             * @enum {string}
+             */
+            leaves: "none" | "fade" | "slide" | "scale" | "flip";
+            /**
+             * Pulse
+             * @default none
+             * @enum {string}
+             */
+            pulse: "none" | "beat" | "sway" | "glow";
             /** Media */
             media?: string | null;
             /**
@@ -3550,6 +4950,23 @@ export interface components {
              */
             fit: "contain" | "cover";
         };
+        /**
+         * Wait
+         * @description Go on with the actions that follow after some seconds, if the learner is still there.
+         */
+        Wait: {
+            /**
+             * Action
+             * @default wait
+             * @constant
+             */
+            action: "wait";
+            /**
+             * Seconds
+             * @default 1
+             */
+            seconds: number;
+        };
         /** TitleIn */
         TitleIn: {
             /** Title */
@@ -3584,10 +5001,10 @@ export interface components {
         Course: {
             /**
              * Format
-             * @default 2
+             * @default 3
              * @constant
              */
-            format: 2;
+            format: 3;
             /** Id */
             id: string;
             /** Title */
@@ -3659,6 +5076,32 @@ export interface components {
              */
             variables: (components["schemas"]["NumberVariable"] | components["schemas"]["TextVariable"] | components["schemas"]["YesNoVariable"])[];
             /**
+             * Rules
+             * @default []
+             */
+            rules: components["schemas"]["Rule"][];
+            gate?: components["schemas"]["Gate"] | null;
+            /**
+             * @default {
+             *       "order": "free",
+             *       "menu": true,
+             *       "progress": true,
+             *       "previous": true,
+             *       "next": true,
+             *       "transcript": true,
+             *       "captions": true,
+             *       "volume": true,
+             *       "speed": true,
+             *       "full_screen": true
+             *     }
+             */
+            navigation: components["schemas"]["Navigation"];
+            /**
+             * Walkthroughs
+             * @default []
+             */
+            walkthroughs: components["schemas"]["Walkthrough"][];
+            /**
              * Media
              * @default []
              */
@@ -3706,6 +5149,26 @@ export interface components {
             };
             /** Slides */
             slides: components["schemas"]["SlideOut"][];
+        };
+        /**
+         * Expected
+         * @description What was so after the event number `after` (from 0): a thing, and how it was.
+         */
+        Expected: {
+            /** After */
+            after: number;
+            /**
+             * What
+             * @enum {string}
+             */
+            what: "slide" | "shown" | "hidden" | "open" | "variable" | "points" | "status";
+            /**
+             * Of
+             * @default
+             */
+            of: string;
+            /** Value */
+            value?: string | number | boolean | null;
         };
         /**
          * Guides
@@ -3849,7 +5312,67 @@ export interface components {
                 [key: string]: components["schemas"]["StylePatch"];
             };
         };
-        /** NumberVariable */
+        /**
+         * Navigation
+         * @description What is shown around the slides, and in which `order` they may be gone to.
+         */
+        Navigation: {
+            /**
+             * Order
+             * @default free
+             * @enum {string}
+             */
+            order: "free" | "in_order" | "seen";
+            /**
+             * Menu
+             * @default true
+             */
+            menu: boolean;
+            /**
+             * Progress
+             * @default true
+             */
+            progress: boolean;
+            /**
+             * Previous
+             * @default true
+             */
+            previous: boolean;
+            /**
+             * Next
+             * @default true
+             */
+            next: boolean;
+            /**
+             * Transcript
+             * @default true
+             */
+            transcript: boolean;
+            /**
+             * Captions
+             * @default true
+             */
+            captions: boolean;
+            /**
+             * Volume
+             * @default true
+             */
+            volume: boolean;
+            /**
+             * Speed
+             * @default true
+             */
+            speed: boolean;
+            /**
+             * Full Screen
+             * @default true
+             */
+            full_screen: boolean;
+        };
+        /**
+         * NumberVariable
+         * @description A number between `min` and `max`, rounded to `decimals`.
+         */
         NumberVariable: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -3860,6 +5383,11 @@ export interface components {
             id: string;
             /** Name */
             name: string;
+            /**
+             * Description
+             * @default
+             */
+            description: string;
             /**
              * Default
              * @default 0
@@ -3875,6 +5403,11 @@ export interface components {
              * @default 1000000000
              */
             max: number;
+            /**
+             * Decimals
+             * @default 6
+             */
+            decimals: number;
         };
         /**
          * Section
@@ -3887,6 +5420,11 @@ export interface components {
             title: string;
             /** Before */
             before?: string | null;
+            /**
+             * Rules
+             * @default []
+             */
+            rules: components["schemas"]["Rule"][];
         };
         /** SlideOut */
         SlideOut: {
@@ -3906,10 +5444,42 @@ export interface components {
             /** Name */
             name: string;
             /**
+             * Description
+             * @default
+             */
+            description: string;
+            /**
              * Default
              * @default
              */
             default: string;
+        };
+        /**
+         * Walkthrough
+         * @description Events in order, and what was to be seen on the way. The first event is a start.
+         */
+        Walkthrough: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Seed
+             * @default 1
+             */
+            seed: number;
+            /**
+             * Events
+             * @default []
+             */
+            events: {
+                [key: string]: unknown;
+            }[];
+            /**
+             * Expected
+             * @default []
+             */
+            expected: components["schemas"]["Expected"][];
         };
         /** YesNoVariable */
         YesNoVariable: {
@@ -3922,6 +5492,11 @@ export interface components {
             id: string;
             /** Name */
             name: string;
+            /**
+             * Description
+             * @default
+             */
+            description: string;
             /**
              * Default
              * @default false
@@ -4103,10 +5678,14 @@ export interface components {
                 number,
                 number
             ] | null;
+            /** Overlay */
+            overlay?: string | null;
         };
         /**
          * Clipping
-         * @description Elements cut out or copied, with the questions that they are parts of.
+         * @description Elements cut out or copied, with the questions and patterns that they are parts of.
+         *
+         *     `overlays` are those that they open; what stands on these is among the elements.
          *
          *     `variables`, `media` and `styles` are what they use of their course, for pasting in another.
          */
@@ -4121,6 +5700,16 @@ export interface components {
              * @default []
              */
             questions: components["schemas"]["SingleChoice"][];
+            /**
+             * Patterns
+             * @default []
+             */
+            patterns: (components["schemas"]["RevealSet"] | components["schemas"]["SeenCounter"] | components["schemas"]["FlipCards"] | components["schemas"]["Steps"] | components["schemas"]["BeforeAfter"] | components["schemas"]["Checklist"] | components["schemas"]["ChoosePath"] | components["schemas"]["SpotPlaces"])[];
+            /**
+             * Overlays
+             * @default []
+             */
+            overlays: components["schemas"]["Overlay"][];
             /**
              * Variables
              * @default []
@@ -4159,6 +5748,8 @@ export interface components {
              * @default 0
              */
             dy: number;
+            /** Onto */
+            onto?: string | null;
         };
         /** ElementsIn */
         ElementsIn: {
@@ -4358,6 +5949,34 @@ export interface components {
             places?: string[] | null;
         };
         /**
+         * PatternMade
+         * @description The slide with a pattern, and what to select then.
+         */
+        PatternMade: {
+            slide: components["schemas"]["Slide"];
+            /** Pattern */
+            pattern: string;
+            /** Selected */
+            selected: string[];
+        };
+        /** PatternIn */
+        PatternIn: {
+            slide: components["schemas"]["Slide"];
+            course: components["schemas"]["Course"];
+            /**
+             * What
+             * @enum {string}
+             */
+            what: "reveal_set" | "tabs" | "accordion" | "cards" | "markers" | "timeline" | "seen_counter" | "flip_cards" | "steps" | "before_after" | "checklist" | "choose_path" | "spot_places";
+            /**
+             * Elements
+             * @default []
+             */
+            elements: string[];
+            /** Overlay */
+            overlay?: string | null;
+        };
+        /**
          * Check
          * @description What is to be known of a course, most of all before publishing.
          *
@@ -4445,19 +6064,6 @@ export interface components {
             /** Element */
             element?: string | null;
         };
-        /**
-         * Announce
-         * @description Tell it to a screen reader.
-         */
-        Announce: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            do: "announce";
-            /** Text */
-            text: string;
-        };
         /** Choose */
         Choose: {
             /**
@@ -4470,6 +6076,86 @@ export interface components {
             /** Choice */
             choice: string;
         };
+        /**
+         * Clear
+         * @description Bring things back to how the course begins; `slides` forget that they were seen.
+         */
+        Clear: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "clear";
+            /**
+             * Slides
+             * @default []
+             */
+            slides: string[];
+            /**
+             * Elements
+             * @default []
+             */
+            elements: string[];
+            /**
+             * Questions
+             * @default []
+             */
+            questions: string[];
+            /**
+             * Variables
+             * @default []
+             */
+            variables: string[];
+        };
+        /**
+         * Clock
+         * @description A time axis of `length` ms; its cues in the order of time.
+         */
+        Clock: {
+            /**
+             * Length
+             * @default 0
+             */
+            length: number;
+            /**
+             * Starts
+             * @default true
+             */
+            starts: boolean;
+            /**
+             * Repeats
+             * @default false
+             */
+            repeats: boolean;
+            /**
+             * Cues
+             * @default []
+             */
+            cues: components["schemas"]["ClockCue"][];
+        };
+        /**
+         * ClockCue
+         * @description At `at` ms of its clock: rules may wait for it; it may start a move, or a film or sound.
+         *
+         *     `uncovers` names an element that appears or leaves now, whatever rules have said before.
+         */
+        ClockCue: {
+            /** Id */
+            id: string;
+            /** At */
+            at: number;
+            /** Uncovers */
+            uncovers?: string | null;
+            /** Element */
+            element?: string | null;
+            /** Move */
+            move?: string | null;
+            /**
+             * Plays
+             * @default false
+             */
+            plays: boolean;
+        };
         /** CloseOverlay */
         CloseOverlay: {
             /**
@@ -4479,6 +6165,29 @@ export interface components {
             do: "close";
             /** Overlay */
             overlay: string;
+        };
+        /**
+         * Enter
+         * @description Go to a slide as if for the first time, even if it is the one that is shown.
+         */
+        Enter: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "enter";
+            /** Slide */
+            slide: string;
+        };
+        /**
+         * Fork
+         * @description A way onward that is taken when its condition holds; the first that does.
+         */
+        Fork: {
+            /** Condition */
+            condition: unknown;
+            /** Slide */
+            slide: string;
         };
         /** Go */
         Go: {
@@ -4539,6 +6248,18 @@ export interface components {
             /** Element */
             element: string;
         };
+        /** MoveElement */
+        MoveElement: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "move";
+            /** Element */
+            element: string;
+            /** Move */
+            move: string;
+        };
         /** OpenOverlay */
         OpenOverlay: {
             /**
@@ -4550,63 +6271,35 @@ export interface components {
             overlay: string;
         };
         /**
-         * Overlay
-         * @description Elements that open over the slide, under a title.
-         *
-         *     They stand under each other in a panel `w` px wide, at the `place` on the slide, and take
-         *     the height they need.
+         * PickNumber
+         * @description Set a variable to a whole number from `low` to `high`, at random.
          */
-        Overlay: {
-            /** Id */
-            id: string;
-            /** Title */
-            title: string;
+        PickNumber: {
             /**
-             * Tone
-             * @default plain
+             * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            tone: "plain" | "right" | "wrong";
+            do: "pick";
+            /** Variable */
+            variable: string;
+            /** Low */
+            low: number;
+            /** High */
+            high: number;
             /**
-             * Place
-             * @default bottom
-             * @enum {string}
-             */
-            place: "center" | "bottom";
-            /**
-             * W
-             * @default 720
-             */
-            w: number;
-            /**
-             * Blocks
-             * @default true
-             */
-            blocks: boolean;
-            /**
-             * Dims
-             * @default true
-             */
-            dims: boolean;
-            /**
-             * Elements
+             * Texts
              * @default []
              */
-            elements: components["schemas"]["ProgramElement"][];
-            /**
-             * Rules
-             * @default []
-             */
-            rules: components["schemas"]["ProgramRule"][];
+            texts: string[];
         };
         /** Program */
         Program: {
             /**
              * Format
-             * @default 1
+             * @default 2
              * @constant
              */
-            format: 1;
+            format: 2;
             /** Course */
             course: string;
             /** Title */
@@ -4648,10 +6341,30 @@ export interface components {
              */
             questions: components["schemas"]["Grader"][];
             /**
+             * Sets
+             * @default []
+             */
+            sets: components["schemas"]["SeenSet"][];
+            /**
              * Rules
              * @default []
              */
             rules: components["schemas"]["ProgramRule"][];
+            /**
+             * @default {
+             *       "order": "free",
+             *       "menu": true,
+             *       "progress": true,
+             *       "previous": true,
+             *       "next": true,
+             *       "transcript": true,
+             *       "captions": true,
+             *       "volume": true,
+             *       "speed": true,
+             *       "full_screen": true
+             *     }
+             */
+            navigation: components["schemas"]["Navigation"];
             /**
              * Media
              * @default {}
@@ -4670,6 +6383,10 @@ export interface components {
         /**
          * ProgramElement
          * @description An element as drawn (`draw`, without its authors' rules) and what it takes part in.
+         *
+         *     `selected` gives it the look of that name, and tells screen readers; what it opens or closes
+         *     is `reveals`. `words` are said instead of its own. With `spans` it is there only then, by the
+         *     clock of its slide or overlay. A *wiper* is cut off at the share (0..100) in `variable`.
          */
         ProgramElement: {
             /** Draw */
@@ -4679,11 +6396,15 @@ export interface components {
              * @default none
              * @enum {string}
              */
-            control: "none" | "button" | "choice" | "input";
+            control: "none" | "button" | "choice" | "input" | "check" | "wiper";
             /** Question */
             question?: string | null;
             /** Choice */
             choice?: string | null;
+            /** Variable */
+            variable?: string | null;
+            /** Reveals */
+            reveals?: string | null;
             /**
              * Visible
              * @default true
@@ -4695,14 +6416,50 @@ export interface components {
              */
             enabled: unknown;
             /**
+             * Selected
+             * @default false
+             */
+            selected: unknown;
+            /** Words */
+            words?: unknown | null;
+            /**
+             * Spans
+             * @default []
+             */
+            spans: components["schemas"]["Span"][];
+            /**
              * Rules
              * @default []
              */
             rules: components["schemas"]["ProgramRule"][];
         };
         /**
+         * ProgramGate
+         * @description What must hold to go forward; with `for_good` it stays open once it was.
+         */
+        ProgramGate: {
+            /** Condition */
+            condition: unknown;
+            /**
+             * Meanwhile
+             * @default message
+             * @enum {string}
+             */
+            meanwhile: "hidden" | "disabled" | "message";
+            /**
+             * Message
+             * @default
+             */
+            message: string;
+            /**
+             * For Good
+             * @default true
+             */
+            for_good: boolean;
+        };
+        /**
          * ProgramMedia
-         * @description Where a media file is (a relative URL in a package), and its size in px.
+         * @description Where a media file is (a relative URL in a package), its size in px, its length in ms.
          */
         ProgramMedia: {
             /** Src */
@@ -4722,10 +6479,99 @@ export interface components {
              * @default 0
              */
             h: number;
+            /**
+             * Duration
+             * @default 0
+             */
+            duration: number;
+        };
+        /**
+         * ProgramOverlay
+         * @description Elements that open over the slide, under a title.
+         *
+         *     As a `panel` they stand under each other, `w` px wide, at the `place` on the slide, and take
+         *     the height they need; else they stand where they were put on the slide.
+         */
+        ProgramOverlay: {
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
+            /**
+             * Panel
+             * @default true
+             */
+            panel: boolean;
+            /**
+             * Tone
+             * @default plain
+             * @enum {string}
+             */
+            tone: "plain" | "right" | "wrong";
+            /**
+             * Place
+             * @default bottom
+             * @enum {string}
+             */
+            place: "center" | "bottom";
+            /**
+             * W
+             * @default 720
+             */
+            w: number;
+            /**
+             * Blocks
+             * @default true
+             */
+            blocks: boolean;
+            /**
+             * Dims
+             * @default true
+             */
+            dims: boolean;
+            /**
+             * Pauses
+             * @default false
+             */
+            pauses: boolean;
+            /**
+             * Closes Others
+             * @default false
+             */
+            closes_others: boolean;
+            /**
+             * On Escape
+             * @default true
+             */
+            on_escape: boolean;
+            /**
+             * On Outside
+             * @default false
+             */
+            on_outside: boolean;
+            /**
+             * Resets
+             * @default true
+             */
+            resets: boolean;
+            clock?: components["schemas"]["Clock"] | null;
+            /**
+             * Elements
+             * @default []
+             */
+            elements: components["schemas"]["ProgramElement"][];
+            /**
+             * Rules
+             * @default []
+             */
+            rules: components["schemas"]["ProgramRule"][];
         };
         /**
          * ProgramRule
          * @description When `on` happens to `target` (None: anything): `then` if `condition`, else `otherwise`.
+         *
+         *     `detail` narrows it down: the key, the drop target, the cue, the ms reached in a film. A
+         *     *timer* has its owner as target, and goes off `after` ms, or every so many.
          */
         ProgramRule: {
             /** Id */
@@ -4734,9 +6580,21 @@ export interface components {
              * On
              * @enum {string}
              */
-            on: "clicked" | "entered" | "slide_entered" | "slide_left" | "overlay_opened" | "overlay_closed" | "variable_changed" | "answered_right" | "answered_wrong" | "answered_last" | "answered";
+            on: "clicked" | "double_clicked" | "pointed_at" | "pointed_away" | "key_pressed" | "entered" | "dropped" | "dropped_elsewhere" | "cue_reached" | "timing_ended" | "timer" | "media_started" | "media_paused" | "media_ended" | "media_reached" | "slide_entered" | "slide_left" | "overlay_opened" | "overlay_closed" | "all_seen" | "variable_changed" | "answered_right" | "answered_wrong" | "answered_last" | "answered";
             /** Target */
             target?: string | null;
+            /** Detail */
+            detail?: string | null;
+            /**
+             * After
+             * @default 0
+             */
+            after: number;
+            /**
+             * Again
+             * @default false
+             */
+            again: boolean;
             /**
              * Block
              * @default false
@@ -4751,12 +6609,12 @@ export interface components {
              * Then
              * @default []
              */
-            then: (components["schemas"]["Go"] | components["schemas"]["Show"] | components["schemas"]["Hide"] | components["schemas"]["SetLook"] | components["schemas"]["SetVariable"] | components["schemas"]["OpenOverlay"] | components["schemas"]["CloseOverlay"] | components["schemas"]["Choose"] | components["schemas"]["Submit"] | components["schemas"]["Reset"] | components["schemas"]["Announce"])[];
+            then: (components["schemas"]["Go"] | components["schemas"]["Enter"] | components["schemas"]["Show"] | components["schemas"]["Hide"] | components["schemas"]["Toggle"] | components["schemas"]["SetLook"] | components["schemas"]["SetVariable"] | components["schemas"]["PickNumber"] | components["schemas"]["OpenOverlay"] | components["schemas"]["CloseOverlay"] | components["schemas"]["Choose"] | components["schemas"]["Submit"] | components["schemas"]["Reset"] | components["schemas"]["Clear"] | components["schemas"]["MoveElement"] | components["schemas"]["RunClock"] | components["schemas"]["zigzag_core__program__model__PlayMedia"] | components["schemas"]["zigzag_core__program__model__PlaySound"] | components["schemas"]["zigzag_core__program__model__OpenLink"] | components["schemas"]["zigzag_core__program__model__Mark"] | components["schemas"]["zigzag_core__program__model__Announce"] | components["schemas"]["zigzag_core__program__model__Wait"])[];
             /**
              * Otherwise
              * @default []
              */
-            otherwise: (components["schemas"]["Go"] | components["schemas"]["Show"] | components["schemas"]["Hide"] | components["schemas"]["SetLook"] | components["schemas"]["SetVariable"] | components["schemas"]["OpenOverlay"] | components["schemas"]["CloseOverlay"] | components["schemas"]["Choose"] | components["schemas"]["Submit"] | components["schemas"]["Reset"] | components["schemas"]["Announce"])[];
+            otherwise: (components["schemas"]["Go"] | components["schemas"]["Enter"] | components["schemas"]["Show"] | components["schemas"]["Hide"] | components["schemas"]["Toggle"] | components["schemas"]["SetLook"] | components["schemas"]["SetVariable"] | components["schemas"]["PickNumber"] | components["schemas"]["OpenOverlay"] | components["schemas"]["CloseOverlay"] | components["schemas"]["Choose"] | components["schemas"]["Submit"] | components["schemas"]["Reset"] | components["schemas"]["Clear"] | components["schemas"]["MoveElement"] | components["schemas"]["RunClock"] | components["schemas"]["zigzag_core__program__model__PlayMedia"] | components["schemas"]["zigzag_core__program__model__PlaySound"] | components["schemas"]["zigzag_core__program__model__OpenLink"] | components["schemas"]["zigzag_core__program__model__Mark"] | components["schemas"]["zigzag_core__program__model__Announce"] | components["schemas"]["zigzag_core__program__model__Wait"])[];
         };
         /**
          * ProgramSlide
@@ -4775,6 +6633,11 @@ export interface components {
              */
             onward: components["schemas"]["ToNext"] | components["schemas"]["ToSlide"] | components["schemas"]["Nowhere"];
             /**
+             * Forks
+             * @default []
+             */
+            forks: components["schemas"]["Fork"][];
+            /**
              * Transcript
              * @default
              */
@@ -4789,7 +6652,23 @@ export interface components {
              * Overlays
              * @default []
              */
-            overlays: components["schemas"]["Overlay"][];
+            overlays: components["schemas"]["ProgramOverlay"][];
+            clock?: components["schemas"]["Clock"] | null;
+            gate?: components["schemas"]["ProgramGate"] | null;
+            /**
+             * @default {
+             *       "menu": null,
+             *       "progress": null,
+             *       "previous": null,
+             *       "next": null,
+             *       "transcript": null,
+             *       "captions": null,
+             *       "volume": null,
+             *       "speed": null,
+             *       "full_screen": null
+             *     }
+             */
+            navigation: components["schemas"]["NavigationHere"];
             /**
              * Rules
              * @default []
@@ -4810,6 +6689,36 @@ export interface components {
             question: string;
         };
         /**
+         * RunClock
+         * @description Start, stop or restart the timing of a slide or overlay.
+         */
+        RunClock: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "clock";
+            /** Of */
+            of: string;
+            /**
+             * Run
+             * @enum {string}
+             */
+            run: "start" | "stop" | "restart";
+        };
+        /**
+         * SeenSet
+         * @description Elements of a slide that count as seen once they were clicked.
+         */
+        SeenSet: {
+            /** Id */
+            id: string;
+            /** Slide */
+            slide: string;
+            /** Of */
+            of: string[];
+        };
+        /**
          * SetLook
          * @description Give an element a look; None gives it back the one that follows from its state.
          */
@@ -4822,7 +6731,7 @@ export interface components {
             /** Element */
             element: string;
             /** Look */
-            look: ("default" | "hover" | "focus" | "pressed" | "visited" | "selected" | "disabled") | null;
+            look: string | null;
         };
         /** SetVariable */
         SetVariable: {
@@ -4846,6 +6755,28 @@ export interface components {
             /** Element */
             element: string;
         };
+        /**
+         * Span
+         * @description From when until when (ms of its clock; None: to the end) a cue shows an element.
+         */
+        Span: {
+            /** At */
+            at: number;
+            /** Until */
+            until?: number | null;
+            /**
+             * Enters
+             * @default none
+             * @enum {string}
+             */
+            enters: "none" | "fade" | "slide" | "scale" | "flip";
+            /**
+             * Leaves
+             * @default none
+             * @enum {string}
+             */
+            leaves: "none" | "fade" | "slide" | "scale" | "flip";
+        };
         /** Submit */
         Submit: {
             /**
@@ -4855,6 +6786,191 @@ export interface components {
             do: "submit";
             /** Question */
             question: string;
+        };
+        /** Toggle */
+        Toggle: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "toggle";
+            /** Element */
+            element: string;
+        };
+        /**
+         * Announce
+         * @description Tell a text to a screen reader.
+         */
+        zigzag_core__course__rules__Announce: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            action: "announce";
+            /**
+             * Text
+             * @default
+             */
+            text: string;
+        };
+        /**
+         * Mark
+         * @description Count the course as completed, passed or failed, whatever else it asks for.
+         */
+        zigzag_core__course__rules__Mark: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            action: "mark";
+            /**
+             * Status
+             * @default completed
+             * @enum {string}
+             */
+            status: "completed" | "passed" | "failed";
+        };
+        /**
+         * OpenLink
+         * @description Open a web page in a window of its own.
+         */
+        zigzag_core__course__rules__OpenLink: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            action: "link";
+            /**
+             * Address
+             * @default
+             */
+            address: string;
+        };
+        /**
+         * PlayMedia
+         * @description Play or pause a film or sound of the slide, or go to `at` seconds in it.
+         */
+        zigzag_core__course__rules__PlayMedia: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            action: "pause" | "play" | "seek";
+            /** What */
+            what: string;
+            /**
+             * At
+             * @default 0
+             */
+            at: number;
+        };
+        /**
+         * PlaySound
+         * @description Play a sound of the course once, wherever one is.
+         */
+        zigzag_core__course__rules__PlaySound: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            action: "sound";
+            /** Media */
+            media?: string | null;
+        };
+        /**
+         * Wait
+         * @description Go on with the actions that follow after some seconds, if the learner is still there.
+         */
+        zigzag_core__course__rules__Wait: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            action: "wait";
+            /**
+             * Seconds
+             * @default 1
+             */
+            seconds: number;
+        };
+        /**
+         * Announce
+         * @description Tell it to a screen reader.
+         */
+        zigzag_core__program__model__Announce: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "announce";
+            /** Text */
+            text: string;
+        };
+        /** Mark */
+        zigzag_core__program__model__Mark: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "mark";
+            /**
+             * Status
+             * @enum {string}
+             */
+            status: "completed" | "passed" | "failed";
+        };
+        /** OpenLink */
+        zigzag_core__program__model__OpenLink: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "link";
+            /** Address */
+            address: string;
+        };
+        /** PlayMedia */
+        zigzag_core__program__model__PlayMedia: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "media";
+            /** Element */
+            element: string;
+            /**
+             * Run
+             * @enum {string}
+             */
+            run: "play" | "pause" | "seek";
+            /**
+             * At
+             * @default 0
+             */
+            at: number;
+        };
+        /** PlaySound */
+        zigzag_core__program__model__PlaySound: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "sound";
+            /** Media */
+            media: string;
+        };
+        /**
+         * Wait
+         * @description Go on with the actions after this one in `ms`, unless the slide was left.
+         */
+        zigzag_core__program__model__Wait: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "wait";
+            /** Ms */
+            ms: number;
         };
         /** PreviewOut */
         PreviewOut: {
@@ -6316,6 +8432,30 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Changed"];
+                };
+            };
+        };
+    };
+    zigzag_server_courses_does_api_edit_pattern: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PatternIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PatternMade"];
                 };
             };
         };

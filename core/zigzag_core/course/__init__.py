@@ -17,6 +17,7 @@ from .elements import (
     Audio,
     Button,
     Crop,
+    Drag,
     Element,
     Embed,
     Group,
@@ -28,25 +29,33 @@ from .elements import (
     Text,
     Video,
 )
+from .gates import Gate
 from .ids import IdSource, id_source, system_ids
 from .layouts import Background, Layout
 from .media import MediaFile
 from .migrate import NewerFormat, migrated
 from .model import Role
+from .navigation import Navigation, NavigationHere
+from .overlays import Overlay
+from .patterns import Pattern
 from .questions import Choice, Feedback, Question, SingleChoice
-from .rules import Clicked, GoTo, LeaveCourse, Rule, ToNext, ToPrevious, ToSlide
+from .rules import Action, GoTo, Happens, LeaveCourse, Rule, ToNext, ToPrevious, ToSlide
 from .style import Look, Shadow, Style, StylePatch
-from .text import Block, LiveValue, RichText, Run, TextRun, ValueRun, plain, rich
+from .text import Block, LiveValue, RichText, Run, TextRun, ValueFormat, ValueRun, plain, rich
 from .theme import Colours, Fonts, NamedStyle, Theme
+from .timing import Cue, Move, Offset, Timing
 from .variables import NumberVariable, TextVariable, Variable, YesNoVariable
+from .walkthroughs import Expected, Walkthrough
 
 __all__ = [
-    "FORMAT", "Area", "Audio", "Background", "Block", "Button", "Choice", "Clicked", "Colours",
-    "Completion", "Course", "CourseDocument", "Crop", "Element", "Embed", "Feedback", "Fonts",
-    "GoTo", "Group", "Guides", "IdSource", "Input", "Layout", "LeaveCourse", "LiveValue", "Look",
-    "MediaFile", "Meter", "NamedStyle", "NewerFormat", "Nowhere", "NumberVariable", "Onward",
-    "Picture", "Question", "RichText", "Role", "Rule", "Run", "Section", "Shadow", "Shape",
-    "SingleChoice", "Slide", "SlideSize", "Style", "StylePatch", "Table", "Text", "TextRun",
-    "TextVariable", "Theme", "ToNext", "ToPrevious", "ToSlide", "ValueRun", "Variable", "Video",
+    "FORMAT", "Action", "Area", "Audio", "Background", "Block", "Button", "Choice", "Colours",
+    "Completion", "Course", "CourseDocument", "Crop", "Cue", "Drag", "Element", "Embed",
+    "Expected", "Feedback", "Fonts", "Gate", "GoTo", "Group", "Guides", "Happens", "IdSource",
+    "Input", "Layout", "LeaveCourse", "LiveValue", "Look", "MediaFile", "Meter", "Move",
+    "NamedStyle", "Navigation", "NavigationHere", "NewerFormat", "Nowhere", "NumberVariable",
+    "Offset", "Onward", "Overlay", "Pattern", "Picture", "Question", "RichText", "Role", "Rule",
+    "Run", "Section", "Shadow", "Shape", "SingleChoice", "Slide", "SlideSize", "Style",
+    "StylePatch", "Table", "Text", "TextRun", "TextVariable", "Theme", "Timing", "ToNext",
+    "ToPrevious", "ToSlide", "ValueFormat", "ValueRun", "Variable", "Video", "Walkthrough",
     "YesNoVariable", "id_source", "migrated", "plain", "rich", "system_ids",
 ]

@@ -5,16 +5,23 @@ from typing import Annotated, Literal, Self
 from pydantic import Field, model_validator
 
 from .elements import Element, Group
+from .gates import Gate
 from .layouts import Background, Layout
 from .media import MediaFile
 from .model import Id, Model, Name
+from .navigation import Navigation, NavigationHere
+from .overlays import Overlay
+from .patterns import Pattern
+from .patterns import parts as parts_of
 from .questions import Question
-from .rules import ToNext, ToSlide
+from .rules import Rules, ToNext, ToSlide
 from .style import Share
 from .theme import NamedStyle, Theme
+from .timing import Timing
 from .variables import Variable
+from .walkthroughs import Walkthrough
 
-FORMAT = 2
+FORMAT = 3
 """Number of the document format that this program writes."""
 
 
@@ -34,7 +41,8 @@ class Slide(Model):
 
     Without a `background` of its own it has that of its `layout`. `onward` says where *next*
     leads. `indent` is how far in it stands in the outline. `notes` are for the author alone,
-    the `transcript` is there for the learner to read.
+    the `transcript` is there for the learner to read. Its `gate` comes before the course's; where
+    it is `ungated`, the slide has none.
     """
 
     id: Id
@@ -47,6 +55,13 @@ class Slide(Model):
     transcript: Notes = ""
     elements: tuple[Element, ...] = Field(default=(), max_length=2_000)
     questions: tuple[Question, ...] = Field(default=(), max_length=200)
+    overlays: tuple[Overlay, ...] = Field(default=(), max_length=100)
+    patterns: tuple[Pattern, ...] = Field(default=(), max_length=100)
+    rules: Rules = ()
+    timing: Timing = Timing()
+    gate: Gate | None = None
+    ungated: bool = False
+    navigation: NavigationHere = NavigationHere()
 
     @model_validator(mode="after")
     def _references_hold(self) -> Self:
@@ -55,6 +70,11 @@ class Slide(Model):
         if len(known) != len(ids):
             raise ValueError("two elements of the slide have the same id")
         check_groups(self.elements)
+        self._check_overlays()
+        for pattern in self.patterns:
+            missing = set(parts_of(pattern)) - known - {overlay.id for overlay in self.overlays}
+            if missing:
+                raise ValueError(f"“{pattern.name}” names an element that is not there")
         question_ids = [question.id for question in self.questions]
         if len(set(question_ids)) != len(question_ids):
             raise ValueError("two questions of the slide have the same id")
@@ -72,6 +92,18 @@ class Slide(Model):
             if len(choice_ids) != len(question.choices):
                 raise ValueError(f"two choices of question “{question.name}” have the same id")
         return self
+
+    def _check_overlays(self) -> None:
+        """Raise `ValueError` unless every element's overlay is there, and its group's with it."""
+        overlays = {overlay.id for overlay in self.overlays}
+        if len(overlays) != len(self.overlays):
+            raise ValueError("two overlays of the slide have the same id")
+        at = {element.id: element.overlay for element in self.elements}
+        for element in self.elements:
+            if element.overlay is not None and element.overlay not in overlays:
+                raise ValueError(f"“{element.name}” is on an overlay that is not there")
+            if element.group is not None and at[element.group] != element.overlay:
+                raise ValueError(f"“{element.name}” and its group are on different overlays")
 
 
 def check_groups(elements: tuple[Element, ...]) -> None:
@@ -94,6 +126,7 @@ class Section(Model):
     id: Id
     title: Name
     before: Id | None = None
+    rules: Rules = ()
 
 
 class Completion(Model):
@@ -133,7 +166,7 @@ class Course(Model):
     which they were first published: their numbers in saved progress (see `tracking.progress`).
     """
 
-    format: Literal[2] = 2
+    format: Literal[3] = 3
     id: Id
     title: Name
     language: Annotated[str, Field(pattern=r"^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$")] = "en"
@@ -145,6 +178,10 @@ class Course(Model):
     layouts: tuple[Layout, ...] = Field(default=(), max_length=200)
     guides: Guides = Guides()
     variables: tuple[Variable, ...] = Field(default=(), max_length=1_000)
+    rules: Rules = ()
+    gate: Gate | None = None
+    navigation: Navigation = Navigation()
+    walkthroughs: tuple[Walkthrough, ...] = Field(default=(), max_length=100)
     media: tuple[MediaFile, ...] = Field(default=(), max_length=5_000)
     completion: Completion = Completion()
     pass_mark: Annotated[float, Field(ge=0, le=100)] = 80

@@ -5,9 +5,10 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from .model import Id, Length, Model, Name, Pixels
-from .rules import Rule
+from .rules import Rules
 from .style import Looks, Share, Style
 from .text import RichText
+from .timing import Effect, Move
 
 Turn = Annotated[float, Field(ge=-360, le=360)]
 Place = Annotated[float, Field(ge=-10, le=10)]
@@ -31,8 +32,27 @@ def points(*pairs: tuple[float, float]) -> tuple[Point, ...]:
 TRIANGLE = points((0.5, 0), (1, 1), (0, 1))
 
 
+class Drag(Model):
+    """How an element can be dragged, and where it may be dropped.
+
+    On one of its `targets` it stays as dropped, snaps to the target's middle, goes to the place
+    (`x`, `y`), returns to where it was, or is replaced by an overlay; `elsewhere` it stays or
+    returns.
+    """
+
+    targets: Annotated[tuple[Id, ...], Field(max_length=200)] = ()
+    on_target: Literal["stay", "snap", "place", "return", "overlay"] = "snap"
+    elsewhere: Literal["stay", "return"] = "return"
+    x: Pixels = 0
+    y: Pixels = 0
+    overlay: Id | None = None
+
+
 class ElementBase(Model):
     """What every element has. `z` is the paint order; the slide's list is the running order.
+
+    `overlay` names the overlay that it is on; None is the slide itself. `enters` and `leaves`
+    say how it comes and goes when it is shown and hidden, `pulse` how it draws attention.
 
     `turn` is in degrees clockwise around the middle. `group` names the group that it belongs to,
     `named_style` the style and `slot` the element of the slide's layout that it follows, in all
@@ -59,7 +79,13 @@ class ElementBase(Model):
     own: tuple[Annotated[str, Field(max_length=30)], ...] = Field(default=(), max_length=40)
     style: Style = Style()
     looks: Looks = {}
-    rules: tuple[Rule, ...] = Field(default=(), max_length=200)
+    rules: Rules = ()
+    overlay: Id | None = None
+    drag: Drag | None = None
+    moves: tuple[Move, ...] = Field(default=(), max_length=50)
+    enters: Effect = "none"
+    leaves: Effect = "none"
+    pulse: Literal["none", "beat", "sway", "glow"] = "none"
 
 
 class Text(ElementBase):

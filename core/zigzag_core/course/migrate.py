@@ -34,5 +34,10 @@ def _to_2(raw: Raw) -> Raw:
     return {**raw, "format": 2}
 
 
-_STEPS: tuple[Callable[[Raw], Raw], ...] = (_to_2,)
+def _to_3(raw: Raw) -> Raw:
+    """Format 3 adds overlays, timing, patterns, gates and navigation; all of it may be absent."""
+    return {**raw, "format": 3}
+
+
+_STEPS: tuple[Callable[[Raw], Raw], ...] = (_to_2, _to_3)
 """The function at place n raises format n + 1 by one."""

@@ -4,12 +4,17 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from .model import Length, Model, Paint
+from .model import Id, Length, Model, Name, Paint, Pixels
+from .text import RichText
 
 Align = Literal["left", "center", "right"]
 VerticalAlign = Literal["top", "middle", "bottom"]
 Font = Literal["text", "heading"]
-Look = Literal["default", "hover", "focus", "pressed", "visited", "selected", "disabled"]
+Look = Literal[
+    "default", "hover", "focus", "pressed", "visited", "selected", "disabled", "dragged"
+]
+"""The looks that every element has and that follow by themselves."""
+
 Fit = Literal["keep", "shrink", "grow"]
 """What happens to words that do not fit: they run over, get smaller, or the box gets taller."""
 
@@ -55,8 +60,21 @@ class Style(Model):
 
 
 class StylePatch(Model):
-    """What a look changes; what is absent stays as in the default look."""
+    """What a look changes; what is absent stays as in the default look.
 
+    `name` is that of a look of the author's own. Besides the style a look may change the words,
+    the picture, and the place and size (px).
+    """
+
+    name: Name | None = None
+    text: RichText | None = None
+    label: Annotated[str, Field(max_length=500)] | None = None
+    media: Id | None = None
+    x: Pixels | None = None
+    y: Pixels | None = None
+    w: Length | None = None
+    h: Length | None = None
+    turn: Annotated[float, Field(ge=-360, le=360)] | None = None
     fill: Paint | None = None
     border_colour: Paint | None = None
     border_width: BorderWidth | None = None
@@ -65,6 +83,11 @@ class StylePatch(Model):
     text_colour: Paint | None = None
     size: FontSize | None = None
     bold: bool | None = None
+    italic: bool | None = None
+    shadow: Shadow | None = None
 
 
-Looks = dict[Look, StylePatch]
+LookId = Id
+"""A `Look`, or the id of one of the author's own."""
+
+Looks = dict[LookId, StylePatch]

@@ -6,9 +6,14 @@ from pydantic import Field
 
 from .model import Model
 
-LiveValue = Literal["points", "max_points", "score", "slides_seen", "slides", "slide_number"]
+LiveValue = Literal[
+    "points", "max_points", "score", "slides_seen", "slides", "slide_number", "slide_title",
+    "minutes", "seconds", "learner_name", "result", "answered", "questions",
+]
 """Values that the course itself keeps: points so far, points possible, score in per cent,
-slides seen, slides in all, number of the current slide (from 1)."""
+slides seen, slides in all, number (from 1) and title of the current slide, whole minutes and
+seconds spent, the learner's name, the result (``passed``, ``failed`` or ``open``), questions
+answered to their end, questions in all."""
 
 
 class TextRun(Model):
@@ -20,11 +25,23 @@ class TextRun(Model):
     italic: bool = False
 
 
+class ValueFormat(Model):
+    """How a value is written: numbers with `decimals` (None: as they are), words instead of a yes
+    and a no, words for one and for other numbers (``#`` stands for the number)."""
+
+    decimals: Annotated[int, Field(ge=0, le=6)] | None = None
+    yes: Annotated[str, Field(max_length=100)] = ""
+    no: Annotated[str, Field(max_length=100)] = ""
+    one: Annotated[str, Field(max_length=100)] = ""
+    many: Annotated[str, Field(max_length=100)] = ""
+
+
 class ValueRun(Model):
     """The present value of a variable (by id) or of something the course keeps (by name)."""
 
     kind: Literal["value"] = "value"
     of: str = Field(max_length=40)
+    format: ValueFormat | None = None
     bold: bool = False
     italic: bool = False
 

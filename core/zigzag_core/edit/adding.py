@@ -13,12 +13,13 @@ _STEP = 24
 def add(
     slide: Slide, what: Addition, fresh: IdSource, size: SlideSize,
     at: tuple[float, float] | None = None, styles: Styles = USUAL_STYLES,
+    overlay: str | None = None,
 ) -> tuple[Slide, tuple[str, ...], tuple[Variable, ...]]:
     """Return `slide` with `what` added, the ids of the new elements, and new variables for them.
 
     It is centred at the point `at` (px) as far as it then lies on the slide; without a point, in
     the middle or a step beside what is there already, and a question below the title. `styles`
-    are the course's own.
+    are the course's own. It comes onto `overlay` where one is named.
     """
     variables: tuple[Variable, ...] = ()
     if what == "single_choice":
@@ -29,11 +30,11 @@ def add(
         clipping = Clipping(elements=(element,))
     box = around(box_of(element) for element in clipping.elements)
     if at is None and what == "single_choice":
-        return (*paste(slide, clipping, fresh), variables)
+        return (*paste(slide, clipping, fresh, onto=overlay), variables)
     x, y = at if at is not None else _free_middle(slide, size)
     dx = min(max(round(x - box.w / 2), 0), max(size.w - box.w, 0)) - box.x
     dy = min(max(round(y - box.h / 2), 0), max(size.h - box.h, 0)) - box.y
-    return (*paste(slide, clipping, fresh, dx, dy), variables)
+    return (*paste(slide, clipping, fresh, dx, dy, overlay), variables)
 
 
 def _free_middle(slide: Slide, size: SlideSize) -> tuple[float, float]:

@@ -7,37 +7,44 @@ from zigzag_core.course import (
     Course,
     CourseDocument,
     Element,
-    GoTo,
     IdSource,
     Input,
     MediaFile,
     Meter,
     NamedStyle,
-    Onward,
+    Overlay,
+    Pattern,
     Question,
-    Rule,
     Shape,
     Slide,
     Text,
-    ToSlide,
+    Timing,
     ValueRun,
     Variable,
 )
 from zigzag_core.course.media_use import media_of
 from zigzag_core.course.model import Model
+from zigzag_core.course.patterns import RevealSet, parts
+from zigzag_core.course.rule_use import ids_in, variables_of_rule
 
 from .groups import boxed, outermost, with_members
 from .names import free_name, free_title
+from .pattern_parts import copied_patterns, joined, patterns_without
+from .rewiring import element_ids, own_ids, question_ids, rewired
 
 
 class Clipping(Model):
-    """Elements cut out or copied, with the questions that they are parts of.
+    """Elements cut out or copied, with the questions and patterns that they are parts of.
+
+    `overlays` are those that they open; what stands on these is among the elements.
 
     `variables`, `media` and `styles` are what they use of their course, for pasting in another.
     """
 
     elements: tuple[Element, ...] = ()
     questions: tuple[Question, ...] = ()
+    patterns: tuple[Pattern, ...] = ()
+    overlays: tuple[Overlay, ...] = ()
     variables: tuple[Variable, ...] = ()
     media: tuple[MediaFile, ...] = ()
     styles: tuple[NamedStyle, ...] = ()
@@ -50,13 +57,31 @@ def clip(slide: Slide, ids: Iterable[str], course: Course | None = None) -> Clip
     the others are left out of it. What they use of `course` comes along.
     """
     wanted = with_members(slide.elements, ids)
+    overlays = _opened(slide, wanted)
+    opened = {overlay.id for overlay in overlays}
+    wanted |= {element.id for element in slide.elements if element.overlay in opened}
     elements = tuple(element for element in slide.elements if element.id in wanted)
     questions = tuple(
         _part(question, wanted) for question in slide.questions
         if any(choice.element in wanted for choice in question.choices)
     )
-    clipping = Clipping(elements=elements, questions=questions)
+    clipping = Clipping(
+        elements=elements, questions=questions, overlays=overlays,
+        patterns=copied_patterns(slide.patterns, wanted | opened),
+    )
     return _with_belongings(clipping, course) if course else clipping
+
+
+def _opened(slide: Slide, wanted: set[str]) -> tuple[Overlay, ...]:
+    """The overlays that rules and patterns of `wanted` open."""
+    named = {
+        name for element in slide.elements if element.id in wanted
+        for rule in element.rules for name in ids_in(rule)
+    }
+    for pattern in slide.patterns:
+        if isinstance(pattern, RevealSet):
+            named |= {n for item in pattern.items if item.trigger in wanted for n in item.shows}
+    return tuple(overlay for overlay in slide.overlays if overlay.id in named)
 
 
 def _with_belongings(clipping: Clipping, course: Course) -> Clipping:
@@ -72,7 +97,7 @@ def _with_belongings(clipping: Clipping, course: Course) -> Clipping:
 
 
 def variables_of(elements: Iterable[Element]) -> set[str]:
-    """Return the ids of the variables that `elements` set or show."""
+    """Return the ids of the variables that `elements` and their rules set, ask for or show."""
     found: set[str] = set()
     for element in elements:
         if isinstance(element, Input) and element.variable:
@@ -84,6 +109,8 @@ def variables_of(elements: Iterable[Element]) -> set[str]:
                 run.of for block in element.text.blocks for run in block.runs
                 if isinstance(run, ValueRun)
             )
+        for rule in element.rules:
+            found |= variables_of_rule(rule)
     return found
 
 
@@ -131,46 +158,102 @@ def without(slide: Slide, ids: Iterable[str]) -> Slide:
     elements = boxed(tuple(element for element in slide.elements if element.id not in gone))
     kept = {element.id for element in elements}
     questions = (_part(question, kept) for question in slide.questions)
-    return slide.model_copy(update={
+    left = slide.model_copy(update={
         "elements": elements,
         "questions": tuple(question for question in questions if question.choices),
+        "patterns": patterns_without(slide, kept | {overlay.id for overlay in slide.overlays}),
+    })
+    return _cues_kept(left, kept)
+
+
+def _cues_kept(slide: Slide, kept: set[str]) -> Slide:
+    """The slide without cues for elements that are gone."""
+    def still(timing: Timing) -> Timing:
+        cues = tuple(cue for cue in timing.cues if cue.what is None or cue.what in kept)
+        return timing if len(cues) == len(timing.cues) else timing.model_copy(update={"cues": cues})
+
+    return slide.model_copy(update={
+        "timing": still(slide.timing),
+        "overlays": tuple(
+            overlay.model_copy(update={"timing": still(overlay.timing)})
+            for overlay in slide.overlays
+        ),
     })
 
 
 def paste(
-    slide: Slide, clipping: Clipping, fresh: IdSource, dx: float = 0, dy: float = 0
+    slide: Slide, clipping: Clipping, fresh: IdSource, dx: float = 0, dy: float = 0,
+    onto: str | None = None,
 ) -> tuple[Slide, tuple[str, ...]]:
     """Return `slide` with copies of what is clipped, and the ids of the new elements to select.
 
     Copies lie on top in their own order, shifted by (dx, dy) px, and follow in the running
-    order; names count on; groups and questions are rewired to the copies. A place that came from
-    a layout stays as it was.
+    order; names count on; groups, questions, rules and patterns are rewired to the copies. They
+    come onto the overlay `onto`, or the slide. A place that came from a layout stays as it was.
     """
-    ids = {element.id: fresh() for element in clipping.elements}
+    here = {overlay.id for overlay in slide.overlays}
+    overlays = tuple(overlay for overlay in clipping.overlays if overlay.id not in here)
+    coming = {overlay.id for overlay in overlays}
+    stays = {o.id for o in clipping.overlays} - coming
+    elements = tuple(e for e in clipping.elements if e.overlay is None or e.overlay not in stays)
+    ids = {name: fresh() for element in elements for name in element_ids(element)}
+    ids |= {name: fresh() for question in clipping.questions for name in question_ids(question)}
+    for overlay in overlays:
+        ids |= {overlay.id: fresh(), **{rule.id: fresh() for rule in overlay.rules},
+                **{cue.id: fresh() for cue in overlay.timing.cues}}
+    patterns, grown = _patterns(slide, clipping, ids, fresh)
     names = {element.name for element in slide.elements}
     top = max((element.z for element in slide.elements), default=-1) + 1
-    by_height = sorted(clipping.elements, key=lambda element: element.z)
-    levels = {element.id: top + n for n, element in enumerate(by_height)}
+    levels = {e.id: top + n for n, e in enumerate(sorted(elements, key=lambda e: e.z))}
     copies = []
-    for element in clipping.elements:
+    for element in elements:
         name = free_name(element.name, names)
         names.add(name)
-        copies.append(_unslotted(element).model_copy(update={
-            "id": ids[element.id], "name": name, "z": levels[element.id],
-            "x": element.x + dx, "y": element.y + dy, "group": ids.get(element.group or ""),
-            "rules": _rules(element.rules, fresh, {}),
+        on_new = element.overlay in coming
+        copies.append(rewired(_unslotted(element), ids).model_copy(update={
+            "name": name, "z": levels[element.id], "x": element.x + dx, "y": element.y + dy,
+            "group": ids.get(element.group or ""),
+            "overlay": ids[element.overlay or ""] if on_new else onto,
         }))
     taken = {question.name for question in slide.questions}
     questions = []
     for question in clipping.questions:
         name = free_name(question.name, taken)
         taken.add(name)
-        questions.append(_question(question, ids, fresh).model_copy(update={"name": name}))
-    grown = slide.model_copy(update={
+        questions.append(rewired(question, ids).model_copy(update={"name": name}))
+    called = {overlay.name for overlay in slide.overlays}
+    pasted = slide.model_copy(update={
         "elements": (*slide.elements, *copies), "questions": (*slide.questions, *questions),
+        "overlays": (*slide.overlays, *(
+            rewired(overlay, ids).model_copy(update={"name": free_name(overlay.name, called)})
+            for overlay in overlays
+        )),
+        "patterns": (*grown, *patterns),
     })
-    chosen = outermost(clipping.elements, ids)
-    return grown, tuple(ids[name] for name in chosen)
+    chosen = outermost([e for e in elements if e.overlay not in coming], ids)
+    return pasted, tuple(ids[name] for name in chosen)
+
+
+def _patterns(
+    slide: Slide, clipping: Clipping, ids: dict[str, str], fresh: IdSource
+) -> tuple[list[Pattern], tuple[Pattern, ...]]:
+    """New patterns for whole copies, and the slide's own with the copies of some of their items."""
+    have = {pattern.id: pattern for pattern in slide.patterns}
+    made = []
+    called = {pattern.name for pattern in slide.patterns}
+    for pattern in clipping.patterns:
+        old = have.get(pattern.id)
+        whole = old is None or set(parts(old)) <= ids.keys() | {o.id for o in slide.overlays}
+        more = None if whole or old is None else joined(old, rewired(pattern, ids))
+        if old is not None and more is not None:
+            have[old.id] = more
+            continue
+        ids[pattern.id] = fresh()
+        made.append((pattern, free_name(pattern.name, called)))
+    return (
+        [rewired(pattern, ids).model_copy(update={"name": name}) for pattern, name in made],
+        tuple(have.values()),
+    )
 
 
 def _unslotted(element: Element) -> Element:
@@ -195,68 +278,22 @@ def duplicate_course(
     document: CourseDocument, title: str, fresh: IdSource
 ) -> CourseDocument:
     """Return a copy of a course under `title`: every id is new, nothing was published yet."""
-    slide_ids = {slide.id: fresh() for slide in document.slides}
-    slides = tuple(
-        _copied_slide(slide, slide_ids[slide.id], slide_ids, fresh) for slide in document.slides
-    )
-    course = document.course.model_copy(update={
-        "id": fresh(), "title": title, "slides": tuple(slide.id for slide in slides),
-        "sections": tuple(
-            section.model_copy(update={"before": slide_ids.get(section.before or "")})
-            for section in document.course.sections
-        ),
+    ids = {slide.id: fresh() for slide in document.slides}
+    ids |= {name: fresh() for slide in document.slides for name in own_ids(slide)}
+    course = document.course
+    copied = course.model_copy(update={
+        "id": fresh(), "title": title, "slides": tuple(ids[slide] for slide in course.slides),
+        "sections": tuple(rewired(section, ids) for section in course.sections),
+        "rules": tuple(rewired(rule, ids) for rule in course.rules),
+        "walkthroughs": tuple(rewired(walk, ids) for walk in course.walkthroughs),
         "remembered": {},
     })
-    return CourseDocument(course=course, slides=slides)
+    slides = tuple(rewired(slide, ids) for slide in document.slides)
+    return CourseDocument(course=copied, slides=slides)
 
 
 def _copied_slide(
     slide: Slide, copy_id: str, slide_ids: Mapping[str, str], fresh: IdSource
 ) -> Slide:
-    ids = {element.id: fresh() for element in slide.elements}
-    return slide.model_copy(update={
-        "id": copy_id, "onward": _onward(slide.onward, slide_ids),
-        "elements": tuple(
-            element.model_copy(update={
-                "id": ids[element.id], "group": ids.get(element.group or ""),
-                "rules": _rules(element.rules, fresh, slide_ids),
-            })
-            for element in slide.elements
-        ),
-        "questions": tuple(_question(question, ids, fresh) for question in slide.questions),
-    })
-
-
-def _question(question: Question, ids: Mapping[str, str], fresh: IdSource) -> Question:
-    return question.model_copy(update={
-        "id": fresh(),
-        "prompt": ids.get(question.prompt or ""),
-        "submit": ids.get(question.submit or ""),
-        "choices": tuple(
-            choice.model_copy(update={"id": fresh(), "element": ids[choice.element]})
-            for choice in question.choices
-        ),
-    })
-
-
-def _rules(
-    rules: tuple[Rule, ...], fresh: IdSource, slide_ids: Mapping[str, str]
-) -> tuple[Rule, ...]:
-    return tuple(
-        rule.model_copy(update={
-            "id": fresh(), "do": tuple(_action(action, slide_ids) for action in rule.do),
-        })
-        for rule in rules
-    )
-
-
-def _onward(onward: Onward, slide_ids: Mapping[str, str]) -> Onward:
-    if isinstance(onward, ToSlide) and onward.slide in slide_ids:
-        return ToSlide(slide=slide_ids[onward.slide])
-    return onward
-
-
-def _action(action: GoTo, slide_ids: Mapping[str, str]) -> GoTo:
-    if isinstance(action.go, ToSlide) and action.go.slide in slide_ids:
-        return action.model_copy(update={"go": ToSlide(slide=slide_ids[action.go.slide])})
-    return action
+    ids = {**slide_ids, slide.id: copy_id, **{name: fresh() for name in own_ids(slide)}}
+    return rewired(slide, ids)

@@ -50,10 +50,12 @@ def group(slide: Slide, ids: Iterable[str], fresh: IdSource) -> tuple[Slide, str
     parents = {e.group for e in members}
     if len(parents) > 1:
         raise ValueError("elements of different groups cannot be grouped")
+    if len({e.overlay for e in members}) > 1:
+        raise ValueError("elements of different overlays cannot be grouped")
     name = free_name("Group", (e.name for e in slide.elements))
     box = around(box_of(e) for e in members)
     made = Group(id=fresh(), name=name, x=box.x, y=box.y, w=box.w, h=box.h, style=Style(),
-                 group=parents.pop())
+                 group=parents.pop(), overlay=members[0].overlay)
     family = with_members(slide.elements, chosen)
     first = next(place for place, e in enumerate(slide.elements) if e.id in family)
     inside = [

@@ -1,21 +1,20 @@
-"""What expressions give. Total: whatever the values are, there is a result.
+"""What expressions give in a state, and what is shown and open in it."""
 
-Operators over numbers take every value as a number, those over texts as a text; equality
-compares texts as texts and all else as numbers; a division by 0 gives 0.
-"""
-
-import math
 from typing import Any
 
 from . import results
 from .index import Index
-from .state import Answer, State
-from .values import Value, clipped, number, to_number, to_text, to_yes_no
+from .operators import apply
+from .state import Answer, State, Time
+from .values import Value, number, to_yes_no
 
 _NONE = Answer()
+_START = Time()
+DEEPEST = 3
+"""So far does one thing's visibility follow another's; what would go further is hidden."""
 
 
-def evaluate(index: Index, state: State, node: Any) -> Value:
+def evaluate(index: Index, state: State, node: Any, depth: int = 0) -> Value:
     """Return the value of expression `node` in `state`; names that no longer exist give 0 or no."""
     if isinstance(node, (bool, str)):
         return node
@@ -30,77 +29,18 @@ def evaluate(index: Index, state: State, node: Any) -> Value:
         return node[1] in state.visited
     if operator == "clicked":
         return node[1] in state.clicked
+    if operator in _FACTS:
+        return _fact(index, state, operator, node[1], depth)
     if operator in _OF_QUESTION:
         return _of_question(index, state, operator, node[1])
     if operator == "and":
-        return all(to_yes_no(evaluate(index, state, part)) for part in node[1:])
+        return all(to_yes_no(evaluate(index, state, part, depth)) for part in node[1:])
     if operator == "or":
-        return any(to_yes_no(evaluate(index, state, part)) for part in node[1:])
+        return any(to_yes_no(evaluate(index, state, part, depth)) for part in node[1:])
     if operator == "if":
-        chosen = node[2] if to_yes_no(evaluate(index, state, node[1])) else node[3]
-        return evaluate(index, state, chosen)
-    return _apply(operator, [evaluate(index, state, part) for part in node[1:]])
-
-
-def _apply(operator: str, values: list[Value]) -> Value:
-    match operator:
-        case "not":
-            return not to_yes_no(values[0])
-        case "=":
-            return _same(values[0], values[1])
-        case "!=":
-            return not _same(values[0], values[1])
-        case "join":
-            return clipped("".join(to_text(value) for value in values))
-        case "length":
-            return float(len(to_text(values[0])))
-        case "lower":
-            return _lower(to_text(values[0]))
-    numbers = [to_number(value) for value in values]
-    match operator:
-        case "+" | "*":
-            total = numbers[0]
-            for value in numbers[1:]:
-                total = number(total + value if operator == "+" else total * value)
-            return total
-        case "-":
-            return number(numbers[0] - numbers[1] if len(numbers) == 2 else -numbers[0])
-        case "/":
-            return number(numbers[0] / numbers[1]) if numbers[1] else 0.0
-        case "%":
-            if not numbers[1]:
-                return 0.0
-            return number(numbers[0] - numbers[1] * math.floor(numbers[0] / numbers[1]))
-        case "<":
-            return numbers[0] < numbers[1]
-        case "<=":
-            return numbers[0] <= numbers[1]
-        case ">":
-            return numbers[0] > numbers[1]
-        case ">=":
-            return numbers[0] >= numbers[1]
-        case "min":
-            return min(numbers)
-        case "max":
-            return max(numbers)
-        case "abs":
-            return abs(numbers[0])
-        case "round":
-            return number(math.floor(numbers[0] + 0.5))
-        case "floor":
-            return number(math.floor(numbers[0]))
-    return 0.0
-
-
-def _same(left: Value, right: Value) -> bool:
-    if isinstance(left, str) or isinstance(right, str):
-        return to_text(left) == to_text(right)
-    return to_number(left) == to_number(right)
-
-
-def _lower(text: str) -> str:
-    """Lower the letters A to Z only: all that every language does alike."""
-    return "".join(chr(ord(c) + 32) if "A" <= c <= "Z" else c for c in text)
+        chosen = node[2] if to_yes_no(evaluate(index, state, node[1], depth)) else node[3]
+        return evaluate(index, state, chosen, depth)
+    return apply(operator, [evaluate(index, state, part, depth) for part in node[1:]])
 
 
 def live(index: Index, state: State, name: str) -> Value:
@@ -116,6 +56,23 @@ def live(index: Index, state: State, name: str) -> Value:
             return float(results.slides_seen(index, state))
         case "slides":
             return float(len(index.order))
+        case "slide_title":
+            slide = index.slides.get(state.slide or "")
+            return slide.title if slide else ""
+        case "minutes":
+            return float(state.time // 60_000)
+        case "seconds":
+            return float(state.time // 1_000)
+        case "learner_name":
+            return state.learner
+        case "result":
+            return "open" if state.success == "unknown" else state.success
+        case "answered":
+            return float(sum(
+                answer.locked for name, answer in state.answers.items() if name in index.questions
+            ))
+        case "questions":
+            return float(len(index.questions))
         case "slide_number":
             return float(index.position.get(state.slide or "", -1) + 1)
     return 0.0
@@ -141,3 +98,72 @@ def _of_question(index: Index, state: State, operator: str, question: str) -> Va
     if grader is None or grader.attempts is None:
         return 0.0
     return float(max(grader.attempts - answer.attempts, 0))
+
+
+_FACTS = frozenset({
+    "shown", "watched", "dropped", "open", "all_seen", "seen_of", "left_of", "seconds_on", "gate",
+})
+
+
+def _fact(index: Index, state: State, operator: str, name: str, depth: int) -> Value:
+    match operator:
+        case "shown":
+            return is_visible(index, state, name, depth + 1)
+        case "watched":
+            return watched_share(index, state, name)
+        case "dropped":
+            return state.dropped.get(name, "")
+        case "open":
+            return name in state.overlays
+        case "seconds_on":
+            return float((state.time - state.entered) // 1_000) if name == state.slide else 0.0
+        case "gate":
+            return gate_is_open(index, state, name, depth + 1)
+    seen_set = index.sets.get(name)
+    of = seen_set.of if seen_set else ()
+    seen = sum(element in state.clicked for element in of)
+    if operator == "all_seen":
+        return seen == len(of)
+    return float(seen if operator == "seen_of" else len(of) - seen)
+
+
+def is_visible(index: Index, state: State, element: str, depth: int = 0) -> bool:
+    """Return whether `element` is shown, and the groups that it is in."""
+    if element not in index.elements or depth > DEEPEST:
+        return False
+    return _shown(index, state, element, depth) and all(
+        _shown(index, state, group, depth) for group in index.groups_of(element)
+    )
+
+
+def _shown(index: Index, state: State, name: str, depth: int) -> bool:
+    """A rule's word comes first, then the element's own condition and its cues."""
+    hidden = state.hidden.get(name)
+    if hidden is not None:
+        return not hidden
+    element = index.elements[name]
+    if element.spans:
+        now = state.clocks.get(index.overlay_of.get(name) or index.home[name], _START).at
+        if not any(s.at <= now and (s.until is None or now < s.until) for s in element.spans):
+            return False
+    return to_yes_no(evaluate(index, state, element.visible, depth))
+
+
+def watched_share(index: Index, state: State, element: str) -> float:
+    """Return the share (0..1) of a film's or sound's distinct ms that was really played."""
+    draw = index.elements[element].draw if element in index.elements else None
+    media = index.program.media.get(getattr(draw, "media", None) or "")
+    if media is None or not media.duration:
+        return 0.0
+    played = sum(until - since for since, until in state.watched.get(element, ()))
+    return number(min(played / media.duration, 1))
+
+
+def gate_is_open(index: Index, state: State, slide: str, depth: int = 0) -> bool:
+    """Return whether the learner may leave `slide` forward, as far as its gate goes."""
+    found = index.slides.get(slide)
+    if found is None or found.gate is None or slide in state.opened:
+        return True
+    if depth > DEEPEST:
+        return False
+    return to_yes_no(evaluate(index, state, found.gate.condition, depth))

@@ -22,12 +22,38 @@ class Answer:
 
 
 @dataclass(frozen=True, slots=True)
+class Time:
+    """Where the clock of a slide or overlay stands (ms), and whether it was started."""
+
+    at: int = 0
+    runs: bool = True
+
+
+@dataclass(frozen=True, slots=True)
+class Waiting:
+    """At the run's time `due` a rule goes on.
+
+    Its `branch` from the action number `place`; or a *timer* goes off. It is dropped when its
+    `owner` (a slide, an overlay, the course) is left.
+    """
+
+    due: int
+    owner: str
+    rule: str
+    branch: Literal["then", "otherwise", "timer"] = "timer"
+    place: int = 0
+
+
+@dataclass(frozen=True, slots=True)
 class State:
     """`time` is ms spent in the course, `entered` the time when the current slide was entered.
 
     `visited` lists slides in the order in which they were first seen, `path` those that the
     learner came by and can go back to, the last at its end; `hidden` holds only what
-    differs from the program, `looks` only looks that a rule has given.
+    differs from the program, `looks` only looks that a rule has given. `places` are offsets (px)
+    from where elements stand, `moves` the last move of an element and when it began, `dropped`
+    the targets that elements lie on. `watched` holds, by film or sound, the stretches (ms) that
+    were really played, in order and apart. `opened` are slides whose gates are open for good.
     """
 
     seed: int
@@ -43,6 +69,16 @@ class State:
     variables: dict[str, Value] = field(default_factory=dict)
     overlays: tuple[str, ...] = ()
     answers: dict[str, Answer] = field(default_factory=dict)
+    clocks: dict[str, Time] = field(default_factory=dict)
+    waiting: tuple[Waiting, ...] = ()
+    paused: bool = False
+    places: dict[str, tuple[float, float]] = field(default_factory=dict)
+    moves: dict[str, tuple[str, int]] = field(default_factory=dict)
+    dropped: dict[str, str] = field(default_factory=dict)
+    watched: dict[str, tuple[tuple[int, int], ...]] = field(default_factory=dict)
+    opened: frozenset[str] = frozenset()
+    learner: str = ""
+    marked: Literal["", "passed", "failed"] = ""
     completed: bool = False
     success: Success = "unknown"
     ended: bool = False
@@ -64,5 +100,18 @@ def as_json(state: State) -> dict[str, Any]:
             }
             for question, answer in state.answers.items()
         },
+        "clocks": {owner: [time.at, time.runs] for owner, time in state.clocks.items()},
+        "waiting": [
+            [w.due, w.owner, w.rule, w.branch, w.place] for w in state.waiting
+        ],
+        "paused": state.paused,
+        "places": {element: list(place) for element, place in state.places.items()},
+        "moves": {element: list(move) for element, move in state.moves.items()},
+        "dropped": state.dropped,
+        "watched": {
+            element: [list(stretch) for stretch in stretches]
+            for element, stretches in state.watched.items()
+        },
+        "opened": sorted(state.opened), "learner": state.learner, "marked": state.marked,
         "completed": state.completed, "success": state.success, "ended": state.ended,
     }

@@ -58,7 +58,9 @@ def to_yes_no(value: Value) -> bool:
 def fitted(variable: Variable, value: Value) -> Value:
     """Return `value` as `variable` can hold it: of its type, within its bounds."""
     if isinstance(variable, NumberVariable):
-        return min(max(to_number(value), variable.min), variable.max)
+        scale = 10 ** variable.decimals
+        rounded = number(math.floor(to_number(value) * scale + 0.5) / scale)
+        return min(max(rounded, variable.min), variable.max)
     if isinstance(variable, TextVariable):
         return clipped(to_text(value))
     return to_yes_no(value)

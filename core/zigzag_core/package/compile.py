@@ -8,11 +8,12 @@ from zigzag_core.course import (
     Area,
     Background,
     Button,
+    Course,
     CourseDocument,
     Element,
-    GoTo,
     Input,
     MediaFile,
+    Overlay,
     RichText,
     Shape,
     Slide,
@@ -20,28 +21,34 @@ from zigzag_core.course import (
     Text,
     plain,
 )
-from zigzag_core.course.media_use import media_used
+from zigzag_core.course.media_use import media_used, sounds_used
 from zigzag_core.course.questions import Question
 from zigzag_core.course.resolve import resolved_slides
 from zigzag_core.program import (
-    Action,
+    COURSE,
     Choose,
     CloseOverlay,
-    Go,
     Grader,
     OpenOverlay,
-    Overlay,
     Program,
     ProgramElement,
     ProgramMedia,
+    ProgramOverlay,
     ProgramRule,
     ProgramSlide,
+    Span,
     Submit,
 )
 
+from .gates import program_gate
+from .patterns import Woven, woven
 from .remember import remembered
+from .rules import Scope, program_rules, scope_of, section_of
+from .timing import program_clock, spans
 
-Control = Literal["none", "button", "choice", "input"]
+Control = Literal["none", "button", "choice", "input", "check", "wiper"]
+
+Maker = Callable[[Element, tuple[ProgramRule, ...]], ProgramElement]
 
 MediaSource = Callable[[MediaFile], str]
 """Says under which URL a media file is found by the player."""
@@ -58,57 +65,135 @@ def compile_course(document: CourseDocument, source: MediaSource) -> Program:
     """
     if not document.slides:
         raise NothingToPublish("the course has no slides yet")
-    course = remembered(document)
+    course = document.course
     slides = resolved_slides(document.slides, course)
-    used = media_used(slides)
+    scope = scope_of(document, slides)
+    weaves = [woven(slide, scope) for slide in slides]
+    variables = (*course.variables, *(v for weave in weaves for v in weave.variables))
+    made = tuple(
+        _slide(slide, weave, scope) for slide, weave in zip(slides, weaves, strict=True)
+    )
+    course = remembered(document, variables, made)
+    used = media_used(slides) | sounds_used(document)
     return Program(
         course=course.id, title=course.title, language=course.language, size=course.size,
-        theme=course.theme, slides=tuple(_slide(slide) for slide in slides),
-        variables=course.variables,
+        theme=course.theme, slides=made, variables=variables,
         questions=tuple(
             _grader(slide, question) for slide in slides for question in slide.questions
         ),
+        sets=tuple(seen for weave in weaves for seen in weave.sets),
+        rules=_course_rules(scope), navigation=course.navigation,
         media={
-            file.id: ProgramMedia(src=source(file), type=file.type, w=file.w, h=file.h)
+            file.id: ProgramMedia(
+                src=source(file), type=file.type, w=file.w, h=file.h, duration=file.duration,
+            )
             for file in course.media if file.id in used
         },
         completion=course.completion, pass_mark=course.pass_mark, remembered=course.remembered,
     )
 
 
-def _slide(slide: Slide) -> ProgramSlide:
+def published_settings(document: CourseDocument) -> Course:
+    """Return the course's settings with the numbers that a publication of today gives."""
+    program = compile_course(document, lambda file: file.sha256)
+    return document.course.model_copy(update={"remembered": program.remembered})
+
+
+def _course_rules(scope: Scope) -> tuple[ProgramRule, ...]:
+    """The course's own rules; a section's are added to its slides."""
+    return program_rules(scope.course.rules, COURSE, scope, None)
+
+
+def _slide(slide: Slide, weave: Woven, scope: Scope) -> ProgramSlide:
     roles = _roles(slide.questions)
     feedback = [panel for question in slide.questions for panel in _feedback(question)]
+    shown = spans(slide.timing)
+    for overlay in slide.overlays:
+        shown |= spans(overlay.timing)
+
+    def made(element: Element) -> ProgramElement:
+        rules = program_rules(element.rules, element.id, scope, slide)
+        return _woven_in(
+            roles.get(element.id, _plain_element)(element, rules), weave,
+            tuple(shown.get(element.id, ())),
+        )
+
+    by_overlay: dict[str | None, list[ProgramElement]] = {}
+    for element in slide.elements:
+        by_overlay.setdefault(element.overlay, []).append(made(element))
+    elements = tuple(by_overlay.get(None, ()))
+    overlays = tuple(
+        _overlay(overlay, tuple(by_overlay.get(overlay.id, ())), slide, scope)
+        for overlay in slide.overlays
+    )
+    section = next(
+        (s for s in scope.course.sections
+         if s.rules and slide.id in _slides_of(s.before, scope)), None,
+    )
+    own = program_rules(slide.rules, slide.id, scope, slide)
+    if section:
+        first = {rule.id: f"{rule.id}_{slide.id}" for rule in section.rules}
+        own += tuple(
+            rule.model_copy(update={"id": first.get(rule.id, f"{rule.id}_{slide.id}")})
+            for rule in program_rules(section.rules, slide.id, scope, slide)
+        )
     return ProgramSlide(
-        id=slide.id, title=slide.title, onward=slide.onward, transcript=slide.transcript,
-        background=slide.background or Background(),
-        elements=tuple(roles.get(e.id, _plain_element)(e) for e in slide.elements),
-        overlays=tuple(overlay for overlay, _ in feedback),
-        rules=tuple(rule for _, rule in feedback),
+        id=slide.id, title=slide.title, onward=slide.onward, forks=tuple(weave.forks),
+        transcript=slide.transcript, background=slide.background or Background(),
+        elements=elements, overlays=(*overlays, *(overlay for overlay, _ in feedback)),
+        clock=program_clock(slide.timing), gate=program_gate(slide, elements, overlays, scope),
+        navigation=slide.navigation, rules=(*(rule for _, rule in feedback), *own),
     )
 
 
-def _plain_element(element: Element) -> ProgramElement:
+def _slides_of(before: str | None, scope: Scope) -> tuple[str, ...]:
+    return section_of(scope.document, before) if before in scope.course.slides else ()
+
+
+def _overlay(
+    overlay: Overlay, elements: tuple[ProgramElement, ...], slide: Slide, scope: Scope
+) -> ProgramOverlay:
+    return ProgramOverlay(
+        id=overlay.id, title=overlay.name, panel=False, blocks=overlay.blocks, dims=overlay.dims,
+        pauses=overlay.pauses, closes_others=overlay.closes_others, on_escape=overlay.on_escape,
+        on_outside=overlay.on_outside, resets=overlay.again == "reset",
+        clock=program_clock(overlay.timing), elements=elements,
+        rules=program_rules(overlay.rules, overlay.id, scope, slide),
+    )
+
+
+def _woven_in(
+    element: ProgramElement, weave: Woven, shown: tuple[Span, ...]
+) -> ProgramElement:
+    """The element with what the slide's patterns and cues make of it."""
+    changes = dict(weave.changes.get(element.draw.id, {}))
+    if changes.pop("flips", False):
+        changes["draw"] = element.draw.model_copy(update={"enters": "flip"})
+    if element.control in ("choice", "input"):
+        changes.pop("control", None)
+    rules = weave.rules.get(element.draw.id)
+    if rules:
+        changes["rules"] = (*rules, *element.rules)
+    if shown:
+        changes["spans"] = shown
+    return element.model_copy(update=changes) if changes else element
+
+
+def _plain_element(element: Element, rules: tuple[ProgramRule, ...] = ()) -> ProgramElement:
     """An element with its authors' rules; one that can be clicked is a button to everyone."""
-    rules = tuple(
-        ProgramRule(id=rule.id, on="clicked", target=element.id, then=_actions(rule.do))
-        for rule in element.rules
-    )
     control: Control = "none"
     if isinstance(element, Input):
         control = "input"
-    elif rules or isinstance(element, Button | Area):
+    elif isinstance(element, Button | Area) or any(
+        rule.on in ("clicked", "double_clicked") for rule in rules
+    ):
         control = "button"
     return ProgramElement(draw=_bare(element), control=control, rules=rules)
 
 
-def _actions(actions: Sequence[GoTo]) -> tuple[Action, ...]:
-    return tuple(Go(to=a.go.to, slide=getattr(a.go, "slide", None)) for a in actions)
-
-
 _AUTHORS_OWN = {
     "rules": (), "own": (), "named_style": None, "slot": None, "locked": False,
-    "hidden_while_editing": False,
+    "hidden_while_editing": False, "overlay": None,
 }
 
 
@@ -117,9 +202,9 @@ def _bare(element: Element) -> Element:
     return element.model_copy(update=_AUTHORS_OWN)
 
 
-def _roles(questions: Sequence[Question]) -> dict[str, Callable[[Element], ProgramElement]]:
+def _roles(questions: Sequence[Question]) -> dict[str, Maker]:
     """Return, by element id, how the parts of questions become elements of the program."""
-    roles: dict[str, Callable[[Element], ProgramElement]] = {}
+    roles: dict[str, Maker] = {}
     for question in questions:
         for choice in question.choices:
             roles[choice.element] = _choice_maker(question.id, choice.id)
@@ -128,13 +213,13 @@ def _roles(questions: Sequence[Question]) -> dict[str, Callable[[Element], Progr
     return roles
 
 
-def _choice_maker(question: str, choice: str) -> Callable[[Element], ProgramElement]:
-    def make(element: Element) -> ProgramElement:
+def _choice_maker(question: str, choice: str) -> Maker:
+    def make(element: Element, rules: tuple[ProgramRule, ...]) -> ProgramElement:
         rule = ProgramRule(
             id=f"{choice}_choose", on="clicked", target=element.id, block=True,
             then=(Choose(question=question, choice=choice),),
         )
-        base = _plain_element(element)
+        base = _plain_element(element, rules)
         return base.model_copy(update={
             "control": "choice", "question": question, "choice": choice,
             "enabled": ["not", ["locked", question]], "rules": (rule, *base.rules),
@@ -143,13 +228,13 @@ def _choice_maker(question: str, choice: str) -> Callable[[Element], ProgramElem
     return make
 
 
-def _submit_maker(question: str) -> Callable[[Element], ProgramElement]:
-    def make(element: Element) -> ProgramElement:
+def _submit_maker(question: str) -> Maker:
+    def make(element: Element, rules: tuple[ProgramRule, ...]) -> ProgramElement:
         rule = ProgramRule(
             id=f"{question}_submit", on="clicked", target=element.id, block=True,
             then=(Submit(question=question),),
         )
-        base = _plain_element(element)
+        base = _plain_element(element, rules)
         return base.model_copy(update={
             "control": "button", "question": question,
             "enabled": ["and", ["chosen", question], ["not", ["locked", question]]],
@@ -202,7 +287,7 @@ _CLOSE_STYLE = Style(
 )
 
 
-def _feedback(question: Question) -> list[tuple[Overlay, ProgramRule]]:
+def _feedback(question: Question) -> list[tuple[ProgramOverlay, ProgramRule]]:
     """The panel that opens after each outcome, and the rule that opens it.
 
     There is none for a survey, which has no right answer.
@@ -223,7 +308,7 @@ def _feedback(question: Question) -> list[tuple[Overlay, ProgramRule]]:
     return found
 
 
-def _panel(name: str, title: str, button: str, tone: str, words: RichText) -> Overlay:
+def _panel(name: str, title: str, button: str, tone: str, words: RichText) -> ProgramOverlay:
     part = name.replace("_", "")
     body = Text(id=f"{part}b", name="Feedback", text=words, style=_WORDS_STYLE)
     close = Button(
@@ -235,4 +320,4 @@ def _panel(name: str, title: str, button: str, tone: str, words: RichText) -> Ov
     )
     elements = [ProgramElement(draw=body)] if plain(words) else []
     elements.append(ProgramElement(draw=close, control="button", rules=(closes,)))
-    return Overlay(id=name, title=title, tone=tone, elements=tuple(elements))
+    return ProgramOverlay(id=name, title=title, tone=tone, elements=tuple(elements))

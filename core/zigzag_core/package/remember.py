@@ -1,35 +1,52 @@
 """Numbering what saved progress may name, once and for all."""
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Iterator
 
-from zigzag_core.course import Area, Button, Course, CourseDocument, Slide
+from zigzag_core.course import Course, CourseDocument, Variable
+from zigzag_core.program import ProgramSlide
 
 
-def remembered(document: CourseDocument) -> Course:
+def remembered(
+    document: CourseDocument, variables: Iterable[Variable], slides: Iterable[ProgramSlide]
+) -> Course:
     """Return the course's settings with every id of today added at the end of `remembered`.
 
     What was published before keeps its number, even when it is gone from the course.
     """
-    slides = document.slides
-    questions = [question for slide in slides for question in slide.questions]
+    questions = [question for slide in document.slides for question in slide.questions]
     today = {
-        "slides": [slide.id for slide in slides],
+        "slides": [slide.id for slide in document.slides],
         "questions": [question.id for question in questions],
         "choices": [choice.id for question in questions for choice in question.choices],
-        "variables": [variable.id for variable in document.course.variables],
-        "elements": [name for slide in slides for name in _controls(slide)],
+        "variables": [variable.id for variable in variables],
+        "elements": [name for slide in slides for name in _stateful(slide)],
     }
     before = document.course.remembered
     lists = {kind: _extended(before.get(kind, ()), ids) for kind, ids in today.items()}
     return document.course.model_copy(update={"remembered": lists})
 
 
-def _controls(slide: Slide) -> list[str]:
-    """The elements that can be clicked: all that a run remembers of elements so far."""
-    parts = {choice.element for question in slide.questions for choice in question.choices}
-    return [
-        e.id for e in slide.elements if e.rules or isinstance(e, Button | Area) or e.id in parts
-    ]
+def _stateful(slide: ProgramSlide) -> Iterator[str]:
+    """The elements of which a run may have something to remember."""
+    rules = [*slide.rules]
+    for part in (slide, *slide.overlays):
+        rules += [rule for element in part.elements for rule in element.rules]
+    for overlay in slide.overlays:
+        rules += overlay.rules
+    named = {
+        name for rule in rules for action in (*rule.then, *rule.otherwise)
+        if (name := getattr(action, "element", None))
+    }
+    for part in (slide, *(overlay for overlay in slide.overlays if not overlay.panel)):
+        for element in part.elements:
+            draw = element.draw
+            if (
+                element.control not in ("none", "input") or draw.id in named or draw.drag
+                or draw.kind in ("video", "audio")
+                or any(draw.id in other.draw.drag.targets
+                       for other in part.elements if other.draw.drag)
+            ):
+                yield draw.id
 
 
 def _extended(before: tuple[str, ...], ids: Iterable[str]) -> tuple[str, ...]:

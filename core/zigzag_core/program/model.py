@@ -12,17 +12,19 @@ from zigzag_core.course import (
     Background,
     Completion,
     Element,
-    Look,
+    Navigation,
+    NavigationHere,
     Onward,
     SlideSize,
     Theme,
     ToNext,
     Variable,
 )
+from zigzag_core.course.expression import Expression
 from zigzag_core.course.model import Id, Model
 from zigzag_core.course.questions import Points
-
-from .expression import Expression
+from zigzag_core.course.style import LookId
+from zigzag_core.course.timing import Effect
 
 ProgramId = Annotated[str, Field(pattern=r"^[a-z0-9_]{1,48}$")]
 """An id of the document, or one that the compiler made by adding to it."""
@@ -44,18 +46,33 @@ class Hide(Model):
     element: ProgramId
 
 
+class Toggle(Model):
+    do: Literal["toggle"] = "toggle"
+    element: ProgramId
+
+
 class SetLook(Model):
     """Give an element a look; None gives it back the one that follows from its state."""
 
     do: Literal["look"] = "look"
     element: ProgramId
-    look: Look | None
+    look: LookId | None
 
 
 class SetVariable(Model):
     do: Literal["set"] = "set"
     variable: ProgramId
     value: Expression
+
+
+class PickNumber(Model):
+    """Set a variable to a whole number from `low` to `high`, at random."""
+
+    do: Literal["pick"] = "pick"
+    variable: ProgramId
+    low: float
+    high: float
+    texts: tuple[str, ...] = ()
 
 
 class OpenOverlay(Model):
@@ -86,6 +103,66 @@ class Reset(Model):
     question: ProgramId
 
 
+class Clear(Model):
+    """Bring things back to how the course begins; `slides` forget that they were seen."""
+
+    do: Literal["clear"] = "clear"
+    slides: tuple[ProgramId, ...] = ()
+    elements: tuple[ProgramId, ...] = ()
+    questions: tuple[ProgramId, ...] = ()
+    variables: tuple[ProgramId, ...] = ()
+
+
+class Enter(Model):
+    """Go to a slide as if for the first time, even if it is the one that is shown."""
+
+    do: Literal["enter"] = "enter"
+    slide: ProgramId
+
+
+class MoveElement(Model):
+    do: Literal["move"] = "move"
+    element: ProgramId
+    move: ProgramId
+
+
+class RunClock(Model):
+    """Start, stop or restart the timing of a slide or overlay."""
+
+    do: Literal["clock"] = "clock"
+    of: ProgramId
+    run: Literal["start", "stop", "restart"]
+
+
+class PlayMedia(Model):
+    do: Literal["media"] = "media"
+    element: ProgramId
+    run: Literal["play", "pause", "seek"]
+    at: int = 0
+
+
+class PlaySound(Model):
+    do: Literal["sound"] = "sound"
+    media: ProgramId
+
+
+class OpenLink(Model):
+    do: Literal["link"] = "link"
+    address: str
+
+
+class Mark(Model):
+    do: Literal["mark"] = "mark"
+    status: Literal["completed", "passed", "failed"]
+
+
+class Wait(Model):
+    """Go on with the actions after this one in `ms`, unless the slide was left."""
+
+    do: Literal["wait"] = "wait"
+    ms: int
+
+
 class Announce(Model):
     """Tell it to a screen reader."""
 
@@ -94,60 +171,139 @@ class Announce(Model):
 
 
 Action = Annotated[
-    Go | Show | Hide | SetLook | SetVariable | OpenOverlay | CloseOverlay
-    | Choose | Submit | Reset | Announce,
+    Go | Enter | Show | Hide | Toggle | SetLook | SetVariable | PickNumber | OpenOverlay
+    | CloseOverlay | Choose | Submit | Reset | Clear | MoveElement | RunClock | PlayMedia
+    | PlaySound | OpenLink | Mark | Announce | Wait,
     Field(discriminator="do"),
 ]
 
 Event = Literal[
-    "clicked", "entered", "slide_entered", "slide_left", "overlay_opened", "overlay_closed",
+    "clicked", "double_clicked", "pointed_at", "pointed_away", "key_pressed", "entered",
+    "dropped", "dropped_elsewhere", "cue_reached", "timing_ended", "timer",
+    "media_started", "media_paused", "media_ended", "media_reached",
+    "slide_entered", "slide_left", "overlay_opened", "overlay_closed", "all_seen",
     "variable_changed", "answered_right", "answered_wrong", "answered_last", "answered",
 ]
 """What a rule may wait for; *entered* when an input got a new value. A question raises
 *answered_right*; or *answered_wrong* while tries are left, *answered_last* when none is; or
 *answered* where nothing is right or wrong."""
 
+COURSE = "course"
+"""Owner of the timers that run throughout the course."""
+
 
 class ProgramRule(Model):
-    """When `on` happens to `target` (None: anything): `then` if `condition`, else `otherwise`."""
+    """When `on` happens to `target` (None: anything): `then` if `condition`, else `otherwise`.
+
+    `detail` narrows it down: the key, the drop target, the cue, the ms reached in a film. A
+    *timer* has its owner as target, and goes off `after` ms, or every so many.
+    """
 
     id: ProgramId
     on: Event
     target: ProgramId | None = None
+    detail: str | None = None
+    after: int = 0
+    again: bool = False
     block: bool = False
     condition: Expression = True
     then: tuple[Action, ...] = ()
     otherwise: tuple[Action, ...] = ()
 
 
+class Span(Model):
+    """From when until when (ms of its clock; None: to the end) a cue shows an element."""
+
+    at: int
+    until: int | None = None
+    enters: Effect = "none"
+    leaves: Effect = "none"
+
+
 class ProgramElement(Model):
-    """An element as drawn (`draw`, without its authors' rules) and what it takes part in."""
+    """An element as drawn (`draw`, without its authors' rules) and what it takes part in.
+
+    `selected` gives it the look of that name, and tells screen readers; what it opens or closes
+    is `reveals`. `words` are said instead of its own. With `spans` it is there only then, by the
+    clock of its slide or overlay. A *wiper* is cut off at the share (0..100) in `variable`.
+    """
 
     draw: Element
-    control: Literal["none", "button", "choice", "input"] = "none"
+    control: Literal["none", "button", "choice", "input", "check", "wiper"] = "none"
     question: ProgramId | None = None
     choice: ProgramId | None = None
+    variable: ProgramId | None = None
+    reveals: ProgramId | None = None
     visible: Expression = True
     enabled: Expression = True
+    selected: Expression = False
+    words: Expression | None = None
+    spans: tuple[Span, ...] = ()
     rules: tuple[ProgramRule, ...] = ()
 
 
-class Overlay(Model):
+class ClockCue(Model):
+    """At `at` ms of its clock: rules may wait for it; it may start a move, or a film or sound.
+
+    `uncovers` names an element that appears or leaves now, whatever rules have said before.
+    """
+
+    id: ProgramId
+    at: int
+    uncovers: ProgramId | None = None
+    element: ProgramId | None = None
+    move: ProgramId | None = None
+    plays: bool = False
+
+
+class Clock(Model):
+    """A time axis of `length` ms; its cues in the order of time."""
+
+    length: int = 0
+    starts: bool = True
+    repeats: bool = False
+    cues: tuple[ClockCue, ...] = ()
+
+
+class ProgramOverlay(Model):
     """Elements that open over the slide, under a title.
 
-    They stand under each other in a panel `w` px wide, at the `place` on the slide, and take
-    the height they need.
+    As a `panel` they stand under each other, `w` px wide, at the `place` on the slide, and take
+    the height they need; else they stand where they were put on the slide.
     """
 
     id: ProgramId
     title: str
+    panel: bool = True
     tone: Literal["plain", "right", "wrong"] = "plain"
     place: Literal["center", "bottom"] = "bottom"
     w: float = 720
     blocks: bool = True
     dims: bool = True
+    pauses: bool = False
+    closes_others: bool = False
+    on_escape: bool = True
+    on_outside: bool = False
+    resets: bool = True
+    clock: Clock | None = None
     elements: tuple[ProgramElement, ...] = ()
     rules: tuple[ProgramRule, ...] = ()
+
+
+class ProgramGate(Model):
+    """What must hold to go forward; with `for_good` it stays open once it was."""
+
+    condition: Expression
+    meanwhile: Literal["hidden", "disabled", "message"] = "message"
+    message: str = ""
+    for_good: bool = True
+
+
+class Fork(Model):
+    """A way onward that is taken when its condition holds; the first that does."""
+
+    condition: Expression
+    slide: Id
 
 
 class ProgramSlide(Model):
@@ -156,11 +312,23 @@ class ProgramSlide(Model):
     id: Id
     title: str
     onward: Onward = ToNext()
+    forks: tuple[Fork, ...] = ()
     transcript: str = ""
     background: Background
     elements: tuple[ProgramElement, ...] = ()
-    overlays: tuple[Overlay, ...] = ()
+    overlays: tuple[ProgramOverlay, ...] = ()
+    clock: Clock | None = None
+    gate: ProgramGate | None = None
+    navigation: NavigationHere = NavigationHere()
     rules: tuple[ProgramRule, ...] = ()
+
+
+class SeenSet(Model):
+    """Elements of a slide that count as seen once they were clicked."""
+
+    id: ProgramId
+    slide: Id
+    of: tuple[ProgramId, ...]
 
 
 class Grader(Model):
@@ -182,16 +350,17 @@ class Grader(Model):
 
 
 class ProgramMedia(Model):
-    """Where a media file is (a relative URL in a package), and its size in px."""
+    """Where a media file is (a relative URL in a package), its size in px, its length in ms."""
 
     src: str
     type: str = "image/png"
     w: int = 0
     h: int = 0
+    duration: int = 0
 
 
 class Program(Model):
-    format: Literal[1] = 1
+    format: Literal[2] = 2
     course: Id
     title: str
     language: str
@@ -200,7 +369,9 @@ class Program(Model):
     slides: tuple[ProgramSlide, ...]
     variables: tuple[Variable, ...] = ()
     questions: tuple[Grader, ...] = ()
+    sets: tuple[SeenSet, ...] = ()
     rules: tuple[ProgramRule, ...] = ()
+    navigation: Navigation = Navigation()
     media: dict[Id, ProgramMedia] = {}
     completion: Completion
     pass_mark: float

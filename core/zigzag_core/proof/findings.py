@@ -16,6 +16,7 @@ from zigzag_core.course import (
     Video,
 )
 from zigzag_core.course.model import Model
+from zigzag_core.course.rule_use import goes
 
 from .route import route
 
@@ -66,7 +67,7 @@ def _slide(slide: Slide, document: CourseDocument) -> Iterator[Finding]:
     for element in slide.elements:
         if any(
             isinstance(action.go, ToSlide) and action.go.slide not in known
-            for rule in element.rules for action in rule.do
+            for rule in element.rules for action in goes(rule)
         ):
             yield Finding(
                 level="error", code="lost_slide", slide=slide.id, element=element.id,

@@ -6,7 +6,6 @@ from typing import Literal
 
 from zigzag_core.course import (
     CourseDocument,
-    Element,
     LeaveCourse,
     Nowhere,
     Slide,
@@ -15,6 +14,8 @@ from zigzag_core.course import (
     ToSlide,
 )
 from zigzag_core.course.model import Model
+from zigzag_core.course.patterns import ChoosePath
+from zigzag_core.course.rule_use import goes, rules_on
 from zigzag_core.course.rules import Destination
 
 
@@ -48,7 +49,7 @@ def route(document: CourseDocument) -> Route:
     for way in ways:
         out[way.source].append(way.target)
     seen = _reached(order, out)
-    ends = {s.id for s in document.slides if any(_leaves(e) for e in s.elements)}
+    ends = {s.id for s in document.slides if _leaves(s)}
     if order:
         ends.add(order[-1])
     return Route(
@@ -65,14 +66,24 @@ def _ways(slide: Slide, order: Sequence[str], places: Mapping[str, int]) -> Iter
         onward = _target(slide.onward, slide, order, places)
     if onward:
         yield Way(source=slide.id, target=onward, kind="onward")
-    for element in slide.elements:
-        for rule in element.rules:
-            for action in rule.do:
-                target = _target(action.go, slide, order, places)
-                # What only goes where the way leads anyhow is no fork; nor is going back.
-                if target and target != onward and not isinstance(action.go, ToPrevious):
-                    yield Way(source=slide.id, target=target, kind="rule", element=element.id,
-                              why=f"“{element.name}” is clicked")
+    names = {part.id: part.name for part in (*slide.elements, *slide.overlays)}
+    for rule, owner in rules_on(slide):
+        for action in goes(rule):
+            target = _target(action.go, slide, order, places)
+            # What only goes where the way leads anyhow is no fork; nor is going back.
+            if target and target != onward and not isinstance(action.go, ToPrevious):
+                cause = (*getattr(rule.when, "of", ()), owner)[0]
+                named = cause if cause in names else None
+                yield Way(source=slide.id, target=target, kind="rule", element=named,
+                          why=when_words(rule.when.event, names.get(cause, "")))
+    for pattern in slide.patterns:
+        if not isinstance(pattern, ChoosePath):
+            continue
+        for path in pattern.paths:
+            if path.slide in places and path.slide != slide.id:
+                yield Way(source=slide.id, target=path.slide, kind="rule", element=path.trigger,
+                          why=f"“{names[path.trigger]}” is clicked" if path.trigger
+                          else f"“{pattern.name}” says so")
 
 
 def _target(
@@ -106,8 +117,21 @@ def _distinct(ways: Iterator[Way]) -> Iterator[Way]:
     yield from found.values()
 
 
-def _leaves(element: Element) -> bool:
-    return any(isinstance(action.go, LeaveCourse) for rule in element.rules for action in rule.do)
+def _leaves(slide: Slide) -> bool:
+    return any(isinstance(go.go, LeaveCourse) for rule, _ in rules_on(slide) for go in goes(rule))
+
+
+_HAPPENS = {
+    "clicked": "is clicked", "double_clicked": "is double-clicked", "pointed_at": "is pointed at",
+    "dropped": "is dropped", "entered": "gets a value", "overlay_opened": "opens",
+    "overlay_closed": "closes", "media_ended": "has ended", "all_seen": "was seen in full",
+}
+
+
+def when_words(event: str, name: str) -> str:
+    """Return in words when a rule runs, for the line of a fork."""
+    words = _HAPPENS.get(event, event.replace("_", " "))
+    return f"“{name}” {words}" if name else words
 
 
 def _reached(order: Sequence[str], out: Mapping[str, Sequence[str]]) -> set[str]:

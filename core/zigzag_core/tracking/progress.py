@@ -12,7 +12,7 @@ import binascii
 import zlib
 from collections.abc import Iterable, Sequence
 from dataclasses import replace
-from typing import get_args
+from typing import Literal, get_args
 
 from zigzag_core.course import Look, NumberVariable, TextVariable
 from zigzag_core.logic import engine
@@ -23,14 +23,20 @@ from zigzag_core.logic.values import Value, fitted, number
 from zigzag_core.program import Program
 
 from .bytes import Damaged, Reader, Writer
+from .placed import read_placed, write_placed
 
-VERSION = "1"
+VERSION = "2"
+OLDER = ("1",)
+"""Versions that can still be read; they end before what elements have come to."""
+
 SCORM12_LIMIT = 4_096
 
 _KINDS = ("slides", "questions", "choices", "variables", "elements")
 _RESULTS: tuple[Result | None, ...] = (None, "right", "wrong", "neutral")
 _SUCCESS = ("unknown", "passed", "failed")
-_LOOKS: tuple[str, ...] = get_args(Look)
+_MARKED: tuple[Literal["", "passed", "failed"], ...] = ("", "passed", "failed")
+_LOOKS: tuple[str, ...] = get_args(Look)[:7]
+"""The looks that have a number; others are written out."""
 
 
 class OtherCourse(ValueError):
@@ -54,21 +60,28 @@ def pack(index: Index, state: State) -> str:
     out.u32(state.seed)
     out.u32(state.rng)
     out.varint(state.time)
-    out.varint(int(state.completed) | _SUCCESS.index(state.success) << 1)
+    out.varint(
+        int(state.completed) | _SUCCESS.index(state.success) << 1
+        | _MARKED.index(state.marked) << 3
+    )
     out.varint(slides[state.slide] + 1 if state.slide in slides else 0)
     out.bits(_known(slides, state.visited))
     out.bits(_known(elements, state.clicked))
     out.bits(_known(elements, [e for e, hidden in state.hidden.items() if hidden]))
     out.bits(_known(elements, [e for e, hidden in state.hidden.items() if not hidden]))
     looks = sorted(
-        (elements[e], _LOOKS.index(look)) for e, look in state.looks.items() if e in elements
+        (elements[e], look) for e, look in state.looks.items() if e in elements
     )
     out.varint(len(looks))
     for element, look in looks:
         out.varint(element)
-        out.varint(look)
+        out.varint(_LOOKS.index(look) if look in _LOOKS else len(_LOOKS))
+        if look not in _LOOKS:
+            out.text(look)
     _write_variables(out, index, state, variables)
     _write_answers(out, state, questions, choices)
+    out.bits(_known(slides, state.opened))
+    write_placed(out, state, elements)
     raw = bytes(out.data)
     packed = raw + zlib.crc32(raw).to_bytes(4, "little")
     return VERSION + base64.urlsafe_b64encode(packed).decode().rstrip("=")
@@ -101,21 +114,29 @@ def unpack(index: Index, text: str) -> State:
     looks = {}
     for _ in range(source.varint()):
         element, look = _name(elements, source.varint()), source.varint()
-        if look >= len(_LOOKS):
+        if look > len(_LOOKS):
             raise Damaged("the saved progress names a look that does not exist")
+        given = _LOOKS[look] if look < len(_LOOKS) else source.text()
         if element in index.elements:
-            looks[element] = _LOOKS[look]
+            looks[element] = given
     values = {**state.variables, **_read_variables(source, index, variables)}
     answers = _read_answers(source, index, questions, choices)
     slide = _name(slides, current - 1) if current else None
     if slide not in index.position:
         slide = visited[-1] if visited else None
-    if flags >> 1 >= len(_SUCCESS):
+    success, marked = flags >> 1 & 3, flags >> 3
+    if success >= len(_SUCCESS) or marked >= len(_MARKED):
         raise Damaged("the saved progress names a result that does not exist")
+    if not text.startswith(OLDER):
+        opened = _named(slides, source.bits())
+        state = replace(
+            state, opened=frozenset(slide for slide in opened if slide in index.position),
+            **read_placed(source, index, elements),
+        )
     return replace(
         state, rng=rng, time=time, entered=time, slide=slide, visited=visited, clicked=clicked,
         hidden=hidden, looks=looks, variables=values, answers=answers,
-        completed=bool(flags & 1), success=_SUCCESS[flags >> 1],
+        completed=bool(flags & 1), success=_SUCCESS[success], marked=_MARKED[marked],
     )
 
 
@@ -169,7 +190,7 @@ def _fingerprint(program: Program, lengths: Sequence[int]) -> int:
 
 
 def _checked(text: str) -> bytes:
-    if not text.startswith(VERSION):
+    if not text.startswith((VERSION, *OLDER)):
         raise Damaged("the saved progress has an unknown version")
     body = text[1:]
     try:

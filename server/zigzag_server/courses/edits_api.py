@@ -56,6 +56,7 @@ class AddIn(Schema):
     course: core.Course
     what: Addition
     at: tuple[float, float] | None = None
+    overlay: str | None = None
 
 
 class ClipIn(Schema):
@@ -75,6 +76,7 @@ class PasteIn(Schema):
     course: core.Course | None = None
     dx: float = 0
     dy: float = 0
+    onto: str | None = None
 
 
 class ArrangeIn(ElementsIn):
@@ -170,12 +172,18 @@ def _edited(
     return {"slide": slide, "selected": list(selected), "course": course, **addresses}
 
 
+def overlay_of(slide: core.Slide, overlay: str | None) -> str | None:
+    """Return `overlay` if the slide has it; else None, for the slide itself."""
+    return overlay if any(known.id == overlay for known in slide.overlays) else None
+
+
 @router.post("/add", response=Edited)
 def edit_add(request: HttpRequest, data: AddIn) -> dict[str, Any]:
     """Add an element or a question to a slide, with the variable it needs."""
     course = data.course
     slide, selected, variables = add(
-        data.slide, data.what, core.system_ids(), course.size, data.at, course.styles
+        data.slide, data.what, core.system_ids(), course.size, data.at, course.styles,
+        overlay_of(data.slide, data.overlay),
     )
     if not variables:
         return _edited(slide, selected)
@@ -192,7 +200,10 @@ def edit_clip(request: HttpRequest, data: ClipIn) -> Clipping:
 @router.post("/paste", response=Edited)
 def edit_paste(request: HttpRequest, data: PasteIn) -> dict[str, Any]:
     """Put copies of what was clipped on a slide; what the course lacks for them comes along."""
-    slide, selected = paste(data.slide, data.clipping, core.system_ids(), data.dx, data.dy)
+    slide, selected = paste(
+        data.slide, data.clipping, core.system_ids(), data.dx, data.dy,
+        overlay_of(data.slide, data.onto),
+    )
     if data.course is None:
         return _edited(slide, selected)
     grown = welcome(data.course, data.clipping)

@@ -9,8 +9,7 @@ from django.core.files.base import ContentFile
 from django.core.files.storage import default_storage
 from django.db import transaction
 from zigzag_core.package.build import PackageKind, build_package
-from zigzag_core.package.compile import NothingToPublish
-from zigzag_core.package.remember import remembered
+from zigzag_core.package.compile import NothingToPublish, published_settings
 
 from zigzag_server.courses import files, store
 from zigzag_server.courses.models import Course
@@ -45,7 +44,7 @@ def package_of(row: Course, kind: PackageKind) -> bytes:
             422, "no_slides", "The course has no slides yet, so there is nothing to publish. "
             "Add a slide in Build and try again.",
         ) from None
-    store.remember_publication(row, remembered(document))
+    store.remember_publication(row, published_settings(document))
     return data
 
 

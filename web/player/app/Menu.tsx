@@ -1,5 +1,6 @@
 /** The list of slides, with what was seen. */
 import { useEffect, useRef, type ReactNode } from "react";
+import { gateIsOpen, mayGo } from "../engine/engine";
 import type { Index } from "../engine/program";
 import type { State } from "../engine/state";
 
@@ -23,14 +24,17 @@ export function Menu({ index, state, onGo, onClose }: Props): ReactNode {
       <ol>
         {index.program.slides.map((slide) => {
           const seen = state.visited.includes(slide.id);
+          const open = slide.id === state.slide || mayGo(index, state, slide.id);
           return (
             <li key={slide.id}>
               <button
                 type="button" onClick={() => onGo(slide.id)}
                 aria-current={slide.id === state.slide ? "step" : undefined}
+                aria-disabled={!open || undefined}
               >
                 <span>{slide.title || "Untitled"}</span>
                 {seen && <small>seen</small>}
+                {!open && <small>{whyClosed(index, state)}</small>}
               </button>
             </li>
           );
@@ -38,4 +42,10 @@ export function Menu({ index, state, onGo, onClose }: Props): ReactNode {
       </ol>
     </div>
   );
+}
+
+/** Why a slide cannot be gone to yet, in a word or two. */
+function whyClosed(index: Index, state: State): string {
+  if (state.slide && !gateIsOpen(index, state, state.slide)) return "opens when this slide is done";
+  return index.program.navigation.order === "seen" ? "opens once seen" : "opens later";
 }

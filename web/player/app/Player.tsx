@@ -1,8 +1,8 @@
 /** The player: the slide, the way through the course, and a word when something is the matter. */
 import { useEffect, useRef, useState, useSyncExternalStore, type ReactNode } from "react";
-import { slideBefore } from "../engine/engine";
 import { LiveSlide } from "../render/LiveSlide";
 import { Menu } from "./Menu";
+import { NavigationBar } from "./NavigationBar";
 import { Notices } from "./Notices";
 import { Transcript } from "./Transcript";
 import type { Session } from "./session";
@@ -46,10 +46,7 @@ export function Player({ session }: { session: Session }): ReactNode {
             aria-label={`Slide ${place} of ${count}: ${slide.title}`}
           >
             <LiveSlide
-              key={slide.id} {...{ index, state, slide, scale }}
-              onClick={(target) => session.dispatch({ event: "clicked", target })}
-              onEnter={(target, value) => session.dispatch({ event: "entered", target, value })}
-              onClose={(target) => session.dispatch({ event: "close", target })}
+              key={slide.id} {...{ index, state, slide, scale }} dispatch={session.dispatch}
             />
           </main>
         )}
@@ -63,37 +60,13 @@ export function Player({ session }: { session: Session }): ReactNode {
           />
         )}
       </div>
+      {running && snapshot.closed !== null && (
+        <p className="zz-closed" role="status">{snapshot.closed || "There is still something to do on this slide."}</p>
+      )}
       {running && (
-        <nav className="zz-bar" aria-label="Course">
-          <button type="button" aria-expanded={menu} onClick={() => setMenu(!menu)}>
-            <svg width="20" height="20" viewBox="0 0 20 20" aria-hidden>
-              <path d="M2 5h16M2 10h16M2 15h16" stroke="currentColor" strokeWidth="2" />
-            </svg>
-            <span className="zz-wide">Slides</span>
-          </button>
-          <span className="zz-place">Slide {place} of {count}</span>
-          <progress
-            className="zz-progress" max={count} value={state.visited.length}
-            aria-label={`${state.visited.length} of ${count} slides seen`}
-          />
-          <button
-            type="button" disabled={slideBefore(index, state) === null}
-            onClick={() => session.dispatch({ event: "previous" })}
-          >
-            Back
-          </button>
-          {slide.transcript && (
-            <button type="button" aria-expanded={reading} onClick={() => setReading(!reading)}>
-              Transcript
-            </button>
-          )}
-          <button
-            type="button" className="zz-main" disabled={!index.onward.get(slide.id)}
-            onClick={() => session.dispatch({ event: "next" })}
-          >
-            Next
-          </button>
-        </nav>
+        <NavigationBar
+          {...{ session, state, slide, menu, setMenu, reading, setReading }}
+        />
       )}
       <div className="zz-hidden" aria-live="polite">{snapshot.announcement}</div>
     </div>

@@ -1,7 +1,10 @@
 /** One learner's session: the engine, the clock and the tracker, for the views to watch. */
 import { start, step } from "../engine/engine";
 import type { Index } from "../engine/program";
-import type { Effect, Event, State } from "../engine/state";
+import { gateIsOpen } from "../engine/expression";
+import type { Effect, Event, Ran, State } from "../engine/state";
+import { runMedia } from "../render/players";
+import type { Value } from "../engine/values";
 import { unpack } from "../tracking/progress";
 import type { Begun, Standing, Tracker } from "../tracking/tracker";
 
@@ -19,22 +22,31 @@ export interface Snapshot {
   /** Saved progress that could not be used: said once. */
   readonly unreadable: boolean;
   readonly announcement: string;
+  /** Why the learner cannot go on, said once. */
+  readonly closed: string | null;
 }
+
+/** What a session tells of each event: for a rehearsal, which shows it all. */
+export type Witness = (event: Event, state: State, effects: readonly Effect[], log: readonly Ran[]) => void;
+
+const TICK_MS = 100;
 
 export class Session {
   private snapshot: Snapshot;
   private readonly listeners = new Set<() => void>();
   private since = performance.now();
   private rest = 0;
+  private readonly heart: number;
 
   constructor(
     readonly index: Index, private readonly tracker: Tracker,
-    private readonly options: { seed: number; from?: string | null },
+    private readonly options: { seed: number; from?: string | null; learner?: string; set?: Readonly<Record<string, Value>>; witness?: Witness },
   ) {
     this.snapshot = {
-      phase: { kind: "connecting" }, state: start(index, options.seed),
-      standing: { kind: "saved" }, unreadable: false, announcement: "",
+      phase: { kind: "connecting" }, state: start(index, options.seed, options.learner),
+      standing: { kind: "saved" }, unreadable: false, announcement: "", closed: null,
     };
+    this.heart = window.setInterval(() => this.beat(), TICK_MS);
     tracker.onStanding((standing) => this.set({ standing }));
     tracker.onLateProgress?.((begun) => this.offer(begun));
   }
@@ -66,23 +78,64 @@ export class Session {
     if (this.snapshot.phase.kind !== "asking") return;
     const { state } = this.snapshot.phase;
     this.since = performance.now();
-    this.set({ phase: { kind: "running" }, state });
-    this.tracker.tell(state, []);
+    this.set({ phase: { kind: "running" }, state: { ...state, learner: this.options.learner ?? "" } });
+    this.dispatch({ event: "resume" });
   }
 
   startOver(): void {
     this.since = performance.now();
-    this.set({ phase: { kind: "running" }, state: start(this.index, this.options.seed) });
-    this.dispatch({ event: "start", target: this.options.from ?? null });
+    const fresh = start(this.index, this.options.seed, this.options.learner);
+    this.set({ phase: { kind: "running" }, state: fresh });
+    this.elapsed();
+    this.take({ event: "start", target: this.options.from ?? null });
+    for (const [target, value] of Object.entries(this.options.set ?? {})) this.take({ event: "set", target, value });
   }
 
-  dispatch(event: Event): void {
+  readonly dispatch = (event: Event): void => {
     if (this.snapshot.phase.kind !== "running") return;
-    const [ticked] = step(this.index, this.snapshot.state, { event: "tick", ms: this.elapsed() });
-    const [state, effects] = step(this.index, ticked, event);
-    this.set({ state, announcement: announcement(effects) ?? this.snapshot.announcement });
-    this.tracker.tell(state, effects);
-    if (state.ended) this.leave();
+    const ms = this.elapsed();
+    if (ms) this.take({ event: "tick", ms });
+    this.take(event);
+  };
+
+  /** Put another state in the place of this one: only a rehearsal does so. */
+  replace(state: State): void {
+    this.elapsed();
+    this.set({ phase: { kind: "running" }, state, closed: null });
+  }
+
+  /** Let time pass while something waits for it. */
+  private beat(): void {
+    if (this.snapshot.phase.kind !== "running" || !needsTime(this.index, this.snapshot.state)) return;
+    const ms = this.elapsed();
+    if (ms) this.take({ event: "tick", ms });
+  }
+
+  private take(event: Event): void {
+    const before = this.snapshot.state;
+    const log: Ran[] | null = this.options.witness ? [] : null;
+    const [state, effects] = step(this.index, before, event, log);
+    const closed = effects.find((effect) => effect.effect === "closed")?.message
+      ?? (event.event === "tick" ? this.snapshot.closed : null);
+    this.set({ state, closed, announcement: closed ?? announcement(effects) ?? this.snapshot.announcement });
+    this.run(effects);
+    this.options.witness?.(event, state, effects, log ?? []);
+    if (event.event !== "tick" || effects.length || state.variables !== before.variables) {
+      this.tracker.tell(state, effects);
+    }
+    if (state.ended && this.snapshot.phase.kind === "running") this.leave();
+  }
+
+  /** What the outside must do. */
+  private run(effects: readonly Effect[]): void {
+    for (const effect of effects) {
+      if (effect.effect === "media") runMedia(effect);
+      else if (effect.effect === "link") window.open(effect.address, "_blank", "noopener,noreferrer");
+      else if (effect.effect === "sound") {
+        const src = this.index.program.media[effect.media]?.src;
+        if (src) void new Audio(src).play().catch(() => {});
+      }
+    }
   }
 
   /** The page goes away, or the learner leaves. */
@@ -91,6 +144,7 @@ export class Session {
     if (phase.kind === "asking") this.tracker.finish(null);
     if (phase.kind !== "running") return;
     const [ticked] = step(this.index, state, { event: "tick", ms: this.elapsed() });
+    window.clearInterval(this.heart);
     this.tracker.finish(ticked);
     this.set({ phase: { kind: "left" }, state: ticked });
   }
@@ -116,4 +170,10 @@ export class Session {
 
 function announcement(effects: readonly Effect[]): string | undefined {
   return effects.findLast((effect) => effect.effect === "announce")?.text;
+}
+
+/** Whether anything comes of time alone: clocks, waits, a gate that counts seconds. */
+function needsTime(index: Index, state: State): boolean {
+  if (state.waiting.length || Object.values(state.clocks).some(({ runs }) => runs)) return true;
+  return state.slide !== null && !gateIsOpen(index, state, state.slide);
 }

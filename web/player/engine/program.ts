@@ -1,6 +1,6 @@
 /** A program made ready to run. The twin of `zigzag_core/logic/index.py`. */
 import type {
-  Grader, Overlay, Program, ProgramElement, ProgramRule, ProgramSlide, Variable,
+  Clock, Grader, Program, ProgramElement, ProgramOverlay, ProgramRule, ProgramSlide, SeenSet, Variable,
 } from "../../api/types";
 
 enum Rank { Block, Element, Overlay, Slide, Course }
@@ -18,26 +18,45 @@ export class Index {
   readonly variables = new Map<string, Variable>();
   readonly questions = new Map<string, Grader>();
   readonly elements = new Map<string, ProgramElement>();
-  readonly overlays = new Map<string, Overlay>();
+  readonly overlays = new Map<string, ProgramOverlay>();
   /** The slide of each element and overlay. */
   readonly home = new Map<string, string>();
   /** The slide that *next* leads to from each slide. */
   readonly onward = new Map<string, string | null>();
   /** The overlay of each element that is in one. */
   readonly overlayOf = new Map<string, string>();
+  /** The elements of each slide and of its overlays. */
+  readonly onSlide = new Map<string, string[]>();
+  readonly sets = new Map<string, SeenSet>();
+  /** The sets that each element is in. */
+  readonly setsOf = new Map<string, SeenSet[]>();
+  /** The time axes of slides and overlays that have one. */
+  readonly clocks = new Map<string, Clock>();
+  /** The timers of each slide, overlay, and of the course. */
+  readonly timers = new Map<string, ProgramRule[]>();
+  /** The ms in each film or sound that rules wait for, rising. */
+  readonly mediaMoments = new Map<string, number[]>();
+  readonly rules = new Map<string, BoundRule>();
   readonly maxPoints: number;
-  private readonly rules = new Map<string, BoundRule[]>();
+  private readonly matches = new Map<string, BoundRule[]>();
 
   constructor(readonly program: Program) {
     this.order = program.slides.map((slide) => slide.id);
     this.order.forEach((slide, place) => this.position.set(slide, place));
     for (const variable of program.variables) this.variables.set(variable.id, variable);
     for (const grader of program.questions) this.questions.set(grader.id, grader);
+    for (const seen of program.sets) {
+      this.sets.set(seen.id, seen);
+      for (const element of seen.of) addTo(this.setsOf, element, seen);
+    }
     for (const slide of program.slides) {
       this.slides.set(slide.id, slide);
+      this.onSlide.set(slide.id, []);
+      if (slide.clock) this.clocks.set(slide.id, slide.clock);
       for (const element of slide.elements) this.addElement(element, slide.id);
       for (const overlay of slide.overlays) {
         this.overlays.set(overlay.id, overlay);
+        if (overlay.clock) this.clocks.set(overlay.id, overlay.clock);
         this.home.set(overlay.id, slide.id);
         for (const element of overlay.elements) {
           this.addElement(element, slide.id);
@@ -55,7 +74,10 @@ export class Index {
         this.onward.set(slide.id, this.position.has(onward.slide) ? onward.slide : after);
       } else this.onward.set(slide.id, onward.to === "next" ? after : null);
     });
-    for (const rules of this.rules.values()) rules.sort((a, b) => a.rank - b.rank);
+    for (const rules of this.matches.values()) rules.sort((a, b) => a.rank - b.rank);
+    for (const [element, moments] of this.mediaMoments) {
+      this.mediaMoments.set(element, [...new Set(moments)].sort((a, b) => a - b));
+    }
     this.maxPoints = program.questions
       .filter((grader) => grader.purpose === "scored")
       .reduce((sum, grader) => sum + grader.points, 0);
@@ -67,17 +89,24 @@ export class Index {
     return group !== null && this.elements.has(group) ? group : null;
   }
 
+  /** The slide or overlay by whose clock an element comes and goes. */
+  clockOf(element: string): string {
+    return this.overlayOf.get(element) ?? this.home.get(element) ?? "";
+  }
+
   /** Return the rules for `event` at `target`, in the order in which they run. */
-  matching(event: string, target: string): readonly BoundRule[] {
-    const exact = this.rules.get(key(event, target));
-    const general = this.rules.get(key(event, null));
-    if (exact && general) return [...exact, ...general].sort((a, b) => a.rank - b.rank);
-    return exact ?? general ?? NONE;
+  matching(event: string, target: string, detail: string | null = null): readonly BoundRule[] {
+    const exact = this.matches.get(key(event, target));
+    const general = this.matches.get(key(event, null));
+    const found = exact && general ? [...exact, ...general].sort((a, b) => a.rank - b.rank) : exact ?? general ?? NONE;
+    if (detail === null) return found;
+    return found.filter(({ rule }) => rule.detail === null || rule.detail === undefined || rule.detail === detail);
   }
 
   private addElement(element: ProgramElement, slide: string): void {
     this.elements.set(element.draw.id, element);
     this.home.set(element.draw.id, slide);
+    addTo(this.onSlide, slide, element.draw.id);
     this.addRules(element.rules, Rank.Element, slide);
   }
 
@@ -85,11 +114,18 @@ export class Index {
     for (const rule of rules) {
       const place = key(rule.on, rule.target ?? null);
       const bound = { rank: rule.block ? Rank.Block : rank, slide, rule };
-      const list = this.rules.get(place);
-      if (list) list.push(bound);
-      else this.rules.set(place, [bound]);
+      if (!this.rules.has(rule.id)) this.rules.set(rule.id, bound);
+      addTo(this.matches, place, bound);
+      if (rule.on === "timer") addTo(this.timers, rule.target ?? "course", rule);
+      if (rule.on === "media_reached" && rule.target) addTo(this.mediaMoments, rule.target, rule.after);
     }
   }
+}
+
+function addTo<T>(lists: Map<string, T[]>, name: string, thing: T): void {
+  const list = lists.get(name);
+  if (list) list.push(thing);
+  else lists.set(name, [thing]);
 }
 
 const NONE: readonly BoundRule[] = [];

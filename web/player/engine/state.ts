@@ -18,6 +18,22 @@ export const NO_ANSWER: Answer = {
   chosen: [], attempts: 0, result: null, points: 0, locked: false, since: 0,
 };
 
+/** Where the clock of a slide or overlay stands (ms), and whether it was started. */
+export interface Time { readonly at: number; readonly runs: boolean }
+
+/** At the run's time `due` a rule goes on with its branch from an action, or a timer goes off. */
+export interface Waiting {
+  readonly due: number;
+  readonly owner: string;
+  readonly rule: string;
+  readonly branch: "then" | "otherwise" | "timer";
+  readonly place: number;
+}
+
+export type Place = readonly [x: number, y: number];
+export type Stretch = readonly [since: number, until: number];
+type Of<T> = Readonly<Record<string, T>>;
+
 export interface State {
   readonly seed: number;
   readonly rng: number;
@@ -30,11 +46,26 @@ export interface State {
   /** The slides that the learner came by and can go back to, the last at its end. */
   readonly path: readonly string[];
   readonly clicked: ReadonlySet<string>;
-  readonly hidden: Readonly<Record<string, boolean>>;
-  readonly looks: Readonly<Record<string, string>>;
-  readonly variables: Readonly<Record<string, Value>>;
+  readonly hidden: Of<boolean>;
+  readonly looks: Of<string>;
+  readonly variables: Of<Value>;
   readonly overlays: readonly string[];
-  readonly answers: Readonly<Record<string, Answer>>;
+  readonly answers: Of<Answer>;
+  readonly clocks: Of<Time>;
+  readonly waiting: readonly Waiting[];
+  readonly paused: boolean;
+  /** Offsets (px) from where elements stand. */
+  readonly places: Of<Place>;
+  /** The last move of an element, and when it began. */
+  readonly moves: Of<readonly [move: string, since: number]>;
+  /** The targets that elements lie on. */
+  readonly dropped: Of<string>;
+  /** The stretches (ms) of films and sounds that were really played, in order and apart. */
+  readonly watched: Of<readonly Stretch[]>;
+  /** Slides whose gates are open for good. */
+  readonly opened: ReadonlySet<string>;
+  readonly learner: string;
+  readonly marked: "" | "passed" | "failed";
   readonly completed: boolean;
   readonly success: Success;
   readonly ended: boolean;
@@ -42,23 +73,42 @@ export interface State {
 
 /** Return `state` as plain JSON values, sets sorted, as the traces hold it. */
 export function asJson(state: State): unknown {
-  return { ...state, clicked: [...state.clicked].sort() };
+  return {
+    ...state, clicked: [...state.clicked].sort(), opened: [...state.opened].sort(),
+    clocks: Object.fromEntries(
+      Object.entries(state.clocks).map(([owner, { at, runs }]) => [owner, [at, runs]]),
+    ),
+    waiting: state.waiting.map((w) => [w.due, w.owner, w.rule, w.branch, w.place]),
+  };
 }
 
 export type Event =
   | { event: "start"; target?: string | null }
-  | { event: "clicked" | "slide" | "close"; target: string }
-  | { event: "entered"; target: string; value: Value }
-  | { event: "next" | "previous" | "leave" }
+  | { event: "clicked" | "double_clicked" | "slide" | "close"; target: string }
+  | { event: "pointed"; target: string; away: boolean }
+  | { event: "key"; key: string }
+  | { event: "entered" | "set"; target: string; value: Value }
+  | { event: "dropped"; target: string; on: string | null; x: number; y: number }
+  | { event: "media"; target: string; what: "started" | "paused" | "ended" }
+  | { event: "played"; target: string; since: number; until: number }
+  | { event: "pause"; on: boolean }
+  | { event: "next" | "previous" | "leave" | "resume" }
   | { event: "tick"; ms: number };
 
 export type Effect =
   | { effect: "moved"; slide: string }
   | { effect: "leave" }
   | { effect: "announce"; text: string }
+  | { effect: "closed"; slide: string; message: string }
+  | { effect: "media"; element: string; run: "play" | "pause" | "seek"; at: number }
+  | { effect: "sound"; media: string }
+  | { effect: "link"; address: string }
   | { effect: "loop"; rules: string[] }
   | { effect: "status"; completed: boolean; success: Success }
   | {
       effect: "answered"; question: string; attempt: number; chosen: string[]; result: Result;
       points: number; latency: number;
     };
+
+/** A rule that ran: on what, and whether its condition held. */
+export interface Ran { event: string; target: string; rule: string; held: boolean }

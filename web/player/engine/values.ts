@@ -40,7 +40,9 @@ export function toYesNo(value: Value): boolean {
 
 export function fitted(variable: Variable, value: Value): Value {
   if (variable.type === "number") {
-    return Math.min(Math.max(toNumber(value), variable.min), variable.max);
+    const scale = 10 ** variable.decimals;
+    const rounded = number(Math.floor(toNumber(value) * scale + 0.5) / scale);
+    return Math.min(Math.max(rounded, variable.min), variable.max);
   }
   return variable.type === "text" ? clipped(toText(value)) : toYesNo(value);
 }

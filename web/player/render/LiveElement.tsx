@@ -1,87 +1,207 @@
-/** One element as the learner meets it: in the look that its state gives, answering clicks. */
-import type { ReactNode } from "react";
+/** One element as the learner meets it: in the look that its state gives, answering what is done. */
+import { useRef, type CSSProperties, type MouseEvent, type ReactNode } from "react";
 import type { Element, InputElement, ProgramElement } from "../../api/types";
 import { isEnabled, isVisible } from "../engine/engine";
-import { live } from "../engine/expression";
+import { evaluate, live } from "../engine/expression";
 import type { Index } from "../engine/program";
 import type { State } from "../engine/state";
-import { toText, type Value } from "../engine/values";
+import { toNumber, toText } from "../engine/values";
+import { useActing } from "./acting";
 import { ElementView } from "./ElementView";
 import type { Entering } from "./InputBox";
+import { isSelected, looksOf, useTransientLooks, worn } from "./looks";
+import { useMove } from "./motion";
 import { boxVariables, placed, withLooks } from "./style";
+import { useDragging } from "./useDragging";
 
 interface LiveProps {
-  index: Index;
-  state: State;
   element: ProgramElement;
-  onClick: (element: string) => void;
-  onEnter: (element: string, value: Value) => void;
-  /** In the flow of an overlay's panel instead of at its place. */
+  /** In the flow of a panel instead of at its place. */
   flows?: boolean;
 }
 
-export function LiveElement({ index, state, element, onClick, onEnter, flows }: LiveProps): ReactNode {
-  const { draw } = element;
-  if (!isVisible(index, state, draw.id)) return null;
+export function LiveElement({ element, flows = false }: LiveProps): ReactNode {
+  const { index, state } = useActing();
+  const shown = isVisible(index, state, element.draw.id);
+  const { enters, leaves } = effectsOf(element);
+  // What leaves in a visible way stays in the page, hidden.
+  if (!shown && enters === "none" && leaves === "none") return null;
+  return <Shown element={element} flows={flows} gone={!shown} enters={enters} leaves={leaves} />;
+}
+
+function Shown(
+  { element, flows, gone, enters, leaves }: { element: ProgramElement; flows: boolean; gone: boolean; enters: string; leaves: string },
+): ReactNode {
+  const { index, state, dispatch, picked, pick } = useActing();
+  const box = useRef<HTMLDivElement>(null);
+  const { id } = element.draw;
+  const { offset, handlers } = useDragging(element.draw);
+  const [transient, watching] = useTransientLooks(element.draw);
   const answer = element.question ? state.answers[element.question] : undefined;
   const chosen = Boolean(element.choice && answer?.chosen.includes(element.choice));
-  const enabled = isEnabled(index, state, draw.id);
-  const style = withLooks(draw, looksOf(state, draw.id, chosen, enabled));
-  const box = flows ? flowing(draw.kind) : placed(draw);
+  const enabled = isEnabled(index, state, id);
+  const looks = [...looksOf(index, state, element, chosen, enabled, offset !== null || picked === id), ...transient];
+  const draw = spokenInstead(index, state, element, worn(element.draw, looks));
+  useMove(box, element.draw, state);
+  const style = withLooks(draw, looks);
+  const effect = enters !== "none" || leaves !== "none" ? ` zz-comes-${enters} zz-goes-${leaves}` : "";
+  const pulse = draw.pulse === "none" || state.paused ? "" : ` zz-pulse-${draw.pulse}`;
   const common = {
-    "data-element": draw.id,
-    style: { ...box, ...boxVariables(draw, style) },
+    "data-element": id, hidden: gone || undefined,
+    style: { ...(flows ? flowing(draw.kind) : placed(draw)), ...displaced(state, id, offset), ...boxVariables(draw, style) },
   };
-  const read = draw.decoration ? "" : draw.alt;
-  function entering(field: InputElement): Entering {
-    return {
-      value: state.variables[field.variable ?? ""] ?? "", enabled: enabled && Boolean(field.variable),
-      enter: (value) => onEnter(draw.id, value),
-    };
-  }
+  const name = `zz-element${effect}${pulse}`;
+  const entering = draw.kind === "input" ? { entering: enteringOf(index, state, draw, enabled, dispatch) } : {};
   const view = (
     <ElementView
-      element={draw} style={style} media={index.program.media} alt={read}
-      values={(of) => valueWords(index, state, of)} live
-      {...(draw.kind === "input" ? { entering: entering(draw) } : {})}
+      element={draw} style={style} media={index.program.media} alt={draw.decoration ? "" : draw.alt}
+      values={(of) => valueOf(index, state, of)} live {...entering}
     />
   );
+  const click = (): void => dispatch({ event: "clicked", target: id });
+  const pointing = {
+    onPointerEnter: () => dispatch({ event: "pointed", target: id, away: false }),
+    onPointerLeave: () => dispatch({ event: "pointed", target: id, away: true }),
+  };
+  const heard = element.rules.some(({ on }) => on === "pointed_at" || on === "pointed_away") ? pointing : {};
+  const more = { ...watching, ...merge(watching as Handlers, heard) };
+  const twice = element.rules.some(({ on }) => on === "double_clicked")
+    ? { onDoubleClick: () => dispatch({ event: "double_clicked", target: id }) } : {};
+
+  if (picked !== null && picked !== id && !gone && takes(index, picked, id)) {
+    const item = index.elements.get(picked)?.draw;
+    return (
+      <div
+        {...common} ref={box} className={`${name} zz-live zz-takes`} role="button" tabIndex={0}
+        aria-label={`Put ${item ? item.alt || item.name : ""} on ${words(element.draw)}`}
+        onClick={(event) => { event.stopPropagation(); put(); }}
+        onKeyDown={(event) => { if (event.key === "Enter" || event.key === " ") { event.preventDefault(); put(); } if (event.key === "Escape") pick(null); }}
+      >
+        {view}
+      </div>
+    );
+  }
+  function put(): void {
+    const [x, y] = state.places[picked ?? ""] ?? [0, 0];
+    dispatch({ event: "dropped", target: picked ?? "", on: id, x, y });
+    pick(null);
+  }
+  if (draw.drag) {
+    return (
+      <div
+        {...common} {...more} {...handlers} {...twice} ref={box} role="button" tabIndex={enabled ? 0 : -1}
+        className={`${name} zz-drags${enabled ? " zz-live" : " zz-off"}${offset ? " zz-dragged" : ""}`}
+        aria-roledescription="movable" aria-pressed={picked === id} aria-label={words(draw)}
+        onClick={click}
+      >
+        {view}
+      </div>
+    );
+  }
+  if (element.control === "wiper") {
+    const share = toNumber(state.variables[element.variable ?? ""] ?? 50);
+    const wiped = { ...common, style: { ...common.style, "--wiped": `${100 - share}%` } };
+    return (
+      <div {...wiped} ref={box} className={`${name} zz-wiper`}>
+        {view}
+        <input
+          type="range" min={0} max={100} value={share} aria-label={words(draw)} disabled={!enabled}
+          onChange={(event) => dispatch({ event: "entered", target: id, value: Number(event.target.value) })}
+        />
+      </div>
+    );
+  }
   if (element.control === "choice") {
     const result = chosen && answer?.locked ? answer.result ?? undefined : undefined;
     return (
       <label
-        className={`zz-element zz-choice${enabled ? " zz-live" : ""}`} {...common}
+        className={`${name} zz-choice${enabled ? " zz-live" : ""}`} {...common} {...more}
         data-chosen={chosen} data-result={result}
       >
         <input
           type="radio" className="zz-hidden" name={element.question ?? undefined}
-          checked={chosen} disabled={!enabled} aria-label={spoken(element, result)}
-          onChange={() => onClick(draw.id)}
+          checked={chosen} disabled={!enabled} aria-label={result ? `${words(draw)}, ${result}` : words(draw)}
+          onChange={click}
         />
         {view}
         <span className="zz-mark" aria-hidden />
       </label>
     );
   }
-  if (element.control === "button") {
+  if (element.control === "button" || element.control === "check") {
+    const selected = isSelected(index, state, element);
+    const check = element.control === "check" ? { role: "checkbox", "aria-checked": selected } : {};
+    const reveals = element.reveals ? { "aria-expanded": isOpen(index, state, element.reveals) } : {};
     return (
       <button
-        type="button" className={`zz-element${enabled ? " zz-live" : " zz-off"}`} {...common}
-        disabled={!enabled} aria-label={draw.kind === "button" ? undefined : spoken(element)}
-        onClick={() => onClick(draw.id)}
+        type="button" className={`${name}${enabled ? " zz-live" : " zz-off"}${element.control === "check" ? " zz-ticks" : ""}`}
+        {...common} {...more} {...twice} {...check} {...reveals} data-selected={selected || undefined}
+        disabled={!enabled} aria-label={draw.kind === "button" && !element.words ? undefined : words(draw)}
+        onClick={(event: MouseEvent) => { event.stopPropagation(); click(); }}
       >
-        {view}
+        <div ref={box} className="zz-inner">{view}</div>
+        {element.control === "check" && <span className="zz-tick" aria-hidden>{selected ? "✓" : ""}</span>}
       </button>
     );
   }
   const hidden = draw.decoration || isMute(draw);
   const heading = draw.kind === "text" && draw.level !== "body"
     ? { role: "heading", "aria-level": draw.level === "title" ? 1 : 2 } : {};
+  const told = element.words ? { "aria-live": "polite" as const } : {};
   return (
-    <div className="zz-element" {...common} {...heading} aria-hidden={hidden || undefined}>
+    <div className={name} {...common} {...more} {...twice} {...heading} {...told} ref={box} aria-hidden={hidden || undefined}>
       {view}
     </div>
   );
+}
+
+type Handlers = Record<string, unknown>;
+
+/** Both handlers where two want the same event. */
+function merge(first: Handlers, second: Handlers): Handlers {
+  return Object.fromEntries(Object.entries(second).map(([name, handler]) => {
+    const other = first[name] as ((event: unknown) => void) | undefined;
+    return [name, other ? (event: unknown) => { other(event); (handler as (event: unknown) => void)(event); } : handler];
+  }));
+}
+
+function effectsOf({ draw, spans }: ProgramElement): { enters: string; leaves: string } {
+  const span = spans[0];
+  return span ? { enters: span.enters, leaves: span.leaves } : { enters: draw.enters, leaves: draw.leaves };
+}
+
+function takes(index: Index, item: string, target: string): boolean {
+  return index.elements.get(item)?.draw.drag?.targets.includes(target) ?? false;
+}
+
+function isOpen(index: Index, state: State, name: string): boolean {
+  return index.overlays.has(name) ? state.overlays.includes(name) : isVisible(index, state, name);
+}
+
+/** Words that the run gives the element instead of its own. */
+function spokenInstead(index: Index, state: State, element: ProgramElement, draw: Element): Element {
+  if (element.words === null || element.words === undefined) return draw;
+  const text = toText(evaluate(index, state, element.words));
+  if (draw.kind === "button") return { ...draw, label: text };
+  if (draw.kind !== "text" && draw.kind !== "shape") return draw;
+  const run = { kind: "text" as const, text, bold: false, italic: false };
+  return { ...draw, text: { blocks: [{ kind: "paragraph", runs: [run] }] } };
+}
+
+function displaced(state: State, id: string, offset: readonly [number, number] | null): CSSProperties {
+  const [x, y] = state.places[id] ?? [0, 0];
+  const [dx, dy] = offset ?? [0, 0];
+  return x + dx || y + dy ? { translate: `${x + dx}px ${y + dy}px` } : {};
+}
+
+function enteringOf(
+  index: Index, state: State, field: InputElement, enabled: boolean,
+  dispatch: ReturnType<typeof useActing>["dispatch"],
+): Entering {
+  return {
+    value: state.variables[field.variable ?? ""] ?? "", enabled: enabled && index.variables.has(field.variable ?? ""),
+    enter: (value) => dispatch({ event: "entered", target: field.id, value }),
+  };
 }
 
 /** Whether there is nothing to be read out: a figure without words or alternative. */
@@ -89,33 +209,19 @@ function isMute(draw: Element): boolean {
   return draw.kind === "shape" && !draw.alt && !draw.text.blocks.length;
 }
 
-/** The looks that an element has by itself or by a rule, the strongest last. */
-function looksOf(state: State, id: string, chosen: boolean, enabled: boolean): string[] {
-  const looks: string[] = [];
-  if (state.clicked.has(id)) looks.push("visited");
-  if (chosen) looks.push("selected");
-  if (!enabled && !chosen) looks.push("disabled");
-  const given = state.looks[id];
-  if (given) looks.push(given);
-  return looks;
-}
-
 function flowing(kind: string): { position: "relative"; width?: number; minHeight?: number } {
   return kind === "button"
     ? { position: "relative", width: 200, minHeight: 56 } : { position: "relative" };
 }
 
-function spoken({ draw }: ProgramElement, result?: string): string {
-  let words = draw.alt || draw.name;
-  if (draw.kind === "text") {
-    words = draw.text.blocks
-      .map((block) => block.runs.map((run) => (run.kind === "text" ? run.text : "")).join(""))
-      .join(" ") || words;
-  }
-  return result ? `${words}, ${result}` : words;
+function words(draw: Element): string {
+  if (draw.kind === "button") return draw.label || draw.name;
+  if (draw.kind !== "text" && draw.kind !== "shape") return draw.alt || draw.name;
+  const said = draw.text.blocks
+    .map((block) => block.runs.map((run) => (run.kind === "text" ? run.text : "")).join("")).join(" ");
+  return draw.kind === "text" ? said || draw.name : draw.alt || said || draw.name;
 }
 
-function valueWords(index: Index, state: State, of: string): string {
-  const value = state.variables[of];
-  return toText(value ?? live(index, state, of));
+export function valueOf(index: Index, state: State, of: string): string | number | boolean {
+  return state.variables[of] ?? live(index, state, of);
 }

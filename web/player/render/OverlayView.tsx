@@ -1,74 +1,75 @@
-/** A panel over the slide. It takes the focus while it blocks, and gives it back. */
+/** What opens over the slide. It takes the focus while it blocks, and gives it back. */
 import { useEffect, useRef, type KeyboardEvent, type ReactNode } from "react";
-import type { Overlay } from "../../api/types";
-import type { Index } from "../engine/program";
-import type { State } from "../engine/state";
-import type { Value } from "../engine/values";
+import type { ProgramOverlay } from "../../api/types";
+import { useActing } from "./acting";
+import { inOrder } from "./inOrder";
 import { LiveElement } from "./LiveElement";
-
-interface Props {
-  overlay: Overlay;
-  index: Index;
-  state: State;
-  onClick: (element: string) => void;
-  onClose: (overlay: string) => void;
-  onEnter: (element: string, value: Value) => void;
-}
 
 const SIGNS = { right: "✓", wrong: "✕", plain: "" };
 
-export function OverlayView({ overlay, index, state, onClick, onClose, onEnter }: Props): ReactNode {
-  const panel = useRef<HTMLDivElement>(null);
+export function OverlayView({ overlay }: { overlay: ProgramOverlay }): ReactNode {
+  const { dispatch } = useActing();
+  const box = useRef<HTMLDivElement>(null);
+  const { blocks, panel } = overlay;
 
   useEffect(() => {
+    if (!blocks && !panel) return;
     const before = document.activeElement as HTMLElement | null;
-    panel.current?.focus({ preventScroll: true });
+    box.current?.focus({ preventScroll: true });
     return () => {
       // What had the focus may be switched off by now; then the slide takes it.
-      const back = before && !before.matches(":disabled") ? before : null;
+      const back = before && before.isConnected && !before.matches(":disabled") ? before : null;
       (back ?? document.querySelector<HTMLElement>("[data-slide]"))?.focus({ preventScroll: true });
     };
-  }, []);
+  }, [blocks, panel]);
 
+  const close = (): void => dispatch({ event: "close", target: overlay.id });
   function onKeyDown(event: KeyboardEvent): void {
-    if (event.key === "Escape") {
+    if (event.key === "Escape" && overlay.on_escape) {
       event.stopPropagation();
-      onClose(overlay.id);
-    } else if (event.key === "Tab" && overlay.blocks) {
-      keepFocusIn(panel.current, event);
+      close();
+    } else if (event.key === "Tab" && blocks) {
+      keepFocusIn(box.current, event);
     }
   }
-
-  return (
-    <div className={`zz-overlay zz-at-${overlay.place}${overlay.dims ? " zz-dims" : ""}`}>
-      <div
-        ref={panel} className={`zz-panel zz-tone-${overlay.tone}`} style={{ width: overlay.w }}
-        role="dialog" aria-modal={overlay.blocks} aria-label={overlay.title} tabIndex={-1}
-        onKeyDown={onKeyDown} aria-describedby={`${overlay.id}-words`}
-      >
-        {SIGNS[overlay.tone] && (
-          <span className="zz-sign" aria-hidden>{SIGNS[overlay.tone]}</span>
-        )}
-        <div className="zz-panel-words" id={`${overlay.id}-words`}>
-          <h2 className="zz-panel-title">{overlay.title}</h2>
-          {overlay.elements.map((element) => (
-            <LiveElement
-              key={element.draw.id} flows {...{ index, state, element, onClick, onEnter }}
-            />
-          ))}
+  const dialog = {
+    ref: box, role: "dialog", "aria-modal": blocks, "aria-label": overlay.title, tabIndex: -1, onKeyDown,
+  };
+  if (panel) {
+    return (
+      <div className={`zz-overlay zz-at-${overlay.place}${overlay.dims ? " zz-dims" : ""}`}>
+        <div
+          {...dialog} className={`zz-panel zz-tone-${overlay.tone}`} style={{ width: overlay.w }}
+          aria-describedby={`${overlay.id}-words`}
+        >
+          {SIGNS[overlay.tone] && <span className="zz-sign" aria-hidden>{SIGNS[overlay.tone]}</span>}
+          <div className="zz-panel-words" id={`${overlay.id}-words`}>
+            <h2 className="zz-panel-title">{overlay.title}</h2>
+            {overlay.elements.map((element) => <LiveElement key={element.draw.id} flows element={element} />)}
+          </div>
         </div>
+      </div>
+    );
+  }
+  return (
+    <div className={`zz-layer${blocks ? " zz-blocks" : ""}${overlay.dims ? " zz-dims" : ""}`}>
+      {(blocks || overlay.on_outside) && (
+        <div className="zz-outside" aria-hidden onClick={overlay.on_outside ? close : undefined} />
+      )}
+      <div {...dialog} {...(blocks ? {} : { role: "region", "aria-modal": undefined })}>
+        {inOrder(overlay.elements)}
       </div>
     </div>
   );
 }
 
-function keepFocusIn(panel: HTMLElement | null, event: KeyboardEvent): void {
-  const stops = [...(panel?.querySelectorAll<HTMLElement>("button:not(:disabled), input, a") ?? [])];
+function keepFocusIn(box: HTMLElement | null, event: KeyboardEvent): void {
+  const stops = [...(box?.querySelectorAll<HTMLElement>("button:not(:disabled), input, select, a, [tabindex='0']") ?? [])];
   const first = stops[0];
   const last = stops.at(-1);
   if (!first || !last) return;
   const active = document.activeElement;
-  if (event.shiftKey && (active === first || active === panel)) {
+  if (event.shiftKey && (active === first || active === box)) {
     event.preventDefault();
     last.focus();
   } else if (!event.shiftKey && active === last) {

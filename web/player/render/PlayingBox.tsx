@@ -1,7 +1,9 @@
 /** Films and sounds: playing in a running course, a picture of themselves elsewhere. */
 import { useEffect, useRef, useState, type ReactNode } from "react";
 import type { AudioElement, VideoElement } from "../../api/types";
+import { useActing } from "./acting";
 import type { MediaEntry, MediaMap } from "./ElementView";
+import { loudness, register } from "./players";
 
 interface Props { element: VideoElement | AudioElement; media: MediaMap; live: boolean }
 
@@ -35,6 +37,7 @@ function Film(
 ): ReactNode {
   const player = useRef<HTMLVideoElement>(null);
   const [waiting, toggle] = usePlaying(player, element);
+  useReports(player, element.id);
   return (
     <div className="zz-box zz-film">
       <video
@@ -50,6 +53,7 @@ function Film(
 function Sound({ element, file }: { element: AudioElement; file: MediaEntry }): ReactNode {
   const player = useRef<HTMLAudioElement>(null);
   const [waiting, toggle] = usePlaying(player, element);
+  useReports(player, element.id);
   return (
     <div className={element.controls ? "zz-box zz-plays" : "zz-box zz-sound"}>
       <audio
@@ -72,7 +76,8 @@ function usePlaying(
   useEffect(() => {
     const media = player.current;
     if (!media) return;
-    media.volume = volume;
+    media.dataset.volume = String(volume);
+    media.volume = loudness(volume);
     const follow = (): void => setWaiting(media.paused);
     media.addEventListener("play", follow);
     media.addEventListener("pause", follow);
@@ -90,6 +95,44 @@ function usePlaying(
     else media?.pause();
   };
   return [waiting, toggle];
+}
+
+/** Longer than this between two reports (ms), at any speed, something else than playing happened. */
+const LONGEST_GAP = 2_000;
+
+/** Tell the run what plays; only what is really played, on a page that is seen, counts as watched. */
+function useReports(player: { current: HTMLMediaElement | null }, element: string): void {
+  const { dispatch } = useActing();
+  useEffect(() => {
+    const media = player.current;
+    if (!media) return;
+    const leave = register(element, media);
+    let last: number | null = null;
+    const now = (): number => Math.round(media.currentTime * 1000);
+    const report = (): void => {
+      const until = now();
+      const seen = document.visibilityState === "visible" && !media.seeking;
+      if (last !== null && seen && until > last && until - last < LONGEST_GAP * media.playbackRate) {
+        dispatch({ event: "played", target: element, since: last, until });
+      }
+      last = media.seeking ? null : until;
+    };
+    const say = (what: "started" | "paused" | "ended") => () => {
+      if (what !== "started") report();
+      last = what === "started" ? now() : null;
+      dispatch({ event: "media", target: element, what });
+    };
+    const forget = (): void => { last = null; };
+    const heard: [string, () => void][] = [
+      ["timeupdate", report], ["play", say("started")], ["pause", say("paused")], ["ended", say("ended")],
+      ["seeking", forget], ["seeked", () => { last = media.paused ? null : now(); }],
+    ];
+    for (const [name, listener] of heard) media.addEventListener(name, listener);
+    return () => {
+      leave();
+      for (const [name, listener] of heard) media.removeEventListener(name, listener);
+    };
+  }, [player, element, dispatch]);
 }
 
 function PlayButton(

@@ -1,9 +1,10 @@
 /** Rich text as HTML elements: data in, nodes out, so that no markup can slip through. */
 import type { ReactNode } from "react";
-import type { Block, RichText, Run } from "../../api/types";
+import type { Block, RichText, Run, ValueFormat } from "../../api/types";
+import { toNumber, toText, toYesNo, type Value } from "../engine/values";
 
-/** Gives the present words for a value that stands in a text. */
-export type ValueWords = (of: string) => string;
+/** Gives the present value of what stands in a text. */
+export type ValueWords = (of: string) => Value;
 
 export function RichTextView({ text, values }: { text: RichText; values: ValueWords }): ReactNode {
   return groups(text.blocks).map((group, place) => {
@@ -35,8 +36,21 @@ function Runs({ block, values }: { block: Block; values: ValueWords }): ReactNod
 }
 
 function RunView({ run, values }: { run: Run; values: ValueWords }): ReactNode {
-  let node: ReactNode = run.kind === "value" ? values(run.of) : run.text;
+  let node: ReactNode = run.kind === "value" ? formatted(values(run.of), run.format) : run.text;
   if (run.italic) node = <em>{node}</em>;
   if (run.bold) node = <strong>{node}</strong>;
   return node;
+}
+
+/** A value in the words that its format has for it. */
+export function formatted(value: Value, format: ValueFormat | null | undefined): string {
+  if (!format) return toText(value);
+  if (typeof value === "boolean") return (value ? format.yes : format.no) || toText(value);
+  if (typeof value === "string") {
+    return format.yes || format.no ? (toYesNo(value) ? format.yes : format.no) || value : value;
+  }
+  const decimals = format.decimals ?? null;
+  const number = decimals === null ? toText(value) : toNumber(value).toFixed(decimals);
+  const words = value === 1 ? format.one : format.many;
+  return words ? words.replaceAll("#", number) : number;
 }

@@ -5,12 +5,15 @@ import { fnv1a } from "../engine/random";
 import type { Answer, Result, State, Success } from "../engine/state";
 import { fitted, number, type Value } from "../engine/values";
 import { crc32, Damaged, fromBase64Url, Reader, toBase64Url, Writer } from "./bytes";
+import { numbered, readPlaced, writePlaced } from "./placed";
 
-export const VERSION = "1";
+export const VERSION = "2";
+const OLDER = "1";
 
 const KINDS = ["slides", "questions", "choices", "variables", "elements"] as const;
 const RESULTS: readonly (Result | null)[] = [null, "right", "wrong", "neutral"];
 const SUCCESS: readonly Success[] = ["unknown", "passed", "failed"];
+const MARKED = ["", "passed", "failed"] as const;
 const LOOKS = ["default", "hover", "focus", "pressed", "visited", "selected", "disabled"];
 
 export class OtherCourse extends Error {}
@@ -31,7 +34,9 @@ export function pack(index: Index, state: State): string {
   out.u32(state.seed);
   out.u32(state.rng);
   out.varint(state.time);
-  out.varint(Number(state.completed) | (SUCCESS.indexOf(state.success) << 1));
+  out.varint(
+    Number(state.completed) | (SUCCESS.indexOf(state.success) << 1) | (MARKED.indexOf(state.marked) << 3),
+  );
   const current = slides.get(state.slide ?? "");
   out.varint(current === undefined ? 0 : current + 1);
   out.bits(known(slides, state.visited));
@@ -43,10 +48,14 @@ export function pack(index: Index, state: State): string {
   out.varint(looks.length);
   for (const [element, look] of looks) {
     out.varint(element);
-    out.varint(LOOKS.indexOf(look));
+    const number = LOOKS.indexOf(look);
+    out.varint(number < 0 ? LOOKS.length : number);
+    if (number < 0) out.text(look);
   }
   writeVariables(out, index, state, variables);
   writeAnswers(out, state, questions, choices);
+  out.bits(known(slides, state.opened));
+  writePlaced(out, state, elements);
   const sum = new Writer();
   sum.u32(crc32(out.data));
   return VERSION + toBase64Url([...out.data, ...sum.data]);
@@ -82,19 +91,25 @@ export function unpack(index: Index, text: string): State {
   const looks: Record<string, string> = {};
   for (let left = source.varint(); left > 0; left--) {
     const element = nameOf(elements, source.varint());
-    const look = LOOKS[source.varint()];
-    if (look === undefined) throw new Damaged("the saved progress names a look that does not exist");
+    const number = source.varint();
+    if (number > LOOKS.length) throw new Damaged("the saved progress names a look that does not exist");
+    const look = LOOKS[number] ?? source.text();
     if (exists(element)) looks[element] = look;
   }
   const values = { ...state.variables, ...readVariables(source, index, variables) };
   const answers = readAnswers(source, index, questions, choices);
   let slide = current ? nameOf(slides, current - 1) : null;
   if (slide === null || !index.position.has(slide)) slide = visited.at(-1) ?? null;
-  const success = SUCCESS[flags >> 1];
-  if (!success) throw new Damaged("the saved progress names a result that does not exist");
+  const success = SUCCESS[(flags >> 1) & 3];
+  const marked = MARKED[flags >> 3];
+  const kept: Partial<State> = text.startsWith(OLDER) ? {} : {
+    opened: new Set(named(slides, source.bits()).filter((name) => index.position.has(name))),
+    ...readPlaced(source, index, elements),
+  };
+  if (!success || marked === undefined) throw new Damaged("the saved progress names a result that does not exist");
   return {
-    ...state, rng, time, entered: time, slide, visited, clicked, hidden, looks,
-    variables: values, answers, completed: Boolean(flags & 1), success,
+    ...state, ...kept, rng, time, entered: time, slide, visited, clicked, hidden, looks,
+    variables: values, answers, completed: Boolean(flags & 1), success, marked,
   };
 }
 
@@ -105,16 +120,6 @@ function known(numbers: Numbers, names: Iterable<string>): number[] {
     if (place !== undefined) found.push(place);
   }
   return found.sort((a, b) => a - b);
-}
-
-/** The entries whose names are known, by number. */
-function numbered<T>(numbers: Numbers, entries: Readonly<Record<string, T>>): [number, T][] {
-  const found: [number, T][] = [];
-  for (const [name, value] of Object.entries(entries)) {
-    const place = numbers.get(name);
-    if (place !== undefined) found.push([place, value]);
-  }
-  return found.sort(([a], [b]) => a - b);
 }
 
 function nameOf(names: Names, place: number): string {
@@ -138,7 +143,7 @@ function fingerprint(index: Index, lengths: readonly number[]): number {
 }
 
 function checked(text: string): Uint8Array {
-  if (!text.startsWith(VERSION)) throw new Damaged("the saved progress has an unknown version");
+  if (!text.startsWith(VERSION) && !text.startsWith(OLDER)) throw new Damaged("the saved progress has an unknown version");
   const packed = fromBase64Url(text.slice(1));
   const raw = packed.subarray(0, -4);
   if (packed.length < 5 || new Reader(packed.subarray(-4)).u32() !== crc32(raw)) {

@@ -10,8 +10,11 @@ import { Tool } from "../ui/parts";
 import { count } from "../ui/words";
 import { ArrangeCard } from "./ArrangeCard";
 import { CourseCards } from "./CourseCards";
-import { Does } from "./Does";
+import { Does } from "../does/Does";
+import { OverlayCards } from "../does/OverlayCards";
+import { PatternCards } from "../does/PatternCards";
 import { Judges } from "./Judges";
+import { layerOf, useLayer } from "./layers";
 import { Looks } from "./Looks";
 import { Says } from "./Says";
 import { SlideCards } from "./SlideCards";
@@ -19,6 +22,8 @@ import { SlideCards } from "./SlideCards";
 export function Cards(): ReactNode {
   const slide = useCourse((state) => (state.place.slide ? state.slides[state.place.slide] : undefined));
   const selected = useCourse((state) => state.place.selected);
+  const overlay = useLayer((state) => state.overlay);
+  const layer = layerOf(slide, overlay);
   const holding = useCourse((state) => state.holding);
   // While something is dragged the cards wait: drawing them would make it stutter.
   const shown = useRef(selected);
@@ -26,7 +31,13 @@ export function Cards(): ReactNode {
   if (!slide) return <Stack p="3" gap="3"><CourseCards /></Stack>;
   const elements = shown.current.flatMap((id) => slide.elements.find((element) => element.id === id) ?? []);
   const only = elements.length === 1 ? elements[0] : undefined;
-  if (!elements.length) return <Stack p="3" gap="3"><SlideCards slide={slide} /><CourseCards /></Stack>;
+  if (!elements.length) {
+    return (
+      <Stack p="3" gap="3">
+        {layer ? <OverlayCards slide={slide} overlay={layer} /> : <><SlideCards slide={slide} /><CourseCards /></>}
+      </Stack>
+    );
+  }
   return (
     <Stack p="3" gap="3">
       <Flex align="center" justify="space-between" gap="2">
@@ -38,7 +49,8 @@ export function Cards(): ReactNode {
       {only && <Says element={only} />}
       <ArrangeCard many={!only} />
       <Looks elements={elements} />
-      {only && <Does element={only} submits={submitted(slide, only)} />}
+      {only && <PatternCards slide={slide} of={only.id} />}
+      {only && <Does element={only} slide={slide} submits={submitted(slide, only)} />}
       {questionsOf(slide, elements).map((question) => (
         <Judges key={question.id} slide={slide} question={question} />
       ))}

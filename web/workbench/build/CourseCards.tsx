@@ -3,14 +3,16 @@ import { Box, Flex, Input, NativeSelect, Separator, Stack, Text } from "@chakra-
 import { useQuery } from "@tanstack/react-query";
 import { useState, type ReactNode } from "react";
 import { api, take } from "../../api/client";
-import type { Colours, NamedStyle, Theme } from "../../api/types";
+import type { Colours, NamedStyle, Navigation, Theme } from "../../api/types";
 import { textStyle } from "../../player/render/style";
 import { paint, themeVariables } from "../../player/render/theme";
 import { resizeSlides } from "../store/slides";
 import { changeStyle, changeTheme, removeStyle, THEMES } from "../store/styles";
 import { changeCourse, useCourse } from "../store/store";
 import { FoldCard, QuietButton } from "../ui/parts";
-import { Choose, Labelled, NumberField, Pair } from "./fields";
+import { GateFields } from "../does/GateCard";
+import { Rules } from "../does/Rules";
+import { Check, Choose, Labelled, NumberField, Pair } from "./fields";
 import { ROLE_WORDS } from "./PaintField";
 import { ALL_PARTS, StyleFields } from "./StyleFields";
 
@@ -20,7 +22,49 @@ export function CourseCards(): ReactNode {
       <ThemeCard />
       <StylesCard />
       <SizeCard />
+      <NavigationCard />
+      <CourseDoes />
     </>
+  );
+}
+
+const ORDERS = [["free", "freely, in any order"], ["in_order", "one after the other"], ["seen", "only to what was seen"]] as const;
+const PARTS: readonly (readonly [Exclude<keyof Navigation, "order">, string])[] = [
+  ["menu", "Menu of slides"], ["progress", "Progress"], ["previous", "Back"], ["next", "Next"], ["transcript", "Transcript"],
+  ["volume", "Volume"], ["speed", "Speed"], ["full_screen", "Full screen"],
+];
+
+/** What learners find around every slide, and when they may go on. */
+function NavigationCard(): ReactNode {
+  const navigation = useCourse((state) => state.course.navigation);
+  const gate = useCourse((state) => state.course.gate);
+  const change = (part: Partial<Navigation>): void => changeCourse("Navigation", { navigation: { ...navigation, ...part } });
+  return (
+    <FoldCard title="Navigation of the course">
+      <Choose label="the menu leads" value={navigation.order} options={ORDERS} onChange={(order) => change({ order })} />
+      <Box display="grid" gridTemplateColumns="1fr 1fr" columnGap="2" mb="2">
+        {PARTS.map(([part, label]) => (
+          <Check key={part} label={label} value={navigation[part]} onChange={(on) => change({ [part]: on })} />
+        ))}
+      </Box>
+      <GateFields
+        gate={gate ?? null} slide={null} none={[["free", "freely"]]}
+        onChange={(next) => changeCourse("Gate of the course", { gate: next }, "course-gate")}
+      />
+    </FoldCard>
+  );
+}
+
+function CourseDoes(): ReactNode {
+  const rules = useCourse((state) => state.course.rules);
+  return (
+    <FoldCard title="Does, on every slide">
+      <Rules
+        rules={rules} owner={{ kind: "course", id: "course", name: "any slide" }} slide={null}
+        empty="No sentence yet for the whole course."
+        onChange={(label, next) => changeCourse(label, { rules: next }, `course-rules-${label}`)}
+      />
+    </FoldCard>
   );
 }
 

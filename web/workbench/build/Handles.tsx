@@ -13,7 +13,9 @@ import { useDrag, type Placed } from "./useDrag";
 const REACH = 10;
 const FRONT = 1_000_000;
 
-export function Handles({ slide, scale }: { slide: Slide; scale: number }): ReactNode {
+export function Handles(
+  { slide, scale, reaches }: { slide: Slide; scale: number; reaches: (element: Element) => boolean },
+): ReactNode {
   const selected = useCourse((state) => state.place.selected);
   const editing = useCourse((state) => state.editing);
   const drag = useDrag(slide, scale);
@@ -62,7 +64,7 @@ export function Handles({ slide, scale }: { slide: Slide; scale: number }): Reac
       w: Math.abs(x - start.at[0]), h: Math.abs(y - start.at[1]),
     };
     setBand(rect);
-    const caught = slide.elements.filter((e) => !e.locked && !e.hidden_while_editing && e.kind !== "group" && overlaps(rect, coverOf(e)));
+    const caught = slide.elements.filter((e) => !e.locked && reaches(e) && e.kind !== "group" && overlaps(rect, coverOf(e)));
     select([...new Set([...start.before, ...caught.map((e) => outermost(slide.elements, e.id))])]);
   }
 
@@ -87,7 +89,7 @@ export function Handles({ slide, scale }: { slide: Slide; scale: number }): Reac
       onPointerDown={startBand} onPointerMove={follow} onPointerUp={end} onPointerCancel={end}
       pointerEvents={editing ? "none" : "auto"}
     >
-      {slide.elements.filter((e) => !e.hidden_while_editing && e.kind !== "group").map((element) => (
+      {slide.elements.filter((e) => reaches(e) && e.kind !== "group").map((element) => (
         <Handle
           key={element.id} element={element} box={drag.places.get(element.id) ?? null} scale={scale}
           selected={selected.includes(element.id)} press={press}

@@ -58,9 +58,9 @@ function typeFor(input: InputElement["input"]): Variable["type"] {
 }
 
 function newVariable(element: InputElement, taken: readonly Variable[]): Variable {
-  const common = { id: freshId(), name: freeName(element.name, taken.map((variable) => variable.name)) };
+  const common = { description: "", id: freshId(), name: freeName(element.name, taken.map((variable) => variable.name)) };
   switch (typeFor(element.input)) {
-    case "number": return { ...common, type: "number", default: 0, min: -1e9, max: 1e9 };
+    case "number": return { ...common, type: "number", default: 0, min: -1e9, max: 1e9, decimals: 6 };
     case "yes_no": return { ...common, type: "yes_no", default: false };
     case "text": return { ...common, type: "text", default: "" };
   }

@@ -5,6 +5,7 @@ import { useEffect, useState, type ReactNode } from "react";
 import { api, take } from "../../api/client";
 import type { Layout, Slide, Theme } from "../../api/types";
 import { Still } from "../../player/render/Still";
+import { EMPTY_SLIDE } from "../../player/render/Still";
 import { sourcesOf } from "../../player/render/resolve";
 import { changeLayout, makeLayout, updateLayout } from "../store/slides";
 import { changeCourse, useCourse } from "../store/store";
@@ -110,8 +111,7 @@ function LayoutPicture({ layout, w }: { layout: Layout; w: number }): ReactNode 
   const styles = useCourse((state) => state.course.styles);
   const styled = sourcesOf({ styles, layouts: [layout] }).layouts.get(layout.id) ?? layout;
   const slide = {
-    id: layout.id, title: layout.name, background: layout.background, elements: styled.elements, questions: [],
-    onward: { to: "next" as const }, indent: 0, notes: "", transcript: "",
+    ...EMPTY_SLIDE, id: layout.id, title: layout.name, background: layout.background, elements: styled.elements,
   };
   return <Still slide={slide} size={size} theme={theme} media={{}} scale={w / size.w} />;
 }

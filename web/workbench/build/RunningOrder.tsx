@@ -14,6 +14,7 @@ import { useState, type KeyboardEvent, type ReactNode } from "react";
 import type { Element, Question, Slide } from "../../api/types";
 import { renameElement, reorderElement } from "../store/commands";
 import { changeElements, select, useCourse } from "../store/store";
+import { Overlays } from "./Overlays";
 import { RowMenu } from "./RowMenu";
 import { isDecoration, needsAlternative, says, withWords, writtenWords } from "./says";
 
@@ -22,8 +23,9 @@ export function RunningOrder(): ReactNode {
   const [folded, setFolded] = useState(true);
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
   if (!slide) return null;
-  const read = slide.elements.filter((element) => !isDecoration(element, slide));
-  const rest = slide.elements.filter((element) => isDecoration(element, slide));
+  const here = slide.elements.filter((element) => !element.overlay);
+  const read = here.filter((element) => !isDecoration(element, slide));
+  const rest = here.filter((element) => isDecoration(element, slide));
 
   function drop({ active, over }: DragEndEvent): void {
     if (!over || !slide || active.id === over.id) return;
@@ -66,12 +68,13 @@ export function RunningOrder(): ReactNode {
           )}
         </>
       )}
+      <Overlays slide={slide} />
     </DndContext>
   );
 }
 
 /** How deep in groups an element stands. */
-function depthOf(slide: Slide, element: Element): number {
+export function depthOf(slide: Slide, element: Element): number {
   const groups = new Map(slide.elements.map((other) => [other.id, other.group]));
   let depth = 0;
   for (let group = element.group; group && depth < 9; group = groups.get(group)) depth += 1;
@@ -80,7 +83,7 @@ function depthOf(slide: Slide, element: Element): number {
 
 interface RowProps { slide: Slide; element: Element; number: number | null; depth: number }
 
-function Row({ slide, element, number, depth }: RowProps): ReactNode {
+export function Row({ slide, element, number, depth }: RowProps): ReactNode {
   const selected = useCourse((state) => state.place.selected.includes(element.id));
   const [typing, setTyping] = useState<"name" | "words" | null>(null);
   const { setNodeRef, listeners, transform, transition, isDragging } = useSortable({ id: element.id });

@@ -1,8 +1,9 @@
 /** The left side: the running order, and what is needed now and then in its place. */
 import { Box, Flex } from "@chakra-ui/react";
-import { History, Images, ListOrdered, Search } from "lucide-react";
+import { History, Images, ListOrdered, Search, Variable } from "lucide-react";
 import type { ReactNode } from "react";
 import { Tool } from "../ui/parts";
+import { VariablesPanel } from "../does/VariablesPanel";
 import { EarlierPanel } from "./EarlierPanel";
 import { FindPanel } from "./FindPanel";
 import { MediaPanel } from "./MediaPanel";
@@ -12,6 +13,7 @@ import { UploadList } from "./UploadList";
 
 const PANELS = [
   ["order", "Running order", ListOrdered, RunningOrder],
+  ["variables", "Variables", Variable, VariablesPanel],
   ["media", "Media", Images, MediaPanel],
   ["find", "Find and replace (Ctrl F)", Search, FindPanel],
   ["earlier", "Earlier states", History, EarlierPanel],

@@ -7,6 +7,9 @@ import { setBackgroundPicture } from "../store/media";
 import { renameSlide } from "../store/slides";
 import { changeSlide, useCourse } from "../store/store";
 import { FoldCard, QuietButton } from "../ui/parts";
+import { GateFields } from "../does/GateCard";
+import { PatternCards } from "../does/PatternCards";
+import { Rules } from "../does/Rules";
 import { Choose, TextField } from "./fields";
 import { FileChooser } from "./FileField";
 import { LayoutPicker } from "./LayoutPicker";
@@ -15,6 +18,7 @@ import { PaintField } from "./PaintField";
 const FIT = [["cover", "fill the slide"], ["contain", "whole picture"], ["fill", "stretch"]] as const;
 
 export function SlideCards({ slide }: { slide: Slide }): ReactNode {
+  const courseGate = useCourse((state) => state.course.gate);
   return (
     <>
       <FoldCard title="This slide">
@@ -24,7 +28,19 @@ export function SlideCards({ slide }: { slide: Slide }): ReactNode {
             onChange={(title) => renameSlide(slide.id, title, `title-${slide.id}`)}
           />
           <OnwardField slide={slide} />
+          <GateFields
+            gate={slide.gate ?? null} slide={slide} none={courseGate ? [["course", "as in the whole course"], ["free", "freely"]] : [["free", "freely"]]}
+            onChange={(gate, choice) => changeSlide("Gate", { ...slide, gate, ungated: choice === "free" && Boolean(courseGate) }, `gate-${slide.id}`)}
+          />
         </Stack>
+      </FoldCard>
+      <PatternCards slide={slide} />
+      <FoldCard title="Does">
+        <Rules
+          rules={slide.rules} owner={{ kind: "slide", id: slide.id, name: "this slide" }} slide={slide}
+          empty="No sentence yet: what happens when it is entered, when a key is pressed, after some time?"
+          onChange={(label, rules) => changeSlide(label, { ...slide, rules }, `rules-${slide.id}-${label}`)}
+        />
       </FoldCard>
       <LayoutPicker slide={slide} />
       <BackgroundCard slide={slide} />

@@ -9,6 +9,8 @@ import { edit, select, useCourse } from "../store/store";
 import { Empty, MainButton } from "../ui/parts";
 import { EditInPlace } from "./EditInPlace";
 import { Handles } from "./Handles";
+import { LayerBar } from "./LayerBar";
+import { atHand, layered, layerOf, useLayer } from "./layers";
 import { Overflow } from "./Overflow";
 import { Grid, Rulers } from "./Rulers";
 import { StageBar } from "./StageBar";
@@ -34,6 +36,8 @@ export function Stage({ pointer, onAdd }: Props): ReactNode {
   const slide = useCourse((state) => (state.place.slide ? state.slides[state.place.slide] : undefined));
   const editing = useCourse((state) => state.editing);
   const zoom = useView((view) => view.zoom);
+  const overlay = useLayer((state) => state.overlay);
+  const layer = layerOf(slide, overlay);
   const [fitted, setFitted] = useState(0);
   const scale = fitted * zoom;
 
@@ -52,9 +56,8 @@ export function Stage({ pointer, onAdd }: Props): ReactNode {
   const shown = useMemo(() => {
     if (!slide) return null;
     const whole = promptedSlide(slide, sources);
-    const hidden = new Set(slide.elements.filter((e) => e.hidden_while_editing).map((e) => e.id));
-    return hidden.size ? { ...whole, elements: whole.elements.filter((e) => !hidden.has(e.id)) } : whole;
-  }, [slide, sources]);
+    return layered(whole, layer, size);
+  }, [slide, sources, layer, size]);
 
   function point(event: { clientX: number; clientY: number }): [number, number] | null {
     const box = paper.current?.getBoundingClientRect();
@@ -95,7 +98,7 @@ export function Stage({ pointer, onAdd }: Props): ReactNode {
             </Box>
             <Grid scale={scale} />
             <Overflow slide={slide} scale={scale} />
-            <Handles slide={slide} scale={scale} />
+            <Handles slide={slide} scale={scale} reaches={(e) => atHand(e, layer)} />
             <Rulers scale={scale} />
           </Box>
         ) : (
@@ -107,6 +110,7 @@ export function Stage({ pointer, onAdd }: Props): ReactNode {
           </Empty>
         )}
       </Flex>
+      {slide && layer && <LayerBar slide={slide} layer={layer} />}
       {slide && <StageBar scale={scale} onAdd={() => onAdd(null)} />}
     </Box>
   );

@@ -13,7 +13,7 @@ export async function addChoice(slide: Slide, question: Question): Promise<void>
   const last = slide.elements.find((element) => element.id === question.choices.at(-1)?.element);
   if (!last) return;
   try {
-    const clipping = { elements: [last], questions: [], variables: [], media: [], styles: [] };
+    const clipping = { elements: [last], questions: [], patterns: [], overlays: [], variables: [], media: [], styles: [] };
     const body = { slide, clipping, dx: 0, dy: last.h + GAP };
     const { slide: grown, selected } = await take(api.POST("/api/edits/paste", { body }));
     const element = selected[0] as string;

@@ -4,7 +4,7 @@ import {
   AppWindow, Baseline, Circle, CircleDot, ClipboardPaste, Copy, CornerDownRight, FilePlus2, Film, Gauge, Group, Hash, Heading1,
   Heading2, Image, Link2, List, Lock, MessageSquare, Minus, MousePointerClick, MoveRight, Music, Palette, Play, Redo2, Search,
   Shapes, SlidersHorizontal, Square, SquareCheck, SquareDashedMousePointer, Star, Table, TextCursorInput, Trash2, Triangle, Undo2,
-  Ungroup, type LucideIcon,
+  Layers, Ungroup, Variable, Workflow, type LucideIcon,
 } from "lucide-react";
 import { useNavigate } from "react-router";
 import { api, take } from "../../api/client";
@@ -16,6 +16,8 @@ import { addFile, kindOf, takeFrom } from "../store/media";
 import { addSlide, duplicateSlide } from "../store/slides";
 import { applyStyle, copyStyle } from "../store/styles";
 import { goToSlide, redo, select, undo, useCourse } from "../store/store";
+import { makePattern, type ReadyPattern } from "../does/patterns";
+import { addOverlay } from "./layers";
 import { useLayouts } from "./LayoutPicker";
 import { showPanel } from "./panels";
 
@@ -32,6 +34,17 @@ export interface Entry {
   /** The palette stays for what comes next. */
   stays?: boolean;
 }
+
+/** Patterns: made of what is selected, or as a ready arrangement. */
+const PATTERNS: [word: string, also: string, what: ReadyPattern][] = [
+  ["Reveal set", "click show panel hide one at a time", "reveal_set"], ["Tabs", "reveal set click show", "tabs"],
+  ["Accordion", "reveal set fold open close", "accordion"], ["Cards that open", "reveal set", "cards"],
+  ["Markers on a picture", "reveal set points", "markers"], ["Timeline", "reveal set steps years", "timeline"],
+  ["Seen counter", "how many left count", "seen_counter"], ["Flip cards", "turn front back", "flip_cards"],
+  ["Sequence of steps", "next back process", "steps"], ["Before and after slider", "compare wipe pictures", "before_after"],
+  ["Checklist", "tick off tasks", "checklist"], ["Choose a path", "branch fork scenario", "choose_path"],
+  ["Spot the places in a picture", "find hotspots areas", "spot_places"],
+];
 
 type Row = [word: string, also: string, icon: LucideIcon, what: Addition];
 
@@ -76,6 +89,9 @@ export function useEntries(at: [number, number] | null, pickPicture: () => void,
   ];
   const commands: Entry[] = [
     { word: "Single choice", also: "question quiz radio", group: "question", icon: CircleDot, run: () => void addElement("single_choice", at) },
+    ...PATTERNS.map(([word, also, what]): Entry => ({ word, also, group: "pattern", icon: Workflow, run: () => void makePattern(what) })),
+    { word: "Overlay", also: "layer panel popup dialog", group: "element", icon: Layers, run: addOverlay },
+    { word: "Variables", also: "number text yes no remember", group: "command", icon: Variable, run: () => showPanel("variables") },
     { word: "New slide", also: "add page", group: "slide", icon: FilePlus2, run: () => void addSlide() },
     { word: "Duplicate slide", also: "copy", group: "slide", icon: Copy, run: () => { if (slide) void duplicateSlide(slide); } },
     { word: "Duplicate what is selected", also: "copy", group: "command", icon: Copy, run: () => void duplicateSelected() },

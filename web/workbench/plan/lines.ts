@@ -1,7 +1,7 @@
 /** The outline as lines: sections and slides in one list, as they are typed. */
 import type { Course, Section } from "../../api/types";
 
-export type Line = { kind: "section"; id: string; title: string } | { kind: "slide"; id: string };
+export type Line = { kind: "section"; id: string; title: string; rules?: Section["rules"] } | { kind: "slide"; id: string };
 
 /** The lines of a course: each section stands before the slide that it begins with. */
 export function linesOf({ slides, sections }: Pick<Course, "slides" | "sections">): Line[] {
@@ -12,7 +12,7 @@ export function linesOf({ slides, sections }: Pick<Course, "slides" | "sections"
     starting.set(before, [...(starting.get(before) ?? []), section]);
   }
   const at = (before: string | null): Line[] => (starting.get(before) ?? [])
-    .map(({ id, title }) => ({ kind: "section", id, title }));
+    .map(({ id, title, rules }) => ({ kind: "section", id, title, rules }));
   return [...slides.flatMap((id): Line[] => [...at(id), { kind: "slide", id }]), ...at(null)];
 }
 
@@ -23,7 +23,7 @@ export function fromLines(lines: readonly Line[]): Pick<Course, "slides" | "sect
   let open: Section[] = [];
   for (const line of lines) {
     if (line.kind === "section") {
-      const section: Section = { id: line.id, title: line.title, before: null };
+      const section: Section = { id: line.id, title: line.title, before: null, rules: line.rules ?? [] };
       sections.push(section);
       open.push(section);
       continue;

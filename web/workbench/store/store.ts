@@ -40,7 +40,7 @@ interface CourseState {
 }
 
 const NOTHING: Course = {
-  format: 2, id: "none", title: "", language: "en", size: { w: 1280, h: 720 }, slides: [],
+  format: 3, id: "none", title: "", language: "en", size: { w: 1280, h: 720 }, slides: [],
   sections: [], styles: [], layouts: [], guides: { across: [], down: [], grid: 20 },
   theme: {
     name: "", fonts: { text: "Atkinson Hyperlegible Next", heading: "Bricolage Grotesque" },
@@ -49,7 +49,12 @@ const NOTHING: Course = {
       on_primary: "#ffffff", soft: "#e1ede6", accent: "#e8a33d", edge: "#c9bda6",
     },
   },
-  variables: [], media: [], completion: { slides_share: 1, passing: false }, pass_mark: 80,
+  variables: [], rules: [], walkthroughs: [], gate: null,
+  navigation: {
+    order: "free", menu: true, progress: true, previous: true, next: true, transcript: true,
+    captions: true, volume: true, speed: true, full_screen: true,
+  },
+  media: [], completion: { slides_share: 1, passing: false }, pass_mark: 80,
   remembered: {},
 };
 
@@ -95,9 +100,9 @@ export function load(data: Loaded): void {
 function mediaFor(files: readonly MediaFile[], addresses: Addresses, colours: Colours): MediaMap {
   const code = Object.values(colours).map((colour) => colour.slice(1)).join("-");
   const coloured = (url: string): string => url.replace(/\?colours=.*$/, `?colours=${code}`);
-  return Object.fromEntries(files.map(({ id, sha256, type, w, h }): [string, MediaEntry] => {
+  return Object.fromEntries(files.map(({ id, sha256, type, w, h, duration }): [string, MediaEntry] => {
     const { src, preview } = addresses[sha256] ?? { src: "", preview: "" };
-    return [id, { src: coloured(src), preview: coloured(preview), type, w, h }];
+    return [id, { src: coloured(src), preview: coloured(preview), type, w, h, duration }];
   }));
 }
 

@@ -1,11 +1,10 @@
-"""The shape of expressions in a program: JSON trees, checked when a program is made.
+"""The shape of expressions: JSON trees, checked when a course is read.
 
 A leaf is a number, a text or a yes/no. A node is a list: an operator and its arguments.
 What a node gives is defined in `zigzag_core.logic.expression`.
 """
 
-from collections.abc import Mapping
-from dataclasses import dataclass
+from collections.abc import Iterator, Mapping
 from typing import Annotated, Any
 
 from pydantic import BeforeValidator
@@ -22,22 +21,17 @@ ARITY: Mapping[str, tuple[int, int]] = {
 NAMED: Mapping[str, str] = {
     "variable": "variables", "live": "live",
     "seen": "slides", "clicked": "elements",
+    "shown": "elements", "watched": "elements", "dropped": "elements",
+    "open": "overlays", "all_seen": "sets", "seen_of": "sets", "left_of": "sets",
+    "seconds_on": "slides", "gate": "slides",
     "chosen": "questions", "locked": "questions", "attempts": "questions",
     "attempts_left": "questions", "right": "questions", "earned": "questions",
 }
-"""Operators that take one name, with the kind of thing that is named."""
+"""Operators that take one name, with the kind of thing that is named. *dropped* gives the target
+that an element lies on, as its id; *watched* the share (0..1) of a film or sound that was played;
+*seconds_on* the time on a slide since it was last entered; *gate* whether its gate is open."""
 
 DEPTH = 40
-
-
-@dataclass(frozen=True)
-class References:
-    """The names that an expression may use, by kind."""
-
-    variables: frozenset[str] = frozenset()
-    slides: frozenset[str] = frozenset()
-    elements: frozenset[str] = frozenset()
-    questions: frozenset[str] = frozenset()
 
 
 def check_expression(node: Any, depth: int = 0) -> Any:
@@ -61,6 +55,16 @@ def check_expression(node: Any, depth: int = 0) -> Any:
     for argument in arguments:
         check_expression(argument, depth + 1)
     return node
+
+
+def names_in(node: Any) -> Iterator[tuple[str, str]]:
+    """Yield (kind, name) for everything that `node` names; kinds as in `NAMED`."""
+    if isinstance(node, (list, tuple)) and node:
+        if node[0] in NAMED:
+            yield NAMED[node[0]], node[1]
+        else:
+            for part in node[1:]:
+                yield from names_in(part)
 
 
 Expression = Annotated[Any, BeforeValidator(check_expression)]

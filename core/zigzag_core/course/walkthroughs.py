@@ -1,0 +1,44 @@
+"""Walkthroughs: a path through the course that was played once and is played again as a test."""
+
+from typing import Annotated, Any, Literal
+
+from pydantic import BeforeValidator, Field
+
+from .model import Id, Model, Name
+
+_KINDS = ("start", "clicked", "double_clicked", "pointed", "key", "entered", "dropped", "next",
+          "previous", "slide", "close", "tick", "media", "played", "leave")
+
+
+def _event(raw: Any) -> Any:
+    """Return `raw` if it is an event of the engine: flat, small, of a known kind."""
+    if not isinstance(raw, dict) or raw.get("event") not in _KINDS or len(raw) > 8:
+        raise ValueError("a walkthrough holds something that is not an event")
+    for name, value in raw.items():
+        if not isinstance(name, str) or not isinstance(value, str | int | float | bool | None):
+            raise ValueError("an event of a walkthrough holds something that it cannot")
+        if isinstance(value, str) and len(value) > 1_000:
+            raise ValueError("an event of a walkthrough holds too long a text")
+    return raw
+
+
+RunEvent = Annotated[dict[str, Any], BeforeValidator(_event)]
+
+
+class Expected(Model):
+    """What was so after the event number `after` (from 0): a thing, and how it was."""
+
+    after: Annotated[int, Field(ge=0)]
+    what: Literal["slide", "shown", "hidden", "open", "variable", "points", "status"]
+    of: Annotated[str, Field(max_length=48)] = ""
+    value: Annotated[str, Field(max_length=250)] | float | bool | None = None
+
+
+class Walkthrough(Model):
+    """Events in order, and what was to be seen on the way. The first event is a start."""
+
+    id: Id
+    name: Name
+    seed: Annotated[int, Field(ge=0, le=2**32 - 1)] = 1
+    events: tuple[RunEvent, ...] = Field(default=(), max_length=2_000)
+    expected: tuple[Expected, ...] = Field(default=(), max_length=20_000)

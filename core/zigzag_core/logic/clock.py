@@ -1,0 +1,102 @@
+"""Time: clocks of slides and overlays, their cues, timers and waits."""
+
+from dataclasses import replace
+
+from .following import follow_up, go_on
+from .moving import reach, set_clock
+from .run import Run
+from .state import Time, Waiting
+
+FIRINGS = 1_000
+"""So many moments may be passed in one step; what would come after is left for the next."""
+
+
+def advance(run: Run, ms: int) -> None:
+    """Let `ms` pass, stopping at every cue, timer and wait on the way."""
+    goal = run.state.time + ms
+    for _ in range(FIRINGS):
+        owners = [owner for owner in run.state.clocks if _runs(run, owner)]
+        if not owners and not run.state.waiting:
+            break
+        passed = _until_next(run, owners, goal - run.state.time)
+        if passed is None:
+            break
+        _pass(run, owners, passed)
+        _fire(run, owners if passed else [])
+        follow_up(run)
+        if run.state.ended or not run.state.slide:
+            break
+    else:
+        run.update(waiting=tuple(
+            replace(wait, due=max(wait.due, goal + 1)) for wait in run.state.waiting
+        ))
+    if run.state.time < goal:
+        left = goal - run.state.time
+        _pass(run, [owner for owner in run.state.clocks if _runs(run, owner)], left)
+
+
+def _runs(run: Run, owner: str) -> bool:
+    state = run.state
+    if state.paused or not state.clocks[owner].runs or owner not in run.index.clocks:
+        return False
+    if owner != state.slide:
+        return owner in state.overlays
+    return not any(run.index.overlays[overlay].pauses for overlay in state.overlays)
+
+
+def _until_next(run: Run, owners: list[str], left: int) -> int | None:
+    """The ms to the next moment that something is to happen, if it is within `left`."""
+    found = left + 1
+    for owner in owners:
+        clock, at = run.index.clocks[owner], run.state.clocks[owner].at
+        moments = [cue.at for cue in clock.cues if cue.at > at]
+        if clock.length > at:
+            moments.append(clock.length)
+        if moments:
+            found = min(found, min(moments) - at)
+    for wait in run.state.waiting:
+        found = min(found, max(wait.due - run.state.time, 0))
+    return found if found <= left else None
+
+
+def _pass(run: Run, owners: list[str], ms: int) -> None:
+    clocks = dict(run.state.clocks)
+    for owner in owners:
+        time = clocks[owner]
+        length = run.index.clocks[owner].length
+        at = time.at + ms if time.at >= length else min(time.at + ms, length)
+        clocks[owner] = replace(time, at=at)
+    run.update(time=run.state.time + ms, clocks=clocks)
+
+
+def _fire(run: Run, owners: list[str]) -> None:
+    """Run what is due now: cues and ends of clocks that have just got there, then waits."""
+    for owner in owners:
+        clock, at = run.index.clocks[owner], run.state.clocks[owner].at
+        for cue in clock.cues:
+            if cue.at == at:
+                reach(run, owner, cue)
+        if at == clock.length and clock.length:
+            run.raised("timing_ended", owner)
+            if clock.repeats:
+                set_clock(run, owner, Time())
+            else:
+                set_clock(run, owner, Time(at=at, runs=False))
+    due = [wait for wait in run.state.waiting if wait.due <= run.state.time]
+    if due:
+        run.update(waiting=tuple(w for w in run.state.waiting if w.due > run.state.time))
+        for wait in sorted(due, key=lambda wait: wait.due):
+            _resume(run, wait)
+
+
+def _resume(run: Run, wait: Waiting) -> None:
+    bound = run.index.rules.get(wait.rule)
+    if bound is None:
+        return
+    if wait.branch != "timer":
+        go_on(run, bound, wait.branch, wait.place)
+        return
+    run.raised("timer", wait.owner, wait.rule)
+    if bound.rule.again:
+        again = replace(wait, due=run.state.time + max(bound.rule.after, 100))
+        run.update(waiting=(*run.state.waiting, again))

@@ -1,0 +1,159 @@
+"""What comes from outside: what the learner does, and what films and sounds report."""
+
+from zigzag_core.course import Input
+from zigzag_core.program import COURSE
+
+from . import moving
+from .expression import evaluate, is_visible
+from .geometry import Place, middle
+from .run import Run
+from .values import Value, admitted, number, to_number, to_yes_no
+
+LONGEST_STRETCH = 60_000
+"""A longer stretch of playing (ms) than this is not believed."""
+
+
+def click(run: Run, element: str) -> None:
+    if not at_hand(run, element):
+        return
+    before = run.state.clicked
+    if element not in before:
+        run.update(clicked=before | {element})
+    run.raised("clicked", element)
+    if element not in before:
+        for seen in run.index.sets_of.get(element, ()):
+            if all(other in run.state.clicked for other in seen.of):
+                run.raised("all_seen", seen.id)
+
+
+def point(run: Run, element: str, away: bool) -> None:
+    if at_hand(run, element):
+        run.raised("pointed_away" if away else "pointed_at", element)
+
+
+def double_click(run: Run, element: str) -> None:
+    if at_hand(run, element):
+        run.raised("double_clicked", element)
+
+
+def press_key(run: Run, key: str) -> None:
+    """A key goes to the overlays from the top, to the slide unless one blocks it, to the course."""
+    blocked = False
+    for overlay in reversed(run.state.overlays):
+        run.raised("key_pressed", overlay, key)
+        if run.index.overlays[overlay].blocks:
+            blocked = True
+            break
+    if not blocked:
+        run.raised("key_pressed", run.state.slide or "", key)
+    run.raised("key_pressed", COURSE, key)
+
+
+def enter_value(run: Run, element: str, value: Value) -> None:
+    """Keep what was entered, as far as the input and its variable can hold it."""
+    if not at_hand(run, element):
+        return
+    found = run.index.elements[element]
+    if found.control == "wiper":
+        name, kept = found.variable, min(max(to_number(value), 0.0), 100.0)
+    elif isinstance(found.draw, Input):
+        name, kept = found.draw.variable, admitted(found.draw, value)
+    else:
+        return
+    if name in run.index.variables:
+        before = run.state.variables.get(name)
+        run.set_variable(name, kept)
+        if run.state.variables.get(name) != before:
+            run.raised("entered", element)
+
+
+def drop(run: Run, element: str, on: str | None, x: float, y: float) -> None:
+    """An element is dropped at the offset (`x`, `y`) px from its place, on a target or not."""
+    if not at_hand(run, element):
+        return
+    drag = run.index.elements[element].draw.drag
+    if drag is None:
+        return
+    place: Place | None = (number(x), number(y))
+    hit = on in drag.targets and at_hand(run, on or "", to_click=False)
+    lies_on = on if hit else None
+    if hit and drag.on_target == "snap":
+        place = middle(run.index, run.state, on or "", element)
+    elif hit and drag.on_target == "place":
+        draw = run.index.elements[element].draw
+        place = (number(drag.x - draw.x), number(drag.y - draw.y))
+    elif hit and drag.on_target == "return":
+        place, lies_on = None, None
+    elif not hit and drag.elsewhere == "return":
+        place = None
+    places = {k: v for k, v in run.state.places.items() if k != element}
+    dropped = {k: v for k, v in run.state.dropped.items() if k != element}
+    if place is not None:
+        places[element] = place
+    if lies_on is not None:
+        dropped[element] = lies_on
+    run.update(
+        places=places, dropped=dropped,
+        moves={k: v for k, v in run.state.moves.items() if k != element},
+    )
+    if hit and drag.on_target == "overlay":
+        run.update(hidden={**run.state.hidden, element: True})
+        moving.open_overlay(run, drag.overlay or "")
+    if hit:
+        run.raised("dropped", element, on)
+    else:
+        run.raised("dropped_elsewhere", element)
+
+
+def media_event(run: Run, element: str, what: str) -> None:
+    if run.index.home.get(element) == run.state.slide and what in ("started", "paused", "ended"):
+        run.raised(f"media_{what}", element)
+
+
+def played(run: Run, element: str, since: int, until: int) -> None:
+    """A film or sound really played from `since` to `until` ms: seeking does not count."""
+    if run.index.home.get(element) != run.state.slide:
+        return
+    since, until = max(int(since), 0), int(until)
+    if not 0 < until - since <= LONGEST_STRETCH:
+        return
+    before = run.state.watched.get(element, ())
+    watched = merged(before, since, until)
+    if watched != before:
+        run.update(watched={**run.state.watched, element: watched})
+    for moment in run.index.media_moments.get(element, ()):
+        if since <= moment < until:
+            run.raised("media_reached", element, str(moment))
+
+
+def merged(
+    stretches: tuple[tuple[int, int], ...], since: int, until: int
+) -> tuple[tuple[int, int], ...]:
+    """Return `stretches`, in order and apart, with one more."""
+    apart = [s for s in stretches if s[1] < since or s[0] > until]
+    touched = [s for s in stretches if s[1] >= since and s[0] <= until]
+    whole = (min([since, *(s[0] for s in touched)]), max([until, *(s[1] for s in touched)]))
+    return tuple(sorted([*apart, whole]))
+
+
+def at_hand(run: Run, element: str, to_click: bool = True) -> bool:
+    """Whether the learner can reach `element` now: here, shown, switched on, not covered."""
+    index, state = run.index, run.state
+    return (
+        index.home.get(element) == state.slide and element in index.elements
+        and reachable(run, element) and is_visible(index, state, element)
+        and (not to_click or to_yes_no(evaluate(index, state, index.elements[element].enabled)))
+    )
+
+
+def reachable(run: Run, element: str) -> bool:
+    """Whether no blocking overlay lies over `element`, and its own overlay is open."""
+    own = run.index.overlay_of.get(element)
+    if own is not None and own not in run.state.overlays:
+        return False
+    for overlay in reversed(run.state.overlays):
+        if overlay == own:
+            return True
+        if run.index.overlays[overlay].blocks:
+            return False
+    return True

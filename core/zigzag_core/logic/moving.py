@@ -1,0 +1,225 @@
+"""Going from slide to slide, opening and closing overlays, beginning again."""
+
+from typing import Any
+
+from zigzag_core.program import COURSE, Clear, ClockCue
+
+from .expression import gate_is_open
+from .index import Index
+from .run import Run
+from .state import State, Time, Waiting
+from .values import fitted
+
+LONGEST_PATH = 50
+"""So many slides back the learner's own way is known."""
+
+
+def slide_before(index: Index, state: State) -> str | None:
+    """Return the slide that *previous* leads to: where the learner came from, else the one before.
+
+    After a resume only the order of the slides is known.
+    """
+    if state.path:
+        return state.path[-1]
+    place = index.position.get(state.slide or "", 0)
+    return index.order[place - 1] if place else None
+
+
+def go(run: Run, to: str, slide: str | None) -> None:
+    """Go where a rule or the learner wants to; a closed gate says why *next* leads nowhere."""
+    state, index = run.state, run.index
+    if state.ended:
+        return
+    if to == "leave":
+        run.update(ended=True)
+        run.effects.append({"effect": "leave"})
+        return
+    if to == "next":
+        if closed(run):
+            return
+        slide = way_on(run)
+    elif to == "previous":
+        slide = slide_before(index, state)
+    if slide is not None and slide != state.slide:
+        enter(run, slide, back=to == "previous")
+
+
+def closed(run: Run) -> bool:
+    """Return whether the gate of this slide is closed, and say so."""
+    here = run.state.slide or ""
+    if gate_is_open(run.index, run.state, here):
+        return False
+    gate = run.index.slides[here].gate
+    run.effects.append(
+        {"effect": "closed", "slide": here, "message": gate.message if gate else ""}
+    )
+    return True
+
+
+def way_on(run: Run) -> str | None:
+    """Return where *next* leads: the first fork that holds, else the slide's own way."""
+    here = run.state.slide or run.index.order[0]
+    for fork in run.index.slides[here].forks:
+        if fork.slide in run.index.position and run.holds(fork.condition):
+            return fork.slide
+    return run.index.onward[here]
+
+
+def may_go(index: Index, state: State, slide: str) -> bool:
+    """Return whether the menu leads to `slide` now.
+
+    What was seen stays open. Else it depends on the course's order, and on every gate before it.
+    """
+    order = index.program.navigation.order
+    if slide not in index.position:
+        return False
+    if slide in state.visited:
+        return True
+    if order == "seen":
+        return False
+    place = index.position[slide]
+    if any(not gate_is_open(index, state, before) for before in index.order[:place]):
+        return False
+    if order == "free":
+        return True
+    return all(before in state.visited for before in index.order[:place])
+
+
+def enter(run: Run, slide: str, back: bool = False) -> None:
+    """Leave the present slide, if there is one, and enter `slide`."""
+    state = run.state
+    if slide not in run.index.position:
+        return
+    path = state.path[:-1] if back else state.path
+    if state.slide is not None and state.slide != slide:
+        if not back:
+            path = (*path, state.slide)[-LONGEST_PATH:]
+        run.raised("slide_left", state.slide)
+    visited = state.visited if slide in state.visited else (*state.visited, slide)
+    run.update(
+        slide=slide, visited=visited, path=path, overlays=(), entered=state.time, clocks={},
+        moves={}, waiting=tuple(wait for wait in state.waiting if wait.owner == COURSE),
+    )
+    run.raised("slide_entered", slide)
+    run.effects.append({"effect": "moved", "slide": slide})
+    _begin_clock(run, slide)
+    start_timers(run, slide)
+
+
+def resume(run: Run) -> None:
+    """Go on from saved progress: the slide's timing begins again, and so do timers."""
+    slide = run.state.slide
+    if slide is not None and not run.state.clocks and not run.state.waiting:
+        start_timers(run, COURSE)
+        _begin_clock(run, slide)
+        start_timers(run, slide)
+
+
+def _begin_clock(run: Run, owner: str) -> None:
+    clock = run.index.clocks.get(owner)
+    if clock is not None:
+        set_clock(run, owner, Time(runs=clock.starts))
+
+
+def open_overlay(run: Run, name: str) -> None:
+    """Open an overlay of this slide, above those that are open."""
+    if run.index.home.get(name) != run.state.slide or name in run.state.overlays:
+        return
+    overlay = run.index.overlays[name]
+    if overlay.closes_others:
+        for other in run.state.overlays:
+            close_overlay(run, other)
+    if overlay.resets:
+        _forget(run, [element.draw.id for element in overlay.elements], ("hidden", "looks",
+                "places", "moves", "dropped"))
+    run.update(overlays=(*run.state.overlays, name))
+    run.raised("overlay_opened", name)
+    if overlay.resets or name not in run.state.clocks:
+        _begin_clock(run, name)
+    start_timers(run, name)
+
+
+def close_overlay(run: Run, name: str) -> None:
+    """Close an overlay, if it is open."""
+    if name in run.state.overlays:
+        run.update(
+            overlays=tuple(other for other in run.state.overlays if other != name),
+            waiting=tuple(wait for wait in run.state.waiting if wait.owner != name),
+        )
+        run.raised("overlay_closed", name)
+
+
+def clear(run: Run, action: Clear) -> None:
+    """Bring the named things back to how the course begins."""
+    elements = [*action.elements]
+    for slide in action.slides:
+        elements += run.index.on_slide.get(slide, ())
+    _forget(run, elements, ("hidden", "looks", "places", "moves", "dropped", "watched"))
+    state = run.state
+    gone = set(elements)
+    questions = set(action.questions)
+    run.update(
+        clicked=state.clicked - gone,
+        visited=tuple(slide for slide in state.visited if slide not in action.slides),
+        opened=state.opened - set(action.slides),
+        answers={q: answer for q, answer in state.answers.items() if q not in questions},
+    )
+    fresh = {
+        name: fitted(run.index.variables[name], run.index.variables[name].default)
+        for name in action.variables if name in run.index.variables
+    }
+    changed = [name for name, value in fresh.items() if run.state.variables.get(name) != value]
+    run.update(variables={**run.state.variables, **fresh})
+    for name in changed:
+        run.raised("variable_changed", name)
+
+
+def _forget(run: Run, elements: list[str], kinds: tuple[str, ...]) -> None:
+    gone = set(elements)
+    for kind in kinds:
+        before: dict[str, Any] = getattr(run.state, kind)
+        if not gone.isdisjoint(before):
+            run.update(**{kind: {k: v for k, v in before.items() if k not in gone}})
+
+
+def reach(run: Run, owner: str, cue: ClockCue) -> None:
+    """A cue's moment has come."""
+    if cue.uncovers:
+        run.update(hidden={k: v for k, v in run.state.hidden.items() if k != cue.uncovers})
+    if cue.element and cue.move:
+        start_move(run, cue.element, cue.move)
+    if cue.element and cue.plays:
+        run.effects.append({"effect": "media", "element": cue.element, "run": "play", "at": 0})
+    run.raised("cue_reached", owner, cue.id)
+
+
+def set_clock(run: Run, owner: str, time: Time) -> None:
+    """Put a clock to a time; at its very beginning its first cues are reached."""
+    run.update(clocks={**run.state.clocks, owner: time})
+    if time.at == 0 and time.runs:
+        for cue in run.index.clocks[owner].cues:
+            if cue.at == 0:
+                reach(run, owner, cue)
+
+
+def start_timers(run: Run, owner: str) -> None:
+    """Set off the timers of a slide, an overlay or the course."""
+    timers = run.index.timers.get(owner)
+    if timers:
+        fresh = tuple(
+            Waiting(due=run.state.time + max(rule.after, 100), owner=owner, rule=rule.id)
+            for rule in timers
+        )
+        run.update(waiting=(*run.state.waiting, *fresh))
+
+
+def start_move(run: Run, element: str, name: str) -> None:
+    """Begin a move; where it ends, the element stays."""
+    found = run.index.elements.get(element)
+    move = next((m for m in found.draw.moves if m.id == name), None) if found else None
+    if move is None:
+        return
+    run.update(moves={**run.state.moves, element: (name, run.state.time)})
+    if move.times:
+        end = move.path[-1]
+        run.update(places={**run.state.places, element: (end.x, end.y)})

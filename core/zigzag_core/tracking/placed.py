@@ -1,0 +1,70 @@
+"""Saved progress: where elements lie, and what was watched."""
+
+import math
+from collections.abc import Mapping, Sequence
+from typing import Any
+
+from zigzag_core.logic.index import Index
+from zigzag_core.logic.state import State
+from zigzag_core.logic.values import number
+
+from .bytes import Damaged, Reader, Writer
+
+
+def write_placed(out: Writer, state: State, elements: Mapping[str, int]) -> None:
+    """Write targets, places (to a hundredth of a px) and watched stretches (ms), by number."""
+    dropped = sorted(
+        (elements[e], elements[on]) for e, on in state.dropped.items()
+        if e in elements and on in elements
+    )
+    out.varint(len(dropped))
+    for element, target in dropped:
+        out.varint(element)
+        out.varint(target)
+    places = sorted((elements[e], place) for e, place in state.places.items() if e in elements)
+    out.varint(len(places))
+    for element, place in places:
+        out.varint(element)
+        for part in place:
+            out.signed(math.floor(part * 100 + 0.5))
+    watched = sorted((elements[e], w) for e, w in state.watched.items() if e in elements)
+    out.varint(len(watched))
+    for element, stretches in watched:
+        out.varint(element)
+        out.varint(len(stretches))
+        end = 0
+        for since, until in stretches:
+            out.varint(since - end)
+            out.varint(until - since)
+            end = until
+
+
+def read_placed(source: Reader, index: Index, elements: Sequence[str]) -> dict[str, Any]:
+    """Return the fields of the state that were written, for elements that still exist."""
+    def element() -> str:
+        place = source.varint()
+        if place >= len(elements):
+            raise Damaged("the saved progress names a thing that was never published")
+        return elements[place]
+
+    dropped = {}
+    for _ in range(source.varint()):
+        name, target = element(), element()
+        if name in index.elements and target in index.elements:
+            dropped[name] = target
+    places = {}
+    for _ in range(source.varint()):
+        name = element()
+        place = (number(source.signed() / 100), number(source.signed() / 100))
+        if name in index.elements:
+            places[name] = place
+    watched = {}
+    for _ in range(source.varint()):
+        name, stretches, end = element(), [], 0
+        for _ in range(source.varint()):
+            since = end + source.varint()
+            end = since + source.varint()
+            stretches.append((since, end))
+        if name in index.elements:
+            watched[name] = tuple(stretches)
+    return {"dropped": dropped, "places": places, "watched": watched}

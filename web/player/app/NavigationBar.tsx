@@ -1,0 +1,150 @@
+/** The learner's way through the course: menu, progress, back and next, and how things play. */
+import { useState, type ReactNode } from "react";
+import type { Navigation, ProgramSlide } from "../../api/types";
+import { gateIsOpen, slideBefore } from "../engine/engine";
+import type { Index } from "../engine/program";
+import type { State } from "../engine/state";
+import { movesLong } from "../render/motion";
+import { setSpeed, setVolume } from "../render/players";
+import type { Session } from "./session";
+
+interface Props {
+  session: Session;
+  state: State;
+  slide: ProgramSlide;
+  menu: boolean;
+  setMenu: (open: boolean) => void;
+  reading: boolean;
+  setReading: (open: boolean) => void;
+}
+
+export function NavigationBar({ session, state, slide, menu, setMenu, reading, setReading }: Props): ReactNode {
+  const { index } = session;
+  const place = (index.position.get(slide.id) ?? 0) + 1;
+  const count = index.order.length;
+  const has = (part: keyof Navigation): boolean => Boolean(
+    (part === "order" ? null : slide.navigation[part]) ?? index.program.navigation[part],
+  );
+  const plays = [slide, ...slide.overlays].some(({ elements }) => (
+    elements.some(({ draw }) => draw.kind === "video" || draw.kind === "audio")
+  ));
+  return (
+    <nav className="zz-bar" aria-label="Course">
+      {has("menu") && (
+        <button type="button" aria-expanded={menu} onClick={() => setMenu(!menu)}>
+          <svg width="20" height="20" viewBox="0 0 20 20" aria-hidden>
+            <path d="M2 5h16M2 10h16M2 15h16" stroke="currentColor" strokeWidth="2" />
+          </svg>
+          <span className="zz-wide">Slides</span>
+        </button>
+      )}
+      {has("progress") && (
+        <>
+          <span className="zz-place">Slide {place} of {count}</span>
+          <progress
+            className="zz-progress" max={count} value={state.visited.length}
+            aria-label={`${state.visited.length} of ${count} slides seen`}
+          />
+        </>
+      )}
+      <span className="zz-space" />
+      <PauseButton session={session} state={state} slide={slide} />
+      {plays && has("volume") && <Volume />}
+      {plays && has("speed") && <Speed />}
+      {has("full_screen") && document.fullscreenEnabled && <FullScreen />}
+      {slide.transcript && has("transcript") && (
+        <button type="button" aria-expanded={reading} onClick={() => setReading(!reading)}>
+          Transcript
+        </button>
+      )}
+      {has("previous") && (
+        <button
+          type="button" disabled={slideBefore(index, state) === null}
+          onClick={() => session.dispatch({ event: "previous" })}
+        >
+          Back
+        </button>
+      )}
+      {has("next") && <Next session={session} state={state} slide={slide} />}
+    </nav>
+  );
+}
+
+/** Next, as the slide's gate has it: there, gone, switched off, or answering with a message. */
+function Next({ session, state, slide }: Pick<Props, "session" | "state" | "slide">): ReactNode {
+  const { index } = session;
+  const open = gateIsOpen(index, state, slide.id);
+  const meanwhile = slide.gate?.meanwhile;
+  if (!open && meanwhile === "hidden") return null;
+  const leads = Boolean(index.onward.get(slide.id)) || slide.forks.length > 0;
+  const waits = !open && meanwhile === "message";
+  return (
+    <button
+      type="button" className={`zz-main${waits ? " zz-waits" : ""}`}
+      disabled={!leads || (!open && meanwhile === "disabled")}
+      onClick={() => session.dispatch({ event: "next" })}
+    >
+      Next
+    </button>
+  );
+}
+
+const LONG_MS = 5_000;
+
+/** What moves by itself for longer than five seconds can be paused (WCAG 2.2.2). */
+function PauseButton({ session, state, slide }: Pick<Props, "session" | "state" | "slide">): ReactNode {
+  const long = isLong(session.index, state) || movesLong(
+    [slide, ...slide.overlays.filter(({ id }) => state.overlays.includes(id))]
+      .flatMap(({ elements }) => elements.map(({ draw }) => draw)),
+  );
+  if (!long) return null;
+  return (
+    <button type="button" onClick={() => session.dispatch({ event: "pause", on: state.paused })}>
+      {state.paused ? "Go on" : "Pause"}
+    </button>
+  );
+}
+
+function isLong(index: Index, state: State): boolean {
+  return Object.keys(state.clocks).some((owner) => {
+    const clock = index.clocks.get(owner);
+    return clock !== undefined && (clock.repeats || clock.length > LONG_MS);
+  });
+}
+
+function Volume(): ReactNode {
+  const [volume, change] = useState(1);
+  return (
+    <label className="zz-volume">
+      <span className="zz-wide">Volume</span>
+      <input
+        type="range" min={0} max={1} step={0.1} value={volume} aria-label="Volume"
+        onChange={(event) => { change(Number(event.target.value)); setVolume(Number(event.target.value)); }}
+      />
+    </label>
+  );
+}
+
+function Speed(): ReactNode {
+  const [speed, change] = useState(1);
+  return (
+    <select
+      aria-label="Speed" value={speed} className="zz-speed"
+      onChange={(event) => { change(Number(event.target.value)); setSpeed(Number(event.target.value)); }}
+    >
+      {[0.75, 1, 1.25, 1.5, 2].map((rate) => <option key={rate} value={rate}>{rate} ×</option>)}
+    </select>
+  );
+}
+
+function FullScreen(): ReactNode {
+  return (
+    <button
+      type="button" className="zz-wide-only"
+      onClick={() => void (document.fullscreenElement
+        ? document.exitFullscreen() : document.documentElement.requestFullscreen())}
+    >
+      Full screen
+    </button>
+  );
+}

@@ -1,0 +1,97 @@
+/** Time: clocks of slides and overlays, their cues, timers and waits. The twin of `logic/clock.py`. */
+import { followUp, goOn } from "./following";
+import { reach, setClock } from "./moving";
+import type { Run } from "./run";
+import type { Time, Waiting } from "./state";
+
+const FIRINGS = 1_000;
+
+/** Let `ms` pass, stopping at every cue, timer and wait on the way. */
+export function advance(run: Run, ms: number): void {
+  const goal = run.state.time + ms;
+  let fired = 0;
+  for (; fired < FIRINGS; fired++) {
+    const owners = running(run);
+    if (!owners.length && !run.state.waiting.length) break;
+    const passed = untilNext(run, owners, goal - run.state.time);
+    if (passed === null) break;
+    pass(run, owners, passed);
+    fire(run, passed ? owners : []);
+    followUp(run);
+    if (run.state.ended || !run.state.slide) break;
+  }
+  if (fired === FIRINGS) {
+    run.update({ waiting: run.state.waiting.map((wait) => ({ ...wait, due: Math.max(wait.due, goal + 1) })) });
+  }
+  if (run.state.time < goal) pass(run, running(run), goal - run.state.time);
+}
+
+function running(run: Run): string[] {
+  const { state, index } = run;
+  if (state.paused) return [];
+  return Object.keys(state.clocks).filter((owner) => {
+    if (!state.clocks[owner]?.runs || !index.clocks.has(owner)) return false;
+    if (owner !== state.slide) return state.overlays.includes(owner);
+    return !state.overlays.some((overlay) => index.overlays.get(overlay)?.pauses);
+  });
+}
+
+function untilNext(run: Run, owners: readonly string[], left: number): number | null {
+  let found = left + 1;
+  for (const owner of owners) {
+    const clock = run.index.clocks.get(owner);
+    const at = run.state.clocks[owner]?.at ?? 0;
+    if (!clock) continue;
+    for (const cue of clock.cues) if (cue.at > at) found = Math.min(found, cue.at - at);
+    if (clock.length > at) found = Math.min(found, clock.length - at);
+  }
+  for (const wait of run.state.waiting) found = Math.min(found, Math.max(wait.due - run.state.time, 0));
+  return found <= left ? found : null;
+}
+
+function pass(run: Run, owners: readonly string[], ms: number): void {
+  if (!owners.length) {
+    run.update({ time: run.state.time + ms });
+    return;
+  }
+  const clocks: Record<string, Time> = { ...run.state.clocks };
+  for (const owner of owners) {
+    const time = clocks[owner];
+    if (!time) continue;
+    const length = run.index.clocks.get(owner)?.length ?? 0;
+    const at = time.at >= length ? time.at + ms : Math.min(time.at + ms, length);
+    clocks[owner] = { ...time, at };
+  }
+  run.update({ time: run.state.time + ms, clocks });
+}
+
+function fire(run: Run, owners: readonly string[]): void {
+  for (const owner of owners) {
+    const clock = run.index.clocks.get(owner);
+    const at = run.state.clocks[owner]?.at ?? 0;
+    if (!clock) continue;
+    for (const cue of clock.cues) if (cue.at === at) reach(run, owner, cue);
+    if (at === clock.length && clock.length) {
+      run.raised("timing_ended", owner);
+      setClock(run, owner, clock.repeats ? { at: 0, runs: true } : { at, runs: false });
+    }
+  }
+  const due = run.state.waiting.filter((wait) => wait.due <= run.state.time);
+  if (!due.length) return;
+  run.update({ waiting: run.state.waiting.filter((wait) => wait.due > run.state.time) });
+  for (const wait of due.sort((a, b) => a.due - b.due)) resume(run, wait);
+}
+
+function resume(run: Run, wait: Waiting): void {
+  const bound = run.index.rules.get(wait.rule);
+  if (!bound) return;
+  if (wait.branch !== "timer") {
+    goOn(run, bound, wait.branch, wait.place);
+    return;
+  }
+  run.raised("timer", wait.owner, wait.rule);
+  if (bound.rule.again) {
+    const due = run.state.time + Math.max(bound.rule.after, 100);
+    run.update({ waiting: [...run.state.waiting, { ...wait, due }] });
+  }
+}

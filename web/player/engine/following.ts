@@ -1,0 +1,47 @@
+/** The rules that an event runs, and the events they raise. The twin of `logic/following.py`. */
+import { act } from "./actions";
+import type { BoundRule } from "./program";
+import type { Run } from "./run";
+
+const FOLLOW_UPS = 1_000;
+
+export function followUp(run: Run): void {
+  for (;;) {
+    const next = run.queue[0];
+    if (!next) return;
+    const [event, target, detail] = next;
+    const matching = run.index.matching(event, target, detail);
+    if (run.handled >= FOLLOW_UPS) {
+      run.queue = [];
+      run.effects.push({ effect: "loop", rules: matching.map(({ rule }) => rule.id) });
+      return;
+    }
+    run.handled += 1;
+    run.queue.shift();
+    const here = run.state.slide;
+    for (const bound of matching) {
+      if (bound.slide !== null && bound.slide !== here && event !== "slide_left") continue;
+      const held = run.holds(bound.rule.condition);
+      run.log?.push({ event, target, rule: bound.rule.id, held });
+      goOn(run, bound, held ? "then" : "otherwise", 0);
+    }
+  }
+}
+
+/** Do the actions of one branch from a place, up to a wait. */
+export function goOn(run: Run, bound: BoundRule, branch: "then" | "otherwise", from: number): void {
+  const { rule } = bound;
+  const actions = rule[branch];
+  for (let place = from; place < actions.length; place++) {
+    const action = actions[place];
+    if (action?.do === "wait") {
+      if (bound.slide === null || bound.slide === run.state.slide) {
+        const due = run.state.time + Math.max(action.ms, 1);
+        const owner = bound.slide ?? "course";
+        run.update({ waiting: [...run.state.waiting, { due, owner, rule: rule.id, branch, place: place + 1 }] });
+      }
+      return;
+    }
+    if (action) act(run, action);
+  }
+}

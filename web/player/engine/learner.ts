@@ -1,0 +1,152 @@
+/** What the learner does, and what films and sounds report. The twin of `logic/learner.py`. */
+import { evaluate, isVisible } from "./expression";
+import { openOverlay } from "./moving";
+import { without, type Run } from "./run";
+import type { Place, Stretch } from "./state";
+import { admitted, number, toNumber, toYesNo, type Value } from "./values";
+
+const LONGEST_STRETCH = 60_000;
+
+export function click(run: Run, element: string): void {
+  if (!atHand(run, element)) return;
+  const before = run.state.clicked;
+  if (!before.has(element)) run.update({ clicked: new Set(before).add(element) });
+  run.raised("clicked", element);
+  if (before.has(element)) return;
+  for (const seen of run.index.setsOf.get(element) ?? []) {
+    if (seen.of.every((other) => run.state.clicked.has(other))) run.raised("all_seen", seen.id);
+  }
+}
+
+export function point(run: Run, element: string, away: boolean): void {
+  if (atHand(run, element)) run.raised(away ? "pointed_away" : "pointed_at", element);
+}
+
+export function doubleClick(run: Run, element: string): void {
+  if (atHand(run, element)) run.raised("double_clicked", element);
+}
+
+export function pressKey(run: Run, key: string): void {
+  let blocked = false;
+  for (const overlay of [...run.state.overlays].reverse()) {
+    run.raised("key_pressed", overlay, key);
+    if (run.index.overlays.get(overlay)?.blocks) {
+      blocked = true;
+      break;
+    }
+  }
+  if (!blocked) run.raised("key_pressed", run.state.slide ?? "", key);
+  run.raised("key_pressed", "course", key);
+}
+
+/** Keep what was entered, as far as the input and its variable can hold it. */
+export function enterValue(run: Run, element: string, value: Value): void {
+  if (!atHand(run, element)) return;
+  const found = run.index.elements.get(element);
+  let name: string | null | undefined;
+  let kept: Value;
+  if (found?.control === "wiper") {
+    name = found.variable;
+    kept = Math.min(Math.max(toNumber(value), 0), 100);
+  } else if (found?.draw.kind === "input") {
+    name = found.draw.variable;
+    kept = admitted(found.draw, value);
+  } else return;
+  if (!name || !run.index.variables.has(name)) return;
+  const before = run.state.variables[name];
+  run.setVariable(name, kept);
+  if (run.state.variables[name] !== before) run.raised("entered", element);
+}
+
+/** An element is dropped at an offset (px) from its place, on a target or not. */
+export function drop(run: Run, element: string, on: string | null, x: number, y: number): void {
+  if (!atHand(run, element)) return;
+  const draw = run.index.elements.get(element)?.draw;
+  const drag = draw?.drag;
+  if (!draw || !drag) return;
+  let place: Place | null = [number(x), number(y)];
+  const hit = on !== null && drag.targets.includes(on) && atHand(run, on, false);
+  let liesOn = hit ? on : null;
+  if (hit && drag.on_target === "snap") place = middle(run, on, element);
+  else if (hit && drag.on_target === "place") place = [number(drag.x - draw.x), number(drag.y - draw.y)];
+  else if (hit && drag.on_target === "return") {
+    place = null;
+    liesOn = null;
+  } else if (!hit && drag.elsewhere === "return") place = null;
+  const own = (name: string): boolean => name === element;
+  const places = without(run.state.places, own);
+  const dropped = without(run.state.dropped, own);
+  if (place) places[element] = place;
+  if (liesOn !== null) dropped[element] = liesOn;
+  run.update({ places, dropped, moves: without(run.state.moves, own) });
+  if (hit && drag.on_target === "overlay") {
+    run.update({ hidden: { ...run.state.hidden, [element]: true } });
+    openOverlay(run, drag.overlay ?? "");
+  }
+  if (hit) run.raised("dropped", element, on);
+  else run.raised("dropped_elsewhere", element);
+}
+
+/** The offset that puts `element` into the middle of `target`, where that is now. */
+function middle(run: Run, target: string, element: string): Place | null {
+  const draw = run.index.elements.get(element)?.draw;
+  const goal = run.index.elements.get(target)?.draw;
+  if (!draw || !goal) return null;
+  const [x, y] = run.state.places[target] ?? [0, 0];
+  return [
+    number(goal.x + x + (goal.w - draw.w) / 2 - draw.x),
+    number(goal.y + y + (goal.h - draw.h) / 2 - draw.y),
+  ];
+}
+
+export function mediaEvent(run: Run, element: string, what: string): void {
+  if (run.index.home.get(element) === run.state.slide && ["started", "paused", "ended"].includes(what)) {
+    run.raised(`media_${what}`, element);
+  }
+}
+
+/** A film or sound really played: seeking does not count. */
+export function played(run: Run, element: string, from: number, to: number): void {
+  if (run.index.home.get(element) !== run.state.slide) return;
+  const since = Math.max(Math.trunc(from), 0);
+  const until = Math.trunc(to);
+  if (until - since <= 0 || until - since > LONGEST_STRETCH) return;
+  const before = run.state.watched[element] ?? [];
+  const watched = merged(before, since, until);
+  if (JSON.stringify(watched) !== JSON.stringify(before)) {
+    run.update({ watched: { ...run.state.watched, [element]: watched } });
+  }
+  for (const moment of run.index.mediaMoments.get(element) ?? []) {
+    if (since <= moment && moment < until) run.raised("media_reached", element, String(moment));
+  }
+}
+
+function merged(stretches: readonly Stretch[], since: number, until: number): Stretch[] {
+  const apart = stretches.filter((s) => s[1] < since || s[0] > until);
+  const touched = stretches.filter((s) => s[1] >= since && s[0] <= until);
+  const whole: Stretch = [
+    Math.min(since, ...touched.map((s) => s[0])), Math.max(until, ...touched.map((s) => s[1])),
+  ];
+  return [...apart, whole].sort((a, b) => a[0] - b[0]);
+}
+
+/** Whether the learner can reach `element` now: here, shown, switched on, not covered. */
+export function atHand(run: Run, element: string, toClick = true): boolean {
+  const { index, state } = run;
+  const found = index.elements.get(element);
+  return found !== undefined && index.home.get(element) === state.slide && reachable(run, element)
+    && isVisible(index, state, element) && (!toClick || toYesNo(evaluate(index, state, found.enabled)));
+}
+
+/** Whether no blocking overlay lies over `element`, and its own overlay is open. */
+function reachable(run: Run, element: string): boolean {
+  const own = run.index.overlayOf.get(element);
+  const open = run.state.overlays;
+  if (own !== undefined && !open.includes(own)) return false;
+  for (let place = open.length - 1; place >= 0; place--) {
+    const overlay = open[place] as string;
+    if (overlay === own) return true;
+    if (run.index.overlays.get(overlay)?.blocks) return false;
+  }
+  return true;
+}

@@ -1,0 +1,177 @@
+/** From slide to slide, opening and closing overlays, beginning again. The twin of `logic/moving.py`. */
+import type { Action, ClockCue } from "../../api/types";
+import { gateIsOpen } from "./expression";
+import type { Index } from "./program";
+import { without, type Run } from "./run";
+import type { State, Time } from "./state";
+import { fitted, type Value } from "./values";
+
+const LONGEST_PATH = 50;
+
+/** The slide that *previous* leads to: where the learner came from, else the one before. */
+export function slideBefore(index: Index, state: State): string | null {
+  return state.path.at(-1) ?? index.order[(index.position.get(state.slide ?? "") ?? 0) - 1] ?? null;
+}
+
+export function go(run: Run, to: "next" | "previous" | "slide" | "leave", slide: string | null): void {
+  const { state, index } = run;
+  if (state.ended) return;
+  if (to === "leave") {
+    run.update({ ended: true });
+    run.effects.push({ effect: "leave" });
+    return;
+  }
+  let target = slide;
+  if (to === "next") {
+    if (isClosed(run)) return;
+    target = wayOn(run);
+  } else if (to === "previous") target = slideBefore(index, state);
+  if (target !== null && target !== state.slide) enter(run, target, to === "previous");
+}
+
+/** Whether the gate of this slide is closed; says so. */
+export function isClosed(run: Run): boolean {
+  const here = run.state.slide ?? "";
+  if (gateIsOpen(run.index, run.state, here)) return false;
+  run.effects.push({
+    effect: "closed", slide: here, message: run.index.slides.get(here)?.gate?.message ?? "",
+  });
+  return true;
+}
+
+function wayOn(run: Run): string | null {
+  const here = run.state.slide ?? "";
+  const fork = run.index.slides.get(here)?.forks
+    .find(({ slide, condition }) => run.index.position.has(slide) && run.holds(condition));
+  return fork ? fork.slide : run.index.onward.get(here) ?? null;
+}
+
+/** Whether the menu leads to `slide` now. */
+export function mayGo(index: Index, state: State, slide: string): boolean {
+  const { order } = index.program.navigation;
+  const place = index.position.get(slide);
+  if (place === undefined) return false;
+  if (state.visited.includes(slide)) return true;
+  if (order === "seen") return false;
+  const before = index.order.slice(0, place);
+  if (before.some((other) => !gateIsOpen(index, state, other))) return false;
+  return order === "free" || before.every((other) => state.visited.includes(other));
+}
+
+export function enter(run: Run, slide: string, back = false): void {
+  const { state, index } = run;
+  if (!index.position.has(slide)) return;
+  let path = back ? state.path.slice(0, -1) : state.path;
+  if (state.slide !== null && state.slide !== slide) {
+    if (!back) path = [...path, state.slide].slice(-LONGEST_PATH);
+    run.raised("slide_left", state.slide);
+  }
+  const visited = state.visited.includes(slide) ? state.visited : [...state.visited, slide];
+  run.update({
+    slide, visited, path, overlays: [], entered: state.time, clocks: {}, moves: {},
+    waiting: state.waiting.filter(({ owner }) => owner === "course"),
+  });
+  run.raised("slide_entered", slide);
+  run.effects.push({ effect: "moved", slide });
+  beginClock(run, slide);
+  startTimers(run, slide);
+}
+
+/** Go on from saved progress: the slide's timing begins again, and so do timers. */
+export function resume(run: Run): void {
+  const { slide, clocks, waiting } = run.state;
+  if (slide === null || Object.keys(clocks).length || waiting.length) return;
+  startTimers(run, "course");
+  beginClock(run, slide);
+  startTimers(run, slide);
+}
+
+function beginClock(run: Run, owner: string): void {
+  const clock = run.index.clocks.get(owner);
+  if (clock) setClock(run, owner, { at: 0, runs: clock.starts });
+}
+
+const OF_ELEMENTS = ["hidden", "looks", "places", "moves", "dropped"] as const;
+
+export function openOverlay(run: Run, name: string): void {
+  const overlay = run.index.overlays.get(name);
+  if (!overlay || run.index.home.get(name) !== run.state.slide || run.state.overlays.includes(name)) return;
+  if (overlay.closes_others) for (const other of run.state.overlays) closeOverlay(run, other);
+  if (overlay.resets) forget(run, overlay.elements.map(({ draw }) => draw.id), OF_ELEMENTS);
+  run.update({ overlays: [...run.state.overlays, name] });
+  run.raised("overlay_opened", name);
+  if (overlay.resets || !run.state.clocks[name]) beginClock(run, name);
+  startTimers(run, name);
+}
+
+export function closeOverlay(run: Run, name: string): void {
+  if (!run.state.overlays.includes(name)) return;
+  run.update({
+    overlays: run.state.overlays.filter((other) => other !== name),
+    waiting: run.state.waiting.filter(({ owner }) => owner !== name),
+  });
+  run.raised("overlay_closed", name);
+}
+
+export function clear(run: Run, action: Extract<Action, { do: "clear" }>): void {
+  const elements = [...action.elements];
+  for (const slide of action.slides) elements.push(...run.index.onSlide.get(slide) ?? []);
+  forget(run, elements, [...OF_ELEMENTS, "watched"]);
+  const { state } = run;
+  const gone = new Set(elements);
+  const slides = new Set<string>(action.slides);
+  run.update({
+    clicked: new Set([...state.clicked].filter((element) => !gone.has(element))),
+    visited: state.visited.filter((slide) => !slides.has(slide)),
+    opened: new Set([...state.opened].filter((slide) => !slides.has(slide))),
+    answers: without(state.answers, (question) => action.questions.includes(question)),
+  });
+  const fresh: Record<string, Value> = {};
+  for (const name of action.variables) {
+    const variable = run.index.variables.get(name);
+    if (variable) fresh[name] = fitted(variable, variable.default);
+  }
+  const changed = Object.entries(fresh).filter(([name, value]) => run.state.variables[name] !== value);
+  run.update({ variables: { ...run.state.variables, ...fresh } });
+  for (const [name] of changed) run.raised("variable_changed", name);
+}
+
+function forget(run: Run, elements: readonly string[], kinds: readonly (typeof OF_ELEMENTS[number] | "watched")[]): void {
+  const gone = new Set(elements);
+  for (const kind of kinds) {
+    const before: Readonly<Record<string, unknown>> = run.state[kind];
+    if (Object.keys(before).some((name) => gone.has(name))) {
+      run.update({ [kind]: without(before, (name) => gone.has(name)) });
+    }
+  }
+}
+
+export function reach(run: Run, owner: string, cue: ClockCue): void {
+  if (cue.uncovers) run.update({ hidden: without(run.state.hidden, (name) => name === cue.uncovers) });
+  if (cue.element && cue.move) startMove(run, cue.element, cue.move);
+  if (cue.element && cue.plays) run.effects.push({ effect: "media", element: cue.element, run: "play", at: 0 });
+  run.raised("cue_reached", owner, cue.id);
+}
+
+export function setClock(run: Run, owner: string, time: Time): void {
+  run.update({ clocks: { ...run.state.clocks, [owner]: time } });
+  if (time.at !== 0 || !time.runs) return;
+  for (const cue of run.index.clocks.get(owner)?.cues ?? []) if (cue.at === 0) reach(run, owner, cue);
+}
+
+export function startTimers(run: Run, owner: string): void {
+  const timers = run.index.timers.get(owner);
+  if (!timers) return;
+  const fresh = timers.map((rule) => ({
+    due: run.state.time + Math.max(rule.after, 100), owner, rule: rule.id, branch: "timer" as const, place: 0,
+  }));
+  run.update({ waiting: [...run.state.waiting, ...fresh] });
+}
+
+export function startMove(run: Run, element: string, name: string): void {
+  const move = run.index.elements.get(element)?.draw.moves.find(({ id }) => id === name);
+  if (!move) return;
+  run.update({ moves: { ...run.state.moves, [element]: [name, run.state.time] } });
+  const end = move.path.at(-1);
+  if (move.times && end) run.update({ places: { ...run.state.places, [element]: [end.x, end.y] } });
+}

@@ -1,0 +1,54 @@
+/** One step in the making: state, effects, and events still to be followed up. The twin of `logic/run.py`. */
+import { evaluate } from "./expression";
+import type { Index } from "./program";
+import { step32 } from "./random";
+import type { Effect, Ran, State } from "./state";
+import { fitted, toYesNo } from "./values";
+
+/** An event, what it happened to, and the detail that narrows it down. */
+export type Raised = readonly [event: string, target: string, detail: string | null];
+
+export class Run {
+  readonly effects: Effect[] = [];
+  readonly before: State;
+  queue: Raised[] = [];
+  handled = 0;
+
+  constructor(readonly index: Index, public state: State, readonly log: Ran[] | null) {
+    this.before = state;
+  }
+
+  update(changes: Partial<State>): void {
+    this.state = { ...this.state, ...changes };
+  }
+
+  raised(event: string, target: string, detail: string | null = null): void {
+    this.queue.push([event, target, detail]);
+  }
+
+  holds(condition: unknown): boolean {
+    return condition === true || toYesNo(evaluate(this.index, this.state, condition));
+  }
+
+  setVariable(name: string, value: unknown): void {
+    const variable = this.index.variables.get(name);
+    if (!variable) return;
+    const fresh = fitted(variable, evaluate(this.index, this.state, value));
+    if (fresh !== this.state.variables[name]) {
+      this.update({ variables: { ...this.state.variables, [name]: fresh } });
+      this.raised("variable_changed", name);
+    }
+  }
+
+  /** A whole number from 0 to below `count`, from the run's own generator. */
+  draw(count: number): number {
+    const [rng, drawn] = step32(this.state.rng);
+    this.update({ rng });
+    return drawn % Math.max(count, 1);
+  }
+}
+
+/** Return `entries` without some names. */
+export function without<T>(entries: Readonly<Record<string, T>>, gone: (name: string) => boolean): Record<string, T> {
+  return Object.fromEntries(Object.entries(entries).filter(([name]) => !gone(name)));
+}

@@ -1,0 +1,23 @@
+/** What every part of a live slide shares: the run, and a way to tell it what happens. */
+import { createContext, useContext } from "react";
+import type { Index } from "../engine/program";
+import type { Event, State } from "../engine/state";
+
+export interface Acting {
+  index: Index;
+  state: State;
+  scale: number;
+  dispatch: (event: Event) => void;
+  /** The element that is picked up, to be put somewhere by key or by a second click. */
+  picked: string | null;
+  pick: (element: string | null) => void;
+}
+
+const Context = createContext<Acting | null>(null);
+export const ActingProvider = Context.Provider;
+
+export function useActing(): Acting {
+  const acting = useContext(Context);
+  if (!acting) throw new Error("outside of a live slide");
+  return acting;
+}

@@ -1,0 +1,78 @@
+/** Elements in running order: members within their groups, answers where the first of them is. */
+import type { ReactNode } from "react";
+import type { ProgramElement } from "../../api/types";
+import { choiceOrder, isVisible } from "../engine/engine";
+import { useActing } from "./acting";
+import { LiveElement } from "./LiveElement";
+
+export function inOrder(elements: readonly ProgramElement[], group: string | null = null): ReactNode[] {
+  const done = new Set<string>();
+  const nodes: ReactNode[] = [];
+  for (const element of elements) {
+    const { draw } = element;
+    const question = element.control === "choice" ? element.question : null;
+    if (question) {
+      if (group !== null || done.has(question)) continue;
+      done.add(question);
+      nodes.push(<Choices key={question} elements={elements} question={question} />);
+    } else if ((draw.group ?? null) !== group) {
+      continue;
+    } else if (draw.kind === "group") {
+      nodes.push(<LiveGroup key={draw.id} element={element} elements={elements} />);
+    } else {
+      nodes.push(<LiveElement key={draw.id} element={element} />);
+    }
+  }
+  return nodes;
+}
+
+/**
+ * A group: one thing for those who hear it. With a text alternative and nothing to operate in it,
+ * that is read instead of its members; where it can be clicked, a button lies over all of it.
+ */
+function LiveGroup(
+  { element, elements }: { element: ProgramElement; elements: readonly ProgramElement[] },
+): ReactNode {
+  const { index, state } = useActing();
+  const { draw } = element;
+  if (!isVisible(index, state, draw.id)) return null;
+  const members = elements.filter((other) => other.draw.group === draw.id);
+  const still = members.every((other) => other.control === "none" && other.draw.kind !== "group");
+  const clickable = element.control === "button" || element.control === "check" || draw.drag !== null && draw.drag !== undefined;
+  const asOne = still && (clickable || draw.decoration || draw.alt !== "");
+  const role = clickable || draw.decoration ? {}
+    : { role: asOne ? "img" : "group", "aria-label": draw.alt || draw.name };
+  const [x, y] = state.places[draw.id] ?? [0, 0];
+  const moved = x || y ? { translate: `${x}px ${y}px` } : {};
+  return (
+    <div data-group={draw.id} {...role} aria-hidden={draw.decoration || undefined} style={{ opacity: draw.style.opacity }}>
+      <div aria-hidden={asOne || undefined} className="zz-members" style={moved}>{inOrder(elements, draw.id)}</div>
+      {clickable && (
+        <LiveElement
+          element={{ ...element, draw: { ...draw, z: Math.max(...members.map((m) => m.draw.z)) } }}
+        />
+      )}
+    </div>
+  );
+}
+
+/** The choices in the learner's order: each takes the place at which that turn stands. */
+function Choices(
+  { elements, question }: { elements: readonly ProgramElement[]; question: string },
+): ReactNode {
+  const { index, state } = useActing();
+  const grader = index.questions.get(question);
+  const byChoice = new Map(elements.map((element) => [element.choice, element]));
+  const slots = (grader?.choices ?? []).map((choice) => byChoice.get(choice)?.draw);
+  return (
+    <div role="radiogroup" aria-label={grader?.prompt}>
+      {choiceOrder(index, state, question).map((choice, turn) => {
+        const element = byChoice.get(choice);
+        const slot = slots[turn];
+        if (!element || !slot) return null;
+        const moved = { ...element, draw: { ...element.draw, x: slot.x, y: slot.y } };
+        return <LiveElement key={choice} element={moved} />;
+      })}
+    </div>
+  );
+}

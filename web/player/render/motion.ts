@@ -1,0 +1,59 @@
+/** Moves along a path, as keyframes for the browser. */
+import { useEffect, type RefObject } from "react";
+import type { Element, Move } from "../../api/types";
+import type { State } from "../engine/state";
+
+export const prefersStill = (): boolean => window.matchMedia("(prefers-reduced-motion: reduce)").matches;
+
+type Point = readonly [number, number];
+
+/** Play the move that an element is on, from where the run's time says it is. */
+export function useMove(box: RefObject<HTMLElement | null>, element: Element, state: State): void {
+  const [name, since] = state.moves[element.id] ?? [null, 0];
+  const { paused } = state;
+  useEffect(() => {
+    const move = element.moves.find(({ id }) => id === name);
+    if (!box.current || !move || prefersStill()) return;
+    const passed = state.time - since;
+    const playing = box.current.animate(
+      path(move).map(([x, y]) => ({ translate: `${x}px ${y}px` })),
+      { duration: move.duration, easing: move.easing, iterations: move.times || Infinity },
+    );
+    playing.currentTime = passed;
+    if (paused) playing.pause();
+    return () => playing.cancel();
+    // The time is only read when a move begins; the browser goes on from there.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [box, element, name, since, paused]);
+}
+
+/** The places of a move from its beginning; a curve goes through them all. */
+export function path(move: Move): Point[] {
+  const points: Point[] = [[0, 0], ...move.path.map(({ x, y }): Point => [x, y])];
+  return move.curved && points.length > 2 ? curve(points) : points;
+}
+
+const BETWEEN = 12;
+
+/** Catmull and Rom's curve through `points`. */
+function curve(points: readonly Point[]): Point[] {
+  const at = (place: number): Point => points[Math.min(Math.max(place, 0), points.length - 1)] as Point;
+  const found: Point[] = [at(0)];
+  for (let place = 0; place < points.length - 1; place++) {
+    const [p0, p1, p2, p3] = [at(place - 1), at(place), at(place + 1), at(place + 2)];
+    for (let step = 1; step <= BETWEEN; step++) {
+      const t = step / BETWEEN;
+      const part = (axis: 0 | 1): number => 0.5 * (2 * p1[axis] + (p2[axis] - p0[axis]) * t
+        + (2 * p0[axis] - 5 * p1[axis] + 4 * p2[axis] - p3[axis]) * t * t
+        + (3 * p1[axis] - p0[axis] - 3 * p2[axis] + p3[axis]) * t * t * t);
+      found.push([part(0), part(1)]);
+    }
+  }
+  return found;
+}
+
+/** Whether anything on the slide moves for longer than five seconds, or for ever. */
+export function movesLong(elements: readonly Element[]): boolean {
+  return elements.some((element) => element.pulse !== "none"
+    || element.moves.some((move) => !move.times || move.times * move.duration > 5_000));
+}

@@ -1,0 +1,35 @@
+/** The films and sounds on the page, by element: for actions that play, pause and seek. */
+import type { Effect } from "../engine/state";
+
+const players = new Map<string, HTMLMediaElement>();
+const setting = { volume: 1, speed: 1 };
+
+export function register(element: string, player: HTMLMediaElement): () => void {
+  players.set(element, player);
+  player.playbackRate = setting.speed;
+  return () => {
+    if (players.get(element) === player) players.delete(element);
+  };
+}
+
+export function runMedia({ element, run, at }: Extract<Effect, { effect: "media" }>): void {
+  const player = players.get(element);
+  if (!player) return;
+  if (run === "pause") player.pause();
+  else if (run === "seek") player.currentTime = at / 1000;
+  // A browser may refuse what nobody has clicked; then the learner starts it.
+  else void player.play().catch(() => {});
+}
+
+/** How loud all is, 0..1, on top of what each film and sound has of its own. */
+export function setVolume(volume: number): void {
+  setting.volume = volume;
+  for (const player of players.values()) player.volume = Number(player.dataset.volume ?? 1) * volume;
+}
+
+export const loudness = (own: number): number => own * setting.volume;
+
+export function setSpeed(speed: number): void {
+  setting.speed = speed;
+  for (const player of players.values()) player.playbackRate = speed;
+}

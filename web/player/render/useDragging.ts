@@ -1,0 +1,87 @@
+/** Dragging an element: by pointer, or picked up and put down by key or click. */
+import { useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
+import type { Element } from "../../api/types";
+import { isVisible } from "../engine/engine";
+import { useActing } from "./acting";
+
+const FAR = 4;
+
+interface Dragging {
+  /** How far it is from where it lay, while it is dragged. */
+  offset: readonly [number, number] | null;
+  handlers: {
+    onPointerDown?: (event: PointerEvent<HTMLElement>) => void;
+    onPointerMove?: (event: PointerEvent<HTMLElement>) => void;
+    onPointerUp?: (event: PointerEvent<HTMLElement>) => void;
+    onPointerCancel?: () => void;
+    onKeyDown?: (event: KeyboardEvent<HTMLElement>) => void;
+  };
+}
+
+export function useDragging(element: Element): Dragging {
+  const { index, state, scale, dispatch, picked, pick } = useActing();
+  const begun = useRef<{ x: number; y: number; moved: boolean } | null>(null);
+  const [offset, setOffset] = useState<readonly [number, number] | null>(null);
+  const { drag, id } = element;
+  if (!drag) return { offset: null, handlers: {} };
+  const end = (): void => {
+    begun.current = null;
+    setOffset(null);
+  };
+  const away = (event: PointerEvent<HTMLElement>): readonly [number, number] => {
+    const from = begun.current ?? { x: event.clientX, y: event.clientY };
+    return [(event.clientX - from.x) / scale, (event.clientY - from.y) / scale];
+  };
+  return {
+    offset,
+    handlers: {
+      onPointerDown(event) {
+        if (event.button !== 0) return;
+        begun.current = { x: event.clientX, y: event.clientY, moved: false };
+        event.currentTarget.setPointerCapture(event.pointerId);
+      },
+      onPointerMove(event) {
+        if (!begun.current) return;
+        const [dx, dy] = away(event);
+        if (!begun.current.moved && Math.hypot(dx, dy) * scale < FAR) return;
+        begun.current.moved = true;
+        setOffset([dx, dy]);
+      },
+      onPointerUp(event) {
+        if (!begun.current) return;
+        if (!begun.current.moved) {
+          end();
+          pick(picked === id ? null : id);
+          return;
+        }
+        const [dx, dy] = away(event);
+        const [x, y] = state.places[id] ?? [0, 0];
+        const open = drag.targets.filter((target) => target !== id && isVisible(index, state, target));
+        const on = targetAt(event.clientX, event.clientY, open);
+        end();
+        pick(null);
+        dispatch({ event: "dropped", target: id, on, x: x + dx, y: y + dy });
+      },
+      onPointerCancel: end,
+      onKeyDown(event) {
+        if (event.key === "Enter" || event.key === " ") {
+          event.preventDefault();
+          event.stopPropagation();
+          pick(picked === id ? null : id);
+        } else if (event.key === "Escape" && picked === id) {
+          event.stopPropagation();
+          pick(null);
+        }
+      },
+    },
+  };
+}
+
+/** The uppermost of some elements at a place of the window. */
+function targetAt(x: number, y: number, targets: readonly string[]): string | null {
+  for (const target of [...targets].reverse()) {
+    const box = document.querySelector(`[data-element="${target}"]`)?.getBoundingClientRect();
+    if (box && x >= box.left && x <= box.right && y >= box.top && y <= box.bottom) return target;
+  }
+  return null;
+}

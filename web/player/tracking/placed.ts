@@ -1,0 +1,81 @@
+/** Saved progress: where elements lie, and what was watched. The twin of `tracking/placed.py`. */
+import type { Index } from "../engine/program";
+import type { Place, State, Stretch } from "../engine/state";
+import { number } from "../engine/values";
+import { Damaged, type Reader, type Writer } from "./bytes";
+
+type Numbers = ReadonlyMap<string, number>;
+
+export function writePlaced(out: Writer, state: State, elements: Numbers): void {
+  const dropped = Object.entries(state.dropped)
+    .map(([name, on]) => [elements.get(name), elements.get(on)] as const)
+    .filter((pair): pair is readonly [number, number] => pair[0] !== undefined && pair[1] !== undefined)
+    .sort((a, b) => a[0] - b[0]);
+  out.varint(dropped.length);
+  for (const [element, target] of dropped) {
+    out.varint(element);
+    out.varint(target);
+  }
+  const places = numbered(elements, state.places);
+  out.varint(places.length);
+  for (const [element, place] of places) {
+    out.varint(element);
+    for (const part of place) out.signed(Math.floor(part * 100 + 0.5));
+  }
+  const watched = numbered(elements, state.watched);
+  out.varint(watched.length);
+  for (const [element, stretches] of watched) {
+    out.varint(element);
+    out.varint(stretches.length);
+    let end = 0;
+    for (const [since, until] of stretches) {
+      out.varint(since - end);
+      out.varint(until - since);
+      end = until;
+    }
+  }
+}
+
+export function readPlaced(
+  source: Reader, index: Index, elements: readonly string[],
+): Pick<State, "dropped" | "places" | "watched"> {
+  const element = (): string => {
+    const name = elements[source.varint()];
+    if (name === undefined) throw new Damaged("the saved progress names a thing that was never published");
+    return name;
+  };
+  const dropped: Record<string, string> = {};
+  for (let left = source.varint(); left > 0; left--) {
+    const [name, target] = [element(), element()];
+    if (index.elements.has(name) && index.elements.has(target)) dropped[name] = target;
+  }
+  const places: Record<string, Place> = {};
+  for (let left = source.varint(); left > 0; left--) {
+    const name = element();
+    const place: Place = [number(source.signed() / 100), number(source.signed() / 100)];
+    if (index.elements.has(name)) places[name] = place;
+  }
+  const watched: Record<string, Stretch[]> = {};
+  for (let left = source.varint(); left > 0; left--) {
+    const name = element();
+    const stretches: Stretch[] = [];
+    let end = 0;
+    for (let more = source.varint(); more > 0; more--) {
+      const since = end + source.varint();
+      end = since + source.varint();
+      stretches.push([since, end]);
+    }
+    if (index.elements.has(name)) watched[name] = stretches;
+  }
+  return { dropped, places, watched };
+}
+
+/** The entries whose names are known, by number. */
+export function numbered<T>(numbers: Numbers, entries: Readonly<Record<string, T>>): [number, T][] {
+  const found: [number, T][] = [];
+  for (const [name, value] of Object.entries(entries)) {
+    const place = numbers.get(name);
+    if (place !== undefined) found.push([place, value]);
+  }
+  return found.sort((a, b) => a[0] - b[0]);
+}

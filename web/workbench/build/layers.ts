@@ -1,0 +1,93 @@
+/** Which layer of the slide is being edited: the slide itself, or one of its overlays. */
+import { create } from "zustand";
+import type { Element, Overlay, Slide } from "../../api/types";
+import { changeSlide, select, useCourse } from "../store/store";
+import { freshId } from "../store/ids";
+import { freeName } from "../store/names";
+
+export const useLayer = create<{ overlay: string | null }>(() => ({ overlay: null }));
+
+/** Edit an overlay, or (null) the slide below. */
+export function openLayer(overlay: string | null): void {
+  if (useLayer.getState().overlay === overlay) return;
+  useLayer.setState({ overlay });
+  select([]);
+}
+
+/** The overlay that is edited, if this slide has it. */
+export function layerOf(slide: Slide | undefined, overlay: string | null): Overlay | null {
+  return slide?.overlays.find(({ id }) => id === overlay) ?? null;
+}
+
+/** Whether an element is on the layer that is edited, and not put aside. */
+export function atHand(element: Element, layer: Overlay | null): boolean {
+  return !element.hidden_while_editing && (element.overlay ?? null) === (layer?.id ?? null);
+}
+
+const ABOVE = 1_000_000;
+
+/** What the stage draws: the slide, and over it the overlay that is edited, dimming it as it will. */
+export function layered(slide: Slide, layer: Overlay | null, size: { w: number; h: number }): Slide {
+  const below = slide.elements.filter((e) => !e.overlay && (layer !== null || !e.hidden_while_editing));
+  if (!layer) return { ...slide, elements: below };
+  const own = slide.elements.filter((e) => atHand(e, layer)).map((e) => ({ ...e, z: e.z + ABOVE }));
+  return { ...slide, elements: [...below, ...(layer.dims ? [sheet(size, below)] : []), ...own] };
+}
+
+/** The shade that an overlay lays over the slide. */
+function sheet({ w, h }: { w: number; h: number }, below: readonly Element[]): Element {
+  const like = below[0];
+  return {
+    kind: "shape", shape: "rectangle", rising: false, points: [], tail: { x: 0, y: 0 }, text: { blocks: [] },
+    id: "shade", name: "", x: 0, y: 0, w, h, z: ABOVE - 1, turn: 0, flip_x: false, flip_y: false, alt: "",
+    decoration: true, locked: true, hidden_while_editing: false, own: [], looks: {}, rules: [], moves: [],
+    enters: "none", leaves: "none", pulse: "none",
+    style: {
+      ...(like?.style ?? PLAIN), fill: "#141c18", opacity: 0.45, border_width: 0, radius: 0, shadow: null,
+    },
+  };
+}
+
+const PLAIN: Element["style"] = {
+  border_width: 0, border_style: "solid", radius: 0, opacity: 1, padding: 0, text_colour: "ink", size: 28,
+  bold: false, italic: false, font: "text", line_height: 1.35, align: "left", valign: "top", fit: "keep",
+};
+
+/** A new overlay; the selected elements move onto it. */
+export function addOverlay(): void {
+  const { slides, place } = useCourse.getState();
+  const slide = place.slide ? slides[place.slide] : undefined;
+  if (!slide) return;
+  const overlay: Overlay = {
+    id: freshId(), name: freeName("Overlay", slide.overlays.map(({ name }) => name)), dims: true, blocks: true,
+    pauses: false, closes_others: true, on_escape: true, on_outside: true, again: "reset",
+    timing: { length: 0, starts: true, repeats: false, cues: [] }, rules: [],
+  };
+  const moving = new Set(place.selected);
+  const elements = slide.elements.map((e) => (
+    moving.has(e.id) || (e.group && moving.has(e.group)) ? { ...e, overlay: overlay.id } : e
+  ));
+  changeSlide("Add overlay", { ...slide, elements, overlays: [...slide.overlays, overlay] });
+  openLayer(overlay.id);
+}
+
+export function changeOverlay(slide: Slide, overlay: Overlay, label = "Change overlay"): void {
+  changeSlide(label, {
+    ...slide, overlays: slide.overlays.map((other) => (other.id === overlay.id ? overlay : other)),
+  }, `${label}-${overlay.id}`);
+}
+
+/** Take an overlay away, with all that is on it. */
+export function removeOverlay(slide: Slide, id: string): void {
+  const gone = new Set(slide.elements.filter((e) => e.overlay === id).map((e) => e.id));
+  gone.add(id);
+  changeSlide("Delete overlay", {
+    ...slide, elements: slide.elements.filter((e) => !gone.has(e.id)),
+    overlays: slide.overlays.filter((other) => other.id !== id),
+    patterns: slide.patterns.map((pattern) => (pattern.kind !== "reveal_set" ? pattern : {
+      ...pattern, items: pattern.items.filter((item) => !gone.has(item.trigger))
+        .map((item) => ({ ...item, shows: item.shows.filter((name) => !gone.has(name)) })),
+    })),
+  });
+  openLayer(null);
+}

@@ -1,0 +1,166 @@
+/** The *if* of a rule, of a gate, of a fork. */
+import { Box, Flex } from "@chakra-ui/react";
+import { Plus, X } from "lucide-react";
+import type { ReactNode } from "react";
+import { QuietButton, Tool } from "../ui/parts";
+import { clausesOf, nodeOf, type Clause, type Clauses, type Comparison, type Fact } from "./conditions";
+import type { Things } from "./things";
+import { WordChoice, WordField, type OptionGroup } from "./Word";
+
+interface Props { condition: unknown; things: Things; onChange: (condition: unknown) => void; lead?: string }
+
+export function ConditionEditor({ condition, things, onChange, lead = "if" }: Props): ReactNode {
+  const clauses = clausesOf(condition);
+  return <ClauseList clauses={clauses} things={things} lead={lead} onChange={(next) => onChange(nodeOf(next))} />;
+}
+
+function ClauseList(
+  { clauses, things, onChange, lead }: { clauses: Clauses; things: Things; onChange: (next: Clauses) => void; lead: string },
+): ReactNode {
+  const { join, clauses: list } = clauses;
+  const put = (place: number, clause: Clause | null): void => onChange({
+    join, clauses: list.flatMap((old, n) => (n !== place ? [old] : clause ? [clause] : [])),
+  });
+  return (
+    <>
+      {list.map((clause, place) => (
+        <Flex key={place} wrap="wrap" align="center" gap="1" pl="3" borderLeftWidth="2px" borderColor="edge" py="0.5">
+          {place === 0 ? <span>{lead}</span> : (
+            <WordChoice
+              label="Join" value={join} options={[["and", "and"], ["or", "or"]]}
+              onChange={(value) => onChange({ join: value as Clauses["join"], clauses: list })}
+            />
+          )}
+          <ClauseEditor clause={clause} things={things} onChange={(next) => put(place, next)} />
+          <Tool label="Remove this condition" onClick={() => put(place, null)}><X size={13} /></Tool>
+        </Flex>
+      ))}
+      <QuietButton
+        size="2xs" variant="ghost" color="quiet" justifyContent="flex-start"
+        onClick={() => onChange({ join, clauses: [...list, firstClause(things)] })}
+      >
+        <Plus size={12} /> {list.length ? "another condition" : `${lead} …`}
+      </QuietButton>
+    </>
+  );
+}
+
+function firstClause(things: Things): Clause {
+  const variable = things.variables[0];
+  if (variable) return forSubject(`variable ${variable}`, things);
+  const set = things.sets[0];
+  if (set) return { kind: "all_seen", of: set, holds: true };
+  const element = things.slide?.elements[0]?.id;
+  return element ? { kind: "clicked", of: element, holds: true } : { kind: "live", of: "slides_seen", is: ">=", value: 1 };
+}
+
+const LIVE: readonly [string, string][] = [
+  ["live points", "the points"], ["live score", "the score in %"], ["live slides_seen", "the slides seen"],
+  ["live minutes", "the minutes spent"], ["live answered", "the questions answered"], ["live result", "the result"],
+];
+
+function subjects(things: Things): OptionGroup[] {
+  const some = (kind: string, ids: readonly string[]): [string, string][] => ids.map((id) => [`${kind} ${id}`, things.name(id)]);
+  const elements = things.slide?.elements ?? [];
+  return [
+    { label: "Variables", options: some("variable", things.variables) },
+    { label: "The course", options: LIVE },
+    { label: "Shown", options: some("shown", things.things) },
+    { label: "Clicked", options: some("clicked", elements.map(({ id }) => id)) },
+    { label: "Sets", options: some("all_seen", things.sets) },
+    { label: "Questions", options: [...some("right", things.questions), ...some("locked", things.questions)] },
+    { label: "Slides seen", options: some("seen", things.course.slides) },
+    { label: "Watched", options: some("watched", things.media) },
+    { label: "Lies on", options: some("dropped", elements.filter((e) => e.drag).map(({ id }) => id)) },
+  ];
+}
+
+const HOLDS: Record<Fact, [yes: string, no: string]> = {
+  shown: ["is shown", "is not shown"], open: ["is open", "is closed"], clicked: ["was clicked", "was not clicked"],
+  seen: ["was seen", "was not seen"], right: ["is answered right", "is not answered right"],
+  locked: ["is answered to its end", "is not answered to its end"], all_seen: ["was seen in full", "was not seen in full"],
+  gate: ["is open", "is closed"],
+};
+
+const COMPARED: readonly [Comparison, string][] = [
+  ["=", "is"], ["!=", "is not"], [">", "is more than"], [">=", "is at least"], ["<", "is less than"], ["<=", "is at most"],
+];
+
+function forSubject(subject: string, things: Things): Clause {
+  const [kind = "", of = ""] = subject.split(" ");
+  if (kind === "variable") {
+    const type = things.variable(of)?.type;
+    const value = type === "yes_no" ? true : type === "text" ? "" : 1;
+    return { kind, of, is: type === "number" ? ">=" : "=", value };
+  }
+  if (kind === "live") return { kind, of, is: of === "result" ? "=" : ">=", value: of === "result" ? "passed" : 1 };
+  if (kind === "watched") return { kind, of, is: ">=", value: 0.95 };
+  if (kind === "dropped") return { kind, of, is: "!=", value: "" };
+  return { kind: kind as Fact, of, holds: true };
+}
+
+function ClauseEditor({ clause, things, onChange }: { clause: Clause; things: Things; onChange: (clause: Clause) => void }): ReactNode {
+  if (clause.kind === "other") {
+    return <Box as="code" fontSize="12px" wordBreak="break-all">{JSON.stringify(clause.node)}</Box>;
+  }
+  if (clause.kind === "group") {
+    return (
+      <Box w="100%">
+        <ClauseList clauses={clause.clauses} things={things} lead="(" onChange={(clauses) => onChange({ kind: "group", clauses })} />
+      </Box>
+    );
+  }
+  const subject = (
+    <WordChoice
+      label="What is asked" tone="what" value={`${clause.kind} ${clause.of}`} groups={subjects(things)}
+      onChange={(value) => onChange(forSubject(value, things))}
+    />
+  );
+  if ("holds" in clause) {
+    const [yes, no] = HOLDS[clause.kind];
+    return (
+      <>
+        {subject}
+        <WordChoice
+          label="How it is" value={String(clause.holds)} options={[["true", yes], ["false", no]]}
+          onChange={(value) => onChange({ ...clause, holds: value === "true" })}
+        />
+      </>
+    );
+  }
+  if (clause.kind === "dropped") {
+    const targets = things.slide?.elements.find(({ id }) => id === clause.of)?.drag?.targets ?? [];
+    return (
+      <>
+        {subject}
+        <WordChoice
+          label="Where it lies" value={`${clause.is} ${String(clause.value)}`}
+          options={[["!= ", "lies on some target"], ["= ", "lies on no target"], ...targets.map((id): [string, string] => [`= ${id}`, `lies on ${things.name(id)}`])]}
+          onChange={(value) => { const [is, on = ""] = value.split(" "); onChange({ ...clause, is: is as "=", value: on }); }}
+        />
+      </>
+    );
+  }
+  const type = clause.kind === "variable" ? things.variable(clause.of)?.type : clause.of === "result" ? "text" : "number";
+  const compared = type === "number" ? COMPARED : COMPARED.slice(0, 2);
+  return (
+    <>
+      {subject}
+      <WordChoice
+        label="How it compares" value={clause.is} options={compared}
+        onChange={(is) => onChange({ ...clause, is: is as Comparison } as Clause)}
+      />
+      {typeof clause.value === "boolean" ? (
+        <WordChoice
+          label="Value" value={String(clause.value)} options={[["true", "yes"], ["false", "no"]]}
+          onChange={(value) => onChange({ ...clause, value: value === "true" } as Clause)}
+        />
+      ) : (
+        <WordField
+          label="Value" number={type === "number"} value={clause.value}
+          onChange={(value) => onChange({ ...clause, value: type === "number" ? Number(value) : value } as Clause)}
+        />
+      )}
+    </>
+  );
+}

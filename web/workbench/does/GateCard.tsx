@@ -1,0 +1,105 @@
+/** The gate: what must be true before learners go on. */
+import { Box, Flex, Stack, Text } from "@chakra-ui/react";
+import { X } from "lucide-react";
+import type { ReactNode } from "react";
+import type { Gate, Slide, Wanted } from "../../api/types";
+import { Check, Choose, TextField } from "../build/fields";
+import { Tool } from "../ui/parts";
+import { ConditionEditor } from "./ConditionEditor";
+import { useThings, type Things } from "./things";
+import { WordChoice, WordField } from "./Word";
+
+const MEANWHILE = [["message", "answers with a message"], ["disabled", "is switched off"], ["hidden", "is hidden"]] as const;
+const KINDS: readonly [Wanted["wants"], string][] = [
+  ["all", "all on the slide was seen"], ["set", "all of a set was seen"], ["answered", "a question is answered"],
+  ["right", "a question is answered right"], ["watched", "a film or sound was played"], ["time", "some time has passed"],
+  ["condition", "a condition holds"],
+];
+
+const OPEN: Gate = { wants: [{ wants: "all" }], meanwhile: "message", message: "", for_good: true };
+
+/** `none` says what no gate of its own means; `ungated` is there where the course's may be left out. */
+export function GateFields(
+  { gate, slide, none, onChange }: { gate: Gate | null; slide: Slide | null; none: readonly [string, string][]; onChange: (gate: Gate | null, choice: string) => void },
+): ReactNode {
+  const things = useThings(slide);
+  const change = (part: Partial<Gate>): void => onChange({ ...(gate ?? OPEN), ...part }, "own");
+  const value = gate ? "own" : none[0]?.[0] ?? "";
+  return (
+    <Stack gap="1">
+      <Choose
+        label="go on" value={value} options={[...none, ["own", "only when …"]]}
+        onChange={(choice) => onChange(choice === "own" ? OPEN : null, choice)}
+      />
+      {gate && (
+        <>
+          {gate.wants.map((wanted, place) => (
+            <Flex key={place} wrap="wrap" align="center" gap="1" lineHeight="2">
+              {place > 0 && <span>and</span>}
+              <WantedWords
+                wanted={wanted} things={things}
+                onChange={(next) => change({ wants: gate.wants.map((old, n) => (n === place ? next : old)) })}
+              />
+              {gate.wants.length > 1 && (
+                <Tool label="Remove this" onClick={() => change({ wants: gate.wants.filter((_, n) => n !== place) })}><X size={13} /></Tool>
+              )}
+            </Flex>
+          ))}
+          <Box>
+            <WordChoice
+              label="Ask for more" value="" options={[["", "and …"], ...KINDS]}
+              onChange={(kind) => { if (kind) change({ wants: [...gate.wants, newWanted(kind as Wanted["wants"], things)] }); }}
+            />
+          </Box>
+          <Choose label="till then" value={gate.meanwhile} options={MEANWHILE.map(([key, word]) => [key, `Next ${word}`] as const)} onChange={(meanwhile) => change({ meanwhile })} />
+          {gate.meanwhile === "message" && (
+            <TextField label="Message" value={gate.message} hint="Left empty, it says what is missing" onChange={(message) => change({ message })} />
+          )}
+          <Check label="Once open, it stays open" value={gate.for_good} onChange={(for_good) => change({ for_good })} />
+        </>
+      )}
+    </Stack>
+  );
+}
+
+function newWanted(kind: Wanted["wants"], things: Things): Wanted {
+  switch (kind) {
+    case "all": return { wants: "all" };
+    case "set": return { wants: "set", set: things.sets[0] ?? null };
+    case "answered":
+    case "right": return { wants: kind, question: null };
+    case "watched": return { wants: "watched", media: things.media[0] ?? null, share: 0.95 };
+    case "time": return { wants: "time", seconds: 10 };
+    case "condition": return { wants: "condition", condition: true };
+  }
+}
+
+function WantedWords({ wanted, things, onChange }: { wanted: Wanted; things: Things; onChange: (wanted: Wanted) => void }): ReactNode {
+  const named = (ids: readonly string[]): [string, string][] => ids.map((id) => [id, things.name(id)]);
+  return (
+    <>
+      <WordChoice label="What is asked for" value={wanted.wants} options={KINDS} onChange={(kind) => onChange(newWanted(kind as Wanted["wants"], things))} />
+      {wanted.wants === "set" && <WordChoice label="Set" tone="what" value={wanted.set ?? ""} options={named(things.sets)} onChange={(set) => onChange({ ...wanted, set })} />}
+      {(wanted.wants === "answered" || wanted.wants === "right") && (
+        <WordChoice label="Question" tone="what" value={wanted.question ?? ""} options={[["", "all of this slide"], ...named(things.questions)]} onChange={(question) => onChange({ ...wanted, question: question || null })} />
+      )}
+      {wanted.wants === "watched" && (
+        <>
+          <WordChoice label="Film or sound" tone="what" value={wanted.media ?? ""} options={named(things.media)} onChange={(media) => onChange({ ...wanted, media })} />
+          <WordField label="Share in per cent" number value={Math.round(wanted.share * 100)} onChange={(share) => onChange({ ...wanted, share: Math.min(Math.max(Number(share) / 100, 0), 1) })} />
+          <span>%</span>
+        </>
+      )}
+      {wanted.wants === "time" && (
+        <>
+          <WordField label="Seconds" number value={wanted.seconds} onChange={(seconds) => onChange({ ...wanted, seconds: Math.max(Number(seconds), 0) })} />
+          <span>seconds</span>
+        </>
+      )}
+      {wanted.wants === "condition" && (
+        <Box w="100%"><ConditionEditor condition={wanted.condition} things={things} onChange={(condition) => onChange({ ...wanted, condition })} /></Box>
+      )}
+      {wanted.wants === "watched" && !things.media.length && <Text color="brick" fontSize="12.5px">There is no film or sound here yet.</Text>}
+    </>
+  );
+}

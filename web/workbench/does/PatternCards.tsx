@@ -1,0 +1,168 @@
+/** Patterns as one thing: what takes part, and how it behaves. */
+import { Box, Flex, Stack, Text } from "@chakra-ui/react";
+import { Plus, Trash2, X } from "lucide-react";
+import type { ReactNode } from "react";
+import type { Pattern, Slide } from "../../api/types";
+import { Check, Choose, TextField } from "../build/fields";
+import { changeSlide, select } from "../store/store";
+import { FoldCard, QuietButton, Tool } from "../ui/parts";
+import { ConditionEditor } from "./ConditionEditor";
+import { partsOf } from "./patterns";
+import { useThings, type Things } from "./things";
+import { Word, WordChoice, WordField } from "./Word";
+
+/** The patterns of a slide, or only those that one element takes part in. */
+export function PatternCards({ slide, of }: { slide: Slide; of?: string }): ReactNode {
+  const things = useThings(slide);
+  const shown = slide.patterns.filter((pattern) => !of || partsOf(pattern).includes(of));
+  function change(next: Pattern): void {
+    changeSlide("Change pattern", {
+      ...slide, patterns: slide.patterns.map((old) => (old.id === next.id ? next : old)),
+    }, `pattern-${next.id}`);
+  }
+  function remove(id: string): void {
+    changeSlide("Take pattern apart", {
+      ...slide, patterns: slide.patterns.filter((old) => old.id !== id && !(old.kind === "seen_counter" && old.set === id)),
+    });
+  }
+  return shown.map((pattern) => (
+    <FoldCard key={pattern.id} title={pattern.name || "Pattern"}>
+      <Stack gap="1">
+        <TextField label="Name, for you" value={pattern.name} onChange={(name) => change({ ...pattern, name })} />
+        <Fields pattern={pattern} things={things} onChange={change} />
+        <Flex gap="2" pt="1">
+          <QuietButton size="xs" onClick={() => select(partsOf(pattern).filter((id) => slide.elements.some((e) => e.id === id)))}>Select all of it</QuietButton>
+          <QuietButton size="xs" color="brick" onClick={() => remove(pattern.id)}><Trash2 size={14} /> Take apart</QuietButton>
+        </Flex>
+      </Stack>
+    </FoldCard>
+  ));
+}
+
+interface FieldProps<P extends Pattern = Pattern> { pattern: P; things: Things; onChange: (pattern: Pattern) => void }
+
+function Fields({ pattern, things, onChange }: FieldProps): ReactNode {
+  switch (pattern.kind) {
+    case "reveal_set": return <RevealFields {...{ pattern, things, onChange }} />;
+    case "seen_counter": return <CounterFields {...{ pattern, things, onChange }} />;
+    case "choose_path": return <PathFields {...{ pattern, things, onChange }} />;
+    case "flip_cards": return (
+      <Names lead="Cards" names={pattern.cards.map((card) => `${things.name(card.front)}, ${things.name(card.back)}`)} />
+    );
+    case "steps": return (
+      <>
+        <Names lead="Steps" names={pattern.steps.map((step) => step.shows.map(things.name).join(", "))} />
+        <Text>Onward with <Word>{pattern.onward ? things.name(pattern.onward) : "nothing"}</Word>, back with <Word>{pattern.back ? things.name(pattern.back) : "nothing"}</Word></Text>
+      </>
+    );
+    case "before_after": return (
+      <Flex align="center" gap="2" wrap="wrap">
+        <Text>Wipes from <Word>{things.name(pattern.before)}</Word> to <Word>{things.name(pattern.after)}</Word></Text>
+        <QuietButton size="2xs" onClick={() => onChange({ ...pattern, before: pattern.after, after: pattern.before })}>The other way round</QuietButton>
+      </Flex>
+    );
+    case "checklist": return <Names lead="To tick off" names={pattern.items.map(things.name)} />;
+    case "spot_places": return <Names lead="Places" names={pattern.places.map(things.name)} />;
+  }
+}
+
+function Names({ lead, names }: { lead: string; names: readonly string[] }): ReactNode {
+  return (
+    <Box>
+      <Text color="quiet" fontSize="12.5px">{lead}</Text>
+      <Box as="ol" pl="5">{names.map((name, place) => <li key={place}>{name}</li>)}</Box>
+    </Box>
+  );
+}
+
+function RevealFields({ pattern, things, onChange }: FieldProps<Extract<Pattern, { kind: "reveal_set" }>>): ReactNode {
+  const taken = new Set(partsOf(pattern));
+  const free = things.things.filter((id) => !taken.has(id));
+  const put = (place: number, part: Partial<(typeof pattern.items)[number]> | null): void => onChange({
+    ...pattern, items: pattern.items.flatMap((item, n) => (n !== place ? [item] : part ? [{ ...item, ...part }] : [])),
+  });
+  return (
+    <>
+      {pattern.items.map((item, place) => (
+        <Flex key={item.trigger} wrap="wrap" align="center" gap="1" lineHeight="2">
+          <Word>{things.name(item.trigger)}</Word>
+          <span>shows</span>
+          {item.shows.map((id) => (
+            <Flex key={id} as="span" align="center">
+              <Word>{things.name(id)}</Word>
+              <Tool label={`No longer show ${things.name(id)}`} onClick={() => put(place, { shows: item.shows.filter((other) => other !== id) })}><X size={12} /></Tool>
+            </Flex>
+          ))}
+          <WordChoice
+            label={`${things.name(item.trigger)} shows also`} value="" options={[["", item.shows.length ? "and …" : "…"], ...free.map((id): [string, string] => [id, things.name(id)])]}
+            onChange={(id) => put(place, { shows: [...item.shows, id] })}
+          />
+          <Tool label={`Take ${things.name(item.trigger)} out`} onClick={() => put(place, null)}><X size={13} /></Tool>
+        </Flex>
+      ))}
+      <Flex align="center" gap="1" color="quiet">
+        <Plus size={12} />
+        <WordChoice
+          label="Another thing to click" value="" options={[["", "another thing to click …"], ...free.map((id): [string, string] => [id, things.name(id)])]}
+          onChange={(trigger) => onChange({ ...pattern, items: [...pattern.items, { trigger, shows: [] }] })}
+        />
+      </Flex>
+      <Choose
+        label="open" value={pattern.one_at_a_time ? "one" : "all"} options={[["one", "one at a time"], ["all", "all stay open"]]}
+        onChange={(how) => onChange({ ...pattern, one_at_a_time: how === "one" })}
+      />
+      <Check label="A second click closes it" value={pattern.closes_again} onChange={(closes_again) => onChange({ ...pattern, closes_again })} />
+      <Check label="The first is open from the start" value={pattern.first_open} onChange={(first_open) => onChange({ ...pattern, first_open })} />
+    </>
+  );
+}
+
+function CounterFields({ pattern, things, onChange }: FieldProps<Extract<Pattern, { kind: "seen_counter" }>>): ReactNode {
+  return (
+    <>
+      <Flex align="center" gap="1" wrap="wrap" lineHeight="2">
+        <Word>{things.name(pattern.text)}</Word><span>counts what is left of</span>
+        <WordChoice label="Set" tone="what" value={pattern.set} options={things.sets.map((id): [string, string] => [id, things.name(id)])} onChange={(set) => onChange({ ...pattern, set })} />
+      </Flex>
+      <TextField label="Its words, # is the number" value={pattern.words} onChange={(words) => onChange({ ...pattern, words })} />
+      {pattern.for_count.map((entry, place) => (
+        <Flex key={place} align="center" gap="1" wrap="wrap">
+          <span>when</span>
+          <WordField label="Number left" number value={entry.left} onChange={(left) => onChange({ ...pattern, for_count: pattern.for_count.map((e, n) => (n === place ? { ...e, left: Math.max(Math.round(Number(left)), 0) } : e)) })} />
+          <span>left</span>
+          <WordField label="Words then" value={entry.words} onChange={(words) => onChange({ ...pattern, for_count: pattern.for_count.map((e, n) => (n === place ? { ...e, words } : e)) })} />
+          <Tool label="Remove these words" onClick={() => onChange({ ...pattern, for_count: pattern.for_count.filter((_, n) => n !== place) })}><X size={13} /></Tool>
+        </Flex>
+      ))}
+      <Box><QuietButton size="2xs" onClick={() => onChange({ ...pattern, for_count: [...pattern.for_count, { left: 1, words: "one left" }] })}><Plus size={12} /> Words for a number</QuietButton></Box>
+    </>
+  );
+}
+
+function PathFields({ pattern, things, onChange }: FieldProps<Extract<Pattern, { kind: "choose_path" }>>): ReactNode {
+  const put = (place: number, part: Partial<(typeof pattern.paths)[number]> | null): void => onChange({
+    ...pattern, paths: pattern.paths.flatMap((path, n) => (n !== place ? [path] : part ? [{ ...path, ...part }] : [])),
+  });
+  return (
+    <>
+      {pattern.paths.map((path, place) => (
+        <Box key={place} lineHeight="2">
+          {path.trigger
+            ? <Word>{things.name(path.trigger)}</Word>
+            : <ConditionEditor lead="Next, if" condition={path.condition} things={things} onChange={(condition) => put(place, { condition })} />}
+          <span> leads to </span>
+          <WordChoice
+            label="Slide" tone="what" value={path.slide ?? ""} options={[["", "…"], ...things.course.slides.map((id): [string, string] => [id, things.name(id)])]}
+            onChange={(slide) => put(place, { slide: slide || null })}
+          />
+          <Tool label="Remove this way" onClick={() => put(place, null)}><X size={13} /></Tool>
+        </Box>
+      ))}
+      <Box>
+        <QuietButton size="2xs" onClick={() => onChange({ ...pattern, paths: [...pattern.paths, { trigger: null, condition: true, slide: null }] })}>
+          <Plus size={12} /> A way for Next, if …
+        </QuietButton>
+      </Box>
+    </>
+  );
+}

@@ -1,0 +1,58 @@
+/** The sentences of one owner, with copying, pasting and adding. */
+import { Flex, Text } from "@chakra-ui/react";
+import { ClipboardPaste, Plus } from "lucide-react";
+import type { ReactNode } from "react";
+import { create } from "zustand";
+import type { Rule, Slide } from "../../api/types";
+import { freshId } from "../store/ids";
+import { QuietButton } from "../ui/parts";
+import { newRule, newWhen, type Owner } from "./sentences";
+import { Sentence } from "./Sentence";
+import { useThings } from "./things";
+
+/** The sentence that was copied, to be pasted to one or many owners. */
+export const useCopied = create<{ rule: Rule | null; from: string | null }>(() => ({ rule: null, from: null }));
+
+interface Props {
+  rules: readonly Rule[];
+  owner: Owner;
+  slide: Slide | null;
+  onChange: (label: string, rules: Rule[]) => void;
+  empty: string;
+}
+
+export function Rules({ rules, owner, slide, onChange, empty }: Props): ReactNode {
+  const things = useThings(slide);
+  const copied = useCopied((state) => state.rule);
+  const add = (): void => {
+    const event = owner.kind === "element" ? "clicked" : owner.kind === "overlay" ? "overlay_opened" : "slide_entered";
+    onChange("Add sentence", [...rules, newRule(newWhen(event, []))]);
+  };
+  const paste = (): void => {
+    if (copied) onChange("Paste sentence", [...rules, pastedRule(copied)]);
+  };
+  return (
+    <>
+      {!rules.length && <Text color="quiet" fontSize="13px" mb="2">{empty}</Text>}
+      {rules.map((rule, place) => (
+        <Sentence
+          key={rule.id} {...{ rule, owner, things }}
+          onChange={(next) => onChange("Change sentence", rules.map((r, n) => (n === place ? next : r)))}
+          onRemove={() => onChange("Remove sentence", rules.filter((_, n) => n !== place))}
+          onCopy={() => useCopied.setState({ rule, from: owner.id })}
+        />
+      ))}
+      <Flex gap="2" mt="1" wrap="wrap">
+        <QuietButton size="xs" onClick={add}>
+          <Plus size={14} /> {owner.kind === "element" && !rules.length ? "When it is clicked …" : "Add a sentence"}
+        </QuietButton>
+        {copied && <QuietButton size="xs" onClick={paste}><ClipboardPaste size={14} /> Paste the copied sentence</QuietButton>}
+      </Flex>
+    </>
+  );
+}
+
+/** A copy for another owner: what meant its old owner means the new one. */
+export function pastedRule(rule: Rule): Rule {
+  return { ...rule, id: freshId() };
+}

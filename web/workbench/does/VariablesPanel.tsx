@@ -1,0 +1,105 @@
+/** The variables of the course: what it remembers, and where. */
+import { Box, Flex, Heading, Stack, Text } from "@chakra-ui/react";
+import { Plus, Trash2 } from "lucide-react";
+import { useMemo, type ReactNode } from "react";
+import type { Slide, Variable } from "../../api/types";
+import { Check, Choose, NumberField, TextField } from "../build/fields";
+import { freshId } from "../store/ids";
+import { freeName } from "../store/names";
+import { changeCourse, goToSlide, useCourse } from "../store/store";
+import { QuietButton } from "../ui/parts";
+import { count } from "../ui/words";
+
+const TYPES = [["number", "a number"], ["text", "a text"], ["yes_no", "yes or no"]] as const;
+
+export function VariablesPanel(): ReactNode {
+  const variables = useCourse((state) => state.course.variables);
+  const slides = useCourse((state) => state.slides);
+  const uses = useMemo(() => usesOf(variables, slides), [variables, slides]);
+  function put(next: Variable[], label: string, merge?: string): void {
+    changeCourse(label, { variables: next }, merge);
+  }
+  function add(): void {
+    const name = freeName("Variable", variables.map((variable) => variable.name));
+    put([...variables, { type: "number", id: freshId(), name, description: "", default: 0, min: -1e9, max: 1e9, decimals: 6 }], "Add variable");
+  }
+  return (
+    <Box px="3.5" py="3">
+      <Heading as="h2" fontSize="14px" fontFamily="body" fontWeight="700" pb="2">Variables</Heading>
+      {!variables.length && (
+        <Text color="quiet" mb="3">
+          A variable is a number, a text or a yes/no that the course remembers: points of your own,
+          a name that was typed in, a door that was opened.
+        </Text>
+      )}
+      <Stack gap="3">
+        {variables.map((variable, place) => (
+          <VariableBox
+            key={variable.id} variable={variable} places={uses.get(variable.id) ?? []} slides={slides}
+            onChange={(next) => put(variables.map((v, n) => (n === place ? next : v)), "Change variable", `variable-${variable.id}`)}
+            onRemove={() => put(variables.filter((_, n) => n !== place), "Delete variable")}
+          />
+        ))}
+      </Stack>
+      <QuietButton size="xs" mt="3" onClick={add}><Plus size={14} /> Variable</QuietButton>
+    </Box>
+  );
+}
+
+interface BoxProps {
+  variable: Variable;
+  places: readonly string[];
+  slides: Readonly<Record<string, Slide>>;
+  onChange: (variable: Variable) => void;
+  onRemove: () => void;
+}
+
+function VariableBox({ variable, places, slides, onChange, onRemove }: BoxProps): ReactNode {
+  return (
+    <Box borderWidth="1px" borderRadius="card" p="2.5" bg="sheet" role="group" aria-label={variable.name} data-variable={variable.id}>
+      <TextField label="Name" value={variable.name} onChange={(name) => { if (name.trim()) onChange({ ...variable, name }); }} />
+      <Choose label="is" value={variable.type} options={TYPES} onChange={(type) => onChange(retyped(variable, type))} />
+      {variable.type === "number" && (
+        <>
+          <NumberField label="begins at" value={variable.default} onChange={(value) => onChange({ ...variable, default: value })} />
+          <NumberField label="at least" value={variable.min} onChange={(min) => onChange({ ...variable, min })} />
+          <NumberField label="at most" value={variable.max} onChange={(max) => onChange({ ...variable, max })} />
+          <NumberField label="decimals" value={variable.decimals} min={0} max={6} onChange={(decimals) => onChange({ ...variable, decimals: Math.round(decimals) })} />
+        </>
+      )}
+      {variable.type === "text" && (
+        <TextField label="Begins as" value={variable.default} onChange={(value) => onChange({ ...variable, default: value.slice(0, 250) })} />
+      )}
+      {variable.type === "yes_no" && (
+        <Check label="Begins as yes" value={variable.default} onChange={(value) => onChange({ ...variable, default: value })} />
+      )}
+      <TextField label="What it is for" value={variable.description} onChange={(description) => onChange({ ...variable, description })} />
+      <Flex wrap="wrap" gap="1" align="center" pt="1" fontSize="12.5px" color="quiet">
+        {places.length ? <span>used on</span> : <span>not used yet</span>}
+        {places.map((id) => (
+          <QuietButton key={id} size="2xs" onClick={() => goToSlide(id)}>{slides[id]?.title || "a slide"}</QuietButton>
+        ))}
+        {!places.length && (
+          <QuietButton size="2xs" ml="auto" onClick={onRemove}><Trash2 size={12} /> Delete</QuietButton>
+        )}
+      </Flex>
+      {places.length > 0 && (
+        <Text fontSize="12px" color="quiet">It can be deleted once {count(places.length, "slide")} no longer use{places.length === 1 ? "s" : ""} it.</Text>
+      )}
+    </Box>
+  );
+}
+
+function retyped({ id, name, description }: Variable, type: Variable["type"]): Variable {
+  const common = { id, name, description };
+  if (type === "number") return { ...common, type, default: 0, min: -1e9, max: 1e9, decimals: 6 };
+  return type === "text" ? { ...common, type, default: "" } : { ...common, type, default: false };
+}
+
+/** The slides on which each variable is named, in whatever way. */
+function usesOf(variables: readonly Variable[], slides: Readonly<Record<string, Slide>>): Map<string, string[]> {
+  const written = Object.entries(slides).map(([id, slide]) => [id, JSON.stringify(slide)] as const);
+  return new Map(variables.map(({ id }) => [
+    id, written.filter(([, text]) => text.includes(`"${id}"`)).map(([slide]) => slide),
+  ]));
+}

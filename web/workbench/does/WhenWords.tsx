@@ -1,0 +1,107 @@
+/** The *When* of a rule: what happens, and to what. */
+import type { ReactNode } from "react";
+import type { When } from "../../api/types";
+import { EVENTS, newWhen, type Owner } from "./sentences";
+import type { Things } from "./things";
+import { Word, WordChoice, WordField } from "./Word";
+
+interface Props { when: When; owner: Owner; things: Things; onChange: (when: When) => void }
+
+type EventName = When["event"];
+
+export function WhenWords({ when, owner, things, onChange }: Props): ReactNode {
+  const choices = eventsFor(owner, things);
+  const { to } = EVENTS[when.event];
+  const of = "of" in when ? when.of : [];
+  const verb = (
+    <WordChoice
+      label="What happens" value={when.event} options={choices.map((name): [string, string] => [name, EVENTS[name].words])}
+      onChange={(name) => onChange(newWhen(name as EventName, firstOf(name as EventName, owner, things, of)))}
+    />
+  );
+  if (to === "key") {
+    return <><span>the</span><WordField label="Key" value={when.event === "key_pressed" ? when.key : ""} onChange={(key) => onChange({ event: "key_pressed", key: key.slice(-20) || "Enter" })} />{verb}</>;
+  }
+  if (when.event === "timer") {
+    return (
+      <>
+        <WordField label="Seconds" number value={when.after} onChange={(after) => onChange({ ...when, after: Math.max(Number(after), 0.1) })} />
+        <span>seconds’</span>{verb}
+        <WordChoice label="Again" value={String(when.again)} options={[["false", "once"], ["true", "again and again"]]} onChange={(again) => onChange({ ...when, again: again === "true" })} />
+      </>
+    );
+  }
+  if (when.event === "cue_reached") {
+    return <><span>the timing</span>{verb}<WordChoice label="Cue" tone="what" value={when.cue} options={cues(things)} onChange={(cue) => onChange({ ...when, cue })} /></>;
+  }
+  return (
+    <>
+      <Subject when={when} owner={owner} things={things} of={of} onChange={onChange} />
+      {verb}
+      {when.event === "dropped" && (
+        <WordChoice
+          label="Target" tone="what" value={when.on ?? ""} onChange={(on) => onChange({ ...when, on: on || null })}
+          options={[["", "any target"], ...(things.slide?.elements ?? []).map((e): [string, string] => [e.id, e.name])]}
+        />
+      )}
+      {when.event === "media_reached" && (
+        <><WordField label="Seconds" number value={when.at} onChange={(at) => onChange({ ...when, at: Math.max(Number(at), 0) })} /><span>seconds</span></>
+      )}
+    </>
+  );
+}
+
+function Subject({ when, owner, things, of, onChange }: Props & { of: readonly string[] }): ReactNode {
+  if (of.length > 1) return <Word>{`any of ${of.map(things.name).join(", ")}`}</Word>;
+  const { to } = EVENTS[when.event];
+  const fits = to === "element" ? owner.kind === "element" : to === owner.kind || (to === "time" && owner.kind !== "element");
+  const options: [string, string][] = fits ? [["", owner.name]] : [];
+  const ids = idsOf(to, things, owner).filter((id) => id !== owner.id);
+  return (
+    <WordChoice
+      label="What it happens to" tone="what" value={of[0] ?? ""} options={[...options, ...ids.map((id): [string, string] => [id, things.name(id)])]}
+      onChange={(id) => onChange({ ...when, of: id ? [id] : [] } as When)}
+    />
+  );
+}
+
+function idsOf(to: string, things: Things, owner: Owner): readonly string[] {
+  switch (to) {
+    case "element": return things.slide?.elements.map(({ id }) => id) ?? [];
+    case "overlay": return things.overlays;
+    case "question": return things.questions;
+    case "set": return things.sets;
+    case "variable": return things.variables;
+    case "slide": return owner.kind === "course" ? things.course.slides : [];
+    default: return [];
+  }
+}
+
+function cues(things: Things): [string, string][] {
+  const all = [things.slide?.timing, ...(things.slide?.overlays ?? []).map(({ timing }) => timing)];
+  return all.flatMap((timing) => timing?.cues ?? []).map((cue, place) => [cue.id, cue.name || `cue ${place + 1}`]);
+}
+
+/** The events that make sense for an owner: those for which the slide has something. */
+function eventsFor(owner: Owner, things: Things): EventName[] {
+  const kind = owner.kind === "element" ? owner.element : "";
+  return (Object.keys(EVENTS) as EventName[]).filter((name) => {
+    const { to } = EVENTS[name];
+    if (name === "cue_reached") return cues(things).length > 0;
+    if (name === "entered") return kind === "input" || (kind === "" && things.inputs.length > 0);
+    if (name.startsWith("media_")) return kind === "video" || kind === "audio" || (kind === "" && things.media.length > 0);
+    if (to === "element") return owner.kind !== "course";
+    if (to === "slide") return owner.kind === "slide" || owner.kind === "course";
+    if (to === "time" || to === "key") return true;
+    return idsOf(to, things, owner).length > 0;
+  });
+}
+
+/** What a new event happens to: the owner where it can, else the first thing of its kind. */
+function firstOf(name: EventName, owner: Owner, things: Things, before: readonly string[]): string[] {
+  const { to } = EVENTS[name];
+  if (to === "element" && (owner.kind === "element" || before.length)) return [...before];
+  if (to === owner.kind || to === "time" || to === "key" || to === "slide") return [];
+  const first = idsOf(to, things, owner)[0];
+  return first ? [first] : [];
+}
