@@ -152,6 +152,8 @@ def test_copies_keep_their_distance_and_go_to_other_courses(page):
 
     page.until(lambda: step(2, 3) == step(1, 2))
     page.find("[data-stage]").send_keys(Keys.CONTROL, "c")
+    page.until(lambda: "Slider 3" in page.browser.execute_script(
+        "return localStorage.getItem('zigzag:copied') ?? ''"))
     page.saved()
     fresh_slide(page, "Elsewhere")
     page.find("[data-stage]").click()

@@ -22,9 +22,16 @@ def _rows(page: Page) -> list[str]:
 
 
 def _menu(page: Page, place: int, item: str) -> None:
-    stop = page.find(f"[data-stop-button='{place}']")
-    ActionChains(page.browser).context_click(stop).perform()
-    page.press(item)
+    def choose() -> bool:
+        # The strip may be drawn anew meanwhile, and take the menu with it: then once more.
+        stop = page.find(f"[data-stop-button='{place}']")
+        ActionChains(page.browser).context_click(stop).perform()
+        found = [e for e in page.all("[role=menuitem]") if item in e.text and e.is_displayed()]
+        if found:
+            found[0].click()
+        return bool(found)
+
+    page.until(choose, f"to choose “{item}”")
 
 
 def _copy(page: Page, title: str) -> None:

@@ -146,7 +146,7 @@ def _make(page, tmp_path: Path) -> None:
     # A button says where it goes, as a sentence.
     _add(page, "Button")
     page.until(lambda: _rows(page)[-1] == "Button")
-    Select(page.find("select[aria-label='Where to go']")).select_by_visible_text("go to 1 Welcome")
+    Select(page.find("select[aria-label='Where to go']")).select_by_visible_text("1 Welcome")
     Select(page.find("select[aria-label='Where to go']")).select_by_value("leave")
     _set(page, page.find("input[aria-label='top']"), "620")
     page.until(lambda: _place(page)[1] == 620)

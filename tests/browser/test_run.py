@@ -71,7 +71,7 @@ def test_an_area_answers_only_within_its_outline(page):
     Select(page.find("select[aria-label='shape']")).select_by_visible_text("ellipse")
     page.press("When it is clicked")
     Select(page.find("select[aria-label='Where to go']")).select_by_visible_text(
-        "go to the previous slide")
+        "the previous slide")
     _rehearse(page)
     area = page.find("main button.zz-live")
     size = area.size

@@ -5,6 +5,7 @@ import { Player } from "./app/Player";
 import { Session } from "./app/session";
 import { Index } from "./engine/program";
 import { LocalTracker } from "./tracking/local";
+import { obey } from "./rehearsal";
 import { RehearsalTracker } from "./tracking/rehearsal";
 import { Scorm12Tracker } from "./tracking/scorm12Tracker";
 import type { Tracker } from "./tracking/tracker";
@@ -24,10 +25,15 @@ function trackerFor(kind: string, index: Index, app: string): Tracker {
 
 function begin(root: HTMLElement, program: Program): void {
   const index = new Index(program);
-  const tracker = trackerFor(root.dataset.tracking ?? "web", index, root.dataset.app ?? "");
+  const app = root.dataset.app ?? "";
+  const tracker = trackerFor(root.dataset.tracking ?? "web", index, app);
   const from = new URLSearchParams(window.location.hash.slice(1)).get("from");
   const seed = crypto.getRandomValues(new Uint32Array(1))[0] as number;
-  const session = new Session(index, tracker, { seed, from: index.position.has(from ?? "") ? from : null });
+  const rehearses = tracker instanceof RehearsalTracker;
+  const session = new Session(index, tracker, {
+    seed, from: index.position.has(from ?? "") ? from : null, ...(rehearses ? { witness: tracker.witness } : {}),
+  });
+  if (rehearses) obey(() => session, app);
   window.addEventListener("pagehide", () => session.leave());
   window.addEventListener("pageshow", (event) => {
     // Brought back from the browser's cache after it had said goodbye: begin anew.

@@ -1,17 +1,19 @@
 """Patterns made in one step: from what is selected, or as a ready arrangement."""
 
 from collections.abc import Callable, Sequence
-from typing import Literal
+from typing import Any, Literal
 
 from zigzag_core.course import (
     Area,
     Button,
     Element,
+    GoTo,
     IdSource,
     Pattern,
     Shape,
     Slide,
     SlideSize,
+    StylePatch,
     Text,
     rich,
 )
@@ -30,6 +32,7 @@ from zigzag_core.course.patterns import (
     SpotPlaces,
     Step,
     Steps,
+    parts,
 )
 from zigzag_core.course.usual_styles import USUAL_STYLES
 
@@ -45,6 +48,10 @@ Ready = Literal[
 
 class CannotMake(ValueError):
     """There is too little to make the pattern of; the message says what is missing."""
+
+
+_OPEN = StylePatch(fill="accent", text_colour="ink")
+"""How a button looks while what it reveals is open."""
 
 
 class _Bench:
@@ -66,12 +73,15 @@ class _Bench:
         name = free_name(name, self.names)
         self.names.add(name)
         self.top += 1
-        changes = {"name": name, "x": round(x), "y": round(y), "w": round(w), "h": round(h),
-                   "z": self.top, "overlay": self.overlay}
+        changes: dict[str, Any] = {
+            "name": name, "x": round(x), "y": round(y), "w": round(w), "h": round(h),
+            "z": self.top, "overlay": self.overlay,
+        }
         if isinstance(element, Text | Shape):
-            changes["text"] = rich(words)
+            changes |= {"text": rich(words), "decoration": False}
         if isinstance(element, Button):
             changes["label"] = words
+            changes["looks"] = {**element.looks, "selected": _OPEN}
         if isinstance(element, Area):
             changes["alt"] = words
         self.added.append(element.model_copy(update=changes))
@@ -100,9 +110,20 @@ def make_pattern(
     kind = "reveal_set" if what in ("tabs", "accordion", "cards", "markers", "timeline") else what
     name = free_name(_NAMES[kind], (pattern.name for pattern in slide.patterns))
     pattern = _MAKERS[kind](bench, chosen, what, name)
-    made = bench.done(pattern)
+    made = _leading_nowhere(bench.done(pattern), set(parts(pattern)))
     selected = tuple(e.id for e in bench.added) or tuple(e.id for e in chosen)
     return made, pattern.id, selected
+
+
+def _leading_nowhere(slide: Slide, taking_part: set[str]) -> Slide:
+    """The slide with buttons of the pattern that no longer lead on, as new buttons do."""
+    def kept(element: Element) -> Element:
+        if element.id not in taking_part or not isinstance(element, Button):
+            return element
+        rules = tuple(rule for rule in element.rules if rule.do != (GoTo(),) or rule.otherwise)
+        return element.model_copy(update={"rules": rules})
+
+    return slide.model_copy(update={"elements": tuple(kept(e) for e in slide.elements)})
 
 
 _NAMES = {
@@ -173,7 +194,7 @@ def _seen_counter(bench: _Bench, chosen: list[Element], what: str, name: str) ->
         raise CannotMake("There is nothing to count here yet: make a reveal set, flip cards, a "
                          "checklist or places to spot first.")
     text = next((e.id for e in chosen if isinstance(e, Text)), None) or bench.put(
-        "text", "Counter", bench.size.w - 380, bench.size.h - 70, 300, 44, "# still to see")
+        "text", "Counter", bench.size.w - 380, bench.size.h - 54, 300, 44, "# still to see")
     return SeenCounter(id=bench.fresh(), name=name, text=text, set=sets[-1].id)
 
 

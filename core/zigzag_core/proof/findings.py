@@ -1,7 +1,6 @@
 """Checks that look at the document alone."""
 
 from collections.abc import Iterator
-from typing import Literal
 
 from zigzag_core.course import (
     Area,
@@ -15,26 +14,23 @@ from zigzag_core.course import (
     ToSlide,
     Video,
 )
-from zigzag_core.course.model import Model
 from zigzag_core.course.rule_use import goes
 
+from .finding import Finding
 from .route import route
-
-
-class Finding(Model):
-    """Something that is wrong: `error` keeps learners from finishing, `warning` is for thought."""
-
-    level: Literal["error", "warning"]
-    code: str
-    message: str
-    slide: str | None = None
-    element: str | None = None
+from .rule_findings import rule_findings
+from .walkthroughs import replay
 
 
 def findings(document: CourseDocument) -> list[Finding]:
     """Return all findings, in the order of the slides, errors of the course first."""
     return list(_course(document)) + [
-        finding for slide in document.slides for finding in _slide(slide, document)
+        finding for slide in document.slides
+        for finding in (*_slide(slide, document), *rule_findings(slide, document))
+    ] + [
+        Finding(level="warning", code="walkthrough", slide=gone.slide, element=gone.element,
+                message=f"Walkthrough “{gone.walkthrough}”: {gone.words}")
+        for gone in replay(document)
     ]
 
 

@@ -1,5 +1,5 @@
 /** Dragging an element: by pointer, or picked up and put down by key or click. */
-import { useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
+import { useRef, useState, type KeyboardEvent, type MouseEvent, type PointerEvent } from "react";
 import type { Element } from "../../api/types";
 import { isVisible } from "../engine/engine";
 import { useActing } from "./acting";
@@ -14,6 +14,7 @@ interface Dragging {
     onPointerMove?: (event: PointerEvent<HTMLElement>) => void;
     onPointerUp?: (event: PointerEvent<HTMLElement>) => void;
     onPointerCancel?: () => void;
+    onClickCapture?: (event: MouseEvent<HTMLElement>) => void;
     onKeyDown?: (event: KeyboardEvent<HTMLElement>) => void;
   };
 }
@@ -21,6 +22,8 @@ interface Dragging {
 export function useDragging(element: Element): Dragging {
   const { index, state, scale, dispatch, picked, pick } = useActing();
   const begun = useRef<{ x: number; y: number; moved: boolean } | null>(null);
+  /** The click that ends a drag is none. */
+  const dragged = useRef(false);
   const [offset, setOffset] = useState<readonly [number, number] | null>(null);
   const { drag, id } = element;
   if (!drag) return { offset: null, handlers: {} };
@@ -37,6 +40,7 @@ export function useDragging(element: Element): Dragging {
     handlers: {
       onPointerDown(event) {
         if (event.button !== 0) return;
+        dragged.current = false;
         begun.current = { x: event.clientX, y: event.clientY, moved: false };
         event.currentTarget.setPointerCapture(event.pointerId);
       },
@@ -45,6 +49,7 @@ export function useDragging(element: Element): Dragging {
         const [dx, dy] = away(event);
         if (!begun.current.moved && Math.hypot(dx, dy) * scale < FAR) return;
         begun.current.moved = true;
+        dragged.current = true;
         setOffset([dx, dy]);
       },
       onPointerUp(event) {
@@ -63,6 +68,10 @@ export function useDragging(element: Element): Dragging {
         dispatch({ event: "dropped", target: id, on, x: x + dx, y: y + dy });
       },
       onPointerCancel: end,
+      onClickCapture(event) {
+        if (dragged.current) event.stopPropagation();
+        dragged.current = false;
+      },
       onKeyDown(event) {
         if (event.key === "Enter" || event.key === " ") {
           event.preventDefault();

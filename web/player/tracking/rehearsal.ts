@@ -1,7 +1,8 @@
 /** Tracking in a rehearsal: nothing is kept; the workbench is shown all that would be told. */
 import type { Index } from "../engine/program";
 import * as results from "../engine/results";
-import type { Effect, State } from "../engine/state";
+import type { Effect, Event, Ran, State } from "../engine/state";
+import { acrossFrames, type RehearsedState } from "../rehearsal";
 import { interactionCalls, statusCalls, timespan, type Answered, type Call } from "./scorm12";
 import type { Begun, Tracker } from "./tracker";
 
@@ -10,14 +11,14 @@ export interface RehearsalMessage {
   zigzag: "rehearsal";
   state: RehearsedState;
   effects: readonly Effect[];
+  /** What happened, and the rules that ran; absent where only something is told. */
+  event: Event | null;
+  log: readonly Ran[];
   calls: readonly Call[];
   points: number;
   maxPoints: number;
   score: number | null;
 }
-
-/** The state as it crosses frames: sets as lists. */
-export type RehearsedState = Omit<State, "clicked"> & { clicked: string[] };
 
 export class RehearsalTracker implements Tracker {
   private interactions = 0;
@@ -29,7 +30,14 @@ export class RehearsalTracker implements Tracker {
     return Promise.resolve({ saved: null, rescued: false });
   }
 
-  tell(state: State, effects: readonly Effect[]): void {
+  /** Every event goes to the workbench by way of `witness`, with what the LMS would be told. */
+  tell(): void {
+    // All is told by the witness.
+  }
+
+  readonly witness = (event: Event, state: State, effects: readonly Effect[], log: readonly Ran[]): void => {
+    // The mere passing of time is not worth a word.
+    if (event.event === "tick" && !effects.length && !log.length) return;
     const calls: Call[] = [];
     for (const effect of effects) {
       if (effect.effect === "answered") calls.push(...this.answered(effect));
@@ -38,8 +46,8 @@ export class RehearsalTracker implements Tracker {
       if (this.said.get(call[0]) !== call[1]) calls.push(call);
       this.said.set(...call);
     }
-    this.send(state, effects, calls);
-  }
+    this.send(state, effects, calls, event, log);
+  };
 
   finish(state: State | null): void {
     if (!state) return;
@@ -57,9 +65,11 @@ export class RehearsalTracker implements Tracker {
     return interactionCalls(this.index, effect, this.interactions++, now);
   }
 
-  private send(state: State, effects: readonly Effect[], calls: readonly Call[]): void {
+  private send(
+    state: State, effects: readonly Effect[], calls: readonly Call[], event: Event | null = null, log: readonly Ran[] = [],
+  ): void {
     const message: RehearsalMessage = {
-      zigzag: "rehearsal", state: { ...state, clicked: [...state.clicked] }, effects, calls,
+      zigzag: "rehearsal", state: acrossFrames(state), effects, calls, event, log,
       points: results.points(this.index, state), maxPoints: this.index.maxPoints,
       score: results.score(this.index, state),
     };

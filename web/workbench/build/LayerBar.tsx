@@ -14,7 +14,7 @@ export function LayerBar({ slide, layer }: { slide: Slide; layer: Overlay }): Re
       role="status"
     >
       <Layers size={15} aria-hidden />
-      <Text fontWeight="600" fontSize="13px">You are on “{layer.name}”, over “{slide.title}”</Text>
+      <Text fontWeight="600" fontSize="13px" whiteSpace="nowrap" maxW="360px" truncate>You are on “{layer.name}”, over “{slide.title}”</Text>
       <QuietButton size="2xs" onClick={() => openLayer(null)}><ArrowLeft size={13} /> Back to the slide</QuietButton>
     </Flex>
   );

@@ -10,7 +10,7 @@ import { Empty, MainButton } from "../ui/parts";
 import { EditInPlace } from "./EditInPlace";
 import { Handles } from "./Handles";
 import { LayerBar } from "./LayerBar";
-import { atHand, layered, layerOf, useLayer } from "./layers";
+import { asideOf, atHand, layered, layerOf, useLayer } from "./layers";
 import { Overflow } from "./Overflow";
 import { Grid, Rulers } from "./Rulers";
 import { StageBar } from "./StageBar";
@@ -23,6 +23,7 @@ interface Props {
   onAdd: (at: [number, number] | null) => void;
 }
 
+const NOTHING: ReadonlySet<string> = new Set();
 const MARGIN = 28;
 const BAR = 44;
 
@@ -38,6 +39,8 @@ export function Stage({ pointer, onAdd }: Props): ReactNode {
   const zoom = useView((view) => view.zoom);
   const overlay = useLayer((state) => state.overlay);
   const layer = layerOf(slide, overlay);
+  const selected = useCourse((state) => state.place.selected);
+  const aside = useMemo(() => (slide ? asideOf(slide, selected) : NOTHING), [slide, selected]);
   const [fitted, setFitted] = useState(0);
   const scale = fitted * zoom;
 
@@ -56,8 +59,8 @@ export function Stage({ pointer, onAdd }: Props): ReactNode {
   const shown = useMemo(() => {
     if (!slide) return null;
     const whole = promptedSlide(slide, sources);
-    return layered(whole, layer, size);
-  }, [slide, sources, layer, size]);
+    return layered(whole, layer, size, aside);
+  }, [slide, sources, layer, size, aside]);
 
   function point(event: { clientX: number; clientY: number }): [number, number] | null {
     const box = paper.current?.getBoundingClientRect();
@@ -98,7 +101,7 @@ export function Stage({ pointer, onAdd }: Props): ReactNode {
             </Box>
             <Grid scale={scale} />
             <Overflow slide={slide} scale={scale} />
-            <Handles slide={slide} scale={scale} reaches={(e) => atHand(e, layer)} />
+            <Handles slide={slide} scale={scale} reaches={(e) => atHand(e, layer, aside)} />
             <Rulers scale={scale} />
           </Box>
         ) : (

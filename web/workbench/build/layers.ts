@@ -1,6 +1,6 @@
 /** Which layer of the slide is being edited: the slide itself, or one of its overlays. */
 import { create } from "zustand";
-import type { Element, Overlay, Slide } from "../../api/types";
+import type { Element, Overlay, Pattern, Slide } from "../../api/types";
 import { changeSlide, select, useCourse } from "../store/store";
 import { freshId } from "../store/ids";
 import { freeName } from "../store/names";
@@ -20,17 +20,53 @@ export function layerOf(slide: Slide | undefined, overlay: string | null): Overl
 }
 
 /** Whether an element is on the layer that is edited, and not put aside. */
-export function atHand(element: Element, layer: Overlay | null): boolean {
-  return !element.hidden_while_editing && (element.overlay ?? null) === (layer?.id ?? null);
+export function atHand(element: Element, layer: Overlay | null, aside: ReadonlySet<string>): boolean {
+  return !element.hidden_while_editing && (element.overlay ?? null) === (layer?.id ?? null) && !aside.has(element.id);
+}
+
+/**
+ * What patterns show only at another moment than the one that is looked at: that of what is
+ * selected, else the first.
+ */
+export function asideOf(slide: Slide, selected: readonly string[]): ReadonlySet<string> {
+  const aside = new Set<string>();
+  for (const pattern of slide.patterns) {
+    const moments = momentsOf(pattern);
+    const looked = moments.find((moment) => moment.some((id) => selected.includes(id))) ?? moments[0];
+    for (const moment of moments) for (const { id } of slide.elements) {
+      if (moment !== looked && moment.includes(id) && !looked?.includes(id)) aside.add(id);
+    }
+  }
+  for (const pattern of slide.patterns) {
+    if (pattern.kind === "reveal_set") for (const { trigger } of pattern.items) aside.delete(trigger);
+    if (pattern.kind === "flip_cards") {
+      for (const { front, back } of pattern.cards) aside.add(selected.includes(back) ? front : back);
+    }
+  }
+  const members = slide.elements.filter(({ group }) => group && aside.has(group));
+  for (const { id } of members) aside.add(id);
+  return aside;
+}
+
+/** The moments of a pattern at which different things are there. */
+function momentsOf(pattern: Pattern): string[][] {
+  switch (pattern.kind) {
+    case "reveal_set": return pattern.one_at_a_time ? pattern.items.map((item) => [item.trigger, ...item.shows]) : [];
+    case "steps": return pattern.steps.map((step) => [...step.shows]);
+    default: return [];
+  }
 }
 
 const ABOVE = 1_000_000;
 
 /** What the stage draws: the slide, and over it the overlay that is edited, dimming it as it will. */
-export function layered(slide: Slide, layer: Overlay | null, size: { w: number; h: number }): Slide {
+export function layered(
+  whole: Slide, layer: Overlay | null, size: { w: number; h: number }, aside: ReadonlySet<string>,
+): Slide {
+  const slide = { ...whole, elements: whole.elements.filter((e) => !aside.has(e.id)) };
   const below = slide.elements.filter((e) => !e.overlay && (layer !== null || !e.hidden_while_editing));
   if (!layer) return { ...slide, elements: below };
-  const own = slide.elements.filter((e) => atHand(e, layer)).map((e) => ({ ...e, z: e.z + ABOVE }));
+  const own = slide.elements.filter((e) => atHand(e, layer, aside)).map((e) => ({ ...e, z: e.z + ABOVE }));
   return { ...slide, elements: [...below, ...(layer.dims ? [sheet(size, below)] : []), ...own] };
 }
 

@@ -4,13 +4,17 @@ import type { ReactNode } from "react";
 import type { Element, Slide } from "../../api/types";
 import { changeElements } from "../store/store";
 import { FoldCard } from "../ui/parts";
+import { DragFields } from "./DragFields";
+import { partsOf } from "./patterns";
 import { Rules } from "./Rules";
 import { Word } from "./Word";
 
 export function Does({ element, slide, submits }: { element: Element; slide: Slide; submits: string | null }): ReactNode {
   const owner = { kind: "element" as const, id: element.id, name: element.name, element: element.kind };
+  const part = slide.patterns.find((pattern) => partsOf(pattern).includes(element.id));
   return (
     <FoldCard title="Does">
+      {part && <Text mb="2">It takes part in “{part.name}”, above.</Text>}
       {submits && (
         <Text mb="2" lineHeight="2">
           When <Word>{element.name}</Word> is <Word>clicked</Word>, submit <Word>{submits}</Word>.
@@ -18,9 +22,10 @@ export function Does({ element, slide, submits }: { element: Element; slide: Sli
       )}
       <Rules
         rules={element.rules} owner={owner} slide={slide}
-        empty={submits ? "Nothing more happens." : "Nothing happens when it is clicked."}
+        empty={submits || part ? "Nothing more happens." : "Nothing happens when it is clicked."}
         onChange={(label, rules) => changeElements(label, [element.id], (e) => ({ ...e, rules }) as Element, `rules-${element.id}-${label}`)}
       />
+      {element.kind !== "input" && element.kind !== "group" && <DragFields element={element} slide={slide} />}
     </FoldCard>
   );
 }

@@ -26,7 +26,10 @@ export function Rules({ rules, owner, slide, onChange, empty }: Props): ReactNod
   const copied = useCopied((state) => state.rule);
   const add = (): void => {
     const event = owner.kind === "element" ? "clicked" : owner.kind === "overlay" ? "overlay_opened" : "slide_entered";
-    onChange("Add sentence", [...rules, newRule(newWhen(event, []))]);
+    const first = newRule(newWhen(event, []));
+    // The first thing that something clicked does is mostly to lead on.
+    const go: Rule["do"] = owner.kind === "element" && !rules.length ? [{ action: "go", go: { to: "next" } }] : [];
+    onChange("Add sentence", [...rules, { ...first, do: go }]);
   };
   const paste = (): void => {
     if (copied) onChange("Paste sentence", [...rules, pastedRule(copied)]);

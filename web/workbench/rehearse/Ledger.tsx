@@ -1,18 +1,32 @@
 /** The ledger: where the learner stands and what the LMS was told, in plain words. */
-import { Box, Heading, Stack, Text } from "@chakra-ui/react";
+import { Box, Flex, Heading, Input, Stack, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState, type ReactNode } from "react";
 import { api, take } from "../../api/client";
+import type { Variable } from "../../api/types";
+import { isVisible } from "../../player/engine/engine";
+import type { Index } from "../../player/engine/program";
+import type { Value } from "../../player/engine/values";
+import { fromFrames } from "../../player/rehearsal";
 import type { RehearsalMessage } from "../../player/tracking/rehearsal";
 import { useCourse } from "../store/store";
-import { Card, Fact } from "../ui/parts";
+import { Check } from "../build/fields";
+import { Card, Fact, QuietButton } from "../ui/parts";
 import { duration } from "../ui/words";
 
 const PROGRESS_LIMIT = 4_096;
 
 type Told = readonly (readonly [string, string])[];
 
-export function Ledger({ message, told }: { message: RehearsalMessage | null; told: Told }): ReactNode {
+interface Props {
+  message: RehearsalMessage | null;
+  told: Told;
+  index: Index | null;
+  onSet: (variable: string, value: Value) => void;
+  onAsk: (thing: string) => void;
+}
+
+export function Ledger({ message, told, index, onSet, onAsk }: Props): ReactNode {
   const course = useCourse((state) => state.course);
   if (!message) return <Text p="4" color="quiet">The ledger fills as soon as the course runs.</Text>;
   const { state } = message;
@@ -28,10 +42,14 @@ export function Ledger({ message, told }: { message: RehearsalMessage | null; to
       </Card>
       <Visited visited={state.visited} current={state.slide} />
       <Answers state={state} />
+      {index && <Hidden index={index} message={message} onAsk={onAsk} />}
       <Card title="Variables">
         {!course.variables.length && <Text color="quiet">The course has none.</Text>}
         {course.variables.map((variable) => (
-          <Fact key={variable.id} name={variable.name}>{inWords(state.variables[variable.id])}</Fact>
+          <VariableFact
+            key={variable.id} variable={variable} value={state.variables[variable.id] ?? variable.default}
+            onSet={(value) => onSet(variable.id, value)}
+          />
         ))}
       </Card>
       <Card title="Told to the LMS">
@@ -81,10 +99,46 @@ function Answers({ state }: { state: RehearsalMessage["state"] }): ReactNode {
   );
 }
 
-function inWords(value: unknown): string {
-  if (value === true) return "yes";
-  if (value === false) return "no";
-  return typeof value === "string" ? `“${value}”` : String(value ?? "");
+/** A variable as it stands, to be changed while the course runs. */
+function VariableFact({ variable, value, onSet }: { variable: Variable; value: Value; onSet: (value: Value) => void }): ReactNode {
+  const [draft, setDraft] = useState<string | null>(null);
+  if (variable.type === "yes_no") {
+    return <Check label={variable.name} value={value === true} onChange={onSet} />;
+  }
+  const finish = (): void => {
+    if (draft !== null) onSet(variable.type === "number" ? Number(draft.replace(",", ".")) || 0 : draft);
+    setDraft(null);
+  };
+  return (
+    <Fact name={variable.name}>
+      <Input
+        size="2xs" aria-label={variable.name} value={draft ?? String(value)} textAlign="right"
+        onChange={(event) => setDraft(event.target.value)} onBlur={finish}
+        onKeyDown={(event) => { if (event.key === "Enter") finish(); }}
+      />
+    </Fact>
+  );
+}
+
+/** What is on this slide and not to be seen now: ask why. */
+function Hidden({ index, message, onAsk }: { index: Index; message: RehearsalMessage; onAsk: (thing: string) => void }): ReactNode {
+  const state = fromFrames(message.state);
+  const slide = index.slides.get(state.slide ?? "");
+  if (!slide) return null;
+  const hidden = slide.elements.filter(({ draw }) => !isVisible(index, state, draw.id)).map(({ draw }) => [draw.id, draw.name] as const);
+  const closed = slide.overlays.filter(({ id, panel }) => !panel && !state.overlays.includes(id)).map(({ id, title }) => [id, title] as const);
+  const all = [...hidden, ...closed];
+  if (!all.length) return null;
+  return (
+    <Card title="Not shown now">
+      {all.map(([id, name]) => (
+        <Flex key={id} align="center" justify="space-between" gap="2">
+          <Text truncate>{name}</Text>
+          <QuietButton size="2xs" aria-label={`Why is ${name} not shown?`} onClick={() => onAsk(id)}>Why?</QuietButton>
+        </Flex>
+      ))}
+    </Card>
+  );
 }
 
 /** Every call so far, the newest first, asked for in plain words only when wanted. */

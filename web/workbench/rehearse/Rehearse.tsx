@@ -1,14 +1,27 @@
 /** Rehearse: the course live, in the very player that learners get, with the ledger beside it. */
 import { Box, Flex, Spinner, Text } from "@chakra-ui/react";
-import { ArrowLeft, RotateCcw, SkipBack } from "lucide-react";
+import { ArrowLeft, CircleHelp, RotateCcw, SkipBack } from "lucide-react";
 import { useEffect, useRef, useState, type ReactNode } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import { api, take } from "../../api/client";
+import type { Program, Walkthrough } from "../../api/types";
+import { step, start } from "../../player/engine/engine";
+import { Index } from "../../player/engine/program";
+import { acrossFrames, type AskedMessage, type RehearsalCommand } from "../../player/rehearsal";
 import type { RehearsalMessage } from "../../player/tracking/rehearsal";
 import { saveAll } from "../store/saver";
-import { goToSlide, useCourse } from "../store/store";
+import { goToSlide, select, useCourse } from "../store/store";
+import { openLayer } from "../build/layers";
 import { Empty, QuietButton } from "../ui/parts";
+import { EventLine } from "./EventLine";
 import { Ledger } from "./Ledger";
+import { momentOf, type Moment } from "./moments";
+import { eventsOf, Walkthroughs } from "./Walkthroughs";
+import { WhyCard } from "./WhyCard";
+import { why, type Reason } from "./why";
+
+/** So many moments are kept. */
+const LONGEST = 500;
 
 interface Run { url: string; from: string | null; number: number }
 
@@ -19,17 +32,81 @@ export function Rehearse(): ReactNode {
   const [search] = useSearchParams();
   const navigate = useNavigate();
   const frame = useRef<HTMLIFrameElement>(null);
+  const place = useRef(-1);
   const [run, setRun] = useState<Run | null>(null);
   const [problem, setProblem] = useState("");
   const [latest, setLatest] = useState<RehearsalMessage | null>(null);
   const [told, setTold] = useState<(readonly [string, string])[]>([]);
+  const [moments, setMoments] = useState<readonly Moment[]>([]);
+  /** The moment that is looked at; the latest where it is the last. */
+  const [at, setAt] = useState(-1);
+  const [index, setIndex] = useState<Index | null>(null);
+  const [asking, setAsking] = useState(false);
+  const [asked, setAsked] = useState<string | null>(null);
   const here = search.get("from");
+
+  const name = (id: string): string => index?.elements.get(id)?.draw.name || index?.overlays.get(id)?.title
+    || index?.questions.get(id)?.name || index?.slides.get(id)?.title || index?.variables.get(id)?.name || "something";
+
+  function tell(command: RehearsalCommand): void {
+    if (run) frame.current?.contentWindow?.postMessage(command, new URL(run.url).origin);
+  }
+  function go(moment: number): void {
+    const there = moments[moment];
+    if (!there) return;
+    setAt(moment);
+    setLatest(there.message);
+    tell({ zigzag: "go", state: acrossFrames(there.state) });
+  }
+  function ask(on: boolean): void {
+    setAsking(on);
+    tell({ zigzag: "ask", on });
+  }
+  /** Play a walkthrough at full speed here, and let the slide follow to its end. */
+  function play(walk: Walkthrough): void {
+    if (!index) return;
+    let state = start(index, walk.seed);
+    const played: Moment[] = [];
+    for (const event of eventsOf(walk)) {
+      const log: Moment["log"][number][] = [];
+      const [next, effects] = step(index, state, event, log);
+      state = next;
+      const message: RehearsalMessage = {
+        zigzag: "rehearsal", state: acrossFrames(state), effects, calls: [], event, log,
+        points: latest?.points ?? 0, maxPoints: index.maxPoints, score: latest?.score ?? null,
+      };
+      if (event.event !== "tick" || log.length) played.push({ event, state, effects, log, message });
+    }
+    const end = played.at(-1);
+    if (!end) return;
+    setMoments(played);
+    setAt(played.length - 1);
+    setLatest(end.message);
+    tell({ zigzag: "go", state: acrossFrames(end.state) });
+  }
+  function show(reason: Reason): void {
+    const slide = reason.slide ?? (reason.element ? index?.home.get(reason.element) : undefined);
+    if (slide && slides[slide]) {
+      goToSlide(slide);
+      openLayer(reason.element ? index?.overlayOf.get(reason.element) ?? null : null);
+      if (reason.element && slides[slide].elements.some(({ id }) => id === reason.element)) select([reason.element]);
+    }
+    void navigate(`/courses/${slug}/build`);
+  }
 
   async function begin(from: string | null): Promise<void> {
     setProblem("");
     try {
       await saveAll();
-      const { url } = await take(api.POST("/api/courses/{slug}/preview", { params: { path: { slug } } }));
+      const params = { path: { slug } };
+      const [{ url }, program] = await Promise.all([
+        take(api.POST("/api/courses/{slug}/preview", { params })), take(api.GET("/api/courses/{slug}/program", { params })),
+      ]);
+      setIndex(new Index(program as Program));
+      setMoments([]);
+      setAt(-1);
+      setAsked(null);
+      setAsking(false);
       setLatest(null);
       setTold([]);
       setRun({ url, from, number: (run?.number ?? 0) + 1 });
@@ -46,14 +123,30 @@ export function Rehearse(): ReactNode {
 
   useEffect(() => {
     function listen(event: MessageEvent): void {
-      const message = event.data as RehearsalMessage;
-      if (event.source !== frame.current?.contentWindow || message?.zigzag !== "rehearsal") return;
+      const message = event.data as RehearsalMessage | AskedMessage;
+      if (event.source !== frame.current?.contentWindow) return;
+      if (message?.zigzag === "asked") {
+        setAsking(false);
+        setAsked(message.element);
+        return;
+      }
+      if (message?.zigzag !== "rehearsal") return;
       setLatest(message);
+      const moment = momentOf(message);
+      if (moment) {
+        // What is done after stepping back begins another line from there.
+        const kept = place.current + 1;
+        setMoments((before) => [...before.slice(0, kept), moment].slice(-LONGEST));
+        place.current = Math.min(kept, LONGEST - 1);
+        setAt(place.current);
+      }
       setTold((before) => [...before, ...message.calls]);
     }
     window.addEventListener("message", listen);
     return () => window.removeEventListener("message", listen);
   }, []);
+
+  useEffect(() => { place.current = at; }, [at]);
 
   if (!order.length) {
     return <Empty title="Nothing to rehearse yet">Add a slide in Build first.</Empty>;
@@ -72,6 +165,9 @@ export function Rehearse(): ReactNode {
           <Text fontWeight="700" flex="1" truncate>
             {current ? `${order.indexOf(current) + 1} · ${slides[current]?.title ?? ""}` : ""}
           </Text>
+          <QuietButton borderRadius="full" aria-pressed={asking} disabled={!run} bg={asking ? "sky.soft" : undefined} onClick={() => ask(!asking)}>
+            <CircleHelp size={15} /> {asking ? "Click on anything" : "Why?"}
+          </QuietButton>
           <QuietButton borderRadius="full" disabled={!current} onClick={() => void begin(current)}>
             <RotateCcw size={15} /> From this slide
           </QuietButton>
@@ -90,12 +186,23 @@ export function Rehearse(): ReactNode {
             <Flex h="100%" align="center" justify="center"><Spinner color="spruce" /></Flex>
           )}
         </Box>
+        <EventLine moments={moments} at={at} name={name} onGo={go} />
       </Flex>
       <Box
         as="aside" w="300px" flex="none" borderLeftWidth="1px" bg="paper" overflowY="auto" aria-label="Ledger"
         tabIndex={0}
       >
-        <Ledger message={latest} told={told} />
+        {asked && index && (
+          <WhyCard
+            of={asked === "next" ? "Next" : asked === "slide" ? "The slide" : `“${name(asked)}”`}
+            reasons={why(index, moments.slice(0, at + 1), asked, name)} onShow={show} onClose={() => setAsked(null)}
+          />
+        )}
+        <Ledger
+          message={latest} told={told} onSet={(target, value) => tell({ zigzag: "do", event: { event: "set", target, value } })}
+          index={index} onAsk={setAsked}
+        />
+        <Box px="3" pb="3"><Walkthroughs index={index} moments={moments.slice(0, at + 1)} onPlay={play} /></Box>
       </Box>
     </Flex>
   );

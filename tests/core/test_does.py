@@ -1,0 +1,453 @@
+"""What slides do: rules, overlays, patterns, gates, timing and drags, compiled and run."""
+
+import pytest
+from zigzag_core.course import (
+    Area,
+    Button,
+    Course,
+    CourseDocument,
+    Cue,
+    Drag,
+    Expected,
+    Gate,
+    Happens,
+    MediaFile,
+    Move,
+    Navigation,
+    NumberVariable,
+    Overlay,
+    Picture,
+    Rule,
+    Shape,
+    Slide,
+    SlideSize,
+    Text,
+    Timing,
+    Video,
+    Walkthrough,
+    rich,
+)
+from zigzag_core.course import patterns as pt
+from zigzag_core.course import rules as r
+from zigzag_core.course.gates import MediaWatched, TimeSpent
+from zigzag_core.edit.copying import clip, duplicate_course, duplicate_slide, paste, without
+from zigzag_core.edit.pattern_making import CannotMake, make_pattern
+from zigzag_core.logic import engine
+from zigzag_core.proof.findings import findings
+from zigzag_core.proof.route import route
+from zigzag_core.proof.walkthroughs import replay
+
+from .samples import fresh_ids, index_of
+
+SCORE = NumberVariable(id="scorevar", name="Score")
+
+
+def button(name, *actions, on="clicked", **more):
+    condition = more.pop("condition", True)
+    otherwise = tuple(more.pop("otherwise", ()))
+    rules = (Rule(id=f"{name}rule", when=Happens(event=on), condition=condition, do=actions,
+                  otherwise=otherwise),) if actions else ()
+    return Button(id=name, name=name, rules=rules, **more)
+
+
+def text(name, **more):
+    return Text(id=name, name=name, text=rich(name), **more)
+
+
+def course(*slides, **settings):
+    settings.setdefault("variables", (SCORE,))
+    return CourseDocument(
+        course=Course(id="course", title="C", slides=tuple(s.id for s in slides), **settings),
+        slides=slides,
+    )
+
+
+def slide(name="slidea", *elements, **more):
+    return Slide(id=name, title=name, elements=elements, **more)
+
+
+class Learner:
+    """Somebody who takes a course, event by event."""
+
+    def __init__(self, document, seed=1):
+        self.index = index_of(document)
+        self.effects = []
+        self.state = engine.start(self.index, seed, "Ina")
+        self.does("start")
+
+    def does(self, kind, **more):
+        self.state, self.effects = engine.step(self.index, self.state, {"event": kind, **more})
+        return self
+
+    def clicks(self, *names):
+        for name in names:
+            self.does("clicked", target=name)
+        return self
+
+    def waits(self, ms):
+        return self.does("tick", ms=ms)
+
+    def sees(self, name):
+        return engine.is_visible(self.index, self.state, name)
+
+    @property
+    def slide(self):
+        return self.state.slide
+
+
+SHOW, HIDE, TOGGLE = (lambda how: lambda what: r.ShowOrHide(action=how, what=what))("show"), (
+    lambda what: r.ShowOrHide(action="hide", what=what)), (
+    lambda what: r.ShowOrHide(action="toggle", what=what))
+
+
+def test_a_sentence_with_a_condition_does_one_thing_or_the_other():
+    add = r.Calculate(action="add", variable="scorevar", value=1)
+    big = [">=", ["variable", "scorevar"], 2]
+    learner = Learner(course(slide(
+        "slidea", button("more", add),
+        button("tell", SHOW("good"), condition=big, otherwise=[HIDE("good")]), text("good"),
+    )))
+    learner.clicks("tell")
+    assert not learner.sees("good")
+    learner.clicks("more", "more", "tell")
+    assert learner.sees("good") and learner.state.variables["scorevar"] == 2
+
+
+def test_rules_stand_on_overlays_slides_sections_and_the_course():
+    add = r.Calculate(action="add", variable="scorevar", value=1)
+
+    def on(event, *of):
+        return Rule(id=f"r{event[:4]}{'x'.join(of)}z", when=Happens(event=event, of=of), do=(add,))
+
+    over = Overlay(id="overlaya", name="O", rules=(on("overlay_opened"),))
+    document = course(
+        slide("slidea", button("open", SHOW("overlaya")), overlays=(over,),
+              rules=(on("clicked", "open"), on("slide_entered"))),
+        slide("slideb"), rules=(on("slide_left"),),
+    )
+    learner = Learner(document)
+    assert learner.state.variables["scorevar"] == 1
+    learner.clicks("open")
+    assert learner.state.variables["scorevar"] == 3 and learner.state.overlays == ("overlaya",)
+    learner.does("close", target="overlaya").does("next")
+    assert learner.state.variables["scorevar"] == 4
+
+
+def test_one_sentence_for_many_elements_means_each_of_them():
+    rule = Rule(id="many", when=Happens(of=("onee", "twoo")), do=(r.ShowOrHide(
+        action="hide", what=r.THIS),))
+    learner = Learner(course(slide("slidea", button("onee"), button("twoo"), rules=(rule,))))
+    learner.clicks("twoo")
+    assert learner.sees("onee") and not learner.sees("twoo")
+
+
+def test_a_sentence_that_is_switched_off_never_runs():
+    off = Rule(id="offf", do=(HIDE("text"),), off=True)
+    learner = Learner(course(slide("slidea", Button(id="push", name="b", rules=(off,)),
+                                   text("text"))))
+    assert learner.clicks("push").sees("text")
+
+
+def test_waits_timers_and_keys():
+    wait = (HIDE("text"), r.Wait(seconds=2), SHOW("text"))
+    timer = Rule(id="tick", when=r.Timer(after=3, again=True), do=(
+        r.Calculate(action="add", variable="scorevar", value=1),))
+    key = Rule(id="keyy", when=r.KeyPressed(key="s"), do=(r.GoTo(go=r.ToNext()),))
+    learner = Learner(course(slide("slidea", button("push", *wait), text("text"),
+                                   rules=(timer, key)), slide("slideb")))
+    learner.clicks("push").waits(1_900)
+    assert not learner.sees("text")
+    assert learner.waits(200).sees("text")
+    assert learner.waits(10_000).state.variables["scorevar"] == 4
+    assert learner.does("key", key="x").slide == "slidea"
+    assert learner.does("key", key="s").slide == "slideb" and not learner.state.waiting
+
+
+def test_overlays_block_close_each_other_and_begin_anew():
+    first = Overlay(id="overlaya", name="A", closes_others=True)
+    second = Overlay(id="overlayb", name="B", blocks=False, closes_others=False, on_escape=False)
+    learner = Learner(course(slide(
+        "slidea", button("opena", SHOW("overlaya")), button("openb", SHOW("overlayb")),
+        text("inner", overlay="overlaya"), button("gone", HIDE("inner"), overlay="overlaya"),
+        overlays=(first, second),
+    )))
+    learner.clicks("openb", "opena")
+    assert learner.state.overlays == ("overlaya",)
+    assert learner.clicks("openb").state.overlays == ("overlaya",), "what is below is blocked"
+    assert not learner.clicks("gone").sees("inner")
+    learner.does("close", target="overlaya").clicks("opena")
+    assert learner.sees("inner"), "it begins as at first"
+    learner.does("close", target="overlaya").clicks("openb").does("close", target="overlayb")
+    assert learner.state.overlays == ("overlayb",), "this one does not close on Escape"
+
+
+def test_timing_shows_moves_and_plays_and_pauses():
+    move = Move(id="move", path=({"x": 100, "y": 0},), duration=500)
+    timing = Timing(length=4_000, cues=(
+        Cue(id="cuea", what="text", at=1_000, until=3_000),
+        Cue(id="cueb", does="move", what="text", move="move", at=2_000),
+        Cue(id="cuec", does="moment", at=2_500),
+    ))
+    heard = Rule(id="hear", when=r.CueReached(cue="cuec"), do=(SHOW("late"),))
+    hide = Rule(id="hide", when=Happens(event="slide_entered"), do=(HIDE("late"),))
+    learner = Learner(course(slide("slidea", text("text", moves=(move,)), text("late"),
+                                   timing=timing, rules=(heard, hide))))
+    assert not learner.sees("text")
+    assert learner.waits(1_000).sees("text")
+    learner.does("pause", on=False).waits(10_000)
+    assert learner.state.clocks["slidea"].at == 1_000
+    learner.does("pause", on=True).waits(1_600)
+    assert learner.state.places["text"] == (100, 0) and learner.sees("late")
+    assert not learner.waits(500).sees("text")
+
+
+@pytest.mark.parametrize(("on_target", "place"), [
+    ("stay", (5, 6)), ("snap", (350, 40)), ("place", (90, 80)), ("return", None),
+])
+def test_what_is_dropped_lies_where_it_should(on_target, place):
+    drag = Drag(targets=("goal",), on_target=on_target, x=100, y=100)
+    rule = Rule(id="drop", when=r.Dropped(on="goal"), do=(SHOW("well"),))
+    item = Shape(id="item", name="i", x=10, y=20, w=40, h=40, drag=drag, rules=(rule,))
+    hide = Rule(id="hide", when=Happens(event="slide_entered"), do=(HIDE("well"),))
+    learner = Learner(course(slide(
+        "slidea", item, Shape(id="goal", name="g", x=300, y=20, w=160, h=120), text("well"),
+        rules=(hide,),
+    )))
+    learner.does("dropped", target="item", on=None, x=7, y=7)
+    assert "item" not in learner.state.places and not learner.sees("well")
+    learner.does("dropped", target="item", on="goal", x=5, y=6)
+    assert learner.state.places.get("item") == place and learner.sees("well")
+    assert learner.state.dropped.get("item") == (None if on_target == "return" else "goal")
+
+
+def _tabs(**more):
+    items = tuple(pt.Revealed(trigger=f"tab{n}", shows=(f"panel{n}",)) for n in "abc")
+    pattern = pt.RevealSet(id="reveal", name="Tabs", items=items, **more)
+    counter = pt.SeenCounter(id="counter", name="n", text="said", set="reveal",
+                             for_count=(pt.CountWords(left=0, words="All seen"),
+                                        pt.CountWords(left=1, words="# left")))
+    elements = [button(f"tab{n}") for n in "abc"] + [text(f"panel{n}") for n in "abc"]
+    return slide("slidea", *elements, text("said"), patterns=(pattern, counter),
+                 gate=Gate(meanwhile="disabled"))
+
+
+def _panels(learner):
+    return "".join(n for n in "abc" if learner.sees(f"panel{n}"))
+
+
+def test_a_reveal_set_shows_one_counts_and_opens_the_gate():
+    learner = Learner(course(_tabs(), slide("slideb")))
+    said = learner.index.elements["said"].words
+    assert _panels(learner) == ""
+    assert _panels(learner.clicks("taba")) == "a"
+    assert _panels(learner.clicks("tabb")) == "b"
+    assert _panels(learner.clicks("tabb")) == "", "a second click closes it"
+    assert learner.does("next").slide == "slidea"
+    assert learner.effects[0]["effect"] == "closed"
+    from zigzag_core.logic.expression import evaluate
+    assert evaluate(learner.index, learner.state, said) == "1 left"
+    learner.clicks("tabc")
+    assert evaluate(learner.index, learner.state, said) == "All seen"
+    assert learner.does("next").slide == "slideb"
+
+
+def test_a_reveal_set_may_stay_open_and_begin_with_the_first():
+    learner = Learner(course(_tabs(one_at_a_time=False, first_open=True, closes_again=False)))
+    assert _panels(learner) == "a"
+    assert _panels(learner.clicks("tabb", "tabc", "tabc")) == "abc"
+
+
+def test_flip_cards_steps_checklists_and_places():
+    document = course(slide(
+        "slidea", text("front"), text("back"), text("stepa"), text("stepb"), button("forth"),
+        button("back2"), text("task"), Area(id="spot", name="s"),
+        patterns=(
+            pt.FlipCards(id="flip", name="f", cards=(pt.Card(front="front", back="back"),)),
+            pt.Steps(id="steps", name="s", onward="forth", back="back2",
+                     steps=(pt.Step(shows=("stepa",)), pt.Step(shows=("stepb",)))),
+            pt.Checklist(id="checks", name="c", items=("task",)),
+            pt.SpotPlaces(id="spots", name="p", places=("spot",)),
+        ),
+        gate=Gate(),
+    ), slide("slideb"))
+    learner = Learner(document)
+    assert learner.sees("front") and not learner.sees("back")
+    learner.clicks("front")
+    assert not learner.sees("front") and learner.sees("back")
+    assert learner.sees("stepa") and not learner.sees("stepb")
+    learner.clicks("back2")
+    assert learner.sees("stepa"), "the first step has none before it"
+    learner.clicks("forth", "forth")
+    assert learner.sees("stepb")
+    assert learner.clicks("task").does("next").slide == "slidea"
+    assert learner.clicks("spot").does("next").slide == "slideb"
+
+
+def test_a_path_is_chosen_by_click_or_by_what_holds():
+    pattern = pt.ChoosePath(id="paths", name="p", paths=(
+        pt.PathChoice(trigger="left", slide="slidec"),
+        pt.PathChoice(condition=[">", ["variable", "scorevar"], 0], slide="slided"),
+    ))
+    add = r.Calculate(action="add", variable="scorevar", value=1)
+    document = course(
+        slide("slidea", button("left"), button("more", add), patterns=(pattern,)),
+        slide("slideb"), slide("slidec"), slide("slided"),
+    )
+    assert Learner(document).clicks("left").slide == "slidec"
+    assert Learner(document).does("next").slide == "slideb"
+    assert Learner(document).clicks("more").does("next").slide == "slided"
+    ways = {(way.source, way.target) for way in route(document).ways}
+    assert {("slidea", "slidec"), ("slidea", "slided")} <= ways
+
+
+def test_watching_is_not_cheated_by_seeking():
+    media = MediaFile(id="film", name="f", type="video/webm", sha256="0" * 64, size=1,
+                      duration=10_000)
+    gate = Gate(wants=(MediaWatched(media="play", share=0.9), TimeSpent(seconds=5)))
+    learner = Learner(course(slide("slidea", Video(id="play", name="p", media="film"), gate=gate),
+                             slide("slideb"), media=(media,)))
+    learner.does("played", target="play", since=0, until=4_000)
+    learner.does("played", target="play", since=1_000, until=4_500)
+    learner.does("played", target="play", since=0, until=400_000)
+    assert learner.waits(6_000).does("next").slide == "slidea"
+    learner.does("played", target="play", since=4_500, until=9_200)
+    assert learner.does("next").slide == "slideb"
+
+
+@pytest.mark.parametrize(("order", "open_now"), [
+    ("free", {"slidea", "slideb"}), ("in_order", {"slidea", "slideb"}), ("seen", {"slidea"}),
+])
+def test_the_menu_obeys_gates_and_the_order(order, open_now):
+    gate = Gate(wants=(TimeSpent(seconds=9),))
+    learner = Learner(course(slide("slidea"), slide("slideb", gate=gate), slide("slidec"),
+                             navigation=Navigation(order=order)))
+    here = {name for name in learner.index.order
+            if engine.may_go(learner.index, learner.state, name)}
+    assert here == open_now
+    assert learner.does("slide", target="slidec").slide == "slidea"
+
+
+def test_starting_over_clears_all_but_what_is_kept():
+    add = r.Calculate(action="add", variable="scorevar", value=1)
+    again = r.StartOver(what="slide")
+    keeps = r.StartOver(what="slide", keep=("variables",))
+    learner = Learner(course(slide(
+        "slidea", button("more", add, HIDE("text")), text("text"), button("again", again),
+        button("keep", keeps),
+    )))
+    learner.clicks("more", "keep")
+    assert learner.sees("text") and learner.state.variables["scorevar"] == 1
+    assert "more" not in learner.state.clicked
+    assert learner.clicks("more", "again").state.variables["scorevar"] == 0
+
+
+def test_actions_that_the_outside_must_do():
+    learner = Learner(course(slide("slidea", button(
+        "push", r.Announce(text="hi"), r.OpenLink(address="https://example.org"),
+        r.Mark(status="passed"), r.Mark(status="completed"),
+        r.Pick(variable="scorevar", low=3, high=3),
+    ))))
+    learner.clicks("push")
+    assert [e["effect"] for e in learner.effects] == ["announce", "link", "status"]
+    assert learner.state.success == "passed" and learner.state.completed
+    assert learner.state.variables["scorevar"] == 3
+
+
+@pytest.mark.parametrize("what", [
+    "reveal_set", "tabs", "accordion", "cards", "markers", "timeline", "flip_cards", "steps",
+    "before_after", "checklist", "choose_path", "spot_places",
+])
+def test_every_pattern_is_made_in_one_step_and_runs(what):
+    made, pattern, selected = make_pattern(slide(), what, (), fresh_ids(), SlideSize())
+    assert selected and made.patterns[0].id == pattern
+    assert len({element.name for element in made.elements}) == len(made.elements)
+    learner = Learner(course(made, slide("slideb")))
+    for element in made.elements:
+        learner.clicks(element.id)
+    assert learner.slide == "slidea", "no button of it leads on by itself"
+    assert all(e.x >= 0 and e.x + e.w <= 1280 for e in made.elements)
+
+
+def test_a_pattern_is_made_of_what_is_selected():
+    start = slide("slidea", button("onee", x=80, y=100), button("twoo", x=300, y=100),
+                  text("first"))
+    made, _, _ = make_pattern(start, "reveal_set", ("onee", "twoo", "first"), fresh_ids(),
+                              SlideSize())
+    items = made.patterns[0].items
+    assert [i.trigger for i in items] == ["onee", "twoo"] and items[0].shows == ("first",)
+    assert len(made.elements) == 4, "the second gets a panel of its own"
+    with pytest.raises(CannotMake):
+        make_pattern(slide(), "seen_counter", (), fresh_ids(), SlideSize())
+
+
+def test_copies_of_what_does_something_do_it_among_themselves():
+    fresh = fresh_ids()
+    start = _tabs()
+    copy = duplicate_slide(start, fresh)
+    ids = {e.id for e in start.elements}
+    assert not ids & {i.trigger for i in copy.patterns[0].items}
+    assert copy.patterns[1].set == copy.patterns[0].id
+    again, _ = paste(start, clip(start, ["taba", "panela"]), fresh)
+    assert len(again.patterns[0].items) == 4, "one more item joins the set"
+    whole, _ = paste(start, clip(start, [e.id for e in start.elements]), fresh)
+    assert [p.name for p in whole.patterns] == ["Tabs", "n", "Tabs 2", "n 2"]
+    assert whole.patterns[3].set == whole.patterns[2].id
+    less = without(start, ["taba"])
+    assert len(less.patterns[0].items) == 2
+    over = Overlay(id="overlaya", name="O")
+    opener = slide("slidea", button("open", SHOW("overlaya")), text("inner", overlay="overlaya"),
+                   overlays=(over,))
+    other, chosen = paste(slide("slideb"), clip(opener, ["open"]), fresh)
+    assert len(chosen) == 1 and len(other.overlays) == 1
+    assert other.elements[0].rules[0].do[0].what == other.overlays[0].id
+    assert other.elements[1].overlay == other.overlays[0].id
+    twin = duplicate_course(course(opener), "Twin", fresh)
+    assert twin.slides[0].elements[0].rules[0].do[0].what == twin.slides[0].overlays[0].id
+
+
+def test_a_walkthrough_tells_what_has_changed():
+    walk = Walkthrough(
+        id="walk", name="Tour", events=({"event": "start"}, {"event": "clicked", "target": "taba"},
+                                        {"event": "clicked", "target": "tabc"}),
+        expected=(Expected(after=1, what="shown", of="panela"),
+                  Expected(after=2, what="shown", of="panelc")),
+    )
+    document = course(_tabs(), walkthroughs=(walk,))
+    assert replay(document) == []
+    cut = _tabs()
+    items = cut.patterns[0].items
+    broken = cut.model_copy(update={"patterns": (
+        cut.patterns[0].model_copy(update={"items": (
+            *items[:2], items[2].model_copy(update={"shows": ("panela",)}))}),
+        cut.patterns[1])})
+    told = replay(course(broken, walkthroughs=(walk,)))
+    assert len(told) == 0 or "no longer shows" in told[0].words
+    silent = broken.model_copy(update={"elements": tuple(
+        e.model_copy(update={"rules": (Rule(id="hidden", do=(HIDE("panelc"),)),)})
+        if e.id == "tabc" else e for e in broken.elements)})
+    told = replay(course(silent, walkthroughs=(walk,)))
+    assert [d.words for d in told] == ["After “tabc”, “panelc” no longer shows."]
+    assert any(f.code == "walkthrough" for f in findings(course(silent, walkthroughs=(walk,))))
+
+
+@pytest.mark.parametrize(("code", "faulty"), [
+    ("rule_does_nothing", slide("slidea", Button(id="push", name="p", rules=(
+        Rule(id="rule"),)))),
+    ("rule_never_runs", slide("slidea", button("push", HIDE("push"), condition=False))),
+    ("rule_never_runs", slide("slidea", text("text"), rules=(
+        Rule(id="rule", when=Happens(of=("gone",)), do=(HIDE("text"),)),))),
+    ("lost_thing", slide("slidea", button("push", SHOW("gone")))),
+    ("lost_variable", slide("slidea", button("push", r.Switch(variable="gone")))),
+    ("lost_variable", slide("slidea", button("push", HIDE("push"),
+                                             condition=["variable", "gone"]))),
+    ("undone", slide("slidea", button("push", SHOW("text"), HIDE("text")), text("text"))),
+    ("overlay_never_opens", slide("slidea", overlays=(Overlay(id="overlaya", name="O"),))),
+    ("overlay_never_closes", slide(
+        "slidea", button("push", SHOW("overlaya")),
+        overlays=(Overlay(id="overlaya", name="O", on_escape=False),))),
+    ("gate_never_opens", slide("slidea", gate=Gate(wants=(MediaWatched(media="gone"),)))),
+])
+def test_planted_faults_are_found_and_sound_slides_are_not(code, faulty):
+    assert code in {finding.code for finding in findings(course(faulty))}
+    sound = course(_tabs(), slide("slideb", Picture(id="pict", name="p", decoration=True)))
+    assert code not in {finding.code for finding in findings(sound)}

@@ -1,0 +1,52 @@
+/** A rehearsal's frame: tells the workbench what happens, and does what the workbench asks. */
+import type { Session } from "./app/session";
+import type { Event, State } from "./engine/state";
+
+/** What the workbench asks of the rehearsal's frame. */
+export type RehearsalCommand =
+  /** Put the run back to another moment. */
+  | { zigzag: "go"; state: RehearsedState }
+  /** Let something happen, as if the learner had done it. */
+  | { zigzag: "do"; event: Event }
+  /** The next click asks instead of acting: its element is told. */
+  | { zigzag: "ask"; on: boolean };
+
+/** The state as it crosses frames: sets as lists. */
+export type RehearsedState = Omit<State, "clicked" | "opened"> & { clicked: string[]; opened: string[] };
+
+export interface AskedMessage { zigzag: "asked"; element: string }
+
+export const acrossFrames = (state: State): RehearsedState => (
+  { ...state, clicked: [...state.clicked], opened: [...state.opened] }
+);
+
+export const fromFrames = (state: RehearsedState): State => (
+  { ...state, clicked: new Set(state.clicked), opened: new Set(state.opened) }
+);
+
+export function obey(session: () => Session, app: string): void {
+  let asking = false;
+  window.addEventListener("message", (message: MessageEvent) => {
+    if (message.origin !== app || message.source !== window.parent) return;
+    const command = message.data as RehearsalCommand;
+    if (command.zigzag === "go") session().replace(fromFrames(command.state));
+    else if (command.zigzag === "do") session().dispatch(command.event);
+    else if (command.zigzag === "ask") {
+      asking = command.on;
+      document.documentElement.classList.toggle("zz-asking", asking);
+    }
+  });
+  const answer = (event: MouseEvent): void => {
+    if (!asking || !(event.target instanceof Element)) return;
+    event.preventDefault();
+    event.stopPropagation();
+    if (event.type !== "click") return;
+    asking = false;
+    document.documentElement.classList.remove("zz-asking");
+    const element = event.target.closest("[data-element]")?.getAttribute("data-element");
+    const next = event.target.closest(".zz-main") ? "next" : null;
+    const told: AskedMessage = { zigzag: "asked", element: next ?? element ?? "slide" };
+    window.parent.postMessage(told, app);
+  };
+  for (const kind of ["pointerdown", "mousedown", "click"] as const) window.addEventListener(kind, answer, { capture: true });
+}

@@ -1,0 +1,39 @@
+/** The line of all that happened: step to any moment, and the slide follows. */
+import { Box, Flex, Text } from "@chakra-ui/react";
+import { ChevronLeft, ChevronRight } from "lucide-react";
+import { useEffect, useRef, type ReactNode } from "react";
+import { Tool } from "../ui/parts";
+import { eventWords, type Moment } from "./moments";
+
+interface Props {
+  moments: readonly Moment[];
+  at: number;
+  name: (id: string) => string;
+  onGo: (moment: number) => void;
+}
+
+export function EventLine({ moments, at, name, onGo }: Props): ReactNode {
+  const line = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    line.current?.querySelector("[aria-current]")?.scrollIntoView({ block: "nearest", inline: "nearest" });
+  }, [at, moments.length]);
+  return (
+    <Flex align="center" gap="1" bg="sheet" borderRadius="card" px="1" py="1" role="group" aria-label="What has happened">
+      <Tool label="One moment back" disabled={at <= 0} onClick={() => onGo(at - 1)}><ChevronLeft size={16} /></Tool>
+      <Flex ref={line} gap="1" overflowX="auto" flex="1" minW="0" py="0.5" data-moments tabIndex={0} aria-label="Moments, the latest last">
+        {moments.map((moment, place) => (
+          <Box
+            as="button" key={place} flex="none" px="2.5" py="1" borderRadius="full" borderWidth="1px" fontSize="12.5px"
+            bg={place === at ? "marigold.soft" : "paper"} color={place > at ? "quiet" : undefined}
+            aria-current={place === at ? "step" : undefined} onClick={() => onGo(place)}
+          >
+            {eventWords(moment.event, name)}
+            {moment.log.length > 0 && <Text as="span" color="quiet"> · {moment.log.filter(({ held }) => held).length || "no"} rule{moment.log.filter(({ held }) => held).length === 1 ? "" : "s"}</Text>}
+          </Box>
+        ))}
+        {!moments.length && <Text color="quiet" fontSize="13px" px="2">What happens stands here; step back to any moment.</Text>}
+      </Flex>
+      <Tool label="One moment on" disabled={at >= moments.length - 1} onClick={() => onGo(at + 1)}><ChevronRight size={16} /></Tool>
+    </Flex>
+  );
+}

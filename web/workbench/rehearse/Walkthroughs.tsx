@@ -1,0 +1,63 @@
+/** Walkthroughs: keep what was just played, play it again, see what has changed since. */
+import { Box, Flex, Input, Text } from "@chakra-ui/react";
+import { Play, Trash2 } from "lucide-react";
+import { useState, type ReactNode } from "react";
+import type { Walkthrough } from "../../api/types";
+import type { Index } from "../../player/engine/program";
+import type { Event } from "../../player/engine/state";
+import { freshId } from "../store/ids";
+import { changeCourse, useCourse } from "../store/store";
+import { Card, QuietButton, Tool } from "../ui/parts";
+import { useCheck } from "../useCheck";
+import { recorded, type Moment } from "./moments";
+
+interface Props {
+  index: Index | null;
+  moments: readonly Moment[];
+  onPlay: (walk: Walkthrough) => void;
+}
+
+export function Walkthroughs({ index, moments, onPlay }: Props): ReactNode {
+  const walks = useCourse((state) => state.course.walkthroughs);
+  const [name, setName] = useState("");
+  const check = useCheck();
+  const different = (check?.findings ?? []).filter(({ code }) => code === "walkthrough");
+  function keep(): void {
+    if (!index || !moments.length) return;
+    const { events, expected } = recorded(index, moments);
+    const seed = moments[0]?.state.seed ?? 1;
+    const walk: Walkthrough = { id: freshId(), name: name.trim() || `Walkthrough ${walks.length + 1}`, seed, events, expected };
+    changeCourse("Keep walkthrough", { walkthroughs: [...walks, walk] });
+    setName("");
+  }
+  return (
+    <Card title="Walkthroughs">
+      {!walks.length && (
+        <Text color="quiet" fontSize="13px">
+          Play a path once and keep it: after every change it is played again, and you hear of what is different.
+        </Text>
+      )}
+      {walks.map((walk) => {
+        const gone = different.filter(({ message }) => message.startsWith(`Walkthrough “${walk.name}”`));
+        return (
+          <Box key={walk.id} py="1" data-walkthrough={walk.id}>
+            <Flex align="center" gap="1">
+              <Text flex="1" fontWeight="600" truncate>{walk.name}</Text>
+              <Text fontSize="12.5px" color={gone.length ? "brick" : "spruce"}>{gone.length ? `${gone.length} different` : "as recorded"}</Text>
+              <Tool label={`Play ${walk.name}`} onClick={() => onPlay(walk)}><Play size={14} /></Tool>
+              <Tool label={`Delete ${walk.name}`} onClick={() => changeCourse("Delete walkthrough", { walkthroughs: walks.filter(({ id }) => id !== walk.id) })}><Trash2 size={14} /></Tool>
+            </Flex>
+            {gone.map(({ message }) => <Text key={message} fontSize="12.5px">{message.split(": ").slice(1).join(": ")}</Text>)}
+          </Box>
+        );
+      })}
+      <Flex gap="2" mt="2">
+        <Input size="xs" aria-label="Name of the walkthrough" placeholder="Name" value={name} onChange={(event) => setName(event.target.value)} />
+        <QuietButton size="xs" flex="none" disabled={!moments.length} onClick={keep}>Keep this path</QuietButton>
+      </Flex>
+    </Card>
+  );
+}
+
+/** The events of a walkthrough as the engine takes them. */
+export const eventsOf = (walk: Walkthrough): Event[] => walk.events as unknown as Event[];

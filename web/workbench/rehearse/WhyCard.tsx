@@ -1,0 +1,34 @@
+/** The answer to *Why?*: what made it so, and how to change it. */
+import { Box, Flex, Heading } from "@chakra-ui/react";
+import { X } from "lucide-react";
+import type { ReactNode } from "react";
+import { QuietButton, Tool } from "../ui/parts";
+import type { Reason } from "./why";
+
+interface Props {
+  of: string;
+  reasons: readonly Reason[];
+  onShow: (reason: Reason) => void;
+  onClose: () => void;
+}
+
+export function WhyCard({ of, reasons, onShow, onClose }: Props): ReactNode {
+  return (
+    <Box as="section" aria-label="Why" borderWidth="1px" borderColor="sky" borderRadius="card" bg="sky.soft" p="3" m="3" mb="0" role="status">
+      <Flex justify="space-between" align="flex-start" gap="2">
+        <Heading as="h2" fontSize="15px" fontFamily="body">Why? {of}</Heading>
+        <Tool label="Close the answer" onClick={onClose}><X size={15} /></Tool>
+      </Flex>
+      <Box as="ul" listStyleType="none">
+        {reasons.map((reason, place) => (
+          <Box as="li" key={place} py="1" borderTopWidth={place ? "1px" : 0}>
+            {reason.words}
+            {(reason.element || reason.slide) && (
+              <QuietButton size="2xs" ml="2" onClick={() => onShow(reason)}>Show it in Build</QuietButton>
+            )}
+          </Box>
+        ))}
+      </Box>
+    </Box>
+  );
+}
