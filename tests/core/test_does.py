@@ -18,6 +18,7 @@ from zigzag_core.course import (
     Overlay,
     Picture,
     Rule,
+    Section,
     Shape,
     Slide,
     SlideSize,
@@ -161,6 +162,19 @@ def test_waits_timers_and_keys():
     assert learner.waits(10_000).state.variables["scorevar"] == 4
     assert learner.does("key", key="x").slide == "slidea"
     assert learner.does("key", key="s").slide == "slideb" and not learner.state.waiting
+
+
+def test_a_rule_of_a_section_holds_on_all_of_its_slides():
+    timer = Rule(id="tick", when=r.Timer(after=1), do=(
+        r.Calculate(action="add", variable="scorevar", value=1),))
+    document = course(slide("slidea"), slide("slideb"), slide("slidec"),
+                      sections=(Section(id="sect", title="S", before="slideb", rules=(timer,)),))
+    learner = Learner(document).waits(5_000)
+    assert learner.state.variables["scorevar"] == 0
+    learner.does("next").waits(5_000)
+    assert learner.state.variables["scorevar"] == 1
+    learner.does("next").waits(500).does("previous").waits(5_000)
+    assert learner.state.variables["scorevar"] == 2
 
 
 def test_overlays_block_close_each_other_and_begin_anew():

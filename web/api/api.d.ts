@@ -3119,7 +3119,7 @@ export interface components {
         };
         /**
          * Overlay
-         * @description A layer as large as the slide. Elements are on it by naming it as their `overlay`.
+         * @description As large as the slide, and over it. Elements are on it by naming it as their `overlay`.
          *
          *     It may dim what is below and block it (then the focus stays on it), pause the slide's
          *     timing, close the others when it opens, and close on Escape or on a click beside what is on

@@ -1,4 +1,4 @@
-"""Overlays: layers of elements that open over the slide and close again."""
+"""Overlays: elements that open together over the slide and close again."""
 
 from typing import Literal
 
@@ -8,7 +8,7 @@ from .timing import Timing
 
 
 class Overlay(Model):
-    """A layer as large as the slide. Elements are on it by naming it as their `overlay`.
+    """As large as the slide, and over it. Elements are on it by naming it as their `overlay`.
 
     It may dim what is below and block it (then the focus stays on it), pause the slide's
     timing, close the others when it opens, and close on Escape or on a click beside what is on

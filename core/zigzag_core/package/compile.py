@@ -132,11 +132,9 @@ def _slide(slide: Slide, weave: Woven, scope: Scope) -> ProgramSlide:
     )
     own = program_rules(slide.rules, slide.id, scope, slide)
     if section:
-        first = {rule.id: f"{rule.id}_{slide.id}" for rule in section.rules}
-        own += tuple(
-            rule.model_copy(update={"id": first.get(rule.id, f"{rule.id}_{slide.id}")})
-            for rule in program_rules(section.rules, slide.id, scope, slide)
-        )
+        # On each of its slides it is a rule of its own.
+        ids = [r.model_copy(update={"id": f"{r.id}_{slide.id}"}) for r in section.rules]
+        own += program_rules(ids, slide.id, scope, slide)
     return ProgramSlide(
         id=slide.id, title=slide.title, onward=slide.onward, forks=tuple(weave.forks),
         transcript=slide.transcript, background=slide.background or Background(),

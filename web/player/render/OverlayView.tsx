@@ -52,7 +52,7 @@ export function OverlayView({ overlay }: { overlay: ProgramOverlay }): ReactNode
     );
   }
   return (
-    <div className={`zz-layer${blocks ? " zz-blocks" : ""}${overlay.dims ? " zz-dims" : ""}`}>
+    <div className={`zz-over-slide${blocks ? " zz-blocks" : ""}${overlay.dims ? " zz-dims" : ""}`}>
       {(blocks || overlay.on_outside) && (
         <div className="zz-outside" aria-hidden onClick={overlay.on_outside ? close : undefined} />
       )}

@@ -14,7 +14,7 @@ import { Does } from "../does/Does";
 import { OverlayCards } from "../does/OverlayCards";
 import { PatternCards } from "../does/PatternCards";
 import { Judges } from "./Judges";
-import { layerOf, useLayer } from "./layers";
+import { overlayIn, useOverlay } from "./onOverlay";
 import { Looks } from "./Looks";
 import { Says } from "./Says";
 import { SlideCards } from "./SlideCards";
@@ -22,8 +22,8 @@ import { SlideCards } from "./SlideCards";
 export function Cards(): ReactNode {
   const slide = useCourse((state) => (state.place.slide ? state.slides[state.place.slide] : undefined));
   const selected = useCourse((state) => state.place.selected);
-  const overlay = useLayer((state) => state.overlay);
-  const layer = layerOf(slide, overlay);
+  const overlay = useOverlay((state) => state.overlay);
+  const edited = overlayIn(slide, overlay);
   const holding = useCourse((state) => state.holding);
   // While something is dragged the cards wait: drawing them would make it stutter.
   const shown = useRef(selected);
@@ -34,7 +34,7 @@ export function Cards(): ReactNode {
   if (!elements.length) {
     return (
       <Stack p="3" gap="3">
-        {layer ? <OverlayCards slide={slide} overlay={layer} /> : <><SlideCards slide={slide} /><CourseCards /></>}
+        {edited ? <OverlayCards slide={slide} overlay={edited} /> : <><SlideCards slide={slide} /><CourseCards /></>}
       </Stack>
     );
   }

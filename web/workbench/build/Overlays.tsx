@@ -1,15 +1,15 @@
 /** The overlays of a slide in the running order, each with what is on it. */
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { verticalListSortingStrategy, SortableContext } from "@dnd-kit/sortable";
-import { Layers, Plus } from "lucide-react";
+import { PictureInPicture2, Plus } from "lucide-react";
 import type { ReactNode } from "react";
 import type { Slide } from "../../api/types";
 import { QuietButton } from "../ui/parts";
-import { addOverlay, openLayer, useLayer } from "./layers";
+import { addOverlay, editOverlay, useOverlay } from "./onOverlay";
 import { depthOf, Row } from "./RunningOrder";
 
 export function Overlays({ slide }: { slide: Slide }): ReactNode {
-  const active = useLayer((state) => state.overlay);
+  const active = useOverlay((state) => state.overlay);
   return (
     <Box pt="2" pb="3">
       {slide.overlays.map((overlay) => {
@@ -20,9 +20,9 @@ export function Overlays({ slide }: { slide: Slide }): ReactNode {
             <Flex
               as="button" align="center" gap="2.5" w="100%" px="3.5" py="2" textAlign="left" aria-pressed={open}
               bg={open ? "marigold.soft" : undefined} borderLeftWidth="4px" borderColor={open ? "marigold" : "transparent"}
-              onClick={() => openLayer(open ? null : overlay.id)}
+              onClick={() => editOverlay(open ? null : overlay.id)}
             >
-              <Layers size={16} aria-hidden />
+              <PictureInPicture2 size={16} aria-hidden />
               <Text fontWeight="600" flex="1" truncate>{overlay.name}</Text>
               <Text color="quiet" fontSize="12px">{inside.length ? `${inside.length} on it` : "empty"}</Text>
             </Flex>

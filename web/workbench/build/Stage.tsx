@@ -9,8 +9,8 @@ import { edit, select, useCourse } from "../store/store";
 import { Empty, MainButton } from "../ui/parts";
 import { EditInPlace } from "./EditInPlace";
 import { Handles } from "./Handles";
-import { LayerBar } from "./LayerBar";
-import { asideOf, atHand, layered, layerOf, useLayer } from "./layers";
+import { OverlayBar } from "./OverlayBar";
+import { asideOf, atHand, withOverlay, overlayIn, useOverlay } from "./onOverlay";
 import { Overflow } from "./Overflow";
 import { Grid, Rulers } from "./Rulers";
 import { StageBar } from "./StageBar";
@@ -37,8 +37,8 @@ export function Stage({ pointer, onAdd }: Props): ReactNode {
   const slide = useCourse((state) => (state.place.slide ? state.slides[state.place.slide] : undefined));
   const editing = useCourse((state) => state.editing);
   const zoom = useView((view) => view.zoom);
-  const overlay = useLayer((state) => state.overlay);
-  const layer = layerOf(slide, overlay);
+  const overlay = useOverlay((state) => state.overlay);
+  const edited = overlayIn(slide, overlay);
   const selected = useCourse((state) => state.place.selected);
   const aside = useMemo(() => (slide ? asideOf(slide, selected) : NOTHING), [slide, selected]);
   const [fitted, setFitted] = useState(0);
@@ -59,8 +59,8 @@ export function Stage({ pointer, onAdd }: Props): ReactNode {
   const shown = useMemo(() => {
     if (!slide) return null;
     const whole = promptedSlide(slide, sources);
-    return layered(whole, layer, size, aside);
-  }, [slide, sources, layer, size, aside]);
+    return withOverlay(whole, edited, size, aside);
+  }, [slide, sources, edited, size, aside]);
 
   function point(event: { clientX: number; clientY: number }): [number, number] | null {
     const box = paper.current?.getBoundingClientRect();
@@ -101,7 +101,7 @@ export function Stage({ pointer, onAdd }: Props): ReactNode {
             </Box>
             <Grid scale={scale} />
             <Overflow slide={slide} scale={scale} />
-            <Handles slide={slide} scale={scale} reaches={(e) => atHand(e, layer, aside)} />
+            <Handles slide={slide} scale={scale} reaches={(e) => atHand(e, edited, aside)} />
             <Rulers scale={scale} />
           </Box>
         ) : (
@@ -113,7 +113,7 @@ export function Stage({ pointer, onAdd }: Props): ReactNode {
           </Empty>
         )}
       </Flex>
-      {slide && layer && <LayerBar slide={slide} layer={layer} />}
+      {slide && edited && <OverlayBar slide={slide} edited={edited} />}
       {slide && <StageBar scale={scale} onAdd={() => onAdd(null)} />}
     </Box>
   );

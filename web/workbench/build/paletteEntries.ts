@@ -4,7 +4,7 @@ import {
   AppWindow, Baseline, Circle, CircleDot, ClipboardPaste, Copy, CornerDownRight, FilePlus2, Film, Gauge, Group, Hash, Heading1,
   Heading2, Image, Link2, List, Lock, MessageSquare, Minus, MousePointerClick, MoveRight, Music, Palette, Play, Redo2, Search,
   Shapes, SlidersHorizontal, Square, SquareCheck, SquareDashedMousePointer, Star, Table, TextCursorInput, Trash2, Triangle, Undo2,
-  Layers, Ungroup, Variable, Workflow, type LucideIcon,
+  PictureInPicture2, Ungroup, Variable, Workflow, type LucideIcon,
 } from "lucide-react";
 import { useNavigate } from "react-router";
 import { api, take } from "../../api/client";
@@ -17,7 +17,7 @@ import { addSlide, duplicateSlide } from "../store/slides";
 import { applyStyle, copyStyle } from "../store/styles";
 import { goToSlide, redo, select, undo, useCourse } from "../store/store";
 import { makePattern, type ReadyPattern } from "../does/patterns";
-import { addOverlay } from "./layers";
+import { addOverlay } from "./onOverlay";
 import { useLayouts } from "./LayoutPicker";
 import { showPanel } from "./panels";
 
@@ -90,7 +90,7 @@ export function useEntries(at: [number, number] | null, pickPicture: () => void,
   const commands: Entry[] = [
     { word: "Single choice", also: "question quiz radio", group: "question", icon: CircleDot, run: () => void addElement("single_choice", at) },
     ...PATTERNS.map(([word, also, what]): Entry => ({ word, also, group: "pattern", icon: Workflow, run: () => void makePattern(what) })),
-    { word: "Overlay", also: "layer panel popup dialog", group: "element", icon: Layers, run: addOverlay },
+    { word: "Overlay", also: "panel popup dialog over", group: "element", icon: PictureInPicture2, run: addOverlay },
     { word: "Variables", also: "number text yes no remember", group: "command", icon: Variable, run: () => showPanel("variables") },
     { word: "New slide", also: "add page", group: "slide", icon: FilePlus2, run: () => void addSlide() },
     { word: "Duplicate slide", also: "copy", group: "slide", icon: Copy, run: () => { if (slide) void duplicateSlide(slide); } },

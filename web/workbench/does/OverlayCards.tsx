@@ -3,7 +3,7 @@ import { Flex, Stack } from "@chakra-ui/react";
 import { Trash2 } from "lucide-react";
 import type { ReactNode } from "react";
 import type { Overlay, Slide } from "../../api/types";
-import { changeOverlay, removeOverlay } from "../build/layers";
+import { changeOverlay, removeOverlay } from "../build/onOverlay";
 import { Check, Choose, TextField } from "../build/fields";
 import { FoldCard, QuietButton } from "../ui/parts";
 import { Rules } from "./Rules";

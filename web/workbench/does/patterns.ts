@@ -2,7 +2,7 @@
 import { api, take } from "../../api/client";
 import type { paths } from "../../api/api";
 import type { Pattern } from "../../api/types";
-import { useLayer } from "../build/layers";
+import { useOverlay } from "../build/onOverlay";
 import { attempt } from "../store/commands";
 import { apply, currentSlide, useCourse } from "../store/store";
 
@@ -15,7 +15,7 @@ export function makePattern(what: ReadyPattern): Promise<void> {
     const slide = currentSlide();
     if (!slide) return;
     const { course, place } = useCourse.getState();
-    const body = { slide, course, what, elements: [...place.selected], overlay: useLayer.getState().overlay };
+    const body = { slide, course, what, elements: [...place.selected], overlay: useOverlay.getState().overlay };
     const made = await take(api.POST("/api/edits/pattern", { body }));
     apply("Make pattern", { slides: { [slide.id]: made.slide } }, { select: made.selected.slice(0, 1) });
   });

@@ -11,7 +11,7 @@ import { acrossFrames, type AskedMessage, type RehearsalCommand } from "../../pl
 import type { RehearsalMessage } from "../../player/tracking/rehearsal";
 import { saveAll } from "../store/saver";
 import { goToSlide, select, useCourse } from "../store/store";
-import { openLayer } from "../build/layers";
+import { editOverlay } from "../build/onOverlay";
 import { Empty, QuietButton } from "../ui/parts";
 import { EventLine } from "./EventLine";
 import { Ledger } from "./Ledger";
@@ -88,7 +88,7 @@ export function Rehearse(): ReactNode {
     const slide = reason.slide ?? (reason.element ? index?.home.get(reason.element) : undefined);
     if (slide && slides[slide]) {
       goToSlide(slide);
-      openLayer(reason.element ? index?.overlayOf.get(reason.element) ?? null : null);
+      editOverlay(reason.element ? index?.overlayOf.get(reason.element) ?? null : null);
       if (reason.element && slides[slide].elements.some(({ id }) => id === reason.element)) select([reason.element]);
     }
     void navigate(`/courses/${slug}/build`);

@@ -2,7 +2,7 @@
 import { api, take } from "../../api/client";
 import type { Clipping, Slide } from "../../api/types";
 import { attempt, removeSelected, takeOver } from "./commands";
-import { useLayer } from "../build/layers";
+import { useOverlay } from "../build/onOverlay";
 import { currentSlide, useCourse } from "./store";
 
 const { getState: get } = useCourse;
@@ -114,7 +114,7 @@ export function duplicateSelected(): Promise<void> {
 }
 
 async function pasteInto(slide: Slide, clipping: Clipping, dx: number, dy: number, label: string): Promise<void> {
-  const body = { slide, clipping, course: get().course, dx, dy, onto: useLayer.getState().overlay };
+  const body = { slide, clipping, course: get().course, dx, dy, onto: useOverlay.getState().overlay };
   const pasted = await take(api.POST("/api/edits/paste", { body }));
   takeOver(label, pasted);
   last = { slide: slide.id, from: clipping, ids: pasted.selected, before: [0, 0] };

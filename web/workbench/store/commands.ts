@@ -3,7 +3,7 @@ import { api, take } from "../../api/client";
 import type { paths } from "../../api/api";
 import type { Course, Element, Slide } from "../../api/types";
 import { withMembers } from "../build/geometry";
-import { useLayer } from "../build/layers";
+import { useOverlay } from "../build/onOverlay";
 import { sayError } from "../ui/toaster";
 import {
   apply, changeElements, changeSlide, currentSlide, knowMedia, select, useCourse,
@@ -49,7 +49,7 @@ export function addElement(
   return attempt(async () => {
     const slide = currentSlide();
     if (!slide) return;
-    const body = { slide, what, at, course: get().course, overlay: useLayer.getState().overlay };
+    const body = { slide, what, at, course: get().course, overlay: useOverlay.getState().overlay };
     const added = await take(api.POST("/api/edits/add", { body }));
     const done = finish ? finish(added.slide, added.selected) : added.slide;
     takeOver(`Add ${what.replaceAll("_", " ")}`, { ...added, slide: done });

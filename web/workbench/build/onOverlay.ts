@@ -1,27 +1,27 @@
-/** Which layer of the slide is being edited: the slide itself, or one of its overlays. */
+/** What is edited: the slide itself, or one of its overlays. */
 import { create } from "zustand";
 import type { Element, Overlay, Pattern, Slide } from "../../api/types";
 import { changeSlide, select, useCourse } from "../store/store";
 import { freshId } from "../store/ids";
 import { freeName } from "../store/names";
 
-export const useLayer = create<{ overlay: string | null }>(() => ({ overlay: null }));
+export const useOverlay = create<{ overlay: string | null }>(() => ({ overlay: null }));
 
 /** Edit an overlay, or (null) the slide below. */
-export function openLayer(overlay: string | null): void {
-  if (useLayer.getState().overlay === overlay) return;
-  useLayer.setState({ overlay });
+export function editOverlay(overlay: string | null): void {
+  if (useOverlay.getState().overlay === overlay) return;
+  useOverlay.setState({ overlay });
   select([]);
 }
 
 /** The overlay that is edited, if this slide has it. */
-export function layerOf(slide: Slide | undefined, overlay: string | null): Overlay | null {
+export function overlayIn(slide: Slide | undefined, overlay: string | null): Overlay | null {
   return slide?.overlays.find(({ id }) => id === overlay) ?? null;
 }
 
-/** Whether an element is on the layer that is edited, and not put aside. */
-export function atHand(element: Element, layer: Overlay | null, aside: ReadonlySet<string>): boolean {
-  return !element.hidden_while_editing && (element.overlay ?? null) === (layer?.id ?? null) && !aside.has(element.id);
+/** Whether an element is on what is edited, and not put aside. */
+export function atHand(element: Element, edited: Overlay | null, aside: ReadonlySet<string>): boolean {
+  return !element.hidden_while_editing && (element.overlay ?? null) === (edited?.id ?? null) && !aside.has(element.id);
 }
 
 /**
@@ -60,14 +60,14 @@ function momentsOf(pattern: Pattern): string[][] {
 const ABOVE = 1_000_000;
 
 /** What the stage draws: the slide, and over it the overlay that is edited, dimming it as it will. */
-export function layered(
-  whole: Slide, layer: Overlay | null, size: { w: number; h: number }, aside: ReadonlySet<string>,
+export function withOverlay(
+  whole: Slide, edited: Overlay | null, size: { w: number; h: number }, aside: ReadonlySet<string>,
 ): Slide {
   const slide = { ...whole, elements: whole.elements.filter((e) => !aside.has(e.id)) };
-  const below = slide.elements.filter((e) => !e.overlay && (layer !== null || !e.hidden_while_editing));
-  if (!layer) return { ...slide, elements: below };
-  const own = slide.elements.filter((e) => atHand(e, layer, aside)).map((e) => ({ ...e, z: e.z + ABOVE }));
-  return { ...slide, elements: [...below, ...(layer.dims ? [sheet(size, below)] : []), ...own] };
+  const below = slide.elements.filter((e) => !e.overlay && (edited !== null || !e.hidden_while_editing));
+  if (!edited) return { ...slide, elements: below };
+  const own = slide.elements.filter((e) => atHand(e, edited, aside)).map((e) => ({ ...e, z: e.z + ABOVE }));
+  return { ...slide, elements: [...below, ...(edited.dims ? [sheet(size, below)] : []), ...own] };
 }
 
 /** The shade that an overlay lays over the slide. */
@@ -104,7 +104,7 @@ export function addOverlay(): void {
     moving.has(e.id) || (e.group && moving.has(e.group)) ? { ...e, overlay: overlay.id } : e
   ));
   changeSlide("Add overlay", { ...slide, elements, overlays: [...slide.overlays, overlay] });
-  openLayer(overlay.id);
+  editOverlay(overlay.id);
 }
 
 export function changeOverlay(slide: Slide, overlay: Overlay, label = "Change overlay"): void {
@@ -125,5 +125,5 @@ export function removeOverlay(slide: Slide, id: string): void {
         .map((item) => ({ ...item, shows: item.shows.filter((name) => !gone.has(name)) })),
     })),
   });
-  openLayer(null);
+  editOverlay(null);
 }
