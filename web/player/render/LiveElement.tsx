@@ -1,5 +1,5 @@
 /** One element as the learner meets it: in the look that its state gives, answering what is done. */
-import { useRef, type CSSProperties, type MouseEvent, type ReactNode } from "react";
+import { useRef, type CSSProperties, type MouseEvent, type ReactNode, type RefObject } from "react";
 import type { Element, InputElement, ProgramElement } from "../../api/types";
 import { isEnabled, isVisible } from "../engine/engine";
 import { evaluate, live } from "../engine/expression";
@@ -134,12 +134,13 @@ function Shown(
     const reveals = element.reveals ? { "aria-expanded": isOpen(index, state, element.reveals) } : {};
     return (
       <button
-        type="button" className={`${name}${enabled ? " zz-live" : " zz-off"}${element.control === "check" ? " zz-ticks" : ""}`}
+        type="button" ref={box as unknown as RefObject<HTMLButtonElement>}
+        className={`${name}${enabled ? " zz-live" : " zz-off"}${element.control === "check" ? " zz-ticks" : ""}`}
         {...common} {...more} {...twice} {...check} {...reveals} data-selected={selected || undefined}
         disabled={!enabled} aria-label={draw.kind === "button" && !element.words ? undefined : words(draw)}
         onClick={(event: MouseEvent) => { event.stopPropagation(); click(); }}
       >
-        <div ref={box} className="zz-inner">{view}</div>
+        {view}
         {element.control === "check" && <span className="zz-tick" aria-hidden>{selected ? "✓" : ""}</span>}
       </button>
     );

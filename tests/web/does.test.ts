@@ -1,0 +1,49 @@
+/** Conditions by choice, and where moves lead. */
+import { describe, expect, test } from "vitest";
+import type { Move } from "../../web/api/types";
+import { path } from "../../web/player/render/motion";
+import { formatted } from "../../web/player/render/RichTextView";
+import { clausesOf, nodeOf } from "../../web/workbench/does/conditions";
+
+describe("conditions", () => {
+  test.each([
+    [true], [["clicked", "abcd"]], [["not", ["shown", "abcd"]]],
+    [["and", [">=", ["variable", "abcd"], 3], ["=", ["live", "result"], "passed"]]],
+    [["or", ["all_seen", "abcd"], ["and", ["seen", "efgh"], ["not", ["right", "ijkl"]]]]],
+    [["!=", ["dropped", "abcd"], ""]], [["<", ["+", ["variable", "abcd"], 1], 3]],
+    [["and", false, ["%", 3, 2]]],
+  ])("are read and written again: %j", (node) => {
+    expect(nodeOf(clausesOf(node))).toEqual(node);
+  });
+
+  test("what is no choice stays an expression", () => {
+    expect(clausesOf(["<", ["+", ["variable", "abcd"], 1], 3]).clauses[0]?.kind).toBe("other");
+    expect(clausesOf(["watched", "abcd"]).clauses[0]?.kind).toBe("other");
+  });
+});
+
+describe("values in words", () => {
+  const plain = { decimals: null, yes: "", no: "", one: "", many: "" };
+  test.each([
+    [1, { ...plain, one: "one card", many: "# cards" }, "one card"],
+    [3, { ...plain, one: "one card", many: "# cards" }, "3 cards"],
+    [2.5, { ...plain, decimals: 2 }, "2.50"], [true, { ...plain, yes: "open", no: "shut" }, "open"],
+    [false, { ...plain, yes: "open", no: "shut" }, "shut"], [false, plain, "no"], [7, null, "7"],
+  ])("%j", (value, format, words) => {
+    expect(formatted(value, format)).toBe(words);
+  });
+});
+
+describe("moves", () => {
+  const move = (curved: boolean): Move => ({
+    id: "move", name: "Move", path: [{ x: 100, y: 0 }, { x: 100, y: 80 }], curved, duration: 500,
+    easing: "linear", times: 1,
+  });
+  test("begin where the element stands and end at their last place", () => {
+    expect(path(move(false))).toEqual([[0, 0], [100, 0], [100, 80]]);
+    const curve = path(move(true));
+    expect(curve[0]).toEqual([0, 0]);
+    expect(curve.at(-1)).toEqual([100, 80]);
+    expect(curve).toContainEqual([100, 0]);
+  });
+});
