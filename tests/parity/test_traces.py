@@ -16,7 +16,7 @@ from tests.core.samples import fresh_ids
 from tests.core.strategies import any_run, programs, runs, sensible_run
 from tests.parity.traces import trace, write
 
-RANDOM_RUNS = 400
+RANDOM_RUNS = 250
 
 
 def test_random_programs_are_traced():
