@@ -239,7 +239,8 @@ def _element(draw, name, control="none", question=None, choice=None, own=()):
         control=control, spans=() if question else _spans(draw),
         variable=draw(st.sampled_from([None, "count"])),
         question=question, choice=choice,
-        visible=draw(mostly_true), enabled=draw(mostly_true),
+        visible=True if question else draw(mostly_true),
+        enabled=True if question else draw(mostly_true),
         rules=(*own, *draw(st.lists(rules(on="clicked", target=name), max_size=2))),
     )
 
@@ -393,6 +394,7 @@ def sensible_run(index, seed: int, count: int):
 def any_run(seed: int, count: int):
     """Events of every kind, sensible or not, mostly clicks and the passing of time."""
     rng = random.Random(seed)
+    parts = ["e1", "e0"]
     values = [0, 1, -3.5, 7, "north", "12", "", True, False]
 
     def one():
@@ -404,7 +406,9 @@ def any_run(seed: int, count: int):
         ])
         match kind:
             case "answer":
-                return {"event": "clicked", "target": rng.choice(SLIDES) + rng.choice(["e0", "e1"])}
+                # Choosing and submitting in turns, on the first slide more often than on others.
+                parts.reverse()
+                return {"event": "clicked", "target": rng.choice([SLIDES[0], *SLIDES]) + parts[0]}
             case "tick":
                 return {"event": "tick", "ms": rng.choice([0, 40, 100, 700, 2_500, 90_000])}
             case "slide":
