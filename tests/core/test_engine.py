@@ -167,9 +167,12 @@ def test_order_of_rules_is_blocks_element_slide_course():
 def test_any_run_keeps_its_promises(program, seed, events):
     index = Index(program)
     state, before = engine.start(index, seed), None
+    # Only starting over makes a slide unseen again.
+    starts_over = '"do":"clear"' in program.model_dump_json()
     for event in events:
         before, (state, _) = state, engine.step(index, state, event)
-        assert set(state.visited) >= set(before.visited) and state.time >= before.time
+        assert starts_over or set(state.visited) >= set(before.visited)
+        assert state.time >= before.time
         assert state.completed >= before.completed
         assert before.success != "passed" or state.success == "passed"
         assert 0 <= (results.score(index, state) or 0) <= 100
