@@ -5,9 +5,7 @@ from dataclasses import dataclass
 from typing import Any
 
 from zigzag_core import program as p
-from zigzag_core.course import Course, CourseDocument, Input, Rule, Slide, ValueRun, rules
-from zigzag_core.course.elements import Element
-from zigzag_core.course.expression import names_in
+from zigzag_core.course import Course, CourseDocument, Input, Rule, Slide, rules
 from zigzag_core.course.patterns import Pattern, Steps
 from zigzag_core.course.rules import THIS, Action
 
@@ -251,14 +249,3 @@ def rules_of(slide: Slide) -> Iterable[Rule]:
     for overlay in slide.overlays:
         yield from overlay.rules
     yield from slide.rules
-
-
-def variables_read(element: Element) -> set[str]:
-    """Return what the words of `element` show."""
-    text = getattr(element, "text", None)
-    blocks = text.blocks if text else ()
-    return {r.of for block in blocks for r in block.runs if isinstance(r, ValueRun)}
-
-
-__all__ = ["Scope", "names_in", "program_expression", "program_rules", "rules_of", "scope_of",
-           "start_over", "variables_read", "variables_set_on"]

@@ -1,5 +1,4 @@
 /** The line of events: every moment of a rehearsal, to step back to. */
-import type { Program } from "../../api/types";
 import { isVisible } from "../../player/engine/engine";
 import type { Index } from "../../player/engine/program";
 import type { Effect, Event, Ran, State } from "../../player/engine/state";
@@ -73,5 +72,3 @@ export function recorded(index: Index, moments: readonly Moment[]): { events: Re
   }
   return { events, expected };
 }
-
-export type { Program };
