@@ -890,6 +890,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/edits/expression/text": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Expression Text
+         * @description Return an expression as it is typed.
+         */
+        post: operations["zigzag_server_courses_does_api_expression_text"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/edits/expression": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Expression
+         * @description Read a typed expression.
+         */
+        post: operations["zigzag_server_courses_does_api_read_expression"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/courses/{slug}/check": {
         parameters: {
             query?: never;
@@ -5976,6 +6016,57 @@ export interface components {
             /** Overlay */
             overlay?: string | null;
         };
+        /** Typed */
+        Typed: {
+            /** Text */
+            text: string;
+        };
+        /** ExpressionIn */
+        ExpressionIn: {
+            slide?: components["schemas"]["Slide"] | null;
+            course: components["schemas"]["Course"];
+            /**
+             * Titles
+             * @default {}
+             */
+            titles: {
+                [key: string]: string;
+            };
+            /** Node */
+            node: unknown;
+        };
+        /**
+         * Read
+         * @description The tree of a typed expression; or what is wrong, and where in the text, from 0.
+         */
+        Read: {
+            /** Node */
+            node?: unknown;
+            /**
+             * Problem
+             * @default
+             */
+            problem: string;
+            /**
+             * At
+             * @default 0
+             */
+            at: number;
+        };
+        /** TypedIn */
+        TypedIn: {
+            slide?: components["schemas"]["Slide"] | null;
+            course: components["schemas"]["Course"];
+            /**
+             * Titles
+             * @default {}
+             */
+            titles: {
+                [key: string]: string;
+            };
+            /** Text */
+            text: string;
+        };
         /**
          * Check
          * @description What is to be known of a course, most of all before publishing.
@@ -8456,6 +8547,54 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PatternMade"];
+                };
+            };
+        };
+    };
+    zigzag_server_courses_does_api_expression_text: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ExpressionIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Typed"];
+                };
+            };
+        };
+    };
+    zigzag_server_courses_does_api_read_expression: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TypedIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Read"];
                 };
             };
         };

@@ -40,12 +40,16 @@ def actions_of(rule: Rule) -> tuple[Action, ...]:
     return (*rule.do, *rule.otherwise)
 
 
-def goes(rule: Rule) -> Iterator[GoTo]:
-    """Yield where a rule that is not switched off goes."""
-    if not rule.off:
-        for action in actions_of(rule):
+def goes(rule: Rule) -> Iterator[tuple[GoTo, Any]]:
+    """Yield where a rule that is not switched off goes, with the condition for it."""
+    if rule.off:
+        return
+    for actions, condition in (
+        (rule.do, rule.condition), (rule.otherwise, ["not", rule.condition])
+    ):
+        for action in actions:
             if isinstance(action, GoTo):
-                yield action
+                yield action, condition
 
 
 def expressions_on(slide: Slide) -> Iterator[Any]:

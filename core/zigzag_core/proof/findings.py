@@ -63,7 +63,7 @@ def _slide(slide: Slide, document: CourseDocument) -> Iterator[Finding]:
     for element in slide.elements:
         if any(
             isinstance(action.go, ToSlide) and action.go.slide not in known
-            for rule in element.rules for action in goes(rule)
+            for rule in element.rules for action, _ in goes(rule)
         ):
             yield Finding(
                 level="error", code="lost_slide", slide=slide.id, element=element.id,

@@ -2,7 +2,7 @@
 
 from collections import deque
 from collections.abc import Iterator, Mapping, Sequence
-from typing import Literal
+from typing import Any, Literal
 
 from zigzag_core.course import (
     CourseDocument,
@@ -13,7 +13,9 @@ from zigzag_core.course import (
     ToPrevious,
     ToSlide,
 )
+from zigzag_core.course.expression_words import in_words
 from zigzag_core.course.model import Model
+from zigzag_core.course.names import Names, names_of
 from zigzag_core.course.patterns import ChoosePath
 from zigzag_core.course.rule_use import goes, rules_on
 from zigzag_core.course.rules import Destination
@@ -42,8 +44,10 @@ def route(document: CourseDocument) -> Route:
     """Return the route through a course, from the rules and the slides' own ways onward."""
     order = document.course.slides
     places = {slide: place for place, slide in enumerate(order)}
+    titles = {slide.id: slide.title for slide in document.slides}
     ways = tuple(_distinct(
-        way for slide in document.slides for way in _ways(slide, order, places)
+        way for slide in document.slides
+        for way in _ways(slide, order, places, names_of(document.course, slide, titles))
     ))
     out: dict[str, list[str]] = {slide: [] for slide in order}
     for way in ways:
@@ -60,7 +64,9 @@ def route(document: CourseDocument) -> Route:
     )
 
 
-def _ways(slide: Slide, order: Sequence[str], places: Mapping[str, int]) -> Iterator[Way]:
+def _ways(
+    slide: Slide, order: Sequence[str], places: Mapping[str, int], naming: Names
+) -> Iterator[Way]:
     onward = None
     if not isinstance(slide.onward, Nowhere):
         onward = _target(slide.onward, slide, order, places)
@@ -68,14 +74,15 @@ def _ways(slide: Slide, order: Sequence[str], places: Mapping[str, int]) -> Iter
         yield Way(source=slide.id, target=onward, kind="onward")
     names = {part.id: part.name for part in (*slide.elements, *slide.overlays)}
     for rule, owner in rules_on(slide):
-        for action in goes(rule):
+        for action, condition in goes(rule):
             target = _target(action.go, slide, order, places)
             # What only goes where the way leads anyhow is no fork; nor is going back.
             if target and target != onward and not isinstance(action.go, ToPrevious):
                 cause = (*getattr(rule.when, "of", ()), owner)[0]
                 named = cause if cause in names else None
                 yield Way(source=slide.id, target=target, kind="rule", element=named,
-                          why=when_words(rule.when.event, names.get(cause, "")))
+                          why=when_words(rule.when.event, names.get(cause, ""))
+                          + _if_words(condition, naming))
     for pattern in slide.patterns:
         if not isinstance(pattern, ChoosePath):
             continue
@@ -83,7 +90,11 @@ def _ways(slide: Slide, order: Sequence[str], places: Mapping[str, int]) -> Iter
             if path.slide in places and path.slide != slide.id:
                 yield Way(source=slide.id, target=path.slide, kind="rule", element=path.trigger,
                           why=f"“{names[path.trigger]}” is clicked" if path.trigger
-                          else f"“{pattern.name}” says so")
+                          else f"on Next{_if_words(path.condition, naming)}")
+
+
+def _if_words(condition: Any, naming: Names) -> str:
+    return "" if condition is True else f" if {in_words(condition, naming)}"
 
 
 def _target(
@@ -118,7 +129,8 @@ def _distinct(ways: Iterator[Way]) -> Iterator[Way]:
 
 
 def _leaves(slide: Slide) -> bool:
-    return any(isinstance(go.go, LeaveCourse) for rule, _ in rules_on(slide) for go in goes(rule))
+    return any(isinstance(go.go, LeaveCourse)
+               for rule, _ in rules_on(slide) for go, _ in goes(rule))
 
 
 _HAPPENS = {

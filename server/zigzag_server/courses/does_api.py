@@ -1,10 +1,14 @@
 """Edits of what slides do. Nothing is stored: they answer with what would be."""
 
-from typing import Any
+from typing import Annotated, Any
 
 from django.http import HttpRequest
 from ninja import Router, Schema
+from pydantic import Field
 from zigzag_core import course as core
+from zigzag_core.course.expression import Expression
+from zigzag_core.course.expression_text import NotReadable, read, write
+from zigzag_core.course.names import names_of
 from zigzag_core.edit.pattern_making import CannotMake, Ready, make_pattern
 
 from zigzag_server.problems import Problem
@@ -41,3 +45,46 @@ def edit_pattern(request: HttpRequest, data: PatternIn) -> dict[str, Any]:
     except CannotMake as error:
         raise Problem(422, "no_pattern", str(error)) from None
     return {"slide": slide, "pattern": pattern, "selected": list(selected)}
+
+
+class NamesIn(Schema):
+    """What an expression may name: a slide, the course, the titles of all slides by id."""
+
+    slide: core.Slide | None = None
+    course: core.Course
+    titles: dict[str, str] = {}
+
+
+class TypedIn(NamesIn):
+    text: Annotated[str, Field(max_length=4_000)]
+
+
+class ExpressionIn(NamesIn):
+    node: Expression
+
+
+class Typed(Schema):
+    text: str
+
+
+class Read(Schema):
+    """The tree of a typed expression; or what is wrong, and where in the text, from 0."""
+
+    node: Expression = None
+    problem: str = ""
+    at: int = 0
+
+
+@router.post("/expression/text", response=Typed)
+def expression_text(request: HttpRequest, data: ExpressionIn) -> dict[str, Any]:
+    """Return an expression as it is typed."""
+    return {"text": write(data.node, names_of(data.course, data.slide, data.titles))}
+
+
+@router.post("/expression", response=Read)
+def read_expression(request: HttpRequest, data: TypedIn) -> dict[str, Any]:
+    """Read a typed expression."""
+    try:
+        return {"node": read(data.text, names_of(data.course, data.slide, data.titles))}
+    except NotReadable as error:
+        return {"problem": str(error), "at": error.at}

@@ -1,6 +1,7 @@
 /** One action of a sentence: its verb, and what it needs. */
 import type { ReactNode } from "react";
 import type { Destination, RuleAction } from "../../api/types";
+import { ExpressionField } from "./ExpressionField";
 import { ACTIONS, newAction } from "./sentences";
 import type { Things } from "./things";
 import { WordChoice, WordField } from "./Word";
@@ -164,12 +165,19 @@ function ValueWord({ action, things, onChange }: { action: Calculation; things: 
   const put = (value: unknown): void => onChange({ ...action, value });
   const source = (
     <WordChoice
-      label="Kind of value" value={other ?? ""} options={[["", type === "yes_no" ? "just" : "the value"], ...things.variables.map((id): [string, string] => [id, things.name(id)])]}
-      onChange={(id) => put(id ? ["variable", id] : type === "yes_no" ? true : type === "text" ? "" : 1)}
+      label="Kind of value" value={other ?? (Array.isArray(action.value) ? "=" : "")}
+      options={[["", type === "yes_no" ? "just" : "the value"], ["=", "what this gives:"]]}
+      groups={[{ label: "That of a variable", options: things.variables.map((id): [string, string] => [id, things.name(id)]) }]}
+      onChange={(id) => put(
+        id === "=" ? ["+", ["variable", action.variable], 1] : id ? ["variable", id]
+          : type === "yes_no" ? true : type === "text" ? "" : 1,
+      )}
     />
   );
   if (other !== null) return source;
-  if (Array.isArray(action.value)) return <code>{JSON.stringify(action.value)}</code>;
+  if (Array.isArray(action.value)) {
+    return <>{source}<ExpressionField label="Expression" node={action.value} things={things} onChange={put} /></>;
+  }
   const value = action.value as string | number | boolean;
   return (
     <>
@@ -178,7 +186,7 @@ function ValueWord({ action, things, onChange }: { action: Calculation; things: 
       ) : (
         <WordField label="Value" number={type === "number"} value={String(value)} onChange={(text) => put(type === "number" ? Number(text) : text)} />
       )}
-      {things.variables.length > 1 && source}
+      {source}
     </>
   );
 }

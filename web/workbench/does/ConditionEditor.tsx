@@ -1,21 +1,39 @@
 /** The *if* of a rule, of a gate, of a fork. */
 import { Box, Flex } from "@chakra-ui/react";
-import { Plus, X } from "lucide-react";
-import type { ReactNode } from "react";
+import { Keyboard, Plus, X } from "lucide-react";
+import { useState, type ReactNode } from "react";
 import { QuietButton, Tool } from "../ui/parts";
 import { clausesOf, nodeOf, type Clause, type Clauses, type Comparison, type Fact } from "./conditions";
+import { ExpressionField } from "./ExpressionField";
 import type { Things } from "./things";
 import { WordChoice, WordField, type OptionGroup } from "./Word";
 
 interface Props { condition: unknown; things: Things; onChange: (condition: unknown) => void; lead?: string }
 
 export function ConditionEditor({ condition, things, onChange, lead = "if" }: Props): ReactNode {
+  const [typed, setTyped] = useState(false);
   const clauses = clausesOf(condition);
-  return <ClauseList clauses={clauses} things={things} lead={lead} onChange={(next) => onChange(nodeOf(next))} />;
+  const way = (
+    <Tool label={typed ? "Choose the condition" : "Type the condition"} aria-pressed={typed} onClick={() => setTyped(!typed)}>
+      <Keyboard size={13} />
+    </Tool>
+  );
+  if (typed) {
+    return (
+      <Flex align="start" gap="1" pl="3" borderLeftWidth="2px" borderColor="edge" py="0.5">
+        <span>{lead}</span>
+        <ExpressionField label="Condition" node={condition} things={things} onChange={onChange} />
+        {way}
+      </Flex>
+    );
+  }
+  return <ClauseList clauses={clauses} things={things} lead={lead} way={way} onChange={(next) => onChange(nodeOf(next))} />;
 }
 
 function ClauseList(
-  { clauses, things, onChange, lead }: { clauses: Clauses; things: Things; onChange: (next: Clauses) => void; lead: string },
+  { clauses, things, onChange, lead, way }: {
+    clauses: Clauses; things: Things; onChange: (next: Clauses) => void; lead: string; way?: ReactNode;
+  },
 ): ReactNode {
   const { join, clauses: list } = clauses;
   const put = (place: number, clause: Clause | null): void => onChange({
@@ -35,12 +53,23 @@ function ClauseList(
           <Tool label="Remove this condition" onClick={() => put(place, null)}><X size={13} /></Tool>
         </Flex>
       ))}
-      <QuietButton
-        size="2xs" variant="ghost" color="quiet" justifyContent="flex-start"
-        onClick={() => onChange({ join, clauses: [...list, firstClause(things)] })}
-      >
-        <Plus size={12} /> {list.length ? "another condition" : `${lead} …`}
-      </QuietButton>
+      <Flex align="center">
+        <QuietButton
+          size="2xs" variant="ghost" color="quiet" justifyContent="flex-start"
+          onClick={() => onChange({ join, clauses: [...list, firstClause(things)] })}
+        >
+          <Plus size={12} /> {list.length ? "another condition" : `${lead} …`}
+        </QuietButton>
+        {list.length > 1 && (
+          <QuietButton
+            size="2xs" variant="ghost" color="quiet"
+            onClick={() => onChange({ join, clauses: [...list, { kind: "group", clauses: { join: join === "and" ? "or" : "and", clauses: [firstClause(things)] } }] })}
+          >
+            <Plus size={12} /> in parentheses
+          </QuietButton>
+        )}
+        {way}
+      </Flex>
     </>
   );
 }
@@ -101,7 +130,7 @@ function forSubject(subject: string, things: Things): Clause {
 
 function ClauseEditor({ clause, things, onChange }: { clause: Clause; things: Things; onChange: (clause: Clause) => void }): ReactNode {
   if (clause.kind === "other") {
-    return <Box as="code" fontSize="12px" wordBreak="break-all">{JSON.stringify(clause.node)}</Box>;
+    return <ExpressionField label="Condition" node={clause.node} things={things} onChange={(node) => onChange({ kind: "other", node })} />;
   }
   if (clause.kind === "group") {
     return (

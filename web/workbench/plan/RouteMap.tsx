@@ -1,5 +1,5 @@
 /** The route in full: all slides as stops on the zigzag path, with every fork. */
-import { Background, Controls, ReactFlow, ReactFlowProvider, useReactFlow, type Edge, type Node } from "@xyflow/react";
+import { Background, Controls, ReactFlow, ReactFlowProvider, useReactFlow, type Edge, type Node, type Rect, type Viewport } from "@xyflow/react";
 import "@xyflow/react/dist/base.css";
 import { Box, chakra, Flex, Heading, Text } from "@chakra-ui/react";
 import { Search } from "lucide-react";
@@ -20,6 +20,7 @@ const EDGES = { way: WayEdge };
 /** With more labelled ways than these, only those of the marked stop say why. */
 const MOST_LABELS = 40;
 const MOST_SHOWN = 48;
+const MARGIN = 24;
 
 export function RouteMap(): ReactNode {
   return <ReactFlowProvider><Map /></ReactFlowProvider>;
@@ -36,6 +37,7 @@ function Map(): ReactNode {
   const view = useReactFlow();
   const finder = useRef<HTMLInputElement>(null);
   const low = Math.max(0, ...nodes.map((node) => node.position.y));
+  const pane = useRef<HTMLDivElement>(null);
   const near = useRef<Node[]>([]);
   near.current = stopsToShow(nodes);
 
@@ -44,8 +46,10 @@ function Map(): ReactNode {
 
   useEffect(() => {
     // Once there are stops, and whenever they stand in another shape; a long route stays put.
-    if (near.current.length) void view.fitView({ nodes: near.current, padding: 0.1, maxZoom: 1 });
-  }, [shape, folded, view]);
+    if (!near.current.length) return;
+    if (few) void view.fitView({ nodes: near.current, padding: 0.1, maxZoom: 1 });
+    else void view.setViewport(fromTheTop(view.getNodesBounds(near.current), pane.current));
+  }, [shape, folded, few, view]);
 
   function find(text: string): void {
     useSought.setState({ text });
@@ -77,7 +81,7 @@ function Map(): ReactNode {
           />
         </Flex>
       </Flex>
-      <Box flex="1" minH="0" aria-label="Route" role="region">
+      <Box ref={pane} flex="1" minH="0" aria-label="Route" role="region">
         <ReactFlow
           nodes={nodes} edges={edges} nodeTypes={NODES} edgeTypes={EDGES} onlyRenderVisibleElements
           nodesDraggable={false} nodesConnectable={false} minZoom={0.05} maxZoom={1.6} proOptions={{ hideAttribution: true }}
@@ -104,6 +108,13 @@ function stopsToShow(nodes: Node[]): Node[] {
   const here = Math.max(nodes.findIndex((node) => node.id === current), 0);
   const from = Math.min(Math.max(here - MOST_SHOWN / 2, 0), nodes.length - MOST_SHOWN);
   return nodes.slice(from, from + MOST_SHOWN);
+}
+
+/** What cannot be seen whole fills the width and begins at the top. */
+function fromTheTop(stops: Rect, pane: HTMLElement | null): Viewport {
+  const width = pane?.clientWidth ?? stops.width;
+  const zoom = Math.min(Math.max((width - 2 * MARGIN) / stops.width, 0.3), 1);
+  return { x: Math.max((width - stops.width * zoom) / 2, MARGIN) - stops.x * zoom, y: MARGIN - stops.y * zoom, zoom };
 }
 
 function sayRoute({ route }: Check): string {
