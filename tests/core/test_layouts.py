@@ -178,3 +178,11 @@ def test_weak_colours_of_a_theme_are_told():
     [(words, ground, _, ratio), *_] = weak_pairs(Colours(ink="#999999"))
     assert (words, ground) == ("ink", "paper") and ratio < 4.5
     assert contrast("#000000", "#ffffff") == pytest.approx(21)
+
+
+def test_what_moves_to_another_layout_looks_like_it_at_once():
+    course, slide = made("layoutopening")
+    course, other = with_layout(course, "layouttextpicture")
+    title, text, _ = change_layout(slide, other, course, fresh_ids()).elements
+    assert title.style.size == 48, "72 was that of the opening's title"
+    assert (text.name, text.own) == ("Text", ()), "called after its new place"

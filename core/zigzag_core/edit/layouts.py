@@ -63,6 +63,8 @@ def change_layout(
     if layout is None:
         return _loose(slide, sources)
     styles = sources.styles
+    former = sources.layouts.get(slide.layout or "")
+    slot_names = {e.id: e.name for e in former.elements} if former else {}
     open_slots = [styled(e, styles) for e in layout.elements if e.id in layout.slots]
     kept: list[Element] = []
     for element in slide.elements:
@@ -72,7 +74,12 @@ def change_layout(
         place = next((s for s in open_slots if _fits(element, s)), None)
         if place is not None:
             open_slots.remove(place)
-            kept.append(_into(element, place))
+            # Styled at once: what it looked like in its former slot is not its own.
+            moved = styled(_into(element, place), styles, place)
+            if element.name == slot_names.get(element.slot or ""):
+                # Named by its former slot, not by anyone: it is called after the new one.
+                moved = moved.model_copy(update={"name": place.name})
+            kept.append(moved)
         elif not _is_empty(element):
             kept.append(element.model_copy(update={"slot": None, "own": ()}))
     added = [_filled(slot, slide.title, fresh) for slot in open_slots]

@@ -11,7 +11,8 @@ import { arrangeSelected, type Arrangement } from "../store/commands";
 import { FoldCard, Tool } from "../ui/parts";
 import { Choose } from "./fields";
 
-type Entry = [label: string, how: Arrangement, icon: LucideIcon];
+export type ArrangeEntry = [label: string, how: Arrangement, icon: LucideIcon];
+type Entry = ArrangeEntry;
 
 const ALIGN: Entry[] = [
   ["Align left", { edge: "left" }, AlignStartVertical],
@@ -40,6 +41,8 @@ const STACK: Entry[] = [
   ["Mirror", { flip: "across" }, FlipHorizontal2],
   ["Turn upside down", { flip: "down" }, FlipVertical2],
 ];
+/** All of them, for the palette. */
+export const ARRANGE: readonly Entry[] = [...ALIGN, ...DISTRIBUTE, ...MATCH, ...STACK];
 const TO = [["selection", "each other"], ["slide", "the slide"]] as const;
 
 export function ArrangeCard({ many }: { many: boolean }): ReactNode {

@@ -35,7 +35,7 @@ function CardsColumn(): ReactNode {
   useEffect(() => { column.current?.scrollTo({ top: 0 }); }, [about]);
   return (
     <Box
-      ref={column} as="aside" w="296px" flex="none" borderLeftWidth="1px" bg="paper" overflowY="auto" aria-label="Cards"
+      ref={column} as="aside" w="296px" flex="none" borderLeftWidth="1px" bg="paper" overflowY="auto" aria-label="Cards" data-pane="cards"
     >
       <Cards />
     </Box>

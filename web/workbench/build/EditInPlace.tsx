@@ -1,8 +1,9 @@
 /** Editing words where they stand, in the very look that they will have. */
 import { EditorContent, useEditor } from "@tiptap/react";
 import { useRef, type CSSProperties, type KeyboardEvent, type ReactNode } from "react";
-import type { ButtonElement, Element, InputElement, ShapeElement, TextElement } from "../../api/types";
+import type { ButtonElement, Element, InputElement, RichText, ShapeElement, TextElement } from "../../api/types";
 import { boxVariables, placed, textStyle } from "../../player/render/style";
+import { hasWords } from "../store/richText";
 import { changeElements, edit } from "../store/store";
 import { fromEditor, toEditor } from "./editorText";
 import { EXTENSIONS } from "./editorExtensions";
@@ -37,6 +38,13 @@ export function overlay(element: Element): CSSProperties {
   return { ...placed(element), ...boxVariables(element, element.style), zIndex: 1_000_003 };
 }
 
+/** The element with other words; a shape that gets its first ones is no decoration any more. */
+function said(element: Element, text: RichText): Element {
+  if (element.kind !== "text" && element.kind !== "shape") return element;
+  const begins = element.kind === "shape" && hasWords(text) && !hasWords(element.text);
+  return { ...element, text, ...(begins ? { decoration: false } : {}) };
+}
+
 function EditText({ element }: { element: TextElement | ShapeElement }): ReactNode {
   const editor = useEditor({
     extensions: EXTENSIONS,
@@ -45,7 +53,7 @@ function EditText({ element }: { element: TextElement | ShapeElement }): ReactNo
     editorProps: { attributes: { "aria-label": `Text of ${element.name}`, role: "textbox" } },
     onUpdate: ({ editor: now }) => {
       const text = fromEditor(now.getJSON());
-      changeElements("Edit text", [element.id], (e) => ({ ...e, text }) as Element, `text-${element.id}`);
+      changeElements("Edit text", [element.id], (e) => said(e, text), `text-${element.id}`);
     },
   });
   const round = element.kind === "shape" && element.shape === "ellipse" ? " zz-ellipse" : "";

@@ -11,6 +11,7 @@ import { useDrag, type Placed } from "./useDrag";
 
 /** A line is thin: it can be taken hold of this far beside it. */
 const REACH = 10;
+const ROOM = 36;
 const FRONT = 1_000_000;
 
 export function Handles(
@@ -104,7 +105,7 @@ export function Handles(
               onPointerDown={(event) => drag.begin(event, selected, { kind: "turn" })}
             />
           )}
-          {free && GRIPS.map((grip) => (
+          {free && GRIPS.filter((grip) => hasRoom(grip, frame, scale)).map((grip) => (
             <Box
               key={grip.name} data-grip={grip.name} position="absolute" w="11px" h="11px" bg="white"
               border="2px solid {colors.marigold}" borderRadius="3px" pointerEvents="auto"
@@ -125,6 +126,11 @@ export function Handles(
       )}
     </Box>
   );
+}
+
+/** On something thin the grips in the middle would leave no place to take hold of it by. */
+function hasRoom(grip: Grip, frame: Rect, scale: number): boolean {
+  return (grip.dx !== 0 || frame.h * scale >= ROOM) && (grip.dy !== 0 || frame.w * scale >= ROOM);
 }
 
 function Frame(

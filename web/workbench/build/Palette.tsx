@@ -22,7 +22,7 @@ export function Palette(
     setAccept(what);
     requestAnimationFrame(() => picker.current?.click());
   }
-  const entries = useEntries(request.at, () => pick(PICTURES), () => pick(PLAYING));
+  const entries = useEntries(typed, request.at, () => pick(PICTURES), () => pick(PLAYING));
   const found = entries.filter((entry) => matches(entry, typed))
     .sort((a, b) => farFrom(a, typed) - farFrom(b, typed)).slice(0, MOST);
 

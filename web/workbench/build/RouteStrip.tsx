@@ -64,7 +64,7 @@ export function RouteStrip(): ReactNode {
 
   const visible = ({ x }: Place): boolean => x >= view[0] * STEP && x <= view[1] * STEP;
   return (
-    <Flex h="116px" borderBottomWidth="1px" bg="paper" flex="none">
+    <Flex h="116px" borderBottomWidth="1px" bg="paper" flex="none" data-pane="strip">
       <Box
         ref={strip} flex="1" minW="0" overflowX="auto" overflowY="hidden" position="relative"
         as="nav" aria-label="Route"

@@ -20,6 +20,7 @@ import { isDecoration, needsAlternative, says, withWords, writtenWords } from ".
 
 export function RunningOrder(): ReactNode {
   const slide = useCourse((state) => (state.place.slide ? state.slides[state.place.slide] : undefined));
+  const selected = useCourse((state) => state.place.selected);
   const [folded, setFolded] = useState(true);
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
   if (!slide) return null;
@@ -32,6 +33,7 @@ export function RunningOrder(): ReactNode {
     reorderElement(String(active.id), slide.elements.findIndex((e) => e.id === over.id));
   }
 
+  const closed = folded && !rest.some(({ id }) => selected.includes(id));
   return (
     <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={drop}>
       <Heading as="h2" fontSize="14px" fontFamily="body" fontWeight="700" px="3.5" pt="3" pb="2">
@@ -54,12 +56,12 @@ export function RunningOrder(): ReactNode {
         <>
           <Flex
             as="button" px="3.5" py="2" gap="2" color="quiet" align="center" w="100%"
-            onClick={() => setFolded(!folded)} aria-expanded={!folded}
+            onClick={() => setFolded(!folded)} aria-expanded={!closed}
           >
-            {folded ? <ChevronRight size={16} /> : <ChevronDown size={16} />}
+            {closed ? <ChevronRight size={16} /> : <ChevronDown size={16} />}
             Decoration, not read ({rest.length})
           </Flex>
-          {!folded && (
+          {!closed && (
             <SortableContext items={rest.map((e) => e.id)} strategy={verticalListSortingStrategy}>
               <Box as="ul" listStyleType="none">
                 {rest.map((element) => <Row key={element.id} {...{ slide, element }} number={null} depth={0} />)}
@@ -96,10 +98,14 @@ export function Row({ slide, element, number, depth }: RowProps): ReactNode {
     const step = { ArrowUp: -1, ArrowDown: 1 }[event.key];
     if (step && event.altKey) {
       reorderElement(element.id, slide.elements.indexOf(element) + step);
-    } else if (step && !useCourse.getState().place.selected.length) {
-      const row = event.currentTarget.closest("li");
-      const next = step > 0 ? row?.nextElementSibling : row?.previousElementSibling;
-      next?.querySelector<HTMLElement>("button")?.focus();
+    } else if (step && !event.ctrlKey && !event.metaKey) {
+      // In the list the arrows go from row to row, with Shift selecting them; on the slide they move things.
+      const rows = [...event.currentTarget.closest("[data-pane]")?.querySelectorAll<HTMLElement>("[data-row]") ?? []];
+      const next = rows[rows.findIndex((row) => row.dataset.row === element.id) + step];
+      next?.focus();
+      if (next?.dataset.row && event.shiftKey) {
+        select([...new Set([...useCourse.getState().place.selected, element.id, next.dataset.row])]);
+      }
     } else if (event.key === "F2") setTyping("name");
     else if (event.key === "Enter" && event.shiftKey) setTyping("words");
     else if (event.key === " " && (event.ctrlKey || event.metaKey)) choose(event);

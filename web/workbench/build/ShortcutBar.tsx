@@ -6,7 +6,7 @@ import { Kbd } from "../ui/parts";
 const KEYS: [string[], string][] = [
   [["/"], "add"], [["Tab"], "next element"], [["↑", "↓"], "move, with Shift further"],
   [["Ctrl", "↑"], "resize"], [["Enter"], "edit text"], [["Ctrl", "D"], "duplicate"],
-  [["R"], "rehearse from here"],
+  [["R"], "rehearse from here"], [["F6"], "next part of the window"],
 ];
 
 export function ShortcutBar(): ReactNode {

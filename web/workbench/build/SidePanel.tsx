@@ -23,7 +23,7 @@ export function SidePanel(): ReactNode {
   const panel = usePanel((state) => state.panel);
   const Shown = PANELS.find(([key]) => key === panel)?.[3] ?? RunningOrder;
   return (
-    <Flex as="aside" direction="column" w="276px" flex="none" borderRightWidth="1px" bg="paper" aria-label="Running order and more">
+    <Flex as="aside" data-pane="order" direction="column" w="276px" flex="none" borderRightWidth="1px" bg="paper" aria-label="Running order and more">
       <Flex px="2.5" py="1.5" gap="1" borderBottomWidth="1px" role="toolbar" aria-label="What stands here">
         {PANELS.map(([key, label, Icon]) => (
           <Tool

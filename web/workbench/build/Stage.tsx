@@ -73,7 +73,7 @@ export function Stage({ pointer, onAdd }: Props): ReactNode {
   const element = slide?.elements.find((other) => other.id === editing);
   const roomy = zoom > 1;
   return (
-    <Box flex="1" minW="0" position="relative" bg="table" role="region" aria-label="Slide">
+    <Box flex="1" minW="0" position="relative" bg="table" role="region" aria-label="Slide" data-pane="slide">
       <Flex
         ref={frame} position="absolute" inset="0" overflow={roomy ? "auto" : "hidden"}
         align={roomy ? "flex-start" : "center"} justify={roomy ? "flex-start" : "center"}

@@ -4,19 +4,22 @@ import {
   AppWindow, Baseline, Circle, CircleDot, ClipboardPaste, Copy, CornerDownRight, FilePlus2, Film, Gauge, Group, Hash, Heading1,
   Heading2, Image, Link2, List, Lock, MessageSquare, Minus, MousePointerClick, MoveRight, Music, Palette, Play, Redo2, Search,
   Shapes, SlidersHorizontal, Square, SquareCheck, SquareDashedMousePointer, Star, Table, TextCursorInput, Trash2, Triangle, Undo2,
-  PictureInPicture2, Ungroup, Variable, Workflow, type LucideIcon,
+  PictureInPicture2, Scaling, Ungroup, Variable, Workflow, type LucideIcon,
 } from "lucide-react";
 import { useNavigate } from "react-router";
 import { api, take } from "../../api/client";
+import type { Element, RuleAction, Slide } from "../../api/types";
 import { duplicateSelected } from "../store/clipboard";
 import {
-  addElement, attempt, groupSelected, removeSelected, toggleSelected, ungroupSelected, type Addition,
+  addElement, arrangeSelected, attempt, groupSelected, removeSelected, toggleSelected, ungroupSelected, type Addition,
 } from "../store/commands";
 import { addFile, kindOf, takeFrom } from "../store/media";
 import { addSlide, duplicateSlide } from "../store/slides";
 import { applyStyle, copyStyle } from "../store/styles";
-import { goToSlide, redo, select, undo, useCourse } from "../store/store";
+import { changeElements, changeSlide, currentSlide, goToSlide, redo, select, undo, useCourse } from "../store/store";
+import { newRule, newWhen } from "../does/sentences";
 import { makePattern, type ReadyPattern } from "../does/patterns";
+import { ARRANGE } from "./ArrangeCard";
 import { addOverlay } from "./onOverlay";
 import { useLayouts } from "./LayoutPicker";
 import { showPanel } from "./panels";
@@ -73,7 +76,24 @@ const ELEMENTS: Row[] = [
   ["Web page", "embed frame site", AppWindow, "embed"],
 ];
 
-export function useEntries(at: [number, number] | null, pickPicture: () => void, pickPlaying: () => void): Entry[] {
+const NUMBERS: [word: string, also: string, put: (to: number) => Partial<Element>][] = [
+  ["left", "x across place", (x) => ({ x })], ["top", "y down place", (y) => ({ y })],
+  ["wide", "width w size", (w) => ({ w: Math.max(w, 1) })], ["high", "height h size", (h) => ({ h: Math.max(h, 1) })],
+  ["turn", "rotate degrees", (turn) => ({ turn })],
+];
+
+/** Typed with a number: where the selected elements stand, how large they are. */
+function exactly(typed: string, selected: readonly string[]): Entry[] {
+  const [, name = "", amount = ""] = /^\s*([a-z]+)\s+(-?\d+(?:\.\d+)?)\s*$/i.exec(typed) ?? [];
+  if (!name || !selected.length || Math.abs(Number(amount)) > 10_000) return [];
+  return NUMBERS.filter(([word, also]) => `${word} ${also}`.split(" ").some((one) => one === name.toLowerCase()))
+    .map(([word, , put]): Entry => ({
+      word: `${word} ${amount}`, also: typed, group: "arrange", icon: Scaling, sought: true,
+      run: () => changeElements(`Set ${word}`, selected, (element) => ({ ...element, ...put(Number(amount)) }) as Element),
+    }));
+}
+
+export function useEntries(typed: string, at: [number, number] | null, pickPicture: () => void, pickPlaying: () => void): Entry[] {
   const navigate = useNavigate();
   const { slug, course, slides, place } = useCourse.getState();
   const layouts = useLayouts();
@@ -108,6 +128,27 @@ export function useEntries(at: [number, number] | null, pickPicture: () => void,
     { word: "Redo", also: "again", group: "command", icon: Redo2, run: redo },
     { word: "Rehearse from here", also: "play try run", group: "command", icon: Play, run: () => void navigate(`/courses/${slug}/rehearse?from=${slide ?? ""}`) },
   ];
+  const many = place.selected.length > 1;
+  const arranging = place.selected.length === 0 ? [] : ARRANGE.map(([label, how, icon]): Entry => ({
+    word: label, also: "arrange line up space size order", group: "arrange", icon,
+    run: () => void arrangeSelected(label, { ...how, ...(how.edge || how.axis ? { to_slide: !many } : {}) }),
+  }));
+  const only = many ? undefined : slides[slide ?? ""]?.elements.find(({ id }) => id === place.selected[0]);
+  const leading = !only ? [] : [
+    ...course.slides.filter((id) => id !== slide).map((id): Entry => ({
+      word: `When clicked, go to ${slides[id]?.title ?? ""}`, key: `lead ${id}`, also: "does link lead", group: `does “${only.name}”`,
+      icon: CornerDownRight, sought: true, run: () => addAction(only.id, { action: "go", go: { to: "slide", slide: id } }),
+    })),
+    ...(slides[slide ?? ""]?.overlays ?? []).map(({ id, name }): Entry => ({
+      word: `When clicked, open ${name}`, key: `open ${id}`, also: "does show overlay", group: `does “${only.name}”`,
+      icon: PictureInPicture2, sought: true, run: () => addAction(only.id, { action: "show", what: id }),
+    })),
+  ];
+  const asked = only && slides[slide ?? ""]?.questions.find((q) => q.purpose !== "survey" && q.choices.some((c) => c.element === only.id));
+  const judging: Entry[] = !asked || !only ? [] : [{
+    word: "Mark as the right answer", also: "judges correct", group: "question", icon: SquareCheck,
+    run: () => { const now = currentSlide(); if (now) changeSlide("Right answer", withRight(now, asked.id, only.id)); },
+  }];
   const fromLayouts = layouts.map((layout): Entry => ({
     word: `New slide: ${layout.name}`, key: layout.id, also: "layout", group: "slide", icon: FilePlus2, sought: true, run: () => void addSlide(layout.id),
   }));
@@ -126,5 +167,24 @@ export function useEntries(at: [number, number] | null, pickPicture: () => void,
     word: name, key, also: `${tags.join(" ")} ${group}`, group: "drawing", icon: Shapes, sought: true,
     run: () => void attempt(async () => addFile(await takeFrom({ drawing: key }), at)),
   }));
-  return [...elements.slice(0, 3), ...files, ...elements.slice(3), ...commands, ...toSlides, ...fromLayouts, ...ownFiles, ...toElements, ...drawn];
+  return [...elements.slice(0, 3), ...files, ...elements.slice(3), ...commands, ...exactly(typed, place.selected), ...arranging, ...judging, ...leading, ...toSlides, ...fromLayouts, ...ownFiles, ...toElements, ...drawn];
+}
+
+function withRight(slide: Slide, question: string, element: string): Slide {
+  return {
+    ...slide, questions: slide.questions.map((q) => (q.id !== question ? q : {
+      ...q, choices: q.choices.map((choice) => ({ ...choice, right: choice.element === element })),
+    })),
+  };
+}
+
+/** Let a click on an element do one thing more: in the sentence that it has, or in a new one. */
+function addAction(id: string, action: RuleAction): void {
+  changeElements("Add sentence", [id], (element) => {
+    const clicked = element.rules.find((rule) => rule.when.event === "clicked" && rule.condition === true);
+    const rules = clicked
+      ? element.rules.map((rule) => (rule === clicked ? { ...rule, do: [...rule.do.filter((old) => old.action !== "go"), action] } : rule))
+      : [...element.rules, { ...newRule(newWhen("clicked", [])), do: [action] }];
+    return { ...element, rules } as Element;
+  });
 }

@@ -13,6 +13,7 @@ import { save } from "../store/saver";
 import { currentSlide, edit, goToSlide, redo, select, undo, useCourse } from "../store/store";
 import { applyStyle, copyStyle } from "../store/styles";
 import { isEditable } from "./EditInPlace";
+import { goToPane } from "./panes";
 import { showPanel } from "./panels";
 import { sendAll } from "./uploads";
 import { zoomBy, zoomToFit } from "./view";
@@ -44,6 +45,11 @@ export function useShortcuts(openPalette: (at: [number, number] | null) => void)
       if (command && event.key.toLowerCase() === "f") {
         event.preventDefault();
         showPanel("find");
+        return;
+      }
+      if (event.key === "F6" && !editing) {
+        event.preventDefault();
+        goToPane(event.shiftKey ? -1 : 1);
         return;
       }
       if (elsewhere(event.target) || editing) return;

@@ -2,7 +2,7 @@
 import { api, take, upload } from "../../api/client";
 import type { Background, Element, MediaFile, Slide } from "../../api/types";
 import { addElement } from "./commands";
-import { apply, changeCourse, currentSlide, knowMedia, useCourse } from "./store";
+import { apply, changeCourse, currentSlide, knowMedia, select, useCourse } from "./store";
 
 const { getState: get } = useCourse;
 
@@ -46,10 +46,23 @@ export function showFile(element: string, file: MediaFile): void {
 }
 
 /** Add an element that shows or plays `file`. */
-export function addFile(file: MediaFile, at: [number, number] | null): Promise<void> {
+/** Add a file to the slide: into the empty place of its kind that a layout has for it, else as a new element. */
+export async function addFile(file: MediaFile, at: [number, number] | null): Promise<void> {
   keepFiles([file]);
   const kind = kindOf(file);
-  return addElement(kind, at, (slide, ids) => withFile(slide, ids[0] ?? "", file));
+  const free = currentSlide()?.elements.find((element) => (
+    element.slot && element.kind === kind && element.media === null && (!at || isWithin(element, at))
+  ));
+  if (free) {
+    showFile(free.id, file);
+    select([free.id]);
+    return;
+  }
+  await addElement(kind, at, (slide, ids) => withFile(slide, ids[0] ?? "", file));
+}
+
+function isWithin({ x, y, w, h }: Element, [left, top]: [number, number]): boolean {
+  return left >= x && left <= x + w && top >= y && top <= y + h;
 }
 
 export function kindOf({ type }: MediaFile): "picture" | "video" | "audio" {

@@ -5,6 +5,7 @@ import type { MediaEntry, MediaMap } from "../../player/render/ElementView";
 import { following, sourcesOf, type Sources } from "../../player/render/resolve";
 import { settled } from "./following";
 import { remembered, type Change, type Conflict, type Parts, type Place, type Saving } from "./model";
+import { titleAfter } from "./titles";
 
 export interface Versions {
   course: number;
@@ -233,7 +234,7 @@ export function changeElements(
   if (!slide || !ids.length) return;
   const wanted = new Set(ids);
   const elements = slide.elements.map((e) => (wanted.has(e.id) ? change(e) : e));
-  changeSlide(label, { ...slide, elements }, merge);
+  changeSlide(label, { ...slide, elements, title: titleAfter(slide, elements) }, merge);
 }
 
 export function changeSlide(label: string, slide: Slide, merge?: string, options: Options = {}): void {

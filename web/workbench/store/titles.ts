@@ -2,10 +2,21 @@
 import type { Element, Slide } from "../../api/types";
 import { paragraphs, plain } from "./richText";
 
+const LONGEST = 200;
+
+/** The title of a slide once its elements are `after`: it follows the words that were just it. */
+export function titleAfter(slide: Slide, after: readonly Element[]): string {
+  const place = slide.elements.findIndex((element) => wordsOf(element) === slide.title);
+  const words = place < 0 ? null : wordsOf(after[place]);
+  return words === null ? slide.title : words.slice(0, LONGEST);
+}
+
+function wordsOf(element: Element | undefined): string | null {
+  return element?.kind === "text" && element.level === "title" ? plain(element.text, " ") : null;
+}
+
 export function withTitle(slide: Slide, title: string): Slide {
   const elements = slide.elements.map((element): Element => (
-    element.kind === "text" && element.level === "title" && plain(element.text, " ") === slide.title
-      ? { ...element, text: paragraphs(title) }
-      : element));
+    wordsOf(element) === slide.title ? { ...element, text: paragraphs(title) } as Element : element));
   return { ...slide, title, elements };
 }
