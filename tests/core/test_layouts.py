@@ -2,7 +2,17 @@
 
 import pytest
 from zigzag_core.access.contrast import contrast, weak_pairs
-from zigzag_core.course import Background, Colours, Course, Slide, SlideSize, Text, plain, rich
+from zigzag_core.course import (
+    Background,
+    Colours,
+    Course,
+    Slide,
+    SlideSize,
+    StylePatch,
+    Text,
+    plain,
+    rich,
+)
 from zigzag_core.course.blank import blank_course
 from zigzag_core.course.resolve import Sources, resolved
 from zigzag_core.course.shipped_layouts import SHIPPED_LAYOUTS
@@ -178,6 +188,17 @@ def test_weak_colours_of_a_theme_are_told():
     [(words, ground, _, ratio), *_] = weak_pairs(Colours(ink="#999999"))
     assert (words, ground) == ("ink", "paper") and ratio < 4.5
     assert contrast("#000000", "#ffffff") == pytest.approx(21)
+
+
+def test_a_look_with_a_place_of_its_own_keeps_it_when_the_slide_gets_larger():
+    look = StylePatch(x=320, w=640, padding=10)
+    boot = Text(id="bootid", name="Boot", text=rich("Boot"), x=0, y=0, w=320, h=90,
+                looks={"hover": look})
+    document = with_slides(blank_course("C", fresh_ids()), [
+        Slide(id="slide1", title="A", elements=(boot,)),
+    ])
+    big = resize_course(document, SlideSize(w=2560, h=1440)).slides[0].elements[0]
+    assert big.looks["hover"] == StylePatch(x=640, w=1280, padding=20)
 
 
 def test_what_moves_to_another_layout_looks_like_it_at_once():

@@ -4263,6 +4263,18 @@ export interface components {
             /** Italic */
             italic?: boolean | null;
             shadow?: components["schemas"]["Shadow"] | null;
+            /** Border Style */
+            border_style?: ("solid" | "dashed" | "dotted") | null;
+            /** Padding */
+            padding?: number | null;
+            /** Font */
+            font?: ("text" | "heading") | null;
+            /** Line Height */
+            line_height?: number | null;
+            /** Align */
+            align?: ("left" | "center" | "right") | null;
+            /** Valign */
+            valign?: ("top" | "middle" | "bottom") | null;
         };
         /**
          * Switch

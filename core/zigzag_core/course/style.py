@@ -85,6 +85,12 @@ class StylePatch(Model):
     bold: bool | None = None
     italic: bool | None = None
     shadow: Shadow | None = None
+    border_style: Literal["solid", "dashed", "dotted"] | None = None
+    padding: Length | None = None
+    font: Font | None = None
+    line_height: LineHeight | None = None
+    align: Align | None = None
+    valign: VerticalAlign | None = None
 
 
 LookId = Id

@@ -62,8 +62,25 @@ def _element(element: Element, old: SlideSize, new: SlideSize) -> Element:
     y, h = _along(element.y, element.h, old.h, new.h, k)
     return element.model_copy(update={
         "x": x, "y": y, "w": w, "h": h, "style": _style(element.style, k),
-        "looks": {look: _patch(patch, k) for look, patch in element.looks.items()},
+        "looks": {
+            look: _placed(_patch(patch, k), element, old, new)
+            for look, patch in element.looks.items()
+        },
     })
+
+
+def _placed(patch: StylePatch, element: Element, old: SlideSize, new: SlideSize) -> StylePatch:
+    """The patch with its own place and size, if it has any, where they belong on the new size."""
+    given = {name: value for name in ("x", "y", "w", "h")
+             if (value := getattr(patch, name)) is not None}
+    if not given:
+        return patch
+    box = {name: given.get(name, getattr(element, name)) for name in ("x", "y", "w", "h")}
+    k = _factor(old, new)
+    x, w = _along(box["x"], box["w"], old.w, new.w, k)
+    y, h = _along(box["y"], box["h"], old.h, new.h, k)
+    after = {"x": x, "y": y, "w": w, "h": h}
+    return patch.model_copy(update={name: after[name] for name in given})
 
 
 def _along(start: float, length: float, old: float, new: float, k: float) -> tuple[float, float]:
@@ -84,7 +101,7 @@ def _style(style: Style, k: float) -> Style:
 
 def _patch(patch: StylePatch, k: float) -> StylePatch:
     changes = {
-        name: round(value * k, 2) for name in ("border_width", "radius")
+        name: round(value * k, 2) for name in ("border_width", "radius", "padding")
         if (value := getattr(patch, name)) is not None
     }
     if patch.size is not None:

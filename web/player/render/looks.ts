@@ -26,6 +26,8 @@ export function isSelected(index: Index, state: State, { selected }: ProgramElem
 }
 
 const BOX = ["x", "y", "w", "h", "turn"] as const;
+/** What of a style CSS cannot switch by itself. */
+const PLAIN = ["bold", "italic", "border_style", "padding", "font", "line_height", "align", "valign"] as const;
 
 /** The element with the words, picture, place and size of its looks, the strongest last. */
 export function worn(element: Element, looks: readonly string[]): Element {
@@ -49,7 +51,7 @@ export function worn(element: Element, looks: readonly string[]): Element {
 /** Whether a look changes more than what CSS alone can switch. */
 export function changesMore(patch: StylePatch): boolean {
   return patch.text != null || patch.label != null || patch.media != null || patch.size != null
-    || patch.bold != null || patch.italic != null || BOX.some((name) => patch[name] != null);
+    || PLAIN.some((name) => patch[name] != null) || BOX.some((name) => patch[name] != null);
 }
 
 type Transient = "hover" | "focus" | "pressed";

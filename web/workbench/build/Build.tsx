@@ -8,6 +8,7 @@ import { Palette, type PaletteRequest } from "./Palette";
 import { RouteStrip } from "./RouteStrip";
 import { SidePanel } from "./SidePanel";
 import { Stage } from "./Stage";
+import { TimingDrawer } from "../timing/TimingDrawer";
 import { useShortcuts } from "./useShortcuts";
 
 export function Build(): ReactNode {
@@ -22,6 +23,7 @@ export function Build(): ReactNode {
         <Stage pointer={pointer} onAdd={(at) => setPalette({ at })} />
         <CardsColumn />
       </Flex>
+      <TimingDrawer />
       <ShortcutBar />
       {palette && <Palette request={palette} onClose={() => setPalette(null)} />}
     </Flex>

@@ -17,10 +17,12 @@ import { Judges } from "./Judges";
 import { overlayIn, useOverlay } from "./onOverlay";
 import { Looks } from "./Looks";
 import { Says } from "./Says";
+import { useAsLooked } from "../looks/useAsLooked";
+import { MovesCard } from "../timing/MovesCard";
 import { SlideCards } from "./SlideCards";
 
 export function Cards(): ReactNode {
-  const slide = useCourse((state) => (state.place.slide ? state.slides[state.place.slide] : undefined));
+  const slide = useAsLooked(useCourse((state) => (state.place.slide ? state.slides[state.place.slide] : undefined)));
   const selected = useCourse((state) => state.place.selected);
   const overlay = useOverlay((state) => state.overlay);
   const edited = overlayIn(slide, overlay);
@@ -51,6 +53,7 @@ export function Cards(): ReactNode {
       <Looks elements={elements} />
       {only && <PatternCards slide={slide} of={only.id} />}
       {only && <Does element={only} slide={slide} submits={submitted(slide, only)} />}
+      {only && only.kind !== "group" && <MovesCard element={only} />}
       {questionsOf(slide, elements).map((question) => (
         <Judges key={question.id} slide={slide} question={question} />
       ))}

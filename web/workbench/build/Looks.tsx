@@ -6,6 +6,7 @@ import { arrangeSelected } from "../store/commands";
 import { freeName } from "../store/names";
 import { applyStyle, copyStyle, followStyle, makeStyle, restyle, updateStyleFrom } from "../store/styles";
 import { changeElements, useCourse } from "../store/store";
+import { EditedLook } from "../looks/EditedLook";
 import { FoldCard, QuietButton } from "../ui/parts";
 import { Labelled, NumberField, Pair } from "./fields";
 import { withMembers } from "./geometry";
@@ -34,6 +35,7 @@ export function Looks({ elements }: { elements: readonly Element[] }): ReactNode
 
   return (
     <FoldCard title="Looks">
+      {only && <EditedLook element={first} />}
       {only && (
         <>
           <Pair>
@@ -89,7 +91,7 @@ function NamedStyleField({ elements }: { elements: readonly Element[] }): ReactN
       {own.length > 0 && named && (
         <Box fontSize="12.5px" color="quiet" mb="1">
           <Text>Its own: {own.map((name) => name.replaceAll("_", " ")).join(", ")}.</Text>
-          <Flex gap="2" mt="1">
+          <Flex gap="2" mt="1" wrap="wrap">
             <QuietButton size="2xs" px="2" onClick={() => followStyle(named.id)}>Back to the style</QuietButton>
             {elements.length === 1 && (
               <QuietButton size="2xs" px="2" onClick={() => updateStyleFrom(first)}>Change the style for all</QuietButton>

@@ -13,6 +13,9 @@ import { OverlayBar } from "./OverlayBar";
 import { asideOf, atHand, withOverlay, overlayIn, useOverlay } from "./onOverlay";
 import { Overflow } from "./Overflow";
 import { Grid, Rulers } from "./Rulers";
+import { hasLooks, LooksStrip } from "../looks/LooksStrip";
+import { useAsLooked } from "../looks/useAsLooked";
+import { MovePath } from "../timing/MovePath";
 import { StageBar } from "./StageBar";
 import { sendAll } from "./uploads";
 import { useView } from "./view";
@@ -34,7 +37,7 @@ export function Stage({ pointer, onAdd }: Props): ReactNode {
   const theme = useCourse((state) => state.course.theme);
   const media = useCourse((state) => state.media);
   const sources = useCourse((state) => state.sources);
-  const slide = useCourse((state) => (state.place.slide ? state.slides[state.place.slide] : undefined));
+  const slide = useAsLooked(useCourse((state) => (state.place.slide ? state.slides[state.place.slide] : undefined)));
   const editing = useCourse((state) => state.editing);
   const zoom = useView((view) => view.zoom);
   const overlay = useOverlay((state) => state.overlay);
@@ -71,6 +74,7 @@ export function Stage({ pointer, onAdd }: Props): ReactNode {
   }
 
   const element = slide?.elements.find((other) => other.id === editing);
+  const only = selected.length === 1 ? slide?.elements.find((other) => other.id === selected[0]) : undefined;
   const roomy = zoom > 1;
   return (
     <Box flex="1" minW="0" position="relative" bg="table" role="region" aria-label="Slide" data-pane="slide">
@@ -102,6 +106,7 @@ export function Stage({ pointer, onAdd }: Props): ReactNode {
             <Grid scale={scale} />
             <Overflow slide={slide} scale={scale} />
             <Handles slide={slide} scale={scale} reaches={(e) => atHand(e, edited, aside)} />
+            <MovePath slide={slide} scale={scale} />
             <Rulers scale={scale} />
           </Box>
         ) : (
@@ -113,6 +118,7 @@ export function Stage({ pointer, onAdd }: Props): ReactNode {
           </Empty>
         )}
       </Flex>
+      {only && !editing && hasLooks(only, slide) && <LooksStrip element={only} />}
       {slide && edited && <OverlayBar slide={slide} edited={edited} />}
       {slide && <StageBar scale={scale} onAdd={() => onAdd(null)} />}
     </Box>

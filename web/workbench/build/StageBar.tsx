@@ -1,12 +1,14 @@
 /** What floats below the slide: adding, how large it is shown, what helps in placing things. */
 import { Flex, Text } from "@chakra-ui/react";
-import { Grid3x3, Magnet, Maximize, Plus, Ruler, ZoomIn, ZoomOut } from "lucide-react";
+import { Clock, Grid3x3, Magnet, Maximize, Plus, Ruler, ZoomIn, ZoomOut } from "lucide-react";
 import type { ReactNode } from "react";
 import { Kbd, Tool } from "../ui/parts";
+import { toggleTiming, useTiming } from "../timing/useTiming";
 import { toggleView, useView, zoomBy, zoomToFit } from "./view";
 
 export function StageBar({ scale, onAdd }: { scale: number; onAdd: () => void }): ReactNode {
   const { grid, rulers, snapping } = useView();
+  const timed = useTiming((state) => state.open);
   const toggles = [
     ["snapping", "Hold on to edges and gaps", snapping, Magnet],
     ["grid", "Grid", grid, Grid3x3],
@@ -20,6 +22,7 @@ export function StageBar({ scale, onAdd }: { scale: number; onAdd: () => void })
       <Flex as="button" align="center" gap="2" color="spruce" fontWeight="700" mr="2" onClick={onAdd}>
         <Plus size={17} /> Add <Kbd>/</Kbd>
       </Flex>
+      <Tool label="Timing (T)" aria-pressed={timed} bg={timed ? "spruce.soft" : undefined} onClick={toggleTiming}><Clock size={15} /></Tool>
       {toggles.map(([what, label, on, Icon]) => (
         <Tool key={what} label={label} aria-pressed={on} bg={on ? "spruce.soft" : undefined} onClick={() => toggleView(what)}>
           <Icon size={15} />

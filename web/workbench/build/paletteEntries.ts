@@ -1,7 +1,7 @@
 /** Everything that the palette offers. */
 import { useQuery } from "@tanstack/react-query";
 import {
-  AppWindow, Baseline, Circle, CircleDot, ClipboardPaste, Copy, CornerDownRight, FilePlus2, Film, Gauge, Group, Hash, Heading1,
+  AppWindow, Baseline, Circle, Clock, CircleDot, ClipboardPaste, Copy, CornerDownRight, FilePlus2, Film, Gauge, Group, Hash, Heading1,
   Heading2, Image, Link2, List, Lock, MessageSquare, Minus, MousePointerClick, MoveRight, Music, Palette, Play, Redo2, Search,
   Shapes, SlidersHorizontal, Square, SquareCheck, SquareDashedMousePointer, Star, Table, TextCursorInput, Trash2, Triangle, Undo2,
   PictureInPicture2, Scaling, Ungroup, Variable, Workflow, type LucideIcon,
@@ -19,6 +19,7 @@ import { applyStyle, copyStyle } from "../store/styles";
 import { changeElements, changeSlide, currentSlide, goToSlide, redo, select, undo, useCourse } from "../store/store";
 import { newRule, newWhen } from "../does/sentences";
 import { makePattern, type ReadyPattern } from "../does/patterns";
+import { toggleTiming } from "../timing/useTiming";
 import { ARRANGE } from "./ArrangeCard";
 import { addOverlay } from "./onOverlay";
 import { useLayouts } from "./LayoutPicker";
@@ -111,6 +112,7 @@ export function useEntries(typed: string, at: [number, number] | null, pickPictu
     { word: "Single choice", also: "question quiz radio", group: "question", icon: CircleDot, run: () => void addElement("single_choice", at) },
     ...PATTERNS.map(([word, also, what]): Entry => ({ word, also, group: "pattern", icon: Workflow, run: () => void makePattern(what) })),
     { word: "Overlay", also: "panel popup dialog over", group: "element", icon: PictureInPicture2, run: addOverlay },
+    { word: "Timing", also: "cues time axis appear animation", group: "command", icon: Clock, run: toggleTiming },
     { word: "Variables", also: "number text yes no remember", group: "command", icon: Variable, run: () => showPanel("variables") },
     { word: "New slide", also: "add page", group: "slide", icon: FilePlus2, run: () => void addSlide() },
     { word: "Duplicate slide", also: "copy", group: "slide", icon: Copy, run: () => { if (slide) void duplicateSlide(slide); } },

@@ -13,6 +13,7 @@ import { save } from "../store/saver";
 import { currentSlide, edit, goToSlide, redo, select, undo, useCourse } from "../store/store";
 import { applyStyle, copyStyle } from "../store/styles";
 import { isEditable } from "./EditInPlace";
+import { toggleTiming } from "../timing/useTiming";
 import { goToPane } from "./panes";
 import { showPanel } from "./panels";
 import { sendAll } from "./uploads";
@@ -76,6 +77,8 @@ export function useShortcuts(openPalette: (at: [number, number] | null) => void)
         editSelected(event);
       } else if (event.key === "Escape") {
         leave();
+      } else if (event.key.toLowerCase() === "t" && !event.altKey) {
+        toggleTiming();
       } else if (event.key.toLowerCase() === "r" && !event.altKey) {
         void navigate(`/courses/${slug}/rehearse?from=${place.slide ?? ""}`);
       }

@@ -5,6 +5,7 @@ import type { MediaEntry, MediaMap } from "../../player/render/ElementView";
 import { following, sourcesOf, type Sources } from "../../player/render/resolve";
 import { settled } from "./following";
 import { remembered, type Change, type Conflict, type Parts, type Place, type Saving } from "./model";
+import { throughLook, useLook } from "../looks/looks";
 import { titleAfter } from "./titles";
 
 export interface Versions {
@@ -233,7 +234,11 @@ export function changeElements(
   const slide = currentSlide();
   if (!slide || !ids.length) return;
   const wanted = new Set(ids);
-  const elements = slide.elements.map((e) => (wanted.has(e.id) ? change(e) : e));
+  const { element, look } = useLook.getState();
+  const through = look && ids.length === 1 && ids[0] === element ? look : null;
+  const elements = slide.elements.map((e) => (
+    !wanted.has(e.id) ? e : through ? throughLook(e, through, change) : change(e)
+  ));
   changeSlide(label, { ...slide, elements, title: titleAfter(slide, elements) }, merge);
 }
 

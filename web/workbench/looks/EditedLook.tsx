@@ -1,0 +1,52 @@
+/** Says which look the fields below change, and what it overrides; each of that can be taken back. */
+import { Box, Flex, Text } from "@chakra-ui/react";
+import { Trash2 } from "lucide-react";
+import type { ReactNode } from "react";
+import type { Element } from "../../api/types";
+import { TextField } from "../build/fields";
+import { changeElements } from "../store/store";
+import { QuietButton, Tool } from "../ui/parts";
+import { GIVEN, nameOf, overridesOf, useLook, withoutLook } from "./looks";
+
+export function EditedLook({ element }: { element: Element }): ReactNode {
+  const edited = useLook();
+  const { look } = edited;
+  const patch = look ? element.looks[look] : undefined;
+  if (edited.element !== element.id || !look || !patch) return null;
+  const overrides = overridesOf(patch);
+  const when = GIVEN.find(([name]) => name === look)?.[1] ?? "when a sentence gives it this look";
+  function change(label: string, next: (e: Element) => Element): void {
+    // This is about the look itself, not about something seen through it.
+    useLook.setState({ element: null, look: null });
+    changeElements(label, [element.id], next);
+  }
+  return (
+    <Box bg="marigold.soft" borderRadius="6px" p="2" mb="2" fontSize="12.5px" role="status">
+      <Flex align="center" justify="space-between">
+        <Text fontWeight="700" color="marigold.ink">The look “{nameOf(element, look)}”</Text>
+        <Tool label="Remove this look" onClick={() => change("Remove look", (e) => withoutLook(e, look))}><Trash2 size={14} /></Tool>
+      </Flex>
+      <Text>It is seen {when}. What you change now is only for it.</Text>
+      {patch.name != null && (
+        <TextField
+          label="Its name" value={patch.name} onChange={(name) => {
+            change("Rename look", (e) => ({ ...e, looks: { ...e.looks, [look]: { ...e.looks[look], name } } }));
+            useLook.setState(edited);
+          }}
+        />
+      )}
+      <Text mt="1">{overrides.length ? `It overrides ${overrides.join(", ")}.` : "It overrides nothing yet."}</Text>
+      {overrides.length > 0 && (
+        <QuietButton
+          size="2xs" px="2" mt="1" onClick={() => {
+            const { name } = patch;
+            change("Take back look", (e) => ({ ...e, looks: { ...e.looks, [look]: name == null ? {} : { name } } }));
+            useLook.setState(edited);
+          }}
+        >
+          As the default again
+        </QuietButton>
+      )}
+    </Box>
+  );
+}

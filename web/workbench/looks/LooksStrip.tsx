@@ -1,0 +1,97 @@
+/** All looks of the selected element as a strip: choose one, and what is changed then is only for it. */
+import { Box, chakra, Flex, Menu, Portal, Text } from "@chakra-ui/react";
+import { Plus } from "lucide-react";
+import { useEffect, type ReactNode } from "react";
+import type { Element, Slide } from "../../api/types";
+import { EMPTY_SLIDE, Still } from "../../player/render/Still";
+import { partsOf } from "../does/patterns";
+import { changeElements, useCourse } from "../store/store";
+import { QuietButton } from "../ui/parts";
+import { GIVEN, nameOf, newLook, overridesOf, useLook, wearing } from "./looks";
+
+const TILE = { w: 64, h: 34 };
+
+export function LooksStrip({ element }: { element: Element }): ReactNode {
+  const edited = useLook();
+  const look = edited.element === element.id ? edited.look : null;
+  useEffect(() => {
+    // Undone, say.
+    if (look && !(look in element.looks)) useLook.setState({ element: null, look: null });
+  }, [look, element.looks]);
+  useEffect(() => () => useLook.setState({ element: null, look: null }), [element.id]);
+  const looks = Object.keys(element.looks);
+  const edit = (chosen: string | null): void => useLook.setState({ element: element.id, look: chosen });
+  function add(given: string | null): void {
+    const { patch, id } = newLook(element, given);
+    edit(null);
+    changeElements("Add look", [element.id], (e) => ({ ...e, looks: { ...e.looks, [id]: patch } }));
+    edit(id);
+  }
+  return (
+    <Flex
+      position="absolute" top="8px" left="50%" transform="translateX(-50%)" bg="sheet" borderRadius="card" px="2" py="1.5" gap="1.5"
+      boxShadow="0 1px 8px rgb(34 48 43 / 16%)" zIndex="5" maxW="calc(100% - 24px)" overflowX="auto" role="group" aria-label={`Looks of ${element.name}`}
+    >
+      <Tile element={element} look={null} on={look === null} onClick={() => edit(null)} />
+      {looks.map((name) => <Tile key={name} element={element} look={name} on={look === name} onClick={() => edit(name)} />)}
+      <Menu.Root>
+        <Menu.Trigger asChild>
+          <QuietButton size="xs" alignSelf="center" flex="none"><Plus size={13} /> Look</QuietButton>
+        </Menu.Trigger>
+        <Portal>
+          <Menu.Positioner>
+            <Menu.Content>
+              {GIVEN.filter(([name]) => !looks.includes(name)).map(([name, when]) => (
+                <Menu.Item key={name} value={name} onSelect={() => add(name)}>
+                  {name}<Text as="span" color="quiet" ml="2">{when}</Text>
+                </Menu.Item>
+              ))}
+              <Menu.Item value="own" onSelect={() => add(null)}>
+                one of your own<Text as="span" color="quiet" ml="2">when a sentence gives it</Text>
+              </Menu.Item>
+            </Menu.Content>
+          </Menu.Positioner>
+        </Portal>
+      </Menu.Root>
+    </Flex>
+  );
+}
+
+/** A slide with nothing on it but the element, just as large. */
+function alone(element: Element): Slide {
+  const at = { ...element, x: 0, y: 0, turn: 0, group: null, overlay: null, looks: {} } as Element;
+  return { ...EMPTY_SLIDE, id: "alone", title: "", elements: [at] };
+}
+
+function Tile({ element, look, on, onClick }: { element: Element; look: string | null; on: boolean; onClick: () => void }): ReactNode {
+  const media = useCourse((state) => state.media);
+  const theme = useCourse((state) => state.course.theme);
+  const shown = wearing(element, look);
+  const scale = Math.min(TILE.w / Math.max(shown.w, 1), TILE.h / Math.max(shown.h, 1), 1);
+  const name = look ? nameOf(element, look) : "default";
+  const overrides = look ? overridesOf(element.looks[look]) : [];
+  const says = look ? (overrides.length ? `overrides ${overrides.join(", ")}` : "overrides nothing yet") : "what all looks begin from";
+  return (
+    <chakra.button
+      type="button" onClick={onClick} aria-pressed={on} aria-label={`${name}: ${says}`} title={says} flex="none" data-look={look ?? "default"}
+      borderRadius="6px" p="1" outline={on ? "2px solid {colors.marigold}" : undefined} _hover={{ bg: "table" }}
+    >
+      <Box w={`${TILE.w}px`} h={`${TILE.h}px`} position="relative" overflow="hidden" bg="table" borderRadius="4px" aria-hidden>
+        <Box position="absolute" left={`${(TILE.w - shown.w * scale) / 2}px`} top={`${(TILE.h - shown.h * scale) / 2}px`}>
+          <Still slide={alone(shown)} size={{ w: shown.w, h: shown.h }} {...{ theme, media, scale }} />
+        </Box>
+      </Box>
+      <Text fontSize="11.5px" fontWeight={on ? 700 : 500} maxW={`${TILE.w}px`} truncate>{name}</Text>
+    </chakra.button>
+  );
+}
+
+const ACTS = new Set<Element["kind"]>(["button", "input", "area"]);
+
+/** Whether the strip has something to say: the element has looks, or answers to what learners do. */
+export function hasLooks(element: Element, slide: Slide | undefined): boolean {
+  if (element.kind === "group") return false;
+  return Object.keys(element.looks).length > 0 || ACTS.has(element.kind) || element.rules.length > 0 || element.drag != null
+    || Boolean(slide?.questions.some((question) => question.choices.some((choice) => choice.element === element.id)))
+    || Boolean(slide?.patterns.some((pattern) => partsOf(pattern).includes(element.id)));
+}

@@ -1,0 +1,44 @@
+/** Adding a cue: what is selected appears, moves or plays; or a moment is only marked. */
+import { Menu, Portal, Text } from "@chakra-ui/react";
+import { Plus } from "lucide-react";
+import type { ReactNode } from "react";
+import type { Cue, Slide } from "../../api/types";
+import { useCourse } from "../store/store";
+import { QuietButton } from "../ui/parts";
+
+interface Props { slide: Slide; onAdd: (does: Cue["does"], what: string | null, move: string | null) => void }
+
+export function CueMenu({ slide, onAdd }: Props): ReactNode {
+  const selected = useCourse((state) => state.place.selected);
+  const elements = slide.elements.filter(({ id }) => selected.includes(id));
+  return (
+    <Menu.Root>
+      <Menu.Trigger asChild>
+        <QuietButton size="2xs" px="2"><Plus size={13} /> Cue</QuietButton>
+      </Menu.Trigger>
+      <Portal>
+        <Menu.Positioner>
+          <Menu.Content>
+            {!elements.length && <Text px="2" py="1" color="quiet" fontSize="13px">Select something on the slide to let it appear.</Text>}
+            {elements.map((element) => (
+              <Menu.Item key={element.id} value={`appear ${element.id}`} onSelect={() => onAdd("appear", element.id, null)}>
+                “{element.name}” appears
+              </Menu.Item>
+            ))}
+            {elements.flatMap((element) => element.moves.map((move) => (
+              <Menu.Item key={move.id} value={`move ${move.id}`} onSelect={() => onAdd("move", element.id, move.id)}>
+                “{element.name}” makes its move “{move.name}”
+              </Menu.Item>
+            )))}
+            {elements.filter(({ kind }) => kind === "audio" || kind === "video").map((element) => (
+              <Menu.Item key={element.id} value={`play ${element.id}`} onSelect={() => onAdd("play", element.id, null)}>
+                “{element.name}” plays
+              </Menu.Item>
+            ))}
+            <Menu.Item value="moment" onSelect={() => onAdd("moment", null, null)}>A moment for sentences to wait for</Menu.Item>
+          </Menu.Content>
+        </Menu.Positioner>
+      </Portal>
+    </Menu.Root>
+  );
+}

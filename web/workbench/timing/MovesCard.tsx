@@ -1,0 +1,79 @@
+/** Moves: how an element comes and goes, draws attention, and along which paths it can move. */
+import { Box, Flex, Separator, Text } from "@chakra-ui/react";
+import { PenLine, Plus, Spline, Trash2 } from "lucide-react";
+import type { ReactNode } from "react";
+import type { Element, Move } from "../../api/types";
+import { Check, Choose, NumberField, Pair, TextField } from "../build/fields";
+import { changeElements } from "../store/store";
+import { FoldCard, QuietButton, Tool } from "../ui/parts";
+import { EFFECTS } from "./CueFields";
+import { addMove, changeMove, removeMove, useMoving } from "./moves";
+
+const PULSES = [["none", "not at all"], ["beat", "beating"], ["sway", "swaying"], ["glow", "glowing"]] as const;
+const EASINGS = [
+  ["ease-in-out", "gently"], ["linear", "evenly"], ["ease-in", "starting slowly"], ["ease-out", "ending slowly"], ["ease", "quickly, then slowly"],
+] as const;
+/** More points than these are changed on the slide alone. */
+const TYPED_POINTS = 4;
+
+export function MovesCard({ element }: { element: Element }): ReactNode {
+  const shown = useMoving();
+  const change = (part: Partial<Element>): void => (
+    changeElements("Change how it comes and goes", [element.id], (e) => ({ ...e, ...part }) as Element, `moves-${element.id}`)
+  );
+  return (
+    <FoldCard title="Moves">
+      <Choose label="comes" value={element.enters} options={EFFECTS} onChange={(enters) => change({ enters })} />
+      <Choose label="goes" value={element.leaves} options={EFFECTS} onChange={(leaves) => change({ leaves })} />
+      <Choose label="attention" value={element.pulse} options={PULSES} onChange={(pulse) => change({ pulse })} />
+      <Separator my="1.5" />
+      {element.moves.map((move) => (
+        <OneMove key={move.id} element={element.id} move={move} open={shown.move === move.id} drawing={shown.move === move.id && shown.drawing} />
+      ))}
+      {!element.moves.length && <Text color="quiet" fontSize="13px" mb="2">It stays where it is. A move runs by a sentence or at a cue.</Text>}
+      <QuietButton size="xs" onClick={() => addMove(element)}><Plus size={14} /> Add a move</QuietButton>
+    </FoldCard>
+  );
+}
+
+function OneMove({ element, move, open, drawing }: { element: string; move: Move; open: boolean; drawing: boolean }): ReactNode {
+  const change = (part: Partial<Move>): void => changeMove(element, move.id, part);
+  const end = move.path.at(-1);
+  return (
+    <Box mb="2" pb="1" borderBottomWidth="1px">
+      <Flex align="center" gap="1">
+        <Text flex="1" fontWeight="600" truncate>{move.name}</Text>
+        <Tool label={open ? "Hide the path on the slide" : "Show the path on the slide"} aria-pressed={open} bg={open ? "spruce.soft" : undefined}
+          onClick={() => useMoving.setState({ element, move: open ? null : move.id, drawing: false })}
+        >
+          <Spline size={15} />
+        </Tool>
+        <Tool label="Draw the path by hand" aria-pressed={drawing} bg={drawing ? "marigold.soft" : undefined}
+          onClick={() => useMoving.setState({ element, move: move.id, drawing: !drawing })}
+        >
+          <PenLine size={15} />
+        </Tool>
+        <Tool label={`Remove ${move.name}`} onClick={() => removeMove(element, move.id)}><Trash2 size={14} /></Tool>
+      </Flex>
+      {drawing && <Text fontSize="12.5px" color="marigold.ink">Draw over the slide: the element will follow that line.</Text>}
+      {open && (
+        <>
+          <TextField label="Name" value={move.name} onChange={(name) => change({ name })} />
+          {move.path.length <= TYPED_POINTS ? move.path.map((point, place) => (
+            <Pair key={place}>
+              <NumberField label="right" value={point.x} onChange={(x) => change({ path: move.path.map((p, n) => (n === place ? { ...p, x } : p)) })} />
+              <NumberField label="down" value={point.y} onChange={(y) => change({ path: move.path.map((p, n) => (n === place ? { ...p, y } : p)) })} />
+            </Pair>
+          )) : <Text fontSize="12.5px" color="quiet">{move.path.length} points, to {end?.x} right and {end?.y} down.</Text>}
+          <Pair>
+            <NumberField label="takes s" value={move.duration / 1000} min={0.05} max={600} step={0.1} onChange={(s) => change({ duration: Math.round(s * 1000) })} />
+            <NumberField label="times" value={move.times} min={0} max={1000} onChange={(times) => change({ times: Math.round(times) })} />
+          </Pair>
+          <Choose label="runs" value={move.easing} options={EASINGS} onChange={(easing) => change({ easing })} />
+          <Check label="In curves, through all points" value={move.curved} onChange={(curved) => change({ curved })} />
+          <Text fontSize="12.5px" color="quiet">0 times: without end; the learner can pause it.</Text>
+        </>
+      )}
+    </Box>
+  );
+}

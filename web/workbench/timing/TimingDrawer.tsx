@@ -1,0 +1,135 @@
+/** The timing of the slide, or of the overlay that is edited: cues on an axis, played in place. */
+import { Box, chakra, Flex, Text } from "@chakra-ui/react";
+import { Eye, Flag, Pause, Play, SkipBack, X, ZoomIn, ZoomOut } from "lucide-react";
+import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type ReactNode } from "react";
+import type { Cue, Slide, Timing } from "../../api/types";
+import { overlayIn, useOverlay } from "../build/onOverlay";
+import { changeSlide, select, useCourse } from "../store/store";
+import { Tool } from "../ui/parts";
+import { CueFields } from "./CueFields";
+import { CueMenu } from "./CueMenu";
+import { Seconds } from "./Seconds";
+import { TimeAxis } from "./TimeAxis";
+import { axisOf, endOf, inSeconds, newCue, rowsOf, timingOf, withCue, withTiming } from "./timing";
+import { usePlayback } from "./usePlayback";
+import { lookAt, play, toggleTiming, useTiming } from "./useTiming";
+
+export function TimingDrawer(): ReactNode {
+  const open = useTiming((state) => state.open);
+  const slide = useCourse((state) => (state.place.slide ? state.slides[state.place.slide] : undefined));
+  return open && slide ? <Drawer key={slide.id} slide={slide} /> : null;
+}
+
+function Drawer({ slide }: { slide: Slide }): ReactNode {
+  const overlay = overlayIn(slide, useOverlay((state) => state.overlay));
+  const timing = timingOf(slide, overlay);
+  const media = useCourse((state) => state.course.media);
+  const { now, playing, cue: chosen, zoom } = useTiming();
+  const [width, setWidth] = useState(700);
+  const axis = useRef<HTMLDivElement>(null);
+  const durations = useMemo(() => {
+    const of = new Map(media.map((file) => [file.id, file.duration]));
+    return (element: Slide["elements"][number]): number => ("media" in element ? of.get(element.media ?? "") ?? 0 : 0);
+  }, [media]);
+  const here = useMemo(
+    () => ({ ...slide, elements: slide.elements.filter((e) => (e.overlay ?? null) === (overlay?.id ?? null)) }), [slide, overlay],
+  );
+  const rows = useMemo(() => rowsOf(here, timing, durations), [here, timing, durations]);
+  const span = axisOf(timing, rows.flatMap((row) => row.bars));
+  const pixels = (width * zoom) / span;
+  usePlayback(here, timing);
+
+  useEffect(() => {
+    const element = axis.current;
+    if (!element) return;
+    const observer = new ResizeObserver(() => setWidth(Math.max(element.clientWidth - 24, 200)));
+    observer.observe(element);
+    return () => observer.disconnect();
+  }, []);
+
+  useEffect(() => () => useTiming.setState({ now: null, playing: false, cue: null }), []);
+
+  const change = (label: string, next: Timing, merge?: string): void => (
+    changeSlide(label, withTiming(slide, overlay, next), merge && `${merge}-${slide.id}-${overlay?.id ?? ""}`)
+  );
+  function add(cue: Cue): void {
+    change("Add cue", { ...timing, cues: [...timing.cues, cue] });
+    useTiming.setState({ cue: cue.id });
+    if (cue.what) select([cue.what]);
+  }
+  /** During playback: the chosen cue comes now, or ends now; without one a moment is marked. */
+  function mark(ends: boolean): void {
+    const at = useTiming.getState().now ?? 0;
+    const cue = timing.cues.find(({ id }) => id === chosen);
+    if (!cue) add(newCue("moment", null, at, { name: `Moment ${timing.cues.filter(({ does }) => does === "moment").length + 1}` }));
+    else change("Set cue", withCue(timing, cue.id, ends ? { until: at } : { at, ...(cue.until != null && cue.until <= at ? { until: null } : {}) }));
+  }
+  function onKeyDown(event: KeyboardEvent): void {
+    if (event.target instanceof Element && event.target.closest("input, select, textarea")) return;
+    if (event.key === " ") play(!playing);
+    else if (event.key.toLowerCase() === "m" && !event.ctrlKey && !event.metaKey) mark(event.shiftKey);
+    else if (event.key === "Escape" && now !== null) lookAt(null);
+    else return;
+    event.preventDefault();
+    event.stopPropagation();
+  }
+
+  const cue = timing.cues.find(({ id }) => id === chosen);
+  return (
+    <Flex
+      as="section" aria-label="Timing" data-pane="timing" direction="column" h="236px" flex="none" bg="paper" borderTopWidth="1px"
+      data-own-keys onKeyDown={onKeyDown}
+    >
+      <Flex align="center" gap="2" px="3" py="1.5" borderBottomWidth="1px" wrap="wrap" role="toolbar" aria-label="Playing">
+        <Tool label="To the beginning" onClick={() => lookAt(0)}><SkipBack size={15} /></Tool>
+        <Tool label={playing ? "Pause (Space)" : "Play (Space)"} bg="spruce" color="onSpruce" _hover={{ opacity: 0.9 }} onClick={() => play(!playing)}>
+          {playing ? <Pause size={15} /> : <Play size={15} />}
+        </Tool>
+        <Text fontFamily="mono" fontSize="13px" minW="112px" aria-live="off" data-now={now ?? ""}>
+          {now === null ? "all at once" : inSeconds(now)} <chakra.span color="quiet">/ {inSeconds(endOf(timing))}</chakra.span>
+        </Text>
+        <Tool label="Show all at once (Escape)" disabled={now === null} onClick={() => lookAt(null)}><Eye size={15} /></Tool>
+        <Tool label="Mark this moment (M)" onClick={() => mark(false)}><Flag size={15} /></Tool>
+        <CueMenu slide={here} onAdd={(does, what, move) => add(newCue(does, what, now ?? 0, { move }))} />
+        <Seconds
+          label="Length" value={timing.length} onChange={(length) => change("Length", { ...timing, length }, "length")}
+        />
+        <Toggle label="starts by itself" value={timing.starts} onChange={(starts) => change("Timing", { ...timing, starts })} />
+        <Toggle label="repeats" value={timing.repeats} onChange={(repeats) => change("Timing", { ...timing, repeats })} />
+        <Flex ml="auto" align="center">
+          <Tool label="Show more time" disabled={zoom <= 1} onClick={() => useTiming.setState({ zoom: Math.max(zoom / 1.6, 1) })}><ZoomOut size={15} /></Tool>
+          <Tool label="Show less time, larger" disabled={zoom > 30} onClick={() => useTiming.setState({ zoom: zoom * 1.6 })}><ZoomIn size={15} /></Tool>
+          <Tool label="Close the timing (T)" onClick={toggleTiming}><X size={16} /></Tool>
+        </Flex>
+      </Flex>
+      <Flex flex="1" minH="0">
+        <Box ref={axis} flex="1" minW="0" position="relative">
+          {rows.length ? (
+            <TimeAxis {...{ rows, timing, span, pixels }} onChange={change} />
+          ) : (
+            <Flex h="100%" direction="column" align="center" justify="center" gap="2" color="quiet" textAlign="center" px="6">
+              <Text>Everything is there from the start. Select something and let it appear at its moment.</Text>
+              <CueMenu slide={here} onAdd={(does, what, move) => add(newCue(does, what, now ?? 0, { move }))} />
+            </Flex>
+          )}
+        </Box>
+        {cue && (
+          <CueFields
+            key={cue.id} cue={cue} slide={here} timing={timing}
+            onChange={(part) => change("Change cue", withCue(timing, cue.id, part), `cue-${cue.id}-${Object.keys(part).join()}`)}
+            onRemove={() => { change("Remove cue", { ...timing, cues: timing.cues.filter(({ id }) => id !== cue.id) }); useTiming.setState({ cue: null }); }}
+          />
+        )}
+      </Flex>
+    </Flex>
+  );
+}
+
+function Toggle({ label, value, onChange }: { label: string; value: boolean; onChange: (value: boolean) => void }): ReactNode {
+  return (
+    <Flex as="label" align="center" gap="1.5" fontSize="13px" cursor="pointer">
+      <input type="checkbox" checked={value} style={{ accentColor: "#1e5b4b" }} onChange={(event) => onChange(event.target.checked)} />
+      {label}
+    </Flex>
+  );
+}
