@@ -4,8 +4,6 @@ import pytest
 from zigzag_core.course import (
     Area,
     Button,
-    Course,
-    CourseDocument,
     Cue,
     Drag,
     Expected,
@@ -14,19 +12,15 @@ from zigzag_core.course import (
     MediaFile,
     Move,
     Navigation,
-    NumberVariable,
     Overlay,
     Picture,
     Rule,
     Section,
     Shape,
-    Slide,
     SlideSize,
-    Text,
     Timing,
     Video,
     Walkthrough,
-    rich,
 )
 from zigzag_core.course import patterns as pt
 from zigzag_core.course import rules as r
@@ -38,67 +32,8 @@ from zigzag_core.proof.findings import findings
 from zigzag_core.proof.route import route
 from zigzag_core.proof.walkthroughs import replay
 
-from .samples import fresh_ids, index_of
-
-SCORE = NumberVariable(id="scorevar", name="Score")
-
-
-def button(name, *actions, on="clicked", **more):
-    condition = more.pop("condition", True)
-    otherwise = tuple(more.pop("otherwise", ()))
-    rules = (Rule(id=f"{name}rule", when=Happens(event=on), condition=condition, do=actions,
-                  otherwise=otherwise),) if actions else ()
-    return Button(id=name, name=name, rules=rules, **more)
-
-
-def text(name, **more):
-    return Text(id=name, name=name, text=rich(name), **more)
-
-
-def course(*slides, **settings):
-    settings.setdefault("variables", (SCORE,))
-    return CourseDocument(
-        course=Course(id="course", title="C", slides=tuple(s.id for s in slides), **settings),
-        slides=slides,
-    )
-
-
-def slide(name="slidea", *elements, **more):
-    return Slide(id=name, title=name, elements=elements, **more)
-
-
-class Learner:
-    """Somebody who takes a course, event by event."""
-
-    def __init__(self, document, seed=1):
-        self.index = index_of(document)
-        self.effects = []
-        self.state = engine.start(self.index, seed, "Ina")
-        self.does("start")
-
-    def does(self, kind, **more):
-        self.state, self.effects = engine.step(self.index, self.state, {"event": kind, **more})
-        return self
-
-    def clicks(self, *names):
-        for name in names:
-            self.does("clicked", target=name)
-        return self
-
-    def waits(self, ms):
-        return self.does("tick", ms=ms)
-
-    def sees(self, name):
-        return engine.is_visible(self.index, self.state, name)
-
-    @property
-    def slide(self):
-        return self.state.slide
-
-
-SHOW, HIDE, TOGGLE = (lambda how: lambda what: r.ShowOrHide(action=how, what=what))("show"), (
-    lambda what: r.ShowOrHide(action="hide", what=what)), (
-    lambda what: r.ShowOrHide(action="toggle", what=what))
+from .making import HIDE, SHOW, Learner, button, course, slide, text
+from .samples import fresh_ids
 
 
 def test_a_sentence_with_a_condition_does_one_thing_or_the_other():

@@ -950,6 +950,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/courses/{slug}/tried": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Try Course
+         * @description Run the course through what learners can do, and say what never happens or goes wrong.
+         */
+        get: operations["zigzag_server_publishing_api_try_course"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/courses/{slug}/program": {
         parameters: {
             query?: never;
@@ -6167,6 +6187,27 @@ export interface components {
             /** Element */
             element?: string | null;
         };
+        /**
+         * Tried
+         * @description What running a course found, and in words how far the running got.
+         */
+        Tried: {
+            /**
+             * Findings
+             * @default []
+             */
+            findings: components["schemas"]["Finding"][];
+            /**
+             * Statement
+             * @default
+             */
+            statement: string;
+            /**
+             * Whole
+             * @default true
+             */
+            whole: boolean;
+        };
         /** Choose */
         Choose: {
             /**
@@ -8629,6 +8670,28 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Check"];
+                };
+            };
+        };
+    };
+    zigzag_server_publishing_api_try_course: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Tried"];
                 };
             };
         };

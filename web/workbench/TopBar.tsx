@@ -8,7 +8,7 @@ import { changeCourse, useCourse } from "./store/store";
 import { UserMenu } from "./ui/UserMenu";
 import { Tip } from "./ui/parts";
 import { count } from "./ui/words";
-import { useCheck } from "./useCheck";
+import { useCheck, useFindings, useTried } from "./useCheck";
 
 const MODES = [["plan", "Plan"], ["build", "Build"], ["rehearse", "Rehearse"], ["publish", "Publish"]] as const;
 
@@ -92,7 +92,7 @@ function SavingChip(): ReactNode {
 function FindingsChip({ mode }: { mode: string }): ReactNode {
   const slug = useCourse((state) => state.slug);
   const check = useCheck();
-  const number = check?.findings.length ?? 0;
+  const number = useFindings(check, useTried()).length;
   if (!number || mode === "publish") return null;
   return (
     <ChakraLink

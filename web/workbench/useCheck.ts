@@ -1,12 +1,14 @@
 /** What the core says of the course as it was last saved: findings, ways, what an LMS is told. */
 import { useQuery } from "@tanstack/react-query";
-import { useEffect, useState } from "react";
+import { useEffect, useMemo, useState } from "react";
 import { api, take } from "../api/client";
 import type { components } from "../api/api";
 import { useCourse } from "./store/store";
 
 export type Check = components["schemas"]["Check"];
 export type Route = components["schemas"]["Route"];
+export type Tried = components["schemas"]["Tried"];
+type Finding = components["schemas"]["Finding"];
 export type Way = components["schemas"]["Way"];
 
 /** While one goes on working, looking at the whole course waits for a pause. */
@@ -19,6 +21,29 @@ export function useCheck(pause = PAUSE_MS): Check | undefined {
     queryKey: ["check", slug, saved], staleTime: Infinity, placeholderData: (before) => before,
     queryFn: () => take(api.GET("/api/courses/{slug}/check", { params: { path: { slug } } })),
   }).data;
+}
+
+/** Running the course takes longer: it waits until one has really paused. */
+const REST_MS = 4_000;
+
+/** What was found by running the course, and how far that got. */
+export function useTried(pause = REST_MS): Tried | undefined {
+  const slug = useCourse((state) => state.slug);
+  const saved = useAtRest(useCourse((state) => state.versions), pause);
+  return useQuery({
+    queryKey: ["tried", slug, saved], staleTime: Infinity, placeholderData: (before) => before,
+    queryFn: () => take(api.GET("/api/courses/{slug}/tried", { params: { path: { slug } } })),
+  }).data;
+}
+
+/** All that was found, by looking and by running; each thing once. */
+export function useFindings(check: Check | undefined, tried: Tried | undefined): readonly Finding[] {
+  return useMemo(() => {
+    const seen = check?.findings ?? [];
+    const place = ({ code, slide, element }: Finding): string => `${code} ${slide ?? ""} ${element ?? ""}`;
+    const known = new Set(seen.map(place));
+    return [...seen, ...(tried?.findings ?? []).filter((finding) => !known.has(place(finding)))];
+  }, [check, tried]);
 }
 
 /** The value once it has stayed the same for a while; at first at once. */

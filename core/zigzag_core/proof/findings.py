@@ -17,16 +17,20 @@ from zigzag_core.course import (
 from zigzag_core.course.rule_use import goes
 
 from .finding import Finding
+from .place_findings import place_findings
 from .route import route
 from .rule_findings import rule_findings
+from .variable_findings import variable_findings
 from .walkthroughs import replay
 
 
 def findings(document: CourseDocument) -> list[Finding]:
     """Return all findings, in the order of the slides, errors of the course first."""
-    return list(_course(document)) + [
+    return list(_course(document)) + list(variable_findings(document)) + [
         finding for slide in document.slides
-        for finding in (*_slide(slide, document), *rule_findings(slide, document))
+        for finding in (
+            *_slide(slide, document), *rule_findings(slide, document), *place_findings(slide),
+        )
     ] + [
         Finding(level="warning", code="walkthrough", slide=gone.slide, element=gone.element,
                 message=f"Walkthrough “{gone.walkthrough}”: {gone.words}")

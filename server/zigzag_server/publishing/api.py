@@ -14,6 +14,7 @@ from zigzag_core.package.compile import NothingToPublish, compile_course
 from zigzag_core.program import Program
 from zigzag_core.proof.findings import Finding, findings
 from zigzag_core.proof.route import Route, route
+from zigzag_core.proof.run_findings import Tried, try_out
 from zigzag_core.tracking.plain import explain, promise
 from zigzag_core.tracking.progress import SCORM12_LIMIT, largest
 
@@ -95,6 +96,12 @@ def check_course(request: HttpRequest, slug: str) -> dict[str, Any]:
         "slides": len(document.slides), "questions": questions,
         "progress": size, "progress_limit": SCORM12_LIMIT,
     }
+
+
+@router.get("/courses/{slug}/tried", response=Tried)
+def try_course(request: HttpRequest, slug: str) -> Tried:
+    """Run the course through what learners can do, and say what never happens or goes wrong."""
+    return try_out(store.document_of(store.course_of(author(request), slug)))
 
 
 @router.get("/courses/{slug}/program", response=Program)

@@ -10,7 +10,7 @@ import { save, saveAll } from "../store/saver";
 import { goToSlide, select, useCourse } from "../store/store";
 import { Card, MainButton } from "../ui/parts";
 import { sayError } from "../ui/toaster";
-import { useCheck } from "../useCheck";
+import { useCheck, useFindings, useTried } from "../useCheck";
 import { CompletionCard } from "./CompletionCard";
 import type { PackageKind } from "./kinds";
 import { Packages } from "./Packages";
@@ -21,6 +21,8 @@ export function Publish(): ReactNode {
   const [made, setMade] = useState<number | null>(null);
   const path = { params: { path: { slug } } };
   const data = useCheck(0);
+  const tried = useTried(0);
+  const findings = useFindings(data, tried);
   const publish = useMutation({
     mutationFn: async (kind: PackageKind) => {
       await saveAll();
@@ -52,7 +54,7 @@ export function Publish(): ReactNode {
           </Card>
         </Stack>
         <Stack gap="4">
-          <Findings found={data?.findings ?? []} pending={!data} />
+          <Findings found={findings} pending={!data} statement={tried?.statement ?? "The course is being tried out …"} />
           <Card title="Make a package">
             <Flex gap="2" wrap="wrap" align="center">
               <MainButton loading={publish.isPending && publish.variables === "scorm12"} onClick={() => publish.mutate("scorm12")}>
@@ -89,13 +91,14 @@ function ProgressSize({ size, limit }: { size: number; limit: number }): ReactNo
   );
 }
 
-function Findings({ found, pending }: { found: readonly Finding[]; pending: boolean }): ReactNode {
+function Findings({ found, pending, statement }: { found: readonly Finding[]; pending: boolean; statement: string }): ReactNode {
   const slug = useCourse((state) => state.slug);
   const slides = useCourse((state) => state.slides);
   if (pending) return null;
   return (
     <Card title="Findings">
       {!found.length && <Text color="quiet">Nothing was found that needs a look.</Text>}
+      <Text color="quiet" fontSize="13px" mb={found.length ? 2 : 0}>{statement}</Text>
       <Stack as="ul" gap="2" listStyleType="none">
         {found.map((finding, place) => (
           <Flex as="li" key={place} gap="2" align="flex-start">

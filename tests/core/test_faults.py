@@ -1,0 +1,212 @@
+"""Planted faults: each is found where it is, and a sound course gives no alarm."""
+
+import pytest
+from zigzag_core.course import (
+    Area,
+    Cue,
+    Drag,
+    Gate,
+    Happens,
+    Input,
+    MediaFile,
+    NumberVariable,
+    Overlay,
+    Rule,
+    Shape,
+    Timing,
+    Video,
+    rich,
+)
+from zigzag_core.course import patterns as pt
+from zigzag_core.course import rules as r
+from zigzag_core.course.gates import ConditionHolds, MediaWatched, TimeSpent
+from zigzag_core.course.rules import KeyPressed
+from zigzag_core.logic.index import Index
+from zigzag_core.package.compile import compile_course
+from zigzag_core.proof.exploring import explore
+from zigzag_core.proof.findings import findings
+from zigzag_core.proof.run_findings import try_out
+from zigzag_demo.hut_warden import hut_warden_basics
+from zigzag_demo.tool_library import tool_library
+
+from .making import HIDE, SCORE, SHOW, TOGGLE, button, course, slide, text
+
+ADD = r.Calculate(action="add", variable="scorevar", value=1)
+AT_LEAST_5 = [">=", ["variable", "scorevar"], 5]
+FILM = MediaFile(id="filmfile", name="Film", type="video/mp4", sha256="0" * 64, size=1,
+                 duration=20_000)
+
+
+def score(value):
+    return ["=", ["variable", "scorevar"], value]
+
+
+def found(document):
+    return {(f.code, f.slide, f.element) for f in (
+        *findings(document), *try_out(document).findings)}
+
+
+def rule(name, when, *actions, **more):
+    return Rule(id=name, when=when, do=actions, **more)
+
+
+def area(name, x=0, y=0, w=100, h=100, z=1, **more):
+    return Area(id=name, name=name, alt=name, x=x, y=y, w=w, h=h, z=z, **more)
+
+
+FAULTS = {
+    "a condition that no way can fulfil": (
+        ("rule_never_runs", "slidea", "tell"), course(
+            slide("slidea", button("more", r.Calculate(variable="scorevar", value=3)),
+                  button("tell", SHOW("good"), condition=AT_LEAST_5), text("good")))),
+    "a click on something that is never shown": (
+        ("rule_never_runs", "slidea", "hidden"), course(
+            slide("slidea", button("hidden", ADD), button("other", ADD),
+                  rules=(rule("hideit", Happens(event="slide_entered"), HIDE("hidden")),)))),
+    "something that is hidden for good": (
+        ("never_shown", "slidea", "hidden"), course(
+            slide("slidea", text("hidden"), rules=(
+                rule("hideit", Happens(event="slide_entered"), HIDE("hidden")),)))),
+    "a sentence that sets itself off": (
+        ("rule_loop", "slidea", None), course(
+            slide("slidea", button("more", ADD), rules=(
+                rule("again", Happens(event="variable_changed", of=("scorevar",)), ADD),)))),
+    "two sentences that chase each other": (
+        ("rule_loop", "slidea", None), course(
+            slide("slidea", button("more", ADD), rules=(
+                rule("upwards", Happens(event="variable_changed", of=("scorevar",)),
+                     r.Calculate(variable="scorevar", value=1), condition=score(0),
+                     otherwise=(r.Calculate(variable="scorevar", value=0),)),)))),
+    "two sentences that undo each other": (
+        ("rules_opposed", "slidea", None), course(
+            slide("slidea", button("more", SHOW("good")), text("good"), rules=(
+                rule("hideit", Happens(event="clicked", of=("more",)), HIDE("good")),)))),
+    "an overlay that only something unreachable opens": (
+        ("overlay_never_opens", "slidea", None), course(
+            slide("slidea", button("more", ADD),
+                  button("tell", SHOW("panel"), condition=AT_LEAST_5, otherwise=(
+                      r.Calculate(variable="scorevar", value=0),)),
+                  overlays=(Overlay(id="panel", name="panel"),), rules=(
+                      rule("capit", Happens(event="variable_changed", of=("scorevar",)),
+                           r.Calculate(variable="scorevar", value=2),
+                           condition=[">", ["variable", "scorevar"], 2]),)))),
+    "a gate that waits for what cannot be": (
+        ("gate_never_opens", "slidea", None), course(
+            slide("slidea", button("more", r.Calculate(variable="scorevar", value=3)),
+                  gate=Gate(wants=(ConditionHolds(condition=AT_LEAST_5),))),
+            slide("slideb"))),
+    "a gate on a set with something hidden in it": (
+        ("gate_never_opens", "slidea", None), course(
+            slide("slidea", button("onea"), button("twoa"), rules=(
+                rule("hideit", Happens(event="slide_entered"), HIDE("twoa")),),
+                patterns=(pt.SpotPlaces(id="places", name="Places", places=("onea", "twoa")),),
+                gate=Gate(wants=(ConditionHolds(condition=["all_seen", "places"]),))),
+            slide("slideb"))),
+    "forks of which none holds and no way besides": (
+        ("no_way_out", "slidea", None), course(
+            slide("slidea", button("back", r.GoTo(go=r.ToSlide(slide="slideb")),
+                                   condition=AT_LEAST_5), button("more", ADD),
+                  rules=(rule("capit", Happens(event="variable_changed", of=("scorevar",)),
+                              r.Calculate(variable="scorevar", value=0)),),
+                  onward=r.ToSlide(slide="slidea")),
+            slide("slideb"))),
+    "a variable that nothing reads": (
+        ("variable_never_read", None, None), course(slide("slidea", button("more", ADD)))),
+    "a variable that nothing sets": (
+        ("variable_never_set", None, None), course(
+            slide("slidea", button("tell", SHOW("good"), condition=score(0)), text("good")))),
+    "a variable that is used nowhere": (
+        ("variable_unused", None, None), course(slide("slidea", text("good")))),
+    "a counter that outlasts a start over": (
+        ("counter_kept", "slidea", "again"), course(
+            slide("slidea", button("more", ADD), button("tell", SHOW("good"), condition=score(1)),
+                  text("good"),
+                  button("again", r.StartOver(what="slide", keep=("variables",)))))),
+    "a target under something else": (
+        ("target_covered", "slidea", "rack"), course(
+            slide("slidea", Shape(id="boot", name="boot", x=500, w=80, h=80, z=5,
+                                  drag=Drag(targets=("rack",))),
+                  area("rack", z=1), area("shelf", z=2, w=90)), variables=())),
+    "an area over a film's controls": (
+        ("controls_covered", "slidea", "shelf"), course(
+            slide("slidea", Video(id="film", name="film", media="filmfile", alt="A film", w=400,
+                                  h=300), area("shelf", y=250, w=400, h=50)),
+            variables=(), media=(FILM,))),
+    "words that are gone before they can be read": (
+        ("too_short_to_read", "slidea", "good"), course(
+            slide("slidea", text("good").model_copy(update={
+                "text": rich("Close the damper before you open the door of the stove.")}),
+                timing=Timing(length=5_000, cues=(
+                    Cue(id="cuea", what="good", at=500, until=1_500),))), variables=())),
+    "a key that no rule gets while an overlay blocks it for good": (
+        ("rule_never_runs", "slidea", None), course(
+            slide("slidea", text("good"), overlays=(Overlay(
+                id="panel", name="panel", on_escape=False),),
+                rules=(rule("open", Happens(event="slide_entered"), SHOW("panel")),
+                       rule("keya", KeyPressed(key="a"), SHOW("good")))), variables=())),
+    "an input that never gives what is asked for": (
+        ("rule_never_runs", "slidea", "tell"), course(
+            slide("slidea", Input(id="field", name="field", input="number", variable="scorevar",
+                                  low=0, high=4),
+                  button("tell", SHOW("good"), condition=AT_LEAST_5), text("good")))),
+    "a timer on an overlay that never opens": (
+        ("overlay_never_opens", "slidea", None), course(
+            slide("slidea", text("good"), overlays=(Overlay(id="panel", name="panel", rules=(
+                rule("soon", r.Timer(after=2), SHOW("good")),)),)), variables=())),
+    "a sentence that does nothing": (
+        ("rule_does_nothing", "slidea", None), course(
+            slide("slidea", rules=(Rule(id="empty"),)), variables=())),
+    "a destination that is gone": (
+        ("lost_slide", "slidea", "more"), course(
+            slide("slidea", button("more", r.GoTo(go=r.ToSlide(slide="gone")))), variables=())),
+}
+
+
+@pytest.mark.parametrize("fault", FAULTS)
+def test_a_planted_fault_is_found_in_its_place(fault):
+    expected, document = FAULTS[fault]
+    assert expected in found(document)
+
+
+SOUND = {
+    "both demo courses": (hut_warden_basics()[0], tool_library()[0]),
+    "cards, counters, a gate and time": (course(
+        slide("slidea", button("onea", ADD, TOGGLE("good")), button("twoa", ADD), text("good"),
+              Input(id="field", name="field", input="number", variable="number1", low=0, high=9),
+              button("tell", SHOW("panel"), condition=["and", AT_LEAST_5,
+                                                       ["=", ["variable", "number1"], 7]]),
+              text("told", overlay="panel"), overlays=(Overlay(id="panel", name="panel"),),
+              patterns=(pt.SpotPlaces(id="places", name="Places", places=("onea", "twoa")),),
+              gate=Gate(wants=(ConditionHolds(condition=["all_seen", "places"]),
+                               TimeSpent(seconds=20)))),
+        slide("slideb", Video(id="film", name="film", media="filmfile", alt="A film"),
+              text("late"), timing=Timing(length=9_000, cues=(
+                  Cue(id="cuea", what="late", at=4_000),)),
+              gate=Gate(wants=(MediaWatched(media="film", share=0.9),))),
+        slide("slidec"),
+        variables=(SCORE, NumberVariable(id="number1", name="Number")), media=(FILM,)),),
+}
+
+
+@pytest.mark.parametrize("sound", SOUND)
+def test_sound_courses_give_no_alarm(sound):
+    for document in SOUND[sound]:
+        assert found(document) == set()
+
+
+def test_how_far_it_got_is_said_and_nothing_claimed_beyond():
+    many = [button(f"step{n:02}", r.Calculate(action="add", variable="scorevar", value=2**n))
+            for n in range(12)]
+    document = course(slide("slidea", *many, button(
+        "tell", SHOW("good"), condition=score(4095 * 1000)), text("good")))
+    tried = try_out(document)
+    assert not tried.whole
+    assert "On 1 slide there is more than could be tried" in tried.statement
+    assert [f.code for f in tried.findings] == []
+
+
+def test_exploring_is_the_same_each_time_and_bounded():
+    index = Index(compile_course(hut_warden_basics()[0], lambda file: file.sha256))
+    first, second = explore(index), explore(index)
+    assert first == second
+    assert first.steps < 15_000
