@@ -1,9 +1,10 @@
 /** Conditions by choice, and where moves lead. */
-import { describe, expect, test } from "vitest";
-import type { Move } from "../../web/api/types";
+import { describe, expect, it, test } from "vitest";
+import type { Move, Rule, Slide } from "../../web/api/types";
 import { path } from "../../web/player/render/motion";
 import { formatted } from "../../web/player/render/RichTextView";
 import { clausesOf, nodeOf } from "../../web/workbench/does/conditions";
+import { shifted } from "../../web/workbench/does/shifting";
 
 describe("conditions", () => {
   test.each([
@@ -45,5 +46,30 @@ describe("moves", () => {
     expect(curve[0]).toEqual([0, 0]);
     expect(curve.at(-1)).toEqual([100, 80]);
     expect(curve).toContainEqual([100, 0]);
+  });
+});
+
+describe("a sentence for another element", () => {
+  const named = (id: string, name: string): object => ({ id, name });
+  const slide = {
+    elements: [named("carda", "Card"), named("cardb", "Card 2"), named("panela", "Panel"), named("panelb", "Panel 2"), named("lamp", "Lamp")],
+    overlays: [], questions: [],
+  } as unknown as Slide;
+  const rule = {
+    id: "rule", when: { event: "clicked", of: ["carda"] }, condition: ["not", ["shown", "panela"]], otherwise: [], off: false,
+    do: [{ action: "show", what: "panela" }, { action: "hide", what: "lamp" }],
+  } as unknown as Rule;
+
+  it("names what belongs to that element, and keeps what belongs to none", () => {
+    const made = shifted(rule, "carda", { id: "cardb", name: "Card 2" }, slide);
+    expect(made).toMatchObject({
+      when: { of: ["cardb"] }, condition: ["not", ["shown", "panelb"]],
+      do: [{ what: "panelb" }, { what: "lamp" }],
+    });
+    expect(made.id).not.toBe("rule");
+  });
+
+  it("stays as it is where there is no counterpart", () => {
+    expect(shifted(rule, "carda", { id: "lamp", name: "Lamp 7" }, slide).do).toMatchObject([{ what: "panela" }, { what: "lamp" }]);
   });
 });

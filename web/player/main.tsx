@@ -4,6 +4,7 @@ import type { Program } from "../api/types";
 import { Player } from "./app/Player";
 import { Session } from "./app/session";
 import { Index } from "./engine/program";
+import type { Value } from "./engine/values";
 import { LocalTracker } from "./tracking/local";
 import { obey } from "./rehearsal";
 import { RehearsalTracker } from "./tracking/rehearsal";
@@ -23,15 +24,28 @@ function trackerFor(kind: string, index: Index, app: string): Tracker {
   return new LocalTracker(index);
 }
 
+/** The values that a rehearsal begins with, by variable; what cannot be read is left out. */
+function startingValues(text: string | null): Record<string, Value> {
+  try {
+    const values = JSON.parse(text ?? "{}") as Record<string, unknown>;
+    return Object.fromEntries(Object.entries(values).filter(
+      (entry): entry is [string, Value] => ["number", "string", "boolean"].includes(typeof entry[1]),
+    ));
+  } catch {
+    return {};
+  }
+}
+
 function begin(root: HTMLElement, program: Program): void {
   const index = new Index(program);
   const app = root.dataset.app ?? "";
   const tracker = trackerFor(root.dataset.tracking ?? "web", index, app);
-  const from = new URLSearchParams(window.location.hash.slice(1)).get("from");
+  const wanted = new URLSearchParams(window.location.hash.slice(1));
+  const from = wanted.get("from");
   const seed = crypto.getRandomValues(new Uint32Array(1))[0] as number;
   const rehearses = tracker instanceof RehearsalTracker;
   const session = new Session(index, tracker, {
-    seed, from: index.position.has(from ?? "") ? from : null, ...(rehearses ? { witness: tracker.witness } : {}),
+    seed, from: index.position.has(from ?? "") ? from : null, ...(rehearses ? { witness: tracker.witness, set: startingValues(wanted.get("set")) } : {}),
   });
   if (rehearses) obey(() => session, app);
   window.addEventListener("pagehide", () => session.leave());

@@ -4,6 +4,7 @@ import type { Slide, Theme } from "../../api/types";
 import { Backdrop } from "./Backdrop";
 import { ElementView, type MediaMap } from "./ElementView";
 import { boxVariables, placed } from "./style";
+import { valueName } from "./valueNames";
 
 interface Props {
   /** The slide as it looks, its layout laid under it. */
@@ -16,9 +17,6 @@ interface Props {
   without?: string | null;
   children?: ReactNode;
 }
-
-/** In a still, a value shows its name. */
-export const valueName = (of: string): string => `{{ ${of.replaceAll("_", " ")} }}`;
 
 export const Still = memo(function Still(
   { slide, size, theme, media, scale, without, children }: Props,

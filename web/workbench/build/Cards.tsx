@@ -12,6 +12,7 @@ import { ArrangeCard } from "./ArrangeCard";
 import { CourseCards } from "./CourseCards";
 import { Does } from "../does/Does";
 import { OverlayCards } from "../does/OverlayCards";
+import { PasteForAll } from "../does/Rules";
 import { PatternCards } from "../does/PatternCards";
 import { Judges } from "./Judges";
 import { overlayIn, useOverlay } from "./onOverlay";
@@ -58,7 +59,10 @@ export function Cards(): ReactNode {
         <Judges key={question.id} slide={slide} question={question} />
       ))}
       {!only && (
-        <Box px="1"><Text color="quiet" fontSize="13px">What these say and do is set one by one.</Text></Box>
+        <>
+          <PasteForAll elements={elements} slide={slide} />
+          <Box px="1"><Text color="quiet" fontSize="13px">What these say and do is set one by one; a sentence that was copied can be given to all.</Text></Box>
+        </>
       )}
     </Stack>
   );

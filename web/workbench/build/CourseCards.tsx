@@ -29,7 +29,7 @@ export function CourseCards(): ReactNode {
 }
 
 const ORDERS = [["free", "freely, in any order"], ["in_order", "one after the other"], ["seen", "only to what was seen"]] as const;
-const PARTS: readonly (readonly [Exclude<keyof Navigation, "order">, string])[] = [
+export const NAVIGATION_PARTS: readonly (readonly [Exclude<keyof Navigation, "order">, string])[] = [
   ["menu", "Menu of slides"], ["progress", "Progress"], ["previous", "Back"], ["next", "Next"], ["transcript", "Transcript"],
   ["volume", "Volume"], ["speed", "Speed"], ["full_screen", "Full screen"],
 ];
@@ -43,7 +43,7 @@ function NavigationCard(): ReactNode {
     <FoldCard title="Navigation of the course">
       <Choose label="the menu leads" value={navigation.order} options={ORDERS} onChange={(order) => change({ order })} />
       <Box display="grid" gridTemplateColumns="1fr 1fr" columnGap="2" mb="2">
-        {PARTS.map(([part, label]) => (
+        {NAVIGATION_PARTS.map(([part, label]) => (
           <Check key={part} label={label} value={navigation[part]} onChange={(on) => change({ [part]: on })} />
         ))}
       </Box>

@@ -1,17 +1,19 @@
 /** The slide itself: shown when nothing on it is selected. */
 import { Flex, Stack, Text } from "@chakra-ui/react";
-import type { ReactNode } from "react";
+import { useState, type ReactNode } from "react";
 import type { Background, Slide } from "../../api/types";
 import { backgroundOf } from "../../player/render/resolve";
 import { setBackgroundPicture } from "../store/media";
 import { renameSlide } from "../store/slides";
-import { changeSlide, useCourse } from "../store/store";
+import { changeCourse, changeSlide, useCourse } from "../store/store";
 import { FoldCard, QuietButton } from "../ui/parts";
 import { GateFields } from "../does/GateCard";
 import { PatternCards } from "../does/PatternCards";
 import { Rules } from "../does/Rules";
+import { linesOf, sectionOf } from "../plan/lines";
 import { Choose, TextField } from "./fields";
 import { FileChooser } from "./FileField";
+import { NAVIGATION_PARTS } from "./CourseCards";
 import { LayoutPicker } from "./LayoutPicker";
 import { PaintField } from "./PaintField";
 
@@ -28,6 +30,7 @@ export function SlideCards({ slide }: { slide: Slide }): ReactNode {
             onChange={(title) => renameSlide(slide.id, title, `title-${slide.id}`)}
           />
           <OnwardField slide={slide} />
+          <NavigationHere slide={slide} />
           <GateFields
             gate={slide.gate ?? null} slide={slide} none={courseGate ? [["course", "as in the whole course"], ["free", "freely"]] : [["free", "freely"]]}
             onChange={(gate, choice) => changeSlide("Gate", { ...slide, gate, ungated: choice === "free" && Boolean(courseGate) }, `gate-${slide.id}`)}
@@ -42,6 +45,7 @@ export function SlideCards({ slide }: { slide: Slide }): ReactNode {
           onChange={(label, rules) => changeSlide(label, { ...slide, rules }, `rules-${slide.id}-${label}`)}
         />
       </FoldCard>
+      <SectionDoes slide={slide} />
       <LayoutPicker slide={slide} />
       <BackgroundCard slide={slide} />
       <FoldCard title="Notes">
@@ -60,6 +64,45 @@ export function SlideCards({ slide }: { slide: Slide }): ReactNode {
         Select something on the slide to see what it says, how it looks and what it does.
       </Text>
     </>
+  );
+}
+
+/** Sentences for every slide of the section that this one is in. */
+function SectionDoes({ slide }: { slide: Slide }): ReactNode {
+  const sections = useCourse((state) => state.course.sections);
+  const order = useCourse((state) => state.course.slides);
+  const section = sections.find(({ id }) => id === sectionOf(linesOf({ slides: order, sections })).get(slide.id));
+  if (!section) return null;
+  return (
+    <FoldCard title={`Does, in all of “${section.title}”`}>
+      <Rules
+        rules={section.rules} owner={{ kind: "course", id: section.id, name: "any slide of this section" }} slide={null}
+        empty="No sentence yet for the whole section."
+        onChange={(label, rules) => changeCourse(label, {
+          sections: sections.map((other) => (other.id === section.id ? { ...other, rules } : other)),
+        }, `section-rules-${section.id}-${label}`)}
+      />
+    </FoldCard>
+  );
+}
+
+type Part = keyof Slide["navigation"];
+const HERE = [["course", "as in the course"], ["yes", "shown here"], ["no", "left out here"]] as const;
+
+/** What of the course's navigation is different on this slide. */
+function NavigationHere({ slide }: { slide: Slide }): ReactNode {
+  const [open, setOpen] = useState(Object.values(slide.navigation).some((value) => value != null));
+  const change = (part: Part, value: string): void => changeSlide("Navigation here", {
+    ...slide, navigation: { ...slide.navigation, [part]: value === "course" ? null : value === "yes" },
+  });
+  if (!open) return <QuietButton size="xs" alignSelf="start" onClick={() => setOpen(true)}>Navigation, different here …</QuietButton>;
+  return (
+    <div role="group" aria-label="Navigation here">
+      {NAVIGATION_PARTS.map(([part, label]) => {
+        const value = slide.navigation[part];
+        return <Choose key={part} label={label} value={value == null ? "course" : value ? "yes" : "no"} options={HERE} onChange={(next) => change(part, next)} />;
+      })}
+    </div>
   );
 }
 

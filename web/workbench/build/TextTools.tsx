@@ -5,6 +5,7 @@ import { Bold, Italic, List, ListOrdered } from "lucide-react";
 import type { ReactNode } from "react";
 import { createPortal } from "react-dom";
 import { Tool } from "../ui/parts";
+import { FormatTools, ValueMenu } from "./ValueTools";
 
 export function TextTools({ editor }: { editor: Editor }): ReactNode {
   const on = useEditorState({
@@ -37,6 +38,8 @@ export function TextTools({ editor }: { editor: Editor }): ReactNode {
           {icon}
         </Tool>
       ))}
+      <ValueMenu editor={editor} />
+      <FormatTools editor={editor} />
     </Flex>,
     stage,
   );

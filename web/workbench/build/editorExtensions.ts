@@ -1,6 +1,7 @@
 /** What the editor understands: exactly what rich text can hold. */
 import { mergeAttributes, Node } from "@tiptap/core";
 import StarterKit from "@tiptap/starter-kit";
+import { valueName } from "../../player/render/valueNames";
 
 /** A value that stands in a text, as a chip that is moved and deleted as one. */
 const Value = Node.create({
@@ -9,15 +10,14 @@ const Value = Node.create({
   inline: true,
   atom: true,
   addAttributes() {
-    return { of: { default: "" } };
+    return { of: { default: "" }, format: { default: null, rendered: false } };
   },
   parseHTML() {
-    return [{ tag: "span[data-value]" }];
+    return [{ tag: "span[data-value]", getAttrs: (node) => ({ of: node.getAttribute("data-value") ?? "" }) }];
   },
   renderHTML({ node, HTMLAttributes }) {
-    const words = String(node.attrs.of).replaceAll("_", " ");
     const attributes = mergeAttributes(HTMLAttributes, { "data-value": node.attrs.of as string });
-    return ["span", attributes, `{{ ${words} }}`];
+    return ["span", attributes, valueName(String(node.attrs.of))];
   },
 });
 

@@ -1,6 +1,6 @@
 /** Between the document's rich text and the editor's. */
 import type { JSONContent } from "@tiptap/core";
-import type { Block, RichText, Run } from "../../api/types";
+import type { Block, RichText, Run, ValueFormat } from "../../api/types";
 
 const LISTS = { bullet: "bulletList", number: "orderedList" } as const;
 
@@ -25,7 +25,7 @@ function toNode(run: Run): JSONContent[] {
   const marks = [
     ...(run.bold ? [{ type: "bold" }] : []), ...(run.italic ? [{ type: "italic" }] : []),
   ];
-  if (run.kind === "value") return [{ type: "value", attrs: { of: run.of }, marks }];
+  if (run.kind === "value") return [{ type: "value", attrs: { of: run.of, format: run.format ?? null }, marks }];
   return run.text ? [{ type: "text", text: run.text, marks }] : [];
 }
 
@@ -47,6 +47,6 @@ function runOf(node: JSONContent): Run {
   const has = (type: string): boolean => node.marks?.some((mark) => mark.type === type) ?? false;
   const emphasis = { bold: has("bold"), italic: has("italic") };
   return node.type === "value"
-    ? { kind: "value", of: String(node.attrs?.of ?? ""), ...emphasis }
+    ? { kind: "value", of: String(node.attrs?.of ?? ""), format: (node.attrs?.format ?? null) as ValueFormat | null, ...emphasis }
     : { kind: "text", text: node.text ?? "", ...emphasis };
 }

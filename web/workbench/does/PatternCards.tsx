@@ -6,6 +6,7 @@ import type { Pattern, Slide } from "../../api/types";
 import { Check, Choose, TextField } from "../build/fields";
 import { changeSlide, select } from "../store/store";
 import { FoldCard, QuietButton, Tool } from "../ui/parts";
+import { Compiled } from "./Compiled";
 import { ConditionEditor } from "./ConditionEditor";
 import { partsOf } from "./patterns";
 import { useThings, type Things } from "./things";
@@ -30,6 +31,7 @@ export function PatternCards({ slide, of }: { slide: Slide; of?: string }): Reac
       <Stack gap="1">
         <TextField label="Name, for you" value={pattern.name} onChange={(name) => change({ ...pattern, name })} />
         <Fields pattern={pattern} things={things} onChange={change} />
+        <Compiled parts={partsOf(pattern)} name={things.name} />
         <Flex gap="2" pt="1">
           <QuietButton size="xs" onClick={() => select(partsOf(pattern).filter((id) => slide.elements.some((e) => e.id === id)))}>Select all of it</QuietButton>
           <QuietButton size="xs" color="brick" onClick={() => remove(pattern.id)}><Trash2 size={14} /> Take apart</QuietButton>

@@ -3,11 +3,13 @@ import { Flex, Text } from "@chakra-ui/react";
 import { ClipboardPaste, Plus } from "lucide-react";
 import type { ReactNode } from "react";
 import { create } from "zustand";
-import type { Rule, Slide } from "../../api/types";
+import type { Element, Rule, Slide } from "../../api/types";
 import { freshId } from "../store/ids";
+import { changeElements } from "../store/store";
 import { QuietButton } from "../ui/parts";
 import { newRule, newWhen, type Owner } from "./sentences";
 import { Sentence } from "./Sentence";
+import { shifted } from "./shifting";
 import { useThings } from "./things";
 
 /** The sentence that was copied, to be pasted to one or many owners. */
@@ -23,7 +25,7 @@ interface Props {
 
 export function Rules({ rules, owner, slide, onChange, empty }: Props): ReactNode {
   const things = useThings(slide);
-  const copied = useCopied((state) => state.rule);
+  const { rule: copied, from } = useCopied();
   const add = (): void => {
     const event = owner.kind === "element" ? "clicked" : owner.kind === "overlay" ? "overlay_opened" : "slide_entered";
     const first = newRule(newWhen(event, []));
@@ -32,7 +34,7 @@ export function Rules({ rules, owner, slide, onChange, empty }: Props): ReactNod
     onChange("Add sentence", [...rules, { ...first, do: go }]);
   };
   const paste = (): void => {
-    if (copied) onChange("Paste sentence", [...rules, pastedRule(copied)]);
+    if (copied) onChange("Paste sentence", [...rules, slide ? shifted(copied, from, owner, slide) : { ...copied, id: freshId() }]);
   };
   return (
     <>
@@ -55,7 +57,18 @@ export function Rules({ rules, owner, slide, onChange, empty }: Props): ReactNod
   );
 }
 
-/** A copy for another owner: what meant its old owner means the new one. */
-export function pastedRule(rule: Rule): Rule {
-  return { ...rule, id: freshId() };
+/** The copied sentence for all of several elements at once. */
+export function PasteForAll({ elements, slide }: { elements: readonly Element[]; slide: Slide }): ReactNode {
+  const { rule, from } = useCopied();
+  if (!rule) return null;
+  const ids = elements.map(({ id }) => id);
+  return (
+    <QuietButton
+      size="xs" alignSelf="start" onClick={() => changeElements("Paste sentence", ids, (e) => (
+        { ...e, rules: [...e.rules, shifted(rule, from, e, slide)] } as Element
+      ))}
+    >
+      <ClipboardPaste size={14} /> Paste the copied sentence to all {elements.length}
+    </QuietButton>
+  );
 }

@@ -12,7 +12,7 @@ import type { RehearsalMessage } from "../../player/tracking/rehearsal";
 import { useCourse } from "../store/store";
 import { Check } from "../build/fields";
 import { Card, Fact, QuietButton } from "../ui/parts";
-import { duration } from "../ui/words";
+import { count, duration } from "../ui/words";
 
 const PROGRESS_LIMIT = 4_096;
 
@@ -24,9 +24,12 @@ interface Props {
   index: Index | null;
   onSet: (variable: string, value: Value) => void;
   onAsk: (thing: string) => void;
+  /** How many values the next run begins with. */
+  starting: number;
+  onStarting: (values: Readonly<Record<string, Value>>) => void;
 }
 
-export function Ledger({ message, told, index, onSet, onAsk }: Props): ReactNode {
+export function Ledger({ message, told, index, onSet, onAsk, starting, onStarting }: Props): ReactNode {
   const course = useCourse((state) => state.course);
   if (!message) return <Text p="4" color="quiet">The ledger fills as soon as the course runs.</Text>;
   const { state } = message;
@@ -51,6 +54,13 @@ export function Ledger({ message, told, index, onSet, onAsk }: Props): ReactNode
             onSet={(value) => onSet(variable.id, value)}
           />
         ))}
+        {course.variables.length > 0 && (
+          <Flex gap="2" wrap="wrap" mt="2">
+            <QuietButton size="xs" onClick={() => onStarting(ownValues(course.variables, state.variables))}>Begin with these values</QuietButton>
+            {starting > 0 && <QuietButton size="xs" onClick={() => onStarting({})}>Begin as learners do</QuietButton>}
+          </Flex>
+        )}
+        {starting > 0 && <Text fontSize="12.5px" color="quiet" mt="1">The next run begins with {count(starting, "value")} of yours.</Text>}
       </Card>
       <Card title="Told to the LMS">
         <Fact name="status">{said.get("cmi.core.lesson_status") ?? "nothing yet"}</Fact>
@@ -62,6 +72,14 @@ export function Ledger({ message, told, index, onSet, onAsk }: Props): ReactNode
       </Card>
     </Stack>
   );
+}
+
+/** The values that are not the defaults. */
+function ownValues(variables: readonly Variable[], now: Readonly<Record<string, Value>>): Record<string, Value> {
+  return Object.fromEntries(variables.flatMap((variable): [string, Value][] => {
+    const value = now[variable.id];
+    return value === undefined || value === variable.default ? [] : [[variable.id, value]];
+  }));
 }
 
 function Visited({ visited, current }: { visited: readonly string[]; current: string | null }): ReactNode {

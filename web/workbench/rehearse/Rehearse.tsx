@@ -7,6 +7,7 @@ import { api, take } from "../../api/client";
 import type { Program, Walkthrough } from "../../api/types";
 import { step, start } from "../../player/engine/engine";
 import { Index } from "../../player/engine/program";
+import type { Value } from "../../player/engine/values";
 import { acrossFrames, type AskedMessage, type RehearsalCommand } from "../../player/rehearsal";
 import type { RehearsalMessage } from "../../player/tracking/rehearsal";
 import { saveAll } from "../store/saver";
@@ -43,6 +44,7 @@ export function Rehearse(): ReactNode {
   const [index, setIndex] = useState<Index | null>(null);
   const [asking, setAsking] = useState(false);
   const [asked, setAsked] = useState<string | null>(null);
+  const [starting, setStarting] = useState<Readonly<Record<string, Value>>>({});
   const here = search.get("from");
 
   const name = (id: string): string => index?.elements.get(id)?.draw.name || index?.overlays.get(id)?.title
@@ -179,7 +181,7 @@ export function Rehearse(): ReactNode {
         <Box flex="1" minH="0" bg="sheet" borderRadius="card" overflow="hidden" boxShadow="0 1px 10px rgb(34 48 43 / 12%)">
           {run ? (
             <iframe
-              key={run.number} ref={frame} title="The course" src={`${run.url}${run.from ? `#from=${run.from}` : ""}`}
+              key={run.number} ref={frame} title="The course" src={`${run.url}#${new URLSearchParams({ ...(run.from ? { from: run.from } : {}), set: JSON.stringify(starting) }).toString()}`}
               sandbox="allow-scripts allow-same-origin" style={{ width: "100%", height: "100%", border: 0 }}
             />
           ) : (
@@ -200,7 +202,7 @@ export function Rehearse(): ReactNode {
         )}
         <Ledger
           message={latest} told={told} onSet={(target, value) => tell({ zigzag: "do", event: { event: "set", target, value } })}
-          index={index} onAsk={setAsked}
+          index={index} onAsk={setAsked} starting={Object.keys(starting).length} onStarting={setStarting}
         />
         <Box px="3" pb="3"><Walkthroughs index={index} moments={moments.slice(0, at + 1)} onPlay={play} /></Box>
       </Box>

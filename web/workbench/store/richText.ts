@@ -1,6 +1,6 @@
 /** Rich text from words, and words from rich text. */
 import type { Block, RichText } from "../../api/types";
-import { valueName } from "../../player/render/Still";
+import { valueName } from "../../player/render/valueNames";
 
 export function plain(text: RichText, between = " · "): string {
   return text.blocks

@@ -3,6 +3,7 @@ import { create } from "zustand";
 import type { Colours, Course, Element, MediaFile, Slide } from "../../api/types";
 import type { MediaEntry, MediaMap } from "../../player/render/ElementView";
 import { following, sourcesOf, type Sources } from "../../player/render/resolve";
+import { nameValues } from "../../player/render/valueNames";
 import { settled } from "./following";
 import { remembered, type Change, type Conflict, type Parts, type Place, type Saving } from "./model";
 import { throughLook, useLook } from "../looks/looks";
@@ -249,3 +250,8 @@ export function changeSlide(label: string, slide: Slide, merge?: string, options
 export function changeCourse(label: string, change: Partial<Course>, merge?: string): void {
   apply(label, { course: { ...get().course, ...change } }, merge ? { merge } : {});
 }
+
+// What stands for values in drawings and lists follows the names of the variables.
+useCourse.subscribe((state, before) => {
+  if (state.course.variables !== before.course.variables) nameValues(state.course.variables);
+});

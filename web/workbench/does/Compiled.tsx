@@ -1,0 +1,68 @@
+/** What a pattern comes to: the sentences that the course is published with. */
+import { Box, Spinner, Text } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
+import { useState, type ReactNode } from "react";
+import { api, take } from "../../api/client";
+import type { Program, ProgramRule } from "../../api/types";
+import { saveAll } from "../store/saver";
+import { useCourse } from "../store/store";
+import { QuietButton } from "../ui/parts";
+import { EVENTS } from "./sentences";
+
+type Action = ProgramRule["then"][number];
+type Name = (id: string) => string;
+
+export function Compiled({ parts, name }: { parts: readonly string[]; name: Name }): ReactNode {
+  const [open, setOpen] = useState(false);
+  return (
+    <Box>
+      <QuietButton size="xs" aria-expanded={open} onClick={() => setOpen(!open)}>{open ? "Hide its sentences" : "What it does, in sentences"}</QuietButton>
+      {open && <Sentences parts={parts} name={name} />}
+    </Box>
+  );
+}
+
+function Sentences({ parts, name }: { parts: readonly string[]; name: Name }): ReactNode {
+  const slug = useCourse((state) => state.slug);
+  const versions = useCourse((state) => state.versions);
+  const { data, error } = useQuery({
+    queryKey: ["program", slug, versions],
+    queryFn: async () => {
+      await saveAll();
+      return await take(api.GET("/api/courses/{slug}/program", { params: { path: { slug } } })) as Program;
+    },
+  });
+  if (error) return <Text color="brick" fontSize="13px">{error.message}</Text>;
+  if (!data) return <Spinner size="sm" color="spruce" mt="2" />;
+  const rules = data.slides.flatMap((slide) => [...slide.elements, ...slide.overlays.flatMap((overlay) => overlay.elements)])
+    .flatMap((element) => element.rules.filter((rule) => rule.block && parts.includes(rule.target ?? "")));
+  if (!rules.length) return <Text fontSize="13px" color="quiet" mt="1">It has no sentences: what it shows follows from what was clicked.</Text>;
+  return (
+    <Box as="ul" listStyleType="none" mt="1" fontSize="13px" lineHeight="1.6">
+      {rules.map((rule) => <li key={rule.id}>{ruleWords(rule, name)}</li>)}
+    </Box>
+  );
+}
+
+export function ruleWords(rule: ProgramRule, name: Name): string {
+  const when = `When ${rule.target ? `“${name(rule.target)}” ` : "it "}${EVENTS[rule.on].words}`;
+  const then = rule.then.map((action) => actionWords(action, name)).join(", ");
+  const otherwise = rule.otherwise.map((action) => actionWords(action, name)).join(", ");
+  const condition = rule.condition === true ? "" : ", if its condition holds";
+  return `${when}${condition}: ${then || "nothing"}${otherwise ? `; otherwise ${otherwise}` : ""}.`;
+}
+
+function actionWords(action: Action, name: Name): string {
+  switch (action.do) {
+    case "show":
+    case "hide": return `${action.do} “${name(action.element)}”`;
+    case "toggle": return `show or hide “${name(action.element)}”`;
+    case "open":
+    case "close": return `${action.do} “${name(action.overlay)}”`;
+    case "look": return action.look ? `give “${name(action.element)}” the look ${action.look}` : `give “${name(action.element)}” its own look again`;
+    case "set": return `count how far it has come`;
+    case "go": return action.to === "slide" && action.slide ? `go to “${name(action.slide)}”` : `go to the ${action.to} slide`;
+    case "announce": return `say “${action.text}” to a screen reader`;
+    default: return action.do;
+  }
+}
