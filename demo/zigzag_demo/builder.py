@@ -26,6 +26,7 @@ from zigzag_core.course import (
     SingleChoice,
     Slide,
     Style,
+    StylePatch,
     Text,
     ToNext,
     ToPrevious,
@@ -74,14 +75,18 @@ class CourseBuilder:
     def slide(
         self, slide_id: str, title: str, elements: list[Element],
         questions: tuple[SingleChoice, ...] = (), indent: int = 0, notes: str = "",
-        transcript: str = "", onward: Onward | None = None, **background: Any,
+        transcript: str = "", onward: Onward | None = None, does: dict[str, Any] | None = None,
+        **background: Any,
     ) -> None:
-        """Add a slide; elements are painted in the order in which they are given."""
+        """Add a slide; elements are painted in the order in which they are given.
+
+        `does` are its patterns, overlays, rules, timing and gate.
+        """
         stacked = tuple(e.model_copy(update={"z": z}) for z, e in enumerate(elements))
         self.slides.append(Slide(
             id=slide_id, title=title, background=Background(**background), elements=stacked,
             questions=questions, indent=indent, notes=notes, transcript=transcript,
-            onward=onward or ToNext(),
+            onward=onward or ToNext(), **(does or {}),
         ))
 
     def slide_from(
@@ -209,6 +214,11 @@ class CourseBuilder:
             ),
             feedback=Feedback(right=words[0], wrong=words[1], last=words[2]), **settings,
         )
+
+
+def looking(element: Element, **looks: StylePatch) -> Element:
+    """The element with looks of its own."""
+    return element.model_copy(update={"looks": looks, "own": (*element.own, "looks")})
 
 
 def _following(style: str, **own: Any) -> dict[str, Any]:

@@ -5,16 +5,22 @@ from zigzag_core.course import (
     CourseDocument,
     Nowhere,
     RichText,
+    StylePatch,
     TextRun,
     TextVariable,
     ToSlide,
     ValueRun,
 )
+from zigzag_core.course.patterns import Revealed, RevealSet
 
 from . import drawings
-from .builder import CourseBuilder
+from .builder import CourseBuilder, looking
 
 HUT_BOOK = "hutbookname"
+
+
+_ON_THE_MAP = {"hover": StylePatch(fill="soft"), "pressed": StylePatch(fill="edge"),
+               "visited": StylePatch(fill="soft", border_colour="accent")}
 
 
 def hut_warden_basics() -> tuple[CourseDocument, dict[str, bytes]]:
@@ -36,7 +42,8 @@ def hut_warden_basics() -> tuple[CourseDocument, dict[str, bytes]]:
     # One arm of the fork is left out by everybody who goes straight through.
     return b.build(
         pass_mark=70, completion={"slides_share": 0.9, "passing": True},
-        variables=(TextVariable(id=HUT_BOOK, name="Name in the hut book"),),
+        variables=(TextVariable(id=HUT_BOOK, name="Name in the hut book", default="warden",
+                                description="What the learner wants to be called"),),
     ), b.media
 
 
@@ -63,8 +70,8 @@ def _arriving(b: CourseBuilder, at: dict[str, str]) -> None:
         b.picture("Map of the hut", b.picture_file("Hut map", drawings.hut_map()), 80, 146, 1120,
                   500, alt="The hut from above: front room, drying room, kitchen, the room with "
                            "the stove, and the weather board outside."),
-        *(b.button(label, x, y, 190, 52, to, fill="sheet", text_colour="primary", size=21,
-                   border_colour="primary", border_width=2, radius=26)
+        *(looking(b.button(label, x, y, 190, 52, to, fill="sheet", text_colour="primary", size=21,
+                           border_colour="primary", border_width=2, radius=26), **_ON_THE_MAP)
           for label, x, y, to in places),
         b.text("Hint", "Choose a place, or go through all of them with Next.", 80, 656, 900, 36,
                size=20, text_colour="quiet"),
@@ -87,12 +94,27 @@ def _arriving(b: CourseBuilder, at: dict[str, str]) -> None:
 
 
 def _rooms(b: CourseBuilder, at: dict[str, str]) -> None:
+    drying = (
+        ("Boots", 470, 560, "**Boots on the rack**\nInsoles out, laces open, soles never towards "
+                            "the stove: glue lets go at 60°."),
+        ("Ropes", 640, 560, "**Ropes in loose loops**\nIn the shade, never over a warm pipe: "
+                            "heat makes them brittle."),
+        ("Jackets", 810, 560, "**Jackets inside out**\nOn a hanger, collar up, a hand's width "
+                              "apart."),
+    )
+    openers = [looking(b.button(name, x, y, 150, 56, to=None),
+                       selected=StylePatch(fill="accent", text_colour="ink"),
+                       hover=StylePatch(opacity=0.88)) for name, x, y, _ in drying]
+    told = [b.text(f"About {name.lower()}", words, 80, 436, 262, 210, size=22).model_copy(
+        update={"enters": "fade"}) for name, _, _, words in drying]
     b.slide(at["drying"], "The drying room", [
-        b.plate_title("The drying room", 420),
-        b.panel(60, 420, 300, 236, opacity=0.96),
-        b.text("Boots on the rack", "**Boots on the rack**\nInsoles out, laces open, soles never "
-               "towards the stove: glue lets go at 60°.", 80, 436, 262, 210, size=22),
-    ], picture=b.picture_file("Drying room", drawings.drying_room()))
+        b.plate_title("The drying room", 420), b.panel(60, 420, 300, 236, opacity=0.96),
+        *openers, *told,
+    ], does={"patterns": (RevealSet(
+        id=b.fresh(), name="What dries how", first_open=True, closes_again=False,
+        items=tuple(Revealed(trigger=opener.id, shows=(words.id,))
+                    for opener, words in zip(openers, told, strict=True))),)},
+        picture=b.picture_file("Drying room", drawings.drying_room()))
 
     numbered = RichText(blocks=tuple(
         Block(kind="number", runs=(TextRun(text=words),)) for words in (
@@ -284,7 +306,8 @@ def _end(b: CourseBuilder, at: dict[str, str]) -> None:
         "Ridge", drawings.ridge_pattern()))
 
     points = RichText(blocks=(Block(runs=(
-        TextRun(text="You have "), ValueRun(of="points", bold=True), TextRun(text=" of "),
+        TextRun(text="Thank you, "), ValueRun(of=HUT_BOOK), TextRun(text="! You have "),
+        ValueRun(of="points", bold=True), TextRun(text=" of "),
         ValueRun(of="max_points", bold=True), TextRun(text=" points: that is "),
         ValueRun(of="score", bold=True), TextRun(text=" %. The hut needs 70 %."),
     )),))

@@ -187,16 +187,16 @@ def test_a_web_package_runs_anywhere_and_resumes(page, server, tmp_path):
         address = f"http://127.0.0.1:{site.server_port}/index.html"
         page.browser.get(address)
         page.press("How it works")
-        page.words("Slide 2 of 3")
+        page.words("Slide 2 of 6")
         page.browser.get(address)
         page.see("Welcome back")
         page.press("Resume")
-        page.words("Slide 2 of 3")
+        page.words("Slide 2 of 6")
     finally:
         site.shutdown()
     page.browser.get((tmp_path / "site" / "index.html").as_uri())
     page.press("How it works")
-    page.words("Slide 2 of 3")
+    page.words("Slide 2 of 6")
 
 
 def test_killed_and_resumed_in_the_practice_lms(page):
@@ -209,7 +209,7 @@ def test_killed_and_resumed_in_the_practice_lms(page):
     frames = ("iframe[title='The package']", "iframe")
     page.frames(*frames)
     page.press("Next")
-    page.words("Slide 2 of 3")
+    page.words("Slide 2 of 6")
     page.top()
     page.see("The place in the course is")
     # Killed: the window goes without a word to the page.
@@ -219,7 +219,7 @@ def test_killed_and_resumed_in_the_practice_lms(page):
     page.frames(*frames)
     page.see("You were at Three rules")
     page.press("Resume")
-    page.words("Slide 2 of 3")
+    page.words("Slide 2 of 6")
     page.top()
     page.browser.get(results)
     page.until(lambda: "not finished yet" in page.find("tr[data-learner='yuki-adair']").text)

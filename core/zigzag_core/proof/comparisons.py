@@ -4,6 +4,7 @@ from collections.abc import Iterator
 from dataclasses import dataclass, field
 from typing import Any
 
+from zigzag_core.course import NumberVariable
 from zigzag_core.course.expression import names_in
 from zigzag_core.logic.index import Index
 from zigzag_core.logic.values import Value
@@ -18,11 +19,13 @@ class Comparisons:
 
     compared: dict[str, set[Any]] = field(default_factory=dict)
     exact: set[str] = field(default_factory=set)
+    defaults: dict[str, float] = field(default_factory=dict)
 
     def matters(self, variable: str, value: Value | None) -> Any:
         """Return what of a variable's value makes a difference to any condition.
 
-        A counter that is only asked whether it is at least 5 is the same at 6 and at 60.
+        A counter from 0 that is only asked whether it is at least 5 is the same at 6 and at 60;
+        between its default and what it is compared with every value counts.
         """
         if variable in self.exact:
             return value
@@ -32,12 +35,16 @@ class Comparisons:
         numbers = [n for n in compared if isinstance(n, (int, float)) and not isinstance(n, bool)]
         if len(numbers) < len(compared) or not isinstance(value, float):
             return value
+        numbers.append(self.defaults.get(variable, 0.0))
         return min(max(value, min(numbers) - 1), max(numbers) + 1)
 
 
 def comparisons(index: Index) -> Comparisons:
     """Return what the conditions of a program ask of its variables."""
-    found = Comparisons()
+    found = Comparisons(defaults={
+        variable.id: float(variable.default) for variable in index.program.variables
+        if isinstance(variable, NumberVariable)
+    })
     for node in _conditions(index):
         _walk(node, found)
     for bound in index.rules.values():
