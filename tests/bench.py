@@ -14,18 +14,22 @@ import zipfile
 from collections.abc import Callable
 from pathlib import Path
 
+from zigzag_core.course import CourseDocument, Happens, Rule
+from zigzag_core.course.rules import Calculate
 from zigzag_core.logic import engine
 from zigzag_core.logic.index import Index
 from zigzag_core.package.build import build_package
 from zigzag_core.package.compile import compile_course
 from zigzag_core.package.safe_zip import read_zip
 from zigzag_core.proof.findings import findings
+from zigzag_core.proof.run_findings import try_out
 from zigzag_core.tracking import progress
 from zigzag_demo.generate import generated_course
 from zigzag_demo.hut_warden import hut_warden_basics
 
 from tests.browser.conftest import ROOT, Server
 from tests.browser.driver import Page, chromium
+from tests.core.making import HIDE, SHOW, button, course, slide, text
 from tests.core.strategies import sensible_run
 
 PLAYER = ROOT / "web" / "dist" / "player"
@@ -59,7 +63,7 @@ def packaging() -> None:
                 archive.writestr(name, data)
 
     document, media = generated_course(200, 100, 1)
-    package = read_zip(build_package("scorm12", document, files, media))
+    package = read_zip(build_package("scorm12", document, files, media)[0])
     bare = {name: data for name, data in package.items() if not name.startswith("media/")}
     ours = seconds(lambda: build_package("scorm12", document, files, media))
     zipping = seconds(lambda: zip_only(bare))
@@ -103,6 +107,84 @@ def engines() -> None:
             ["node", str(script), str(data)], capture_output=True, text=True, check=True
         )
     line("engine in TypeScript, events a second", f"{float(done.stdout):,.0f}", "500,000")
+
+
+def many_rules() -> CourseDocument:
+    """A course of 60 slides with 400 sentences: counters, conditions, things shown and hidden."""
+    slides = []
+    for n in range(60):
+        names = [f"s{n:02}b{m}aa" for m in range(6)]
+        buttons = [
+            button(name, Calculate(action="add", variable="scorevar", value=1),
+                   SHOW(f"s{n:02}text"), condition=["<", ["variable", "scorevar"], 900],
+                   otherwise=(HIDE(f"s{n:02}text"),))
+            for name in names
+        ]
+        follows = Rule(id=f"s{n:02}follow", when=Happens(event="variable_changed",
+                                                         of=("scorevar",)),
+                       condition=["and", [">", ["variable", "scorevar"], n],
+                                  ["clicked", names[0]]], do=(SHOW(f"s{n:02}text"),))
+        slides.append(slide(f"slide{n:02}", *buttons, text(f"s{n:02}text"), rules=(follows,)))
+    return course(*slides)
+
+
+def trying() -> None:
+    document, _ = generated_course(200, 100, 1)
+    tried = try_out(document)
+    time_ = seconds(lambda: try_out(document), 3)
+    line("trying out 200 slides", f"{time_:.2f} s, {tried.statement.split()[0]} steps", "3 s")
+    document = many_rules()
+    index = Index(compile_course(document, lambda file: file.sha256))
+    events = sensible_run(index, 5, 600)
+    begun = [engine.start(index, 5)]
+
+    def run() -> None:
+        state = begun[0]
+        for event in events:
+            state, _ = engine.step(index, state, event, [])
+
+    per_event = seconds(run) / len(events)
+    line("an event among 400 sentences, in Python", f"{per_event * 1e6:.0f} µs", "1 ms")
+
+
+def rehearsing(server: Server) -> None:
+    """Click in a rehearsal of 60 slides and 400 sentences: until the ledger has it."""
+    document = many_rules()
+    browser = chromium()
+    page = Page(browser, server.address)
+    page.go("/")
+    slug = page.call("POST", "/courses", {"title": "Four hundred sentences"})["slug"]
+    old = page.call("GET", f"/courses/{slug}")
+    for made in document.slides:
+        page.call("PUT", f"/courses/{slug}/slides/{made.id}",
+                  {"base": 0, "slide": made.model_dump(mode="json")})
+    page.call("PUT", f"/courses/{slug}", {"base": old["version"], "course": {
+        **old["course"], "slides": list(document.course.slides),
+        "variables": [v.model_dump(mode="json") for v in document.course.variables],
+    }})
+    begin = time.perf_counter()
+    page.go(f"/courses/{slug}/rehearse")
+    page.frames("iframe[title='The course']")
+    page.find("[data-element]")
+    line("beginning a rehearsal with 400 sentences", f"{time.perf_counter() - begin:.2f} s", "3 s")
+    frames = page.browser.execute_async_script("""
+        const done = arguments[arguments.length - 1];
+        const button = document.querySelector("button[data-element]");
+        const times = [];
+        let n = 0;
+        const once = () => {
+          const begin = performance.now();
+          button.click();
+          requestAnimationFrame(() => setTimeout(() => {
+            times.push(performance.now() - begin);
+            if (++n < 60) once(); else done(times);
+          }));
+        };
+        once();
+    """)
+    line("a click among 400 sentences, until it is drawn, median / longest",
+         f"{statistics.median(frames):.1f} / {max(frames):.1f} ms", "17 / 50 ms")
+    browser.quit()
 
 
 def saving(server: Server) -> None:
@@ -204,6 +286,7 @@ def main() -> None:
     packaging()
     saved_progress()
     engines()
+    trying()
     with tempfile.TemporaryDirectory() as folder:
         server = Server(Path(folder))
         server.manage("migrate", "--verbosity", "0")
@@ -212,6 +295,7 @@ def main() -> None:
         try:
             saving(server)
             opening(server)
+            rehearsing(server)
         finally:
             server.stop()
 

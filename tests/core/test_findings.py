@@ -12,9 +12,11 @@ from zigzag_core.course import (
     Nowhere,
     NumberVariable,
     Picture,
+    Rule,
     Video,
 )
 from zigzag_core.course.blank import blank_slide
+from zigzag_core.course.rules import Announce
 from zigzag_core.proof.findings import findings
 
 from .samples import fresh_ids, quiz_course, with_slides
@@ -23,9 +25,15 @@ FILE = MediaFile(id="filea", name="Rope", type="image/png", sha256="0" * 64, siz
 COUNT = NumberVariable(id="count", name="Count")
 
 
+ASKED = Rule(id="asked", condition=["=", ["variable", "count"], 1], do=(Announce(text="One"),))
+
+
 def course_of(*elements, **slide):
-    made = blank_slide("One", fresh_ids()).model_copy(update={"elements": elements, **slide})
-    course = Course(id="course", title="C", slides=(made.id,), media=(FILE,), variables=(COUNT,))
+    counts = any(getattr(element, "variable", None) == "count" for element in elements)
+    made = blank_slide("One", fresh_ids()).model_copy(update={
+        "elements": elements, "rules": (ASKED,) if counts else (), **slide})
+    course = Course(id="course", title="C", slides=(made.id,), media=(FILE,),
+                    variables=(COUNT,) if counts else ())
     return CourseDocument(course=course, slides=(made,))
 
 

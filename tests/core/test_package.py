@@ -49,7 +49,7 @@ def demo():
 
 def test_scorm_12_manifest_says_what_the_standard_asks(demo):
     document, media = demo
-    files = read_zip(build_package("scorm12", document, PLAYER, media))
+    files = read_zip(build_package("scorm12", document, PLAYER, media)[0])
     assert next(iter(files)) == "imsmanifest.xml"
     root = etree.fromstring(files["imsmanifest.xml"])
     assert root.tag == f"{{{NS['cp']}}}manifest" and root.get("version") == "1.0"
@@ -73,18 +73,18 @@ def test_scorm_12_manifest_says_what_the_standard_asks(demo):
 
 def test_web_package_has_no_manifest_and_only_used_media(demo):
     document, media = demo
-    files = read_zip(build_package("web", document, PLAYER, media))
+    files = read_zip(build_package("web", document, PLAYER, media)[0])
     assert "imsmanifest.xml" not in files and b'data-tracking="web"' in files["index.html"]
     first = document.model_copy(update={
         "course": document.course.model_copy(update={"slides": document.course.slides[:1]}),
         "slides": document.slides[:1]})
-    small = read_zip(build_package("web", first, PLAYER, media))
+    small = read_zip(build_package("web", first, PLAYER, media)[0])
     assert sum(path.startswith("media/") for path in small) == 1
 
 
 def test_the_same_course_gives_the_same_bytes(demo):
     document, media = demo
-    once, twice = (build_package("scorm12", document, PLAYER, media) for _ in range(2))
+    once, twice = (build_package("scorm12", document, PLAYER, media)[0] for _ in range(2))
     assert once == twice
 
 
@@ -95,7 +95,7 @@ def test_text_cannot_break_out_of_the_page():
         "course": document.course.model_copy(update={"title": title})})
     script = program_script(program_of(document)).decode()
     assert "<" not in script and "\u2028" not in script
-    files = read_zip(build_package("web", document, PLAYER, {}))
+    files = read_zip(build_package("web", document, PLAYER, {})[0])
     assert b"<script>alert" not in files["index.html"]
 
 
@@ -147,7 +147,7 @@ def test_only_the_fonts_of_the_theme_are_packed(demo):
         for family in (b"Nunito", b"Bricolage Grotesque", b"Atkinson Hyperlegible Next")
     )
     player = {"player.js": b"", "player.css": css + b".zz{color:red}"}
-    files = read_zip(build_package("web", document, player, media))
+    files = read_zip(build_package("web", document, player, media)[0])
     packed = files["player/player.css"]
     assert b"Nunito" not in packed and packed.count(b"@font-face") == 2
     assert packed.endswith(b".zz{color:red}")
@@ -158,7 +158,7 @@ def test_drawings_are_packed_in_the_colours_of_the_theme(demo):
     theme = Theme(colours=Colours(primary="#123456"))
     course = document.course.model_copy(update={"theme": theme})
     coloured = document.model_copy(update={"course": course})
-    files = read_zip(build_package("web", coloured, {}, media))
+    files = read_zip(build_package("web", coloured, {}, media)[0])
     drawn = [data for path, data in files.items() if path.endswith(".svg")]
     assert any(b"#123456" in data for data in drawn)
     assert not any(b"var(--" in data for data in drawn)

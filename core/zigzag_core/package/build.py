@@ -41,8 +41,8 @@ def build_package(
     document: CourseDocument,
     player: Mapping[str, bytes],
     media: Mapping[str, bytes],
-) -> bytes:
-    """Return the package of `document` as a ZIP.
+) -> tuple[bytes, Program]:
+    """Return the package of `document` as a ZIP, and the program in it.
 
     `player` holds the built player by file name, `media` the bytes of the course's files by
     SHA-256. Raises `NothingToPublish` for a course without slides, `KeyError` for lost media.
@@ -65,7 +65,7 @@ def build_package(
     }
     if kind == "scorm12":
         files = {"imsmanifest.xml": manifest12(program, files), **files}
-    return write_zip(files)
+    return write_zip(files), program
 
 
 _FONT = re.compile(rb"@font-face\s*\{[^}]*\}")

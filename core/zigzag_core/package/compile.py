@@ -8,7 +8,6 @@ from zigzag_core.course import (
     Area,
     Background,
     Button,
-    Course,
     CourseDocument,
     Element,
     Input,
@@ -91,12 +90,6 @@ def compile_course(document: CourseDocument, source: MediaSource) -> Program:
         },
         completion=course.completion, pass_mark=course.pass_mark, remembered=course.remembered,
     )
-
-
-def published_settings(document: CourseDocument) -> Course:
-    """Return the course's settings with the numbers that a publication of today gives."""
-    program = compile_course(document, lambda file: file.sha256)
-    return document.course.model_copy(update={"remembered": program.remembered})
 
 
 def _course_rules(scope: Scope) -> tuple[ProgramRule, ...]:

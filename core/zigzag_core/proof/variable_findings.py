@@ -14,6 +14,8 @@ _SETTING = ("set", "add", "multiply", "switch", "pick", "take")
 
 def variable_findings(document: CourseDocument) -> Iterator[Finding]:
     """Yield what is odd about the variables of a course."""
+    if not document.slides:
+        return
     read, changed = _read(document), _changed(document)
     for variable in document.course.variables:
         name = variable.name

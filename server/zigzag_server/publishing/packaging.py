@@ -9,7 +9,7 @@ from django.core.files.base import ContentFile
 from django.core.files.storage import default_storage
 from django.db import transaction
 from zigzag_core.package.build import PackageKind, build_package
-from zigzag_core.package.compile import NothingToPublish, published_settings
+from zigzag_core.package.compile import NothingToPublish
 
 from zigzag_server.courses import files, store
 from zigzag_server.courses.models import Course
@@ -38,13 +38,15 @@ def package_of(row: Course, kind: PackageKind) -> bytes:
     document = store.document_of(row)
     media = {file.sha256: files.read(file.sha256) for file in document.course.media}
     try:
-        data = build_package(kind, document, player_files(), media)
+        data, program = build_package(kind, document, player_files(), media)
     except NothingToPublish:
         raise Problem(
             422, "no_slides", "The course has no slides yet, so there is nothing to publish. "
             "Add a slide in Build and try again.",
         ) from None
-    store.remember_publication(row, published_settings(document))
+    store.remember_publication(
+        row, document.course.model_copy(update={"remembered": program.remembered}),
+    )
     return data
 
 
