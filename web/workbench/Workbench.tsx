@@ -4,16 +4,16 @@ import { lazy, Suspense, useEffect, useState, type ReactNode } from "react";
 import { Navigate, useParams } from "react-router";
 import { Build } from "./build/Build";
 import { ConflictDialog } from "./ConflictDialog";
-import { Publish } from "./publish/Publish";
-import { Rehearse } from "./rehearse/Rehearse";
 import { startPulling } from "./store/pulling";
 import { open, startSaving } from "./store/saver";
 import { useCourse } from "./store/store";
 import { TopBar } from "./TopBar";
 import { Empty, QuietButton } from "./ui/parts";
 
-/** Fetched when it is first looked at: the drawing of the route is large. */
+/** Fetched when they are first looked at: Build comes first. */
 const Plan = lazy(() => import("./plan/Plan"));
+const Rehearse = lazy(() => import("./rehearse/Rehearse"));
+const Publish = lazy(() => import("./publish/Publish"));
 
 const MODES = { plan: Plan, build: Build, rehearse: Rehearse, publish: Publish };
 

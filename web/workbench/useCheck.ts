@@ -30,8 +30,10 @@ const REST_MS = 4_000;
 export function useTried(pause = REST_MS): Tried | undefined {
   const slug = useCourse((state) => state.slug);
   const saved = useAtRest(useCourse((state) => state.versions), pause);
+  // Opening a course comes first.
+  const rested = useAtRest(slug, pause, "");
   return useQuery({
-    queryKey: ["tried", slug, saved], staleTime: Infinity, placeholderData: (before) => before,
+    queryKey: ["tried", slug, saved], staleTime: Infinity, placeholderData: (before) => before, enabled: pause === 0 || rested === slug,
     queryFn: () => take(api.GET("/api/courses/{slug}/tried", { params: { path: { slug } } })),
   }).data;
 }
@@ -46,9 +48,9 @@ export function useFindings(check: Check | undefined, tried: Tried | undefined):
   }, [check, tried]);
 }
 
-/** The value once it has stayed the same for a while; at first at once. */
-function useAtRest<T>(value: T, pause: number): T {
-  const [settled, setSettled] = useState(value);
+/** The value once it has stayed the same for a while; till then `first`, or at first at once. */
+function useAtRest<T>(value: T, pause: number, first = value): T {
+  const [settled, setSettled] = useState(first);
   useEffect(() => {
     const timer = window.setTimeout(() => setSettled(value), pause);
     return () => window.clearTimeout(timer);

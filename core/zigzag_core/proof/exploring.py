@@ -22,8 +22,8 @@ from .attempts import Attempts, attempts_on
 from .comparisons import Comparisons, comparisons
 
 STEPS_ON_A_SLIDE = 2_000
-LEAST_ON_A_SLIDE = 60
-STEPS_IN_ALL = 15_000
+LEAST_ON_A_SLIDE = 40
+STEPS_IN_ALL = 12_000
 ENTRIES = 4
 """In so many different situations a slide is entered."""
 

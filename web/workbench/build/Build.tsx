@@ -1,6 +1,6 @@
 /** Build: the slide twice, as words in order and as a picture, with what it does beside it. */
 import { Box, Flex } from "@chakra-ui/react";
-import { useEffect, useRef, useState, type ReactNode } from "react";
+import { lazy, Suspense, useEffect, useRef, useState, type ReactNode } from "react";
 import { useCourse } from "../store/store";
 import { ShortcutBar } from "./ShortcutBar";
 import { Cards } from "./Cards";
@@ -8,10 +8,13 @@ import { Palette, type PaletteRequest } from "./Palette";
 import { RouteStrip } from "./RouteStrip";
 import { SidePanel } from "./SidePanel";
 import { Stage } from "./Stage";
-import { TimingDrawer } from "../timing/TimingDrawer";
+import { useTiming } from "../timing/useTiming";
 import { useShortcuts } from "./useShortcuts";
 
+const TimingDrawer = lazy(() => import("../timing/TimingDrawer"));
+
 export function Build(): ReactNode {
+  const timed = useTiming((state) => state.open);
   const [palette, setPalette] = useState<PaletteRequest | null>(null);
   const pointer = useRef<[number, number] | null>(null);
   useShortcuts((at) => setPalette({ at: at ?? pointer.current }));
@@ -23,7 +26,7 @@ export function Build(): ReactNode {
         <Stage pointer={pointer} onAdd={(at) => setPalette({ at })} />
         <CardsColumn />
       </Flex>
-      <TimingDrawer />
+      {timed && <Suspense><TimingDrawer /></Suspense>}
       <ShortcutBar />
       {palette && <Palette request={palette} onClose={() => setPalette(null)} />}
     </Flex>

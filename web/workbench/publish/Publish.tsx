@@ -15,7 +15,7 @@ import { CompletionCard } from "./CompletionCard";
 import type { PackageKind } from "./kinds";
 import { Packages } from "./Packages";
 
-export function Publish(): ReactNode {
+export default function Publish(): ReactNode {
   const slug = useCourse((state) => state.slug);
   const queries = useQueryClient();
   const [made, setMade] = useState<number | null>(null);

@@ -26,7 +26,7 @@ const LONGEST = 500;
 
 interface Run { url: string; from: string | null; number: number }
 
-export function Rehearse(): ReactNode {
+export default function Rehearse(): ReactNode {
   const slug = useCourse((state) => state.slug);
   const slides = useCourse((state) => state.slides);
   const order = useCourse((state) => state.course.slides);

@@ -14,10 +14,9 @@ import { axisOf, endOf, inSeconds, newCue, rowsOf, timingOf, withCue, withTiming
 import { usePlayback } from "./usePlayback";
 import { lookAt, play, toggleTiming, useTiming } from "./useTiming";
 
-export function TimingDrawer(): ReactNode {
-  const open = useTiming((state) => state.open);
+export default function TimingDrawer(): ReactNode {
   const slide = useCourse((state) => (state.place.slide ? state.slides[state.place.slide] : undefined));
-  return open && slide ? <Drawer key={slide.id} slide={slide} /> : null;
+  return slide ? <Drawer key={slide.id} slide={slide} /> : null;
 }
 
 function Drawer({ slide }: { slide: Slide }): ReactNode {
