@@ -66,7 +66,7 @@ def test_cues_are_set_by_pointer_and_keyboard_and_played_in_place(page):
     element = _element(page, slug, "Title")["id"]
     opacity = ("return getComputedStyle(document.querySelector("
                f"'[data-stage] [data-element={element}]')).opacity")
-    ruler = page.find("[data-ruler]")
+    ruler = page.find("[data-time-ruler]")
     ruler.send_keys(Keys.HOME)
     page.until(lambda: page.browser.execute_script(opacity) == "0", "nothing at the beginning")
     for _ in range(2):

@@ -51,7 +51,7 @@ export function TimeAxis({ rows, timing, span, pixels, onChange }: Props): React
           position="sticky" top="0" h="24px" bg="paper" zIndex="4" borderBottomWidth="1px" ml={`${NAMES}px`} cursor="ew-resize" tabIndex={0}
           role="slider" aria-label="Moment looked at" aria-valuemin={0} aria-valuemax={Math.round(span)} aria-valuenow={now ?? 0}
           aria-valuetext={now === null ? "all at once" : inSeconds(now)} onPointerDown={scrub} onPointerMove={scrub} onKeyDown={onKeyDown}
-          _focusVisible={{ outline: "2px solid {colors.marigold}", outlineOffset: "-2px" }} data-ruler
+          _focusVisible={{ outline: "2px solid {colors.marigold}", outlineOffset: "-2px" }} data-time-ruler
         >
           {ticks.map((tick) => (
             <Text key={tick} position="absolute" left={`${tick * pixels}px`} pl="1" fontSize="11px" color="quiet" borderLeftWidth="1px" h="100%" whiteSpace="nowrap">
