@@ -91,7 +91,7 @@ def _wall(b: CourseBuilder, slide: str, tools: str) -> None:
     )
     markers = [
         looking(
-            b.button(name, x, y, 96, 44, to=None, fill="sheet", text_colour="primary", size=20,
+            b.button(name, x, y, 112, 44, to=None, fill="sheet", text_colour="primary", size=20,
                      border_colour="primary", border_width=2, radius=22),
             hover=StylePatch(border_colour="accent"), visited=StylePatch(fill="soft"),
             selected=StylePatch(fill="accent", text_colour="ink"),

@@ -53,6 +53,7 @@ def test_shelf_and_its_forms(page):
 @pytest.mark.parametrize("what", [
     "slide", "text", "question", "button", "palette", "several", "picture", "input", "colour",
     "Media", "Find and replace (Ctrl F)", "Earlier states", "drawings", "rulers",
+    "timing", "look", "typed condition",
 ])
 def test_build(page, what):
     page.go(f"{COURSE}/build")
@@ -89,6 +90,26 @@ def test_build(page, what):
         page.press("Media")
         Select(page.find("select[aria-label='from']")).select_by_visible_text("shipped drawings")
         page.find("button[aria-label='Boot']")
+    elif what == "timing":
+        page.click("[aria-label='Timing (T)']")
+        page.see("Everything is there from the start.")
+        page.go("/courses/the-tool-library/build")
+        page.click("[data-stop-button='3']")
+        page.click("[aria-label='Timing (T)']")
+        page.click("[data-cue]")
+        page.find("section[aria-label=Cue]")
+    elif what == "look":
+        page.click("[data-stop-button='1']")
+        page.until(lambda: next(r for r in page.all("[data-row]") if "Stove" in r.text)).click()
+        page.click("[data-look=visited]")
+        page.see("The look “visited”")
+    elif what == "typed condition":
+        page.click("[data-stop-button='0']")
+        page.until(lambda: len(page.all("[data-row]")) == 4)
+        page.all("[data-row]")[2].click()
+        page.press("Type the condition")
+        page.until(lambda: page.find("textarea[aria-label=Condition]").get_property("value")
+                   == "yes")
     elif what == "rulers":
         page.press("Rulers and guides")
         page.press("Grid")

@@ -77,8 +77,7 @@ def test_cues_are_set_by_pointer_and_keyboard_and_played_in_place(page):
     ruler.send_keys(" ")
     page.until(lambda: (_now(page) or 0) > 300, "time to pass")
     ruler.send_keys("m")
-    page.until(lambda: page.find("[data-cue]").get_attribute("aria-label") and
-               _slide(page, slug)["timing"]["cues"][0]["at"] != 1300)
+    page.until(lambda: _slide(page, slug)["timing"]["cues"][0]["at"] != 1300, "the cue to be set")
     ruler.send_keys(" ")
     ruler.send_keys(Keys.ESCAPE)
     page.until(lambda: page.browser.execute_script(opacity) == "1", "all at once again")

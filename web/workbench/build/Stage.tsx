@@ -37,7 +37,8 @@ export function Stage({ pointer, onAdd }: Props): ReactNode {
   const theme = useCourse((state) => state.course.theme);
   const media = useCourse((state) => state.media);
   const sources = useCourse((state) => state.sources);
-  const slide = useAsLooked(useCourse((state) => (state.place.slide ? state.slides[state.place.slide] : undefined)));
+  const made = useCourse((state) => (state.place.slide ? state.slides[state.place.slide] : undefined));
+  const slide = useAsLooked(made);
   const editing = useCourse((state) => state.editing);
   const zoom = useView((view) => view.zoom);
   const overlay = useOverlay((state) => state.overlay);
@@ -74,7 +75,7 @@ export function Stage({ pointer, onAdd }: Props): ReactNode {
   }
 
   const element = slide?.elements.find((other) => other.id === editing);
-  const only = selected.length === 1 ? slide?.elements.find((other) => other.id === selected[0]) : undefined;
+  const only = selected.length === 1 ? made?.elements.find((other) => other.id === selected[0]) : undefined;
   const roomy = zoom > 1;
   return (
     <Box flex="1" minW="0" position="relative" bg="table" role="region" aria-label="Slide" data-pane="slide">

@@ -72,17 +72,23 @@ function Tile({ element, look, on, onClick }: { element: Element; look: string |
   const overrides = look ? overridesOf(element.looks[look]) : [];
   const says = look ? (overrides.length ? `overrides ${overrides.join(", ")}` : "overrides nothing yet") : "what all looks begin from";
   return (
-    <chakra.button
-      type="button" onClick={onClick} aria-pressed={on} aria-label={`${name}: ${says}`} title={says} flex="none" data-look={look ?? "default"}
-      borderRadius="6px" p="1" outline={on ? "2px solid {colors.marigold}" : undefined} _hover={{ bg: "table" }}
-    >
-      <Box w={`${TILE.w}px`} h={`${TILE.h}px`} position="relative" overflow="hidden" bg="table" borderRadius="4px" aria-hidden>
+    <Box position="relative" flex="none" w={`${TILE.w + 8}px`} h={`${TILE.h + 28}px`}>
+      <Box
+        w={`${TILE.w}px`} h={`${TILE.h}px`} m="4px" position="relative" overflow="hidden" bg="table" borderRadius="4px" aria-hidden
+        ref={(box: HTMLDivElement | null) => { if (box) box.inert = true; }}
+      >
         <Box position="absolute" left={`${(TILE.w - shown.w * scale) / 2}px`} top={`${(TILE.h - shown.h * scale) / 2}px`}>
           <Still slide={alone(shown)} size={{ w: shown.w, h: shown.h }} {...{ theme, media, scale }} />
         </Box>
       </Box>
-      <Text fontSize="11.5px" fontWeight={on ? 700 : 500} maxW={`${TILE.w}px`} truncate>{name}</Text>
-    </chakra.button>
+      <chakra.button
+        type="button" onClick={onClick} aria-pressed={on} title={says} data-look={look ?? "default"} position="absolute" inset="0"
+        display="flex" alignItems="flex-end" justifyContent="center" borderRadius="6px" outline={on ? "2px solid {colors.marigold}" : undefined}
+        _hover={on ? {} : { outline: "1.5px dashed {colors.marigold}" }}
+      >
+        <Text fontSize="11.5px" fontWeight={on ? 700 : 500} maxW={`${TILE.w}px`} truncate pb="2px">{name}</Text>
+      </chakra.button>
+    </Box>
   );
 }
 

@@ -1,5 +1,5 @@
 /** The axis: a ruler, a row for each element, its cues as bars, and the moment that is looked at. */
-import { Box, chakra, Flex, Text } from "@chakra-ui/react";
+import { Box, chakra, Flex, Text, VisuallyHidden } from "@chakra-ui/react";
 import { useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from "react";
 import type { Cue, Timing } from "../../api/types";
 import { select, useCourse } from "../store/store";
@@ -143,6 +143,7 @@ function CueBar({ bar, timing, pixels, onChange, now }: { bar: Bar } & Omit<RowP
     event.preventDefault();
     event.stopPropagation();
   }
+  const label = moment ? "" : cue.does === "move" ? "moves" : cue.does === "play" ? "plays" : "shown";
   const words = cueWords(shown, (id) => names?.find((e) => e.id === id)?.name ?? "");
   const grip = (part: "at" | "until"): ReactNode => (
     <chakra.span
@@ -157,11 +158,12 @@ function CueBar({ bar, timing, pixels, onChange, now }: { bar: Bar } & Omit<RowP
       outline={chosen ? "2px solid {colors.marigold}" : undefined} border="1px solid currentColor" data-cue={cue.id} aria-pressed={chosen}
       {...(bar.open ? { borderRightStyle: "dashed" as const } : {})}
       style={{ left: NAMES + shown.at * pixels - (moment ? 4 : 0), width: moment ? 8 : Math.max((until - shown.at) * pixels, 10) }}
-      aria-label={words} title={words} onFocus={() => useTiming.setState({ cue: cue.id })}
+      title={words} onFocus={() => useTiming.setState({ cue: cue.id })}
       onPointerDown={(event) => begin(event, "all")} onPointerMove={follow} onPointerUp={end} onPointerCancel={end} onKeyDown={onKeyDown}
     >
       {lasts && grip("at")}
-      {!moment && (cue.does === "move" ? "moves" : cue.does === "play" ? "plays" : "there")}
+      <VisuallyHidden>{words}</VisuallyHidden>
+      <span aria-hidden>{label}</span>
       {lasts && grip("until")}
     </chakra.button>
   );
