@@ -58,7 +58,7 @@ function Version(
     <Box>
       <Heading as="h3" fontSize="15px" mb="2">{title}</Heading>
       <Box borderWidth="1px" w={`${WIDTH}px`} minH="100px" mb="3" aria-hidden>
-        {slide && <SlidePicture slide={slide} w={WIDTH} />}
+        {slide && <SlidePicture slide={slide} w={WIDTH} whole />}
         {!slide && (
           <Text p="4" color="quiet">
             {settings ? "Title, order of the slides, completion." : "The slide is not there."}

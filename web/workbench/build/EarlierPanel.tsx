@@ -92,7 +92,7 @@ function Compare({ title, then, onBack, onClose }: CompareProps): ReactNode {
                 {([["Then", then], ["Now", now]] as const).map(([name, slide]) => (
                   <Box key={name}>
                     <Heading as="h3" fontSize="15px" mb="2">{name}</Heading>
-                    <Box borderWidth="1px" w="500px" minH="120px" aria-hidden>{slide && <SlidePicture slide={slide} w={500} />}</Box>
+                    <Box borderWidth="1px" w="500px" minH="120px" aria-hidden>{slide && <SlidePicture slide={slide} w={500} whole />}</Box>
                     {slide && <Text fontSize="13px" color="quiet" mt="1">“{slide.title}”, {count(slide.elements.length, "element")}</Text>}
                   </Box>
                 ))}
@@ -172,7 +172,7 @@ function CourseThenDialog(
               <Flex gap="3" wrap="wrap">
                 {slides.map((slide, place) => (
                   <Box key={slide.id} w="190px">
-                    <Box borderWidth="2px" borderColor={changed.includes(slide) ? "marigold" : "edge"} aria-hidden><SlidePicture slide={slide} w={186} /></Box>
+                    <Box borderWidth="2px" borderColor={changed.includes(slide) ? "marigold" : "edge"} aria-hidden><SlidePicture slide={slide} w={186} whole /></Box>
                     <Text fontSize="12.5px" truncate>{place + 1} {slide.title}{changed.includes(slide) ? ", different" : ""}</Text>
                   </Box>
                 ))}

@@ -15,6 +15,7 @@ import { Overflow } from "./Overflow";
 import { Grid, Rulers } from "./Rulers";
 import { hasLooks, LooksStrip } from "../looks/LooksStrip";
 import { useAsLooked } from "../looks/useAsLooked";
+import { useTiming } from "../timing/useTiming";
 import { MovePath } from "../timing/MovePath";
 import { StageBar } from "./StageBar";
 import { sendAll } from "./uploads";
@@ -44,6 +45,7 @@ export function Stage({ pointer, onAdd }: Props): ReactNode {
   const overlay = useOverlay((state) => state.overlay);
   const edited = overlayIn(slide, overlay);
   const selected = useCourse((state) => state.place.selected);
+  const timed = useTiming((state) => state.open);
   const aside = useMemo(() => (slide ? asideOf(slide, selected) : NOTHING), [slide, selected]);
   const [fitted, setFitted] = useState(0);
   const scale = fitted * zoom;
@@ -119,7 +121,7 @@ export function Stage({ pointer, onAdd }: Props): ReactNode {
           </Empty>
         )}
       </Flex>
-      {only && !editing && hasLooks(only, slide) && <LooksStrip element={only} />}
+      {only && !editing && !timed && hasLooks(only, slide) && <LooksStrip element={only} />}
       {slide && edited && <OverlayBar slide={slide} edited={edited} />}
       {slide && <StageBar scale={scale} onAdd={() => onAdd(null)} />}
     </Box>

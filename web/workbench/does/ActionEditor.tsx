@@ -65,10 +65,22 @@ function Rest({ action, things, onChange }: Props): ReactNode {
       <>
         <span>for</span>
         {what(things.variables, action.variable, (id) => ({ ...action, variable: id }))}
-        <span>from</span>
-        <WordField label="From" number value={action.low} onChange={(low) => onChange({ ...action, low: Number(low) })} />
-        <span>to</span>
-        <WordField label="To" number value={action.high} onChange={(high) => onChange({ ...action, high: Number(high) })} />
+        {things.variable(action.variable)?.type === "text" ? (
+          <>
+            <span>one of</span>
+            <WordField
+              label="Texts, with commas between" hint="red, green, blue" value={action.texts.join(", ")}
+              onChange={(texts) => onChange({ ...action, texts: texts.split(/,\s?/).slice(0, 100) })}
+            />
+          </>
+        ) : (
+          <>
+            <span>from</span>
+            <WordField label="From" number value={action.low} onChange={(low) => onChange({ ...action, low: Number(low) })} />
+            <span>to</span>
+            <WordField label="To" number value={action.high} onChange={(high) => onChange({ ...action, high: Number(high) })} />
+          </>
+        )}
       </>
     );
     case "take": return (

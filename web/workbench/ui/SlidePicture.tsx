@@ -3,15 +3,29 @@ import { memo, useMemo, type ReactNode } from "react";
 import type { Slide } from "../../api/types";
 import type { MediaMap } from "../../player/render/ElementView";
 import { Still } from "../../player/render/Still";
+import { asideOf } from "../build/onOverlay";
 import { shownSlide } from "../store/following";
 import { useCourse } from "../store/store";
 
-export const SlidePicture = memo(function SlidePicture({ slide, w }: { slide: Slide; w: number }): ReactNode {
+interface Props {
+  slide: Slide;
+  w: number;
+  /** With all that is on it at some time; else only what is there as it begins. */
+  whole?: boolean;
+}
+
+export const SlidePicture = memo(function SlidePicture({ slide, w, whole = false }: Props): ReactNode {
   const size = useCourse((state) => state.course.size);
   const theme = useCourse((state) => state.course.theme);
   const sources = useCourse((state) => state.sources);
   const media = useSmallMedia();
-  return <Still slide={shownSlide(slide, sources)} {...{ size, theme, media }} scale={w / size.w} />;
+  const shown = useMemo(() => {
+    const all = shownSlide(slide, sources);
+    if (whole) return all;
+    const aside = asideOf(slide, []);
+    return { ...all, elements: all.elements.filter((e) => !e.overlay && !aside.has(e.id)) };
+  }, [slide, sources, whole]);
+  return <Still slide={shown} {...{ size, theme, media }} scale={w / size.w} />;
 });
 
 let last: { media: MediaMap; small: MediaMap } | null = null;
