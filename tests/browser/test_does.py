@@ -93,7 +93,7 @@ def add_pattern(page, word, row):
 
 
 def test_a_sentence_opens_an_overlay_and_counts(page):
-    fresh_slide(page, "Sentences")
+    slug = fresh_slide(page, "Sentences")
     page.click("button[aria-label='Variables']")
     page.press("Variable")
     page.find("[data-variable]")
@@ -113,6 +113,21 @@ def test_a_sentence_opens_an_overlay_and_counts(page):
     page.press("if …")
     page.until(lambda: sentence().find_element("css selector", "input[aria-label='Value']"))
     _choose(page, "How it compares", "is less than", sentence)
+    _choose(page, "Or what else", "Title", sentence)
+    page.saved()
+    slide = page.call("GET", f"/courses/{slug}")["slides"][1]["slide"]
+    [rule] = next(e for e in slide["elements"] if e["name"] == "Button")["rules"]
+    assert len(rule["when"]["of"]) == 2
+    page.press("Not Title")
+    page.press("Type the condition")
+    field = page.find("textarea[aria-label=Condition]")
+    page.until(lambda: field.get_property("value") == "Variable < 1")
+    field.send_keys(Keys.CONTROL, "a")
+    field.send_keys("Variable <", Keys.ENTER)
+    page.see("a value is missing before the end")
+    field.send_keys(" 2", Keys.ENTER)
+    page.until(lambda: field.get_property("value") == "Variable < 2")
+    page.press("Choose the condition")
     page.saved()
     _rehearse(page)
     page.press("Button")

@@ -1,9 +1,11 @@
 /** The *When* of a rule: what happens, and to what. */
-import type { ReactNode } from "react";
+import { X } from "lucide-react";
+import { Fragment, type ReactNode } from "react";
 import type { When } from "../../api/types";
 import { EVENTS, newWhen, type Owner } from "./sentences";
 import type { Things } from "./things";
-import { Word, WordChoice, WordField } from "./Word";
+import { Tool } from "../ui/parts";
+import { WordChoice, WordField } from "./Word";
 
 interface Props { when: When; owner: Owner; things: Things; onChange: (when: When) => void }
 
@@ -51,17 +53,35 @@ export function WhenWords({ when, owner, things, onChange }: Props): ReactNode {
   );
 }
 
+/** What it happens to: one thing, or any of several. */
 function Subject({ when, owner, things, of, onChange }: Props & { of: readonly string[] }): ReactNode {
-  if (of.length > 1) return <Word>{`any of ${of.map(things.name).join(", ")}`}</Word>;
   const { to } = EVENTS[when.event];
   const fits = to === "element" ? owner.kind === "element" : to === owner.kind || (to === "time" && owner.kind !== "element");
-  const options: [string, string][] = fits ? [["", owner.name]] : [];
+  const own: [string, string][] = fits ? [["", owner.name]] : [];
   const ids = idsOf(to, things, owner).filter((id) => id !== owner.id);
+  const put = (next: readonly string[]): void => onChange({ ...when, of: [...new Set(next)] } as When);
+  const named = (list: readonly string[]): [string, string][] => list.map((id): [string, string] => [id, things.name(id)]);
+  const chosen = of.length ? of : [""];
+  const more = [...(fits ? [owner.id] : []), ...ids].filter((id) => !of.includes(id) && !(chosen[0] === "" && id === owner.id));
   return (
-    <WordChoice
-      label="What it happens to" tone="what" value={of[0] ?? ""} options={[...options, ...ids.map((id): [string, string] => [id, things.name(id)])]}
-      onChange={(id) => onChange({ ...when, of: id ? [id] : [] } as When)}
-    />
+    <>
+      {chosen.map((id, place) => (
+        <Fragment key={id}>
+          {place > 0 && <span>or</span>}
+          <WordChoice
+            label="What it happens to" tone="what" value={id} options={[...(chosen.length > 1 ? named(fits ? [owner.id] : []) : own), ...named(ids)]}
+            onChange={(other) => put(chosen.map((old, n) => (n === place ? other : old)).filter(Boolean))}
+          />
+          {chosen.length > 1 && <Tool label={`Not ${things.name(id)}`} onClick={() => put(chosen.filter((old) => old !== id))}><X size={12} /></Tool>}
+        </Fragment>
+      ))}
+      {to !== "time" && more.length > 0 && (
+        <WordChoice
+          label="Or what else" value="" options={[["", "or …"], ...named(more)]}
+          onChange={(id) => put([...chosen.map((old) => old || owner.id), id])}
+        />
+      )}
+    </>
   );
 }
 

@@ -2,13 +2,18 @@
 import { Menu, Portal, Text } from "@chakra-ui/react";
 import { Plus } from "lucide-react";
 import type { ReactNode } from "react";
-import type { Cue, Slide } from "../../api/types";
+import type { Cue, Overlay, Slide } from "../../api/types";
 import { useCourse } from "../store/store";
 import { QuietButton } from "../ui/parts";
 
-interface Props { slide: Slide; onAdd: (does: Cue["does"], what: string | null, move: string | null) => void }
+interface Props {
+  slide: Slide;
+  onAdd: (does: Cue["does"], what: string | null, move: string | null) => void;
+  /** Let an overlay open or close at the moment; null where an overlay itself is edited. */
+  onOverlay: ((overlay: Overlay, action: "show" | "hide") => void) | null;
+}
 
-export function CueMenu({ slide, onAdd }: Props): ReactNode {
+export function CueMenu({ slide, onAdd, onOverlay }: Props): ReactNode {
   const selected = useCourse((state) => state.place.selected);
   const elements = slide.elements.filter(({ id }) => selected.includes(id));
   return (
@@ -35,6 +40,11 @@ export function CueMenu({ slide, onAdd }: Props): ReactNode {
                 “{element.name}” plays
               </Menu.Item>
             ))}
+            {onOverlay && slide.overlays.flatMap((overlay) => (["show", "hide"] as const).map((action) => (
+              <Menu.Item key={`${action} ${overlay.id}`} value={`${action} ${overlay.id}`} onSelect={() => onOverlay(overlay, action)}>
+                The overlay “{overlay.name}” {action === "show" ? "opens" : "closes"}
+              </Menu.Item>
+            )))}
             <Menu.Item value="moment" onSelect={() => onAdd("moment", null, null)}>A moment for sentences to wait for</Menu.Item>
           </Menu.Content>
         </Menu.Positioner>

@@ -2,8 +2,9 @@
 import { Box, chakra, Flex, Text } from "@chakra-ui/react";
 import { Eye, Flag, Pause, Play, SkipBack, X, ZoomIn, ZoomOut } from "lucide-react";
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type ReactNode } from "react";
-import type { Cue, Slide, Timing } from "../../api/types";
+import type { Cue, Overlay, Rule, Slide, Timing } from "../../api/types";
 import { overlayIn, useOverlay } from "../build/onOverlay";
+import { newRule } from "../does/sentences";
 import { changeSlide, select, useCourse } from "../store/store";
 import { Tool } from "../ui/parts";
 import { CueFields } from "./CueFields";
@@ -56,6 +57,13 @@ function Drawer({ slide }: { slide: Slide }): ReactNode {
     useTiming.setState({ cue: cue.id });
     if (cue.what) select([cue.what]);
   }
+  /** An overlay opens or closes at a moment: the cue, and the sentence that waits for it. */
+  function turnOverlay({ id, name }: Overlay, action: "show" | "hide"): void {
+    const cue = newCue("moment", null, now ?? 0, { name: `${name} ${action === "show" ? "opens" : "closes"}` });
+    const rule: Rule = { ...newRule({ event: "cue_reached", cue: cue.id }), do: [{ action, what: id }] };
+    changeSlide("Add cue", { ...slide, timing: { ...timing, cues: [...timing.cues, cue] }, rules: [...slide.rules, rule] });
+    useTiming.setState({ cue: cue.id });
+  }
   /** During playback: the chosen cue comes now, or ends now; without one a moment is marked. */
   function mark(ends: boolean): void {
     const at = useTiming.getState().now ?? 0;
@@ -89,7 +97,7 @@ function Drawer({ slide }: { slide: Slide }): ReactNode {
         </Text>
         <Tool label="Show all at once (Escape)" disabled={now === null} onClick={() => lookAt(null)}><Eye size={15} /></Tool>
         <Tool label="Mark this moment (M)" onClick={() => mark(false)}><Flag size={15} /></Tool>
-        <CueMenu slide={here} onAdd={(does, what, move) => add(newCue(does, what, now ?? 0, { move }))} />
+        <CueMenu slide={here} onAdd={(does, what, move) => add(newCue(does, what, now ?? 0, { move }))} onOverlay={overlay ? null : turnOverlay} />
         <Seconds
           label="Length" value={timing.length} onChange={(length) => change("Length", { ...timing, length }, "length")}
         />
@@ -108,7 +116,7 @@ function Drawer({ slide }: { slide: Slide }): ReactNode {
           ) : (
             <Flex h="100%" direction="column" align="center" justify="center" gap="2" color="quiet" textAlign="center" px="6">
               <Text>Everything is there from the start. Select something and let it appear at its moment.</Text>
-              <CueMenu slide={here} onAdd={(does, what, move) => add(newCue(does, what, now ?? 0, { move }))} />
+              <CueMenu slide={here} onAdd={(does, what, move) => add(newCue(does, what, now ?? 0, { move }))} onOverlay={overlay ? null : turnOverlay} />
             </Flex>
           )}
         </Box>
