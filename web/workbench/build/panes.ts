@@ -1,7 +1,7 @@
 /** From one part of Build to the next by keyboard, as F6 does everywhere. */
 
 const PANES = ["[data-pane=strip]", "[data-pane=order]", "[data-pane=slide]", "[data-pane=cards]", "[data-pane=timing]"];
-const STARTS = "[data-stage], [data-row][aria-pressed=true], [aria-current=true]";
+const STARTS = "[data-stage], [data-row][aria-pressed=true], [aria-current=page]";
 const REACHED = "button:not([disabled]), input:not([type=hidden]), select, textarea, [tabindex='0']";
 
 export function goToPane(step: 1 | -1): void {
