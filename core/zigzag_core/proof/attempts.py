@@ -9,7 +9,7 @@ from zigzag_core.logic.index import Index
 from zigzag_core.logic.learner import at_hand
 from zigzag_core.logic.run import Run
 from zigzag_core.logic.state import State
-from zigzag_core.program import ProgramElement, ProgramSlide
+from zigzag_core.program import COURSE, ProgramElement, ProgramSlide
 
 from .comparisons import Comparisons
 
@@ -56,8 +56,10 @@ class Attempts:
         return min((ms for ms in found if ms > 0), default=None)
 
 
-def attempts_on(index: Index, slide: ProgramSlide, asked_of: Comparisons) -> Attempts:
-    """Return all that can be tried on `slide`."""
+def attempts_on(
+    index: Index, slide: ProgramSlide, asked_of: Comparisons, timed: bool
+) -> Attempts:
+    """Return all that can be tried on `slide`; `timed` where conditions ask for the time."""
     elements = [index.elements[name] for name in index.on_slide[slide.id]]
     rules = [bound.rule for bound in index.rules.values() if bound.slide in (None, slide.id)]
     events: list[dict[str, Any]] = []
@@ -67,11 +69,10 @@ def attempts_on(index: Index, slide: ProgramSlide, asked_of: Comparisons) -> Att
     events += [{"event": "key", "key": key} for key in sorted({
         rule.detail for rule in rules if rule.on == "key_pressed" and rule.detail
     })]
-    timed = any(owner in index.clocks or owner in index.timers
-                for owner in (slide.id, "course", *(o.id for o in slide.overlays)))
+    clocked = any(owner in index.clocks or owner in index.timers
+                  for owner in (slide.id, COURSE, *(o.id for o in slide.overlays)))
     waits = any(action.do == "wait" for rule in rules for action in (*rule.then, *rule.otherwise))
-    asked = "seconds" in str(slide.gate) or "seconds_on" in str([r.condition for r in rules])
-    return Attempts(index, slide, tuple(events), timed or waits or asked)
+    return Attempts(index, slide, tuple(events), timed or clocked or waits)
 
 
 def _on_element(

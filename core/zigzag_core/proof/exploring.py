@@ -25,6 +25,7 @@ STEPS_ON_A_SLIDE = 2_000
 LEAST_ON_A_SLIDE = 40
 STEPS_IN_ALL = 12_000
 ENTRIES = 4
+_TIMES = (["live", "seconds"], ["live", "minutes"])
 """In so many different situations a slide is entered."""
 
 
@@ -207,7 +208,6 @@ class _View:
     def __init__(self, index: Index, slide: ProgramSlide, asked_of: Comparisons) -> None:
         self.slide = slide
         self.asked_of = asked_of
-        self.attempts: Attempts = attempts_on(index, slide, asked_of)
         dumped = slide.model_dump(mode="json")
         rules = [rule.model_dump(mode="json") for rule in index.program.rules]
         named = {name for node in _lists([dumped, rules]) for _, name in names_in(node)}
@@ -218,8 +218,10 @@ class _View:
         self.hidden = own
         self.slides = sorted(name for name in named if name in index.position)
         self.questions = sorted(q for q in index.questions if q in named or q in told)
-        self.points = any(node[:1] == ["live"] for node in _lists([dumped, rules]))
-        self.times = any(node[:1] == ["seconds_on"] for node in _lists([dumped, rules]))
+        lists = list(_lists([dumped, rules]))
+        self.points = any(node[0] == "live" for node in lists)
+        self.times = any(node[0] == "seconds_on" or node in _TIMES for node in lists)
+        self.attempts: Attempts = attempts_on(index, slide, asked_of, self.times)
         for seen in index.program.sets:
             if seen.id in named:
                 self.clicked |= set(seen.of)

@@ -25,7 +25,8 @@ export function isSelected(index: Index, state: State, { selected }: ProgramElem
   return selected !== false && toYesNo(evaluate(index, state, selected));
 }
 
-const BOX = ["x", "y", "w", "h", "turn"] as const;
+/** Place and size, which a look may have of its own. */
+export const BOX = ["x", "y", "w", "h", "turn"] as const;
 /** What of a style CSS cannot switch by itself. */
 const PLAIN = ["bold", "italic", "border_style", "padding", "font", "line_height", "align", "valign"] as const;
 

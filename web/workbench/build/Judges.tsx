@@ -6,7 +6,7 @@ import type { Question, RichText, Slide } from "../../api/types";
 import { changeSlide } from "../store/store";
 import { FoldCard, QuietButton, Tool } from "../ui/parts";
 import { Check, Choose, NumberField, TextField } from "./fields";
-import { addChoice, removeChoice } from "./choices";
+import { addChoice, removeChoice, withRight } from "./choices";
 import { says } from "./says";
 
 const PURPOSE = [
@@ -66,9 +66,7 @@ function Answers(
               <input
                 type="radio" name={`right-${question.id}`} checked={choice.right}
                 aria-label={`${words} is right`} style={{ accentColor: "#1e5b4b", width: 16, height: 16 }}
-                onChange={() => onChange({
-                  choices: question.choices.map((c) => ({ ...c, right: c.id === choice.id })),
-                })}
+                onChange={() => onChange({ choices: withRight(question, choice.element) })}
               />
             )}
             <Text flex="1" minW="0" truncate fontWeight={choice.right ? 700 : 400}>{words}</Text>

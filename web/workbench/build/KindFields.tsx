@@ -1,4 +1,5 @@
 /** What only elements of one kind have: how a picture is cut, how a film plays, what a meter shows. */
+import { LIVE } from "../does/live";
 import { Box, Separator } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import type {
@@ -132,7 +133,7 @@ function AreaFields({ element, change }: { element: AreaElement; change: Change<
 }
 
 const METERS = [["bar", "bar"], ["ring", "ring"], ["text", "words"]] as const;
-const KEPT = [["slides_seen", "slides seen"], ["slide_number", "slide number"], ["points", "points"], ["score", "score in per cent"]] as const;
+const KEPT = LIVE.filter(({ type }) => type === "number").map(({ of, words }) => [of, words] as const);
 
 function MeterFields({ element, change }: { element: MeterElement; change: Change<MeterElement> }): ReactNode {
   const variables = useCourse((state) => state.course.variables);

@@ -4,14 +4,9 @@ import { useEditorState, type Editor } from "@tiptap/react";
 import { Braces } from "lucide-react";
 import type { ReactNode } from "react";
 import type { ValueFormat, Variable } from "../../api/types";
+import { LIVE, typeOfLive } from "../does/live";
 import { useCourse } from "../store/store";
 import { Tool } from "../ui/parts";
-
-const LIVE: readonly [string, string][] = [
-  ["learner_name", "the learner's name"], ["points", "points so far"], ["max_points", "points possible"], ["score", "score in %"],
-  ["result", "passed, failed or open"], ["slides_seen", "slides seen"], ["slides", "number of slides"], ["slide_number", "number of this slide"],
-  ["slide_title", "title of this slide"], ["answered", "questions answered"], ["questions", "number of questions"], ["minutes", "minutes spent"],
-];
 
 export function ValueMenu({ editor }: { editor: Editor }): ReactNode {
   const variables = useCourse((state) => state.course.variables);
@@ -33,7 +28,7 @@ export function ValueMenu({ editor }: { editor: Editor }): ReactNode {
         <Menu.Positioner>
           <Menu.Content maxH="320px" overflowY="auto" zIndex="2000">
             {items("Variables", variables.map(({ id, name }) => [id, name] as const))}
-            {items("Kept by the course", LIVE)}
+            {items("Kept by the course", LIVE.map(({ of, words }) => [of, words] as const))}
           </Menu.Content>
         </Menu.Positioner>
       </Portal>
@@ -89,8 +84,6 @@ export function FormatTools({ editor }: { editor: Editor }): ReactNode {
   );
 }
 
-const TEXTS = new Set(["learner_name", "slide_title", "result"]);
-
 function typeOf(of: string, variables: readonly Variable[]): "number" | "text" | "yes_no" {
-  return variables.find(({ id }) => id === of)?.type ?? (TEXTS.has(of) ? "text" : "number");
+  return variables.find(({ id }) => id === of)?.type ?? typeOfLive(of);
 }

@@ -34,6 +34,11 @@ export async function addChoice(slide: Slide, question: Question): Promise<void>
   }
 }
 
+/** The choices with that of one element as the only right one. */
+export function withRight(question: Question, element: string): Question["choices"] {
+  return question.choices.map((choice) => ({ ...choice, right: choice.element === element }));
+}
+
 export async function removeChoice(element: string): Promise<void> {
   select([element]);
   await removeSelected();

@@ -8,7 +8,7 @@ import {
 } from "lucide-react";
 import { useNavigate } from "react-router";
 import { api, take } from "../../api/client";
-import type { Element, RuleAction, Slide } from "../../api/types";
+import type { Element, RuleAction } from "../../api/types";
 import { duplicateSelected } from "../store/clipboard";
 import {
   addElement, arrangeSelected, attempt, groupSelected, removeSelected, toggleSelected, ungroupSelected, type Addition,
@@ -21,6 +21,7 @@ import { newRule, newWhen } from "../does/sentences";
 import { makePattern, type ReadyPattern } from "../does/patterns";
 import { toggleTiming } from "../timing/useTiming";
 import { ARRANGE } from "./ArrangeCard";
+import { withRight } from "./choices";
 import { addOverlay } from "./onOverlay";
 import { useLayouts } from "./LayoutPicker";
 import { showPanel } from "./panels";
@@ -149,7 +150,9 @@ export function useEntries(typed: string, at: [number, number] | null, pickPictu
   const asked = only && slides[slide ?? ""]?.questions.find((q) => q.purpose !== "survey" && q.choices.some((c) => c.element === only.id));
   const judging: Entry[] = !asked || !only ? [] : [{
     word: "Mark as the right answer", also: "judges correct", group: "question", icon: SquareCheck,
-    run: () => { const now = currentSlide(); if (now) changeSlide("Right answer", withRight(now, asked.id, only.id)); },
+    run: () => { const now = currentSlide(); if (now) changeSlide("Right answer", {
+      ...now, questions: now.questions.map((q) => (q.id === asked.id ? { ...q, choices: withRight(q, only.id) } : q)),
+    }); },
   }];
   const fromLayouts = layouts.map((layout): Entry => ({
     word: `New slide: ${layout.name}`, key: layout.id, also: "layout", group: "slide", icon: FilePlus2, sought: true, run: () => void addSlide(layout.id),
@@ -170,14 +173,6 @@ export function useEntries(typed: string, at: [number, number] | null, pickPictu
     run: () => void attempt(async () => addFile(await takeFrom({ drawing: key }), at)),
   }));
   return [...elements.slice(0, 3), ...files, ...elements.slice(3), ...commands, ...exactly(typed, place.selected), ...arranging, ...judging, ...leading, ...toSlides, ...fromLayouts, ...ownFiles, ...toElements, ...drawn];
-}
-
-function withRight(slide: Slide, question: string, element: string): Slide {
-  return {
-    ...slide, questions: slide.questions.map((q) => (q.id !== question ? q : {
-      ...q, choices: q.choices.map((choice) => ({ ...choice, right: choice.element === element })),
-    })),
-  };
 }
 
 /** Let a click on an element do one thing more: in the sentence that it has, or in a new one. */

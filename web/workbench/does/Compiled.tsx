@@ -7,7 +7,7 @@ import type { Program, ProgramRule } from "../../api/types";
 import { saveAll } from "../store/saver";
 import { useCourse } from "../store/store";
 import { QuietButton } from "../ui/parts";
-import { EVENTS } from "./sentences";
+import { whenWords } from "./sentences";
 
 type Action = ProgramRule["then"][number];
 type Name = (id: string) => string;
@@ -44,8 +44,8 @@ function Sentences({ parts, name }: { parts: readonly string[]; name: Name }): R
   );
 }
 
-export function ruleWords(rule: ProgramRule, name: Name): string {
-  const when = `When ${rule.target ? `“${name(rule.target)}” ` : "it "}${EVENTS[rule.on].words}`;
+function ruleWords(rule: ProgramRule, name: Name): string {
+  const when = whenWords(rule, name).replace("when", "When");
   const then = rule.then.map((action) => actionWords(action, name)).join(", ");
   const otherwise = rule.otherwise.map((action) => actionWords(action, name)).join(", ");
   const condition = rule.condition === true ? "" : ", if its condition holds";
@@ -60,7 +60,7 @@ function actionWords(action: Action, name: Name): string {
     case "open":
     case "close": return `${action.do} “${name(action.overlay)}”`;
     case "look": return action.look ? `give “${name(action.element)}” the look ${action.look}` : `give “${name(action.element)}” its own look again`;
-    case "set": return `count how far it has come`;
+    case "set": return "count how far it has come";
     case "go": return action.to === "slide" && action.slide ? `go to “${name(action.slide)}”` : `go to the ${action.to} slide`;
     case "announce": return `say “${action.text}” to a screen reader`;
     default: return action.do;

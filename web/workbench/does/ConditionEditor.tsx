@@ -5,6 +5,7 @@ import { useState, type ReactNode } from "react";
 import { QuietButton, Tool } from "../ui/parts";
 import { clausesOf, nodeOf, type Clause, type Clauses, type Comparison, type Fact } from "./conditions";
 import { ExpressionField } from "./ExpressionField";
+import { LIVE, typeOfLive } from "./live";
 import type { Things } from "./things";
 import { WordChoice, WordField, type OptionGroup } from "./Word";
 
@@ -83,17 +84,12 @@ function firstClause(things: Things): Clause {
   return element ? { kind: "clicked", of: element, holds: true } : { kind: "live", of: "slides_seen", is: ">=", value: 1 };
 }
 
-const LIVE: readonly [string, string][] = [
-  ["live points", "the points"], ["live score", "the score in %"], ["live slides_seen", "the slides seen"],
-  ["live minutes", "the minutes spent"], ["live answered", "the questions answered"], ["live result", "the result"],
-];
-
 function subjects(things: Things): OptionGroup[] {
   const some = (kind: string, ids: readonly string[]): [string, string][] => ids.map((id) => [`${kind} ${id}`, things.name(id)]);
   const elements = things.slide?.elements ?? [];
   return [
     { label: "Variables", options: some("variable", things.variables) },
-    { label: "The course", options: LIVE },
+    { label: "The course", options: LIVE.map(({ of, words }): [string, string] => [`live ${of}`, words]) },
     { label: "Shown", options: some("shown", things.things) },
     { label: "Clicked", options: some("clicked", elements.map(({ id }) => id)) },
     { label: "Sets", options: some("all_seen", things.sets) },
@@ -122,7 +118,10 @@ function forSubject(subject: string, things: Things): Clause {
     const value = type === "yes_no" ? true : type === "text" ? "" : 1;
     return { kind, of, is: type === "number" ? ">=" : "=", value };
   }
-  if (kind === "live") return { kind, of, is: of === "result" ? "=" : ">=", value: of === "result" ? "passed" : 1 };
+  if (kind === "live") {
+    const text = typeOfLive(of) === "text";
+    return { kind, of, is: text ? "=" : ">=", value: of === "result" ? "passed" : text ? "" : 1 };
+  }
   if (kind === "watched") return { kind, of, is: ">=", value: 0.95 };
   if (kind === "dropped") return { kind, of, is: "!=", value: "" };
   return { kind: kind as Fact, of, holds: true };
@@ -170,7 +169,7 @@ function ClauseEditor({ clause, things, onChange }: { clause: Clause; things: Th
       </>
     );
   }
-  const type = clause.kind === "variable" ? things.variable(clause.of)?.type : clause.of === "result" ? "text" : "number";
+  const type = clause.kind === "variable" ? things.variable(clause.of)?.type : clause.kind === "live" ? typeOfLive(clause.of) : "number";
   const compared = type === "number" ? COMPARED : COMPARED.slice(0, 2);
   return (
     <>

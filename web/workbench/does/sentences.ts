@@ -1,5 +1,5 @@
 /** The words of rules: what may happen, what may be done, and what each needs. */
-import type { Rule, RuleAction, When } from "../../api/types";
+import type { ProgramRule, Rule, RuleAction, When } from "../../api/types";
 import { freshId } from "../store/ids";
 
 export type Owner =
@@ -115,4 +115,9 @@ export function newAction(action: ActionName, offers: Offers): RuleAction | null
 
 export function newRule(when: When): Rule {
   return { id: freshId(), when, condition: true, do: [], otherwise: [], off: false };
+}
+
+/** When a rule of the program runs: when “Card 1” is clicked. */
+export function whenWords(rule: ProgramRule, name: (id: string) => string): string {
+  return `when ${rule.target ? `“${name(rule.target)}”` : "it"} ${EVENTS[rule.on].words}`;
 }

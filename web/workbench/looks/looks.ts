@@ -1,7 +1,7 @@
 /** Looks of an element: which there are, how it wears them, and what a change while wearing one means. */
 import { create } from "zustand";
 import type { Element, StylePatch } from "../../api/types";
-import { worn } from "../../player/render/looks";
+import { BOX, worn } from "../../player/render/looks";
 import { withLooks } from "../../player/render/style";
 import { freshId } from "../store/ids";
 import { freeName } from "../store/names";
@@ -15,7 +15,6 @@ export const GIVEN: readonly [look: string, when: string][] = [
   ["dragged", "while it is dragged"],
 ];
 
-const BOX = ["x", "y", "w", "h", "turn"] as const;
 const STYLE = [
   "fill", "border_colour", "border_width", "border_style", "radius", "opacity", "shadow", "padding", "text_colour", "size", "bold", "italic",
   "font", "line_height", "align", "valign",

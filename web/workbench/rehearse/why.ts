@@ -4,7 +4,7 @@ import { evaluate, gateIsOpen, isVisible } from "../../player/engine/expression"
 import type { Index } from "../../player/engine/program";
 import type { State } from "../../player/engine/state";
 import { toYesNo } from "../../player/engine/values";
-import { EVENTS } from "../does/sentences";
+import { whenWords } from "../does/sentences";
 import { eventWords, type Moment } from "./moments";
 
 /** A sentence of the answer; `element` leads to where it can be changed. */
@@ -130,11 +130,6 @@ function waysTo(index: Index, how: "show" | "open", thing: string, name: Name): 
   ))).slice(0, 4).map(({ rule }) => ({
     words: `It ${how === "show" ? "shows" : "opens"} ${whenWords(rule, name)}.`, element: rule.target ?? thing,
   }));
-}
-
-function whenWords(rule: ProgramRule, name: Name): string {
-  const words = EVENTS[rule.on === "cue_reached" || rule.on === "timer" ? rule.on : rule.on]?.words ?? rule.on;
-  return rule.target ? `when “${name(rule.target)}” ${words}` : `when it ${words}`;
 }
 
 /** The last rule that did something, and after what. */

@@ -11,7 +11,7 @@ import { CueFields } from "./CueFields";
 import { CueMenu } from "./CueMenu";
 import { Seconds } from "./Seconds";
 import { TimeAxis } from "./TimeAxis";
-import { axisOf, endOf, inSeconds, newCue, rowsOf, timingOf, withCue, withTiming } from "./timing";
+import { axisOf, endOf, inSeconds, newCue, rowsOf, timingOf, withCue, withoutCue, withTiming } from "./timing";
 import { usePlayback } from "./usePlayback";
 import { lookAt, play, toggleTiming, useTiming } from "./useTiming";
 
@@ -124,7 +124,7 @@ function Drawer({ slide }: { slide: Slide }): ReactNode {
           <CueFields
             key={cue.id} cue={cue} slide={here} timing={timing}
             onChange={(part) => change("Change cue", withCue(timing, cue.id, part), `cue-${cue.id}-${Object.keys(part).join()}`)}
-            onRemove={() => { change("Remove cue", { ...timing, cues: timing.cues.filter(({ id }) => id !== cue.id) }); useTiming.setState({ cue: null }); }}
+            onRemove={() => { change("Remove cue", withoutCue(timing, cue.id)); useTiming.setState({ cue: null }); }}
           />
         )}
       </Flex>

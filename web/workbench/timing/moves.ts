@@ -20,7 +20,7 @@ export const useMoving = create<Moving>(() => ({ element: null, move: null, draw
 const MOST_POINTS = 60;
 const MOST_DRAWN = 400;
 
-export function newMove(taken: readonly Move[]): Move {
+function newMove(taken: readonly Move[]): Move {
   return {
     id: freshId(), name: freeName("Move", taken.map(({ name }) => name)), path: [{ x: 240, y: 0 }], curved: false,
     duration: 1_000, easing: "ease-in-out", times: 1,
