@@ -249,6 +249,23 @@ def test_a_path_is_chosen_by_click_or_by_what_holds():
     assert {("slidea", "slidec"), ("slidea", "slided")} <= ways
 
 
+def test_the_line_of_a_fork_says_its_condition():
+    enough = [">=", ["variable", "scorevar"], 2]
+    fork = pt.ChoosePath(id="fork", name="Fork", paths=(
+        pt.PathChoice(condition=["not", enough], slide="slidec"),))
+    document = course(
+        slide("slidea", button("push", r.GoTo(go=r.ToSlide(slide="slided")), condition=enough,
+                               otherwise=[r.GoTo(go=r.ToSlide(slide="slidee"))]),
+              patterns=(fork,)),
+        *(slide(f"slide{name}") for name in "bcde"))
+    said = {way.target: way.why for way in route(document).ways if way.source == "slidea"}
+    assert said == {
+        "slideb": "", "slidec": "on Next if “Score” is less than 2",
+        "slided": "“push” is clicked if “Score” is at least 2",
+        "slidee": "“push” is clicked if “Score” is less than 2",
+    }
+
+
 def test_watching_is_not_cheated_by_seeking():
     media = MediaFile(id="film", name="f", type="video/webm", sha256="0" * 64, size=1,
                       duration=10_000)
