@@ -77,7 +77,7 @@ function Subject({ when, owner, things, of, onChange }: Props & { of: readonly s
       ))}
       {to !== "time" && more.length > 0 && (
         <WordChoice
-          label="Or what else" value="" options={[["", "or …"], ...named(more)]}
+          label="Or what else" tone="more" value="" options={[["", "or …"], ...named(more)]}
           onChange={(id) => put([...chosen.map((old) => old || owner.id), id])}
         />
       )}

@@ -11,11 +11,13 @@ interface Props {
   options?: readonly Option[];
   groups?: readonly OptionGroup[];
   onChange: (value: string) => void;
-  tone?: "what" | "how";
+  tone?: keyof typeof TONES;
 }
 
 const TONES = {
   what: { bg: "marigold.soft", color: "marigold.ink" }, how: { bg: "sky.soft", color: "sky.ink" },
+  /** What may be added, but says nothing yet. */
+  more: { bg: "transparent", color: "quiet" },
 } as const;
 
 const SHAPE = { fontWeight: "600", borderRadius: "6px", px: "1.5", py: "0.5", maxW: "100%" } as const;

@@ -42,10 +42,12 @@ export const WayEdge = memo(function WayEdge(
       {why && (few || marked) && (
         <EdgeLabelRenderer>
           <div
+            title={why} data-why
             style={{
-              position: "absolute", zIndex: 10, transform: `translate(-50%, -50%) translate(${label.x}px, ${label.y}px)`, maxWidth: 130,
-              padding: "1px 8px", borderRadius: 999, border: "1px solid #d8cdb9", background: "#fffefb", color: back ? "#b4472f" : "#5b665f",
-              fontSize: 11, whiteSpace: "nowrap", overflow: "hidden", textOverflow: "ellipsis",
+              position: "absolute", zIndex: 10, transform: `translate(-50%, -50%) translate(${label.x}px, ${label.y}px)`, maxWidth: 170,
+              padding: "2px 8px", borderRadius: 10, width: "max-content", pointerEvents: "all", border: "1px solid #d8cdb9", background: "#fffefb", color: back ? "#b4472f" : "#5b665f",
+              fontSize: 11, lineHeight: 1.25, textAlign: "center", overflow: "hidden", display: "-webkit-box", WebkitBoxOrient: "vertical",
+              WebkitLineClamp: 4,
             }}
           >
             {why}
