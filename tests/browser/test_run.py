@@ -45,12 +45,17 @@ def test_what_is_entered_is_kept_and_told(page):
 
 def test_films_and_sounds_play(page, tmp_path):
     fresh_slide(page, "Film and sound")
+    words = tmp_path / "words.srt"
+    words.write_text("1\n00:00:01,000 --> 00:00:09,000\nRain on the roof.\n")
     for name, data in (("night.webm", film("webm", "libvpx-vp9")), ("hum.wav", sound("wav"))):
         (tmp_path / name).write_bytes(data)
         before = len(page.all("[data-handle]"))
         page.find("[data-stage]").send_keys("/")
         page.find("input[aria-label='File to add']").send_keys(str(tmp_path / name))
         page.until(lambda n=before: len(page.all("[data-handle]")) == n + 1)
+        if name == "night.webm":
+            page.find("input[aria-label='Captions of night.webm']").send_keys(str(words))
+            page.see("1 caption")
     page.find("[data-stage] .zz-film")
     page.find("[data-stage] .zz-sound")
     _rehearse(page)
@@ -63,6 +68,13 @@ def test_films_and_sounds_play(page, tmp_path):
     page.until(lambda: video.get_property("currentTime") > 0)
     page.browser.execute_script("arguments[0].pause(); arguments[0].currentTime = 1.5", video)
     page.until(lambda: video.get_property("currentTime") >= 1.5)
+    page.see("Rain on the roof.")
+    switch = page.find("button[aria-pressed='true']")
+    assert switch.text == "Captions"
+    switch.click()
+    page.until(lambda: not page.all(".zz-caption"))
+    switch.click()
+    page.see("Rain on the roof.")
 
 
 def test_an_area_answers_only_within_its_outline(page):

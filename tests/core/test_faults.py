@@ -3,6 +3,7 @@
 import pytest
 from zigzag_core.course import (
     Area,
+    Caption,
     Cue,
     Drag,
     Gate,
@@ -34,7 +35,8 @@ from .making import HIDE, SCORE, SHOW, TOGGLE, button, course, slide, text
 ADD = r.Calculate(action="add", variable="scorevar", value=1)
 AT_LEAST_5 = [">=", ["variable", "scorevar"], 5]
 FILM = MediaFile(id="filmfile", name="Film", type="video/mp4", sha256="0" * 64, size=1,
-                 duration=20_000)
+                 duration=20_000,
+                 captions=(Caption(since=0, until=2_000, text="The stove is cold."),))
 
 
 def score(value):
@@ -132,6 +134,10 @@ FAULTS = {
             slide("slidea", Video(id="film", name="film", media="filmfile", alt="A film", w=400,
                                   h=300), area("shelf", y=250, w=400, h=50)),
             variables=(), media=(FILM,))),
+    "a film that some cannot hear": (
+        ("no_captions", "slidea", "film"), course(
+            slide("slidea", Video(id="film", name="film", media="filmfile", alt="A film")),
+            variables=(), media=(FILM.model_copy(update={"captions": ()}),))),
     "words that are gone before they can be read": (
         ("too_short_to_read", "slidea", "good"), course(
             slide("slidea", text("good").model_copy(update={

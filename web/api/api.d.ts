@@ -426,6 +426,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/edits/captions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Captions From
+         * @description Read captions from the text of a file; nothing is stored.
+         */
+        post: operations["zigzag_server_courses_media_api_captions_from"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/edits/captions/text": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Captions Text
+         * @description Write captions as WebVTT.
+         */
+        post: operations["zigzag_server_courses_media_api_captions_text"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/courses/{slug}/slides/{slide_id}/states": {
         parameters: {
             query?: never;
@@ -5045,6 +5085,18 @@ export interface components {
             title: string;
         };
         /**
+         * Caption
+         * @description What is said from `since` until `until` (ms) of a film or sound.
+         */
+        Caption: {
+            /** Since */
+            since: number;
+            /** Until */
+            until: number;
+            /** Text */
+            text: string;
+        };
+        /**
          * Completion
          * @description When the course counts as completed; what is set must all hold.
          *
@@ -5342,6 +5394,11 @@ export interface components {
              * @default false
              */
             recoloured: boolean;
+            /**
+             * Captions
+             * @default []
+             */
+            captions: components["schemas"]["Caption"][];
         };
         /**
          * NamedStyle
@@ -5674,6 +5731,24 @@ export interface components {
             name: string;
             /** Tags */
             tags: string[];
+        };
+        /** CaptionsOut */
+        CaptionsOut: {
+            /** Captions */
+            captions: components["schemas"]["Caption"][];
+        };
+        /**
+         * CaptionsIn
+         * @description Captions as text, WebVTT or SubRip.
+         */
+        CaptionsIn: {
+            /** Text */
+            text: string;
+        };
+        /** CaptionsText */
+        CaptionsText: {
+            /** Text */
+            text: string;
         };
         /**
          * StateOut
@@ -6628,6 +6703,11 @@ export interface components {
              * @default 0
              */
             duration: number;
+            /**
+             * Captions
+             * @default []
+             */
+            captions: components["schemas"]["Caption"][];
         };
         /**
          * ProgramOverlay
@@ -8020,6 +8100,54 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    zigzag_server_courses_media_api_captions_from: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CaptionsIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CaptionsOut"];
+                };
+            };
+        };
+    };
+    zigzag_server_courses_media_api_captions_text: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CaptionsOut"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CaptionsText"];
+                };
             };
         };
     };

@@ -48,6 +48,7 @@ export type RichText = Schemas["RichText"];
 export type Block = Schemas["Block"];
 export type Run = Block["runs"][number];
 export type MediaFile = Schemas["MediaFile"];
+export type Caption = Schemas["Caption"];
 export type Completion = Schemas["Completion"];
 
 export type Program = Schemas["Program"];

@@ -32,7 +32,7 @@ from .elements import (
 from .gates import Gate
 from .ids import IdSource, id_source, system_ids
 from .layouts import Background, Layout
-from .media import MediaFile
+from .media import Caption, MediaFile
 from .migrate import NewerFormat, migrated
 from .model import Role
 from .navigation import Navigation, NavigationHere
@@ -48,8 +48,8 @@ from .variables import NumberVariable, TextVariable, Variable, YesNoVariable
 from .walkthroughs import Expected, Walkthrough
 
 __all__ = [
-    "FORMAT", "Action", "Area", "Audio", "Background", "Block", "Button", "Choice", "Colours",
-    "Completion", "Course", "CourseDocument", "Crop", "Cue", "Drag", "Element", "Embed",
+    "FORMAT", "Action", "Area", "Audio", "Background", "Block", "Button", "Caption", "Choice",
+    "Colours", "Completion", "Course", "CourseDocument", "Crop", "Cue", "Drag", "Element", "Embed",
     "Expected", "Feedback", "Fonts", "Gate", "GoTo", "Group", "Guides", "Happens", "IdSource",
     "Input", "Layout", "LeaveCourse", "LiveValue", "Look", "MediaFile", "Meter", "Move",
     "NamedStyle", "Navigation", "NavigationHere", "NewerFormat", "Nowhere", "NumberVariable",

@@ -13,6 +13,14 @@ MediaType = Literal[
 Tag = Annotated[str, Field(min_length=1, max_length=60)]
 
 
+class Caption(Model):
+    """What is said from `since` until `until` (ms) of a film or sound."""
+
+    since: Annotated[int, Field(ge=0, le=360_000_000)]
+    until: Annotated[int, Field(ge=0, le=360_000_000)]
+    text: Annotated[str, Field(min_length=1, max_length=500)]
+
+
 class MediaFile(Model):
     """A file of the course. `sha256` names the stored bytes; `size` in bytes, w and h in px.
 
@@ -31,3 +39,4 @@ class MediaFile(Model):
     tags: tuple[Tag, ...] = Field(default=(), max_length=50)
     palette: tuple[Colour, ...] = Field(default=(), max_length=8)
     recoloured: bool = False
+    captions: tuple[Caption, ...] = Field(default=(), max_length=5_000)

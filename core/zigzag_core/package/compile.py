@@ -85,6 +85,7 @@ def compile_course(document: CourseDocument, source: MediaSource) -> Program:
         media={
             file.id: ProgramMedia(
                 src=source(file), type=file.type, w=file.w, h=file.h, duration=file.duration,
+                captions=file.captions,
             )
             for file in course.media if file.id in used
         },

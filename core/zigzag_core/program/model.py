@@ -10,6 +10,7 @@ from pydantic import Field
 
 from zigzag_core.course import (
     Background,
+    Caption,
     Completion,
     Element,
     Navigation,
@@ -357,6 +358,7 @@ class ProgramMedia(Model):
     w: int = 0
     h: int = 0
     duration: int = 0
+    captions: tuple[Caption, ...] = ()
 
 
 class Program(Model):

@@ -91,6 +91,8 @@ def _missing(
             return "no_picture", f"{what or 'plays no sound'} yet"
         case Picture() | Video() | Audio() | Area() if not _is_described(element, slide):
             return "no_alternative", "has no text alternative and is not decoration"
+        case Video() | Audio() if not _can_be_read(element.media, slide, document):
+            return "no_captions", "has neither captions nor a transcript beside it"
         case Input(variable=variable) if variable not in {v.id for v in document.course.variables}:
             return "no_variable", "keeps what is entered nowhere"
         case Embed(address=""):
@@ -100,6 +102,13 @@ def _missing(
 
 def _has_file(media: str | None, document: CourseDocument) -> bool:
     return media is not None and any(file.id == media for file in document.course.media)
+
+
+def _can_be_read(media: str | None, slide: Slide, document: CourseDocument) -> bool:
+    """Whether what is said in a film or sound is there in writing (WCAG 1.2.1, 1.2.2)."""
+    if slide.transcript.strip():
+        return True
+    return any(file.captions for file in document.course.media if file.id == media)
 
 
 def _is_described(element: Element, slide: Slide) -> bool:

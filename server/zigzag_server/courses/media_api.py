@@ -9,6 +9,7 @@ from zigzag_core import course as core
 from zigzag_core.course.media import Tag
 from zigzag_core.course.media_use import usage
 from zigzag_core.drawings import DRAWINGS, drawing_of
+from zigzag_core.media.captions import BadCaptions, read_captions, write_captions
 
 from zigzag_server.accounts.auth import author
 from zigzag_server.problems import Problem, not_found
@@ -50,6 +51,20 @@ class DrawingOut(Schema):
     group: str
     tags: list[str]
     url: str
+
+
+class CaptionsIn(Schema):
+    """Captions as text, WebVTT or SubRip."""
+
+    text: str
+
+
+class CaptionsOut(Schema):
+    captions: list[core.Caption] = Field(max_length=5_000)
+
+
+class CaptionsText(Schema):
+    text: str
 
 
 def shown(file: core.MediaFile, colours: core.Colours) -> dict[str, Any]:
@@ -194,3 +209,18 @@ def _keep_shared(request: HttpRequest, file: core.MediaFile) -> SharedFile:
 def _shared_out(row: SharedFile) -> dict[str, Any]:
     file = core.MediaFile.model_validate(row.document)
     return {"id": row.pk, **shown(file, core.Colours())}
+
+
+@router.post("/edits/captions", response=CaptionsOut)
+def captions_from(request: HttpRequest, data: CaptionsIn) -> dict[str, Any]:
+    """Read captions from the text of a file; nothing is stored."""
+    try:
+        return {"captions": read_captions(data.text)}
+    except BadCaptions as error:
+        raise Problem(400, "bad_captions", str(error)) from error
+
+
+@router.post("/edits/captions/text", response=CaptionsText)
+def captions_text(request: HttpRequest, data: CaptionsOut) -> dict[str, Any]:
+    """Write captions as WebVTT."""
+    return {"text": write_captions(tuple(data.captions))}

@@ -1,11 +1,11 @@
 /** The learner's way through the course: menu, progress, back and next, and how things play. */
-import { useState, type ReactNode } from "react";
+import { useState, useSyncExternalStore, type ReactNode } from "react";
 import type { Navigation, ProgramSlide } from "../../api/types";
 import { gateIsOpen, slideBefore } from "../engine/engine";
 import type { Index } from "../engine/program";
 import type { State } from "../engine/state";
 import { movesLong } from "../render/motion";
-import { setSpeed, setVolume } from "../render/players";
+import { captionsWanted, onCaptions, setCaptions, setSpeed, setVolume } from "../render/players";
 import type { Session } from "./session";
 
 interface Props {
@@ -25,9 +25,11 @@ export function NavigationBar({ session, state, slide, menu, setMenu, reading, s
   const has = (part: keyof Navigation): boolean => Boolean(
     (part === "order" ? null : slide.navigation[part]) ?? index.program.navigation[part],
   );
-  const plays = [slide, ...slide.overlays].some(({ elements }) => (
-    elements.some(({ draw }) => draw.kind === "video" || draw.kind === "audio")
+  const playing = [slide, ...slide.overlays].flatMap(({ elements }) => (
+    elements.flatMap(({ draw }) => (draw.kind === "video" || draw.kind === "audio" ? [draw.media] : []))
   ));
+  const plays = playing.length > 0;
+  const captioned = playing.some((file) => index.program.media[file ?? ""]?.captions.length);
   return (
     <nav className="zz-bar" aria-label="Course">
       {has("menu") && (
@@ -49,6 +51,7 @@ export function NavigationBar({ session, state, slide, menu, setMenu, reading, s
       )}
       <span className="zz-space" />
       <PauseButton session={session} state={state} slide={slide} />
+      {captioned && has("captions") && <CaptionsSwitch />}
       {plays && has("volume") && <Volume />}
       {plays && has("speed") && <Speed />}
       {has("full_screen") && document.fullscreenEnabled && <FullScreen />}
@@ -110,6 +113,13 @@ function isLong(index: Index, state: State): boolean {
     const clock = index.clocks.get(owner);
     return clock !== undefined && (clock.repeats || clock.length > LONG_MS);
   });
+}
+
+function CaptionsSwitch(): ReactNode {
+  const shown = useSyncExternalStore(onCaptions, captionsWanted);
+  return (
+    <button type="button" aria-pressed={shown} onClick={() => setCaptions(!shown)}>Captions</button>
+  );
 }
 
 function Volume(): ReactNode {

@@ -2,6 +2,7 @@
 import { useEffect, useRef, useState, type ReactNode } from "react";
 import type { AudioElement, VideoElement } from "../../api/types";
 import { useActing } from "./acting";
+import { Captions } from "./Captions";
 import type { MediaEntry, MediaMap } from "./ElementView";
 import { loudness, register } from "./players";
 
@@ -46,6 +47,7 @@ function Film(
         style={{ objectFit: element.fit }} onClick={element.controls ? undefined : toggle}
       />
       {waiting && !element.controls && <PlayButton name={element.name} onClick={toggle} />}
+      <Captions player={player} captions={file.captions} />
     </div>
   );
 }
@@ -63,6 +65,7 @@ function Sound({ element, file }: { element: AudioElement; file: MediaEntry }): 
       {!element.controls && (
         <PlayButton name={element.name} onClick={toggle} stops={!waiting} />
       )}
+      <Captions player={player} captions={file.captions} />
     </div>
   );
 }

@@ -2,7 +2,8 @@
 import type { Effect } from "../engine/state";
 
 const players = new Map<string, HTMLMediaElement>();
-const setting = { volume: 1, speed: 1 };
+const setting = { volume: 1, speed: 1, captions: true };
+const followers = new Set<() => void>();
 
 export function register(element: string, player: HTMLMediaElement): () => void {
   players.set(element, player);
@@ -32,4 +33,17 @@ export const loudness = (own: number): number => own * setting.volume;
 export function setSpeed(speed: number): void {
   setting.speed = speed;
   for (const player of players.values()) player.playbackRate = speed;
+}
+
+export function setCaptions(shown: boolean): void {
+  setting.captions = shown;
+  for (const follow of followers) follow();
+}
+
+/** Whether captions are wanted, for `useSyncExternalStore`. */
+export const captionsWanted = (): boolean => setting.captions;
+
+export function onCaptions(follow: () => void): () => void {
+  followers.add(follow);
+  return () => followers.delete(follow);
 }

@@ -30,7 +30,7 @@ export function CourseCards(): ReactNode {
 
 const ORDERS = [["free", "freely, in any order"], ["in_order", "one after the other"], ["seen", "only to what was seen"]] as const;
 export const NAVIGATION_PARTS: readonly (readonly [Exclude<keyof Navigation, "order">, string])[] = [
-  ["menu", "Menu of slides"], ["progress", "Progress"], ["previous", "Back"], ["next", "Next"], ["transcript", "Transcript"],
+  ["menu", "Menu of slides"], ["progress", "Progress"], ["previous", "Back"], ["next", "Next"], ["transcript", "Transcript"], ["captions", "Captions"],
   ["volume", "Volume"], ["speed", "Speed"], ["full_screen", "Full screen"],
 ];
 

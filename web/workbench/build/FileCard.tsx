@@ -10,6 +10,7 @@ import { changeCourse, goToSlide, useCourse } from "../store/store";
 import { QuietButton } from "../ui/parts";
 import { sayDone, sayError } from "../ui/toaster";
 import { bytes } from "../ui/words";
+import { CaptionsField } from "./CaptionsField";
 import { FilePicture } from "./FileField";
 
 export function FileCard({ file, use }: { file: MediaFile; use: readonly string[] | undefined }): ReactNode {
@@ -99,6 +100,7 @@ function FileActions({ file, use }: { file: MediaFile; use: readonly string[] | 
           </QuietButton>
         ))}
       </Flex>
+      {kindOf(file) !== "picture" && <CaptionsField file={file} />}
       <Flex gap="1.5" wrap="wrap">
         <QuietButton size="2xs" px="2" onClick={() => picker.current?.click()}>Replace everywhere</QuietButton>
         <QuietButton size="2xs" px="2" onClick={() => void share()}>Keep for all courses</QuietButton>

@@ -7,6 +7,7 @@ import type {
 } from "../../api/types";
 import { changeElements, useCourse } from "../store/store";
 import { QuietButton } from "../ui/parts";
+import { CaptionsField } from "./CaptionsField";
 import { Check, Choose, NumberField, Pair } from "./fields";
 
 type Change<E> = (label: string, part: Partial<E>) => void;
@@ -105,8 +106,10 @@ const STARTS = [["click", "on a click"], ["auto", "by itself"]] as const;
 function PlayingFields(
   { element, change }: { element: VideoElement | AudioElement; change: Change<VideoElement | AudioElement> },
 ): ReactNode {
+  const file = useCourse((state) => state.course.media.find(({ id }) => id === element.media));
   return (
     <>
+      {file && <CaptionsField file={file} />}
       <Choose label="starts" value={element.start} options={STARTS} onChange={(start) => change("Start", { start })} />
       <Check label="Shows its controls" value={element.controls} onChange={(controls) => change("Controls", { controls })} />
       <Check label="Begins again at its end" value={element.loop} onChange={(loop) => change("Loop", { loop })} />

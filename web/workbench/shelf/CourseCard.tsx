@@ -121,5 +121,5 @@ export function CourseCard({ card, onChanged }: { card: Card; onChanged: () => v
 }
 
 function asMedia(urls: Record<string, string>): MediaMap {
-  return Object.fromEntries(Object.entries(urls).map(([id, src]) => [id, { src, preview: src, type: "", w: 0, h: 0, duration: 0 }]));
+  return Object.fromEntries(Object.entries(urls).map(([id, src]) => [id, { src, preview: src, type: "", w: 0, h: 0, duration: 0, captions: [] }]));
 }

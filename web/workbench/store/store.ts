@@ -103,9 +103,9 @@ export function load(data: Loaded): void {
 function mediaFor(files: readonly MediaFile[], addresses: Addresses, colours: Colours): MediaMap {
   const code = Object.values(colours).map((colour) => colour.slice(1)).join("-");
   const coloured = (url: string): string => url.replace(/\?colours=.*$/, `?colours=${code}`);
-  return Object.fromEntries(files.map(({ id, sha256, type, w, h, duration }): [string, MediaEntry] => {
+  return Object.fromEntries(files.map(({ id, sha256, type, w, h, duration, captions }): [string, MediaEntry] => {
     const { src, preview } = addresses[sha256] ?? { src: "", preview: "" };
-    return [id, { src: coloured(src), preview: coloured(preview), type, w, h, duration }];
+    return [id, { src: coloured(src), preview: coloured(preview), type, w, h, duration, captions }];
   }));
 }
 
