@@ -71,8 +71,8 @@ def test_things_are_caught_lined_up_grouped_locked_and_hidden(page):
     for _ in range(3):
         add(page, "Ellipse")
     page.until(lambda: len(page.all("[data-handle]")) == 4)
-    drag(page, handle(page, 2), -120, 60, Keys.ALT)
-    drag(page, handle(page, 3), 130, 90, Keys.ALT)
+    drag(page, handle(page, 2), -10, 20, Keys.ALT)
+    drag(page, handle(page, 3), 10, 30, Keys.ALT)
     # A rubber band around the three, from an empty place of the slide.
     stage = page.find("[data-handles]").rect
     chain = ActionChains(page.browser).move_to_element_with_offset(
@@ -92,8 +92,9 @@ def test_things_are_caught_lined_up_grouped_locked_and_hidden(page):
     page.find("[data-stage]").send_keys(Keys.CONTROL, "g")
     page.until(lambda: "Group" in _rows(page))
     before = [box(page, n)["x"] for n in (1, 2, 3)]
+    top = box(page, 1)["y"]
     drag(page, handle(page, 1), 0, -60, Keys.SHIFT)
-    page.until(lambda: all(box(page, n)["y"] < 400 for n in (1, 2, 3)))
+    page.until(lambda: all(box(page, n)["y"] < top - 40 for n in (1, 2, 3)))
     assert [box(page, n)["x"] for n in (1, 2, 3)] == before
     page.press("Lock")
     page.find("svg[aria-label='locked']")

@@ -1,5 +1,6 @@
 """Copies, additions and names."""
 
+from itertools import combinations
 from typing import get_args
 
 import pytest
@@ -27,6 +28,7 @@ from zigzag_core.edit.copying import (
     welcome,
     without,
 )
+from zigzag_core.edit.geometry import box_of
 from zigzag_core.edit.groups import group
 from zigzag_core.edit.names import free_name, free_title
 from zigzag_core.proof.findings import findings
@@ -193,3 +195,16 @@ def test_a_copied_group_holds_copies_of_its_members():
     assert gone.elements == grouped.elements and gone.questions == grouped.questions
     emptied = without(grouped, ids)
     assert name not in {e.id for e in emptied.elements}
+
+
+def test_what_is_added_covers_nothing_while_there_is_room():
+    fresh = fresh_ids(3)
+    slide = blank_slide("Stove", fresh)
+    for _ in range(6):
+        slide, _, _ = add(slide, "button", fresh, SlideSize())
+    boxes = [box_of(element) for element in slide.elements]
+    for one, other in combinations(boxes, 2):
+        assert one.right <= other.x or other.right <= one.x or (
+            one.bottom <= other.y or other.bottom <= one.y)
+    for box in boxes:
+        assert box.x >= 0 and box.y >= 0 and box.right <= 1280 and box.bottom <= 720

@@ -47,7 +47,7 @@ export function GateFields(
           ))}
           <Box>
             <WordChoice
-              label="Ask for more" value="" options={[["", "and …"], ...KINDS]}
+              label="Ask for more" value="" options={[["", "and …"], ...offered(things)]}
               onChange={(kind) => { if (kind) change({ wants: [...gate.wants, newWanted(kind as Wanted["wants"], things)] }); }}
             />
           </Box>
@@ -60,6 +60,15 @@ export function GateFields(
       )}
     </Stack>
   );
+}
+
+/** What can be asked for: what there is something for here; of all slides, all but single things. */
+function offered(things: Things, now?: Wanted["wants"]): [string, string][] {
+  const there: Partial<Record<Wanted["wants"], boolean>> = {
+    set: things.sets.length > 0, watched: things.media.length > 0, right: things.slide === null || things.questions.length > 0,
+    answered: things.slide === null || things.questions.length > 0,
+  };
+  return KINDS.filter(([kind]) => kind === now || there[kind] !== false).map(([kind, words]) => [kind, words]);
 }
 
 function newWanted(kind: Wanted["wants"], things: Things): Wanted {
@@ -78,7 +87,7 @@ function WantedWords({ wanted, things, onChange }: { wanted: Wanted; things: Thi
   const named = (ids: readonly string[]): [string, string][] => ids.map((id) => [id, things.name(id)]);
   return (
     <>
-      <WordChoice label="What is asked for" value={wanted.wants} options={KINDS} onChange={(kind) => onChange(newWanted(kind as Wanted["wants"], things))} />
+      <WordChoice label="What is asked for" value={wanted.wants} options={offered(things, wanted.wants)} onChange={(kind) => onChange(newWanted(kind as Wanted["wants"], things))} />
       {wanted.wants === "set" && <WordChoice label="Set" tone="what" value={wanted.set ?? ""} options={named(things.sets)} onChange={(set) => onChange({ ...wanted, set })} />}
       {(wanted.wants === "answered" || wanted.wants === "right") && (
         <WordChoice label="Question" tone="what" value={wanted.question ?? ""} options={[["", "all of this slide"], ...named(things.questions)]} onChange={(question) => onChange({ ...wanted, question: question || null })} />

@@ -41,6 +41,8 @@ export function Ledger({ message, told, index, onSet, onAsk, starting, onStartin
         <Fact name="slides seen">{state.visited.length} of {course.slides.length}</Fact>
         <Fact name="points">{message.points} of {message.maxPoints}</Fact>
         <Fact name="score">{message.score === null ? "nothing is scored" : `${message.score} %`}</Fact>
+        <Fact name="course">{state.completed ? "completed" : "not completed yet"}</Fact>
+        {state.success !== "unknown" && <Fact name="result">{state.success}</Fact>}
         <Fact name="time">{duration(state.time)}</Fact>
       </Card>
       <Visited visited={state.visited} current={state.slide} />

@@ -183,6 +183,7 @@ export default function Rehearse(): ReactNode {
             <iframe
               key={run.number} ref={frame} title="The course" src={`${run.url}#${new URLSearchParams({ ...(run.from ? { from: run.from } : {}), set: JSON.stringify(starting) }).toString()}`}
               sandbox="allow-scripts allow-same-origin" style={{ width: "100%", height: "100%", border: 0 }}
+              onLoad={() => frame.current?.contentWindow?.focus()}
             />
           ) : (
             <Flex h="100%" align="center" justify="center"><Spinner color="spruce" /></Flex>
