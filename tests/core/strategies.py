@@ -34,9 +34,9 @@ from zigzag_core.program import (
     ClockCue,
     CloseOverlay,
     Enter,
+    Expire,
     Fork,
     Go,
-    Grader,
     Hide,
     Mark,
     MoveElement,
@@ -64,6 +64,9 @@ from zigzag_core.program import (
     Wait,
 )
 
+from .question_strategies import VALUES as GIVEN
+from .question_strategies import graders as random_grader
+
 SLIDES = ["slidea", "slideb", "slidec"]
 ELEMENTS = [f"{slide}e{n}" for slide in SLIDES for n in range(3)]
 ELEMENTS += [f"{slide}{part}" for slide in SLIDES for part in "gntv"]
@@ -73,7 +76,8 @@ QUESTIONS = [f"{slide}q" for slide in SLIDES]
 CHOICES = {question: [f"{question}{n}" for n in range(4)] for question in QUESTIONS}
 VARIABLES = ["count", "words", "flag"]
 EVENTS = ["clicked", "entered", "slide_entered", "slide_left", "overlay_opened", "overlay_closed",
-          "variable_changed", "answered_right", "answered_wrong", "answered_last", "answered",
+          "variable_changed", "answered_right", "answered_partly", "answered_wrong",
+          "answered_last", "answered", "time_up",
           "double_clicked", "pointed_at", "pointed_away", "dropped", "dropped_elsewhere",
           "timing_ended", "media_started", "media_ended", "all_seen", "key_pressed"]
 SETS = [f"{slide}s" for slide in SLIDES]
@@ -100,9 +104,12 @@ leaves = st.one_of(
     st.tuples(st.sampled_from(["all_seen", "seen_of", "left_of"]), st.sampled_from(SETS)).map(list),
     st.tuples(st.sampled_from(["seconds_on", "gate"]), st.sampled_from(SLIDES)).map(list),
     st.tuples(
-        st.sampled_from(["chosen", "locked", "attempts", "attempts_left", "right", "earned"]),
+        st.sampled_from(["chosen", "locked", "attempts", "attempts_left", "right", "earned", "row",
+                         "outcome"]),
         st.sampled_from(QUESTIONS),
     ).map(list),
+    st.sampled_from(QUESTIONS).flatmap(
+        lambda q: st.sampled_from(CHOICES[q]).map(lambda part: ["given", q, part])),
 )
 
 
@@ -150,6 +157,7 @@ actions = st.one_of(
         lambda q: st.sampled_from(CHOICES[q]).map(lambda c: Choose(question=q, choice=c))),
     st.sampled_from(QUESTIONS).map(lambda question: Submit(question=question)),
     st.sampled_from(QUESTIONS).map(lambda question: Reset(question=question)),
+    st.sampled_from(QUESTIONS).map(lambda question: Expire(question=question)),
     words.map(lambda text: Announce(text=text)),
 )
 
@@ -250,15 +258,8 @@ def programs(draw):
     slides, graders = [], []
     for slide in SLIDES[: draw(st.integers(1, 3))]:
         question = f"{slide}q"
-        choices = CHOICES[question][: draw(st.integers(2, 4))]
-        graders.append(Grader(
-            id=question, slide=slide, name=question, record=f"record_{question}", prompt="?",
-            purpose=draw(st.sampled_from(["scored", "practice", "survey"])),
-            choices=tuple(choices), texts=tuple(choices),
-            right=tuple(draw(st.lists(st.sampled_from(choices), max_size=1))),
-            points=draw(st.sampled_from([0, 1, 2.5, 10])),
-            attempts=draw(st.sampled_from([None, 1, 2])), shuffle=draw(st.booleans()),
-        ))
+        graders.append(draw(random_grader(slide, question, CHOICES[question], expressions)))
+        choices = [part.id for part in graders[-1].parts]
         own = [
             ProgramRule(id="pick", on="clicked", target=f"{slide}e0", block=True,
                         then=(Choose(question=question, choice=choices[0]),)),
@@ -321,11 +322,20 @@ def programs(draw):
         pass_mark=draw(st.sampled_from([0, 50, 80, 100])),
         remembered={
             "slides": tuple(ids), "questions": tuple(g.id for g in graders),
-            "choices": tuple(c for g in graders for c in g.choices),
+            "choices": tuple(
+                name for g in graders for name in
+                (*(part.id for part in g.parts), *(target.id for target in g.targets), g.id)
+            ),
             "variables": tuple(VARIABLES),
             "elements": tuple(n for n in ELEMENTS + INNER if n[:6] in ids),
         },
     )
+
+
+def _answered(question, part, value):
+    """An answer in one of the parts, or in the question itself: a mark beside all places."""
+    name = CHOICES[question][part] if part < 4 else question
+    return {"event": "answered", "question": question, "part": name, "value": value}
 
 
 clicks = st.one_of(
@@ -355,6 +365,8 @@ others = st.one_of(
     st.tuples(st.integers(-5, 1_200), st.integers(-5, 1_200))
     .map(lambda t: {"event": "played", "target": "slideav", "since": t[0], "until": t[1]}),
     st.just({"event": "resume"}),
+    st.tuples(st.sampled_from(QUESTIONS), st.integers(0, 4), st.sampled_from(GIVEN))
+    .map(lambda t: _answered(*t)),
     st.booleans().map(lambda on: {"event": "pause", "on": on}),
     st.tuples(st.sampled_from(VARIABLES), texts | numbers | st.booleans())
     .map(lambda t: {"event": "set", "target": t[0], "value": t[1]}),
@@ -400,8 +412,8 @@ def any_run(seed: int, count: int):
     def one():
         name = rng.choice(ELEMENTS + INNER)
         kind = rng.choice([
-            "clicked", "clicked", "clicked", "clicked", "answer", "answer", "tick", "tick", "next",
-            "next", "previous", "slide", "close", "double_clicked", "pointed", "key", "entered",
+            "clicked", "clicked", "clicked", "clicked", "answer", "answer", "give", "give",
+            "tick", "tick", "next", "next", "previous", "slide", "close", "double_clicked", "pointed", "key", "entered",
             "dropped", "media", "played", "pause", "set", "resume",
         ])
         match kind:
@@ -409,6 +421,9 @@ def any_run(seed: int, count: int):
                 # Choosing and submitting in turns, on the first slide more often than on others.
                 parts.reverse()
                 return {"event": "clicked", "target": rng.choice([SLIDES[0], *SLIDES]) + parts[0]}
+            case "give":
+                question = rng.choice([QUESTIONS[0], *QUESTIONS])
+                return _answered(question, rng.randrange(5), rng.choice(GIVEN))
             case "tick":
                 return {"event": "tick", "ms": rng.choice([0, 40, 100, 700, 2_500, 90_000])}
             case "slide":

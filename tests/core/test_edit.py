@@ -18,6 +18,7 @@ from zigzag_core.course import (
 )
 from zigzag_core.course.blank import Addition, blank_slide
 from zigzag_core.course.media_use import usage
+from zigzag_core.course.new_questions import QUESTION_KINDS
 from zigzag_core.course.usual_styles import USUAL_STYLES
 from zigzag_core.edit.adding import add
 from zigzag_core.edit.copying import (
@@ -48,7 +49,7 @@ def test_what_is_added_lies_on_the_slide_and_on_top(what, at):
     new = [e for e in slide.elements if e.id in selected]
     assert new and all(e.z > 0 for e in new)
     assert all(e.x >= 0 and e.x + e.w <= 1280 and e.y >= 0 and e.y + e.h <= 720 for e in new)
-    assert bool(slide.questions) == (what == "single_choice")
+    assert bool(slide.questions) == (what in QUESTION_KINDS)
 
 
 def test_a_pasted_question_is_wired_to_its_own_parts():

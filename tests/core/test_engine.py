@@ -3,6 +3,7 @@
 import pytest
 from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
+from zigzag_core.assess.solutions import right_response
 from zigzag_core.course import (
     Group,
     Input,
@@ -44,8 +45,9 @@ def at_question(index, number=0, seed=1):
     slide = next(s for s in index.program.slides if s.id == grader.slide)
     by_choice = {e.choice: e.draw.id for e in slide.elements if e.choice}
     submit = next(e.draw.id for e in slide.elements if e.control == "button")
-    right = by_choice[grader.right[0]]
-    wrong = next(e for c, e in by_choice.items() if c not in grader.right)
+    good = {part.id for part in grader.parts if part.right}
+    right = next(e for c, e in by_choice.items() if c in good)
+    wrong = next(e for c, e in by_choice.items() if c not in good)
     return state, grader, right, wrong, submit
 
 
@@ -80,7 +82,7 @@ def test_wrong_answer_may_be_tried_again_until_attempts_are_used_up():
     assert state.overlays == (f"{grader.id}_last",) and state.answers[grader.id].locked
     state, _ = run(index, state, {"event": "close", "target": f"{grader.id}_last"},
                    click(right), click(submit))
-    assert state.answers[grader.id].chosen != grader.right, "locked answers stay"
+    assert state.answers[grader.id].given != right_response(grader), "locked answers stay"
 
 
 def test_submit_waits_for_a_choice():

@@ -134,7 +134,7 @@ def test_an_archive_of_the_first_format_is_read(demo):
         ]
         files[path] = json.dumps(slide).encode()
     read, _ = import_archive(zipped(files))
-    assert read.course.format == 3 and read.course.title == document.course.title
+    assert read.course.format == 4 and read.course.title == document.course.title
     assert [s.title for s in read.slides] == [s.title for s in document.slides]
     assert [[e.style for e in s.elements] for s in read.slides] == [
         [e.style for e in s.elements] for s in document.slides]

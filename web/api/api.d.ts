@@ -1322,6 +1322,55 @@ export interface components {
             name: string;
         };
         /**
+         * Accepts
+         * @description Which words or numbers are right, and what may differ from them.
+         *
+         *     With `typos` words of four letters and more may have one slip, from eight on two; a slip is
+         *     a letter too many, missing, wrong, or swapped with the next one. `units` may follow a number.
+         */
+        Accepts: {
+            /**
+             * Words
+             * @default []
+             */
+            words: string[];
+            /**
+             * Ranges
+             * @default []
+             */
+            ranges: components["schemas"]["NumberRange"][];
+            /**
+             * Units
+             * @default []
+             */
+            units: string[];
+            /**
+             * Any Case
+             * @default true
+             */
+            any_case: boolean;
+            /**
+             * Any Accents
+             * @default true
+             */
+            any_accents: boolean;
+            /**
+             * Any Spaces
+             * @default true
+             */
+            any_spaces: boolean;
+            /**
+             * Any Punctuation
+             * @default true
+             */
+            any_punctuation: boolean;
+            /**
+             * Typos
+             * @default false
+             */
+            typos: boolean;
+        };
+        /**
          * AllHere
          * @description All on this slide that can be clicked was.
          */
@@ -1361,6 +1410,34 @@ export interface components {
              * @default
              */
             text: string;
+        };
+        /**
+         * AnswerRow
+         * @description A combination of answers: all its cells hold, and of `among` at least so many are given.
+         */
+        AnswerRow: {
+            /** Id */
+            id: string;
+            /**
+             * Cells
+             * @default []
+             */
+            cells: components["schemas"]["Cell"][];
+            /**
+             * At Least
+             * @default 0
+             */
+            at_least: number;
+            /**
+             * @default {
+             *       "blocks": []
+             *     }
+             */
+            words: components["schemas"]["RichText"];
+            /** Points */
+            points?: number | null;
+            /** Go To */
+            go_to?: string | null;
         };
         /**
          * Area
@@ -1734,6 +1811,69 @@ export interface components {
             after: string;
         };
         /**
+         * Blank
+         * @description A gap in a running text: typed, chosen from a list, or filled from the word bank.
+         *
+         *     `others` are the wrong words of its list or of the bank.
+         */
+        Blank: {
+            /** Id */
+            id: string;
+            /**
+             * How
+             * @default typed
+             * @enum {string}
+             */
+            how: "typed" | "list" | "bank";
+            /**
+             * @default {
+             *       "words": [],
+             *       "ranges": [],
+             *       "units": [],
+             *       "any_case": true,
+             *       "any_accents": true,
+             *       "any_spaces": true,
+             *       "any_punctuation": true,
+             *       "typos": false
+             *     }
+             */
+            accepts: components["schemas"]["Accepts"];
+            /**
+             * Others
+             * @default []
+             */
+            others: string[];
+            /**
+             * @default {
+             *       "blocks": []
+             *     }
+             */
+            says: components["schemas"]["RichText"];
+        };
+        /**
+         * BlankRun
+         * @description A gap to be filled: one of the blanks of the question that the text belongs to.
+         */
+        BlankRun: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "blank";
+            /** Blank */
+            blank: string;
+            /**
+             * Bold
+             * @default false
+             */
+            bold: boolean;
+            /**
+             * Italic
+             * @default false
+             */
+            italic: boolean;
+        };
+        /**
          * Block
          * @description One paragraph, or one item of a list; adjacent items of a kind form one list.
          */
@@ -1748,7 +1888,7 @@ export interface components {
              * Runs
              * @default []
              */
-            runs: (components["schemas"]["TextRun"] | components["schemas"]["ValueRun"])[];
+            runs: (components["schemas"]["TextRun"] | components["schemas"]["ValueRun"] | components["schemas"]["BlankRun"])[];
         };
         /** Button */
         Button: {
@@ -1924,6 +2064,23 @@ export interface components {
             back: string;
         };
         /**
+         * Cell
+         * @description What a row of an answer table asks of one part: to be answered so, or not; else anything.
+         *
+         *     `value` narrows it down: the target of an item, the words in a blank. None is any.
+         */
+        Cell: {
+            /** Part */
+            part: string;
+            /**
+             * Given
+             * @default true
+             */
+            given: boolean;
+            /** Value */
+            value?: string | null;
+        };
+        /**
          * Checklist
          * @description Things to tick off.
          */
@@ -1945,7 +2102,9 @@ export interface components {
         };
         /**
          * Choice
-         * @description One answer: an element of the slide, and whether it is the right one.
+         * @description One answer: an element, whether it is right, its own points and words.
+         *
+         *     A `pinned` one keeps its place when the others are shuffled.
          */
         Choice: {
             /** Id */
@@ -1957,6 +2116,22 @@ export interface components {
              * @default false
              */
             right: boolean;
+            /**
+             * Pinned
+             * @default false
+             */
+            pinned: boolean;
+            /**
+             * Points
+             * @default 0
+             */
+            points: number;
+            /**
+             * @default {
+             *       "blocks": []
+             *     }
+             */
+            says: components["schemas"]["RichText"];
         };
         /**
          * ChoosePath
@@ -2204,6 +2379,132 @@ export interface components {
             overlay?: string | null;
         };
         /**
+         * DragToTarget
+         * @description Bring items onto targets, where they snap to the middle, stack or stand side by side.
+         */
+        DragToTarget: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Purpose
+             * @default scored
+             * @enum {string}
+             */
+            purpose: "scored" | "practice" | "survey";
+            /** Prompt */
+            prompt?: string | null;
+            /** Submit */
+            submit?: string | null;
+            /** Reset */
+            reset?: string | null;
+            /**
+             * Points
+             * @default 1
+             */
+            points: number;
+            /**
+             * Penalty
+             * @default 0
+             */
+            penalty: number;
+            /**
+             * Floor
+             * @default 0
+             */
+            floor: number;
+            /**
+             * Partial
+             * @default none
+             * @enum {string}
+             */
+            partial: "none" | "right_parts" | "right_minus_wrong" | "per_answer";
+            /**
+             * Attempts
+             * @default 1
+             */
+            attempts: number | null;
+            /**
+             * Attempt Loss
+             * @default 0
+             */
+            attempt_loss: number;
+            /** Time Limit */
+            time_limit?: number | null;
+            /**
+             * Judged
+             * @default submit
+             * @enum {string}
+             */
+            judged: "submit" | "at_once" | "leaving";
+            /**
+             * Keeps
+             * @default true
+             */
+            keeps: boolean;
+            /**
+             * Show Right
+             * @default false
+             */
+            show_right: boolean;
+            /**
+             * After
+             * @default stay
+             * @enum {string}
+             */
+            after: "stay" | "next" | "again";
+            /** Again From */
+            again_from?: string | null;
+            /**
+             * @default {
+             *       "right": {
+             *         "blocks": []
+             *       },
+             *       "partly": {
+             *         "blocks": []
+             *       },
+             *       "wrong": {
+             *         "blocks": []
+             *       },
+             *       "last": {
+             *         "blocks": []
+             *       },
+             *       "time_up": {
+             *         "blocks": []
+             *       },
+             *       "read_again": null
+             *     }
+             */
+            feedback: components["schemas"]["Feedback"];
+            /**
+             * Table
+             * @default []
+             */
+            table: components["schemas"]["AnswerRow"][];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "drag_to_target";
+            /**
+             * Items
+             * @default []
+             */
+            items: components["schemas"]["Item"][];
+            /**
+             * Targets
+             * @default []
+             */
+            targets: components["schemas"]["Target"][];
+            /**
+             * Arrange
+             * @default tile
+             * @enum {string}
+             */
+            arrange: "snap" | "stack" | "tile";
+        };
+        /**
          * Dropped
          * @description One of `of` (or the owner) is dropped `on` a target; None: on any of its targets.
          */
@@ -2374,7 +2675,10 @@ export interface components {
         };
         /**
          * Feedback
-         * @description Words after a right answer, a wrong one with tries left, and the last wrong one.
+         * @description What is said after a right answer, a partly right one, a wrong one with tries left, the
+         *     last one that was not right, and when time is up.
+         *
+         *     `read_again` is the slide that explains it; a button leads there.
          */
         Feedback: {
             /**
@@ -2388,6 +2692,12 @@ export interface components {
              *       "blocks": []
              *     }
              */
+            partly: components["schemas"]["RichText"];
+            /**
+             * @default {
+             *       "blocks": []
+             *     }
+             */
             wrong: components["schemas"]["RichText"];
             /**
              * @default {
@@ -2395,6 +2705,131 @@ export interface components {
              *     }
              */
             last: components["schemas"]["RichText"];
+            /**
+             * @default {
+             *       "blocks": []
+             *     }
+             */
+            time_up: components["schemas"]["RichText"];
+            /** Read Again */
+            read_again?: string | null;
+        };
+        /**
+         * FillBlanks
+         * @description Words into the blanks of the element `text`.
+         */
+        FillBlanks: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Purpose
+             * @default scored
+             * @enum {string}
+             */
+            purpose: "scored" | "practice" | "survey";
+            /** Prompt */
+            prompt?: string | null;
+            /** Submit */
+            submit?: string | null;
+            /** Reset */
+            reset?: string | null;
+            /**
+             * Points
+             * @default 1
+             */
+            points: number;
+            /**
+             * Penalty
+             * @default 0
+             */
+            penalty: number;
+            /**
+             * Floor
+             * @default 0
+             */
+            floor: number;
+            /**
+             * Partial
+             * @default none
+             * @enum {string}
+             */
+            partial: "none" | "right_parts" | "right_minus_wrong" | "per_answer";
+            /**
+             * Attempts
+             * @default 1
+             */
+            attempts: number | null;
+            /**
+             * Attempt Loss
+             * @default 0
+             */
+            attempt_loss: number;
+            /** Time Limit */
+            time_limit?: number | null;
+            /**
+             * Judged
+             * @default submit
+             * @enum {string}
+             */
+            judged: "submit" | "at_once" | "leaving";
+            /**
+             * Keeps
+             * @default true
+             */
+            keeps: boolean;
+            /**
+             * Show Right
+             * @default false
+             */
+            show_right: boolean;
+            /**
+             * After
+             * @default stay
+             * @enum {string}
+             */
+            after: "stay" | "next" | "again";
+            /** Again From */
+            again_from?: string | null;
+            /**
+             * @default {
+             *       "right": {
+             *         "blocks": []
+             *       },
+             *       "partly": {
+             *         "blocks": []
+             *       },
+             *       "wrong": {
+             *         "blocks": []
+             *       },
+             *       "last": {
+             *         "blocks": []
+             *       },
+             *       "time_up": {
+             *         "blocks": []
+             *       },
+             *       "read_again": null
+             *     }
+             */
+            feedback: components["schemas"]["Feedback"];
+            /**
+             * Table
+             * @default []
+             */
+            table: components["schemas"]["AnswerRow"][];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "blanks";
+            /** Text */
+            text?: string | null;
+            /**
+             * Blanks
+             * @default []
+             */
+            blanks: components["schemas"]["Blank"][];
         };
         /**
          * FlipCards
@@ -2658,10 +3093,145 @@ export interface components {
             of: string[];
         };
         /**
+         * Hotspot
+         * @description Click the right places, on the picture or film `on`, or anywhere on the slide.
+         *
+         *     `clicks` limits how many marks there can be; `needed` says how many right places are enough.
+         */
+        Hotspot: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Purpose
+             * @default scored
+             * @enum {string}
+             */
+            purpose: "scored" | "practice" | "survey";
+            /** Prompt */
+            prompt?: string | null;
+            /** Submit */
+            submit?: string | null;
+            /** Reset */
+            reset?: string | null;
+            /**
+             * Points
+             * @default 1
+             */
+            points: number;
+            /**
+             * Penalty
+             * @default 0
+             */
+            penalty: number;
+            /**
+             * Floor
+             * @default 0
+             */
+            floor: number;
+            /**
+             * Partial
+             * @default none
+             * @enum {string}
+             */
+            partial: "none" | "right_parts" | "right_minus_wrong" | "per_answer";
+            /**
+             * Attempts
+             * @default 1
+             */
+            attempts: number | null;
+            /**
+             * Attempt Loss
+             * @default 0
+             */
+            attempt_loss: number;
+            /** Time Limit */
+            time_limit?: number | null;
+            /**
+             * Judged
+             * @default submit
+             * @enum {string}
+             */
+            judged: "submit" | "at_once" | "leaving";
+            /**
+             * Keeps
+             * @default true
+             */
+            keeps: boolean;
+            /**
+             * Show Right
+             * @default false
+             */
+            show_right: boolean;
+            /**
+             * After
+             * @default stay
+             * @enum {string}
+             */
+            after: "stay" | "next" | "again";
+            /** Again From */
+            again_from?: string | null;
+            /**
+             * @default {
+             *       "right": {
+             *         "blocks": []
+             *       },
+             *       "partly": {
+             *         "blocks": []
+             *       },
+             *       "wrong": {
+             *         "blocks": []
+             *       },
+             *       "last": {
+             *         "blocks": []
+             *       },
+             *       "time_up": {
+             *         "blocks": []
+             *       },
+             *       "read_again": null
+             *     }
+             */
+            feedback: components["schemas"]["Feedback"];
+            /**
+             * Table
+             * @default []
+             */
+            table: components["schemas"]["AnswerRow"][];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "hotspot";
+            /** On */
+            on?: string | null;
+            /**
+             * Spots
+             * @default []
+             */
+            spots: components["schemas"]["Spot"][];
+            /** Clicks */
+            clicks?: number | null;
+            /** Needed */
+            needed?: number | null;
+        };
+        /**
+         * InOrder
+         * @description Something to be put in order.
+         */
+        InOrder: {
+            /** Id */
+            id: string;
+            /** Element */
+            element: string;
+        };
+        /**
          * Input
          * @description Something to fill in or set; what is entered is kept in `variable`.
          *
          *     `options` are those of a choice list; `low`, `high` and `step` hold for numbers and sliders.
+         *     *long* takes several lines. A *scale* has points from `low` to `high`; its options name the
+         *     lowest, the highest, and, where it is there, having no opinion.
          */
         Input: {
             /** Id */
@@ -2809,7 +3379,7 @@ export interface components {
              * @default text
              * @enum {string}
              */
-            input: "text" | "number" | "choice" | "checkbox" | "slider";
+            input: "text" | "number" | "choice" | "checkbox" | "slider" | "long" | "scale";
             /**
              * Label
              * @default
@@ -2837,6 +3407,33 @@ export interface components {
              * @default 1
              */
             step: number;
+        };
+        /**
+         * Item
+         * @description Something to place: right on any of the targets `to`, or on none. `endless` ones can be
+         *     placed on several targets, and then belong on all of `to`.
+         */
+        Item: {
+            /** Id */
+            id: string;
+            /** Element */
+            element: string;
+            /**
+             * To
+             * @default []
+             */
+            to: string[];
+            /**
+             * Endless
+             * @default false
+             */
+            endless: boolean;
+            /**
+             * @default {
+             *       "blocks": []
+             *     }
+             */
+            says: components["schemas"]["RichText"];
         };
         /**
          * KeyPressed
@@ -2879,6 +3476,126 @@ export interface components {
              * @enum {string}
              */
             status: "completed" | "passed" | "failed";
+        };
+        /**
+         * Matching
+         * @description Connect items with targets.
+         */
+        Matching: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Purpose
+             * @default scored
+             * @enum {string}
+             */
+            purpose: "scored" | "practice" | "survey";
+            /** Prompt */
+            prompt?: string | null;
+            /** Submit */
+            submit?: string | null;
+            /** Reset */
+            reset?: string | null;
+            /**
+             * Points
+             * @default 1
+             */
+            points: number;
+            /**
+             * Penalty
+             * @default 0
+             */
+            penalty: number;
+            /**
+             * Floor
+             * @default 0
+             */
+            floor: number;
+            /**
+             * Partial
+             * @default none
+             * @enum {string}
+             */
+            partial: "none" | "right_parts" | "right_minus_wrong" | "per_answer";
+            /**
+             * Attempts
+             * @default 1
+             */
+            attempts: number | null;
+            /**
+             * Attempt Loss
+             * @default 0
+             */
+            attempt_loss: number;
+            /** Time Limit */
+            time_limit?: number | null;
+            /**
+             * Judged
+             * @default submit
+             * @enum {string}
+             */
+            judged: "submit" | "at_once" | "leaving";
+            /**
+             * Keeps
+             * @default true
+             */
+            keeps: boolean;
+            /**
+             * Show Right
+             * @default false
+             */
+            show_right: boolean;
+            /**
+             * After
+             * @default stay
+             * @enum {string}
+             */
+            after: "stay" | "next" | "again";
+            /** Again From */
+            again_from?: string | null;
+            /**
+             * @default {
+             *       "right": {
+             *         "blocks": []
+             *       },
+             *       "partly": {
+             *         "blocks": []
+             *       },
+             *       "wrong": {
+             *         "blocks": []
+             *       },
+             *       "last": {
+             *         "blocks": []
+             *       },
+             *       "time_up": {
+             *         "blocks": []
+             *       },
+             *       "read_again": null
+             *     }
+             */
+            feedback: components["schemas"]["Feedback"];
+            /**
+             * Table
+             * @default []
+             */
+            table: components["schemas"]["AnswerRow"][];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "matching";
+            /**
+             * Items
+             * @default []
+             */
+            items: components["schemas"]["Item"][];
+            /**
+             * Targets
+             * @default []
+             */
+            targets: components["schemas"]["Target"][];
         };
         /**
          * MediaReached
@@ -3146,6 +3863,133 @@ export interface components {
             move: string;
         };
         /**
+         * MultipleResponse
+         * @description Choose several, at least and at most so many; `at_most` None is all.
+         */
+        MultipleResponse: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Purpose
+             * @default scored
+             * @enum {string}
+             */
+            purpose: "scored" | "practice" | "survey";
+            /** Prompt */
+            prompt?: string | null;
+            /** Submit */
+            submit?: string | null;
+            /** Reset */
+            reset?: string | null;
+            /**
+             * Points
+             * @default 1
+             */
+            points: number;
+            /**
+             * Penalty
+             * @default 0
+             */
+            penalty: number;
+            /**
+             * Floor
+             * @default 0
+             */
+            floor: number;
+            /**
+             * Partial
+             * @default none
+             * @enum {string}
+             */
+            partial: "none" | "right_parts" | "right_minus_wrong" | "per_answer";
+            /**
+             * Attempts
+             * @default 1
+             */
+            attempts: number | null;
+            /**
+             * Attempt Loss
+             * @default 0
+             */
+            attempt_loss: number;
+            /** Time Limit */
+            time_limit?: number | null;
+            /**
+             * Judged
+             * @default submit
+             * @enum {string}
+             */
+            judged: "submit" | "at_once" | "leaving";
+            /**
+             * Keeps
+             * @default true
+             */
+            keeps: boolean;
+            /**
+             * Show Right
+             * @default false
+             */
+            show_right: boolean;
+            /**
+             * After
+             * @default stay
+             * @enum {string}
+             */
+            after: "stay" | "next" | "again";
+            /** Again From */
+            again_from?: string | null;
+            /**
+             * @default {
+             *       "right": {
+             *         "blocks": []
+             *       },
+             *       "partly": {
+             *         "blocks": []
+             *       },
+             *       "wrong": {
+             *         "blocks": []
+             *       },
+             *       "last": {
+             *         "blocks": []
+             *       },
+             *       "time_up": {
+             *         "blocks": []
+             *       },
+             *       "read_again": null
+             *     }
+             */
+            feedback: components["schemas"]["Feedback"];
+            /**
+             * Table
+             * @default []
+             */
+            table: components["schemas"]["AnswerRow"][];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "multiple_response";
+            /**
+             * Choices
+             * @default []
+             */
+            choices: components["schemas"]["Choice"][];
+            /**
+             * Shuffle
+             * @default false
+             */
+            shuffle: boolean;
+            /**
+             * At Least
+             * @default 1
+             */
+            at_least: number;
+            /** At Most */
+            at_most?: number | null;
+        };
+        /**
          * NavigationHere
          * @description A slide's exceptions; None is as in the course.
          */
@@ -3180,6 +4024,141 @@ export interface components {
              */
             to: "nowhere";
         };
+        /**
+         * NumberRange
+         * @description An interval of accepted numbers, its ends among them.
+         */
+        NumberRange: {
+            /** Low */
+            low: number;
+            /** High */
+            high: number;
+        };
+        /**
+         * Numeric
+         * @description A number into the input `field`.
+         */
+        Numeric: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Purpose
+             * @default scored
+             * @enum {string}
+             */
+            purpose: "scored" | "practice" | "survey";
+            /** Prompt */
+            prompt?: string | null;
+            /** Submit */
+            submit?: string | null;
+            /** Reset */
+            reset?: string | null;
+            /**
+             * Points
+             * @default 1
+             */
+            points: number;
+            /**
+             * Penalty
+             * @default 0
+             */
+            penalty: number;
+            /**
+             * Floor
+             * @default 0
+             */
+            floor: number;
+            /**
+             * Partial
+             * @default none
+             * @enum {string}
+             */
+            partial: "none" | "right_parts" | "right_minus_wrong" | "per_answer";
+            /**
+             * Attempts
+             * @default 1
+             */
+            attempts: number | null;
+            /**
+             * Attempt Loss
+             * @default 0
+             */
+            attempt_loss: number;
+            /** Time Limit */
+            time_limit?: number | null;
+            /**
+             * Judged
+             * @default submit
+             * @enum {string}
+             */
+            judged: "submit" | "at_once" | "leaving";
+            /**
+             * Keeps
+             * @default true
+             */
+            keeps: boolean;
+            /**
+             * Show Right
+             * @default false
+             */
+            show_right: boolean;
+            /**
+             * After
+             * @default stay
+             * @enum {string}
+             */
+            after: "stay" | "next" | "again";
+            /** Again From */
+            again_from?: string | null;
+            /**
+             * @default {
+             *       "right": {
+             *         "blocks": []
+             *       },
+             *       "partly": {
+             *         "blocks": []
+             *       },
+             *       "wrong": {
+             *         "blocks": []
+             *       },
+             *       "last": {
+             *         "blocks": []
+             *       },
+             *       "time_up": {
+             *         "blocks": []
+             *       },
+             *       "read_again": null
+             *     }
+             */
+            feedback: components["schemas"]["Feedback"];
+            /**
+             * Table
+             * @default []
+             */
+            table: components["schemas"]["AnswerRow"][];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "numeric";
+            /** Field */
+            field?: string | null;
+            /**
+             * @default {
+             *       "words": [],
+             *       "ranges": [],
+             *       "units": [],
+             *       "any_case": true,
+             *       "any_accents": true,
+             *       "any_spaces": true,
+             *       "any_punctuation": true,
+             *       "typos": false
+             *     }
+             */
+            accepts: components["schemas"]["Accepts"];
+        };
         /** OfQuestion */
         OfQuestion: {
             /**
@@ -3201,6 +4180,134 @@ export interface components {
             y: number;
         };
         /**
+         * OpenAnswer
+         * @description Words of one's own, so many letters; a `model` answer may be shown afterwards.
+         */
+        OpenAnswer: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Purpose
+             * @default scored
+             * @enum {string}
+             */
+            purpose: "scored" | "practice" | "survey";
+            /** Prompt */
+            prompt?: string | null;
+            /** Submit */
+            submit?: string | null;
+            /** Reset */
+            reset?: string | null;
+            /**
+             * Points
+             * @default 1
+             */
+            points: number;
+            /**
+             * Penalty
+             * @default 0
+             */
+            penalty: number;
+            /**
+             * Floor
+             * @default 0
+             */
+            floor: number;
+            /**
+             * Partial
+             * @default none
+             * @enum {string}
+             */
+            partial: "none" | "right_parts" | "right_minus_wrong" | "per_answer";
+            /**
+             * Attempts
+             * @default 1
+             */
+            attempts: number | null;
+            /**
+             * Attempt Loss
+             * @default 0
+             */
+            attempt_loss: number;
+            /** Time Limit */
+            time_limit?: number | null;
+            /**
+             * Judged
+             * @default submit
+             * @enum {string}
+             */
+            judged: "submit" | "at_once" | "leaving";
+            /**
+             * Keeps
+             * @default true
+             */
+            keeps: boolean;
+            /**
+             * Show Right
+             * @default false
+             */
+            show_right: boolean;
+            /**
+             * After
+             * @default stay
+             * @enum {string}
+             */
+            after: "stay" | "next" | "again";
+            /** Again From */
+            again_from?: string | null;
+            /**
+             * @default {
+             *       "right": {
+             *         "blocks": []
+             *       },
+             *       "partly": {
+             *         "blocks": []
+             *       },
+             *       "wrong": {
+             *         "blocks": []
+             *       },
+             *       "last": {
+             *         "blocks": []
+             *       },
+             *       "time_up": {
+             *         "blocks": []
+             *       },
+             *       "read_again": null
+             *     }
+             */
+            feedback: components["schemas"]["Feedback"];
+            /**
+             * Table
+             * @default []
+             */
+            table: components["schemas"]["AnswerRow"][];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "open_answer";
+            /** Field */
+            field?: string | null;
+            /**
+             * At Least
+             * @default 0
+             */
+            at_least: number;
+            /**
+             * At Most
+             * @default 500
+             */
+            at_most: number;
+            /**
+             * @default {
+             *       "blocks": []
+             *     }
+             */
+            model: components["schemas"]["RichText"];
+        };
+        /**
          * OpenLink
          * @description Open a web page in a window of its own.
          */
@@ -3216,6 +4323,129 @@ export interface components {
              * @default
              */
             address: string;
+        };
+        /**
+         * Ordering
+         * @description Put things in order; `items` stand in the right one.
+         *
+         *     Judged by all of it, by the neighbours that are right, or by the longest run of them.
+         */
+        Ordering: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Purpose
+             * @default scored
+             * @enum {string}
+             */
+            purpose: "scored" | "practice" | "survey";
+            /** Prompt */
+            prompt?: string | null;
+            /** Submit */
+            submit?: string | null;
+            /** Reset */
+            reset?: string | null;
+            /**
+             * Points
+             * @default 1
+             */
+            points: number;
+            /**
+             * Penalty
+             * @default 0
+             */
+            penalty: number;
+            /**
+             * Floor
+             * @default 0
+             */
+            floor: number;
+            /**
+             * Partial
+             * @default none
+             * @enum {string}
+             */
+            partial: "none" | "right_parts" | "right_minus_wrong" | "per_answer";
+            /**
+             * Attempts
+             * @default 1
+             */
+            attempts: number | null;
+            /**
+             * Attempt Loss
+             * @default 0
+             */
+            attempt_loss: number;
+            /** Time Limit */
+            time_limit?: number | null;
+            /**
+             * Judged
+             * @default submit
+             * @enum {string}
+             */
+            judged: "submit" | "at_once" | "leaving";
+            /**
+             * Keeps
+             * @default true
+             */
+            keeps: boolean;
+            /**
+             * Show Right
+             * @default false
+             */
+            show_right: boolean;
+            /**
+             * After
+             * @default stay
+             * @enum {string}
+             */
+            after: "stay" | "next" | "again";
+            /** Again From */
+            again_from?: string | null;
+            /**
+             * @default {
+             *       "right": {
+             *         "blocks": []
+             *       },
+             *       "partly": {
+             *         "blocks": []
+             *       },
+             *       "wrong": {
+             *         "blocks": []
+             *       },
+             *       "last": {
+             *         "blocks": []
+             *       },
+             *       "time_up": {
+             *         "blocks": []
+             *       },
+             *       "read_again": null
+             *     }
+             */
+            feedback: components["schemas"]["Feedback"];
+            /**
+             * Table
+             * @default []
+             */
+            table: components["schemas"]["AnswerRow"][];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "ordering";
+            /**
+             * Items
+             * @default []
+             */
+            items: components["schemas"]["InOrder"][];
+            /**
+             * Counts
+             * @default all
+             * @enum {string}
+             */
+            counts: "all" | "pairs" | "run";
         };
         /**
          * Overlay
@@ -3570,6 +4800,121 @@ export interface components {
             question?: string | null;
         };
         /**
+         * RatingScale
+         * @description How far one agrees, for each row; nothing is right or wrong.
+         */
+        RatingScale: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Purpose
+             * @default survey
+             * @enum {string}
+             */
+            purpose: "scored" | "practice" | "survey";
+            /** Prompt */
+            prompt?: string | null;
+            /** Submit */
+            submit?: string | null;
+            /** Reset */
+            reset?: string | null;
+            /**
+             * Points
+             * @default 1
+             */
+            points: number;
+            /**
+             * Penalty
+             * @default 0
+             */
+            penalty: number;
+            /**
+             * Floor
+             * @default 0
+             */
+            floor: number;
+            /**
+             * Partial
+             * @default none
+             * @enum {string}
+             */
+            partial: "none" | "right_parts" | "right_minus_wrong" | "per_answer";
+            /**
+             * Attempts
+             * @default 1
+             */
+            attempts: number | null;
+            /**
+             * Attempt Loss
+             * @default 0
+             */
+            attempt_loss: number;
+            /** Time Limit */
+            time_limit?: number | null;
+            /**
+             * Judged
+             * @default submit
+             * @enum {string}
+             */
+            judged: "submit" | "at_once" | "leaving";
+            /**
+             * Keeps
+             * @default true
+             */
+            keeps: boolean;
+            /**
+             * Show Right
+             * @default false
+             */
+            show_right: boolean;
+            /**
+             * After
+             * @default stay
+             * @enum {string}
+             */
+            after: "stay" | "next" | "again";
+            /** Again From */
+            again_from?: string | null;
+            /**
+             * @default {
+             *       "right": {
+             *         "blocks": []
+             *       },
+             *       "partly": {
+             *         "blocks": []
+             *       },
+             *       "wrong": {
+             *         "blocks": []
+             *       },
+             *       "last": {
+             *         "blocks": []
+             *       },
+             *       "time_up": {
+             *         "blocks": []
+             *       },
+             *       "read_again": null
+             *     }
+             */
+            feedback: components["schemas"]["Feedback"];
+            /**
+             * Table
+             * @default []
+             */
+            table: components["schemas"]["AnswerRow"][];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "rating_scale";
+            /**
+             * Rows
+             * @default []
+             */
+            rows: components["schemas"]["Row"][];
+        };
+        /**
          * RevealSet
          * @description Things to click, each with what it reveals: one at a time, or all stay open.
          *
@@ -3627,6 +4972,16 @@ export interface components {
              * @default []
              */
             blocks: components["schemas"]["Block"][];
+        };
+        /**
+         * Row
+         * @description A statement to be rated: an input of scale points.
+         */
+        Row: {
+            /** Id */
+            id: string;
+            /** Element */
+            element: string;
         };
         /**
          * Rule
@@ -3935,6 +5290,131 @@ export interface components {
             text: components["schemas"]["RichText"];
         };
         /**
+         * ShortText
+         * @description A few words into the input `field`.
+         */
+        ShortText: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Purpose
+             * @default scored
+             * @enum {string}
+             */
+            purpose: "scored" | "practice" | "survey";
+            /** Prompt */
+            prompt?: string | null;
+            /** Submit */
+            submit?: string | null;
+            /** Reset */
+            reset?: string | null;
+            /**
+             * Points
+             * @default 1
+             */
+            points: number;
+            /**
+             * Penalty
+             * @default 0
+             */
+            penalty: number;
+            /**
+             * Floor
+             * @default 0
+             */
+            floor: number;
+            /**
+             * Partial
+             * @default none
+             * @enum {string}
+             */
+            partial: "none" | "right_parts" | "right_minus_wrong" | "per_answer";
+            /**
+             * Attempts
+             * @default 1
+             */
+            attempts: number | null;
+            /**
+             * Attempt Loss
+             * @default 0
+             */
+            attempt_loss: number;
+            /** Time Limit */
+            time_limit?: number | null;
+            /**
+             * Judged
+             * @default submit
+             * @enum {string}
+             */
+            judged: "submit" | "at_once" | "leaving";
+            /**
+             * Keeps
+             * @default true
+             */
+            keeps: boolean;
+            /**
+             * Show Right
+             * @default false
+             */
+            show_right: boolean;
+            /**
+             * After
+             * @default stay
+             * @enum {string}
+             */
+            after: "stay" | "next" | "again";
+            /** Again From */
+            again_from?: string | null;
+            /**
+             * @default {
+             *       "right": {
+             *         "blocks": []
+             *       },
+             *       "partly": {
+             *         "blocks": []
+             *       },
+             *       "wrong": {
+             *         "blocks": []
+             *       },
+             *       "last": {
+             *         "blocks": []
+             *       },
+             *       "time_up": {
+             *         "blocks": []
+             *       },
+             *       "read_again": null
+             *     }
+             */
+            feedback: components["schemas"]["Feedback"];
+            /**
+             * Table
+             * @default []
+             */
+            table: components["schemas"]["AnswerRow"][];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "short_text";
+            /** Field */
+            field?: string | null;
+            /**
+             * @default {
+             *       "words": [],
+             *       "ranges": [],
+             *       "units": [],
+             *       "any_case": true,
+             *       "any_accents": true,
+             *       "any_spaces": true,
+             *       "any_punctuation": true,
+             *       "typos": false
+             *     }
+             */
+            accepts: components["schemas"]["Accepts"];
+        };
+        /**
          * ShowOrHide
          * @description Show, hide or toggle an element, a group or an overlay.
          */
@@ -3949,15 +5429,9 @@ export interface components {
         };
         /**
          * SingleChoice
-         * @description Choose one of several. `attempts` None means without end; `points` for a right answer.
+         * @description Choose one of several.
          */
         SingleChoice: {
-            /**
-             * Kind
-             * @default single_choice
-             * @constant
-             */
-            kind: "single_choice";
             /** Id */
             id: string;
             /** Name */
@@ -3970,31 +5444,73 @@ export interface components {
             purpose: "scored" | "practice" | "survey";
             /** Prompt */
             prompt?: string | null;
-            /**
-             * Choices
-             * @default []
-             */
-            choices: components["schemas"]["Choice"][];
             /** Submit */
             submit?: string | null;
-            /**
-             * Shuffle
-             * @default false
-             */
-            shuffle: boolean;
+            /** Reset */
+            reset?: string | null;
             /**
              * Points
              * @default 1
              */
             points: number;
             /**
+             * Penalty
+             * @default 0
+             */
+            penalty: number;
+            /**
+             * Floor
+             * @default 0
+             */
+            floor: number;
+            /**
+             * Partial
+             * @default none
+             * @enum {string}
+             */
+            partial: "none" | "right_parts" | "right_minus_wrong" | "per_answer";
+            /**
              * Attempts
              * @default 1
              */
             attempts: number | null;
             /**
+             * Attempt Loss
+             * @default 0
+             */
+            attempt_loss: number;
+            /** Time Limit */
+            time_limit?: number | null;
+            /**
+             * Judged
+             * @default submit
+             * @enum {string}
+             */
+            judged: "submit" | "at_once" | "leaving";
+            /**
+             * Keeps
+             * @default true
+             */
+            keeps: boolean;
+            /**
+             * Show Right
+             * @default false
+             */
+            show_right: boolean;
+            /**
+             * After
+             * @default stay
+             * @enum {string}
+             */
+            after: "stay" | "next" | "again";
+            /** Again From */
+            again_from?: string | null;
+            /**
              * @default {
              *       "right": {
+             *         "blocks": []
+             *       },
+             *       "partly": {
              *         "blocks": []
              *       },
              *       "wrong": {
@@ -4002,10 +5518,34 @@ export interface components {
              *       },
              *       "last": {
              *         "blocks": []
-             *       }
+             *       },
+             *       "time_up": {
+             *         "blocks": []
+             *       },
+             *       "read_again": null
              *     }
              */
             feedback: components["schemas"]["Feedback"];
+            /**
+             * Table
+             * @default []
+             */
+            table: components["schemas"]["AnswerRow"][];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "single_choice";
+            /**
+             * Choices
+             * @default []
+             */
+            choices: components["schemas"]["Choice"][];
+            /**
+             * Shuffle
+             * @default false
+             */
+            shuffle: boolean;
         };
         /**
          * Slide
@@ -4055,7 +5595,7 @@ export interface components {
              * Questions
              * @default []
              */
-            questions: components["schemas"]["SingleChoice"][];
+            questions: (components["schemas"]["SingleChoice"] | components["schemas"]["MultipleResponse"] | components["schemas"]["TrueFalse"] | components["schemas"]["FillBlanks"] | components["schemas"]["ShortText"] | components["schemas"]["Numeric"] | components["schemas"]["Matching"] | components["schemas"]["Ordering"] | components["schemas"]["DragToTarget"] | components["schemas"]["Hotspot"] | components["schemas"]["OpenAnswer"] | components["schemas"]["RatingScale"])[];
             /**
              * Overlays
              * @default []
@@ -4113,6 +5653,27 @@ export interface components {
              * @default 720
              */
             h: number;
+        };
+        /**
+         * Spot
+         * @description A place to click: an area. One that is not `right` is a decoy.
+         */
+        Spot: {
+            /** Id */
+            id: string;
+            /** Element */
+            element: string;
+            /**
+             * Right
+             * @default true
+             */
+            right: boolean;
+            /**
+             * @default {
+             *       "blocks": []
+             *     }
+             */
+            says: components["schemas"]["RichText"];
         };
         /**
          * SpotPlaces
@@ -4539,6 +6100,21 @@ export interface components {
             /** Input */
             input: string;
         };
+        /**
+         * Target
+         * @description Where items are placed, and how many it takes; None is any number.
+         */
+        Target: {
+            /** Id */
+            id: string;
+            /** Element */
+            element: string;
+            /**
+             * Takes
+             * @default 1
+             */
+            takes: number | null;
+        };
         /** Text */
         Text: {
             /** Id */
@@ -4833,6 +6409,121 @@ export interface components {
             slide: string;
         };
         /**
+         * TrueFalse
+         * @description Whether a statement is true; the first choice says so.
+         */
+        TrueFalse: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Purpose
+             * @default scored
+             * @enum {string}
+             */
+            purpose: "scored" | "practice" | "survey";
+            /** Prompt */
+            prompt?: string | null;
+            /** Submit */
+            submit?: string | null;
+            /** Reset */
+            reset?: string | null;
+            /**
+             * Points
+             * @default 1
+             */
+            points: number;
+            /**
+             * Penalty
+             * @default 0
+             */
+            penalty: number;
+            /**
+             * Floor
+             * @default 0
+             */
+            floor: number;
+            /**
+             * Partial
+             * @default none
+             * @enum {string}
+             */
+            partial: "none" | "right_parts" | "right_minus_wrong" | "per_answer";
+            /**
+             * Attempts
+             * @default 1
+             */
+            attempts: number | null;
+            /**
+             * Attempt Loss
+             * @default 0
+             */
+            attempt_loss: number;
+            /** Time Limit */
+            time_limit?: number | null;
+            /**
+             * Judged
+             * @default submit
+             * @enum {string}
+             */
+            judged: "submit" | "at_once" | "leaving";
+            /**
+             * Keeps
+             * @default true
+             */
+            keeps: boolean;
+            /**
+             * Show Right
+             * @default false
+             */
+            show_right: boolean;
+            /**
+             * After
+             * @default stay
+             * @enum {string}
+             */
+            after: "stay" | "next" | "again";
+            /** Again From */
+            again_from?: string | null;
+            /**
+             * @default {
+             *       "right": {
+             *         "blocks": []
+             *       },
+             *       "partly": {
+             *         "blocks": []
+             *       },
+             *       "wrong": {
+             *         "blocks": []
+             *       },
+             *       "last": {
+             *         "blocks": []
+             *       },
+             *       "time_up": {
+             *         "blocks": []
+             *       },
+             *       "read_again": null
+             *     }
+             */
+            feedback: components["schemas"]["Feedback"];
+            /**
+             * Table
+             * @default []
+             */
+            table: components["schemas"]["AnswerRow"][];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "true_false";
+            /**
+             * Choices
+             * @default []
+             */
+            choices: components["schemas"]["Choice"][];
+        };
+        /**
          * ValueFormat
          * @description How a value is written: numbers with `decimals` (None: as they are), words instead of a yes
          *     and a no, words for one and for other numbers (``#`` stands for the number).
@@ -5125,10 +6816,10 @@ export interface components {
         Course: {
             /**
              * Format
-             * @default 3
+             * @default 4
              * @constant
              */
-            format: 3;
+            format: 4;
             /** Id */
             id: string;
             /** Title */
@@ -5819,7 +7510,7 @@ export interface components {
              * What
              * @enum {string}
              */
-            what: "title" | "heading" | "text" | "rectangle" | "ellipse" | "line" | "arrow" | "callout" | "triangle" | "star" | "picture" | "video" | "audio" | "button" | "area" | "text_input" | "number_input" | "choice_list" | "checkbox" | "slider" | "progress_bar" | "progress_ring" | "progress_text" | "table" | "embed" | "single_choice";
+            what: "title" | "heading" | "text" | "rectangle" | "ellipse" | "line" | "arrow" | "callout" | "triangle" | "star" | "picture" | "video" | "audio" | "button" | "area" | "text_input" | "number_input" | "choice_list" | "checkbox" | "slider" | "progress_bar" | "progress_ring" | "progress_text" | "table" | "embed" | "single_choice" | "multiple_response" | "true_false" | "blanks" | "short_text" | "numeric" | "matching" | "ordering" | "drag_to_target" | "hotspot" | "open_answer" | "rating_scale";
             /** At */
             at?: [
                 number,
@@ -5846,7 +7537,7 @@ export interface components {
              * Questions
              * @default []
              */
-            questions: components["schemas"]["SingleChoice"][];
+            questions: (components["schemas"]["SingleChoice"] | components["schemas"]["MultipleResponse"] | components["schemas"]["TrueFalse"] | components["schemas"]["FillBlanks"] | components["schemas"]["ShortText"] | components["schemas"]["Numeric"] | components["schemas"]["Matching"] | components["schemas"]["Ordering"] | components["schemas"]["DragToTarget"] | components["schemas"]["Hotspot"] | components["schemas"]["OpenAnswer"] | components["schemas"]["RatingScale"])[];
             /**
              * Patterns
              * @default []
@@ -6399,6 +8090,19 @@ export interface components {
             slide: string;
         };
         /**
+         * Expire
+         * @description The time for a question is up: what there is is judged, and it is locked.
+         */
+        Expire: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "expire";
+            /** Question */
+            question: string;
+        };
+        /**
          * Fork
          * @description A way onward that is taken when its condition holds; the first that does.
          */
@@ -6425,8 +8129,11 @@ export interface components {
         };
         /**
          * Grader
-         * @description How one question is judged. `choices` in the author's order, `texts` their words;
+         * @description How one question is judged; its parts in the author's order, for *order* in the right one.
+         *
          *     `record` names the question in interaction records: letters, digits, ``-`` and ``_``.
+         *     `at_most` limits what may be chosen, the marks of *spots*, the letters of *free*; `needed` is
+         *     how many right spots are enough. `counts` says what of an order counts.
          */
         Grader: {
             /** Id */
@@ -6439,23 +8146,166 @@ export interface components {
             record: string;
             /** Prompt */
             prompt: string;
+            /** Kind */
+            kind: string;
+            /**
+             * Form
+             * @enum {string}
+             */
+            form: "choose" | "texts" | "pairs" | "order" | "spots" | "free" | "scale";
             /**
              * Purpose
              * @enum {string}
              */
             purpose: "scored" | "practice" | "survey";
-            /** Choices */
-            choices: string[];
-            /** Texts */
-            texts: string[];
-            /** Right */
-            right: string[];
+            /** Parts */
+            parts: components["schemas"]["GraderPart"][];
+            /**
+             * Targets
+             * @default []
+             */
+            targets: components["schemas"]["GraderTarget"][];
+            /**
+             * Rows
+             * @default []
+             */
+            rows: components["schemas"]["GraderRow"][];
             /** Points */
             points: number;
+            /**
+             * Penalty
+             * @default 0
+             */
+            penalty: number;
+            /**
+             * Floor
+             * @default 0
+             */
+            floor: number;
+            /**
+             * Partial
+             * @default none
+             * @enum {string}
+             */
+            partial: "none" | "right_parts" | "right_minus_wrong" | "per_answer";
             /** Attempts */
             attempts: number | null;
-            /** Shuffle */
+            /**
+             * Attempt Loss
+             * @default 0
+             */
+            attempt_loss: number;
+            /**
+             * At Least
+             * @default 1
+             */
+            at_least: number;
+            /** At Most */
+            at_most?: number | null;
+            /** Needed */
+            needed?: number | null;
+            /**
+             * Counts
+             * @default all
+             * @enum {string}
+             */
+            counts: "all" | "pairs" | "run";
+            /**
+             * Arrange
+             * @default snap
+             * @enum {string}
+             */
+            arrange: "snap" | "stack" | "tile" | "line";
+            /** Time Limit */
+            time_limit?: number | null;
+            /**
+             * At Once
+             * @default false
+             */
+            at_once: boolean;
+            /**
+             * Show Right
+             * @default false
+             */
+            show_right: boolean;
+            /**
+             * Shuffle
+             * @default false
+             */
             shuffle: boolean;
+            /**
+             * Pinned
+             * @default []
+             */
+            pinned: string[];
+        };
+        /**
+         * GraderPart
+         * @description Something that can be answered. What is `right` depends on the grader's form: for *choose*
+         *     and *spots* ``("",)`` where it is to be given; for *pairs* the targets that it belongs on, one
+         *     of them, or all where `endless`; for *texts* `accepts` says it.
+         */
+        GraderPart: {
+            /** Id */
+            id: string;
+            /** Element */
+            element?: string | null;
+            /**
+             * Words
+             * @default
+             */
+            words: string;
+            /**
+             * Right
+             * @default []
+             */
+            right: string[];
+            /**
+             * Endless
+             * @default false
+             */
+            endless: boolean;
+            /**
+             * Points
+             * @default 0
+             */
+            points: number;
+            accepts?: components["schemas"]["Accepts"] | null;
+            /**
+             * How
+             * @default typed
+             * @enum {string}
+             */
+            how: "typed" | "list" | "bank";
+            /**
+             * Options
+             * @default []
+             */
+            options: string[];
+        };
+        /**
+         * GraderRow
+         * @description A row of an answer table: the first whose condition holds gives its points, if it has any.
+         */
+        GraderRow: {
+            /** Condition */
+            condition: unknown;
+            /** Points */
+            points?: number | null;
+        };
+        /**
+         * GraderTarget
+         * @description Where parts are placed; `takes` None is any number of them.
+         */
+        GraderTarget: {
+            /** Id */
+            id: string;
+            /** Element */
+            element: string;
+            /** Words */
+            words: string;
+            /** Takes */
+            takes?: number | null;
         };
         /** Hide */
         Hide: {
@@ -6515,10 +8365,10 @@ export interface components {
         Program: {
             /**
              * Format
-             * @default 2
+             * @default 3
              * @constant
              */
-            format: 2;
+            format: 3;
             /** Course */
             course: string;
             /** Title */
@@ -6615,7 +8465,7 @@ export interface components {
              * @default none
              * @enum {string}
              */
-            control: "none" | "button" | "choice" | "input" | "check" | "wiper";
+            control: "none" | "button" | "choice" | "input" | "check" | "wiper" | "field" | "blanks" | "item" | "target" | "ranked" | "spot" | "ground";
             /** Question */
             question?: string | null;
             /** Choice */
@@ -6804,7 +8654,7 @@ export interface components {
              * On
              * @enum {string}
              */
-            on: "clicked" | "double_clicked" | "pointed_at" | "pointed_away" | "key_pressed" | "entered" | "dropped" | "dropped_elsewhere" | "cue_reached" | "timing_ended" | "timer" | "media_started" | "media_paused" | "media_ended" | "media_reached" | "slide_entered" | "slide_left" | "overlay_opened" | "overlay_closed" | "all_seen" | "variable_changed" | "answered_right" | "answered_wrong" | "answered_last" | "answered";
+            on: "clicked" | "double_clicked" | "pointed_at" | "pointed_away" | "key_pressed" | "entered" | "dropped" | "dropped_elsewhere" | "cue_reached" | "timing_ended" | "timer" | "media_started" | "media_paused" | "media_ended" | "media_reached" | "slide_entered" | "slide_left" | "overlay_opened" | "overlay_closed" | "all_seen" | "variable_changed" | "answered_right" | "answered_partly" | "answered_wrong" | "answered_last" | "time_up" | "answered";
             /** Target */
             target?: string | null;
             /** Detail */
@@ -6833,12 +8683,12 @@ export interface components {
              * Then
              * @default []
              */
-            then: (components["schemas"]["Go"] | components["schemas"]["Enter"] | components["schemas"]["Show"] | components["schemas"]["Hide"] | components["schemas"]["Toggle"] | components["schemas"]["SetLook"] | components["schemas"]["SetVariable"] | components["schemas"]["PickNumber"] | components["schemas"]["OpenOverlay"] | components["schemas"]["CloseOverlay"] | components["schemas"]["Choose"] | components["schemas"]["Submit"] | components["schemas"]["Reset"] | components["schemas"]["Clear"] | components["schemas"]["MoveElement"] | components["schemas"]["RunClock"] | components["schemas"]["zigzag_core__program__model__PlayMedia"] | components["schemas"]["zigzag_core__program__model__PlaySound"] | components["schemas"]["zigzag_core__program__model__OpenLink"] | components["schemas"]["zigzag_core__program__model__Mark"] | components["schemas"]["zigzag_core__program__model__Announce"] | components["schemas"]["zigzag_core__program__model__Wait"])[];
+            then: (components["schemas"]["Go"] | components["schemas"]["Enter"] | components["schemas"]["Show"] | components["schemas"]["Hide"] | components["schemas"]["Toggle"] | components["schemas"]["SetLook"] | components["schemas"]["SetVariable"] | components["schemas"]["PickNumber"] | components["schemas"]["OpenOverlay"] | components["schemas"]["CloseOverlay"] | components["schemas"]["Choose"] | components["schemas"]["Submit"] | components["schemas"]["Expire"] | components["schemas"]["Reset"] | components["schemas"]["Clear"] | components["schemas"]["MoveElement"] | components["schemas"]["RunClock"] | components["schemas"]["zigzag_core__program__model__PlayMedia"] | components["schemas"]["zigzag_core__program__model__PlaySound"] | components["schemas"]["zigzag_core__program__model__OpenLink"] | components["schemas"]["zigzag_core__program__model__Mark"] | components["schemas"]["zigzag_core__program__model__Announce"] | components["schemas"]["zigzag_core__program__model__Wait"])[];
             /**
              * Otherwise
              * @default []
              */
-            otherwise: (components["schemas"]["Go"] | components["schemas"]["Enter"] | components["schemas"]["Show"] | components["schemas"]["Hide"] | components["schemas"]["Toggle"] | components["schemas"]["SetLook"] | components["schemas"]["SetVariable"] | components["schemas"]["PickNumber"] | components["schemas"]["OpenOverlay"] | components["schemas"]["CloseOverlay"] | components["schemas"]["Choose"] | components["schemas"]["Submit"] | components["schemas"]["Reset"] | components["schemas"]["Clear"] | components["schemas"]["MoveElement"] | components["schemas"]["RunClock"] | components["schemas"]["zigzag_core__program__model__PlayMedia"] | components["schemas"]["zigzag_core__program__model__PlaySound"] | components["schemas"]["zigzag_core__program__model__OpenLink"] | components["schemas"]["zigzag_core__program__model__Mark"] | components["schemas"]["zigzag_core__program__model__Announce"] | components["schemas"]["zigzag_core__program__model__Wait"])[];
+            otherwise: (components["schemas"]["Go"] | components["schemas"]["Enter"] | components["schemas"]["Show"] | components["schemas"]["Hide"] | components["schemas"]["Toggle"] | components["schemas"]["SetLook"] | components["schemas"]["SetVariable"] | components["schemas"]["PickNumber"] | components["schemas"]["OpenOverlay"] | components["schemas"]["CloseOverlay"] | components["schemas"]["Choose"] | components["schemas"]["Submit"] | components["schemas"]["Expire"] | components["schemas"]["Reset"] | components["schemas"]["Clear"] | components["schemas"]["MoveElement"] | components["schemas"]["RunClock"] | components["schemas"]["zigzag_core__program__model__PlayMedia"] | components["schemas"]["zigzag_core__program__model__PlaySound"] | components["schemas"]["zigzag_core__program__model__OpenLink"] | components["schemas"]["zigzag_core__program__model__Mark"] | components["schemas"]["zigzag_core__program__model__Announce"] | components["schemas"]["zigzag_core__program__model__Wait"])[];
         };
         /**
          * ProgramSlide

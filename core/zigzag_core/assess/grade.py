@@ -1,26 +1,84 @@
-"""Judging an answer."""
+"""Judging a response: its result, its points, and the row of the answer table that it takes.
 
+The twin is `web/player/engine/grade.ts`.
+"""
+
+from collections.abc import Callable
 from dataclasses import dataclass
-from typing import Literal
+from typing import Any, Literal
 
 from zigzag_core.program import Grader
+
+from .measure import Given, Tally, measure
+
+Result = Literal["right", "partly", "wrong", "neutral"]
 
 
 @dataclass(frozen=True)
 class Judgement:
-    """The result of one submission and the points it gives."""
+    """The result of one submission, the points it gives, and its row (from 1; 0 is none)."""
 
-    result: Literal["right", "wrong", "neutral"]
+    result: Result
     points: float
+    row: int
+    tally: Tally
 
 
-def judge(grader: Grader, chosen: tuple[str, ...]) -> Judgement:
-    """Judge the `chosen` choices (ids): right when they are exactly the right ones.
+def judge(
+    grader: Grader, given: Given, attempt: int, holds: Callable[[Any], bool]
+) -> Judgement:
+    """Judge the response `given` at its `attempt` (from 1); `holds` evaluates a row's condition.
 
-    A survey is neutral and gives no points; so does a question without a right answer.
+    A survey is neutral and gives no points, and so does what has no right answer. It is *partly*
+    right where some of several parts are. The points of a row of the answer table come before all
+    others; points of an attempt after the first are less by `attempt_loss` each.
     """
-    if grader.purpose == "survey" or not grader.right:
-        return Judgement("neutral", 0.0)
-    if frozenset(chosen) == frozenset(grader.right):
-        return Judgement("right", grader.points)
-    return Judgement("wrong", 0.0)
+    row = next((n for n, row in enumerate(grader.rows, 1) if holds(row.condition)), 0)
+    tally = measure(grader, given)
+    if grader.purpose == "survey" or not is_judged(grader):
+        return Judgement("neutral", 0.0, row, tally)
+    result: Result = (
+        "right" if tally.complete else "partly" if tally.right and tally.of > 1 else "wrong"
+    )
+    own = grader.rows[row - 1].points if row else None
+    earned = own if own is not None else _points(grader, tally, given)
+    if earned > 0:
+        earned *= max(0.0, 1 - grader.attempt_loss * (attempt - 1))
+    return Judgement(result, max(grader.floor, min(earned, grader.points)), row, tally)
+
+
+def is_judged(grader: Grader) -> bool:
+    """Return whether anything can be right in it."""
+    return grader.form not in ("free", "scale") and any(
+        part.right or part.accepts is not None or grader.form == "order" for part in grader.parts
+    )
+
+
+def _points(grader: Grader, tally: Tally, given: Given) -> float:
+    if grader.partial == "per_answer":
+        chosen = {part for part, _ in given}
+        total = 0.0
+        for part in grader.parts:
+            if part.id in (chosen if grader.form == "choose" else tally.parts):
+                total += part.points
+        return total
+    if tally.complete:
+        return grader.points
+    share = 0.0
+    if tally.of and grader.partial == "right_parts":
+        share = min(tally.right / tally.of, 1.0)
+    elif tally.of and grader.partial == "right_minus_wrong":
+        share = max((tally.right - tally.wrong) / tally.of, 0.0)
+    return grader.points * share - grader.penalty if not share else grader.points * share
+
+
+def told(grader: Grader, judgement: Judgement) -> str:
+    """Return in words how it was judged: ``3 of 4 right, 1 wrong: 2 of 4 points``."""
+    if judgement.result == "neutral":
+        return "not judged"
+    tally = judgement.tally
+    words = f"{tally.right} of {tally.of} right" + (f", {tally.wrong} wrong" if tally.wrong else "")
+    if grader.purpose != "scored":
+        return words
+    most = f"{grader.points:g} point" + ("" if grader.points == 1 else "s")
+    return f"{words}: {round(judgement.points, 2):g} of {most}"

@@ -20,7 +20,6 @@ from .elements import (
 )
 from .ids import IdSource
 from .layouts import Background
-from .questions import Choice, Feedback, SingleChoice
 from .rules import GoTo, Rule
 from .style import Style
 from .text import rich
@@ -32,7 +31,8 @@ Addition = Literal[
     "title", "heading", "text", "rectangle", "ellipse", "line", "arrow", "callout", "triangle",
     "star", "picture", "video", "audio", "button", "area", "text_input", "number_input",
     "choice_list", "checkbox", "slider", "progress_bar", "progress_ring", "progress_text",
-    "table", "embed", "single_choice",
+    "table", "embed", "single_choice", "multiple_response", "true_false", "blanks", "short_text",
+    "numeric", "matching", "ordering", "drag_to_target", "hotspot", "open_answer", "rating_scale",
 ]
 Styles = tuple[NamedStyle, ...]
 
@@ -171,38 +171,6 @@ def _new_input(
         variable=variable.id, **common, **_follow("input", styles),
     )
     return element, (variable,)
-
-
-def new_single_choice(
-    fresh: IdSource, x: float = 80, y: float = 160, styles: Styles = USUAL_STYLES
-) -> tuple[tuple[Element, ...], SingleChoice]:
-    """Return a single choice question with its elements: prompt, three choices, a submit button."""
-    prompt = Text(
-        id=fresh(), name="Question", x=x, y=y, w=1120, h=64, level="heading",
-        text=rich("What do you want to ask?"),
-        **_follow("heading", styles, size=34, text_colour="ink"),
-    )
-    choices = tuple(
-        Text(id=fresh(), name=f"Answer {n}", x=x, y=y + 84 + (n - 1) * 92, w=1120, h=76,
-             text=rich(words), **_follow("answer", styles))
-        for n, words in enumerate(("The right answer", "Another answer", "One more answer"), 1)
-    )
-    submit = Button(
-        id=fresh(), name="Submit", label="Submit", x=x, y=y + 84 + 3 * 92 + 12, w=200, h=68,
-        **_follow("button", styles),
-    )
-    question = SingleChoice(
-        id=fresh(), name="Question", prompt=prompt.id, submit=submit.id, attempts=2, shuffle=True,
-        choices=tuple(
-            Choice(id=fresh(), element=element.id, right=n == 0)
-            for n, element in enumerate(choices)
-        ),
-        feedback=Feedback(
-            right=rich("Well done."), wrong=rich("Have another look and try again."),
-            last=rich("The right answer was another one."),
-        ),
-    )
-    return (prompt, *choices, submit), question
 
 
 def _follow(use: StyleUse, styles: Styles, **own: Any) -> dict[str, Any]:

@@ -13,7 +13,7 @@ from .navigation import Navigation, NavigationHere
 from .overlays import Overlay
 from .patterns import Pattern
 from .patterns import parts as parts_of
-from .questions import Question
+from .questions import Question, part_elements, part_ids
 from .rules import Rules, ToNext, ToSlide
 from .style import Share
 from .theme import NamedStyle, Theme
@@ -21,7 +21,7 @@ from .timing import Timing
 from .variables import Variable
 from .walkthroughs import Walkthrough
 
-FORMAT = 3
+FORMAT = 4
 """Number of the document format that this program writes."""
 
 
@@ -80,17 +80,15 @@ class Slide(Model):
             raise ValueError("two questions of the slide have the same id")
         taken: set[str] = set()
         for question in self.questions:
-            parts = [choice.element for choice in question.choices]
-            parts += [part for part in (question.prompt, question.submit) if part]
-            for part in parts:
+            for part in part_elements(question):
                 if part not in known:
                     raise ValueError(f"question “{question.name}” names a missing element")
                 if part in taken:
                     raise ValueError(f"question “{question.name}” uses an element that is taken")
                 taken.add(part)
-            choice_ids = {choice.id for choice in question.choices}
-            if len(choice_ids) != len(question.choices):
-                raise ValueError(f"two choices of question “{question.name}” have the same id")
+            ids = list(part_ids(question))
+            if len(set(ids)) != len(ids):
+                raise ValueError(f"two parts of question “{question.name}” have the same id")
         return self
 
     def _check_overlays(self) -> None:
@@ -166,7 +164,7 @@ class Course(Model):
     which they were first published: their numbers in saved progress (see `tracking.progress`).
     """
 
-    format: Literal[3] = 3
+    format: Literal[4] = 4
     id: Id
     title: Name
     language: Annotated[str, Field(pattern=r"^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$")] = "en"
@@ -220,8 +218,8 @@ class CourseDocument(Model):
                     raise ValueError("an element id occurs on two slides")
                 seen.add(element.id)
             for question in slide.questions:
-                for part in (question.id, *(choice.id for choice in question.choices)):
+                for part in (question.id, *part_ids(question)):
                     if part in seen:
-                        raise ValueError("a question or choice id occurs twice in the course")
+                        raise ValueError("an id of a question or its parts occurs twice")
                     seen.add(part)
         return self

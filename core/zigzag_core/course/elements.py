@@ -172,10 +172,12 @@ class Input(ElementBase):
     """Something to fill in or set; what is entered is kept in `variable`.
 
     `options` are those of a choice list; `low`, `high` and `step` hold for numbers and sliders.
+    *long* takes several lines. A *scale* has points from `low` to `high`; its options name the
+    lowest, the highest, and, where it is there, having no opinion.
     """
 
     kind: Literal["input"] = "input"
-    input: Literal["text", "number", "choice", "checkbox", "slider"] = "text"
+    input: Literal["text", "number", "choice", "checkbox", "slider", "long", "scale"] = "text"
     label: str = Field(default="", max_length=500)
     variable: Id | None = None
     options: tuple[Annotated[str, Field(max_length=250)], ...] = Field(default=(), max_length=200)

@@ -26,10 +26,15 @@ NAMED: Mapping[str, str] = {
     "seconds_on": "slides", "gate": "slides",
     "chosen": "questions", "locked": "questions", "attempts": "questions",
     "attempts_left": "questions", "right": "questions", "earned": "questions",
+    "row": "questions", "outcome": "questions",
 }
 """Operators that take one name, with the kind of thing that is named. *dropped* gives the target
 that an element lies on, as its id; *watched* the share (0..1) of a film or sound that was played;
-*seconds_on* the time on a slide since it was last entered; *gate* whether its gate is open."""
+*seconds_on* the time on a slide since it was last entered; *gate* whether its gate is open; *row*
+the row of the answer table that was taken, 0 for none; *outcome* right, partly, wrong, neutral."""
+
+GIVEN = "given"
+"""Names a question and one of its parts: whether it was chosen, or what was put into it."""
 
 DEPTH = 40
 
@@ -43,6 +48,10 @@ def check_expression(node: Any, depth: int = 0) -> Any:
     if not isinstance(node, (list, tuple)) or not node or not isinstance(node[0], str):
         raise ValueError("an expression is a number, a text, a yes/no or a list with an operator")
     operator, *arguments = node
+    if operator == GIVEN:
+        if len(arguments) != 2 or not all(isinstance(name, str) for name in arguments):
+            raise ValueError("“given” takes a question and one of its parts")
+        return node
     if operator in NAMED:
         if len(arguments) != 1 or not isinstance(arguments[0], str):
             raise ValueError(f"“{operator}” takes one name")
@@ -60,7 +69,9 @@ def check_expression(node: Any, depth: int = 0) -> Any:
 def names_in(node: Any) -> Iterator[tuple[str, str]]:
     """Yield (kind, name) for everything that `node` names; kinds as in `NAMED`."""
     if isinstance(node, (list, tuple)) and node:
-        if node[0] in NAMED:
+        if node[0] == GIVEN:
+            yield "questions", node[1]
+        elif node[0] in NAMED:
             yield NAMED[node[0]], node[1]
         else:
             for part in node[1:]:

@@ -39,5 +39,10 @@ def _to_3(raw: Raw) -> Raw:
     return {**raw, "format": 3}
 
 
-_STEPS: tuple[Callable[[Raw], Raw], ...] = (_to_2, _to_3)
+def _to_4(raw: Raw) -> Raw:
+    """Format 4 adds kinds of questions, captions and blanks; all of it may be absent."""
+    return {**raw, "format": 4}
+
+
+_STEPS: tuple[Callable[[Raw], Raw], ...] = (_to_2, _to_3, _to_4)
 """The function at place n raises format n + 1 by one."""

@@ -1,5 +1,10 @@
-"""Questions: which elements ask, which answer, and how it is judged."""
+"""Questions: which elements ask, which answer, and how it is judged.
 
+A question names its parts: the elements that are its answers, items, targets, spots, rows or
+fields. Any element can be one; what is written in them stays the elements' own.
+"""
+
+from collections.abc import Iterator
 from typing import Annotated, Literal
 
 from pydantic import Field
@@ -8,38 +13,348 @@ from .model import Id, Model, Name
 from .text import RichText
 
 Points = Annotated[float, Field(ge=0, le=10_000)]
-
-
-class Choice(Model):
-    """One answer: an element of the slide, and whether it is the right one."""
-
-    id: Id
-    element: Id
-    right: bool = False
+Number = Annotated[float, Field(ge=-1e15, le=1e15)]
+Count = Annotated[int, Field(ge=0, le=1_000)]
 
 
 class Feedback(Model):
-    """Words after a right answer, a wrong one with tries left, and the last wrong one."""
+    """What is said after a right answer, a partly right one, a wrong one with tries left, the
+    last one that was not right, and when time is up.
+
+    `read_again` is the slide that explains it; a button leads there.
+    """
 
     right: RichText = RichText()
+    partly: RichText = RichText()
     wrong: RichText = RichText()
     last: RichText = RichText()
+    time_up: RichText = RichText()
+    read_again: Id | None = None
 
 
-class SingleChoice(Model):
-    """Choose one of several. `attempts` None means without end; `points` for a right answer."""
+class Cell(Model):
+    """What a row of an answer table asks of one part: to be answered so, or not; else anything.
 
-    kind: Literal["single_choice"] = "single_choice"
+    `value` narrows it down: the target of an item, the words in a blank. None is any.
+    """
+
+    part: Id
+    given: bool = True
+    value: Annotated[str, Field(max_length=500)] | None = None
+
+
+class AnswerRow(Model):
+    """A combination of answers: all its cells hold, and of `among` at least so many are given."""
+
+    id: Id
+    cells: Annotated[tuple[Cell, ...], Field(max_length=60)] = ()
+    at_least: Count = 0
+    words: RichText = RichText()
+    points: Annotated[float, Field(ge=-10_000, le=10_000)] | None = None
+    go_to: Id | None = None
+
+
+class QuestionBase(Model):
+    """What all kinds have in common: how an answer counts, and what comes after it.
+
+    `points` for all right; `partial` says how parts count: not at all, by right ones, by right
+    minus wrong, or by the points of each answer; `penalty` points are taken for a wrong answer,
+    down to `floor`. `attempts` None is without end; each one costs `attempt_loss` (0..1) of the
+    points. `time_limit` in seconds. It is judged on submit, at once when there is an answer, or
+    on leaving the slide. With `keeps` an unfinished answer is there again on coming back.
+    """
+
     id: Id
     name: Name
     purpose: Literal["scored", "practice", "survey"] = "scored"
     prompt: Id | None = None
-    choices: tuple[Choice, ...] = Field(default=(), max_length=26)
     submit: Id | None = None
-    shuffle: bool = False
+    reset: Id | None = None
     points: Points = 1
+    penalty: Points = 0
+    floor: Annotated[float, Field(ge=-10_000, le=0)] = 0
+    partial: Literal["none", "right_parts", "right_minus_wrong", "per_answer"] = "none"
     attempts: Annotated[int, Field(ge=1, le=100)] | None = 1
+    attempt_loss: Annotated[float, Field(ge=0, le=1)] = 0
+    time_limit: Annotated[int, Field(ge=1, le=86_400)] | None = None
+    judged: Literal["submit", "at_once", "leaving"] = "submit"
+    keeps: bool = True
+    show_right: bool = False
+    after: Literal["stay", "next", "again"] = "stay"
+    again_from: Id | None = None
     feedback: Feedback = Feedback()
+    table: Annotated[tuple[AnswerRow, ...], Field(max_length=4_096)] = ()
 
 
-Question = SingleChoice
+class Choice(Model):
+    """One answer: an element, whether it is right, its own points and words.
+
+    A `pinned` one keeps its place when the others are shuffled.
+    """
+
+    id: Id
+    element: Id
+    right: bool = False
+    pinned: bool = False
+    points: Annotated[float, Field(ge=-10_000, le=10_000)] = 0
+    says: RichText = RichText()
+
+
+Choices = Annotated[tuple[Choice, ...], Field(max_length=26)]
+
+
+class SingleChoice(QuestionBase):
+    """Choose one of several."""
+
+    kind: Literal["single_choice"] = "single_choice"
+    choices: Choices = ()
+    shuffle: bool = False
+
+
+class MultipleResponse(QuestionBase):
+    """Choose several, at least and at most so many; `at_most` None is all."""
+
+    kind: Literal["multiple_response"] = "multiple_response"
+    choices: Choices = ()
+    shuffle: bool = False
+    at_least: Count = 1
+    at_most: Count | None = None
+
+
+class TrueFalse(QuestionBase):
+    """Whether a statement is true; the first choice says so."""
+
+    kind: Literal["true_false"] = "true_false"
+    choices: Annotated[tuple[Choice, ...], Field(max_length=2)] = ()
+
+
+class NumberRange(Model):
+    """An interval of accepted numbers, its ends among them."""
+
+    low: Number
+    high: Number
+
+
+class Accepts(Model):
+    """Which words or numbers are right, and what may differ from them.
+
+    With `typos` words of four letters and more may have one slip, from eight on two; a slip is
+    a letter too many, missing, wrong, or swapped with the next one. `units` may follow a number.
+    """
+
+    words: Annotated[tuple[Annotated[str, Field(max_length=500)], ...], Field(max_length=100)] = ()
+    ranges: Annotated[tuple[NumberRange, ...], Field(max_length=20)] = ()
+    units: Annotated[tuple[Annotated[str, Field(max_length=20)], ...], Field(max_length=20)] = ()
+    any_case: bool = True
+    any_accents: bool = True
+    any_spaces: bool = True
+    any_punctuation: bool = True
+    typos: bool = False
+
+
+class Blank(Model):
+    """A gap in a running text: typed, chosen from a list, or filled from the word bank.
+
+    `others` are the wrong words of its list or of the bank.
+    """
+
+    id: Id
+    how: Literal["typed", "list", "bank"] = "typed"
+    accepts: Accepts = Accepts()
+    others: Annotated[tuple[Annotated[str, Field(max_length=200)], ...], Field(max_length=50)] = ()
+    says: RichText = RichText()
+
+
+class FillBlanks(QuestionBase):
+    """Words into the blanks of the element `text`."""
+
+    kind: Literal["blanks"] = "blanks"
+    text: Id | None = None
+    blanks: Annotated[tuple[Blank, ...], Field(max_length=60)] = ()
+
+
+class ShortText(QuestionBase):
+    """A few words into the input `field`."""
+
+    kind: Literal["short_text"] = "short_text"
+    field: Id | None = None
+    accepts: Accepts = Accepts()
+
+
+class Numeric(QuestionBase):
+    """A number into the input `field`."""
+
+    kind: Literal["numeric"] = "numeric"
+    field: Id | None = None
+    accepts: Accepts = Accepts()
+
+
+class OpenAnswer(QuestionBase):
+    """Words of one's own, so many letters; a `model` answer may be shown afterwards."""
+
+    kind: Literal["open_answer"] = "open_answer"
+    field: Id | None = None
+    at_least: Annotated[int, Field(ge=0, le=1_000)] = 0
+    at_most: Annotated[int, Field(ge=1, le=1_000)] = 500
+    model: RichText = RichText()
+
+
+class Item(Model):
+    """Something to place: right on any of the targets `to`, or on none. `endless` ones can be
+    placed on several targets, and then belong on all of `to`."""
+
+    id: Id
+    element: Id
+    to: Annotated[tuple[Id, ...], Field(max_length=60)] = ()
+    endless: bool = False
+    says: RichText = RichText()
+
+
+class Target(Model):
+    """Where items are placed, and how many it takes; None is any number."""
+
+    id: Id
+    element: Id
+    takes: Annotated[int, Field(ge=1, le=200)] | None = 1
+
+
+Items = Annotated[tuple[Item, ...], Field(max_length=60)]
+Targets = Annotated[tuple[Target, ...], Field(max_length=60)]
+
+
+class Matching(QuestionBase):
+    """Connect items with targets."""
+
+    kind: Literal["matching"] = "matching"
+    items: Items = ()
+    targets: Targets = ()
+
+
+class DragToTarget(QuestionBase):
+    """Bring items onto targets, where they snap to the middle, stack or stand side by side."""
+
+    kind: Literal["drag_to_target"] = "drag_to_target"
+    items: Items = ()
+    targets: Targets = ()
+    arrange: Literal["snap", "stack", "tile"] = "tile"
+
+
+class InOrder(Model):
+    """Something to be put in order."""
+
+    id: Id
+    element: Id
+
+
+class Ordering(QuestionBase):
+    """Put things in order; `items` stand in the right one.
+
+    Judged by all of it, by the neighbours that are right, or by the longest run of them.
+    """
+
+    kind: Literal["ordering"] = "ordering"
+    items: Annotated[tuple[InOrder, ...], Field(max_length=30)] = ()
+    counts: Literal["all", "pairs", "run"] = "all"
+
+
+class Spot(Model):
+    """A place to click: an area. One that is not `right` is a decoy."""
+
+    id: Id
+    element: Id
+    right: bool = True
+    says: RichText = RichText()
+
+
+class Hotspot(QuestionBase):
+    """Click the right places, on the picture or film `on`, or anywhere on the slide.
+
+    `clicks` limits how many marks there can be; `needed` says how many right places are enough.
+    """
+
+    kind: Literal["hotspot"] = "hotspot"
+    on: Id | None = None
+    spots: Annotated[tuple[Spot, ...], Field(max_length=60)] = ()
+    clicks: Annotated[int, Field(ge=1, le=100)] | None = None
+    needed: Annotated[int, Field(ge=1, le=60)] | None = None
+
+
+class Row(Model):
+    """A statement to be rated: an input of scale points."""
+
+    id: Id
+    element: Id
+
+
+class RatingScale(QuestionBase):
+    """How far one agrees, for each row; nothing is right or wrong."""
+
+    kind: Literal["rating_scale"] = "rating_scale"
+    purpose: Literal["scored", "practice", "survey"] = "survey"
+    rows: Annotated[tuple[Row, ...], Field(max_length=30)] = ()
+
+
+Question = Annotated[
+    SingleChoice | MultipleResponse | TrueFalse | FillBlanks | ShortText | Numeric | Matching
+    | Ordering | DragToTarget | Hotspot | OpenAnswer | RatingScale,
+    Field(discriminator="kind"),
+]
+
+PART_LISTS = ("choices", "items", "targets", "spots", "rows")
+"""Where questions keep the parts that are elements."""
+
+SINGLE_PARTS = ("prompt", "submit", "reset", "field", "text", "on")
+
+
+def part_elements(question: Question) -> Iterator[str]:
+    """Yield the ids of the elements that `question` is made of."""
+    for name in PART_LISTS:
+        yield from (part.element for part in getattr(question, name, ()))
+    for name in SINGLE_PARTS:
+        element = getattr(question, name, None)
+        if element:
+            yield element
+
+
+def answer_elements(question: Question) -> Iterator[str]:
+    """Yield the elements without which the question asks nothing: all but its buttons and words."""
+    for name in PART_LISTS:
+        yield from (part.element for part in getattr(question, name, ()))
+    for name in ("field", "text"):
+        element = getattr(question, name, None)
+        if element:
+            yield element
+
+
+def part_ids(question: Question) -> Iterator[str]:
+    """Yield the ids of the question's parts, rows of its table, and blanks; not its own."""
+    for name in (*PART_LISTS, "blanks", "table"):
+        yield from (part.id for part in getattr(question, name, ()))
+
+
+def with_elements(question: Question, kept: set[str]) -> Question:
+    """Return `question` with only those of its parts whose elements are among `kept`."""
+    changes: dict[str, object] = {}
+    gone: set[str] = set()
+    for name in PART_LISTS:
+        parts = getattr(question, name, ())
+        if parts:
+            changes[name] = tuple(part for part in parts if part.element in kept)
+            gone |= {part.id for part in parts if part.element not in kept}
+    for name in SINGLE_PARTS:
+        element = getattr(question, name, None)
+        if element and element not in kept:
+            changes[name] = None
+    if isinstance(question, Matching | DragToTarget) and gone:
+        items = changes["items"]
+        assert isinstance(items, tuple)
+        changes["items"] = tuple(
+            item.model_copy(update={"to": tuple(t for t in item.to if t not in gone)})
+            for item in items
+        )
+    if gone:
+        changes["table"] = tuple(
+            row.model_copy(update={"cells": tuple(c for c in row.cells if c.part not in gone)})
+            for row in question.table
+        )
+    return question.model_copy(update=changes)

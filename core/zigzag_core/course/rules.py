@@ -29,7 +29,8 @@ class Happens(Model):
         "clicked", "double_clicked", "pointed_at", "pointed_away", "entered", "dropped_elsewhere",
         "timing_ended", "media_started", "media_paused", "media_ended", "overlay_opened",
         "overlay_closed", "slide_entered", "slide_left", "all_seen", "variable_changed",
-        "answered_right", "answered_wrong", "answered_last", "answered",
+        "answered_right", "answered_partly", "answered_wrong", "answered_last", "time_up",
+        "answered",
     ] = "clicked"
     of: Of = ()
 

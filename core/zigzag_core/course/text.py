@@ -4,7 +4,7 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from .model import Model
+from .model import Id, Model
 
 LiveValue = Literal[
     "points", "max_points", "score", "slides_seen", "slides", "slide_number", "slide_title",
@@ -46,7 +46,16 @@ class ValueRun(Model):
     italic: bool = False
 
 
-Run = Annotated[TextRun | ValueRun, Field(discriminator="kind")]
+class BlankRun(Model):
+    """A gap to be filled: one of the blanks of the question that the text belongs to."""
+
+    kind: Literal["blank"] = "blank"
+    blank: Id
+    bold: bool = False
+    italic: bool = False
+
+
+Run = Annotated[TextRun | ValueRun | BlankRun, Field(discriminator="kind")]
 
 
 class Block(Model):
@@ -74,11 +83,25 @@ def rich(text: str) -> RichText:
     return RichText(blocks=tuple(blocks) if text else ())
 
 
+GAP = "____"
+"""How a blank stands in plain words."""
+
+
 def plain(text: RichText) -> str:
-    """Return the words of `text`, a line for each block; values stand as ``{{ name }}``."""
+    """Return the words of `text`, a line for each block; values stand as ``{{ name }}``,
+    blanks as `GAP`."""
     return "\n".join(
         "".join(
-            run.text if isinstance(run, TextRun) else f"{{{{ {run.of} }}}}" for run in block.runs
+            _plain_run(run) for run in block.runs
         )
         for block in text.blocks
     )
+
+
+def _plain_run(run: Run) -> str:
+    match run:
+        case TextRun():
+            return run.text
+        case BlankRun():
+            return GAP
+    return f"{{{{ {run.of} }}}}"

@@ -3,7 +3,8 @@
 import math
 
 from zigzag_core.course import IdSource, Slide, SlideSize, Variable
-from zigzag_core.course.blank import Addition, Styles, new_element, new_single_choice
+from zigzag_core.course.blank import Addition, Styles, new_element
+from zigzag_core.course.new_questions import QUESTION_KINDS, new_question
 from zigzag_core.course.usual_styles import USUAL_STYLES
 
 from .copying import Clipping, paste
@@ -25,14 +26,14 @@ def add(
     are the course's own. It comes onto `overlay` where one is named.
     """
     variables: tuple[Variable, ...] = ()
-    if what == "single_choice":
-        elements, question = new_single_choice(fresh, styles=styles)
+    if what in QUESTION_KINDS:
+        elements, question = new_question(what, fresh, styles)
         clipping = Clipping(elements=elements, questions=(question,))
     else:
         element, variables = new_element(what, fresh, styles)
         clipping = Clipping(elements=(element,))
     box = around(box_of(element) for element in clipping.elements)
-    if at is None and what == "single_choice":
+    if at is None and clipping.questions:
         return (*paste(slide, clipping, fresh, onto=overlay), variables)
     x, y = at if at is not None else _free_middle(slide, size, box, overlay)
     dx = min(max(round(x - box.w / 2), 0), max(size.w - box.w, 0)) - box.x

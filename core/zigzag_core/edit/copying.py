@@ -25,6 +25,7 @@ from zigzag_core.course import (
 from zigzag_core.course.media_use import media_of
 from zigzag_core.course.model import Model
 from zigzag_core.course.patterns import RevealSet, parts
+from zigzag_core.course.questions import answer_elements, with_elements
 from zigzag_core.course.rule_use import ids_in, variables_of_rule
 
 from .groups import boxed, outermost, with_members
@@ -51,7 +52,7 @@ class Clipping(Model):
 
 
 def clip(slide: Slide, ids: Iterable[str], course: Course | None = None) -> Clipping:
-    """Return the elements `ids` of `slide`, and every question of which a choice is among them.
+    """Return the elements `ids` of `slide`, and every question of which an answer is among them.
 
     A group comes with its members. A question comes with those of its parts that were chosen;
     the others are left out of it. What they use of `course` comes along.
@@ -62,8 +63,8 @@ def clip(slide: Slide, ids: Iterable[str], course: Course | None = None) -> Clip
     wanted |= {element.id for element in slide.elements if element.overlay in opened}
     elements = tuple(element for element in slide.elements if element.id in wanted)
     questions = tuple(
-        _part(question, wanted) for question in slide.questions
-        if any(choice.element in wanted for choice in question.choices)
+        with_elements(question, wanted) for question in slide.questions
+        if any(element in wanted for element in answer_elements(question))
     )
     clipping = Clipping(
         elements=elements, questions=questions, overlays=overlays,
@@ -141,26 +142,18 @@ def welcome(course: Course, clipping: Clipping) -> Course:
     })
 
 
-def _part(question: Question, wanted: set[str]) -> Question:
-    return question.model_copy(update={
-        "prompt": question.prompt if question.prompt in wanted else None,
-        "submit": question.submit if question.submit in wanted else None,
-        "choices": tuple(c for c in question.choices if c.element in wanted),
-    })
-
-
 def without(slide: Slide, ids: Iterable[str]) -> Slide:
     """Return `slide` without the elements `ids` and the members of groups among them.
 
-    A question left without any choice goes too, and a group left without any member.
+    A question left without any answer goes too, and a group left without any member.
     """
     gone = with_members(slide.elements, ids)
     elements = boxed(tuple(element for element in slide.elements if element.id not in gone))
     kept = {element.id for element in elements}
-    questions = (_part(question, kept) for question in slide.questions)
+    questions = (with_elements(question, kept) for question in slide.questions)
     left = slide.model_copy(update={
         "elements": elements,
-        "questions": tuple(question for question in questions if question.choices),
+        "questions": tuple(q for q in questions if any(answer_elements(q))),
         "patterns": patterns_without(slide, kept | {overlay.id for overlay in slide.overlays}),
     })
     return _cues_kept(left, kept)

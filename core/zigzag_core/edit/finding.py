@@ -199,11 +199,26 @@ def _slide(slide: Slide, search: _Search) -> Slide:
 
 
 def _question(slide: str, question: Question, search: _Search) -> Question:
+    """The question with what is said after it changed, and what is said for each answer."""
     feedback = question.feedback
-    return question.model_copy(update={"feedback": feedback.model_copy(update={
+    changes: dict[str, Any] = {"feedback": feedback.model_copy(update={
         part: search.rich(Spot(slide, question.prompt, f"{part} feedback"), getattr(feedback, part))
-        for part in ("right", "wrong", "last")
-    })})
+        for part in ("right", "partly", "wrong", "last", "time_up")
+    })}
+    for parts in ("choices", "items", "spots", "blanks"):
+        found = getattr(question, parts, ())
+        if found and hasattr(found[0], "says"):
+            changes[parts] = tuple(
+                part.model_copy(update={"says": search.rich(
+                    Spot(slide, getattr(part, "element", None), "feedback"), part.says)})
+                for part in found
+            )
+    changes["table"] = tuple(
+        row.model_copy(update={
+            "words": search.rich(Spot(slide, question.prompt, "answer table"), row.words)})
+        for row in question.table
+    )
+    return question.model_copy(update=changes)
 
 
 def _element(slide: str | None, element: Element, search: _Search) -> Element:

@@ -5,6 +5,7 @@ from typing import Any, TypeVar
 
 from zigzag_core.course import Element, Question, Rule, Slide, Timing
 from zigzag_core.course.model import Model
+from zigzag_core.course.questions import part_ids
 from zigzag_core.course.style import Look
 
 M = TypeVar("M", bound=Model)
@@ -49,9 +50,9 @@ def element_ids(element: Element) -> Iterator[str]:
 
 
 def question_ids(question: Question) -> Iterator[str]:
-    """Yield the ids of a question and its choices."""
+    """Yield the ids of a question and its parts."""
     yield question.id
-    yield from (choice.id for choice in question.choices)
+    yield from part_ids(question)
 
 
 GIVEN_LOOKS = frozenset(Look.__args__)

@@ -33,6 +33,8 @@ def act(run: Run, action: Any) -> None:
             questions.choose(run, action.question, action.choice)
         case "submit":
             questions.submit(run, action.question)
+        case "expire":
+            questions.expire(run, action.question)
         case "reset":
             answers = {k: v for k, v in run.state.answers.items() if k != action.question}
             run.update(answers=answers)

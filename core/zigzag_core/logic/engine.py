@@ -9,12 +9,11 @@ from typing import Any
 
 from zigzag_core.program import COURSE
 
-from . import clock, learner, moving, results
+from . import clock, learner, moving, questions, results
 from .expression import evaluate, gate_is_open, is_visible
 from .following import FOLLOW_UPS, follow_up
 from .index import Index
 from .moving import LONGEST_PATH, may_go, slide_before
-from .random import fnv1a, shuffled
 from .run import Effect, Run
 from .state import State
 from .values import clipped, fitted, to_text, to_yes_no
@@ -42,7 +41,8 @@ def step(
 
     Events: ``start`` (at slide `target`, or the first), ``clicked``, ``double_clicked``,
     ``pointed`` (`away` or at an element), ``key`` (pressed), ``entered`` (`value` into the input
-    `target`), ``dropped`` (`target` at the offset `x`, `y` px, `on` another element or None),
+    `target`), ``answered`` (`value` into a `part` of a
+    `question`), ``dropped`` (`target` at the offset `x`, `y` px, `on` another element or None),
     ``next``, ``previous``, ``slide`` (to `target`), ``close`` (overlay), ``media`` (`what` is
     started, paused, ended), ``played`` (`since` .. `until` ms), ``pause`` (timing, or go `on`),
     ``tick`` (`ms` have passed), ``resume`` (saved progress goes on), ``leave``; and from a
@@ -66,11 +66,8 @@ def run_all(index: Index, seed: int, events: Iterable[Event]) -> State:
 
 
 def choice_order(index: Index, state: State, question: str) -> tuple[str, ...]:
-    """Return the choices of `question` in the order in which this learner sees them."""
-    grader = index.questions[question]
-    if not grader.shuffle:
-        return grader.choices
-    return shuffled(grader.choices, state.seed ^ fnv1a(question))
+    """Return the parts of `question` in the order in which this learner sees them."""
+    return questions.order_of(index.questions[question], state)
 
 
 def is_enabled(index: Index, state: State, element: str) -> bool:
@@ -102,6 +99,8 @@ def _take(run: Run, event: Event) -> None:
             learner.press_key(run, to_text(event["key"]))
         case "entered":
             learner.enter_value(run, event["target"], event["value"])
+        case "answered":
+            questions.answer(run, event["question"], event["part"], event["value"])
         case "dropped":
             learner.drop(run, event["target"], event["on"], event["x"], event["y"])
         case "media":

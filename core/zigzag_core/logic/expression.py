@@ -2,6 +2,8 @@
 
 from typing import Any
 
+from zigzag_core.assess.measure import is_ready
+
 from . import results
 from .index import Index
 from .operators import apply
@@ -31,6 +33,8 @@ def evaluate(index: Index, state: State, node: Any, depth: int = 0) -> Value:
         return node[1] in state.clicked
     if operator in _FACTS:
         return _fact(index, state, operator, node[1], depth)
+    if operator == "given":
+        return _given(index, state, node[1], node[2])
     if operator in _OF_QUESTION:
         return _of_question(index, state, operator, node[1])
     if operator == "and":
@@ -78,14 +82,17 @@ def live(index: Index, state: State, name: str) -> Value:
     return 0.0
 
 
-_OF_QUESTION = frozenset({"chosen", "locked", "attempts", "attempts_left", "right", "earned"})
+_OF_QUESTION = frozenset({
+    "chosen", "locked", "attempts", "attempts_left", "right", "earned", "row", "outcome",
+})
 
 
 def _of_question(index: Index, state: State, operator: str, question: str) -> Value:
     answer = state.answers.get(question, _NONE)
     match operator:
         case "chosen":
-            return bool(answer.chosen)
+            grader = index.questions.get(question)
+            return grader is not None and is_ready(grader, answer.given)
         case "locked":
             return answer.locked
         case "attempts":
@@ -94,10 +101,25 @@ def _of_question(index: Index, state: State, operator: str, question: str) -> Va
             return answer.result == "right"
         case "earned":
             return number(answer.points)
+        case "row":
+            return float(answer.row)
+        case "outcome":
+            return answer.result or ""
     grader = index.questions.get(question)
     if grader is None or grader.attempts is None:
         return 0.0
     return float(max(grader.attempts - answer.attempts, 0))
+
+
+def _given(index: Index, state: State, question: str, part: str) -> Value:
+    """Whether a part was chosen or hit; of others what stands in it, or where it lies."""
+    grader = index.questions.get(question)
+    if grader is None:
+        return False
+    found = [value for name, value in state.answers.get(question, _NONE).given if name == part]
+    if grader.form in ("choose", "spots"):
+        return bool(found)
+    return found[-1] if found else ""
 
 
 _FACTS = frozenset({

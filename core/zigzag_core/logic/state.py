@@ -6,19 +6,24 @@ from typing import Any, Literal
 from .values import Value
 
 Success = Literal["unknown", "passed", "failed"]
-Result = Literal["right", "wrong", "neutral"]
+Result = Literal["right", "partly", "wrong", "neutral"]
 
 
 @dataclass(frozen=True, slots=True)
 class Answer:
-    """What was done with one question. `since` is the run's time (ms) at the last submission."""
+    """What was done with one question: its parts and what was `given` for them.
 
-    chosen: tuple[str, ...] = ()
+    `since` is the run's time (ms) at the last submission, `row` the row of the answer table that
+    it took then, from 1.
+    """
+
+    given: tuple[tuple[str, str], ...] = ()
     attempts: int = 0
     result: Result | None = None
     points: float = 0.0
     locked: bool = False
     since: int = 0
+    row: int = 0
 
 
 @dataclass(frozen=True, slots=True)
@@ -94,9 +99,9 @@ def as_json(state: State) -> dict[str, Any]:
         "overlays": list(state.overlays),
         "answers": {
             question: {
-                "chosen": list(answer.chosen), "attempts": answer.attempts,
+                "given": [list(pair) for pair in answer.given], "attempts": answer.attempts,
                 "result": answer.result, "points": answer.points,
-                "locked": answer.locked, "since": answer.since,
+                "locked": answer.locked, "since": answer.since, "row": answer.row,
             }
             for question, answer in state.answers.items()
         },

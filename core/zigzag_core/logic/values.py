@@ -75,7 +75,10 @@ def admitted(field: Input, value: Value) -> Value:
             return to_yes_no(value)
         case "choice":
             return value if value in field.options else ""
-        case "text":
+        case "scale":
+            steps = {str(n) for n in range(int(field.low), int(field.high) + 1)}
+            return value if value in steps or value == "0" else ""
+        case "text" | "long":
             return to_text(value)
 
 

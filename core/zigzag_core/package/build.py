@@ -9,6 +9,7 @@ from typing import Literal
 from zigzag_core.course import CourseDocument, MediaFile, Theme
 from zigzag_core.media.recolour import recoloured
 from zigzag_core.program import Program
+from zigzag_core.tracking.records12 import answer_words
 
 from .archive import media_path
 from .compile import compile_course
@@ -111,7 +112,7 @@ def _about(program: Program) -> bytes:
         "questions": {
             grader.record: {
                 "prompt": grader.prompt,
-                "answers": {chr(97 + n): text for n, text in enumerate(grader.texts)},
+                "answers": answer_words(grader),
             }
             for grader in program.questions
         },

@@ -1,7 +1,6 @@
 """From document to program: authors' blocks become elements, overlays, rules and graders."""
 
-import re
-from collections.abc import Callable, Sequence
+from collections.abc import Callable
 from typing import Literal
 
 from zigzag_core.course import (
@@ -13,22 +12,12 @@ from zigzag_core.course import (
     Input,
     MediaFile,
     Overlay,
-    RichText,
-    Shape,
     Slide,
-    Style,
-    Text,
-    plain,
 )
 from zigzag_core.course.media_use import media_used, sounds_used
-from zigzag_core.course.questions import Question
 from zigzag_core.course.resolve import resolved_slides
 from zigzag_core.program import (
     COURSE,
-    Choose,
-    CloseOverlay,
-    Grader,
-    OpenOverlay,
     Program,
     ProgramElement,
     ProgramMedia,
@@ -36,18 +25,16 @@ from zigzag_core.program import (
     ProgramRule,
     ProgramSlide,
     Span,
-    Submit,
 )
 
 from .gates import program_gate
 from .patterns import Woven, woven
+from .questions import feedback, grader_of, roles_of, slide_rules
 from .remember import remembered
 from .rules import Scope, program_rules, scope_of, section_of
 from .timing import program_clock, spans
 
-Control = Literal["none", "button", "choice", "input", "check", "wiper"]
-
-Maker = Callable[[Element, tuple[ProgramRule, ...]], ProgramElement]
+Control = Literal["none", "button", "input"]
 
 MediaSource = Callable[[MediaFile], str]
 """Says under which URL a media file is found by the player."""
@@ -78,7 +65,7 @@ def compile_course(document: CourseDocument, source: MediaSource) -> Program:
         course=course.id, title=course.title, language=course.language, size=course.size,
         theme=course.theme, slides=made, variables=variables,
         questions=tuple(
-            _grader(slide, question) for slide in slides for question in slide.questions
+            grader_of(slide, question) for slide in slides for question in slide.questions
         ),
         sets=tuple(seen for weave in weaves for seen in weave.sets),
         rules=_course_rules(scope), navigation=course.navigation,
@@ -99,18 +86,28 @@ def _course_rules(scope: Scope) -> tuple[ProgramRule, ...]:
 
 
 def _slide(slide: Slide, weave: Woven, scope: Scope) -> ProgramSlide:
-    roles = _roles(slide.questions)
-    feedback = [panel for question in slide.questions for panel in _feedback(question)]
+    roles = {
+        element: changes for question in slide.questions
+        for element, changes in roles_of(question).items()
+    }
+    titles = {other.id: other.title for other in scope.document.slides}
+    panels = [
+        panel for question in slide.questions
+        for panel in feedback(question, lambda other: titles.get(other, ""))
+    ]
     shown = spans(slide.timing)
     for overlay in slide.overlays:
         shown |= spans(overlay.timing)
 
     def made(element: Element) -> ProgramElement:
         rules = program_rules(element.rules, element.id, scope, slide)
-        return _woven_in(
-            roles.get(element.id, _plain_element)(element, rules), weave,
-            tuple(shown.get(element.id, ())),
-        )
+        plain_one = _plain_element(element, rules)
+        changes = roles.get(element.id)
+        if changes:
+            plain_one = plain_one.model_copy(update={
+                **changes, "rules": (*changes.get("rules", ()), *plain_one.rules),
+            })
+        return _woven_in(plain_one, weave, tuple(shown.get(element.id, ())))
 
     by_overlay: dict[str | None, list[ProgramElement]] = {}
     for element in slide.elements:
@@ -125,6 +122,7 @@ def _slide(slide: Slide, weave: Woven, scope: Scope) -> ProgramSlide:
          if s.rules and slide.id in _slides_of(s.before, scope)), None,
     )
     own = program_rules(slide.rules, slide.id, scope, slide)
+    own = (*(r for question in slide.questions for r in slide_rules(question, slide)), *own)
     if section:
         # On each of its slides it is a rule of its own.
         ids = [r.model_copy(update={"id": f"{r.id}_{slide.id}"}) for r in section.rules]
@@ -132,9 +130,9 @@ def _slide(slide: Slide, weave: Woven, scope: Scope) -> ProgramSlide:
     return ProgramSlide(
         id=slide.id, title=slide.title, onward=slide.onward, forks=tuple(weave.forks),
         transcript=slide.transcript, background=slide.background or Background(),
-        elements=elements, overlays=(*overlays, *(overlay for overlay, _ in feedback)),
+        elements=elements, overlays=(*overlays, *(overlay for overlay, _ in panels)),
         clock=program_clock(slide.timing), gate=program_gate(slide, elements, overlays, scope),
-        navigation=slide.navigation, rules=(*(rule for _, rule in feedback), *own),
+        navigation=slide.navigation, rules=(*(rule for _, rule in panels), *own),
     )
 
 
@@ -161,7 +159,7 @@ def _woven_in(
     changes = dict(weave.changes.get(element.draw.id, {}))
     if changes.pop("flips", False):
         changes["draw"] = element.draw.model_copy(update={"enters": "flip"})
-    if element.control in ("choice", "input"):
+    if element.control not in ("none", "button"):
         changes.pop("control", None)
     rules = weave.rules.get(element.draw.id)
     if rules:
@@ -192,124 +190,3 @@ _AUTHORS_OWN = {
 def _bare(element: Element) -> Element:
     """The element without what only its author needs."""
     return element.model_copy(update=_AUTHORS_OWN)
-
-
-def _roles(questions: Sequence[Question]) -> dict[str, Maker]:
-    """Return, by element id, how the parts of questions become elements of the program."""
-    roles: dict[str, Maker] = {}
-    for question in questions:
-        for choice in question.choices:
-            roles[choice.element] = _choice_maker(question.id, choice.id)
-        if question.submit:
-            roles[question.submit] = _submit_maker(question.id)
-    return roles
-
-
-def _choice_maker(question: str, choice: str) -> Maker:
-    def make(element: Element, rules: tuple[ProgramRule, ...]) -> ProgramElement:
-        rule = ProgramRule(
-            id=f"{choice}_choose", on="clicked", target=element.id, block=True,
-            then=(Choose(question=question, choice=choice),),
-        )
-        base = _plain_element(element, rules)
-        return base.model_copy(update={
-            "control": "choice", "question": question, "choice": choice,
-            "enabled": ["not", ["locked", question]], "rules": (rule, *base.rules),
-        })
-
-    return make
-
-
-def _submit_maker(question: str) -> Maker:
-    def make(element: Element, rules: tuple[ProgramRule, ...]) -> ProgramElement:
-        rule = ProgramRule(
-            id=f"{question}_submit", on="clicked", target=element.id, block=True,
-            then=(Submit(question=question),),
-        )
-        base = _plain_element(element, rules)
-        return base.model_copy(update={
-            "control": "button", "question": question,
-            "enabled": ["and", ["chosen", question], ["not", ["locked", question]]],
-            "rules": (rule, *base.rules),
-        })
-
-    return make
-
-
-def _grader(slide: Slide, question: Question) -> Grader:
-    by_id = {element.id: element for element in slide.elements}
-    prompt = by_id.get(question.prompt or "")
-    choices = question.choices
-    return Grader(
-        id=question.id, slide=slide.id, name=question.name, record=_record_name(question),
-        prompt=spoken(prompt) if prompt else question.name, purpose=question.purpose,
-        choices=tuple(choice.id for choice in choices),
-        texts=tuple(spoken(by_id[choice.element]) for choice in choices),
-        right=tuple(choice.id for choice in choices if choice.right),
-        points=question.points, attempts=question.attempts, shuffle=question.shuffle,
-    )
-
-
-def spoken(element: Element) -> str:
-    """Return what an element says: its text, its label, its text alternative, or its name."""
-    if isinstance(element, Text):
-        return plain(element.text) or element.name
-    if isinstance(element, Button | Input):
-        return element.label or element.name
-    if isinstance(element, Shape):
-        return element.alt or plain(element.text) or element.name
-    return element.alt or element.name
-
-
-def _record_name(question: Question) -> str:
-    """A readable identifier in the characters that every tracking standard takes."""
-    words = re.sub(r"[^a-z0-9]+", "-", question.name.lower()).strip("-")[:60]
-    return f"{words}_{question.id}" if words else question.id
-
-
-_OUTCOMES = (
-    ("right", "answered_right", "right", "Right", "Continue"),
-    ("wrong", "answered_wrong", "wrong", "Not right yet", "Try again"),
-    ("last", "answered_last", "wrong", "Not right", "Continue"),
-)
-_WORDS_STYLE = Style(size=24)
-_CLOSE_STYLE = Style(
-    fill="#1e5b4b", text_colour="#ffffff", size=24, bold=True, radius=8, align="center",
-    valign="middle",
-)
-
-
-def _feedback(question: Question) -> list[tuple[ProgramOverlay, ProgramRule]]:
-    """The panel that opens after each outcome, and the rule that opens it.
-
-    There is none for a survey, which has no right answer.
-    """
-    if question.purpose == "survey":
-        return []
-    found = []
-    for outcome, event, tone, title, button in _OUTCOMES:
-        if outcome == "wrong" and question.attempts == 1:
-            continue
-        name = f"{question.id}_{outcome}"
-        words = getattr(question.feedback, outcome)
-        opens = ProgramRule(
-            id=f"{name}_open", on=event, target=question.id, block=True,
-            then=(OpenOverlay(overlay=name),),
-        )
-        found.append((_panel(name, title, button, tone, words), opens))
-    return found
-
-
-def _panel(name: str, title: str, button: str, tone: str, words: RichText) -> ProgramOverlay:
-    part = name.replace("_", "")
-    body = Text(id=f"{part}b", name="Feedback", text=words, style=_WORDS_STYLE)
-    close = Button(
-        id=f"{part}c", name=button, label=button, w=200, h=56, style=_CLOSE_STYLE,
-    )
-    closes = ProgramRule(
-        id=f"{name}_close", on="clicked", target=close.id, block=True,
-        then=(CloseOverlay(overlay=name),),
-    )
-    elements = [ProgramElement(draw=body)] if plain(words) else []
-    elements.append(ProgramElement(draw=close, control="button", rules=(closes,)))
-    return ProgramOverlay(id=name, title=title, tone=tone, elements=tuple(elements))

@@ -2,8 +2,14 @@
 
 from collections.abc import Iterable, Iterator
 
-from zigzag_core.course import Course, CourseDocument, Variable
+from zigzag_core.course import Course, CourseDocument, Question, Variable
+from zigzag_core.course.questions import PART_LISTS
 from zigzag_core.program import ProgramSlide
+
+from .questions import field_part
+
+_UNCLICKED = ("none", "input", "field", "blanks", "item", "target", "ranked", "spot", "ground")
+"""Controls that are not clicked for themselves: what is done with them is an answer."""
 
 
 def remembered(
@@ -17,13 +23,23 @@ def remembered(
     today = {
         "slides": [slide.id for slide in document.slides],
         "questions": [question.id for question in questions],
-        "choices": [choice.id for question in questions for choice in question.choices],
+        "choices": [name for question in questions for name in _answerable(question)],
         "variables": [variable.id for variable in variables],
         "elements": [name for slide in slides for name in _stateful(slide)],
     }
     before = document.course.remembered
     lists = {kind: _extended(before.get(kind, ()), ids) for kind, ids in today.items()}
     return document.course.model_copy(update={"remembered": lists})
+
+
+def _answerable(question: Question) -> Iterator[str]:
+    """The names that an answer may hold: parts, what they are put on, the question for misses."""
+    for name in (*PART_LISTS, "blanks"):
+        yield from (part.id for part in getattr(question, name, ()))
+    if question.kind in ("short_text", "numeric", "open_answer"):
+        yield field_part(question)
+    if question.kind == "hotspot":
+        yield question.id
 
 
 def _stateful(slide: ProgramSlide) -> Iterator[str]:
@@ -41,7 +57,7 @@ def _stateful(slide: ProgramSlide) -> Iterator[str]:
         for element in part.elements:
             draw = element.draw
             if (
-                element.control not in ("none", "input") or draw.id in named or draw.drag
+                element.control not in _UNCLICKED or draw.id in named or draw.drag
                 or draw.kind in ("video", "audio")
                 or any(draw.id in other.draw.drag.targets
                        for other in part.elements if other.draw.drag)

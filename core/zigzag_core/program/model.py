@@ -23,7 +23,7 @@ from zigzag_core.course import (
 )
 from zigzag_core.course.expression import Expression
 from zigzag_core.course.model import Id, Model
-from zigzag_core.course.questions import Points
+from zigzag_core.course.questions import Accepts, Points
 from zigzag_core.course.style import LookId
 from zigzag_core.course.timing import Effect
 
@@ -94,6 +94,13 @@ class Choose(Model):
 
 class Submit(Model):
     do: Literal["submit"] = "submit"
+    question: ProgramId
+
+
+class Expire(Model):
+    """The time for a question is up: what there is is judged, and it is locked."""
+
+    do: Literal["expire"] = "expire"
     question: ProgramId
 
 
@@ -173,7 +180,7 @@ class Announce(Model):
 
 Action = Annotated[
     Go | Enter | Show | Hide | Toggle | SetLook | SetVariable | PickNumber | OpenOverlay
-    | CloseOverlay | Choose | Submit | Reset | Clear | MoveElement | RunClock | PlayMedia
+    | CloseOverlay | Choose | Submit | Expire | Reset | Clear | MoveElement | RunClock | PlayMedia
     | PlaySound | OpenLink | Mark | Announce | Wait,
     Field(discriminator="do"),
 ]
@@ -183,11 +190,12 @@ Event = Literal[
     "dropped", "dropped_elsewhere", "cue_reached", "timing_ended", "timer",
     "media_started", "media_paused", "media_ended", "media_reached",
     "slide_entered", "slide_left", "overlay_opened", "overlay_closed", "all_seen",
-    "variable_changed", "answered_right", "answered_wrong", "answered_last", "answered",
+    "variable_changed", "answered_right", "answered_partly", "answered_wrong", "answered_last",
+    "time_up", "answered",
 ]
 """What a rule may wait for; *entered* when an input got a new value. A question raises
-*answered_right*; or *answered_wrong* while tries are left, *answered_last* when none is; or
-*answered* where nothing is right or wrong."""
+*answered_right*; or *answered_partly* or *answered_wrong* while tries are left, *answered_last*
+when none is, *time_up* when there is no more time; or *answered* where nothing is judged."""
 
 COURSE = "course"
 """Owner of the timers that run throughout the course."""
@@ -230,7 +238,10 @@ class ProgramElement(Model):
     """
 
     draw: Element
-    control: Literal["none", "button", "choice", "input", "check", "wiper"] = "none"
+    control: Literal[
+        "none", "button", "choice", "input", "check", "wiper", "field", "blanks", "item", "target",
+        "ranked", "spot", "ground",
+    ] = "none"
     question: ProgramId | None = None
     choice: ProgramId | None = None
     variable: ProgramId | None = None
@@ -332,22 +343,76 @@ class SeenSet(Model):
     of: tuple[ProgramId, ...]
 
 
+class GraderPart(Model):
+    """Something that can be answered. What is `right` depends on the grader's form: for *choose*
+    and *spots* ``("",)`` where it is to be given; for *pairs* the targets that it belongs on, one
+    of them, or all where `endless`; for *texts* `accepts` says it."""
+
+    id: ProgramId
+    element: ProgramId | None = None
+    words: str = ""
+    right: tuple[str, ...] = ()
+    endless: bool = False
+    points: float = 0
+    accepts: Accepts | None = None
+    how: Literal["typed", "list", "bank"] = "typed"
+    options: tuple[str, ...] = ()
+
+
+class GraderTarget(Model):
+    """Where parts are placed; `takes` None is any number of them."""
+
+    id: ProgramId
+    element: ProgramId
+    words: str
+    takes: int | None = None
+
+
+class GraderRow(Model):
+    """A row of an answer table: the first whose condition holds gives its points, if it has any."""
+
+    condition: Expression
+    points: float | None = None
+
+
+Form = Literal["choose", "texts", "pairs", "order", "spots", "free", "scale"]
+
+
 class Grader(Model):
-    """How one question is judged. `choices` in the author's order, `texts` their words;
-    `record` names the question in interaction records: letters, digits, ``-`` and ``_``."""
+    """How one question is judged; its parts in the author's order, for *order* in the right one.
+
+    `record` names the question in interaction records: letters, digits, ``-`` and ``_``.
+    `at_most` limits what may be chosen, the marks of *spots*, the letters of *free*; `needed` is
+    how many right spots are enough. `counts` says what of an order counts.
+    """
 
     id: ProgramId
     slide: Id
     name: str
     record: str
     prompt: str
+    kind: str
+    form: Form
     purpose: Literal["scored", "practice", "survey"]
-    choices: tuple[ProgramId, ...]
-    texts: tuple[str, ...]
-    right: tuple[ProgramId, ...]
+    parts: tuple[GraderPart, ...]
+    targets: tuple[GraderTarget, ...] = ()
+    rows: tuple[GraderRow, ...] = ()
     points: Points
+    penalty: Points = 0
+    floor: float = 0
+    partial: Literal["none", "right_parts", "right_minus_wrong", "per_answer"] = "none"
     attempts: int | None
-    shuffle: bool
+    attempt_loss: float = 0
+    at_least: int = 1
+    at_most: int | None = None
+    needed: int | None = None
+    counts: Literal["all", "pairs", "run"] = "all"
+    arrange: Literal["snap", "stack", "tile", "line"] = "snap"
+    time_limit: int | None = None
+    at_once: bool = False
+    show_right: bool = False
+    shuffle: bool = False
+    pinned: tuple[ProgramId, ...] = ()
 
 
 class ProgramMedia(Model):
@@ -362,7 +427,7 @@ class ProgramMedia(Model):
 
 
 class Program(Model):
-    format: Literal[2] = 2
+    format: Literal[3] = 3
     course: Id
     title: str
     language: str

@@ -4,6 +4,7 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 from typing import Any
 
+from zigzag_core.assess.solutions import right_response, wrong_response
 from zigzag_core.course import Input
 from zigzag_core.logic.index import Index
 from zigzag_core.logic.learner import at_hand
@@ -16,6 +17,8 @@ from .comparisons import Comparisons
 LONG = 130_000
 """So much time (ms) passes at once: more than gates and learners wait."""
 MOST_VALUES = 8
+TOGETHER = ("watched", "answers")
+"""Attempts that are many events: watching a film to its end, answering a whole question."""
 
 
 @dataclass(frozen=True)
@@ -32,7 +35,7 @@ class Attempts:
         run = Run(self.index, state, None)
         for event in self.events:
             target = event.get("target")
-            if target is None or event["event"] == "watched" or at_hand(run, target):
+            if target is None or event["event"] in TOGETHER or at_hand(run, target):
                 yield event
         for overlay in reversed(state.overlays):
             found = self.index.overlays[overlay]
@@ -66,6 +69,10 @@ def attempts_on(
     for element in elements:
         heard = {rule.on for rule in rules if rule.target == element.draw.id}
         events += _on_element(element, heard, index, asked_of)
+    for grader in index.program.questions:
+        if grader.slide == slide.id and grader.form != "choose":
+            events += [{"event": "answers", "question": grader.id, "given": given}
+                       for given in (right_response(grader), wrong_response(grader)) if given]
     events += [{"event": "key", "key": key} for key in sorted({
         rule.detail for rule in rules if rule.on == "key_pressed" and rule.detail
     })]
@@ -86,7 +93,7 @@ def _on_element(
     if heard & {"pointed_at", "pointed_away"}:
         yield {"event": "pointed", "target": draw.id, "away": False}
         yield {"event": "pointed", "target": draw.id, "away": True}
-    if isinstance(draw, Input):
+    if isinstance(draw, Input) and element.control == "input":
         for value in _values(draw, asked_of):
             yield {"event": "entered", "target": draw.id, "value": value}
     elif element.control == "wiper":

@@ -11,6 +11,7 @@ from collections.abc import Hashable, Iterator
 from dataclasses import dataclass, field
 from typing import Any
 
+from zigzag_core.assess.solutions import answering
 from zigzag_core.course.expression import names_in
 from zigzag_core.logic import engine
 from zigzag_core.logic.expression import gate_is_open, is_visible
@@ -18,7 +19,7 @@ from zigzag_core.logic.index import Index
 from zigzag_core.logic.state import State
 from zigzag_core.program import ProgramSlide
 
-from .attempts import Attempts, attempts_on
+from .attempts import TOGETHER, Attempts, attempts_on
 from .comparisons import Comparisons, comparisons
 
 STEPS_ON_A_SLIDE = 2_000
@@ -140,11 +141,15 @@ def _explore_slide(
 def _done(
     index: Index, state: State, event: dict[str, Any], log: list[dict[str, Any]]
 ) -> tuple[State, list[dict[str, Any]]]:
-    """One attempt: an event, or for a film the events of watching it to its end."""
-    if event["event"] != "watched":
+    """One attempt: an event, or all events of watching a film or of answering a question."""
+    if event["event"] not in TOGETHER:
         return engine.step(index, state, event, log)
+    if event["event"] == "watched":
+        parts = _watching(event["target"], event["ms"])
+    else:
+        parts = answering(index.questions[event["question"]], event["given"])
     effects: list[dict[str, Any]] = []
-    for part in _watching(event["target"], event["ms"]):
+    for part in parts:
         if state.slide is None or state.ended:
             break
         state, more = engine.step(index, state, part, log)
@@ -244,7 +249,7 @@ class _View:
         for name in self.questions:
             answer = state.answers.get(name)
             if answer:
-                yield "answer", name, answer.chosen, answer.attempts, answer.result, answer.locked
+                yield "answer", name, answer.given, answer.attempts, answer.result, answer.locked
         yield "overlays", state.overlays
         for owner, time in sorted(state.clocks.items()):
             yield "clock", owner, time.at, time.runs

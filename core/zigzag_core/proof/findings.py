@@ -14,10 +14,12 @@ from zigzag_core.course import (
     ToSlide,
     Video,
 )
+from zigzag_core.course.questions import part_elements
 from zigzag_core.course.rule_use import goes
 
 from .finding import Finding
 from .place_findings import place_findings
+from .question_findings import course_question_findings, question_findings
 from .route import route
 from .rule_findings import rule_findings
 from .variable_findings import variable_findings
@@ -26,10 +28,13 @@ from .walkthroughs import replay
 
 def findings(document: CourseDocument) -> list[Finding]:
     """Return all findings, in the order of the slides, errors of the course first."""
-    return list(_course(document)) + list(variable_findings(document)) + [
+    return [
+        *_course(document), *variable_findings(document), *course_question_findings(document),
+    ] + [
         finding for slide in document.slides
         for finding in (
             *_slide(slide, document), *rule_findings(slide, document), *place_findings(slide),
+            *question_findings(slide),
         )
     ] + [
         Finding(level="warning", code="walkthrough", slide=gone.slide, element=gone.element,
@@ -78,7 +83,6 @@ def _slide(slide: Slide, document: CourseDocument) -> Iterator[Finding]:
             code, words = problem
             yield Finding(level="warning", code=code, slide=slide.id, element=element.id,
                           message=f"“{element.name}” {words}.")
-    yield from _questions(slide)
 
 
 def _missing(
@@ -93,6 +97,8 @@ def _missing(
             return "no_alternative", "has no text alternative and is not decoration"
         case Video() | Audio() if not _can_be_read(element.media, slide, document):
             return "no_captions", "has neither captions nor a transcript beside it"
+        case Input() if any(element.id in part_elements(q) for q in slide.questions):
+            return None
         case Input(variable=variable) if variable not in {v.id for v in document.course.variables}:
             return "no_variable", "keeps what is entered nowhere"
         case Embed(address=""):
@@ -120,22 +126,3 @@ def _is_described(element: Element, slide: Slide) -> bool:
             return True
         here = by_id.get(here.group or "")
     return False
-
-
-def _questions(slide: Slide) -> Iterator[Finding]:
-    for question in slide.questions:
-        right = sum(choice.right for choice in question.choices)
-        place = question.prompt or (question.choices[0].element if question.choices else None)
-        problem = None
-        if len(question.choices) < 2:
-            problem = ("error", "few_choices", "needs at least two answers")
-        elif question.purpose != "survey" and right == 0:
-            problem = ("error", "no_right_answer", "has no right answer")
-        elif question.submit is None:
-            problem = ("error", "no_submit", "has no button that submits it")
-        if problem:
-            level, code, words = problem
-            yield Finding(
-                level=level, code=code, slide=slide.id, element=place,
-                message=f"The question “{question.name}” {words}.",
-            )

@@ -20,19 +20,20 @@ from zigzag_core.logic.index import Index
 from zigzag_core.logic.random import fnv1a
 from zigzag_core.logic.state import Answer, Result, State
 from zigzag_core.logic.values import Value, fitted, number
-from zigzag_core.program import Program
+from zigzag_core.program import Grader, Program
 
 from .bytes import Damaged, Reader, Writer
 from .placed import read_placed, write_placed
 
-VERSION = "2"
-OLDER = ("1",)
-"""Versions that can still be read; they end before what elements have come to."""
+VERSION = "3"
+OLDER = ("1", "2")
+"""Versions that can still be read. The first ends before what elements have come to; in both
+answers are choices alone."""
 
 SCORM12_LIMIT = 4_096
 
 _KINDS = ("slides", "questions", "choices", "variables", "elements")
-_RESULTS: tuple[Result | None, ...] = (None, "right", "wrong", "neutral")
+_RESULTS: tuple[Result | None, ...] = (None, "right", "wrong", "neutral", "partly")
 _SUCCESS = ("unknown", "passed", "failed")
 _MARKED: tuple[Literal["", "passed", "failed"], ...] = ("", "passed", "failed")
 _LOOKS: tuple[str, ...] = get_args(Look)[:7]
@@ -120,14 +121,15 @@ def unpack(index: Index, text: str) -> State:
         if element in index.elements:
             looks[element] = given
     values = {**state.variables, **_read_variables(source, index, variables)}
-    answers = _read_answers(source, index, questions, choices)
+    read = _read_chosen if text.startswith(OLDER) else _read_answers
+    answers = read(source, index, questions, choices)
     slide = _name(slides, current - 1) if current else None
     if slide not in index.position:
         slide = visited[-1] if visited else None
     success, marked = flags >> 1 & 3, flags >> 3
     if success >= len(_SUCCESS) or marked >= len(_MARKED):
         raise Damaged("the saved progress names a result that does not exist")
-    if not text.startswith(OLDER):
+    if not text.startswith("1"):
         opened = _named(slides, source.bits())
         state = replace(
             state, opened=frozenset(slide for slide in opened if slide in index.position),
@@ -143,12 +145,12 @@ def unpack(index: Index, text: str) -> State:
 def largest(index: Index) -> int:
     """Return the characters that `pack` needs when all is seen, clicked and answered.
 
-    Every question is answered with its last choice at its last attempt (the third where there
-    is no limit), numbers have six digits and a fraction, texts 20 letters.
+    Every question is answered in all its parts at its last attempt (the third where there is no
+    limit), numbers have six digits and a fraction, texts 20 letters, open answers all they may.
     """
     program = index.program
     answers = {
-        q.id: Answer(chosen=q.choices[-1:], attempts=q.attempts or 3, result="wrong", locked=True)
+        q.id: Answer(given=_fullest(q), attempts=q.attempts or 3, result="wrong", locked=True)
         for q in program.questions
     }
     variables: dict[str, Value] = {
@@ -162,6 +164,24 @@ def largest(index: Index) -> int:
         visited=index.order, clicked=frozenset(controls), variables=variables, answers=answers,
     )
     return len(pack(index, full))
+
+
+def _fullest(grader: Grader) -> tuple[tuple[str, str], ...]:
+    """The response that takes the most room."""
+    ids = [part.id for part in grader.parts]
+    match grader.form:
+        case "choose":
+            return tuple((name, "") for name in ids[-(grader.at_most or len(ids)):])
+        case "pairs":
+            last = grader.targets[-1].id if grader.targets else ""
+            return tuple((name, last) for name in ids)
+        case "order":
+            return tuple((name, "") for name in ids)
+        case "spots":
+            return tuple((grader.id, "1280,720") for _ in range(grader.at_most or len(ids)))
+        case "free":
+            return tuple((name, "x" * (grader.at_most or 0)) for name in ids)
+    return tuple((name, "x" * 20) for name in ids)
 
 
 def _numbers(names: Sequence[str]) -> dict[str, int]:
@@ -250,25 +270,78 @@ def _read_variables(source: Reader, index: Index, names: Sequence[str]) -> dict[
 
 
 def _write_answers(
-    out: Writer, state: State, questions: dict[str, int], choices: dict[str, int]
+    out: Writer, state: State, questions: dict[str, int], parts: dict[str, int]
 ) -> None:
-    answers = sorted((questions[q], a) for q, a in state.answers.items() if q in questions)
+    """A value that names a part is written by its number + 2, none as 0, words as 1 and themselves.
+    """
+    answers = sorted(
+        (questions[q], a) for q, a in state.answers.items() if q in questions
+    )
     out.varint(len(answers))
     for place, answer in answers:
         whole = answer.points == int(answer.points)
         out.varint(place)
-        out.varint(_RESULTS.index(answer.result) | answer.locked << 2 | (not whole) << 3)
+        out.varint(_RESULTS.index(answer.result) | answer.locked << 3 | (not whole) << 4)
         out.varint(answer.attempts)
-        out.varint(int(answer.points) if whole else round(answer.points * 1e6))
-        chosen = _known(choices, answer.chosen)
-        out.varint(len(chosen))
-        for choice in chosen:
-            out.varint(choice)
+        out.signed(int(answer.points) if whole else round(answer.points * 1e6))
+        out.varint(answer.row)
+        given = [(parts[part], value) for part, value in answer.given if part in parts]
+        out.varint(len(given))
+        for part, value in given:
+            out.varint(part)
+            if value in parts:
+                out.varint(parts[value] + 2)
+            else:
+                out.varint(1 if value else 0)
+                if value:
+                    out.text(value)
 
 
 def _read_answers(
+    source: Reader, index: Index, questions: Sequence[str], parts: Sequence[str]
+) -> dict[str, Answer]:
+    answers = {}
+    for _ in range(source.varint()):
+        question = _name(questions, source.varint())
+        flags, attempts, points = source.varint(), source.varint(), source.signed()
+        row = source.varint()
+        given = []
+        for _ in range(source.varint()):
+            part, kind = _name(parts, source.varint()), source.varint()
+            value = _name(parts, kind - 2) if kind > 1 else source.text() if kind else ""
+            given.append((part, value))
+        if flags > 31 or flags & 7 >= len(_RESULTS):
+            raise Damaged("the saved progress holds an answer of an unknown kind")
+        grader = index.questions.get(question)
+        if grader is not None:
+            answers[question] = Answer(
+                given=_still_there(grader, given), attempts=attempts, result=_RESULTS[flags & 7],
+                locked=bool(flags & 8), row=row,
+                points=_bounded(grader, points / 1e6 if flags & 16 else points),
+            )
+    return answers
+
+
+def _bounded(grader: Grader, points: float) -> float:
+    return max(min(number(points), grader.points), number(grader.floor))
+
+
+def _still_there(grader: Grader, given: list[tuple[str, str]]) -> tuple[tuple[str, str], ...]:
+    """What was given, without what the question no longer has; an order only if it is whole."""
+    parts = {part.id for part in grader.parts}
+    targets = {target.id for target in grader.targets}
+    kept = tuple(
+        (part, value) for part, value in given
+        if (part in parts or part == grader.id)
+        and (grader.form != "pairs" or value in targets)
+    )
+    return () if grader.form == "order" and len(kept) != len(parts) else kept
+
+
+def _read_chosen(
     source: Reader, index: Index, questions: Sequence[str], choices: Sequence[str]
 ) -> dict[str, Answer]:
+    """Answers as versions 1 and 2 have them."""
     answers = {}
     for _ in range(source.varint()):
         question = _name(questions, source.varint())
@@ -279,8 +352,8 @@ def _read_answers(
         grader = index.questions.get(question)
         if grader is not None:
             answers[question] = Answer(
-                chosen=tuple(choice for choice in chosen if choice in grader.choices),
+                given=_still_there(grader, [(choice, "") for choice in chosen]),
                 attempts=attempts, result=_RESULTS[flags & 3], locked=bool(flags & 4),
-                points=min(number(points / 1e6 if flags & 8 else points), grader.points),
+                points=_bounded(grader, points / 1e6 if flags & 8 else points),
             )
     return answers

@@ -12,11 +12,12 @@ from zigzag_core.logic.index import Index
 from zigzag_core.logic.state import State
 
 from .progress import pack
+from .records12 import decimal, record
 
 Call = tuple[str, str]
 """A data element and the value it is set to."""
 
-_RESULTS = {"right": "correct", "wrong": "wrong", "neutral": "neutral"}
+_RESULTS = {"right": "correct", "partly": "wrong", "wrong": "wrong", "neutral": "neutral"}
 
 
 def lesson_status(index: Index, state: State) -> str:
@@ -54,21 +55,18 @@ def interaction_calls(
 ) -> list[Call]:
     """Return the calls that record an ``answered` effect as interaction `number`.
 
-    `clock` is the learner's time of day as ``HH:MM:SS``. Answers stand as one letter each, in
-    the author's order whatever the learner's order was.
+    `clock` is the learner's time of day as ``HH:MM:SS``.
     """
     grader = index.questions[effect["question"]]
     at = f"cmi.interactions.{number}."
-    letter = {choice: chr(97 + place) for place, choice in enumerate(grader.choices)}
-    calls = [
-        (at + "id", grader.record), (at + "type", "choice"), (at + "time", clock),
+    told = record(grader, tuple((part, value) for part, value in effect["given"]))
+    calls = [(at + "id", grader.record), (at + "type", told.type), (at + "time", clock)]
+    calls += [
+        (f"{at}correct_responses.{n}.pattern", pattern) for n, pattern in enumerate(told.patterns)
     ]
-    if grader.right:
-        pattern = ",".join(letter[choice] for choice in grader.right)
-        calls.append((at + "correct_responses.0.pattern", pattern))
     calls += [
         (at + "weighting", decimal(grader.points if grader.purpose == "scored" else 0)),
-        (at + "student_response", ",".join(letter[c] for c in effect["chosen"])),
+        (at + "student_response", told.response),
         (at + "result", _RESULTS[effect["result"]]),
         (at + "latency", timespan(effect["latency"])),
     ]
@@ -82,8 +80,3 @@ def timespan(milliseconds: int) -> str:
     minutes, second = divmod(seconds, 60)
     hour, minute = divmod(minutes, 60)
     return f"{hour:04d}:{minute:02d}:{second:02d}.{part:02d}"
-
-
-def decimal(value: float) -> str:
-    """Return a CMIDecimal with at most two places and no trailing zeros."""
-    return f"{value:.2f}".rstrip("0").rstrip(".")

@@ -216,7 +216,10 @@ def _interaction(package: Package, raw: dict[str, Any]) -> dict[str, str]:
     answers = about["answers"]
 
     def words(letters: str) -> str:
-        return ", ".join(answers.get(letter, letter) for letter in letters.split(","))
+        signs = letters.split(",")
+        if not all(sign in answers for sign in signs):
+            return letters
+        return ", ".join(answers[sign] for sign in signs)
 
     patterns = runs.listed(raw.get("correct_responses"))
     expected = [str(pattern.get("pattern") or "") for pattern in patterns]

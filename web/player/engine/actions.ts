@@ -23,6 +23,7 @@ export function act(run: Run, action: Action): void {
     case "close": moving.closeOverlay(run, action.overlay); break;
     case "choose": questions.choose(run, action.question, action.choice); break;
     case "submit": questions.submit(run, action.question); break;
+    case "expire": questions.expire(run, action.question); break;
     case "reset": run.update({ answers: without(run.state.answers, (name) => name === action.question) }); break;
     case "clear": moving.clear(run, action); break;
     case "move": moving.startMove(run, action.element, action.move); break;

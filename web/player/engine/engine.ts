@@ -8,7 +8,7 @@ import { followUp } from "./following";
 import * as learner from "./learner";
 import * as moving from "./moving";
 import type { Index } from "./program";
-import { fnv1a, shuffled } from "./random";
+import { answer, orderOf } from "./questions";
 import * as results from "./results";
 import { Run } from "./run";
 import type { Effect, Event, Ran, State } from "./state";
@@ -44,9 +44,7 @@ export function step(index: Index, state: State, event: Event, log: Ran[] | null
 export function choiceOrder(index: Index, state: State, question: string): readonly string[] {
   const grader = index.questions.get(question);
   if (!grader) return [];
-  return grader.shuffle
-    ? shuffled(grader.choices, (state.seed ^ fnv1a(question)) >>> 0)
-    : grader.choices;
+  return orderOf(grader, state);
 }
 
 export function isEnabled(index: Index, state: State, element: string): boolean {
@@ -72,6 +70,7 @@ function take(run: Run, event: Event): void {
     case "pointed": learner.point(run, event.target, event.away); break;
     case "key": learner.pressKey(run, toText(event.key)); break;
     case "entered": learner.enterValue(run, event.target, event.value); break;
+    case "answered": answer(run, event.question, event.part, event.value); break;
     case "dropped": learner.drop(run, event.target, event.on, event.x, event.y); break;
     case "media": learner.mediaEvent(run, event.target, event.what); break;
     case "played": learner.played(run, event.target, event.since, event.until); break;

@@ -1,5 +1,6 @@
 /** What expressions give, and what is shown and open. The twin of `zigzag_core/logic/expression.py`. */
 import type { Index } from "./program";
+import { isReady } from "./measure";
 import { apply } from "./operators";
 import * as results from "./results";
 import { NO_ANSWER, type State } from "./state";
@@ -9,7 +10,7 @@ import { number, toYesNo, type Value } from "./values";
 export type Expression = Value | Node;
 interface Node extends ReadonlyArray<Expression> { readonly 0: string }
 
-const OF_QUESTION = new Set(["chosen", "locked", "attempts", "attempts_left", "right", "earned"]);
+const OF_QUESTION = new Set(["chosen", "locked", "attempts", "attempts_left", "right", "earned", "row", "outcome"]);
 
 export function evaluate(index: Index, state: State, raw: unknown, depth = 0): Value {
   const node = raw as Expression;
@@ -21,6 +22,7 @@ export function evaluate(index: Index, state: State, raw: unknown, depth = 0): V
   switch (operator) {
     case "variable": return state.variables[name] ?? 0;
     case "live": return live(index, state, name);
+    case "given": return given(index, state, name, parts[1] as string);
     case "seen": return state.visited.includes(name);
     case "clicked": return state.clicked.has(name);
     case "and": return parts.every((part) => toYesNo(evaluate(index, state, part, depth)));
@@ -58,7 +60,12 @@ export function live(index: Index, state: State, name: string): Value {
 function ofQuestion(index: Index, state: State, operator: string, question: string): Value {
   const answer = state.answers[question] ?? NO_ANSWER;
   switch (operator) {
-    case "chosen": return answer.chosen.length > 0;
+    case "chosen": {
+      const grader = index.questions.get(question);
+      return grader !== undefined && isReady(grader, answer.given);
+    }
+    case "row": return answer.row;
+    case "outcome": return answer.result ?? "";
     case "locked": return answer.locked;
     case "attempts": return answer.attempts;
     case "right": return answer.result === "right";
@@ -66,6 +73,14 @@ function ofQuestion(index: Index, state: State, operator: string, question: stri
   }
   const allowed = index.questions.get(question)?.attempts;
   return allowed === null || allowed === undefined ? 0 : Math.max(allowed - answer.attempts, 0);
+}
+
+/** Whether a part was chosen or hit; of others what stands in it, or where it lies. */
+function given(index: Index, state: State, question: string, part: string): Value {
+  const form = index.questions.get(question)?.form;
+  if (!form) return false;
+  const found = (state.answers[question] ?? NO_ANSWER).given.filter(([name]) => name === part);
+  return form === "choose" || form === "spots" ? found.length > 0 : found.at(-1)?.[1] ?? "";
 }
 
 const FACTS = new Set([

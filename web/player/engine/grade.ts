@@ -1,13 +1,43 @@
-/** Judging an answer. The twin of `zigzag_core/assess/grade.py`. */
+/** Judging a response. The twin of `assess/grade.py`, which says why. */
 import type { Grader } from "../../api/types";
+import { isComplete, measure, type Given, type Tally } from "./measure";
 import type { Result } from "./state";
 
+export interface Judgement { result: Result; points: number; row: number; tally: Tally }
+
 export function judge(
-  grader: Grader, chosen: readonly string[],
-): { result: Result; points: number } {
-  if (grader.purpose === "survey" || !grader.right.length) return { result: "neutral", points: 0 };
-  const right = new Set(grader.right);
-  const given = new Set(chosen);
-  const exact = right.size === given.size && [...right].every((choice) => given.has(choice));
-  return exact ? { result: "right", points: grader.points } : { result: "wrong", points: 0 };
+  grader: Grader, given: Given, attempt: number, holds: (condition: unknown) => boolean,
+): Judgement {
+  const row = grader.rows.findIndex(({ condition }) => holds(condition)) + 1;
+  const tally = measure(grader, given);
+  if (grader.purpose === "survey" || !isJudged(grader)) return { result: "neutral", points: 0, row, tally };
+  const result = isComplete(tally) ? "right" : tally.right && tally.of > 1 ? "partly" : "wrong";
+  let earned = grader.rows[row - 1]?.points ?? points(grader, tally, given);
+  if (earned > 0) earned *= Math.max(0, 1 - grader.attempt_loss * (attempt - 1));
+  return { result, points: Math.max(grader.floor, Math.min(earned, grader.points)), row, tally };
+}
+
+function isJudged({ form, parts }: Grader): boolean {
+  return form !== "free" && form !== "scale"
+    && parts.some(({ right, accepts }) => right.length > 0 || Boolean(accepts) || form === "order");
+}
+
+function points(grader: Grader, tally: Tally, given: Given): number {
+  if (grader.partial === "per_answer") {
+    const counted = grader.form === "choose" ? new Set(given.map(([part]) => part)) : tally.parts;
+    return grader.parts.reduce((sum, part) => (counted.has(part.id) ? sum + part.points : sum), 0);
+  }
+  if (isComplete(tally)) return grader.points;
+  let share = 0;
+  if (tally.of && grader.partial === "right_parts") share = Math.min(tally.right / tally.of, 1);
+  else if (tally.of && grader.partial === "right_minus_wrong") share = Math.max((tally.right - tally.wrong) / tally.of, 0);
+  return share ? grader.points * share : grader.points * share - grader.penalty;
+}
+
+/** How it was judged, in words: `3 of 4 right, 1 wrong: 2 of 4 points`. */
+export function told(grader: Grader, { result, points: earned, tally }: Judgement): string {
+  if (result === "neutral") return "not judged";
+  const words = `${tally.right} of ${tally.of} right${tally.wrong ? `, ${tally.wrong} wrong` : ""}`;
+  if (grader.purpose !== "scored") return words;
+  return `${words}: ${Math.round(earned * 100) / 100} of ${grader.points} point${grader.points === 1 ? "" : "s"}`;
 }

@@ -1,36 +1,164 @@
-/** Choosing and submitting answers. The twin of `logic/questions.py`. */
+/** Answering and submitting. The twin of `logic/questions.py`, which says why. */
+import type { Grader } from "../../api/types";
 import { judge } from "./grade";
+import { atHand } from "./learner";
+import { isReady, type Given } from "./measure";
+import { fnv1a, shuffled } from "./random";
 import type { Run } from "./run";
-import { NO_ANSWER, type Answer } from "./state";
+import { NO_ANSWER, type Answer, type State } from "./state";
+import { clipped, number, toText, type Value } from "./values";
+
+const MOST_MARKS = 100;
 
 export function choose(run: Run, question: string, choice: string): void {
   const grader = run.index.questions.get(question);
-  const answer = run.state.answers[question] ?? NO_ANSWER;
-  if (grader && !answer.locked && grader.choices.includes(choice)) {
-    put(run, question, { ...answer, chosen: [choice] });
+  const found = answerTo(run, question);
+  if (!grader || found.locked || !grader.parts.some(({ id }) => id === choice)) return;
+  if (grader.at_most === 1) {
+    give(run, grader, [[choice, ""]]);
+    return;
+  }
+  const chosen = new Set(found.given.map(([part]) => part));
+  if (!chosen.delete(choice)) chosen.add(choice);
+  if (isNone(grader.at_most) || chosen.size <= grader.at_most) {
+    give(run, grader, grader.parts.filter(({ id }) => chosen.has(id)).map(({ id }) => [id, ""] as const));
+  }
+}
+
+export function answer(run: Run, question: string, part: string, value: Value): void {
+  const grader = run.index.questions.get(question);
+  if (!grader || answerTo(run, question).locked || !isWithinReach(run, grader, part)) return;
+  const { given } = answerTo(run, question);
+  const full = toText(value);
+  const text = grader.form === "free" ? Array.from(full).slice(0, grader.at_most ?? 0).join("") : clipped(full);
+  const put = changed(run, grader, given, part, text);
+  if (put && !same(put, given)) give(run, grader, put);
+}
+
+function changed(run: Run, grader: Grader, given: Given, part: string, text: string): Given | null {
+  switch (grader.form) {
+    case "texts":
+    case "free":
+    case "scale": return written(grader, given, part, text);
+    case "pairs": return placed(grader, given, part, text);
+    case "order": return moved(orderOf(grader, run.state), part, text);
+    case "spots": return marked(grader, given, part, text);
+    default: return null;
   }
 }
 
 export function submit(run: Run, question: string): void {
-  const { state } = run;
   const grader = run.index.questions.get(question);
-  const answer = state.answers[question] ?? NO_ANSWER;
-  if (!grader || answer.locked || !answer.chosen.length) return;
-  const { result, points } = judge(grader, answer.chosen);
-  const attempts = answer.attempts + 1;
-  const usedUp = grader.attempts !== null && attempts >= grader.attempts;
-  const locked = result !== "wrong" || usedUp;
-  put(run, question, { ...answer, attempts, result, points, locked, since: state.time });
-  run.effects.push({
-    effect: "answered", question, attempt: attempts, chosen: [...answer.chosen], result, points,
-    latency: state.time - Math.max(answer.since, state.entered),
-  });
-  const event = result === "right" ? "answered_right"
-    : result === "neutral" ? "answered"
-    : locked ? "answered_last" : "answered_wrong";
-  run.raised(event, question);
+  const found = answerTo(run, question);
+  if (grader && !found.locked && isReady(grader, found.given)) judged(run, grader, found, true);
 }
 
-function put(run: Run, question: string, answer: Answer): void {
-  run.update({ answers: { ...run.state.answers, [question]: answer } });
+export function expire(run: Run, question: string): void {
+  const grader = run.index.questions.get(question);
+  const found = answerTo(run, question);
+  if (grader && !found.locked) judged(run, grader, found, false);
+}
+
+/** The order in which the parts stand: as put, or as they are first seen. */
+export function orderOf(grader: Grader, state: State): readonly string[] {
+  const parts = grader.parts.map(({ id }) => id);
+  const given = state.answers[grader.id]?.given ?? [];
+  if (grader.form === "order" && given.length) return given.map(([part]) => part);
+  if (!grader.shuffle && grader.form !== "order") return parts;
+  const seed = (state.seed ^ fnv1a(grader.id)) >>> 0;
+  const mixed = shuffled(parts.filter((part) => !grader.pinned.includes(part)), seed);
+  const order = parts.map((part) => (grader.pinned.includes(part) ? part : mixed.shift() ?? part));
+  return grader.form === "order" && order.every((part, place) => part === parts[place])
+    ? [...order.slice(1), ...order.slice(0, 1)] : order;
+}
+
+function judged(run: Run, grader: Grader, found: Answer, inTime: boolean): void {
+  const attempts = found.attempts + 1;
+  const verdict = judge(grader, found.given, attempts, (condition) => run.holds(condition));
+  const { result, row } = verdict;
+  const points = number(verdict.points);
+  const usedUp = !isNone(grader.attempts) && attempts >= grader.attempts;
+  const locked = result === "right" || result === "neutral" || usedUp || !inTime;
+  put(run, grader.id, { ...found, attempts, result, points, locked, since: run.state.time, row });
+  run.effects.push({
+    effect: "answered", question: grader.id, attempt: attempts, given: found.given, result, points,
+    latency: run.state.time - Math.max(found.since, run.state.entered),
+  });
+  run.raised(
+    !inTime ? "time_up" : result === "right" ? "answered_right" : result === "neutral" ? "answered"
+      : locked ? "answered_last" : result === "partly" ? "answered_partly" : "answered_wrong",
+    grader.id,
+  );
+}
+
+function written(grader: Grader, given: Given, part: string, text: string): Given | null {
+  if (!grader.parts.some(({ id }) => id === part)) return null;
+  const texts = new Map([...given, [part, text] as const]);
+  return grader.parts.flatMap(({ id }) => (texts.get(id) ? [[id, texts.get(id) ?? ""] as const] : []));
+}
+
+function placed(grader: Grader, given: Given, part: string, target: string): Given | null {
+  const item = grader.parts.find(({ id }) => id === part);
+  if (!item) return null;
+  const others = given.filter(([name]) => name !== part);
+  if (!target) return others;
+  const found = grader.targets.find(({ id }) => id === target);
+  if (!found || given.some(([name, on]) => name === part && on === target)) return null;
+  let kept: Given = item.endless ? given : others;
+  const there = kept.filter(([, on]) => on === target);
+  if (!isNone(found.takes) && there.length >= found.takes) {
+    if (found.takes > 1) return null;
+    kept = kept.filter(([, on]) => on !== target);
+  }
+  return [...kept, [part, target]];
+}
+
+function moved(order: readonly string[], part: string, place: string): Given | null {
+  if (!order.includes(part) || !/^[0-9]{1,3}$/.test(place)) return null;
+  const rest = order.filter((other) => other !== part);
+  rest.splice(Math.min(Number(place), rest.length), 0, part);
+  return rest.map((other) => [other, ""] as const);
+}
+
+function marked(grader: Grader, given: Given, part: string, where: string): Given | null {
+  if (where.startsWith("-")) return given.filter(([name, at]) => name !== part || at !== where.slice(1));
+  if (!where || (part !== grader.id && given.some(([name]) => name === part))) return null;
+  const known = part === grader.id || grader.parts.some(({ id }) => id === part);
+  return known && given.length < (isNone(grader.at_most) ? MOST_MARKS : grader.at_most) ? [...given, [part, where]] : null;
+}
+
+function isWithinReach(run: Run, grader: Grader, part: string): boolean {
+  const element = grader.parts.find(({ id }) => id === part)?.element;
+  return element ? atHand(run, element, false) : run.state.slide === grader.slide;
+}
+
+function give(run: Run, grader: Grader, given: Given): void {
+  put(run, grader.id, { ...answerTo(run, grader.id), given });
+  if (grader.at_once && isWhole(grader, given)) submit(run, grader.id);
+}
+
+function isWhole(grader: Grader, given: Given): boolean {
+  const wanted = grader.parts.filter(({ right }) => right.length).length;
+  switch (grader.form) {
+    case "choose":
+    case "spots": return given.length >= (grader.at_most || wanted);
+    case "pairs": return new Set(given.map(([part]) => part)).size >= wanted;
+    default: return given.length >= grader.parts.length;
+  }
+}
+
+function same(a: Given, b: Given): boolean {
+  return a.length === b.length && a.every(([part, value], place) => part === b[place]?.[0] && value === b[place]?.[1]);
+}
+
+function isNone<T>(value: T | null | undefined): value is null | undefined {
+  return value === null || value === undefined;
+}
+
+function answerTo(run: Run, question: string): Answer {
+  return run.state.answers[question] ?? NO_ANSWER;
+}
+
+function put(run: Run, question: string, found: Answer): void {
+  run.update({ answers: { ...run.state.answers, [question]: found } });
 }

@@ -1,21 +1,24 @@
 /** The state of a run. The twin of `zigzag_core/logic/state.py`. */
+import type { Given } from "./measure";
 import type { Value } from "./values";
 
 export type Success = "unknown" | "passed" | "failed";
-export type Result = "right" | "wrong" | "neutral";
+export type Result = "right" | "partly" | "wrong" | "neutral";
 
 export interface Answer {
-  readonly chosen: readonly string[];
+  readonly given: Given;
   readonly attempts: number;
   readonly result: Result | null;
   readonly points: number;
   readonly locked: boolean;
   /** The run's time (ms) at the last submission. */
   readonly since: number;
+  /** The row of the answer table that it took, from 1. */
+  readonly row: number;
 }
 
 export const NO_ANSWER: Answer = {
-  chosen: [], attempts: 0, result: null, points: 0, locked: false, since: 0,
+  given: [], attempts: 0, result: null, points: 0, locked: false, since: 0, row: 0,
 };
 
 /** Where the clock of a slide or overlay stands (ms), and whether it was started. */
@@ -88,6 +91,7 @@ export type Event =
   | { event: "pointed"; target: string; away: boolean }
   | { event: "key"; key: string }
   | { event: "entered" | "set"; target: string; value: Value }
+  | { event: "answered"; question: string; part: string; value: Value }
   | { event: "dropped"; target: string; on: string | null; x: number; y: number }
   | { event: "media"; target: string; what: "started" | "paused" | "ended" }
   | { event: "played"; target: string; since: number; until: number }
@@ -106,7 +110,7 @@ export type Effect =
   | { effect: "loop"; rules: string[] }
   | { effect: "status"; completed: boolean; success: Success }
   | {
-      effect: "answered"; question: string; attempt: number; chosen: string[]; result: Result;
+      effect: "answered"; question: string; attempt: number; given: Given; result: Result;
       points: number; latency: number;
     };
 

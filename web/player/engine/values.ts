@@ -54,7 +54,12 @@ export function admitted(field: InputElement, value: Value): Value {
     case "slider": return Math.min(Math.max(toNumber(value), number(field.low)), number(field.high));
     case "checkbox": return toYesNo(value);
     case "choice": return typeof value === "string" && field.options.includes(value) ? value : "";
-    case "text": return toText(value);
+    case "scale": {
+      const steps = Array.from({ length: Math.max(Math.trunc(field.high) - Math.trunc(field.low) + 1, 0) }, (_, n) => String(Math.trunc(field.low) + n));
+      return typeof value === "string" && (steps.includes(value) || value === "0") ? value : "";
+    }
+    case "text":
+    case "long": return toText(value);
   }
 }
 

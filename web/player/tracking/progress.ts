@@ -1,4 +1,5 @@
 /** Saved progress. The twin of `zigzag_core/tracking/progress.py`, which describes the form. */
+import type { Grader } from "../../api/types";
 import { start } from "../engine/engine";
 import type { Index } from "../engine/program";
 import { fnv1a } from "../engine/random";
@@ -7,11 +8,12 @@ import { fitted, number, type Value } from "../engine/values";
 import { crc32, Damaged, fromBase64Url, Reader, toBase64Url, Writer } from "./bytes";
 import { numbered, readPlaced, writePlaced } from "./placed";
 
-export const VERSION = "2";
-const OLDER = "1";
+export const VERSION = "3";
+/** Versions that are still read. */
+const OLDER = ["1", "2"];
 
 const KINDS = ["slides", "questions", "choices", "variables", "elements"] as const;
-const RESULTS: readonly (Result | null)[] = [null, "right", "wrong", "neutral"];
+const RESULTS: readonly (Result | null)[] = [null, "right", "wrong", "neutral", "partly"];
 const SUCCESS: readonly Success[] = ["unknown", "passed", "failed"];
 const MARKED = ["", "passed", "failed"] as const;
 const LOOKS = ["default", "hover", "focus", "pressed", "visited", "selected", "disabled"];
@@ -97,12 +99,13 @@ export function unpack(index: Index, text: string): State {
     if (exists(element)) looks[element] = look;
   }
   const values = { ...state.variables, ...readVariables(source, index, variables) };
-  const answers = readAnswers(source, index, questions, choices);
+  const read = isOlder(text) ? readChosen : readAnswers;
+  const answers = read(source, index, questions, choices);
   let slide = current ? nameOf(slides, current - 1) : null;
   if (slide === null || !index.position.has(slide)) slide = visited.at(-1) ?? null;
   const success = SUCCESS[(flags >> 1) & 3];
   const marked = MARKED[flags >> 3];
-  const kept: Partial<State> = text.startsWith(OLDER) ? {} : {
+  const kept: Partial<State> = text.startsWith("1") ? {} : {
     opened: new Set(named(slides, source.bits()).filter((name) => index.position.has(name))),
     ...readPlaced(source, index, elements),
   };
@@ -112,6 +115,8 @@ export function unpack(index: Index, text: string): State {
     variables: values, answers, completed: Boolean(flags & 1), success, marked,
   };
 }
+
+const isOlder = (text: string): boolean => OLDER.some((version) => text.startsWith(version));
 
 function known(numbers: Numbers, names: Iterable<string>): number[] {
   const found: number[] = [];
@@ -143,7 +148,7 @@ function fingerprint(index: Index, lengths: readonly number[]): number {
 }
 
 function checked(text: string): Uint8Array {
-  if (!text.startsWith(VERSION) && !text.startsWith(OLDER)) throw new Damaged("the saved progress has an unknown version");
+  if (!text.startsWith(VERSION) && !isOlder(text)) throw new Damaged("the saved progress has an unknown version");
   const packed = fromBase64Url(text.slice(1));
   const raw = packed.subarray(0, -4);
   if (packed.length < 5 || new Reader(packed.subarray(-4)).u32() !== crc32(raw)) {
@@ -194,44 +199,81 @@ function readVariables(source: Reader, index: Index, names: Names): Record<strin
   return values;
 }
 
-function writeAnswers(out: Writer, state: State, questions: Numbers, choices: Numbers): void {
+function writeAnswers(out: Writer, state: State, questions: Numbers, parts: Numbers): void {
   const answers = numbered(questions, state.answers);
   out.varint(answers.length);
   for (const [place, answer] of answers) {
     const whole = Number.isInteger(answer.points);
     out.varint(place);
-    out.varint(
-      RESULTS.indexOf(answer.result) | (Number(answer.locked) << 2) | (Number(!whole) << 3),
-    );
+    out.varint(RESULTS.indexOf(answer.result) | (Number(answer.locked) << 3) | (Number(!whole) << 4));
     out.varint(answer.attempts);
-    out.varint(whole ? answer.points : Math.round(answer.points * 1e6));
-    const chosen = known(choices, answer.chosen);
-    out.varint(chosen.length);
-    for (const choice of chosen) out.varint(choice);
+    out.signed(whole ? answer.points : Math.round(answer.points * 1e6));
+    out.varint(answer.row);
+    const given = answer.given.filter(([part]) => parts.has(part));
+    out.varint(given.length);
+    for (const [part, value] of given) {
+      out.varint(parts.get(part) ?? 0);
+      const named = parts.get(value);
+      out.varint(named !== undefined ? named + 2 : value ? 1 : 0);
+      if (named === undefined && value) out.text(value);
+    }
   }
 }
 
-function readAnswers(
-  source: Reader, index: Index, questions: Names, choices: Names,
-): Record<string, Answer> {
+function readAnswers(source: Reader, index: Index, questions: Names, parts: Names): Record<string, Answer> {
+  const answers: Record<string, Answer> = {};
+  for (let left = source.varint(); left > 0; left--) {
+    const question = nameOf(questions, source.varint());
+    const flags = source.varint();
+    const attempts = source.varint();
+    const points = source.signed();
+    const row = source.varint();
+    const given: [string, string][] = [];
+    for (let more = source.varint(); more > 0; more--) {
+      const part = nameOf(parts, source.varint());
+      const kind = source.varint();
+      given.push([part, kind > 1 ? nameOf(parts, kind - 2) : kind ? source.text() : ""]);
+    }
+    const result = RESULTS[flags & 7];
+    if (flags > 31 || result === undefined) throw new Damaged("the saved progress holds an answer of an unknown kind");
+    const grader = index.questions.get(question);
+    if (!grader) continue;
+    answers[question] = {
+      given: stillThere(grader, given), attempts, result, row, since: 0, locked: Boolean(flags & 8),
+      points: bounded(grader, flags & 16 ? points / 1e6 : points),
+    };
+  }
+  return answers;
+}
+
+function bounded(grader: Grader, points: number): number {
+  return Math.max(Math.min(number(points), grader.points), number(grader.floor));
+}
+
+/** What was given, without what the question no longer has; an order only if it is whole. */
+function stillThere(grader: Grader, given: readonly (readonly [string, string])[]): Answer["given"] {
+  const parts = new Set([grader.id, ...grader.parts.map(({ id }) => id)]);
+  const targets = new Set(grader.targets.map(({ id }) => id));
+  const kept = given.filter(([part, value]) => parts.has(part) && (grader.form !== "pairs" || targets.has(value)));
+  return grader.form === "order" && kept.length !== grader.parts.length ? [] : kept;
+}
+
+/** Answers as versions 1 and 2 have them: choices alone. */
+function readChosen(source: Reader, index: Index, questions: Names, choices: Names): Record<string, Answer> {
   const answers: Record<string, Answer> = {};
   for (let left = source.varint(); left > 0; left--) {
     const question = nameOf(questions, source.varint());
     const flags = source.varint();
     const attempts = source.varint();
     const points = source.varint();
-    const chosen: string[] = [];
-    for (let more = source.varint(); more > 0; more--) chosen.push(nameOf(choices, source.varint()));
+    const chosen: [string, string][] = [];
+    for (let more = source.varint(); more > 0; more--) chosen.push([nameOf(choices, source.varint()), ""]);
     if (flags > 15) throw new Damaged("the saved progress holds an answer of an unknown kind");
     const grader = index.questions.get(question);
     if (!grader) continue;
     answers[question] = {
-      chosen: chosen.filter((choice) => grader.choices.includes(choice)),
-      attempts,
-      result: RESULTS[flags & 3] ?? null,
-      points: Math.min(number(flags & 8 ? points / 1e6 : points), grader.points),
-      locked: Boolean(flags & 4),
-      since: 0,
+      given: stillThere(grader, chosen), attempts, result: RESULTS[flags & 3] ?? null, row: 0, since: 0,
+      locked: Boolean(flags & 4), points: bounded(grader, flags & 8 ? points / 1e6 : points),
     };
   }
   return answers;

@@ -3,13 +3,14 @@ import type { Index } from "../engine/program";
 import * as results from "../engine/results";
 import type { Effect, State } from "../engine/state";
 import { pack } from "./progress";
+import { decimal, record } from "./records12";
 
 /** A data element and the value it is set to. */
 export type Call = readonly [element: string, value: string];
 
 export type Answered = Extract<Effect, { effect: "answered" }>;
 
-const RESULTS = { right: "correct", wrong: "wrong", neutral: "neutral" } as const;
+const RESULTS = { right: "correct", partly: "wrong", wrong: "wrong", neutral: "neutral" } as const;
 
 export function lessonStatus(index: Index, state: State): string {
   if (!index.program.completion.passing) return state.completed ? "completed" : "incomplete";
@@ -40,15 +41,12 @@ export function interactionCalls(
   const grader = index.questions.get(effect.question);
   if (!grader) return [];
   const at = `cmi.interactions.${number}.`;
-  const letters = (choices: readonly string[]): string =>
-    choices.map((choice) => String.fromCharCode(97 + grader.choices.indexOf(choice))).join(",");
-  const calls: Call[] = [
-    [`${at}id`, grader.record], [`${at}type`, "choice"], [`${at}time`, clock],
-  ];
-  if (grader.right.length) calls.push([`${at}correct_responses.0.pattern`, letters(grader.right)]);
+  const told = record(grader, effect.given);
+  const calls: Call[] = [[`${at}id`, grader.record], [`${at}type`, told.type], [`${at}time`, clock]];
+  told.patterns.forEach((pattern, place) => calls.push([`${at}correct_responses.${place}.pattern`, pattern]));
   calls.push(
     [`${at}weighting`, decimal(grader.purpose === "scored" ? grader.points : 0)],
-    [`${at}student_response`, letters(effect.chosen)],
+    [`${at}student_response`, told.response],
     [`${at}result`, RESULTS[effect.result]],
     [`${at}latency`, timespan(effect.latency)],
   );
@@ -62,9 +60,4 @@ export function timespan(milliseconds: number): string {
   const pad = (value: number, width: number): string => String(value).padStart(width, "0");
   const hours = pad(Math.floor(seconds / 3600), 4);
   return `${hours}:${pad(Math.floor(seconds / 60) % 60, 2)}:${pad(seconds % 60, 2)}.${pad(hundredths % 100, 2)}`;
-}
-
-/** Return a CMIDecimal with at most two places and no trailing zeros. */
-export function decimal(value: number): string {
-  return value.toFixed(2).replace(/\.?0+$/, "");
 }

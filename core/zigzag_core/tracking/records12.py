@@ -1,0 +1,113 @@
+"""An answer as a SCORM 1.2 interaction record: its type, and response and pattern in its form.
+
+Source: ADL, *SCORM Version 1.2, The SCORM Run-Time Environment* (2001), section 3.4.7.
+Parts stand as one sign each in the author's order, whatever the learner's order was. The twin is
+`web/player/tracking/records12.ts`.
+"""
+
+from dataclasses import dataclass
+
+from zigzag_core.assess.measure import Given
+from zigzag_core.assess.wording import number_in
+from zigzag_core.program import Grader
+
+LONGEST = 255
+_LETTERS = "abcdefghijklmnopqrstuvwxyz0123456789"
+_DIGITS = "123456789abcdefghijklmnopqrstuvwxyz0"
+
+
+@dataclass(frozen=True)
+class Record:
+    """The type of the interaction, the response, and the patterns of right ones."""
+
+    type: str
+    response: str
+    patterns: tuple[str, ...] = ()
+
+
+def record(grader: Grader, given: Given) -> Record:
+    """Return how `given` is told to the LMS."""
+    sign = {part.id: _sign(_LETTERS, n) for n, part in enumerate(grader.parts)}
+    match grader.form:
+        case "choose":
+            return _choice(grader, given, sign)
+        case "pairs":
+            on = {target.id: _sign(_DIGITS, n) for n, target in enumerate(grader.targets)}
+            pairs = [f"{sign[p]}.{on[t]}" for p, t in given if p in sign and t in on]
+            right = [f"{sign[p.id]}.{on[t]}" for p in grader.parts
+                     for t in (p.right if p.endless else p.right[:1]) if t in on]
+            return Record("matching", _short(",".join(pairs)), _patterns(",".join(right)))
+        case "order":
+            return Record("sequencing", ",".join(sign[p] for p, _ in given),
+                          _patterns(",".join(sign.values())))
+        case "spots":
+            marks = [sign.get(p, "-") for p, _ in given]
+            right = [sign[p.id] for p in grader.parts if p.right]
+            return Record("performance", _short(",".join(marks)), _patterns(",".join(right)))
+        case "scale":
+            if len(grader.parts) == 1 and len(given) == 1 and len(given[0][1]) == 1:
+                return Record("likert", given[0][1])
+            return Record("fill-in", _short("; ".join(f"{sign[p]}={v}" for p, v in given)))
+        case "free":
+            return Record("fill-in", _short(" ".join(v for _, v in given)))
+    return _written(grader, dict(given))
+
+
+def _choice(grader: Grader, given: Given, sign: dict[str, str]) -> Record:
+    right = [sign[part.id] for part in grader.parts if part.right]
+    chosen = [sign[part] for part, _ in given]
+    if grader.kind == "true_false":
+        truth = {"a": "t", "b": "f"}
+        return Record("true-false", truth.get("".join(chosen), ""),
+                      _patterns(truth.get("".join(right), "")))
+    return Record("choice", ",".join(chosen), _patterns(",".join(right)))
+
+
+def _written(grader: Grader, written: dict[str, str]) -> Record:
+    texts = [written.get(part.id, "") for part in grader.parts]
+    accepts = [part.accepts for part in grader.parts if part.accepts]
+    if grader.kind == "numeric" and accepts:
+        number = number_in(texts[0], accepts[0].units)
+        exact = [decimal(r.low) for r in accepts[0].ranges if r.low == r.high]
+        if number is not None:
+            return Record("numeric", decimal(number), tuple(exact[:5]))
+        return Record("fill-in", _short(texts[0]), tuple(exact[:5]))
+    if len(texts) == 1 and accepts:
+        return Record("fill-in", _short(texts[0]), tuple(_short(w) for w in accepts[0].words[:5]))
+    right = ", ".join(a.words[0] if a.words else "" for a in accepts)
+    return Record("fill-in", _short(", ".join(texts)), _patterns(_short(right)))
+
+
+def answer_words(grader: Grader) -> dict[str, str]:
+    """Return the words behind the signs of a record, for an LMS that shows them."""
+    if grader.kind == "true_false":
+        return dict(zip("tf", (part.words for part in grader.parts), strict=False))
+    sign = [_sign(_LETTERS, n) for n in range(len(grader.parts))]
+    if grader.form == "pairs":
+        return {
+            f"{sign[n]}.{_sign(_DIGITS, m)}": f"{part.words} → {target.words}"
+            for n, part in enumerate(grader.parts) for m, target in enumerate(grader.targets)
+        }
+    if grader.form not in ("choose", "order", "spots"):
+        return {}
+    words = {sign[n]: part.words for n, part in enumerate(grader.parts)}
+    return {**words, "-": "beside it"} if grader.form == "spots" else words
+
+
+def decimal(value: float) -> str:
+    """Return a CMIDecimal with at most two places and no trailing zeros."""
+    text = f"{value:.2f}".rstrip("0").rstrip(".")
+    return "0" if text == "-0" else text
+
+
+def _sign(signs: str, place: int) -> str:
+    """One character for a place; from the 36th on they are all the last one."""
+    return signs[min(place, len(signs) - 1)]
+
+
+def _short(text: str) -> str:
+    return text[:LONGEST]
+
+
+def _patterns(text: str) -> tuple[str, ...]:
+    return (_short(text),) if text else ()
