@@ -970,6 +970,146 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/edits/parts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * More Parts
+         * @description Add parts to a question, one for each of the words.
+         */
+        post: operations["zigzag_server_courses_questions_api_more_parts"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/edits/convert": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Convert
+         * @description Turn a question into another kind.
+         */
+        post: operations["zigzag_server_courses_questions_api_convert"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/edits/question": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Question Of
+         * @description Make a question of elements that are on the slide.
+         */
+        post: operations["zigzag_server_courses_questions_api_question_of"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/edits/table/rows": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Table Rows
+         * @description Return a row for every combination of the parts.
+         */
+        post: operations["zigzag_server_courses_questions_api_table_rows"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/edits/table/facts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Table Facts
+         * @description Say which combinations no row covers, and which rows are never taken.
+         */
+        post: operations["zigzag_server_courses_questions_api_table_facts"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/edits/table/text": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Table Text
+         * @description Write a table as CSV.
+         */
+        post: operations["zigzag_server_courses_questions_api_table_text"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/edits/table/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Table Read
+         * @description Read a table from CSV.
+         */
+        post: operations["zigzag_server_courses_questions_api_table_read"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/courses/{slug}/check": {
         parameters: {
             query?: never;
@@ -3085,7 +3225,7 @@ export interface components {
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            event: "all_seen" | "answered" | "answered_last" | "answered_right" | "answered_wrong" | "clicked" | "double_clicked" | "dropped_elsewhere" | "entered" | "media_ended" | "media_paused" | "media_started" | "overlay_closed" | "overlay_opened" | "pointed_at" | "pointed_away" | "slide_entered" | "slide_left" | "timing_ended" | "variable_changed";
+            event: "all_seen" | "answered" | "answered_last" | "answered_partly" | "answered_right" | "answered_wrong" | "clicked" | "double_clicked" | "dropped_elsewhere" | "entered" | "media_ended" | "media_paused" | "media_started" | "overlay_closed" | "overlay_opened" | "pointed_at" | "pointed_away" | "slide_entered" | "slide_left" | "time_up" | "timing_ended" | "variable_changed";
             /**
              * Of
              * @default []
@@ -7866,6 +8006,91 @@ export interface components {
             text: string;
         };
         /**
+         * Asked
+         * @description The slide with the question as changed, and what to select then.
+         */
+        Asked: {
+            slide: components["schemas"]["Slide"];
+            /** Selected */
+            selected: string[];
+        };
+        /** PartsIn */
+        PartsIn: {
+            slide: components["schemas"]["Slide"];
+            /** Question */
+            question: string;
+            /** Where */
+            where: string;
+            /** Words */
+            words: string[];
+        };
+        /** ConvertIn */
+        ConvertIn: {
+            slide: components["schemas"]["Slide"];
+            /** Question */
+            question: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "single_choice" | "multiple_response" | "true_false" | "blanks" | "short_text" | "numeric" | "matching" | "ordering" | "drag_to_target" | "hotspot" | "open_answer" | "rating_scale";
+        };
+        /** QuestionFrom */
+        QuestionFrom: {
+            slide: components["schemas"]["Slide"];
+            course: components["schemas"]["Course"];
+            /** Elements */
+            elements: string[];
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "single_choice" | "multiple_response" | "true_false" | "blanks" | "short_text" | "numeric" | "matching" | "ordering" | "drag_to_target" | "hotspot" | "open_answer" | "rating_scale";
+        };
+        /** TableOut */
+        TableOut: {
+            /** Table */
+            table: components["schemas"]["AnswerRow"][];
+        };
+        /**
+         * TableIn
+         * @description Parts with their words, and the rows of a table.
+         */
+        TableIn: {
+            /** Parts */
+            parts: [
+                string,
+                string
+            ][];
+            /**
+             * Table
+             * @default []
+             */
+            table: components["schemas"]["AnswerRow"][];
+            /**
+             * Text
+             * @default
+             */
+            text: string;
+        };
+        /**
+         * TableFacts
+         * @description Combinations that no row covers (as many as are worth showing), and rows never taken.
+         */
+        TableFacts: {
+            /** Uncovered */
+            uncovered: string[][];
+            /** More */
+            more: number;
+            /** Unreachable */
+            unreachable: number[];
+        };
+        /** TableText */
+        TableText: {
+            /** Text */
+            text: string;
+        };
+        /**
          * Check
          * @description What is to be known of a course, most of all before publishing.
          *
@@ -10626,6 +10851,174 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Read"];
+                };
+            };
+        };
+    };
+    zigzag_server_courses_questions_api_more_parts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PartsIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Asked"];
+                };
+            };
+        };
+    };
+    zigzag_server_courses_questions_api_convert: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ConvertIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Asked"];
+                };
+            };
+        };
+    };
+    zigzag_server_courses_questions_api_question_of: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["QuestionFrom"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Asked"];
+                };
+            };
+        };
+    };
+    zigzag_server_courses_questions_api_table_rows: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TableIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TableOut"];
+                };
+            };
+        };
+    };
+    zigzag_server_courses_questions_api_table_facts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TableIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TableFacts"];
+                };
+            };
+        };
+    };
+    zigzag_server_courses_questions_api_table_text: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TableIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TableText"];
+                };
+            };
+        };
+    };
+    zigzag_server_courses_questions_api_table_read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TableIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TableOut"];
                 };
             };
         };

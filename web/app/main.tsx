@@ -9,6 +9,7 @@ import { Toaster } from "../workbench/ui/toaster";
 import { App } from "./App";
 import "../player/render/fonts.css";
 import "../player/render/slide.css";
+import "../player/render/answers/answers.css";
 
 applyScheme(readScheme());
 

@@ -163,11 +163,13 @@ def _open(make: _Maker) -> q.Question:
 
 def _matching(make: _Maker) -> q.Question:
     left = make.column(("First", "Second", "Third"), _LEFT, 440, "Item")
-    right = make.column(("Belongs to the first", "Belongs to the second", "Belongs to the third"),
+    # Not opposite each other, or the places would give it away.
+    right = make.column(("Belongs to the third", "Belongs to the first", "Belongs to the second"),
                         760, 440, "Partner")
     targets = tuple(q.Target(id=make.fresh(), element=element.id) for element in right)
-    items = tuple(q.Item(id=make.fresh(), element=element.id, to=(target.id,))
-                  for element, target in zip(left, targets, strict=True))
+    items = tuple(
+        q.Item(id=make.fresh(), element=element.id, to=(targets[(n + 1) % 3].id,))
+        for n, element in enumerate(left))
     return q.Matching(**_common(make, partial="right_parts"), items=items, targets=targets)
 
 
@@ -184,7 +186,7 @@ def _drag(make: _Maker) -> q.Question:
         id=make.fresh(), name=f"Target {n}", x=_LEFT + (n - 1) * 580, y=top, w=540, h=180,
         text=rich(words), alt=words, **make.follow("shape", valign="top"),
     )) for n, words in enumerate(("Goes here", "Goes there"), 1)]
-    things = [make.text(f"Thing {n}", words, _LEFT + (n - 1) * 290, top + 204, 260, 64)
+    things = [make.text(f"Thing {n}", words, _LEFT + (n - 1) * 288, top + 204, 254, 64)
               for n, words in enumerate(("One thing", "Another", "A third", "Belongs nowhere"), 1)]
     targets = tuple(q.Target(id=make.fresh(), element=b.id, takes=None) for b in boxes)
     to = ((targets[0].id,), (targets[1].id,), (targets[0].id,), ())

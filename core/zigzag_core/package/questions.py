@@ -127,9 +127,9 @@ def _parts(question: q.Question, by_id: dict[str, Element]) -> Iterator[GraderPa
             yield GraderPart(id=field_part(question), element=question.field, words=question.name)
 
 
-def field_part(question: q.Question) -> str:
-    """Return the id of the one part of a question that is answered in a field."""
-    return f"{question.id}_f"
+def field_part(question: q.ShortText | q.Numeric | q.OpenAnswer) -> str:
+    """Return the name of the one part of a question that is answered in a field."""
+    return question.field or question.id
 
 
 def _row_condition(question: q.Question, row: q.AnswerRow) -> Any:
@@ -214,7 +214,7 @@ def slide_rules(question: q.Question, slide: Slide) -> tuple[ProgramRule, ...]:
 
 _OUTCOMES = (
     ("right", "answered_right", "right", "Right", "Continue"),
-    ("partly", "answered_partly", "wrong", "Partly right", "Try again"),
+    ("partly", "answered_partly", "partly", "Partly right", "Try again"),
     ("wrong", "answered_wrong", "wrong", "Not right yet", "Try again"),
     ("last", "answered_last", "wrong", "Not right", "Continue"),
     ("time_up", "time_up", "wrong", "Time is up", "Continue"),
@@ -300,7 +300,7 @@ def _panel(
         for n, (words, condition) in enumerate(texts)
     ]
     again = question.feedback.read_again
-    if again and tone == "wrong":
+    if again and tone in ("wrong", "partly"):
         elements.append(_button(f"{part}r", f"Read again: {title_of(again)}", (
             CloseOverlay(overlay=name), Go(to="slide", slide=again))))
     elements.append(_button(f"{part}c", button, (

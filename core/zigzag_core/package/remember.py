@@ -3,7 +3,7 @@
 from collections.abc import Iterable, Iterator
 
 from zigzag_core.course import Course, CourseDocument, Question, Variable
-from zigzag_core.course.questions import PART_LISTS
+from zigzag_core.course.questions import PART_LISTS, Numeric, OpenAnswer, ShortText
 from zigzag_core.program import ProgramSlide
 
 from .questions import field_part
@@ -36,7 +36,7 @@ def _answerable(question: Question) -> Iterator[str]:
     """The names that an answer may hold: parts, what they are put on, the question for misses."""
     for name in (*PART_LISTS, "blanks"):
         yield from (part.id for part in getattr(question, name, ()))
-    if question.kind in ("short_text", "numeric", "open_answer"):
+    if isinstance(question, ShortText | Numeric | OpenAnswer):
         yield field_part(question)
     if question.kind == "hotspot":
         yield question.id

@@ -287,7 +287,7 @@ class ProgramOverlay(Model):
     id: ProgramId
     title: str
     panel: bool = True
-    tone: Literal["plain", "right", "wrong"] = "plain"
+    tone: Literal["plain", "right", "partly", "wrong"] = "plain"
     place: Literal["center", "bottom"] = "bottom"
     w: float = 720
     blocks: bool = True

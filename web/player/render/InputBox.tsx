@@ -1,5 +1,5 @@
 /** Something to fill in or set. In a still it shows itself empty. */
-import { useEffect, useId, useState, type ReactNode } from "react";
+import { useEffect, useId, useState, type CSSProperties, type ReactNode } from "react";
 import type { InputElement, Style } from "../../api/types";
 import { toNumber, toText, toYesNo, type Value } from "../engine/values";
 import { textStyle } from "./style";
@@ -9,6 +9,10 @@ export interface Entering {
   value: Value;
   enabled: boolean;
   enter: (value: Value) => void;
+  /** How many letters it takes. */
+  most?: number;
+  /** Entered with every key, not only when one pauses. */
+  at_once?: boolean;
 }
 
 interface Props { element: InputElement; style: Style; entering: Entering | undefined }
@@ -33,11 +37,39 @@ export function InputBox({ element, style, entering = STILL }: Props): ReactNode
       </span>
     );
   }
+  if (element.input === "scale") return <Scale element={element} style={words} entering={entering} />;
   return (
     <span className="zz-field" style={words}>
       <label htmlFor={id}>{element.label}</label>
       <Control element={element} style={style} entering={entering} field={field} />
     </span>
+  );
+}
+
+/** Points from low to high, their ends named; a last one for having no opinion. */
+function Scale({ element, style, entering }: { element: InputElement; style: CSSProperties; entering: Entering }): ReactNode {
+  const name = useId();
+  const [low, high, none] = element.options;
+  const points = Array.from({ length: Math.max(element.high - element.low + 1, 0) }, (_, n) => String(element.low + n));
+  const point = (value: string, label: string, shown: string): ReactNode => (
+    <label key={value} className="zz-point">
+      <input
+        type="radio" name={name} value={value} checked={entering.value === value} disabled={!entering.enabled} aria-label={label}
+        tabIndex={entering === STILL ? -1 : undefined} onChange={() => entering.enter(value)}
+      />
+      <span aria-hidden>{shown}</span>
+    </label>
+  );
+  return (
+    <fieldset className="zz-field zz-scale" style={style}>
+      <legend>{element.label}</legend>
+      <span className="zz-points">
+        {low && <span className="zz-end">{low}</span>}
+        {points.map((value, place) => point(value, [value, place === 0 ? low : place === points.length - 1 ? high : ""].filter(Boolean).join(", "), value))}
+        {high && <span className="zz-end">{high}</span>}
+        {none && point("0", none, none)}
+      </span>
+    </fieldset>
   );
 }
 
@@ -91,11 +123,27 @@ function Typed(
     if (draft !== null) enter(draft);
     setDraft(null);
   }
+  const most = entering.most ?? 250;
+  const change = (text: string): void => {
+    setDraft(text);
+    if (entering.at_once) enter(text);
+  };
+  if (element.input === "long") {
+    return (
+      <>
+        <textarea
+          {...field} className="zz-box" style={{ ...padding, paddingTop: 8 }} value={draft ?? kept} maxLength={most}
+          onChange={(event) => change(event.target.value)} onBlur={finish}
+        />
+        <span className="zz-count">{(draft ?? kept).length} of {most} letters</span>
+      </>
+    );
+  }
   return (
     <input
       {...field} className="zz-box" style={padding} value={draft ?? kept} autoComplete="off"
-      inputMode={element.input === "number" ? "decimal" : "text"} maxLength={250}
-      onChange={(event) => setDraft(event.target.value)} onBlur={finish}
+      inputMode={element.input === "number" ? "decimal" : "text"} maxLength={most}
+      onChange={(event) => change(event.target.value)} onBlur={finish}
       onKeyDown={(event) => { if (event.key === "Enter") finish(); }}
     />
   );

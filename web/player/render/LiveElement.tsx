@@ -7,12 +7,22 @@ import type { Index } from "../engine/program";
 import type { State } from "../engine/state";
 import { toNumber, toText } from "../engine/values";
 import { useActing } from "./acting";
+import { BlanksOf } from "./answers/Blanks";
+import { marked, markOf } from "./answers/marks";
+import { Item, Target } from "./answers/Pairs";
+import { Ground, Spot } from "./answers/Spots";
+import { wordsOf as words } from "./answers/useFrame";
 import { ElementView } from "./ElementView";
 import type { Entering } from "./InputBox";
 import { isSelected, looksOf, useTransientLooks, worn } from "./looks";
 import { useMove } from "./motion";
 import { boxVariables, placed, withLooks } from "./style";
 import { useDragging } from "./useDragging";
+
+/** What is done with it is an answer. */
+const ANSWERING: Partial<Record<ProgramElement["control"], (props: { element: ProgramElement }) => ReactNode>> = {
+  item: Item, target: Target, spot: Spot, ground: Ground,
+};
 
 interface LiveProps {
   element: ProgramElement;
@@ -24,6 +34,8 @@ export function LiveElement({ element, flows = false }: LiveProps): ReactNode {
   const { index, state } = useActing();
   const shown = isVisible(index, state, element.draw.id);
   const { enters, leaves } = effectsOf(element);
+  const Answering = ANSWERING[element.control];
+  if (Answering) return shown ? <Answering element={element} /> : null;
   // What leaves in a visible way stays in the page, hidden.
   if (!shown && enters === "none" && leaves === "none") return null;
   return <Shown element={element} flows={flows} gone={!shown} enters={enters} leaves={leaves} />;
@@ -38,7 +50,7 @@ function Shown(
   const { offset, handlers } = useDragging(element.draw);
   const [transient, watching] = useTransientLooks(element.draw);
   const answer = element.question ? state.answers[element.question] : undefined;
-  const chosen = Boolean(element.choice && answer?.chosen.includes(element.choice));
+  const chosen = Boolean(answer?.given.some(([part]) => part === element.choice));
   const enabled = isEnabled(index, state, id);
   const looks = [...looksOf(index, state, element, chosen, enabled, offset !== null || picked === id), ...transient];
   const draw = spokenInstead(index, state, element, worn(element.draw, looks));
@@ -51,7 +63,7 @@ function Shown(
     style: { ...(flows ? flowing(draw.kind) : placed(draw)), ...displaced(state, id, offset), ...boxVariables(draw, style) },
   };
   const name = `zz-element${effect}${pulse}`;
-  const entering = draw.kind === "input" ? { entering: enteringOf(index, state, draw, enabled, dispatch) } : {};
+  const entering = draw.kind === "input" ? { entering: enteringOf(index, state, element, draw, enabled, dispatch) } : {};
   const view = (
     <ElementView
       element={draw} style={style} media={index.program.media} alt={draw.decoration ? "" : draw.alt}
@@ -112,15 +124,16 @@ function Shown(
     );
   }
   if (element.control === "choice") {
-    const result = chosen && answer?.locked ? answer.result ?? undefined : undefined;
+    const result = markOf(index, state, element.question ?? "", element.choice ?? "");
+    const single = index.questions.get(element.question ?? "")?.at_most === 1;
     return (
       <label
-        className={`${name} zz-choice${enabled ? " zz-live" : ""}`} {...common} {...more}
+        className={`${name} zz-choice${single ? "" : " zz-several"}${enabled ? " zz-live" : ""}`} {...common} {...more}
         data-chosen={chosen} data-result={result}
       >
         <input
-          type="radio" className="zz-hidden" name={element.question ?? undefined}
-          checked={chosen} disabled={!enabled} aria-label={result ? `${words(draw)}, ${result}` : words(draw)}
+          type={single ? "radio" : "checkbox"} className="zz-hidden" name={element.question ?? undefined}
+          checked={chosen} disabled={!enabled} aria-label={marked(words(draw), result)}
           onChange={click}
         />
         {view}
@@ -151,7 +164,7 @@ function Shown(
   const told = element.words ? { "aria-live": "polite" as const } : {};
   return (
     <div className={name} {...common} {...more} {...twice} {...heading} {...told} ref={box} aria-hidden={hidden || undefined}>
-      {view}
+      {element.control === "blanks" ? <BlanksOf question={element.question ?? ""}>{view}</BlanksOf> : view}
     </div>
   );
 }
@@ -196,9 +209,17 @@ function displaced(state: State, id: string, offset: readonly [number, number] |
 }
 
 function enteringOf(
-  index: Index, state: State, field: InputElement, enabled: boolean,
+  index: Index, state: State, element: ProgramElement, field: InputElement, enabled: boolean,
   dispatch: ReturnType<typeof useActing>["dispatch"],
 ): Entering {
+  const { question, choice: part } = element;
+  if (element.control === "field" && question && part) {
+    const value = state.answers[question]?.given.find(([name]) => name === part)?.[1] ?? "";
+    return {
+      value, enabled, most: index.questions.get(question)?.at_most ?? 250, at_once: true,
+      enter: (entered) => dispatch({ event: "answered", question, part, value: entered }),
+    };
+  }
   return {
     value: state.variables[field.variable ?? ""] ?? "", enabled: enabled && index.variables.has(field.variable ?? ""),
     enter: (value) => dispatch({ event: "entered", target: field.id, value }),
@@ -213,14 +234,6 @@ function isMute(draw: Element): boolean {
 function flowing(kind: string): { position: "relative"; width?: number; minHeight?: number } {
   return kind === "button"
     ? { position: "relative", width: 200, minHeight: 56 } : { position: "relative" };
-}
-
-function words(draw: Element): string {
-  if (draw.kind === "button") return draw.label || draw.name;
-  if (draw.kind !== "text" && draw.kind !== "shape") return draw.alt || draw.name;
-  const said = draw.text.blocks
-    .map((block) => block.runs.map((run) => (run.kind === "text" ? run.text : "")).join("")).join(" ");
-  return draw.kind === "text" ? said || draw.name : draw.alt || said || draw.name;
 }
 
 export function valueOf(index: Index, state: State, of: string): string | number | boolean {

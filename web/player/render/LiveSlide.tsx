@@ -5,6 +5,8 @@ import type { Index } from "../engine/program";
 import type { Event, State } from "../engine/state";
 import { ActingProvider } from "./acting";
 import { Backdrop } from "./Backdrop";
+import { WholeSlide } from "./answers/Spots";
+import { TimeLeft } from "./answers/TimeLeft";
 import { inOrder } from "./inOrder";
 import { OverlayView } from "./OverlayView";
 
@@ -23,6 +25,7 @@ export function LiveSlide({ index, state, slide, scale, dispatch }: Props): Reac
     () => ({ index, state, scale, dispatch, picked, pick }), [index, state, scale, dispatch, picked],
   );
   const open = state.overlays.flatMap((id) => slide.overlays.find((overlay) => overlay.id === id) ?? []);
+  const asked = index.program.questions.filter((grader) => grader.slide === slide.id);
   const top = open.findLastIndex((overlay) => overlay.blocks);
   return (
     <ActingProvider value={acting}>
@@ -30,7 +33,12 @@ export function LiveSlide({ index, state, slide, scale, dispatch }: Props): Reac
         size={index.program.size} theme={index.program.theme} background={slide.background}
         media={index.program.media} scale={scale}
       >
-        <div inert={top >= 0}>{inOrder(slide.elements)}</div>
+        <div inert={top >= 0}>
+          {asked.filter((grader) => grader.form === "spots" && !slide.elements.some((e) => e.control === "ground" && e.question === grader.id))
+            .map((grader) => <WholeSlide key={grader.id} grader={grader} />)}
+          {inOrder(slide.elements)}
+          {asked.map((grader) => <TimeLeft key={grader.id} grader={grader} />)}
+        </div>
         {open.map((overlay, place) => (
           <div key={overlay.id} inert={place < top}><OverlayView overlay={overlay} /></div>
         ))}

@@ -5,7 +5,7 @@ import { useActing } from "./acting";
 import { inOrder } from "./inOrder";
 import { LiveElement } from "./LiveElement";
 
-const SIGNS = { right: "✓", wrong: "✕", plain: "" };
+const SIGNS = { right: "✓", partly: "◑", wrong: "✕", plain: "" };
 
 export function OverlayView({ overlay }: { overlay: ProgramOverlay }): ReactNode {
   const { dispatch } = useActing();

@@ -1,6 +1,7 @@
 /** Rich text as HTML elements: data in, nodes out, so that no markup can slip through. */
 import type { ReactNode } from "react";
 import type { Block, RichText, Run, ValueFormat } from "../../api/types";
+import { BlankView } from "./answers/Blanks";
 import { toNumber, toText, toYesNo, type Value } from "../engine/values";
 
 /** Gives the present value of what stands in a text. */
@@ -36,6 +37,7 @@ function Runs({ block, values }: { block: Block; values: ValueWords }): ReactNod
 }
 
 function RunView({ run, values }: { run: Run; values: ValueWords }): ReactNode {
+  if (run.kind === "blank") return <BlankView blank={run.blank} />;
   let node: ReactNode = run.kind === "value" ? formatted(values(run.of), run.format) : run.text;
   if (run.italic) node = <em>{node}</em>;
   if (run.bold) node = <strong>{node}</strong>;

@@ -21,15 +21,15 @@ interface Props {
 export const Still = memo(function Still(
   { slide, size, theme, media, scale, without, children }: Props,
 ): ReactNode {
-  const choices = new Set(
-    slide.questions.flatMap((question) => question.choices.map((choice) => choice.element)),
-  );
+  const choices = new Map(slide.questions.flatMap((question) => (
+    "choices" in question ? question.choices.map(({ element }) => [element, question.kind === "multiple_response" ? " zz-several" : ""] as const) : []
+  )));
   return (
     <Backdrop size={size} theme={theme} background={slide.background ?? PLAIN} media={media} scale={scale}>
       {slide.elements.filter((e) => e.id !== without && e.kind !== "group").map((element) => (
         <div
           key={element.id} data-element={element.id}
-          className={`zz-element${choices.has(element.id) ? " zz-choice" : ""}`}
+          className={`zz-element${choices.has(element.id) ? ` zz-choice${choices.get(element.id) ?? ""}` : ""}`}
           style={{ ...placed(element), ...boxVariables(element, element.style) }}
         >
           <ElementView element={element} style={element.style} media={media} values={valueName} />

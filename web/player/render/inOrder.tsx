@@ -3,6 +3,7 @@ import type { ReactNode } from "react";
 import type { ProgramElement } from "../../api/types";
 import { choiceOrder, isVisible } from "../engine/engine";
 import { useActing } from "./acting";
+import { Ranking } from "./answers/Ranking";
 import { LiveElement } from "./LiveElement";
 
 export function inOrder(elements: readonly ProgramElement[], group: string | null = null): ReactNode[] {
@@ -10,11 +11,13 @@ export function inOrder(elements: readonly ProgramElement[], group: string | nul
   const nodes: ReactNode[] = [];
   for (const element of elements) {
     const { draw } = element;
-    const question = element.control === "choice" ? element.question : null;
+    const together = element.control === "choice" || element.control === "ranked";
+    const question = together ? element.question : null;
     if (question) {
       if (group !== null || done.has(question)) continue;
       done.add(question);
-      nodes.push(<Choices key={question} elements={elements} question={question} />);
+      const Parts = element.control === "ranked" ? Ranking : Choices;
+      nodes.push(<Parts key={question} elements={elements} question={question} />);
     } else if ((draw.group ?? null) !== group) {
       continue;
     } else if (draw.kind === "group") {
@@ -63,9 +66,9 @@ function Choices(
   const { index, state } = useActing();
   const grader = index.questions.get(question);
   const byChoice = new Map(elements.map((element) => [element.choice, element]));
-  const slots = (grader?.choices ?? []).map((choice) => byChoice.get(choice)?.draw);
+  const slots = (grader?.parts ?? []).map(({ id }) => byChoice.get(id)?.draw);
   return (
-    <div role="radiogroup" aria-label={grader?.prompt}>
+    <div role={grader?.at_most === 1 ? "radiogroup" : "group"} aria-label={grader?.prompt}>
       {choiceOrder(index, state, question).map((choice, turn) => {
         const element = byChoice.get(choice);
         const slot = slots[turn];

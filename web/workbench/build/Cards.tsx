@@ -14,7 +14,8 @@ import { Does } from "../does/Does";
 import { OverlayCards } from "../does/OverlayCards";
 import { PasteForAll } from "../does/Rules";
 import { PatternCards } from "../does/PatternCards";
-import { Judges } from "./Judges";
+import { Judges } from "../judges/Judges";
+import { elementsOf } from "../judges/parts";
 import { overlayIn, useOverlay } from "./onOverlay";
 import { Looks } from "./Looks";
 import { Says } from "./Says";
@@ -50,14 +51,14 @@ export function Cards(): ReactNode {
         <Tools elements={elements} />
       </Flex>
       {only && <Says element={only} />}
+      {questionsOf(slide, elements).map((question) => (
+        <Judges key={question.id} slide={slide} question={question} />
+      ))}
       <ArrangeCard many={!only} />
       <Looks elements={elements} />
       {only && <PatternCards slide={slide} of={only.id} />}
       {only && <Does element={only} slide={slide} submits={submitted(slide, only)} />}
       {only && only.kind !== "group" && <MovesCard element={only} />}
-      {questionsOf(slide, elements).map((question) => (
-        <Judges key={question.id} slide={slide} question={question} />
-      ))}
       {!only && (
         <>
           <PasteForAll elements={elements} slide={slide} />
@@ -90,9 +91,7 @@ function Tools({ elements }: { elements: readonly Element[] }): ReactNode {
 
 function questionsOf(slide: Slide, elements: readonly Element[]): Slide["questions"] {
   const ids = new Set(elements.map((element) => element.id));
-  return slide.questions.filter((question) => [
-    question.prompt, question.submit, ...question.choices.map((choice) => choice.element),
-  ].some((part) => part && ids.has(part)));
+  return slide.questions.filter((question) => elementsOf(question).some((part) => ids.has(part)));
 }
 
 function submitted(slide: Slide, element: Element): string | null {

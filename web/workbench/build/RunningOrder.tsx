@@ -11,7 +11,8 @@ import {
   type LucideIcon,
 } from "lucide-react";
 import { useState, type KeyboardEvent, type ReactNode } from "react";
-import type { Element, Question, Slide } from "../../api/types";
+import type { Element, Slide } from "../../api/types";
+import { roleIn } from "../judges/parts";
 import { renameElement, reorderElement } from "../store/commands";
 import { changeElements, select, useCourse } from "../store/store";
 import { Overlays } from "./Overlays";
@@ -207,17 +208,5 @@ function iconOf(element: Element): LucideIcon {
 
 /** The part that an element plays in a question. */
 function partOf(slide: Slide, element: Element): string {
-  for (const question of slide.questions) {
-    if (question.prompt === element.id) return `asks: ${question.name}`;
-    if (question.submit === element.id) return `submits: ${question.name}`;
-    const choice = question.choices.find((other) => other.element === element.id);
-    if (choice) return answerWords(question, choice.right);
-  }
-  return "";
+  return slide.questions.map((question) => roleIn(question, element.id)).find(Boolean) ?? "";
 }
-
-function answerWords(question: Question, right: boolean): string {
-  if (question.purpose === "survey") return "answer";
-  return right ? "answer, right" : "answer, wrong";
-}
-

@@ -21,10 +21,27 @@ const Value = Node.create({
   },
 });
 
+/** A blank of a question, which stands in the text as a gap. */
+const BlankNode = Node.create({
+  name: "blank",
+  group: "inline",
+  inline: true,
+  atom: true,
+  addAttributes() {
+    return { blank: { default: "" } };
+  },
+  parseHTML() {
+    return [{ tag: "span[data-gap]", getAttrs: (node) => ({ blank: node.getAttribute("data-gap") ?? "" }) }];
+  },
+  renderHTML({ node, HTMLAttributes }) {
+    return ["span", mergeAttributes(HTMLAttributes, { "data-gap": node.attrs.blank as string, class: "zz-gap" })];
+  },
+});
+
 export const EXTENSIONS = [
   StarterKit.configure({
     heading: false, blockquote: false, code: false, codeBlock: false, horizontalRule: false,
     strike: false, underline: false, link: false, hardBreak: false,
   }),
-  Value,
+  Value, BlankNode,
 ];

@@ -26,6 +26,7 @@ function toNode(run: Run): JSONContent[] {
     ...(run.bold ? [{ type: "bold" }] : []), ...(run.italic ? [{ type: "italic" }] : []),
   ];
   if (run.kind === "value") return [{ type: "value", attrs: { of: run.of, format: run.format ?? null }, marks }];
+  if (run.kind === "blank") return [{ type: "blank", attrs: { blank: run.blank }, marks }];
   return run.text ? [{ type: "text", text: run.text, marks }] : [];
 }
 
@@ -46,6 +47,7 @@ function blocksOf(node: JSONContent, kind: Block["kind"]): Block[] {
 function runOf(node: JSONContent): Run {
   const has = (type: string): boolean => node.marks?.some((mark) => mark.type === type) ?? false;
   const emphasis = { bold: has("bold"), italic: has("italic") };
+  if (node.type === "blank") return { kind: "blank", blank: String(node.attrs?.blank ?? ""), ...emphasis };
   return node.type === "value"
     ? { kind: "value", of: String(node.attrs?.of ?? ""), format: (node.attrs?.format ?? null) as ValueFormat | null, ...emphasis }
     : { kind: "text", text: node.text ?? "", ...emphasis };

@@ -21,7 +21,8 @@ import { newRule, newWhen } from "../does/sentences";
 import { makePattern, type ReadyPattern } from "../does/patterns";
 import { toggleTiming } from "../timing/useTiming";
 import { ARRANGE } from "./ArrangeCard";
-import { withRight } from "./choices";
+import { choicesOf, KINDS, withRight } from "../judges/parts";
+import { makeQuestion } from "../judges/making";
 import { addOverlay } from "./onOverlay";
 import { useLayouts } from "./LayoutPicker";
 import { showPanel } from "./panels";
@@ -110,7 +111,10 @@ export function useEntries(typed: string, at: [number, number] | null, pickPictu
     { word: "Film or sound", also: "video audio mp4 mp3", group: "element", icon: Film, run: pickPlaying, stays: true },
   ];
   const commands: Entry[] = [
-    { word: "Single choice", also: "question quiz radio", group: "question", icon: CircleDot, run: () => void addElement("single_choice", at) },
+    ...KINDS.map(([kind, word, also]): Entry => ({ word, key: `ask ${kind}`, also: `question quiz ${also}`, group: "question", icon: CircleDot, run: () => void addElement(kind, at) })),
+    ...(place.selected.length ? KINDS.map(([kind, word]): Entry => ({
+      word: `Make a question of this: ${word}`, key: `from ${kind}`, also: "from selection", group: "question", icon: CircleDot, sought: true, run: () => void makeQuestion(kind),
+    })) : []),
     ...PATTERNS.map(([word, also, what]): Entry => ({ word, also, group: "pattern", icon: Workflow, run: () => void makePattern(what) })),
     { word: "Overlay", also: "panel popup dialog over", group: "element", icon: PictureInPicture2, run: addOverlay },
     { word: "Timing", also: "cues time axis appear animation", group: "command", icon: Clock, run: toggleTiming },
@@ -147,11 +151,11 @@ export function useEntries(typed: string, at: [number, number] | null, pickPictu
       icon: PictureInPicture2, sought: true, run: () => addAction(only.id, { action: "show", what: id }),
     })),
   ];
-  const asked = only && slides[slide ?? ""]?.questions.find((q) => q.purpose !== "survey" && q.choices.some((c) => c.element === only.id));
+  const asked = only && slides[slide ?? ""]?.questions.find((q) => q.purpose !== "survey" && choicesOf(q).some((c) => c.element === only.id));
   const judging: Entry[] = !asked || !only ? [] : [{
     word: "Mark as the right answer", also: "judges correct", group: "question", icon: SquareCheck,
     run: () => { const now = currentSlide(); if (now) changeSlide("Right answer", {
-      ...now, questions: now.questions.map((q) => (q.id === asked.id ? { ...q, choices: withRight(q, only.id) } : q)),
+      ...now, questions: now.questions.map((q) => (q.id === asked.id ? withRight(q, only.id) : q)),
     }); },
   }];
   const fromLayouts = layouts.map((layout): Entry => ({

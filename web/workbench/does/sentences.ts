@@ -32,8 +32,10 @@ export const EVENTS: Record<EventName, { words: string; to: "element" | "overlay
   all_seen: { words: "was seen in full", to: "set" },
   variable_changed: { words: "changes", to: "variable" },
   answered_right: { words: "is answered right", to: "question" },
+  answered_partly: { words: "is answered partly right", to: "question" },
   answered_wrong: { words: "is answered wrong", to: "question" },
   answered_last: { words: "has no tries left", to: "question" },
+  time_up: { words: "has no time left", to: "question" },
   answered: { words: "is answered", to: "question" },
 };
 

@@ -5,6 +5,7 @@ import { useEffect, type ReactNode } from "react";
 import type { Element, Slide } from "../../api/types";
 import { EMPTY_SLIDE, Still } from "../../player/render/Still";
 import { partsOf } from "../does/patterns";
+import { elementsOf } from "../judges/parts";
 import { changeElements, useCourse } from "../store/store";
 import { QuietButton } from "../ui/parts";
 import { GIVEN, nameOf, newLook, overridesOf, useLook, wearing } from "./looks";
@@ -98,6 +99,6 @@ const ACTS = new Set<Element["kind"]>(["button", "input", "area"]);
 export function hasLooks(element: Element, slide: Slide | undefined): boolean {
   if (element.kind === "group") return false;
   return Object.keys(element.looks).length > 0 || ACTS.has(element.kind) || element.rules.length > 0 || element.drag != null
-    || Boolean(slide?.questions.some((question) => question.choices.some((choice) => choice.element === element.id)))
+    || Boolean(slide?.questions.some((question) => elementsOf(question).includes(element.id)))
     || Boolean(slide?.patterns.some((pattern) => partsOf(pattern).includes(element.id)));
 }

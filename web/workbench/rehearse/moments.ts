@@ -28,6 +28,7 @@ export function eventWords(event: Event, name: (id: string) => string): string {
     case "key": return `key ${event.key}`;
     case "entered": return `“${name(event.target)}” set to ${String(event.value)}`;
     case "set": return `“${name(event.target)}” set here to ${String(event.value)}`;
+    case "answered": return `“${name(event.part)}”: ${name(String(event.value)) || "taken away"}`;
     case "dropped": return `“${name(event.target)}” dropped${event.on ? ` on “${name(event.on)}”` : ""}`;
     case "media": return `“${name(event.target)}” ${event.what}`;
     case "played": return `“${name(event.target)}” plays`;

@@ -2,9 +2,12 @@
 import type { Block, RichText } from "../../api/types";
 import { valueName } from "../../player/render/valueNames";
 
+/** How a blank stands in plain words. */
+const GAP = "____";
+
 export function plain(text: RichText, between = " · "): string {
   return text.blocks
-    .map((block) => block.runs.map((run) => (run.kind === "text" ? run.text : valueName(run.of))).join(""))
+    .map((block) => block.runs.map((run) => (run.kind === "text" ? run.text : run.kind === "blank" ? GAP : valueName(run.of))).join(""))
     .join(between);
 }
 

@@ -43,7 +43,7 @@ interface CourseState {
 }
 
 const NOTHING: Course = {
-  format: 3, id: "none", title: "", language: "en", size: { w: 1280, h: 720 }, slides: [],
+  format: 4, id: "none", title: "", language: "en", size: { w: 1280, h: 720 }, slides: [],
   sections: [], styles: [], layouts: [], guides: { across: [], down: [], grid: 20 },
   theme: {
     name: "", fonts: { text: "Atkinson Hyperlegible Next", heading: "Bricolage Grotesque" },

@@ -1,0 +1,133 @@
+"""Edits of questions. Nothing is stored: they answer with what would be."""
+
+from typing import Any
+
+from django.http import HttpRequest
+from ninja import Field, Router, Schema
+from zigzag_core import course as core
+from zigzag_core.assess import table
+from zigzag_core.course.new_questions import QuestionKind
+from zigzag_core.course.questions import AnswerRow
+from zigzag_core.edit.question_parts import CannotAsk, converted, question_from, with_parts
+
+from zigzag_server.problems import Problem
+
+router = Router(tags=["questions"])
+
+
+class Asked(Schema):
+    """The slide with the question as changed, and what to select then."""
+
+    slide: core.Slide
+    selected: list[str]
+
+
+class PartsIn(Schema):
+    slide: core.Slide
+    question: str
+    where: str
+    words: list[str] = Field(min_length=1, max_length=60)
+
+
+class ConvertIn(Schema):
+    slide: core.Slide
+    question: str
+    kind: QuestionKind
+
+
+class QuestionFrom(Schema):
+    slide: core.Slide
+    course: core.Course
+    elements: list[str]
+    kind: QuestionKind
+
+
+class TableIn(Schema):
+    """Parts with their words, and the rows of a table."""
+
+    parts: list[tuple[str, str]] = Field(max_length=60)
+    table: list[AnswerRow] = Field(default=[], max_length=4_096)
+    text: str = Field(default="", max_length=2_000_000)
+
+
+class TableOut(Schema):
+    table: list[AnswerRow]
+
+
+class TableFacts(Schema):
+    """Combinations that no row covers (as many as are worth showing), and rows never taken."""
+
+    uncovered: list[list[str]]
+    more: int
+    unreachable: list[int]
+
+
+class TableText(Schema):
+    text: str
+
+
+@router.post("/parts", response=Asked)
+def more_parts(request: HttpRequest, data: PartsIn) -> dict[str, Any]:
+    """Add parts to a question, one for each of the words."""
+    return _asked(lambda: with_parts(
+        data.slide, data.question, data.where, data.words, core.system_ids()))
+
+
+@router.post("/convert", response=Asked)
+def convert(request: HttpRequest, data: ConvertIn) -> dict[str, Any]:
+    """Turn a question into another kind."""
+    return _asked(lambda: (converted(data.slide, data.question, data.kind), ()))
+
+
+@router.post("/question", response=Asked)
+def question_of(request: HttpRequest, data: QuestionFrom) -> dict[str, Any]:
+    """Make a question of elements that are on the slide."""
+    return _asked(lambda: question_from(
+        data.slide, data.elements, data.kind, core.system_ids(), data.course.styles))
+
+
+@router.post("/table/rows", response=TableOut)
+def table_rows(request: HttpRequest, data: TableIn) -> dict[str, Any]:
+    """Return a row for every combination of the parts."""
+    try:
+        return {"table": table.all_rows([part for part, _ in data.parts], core.system_ids())}
+    except table.BadTable as error:
+        raise Problem(400, "bad_table", str(error)) from error
+
+
+@router.post("/table/facts", response=TableFacts)
+def table_facts(request: HttpRequest, data: TableIn) -> dict[str, Any]:
+    """Say which combinations no row covers, and which rows are never taken."""
+    parts = [part for part, _ in data.parts]
+    try:
+        open_ = table.uncovered(parts, data.table)
+        return {
+            "uncovered": [sorted(given, key=parts.index) for given in open_[:20]],
+            "more": max(len(open_) - 20, 0), "unreachable": table.unreachable(parts, data.table),
+        }
+    except table.BadTable as error:
+        raise Problem(400, "bad_table", str(error)) from error
+
+
+@router.post("/table/text", response=TableText)
+def table_text(request: HttpRequest, data: TableIn) -> dict[str, Any]:
+    """Write a table as CSV."""
+    return {"text": table.to_csv(data.parts, data.table)}
+
+
+@router.post("/table/read", response=TableOut)
+def table_read(request: HttpRequest, data: TableIn) -> dict[str, Any]:
+    """Read a table from CSV."""
+    try:
+        found = table.from_csv(data.text, [part for part, _ in data.parts], core.system_ids())
+        return {"table": found}
+    except table.BadTable as error:
+        raise Problem(400, "bad_table", str(error)) from error
+
+
+def _asked(make: Any) -> dict[str, Any]:
+    try:
+        slide, selected = make()
+    except CannotAsk as error:
+        raise Problem(400, "cannot_ask", str(error)) from error
+    return {"slide": slide, "selected": list(selected)}

@@ -1,0 +1,147 @@
+/** Items that are put on targets: by pointer, or picked and then put, by key or single click. */
+import type { KeyboardEvent, ReactNode } from "react";
+import type { Element, Grader, ProgramElement } from "../../../api/types";
+import type { Index } from "../../engine/program";
+import type { State } from "../../engine/state";
+import { useActing } from "../acting";
+import { answerOf, marked } from "./marks";
+import { useFrame, wordsOf } from "./useFrame";
+import { thingAt, usePointerDrag } from "./usePointerDrag";
+
+const GAP = 8;
+
+export function Item({ element }: { element: ProgramElement }): ReactNode {
+  const { index, state, scale, dispatch, picked, pick } = useActing();
+  const { id } = element.draw;
+  const lifted = picked === id;
+  const { draw, grader, part, enabled, mark, view, style } = useFrame(element, lifted);
+  const question = element.question ?? "";
+  const put = (target: string): void => {
+    dispatch({ event: "answered", question, part, value: target });
+    pick(null);
+  };
+  const targets = grader?.targets ?? [];
+  const { offset, handlers } = usePointerDrag(
+    scale, enabled, () => pick(lifted ? null : id),
+    (x, y) => {
+      const on = thingAt(x, y, "data-element", targets.map((target) => target.element));
+      put(targets.find((target) => target.element === on)?.id ?? "");
+    },
+  );
+  if (!grader) return null;
+  const given = answerOf(state, question).given.filter(([name]) => name === part);
+  const endless = grader.parts.some((other) => other.id === part && other.endless);
+  const on = given.map(([, target]) => wordsFor(grader, target)).join(", ");
+  const home = { left: draw.x, top: draw.y };
+  const at = given.length && !endless && grader.arrange !== "line" ? placeOn(index, state, grader, part, draw) : home;
+  const [dx, dy] = offset ?? [0, 0];
+  const line = grader.arrange === "line";
+  const moved = offset && !line ? { translate: `${dx}px ${dy}px` } : {};
+  function onKeyDown(event: KeyboardEvent): void {
+    if (event.key === "Enter" || event.key === " ") pick(lifted ? null : id);
+    else if (event.key === "Escape" && lifted) pick(null);
+    else if ((event.key === "Delete" || event.key === "Backspace") && given.length) put("");
+    else return;
+    event.preventDefault();
+    event.stopPropagation();
+  }
+  return (
+    <>
+      {line && <Lines grader={grader} state={state} index={index} part={part} from={draw} pull={offset} />}
+      {endless && !line && given.map(([, target]) => (
+        <div key={target} className="zz-element zz-copy" aria-hidden style={{ ...style, ...placeOn(index, state, grader, part, draw, target) }}>{view}</div>
+      ))}
+      {lifted && given.length > 0 && (
+        <button type="button" className="zz-element zz-takes" style={{ ...style, ...home, zIndex: 9_000 }} onClick={() => put("")}>
+          <span className="zz-back">put back</span>
+        </button>
+      )}
+      <div
+        {...handlers} role="button" tabIndex={enabled ? 0 : -1} data-element={id} data-result={mark} aria-disabled={!enabled}
+        className={`zz-element zz-item${enabled ? " zz-live zz-drags" : ""}${offset ? " zz-dragged" : ""}${lifted ? " zz-picked" : ""}`}
+        aria-pressed={lifted} aria-roledescription="movable" style={{ ...style, ...at, ...moved }} onKeyDown={onKeyDown}
+        aria-label={marked(on ? `${wordsOf(draw)}, ${line ? "with" : "on"} ${on}` : wordsOf(draw), mark)}
+      >
+        {view}
+      </div>
+    </>
+  );
+}
+
+export function Target({ element }: { element: ProgramElement }): ReactNode {
+  const { index, state, dispatch, picked, pick } = useActing();
+  const { draw, grader, part, enabled, view, style } = useFrame(element, false);
+  const item = picked === null ? undefined : index.elements.get(picked);
+  const takes = enabled && item?.control === "item" && item.question === element.question;
+  const question = element.question ?? "";
+  const on = answerOf(state, question).given.filter(([, target]) => target === part)
+    .map(([name]) => grader?.parts.find((other) => other.id === name)?.words ?? "").join(", ");
+  const common = { "data-element": draw.id, style };
+  if (!takes || !item) {
+    return (
+      <div {...common} className="zz-element zz-target" role="group" aria-label={on ? `${wordsOf(draw)}: ${on}` : wordsOf(draw)}>
+        {view}
+      </div>
+    );
+  }
+  return (
+    <button
+      {...common} type="button" className="zz-element zz-target zz-live zz-takes" aria-label={`Put ${wordsOf(item.draw)} on ${wordsOf(draw)}`}
+      onClick={() => { dispatch({ event: "answered", question, part: item.choice ?? "", value: part }); pick(null); }}
+      onKeyDown={(event) => { if (event.key === "Escape") pick(null); }}
+    >
+      {view}
+    </button>
+  );
+}
+
+function wordsFor(grader: Grader, target: string): string {
+  return grader.targets.find(({ id }) => id === target)?.words ?? "";
+}
+
+/** Where an item lies on its target: in the middle, on the others, or beside them. */
+function placeOn(
+  index: Index, state: State, grader: Grader, part: string, draw: Element, wanted?: string,
+): { left: number; top: number } {
+  const { given } = answerOf(state, grader.id);
+  const target = wanted ?? given.find(([name]) => name === part)?.[1];
+  const box = index.elements.get(grader.targets.find(({ id }) => id === target)?.element ?? "")?.draw;
+  if (!box) return { left: draw.x, top: draw.y };
+  const place = given.filter(([, on]) => on === target).findIndex(([name]) => name === part);
+  const middle = { left: box.x + (box.w - draw.w) / 2, top: box.y + (box.h - draw.h) / 2 };
+  if (grader.arrange === "snap") return middle;
+  if (grader.arrange === "stack") return { left: middle.left + place * 10, top: middle.top + place * 10 };
+  const columns = Math.max(Math.floor((box.w - GAP) / (draw.w + GAP)), 1);
+  if (columns === 1 && box.h < 2 * draw.h) return middle;
+  return {
+    left: Math.min(box.x + GAP + (place % columns) * (draw.w + GAP), box.x + Math.max(box.w - draw.w - GAP, 0)),
+    top: Math.max(box.y + box.h - (Math.floor(place / columns) + 1) * (draw.h + GAP), box.y + GAP),
+  };
+}
+
+/** The lines from an item to what it is matched with, and the one that is being pulled. */
+function Lines(
+  { grader, state, index, part, from, pull }: {
+    grader: Grader; state: State; index: Index; part: string; from: Element; pull: readonly [number, number] | null;
+  },
+): ReactNode {
+  const ends = answerOf(state, grader.id).given.filter(([name]) => name === part).flatMap(([, target]) => {
+    const box = index.elements.get(grader.targets.find(({ id }) => id === target)?.element ?? "")?.draw;
+    return box ? [edges(from, box)] : [];
+  });
+  const middle = [from.x + from.w / 2, from.y + from.h / 2] as const;
+  return (
+    <svg className="zz-lines" aria-hidden style={{ zIndex: from.z }}>
+      {ends.map(([x, y, tx, ty], place) => <line key={place} x1={x} y1={y} x2={tx} y2={ty} />)}
+      {pull && <line x1={middle[0]} y1={middle[1]} x2={middle[0] + pull[0]} y2={middle[1] + pull[1]} strokeDasharray="8 6" />}
+    </svg>
+  );
+}
+
+/** From the edge of one box to that of the other, at their sides or at top and bottom. */
+function edges(a: Element, b: Element): [number, number, number, number] {
+  const [ax, ay, bx, by] = [a.x + a.w / 2, a.y + a.h / 2, b.x + b.w / 2, b.y + b.h / 2];
+  if (a.x + a.w <= b.x) return [a.x + a.w, ay, b.x, by];
+  if (b.x + b.w <= a.x) return [a.x, ay, b.x + b.w, by];
+  return ay < by ? [ax, a.y + a.h, bx, b.y] : [ax, a.y, bx, b.y + b.h];
+}

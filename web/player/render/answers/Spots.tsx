@@ -1,0 +1,106 @@
+/** Places to be clicked: on a picture or the whole slide; marks stay where it was clicked. */
+import type { MouseEvent, ReactNode } from "react";
+import type { Grader, ProgramElement } from "../../../api/types";
+import type { State } from "../../engine/state";
+import { useActing } from "../acting";
+import { answerOf, marked } from "./marks";
+import { useFrame, wordsOf } from "./useFrame";
+
+/** The ground of a hotspot question: clicks beside all places count too. */
+export function Ground({ element }: { element: ProgramElement }): ReactNode {
+  const { dispatch } = useActing();
+  const { draw, grader, enabled, view, style } = useFrame(element, false);
+  if (!grader) return null;
+  const beside = (event: MouseEvent<HTMLElement>): void => {
+    dispatch({ event: "answered", question: grader.id, part: grader.id, value: placeOf(event) });
+  };
+  return (
+    <>
+      <div
+        data-element={draw.id} className={`zz-element${enabled ? " zz-aims" : ""}`} style={style} onClick={enabled ? beside : undefined}
+        role={draw.decoration ? undefined : "img"} aria-label={draw.decoration ? undefined : wordsOf(draw)}
+      >
+        {view}
+      </div>
+      <Marks grader={grader} />
+    </>
+  );
+}
+
+/** The whole slide as the ground, where the question names no picture. */
+export function WholeSlide({ grader }: { grader: Grader }): ReactNode {
+  const { dispatch, state } = useActing();
+  const open = !answerOf(state, grader.id).locked;
+  return (
+    <>
+      <div
+        className={`zz-whole${open ? " zz-aims" : ""}`} aria-hidden
+        onClick={open ? (event) => dispatch({ event: "answered", question: grader.id, part: grader.id, value: placeOf(event) }) : undefined}
+      />
+      <Marks grader={grader} />
+    </>
+  );
+}
+
+export function Spot({ element }: { element: ProgramElement }): ReactNode {
+  const { state, dispatch } = useActing();
+  const { draw, grader, part, enabled, mark, view, style } = useFrame(element, false);
+  if (!grader) return null;
+  const hit = answerOf(state, grader.id).given.some(([name]) => name === part);
+  return (
+    <button
+      type="button" data-element={draw.id} className={`zz-element zz-spot${enabled ? " zz-aims" : ""}`} style={{ ...style, zIndex: draw.z + 1 }}
+      disabled={!enabled} aria-pressed={hit} aria-label={marked(wordsOf(draw), mark)}
+      onClick={(event) => {
+        event.stopPropagation();
+        const at = event.detail ? placeOf(event) : `${Math.round(draw.x + draw.w / 2)},${Math.round(draw.y + draw.h / 2)}`;
+        const before = answerOf(state, grader.id).given.find(([name]) => name === part);
+        dispatch({ event: "answered", question: grader.id, part, value: before ? `-${before[1]}` : at });
+      }}
+    >
+      {view}
+    </button>
+  );
+}
+
+/** The marks so far; each can be taken away until it is judged. */
+function Marks({ grader }: { grader: Grader }): ReactNode {
+  const { state, dispatch } = useActing();
+  const { given, locked } = answerOf(state, grader.id);
+  return (
+    <>
+      {given.map(([part, at], place) => {
+        const [x = 0, y = 0] = at.split(",").map(Number);
+        return (
+          <button
+            key={`${part}-${at}`} type="button" className="zz-pin" style={{ left: x, top: y }} disabled={locked}
+            data-result={signOf(grader, state, part)} aria-label={`Take away mark ${place + 1}`}
+            onClick={(event) => { event.stopPropagation(); dispatch({ event: "answered", question: grader.id, part, value: `-${at}` }); }}
+          >
+            {place + 1}
+          </button>
+        );
+      })}
+      {grader.at_most !== null && grader.at_most !== undefined && !locked && (
+        <p className="zz-left" role="status">{left(grader.at_most - given.length)}</p>
+      )}
+    </>
+  );
+}
+
+const left = (count: number): string => (count === 0 ? "No clicks left" : count === 1 ? "1 click left" : `${count} clicks left`);
+
+function signOf(grader: Grader, state: State, part: string): "right" | "wrong" | undefined {
+  const { locked, result } = answerOf(state, grader.id);
+  if (!locked || result === null || result === "neutral") return undefined;
+  return grader.parts.some(({ id, right }) => id === part && right.length) ? "right" : "wrong";
+}
+
+/** Where on the slide was clicked, in px. */
+function placeOf(event: MouseEvent<HTMLElement>): string {
+  const slide = event.currentTarget.closest<HTMLElement>(".zz-slide");
+  const frame = slide?.getBoundingClientRect();
+  if (!slide || !frame) return "0,0";
+  const scale = frame.width / slide.offsetWidth || 1;
+  return `${Math.round((event.clientX - frame.left) / scale)},${Math.round((event.clientY - frame.top) / scale)}`;
+}

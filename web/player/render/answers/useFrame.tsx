@@ -1,0 +1,45 @@
+/** What every element that answers shares: its look, its place, its drawing. */
+import type { CSSProperties, ReactNode } from "react";
+import type { Element, Grader, ProgramElement } from "../../../api/types";
+import { isEnabled } from "../../engine/engine";
+import { useActing } from "../acting";
+import { ElementView } from "../ElementView";
+import { looksOf, worn } from "../looks";
+import { boxVariables, placed, withLooks } from "../style";
+import { answerOf, markOf, type Mark } from "./marks";
+
+interface Frame {
+  draw: Element;
+  grader: Grader | undefined;
+  part: string;
+  enabled: boolean;
+  mark: Mark;
+  view: ReactNode;
+  style: CSSProperties;
+}
+
+export function useFrame(element: ProgramElement, lifted: boolean): Frame {
+  const { index, state } = useActing();
+  const { id } = element.draw;
+  const question = element.question ?? "";
+  const part = element.choice ?? "";
+  const grader = index.questions.get(question);
+  const chosen = grader?.form !== "order" && answerOf(state, question).given.some(([name, on]) => name === part || on === part);
+  const enabled = isEnabled(index, state, id);
+  const looks = looksOf(index, state, element, chosen, enabled, lifted);
+  const draw = worn(element.draw, looks);
+  const style = withLooks(draw, looks);
+  return {
+    draw, part, enabled, grader, mark: markOf(index, state, question, part),
+    style: { ...placed(draw), ...boxVariables(draw, style) },
+    view: <ElementView element={draw} style={style} media={index.program.media} alt={draw.decoration ? "" : draw.alt} values={() => ""} live />,
+  };
+}
+
+export function wordsOf(draw: Element): string {
+  if (draw.kind === "button" || draw.kind === "input") return draw.label || draw.name;
+  if (draw.kind !== "text" && draw.kind !== "shape") return draw.alt || draw.name;
+  const said = draw.text.blocks
+    .map((block) => block.runs.map((run) => (run.kind === "text" ? run.text : "")).join("")).join(" ");
+  return draw.kind === "text" ? said || draw.name : draw.alt || said || draw.name;
+}

@@ -1,0 +1,61 @@
+/** Following the pointer: how far a thing was taken, a tap, and where it was let go. */
+import { useRef, useState, type MouseEvent, type PointerEvent } from "react";
+
+const FAR = 4;
+
+interface Handlers {
+  onPointerDown: (event: PointerEvent<HTMLElement>) => void;
+  onPointerMove: (event: PointerEvent<HTMLElement>) => void;
+  onPointerUp: (event: PointerEvent<HTMLElement>) => void;
+  onPointerCancel: () => void;
+  onClickCapture: (event: MouseEvent<HTMLElement>) => void;
+}
+
+/** `drop` gets the place in the window; `offset` is in px of the slide while something is dragged. */
+export function usePointerDrag(
+  scale: number, enabled: boolean, tap: () => void, drop: (x: number, y: number) => void,
+): { offset: readonly [number, number] | null; handlers: Partial<Handlers> } {
+  const begun = useRef<{ x: number; y: number; moved: boolean } | null>(null);
+  const [offset, setOffset] = useState<readonly [number, number] | null>(null);
+  if (!enabled) return { offset: null, handlers: {} };
+  const end = (): void => {
+    begun.current = null;
+    setOffset(null);
+  };
+  return {
+    offset,
+    handlers: {
+      onPointerDown(event) {
+        if (event.button !== 0) return;
+        begun.current = { x: event.clientX, y: event.clientY, moved: false };
+        event.currentTarget.setPointerCapture(event.pointerId);
+      },
+      onPointerMove(event) {
+        const from = begun.current;
+        if (!from) return;
+        const [dx, dy] = [event.clientX - from.x, event.clientY - from.y];
+        if (!from.moved && Math.hypot(dx, dy) < FAR) return;
+        from.moved = true;
+        setOffset([dx / scale, dy / scale]);
+      },
+      onPointerUp(event) {
+        const from = begun.current;
+        if (!from) return;
+        end();
+        if (from.moved) drop(event.clientX, event.clientY);
+        else tap();
+      },
+      onPointerCancel: end,
+      onClickCapture(event) { event.stopPropagation(); },
+    },
+  };
+}
+
+/** The uppermost of some things at a place of the window, by the attribute that names them. */
+export function thingAt(x: number, y: number, attribute: string, names: readonly string[]): string | null {
+  for (const name of [...names].reverse()) {
+    const box = document.querySelector(`[${attribute}="${name}"]`)?.getBoundingClientRect();
+    if (box && x >= box.left && x <= box.right && y >= box.top && y <= box.bottom) return name;
+  }
+  return null;
+}

@@ -1,0 +1,117 @@
+/** Judges: what is right, what it counts, and what is said then. */
+import { Flex, Stack, Text } from "@chakra-ui/react";
+import type { ReactNode } from "react";
+import type { Question, Slide } from "../../api/types";
+import { Check, Choose, NumberField, Pair, TextField } from "../build/fields";
+import { useCourse } from "../store/store";
+import { FoldCard } from "../ui/parts";
+import { AnswerTable } from "./AnswerTable";
+import { KindFields } from "./KindFields";
+import { changeQuestion, convert, isUnjudged, kindsFrom, kindWord } from "./parts";
+import { fromLines, lines } from "./words";
+
+const PURPOSE = [["scored", "scored: it counts"], ["practice", "practice: no points"], ["survey", "survey: nothing is wrong"]] as const;
+const PARTIAL = [
+  ["none", "all or nothing"], ["right_parts", "by right parts"], ["right_minus_wrong", "by right minus wrong"], ["per_answer", "by points of each"],
+] as const;
+const JUDGED = [["submit", "when it is submitted"], ["at_once", "at once"], ["leaving", "on leaving the slide"]] as const;
+const AFTER = [["stay", "the slide stays"], ["next", "the next slide comes"], ["again", "it begins again from …"]] as const;
+
+interface Props { slide: Slide; question: Question }
+
+export function Judges({ slide, question }: Props): ReactNode {
+  return (
+    <>
+      <FoldCard title={`Judges · ${kindWord(question.kind)}`}>
+        <Stack gap="2">
+          <TextField label="Name in the results" value={question.name} onChange={(name) => { if (name.trim()) changeQuestion(question, { name }); }} />
+          {kindsFrom(question.kind).length > 1 && (
+            <Choose
+              label="kind" value={question.kind} options={kindsFrom(question.kind).map((kind) => [kind, kindWord(kind)] as const)}
+              onChange={(kind) => { if (kind !== question.kind) void convert(question, kind); }}
+            />
+          )}
+          {question.kind !== "rating_scale" && <Choose label="for" value={question.purpose} options={PURPOSE} onChange={(purpose) => changeQuestion(question, { purpose })} />}
+          <KindFields slide={slide} question={question} />
+          {!question.submit && question.judged === "submit" && <Text color="brick" fontSize="12.5px">There is no button that submits it.</Text>}
+        </Stack>
+      </FoldCard>
+      <Counting question={question} />
+      {!isUnjudged(question) && <Feedback question={question} />}
+      {("choices" in question || "spots" in question) && <AnswerTable slide={slide} question={question} />}
+    </>
+  );
+}
+
+/** Points, attempts, time, and when it is judged. */
+function Counting({ question }: { question: Question }): ReactNode {
+  const change = (part: object): void => changeQuestion(question, part);
+  const order = useCourse((state) => state.course.slides);
+  const slides = useCourse((state) => state.slides);
+  const judged = !isUnjudged(question);
+  return (
+    <FoldCard title="Counts">
+      <Stack gap="2">
+        {judged && (
+          <>
+            <Pair>
+              <NumberField label="points" value={question.points} min={0} max={10_000} onChange={(points) => change({ points })} />
+              <NumberField label="penalty" value={question.penalty} min={0} max={10_000} onChange={(penalty) => change({ penalty, floor: penalty ? Math.min(question.floor, 0) : 0 })} />
+            </Pair>
+            <Choose label="parts" value={question.partial} options={PARTIAL} onChange={(partial) => change({ partial })} />
+            {question.penalty > 0 && <Check label="Can go below nothing" value={question.floor < 0} onChange={(below) => change({ floor: below ? -question.penalty : 0 })} />}
+            <Check label="As many attempts as they like" value={question.attempts === null} onChange={(endless) => change({ attempts: endless ? null : 2 })} />
+            {question.attempts !== null && question.attempts !== undefined && (
+              <Pair>
+                <NumberField label="attempts" value={question.attempts} min={1} max={100} onChange={(attempts) => change({ attempts: Math.round(attempts) })} />
+                {question.attempts > 1 && <NumberField label="each costs %" value={Math.round(question.attempt_loss * 100)} min={0} max={100} onChange={(percent) => change({ attempt_loss: percent / 100 })} />}
+              </Pair>
+            )}
+          </>
+        )}
+        <Choose label="is judged" value={question.judged} options={JUDGED} onChange={(when) => change({ judged: when })} />
+        <Flex gap="3" wrap="wrap">
+          <Check label="Time limit" value={question.time_limit !== null && question.time_limit !== undefined} onChange={(limited) => change({ time_limit: limited ? 60 : null })} />
+          {question.time_limit !== null && question.time_limit !== undefined && (
+            <NumberField bare label="seconds" value={question.time_limit} min={1} max={86_400} onChange={(seconds) => change({ time_limit: Math.round(seconds) })} />
+          )}
+        </Flex>
+        <Check label="An unfinished answer is still there on coming back" value={question.keeps} onChange={(keeps) => change({ keeps })} />
+        {judged && <Check label="Show the right answers at the end" value={question.show_right} onChange={(show_right) => change({ show_right })} />}
+        <Choose label="then" value={question.after} options={AFTER} onChange={(after) => change({ after, again_from: after === "again" ? question.again_from ?? order[0] : question.again_from })} />
+        {question.after === "again" && (
+          <Choose label="from" value={question.again_from ?? ""} options={order.map((id, n) => [id, `${n + 1} ${slides[id]?.title ?? ""}`] as const)} onChange={(again_from) => change({ again_from })} />
+        )}
+      </Stack>
+    </FoldCard>
+  );
+}
+
+const OUTCOMES = [
+  ["right", "After a right answer"], ["partly", "After a partly right one, with tries left"], ["wrong", "After a wrong one, with tries left"],
+  ["last", "After the last one that was not right"], ["time_up", "When time is up"],
+] as const;
+
+function Feedback({ question }: { question: Question }): ReactNode {
+  const order = useCourse((state) => state.course.slides);
+  const slides = useCourse((state) => state.slides);
+  const put = (part: object): void => changeQuestion(question, { feedback: { ...question.feedback, ...part } });
+  const once = question.attempts === 1;
+  const simple = ["single_choice", "true_false", "short_text", "numeric"].includes(question.kind);
+  const said = OUTCOMES.filter(([key]) => (
+    key === "wrong" ? !once : key === "partly" ? !once && !simple : key === "time_up" ? Boolean(question.time_limit) : true
+  ));
+  return (
+    <FoldCard title="Says afterwards">
+      <Stack gap="2">
+        {said.map(([key, label]) => (
+          <TextField key={key} label={label} lines={2} value={lines(question.feedback[key])} onChange={(text) => put({ [key]: fromLines(text) })} />
+        ))}
+        <Choose
+          label="read again on" value={question.feedback.read_again ?? ""} options={[["", "no slide"], ...order.map((id, n) => [id, `${n + 1} ${slides[id]?.title ?? ""}`] as const)]}
+          onChange={(slide) => put({ read_again: slide || null })}
+        />
+      </Stack>
+    </FoldCard>
+  );
+}

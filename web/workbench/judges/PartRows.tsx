@@ -1,0 +1,83 @@
+/** The parts of a question as a list to type into: Enter for the next, a pasted list for many. */
+import { Box, Flex, Input } from "@chakra-ui/react";
+import { Plus, X } from "lucide-react";
+import { useEffect, useRef, type ClipboardEvent, type KeyboardEvent, type ReactNode } from "react";
+import type { Question, Slide } from "../../api/types";
+import { says } from "../build/says";
+import { useCourse } from "../store/store";
+import { QuietButton, Tool } from "../ui/parts";
+import { addParts, partsIn, removePart, say, type PartList } from "./parts";
+
+interface Props {
+  slide: Slide;
+  question: Question;
+  list: PartList;
+  /** What one of them is called: answer, item, target. */
+  word: string;
+  most?: number;
+  /** What stands before and after the words of a part. */
+  before?: (part: { id: string; element: string }, words: string) => ReactNode;
+  after?: (part: { id: string; element: string }, words: string) => ReactNode;
+}
+
+export function PartRows({ slide, question, list, word, most = 60, before, after }: Props): ReactNode {
+  const parts = partsIn(question, list);
+  const box = useRef<HTMLDivElement>(null);
+  const wanted = useRef<number | null>(null);
+  const selected = useCourse((state) => state.place.selected);
+  const byId = new Map(slide.elements.map((element) => [element.id, element]));
+  useEffect(() => {
+    if (wanted.current === null) return;
+    box.current?.querySelectorAll<HTMLInputElement>("[data-words]")[wanted.current]?.select();
+    wanted.current = null;
+  }, [parts.length]);
+
+  function more(words: string[], at: number): void {
+    const room = words.slice(0, most - parts.length);
+    if (!room.length) return;
+    wanted.current = at;
+    void addParts(question, list, room);
+  }
+  function onKeyDown(event: KeyboardEvent, place: number): void {
+    if (event.key !== "Enter") return;
+    event.preventDefault();
+    (event.currentTarget as HTMLElement).blur();
+    if (place < parts.length - 1) box.current?.querySelectorAll<HTMLInputElement>("[data-words]")[place + 1]?.select();
+    else more([`Another ${word}`], parts.length);
+  }
+  function onPaste(event: ClipboardEvent, element: string): void {
+    const lines = event.clipboardData.getData("text/plain").split(/\r?\n/).map((line) => line.split("\t")[0]?.trim() ?? "").filter(Boolean);
+    if (lines.length < 2) return;
+    event.preventDefault();
+    const first = byId.get(element);
+    if (first) say(first, lines[0] ?? "");
+    more(lines.slice(1), parts.length);
+  }
+
+  return (
+    <Box ref={box} role="group" aria-label={`${word}s`}>
+      {parts.map((part, place) => {
+        const element = byId.get(part.element);
+        const words = element ? says(element) : "";
+        return (
+          <Box key={part.id} py="0.5">
+            <Flex align="center" gap="2">
+              {before?.(part, words || element?.name || "")}
+              <Input
+                key={words} data-words size="xs" bg="sheet" borderRadius="6px" flex="1" minW="0" defaultValue={words} maxLength={2_000}
+                placeholder={element?.name} aria-label={`${word} ${place + 1}`}
+                onBlur={(event) => { if (element) say(element, event.target.value); }}
+                onKeyDown={(event) => onKeyDown(event, place)} onPaste={(event) => onPaste(event, part.element)}
+              />
+              <Tool label={`Remove ${word} ${place + 1}`} onClick={() => void removePart(part.element, selected)}><X size={14} /></Tool>
+            </Flex>
+            {after?.(part, words || element?.name || "")}
+          </Box>
+        );
+      })}
+      {parts.length > 0 && parts.length < most && (
+        <QuietButton size="xs" mt="1" onClick={() => more([`Another ${word}`], parts.length)}><Plus size={14} /> Another {word}</QuietButton>
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,124 @@
+/** What questions are made of, whatever their kind. */
+import { api, take } from "../../api/client";
+import type { Choice, Element, Question, Slide } from "../../api/types";
+import { says, withWords } from "../build/says";
+import { attempt, removeSelected } from "../store/commands";
+import { changeSlide, currentSlide, select } from "../store/store";
+
+export type PartList = "choices" | "items" | "targets" | "spots" | "rows";
+interface Part { id: string; element: string }
+const LISTS: readonly PartList[] = ["choices", "items", "targets", "spots", "rows"];
+
+export const KINDS: readonly (readonly [Question["kind"], string, string])[] = [
+  ["single_choice", "Single choice", "one right answer radio"], ["multiple_response", "Multiple response", "several right answers checkbox"],
+  ["true_false", "True or false", "statement yes no"], ["blanks", "Fill in the blanks", "gap cloze word bank"],
+  ["short_text", "Short text", "words typed answer"], ["numeric", "Numeric", "number answer"],
+  ["matching", "Matching", "connect pairs lines"], ["ordering", "Ordering", "sequence rank sort"],
+  ["drag_to_target", "Drag to target", "drop sort into"], ["hotspot", "Hotspot", "click places in a picture"],
+  ["open_answer", "Open answer", "essay long text"], ["rating_scale", "Rating scale", "survey likert agree"],
+];
+
+/** The kinds that have the same parts, so that one can be turned into another. */
+const FAMILIES: readonly (readonly Question["kind"][])[] = [
+  ["single_choice", "multiple_response", "true_false", "ordering"], ["matching", "drag_to_target"],
+  ["short_text", "numeric", "open_answer"],
+];
+
+export function kindWord(kind: Question["kind"]): string {
+  return KINDS.find(([other]) => other === kind)?.[1] ?? kind;
+}
+
+export function kindsFrom(kind: Question["kind"]): readonly Question["kind"][] {
+  return FAMILIES.find((family) => family.includes(kind)) ?? [kind];
+}
+
+export function partsIn(question: Question, list: PartList): readonly Part[] {
+  return (question as unknown as Partial<Record<PartList, readonly Part[]>>)[list] ?? [];
+}
+
+/** The elements that a question is made of. */
+export function elementsOf(question: Question): string[] {
+  const single = ["prompt", "submit", "reset", "field", "text", "on"].map((name) => (question as unknown as Record<string, string | null | undefined>)[name]);
+  return [...LISTS.flatMap((list) => partsIn(question, list).map(({ element }) => element)), ...single.flatMap((id) => (id ? [id] : []))];
+}
+
+export function choicesOf(question: Question): readonly Choice[] {
+  return "choices" in question ? question.choices : [];
+}
+
+export const isUnjudged = ({ kind, purpose }: Question): boolean => purpose === "survey" || kind === "open_answer" || kind === "rating_scale";
+
+const ROLES: Record<PartList, string> = { choices: "answer", items: "item", targets: "target", spots: "place", rows: "row" };
+
+/** The part that an element plays in a question, in words; empty where it plays none. */
+export function roleIn(question: Question, element: string): string {
+  if (question.prompt === element) return `asks: ${question.name}`;
+  if (question.submit === element) return `submits: ${question.name}`;
+  if (question.reset === element) return `clears: ${question.name}`;
+  for (const list of LISTS) {
+    const part = partsIn(question, list).find((other) => other.element === element);
+    if (!part) continue;
+    if ((list !== "choices" && list !== "spots") || question.purpose === "survey") return ROLES[list];
+    return `${ROLES[list]}, ${(part as Part & { right: boolean }).right ? "right" : "wrong"}`;
+  }
+  return elementsOf(question).includes(element) ? `answers: ${question.name}` : "";
+}
+
+/** The choices with that of one element as the only right one, or as one more where there may be several. */
+export function withRight(question: Question, element: string): Question {
+  if (!("choices" in question)) return question;
+  const several = question.kind === "multiple_response";
+  return {
+    ...question,
+    choices: question.choices.map((choice) => (
+      several ? (choice.element === element ? { ...choice, right: !choice.right } : choice) : { ...choice, right: choice.element === element }
+    )),
+  } as Question;
+}
+
+export function changeQuestion(question: Question, part: object, label = "Judging"): void {
+  const slide = currentSlide();
+  if (!slide) return;
+  const questions = slide.questions.map((other) => (other.id === question.id ? { ...other, ...part } as Question : other));
+  changeSlide(label, { ...slide, questions }, `judges-${Object.keys(part).join()}-${question.id}`);
+}
+
+/** Write words into the element of a part. */
+export function say(element: Element, words: string): void {
+  const slide = currentSlide();
+  if (!slide || says(element) === words) return;
+  const elements = slide.elements.map((other) => (other.id === element.id ? withWords(other, words) : other));
+  changeSlide("Words", { ...slide, elements }, `says-${element.id}`);
+}
+
+/** More parts, each with its words, looking like the last one. */
+export function addParts(question: Question, where: PartList, words: string[]): Promise<void> {
+  return attempt(async () => {
+    const slide = currentSlide();
+    if (!slide) return;
+    const body = { slide, question: question.id, where, words };
+    const { slide: grown } = await take(api.POST("/api/edits/parts", { body }));
+    changeSlide("Add answers", grown);
+  });
+}
+
+export async function removePart(element: string, back: readonly string[]): Promise<void> {
+  select([element]);
+  await removeSelected();
+  select(back.filter((id) => id !== element));
+}
+
+export function convert(question: Question, kind: Question["kind"]): Promise<void> {
+  return attempt(async () => {
+    const slide = currentSlide();
+    if (!slide) return;
+    const { slide: turned } = await take(api.POST("/api/edits/convert", { body: { slide, question: question.id, kind } }));
+    changeSlide("Turn into another kind", turned);
+  });
+}
+
+/** The words that stand for a part: those of its element. */
+export function partWords(slide: Slide, part: Part): string {
+  const element = slide.elements.find(({ id }) => id === part.element);
+  return element ? says(element) || element.name : "";
+}
