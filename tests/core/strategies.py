@@ -413,8 +413,8 @@ def any_run(seed: int, count: int):
         name = rng.choice(ELEMENTS + INNER)
         kind = rng.choice([
             "clicked", "clicked", "clicked", "clicked", "answer", "answer", "give", "give",
-            "tick", "tick", "next", "next", "previous", "slide", "close", "double_clicked", "pointed", "key", "entered",
-            "dropped", "media", "played", "pause", "set", "resume",
+            "tick", "tick", "next", "next", "previous", "slide", "close", "double_clicked",
+            "pointed", "key", "entered", "dropped", "media", "played", "pause", "set", "resume",
         ])
         match kind:
             case "answer":

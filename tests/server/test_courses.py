@@ -85,11 +85,11 @@ def test_courses_stored_in_the_first_format_are_raised(mika, course):
         slide.save()
     store.raise_formats(Course, Slide)
     after = opened(mika, course)
-    assert after["course"]["format"] == 3 and after["course"]["styles"] == []
+    assert after["course"]["format"] == 4 and after["course"]["styles"] == []
     assert after["course"]["slides"] == before["course"]["slides"]
     assert after["slides"][1]["slide"]["elements"][0]["turn"] == 0
     moment = mika("get", f"/courses/{course}/history")[0]["id"]
-    assert mika("get", f"/courses/{course}/history/{moment}")["course"]["format"] == 3
+    assert mika("get", f"/courses/{course}/history/{moment}")["course"]["format"] == 4
 
 
 def test_a_short_look_tells_what_has_changed(mika, course):

@@ -59,7 +59,8 @@ function answer(session: Session, number: number, right: boolean): void {
   if (!grader) throw new Error("no such question");
   session.dispatch({ event: "slide", target: grader.slide });
   const elements = index.slides.get(grader.slide)?.elements ?? [];
-  const choice = elements.find((e) => e.choice && grader.right.includes(e.choice) === right);
+  const good = new Set(grader.parts.filter((part) => part.right.length).map(({ id }) => id));
+  const choice = elements.find((e) => e.choice && e.question === grader.id && good.has(e.choice) === right);
   const submit = elements.find((e) => e.control === "button" && e.question === grader.id);
   for (let tries = right ? 1 : grader.attempts ?? 1; tries > 0; tries--) {
     session.dispatch({ event: "clicked", target: choice?.draw.id ?? "" });

@@ -1576,8 +1576,6 @@ export interface components {
             words: components["schemas"]["RichText"];
             /** Points */
             points?: number | null;
-            /** Go To */
-            go_to?: string | null;
         };
         /**
          * Area
@@ -1983,12 +1981,6 @@ export interface components {
              * @default []
              */
             others: string[];
-            /**
-             * @default {
-             *       "blocks": []
-             *     }
-             */
-            says: components["schemas"]["RichText"];
         };
         /**
          * BlankRun
@@ -8806,7 +8798,7 @@ export interface components {
              * @default plain
              * @enum {string}
              */
-            tone: "plain" | "right" | "wrong";
+            tone: "plain" | "right" | "partly" | "wrong";
             /**
              * Place
              * @default bottom

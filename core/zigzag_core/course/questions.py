@@ -51,7 +51,6 @@ class AnswerRow(Model):
     at_least: Count = 0
     words: RichText = RichText()
     points: Annotated[float, Field(ge=-10_000, le=10_000)] | None = None
-    go_to: Id | None = None
 
 
 class QuestionBase(Model):
@@ -162,7 +161,6 @@ class Blank(Model):
     how: Literal["typed", "list", "bank"] = "typed"
     accepts: Accepts = Accepts()
     others: Annotated[tuple[Annotated[str, Field(max_length=200)], ...], Field(max_length=50)] = ()
-    says: RichText = RichText()
 
 
 class FillBlanks(QuestionBase):

@@ -205,7 +205,7 @@ def _question(slide: str, question: Question, search: _Search) -> Question:
         part: search.rich(Spot(slide, question.prompt, f"{part} feedback"), getattr(feedback, part))
         for part in ("right", "partly", "wrong", "last", "time_up")
     })}
-    for parts in ("choices", "items", "spots", "blanks"):
+    for parts in ("choices", "items", "spots"):
         found = getattr(question, parts, ())
         if found and hasattr(found[0], "says"):
             changes[parts] = tuple(

@@ -74,7 +74,7 @@ export function read(typed: string, before: readonly Blank[], fresh: () => strin
 }
 
 const NEW: Blank = {
-  id: "", how: "typed", others: [], says: { blocks: [] },
+  id: "", how: "typed", others: [],
   accepts: { words: [], ranges: [], units: [], any_case: true, any_accents: true, any_spaces: true, any_punctuation: true, typos: false },
 };
 

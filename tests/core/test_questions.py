@@ -1,0 +1,357 @@
+"""Questions of every kind: made, answered, judged, recorded, kept, turned into others."""
+
+from itertools import pairwise, product
+
+import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+from zigzag_core.assess import table
+from zigzag_core.assess.grade import judge, told
+from zigzag_core.assess.measure import measure
+from zigzag_core.assess.solutions import answering, right_response, wrong_response
+from zigzag_core.assess.wording import accepted, distance, number_in
+from zigzag_core.course import Area, Course, CourseDocument, Picture, Shape, SlideSize, Text, rich
+from zigzag_core.course import questions as q
+from zigzag_core.course.blank import blank_slide
+from zigzag_core.course.new_questions import QUESTION_KINDS
+from zigzag_core.edit.adding import add
+from zigzag_core.edit.copying import clip, paste, without
+from zigzag_core.edit.question_parts import (
+    CannotAsk,
+    converted,
+    kinds_from,
+    question_from,
+    with_parts,
+)
+from zigzag_core.logic import engine
+from zigzag_core.logic.index import Index
+from zigzag_core.package.compile import compile_course
+from zigzag_core.package.questions import grader_of
+from zigzag_core.proof.question_findings import question_findings
+from zigzag_core.tracking import progress, scorm12
+
+from .samples import fresh_ids
+
+UNJUDGED = {"open_answer", "rating_scale"}
+TYPES = {
+    "single_choice": "choice", "multiple_response": "choice", "true_false": "true-false",
+    "blanks": "fill-in", "short_text": "fill-in", "numeric": "numeric", "matching": "matching",
+    "ordering": "sequencing", "drag_to_target": "matching", "hotspot": "performance",
+    "open_answer": "fill-in", "rating_scale": "fill-in",
+}
+
+
+def slide_with(kind, seed=1):
+    fresh = fresh_ids(seed)
+    slide, _, _ = add(blank_slide("Ask", fresh), kind, fresh, SlideSize())
+    return slide
+
+
+def document(slide, **changes):
+    if changes:
+        changed = slide.questions[0].model_copy(update=changes)
+        slide = slide.model_copy(update={"questions": (changed,)})
+    return CourseDocument(course=Course(id="course", title="C", slides=(slide.id,)),
+                          slides=(slide,))
+
+
+class Taking:
+    """A learner at one question."""
+
+    def __init__(self, doc):
+        self.index = Index(compile_course(doc, lambda file: file.sha256))
+        self.grader = self.index.program.questions[0]
+        self.slide = self.index.program.slides[0]
+        self.state, _ = engine.step(self.index, engine.start(self.index, 5), {"event": "start"})
+        self.effects = []
+
+    def does(self, event, **more):
+        self.state, found = engine.step(self.index, self.state, {"event": event, **more})
+        self.effects += found
+        return self
+
+    def answers(self, response):
+        if self.grader.form == "choose":
+            for part, _ in response:
+                element = next(e.draw.id for e in self.slide.elements if e.choice == part)
+                self.does("clicked", target=element)
+        else:
+            for event in answering(self.grader, response):
+                self.does(**event)
+        return self
+
+    def submits(self):
+        submit = next(e.draw.id for e in self.slide.elements
+                      if e.control == "button" and e.question == self.grader.id)
+        return self.does("clicked", target=submit)
+
+    def closes(self):
+        for overlay in reversed(self.state.overlays):
+            self.does("close", target=overlay)
+        return self
+
+    @property
+    def answer(self):
+        return self.state.answers[self.grader.id]
+
+
+@pytest.mark.parametrize("kind", QUESTION_KINDS)
+def test_every_kind_is_answered_judged_recorded_and_kept(kind):
+    right = Taking(document(slide_with(kind)))
+    right.answers(right_response(right.grader)).submits()
+    assert right.answer.locked
+    assert right.answer.result == ("neutral" if kind in UNJUDGED else "right")
+    assert right.answer.points == (0 if kind in UNJUDGED else 1)
+    effect = next(e for e in right.effects if e["effect"] == "answered")
+    calls = dict(scorm12.interaction_calls(right.index, effect, 0, "09:00:00"))
+    assert calls["cmi.interactions.0.type"] == TYPES[kind]
+    pattern = calls.get("cmi.interactions.0.correct_responses.0.pattern")
+    if pattern is not None and kind != "hotspot":
+        said = calls["cmi.interactions.0.student_response"].split(",")
+        assert sorted(said) == sorted(pattern.split(","))
+    back = progress.unpack(right.index, progress.pack(right.index, right.state))
+    assert back.answers[right.grader.id].given == right.answer.given
+    if kind in UNJUDGED:
+        return
+    wrong = Taking(document(slide_with(kind)))
+    wrong.answers(wrong_response(wrong.grader)).submits()
+    assert wrong.answer.result in ("wrong", "partly") and wrong.state.overlays
+    assert wrong.answer.locked == (kind == "true_false")
+    if kind != "true_false":
+        wrong.closes().submits()
+        assert wrong.answer.locked and wrong.state.overlays[-1].endswith("_last")
+        before = wrong.answer
+        wrong.closes().answers(right_response(wrong.grader))
+        assert wrong.answer == before, "what is locked stays"
+
+
+@pytest.mark.parametrize("kind", QUESTION_KINDS)
+def test_copies_answer_for_themselves_and_parts_that_go_are_let_go(kind):
+    slide = slide_with(kind)
+    ids = [e.id for e in slide.elements[1:]]
+    grown, copies = paste(slide, clip(slide, ids), fresh_ids(9))
+    first, second = grown.questions
+    assert set(q.part_elements(second)) <= set(copies)
+    assert not set(q.part_ids(first)) & set(q.part_ids(second))
+    assert not [f for f in question_findings(grown) if f.level == "error"]
+    assert without(slide, ids).questions == ()
+    answering_ones = list(q.answer_elements(slide.questions[0]))
+    if len(answering_ones) > 1:
+        assert len(without(slide, answering_ones[:1]).questions) == 1
+
+
+@pytest.mark.parametrize(("kind", "other"), [(a, b) for a in QUESTION_KINDS for b in kinds_from(a)])
+def test_kinds_turn_into_each_other_with_their_parts(kind, other):
+    slide = slide_with(kind)
+    turned = converted(slide, slide.questions[0].id, other)
+    assert turned.questions[0].kind == other
+    assert set(q.answer_elements(turned.questions[0])) <= set(q.answer_elements(slide.questions[0]))
+    grader_of(turned, turned.questions[0])
+
+
+def test_parts_are_added_in_a_row_and_say_what_was_typed():
+    slide = slide_with("single_choice")
+    grown, made = with_parts(slide, slide.questions[0].id, "choices", ["North", "South"],
+                             fresh_ids(4))
+    assert len(grown.questions[0].choices) == 5
+    ys = [e.y for e in grown.elements if e.id in [c.element for c in grown.questions[0].choices]]
+    assert ys == sorted(ys) and len({b - a for a, b in pairwise(ys)}) == 1
+    assert [e.text for e in grown.elements if e.id in made] == [rich("North"), rich("South")]
+
+
+def test_questions_are_made_of_what_is_on_the_slide():
+    fresh = fresh_ids(6)
+    things = [Picture(id=f"pica{n}", name=f"P{n}", x=40 * n) for n in range(4)]
+    boxes = [Shape(id=f"boxa{n}", name=f"B{n}", y=400) for n in range(2)]
+    spot = Area(id="spota", name="S")
+    slide = blank_slide("S", fresh).model_copy(update={"elements": (*things, *boxes, spot)})
+    made, _ = question_from(slide, [e.id for e in (*things, *boxes)], "drag_to_target", fresh)
+    assert len(made.questions[0].items) == 4 and len(made.questions[0].targets) == 2
+    made, _ = question_from(slide, ["pica0", "spota"], "hotspot", fresh)
+    assert made.questions[0].on == "pica0"
+    with pytest.raises(CannotAsk, match="part of a question already"):
+        question_from(made, ["pica0", "pica1"], "single_choice", fresh)
+    with pytest.raises(CannotAsk):
+        question_from(slide, ["pica0"], "blanks", fresh)
+
+
+@pytest.mark.parametrize(("partial", "chosen", "points"), [
+    ("none", "ab", 4), ("none", "a", 0), ("right_parts", "a", 2), ("right_parts", "ac", 2),
+    ("right_minus_wrong", "ac", -1), ("right_minus_wrong", "abc", 2), ("per_answer", "ac", 0.5),
+])
+def test_points_by_parts_penalty_and_floor(partial, chosen, points):
+    slide = slide_with("multiple_response")
+    question = slide.questions[0].model_copy(update={
+        "partial": partial, "points": 4, "penalty": 1 if partial != "none" else 0, "floor": -1,
+        "choices": tuple(c.model_copy(update={"points": (1.5, 1.5, -1, -1)[n]})
+                         for n, c in enumerate(slide.questions[0].choices)),
+    })
+    grader = grader_of(slide, question)
+    given_ = tuple((grader.parts["abcd".index(letter)].id, "") for letter in chosen)
+    assert judge(grader, given_, 1, bool).points == points
+    assert "of 2 right" in told(grader, judge(grader, given_, 1, bool))
+
+
+def test_attempts_cost_and_time_ends_it():
+    taker = Taking(document(slide_with("numeric"), attempt_loss=0.25, points=4, attempts=None))
+    taker.answers(wrong_response(taker.grader)).submits().closes()
+    taker.answers(right_response(taker.grader)).submits()
+    assert taker.answer.points == 3 and taker.answer.attempts == 2
+    late = Taking(document(slide_with("numeric"), time_limit=30))
+    late.does("tick", ms=30_500)
+    assert late.answer.locked and late.state.overlays == (f"{late.grader.id}_time_up",)
+
+
+def test_judged_at_once_on_leaving_and_forgotten():
+    once = Taking(document(slide_with("single_choice"), judged="at_once"))
+    once.answers(right_response(once.grader))
+    assert once.answer.locked
+    forgets = Taking(document(slide_with("short_text"), keeps=False))
+    forgets.does("answered", question=forgets.grader.id, part=forgets.grader.parts[0].id,
+                 value="boots")
+    assert forgets.answer.given
+
+
+ACCEPTS = q.Accepts(words=("drying room",), typos=True)
+
+
+@pytest.mark.parametrize(("accepts", "text", "right"), [
+    (ACCEPTS, "Drying  Room!", True), (ACCEPTS, "dryng room", True), (ACCEPTS, "drnyig room", True),
+    (ACCEPTS, "dining hall", False), (ACCEPTS, "", False),
+    (q.Accepts(words=("Zoë",), any_accents=False), "Zoe", False),
+    (q.Accepts(words=("Zoë",)), "zoe", True),
+    (q.Accepts(words=("AB",), any_case=False), "ab", False),
+    (q.Accepts(words=("a b",), any_spaces=False), "ab", False),
+    (q.Accepts(words=("a-b",), any_punctuation=False), "ab", False),
+    (q.Accepts(words=("cat",), typos=True), "cta", False),
+    (q.Accepts(ranges=(q.NumberRange(low=1.4, high=1.6),), units=("kg",)), "1,5 KG", True),
+    (q.Accepts(ranges=(q.NumberRange(low=1.4, high=1.6),)), "1.5 kg", False),
+])
+def test_words_and_numbers_are_accepted_as_said(accepts, text, right):
+    assert accepted(accepts, text) is right
+
+
+@given(st.text("abc", max_size=6), st.text("abc", max_size=6))
+def test_distance_is_that_of_a_plain_search(a, b):
+    """Against a search over all edits, with the same rule for swaps."""
+    from functools import cache
+
+    @cache
+    def far(i, j):
+        if not i or not j:
+            return i + j
+        best = min(far(i - 1, j) + 1, far(i, j - 1) + 1, far(i - 1, j - 1) + (a[i - 1] != b[j - 1]))
+        if i > 1 and j > 1 and a[i - 1] == b[j - 2] and a[i - 2] == b[j - 1]:
+            best = min(best, far(i - 2, j - 2) + 1)
+        return best
+
+    assert distance(a, b, 20) == far(len(a), len(b))
+
+
+@given(st.floats(-1e9, 1e9).map(lambda n: round(n, 4)))
+def test_numbers_are_read_with_comma_and_point(number):
+    assert number_in(f"{number:.4f}") == number == number_in(f" {number:.4f} ".replace(".", ","))
+
+
+@settings(max_examples=60)
+@given(st.permutations(range(5)), st.sampled_from(["all", "pairs", "run"]))
+def test_orders_are_counted_as_said(order, counts):
+    slide = slide_with("ordering")
+    grown, _ = with_parts(slide, slide.questions[0].id, "items", ["Fifth"], fresh_ids(4))
+    question = grown.questions[0].model_copy(update={"counts": counts})
+    grader = grader_of(grown, question)
+    tally = measure(grader, tuple((grader.parts[n].id, "") for n in order))
+    runs = [1]
+    for a, b in pairwise(order):
+        runs = [*runs, 1] if b != a + 1 else [*runs[:-1], runs[-1] + 1]
+    expected = {
+        "all": sum(n == place for place, n in enumerate(order)),
+        "pairs": sum(length - 1 for length in runs), "run": max(runs) if max(runs) > 1 else 0,
+    }[counts]
+    assert tally.right == expected and tally.complete == (list(order) == [0, 1, 2, 3, 4])
+
+
+@settings(max_examples=80)
+@given(st.lists(st.tuples(st.integers(0, 3), st.integers(0, 1)), max_size=8))
+def test_targets_never_hold_more_than_they_take(moves):
+    slide = slide_with("drag_to_target")
+    question = slide.questions[0]
+    limited = tuple(t.model_copy(update={"takes": n + 1}) for n, t in enumerate(question.targets))
+    taker = Taking(document(slide, targets=limited))
+    for item, target in moves:
+        taker.does("answered", question=taker.grader.id, part=taker.grader.parts[item].id,
+                   value=taker.grader.targets[target].id)
+        on = [t for _, t in taker.answer.given]
+        assert all(on.count(t.id) <= t.takes for t in taker.grader.targets)
+        assert len({part for part, _ in taker.answer.given}) == len(taker.answer.given)
+
+
+def test_an_answer_table_takes_the_first_row_that_fits_and_gives_its_points():
+    slide = slide_with("multiple_response")
+    a, b, *_ = (choice.id for choice in slide.questions[0].choices)
+    rows = (
+        q.AnswerRow(id="rowa", cells=(q.Cell(part=a), q.Cell(part=b, given=False)), points=0.5,
+                    words=rich("Half of it.")),
+        q.AnswerRow(id="rowb", at_least=3, words=rich("Not so many.")),
+    )
+    taker = Taking(document(slide, table=rows))
+    taker.answers(((a, ""),)).submits()
+    assert (taker.answer.row, taker.answer.points) == (1, 0.5)
+    panel = next(o for o in taker.slide.overlays if o.id == taker.state.overlays[-1])
+    from zigzag_core.logic.expression import is_visible
+    said = [e.draw.text for e in panel.elements if isinstance(e.draw, Text)
+            and is_visible(taker.index, taker.state, e.draw.id)]
+    assert said == [rich("Half of it.")]
+
+
+PARTS = ("parta", "partb", "partc")
+cells = st.lists(st.tuples(st.sampled_from(PARTS), st.booleans()), max_size=3,
+                 unique_by=lambda pair: pair[0])
+tables = st.lists(st.tuples(cells, st.integers(0, 3)), max_size=5).map(lambda rows: tuple(
+    q.AnswerRow(id=f"row{n}", at_least=least, words=rich("said, it is"), points=n,
+                cells=tuple(q.Cell(part=part, given=given) for part, given in row))
+    for n, (row, least) in enumerate(rows)))
+
+
+@given(tables)
+def test_what_a_table_covers_is_what_it_takes(rows):
+    taken = set()
+    for chosen in product((True, False), repeat=3):
+        given_ = frozenset(p for p, on in zip(PARTS, chosen, strict=True) if on)
+        fits = [n for n, row in enumerate(rows, 1) if len(given_) >= row.at_least
+                and all((c.part in given_) == c.given for c in row.cells)]
+        assert table.row_for(rows, given_) == (fits[0] if fits else 0)
+        assert (given_ in table.uncovered(PARTS, rows)) == (bool(given_) and not fits)
+        taken |= set(fits[:1])
+    assert set(table.unreachable(PARTS, rows)) == set(range(1, len(rows) + 1)) - taken
+    if rows:
+        text = table.to_csv([(part, part) for part in PARTS], rows)
+        read = table.from_csv(text, PARTS, fresh_ids(3))
+        told_of = [(frozenset((c.part, c.given) for c in r.cells), r.at_least, r.points, r.words)
+                   for r in rows]
+        assert [(frozenset((c.part, c.given) for c in r.cells), r.at_least, r.points, r.words)
+                for r in read] == told_of
+
+
+def test_all_rows_of_twelve_answers_and_not_of_thirteen():
+    assert len(table.all_rows([f"part{n}" for n in range(12)], fresh_ids(1))) == 4_096
+    with pytest.raises(table.BadTable):
+        table.all_rows([f"part{n}" for n in range(13)], fresh_ids(1))
+    with pytest.raises(table.BadTable, match="Line 2 says"):
+        table.from_csv("a,b,c,at least,points,words\nmaybe,no,no,,,x\n", PARTS, fresh_ids(1))
+
+
+@pytest.mark.parametrize(("kind", "changes", "code"), [
+    ("single_choice", {"choices": ()}, "few_choices"),
+    ("numeric", {"accepts": q.Accepts()}, "no_right_answer"),
+    ("blanks", {"blanks": ()}, "few_choices"),
+    ("matching", {"targets": (), "items": ()}, "few_choices"),
+    ("hotspot", {"clicks": 1, "needed": None}, None),
+    ("single_choice", {"submit": None}, "no_submit"),
+    ("single_choice", {"time_limit": 1}, "too_little_time"),
+    ("single_choice", {"after": "again"}, "again_nowhere"),
+])
+def test_faulty_questions_are_found(kind, changes, code):
+    slide = document(slide_with(kind), **changes).slides[0]
+    codes = {finding.code for finding in question_findings(slide)}
+    assert codes == set() if code is None else code in codes
