@@ -68,7 +68,7 @@ def _take(page: Page) -> None:
     page.click("[data-stop-button='6']")
     page.until(lambda: len(page.all("[data-row]")) == 6)
     page.all("[data-row]")[2].click()
-    page.words("Judges")
+    page.words("Judges · Single choice")
     for card in ("Says", "Looks", "Does"):
         page.click(f"section[aria-label='{card}'] h3 button")
     _shot(page, "question")

@@ -61,7 +61,7 @@ def test_build(page, what):
     page.until(lambda: len(page.all("[data-row]")) == 6)
     if what in ("text", "question"):
         page.all("[data-row]")[1 if what == "text" else 2].click()
-        page.words("Judges")
+        page.words("Judges · Single choice")
     elif what == "button":
         page.click("[data-stop-button='0']")
         page.until(lambda: len(page.all("[data-row]")) == 4)

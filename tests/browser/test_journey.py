@@ -140,7 +140,7 @@ def _make(page, tmp_path: Path) -> None:
     page.click("input[aria-label='The last guest is right']")
     page.until(lambda: page.find("input[aria-label='The last guest is right']").is_selected())
     page.click("input[aria-label='Nobody is right']")
-    fields = page.all("section[aria-label='Judges'] textarea")
+    fields = page.all("section[aria-label='Says afterwards'] textarea")
     _set(page, fields[0], "Right: it stays on the latch.")
 
     # A button says where it goes, as a sentence.

@@ -98,7 +98,7 @@ export function Saying({ value, label, onChange }: { value: string; label: strin
   return (
     <chakra.input
       key={value} defaultValue={value} aria-label={label} placeholder="What is said to this one" fontSize="12px" flex="1" minW="120px" px="2" py="0.5"
-      borderRadius="6px" bg={value ? "sky.soft" : "transparent"} borderWidth="1px" borderColor={value ? "transparent" : "edge"}
+      borderRadius="6px" bg={value ? "sky.soft" : "transparent"} borderWidth="1px" {...(value ? { borderColor: "transparent" } : {})}
       onBlur={(event) => { if (event.target.value !== value) onChange(event.target.value); }}
     />
   );
@@ -125,7 +125,7 @@ function PairFields({ slide, question }: Props<Pairing>): ReactNode {
                 return (
                   <chakra.button
                     key={target.id} type="button" aria-pressed={on} aria-label={`${words} belongs on ${partWords(slide, target)}`} fontSize="12px" px="2" py="0.5"
-                    borderRadius="6px" borderWidth="1px" bg={on ? "spruce" : "sheet"} color={on ? "white" : "ink"} borderColor={on ? "spruce" : "edge"} maxW="100%" truncate
+                    borderRadius="6px" borderWidth="1px" bg={on ? "spruce" : "sheet"} color={on ? "white" : "ink"} {...(on ? { borderColor: "spruce" } : {})} maxW="100%" truncate
                     onClick={() => change(part.id, { to: on ? one.to.filter((id) => id !== target.id) : [...one.to, target.id] })}
                   >
                     {on ? "✓ " : ""}{partWords(slide, target) || "target"}

@@ -1,0 +1,132 @@
+"""Every kind of question, taken by keyboard and by pointer, and looked at by axe."""
+
+from selenium.webdriver import ActionChains
+from selenium.webdriver.common.keys import Keys
+from zigzag_core.course import CourseDocument, SlideSize
+from zigzag_core.course.blank import blank_course, blank_slide
+from zigzag_core.course.new_questions import QUESTION_KINDS
+from zigzag_core.edit.adding import add
+from zigzag_core.package.archive import export_archive
+
+from tests.core.samples import fresh_ids
+
+from .driver import Page
+from .test_access import violations
+
+MOVABLE = "main [aria-roledescription=movable]"
+
+
+def _course_of_all_kinds() -> CourseDocument:
+    fresh = fresh_ids(7)
+    document = blank_course("All kinds", fresh)
+    slides = []
+    for kind in QUESTION_KINDS:
+        slide, _, _ = add(blank_slide(kind, fresh), kind, fresh, SlideSize())
+        slides.append(slide)
+    settings = document.course.model_copy(update={"slides": tuple(s.id for s in slides)})
+    return CourseDocument(course=settings, slides=tuple(slides))
+
+
+def _keys(page: Page, element, *keys: str) -> None:
+    page.browser.execute_script("arguments[0].focus()", element)
+    page.browser.switch_to.active_element.send_keys(*keys)
+
+
+def _labelled(page: Page, start: str):
+    return page.until(lambda: next(e for e in page.all("main [aria-label]")
+                                   if e.get_attribute("aria-label").startswith(start)), start)
+
+
+def _answer(page: Page, kind: str) -> None:
+    """Answer by keyboard, and so that it is right."""
+    match kind:
+        case "single_choice" | "true_false":
+            wanted = "The right answer" if kind == "single_choice" else "True"
+            _keys(page, page.find(f"main input[aria-label='{wanted}']"), Keys.SPACE)
+        case "multiple_response":
+            for words in ("A right answer", "Another right answer"):
+                _keys(page, page.find(f"main input[aria-label='{words}']"), Keys.SPACE)
+        case "blanks":
+            for n, words in ((1, "Boots"), (2, "drying")):
+                _keys(page, page.find(f"main input[aria-label='Blank {n}']"), words)
+        case "short_text" | "numeric":
+            words = "10,0" if kind == "numeric" else "ANSWER"
+            _keys(page, page.find("main .zz-field input"), words)
+        case "open_answer":
+            _keys(page, page.find("main textarea"), "I would air the room.")
+        case "matching":
+            for item, target in (("First", "Belongs to the first"),
+                                 ("Second", "Belongs to the second"),
+                                 ("Third", "Belongs to the third")):
+                _keys(page, _labelled(page, item), Keys.ENTER)
+                _keys(page, _labelled(page, f"Put {item} on {target}"), Keys.ENTER)
+        case "drag_to_target":
+            for item, target in (("One thing", "Goes here"), ("Another", "Goes there"),
+                                 ("A third", "Goes here")):
+                _keys(page, _labelled(page, item), Keys.ENTER)
+                _keys(page, _labelled(page, f"Put {item} on {target}"), Keys.ENTER)
+        case "ordering":
+            for place, step in enumerate(("First", "Second", "Third", "Fourth"), 1):
+                for _ in range(4):
+                    thing = _labelled(page, f"{step} step, place")
+                    if f"place {place} of" in thing.get_attribute("aria-label"):
+                        break
+                    _keys(page, thing, Keys.ARROW_UP)
+        case "hotspot":
+            _keys(page, page.find("main button[aria-label='The right place']"), Keys.ENTER)
+            page.see("No clicks left")
+        case "rating_scale":
+            for n in (2, 8):
+                _keys(page, page.all("main .zz-point input")[n], Keys.SPACE)
+
+
+def test_every_kind_by_keyboard(page, server, tmp_path):
+    document = _course_of_all_kinds()
+    (tmp_path / "kinds.zigzag").write_bytes(export_archive(document, {}))
+    slug = server.manage("import", str(tmp_path / "kinds.zigzag"))
+    page.go("/")
+    page.go(f"/courses/{slug}/rehearse")
+    page.frames("iframe[title='The course']")
+    for place, kind in enumerate(QUESTION_KINDS, 1):
+        page.see(f"Slide {place} of {len(QUESTION_KINDS)}")
+        _answer(page, kind)
+        assert violations(page) == [], kind
+        page.until(lambda: page.button("Submit").is_enabled())
+        _keys(page, page.button("Submit"), Keys.ENTER)
+        if kind not in ("open_answer", "rating_scale"):
+            page.see("Well done.")
+            assert violations(page) == [], f"{kind}, judged"
+            page.press("Continue")
+        if place < len(QUESTION_KINDS):
+            page.press("Next")
+    page.top()
+    page.see("10 of 10")
+
+
+def test_things_are_dragged_connected_and_put_in_order_by_pointer(page, server, tmp_path):
+    (tmp_path / "kinds.zigzag").write_bytes(export_archive(_course_of_all_kinds(), {}))
+    slug = server.manage("import", str(tmp_path / "kinds.zigzag"))
+    page.go("/")
+    page.go(f"/courses/{slug}/rehearse")
+    page.frames("iframe[title='The course']")
+    for _ in QUESTION_KINDS[: QUESTION_KINDS.index("matching")]:
+        page.press("Next")
+    ActionChains(page.browser).drag_and_drop(
+        page.find(MOVABLE), page.all("main .zz-target")[1]).perform()
+    assert _labelled(page, "First, with Belongs to the first")
+    page.find("main .zz-lines line")
+    page.press("Next")
+    page.until(lambda: "place 1 of 4" in page.find(MOVABLE).get_attribute("aria-label"))
+    first, *_, last = page.all(MOVABLE)
+    name = last.get_attribute("aria-label").split(",")[0]
+    ActionChains(page.browser).drag_and_drop(last, first).perform()
+    assert _labelled(page, f"{name}, place 1 of 4")
+    page.press("Next")
+    item = _labelled(page, "Belongs nowhere")
+    ActionChains(page.browser).drag_and_drop(item, page.find("main .zz-target")).perform()
+    assert _labelled(page, "Belongs nowhere, on Goes here")
+    # Picked up by a click, it can be put back where it was.
+    _labelled(page, "Belongs nowhere").click()
+    page.press("put back")
+    page.until(lambda: _labelled(page, "Belongs nowhere").get_attribute("aria-label")
+               == "Belongs nowhere")
