@@ -30,7 +30,8 @@ def graders(draw, slide, question, names, conditions):
     ids = names[: draw(st.integers(2, 4))]
     targets = tuple(
         GraderTarget(id=f"{question}t{n}", element=f"{slide}e2", words=f"T{n}",
-                     takes=draw(st.sampled_from([None, 1, 2])))
+                     takes=draw(st.sampled_from([None, 1, 2])),
+                     only=draw(st.sampled_from([(), (), tuple(ids[:1])])))
         for n in range(2)
     ) if form == "pairs" else ()
     right = {
@@ -41,6 +42,7 @@ def graders(draw, slide, question, names, conditions):
     parts = tuple(
         GraderPart(
             id=name, words=name, right=draw(right), endless=draw(st.booleans()),
+            level=draw(st.booleans()),
             element=f"{slide}e0" if n == 0 and form == "choose" else None,
             points=draw(st.sampled_from([0, 1, -1, 2.5])),
             accepts=draw(accepts()) if form == "texts" else None,
@@ -64,6 +66,8 @@ def graders(draw, slide, question, names, conditions):
         if form != "free" else draw(st.sampled_from([5, 400])),
         needed=draw(st.sampled_from([None, 1, 2])),
         counts=draw(st.sampled_from(["all", "pairs", "run"])),
+        returns=draw(st.sampled_from(["never", "never", "at_once", "judged"])),
+        extendable=draw(st.booleans()), time_limit=draw(st.sampled_from([None, None, 1, 60])),
         at_once=draw(st.integers(0, 4)) == 0, shuffle=draw(st.booleans()),
         pinned=tuple(ids[-1:]) if draw(st.booleans()) else (),
     )

@@ -34,7 +34,6 @@ from zigzag_core.program import (
     ClockCue,
     CloseOverlay,
     Enter,
-    Expire,
     Fork,
     Go,
     Hide,
@@ -77,7 +76,7 @@ CHOICES = {question: [f"{question}{n}" for n in range(4)] for question in QUESTI
 VARIABLES = ["count", "words", "flag"]
 EVENTS = ["clicked", "entered", "slide_entered", "slide_left", "overlay_opened", "overlay_closed",
           "variable_changed", "answered_right", "answered_partly", "answered_wrong",
-          "answered_last", "answered", "time_up",
+          "answered_last", "answered", "time_up", "judged", "answered_nothing",
           "double_clicked", "pointed_at", "pointed_away", "dropped", "dropped_elsewhere",
           "timing_ended", "media_started", "media_ended", "all_seen", "key_pressed"]
 SETS = [f"{slide}s" for slide in SLIDES]
@@ -127,7 +126,7 @@ mostly_true = st.integers(0, 5).flatmap(lambda n: expressions if n == 0 else st.
 
 actions = st.one_of(
     st.sampled_from(["next", "previous", "next", "previous", "leave"]).map(lambda to: Go(to=to)),
-    st.sampled_from(SLIDES).map(lambda slide: Go(to="slide", slide=slide)),
+    st.builds(Go, to=st.just("slide"), slide=st.sampled_from(SLIDES), back=st.booleans()),
     st.sampled_from(ELEMENTS).map(lambda element: Show(element=element)),
     st.sampled_from(ELEMENTS).map(lambda element: Hide(element=element)),
     st.sampled_from(ELEMENTS + OVERLAYS).map(lambda element: Toggle(element=element)),
@@ -156,8 +155,7 @@ actions = st.one_of(
     st.sampled_from(QUESTIONS).flatmap(
         lambda q: st.sampled_from(CHOICES[q]).map(lambda c: Choose(question=q, choice=c))),
     st.sampled_from(QUESTIONS).map(lambda question: Submit(question=question)),
-    st.sampled_from(QUESTIONS).map(lambda question: Reset(question=question)),
-    st.sampled_from(QUESTIONS).map(lambda question: Expire(question=question)),
+    st.builds(Reset, question=st.sampled_from(QUESTIONS), answer_only=st.booleans()),
     words.map(lambda text: Announce(text=text)),
 )
 
@@ -415,6 +413,7 @@ def any_run(seed: int, count: int):
             "clicked", "clicked", "clicked", "clicked", "answer", "answer", "give", "give",
             "tick", "tick", "next", "next", "previous", "slide", "close", "double_clicked",
             "pointed", "key", "entered", "dropped", "media", "played", "pause", "set", "resume",
+            "more_time",
         ])
         match kind:
             case "answer":
@@ -451,6 +450,8 @@ def any_run(seed: int, count: int):
                         "until": since + rng.randrange(-50, 400)}
             case "pause":
                 return {"event": "pause", "on": rng.random() < 0.5}
+            case "more_time":
+                return {"event": kind, "factor": rng.choice([0, 1, 1.5, 2, -1, 40])}
             case "set":
                 return {"event": "set", "target": rng.choice(VARIABLES),
                         "value": rng.choice(values)}

@@ -7,6 +7,7 @@ import zipfile
 import pytest
 from lxml import etree
 from zigzag_core.course import Colours, CourseDocument, Theme
+from zigzag_core.course.document import FORMAT
 from zigzag_core.package import safe_zip
 from zigzag_core.package.archive import export_archive, import_archive
 from zigzag_core.package.build import build_package, program_script
@@ -134,7 +135,7 @@ def test_an_archive_of_the_first_format_is_read(demo):
         ]
         files[path] = json.dumps(slide).encode()
     read, _ = import_archive(zipped(files))
-    assert read.course.format == 4 and read.course.title == document.course.title
+    assert read.course.format == FORMAT and read.course.title == document.course.title
     assert [s.title for s in read.slides] == [s.title for s in document.slides]
     assert [[e.style for e in s.elements] for s in read.slides] == [
         [e.style for e in s.elements] for s in document.slides]

@@ -28,15 +28,16 @@ def test_what_is_packed_comes_back(program, seed, events):
     index = Index(program)
     state = engine.run_all(index, seed, events)
     text = progress.pack(index, state)
-    assert re.fullmatch(r"3[A-Za-z0-9_-]*", text)
+    assert re.fullmatch(r"4[A-Za-z0-9_-]*", text)
     back = progress.unpack(index, text)
     for name in ("seed", "rng", "time", "slide", "clicked", "hidden", "looks", "variables",
-                 "completed", "success", "marked", "opened", "dropped", "watched"):
+                 "completed", "success", "marked", "more_time", "opened", "dropped", "watched"):
         assert getattr(back, name) == getattr(state, name), name
     assert set(back.visited) == set(state.visited)
-    assert {q: (a.given, a.attempts, a.result, a.points, a.locked)
+    assert {q: (a.given, a.attempts, a.result, a.points, a.locked, a.used)
             for q, a in back.answers.items()} == {
-        q: (a.given, a.attempts, a.result, a.points, a.locked) for q, a in state.answers.items()}
+        q: (a.given, a.attempts, a.result, a.points, a.locked, a.used)
+        for q, a in state.answers.items()}
     assert progress.pack(index, back) == text
 
 

@@ -1540,9 +1540,8 @@ export interface components {
          */
         Announce: {
             /**
-             * Action
-             * @default announce
-             * @constant
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
              */
             action: "announce";
             /**
@@ -1553,7 +1552,9 @@ export interface components {
         };
         /**
          * AnswerRow
-         * @description A combination of answers: all its cells hold, and of `among` at least so many are given.
+         * @description A combination of answers: all its cells hold, and at least so many answers are given.
+         *
+         *     It has words, points and what it does.
          */
         AnswerRow: {
             /** Id */
@@ -1576,6 +1577,11 @@ export interface components {
             words: components["schemas"]["RichText"];
             /** Points */
             points?: number | null;
+            /**
+             * Do
+             * @default []
+             */
+            do: (components["schemas"]["GoTo"] | components["schemas"]["ShowOrHide"] | components["schemas"]["GiveLook"] | components["schemas"]["Calculate"] | components["schemas"]["Switch"] | components["schemas"]["Pick"] | components["schemas"]["Take"] | components["schemas"]["PlayMedia"] | components["schemas"]["MoveAlong"] | components["schemas"]["RunTiming"] | components["schemas"]["OfQuestion"] | components["schemas"]["StartOver"] | components["schemas"]["Mark"] | components["schemas"]["OpenLink"] | components["schemas"]["Announce"] | components["schemas"]["PlaySound"] | components["schemas"]["Wait"])[];
         };
         /**
          * Area
@@ -2513,6 +2519,9 @@ export interface components {
         /**
          * DragToTarget
          * @description Bring items onto targets, where they snap to the middle, stack or stand side by side.
+         *
+         *     Items on a wrong target stay there, return at once, or return when it is judged and there is
+         *     another try.
          */
         DragToTarget: {
             /** Id */
@@ -2565,11 +2574,27 @@ export interface components {
             /** Time Limit */
             time_limit?: number | null;
             /**
+             * Extendable
+             * @default true
+             */
+            extendable: boolean;
+            /**
              * Judged
              * @default submit
              * @enum {string}
              */
             judged: "submit" | "at_once" | "leaving";
+            /**
+             * Submit Is
+             * @default disabled
+             * @enum {string}
+             */
+            submit_is: "disabled" | "hidden" | "ready";
+            /**
+             * Required
+             * @default false
+             */
+            required: boolean;
             /**
              * Keeps
              * @default true
@@ -2605,7 +2630,12 @@ export interface components {
              *       "time_up": {
              *         "blocks": []
              *       },
-             *       "read_again": null
+             *       "nothing": {
+             *         "blocks": []
+             *       },
+             *       "read_again": null,
+             *       "place": null,
+             *       "shows": []
              *     }
              */
             feedback: components["schemas"]["Feedback"];
@@ -2635,6 +2665,12 @@ export interface components {
              * @enum {string}
              */
             arrange: "snap" | "stack" | "tile";
+            /**
+             * Wrong Items
+             * @default stay
+             * @enum {string}
+             */
+            wrong_items: "stay" | "return_at_once" | "return_when_judged";
         };
         /**
          * Dropped
@@ -2807,10 +2843,10 @@ export interface components {
         };
         /**
          * Feedback
-         * @description What is said after a right answer, a partly right one, a wrong one with tries left, the
-         *     last one that was not right, and when time is up.
+         * @description What is said after each `Outcome`, and what is shown with it.
          *
-         *     `read_again` is the slide that explains it; a button leads there.
+         *     `read_again` is the slide that explains it; a button leads there, and another one back.
+         *     `place` None is that of the course's design.
          */
         Feedback: {
             /**
@@ -2843,8 +2879,21 @@ export interface components {
              *     }
              */
             time_up: components["schemas"]["RichText"];
+            /**
+             * @default {
+             *       "blocks": []
+             *     }
+             */
+            nothing: components["schemas"]["RichText"];
             /** Read Again */
             read_again?: string | null;
+            /** Place */
+            place?: ("below" | "beside" | "over") | null;
+            /**
+             * Shows
+             * @default []
+             */
+            shows: components["schemas"]["Shown"][];
         };
         /**
          * FillBlanks
@@ -2901,11 +2950,27 @@ export interface components {
             /** Time Limit */
             time_limit?: number | null;
             /**
+             * Extendable
+             * @default true
+             */
+            extendable: boolean;
+            /**
              * Judged
              * @default submit
              * @enum {string}
              */
             judged: "submit" | "at_once" | "leaving";
+            /**
+             * Submit Is
+             * @default disabled
+             * @enum {string}
+             */
+            submit_is: "disabled" | "hidden" | "ready";
+            /**
+             * Required
+             * @default false
+             */
+            required: boolean;
             /**
              * Keeps
              * @default true
@@ -2941,7 +3006,12 @@ export interface components {
              *       "time_up": {
              *         "blocks": []
              *       },
-             *       "read_again": null
+             *       "nothing": {
+             *         "blocks": []
+             *       },
+             *       "read_again": null,
+             *       "place": null,
+             *       "shows": []
              *     }
              */
             feedback: components["schemas"]["Feedback"];
@@ -3210,14 +3280,15 @@ export interface components {
          * Happens
          * @description Something happens to one of `of`, or to the owner; *entered* is a new value in an input.
          *
-         *     *answered_wrong* is a wrong answer with tries left, *answered_last* one without.
+         *     *answered_wrong* is a wrong answer with tries left, *answered_last* one without; *judged* comes
+         *     before any of them, *answered_nothing* where there is too little to submit.
          */
         Happens: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            event: "all_seen" | "answered" | "answered_last" | "answered_partly" | "answered_right" | "answered_wrong" | "clicked" | "double_clicked" | "dropped_elsewhere" | "entered" | "media_ended" | "media_paused" | "media_started" | "overlay_closed" | "overlay_opened" | "pointed_at" | "pointed_away" | "slide_entered" | "slide_left" | "time_up" | "timing_ended" | "variable_changed";
+            event: "all_seen" | "answered" | "answered_last" | "answered_nothing" | "answered_partly" | "answered_right" | "answered_wrong" | "clicked" | "double_clicked" | "dropped_elsewhere" | "entered" | "judged" | "media_ended" | "media_paused" | "media_started" | "overlay_closed" | "overlay_opened" | "pointed_at" | "pointed_away" | "slide_entered" | "slide_left" | "time_up" | "timing_ended" | "variable_changed";
             /**
              * Of
              * @default []
@@ -3281,11 +3352,27 @@ export interface components {
             /** Time Limit */
             time_limit?: number | null;
             /**
+             * Extendable
+             * @default true
+             */
+            extendable: boolean;
+            /**
              * Judged
              * @default submit
              * @enum {string}
              */
             judged: "submit" | "at_once" | "leaving";
+            /**
+             * Submit Is
+             * @default disabled
+             * @enum {string}
+             */
+            submit_is: "disabled" | "hidden" | "ready";
+            /**
+             * Required
+             * @default false
+             */
+            required: boolean;
             /**
              * Keeps
              * @default true
@@ -3321,7 +3408,12 @@ export interface components {
              *       "time_up": {
              *         "blocks": []
              *       },
-             *       "read_again": null
+             *       "nothing": {
+             *         "blocks": []
+             *       },
+             *       "read_again": null,
+             *       "place": null,
+             *       "shows": []
              *     }
              */
             feedback: components["schemas"]["Feedback"];
@@ -3349,13 +3441,18 @@ export interface components {
         };
         /**
          * InOrder
-         * @description Something to be put in order.
+         * @description Something to be put in order; one with a `level` place may change it with the one before.
          */
         InOrder: {
             /** Id */
             id: string;
             /** Element */
             element: string;
+            /**
+             * Level
+             * @default false
+             */
+            level: boolean;
         };
         /**
          * Input
@@ -3597,9 +3694,8 @@ export interface components {
          */
         Mark: {
             /**
-             * Action
-             * @default mark
-             * @constant
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
              */
             action: "mark";
             /**
@@ -3664,11 +3760,27 @@ export interface components {
             /** Time Limit */
             time_limit?: number | null;
             /**
+             * Extendable
+             * @default true
+             */
+            extendable: boolean;
+            /**
              * Judged
              * @default submit
              * @enum {string}
              */
             judged: "submit" | "at_once" | "leaving";
+            /**
+             * Submit Is
+             * @default disabled
+             * @enum {string}
+             */
+            submit_is: "disabled" | "hidden" | "ready";
+            /**
+             * Required
+             * @default false
+             */
+            required: boolean;
             /**
              * Keeps
              * @default true
@@ -3704,7 +3816,12 @@ export interface components {
              *       "time_up": {
              *         "blocks": []
              *       },
-             *       "read_again": null
+             *       "nothing": {
+             *         "blocks": []
+             *       },
+             *       "read_again": null,
+             *       "place": null,
+             *       "shows": []
              *     }
              */
             feedback: components["schemas"]["Feedback"];
@@ -4049,11 +4166,27 @@ export interface components {
             /** Time Limit */
             time_limit?: number | null;
             /**
+             * Extendable
+             * @default true
+             */
+            extendable: boolean;
+            /**
              * Judged
              * @default submit
              * @enum {string}
              */
             judged: "submit" | "at_once" | "leaving";
+            /**
+             * Submit Is
+             * @default disabled
+             * @enum {string}
+             */
+            submit_is: "disabled" | "hidden" | "ready";
+            /**
+             * Required
+             * @default false
+             */
+            required: boolean;
             /**
              * Keeps
              * @default true
@@ -4089,7 +4222,12 @@ export interface components {
              *       "time_up": {
              *         "blocks": []
              *       },
-             *       "read_again": null
+             *       "nothing": {
+             *         "blocks": []
+             *       },
+             *       "read_again": null,
+             *       "place": null,
+             *       "shows": []
              *     }
              */
             feedback: components["schemas"]["Feedback"];
@@ -4113,6 +4251,12 @@ export interface components {
              * @default false
              */
             shuffle: boolean;
+            /**
+             * Letters
+             * @default none
+             * @enum {string}
+             */
+            letters: "none" | "capital" | "small" | "number";
             /**
              * At Least
              * @default 1
@@ -4221,11 +4365,27 @@ export interface components {
             /** Time Limit */
             time_limit?: number | null;
             /**
+             * Extendable
+             * @default true
+             */
+            extendable: boolean;
+            /**
              * Judged
              * @default submit
              * @enum {string}
              */
             judged: "submit" | "at_once" | "leaving";
+            /**
+             * Submit Is
+             * @default disabled
+             * @enum {string}
+             */
+            submit_is: "disabled" | "hidden" | "ready";
+            /**
+             * Required
+             * @default false
+             */
+            required: boolean;
             /**
              * Keeps
              * @default true
@@ -4261,7 +4421,12 @@ export interface components {
              *       "time_up": {
              *         "blocks": []
              *       },
-             *       "read_again": null
+             *       "nothing": {
+             *         "blocks": []
+             *       },
+             *       "read_again": null,
+             *       "place": null,
+             *       "shows": []
              *     }
              */
             feedback: components["schemas"]["Feedback"];
@@ -4366,11 +4531,27 @@ export interface components {
             /** Time Limit */
             time_limit?: number | null;
             /**
+             * Extendable
+             * @default true
+             */
+            extendable: boolean;
+            /**
              * Judged
              * @default submit
              * @enum {string}
              */
             judged: "submit" | "at_once" | "leaving";
+            /**
+             * Submit Is
+             * @default disabled
+             * @enum {string}
+             */
+            submit_is: "disabled" | "hidden" | "ready";
+            /**
+             * Required
+             * @default false
+             */
+            required: boolean;
             /**
              * Keeps
              * @default true
@@ -4406,7 +4587,12 @@ export interface components {
              *       "time_up": {
              *         "blocks": []
              *       },
-             *       "read_again": null
+             *       "nothing": {
+             *         "blocks": []
+             *       },
+             *       "read_again": null,
+             *       "place": null,
+             *       "shows": []
              *     }
              */
             feedback: components["schemas"]["Feedback"];
@@ -4445,9 +4631,8 @@ export interface components {
          */
         OpenLink: {
             /**
-             * Action
-             * @default link
-             * @constant
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
              */
             action: "link";
             /**
@@ -4513,11 +4698,27 @@ export interface components {
             /** Time Limit */
             time_limit?: number | null;
             /**
+             * Extendable
+             * @default true
+             */
+            extendable: boolean;
+            /**
              * Judged
              * @default submit
              * @enum {string}
              */
             judged: "submit" | "at_once" | "leaving";
+            /**
+             * Submit Is
+             * @default disabled
+             * @enum {string}
+             */
+            submit_is: "disabled" | "hidden" | "ready";
+            /**
+             * Required
+             * @default false
+             */
+            required: boolean;
             /**
              * Keeps
              * @default true
@@ -4553,7 +4754,12 @@ export interface components {
              *       "time_up": {
              *         "blocks": []
              *       },
-             *       "read_again": null
+             *       "nothing": {
+             *         "blocks": []
+             *       },
+             *       "read_again": null,
+             *       "place": null,
+             *       "shows": []
              *     }
              */
             feedback: components["schemas"]["Feedback"];
@@ -4881,11 +5087,10 @@ export interface components {
          */
         PlayMedia: {
             /**
-             * Action
-             * @default play
+             * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            action: "play" | "pause" | "seek";
+            action: "pause" | "play" | "seek";
             /** What */
             what: string;
             /**
@@ -4900,9 +5105,8 @@ export interface components {
          */
         PlaySound: {
             /**
-             * Action
-             * @default sound
-             * @constant
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
              */
             action: "sound";
             /** Media */
@@ -4986,11 +5190,27 @@ export interface components {
             /** Time Limit */
             time_limit?: number | null;
             /**
+             * Extendable
+             * @default true
+             */
+            extendable: boolean;
+            /**
              * Judged
              * @default submit
              * @enum {string}
              */
             judged: "submit" | "at_once" | "leaving";
+            /**
+             * Submit Is
+             * @default disabled
+             * @enum {string}
+             */
+            submit_is: "disabled" | "hidden" | "ready";
+            /**
+             * Required
+             * @default false
+             */
+            required: boolean;
             /**
              * Keeps
              * @default true
@@ -5026,7 +5246,12 @@ export interface components {
              *       "time_up": {
              *         "blocks": []
              *       },
-             *       "read_again": null
+             *       "nothing": {
+             *         "blocks": []
+             *       },
+             *       "read_again": null,
+             *       "place": null,
+             *       "shows": []
              *     }
              */
             feedback: components["schemas"]["Feedback"];
@@ -5476,11 +5701,27 @@ export interface components {
             /** Time Limit */
             time_limit?: number | null;
             /**
+             * Extendable
+             * @default true
+             */
+            extendable: boolean;
+            /**
              * Judged
              * @default submit
              * @enum {string}
              */
             judged: "submit" | "at_once" | "leaving";
+            /**
+             * Submit Is
+             * @default disabled
+             * @enum {string}
+             */
+            submit_is: "disabled" | "hidden" | "ready";
+            /**
+             * Required
+             * @default false
+             */
+            required: boolean;
             /**
              * Keeps
              * @default true
@@ -5516,7 +5757,12 @@ export interface components {
              *       "time_up": {
              *         "blocks": []
              *       },
-             *       "read_again": null
+             *       "nothing": {
+             *         "blocks": []
+             *       },
+             *       "read_again": null,
+             *       "place": null,
+             *       "shows": []
              *     }
              */
             feedback: components["schemas"]["Feedback"];
@@ -5558,6 +5804,30 @@ export interface components {
             action: "hide" | "show" | "toggle";
             /** What */
             what: string;
+        };
+        /**
+         * Shown
+         * @description What comes with the words after an outcome: a picture, a sound.
+         *
+         *     An `overlay` of the slide opens instead of the words.
+         */
+        Shown: {
+            /**
+             * After
+             * @enum {string}
+             */
+            after: "right" | "partly" | "wrong" | "last" | "time_up" | "nothing" | "answered";
+            /** Picture */
+            picture?: string | null;
+            /**
+             * Alt
+             * @default
+             */
+            alt: string;
+            /** Sound */
+            sound?: string | null;
+            /** Overlay */
+            overlay?: string | null;
         };
         /**
          * SingleChoice
@@ -5614,11 +5884,27 @@ export interface components {
             /** Time Limit */
             time_limit?: number | null;
             /**
+             * Extendable
+             * @default true
+             */
+            extendable: boolean;
+            /**
              * Judged
              * @default submit
              * @enum {string}
              */
             judged: "submit" | "at_once" | "leaving";
+            /**
+             * Submit Is
+             * @default disabled
+             * @enum {string}
+             */
+            submit_is: "disabled" | "hidden" | "ready";
+            /**
+             * Required
+             * @default false
+             */
+            required: boolean;
             /**
              * Keeps
              * @default true
@@ -5654,7 +5940,12 @@ export interface components {
              *       "time_up": {
              *         "blocks": []
              *       },
-             *       "read_again": null
+             *       "nothing": {
+             *         "blocks": []
+             *       },
+             *       "read_again": null,
+             *       "place": null,
+             *       "shows": []
              *     }
              */
             feedback: components["schemas"]["Feedback"];
@@ -5678,6 +5969,12 @@ export interface components {
              * @default false
              */
             shuffle: boolean;
+            /**
+             * Letters
+             * @default none
+             * @enum {string}
+             */
+            letters: "none" | "capital" | "small" | "number";
         };
         /**
          * Slide
@@ -6235,6 +6532,8 @@ export interface components {
         /**
          * Target
          * @description Where items are placed, and how many it takes; None is any number.
+         *
+         *     With `only` it takes no others than those items.
          */
         Target: {
             /** Id */
@@ -6246,6 +6545,11 @@ export interface components {
              * @default 1
              */
             takes: number | null;
+            /**
+             * Only
+             * @default []
+             */
+            only: string[];
         };
         /** Text */
         Text: {
@@ -6595,11 +6899,27 @@ export interface components {
             /** Time Limit */
             time_limit?: number | null;
             /**
+             * Extendable
+             * @default true
+             */
+            extendable: boolean;
+            /**
              * Judged
              * @default submit
              * @enum {string}
              */
             judged: "submit" | "at_once" | "leaving";
+            /**
+             * Submit Is
+             * @default disabled
+             * @enum {string}
+             */
+            submit_is: "disabled" | "hidden" | "ready";
+            /**
+             * Required
+             * @default false
+             */
+            required: boolean;
             /**
              * Keeps
              * @default true
@@ -6635,7 +6955,12 @@ export interface components {
              *       "time_up": {
              *         "blocks": []
              *       },
-             *       "read_again": null
+             *       "nothing": {
+             *         "blocks": []
+             *       },
+             *       "read_again": null,
+             *       "place": null,
+             *       "shows": []
              *     }
              */
             feedback: components["schemas"]["Feedback"];
@@ -6891,9 +7216,8 @@ export interface components {
          */
         Wait: {
             /**
-             * Action
-             * @default wait
-             * @constant
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
              */
             action: "wait";
             /**
@@ -6948,10 +7272,10 @@ export interface components {
         Course: {
             /**
              * Format
-             * @default 4
+             * @default 5
              * @constant
              */
-            format: 4;
+            format: 5;
             /** Id */
             id: string;
             /** Title */
@@ -7028,6 +7352,57 @@ export interface components {
              */
             rules: components["schemas"]["Rule"][];
             gate?: components["schemas"]["Gate"] | null;
+            /**
+             * @default {
+             *       "place": "below",
+             *       "w": 720,
+             *       "dims": true,
+             *       "style": {
+             *         "align": "left",
+             *         "bold": false,
+             *         "border_colour": null,
+             *         "border_style": "solid",
+             *         "border_width": 0,
+             *         "fill": null,
+             *         "fit": "keep",
+             *         "font": "text",
+             *         "italic": false,
+             *         "line_height": 1.35,
+             *         "opacity": 1,
+             *         "padding": 0,
+             *         "radius": 0,
+             *         "shadow": null,
+             *         "size": 24,
+             *         "text_colour": "ink",
+             *         "valign": "top"
+             *       },
+             *       "right": {
+             *         "colour": null,
+             *         "sound": null,
+             *         "speaker": null,
+             *         "title": ""
+             *       },
+             *       "partly": {
+             *         "colour": null,
+             *         "sound": null,
+             *         "speaker": null,
+             *         "title": ""
+             *       },
+             *       "wrong": {
+             *         "colour": null,
+             *         "sound": null,
+             *         "speaker": null,
+             *         "title": ""
+             *       },
+             *       "plain": {
+             *         "colour": null,
+             *         "sound": null,
+             *         "speaker": null,
+             *         "title": ""
+             *       }
+             *     }
+             */
+            feedback: components["schemas"]["FeedbackDesign"];
             /**
              * @default {
              *       "order": "free",
@@ -7116,6 +7491,86 @@ export interface components {
             of: string;
             /** Value */
             value?: string | number | boolean | null;
+        };
+        /**
+         * FeedbackDesign
+         * @description How feedback looks throughout the course: where it stands, how wide (px), in what style.
+         */
+        FeedbackDesign: {
+            /**
+             * Place
+             * @default below
+             * @enum {string}
+             */
+            place: "below" | "beside" | "over";
+            /**
+             * W
+             * @default 720
+             */
+            w: number;
+            /**
+             * Dims
+             * @default true
+             */
+            dims: boolean;
+            /**
+             * @default {
+             *       "fill": null,
+             *       "border_colour": null,
+             *       "border_width": 0,
+             *       "border_style": "solid",
+             *       "radius": 0,
+             *       "opacity": 1,
+             *       "shadow": null,
+             *       "padding": 0,
+             *       "text_colour": "ink",
+             *       "size": 24,
+             *       "bold": false,
+             *       "italic": false,
+             *       "font": "text",
+             *       "line_height": 1.35,
+             *       "align": "left",
+             *       "valign": "top",
+             *       "fit": "keep"
+             *     }
+             */
+            style: components["schemas"]["Style"];
+            /**
+             * @default {
+             *       "title": "",
+             *       "speaker": null,
+             *       "sound": null,
+             *       "colour": null
+             *     }
+             */
+            right: components["schemas"]["ToneDesign"];
+            /**
+             * @default {
+             *       "title": "",
+             *       "speaker": null,
+             *       "sound": null,
+             *       "colour": null
+             *     }
+             */
+            partly: components["schemas"]["ToneDesign"];
+            /**
+             * @default {
+             *       "title": "",
+             *       "speaker": null,
+             *       "sound": null,
+             *       "colour": null
+             *     }
+             */
+            wrong: components["schemas"]["ToneDesign"];
+            /**
+             * @default {
+             *       "title": "",
+             *       "speaker": null,
+             *       "sound": null,
+             *       "colour": null
+             *     }
+             */
+            plain: components["schemas"]["ToneDesign"];
         };
         /**
          * Guides
@@ -7405,6 +7860,25 @@ export interface components {
              * @default
              */
             default: string;
+        };
+        /**
+         * ToneDesign
+         * @description How feedback of one tone begins: its title, who says it (a picture), its sound and colour.
+         *
+         *     An empty title is the usual one.
+         */
+        ToneDesign: {
+            /**
+             * Title
+             * @default
+             */
+            title: string;
+            /** Speaker */
+            speaker?: string | null;
+            /** Sound */
+            sound?: string | null;
+            /** Colour */
+            colour?: string | null;
         };
         /**
          * Walkthrough
@@ -8307,19 +8781,6 @@ export interface components {
             slide: string;
         };
         /**
-         * Expire
-         * @description The time for a question is up: what there is is judged, and it is locked.
-         */
-        Expire: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            do: "expire";
-            /** Question */
-            question: string;
-        };
-        /**
          * Fork
          * @description A way onward that is taken when its condition holds; the first that does.
          */
@@ -8329,7 +8790,10 @@ export interface components {
             /** Slide */
             slide: string;
         };
-        /** Go */
+        /**
+         * Go
+         * @description Go to a slide; with `back` the learner is offered the way back to the present one.
+         */
         Go: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -8343,6 +8807,11 @@ export interface components {
             to: "next" | "previous" | "slide" | "leave";
             /** Slide */
             slide?: string | null;
+            /**
+             * Back
+             * @default false
+             */
+            back: boolean;
         };
         /**
          * Grader
@@ -8350,7 +8819,8 @@ export interface components {
          *
          *     `record` names the question in interaction records: letters, digits, ``-`` and ``_``.
          *     `at_most` limits what may be chosen, the marks of *spots*, the letters of *free*; `needed` is
-         *     how many right spots are enough. `counts` says what of an order counts.
+         *     how many right spots are enough. `counts` says what of an order counts. `time_limit` is in
+         *     seconds, which learners may make longer where it is `extendable`; `returns` says when wrong items go back to where they were.
          */
         Grader: {
             /** Id */
@@ -8436,6 +8906,17 @@ export interface components {
             /** Time Limit */
             time_limit?: number | null;
             /**
+             * Extendable
+             * @default true
+             */
+            extendable: boolean;
+            /**
+             * Returns
+             * @default never
+             * @enum {string}
+             */
+            returns: "never" | "at_once" | "judged";
+            /**
              * At Once
              * @default false
              */
@@ -8451,6 +8932,12 @@ export interface components {
              */
             shuffle: boolean;
             /**
+             * Letters
+             * @default none
+             * @enum {string}
+             */
+            letters: "none" | "capital" | "small" | "number";
+            /**
              * Pinned
              * @default []
              */
@@ -8460,7 +8947,8 @@ export interface components {
          * GraderPart
          * @description Something that can be answered. What is `right` depends on the grader's form: for *choose*
          *     and *spots* ``("",)`` where it is to be given; for *pairs* the targets that it belongs on, one
-         *     of them, or all where `endless`; for *texts* `accepts` says it.
+         *     of them, or all where `endless`; for *texts* `accepts` says it; in an *order* a `level` one may
+         *     stand before the one before it.
          */
         GraderPart: {
             /** Id */
@@ -8482,6 +8970,11 @@ export interface components {
              * @default false
              */
             endless: boolean;
+            /**
+             * Level
+             * @default false
+             */
+            level: boolean;
             /**
              * Points
              * @default 0
@@ -8512,7 +9005,7 @@ export interface components {
         };
         /**
          * GraderTarget
-         * @description Where parts are placed; `takes` None is any number of them.
+         * @description Where parts are placed; `takes` None is any number of them, `only` some of them if any.
          */
         GraderTarget: {
             /** Id */
@@ -8523,6 +9016,11 @@ export interface components {
             words: string;
             /** Takes */
             takes?: number | null;
+            /**
+             * Only
+             * @default []
+             */
+            only: string[];
         };
         /** Hide */
         Hide: {
@@ -8582,10 +9080,10 @@ export interface components {
         Program: {
             /**
              * Format
-             * @default 3
+             * @default 4
              * @constant
              */
-            format: 3;
+            format: 4;
             /** Course */
             course: string;
             /** Title */
@@ -8781,7 +9279,8 @@ export interface components {
          * @description Elements that open over the slide, under a title.
          *
          *     As a `panel` they stand under each other, `w` px wide, at the `place` on the slide, and take
-         *     the height they need; else they stand where they were put on the slide.
+         *     the height they need; else they stand where they were put on the slide. The picture of who
+         *     is the `speaker` stands beside them.
          */
         ProgramOverlay: {
             /** Id */
@@ -8801,15 +9300,20 @@ export interface components {
             tone: "plain" | "right" | "partly" | "wrong";
             /**
              * Place
-             * @default bottom
+             * @default below
              * @enum {string}
              */
-            place: "center" | "bottom";
+            place: "below" | "beside" | "over";
             /**
              * W
              * @default 720
              */
             w: number;
+            style?: components["schemas"]["Style"] | null;
+            /** Colour */
+            colour?: string | null;
+            /** Speaker */
+            speaker?: string | null;
             /**
              * Blocks
              * @default true
@@ -8871,7 +9375,7 @@ export interface components {
              * On
              * @enum {string}
              */
-            on: "clicked" | "double_clicked" | "pointed_at" | "pointed_away" | "key_pressed" | "entered" | "dropped" | "dropped_elsewhere" | "cue_reached" | "timing_ended" | "timer" | "media_started" | "media_paused" | "media_ended" | "media_reached" | "slide_entered" | "slide_left" | "overlay_opened" | "overlay_closed" | "all_seen" | "variable_changed" | "answered_right" | "answered_partly" | "answered_wrong" | "answered_last" | "time_up" | "answered";
+            on: "clicked" | "double_clicked" | "pointed_at" | "pointed_away" | "key_pressed" | "entered" | "dropped" | "dropped_elsewhere" | "cue_reached" | "timing_ended" | "timer" | "media_started" | "media_paused" | "media_ended" | "media_reached" | "slide_entered" | "slide_left" | "overlay_opened" | "overlay_closed" | "all_seen" | "variable_changed" | "answered_right" | "answered_partly" | "answered_wrong" | "answered_last" | "time_up" | "answered" | "answered_nothing" | "judged";
             /** Target */
             target?: string | null;
             /** Detail */
@@ -8900,12 +9404,12 @@ export interface components {
              * Then
              * @default []
              */
-            then: (components["schemas"]["Go"] | components["schemas"]["Enter"] | components["schemas"]["Show"] | components["schemas"]["Hide"] | components["schemas"]["Toggle"] | components["schemas"]["SetLook"] | components["schemas"]["SetVariable"] | components["schemas"]["PickNumber"] | components["schemas"]["OpenOverlay"] | components["schemas"]["CloseOverlay"] | components["schemas"]["Choose"] | components["schemas"]["Submit"] | components["schemas"]["Expire"] | components["schemas"]["Reset"] | components["schemas"]["Clear"] | components["schemas"]["MoveElement"] | components["schemas"]["RunClock"] | components["schemas"]["zigzag_core__program__model__PlayMedia"] | components["schemas"]["zigzag_core__program__model__PlaySound"] | components["schemas"]["zigzag_core__program__model__OpenLink"] | components["schemas"]["zigzag_core__program__model__Mark"] | components["schemas"]["zigzag_core__program__model__Announce"] | components["schemas"]["zigzag_core__program__model__Wait"])[];
+            then: (components["schemas"]["Go"] | components["schemas"]["Enter"] | components["schemas"]["Show"] | components["schemas"]["Hide"] | components["schemas"]["Toggle"] | components["schemas"]["SetLook"] | components["schemas"]["SetVariable"] | components["schemas"]["PickNumber"] | components["schemas"]["OpenOverlay"] | components["schemas"]["CloseOverlay"] | components["schemas"]["Choose"] | components["schemas"]["Submit"] | components["schemas"]["Reset"] | components["schemas"]["Clear"] | components["schemas"]["MoveElement"] | components["schemas"]["RunClock"] | components["schemas"]["zigzag_core__program__model__PlayMedia"] | components["schemas"]["zigzag_core__program__model__PlaySound"] | components["schemas"]["zigzag_core__program__model__OpenLink"] | components["schemas"]["zigzag_core__program__model__Mark"] | components["schemas"]["zigzag_core__program__model__Announce"] | components["schemas"]["zigzag_core__program__model__Wait"])[];
             /**
              * Otherwise
              * @default []
              */
-            otherwise: (components["schemas"]["Go"] | components["schemas"]["Enter"] | components["schemas"]["Show"] | components["schemas"]["Hide"] | components["schemas"]["Toggle"] | components["schemas"]["SetLook"] | components["schemas"]["SetVariable"] | components["schemas"]["PickNumber"] | components["schemas"]["OpenOverlay"] | components["schemas"]["CloseOverlay"] | components["schemas"]["Choose"] | components["schemas"]["Submit"] | components["schemas"]["Expire"] | components["schemas"]["Reset"] | components["schemas"]["Clear"] | components["schemas"]["MoveElement"] | components["schemas"]["RunClock"] | components["schemas"]["zigzag_core__program__model__PlayMedia"] | components["schemas"]["zigzag_core__program__model__PlaySound"] | components["schemas"]["zigzag_core__program__model__OpenLink"] | components["schemas"]["zigzag_core__program__model__Mark"] | components["schemas"]["zigzag_core__program__model__Announce"] | components["schemas"]["zigzag_core__program__model__Wait"])[];
+            otherwise: (components["schemas"]["Go"] | components["schemas"]["Enter"] | components["schemas"]["Show"] | components["schemas"]["Hide"] | components["schemas"]["Toggle"] | components["schemas"]["SetLook"] | components["schemas"]["SetVariable"] | components["schemas"]["PickNumber"] | components["schemas"]["OpenOverlay"] | components["schemas"]["CloseOverlay"] | components["schemas"]["Choose"] | components["schemas"]["Submit"] | components["schemas"]["Reset"] | components["schemas"]["Clear"] | components["schemas"]["MoveElement"] | components["schemas"]["RunClock"] | components["schemas"]["zigzag_core__program__model__PlayMedia"] | components["schemas"]["zigzag_core__program__model__PlaySound"] | components["schemas"]["zigzag_core__program__model__OpenLink"] | components["schemas"]["zigzag_core__program__model__Mark"] | components["schemas"]["zigzag_core__program__model__Announce"] | components["schemas"]["zigzag_core__program__model__Wait"])[];
         };
         /**
          * ProgramSlide
@@ -8968,7 +9472,7 @@ export interface components {
         };
         /**
          * Reset
-         * @description Clear a question: answer, attempts, points and lock.
+         * @description Clear a question: answer, attempts, points and lock; or the `answer_only`, while it is open.
          */
         Reset: {
             /**
@@ -8978,6 +9482,11 @@ export interface components {
             do: "reset";
             /** Question */
             question: string;
+            /**
+             * Answer Only
+             * @default false
+             */
+            answer_only: boolean;
         };
         /**
          * RunClock

@@ -79,12 +79,18 @@ def _paired(grader: Grader, given: Given) -> Tally:
 
 
 def _ordered(grader: Grader, order: list[str]) -> Tally:
-    wanted = [part.id for part in grader.parts]
-    in_place = frozenset(a for a, b in zip(wanted, order, strict=False) if a == b)
+    """A part is in its place where one of its level belongs; neighbours are right where the
+    second is of the same level as the first or of the next one."""
+    levels: dict[str, int] = {}
+    for part in grader.parts:
+        levels[part.id] = max(len(set(levels.values())) - part.level, 0)
+    wanted = list(levels.values())
+    put = [levels[part] for part in order if part in levels]
+    in_place = frozenset(
+        part for part, here, there in zip(order, put, wanted, strict=False) if here == there)
     if grader.counts == "all" or len(wanted) < 2:
         return Tally(len(in_place), len(order) - len(in_place), len(wanted), in_place)
-    follows = set(pairwise(wanted))
-    links = [pair in follows for pair in pairwise(order)]
+    links = [after - before in (0, 1) for before, after in pairwise(put)]
     if grader.counts == "pairs":
         return Tally(sum(links), len(links) - sum(links), len(wanted) - 1, in_place)
     longest = here = 0

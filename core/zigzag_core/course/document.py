@@ -13,7 +13,7 @@ from .navigation import Navigation, NavigationHere
 from .overlays import Overlay
 from .patterns import Pattern
 from .patterns import parts as parts_of
-from .questions import Question, part_elements, part_ids
+from .questions import FeedbackDesign, Question, part_elements, part_ids
 from .rules import Rules, ToNext, ToSlide
 from .style import Share
 from .theme import NamedStyle, Theme
@@ -21,7 +21,7 @@ from .timing import Timing
 from .variables import Variable
 from .walkthroughs import Walkthrough
 
-FORMAT = 4
+FORMAT = 5
 """Number of the document format that this program writes."""
 
 
@@ -164,7 +164,7 @@ class Course(Model):
     which they were first published: their numbers in saved progress (see `tracking.progress`).
     """
 
-    format: Literal[4] = 4
+    format: Literal[5] = 5
     id: Id
     title: Name
     language: Annotated[str, Field(pattern=r"^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$")] = "en"
@@ -178,6 +178,7 @@ class Course(Model):
     variables: tuple[Variable, ...] = Field(default=(), max_length=1_000)
     rules: Rules = ()
     gate: Gate | None = None
+    feedback: FeedbackDesign = FeedbackDesign()
     navigation: Navigation = Navigation()
     walkthroughs: tuple[Walkthrough, ...] = Field(default=(), max_length=100)
     media: tuple[MediaFile, ...] = Field(default=(), max_length=5_000)

@@ -5,7 +5,8 @@ from collections.abc import Iterable, Iterator
 from .document import CourseDocument, Slide
 from .elements import Audio, Element, Picture, Video
 from .layouts import Layout
-from .rules import PlaySound, Rule
+from .questions import FeedbackDesign, Question
+from .rules import Action, PlaySound, Rule
 
 
 def media_of(element: Element) -> Iterator[str]:
@@ -22,9 +23,13 @@ def media_of(element: Element) -> Iterator[str]:
 
 def _sounds(rules: Iterable[Rule]) -> Iterator[str]:
     for rule in rules:
-        for action in (*rule.do, *rule.otherwise):
-            if isinstance(action, PlaySound) and action.media:
-                yield action.media
+        yield from _played((*rule.do, *rule.otherwise))
+
+
+def _played(actions: Iterable[Action]) -> Iterator[str]:
+    for action in actions:
+        if isinstance(action, PlaySound) and action.media:
+            yield action.media
 
 
 def sounds_used(document: CourseDocument) -> set[str]:
@@ -35,6 +40,20 @@ def sounds_used(document: CourseDocument) -> set[str]:
     return {media for owner in owners for media in _sounds(owner.rules)}
 
 
+def media_of_feedback(question: Question) -> Iterator[str]:
+    """Yield the ids of the files that come with what is said to an answer."""
+    for shown in question.feedback.shows:
+        yield from (media for media in (shown.picture, shown.sound) if media)
+    for row in question.table:
+        yield from _played(row.do)
+
+
+def media_of_design(design: FeedbackDesign) -> Iterator[str]:
+    """Yield the ids of the speakers and sounds of the course's feedback."""
+    for tone in (design.right, design.partly, design.wrong, design.plain):
+        yield from (media for media in (tone.speaker, tone.sound) if media)
+
+
 def media_used(parts: Iterable[Slide | Layout]) -> set[str]:
     """Return the ids of all files that slides or layouts use."""
     used: set[str] = set()
@@ -43,6 +62,8 @@ def media_used(parts: Iterable[Slide | Layout]) -> set[str]:
             used.add(part.background.picture)
         for element in part.elements:
             used.update(media_of(element))
+        for question in getattr(part, "questions", ()):
+            used.update(media_of_feedback(question))
     return used
 
 

@@ -44,5 +44,10 @@ def _to_4(raw: Raw) -> Raw:
     return {**raw, "format": 4}
 
 
-_STEPS: tuple[Callable[[Raw], Raw], ...] = (_to_2, _to_3, _to_4)
+def _to_5(raw: Raw) -> Raw:
+    """Format 5 adds the design of feedback and what comes with it; all of it may be absent."""
+    return {**raw, "format": 5}
+
+
+_STEPS: tuple[Callable[[Raw], Raw], ...] = (_to_2, _to_3, _to_4, _to_5)
 """The function at place n raises format n + 1 by one."""

@@ -9,7 +9,9 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from .model import Id, Model, Name
+from .model import Id, Model, Name, Paint
+from .rules import Actions
+from .style import Style
 from .text import RichText
 
 Points = Annotated[float, Field(ge=0, le=10_000)]
@@ -17,11 +19,31 @@ Number = Annotated[float, Field(ge=-1e15, le=1e15)]
 Count = Annotated[int, Field(ge=0, le=1_000)]
 
 
-class Feedback(Model):
-    """What is said after a right answer, a partly right one, a wrong one with tries left, the
-    last one that was not right, and when time is up.
+Outcome = Literal["right", "partly", "wrong", "last", "time_up", "nothing", "answered"]
+"""What an answer comes to: right, partly right or wrong with tries left, the last one that was
+not right, no time left, nothing answered yet, or answered where nothing is judged."""
 
-    `read_again` is the slide that explains it; a button leads there.
+FeedbackPlace = Literal["below", "beside", "over"]
+
+
+class Shown(Model):
+    """What comes with the words after an outcome: a picture, a sound.
+
+    An `overlay` of the slide opens instead of the words.
+    """
+
+    after: Outcome
+    picture: Id | None = None
+    alt: Annotated[str, Field(max_length=1_000)] = ""
+    sound: Id | None = None
+    overlay: Id | None = None
+
+
+class Feedback(Model):
+    """What is said after each `Outcome`, and what is shown with it.
+
+    `read_again` is the slide that explains it; a button leads there, and another one back.
+    `place` None is that of the course's design.
     """
 
     right: RichText = RichText()
@@ -29,7 +51,38 @@ class Feedback(Model):
     wrong: RichText = RichText()
     last: RichText = RichText()
     time_up: RichText = RichText()
+    nothing: RichText = RichText()
     read_again: Id | None = None
+    place: FeedbackPlace | None = None
+    shows: Annotated[tuple[Shown, ...], Field(max_length=7)] = ()
+
+
+Title = Annotated[str, Field(max_length=80)]
+
+
+class ToneDesign(Model):
+    """How feedback of one tone begins: its title, who says it (a picture), its sound and colour.
+
+    An empty title is the usual one.
+    """
+
+    title: Title = ""
+    speaker: Id | None = None
+    sound: Id | None = None
+    colour: Paint | None = None
+
+
+class FeedbackDesign(Model):
+    """How feedback looks throughout the course: where it stands, how wide (px), in what style."""
+
+    place: FeedbackPlace = "below"
+    w: Annotated[float, Field(ge=280, le=4_000)] = 720
+    dims: bool = True
+    style: Style = Style(size=24)
+    right: ToneDesign = ToneDesign()
+    partly: ToneDesign = ToneDesign()
+    wrong: ToneDesign = ToneDesign()
+    plain: ToneDesign = ToneDesign()
 
 
 class Cell(Model):
@@ -44,13 +97,17 @@ class Cell(Model):
 
 
 class AnswerRow(Model):
-    """A combination of answers: all its cells hold, and of `among` at least so many are given."""
+    """A combination of answers: all its cells hold, and at least so many answers are given.
+
+    It has words, points and what it does.
+    """
 
     id: Id
     cells: Annotated[tuple[Cell, ...], Field(max_length=60)] = ()
     at_least: Count = 0
     words: RichText = RichText()
     points: Annotated[float, Field(ge=-10_000, le=10_000)] | None = None
+    do: Actions = ()
 
 
 class QuestionBase(Model):
@@ -59,8 +116,11 @@ class QuestionBase(Model):
     `points` for all right; `partial` says how parts count: not at all, by right ones, by right
     minus wrong, or by the points of each answer; `penalty` points are taken for a wrong answer,
     down to `floor`. `attempts` None is without end; each one costs `attempt_loss` (0..1) of the
-    points. `time_limit` in seconds. It is judged on submit, at once when there is an answer, or
-    on leaving the slide. With `keeps` an unfinished answer is there again on coming back.
+    points. `time_limit` in seconds; where it is `extendable` learners can give themselves more
+    (WCAG 2.2.1). It is judged on submit, at once when there is an answer, or
+    on leaving the slide. With nothing to submit the button is disabled, hidden, or *ready*: then
+    it says so. With `keeps` an unfinished answer is there again on coming back. One that is
+    `required` must be answered to its end before the slide is left forward.
     """
 
     id: Id
@@ -76,7 +136,10 @@ class QuestionBase(Model):
     attempts: Annotated[int, Field(ge=1, le=100)] | None = 1
     attempt_loss: Annotated[float, Field(ge=0, le=1)] = 0
     time_limit: Annotated[int, Field(ge=1, le=86_400)] | None = None
+    extendable: bool = True
     judged: Literal["submit", "at_once", "leaving"] = "submit"
+    submit_is: Literal["disabled", "hidden", "ready"] = "disabled"
+    required: bool = False
     keeps: bool = True
     show_right: bool = False
     after: Literal["stay", "next", "again"] = "stay"
@@ -100,6 +163,8 @@ class Choice(Model):
 
 
 Choices = Annotated[tuple[Choice, ...], Field(max_length=26)]
+Letters = Literal["none", "capital", "small", "number"]
+"""What stands at the answers, in the order in which they are seen."""
 
 
 class SingleChoice(QuestionBase):
@@ -108,6 +173,7 @@ class SingleChoice(QuestionBase):
     kind: Literal["single_choice"] = "single_choice"
     choices: Choices = ()
     shuffle: bool = False
+    letters: Letters = "none"
 
 
 class MultipleResponse(QuestionBase):
@@ -116,6 +182,7 @@ class MultipleResponse(QuestionBase):
     kind: Literal["multiple_response"] = "multiple_response"
     choices: Choices = ()
     shuffle: bool = False
+    letters: Letters = "none"
     at_least: Count = 1
     at_most: Count | None = None
 
@@ -209,11 +276,15 @@ class Item(Model):
 
 
 class Target(Model):
-    """Where items are placed, and how many it takes; None is any number."""
+    """Where items are placed, and how many it takes; None is any number.
+
+    With `only` it takes no others than those items.
+    """
 
     id: Id
     element: Id
     takes: Annotated[int, Field(ge=1, le=200)] | None = 1
+    only: Annotated[tuple[Id, ...], Field(max_length=60)] = ()
 
 
 Items = Annotated[tuple[Item, ...], Field(max_length=60)]
@@ -229,19 +300,25 @@ class Matching(QuestionBase):
 
 
 class DragToTarget(QuestionBase):
-    """Bring items onto targets, where they snap to the middle, stack or stand side by side."""
+    """Bring items onto targets, where they snap to the middle, stack or stand side by side.
+
+    Items on a wrong target stay there, return at once, or return when it is judged and there is
+    another try.
+    """
 
     kind: Literal["drag_to_target"] = "drag_to_target"
     items: Items = ()
     targets: Targets = ()
     arrange: Literal["snap", "stack", "tile"] = "tile"
+    wrong_items: Literal["stay", "return_at_once", "return_when_judged"] = "stay"
 
 
 class InOrder(Model):
-    """Something to be put in order."""
+    """Something to be put in order; one with a `level` place may change it with the one before."""
 
     id: Id
     element: Id
+    level: bool = False
 
 
 class Ordering(QuestionBase):
@@ -349,6 +426,12 @@ def with_elements(question: Question, kept: set[str]) -> Question:
         changes["items"] = tuple(
             item.model_copy(update={"to": tuple(t for t in item.to if t not in gone)})
             for item in items
+        )
+        targets = changes["targets"]
+        assert isinstance(targets, tuple)
+        changes["targets"] = tuple(
+            target.model_copy(update={"only": tuple(i for i in target.only if i not in gone)})
+            for target in targets
         )
     if gone:
         changes["table"] = tuple(

@@ -8,7 +8,8 @@ from .expression import names_in
 from .gates import ConditionHolds, Gate
 from .model import Model
 from .patterns import ChoosePath
-from .rules import Action, GoTo, Rule
+from .questions import Question
+from .rules import Action, GoTo, Happens, Rule
 
 
 def rules_on(slide: Slide) -> Iterator[tuple[Rule, str]]:
@@ -19,8 +20,21 @@ def rules_on(slide: Slide) -> Iterator[tuple[Rule, str]]:
     for overlay in slide.overlays:
         for rule in overlay.rules:
             yield rule, overlay.id
+    for question in slide.questions:
+        for rule in row_rules(question):
+            yield rule, slide.id
     for rule in slide.rules:
         yield rule, slide.id
+
+
+def row_rules(question: Question) -> Iterator[Rule]:
+    """Yield what the rows of an answer table do, as rules."""
+    for number, row in enumerate(question.table, 1):
+        if row.do:
+            yield Rule(
+                id=row.id, when=Happens(event="judged", of=(question.id,)), do=row.do,
+                condition=["=", ["row", question.id], number],
+            )
 
 
 def all_rules(document: CourseDocument) -> Iterator[tuple[Rule, str, Slide | None]]:

@@ -22,7 +22,8 @@ Seconds = Annotated[float, Field(ge=0, le=86_400)]
 class Happens(Model):
     """Something happens to one of `of`, or to the owner; *entered* is a new value in an input.
 
-    *answered_wrong* is a wrong answer with tries left, *answered_last* one without.
+    *answered_wrong* is a wrong answer with tries left, *answered_last* one without; *judged* comes
+    before any of them, *answered_nothing* where there is too little to submit.
     """
 
     event: Literal[
@@ -30,7 +31,7 @@ class Happens(Model):
         "timing_ended", "media_started", "media_paused", "media_ended", "overlay_opened",
         "overlay_closed", "slide_entered", "slide_left", "all_seen", "variable_changed",
         "answered_right", "answered_partly", "answered_wrong", "answered_last", "time_up",
-        "answered",
+        "answered", "answered_nothing", "judged",
     ] = "clicked"
     of: Of = ()
 

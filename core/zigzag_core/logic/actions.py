@@ -11,7 +11,7 @@ def act(run: Run, action: Any) -> None:
     """Do one action at once; a *wait* is for `following` to heed."""
     match action.do:
         case "go":
-            moving.go(run, action.to, action.slide)
+            moving.go(run, action.to, action.slide, offer_back=action.back)
         case "enter":
             moving.enter(run, action.slide)
         case "show" | "hide" | "toggle":
@@ -33,11 +33,8 @@ def act(run: Run, action: Any) -> None:
             questions.choose(run, action.question, action.choice)
         case "submit":
             questions.submit(run, action.question)
-        case "expire":
-            questions.expire(run, action.question)
         case "reset":
-            answers = {k: v for k, v in run.state.answers.items() if k != action.question}
-            run.update(answers=answers)
+            questions.reset(run, action.question, action.answer_only)
         case "clear":
             moving.clear(run, action)
         case "move":

@@ -2,6 +2,7 @@
 
 from dataclasses import replace
 
+from . import questions
 from .following import follow_up, go_on
 from .moving import reach, set_clock
 from .run import Run
@@ -16,12 +17,13 @@ def advance(run: Run, ms: int) -> None:
     goal = run.state.time + ms
     for _ in range(FIRINGS):
         owners = [owner for owner in run.state.clocks if _runs(run, owner)]
-        if not owners and not run.state.waiting:
+        if not owners and not run.state.waiting and not questions.timed(run):
             break
         passed = _until_next(run, owners, goal - run.state.time)
         if passed is None:
             break
         _pass(run, owners, passed)
+        questions.expire(run)
         _fire(run, owners if passed else [])
         follow_up(run)
         if run.state.ended or not run.state.slide:
@@ -56,6 +58,8 @@ def _until_next(run: Run, owners: list[str], left: int) -> int | None:
             found = min(found, min(moments) - at)
     for wait in run.state.waiting:
         found = min(found, max(wait.due - run.state.time, 0))
+    for grader in questions.timed(run):
+        found = min(found, questions.time_left(grader, run.state))
     return found if found <= left else None
 
 
@@ -66,6 +70,7 @@ def _pass(run: Run, owners: list[str], ms: int) -> None:
         length = run.index.clocks[owner].length
         at = time.at + ms if time.at >= length else min(time.at + ms, length)
         clocks[owner] = replace(time, at=at)
+    questions.use_time(run, ms)
     run.update(time=run.state.time + ms, clocks=clocks)
 
 

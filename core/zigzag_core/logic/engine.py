@@ -16,7 +16,7 @@ from .index import Index
 from .moving import LONGEST_PATH, may_go, slide_before
 from .run import Effect, Run
 from .state import State
-from .values import clipped, fitted, to_text, to_yes_no
+from .values import clipped, fitted, number, to_text, to_yes_no
 
 __all__ = [
     "FOLLOW_UPS", "LONGEST_PATH", "Effect", "Event", "choice_order", "gate_is_open",
@@ -25,6 +25,8 @@ __all__ = [
 
 Event = dict[str, Any]
 MAX_TICK = 24 * 3_600_000
+MOST_TIME = 10
+"""So much longer than set can a time limit be made."""
 
 
 def start(index: Index, seed: int, learner_name: str = "") -> State:
@@ -45,8 +47,8 @@ def step(
     `question`), ``dropped`` (`target` at the offset `x`, `y` px, `on` another element or None),
     ``next``, ``previous``, ``slide`` (to `target`), ``close`` (overlay), ``media`` (`what` is
     started, paused, ended), ``played`` (`since` .. `until` ms), ``pause`` (timing, or go `on`),
-    ``tick`` (`ms` have passed), ``resume`` (saved progress goes on), ``leave``; and from a
-    rehearsal ``set`` (a variable to a value).
+    ``tick`` (`ms` have passed), ``resume`` (saved progress goes on), ``more_time`` (limits are
+    `factor` as long, 0 is none), ``leave``; and from a rehearsal ``set`` (a variable to a value).
     An event that means nothing here and now changes nothing. Every rule that runs is noted in
     `log`: event, target, rule, whether its condition held.
     """
@@ -120,6 +122,8 @@ def _take(run: Run, event: Event) -> None:
         case "set":
             value = event["value"]
             run.set_variable(event["target"], value)
+        case "more_time":
+            run.update(more_time=min(max(number(event["factor"]), 0), MOST_TIME))
         case "leave":
             moving.go(run, "leave", None)
 

@@ -57,6 +57,11 @@ class Index:
         """The overlay of each element that is in one."""
         self.clocks: dict[str, Clock] = {}
         """The time axes of slides and overlays that have one."""
+        self.timed: dict[str, list[Grader]] = {}
+        """The questions of each slide that have a time limit."""
+        for grader in program.questions:
+            if grader.time_limit:
+                self.timed.setdefault(grader.slide, []).append(grader)
         self.timers: dict[str, list[ProgramRule]] = {}
         """The timers of each slide, overlay, and of the course."""
         self.media_moments: dict[str, list[int]] = {}

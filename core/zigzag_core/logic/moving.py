@@ -25,8 +25,11 @@ def slide_before(index: Index, state: State) -> str | None:
     return index.order[place - 1] if place else None
 
 
-def go(run: Run, to: str, slide: str | None) -> None:
-    """Go where a rule or the learner wants to; a closed gate says why *next* leads nowhere."""
+def go(run: Run, to: str, slide: str | None, offer_back: bool = False) -> None:
+    """Go where a rule or the learner wants to; a closed gate says why *next* leads nowhere.
+
+    `offer_back` remembers the present slide, for the learner to come back to.
+    """
     state, index = run.state, run.index
     if state.ended:
         return
@@ -42,6 +45,8 @@ def go(run: Run, to: str, slide: str | None) -> None:
         slide = slide_before(index, state)
     if slide is not None and slide != state.slide:
         enter(run, slide, back=to == "previous")
+        if offer_back and run.state.slide == slide:
+            run.update(back=state.slide)
 
 
 def closed(run: Run) -> bool:
@@ -99,6 +104,7 @@ def enter(run: Run, slide: str, back: bool = False) -> None:
     run.update(
         slide=slide, visited=visited, path=path, overlays=(), entered=state.time, clocks={},
         moves={}, waiting=tuple(wait for wait in state.waiting if wait.owner == COURSE),
+        back=None if state.back == slide else state.back,
     )
     run.raised("slide_entered", slide)
     run.effects.append({"effect": "moved", "slide": slide})

@@ -15,6 +15,9 @@ from .values import Value, clipped, number, to_text
 MOST_MARKS = 100
 """Marks on a picture where nothing else limits them."""
 
+GOES_BACK = "It does not belong there and goes back."
+"""Said where a wrong item returns at once."""
+
 _EVENTS = {"right": "answered_right", "neutral": "answered"}
 
 
@@ -22,7 +25,9 @@ def choose(run: Run, question: str, choice: str) -> None:
     """Choose an answer of a question that is still open; of several, or no longer."""
     grader = run.index.questions.get(question)
     answer = _answer(run, question)
-    if grader is None or answer.locked or choice not in {part.id for part in grader.parts}:
+    if grader is None or grader.form != "choose" or answer.locked:
+        return
+    if choice not in {part.id for part in grader.parts}:
         return
     if grader.at_most == 1:
         _give(run, grader, ((choice, ""),))
@@ -54,6 +59,9 @@ def answer(run: Run, question: str, part: str, value: Value) -> None:
             put = _marked(grader, given, part, text)
         case _:
             return
+    if grader.returns == "at_once" and grader.form == "pairs" and text \
+            and not belongs(grader, part, text):
+        run.effects.append({"effect": "announce", "text": GOES_BACK})
     if put is not None and put != given:
         _give(run, grader, put)
 
@@ -62,16 +70,54 @@ def submit(run: Run, question: str) -> None:
     """Judge what was answered, if it is enough; tell the outside, and raise what it came to."""
     grader = run.index.questions.get(question)
     found = _answer(run, question)
-    if grader is not None and not found.locked and is_ready(grader, found.given):
+    if grader is None or found.locked:
+        return
+    if is_ready(grader, found.given):
         _judge(run, grader, found, in_time=True)
+    else:
+        run.raised("answered_nothing", question)
 
 
-def expire(run: Run, question: str) -> None:
-    """The time is up: judge what there is, and lock it."""
-    grader = run.index.questions.get(question)
-    found = _answer(run, question)
-    if grader is not None and not found.locked:
-        _judge(run, grader, found, in_time=False)
+def timed(run: Run) -> list[Grader]:
+    """Return the questions of this slide whose time is running."""
+    if run.state.paused:
+        return []
+    return [
+        grader for grader in run.index.timed.get(run.state.slide or "", ())
+        if (run.state.more_time or not grader.extendable) and not _answer(run, grader.id).locked
+    ]
+
+
+def time_left(grader: Grader, state: State) -> int:
+    """Return the ms that are left for a question with a time limit."""
+    found = state.answers.get(grader.id) or Answer()
+    limit = int((grader.time_limit or 0) * 1_000 * (state.more_time if grader.extendable else 1))
+    return max(limit - found.used, 0)
+
+
+def use_time(run: Run, ms: int) -> None:
+    """Let `ms` pass for the questions of this slide that have a time limit."""
+    for grader in timed(run) if ms else ():
+        found = _answer(run, grader.id)
+        _put(run, grader.id, replace(found, used=found.used + ms))
+
+
+def expire(run: Run) -> None:
+    """Where the time is up, judge what there is, and lock it."""
+    for grader in timed(run):
+        if not time_left(grader, run.state):
+            _judge(run, grader, _answer(run, grader.id), in_time=False)
+
+
+def reset(run: Run, question: str, answer_only: bool = False) -> None:
+    """Clear a question: answer, attempts, points, lock and the time it has had.
+
+    With `answer_only` no more than what is answered but not judged for good.
+    """
+    if not answer_only:
+        run.update(answers={k: v for k, v in run.state.answers.items() if k != question})
+    elif question in run.state.answers and not _answer(run, question).locked:
+        _put(run, question, replace(_answer(run, question), given=()))
 
 
 def order_of(grader: Grader, state: State) -> tuple[str, ...]:
@@ -99,8 +145,11 @@ def _judge(run: Run, grader: Grader, found: Answer, in_time: bool) -> None:
     points = number(verdict.points)
     used_up = grader.attempts is not None and attempts >= grader.attempts
     locked = verdict.result in ("right", "neutral") or used_up or not in_time
+    kept = found.given
+    if grader.returns == "judged" and not locked:
+        kept = tuple(pair for pair in kept if belongs(grader, *pair))
     _put(run, grader.id, replace(
-        found, attempts=attempts, result=verdict.result, points=points,
+        found, given=kept, attempts=attempts, result=verdict.result, points=points,
         locked=locked, since=run.state.time, row=verdict.row,
     ))
     run.effects.append({
@@ -109,6 +158,7 @@ def _judge(run: Run, grader: Grader, found: Answer, in_time: bool) -> None:
         "points": points,
         "latency": run.state.time - max(found.since, run.state.entered),
     })
+    run.raised("judged", grader.id)
     if not in_time:
         event = "time_up"
     else:
@@ -132,8 +182,10 @@ def _placed(grader: Grader, given: Given, part: str, target: str) -> Given | Non
     if not target:
         return others
     found = next((t for t in grader.targets if t.id == target), None)
-    if found is None or (part, target) in given:
+    if found is None or (part, target) in given or (found.only and part not in found.only):
         return None
+    if grader.returns == "at_once" and not belongs(grader, part, target):
+        return given if item.endless else others
     kept = given if item.endless else others
     there = [pair for pair in kept if pair[1] == target]
     if found.takes is not None and len(there) >= found.takes:
@@ -142,6 +194,11 @@ def _placed(grader: Grader, given: Given, part: str, target: str) -> Given | Non
         # Where only one has its place, the one before goes back.
         kept = tuple(pair for pair in kept if pair[1] != target)
     return (*kept, (part, target))
+
+
+def belongs(grader: Grader, part: str, target: str) -> bool:
+    """Return whether `part` is right on `target`."""
+    return any(p.id == part and target in p.right for p in grader.parts)
 
 
 def _moved(order: tuple[str, ...], part: str, place: str) -> Given | None:

@@ -17,10 +17,13 @@ def points(index: Index, state: State) -> float:
 
 
 def score(index: Index, state: State) -> float | None:
-    """Return the score in per cent (0..100, two decimals), None where nothing is scored."""
+    """Return the score in per cent (0..100, two decimals), None where nothing is scored.
+
+    Penalties may take the points below nothing, but never the score.
+    """
     if not index.max_points:
         return None
-    return int(points(index, state) / index.max_points * 10_000 + 0.5) / 100
+    return int(max(points(index, state) / index.max_points, 0) * 10_000 + 0.5) / 100
 
 
 def slides_seen(index: Index, state: State) -> int:

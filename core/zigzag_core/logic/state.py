@@ -14,7 +14,7 @@ class Answer:
     """What was done with one question: its parts and what was `given` for them.
 
     `since` is the run's time (ms) at the last submission, `row` the row of the answer table that
-    it took then, from 1.
+    it took then, from 1. Of a question with a time limit `used` is the time it has had (ms).
     """
 
     given: tuple[tuple[str, str], ...] = ()
@@ -24,6 +24,7 @@ class Answer:
     locked: bool = False
     since: int = 0
     row: int = 0
+    used: int = 0
 
 
 @dataclass(frozen=True, slots=True)
@@ -59,6 +60,8 @@ class State:
     from where elements stand, `moves` the last move of an element and when it began, `dropped`
     the targets that elements lie on. `watched` holds, by film or sound, the stretches (ms) that
     were really played, in order and apart. `opened` are slides whose gates are open for good.
+    `back` is the slide that a learner who was sent to read again may go back to. Time limits are
+    `more_time` as long as set; 0 is no limit.
     """
 
     seed: int
@@ -82,6 +85,8 @@ class State:
     dropped: dict[str, str] = field(default_factory=dict)
     watched: dict[str, tuple[tuple[int, int], ...]] = field(default_factory=dict)
     opened: frozenset[str] = frozenset()
+    back: str | None = None
+    more_time: float = 1
     learner: str = ""
     marked: Literal["", "passed", "failed"] = ""
     completed: bool = False
@@ -102,6 +107,7 @@ def as_json(state: State) -> dict[str, Any]:
                 "given": [list(pair) for pair in answer.given], "attempts": answer.attempts,
                 "result": answer.result, "points": answer.points,
                 "locked": answer.locked, "since": answer.since, "row": answer.row,
+                "used": answer.used,
             }
             for question, answer in state.answers.items()
         },
@@ -117,6 +123,7 @@ def as_json(state: State) -> dict[str, Any]:
             element: [list(stretch) for stretch in stretches]
             for element, stretches in state.watched.items()
         },
-        "opened": sorted(state.opened), "learner": state.learner, "marked": state.marked,
+        "opened": sorted(state.opened), "back": state.back, "more_time": state.more_time,
+        "learner": state.learner, "marked": state.marked,
         "completed": state.completed, "success": state.success, "ended": state.ended,
     }

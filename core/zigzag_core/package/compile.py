@@ -14,8 +14,9 @@ from zigzag_core.course import (
     Overlay,
     Slide,
 )
-from zigzag_core.course.media_use import media_used, sounds_used
+from zigzag_core.course.media_use import media_of_design, media_used, sounds_used
 from zigzag_core.course.resolve import resolved_slides
+from zigzag_core.course.rule_use import row_rules
 from zigzag_core.program import (
     COURSE,
     Program,
@@ -27,9 +28,10 @@ from zigzag_core.program import (
     Span,
 )
 
+from .feedback import feedback
 from .gates import program_gate
 from .patterns import Woven, woven
-from .questions import feedback, grader_of, roles_of, slide_rules
+from .questions import grader_of, roles_of, slide_rules
 from .remember import remembered
 from .rules import Scope, program_rules, scope_of, section_of
 from .timing import program_clock, spans
@@ -61,6 +63,8 @@ def compile_course(document: CourseDocument, source: MediaSource) -> Program:
     )
     course = remembered(document, variables, made)
     used = media_used(slides) | sounds_used(document)
+    if any(slide.questions for slide in slides):
+        used.update(media_of_design(course.feedback))
     return Program(
         course=course.id, title=course.title, language=course.language, size=course.size,
         theme=course.theme, slides=made, variables=variables,
@@ -91,9 +95,9 @@ def _slide(slide: Slide, weave: Woven, scope: Scope) -> ProgramSlide:
         for element, changes in roles_of(question).items()
     }
     titles = {other.id: other.title for other in scope.document.slides}
-    panels = [
-        panel for question in slide.questions
-        for panel in feedback(question, lambda other: titles.get(other, ""))
+    said = [
+        feedback(question, slide, scope.course, lambda other: titles.get(other, ""))
+        for question in slide.questions
     ]
     shown = spans(slide.timing)
     for overlay in slide.overlays:
@@ -122,7 +126,9 @@ def _slide(slide: Slide, weave: Woven, scope: Scope) -> ProgramSlide:
          if s.rules and slide.id in _slides_of(s.before, scope)), None,
     )
     own = program_rules(slide.rules, slide.id, scope, slide)
-    own = (*(r for question in slide.questions for r in slide_rules(question, slide)), *own)
+    for question in slide.questions:
+        own = (*slide_rules(question, slide),
+               *program_rules(row_rules(question), slide.id, scope, slide), *own)
     if section:
         # On each of its slides it is a rule of its own.
         ids = [r.model_copy(update={"id": f"{r.id}_{slide.id}"}) for r in section.rules]
@@ -130,9 +136,9 @@ def _slide(slide: Slide, weave: Woven, scope: Scope) -> ProgramSlide:
     return ProgramSlide(
         id=slide.id, title=slide.title, onward=slide.onward, forks=tuple(weave.forks),
         transcript=slide.transcript, background=slide.background or Background(),
-        elements=elements, overlays=(*overlays, *(overlay for overlay, _ in panels)),
+        elements=elements, overlays=(*overlays, *(panel for panels, _ in said for panel in panels)),
         clock=program_clock(slide.timing), gate=program_gate(slide, elements, overlays, scope),
-        navigation=slide.navigation, rules=(*(rule for _, rule in panels), *own),
+        navigation=slide.navigation, rules=(*(rule for _, rules in said for rule in rules), *own),
     )
 
 

@@ -23,10 +23,18 @@ def program_gate(
     slide: Slide, elements: tuple[p.ProgramElement, ...], overlays: tuple[p.ProgramOverlay, ...],
     scope: Scope,
 ) -> p.ProgramGate | None:
-    """Return the gate of `slide`: its own, else the course's where it asks for something here."""
+    """Return the gate of `slide`: its own, else the course's where it asks for something here.
+
+    Questions that are required are among what it asks for.
+    """
     gate = slide.gate or (None if slide.ungated else scope.course.gate)
-    if gate is None:
+    required = tuple(
+        QuestionAnswered(question=question.id) for question in slide.questions if question.required
+    )
+    if gate is None and not required:
         return None
+    gate = gate.model_copy(update={"wants": (*gate.wants, *required)}) if gate else Gate(
+        wants=required)
     every = [*elements, *(e for overlay in overlays if not overlay.panel for e in overlay.elements)]
     wanted = [_wanted(part, slide, every, scope) for part in gate.wants]
     conditions = [condition for condition in wanted if condition is not True]
@@ -87,7 +95,7 @@ def _all_here(slide: Slide, elements: list[p.ProgramElement], scope: Scope) -> A
 
 def _told(gate: Gate) -> str:
     """What is said when the author has not written anything."""
-    match gate.wants[0] if len(gate.wants) == 1 else None:
+    match gate.wants[0] if len({type(want) for want in gate.wants}) == 1 else None:
         case AllOfSet() | AllHere():
             return "Look at everything on this slide first."
         case QuestionAnswered(wants="right"):

@@ -1,25 +1,17 @@
-"""Questions become graders, elements that answer, and panels that say what came of it."""
+"""Questions become graders, and elements that answer."""
 
 import re
-from collections.abc import Callable, Iterator
+from collections.abc import Iterator
 from typing import Any
 
-from zigzag_core.course import Button, Element, Input, RichText, Shape, Slide, Text, plain
+from zigzag_core.course import Button, Element, Input, Shape, Slide, Text, plain
 from zigzag_core.course import questions as q
-from zigzag_core.course.style import Style
 from zigzag_core.program import (
     Choose,
-    CloseOverlay,
-    Enter,
-    Expire,
-    Go,
     Grader,
     GraderPart,
     GraderRow,
     GraderTarget,
-    OpenOverlay,
-    ProgramElement,
-    ProgramOverlay,
     ProgramRule,
     Reset,
     Submit,
@@ -33,6 +25,9 @@ _FORMS: dict[str, Any] = {
     "blanks": "texts", "short_text": "texts", "numeric": "texts", "matching": "pairs",
     "drag_to_target": "pairs", "ordering": "order", "hotspot": "spots", "open_answer": "free",
     "rating_scale": "scale",
+}
+_RETURNS: dict[str, Any] = {
+    "stay": "never", "return_at_once": "at_once", "return_when_judged": "judged",
 }
 _CHOOSING = (q.SingleChoice, q.MultipleResponse, q.TrueFalse)
 _FIELDS = (q.ShortText, q.Numeric, q.OpenAnswer)
@@ -60,7 +55,8 @@ def grader_of(slide: Slide, question: q.Question) -> Grader:
         form=_FORMS[question.kind], purpose=question.purpose,
         parts=tuple(_parts(question, by_id)),
         targets=tuple(
-            GraderTarget(id=t.id, element=t.element, words=spoken(by_id[t.element]), takes=t.takes)
+            GraderTarget(id=t.id, element=t.element, words=spoken(by_id[t.element]), takes=t.takes,
+                         only=t.only)
             for t in getattr(question, "targets", ())
         ),
         rows=tuple(
@@ -74,8 +70,10 @@ def grader_of(slide: Slide, question: q.Question) -> Grader:
         else getattr(question, "at_most", getattr(question, "clicks", None)),
         needed=getattr(question, "needed", None), counts=getattr(question, "counts", "all"),
         arrange="line" if question.kind == "matching" else getattr(question, "arrange", "snap"),
-        time_limit=question.time_limit, at_once=question.judged == "at_once",
-        show_right=question.show_right, shuffle=getattr(question, "shuffle", False),
+        time_limit=question.time_limit, extendable=question.extendable,
+        returns=_RETURNS[getattr(question, "wrong_items", "stay")],
+        at_once=question.judged == "at_once", show_right=question.show_right,
+        shuffle=getattr(question, "shuffle", False), letters=getattr(question, "letters", "none"),
         pinned=tuple(c.id for c in question.choices if c.pinned) if choosing else (),
     )
 
@@ -97,7 +95,9 @@ def _parts(question: q.Question, by_id: dict[str, Element]) -> Iterator[GraderPa
         case q.Ordering():
             for thing in question.items:
                 yield GraderPart(
-                    id=thing.id, element=thing.element, words=spoken(by_id[thing.element]))
+                    id=thing.id, element=thing.element, words=spoken(by_id[thing.element]),
+                    level=thing.level,
+                )
         case q.Hotspot():
             for spot in question.spots:
                 yield GraderPart(
@@ -164,7 +164,7 @@ def roles_of(question: q.Question) -> dict[str, Changes]:
 
     for choice in getattr(question, "choices", ()):
         part(choice.element, "choice", choice.id)
-        roles[choice.element]["rules"] = (_rule(
+        roles[choice.element]["rules"] = (block_rule(
             f"{choice.id}_choose", "clicked", choice.element,
             Choose(question=name, choice=choice.id)),)
     for item in getattr(question, "items", ()):
@@ -182,142 +182,39 @@ def roles_of(question: q.Question) -> dict[str, Changes]:
     if isinstance(question, q.FillBlanks) and question.text:
         part(question.text, "blanks", name)
     if question.submit:
+        ready = ["chosen", name]
         roles[question.submit] = {
-            "control": "button", "question": name, "enabled": ["and", ["chosen", name], open_],
-            "rules": (_rule(f"{name}_submit", "clicked", question.submit, Submit(question=name)),),
+            "control": "button", "question": name,
+            "enabled": open_ if question.submit_is == "ready" else ["and", ready, open_],
+            "visible": ["or", ready, ["locked", name]] if question.submit_is == "hidden" else True,
+            "rules": (block_rule(
+                f"{name}_submit", "clicked", question.submit, Submit(question=name)),),
         }
     if question.reset:
+        # Where it counts, clearing must not give back attempts.
+        counts = question.purpose == "scored"
         roles[question.reset] = {
-            "control": "button", "question": name, "enabled": ["chosen", name],
-            "rules": (_rule(f"{name}_reset", "clicked", question.reset, Reset(question=name)),),
+            "control": "button", "question": name,
+            "enabled": ["and", ["chosen", name], open_] if counts else ["chosen", name],
+            "rules": (block_rule(f"{name}_reset", "clicked", question.reset,
+                            Reset(question=name, answer_only=counts)),),
         }
     return roles
 
 
-def _rule(name: str, event: Any, target: str, *then: Any, condition: Any = True) -> ProgramRule:
+def block_rule(
+    name: str, event: Any, target: str, *then: Any, condition: Any = True
+) -> ProgramRule:
+    """Return a rule that a block was compiled to; such rules run before the authors' own."""
     return ProgramRule(id=name, on=event, target=target, block=True, condition=condition, then=then)
 
 
 def slide_rules(question: q.Question, slide: Slide) -> tuple[ProgramRule, ...]:
-    """Return what the slide itself does for `question`: time, leaving, what follows its rows."""
+    """Return what the slide itself does for `question` when it is left."""
     name, rules = question.id, []
-    if question.time_limit:
-        rules.append(_rule(f"{name}_time", "timer", slide.id, Expire(question=name)).model_copy(
-            update={"after": question.time_limit * 1_000}))
     if question.judged == "leaving":
-        rules.append(_rule(f"{name}_leaving", "slide_left", slide.id, Submit(question=name)))
+        rules.append(block_rule(f"{name}_leaving", "slide_left", slide.id, Submit(question=name)))
     if not question.keeps:
-        rules.append(_rule(f"{name}_forget", "slide_left", slide.id, Reset(question=name),
-                           condition=["not", ["locked", name]]))
+        rules.append(block_rule(f"{name}_forget", "slide_left", slide.id,
+                           Reset(question=name, answer_only=True)))
     return tuple(rules)
-
-
-_OUTCOMES = (
-    ("right", "answered_right", "right", "Right", "Continue"),
-    ("partly", "answered_partly", "partly", "Partly right", "Try again"),
-    ("wrong", "answered_wrong", "wrong", "Not right yet", "Try again"),
-    ("last", "answered_last", "wrong", "Not right", "Continue"),
-    ("time_up", "time_up", "wrong", "Time is up", "Continue"),
-    ("answered", "answered", "plain", "Thank you", "Continue"),
-)
-_WORDS_STYLE = Style(size=24)
-_CLOSE_STYLE = Style(
-    fill="#1e5b4b", text_colour="#ffffff", size=24, bold=True, radius=8, align="center",
-    valign="middle",
-)
-
-
-def feedback(
-    question: q.Question, title_of: Callable[[str], str]
-) -> list[tuple[ProgramOverlay, ProgramRule]]:
-    """Return the panel that opens after each outcome, and the rule that opens it.
-
-    A survey has a panel only where there are words for what was answered. `title_of` gives the
-    titles of slides.
-    """
-    found = []
-    for outcome, event, tone, title, button in _OUTCOMES:
-        if outcome in ("partly", "wrong") and question.attempts == 1:
-            continue
-        if outcome == "partly" and not _can_be_partly(question):
-            continue
-        if outcome == "time_up" and not question.time_limit:
-            continue
-        neutral = question.purpose == "survey" or question.kind in ("open_answer", "rating_scale")
-        if neutral != (outcome == "answered"):
-            continue
-        name = f"{question.id}_{outcome}"
-        final = button == "Continue"
-        texts = list(_words(question, outcome))
-        if neutral and not texts:
-            continue
-        panel = _panel(question, name, title, button, tone, texts, final, title_of)
-        found.append((panel, _rule(f"{name}_open", event, question.id, OpenOverlay(overlay=name))))
-    return found
-
-
-def _can_be_partly(question: q.Question) -> bool:
-    return question.kind not in ("single_choice", "true_false", "short_text", "numeric")
-
-
-def _words(question: q.Question, outcome: str) -> Iterator[tuple[RichText, Any]]:
-    """The words of a panel, each with the condition under which they are said."""
-    for number, row in enumerate(question.table, 1):
-        if plain(row.words):
-            yield row.words, ["=", ["row", question.id], number]
-    told = [n for n, row in enumerate(question.table, 1) if plain(row.words)]
-    words = RichText() if outcome == "answered" else getattr(question.feedback, outcome)
-    if outcome == "partly" and not plain(words):
-        words = question.feedback.wrong
-    if plain(words):
-        yield words, ["not", ["or", *(["=", ["row", question.id], n] for n in told)]] \
-            if told else True
-    for part in (*getattr(question, "choices", ()), *getattr(question, "spots", ())):
-        if plain(part.says):
-            yield part.says, ["given", question.id, part.id]
-    for item in getattr(question, "items", ()):
-        says = getattr(item, "says", RichText())
-        if plain(says):
-            placed = ["given", question.id, item.id]
-            right = [["=", placed, target] for target in item.to]
-            wrong = ["not", ["or", *right]] if right else ["!=", placed, ""]
-            yield says, wrong
-    model = getattr(question, "model", RichText())
-    if outcome == "answered" and plain(model):
-        yield model, True
-
-
-def _panel(
-    question: q.Question, name: str, title: str, button: str, tone: Any,
-    texts: list[tuple[RichText, Any]], final: bool, title_of: Callable[[str], str],
-) -> ProgramOverlay:
-    part = name.replace("_", "")
-    elements = [
-        ProgramElement(
-            draw=Text(id=f"{part}b{n or ''}", name="Feedback", text=words, style=_WORDS_STYLE),
-            visible=condition,
-        )
-        for n, (words, condition) in enumerate(texts)
-    ]
-    again = question.feedback.read_again
-    if again and tone in ("wrong", "partly"):
-        elements.append(_button(f"{part}r", f"Read again: {title_of(again)}", (
-            CloseOverlay(overlay=name), Go(to="slide", slide=again))))
-    elements.append(_button(f"{part}c", button, (
-        CloseOverlay(overlay=name), *(_after(question) if final else ()))))
-    return ProgramOverlay(id=name, title=title, tone=tone, elements=tuple(elements))
-
-
-def _after(question: q.Question) -> tuple[Any, ...]:
-    """What follows when it is over and the panel is closed."""
-    if question.after == "next":
-        return (Go(to="next"),)
-    if question.after == "again" and question.again_from:
-        return (Reset(question=question.id), Enter(slide=question.again_from))
-    return ()
-
-
-def _button(name: str, label: str, then: tuple[Any, ...]) -> ProgramElement:
-    draw = Button(id=name, name=label, label=label, w=200, h=56, style=_CLOSE_STYLE)
-    return ProgramElement(draw=draw, control="button", rules=(
-        _rule(f"{name}_close", "clicked", name, *then),))

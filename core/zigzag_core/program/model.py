@@ -22,9 +22,9 @@ from zigzag_core.course import (
     Variable,
 )
 from zigzag_core.course.expression import Expression
-from zigzag_core.course.model import Id, Model
-from zigzag_core.course.questions import Accepts, Points
-from zigzag_core.course.style import LookId
+from zigzag_core.course.model import Id, Model, Paint
+from zigzag_core.course.questions import Accepts, FeedbackPlace, Letters, Points
+from zigzag_core.course.style import LookId, Style
 from zigzag_core.course.timing import Effect
 
 ProgramId = Annotated[str, Field(pattern=r"^[a-z0-9_]{1,48}$")]
@@ -32,9 +32,12 @@ ProgramId = Annotated[str, Field(pattern=r"^[a-z0-9_]{1,48}$")]
 
 
 class Go(Model):
+    """Go to a slide; with `back` the learner is offered the way back to the present one."""
+
     do: Literal["go"] = "go"
     to: Literal["next", "previous", "slide", "leave"]
     slide: Id | None = None
+    back: bool = False
 
 
 class Show(Model):
@@ -97,18 +100,13 @@ class Submit(Model):
     question: ProgramId
 
 
-class Expire(Model):
-    """The time for a question is up: what there is is judged, and it is locked."""
-
-    do: Literal["expire"] = "expire"
-    question: ProgramId
-
-
 class Reset(Model):
-    """Clear a question: answer, attempts, points and lock."""
+    """Clear a question: answer, attempts, points and lock; or the `answer_only`, while it is open.
+    """
 
     do: Literal["reset"] = "reset"
     question: ProgramId
+    answer_only: bool = False
 
 
 class Clear(Model):
@@ -180,7 +178,7 @@ class Announce(Model):
 
 Action = Annotated[
     Go | Enter | Show | Hide | Toggle | SetLook | SetVariable | PickNumber | OpenOverlay
-    | CloseOverlay | Choose | Submit | Expire | Reset | Clear | MoveElement | RunClock | PlayMedia
+    | CloseOverlay | Choose | Submit | Reset | Clear | MoveElement | RunClock | PlayMedia
     | PlaySound | OpenLink | Mark | Announce | Wait,
     Field(discriminator="do"),
 ]
@@ -191,11 +189,13 @@ Event = Literal[
     "media_started", "media_paused", "media_ended", "media_reached",
     "slide_entered", "slide_left", "overlay_opened", "overlay_closed", "all_seen",
     "variable_changed", "answered_right", "answered_partly", "answered_wrong", "answered_last",
-    "time_up", "answered",
+    "time_up", "answered", "answered_nothing",
+    "judged",
 ]
 """What a rule may wait for; *entered* when an input got a new value. A question raises
 *answered_right*; or *answered_partly* or *answered_wrong* while tries are left, *answered_last*
-when none is, *time_up* when there is no more time; or *answered* where nothing is judged."""
+when none is, *time_up* when there is no more time; or *answered* where nothing is judged;
+before each of them *judged*. Where there is too little to submit it raises *answered_nothing*."""
 
 COURSE = "course"
 """Owner of the timers that run throughout the course."""
@@ -281,15 +281,19 @@ class ProgramOverlay(Model):
     """Elements that open over the slide, under a title.
 
     As a `panel` they stand under each other, `w` px wide, at the `place` on the slide, and take
-    the height they need; else they stand where they were put on the slide.
+    the height they need; else they stand where they were put on the slide. The picture of who
+    is the `speaker` stands beside them.
     """
 
     id: ProgramId
     title: str
     panel: bool = True
     tone: Literal["plain", "right", "partly", "wrong"] = "plain"
-    place: Literal["center", "bottom"] = "bottom"
+    place: FeedbackPlace = "below"
     w: float = 720
+    style: Style | None = None
+    colour: Paint | None = None
+    speaker: Id | None = None
     blocks: bool = True
     dims: bool = True
     pauses: bool = False
@@ -346,13 +350,15 @@ class SeenSet(Model):
 class GraderPart(Model):
     """Something that can be answered. What is `right` depends on the grader's form: for *choose*
     and *spots* ``("",)`` where it is to be given; for *pairs* the targets that it belongs on, one
-    of them, or all where `endless`; for *texts* `accepts` says it."""
+    of them, or all where `endless`; for *texts* `accepts` says it; in an *order* a `level` one may
+    stand before the one before it."""
 
     id: ProgramId
     element: ProgramId | None = None
     words: str = ""
     right: tuple[str, ...] = ()
     endless: bool = False
+    level: bool = False
     points: float = 0
     accepts: Accepts | None = None
     how: Literal["typed", "list", "bank"] = "typed"
@@ -360,12 +366,13 @@ class GraderPart(Model):
 
 
 class GraderTarget(Model):
-    """Where parts are placed; `takes` None is any number of them."""
+    """Where parts are placed; `takes` None is any number of them, `only` some of them if any."""
 
     id: ProgramId
     element: ProgramId
     words: str
     takes: int | None = None
+    only: tuple[ProgramId, ...] = ()
 
 
 class GraderRow(Model):
@@ -383,7 +390,8 @@ class Grader(Model):
 
     `record` names the question in interaction records: letters, digits, ``-`` and ``_``.
     `at_most` limits what may be chosen, the marks of *spots*, the letters of *free*; `needed` is
-    how many right spots are enough. `counts` says what of an order counts.
+    how many right spots are enough. `counts` says what of an order counts. `time_limit` is in
+    seconds, which learners may make longer where it is `extendable`; `returns` says when wrong items go back to where they were.
     """
 
     id: ProgramId
@@ -409,9 +417,12 @@ class Grader(Model):
     counts: Literal["all", "pairs", "run"] = "all"
     arrange: Literal["snap", "stack", "tile", "line"] = "snap"
     time_limit: int | None = None
+    extendable: bool = True
+    returns: Literal["never", "at_once", "judged"] = "never"
     at_once: bool = False
     show_right: bool = False
     shuffle: bool = False
+    letters: Letters = "none"
     pinned: tuple[ProgramId, ...] = ()
 
 
@@ -427,7 +438,7 @@ class ProgramMedia(Model):
 
 
 class Program(Model):
-    format: Literal[3] = 3
+    format: Literal[4] = 4
     course: Id
     title: str
     language: str

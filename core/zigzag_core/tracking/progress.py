@@ -25,10 +25,10 @@ from zigzag_core.program import Grader, Program
 from .bytes import Damaged, Reader, Writer
 from .placed import read_placed, write_placed
 
-VERSION = "3"
-OLDER = ("1", "2")
-"""Versions that can still be read. The first ends before what elements have come to; in both
-answers are choices alone."""
+VERSION = "4"
+OLDER = ("1", "2", "3")
+"""Versions that can still be read. The first ends before what elements have come to; in it and
+the second answers are choices alone; all of them know nothing of time limits."""
 
 SCORM12_LIMIT = 4_096
 
@@ -83,6 +83,7 @@ def pack(index: Index, state: State) -> str:
     _write_answers(out, state, questions, choices)
     out.bits(_known(slides, state.opened))
     write_placed(out, state, elements)
+    _write_time(out, state, questions)
     raw = bytes(out.data)
     packed = raw + zlib.crc32(raw).to_bytes(4, "little")
     return VERSION + base64.urlsafe_b64encode(packed).decode().rstrip("=")
@@ -121,7 +122,7 @@ def unpack(index: Index, text: str) -> State:
         if element in index.elements:
             looks[element] = given
     values = {**state.variables, **_read_variables(source, index, variables)}
-    read = _read_chosen if text.startswith(OLDER) else _read_answers
+    read = _read_chosen if text.startswith(("1", "2")) else _read_answers
     answers = read(source, index, questions, choices)
     slide = _name(slides, current - 1) if current else None
     if slide not in index.position:
@@ -135,6 +136,8 @@ def unpack(index: Index, text: str) -> State:
             state, opened=frozenset(slide for slide in opened if slide in index.position),
             **read_placed(source, index, elements),
         )
+    if not text.startswith(OLDER):
+        state, answers = _read_time(source, state, answers, questions)
     return replace(
         state, rng=rng, time=time, entered=time, slide=slide, visited=visited, clicked=clicked,
         hidden=hidden, looks=looks, variables=values, answers=answers,
@@ -320,6 +323,29 @@ def _read_answers(
                 points=_bounded(grader, points / 1e6 if flags & 16 else points),
             )
     return answers
+
+
+def _write_time(out: Writer, state: State, questions: dict[str, int]) -> None:
+    """Write how much longer limits are, in tenths, and the ms that questions have had."""
+    out.varint(int(state.more_time * 10 + 0.5))
+    used = sorted((questions[q], a.used) for q, a in state.answers.items()
+                  if a.used and q in questions)
+    out.varint(len(used))
+    for place, ms in used:
+        out.varint(place)
+        out.varint(ms)
+
+
+def _read_time(
+    source: Reader, state: State, answers: dict[str, Answer], questions: Sequence[str]
+) -> tuple[State, dict[str, Answer]]:
+    state = replace(state, more_time=min(number(source.varint() / 10), engine.MOST_TIME))
+    timed = dict(answers)
+    for _ in range(source.varint()):
+        question, ms = _name(questions, source.varint()), source.varint()
+        if question in timed:
+            timed[question] = replace(timed[question], used=ms)
+    return state, timed
 
 
 def _bounded(grader: Grader, points: float) -> float:

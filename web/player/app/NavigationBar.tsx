@@ -50,6 +50,12 @@ export function NavigationBar({ session, state, slide, menu, setMenu, reading, s
         </>
       )}
       <span className="zz-space" />
+      {state.back && (
+        <button type="button" className="zz-main" onClick={() => session.dispatch({ event: "slide", target: state.back ?? "" })}>
+          Back to the question
+        </button>
+      )}
+      {index.timed.get(slide.id)?.some(({ extendable }) => extendable) && <MoreTime session={session} state={state} />}
       <PauseButton session={session} state={state} slide={slide} />
       {captioned && has("captions") && <CaptionsSwitch />}
       {plays && has("volume") && <Volume />}
@@ -89,6 +95,20 @@ function Next({ session, state, slide }: Pick<Props, "session" | "state" | "slid
     >
       Next
     </button>
+  );
+}
+
+const TIMES = [[1, "Time as set"], [1.5, "Half as much again"], [2, "Twice the time"], [0, "No time limit"]] as const;
+
+/** Whoever needs more time can have it (WCAG 2.2.1). */
+function MoreTime({ session, state }: Pick<Props, "session" | "state">): ReactNode {
+  return (
+    <select
+      aria-label="Time for questions" value={state.more_time}
+      onChange={(event) => session.dispatch({ event: "more_time", factor: Number(event.target.value) })}
+    >
+      {TIMES.map(([factor, words]) => <option key={factor} value={factor}>{words}</option>)}
+    </select>
   );
 }
 

@@ -6,7 +6,7 @@ import { without, type Run } from "./run";
 
 export function act(run: Run, action: Action): void {
   switch (action.do) {
-    case "go": moving.go(run, action.to, action.slide ?? null); break;
+    case "go": moving.go(run, action.to, action.slide ?? null, action.back); break;
     case "enter": moving.enter(run, action.slide); break;
     case "show":
     case "hide":
@@ -23,8 +23,7 @@ export function act(run: Run, action: Action): void {
     case "close": moving.closeOverlay(run, action.overlay); break;
     case "choose": questions.choose(run, action.question, action.choice); break;
     case "submit": questions.submit(run, action.question); break;
-    case "expire": questions.expire(run, action.question); break;
-    case "reset": run.update({ answers: without(run.state.answers, (name) => name === action.question) }); break;
+    case "reset": questions.reset(run, action.question, action.answer_only); break;
     case "clear": moving.clear(run, action); break;
     case "move": moving.startMove(run, action.element, action.move); break;
     case "clock": runClock(run, action.of, action.run); break;

@@ -1,6 +1,7 @@
 /** Time: clocks of slides and overlays, their cues, timers and waits. The twin of `logic/clock.py`. */
 import { followUp, goOn } from "./following";
 import { reach, setClock } from "./moving";
+import * as questions from "./questions";
 import type { Run } from "./run";
 import type { Time, Waiting } from "./state";
 
@@ -12,10 +13,11 @@ export function advance(run: Run, ms: number): void {
   let fired = 0;
   for (; fired < FIRINGS; fired++) {
     const owners = running(run);
-    if (!owners.length && !run.state.waiting.length) break;
+    if (!owners.length && !run.state.waiting.length && !questions.timed(run).length) break;
     const passed = untilNext(run, owners, goal - run.state.time);
     if (passed === null) break;
     pass(run, owners, passed);
+    questions.expire(run);
     fire(run, passed ? owners : []);
     followUp(run);
     if (run.state.ended || !run.state.slide) break;
@@ -46,10 +48,12 @@ function untilNext(run: Run, owners: readonly string[], left: number): number | 
     if (clock.length > at) found = Math.min(found, clock.length - at);
   }
   for (const wait of run.state.waiting) found = Math.min(found, Math.max(wait.due - run.state.time, 0));
+  for (const grader of questions.timed(run)) found = Math.min(found, questions.timeLeft(grader, run.state));
   return found <= left ? found : null;
 }
 
 function pass(run: Run, owners: readonly string[], ms: number): void {
+  questions.useTime(run, ms);
   if (!owners.length) {
     run.update({ time: run.state.time + ms });
     return;

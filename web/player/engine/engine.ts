@@ -12,12 +12,13 @@ import { answer, orderOf } from "./questions";
 import * as results from "./results";
 import { Run } from "./run";
 import type { Effect, Event, Ran, State } from "./state";
-import { clipped, fitted, toText, toYesNo, type Value } from "./values";
+import { clipped, fitted, number, toText, toYesNo, type Value } from "./values";
 
 export { gateIsOpen, isVisible } from "./expression";
 export { mayGo, slideBefore } from "./moving";
 
 const MAX_TICK = 24 * 3_600_000;
+export const MOST_TIME = 10;
 
 /** Return the state before the first event. */
 export function start(index: Index, seed: number, learnerName = ""): State {
@@ -27,7 +28,7 @@ export function start(index: Index, seed: number, learnerName = ""): State {
     seed: seed >>> 0, rng: seed >>> 0, time: 0, entered: 0, slide: null, visited: [], path: [],
     clicked: new Set(), hidden: {}, looks: {}, variables, overlays: [], answers: {}, clocks: {},
     waiting: [], paused: false, places: {}, moves: {}, dropped: {}, watched: {}, opened: new Set(),
-    learner: clipped(learnerName), marked: "", completed: false, success: "unknown", ended: false,
+    back: null, more_time: 1, learner: clipped(learnerName), marked: "", completed: false, success: "unknown", ended: false,
   };
 }
 
@@ -84,6 +85,7 @@ function take(run: Run, event: Event): void {
     }
     case "pause": run.update({ paused: !event.on }); break;
     case "set": run.setVariable(event.target, event.value); break;
+    case "more_time": run.update({ more_time: Math.min(Math.max(number(event.factor), 0), MOST_TIME) }); break;
     case "leave": moving.go(run, "leave", null); break;
   }
 }

@@ -66,16 +66,22 @@ function paired(grader: Grader, given: Given): Tally {
   return { right, wrong, of, parts };
 }
 
+/** The place of each part in an order; those on a level share it. */
+function levelsOf({ parts }: Grader): Map<string, number> {
+  const levels = new Map<string, number>();
+  for (const { id, level } of parts) levels.set(id, Math.max(new Set(levels.values()).size - (level ? 1 : 0), 0));
+  return levels;
+}
+
 function ordered(grader: Grader, order: readonly string[]): Tally {
-  const wanted = grader.parts.map(({ id }) => id);
-  const parts = new Set(order.filter((part, place) => wanted[place] === part));
+  const levels = levelsOf(grader);
+  const wanted = [...levels.values()];
+  const put = order.flatMap((part) => levels.get(part) ?? []);
+  const parts = new Set(order.filter((_, place) => put[place] === wanted[place]));
   if (grader.counts === "all" || wanted.length < 2) {
     return { right: parts.size, wrong: order.length - parts.size, of: wanted.length, parts };
   }
-  const links = order.slice(1).map((part, place) => {
-    const at = wanted.indexOf(order[place] ?? "");
-    return at >= 0 && wanted[at + 1] === part;
-  });
+  const links = put.slice(1).map((after, place) => after === put[place] || after === (put[place] ?? 0) + 1);
   const linked = links.filter(Boolean).length;
   if (grader.counts === "pairs") return { right: linked, wrong: links.length - linked, of: wanted.length - 1, parts };
   let [longest, here] = [0, 0];

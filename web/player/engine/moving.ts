@@ -13,7 +13,9 @@ export function slideBefore(index: Index, state: State): string | null {
   return state.path.at(-1) ?? index.order[(index.position.get(state.slide ?? "") ?? 0) - 1] ?? null;
 }
 
-export function go(run: Run, to: "next" | "previous" | "slide" | "leave", slide: string | null): void {
+export function go(
+  run: Run, to: "next" | "previous" | "slide" | "leave", slide: string | null, offerBack = false,
+): void {
   const { state, index } = run;
   if (state.ended) return;
   if (to === "leave") {
@@ -26,7 +28,9 @@ export function go(run: Run, to: "next" | "previous" | "slide" | "leave", slide:
     if (isClosed(run)) return;
     target = wayOn(run);
   } else if (to === "previous") target = slideBefore(index, state);
-  if (target !== null && target !== state.slide) enter(run, target, to === "previous");
+  if (target === null || target === state.slide) return;
+  enter(run, target, to === "previous");
+  if (offerBack && run.state.slide === target) run.update({ back: state.slide });
 }
 
 /** Whether the gate of this slide is closed; says so. */
@@ -70,6 +74,7 @@ export function enter(run: Run, slide: string, back = false): void {
   run.update({
     slide, visited, path, overlays: [], entered: state.time, clocks: {}, moves: {},
     waiting: state.waiting.filter(({ owner }) => owner === "course"),
+    back: state.back === slide ? null : state.back,
   });
   run.raised("slide_entered", slide);
   run.effects.push({ effect: "moved", slide });

@@ -32,6 +32,8 @@ export class Index {
   readonly setsOf = new Map<string, SeenSet[]>();
   /** The time axes of slides and overlays that have one. */
   readonly clocks = new Map<string, Clock>();
+  /** The questions of each slide that have a time limit. */
+  readonly timed = new Map<string, Grader[]>();
   /** The timers of each slide, overlay, and of the course. */
   readonly timers = new Map<string, ProgramRule[]>();
   /** The ms in each film or sound that rules wait for, rising. */
@@ -44,7 +46,10 @@ export class Index {
     this.order = program.slides.map((slide) => slide.id);
     this.order.forEach((slide, place) => this.position.set(slide, place));
     for (const variable of program.variables) this.variables.set(variable.id, variable);
-    for (const grader of program.questions) this.questions.set(grader.id, grader);
+    for (const grader of program.questions) {
+      this.questions.set(grader.id, grader);
+      if (grader.time_limit) addTo(this.timed, grader.slide, grader);
+    }
     for (const seen of program.sets) {
       this.sets.set(seen.id, seen);
       for (const element of seen.of) addTo(this.setsOf, element, seen);

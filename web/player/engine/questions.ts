@@ -4,16 +4,17 @@ import { judge } from "./grade";
 import { atHand } from "./learner";
 import { isReady, type Given } from "./measure";
 import { fnv1a, shuffled } from "./random";
-import type { Run } from "./run";
+import { without, type Run } from "./run";
 import { NO_ANSWER, type Answer, type State } from "./state";
 import { clipped, number, toText, type Value } from "./values";
 
 const MOST_MARKS = 100;
+const GOES_BACK = "It does not belong there and goes back.";
 
 export function choose(run: Run, question: string, choice: string): void {
   const grader = run.index.questions.get(question);
   const found = answerTo(run, question);
-  if (!grader || found.locked || !grader.parts.some(({ id }) => id === choice)) return;
+  if (!grader || grader.form !== "choose" || found.locked || !grader.parts.some(({ id }) => id === choice)) return;
   if (grader.at_most === 1) {
     give(run, grader, [[choice, ""]]);
     return;
@@ -32,6 +33,9 @@ export function answer(run: Run, question: string, part: string, value: Value): 
   const full = toText(value);
   const text = grader.form === "free" ? Array.from(full).slice(0, grader.at_most ?? 0).join("") : clipped(full);
   const put = changed(run, grader, given, part, text);
+  if (grader.returns === "at_once" && grader.form === "pairs" && text && !belongs(grader, part, text)) {
+    run.effects.push({ effect: "announce", text: GOES_BACK });
+  }
   if (put && !same(put, given)) give(run, grader, put);
 }
 
@@ -50,13 +54,47 @@ function changed(run: Run, grader: Grader, given: Given, part: string, text: str
 export function submit(run: Run, question: string): void {
   const grader = run.index.questions.get(question);
   const found = answerTo(run, question);
-  if (grader && !found.locked && isReady(grader, found.given)) judged(run, grader, found, true);
+  if (!grader || found.locked) return;
+  if (isReady(grader, found.given)) judged(run, grader, found, true);
+  else run.raised("answered_nothing", question);
 }
 
-export function expire(run: Run, question: string): void {
-  const grader = run.index.questions.get(question);
-  const found = answerTo(run, question);
-  if (grader && !found.locked) judged(run, grader, found, false);
+/** The questions of this slide whose time is running. */
+export function timed(run: Run): readonly Grader[] {
+  const { state, index } = run;
+  if (state.paused) return [];
+  return (index.timed.get(state.slide ?? "") ?? [])
+    .filter((grader) => hasLimit(grader, state) && !answerTo(run, grader.id).locked);
+}
+
+/** Whether the learner has not done away with the limit. */
+export function hasLimit(grader: Grader, state: State): boolean {
+  return state.more_time > 0 || !grader.extendable;
+}
+
+/** The ms that are left for a question with a time limit. */
+export function timeLeft(grader: Grader, state: State): number {
+  const limit = Math.floor((grader.time_limit ?? 0) * 1_000 * (grader.extendable ? state.more_time : 1));
+  return Math.max(limit - (state.answers[grader.id] ?? NO_ANSWER).used, 0);
+}
+
+export function useTime(run: Run, ms: number): void {
+  if (!ms) return;
+  for (const { id } of timed(run)) put(run, id, { ...answerTo(run, id), used: answerTo(run, id).used + ms });
+}
+
+/** Where the time is up, judge what there is, and lock it. */
+export function expire(run: Run): void {
+  for (const grader of timed(run)) {
+    if (!timeLeft(grader, run.state)) judged(run, grader, answerTo(run, grader.id), false);
+  }
+}
+
+export function reset(run: Run, question: string, answerOnly = false): void {
+  if (!answerOnly) run.update({ answers: without(run.state.answers, (name) => name === question) });
+  else if (question in run.state.answers && !answerTo(run, question).locked) {
+    put(run, question, { ...answerTo(run, question), given: [] });
+  }
 }
 
 /** The order in which the parts stand: as put, or as they are first seen. */
@@ -79,11 +117,14 @@ function judged(run: Run, grader: Grader, found: Answer, inTime: boolean): void 
   const points = number(verdict.points);
   const usedUp = !isNone(grader.attempts) && attempts >= grader.attempts;
   const locked = result === "right" || result === "neutral" || usedUp || !inTime;
-  put(run, grader.id, { ...found, attempts, result, points, locked, since: run.state.time, row });
+  const given = grader.returns === "judged" && !locked
+    ? found.given.filter(([part, target]) => belongs(grader, part, target)) : found.given;
+  put(run, grader.id, { ...found, given, attempts, result, points, locked, since: run.state.time, row });
   run.effects.push({
     effect: "answered", question: grader.id, attempt: attempts, given: found.given, result, points,
     latency: run.state.time - Math.max(found.since, run.state.entered),
   });
+  run.raised("judged", grader.id);
   run.raised(
     !inTime ? "time_up" : result === "right" ? "answered_right" : result === "neutral" ? "answered"
       : locked ? "answered_last" : result === "partly" ? "answered_partly" : "answered_wrong",
@@ -104,6 +145,8 @@ function placed(grader: Grader, given: Given, part: string, target: string): Giv
   if (!target) return others;
   const found = grader.targets.find(({ id }) => id === target);
   if (!found || given.some(([name, on]) => name === part && on === target)) return null;
+  if (found.only.length && !found.only.includes(part)) return null;
+  if (grader.returns === "at_once" && !belongs(grader, part, target)) return item.endless ? given : others;
   let kept: Given = item.endless ? given : others;
   const there = kept.filter(([, on]) => on === target);
   if (!isNone(found.takes) && there.length >= found.takes) {
@@ -111,6 +154,10 @@ function placed(grader: Grader, given: Given, part: string, target: string): Giv
     kept = kept.filter(([, on]) => on !== target);
   }
   return [...kept, [part, target]];
+}
+
+function belongs({ parts }: Grader, part: string, target: string): boolean {
+  return parts.some(({ id, right }) => id === part && right.includes(target));
 }
 
 function moved(order: readonly string[], part: string, place: string): Given | null {

@@ -13,7 +13,7 @@ export function points(index: Index, state: State): number {
 /** Return the score in per cent with two decimals, null where nothing is scored. */
 export function score(index: Index, state: State): number | null {
   if (!index.maxPoints) return null;
-  return Math.floor((points(index, state) / index.maxPoints) * 10_000 + 0.5) / 100;
+  return Math.floor(Math.max(points(index, state) / index.maxPoints, 0) * 10_000 + 0.5) / 100;
 }
 
 export function success(index: Index, state: State): Success {

@@ -15,10 +15,12 @@ export interface Answer {
   readonly since: number;
   /** The row of the answer table that it took, from 1. */
   readonly row: number;
+  /** The ms that a question with a time limit has had. */
+  readonly used: number;
 }
 
 export const NO_ANSWER: Answer = {
-  given: [], attempts: 0, result: null, points: 0, locked: false, since: 0, row: 0,
+  given: [], attempts: 0, result: null, points: 0, locked: false, since: 0, row: 0, used: 0,
 };
 
 /** Where the clock of a slide or overlay stands (ms), and whether it was started. */
@@ -67,6 +69,10 @@ export interface State {
   readonly watched: Of<readonly Stretch[]>;
   /** Slides whose gates are open for good. */
   readonly opened: ReadonlySet<string>;
+  /** The slide to go back to after reading again. */
+  readonly back: string | null;
+  /** How much longer time limits are than set; 0 is no limit. */
+  readonly more_time: number;
   readonly learner: string;
   readonly marked: "" | "passed" | "failed";
   readonly completed: boolean;
@@ -96,6 +102,7 @@ export type Event =
   | { event: "media"; target: string; what: "started" | "paused" | "ended" }
   | { event: "played"; target: string; since: number; until: number }
   | { event: "pause"; on: boolean }
+  | { event: "more_time"; factor: number }
   | { event: "next" | "previous" | "leave" | "resume" }
   | { event: "tick"; ms: number };
 

@@ -8,10 +8,10 @@ import type { State } from "../engine/state";
 import { toNumber, toText } from "../engine/values";
 import { useActing } from "./acting";
 import { BlanksOf } from "./answers/Blanks";
-import { marked, markOf } from "./answers/marks";
+import { letterOf, marked, markOf, solutionOf } from "./answers/marks";
 import { Item, Target } from "./answers/Pairs";
 import { Ground, Spot } from "./answers/Spots";
-import { wordsOf as words } from "./answers/useFrame";
+import { Solution, wordsOf as words } from "./answers/useFrame";
 import { ElementView } from "./ElementView";
 import type { Entering } from "./InputBox";
 import { isSelected, looksOf, useTransientLooks, worn } from "./looks";
@@ -60,7 +60,7 @@ function Shown(
   const pulse = draw.pulse === "none" || state.paused ? "" : ` zz-pulse-${draw.pulse}`;
   const common = {
     "data-element": id, hidden: gone || undefined,
-    style: { ...(flows ? flowing(draw.kind) : placed(draw)), ...displaced(state, id, offset), ...boxVariables(draw, style) },
+    style: { ...(flows ? flowing(draw) : placed(draw)), ...displaced(state, id, offset), ...boxVariables(draw, style) },
   };
   const name = `zz-element${effect}${pulse}`;
   const entering = draw.kind === "input" ? { entering: enteringOf(index, state, element, draw, enabled, dispatch) } : {};
@@ -125,6 +125,7 @@ function Shown(
   }
   if (element.control === "choice") {
     const result = markOf(index, state, element.question ?? "", element.choice ?? "");
+    const letter = letterOf(index, state, element.question ?? "", element.choice ?? "");
     const single = index.questions.get(element.question ?? "")?.at_most === 1;
     return (
       <label
@@ -133,11 +134,11 @@ function Shown(
       >
         <input
           type={single ? "radio" : "checkbox"} className="zz-hidden" name={element.question ?? undefined}
-          checked={chosen} disabled={!enabled} aria-label={marked(words(draw), result)}
+          checked={chosen} disabled={!enabled} aria-label={marked(letter ? `${letter}: ${words(draw)}` : words(draw), result)}
           onChange={click}
         />
         {view}
-        <span className="zz-mark" aria-hidden />
+        <span className="zz-mark" aria-hidden data-letter={letter || undefined} />
       </label>
     );
   }
@@ -164,6 +165,7 @@ function Shown(
   const told = element.words ? { "aria-live": "polite" as const } : {};
   return (
     <div className={name} {...common} {...more} {...twice} {...heading} {...told} ref={box} aria-hidden={hidden || undefined}>
+      {element.control === "field" && <Solution words={solutionOf(index, state, element.question ?? "", element.choice ?? "")} />}
       {element.control === "blanks" ? <BlanksOf question={element.question ?? ""}>{view}</BlanksOf> : view}
     </div>
   );
@@ -231,9 +233,9 @@ function isMute(draw: Element): boolean {
   return draw.kind === "shape" && !draw.alt && !draw.text.blocks.length;
 }
 
-function flowing(kind: string): { position: "relative"; width?: number; minHeight?: number } {
-  return kind === "button"
-    ? { position: "relative", width: 200, minHeight: 56 } : { position: "relative" };
+function flowing({ kind, w, h }: Element): CSSProperties {
+  if (kind === "picture") return { position: "relative", width: w, height: h };
+  return kind === "button" ? { position: "relative", minWidth: 200, minHeight: 56 } : { position: "relative" };
 }
 
 export function valueOf(index: Index, state: State, of: string): string | number | boolean {

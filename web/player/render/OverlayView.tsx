@@ -1,14 +1,15 @@
 /** What opens over the slide. It takes the focus while it blocks, and gives it back. */
-import { useEffect, useRef, type KeyboardEvent, type ReactNode } from "react";
+import { useEffect, useRef, type CSSProperties, type KeyboardEvent, type ReactNode } from "react";
 import type { ProgramOverlay } from "../../api/types";
 import { useActing } from "./acting";
 import { inOrder } from "./inOrder";
 import { LiveElement } from "./LiveElement";
+import { paint } from "./theme";
 
 const SIGNS = { right: "✓", partly: "◑", wrong: "✕", plain: "" };
 
 export function OverlayView({ overlay }: { overlay: ProgramOverlay }): ReactNode {
-  const { dispatch } = useActing();
+  const { dispatch, index } = useActing();
   const box = useRef<HTMLDivElement>(null);
   const { blocks, panel } = overlay;
 
@@ -36,13 +37,16 @@ export function OverlayView({ overlay }: { overlay: ProgramOverlay }): ReactNode
     ref: box, role: "dialog", "aria-modal": blocks, "aria-label": overlay.title, tabIndex: -1, onKeyDown,
   };
   if (panel) {
+    const speaker = overlay.speaker ? index.program.media[overlay.speaker] : undefined;
+    const sign = overlay.colour ? { background: paint(overlay.colour) } : {};
     return (
       <div className={`zz-overlay zz-at-${overlay.place}${overlay.dims ? " zz-dims" : ""}`}>
         <div
-          {...dialog} className={`zz-panel zz-tone-${overlay.tone}`} style={{ width: overlay.w }}
+          {...dialog} className={`zz-panel zz-tone-${overlay.tone}`} style={panelStyle(overlay)}
           aria-describedby={`${overlay.id}-words`}
         >
-          {SIGNS[overlay.tone] && <span className="zz-sign" aria-hidden>{SIGNS[overlay.tone]}</span>}
+          {speaker && <img className="zz-speaker" src={speaker.src} alt="" />}
+          {SIGNS[overlay.tone] && <span className="zz-sign" aria-hidden style={sign}>{SIGNS[overlay.tone]}</span>}
           <div className="zz-panel-words" id={`${overlay.id}-words`}>
             <h2 className="zz-panel-title">{overlay.title}</h2>
             {overlay.elements.map((element) => <LiveElement key={element.draw.id} flows element={element} />)}
@@ -61,6 +65,15 @@ export function OverlayView({ overlay }: { overlay: ProgramOverlay }): ReactNode
       </div>
     </div>
   );
+}
+
+/** The panel as the course has it: its width, and what its style and tone set. */
+function panelStyle({ w, style, colour }: ProgramOverlay): CSSProperties {
+  return {
+    width: w, ...(colour ? { borderLeftColor: paint(colour) } : {}),
+    ...(style?.fill ? { background: paint(style.fill) } : {}), ...(style?.radius ? { borderRadius: style.radius } : {}),
+    ...(style ? { color: paint(style.text_colour) } : {}),
+  };
 }
 
 function keepFocusIn(box: HTMLElement | null, event: KeyboardEvent): void {

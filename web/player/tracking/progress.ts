@@ -1,6 +1,6 @@
 /** Saved progress. The twin of `zigzag_core/tracking/progress.py`, which describes the form. */
 import type { Grader } from "../../api/types";
-import { start } from "../engine/engine";
+import { MOST_TIME, start } from "../engine/engine";
 import type { Index } from "../engine/program";
 import { fnv1a } from "../engine/random";
 import type { Answer, Result, State, Success } from "../engine/state";
@@ -8,9 +8,9 @@ import { fitted, number, type Value } from "../engine/values";
 import { crc32, Damaged, fromBase64Url, Reader, toBase64Url, Writer } from "./bytes";
 import { numbered, readPlaced, writePlaced } from "./placed";
 
-export const VERSION = "3";
+export const VERSION = "4";
 /** Versions that are still read. */
-const OLDER = ["1", "2"];
+const OLDER = ["1", "2", "3"];
 
 const KINDS = ["slides", "questions", "choices", "variables", "elements"] as const;
 const RESULTS: readonly (Result | null)[] = [null, "right", "wrong", "neutral", "partly"];
@@ -58,6 +58,7 @@ export function pack(index: Index, state: State): string {
   writeAnswers(out, state, questions, choices);
   out.bits(known(slides, state.opened));
   writePlaced(out, state, elements);
+  writeTime(out, state, questions);
   const sum = new Writer();
   sum.u32(crc32(out.data));
   return VERSION + toBase64Url([...out.data, ...sum.data]);
@@ -99,7 +100,7 @@ export function unpack(index: Index, text: string): State {
     if (exists(element)) looks[element] = look;
   }
   const values = { ...state.variables, ...readVariables(source, index, variables) };
-  const read = isOlder(text) ? readChosen : readAnswers;
+  const read = text.startsWith("1") || text.startsWith("2") ? readChosen : readAnswers;
   const answers = read(source, index, questions, choices);
   let slide = current ? nameOf(slides, current - 1) : null;
   if (slide === null || !index.position.has(slide)) slide = visited.at(-1) ?? null;
@@ -109,10 +110,11 @@ export function unpack(index: Index, text: string): State {
     opened: new Set(named(slides, source.bits()).filter((name) => index.position.has(name))),
     ...readPlaced(source, index, elements),
   };
+  const more_time = isOlder(text) ? 1 : readTime(source, answers, questions);
   if (!success || marked === undefined) throw new Damaged("the saved progress names a result that does not exist");
   return {
     ...state, ...kept, rng, time, entered: time, slide, visited, clicked, hidden, looks,
-    variables: values, answers, completed: Boolean(flags & 1), success, marked,
+    variables: values, answers, more_time, completed: Boolean(flags & 1), success, marked,
   };
 }
 
@@ -239,11 +241,33 @@ function readAnswers(source: Reader, index: Index, questions: Names, parts: Name
     const grader = index.questions.get(question);
     if (!grader) continue;
     answers[question] = {
-      given: stillThere(grader, given), attempts, result, row, since: 0, locked: Boolean(flags & 8),
+      given: stillThere(grader, given), attempts, result, row, since: 0, used: 0, locked: Boolean(flags & 8),
       points: bounded(grader, flags & 16 ? points / 1e6 : points),
     };
   }
   return answers;
+}
+
+/** How much longer limits are, in tenths, and the ms that questions have had. */
+function writeTime(out: Writer, state: State, questions: Numbers): void {
+  out.varint(Math.floor(state.more_time * 10 + 0.5));
+  const used = numbered(questions, state.answers).filter(([, { used }]) => used);
+  out.varint(used.length);
+  for (const [place, answer] of used) {
+    out.varint(place);
+    out.varint(answer.used);
+  }
+}
+
+function readTime(source: Reader, answers: Record<string, Answer>, questions: Names): number {
+  const longer = Math.min(number(source.varint() / 10), MOST_TIME);
+  for (let left = source.varint(); left > 0; left--) {
+    const question = nameOf(questions, source.varint());
+    const used = source.varint();
+    const found = answers[question];
+    if (found) answers[question] = { ...found, used };
+  }
+  return longer;
 }
 
 function bounded(grader: Grader, points: number): number {
@@ -272,7 +296,7 @@ function readChosen(source: Reader, index: Index, questions: Names, choices: Nam
     const grader = index.questions.get(question);
     if (!grader) continue;
     answers[question] = {
-      given: stillThere(grader, chosen), attempts, result: RESULTS[flags & 3] ?? null, row: 0, since: 0,
+      given: stillThere(grader, chosen), attempts, result: RESULTS[flags & 3] ?? null, row: 0, since: 0, used: 0,
       locked: Boolean(flags & 4), points: bounded(grader, flags & 8 ? points / 1e6 : points),
     };
   }

@@ -37,6 +37,8 @@ export const EVENTS: Record<EventName, { words: string; to: "element" | "overlay
   answered_last: { words: "has no tries left", to: "question" },
   time_up: { words: "has no time left", to: "question" },
   answered: { words: "is answered", to: "question" },
+  answered_nothing: { words: "is submitted without an answer", to: "question" },
+  judged: { words: "is judged", to: "question" },
 };
 
 export function newWhen(event: EventName, of: string[]): When {

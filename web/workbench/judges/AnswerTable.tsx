@@ -41,7 +41,7 @@ export function AnswerTable({ slide, question }: Props): ReactNode {
     <FoldCard title={table.length ? `Answer table · ${table.length}` : "Answer table"}>
       {!table.length && <Text fontSize="12.5px" color="quiet" mb="1.5">Words and points for combinations of answers. The first row that fits is taken.</Text>}
       <Flex gap="1.5" wrap="wrap" mb="2">
-        <QuietButton size="xs" onClick={() => put([...table, { id: freshId(), cells: [], at_least: 0, words: { blocks: [] }, points: null }])}><Plus size={14} /> Row</QuietButton>
+        <QuietButton size="xs" onClick={() => put([...table, { id: freshId(), cells: [], at_least: 0, words: { blocks: [] }, points: null, do: [] }])}><Plus size={14} /> Row</QuietButton>
         {parts.length <= MOST && <QuietButton size="xs" onClick={() => void makeAll()}>All {2 ** parts.length}</QuietButton>}
         {table.length > 0 && <QuietButton size="xs" onClick={() => void save()}>Save as CSV</QuietButton>}
         <QuietButton size="xs" onClick={() => picker.current?.click()}>Read CSV</QuietButton>

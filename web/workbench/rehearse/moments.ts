@@ -39,6 +39,7 @@ export function eventWords(event: Event, name: (id: string) => string): string {
     case "pause": return event.on ? "go on" : "pause";
     case "resume": return "resume";
     case "leave": return "leave";
+    case "more_time": return event.factor ? `time limits ${event.factor} times as long` : "no time limits";
     case "tick": return "time passes";
   }
 }

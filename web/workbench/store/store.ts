@@ -5,6 +5,7 @@ import type { MediaEntry, MediaMap } from "../../player/render/ElementView";
 import { following, sourcesOf, type Sources } from "../../player/render/resolve";
 import { nameValues } from "../../player/render/valueNames";
 import { settled } from "./following";
+import { NOTHING } from "./nothing";
 import { remembered, type Change, type Conflict, type Parts, type Place, type Saving } from "./model";
 import { throughLook, useLook } from "../looks/looks";
 import { titleAfter } from "./titles";
@@ -41,25 +42,6 @@ interface CourseState {
   saving: Saving;
   conflict: Conflict | null;
 }
-
-const NOTHING: Course = {
-  format: 4, id: "none", title: "", language: "en", size: { w: 1280, h: 720 }, slides: [],
-  sections: [], styles: [], layouts: [], guides: { across: [], down: [], grid: 20 },
-  theme: {
-    name: "", fonts: { text: "Atkinson Hyperlegible Next", heading: "Bricolage Grotesque" },
-    colours: {
-      ink: "#22302b", quiet: "#5b665f", paper: "#fbf8f3", sheet: "#fffdf7", primary: "#1e5b4b",
-      on_primary: "#ffffff", soft: "#e1ede6", accent: "#e8a33d", edge: "#c9bda6",
-    },
-  },
-  variables: [], rules: [], walkthroughs: [], gate: null,
-  navigation: {
-    order: "free", menu: true, progress: true, previous: true, next: true, transcript: true,
-    captions: true, volume: true, speed: true, full_screen: true,
-  },
-  media: [], completion: { slides_share: 1, passing: false }, pass_mark: 80,
-  remembered: {},
-};
 
 export const useCourse = create<CourseState>(() => ({
   slug: "", course: NOTHING, base: NOTHING, slides: {}, sources: sourcesOf(NOTHING), versions: { course: 0, slides: {} }, media: {}, addresses: {},

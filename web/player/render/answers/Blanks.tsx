@@ -2,7 +2,7 @@
 import { createContext, useContext, useState, type ReactNode } from "react";
 import type { Grader, GraderPart } from "../../../api/types";
 import { useActing } from "../acting";
-import { answerOf, marked, markOf } from "./marks";
+import { answerOf, marked, markOf, solutionOf } from "./marks";
 import { thingAt, usePointerDrag } from "./usePointerDrag";
 
 const Asking = createContext<Grader | null>(null);
@@ -21,11 +21,17 @@ export function BlankView({ blank }: { blank: string }): ReactNode {
 }
 
 function LiveBlank({ grader, part }: { grader: Grader; part: GraderPart }): ReactNode {
+  const { index, state } = useActing();
+  const solution = solutionOf(index, state, grader.id, part.id);
+  return <><BlankField grader={grader} part={part} />{solution && <span className="zz-instead" aria-hidden>{solution}</span>}</>;
+}
+
+function BlankField({ grader, part }: { grader: Grader; part: GraderPart }): ReactNode {
   const { index, state, dispatch, picked, pick } = useActing();
   const { given, locked } = answerOf(state, grader.id);
   const value = given.find(([name]) => name === part.id)?.[1] ?? "";
   const mark = markOf(index, state, grader.id, part.id);
-  const label = marked(part.words, mark);
+  const label = marked(part.words, mark, solutionOf(index, state, grader.id, part.id));
   const put = (words: string): void => dispatch({ event: "answered", question: grader.id, part: part.id, value: words });
   const common = { disabled: locked, "data-result": mark, "data-blank": part.id };
   if (part.how === "list") {

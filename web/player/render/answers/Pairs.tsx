@@ -5,7 +5,7 @@ import type { Index } from "../../engine/program";
 import type { State } from "../../engine/state";
 import { useActing } from "../acting";
 import { answerOf, marked } from "./marks";
-import { useFrame, wordsOf } from "./useFrame";
+import { Solution, useFrame, wordsOf } from "./useFrame";
 import { thingAt, usePointerDrag } from "./usePointerDrag";
 
 const GAP = 8;
@@ -14,7 +14,7 @@ export function Item({ element }: { element: ProgramElement }): ReactNode {
   const { index, state, scale, dispatch, picked, pick } = useActing();
   const { id } = element.draw;
   const lifted = picked === id;
-  const { draw, grader, part, enabled, mark, view, style } = useFrame(element, lifted);
+  const { draw, grader, part, enabled, mark, solution, view, style } = useFrame(element, lifted);
   const question = element.question ?? "";
   const put = (target: string): void => {
     dispatch({ event: "answered", question, part, value: target });
@@ -60,9 +60,10 @@ export function Item({ element }: { element: ProgramElement }): ReactNode {
         {...handlers} role="button" tabIndex={enabled ? 0 : -1} data-element={id} data-result={mark} aria-disabled={!enabled}
         className={`zz-element zz-item${enabled ? " zz-live zz-drags" : ""}${offset ? " zz-dragged" : ""}${lifted ? " zz-picked" : ""}`}
         aria-pressed={lifted} aria-roledescription="movable" style={{ ...style, ...at, ...moved }} onKeyDown={onKeyDown}
-        aria-label={marked(on ? `${wordsOf(draw)}, ${line ? "with" : "on"} ${on}` : wordsOf(draw), mark)}
+        aria-label={marked(on ? `${wordsOf(draw)}, ${line ? "with" : "on"} ${on}` : wordsOf(draw), mark, solution)}
       >
         {view}
+        <Solution words={solution} />
       </div>
     </>
   );
@@ -72,7 +73,9 @@ export function Target({ element }: { element: ProgramElement }): ReactNode {
   const { index, state, dispatch, picked, pick } = useActing();
   const { draw, grader, part, enabled, view, style } = useFrame(element, false);
   const item = picked === null ? undefined : index.elements.get(picked);
-  const takes = enabled && item?.control === "item" && item.question === element.question;
+  const only = grader?.targets.find(({ id }) => id === part)?.only ?? [];
+  const takes = enabled && item?.control === "item" && item.question === element.question
+    && (!only.length || only.includes(item.choice ?? ""));
   const question = element.question ?? "";
   const on = answerOf(state, question).given.filter(([, target]) => target === part)
     .map(([name]) => grader?.parts.find((other) => other.id === name)?.words ?? "").join(", ");

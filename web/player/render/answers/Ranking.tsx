@@ -4,7 +4,7 @@ import type { ProgramElement } from "../../../api/types";
 import { choiceOrder } from "../../engine/engine";
 import { useActing } from "../acting";
 import { marked } from "./marks";
-import { useFrame, wordsOf } from "./useFrame";
+import { Solution, useFrame, wordsOf } from "./useFrame";
 import { usePointerDrag } from "./usePointerDrag";
 
 type Spot = { x: number; y: number; w: number; h: number };
@@ -36,7 +36,7 @@ function Ranked(
   const { id } = element.draw;
   const box = useRef<HTMLDivElement>(null);
   const byKey = useRef(false);
-  const { draw, part, enabled, mark, view, style } = useFrame(element, picked === id);
+  const { draw, part, enabled, mark, solution, view, style } = useFrame(element, picked === id);
   const move = (which: string, to: number): void => {
     if (to >= 0 && to < slots.length) dispatch({ event: "answered", question, part: which, value: String(to) });
   };
@@ -78,11 +78,12 @@ function Ranked(
       <div
         {...handlers} ref={box} role="button" tabIndex={enabled ? 0 : -1} aria-disabled={!enabled} data-element={id} data-result={mark}
         aria-pressed={picked === id} aria-roledescription="movable"
-        aria-label={marked(`${wordsOf(draw)}, place ${turn + 1} of ${slots.length}`, mark)} onKeyDown={onKeyDown}
+        aria-label={marked(`${wordsOf(draw)}, place ${turn + 1} of ${slots.length}`, mark, solution)} onKeyDown={onKeyDown}
         className={`zz-element zz-item${enabled ? " zz-live zz-drags" : ""}${offset ? " zz-dragged" : ""}${picked === id ? " zz-picked" : ""}${takes ? " zz-takes" : ""}`}
         style={{ ...style, left: slot.x, top: slot.y, ...(offset ? { translate: `${dx}px ${dy}px` } : {}) }}
       >
         {view}
+        <Solution words={solution} />
       </div>
     </div>
   );

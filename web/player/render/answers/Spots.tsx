@@ -46,11 +46,14 @@ export function Spot({ element }: { element: ProgramElement }): ReactNode {
   const { state, dispatch } = useActing();
   const { draw, grader, part, enabled, mark, view, style } = useFrame(element, false);
   if (!grader) return null;
-  const hit = answerOf(state, grader.id).given.some(([name]) => name === part);
+  const { given, locked, result } = answerOf(state, grader.id);
+  const hit = given.some(([name]) => name === part);
+  const missed = grader.show_right && locked && result !== "neutral" && !hit
+    && grader.parts.some(({ id, right }) => id === part && right.length);
   return (
     <button
       type="button" data-element={draw.id} className={`zz-element zz-spot${enabled ? " zz-aims" : ""}`} style={{ ...style, zIndex: draw.z + 1 }}
-      disabled={!enabled} aria-pressed={hit} aria-label={marked(wordsOf(draw), mark)}
+      disabled={!enabled} aria-pressed={hit} aria-label={marked(wordsOf(draw), missed ? "missed" : mark)} data-missed={missed || undefined}
       onClick={(event) => {
         event.stopPropagation();
         const at = event.detail ? placeOf(event) : `${Math.round(draw.x + draw.w / 2)},${Math.round(draw.y + draw.h / 2)}`;

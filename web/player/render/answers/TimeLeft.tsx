@@ -1,13 +1,14 @@
 /** How much time is left for a question that has a limit. */
 import type { ReactNode } from "react";
 import type { Grader } from "../../../api/types";
+import { hasLimit, timeLeft } from "../../engine/questions";
 import { useActing } from "../acting";
 import { answerOf } from "./marks";
 
 export function TimeLeft({ grader }: { grader: Grader }): ReactNode {
   const { state } = useActing();
-  if (!grader.time_limit || answerOf(state, grader.id).locked) return null;
-  const left = Math.max(Math.ceil(grader.time_limit - (state.time - state.entered) / 1_000), 0);
+  if (!grader.time_limit || answerOf(state, grader.id).locked || !hasLimit(grader, state)) return null;
+  const left = Math.ceil(timeLeft(grader, state) / 1_000);
   const words = `${Math.floor(left / 60)}:${String(left % 60).padStart(2, "0")}`;
   return <p className="zz-clock" role="timer" aria-label={`Time left ${words}`}>{words}</p>;
 }

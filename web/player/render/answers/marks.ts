@@ -2,6 +2,7 @@
 import type { Grader } from "../../../api/types";
 import { measure } from "../../engine/measure";
 import type { Index } from "../../engine/program";
+import { orderOf } from "../../engine/questions";
 import { NO_ANSWER, type Answer, type State } from "../../engine/state";
 
 export type Mark = "right" | "wrong" | "missed" | undefined;
@@ -23,11 +24,50 @@ export function markOf(index: Index, state: State, question: string, part: strin
     ? "missed" : undefined;
 }
 
+/** What would have been right in a part that was not, in words, where that is to be shown; else empty. */
+export function solutionOf(index: Index, state: State, question: string, part: string): string {
+  const grader = index.questions.get(question);
+  const { locked, result, given } = answerOf(state, question);
+  if (!grader?.show_right || !locked || result === null || result === "neutral") return "";
+  const place = grader.parts.findIndex(({ id }) => id === part);
+  const found = grader.parts[place];
+  if (!found || measure(grader, given).parts.has(part)) return "";
+  switch (grader.form) {
+    case "texts": return acceptedWords(found);
+    case "order": return `place ${place + 1}`;
+    case "pairs": {
+      const right = grader.targets.filter(({ id }) => found.right.includes(id)).map(({ words }) => words);
+      if (!right.length) return given.some(([name]) => name === part) ? "belongs nowhere" : "";
+      return right.join(found.endless ? ", " : " or ");
+    }
+    default: return "";
+  }
+}
+
+function acceptedWords({ accepts }: Grader["parts"][number]): string {
+  const word = accepts?.words[0];
+  if (word) return word;
+  const range = accepts?.ranges[0];
+  if (!range) return "";
+  const unit = accepts.units[0] ? ` ${accepts.units[0]}` : "";
+  return (range.low === range.high ? String(range.low) : `${range.low} to ${range.high}`) + unit;
+}
+
+/** The letter or number of an answer, in the order in which they are seen; empty where there is none. */
+export function letterOf(index: Index, state: State, question: string, part: string): string {
+  const grader = index.questions.get(question);
+  if (!grader || grader.letters === "none") return "";
+  const place = orderOf(grader, state).indexOf(part);
+  if (grader.letters === "number") return String(place + 1);
+  return String.fromCharCode((grader.letters === "capital" ? 65 : 97) + place);
+}
+
 const isPlain = ({ form }: Grader): boolean => form === "choose" || form === "order";
 
 const SPOKEN = { right: "right", wrong: "wrong", missed: "would have been right" } as const;
 
-/** Words with what the mark says, for those who do not see it. */
-export function marked(words: string, mark: Mark): string {
-  return mark ? `${words}, ${SPOKEN[mark]}` : words;
+/** Words with what the mark and the solution say, for those who do not see them. */
+export function marked(words: string, mark: Mark, solution = ""): string {
+  const said = mark ? `${words}, ${SPOKEN[mark]}` : words;
+  return solution ? `${said}; right is ${solution}` : said;
 }

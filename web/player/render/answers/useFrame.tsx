@@ -6,7 +6,7 @@ import { useActing } from "../acting";
 import { ElementView } from "../ElementView";
 import { looksOf, worn } from "../looks";
 import { boxVariables, placed, withLooks } from "../style";
-import { answerOf, markOf, type Mark } from "./marks";
+import { answerOf, markOf, solutionOf, type Mark } from "./marks";
 
 interface Frame {
   draw: Element;
@@ -14,6 +14,8 @@ interface Frame {
   part: string;
   enabled: boolean;
   mark: Mark;
+  /** What would have been right, where that is to be shown. */
+  solution: string;
   view: ReactNode;
   style: CSSProperties;
 }
@@ -31,9 +33,15 @@ export function useFrame(element: ProgramElement, lifted: boolean): Frame {
   const style = withLooks(draw, looks);
   return {
     draw, part, enabled, grader, mark: markOf(index, state, question, part),
+    solution: solutionOf(index, state, question, part),
     style: { ...placed(draw), ...boxVariables(draw, style) },
     view: <ElementView element={draw} style={style} media={index.program.media} alt={draw.decoration ? "" : draw.alt} values={() => ""} live />,
   };
+}
+
+/** What would have been right, written below it. */
+export function Solution({ words }: { words: string }): ReactNode {
+  return words ? <span className="zz-solution" aria-hidden>{words}</span> : null;
 }
 
 export function wordsOf(draw: Element): string {
