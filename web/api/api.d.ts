@@ -1061,7 +1061,7 @@ export interface paths {
         put?: never;
         /**
          * Table Facts
-         * @description Say which combinations no row covers, and which rows are never taken.
+         * @description Say which combinations no row covers, which rows are never taken, which the tried one takes.
          */
         post: operations["zigzag_server_courses_questions_api_table_facts"];
         delete?: never;
@@ -2633,6 +2633,9 @@ export interface components {
              *       "nothing": {
              *         "blocks": []
              *       },
+             *       "answered": {
+             *         "blocks": []
+             *       },
              *       "read_again": null,
              *       "place": null,
              *       "shows": []
@@ -2885,6 +2888,12 @@ export interface components {
              *     }
              */
             nothing: components["schemas"]["RichText"];
+            /**
+             * @default {
+             *       "blocks": []
+             *     }
+             */
+            answered: components["schemas"]["RichText"];
             /** Read Again */
             read_again?: string | null;
             /** Place */
@@ -3007,6 +3016,9 @@ export interface components {
              *         "blocks": []
              *       },
              *       "nothing": {
+             *         "blocks": []
+             *       },
+             *       "answered": {
              *         "blocks": []
              *       },
              *       "read_again": null,
@@ -3409,6 +3421,9 @@ export interface components {
              *         "blocks": []
              *       },
              *       "nothing": {
+             *         "blocks": []
+             *       },
+             *       "answered": {
              *         "blocks": []
              *       },
              *       "read_again": null,
@@ -3819,6 +3834,9 @@ export interface components {
              *       "nothing": {
              *         "blocks": []
              *       },
+             *       "answered": {
+             *         "blocks": []
+             *       },
              *       "read_again": null,
              *       "place": null,
              *       "shows": []
@@ -4225,6 +4243,9 @@ export interface components {
              *       "nothing": {
              *         "blocks": []
              *       },
+             *       "answered": {
+             *         "blocks": []
+             *       },
              *       "read_again": null,
              *       "place": null,
              *       "shows": []
@@ -4424,6 +4445,9 @@ export interface components {
              *       "nothing": {
              *         "blocks": []
              *       },
+             *       "answered": {
+             *         "blocks": []
+             *       },
              *       "read_again": null,
              *       "place": null,
              *       "shows": []
@@ -4588,6 +4612,9 @@ export interface components {
              *         "blocks": []
              *       },
              *       "nothing": {
+             *         "blocks": []
+             *       },
+             *       "answered": {
              *         "blocks": []
              *       },
              *       "read_again": null,
@@ -4755,6 +4782,9 @@ export interface components {
              *         "blocks": []
              *       },
              *       "nothing": {
+             *         "blocks": []
+             *       },
+             *       "answered": {
              *         "blocks": []
              *       },
              *       "read_again": null,
@@ -5247,6 +5277,9 @@ export interface components {
              *         "blocks": []
              *       },
              *       "nothing": {
+             *         "blocks": []
+             *       },
+             *       "answered": {
              *         "blocks": []
              *       },
              *       "read_again": null,
@@ -5760,6 +5793,9 @@ export interface components {
              *       "nothing": {
              *         "blocks": []
              *       },
+             *       "answered": {
+             *         "blocks": []
+             *       },
              *       "read_again": null,
              *       "place": null,
              *       "shows": []
@@ -5941,6 +5977,9 @@ export interface components {
              *         "blocks": []
              *       },
              *       "nothing": {
+             *         "blocks": []
+             *       },
+             *       "answered": {
              *         "blocks": []
              *       },
              *       "read_again": null,
@@ -6956,6 +6995,9 @@ export interface components {
              *         "blocks": []
              *       },
              *       "nothing": {
+             *         "blocks": []
+             *       },
+             *       "answered": {
              *         "blocks": []
              *       },
              *       "read_again": null,
@@ -8534,6 +8576,11 @@ export interface components {
              */
             table: components["schemas"]["AnswerRow"][];
             /**
+             * Tried
+             * @default []
+             */
+            tried: string[];
+            /**
              * Text
              * @default
              */
@@ -8542,6 +8589,8 @@ export interface components {
         /**
          * TableFacts
          * @description Combinations that no row covers (as many as are worth showing), and rows never taken.
+         *
+         *     `row` is the one that the combination tried takes, from 1; 0 where none does.
          */
         TableFacts: {
             /** Uncovered */
@@ -8550,6 +8599,8 @@ export interface components {
             more: number;
             /** Unreachable */
             unreachable: number[];
+            /** Row */
+            row: number;
         };
         /** TableText */
         TableText: {

@@ -52,6 +52,7 @@ class Feedback(Model):
     last: RichText = RichText()
     time_up: RichText = RichText()
     nothing: RichText = RichText()
+    answered: RichText = RichText()
     read_again: Id | None = None
     place: FeedbackPlace | None = None
     shows: Annotated[tuple[Shown, ...], Field(max_length=7)] = ()

@@ -203,7 +203,7 @@ def _question(slide: str, question: Question, search: _Search) -> Question:
     feedback = question.feedback
     changes: dict[str, Any] = {"feedback": feedback.model_copy(update={
         part: search.rich(Spot(slide, question.prompt, f"{part} feedback"), getattr(feedback, part))
-        for part in ("right", "partly", "wrong", "last", "time_up", "nothing")
+        for part in ("right", "partly", "wrong", "last", "time_up", "nothing", "answered")
     })}
     for parts in ("choices", "items", "spots"):
         found = getattr(question, parts, ())

@@ -130,7 +130,7 @@ def _words(question: q.Question, outcome: _Outcome) -> Iterator[tuple[RichText, 
         if plain(row.words):
             yield row.words, ["=", ["row", question.id], number]
     told = [n for n, row in enumerate(question.table, 1) if plain(row.words)]
-    said = RichText() if outcome.words == "answered" else getattr(question.feedback, outcome.words)
+    said: RichText = getattr(question.feedback, outcome.words)
     if outcome.name == "partly" and not plain(said):
         said = question.feedback.wrong
     if outcome.name == "lastpartly" and not plain(said):

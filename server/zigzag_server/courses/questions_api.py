@@ -47,6 +47,7 @@ class TableIn(Schema):
 
     parts: list[tuple[str, str]] = Field(max_length=60)
     table: list[AnswerRow] = Field(default=[], max_length=4_096)
+    tried: list[str] = Field(default=[], max_length=60)
     text: str = Field(default="", max_length=2_000_000)
 
 
@@ -55,11 +56,15 @@ class TableOut(Schema):
 
 
 class TableFacts(Schema):
-    """Combinations that no row covers (as many as are worth showing), and rows never taken."""
+    """Combinations that no row covers (as many as are worth showing), and rows never taken.
+
+    `row` is the one that the combination tried takes, from 1; 0 where none does.
+    """
 
     uncovered: list[list[str]]
     more: int
     unreachable: list[int]
+    row: int
 
 
 class TableText(Schema):
@@ -97,13 +102,14 @@ def table_rows(request: HttpRequest, data: TableIn) -> dict[str, Any]:
 
 @router.post("/table/facts", response=TableFacts)
 def table_facts(request: HttpRequest, data: TableIn) -> dict[str, Any]:
-    """Say which combinations no row covers, and which rows are never taken."""
+    """Say which combinations no row covers, which rows are never taken, which the tried one takes."""
     parts = [part for part, _ in data.parts]
     try:
         open_ = table.uncovered(parts, data.table)
         return {
             "uncovered": [sorted(given, key=parts.index) for given in open_[:20]],
             "more": max(len(open_) - 20, 0), "unreachable": table.unreachable(parts, data.table),
+            "row": table.row_for(data.table, frozenset(data.tried)),
         }
     except table.BadTable as error:
         raise Problem(400, "bad_table", str(error)) from error

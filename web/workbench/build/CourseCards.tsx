@@ -12,6 +12,7 @@ import { changeCourse, useCourse } from "../store/store";
 import { FoldCard, QuietButton } from "../ui/parts";
 import { GateFields } from "../does/GateCard";
 import { Rules } from "../does/Rules";
+import { FeedbackDesign } from "./FeedbackDesign";
 import { Check, Choose, Labelled, NumberField, Pair } from "./fields";
 import { ROLE_WORDS } from "./PaintField";
 import { ALL_PARTS, StyleFields } from "./StyleFields";
@@ -23,6 +24,7 @@ export function CourseCards(): ReactNode {
       <StylesCard />
       <SizeCard />
       <NavigationCard />
+      <FeedbackDesign />
       <CourseDoes />
     </>
   );

@@ -15,6 +15,7 @@ import { Overflow } from "./Overflow";
 import { Grid, Rulers } from "./Rulers";
 import { hasLooks, LooksStrip } from "../looks/LooksStrip";
 import { useAsLooked } from "../looks/useAsLooked";
+import { PairLines } from "../judges/PairLines";
 import { useTiming } from "../timing/useTiming";
 import { MovePath } from "../timing/MovePath";
 import { StageBar } from "./StageBar";
@@ -110,6 +111,7 @@ export function Stage({ pointer, onAdd }: Props): ReactNode {
             <Overflow slide={slide} scale={scale} />
             <Handles slide={slide} scale={scale} reaches={(e) => atHand(e, edited, aside)} />
             <MovePath slide={slide} scale={scale} />
+            <PairLines slide={slide} scale={scale} />
             <Rulers scale={scale} />
           </Box>
         ) : (

@@ -6,15 +6,16 @@ import { Check, Choose, NumberField, Pair, TextField } from "../build/fields";
 import { useCourse } from "../store/store";
 import { FoldCard } from "../ui/parts";
 import { AnswerTable } from "./AnswerTable";
+import { FeedbackCard } from "./FeedbackCard";
 import { KindFields } from "./KindFields";
 import { changeQuestion, convert, isUnjudged, kindsFrom, kindWord } from "./parts";
-import { fromLines, lines } from "./words";
 
 const PURPOSE = [["scored", "scored: it counts"], ["practice", "practice: no points"], ["survey", "survey: nothing is wrong"]] as const;
 const PARTIAL = [
   ["none", "all or nothing"], ["right_parts", "by right parts"], ["right_minus_wrong", "by right minus wrong"], ["per_answer", "by points of each"],
 ] as const;
 const JUDGED = [["submit", "when it is submitted"], ["at_once", "at once"], ["leaving", "on leaving the slide"]] as const;
+const SUBMIT = [["disabled", "is switched off"], ["hidden", "is hidden"], ["ready", "says what is missing"]] as const;
 const AFTER = [["stay", "the slide stays"], ["next", "the next slide comes"], ["again", "it begins again from …"]] as const;
 
 interface Props { slide: Slide; question: Question }
@@ -37,7 +38,7 @@ export function Judges({ slide, question }: Props): ReactNode {
         </Stack>
       </FoldCard>
       <Counting question={question} />
-      {!isUnjudged(question) && <Feedback question={question} />}
+      <FeedbackCard slide={slide} question={question} />
       {("choices" in question || "spots" in question) && <AnswerTable slide={slide} question={question} />}
     </>
   );
@@ -70,47 +71,25 @@ function Counting({ question }: { question: Question }): ReactNode {
           </>
         )}
         <Choose label="is judged" value={question.judged} options={JUDGED} onChange={(when) => change({ judged: when })} />
+        {question.judged === "submit" && (
+          <Choose label="till then the button" value={question.submit_is} options={SUBMIT} onChange={(submit_is) => change({ submit_is })} />
+        )}
+        <Check label="Must be answered before going on" value={question.required} onChange={(required) => change({ required })} />
         <Flex gap="3" wrap="wrap">
           <Check label="Time limit" value={question.time_limit !== null && question.time_limit !== undefined} onChange={(limited) => change({ time_limit: limited ? 60 : null })} />
           {question.time_limit !== null && question.time_limit !== undefined && (
             <NumberField bare label="seconds" value={question.time_limit} min={1} max={86_400} onChange={(seconds) => change({ time_limit: Math.round(seconds) })} />
           )}
         </Flex>
+        {question.time_limit !== null && question.time_limit !== undefined && (
+          <Check label="Whoever needs more time can have it" value={question.extendable} onChange={(extendable) => change({ extendable })} />
+        )}
         <Check label="An unfinished answer is still there on coming back" value={question.keeps} onChange={(keeps) => change({ keeps })} />
         {judged && <Check label="Show the right answers at the end" value={question.show_right} onChange={(show_right) => change({ show_right })} />}
         <Choose label="then" value={question.after} options={AFTER} onChange={(after) => change({ after, again_from: after === "again" ? question.again_from ?? order[0] : question.again_from })} />
         {question.after === "again" && (
           <Choose label="from" value={question.again_from ?? ""} options={order.map((id, n) => [id, `${n + 1} ${slides[id]?.title ?? ""}`] as const)} onChange={(again_from) => change({ again_from })} />
         )}
-      </Stack>
-    </FoldCard>
-  );
-}
-
-const OUTCOMES = [
-  ["right", "After a right answer"], ["partly", "After a partly right one, with tries left"], ["wrong", "After a wrong one, with tries left"],
-  ["last", "After the last one that was not right"], ["time_up", "When time is up"],
-] as const;
-
-function Feedback({ question }: { question: Question }): ReactNode {
-  const order = useCourse((state) => state.course.slides);
-  const slides = useCourse((state) => state.slides);
-  const put = (part: object): void => changeQuestion(question, { feedback: { ...question.feedback, ...part } });
-  const once = question.attempts === 1;
-  const simple = ["single_choice", "true_false", "short_text", "numeric"].includes(question.kind);
-  const said = OUTCOMES.filter(([key]) => (
-    key === "wrong" ? !once : key === "partly" ? !once && !simple : key === "time_up" ? Boolean(question.time_limit) : true
-  ));
-  return (
-    <FoldCard title="Says afterwards">
-      <Stack gap="2">
-        {said.map(([key, label]) => (
-          <TextField key={key} label={label} lines={2} value={lines(question.feedback[key])} onChange={(text) => put({ [key]: fromLines(text) })} />
-        ))}
-        <Choose
-          label="read again on" value={question.feedback.read_again ?? ""} options={[["", "no slide"], ...order.map((id, n) => [id, `${n + 1} ${slides[id]?.title ?? ""}`] as const)]}
-          onChange={(slide) => put({ read_again: slide || null })}
-        />
       </Stack>
     </FoldCard>
   );

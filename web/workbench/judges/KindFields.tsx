@@ -1,5 +1,5 @@
 /** What is right, for each kind of question. */
-import { Box, chakra, Flex, Stack, Text } from "@chakra-ui/react";
+import { Box, Flex, Text } from "@chakra-ui/react";
 import { Pin } from "lucide-react";
 import type { ReactNode } from "react";
 import type { Choice, Question, QuestionOf, Slide } from "../../api/types";
@@ -7,8 +7,10 @@ import { Check, Choose, NumberField, Pair, TextField } from "../build/fields";
 import { Tool } from "../ui/parts";
 import { AcceptsFields } from "./AcceptsFields";
 import { BlankFields } from "./BlankFields";
-import { changeQuestion, isUnjudged, partWords, withRight } from "./parts";
+import { PairFields } from "./PairFields";
+import { changeQuestion, isUnjudged, withRight } from "./parts";
 import { PartRows } from "./PartRows";
+import { Saying } from "./Saying";
 import { lines, fromLines } from "./words";
 
 interface Props<Q = Question> { slide: Slide; question: Q }
@@ -43,6 +45,8 @@ export function KindFields({ slide, question }: Props): ReactNode {
     case "rating_scale": return <PartRows slide={slide} question={question} list="rows" word="row" most={30} />;
   }
 }
+
+const LETTERS = [["none", "no letter"], ["capital", "A, B, C"], ["small", "a, b, c"], ["number", "1, 2, 3"]] as const;
 
 type Choosing = QuestionOf<"single_choice"> | QuestionOf<"multiple_response"> | QuestionOf<"true_false">;
 
@@ -82,6 +86,7 @@ function ChoiceFields({ slide, question }: Props<Choosing>): ReactNode {
           );
         }}
       />
+      {"letters" in question && <Choose label="at each answer" value={question.letters} options={LETTERS} onChange={(letters) => changeQuestion(question, { letters })} />}
       {"shuffle" in question && <Check label="Shuffle the answers" value={question.shuffle} onChange={(shuffle) => changeQuestion(question, { shuffle })} />}
       {question.kind === "multiple_response" && (
         <Pair>
@@ -93,90 +98,24 @@ function ChoiceFields({ slide, question }: Props<Choosing>): ReactNode {
   );
 }
 
-/** A line for what is said about one answer; small until there is something. */
-export function Saying({ value, label, onChange }: { value: string; label: string; onChange: (text: string) => void }): ReactNode {
-  return (
-    <chakra.input
-      key={value} defaultValue={value} aria-label={label} placeholder="What is said to this one" fontSize="12px" flex="1" minW="120px" px="2" py="0.5"
-      borderRadius="6px" bg={value ? "sky.soft" : "transparent"} borderWidth="1px" {...(value ? { borderColor: "transparent" } : {})}
-      onBlur={(event) => { if (event.target.value !== value) onChange(event.target.value); }}
-    />
-  );
-}
-
-type Pairing = QuestionOf<"matching"> | QuestionOf<"drag_to_target">;
-
-function PairFields({ slide, question }: Props<Pairing>): ReactNode {
-  const item = (id: string): Pairing["items"][number] | undefined => question.items.find((other) => other.id === id);
-  const change = (id: string, part: object): void => changeQuestion(question, {
-    items: question.items.map((other) => (other.id === id ? { ...other, ...part } : other)),
-  });
-  return (
-    <Stack gap="2">
-      <Heading>Things, and where they belong</Heading>
-      <PartRows
-        slide={slide} question={question} list="items" word="thing"
-        after={(part, words) => {
-          const one = item(part.id);
-          return one && (
-            <Flex pl="2" gap="1" wrap="wrap" align="center">
-              {question.targets.map((target) => {
-                const on = one.to.includes(target.id);
-                return (
-                  <chakra.button
-                    key={target.id} type="button" aria-pressed={on} aria-label={`${words} belongs on ${partWords(slide, target)}`} fontSize="12px" px="2" py="0.5"
-                    borderRadius="6px" borderWidth="1px" bg={on ? "spruce" : "sheet"} color={on ? "white" : "ink"} {...(on ? { borderColor: "spruce" } : {})} maxW="100%" truncate
-                    onClick={() => change(part.id, { to: on ? one.to.filter((id) => id !== target.id) : [...one.to, target.id] })}
-                  >
-                    {on ? "✓ " : ""}{partWords(slide, target) || "target"}
-                  </chakra.button>
-                );
-              })}
-              {!one.to.length && <Text fontSize="12px" color="quiet">belongs nowhere</Text>}
-              {question.kind === "drag_to_target" && one.to.length > 1 && (
-                <Check label="on all of them" value={one.endless} onChange={(endless) => change(part.id, { endless })} />
-              )}
-              <Saying value={lines(one.says)} label={`Said when ${words} is wrong`} onChange={(text) => change(part.id, { says: fromLines(text) })} />
-            </Flex>
-          );
-        }}
-      />
-      <Heading>{question.kind === "matching" ? "What they are matched with" : "Targets"}</Heading>
-      <PartRows
-        slide={slide} question={question} list="targets" word="target"
-        after={(part) => {
-          const target = question.targets.find((other) => other.id === part.id);
-          return target && (
-            <Flex pl="2" align="center" gap="1" fontSize="12px" color="quiet">
-              <span>takes</span>
-              <chakra.select
-                aria-label={`${partWords(slide, target)} takes`} value={target.takes ?? ""} bg="sheet" borderRadius="6px"
-                onChange={(event) => changeQuestion(question, {
-                  targets: question.targets.map((other) => (other.id === part.id ? { ...other, takes: event.target.value ? Number(event.target.value) : null } : other)),
-                })}
-              >
-                <option value="">any number</option>
-                {[1, 2, 3, 4, 5, 6].map((n) => <option key={n} value={n}>{n}</option>)}
-              </chakra.select>
-            </Flex>
-          );
-        }}
-      />
-      {question.kind === "drag_to_target" && (
-        <Choose
-          label="on a target they" value={question.arrange} options={[["tile", "stand side by side"], ["stack", "lie on each other"], ["snap", "go to its middle"]]}
-          onChange={(arrange) => changeQuestion(question, { arrange })}
-        />
-      )}
-    </Stack>
-  );
-}
-
 function OrderFields({ slide, question }: Props<QuestionOf<"ordering">>): ReactNode {
   return (
     <>
       <Text fontSize="12.5px" color="quiet">In the right order; learners see them mixed.</Text>
-      <PartRows slide={slide} question={question} list="items" word="step" most={30} />
+      <PartRows
+        slide={slide} question={question} list="items" word="step" most={30}
+        after={(part) => {
+          const place = question.items.findIndex(({ id }) => id === part.id);
+          return place > 0 && (
+            <Box pl="2">
+              <Check
+                label="may change places with the one before" value={question.items[place]?.level ?? false}
+                onChange={(level) => changeQuestion(question, { items: question.items.map((item) => (item.id === part.id ? { ...item, level } : item)) })}
+              />
+            </Box>
+          );
+        }}
+      />
       {!isUnjudged(question) && (
         <Choose
           label="right are" value={question.counts} onChange={(counts) => changeQuestion(question, { counts })}
@@ -217,8 +156,4 @@ function SpotFields({ slide, question }: Props<QuestionOf<"hotspot">>): ReactNod
       <Text fontSize="12px" color="quiet">0 clicks is as many as they like; 0 needed is all right places.</Text>
     </>
   );
-}
-
-function Heading({ children }: { children: string }): ReactNode {
-  return <Text fontSize="12.5px" fontWeight="700" color="quiet">{children}</Text>;
 }

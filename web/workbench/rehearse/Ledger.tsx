@@ -3,9 +3,12 @@ import { Box, Flex, Heading, Input, Stack, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState, type ReactNode } from "react";
 import { api, take } from "../../api/client";
-import type { Variable } from "../../api/types";
+import type { Grader, Variable } from "../../api/types";
 import { isVisible } from "../../player/engine/engine";
+import { told } from "../../player/engine/grade";
+import { measure } from "../../player/engine/measure";
 import type { Index } from "../../player/engine/program";
+import type { Answer } from "../../player/engine/state";
 import type { Value } from "../../player/engine/values";
 import { fromFrames } from "../../player/rehearsal";
 import type { RehearsalMessage } from "../../player/tracking/rehearsal";
@@ -46,7 +49,7 @@ export function Ledger({ message, told, index, onSet, onAsk, starting, onStartin
         <Fact name="time">{duration(state.time)}</Fact>
       </Card>
       <Visited visited={state.visited} current={state.slide} />
-      <Answers state={state} />
+      <Answers state={state} index={index} />
       {index && <Hidden index={index} message={message} onAsk={onAsk} />}
       <Card title="Variables">
         {!course.variables.length && <Text color="quiet">The course has none.</Text>}
@@ -98,7 +101,7 @@ function Visited({ visited, current }: { visited: readonly string[]; current: st
   );
 }
 
-function Answers({ state }: { state: RehearsalMessage["state"] }): ReactNode {
+function Answers({ state, index }: { state: RehearsalMessage["state"]; index: Index | null }): ReactNode {
   const slides = useCourse((store) => store.slides);
   const questions = Object.values(slides).flatMap((slide) => slide.questions);
   const answered = questions.filter((question) => state.answers[question.id]);
@@ -109,14 +112,26 @@ function Answers({ state }: { state: RehearsalMessage["state"] }): ReactNode {
         const answer = state.answers[question.id];
         if (!answer) return null;
         const tries = `${answer.attempts}${question.attempts ? ` of ${question.attempts}` : ""}`;
+        const how = judgedHow(index?.questions.get(question.id), answer);
         return (
-          <Fact key={question.id} name={question.name}>
-            {answer.result ?? "not submitted"} · attempt {tries}{answer.locked ? " · locked" : ""}
-          </Fact>
+          <Box key={question.id}>
+            <Fact name={question.name}>
+              {answer.result ?? "not submitted"} · attempt {tries}{answer.locked ? " · locked" : ""}
+            </Fact>
+            {how && <Text fontSize="12.5px" color="quiet">{how}</Text>}
+          </Box>
         );
       })}
     </Card>
   );
+}
+
+/** How an answer was judged, in a sentence. */
+function judgedHow(grader: Grader | undefined, answer: Answer): string {
+  if (!grader || answer.result === null || answer.result === "neutral") return "";
+  const { result, points, row, given } = answer;
+  const sentence = told(grader, { result, points, row, tally: measure(grader, given) });
+  return row ? `${sentence}, by row ${row} of its table` : sentence;
 }
 
 /** A variable as it stands, to be changed while the course runs. */

@@ -1,0 +1,39 @@
+/** What is done, one after the other. */
+import { Box, Flex, Text } from "@chakra-ui/react";
+import { Plus, X } from "lucide-react";
+import type { ReactNode } from "react";
+import type { RuleAction } from "../../api/types";
+import { Tool } from "../ui/parts";
+import { ActionEditor, verbs } from "./ActionEditor";
+import { newAction } from "./sentences";
+import type { Things } from "./things";
+import { WordChoice } from "./Word";
+
+export function Actions(
+  { actions, things, lead, onChange }: {
+    actions: readonly RuleAction[]; things: Things; lead: string; onChange: (actions: RuleAction[]) => void;
+  },
+): ReactNode {
+  const add = (name: string): void => {
+    const made = newAction(name as RuleAction["action"], things);
+    if (made) onChange([...actions, made]);
+  };
+  return (
+    <Box>
+      {actions.map((action, place) => (
+        <Flex key={place} wrap="wrap" align="center" gap="1">
+          <Text as="span" color={place ? "quiet" : undefined}>{place ? "then" : lead}</Text>
+          <ActionEditor action={action} things={things} onChange={(next) => onChange(actions.map((a, n) => (n === place ? next : a)))} />
+          <Tool label="Remove this action" onClick={() => onChange(actions.filter((_, n) => n !== place))}><X size={13} /></Tool>
+        </Flex>
+      ))}
+      <Flex align="center" gap="1" color="quiet">
+        <Plus size={12} />
+        <WordChoice
+          label={lead === "do" ? "Add an action" : "Add an action otherwise"} value="" onChange={add}
+          options={[["", actions.length ? "then …" : `${lead} …`]]} groups={verbs(things)}
+        />
+      </Flex>
+    </Box>
+  );
+}

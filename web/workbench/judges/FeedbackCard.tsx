@@ -1,0 +1,107 @@
+/** What is said after each outcome, and what is shown with it. */
+import { Box, Stack, Text } from "@chakra-ui/react";
+import type { ReactNode } from "react";
+import type { MediaFile, Question, Slide } from "../../api/types";
+import { Choose, TextField } from "../build/fields";
+import { kindOf } from "../store/media";
+import { useCourse } from "../store/store";
+import { FoldCard } from "../ui/parts";
+import { changeQuestion, isUnjudged } from "./parts";
+import { fromLines, lines } from "./words";
+
+type Shown = Question["feedback"]["shows"][number];
+type Outcome = Shown["after"];
+
+const OUTCOMES: readonly (readonly [Outcome, string])[] = [
+  ["right", "After a right answer"], ["partly", "After a partly right one, with tries left"], ["wrong", "After a wrong one, with tries left"],
+  ["last", "After the last one that was not right"], ["time_up", "When time is up"], ["answered", "After it was answered"],
+  ["nothing", "When nothing was answered"],
+];
+const PLACES = [["", "as in the whole course"], ["below", "below the question"], ["beside", "beside it"], ["over", "over it"]] as const;
+const ONE_PART = ["single_choice", "true_false", "short_text", "numeric"];
+
+interface Props { slide: Slide; question: Question }
+
+export function FeedbackCard({ slide, question }: Props): ReactNode {
+  const order = useCourse((state) => state.course.slides);
+  const slides = useCourse((state) => state.slides);
+  const { feedback } = question;
+  const put = (part: object): void => changeQuestion(question, { feedback: { ...feedback, ...part } });
+  return (
+    <FoldCard title="Says afterwards">
+      <Stack gap="2">
+        {OUTCOMES.filter(([outcome]) => canCome(question, outcome)).map(([outcome, label]) => (
+          <Box key={outcome}>
+            <TextField label={label} lines={2} value={lines(feedback[outcome])} onChange={(text) => put({ [outcome]: fromLines(text) })} />
+            <WithIt slide={slide} question={question} outcome={outcome} label={label} onChange={(shows) => put({ shows })} />
+          </Box>
+        ))}
+        <Choose label="stands" value={feedback.place ?? ""} options={PLACES} onChange={(place) => put({ place: place || null })} />
+        {!isUnjudged(question) && (
+          <Choose
+            label="read again on" value={feedback.read_again ?? ""} options={[["", "no slide"], ...order.map((id, n) => [id, `${n + 1} ${slides[id]?.title ?? ""}`] as const)]}
+            onChange={(again) => put({ read_again: again || null })}
+          />
+        )}
+      </Stack>
+    </FoldCard>
+  );
+}
+
+function canCome(question: Question, outcome: Outcome): boolean {
+  if (outcome === "nothing") return question.submit_is === "ready";
+  if (isUnjudged(question) !== (outcome === "answered")) return false;
+  const once = question.attempts === 1;
+  switch (outcome) {
+    case "wrong": return !once;
+    case "partly": return !once && !ONE_PART.includes(question.kind);
+    case "time_up": return Boolean(question.time_limit);
+    default: return true;
+  }
+}
+
+/** A picture, a sound, or an overlay of the slide instead of the words. */
+function WithIt(
+  { slide, question, outcome, label, onChange }: Props & { outcome: Outcome; label: string; onChange: (shows: Shown[]) => void },
+): ReactNode {
+  const media = useCourse((state) => state.course.media);
+  const { shows } = question.feedback;
+  const shown: Shown = shows.find(({ after }) => after === outcome) ?? { after: outcome, picture: null, alt: "", sound: null, overlay: null };
+  const change = (part: Partial<Shown>): void => {
+    const next = { ...shown, ...part };
+    const others = shows.filter(({ after }) => after !== outcome);
+    onChange(next.picture || next.sound || next.overlay ? [...others, next] : others);
+  };
+  const pictures = named(media, "picture");
+  const sounds = named(media, "audio");
+  if (!pictures.length && !sounds.length && !slide.overlays.length) return null;
+  return (
+    <details>
+      <Text as="summary" fontSize="12px" color="quiet" cursor="pointer">{summary(shown, media, slide)}</Text>
+      <Stack gap="1" pl="3" pt="1" role="group" aria-label={`${label}: with it`}>
+        {pictures.length > 0 && <Choose label="picture" value={shown.picture ?? ""} options={[["", "none"], ...pictures]} onChange={(picture) => change({ picture: picture || null })} />}
+        {shown.picture && <TextField label="What the picture shows" value={shown.alt} onChange={(alt) => change({ alt })} />}
+        {sounds.length > 0 && <Choose label="sound" value={shown.sound ?? ""} options={[["", "none"], ...sounds]} onChange={(sound) => change({ sound: sound || null })} />}
+        {slide.overlays.length > 0 && (
+          <Choose
+            label="instead, open" value={shown.overlay ?? ""} options={[["", "nothing else"], ...slide.overlays.map(({ id, name }) => [id, name] as const)]}
+            onChange={(overlay) => change({ overlay: overlay || null })}
+          />
+        )}
+      </Stack>
+    </details>
+  );
+}
+
+/** The files of a kind, to choose from. */
+export function named(media: readonly MediaFile[], kind: "picture" | "audio"): [string, string][] {
+  return media.filter((file) => kindOf(file) === kind).map(({ id, name }) => [id, name]);
+}
+
+function summary(shown: Shown, media: readonly MediaFile[], slide: Slide): string {
+  const name = (id: string | null | undefined): string => media.find((file) => file.id === id)?.name ?? "";
+  const overlay = slide.overlays.find(({ id }) => id === shown.overlay);
+  if (overlay) return `opens “${overlay.name}” instead`;
+  const with_ = [name(shown.picture), name(shown.sound)].filter(Boolean);
+  return with_.length ? `with ${with_.join(" and ")}` : "with a picture, a sound, an overlay";
+}
