@@ -1,7 +1,7 @@
 """Short words for building a course by code: each gives an element of the core's own models."""
 
 import random
-from typing import Any
+from typing import Any, TypeVar
 
 from zigzag_core.course import (
     Background,
@@ -19,6 +19,7 @@ from zigzag_core.course import (
     Meter,
     Onward,
     Picture,
+    Question,
     RichText,
     Rule,
     Section,
@@ -34,13 +35,16 @@ from zigzag_core.course import (
     id_source,
     rich,
 )
-from zigzag_core.course.elements import Point
+from zigzag_core.course.elements import Area, Point
+from zigzag_core.course.questions import FeedbackPlace, QuestionBase
 from zigzag_core.course.usual_styles import USUAL_STYLES, shipped_style
 from zigzag_core.drawings import drawing_of
 from zigzag_core.edit.layouts import slide_from, with_layout
 from zigzag_core.media.palette import palette
 from zigzag_core.media.pictures import take_picture
 from zigzag_core.media.recolour import is_recoloured
+
+Q = TypeVar("Q", bound=QuestionBase)
 
 
 class CourseBuilder:
@@ -74,7 +78,7 @@ class CourseBuilder:
 
     def slide(
         self, slide_id: str, title: str, elements: list[Element],
-        questions: tuple[SingleChoice, ...] = (), indent: int = 0, notes: str = "",
+        questions: tuple[Question, ...] = (), indent: int = 0, notes: str = "",
         transcript: str = "", onward: Onward | None = None, does: dict[str, Any] | None = None,
         **background: Any,
     ) -> None:
@@ -191,6 +195,19 @@ class CourseBuilder:
         return Input(id=self.fresh(), name=name, label=label, variable=variable, x=x, y=y, w=w,
                      h=h, **_following("styleinput"))
 
+    def writing(self, name: str, label: str, x: float, y: float, w: float, h: float,
+                kind: str = "text", **more: Any) -> Input:
+        """A field that a question is answered in; `kind` may be *long* or *scale*."""
+        style = more.pop("style", {})
+        return Input(id=self.fresh(), name=name, label=label, input=kind, x=x, y=y, w=w, h=h,
+                     **more, **_following("styleinput", **style))
+
+    def area(self, name: str, x: float, y: float, w: float, h: float, shape: str = "rectangle",
+             **style: Any) -> Area:
+        """A place on a picture; its name is what is said of it."""
+        return Area(id=self.fresh(), name=name, alt=name, x=x, y=y, w=w, h=h, shape=shape,
+                    style=Style(**style))
+
     def ring(self, name: str, of: str, x: float, y: float, size: float) -> Meter:
         return Meter(id=self.fresh(), name=name, alt=name, meter="ring", of=of, x=x, y=y, w=size,
                      h=size, style=Style(fill="soft", text_colour="primary", size=24, bold=True,
@@ -213,6 +230,23 @@ class CourseBuilder:
                 for place, answer in enumerate(answers)
             ),
             feedback=Feedback(right=words[0], wrong=words[1], last=words[2]), **settings,
+        )
+
+
+    def asked(
+        self, kind: type[Q], name: str, prompt: Element, submit: Element,
+        feedback: tuple[str, str, str] = ("", "", ""), place: FeedbackPlace | None = None,
+        **settings: Any,
+    ) -> Q:
+        """A question of any kind, for practice unless said otherwise.
+
+        `feedback` is said when it is right, wrong with tries left, and not right at last.
+        """
+        right, wrong, last = (rich(text) for text in feedback)
+        return kind(
+            id=self.fresh(), name=name, prompt=prompt.id, submit=submit.id,
+            feedback=Feedback(right=right, wrong=wrong, last=last, place=place),
+            **{"purpose": "practice", "attempts": 2, "show_right": True, **settings},
         )
 
 

@@ -5,6 +5,7 @@ from zigzag_core.course import (
     CourseDocument,
     Nowhere,
     RichText,
+    Style,
     StylePatch,
     TextRun,
     TextVariable,
@@ -12,9 +13,12 @@ from zigzag_core.course import (
     ValueRun,
 )
 from zigzag_core.course.patterns import Revealed, RevealSet
+from zigzag_core.course.questions import FeedbackDesign, ToneDesign
 
 from . import drawings
 from .builder import CourseBuilder, looking
+from .day_evening import evening
+from .day_morning import morning
 
 HUT_BOOK = "hutbookname"
 
@@ -28,20 +32,33 @@ def hut_warden_basics() -> tuple[CourseDocument, dict[str, bytes]]:
     b = CourseBuilder("Hut Warden Basics", seed=1912)
     at = b.slide_ids(
         "welcome", "map", "guests", "drying", "kitchen", "stove", "ask_stove", "late",
-        "bench", "sent", "weather", "ask_sky", "radio", "ask_radio", "night", "opinion", "result",
+        "bench", "sent", "weather", "ask_sky", "radio", "ask_radio", "night",
+        "signs", "water", "soup", "ways", "book", "mistakes", "dry", "board",
+        "crest", "fire", "glue", "greeting", "pell", "gas", "call", "people", "door", "list",
+        "walk", "entry", "sure", "length", "opinion", "result",
     )
     _arriving(b, at)
     _rooms(b, at)
     _people(b, at)
     _weather(b, at)
     _radio(b, at)
+    _night(b, at)
+    morning(b, at)
+    evening(b, at)
     _end(b, at)
     for title, first in (("Arriving", "welcome"), ("Everyday work", "drying"), ("People", "late"),
-                         ("Safety", "weather"), ("At the end of the day", "opinion")):
+                         ("Safety", "weather"), ("A day, hour by hour", "signs"),
+                         ("At the end of the day", "opinion")):
         b.section(title, at[first])
     # One arm of the fork is left out by everybody who goes straight through.
     return b.build(
         pass_mark=70, completion={"slides_share": 0.9, "passing": True},
+        feedback=FeedbackDesign(
+            right=ToneDesign(speaker=b.drawing("person-mira-friendly")),
+            partly=ToneDesign(speaker=b.drawing("person-mira-calm")),
+            wrong=ToneDesign(speaker=b.drawing("person-mira-thoughtful")),
+            style=Style(size=24, radius=20),
+        ),
         variables=(TextVariable(id=HUT_BOOK, name="Name in the hut book", default="warden",
                                 description="What the learner wants to be called"),),
     ), b.media
@@ -56,7 +73,7 @@ def _arriving(b: CourseBuilder, at: dict[str, str]) -> None:
         b.text("Opening words", "Your first week on Larkspur Ridge: the rooms, the weather, the "
                "radio and the last round at night.", 112, 322, 480, 110, size=25, fit="shrink"),
         b.button("Start the day", 112, 448, 230),
-        b.text("Length", "about 12 minutes", 364, 448, 220, 64, size=20, text_colour="quiet",
+        b.text("Length", "about 30 minutes", 364, 448, 220, 64, size=20, text_colour="quiet",
                valign="middle"),
     ], picture=b.picture_file("Hut at dawn", drawings.hut_at_dawn()))
 
@@ -135,7 +152,7 @@ def _rooms(b: CourseBuilder, at: dict[str, str]) -> None:
 
     b.slide(at["stove"], "The stove", [
         b.title_text("The stove"),
-        b.picture("Stove", b.picture_file("Stove", drawings.stove_picture()), 80, 148, 430, 524,
+        b.picture("Stove", b.picture_file("Stove with wood", drawings.stove_picture()), 80, 148, 430, 524,
                   alt="An iron stove with its door open, a stone slab under it, three logs "
                       "beside it."),
         b.text("Lighting it", "Light it from the **top**: large logs below, small wood above, a "
@@ -278,7 +295,7 @@ def _radio(b: CourseBuilder, at: dict[str, str]) -> None:
     ), points=2, attempts=2, shuffle=True),))
 
 
-def _end(b: CourseBuilder, at: dict[str, str]) -> None:
+def _night(b: CourseBuilder, at: dict[str, str]) -> None:
     b.slide(at["night"], "Night round", [
         b.plate_title("The night round", 400),
         b.panel(60, 130, 470, 250, opacity=0.95),
@@ -287,6 +304,8 @@ def _end(b: CourseBuilder, at: dict[str, str]) -> None:
                "- hang the lantern out", 84, 146, 430, 226, size=24),
     ], colour="#2f3a55", picture=b.picture_file("Night round", drawings.night_round()))
 
+
+def _end(b: CourseBuilder, at: dict[str, str]) -> None:
     prompt = b.text("Question", "How sure do you feel about your first week?", 80, 150, 760, 60,
                     level="heading", font="heading", size=32, bold=True, valign="middle")
     answers = [

@@ -53,7 +53,7 @@ def _take(page: Page) -> None:
     _shot(page, "shelf")
 
     page.go(f"{COURSE}/plan")
-    page.until(lambda: len(page.all("[data-route-stop]")) == 17)
+    page.until(lambda: len(page.all("[data-route-stop]")) == 39)
     _shot(page, "plan")
 
     page.go(f"{COURSE}/build")
@@ -162,7 +162,7 @@ def _take(page: Page) -> None:
     page.browser.set_window_size(500, 900)
     page.browser.get(address.split("#")[0])
     page.press("Start the day")
-    page.words("Slide 2 of 17")
+    page.words("Slide 2 of 39")
     _shot(page, "phone")
 
 

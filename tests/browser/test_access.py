@@ -131,7 +131,7 @@ def test_every_view_in_light_and_dark(page, path, scheme):
     page.find("main")
     page.gone("[role=status][aria-label=Loading]")
     if path.endswith("plan"):
-        page.until(lambda: len(page.all("[data-route-stop]")) == 17)
+        page.until(lambda: len(page.all("[data-route-stop]")) == 39)
     if path.endswith("rehearse"):
         page.see("Slides visited")
     if path.endswith("publish"):
