@@ -19,6 +19,7 @@ from zigzag_core.course import (
 from zigzag_core.course.blank import Addition, blank_slide
 from zigzag_core.course.media_use import usage
 from zigzag_core.course.new_questions import QUESTION_KINDS
+from zigzag_core.course.questions import part_ids
 from zigzag_core.course.usual_styles import USUAL_STYLES
 from zigzag_core.edit.adding import add
 from zigzag_core.edit.copying import (
@@ -103,7 +104,7 @@ def test_a_duplicated_course_shares_no_id_and_says_the_same():
             e.id for s in found.slides for e in s.elements} | {
             r.id for s in found.slides for e in s.elements for r in e.rules} | {
             part for s in found.slides for q in s.questions
-            for part in (q.id, *(c.id for c in q.choices))}
+            for part in (q.id, *part_ids(q))}
 
     assert not ids(document) & ids(copy)
     targets = {a.go.slide for s in copy.slides for e in s.elements for r in e.rules for a in r.do

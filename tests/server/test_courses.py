@@ -7,6 +7,7 @@ import json
 import pytest
 from django.core.files.storage import default_storage
 from PIL import Image
+from zigzag_core.course.document import FORMAT
 from zigzag_core.package.safe_zip import read_zip
 from zigzag_server.courses import api as courses_api
 from zigzag_server.courses import store, taking
@@ -85,11 +86,11 @@ def test_courses_stored_in_the_first_format_are_raised(mika, course):
         slide.save()
     store.raise_formats(Course, Slide)
     after = opened(mika, course)
-    assert after["course"]["format"] == 4 and after["course"]["styles"] == []
+    assert after["course"]["format"] == FORMAT and after["course"]["styles"] == []
     assert after["course"]["slides"] == before["course"]["slides"]
     assert after["slides"][1]["slide"]["elements"][0]["turn"] == 0
     moment = mika("get", f"/courses/{course}/history")[0]["id"]
-    assert mika("get", f"/courses/{course}/history/{moment}")["course"]["format"] == 4
+    assert mika("get", f"/courses/{course}/history/{moment}")["course"]["format"] == FORMAT
 
 
 def test_a_short_look_tells_what_has_changed(mika, course):
