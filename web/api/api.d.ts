@@ -1061,7 +1061,7 @@ export interface paths {
         put?: never;
         /**
          * Table Facts
-         * @description Say which combinations no row covers, which rows are never taken, which the tried one takes.
+         * @description Say which combinations have no row, which rows are never taken, what the tried one takes.
          */
         post: operations["zigzag_server_courses_questions_api_table_facts"];
         delete?: never;
@@ -8871,7 +8871,8 @@ export interface components {
          *     `record` names the question in interaction records: letters, digits, ``-`` and ``_``.
          *     `at_most` limits what may be chosen, the marks of *spots*, the letters of *free*; `needed` is
          *     how many right spots are enough. `counts` says what of an order counts. `time_limit` is in
-         *     seconds, which learners may make longer where it is `extendable`; `returns` says when wrong items go back to where they were.
+         *     seconds, which learners may make longer where it is `extendable`; `returns` says when
+         *     wrong items go back to where they were.
          */
         Grader: {
             /** Id */

@@ -391,7 +391,8 @@ class Grader(Model):
     `record` names the question in interaction records: letters, digits, ``-`` and ``_``.
     `at_most` limits what may be chosen, the marks of *spots*, the letters of *free*; `needed` is
     how many right spots are enough. `counts` says what of an order counts. `time_limit` is in
-    seconds, which learners may make longer where it is `extendable`; `returns` says when wrong items go back to where they were.
+    seconds, which learners may make longer where it is `extendable`; `returns` says when
+    wrong items go back to where they were.
     """
 
     id: ProgramId

@@ -102,7 +102,7 @@ def table_rows(request: HttpRequest, data: TableIn) -> dict[str, Any]:
 
 @router.post("/table/facts", response=TableFacts)
 def table_facts(request: HttpRequest, data: TableIn) -> dict[str, Any]:
-    """Say which combinations no row covers, which rows are never taken, what the tried one takes."""
+    """Say which combinations have no row, which rows are never taken, what the tried one takes."""
     parts = [part for part, _ in data.parts]
     try:
         open_ = table.uncovered(parts, data.table)
