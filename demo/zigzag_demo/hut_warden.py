@@ -153,8 +153,8 @@ def _rooms(b: CourseBuilder, at: dict[str, str]) -> None:
     b.slide(at["stove"], "The stove", [
         b.title_text("The stove"),
         b.picture("Stove", b.picture_file("Stove with wood", drawings.stove_picture()), 80, 148,
-                  430, 524, alt="An iron stove with its door open, a stone slab under it, three logs "
-                      "beside it."),
+                  430, 524, alt="An iron stove with its door open, a stone slab under it, three "
+                                "logs beside it."),
         b.text("Lighting it", "Light it from the **top**: large logs below, small wood above, a "
                "twist of wool on it. The air slide stays **open** until the logs have caught.",
                560, 170, 640, 180, size=27),

@@ -86,6 +86,18 @@ class Page:
     def click(self, css: str) -> None:
         self.until(lambda: self.find(css).click() or True, f"to click {css}")
 
+    def stop(self, number: int) -> None:
+        """Open the slide `number` (from 0) by its stop; far ones are drawn once scrolled to."""
+        self.find("nav[aria-label='Route']")
+        self.until(lambda: self.browser.execute_script("""
+            const strip = document.querySelector("nav[aria-label='Route']");
+            const stop = strip.querySelector(`[data-stop-button='${arguments[0]}']`);
+            if (!stop) strip.scrollLeft += strip.clientWidth / 2;
+            else stop.scrollIntoView({ block: "nearest", inline: "center" });
+            return Boolean(stop);
+        """, number))
+        self.click(f"[data-stop-button='{number}']")
+
     def call(self, method: str, path: str, body: object = None) -> dict:
         """Ask the API as the page would, with its session; for what a test does not test."""
         return self.browser.execute_async_script("""

@@ -79,7 +79,7 @@ def test_build(page, what):
         page.all("[data-row]")[1].click()
         page.find("select[aria-label='mask']")
     elif what == "input":
-        page.click("[data-stop-button='37']")
+        page.stop(37)
         page.until(lambda: next(r for r in page.all("[data-row]") if "Hut book" in r.text)).click()
         page.find("select[aria-label='kept as']")
     elif what == "colour":
@@ -142,7 +142,7 @@ def test_every_view_in_light_and_dark(page, path, scheme):
 @pytest.mark.parametrize("number", [0, 1, 3, 6, 7, 8, 12, 15, 18, 20, 22, 27, 29, 32, 35, 38])
 def test_player(page, number):
     page.go(f"{COURSE}/build")
-    page.click(f"[data-stop-button='{number}']")
+    page.stop(number)
     page.find("body").send_keys("r")
     page.frames("iframe[title='The course']")
     page.find(".zz-stage")
