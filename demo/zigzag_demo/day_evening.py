@@ -44,12 +44,13 @@ def _truth(b: CourseBuilder, x: float, y: float, w: float = 220, h: float = 110,
 def _crest(b: CourseBuilder, at: dict[str, str]) -> None:
     prompt = b.callout("Question", "In doubt I hang the milder sign, so that nobody gets bored.",
                        420, 130, 620, 170, tail=(-0.12, 0.9))
-    answers = _truth(b, 460, 360)
-    submit = send(b, 460, 520)
+    answers = _truth(b, 460, 392)
+    submit = send(b, 460, 540)
     b.slide(at["crest"], "Two o’clock: a plan", [
         hour(b, "14:00"), b.picture("Oskarin", b.drawing("person-oskarin-thoughtful"), 60, 270, 380,
                                     422, alt="Oskarin, a warden with glasses, looks thoughtful."),
-        prompt, *answers, submit,
+        prompt, b.text("Title", "Is he right?", 460, 322, 400, 56, level="title", font="heading",
+                       size=34, bold=True), *answers, submit,
     ], (b.asked(q.TrueFalse, "The milder sign", prompt, submit, (
         "It is false: in doubt the worse sign. Guests can walk an hour later.", "",
         "In doubt hang the worse sign: guests cannot walk an hour earlier.",
@@ -129,12 +130,13 @@ def _greeting(b: CourseBuilder, at: dict[str, str]) -> None:
 def _pell(b: CourseBuilder, at: dict[str, str]) -> None:
     prompt = b.callout("Question", "Six hours in the snow, and now every bed is taken?", 470, 70,
                        560, 150, tail=(-0.12, 1.1))
-    field = b.writing("Your words", "What do you answer?", 560, 300, 640, 240, kind="long")
+    title = ask(b, "What do you answer?", 560, 244, 400, 56)
+    field = b.writing("Your words", "Your words", 560, 300, 640, 240, kind="long")
     submit = b.button("Say it", 560, 560, 190, 60, to=None)
     b.slide(at["pell"], "Half past five: your words", [
         hour(b, "17:30"), b.picture("Pell", b.drawing("person-pell-cross"), 60, 180, 440, 489,
                                     alt="Pell, a guest with a woollen hat, is cross."),
-        prompt, field, submit,
+        prompt, title, field, submit,
     ], (b.asked(q.OpenAnswer, "To Pell", prompt, submit, attempts=1, field=field.id, at_least=10,
                 at_most=240, model=rich(
         "A warden once said: **“Come in and sit down. The bench by the stove is yours, and there "

@@ -36,6 +36,11 @@ def _shot(page: Page, name: str) -> None:
     page.browser.save_screenshot(str(FOLDER / f"{name}.png"))
 
 
+def _to_judges(page: Page) -> None:
+    page.browser.execute_script(
+        "document.querySelector(\"section[aria-label^='Judges']\").scrollIntoView()")
+
+
 def _settled(page: Page) -> None:
     """Wait for fonts and pictures, and for two frames without a change of layout."""
     page.browser.execute_async_script("""
@@ -71,8 +76,19 @@ def _take(page: Page) -> None:
     page.words("Judges · Single choice")
     for card in ("Says", "Looks", "Does"):
         page.click(f"section[aria-label='{card}'] h3 button")
+    _to_judges(page)
     _shot(page, "question")
 
+    page.stop(18)
+    page.until(lambda: next(r for r in page.all("[data-row]") if r.text.startswith("Valley path"))
+               ).click()
+    page.words("Judges · Drag to target")
+    _to_judges(page)
+    _shot(page, "judges")
+    page.stop(6)
+    page.until(lambda: len(page.all("[data-row]")) == 6)
+    page.all("[data-row]")[2].click()
+    page.words("Judges · Single choice")
     for card in ("Says", "Looks", "Does"):
         page.click(f"section[aria-label='{card}'] h3 button")
     page.find("[data-stage]").send_keys("/")
