@@ -92,7 +92,9 @@ class Page:
         self.until(lambda: self.browser.execute_script("""
             const strip = document.querySelector("nav[aria-label='Route']");
             const stop = strip.querySelector(`[data-stop-button='${arguments[0]}']`);
-            if (!stop) strip.scrollLeft += strip.clientWidth / 2;
+            const first = strip.querySelector("[data-stop-button]");
+            const ahead = first && Number(first.dataset.stopButton) < arguments[0];
+            if (!stop) strip.scrollLeft += (ahead ? 1 : -1) * strip.clientWidth / 2;
             else stop.scrollIntoView({ block: "nearest", inline: "center" });
             return Boolean(stop);
         """, number))
