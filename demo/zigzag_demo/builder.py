@@ -1,6 +1,7 @@
 """Short words for building a course by code: each gives an element of the core's own models."""
 
 import random
+from collections.abc import Iterable, Sequence
 from typing import Any, TypeVar
 
 from zigzag_core.course import (
@@ -36,7 +37,7 @@ from zigzag_core.course import (
     rich,
 )
 from zigzag_core.course.elements import Area, Point
-from zigzag_core.course.questions import FeedbackPlace, QuestionBase
+from zigzag_core.course.questions import FeedbackPlace, Item, QuestionBase, Target
 from zigzag_core.course.usual_styles import USUAL_STYLES, shipped_style
 from zigzag_core.drawings import drawing_of
 from zigzag_core.edit.layouts import slide_from, with_layout
@@ -248,6 +249,18 @@ class CourseBuilder:
             feedback=Feedback(right=right, wrong=wrong, last=last, place=place),
             **{"purpose": "practice", "attempts": 2, "show_right": True, **settings},
         )
+
+
+    def targets(self, elements: Iterable[Element], takes: int | None = 1) -> tuple[Target, ...]:
+        return tuple(Target(id=self.fresh(), element=e.id, takes=takes) for e in elements)
+
+    def items(
+        self, elements: Iterable[Element], targets: Sequence[Target], on: Iterable[int | None]
+    ) -> tuple[Item, ...]:
+        """What is placed, each right on the target with the number (from 0) in `on`, or nowhere."""
+        return tuple(
+            Item(id=self.fresh(), element=e.id, to=() if n is None else (targets[n].id,))
+            for e, n in zip(elements, on, strict=True))
 
 
 def looking(element: Element, **looks: StylePatch) -> Element:

@@ -196,16 +196,14 @@ def _people(b: CourseBuilder, at: dict[str, str]) -> None:
         "Listen first, then explain", "A place by the stove", "The weather for tomorrow"))]
     prompt = ask(b, "Who needs what?", 440, 40, 400, 72, align="center")
     submit = send(b, 555, 620)
-    targets = tuple(q.Target(id=b.fresh(), element=e.id) for e in gives)
+    targets = b.targets(gives)
     b.slide(at["people"], "Half past seven: three guests", [hour(b, "19:30"), prompt, *pictures,
                                                             *gives, submit], (
         b.asked(q.Matching, "Three guests", prompt, submit, (
             "You have looked at their faces first. That is half of the work.",
             "Look at their faces once more.",
             "Pell a place by the stove, Suna the weather, Edda somebody who listens.",
-        ), targets=targets, partial="right_parts", items=tuple(
-            q.Item(id=b.fresh(), element=e.id, to=(targets[n].id,))
-            for e, n in zip(pictures, (1, 2, 0), strict=True))),
+        ), targets=targets, partial="right_parts", items=b.items(pictures, targets, (1, 2, 0))),
     ), picture=b.picture_file("Ridge", drawings.ridge_pattern()))
 
 

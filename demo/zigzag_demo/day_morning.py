@@ -59,16 +59,14 @@ def _signs(b: CourseBuilder, at: dict[str, str]) -> None:
         ("Nobody leaves", 190), ("All ways are open", 320), ("Not over the crest", 450))]
     prompt = ask(b, "What does each sign tell your guests?", 520, 88, 700)
     submit = send(b, 800, 580)
-    targets = [q.Target(id=b.fresh(), element=e.id, takes=None) for e in says]
+    targets = b.targets(says, takes=None)
     b.slide(at["signs"], "Six o’clock: the signs", [hour(b, "6:00", 1130), prompt, *signs, *says,
                                                     submit], (
         b.asked(q.Matching, "Weather signs", prompt, submit, (
             "The board can be trusted. The first guests are lacing their boots.",
             "Two of the signs keep everybody in the hut.",
             "Thunder and snow keep everybody in; wind closes the crest; sun opens all ways.",
-        ), targets=tuple(targets), partial="right_parts", items=tuple(
-            q.Item(id=b.fresh(), element=sign.id, to=(targets[n].id,))
-            for sign, n in zip(signs, (1, 2, 0, 0), strict=True))),
+        ), targets=targets, partial="right_parts", items=b.items(signs, targets, (1, 2, 0, 0))),
     ), picture=b.picture_file("Morning", draw.morning()))
 
 
@@ -120,9 +118,7 @@ def _ways(b: CourseBuilder, at: dict[str, str]) -> None:
         "Valley path", "Over the crest", "Forest loop", "East face, roped", "A mug of tea"))]
     prompt = ask(b, "The sign says wind. Who may leave?", 330, 52, 620)
     submit = send(b, 60, 618)
-    targets = (q.Target(id=b.fresh(), element=go.id, takes=None),
-               q.Target(id=b.fresh(), element=wait.id, takes=None))
-    to = ((0,), (1,), (0,), (1,), ())
+    targets = b.targets((go, wait), takes=None)
     b.slide(at["ways"], "Eight o’clock: who may leave?", [hour(b, "8:00"), prompt, go, wait, *plans,
                                                           submit], (
         b.asked(q.DragToTarget, "Ways in the wind", prompt, submit, (
@@ -130,8 +126,7 @@ def _ways(b: CourseBuilder, at: dict[str, str]) -> None:
             "Think of where the wind is strongest. What went wrong has gone back.",
             "The valley and the forest are open; the crest and the east face wait.",
         ), targets=targets, partial="right_minus_wrong", wrong_items="return_when_judged",
-            items=tuple(q.Item(id=b.fresh(), element=plan.id, to=tuple(targets[t].id for t in on))
-                        for plan, on in zip(plans, to, strict=True))),
+            items=b.items(plans, targets, (0, 1, 0, 1, None))),
     ), picture=b.picture_file("Crossroads", draw.crossroads()))
 
 
@@ -186,17 +181,15 @@ def _dry(b: CourseBuilder, at: dict[str, str]) -> None:
     ]
     prompt = ask(b, "Hang up what is wet. One place stays empty.", 200, 40, 720, 76)
     submit = send(b, 800, 620)
-    targets = [q.Target(id=b.fresh(), element=area.id) for area in areas]
+    targets = b.targets(areas)
     b.slide(at["dry"], "Eleven o’clock: hang it up", [hour(b, "11:00"), prompt, *areas, *things,
                                                       submit], (
         b.asked(q.DragToTarget, "Drying room", prompt, submit, (
             "Boots on the rack, the jacket on a hanger, the rope in the shade. Bread stays bread.",
             "Something is missing still.",
             "Boots belong on the rack, the jacket on the hanger, the rope on the peg.",
-        ), targets=tuple(targets), arrange="snap", wrong_items="return_at_once",
-            partial="right_parts", items=tuple(
-                q.Item(id=b.fresh(), element=thing.id, to=to) for thing, to in zip(things, (
-                    (targets[1].id,), (targets[0].id,), (targets[2].id,), ()), strict=True))),
+        ), targets=targets, arrange="snap", wrong_items="return_at_once",
+            partial="right_parts", items=b.items(things, targets, (1, 0, 2, None))),
     ), picture=b.picture_file("Places to dry", draw.places_to_dry()))
 
 

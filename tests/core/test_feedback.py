@@ -9,7 +9,7 @@ from zigzag_core.assess.solutions import right_response, wrong_response
 from zigzag_core.course import Course, CourseDocument, Overlay, Picture, rich
 from zigzag_core.course import questions as q
 from zigzag_core.course.blank import blank_slide
-from zigzag_core.course.media_use import media_of_design
+from zigzag_core.course.media_use import media_of_design, usage
 from zigzag_core.course.rules import Calculate, GoTo, ToSlide
 from zigzag_core.course.variables import NumberVariable
 from zigzag_core.logic import engine
@@ -219,6 +219,25 @@ def test_words_for_what_is_not_judged():
     said = panels(given_feedback("rating_scale", answered=rich("Noted.")))
     assert list(said) == ["answered"]
     assert panels(document(slide_with("rating_scale"))) == {}
+
+
+def test_long_ids_and_a_full_table_of_twelve_answers_are_published():
+    slide = slide_with("multiple_response")
+    assert "right" in panels(document(slide, id="q" * 24, submit_is="ready"))
+    rows = tuple(q.AnswerRow(id=f"row{n:05}", words=rich(f"Row {n}"), at_least=n % 3)
+                 for n in range(4_096))
+    taker = Taking(document(slide, table=rows))
+    taker.answers(right_response(taker.grader)).submits()
+    said = [e.draw.id for e in taker.index.overlays[taker.state.overlays[0]].elements
+            if engine.is_visible(taker.index, taker.state, e.draw.id)]
+    assert taker.answer.row == 1 and len(said) == 2
+
+
+def test_the_pictures_of_the_design_are_used():
+    doc = document(slide_with("single_choice"))
+    design = q.FeedbackDesign(right=q.ToneDesign(speaker="somebody"))
+    course = doc.course.model_copy(update={"feedback": design})
+    assert usage(doc.model_copy(update={"course": course})) == {"somebody": (course.id,)}
 
 
 MAPPED = st.lists(st.tuples(st.booleans(), st.sampled_from([-2, -1, -0.5, 0, 0.5, 1, 2])),

@@ -4,7 +4,7 @@ A leaf is a number, a text or a yes/no. A node is a list: an operator and its ar
 What a node gives is defined in `zigzag_core.logic.expression`.
 """
 
-from collections.abc import Iterator, Mapping
+from collections.abc import Iterator, Mapping, Sequence
 from typing import Annotated, Any
 
 from pydantic import BeforeValidator
@@ -64,6 +64,18 @@ def check_expression(node: Any, depth: int = 0) -> Any:
     for argument in arguments:
         check_expression(argument, depth + 1)
     return node
+
+
+def joined(operator: str, parts: Sequence[Any]) -> Any:
+    """Return `operator` over any number of `parts` (two at least), nested where it takes fewer.
+
+    For what may be grouped at will: ``and``, ``or``, ``+``.
+    """
+    most = ARITY[operator][1]
+    while len(parts) > most:
+        parts = [joined(operator, group) if len(group) > 1 else group[0] for group in (
+            parts[at:at + most] for at in range(0, len(parts), most))]
+    return [operator, *parts]
 
 
 def names_in(node: Any) -> Iterator[tuple[str, str]]:

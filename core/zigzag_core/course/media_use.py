@@ -68,7 +68,10 @@ def media_used(parts: Iterable[Slide | Layout]) -> set[str]:
 
 
 def usage(document: CourseDocument) -> dict[str, tuple[str, ...]]:
-    """Return, by file, the slides and layouts that use it, in order; unused files have none."""
+    """Return, by file, the slides and layouts that use it, in order; unused files have none.
+
+    What the course itself uses, its feedback and its rules, has the course's id last.
+    """
     found: dict[str, list[str]] = {file.id: [] for file in document.course.media}
     for part in (*document.slides, *document.course.layouts):
         own = media_used((part,))
@@ -76,4 +79,8 @@ def usage(document: CourseDocument) -> dict[str, tuple[str, ...]]:
             own |= {m for owner in (part, *part.overlays) for m in _sounds(owner.rules)}
         for media in own:
             found.setdefault(media, []).append(part.id)
+    course = document.course
+    own = {m for owner in (course, *course.sections) for m in _sounds(owner.rules)}
+    for media in own | set(media_of_design(course.feedback)):
+        found.setdefault(media, []).append(course.id)
     return {media: tuple(places) for media, places in found.items()}

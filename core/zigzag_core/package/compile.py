@@ -126,9 +126,9 @@ def _slide(slide: Slide, weave: Woven, scope: Scope) -> ProgramSlide:
          if s.rules and slide.id in _slides_of(s.before, scope)), None,
     )
     own = program_rules(slide.rules, slide.id, scope, slide)
-    for question in slide.questions:
-        own = (*slide_rules(question, slide),
-               *program_rules(row_rules(question), slide.id, scope, slide), *own)
+    own = (*(rule for question in slide.questions for rule in (
+        *slide_rules(question, slide),
+        *program_rules(row_rules(question), slide.id, scope, slide))), *own)
     if section:
         # On each of its slides it is a rule of its own.
         ids = [r.model_copy(update={"id": f"{r.id}_{slide.id}"}) for r in section.rules]

@@ -6,6 +6,7 @@ from typing import Any, Literal
 
 from zigzag_core.course import Button, Course, Picture, RichText, Slide, Text, plain, rich
 from zigzag_core.course import questions as q
+from zigzag_core.course.expression import joined
 from zigzag_core.course.style import Style
 from zigzag_core.program import (
     CloseOverlay,
@@ -19,6 +20,7 @@ from zigzag_core.program import (
     Reset,
 )
 
+from .names import panel_part
 from .questions import block_rule
 
 Tone = Literal["right", "partly", "wrong", "plain"]
@@ -113,9 +115,9 @@ def feedback(
     after = _after(question)
     if after:
         rules += [
-            block_rule(f"{question.id}_{opened}_after", "overlay_closed", opened, *after,
+            block_rule(f"{question.id}_after{n}", "overlay_closed", opened, *after,
                        condition=["locked", question.id])
-            for opened in sorted(own)
+            for n, opened in enumerate(sorted(own), 1)
         ]
     return tuple(panels), tuple(rules)
 
@@ -136,8 +138,8 @@ def _words(question: q.Question, outcome: _Outcome) -> Iterator[tuple[RichText, 
     if outcome.name == "lastpartly" and not plain(said):
         said = question.feedback.partly
     if plain(said):
-        yield said, ["not", ["or", *(["=", ["row", question.id], n] for n in told)]] \
-            if told else True
+        rows = [["=", ["row", question.id], n] for n in told]
+        yield said, ["not", joined("or", rows)] if rows else True
     for part in (*getattr(question, "choices", ()), *getattr(question, "spots", ())):
         if plain(part.says):
             yield part.says, ["given", question.id, part.id]
@@ -146,7 +148,7 @@ def _words(question: q.Question, outcome: _Outcome) -> Iterator[tuple[RichText, 
         if plain(says):
             placed = ["given", question.id, item.id]
             right = [["=", placed, target] for target in item.to]
-            yield says, ["not", ["or", *right]] if right else ["!=", placed, ""]
+            yield says, ["not", joined("or", right)] if right else ["!=", placed, ""]
     model = getattr(question, "model", RichText())
     if outcome.words == "answered" and plain(model):
         yield model, True
@@ -159,22 +161,22 @@ def _panel(
     design = course.feedback
     tone: q.ToneDesign = getattr(design, outcome.tone)
     place = question.feedback.place or design.place
-    part = name.replace("_", "")
     elements = [
         ProgramElement(
-            draw=Text(id=f"{part}b{n or ''}", name="Feedback", text=words, style=design.style),
+            draw=Text(id=panel_part(name, f"b{n}"), name="Feedback", text=words,
+                      style=design.style),
             visible=condition,
         )
         for n, (words, condition) in enumerate(texts)
     ]
     w = min(design.w, _BESIDE) if place == "beside" else design.w
     if shown.picture:
-        elements.append(ProgramElement(draw=_picture(f"{part}p", shown, course, w)))
+        elements.append(ProgramElement(draw=_picture(panel_part(name, "p"), shown, course, w)))
     again = question.feedback.read_again
     if again and outcome.tone in ("wrong", "partly"):
-        elements.append(_button(f"{part}r", f"Read again: {title_of(again)}", (
+        elements.append(_button(panel_part(name, "r"), f"Read again: {title_of(again)}", (
             CloseOverlay(overlay=name), Go(to="slide", slide=again, back=True))))
-    elements.append(_button(f"{part}c", outcome.button, (
+    elements.append(_button(panel_part(name, "c"), outcome.button, (
         CloseOverlay(overlay=name), *(_after(question) if outcome.final else ()))))
     titled = tone.title and outcome.words not in ("time_up", "nothing")
     return ProgramOverlay(

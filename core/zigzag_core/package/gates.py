@@ -33,8 +33,8 @@ def program_gate(
     )
     if gate is None and not required:
         return None
-    gate = gate.model_copy(update={"wants": (*gate.wants, *required)}) if gate else Gate(
-        wants=required)
+    gate = gate or Gate(wants=())
+    gate = gate.model_copy(update={"wants": (*gate.wants, *required)})
     every = [*elements, *(e for overlay in overlays if not overlay.panel for e in overlay.elements)]
     wanted = [_wanted(part, slide, every, scope) for part in gate.wants]
     conditions = [condition for condition in wanted if condition is not True]

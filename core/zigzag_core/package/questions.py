@@ -6,6 +6,7 @@ from typing import Any
 
 from zigzag_core.course import Button, Element, Input, Shape, Slide, Text, plain
 from zigzag_core.course import questions as q
+from zigzag_core.course.expression import joined
 from zigzag_core.program import (
     Choose,
     Grader,
@@ -140,9 +141,9 @@ def _row_condition(question: q.Question, row: q.AnswerRow) -> Any:
         tests.append(test if cell.given else ["not", test])
     if row.at_least:
         parts = [part.id for part in getattr(question, "choices", getattr(question, "spots", ()))]
-        tests.append([">=", ["+", 0, *(["if", ["given", question.id, p], 1, 0] for p in parts)],
-                      row.at_least])
-    return ["and", *tests] if tests else True
+        count = joined("+", [0, 0, *(["if", ["given", question.id, p], 1, 0] for p in parts)])
+        tests.append([">=", count, row.at_least])
+    return joined("and", tests) if tests else True
 
 
 def _record_name(question: q.Question) -> str:

@@ -44,9 +44,10 @@ function aboutFile({ w, h, size, duration }: MediaFile): string {
 
 function UseWords({ use }: { use: readonly string[] | undefined }): ReactNode {
   const order = useCourse((state) => state.course.slides);
+  const course = useCourse((state) => state.course.id);
   if (!use) return null;
   const numbers = use.map((id) => order.indexOf(id) + 1).filter((n) => n > 0);
-  const words = !use.length ? "not used" : !numbers.length ? "in a layout"
+  const words = !use.length ? "not used" : !numbers.length ? (use.includes(course) ? "throughout the course" : "in a layout")
     : numbers.length === 1 ? `on slide ${numbers[0]}`
       : `on slides ${numbers.slice(0, -1).slice(0, 6).join(", ")}${numbers.length > 7 ? " …" : ""} and ${numbers.at(-1)}`;
   return <Text fontSize="12px" color={use.length ? "spruce" : "marigold.ink"}>{words}</Text>;
