@@ -128,7 +128,7 @@ def _take(page: Page) -> None:
 
     page.press("Media")
     page.click("[data-stop-button='7']")
-    page.until(lambda: page.all("button[aria-label^='Put '][aria-label$=' on the slide']"))
+    page.until(lambda: page.all("button[title='Put on the slide']"))
     page.see("on slide")
     _shot(page, "media")
     page.press("Running order")
