@@ -2,11 +2,12 @@
 
 import random
 
-from zigzag_core.course import Course, CourseDocument, SlideSize, id_source
+from zigzag_core.course import Course, CourseDocument, SlideSize, YesNoVariable, id_source
 from zigzag_core.course.blank import blank_slide, first_slide
 from zigzag_core.edit.adding import add
 from zigzag_core.logic.index import Index
 from zigzag_core.package.compile import compile_course
+from zigzag_core.program import ProgramRule, SetVariable
 
 
 def fresh_ids(seed=1):
@@ -37,3 +38,14 @@ def program_of(document):
 
 def index_of(document):
     return Index(program_of(document))
+
+
+def chasing_program():
+    """A program with a rule that sets off itself."""
+    flip = SetVariable(variable="flag", value=["not", ["variable", "flag"]])
+    endless = ProgramRule(id="endless", on="variable_changed", target="flag", then=(flip,))
+    begin = ProgramRule(id="begin", on="slide_entered", then=(flip,))
+    return program_of(quiz_course(1)).model_copy(update={
+        "rules": (endless, begin),
+        "variables": (YesNoVariable(id="flag", name="flag"),),
+    })

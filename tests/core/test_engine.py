@@ -24,7 +24,7 @@ from zigzag_core.logic.values import fitted, number, to_number, to_text
 from zigzag_core.program import Hide, ProgramElement, ProgramRule, SetVariable
 from zigzag_core.tracking import progress
 
-from .samples import index_of, program_of, quiz_course, with_slides
+from .samples import chasing_program, index_of, program_of, quiz_course, with_slides
 from .strategies import expressions, numbers, programs, runs
 
 slow = settings(
@@ -121,15 +121,7 @@ def test_next_and_previous_stay_within_the_course_and_leaving_ends_it():
 
 
 def test_rules_that_chase_each_other_are_stopped_and_named():
-    index = index_of(quiz_course(1))
-    flip = SetVariable(variable="flag", value=["not", ["variable", "flag"]])
-    endless = ProgramRule(id="endless", on="variable_changed", target="flag", then=(flip,))
-    begin = ProgramRule(id="begin", on="slide_entered", then=(flip,))
-    program = index.program.model_copy(update={
-        "rules": (endless, begin),
-        "variables": (YesNoVariable(id="flag", name="flag"),),
-    })
-    index = Index(program)
+    index = Index(chasing_program())
     state, effects = engine.step(index, engine.start(index, 1), {"event": "start"})
     assert effects[-1] == {"effect": "loop", "rules": ["endless"]}
     assert state.slide == index.order[0]

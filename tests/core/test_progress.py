@@ -134,7 +134,7 @@ def test_an_interaction_has_the_forms_of_the_standard():
     state, _, right, _, submit = at_question(index)
     _, effects = run(index, state, {"event": "tick", "ms": 61_234}, click(right), click(submit))
     answered = next(e for e in effects if e["effect"] == "answered")
-    calls = dict(scorm12.interaction_calls(index, answered, 4, "09:08:07"))
+    calls = dict(scorm12.interaction_calls(index, answered, 4, "09:08:07")[0])
     at = "cmi.interactions.4."
     assert next(iter(calls)) == at + "id"
     assert re.fullmatch(r"[A-Za-z0-9_.-]{1,255}", calls[at + "id"])

@@ -103,7 +103,7 @@ def test_every_kind_is_answered_judged_recorded_and_kept(kind):
     assert right.answer.result == ("neutral" if kind in UNJUDGED else "right")
     assert right.answer.points == (0 if kind in UNJUDGED else 1)
     effect = next(e for e in right.effects if e["effect"] == "answered")
-    calls = dict(scorm12.interaction_calls(right.index, effect, 0, "09:00:00"))
+    calls = dict(scorm12.interaction_calls(right.index, effect, 0, "09:00:00")[0])
     assert calls["cmi.interactions.0.type"] == TYPES[kind]
     pattern = calls.get("cmi.interactions.0.correct_responses.0.pattern")
     if pattern is not None and kind != "hotspot":

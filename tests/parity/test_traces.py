@@ -9,10 +9,11 @@ from zigzag_core.course.usual_styles import USUAL_STYLES
 from zigzag_core.edit.layouts import slide_from, with_layout
 from zigzag_core.logic.index import Index
 from zigzag_core.package.compile import compile_course
+from zigzag_core.program import OpenLink, ProgramRule
 from zigzag_demo.generate import generated_course
 from zigzag_demo.hut_warden import hut_warden_basics
 
-from tests.core.samples import fresh_ids
+from tests.core.samples import chasing_program, fresh_ids
 from tests.core.strategies import any_run, programs, runs, sensible_run
 from tests.parity.traces import trace, write
 
@@ -33,6 +34,11 @@ def test_random_programs_are_traced():
 
     collect()
     assert len(found) >= RANDOM_RUNS
+    # What chance brings only now and then is brought in for certain.
+    rare = chasing_program()
+    link = ProgramRule(id="link", on="slide_entered", then=(OpenLink(address="https://a.example"),))
+    rare = rare.model_copy(update={"rules": (*rare.rules, link)})
+    found.append(trace(rare, 1, [{"event": "start"}, {"event": "next"}]))
     effects = {e["effect"] for t in found for s in t["steps"] for e in s["effects"]}
     assert effects == {
         "moved", "answered", "status", "announce", "leave", "loop", "closed", "media", "sound",

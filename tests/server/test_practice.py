@@ -73,6 +73,54 @@ def test_a_suspended_attempt_goes_on(mika, learner, package):
     assert "suspend_data" not in third.start
 
 
+def open_answer(text="Since the wind turns.", **more):
+    return {"id": "why", "type": "fill-in", "student_response": text, "result": "neutral", **more}
+
+
+def test_an_open_answer_is_marked_later(mika, learner, package):
+    visit = Visit(mika, learner, package)
+    visit.commit(interactions=[{**open_answer(), "result": "correct"}, open_answer()])
+    listed = mika("get", "/practice/packages")[0]
+    assert listed["to_mark"] == 1
+    judged, answer = results(mika, package)["interactions"]
+    assert not judged["to_mark"] and answer["to_mark"] and answer["mark"] is None
+    path = f"/practice/packages/{package}/marks"
+    body = {"visit": answer["visit"], "place": answer["place"], "points": 7.5,
+            "comment": " Well seen. "}
+    mika("put", path, body, status=204)
+    marked = results(mika, package)["interactions"][1]["mark"]
+    assert (marked["points"], marked["comment"]) == (7.5, "Well seen.")
+    assert mika("get", "/practice/packages")[0]["to_mark"] == 0
+    visit.commit(interactions=[judged, open_answer(), open_answer("And the cloud.")])
+    assert results(mika, package)["interactions"][1]["mark"]["points"] == 7.5
+    assert mika("get", "/practice/packages")[0]["to_mark"] == 1
+    mika("put", path, {**body, "points": None}, status=204)
+    assert mika("get", "/practice/packages")[0]["to_mark"] == 2
+
+
+@pytest.mark.parametrize(("change", "status"), [
+    ({"points": 11}, 422), ({"points": -1}, 422), ({"place": 1}, 404), ({"place": 0}, 404),
+    ({"visit": 999}, 404), ({"comment": "x" * 4_001}, 422),
+])
+def test_what_cannot_be_marked_is_refused(mika, learner, package, change, status):
+    visit = Visit(mika, learner, package)
+    visit.commit(interactions=[{"id": "q", "type": "choice"}, {"id": "q"}, open_answer()])
+    answer = results(mika, package)["interactions"][2]
+    body = {"visit": answer["visit"], "place": 2, "points": 1, "comment": "", **change}
+    mika("put", f"/practice/packages/{package}/marks", body, status=status)
+    assert results(mika, package)["interactions"][2]["mark"] is None
+
+
+def test_nobody_marks_in_packages_of_others(mika, other, learner, package):
+    visit = Visit(mika, learner, package)
+    visit.commit(interactions=[open_answer()])
+    answer = results(mika, package)["interactions"][0]
+    body = {"visit": answer["visit"], "place": 0, "points": 1}
+    other("put", f"/practice/packages/{package}/marks", body, status=404)
+    theirs = other("post", "/practice/packages", file=("p.zip", ELSEWHERE), status=201)["id"]
+    other("put", f"/practice/packages/{theirs}/marks", body, status=404)
+
+
 def test_a_visit_without_a_goodbye_can_be_resumed(mika, learner, package):
     visit = Visit(mika, learner, package)
     visit.commit(lesson_status="incomplete", suspend_data="xyz")

@@ -1382,6 +1382,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/practice/packages/{package_id}/marks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Mark Answer
+         * @description Give points and a comment for an answer that waits to be marked; without points, none.
+         */
+        put: operations["zigzag_server_practice_api_mark_answer"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/practice/packages/{package_id}/learners/{learner}/calls": {
         parameters: {
             query?: never;
@@ -9919,6 +9939,8 @@ export interface components {
             size: number;
             /** Learners */
             learners: number;
+            /** To Mark */
+            to_mark: number;
         };
         /** FromPublication */
         FromPublication: {
@@ -9960,8 +9982,15 @@ export interface components {
         /**
          * Interaction
          * @description One recorded answer. `answer` and `expected` in words where the package brings them.
+         *
+         *     `visit` and `place` name it. One `to_mark` waits for points up to `out_of`, until it has a
+         *     `mark`; `model` is an answer to compare with.
          */
         Interaction: {
+            /** Visit */
+            visit: number;
+            /** Place */
+            place: number;
             /** Question */
             question: string;
             /** Type */
@@ -9976,12 +10005,34 @@ export interface components {
             time: string;
             /** Latency */
             latency: string;
+            /** To Mark */
+            to_mark: boolean;
+            /** Out Of */
+            out_of: number;
+            /** Model */
+            model: string;
+            mark: components["schemas"]["MarkOut"] | null;
         };
         /** LearnerResults */
         LearnerResults: {
             learner: components["schemas"]["LearnerOut"];
             /** Attempts */
             attempts: components["schemas"]["AttemptOut"][];
+        };
+        /**
+         * MarkOut
+         * @description What a trainer gave for an answer.
+         */
+        MarkOut: {
+            /** Points */
+            points: number;
+            /** Comment */
+            comment: string;
+            /**
+             * Changed
+             * Format: date-time
+             */
+            changed: string;
         };
         /** PackageResults */
         PackageResults: {
@@ -10000,6 +10051,8 @@ export interface components {
             size: number;
             /** Learners */
             learners: number;
+            /** To Mark */
+            to_mark: number;
             /** Results */
             results: components["schemas"]["LearnerResults"][];
         };
@@ -10021,6 +10074,23 @@ export interface components {
             package: number;
             /** Learner */
             learner: string;
+        };
+        /**
+         * MarkIn
+         * @description Points for the answer at `place` in a `visit`; None takes back what was given.
+         */
+        MarkIn: {
+            /** Visit */
+            visit: number;
+            /** Place */
+            place: number;
+            /** Points */
+            points: number | null;
+            /**
+             * Comment
+             * @default
+             */
+            comment: string;
         };
         /**
          * CallOut
@@ -11937,6 +12007,30 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["LaunchOut"];
                 };
+            };
+        };
+    };
+    zigzag_server_practice_api_mark_answer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                package_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MarkIn"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

@@ -10,7 +10,9 @@ import { PageHeader } from "../workbench/ui/PageHeader";
 import { Card, Empty, Fact, QuietButton } from "../workbench/ui/parts";
 import { count, duration } from "../workbench/ui/words";
 import { CallLog } from "./CallLog";
+import { markedWords, RecordedAnswer } from "./RecordedAnswer";
 import { statusWords } from "./status";
+import { ToMark } from "./ToMark";
 
 type Results = components["schemas"]["LearnerResults"];
 type Attempt = components["schemas"]["AttemptOut"];
@@ -55,6 +57,7 @@ export function PackagePage(): ReactNode {
             </Table.Body>
           </Table.Root>
         </Card>
+        {data && <ToMark id={id} results={data.results} />}
         {detail && <Detail id={id} result={detail} />}
       </Box>
     </Box>
@@ -93,6 +96,7 @@ function LearnerRow(
 function Detail({ id, result }: { id: number; result: Results }): ReactNode {
   const [number, setNumber] = useState<number | null>(null);
   const attempt = result.attempts.find((a) => a.number === number) ?? (result.attempts.at(-1) as Attempt);
+  const marked = markedWords(attempt.interactions);
   return (
     <Grid templateColumns="minmax(0, 5fr) minmax(0, 6fr)" gap="5" mt="5" alignItems="start">
       <Grid gap="4">
@@ -114,27 +118,17 @@ function Detail({ id, result }: { id: number; result: Results }): ReactNode {
           <Fact name="status">{statusWords(attempt.status)}</Fact>
           <Fact name="score">{attempt.score ?? "none"}</Fact>
           <Fact name="time">{duration(attempt.milliseconds)} in {count(attempt.visits, "visit")}</Fact>
+          {marked && <Fact name="marked">{marked}</Fact>}
           <Fact name="saved progress">{count(attempt.progress, "character")}</Fact>
         </Card>
         <Card title="Answers">
           {!attempt.interactions.length && <Text color="quiet">No answer was recorded yet.</Text>}
-          {attempt.interactions.map((answer, place) => (
-            <Box key={place} py="2" borderTopWidth={place ? "1px" : 0} data-answer={answer.result}>
-              <Text fontWeight="600">{answer.question}</Text>
-              <Text>Answered: {answer.answer}</Text>
-              {answer.expected && <Text color="quiet">Right would be: {answer.expected}</Text>}
-              <Text color={answer.result === "wrong" ? "brick" : "spruce"} fontSize="13px">
-                {resultWords(answer.result)} · at {answer.time} · took {answer.latency}
-              </Text>
-            </Box>
+          {attempt.interactions.map((answer) => (
+            <RecordedAnswer key={`${answer.visit} ${answer.place}`} id={id} answer={answer} />
           ))}
         </Card>
       </Grid>
       <CallLog packageId={id} learner={result.learner.key} attempt={attempt.number} />
     </Grid>
   );
-}
-
-function resultWords(result: string): string {
-  return { correct: "✓ right", wrong: "✕ wrong", neutral: "no right or wrong" }[result] ?? result;
 }

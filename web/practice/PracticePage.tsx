@@ -88,6 +88,9 @@ export function PracticePage(): ReactNode {
                 <Text color="quiet" fontSize="13px">
                   {count(made.files, "file")} · {bytes(made.size)} · put in {ago(made.created)} ·{" "}
                   {made.learners ? `tried by ${count(made.learners, "learner")}` : "not tried yet"}
+                  {made.to_mark > 0 && (
+                    <Text as="span" color="ink" fontWeight="600"> · {count(made.to_mark, "answer")} to mark</Text>
+                  )}
                 </Text>
               </Box>
               <Tool label={`Take out ${made.title}`} zIndex="1" onClick={() => { if (window.confirm(`Take out “${made.title}” with all its results? This cannot be undone.`)) remove.mutate(made); }}>

@@ -1,7 +1,6 @@
 """Packages: a program, the player, fonts and media as one archive."""
 
 import html
-import json
 import re
 from collections.abc import Mapping
 from typing import Literal
@@ -9,8 +8,9 @@ from typing import Literal
 from zigzag_core.course import CourseDocument, MediaFile, Theme
 from zigzag_core.media.recolour import recoloured
 from zigzag_core.program import Program
-from zigzag_core.tracking.records12 import answer_words
+from zigzag_core.tracking import words
 
+from .about import words_of
 from .archive import media_path
 from .compile import compile_course
 from .manifest12 import manifest12
@@ -53,7 +53,7 @@ def build_package(
     files: dict[str, bytes] = {
         "index.html": page(program, kind).encode(),
         "program.js": program_script(program),
-        "zigzag.json": _about(program),
+        words.FILE: words_of(document, program).model_dump_json(indent=1).encode(),
     }
     files |= {
         f"player/{name}": _with_fonts(data, program.theme) if name.endswith(".css") else data
@@ -103,18 +103,3 @@ def program_script(program: Program) -> bytes:
     for character in "\u2028\u2029<":
         text = text.replace(character, f"\\u{ord(character):04x}")
     return f"window.zigzagProgram={text};\n".encode()
-
-
-def _about(program: Program) -> bytes:
-    """What an LMS may want to show: the words behind the ids and letters of the records."""
-    about = {
-        "course": program.course, "title": program.title, "slides": len(program.slides),
-        "questions": {
-            grader.record: {
-                "prompt": grader.prompt,
-                "answers": answer_words(grader),
-            }
-            for grader in program.questions
-        },
-    }
-    return json.dumps(about, ensure_ascii=False, indent=1).encode()

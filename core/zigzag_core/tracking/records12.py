@@ -18,11 +18,15 @@ _DIGITS = "123456789abcdefghijklmnopqrstuvwxyz0"
 
 @dataclass(frozen=True)
 class Record:
-    """The type of the interaction, the response, and the patterns of right ones."""
+    """The type of the interaction, the response, and the patterns of right ones.
+
+    `more` is what of an open answer does not fit into one response, in pieces that do.
+    """
 
     type: str
     response: str
     patterns: tuple[str, ...] = ()
+    more: tuple[str, ...] = ()
 
 
 def record(grader: Grader, given: Given) -> Record:
@@ -49,7 +53,9 @@ def record(grader: Grader, given: Given) -> Record:
                 return Record("likert", given[0][1])
             return Record("fill-in", _short("; ".join(f"{sign[p]}={v}" for p, v in given)))
         case "free":
-            return Record("fill-in", _short(" ".join(v for _, v in given)))
+            text = " ".join(v for _, v in given)
+            more = [text[at : at + LONGEST] for at in range(LONGEST, len(text), LONGEST)]
+            return Record("fill-in", _short(text), more=tuple(more))
     return _written(grader, dict(given))
 
 
@@ -88,7 +94,7 @@ def answer_words(grader: Grader) -> dict[str, str]:
             f"{sign[n]}.{_sign(_DIGITS, m)}": f"{part.words} → {target.words}"
             for n, part in enumerate(grader.parts) for m, target in enumerate(grader.targets)
         }
-    if grader.form not in ("choose", "order", "spots"):
+    if grader.form not in ("choose", "order", "spots", "scale"):
         return {}
     words = {sign[n]: part.words for n, part in enumerate(grader.parts)}
     return {**words, "-": "beside it"} if grader.form == "spots" else words

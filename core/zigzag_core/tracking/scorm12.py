@@ -52,25 +52,29 @@ def status_calls(index: Index, state: State) -> list[Call]:
 
 def interaction_calls(
     index: Index, effect: Mapping[str, Any], number: int, clock: str
-) -> list[Call]:
-    """Return the calls that record an ``answered` effect as interaction `number`.
+) -> list[list[Call]]:
+    """Return the calls that record an ``answered`` effect, one list per interaction from `number`.
 
-    `clock` is the learner's time of day as ``HH:MM:SS``.
+    It is one interaction, but for an open answer that is longer than a response may be: it goes
+    on in further ones, whose ids end in ``.2``, ``.3`` …, and which weigh nothing. `clock` is the
+    learner's time of day as ``HH:MM:SS``.
     """
     grader = index.questions[effect["question"]]
-    at = f"cmi.interactions.{number}."
     told = record(grader, tuple((part, value) for part, value in effect["given"]))
-    calls = [(at + "id", grader.record), (at + "type", told.type), (at + "time", clock)]
-    calls += [
-        (f"{at}correct_responses.{n}.pattern", pattern) for n, pattern in enumerate(told.patterns)
-    ]
-    calls += [
-        (at + "weighting", decimal(grader.points if grader.purpose == "scored" else 0)),
-        (at + "student_response", told.response),
-        (at + "result", _RESULTS[effect["result"]]),
-        (at + "latency", timespan(effect["latency"])),
-    ]
-    return calls
+    weight = decimal(grader.points if grader.purpose == "scored" else 0)
+    result, latency = _RESULTS[effect["result"]], timespan(effect["latency"])
+    interactions = []
+    for place, response in enumerate((told.response, *told.more)):
+        at = f"cmi.interactions.{number + place}."
+        patterns = () if place else told.patterns
+        interactions.append([
+            (at + "id", f"{grader.record}.{place + 1}" if place else grader.record),
+            (at + "type", told.type), (at + "time", clock),
+            *((f"{at}correct_responses.{n}.pattern", p) for n, p in enumerate(patterns)),
+            (at + "weighting", "0" if place else weight), (at + "student_response", response),
+            (at + "result", result), (at + "latency", latency),
+        ])
+    return interactions
 
 
 def timespan(milliseconds: int) -> str:

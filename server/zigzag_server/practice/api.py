@@ -1,12 +1,13 @@
 """The practice LMS: packages, invented learners, results, and the log of every call."""
 
 from datetime import datetime
-from typing import Any
+from typing import Annotated, Any
 
 from django.core.files.storage import default_storage
 from django.http import HttpRequest
 from ninja import File, Router, Schema, Status
 from ninja.files import UploadedFile
+from pydantic import Field
 from zigzag_core.package.safe_zip import BadArchive
 from zigzag_core.tracking.plain import explain
 
@@ -15,7 +16,7 @@ from zigzag_server.origins import content_url
 from zigzag_server.problems import Problem, not_found
 from zigzag_server.publishing.models import Publication
 
-from . import runs
+from . import answers, runs
 from .learners import LEARNERS
 from .models import Attempt, Launch, Package
 from .packages import put_in, take_out
@@ -32,6 +33,7 @@ class PracticePackage(Schema):
     files: int
     size: int
     learners: int
+    to_mark: int
 
 
 class LearnerOut(Schema):
@@ -39,9 +41,32 @@ class LearnerOut(Schema):
     name: str
 
 
-class Interaction(Schema):
-    """One recorded answer. `answer` and `expected` in words where the package brings them."""
+class MarkOut(Schema):
+    """What a trainer gave for an answer."""
 
+    points: float
+    comment: str
+    changed: datetime
+
+
+class MarkIn(Schema):
+    """Points for the answer at `place` in a `visit`; None takes back what was given."""
+
+    visit: int
+    place: int
+    points: float | None
+    comment: Annotated[str, Field(max_length=4_000)] = ""
+
+
+class Interaction(Schema):
+    """One recorded answer. `answer` and `expected` in words where the package brings them.
+
+    `visit` and `place` name it. One `to_mark` waits for points up to `out_of`, until it has a
+    `mark`; `model` is an answer to compare with.
+    """
+
+    visit: int
+    place: int
     question: str
     type: str
     answer: str
@@ -49,6 +74,10 @@ class Interaction(Schema):
     result: str
     time: str
     latency: str
+    to_mark: bool
+    out_of: float
+    model: str
+    mark: MarkOut | None
 
 
 class AttemptOut(Schema):
@@ -116,6 +145,7 @@ def _out(package: Package) -> dict[str, Any]:
         "id": package.pk, "title": package.title, "created": package.created,
         "files": package.files, "size": package.size,
         "learners": package.attempts.values("learner").distinct().count(),
+        "to_mark": answers.waiting(package),
     }
 
 
@@ -184,7 +214,7 @@ def get_results(request: HttpRequest, package_id: int) -> dict[str, Any]:
     """Return what every learner has done in a package."""
     package = _package(request, package_id)
     attempts: dict[str, list[Attempt]] = {}
-    for attempt in package.attempts.prefetch_related("launches").order_by("number"):
+    for attempt in package.attempts.prefetch_related("launches__marks").order_by("number"):
         attempts.setdefault(attempt.learner, []).append(attempt)
     results = [
         {
@@ -204,32 +234,20 @@ def _attempt(package: Package, attempt: Attempt) -> dict[str, Any]:
         "visits": len(launches), "location": attempt.location,
         "progress": len(attempt.core.get("suspend_data", "")),
         "started": attempt.started, "changed": attempt.changed,
-        "interactions": [
-            _interaction(package, raw) for launch in launches for raw in launch.interactions
-        ],
+        "interactions": answers.answers_of(package, attempt),
     }
 
 
-def _interaction(package: Package, raw: dict[str, Any]) -> dict[str, str]:
-    name = str(raw.get("id") or "")
-    about = package.about.get("questions", {}).get(name, {"prompt": name, "answers": {}})
-    answers = about["answers"]
-
-    def words(letters: str) -> str:
-        signs = letters.split(",")
-        if not all(sign in answers for sign in signs):
-            return letters
-        return ", ".join(answers[sign] for sign in signs)
-
-    patterns = runs.listed(raw.get("correct_responses"))
-    expected = [str(pattern.get("pattern") or "") for pattern in patterns]
-    return {
-        "question": about["prompt"] or name, "type": str(raw.get("type") or ""),
-        "answer": words(str(raw.get("student_response") or "")),
-        "expected": " or ".join(words(pattern) for pattern in expected if pattern),
-        "result": str(raw.get("result") or ""), "time": str(raw.get("time") or ""),
-        "latency": str(raw.get("latency") or ""),
-    }
+@router.put("/packages/{package_id}/marks", response={204: None})
+def mark_answer(request: HttpRequest, package_id: int, data: MarkIn) -> Status:
+    """Give points and a comment for an answer that waits to be marked; without points, none."""
+    launch = Launch.objects.select_related("attempt__package").filter(
+        pk=data.visit, attempt__package=_package(request, package_id)
+    ).first()
+    if launch is None:
+        raise not_found("answer to mark")
+    answers.mark(launch, data.place, data.points, data.comment)
+    return Status(204, None)
 
 
 @router.get("/packages/{package_id}/learners/{learner}/calls", response=list[CallOut])

@@ -60,6 +60,21 @@ class Launch(models.Model):
     interactions = models.JSONField(default=list)
 
 
+class Mark(models.Model):
+    """What a trainer gives for an answer: the one at `place` among the records of a launch."""
+
+    launch = models.ForeignKey(Launch, on_delete=models.CASCADE, related_name="marks")
+    place = models.PositiveIntegerField()
+    points = models.FloatField()
+    comment = models.TextField(blank=True)
+    changed = models.DateTimeField(auto_now=True)
+
+    class Meta:
+        constraints = [
+            models.UniqueConstraint(fields=["launch", "place"], name="one_mark_per_answer")
+        ]
+
+
 class Call(models.Model):
     """One call of the run-time API, raw. `place` counts within the launch."""
 

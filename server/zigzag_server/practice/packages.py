@@ -1,14 +1,13 @@
 """Putting packages into the practice LMS and taking them out."""
 
-import json
 import uuid
-from typing import Any
 
 from django.contrib.auth.models import User
 from django.core.files.base import ContentFile
 from django.core.files.storage import default_storage
 from zigzag_core.package.read_manifest import read_manifest
 from zigzag_core.package.safe_zip import read_zip
+from zigzag_core.tracking.words import FILE, read_words
 
 from .models import Package
 
@@ -23,7 +22,7 @@ def put_in(user: User, data: bytes) -> Package:
     return Package.objects.create(
         owner=user, title=manifest.title, folder=folder, launch=manifest.launch,
         parameters=manifest.parameters, mastery_score=manifest.mastery_score,
-        launch_data=manifest.launch_data, about=_about(files.get("zigzag.json")),
+        launch_data=manifest.launch_data, about=read_words(files.get(FILE)).model_dump(),
         files=len(files), size=len(data),
     )
 
@@ -41,20 +40,3 @@ def _delete_folder(folder: str) -> None:
     for name in folders:
         _delete_folder(f"{folder}/{name}")
     default_storage.delete(folder)
-
-
-def _about(data: bytes | None) -> dict[str, Any]:
-    """Return the words that a package brings for its questions, as far as they can be read."""
-    try:
-        raw = json.loads(data or b"{}")
-        return {
-            "questions": {
-                str(name): {
-                    "prompt": str(question["prompt"]),
-                    "answers": {str(k): str(v) for k, v in question["answers"].items()},
-                }
-                for name, question in raw["questions"].items()
-            }
-        }
-    except (ValueError, KeyError, TypeError, AttributeError, RecursionError):
-        return {}

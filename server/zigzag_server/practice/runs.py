@@ -5,6 +5,7 @@ from typing import Any
 
 from django.db import transaction
 from zigzag_core.tracking.scorm12 import timespan
+from zigzag_core.tracking.told12 import listed
 
 from .learners import LEARNERS
 from .models import Attempt, Launch, Package
@@ -85,18 +86,6 @@ def milliseconds(text: str) -> int:
     hours, minutes, seconds, part = match.groups()
     hundredths = int((part or "0").ljust(2, "0"))
     return (int(hours) * 3_600 + int(minutes) * 60 + int(seconds)) * 1_000 + hundredths * 10
-
-
-def listed(value: Any) -> list[dict[str, Any]]:
-    """Return interactions as a list, whether they came as one or as an object by number."""
-    if isinstance(value, dict):
-        inner = value.get("childArray")
-        items = inner if isinstance(inner, list) else [
-            value[key] for key in sorted((k for k in value if str(k).isdecimal()), key=int)
-        ]
-    else:
-        items = value if isinstance(value, list) else []
-    return [item for item in items if isinstance(item, dict)][:5_000]
 
 
 def _number(value: Any) -> float | None:

@@ -3,7 +3,13 @@ import type { Grader } from "../../api/types";
 import type { Given } from "../engine/measure";
 import { numberIn } from "../engine/wording";
 
-export interface Record12 { type: string; response: string; patterns: readonly string[] }
+export interface Record12 {
+  type: string;
+  response: string;
+  patterns: readonly string[];
+  /** What of an open answer does not fit into one response. */
+  more?: readonly string[];
+}
 
 const LONGEST = 255;
 const LETTERS = "abcdefghijklmnopqrstuvwxyz0123456789";
@@ -38,7 +44,14 @@ export function record(grader: Grader, given: Given): Record12 {
       }
       return { type: "fill-in", response: short(given.map(([part, value]) => `${of(part)}=${value}`).join("; ")), patterns: [] };
     }
-    case "free": return { type: "fill-in", response: short(given.map(([, value]) => value).join(" ")), patterns: [] };
+    case "free": {
+      const letters = Array.from(given.map(([, value]) => value).join(" "));
+      const [response = "", ...more] = Array.from(
+        { length: Math.ceil(letters.length / LONGEST) },
+        (_, place) => letters.slice(place * LONGEST, (place + 1) * LONGEST).join(""),
+      );
+      return { type: "fill-in", response, patterns: [], more };
+    }
     case "texts": return written(grader, new Map(given));
   }
 }

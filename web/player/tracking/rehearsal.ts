@@ -62,7 +62,9 @@ export class RehearsalTracker implements Tracker {
 
   private answered(effect: Answered): Call[] {
     const now = new Date().toTimeString().slice(0, 8);
-    return interactionCalls(this.index, effect, this.interactions++, now);
+    const told = interactionCalls(this.index, effect, this.interactions, now);
+    this.interactions += told.length;
+    return told.flat();
   }
 
   private send(

@@ -34,23 +34,25 @@ export function statusCalls(index: Index, state: State): Call[] {
   return calls;
 }
 
-/** `clock` is the learner's time of day as `HH:MM:SS`. */
+/** One list of calls per interaction from `number` on; `clock` is the time of day as `HH:MM:SS`. */
 export function interactionCalls(
   index: Index, effect: Answered, number: number, clock: string,
-): Call[] {
+): Call[][] {
   const grader = index.questions.get(effect.question);
   if (!grader) return [];
-  const at = `cmi.interactions.${number}.`;
   const told = record(grader, effect.given);
-  const calls: Call[] = [[`${at}id`, grader.record], [`${at}type`, told.type], [`${at}time`, clock]];
-  told.patterns.forEach((pattern, place) => calls.push([`${at}correct_responses.${place}.pattern`, pattern]));
-  calls.push(
-    [`${at}weighting`, decimal(grader.purpose === "scored" ? grader.points : 0)],
-    [`${at}student_response`, told.response],
-    [`${at}result`, RESULTS[effect.result]],
-    [`${at}latency`, timespan(effect.latency)],
-  );
-  return calls;
+  const weight = decimal(grader.purpose === "scored" ? grader.points : 0);
+  return [told.response, ...(told.more ?? [])].map((response, place) => {
+    const at = `cmi.interactions.${number + place}.`;
+    const patterns = place ? [] : told.patterns;
+    return [
+      [`${at}id`, place ? `${grader.record}.${place + 1}` : grader.record],
+      [`${at}type`, told.type], [`${at}time`, clock],
+      ...patterns.map((pattern, n): Call => [`${at}correct_responses.${n}.pattern`, pattern]),
+      [`${at}weighting`, place ? "0" : weight], [`${at}student_response`, response],
+      [`${at}result`, RESULTS[effect.result]], [`${at}latency`, timespan(effect.latency)],
+    ];
+  });
 }
 
 /** Return a CMITimespan `HHHH:MM:SS.SS`; above 9999:59:59.99 it stays there. */

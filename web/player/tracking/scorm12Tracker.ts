@@ -161,10 +161,10 @@ export class Scorm12Tracker implements Tracker {
     if (!this.open || this.closed) return false;
     try {
       while (this.answers[0]) {
-        const calls = interactionCalls(
+        const told = interactionCalls(
           this.index, this.answers[0], this.nextInteraction, clock(new Date()),
         );
-        if (!this.sayInteraction(calls)) return false;
+        if (!this.sayAnswer(told)) return false;
         this.answers.shift();
       }
       for (const [element, value] of this.unsaid) {
@@ -178,12 +178,18 @@ export class Scorm12Tracker implements Tracker {
   }
 
   /** Say one answer. An LMS that keeps no answers refuses them for good: that is no failure. */
-  private sayInteraction(calls: readonly Call[]): boolean {
-    for (const [element, value] of calls) {
-      if (!this.say(element, value)) return false;
-      if (this.refused.has(element) && element.endsWith(".id")) return true;
+  private sayAnswer(interactions: readonly (readonly Call[])[]): boolean {
+    const first = this.nextInteraction;
+    for (const calls of interactions) {
+      for (const [element, value] of calls) {
+        if (!this.say(element, value)) {
+          this.nextInteraction = first;
+          return false;
+        }
+        if (this.refused.has(element) && element.endsWith(".id")) return true;
+      }
+      this.nextInteraction += 1;
     }
-    this.nextInteraction += 1;
     return true;
   }
 

@@ -1,0 +1,62 @@
+"""The answers that learners have given in a package, and what trainers gave for them."""
+
+from collections.abc import Iterator
+from dataclasses import asdict
+from typing import Any
+
+from pydantic import ValidationError
+from zigzag_core.tracking.told12 import Told, told
+from zigzag_core.tracking.words import PackageWords
+
+from zigzag_server.problems import Problem, not_found
+
+from .models import Attempt, Launch, Mark, Package
+
+
+def answers_of(package: Package, attempt: Attempt) -> list[dict[str, Any]]:
+    """Return all answers of an attempt with their marks, in the order they were given.
+
+    The attempt comes with its launches and their marks already fetched.
+    """
+    launches = sorted(attempt.launches.all(), key=lambda launch: launch.pk)
+    return list(_answers(package, launches))
+
+
+def waiting(package: Package) -> int:
+    """Return how many answers of a package wait to be marked."""
+    launches = Launch.objects.filter(attempt__package=package).prefetch_related("marks")
+    return sum(
+        1 for answer in _answers(package, launches) if answer["to_mark"] and answer["mark"] is None
+    )
+
+
+def mark(launch: Launch, place: int, points: float | None, comment: str) -> None:
+    """Give `points` for an answer, or take back with None what was given."""
+    answer = next((a for a in _told(launch.attempt.package, launch) if a.place == place), None)
+    if answer is None or not answer.to_mark:
+        raise not_found("answer to mark")
+    if points is None:
+        launch.marks.filter(place=place).delete()
+        return
+    if not 0 <= points <= answer.out_of:
+        raise Problem(
+            422, "points", f"Points go from 0 to {answer.out_of:g} here. Nothing was changed."
+        )
+    Mark.objects.update_or_create(
+        launch=launch, place=place, defaults={"points": points, "comment": comment.strip()}
+    )
+
+
+def _answers(package: Package, launches: Any) -> Iterator[dict[str, Any]]:
+    for launch in launches:
+        marks = {given.place: given for given in launch.marks.all()}
+        for answer in _told(package, launch):
+            yield {**asdict(answer), "visit": launch.pk, "mark": marks.get(answer.place)}
+
+
+def _told(package: Package, launch: Launch) -> list[Told]:
+    try:
+        questions = PackageWords.model_validate(package.about).questions
+    except ValidationError:
+        questions = {}
+    return told(launch.interactions, questions)

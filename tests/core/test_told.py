@@ -1,0 +1,134 @@
+"""Records of answers, written for an LMS and read back in words."""
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+from zigzag_core.assess.solutions import right_response
+from zigzag_core.course.new_questions import QUESTION_KINDS
+from zigzag_core.logic.index import Index
+from zigzag_core.package.about import words_of
+from zigzag_core.package.compile import compile_course
+from zigzag_core.package.questions import grader_of
+from zigzag_core.tracking.records12 import LONGEST, record
+from zigzag_core.tracking.scorm12 import interaction_calls
+from zigzag_core.tracking.told12 import OUT_OF, told
+from zigzag_core.tracking.words import PackageWords, QuestionWords, read_words
+
+from .test_questions import document, slide_with
+
+
+def as_held(interactions):
+    """The records as an LMS holds them after all calls were made."""
+    held = []
+    for calls in interactions:
+        record_ = {"correct_responses": []}
+        for element, value in calls:
+            name = element.split(".", 3)[3]
+            if name.startswith("correct_responses"):
+                record_["correct_responses"].append({"pattern": value})
+            else:
+                record_[name] = value
+        held.append(record_)
+    return held
+
+
+def answered(kind, response, result="right"):
+    """What is told of `response` to a question of `kind`, read back, with the question's words."""
+    made = document(slide_with(kind))
+    program = compile_course(made, lambda file: file.sha256)
+    index = Index(program)
+    grader = next(iter(index.questions.values()))
+    effect = {"effect": "answered", "question": grader.id, "given": response(grader),
+              "result": result, "latency": 1_000}
+    words = words_of(made, program)
+    told_ = told(as_held(interaction_calls(index, effect, 0, "09:00:00")), words.questions)
+    return grader, words.questions[grader.record], told_
+
+
+@pytest.mark.parametrize("kind", QUESTION_KINDS)
+def test_every_kind_is_read_back_in_words(kind):
+    def response(grader):
+        return right_response(grader) or tuple((part.id, "3") for part in grader.parts)
+
+    grader, words, [answer] = answered(kind, response)
+    assert answer.question == words.prompt and answer.latency == "0000:00:01.00"
+    if grader.form in ("choose", "order", "pairs", "spots"):
+        for part in grader.parts:
+            if part.right and part.words:
+                assert part.words in answer.answer
+        assert answer.answer == answer.expected or grader.form in ("pairs", "spots")
+
+
+def test_several_statements_are_read_with_their_words():
+    _, words, _ = answered("rating_scale", lambda g: ())
+    raw = {"id": "q", "type": "fill-in", "student_response": "a=3; b=5", "result": "neutral"}
+    scale = QuestionWords(prompt="Say", kind="rating_scale", answers={"a": "Beds", "b": "Soup"})
+    [answer] = told([raw], {"q": scale})
+    assert answer.answer == "Beds: 3; Soup: 5" and not answer.to_mark
+    assert set(words.answers) <= set("abcdefghij")
+
+
+@given(st.text(st.characters(codec="utf-8", exclude_categories=["Cs"]), max_size=1_000))
+def test_an_open_answer_is_told_whole_however_long_it_is(text):
+    grader, _, [answer] = answered(
+        "open_answer", lambda g: ((g.parts[0].id, text),), result="neutral"
+    )
+    assert answer.answer == text and answer.to_mark
+    given_ = ((grader.parts[0].id, text),)
+    assert all(len(piece) <= LONGEST for piece in record(grader, given_).more)
+
+
+def test_what_goes_on_is_told_from_another_answer():
+    def raw(name, text):
+        return {"id": name, "type": "fill-in", "student_response": text, "result": "neutral"}
+
+    held = [raw("q", "one "), raw("q.2", "two "), raw("q.3", "three"), raw("q", "again"),
+            raw("q.3", "late"), raw("p.2", "other")]
+    assert [(a.place, a.answer) for a in told(held, {})] == [
+        (0, "one two three"), (3, "again"), (4, "late"), (5, "other")]
+    named = {"q.2": QuestionWords(prompt="A question of its own")}
+    assert [a.answer for a in told(held[:2], named)] == ["one ", "two "]
+
+
+def test_what_has_no_right_and_wrong_waits_to_be_marked():
+    free = {"id": "q", "type": "fill-in", "student_response": "x", "result": "neutral"}
+    judged = [{**free, "result": "correct"}, {**free, "type": "choice"},
+              {**free, "correct_responses": [{"pattern": "x"}]}]
+    assert [a.to_mark for a in told([free, *judged], {})] == [True, False, False, False]
+    assert told([free], {})[0].out_of == OUT_OF
+    [answer] = told([free], {"q": QuestionWords(prompt="Why?", kind="open_answer", points=4,
+                                                model="Since …")})
+    assert (answer.question, answer.out_of, answer.model) == ("Why?", 4, "Since …")
+
+
+json_ = st.recursive(
+    st.none() | st.booleans() | st.floats() | st.text(max_size=9),
+    lambda inner: st.lists(inner, max_size=3) | st.dictionaries(
+        st.sampled_from(["id", "type", "student_response", "correct_responses", "pattern", "0"]),
+        inner, max_size=5),
+    max_leaves=12,
+)
+
+
+@given(st.lists(st.dictionaries(
+    st.sampled_from(["id", "type", "student_response", "correct_responses", "result"]), json_)))
+def test_hostile_records_are_read_as_far_as_they_are_records(records):
+    questions = {"q": QuestionWords(prompt="", kind="rating_scale", answers={"": ""})}
+    assert len(told(records, questions)) <= len(records)
+
+
+@pytest.mark.parametrize("data", [
+    None, b"", b"[", b"[]", b'{"questions": 3}', b'{"questions": {"q": {}}}', b"\xff",
+    b'{"questions": {"q": {"prompt": "x", "points": "many"}}}', b"[" * 100_000, b" " * 5_000_000,
+])
+def test_words_that_cannot_be_read_are_no_words(data):
+    assert read_words(data) == PackageWords()
+
+
+def test_a_model_answer_comes_with_the_package():
+    slide = slide_with("open_answer")
+    made = document(slide)
+    question = made.slides[0].questions[0]
+    words = words_of(made, compile_course(made, lambda file: file.sha256)).questions
+    assert words[grader_of(made.slides[0], question).record].kind == "open_answer"
+    assert read_words(PackageWords(questions=words).model_dump_json().encode()).questions == words

@@ -1,0 +1,53 @@
+/** One recorded answer: what was asked and answered, how it was judged, what a trainer gave. */
+import { Box, Text } from "@chakra-ui/react";
+import { useState, type ReactNode } from "react";
+import type { components } from "../api/api";
+import { count } from "../workbench/ui/words";
+import { QuietButton } from "../workbench/ui/parts";
+import { MarkForm } from "./MarkForm";
+
+export type Answer = components["schemas"]["Interaction"];
+
+export function RecordedAnswer({ id, answer }: { id: number; answer: Answer }): ReactNode {
+  const [open, setOpen] = useState(false);
+  return (
+    <Box
+      py="2" borderTopWidth="1px" _first={{ borderTopWidth: 0 }}
+      data-answer={answer.to_mark ? "to_mark" : answer.result}
+    >
+      <Text fontWeight="600">{answer.question}</Text>
+      <Text whiteSpace="pre-wrap" overflowWrap="anywhere">Answered: {answer.answer || "nothing"}</Text>
+      {answer.expected && <Text color="quiet">Right would be: {answer.expected}</Text>}
+      {answer.mark?.comment && <Text color="quiet" whiteSpace="pre-wrap">Comment: {answer.mark.comment}</Text>}
+      <Text color={answer.result === "wrong" ? "brick" : "spruce"} fontSize="13px">
+        {judgedWords(answer)}{answer.time && ` · at ${answer.time}`}{answer.latency && ` · took ${answer.latency}`}
+      </Text>
+      {answer.to_mark && !open && (
+        <QuietButton size="xs" mt="1" onClick={() => setOpen(true)}>
+          {answer.mark ? "Change the mark" : "Mark it"}
+        </QuietButton>
+      )}
+      {open && <MarkForm id={id} answer={answer} focused onDone={() => setOpen(false)} />}
+    </Box>
+  );
+}
+
+function judgedWords({ to_mark, mark, out_of, result }: Answer): string {
+  if (mark) return `marked: ${mark.points} of ${count(out_of, "point")}`;
+  if (to_mark) return "waits to be marked";
+  return { correct: "✓ right", wrong: "✕ wrong", neutral: "no right or wrong" }[result] ?? result;
+}
+
+/** How far the open answers are marked; null where there are none. */
+export function markedWords(answers: readonly Answer[]): string | null {
+  const open = answers.filter((answer) => answer.to_mark);
+  if (!open.length) return null;
+  const given = open.flatMap(({ mark, out_of }) => (mark ? [{ points: mark.points, out_of }] : []));
+  const points = given.reduce((sum, mark) => sum + mark.points, 0);
+  const of = given.reduce((sum, mark) => sum + mark.out_of, 0);
+  const waiting = open.length - given.length;
+  return [
+    given.length ? `${Math.round(points * 100) / 100} of ${count(of, "point")}` : "",
+    waiting ? `${count(waiting, "answer")} to mark` : "",
+  ].filter(Boolean).join(", ");
+}

@@ -1,0 +1,42 @@
+/** The open answers of all learners that wait to be marked, one form each. */
+import { Box, Grid, Text } from "@chakra-ui/react";
+import { useRef, type ReactNode } from "react";
+import type { components } from "../api/api";
+import { Card } from "../workbench/ui/parts";
+import { count } from "../workbench/ui/words";
+import { MarkForm } from "./MarkForm";
+
+export function ToMark(
+  { id, results }: { id: number; results: readonly components["schemas"]["LearnerResults"][] },
+): ReactNode {
+  const list = useRef<HTMLDivElement>(null);
+  const waiting = results.flatMap(({ learner, attempts }) => (
+    attempts.flatMap((attempt) => attempt.interactions)
+      .filter((answer) => answer.to_mark && !answer.mark)
+      .map((answer) => ({ learner, answer }))
+  ));
+  if (!waiting.length) return null;
+
+  /** From one answer to the next without the mouse. */
+  function next(place: number): void {
+    const fields = list.current?.querySelectorAll<HTMLInputElement>("[data-points]");
+    (fields?.[place + 1] ?? fields?.[0])?.focus();
+  }
+
+  return (
+    <Box mt="5">
+      <Card title="To mark" aside={<Text color="quiet" fontSize="13px">{count(waiting.length, "answer")}</Text>}>
+        <Grid as="ul" ref={list} listStyleType="none" templateColumns="repeat(auto-fill, minmax(360px, 1fr))" gap="4">
+          {waiting.map(({ learner, answer }, place) => (
+            <Box as="li" key={`${answer.visit} ${answer.place}`} borderTopWidth="1px" pt="2">
+              <Text color="quiet" fontSize="13px">{learner.name}</Text>
+              <Text fontWeight="600">{answer.question}</Text>
+              <Text whiteSpace="pre-wrap" overflowWrap="anywhere">{answer.answer || "No words were written."}</Text>
+              <MarkForm id={id} answer={answer} onDone={() => next(place)} />
+            </Box>
+          ))}
+        </Grid>
+      </Card>
+    </Box>
+  );
+}
