@@ -137,8 +137,8 @@ def _pell(b: CourseBuilder, at: dict[str, str]) -> None:
         hour(b, "17:30"), b.picture("Pell", b.drawing("person-pell-cross"), 60, 180, 440, 489,
                                     alt="Pell, a guest with a woollen hat, is cross."),
         prompt, title, field, submit,
-    ], (b.asked(q.OpenAnswer, "To Pell", prompt, submit, attempts=1, points=5, field=field.id, at_least=10,
-                at_most=240, model=rich(
+    ], (b.asked(q.OpenAnswer, "To Pell", prompt, submit, attempts=1, points=5, field=field.id,
+                at_least=10, at_most=240, model=rich(
         "A warden once said: **“Come in and sit down. The bench by the stove is yours, and there "
         "is soup.”** Is there a place, a seat and warmth in your words, too?")),),
         picture=b.drawing("backdrop-front-room"))
@@ -277,8 +277,8 @@ def _entry(b: CourseBuilder, at: dict[str, str]) -> None:
     b.slide(at["entry"], "Ten o’clock: the entry", [
         hour(b, "22:00"), prompt, hint, field, submit,
     ], (
-        b.asked(q.OpenAnswer, "Entry in the hut book", prompt, submit, attempts=1, points=5, field=field.id,
-                at_least=10, at_most=400, model=rich(
+        b.asked(q.OpenAnswer, "Entry in the hut book", prompt, submit, attempts=1, points=5,
+                field=field.id, at_least=10, at_most=400, model=rich(
             "“Wind from the west, crest closed since noon. Eleven in beds, one on the bench. The "
             "second ring of the range is loose: please do not use it.”")),
     ), picture=b.picture_file("Hut book", draw.open_book()))
