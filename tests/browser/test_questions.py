@@ -1,5 +1,7 @@
 """Every kind of question, taken by keyboard and by pointer, and looked at by axe."""
 
+import time
+
 from selenium.webdriver import ActionChains
 from selenium.webdriver.common.keys import Keys
 from zigzag_core.course import CourseDocument, SlideSize
@@ -129,3 +131,114 @@ def test_things_are_dragged_connected_and_put_in_order_by_pointer(page, server, 
     page.press("put back")
     page.until(lambda: _labelled(page, "Belongs nowhere").get_attribute("aria-label")
                == "Belongs nowhere")
+
+
+class Finger:
+    """Taps and drags on a touch screen, in a page that is a phone's."""
+
+    def __init__(self, page: Page) -> None:
+        self.page = page
+        self.send("Emulation.setDeviceMetricsOverride",
+                  width=390, height=844, deviceScaleFactor=2, mobile=True)
+        self.send("Emulation.setTouchEmulationEnabled", enabled=True)
+        self.send("Emulation.setEmulatedMedia",
+                  features=[{"name": "prefers-reduced-motion", "value": "reduce"}])
+
+    def send(self, command: str, **parameters) -> None:
+        self.page.browser.execute_cdp_cmd(command, parameters)
+
+    def _middle(self, element) -> dict[str, float]:
+        return self.page.browser.execute_script("""
+            const box = arguments[0].getBoundingClientRect();
+            return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
+        """, element)
+
+    def _scroll_to(self, element) -> None:
+        self.page.browser.execute_script(
+            "arguments[0].scrollIntoView({ block: 'center', inline: 'center' })", element)
+
+    def _touch(self, what: str, at: dict[str, float] | None, when: float) -> None:
+        self.send("Input.dispatchTouchEvent", type=what, timestamp=when,
+                  touchPoints=[at] if at else [])
+
+    def tap(self, element) -> None:
+        self._scroll_to(element)
+        now = time.time()
+        self._touch("touchStart", self._middle(element), now)
+        self._touch("touchEnd", None, now + 0.1)
+
+    def drag(self, element, to) -> None:
+        """Drag slowly and halt: a flick would go on, and swallow the next tap."""
+        self._scroll_to(element)
+        start, end, now = self._middle(element), self._middle(to), time.time()
+        self._touch("touchStart", start, now)
+        for step, share in enumerate((0.3, 0.7, 1, 1, 1), 1):
+            at = {k: start[k] + (end[k] - start[k]) * share for k in "xy"}
+            self._touch("touchMove", at, now + step * 0.2)
+        self._touch("touchEnd", None, now + 1.5)
+
+
+def _answer_by_touch(page: Page, finger: Finger, kind: str) -> None:
+    match kind:
+        case "single_choice":
+            finger.tap(page.find("main input[aria-label='The right answer']"))
+        case "true_false":
+            finger.tap(page.find("main input[aria-label='True']"))
+        case "multiple_response":
+            for words in ("A right answer", "Another right answer"):
+                finger.tap(page.find(f"main input[aria-label='{words}']"))
+        case "matching" | "drag_to_target":
+            pairs = {"First": "Belongs to the first", "Second": "Belongs to the second",
+                     "Third": "Belongs to the third"} if kind == "matching" else {
+                "One thing": "Goes here", "Another": "Goes there", "A third": "Goes here"}
+            for item, target in pairs.items():
+                finger.tap(_labelled(page, item))
+                finger.tap(_labelled(page, f"Put {item} on {target}"))
+        case "ordering":
+            for place, step in enumerate(("First", "Second", "Third"), 1):
+                thing = _labelled(page, f"{step} step, place")
+                if f"place {place} of" not in thing.get_attribute("aria-label"):
+                    finger.drag(thing, next(
+                        e for e in page.all(MOVABLE)
+                        if f"place {place} of" in e.get_attribute("aria-label")))
+                    assert _labelled(page, f"{step} step, place {place} of")
+        case "hotspot":
+            finger.tap(page.find("main button[aria-label='The right place']"))
+            page.see("No clicks left")
+        case "rating_scale":
+            for n in (2, 8):
+                finger.tap(page.all("main .zz-point input")[n])
+        case _:
+            finger.tap(page.find("main .zz-field input, main .zz-field textarea, main input"))
+            _answer(page, kind)
+
+
+def test_every_kind_by_touch_on_a_phone_at_twice_the_size(page, server, tmp_path):
+    (tmp_path / "kinds.zigzag").write_bytes(export_archive(_course_of_all_kinds(), {}))
+    slug = server.manage("import", str(tmp_path / "kinds.zigzag"))
+    page.go("/")
+    page.go(f"/courses/{slug}/rehearse")
+    page.frames("iframe[title='The course']")
+    address = page.browser.execute_script("return location.href")
+    finger = Finger(page)
+    page.browser.get(address)
+    for size in ("150", "200"):
+        finger.tap(page.find("[aria-label^='Larger slide']"))
+        page.find(f"[aria-label='Larger slide, now {size} %']")
+    for place, kind in enumerate(QUESTION_KINDS, 1):
+        page.see(f"{place} of {len(QUESTION_KINDS)}")
+        view = page.find(".zz-view")
+        assert view.get_property("scrollWidth") == 2 * view.get_property("clientWidth")
+        _answer_by_touch(page, finger, kind)
+        assert violations(page) == [], kind
+        page.until(lambda: page.button("Submit").is_enabled())
+        finger.tap(page.button("Submit"))
+        if kind not in ("open_answer", "rating_scale"):
+            page.see("Well done.")
+            finger.tap(page.button("Continue"))
+            page.gone("[role=dialog]")
+        for box in (control.rect for control in page.all(".zz-bar button")
+                    if control.is_displayed()):
+            assert box["x"] + box["width"] <= 390 and min(box["width"], box["height"]) >= 24
+        if place < len(QUESTION_KINDS):
+            finger.tap(page.button("Next"))

@@ -7,18 +7,22 @@ import type { State } from "../engine/state";
 import { movesLong } from "../render/motion";
 import { captionsWanted, onCaptions, setCaptions, setSpeed, setVolume } from "../render/players";
 import type { Session } from "./session";
+import type { Size } from "./useScale";
 
 interface Props {
   session: Session;
   state: State;
   slide: ProgramSlide;
+  size: Size;
   menu: boolean;
   setMenu: (open: boolean) => void;
   reading: boolean;
   setReading: (open: boolean) => void;
 }
 
-export function NavigationBar({ session, state, slide, menu, setMenu, reading, setReading }: Props): ReactNode {
+export function NavigationBar(
+  { session, state, slide, size, menu, setMenu, reading, setReading }: Props,
+): ReactNode {
   const { index } = session;
   const place = (index.position.get(slide.id) ?? 0) + 1;
   const count = index.order.length;
@@ -42,7 +46,7 @@ export function NavigationBar({ session, state, slide, menu, setMenu, reading, s
       )}
       {has("progress") && (
         <>
-          <span className="zz-place">Slide {place} of {count}</span>
+          <span className="zz-place"><span className="zz-not-small">Slide </span>{place} of {count}</span>
           <progress
             className="zz-progress" max={count} value={state.visited.length}
             aria-label={`${state.visited.length} of ${count} slides seen`}
@@ -50,6 +54,7 @@ export function NavigationBar({ session, state, slide, menu, setMenu, reading, s
         </>
       )}
       <span className="zz-space" />
+      <SizeButtons size={size} />
       {state.back && (
         <button type="button" className="zz-main" onClick={() => session.dispatch({ event: "slide", target: state.back ?? "" })}>
           Back to the question
@@ -76,6 +81,26 @@ export function NavigationBar({ session, state, slide, menu, setMenu, reading, s
       )}
       {has("next") && <Next session={session} state={state} slide={slide} />}
     </nav>
+  );
+}
+
+/** The slide larger than it fits, and whole again. */
+function SizeButtons({ size: { times, larger, smaller } }: { size: Size }): ReactNode {
+  const button = (name: string, sign: string, act: (() => void) | null): ReactNode => (
+    <button
+      type="button" className="zz-size" aria-label={`${name}, now ${times * 100} %`} title={name}
+      aria-disabled={!act} onClick={() => act?.()}
+    >
+      <svg width="20" height="20" viewBox="0 0 20 20" fill="none" stroke="currentColor" strokeWidth="2" aria-hidden>
+        <path d={`M13 13l5 5M8 1.5a6.5 6.5 0 1 0 0 13a6.5 6.5 0 1 0 0-13${sign}`} />
+      </svg>
+    </button>
+  );
+  return (
+    <>
+      {times > 1 && button("Smaller slide", "M5 8h6", smaller)}
+      {button("Larger slide", "M5 8h6M8 5v6", larger)}
+    </>
   );
 }
 

@@ -6,7 +6,7 @@ import { NavigationBar } from "./NavigationBar";
 import { Notices } from "./Notices";
 import { Transcript } from "./Transcript";
 import type { Session } from "./session";
-import { useScale } from "./useScale";
+import { useMiddle, useScale, useSize } from "./useScale";
 import { Asking, Connecting, Left } from "./screens";
 
 export function Player({ session }: { session: Session }): ReactNode {
@@ -16,8 +16,10 @@ export function Player({ session }: { session: Session }): ReactNode {
   const [menu, setMenu] = useState(false);
   const [reading, setReading] = useState(false);
   const frame = useRef<HTMLDivElement>(null);
-  const stage = useRef<HTMLElement>(null);
-  const scale = useScale(frame, index.program.size);
+  const view = useRef<HTMLElement>(null);
+  const size = useSize();
+  const scale = useScale(frame, index.program.size) * size.times;
+  useMiddle(view, size.times, state.slide);
   const slide = state.slide ? index.slides.get(state.slide) : undefined;
   const running = phase.kind === "running" && slide;
 
@@ -25,7 +27,7 @@ export function Player({ session }: { session: Session }): ReactNode {
   useEffect(() => {
     // A new slide is read from its beginning; the very first one leaves the focus to the page.
     if (running && shown.current && shown.current !== state.slide) {
-      stage.current?.focus({ preventScroll: true });
+      view.current?.focus({ preventScroll: true });
     }
     if (running) shown.current = state.slide;
   }, [running, state.slide]);
@@ -42,12 +44,14 @@ export function Player({ session }: { session: Session }): ReactNode {
         {phase.kind === "left" && <Left />}
         {running && (
           <main
-            ref={stage} className="zz-stage" data-slide={slide.id} tabIndex={-1}
+            ref={view} className="zz-view" data-slide={slide.id} tabIndex={size.times > 1 ? 0 : -1}
             aria-label={`Slide ${place} of ${count}: ${slide.title}`}
           >
-            <LiveSlide
-              key={slide.id} {...{ index, state, slide, scale }} dispatch={session.dispatch}
-            />
+            <div className="zz-stage">
+              <LiveSlide
+                key={slide.id} {...{ index, state, slide, scale }} dispatch={session.dispatch}
+              />
+            </div>
           </main>
         )}
         {running && reading && slide.transcript && (
@@ -65,7 +69,7 @@ export function Player({ session }: { session: Session }): ReactNode {
       )}
       {running && (
         <NavigationBar
-          {...{ session, state, slide, menu, setMenu, reading, setReading }}
+          {...{ session, state, slide, size, menu, setMenu, reading, setReading }}
         />
       )}
       <div className="zz-hidden" aria-live="polite">{snapshot.announcement}</div>
