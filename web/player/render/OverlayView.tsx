@@ -1,5 +1,5 @@
 /** What opens over the slide. It takes the focus while it blocks, and gives it back. */
-import { useEffect, useRef, type CSSProperties, type KeyboardEvent, type ReactNode } from "react";
+import { useLayoutEffect, useRef, type CSSProperties, type KeyboardEvent, type ReactNode } from "react";
 import type { ProgramOverlay } from "../../api/types";
 import { useActing } from "./acting";
 import { inOrder } from "./inOrder";
@@ -13,15 +13,12 @@ export function OverlayView({ overlay }: { overlay: ProgramOverlay }): ReactNode
   const box = useRef<HTMLDivElement>(null);
   const { blocks, panel } = overlay;
 
-  useEffect(() => {
+  useLayoutEffect(() => {
     if (!blocks && !panel) return;
     const before = document.activeElement as HTMLElement | null;
     box.current?.focus({ preventScroll: true });
-    return () => {
-      // What had the focus may be switched off by now; then the slide takes it.
-      const back = before && before.isConnected && !before.matches(":disabled") ? before : null;
-      (back ?? document.querySelector<HTMLElement>("[data-slide]"))?.focus({ preventScroll: true });
-    };
+    // Only once all is drawn is it plain where the focus may go.
+    return () => queueMicrotask(() => giveBack(before));
   }, [blocks, panel]);
 
   const close = (): void => dispatch({ event: "close", target: overlay.id });
@@ -65,6 +62,15 @@ export function OverlayView({ overlay }: { overlay: ProgramOverlay }): ReactNode
       </div>
     </div>
   );
+}
+
+/** The focus goes back, unless it is elsewhere already; what had it may be switched off by now. */
+function giveBack(before: HTMLElement | null): void {
+  if (document.activeElement !== document.body) return;
+  before?.focus({ preventScroll: true });
+  if (document.activeElement === document.body) {
+    document.querySelector<HTMLElement>("[data-slide]")?.focus({ preventScroll: true });
+  }
 }
 
 /** The panel as the course has it: its width, and what its style and tone set. */
