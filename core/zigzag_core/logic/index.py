@@ -4,6 +4,7 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 from functools import cached_property
 
+from zigzag_core.assess.grade import is_judged
 from zigzag_core.course import Nowhere, ToSlide, Variable
 from zigzag_core.program import (
     COURSE,
@@ -128,9 +129,17 @@ class Index:
         return [bound for bound in found if bound.rule.detail in (None, detail)]
 
     @cached_property
+    def scored(self) -> tuple[Grader, ...]:
+        """The questions that give points; an open answer has none until it is marked."""
+        return tuple(
+            q for q in self.program.questions
+            if q.purpose == "scored" and q.points and is_judged(q)
+        )
+
+    @cached_property
     def max_points(self) -> float:
-        """Points that can be reached in the scored questions."""
-        return sum(q.points for q in self.program.questions if q.purpose == "scored")
+        """Points that can be reached."""
+        return sum(q.points for q in self.scored)
 
 
 def _onward(program: Program) -> dict[str, str | None]:

@@ -38,11 +38,10 @@ def success(index: Index, state: State) -> Literal["unknown", "passed", "failed"
         return "unknown"
     if reached >= index.program.pass_mark:
         return "passed"
-    for grader in index.program.questions:
-        if grader.purpose == "scored" and grader.points:
-            answer = state.answers.get(grader.id)
-            if answer is None or not answer.locked:
-                return "unknown"
+    for grader in index.scored:
+        answer = state.answers.get(grader.id)
+        if answer is None or not answer.locked:
+            return "unknown"
     return "failed"
 
 

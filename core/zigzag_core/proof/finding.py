@@ -13,3 +13,7 @@ class Finding(Model):
     message: str
     slide: str | None = None
     element: str | None = None
+
+
+Problem = tuple[str, str, str]
+"""Of a question: the level, the code, and words that go on after its name."""

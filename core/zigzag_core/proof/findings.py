@@ -18,8 +18,9 @@ from zigzag_core.course.questions import part_elements
 from zigzag_core.course.rule_use import goes
 
 from .finding import Finding
+from .pattern_findings import pattern_findings, score_findings
 from .place_findings import place_findings
-from .question_findings import course_question_findings, question_findings
+from .question_findings import question_findings
 from .route import route
 from .rule_findings import rule_findings
 from .variable_findings import variable_findings
@@ -29,7 +30,7 @@ from .walkthroughs import replay
 def findings(document: CourseDocument) -> list[Finding]:
     """Return all findings, in the order of the slides, errors of the course first."""
     return [
-        *_course(document), *variable_findings(document), *course_question_findings(document),
+        *_course(document), *variable_findings(document), *pattern_findings(document),
     ] + [
         finding for slide in document.slides
         for finding in (
@@ -47,17 +48,9 @@ def _course(document: CourseDocument) -> Iterator[Finding]:
     if not document.slides:
         yield Finding(level="error", code="no_slides", message="The course has no slides yet.")
         return
-    scored = [
-        question for slide in document.slides for question in slide.questions
-        if question.purpose == "scored" and question.points
-    ]
-    if document.course.completion.passing and not scored:
-        yield Finding(
-            level="error", code="cannot_pass",
-            message="Passing counts, but no question gives points: nobody can pass.",
-        )
     titles = {slide.id: slide.title for slide in document.slides}
     found = route(document)
+    yield from score_findings(document, set(found.unreached))
     for slides, code, words in (
         (found.unreached, "unreached", "Nothing leads to “{}”."),
         (found.dead_ends, "dead_end", "“{}” leads nowhere, and it is not the last slide."),

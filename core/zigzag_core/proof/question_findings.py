@@ -1,4 +1,4 @@
-"""Checks of questions: what is missing, what gives the answer away, what can never be."""
+"""Checks of questions one by one: what is missing, what can never be right."""
 
 from collections import Counter
 from collections.abc import Iterator
@@ -6,18 +6,16 @@ from collections.abc import Iterator
 from zigzag_core.assess.measure import measure
 from zigzag_core.assess.solutions import right_response
 from zigzag_core.assess.wording import accepted, plainer
-from zigzag_core.course import CourseDocument, Element, Slide, plain
+from zigzag_core.course import Element, Slide
 from zigzag_core.course import questions as q
 from zigzag_core.package.questions import grader_of, spoken
 
-from .finding import Finding
+from .finding import Finding, Problem
+from .pair_findings import pair_problems
+from .said_findings import never_said
 
 LETTERS_A_SECOND = 25
 """So fast can a slide be read (about 250 words a minute), and answered not at all."""
-
-_ENOUGH = 5
-"""From so many questions on a pattern over the course is one."""
-
 
 def question_findings(slide: Slide) -> Iterator[Finding]:
     """Yield what is wrong with the questions of `slide`."""
@@ -29,32 +27,6 @@ def question_findings(slide: Slide) -> Iterator[Finding]:
                 level="error" if level == "error" else "warning", code=code, slide=slide.id,
                 element=place, message=f"The question “{question.name}” {words}.",
             )
-
-
-def course_question_findings(document: CourseDocument) -> Iterator[Finding]:
-    """Yield what gives answers away over a whole course."""
-    longest = first = asked = 0
-    for slide in document.slides:
-        by_id = {element.id: element for element in slide.elements}
-        for question in slide.questions:
-            if not isinstance(question, q.SingleChoice) or len(question.choices) < 3:
-                continue
-            lengths = [len(spoken(by_id[c.element])) for c in question.choices]
-            right = [n for n, c in enumerate(question.choices) if c.right]
-            if len(right) != 1:
-                continue
-            asked += 1
-            longest += lengths[right[0]] == max(lengths) and lengths.count(max(lengths)) == 1
-            first += not question.shuffle and right[0] == 0
-    if asked >= _ENOUGH and longest == asked:
-        yield Finding(level="warning", code="longest_is_right",
-                      message="The longest answer is the right one in every question.")
-    if asked >= _ENOUGH and first == asked:
-        yield Finding(level="warning", code="first_is_right",
-                      message="The right answer is always the first one.")
-
-
-Problem = tuple[str, str, str]
 
 
 def _problems(
@@ -70,7 +42,7 @@ def _problems(
                 f"gives {question.time_limit} seconds, too few to read the slide")
     if question.after == "again" and not question.again_from:
         yield "warning", "again_nowhere", "starts again from no slide"
-    yield from _table(question)
+    yield from never_said(question, slide)
     unjudged = ("rating_scale", "open_answer")
     if question.purpose == "scored" and question.points and question.kind not in unjudged:
         grader = grader_of(slide, question)
@@ -88,7 +60,7 @@ def _of_kind(question: q.Question, by_id: dict[str, Element]) -> Iterator[Proble
             if not question.accepts.words and not question.accepts.ranges:
                 yield "error", "no_right_answer", "accepts no answer"
         case q.Matching() | q.DragToTarget():
-            yield from _pairs(question, by_id)
+            yield from pair_problems(question, by_id)
         case q.Ordering():
             if len(question.items) < 2:
                 yield "error", "few_choices", "needs at least two things to put in order"
@@ -135,30 +107,6 @@ def _words_of(blank: q.Blank) -> set[str]:
     return {plainer(blank.accepts, word) for word in blank.accepts.words}
 
 
-def _pairs(
-    question: q.Matching | q.DragToTarget, by_id: dict[str, Element]
-) -> Iterator[Problem]:
-    if not question.items or not question.targets:
-        yield "error", "few_choices", "needs things to place and places for them"
-        return
-    if not any(item.to for item in question.items):
-        yield "error", "no_right_answer", "has nothing that belongs anywhere"
-    if question.kind != "drag_to_target":
-        return
-    sizes = {(round(e.w), round(e.h)) for i in question.items if (e := by_id[i.element])}
-    room = [by_id[target.element] for target in question.targets]
-    if len(sizes) > 1 and len({(round(e.w), round(e.h)) for e in room}) > 1 and all(
-        any(_same_size(by_id[item.element], by_id[t.element]) for t in question.targets
-            if t.id in item.to)
-        for item in question.items if item.to
-    ):
-        yield "warning", "size_gives_away", "shows by its sizes what belongs where"
-
-
-def _same_size(a: Element, b: Element) -> bool:
-    return abs(a.w - b.w) < 4 and abs(a.h - b.h) < 4
-
-
 def _spots(question: q.Hotspot, by_id: dict[str, Element]) -> Iterator[Problem]:
     right = sum(spot.right for spot in question.spots)
     if not right and question.purpose != "survey":
@@ -172,17 +120,3 @@ def _spots(question: q.Hotspot, by_id: dict[str, Element]) -> Iterator[Problem]:
             area = by_id[spot.element]
             if area.y + area.h > bar:
                 yield "warning", "covers_controls", f"has a place over the controls: “{area.name}”"
-
-
-def _table(question: q.Question) -> Iterator[Problem]:
-    """Rows that no combination reaches, since one above takes them all."""
-    for n, row in enumerate(question.table):
-        cells = {(c.part, c.value): c.given for c in row.cells}
-        for above in question.table[:n]:
-            asked = {(c.part, c.value): c.given for c in above.cells}
-            if asked.items() <= cells.items() and above.at_least <= row.at_least:
-                yield "warning", "row_never_applies", f"has a row {n + 1} that never applies"
-                break
-    judged = question.purpose != "survey" and question.kind not in ("open_answer", "rating_scale")
-    if question.attempts == 1 and judged and plain(question.feedback.wrong):
-        yield "warning", "never_said", "says words for a second try, but there is one try only"

@@ -17,7 +17,8 @@ export function judge(
   return { result, points: Math.max(grader.floor, Math.min(earned, grader.points)), row, tally };
 }
 
-function isJudged({ form, parts }: Grader): boolean {
+/** Return whether anything can be right in it. */
+export function isJudged({ form, parts }: Grader): boolean {
   return form !== "free" && form !== "scale"
     && parts.some(({ right, accepts }) => right.length > 0 || Boolean(accepts) || form === "order");
 }

@@ -2,6 +2,7 @@
 import type {
   Clock, Grader, Program, ProgramElement, ProgramOverlay, ProgramRule, ProgramSlide, SeenSet, Variable,
 } from "../../api/types";
+import { isJudged } from "./grade";
 
 enum Rank { Block, Element, Overlay, Slide, Course }
 
@@ -39,6 +40,8 @@ export class Index {
   /** The ms in each film or sound that rules wait for, rising. */
   readonly mediaMoments = new Map<string, number[]>();
   readonly rules = new Map<string, BoundRule>();
+  /** The questions that give points; an open answer has none until it is marked. */
+  readonly scored: readonly Grader[];
   readonly maxPoints: number;
   private readonly matches = new Map<string, BoundRule[]>();
 
@@ -83,9 +86,10 @@ export class Index {
     for (const [element, moments] of this.mediaMoments) {
       this.mediaMoments.set(element, [...new Set(moments)].sort((a, b) => a - b));
     }
-    this.maxPoints = program.questions
-      .filter((grader) => grader.purpose === "scored")
-      .reduce((sum, grader) => sum + grader.points, 0);
+    this.scored = program.questions.filter((grader) => (
+      grader.purpose === "scored" && grader.points && isJudged(grader)
+    ));
+    this.maxPoints = this.scored.reduce((sum, grader) => sum + grader.points, 0);
   }
 
   /** Return the group that `element` is in, if it is there. */

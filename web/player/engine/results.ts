@@ -20,12 +20,7 @@ export function success(index: Index, state: State): Success {
   const reached = score(index, state);
   if (reached === null) return "unknown";
   if (reached >= index.program.pass_mark) return "passed";
-  for (const grader of index.program.questions) {
-    if (grader.purpose === "scored" && grader.points && !state.answers[grader.id]?.locked) {
-      return "unknown";
-    }
-  }
-  return "failed";
+  return index.scored.every(({ id }) => state.answers[id]?.locked) ? "failed" : "unknown";
 }
 
 export function completed(index: Index, state: State): boolean {

@@ -1,0 +1,62 @@
+"""Checks of what is said to answers: words that are never said, rows that never apply."""
+
+from collections.abc import Iterator
+
+from zigzag_core.course import Slide, plain
+from zigzag_core.course import questions as q
+
+from .finding import Problem
+
+_NAMES: dict[q.Outcome, str] = {
+    "right": "a right answer", "partly": "a partly right answer", "wrong": "a wrong answer",
+    "last": "the last try", "time_up": "the end of the time", "nothing": "no answer",
+    "answered": "an answer",
+}
+_ALL_OR_NOTHING = ("single_choice", "true_false", "short_text", "numeric")
+
+
+def never_said(question: q.Question, slide: Slide) -> Iterator[Problem]:
+    """Yield the rows, words and overlays of `question` that no answer leads to."""
+    for n, row in enumerate(question.table):
+        if any(_takes_all(above, row) for above in question.table[:n]):
+            yield "warning", "row_never_applies", f"has a row {n + 1} that never applies"
+    written: list[q.Outcome] = [
+        outcome for outcome in _NAMES
+        if plain(getattr(question.feedback, outcome))
+        or any(shown.after == outcome for shown in question.feedback.shows)
+    ]
+    for outcome in written:
+        why = _why_never(question, outcome)
+        if why:
+            yield "warning", "never_said", f"has words for {_NAMES[outcome]}, but {why}"
+    known = {overlay.id for overlay in slide.overlays}
+    for shown in question.feedback.shows:
+        if shown.overlay is not None and shown.overlay not in known:
+            yield "error", "lost_overlay", (
+                f"opens an overlay for {_NAMES[shown.after]} that this slide does not have")
+
+
+def _takes_all(above: q.AnswerRow, row: q.AnswerRow) -> bool:
+    """Whether every answer that `row` is for is taken by the row above."""
+    cells = {(cell.part, cell.value): cell.given for cell in row.cells}
+    asked = {(cell.part, cell.value): cell.given for cell in above.cells}
+    return asked.items() <= cells.items() and above.at_least <= row.at_least
+
+
+def _why_never(question: q.Question, outcome: q.Outcome) -> str:
+    unjudged = question.purpose == "survey" or question.kind in ("open_answer", "rating_scale")
+    if outcome == "nothing":
+        return "" if question.submit_is == "ready" else "cannot be submitted without one"
+    if outcome == "answered":
+        return "" if unjudged else "is judged"
+    if unjudged:
+        return "is not judged"
+    if outcome == "time_up" and not question.time_limit:
+        return "has no time limit"
+    if outcome == "last" and question.attempts is None:
+        return "has tries without end"
+    if outcome == "wrong" and question.attempts == 1:
+        return "has one try only"
+    if outcome == "partly" and question.kind in _ALL_OR_NOTHING:
+        return "is right or wrong"
+    return ""

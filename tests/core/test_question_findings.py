@@ -1,0 +1,173 @@
+"""What the checks say of questions: what gives answers away, what can never be."""
+
+import pytest
+from zigzag_core.course import Completion, Nowhere, Overlay, rich
+from zigzag_core.course import questions as q
+from zigzag_core.proof.findings import findings
+from zigzag_core.proof.pattern_findings import ENOUGH
+from zigzag_core.proof.question_findings import question_findings
+
+from .samples import quiz_course, with_slides
+from .test_questions import document, slide_with
+
+
+def codes(slide):
+    return {finding.code for finding in question_findings(slide)}
+
+
+def asked(kind, **changes):
+    return document(slide_with(kind), **changes).slides[0]
+
+
+def quiz(questions, change):
+    """A course of single choices, each changed by `change(question, number)`."""
+    made = quiz_course(questions)
+    slides = []
+    for number, slide in enumerate(made.slides):
+        changed = tuple(change(one, number) for one in slide.questions)
+        slides.append(slide.model_copy(update={"questions": changed}))
+    return with_slides(made, slides)
+
+
+def right_at(place, **more):
+    def change(question, number):
+        at = place(number) if callable(place) else place
+        choices = tuple(c.model_copy(update={"right": n == at})
+                        for n, c in enumerate(question.choices))
+        return question.model_copy(update={"shuffle": False, "choices": choices, **more})
+    return change
+
+
+def course_codes(made):
+    return {finding.code for finding in findings(made)}
+
+
+@pytest.mark.parametrize(("place", "word"), [(0, "first"), (1, "second"), (2, "third")])
+def test_a_right_answer_always_in_the_same_place_is_found(place, word):
+    made = quiz(ENOUGH, right_at(place))
+    [found] = [f for f in findings(made) if f.code == "same_place"]
+    assert word in found.message
+    assert "same_place" not in course_codes(quiz(ENOUGH - 1, right_at(place)))
+    assert "same_place" not in course_codes(quiz(ENOUGH, right_at(lambda n: n % 3)))
+    assert "same_place" not in course_codes(quiz(ENOUGH, right_at(place, shuffle=True)))
+
+
+def test_a_place_that_is_always_the_last_is_found_whatever_its_number():
+    made = quiz(ENOUGH, right_at(2))
+    slides = list(made.slides)
+    question, extra = slides[-1].questions[0], slides[-1].elements[-1]
+    extra = extra.model_copy(update={"id": "extraone"})
+    fourth = q.Choice(id="fourthone", element=extra.id, right=True)
+    slides[-1] = slides[-1].model_copy(update={
+        "elements": (*slides[-1].elements, extra),
+        "questions": (question.model_copy(update={"choices": (
+            *(c.model_copy(update={"right": False}) for c in question.choices), fourth)}),)})
+    [found] = [f for f in findings(with_slides(made, slides)) if f.code == "same_place"]
+    assert "last" in found.message
+
+
+def two_by_two(takes=1, only=(), to=("left", "right")):
+    question = slide_with("drag_to_target").questions[0]
+    one, other = question.items[:2]
+    left, right = question.targets[:2]
+    names = {"left": left.id, "right": right.id}
+    return {
+        "items": tuple(item.model_copy(update={"to": (names[at],)})
+                       for item, at in zip((one, other), to, strict=True)),
+        "targets": (left.model_copy(update={"takes": takes, "only": tuple(
+            {"one": one.id, "other": other.id}[n] for n in only)}), right),
+    }
+
+
+@pytest.mark.parametrize(("changes", "found"), [
+    ({}, False), ({"only": ("other",)}, True), ({"only": ("one", "other")}, False),
+    ({"to": ("left", "left")}, True), ({"to": ("left", "left"), "takes": 2}, False),
+    ({"to": ("left", "left"), "takes": None}, False),
+])
+def test_things_that_cannot_get_where_they_belong_are_found(changes, found):
+    assert ("cannot_reach" in codes(asked("drag_to_target", **two_by_two(**changes)))) is found
+
+
+def test_things_opposite_their_places_give_them_away():
+    slide = slide_with("matching")
+    question = slide.questions[0]
+    assert "order_gives_away" not in codes(slide)
+    opposite = tuple(item.model_copy(update={"to": (target.id,)})
+                     for item, target in zip(question.items, question.targets, strict=True))
+    assert "order_gives_away" in codes(asked("matching", items=opposite))
+    # Scattered places are no row, and a second right place leaves a choice.
+    places = {t.element: n for n, t in enumerate(question.targets)}
+    scattered = asked("matching", items=opposite)
+    scattered = scattered.model_copy(update={"elements": tuple(
+        e.model_copy(update={"x": e.x - 300 * places[e.id]}) if e.id in places else e
+        for e in scattered.elements)})
+    assert "order_gives_away" not in codes(scattered)
+    several = tuple(i.model_copy(update={"to": tuple(t.id for t in question.targets[:2])})
+                    for i in opposite)
+    assert "order_gives_away" not in codes(asked("matching", items=several))
+
+
+WORDS = rich("Well.")
+
+
+@pytest.mark.parametrize(("kind", "outcome", "changes", "found"), [
+    ("single_choice", "partly", {}, True), ("multiple_response", "partly", {}, False),
+    ("single_choice", "wrong", {"attempts": 1}, True), ("single_choice", "wrong", {}, False),
+    ("single_choice", "last", {"attempts": None}, True), ("single_choice", "last", {}, False),
+    ("single_choice", "time_up", {}, True),
+    ("single_choice", "time_up", {"time_limit": 600}, False),
+    ("single_choice", "nothing", {}, True),
+    ("single_choice", "nothing", {"submit_is": "ready"}, False),
+    ("single_choice", "answered", {}, True), ("rating_scale", "answered", {}, False),
+    ("rating_scale", "right", {}, True), ("open_answer", "wrong", {}, True),
+])
+def test_words_that_are_never_said_are_found(kind, outcome, changes, found):
+    feedback = q.Feedback(**{outcome: WORDS})
+    slide = asked(kind, feedback=feedback, **changes)
+    assert ("never_said" in codes(slide)) is found
+    pictured = q.Feedback(shows=(q.Shown(after=outcome, alt="A bell"),))
+    assert ("never_said" in codes(asked(kind, feedback=pictured, **changes))) is found
+
+
+def test_an_overlay_that_is_gone_is_found():
+    feedback = q.Feedback(shows=(q.Shown(after="right", overlay="stars"),))
+    slide = asked("single_choice", feedback=feedback)
+    assert "lost_overlay" in codes(slide)
+    stars = Overlay(id="stars", name="Stars")
+    assert "lost_overlay" not in codes(slide.model_copy(update={"overlays": (stars,)}))
+
+
+def passing(made, pass_mark):
+    course = made.course.model_copy(update={
+        "completion": Completion(passing=True), "pass_mark": pass_mark})
+    return made.model_copy(update={"course": course})
+
+
+def half_without_points(question, number):
+    """Points by answer, and no answer has any."""
+    return question.model_copy(update={"partial": "per_answer"}) if number > 1 else question
+
+
+@pytest.mark.parametrize(("change", "pass_mark", "code"), [
+    (lambda question, _: question, 100, None),
+    (half_without_points, 51, "pass_mark_unreached"),
+    (half_without_points, 50, None),
+    (lambda question, _: question.model_copy(update={"purpose": "practice"}), 1, "cannot_pass"),
+    (lambda question, _: question.model_copy(update={"partial": "per_answer"}), 1,
+     "pass_mark_unreached"),
+])
+def test_a_pass_mark_that_cannot_be_reached_is_found(change, pass_mark, code):
+    made = passing(quiz(2, change), pass_mark)
+    assert course_codes(made) & {"pass_mark_unreached", "cannot_pass"} == ({code} - {None})
+
+
+def test_points_of_slides_that_nothing_leads_to_are_not_counted_on():
+    made = passing(quiz(2, lambda question, _: question), 60)
+    *before, last = made.slides
+    cut = [before[0], before[1].model_copy(update={"onward": Nowhere()}), last]
+    assert "pass_mark_unreached" in course_codes(with_slides(made, cut))
+
+
+def test_open_answers_take_nothing_from_the_score():
+    made = document(slide_with("open_answer"), purpose="scored", points=5)
+    assert "cannot_pass" in course_codes(passing(made, 50))
