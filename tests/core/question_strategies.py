@@ -35,7 +35,7 @@ def graders(draw, slide, question, names, conditions):
         for n in range(2)
     ) if form == "pairs" else ()
     right = {
-        "choose": st.sampled_from([(), ("",)]), "spots": st.sampled_from([(), ("",)]),
+        "choose": st.sampled_from([(), ("",), ("",)]), "spots": st.sampled_from([(), ("",), ("",)]),
         "pairs": st.lists(st.sampled_from([t.id for t in targets] or [""]), unique=True,
                           max_size=2).map(tuple),
     }.get(form, st.just(()))

@@ -1,5 +1,7 @@
 """Writes the traces that the TypeScript engine must reproduce (`tests/web/parity.test.ts`)."""
 
+from collections import Counter
+
 from hypothesis import HealthCheck, Phase, given, seed, settings
 from hypothesis import strategies as st
 from zigzag_core.course import Background, Course
@@ -9,15 +11,19 @@ from zigzag_core.course.usual_styles import USUAL_STYLES
 from zigzag_core.edit.layouts import slide_from, with_layout
 from zigzag_core.logic.index import Index
 from zigzag_core.package.compile import compile_course
-from zigzag_core.program import OpenLink, ProgramRule
+from zigzag_core.program import OpenLink, ProgramGate, ProgramRule
 from zigzag_demo.generate import generated_course
 from zigzag_demo.hut_warden import hut_warden_basics
 
+from tests.core.question_runs import answers, quizzes
+from tests.core.question_strategies import FORMS
 from tests.core.samples import chasing_program, fresh_ids
 from tests.core.strategies import any_run, programs, runs, sensible_run
 from tests.parity.traces import trace, write
 
 RANDOM_RUNS = 250
+RANDOM_QUIZZES = 200
+LEARNERS = 4
 
 
 def test_random_programs_are_traced():
@@ -37,7 +43,11 @@ def test_random_programs_are_traced():
     # What chance brings only now and then is brought in for certain.
     rare = chasing_program()
     link = ProgramRule(id="link", on="slide_entered", then=(OpenLink(address="https://a.example"),))
-    rare = rare.model_copy(update={"rules": (*rare.rules, link)})
+    shut = ProgramGate(condition=False, message="Not yet.")
+    rare = rare.model_copy(update={
+        "rules": (*rare.rules, link),
+        "slides": tuple(s.model_copy(update={"gate": shut}) for s in rare.slides),
+    })
     found.append(trace(rare, 1, [{"event": "start"}, {"event": "next"}]))
     effects = {e["effect"] for t in found for s in t["steps"] for e in s["effects"]}
     assert effects == {
@@ -45,6 +55,34 @@ def test_random_programs_are_traced():
         "link",
     }
     write("random", found)
+
+
+def test_random_quizzes_are_traced():
+    found = []
+
+    @seed(20)
+    @settings(
+        max_examples=RANDOM_QUIZZES, database=None, deadline=None, phases=[Phase.generate],
+        suppress_health_check=list(HealthCheck),
+    )
+    @given(quizzes(), st.integers(0, 2**32 - 1))
+    def collect(program, seed_):
+        for n in range(LEARNERS):
+            found.append(trace(program, seed_ ^ n, answers(program, seed_ ^ n)))
+
+    collect()
+    judged = Counter()
+    for run in found:
+        forms = {g["id"]: g["form"] for g in run["program"]["questions"]}
+        for step in run["steps"]:
+            for effect in step["effects"]:
+                if effect["effect"] == "answered":
+                    judged[forms[effect["question"]], effect["result"]] += 1
+    right = {form for form, result in judged if result == "right"}
+    not_right = {form for form, result in judged if result in ("wrong", "partly")}
+    assert right == not_right == set(FORMS) - {"free", "scale"}, judged
+    assert judged.total() > 2 * RANDOM_QUIZZES, judged
+    write("quizzes", found)
 
 
 def test_demo_course_is_traced():

@@ -23,8 +23,8 @@ const folder = fileURLToPath(new URL("../parity/traces/", import.meta.url));
 const files = (existsSync(folder) ? readdirSync(folder) : [])
   .filter((name) => name.endsWith(".json") && name !== "resolved.json");
 
-test("there are traces from random programs, the demo and a generated course", () => {
-  expect(files.sort()).toEqual(["demo.json", "generated.json", "random.json"]);
+test("there are traces from random programs and quizzes, the demo and a generated course", () => {
+  expect(files.sort()).toEqual(["demo.json", "generated.json", "quizzes.json", "random.json"]);
 });
 
 describe.each(files)("%s", (file) => {
