@@ -37,7 +37,8 @@ from zigzag_core.course import (
     rich,
 )
 from zigzag_core.course.elements import Area, Point
-from zigzag_core.course.questions import FeedbackPlace, Item, QuestionBase, Target
+from zigzag_core.course.feedback import FeedbackPlace
+from zigzag_core.course.questions import Item, QuestionBase, Target
 from zigzag_core.course.usual_styles import USUAL_STYLES, shipped_style
 from zigzag_core.drawings import drawing_of
 from zigzag_core.edit.layouts import slide_from, with_layout

@@ -8,7 +8,7 @@ FORMS = ["choose", "choose", "texts", "pairs", "order", "spots", "free", "scale"
 WORDS = ["boots", "Boots", "bóots", "boot", "bootss", "bosot", "north-east", "", "1,5", "1.50 kg",
          "-3", "x" * 300]
 VALUES = [*WORDS, "0", "1", "2", "9", "40,60", "41,7", "-40,60", "slideaqt0", "slideaqt1",
-          "slidebqt0", 3, True]
+          "-slideaqt0", "slidebqt0", 3, True]
 
 
 @st.composite

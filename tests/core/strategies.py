@@ -104,7 +104,7 @@ leaves = st.one_of(
     st.tuples(st.sampled_from(["seconds_on", "gate"]), st.sampled_from(SLIDES)).map(list),
     st.tuples(
         st.sampled_from(["chosen", "locked", "attempts", "attempts_left", "right", "earned", "row",
-                         "outcome"]),
+                         "outcome", "told"]),
         st.sampled_from(QUESTIONS),
     ).map(list),
     st.sampled_from(QUESTIONS).flatmap(

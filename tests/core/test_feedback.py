@@ -7,6 +7,7 @@ from zigzag_core.assess.grade import judge
 from zigzag_core.assess.measure import measure
 from zigzag_core.assess.solutions import right_response, wrong_response
 from zigzag_core.course import Course, CourseDocument, Overlay, Picture, rich
+from zigzag_core.course import feedback as f
 from zigzag_core.course import questions as q
 from zigzag_core.course.blank import blank_slide
 from zigzag_core.course.media_use import media_of_design, usage
@@ -23,7 +24,7 @@ from .test_questions import Taking, document, slide_with
 
 
 def panels(doc, **design):
-    course = doc.course.model_copy(update={"feedback": q.FeedbackDesign(**design)})
+    course = doc.course.model_copy(update={"feedback": f.FeedbackDesign(**design)})
     program = compile_course(doc.model_copy(update={"course": course}), lambda file: file.sha256)
     return {panel.id.rsplit("_", 1)[1]: panel for panel in program.slides[0].overlays}
 
@@ -39,7 +40,7 @@ def test_one_design_changes_all_panels_and_a_question_may_stand_elsewhere():
     assert {panel.place for panel in usual.values()} == {"below"}
     assert usual["lastpartly"].title == "Partly right" and usual["last"].title == "Not right"
     told = panels(document(slide_with("multiple_response")), place="over", w=500,
-                  right=q.ToneDesign(title="Yes!", speaker="somebody"))
+                  right=f.ToneDesign(title="Yes!", speaker="somebody"))
     assert {(panel.place, panel.w) for panel in told.values()} == {("over", 500)}
     assert told["right"].title == "Yes!" and told["right"].speaker == "somebody"
     assert told["wrong"].speaker is None
@@ -50,13 +51,13 @@ def test_one_design_changes_all_panels_and_a_question_may_stand_elsewhere():
 
 def test_a_picture_and_a_sound_come_with_the_words():
     doc = given_feedback("single_choice", shows=(
-        q.Shown(after="right", picture="seen", alt="A hut", sound="ding"),))
+        f.Shown(after="right", picture="seen", alt="A hut", sound="ding"),))
     pictures = [e.draw for e in panels(doc)["right"].elements if isinstance(e.draw, Picture)]
     assert [(p.media, p.alt) for p in pictures] == [("seen", "A hut")]
     taker = Taking(doc)
     taker.answers(right_response(taker.grader)).submits()
     assert {"effect": "sound", "media": "ding"} in taker.effects
-    assert set(media_of_design(q.FeedbackDesign(wrong=q.ToneDesign(sound="bump")))) == {"bump"}
+    assert set(media_of_design(f.FeedbackDesign(wrong=f.ToneDesign(sound="bump")))) == {"bump"}
 
 
 def test_an_overlay_of_the_slide_can_stand_in_for_the_panel():
@@ -64,7 +65,7 @@ def test_an_overlay_of_the_slide_can_stand_in_for_the_panel():
     overlay = Overlay(id="overlay", name="Look here")
     asked = slide.questions[0]
     asked = asked.model_copy(update={"after": "next", "feedback": asked.feedback.model_copy(update={
-        "shows": (q.Shown(after="right", overlay="overlay"),)})})
+        "shows": (f.Shown(after="right", overlay="overlay"),)})})
     slide = slide.model_copy(update={"overlays": (overlay,), "questions": (asked,)})
     after = blank_slide("After", fresh_ids(9))
     doc = CourseDocument(course=Course(id="course", title="C", slides=(slide.id, after.id)),
@@ -235,7 +236,7 @@ def test_long_ids_and_a_full_table_of_twelve_answers_are_published():
 
 def test_the_pictures_of_the_design_are_used():
     doc = document(slide_with("single_choice"))
-    design = q.FeedbackDesign(right=q.ToneDesign(speaker="somebody"))
+    design = f.FeedbackDesign(right=f.ToneDesign(speaker="somebody"))
     course = doc.course.model_copy(update={"feedback": design})
     assert usage(doc.model_copy(update={"course": course})) == {"somebody": (course.id,)}
 

@@ -2,6 +2,7 @@
 
 import pytest
 from zigzag_core.course import Completion, Nowhere, Overlay, rich
+from zigzag_core.course import feedback as f
 from zigzag_core.course import questions as q
 from zigzag_core.proof.findings import findings
 from zigzag_core.proof.pattern_findings import ENOUGH
@@ -122,15 +123,15 @@ WORDS = rich("Well.")
     ("rating_scale", "right", {}, True), ("open_answer", "wrong", {}, True),
 ])
 def test_words_that_are_never_said_are_found(kind, outcome, changes, found):
-    feedback = q.Feedback(**{outcome: WORDS})
+    feedback = f.Feedback(**{outcome: WORDS})
     slide = asked(kind, feedback=feedback, **changes)
     assert ("never_said" in codes(slide)) is found
-    pictured = q.Feedback(shows=(q.Shown(after=outcome, alt="A bell"),))
+    pictured = f.Feedback(shows=(f.Shown(after=outcome, alt="A bell"),))
     assert ("never_said" in codes(asked(kind, feedback=pictured, **changes))) is found
 
 
 def test_an_overlay_that_is_gone_is_found():
-    feedback = q.Feedback(shows=(q.Shown(after="right", overlay="stars"),))
+    feedback = f.Feedback(shows=(f.Shown(after="right", overlay="stars"),))
     slide = asked("single_choice", feedback=feedback)
     assert "lost_overlay" in codes(slide)
     stars = Overlay(id="stars", name="Stars")

@@ -10,19 +10,12 @@ from zigzag_core.assess.grade import judge, told
 from zigzag_core.assess.measure import measure
 from zigzag_core.assess.solutions import answering, right_response, wrong_response
 from zigzag_core.assess.wording import accepted, distance, number_in
-from zigzag_core.course import Area, Course, CourseDocument, Picture, Shape, SlideSize, Text, rich
+from zigzag_core.course import Course, CourseDocument, SlideSize, Text, rich
 from zigzag_core.course import questions as q
 from zigzag_core.course.blank import blank_slide
 from zigzag_core.course.new_questions import QUESTION_KINDS
 from zigzag_core.edit.adding import add
-from zigzag_core.edit.copying import clip, paste, without
-from zigzag_core.edit.question_parts import (
-    CannotAsk,
-    converted,
-    kinds_from,
-    question_from,
-    with_parts,
-)
+from zigzag_core.edit.questions_on import with_parts
 from zigzag_core.logic import engine
 from zigzag_core.logic.index import Index
 from zigzag_core.package.compile import compile_course
@@ -125,56 +118,6 @@ def test_every_kind_is_answered_judged_recorded_and_kept(kind):
         assert wrong.answer == before, "what is locked stays"
 
 
-@pytest.mark.parametrize("kind", QUESTION_KINDS)
-def test_copies_answer_for_themselves_and_parts_that_go_are_let_go(kind):
-    slide = slide_with(kind)
-    ids = [e.id for e in slide.elements[1:]]
-    grown, copies = paste(slide, clip(slide, ids), fresh_ids(9))
-    first, second = grown.questions
-    assert set(q.part_elements(second)) <= set(copies)
-    assert not set(q.part_ids(first)) & set(q.part_ids(second))
-    assert not [f for f in question_findings(grown) if f.level == "error"]
-    assert without(slide, ids).questions == ()
-    answering_ones = list(q.answer_elements(slide.questions[0]))
-    if len(answering_ones) > 1:
-        assert len(without(slide, answering_ones[:1]).questions) == 1
-
-
-@pytest.mark.parametrize(("kind", "other"), [(a, b) for a in QUESTION_KINDS for b in kinds_from(a)])
-def test_kinds_turn_into_each_other_with_their_parts(kind, other):
-    slide = slide_with(kind)
-    turned = converted(slide, slide.questions[0].id, other)
-    assert turned.questions[0].kind == other
-    assert set(q.answer_elements(turned.questions[0])) <= set(q.answer_elements(slide.questions[0]))
-    grader_of(turned, turned.questions[0])
-
-
-def test_parts_are_added_in_a_row_and_say_what_was_typed():
-    slide = slide_with("single_choice")
-    grown, made = with_parts(slide, slide.questions[0].id, "choices", ["North", "South"],
-                             fresh_ids(4))
-    assert len(grown.questions[0].choices) == 5
-    ys = [e.y for e in grown.elements if e.id in [c.element for c in grown.questions[0].choices]]
-    assert ys == sorted(ys) and len({b - a for a, b in pairwise(ys)}) == 1
-    assert [e.text for e in grown.elements if e.id in made] == [rich("North"), rich("South")]
-
-
-def test_questions_are_made_of_what_is_on_the_slide():
-    fresh = fresh_ids(6)
-    things = [Picture(id=f"pica{n}", name=f"P{n}", x=40 * n) for n in range(4)]
-    boxes = [Shape(id=f"boxa{n}", name=f"B{n}", y=400) for n in range(2)]
-    spot = Area(id="spota", name="S")
-    slide = blank_slide("S", fresh).model_copy(update={"elements": (*things, *boxes, spot)})
-    made, _ = question_from(slide, [e.id for e in (*things, *boxes)], "drag_to_target", fresh)
-    assert len(made.questions[0].items) == 4 and len(made.questions[0].targets) == 2
-    made, _ = question_from(slide, ["pica0", "spota"], "hotspot", fresh)
-    assert made.questions[0].on == "pica0"
-    with pytest.raises(CannotAsk, match="part of a question already"):
-        question_from(made, ["pica0", "pica1"], "single_choice", fresh)
-    with pytest.raises(CannotAsk):
-        question_from(slide, ["pica0"], "blanks", fresh)
-
-
 @pytest.mark.parametrize(("partial", "chosen", "points"), [
     ("none", "ab", 4), ("none", "a", 0), ("right_parts", "a", 2), ("right_parts", "ac", 2),
     ("right_minus_wrong", "ac", -1), ("right_minus_wrong", "abc", 2), ("per_answer", "ac", 0.5),
@@ -189,7 +132,8 @@ def test_points_by_parts_penalty_and_floor(partial, chosen, points):
     grader = grader_of(slide, question)
     given_ = tuple((grader.parts["abcd".index(letter)].id, "") for letter in chosen)
     assert judge(grader, given_, 1, bool).points == points
-    assert "of 2 right" in told(grader, judge(grader, given_, 1, bool))
+    verdict = judge(grader, given_, 1, bool)
+    assert "of 2 right" in told(grader, verdict.result, verdict.points, verdict.tally)
 
 
 def test_attempts_cost_and_time_ends_it():
@@ -355,3 +299,16 @@ def test_faulty_questions_are_found(kind, changes, code):
     slide = document(slide_with(kind), **changes).slides[0]
     codes = {finding.code for finding in question_findings(slide)}
     assert codes == set() if code is None else code in codes
+
+
+@pytest.mark.parametrize(("near", "fits", "not_"), [
+    (q.Near(value=0.3, off=0.1), ["0.2", "0,4"], ["0.19", "0.41"]),
+    (q.Near(value=200, off=5, per_cent=True), ["190", "210"], ["189.9", "211"]),
+    (q.Near(value=-8, off=25, per_cent=True), ["-10", "-6"], ["-5.9", "8"]),
+    (q.Near(value=7), ["7", "7.0"], ["7.01"]),
+])
+def test_numbers_near_a_value_are_accepted(near, fits, not_):
+    taker = Taking(document(slide_with("numeric"), accepts=q.Accepts(near=(near,), ranges=())))
+    accepts = taker.grader.parts[0].accepts
+    assert all(accepted(accepts, text) for text in fits)
+    assert not any(accepted(accepts, text) for text in not_)

@@ -11,7 +11,14 @@ from zigzag_core.course.usual_styles import USUAL_STYLES
 from zigzag_core.edit.layouts import slide_from, with_layout
 from zigzag_core.logic.index import Index
 from zigzag_core.package.compile import compile_course
-from zigzag_core.program import OpenLink, ProgramGate, ProgramRule
+from zigzag_core.program import (
+    Announce,
+    OpenLink,
+    PlayMedia,
+    PlaySound,
+    ProgramGate,
+    ProgramRule,
+)
 from zigzag_demo.generate import generated_course
 from zigzag_demo.hut_warden import hut_warden_basics
 
@@ -42,10 +49,13 @@ def test_random_programs_are_traced():
     assert len(found) >= RANDOM_RUNS
     # What chance brings only now and then is brought in for certain.
     rare = chasing_program()
-    link = ProgramRule(id="link", on="slide_entered", then=(OpenLink(address="https://a.example"),))
+    outside = ProgramRule(id="outside", on="slide_entered", then=(
+        OpenLink(address="https://a.example"), PlaySound(media="sound"), PlayMedia(element="film", run="play"),
+        Announce(text="Here."),
+    ))
     shut = ProgramGate(condition=False, message="Not yet.")
     rare = rare.model_copy(update={
-        "rules": (*rare.rules, link),
+        "rules": (*rare.rules, outside),
         "slides": tuple(s.model_copy(update={"gate": shut}) for s in rare.slides),
     })
     found.append(trace(rare, 1, [{"event": "start"}, {"event": "next"}]))

@@ -1010,6 +1010,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/edits/parts/table": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Parts Table
+         * @description Take a pasted table as the parts of a question.
+         */
+        post: operations["zigzag_server_courses_questions_api_parts_table"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/edits/parts/join": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Parts Join
+         * @description Let elements of the slide be parts of a question.
+         */
+        post: operations["zigzag_server_courses_questions_api_parts_join"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/edits/question/button": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Question Button
+         * @description Add a button that submits or clears a question.
+         */
+        post: operations["zigzag_server_courses_questions_api_question_button"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/edits/question": {
         parameters: {
             query?: never;
@@ -1500,6 +1560,11 @@ export interface components {
              */
             ranges: components["schemas"]["NumberRange"][];
             /**
+             * Near
+             * @default []
+             */
+            near: components["schemas"]["Near"][];
+            /**
              * Units
              * @default []
              */
@@ -1984,6 +2049,11 @@ export interface components {
             /** Id */
             id: string;
             /**
+             * Points
+             * @default 0
+             */
+            points: number;
+            /**
              * How
              * @default typed
              * @enum {string}
@@ -1993,6 +2063,7 @@ export interface components {
              * @default {
              *       "words": [],
              *       "ranges": [],
+             *       "near": [],
              *       "units": [],
              *       "any_case": true,
              *       "any_accents": true,
@@ -2658,6 +2729,7 @@ export interface components {
              *       },
              *       "read_again": null,
              *       "place": null,
+             *       "tells": null,
              *       "shows": []
              *     }
              */
@@ -2869,7 +2941,7 @@ export interface components {
          * @description What is said after each `Outcome`, and what is shown with it.
          *
          *     `read_again` is the slide that explains it; a button leads there, and another one back.
-         *     `place` None is that of the course's design.
+         *     `place` and `tells` (how it was judged) None are those of the course's design.
          */
         Feedback: {
             /**
@@ -2918,6 +2990,8 @@ export interface components {
             read_again?: string | null;
             /** Place */
             place?: ("below" | "beside" | "over") | null;
+            /** Tells */
+            tells?: boolean | null;
             /**
              * Shows
              * @default []
@@ -3043,6 +3117,7 @@ export interface components {
              *       },
              *       "read_again": null,
              *       "place": null,
+             *       "tells": null,
              *       "shows": []
              *     }
              */
@@ -3448,6 +3523,7 @@ export interface components {
              *       },
              *       "read_again": null,
              *       "place": null,
+             *       "tells": null,
              *       "shows": []
              *     }
              */
@@ -3693,6 +3769,11 @@ export interface components {
              */
             endless: boolean;
             /**
+             * Points
+             * @default 0
+             */
+            points: number;
+            /**
              * @default {
              *       "blocks": []
              *     }
@@ -3859,6 +3940,7 @@ export interface components {
              *       },
              *       "read_again": null,
              *       "place": null,
+             *       "tells": null,
              *       "shows": []
              *     }
              */
@@ -4268,6 +4350,7 @@ export interface components {
              *       },
              *       "read_again": null,
              *       "place": null,
+             *       "tells": null,
              *       "shows": []
              *     }
              */
@@ -4329,6 +4412,24 @@ export interface components {
             speed?: boolean | null;
             /** Full Screen */
             full_screen?: boolean | null;
+        };
+        /**
+         * Near
+         * @description Numbers that are off from `value` by no more than `off`, or than so many per cent of it.
+         */
+        Near: {
+            /** Value */
+            value: number;
+            /**
+             * Off
+             * @default 0
+             */
+            off: number;
+            /**
+             * Per Cent
+             * @default false
+             */
+            per_cent: boolean;
         };
         /**
          * Nowhere
@@ -4470,6 +4571,7 @@ export interface components {
              *       },
              *       "read_again": null,
              *       "place": null,
+             *       "tells": null,
              *       "shows": []
              *     }
              */
@@ -4490,6 +4592,7 @@ export interface components {
              * @default {
              *       "words": [],
              *       "ranges": [],
+             *       "near": [],
              *       "units": [],
              *       "any_case": true,
              *       "any_accents": true,
@@ -4639,6 +4742,7 @@ export interface components {
              *       },
              *       "read_again": null,
              *       "place": null,
+             *       "tells": null,
              *       "shows": []
              *     }
              */
@@ -4809,6 +4913,7 @@ export interface components {
              *       },
              *       "read_again": null,
              *       "place": null,
+             *       "tells": null,
              *       "shows": []
              *     }
              */
@@ -5304,6 +5409,7 @@ export interface components {
              *       },
              *       "read_again": null,
              *       "place": null,
+             *       "tells": null,
              *       "shows": []
              *     }
              */
@@ -5818,6 +5924,7 @@ export interface components {
              *       },
              *       "read_again": null,
              *       "place": null,
+             *       "tells": null,
              *       "shows": []
              *     }
              */
@@ -5838,6 +5945,7 @@ export interface components {
              * @default {
              *       "words": [],
              *       "ranges": [],
+             *       "near": [],
              *       "units": [],
              *       "any_case": true,
              *       "any_accents": true,
@@ -6004,6 +6112,7 @@ export interface components {
              *       },
              *       "read_again": null,
              *       "place": null,
+             *       "tells": null,
              *       "shows": []
              *     }
              */
@@ -6156,6 +6265,11 @@ export interface components {
              * @default true
              */
             right: boolean;
+            /**
+             * Points
+             * @default 0
+             */
+            points: number;
             /**
              * @default {
              *       "blocks": []
@@ -7022,6 +7136,7 @@ export interface components {
              *       },
              *       "read_again": null,
              *       "place": null,
+             *       "tells": null,
              *       "shows": []
              *     }
              */
@@ -7419,6 +7534,7 @@ export interface components {
              *       "place": "below",
              *       "w": 720,
              *       "dims": true,
+             *       "tells": false,
              *       "style": {
              *         "align": "left",
              *         "bold": false,
@@ -7557,6 +7673,8 @@ export interface components {
         /**
          * FeedbackDesign
          * @description How feedback looks throughout the course: where it stands, how wide (px), in what style.
+         *
+         *     With `tells` it says how the answer was judged, in points where it is scored.
          */
         FeedbackDesign: {
             /**
@@ -7575,6 +7693,11 @@ export interface components {
              * @default true
              */
             dims: boolean;
+            /**
+             * Tells
+             * @default false
+             */
+            tells: boolean;
             /**
              * @default {
              *       "fill": null,
@@ -8555,6 +8678,7 @@ export interface components {
         /** ConvertIn */
         ConvertIn: {
             slide: components["schemas"]["Slide"];
+            course: components["schemas"]["Course"];
             /** Question */
             question: string;
             /**
@@ -8562,6 +8686,43 @@ export interface components {
              * @enum {string}
              */
             kind: "single_choice" | "multiple_response" | "true_false" | "blanks" | "short_text" | "numeric" | "matching" | "ordering" | "drag_to_target" | "hotspot" | "open_answer" | "rating_scale";
+        };
+        /**
+         * PastedIn
+         * @description Rows of cells that become the parts of a question from number `at` (from 0) on.
+         */
+        PastedIn: {
+            slide: components["schemas"]["Slide"];
+            /** Question */
+            question: string;
+            /** Where */
+            where: string;
+            /** At */
+            at: number;
+            /** Rows */
+            rows: string[][];
+        };
+        /** JoinIn */
+        JoinIn: {
+            slide: components["schemas"]["Slide"];
+            /** Question */
+            question: string;
+            /** Where */
+            where: string;
+            /** Elements */
+            elements: string[];
+        };
+        /** ButtonIn */
+        ButtonIn: {
+            slide: components["schemas"]["Slide"];
+            course: components["schemas"]["Course"];
+            /** Question */
+            question: string;
+            /**
+             * Does
+             * @enum {string}
+             */
+            does: "submit" | "reset";
         };
         /** QuestionFrom */
         QuestionFrom: {
@@ -11512,6 +11673,78 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["ConvertIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Asked"];
+                };
+            };
+        };
+    };
+    zigzag_server_courses_questions_api_parts_table: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PastedIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Asked"];
+                };
+            };
+        };
+    };
+    zigzag_server_courses_questions_api_parts_join: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["JoinIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Asked"];
+                };
+            };
+        };
+    };
+    zigzag_server_courses_questions_api_question_button: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ButtonIn"];
             };
         };
         responses: {

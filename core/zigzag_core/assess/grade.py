@@ -3,6 +3,7 @@
 The twin is `web/player/engine/grade.ts`.
 """
 
+import math
 from collections.abc import Callable
 from dataclasses import dataclass
 from typing import Any, Literal
@@ -31,7 +32,8 @@ def judge(
 
     A survey is neutral and gives no points, and so does what has no right answer. It is *partly*
     right where some of several parts are. The points of a row of the answer table come before all
-    others; points of an attempt after the first are less by `attempt_loss` each.
+    others. Right minus wrong may be less than nothing, down to `floor`; points of an attempt
+    after the first are less by `attempt_loss` each.
     """
     row = next((n for n, row in enumerate(grader.rows, 1) if holds(row.condition)), 0)
     tally = measure(grader, given)
@@ -59,7 +61,8 @@ def _points(grader: Grader, tally: Tally, given: Given) -> float:
         chosen = {part for part, _ in given}
         total = 0.0
         for part in grader.parts:
-            if part.id in (chosen if grader.form == "choose" else tally.parts):
+            # A wrong answer or place may cost; of the other parts the right ones count.
+            if part.id in (chosen if grader.form in ("choose", "spots") else tally.parts):
                 total += part.points
         return total
     if tally.complete:
@@ -68,17 +71,22 @@ def _points(grader: Grader, tally: Tally, given: Given) -> float:
     if tally.of and grader.partial == "right_parts":
         share = min(tally.right / tally.of, 1.0)
     elif tally.of and grader.partial == "right_minus_wrong":
-        share = max((tally.right - tally.wrong) / tally.of, 0.0)
-    return grader.points * share - grader.penalty if not share else grader.points * share
+        share = (tally.right - tally.wrong) / tally.of
+    return grader.points * share - (grader.penalty if share <= 0 else 0)
 
 
-def told(grader: Grader, judgement: Judgement) -> str:
+def told(grader: Grader, result: Result | None, points: float, tally: Tally) -> str:
     """Return in words how it was judged: ``3 of 4 right, 1 wrong: 2 of 4 points``."""
-    if judgement.result == "neutral":
+    if result in (None, "neutral"):
         return "not judged"
-    tally = judgement.tally
     words = f"{tally.right} of {tally.of} right" + (f", {tally.wrong} wrong" if tally.wrong else "")
     if grader.purpose != "scored":
         return words
-    most = f"{grader.points:g} point" + ("" if grader.points == 1 else "s")
-    return f"{words}: {round(judgement.points, 2):g} of {most}"
+    unit = "point" if grader.points == 1 else "points"
+    return f"{words}: {_hundredths(points)} of {_hundredths(grader.points)} {unit}"
+
+
+def _hundredths(value: float) -> str:
+    """The number with at most two decimals, halves rounded up."""
+    text = f"{math.floor(value * 100 + 0.5) / 100:.2f}".rstrip("0").rstrip(".")
+    return "0" if text == "-0" else text

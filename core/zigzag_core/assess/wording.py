@@ -5,11 +5,25 @@ The twin is `web/player/engine/wording.ts`.
 
 import re
 import unicodedata
+from decimal import Decimal
 
-from zigzag_core.course.questions import Accepts
+from zigzag_core.course.questions import Accepts, NumberRange
 
 _SPACE = re.compile(r"[ \t\n\r\f\v\u00a0\u2000-\u200a\u202f\u205f\u3000]+")
 _NUMBER = re.compile(r"[+-]?([0-9]{1,15}([.,][0-9]{0,10})?|[.,][0-9]{1,10})(e[+-]?[0-9]{1,2})?")
+
+
+def as_ranges(accepts: Accepts) -> Accepts:
+    """Return `accepts` with the numbers that are `near` to some value as ranges, ends included.
+
+    The ends are reckoned in decimals: 0.3 with 0.1 off begins at 0.2, not just above it.
+    """
+    more = []
+    for near in accepts.near:
+        value, off = Decimal(str(near.value)), Decimal(str(near.off))
+        by = abs(value) * off / 100 if near.per_cent else off
+        more.append(NumberRange(low=float(value - by), high=float(value + by)))
+    return accepts.model_copy(update={"ranges": (*accepts.ranges, *more), "near": ()})
 
 
 def accepted(accepts: Accepts, given: str) -> bool:

@@ -29,6 +29,7 @@ from .elements import (
     Text,
     Video,
 )
+from .feedback import Feedback
 from .gates import Gate
 from .ids import IdSource, id_source, system_ids
 from .layouts import Background, Layout
@@ -38,7 +39,7 @@ from .model import Role
 from .navigation import Navigation, NavigationHere
 from .overlays import Overlay
 from .patterns import Pattern
-from .questions import Choice, Feedback, Question, SingleChoice
+from .questions import Choice, Question, SingleChoice
 from .rules import Action, GoTo, Happens, LeaveCourse, Rule, ToNext, ToPrevious, ToSlide
 from .style import Look, Shadow, Style, StylePatch
 from .text import (

@@ -5,6 +5,7 @@ from typing import Annotated, Literal, Self
 from pydantic import Field, model_validator
 
 from .elements import Element, Group
+from .feedback import FeedbackDesign
 from .gates import Gate
 from .layouts import Background, Layout
 from .media import MediaFile
@@ -13,7 +14,7 @@ from .navigation import Navigation, NavigationHere
 from .overlays import Overlay
 from .patterns import Pattern
 from .patterns import parts as parts_of
-from .questions import FeedbackDesign, Question, part_elements, part_ids
+from .questions import Question, part_elements, part_ids
 from .rules import Rules, ToNext, ToSlide
 from .style import Share
 from .theme import NamedStyle, Theme

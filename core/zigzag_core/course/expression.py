@@ -26,12 +26,13 @@ NAMED: Mapping[str, str] = {
     "seconds_on": "slides", "gate": "slides",
     "chosen": "questions", "locked": "questions", "attempts": "questions",
     "attempts_left": "questions", "right": "questions", "earned": "questions",
-    "row": "questions", "outcome": "questions",
+    "row": "questions", "outcome": "questions", "told": "questions",
 }
 """Operators that take one name, with the kind of thing that is named. *dropped* gives the target
 that an element lies on, as its id; *watched* the share (0..1) of a film or sound that was played;
 *seconds_on* the time on a slide since it was last entered; *gate* whether its gate is open; *row*
-the row of the answer table that was taken, 0 for none; *outcome* right, partly, wrong, neutral."""
+the row of the answer table that was taken, 0 for none; *outcome* right, partly, wrong, neutral,
+*told* in words how it was judged."""
 
 GIVEN = "given"
 """Names a question and one of its parts: whether it was chosen, or what was put into it."""

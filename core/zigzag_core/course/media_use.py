@@ -4,8 +4,9 @@ from collections.abc import Iterable, Iterator
 
 from .document import CourseDocument, Slide
 from .elements import Audio, Element, Picture, Video
+from .feedback import FeedbackDesign
 from .layouts import Layout
-from .questions import FeedbackDesign, Question
+from .questions import Question
 from .rules import Action, PlaySound, Rule
 
 

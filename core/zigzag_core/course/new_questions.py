@@ -3,6 +3,7 @@
 from collections.abc import Iterable
 from typing import Any, Literal, get_args
 
+from . import feedback as f
 from . import questions as q
 from .elements import Area, Button, Element, Input, Picture, Shape, Text
 from .ids import IdSource
@@ -94,7 +95,7 @@ def _common(make: _Maker, right: str = "Well done.", **more: Any) -> dict[str, A
     once = more.get("attempts") == 1
     return {
         "id": make.fresh(), "name": "Question", "attempts": 2,
-        "feedback": q.Feedback(
+        "feedback": f.Feedback(
             right=rich(right), wrong=rich("" if once else "Have another look and try again."),
             last=rich("The right answer was another one."),
         ),
@@ -153,7 +154,7 @@ def _short(make: _Maker) -> q.Question:
 def _numeric(make: _Maker) -> q.Question:
     field = make.field("text", "Field", _TOP + _BELOW_PROMPT, label="A number", w=320)
     return q.Numeric(**_common(make), field=field.id,
-                     accepts=q.Accepts(ranges=(q.NumberRange(low=10, high=10),)))
+                     accepts=q.Accepts(near=(q.Near(value=10),)))
 
 
 def _open(make: _Maker) -> q.Question:

@@ -9,81 +9,15 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from .model import Id, Model, Name, Paint
+from .feedback import Feedback
+from .model import Id, Model, Name
 from .rules import Actions
-from .style import Style
 from .text import RichText
 
 Points = Annotated[float, Field(ge=0, le=10_000)]
+PartPoints = Annotated[float, Field(ge=-10_000, le=10_000)]
 Number = Annotated[float, Field(ge=-1e15, le=1e15)]
 Count = Annotated[int, Field(ge=0, le=1_000)]
-
-
-Outcome = Literal["right", "partly", "wrong", "last", "time_up", "nothing", "answered"]
-"""What an answer comes to: right, partly right or wrong with tries left, the last one that was
-not right, no time left, nothing answered yet, or answered where nothing is judged."""
-
-FeedbackPlace = Literal["below", "beside", "over"]
-
-
-class Shown(Model):
-    """What comes with the words after an outcome: a picture, a sound.
-
-    An `overlay` of the slide opens instead of the words.
-    """
-
-    after: Outcome
-    picture: Id | None = None
-    alt: Annotated[str, Field(max_length=1_000)] = ""
-    sound: Id | None = None
-    overlay: Id | None = None
-
-
-class Feedback(Model):
-    """What is said after each `Outcome`, and what is shown with it.
-
-    `read_again` is the slide that explains it; a button leads there, and another one back.
-    `place` None is that of the course's design.
-    """
-
-    right: RichText = RichText()
-    partly: RichText = RichText()
-    wrong: RichText = RichText()
-    last: RichText = RichText()
-    time_up: RichText = RichText()
-    nothing: RichText = RichText()
-    answered: RichText = RichText()
-    read_again: Id | None = None
-    place: FeedbackPlace | None = None
-    shows: Annotated[tuple[Shown, ...], Field(max_length=7)] = ()
-
-
-Title = Annotated[str, Field(max_length=80)]
-
-
-class ToneDesign(Model):
-    """How feedback of one tone begins: its title, who says it (a picture), its sound and colour.
-
-    An empty title is the usual one.
-    """
-
-    title: Title = ""
-    speaker: Id | None = None
-    sound: Id | None = None
-    colour: Paint | None = None
-
-
-class FeedbackDesign(Model):
-    """How feedback looks throughout the course: where it stands, how wide (px), in what style."""
-
-    place: FeedbackPlace = "below"
-    w: Annotated[float, Field(ge=280, le=4_000)] = 720
-    dims: bool = True
-    style: Style = Style(size=24)
-    right: ToneDesign = ToneDesign()
-    partly: ToneDesign = ToneDesign()
-    wrong: ToneDesign = ToneDesign()
-    plain: ToneDesign = ToneDesign()
 
 
 class Cell(Model):
@@ -107,7 +41,7 @@ class AnswerRow(Model):
     cells: Annotated[tuple[Cell, ...], Field(max_length=60)] = ()
     at_least: Count = 0
     words: RichText = RichText()
-    points: Annotated[float, Field(ge=-10_000, le=10_000)] | None = None
+    points: PartPoints | None = None
     do: Actions = ()
 
 
@@ -159,7 +93,7 @@ class Choice(Model):
     element: Id
     right: bool = False
     pinned: bool = False
-    points: Annotated[float, Field(ge=-10_000, le=10_000)] = 0
+    points: PartPoints = 0
     says: RichText = RichText()
 
 
@@ -202,6 +136,14 @@ class NumberRange(Model):
     high: Number
 
 
+class Near(Model):
+    """Numbers that are off from `value` by no more than `off`, or than so many per cent of it."""
+
+    value: Number
+    off: Annotated[float, Field(ge=0, le=1e15)] = 0
+    per_cent: bool = False
+
+
 class Accepts(Model):
     """Which words or numbers are right, and what may differ from them.
 
@@ -211,6 +153,7 @@ class Accepts(Model):
 
     words: Annotated[tuple[Annotated[str, Field(max_length=500)], ...], Field(max_length=100)] = ()
     ranges: Annotated[tuple[NumberRange, ...], Field(max_length=20)] = ()
+    near: Annotated[tuple[Near, ...], Field(max_length=20)] = ()
     units: Annotated[tuple[Annotated[str, Field(max_length=20)], ...], Field(max_length=20)] = ()
     any_case: bool = True
     any_accents: bool = True
@@ -226,6 +169,7 @@ class Blank(Model):
     """
 
     id: Id
+    points: PartPoints = 0
     how: Literal["typed", "list", "bank"] = "typed"
     accepts: Accepts = Accepts()
     others: Annotated[tuple[Annotated[str, Field(max_length=200)], ...], Field(max_length=50)] = ()
@@ -273,6 +217,7 @@ class Item(Model):
     element: Id
     to: Annotated[tuple[Id, ...], Field(max_length=60)] = ()
     endless: bool = False
+    points: PartPoints = 0
     says: RichText = RichText()
 
 
@@ -339,6 +284,7 @@ class Spot(Model):
     id: Id
     element: Id
     right: bool = True
+    points: PartPoints = 0
     says: RichText = RichText()
 
 

@@ -31,6 +31,7 @@ from zigzag_core.course.rule_use import ids_in, variables_of_rule
 from .groups import boxed, outermost, with_members
 from .names import free_name, free_title
 from .pattern_parts import copied_patterns, joined, patterns_without
+from .question_copies import more_of
 from .rewiring import element_ids, own_ids, question_ids, rewired
 
 
@@ -183,6 +184,7 @@ def paste(
     Copies lie on top in their own order, shifted by (dx, dy) px, and follow in the running
     order; names count on; groups, questions, rules and patterns are rewired to the copies. They
     come onto the overlay `onto`, or the slide. A place that came from a layout stays as it was.
+    Some parts of a question that is on the slide become more parts of it.
     """
     here = {overlay.id for overlay in slide.overlays}
     overlays = tuple(overlay for overlay in clipping.overlays if overlay.id not in here)
@@ -208,15 +210,21 @@ def paste(
             "group": ids.get(element.group or ""),
             "overlay": ids[element.overlay or ""] if on_new else onto,
         }))
+    asked = {question.id: question for question in slide.questions}
     taken = {question.name for question in slide.questions}
     questions = []
     for question in clipping.questions:
+        old = asked.get(question.id)
+        more = more_of(old, question, ids) if old else None
+        if more is not None:
+            asked[question.id] = more
+            continue
         name = free_name(question.name, taken)
         taken.add(name)
         questions.append(rewired(question, ids).model_copy(update={"name": name}))
     called = {overlay.name for overlay in slide.overlays}
     pasted = slide.model_copy(update={
-        "elements": (*slide.elements, *copies), "questions": (*slide.questions, *questions),
+        "elements": (*slide.elements, *copies), "questions": (*asked.values(), *questions),
         "overlays": (*slide.overlays, *(
             rewired(overlay, ids).model_copy(update={"name": free_name(overlay.name, called)})
             for overlay in overlays

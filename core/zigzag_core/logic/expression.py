@@ -2,7 +2,8 @@
 
 from typing import Any
 
-from zigzag_core.assess.measure import is_ready
+from zigzag_core.assess.grade import told
+from zigzag_core.assess.measure import Tally, is_ready, measure
 
 from . import results
 from .index import Index
@@ -84,6 +85,7 @@ def live(index: Index, state: State, name: str) -> Value:
 
 _OF_QUESTION = frozenset({
     "chosen", "locked", "attempts", "attempts_left", "right", "earned", "row", "outcome",
+    "told",
 })
 
 
@@ -105,10 +107,20 @@ def _of_question(index: Index, state: State, operator: str, question: str) -> Va
             return float(answer.row)
         case "outcome":
             return answer.result or ""
+        case "told":
+            return _told(index, question, answer)
     grader = index.questions.get(question)
     if grader is None or grader.attempts is None:
         return 0.0
     return float(max(grader.attempts - answer.attempts, 0))
+
+
+def _told(index: Index, question: str, answer: Answer) -> str:
+    grader = index.questions.get(question)
+    if grader is None or answer.result is None:
+        return ""
+    tally = Tally(answer.right, answer.wrong, measure(grader, ()).of)
+    return told(grader, answer.result, answer.points, tally)
 
 
 def _given(index: Index, state: State, question: str, part: str) -> Value:

@@ -40,7 +40,8 @@ def choose(run: Run, question: str, choice: str) -> None:
 def answer(run: Run, question: str, part: str, value: Value) -> None:
     """Put `value` into a part: words, a target, a place in the order, or a mark ``x,y``.
 
-    An empty value takes it away. What does not fit changes nothing.
+    An empty value takes it away, ``-`` and a target only from there. What does not fit changes
+    nothing.
     """
     grader = run.index.questions.get(question)
     if grader is None or _answer(run, question).locked or not _within_reach(run, grader, part):
@@ -150,7 +151,8 @@ def _judge(run: Run, grader: Grader, found: Answer, in_time: bool) -> None:
         kept = tuple(pair for pair in kept if belongs(grader, *pair))
     _put(run, grader.id, replace(
         found, given=kept, attempts=attempts, result=verdict.result, points=points,
-        locked=locked, since=run.state.time, row=verdict.row,
+        locked=locked, since=run.state.time, row=verdict.row, right=verdict.tally.right,
+        wrong=verdict.tally.wrong,
     ))
     run.effects.append({
         "effect": "answered", "question": grader.id, "attempt": attempts,
@@ -181,6 +183,8 @@ def _placed(grader: Grader, given: Given, part: str, target: str) -> Given | Non
     others = tuple(pair for pair in given if pair[0] != part)
     if not target:
         return others
+    if target.startswith("-"):
+        return tuple(pair for pair in given if pair != (part, target[1:]))
     found = next((t for t in grader.targets if t.id == target), None)
     if found is None or (part, target) in given or (found.only and part not in found.only):
         return None

@@ -14,7 +14,8 @@ class Answer:
     """What was done with one question: its parts and what was `given` for them.
 
     `since` is the run's time (ms) at the last submission, `row` the row of the answer table that
-    it took then, from 1. Of a question with a time limit `used` is the time it has had (ms).
+    it took then, from 1; so many parts were `right` and `wrong` then. Of a question with a time
+    limit `used` is the time it has had (ms).
     """
 
     given: tuple[tuple[str, str], ...] = ()
@@ -24,6 +25,8 @@ class Answer:
     locked: bool = False
     since: int = 0
     row: int = 0
+    right: int = 0
+    wrong: int = 0
     used: int = 0
 
 
@@ -107,6 +110,7 @@ def as_json(state: State) -> dict[str, Any]:
                 "given": [list(pair) for pair in answer.given], "attempts": answer.attempts,
                 "result": answer.result, "points": answer.points,
                 "locked": answer.locked, "since": answer.since, "row": answer.row,
+                "right": answer.right, "wrong": answer.wrong,
                 "used": answer.used,
             }
             for question, answer in state.answers.items()

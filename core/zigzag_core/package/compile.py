@@ -9,6 +9,7 @@ from zigzag_core.course import (
     Button,
     CourseDocument,
     Element,
+    Group,
     Input,
     MediaFile,
     Overlay,
@@ -31,7 +32,7 @@ from zigzag_core.program import (
 from .feedback import feedback
 from .gates import program_gate
 from .patterns import Woven, woven
-from .questions import grader_of, roles_of, slide_rules
+from .questions import as_one, grader_of, roles_of, slide_rules
 from .remember import remembered
 from .rules import Scope, program_rules, scope_of, section_of
 from .timing import program_clock, spans
@@ -108,6 +109,8 @@ def _slide(slide: Slide, weave: Woven, scope: Scope) -> ProgramSlide:
         plain_one = _plain_element(element, rules)
         changes = roles.get(element.id)
         if changes:
+            if isinstance(element, Group):
+                changes = {**changes, "draw": _bare(as_one(element, slide))}
             plain_one = plain_one.model_copy(update={
                 **changes, "rules": (*changes.get("rules", ()), *plain_one.rules),
             })

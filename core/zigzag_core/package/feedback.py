@@ -5,6 +5,7 @@ from dataclasses import dataclass
 from typing import Any, Literal
 
 from zigzag_core.course import Button, Course, Picture, RichText, Slide, Text, plain, rich
+from zigzag_core.course import feedback as f
 from zigzag_core.course import questions as q
 from zigzag_core.course.expression import joined
 from zigzag_core.course.style import Style
@@ -35,7 +36,7 @@ class _Outcome:
 
     name: str
     event: Any
-    words: q.Outcome
+    words: f.Outcome
     tone: Tone
     title: str
     button: str = "Continue"
@@ -95,7 +96,7 @@ def feedback(
     shows = {shown.after: shown for shown in question.feedback.shows}
     own: set[str] = set()
     for outcome in _outcomes(question):
-        shown = shows.get(outcome.words, q.Shown(after=outcome.words))
+        shown = shows.get(outcome.words, f.Shown(after=outcome.words))
         sound = shown.sound or getattr(course.feedback, outcome.tone).sound
         name = f"{question.id}_{outcome.name}"
         if shown.overlay in overlays:
@@ -156,10 +157,10 @@ def _words(question: q.Question, outcome: _Outcome) -> Iterator[tuple[RichText, 
 
 def _panel(
     question: q.Question, name: str, outcome: _Outcome, texts: list[tuple[RichText, Any]],
-    shown: q.Shown, course: Course, title_of: Callable[[str], str],
+    shown: f.Shown, course: Course, title_of: Callable[[str], str],
 ) -> ProgramOverlay:
     design = course.feedback
-    tone: q.ToneDesign = getattr(design, outcome.tone)
+    tone: f.ToneDesign = getattr(design, outcome.tone)
     place = question.feedback.place or design.place
     elements = [
         ProgramElement(
@@ -169,6 +170,12 @@ def _panel(
         )
         for n, (words, condition) in enumerate(texts)
     ]
+    tells = design.tells if question.feedback.tells is None else question.feedback.tells
+    if tells and outcome.tone != "plain":
+        elements.append(ProgramElement(
+            draw=Text(id=panel_part(name, "t"), name="How it was judged",
+                      style=design.style.model_copy(update={"size": design.style.size * 0.85})),
+            words=["told", question.id]))
     w = min(design.w, _BESIDE) if place == "beside" else design.w
     if shown.picture:
         elements.append(ProgramElement(draw=_picture(panel_part(name, "p"), shown, course, w)))
@@ -186,7 +193,7 @@ def _panel(
     )
 
 
-def _picture(name: str, shown: q.Shown, course: Course, w: float) -> Picture:
+def _picture(name: str, shown: f.Shown, course: Course, w: float) -> Picture:
     """The picture that comes with the words, as large as there is room for."""
     file = next((file for file in course.media if file.id == shown.picture), None)
     most_w, most_h = min(_PICTURE[0], w - 120), _PICTURE[1]

@@ -4,9 +4,12 @@ import re
 from collections.abc import Iterator
 from typing import Any
 
-from zigzag_core.course import Button, Element, Input, Shape, Slide, Text, plain
+from zigzag_core.assess.wording import as_ranges
+from zigzag_core.course import Group, RichText, Slide
 from zigzag_core.course import questions as q
 from zigzag_core.course.expression import joined
+from zigzag_core.course.spoken import all_spoken
+from zigzag_core.course.text import BlankRun
 from zigzag_core.program import (
     Choose,
     Grader,
@@ -34,29 +37,17 @@ _CHOOSING = (q.SingleChoice, q.MultipleResponse, q.TrueFalse)
 _FIELDS = (q.ShortText, q.Numeric, q.OpenAnswer)
 
 
-def spoken(element: Element) -> str:
-    """Return what an element says: its text, its label, its text alternative, or its name."""
-    if isinstance(element, Text):
-        return plain(element.text) or element.name
-    if isinstance(element, Button | Input):
-        return element.label or element.name
-    if isinstance(element, Shape):
-        return element.alt or plain(element.text) or element.name
-    return element.alt or element.name
-
-
 def grader_of(slide: Slide, question: q.Question) -> Grader:
     """Return how `question` is judged."""
-    by_id = {element.id: element for element in slide.elements}
-    prompt = by_id.get(question.prompt or "")
+    words = all_spoken(slide.elements)
     choosing = isinstance(question, _CHOOSING)
     return Grader(
         id=question.id, slide=slide.id, name=question.name, record=_record_name(question),
-        prompt=spoken(prompt) if prompt else question.name, kind=question.kind,
+        prompt=words.get(question.prompt or "", question.name), kind=question.kind,
         form=_FORMS[question.kind], purpose=question.purpose,
-        parts=tuple(_parts(question, by_id)),
+        parts=tuple(_parts(question, words, slide)),
         targets=tuple(
-            GraderTarget(id=t.id, element=t.element, words=spoken(by_id[t.element]), takes=t.takes,
+            GraderTarget(id=t.id, element=t.element, words=words[t.element], takes=t.takes,
                          only=t.only)
             for t in getattr(question, "targets", ())
         ),
@@ -79,53 +70,66 @@ def grader_of(slide: Slide, question: q.Question) -> Grader:
     )
 
 
-def _parts(question: q.Question, by_id: dict[str, Element]) -> Iterator[GraderPart]:
+def _parts(
+    question: q.Question, words: dict[str, str], slide: Slide
+) -> Iterator[GraderPart]:
     match question:
         case q.SingleChoice() | q.MultipleResponse() | q.TrueFalse():
             for choice in question.choices:
                 yield GraderPart(
-                    id=choice.id, element=choice.element, words=spoken(by_id[choice.element]),
+                    id=choice.id, element=choice.element, words=words[choice.element],
                     right=("",) if choice.right else (), points=choice.points,
                 )
         case q.Matching() | q.DragToTarget():
             for item in question.items:
                 yield GraderPart(
-                    id=item.id, element=item.element, words=spoken(by_id[item.element]),
-                    right=item.to, endless=item.endless,
+                    id=item.id, element=item.element, words=words[item.element],
+                    right=item.to, endless=item.endless, points=item.points,
                 )
         case q.Ordering():
             for thing in question.items:
                 yield GraderPart(
-                    id=thing.id, element=thing.element, words=spoken(by_id[thing.element]),
+                    id=thing.id, element=thing.element, words=words[thing.element],
                     level=thing.level,
                 )
         case q.Hotspot():
             for spot in question.spots:
                 yield GraderPart(
-                    id=spot.id, element=spot.element, words=spoken(by_id[spot.element]),
-                    right=("",) if spot.right else (),
+                    id=spot.id, element=spot.element, words=words[spot.element],
+                    right=("",) if spot.right else (), points=spot.points,
                 )
         case q.RatingScale():
             for row in question.rows:
                 yield GraderPart(
-                    id=row.id, element=row.element, words=spoken(by_id[row.element]))
+                    id=row.id, element=row.element, words=words[row.element])
         case q.FillBlanks():
+            blanks = blanks_of(question, slide)
             bank = tuple(sorted({
-                word for blank in question.blanks if blank.how == "bank"
+                word for blank in blanks if blank.how == "bank"
                 for word in (*blank.accepts.words[:1], *blank.others)
             }, key=str.lower))
-            for number, blank in enumerate(question.blanks, 1):
+            for number, blank in enumerate(blanks, 1):
                 own = tuple(sorted({*blank.accepts.words[:1], *blank.others}, key=str.lower))
                 options = bank if blank.how == "bank" else own if blank.how == "list" else ()
                 yield GraderPart(
                     id=blank.id, element=question.text, words=f"Blank {number}",
-                    accepts=blank.accepts, how=blank.how, options=options,
+                    points=blank.points,
+                    accepts=as_ranges(blank.accepts), how=blank.how, options=options,
                 )
         case q.ShortText() | q.Numeric():
             yield GraderPart(id=field_part(question), element=question.field,
-                             words=question.name, accepts=question.accepts)
+                             words=question.name, accepts=as_ranges(question.accepts))
         case q.OpenAnswer():
             yield GraderPart(id=field_part(question), element=question.field, words=question.name)
+
+
+def blanks_of(question: q.FillBlanks, slide: Slide) -> list[q.Blank]:
+    """Return the blanks that stand in the text of `question`, in its order."""
+    text = next((e for e in slide.elements if e.id == question.text), None)
+    known = {blank.id: blank for blank in question.blanks}
+    runs = (run for block in getattr(text, "text", RichText()).blocks for run in block.runs)
+    found = dict.fromkeys(run.blank for run in runs if isinstance(run, BlankRun))
+    return [known[name] for name in found if name in known]
 
 
 def field_part(question: q.ShortText | q.Numeric | q.OpenAnswer) -> str:
@@ -150,6 +154,13 @@ def _record_name(question: q.Question) -> str:
     """A readable identifier in the characters that every tracking standard takes."""
     words = re.sub(r"[^a-z0-9]+", "-", question.name.lower()).strip("-")[:60]
     return f"{words}_{question.id}" if words else question.id
+
+
+def as_one(group: Group, slide: Slide) -> Group:
+    """Return a group that is a part of a question: it says what its members say, and is painted
+    where the uppermost of them is."""
+    z = max((e.z for e in slide.elements if e.group == group.id), default=group.z)
+    return group.model_copy(update={"alt": all_spoken(slide.elements)[group.id], "z": z})
 
 
 def roles_of(question: q.Question) -> dict[str, Changes]:

@@ -22,8 +22,9 @@ from zigzag_core.course import (
     Variable,
 )
 from zigzag_core.course.expression import Expression
+from zigzag_core.course.feedback import FeedbackPlace
 from zigzag_core.course.model import Id, Model, Paint
-from zigzag_core.course.questions import Accepts, FeedbackPlace, Letters, Points
+from zigzag_core.course.questions import Accepts, Letters, Points
 from zigzag_core.course.style import LookId, Style
 from zigzag_core.course.timing import Effect
 

@@ -7,7 +7,8 @@ from zigzag_core.assess.grade import is_judged, judge
 from zigzag_core.assess.solutions import right_response
 from zigzag_core.course import CourseDocument, Slide
 from zigzag_core.course import questions as q
-from zigzag_core.package.questions import grader_of, spoken
+from zigzag_core.course.spoken import all_spoken
+from zigzag_core.package.questions import grader_of
 from zigzag_core.program import Grader
 
 from .finding import Finding
@@ -42,8 +43,8 @@ def pattern_findings(document: CourseDocument) -> Iterator[Finding]:
 
 
 def _longest_is_right(question: q.SingleChoice, slide: Slide) -> bool:
-    by_id = {element.id: element for element in slide.elements}
-    lengths = [len(spoken(by_id[choice.element])) for choice in question.choices]
+    words = all_spoken(slide.elements)
+    lengths = [len(words[choice.element]) for choice in question.choices]
     right = next(n for n, choice in enumerate(question.choices) if choice.right)
     return lengths[right] == max(lengths) and lengths.count(max(lengths)) == 1
 
@@ -88,7 +89,7 @@ def _most_points(grader: Grader) -> float:
     """The points of the best answer; rows of an answer table are taken to be reachable."""
     rows = [min(row.points, grader.points) for row in grader.rows if row.points is not None]
     best = judge(grader, right_response(grader), 1, lambda condition: False).points
-    if grader.partial == "per_answer" and grader.form == "choose":
+    if grader.partial == "per_answer" and grader.form in ("choose", "spots"):
         each = sorted((part.points for part in grader.parts if part.points > 0), reverse=True)
         best = min(max(best, sum(each[: grader.at_most])), grader.points)
     return max(best, *rows) if rows else best

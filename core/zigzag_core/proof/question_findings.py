@@ -5,10 +5,11 @@ from collections.abc import Iterator
 
 from zigzag_core.assess.measure import measure
 from zigzag_core.assess.solutions import right_response
-from zigzag_core.assess.wording import accepted, plainer
+from zigzag_core.assess.wording import accepted, as_ranges, plainer
 from zigzag_core.course import Element, Slide
 from zigzag_core.course import questions as q
-from zigzag_core.package.questions import grader_of, spoken
+from zigzag_core.course.spoken import all_spoken, spoken
+from zigzag_core.package.questions import blanks_of, grader_of
 
 from .finding import Finding, Problem
 from .pair_findings import pair_problems
@@ -16,6 +17,7 @@ from .said_findings import never_said
 
 LETTERS_A_SECOND = 25
 """So fast can a slide be read (about 250 words a minute), and answered not at all."""
+
 
 def question_findings(slide: Slide) -> Iterator[Finding]:
     """Yield what is wrong with the questions of `slide`."""
@@ -34,7 +36,7 @@ def _problems(
 ) -> Iterator[Problem]:
     if question.submit is None and question.judged == "submit":
         yield "error", "no_submit", "has no button that submits it"
-    yield from _of_kind(question, by_id)
+    yield from _of_kind(question, slide, by_id)
     if question.time_limit:
         letters = sum(len(spoken(e)) for e in slide.elements if e.kind in ("text", "button"))
         if letters / LETTERS_A_SECOND > question.time_limit:
@@ -50,14 +52,16 @@ def _problems(
             yield "warning", "cannot_be_right", "can never be answered right"
 
 
-def _of_kind(question: q.Question, by_id: dict[str, Element]) -> Iterator[Problem]:
+def _of_kind(
+    question: q.Question, slide: Slide, by_id: dict[str, Element]
+) -> Iterator[Problem]:
     match question:
         case q.SingleChoice() | q.MultipleResponse() | q.TrueFalse():
-            yield from _choices(question, by_id)
+            yield from _choices(question, all_spoken(by_id.values()))
         case q.FillBlanks():
-            yield from _blanks(question)
+            yield from _blanks(question, slide)
         case q.ShortText() | q.Numeric():
-            if not question.accepts.words and not question.accepts.ranges:
+            if _is_empty(question.accepts):
                 yield "error", "no_right_answer", "accepts no answer"
         case q.Matching() | q.DragToTarget():
             yield from pair_problems(question, by_id)
@@ -71,10 +75,10 @@ def _of_kind(question: q.Question, by_id: dict[str, Element]) -> Iterator[Proble
 
 
 def _choices(
-    question: q.SingleChoice | q.MultipleResponse | q.TrueFalse, by_id: dict[str, Element]
+    question: q.SingleChoice | q.MultipleResponse | q.TrueFalse, said: dict[str, str]
 ) -> Iterator[Problem]:
     right = sum(choice.right for choice in question.choices)
-    words = Counter(spoken(by_id[choice.element]).strip().lower() for choice in question.choices)
+    words = Counter(said[choice.element].strip().lower() for choice in question.choices)
     if len(question.choices) < 2:
         yield "error", "few_choices", "needs at least two answers"
     elif question.purpose != "survey" and right == 0:
@@ -86,25 +90,41 @@ def _choices(
         yield "warning", "same_answers", f"has the answer “{twice}” twice"
 
 
-def _blanks(question: q.FillBlanks) -> Iterator[Problem]:
-    if not question.blanks:
+def _blanks(question: q.FillBlanks, slide: Slide) -> Iterator[Problem]:
+    blanks = blanks_of(question, slide)
+    if not blanks:
         yield "error", "few_choices", "has no blanks"
-    for n, blank in enumerate(question.blanks, 1):
-        if not blank.accepts.words and not blank.accepts.ranges:
+    accepts = [as_ranges(blank.accepts) for blank in blanks]
+    for n, (blank, right) in enumerate(zip(blanks, accepts, strict=True), 1):
+        if _is_empty(right):
             yield "error", "no_right_answer", f"accepts nothing in blank {n}"
         for word in blank.others:
-            if accepted(blank.accepts, word):
+            if accepted(right, word):
                 yield "warning", "wrong_is_right", f"also accepts “{word}” in blank {n}"
-        for m, other in enumerate(question.blanks, 1):
-            if m <= n or blank.how == "list" or other.how == "list":
+        for m, (other, here) in enumerate(zip(blanks, accepts, strict=True), 1):
+            if m <= n or blank.how == "list" or other.how == "list" or _same(right, here):
                 continue
-            both = next((w for w in blank.accepts.words if accepted(other.accepts, w)), None)
-            if both and _words_of(blank) != _words_of(other):
+            both = next((w for w in _answers(right) if accepted(here, w)), None) or next(
+                (w for w in _answers(here) if accepted(right, w)), None)
+            if both:
                 yield "warning", "fits_both", f"accepts “{both}” in blank {n} and in blank {m}"
 
 
-def _words_of(blank: q.Blank) -> set[str]:
-    return {plainer(blank.accepts, word) for word in blank.accepts.words}
+def _is_empty(accepts: q.Accepts) -> bool:
+    return not any(map(str.strip, accepts.words)) and not accepts.ranges and not accepts.near
+
+
+def _answers(accepts: q.Accepts) -> tuple[str, ...]:
+    """The words and the ends of the ranges."""
+    return (*accepts.words, *(f"{end:g}" for r in accepts.ranges for end in (r.low, r.high)))
+
+
+def _same(one: q.Accepts, other: q.Accepts) -> bool:
+    """Whether two blanks take the same, so that it does not matter which of them has which."""
+    def words(of: q.Accepts) -> set[str]:
+        return {plainer(of, word) for word in of.words}
+
+    return one.ranges == other.ranges and words(one) == words(other)
 
 
 def _spots(question: q.Hotspot, by_id: dict[str, Element]) -> Iterator[Problem]:

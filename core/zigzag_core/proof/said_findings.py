@@ -3,11 +3,12 @@
 from collections.abc import Iterator
 
 from zigzag_core.course import Slide, plain
+from zigzag_core.course import feedback as f
 from zigzag_core.course import questions as q
 
 from .finding import Problem
 
-_NAMES: dict[q.Outcome, str] = {
+_NAMES: dict[f.Outcome, str] = {
     "right": "a right answer", "partly": "a partly right answer", "wrong": "a wrong answer",
     "last": "the last try", "time_up": "the end of the time", "nothing": "no answer",
     "answered": "an answer",
@@ -20,7 +21,7 @@ def never_said(question: q.Question, slide: Slide) -> Iterator[Problem]:
     for n, row in enumerate(question.table):
         if any(_takes_all(above, row) for above in question.table[:n]):
             yield "warning", "row_never_applies", f"has a row {n + 1} that never applies"
-    written: list[q.Outcome] = [
+    written: list[f.Outcome] = [
         outcome for outcome in _NAMES
         if plain(getattr(question.feedback, outcome))
         or any(shown.after == outcome for shown in question.feedback.shows)
@@ -43,7 +44,7 @@ def _takes_all(above: q.AnswerRow, row: q.AnswerRow) -> bool:
     return asked.items() <= cells.items() and above.at_least <= row.at_least
 
 
-def _why_never(question: q.Question, outcome: q.Outcome) -> str:
+def _why_never(question: q.Question, outcome: f.Outcome) -> str:
     unjudged = question.purpose == "survey" or question.kind in ("open_answer", "rating_scale")
     if outcome == "nothing":
         return "" if question.submit_is == "ready" else "cannot be submitted without one"

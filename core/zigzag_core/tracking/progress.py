@@ -14,6 +14,7 @@ from collections.abc import Iterable, Sequence
 from dataclasses import replace
 from typing import Literal, get_args
 
+from zigzag_core.assess.measure import measure
 from zigzag_core.course import Look, NumberVariable, TextVariable
 from zigzag_core.logic import engine
 from zigzag_core.logic.index import Index
@@ -317,11 +318,11 @@ def _read_answers(
             raise Damaged("the saved progress holds an answer of an unknown kind")
         grader = index.questions.get(question)
         if grader is not None:
-            answers[question] = Answer(
+            answers[question] = _judged(grader, Answer(
                 given=_still_there(grader, given), attempts=attempts, result=_RESULTS[flags & 7],
                 locked=bool(flags & 8), row=row,
                 points=_bounded(grader, points / 1e6 if flags & 16 else points),
-            )
+            ))
     return answers
 
 
@@ -352,6 +353,14 @@ def _bounded(grader: Grader, points: float) -> float:
     return max(min(number(points), grader.points), number(grader.floor))
 
 
+def _judged(grader: Grader, answer: Answer) -> Answer:
+    """The answer with what was right and wrong in it counted again: that is not kept."""
+    if answer.result is None:
+        return answer
+    tally = measure(grader, answer.given)
+    return replace(answer, right=tally.right, wrong=tally.wrong)
+
+
 def _still_there(grader: Grader, given: list[tuple[str, str]]) -> tuple[tuple[str, str], ...]:
     """What was given, without what the question no longer has; an order only if it is whole."""
     parts = {part.id for part in grader.parts}
@@ -377,9 +386,9 @@ def _read_chosen(
             raise Damaged("the saved progress holds an answer of an unknown kind")
         grader = index.questions.get(question)
         if grader is not None:
-            answers[question] = Answer(
+            answers[question] = _judged(grader, Answer(
                 given=_still_there(grader, [(choice, "") for choice in chosen]),
                 attempts=attempts, result=_RESULTS[flags & 3], locked=bool(flags & 4),
                 points=_bounded(grader, points / 1e6 if flags & 8 else points),
-            )
+            ))
     return answers

@@ -1,6 +1,6 @@
 """Edits of questions. Nothing is stored: they answer with what would be."""
 
-from typing import Any
+from typing import Any, Literal
 
 from django.http import HttpRequest
 from ninja import Field, Router, Schema
@@ -8,7 +8,14 @@ from zigzag_core import course as core
 from zigzag_core.assess import table
 from zigzag_core.course.new_questions import QuestionKind
 from zigzag_core.course.questions import AnswerRow
-from zigzag_core.edit.question_parts import CannotAsk, converted, question_from, with_parts
+from zigzag_core.edit.question_kinds import converted
+from zigzag_core.edit.question_making import (
+    question_from,
+    with_button,
+    with_elements_as_parts,
+)
+from zigzag_core.edit.question_table import with_table
+from zigzag_core.edit.questions_on import CannotAsk, with_parts
 
 from zigzag_server.problems import Problem
 
@@ -29,8 +36,33 @@ class PartsIn(Schema):
     words: list[str] = Field(min_length=1, max_length=60)
 
 
+class PastedIn(Schema):
+    """Rows of cells that become the parts of a question from number `at` (from 0) on."""
+
+    slide: core.Slide
+    question: str
+    where: str
+    at: int = Field(ge=0, le=60)
+    rows: list[list[str]] = Field(min_length=1, max_length=200)
+
+
+class JoinIn(Schema):
+    slide: core.Slide
+    question: str
+    where: str
+    elements: list[str]
+
+
+class ButtonIn(Schema):
+    slide: core.Slide
+    course: core.Course
+    question: str
+    does: Literal["submit", "reset"]
+
+
 class ConvertIn(Schema):
     slide: core.Slide
+    course: core.Course
     question: str
     kind: QuestionKind
 
@@ -81,7 +113,29 @@ def more_parts(request: HttpRequest, data: PartsIn) -> dict[str, Any]:
 @router.post("/convert", response=Asked)
 def convert(request: HttpRequest, data: ConvertIn) -> dict[str, Any]:
     """Turn a question into another kind."""
-    return _asked(lambda: (converted(data.slide, data.question, data.kind), ()))
+    return _asked(lambda: (converted(
+        data.slide, data.question, data.kind, core.system_ids(), data.course.styles), ()))
+
+
+@router.post("/parts/table", response=Asked)
+def parts_table(request: HttpRequest, data: PastedIn) -> dict[str, Any]:
+    """Take a pasted table as the parts of a question."""
+    return _asked(lambda: (with_table(
+        data.slide, data.question, data.where, data.at, data.rows, core.system_ids()), ()))
+
+
+@router.post("/parts/join", response=Asked)
+def parts_join(request: HttpRequest, data: JoinIn) -> dict[str, Any]:
+    """Let elements of the slide be parts of a question."""
+    return _asked(lambda: (with_elements_as_parts(
+        data.slide, data.question, data.where, data.elements, core.system_ids()), ()))
+
+
+@router.post("/question/button", response=Asked)
+def question_button(request: HttpRequest, data: ButtonIn) -> dict[str, Any]:
+    """Add a button that submits or clears a question."""
+    return _asked(lambda: with_button(
+        data.slide, data.question, data.does, core.system_ids(), data.course.styles))
 
 
 @router.post("/question", response=Asked)

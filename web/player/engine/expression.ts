@@ -1,6 +1,7 @@
 /** What expressions give, and what is shown and open. The twin of `zigzag_core/logic/expression.py`. */
 import type { Index } from "./program";
-import { isReady } from "./measure";
+import { told } from "./grade";
+import { isReady, measure } from "./measure";
 import { apply } from "./operators";
 import * as results from "./results";
 import { NO_ANSWER, type State } from "./state";
@@ -10,7 +11,7 @@ import { number, toYesNo, type Value } from "./values";
 export type Expression = Value | Node;
 interface Node extends ReadonlyArray<Expression> { readonly 0: string }
 
-const OF_QUESTION = new Set(["chosen", "locked", "attempts", "attempts_left", "right", "earned", "row", "outcome"]);
+const OF_QUESTION = new Set(["chosen", "locked", "attempts", "attempts_left", "right", "earned", "row", "outcome", "told"]);
 
 export function evaluate(index: Index, state: State, raw: unknown, depth = 0): Value {
   const node = raw as Expression;
@@ -66,6 +67,10 @@ function ofQuestion(index: Index, state: State, operator: string, question: stri
     }
     case "row": return answer.row;
     case "outcome": return answer.result ?? "";
+    case "told": {
+      const grader = index.questions.get(question);
+      return !grader || answer.result === null ? "" : told(grader, answer.result, answer.points, { ...answer, of: measure(grader, []).of });
+    }
     case "locked": return answer.locked;
     case "attempts": return answer.attempts;
     case "right": return answer.result === "right";

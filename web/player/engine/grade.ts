@@ -25,20 +25,25 @@ export function isJudged({ form, parts }: Grader): boolean {
 
 function points(grader: Grader, tally: Tally, given: Given): number {
   if (grader.partial === "per_answer") {
-    const counted = grader.form === "choose" ? new Set(given.map(([part]) => part)) : tally.parts;
+    const counted = grader.form === "choose" || grader.form === "spots" ? new Set(given.map(([part]) => part)) : tally.parts;
     return grader.parts.reduce((sum, part) => (counted.has(part.id) ? sum + part.points : sum), 0);
   }
   if (isComplete(tally)) return grader.points;
   let share = 0;
   if (tally.of && grader.partial === "right_parts") share = Math.min(tally.right / tally.of, 1);
-  else if (tally.of && grader.partial === "right_minus_wrong") share = Math.max((tally.right - tally.wrong) / tally.of, 0);
-  return share ? grader.points * share : grader.points * share - grader.penalty;
+  else if (tally.of && grader.partial === "right_minus_wrong") share = (tally.right - tally.wrong) / tally.of;
+  return grader.points * share - (share <= 0 ? grader.penalty : 0);
 }
 
 /** How it was judged, in words: `3 of 4 right, 1 wrong: 2 of 4 points`. */
-export function told(grader: Grader, { result, points: earned, tally }: Judgement): string {
-  if (result === "neutral") return "not judged";
+export function told(grader: Grader, result: Result | null, earned: number, tally: Pick<Tally, "right" | "wrong" | "of">): string {
+  if (result === null || result === "neutral") return "not judged";
   const words = `${tally.right} of ${tally.of} right${tally.wrong ? `, ${tally.wrong} wrong` : ""}`;
   if (grader.purpose !== "scored") return words;
-  return `${words}: ${Math.round(earned * 100) / 100} of ${grader.points} point${grader.points === 1 ? "" : "s"}`;
+  return `${words}: ${hundredths(earned)} of ${hundredths(grader.points)} ${grader.points === 1 ? "point" : "points"}`;
+}
+
+function hundredths(value: number): string {
+  const text = (Math.floor(value * 100 + 0.5) / 100).toFixed(2).replace(/\.?0+$/, "");
+  return text === "-0" ? "0" : text;
 }

@@ -119,7 +119,7 @@ function judged(run: Run, grader: Grader, found: Answer, inTime: boolean): void 
   const locked = result === "right" || result === "neutral" || usedUp || !inTime;
   const given = grader.returns === "judged" && !locked
     ? found.given.filter(([part, target]) => belongs(grader, part, target)) : found.given;
-  put(run, grader.id, { ...found, given, attempts, result, points, locked, since: run.state.time, row });
+  put(run, grader.id, { ...found, given, attempts, result, points, locked, since: run.state.time, row, right: verdict.tally.right, wrong: verdict.tally.wrong });
   run.effects.push({
     effect: "answered", question: grader.id, attempt: attempts, given: found.given, result, points,
     latency: run.state.time - Math.max(found.since, run.state.entered),
@@ -143,6 +143,7 @@ function placed(grader: Grader, given: Given, part: string, target: string): Giv
   if (!item) return null;
   const others = given.filter(([name]) => name !== part);
   if (!target) return others;
+  if (target.startsWith("-")) return given.filter(([name, on]) => name !== part || on !== target.slice(1));
   const found = grader.targets.find(({ id }) => id === target);
   if (!found || given.some(([name, on]) => name === part && on === target)) return null;
   if (found.only.length && !found.only.includes(part)) return null;

@@ -15,12 +15,15 @@ export interface Answer {
   readonly since: number;
   /** The row of the answer table that it took, from 1. */
   readonly row: number;
+  /** How many parts were right and wrong then. */
+  readonly right: number;
+  readonly wrong: number;
   /** The ms that a question with a time limit has had. */
   readonly used: number;
 }
 
 export const NO_ANSWER: Answer = {
-  given: [], attempts: 0, result: null, points: 0, locked: false, since: 0, row: 0, used: 0,
+  given: [], attempts: 0, result: null, points: 0, locked: false, since: 0, row: 0, right: 0, wrong: 0, used: 0,
 };
 
 /** Where the clock of a slide or overlay stands (ms), and whether it was started. */

@@ -2,7 +2,7 @@
 import { useRef, type CSSProperties, type MouseEvent, type ReactNode, type RefObject } from "react";
 import type { Element, InputElement, ProgramElement } from "../../api/types";
 import { isEnabled, isVisible } from "../engine/engine";
-import { evaluate, live } from "../engine/expression";
+import { evaluate } from "../engine/expression";
 import type { Index } from "../engine/program";
 import type { State } from "../engine/state";
 import { toNumber, toText } from "../engine/values";
@@ -16,8 +16,10 @@ import { ElementView } from "./ElementView";
 import type { Entering } from "./InputBox";
 import { isSelected, looksOf, useTransientLooks, worn } from "./looks";
 import { useMove } from "./motion";
+import { Members } from "./Members";
 import { boxVariables, placed, withLooks } from "./style";
 import { useDragging } from "./useDragging";
+import { valueOf } from "./valueOf";
 
 /** What is done with it is an answer. */
 const ANSWERING: Partial<Record<ProgramElement["control"], (props: { element: ProgramElement }) => ReactNode>> = {
@@ -64,7 +66,7 @@ function Shown(
   };
   const name = `zz-element${effect}${pulse}`;
   const entering = draw.kind === "input" ? { entering: enteringOf(index, state, element, draw, enabled, dispatch) } : {};
-  const view = (
+  const view = draw.kind === "group" && element.control === "choice" ? <Members group={draw} /> : (
     <ElementView
       element={draw} style={style} media={index.program.media} alt={draw.decoration ? "" : draw.alt}
       values={(of) => valueOf(index, state, of)} live {...entering}
@@ -236,8 +238,4 @@ function isMute(draw: Element): boolean {
 function flowing({ kind, w, h }: Element): CSSProperties {
   if (kind === "picture") return { position: "relative", width: w, height: h };
   return kind === "button" ? { position: "relative", minWidth: 200, minHeight: 56 } : { position: "relative" };
-}
-
-export function valueOf(index: Index, state: State, of: string): string | number | boolean {
-  return state.variables[of] ?? live(index, state, of);
 }

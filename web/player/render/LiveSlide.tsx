@@ -7,6 +7,7 @@ import { ActingProvider } from "./acting";
 import { Backdrop } from "./Backdrop";
 import { WholeSlide } from "./answers/Spots";
 import { TimeLeft } from "./answers/TimeLeft";
+import { UndoDrop } from "./answers/UndoDrop";
 import { inOrder } from "./inOrder";
 import { OverlayView } from "./OverlayView";
 
@@ -37,6 +38,7 @@ export function LiveSlide({ index, state, slide, scale, dispatch }: Props): Reac
           {asked.filter((grader) => grader.form === "spots" && !slide.elements.some((e) => e.control === "ground" && e.question === grader.id))
             .map((grader) => <WholeSlide key={grader.id} grader={grader} />)}
           {inOrder(slide.elements)}
+          {asked.filter(({ form }) => form === "pairs").map((grader) => <UndoDrop key={grader.id} grader={grader} />)}
           {asked.map((grader) => <TimeLeft key={grader.id} grader={grader} />)}
         </div>
         {open.map((overlay, place) => (

@@ -26,7 +26,7 @@ export const Still = memo(function Still(
   )));
   return (
     <Backdrop size={size} theme={theme} background={slide.background ?? PLAIN} media={media} scale={scale}>
-      {slide.elements.filter((e) => e.id !== without && e.kind !== "group").map((element) => (
+      {slide.elements.filter((e) => e.id !== without && (e.kind !== "group" || choices.has(e.id))).map((element) => (
         <div
           key={element.id} data-element={element.id}
           className={`zz-element${choices.has(element.id) ? ` zz-choice${choices.get(element.id) ?? ""}` : ""}`}

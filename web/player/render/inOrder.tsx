@@ -20,7 +20,7 @@ export function inOrder(elements: readonly ProgramElement[], group: string | nul
       nodes.push(<Parts key={question} elements={elements} question={question} />);
     } else if ((draw.group ?? null) !== group) {
       continue;
-    } else if (draw.kind === "group") {
+    } else if (draw.kind === "group" && !ANSWERING.has(element.control)) {
       nodes.push(<LiveGroup key={draw.id} element={element} elements={elements} />);
     } else {
       nodes.push(<LiveElement key={draw.id} element={element} />);
@@ -28,6 +28,9 @@ export function inOrder(elements: readonly ProgramElement[], group: string | nul
   }
   return nodes;
 }
+
+/** A group that is an answer is drawn as one thing, by its part of the question. */
+const ANSWERING = new Set<ProgramElement["control"]>(["item", "target", "spot", "ground"]);
 
 /**
  * A group: one thing for those who hear it. With a text alternative and nothing to operate in it,

@@ -1,9 +1,10 @@
 /** Saved progress. The twin of `zigzag_core/tracking/progress.py`, which describes the form. */
 import type { Grader } from "../../api/types";
 import { MOST_TIME, start } from "../engine/engine";
+import { measure } from "../engine/measure";
 import type { Index } from "../engine/program";
 import { fnv1a } from "../engine/random";
-import type { Answer, Result, State, Success } from "../engine/state";
+import { NO_ANSWER, type Answer, type Result, type State, type Success } from "../engine/state";
 import { fitted, number, type Value } from "../engine/values";
 import { crc32, Damaged, fromBase64Url, Reader, toBase64Url, Writer } from "./bytes";
 import { numbered, readPlaced, writePlaced } from "./placed";
@@ -240,10 +241,10 @@ function readAnswers(source: Reader, index: Index, questions: Names, parts: Name
     if (flags > 31 || result === undefined) throw new Damaged("the saved progress holds an answer of an unknown kind");
     const grader = index.questions.get(question);
     if (!grader) continue;
-    answers[question] = {
-      given: stillThere(grader, given), attempts, result, row, since: 0, used: 0, locked: Boolean(flags & 8),
+    answers[question] = judged(grader, {
+      ...NO_ANSWER, given: stillThere(grader, given), attempts, result, row, locked: Boolean(flags & 8),
       points: bounded(grader, flags & 16 ? points / 1e6 : points),
-    };
+    });
   }
   return answers;
 }
@@ -274,6 +275,13 @@ function bounded(grader: Grader, points: number): number {
   return Math.max(Math.min(number(points), grader.points), number(grader.floor));
 }
 
+/** With what was right and wrong counted again: that is not kept. */
+function judged(grader: Grader, answer: Answer): Answer {
+  if (answer.result === null) return answer;
+  const { right, wrong } = measure(grader, answer.given);
+  return { ...answer, right, wrong };
+}
+
 /** What was given, without what the question no longer has; an order only if it is whole. */
 function stillThere(grader: Grader, given: readonly (readonly [string, string])[]): Answer["given"] {
   const parts = new Set([grader.id, ...grader.parts.map(({ id }) => id)]);
@@ -295,10 +303,10 @@ function readChosen(source: Reader, index: Index, questions: Names, choices: Nam
     if (flags > 15) throw new Damaged("the saved progress holds an answer of an unknown kind");
     const grader = index.questions.get(question);
     if (!grader) continue;
-    answers[question] = {
-      given: stillThere(grader, chosen), attempts, result: RESULTS[flags & 3] ?? null, row: 0, since: 0, used: 0,
+    answers[question] = judged(grader, {
+      ...NO_ANSWER, given: stillThere(grader, chosen), attempts, result: RESULTS[flags & 3] ?? null,
       locked: Boolean(flags & 4), points: bounded(grader, flags & 8 ? points / 1e6 : points),
-    };
+    });
   }
   return answers;
 }

@@ -14,6 +14,7 @@ import { Does } from "../does/Does";
 import { OverlayCards } from "../does/OverlayCards";
 import { PasteForAll } from "../does/Rules";
 import { PatternCards } from "../does/PatternCards";
+import { JoinCard } from "../judges/JoinCard";
 import { Judges } from "../judges/Judges";
 import { elementsOf } from "../judges/parts";
 import { overlayIn, useOverlay } from "./onOverlay";
@@ -42,6 +43,7 @@ export function Cards(): ReactNode {
       </Stack>
     );
   }
+  const asked = questionsOf(slide, elements);
   return (
     <Stack p="3" gap="3">
       <Flex align="center" justify="space-between" gap="2">
@@ -51,9 +53,10 @@ export function Cards(): ReactNode {
         <Tools elements={elements} />
       </Flex>
       {only && <Says element={only} />}
-      {questionsOf(slide, elements).map((question) => (
+      {asked.map((question) => (
         <Judges key={question.id} slide={slide} question={question} />
       ))}
+      {!asked.length && <JoinCard slide={slide} elements={elements} />}
       <ArrangeCard many={!only} />
       <Looks elements={elements} />
       {only && <PatternCards slide={slide} of={only.id} />}

@@ -1,11 +1,12 @@
 /** Editing words where they stand, in the very look that they will have. */
 import { EditorContent, useEditor } from "@tiptap/react";
 import { useRef, type CSSProperties, type KeyboardEvent, type ReactNode } from "react";
-import type { ButtonElement, Element, InputElement, RichText, ShapeElement, TextElement } from "../../api/types";
+import type { Blank, ButtonElement, Element, InputElement, RichText, ShapeElement, TextElement } from "../../api/types";
 import { boxVariables, placed, textStyle } from "../../player/render/style";
 import { hasWords } from "../store/richText";
-import { changeElements, edit } from "../store/store";
-import { fromEditor, toEditor } from "./editorText";
+import { blanksQuestion, keepBlanks } from "../judges/BlankTool";
+import { changeElements, currentSlide, edit } from "../store/store";
+import { fromEditor, saidInBlanks, toEditor } from "./editorText";
 import { EXTENSIONS } from "./editorExtensions";
 import { EditTable } from "./EditTable";
 import { TextTools } from "./TextTools";
@@ -46,14 +47,17 @@ function said(element: Element, text: RichText): Element {
 }
 
 function EditText({ element }: { element: TextElement | ShapeElement }): ReactNode {
+  const blanks = useRef(new Map<string, Blank>());
   const editor = useEditor({
     extensions: EXTENSIONS,
-    content: toEditor(element.text),
+    content: toEditor(element.text, wordsOfBlanks(element.id)),
     autofocus: "all",
     editorProps: { attributes: { "aria-label": `Text of ${element.name}`, role: "textbox" } },
     onUpdate: ({ editor: now }) => {
-      const text = fromEditor(now.getJSON());
-      changeElements("Edit text", [element.id], (e) => said(e, text), `text-${element.id}`);
+      const typed = now.getJSON();
+      const text = fromEditor(typed);
+      if (blanksQuestion(currentSlide(), element.id)) keepBlanks(element.id, text, blanks.current, saidInBlanks(typed));
+      else changeElements("Edit text", [element.id], (e) => said(e, text), `text-${element.id}`);
     },
   });
   const round = element.kind === "shape" && element.shape === "ellipse" ? " zz-ellipse" : "";
@@ -67,12 +71,17 @@ function EditText({ element }: { element: TextElement | ShapeElement }): ReactNo
         }
       }}
     >
-      {editor && <TextTools editor={editor} />}
+      {editor && <TextTools editor={editor} element={element.id} />}
       <div className={`zz-box zz-words${round}`} style={textStyle(element.style)}>
         <EditorContent editor={editor} className="zz-rich" style={{ width: "100%" }} />
       </div>
     </div>
   );
+}
+
+function wordsOfBlanks(element: string): Map<string, string> {
+  const question = blanksQuestion(currentSlide(), element);
+  return new Map((question?.blanks ?? []).map(({ id, accepts }) => [id, accepts.words[0] ?? ""]));
 }
 
 function EditLabel({ element }: { element: ButtonElement | InputElement }): ReactNode {

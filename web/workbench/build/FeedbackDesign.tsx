@@ -33,6 +33,7 @@ export function FeedbackDesign(): ReactNode {
         <PaintField label="background" value={design.style.fill ?? null} onChange={(fill) => restyle({ fill })} onNone={() => restyle({ fill: null })} />
         <PaintField label="text" value={design.style.text_colour} onChange={(text_colour) => restyle({ text_colour })} />
         <Check label="Dim the slide behind it" value={design.dims} onChange={(dims) => change({ dims })} />
+        <Check label="Say how it was judged" value={design.tells} onChange={(tells) => change({ tells })} />
         {TONES.map(([tone, label, usual]) => (
           <ToneFields key={tone} label={label} usual={usual} value={design[tone]} onChange={(part) => change({ [tone]: { ...design[tone], ...part } })} />
         ))}

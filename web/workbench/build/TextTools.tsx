@@ -4,10 +4,11 @@ import { useEditorState, type Editor } from "@tiptap/react";
 import { Bold, Italic, List, ListOrdered } from "lucide-react";
 import type { ReactNode } from "react";
 import { createPortal } from "react-dom";
+import { BlankTool } from "../judges/BlankTool";
 import { Tool } from "../ui/parts";
 import { FormatTools, ValueMenu } from "./ValueTools";
 
-export function TextTools({ editor }: { editor: Editor }): ReactNode {
+export function TextTools({ editor, element }: { editor: Editor; element: string }): ReactNode {
   const on = useEditorState({
     editor,
     selector: ({ editor: now }) => ({
@@ -38,6 +39,7 @@ export function TextTools({ editor }: { editor: Editor }): ReactNode {
           {icon}
         </Tool>
       ))}
+      <BlankTool editor={editor} element={element} />
       <ValueMenu editor={editor} />
       <FormatTools editor={editor} />
     </Flex>,

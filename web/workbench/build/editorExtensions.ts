@@ -28,13 +28,13 @@ const BlankNode = Node.create({
   inline: true,
   atom: true,
   addAttributes() {
-    return { blank: { default: "" } };
+    return { blank: { default: "" }, words: { default: "", rendered: false } };
   },
   parseHTML() {
     return [{ tag: "span[data-gap]", getAttrs: (node) => ({ blank: node.getAttribute("data-gap") ?? "" }) }];
   },
   renderHTML({ node, HTMLAttributes }) {
-    return ["span", mergeAttributes(HTMLAttributes, { "data-gap": node.attrs.blank as string, class: "zz-gap" })];
+    return ["span", mergeAttributes(HTMLAttributes, { "data-gap": node.attrs.blank as string, class: "zz-gap" }), String(node.attrs.words)];
   },
 });
 

@@ -4,10 +4,11 @@ import type { Block, RichText, Run, ValueFormat } from "../../api/types";
 
 const LISTS = { bullet: "bulletList", number: "orderedList" } as const;
 
-export function toEditor(text: RichText): JSONContent {
+/** The text for the editor; `said` gives the words that stand in its blanks. */
+export function toEditor(text: RichText, said: ReadonlyMap<string, string> = NOTHING): JSONContent {
   const content: JSONContent[] = [];
   for (const block of text.blocks) {
-    const paragraph: JSONContent = { type: "paragraph", content: block.runs.flatMap(toNode) };
+    const paragraph: JSONContent = { type: "paragraph", content: block.runs.flatMap((run) => toNode(run, said)) };
     if (block.kind === "paragraph") {
       content.push(paragraph);
       continue;
@@ -21,12 +22,14 @@ export function toEditor(text: RichText): JSONContent {
   return { type: "doc", content: content.length ? content : [{ type: "paragraph" }] };
 }
 
-function toNode(run: Run): JSONContent[] {
+const NOTHING: ReadonlyMap<string, string> = new Map();
+
+function toNode(run: Run, said: ReadonlyMap<string, string>): JSONContent[] {
   const marks = [
     ...(run.bold ? [{ type: "bold" }] : []), ...(run.italic ? [{ type: "italic" }] : []),
   ];
   if (run.kind === "value") return [{ type: "value", attrs: { of: run.of, format: run.format ?? null }, marks }];
-  if (run.kind === "blank") return [{ type: "blank", attrs: { blank: run.blank }, marks }];
+  if (run.kind === "blank") return [{ type: "blank", attrs: { blank: run.blank, words: said.get(run.blank) ?? "" }, marks }];
   return run.text ? [{ type: "text", text: run.text, marks }] : [];
 }
 
@@ -42,6 +45,12 @@ function blocksOf(node: JSONContent, kind: Block["kind"]): Block[] {
     case "listItem": return (node.content ?? []).flatMap((inner) => blocksOf(inner, kind));
     default: return [{ kind, runs: (node.content ?? []).map(runOf) }];
   }
+}
+
+/** The words that stand in the blanks of what is being edited. */
+export function saidInBlanks(node: JSONContent): Map<string, string> {
+  const own: [string, string][] = node.type === "blank" ? [[String(node.attrs?.blank ?? ""), String(node.attrs?.words ?? "")]] : [];
+  return new Map([...own, ...(node.content ?? []).flatMap((inner) => [...saidInBlanks(inner)])]);
 }
 
 function runOf(node: JSONContent): Run {

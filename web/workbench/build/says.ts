@@ -1,6 +1,6 @@
 /** What an element says, in words. */
 import type { Element, Slide } from "../../api/types";
-import { paragraph, plain } from "../store/richText";
+import { plain, reworded } from "../store/richText";
 
 export function says(element: Element): string {
   switch (element.kind) {
@@ -27,7 +27,8 @@ export function withWords(element: Element, words: string): Element {
   if (element.kind === "button" || element.kind === "input") return { ...element, label: words };
   if (element.kind !== "text") return { ...element, alt: words };
   const before = new Map(element.text.blocks.map((block) => [plain({ blocks: [block] }), block]));
-  const blocks = words.split("\n").map((line) => before.get(line) ?? paragraph(line));
+  const old = element.text.blocks;
+  const blocks = words.split("\n").map((line, place) => before.get(line) ?? reworded(line, old[place]));
   return { ...element, text: { blocks } };
 }
 

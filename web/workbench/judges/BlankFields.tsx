@@ -1,13 +1,15 @@
 /** A running text, and the words in it that are blanks. */
 import { Box, Stack, Text, Textarea } from "@chakra-ui/react";
 import { useState, type ReactNode } from "react";
-import type { Blank, Block, QuestionOf, Run, Slide, TextElement } from "../../api/types";
+import type { Blank, QuestionOf, Slide, TextElement } from "../../api/types";
 import { Choose, TextField } from "../build/fields";
 import { freshId } from "../store/ids";
 import { changeSlide } from "../store/store";
 import { FoldCard } from "../ui/parts";
 import { AcceptsFields } from "./AcceptsFields";
+import { read, written } from "./blankText";
 import { changeQuestion } from "./parts";
+import { PartPoints } from "./Saying";
 
 interface Props { slide: Slide; question: QuestionOf<"blanks"> }
 
@@ -23,9 +25,9 @@ export function BlankFields({ slide, question }: Props): ReactNode {
   return (
     <Stack gap="2">
       <label>
-        <Text fontSize="12.5px" color="quiet" mb="1">The text; words in [brackets] are blanks, a / between words that are both right</Text>
+        <Text fontSize="12.5px" color="quiet" mb="1">The text; words in [brackets] are blanks, a / stands between words that are both right. On the slide: select words and press Blank.</Text>
         <Textarea
-          size="sm" rows={4} bg="sheet" borderRadius="6px" aria-label="Text with blanks" value={draft ?? written(element, question.blanks)}
+          size="sm" rows={4} bg="sheet" borderRadius="6px" aria-label="Text with blanks" value={draft ?? written(element.text, question.blanks)}
           onChange={(event) => setDraft(event.target.value)}
           onBlur={() => { if (draft !== null) keep(slide, question, element, draft); setDraft(null); }}
         />
@@ -33,7 +35,8 @@ export function BlankFields({ slide, question }: Props): ReactNode {
       {question.blanks.map((blank, place) => (
         <FoldCard key={blank.id} title={`Blank ${place + 1}: ${blank.accepts.words[0] ?? ""}`}>
           <Choose label="is" value={blank.how} options={HOW} onChange={(how) => change(blank.id, { how })} />
-          <AcceptsFields accepts={blank.accepts} numbers={false} name="Accepted" onChange={(accepts) => change(blank.id, { accepts })} />
+          <AcceptsFields accepts={blank.accepts} numbers="also" name="Accepted" onChange={(accepts) => change(blank.id, { accepts })} />
+          <PartPoints question={question} words={`blank ${place + 1}`} value={blank.points} onChange={(points) => change(blank.id, { points })} />
           {blank.how !== "typed" && (
             <TextField
               label="Wrong words beside it, one on each line" lines={2} value={blank.others.join("\n")}
@@ -47,39 +50,8 @@ export function BlankFields({ slide, question }: Props): ReactNode {
   );
 }
 
-/** The text with its blanks as they are typed. */
-export function written(element: TextElement, blanks: readonly Blank[]): string {
-  const words = new Map(blanks.map((blank) => [blank.id, blank.accepts.words.filter(Boolean).join("/")]));
-  return element.text.blocks.map((block) => block.runs.map((run) => (
-    run.kind === "blank" ? `[${words.get(run.blank) ?? ""}]` : run.kind === "text" ? run.text : ""
-  )).join("")).join("\n");
-}
-
-/** Text and blanks as typed; a blank whose place is kept keeps what was said of it. */
-export function read(typed: string, before: readonly Blank[], fresh: () => string): { blocks: Block[]; blanks: Blank[] } {
-  const blanks: Blank[] = [];
-  const blocks = typed.split("\n").map((line): Block => ({
-    kind: "paragraph",
-    runs: line.split(/(\[[^[\]]*\])/).filter(Boolean).map((piece): Run => {
-      if (!piece.startsWith("[") || !piece.endsWith("]")) return { kind: "text", text: piece, bold: false, italic: false };
-      const words = piece.slice(1, -1).split("/").map((word) => word.trim()).filter(Boolean);
-      const same = before.find((blank) => !blanks.some(({ id }) => id === blank.id) && blank.accepts.words[0] === words[0]) ?? before[blanks.length];
-      const old = same && !blanks.some(({ id }) => id === same.id) ? same : undefined;
-      const blank: Blank = old ? { ...old, accepts: { ...old.accepts, words } } : { ...NEW, id: fresh(), accepts: { ...NEW.accepts, words } };
-      blanks.push(blank);
-      return { kind: "blank", blank: blank.id, bold: false, italic: false };
-    }),
-  }));
-  return { blocks, blanks };
-}
-
-const NEW: Blank = {
-  id: "", how: "typed", others: [],
-  accepts: { words: [], ranges: [], units: [], any_case: true, any_accents: true, any_spaces: true, any_punctuation: true, typos: false },
-};
-
 function keep(slide: Slide, question: QuestionOf<"blanks">, element: TextElement, typed: string): void {
-  const { blocks, blanks } = read(typed, question.blanks, freshId);
+  const { blocks, blanks } = read(typed, element.text, question.blanks, freshId);
   changeSlide("Blanks", {
     ...slide,
     elements: slide.elements.map((other) => (other.id === element.id ? { ...element, text: { blocks } } : other)),

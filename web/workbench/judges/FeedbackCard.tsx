@@ -18,6 +18,7 @@ const OUTCOMES: readonly (readonly [Outcome, string])[] = [
   ["nothing", "When nothing was answered"],
 ];
 const PLACES = [["", "as in the whole course"], ["below", "below the question"], ["beside", "beside it"], ["over", "over it"]] as const;
+const TELLS = [["", "as in the whole course"], ["yes", "says it, with the points"], ["no", "does not say it"]] as const;
 const ONE_PART = ["single_choice", "true_false", "short_text", "numeric"];
 
 interface Props { slide: Slide; question: Question }
@@ -37,6 +38,12 @@ export function FeedbackCard({ slide, question }: Props): ReactNode {
           </Box>
         ))}
         <Choose label="stands" value={feedback.place ?? ""} options={PLACES} onChange={(place) => put({ place: place || null })} />
+        {!isUnjudged(question) && (
+          <Choose
+            label="how judged" value={feedback.tells === true ? "yes" : feedback.tells === false ? "no" : ""} options={TELLS}
+            onChange={(tells) => put({ tells: tells ? tells === "yes" : null })}
+          />
+        )}
         {!isUnjudged(question) && (
           <Choose
             label="read again on" value={feedback.read_again ?? ""} options={[["", "no slide"], ...order.map((id, n) => [id, `${n + 1} ${slides[id]?.title ?? ""}`] as const)]}

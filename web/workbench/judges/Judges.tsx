@@ -1,14 +1,15 @@
 /** Judges: what is right, what it counts, and what is said then. */
 import { Flex, Stack, Text } from "@chakra-ui/react";
+import { Plus } from "lucide-react";
 import type { ReactNode } from "react";
 import type { Question, Slide } from "../../api/types";
 import { Check, Choose, NumberField, Pair, TextField } from "../build/fields";
 import { useCourse } from "../store/store";
-import { FoldCard } from "../ui/parts";
+import { FoldCard, QuietButton } from "../ui/parts";
 import { AnswerTable } from "./AnswerTable";
 import { FeedbackCard } from "./FeedbackCard";
 import { KindFields } from "./KindFields";
-import { changeQuestion, convert, isUnjudged, kindsFrom, kindWord } from "./parts";
+import { addButton, changeQuestion, convert, isUnjudged, KINDS, kindWord } from "./parts";
 
 const PURPOSE = [["scored", "scored: it counts"], ["practice", "practice: no points"], ["survey", "survey: nothing is wrong"]] as const;
 const PARTIAL = [
@@ -26,15 +27,17 @@ export function Judges({ slide, question }: Props): ReactNode {
       <FoldCard title={`Judges · ${kindWord(question.kind)}`}>
         <Stack gap="2">
           <TextField label="Name in the results" value={question.name} onChange={(name) => { if (name.trim()) changeQuestion(question, { name }); }} />
-          {kindsFrom(question.kind).length > 1 && (
-            <Choose
-              label="kind" value={question.kind} options={kindsFrom(question.kind).map((kind) => [kind, kindWord(kind)] as const)}
-              onChange={(kind) => { if (kind !== question.kind) void convert(question, kind); }}
-            />
-          )}
+          <Choose
+            label="kind" value={question.kind} options={KINDS.map(([kind, word]) => [kind, word] as const)}
+            onChange={(kind) => { if (kind !== question.kind) void convert(question, kind); }}
+          />
           {question.kind !== "rating_scale" && <Choose label="for" value={question.purpose} options={PURPOSE} onChange={(purpose) => changeQuestion(question, { purpose })} />}
           <KindFields slide={slide} question={question} />
           {!question.submit && question.judged === "submit" && <Text color="brick" fontSize="12.5px">There is no button that submits it.</Text>}
+          <Flex gap="1.5" wrap="wrap">
+            {!question.submit && <QuietButton size="xs" onClick={() => void addButton(question, "submit")}><Plus size={14} /> Button that submits</QuietButton>}
+            {!question.reset && <QuietButton size="xs" onClick={() => void addButton(question, "reset")}><Plus size={14} /> Button that clears</QuietButton>}
+          </Flex>
         </Stack>
       </FoldCard>
       <Counting question={question} />
@@ -43,6 +46,9 @@ export function Judges({ slide, question }: Props): ReactNode {
     </>
   );
 }
+
+/** Whether its parts can have points of their own. */
+const hasPartPoints = ({ kind }: Question): boolean => !["ordering", "short_text", "numeric"].includes(kind);
 
 /** Points, attempts, time, and when it is judged. */
 function Counting({ question }: { question: Question }): ReactNode {
@@ -57,10 +63,10 @@ function Counting({ question }: { question: Question }): ReactNode {
           <>
             <Pair>
               <NumberField label="points" value={question.points} min={0} max={10_000} onChange={(points) => change({ points })} />
-              <NumberField label="penalty" value={question.penalty} min={0} max={10_000} onChange={(penalty) => change({ penalty, floor: penalty ? Math.min(question.floor, 0) : 0 })} />
+              <NumberField label="penalty" value={question.penalty} min={0} max={10_000} onChange={(penalty) => change({ penalty })} />
             </Pair>
-            <Choose label="parts" value={question.partial} options={PARTIAL} onChange={(partial) => change({ partial })} />
-            {question.penalty > 0 && <Check label="Can go below nothing" value={question.floor < 0} onChange={(below) => change({ floor: below ? -question.penalty : 0 })} />}
+            <Choose label="parts" value={question.partial} options={PARTIAL.filter(([how]) => how !== "per_answer" || hasPartPoints(question))} onChange={(partial) => change({ partial })} />
+            <NumberField label="not below" value={question.floor} min={-10_000} max={0} onChange={(floor) => change({ floor })} />
             <Check label="As many attempts as they like" value={question.attempts === null} onChange={(endless) => change({ attempts: endless ? null : 2 })} />
             {question.attempts !== null && question.attempts !== undefined && (
               <Pair>

@@ -10,7 +10,7 @@ import { BlankFields } from "./BlankFields";
 import { PairFields } from "./PairFields";
 import { changeQuestion, isUnjudged, withRight } from "./parts";
 import { PartRows } from "./PartRows";
-import { Saying } from "./Saying";
+import { PartPoints, Saying } from "./Saying";
 import { lines, fromLines } from "./words";
 
 interface Props<Q = Question> { slide: Slide; question: Q }
@@ -23,7 +23,7 @@ export function KindFields({ slide, question }: Props): ReactNode {
     case "short_text":
     case "numeric": return (
       <AcceptsFields
-        accepts={question.accepts} numbers={question.kind === "numeric"} name={question.kind === "numeric" ? "Accepted numbers" : "Accepted answers"}
+        accepts={question.accepts} numbers={question.kind === "numeric" ? "only" : "no"} name={question.kind === "numeric" ? "Accepted numbers" : "Accepted answers"}
         onChange={(accepts) => changeQuestion(question, { accepts })}
       />
     );
@@ -74,9 +74,7 @@ function ChoiceFields({ slide, question }: Props<Choosing>): ReactNode {
           return one && (
             <Flex pl="6" gap="2" align="center" wrap="wrap">
               <Saying value={lines(one.says)} label={`Said when “${words}” is chosen`} onChange={(text) => change(part.id, { says: fromLines(text) })} />
-              {question.partial === "per_answer" && (
-                <NumberField bare label={`points for ${words}`} value={one.points} min={-10_000} max={10_000} onChange={(points) => change(part.id, { points })} />
-              )}
+              <PartPoints question={question} words={words} value={one.points} onChange={(points) => change(part.id, { points })} />
               {shuffled && (
                 <Tool label={one.pinned ? `${words} keeps its place` : `Let ${words} keep its place`} aria-pressed={one.pinned} onClick={() => change(part.id, { pinned: !one.pinned })}>
                   <Pin size={13} />
@@ -141,9 +139,15 @@ function SpotFields({ slide, question }: Props<QuestionOf<"hotspot">>): ReactNod
             style={{ accentColor: "#1e5b4b", width: 16, height: 16, flex: "none" }} onChange={(event) => change(part.id, { right: event.target.checked })}
           />
         )}
-        after={(part, words) => (
-          <Box pl="6"><Saying value={lines(question.spots.find(({ id }) => id === part.id)?.says ?? { blocks: [] })} label={`Said when “${words}” is clicked`} onChange={(text) => change(part.id, { says: fromLines(text) })} /></Box>
-        )}
+        after={(part, words) => {
+          const spot = question.spots.find(({ id }) => id === part.id);
+          return spot && (
+            <Flex pl="6" gap="2" align="center">
+              <Saying value={lines(spot.says)} label={`Said when “${words}” is clicked`} onChange={(text) => change(part.id, { says: fromLines(text) })} />
+              <PartPoints question={question} words={words} value={spot.points} onChange={(points) => change(part.id, { points })} />
+            </Flex>
+          );
+        }}
       />
       <Choose
         label="clicks count on" value={question.on ?? ""} options={[["", "the whole slide"], ...pictures.map((e) => [e.id, e.name] as const)]}

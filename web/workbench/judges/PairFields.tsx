@@ -6,7 +6,7 @@ import { Check, Choose } from "../build/fields";
 import { PairTable } from "./PairTable";
 import { changeQuestion, partWords } from "./parts";
 import { PartRows } from "./PartRows";
-import { Heading, Saying } from "./Saying";
+import { Heading, PartPoints, Saying } from "./Saying";
 import { fromLines, lines } from "./words";
 
 const WRONG = [["stay", "stay where they are put"], ["return_at_once", "go back at once"], ["return_when_judged", "go back when it is judged"]] as const;
@@ -30,9 +30,10 @@ export function PairFields({ slide, question }: Props): ReactNode {
           return one && (
             <Flex pl="2" gap="1" wrap="wrap" align="center">
               <Text fontSize="12px" color="quiet" truncate maxW="100%">{belongs(slide, question, one.to)}</Text>
-              {question.kind === "drag_to_target" && one.to.length > 1 && (
-                <Check label="on all of them" value={one.endless} onChange={(endless) => change(part.id, { endless })} />
+              {question.kind === "drag_to_target" && (
+                <Check label={one.to.length > 1 ? "again and again, on all of them" : "again and again"} value={one.endless} onChange={(endless) => change(part.id, { endless })} />
               )}
+              <PartPoints question={question} words={words} value={one.points} onChange={(points) => change(part.id, { points })} />
               <Saying value={lines(one.says)} label={`Said when ${words} is wrong`} onChange={(text) => change(part.id, { says: fromLines(text) })} />
             </Flex>
           );

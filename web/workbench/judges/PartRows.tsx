@@ -6,7 +6,7 @@ import type { Question, Slide } from "../../api/types";
 import { says } from "../build/says";
 import { useCourse } from "../store/store";
 import { QuietButton, Tool } from "../ui/parts";
-import { addParts, partsIn, removePart, say, type PartList } from "./parts";
+import { addParts, partsIn, partWords, pasteParts, removePart, say, type PartList } from "./parts";
 
 interface Props {
   slide: Slide;
@@ -45,20 +45,19 @@ export function PartRows({ slide, question, list, word, most = 60, before, after
     if (place < parts.length - 1) box.current?.querySelectorAll<HTMLInputElement>("[data-words]")[place + 1]?.select();
     else more([`Another ${word}`], parts.length);
   }
-  function onPaste(event: ClipboardEvent, element: string): void {
-    const lines = event.clipboardData.getData("text/plain").split(/\r?\n/).map((line) => line.split("\t")[0]?.trim() ?? "").filter(Boolean);
-    if (lines.length < 2) return;
+  function onPaste(event: ClipboardEvent, place: number): void {
+    const rows = event.clipboardData.getData("text/plain").split(/\r?\n/).filter((line) => line.trim()).map((line) => line.split("\t"));
+    if (rows.length < 2 && (rows[0]?.length ?? 0) < 2) return;
     event.preventDefault();
-    const first = byId.get(element);
-    if (first) say(first, lines[0] ?? "");
-    more(lines.slice(1), parts.length);
+    void pasteParts(question, list, place, rows.slice(0, 200));
   }
 
   return (
     <Box ref={box} role="group" aria-label={`${word}s`}>
       {parts.map((part, place) => {
         const element = byId.get(part.element);
-        const words = element ? says(element) : "";
+        const said = element ? partWords(slide, part) : "";
+        const words = said === element?.name && element && !says(element) ? "" : said;
         return (
           <Box key={part.id} py="0.5">
             <Flex align="center" gap="2">
@@ -67,7 +66,7 @@ export function PartRows({ slide, question, list, word, most = 60, before, after
                 key={words} data-words size="xs" bg="sheet" borderRadius="6px" flex="1" minW="0" defaultValue={words} maxLength={2_000}
                 placeholder={element?.name} aria-label={`${word} ${place + 1}`}
                 onBlur={(event) => { if (element) say(element, event.target.value); }}
-                onKeyDown={(event) => onKeyDown(event, place)} onPaste={(event) => onPaste(event, part.element)}
+                onKeyDown={(event) => onKeyDown(event, place)} onPaste={(event) => onPaste(event, place)}
               />
               <Tool label={`Remove ${word} ${place + 1}`} onClick={() => void removePart(part.element, selected)}><X size={14} /></Tool>
             </Flex>

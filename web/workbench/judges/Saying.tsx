@@ -1,6 +1,9 @@
 /** Small parts that the fields of several kinds share. */
-import { chakra, Text } from "@chakra-ui/react";
+import { Box, chakra, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
+import type { Question } from "../../api/types";
+import { NumberField } from "../build/fields";
+import { isUnjudged } from "./parts";
 
 /** A line for what is said about one answer; small until there is something. */
 export function Saying({ value, label, onChange }: { value: string; label: string; onChange: (text: string) => void }): ReactNode {
@@ -11,6 +14,14 @@ export function Saying({ value, label, onChange }: { value: string; label: strin
       onBlur={(event) => { if (event.target.value !== value) onChange(event.target.value); }}
     />
   );
+}
+
+/** The points of one part, where each has its own. */
+export function PartPoints(
+  { question, words, value, onChange }: { question: Question; words: string; value: number; onChange: (points: number) => void },
+): ReactNode {
+  if (question.partial !== "per_answer" || isUnjudged(question)) return null;
+  return <Box w="64px" flex="none"><NumberField bare label={`points for ${words}`} value={value} min={-10_000} max={10_000} onChange={onChange} /></Box>;
 }
 
 export function Heading({ children }: { children: string }): ReactNode {

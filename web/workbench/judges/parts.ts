@@ -3,7 +3,8 @@ import { api, take } from "../../api/client";
 import type { Choice, Element, Question, Slide } from "../../api/types";
 import { says, withWords } from "../build/says";
 import { attempt, removeSelected } from "../store/commands";
-import { changeSlide, currentSlide, select } from "../store/store";
+import { paragraphs } from "../store/richText";
+import { changeSlide, currentSlide, select, useCourse } from "../store/store";
 
 export type PartList = "choices" | "items" | "targets" | "spots" | "rows";
 interface Part { id: string; element: string }
@@ -18,18 +19,8 @@ export const KINDS: readonly (readonly [Question["kind"], string, string])[] = [
   ["open_answer", "Open answer", "essay long text"], ["rating_scale", "Rating scale", "survey likert agree"],
 ];
 
-/** The kinds that have the same parts, so that one can be turned into another. */
-const FAMILIES: readonly (readonly Question["kind"][])[] = [
-  ["single_choice", "multiple_response", "true_false", "ordering"], ["matching", "drag_to_target"],
-  ["short_text", "numeric", "open_answer"],
-];
-
 export function kindWord(kind: Question["kind"]): string {
   return KINDS.find(([other]) => other === kind)?.[1] ?? kind;
-}
-
-export function kindsFrom(kind: Question["kind"]): readonly Question["kind"][] {
-  return FAMILIES.find((family) => family.includes(kind)) ?? [kind];
 }
 
 export function partsIn(question: Question, list: PartList): readonly Part[] {
@@ -48,7 +39,7 @@ export function choicesOf(question: Question): readonly Choice[] {
 
 export const isUnjudged = ({ kind, purpose }: Question): boolean => purpose === "survey" || kind === "open_answer" || kind === "rating_scale";
 
-const ROLES: Record<PartList, string> = { choices: "answer", items: "item", targets: "target", spots: "place", rows: "row" };
+export const ROLES: Record<PartList, string> = { choices: "answer", items: "item", targets: "target", spots: "place", rows: "row" };
 
 /** The part that an element plays in a question, in words; empty where it plays none. */
 export function roleIn(question: Question, element: string): string {
@@ -86,9 +77,51 @@ export function changeQuestion(question: Question, part: object, label = "Judgin
 /** Write words into the element of a part. */
 export function say(element: Element, words: string): void {
   const slide = currentSlide();
-  if (!slide || says(element) === words) return;
-  const elements = slide.elements.map((other) => (other.id === element.id ? withWords(other, words) : other));
+  if (!slide || partWords(slide, { id: "", element: element.id }) === words) return;
+  const said = wordsIn(slide, element) ?? element;
+  const elements = slide.elements.map((other) => (other.id === said.id ? withPartWords(other, words) : other));
   changeSlide("Words", { ...slide, elements }, `says-${element.id}`);
+}
+
+/** The text within a group that stands for it, where it has no text alternative. */
+function wordsIn(slide: Slide, element: Element): Element | undefined {
+  if (element.kind !== "group" || element.alt) return undefined;
+  return slide.elements.find((other) => other.group === element.id && other.kind === "text");
+}
+
+/** A shape that shows words says them, and no other text alternative. */
+function withPartWords(element: Element, words: string): Element {
+  return element.kind === "shape" && !element.alt ? { ...element, text: paragraphs(words) } : withWords(element, words);
+}
+
+/** A pasted table as parts, from the one numbered `at` on. */
+export function pasteParts(question: Question, where: PartList, at: number, rows: string[][]): Promise<void> {
+  return attempt(async () => {
+    const slide = currentSlide();
+    if (!slide) return;
+    const { slide: filled } = await take(api.POST("/api/edits/parts/table", { body: { slide, question: question.id, where, at, rows } }));
+    changeSlide("Paste answers", filled);
+  });
+}
+
+/** What is on the slide becomes a part, or asks the question. */
+export function joinParts(question: Question, where: PartList | "prompt", elements: readonly string[]): Promise<void> {
+  return attempt(async () => {
+    const slide = currentSlide();
+    if (!slide) return;
+    const body = { slide, question: question.id, where, elements: [...elements] };
+    changeSlide("Make it a part", (await take(api.POST("/api/edits/parts/join", { body }))).slide);
+  });
+}
+
+/** A button that submits or clears the question. */
+export function addButton(question: Question, does: "submit" | "reset"): Promise<void> {
+  return attempt(async () => {
+    const slide = currentSlide();
+    if (!slide) return;
+    const { slide: grown } = await take(api.POST("/api/edits/question/button", { body: { slide, course: useCourse.getState().course, question: question.id, does } }));
+    changeSlide("Add a button", grown);
+  });
 }
 
 /** More parts, each with its words, looking like the last one. */
@@ -112,7 +145,7 @@ export function convert(question: Question, kind: Question["kind"]): Promise<voi
   return attempt(async () => {
     const slide = currentSlide();
     if (!slide) return;
-    const { slide: turned } = await take(api.POST("/api/edits/convert", { body: { slide, question: question.id, kind } }));
+    const { slide: turned } = await take(api.POST("/api/edits/convert", { body: { slide, course: useCourse.getState().course, question: question.id, kind } }));
     changeSlide("Turn into another kind", turned);
   });
 }
@@ -120,5 +153,6 @@ export function convert(question: Question, kind: Question["kind"]): Promise<voi
 /** The words that stand for a part: those of its element. */
 export function partWords(slide: Slide, part: Part): string {
   const element = slide.elements.find(({ id }) => id === part.element);
-  return element ? says(element) || element.name : "";
+  const inside = element && wordsIn(slide, element);
+  return element ? (inside ? says(inside) : "") || says(element) || element.name : "";
 }

@@ -129,8 +129,8 @@ function Answers({ state, index }: { state: RehearsalMessage["state"]; index: In
 /** How an answer was judged, in a sentence. */
 function judgedHow(grader: Grader | undefined, answer: Answer): string {
   if (!grader || answer.result === null || answer.result === "neutral") return "";
-  const { result, points, row, given } = answer;
-  const sentence = told(grader, { result, points, row, tally: measure(grader, given) });
+  const { result, points, row } = answer;
+  const sentence = told(grader, result, points, { ...answer, of: measure(grader, []).of });
   return row ? `${sentence}, by row ${row} of its table` : sentence;
 }
 

@@ -15,7 +15,7 @@ export const NOTHING: Course = {
   },
   variables: [], rules: [], walkthroughs: [], gate: null,
   feedback: {
-    place: "below", w: 720, dims: true, right: QUIET, partly: QUIET, wrong: QUIET, plain: QUIET,
+    place: "below", w: 720, dims: true, tells: false, right: QUIET, partly: QUIET, wrong: QUIET, plain: QUIET,
     style: {
       fill: null, border_colour: null, border_width: 0, border_style: "solid", radius: 0, opacity: 1, shadow: null,
       padding: 0, text_colour: "ink", size: 24, bold: false, italic: false, font: "text", line_height: 1.35,

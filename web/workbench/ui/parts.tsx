@@ -71,8 +71,8 @@ export function Card(
 const folded = new Map<string, boolean>();
 
 /** A card that can be folded; it stays as it was left, whatever is selected next. */
-export function FoldCard({ title, children }: { title: string; children: ReactNode }): ReactNode {
-  const [closed, setClosed] = useState(folded.get(title) ?? false);
+export function FoldCard({ title, children, starts = "open" }: { title: string; children: ReactNode; starts?: "open" | "closed" }): ReactNode {
+  const [closed, setClosed] = useState(folded.get(title) ?? starts === "closed");
   function toggle(): void {
     folded.set(title, !closed);
     setClosed(!closed);

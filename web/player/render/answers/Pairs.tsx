@@ -1,6 +1,7 @@
 /** Items that are put on targets: by pointer, or picked and then put, by key or single click. */
 import type { KeyboardEvent, ReactNode } from "react";
 import type { Element, Grader, ProgramElement } from "../../../api/types";
+import { isEnabled } from "../../engine/engine";
 import type { Index } from "../../engine/program";
 import type { State } from "../../engine/state";
 import { useActing } from "../acting";
@@ -14,23 +15,26 @@ export function Item({ element }: { element: ProgramElement }): ReactNode {
   const { index, state, scale, dispatch, picked, pick } = useActing();
   const { id } = element.draw;
   const lifted = picked === id;
-  const { draw, grader, part, enabled, mark, solution, view, style } = useFrame(element, lifted);
+  const enabled = isEnabled(index, state, id);
   const question = element.question ?? "";
+  const part = element.choice ?? "";
+  const endless = index.questions.get(question)?.parts.some((other) => other.id === part && other.endless) ?? false;
   const put = (target: string): void => {
     dispatch({ event: "answered", question, part, value: target });
     pick(null);
   };
-  const targets = grader?.targets ?? [];
+  const targets = index.questions.get(question)?.targets ?? [];
   const { offset, handlers } = usePointerDrag(
     scale, enabled, () => pick(lifted ? null : id),
     (x, y) => {
       const on = thingAt(x, y, "data-element", targets.map((target) => target.element));
-      put(targets.find((target) => target.element === on)?.id ?? "");
+      const target = targets.find((one) => one.element === on)?.id ?? "";
+      if (target || !endless) put(target);
     },
   );
+  const { draw, grader, mark, solution, view, style } = useFrame(element, lifted || offset !== null);
   if (!grader) return null;
   const given = answerOf(state, question).given.filter(([name]) => name === part);
-  const endless = grader.parts.some((other) => other.id === part && other.endless);
   const on = given.map(([, target]) => wordsFor(grader, target)).join(", ");
   const home = { left: draw.x, top: draw.y };
   const at = given.length && !endless && grader.arrange !== "line" ? placeOn(index, state, grader, part, draw) : home;
@@ -49,7 +53,13 @@ export function Item({ element }: { element: ProgramElement }): ReactNode {
     <>
       {line && <Lines grader={grader} state={state} index={index} part={part} from={draw} pull={offset} />}
       {endless && !line && given.map(([, target]) => (
-        <div key={target} className="zz-element zz-copy" aria-hidden style={{ ...style, ...placeOn(index, state, grader, part, draw, target) }}>{view}</div>
+        <button
+          key={target} type="button" className="zz-element zz-item zz-copy" disabled={!enabled} data-result={mark}
+          aria-label={`Take ${wordsOf(draw)} off ${wordsFor(grader, target)}`} style={{ ...style, ...placeOn(index, state, grader, part, draw, target) }}
+          onClick={(event) => { event.stopPropagation(); put(`-${target}`); }}
+        >
+          {view}
+        </button>
       ))}
       {lifted && given.length > 0 && (
         <button type="button" className="zz-element zz-takes" style={{ ...style, ...home, zIndex: 9_000 }} onClick={() => put("")}>

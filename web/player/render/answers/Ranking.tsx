@@ -1,7 +1,7 @@
 /** Things to be put in order: each stands in the place of its turn; dragged, moved by arrows, or picked. */
 import { useEffect, useRef, type KeyboardEvent, type ReactNode } from "react";
 import type { ProgramElement } from "../../../api/types";
-import { choiceOrder } from "../../engine/engine";
+import { choiceOrder, isEnabled } from "../../engine/engine";
 import { useActing } from "../acting";
 import { marked } from "./marks";
 import { Solution, useFrame, wordsOf } from "./useFrame";
@@ -32,11 +32,12 @@ function Ranked(
     element: ProgramElement; turn: number; slot: Spot; slots: readonly Spot[]; question: string;
   },
 ): ReactNode {
-  const { index, scale, dispatch, picked, pick } = useActing();
+  const { index, state, scale, dispatch, picked, pick } = useActing();
   const { id } = element.draw;
   const box = useRef<HTMLDivElement>(null);
   const byKey = useRef(false);
-  const { draw, part, enabled, mark, solution, view, style } = useFrame(element, picked === id);
+  const part = element.choice ?? "";
+  const enabled = isEnabled(index, state, id);
   const move = (which: string, to: number): void => {
     if (to >= 0 && to < slots.length) dispatch({ event: "answered", question, part: which, value: String(to) });
   };
@@ -51,6 +52,7 @@ function Ranked(
     pick(null);
     move(part, nearest(box.current, x, y, slots, scale));
   });
+  const { draw, mark, solution, view, style } = useFrame(element, picked === id || offset !== null);
   useEffect(() => {
     // What is moved by a key keeps the focus, wherever the page now has it.
     if (byKey.current) box.current?.focus({ preventScroll: true });

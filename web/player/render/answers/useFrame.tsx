@@ -5,7 +5,9 @@ import { isEnabled } from "../../engine/engine";
 import { useActing } from "../acting";
 import { ElementView } from "../ElementView";
 import { looksOf, worn } from "../looks";
+import { Members } from "../Members";
 import { boxVariables, placed, withLooks } from "../style";
+import { valueOf } from "../valueOf";
 import { answerOf, markOf, solutionOf, type Mark } from "./marks";
 
 interface Frame {
@@ -35,7 +37,8 @@ export function useFrame(element: ProgramElement, lifted: boolean): Frame {
     draw, part, enabled, grader, mark: markOf(index, state, question, part),
     solution: solutionOf(index, state, question, part),
     style: { ...placed(draw), ...boxVariables(draw, style) },
-    view: <ElementView element={draw} style={style} media={index.program.media} alt={draw.decoration ? "" : draw.alt} values={() => ""} live />,
+    view: draw.kind === "group" ? <Members group={draw} />
+      : <ElementView element={draw} style={style} media={index.program.media} alt={draw.decoration ? "" : draw.alt} values={(of) => valueOf(index, state, of)} live />,
   };
 }
 

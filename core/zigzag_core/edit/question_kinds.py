@@ -1,0 +1,288 @@
+"""Turning a question into one of another kind, with all that can be kept."""
+
+from collections.abc import Iterable
+from dataclasses import dataclass
+from typing import Any
+
+from zigzag_core.course import IdSource, Slide
+from zigzag_core.course import questions as q
+from zigzag_core.course.new_questions import QUESTION_KINDS, QuestionKind, new_question
+from zigzag_core.course.spoken import all_spoken
+from zigzag_core.course.text import BlankRun, Block, RichText, TextRun, plain, rich
+from zigzag_core.course.theme import NamedStyle
+from zigzag_core.course.usual_styles import USUAL_STYLES
+
+from .copying import without
+from .geometry import around, box_of
+from .questions_on import KINDS, asked_on, saying, with_parts, with_question
+
+_CHOOSING = ("single_choice", "multiple_response", "true_false")
+_LISTS: dict[str, str] = {
+    **dict.fromkeys(_CHOOSING, "choices"), "ordering": "items", "matching": "items",
+    "drag_to_target": "items", "hotspot": "spots", "rating_scale": "rows",
+}
+_SAME_PARTS = (
+    {*_CHOOSING, "ordering", "matching", "drag_to_target"},
+    {"short_text", "numeric", "open_answer"},
+)
+"""Kinds whose answers can be the same elements."""
+
+
+@dataclass(frozen=True)
+class _Said:
+    """One answer in words, and whether it is right."""
+
+    words: str
+    right: bool = True
+
+
+def keeps_elements(old: str, new: str) -> bool:
+    """Return whether a question of the kind `old` keeps its elements as one of the kind `new`;
+    else it keeps its words."""
+    return any(old in kinds and new in kinds for kinds in _SAME_PARTS)
+
+
+def converted(
+    slide: Slide, question: str, kind: QuestionKind, fresh: IdSource,
+    styles: tuple[NamedStyle, ...] = USUAL_STYLES,
+) -> Slide:
+    """Return `slide` with one of its questions turned into another kind.
+
+    What asks it, its buttons, points, attempts and feedback are kept, and what is right as far
+    as the kind can say it: with its elements where they can be the parts of the new kind, else
+    by the words of the answers. Raises `CannotAsk` where the question is gone.
+    """
+    old = asked_on(slide, question)
+    if old.kind == kind:
+        return slide
+    said = list(_said(old, slide))
+    if keeps_elements(old.kind, kind):
+        return _with_kept(slide, old, kind, said, fresh, styles)
+    return _with_new(slide, old, kind, said, fresh, styles)
+
+
+def _said(old: q.Question, slide: Slide) -> Iterable[_Said]:
+    words = all_spoken(slide.elements)
+    match old:
+        case q.FillBlanks():
+            for blank in old.blanks:
+                yield from (_Said(word) for word in blank.accepts.words[:1])
+                yield from (_Said(word, right=False) for word in blank.others)
+        case q.ShortText() | q.Numeric():
+            yield from (_Said(word) for word in old.accepts.words)
+            yield from (_Said(f"{r.low:g}") for r in old.accepts.ranges)
+            yield from (_Said(f"{near.value:g}") for near in old.accepts.near)
+        case q.OpenAnswer():
+            yield from (_Said(line) for line in plain(old.model).split("\n") if line.strip())
+        case q.SingleChoice() | q.MultipleResponse() | q.TrueFalse() | q.Hotspot():
+            parts = old.spots if isinstance(old, q.Hotspot) else old.choices
+            yield from (_Said(words[part.element], part.right) for part in parts)
+        case q.Matching() | q.DragToTarget():
+            yield from (_Said(words[item.element], bool(item.to)) for item in old.items)
+        case q.Ordering():
+            yield from (_Said(words[item.element]) for item in old.items)
+        case q.RatingScale():
+            yield from (_Said(words[row.element]) for row in old.rows)
+
+
+def _common(old: q.Question, kind: QuestionKind, same_parts: bool) -> dict[str, Any]:
+    """What every kind has, as far as it makes sense for `kind`."""
+    common = {name: getattr(old, name) for name in q.QuestionBase.model_fields}
+    if not same_parts or kind not in _CHOOSING or old.kind not in _CHOOSING:
+        common["table"] = ()
+        common["partial"] = "none" if old.partial == "per_answer" else old.partial
+    if kind == "rating_scale":
+        common["purpose"] = "survey"
+    elif old.kind == "rating_scale":
+        common["purpose"] = "scored"
+    return common
+
+
+def _with_kept(
+    slide: Slide, old: q.Question, kind: QuestionKind, said: list[_Said], fresh: IdSource,
+    styles: tuple[NamedStyle, ...],
+) -> Slide:
+    """The question with its elements as parts of another kind; targets come or go."""
+    common = _common(old, kind, same_parts=True)
+    if old.kind in _SAME_PARTS[1]:
+        new: Any = KINDS[kind](**common, field=getattr(old, "field", None))
+        if isinstance(old, q.ShortText | q.Numeric) and kind != "open_answer":
+            return with_question(slide, new.model_copy(update={"accepts": old.accepts}))
+        return with_question(slide, _filled(new, said))
+    pairs = ("matching", "drag_to_target")
+    if old.kind in pairs and kind in pairs:
+        assert isinstance(old, q.Matching | q.DragToTarget)
+        return with_question(slide, KINDS[kind](**common, items=old.items, targets=old.targets))
+    parts = [(p.id, p.element, _is_right(p)) for p in getattr(old, _LISTS[old.kind])]
+    if kind in _CHOOSING:
+        slide = _without_targets(slide, old)
+        return with_question(slide, KINDS[kind](**common, choices=_choices(old, parts, kind)))
+    if kind == "ordering":
+        slide = _without_targets(slide, old)
+        return with_question(slide, q.Ordering(**common, items=tuple(
+            q.InOrder(id=name, element=element) for name, element, _ in parts)))
+    return _with_targets(slide, KINDS[kind], common, parts, fresh, styles)
+
+
+def _is_right(part: Any) -> bool:
+    return bool(getattr(part, "right", getattr(part, "to", True)))
+
+
+def _choices(
+    old: q.Question, parts: list[tuple[str, str, bool]], kind: QuestionKind
+) -> tuple[q.Choice, ...]:
+    parts = parts[:2] if kind == "true_false" else parts[:26]
+    right = [right for _, _, right in parts]
+    if kind != "multiple_response":
+        first = right.index(True) if True in right else 0
+        right = [n == first for n in range(len(parts))]
+    before = {c.id: c for c in getattr(old, "choices", ())}
+    return tuple(
+        before.get(name, q.Choice(id=name, element=element)).model_copy(update={"right": is_right})
+        for (name, element, _), is_right in zip(parts, right, strict=True))
+
+
+def _without_targets(slide: Slide, old: q.Question) -> Slide:
+    return without(slide, [target.element for target in getattr(old, "targets", ())])
+
+
+def _with_targets(
+    slide: Slide, kind: type[q.QuestionBase], common: dict[str, Any],
+    parts: list[tuple[str, str, bool]], fresh: IdSource, styles: tuple[NamedStyle, ...],
+) -> Slide:
+    """Items with new targets beside them: one for all that is right, in a *matching* one each."""
+    matching = kind is q.Matching
+    made, model = new_question("matching" if matching else "drag_to_target", fresh, styles)
+    assert isinstance(model, q.Matching | q.DragToTarget)
+    wanted = [p for p in parts if p[2] or matching]
+    look = next(e for e in made if e.id == model.targets[0].element)
+    box = around(box_of(e) for e in slide.elements if e.id in {element for _, element, _ in parts})
+    words = all_spoken(slide.elements)
+    top = max((e.z for e in slide.elements), default=0) + 1
+    x = min(box.right + 40, 1_200 - look.w) if box.right < 1_000 else look.x
+    boxes, targets, to = [], [], {}
+    for n, (name, element, _) in enumerate(wanted if matching else wanted[:1]):
+        says = f"Belongs to “{words[element]}”" if matching else "Belongs here"
+        boxes.append(look.model_copy(update={
+            "id": fresh(), "name": f"Target {n + 1}", "text": rich(says), "x": x,
+            "y": box.y + n * (look.h + 16), "z": top + n,
+            **({} if matching else {"alt": says})}))
+        targets.append(q.Target(id=fresh(), element=boxes[-1].id, takes=1 if matching else None))
+        to[name] = targets[-1].id
+    if not matching and targets:
+        to = {name: targets[0].id for name, _, right in parts if right}
+    items = tuple(
+        q.Item(id=name, element=element, to=(to[name],) if name in to else ())
+        for name, element, _ in parts)
+    grown = slide.model_copy(update={"elements": (*slide.elements, *boxes)})
+    return with_question(grown, kind(**common, items=items, targets=tuple(targets)))
+
+
+def _with_new(
+    slide: Slide, old: q.Question, kind: QuestionKind, said: list[_Said], fresh: IdSource,
+    styles: tuple[NamedStyle, ...],
+) -> Slide:
+    """The question with new elements in the place of its old ones, and their words in them."""
+    made, model = new_question(kind, fresh, styles)
+    own = {model.submit, model.prompt if old.prompt else None}
+    elements = [e for e in made if e.id not in own]
+    answers = set(q.answer_elements(old))
+    first = next(n for n, e in enumerate(slide.elements) if e.id in answers)
+    place = around(box_of(e) for e in slide.elements if e.id in answers)
+    here = around(box_of(e) for e in elements)
+    overlay = slide.elements[first].overlay
+    top = max(e.z for e in slide.elements) + 1
+    dx = min(place.x, max(1_280 - here.w, 0)) - here.x
+    dy = min(place.y, max(720 - here.h, 0)) - here.y
+    elements = [e.model_copy(update={"x": e.x + dx, "y": e.y + dy, "z": top + n,
+                                     "overlay": overlay}) for n, e in enumerate(elements)]
+    common = _common(old, kind, same_parts=False)
+    if not old.prompt:
+        common["prompt"] = model.prompt
+    others = tuple(other for other in slide.questions if other.id != old.id)
+    slide = without(slide.model_copy(update={"questions": others}), answers)
+    slide = slide.model_copy(update={
+        "elements": (*slide.elements[:first], *elements, *slide.elements[first:])})
+    slide = with_question(slide, _filled(model.model_copy(update=common), said))
+    return _with_words(slide, old.id, said, fresh)
+
+
+def _filled(new: q.Question, said: list[_Said]) -> q.Question:
+    """What is not written in elements: accepted words, a blank with its list, a model answer."""
+    right = [one.words for one in said if one.right]
+    wrong = [one.words for one in said if not one.right]
+    match new:
+        case q.ShortText() if right:
+            return new.model_copy(update={"accepts": q.Accepts(words=tuple(right[:100]))})
+        case q.Numeric():
+            numbers = [n for n in map(_number, right) if n is not None]
+            ranges = tuple(q.NumberRange(low=n, high=n) for n in numbers[:20])
+            return new.model_copy(update={"accepts": q.Accepts(ranges=ranges)}) if ranges else new
+        case q.OpenAnswer():
+            return new.model_copy(update={"model": rich("\n".join(right))})
+        case q.FillBlanks() if right:
+            blank = q.Blank(
+                id=new.blanks[0].id, accepts=q.Accepts(words=tuple(right[:100])),
+                how="list" if wrong else "typed", others=tuple(w[:200] for w in wrong[:50]))
+            return new.model_copy(update={"blanks": (blank,)})
+    return new
+
+
+def _number(words: str) -> float | None:
+    try:
+        number = float(words.strip().replace(",", "."))
+    except ValueError:
+        return None
+    return number if abs(number) <= 1e15 else None
+
+
+def _with_words(slide: Slide, name: str, said: list[_Said], fresh: IdSource) -> Slide:
+    """The slide with the answers in words: as many parts as there are, each saying one."""
+    asked = asked_on(slide, name)
+    if isinstance(asked, q.FillBlanks):
+        runs = (TextRun(text="It is "), BlankRun(blank=asked.blanks[0].id), TextRun(text="."))
+        text = RichText(blocks=(Block(runs=runs),))
+        return slide.model_copy(update={"elements": tuple(
+            e.model_copy(update={"text": text}) if e.id == asked.text and len(asked.blanks) == 1
+            else e for e in slide.elements)})
+    where = _LISTS.get(asked.kind)
+    if where is None or not said:
+        return slide
+    if asked.kind == "true_false":
+        return slide
+    parts = getattr(asked, where)
+    said = said[:26]
+    if len(said) < 2 and asked.kind in (*_CHOOSING, "ordering"):
+        said = [*said, _Said("Another answer", right=False)]
+    for part, one in zip(parts, said, strict=False):
+        slide = saying(slide, part.element, one.words)
+    if len(said) > len(parts):
+        slide, _ = with_parts(slide, name, where, [s.words for s in said[len(parts):]], fresh)
+    else:
+        slide = without(slide, [part.element for part in parts[len(said):]])
+    return with_question(slide, _marked(asked_on(slide, name), where, said))
+
+
+def _marked(asked: q.Question, where: str, said: list[_Said]) -> q.Question:
+    """The question with those of its parts right that were."""
+    parts = getattr(asked, where)
+    if where == "items" and not isinstance(asked, q.Ordering):
+        assert isinstance(asked, q.Matching | q.DragToTarget)
+        targets = asked.targets
+        one_each = isinstance(asked, q.Matching)
+        return asked.model_copy(update={"items": tuple(
+            item.model_copy(update={"to": (
+                targets[n % len(targets) if one_each else 0].id,) if one.right else ()})
+            for n, (item, one) in enumerate(zip(parts, said, strict=True)))})
+    if where not in ("choices", "spots"):
+        return asked
+    right = [one.right for one in said]
+    if asked.kind == "single_choice":
+        first = right.index(True) if True in right else 0
+        right = [n == first for n in range(len(right))]
+    return asked.model_copy(update={where: tuple(
+        part.model_copy(update={"right": is_right})
+        for part, is_right in zip(parts, right, strict=True))})
+
+
+assert set(KINDS) == set(QUESTION_KINDS)

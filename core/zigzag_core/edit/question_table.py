@@ -1,0 +1,131 @@
+"""Parts of a question pasted as a table: a row for each, its words first, then what it means."""
+
+from collections.abc import Sequence
+from typing import Any
+
+from zigzag_core.course import IdSource, Slide, plain, rich
+from zigzag_core.course import questions as q
+from zigzag_core.course.spoken import all_spoken
+
+from .questions_on import CannotAsk, asked_on, saying, with_parts, with_question
+
+Rows = Sequence[Sequence[str]]
+
+_RIGHT = {"x", "✓", "✔", "yes", "y", "true", "right", "1", "+"}
+_WRONG = {"", "-", "✕", "✗", "no", "n", "false", "wrong", "0"}
+MOST = 60
+
+
+def with_table(
+    slide: Slide, question: str, where: str, at: int, rows: Rows, fresh: IdSource
+) -> Slide:
+    """Return `slide` with `rows` of cells as the parts of a question from the one numbered `at` on
+    (from 0), as many more as are needed.
+
+    The first cell is what the part says. Of answers and places, a further column of marks (x,
+    yes, right …) says which are right, one of numbers their points, one of words what is said to
+    each. The further cells of an item name the targets that it belongs on; there are new ones for
+    those that are not there yet. Raises `CannotAsk` where there is no such list.
+    """
+    asked = asked_on(slide, question)
+    if where not in q.PART_LISTS or not getattr(asked, where, ()):
+        raise CannotAsk("There is no part yet that another could look like.")
+    lines = [[cell.strip() for cell in row] for row in rows if any(cell.strip() for cell in row)]
+    have = len(getattr(asked, where))
+    lines = lines[: max(_most(asked, where) - at, 0)]
+    slide = _worded(slide, asked, where, at, [line[0] for line in lines], have, fresh)
+    columns = [
+        [line[n] if n < len(line) else "" for line in lines]
+        for n in range(1, max(map(len, lines), default=1))
+    ]
+    if where in ("choices", "spots"):
+        return _meant(slide, question, where, at, columns)
+    if where == "items" and hasattr(asked, "targets"):
+        return _placed(slide, question, at, [line[1:] for line in lines], fresh)
+    return slide
+
+
+def _most(asked: q.Question, where: str) -> int:
+    if where == "choices":
+        return 2 if asked.kind == "true_false" else 26
+    return 30 if where == "rows" or asked.kind == "ordering" else MOST
+
+
+def _worded(
+    slide: Slide, asked: q.Question, where: str, at: int, words: Sequence[str], have: int,
+    fresh: IdSource,
+) -> Slide:
+    for part, said in zip(getattr(asked, where)[at:], words, strict=False):
+        slide = saying(slide, part.element, said)
+    more = words[max(have - at, 0):]
+    return with_parts(slide, asked.id, where, more, fresh)[0] if more else slide
+
+
+def _meant(slide: Slide, question: str, where: str, at: int, columns: list[list[str]]) -> Slide:
+    """What the columns say of answers or places: right or not, points, words."""
+    asked: Any = asked_on(slide, question)
+    parts = list(getattr(asked, where))
+    changes: dict[str, Any] = {}
+    for column in columns:
+        name, values = _column(column, where)
+        for place, value in enumerate(values, at):
+            if name:
+                parts[place] = parts[place].model_copy(update={name: value})
+        if name == "points":
+            changes["partial"] = "per_answer"
+    if asked.kind in ("single_choice", "true_false"):
+        right = [n for n, part in enumerate(parts) if part.right]
+        # The one that the table marks is it, even where another one was before.
+        one = next((n for n in right if n >= at), right[0] if right else 0)
+        parts = [p.model_copy(update={"right": n == one}) for n, p in enumerate(parts)]
+    return with_question(slide, asked.model_copy(update={**changes, where: tuple(parts)}))
+
+
+def _column(cells: list[str], where: str) -> tuple[str, list[Any]]:
+    told = [cell.lower() for cell in cells]
+    if all(cell in _RIGHT | _WRONG for cell in told) and any(told):
+        return "right", [cell in _RIGHT for cell in told]
+    if where == "choices" and any(told):
+        try:
+            return "points", [float(cell.replace(",", ".") or 0) for cell in told]
+        except ValueError:
+            pass
+    return ("says", [rich(cell) for cell in cells]) if any(told) else ("", [])
+
+
+def _placed(
+    slide: Slide, question: str, at: int, cells: Sequence[Sequence[str]], fresh: IdSource
+) -> Slide:
+    """Items on the targets that their cells name."""
+    wanted = list(dict.fromkeys(cell for row in cells for cell in row if cell))
+    if not wanted:
+        return slide
+    asked: Any = asked_on(slide, question)
+    untouched = at == 0 and len(cells) >= len(asked.items)
+    names = _targets_called(slide, asked)
+    new = [words for words in wanted if words.lower() not in names]
+    if untouched:
+        # A whole table: targets of which it says nothing are taken for its new ones.
+        free = [t for t in asked.targets if _said(slide, t).lower() not in map(str.lower, wanted)]
+        for target, words in zip(free, list(new), strict=False):
+            slide = saying(slide, target.element, words)
+            new.remove(words)
+    if new and asked.targets:
+        slide, _ = with_parts(slide, question, "targets", new, fresh)
+    asked = asked_on(slide, question)
+    names = _targets_called(slide, asked)
+    items = list(asked.items)
+    for place, row in enumerate(cells, at):
+        to = tuple(dict.fromkeys(names[c.lower()] for c in row if c.lower() in names))
+        items[place] = items[place].model_copy(update={"to": to})
+    return with_question(slide, asked.model_copy(update={"items": tuple(items)}))
+
+
+def _targets_called(slide: Slide, asked: Any) -> dict[str, str]:
+    return {_said(slide, target).lower(): target.id for target in asked.targets}
+
+
+def _said(slide: Slide, target: q.Target) -> str:
+    element = next(e for e in slide.elements if e.id == target.element)
+    text = getattr(element, "text", None)
+    return plain(text) if text and plain(text) else all_spoken(slide.elements)[element.id]

@@ -1,0 +1,118 @@
+"""Finding and putting questions on a slide, and the words of their parts."""
+
+from collections.abc import Sequence
+from typing import Any
+
+from zigzag_core.course import Button, Element, Group, IdSource, Input, Shape, Slide, Text, rich
+from zigzag_core.course import questions as q
+
+from .copying import Clipping, paste
+from .groups import with_members
+
+
+class CannotAsk(ValueError):
+    """No such question can be made of this; the message says why, for people."""
+
+
+KINDS: dict[str, type[q.QuestionBase]] = {
+    "single_choice": q.SingleChoice, "multiple_response": q.MultipleResponse,
+    "true_false": q.TrueFalse, "blanks": q.FillBlanks, "short_text": q.ShortText,
+    "numeric": q.Numeric, "matching": q.Matching, "ordering": q.Ordering,
+    "drag_to_target": q.DragToTarget, "hotspot": q.Hotspot, "open_answer": q.OpenAnswer,
+    "rating_scale": q.RatingScale,
+}
+
+_PARTS: dict[str, Any] = {
+    "choices": q.Choice, "targets": q.Target, "spots": q.Spot, "rows": q.Row,
+}
+
+
+def part_of(question: q.Question, where: str, name: str, element: str, **more: Any) -> Any:
+    """Return a part called `name` for the list `where` of `question`: `element` answers there."""
+    make = _PARTS.get(where) or (q.InOrder if isinstance(question, q.Ordering) else q.Item)
+    return make(id=name, element=element, **more)
+
+
+def asked_on(slide: Slide, name: str) -> q.Question:
+    """Return the question called `name`; raises `CannotAsk` where it is gone."""
+    found = next((other for other in slide.questions if other.id == name), None)
+    if found is None:
+        raise CannotAsk("The question is no longer on the slide.")
+    return found
+
+
+def with_question(slide: Slide, question: Any) -> Slide:
+    """Return `slide` with `question` in the place of the one of its id, or after all others.
+
+    What its parts name is checked.
+    """
+    others = [question if other.id == question.id else other for other in slide.questions]
+    if question not in others:
+        others.append(question)
+    changed = slide.model_copy(update={"questions": tuple(others)})
+    return Slide.model_validate(changed.model_dump())
+
+
+def saying(slide: Slide, name: str, words: str) -> Slide:
+    """Return `slide` with the element `name` saying `words`; in a group its first text does."""
+    element = next(e for e in slide.elements if e.id == name)
+    if isinstance(element, Group):
+        inside = with_members(slide.elements, [name])
+        text = next((e for e in slide.elements if e.id in inside and isinstance(e, Text)), None)
+        if text is not None:
+            slide = saying(slide, text.id, words)
+        if text is not None and not element.alt:
+            return slide
+    said = _saying(element, words)
+    return slide.model_copy(update={
+        "elements": tuple(said if e.id == name else e for e in slide.elements)})
+
+
+def _saying(element: Element, words: str) -> Element:
+    match element:
+        case Text() | Shape():
+            return element.model_copy(update={"text": rich(words), "name": words[:60] or "Answer"})
+        case Button() | Input():
+            return element.model_copy(update={"label": words})
+    return element.model_copy(update={"alt": words})
+
+
+def with_parts(
+    slide: Slide, question: str, where: str, words: Sequence[str], fresh: IdSource
+) -> tuple[Slide, tuple[str, ...]]:
+    """Return `slide` with more parts in the list `where` of a question, one for each of `words`.
+
+    Each looks like the last one and stands as far from it as that from the one before. Returns
+    the new elements, too. Raises `CannotAsk` where there is no such list or nothing in it.
+    """
+    asked = asked_on(slide, question)
+    parts = getattr(asked, where, ()) if where in q.PART_LISTS else ()
+    if not parts:
+        raise CannotAsk("There is no part yet that another could look like.")
+    by_id = {e.id: e for e in slide.elements}
+    boxes = [by_id[part.element] for part in parts]
+    last = boxes[-1]
+    dx, dy = 0.0, last.h + 16
+    if len(boxes) > 1 and (last.x, last.y) != (boxes[-2].x, boxes[-2].y):
+        dx, dy = last.x - boxes[-2].x, last.y - boxes[-2].y
+    family = with_members(slide.elements, [last.id])
+    clipping = Clipping(elements=tuple(e for e in slide.elements if e.id in family))
+    before = {e.id for e in slide.elements}
+    made: list[str] = []
+    for n, text in enumerate(words, 1):
+        slide, (copy,) = paste(slide, clipping, fresh, dx * n, dy * n, onto=last.overlay)
+        made.append(copy)
+        slide = saying(slide, copy, text)
+    slide = _after(slide, family, {e.id for e in slide.elements} - before)
+    more = tuple(part_of(asked, where, fresh(), element) for element in made)
+    grown = asked.model_copy(update={where: (*parts, *more)})
+    return with_question(slide, grown), tuple(made)
+
+
+def _after(slide: Slide, last: set[str], new: set[str]) -> Slide:
+    """The slide with the elements `new` read right after those of `last`."""
+    moved = [e for e in slide.elements if e.id in new]
+    others = [e for e in slide.elements if e.id not in new]
+    place = max(n for n, e in enumerate(others) if e.id in last) + 1
+    return slide.model_copy(update={
+        "elements": (*others[:place], *moved, *others[place:])})

@@ -1,0 +1,240 @@
+"""Questions while they are made: of what is there, copied, turned into others, given more parts."""
+
+from itertools import pairwise
+
+import pytest
+from zigzag_core.assess.solutions import right_response
+from zigzag_core.course import Area, Picture, Shape, Text, rich
+from zigzag_core.course import feedback as f
+from zigzag_core.course import questions as q
+from zigzag_core.course.blank import blank_slide
+from zigzag_core.course.new_questions import QUESTION_KINDS
+from zigzag_core.edit.copying import clip, paste, without
+from zigzag_core.edit.groups import group
+from zigzag_core.edit.question_kinds import converted, keeps_elements
+from zigzag_core.edit.question_making import (
+    question_from,
+    with_button,
+    with_elements_as_parts,
+)
+from zigzag_core.edit.question_table import with_table
+from zigzag_core.edit.questions_on import CannotAsk, with_parts
+from zigzag_core.package.compile import compile_course
+from zigzag_core.proof.question_findings import question_findings
+
+from .samples import fresh_ids
+from .test_questions import UNJUDGED, Taking, document, slide_with
+
+
+@pytest.mark.parametrize("kind", QUESTION_KINDS)
+def test_copies_answer_for_themselves_and_parts_that_go_are_let_go(kind):
+    slide = slide_with(kind)
+    ids = [e.id for e in slide.elements[1:]]
+    grown, copies = paste(slide, clip(slide, ids), fresh_ids(9))
+    first, second = grown.questions
+    assert set(q.part_elements(second)) <= set(copies)
+    assert not set(q.part_ids(first)) & set(q.part_ids(second))
+    assert not [f for f in question_findings(grown) if f.level == "error"]
+    assert without(slide, ids).questions == ()
+    answering_ones = list(q.answer_elements(slide.questions[0]))
+    if len(answering_ones) > 1:
+        assert len(without(slide, answering_ones[:1]).questions) == 1
+
+
+@pytest.mark.parametrize(
+    ("kind", "other"), [(a, b) for a in QUESTION_KINDS for b in QUESTION_KINDS if a != b])
+def test_kinds_turn_into_each_other_with_all_that_can_be_kept(kind, other):
+    doc = document(slide_with(kind), points=3, attempts=4, feedback=f.Feedback(right=rich("Yes.")))
+    slide, before = doc.slides[0], doc.slides[0].questions[0]
+    turned = converted(slide, before.id, other, fresh_ids(8))
+    [after] = turned.questions
+    assert after.kind == other and after.id == before.id
+    assert (after.prompt, after.submit, after.points, after.attempts, after.feedback.right) == (
+        before.prompt, before.submit, 3, 4, rich("Yes."))
+    kept = set(q.answer_elements(after)) & set(q.answer_elements(before))
+    assert bool(kept) == keeps_elements(kind, other)
+    on_slide = {e.id for e in turned.elements}
+    assert set(q.part_elements(after)) <= on_slide
+    if not kept:
+        assert not set(q.answer_elements(before)) & on_slide
+    if kind == "open_answer" and other in ("short_text", "numeric"):
+        return  # It had no model answer that could be accepted.
+    assert not [f for f in question_findings(turned) if f.level == "error"]
+    if other not in UNJUDGED:
+        taker = Taking(document(turned))
+        taker.answers(right_response(taker.grader)).submits()
+        assert taker.answer.result in ("right", "partly" if other == "hotspot" else "right")
+
+
+def test_words_that_were_right_stay_right_in_another_kind():
+    slide = slide_with("multiple_response")
+    turned = converted(slide, slide.questions[0].id, "short_text", fresh_ids(3))
+    assert turned.questions[0].accepts.words == ("A right answer", "Another right answer")
+    turned = converted(turned, slide.questions[0].id, "single_choice", fresh_ids(4))
+    words = {e.id: e for e in turned.elements}
+    assert [words[c.element].text for c in turned.questions[0].choices if c.right] == [
+        rich("A right answer")]
+    turned = converted(slide, slide.questions[0].id, "drag_to_target", fresh_ids(3))
+    asked = turned.questions[0]
+    assert [bool(item.to) for item in asked.items] == [True, True, False, False]
+    turned = converted(slide, slide.questions[0].id, "blanks", fresh_ids(3))
+    [blank] = turned.questions[0].blanks
+    assert blank.how == "list" and blank.others == ("A wrong answer", "Another wrong answer")
+
+
+def test_parts_are_added_in_a_row_and_say_what_was_typed():
+    slide = slide_with("single_choice")
+    grown, made = with_parts(slide, slide.questions[0].id, "choices", ["North", "South"],
+                             fresh_ids(4))
+    assert len(grown.questions[0].choices) == 5
+    ys = [e.y for e in grown.elements if e.id in [c.element for c in grown.questions[0].choices]]
+    assert ys == sorted(ys) and len({b - a for a, b in pairwise(ys)}) == 1
+    assert [e.text for e in grown.elements if e.id in made] == [rich("North"), rich("South")]
+
+
+def test_questions_are_made_of_what_is_on_the_slide():
+    fresh = fresh_ids(6)
+    things = [Picture(id=f"pica{n}", name=f"P{n}", x=40 * n) for n in range(4)]
+    boxes = [Shape(id=f"boxa{n}", name=f"B{n}", y=400) for n in range(2)]
+    spot = Area(id="spota", name="S")
+    slide = blank_slide("S", fresh).model_copy(update={"elements": (*things, *boxes, spot)})
+    made, _ = question_from(slide, [e.id for e in (*things, *boxes)], "drag_to_target", fresh)
+    assert len(made.questions[0].items) == 4 and len(made.questions[0].targets) == 2
+    made, _ = question_from(slide, ["pica0", "spota"], "hotspot", fresh)
+    assert made.questions[0].on == "pica0"
+    with pytest.raises(CannotAsk, match="part of a question already"):
+        question_from(made, ["pica0", "pica1"], "single_choice", fresh)
+    with pytest.raises(CannotAsk):
+        question_from(slide, ["pica0"], "blanks", fresh)
+
+
+def test_copies_of_some_parts_are_more_parts_of_the_question():
+    slide = slide_with("multiple_response")
+    asked = slide.questions[0]
+    first = asked.choices[0].model_copy(update={"points": 2, "says": rich("Well seen.")})
+    slide = slide.model_copy(update={"questions": (asked.model_copy(
+        update={"choices": (first, *asked.choices[1:])}),)})
+    grown, (copy,) = paste(slide, clip(slide, [first.element]), fresh_ids(3), 0, 400)
+    [question] = grown.questions
+    more = question.choices[-1]
+    assert (more.element, more.right, more.points, more.says) == (copy, True, 2, first.says)
+    single = slide_with("single_choice")
+    right = next(c for c in single.questions[0].choices if c.right)
+    grown, _ = paste(single, clip(single, [right.element]), fresh_ids(3))
+    assert [c.right for c in grown.questions[0].choices].count(True) == 1
+    assert not [f for f in question_findings(grown) if f.level == "error"]
+    pairs = slide_with("drag_to_target")
+    item = pairs.questions[0].items[0]
+    grown, (copy,) = paste(pairs, clip(pairs, [item.element]), fresh_ids(3))
+    assert grown.questions[0].items[-1].to == item.to
+    cut = without(pairs, [item.element])
+    again, _ = paste(cut, clip(pairs, [item.element]), fresh_ids(3))
+    assert len(again.questions) == 1 and len(again.questions[0].items) == 4
+    truth = slide_with("true_false")
+    grown, _ = paste(truth, clip(truth, [truth.questions[0].choices[0].element]), fresh_ids(3))
+    assert grown.questions == truth.questions
+
+
+def grouped(slide, ids, seed=2):
+    return group(slide, ids, fresh_ids(seed))
+
+
+def test_a_group_is_one_answer_and_says_what_is_in_it():
+    fresh = fresh_ids(6)
+    slide = blank_slide("S", fresh)
+    names = []
+    for n, word in enumerate(("Boots", "Ropes")):
+        here = (Picture(id=f"pica{n}", name="P", x=300 * n, decoration=True),
+                Text(id=f"texta{n}", name="T", x=300 * n, y=200, text=rich(word)))
+        slide = slide.model_copy(update={"elements": (*slide.elements, *here)})
+        slide, name = grouped(slide, [e.id for e in here], n + 2)
+        names.append(name)
+    made, _ = question_from(slide, names, "single_choice", fresh)
+    question = made.questions[0]
+    assert [c.element for c in question.choices] == names
+    program = compile_course(document(made), lambda file: file.sha256)
+    assert [part.words for part in program.questions[0].parts] == ["Boots", "Ropes"]
+    [group] = [e for e in program.slides[0].elements if e.draw.id == names[0]]
+    assert group.control == "choice" and group.draw.alt == "Boots"
+    grown, (third,) = with_parts(made, question.id, "choices", ["Lamps"], fresh)
+    members = [e for e in grown.elements if e.group == third]
+    assert [e.kind for e in members] == ["picture", "text"] and members[1].text == rich("Lamps")
+    both, _ = grouped(slide, names, 9)
+    whole = next(e.id for e in both.elements if e.kind == "group" and e.group is None)
+    made, _ = question_from(both, [whole], "multiple_response", fresh)
+    assert [c.element for c in made.questions[0].choices] == names
+
+
+def test_targets_drawn_on_a_picture_have_it_as_their_ground():
+    fresh = fresh_ids(6)
+    ground = Picture(id="ground", name="Room", x=100, y=100, w=600, h=400)
+    places = [Area(id=f"areaa{n}", name=f"A{n}", x=150 + 200 * n, y=200, w=80, h=80)
+              for n in range(2)]
+    things = [Picture(id=f"pica{n}", name=f"P{n}", x=800, y=100 * n, w=60, h=60) for n in range(3)]
+    slide = blank_slide("S", fresh).model_copy(update={"elements": (ground, *places, *things)})
+    made, _ = question_from(slide, [e.id for e in slide.elements], "drag_to_target", fresh)
+    question = made.questions[0]
+    assert [i.element for i in question.items] == [thing.id for thing in things]
+    assert [t.element for t in question.targets] == [place.id for place in places]
+
+
+def said_by(slide, parts):
+    by_id = {e.id: e for e in slide.elements}
+    return [by_id[part.element].text.blocks[0].runs[0].text for part in parts]
+
+
+def test_a_table_becomes_answers_with_what_is_right_and_said():
+    slide = slide_with("single_choice")
+    name = slide.questions[0].id
+    rows = [["Wood", "", "Too slow."], ["Coal", "x", ""], ["Peat", "", ""], ["Oil", "-", "Never."]]
+    filled = with_table(slide, name, "choices", 0, rows, fresh_ids(3))
+    choices = filled.questions[0].choices
+    assert said_by(filled, choices) == ["Wood", "Coal", "Peat", "Oil"]
+    assert [c.right for c in choices] == [False, True, False, False]
+    assert [c.says for c in choices] == [rich("Too slow."), rich(""), rich(""), rich("Never.")]
+    several = slide_with("multiple_response")
+    name = several.questions[0].id
+    filled = with_table(several, name, "choices", 2, [["C", "1,5"], ["D", "-2"]], fresh_ids(3))
+    assert [c.points for c in filled.questions[0].choices] == [0, 0, 1.5, -2]
+    assert filled.questions[0].partial == "per_answer"
+    truth = slide_with("true_false")
+    filled = with_table(truth, truth.questions[0].id, "choices", 0, [["a"], ["b"], ["c"]],
+                        fresh_ids(3))
+    assert len(filled.questions[0].choices) == 2
+
+
+def test_a_table_of_pairs_says_what_belongs_where():
+    slide = slide_with("matching")
+    name = slide.questions[0].id
+    rows = [["Rack", "Boots"], ["Hook", "Ropes"], ["Shelf", "Lamps"], ["Bench", ""],
+            ["Box", "Lamps", "Boots"]]
+    filled = with_table(slide, name, "items", 0, rows, fresh_ids(3))
+    asked = filled.questions[0]
+    words = dict(zip((t.id for t in asked.targets), said_by(filled, asked.targets), strict=True))
+    assert set(words.values()) == {"Boots", "Ropes", "Lamps"}
+    assert [[words[to] for to in item.to] for item in asked.items] == [
+        ["Boots"], ["Ropes"], ["Lamps"], [], ["Lamps", "Boots"]]
+    more = with_table(filled, name, "items", 4, [["Box", "Gloves"]], fresh_ids(4))
+    assert len(more.questions[0].targets) == 4
+    with pytest.raises(CannotAsk):
+        with_table(slide, name, "spots", 0, rows, fresh_ids(3))
+
+
+def test_elements_that_are_there_join_a_question_and_it_gets_its_buttons():
+    slide = slide_with("single_choice")
+    extra = Text(id="extra", name="X", x=700, y=300, text=rich("Another"))
+    slide = slide.model_copy(update={"elements": (*slide.elements, extra)})
+    name = slide.questions[0].id
+    grown = with_elements_as_parts(slide, name, "choices", ["extra"], fresh_ids(3))
+    assert grown.questions[0].choices[-1].element == "extra"
+    with pytest.raises(CannotAsk, match="already"):
+        with_elements_as_parts(grown, name, "choices", ["extra"], fresh_ids(3))
+    with pytest.raises(CannotAsk):
+        with_elements_as_parts(slide, name, "targets", ["extra"], fresh_ids(3))
+    cleared, (button,) = with_button(slide, name, "reset", fresh_ids(3))
+    assert cleared.questions[0].reset == button
+    taker = Taking(document(cleared))
+    taker.answers(right_response(taker.grader)).does("clicked", target=button)
+    assert taker.answer.given == ()
+    with pytest.raises(CannotAsk, match="already"):
+        with_button(cleared, name, "submit", fresh_ids(3))

@@ -1,0 +1,8 @@
+import { live } from "../engine/expression";
+import type { Index } from "../engine/program";
+import type { State } from "../engine/state";
+
+/** What stands in a text for a variable, or for a value that the run has of itself. */
+export function valueOf(index: Index, state: State, of: string): string | number | boolean {
+  return state.variables[of] ?? live(index, state, of);
+}

@@ -1,0 +1,48 @@
+/** What is no part of a question yet: it can become one, or a question can be made of it. */
+import { chakra, Flex, Stack, Text } from "@chakra-ui/react";
+import type { ReactNode } from "react";
+import type { Element, Question, Slide } from "../../api/types";
+import { Labelled } from "../build/fields";
+import { FoldCard, QuietButton } from "../ui/parts";
+import { makeQuestion } from "./making";
+import { joinParts, KINDS, ROLES, type PartList } from "./parts";
+
+interface Props { slide: Slide; elements: readonly Element[] }
+
+export function JoinCard({ slide, elements }: Props): ReactNode {
+  const ids = elements.map(({ id }) => id);
+  return (
+    <FoldCard title="Ask with this" starts="closed">
+      <Stack gap="2">
+        {slide.questions.map((question) => (
+          <Flex key={question.id} gap="1.5" wrap="wrap" align="center">
+            <Text fontSize="12.5px" color="quiet">In “{question.name}” as</Text>
+            {rolesIn(question, elements).map(([where, word]) => (
+              <QuietButton key={where} size="xs" onClick={() => void joinParts(question, where, ids)}>{word}</QuietButton>
+            ))}
+          </Flex>
+        ))}
+        <Labelled label="make it a">
+          <chakra.select
+            aria-label="Make a question of this" value="" w="100%" bg="paper" borderWidth="1px" borderRadius="6px" fontSize="13px" px="1.5" py="1"
+            onChange={(event) => void makeQuestion(event.target.value as Question["kind"])}
+          >
+            <option value="" disabled>kind of question …</option>
+            {KINDS.map(([kind, word]) => <option key={kind} value={kind}>{word}</option>)}
+          </chakra.select>
+        </Labelled>
+        <Text fontSize="12px" color="quiet">What is selected becomes its answers; a heading among it asks.</Text>
+      </Stack>
+    </FoldCard>
+  );
+}
+
+/** What the elements can be in a question. */
+function rolesIn(question: Question, elements: readonly Element[]): [PartList | "prompt", string][] {
+  const roles: [PartList | "prompt", string][] = [];
+  for (const list of ["choices", "items", "targets", "spots", "rows"] as const) {
+    if (list in question && (list !== "rows" || elements.every(({ kind }) => kind === "input"))) roles.push([list, ROLES[list]]);
+  }
+  if (!question.prompt && elements.length === 1 && (elements[0]?.kind === "text" || elements[0]?.kind === "shape")) roles.push(["prompt", "what asks it"]);
+  return roles;
+}
