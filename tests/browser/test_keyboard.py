@@ -19,7 +19,7 @@ def _slide(page: Page, slug: str) -> dict:
     return page.call("GET", f"/courses/{slug}")["slides"][1]["slide"]
 
 
-def _palette(page: Page, word: str) -> None:
+def palette(page: Page, word: str) -> None:
     page.browser.execute_script("document.querySelector('[data-stage]').focus()")
     _keys(page, "/")
     page.find("[role=combobox][aria-label='What to add or do']")
@@ -46,14 +46,14 @@ def test_several_are_selected_lined_up_and_placed_exactly(page):
     _keys(page, Keys.SHIFT, Keys.ARROW_DOWN)
     chosen = "[data-row][aria-pressed=true]"
     page.until(lambda: page.browser.execute_script(NAMES, chosen) == ["Button", "Button 2"])
-    _palette(page, "left 240")
+    palette(page, "left 240")
     page.until(lambda: [e["x"] for e in _slide(page, slug)["elements"][1:]] == [240, 240])
-    _palette(page, "Align right")
+    palette(page, "Align right")
     page.browser.execute_script("document.querySelector('[data-stage]').focus()")
     _keys(page, Keys.ESCAPE)
     _keys(page, Keys.TAB, Keys.TAB)
     page.until(lambda: page.browser.execute_script(NAMES, chosen) == ["Button"])
-    _palette(page, "When clicked, go to Welcome")
+    palette(page, "When clicked, go to Welcome")
     page.until(lambda: [
         action["go"]["to"] for rule in _slide(page, slug)["elements"][1]["rules"]
         for action in rule["do"]] == ["slide"])
@@ -68,20 +68,20 @@ def test_titles_follow_layouts_take_pictures_and_answers_are_judged(page):
     ActionChains(page.browser).key_down(Keys.CONTROL).send_keys("a").key_up(
         Keys.CONTROL).send_keys("The bell", Keys.ESCAPE).perform()
     page.until(lambda: _slide(page, slug)["title"] == "The bell")
-    _palette(page, "Single choice")
+    palette(page, "Single choice")
     page.until(lambda: len(page.all("[data-row]")) == 6)
     _keys(page, Keys.ESCAPE)
     for _ in range(4):
         _keys(page, Keys.TAB)
     page.until(lambda: page.browser.execute_script(
         NAMES, "[data-row][aria-pressed=true]") == ["Answer 2"])
-    _palette(page, "Mark as the right answer")
+    palette(page, "Mark as the right answer")
     page.until(lambda: [c["right"] for c in _slide(page, slug)["questions"][0]["choices"]]
                == [False, True, False])
-    _palette(page, "New slide: Text and picture")
+    palette(page, "New slide: Text and picture")
     page.until(lambda: len(page.all("[data-stop-button]")) == 3)
     page.until(lambda: len(page.all("[data-row]")) == 3)
-    _palette(page, "Lantern")
+    palette(page, "Lantern")
     page.until(lambda: page.find("[data-pane=order]").text.count("Picture") == 1 and page.all(
         "[data-stage] img"), "the picture in its place")
     page.saved()

@@ -50,8 +50,8 @@ def test_random_programs_are_traced():
     # What chance brings only now and then is brought in for certain.
     rare = chasing_program()
     outside = ProgramRule(id="outside", on="slide_entered", then=(
-        OpenLink(address="https://a.example"), PlaySound(media="sound"), PlayMedia(element="film", run="play"),
-        Announce(text="Here."),
+        OpenLink(address="https://a.example"), PlaySound(media="sound"),
+        PlayMedia(element="film", run="play"), Announce(text="Here."),
     ))
     shut = ProgramGate(condition=False, message="Not yet.")
     rare = rare.model_copy(update={

@@ -8674,6 +8674,13 @@ export interface components {
             where: string;
             /** Words */
             words: string[];
+            /**
+             * @default {
+             *       "w": 1280,
+             *       "h": 720
+             *     }
+             */
+            size: components["schemas"]["SlideSize"];
         };
         /** ConvertIn */
         ConvertIn: {
@@ -8701,6 +8708,13 @@ export interface components {
             at: number;
             /** Rows */
             rows: string[][];
+            /**
+             * @default {
+             *       "w": 1280,
+             *       "h": 720
+             *     }
+             */
+            size: components["schemas"]["SlideSize"];
         };
         /** JoinIn */
         JoinIn: {

@@ -4,7 +4,7 @@ from collections.abc import Iterable
 from dataclasses import dataclass
 from typing import Any
 
-from zigzag_core.course import IdSource, Slide
+from zigzag_core.course import IdSource, Shape, Slide, SlideSize, Text
 from zigzag_core.course import questions as q
 from zigzag_core.course.new_questions import QUESTION_KINDS, QuestionKind, new_question
 from zigzag_core.course.spoken import all_spoken
@@ -14,6 +14,7 @@ from zigzag_core.course.usual_styles import USUAL_STYLES
 
 from .copying import without
 from .geometry import around, box_of
+from .question_room import with_room
 from .questions_on import KINDS, asked_on, saying, with_parts, with_question
 
 _CHOOSING = ("single_choice", "multiple_response", "true_false")
@@ -26,6 +27,9 @@ _SAME_PARTS = (
     {"short_text", "numeric", "open_answer"},
 )
 """Kinds whose answers can be the same elements."""
+
+
+_BETWEEN, _WIDTH = 40, 1_240
 
 
 @dataclass(frozen=True)
@@ -44,7 +48,7 @@ def keeps_elements(old: str, new: str) -> bool:
 
 def converted(
     slide: Slide, question: str, kind: QuestionKind, fresh: IdSource,
-    styles: tuple[NamedStyle, ...] = USUAL_STYLES,
+    styles: tuple[NamedStyle, ...] = USUAL_STYLES, size: SlideSize = SlideSize(),
 ) -> Slide:
     """Return `slide` with one of its questions turned into another kind.
 
@@ -57,8 +61,10 @@ def converted(
         return slide
     said = list(_said(old, slide))
     if keeps_elements(old.kind, kind):
-        return _with_kept(slide, old, kind, said, fresh, styles)
-    return _with_new(slide, old, kind, said, fresh, styles)
+        turned = _with_kept(slide, old, kind, said, fresh, styles)
+    else:
+        turned = _with_new(slide, old, kind, said, fresh, styles, size)
+    return with_room(turned, question, size)
 
 
 def _said(old: q.Question, slide: Slide) -> Iterable[_Said]:
@@ -156,10 +162,11 @@ def _with_targets(
     assert isinstance(model, q.Matching | q.DragToTarget)
     wanted = [p for p in parts if p[2] or matching]
     look = next(e for e in made if e.id == model.targets[0].element)
+    slide = _narrowed(slide, {element for _, element, _ in parts}, look.w)
     box = around(box_of(e) for e in slide.elements if e.id in {element for _, element, _ in parts})
     words = all_spoken(slide.elements)
     top = max((e.z for e in slide.elements), default=0) + 1
-    x = min(box.right + 40, 1_200 - look.w) if box.right < 1_000 else look.x
+    x = box.right + _BETWEEN
     boxes, targets, to = [], [], {}
     for n, (name, element, _) in enumerate(wanted if matching else wanted[:1]):
         says = f"Belongs to “{words[element]}”" if matching else "Belongs here"
@@ -178,9 +185,20 @@ def _with_targets(
     return with_question(grown, kind(**common, items=items, targets=tuple(targets)))
 
 
+def _narrowed(slide: Slide, names: set[str], wanted: float) -> Slide:
+    """The slide with texts in a column so narrow that there is room of `wanted` px beside them."""
+    column = [e for e in slide.elements if e.id in names]
+    most = _WIDTH - wanted - _BETWEEN - min(e.x for e in column)
+    if len({e.x for e in column}) > 1 or not all(isinstance(e, Text | Shape) for e in column):
+        return slide
+    return slide.model_copy(update={"elements": tuple(
+        e.model_copy(update={"w": min(e.w, max(most, 240))}) if e.id in names else e
+        for e in slide.elements)})
+
+
 def _with_new(
     slide: Slide, old: q.Question, kind: QuestionKind, said: list[_Said], fresh: IdSource,
-    styles: tuple[NamedStyle, ...],
+    styles: tuple[NamedStyle, ...], size: SlideSize,
 ) -> Slide:
     """The question with new elements in the place of its old ones, and their words in them."""
     made, model = new_question(kind, fresh, styles)
@@ -192,8 +210,8 @@ def _with_new(
     here = around(box_of(e) for e in elements)
     overlay = slide.elements[first].overlay
     top = max(e.z for e in slide.elements) + 1
-    dx = min(place.x, max(1_280 - here.w, 0)) - here.x
-    dy = min(place.y, max(720 - here.h, 0)) - here.y
+    dx = min(place.x, max(size.w - here.w, 0)) - here.x
+    dy = min(place.y, max(size.h - here.h, 0)) - here.y
     elements = [e.model_copy(update={"x": e.x + dx, "y": e.y + dy, "z": top + n,
                                      "overlay": overlay}) for n, e in enumerate(elements)]
     common = _common(old, kind, same_parts=False)
@@ -204,7 +222,7 @@ def _with_new(
     slide = slide.model_copy(update={
         "elements": (*slide.elements[:first], *elements, *slide.elements[first:])})
     slide = with_question(slide, _filled(model.model_copy(update=common), said))
-    return _with_words(slide, old.id, said, fresh)
+    return _with_words(slide, old.id, said, fresh, size)
 
 
 def _filled(new: q.Question, said: list[_Said]) -> q.Question:
@@ -236,7 +254,9 @@ def _number(words: str) -> float | None:
     return number if abs(number) <= 1e15 else None
 
 
-def _with_words(slide: Slide, name: str, said: list[_Said], fresh: IdSource) -> Slide:
+def _with_words(
+    slide: Slide, name: str, said: list[_Said], fresh: IdSource, size: SlideSize
+) -> Slide:
     """The slide with the answers in words: as many parts as there are, each saying one."""
     asked = asked_on(slide, name)
     if isinstance(asked, q.FillBlanks):
@@ -257,7 +277,8 @@ def _with_words(slide: Slide, name: str, said: list[_Said], fresh: IdSource) -> 
     for part, one in zip(parts, said, strict=False):
         slide = saying(slide, part.element, one.words)
     if len(said) > len(parts):
-        slide, _ = with_parts(slide, name, where, [s.words for s in said[len(parts):]], fresh)
+        more = [one.words for one in said[len(parts):]]
+        slide, _ = with_parts(slide, name, where, more, fresh, size)
     else:
         slide = without(slide, [part.element for part in parts[len(said):]])
     return with_question(slide, _marked(asked_on(slide, name), where, said))

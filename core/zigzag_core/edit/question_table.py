@@ -3,7 +3,7 @@
 from collections.abc import Sequence
 from typing import Any
 
-from zigzag_core.course import IdSource, Slide, plain, rich
+from zigzag_core.course import IdSource, Slide, SlideSize, plain, rich
 from zigzag_core.course import questions as q
 from zigzag_core.course.spoken import all_spoken
 
@@ -17,7 +17,8 @@ MOST = 60
 
 
 def with_table(
-    slide: Slide, question: str, where: str, at: int, rows: Rows, fresh: IdSource
+    slide: Slide, question: str, where: str, at: int, rows: Rows, fresh: IdSource,
+    size: SlideSize = SlideSize(),
 ) -> Slide:
     """Return `slide` with `rows` of cells as the parts of a question from the one numbered `at` on
     (from 0), as many more as are needed.
@@ -33,7 +34,7 @@ def with_table(
     lines = [[cell.strip() for cell in row] for row in rows if any(cell.strip() for cell in row)]
     have = len(getattr(asked, where))
     lines = lines[: max(_most(asked, where) - at, 0)]
-    slide = _worded(slide, asked, where, at, [line[0] for line in lines], have, fresh)
+    slide = _worded(slide, asked, where, at, [line[0] for line in lines], have, fresh, size)
     columns = [
         [line[n] if n < len(line) else "" for line in lines]
         for n in range(1, max(map(len, lines), default=1))
@@ -41,7 +42,7 @@ def with_table(
     if where in ("choices", "spots"):
         return _meant(slide, question, where, at, columns)
     if where == "items" and hasattr(asked, "targets"):
-        return _placed(slide, question, at, [line[1:] for line in lines], fresh)
+        return _placed(slide, question, at, [line[1:] for line in lines], fresh, size)
     return slide
 
 
@@ -53,12 +54,12 @@ def _most(asked: q.Question, where: str) -> int:
 
 def _worded(
     slide: Slide, asked: q.Question, where: str, at: int, words: Sequence[str], have: int,
-    fresh: IdSource,
+    fresh: IdSource, size: SlideSize,
 ) -> Slide:
     for part, said in zip(getattr(asked, where)[at:], words, strict=False):
         slide = saying(slide, part.element, said)
     more = words[max(have - at, 0):]
-    return with_parts(slide, asked.id, where, more, fresh)[0] if more else slide
+    return with_parts(slide, asked.id, where, more, fresh, size)[0] if more else slide
 
 
 def _meant(slide: Slide, question: str, where: str, at: int, columns: list[list[str]]) -> Slide:
@@ -94,7 +95,8 @@ def _column(cells: list[str], where: str) -> tuple[str, list[Any]]:
 
 
 def _placed(
-    slide: Slide, question: str, at: int, cells: Sequence[Sequence[str]], fresh: IdSource
+    slide: Slide, question: str, at: int, cells: Sequence[Sequence[str]], fresh: IdSource,
+    size: SlideSize,
 ) -> Slide:
     """Items on the targets that their cells name."""
     wanted = list(dict.fromkeys(cell for row in cells for cell in row if cell))
@@ -111,7 +113,7 @@ def _placed(
             slide = saying(slide, target.element, words)
             new.remove(words)
     if new and asked.targets:
-        slide, _ = with_parts(slide, question, "targets", new, fresh)
+        slide, _ = with_parts(slide, question, "targets", new, fresh, size)
     asked = asked_on(slide, question)
     names = _targets_called(slide, asked)
     items = list(asked.items)

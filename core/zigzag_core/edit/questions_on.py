@@ -3,11 +3,23 @@
 from collections.abc import Sequence
 from typing import Any
 
-from zigzag_core.course import Button, Element, Group, IdSource, Input, Shape, Slide, Text, rich
+from zigzag_core.course import (
+    Button,
+    Element,
+    Group,
+    IdSource,
+    Input,
+    Shape,
+    Slide,
+    SlideSize,
+    Text,
+    rich,
+)
 from zigzag_core.course import questions as q
 
 from .copying import Clipping, paste
 from .groups import with_members
+from .question_room import with_room
 
 
 class CannotAsk(ValueError):
@@ -78,12 +90,14 @@ def _saying(element: Element, words: str) -> Element:
 
 
 def with_parts(
-    slide: Slide, question: str, where: str, words: Sequence[str], fresh: IdSource
+    slide: Slide, question: str, where: str, words: Sequence[str], fresh: IdSource,
+    size: SlideSize = SlideSize(),
 ) -> tuple[Slide, tuple[str, ...]]:
     """Return `slide` with more parts in the list `where` of a question, one for each of `words`.
 
     Each looks like the last one and stands as far from it as that from the one before. Returns
-    the new elements, too. Raises `CannotAsk` where there is no such list or nothing in it.
+    the new elements, too; buttons make room. Raises `CannotAsk` where there is no such list or
+    nothing in it.
     """
     asked = asked_on(slide, question)
     parts = getattr(asked, where, ()) if where in q.PART_LISTS else ()
@@ -106,7 +120,7 @@ def with_parts(
     slide = _after(slide, family, {e.id for e in slide.elements} - before)
     more = tuple(part_of(asked, where, fresh(), element) for element in made)
     grown = asked.model_copy(update={where: (*parts, *more)})
-    return with_question(slide, grown), tuple(made)
+    return with_room(with_question(slide, grown), question, size), tuple(made)
 
 
 def _after(slide: Slide, last: set[str], new: set[str]) -> Slide:

@@ -34,6 +34,7 @@ class PartsIn(Schema):
     question: str
     where: str
     words: list[str] = Field(min_length=1, max_length=60)
+    size: core.SlideSize = core.SlideSize()
 
 
 class PastedIn(Schema):
@@ -44,6 +45,7 @@ class PastedIn(Schema):
     where: str
     at: int = Field(ge=0, le=60)
     rows: list[list[str]] = Field(min_length=1, max_length=200)
+    size: core.SlideSize = core.SlideSize()
 
 
 class JoinIn(Schema):
@@ -107,21 +109,23 @@ class TableText(Schema):
 def more_parts(request: HttpRequest, data: PartsIn) -> dict[str, Any]:
     """Add parts to a question, one for each of the words."""
     return _asked(lambda: with_parts(
-        data.slide, data.question, data.where, data.words, core.system_ids()))
+        data.slide, data.question, data.where, data.words, core.system_ids(), data.size))
 
 
 @router.post("/convert", response=Asked)
 def convert(request: HttpRequest, data: ConvertIn) -> dict[str, Any]:
     """Turn a question into another kind."""
     return _asked(lambda: (converted(
-        data.slide, data.question, data.kind, core.system_ids(), data.course.styles), ()))
+        data.slide, data.question, data.kind, core.system_ids(), data.course.styles,
+        data.course.size), ()))
 
 
 @router.post("/parts/table", response=Asked)
 def parts_table(request: HttpRequest, data: PastedIn) -> dict[str, Any]:
     """Take a pasted table as the parts of a question."""
     return _asked(lambda: (with_table(
-        data.slide, data.question, data.where, data.at, data.rows, core.system_ids()), ()))
+        data.slide, data.question, data.where, data.at, data.rows, core.system_ids(),
+        data.size), ()))
 
 
 @router.post("/parts/join", response=Asked)

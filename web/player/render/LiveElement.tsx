@@ -131,7 +131,7 @@ function Shown(
     const single = index.questions.get(element.question ?? "")?.at_most === 1;
     return (
       <label
-        className={`${name} zz-choice${single ? "" : " zz-several"}${enabled ? " zz-live" : ""}`} {...common} {...more}
+        className={`${name} zz-choice${draw.kind === "group" ? " zz-grouped" : ""}${single ? "" : " zz-several"}${enabled ? " zz-live" : ""}`} {...common} {...more}
         data-chosen={chosen} data-result={result}
       >
         <input

@@ -29,7 +29,7 @@ export const Still = memo(function Still(
       {slide.elements.filter((e) => e.id !== without && (e.kind !== "group" || choices.has(e.id))).map((element) => (
         <div
           key={element.id} data-element={element.id}
-          className={`zz-element${choices.has(element.id) ? ` zz-choice${choices.get(element.id) ?? ""}` : ""}`}
+          className={`zz-element${choices.has(element.id) ? ` zz-choice${choices.get(element.id) ?? ""}${element.kind === "group" ? " zz-grouped" : ""}` : ""}`}
           style={{ ...placed(element), ...boxVariables(element, element.style) }}
         >
           <ElementView element={element} style={element.style} media={media} values={valueName} />

@@ -73,8 +73,8 @@ function NumberFields({ accepts, onChange }: Pick<Props, "accepts" | "onChange">
             aria-label="Give or take in" value={share ? "per_cent" : "units"} fontSize="12px" bg="sheet" borderRadius="6px"
             onChange={(event) => putNear(place, { per_cent: event.target.value === "per_cent" })}
           >
-            <option value="units">as it is</option>
-            <option value="per_cent">per cent</option>
+            <option value="units">number</option>
+            <option value="per_cent">%</option>
           </chakra.select>
           <Tool label="Remove this number" onClick={() => onChange({ ...accepts, near: near.filter((_, n) => n !== place) })}><X size={13} /></Tool>
         </Flex>

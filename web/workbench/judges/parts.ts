@@ -99,7 +99,7 @@ export function pasteParts(question: Question, where: PartList, at: number, rows
   return attempt(async () => {
     const slide = currentSlide();
     if (!slide) return;
-    const { slide: filled } = await take(api.POST("/api/edits/parts/table", { body: { slide, question: question.id, where, at, rows } }));
+    const { slide: filled } = await take(api.POST("/api/edits/parts/table", { body: { slide, question: question.id, where, at, rows, size: useCourse.getState().course.size } }));
     changeSlide("Paste answers", filled);
   });
 }
@@ -129,7 +129,7 @@ export function addParts(question: Question, where: PartList, words: string[]): 
   return attempt(async () => {
     const slide = currentSlide();
     if (!slide) return;
-    const body = { slide, question: question.id, where, words };
+    const body = { slide, question: question.id, where, words, size: useCourse.getState().course.size };
     const { slide: grown } = await take(api.POST("/api/edits/parts", { body }));
     changeSlide("Add answers", grown);
   });

@@ -2,6 +2,7 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { ChevronLeft, ChevronRight } from "lucide-react";
 import { useEffect, useRef, type ReactNode } from "react";
+import type { Index } from "../../player/engine/program";
 import { Tool } from "../ui/parts";
 import { eventWords, type Moment } from "./moments";
 
@@ -9,10 +10,11 @@ interface Props {
   moments: readonly Moment[];
   at: number;
   name: (id: string) => string;
+  index: Index | null;
   onGo: (moment: number) => void;
 }
 
-export function EventLine({ moments, at, name, onGo }: Props): ReactNode {
+export function EventLine({ moments, at, name, index, onGo }: Props): ReactNode {
   const line = useRef<HTMLDivElement>(null);
   useEffect(() => {
     line.current?.querySelector("[aria-current]")?.scrollIntoView({ block: "nearest", inline: "nearest" });
@@ -27,7 +29,7 @@ export function EventLine({ moments, at, name, onGo }: Props): ReactNode {
             bg={place === at ? "marigold.soft" : "paper"} color={place > at ? "quiet" : undefined}
             aria-current={place === at ? "step" : undefined} onClick={() => onGo(place)}
           >
-            {eventWords(moment.event, name)}
+            {index && eventWords(moment.event, name, index)}
             {moment.log.length > 0 && <Text as="span" color="quiet"> · {moment.log.filter(({ held }) => held).length || "no"} rule{moment.log.filter(({ held }) => held).length === 1 ? "" : "s"}</Text>}
           </Box>
         ))}

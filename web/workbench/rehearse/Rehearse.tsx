@@ -189,7 +189,7 @@ export default function Rehearse(): ReactNode {
             <Flex h="100%" align="center" justify="center"><Spinner color="spruce" /></Flex>
           )}
         </Box>
-        <EventLine moments={moments} at={at} name={name} onGo={go} />
+        <EventLine moments={moments} at={at} name={name} index={index} onGo={go} />
       </Flex>
       <Box
         as="aside" w="300px" flex="none" borderLeftWidth="1px" bg="paper" overflowY="auto" aria-label="Ledger"

@@ -1,4 +1,5 @@
 /** The line of events: every moment of a rehearsal, to step back to. */
+import type { Grader } from "../../api/types";
 import { isVisible } from "../../player/engine/engine";
 import type { Index } from "../../player/engine/program";
 import type { Effect, Event, Ran, State } from "../../player/engine/state";
@@ -19,7 +20,7 @@ export function momentOf(message: RehearsalMessage): Moment | null {
 }
 
 /** What happened, in a few words. */
-export function eventWords(event: Event, name: (id: string) => string): string {
+export function eventWords(event: Event, name: (id: string) => string, index: Index): string {
   switch (event.event) {
     case "start": return "start";
     case "clicked": return `“${name(event.target)}” clicked`;
@@ -28,7 +29,7 @@ export function eventWords(event: Event, name: (id: string) => string): string {
     case "key": return `key ${event.key}`;
     case "entered": return `“${name(event.target)}” set to ${String(event.value)}`;
     case "set": return `“${name(event.target)}” set here to ${String(event.value)}`;
-    case "answered": return `“${name(event.part)}”: ${name(String(event.value)) || "taken away"}`;
+    case "answered": return answerWords(index.questions.get(event.question), event.part, String(event.value));
     case "dropped": return `“${name(event.target)}” dropped${event.on ? ` on “${name(event.on)}”` : ""}`;
     case "media": return `“${name(event.target)}” ${event.what}`;
     case "played": return `“${name(event.target)}” plays`;
@@ -41,6 +42,20 @@ export function eventWords(event: Event, name: (id: string) => string): string {
     case "leave": return "leave";
     case "more_time": return event.factor ? `time limits ${event.factor} times as long` : "no time limits";
     case "tick": return "time passes";
+  }
+}
+
+/** What was put where, in the words of the question. */
+function answerWords(grader: Grader | undefined, part: string, value: string): string {
+  if (!grader) return "an answer";
+  const words = grader.parts.find(({ id }) => id === part)?.words ?? grader.name;
+  const target = (id: string): string => grader.targets.find((one) => one.id === id)?.words ?? "nothing";
+  const away = value.startsWith("-");
+  switch (grader.form) {
+    case "order": return `“${words}” put in place ${Number(value) + 1}`;
+    case "pairs": return value === "" ? `“${words}” taken back` : away ? `“${words}” off “${target(value.slice(1))}”` : `“${words}” on “${target(value)}”`;
+    case "spots": return away ? "a mark taken away" : part === grader.id ? "clicked beside all places" : `“${words}” marked`;
+    default: return value === "" ? `“${words}” emptied` : `“${words}”: ${value}`;
   }
 }
 

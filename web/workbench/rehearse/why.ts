@@ -141,7 +141,7 @@ function lastRule(
     for (const { rule: id, held } of [...log].reverse()) {
       const rule = index.rules.get(id)?.rule;
       if (rule?.[held ? "then" : "otherwise"].some(does)) {
-        return { words: `the sentence ${whenWords(rule, name)}`, owner: rule.target ?? null, after: eventWords(event, name) };
+        return { words: `the sentence ${whenWords(rule, name)}`, owner: rule.target ?? null, after: eventWords(event, name, index) };
       }
     }
   }

@@ -1,0 +1,78 @@
+"""Room for a question's buttons: its answers must not cover them, nor run off the slide."""
+
+from collections.abc import Sequence
+from itertools import pairwise
+from math import floor
+from typing import Any
+
+from zigzag_core.course import Button, Element, Shape, Slide, SlideSize, Text
+from zigzag_core.course import questions as q
+
+from .geometry import around, box_of
+
+_MARGIN, _AIR = 24, 24
+_LEAST_GAP, _LEAST_HEIGHT = 8, 40
+
+
+def with_room(slide: Slide, question: str, size: SlideSize) -> Slide:
+    """Return `slide` with the buttons of a question below its parts, where they were covered.
+
+    A column of answers that then no longer fits on the slide stands closer, and each is lower,
+    as far as words can still be read.
+    """
+    asked = next(other for other in slide.questions if other.id == question)
+    by_id = {e.id: e for e in slide.elements}
+    parts = [by_id[name] for name in q.answer_elements(asked)]
+    buttons = [by_id[name] for name in (asked.submit, asked.reset) if name in by_id]
+    if not parts or not any(_touch(button, part) for button in buttons for part in parts):
+        return slide
+    moved = _below(buttons, around(box_of(part) for part in parts).bottom)
+    bottom = around(box_of(e) for e in moved).bottom
+    column = _column(asked, by_id)
+    if bottom > size.h - _MARGIN and column:
+        closer = _closer(column, bottom - size.h + _MARGIN)
+        others = [part for part in parts if part.id not in {e.id for e in column}]
+        moved = _below(buttons, around(box_of(e) for e in (*closer, *others)).bottom) + closer
+    changed = {e.id: e for e in moved}
+    return slide.model_copy(update={
+        "elements": tuple(changed.get(e.id, e) for e in slide.elements)})
+
+
+def _touch(a: Element, b: Element) -> bool:
+    one, other = box_of(a), box_of(b)
+    return (one.x < other.right and other.x < one.right
+            and one.y < other.bottom and other.y < one.bottom)
+
+
+def _below(buttons: Sequence[Element], bottom: float) -> list[Element]:
+    by = bottom + _AIR - min(button.y for button in buttons)
+    return [button.model_copy(update={"y": button.y + by}) for button in buttons]
+
+
+def _column(asked: q.Question, by_id: dict[str, Element]) -> list[Element]:
+    """The words that stand below each other, from the top; none where they stand otherwise."""
+    for where in ("choices", "items"):
+        found = [by_id[part.element] for part in getattr(asked, where, ())]
+        if len(found) > 1 and all(isinstance(e, Text | Shape | Button) for e in found) \
+                and len({round(e.x) for e in found}) == 1:
+            return sorted(found, key=lambda e: e.y)
+    return []
+
+
+def _closer(column: list[Element], over: float) -> list[Element]:
+    """The column shorter by `over` px, if it can be: gaps first, then heights."""
+    gaps: list[float] = [b.y - a.y - a.h for a, b in pairwise(column)]
+    heights = [e.h for e in column]
+    spare = sum(max(gap - _LEAST_GAP, 0) for gap in gaps)
+    share = min(over / spare, 1) if spare else 0
+    gaps = [floor(gap - max(gap - _LEAST_GAP, 0) * share) for gap in gaps]
+    left = max(over - spare, 0)
+    room = sum(max(h - _LEAST_HEIGHT, 0) for h in heights)
+    lower = min(left / room, 1) if room else 0
+    heights = [floor(h - max(h - _LEAST_HEIGHT, 0) * lower) for h in heights]
+    found: list[Any] = []
+    y = column[0].y
+    for element, h, gap in zip(column, heights, [*gaps, 0.0], strict=True):
+        found.append(element.model_copy(update={"y": y, "h": h}))
+        y += h + gap
+    return found
