@@ -120,9 +120,9 @@ def _greeting(b: CourseBuilder, at: dict[str, str]) -> None:
         "A word, a seat, something warm. The rest can wait.", "Two of them can wait.",
         "Good evening, the bench, something warm: then the hut book.",
     ), choices=choices, letters="capital", shuffle=True, partial="right_minus_wrong", table=(
-        q.AnswerRow(id=b.fresh(), cells=(q.Cell(part=choices[1].id), q.Cell(part=choices[4].id)),
+        q.AnswerRow(id=b.fresh(), cells={choices[1].id: True, choices[4].id: True},
                     words=rich("That is a railway station. Begin with the person.")),
-        q.AnswerRow(id=b.fresh(), cells=(q.Cell(part=choices[1].id),),
+        q.AnswerRow(id=b.fresh(), cells={choices[1].id: True},
                     words=rich("The number can wait until the hands are warm.")),
     )),), colour="#f3ead6")
 

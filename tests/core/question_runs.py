@@ -28,8 +28,7 @@ def quizzes(draw):
     asked = []
     for slide in SLIDES:
         names = [f"{slide}q{n}" for n in range(4)]
-        given = st.sampled_from(names).map(lambda part, slide=slide: ["given", f"{slide}q", part])
-        asked.append(draw(graders(slide, f"{slide}q", names, given)))
+        asked.append(draw(graders(slide, f"{slide}q", names)))
     return Program(
         course="course", title="Quiz", language="en", size=SlideSize(),
         slides=tuple(_slide(grader) for grader in asked), questions=tuple(asked),

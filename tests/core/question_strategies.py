@@ -24,8 +24,8 @@ def accepts(draw):
 
 
 @st.composite
-def graders(draw, slide, question, names, conditions):
-    """A grader named `question` with two to four parts from `names`; `conditions` for its rows."""
+def graders(draw, slide, question, names):
+    """A grader named `question` with two to four parts from `names`."""
     form = draw(st.sampled_from(FORMS))
     ids = names[: draw(st.integers(2, 4))]
     targets = tuple(
@@ -55,7 +55,10 @@ def graders(draw, slide, question, names, conditions):
         purpose=draw(st.sampled_from(["scored", "practice", "survey"])), parts=parts,
         targets=targets,
         rows=tuple(draw(st.lists(st.builds(
-            GraderRow, condition=conditions, points=st.sampled_from([None, 0, 1.5, -2]),
+            GraderRow, asks=st.text("yn..", max_size=4), at_least=st.integers(0, 2),
+            within=st.lists(st.tuples(st.sampled_from(ids), st.sampled_from(["boots", "1", ""]),
+                                      st.booleans()), max_size=1).map(tuple),
+            points=st.sampled_from([None, 0, 1.5, -2]),
         ), max_size=2))),
         points=draw(st.sampled_from([0, 1, 2.5, 10])), penalty=draw(st.sampled_from([0, 1, 0.3])),
         floor=draw(st.sampled_from([0, -1])),

@@ -256,7 +256,7 @@ def programs(draw):
     slides, graders = [], []
     for slide in SLIDES[: draw(st.integers(1, 3))]:
         question = f"{slide}q"
-        graders.append(draw(random_grader(slide, question, CHOICES[question], expressions)))
+        graders.append(draw(random_grader(slide, question, CHOICES[question])))
         choices = [part.id for part in graders[-1].parts]
         own = [
             ProgramRule(id="pick", on="clicked", target=f"{slide}e0", block=True,

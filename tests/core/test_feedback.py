@@ -112,7 +112,7 @@ def test_a_row_of_the_table_does_something():
     asked = slide.questions[0]
     first = asked.choices[0].id
     other = blank_slide("Other", fresh_ids(8))
-    row = q.AnswerRow(id="therow", cells=(q.Cell(part=first),), do=(
+    row = q.AnswerRow(id="therow", cells={first: True}, do=(
         Calculate(action="add", variable="count", value=3), GoTo(go=ToSlide(slide=other.id))))
     slide = slide.model_copy(update={"questions": (asked.model_copy(update={"table": (row,)}),)})
     taker = Taking(CourseDocument(
@@ -263,12 +263,12 @@ def test_choices_score_as_the_open_question_standard_says(mapped, data):
             for name, (right, points) in zip(names, mapped, strict=True)),
     }
     if correct:
-        exact = judge(Grader(**common), response, 1, bool)
+        exact = judge(Grader(**common), response, 1)
         assert exact.points == (3 if chosen == correct else 0)
         assert (exact.result == "right") == (chosen == correct)
         mapping = dict(zip(names, (points for _, points in mapped), strict=True))
         total = sum(mapping[name] for name in chosen)
-        each = judge(Grader(**common, partial="per_answer"), response, 1, bool)
+        each = judge(Grader(**common, partial="per_answer"), response, 1)
         assert each.points == max(-1, min(total, 3))
 
 
@@ -285,7 +285,7 @@ def test_pairs_score_as_directed_pairs_of_the_open_question_standard(data):
         id="q", slide="slide", name="q", record="q", prompt="?", form="pairs", kind="matching",
         purpose="scored", points=max(len(wanted), 1), attempts=1, partial="right_parts",
         parts=tuple(GraderPart(id=i, right=(t,) if t else ()) for i, t in correct.items()))
-    verdict = judge(grader, tuple(given_), 1, bool)
+    verdict = judge(grader, tuple(given_), 1)
     if wanted:
         assert verdict.points == len(wanted & given_)
         assert (verdict.result == "right") == (wanted == given_)

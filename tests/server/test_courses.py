@@ -3,6 +3,7 @@
 import hashlib
 import io
 import json
+from pathlib import Path
 
 import pytest
 from django.core.files.storage import default_storage
@@ -91,6 +92,11 @@ def test_courses_stored_in_the_first_format_are_raised(mika, course):
     assert after["slides"][1]["slide"]["elements"][0]["turn"] == 0
     moment = mika("get", f"/courses/{course}/history")[0]["id"]
     assert mika("get", f"/courses/{course}/history/{moment}")["course"]["format"] == FORMAT
+
+
+def test_the_newest_format_has_its_migration_of_what_is_stored():
+    folder = Path(store.__file__).parent / "migrations"
+    assert max(folder.glob("0*.py")).stem.endswith(f"_format_{FORMAT}")
 
 
 def test_a_short_look_tells_what_has_changed(mika, course):

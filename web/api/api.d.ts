@@ -1637,7 +1637,8 @@ export interface components {
         };
         /**
          * AnswerRow
-         * @description A combination of answers: all its cells hold, and at least so many answers are given.
+         * @description A combination of answers: its cells hold for the parts that they name, and at least so many
+         *     answers are given.
          *
          *     It has words, points and what it does.
          */
@@ -1646,9 +1647,11 @@ export interface components {
             id: string;
             /**
              * Cells
-             * @default []
+             * @default {}
              */
-            cells: components["schemas"]["Cell"][];
+            cells: {
+                [key: string]: boolean | string | components["schemas"]["OtherThan"];
+            };
             /**
              * At Least
              * @default 0
@@ -2291,23 +2294,6 @@ export interface components {
             front: string;
             /** Back */
             back: string;
-        };
-        /**
-         * Cell
-         * @description What a row of an answer table asks of one part: to be answered so, or not; else anything.
-         *
-         *     `value` narrows it down: the target of an item, the words in a blank. None is any.
-         */
-        Cell: {
-            /** Part */
-            part: string;
-            /**
-             * Given
-             * @default true
-             */
-            given: boolean;
-            /** Value */
-            value?: string | null;
         };
         /**
          * Checklist
@@ -4941,6 +4927,14 @@ export interface components {
             counts: "all" | "pairs" | "run";
         };
         /**
+         * OtherThan
+         * @description Anything but `value` in a part, or nothing.
+         */
+        OtherThan: {
+            /** Value */
+            value: string;
+        };
+        /**
          * Overlay
          * @description As large as the slide, and over it. Elements are on it by naming it as their `overlay`.
          *
@@ -7449,10 +7443,10 @@ export interface components {
         Course: {
             /**
              * Format
-             * @default 5
+             * @default 6
              * @constant
              */
-            format: 5;
+            format: 6;
             /** Id */
             id: string;
             /** Title */
@@ -9242,13 +9236,34 @@ export interface components {
         };
         /**
          * GraderRow
-         * @description A row of an answer table: the first whose condition holds gives its points, if it has any.
+         * @description A row of an answer table; the first that holds gives its points and words, if it has any.
+         *
+         *     `asks` has a sign for each part of the grader: ``y`` it is given, ``n`` it is not, ``.`` any.
+         *     `within` says of parts what is in them, or with False what is not.
          */
         GraderRow: {
-            /** Condition */
-            condition: unknown;
+            /**
+             * Asks
+             * @default
+             */
+            asks: string;
+            /**
+             * Within
+             * @default []
+             */
+            within: [
+                string,
+                string,
+                boolean
+            ][];
+            /**
+             * At Least
+             * @default 0
+             */
+            at_least: number;
             /** Points */
             points?: number | null;
+            words?: components["schemas"]["RichText"] | null;
         };
         /**
          * GraderTarget
@@ -9327,10 +9342,10 @@ export interface components {
         Program: {
             /**
              * Format
-             * @default 4
+             * @default 5
              * @constant
              */
-            format: 4;
+            format: 5;
             /** Course */
             course: string;
             /** Title */
@@ -9416,8 +9431,9 @@ export interface components {
          * @description An element as drawn (`draw`, without its authors' rules) and what it takes part in.
          *
          *     `selected` gives it the look of that name, and tells screen readers; what it opens or closes
-         *     is `reveals`. `words` are said instead of its own. With `spans` it is there only then, by the
-         *     clock of its slide or overlay. A *wiper* is cut off at the share (0..100) in `variable`.
+         *     is `reveals`. `words` are said instead of its own; of the question `row_of` those of the row
+         *     of its answer table that was taken, where it has some. With `spans` it is there only then, by
+         *     the clock of its slide or overlay. A *wiper* is cut off at the share (0..100) in `variable`.
          */
         ProgramElement: {
             /** Draw */
@@ -9453,6 +9469,8 @@ export interface components {
             selected: unknown;
             /** Words */
             words?: unknown | null;
+            /** Row Of */
+            row_of?: string | null;
             /**
              * Spans
              * @default []

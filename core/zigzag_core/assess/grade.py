@@ -4,9 +4,8 @@ The twin is `web/player/engine/grade.ts`.
 """
 
 import math
-from collections.abc import Callable
 from dataclasses import dataclass
-from typing import Any, Literal
+from typing import Literal
 
 from zigzag_core.program import Grader
 
@@ -25,17 +24,15 @@ class Judgement:
     tally: Tally
 
 
-def judge(
-    grader: Grader, given: Given, attempt: int, holds: Callable[[Any], bool]
-) -> Judgement:
-    """Judge the response `given` at its `attempt` (from 1); `holds` evaluates a row's condition.
+def judge(grader: Grader, given: Given, attempt: int) -> Judgement:
+    """Judge the response `given` at its `attempt` (from 1).
 
     A survey is neutral and gives no points, and so does what has no right answer. It is *partly*
     right where some of several parts are. The points of a row of the answer table come before all
     others. Right minus wrong may be less than nothing, down to `floor`; points of an attempt
     after the first are less by `attempt_loss` each.
     """
-    row = next((n for n, row in enumerate(grader.rows, 1) if holds(row.condition)), 0)
+    row = row_taken(grader, given)
     tally = measure(grader, given)
     if grader.purpose == "survey" or not is_judged(grader):
         return Judgement("neutral", 0.0, row, tally)
@@ -47,6 +44,26 @@ def judge(
     if earned > 0:
         earned *= max(0.0, 1 - grader.attempt_loss * (attempt - 1))
     return Judgement(result, max(grader.floor, min(earned, grader.points)), row, tally)
+
+
+def row_taken(grader: Grader, given: Given) -> int:
+    """Return the number (from 1) of the first row of the answer table that holds; 0 for none.
+
+    A part counts as given where anything is in it.
+    """
+    if not grader.rows:
+        return 0
+    inside = dict(given)
+    plain = grader.form in ("choose", "spots")
+    had = {part for part, value in inside.items() if plain or value}
+    signs = ["y" if part.id in had else "n" for part in grader.parts]
+    count = signs.count("y")
+    for number, row in enumerate(grader.rows, 1):
+        if count >= row.at_least and all(
+            asked in (".", sign) for asked, sign in zip(row.asks, signs, strict=False)
+        ) and all((inside.get(part, "") == value) == same for part, value, same in row.within):
+            return number
+    return 0
 
 
 def is_judged(grader: Grader) -> bool:

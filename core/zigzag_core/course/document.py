@@ -22,7 +22,7 @@ from .timing import Timing
 from .variables import Variable
 from .walkthroughs import Walkthrough
 
-FORMAT = 5
+FORMAT = 6
 """Number of the document format that this program writes."""
 
 
@@ -165,7 +165,7 @@ class Course(Model):
     which they were first published: their numbers in saved progress (see `tracking.progress`).
     """
 
-    format: Literal[5] = 5
+    format: Literal[6] = 6
     id: Id
     title: Name
     language: Annotated[str, Field(pattern=r"^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$")] = "en"

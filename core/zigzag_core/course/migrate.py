@@ -49,5 +49,10 @@ def _to_5(raw: Raw) -> Raw:
     return {**raw, "format": 5}
 
 
-_STEPS: tuple[Callable[[Raw], Raw], ...] = (_to_2, _to_3, _to_4, _to_5)
+def _to_6(raw: Raw) -> Raw:
+    """Format 6 names the cells of answer tables by their parts; the older list is read, too."""
+    return {**raw, "format": 6}
+
+
+_STEPS: tuple[Callable[[Raw], Raw], ...] = (_to_2, _to_3, _to_4, _to_5, _to_6)
 """The function at place n raises format n + 1 by one."""

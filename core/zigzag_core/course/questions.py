@@ -5,9 +5,9 @@ fields. Any element can be one; what is written in them stays the elements' own.
 """
 
 from collections.abc import Iterator
-from typing import Annotated, Literal
+from typing import Annotated, Any, Literal
 
-from pydantic import Field
+from pydantic import Field, field_validator
 
 from .feedback import Feedback
 from .model import Id, Model, Name
@@ -20,29 +20,48 @@ Number = Annotated[float, Field(ge=-1e15, le=1e15)]
 Count = Annotated[int, Field(ge=0, le=1_000)]
 
 
-class Cell(Model):
-    """What a row of an answer table asks of one part: to be answered so, or not; else anything.
+Value = Annotated[str, Field(max_length=500)]
 
-    `value` narrows it down: the target of an item, the words in a blank. None is any.
-    """
 
-    part: Id
-    given: bool = True
-    value: Annotated[str, Field(max_length=500)] | None = None
+class OtherThan(Model):
+    """Anything but `value` in a part, or nothing."""
+
+    value: Value
+
+
+Cell = bool | Value | OtherThan
+"""What a row of an answer table asks of one part: that it is given or not, or what is in it: the
+target of an item, the words in a blank. Without a cell it may be anything."""
 
 
 class AnswerRow(Model):
-    """A combination of answers: all its cells hold, and at least so many answers are given.
+    """A combination of answers: its cells hold for the parts that they name, and at least so many
+    answers are given.
 
     It has words, points and what it does.
     """
 
     id: Id
-    cells: Annotated[tuple[Cell, ...], Field(max_length=60)] = ()
+    cells: Annotated[dict[Id, Cell], Field(max_length=60)] = {}
     at_least: Count = 0
     words: RichText = RichText()
     points: PartPoints | None = None
     do: Actions = ()
+
+    @field_validator("cells", mode="before")
+    @classmethod
+    def _listed(cls, cells: Any) -> Any:
+        """Cells as formats up to 5 had them: a list, each with its part."""
+        if not isinstance(cells, list | tuple):
+            return cells
+        return {cell["part"]: _cell(cell) for cell in cells if isinstance(cell, dict)}
+
+
+def _cell(cell: dict[str, Any]) -> Any:
+    given, value = cell.get("given", True), cell.get("value")
+    if value is None:
+        return given
+    return value if given else {"value": value}
 
 
 class QuestionBase(Model):
@@ -382,7 +401,8 @@ def with_elements(question: Question, kept: set[str]) -> Question:
         )
     if gone:
         changes["table"] = tuple(
-            row.model_copy(update={"cells": tuple(c for c in row.cells if c.part not in gone)})
+            row.model_copy(update={
+                "cells": {part: cell for part, cell in row.cells.items() if part not in gone}})
             for row in question.table
         )
     return question.model_copy(update=changes)

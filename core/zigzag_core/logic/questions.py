@@ -141,8 +141,7 @@ def order_of(grader: Grader, state: State) -> tuple[str, ...]:
 
 def _judge(run: Run, grader: Grader, found: Answer, in_time: bool) -> None:
     attempts = found.attempts + 1
-    # Rows of the answer table ask for what was given.
-    verdict = judge(grader, found.given, attempts, run.holds)
+    verdict = judge(grader, found.given, attempts)
     points = number(verdict.points)
     used_up = grader.attempts is not None and attempts >= grader.attempts
     locked = verdict.result in ("right", "neutral") or used_up or not in_time

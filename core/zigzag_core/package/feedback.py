@@ -129,18 +129,13 @@ def _words(question: q.Question, outcome: _Outcome) -> Iterator[tuple[RichText, 
         words = question.feedback.nothing
         yield words if plain(words) else rich(_NOTHING), True
         return
-    for number, row in enumerate(question.table, 1):
-        if plain(row.words):
-            yield row.words, ["=", ["row", question.id], number]
-    told = [n for n, row in enumerate(question.table, 1) if plain(row.words)]
     said: RichText = getattr(question.feedback, outcome.words)
     if outcome.name == "partly" and not plain(said):
         said = question.feedback.wrong
     if outcome.name == "lastpartly" and not plain(said):
         said = question.feedback.partly
-    if plain(said):
-        rows = [["=", ["row", question.id], n] for n in told]
-        yield said, ["not", joined("or", rows)] if rows else True
+    if plain(said) or _rows_speak(question):
+        yield said, True
     for part in (*getattr(question, "choices", ()), *getattr(question, "spots", ())):
         if plain(part.says):
             yield part.says, ["given", question.id, part.id]
@@ -155,6 +150,11 @@ def _words(question: q.Question, outcome: _Outcome) -> Iterator[tuple[RichText, 
         yield model, True
 
 
+def _rows_speak(question: q.Question) -> bool:
+    """Whether rows of its answer table have words, which are said instead of the usual ones."""
+    return any(plain(row.words) for row in question.table)
+
+
 def _panel(
     question: q.Question, name: str, outcome: _Outcome, texts: list[tuple[RichText, Any]],
     shown: f.Shown, course: Course, title_of: Callable[[str], str],
@@ -167,6 +167,8 @@ def _panel(
             draw=Text(id=panel_part(name, f"b{n}"), name="Feedback", text=words,
                       style=design.style),
             visible=condition,
+            row_of=question.id if not n and outcome.words != "nothing" and _rows_speak(question)
+            else None,
         )
         for n, (words, condition) in enumerate(texts)
     ]

@@ -5,9 +5,8 @@ from collections.abc import Iterator
 from typing import Any
 
 from zigzag_core.assess.wording import as_ranges
-from zigzag_core.course import Group, RichText, Slide
+from zigzag_core.course import Group, RichText, Slide, plain
 from zigzag_core.course import questions as q
-from zigzag_core.course.expression import joined
 from zigzag_core.course.spoken import all_spoken
 from zigzag_core.course.text import BlankRun
 from zigzag_core.program import (
@@ -41,20 +40,18 @@ def grader_of(slide: Slide, question: q.Question) -> Grader:
     """Return how `question` is judged."""
     words = all_spoken(slide.elements)
     choosing = isinstance(question, _CHOOSING)
+    parts = tuple(_parts(question, words, slide))
     return Grader(
         id=question.id, slide=slide.id, name=question.name, record=_record_name(question),
         prompt=words.get(question.prompt or "", question.name), kind=question.kind,
         form=_FORMS[question.kind], purpose=question.purpose,
-        parts=tuple(_parts(question, words, slide)),
+        parts=parts,
         targets=tuple(
             GraderTarget(id=t.id, element=t.element, words=words[t.element], takes=t.takes,
                          only=t.only)
             for t in getattr(question, "targets", ())
         ),
-        rows=tuple(
-            GraderRow(condition=_row_condition(question, row), points=row.points)
-            for row in question.table
-        ),
+        rows=tuple(_row(row, [part.id for part in parts]) for row in question.table),
         points=question.points, penalty=question.penalty, floor=question.floor,
         partial=question.partial, attempts=question.attempts, attempt_loss=question.attempt_loss,
         at_least=getattr(question, "at_least", 1),
@@ -137,17 +134,17 @@ def field_part(question: q.ShortText | q.Numeric | q.OpenAnswer) -> str:
     return question.field or question.id
 
 
-def _row_condition(question: q.Question, row: q.AnswerRow) -> Any:
-    tests: list[Any] = []
-    for cell in row.cells:
-        given = ["given", question.id, cell.part]
-        test = given if cell.value is None else ["=", given, cell.value]
-        tests.append(test if cell.given else ["not", test])
-    if row.at_least:
-        parts = [part.id for part in getattr(question, "choices", getattr(question, "spots", ()))]
-        count = joined("+", [0, 0, *(["if", ["given", question.id, p], 1, 0] for p in parts)])
-        tests.append([">=", count, row.at_least])
-    return joined("and", tests) if tests else True
+_SIGNS = {True: "y", False: "n"}
+
+
+def _row(row: q.AnswerRow, parts: list[str]) -> GraderRow:
+    within = [(part, cell, True) for part, cell in row.cells.items() if isinstance(cell, str)]
+    within += [(part, cell.value, False) for part, cell in row.cells.items()
+               if isinstance(cell, q.OtherThan)]
+    asks = "".join(_SIGNS.get(cell, ".") if isinstance(cell := row.cells.get(part), bool) else "."
+                   for part in parts)
+    return GraderRow(asks=asks, within=tuple(within), at_least=row.at_least, points=row.points,
+                     words=row.words if plain(row.words) else None)
 
 
 def _record_name(question: q.Question) -> str:

@@ -26,6 +26,7 @@ from zigzag_core.course.feedback import FeedbackPlace
 from zigzag_core.course.model import Id, Model, Paint
 from zigzag_core.course.questions import Accepts, Letters, Points
 from zigzag_core.course.style import LookId, Style
+from zigzag_core.course.text import RichText
 from zigzag_core.course.timing import Effect
 
 ProgramId = Annotated[str, Field(pattern=r"^[a-z0-9_]{1,48}$")]
@@ -234,8 +235,9 @@ class ProgramElement(Model):
     """An element as drawn (`draw`, without its authors' rules) and what it takes part in.
 
     `selected` gives it the look of that name, and tells screen readers; what it opens or closes
-    is `reveals`. `words` are said instead of its own. With `spans` it is there only then, by the
-    clock of its slide or overlay. A *wiper* is cut off at the share (0..100) in `variable`.
+    is `reveals`. `words` are said instead of its own; of the question `row_of` those of the row
+    of its answer table that was taken, where it has some. With `spans` it is there only then, by
+    the clock of its slide or overlay. A *wiper* is cut off at the share (0..100) in `variable`.
     """
 
     draw: Element
@@ -251,6 +253,7 @@ class ProgramElement(Model):
     enabled: Expression = True
     selected: Expression = False
     words: Expression | None = None
+    row_of: ProgramId | None = None
     spans: tuple[Span, ...] = ()
     rules: tuple[ProgramRule, ...] = ()
 
@@ -377,10 +380,17 @@ class GraderTarget(Model):
 
 
 class GraderRow(Model):
-    """A row of an answer table: the first whose condition holds gives its points, if it has any."""
+    """A row of an answer table; the first that holds gives its points and words, if it has any.
 
-    condition: Expression
+    `asks` has a sign for each part of the grader: ``y`` it is given, ``n`` it is not, ``.`` any.
+    `within` says of parts what is in them, or with False what is not.
+    """
+
+    asks: str = ""
+    within: tuple[tuple[ProgramId, str, bool], ...] = ()
+    at_least: int = 0
     points: float | None = None
+    words: RichText | None = None
 
 
 Form = Literal["choose", "texts", "pairs", "order", "spots", "free", "scale"]
@@ -440,7 +450,7 @@ class ProgramMedia(Model):
 
 
 class Program(Model):
-    format: Literal[4] = 4
+    format: Literal[5] = 5
     course: Id
     title: str
     language: str

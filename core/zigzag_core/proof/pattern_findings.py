@@ -88,7 +88,7 @@ def score_findings(document: CourseDocument, unreached: set[str]) -> Iterator[Fi
 def _most_points(grader: Grader) -> float:
     """The points of the best answer; rows of an answer table are taken to be reachable."""
     rows = [min(row.points, grader.points) for row in grader.rows if row.points is not None]
-    best = judge(grader, right_response(grader), 1, lambda condition: False).points
+    best = judge(grader.model_copy(update={"rows": ()}), right_response(grader), 1).points
     if grader.partial == "per_answer" and grader.form in ("choose", "spots"):
         each = sorted((part.points for part in grader.parts if part.points > 0), reverse=True)
         best = min(max(best, sum(each[: grader.at_most])), grader.points)

@@ -2,6 +2,7 @@
 
 from collections.abc import Iterator
 
+from zigzag_core.assess.table import MOST_PARTS, coverage
 from zigzag_core.course import Slide, plain
 from zigzag_core.course import feedback as f
 from zigzag_core.course import questions as q
@@ -18,9 +19,8 @@ _ALL_OR_NOTHING = ("single_choice", "true_false", "short_text", "numeric")
 
 def never_said(question: q.Question, slide: Slide) -> Iterator[Problem]:
     """Yield the rows, words and overlays of `question` that no answer leads to."""
-    for n, row in enumerate(question.table):
-        if any(_takes_all(above, row) for above in question.table[:n]):
-            yield "warning", "row_never_applies", f"has a row {n + 1} that never applies"
+    for number in _never_taken(question):
+        yield "warning", "row_never_applies", f"has a row {number} that never applies"
     written: list[f.Outcome] = [
         outcome for outcome in _NAMES
         if plain(getattr(question.feedback, outcome))
@@ -37,11 +37,17 @@ def never_said(question: q.Question, slide: Slide) -> Iterator[Problem]:
                 f"opens an overlay for {_NAMES[shown.after]} that this slide does not have")
 
 
-def _takes_all(above: q.AnswerRow, row: q.AnswerRow) -> bool:
-    """Whether every answer that `row` is for is taken by the row above."""
-    cells = {(cell.part, cell.value): cell.given for cell in row.cells}
-    asked = {(cell.part, cell.value): cell.given for cell in above.cells}
-    return asked.items() <= cells.items() and above.at_least <= row.at_least
+def _never_taken(question: q.Question) -> Iterator[int]:
+    """The numbers of rows that are never taken; where parts are many, of those that ask for no
+    less than one above."""
+    parts = [p.id for p in getattr(question, "choices", getattr(question, "spots", ()))]
+    if 0 < len(parts) <= MOST_PARTS:
+        yield from coverage(parts, question.table).unreachable
+        return
+    for n, row in enumerate(question.table):
+        if any(above.cells.items() <= row.cells.items() and above.at_least <= row.at_least
+               for above in question.table[:n]):
+            yield n + 1
 
 
 def _why_never(question: q.Question, outcome: f.Outcome) -> str:

@@ -163,10 +163,10 @@ def table_facts(request: HttpRequest, data: TableIn) -> dict[str, Any]:
     """Say which combinations have no row, which rows are never taken, what the tried one takes."""
     parts = [part for part, _ in data.parts]
     try:
-        open_ = table.uncovered(parts, data.table)
+        found = table.coverage(parts, data.table)
         return {
-            "uncovered": [sorted(given, key=parts.index) for given in open_[:20]],
-            "more": max(len(open_) - 20, 0), "unreachable": table.unreachable(parts, data.table),
+            "uncovered": [sorted(given, key=parts.index) for given in found.uncovered[:20]],
+            "more": max(len(found.uncovered) - 20, 0), "unreachable": found.unreachable,
             "row": table.row_for(data.table, frozenset(data.tried)),
         }
     except table.BadTable as error:

@@ -5,16 +5,27 @@ import type { Result } from "./state";
 
 export interface Judgement { result: Result; points: number; row: number; tally: Tally }
 
-export function judge(
-  grader: Grader, given: Given, attempt: number, holds: (condition: unknown) => boolean,
-): Judgement {
-  const row = grader.rows.findIndex(({ condition }) => holds(condition)) + 1;
+export function judge(grader: Grader, given: Given, attempt: number): Judgement {
+  const row = rowTaken(grader, given);
   const tally = measure(grader, given);
   if (grader.purpose === "survey" || !isJudged(grader)) return { result: "neutral", points: 0, row, tally };
   const result = isComplete(tally) ? "right" : tally.right && tally.of > 1 ? "partly" : "wrong";
   let earned = grader.rows[row - 1]?.points ?? points(grader, tally, given);
   if (earned > 0) earned *= Math.max(0, 1 - grader.attempt_loss * (attempt - 1));
   return { result, points: Math.max(grader.floor, Math.min(earned, grader.points)), row, tally };
+}
+
+/** The number (from 1) of the first row of the answer table that holds; 0 for none. */
+export function rowTaken({ rows, parts, form }: Grader, given: Given): number {
+  if (!rows.length) return 0;
+  const inside = new Map(given);
+  const plain = form === "choose" || form === "spots";
+  const signs = parts.map(({ id }) => (inside.has(id) && (plain || inside.get(id)) ? "y" : "n"));
+  const count = signs.filter((sign) => sign === "y").length;
+  return rows.findIndex(({ asks, within, at_least }) => (
+    count >= at_least && signs.every((sign, place) => [".", sign, undefined].includes(asks[place]))
+    && within.every(([part, value, same]) => ((inside.get(part) ?? "") === value) === same)
+  )) + 1;
 }
 
 /** Return whether anything can be right in it. */

@@ -112,7 +112,7 @@ export function orderOf(grader: Grader, state: State): readonly string[] {
 
 function judged(run: Run, grader: Grader, found: Answer, inTime: boolean): void {
   const attempts = found.attempts + 1;
-  const verdict = judge(grader, found.given, attempts, (condition) => run.holds(condition));
+  const verdict = judge(grader, found.given, attempts);
   const { result, row } = verdict;
   const points = number(verdict.points);
   const usedUp = !isNone(grader.attempts) && attempts >= grader.attempts;

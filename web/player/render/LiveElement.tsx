@@ -57,6 +57,7 @@ function Shown(
   const looks = [...looksOf(index, state, element, chosen, enabled, offset !== null || picked === id), ...transient];
   const draw = spokenInstead(index, state, element, worn(element.draw, looks));
   useMove(box, element.draw, state);
+  if (flows && draw.kind === "text" && !draw.text.blocks.length) return null;
   const style = withLooks(draw, looks);
   const effect = enters !== "none" || leaves !== "none" ? ` zz-comes-${enters} zz-goes-${leaves}` : "";
   const pulse = draw.pulse === "none" || state.paused ? "" : ` zz-pulse-${draw.pulse}`;
@@ -198,6 +199,10 @@ function isOpen(index: Index, state: State, name: string): boolean {
 
 /** Words that the run gives the element instead of its own. */
 function spokenInstead(index: Index, state: State, element: ProgramElement, draw: Element): Element {
+  if (element.row_of && draw.kind === "text") {
+    const row = index.questions.get(element.row_of)?.rows[(state.answers[element.row_of]?.row ?? 0) - 1];
+    return row?.words ? { ...draw, text: row.words } : draw;
+  }
   if (element.words === null || element.words === undefined) return draw;
   const text = toText(evaluate(index, state, element.words));
   if (draw.kind === "button") return { ...draw, label: text };

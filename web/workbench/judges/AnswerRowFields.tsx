@@ -21,13 +21,13 @@ export function RowFields(
   },
 ): ReactNode {
   const asked = (part: string): keyof typeof SIGN => {
-    const cell = row.cells.find((other) => other.part === part);
-    return cell ? (cell.given ? "yes" : "no") : "any";
+    const cell = row.cells[part];
+    return cell === true ? "yes" : cell === false ? "no" : "any";
   };
   function turn(part: string): void {
     const next = NEXT[asked(part)];
-    const others = row.cells.filter((cell) => cell.part !== part);
-    onChange({ cells: next === "any" ? others : [...others, { part, given: next === "yes", value: null }] });
+    const { [part]: _, ...others } = row.cells;
+    onChange({ cells: next === "any" ? others : { ...others, [part]: next === "yes" } });
   }
   return (
     <Box py="1.5" borderTopWidth="1px" role="group" aria-label={`Row ${number}`} bg={taken ? "marigold.soft" : undefined}>

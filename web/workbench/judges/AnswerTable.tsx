@@ -14,6 +14,7 @@ import { changeQuestion, partsIn, partWords } from "./parts";
 
 const MOST = 12;
 const PAGE = 60;
+const MENTIONED = 12;
 
 interface Props { slide: Slide; question: Question }
 interface Facts { uncovered: string[][]; more: number; unreachable: number[]; row: number }
@@ -44,7 +45,7 @@ export function AnswerTable({ slide, question }: Props): ReactNode {
     <FoldCard title={table.length ? `Answer table · ${table.length}` : "Answer table"}>
       {!table.length && <Text fontSize="12.5px" color="quiet" mb="1.5">Words and points for combinations of answers. The first row that fits is taken.</Text>}
       <Flex gap="1.5" wrap="wrap" mb="2">
-        <QuietButton size="xs" onClick={() => put([...table, { id: freshId(), cells: [], at_least: 0, words: { blocks: [] }, points: null, do: [] }])}><Plus size={14} /> Row</QuietButton>
+        <QuietButton size="xs" onClick={() => put([...table, { id: freshId(), cells: {}, at_least: 0, words: { blocks: [] }, points: null, do: [] }])}><Plus size={14} /> Row</QuietButton>
         {parts.length <= MOST && <QuietButton size="xs" onClick={() => void makeAll()}>All {2 ** parts.length}</QuietButton>}
         {table.length > 0 && <QuietButton size="xs" onClick={() => void save()}>Save as CSV</QuietButton>}
         <QuietButton size="xs" onClick={() => picker.current?.click()}>Read CSV</QuietButton>
@@ -108,11 +109,15 @@ function Legend(
 
 function Covered({ facts, named }: { facts: Facts; named: readonly [string, string][] }): ReactNode {
   const letters = (ids: readonly string[]): string => ids.map((id) => letter(named.findIndex(([other]) => other === id))).join("");
-  if (!facts.uncovered.length) return <Text fontSize="12.5px" color="spruce" mt="1.5">Every combination has its row.</Text>;
   const open = facts.uncovered.map(letters).join(", ");
+  const never = facts.unreachable.slice(0, MENTIONED).join(", ");
+  const further = facts.unreachable.length - MENTIONED;
   return (
-    <Text fontSize="12.5px" color="marigold.ink" mt="1.5">
-      No row for {open}{facts.more ? ` and ${facts.more} more` : ""}: there what is said otherwise counts.
-    </Text>
+    <Box fontSize="12.5px" mt="1.5" role="status">
+      {open ? (
+        <Text color="marigold.ink">No row for {open}{facts.more ? ` and ${facts.more} more` : ""}: there what is said otherwise counts.</Text>
+      ) : <Text color="spruce">Every combination has its row.</Text>}
+      {never && <Text color="brick">Never taken, since rows above come first: {never}{further > 0 ? ` and ${further} more` : ""}.</Text>}
+    </Box>
   );
 }
