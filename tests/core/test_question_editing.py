@@ -238,3 +238,19 @@ def test_elements_that_are_there_join_a_question_and_it_gets_its_buttons():
     assert taker.answer.given == ()
     with pytest.raises(CannotAsk, match="already"):
         with_button(cleared, name, "submit", fresh_ids(3))
+
+
+@pytest.mark.parametrize("answers", [3, 4, 6, 9, 12, 16])
+def test_many_answers_leave_room_for_the_button_on_the_slide(answers):
+    slide = slide_with("multiple_response")
+    name = slide.questions[0].id
+    rows = [[f"Answer {n}"] for n in range(answers)]
+    filled = with_table(slide, name, "choices", 0, rows, fresh_ids(3))
+    by_id = {e.id: e for e in filled.elements}
+    boxes = [by_id[c.element] for c in filled.questions[0].choices]
+    submit = by_id[filled.questions[0].submit]
+    assert all(box.y + box.h <= submit.y for box in boxes)
+    assert submit.y + submit.h <= 720 and all(box.h >= 40 for box in boxes)
+    for one in boxes:
+        for other in boxes:
+            assert one is other or one.x != other.x or abs(one.y - other.y) >= one.h

@@ -12,6 +12,8 @@ from .geometry import around, box_of
 
 _MARGIN, _AIR = 24, 24
 _LEAST_GAP, _LEAST_HEIGHT = 8, 40
+_WIDE = 480
+"""A column as wide as this can be two."""
 
 
 def with_room(slide: Slide, question: str, size: SlideSize) -> Slide:
@@ -26,14 +28,19 @@ def with_room(slide: Slide, question: str, size: SlideSize) -> Slide:
     buttons = [by_id[name] for name in (asked.submit, asked.reset) if name in by_id]
     if not parts or not any(_touch(button, part) for button in buttons for part in parts):
         return slide
-    moved = _below(buttons, around(box_of(part) for part in parts).bottom)
-    bottom = around(box_of(e) for e in moved).bottom
     column = _column(asked, by_id)
-    if bottom > size.h - _MARGIN and column:
-        closer = _closer(column, bottom - size.h + _MARGIN)
-        others = [part for part in parts if part.id not in {e.id for e in column}]
-        moved = _below(buttons, around(box_of(e) for e in (*closer, *others)).bottom) + closer
-    changed = {e.id: e for e in moved}
+    others = [part for part in parts if part.id not in {e.id for e in column}]
+    placed = column
+    limit = size.h - _MARGIN - (around(box_of(b) for b in buttons).h + _AIR)
+    over = around(box_of(part) for part in parts).bottom - limit
+    if column and over > 0:
+        placed = _closer(column, over)
+        if placed[-1].y + placed[-1].h > limit and column[0].w > _WIDE:
+            left, right = _two_columns(column)
+            over = left[-1].y + left[-1].h - limit
+            placed = _closer(left, over) + _closer(right, over, rows=len(left))
+    moved = _below(buttons, around(box_of(e) for e in (*placed, *others)).bottom)
+    changed = {e.id: e for e in (*placed, *moved)}
     return slide.model_copy(update={
         "elements": tuple(changed.get(e.id, e) for e in slide.elements)})
 
@@ -59,8 +66,28 @@ def _column(asked: q.Question, by_id: dict[str, Element]) -> list[Element]:
     return []
 
 
-def _closer(column: list[Element], over: float) -> list[Element]:
-    """The column shorter by `over` px, if it can be: gaps first, then heights."""
+def _two_columns(column: list[Element]) -> tuple[list[Element], list[Element]]:
+    """The column as two, each half as wide; the second one read after the first."""
+    half = (len(column) + 1) // 2
+    w = (column[0].w - _AIR) / 2
+    left = [e.model_copy(update={"w": w}) for e in column[:half]]
+    right = [
+        e.model_copy(update={"w": w, "x": e.x + w + _AIR, "y": beside.y, "h": beside.h})
+        for e, beside in zip(column[half:], left, strict=False)]
+    return left, right
+
+
+def _closer(column: list[Element], over: float, rows: int | None = None) -> list[Element]:
+    """The column shorter by `over` px, if it can be: gaps first, then heights. With `rows` it is
+    as one with so many."""
+    if over <= 0 or not column:
+        return column
+    if rows is not None and rows > len(column):
+        last = column[-1]
+        step = last.y - column[-2].y if len(column) > 1 else last.h + _LEAST_GAP
+        longer = [*column, *(last.model_copy(update={"y": last.y + step * n})
+                             for n in range(1, rows - len(column) + 1))]
+        return _closer(longer, over)[: len(column)]
     gaps: list[float] = [b.y - a.y - a.h for a, b in pairwise(column)]
     heights = [e.h for e in column]
     spare = sum(max(gap - _LEAST_GAP, 0) for gap in gaps)

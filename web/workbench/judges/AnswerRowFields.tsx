@@ -1,10 +1,11 @@
 /** One row of an answer table: what it asks for, its points, its words, what it does. */
 import { Box, chakra, Flex, Text } from "@chakra-ui/react";
 import { ArrowUp, X } from "lucide-react";
-import type { ReactNode } from "react";
+import { memo, useState, type ReactNode } from "react";
 import type { AnswerRow } from "../../api/types";
 import { Actions } from "../does/Actions";
-import type { Things } from "../does/things";
+import { useThings } from "../does/things";
+import { useCourse } from "../store/store";
 import { Tool } from "../ui/parts";
 import { fromLines, lines } from "./words";
 
@@ -14,12 +15,26 @@ export const letter = (place: number): string => String.fromCharCode(65 + place)
 const SIGN = { yes: "✓", no: "✕", any: "·" } as const;
 const NEXT = { any: "yes", yes: "no", no: "any" } as const;
 
-export function RowFields(
-  { row, number, named, never, taken, things, onChange, onRemove, onUp }: {
-    row: AnswerRow; number: number; named: readonly [string, string][]; never: boolean; taken: boolean; things: Things;
-    onChange: (part: Partial<AnswerRow>) => void; onRemove: () => void; onUp: (() => void) | undefined;
-  },
-): ReactNode {
+/** What is done with a row, by its id. */
+export interface RowActs {
+  change: (row: string, part: Partial<AnswerRow>) => void;
+  remove: (row: string) => void;
+  up: (row: string) => void;
+}
+
+interface Props {
+  row: AnswerRow;
+  number: number;
+  named: readonly [string, string][];
+  never: boolean;
+  taken: boolean;
+  acts: RowActs;
+}
+
+/** Drawn anew only where something of it has changed: there may be thousands. */
+export const RowFields = memo(function RowFields({ row, number, named, never, taken, acts }: Props): ReactNode {
+  const [doing, setDoing] = useState(row.do.length > 0);
+  const onChange = (part: Partial<AnswerRow>): void => acts.change(row.id, part);
   const asked = (part: string): keyof typeof SIGN => {
     const cell = row.cells[part];
     return cell === true ? "yes" : cell === false ? "no" : "any";
@@ -46,8 +61,8 @@ export function RowFields(
           type="number" step="any" w="58px" fontSize="12px" px="1" borderWidth="1px" borderRadius="6px" bg="sheet" placeholder="points" aria-label={`Points of row ${number}`}
           value={row.points ?? ""} onChange={(event) => onChange({ points: event.target.value === "" ? null : Number(event.target.value) })}
         />
-        {onUp && <Tool label={`Row ${number} up`} onClick={onUp}><ArrowUp size={13} /></Tool>}
-        <Tool label={`Remove row ${number}`} onClick={onRemove}><X size={13} /></Tool>
+        {number > 1 && <Tool label={`Row ${number} up`} onClick={() => acts.up(row.id)}><ArrowUp size={13} /></Tool>}
+        <Tool label={`Remove row ${number}`} onClick={() => acts.remove(row.id)}><X size={13} /></Tool>
       </Flex>
       <Flex gap="1.5" align="center" mt="1">
         <chakra.input
@@ -60,11 +75,16 @@ export function RowFields(
           value={row.at_least} onChange={(event) => onChange({ at_least: Math.max(Math.round(Number(event.target.value)), 0) })}
         />
       </Flex>
-      <Box as="details" {...(row.do.length ? { open: true } : {})}>
-        <Text as="summary" fontSize="12px" color="quiet" cursor="pointer">and does{row.do.length ? "" : " nothing more"}</Text>
-        <Box pl="2" lineHeight="2"><Actions actions={row.do} things={things} lead="do" onChange={(done) => onChange({ do: done })} /></Box>
-      </Box>
+      {doing ? <RowDoes row={row} onChange={onChange} /> : (
+        <chakra.button type="button" fontSize="12px" color="quiet" textAlign="left" onClick={() => setDoing(true)}>and does nothing more …</chakra.button>
+      )}
       {never && <Text fontSize="12px" color="brick">Never taken: rows above come first.</Text>}
     </Box>
   );
+});
+
+/** What a row does besides, as in a sentence. */
+function RowDoes({ row, onChange }: { row: AnswerRow; onChange: (part: Partial<AnswerRow>) => void }): ReactNode {
+  const things = useThings(useCourse((state) => state.slides[state.place.slide ?? ""] ?? null));
+  return <Box pl="2" lineHeight="2"><Actions actions={row.do} things={things} lead="do" onChange={(done) => onChange({ do: done })} /></Box>;
 }

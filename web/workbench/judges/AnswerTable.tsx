@@ -1,19 +1,18 @@
 /** The answer table: combinations of answers, read from the top, each with its words and points. */
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { Plus } from "lucide-react";
-import { useEffect, useRef, useState, type ReactNode } from "react";
+import { useEffect, useMemo, useRef, useState, type ReactNode } from "react";
 import { api, take } from "../../api/client";
 import type { AnswerRow, Question, Slide } from "../../api/types";
 import { attempt } from "../store/commands";
 import { freshId } from "../store/ids";
 import { download } from "../ui/download";
-import { useThings } from "../does/things";
 import { FoldCard, QuietButton } from "../ui/parts";
-import { letter, RowFields } from "./AnswerRowFields";
+import { letter, RowFields, type RowActs } from "./AnswerRowFields";
 import { changeQuestion, partsIn, partWords } from "./parts";
 
 const MOST = 12;
-const PAGE = 60;
+const PAGE = 40;
 const MENTIONED = 12;
 
 interface Props { slide: Slide; question: Question }
@@ -21,15 +20,15 @@ interface Facts { uncovered: string[][]; more: number; unreachable: number[]; ro
 
 export function AnswerTable({ slide, question }: Props): ReactNode {
   const parts = partsIn(question, "choices" in question ? "choices" : "spots");
-  const named = parts.map((part): [string, string] => [part.id, partWords(slide, part)]);
+  const words = JSON.stringify(parts.map((part) => [part.id, partWords(slide, part)]));
+  const named = useMemo(() => JSON.parse(words) as [string, string][], [words]);
   const { table } = question;
   const [shown, show] = useState(PAGE);
   const [tried, setTried] = useState<readonly string[]>([]);
   const facts = useFacts(named, table, tried);
-  const things = useThings(slide);
+  const acts = useRowActs(question);
   const picker = useRef<HTMLInputElement>(null);
   const put = (rows: AnswerRow[], label = "Answer table"): void => changeQuestion(question, { table: rows }, label);
-  const change = (id: string, part: Partial<AnswerRow>): void => put(table.map((row) => (row.id === id ? { ...row, ...part } : row)));
   const body = { parts: named, table, text: "", tried: [] };
 
   const makeAll = (): Promise<void> => attempt(async () => put((await take(api.POST("/api/edits/table/rows", { body: { ...body, table: [] } }))).table, "All combinations"));
@@ -59,9 +58,8 @@ export function AnswerTable({ slide, question }: Props): ReactNode {
       )}
       {table.slice(0, shown).map((row, place) => (
         <RowFields
-          key={row.id} row={row} number={place + 1} named={named} things={things} taken={tried.length > 0 && facts?.row === place + 1} never={facts?.unreachable.includes(place + 1) ?? false}
-          onChange={(part) => change(row.id, part)} onRemove={() => put(table.filter((other) => other.id !== row.id))}
-          onUp={place === 0 ? undefined : () => put(table.map((other, n) => (n === place - 1 ? row : n === place ? table[place - 1] as AnswerRow : other)))}
+          key={row.id} row={row} number={place + 1} named={named} taken={tried.length > 0 && facts?.row === place + 1} never={facts?.unreachable.includes(place + 1) ?? false}
+          acts={acts}
         />
       ))}
       {table.length > shown && <QuietButton size="xs" mt="1" onClick={() => show(shown + 300)}>Show more of {table.length}</QuietButton>}
@@ -70,11 +68,29 @@ export function AnswerTable({ slide, question }: Props): ReactNode {
   );
 }
 
+/** What is done with rows, the same as long as the card is there. */
+function useRowActs(question: Question): RowActs {
+  const now = useRef(question);
+  now.current = question;
+  return useMemo(() => {
+    const put = (change: (table: AnswerRow[]) => AnswerRow[]): void => changeQuestion(now.current, { table: change([...now.current.table]) }, "Answer table");
+    return {
+      change: (id, part) => put((table) => table.map((row) => (row.id === id ? { ...row, ...part } : row))),
+      remove: (id) => put((table) => table.filter((row) => row.id !== id)),
+      up: (id) => put((table) => {
+        const place = table.findIndex((row) => row.id === id);
+        const [row] = table.splice(place, 1);
+        if (row) table.splice(Math.max(place - 1, 0), 0, row);
+        return table;
+      }),
+    };
+  }, []);
+}
+
 /** What no row covers, asked of the core once typing pauses. */
 function useFacts(parts: [string, string][], table: readonly AnswerRow[], tried: readonly string[]): Facts | null {
   const [facts, setFacts] = useState<Facts | null>(null);
-  const key = JSON.stringify([parts.map(([id]) => id), table.map(({ cells, at_least }) => [cells, at_least]), tried]);
-  useEffect(() => {
+    useEffect(() => {
     if (!table.length || parts.length > MOST) {
       setFacts(null);
       return;
@@ -84,9 +100,7 @@ function useFacts(parts: [string, string][], table: readonly AnswerRow[], tried:
       take(api.POST("/api/edits/table/facts", { body: { parts, table: [...table], text: "", tried: [...tried] } })).then((found) => { if (here) setFacts(found); }, () => {});
     }, 300);
     return () => { here = false; window.clearTimeout(timer); };
-    // The key says what matters of parts and table.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [key]);
+  }, [parts, table, tried]);
   return facts;
 }
 
