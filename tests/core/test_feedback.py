@@ -6,7 +6,7 @@ from hypothesis import strategies as st
 from zigzag_core.assess.grade import judge
 from zigzag_core.assess.measure import measure
 from zigzag_core.assess.solutions import right_response, wrong_response
-from zigzag_core.course import Course, CourseDocument, Overlay, Picture, rich
+from zigzag_core.course import Course, CourseDocument, Overlay, Picture, Text, plain, rich
 from zigzag_core.course import feedback as f
 from zigzag_core.course import questions as q
 from zigzag_core.course.blank import blank_slide
@@ -14,6 +14,7 @@ from zigzag_core.course.media_use import media_of_design, usage
 from zigzag_core.course.rules import Calculate, GoTo, ToSlide
 from zigzag_core.course.variables import NumberVariable
 from zigzag_core.logic import engine
+from zigzag_core.logic.expression import evaluate
 from zigzag_core.logic.questions import time_left
 from zigzag_core.package.compile import compile_course
 from zigzag_core.program import Grader, GraderPart
@@ -289,3 +290,25 @@ def test_pairs_score_as_directed_pairs_of_the_open_question_standard(data):
     if wanted:
         assert verdict.points == len(wanted & given_)
         assert (verdict.result == "right") == (wanted == given_)
+
+
+def test_hints_come_one_after_each_try_and_how_it_was_judged_is_said():
+    hints = (rich("Look at the sky."), rich("Look at the wind."))
+    doc = given_feedback("multiple_response", hints=hints, tells=True, wrong=rich("No."))
+    doc = document(doc.slides[0], attempts=3, points=4)
+    taker = Taking(doc)
+    wrong = wrong_response(taker.grader)
+
+    def said():
+        panel = next(o for o in taker.slide.overlays if o.id == taker.state.overlays[-1])
+        texts = [e for e in panel.elements if isinstance(e.draw, Text)
+                 and engine.is_visible(taker.index, taker.state, e.draw.id)]
+        return [evaluate(taker.index, taker.state, e.words) if e.words else plain(e.draw.text)
+                for e in texts]
+
+    taker.answers(wrong).submits()
+    assert said() == ["No.", "Look at the sky.", "0 of 2 right, 1 wrong: 0 of 4 points"]
+    taker.closes().submits()
+    assert said()[:2] == ["No.", "Look at the wind."]
+    taker.closes().submits()
+    assert "Look at the wind." not in said() and said()[-1].endswith("0 of 4 points")

@@ -130,6 +130,12 @@ def test_words_that_are_never_said_are_found(kind, outcome, changes, found):
     assert ("never_said" in codes(asked(kind, feedback=pictured, **changes))) is found
 
 
+@pytest.mark.parametrize(("attempts", "found"), [(1, True), (2, False), (None, False)])
+def test_a_hint_after_which_no_try_is_left_is_found(attempts, found):
+    slide = asked("single_choice", attempts=attempts, feedback=f.Feedback(hints=(WORDS,)))
+    assert ("never_said" in codes(slide)) is found
+
+
 def test_an_overlay_that_is_gone_is_found():
     feedback = f.Feedback(shows=(f.Shown(after="right", overlay="stars"),))
     slide = asked("single_choice", feedback=feedback)

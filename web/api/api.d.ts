@@ -2713,6 +2713,7 @@ export interface components {
              *       "answered": {
              *         "blocks": []
              *       },
+             *       "hints": [],
              *       "read_again": null,
              *       "place": null,
              *       "tells": null,
@@ -2926,6 +2927,7 @@ export interface components {
          * Feedback
          * @description What is said after each `Outcome`, and what is shown with it.
          *
+         *     `hints` are said besides, one after each try that was not the last and not right.
          *     `read_again` is the slide that explains it; a button leads there, and another one back.
          *     `place` and `tells` (how it was judged) None are those of the course's design.
          */
@@ -2972,6 +2974,11 @@ export interface components {
              *     }
              */
             answered: components["schemas"]["RichText"];
+            /**
+             * Hints
+             * @default []
+             */
+            hints: components["schemas"]["RichText"][];
             /** Read Again */
             read_again?: string | null;
             /** Place */
@@ -3101,6 +3108,7 @@ export interface components {
              *       "answered": {
              *         "blocks": []
              *       },
+             *       "hints": [],
              *       "read_again": null,
              *       "place": null,
              *       "tells": null,
@@ -3507,6 +3515,7 @@ export interface components {
              *       "answered": {
              *         "blocks": []
              *       },
+             *       "hints": [],
              *       "read_again": null,
              *       "place": null,
              *       "tells": null,
@@ -3924,6 +3933,7 @@ export interface components {
              *       "answered": {
              *         "blocks": []
              *       },
+             *       "hints": [],
              *       "read_again": null,
              *       "place": null,
              *       "tells": null,
@@ -4334,6 +4344,7 @@ export interface components {
              *       "answered": {
              *         "blocks": []
              *       },
+             *       "hints": [],
              *       "read_again": null,
              *       "place": null,
              *       "tells": null,
@@ -4555,6 +4566,7 @@ export interface components {
              *       "answered": {
              *         "blocks": []
              *       },
+             *       "hints": [],
              *       "read_again": null,
              *       "place": null,
              *       "tells": null,
@@ -4726,6 +4738,7 @@ export interface components {
              *       "answered": {
              *         "blocks": []
              *       },
+             *       "hints": [],
              *       "read_again": null,
              *       "place": null,
              *       "tells": null,
@@ -4897,6 +4910,7 @@ export interface components {
              *       "answered": {
              *         "blocks": []
              *       },
+             *       "hints": [],
              *       "read_again": null,
              *       "place": null,
              *       "tells": null,
@@ -5401,6 +5415,7 @@ export interface components {
              *       "answered": {
              *         "blocks": []
              *       },
+             *       "hints": [],
              *       "read_again": null,
              *       "place": null,
              *       "tells": null,
@@ -5916,6 +5931,7 @@ export interface components {
              *       "answered": {
              *         "blocks": []
              *       },
+             *       "hints": [],
              *       "read_again": null,
              *       "place": null,
              *       "tells": null,
@@ -6104,6 +6120,7 @@ export interface components {
              *       "answered": {
              *         "blocks": []
              *       },
+             *       "hints": [],
              *       "read_again": null,
              *       "place": null,
              *       "tells": null,
@@ -7128,6 +7145,7 @@ export interface components {
              *       "answered": {
              *         "blocks": []
              *       },
+             *       "hints": [],
              *       "read_again": null,
              *       "place": null,
              *       "tells": null,

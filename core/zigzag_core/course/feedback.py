@@ -31,6 +31,7 @@ class Shown(Model):
 class Feedback(Model):
     """What is said after each `Outcome`, and what is shown with it.
 
+    `hints` are said besides, one after each try that was not the last and not right.
     `read_again` is the slide that explains it; a button leads there, and another one back.
     `place` and `tells` (how it was judged) None are those of the course's design.
     """
@@ -42,6 +43,7 @@ class Feedback(Model):
     time_up: RichText = RichText()
     nothing: RichText = RichText()
     answered: RichText = RichText()
+    hints: Annotated[tuple[RichText, ...], Field(max_length=10)] = ()
     read_again: Id | None = None
     place: FeedbackPlace | None = None
     tells: bool | None = None

@@ -136,6 +136,10 @@ def _words(question: q.Question, outcome: _Outcome) -> Iterator[tuple[RichText, 
         said = question.feedback.partly
     if plain(said) or _rows_speak(question):
         yield said, True
+    if outcome.words in ("wrong", "partly"):
+        for tries, hint in enumerate(question.feedback.hints, 1):
+            if plain(hint):
+                yield hint, ["=", ["attempts", question.id], tries]
     for part in (*getattr(question, "choices", ()), *getattr(question, "spots", ())):
         if plain(part.says):
             yield part.says, ["given", question.id, part.id]

@@ -30,6 +30,10 @@ def never_said(question: q.Question, slide: Slide) -> Iterator[Problem]:
         why = _why_never(question, outcome)
         if why:
             yield "warning", "never_said", f"has words for {_NAMES[outcome]}, but {why}"
+    tries = 99 if question.attempts is None else question.attempts - 1
+    for n, hint in enumerate(question.feedback.hints, 1):
+        if plain(hint) and (n > tries or _why_never(question, "wrong")):
+            yield "warning", "never_said", f"has a hint for try {n}, after which there is none left"
     known = {overlay.id for overlay in slide.overlays}
     for shown in question.feedback.shows:
         if shown.overlay is not None and shown.overlay not in known:

@@ -19,6 +19,7 @@ const OUTCOMES: readonly (readonly [Outcome, string])[] = [
 ];
 const PLACES = [["", "as in the whole course"], ["below", "below the question"], ["beside", "beside it"], ["over", "over it"]] as const;
 const TELLS = [["", "as in the whole course"], ["yes", "says it, with the points"], ["no", "does not say it"]] as const;
+const MOST_HINTS = 10;
 const ONE_PART = ["single_choice", "true_false", "short_text", "numeric"];
 
 interface Props { slide: Slide; question: Question }
@@ -37,6 +38,7 @@ export function FeedbackCard({ slide, question }: Props): ReactNode {
             <WithIt slide={slide} question={question} outcome={outcome} label={label} onChange={(shows) => put({ shows })} />
           </Box>
         ))}
+        {canCome(question, "wrong") && <Hints question={question} onChange={(hints) => put({ hints })} />}
         <Choose label="stands" value={feedback.place ?? ""} options={PLACES} onChange={(place) => put({ place: place || null })} />
         {!isUnjudged(question) && (
           <Choose
@@ -52,6 +54,27 @@ export function FeedbackCard({ slide, question }: Props): ReactNode {
         )}
       </Stack>
     </FoldCard>
+  );
+}
+
+/** A hint after each try, as far as there are tries left. */
+function Hints({ question, onChange }: { question: Question; onChange: (hints: Question["feedback"]["hints"]) => void }): ReactNode {
+  const { hints } = question.feedback;
+  const most = question.attempts ? Math.min(question.attempts - 1, MOST_HINTS) : Math.min(hints.length + 1, MOST_HINTS);
+  const put = (place: number, text: string): void => {
+    const next = Array.from({ length: Math.max(hints.length, place + 1) }, (_, n) => (n === place ? fromLines(text) : hints[n] ?? { blocks: [] }));
+    while (next.length && !next.at(-1)?.blocks.length) next.pop();
+    onChange(next);
+  };
+  return (
+    <details open={hints.length > 0}>
+      <Text as="summary" fontSize="12.5px" color="quiet" cursor="pointer">Hints, one after each try</Text>
+      <Stack gap="1.5" pl="3" pt="1">
+        {Array.from({ length: Math.max(most, hints.length) }, (_, n) => (
+          <TextField key={n} label={`Hint after try ${n + 1}`} lines={2} value={lines(hints[n] ?? { blocks: [] })} onChange={(text) => put(n, text)} />
+        ))}
+      </Stack>
+    </details>
   );
 }
 
