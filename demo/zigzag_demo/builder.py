@@ -238,16 +238,18 @@ class CourseBuilder:
     def asked(
         self, kind: type[Q], name: str, prompt: Element, submit: Element,
         feedback: tuple[str, str, str] = ("", "", ""), place: FeedbackPlace | None = None,
-        **settings: Any,
+        hint: str = "", tells: bool | None = None, **settings: Any,
     ) -> Q:
         """A question of any kind, for practice unless said otherwise.
 
-        `feedback` is said when it is right, wrong with tries left, and not right at last.
+        `feedback` is said when it is right, wrong with tries left, and not right at last; a
+        `hint` after the first try.
         """
         right, wrong, last = (rich(text) for text in feedback)
         return kind(
             id=self.fresh(), name=name, prompt=prompt.id, submit=submit.id,
-            feedback=Feedback(right=right, wrong=wrong, last=last, place=place),
+            feedback=Feedback(right=right, wrong=wrong, last=last, place=place, tells=tells,
+                              hints=(rich(hint),) if hint else ()),
             **{"purpose": "practice", "attempts": 2, "show_right": True, **settings},
         )
 

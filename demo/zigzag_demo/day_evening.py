@@ -95,7 +95,7 @@ def _glue(b: CourseBuilder, at: dict[str, str]) -> None:
             "Hotter than tea that can be drunk, cooler than boiling water.",
             "It is about 60 degrees.",
         ), field=field.id, accepts=q.Accepts(
-            ranges=(q.NumberRange(low=58, high=62),), units=("°", "°C", "C", "degrees"))),
+            near=(q.Near(value=60, off=2),), units=("°", "°C", "C", "degrees"))),
     ), picture=b.picture_file("Thermometer", draw.thermometer()))
 
 
@@ -131,12 +131,12 @@ def _pell(b: CourseBuilder, at: dict[str, str]) -> None:
     prompt = b.callout("Question", "Six hours in the snow, and now every bed is taken?", 470, 70,
                        560, 150, tail=(-0.12, 1.1))
     title = ask(b, "What do you answer?", 560, 244, 400, 56)
-    field = b.writing("Your words", "Your words", 560, 300, 640, 240, kind="long")
-    submit = b.button("Say it", 560, 560, 190, 60, to=None)
+    field = b.writing("Your words", "Your words", 576, 312, 608, 236, kind="long")
+    submit = b.button("Say it", 560, 580, 190, 60, to=None)
     b.slide(at["pell"], "Half past five: your words", [
         hour(b, "17:30"), b.picture("Pell", b.drawing("person-pell-cross"), 60, 180, 440, 489,
                                     alt="Pell, a guest with a woollen hat, is cross."),
-        prompt, title, field, submit,
+        prompt, b.panel(560, 236, 640, 326, fill="sheet", radius=14), title, field, submit,
     ], (b.asked(q.OpenAnswer, "To Pell", prompt, submit, attempts=1, points=5, field=field.id,
                 at_least=10, at_most=240, model=rich(
         "A warden once said: **“Come in and sit down. The bench by the stove is yours, and there "

@@ -66,7 +66,8 @@ def _signs(b: CourseBuilder, at: dict[str, str]) -> None:
             "The board can be trusted. The first guests are lacing their boots.",
             "Two of the signs keep everybody in the hut.",
             "Thunder and snow keep everybody in; wind closes the crest; sun opens all ways.",
-        ), targets=targets, partial="right_parts", items=b.items(signs, targets, (1, 2, 0, 0))),
+        ), tells=True, targets=targets, partial="right_parts",
+            items=b.items(signs, targets, (1, 2, 0, 0))),
     ), picture=b.picture_file("Morning", draw.morning()))
 
 
@@ -80,7 +81,7 @@ def _water(b: CourseBuilder, at: dict[str, str]) -> None:
             "It is on the wall of the kitchen. Less than five.",
             "Drinking water boils for three minutes.",
         ), field=field.id, accepts=q.Accepts(
-            ranges=(q.NumberRange(low=3, high=3),), units=("min", "minutes"))),
+            near=(q.Near(value=3),), units=("min", "minutes"))),
     ), picture=b.picture_file("Big pot", draw.big_pot()))
 
 
@@ -125,7 +126,8 @@ def _ways(b: CourseBuilder, at: dict[str, str]) -> None:
             "Low ways are fine, the crest and the face are not. And tea is always a good plan.",
             "Think of where the wind is strongest. What went wrong has gone back.",
             "The valley and the forest are open; the crest and the east face wait.",
-        ), targets=targets, partial="right_minus_wrong", wrong_items="return_when_judged",
+        ), tells=True, targets=targets, partial="right_minus_wrong",
+            wrong_items="return_when_judged",
             items=b.items(plans, targets, (0, 1, 0, 1, None))),
     ), picture=b.picture_file("Crossroads", draw.crossroads()))
 
@@ -162,8 +164,9 @@ def _mistakes(b: CourseBuilder, at: dict[str, str]) -> None:
             "Boots, rope and paper: all three are too near to the heat.",
             "Look at what is near to the stove.",
             "The boots before the stove, the rope over the pipe, the paper on its top.",
-        ), spots=tuple(q.Spot(id=b.fresh(), element=spot.id, right=place[5])
-                       for spot, place in zip(spots, places, strict=True)),
+        ), hint="One of the three hangs, one stands, one lies.", spots=tuple(
+            q.Spot(id=b.fresh(), element=spot.id, right=place[5])
+            for spot, place in zip(spots, places, strict=True)),
             clicks=3, place="beside", partial="right_parts"),
     ), picture=b.picture_file("Mistakes", draw.mistakes()))
 

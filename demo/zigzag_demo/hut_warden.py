@@ -169,14 +169,14 @@ def _rooms(b: CourseBuilder, at: dict[str, str]) -> None:
                     "slide?", 80, 130, 1120, 90, level="heading", font="heading", size=32,
                     bold=True, valign="middle")
     answers = [
-        b.choice_text(1, "I leave it open until the coals are ash.", 80, 244, 760),
-        b.choice_text(2, "I close it: the heat should not go up the pipe.", 80, 330, 760),
-        b.choice_text(3, "I close it half, as a compromise.", 80, 416, 760),
+        b.choice_text(1, "I leave it open until the coals are ash.", 80, 250, 700, 88),
+        b.choice_text(2, "I close it: the heat should not go up the pipe.", 80, 358, 700, 88),
+        b.choice_text(3, "I close it half, as a compromise.", 80, 466, 700, 88),
     ]
-    submit = b.button("Submit", 80, 520, 200, to=None)
+    submit = b.button("Submit", 80, 592, 200, to=None)
     b.slide(at["ask_stove"], "Question: the stove", [
         b.title_text("Check yourself: the stove"), prompt, *answers, submit,
-        b.picture("Warden", b.picture_file("Warden", drawings.warden()), 900, 260, 300, 300),
+        b.picture("Warden", b.picture_file("Warden", drawings.warden()), 840, 240, 360, 360),
     ], (b.question("Air slide", prompt, answers, 0, submit, (
         "Right. Only ash is safe: glowing coals still give off gas that nobody smells.",
         "Think of the gas that has no smell. Where should it go?",
@@ -250,13 +250,13 @@ def _weather(b: CourseBuilder, at: dict[str, str]) -> None:
         ("High streaks", drawings.sky_high(), "Thin white streaks, very high."),
     )
     pictures = [
-        b.picture(name, b.picture_file(name, data), 80 + place * 384, 220, 352, 220, alt=alt,
+        b.picture(name, b.picture_file(name, data), 80 + place * 384, 216, 352, 330, alt=alt,
                   fit="cover", style={"radius": 14, "border_width": 4, "border_colour": "#c9bda6"},
                   looks={"hover": {"border_colour": "#1e5b4b"},
                          "selected": {"border_colour": "#1e5b4b", "border_width": 8}})
         for place, (name, data, alt) in enumerate(skies)
     ]
-    submit = b.button("Submit", 80, 480, 200, to=None)
+    submit = b.button("Submit", 80, 592, 200, to=None)
     b.slide(at["ask_sky"], "Question: the sky", [
         b.title_text("Check yourself: the sky"), prompt, *pictures, submit,
     ], (b.question("Noon sky", prompt, pictures, 1, submit, (
@@ -281,12 +281,14 @@ def _radio(b: CourseBuilder, at: dict[str, str]) -> None:
     prompt = b.text("Question", "What do you say first on the radio?", 80, 130, 1120, 60,
                     level="heading", font="heading", size=32, bold=True, valign="middle")
     answers = [
-        b.choice_text(n, words, 80 + (n - 1) % 2 * 570, 224 + (n - 1) // 2 * 96, 540, 80)
+        b.choice_text(n, words, 650, 214 + (n - 1) * 92, 550, 76)
         for n, words in enumerate(("Who is speaking", "Where we are", "What has happened",
                                    "How many are hurt"), 1)
     ]
-    submit = b.button("Submit", 80, 440, 200, to=None)
+    submit = b.button("Submit", 650, 592, 200, to=None)
     b.slide(at["ask_radio"], "Question: the radio", [
+        b.picture("Radio", b.picture_file("Rescue radio", drawings.rescue_radio()), 80, 214, 520,
+                  416, fit="cover", style={"radius": 20}),
         b.title_text("Check yourself: the radio"), prompt, *answers, submit,
     ], (b.question("First words", prompt, answers, 1, submit, (
         "Right. If the battery dies after three words, they still know where to go.",

@@ -20,6 +20,7 @@ from zigzag_core.course import (
     Text,
     TextRun,
 )
+from zigzag_core.course.questions import OpenAnswer
 from zigzag_core.course.style import Looks
 
 What = Literal["texts", "names", "alternatives", "colours", "fonts"]
@@ -201,10 +202,17 @@ def _slide(slide: Slide, search: _Search) -> Slide:
 def _question(slide: str, question: Question, search: _Search) -> Question:
     """The question with what is said after it changed, and what is said for each answer."""
     feedback = question.feedback
-    changes: dict[str, Any] = {"feedback": feedback.model_copy(update={
+    said: dict[str, Any] = {
         part: search.rich(Spot(slide, question.prompt, f"{part} feedback"), getattr(feedback, part))
         for part in ("right", "partly", "wrong", "last", "time_up", "nothing", "answered")
-    })}
+    }
+    said["hints"] = tuple(
+        search.rich(Spot(slide, question.prompt, f"hint {n}"), hint)
+        for n, hint in enumerate(feedback.hints, 1))
+    changes: dict[str, Any] = {"feedback": feedback.model_copy(update=said)}
+    if isinstance(question, OpenAnswer):
+        changes["model"] = search.rich(
+            Spot(slide, question.prompt, "model answer"), question.model)
     for parts in ("choices", "items", "spots"):
         found = getattr(question, parts, ())
         if found and hasattr(found[0], "says"):

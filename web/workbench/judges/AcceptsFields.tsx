@@ -11,6 +11,8 @@ interface Props {
   name: string;
   /** Whether numbers are asked for; *also* is beside words. */
   numbers: "only" | "no" | "also";
+  /** Words that are picked from a list cannot differ. */
+  picked?: boolean;
   onChange: (accepts: Accepts) => void;
 }
 
@@ -18,11 +20,11 @@ const MAY_DIFFER = [
   ["any_case", "capital letters"], ["any_accents", "accents"], ["any_spaces", "spaces"], ["any_punctuation", "punctuation"],
 ] as const;
 
-export function AcceptsFields({ accepts, name, numbers, onChange }: Props): ReactNode {
+export function AcceptsFields({ accepts, name, numbers, picked = false, onChange }: Props): ReactNode {
   const asked = accepts.near.length + accepts.ranges.length;
   return (
     <Box>
-      {numbers !== "only" && <WordFields accepts={accepts} name={name} onChange={onChange} />}
+      {numbers !== "only" && <WordFields accepts={accepts} name={name} picked={picked} onChange={onChange} />}
       {numbers === "only" && <NumberFields accepts={accepts} onChange={onChange} />}
       {numbers === "also" && (
         <details open={asked > 0}>
@@ -34,13 +36,21 @@ export function AcceptsFields({ accepts, name, numbers, onChange }: Props): Reac
   );
 }
 
-function WordFields({ accepts, name, onChange }: Pick<Props, "accepts" | "name" | "onChange">): ReactNode {
+function WordFields({ accepts, name, picked, onChange }: Pick<Props, "accepts" | "name" | "onChange"> & { picked: boolean }): ReactNode {
   return (
     <>
       <TextField
         label={`${name}, one on each line`} lines={Math.min(Math.max(accepts.words.length, 2), 6)} value={accepts.words.join("\n")}
         onChange={(text) => onChange({ ...accepts, words: text.split("\n").slice(0, 100) })}
       />
+      {picked ? null : <MayDiffer accepts={accepts} onChange={onChange} />}
+    </>
+  );
+}
+
+function MayDiffer({ accepts, onChange }: Pick<Props, "accepts" | "onChange">): ReactNode {
+  return (
+    <>
       <Text fontSize="12px" color="quiet" mt="1.5">May differ in</Text>
       <Flex wrap="wrap" columnGap="3">
         {MAY_DIFFER.map(([key, label]) => (

@@ -35,7 +35,7 @@ export function BlankFields({ slide, question }: Props): ReactNode {
       {question.blanks.map((blank, place) => (
         <FoldCard key={blank.id} title={`Blank ${place + 1}: ${blank.accepts.words[0] ?? ""}`}>
           <Choose label="is" value={blank.how} options={HOW} onChange={(how) => change(blank.id, { how })} />
-          <AcceptsFields accepts={blank.accepts} numbers="also" name="Accepted" onChange={(accepts) => change(blank.id, { accepts })} />
+          <AcceptsFields accepts={blank.accepts} numbers={blank.how === "typed" ? "also" : "no"} picked={blank.how !== "typed"} name={blank.how === "typed" ? "Accepted" : "Right, the first one is shown"} onChange={(accepts) => change(blank.id, { accepts })} />
           <PartPoints question={question} words={`blank ${place + 1}`} value={blank.points} onChange={(points) => change(blank.id, { points })} />
           {blank.how !== "typed" && (
             <TextField

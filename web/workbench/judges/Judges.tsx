@@ -61,20 +61,20 @@ function Counting({ question }: { question: Question }): ReactNode {
       <Stack gap="2">
         {judged && (
           <>
-            <Pair>
-              <NumberField label="points" value={question.points} min={0} max={10_000} onChange={(points) => change({ points })} />
-              <NumberField label="penalty" value={question.penalty} min={0} max={10_000} onChange={(penalty) => change({ penalty })} />
-            </Pair>
-            <Choose label="parts" value={question.partial} options={PARTIAL.filter(([how]) => how !== "per_answer" || hasPartPoints(question))} onChange={(partial) => change({ partial })} />
-            <NumberField label="not below" value={question.floor} min={-10_000} max={0} onChange={(floor) => change({ floor })} />
+            {question.purpose === "scored" && <Points question={question} onChange={change} />}
             <Check label="As many attempts as they like" value={question.attempts === null} onChange={(endless) => change({ attempts: endless ? null : 2 })} />
             {question.attempts !== null && question.attempts !== undefined && (
               <Pair>
                 <NumberField label="attempts" value={question.attempts} min={1} max={100} onChange={(attempts) => change({ attempts: Math.round(attempts) })} />
-                {question.attempts > 1 && <NumberField label="each costs %" value={Math.round(question.attempt_loss * 100)} min={0} max={100} onChange={(percent) => change({ attempt_loss: percent / 100 })} />}
+                {question.attempts > 1 && question.purpose === "scored" && (
+                  <NumberField label="costs %" value={Math.round(question.attempt_loss * 100)} min={0} max={100} onChange={(percent) => change({ attempt_loss: percent / 100 })} />
+                )}
               </Pair>
             )}
           </>
+        )}
+        {question.kind === "open_answer" && question.purpose === "scored" && (
+          <NumberField label="out of" value={question.points} min={0} max={10_000} onChange={(points) => change({ points })} />
         )}
         <Choose label="is judged" value={question.judged} options={JUDGED} onChange={(when) => change({ judged: when })} />
         {question.judged === "submit" && (
@@ -98,5 +98,19 @@ function Counting({ question }: { question: Question }): ReactNode {
         )}
       </Stack>
     </FoldCard>
+  );
+}
+
+/** What it gives: for all of it, for parts, for a wrong answer, and at the least. */
+function Points({ question, onChange }: { question: Question; onChange: (part: object) => void }): ReactNode {
+  return (
+    <>
+      <Pair>
+        <NumberField label="points" value={question.points} min={0} max={10_000} onChange={(points) => onChange({ points })} />
+        <NumberField label="penalty" value={question.penalty} min={0} max={10_000} onChange={(penalty) => onChange({ penalty })} />
+      </Pair>
+      <Choose label="parts" value={question.partial} options={PARTIAL.filter(([how]) => how !== "per_answer" || hasPartPoints(question))} onChange={(partial) => onChange({ partial })} />
+      <NumberField label="not below" value={question.floor} min={-10_000} max={0} onChange={(floor) => onChange({ floor })} />
+    </>
   );
 }

@@ -124,11 +124,14 @@ function placeOn(
   const middle = { left: box.x + (box.w - draw.w) / 2, top: box.y + (box.h - draw.h) / 2 };
   if (grader.arrange === "snap") return middle;
   if (grader.arrange === "stack") return { left: middle.left + place * 10, top: middle.top + place * 10 };
-  const columns = Math.max(Math.floor((box.w - GAP) / (draw.w + GAP)), 1);
+  const edge = GAP + (box.style.border_width ?? 0);
+  const columns = Math.max(Math.floor((box.w - 2 * edge + GAP) / (draw.w + GAP)), 1);
   if (columns === 1 && box.h < 2 * draw.h) return middle;
+  // In the middle of the target, filled from below: its words are above.
+  const across = Math.max((box.w - columns * (draw.w + GAP) + GAP) / 2, 0);
   return {
-    left: Math.min(box.x + GAP + (place % columns) * (draw.w + GAP), box.x + Math.max(box.w - draw.w - GAP, 0)),
-    top: Math.max(box.y + box.h - (Math.floor(place / columns) + 1) * (draw.h + GAP), box.y + GAP),
+    left: box.x + across + (place % columns) * (draw.w + GAP),
+    top: Math.max(box.y + box.h - edge - draw.h - Math.floor(place / columns) * (draw.h + GAP), box.y + edge),
   };
 }
 
