@@ -6,7 +6,7 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 from zigzag_core.assess import table
-from zigzag_core.assess.grade import judge, told
+from zigzag_core.assess.grade import judge, row_taken, told
 from zigzag_core.assess.measure import measure
 from zigzag_core.assess.solutions import answering, right_response, wrong_response
 from zigzag_core.assess.wording import accepted, distance, number_in
@@ -311,3 +311,67 @@ def test_numbers_near_a_value_are_accepted(near, fits, not_):
     accepts = taker.grader.parts[0].accepts
     assert all(accepted(accepts, text) for text in fits)
     assert not any(accepted(accepts, text) for text in not_)
+
+
+@pytest.mark.parametrize(("floor", "chosen", "points"), [
+    (0, (2, 3), 0), (-10, (2, 3), -4), (-3, (2, 3), -3), (-10, (0, 2), 0), (-10, (0, 1, 2), 2),
+])
+def test_right_minus_wrong_goes_down_to_the_floor(floor, chosen, points):
+    slide = slide_with("multiple_response")
+    grader = grader_of(slide, slide.questions[0].model_copy(update={
+        "points": 4, "partial": "right_minus_wrong", "floor": floor}))
+    given_ = tuple((grader.parts[n].id, "") for n in chosen)
+    assert judge(grader, given_, 1).points == points
+
+
+def test_parts_of_every_kind_have_points_of_their_own():
+    for kind, parts in (("drag_to_target", "items"), ("hotspot", "spots"), ("blanks", "blanks")):
+        slide = slide_with(kind)
+        asked = slide.questions[0]
+        worth = tuple(p.model_copy(update={"points": n + 1})
+                      for n, p in enumerate(getattr(asked, parts)))
+        grader = grader_of(slide, asked.model_copy(update={
+            parts: worth, "partial": "per_answer", "points": 10}))
+        right = right_response(grader)
+        # What belongs nowhere is right where it is left.
+        wanted = {"drag_to_target": 1 + 2 + 3 + 4, "hotspot": 1, "blanks": 1 + 2}[kind]
+        assert judge(grader, right, 1).points == wanted
+
+
+@given(st.data())
+def test_a_row_is_taken_just_where_its_cells_hold(data):
+    slide = slide_with("drag_to_target")
+    asked = slide.questions[0]
+    items, targets = [i.id for i in asked.items], [t.id for t in asked.targets]
+    cell = st.booleans() | st.sampled_from(targets) | st.sampled_from(targets).map(
+        lambda t: q.OtherThan(value=t))
+    rows = data.draw(st.lists(st.dictionaries(st.sampled_from(items), cell, max_size=3),
+                              max_size=4))
+    given_ = data.draw(st.dictionaries(st.sampled_from(items), st.sampled_from(targets)))
+    grader = grader_of(slide, asked.model_copy(update={"table": tuple(
+        q.AnswerRow(id=f"row{n}", cells=cells) for n, cells in enumerate(rows))}))
+
+    def holds(cells):
+        for part, wanted in cells.items():
+            there = given_.get(part)
+            if isinstance(wanted, bool):
+                if (there is not None) != wanted:
+                    return False
+            elif isinstance(wanted, q.OtherThan):
+                if there == wanted.value:
+                    return False
+            elif there != wanted:
+                return False
+        return True
+
+    wanted = next((n for n, cells in enumerate(rows, 1) if holds(cells)), 0)
+    assert row_taken(grader, tuple(given_.items())) == wanted
+
+
+def test_cells_of_older_formats_are_read():
+    row = q.AnswerRow.model_validate({"id": "therow", "cells": [
+        {"part": "parta"}, {"part": "partb", "given": False},
+        {"part": "partc", "value": "x"}, {"part": "partd", "given": False, "value": "y"}]})
+    assert row.cells == {"parta": True, "partb": False, "partc": "x",
+                         "partd": q.OtherThan(value="y")}
+    assert q.AnswerRow.model_validate(row.model_dump()) == row

@@ -43,7 +43,9 @@ export function read(typed: string, text: RichText, before: readonly Blank[], fr
       if (!piece.startsWith("[") || !piece.endsWith("]")) return { kind: "text", text: piece, bold: false, italic: false };
       const words = piece.slice(1, -1).split("/").map((word) => word.trim()).filter(Boolean);
       const same = left.findIndex(({ accepts }) => accepts.words[0] === words[0]);
-      const [found] = left.splice(same < 0 ? 0 : same, 1);
+      const other = left.findIndex(({ accepts }) => !typed.includes(`[${accepts.words[0] ?? ""}`));
+      const place = same >= 0 ? same : other;
+      const found = place < 0 ? undefined : left.splice(place, 1)[0];
       const blank = found ? { ...found, accepts: { ...found.accepts, words } } : { ...NEW_BLANK, id: fresh(), accepts: { ...NEW_BLANK.accepts, words } };
       blanks.push(blank);
       return { kind: "blank", blank: blank.id, bold: false, italic: false };

@@ -30,7 +30,10 @@ export function Item({ element }: { element: ProgramElement }): ReactNode {
       const on = thingAt(x, y, "data-element", targets.map((target) => target.element));
       const target = targets.find((one) => one.element === on)?.id ?? "";
       if (target || !endless) put(target);
+      else pick(null);
     },
+    // Where it may be put is seen while it is on its way.
+    () => pick(id),
   );
   const { draw, grader, mark, solution, view, style } = useFrame(element, lifted || offset !== null);
   if (!grader) return null;

@@ -11,9 +11,9 @@ interface Handlers {
   onClickCapture: (event: MouseEvent<HTMLElement>) => void;
 }
 
-/** `drop` gets the place in the window; `offset` is in px of the slide while something is dragged. */
+/** `drop` gets the place in the window; `offset` is in px of the slide while something is dragged, from `lift` on. */
 export function usePointerDrag(
-  scale: number, enabled: boolean, tap: () => void, drop: (x: number, y: number) => void,
+  scale: number, enabled: boolean, tap: () => void, drop: (x: number, y: number) => void, lift: () => void = () => {},
 ): { offset: readonly [number, number] | null; handlers: Partial<Handlers> } {
   const begun = useRef<{ x: number; y: number; moved: boolean } | null>(null);
   const [offset, setOffset] = useState<readonly [number, number] | null>(null);
@@ -35,6 +35,7 @@ export function usePointerDrag(
         if (!from) return;
         const [dx, dy] = [event.clientX - from.x, event.clientY - from.y];
         if (!from.moved && Math.hypot(dx, dy) < FAR) return;
+        if (!from.moved) lift();
         from.moved = true;
         setOffset([dx / scale, dy / scale]);
       },
