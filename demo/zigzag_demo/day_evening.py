@@ -2,6 +2,7 @@
 
 from zigzag_core.course import Choice, Element, TextRun
 from zigzag_core.course import questions as q
+from zigzag_core.course.answer_row import AnswerRow
 from zigzag_core.course.text import BlankRun, Block, RichText, rich
 
 from . import day_drawings as draw
@@ -120,9 +121,9 @@ def _greeting(b: CourseBuilder, at: dict[str, str]) -> None:
         "A word, a seat, something warm. The rest can wait.", "Two of them can wait.",
         "Good evening, the bench, something warm: then the hut book.",
     ), choices=choices, letters="capital", shuffle=True, partial="right_minus_wrong", table=(
-        q.AnswerRow(id=b.fresh(), cells={choices[1].id: True, choices[4].id: True},
+        AnswerRow(id=b.fresh(), cells={choices[1].id: True, choices[4].id: True},
                     words=rich("That is a railway station. Begin with the person.")),
-        q.AnswerRow(id=b.fresh(), cells={choices[1].id: True},
+        AnswerRow(id=b.fresh(), cells={choices[1].id: True},
                     words=rich("The number can wait until the hands are warm.")),
     )),), colour="#f3ead6")
 

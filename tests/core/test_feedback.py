@@ -8,7 +8,7 @@ from zigzag_core.assess.measure import measure
 from zigzag_core.assess.solutions import right_response, wrong_response
 from zigzag_core.course import Course, CourseDocument, Overlay, Picture, Text, plain, rich
 from zigzag_core.course import feedback as f
-from zigzag_core.course import questions as q
+from zigzag_core.course.answer_row import AnswerRow
 from zigzag_core.course.blank import blank_slide
 from zigzag_core.course.media_use import media_of_design, usage
 from zigzag_core.course.rules import Calculate, GoTo, ToSlide
@@ -113,7 +113,7 @@ def test_a_row_of_the_table_does_something():
     asked = slide.questions[0]
     first = asked.choices[0].id
     other = blank_slide("Other", fresh_ids(8))
-    row = q.AnswerRow(id="therow", cells={first: True}, do=(
+    row = AnswerRow(id="therow", cells={first: True}, do=(
         Calculate(action="add", variable="count", value=3), GoTo(go=ToSlide(slide=other.id))))
     slide = slide.model_copy(update={"questions": (asked.model_copy(update={"table": (row,)}),)})
     taker = Taking(CourseDocument(
@@ -226,7 +226,7 @@ def test_words_for_what_is_not_judged():
 def test_long_ids_and_a_full_table_of_twelve_answers_are_published():
     slide = slide_with("multiple_response")
     assert "right" in panels(document(slide, id="q" * 24, submit_is="ready"))
-    rows = tuple(q.AnswerRow(id=f"row{n:05}", words=rich(f"Row {n}"), at_least=n % 3)
+    rows = tuple(AnswerRow(id=f"row{n:05}", words=rich(f"Row {n}"), at_least=n % 3)
                  for n in range(4_096))
     taker = Taking(document(slide, table=rows))
     taker.answers(right_response(taker.grader)).submits()

@@ -12,6 +12,7 @@ from zigzag_core.assess.solutions import answering, right_response, wrong_respon
 from zigzag_core.assess.wording import accepted, distance, number_in
 from zigzag_core.course import Course, CourseDocument, SlideSize, Text, rich
 from zigzag_core.course import questions as q
+from zigzag_core.course.answer_row import AnswerRow, OtherThan
 from zigzag_core.course.blank import blank_slide
 from zigzag_core.course.new_questions import QUESTION_KINDS
 from zigzag_core.edit.adding import add
@@ -234,9 +235,9 @@ def test_an_answer_table_takes_the_first_row_that_fits_and_gives_its_points():
     slide = slide_with("multiple_response")
     a, b, *_ = (choice.id for choice in slide.questions[0].choices)
     rows = (
-        q.AnswerRow(id="rowa", cells={a: True, b: False}, points=0.5,
+        AnswerRow(id="rowa", cells={a: True, b: False}, points=0.5,
                     words=rich("Half of it.")),
-        q.AnswerRow(id="rowb", at_least=3, words=rich("Not so many.")),
+        AnswerRow(id="rowb", at_least=3, words=rich("Not so many.")),
     )
     taker = Taking(document(slide, table=rows))
     taker.answers(((a, ""),)).submits()
@@ -250,7 +251,7 @@ PARTS = ("parta", "partb", "partc")
 cells = st.lists(st.tuples(st.sampled_from(PARTS), st.booleans()), max_size=3,
                  unique_by=lambda pair: pair[0])
 tables = st.lists(st.tuples(cells, st.integers(0, 3)), max_size=5).map(lambda rows: tuple(
-    q.AnswerRow(id=f"row{n}", at_least=least, words=rich("said, it is"), points=n,
+    AnswerRow(id=f"row{n}", at_least=least, words=rich("said, it is"), points=n,
                 cells=dict(row))
     for n, (row, least) in enumerate(rows)))
 
@@ -344,12 +345,12 @@ def test_a_row_is_taken_just_where_its_cells_hold(data):
     asked = slide.questions[0]
     items, targets = [i.id for i in asked.items], [t.id for t in asked.targets]
     cell = st.booleans() | st.sampled_from(targets) | st.sampled_from(targets).map(
-        lambda t: q.OtherThan(value=t))
+        lambda t: OtherThan(value=t))
     rows = data.draw(st.lists(st.dictionaries(st.sampled_from(items), cell, max_size=3),
                               max_size=4))
     given_ = data.draw(st.dictionaries(st.sampled_from(items), st.sampled_from(targets)))
     grader = grader_of(slide, asked.model_copy(update={"table": tuple(
-        q.AnswerRow(id=f"row{n}", cells=cells) for n, cells in enumerate(rows))}))
+        AnswerRow(id=f"row{n}", cells=cells) for n, cells in enumerate(rows))}))
 
     def holds(cells):
         for part, wanted in cells.items():
@@ -357,7 +358,7 @@ def test_a_row_is_taken_just_where_its_cells_hold(data):
             if isinstance(wanted, bool):
                 if (there is not None) != wanted:
                     return False
-            elif isinstance(wanted, q.OtherThan):
+            elif isinstance(wanted, OtherThan):
                 if there == wanted.value:
                     return False
             elif there != wanted:
@@ -369,9 +370,9 @@ def test_a_row_is_taken_just_where_its_cells_hold(data):
 
 
 def test_cells_of_older_formats_are_read():
-    row = q.AnswerRow.model_validate({"id": "therow", "cells": [
+    row = AnswerRow.model_validate({"id": "therow", "cells": [
         {"part": "parta"}, {"part": "partb", "given": False},
         {"part": "partc", "value": "x"}, {"part": "partd", "given": False, "value": "y"}]})
     assert row.cells == {"parta": True, "partb": False, "partc": "x",
-                         "partd": q.OtherThan(value="y")}
-    assert q.AnswerRow.model_validate(row.model_dump()) == row
+                         "partd": OtherThan(value="y")}
+    assert AnswerRow.model_validate(row.model_dump()) == row

@@ -28,7 +28,7 @@ from tests.core.samples import chasing_program, fresh_ids
 from tests.core.strategies import any_run, programs, runs, sensible_run
 from tests.parity.traces import trace, write
 
-RANDOM_RUNS = 250
+RANDOM_PROGRAMS = 125
 RANDOM_QUIZZES = 200
 LEARNERS = 4
 
@@ -38,15 +38,16 @@ def test_random_programs_are_traced():
 
     @seed(20)
     @settings(
-        max_examples=RANDOM_RUNS, database=None, deadline=None, phases=[Phase.generate],
+        max_examples=RANDOM_PROGRAMS, database=None, deadline=None, phases=[Phase.generate],
         suppress_health_check=list(HealthCheck),
     )
     @given(runs, st.integers(0, 2**32 - 1), programs())
     def collect(events, seed_, program):
         found.append(trace(program, seed_, [*events, *any_run(seed_, 25)[1:]]))
+        found.append(trace(program, seed_ ^ 1, any_run(seed_ ^ 1, 40)))
 
     collect()
-    assert len(found) >= RANDOM_RUNS
+    assert len(found) >= 2 * RANDOM_PROGRAMS
     # What chance brings only now and then is brought in for certain.
     rare = chasing_program()
     outside = ProgramRule(id="outside", on="slide_entered", then=(

@@ -16,7 +16,7 @@ def test_everything_needs_signing_in_but_signing_in(db):
     nobody = Api()
     open_to_all = {("get", "/api/session"), ("post", "/api/session")}
     asked = 0
-    for path, methods in description.get_openapi_schema()["paths"].items():
+    for path, methods in json.loads(OPENAPI.read_text())["paths"].items():
         for method in methods:
             if (method, path) in open_to_all:
                 continue

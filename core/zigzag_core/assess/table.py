@@ -8,7 +8,7 @@ from itertools import product
 from typing import Any
 
 from zigzag_core.course import IdSource, plain, rich
-from zigzag_core.course.questions import AnswerRow
+from zigzag_core.course.answer_row import AnswerRow
 
 MOST_PARTS = 12
 """So many answers can be combined: 4,096 rows."""

@@ -7,6 +7,7 @@ from typing import Any
 from zigzag_core.assess.wording import as_ranges
 from zigzag_core.course import Group, RichText, Slide, plain
 from zigzag_core.course import questions as q
+from zigzag_core.course.answer_row import AnswerRow, OtherThan
 from zigzag_core.course.spoken import all_spoken
 from zigzag_core.course.text import BlankRun
 from zigzag_core.program import (
@@ -137,10 +138,10 @@ def field_part(question: q.ShortText | q.Numeric | q.OpenAnswer) -> str:
 _SIGNS = {True: "y", False: "n"}
 
 
-def _row(row: q.AnswerRow, parts: list[str]) -> GraderRow:
+def _row(row: AnswerRow, parts: list[str]) -> GraderRow:
     within = [(part, cell, True) for part, cell in row.cells.items() if isinstance(cell, str)]
     within += [(part, cell.value, False) for part, cell in row.cells.items()
-               if isinstance(cell, q.OtherThan)]
+               if isinstance(cell, OtherThan)]
     asks = "".join(_SIGNS.get(cell, ".") if isinstance(cell := row.cells.get(part), bool) else "."
                    for part in parts)
     return GraderRow(asks=asks, within=tuple(within), at_least=row.at_least, points=row.points,

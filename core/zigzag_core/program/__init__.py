@@ -1,5 +1,6 @@
 """The program: what a course is compiled to, and what an engine runs."""
 
+from .grader import Grader, GraderPart, GraderRow, GraderTarget
 from .model import (
     COURSE,
     Action,
@@ -12,10 +13,6 @@ from .model import (
     Enter,
     Fork,
     Go,
-    Grader,
-    GraderPart,
-    GraderRow,
-    GraderTarget,
     Hide,
     Mark,
     MoveElement,

@@ -6,8 +6,8 @@ from django.http import HttpRequest
 from ninja import Field, Router, Schema
 from zigzag_core import course as core
 from zigzag_core.assess import table
+from zigzag_core.course.answer_row import AnswerRow
 from zigzag_core.course.new_questions import QuestionKind
-from zigzag_core.course.questions import AnswerRow
 from zigzag_core.edit.question_kinds import converted
 from zigzag_core.edit.question_making import (
     question_from,

@@ -1,0 +1,99 @@
+"""How questions are judged, as both engines read it."""
+
+from typing import Annotated, Literal
+
+from pydantic import Field
+
+from zigzag_core.course.model import Id, Model
+from zigzag_core.course.questions import Accepts, Letters, Points
+from zigzag_core.course.text import RichText
+
+ProgramId = Annotated[str, Field(pattern=r"^[a-z0-9_]{1,48}$")]
+"""An id of the document, or one that the compiler made by adding to it."""
+
+
+class GraderPart(Model):
+    """Something that can be answered. What is `right` depends on the grader's form: for *choose*
+    and *spots* ``("",)`` where it is to be given; for *pairs* the targets that it belongs on, one
+    of them, or all where `endless`; for *texts* `accepts` says it; in an *order* a `level` one may
+    stand before the one before it."""
+
+    id: ProgramId
+    element: ProgramId | None = None
+    words: str = ""
+    right: tuple[str, ...] = ()
+    endless: bool = False
+    level: bool = False
+    points: float = 0
+    accepts: Accepts | None = None
+    how: Literal["typed", "list", "bank"] = "typed"
+    options: tuple[str, ...] = ()
+
+
+class GraderTarget(Model):
+    """Where parts are placed; `takes` None is any number of them, `only` some of them if any."""
+
+    id: ProgramId
+    element: ProgramId
+    words: str
+    takes: int | None = None
+    only: tuple[ProgramId, ...] = ()
+
+
+class GraderRow(Model):
+    """A row of an answer table; the first that holds gives its points and words, if it has any.
+
+    `asks` has a sign for each part of the grader: ``y`` it is given, ``n`` it is not, ``.`` any.
+    `within` says of parts what is in them, or with False what is not.
+    """
+
+    asks: str = ""
+    within: tuple[tuple[ProgramId, str, bool], ...] = ()
+    at_least: int = 0
+    points: float | None = None
+    words: RichText | None = None
+
+
+Form = Literal["choose", "texts", "pairs", "order", "spots", "free", "scale"]
+
+
+class Grader(Model):
+    """How one question is judged; its parts in the author's order, for *order* in the right one.
+
+    `record` names the question in interaction records: letters, digits, ``-`` and ``_``.
+    `at_most` limits what may be chosen, the marks of *spots*, the letters of *free*; `needed` is
+    how many right spots are enough. `counts` says what of an order counts. `time_limit` is in
+    seconds, which learners may make longer where it is `extendable`; `returns` says when
+    wrong items go back to where they were.
+    """
+
+    id: ProgramId
+    slide: Id
+    name: str
+    record: str
+    prompt: str
+    kind: str
+    form: Form
+    purpose: Literal["scored", "practice", "survey"]
+    parts: tuple[GraderPart, ...]
+    targets: tuple[GraderTarget, ...] = ()
+    rows: tuple[GraderRow, ...] = ()
+    points: Points
+    penalty: Points = 0
+    floor: float = 0
+    partial: Literal["none", "right_parts", "right_minus_wrong", "per_answer"] = "none"
+    attempts: int | None
+    attempt_loss: float = 0
+    at_least: int = 1
+    at_most: int | None = None
+    needed: int | None = None
+    counts: Literal["all", "pairs", "run"] = "all"
+    arrange: Literal["snap", "stack", "tile", "line"] = "snap"
+    time_limit: int | None = None
+    extendable: bool = True
+    returns: Literal["never", "at_once", "judged"] = "never"
+    at_once: bool = False
+    show_right: bool = False
+    shuffle: bool = False
+    letters: Letters = "none"
+    pinned: tuple[ProgramId, ...] = ()
