@@ -14,8 +14,12 @@ import zipfile
 from collections.abc import Callable
 from pathlib import Path
 
-from zigzag_core.course import CourseDocument, Happens, Rule
+from zigzag_core.assess import table
+from zigzag_core.course import CourseDocument, Happens, Rule, SlideSize, rich
+from zigzag_core.course.blank import blank_slide
 from zigzag_core.course.rules import Calculate
+from zigzag_core.edit.adding import add
+from zigzag_core.edit.question_table import with_table
 from zigzag_core.logic import engine
 from zigzag_core.logic.index import Index
 from zigzag_core.package.build import build_package
@@ -30,6 +34,7 @@ from zigzag_demo.hut_warden import hut_warden_basics
 from tests.browser.conftest import ROOT, Server
 from tests.browser.driver import Page, chromium
 from tests.core.making import HIDE, SHOW, button, course, slide, text
+from tests.core.samples import fresh_ids
 from tests.core.strategies import sensible_run
 
 PLAYER = ROOT / "web" / "dist" / "player"
@@ -145,6 +150,26 @@ def trying() -> None:
 
     per_event = seconds(run) / len(events)
     line("an event among 400 sentences, in Python", f"{per_event * 1e6:.0f} µs", "1 ms")
+
+
+def answer_table() -> None:
+    """All rows of twelve answers: looked through, checked, compiled."""
+    fresh = fresh_ids(3)
+    page, *_ = add(blank_slide("Twelve", fresh), "multiple_response", fresh, SlideSize())
+    name = page.questions[0].id
+    words = [[f"Answer {n}"] for n in range(12)]
+    page = with_table(page, name, "choices", 0, words, fresh)
+    parts = [choice.id for choice in page.questions[0].choices]
+    rows = tuple(row.model_copy(update={"words": rich(f"Row {row.id}")})
+                 for row in table.all_rows(parts, fresh))
+    asked = page.questions[0].model_copy(update={"table": rows})
+    document = course(page.model_copy(update={"questions": (asked,)}))
+    program = compile_course(document, lambda file: file.sha256)
+    figures = (seconds(lambda: table.coverage(parts, rows)), seconds(lambda: findings(document)),
+               seconds(lambda: compile_course(document, lambda file: file.sha256)))
+    line("4,096 rows: what is open / checked / compiled",
+         " / ".join(f"{figure * 1000:.0f}" for figure in figures) + " ms", "1 s")
+    line("program with 4,096 rows", f"{len(program.model_dump_json()) / 1e6:.2f} MB", "1 MB")
 
 
 def rehearsing(server: Server) -> None:
@@ -287,6 +312,7 @@ def main() -> None:
     saved_progress()
     engines()
     trying()
+    answer_table()
     with tempfile.TemporaryDirectory() as folder:
         server = Server(Path(folder))
         server.manage("migrate", "--verbosity", "0")

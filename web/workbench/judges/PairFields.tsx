@@ -31,7 +31,7 @@ export function PairFields({ slide, question }: Props): ReactNode {
             <Flex pl="2" gap="1" wrap="wrap" align="center">
               <Text fontSize="12px" color="quiet" truncate maxW="100%">{belongs(slide, question, one.to)}</Text>
               {question.kind === "drag_to_target" && (
-                <Check label={one.to.length > 1 ? "again and again, on all of them" : "again and again"} value={one.endless} onChange={(endless) => change(part.id, { endless })} />
+                <Check label={one.to.length > 1 ? "can be used again and again, and belongs on all of them" : "can be used again and again"} value={one.endless} onChange={(endless) => change(part.id, { endless })} />
               )}
               <PartPoints question={question} words={words} value={one.points} onChange={(points) => change(part.id, { points })} />
               <Saying value={lines(one.says)} label={`Said when ${words} is wrong`} onChange={(text) => change(part.id, { says: fromLines(text) })} />
