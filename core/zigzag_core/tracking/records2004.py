@@ -1,0 +1,120 @@
+"""An answer as an interaction record of SCORM 2004, and of xAPI, which takes the same patterns.
+
+Sources: IEEE 1484.11.1 (the data model of SCORM 2004 4th Edition), interactions; ADL, *xAPI 1.0.3*,
+part 2, section 2.4.4.1 (interaction activities). Parts stand as their ids, in the author's order.
+"""
+
+from dataclasses import dataclass
+from typing import Any
+
+from zigzag_core.assess.measure import Given
+from zigzag_core.assess.wording import number_in
+from zigzag_core.program import Grader, GraderPart
+
+from .records12 import decimal
+
+SHORT, LONG = 250, 4_000
+_BETWEEN, _INSIDE, _TO = "[,]", "[.]", "[:]"
+_MOST_PATTERNS = 5
+INTERACTION = "http://adlnet.gov/expapi/activities/cmi.interaction"
+
+
+@dataclass(frozen=True)
+class Record2004:
+    """The type of the interaction, the learner's response, and the patterns of right ones."""
+
+    type: str
+    response: str
+    patterns: tuple[str, ...] = ()
+
+
+def record2004(grader: Grader, given: Given) -> Record2004:
+    """Return how `given` is told to an LMS by SCORM 2004, or to an LRS by xAPI."""
+    ids = [part.id for part in grader.parts]
+    match grader.form:
+        case "choose":
+            return _choice(grader, [part for part, _ in given])
+        case "pairs":
+            right = [(p.id, target) for p in grader.parts
+                     for target in (p.right if p.endless else p.right[:1])]
+            return Record2004("matching", _pairs(given), _one(_pairs(right)))
+        case "order":
+            return Record2004("sequencing", _list(part for part, _ in given), _one(_list(ids)))
+        case "spots":
+            marks = [(part, where.replace(",", ":")) for part, where in given]
+            right = [(part.id, "") for part in grader.parts if part.right]
+            patterns = _one(_pairs(right), "{order_matters=false}")
+            return Record2004("performance", _pairs(marks), patterns)
+        case "scale":
+            if len(grader.parts) == 1:
+                return Record2004("likert", given[0][1][:SHORT] if given else "")
+            return Record2004("performance", _pairs(given))
+        case "free":
+            return Record2004("long-fill-in", " ".join(text for _, text in given)[:LONG])
+    return _written(grader, dict(given))
+
+
+def _choice(grader: Grader, chosen: list[str]) -> Record2004:
+    right = [part.id for part in grader.parts if part.right]
+    if grader.kind != "true_false":
+        return Record2004("choice", _list(chosen), _one(_list(right)))
+    truth = {part.id: word for part, word in zip(grader.parts, ("true", "false"), strict=False)}
+    return Record2004("true-false", "".join(truth.get(c, "") for c in chosen[:1]),
+                      _one("".join(truth.get(r, "") for r in right[:1])))
+
+
+def _written(grader: Grader, written: dict[str, str]) -> Record2004:
+    texts = [written.get(part.id, "")[:SHORT] for part in grader.parts]
+    accepts = [part.accepts for part in grader.parts if part.accepts]
+    if grader.kind == "numeric" and accepts:
+        number = number_in(texts[0], accepts[0].units)
+        if number is not None:
+            return Record2004("numeric", decimal(number), tuple(
+                f"{decimal(r.low)}{_TO}{decimal(r.high)}"
+                for r in accepts[0].ranges[:_MOST_PATTERNS]))
+    loose = all(one.any_case for one in accepts)
+    prefix = f"{{case_matters={'false' if loose else 'true'}}}{{order_matters=true}}"
+    if len(grader.parts) == 1 and accepts:
+        patterns = tuple(prefix + word[:SHORT] for word in accepts[0].words[:_MOST_PATTERNS])
+    else:
+        patterns = _one(_list(a.words[0][:SHORT] if a.words else "" for a in accepts), prefix)
+    return Record2004("fill-in", _list(texts), patterns)
+
+
+def interaction_definition(grader: Grader, language: str) -> dict[str, Any]:
+    """Return the definition of the xAPI activity that a question is, with the words of its parts.
+    """
+    told = record2004(grader, ())
+    kind = "numeric" if grader.kind == "numeric" else told.type
+    parts = _components(grader.parts, language)
+    definition: dict[str, Any] = {
+        "type": INTERACTION, "interactionType": kind, "description": {language: grader.prompt},
+    }
+    if told.patterns:
+        definition["correctResponsesPattern"] = list(told.patterns)
+    match kind:
+        case "choice" | "sequencing":
+            definition["choices"] = parts
+        case "matching":
+            definition["source"] = parts
+            definition["target"] = [
+                {"id": t.id, "description": {language: t.words}} for t in grader.targets]
+        case "performance":
+            definition["steps"] = parts
+    return definition
+
+
+def _components(parts: tuple[GraderPart, ...], language: str) -> list[dict[str, Any]]:
+    return [{"id": part.id, "description": {language: part.words}} for part in parts]
+
+
+def _list(values: Any) -> str:
+    return _BETWEEN.join(values)[:LONG]
+
+
+def _pairs(pairs: Any) -> str:
+    return _list(f"{one}{_INSIDE}{other}" for one, other in pairs)
+
+
+def _one(text: str, prefix: str = "") -> tuple[str, ...]:
+    return ((prefix + text)[:LONG],) if text else ()
