@@ -7,6 +7,7 @@ from zigzag_core.assess.solutions import right_response
 from zigzag_core.course import Area, Picture, Shape, Text, rich
 from zigzag_core.course import feedback as f
 from zigzag_core.course import questions as q
+from zigzag_core.course.answer_row import AnswerRow
 from zigzag_core.course.blank import blank_slide
 from zigzag_core.course.new_questions import QUESTION_KINDS
 from zigzag_core.edit.copying import clip, paste, without
@@ -254,3 +255,16 @@ def test_many_answers_leave_room_for_the_button_on_the_slide(answers):
     for one in boxes:
         for other in boxes:
             assert one is other or one.x != other.x or abs(one.y - other.y) >= one.h
+
+
+@pytest.mark.parametrize(("kind", "other", "kept"), [
+    ("matching", "drag_to_target", True), ("single_choice", "multiple_response", True),
+    ("matching", "ordering", False), ("multiple_response", "short_text", False),
+])
+def test_points_and_rows_of_parts_stay_where_the_parts_do(kind, other, kept):
+    slide = slide_with(kind)
+    first = next(q.part_ids(slide.questions[0]))
+    row = AnswerRow(id="therow", cells={first: True}, words=rich("So."))
+    doc = document(slide, partial="per_answer", table=(row,))
+    [turned] = converted(doc.slides[0], slide.questions[0].id, other, fresh_ids(3)).questions
+    assert (turned.table == (row,), turned.partial == "per_answer") == (kept, kept)

@@ -22,6 +22,7 @@ _LISTS: dict[str, str] = {
     **dict.fromkeys(_CHOOSING, "choices"), "ordering": "items", "matching": "items",
     "drag_to_target": "items", "hotspot": "spots", "rating_scale": "rows",
 }
+_PAIRS = ("matching", "drag_to_target")
 _SAME_PARTS = (
     {*_CHOOSING, "ordering", "matching", "drag_to_target"},
     {"short_text", "numeric", "open_answer"},
@@ -91,10 +92,11 @@ def _said(old: q.Question, slide: Slide) -> Iterable[_Said]:
             yield from (_Said(words[row.element]) for row in old.rows)
 
 
-def _common(old: q.Question, kind: QuestionKind, same_parts: bool) -> dict[str, Any]:
-    """What every kind has, as far as it makes sense for `kind`."""
+def _common(old: q.Question, kind: QuestionKind) -> dict[str, Any]:
+    """What every kind has, as far as it makes sense for `kind`: points and rows of parts only
+    where these are the same."""
     common = {name: getattr(old, name) for name in q.QuestionBase.model_fields}
-    if not same_parts or kind not in _CHOOSING or old.kind not in _CHOOSING:
+    if not any(old.kind in kinds and kind in kinds for kinds in (_CHOOSING, _PAIRS)):
         common["table"] = ()
         common["partial"] = "none" if old.partial == "per_answer" else old.partial
     if kind == "rating_scale":
@@ -109,14 +111,13 @@ def _with_kept(
     styles: tuple[NamedStyle, ...],
 ) -> Slide:
     """The question with its elements as parts of another kind; targets come or go."""
-    common = _common(old, kind, same_parts=True)
+    common = _common(old, kind)
     if old.kind in _SAME_PARTS[1]:
         new: Any = KINDS[kind](**common, field=getattr(old, "field", None))
         if isinstance(old, q.ShortText | q.Numeric) and kind != "open_answer":
             return with_question(slide, new.model_copy(update={"accepts": old.accepts}))
         return with_question(slide, _filled(new, said))
-    pairs = ("matching", "drag_to_target")
-    if old.kind in pairs and kind in pairs:
+    if old.kind in _PAIRS and kind in _PAIRS:
         assert isinstance(old, q.Matching | q.DragToTarget)
         return with_question(slide, KINDS[kind](**common, items=old.items, targets=old.targets))
     parts = [(p.id, p.element, _is_right(p)) for p in getattr(old, _LISTS[old.kind])]
@@ -214,7 +215,7 @@ def _with_new(
     dy = min(place.y, max(size.h - here.h, 0)) - here.y
     elements = [e.model_copy(update={"x": e.x + dx, "y": e.y + dy, "z": top + n,
                                      "overlay": overlay}) for n, e in enumerate(elements)]
-    common = _common(old, kind, same_parts=False)
+    common = _common(old, kind)
     if not old.prompt:
         common["prompt"] = model.prompt
     others = tuple(other for other in slide.questions if other.id != old.id)
