@@ -64,7 +64,7 @@ export function Item({ element }: { element: ProgramElement }): ReactNode {
           {view}
         </button>
       ))}
-      {lifted && given.length > 0 && (
+      {lifted && offset === null && given.length > 0 && (
         <button type="button" className="zz-element zz-takes" style={{ ...style, ...home, zIndex: 9_000 }} onClick={() => put("")}>
           <span className="zz-back">put back</span>
         </button>
@@ -92,22 +92,25 @@ export function Target({ element }: { element: ProgramElement }): ReactNode {
   const question = element.question ?? "";
   const on = answerOf(state, question).given.filter(([, target]) => target === part)
     .map(([name]) => grader?.parts.find((other) => other.id === name)?.words ?? "").join(", ");
-  const common = { "data-element": draw.id, style };
-  if (!takes || !item) {
-    return (
-      <div {...common} className="zz-element zz-target" role="group" aria-label={on ? `${wordsOf(draw)}: ${on}` : wordsOf(draw)}>
-        {view}
-      </div>
-    );
+  const put = (): void => {
+    if (item) dispatch({ event: "answered", question, part: item.choice ?? "", value: part });
+    pick(null);
+  };
+  function onKeyDown(event: KeyboardEvent): void {
+    if (event.key === "Enter" || event.key === " ") put();
+    else if (event.key === "Escape") pick(null);
+    else return;
+    event.preventDefault();
+    event.stopPropagation();
   }
+  const operated = takes && item
+    ? { role: "button", tabIndex: 0, "aria-label": `Put ${wordsOf(item.draw)} on ${wordsOf(draw)}`, onClick: put, onKeyDown }
+    : { role: "group", "aria-label": on ? `${wordsOf(draw)}: ${on}` : wordsOf(draw) };
+  // One and the same box either way: were it exchanged while something is dragged, the pointer would be lost.
   return (
-    <button
-      {...common} type="button" className="zz-element zz-target zz-live zz-takes" aria-label={`Put ${wordsOf(item.draw)} on ${wordsOf(draw)}`}
-      onClick={() => { dispatch({ event: "answered", question, part: item.choice ?? "", value: part }); pick(null); }}
-      onKeyDown={(event) => { if (event.key === "Escape") pick(null); }}
-    >
+    <div {...operated} data-element={draw.id} style={style} className={`zz-element zz-target${takes ? " zz-live zz-takes" : ""}`}>
       {view}
-    </button>
+    </div>
   );
 }
 
