@@ -42,6 +42,11 @@ def test_copies_answer_for_themselves_and_parts_that_go_are_let_go(kind):
         assert len(without(slide, answering_ones[:1]).questions) == 1
 
 
+NOTHING_TO_ACCEPT = {
+    ("open_answer", "short_text"), ("open_answer", "numeric"), ("short_text", "numeric")}
+"""There was no model answer, and no number."""
+
+
 @pytest.mark.parametrize(
     ("kind", "other"), [(a, b) for a in QUESTION_KINDS for b in QUESTION_KINDS if a != b])
 def test_kinds_turn_into_each_other_with_all_that_can_be_kept(kind, other):
@@ -58,13 +63,30 @@ def test_kinds_turn_into_each_other_with_all_that_can_be_kept(kind, other):
     assert set(q.part_elements(after)) <= on_slide
     if not kept:
         assert not set(q.answer_elements(before)) & on_slide
-    if kind == "open_answer" and other in ("short_text", "numeric"):
-        return  # It had no model answer that could be accepted.
+    if (kind, other) in NOTHING_TO_ACCEPT:
+        assert {f.code for f in question_findings(turned)} == {"no_right_answer"}
+        return
     assert not [f for f in question_findings(turned) if f.level == "error"]
     if other not in UNJUDGED:
         taker = Taking(document(turned))
         taker.answers(right_response(taker.grader)).submits()
         assert taker.answer.result in ("right", "partly" if other == "hotspot" else "right")
+
+
+def test_accepted_words_that_are_numbers_become_numbers_and_back():
+    accepts = q.Accepts(words=("1234567,25", "four", "12 m"), units=("m",), typos=True)
+    doc = document(slide_with("short_text"), accepts=accepts)
+    name = doc.slides[0].questions[0].id
+    turned = converted(doc.slides[0], name, "numeric", fresh_ids(3))
+    taken = turned.questions[0].accepts
+    assert taken.near == (q.Near(value=1234567.25), q.Near(value=12)) and not taken.words
+    taker = Taking(document(turned))
+    taker.answers(right_response(taker.grader)).submits()
+    assert taker.answer.result == "right" and not list(question_findings(turned))
+    back = converted(turned, name, "short_text", fresh_ids(4))
+    assert back.questions[0].accepts == taken
+    [choices] = converted(turned, name, "single_choice", fresh_ids(5)).questions
+    assert [choice.right for choice in choices.choices] == [True, False]
 
 
 def test_words_that_were_right_stay_right_in_another_kind():

@@ -3,18 +3,19 @@
 from itertools import pairwise, product
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import example, given, settings
 from hypothesis import strategies as st
 from zigzag_core.assess import table
 from zigzag_core.assess.grade import judge, row_taken, told
 from zigzag_core.assess.measure import measure
 from zigzag_core.assess.solutions import answering, right_response, wrong_response
-from zigzag_core.assess.wording import accepted, distance, number_in
+from zigzag_core.assess.wording import accepted, distance
 from zigzag_core.course import Course, CourseDocument, SlideSize, Text, rich
 from zigzag_core.course import questions as q
 from zigzag_core.course.answer_row import AnswerRow, OtherThan
 from zigzag_core.course.blank import blank_slide
 from zigzag_core.course.new_questions import QUESTION_KINDS
+from zigzag_core.course.numbers import in_digits, number_in
 from zigzag_core.edit.adding import add
 from zigzag_core.edit.questions_on import with_parts
 from zigzag_core.logic import engine
@@ -196,6 +197,15 @@ def test_distance_is_that_of_a_plain_search(a, b):
 @given(st.floats(-1e9, 1e9).map(lambda n: round(n, 4)))
 def test_numbers_are_read_with_comma_and_point(number):
     assert number_in(f"{number:.4f}") == number == number_in(f" {number:.4f} ".replace(".", ","))
+
+
+@given(st.floats(-1e15, 1e15) | st.integers(-10**15, 10**15).map(float))
+@example(1e-12)
+def test_numbers_are_written_with_all_their_digits(number):
+    said = in_digits(number)
+    assert float(said) == number and "e" not in said
+    if len(said.partition(".")[2]) <= 20:
+        assert number_in(said) == number
 
 
 @settings(max_examples=60)

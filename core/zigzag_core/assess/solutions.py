@@ -3,6 +3,7 @@
 from collections.abc import Iterator
 from typing import Any
 
+from zigzag_core.course.numbers import in_digits
 from zigzag_core.program import Grader, GraderPart
 
 from .measure import Given
@@ -62,7 +63,7 @@ def _right_text(part: GraderPart) -> str:
     if part.accepts.words:
         return part.accepts.words[0]
     low = part.accepts.ranges[0].low if part.accepts.ranges else 0
-    return f"{low:g}"
+    return in_digits(low)
 
 
 def _right_pairs(grader: Grader) -> Given:

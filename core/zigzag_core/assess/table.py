@@ -9,6 +9,7 @@ from typing import Any
 
 from zigzag_core.course import IdSource, plain, rich
 from zigzag_core.course.answer_row import AnswerRow
+from zigzag_core.course.numbers import in_digits
 
 MOST_PARTS = 12
 """So many answers can be combined: 4,096 rows."""
@@ -102,7 +103,7 @@ def to_csv(parts: Sequence[tuple[str, str]], table: Sequence[AnswerRow]) -> str:
     for row in table:
         writer.writerow([
             *(_GIVEN[row.cells.get(part)] for part, _ in parts), row.at_least or "",
-            "" if row.points is None else f"{row.points:g}", _safe(plain(row.words)),
+            "" if row.points is None else in_digits(row.points), _safe(plain(row.words)),
         ])
     return out.getvalue()
 

@@ -3,14 +3,11 @@
 The twin is `web/player/engine/wording.ts`.
 """
 
-import re
 import unicodedata
 from decimal import Decimal
 
+from zigzag_core.course.numbers import SPACE, number_in
 from zigzag_core.course.questions import Accepts, NumberRange
-
-_SPACE = re.compile(r"[ \t\n\r\f\v\u00a0\u2000-\u200a\u202f\u205f\u3000]+")
-_NUMBER = re.compile(r"[+-]?([0-9]{1,15}([.,][0-9]{0,10})?|[.,][0-9]{1,10})(e[+-]?[0-9]{1,2})?")
 
 
 def as_ranges(accepts: Accepts) -> Accepts:
@@ -46,22 +43,6 @@ def accepted(accepts: Accepts, given: str) -> bool:
     return False
 
 
-def number_in(text: str, units: tuple[str, ...] = ()) -> float | None:
-    """Return the number that `text` is, with a decimal comma or point and perhaps a unit.
-
-    Spaces count for nothing. Any other letters make it no number: None.
-    """
-    tight = _SPACE.sub("", text).lower()
-    for unit in sorted((_SPACE.sub("", unit).lower() for unit in units), key=len, reverse=True):
-        if unit and tight.endswith(unit):
-            tight = tight[: -len(unit)]
-            break
-    tight = tight.replace("\u2212", "-")
-    if not _NUMBER.fullmatch(tight):
-        return None
-    return float(tight.replace(",", "."))
-
-
 def plainer(accepts: Accepts, text: str) -> str:
     """Return `text` without what may differ, by Unicode's canonical forms and categories."""
     words = unicodedata.normalize("NFC", text)
@@ -74,7 +55,7 @@ def plainer(accepts: Accepts, text: str) -> str:
         words = words.lower()
     if accepts.any_punctuation:
         words = "".join(sign for sign in words if not unicodedata.category(sign).startswith("P"))
-    return _SPACE.sub("" if accepts.any_spaces else " ", words).strip(" ")
+    return SPACE.sub("" if accepts.any_spaces else " ", words).strip(" ")
 
 
 def slips_allowed(length: int) -> int:

@@ -4,6 +4,7 @@ from typing import Any
 
 from .expression import NAMED
 from .names import Names
+from .numbers import in_digits
 
 _FACTS = {
     "seen": "was seen", "clicked": "was clicked", "shown": "is shown", "open": "is open",
@@ -72,7 +73,7 @@ def _value(node: Any, names: Names) -> str:
     if isinstance(node, bool):
         return "yes" if node else "no"
     if isinstance(node, (int, float)):
-        return f"{node:g}"
+        return in_digits(node)
     if isinstance(node, str):
         return f"“{node}”" if node else "empty"
     operator, *rest = node

@@ -7,6 +7,7 @@ from typing import Any
 from zigzag_core.course import IdSource, Shape, Slide, SlideSize, Text
 from zigzag_core.course import questions as q
 from zigzag_core.course.new_questions import QUESTION_KINDS, QuestionKind, new_question
+from zigzag_core.course.numbers import in_digits, number_in
 from zigzag_core.course.spoken import all_spoken
 from zigzag_core.course.text import BlankRun, Block, RichText, TextRun, plain, rich
 from zigzag_core.course.theme import NamedStyle
@@ -77,8 +78,8 @@ def _said(old: q.Question, slide: Slide) -> Iterable[_Said]:
                 yield from (_Said(word, right=False) for word in blank.others)
         case q.ShortText() | q.Numeric():
             yield from (_Said(word) for word in old.accepts.words)
-            yield from (_Said(f"{r.low:g}") for r in old.accepts.ranges)
-            yield from (_Said(f"{near.value:g}") for near in old.accepts.near)
+            yield from (_Said(in_digits(r.low)) for r in old.accepts.ranges)
+            yield from (_Said(in_digits(near.value)) for near in old.accepts.near)
         case q.OpenAnswer():
             yield from (_Said(line) for line in plain(old.model).split("\n") if line.strip())
         case q.SingleChoice() | q.MultipleResponse() | q.TrueFalse() | q.Hotspot():
@@ -114,8 +115,9 @@ def _with_kept(
     common = _common(old, kind)
     if old.kind in _SAME_PARTS[1]:
         new: Any = KINDS[kind](**common, field=getattr(old, "field", None))
-        if isinstance(old, q.ShortText | q.Numeric) and kind != "open_answer":
-            return with_question(slide, new.model_copy(update={"accepts": old.accepts}))
+        if isinstance(old, q.ShortText | q.Numeric) and isinstance(new, q.ShortText | q.Numeric):
+            accepts = old.accepts if kind == "short_text" else _numbers_of(old.accepts)
+            return with_question(slide, new.model_copy(update={"accepts": accepts}))
         return with_question(slide, _filled(new, said))
     if old.kind in _PAIRS and kind in _PAIRS:
         assert isinstance(old, q.Matching | q.DragToTarget)
@@ -234,9 +236,8 @@ def _filled(new: q.Question, said: list[_Said]) -> q.Question:
         case q.ShortText() if right:
             return new.model_copy(update={"accepts": q.Accepts(words=tuple(right[:100]))})
         case q.Numeric():
-            numbers = [n for n in map(_number, right) if n is not None]
-            ranges = tuple(q.NumberRange(low=n, high=n) for n in numbers[:20])
-            return new.model_copy(update={"accepts": q.Accepts(ranges=ranges)}) if ranges else new
+            accepts = _numbers_of(q.Accepts(words=tuple(w[:500] for w in right[:100])))
+            return new.model_copy(update={"accepts": accepts}) if accepts.near else new
         case q.OpenAnswer():
             return new.model_copy(update={"model": rich("\n".join(right))})
         case q.FillBlanks() if right:
@@ -247,12 +248,12 @@ def _filled(new: q.Question, said: list[_Said]) -> q.Question:
     return new
 
 
-def _number(words: str) -> float | None:
-    try:
-        number = float(words.strip().replace(",", "."))
-    except ValueError:
-        return None
-    return number if abs(number) <= 1e15 else None
+def _numbers_of(accepts: q.Accepts) -> q.Accepts:
+    """What is accepted with numbers for the words that are such; other words are left out."""
+    numbers = [n for word in accepts.words
+               if (n := number_in(word, accepts.units)) is not None and abs(n) <= 1e15]
+    near = tuple(q.Near(value=n) for n in dict.fromkeys(numbers))
+    return accepts.model_copy(update={"words": (), "near": (*accepts.near, *near)[:20]})
 
 
 def _with_words(

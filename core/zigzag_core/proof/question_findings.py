@@ -8,6 +8,7 @@ from zigzag_core.assess.solutions import right_response
 from zigzag_core.assess.wording import accepted, as_ranges, plainer
 from zigzag_core.course import Element, Slide
 from zigzag_core.course import questions as q
+from zigzag_core.course.numbers import in_digits
 from zigzag_core.course.spoken import all_spoken, spoken
 from zigzag_core.package.questions import blanks_of, grader_of
 
@@ -36,7 +37,8 @@ def _problems(
 ) -> Iterator[Problem]:
     if question.submit is None and question.judged == "submit":
         yield "error", "no_submit", "has no button that submits it"
-    yield from _of_kind(question, slide, by_id)
+    problems = list(_of_kind(question, slide, by_id))
+    yield from problems
     if question.time_limit:
         letters = sum(len(spoken(e)) for e in slide.elements if e.kind in ("text", "button"))
         if letters / LETTERS_A_SECOND > question.time_limit:
@@ -46,7 +48,9 @@ def _problems(
         yield "warning", "again_nowhere", "starts again from no slide"
     yield from never_said(question, slide)
     unjudged = ("rating_scale", "open_answer")
-    if question.purpose == "scored" and question.points and question.kind not in unjudged:
+    said = any(code == "no_right_answer" for _, code, _ in problems)
+    judged = question.kind not in unjudged and not said
+    if judged and question.purpose == "scored" and question.points:
         grader = grader_of(slide, question)
         if not measure(grader, right_response(grader)).complete:
             yield "warning", "cannot_be_right", "can never be answered right"
@@ -116,7 +120,7 @@ def _is_empty(accepts: q.Accepts) -> bool:
 
 def _answers(accepts: q.Accepts) -> tuple[str, ...]:
     """The words and the ends of the ranges."""
-    return (*accepts.words, *(f"{end:g}" for r in accepts.ranges for end in (r.low, r.high)))
+    return (*accepts.words, *(in_digits(end) for r in accepts.ranges for end in (r.low, r.high)))
 
 
 def _same(one: q.Accepts, other: q.Accepts) -> bool:

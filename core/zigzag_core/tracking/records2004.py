@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from typing import Any
 
 from zigzag_core.assess.measure import Given
-from zigzag_core.assess.wording import number_in
+from zigzag_core.course.numbers import number_in
 from zigzag_core.program import Grader, GraderPart
 
 from .records12 import decimal

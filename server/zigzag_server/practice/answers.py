@@ -5,6 +5,7 @@ from dataclasses import asdict
 from typing import Any
 
 from pydantic import ValidationError
+from zigzag_core.course.numbers import in_digits
 from zigzag_core.tracking.told12 import Told, told
 from zigzag_core.tracking.words import PackageWords
 
@@ -40,7 +41,8 @@ def mark(launch: Launch, place: int, points: float | None, comment: str) -> None
         return
     if not 0 <= points <= answer.out_of:
         raise Problem(
-            422, "points", f"Points go from 0 to {answer.out_of:g} here. Nothing was changed."
+            422, "points",
+            f"Points go from 0 to {in_digits(answer.out_of)} here. Nothing was changed."
         )
     Mark.objects.update_or_create(
         launch=launch, place=place, defaults={"points": points, "comment": comment.strip()}

@@ -3,7 +3,7 @@ import type { Accepts } from "../../api/types";
 import { length } from "./values";
 
 const SPACE = /[ \t\n\r\f\v\u00a0\u2000-\u200a\u202f\u205f\u3000]+/g;
-const NUMBER = /^[+-]?([0-9]{1,15}([.,][0-9]{0,10})?|[.,][0-9]{1,10})(e[+-]?[0-9]{1,2})?$/;
+const NUMBER = /^[+-]?([0-9]{1,16}([.,][0-9]{0,20})?|[.,][0-9]{1,20})(e[+-]?[0-9]{1,2})?$/;
 
 export function accepted(accepts: Accepts, given: string): boolean {
   if (accepts.ranges.length) {

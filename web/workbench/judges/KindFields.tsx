@@ -23,7 +23,7 @@ export function KindFields({ slide, question }: Props): ReactNode {
     case "short_text":
     case "numeric": return (
       <AcceptsFields
-        accepts={question.accepts} numbers={question.kind === "numeric" ? "only" : "no"} name={question.kind === "numeric" ? "Accepted numbers" : "Accepted answers"}
+        accepts={question.accepts} numbers={question.kind === "numeric" ? "only" : "also"} name={question.kind === "numeric" ? "Accepted numbers" : "Accepted answers"}
         onChange={(accepts) => changeQuestion(question, { accepts })}
       />
     );
