@@ -1,6 +1,6 @@
 """Questions while they are made: of what is there, copied, turned into others, given more parts."""
 
-from itertools import pairwise
+from itertools import combinations, pairwise
 
 import pytest
 from zigzag_core.assess.solutions import right_response
@@ -263,20 +263,32 @@ def test_elements_that_are_there_join_a_question_and_it_gets_its_buttons():
         with_button(cleared, name, "submit", fresh_ids(3))
 
 
-@pytest.mark.parametrize("answers", [3, 4, 6, 9, 12, 16])
+def are_apart_and_above_the_button(slide):
+    by_id = {e.id: e for e in slide.elements}
+    boxes = [by_id[c.element] for c in slide.questions[0].choices]
+    submit = by_id[slide.questions[0].submit]
+    assert submit.y + submit.h <= 720 and all(b.x >= 0 and b.x + b.w <= 1280 for b in boxes)
+    assert all(box.y + box.h <= submit.y and box.h >= 40 for box in boxes)
+    for one, other in combinations(boxes, 2):
+        assert abs(one.x - other.x) >= one.w or abs(one.y - other.y) >= one.h
+    return [(round(box.x), box.y) for box in boxes]
+
+
+@pytest.mark.parametrize("answers", [3, 4, 6, 9, 12, 16, 21, 26])
 def test_many_answers_leave_room_for_the_button_on_the_slide(answers):
     slide = slide_with("multiple_response")
-    name = slide.questions[0].id
     rows = [[f"Answer {n}"] for n in range(answers)]
-    filled = with_table(slide, name, "choices", 0, rows, fresh_ids(3))
-    by_id = {e.id: e for e in filled.elements}
-    boxes = [by_id[c.element] for c in filled.questions[0].choices]
-    submit = by_id[filled.questions[0].submit]
-    assert all(box.y + box.h <= submit.y for box in boxes)
-    assert submit.y + submit.h <= 720 and all(box.h >= 40 for box in boxes)
-    for one in boxes:
-        for other in boxes:
-            assert one is other or one.x != other.x or abs(one.y - other.y) >= one.h
+    filled = with_table(slide, slide.questions[0].id, "choices", 0, rows, fresh_ids(3))
+    places = are_apart_and_above_the_button(filled)
+    assert places == sorted(places)
+
+
+def test_answers_that_come_one_by_one_find_their_places_too():
+    slide, fresh = slide_with("multiple_response"), fresh_ids(3)
+    for number in range(22):
+        slide, _ = with_parts(slide, slide.questions[0].id, "choices", [f"Answer {number}"], fresh)
+        places = are_apart_and_above_the_button(slide)
+        assert places == sorted(places)
 
 
 @pytest.mark.parametrize(("kind", "other", "kept"), [

@@ -107,7 +107,7 @@ def with_parts(
     boxes = [by_id[part.element] for part in parts]
     last = boxes[-1]
     dx, dy = 0.0, last.h + 16
-    if len(boxes) > 1 and (last.x, last.y) != (boxes[-2].x, boxes[-2].y):
+    if len(boxes) > 1 and last.y >= boxes[-2].y and (last.x, last.y) != (boxes[-2].x, boxes[-2].y):
         dx, dy = last.x - boxes[-2].x, last.y - boxes[-2].y
     family = with_members(slide.elements, [last.id])
     clipping = Clipping(elements=tuple(e for e in slide.elements if e.id in family))
