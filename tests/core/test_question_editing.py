@@ -265,12 +265,16 @@ def test_elements_that_are_there_join_a_question_and_it_gets_its_buttons():
 
 def are_apart_and_above_the_button(slide):
     by_id = {e.id: e for e in slide.elements}
-    boxes = [by_id[c.element] for c in slide.questions[0].choices]
-    submit = by_id[slide.questions[0].submit]
-    assert submit.y + submit.h <= 720 and all(b.x >= 0 and b.x + b.w <= 1280 for b in boxes)
-    assert all(box.y + box.h <= submit.y and box.h >= 40 for box in boxes)
+    [asked] = slide.questions
+    boxes = [by_id[part.element] for where in q.PART_LISTS for part in getattr(asked, where, ())]
+    submit = by_id[asked.submit] if asked.submit else None
+    assert not submit or submit.y + submit.h <= 720
+    for box in boxes:
+        assert box.x >= 0 and box.x + box.w <= 1280 and box.h >= 40 and box.y + box.h <= 720
+        assert not submit or box.y + box.h <= submit.y
     for one, other in combinations(boxes, 2):
-        assert abs(one.x - other.x) >= one.w or abs(one.y - other.y) >= one.h
+        assert (one.x + one.w <= other.x or other.x + other.w <= one.x
+                or one.y + one.h <= other.y or other.y + other.h <= one.y)
     return [(round(box.x), box.y) for box in boxes]
 
 
@@ -281,6 +285,24 @@ def test_many_answers_leave_room_for_the_button_on_the_slide(answers):
     filled = with_table(slide, slide.questions[0].id, "choices", 0, rows, fresh_ids(3))
     places = are_apart_and_above_the_button(filled)
     assert places == sorted(places)
+
+
+@pytest.mark.parametrize("rows", [4, 5, 6, 8, 12])
+@pytest.mark.parametrize(("kind", "where", "targets"), [
+    ("matching", "items", 12), ("drag_to_target", "items", 2), ("drag_to_target", "items", 4),
+    ("drag_to_target", "items", 6), ("ordering", "items", 0), ("rating_scale", "rows", 0),
+    ("hotspot", "spots", 0),
+])
+def test_as_many_parts_as_one_likes_lie_on_the_slide_and_apart(kind, where, targets, rows):
+    table = [[f"Thing {n}", *([f"Place {n % targets}"] if targets else [])] for n in range(rows)]
+    slide = slide_with(kind)
+    filled = with_table(slide, slide.questions[0].id, where, 0, table, fresh_ids(3))
+    if kind != "hotspot":  # Its button lies below the picture.
+        are_apart_and_above_the_button(filled)
+    grown, fresh = slide, fresh_ids(4)
+    for number in range(min(rows, 8) if kind == "hotspot" else rows):
+        grown, _ = with_parts(grown, slide.questions[0].id, where, [f"Thing {number}"], fresh)
+        are_apart_and_above_the_button(grown)
 
 
 def test_answers_that_come_one_by_one_find_their_places_too():

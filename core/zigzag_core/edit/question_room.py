@@ -1,51 +1,125 @@
-"""Room for a question's buttons: its answers must not cover them, nor run off the slide."""
+"""Room for the parts of a question: none off the slide, none on its buttons or on others."""
 
-from collections.abc import Sequence
-from itertools import accumulate, pairwise
-from math import floor
+from collections.abc import Mapping, Sequence
+from itertools import chain, combinations
+from math import dist
 
-from zigzag_core.course import Button, Element, Shape, Slide, SlideSize, Text
+from zigzag_core.course import Element, Group, Slide, SlideSize
 from zigzag_core.course import questions as q
 
 from .geometry import Box, around, box_of
+from .question_grid import AIR, as_column, as_rows, in_columns, in_rows
 
-_MARGIN, _AIR = 24, 24
-_LEAST_GAP, _LEAST_HEIGHT = 8, 40
-_LEAST_WIDTH = 220
-"""Columns are not made narrower than this."""
+_MARGIN, _SIDE = 24, 80
+"""What is left free below, and at most at the side."""
+_ASIDE = 24
+"""How far apart (px) are the places that are tried for a part."""
 
 
-def with_room(slide: Slide, question: str, size: SlideSize) -> Slide:
-    """Return `slide` with the buttons of a question below its parts, where they were covered.
+def with_room(
+    slide: Slide, question: str, size: SlideSize, new: Sequence[str] = ()
+) -> Slide:
+    """Return `slide` with the parts of a question within it, and its buttons below them.
 
-    A column of answers that then no longer fits on the slide stands closer, and each is lower,
-    as far as words can still be read.
+    Columns and rows of parts that have become too long stand closer, then in more of them, and
+    each part is smaller, as far as words can still be read. Parts that stand freely stay; those
+    of the elements `new` that lie on others, or off the slide or their ground, find a free place.
     """
     asked = next(other for other in slide.questions if other.id == question)
     by_id = {e.id: e for e in slide.elements}
-    parts = [by_id[name] for name in q.answer_elements(asked)]
     buttons = [by_id[name] for name in (asked.submit, asked.reset) if name in by_id]
-    if not parts:
-        return slide
-    column = _column(asked, by_id)
-    others = [part for part in parts if part.id not in {e.id for e in column}]
-    taken = [*map(box_of, others), *([around(map(box_of, column))] if column else [])]
-    if not any(_touch(box_of(button), box) for button in buttons for box in taken):
-        return slide
-    placed = column
-    limit = size.h - _MARGIN - (around(box_of(b) for b in buttons).h + _AIR)
-    over = around(taken).bottom - limit
-    if column and over > 0:
-        w = around(box_of(e) for e in column).w
-        most = max(int((w + _AIR) / (_LEAST_WIDTH + _AIR)), 1)
-        for count in range(1, most + 1):
-            placed = _in_columns(column, count, limit)
-            if around(box_of(e) for e in placed).bottom <= limit:
-                break
-    moved = _below(buttons, around(box_of(e) for e in (*placed, *others)).bottom)
-    changed = {e.id: e for e in (*placed, *moved)}
+    ground = by_id.get(getattr(asked, "on", None) or "")
+    columns, rows, free = _as_they_stand(asked, by_id)
+    limit = _limit(size, buttons, (*columns, *rows))
+    if any(around(map(box_of, column)).bottom > limit or _is_crowded([column], buttons, size)
+           for column in columns):
+        columns = [in_columns(column, limit) for column in columns]
+    if rows and ground is None and _is_crowded(rows, buttons, size):
+        right = size.w - max(min(_SIDE, *(row[0].x for row in rows)), _MARGIN)
+        rows = [in_rows(rows, right, limit)]
+    parts = {e.id: e for e in (*free, *chain(*columns, *rows))}
+    frame = box_of(ground) if ground else Box(0, 0, size.w, size.h)
+    parts |= {e.id: e for e in _brought_in(list(parts.values()), new, frame)}
+    frames = [*map(box_of, parts.values()), *([frame] if ground else [])]
+    changed = parts | {button.id: button for button in _below(buttons, frames)}
     return slide.model_copy(update={
         "elements": tuple(changed.get(e.id, e) for e in slide.elements)})
+
+
+_Lists = list[list[Element]]
+
+
+def _as_they_stand(
+    asked: q.Question, by_id: Mapping[str, Element]
+) -> tuple[_Lists, _Lists, list[Element]]:
+    """The parts that stand in columns, those in rows from the top, and those that stand freely."""
+    columns, rows = [], []
+    for where in q.PART_LISTS:
+        parts = [by_id[part.element] for part in getattr(asked, where, ())]
+        column = as_column(parts) if len(parts) > 1 else []
+        if column:
+            columns.append(column)
+        elif row := as_rows(parts):
+            rows.append(row)
+    standing = {e.id for e in chain(*columns, *rows)}
+    free = [by_id[name] for name in q.answer_elements(asked) if name not in standing]
+    return columns, sorted(rows, key=lambda row: row[0].y), free
+
+
+def _brought_in(
+    parts: Sequence[Element], new: Sequence[str], frame: Box
+) -> list[Element]:
+    """Those of the `new` parts that lie outside `frame` or on other parts, as near as there is a
+    free place within it; where there is none, within it."""
+    boxes = {e.id: box_of(e) for e in parts}
+    moved = []
+    for element in parts:
+        box = boxes[element.id]
+        others = [other for name, other in boxes.items() if name != element.id]
+        if element.id not in new or isinstance(element, Group) or not (
+                _leaves(box, frame) or any(_touch(box, other) for other in others)):
+            continue
+        places = [Box(x, y, box.w, box.h)
+                  for x in _steps(frame.x, frame.right - box.w)
+                  for y in _steps(frame.y, frame.bottom - box.h)]
+        places.sort(key=lambda place: dist((place.x, place.y), (box.x, box.y)))
+        free = (place for place in places if not any(_touch(place, other) for other in others))
+        place = next(free, places[0])
+        boxes[element.id] = place
+        moved.append(element.model_copy(update={"x": place.x, "y": place.y}))
+    return moved
+
+
+def _steps(first: float, last: float) -> list[float]:
+    return [first + n * _ASIDE for n in range(max(int((last - first) // _ASIDE), 0) + 1)]
+
+
+def _limit(
+    size: SlideSize, buttons: Sequence[Element], grids: Sequence[Sequence[Element]]
+) -> float:
+    """How far down parts may go (px), with buttons that stand above or below some left room."""
+    boxes = [around(map(box_of, parts)) for parts in grids]
+    below = [box_of(b) for b in buttons if any(
+        b.x < box.right and box.x < b.x + b.w for box in boxes)]
+    return size.h - _MARGIN - (around(below).h + AIR if below else 0)
+
+
+def _is_crowded(
+    parts: Sequence[Sequence[Element]], buttons: Sequence[Element], size: SlideSize
+) -> bool:
+    """Whether lists of parts lie on each other or on buttons, or run off the slide."""
+    boxes = [around(map(box_of, some)) for some in parts]
+    return (_lie_on(buttons, boxes) or any(_touch(a, b) for a, b in combinations(boxes, 2))
+            or any(_leaves(box, Box(0, 0, size.w, size.h)) for box in boxes))
+
+
+def _leaves(box: Box, frame: Box) -> bool:
+    return (box.x < frame.x or box.y < frame.y
+            or box.right > frame.right or box.bottom > frame.bottom)
+
+
+def _lie_on(buttons: Sequence[Element], boxes: Sequence[Box]) -> bool:
+    return any(_touch(box_of(button), box) for button in buttons for box in boxes)
 
 
 def _touch(one: Box, other: Box) -> bool:
@@ -53,53 +127,9 @@ def _touch(one: Box, other: Box) -> bool:
             and one.y < other.bottom and other.y < one.bottom)
 
 
-def _below(buttons: Sequence[Element], bottom: float) -> list[Element]:
-    by = bottom + _AIR - min(button.y for button in buttons)
+def _below(buttons: Sequence[Element], frames: Sequence[Box]) -> list[Element]:
+    """The buttons below all `frames`, if they lie on one of them."""
+    if not _lie_on(buttons, frames):
+        return []
+    by = around(frames).bottom + AIR - min(button.y for button in buttons)
     return [button.model_copy(update={"y": button.y + by}) for button in buttons]
-
-
-def _column(asked: q.Question, by_id: dict[str, Element]) -> list[Element]:
-    """The words that stand below each other, in one column or several as wide, in the order in
-    which they are read; none where they stand otherwise."""
-    for where in ("choices", "items"):
-        found = [by_id[part.element] for part in getattr(asked, where, ())]
-        if len(found) < 2 or not all(isinstance(e, Text | Shape | Button) for e in found) \
-                or len({round(e.w) for e in found}) > 1:
-            continue
-        columns = sorted({round(e.x) for e in found})
-        if all(abs(b - a - found[0].w - _AIR) <= 1 for a, b in pairwise(columns)):
-            return sorted(found, key=lambda e: (round(e.x), e.y))
-    return []
-
-
-def _in_columns(column: list[Element], count: int, limit: float) -> list[Element]:
-    """The column as so many beside each other, read one after the other, as far down as `limit`."""
-    rows = -(-len(column) // count)
-    left, top = column[0].x, column[0].y
-    w = (around(box_of(e) for e in column).right - left + _AIR) / count - _AIR
-    gaps = [max(b.y - a.y - a.h, 0) if b.x == a.x else _LEAST_GAP for a, b in pairwise(column)]
-    places = _closer([e.h for e in column[:rows]], gaps[: rows - 1], limit - top)
-    return [
-        e.model_copy(update={"w": w, "x": left + n // rows * (w + _AIR),
-                             "y": top + places[n % rows][0], "h": places[n % rows][1]})
-        for n, e in enumerate(column)]
-
-
-def _closer(
-    heights: list[float], gaps: list[float], most: float
-) -> list[tuple[float, float]]:
-    """Where parts with such heights and gaps begin, and how high they are, so that they are no
-    longer than `most` px, if that can be: gaps give way first, then heights."""
-    over = max(sum(heights) + sum(gaps) - most, 0)
-    gaps, over = _shrunk(gaps, _LEAST_GAP, over)
-    heights, _ = _shrunk(heights, _LEAST_HEIGHT, over)
-    starts = accumulate((h + gap for h, gap in zip(heights, gaps, strict=False)), initial=0.0)
-    return list(zip(starts, heights, strict=True))
-
-
-def _shrunk(lengths: list[float], least: float, over: float) -> tuple[list[float], float]:
-    """The lengths shorter by `over` in all, none below `least`; and what is still over."""
-    spare = sum(max(length - least, 0) for length in lengths)
-    share = min(over / spare, 1) if spare else 0
-    return ([floor(length - max(length - least, 0) * share) if share else length
-             for length in lengths], max(over - spare, 0))

@@ -95,9 +95,9 @@ def with_parts(
 ) -> tuple[Slide, tuple[str, ...]]:
     """Return `slide` with more parts in the list `where` of a question, one for each of `words`.
 
-    Each looks like the last one and stands as far from it as that from the one before. Returns
-    the new elements, too; buttons make room. Raises `CannotAsk` where there is no such list or
-    nothing in it.
+    Each looks like the last one and stands as far from it as that from the one before; where
+    there is no room for that, parts stand closer, and free ones lie on the slide or their ground.
+    Returns the new elements, too. Raises `CannotAsk` where there is no such list or nothing in it.
     """
     asked = asked_on(slide, question)
     parts = getattr(asked, where, ()) if where in q.PART_LISTS else ()
@@ -106,9 +106,7 @@ def with_parts(
     by_id = {e.id: e for e in slide.elements}
     boxes = [by_id[part.element] for part in parts]
     last = boxes[-1]
-    dx, dy = 0.0, last.h + 16
-    if len(boxes) > 1 and last.y >= boxes[-2].y and (last.x, last.y) != (boxes[-2].x, boxes[-2].y):
-        dx, dy = last.x - boxes[-2].x, last.y - boxes[-2].y
+    dx, dy = _step(boxes)
     family = with_members(slide.elements, [last.id])
     clipping = Clipping(elements=tuple(e for e in slide.elements if e.id in family))
     before = {e.id for e in slide.elements}
@@ -120,7 +118,17 @@ def with_parts(
     slide = _after(slide, family, {e.id for e in slide.elements} - before)
     more = tuple(part_of(asked, where, fresh(), element) for element in made)
     grown = asked.model_copy(update={where: (*parts, *more)})
-    return with_room(with_question(slide, grown), question, size), tuple(made)
+    return with_room(with_question(slide, grown), question, size, made), tuple(made)
+
+
+def _step(boxes: Sequence[Element]) -> tuple[float, float]:
+    """How far the next part is from the last one: as the last two are apart, the first two where
+    the last one begins a new row or column; else below."""
+    for pair in (boxes[-2:], boxes[:2]):
+        dx, dy = pair[-1].x - pair[0].x, pair[-1].y - pair[0].y
+        if dx >= 0 and dy >= 0 and (dx or dy):
+            return dx, dy
+    return 0.0, boxes[-1].h + 16
 
 
 def _after(slide: Slide, last: set[str], new: set[str]) -> Slide:
