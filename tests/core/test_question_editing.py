@@ -10,6 +10,7 @@ from zigzag_core.course import questions as q
 from zigzag_core.course.answer_row import AnswerRow
 from zigzag_core.course.blank import blank_slide
 from zigzag_core.course.new_questions import QUESTION_KINDS
+from zigzag_core.course.spoken import all_spoken
 from zigzag_core.edit.copying import clip, paste, without
 from zigzag_core.edit.groups import group
 from zigzag_core.edit.question_kinds import converted, keeps_elements
@@ -118,11 +119,12 @@ def test_parts_are_added_in_a_row_and_say_what_was_typed():
 def test_questions_are_made_of_what_is_on_the_slide():
     fresh = fresh_ids(6)
     things = [Picture(id=f"pica{n}", name=f"P{n}", x=40 * n) for n in range(4)]
-    boxes = [Shape(id=f"boxa{n}", name=f"B{n}", y=400) for n in range(2)]
+    boxes = [Shape(id=f"boxa{n}", name=f"B{n}", y=400, decoration=True) for n in range(2)]
     spot = Area(id="spota", name="S")
     slide = blank_slide("S", fresh).model_copy(update={"elements": (*things, *boxes, spot)})
     made, _ = question_from(slide, [e.id for e in (*things, *boxes)], "drag_to_target", fresh)
     assert len(made.questions[0].items) == 4 and len(made.questions[0].targets) == 2
+    assert not any(e.decoration for e in made.elements)
     made, _ = question_from(slide, ["pica0", "spota"], "hotspot", fresh)
     assert made.questions[0].on == "pica0"
     with pytest.raises(CannotAsk, match="part of a question already"):
@@ -241,6 +243,10 @@ def test_a_table_of_pairs_says_what_belongs_where():
     assert len(more.questions[0].targets) == 4
     with pytest.raises(CannotAsk):
         with_table(slide, name, "spots", 0, rows, fresh_ids(3))
+    slide = slide_with("drag_to_target")
+    filled = with_table(slide, slide.questions[0].id, "items", 0, rows, fresh_ids(3))
+    spoken = all_spoken(filled.elements)
+    assert [spoken[t.element] for t in filled.questions[0].targets] == ["Boots", "Ropes", "Lamps"]
 
 
 def test_elements_that_are_there_join_a_question_and_it_gets_its_buttons():

@@ -178,3 +178,16 @@ def test_points_of_slides_that_nothing_leads_to_are_not_counted_on():
 def test_open_answers_take_nothing_from_the_score():
     made = document(slide_with("open_answer"), purpose="scored", points=5)
     assert "cannot_pass" in course_codes(passing(made, 50))
+
+
+def test_an_answer_that_says_nothing_to_those_who_cannot_see_it_is_found():
+    slide = slide_with("drag_to_target")
+    target = slide.questions[0].targets[0].element
+
+    def found(**changes):
+        changed = slide.model_copy(update={"elements": tuple(
+            e.model_copy(update=changes) if e.id == target else e for e in slide.elements)})
+        return [f.element for f in findings(document(changed)) if f.code == "no_alternative"]
+
+    assert found() == [] == found(text=rich(""), alt="The shelf")
+    assert found(text=rich("")) == [target]

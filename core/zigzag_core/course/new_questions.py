@@ -185,7 +185,7 @@ def _drag(make: _Maker) -> q.Question:
     top = _TOP + _BELOW_PROMPT
     boxes = [make.put(Shape(
         id=make.fresh(), name=f"Target {n}", x=_LEFT + (n - 1) * 580, y=top, w=540, h=180,
-        text=rich(words), alt=words, **make.follow("shape", valign="top"),
+        text=rich(words), **make.follow("shape", valign="top"),
     )) for n, words in enumerate(("Goes here", "Goes there"), 1)]
     things = [make.text(f"Thing {n}", words, _LEFT + (n - 1) * 288, top + 204, 254, 64)
               for n, words in enumerate(("One thing", "Another", "A third", "Belongs nowhere"), 1)]

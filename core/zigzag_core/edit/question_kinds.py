@@ -175,8 +175,7 @@ def _with_targets(
         says = f"Belongs to “{words[element]}”" if matching else "Belongs here"
         boxes.append(look.model_copy(update={
             "id": fresh(), "name": f"Target {n + 1}", "text": rich(says), "x": x,
-            "y": box.y + n * (look.h + 16), "z": top + n,
-            **({} if matching else {"alt": says})}))
+            "y": box.y + n * (look.h + 16), "z": top + n}))
         targets.append(q.Target(id=fresh(), element=boxes[-1].id, takes=1 if matching else None))
         to[name] = targets[-1].id
     if not matching and targets:

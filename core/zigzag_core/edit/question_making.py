@@ -44,7 +44,16 @@ def question_from(
         **survey, **_parts_of(kind, parts, fresh),
     )
     grown = slide.model_copy(update={"elements": (*slide.elements, submit)})
-    return with_question(grown, question), (submit.id,)
+    return _read_out(with_question(grown, question), parts), (submit.id,)
+
+
+def _read_out(slide: Slide, parts: Sequence[Element]) -> Slide:
+    """The slide with the answers among `parts` no decoration any more: learners must hear them."""
+    answers = {name for asked in slide.questions for name in q.answer_elements(asked)}
+    named = {part.id for part in parts} & answers
+    return slide.model_copy(update={"elements": tuple(
+        e.model_copy(update={"decoration": False}) if e.id in named else e
+        for e in slide.elements)})
 
 
 def _chosen(slide: Slide, ids: Sequence[str]) -> list[Element]:
@@ -110,7 +119,7 @@ def with_elements_as_parts(
     parts = (*getattr(asked, where), *(part_of(asked, where, fresh(), e.id) for e in chosen))
     if len(parts) > limit and where in ("choices", "rows"):
         raise CannotAsk(f"The question has no more than {limit} of them.")
-    return with_question(slide, asked.model_copy(update={where: parts}))
+    return _read_out(with_question(slide, asked.model_copy(update={where: parts})), chosen)
 
 
 def _parts_of(kind: QuestionKind, parts: list[Element], fresh: IdSource) -> dict[str, Any]:

@@ -13,6 +13,7 @@ from zigzag_core.course import (
     Slide,
     SlideSize,
     Text,
+    plain,
     rich,
 )
 from zigzag_core.course import questions as q
@@ -83,7 +84,10 @@ def saying(slide: Slide, name: str, words: str) -> Slide:
 def _saying(element: Element, words: str) -> Element:
     match element:
         case Text() | Shape():
-            return element.model_copy(update={"text": rich(words), "name": words[:60] or "Answer"})
+            # A text alternative that said just the words would now say others.
+            alt = "" if element.alt == plain(element.text) else element.alt
+            return element.model_copy(update={
+                "text": rich(words), "name": words[:60] or "Answer", "alt": alt})
         case Button() | Input():
             return element.model_copy(update={"label": words})
     return element.model_copy(update={"alt": words})

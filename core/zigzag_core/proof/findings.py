@@ -10,11 +10,13 @@ from zigzag_core.course import (
     Embed,
     Input,
     Picture,
+    Shape,
     Slide,
     ToSlide,
     Video,
+    plain,
 )
-from zigzag_core.course.questions import part_elements
+from zigzag_core.course.questions import answer_elements, part_elements
 from zigzag_core.course.rule_use import goes
 
 from .finding import Finding
@@ -86,6 +88,8 @@ def _missing(
         case Picture() | Video() | Audio() if not _has_file(element.media, document):
             what = {"picture": "shows no picture", "video": "shows no film"}.get(element.kind)
             return "no_picture", f"{what or 'plays no sound'} yet"
+        case _ if _is_answer(element, slide) and not _says_something(element):
+            return "no_alternative", "is an answer, and has no words for those who cannot see it"
         case Picture() | Video() | Audio() | Area() if not _is_described(element, slide):
             return "no_alternative", "has no text alternative and is not decoration"
         case Video() | Audio() if not _can_be_read(element.media, slide, document):
@@ -97,6 +101,17 @@ def _missing(
         case Embed(address=""):
             return "no_address", "has no address yet"
     return None
+
+
+def _is_answer(element: Element, slide: Slide) -> bool:
+    return any(element.id in answer_elements(question) for question in slide.questions)
+
+
+def _says_something(element: Element) -> bool:
+    """Whether an answer has words of its own; what is no picture, place or shape has."""
+    if isinstance(element, Shape):
+        return bool(element.alt or plain(element.text))
+    return not isinstance(element, Picture | Video | Area) or bool(element.alt)
 
 
 def _has_file(media: str | None, document: CourseDocument) -> bool:
