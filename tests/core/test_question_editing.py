@@ -20,7 +20,7 @@ from zigzag_core.edit.question_making import (
     with_elements_as_parts,
 )
 from zigzag_core.edit.question_table import with_table
-from zigzag_core.edit.questions_on import CannotAsk, with_parts
+from zigzag_core.edit.questions_on import CannotAsk, saying, with_parts
 from zigzag_core.package.compile import compile_course
 from zigzag_core.proof.question_findings import question_findings
 
@@ -247,6 +247,26 @@ def test_a_table_of_pairs_says_what_belongs_where():
     filled = with_table(slide, slide.questions[0].id, "items", 0, rows, fresh_ids(3))
     spoken = all_spoken(filled.elements)
     assert [spoken[t.element] for t in filled.questions[0].targets] == ["Boots", "Ropes", "Lamps"]
+    assert all(target.takes is None for target in filled.questions[0].targets)
+    slide = slide_with("matching")
+    rows = [["Rack", "Boots"], ["Bench", "Boots"], ["Hook", "Ropes"]]
+    filled = with_table(slide, slide.questions[0].id, "items", 0, rows, fresh_ids(3))
+    assert [target.takes for target in filled.questions[0].targets] == [None, 1]
+    assert not [f for f in question_findings(filled) if f.level == "error"]
+
+
+def test_a_whole_table_leaves_no_samples_behind_and_no_pairs_opposite_each_other():
+    slide = slide_with("multiple_response")
+    asked = slide.questions[0]
+    slide = saying(slide, asked.choices[3].element, "Written by hand")
+    filled = with_table(slide, asked.id, "choices", 0, [["Stove", "x"], ["Lamp", ""]], fresh_ids(3))
+    assert said_by(filled, filled.questions[0].choices) == ["Stove", "Lamp", "Written by hand"]
+    slide = slide_with("matching")
+    rows = [["Boots", "Drying room"], ["Gas", "Outside cage"], ["Skis", "Ski cellar"]]
+    filled = with_table(slide, slide.questions[0].id, "items", 0, rows, fresh_ids(3))
+    assert said_by(filled, filled.questions[0].targets) == [
+        "Outside cage", "Ski cellar", "Drying room"]
+    assert not list(question_findings(filled))
 
 
 def test_elements_that_are_there_join_a_question_and_it_gets_its_buttons():

@@ -1,12 +1,15 @@
 """Questions as they are when they are added: their elements placed, ready to be changed."""
 
 from collections.abc import Iterable
+from functools import cache
+from itertools import count
 from typing import Any, Literal, get_args
 
 from . import feedback as f
 from . import questions as q
 from .elements import Area, Button, Element, Input, Picture, Shape, Text
 from .ids import IdSource
+from .spoken import spoken
 from .style import Style
 from .text import BlankRun, Block, RichText, TextRun, rich
 from .theme import NamedStyle, StyleUse
@@ -89,6 +92,14 @@ def new_question(
     return tuple(make.elements), question.model_copy(update={
         "name": _NAMES[kind], "prompt": prompt.id, "submit": submit.id,
     })
+
+
+@cache
+def sample_words(kind: QuestionKind) -> frozenset[str]:
+    """Return what the parts of a new question of `kind` say until their author writes in them."""
+    elements, question = new_question(kind, (f"sample{n}" for n in count()).__next__)
+    answers = set(q.answer_elements(question))
+    return frozenset(spoken(e) for e in elements if e.id in answers)
 
 
 def _common(make: _Maker, right: str = "Well done.", **more: Any) -> dict[str, Any]:

@@ -5,8 +5,10 @@ from typing import Any
 
 from zigzag_core.course import IdSource, Slide, SlideSize, plain, rich
 from zigzag_core.course import questions as q
+from zigzag_core.course.new_questions import sample_words
 from zigzag_core.course.spoken import all_spoken
 
+from .copying import without
 from .questions_on import CannotAsk, asked_on, saying, with_parts, with_question
 
 Rows = Sequence[Sequence[str]]
@@ -26,7 +28,8 @@ def with_table(
     The first cell is what the part says. Of answers and places, a further column of marks (x,
     yes, right …) says which are right, one of numbers their points, one of words what is said to
     each. The further cells of an item name the targets that it belongs on; there are new ones for
-    those that are not there yet. Raises `CannotAsk` where there is no such list.
+    those that are not there yet. Parts that a whole table says nothing of go if they still say
+    what new ones do. Raises `CannotAsk` where there is no such list.
     """
     asked = asked_on(slide, question)
     if where not in q.PART_LISTS or not getattr(asked, where, ()):
@@ -35,6 +38,8 @@ def with_table(
     have = len(getattr(asked, where))
     lines = lines[: max(_most(asked, where) - at, 0)]
     slide = _worded(slide, asked, where, at, [line[0] for line in lines], have, fresh, size)
+    if at == 0 and len(lines) > 1:
+        slide = _without_samples(slide, question, where, len(lines))
     columns = [
         [line[n] if n < len(line) else "" for line in lines]
         for n in range(1, max(map(len, lines), default=1))
@@ -44,6 +49,15 @@ def with_table(
     if where == "items" and hasattr(asked, "targets"):
         return _placed(slide, question, at, [line[1:] for line in lines], fresh, size)
     return slide
+
+
+def _without_samples(slide: Slide, question: str, where: str, first: int) -> Slide:
+    """The slide without the parts from the one numbered `first` on of which nobody has written
+    yet what they say: a whole table is all of them."""
+    asked = asked_on(slide, question)
+    samples, words = sample_words(asked.kind), all_spoken(slide.elements)
+    return without(slide, [part.element for part in getattr(asked, where)[first:]
+                           if words[part.element] in samples])
 
 
 def _most(asked: q.Question, where: str) -> int:
@@ -99,7 +113,7 @@ def _placed(
     size: SlideSize,
 ) -> Slide:
     """Items on the targets that their cells name."""
-    wanted = list(dict.fromkeys(cell for row in cells for cell in row if cell))
+    wanted = _not_opposite([[cell for cell in row if cell] for row in cells])
     if not wanted:
         return slide
     asked: Any = asked_on(slide, question)
@@ -112,6 +126,7 @@ def _placed(
         for target, words in zip(free, list(new), strict=False):
             slide = saying(slide, target.element, words)
             new.remove(words)
+        slide = _without_samples(slide, question, "targets", 0)
     if new and asked.targets:
         slide, _ = with_parts(slide, question, "targets", new, fresh, size)
     asked = asked_on(slide, question)
@@ -120,7 +135,23 @@ def _placed(
     for place, row in enumerate(cells, at):
         to = tuple(dict.fromkeys(names[c.lower()] for c in row if c.lower() in names))
         items[place] = items[place].model_copy(update={"to": to})
-    return with_question(slide, asked.model_copy(update={"items": tuple(items)}))
+    targets = tuple(
+        t.model_copy(update={"takes": None})
+        if t.takes is not None and sum(i.to == (t.id,) for i in items) > t.takes else t
+        for t in asked.targets)
+    return with_question(slide, asked.model_copy(update={
+        "items": tuple(items), "targets": targets}))
+
+
+def _not_opposite(rows: Sequence[Sequence[str]]) -> list[str]:
+    """The targets that `rows` name, each once; by the alphabet where things and targets are pairs,
+    or it would be seen from where they stand what belongs together."""
+    named = [cell for row in rows for cell in row]
+    wanted = list(dict.fromkeys(named))
+    if len(wanted) < 2 or len(named) != len(wanted) or any(len(row) > 1 for row in rows):
+        return wanted
+    ordered = sorted(wanted, key=str.casefold)
+    return ordered if ordered != wanted else [*ordered[1:], ordered[0]]
 
 
 def _targets_called(slide: Slide, asked: Any) -> dict[str, str]:

@@ -99,9 +99,10 @@ def with_parts(
 ) -> tuple[Slide, tuple[str, ...]]:
     """Return `slide` with more parts in the list `where` of a question, one for each of `words`.
 
-    Each looks like the last one and stands as far from it as that from the one before; where
-    there is no room for that, parts stand closer, and free ones lie on the slide or their ground.
-    Returns the new elements, too. Raises `CannotAsk` where there is no such list or nothing in it.
+    Each looks like the last one, takes as many and can be used as often, and stands as far from
+    it as that from the one before; where there is no room for that, parts stand closer, and free
+    ones lie on the slide or their ground. Returns the new elements, too. Raises `CannotAsk` where
+    there is no such list or nothing in it.
     """
     asked = asked_on(slide, question)
     parts = getattr(asked, where, ()) if where in q.PART_LISTS else ()
@@ -120,7 +121,9 @@ def with_parts(
         made.append(copy)
         slide = saying(slide, copy, text)
     slide = _after(slide, family, {e.id for e in slide.elements} - before)
-    more = tuple(part_of(asked, where, fresh(), element) for element in made)
+    same = {name: getattr(parts[-1], name) for name in ("takes", "endless")
+            if hasattr(parts[-1], name)}
+    more = tuple(part_of(asked, where, fresh(), element, **same) for element in made)
     grown = asked.model_copy(update={where: (*parts, *more)})
     return with_room(with_question(slide, grown), question, size, made), tuple(made)
 

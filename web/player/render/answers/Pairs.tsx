@@ -1,15 +1,14 @@
 /** Items that are put on targets: by pointer, or picked and then put, by key or single click. */
-import type { KeyboardEvent, ReactNode } from "react";
+import type { CSSProperties, KeyboardEvent, ReactNode } from "react";
 import type { Element, Grader, ProgramElement } from "../../../api/types";
 import { isEnabled } from "../../engine/engine";
 import type { Index } from "../../engine/program";
 import type { State } from "../../engine/state";
 import { useActing } from "../acting";
 import { answerOf, marked } from "./marks";
+import { tiles } from "./tiles";
 import { Solution, useFrame, wordsOf } from "./useFrame";
 import { thingAt, usePointerDrag } from "./usePointerDrag";
-
-const GAP = 8;
 
 export function Item({ element }: { element: ProgramElement }): ReactNode {
   const { index, state, scale, dispatch, picked, pick } = useActing();
@@ -118,27 +117,30 @@ function wordsFor(grader: Grader, target: string): string {
   return grader.targets.find(({ id }) => id === target)?.words ?? "";
 }
 
-/** Where an item lies on its target: in the middle, on the others, or beside them. */
-function placeOn(
-  index: Index, state: State, grader: Grader, part: string, draw: Element, wanted?: string,
-): { left: number; top: number } {
+/** Where an item lies on its target: in the middle, on the others, or beside them; above it always. */
+function placeOn(index: Index, state: State, grader: Grader, part: string, draw: Element, wanted?: string): CSSProperties {
   const { given } = answerOf(state, grader.id);
   const target = wanted ?? given.find(([name]) => name === part)?.[1];
   const box = index.elements.get(grader.targets.find(({ id }) => id === target)?.element ?? "")?.draw;
   if (!box) return { left: draw.x, top: draw.y };
-  const place = given.filter(([, on]) => on === target).findIndex(([name]) => name === part);
-  const middle = { left: box.x + (box.w - draw.w) / 2, top: box.y + (box.h - draw.h) / 2 };
-  if (grader.arrange === "snap") return middle;
-  if (grader.arrange === "stack") return { left: middle.left + place * 10, top: middle.top + place * 10 };
-  const edge = GAP + (box.style.border_width ?? 0);
-  const columns = Math.max(Math.floor((box.w - 2 * edge + GAP) / (draw.w + GAP)), 1);
-  if (columns === 1 && box.h < 2 * draw.h) return middle;
-  // In the middle of the target, filled from below: its words are above.
-  const across = Math.max((box.w - columns * (draw.w + GAP) + GAP) / 2, 0);
-  return {
-    left: box.x + across + (place % columns) * (draw.w + GAP),
-    top: Math.max(box.y + box.h - edge - draw.h - Math.floor(place / columns) * (draw.h + GAP), box.y + edge),
-  };
+  const there = given.filter(([, on]) => on === target).map(([name]) => name);
+  const place = there.indexOf(part);
+  const zIndex = Math.max(draw.z, box.z + 1 + place);
+  if (grader.arrange === "tile") {
+    const items = there.map((name) => (name === part ? draw : itemOf(index, grader, name) ?? draw));
+    const { left, top, scale, height } = tiles(box, items)[place] ?? { left: draw.x, top: draw.y, scale: 1, height: draw.h };
+    return { left, top, height, zIndex, ...(scale < 1 ? { scale: String(scale) } : {}) };
+  }
+  const by = grader.arrange === "stack" ? place * 10 : 0;
+  return { left: box.x + (box.w - draw.w) / 2 + by, top: box.y + (box.h - draw.h) / 2 + by, zIndex };
+}
+
+function itemOf(index: Index, grader: Grader, part: string): Element | undefined {
+  for (const id of index.onSlide.get(grader.slide) ?? []) {
+    const element = index.elements.get(id);
+    if (element?.control === "item" && element.question === grader.id && element.choice === part) return element.draw;
+  }
+  return undefined;
 }
 
 /** The lines from an item to what it is matched with, and the one that is being pulled. */
