@@ -12,10 +12,9 @@ function box(kind: "shape" | "text" | "picture", w: number, h: number, words = "
 
 /** The boxes that are seen: an item is drawn smaller about its middle. */
 function seen(target: Element, items: Element[]): { l: number; t: number; r: number; b: number }[] {
-  return tiles(target, items).map(({ left, top, scale, height }, n) => {
-    const w = items[n]?.w ?? 0;
-    const [x, y] = [left + w / 2, top + height / 2];
-    return { l: x - (w * scale) / 2, r: x + (w * scale) / 2, t: y - (height * scale) / 2, b: y + (height * scale) / 2 };
+  return tiles(target, items).map(({ left, top, width, height, scale }) => {
+    const [x, y] = [left + width / 2, top + height / 2];
+    return { l: x - (width * scale) / 2, r: x + (width * scale) / 2, t: y - (height * scale) / 2, b: y + (height * scale) / 2 };
   });
 }
 
@@ -47,7 +46,13 @@ describe("tiles", () => {
 
   it("draws what fits as large as it is, and stands it on the ground", () => {
     const [tile] = tiles(box("shape", 500, 300), [box("picture", 140, 140)]);
-    expect(tile).toEqual({ left: 280, top: 352, scale: 1, height: 140 });
+    expect(tile).toEqual({ left: 280, top: 352, width: 140, height: 140, scale: 1 });
+  });
+
+  it("makes boxes narrower and lower before words get small", () => {
+    const found = tiles(box("shape", 250, 180, "Glass"), ["Jar", "Bottle", "Teabag", "Stub"].map((words) => box("text", 254, 64, words)));
+    expect(found[0]?.scale).toBeGreaterThan(0.7);
+    expect(new Set(found.map(({ left }) => left)).size).toBe(2);
   });
 
   it("lets far too many overlap rather than vanish", () => {

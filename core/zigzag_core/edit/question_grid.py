@@ -14,6 +14,8 @@ _GAP = 8
 _LEAST_HEIGHT = 40
 _LEAST_WIDTH = 200
 """No narrower are words made."""
+_LEAST_INPUT = 600
+"""So wide is a statement with the points to rate it on beside it."""
 _NEAR = 1.5
 """Places (px) that differ by no more are the same."""
 
@@ -67,7 +69,8 @@ def in_columns(column: Sequence[Element], limit: float) -> list[Element]:
     """Return a column as so many beside each other, in the width that it has, as it takes to end
     at `limit` (px); as far as words can still be read."""
     box = around(map(box_of, column))
-    most = max(int((box.w + AIR) / (_LEAST_WIDTH + AIR)), 1)
+    least = _LEAST_INPUT if any(isinstance(e, Input) for e in column) else _LEAST_WIDTH
+    most = max(int((box.w + AIR) / (least + AIR)), 1)
     placed = list(column)
     for count in range(1, most + 1):
         placed = _so_many(column, box, count, limit)

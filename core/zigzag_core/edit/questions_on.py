@@ -4,6 +4,7 @@ from collections.abc import Sequence
 from typing import Any
 
 from zigzag_core.course import (
+    Area,
     Button,
     Element,
     Group,
@@ -82,14 +83,16 @@ def saying(slide: Slide, name: str, words: str) -> Slide:
 
 
 def _saying(element: Element, words: str) -> Element:
+    name = words[:60] or element.name
     match element:
         case Text() | Shape():
             # A text alternative that said just the words would now say others.
             alt = "" if element.alt == plain(element.text) else element.alt
-            return element.model_copy(update={
-                "text": rich(words), "name": words[:60] or "Answer", "alt": alt})
+            return element.model_copy(update={"text": rich(words), "name": name, "alt": alt})
         case Button() | Input():
-            return element.model_copy(update={"label": words})
+            return element.model_copy(update={"label": words, "name": name})
+        case Area():
+            return element.model_copy(update={"alt": words, "name": name})
     return element.model_copy(update={"alt": words})
 
 

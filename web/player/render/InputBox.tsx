@@ -61,15 +61,17 @@ function Scale({ element, style, entering }: { element: InputElement; style: CSS
     </label>
   );
   return (
-    <fieldset className="zz-field zz-scale" style={style}>
-      <legend>{element.label}</legend>
-      <span className="zz-points">
-        {low && <span className="zz-end">{low}</span>}
-        {points.map((value, place) => point(value, [value, place === 0 ? low : place === points.length - 1 ? high : ""].filter(Boolean).join(", "), value))}
-        {high && <span className="zz-end">{high}</span>}
-        {none && point("0", none, none)}
-      </span>
-    </fieldset>
+    <div className="zz-scale-box">
+      <fieldset className="zz-field zz-scale" style={style}>
+        <legend>{element.label}</legend>
+        <span className="zz-points">
+          {low && <span className="zz-end">{low}</span>}
+          {points.map((value, place) => point(value, [value, place === 0 ? low : place === points.length - 1 ? high : ""].filter(Boolean).join(", "), value))}
+          {high && <span className="zz-end">{high}</span>}
+          {none && point("0", none, none)}
+        </span>
+      </fieldset>
+    </div>
   );
 }
 

@@ -169,7 +169,8 @@ const Handle = memo(function Handle({ element, box, scale, selected, press }: Ha
         ...onScreen(box ?? element, scale, thin), zIndex: element.z,
         transform: turn ? `rotate(${turn}deg)` : undefined,
       }}
-      outline={selected ? "2px solid {colors.marigold}" : undefined}
+      outline={selected ? "2px solid {colors.marigold}" : isUnseen(element) ? "1.5px dashed {colors.sky}" : undefined}
+      boxShadow={!selected && isUnseen(element) ? "inset 0 0 0 1.5px #ffffffb3" : undefined}
       _hover={selected ? {} : { outline: "1.5px dashed {colors.marigold}" }}
       onPointerDown={(event) => press(event, element)}
       onDoubleClick={() => {
@@ -180,6 +181,11 @@ const Handle = memo(function Handle({ element, box, scale, selected, press }: Ha
     />
   );
 });
+
+/** Whether learners see nothing of an area; its author has to. */
+function isUnseen({ kind, style }: Element): boolean {
+  return kind === "area" && !style.fill && !(style.border_width && style.border_colour);
+}
 
 function onScreen(box: Rect, scale: number, thin: number): Record<string, number> {
   return {

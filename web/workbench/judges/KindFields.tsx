@@ -42,7 +42,7 @@ export function KindFields({ slide, question }: Props): ReactNode {
         <TextField label="Model answer, shown afterwards" lines={3} value={lines(question.model)} onChange={(text) => changeQuestion(question, { model: fromLines(text) })} />
       </>
     );
-    case "rating_scale": return <PartRows slide={slide} question={question} list="rows" word="row" most={30} />;
+    case "rating_scale": return <PartRows slide={slide} question={question} list="rows" word="statement" most={30} />;
   }
 }
 

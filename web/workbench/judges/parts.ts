@@ -3,7 +3,7 @@ import { api, take } from "../../api/client";
 import type { Choice, Element, Question, Slide } from "../../api/types";
 import { says, withWords } from "../build/says";
 import { attempt, removeSelected } from "../store/commands";
-import { paragraphs } from "../store/richText";
+import { paragraphs, plain } from "../store/richText";
 import { changeSlide, currentSlide, select, useCourse } from "../store/store";
 
 export type PartList = "choices" | "items" | "targets" | "spots" | "rows";
@@ -39,7 +39,7 @@ export function choicesOf(question: Question): readonly Choice[] {
 
 export const isUnjudged = ({ kind, purpose }: Question): boolean => purpose === "survey" || kind === "open_answer" || kind === "rating_scale";
 
-export const ROLES: Record<PartList, string> = { choices: "answer", items: "item", targets: "target", spots: "place", rows: "row" };
+export const ROLES: Record<PartList, string> = { choices: "answer", items: "item", targets: "target", spots: "place", rows: "statement" };
 
 /** The part that an element plays in a question, in words; empty where it plays none. */
 export function roleIn(question: Question, element: string): string {
@@ -89,9 +89,10 @@ function wordsIn(slide: Slide, element: Element): Element | undefined {
   return slide.elements.find((other) => other.group === element.id && other.kind === "text");
 }
 
-/** A shape that shows words says them, and no other text alternative. */
+/** A shape that shows words says them; a text alternative of its own is what is said instead. */
 function withPartWords(element: Element, words: string): Element {
-  return element.kind === "shape" && !element.alt ? { ...element, text: paragraphs(words) } : withWords(element, words);
+  const isOwn = element.kind !== "shape" || (element.alt && element.alt !== plain(element.text));
+  return isOwn ? withWords(element, words) : { ...element, alt: "", text: paragraphs(words) };
 }
 
 /** A pasted table as parts, from the one numbered `at` on. */
@@ -100,8 +101,19 @@ export function pasteParts(question: Question, where: PartList, at: number, rows
     const slide = currentSlide();
     if (!slide) return;
     const { slide: filled } = await take(api.POST("/api/edits/parts/table", { body: { slide, question: question.id, where, at, rows, size: useCourse.getState().course.size } }));
-    changeSlide("Paste answers", filled);
+    putWithParts("Paste answers", slide, filled, question.id);
   });
+}
+
+/** The slide with more parts of a question; they are selected, too, where the question was. */
+function putWithParts(label: string, before: Slide, after: Slide, question: string): void {
+  const [old, now] = [before, after].map((slide) => {
+    const found = slide.questions.find(({ id }) => id === question);
+    return found ? elementsOf(found) : [];
+  });
+  const { selected } = useCourse.getState().place;
+  changeSlide(label, after);
+  if (old?.every((id) => selected.includes(id))) select(now ?? []);
 }
 
 /** What is on the slide becomes a part, or asks the question. */
@@ -131,7 +143,7 @@ export function addParts(question: Question, where: PartList, words: string[]): 
     if (!slide) return;
     const body = { slide, question: question.id, where, words, size: useCourse.getState().course.size };
     const { slide: grown } = await take(api.POST("/api/edits/parts", { body }));
-    changeSlide("Add answers", grown);
+    putWithParts("Add answers", slide, grown, question.id);
   });
 }
 

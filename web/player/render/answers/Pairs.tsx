@@ -128,8 +128,8 @@ function placeOn(index: Index, state: State, grader: Grader, part: string, draw:
   const zIndex = Math.max(draw.z, box.z + 1 + place);
   if (grader.arrange === "tile") {
     const items = there.map((name) => (name === part ? draw : itemOf(index, grader, name) ?? draw));
-    const { left, top, scale, height } = tiles(box, items)[place] ?? { left: draw.x, top: draw.y, scale: 1, height: draw.h };
-    return { left, top, height, zIndex, ...(scale < 1 ? { scale: String(scale) } : {}) };
+    const { scale = 1, ...tile } = tiles(box, items)[place] ?? {};
+    return { ...tile, zIndex, ...(scale < 1 ? { scale: String(scale) } : {}) };
   }
   const by = grader.arrange === "stack" ? place * 10 : 0;
   return { left: box.x + (box.w - draw.w) / 2 + by, top: box.y + (box.h - draw.h) / 2 + by, zIndex };
