@@ -8281,6 +8281,7 @@ export interface components {
          * @description A slide as it would be after an edit, and the elements to select then.
          *
          *     `course` is there when its settings would change too, with the addresses of its files.
+         *     `covers` says that what is new lies over something, since there was no room.
          */
         Edited: {
             slide: components["schemas"]["Slide"];
@@ -8304,6 +8305,11 @@ export interface components {
             previews: {
                 [key: string]: string;
             };
+            /**
+             * Covers
+             * @default false
+             */
+            covers: boolean;
         };
         /** AddIn */
         AddIn: {

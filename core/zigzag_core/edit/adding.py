@@ -9,6 +9,7 @@ from zigzag_core.course.usual_styles import USUAL_STYLES
 
 from .copying import Clipping, paste
 from .geometry import Box, around, box_of
+from .question_place import put_where_free
 
 _STEP = 24
 _AIR, _MARGIN = 12, 24
@@ -22,8 +23,8 @@ def add(
     """Return `slide` with `what` added, the ids of the new elements, and new variables for them.
 
     It is centred at the point `at` (px) as far as it then lies on the slide; without a point, as
-    near to the middle as it covers nothing, and a question below the title. `styles`
-    are the course's own. It comes onto `overlay` where one is named.
+    near to the middle as it covers nothing, and a question below the title, or beside or below
+    what is there. `styles` are the course's own. It comes onto `overlay` where one is named.
     """
     variables: tuple[Variable, ...] = ()
     if what in QUESTION_KINDS:
@@ -34,7 +35,7 @@ def add(
         clipping = Clipping(elements=(element,))
     box = around(box_of(element) for element in clipping.elements)
     if at is None and clipping.questions:
-        return (*paste(slide, clipping, fresh, onto=overlay), variables)
+        return (*put_where_free(slide, clipping, fresh, size, overlay), variables)
     x, y = at if at is not None else _free_middle(slide, size, box, overlay)
     dx = min(max(round(x - box.w / 2), 0), max(size.w - box.w, 0)) - box.x
     dy = min(max(round(y - box.h / 2), 0), max(size.h - box.h, 0)) - box.y
@@ -61,7 +62,7 @@ def _free_middle(
     for x, y in places:
         around_it = Box(x - box.w / 2 - _AIR, y - box.h / 2 - _AIR,
                         box.w + 2 * _AIR, box.h + 2 * _AIR)
-        if not any(_overlap(around_it, other) for other in there):
+        if not any(around_it.touches(other) for other in there):
             return x, y
     taken = {(round(x), round(y)) for x, y in (b.middle for b in boxes)}
     x, y = middle
@@ -74,7 +75,3 @@ def _steps(middle: float, margin: float, length: float) -> list[float]:
     """Places from `margin` to `length` - `margin`, steps apart, with the middle among them."""
     n = max(int((length / 2 - margin) // _STEP), 0)
     return [middle + step * _STEP for step in range(-n, n + 1)]
-
-
-def _overlap(a: Box, b: Box) -> bool:
-    return a.x < b.right and b.x < a.right and a.y < b.bottom and b.y < a.bottom

@@ -24,6 +24,11 @@ class Box:
     def bottom(self) -> float:
         return self.y + self.h
 
+    def touches(self, other: "Box") -> bool:
+        """Return whether the two have some area in common."""
+        return (self.x < other.right and other.x < self.right
+                and self.y < other.bottom and other.y < self.bottom)
+
     @property
     def middle(self) -> tuple[float, float]:
         return self.x + self.w / 2, self.y + self.h / 2

@@ -77,13 +77,13 @@ def _brought_in(
         box = boxes[element.id]
         others = [other for name, other in boxes.items() if name != element.id]
         if element.id not in new or isinstance(element, Group) or not (
-                _leaves(box, frame) or any(_touch(box, other) for other in others)):
+                _leaves(box, frame) or any(box.touches(other) for other in others)):
             continue
         places = [Box(x, y, box.w, box.h)
                   for x in _steps(frame.x, frame.right - box.w)
                   for y in _steps(frame.y, frame.bottom - box.h)]
         places.sort(key=lambda place: dist((place.x, place.y), (box.x, box.y)))
-        free = (place for place in places if not any(_touch(place, other) for other in others))
+        free = (place for place in places if not any(place.touches(other) for other in others))
         place = next(free, places[0])
         boxes[element.id] = place
         moved.append(element.model_copy(update={"x": place.x, "y": place.y}))
@@ -109,7 +109,7 @@ def _is_crowded(
 ) -> bool:
     """Whether lists of parts lie on each other or on buttons, or run off the slide."""
     boxes = [around(map(box_of, some)) for some in parts]
-    return (_lie_on(buttons, boxes) or any(_touch(a, b) for a, b in combinations(boxes, 2))
+    return (_lie_on(buttons, boxes) or any(a.touches(b) for a, b in combinations(boxes, 2))
             or any(_leaves(box, Box(0, 0, size.w, size.h)) for box in boxes))
 
 
@@ -119,12 +119,7 @@ def _leaves(box: Box, frame: Box) -> bool:
 
 
 def _lie_on(buttons: Sequence[Element], boxes: Sequence[Box]) -> bool:
-    return any(_touch(box_of(button), box) for button in buttons for box in boxes)
-
-
-def _touch(one: Box, other: Box) -> bool:
-    return (one.x < other.right and other.x < one.right
-            and one.y < other.bottom and other.y < one.bottom)
+    return any(box_of(button).touches(box) for button in buttons for box in boxes)
 
 
 def _below(buttons: Sequence[Element], frames: Sequence[Box]) -> list[Element]:

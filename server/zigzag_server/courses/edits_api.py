@@ -7,6 +7,7 @@ from ninja import Field, Router, Schema
 from zigzag_core import course as core
 from zigzag_core.access.contrast import weak_pairs
 from zigzag_core.course.blank import Addition, blank_slide
+from zigzag_core.course.new_questions import QUESTION_KINDS
 from zigzag_core.edit import arrange, finding, groups
 from zigzag_core.edit.adding import add
 from zigzag_core.edit.copying import Clipping, clip, duplicate_slide, paste, welcome
@@ -20,6 +21,7 @@ from zigzag_core.edit.layouts import (
     with_layout,
 )
 from zigzag_core.edit.outline import plant, read_outline
+from zigzag_core.edit.question_place import covers_others
 from zigzag_core.edit.resizing import resize_course
 
 from zigzag_server.accounts.auth import author
@@ -35,6 +37,7 @@ class Edited(Schema):
     """A slide as it would be after an edit, and the elements to select then.
 
     `course` is there when its settings would change too, with the addresses of its files.
+    `covers` says that what is new lies over something, since there was no room.
     """
 
     slide: core.Slide
@@ -42,6 +45,7 @@ class Edited(Schema):
     course: core.Course | None = None
     media: dict[str, str] = {}
     previews: dict[str, str] = {}
+    covers: bool = False
 
 
 class Changed(Schema):
@@ -186,7 +190,9 @@ def edit_add(request: HttpRequest, data: AddIn) -> dict[str, Any]:
         overlay_of(data.slide, data.overlay),
     )
     if not variables:
-        return _edited(slide, selected)
+        covers = data.at is None and data.what in QUESTION_KINDS and covers_others(
+            slide, selected, course.size)
+        return {**_edited(slide, selected), "covers": covers}
     clipping = Clipping(variables=variables)
     return _edited(slide, selected, welcome(course, clipping))
 

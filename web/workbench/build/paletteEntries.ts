@@ -9,9 +9,10 @@ import {
 import { useNavigate } from "react-router";
 import { api, take } from "../../api/client";
 import type { Element, RuleAction } from "../../api/types";
+import { addElement, type Addition } from "../store/adding";
 import { duplicateSelected } from "../store/clipboard";
 import {
-  addElement, arrangeSelected, attempt, groupSelected, removeSelected, toggleSelected, ungroupSelected, type Addition,
+  arrangeSelected, attempt, groupSelected, removeSelected, toggleSelected, ungroupSelected,
 } from "../store/commands";
 import { addFile, kindOf, takeFrom } from "../store/media";
 import { addSlide, duplicateSlide } from "../store/slides";

@@ -2,11 +2,12 @@
 import { useEffect } from "react";
 import { useNavigate } from "react-router";
 import type { Slide } from "../../api/types";
+import { addElement } from "../store/adding";
 import {
   copiedFor, copySelected, cutSelected, duplicateSelected, paste, pastesWhatIsBeingCopied,
 } from "../store/clipboard";
 import {
-  addElement, arrangeSelected, groupSelected, nudge, removeSelected, selectNext, ungroupSelected,
+  arrangeSelected, groupSelected, nudge, removeSelected, selectNext, ungroupSelected,
 } from "../store/commands";
 import { paragraphs } from "../store/richText";
 import { save } from "../store/saver";

@@ -3,7 +3,6 @@ import { api, take } from "../../api/client";
 import type { paths } from "../../api/api";
 import type { Course, Element, Slide } from "../../api/types";
 import { withMembers } from "../build/geometry";
-import { useOverlay } from "../build/onOverlay";
 import { sayError } from "../ui/toaster";
 import {
   apply, changeElements, changeSlide, currentSlide, knowMedia, select, useCourse,
@@ -11,8 +10,6 @@ import {
 
 const { getState: get } = useCourse;
 
-type AddBody = paths["/api/edits/add"]["post"]["requestBody"]["content"]["application/json"];
-export type Addition = AddBody["what"];
 type ArrangeBody = paths["/api/edits/arrange"]["post"]["requestBody"]["content"]["application/json"];
 export type Arrangement = Partial<Pick<ArrangeBody,
   "edge" | "axis" | "by" | "side" | "turn" | "flip" | "level" | "to_slide">>;
@@ -41,19 +38,6 @@ export function takeOver(label: string, edited: Edited, selected: readonly strin
     slides: { [edited.slide.id]: edited.slide },
     ...(edited.course ? { course: edited.course } : {}),
   }, { select: selected });
-}
-
-export function addElement(
-  what: Addition, at: [number, number] | null, finish?: (slide: Slide, ids: string[]) => Slide,
-): Promise<void> {
-  return attempt(async () => {
-    const slide = currentSlide();
-    if (!slide) return;
-    const body = { slide, what, at, course: get().course, overlay: useOverlay.getState().overlay };
-    const added = await take(api.POST("/api/edits/add", { body }));
-    const done = finish ? finish(added.slide, added.selected) : added.slide;
-    takeOver(`Add ${what.replaceAll("_", " ")}`, { ...added, slide: done });
-  });
 }
 
 /** Do something with the selected elements that gives back the slide as it would be. */

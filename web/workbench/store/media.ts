@@ -1,7 +1,7 @@
 /** Bringing files into the course, and showing them. */
 import { api, take, upload } from "../../api/client";
 import type { Background, Element, MediaFile, Slide } from "../../api/types";
-import { addElement } from "./commands";
+import { addElement } from "./adding";
 import { apply, changeCourse, currentSlide, knowMedia, select, useCourse } from "./store";
 
 const { getState: get } = useCourse;

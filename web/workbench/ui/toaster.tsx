@@ -6,11 +6,11 @@ import type { ReactNode } from "react";
 
 const toaster = createToaster({ placement: "bottom-end", max: 4 });
 
-/** Say that something was done; `undo` is offered for some seconds. */
-export function sayDone(title: string, undo?: () => void): void {
+/** Say that something was done; a way back, or another way, is offered for some seconds. */
+export function sayDone(title: string, other?: () => void, label = "Undo"): void {
   toaster.create({
     title, type: "info", duration: 8_000,
-    ...(undo ? { action: { label: "Undo", onClick: undo } } : {}),
+    ...(other ? { action: { label, onClick: other } } : {}),
   });
 }
 
