@@ -123,3 +123,18 @@ def test_groups_on_the_slide_become_answers(page):
     page.click("main label.zz-choice")
     page.press("Submit")
     page.find("[role=dialog]")
+
+
+def test_a_question_without_room_goes_onto_a_slide_of_its_own(page):
+    fresh_slide(page, "Full")
+    palette(page, "Single choice")
+    page.words("Judges · Single choice")
+    palette(page, "Matching")
+    page.see("There was no room left")
+    page.press("Onto a new slide")
+    page.until(lambda: len(page.all("[data-stop-button]")) == 3)
+    page.words("Judges · Matching")
+    page.click("[data-stop-button='1']")
+    page.until(lambda: "What do you want to ask?" in page.find("[data-stage]").text)
+    assert "What belongs together?" not in page.find("[data-stage]").text
+    page.saved()

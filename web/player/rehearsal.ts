@@ -1,5 +1,6 @@
 /** A rehearsal's frame: tells the workbench what happens, and does what the workbench asks. */
 import type { Session } from "./app/session";
+import { Growing } from "./engine/growing";
 import type { Event, State } from "./engine/state";
 
 /** What the workbench asks of the rehearsal's frame. */
@@ -21,7 +22,7 @@ export const acrossFrames = (state: State): RehearsedState => (
 );
 
 export const fromFrames = (state: RehearsedState): State => (
-  { ...state, clicked: new Set(state.clicked), opened: new Set(state.opened) }
+  { ...state, clicked: Growing.of(state.clicked), opened: new Set(state.opened) }
 );
 
 export function obey(session: () => Session, app: string): void {

@@ -5,6 +5,7 @@
 import * as clock from "./clock";
 import { evaluate } from "./expression";
 import { followUp } from "./following";
+import { Growing } from "./growing";
 import * as learner from "./learner";
 import * as moving from "./moving";
 import type { Index } from "./program";
@@ -26,7 +27,7 @@ export function start(index: Index, seed: number, learnerName = ""): State {
   for (const v of index.program.variables) variables[v.id] = fitted(v, v.default);
   return {
     seed: seed >>> 0, rng: seed >>> 0, time: 0, entered: 0, slide: null, visited: [], path: [],
-    clicked: new Set(), hidden: {}, looks: {}, variables, overlays: [], answers: {}, clocks: {},
+    clicked: Growing.of(), hidden: {}, looks: {}, variables, overlays: [], answers: {}, clocks: {},
     waiting: [], paused: false, places: {}, moves: {}, dropped: {}, watched: {}, opened: new Set(),
     back: null, more_time: 1, learner: clipped(learnerName), marked: "", completed: false, success: "unknown", ended: false,
   };

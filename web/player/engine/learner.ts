@@ -10,7 +10,7 @@ const LONGEST_STRETCH = 60_000;
 export function click(run: Run, element: string): void {
   if (!atHand(run, element)) return;
   const before = run.state.clicked;
-  if (!before.has(element)) run.update({ clicked: new Set(before).add(element) });
+  run.update({ clicked: before.with(element) });
   run.raised("clicked", element);
   if (before.has(element)) return;
   for (const seen of run.index.setsOf.get(element) ?? []) {

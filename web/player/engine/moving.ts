@@ -1,6 +1,7 @@
 /** From slide to slide, opening and closing overlays, beginning again. The twin of `logic/moving.py`. */
 import type { Action, ClockCue } from "../../api/types";
 import { gateIsOpen } from "./expression";
+import { Growing } from "./growing";
 import type { Index } from "./program";
 import { without, type Run } from "./run";
 import type { State, Time } from "./state";
@@ -29,8 +30,9 @@ export function go(
     target = wayOn(run);
   } else if (to === "previous") target = slideBefore(index, state);
   if (target === null || target === state.slide) return;
+  const from = state.slide;
   enter(run, target, to === "previous");
-  if (offerBack && run.state.slide === target) run.update({ back: state.slide });
+  if (offerBack && run.state.slide === target) run.update({ back: from });
 }
 
 /** Whether the gate of this slide is closed; says so. */
@@ -126,7 +128,7 @@ export function clear(run: Run, action: Extract<Action, { do: "clear" }>): void 
   const gone = new Set(elements);
   const slides = new Set<string>(action.slides);
   run.update({
-    clicked: new Set([...state.clicked].filter((element) => !gone.has(element))),
+    clicked: Growing.of([...state.clicked].filter((element) => !gone.has(element))),
     visited: state.visited.filter((slide) => !slides.has(slide)),
     opened: new Set([...state.opened].filter((slide) => !slides.has(slide))),
     answers: without(state.answers, (question) => action.questions.includes(question)),

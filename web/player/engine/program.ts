@@ -43,7 +43,8 @@ export class Index {
   /** The questions that give points; an open answer has none until it is marked. */
   readonly scored: readonly Grader[];
   readonly maxPoints: number;
-  private readonly matches = new Map<string, BoundRule[]>();
+  /** The rules by their event and target; null is any. */
+  private readonly matches = new Map<string, Map<string | null, BoundRule[]>>();
 
   constructor(readonly program: Program) {
     this.order = program.slides.map((slide) => slide.id);
@@ -82,7 +83,9 @@ export class Index {
         this.onward.set(slide.id, this.position.has(onward.slide) ? onward.slide : after);
       } else this.onward.set(slide.id, onward.to === "next" ? after : null);
     });
-    for (const rules of this.matches.values()) rules.sort((a, b) => a.rank - b.rank);
+    for (const those of this.matches.values()) {
+      for (const rules of those.values()) rules.sort((a, b) => a.rank - b.rank);
+    }
     for (const [element, moments] of this.mediaMoments) {
       this.mediaMoments.set(element, [...new Set(moments)].sort((a, b) => a - b));
     }
@@ -105,8 +108,9 @@ export class Index {
 
   /** Return the rules for `event` at `target`, in the order in which they run. */
   matching(event: string, target: string, detail: string | null = null): readonly BoundRule[] {
-    const exact = this.matches.get(key(event, target));
-    const general = this.matches.get(key(event, null));
+    const rules = this.matches.get(event);
+    const exact = rules?.get(target);
+    const general = rules?.get(null);
     const found = exact && general ? [...exact, ...general].sort((a, b) => a.rank - b.rank) : exact ?? general ?? NONE;
     if (detail === null) return found;
     return found.filter(({ rule }) => rule.detail === null || rule.detail === undefined || rule.detail === detail);
@@ -121,24 +125,21 @@ export class Index {
 
   private addRules(rules: readonly ProgramRule[], rank: Rank, slide: string | null): void {
     for (const rule of rules) {
-      const place = key(rule.on, rule.target ?? null);
       const bound = { rank: rule.block ? Rank.Block : rank, slide, rule };
       if (!this.rules.has(rule.id)) this.rules.set(rule.id, bound);
-      addTo(this.matches, place, bound);
+      let those = this.matches.get(rule.on);
+      if (!those) this.matches.set(rule.on, those = new Map());
+      addTo(those, rule.target ?? null, bound);
       if (rule.on === "timer") addTo(this.timers, rule.target ?? "course", rule);
       if (rule.on === "media_reached" && rule.target) addTo(this.mediaMoments, rule.target, rule.after);
     }
   }
 }
 
-function addTo<T>(lists: Map<string, T[]>, name: string, thing: T): void {
+function addTo<K, T>(lists: Map<K, T[]>, name: K, thing: T): void {
   const list = lists.get(name);
   if (list) list.push(thing);
   else lists.set(name, [thing]);
 }
 
 const NONE: readonly BoundRule[] = [];
-
-function key(event: string, target: string | null): string {
-  return target === null ? event : `${event} ${target}`;
-}

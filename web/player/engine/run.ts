@@ -2,7 +2,7 @@
 import { evaluate } from "./expression";
 import type { Index } from "./program";
 import { step32 } from "./random";
-import type { Effect, Ran, State } from "./state";
+import { copyOf, type Effect, type Ran, type State } from "./state";
 import { fitted, toYesNo } from "./values";
 
 /** An event, what it happened to, and the detail that narrows it down. */
@@ -14,12 +14,20 @@ export class Run {
   queue: Raised[] = [];
   handled = 0;
 
-  constructor(readonly index: Index, public state: State, readonly log: Ran[] | null) {
-    this.before = state;
+  private own: State | null = null;
+
+  constructor(readonly index: Index, before: State, readonly log: Ran[] | null) {
+    this.before = before;
   }
 
+  /** The state so far. What is to be kept from before a change must be taken out of it. */
+  get state(): State {
+    return this.own ?? this.before;
+  }
+
+  /** Change the state: the first time a copy of it, which is this run's own. */
   update(changes: Partial<State>): void {
-    this.state = { ...this.state, ...changes };
+    Object.assign(this.own ??= copyOf(this.before), changes);
   }
 
   raised(event: string, target: string, detail: string | null = null): void {

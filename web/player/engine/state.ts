@@ -1,4 +1,5 @@
 /** The state of a run. The twin of `zigzag_core/logic/state.py`. */
+import type { Growing } from "./growing";
 import type { Given } from "./measure";
 import type { Value } from "./values";
 
@@ -53,7 +54,7 @@ export interface State {
   readonly visited: readonly string[];
   /** The slides that the learner came by and can go back to, the last at its end. */
   readonly path: readonly string[];
-  readonly clicked: ReadonlySet<string>;
+  readonly clicked: Growing;
   readonly hidden: Of<boolean>;
   readonly looks: Of<string>;
   readonly variables: Of<Value>;
@@ -81,6 +82,18 @@ export interface State {
   readonly completed: boolean;
   readonly success: Success;
   readonly ended: boolean;
+}
+
+/** Return a copy of `state`. Each field by its name: with so many, that is twice as fast as spreading. */
+export function copyOf(state: State): State {
+  return {
+    seed: state.seed, rng: state.rng, time: state.time, entered: state.entered, slide: state.slide,
+    visited: state.visited, path: state.path, clicked: state.clicked, hidden: state.hidden, looks: state.looks,
+    variables: state.variables, overlays: state.overlays, answers: state.answers, clocks: state.clocks,
+    waiting: state.waiting, paused: state.paused, places: state.places, moves: state.moves, dropped: state.dropped,
+    watched: state.watched, opened: state.opened, back: state.back, more_time: state.more_time, learner: state.learner,
+    marked: state.marked, completed: state.completed, success: state.success, ended: state.ended,
+  };
 }
 
 /** Return `state` as plain JSON values, sets sorted, as the traces hold it. */

@@ -1,6 +1,7 @@
 /** Saved progress. The twin of `zigzag_core/tracking/progress.py`, which describes the form. */
 import type { Grader } from "../../api/types";
 import { MOST_TIME, start } from "../engine/engine";
+import { Growing } from "../engine/growing";
 import { measure } from "../engine/measure";
 import type { Index } from "../engine/program";
 import { fnv1a } from "../engine/random";
@@ -87,7 +88,7 @@ export function unpack(index: Index, text: string): State {
   const seen = new Set(named(slides, source.bits()));
   const visited = index.order.filter((slide) => seen.has(slide));
   const exists = (name: string): boolean => index.elements.has(name);
-  const clicked = new Set(named(elements, source.bits()).filter(exists));
+  const clicked = Growing.of(named(elements, source.bits()).filter(exists));
   const hidden: Record<string, boolean> = {};
   for (const is of [true, false]) {
     for (const name of named(elements, source.bits()).filter(exists)) hidden[name] = is;
