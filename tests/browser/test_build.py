@@ -66,6 +66,8 @@ def test_shelf_rename_duplicate_delete_and_undo(page):
 
 def test_slides_are_dragged_renamed_duplicated_and_deleted(page):
     _copy(page, "Slides in hand")
+    # Stops find their places once the route was looked through: forks are drawn then.
+    page.find("nav[aria-label='Route'] [stroke-dasharray]")
     before = _stops(page)
     _drag(page, page.find("[data-stop-button='1']"), page.find("[data-stop-button='3']"))
     page.until(lambda: _stops(page)[:4] == [before[0], before[2], before[3], before[1]])

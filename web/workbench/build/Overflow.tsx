@@ -3,8 +3,11 @@ import { Box } from "@chakra-ui/react";
 import { useEffect, useState, type ReactNode } from "react";
 import type { Slide } from "../../api/types";
 import { fits } from "../../player/render/Words";
+import { useCourse } from "../store/store";
 
 export function Overflow({ slide, scale }: { slide: Slide; scale: number }): ReactNode {
+  // Words that are being written are not drawn yet.
+  const editing = useCourse((state) => state.editing);
   const [over, setOver] = useState<readonly string[]>([]);
   useEffect(() => {
     const look = (): void => {
@@ -18,7 +21,7 @@ export function Overflow({ slide, scale }: { slide: Slide; scale: number }): Rea
     const frame = requestAnimationFrame(look);
     void document.fonts.ready.then(look);
     return () => cancelAnimationFrame(frame);
-  }, [slide]);
+  }, [slide, editing]);
   return slide.elements.filter((element) => over.includes(element.id)).map((element) => (
     <Box
       key={element.id} position="absolute" zIndex="1000001" pointerEvents="none" bg="#b4472f" color="white"
