@@ -68,18 +68,20 @@ def server(tmp_path_factory):
     running.stop()
 
 
-@pytest.fixture
-def page(server):
-    browser = chromium()
-    yield Page(browser, server.address)
-    browser.quit()
-
-
-@pytest.fixture(scope="module")
+@pytest.fixture(scope="session")
 def shared_browser(server):
+    """One browser for all tests of a worker: the code of the pages stays compiled."""
     browser = chromium()
     yield browser
     browser.quit()
+
+
+@pytest.fixture
+def page(server, shared_browser):
+    """A browser in which nothing is known of earlier tests: one window, of the usual size."""
+    page = Page(shared_browser, server.address)
+    page.forget()
+    return page
 
 
 @pytest.hookimpl(hookwrapper=True)

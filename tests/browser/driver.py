@@ -22,10 +22,15 @@ def chromium(width: int = 1280, height: int = 800) -> webdriver.Chrome:
         options.add_argument(argument)
     options.set_capability("goog:loggingPrefs", {"browser": "ALL"})
     browser = webdriver.Chrome(options=options, service=Service("/usr/bin/chromedriver"))
-    # The window has a frame even when nobody sees it; the page gets the size asked for.
+    fit_window(browser, width, height)
+    return browser
+
+
+def fit_window(browser: webdriver.Chrome, width: int = 1280, height: int = 800) -> None:
+    """Give the page the size asked for: the window has a frame even when nobody sees it."""
+    browser.set_window_size(width, height)
     inner = browser.execute_script("return [innerWidth, innerHeight]")
     browser.set_window_size(2 * width - inner[0], 2 * height - inner[1])
-    return browser
 
 
 class Page:
@@ -34,6 +39,24 @@ class Page:
     def __init__(self, browser: webdriver.Chrome, address: str) -> None:
         self.browser = browser
         self.address = address
+
+    def forget(self) -> None:
+        """Close all windows but a new one; forget cookies, what was stored, emulated devices."""
+        browser = self.browser
+        old = browser.window_handles
+        browser.switch_to.new_window("window")
+        new = browser.current_window_handle
+        for handle in old:
+            browser.switch_to.window(handle)
+            browser.close()
+        browser.switch_to.window(new)
+        # Sites of the same host share their cookies, whatever their ports are.
+        for address in (self.address, self.address.replace("localhost", "127.0.0.1")):
+            browser.execute_cdp_cmd("Storage.clearDataForOrigin", {
+                "origin": address, "storageTypes": "cookies,local_storage,indexeddb,cache_storage"})
+        browser.execute_cdp_cmd("Network.clearBrowserCookies", {})
+        fit_window(browser)
+        browser.get_log("browser")
 
     def go(self, path: str) -> None:
         self.browser.get(self.address + path)
