@@ -74,6 +74,22 @@ def test_kinds_turn_into_each_other_with_all_that_can_be_kept(kind, other):
         assert taker.answer.result in ("right", "partly" if other == "hotspot" else "right")
 
 
+@pytest.mark.parametrize("other", ["single_choice", "matching", "blanks", "rating_scale"])
+def test_a_picture_stays_beside_what_its_places_become_and_an_empty_one_goes(other):
+    slide = slide_with("hotspot")
+    name, ground = slide.questions[0].id, slide.questions[0].on
+    turned = converted(slide, name, other, fresh_ids(3))
+    assert ground not in {e.id for e in turned.elements}
+    slide = slide.model_copy(update={"elements": tuple(
+        e.model_copy(update={"media": "hutmap", "w": 500}) if e.id == ground else e
+        for e in slide.elements)})
+    kept = converted(slide, name, other, fresh_ids(3))
+    picture = next(e for e in kept.elements if e.id == ground)
+    for made, most in ((turned, 0), (kept, picture.x + picture.w)):
+        parts = [e for e in made.elements if e.id in set(q.answer_elements(made.questions[0]))]
+        assert all(e.x >= most and e.x + e.w <= 1200 and e.y + e.h <= 720 for e in parts)
+
+
 def test_accepted_words_that_are_numbers_become_numbers_and_back():
     accepts = q.Accepts(words=("1234567,25", "four", "12 m"), units=("m",), typos=True)
     doc = document(slide_with("short_text"), accepts=accepts)

@@ -1,10 +1,10 @@
 """Turning a question into one of another kind, with all that can be kept."""
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 from typing import Any
 
-from zigzag_core.course import IdSource, Shape, Slide, SlideSize, Text
+from zigzag_core.course import Element, IdSource, Picture, Shape, Slide, SlideSize, Text
 from zigzag_core.course import questions as q
 from zigzag_core.course.new_questions import QUESTION_KINDS, QuestionKind, new_question
 from zigzag_core.course.numbers import in_digits, number_in
@@ -14,7 +14,9 @@ from zigzag_core.course.theme import NamedStyle
 from zigzag_core.course.usual_styles import USUAL_STYLES
 
 from .copying import without
-from .geometry import around, box_of
+from .geometry import Box, around, box_of
+from .question_grid import AIR
+from .question_place import beside, fitted
 from .question_room import with_room
 from .questions_on import KINDS, asked_on, saying, with_parts, with_question
 
@@ -31,7 +33,8 @@ _SAME_PARTS = (
 """Kinds whose answers can be the same elements."""
 
 
-_BETWEEN, _WIDTH = 40, 1_240
+_BETWEEN = 40
+_LEFT, _RIGHT, _LEAST = 80, 1_200, 240
 
 
 @dataclass(frozen=True)
@@ -169,13 +172,19 @@ def _with_targets(
     box = around(box_of(e) for e in slide.elements if e.id in {element for _, element, _ in parts})
     words = all_spoken(slide.elements)
     top = max((e.z for e in slide.elements), default=0) + 1
-    x = box.right + _BETWEEN
+    x, y = box.right + _BETWEEN, box.y
+    if x + _LEAST > _RIGHT:
+        x, y = box.x, box.bottom + _BETWEEN
+    w, h = min(look.w, _RIGHT - x), look.h if matching or y > box.y else max(look.h, box.h)
     boxes, targets, to = [], [], {}
-    for n, (name, element, _) in enumerate(wanted if matching else wanted[:1]):
+    wanted = wanted if matching else wanted[:1]
+    for n, (name, element, _) in enumerate(wanted):
+        # Not opposite each other, or the places would give it away.
+        row = (n + 1) % len(wanted)
         says = f"Belongs to “{words[element]}”" if matching else "Belongs here"
         boxes.append(look.model_copy(update={
-            "id": fresh(), "name": f"Target {n + 1}", "text": rich(says), "x": x,
-            "y": box.y + n * (look.h + 16), "z": top + n}))
+            "id": fresh(), "name": f"Target {n + 1}", "text": rich(says), "x": x, "w": w,
+            "y": y + row * (h + 16), "h": h, "z": top + n}))
         targets.append(q.Target(id=fresh(), element=boxes[-1].id, takes=1 if matching else None))
         to[name] = targets[-1].id
     if not matching and targets:
@@ -190,7 +199,7 @@ def _with_targets(
 def _narrowed(slide: Slide, names: set[str], wanted: float) -> Slide:
     """The slide with texts in a column so narrow that there is room of `wanted` px beside them."""
     column = [e for e in slide.elements if e.id in names]
-    most = _WIDTH - wanted - _BETWEEN - min(e.x for e in column)
+    most = _RIGHT - wanted - _BETWEEN - min(e.x for e in column)
     if len({e.x for e in column}) > 1 or not all(isinstance(e, Text | Shape) for e in column):
         return slide
     return slide.model_copy(update={"elements": tuple(
@@ -207,15 +216,18 @@ def _with_new(
     own = {model.submit, model.prompt if old.prompt else None}
     elements = [e for e in made if e.id not in own]
     answers = set(q.answer_elements(old))
+    ground = next((e for e in slide.elements if e.id == getattr(old, "on", None)), None)
+    if isinstance(ground, Picture) and ground.media is None:
+        # A place for a picture that never came is no picture.
+        answers.add(ground.id)
     first = next(n for n, e in enumerate(slide.elements) if e.id in answers)
     place = around(box_of(e) for e in slide.elements if e.id in answers)
-    here = around(box_of(e) for e in elements)
     overlay = slide.elements[first].overlay
     top = max(e.z for e in slide.elements) + 1
-    dx = min(place.x, max(size.w - here.w, 0)) - here.x
-    dy = min(place.y, max(size.h - here.h, 0)) - here.y
-    elements = [e.model_copy(update={"x": e.x + dx, "y": e.y + dy, "z": top + n,
-                                     "overlay": overlay}) for n, e in enumerate(elements)]
+    kept = box_of(ground) if ground and ground.id not in answers else None
+    here = _place_for(elements, place, kept, size)
+    elements = [e.model_copy(update={"z": top + n, "overlay": overlay})
+                for n, e in enumerate(fitted(elements, here))]
     common = _common(old, kind)
     if not old.prompt:
         common["prompt"] = model.prompt
@@ -224,7 +236,31 @@ def _with_new(
     slide = slide.model_copy(update={
         "elements": (*slide.elements[:first], *elements, *slide.elements[first:])})
     slide = with_question(slide, _filled(model.model_copy(update=common), said))
-    return _with_words(slide, old.id, said, fresh, size)
+    return _buttons_follow(_with_words(slide, old.id, said, fresh, size), old.id, place.bottom)
+
+
+def _buttons_follow(slide: Slide, question: str, before: float) -> Slide:
+    """The slide with buttons that stood right below the parts of a question, which ended at
+    `before` (px), right below those that it has now."""
+    asked = asked_on(slide, question)
+    parts = set(q.answer_elements(asked))
+    now = around(box_of(e) for e in slide.elements if e.id in parts).bottom
+    names = {asked.submit, asked.reset}
+    near = [e for e in slide.elements if e.id in names and 0 <= e.y - before <= 2 * AIR]
+    by = {e.id: e.model_copy(update={"y": e.y + now - before}) for e in near}
+    return slide.model_copy(update={"elements": tuple(by.get(e.id, e) for e in slide.elements)})
+
+
+def _place_for(
+    elements: Sequence[Element], place: Box, kept: Box | None, size: SlideSize
+) -> Box:
+    """Where new elements go: from the `place` of the old ones on, beside a picture that stays."""
+    own = around(map(box_of, elements))
+    free = beside(kept, size, kept.y) if kept else None
+    if free:
+        return free
+    x = max(min(place.x, _RIGHT - own.w), _LEFT)
+    return Box(x, min(place.y, max(size.h - own.h, 0)), _RIGHT - x, own.h)
 
 
 def _filled(new: q.Question, said: list[_Said]) -> q.Question:

@@ -1,6 +1,6 @@
 """Where a new question goes on a slide that has something on it already."""
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Container, Iterator, Sequence
 
 from zigzag_core.course import (
     Button,
@@ -19,7 +19,7 @@ from .copying import Clipping, paste
 from .geometry import Box, around, box_of
 from .question_room import with_room
 
-_MARGIN, _AIR, _APART = 24, 24, 40
+_MARGIN, _AIR, _APART, _SIDE = 24, 24, 40, 80
 _LEAST_WIDTH, _LEAST_HEIGHT = 440, 280
 """A question goes into no smaller place (px)."""
 _LEAST_SHARE = 0.4
@@ -82,10 +82,8 @@ def _put_in(
     overlay: str | None,
 ) -> tuple[Slide, tuple[str, ...]]:
     [asked] = clipping.questions
-    own = around(map(box_of, clipping.elements))
-    narrower = region.w / own.w
-    buttons = {asked.submit, asked.reset}
-    elements = [_moved(e, own, region, narrower, e.id in buttons) for e in clipping.elements]
+    buttons = {name for name in (asked.submit, asked.reset) if name}
+    elements = fitted(clipping.elements, region, buttons)
     limit = size.h - _MARGIN - sum(_AIR + e.h for e in elements if e.id == asked.submit)
     elements = _lower(elements, asked, limit)
     elements = [e.model_copy(update={"y": min(e.y, size.h - _MARGIN - e.h)})
@@ -95,12 +93,26 @@ def _put_in(
     return with_room(made, made.questions[-1].id, size), ids
 
 
-def _moved(element: Element, own: Box, region: Box, narrower: float, keeps: bool) -> Element:
-    return element.model_copy(update={
-        "x": region.x + (element.x - own.x) * narrower,
-        "w": element.w if keeps else element.w * narrower,
-        "y": region.y + element.y - own.y,
-    })
+def fitted(
+    elements: Sequence[Element], region: Box, keep: Container[str] = ()
+) -> list[Element]:
+    """Return `elements` from the upper left corner of `region` on, narrower if it is; those that
+    are named in `keep` stay as wide as they are."""
+    own = around(map(box_of, elements))
+    narrower = min(region.w / own.w, 1)
+    return [e.model_copy(update={
+        "x": region.x + (e.x - own.x) * narrower, "y": region.y + e.y - own.y,
+        "w": e.w if e.id in keep else e.w * narrower,
+    }) for e in elements]
+
+
+def beside(ground: Box, size: SlideSize, from_top: float) -> Box | None:
+    """Return the larger place (px) to the right or to the left of `ground`, from `from_top` down,
+    if one is wide enough for a question."""
+    right = Box(ground.right + _APART, from_top, size.w - _SIDE - ground.right - _APART, 0)
+    left = Box(_SIDE, from_top, ground.x - _APART - _SIDE, 0)
+    wider = max(right, left, key=lambda box: box.w)
+    return wider if wider.w >= _LEAST_WIDTH else None
 
 
 def _lower(elements: list[Element], asked: q.Question, limit: float) -> list[Element]:

@@ -105,7 +105,7 @@ export function pasteParts(question: Question, where: PartList, at: number, rows
   });
 }
 
-/** The slide with more parts of a question; they are selected, too, where the question was. */
+/** The slide with other parts of a question; they are selected, too, where the question was. */
 function putWithParts(label: string, before: Slide, after: Slide, question: string): void {
   const [old, now] = [before, after].map((slide) => {
     const found = slide.questions.find(({ id }) => id === question);
@@ -158,7 +158,7 @@ export function convert(question: Question, kind: Question["kind"]): Promise<voi
     const slide = currentSlide();
     if (!slide) return;
     const { slide: turned } = await take(api.POST("/api/edits/convert", { body: { slide, course: useCourse.getState().course, question: question.id, kind } }));
-    changeSlide("Turn into another kind", turned);
+    putWithParts("Turn into another kind", slide, turned, question.id);
   });
 }
 
