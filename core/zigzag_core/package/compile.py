@@ -95,9 +95,8 @@ def _slide(slide: Slide, weave: Woven, scope: Scope) -> ProgramSlide:
         element: changes for question in slide.questions
         for element, changes in roles_of(question).items()
     }
-    titles = {other.id: other.title for other in scope.document.slides}
     said = [
-        feedback(question, slide, scope.course, lambda other: titles.get(other, ""))
+        feedback(question, slide, scope.course, scope.title_of)
         for question in slide.questions
     ]
     shown = spans(slide.timing)

@@ -27,6 +27,11 @@ class Scope:
     def course(self) -> Course:
         return self.document.course
 
+    def title_of(self, slide: str) -> str:
+        """Return the title of a slide; empty where it is gone."""
+        found = self.slides.get(slide)
+        return found.title if found else ""
+
 
 def scope_of(document: CourseDocument, slides: Iterable[Slide]) -> Scope:
     """Return what the rules of `document`, with `slides` as they look, may name."""
