@@ -348,6 +348,19 @@ def test_as_many_parts_as_one_likes_lie_on_the_slide_and_apart(kind, where, targ
         are_apart_and_above_the_button(grown)
 
 
+def test_room_for_things_leaves_places_where_they_were_put():
+    slide = slide_with("drag_to_target")
+    asked = slide.questions[0]
+    spots = {t.element: (640 + 300 * n, 250) for n, t in enumerate(asked.targets)}
+    slide = slide.model_copy(update={"elements": tuple(
+        e.model_copy(update={"x": spots[e.id][0], "y": spots[e.id][1], "w": 220, "h": 60})
+        if e.id in spots else e for e in slide.elements)})
+    grown, _ = with_parts(slide, asked.id, "items", ["Rope", "Axe", "Map"], fresh_ids(3))
+    are_apart_and_above_the_button(grown)
+    assert {e.id: (e.x, e.y, e.w, e.h) for e in grown.elements if e.id in spots} == {
+        name: (*place, 220, 60) for name, place in spots.items()}
+
+
 def test_answers_that_come_one_by_one_find_their_places_too():
     slide, fresh = slide_with("multiple_response"), fresh_ids(3)
     for number in range(22):

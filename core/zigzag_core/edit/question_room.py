@@ -1,7 +1,7 @@
 """Room for the parts of a question: none off the slide, none on its buttons or on others."""
 
 from collections.abc import Mapping, Sequence
-from itertools import chain, combinations
+from itertools import chain
 from math import dist
 
 from zigzag_core.course import Element, Group, Slide, SlideSize
@@ -31,12 +31,11 @@ def with_room(
     ground = by_id.get(getattr(asked, "on", None) or "")
     columns, rows, free = _as_they_stand(asked, by_id)
     limit = _limit(size, buttons, (*columns, *rows))
-    if any(around(map(box_of, column)).bottom > limit or _is_crowded([column], buttons, size)
+    if any(_frame(column).bottom > limit or _is_crowded(column, buttons, size)
            for column in columns):
         columns = [in_columns(column, limit) for column in columns]
-    if rows and ground is None and _is_crowded(rows, buttons, size):
-        right = size.w - max(min(_SIDE, *(row[0].x for row in rows)), _MARGIN)
-        rows = [in_rows(rows, right, limit)]
+    if ground is None:
+        rows = _rows_with_room(rows, buttons, size, limit)
     parts = {e.id: e for e in (*free, *chain(*columns, *rows))}
     frame = box_of(ground) if ground else Box(0, 0, size.w, size.h)
     parts |= {e.id: e for e in _brought_in(list(parts.values()), new, frame)}
@@ -64,6 +63,26 @@ def _as_they_stand(
     standing = {e.id for e in chain(*columns, *rows)}
     free = [by_id[name] for name in q.answer_elements(asked) if name not in standing]
     return columns, sorted(rows, key=lambda row: row[0].y), free
+
+
+def _rows_with_room(
+    rows: _Lists, buttons: Sequence[Element], size: SlideSize, limit: float
+) -> _Lists:
+    """The rows, from the top, with those that are crowded laid out anew, and those that would then
+    be covered; all of them where the others take too much room."""
+    crowded = [n for n, row in enumerate(rows) if _is_crowded(row, buttons, size)]
+    right = size.w - max(min([_SIDE, *(row[0].x for row in rows)]), _MARGIN)
+    laid: list[Element] = []
+    while crowded:
+        laid = in_rows([rows[n] for n in crowded], right, limit)
+        others = [n for n in range(len(rows)) if n not in crowded]
+        if _frame(laid).bottom <= limit:
+            others = [n for n in others if any(
+                box_of(a).touches(box_of(b)) for a in laid for b in rows[n])]
+        if not others:
+            break
+        crowded = sorted((*crowded, *others))
+    return [laid, *(row for n, row in enumerate(rows) if n not in crowded)] if laid else rows
 
 
 def _brought_in(
@@ -98,19 +117,22 @@ def _limit(
     size: SlideSize, buttons: Sequence[Element], grids: Sequence[Sequence[Element]]
 ) -> float:
     """How far down parts may go (px), with buttons that stand above or below some left room."""
-    boxes = [around(map(box_of, parts)) for parts in grids]
+    boxes = [_frame(parts) for parts in grids]
     below = [box_of(b) for b in buttons if any(
         b.x < box.right and box.x < b.x + b.w for box in boxes)]
     return size.h - _MARGIN - (around(below).h + AIR if below else 0)
 
 
 def _is_crowded(
-    parts: Sequence[Sequence[Element]], buttons: Sequence[Element], size: SlideSize
+    parts: Sequence[Element], buttons: Sequence[Element], size: SlideSize
 ) -> bool:
-    """Whether lists of parts lie on each other or on buttons, or run off the slide."""
-    boxes = [around(map(box_of, some)) for some in parts]
-    return (_lie_on(buttons, boxes) or any(a.touches(b) for a, b in combinations(boxes, 2))
-            or any(_leaves(box, Box(0, 0, size.w, size.h)) for box in boxes))
+    """Whether a column or rows of parts lie on buttons, or run off the slide."""
+    frame = _frame(parts)
+    return _lie_on(buttons, [frame]) or _leaves(frame, Box(0, 0, size.w, size.h))
+
+
+def _frame(parts: Sequence[Element]) -> Box:
+    return around(map(box_of, parts))
 
 
 def _leaves(box: Box, frame: Box) -> bool:
