@@ -4,6 +4,7 @@ import { useQuery } from "@tanstack/react-query";
 import { lazy, Suspense, type ReactNode } from "react";
 import { Navigate, Route, Routes } from "react-router";
 import { api, take } from "../api/client";
+import { askEarly } from "../api/early";
 import { PackagePage } from "../practice/PackagePage";
 import { PracticePage } from "../practice/PracticePage";
 import { RunPage } from "../practice/RunPage";
@@ -12,7 +13,14 @@ import { Empty, QuietButton } from "../workbench/ui/parts";
 import { Account } from "./Account";
 import { SignIn } from "./SignIn";
 
-const Workbench = lazy(() => import("../workbench/Workbench"));
+const fetchWorkbench = (): Promise<typeof import("../workbench/Workbench")> => import("../workbench/Workbench");
+const Workbench = lazy(fetchWorkbench);
+// Where they will be needed its code and the course come while the session is asked for.
+const opened = /^\/courses\/([^/]+)/.exec(window.location.pathname)?.[1];
+if (opened) {
+  void fetchWorkbench();
+  askEarly(decodeURIComponent(opened));
+}
 
 const waiting = <Center h="100%" role="status" aria-label="Loading"><Spinner color="spruce" /></Center>;
 

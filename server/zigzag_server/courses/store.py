@@ -4,7 +4,8 @@ from typing import Any
 
 from django.contrib.auth.models import User
 from django.db import transaction
-from django.db.models import Max
+from django.db.models import Max, TextField
+from django.db.models.functions import Cast
 from django.utils import timezone
 from django.utils.text import slugify
 from zigzag_core import course as core
@@ -31,6 +32,14 @@ def course_of(user: User, slug: str, deleted: bool = False) -> Course:
 def slide_rows(row: Course) -> list[Slide]:
     """Return the rows of the slides that the course lists, in its order."""
     by_id = {slide.slide_id: slide for slide in row.slide_rows.all()}
+    return [by_id[slide] for slide in row.document["slides"]]
+
+
+def slide_texts(row: Course) -> list[tuple[int, str]]:
+    """Return the version and the JSON text of the slides that the course lists, in its order."""
+    stored = row.slide_rows.annotate(text=Cast("document", TextField()))
+    by_id = {name: (version, text) for name, version, text
+             in stored.values_list("slide_id", "version", "text")}
     return [by_id[slide] for slide in row.document["slides"]]
 
 

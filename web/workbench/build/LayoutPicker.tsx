@@ -1,7 +1,7 @@
 /** Layouts as small pictures: what the slide follows, and what it could. */
 import { Box, Flex, Input, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { useEffect, useState, type ReactNode } from "react";
+import { useState, type ReactNode } from "react";
 import { api, take } from "../../api/client";
 import type { Layout, Slide, Theme } from "../../api/types";
 import { Still } from "../../player/render/Still";
@@ -10,6 +10,7 @@ import { sourcesOf } from "../../player/render/resolve";
 import { changeLayout, makeLayout, updateLayout } from "../store/slides";
 import { changeCourse, useCourse } from "../store/store";
 import { FoldCard, QuietButton } from "../ui/parts";
+import { useRested } from "../ui/useRested";
 
 const WIDTH = 112;
 
@@ -17,7 +18,7 @@ export function LayoutPicker({ slide }: { slide: Slide }): ReactNode {
   const layouts = useLayouts();
   const own = useCourse((state) => state.course.layouts);
   const [naming, setNaming] = useState(false);
-  const idle = useIdle();
+  const rested = useRested();
   const current = own.find((layout) => layout.id === slide.layout);
   const differs = slide.background != null || slide.elements.some((element) => element.slot && element.own.length);
 
@@ -29,7 +30,7 @@ export function LayoutPicker({ slide }: { slide: Slide }): ReactNode {
   return (
     <FoldCard title="Layout">
       <Text fontSize="12.5px" color="quiet" mb="2">{current ? `Follows “${current.name}”` : "Follows no layout"}</Text>
-      {idle && <Layouts layouts={layouts} current={slide.layout ?? null} onPick={(id) => void changeLayout(id)} />}
+      {rested && <Layouts layouts={layouts} current={slide.layout ?? null} onPick={(id) => void changeLayout(id)} />}
       <Flex gap="2" mt="2" wrap="wrap">
         {slide.layout && <QuietButton size="xs" onClick={() => void changeLayout(null)}>Follow none</QuietButton>}
         {current && differs && (
@@ -49,16 +50,6 @@ export function LayoutPicker({ slide }: { slide: Slide }): ReactNode {
       {current && <LayoutName layout={current} />}
     </FoldCard>
   );
-}
-
-/** Whether the page has come to rest once: so many small pictures can wait for that. */
-function useIdle(): boolean {
-  const [idle, setIdle] = useState(false);
-  useEffect(() => {
-    const handle = window.setTimeout(() => setIdle(true), 150);
-    return () => window.clearTimeout(handle);
-  }, []);
-  return idle;
 }
 
 function LayoutName({ layout }: { layout: Layout }): ReactNode {

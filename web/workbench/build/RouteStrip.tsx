@@ -11,6 +11,7 @@ import { columnsOf } from "../plan/layout";
 import { addSlide, deleteSlides, duplicateSlide, moveSlide, renameSlide } from "../store/slides";
 import { goToSlide, useCourse } from "../store/store";
 import { SlidePicture } from "../ui/SlidePicture";
+import { useRested } from "../ui/useRested";
 import { useCheck, type Way } from "../useCheck";
 import { SlideMenu } from "./SlideMenu";
 
@@ -145,6 +146,7 @@ interface StopProps {
 const Stop = memo(function Stop({ id, number, x, y, paired, current, last, lost }: StopProps): ReactNode {
   const slide = useCourse((state) => state.slides[id]);
   const [renaming, setRenaming] = useState(false);
+  const rested = useRested();
   const { setNodeRef, listeners, transform, transition, isDragging } = useSortable({ id });
   if (!slide) return null;
   const low = y >= LOW;
@@ -200,7 +202,7 @@ const Stop = memo(function Stop({ id, number, x, y, paired, current, last, lost 
           borderWidth="2px" borderColor={current ? "marigold" : lost ? "brick" : "edge"} borderRadius="8px"
           borderStyle={lost && !current ? "dashed" : "solid"} title={lost ? "Nothing leads here, or it leads nowhere" : undefined}
         >
-          <Box borderRadius="5px" overflow="hidden" h={paired ? "30px" : "38px"} aria-hidden><SlidePicture slide={slide} w={THUMB} /></Box>
+          <Box borderRadius="5px" overflow="hidden" h={paired ? "30px" : "38px"} aria-hidden>{rested && <SlidePicture slide={slide} w={THUMB} />}</Box>
           <Box
             as="button" position="absolute" inset="-2px" borderRadius="8px" cursor="pointer"
             aria-label={`${number + 1} ${slide.title || "Untitled"}`} data-stop-button={number}

@@ -4,6 +4,7 @@
  */
 import { api, ApiError, take, Unreachable } from "../../api/client";
 import type { Course, Slide } from "../../api/types";
+import { courseOf } from "../../api/early";
 import { merged } from "./merge";
 import { knowMedia, laid, load, useCourse, type Loaded } from "./store";
 import { readUnsent, writeUnsent, type Unsent } from "./unsent";
@@ -19,8 +20,7 @@ const { getState: get, setState: set } = useCourse;
 
 /** Fetch a course, and lay over it what an earlier visit could not send. */
 export async function open(slug: string): Promise<void> {
-  const data = await take(api.GET("/api/courses/{slug}", { params: { path: { slug } } }));
-  load(data as Loaded);
+  load(await courseOf(slug) as Loaded);
   recover(readUnsent(slug));
 }
 
