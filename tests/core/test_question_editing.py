@@ -4,7 +4,7 @@ from itertools import combinations, pairwise
 
 import pytest
 from zigzag_core.assess.solutions import right_response
-from zigzag_core.course import Area, Picture, Shape, Text, rich
+from zigzag_core.course import Area, Picture, Shape, SlideSize, Text, rich
 from zigzag_core.course import feedback as f
 from zigzag_core.course import questions as q
 from zigzag_core.course.answer_row import AnswerRow
@@ -88,6 +88,18 @@ def test_a_picture_stays_beside_what_its_places_become_and_an_empty_one_goes(oth
     for made, most in ((turned, 0), (kept, picture.x + picture.w)):
         parts = [e for e in made.elements if e.id in set(q.answer_elements(made.questions[0]))]
         assert all(e.x >= most and e.x + e.w <= 1200 and e.y + e.h <= 720 for e in parts)
+
+
+@pytest.mark.parametrize(("kind", "other"), [
+    ("single_choice", "drag_to_target"), ("ordering", "matching"), ("hotspot", "single_choice"),
+    ("short_text", "multiple_response"),
+])
+def test_what_a_question_becomes_keeps_to_the_margins_of_a_smaller_slide(kind, other):
+    slide, size = slide_with(kind), SlideSize(w=1024, h=768)
+    turned = converted(slide, slide.questions[0].id, other, fresh_ids(3), size=size)
+    old = {e.id for e in slide.elements}
+    new = [e for e in turned.elements if e.id not in old]
+    assert new and all(e.x >= 0 and e.x + e.w <= 1024 - 80 for e in new)
 
 
 def test_accepted_words_that_are_numbers_become_numbers_and_back():

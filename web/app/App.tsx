@@ -19,7 +19,7 @@ const Workbench = lazy(fetchWorkbench);
 const opened = /^\/courses\/([^/]+)/.exec(window.location.pathname)?.[1];
 if (opened) {
   void fetchWorkbench();
-  askEarly(decodeURIComponent(opened));
+  askEarly(opened);
 }
 
 const waiting = <Center h="100%" role="status" aria-label="Loading"><Spinner color="spruce" /></Center>;

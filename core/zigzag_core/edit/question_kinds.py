@@ -17,7 +17,7 @@ from .copying import without
 from .geometry import Box, around, box_of
 from .question_grid import AIR
 from .question_place import beside, fitted
-from .question_room import with_room
+from .question_room import SIDE, with_room
 from .questions_on import KINDS, asked_on, saying, with_parts, with_question
 
 _CHOOSING = ("single_choice", "multiple_response", "true_false")
@@ -34,7 +34,8 @@ _SAME_PARTS = (
 
 
 _BETWEEN = 40
-_LEFT, _RIGHT, _LEAST = 80, 1_200, 240
+_LEAST = 240
+"""No narrower (px) is a target, or what stands beside one."""
 
 
 @dataclass(frozen=True)
@@ -66,7 +67,7 @@ def converted(
         return slide
     said = list(_said(old, slide))
     if keeps_elements(old.kind, kind):
-        turned = _with_kept(slide, old, kind, said, fresh, styles)
+        turned = _with_kept(slide, old, kind, said, fresh, styles, size)
     else:
         turned = _with_new(slide, old, kind, said, fresh, styles, size)
     return with_room(turned, question, size)
@@ -112,7 +113,7 @@ def _common(old: q.Question, kind: QuestionKind) -> dict[str, Any]:
 
 def _with_kept(
     slide: Slide, old: q.Question, kind: QuestionKind, said: list[_Said], fresh: IdSource,
-    styles: tuple[NamedStyle, ...],
+    styles: tuple[NamedStyle, ...], size: SlideSize,
 ) -> Slide:
     """The question with its elements as parts of another kind; targets come or go."""
     common = _common(old, kind)
@@ -133,7 +134,7 @@ def _with_kept(
         slide = _without_targets(slide, old)
         return with_question(slide, q.Ordering(**common, items=tuple(
             q.InOrder(id=name, element=element) for name, element, _ in parts)))
-    return _with_targets(slide, KINDS[kind], common, parts, fresh, styles)
+    return _with_targets(slide, KINDS[kind], common, parts, fresh, styles, size)
 
 
 def _is_right(part: Any) -> bool:
@@ -161,6 +162,7 @@ def _without_targets(slide: Slide, old: q.Question) -> Slide:
 def _with_targets(
     slide: Slide, kind: type[q.QuestionBase], common: dict[str, Any],
     parts: list[tuple[str, str, bool]], fresh: IdSource, styles: tuple[NamedStyle, ...],
+    size: SlideSize,
 ) -> Slide:
     """Items with new targets beside them: one for all that is right, in a *matching* one each."""
     matching = kind is q.Matching
@@ -168,14 +170,15 @@ def _with_targets(
     assert isinstance(model, q.Matching | q.DragToTarget)
     wanted = [p for p in parts if p[2] or matching]
     look = next(e for e in made if e.id == model.targets[0].element)
-    slide = _narrowed(slide, {element for _, element, _ in parts}, look.w)
+    right = size.w - SIDE
+    slide = _narrowed(slide, {element for _, element, _ in parts}, right - look.w - _BETWEEN)
     box = around(box_of(e) for e in slide.elements if e.id in {element for _, element, _ in parts})
     words = all_spoken(slide.elements)
     top = max((e.z for e in slide.elements), default=0) + 1
     x, y = box.right + _BETWEEN, box.y
-    if x + _LEAST > _RIGHT:
+    if x + _LEAST > right:
         x, y = box.x, box.bottom + _BETWEEN
-    w, h = min(look.w, _RIGHT - x), look.h if matching or y > box.y else max(look.h, box.h)
+    w, h = min(look.w, right - x), look.h if matching or y > box.y else max(look.h, box.h)
     boxes, targets, to = [], [], {}
     wanted = wanted if matching else wanted[:1]
     for n, (name, element, _) in enumerate(wanted):
@@ -196,14 +199,14 @@ def _with_targets(
     return with_question(grown, kind(**common, items=items, targets=tuple(targets)))
 
 
-def _narrowed(slide: Slide, names: set[str], wanted: float) -> Slide:
-    """The slide with texts in a column so narrow that there is room of `wanted` px beside them."""
+def _narrowed(slide: Slide, names: set[str], end: float) -> Slide:
+    """The slide with texts in a column so narrow that they end at `end` px, where they can."""
     column = [e for e in slide.elements if e.id in names]
-    most = _RIGHT - wanted - _BETWEEN - min(e.x for e in column)
+    most = end - min(e.x for e in column)
     if len({e.x for e in column}) > 1 or not all(isinstance(e, Text | Shape) for e in column):
         return slide
     return slide.model_copy(update={"elements": tuple(
-        e.model_copy(update={"w": min(e.w, max(most, 240))}) if e.id in names else e
+        e.model_copy(update={"w": min(e.w, max(most, _LEAST))}) if e.id in names else e
         for e in slide.elements)})
 
 
@@ -256,11 +259,12 @@ def _place_for(
 ) -> Box:
     """Where new elements go: from the `place` of the old ones on, beside a picture that stays."""
     own = around(map(box_of, elements))
-    free = beside(kept, size, kept.y) if kept else None
+    free = beside(kept, size) if kept else None
     if free:
         return free
-    x = max(min(place.x, _RIGHT - own.w), _LEFT)
-    return Box(x, min(place.y, max(size.h - own.h, 0)), _RIGHT - x, own.h)
+    right = size.w - SIDE
+    x = max(min(place.x, right - own.w), SIDE)
+    return Box(x, min(place.y, max(size.h - own.h, 0)), right - x, own.h)
 
 
 def _filled(new: q.Question, said: list[_Said]) -> q.Question:

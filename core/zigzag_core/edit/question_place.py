@@ -3,7 +3,6 @@
 from collections.abc import Container, Iterator, Sequence
 
 from zigzag_core.course import (
-    Button,
     Element,
     Group,
     IdSource,
@@ -17,9 +16,11 @@ from zigzag_core.course import questions as q
 
 from .copying import Clipping, paste
 from .geometry import Box, around, box_of
-from .question_room import with_room
+from .question_grid import AIR
+from .question_room import MARGIN, SIDE, with_room
 
-_MARGIN, _AIR, _APART, _SIDE = 24, 24, 40, 80
+_APART = 40
+"""How far a question is from what it stands beside (px)."""
 _LEAST_WIDTH, _LEAST_HEIGHT = 440, 280
 """A question goes into no smaller place (px)."""
 _LEAST_SHARE = 0.4
@@ -36,7 +37,7 @@ def put_where_free(
     What fills more than half of the slide is a ground, and may be covered.
     """
     own = around(map(box_of, clipping.elements))
-    usual = Box(own.x, own.y, own.w, size.h - _MARGIN - own.y)
+    usual = Box(own.x, own.y, own.w, size.h - MARGIN - own.y)
     there = [box for e in slide.elements if e.overlay == overlay and _is_seen(e, size)
              if (box := box_of(e)).touches(usual)]
     for region in _regions(usual, there) if there else ():
@@ -70,7 +71,7 @@ def _is_seen(element: Element, size: SlideSize) -> bool:
 
 def _regions(usual: Box, there: Sequence[Box]) -> Iterator[Box]:
     taken = around(there)
-    below = taken.bottom + _AIR
+    below = taken.bottom + AIR
     yield Box(usual.x, below, usual.w, usual.bottom - below)
     right = taken.right + _APART
     yield Box(right, usual.y, usual.right - right, usual.h)
@@ -84,10 +85,10 @@ def _put_in(
     [asked] = clipping.questions
     buttons = {name for name in (asked.submit, asked.reset) if name}
     elements = fitted(clipping.elements, region, buttons)
-    limit = size.h - _MARGIN - sum(_AIR + e.h for e in elements if e.id == asked.submit)
+    limit = size.h - MARGIN - sum(AIR + e.h for e in elements if e.id == asked.submit)
     elements = _lower(elements, asked, limit)
-    elements = [e.model_copy(update={"y": min(e.y, size.h - _MARGIN - e.h)})
-                if isinstance(e, Button) and e.id in buttons else e for e in elements]
+    elements = [e.model_copy(update={"y": min(e.y, size.h - MARGIN - e.h)})
+                if e.id in buttons else e for e in elements]
     small = Clipping(elements=tuple(elements), questions=clipping.questions)
     made, ids = paste(slide, small, fresh, onto=overlay)
     return with_room(made, made.questions[-1].id, size), ids
@@ -106,11 +107,12 @@ def fitted(
     }) for e in elements]
 
 
-def beside(ground: Box, size: SlideSize, from_top: float) -> Box | None:
-    """Return the larger place (px) to the right or to the left of `ground`, from `from_top` down,
-    if one is wide enough for a question."""
-    right = Box(ground.right + _APART, from_top, size.w - _SIDE - ground.right - _APART, 0)
-    left = Box(_SIDE, from_top, ground.x - _APART - _SIDE, 0)
+def beside(ground: Box, size: SlideSize) -> Box | None:
+    """Return the larger place (px) to the right or to the left of `ground`, from its top on, if
+    one is wide enough for a question."""
+    x = ground.right + _APART
+    right = Box(x, ground.y, size.w - SIDE - x, ground.h)
+    left = Box(SIDE, ground.y, ground.x - _APART - SIDE, ground.h)
     wider = max(right, left, key=lambda box: box.w)
     return wider if wider.w >= _LEAST_WIDTH else None
 

@@ -10,8 +10,8 @@ from zigzag_core.course import questions as q
 from .geometry import Box, around, box_of
 from .question_grid import AIR, as_column, as_rows, in_columns, in_rows
 
-_MARGIN, _SIDE = 24, 80
-"""What is left free below, and at most at the side."""
+MARGIN, SIDE = 24, 80
+"""What is left free below, and at most at the side (px)."""
 _ASIDE = 24
 """How far apart (px) are the places that are tried for a part."""
 
@@ -71,7 +71,7 @@ def _rows_with_room(
     """The rows, from the top, with those that are crowded laid out anew, and those that would then
     be covered; all of them where the others take too much room."""
     crowded = [n for n, row in enumerate(rows) if _is_crowded(row, buttons, size)]
-    right = size.w - max(min([_SIDE, *(row[0].x for row in rows)]), _MARGIN)
+    right = size.w - max(min([SIDE, *(row[0].x for row in rows)]), MARGIN)
     laid: list[Element] = []
     while crowded:
         laid = in_rows([rows[n] for n in crowded], right, limit)
@@ -120,7 +120,7 @@ def _limit(
     boxes = [_frame(parts) for parts in grids]
     below = [box_of(b) for b in buttons if any(
         b.x < box.right and box.x < b.x + b.w for box in boxes)]
-    return size.h - _MARGIN - (around(below).h + AIR if below else 0)
+    return size.h - MARGIN - (around(below).h + AIR if below else 0)
 
 
 def _is_crowded(
