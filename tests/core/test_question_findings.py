@@ -1,7 +1,7 @@
 """What the checks say of questions: what gives answers away, what can never be."""
 
 import pytest
-from zigzag_core.course import Completion, Nowhere, Overlay, rich
+from zigzag_core.course import Completion, Nowhere, Overlay, Video, rich
 from zigzag_core.course import feedback as f
 from zigzag_core.course import questions as q
 from zigzag_core.proof.findings import findings
@@ -191,3 +191,86 @@ def test_an_answer_that_says_nothing_to_those_who_cannot_see_it_is_found():
 
     assert found() == [] == found(text=rich(""), alt="The shelf")
     assert found(text=rich("")) == [target]
+
+
+def with_element(slide, name, **changes):
+    return slide.model_copy(update={"elements": tuple(
+        e.model_copy(update=changes) if e.id == name else e for e in slide.elements)})
+
+
+def test_two_same_answers_and_right_answers_only_are_found():
+    slide = asked("multiple_response")
+    choices = slide.questions[0].choices
+    assert not {"all_right", "same_answers"} & codes(slide)
+    every = tuple(choice.model_copy(update={"right": True}) for choice in choices)
+    assert "all_right" in codes(asked("multiple_response", choices=every))
+    assert "all_right" not in codes(asked("multiple_response", choices=(
+        *every[1:], every[0].model_copy(update={"right": False}))))
+    assert "same_answers" in codes(
+        with_element(slide, choices[2].element, text=rich(" a RIGHT answer")))
+
+
+def test_words_of_a_blank_that_fit_another_or_stand_among_the_wrong_ones_are_found():
+    [one, other] = asked("blanks").questions[0].blanks
+
+    def found(words, typos=False, **more):
+        accepts = other.accepts.model_copy(update={"words": words, "typos": typos})
+        blanks = (one, other.model_copy(update={"accepts": accepts, **more}))
+        return codes(asked("blanks", blanks=blanks)) & {"fits_both", "wrong_is_right"}
+
+    assert found(("drying",)) == set() == found(one.accepts.words)
+    assert found(("drying", "Boots")) == {"fits_both"}
+    assert found(("drying", "boot"), typos=True) == {"fits_both"}
+    assert found(("drying",), how="list", others=("wet",)) == set()
+    assert found(("drying",), how="list", others=("DRYING",)) == {"wrong_is_right"}
+
+
+def test_a_place_over_the_controls_of_a_film_is_found():
+    slide = slide_with("hotspot")
+    question = slide.questions[0]
+    spot = question.spots[0].element
+    ground = next(e for e in slide.elements if e.id == question.on)
+    bottom = ground.y + ground.h
+
+    def found(controls, y):
+        film = Video(id=ground.id, name="Film", x=ground.x, y=ground.y, w=ground.w, h=ground.h,
+                     controls=controls)
+        filmed = slide.model_copy(update={"elements": tuple(
+            film if e.id == ground.id else e for e in slide.elements)})
+        return "covers_controls" in codes(with_element(filmed, spot, y=y, h=50))
+
+    assert found(True, bottom - 50)
+    assert not found(False, bottom - 50) and not found(True, bottom - 120)
+
+
+def test_sizes_that_show_what_belongs_where_are_found():
+    slide = asked("drag_to_target")
+    question = slide.questions[0]
+    home = {target.id: target.element for target in question.targets}
+    sizes = {question.targets[0].element: (200, 80), question.targets[1].element: (300, 90)}
+    fitting = slide
+    for item in question.items:
+        w, h = sizes[home[item.to[0]]] if item.to else (120, 60)
+        fitting = with_element(fitting, item.element, w=w, h=h)
+    for name, (w, h) in sizes.items():
+        fitting = with_element(fitting, name, w=w, h=h)
+    assert "size_gives_away" in codes(fitting)
+    assert "size_gives_away" not in codes(slide)
+    assert "size_gives_away" not in codes(
+        with_element(fitting, question.items[0].element, w=250, h=70))
+
+
+def test_the_longest_answer_as_the_right_one_all_over_a_course_is_found():
+    def worded(length, questions=ENOUGH):
+        made = quiz(questions, right_at(lambda n: n % 3))
+        slides = []
+        for slide in made.slides:
+            for choice in (c for question in slide.questions for c in question.choices):
+                words = "x" * (length if choice.right else 10)
+                slide = with_element(slide, choice.element, text=rich(words))
+            slides.append(slide)
+        return with_slides(made, slides)
+
+    assert "longest_is_right" in course_codes(worded(11))
+    assert "longest_is_right" not in course_codes(worded(10))
+    assert "longest_is_right" not in course_codes(worded(11, ENOUGH - 1))
