@@ -1,14 +1,18 @@
 """What the checks say of questions: what gives answers away, what can never be."""
 
 import pytest
-from zigzag_core.course import Completion, Nowhere, Overlay, Video, rich
+from zigzag_core.course import Completion, Nowhere, Overlay, SlideSize, Video, rich
 from zigzag_core.course import feedback as f
 from zigzag_core.course import questions as q
+from zigzag_core.course.answer_row import AnswerRow
+from zigzag_core.course.blank import blank_slide
+from zigzag_core.edit.adding import add
 from zigzag_core.proof.findings import findings
 from zigzag_core.proof.pattern_findings import ENOUGH
 from zigzag_core.proof.question_findings import question_findings
 
-from .samples import quiz_course, with_slides
+from .making import course
+from .samples import fresh_ids, quiz_course, with_slides
 from .test_questions import document, slide_with
 
 
@@ -274,3 +278,36 @@ def test_the_longest_answer_as_the_right_one_all_over_a_course_is_found():
     assert "longest_is_right" in course_codes(worded(11))
     assert "longest_is_right" not in course_codes(worded(10))
     assert "longest_is_right" not in course_codes(worded(11, ENOUGH - 1))
+
+
+def test_too_few_clicks_for_the_places_to_find_are_found():
+    spots = tuple(s.model_copy(update={"right": True}) for s in asked("hotspot").questions[0].spots)
+    assert "cannot_be_right" in codes(asked("hotspot", spots=spots, clicks=1))
+    assert "cannot_be_right" not in codes(asked("hotspot", spots=spots, clicks=2))
+    assert "cannot_be_right" not in codes(asked("hotspot", spots=spots, clicks=1, needed=1))
+
+
+def test_a_row_that_can_never_apply_is_found():
+    choices = asked("multiple_response").questions[0].choices
+    first = AnswerRow(id="rowfirst", cells={choices[0].id: True}, words=rich("So."))
+    narrower = AnswerRow(id="rowsecond", cells={choices[0].id: True, choices[1].id: True},
+                         words=rich("Both."))
+    assert "row_never_applies" in codes(asked("multiple_response", table=(first, narrower)))
+    assert "row_never_applies" not in codes(asked("multiple_response", table=(narrower, first)))
+
+
+def test_statements_that_are_all_true_are_found():
+    def truths(answers):
+        fresh, slides = fresh_ids(5), []
+        for n, true in enumerate(answers):
+            page = blank_slide(f"Truth {n}", fresh)
+            page, *_ = add(page, "true_false", fresh, SlideSize())
+            one, other = page.questions[0].choices
+            choices = (one.model_copy(update={"right": true}),
+                       other.model_copy(update={"right": not true}))
+            question = page.questions[0].model_copy(update={"choices": choices})
+            slides.append(page.model_copy(update={"questions": (question,)}))
+        return course_codes(course(*slides))
+
+    assert "same_truth" in truths([True] * ENOUGH) & truths([False] * ENOUGH)
+    assert "same_truth" not in truths([True] * (ENOUGH - 1) + [False])
