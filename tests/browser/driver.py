@@ -80,6 +80,26 @@ class Page:
     def all(self, css: str) -> list[WebElement]:
         return self.browser.find_elements(By.CSS_SELECTOR, css)
 
+    def still(self, css: str) -> WebElement:
+        """Return what `css` finds once it stands at the same place for some frames: what is on its
+        way is missed by a pointer that goes to where it was."""
+        self.until(lambda: self.browser.execute_async_script("""
+            const [css, done] = arguments;
+            const place = () => {
+              const box = document.querySelector(css)?.getBoundingClientRect();
+              return box ? `${box.x} ${box.y}` : "";
+            };
+            const first = place();
+            let frames = 0;
+            const look = () => {
+              if (!first || place() !== first) done(false);
+              else if (++frames < 12) requestAnimationFrame(look);
+              else done(true);
+            };
+            requestAnimationFrame(look);
+        """, css), f"{css} to stand still")
+        return self.find(css)
+
     def gone(self, css: str) -> None:
         self.until(lambda: not self.all(css), f"{css} to go")
 

@@ -24,7 +24,7 @@ def _rows(page: Page) -> list[str]:
 def _menu(page: Page, place: int, item: str) -> None:
     def choose() -> bool:
         # The strip may be drawn anew meanwhile, and take the menu with it: then once more.
-        stop = page.find(f"[data-stop-button='{place}']")
+        stop = page.still(f"[data-stop-button='{place}']")
         ActionChains(page.browser).context_click(stop).perform()
         found = [e for e in page.all("[role=menuitem]") if item in e.text and e.is_displayed()]
         if found:
