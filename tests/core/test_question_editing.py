@@ -134,6 +134,22 @@ def test_words_that_were_right_stay_right_in_another_kind():
     assert blank.how == "list" and blank.others == ("A wrong answer", "Another wrong answer")
 
 
+@pytest.mark.parametrize("there", ["drag_to_target", "hotspot"])
+def test_what_a_wrong_answer_is_told_is_kept_on_the_way_there_and_back(there):
+    slide = slide_with("single_choice")
+    asked = slide.questions[0]
+    slide = slide.model_copy(update={"questions": (asked.model_copy(update={"choices": tuple(
+        choice.model_copy(update={"says": rich(f"About answer {n}")})
+        for n, choice in enumerate(asked.choices))}),)})
+    turned = converted(slide, asked.id, there, fresh_ids(3))
+    parts = turned.questions[0].items if there == "drag_to_target" else turned.questions[0].spots
+    # Words at a thing that belongs somewhere are told when it is not there: none are put there.
+    told = q.RichText() if there == "drag_to_target" else rich("About answer 0")
+    assert [part.says for part in parts] == [told, rich("About answer 1"), rich("About answer 2")]
+    back = converted(turned, asked.id, "single_choice", fresh_ids(4))
+    assert [choice.says for choice in back.questions[0].choices] == [part.says for part in parts]
+
+
 def test_parts_are_added_in_a_row_and_say_what_was_typed():
     slide = slide_with("single_choice")
     grown, made = with_parts(slide, slide.questions[0].id, "choices", ["North", "South"],

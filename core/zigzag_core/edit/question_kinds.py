@@ -32,7 +32,7 @@ _SAME_PARTS = (
 )
 """Kinds whose answers can be the same elements."""
 
-
+_NOTHING = RichText()
 _BETWEEN = 40
 _LEAST = 240
 """No narrower (px) is a target, or what stands beside one."""
@@ -40,10 +40,20 @@ _LEAST = 240
 
 @dataclass(frozen=True)
 class _Said:
-    """One answer in words, and whether it is right."""
+    """One answer in words, whether it is right, and what it is told when given."""
 
     words: str
     right: bool = True
+    told: RichText = _NOTHING
+
+
+@dataclass(frozen=True)
+class _Kept:
+    """A part that stays with its element, and what it said."""
+
+    id: str
+    element: str
+    said: _Said
 
 
 def keeps_elements(old: str, new: str) -> bool:
@@ -88,9 +98,12 @@ def _said(old: q.Question, slide: Slide) -> Iterable[_Said]:
             yield from (_Said(line) for line in plain(old.model).split("\n") if line.strip())
         case q.SingleChoice() | q.MultipleResponse() | q.TrueFalse() | q.Hotspot():
             parts = old.spots if isinstance(old, q.Hotspot) else old.choices
-            yield from (_Said(words[part.element], part.right) for part in parts)
+            yield from (_Said(words[part.element], part.right, part.says) for part in parts)
         case q.Matching() | q.DragToTarget():
-            yield from (_Said(words[item.element], bool(item.to)) for item in old.items)
+            # Of what belongs somewhere the words are told when it is not there: another meaning.
+            yield from (
+                _Said(words[item.element], bool(item.to), RichText() if item.to else item.says)
+                for item in old.items)
         case q.Ordering():
             yield from (_Said(words[item.element]) for item in old.items)
         case q.RatingScale():
@@ -126,33 +139,31 @@ def _with_kept(
     if old.kind in _PAIRS and kind in _PAIRS:
         assert isinstance(old, q.Matching | q.DragToTarget)
         return with_question(slide, KINDS[kind](**common, items=old.items, targets=old.targets))
-    parts = [(p.id, p.element, _is_right(p)) for p in getattr(old, _LISTS[old.kind])]
+    parts = [_Kept(part.id, part.element, one)
+             for part, one in zip(getattr(old, _LISTS[old.kind]), said, strict=True)]
     if kind in _CHOOSING:
         slide = _without_targets(slide, old)
         return with_question(slide, KINDS[kind](**common, choices=_choices(old, parts, kind)))
     if kind == "ordering":
         slide = _without_targets(slide, old)
         return with_question(slide, q.Ordering(**common, items=tuple(
-            q.InOrder(id=name, element=element) for name, element, _ in parts)))
+            q.InOrder(id=part.id, element=part.element) for part in parts)))
     return _with_targets(slide, KINDS[kind], common, parts, fresh, styles, size)
 
 
-def _is_right(part: Any) -> bool:
-    return bool(getattr(part, "right", getattr(part, "to", True)))
-
-
 def _choices(
-    old: q.Question, parts: list[tuple[str, str, bool]], kind: QuestionKind
+    old: q.Question, parts: list[_Kept], kind: QuestionKind
 ) -> tuple[q.Choice, ...]:
     parts = parts[:2] if kind == "true_false" else parts[:26]
-    right = [right for _, _, right in parts]
+    right = [part.said.right for part in parts]
     if kind != "multiple_response":
         first = right.index(True) if True in right else 0
         right = [n == first for n in range(len(parts))]
     before = {c.id: c for c in getattr(old, "choices", ())}
     return tuple(
-        before.get(name, q.Choice(id=name, element=element)).model_copy(update={"right": is_right})
-        for (name, element, _), is_right in zip(parts, right, strict=True))
+        before.get(part.id, q.Choice(id=part.id, element=part.element, says=part.said.told))
+        .model_copy(update={"right": is_right})
+        for part, is_right in zip(parts, right, strict=True))
 
 
 def _without_targets(slide: Slide, old: q.Question) -> Slide:
@@ -161,19 +172,19 @@ def _without_targets(slide: Slide, old: q.Question) -> Slide:
 
 def _with_targets(
     slide: Slide, kind: type[q.QuestionBase], common: dict[str, Any],
-    parts: list[tuple[str, str, bool]], fresh: IdSource, styles: tuple[NamedStyle, ...],
+    parts: list[_Kept], fresh: IdSource, styles: tuple[NamedStyle, ...],
     size: SlideSize,
 ) -> Slide:
     """Items with new targets beside them: one for all that is right, in a *matching* one each."""
     matching = kind is q.Matching
     made, model = new_question("matching" if matching else "drag_to_target", fresh, styles)
     assert isinstance(model, q.Matching | q.DragToTarget)
-    wanted = [p for p in parts if p[2] or matching]
+    wanted = [part for part in parts if part.said.right or matching]
     look = next(e for e in made if e.id == model.targets[0].element)
     right = size.w - SIDE
-    slide = _narrowed(slide, {element for _, element, _ in parts}, right - look.w - _BETWEEN)
-    box = around(box_of(e) for e in slide.elements if e.id in {element for _, element, _ in parts})
-    words = all_spoken(slide.elements)
+    own = {part.element for part in parts}
+    slide = _narrowed(slide, own, right - look.w - _BETWEEN)
+    box = around(box_of(e) for e in slide.elements if e.id in own)
     top = max((e.z for e in slide.elements), default=0) + 1
     x, y = box.right + _BETWEEN, box.y
     if x + _LEAST > right:
@@ -181,20 +192,21 @@ def _with_targets(
     w, h = min(look.w, right - x), look.h if matching or y > box.y else max(look.h, box.h)
     boxes, targets, to = [], [], {}
     wanted = wanted if matching else wanted[:1]
-    for n, (name, element, _) in enumerate(wanted):
+    for n, part in enumerate(wanted):
         # Not opposite each other, or the places would give it away.
         row = (n + 1) % len(wanted)
-        says = f"Belongs to “{words[element]}”" if matching else "Belongs here"
+        says = f"Belongs to “{part.said.words}”" if matching else "Belongs here"
         boxes.append(look.model_copy(update={
             "id": fresh(), "name": f"Target {n + 1}", "text": rich(says), "x": x, "w": w,
             "y": y + row * (h + 16), "h": h, "z": top + n}))
         targets.append(q.Target(id=fresh(), element=boxes[-1].id, takes=1 if matching else None))
-        to[name] = targets[-1].id
+        to[part.id] = targets[-1].id
     if not matching and targets:
-        to = {name: targets[0].id for name, _, right in parts if right}
+        to = {part.id: targets[0].id for part in parts if part.said.right}
     items = tuple(
-        q.Item(id=name, element=element, to=(to[name],) if name in to else ())
-        for name, element, _ in parts)
+        q.Item(id=part.id, element=part.element, to=(to[part.id],)) if part.id in to
+        else q.Item(id=part.id, element=part.element, says=part.said.told)
+        for part in parts)
     grown = slide.model_copy(update={"elements": (*slide.elements, *boxes)})
     return with_question(grown, kind(**common, items=items, targets=tuple(targets)))
 
@@ -326,15 +338,15 @@ def _with_words(
 
 
 def _marked(asked: q.Question, where: str, said: list[_Said]) -> q.Question:
-    """The question with those of its parts right that were."""
+    """The question with those of its parts right that were, and what they are told."""
     parts = getattr(asked, where)
     if where == "items" and not isinstance(asked, q.Ordering):
         assert isinstance(asked, q.Matching | q.DragToTarget)
         targets = asked.targets
         one_each = isinstance(asked, q.Matching)
         return asked.model_copy(update={"items": tuple(
-            item.model_copy(update={"to": (
-                targets[n % len(targets) if one_each else 0].id,) if one.right else ()})
+            item.model_copy(update={"to": (targets[n % len(targets) if one_each else 0].id,)})
+            if one.right else item.model_copy(update={"to": (), "says": one.told})
             for n, (item, one) in enumerate(zip(parts, said, strict=True)))})
     if where not in ("choices", "spots"):
         return asked
@@ -343,8 +355,8 @@ def _marked(asked: q.Question, where: str, said: list[_Said]) -> q.Question:
         first = right.index(True) if True in right else 0
         right = [n == first for n in range(len(right))]
     return asked.model_copy(update={where: tuple(
-        part.model_copy(update={"right": is_right})
-        for part, is_right in zip(parts, right, strict=True))})
+        part.model_copy(update={"right": is_right, "says": one.told})
+        for part, one, is_right in zip(parts, said, right, strict=True))})
 
 
 assert set(KINDS) == set(QUESTION_KINDS)
