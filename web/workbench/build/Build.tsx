@@ -7,7 +7,7 @@ import { Cards } from "./Cards";
 import { Palette, type PaletteRequest } from "./Palette";
 import { RouteStrip } from "./RouteStrip";
 import { SidePanel } from "./SidePanel";
-import { Stage } from "./Stage";
+import { nowhere, Stage } from "./Stage";
 import { useTiming } from "../timing/useTiming";
 import { useShortcuts } from "./useShortcuts";
 
@@ -16,8 +16,8 @@ const TimingDrawer = lazy(() => import("../timing/TimingDrawer"));
 export function Build(): ReactNode {
   const timed = useTiming((state) => state.open);
   const [palette, setPalette] = useState<PaletteRequest | null>(null);
-  const pointer = useRef<[number, number] | null>(null);
-  useShortcuts((at) => setPalette({ at: at ?? pointer.current }));
+  const pointer = useRef<() => [number, number] | null>(nowhere);
+  useShortcuts((at) => setPalette({ at: at ?? pointer.current() }));
   return (
     <Flex direction="column" h="100%">
       <RouteStrip />

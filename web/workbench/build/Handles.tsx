@@ -7,7 +7,7 @@ import { Corners } from "./Corners";
 import { around, coverOf, GRIPS, outermost, overlaps, withMembers, type Box as Rect, type Grip } from "./geometry";
 import { isEditable } from "./EditInPlace";
 import { Holds } from "./Holds";
-import { useDrag, type Placed } from "./useDrag";
+import { useDrag, type How, type Placed } from "./useDrag";
 
 /** A line is thin: it can be taken hold of this far beside it. */
 const REACH = 10;
@@ -37,6 +37,10 @@ export function Handles(
     // A click takes one of several out again; dragging moves them all.
     const out = (): void => select(place.selected.filter((id) => id !== whole));
     latest.current(event, ids, { kind: "move" }, has && several ? out : undefined);
+  }, []);
+
+  const take = useCallback((event: PointerEvent, how: How): void => {
+    latest.current(event, useCourse.getState().place.selected, how);
   }, []);
 
   function pointAt(event: PointerEvent): [number, number] {
@@ -98,21 +102,9 @@ export function Handles(
       ))}
       {frame && !editing && (
         <Frame frame={frame} scale={scale} locked={!free}>
-          {free && only && (
-            <Box
-              data-grip="turn" position="absolute" left="calc(50% - 7px)" top="-34px" w="14px" h="14px" bg="white"
-              border="2px solid {colors.marigold}" borderRadius="full" cursor="grab" pointerEvents="auto"
-              onPointerDown={(event) => drag.begin(event, selected, { kind: "turn" })}
-            />
+          {free && (
+            <Grips turns={!!only} wide={frame.w * scale >= ROOM} high={frame.h * scale >= ROOM} take={take} />
           )}
-          {free && GRIPS.filter((grip) => hasRoom(grip, frame, scale)).map((grip) => (
-            <Box
-              key={grip.name} data-grip={grip.name} position="absolute" w="11px" h="11px" bg="white"
-              border="2px solid {colors.marigold}" borderRadius="3px" pointerEvents="auto"
-              left={`calc(${(grip.dx + 1) * 50}% - 5.5px)`} top={`calc(${(grip.dy + 1) * 50}% - 5.5px)`}
-              cursor={cursor(grip)} onPointerDown={(event) => drag.begin(event, selected, { kind: "resize", grip })}
-            />
-          ))}
         </Frame>
       )}
       {only && free && <Corners element={only} scale={scale} />}
@@ -128,10 +120,37 @@ export function Handles(
   );
 }
 
-/** On something thin the grips in the middle would leave no place to take hold of it by. */
-function hasRoom(grip: Grip, frame: Rect, scale: number): boolean {
-  return (grip.dx !== 0 || frame.h * scale >= ROOM) && (grip.dy !== 0 || frame.w * scale >= ROOM);
+interface GripsProps {
+  turns: boolean;
+  /** Whether there is room for grips in the middle of the sides: on something thin they would
+   * leave no place to take hold of it by. */
+  wide: boolean;
+  high: boolean;
+  take: (event: PointerEvent, how: How) => void;
 }
+
+/** They go along with the frame, and are not drawn anew while it is dragged. */
+const Grips = memo(function Grips({ turns, wide, high, take }: GripsProps): ReactNode {
+  return (
+    <>
+      {turns && (
+        <Box
+          data-grip="turn" position="absolute" left="calc(50% - 7px)" top="-34px" w="14px" h="14px" bg="white"
+          border="2px solid {colors.marigold}" borderRadius="full" cursor="grab" pointerEvents="auto"
+          onPointerDown={(event) => take(event, { kind: "turn" })}
+        />
+      )}
+      {GRIPS.filter((grip) => (grip.dx !== 0 || high) && (grip.dy !== 0 || wide)).map((grip) => (
+        <Box
+          key={grip.name} data-grip={grip.name} position="absolute" w="11px" h="11px" bg="white"
+          border="2px solid {colors.marigold}" borderRadius="3px" pointerEvents="auto"
+          left={`calc(${(grip.dx + 1) * 50}% - 5.5px)`} top={`calc(${(grip.dy + 1) * 50}% - 5.5px)`}
+          cursor={cursor(grip)} onPointerDown={(event) => take(event, { kind: "resize", grip })}
+        />
+      ))}
+    </>
+  );
+});
 
 function Frame(
   { frame, scale, locked, children }: { frame: Placed; scale: number; locked: boolean; children: ReactNode },

@@ -23,11 +23,13 @@ import { sendAll } from "./uploads";
 import { useView } from "./view";
 
 interface Props {
-  /** Where the pointer is, in slide pixels; null outside the slide. */
-  pointer: RefObject<[number, number] | null>;
+  /** Says where the pointer is, in slide pixels; null outside the slide. Asked only when it is wanted. */
+  pointer: RefObject<() => [number, number] | null>;
   onAdd: (at: [number, number] | null) => void;
 }
 
+/** Where the pointer is while it is not over the slide. */
+export const nowhere = (): null => null;
 const NOTHING: ReadonlySet<string> = new Set();
 const MARGIN = 28;
 const BAR = 44;
@@ -86,8 +88,8 @@ export function Stage({ pointer, onAdd }: Props): ReactNode {
         ref={frame} position="absolute" inset="0" overflow={roomy ? "auto" : "hidden"}
         align={roomy ? "flex-start" : "center"} justify={roomy ? "flex-start" : "center"}
         p={roomy ? `${MARGIN}px` : undefined} pb={`${BAR}px`}
-        onPointerMove={(event) => { pointer.current = point(event); }}
-        onPointerLeave={() => { pointer.current = null; }}
+        onPointerMove={({ clientX, clientY }) => { pointer.current = () => point({ clientX, clientY }); }}
+        onPointerLeave={() => { pointer.current = nowhere; }}
         onPointerDown={(event) => { if (event.target === frame.current) { select([]); edit(null); } }}
         onDragOver={(event) => event.preventDefault()}
         onDrop={(event) => {

@@ -17,7 +17,7 @@ const TURN_STEP = 15;
 export interface Placed extends Box { turn: number }
 export type Places = ReadonlyMap<string, Placed>;
 
-type How = { kind: "move" } | { kind: "resize"; grip: Grip } | { kind: "turn" };
+export type How = { kind: "move" } | { kind: "resize"; grip: Grip } | { kind: "turn" };
 
 interface Drag {
   how: How;
@@ -71,7 +71,7 @@ export function useDrag(slide: Slide, scale: number): Dragging {
     const snaps = useView.getState().snapping && !event.altKey;
     const { after, holds: held } = dragged(now, px / scale, py / scale, {
       reach: snaps ? REACH / scale : 0, constrained: event.shiftKey,
-      pointer: turnPoint(event, scale),
+      pointer: () => pointerOnSlide(event, scale),
     });
     now.after = after;
     setPlaces(after);
@@ -101,12 +101,12 @@ function restTargets(elements: readonly Element[], moving: ReadonlySet<string>):
   return targetsOf(rest.map(coverOf), size, guides, useView.getState().grid ? guides.grid : null);
 }
 
-interface Manner { reach: number; constrained: boolean; pointer: [number, number] | null }
+interface Manner { reach: number; constrained: boolean; pointer: () => [number, number] | null }
 
 function dragged(
   { how, before, frame, targets }: Drag, dx: number, dy: number, { reach, constrained, pointer }: Manner,
 ): { after: Places; holds: readonly Hold[] } {
-  if (how.kind === "turn") return { after: turned(before, pointer, constrained), holds: [] };
+  if (how.kind === "turn") return { after: turned(before, pointer(), constrained), holds: [] };
   if (how.kind === "move") {
     const straight = constrained ? (Math.abs(dx) < Math.abs(dy) ? [0, dy] : [dx, 0]) : [dx, dy];
     const moved = { ...frame, x: frame.x + (straight[0] as number), y: frame.y + (straight[1] as number) };
@@ -150,7 +150,7 @@ function turned(before: ReadonlyMap<string, Placed>, pointer: [number, number] |
 }
 
 /** Where the pointer is on the slide. */
-function turnPoint(event: PointerEvent, scale: number): [number, number] | null {
+function pointerOnSlide(event: PointerEvent, scale: number): [number, number] | null {
   const paper = document.querySelector("[data-stage]")?.getBoundingClientRect();
   return paper ? [(event.clientX - paper.left) / scale, (event.clientY - paper.top) / scale] : null;
 }
