@@ -185,11 +185,11 @@ class CourseBuilder:
                       **_following("stylebutton", **style))
 
     def callout(self, name: str, words: str, x: float, y: float, w: float, h: float,
-                tail: tuple[float, float]) -> Shape:
+                tail: tuple[float, float], **look: Any) -> Shape:
         """A speech bubble that points at `tail`, in shares of its box."""
         return Shape(id=self.fresh(), name=name, shape="callout", x=x, y=y, w=w, h=h,
                      text=rich(words), tail=Point(x=tail[0], y=tail[1]),
-                     **_following("stylepanel", fill="sheet", size=25))
+                     **_following("stylepanel", fill="sheet", size=25, **look))
 
     def field(self, name: str, label: str, variable: str, x: float, y: float, w: float,
               h: float) -> Input:

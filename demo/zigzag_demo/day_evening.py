@@ -44,7 +44,8 @@ def _truth(b: CourseBuilder, x: float, y: float, w: float = 220, h: float = 110,
 
 def _crest(b: CourseBuilder, at: dict[str, str]) -> None:
     prompt = b.callout("Question", "In doubt I hang the milder sign, so that nobody gets bored.",
-                       420, 130, 620, 170, tail=(-0.12, 0.9))
+                       420, 90, 560, 140, tail=(-0.12, 1.3), border_colour="#8a6643",
+                       border_width=3)
     answers = _truth(b, 460, 392)
     submit = send(b, 460, 540)
     b.slide(at["crest"], "Two o’clock: a plan", [
