@@ -296,7 +296,7 @@ def test_the_palette_goes_to_anything(page):
     page.until(lambda: "The rescue radio" in page.find("[data-stage]").text)
     page.find("[data-stage]").send_keys("/")
     page.find("[role=combobox]").send_keys("lantern icon", Keys.ENTER)
-    page.until(lambda: "Picture" in _rows(page))
+    page.until(lambda: "Lantern\nLantern" in page.find("[data-pane=order]").text)
     page.saved()
 
 

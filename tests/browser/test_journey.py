@@ -117,7 +117,7 @@ def _make(page, tmp_path: Path) -> None:
     file.write_bytes(drawings.night_round())
     page.find("[data-stage]").send_keys("/")
     page.find("input[type=file][aria-label='File to add']").send_keys(str(file))
-    page.until(lambda: "Picture" in _rows(page))
+    page.until(lambda: "Night" in _rows(page))
     page.find("textarea").send_keys("The hut at night, one window lit.")
     page.until(lambda: page.find("[data-stage] img").get_property("naturalWidth") == 1280)
 

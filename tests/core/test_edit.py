@@ -151,6 +151,9 @@ def test_additions_stand_beside_each_other_not_on_top():
     stars = [e for e in slide.elements if e.kind == "shape"]
     assert len({(e.x, e.y) for e in stars}) == 4
     assert [e.name for e in stars] == ["Star", "Star 2", "Star 3", "Star 4"]
+    for _ in range(2):
+        slide, _, _ = add(slide, "picture", fresh, SlideSize(), name="Hammer")
+    assert [e.name for e in slide.elements[-2:]] == ["Hammer", "Hammer 2"]
 
 
 def test_an_input_brings_its_variable_and_takes_it_to_another_course():

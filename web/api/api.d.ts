@@ -8327,6 +8327,11 @@ export interface components {
             ] | null;
             /** Overlay */
             overlay?: string | null;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
         };
         /**
          * Clipping

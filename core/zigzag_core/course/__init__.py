@@ -35,7 +35,7 @@ from .ids import IdSource, id_source, system_ids
 from .layouts import Background, Layout
 from .media import Caption, MediaFile
 from .migrate import NewerFormat, migrated
-from .model import Role
+from .model import Name, Role
 from .navigation import Navigation, NavigationHere
 from .overlays import Overlay
 from .patterns import Pattern
@@ -64,7 +64,7 @@ __all__ = [
     "Choice", "Colours", "Completion", "Course", "CourseDocument", "Crop", "Cue", "Drag",
     "Element", "Embed", "Expected", "Feedback", "Fonts", "Gate", "GoTo", "Group", "Guides",
     "Happens", "IdSource", "Input", "Layout", "LeaveCourse", "LiveValue", "Look", "MediaFile",
-    "Meter", "Move", "NamedStyle", "Navigation", "NavigationHere", "NewerFormat", "Nowhere",
+    "Meter", "Move", "Name", "NamedStyle", "Navigation", "NavigationHere", "NewerFormat", "Nowhere",
     "NumberVariable", "Offset", "Onward", "Overlay", "Pattern", "Picture", "Question",
     "RichText", "Role", "Rule", "Run", "Section", "Shadow", "Shape", "SingleChoice", "Slide",
     "SlideSize", "Style", "StylePatch", "Table", "Text", "TextRun", "TextVariable", "Theme",

@@ -18,13 +18,14 @@ _AIR, _MARGIN = 12, 24
 def add(
     slide: Slide, what: Addition, fresh: IdSource, size: SlideSize,
     at: tuple[float, float] | None = None, styles: Styles = USUAL_STYLES,
-    overlay: str | None = None,
+    overlay: str | None = None, name: str = "",
 ) -> tuple[Slide, tuple[str, ...], tuple[Variable, ...]]:
     """Return `slide` with `what` added, the ids of the new elements, and new variables for them.
 
     It is centred at the point `at` (px) as far as it then lies on the slide; without a point, as
     near to the middle as it covers nothing, and a question below the title, or beside or below
-    what is there. `styles` are the course's own. It comes onto `overlay` where one is named.
+    what is there. `styles` are the course's own. It comes onto `overlay` where one is named, and
+    an element is called `name`, or by its kind, counted on where that is taken.
     """
     variables: tuple[Variable, ...] = ()
     if what in QUESTION_KINDS:
@@ -32,7 +33,8 @@ def add(
         clipping = Clipping(elements=elements, questions=(question,))
     else:
         element, variables = new_element(what, fresh, styles)
-        clipping = Clipping(elements=(element,))
+        named = element.model_copy(update={"name": name}) if name else element
+        clipping = Clipping(elements=(named,))
     box = around(box_of(element) for element in clipping.elements)
     if at is None and clipping.questions:
         return (*put_where_free(slide, clipping, fresh, size, overlay), variables)

@@ -61,6 +61,7 @@ class AddIn(Schema):
     what: Addition
     at: tuple[float, float] | None = None
     overlay: str | None = None
+    name: core.Name = ""
 
 
 class ClipIn(Schema):
@@ -187,7 +188,7 @@ def edit_add(request: HttpRequest, data: AddIn) -> dict[str, Any]:
     course = data.course
     slide, selected, variables = add(
         data.slide, data.what, core.system_ids(), course.size, data.at, course.styles,
-        overlay_of(data.slide, data.overlay),
+        overlay_of(data.slide, data.overlay), data.name,
     )
     if not variables:
         covers = data.at is None and data.what in QUESTION_KINDS and covers_others(

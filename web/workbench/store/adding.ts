@@ -14,12 +14,12 @@ type AddBody = paths["/api/edits/add"]["post"]["requestBody"]["content"]["applic
 export type Addition = AddBody["what"];
 
 export function addElement(
-  what: Addition, at: [number, number] | null, finish?: (slide: Slide, ids: string[]) => Slide,
+  what: Addition, at: [number, number] | null, finish?: (slide: Slide, ids: string[]) => Slide, name = "",
 ): Promise<void> {
   return attempt(async () => {
     const slide = currentSlide();
     if (!slide) return;
-    const body = { slide, what, at, course: get().course, overlay: useOverlay.getState().overlay };
+    const body = { slide, what, at, name, course: get().course, overlay: useOverlay.getState().overlay };
     const added = await take(api.POST("/api/edits/add", { body }));
     const done = finish ? finish(added.slide, added.selected) : added.slide;
     takeOver(`Add ${what.replaceAll("_", " ")}`, { ...added, slide: done });

@@ -1,6 +1,6 @@
 /** Bringing files into the course, and showing them. */
 import { api, take, upload } from "../../api/client";
-import type { Background, Element, MediaFile, Slide } from "../../api/types";
+import type { Background, Element, MediaFile, PictureElement, Slide } from "../../api/types";
 import { addElement } from "./adding";
 import { apply, changeCourse, currentSlide, knowMedia, select, useCourse } from "./store";
 
@@ -45,8 +45,8 @@ export function showFile(element: string, file: MediaFile): void {
   applyWithMedia("Choose file", withFile(slide, element, file), file);
 }
 
-/** Add an element that shows or plays `file`. */
-/** Add a file to the slide: into the empty place of its kind that a layout has for it, else as a new element. */
+/** Add a file to the slide: into the empty place of its kind that a layout has for it, else as a new
+ * element that is called as the file is. */
 export async function addFile(file: MediaFile, at: [number, number] | null): Promise<void> {
   keepFiles([file]);
   const kind = kindOf(file);
@@ -58,7 +58,13 @@ export async function addFile(file: MediaFile, at: [number, number] | null): Pro
     select([free.id]);
     return;
   }
-  await addElement(kind, at, (slide, ids) => withFile(slide, ids[0] ?? "", file));
+  await addElement(kind, at, (slide, ids) => withFile(slide, ids[0] ?? "", file), nameOf(file));
+}
+
+/** What a file is about, as far as its name says it: “Wet boots” for wet_boots.png. */
+function nameOf({ name }: MediaFile): string {
+  const words = name.replace(/\.\w{1,5}$/, "").replace(/[_-]+/g, " ").trim().slice(0, 60);
+  return words.charAt(0).toUpperCase() + words.slice(1);
 }
 
 function isWithin({ x, y, w, h }: Element, [left, top]: [number, number]): boolean {
@@ -97,12 +103,22 @@ function showing(element: Element, file: MediaFile): Element {
   switch (element.kind) {
     case "picture": {
       const small = file.w > 0 && file.w < 200 ? { w: 160, h: Math.round(160 * ratio) } : box;
-      return { ...element, media: file.id, crop: { left: 0, top: 0, right: 0, bottom: 0 }, ...(element.media || element.slot ? box : small) };
+      return {
+        ...element, alt: altOf(element, file), media: file.id, crop: { left: 0, top: 0, right: 0, bottom: 0 },
+        ...(element.media || element.slot ? box : small),
+      };
     }
     case "video": return { ...element, media: file.id, ...box };
     case "audio": return { ...element, media: file.id };
     default: return element;
   }
+}
+
+/** What is said of a picture that now shows `file`: a drawing that ships with the program shows what its name says. */
+function altOf({ alt, media }: PictureElement, file: MediaFile): string {
+  const before = get().course.media.find((other) => other.id === media);
+  const own = alt && !(before?.recoloured && alt === before.name);
+  return own || !file.recoloured ? alt : file.name;
 }
 
 /** Put another file in the place of `id`, wherever it is used. */
