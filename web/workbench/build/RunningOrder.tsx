@@ -12,7 +12,7 @@ import {
 } from "lucide-react";
 import { useState, type KeyboardEvent, type ReactNode } from "react";
 import type { Element, Slide } from "../../api/types";
-import { roleIn } from "../judges/parts";
+import { answersOf, roleIn } from "../judges/parts";
 import { renameElement, reorderElement } from "../store/commands";
 import { changeElements, select, useCourse } from "../store/store";
 import { Overlays } from "./Overlays";
@@ -26,8 +26,11 @@ export function RunningOrder(): ReactNode {
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
   if (!slide) return null;
   const here = slide.elements.filter((element) => !element.overlay);
-  const read = here.filter((element) => !isDecoration(element, slide));
-  const rest = here.filter((element) => isDecoration(element, slide));
+  // What answers a question is never decoration, even while there are no words for it.
+  const operated = new Set(slide.questions.flatMap(answersOf));
+  const isRead = (element: Element): boolean => operated.has(element.id) || !isDecoration(element, slide);
+  const read = here.filter(isRead);
+  const rest = here.filter((element) => !isRead(element));
 
   function drop({ active, over }: DragEndEvent): void {
     if (!over || !slide || active.id === over.id) return;
@@ -93,7 +96,7 @@ export function Row({ slide, element, number, depth }: RowProps): ReactNode {
   const Icon = iconOf(element);
   const part = partOf(slide, element);
   const words = says(element);
-  const missing = needsAlternative(slide, element);
+  const missing = needsAlternative(slide, element) || (part && element.kind === "shape" && !words);
 
   function onKeyDown(event: KeyboardEvent): void {
     const step = { ArrowUp: -1, ArrowDown: 1 }[event.key];

@@ -27,10 +27,15 @@ export function partsIn(question: Question, list: PartList): readonly Part[] {
   return (question as unknown as Partial<Record<PartList, readonly Part[]>>)[list] ?? [];
 }
 
+/** The elements that learners answer a question with. */
+export function answersOf(question: Question): string[] {
+  return LISTS.flatMap((list) => partsIn(question, list).map(({ element }) => element));
+}
+
 /** The elements that a question is made of. */
 export function elementsOf(question: Question): string[] {
   const single = ["prompt", "submit", "reset", "field", "text", "on"].map((name) => (question as unknown as Record<string, string | null | undefined>)[name]);
-  return [...LISTS.flatMap((list) => partsIn(question, list).map(({ element }) => element)), ...single.flatMap((id) => (id ? [id] : []))];
+  return [...answersOf(question), ...single.flatMap((id) => (id ? [id] : []))];
 }
 
 export function choicesOf(question: Question): readonly Choice[] {
