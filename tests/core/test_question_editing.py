@@ -1,19 +1,16 @@
-"""Questions while they are made: of what is there, copied, turned into others, given more parts."""
+"""Questions while they are made: of what is there, copied, given more parts."""
 
 from itertools import combinations, pairwise
 
 import pytest
 from zigzag_core.assess.solutions import right_response
-from zigzag_core.course import Area, Picture, Shape, SlideSize, Text, rich
-from zigzag_core.course import feedback as f
+from zigzag_core.course import Area, Picture, Shape, Text, rich
 from zigzag_core.course import questions as q
-from zigzag_core.course.answer_row import AnswerRow
 from zigzag_core.course.blank import blank_slide
 from zigzag_core.course.new_questions import QUESTION_KINDS
 from zigzag_core.course.spoken import all_spoken
 from zigzag_core.edit.copying import clip, paste, without
 from zigzag_core.edit.groups import group
-from zigzag_core.edit.question_kinds import converted, keeps_elements
 from zigzag_core.edit.question_making import (
     question_from,
     with_button,
@@ -25,7 +22,7 @@ from zigzag_core.package.compile import compile_course
 from zigzag_core.proof.question_findings import question_findings
 
 from .samples import fresh_ids
-from .test_questions import UNJUDGED, Taking, document, slide_with
+from .test_questions import Taking, document, slide_with
 
 
 @pytest.mark.parametrize("kind", QUESTION_KINDS)
@@ -41,113 +38,6 @@ def test_copies_answer_for_themselves_and_parts_that_go_are_let_go(kind):
     answering_ones = list(q.answer_elements(slide.questions[0]))
     if len(answering_ones) > 1:
         assert len(without(slide, answering_ones[:1]).questions) == 1
-
-
-NOTHING_TO_ACCEPT = {
-    ("open_answer", "short_text"), ("open_answer", "numeric"), ("short_text", "numeric")}
-"""There was no model answer, and no number."""
-
-
-@pytest.mark.parametrize(
-    ("kind", "other"), [(a, b) for a in QUESTION_KINDS for b in QUESTION_KINDS if a != b])
-def test_kinds_turn_into_each_other_with_all_that_can_be_kept(kind, other):
-    doc = document(slide_with(kind), points=3, attempts=4, feedback=f.Feedback(right=rich("Yes.")))
-    slide, before = doc.slides[0], doc.slides[0].questions[0]
-    turned = converted(slide, before.id, other, fresh_ids(8))
-    [after] = turned.questions
-    assert after.kind == other and after.id == before.id
-    assert (after.prompt, after.submit, after.points, after.attempts, after.feedback.right) == (
-        before.prompt, before.submit, 3, 4, rich("Yes."))
-    kept = set(q.answer_elements(after)) & set(q.answer_elements(before))
-    assert bool(kept) == keeps_elements(kind, other)
-    on_slide = {e.id for e in turned.elements}
-    assert set(q.part_elements(after)) <= on_slide
-    if not kept:
-        assert not set(q.answer_elements(before)) & on_slide
-    if (kind, other) in NOTHING_TO_ACCEPT:
-        assert {f.code for f in question_findings(turned)} == {"no_right_answer"}
-        return
-    assert not [f for f in question_findings(turned) if f.level == "error"]
-    if other not in UNJUDGED:
-        taker = Taking(document(turned))
-        taker.answers(right_response(taker.grader)).submits()
-        assert taker.answer.result in ("right", "partly" if other == "hotspot" else "right")
-
-
-@pytest.mark.parametrize("other", ["single_choice", "matching", "blanks", "rating_scale"])
-def test_a_picture_stays_beside_what_its_places_become_and_an_empty_one_goes(other):
-    slide = slide_with("hotspot")
-    name, ground = slide.questions[0].id, slide.questions[0].on
-    turned = converted(slide, name, other, fresh_ids(3))
-    assert ground not in {e.id for e in turned.elements}
-    slide = slide.model_copy(update={"elements": tuple(
-        e.model_copy(update={"media": "hutmap", "w": 500}) if e.id == ground else e
-        for e in slide.elements)})
-    kept = converted(slide, name, other, fresh_ids(3))
-    picture = next(e for e in kept.elements if e.id == ground)
-    for made, most in ((turned, 0), (kept, picture.x + picture.w)):
-        parts = [e for e in made.elements if e.id in set(q.answer_elements(made.questions[0]))]
-        assert all(e.x >= most and e.x + e.w <= 1200 and e.y + e.h <= 720 for e in parts)
-
-
-@pytest.mark.parametrize(("kind", "other"), [
-    ("single_choice", "drag_to_target"), ("ordering", "matching"), ("hotspot", "single_choice"),
-    ("short_text", "multiple_response"),
-])
-def test_what_a_question_becomes_keeps_to_the_margins_of_a_smaller_slide(kind, other):
-    slide, size = slide_with(kind), SlideSize(w=1024, h=768)
-    turned = converted(slide, slide.questions[0].id, other, fresh_ids(3), size=size)
-    old = {e.id for e in slide.elements}
-    new = [e for e in turned.elements if e.id not in old]
-    assert new and all(e.x >= 0 and e.x + e.w <= 1024 - 80 for e in new)
-
-
-def test_accepted_words_that_are_numbers_become_numbers_and_back():
-    accepts = q.Accepts(words=("1234567,25", "four", "12 m"), units=("m",), typos=True)
-    doc = document(slide_with("short_text"), accepts=accepts)
-    name = doc.slides[0].questions[0].id
-    turned = converted(doc.slides[0], name, "numeric", fresh_ids(3))
-    taken = turned.questions[0].accepts
-    assert taken.near == (q.Near(value=1234567.25), q.Near(value=12)) and not taken.words
-    taker = Taking(document(turned))
-    taker.answers(right_response(taker.grader)).submits()
-    assert taker.answer.result == "right" and not list(question_findings(turned))
-    back = converted(turned, name, "short_text", fresh_ids(4))
-    assert back.questions[0].accepts == taken
-    [choices] = converted(turned, name, "single_choice", fresh_ids(5)).questions
-    assert [choice.right for choice in choices.choices] == [True, False]
-
-
-def test_words_that_were_right_stay_right_in_another_kind():
-    slide = slide_with("multiple_response")
-    turned = converted(slide, slide.questions[0].id, "short_text", fresh_ids(3))
-    assert turned.questions[0].accepts.words == ("A right answer", "Another right answer")
-    turned = converted(turned, slide.questions[0].id, "single_choice", fresh_ids(4))
-    words = {e.id: e for e in turned.elements}
-    assert [words[c.element].text for c in turned.questions[0].choices if c.right] == [
-        rich("A right answer")]
-    turned = converted(slide, slide.questions[0].id, "drag_to_target", fresh_ids(3))
-    asked = turned.questions[0]
-    assert [bool(item.to) for item in asked.items] == [True, True, False, False]
-    turned = converted(slide, slide.questions[0].id, "blanks", fresh_ids(3))
-    [blank] = turned.questions[0].blanks
-    assert blank.how == "list" and blank.others == ("A wrong answer", "Another wrong answer")
-
-
-@pytest.mark.parametrize("there", ["drag_to_target", "hotspot"])
-def test_what_a_wrong_answer_is_told_is_kept_on_the_way_there_and_back(there):
-    slide = slide_with("single_choice")
-    asked = slide.questions[0]
-    slide = slide.model_copy(update={"questions": (asked.model_copy(update={"choices": tuple(
-        choice.model_copy(update={"says": rich(f"About answer {n}")})
-        for n, choice in enumerate(asked.choices))}),)})
-    turned = converted(slide, asked.id, there, fresh_ids(3))
-    parts = turned.questions[0].items if there == "drag_to_target" else turned.questions[0].spots
-    # Words at a thing that belongs somewhere are told when it is not there: none are put there.
-    told = q.RichText() if there == "drag_to_target" else rich("About answer 0")
-    assert [part.says for part in parts] == [told, rich("About answer 1"), rich("About answer 2")]
-    back = converted(turned, asked.id, "single_choice", fresh_ids(4))
-    assert [choice.says for choice in back.questions[0].choices] == [part.says for part in parts]
 
 
 def test_parts_are_added_in_a_row_and_say_what_was_typed():
@@ -395,16 +285,3 @@ def test_answers_that_come_one_by_one_find_their_places_too():
         slide, _ = with_parts(slide, slide.questions[0].id, "choices", [f"Answer {number}"], fresh)
         places = are_apart_and_above_the_button(slide)
         assert places == sorted(places)
-
-
-@pytest.mark.parametrize(("kind", "other", "kept"), [
-    ("matching", "drag_to_target", True), ("single_choice", "multiple_response", True),
-    ("matching", "ordering", False), ("multiple_response", "short_text", False),
-])
-def test_points_and_rows_of_parts_stay_where_the_parts_do(kind, other, kept):
-    slide = slide_with(kind)
-    first = next(q.part_ids(slide.questions[0]))
-    row = AnswerRow(id="therow", cells={first: True}, words=rich("So."))
-    doc = document(slide, partial="per_answer", table=(row,))
-    [turned] = converted(doc.slides[0], slide.questions[0].id, other, fresh_ids(3)).questions
-    assert (turned.table == (row,), turned.partial == "per_answer") == (kept, kept)

@@ -47,6 +47,15 @@ def course_codes(made):
     return {finding.code for finding in findings(made)}
 
 
+@pytest.mark.parametrize(("changes", "found"), [
+    ({"penalty": 1}, True), ({"penalty": 1, "floor": -1}, False), ({"floor": -1}, False),
+    ({"penalty": 1, "floor": -1, "partial": "per_answer"}, True),
+    ({"penalty": 1, "purpose": "practice"}, False),
+])
+def test_a_penalty_that_is_never_taken_is_found(changes, found):
+    assert ("penalty_unused" in codes(asked("multiple_response", **changes))) == found
+
+
 @pytest.mark.parametrize(("place", "word"), [(0, "first"), (1, "second"), (2, "third")])
 def test_a_right_answer_always_in_the_same_place_is_found(place, word):
     made = quiz(ENOUGH, right_at(place))

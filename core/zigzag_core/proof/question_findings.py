@@ -44,6 +44,13 @@ def _problems(
         if letters / LETTERS_A_SECOND > question.time_limit:
             yield "warning", "too_little_time", (
                 f"gives {question.time_limit} seconds, too few to read the slide")
+    if question.penalty and question.purpose == "scored":
+        if question.partial == "per_answer":
+            yield "warning", "penalty_unused", (
+                "gives the points of each answer, so that its penalty is never taken")
+        elif not question.floor:
+            yield "warning", "penalty_unused", (
+                "goes no lower than 0 points, so that its penalty is never taken")
     if question.after == "again" and not question.again_from:
         yield "warning", "again_nowhere", "starts again from no slide"
     yield from never_said(question, slide)

@@ -103,11 +103,13 @@ function Counting({ question }: { question: Question }): ReactNode {
 
 /** What it gives: for all of it, for parts, for a wrong answer, and at the least. */
 function Points({ question, onChange }: { question: Question; onChange: (part: object) => void }): ReactNode {
+  // The least goes along with the penalty until it is set by hand: else the penalty would never be taken.
+  const goesAlong = question.floor === 0 - question.penalty;
   return (
     <>
       <Pair>
         <NumberField label="points" value={question.points} min={0} max={10_000} onChange={(points) => onChange({ points })} />
-        <NumberField label="penalty" value={question.penalty} min={0} max={10_000} onChange={(penalty) => onChange({ penalty })} />
+        <NumberField label="penalty" value={question.penalty} min={0} max={10_000} onChange={(penalty) => onChange(goesAlong ? { penalty, floor: 0 - penalty } : { penalty })} />
       </Pair>
       <Choose label="parts" value={question.partial} options={PARTIAL.filter(([how]) => how !== "per_answer" || hasPartPoints(question))} onChange={(partial) => onChange({ partial })} />
       <NumberField label="not below" value={question.floor} min={-10_000} max={0} onChange={(floor) => onChange({ floor })} />
