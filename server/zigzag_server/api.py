@@ -1,7 +1,9 @@
 """The one API through which everything goes. Described at `/api/docs` and `/api/openapi.json`."""
 
+import logging
 from typing import Any
 
+import pydantic
 from django.http import HttpRequest, HttpResponse
 from ninja import NinjaAPI
 from ninja.errors import AuthenticationError, ValidationError
@@ -17,6 +19,8 @@ from .courses.questions_api import router as questions
 from .practice.api import router as practice
 from .problems import Problem
 from .publishing.api import router as publishing
+
+logger = logging.getLogger(__name__)
 
 api = NinjaAPI(
     title="Zigzag",
@@ -61,8 +65,21 @@ def _invalid(request: HttpRequest, error: ValidationError) -> HttpResponse:
     return api.create_response(request, body, status=422)
 
 
-def _first(errors: list[dict[str, Any]]) -> str:
+@api.exception_handler(pydantic.ValidationError)
+def _impossible(request: HttpRequest, error: pydantic.ValidationError) -> HttpResponse:
+    """What an edit would make is no valid course any more, such as one of too many elements."""
+    logger.warning("%s made what is not valid: %s", request.path, error)
+    found = [dict(one) for one in error.errors(include_url=False, include_context=False)]
+    body = {
+        "code": "impossible",
+        "message": "That cannot be done, and nothing was changed: " + _first(found, 1),
+    }
+    return api.create_response(request, body, status=422)
+
+
+def _first(errors: list[dict[str, Any]], skipped: int = 2) -> str:
+    """The first of the `errors` in words; so many names of its place are not the reader's."""
     first = errors[0] if errors else {"loc": (), "msg": "the request is not valid"}
-    place = " › ".join(str(part) for part in first["loc"][2:])
+    place = " › ".join(str(part) for part in first["loc"][skipped:])
     words = first["msg"].removeprefix("Value error, ")
     return f"{place}: {words}" if place else words

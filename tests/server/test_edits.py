@@ -80,3 +80,31 @@ def test_the_check_tells_the_route(mika, course):
     route = mika("get", f"/courses/{course}/check")["route"]
     assert route["dead_ends"] == [slide["id"]]
     assert set(route["unreached"]) == set(now["course"]["slides"][1:])
+
+
+def test_a_table_that_is_too_long_is_taken_as_far_as_there_is_room(mika, course):
+    now = opened(mika, course)
+    slide = mika("post", "/edits/new-slide", {"title": "Long"})["slide"]
+    added = mika("post", "/edits/add", {"slide": slide, "course": now["course"],
+                                        "what": "single_choice"})
+    [question] = added["slide"]["questions"]
+    body = {"slide": added["slide"], "question": question["id"], "where": "choices", "at": 0,
+            "rows": [[f"Answer {n}", "x" if n == 3 else ""] for n in range(40)]}
+    pasted = mika("post", "/edits/parts/table", body)
+    [asked] = pasted["slide"]["questions"]
+    assert (len(asked["choices"]), pasted["left_out"]) == (26, 14)
+    more = {"slide": pasted["slide"], "question": question["id"], "where": "choices",
+            "words": ["One more"]}
+    said = mika("post", "/edits/parts", more, status=400)["message"]
+    assert "no more than 26" in said and "Nothing was added" in said
+
+
+def test_what_a_slide_cannot_hold_is_refused_and_nothing_is_changed(mika, course):
+    now = opened(mika, course)
+    slide = now["slides"][0]["slide"]
+    one = slide["elements"][-1]
+    slide["elements"] += [{**one, "id": f"copy{n:08}", "name": f"Copy {n}", "rules": []}
+                          for n in range(2_000 - len(slide["elements"]))]
+    body = {"slide": slide, "course": now["course"], "what": "button"}
+    said = mika("post", "/edits/add", body, status=422)
+    assert "nothing was changed" in said["message"].lower()

@@ -8681,12 +8681,18 @@ export interface components {
         };
         /**
          * Asked
-         * @description The slide with the question as changed, and what to select then.
+         * @description The slide with the question as changed, what to select then, and how many lines of a
+         *     pasted table were left out because there is no room for more parts.
          */
         Asked: {
             slide: components["schemas"]["Slide"];
             /** Selected */
             selected: string[];
+            /**
+             * Left Out
+             * @default 0
+             */
+            left_out: number;
         };
         /** PartsIn */
         PartsIn: {

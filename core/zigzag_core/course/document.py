@@ -105,6 +105,14 @@ class Slide(Model):
                 raise ValueError(f"“{element.name}” and its group are on different overlays")
 
 
+def valid_slide(slide: Slide) -> Slide:
+    """Return `slide`, a changed copy of one, if it still keeps to all that is asked of slides.
+
+    Raises Pydantic's `ValidationError` where it does not: copies are not looked at when made.
+    """
+    return Slide.model_validate(slide.model_dump())
+
+
 def check_groups(elements: tuple[Element, ...]) -> None:
     """Raise `ValueError` unless every `group` is a group here and none is within itself."""
     groups = {element.id: element.group for element in elements if isinstance(element, Group)}

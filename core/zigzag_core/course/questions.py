@@ -4,7 +4,7 @@ A question names its parts: the elements that are its answers, items, targets, s
 fields. Any element can be one; what is written in them stays the elements' own.
 """
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Mapping
 from typing import Annotated, Literal
 
 from pydantic import Field
@@ -301,6 +301,12 @@ PART_LISTS = ("choices", "items", "targets", "spots", "rows")
 SINGLE_PARTS = ("prompt", "submit", "reset", "field", "text", "on")
 
 
+def most_parts(question: Question, name: str) -> int:
+    """Return how many parts the list `name` of `question` holds at the most."""
+    return next(rule.max_length for rule in type(question).model_fields[name].metadata
+                if hasattr(rule, "max_length"))
+
+
 def part_elements(question: Question) -> Iterator[str]:
     """Yield the ids of the elements that `question` is made of."""
     for name in PART_LISTS:
@@ -341,17 +347,13 @@ def with_elements(question: Question, kept: set[str]) -> Question:
         if element and element not in kept:
             changes[name] = None
     if isinstance(question, Matching | DragToTarget) and gone:
-        items = changes["items"]
-        assert isinstance(items, tuple)
         changes["items"] = tuple(
             item.model_copy(update={"to": tuple(t for t in item.to if t not in gone)})
-            for item in items
+            for item in question.items if item.element in kept
         )
-        targets = changes["targets"]
-        assert isinstance(targets, tuple)
         changes["targets"] = tuple(
             target.model_copy(update={"only": tuple(i for i in target.only if i not in gone)})
-            for target in targets
+            for target in question.targets if target.element in kept
         )
     if gone:
         changes["table"] = tuple(
@@ -359,4 +361,19 @@ def with_elements(question: Question, kept: set[str]) -> Question:
                 "cells": {part: cell for part, cell in row.cells.items() if part not in gone}})
             for row in question.table
         )
+    return question.model_copy(update=changes)
+
+
+def with_stand_ins(question: Question, instead: Mapping[str, str]) -> Question:
+    """Return `question` with other elements as its parts: those that `instead` gives for them."""
+    changes: dict[str, object] = {
+        name: tuple(
+            part.model_copy(update={"element": instead.get(part.element, part.element)})
+            for part in getattr(question, name))
+        for name in PART_LISTS if getattr(question, name, ())
+    }
+    for name in SINGLE_PARTS:
+        element = getattr(question, name, None)
+        if element in instead:
+            changes[name] = instead[element]
     return question.model_copy(update=changes)

@@ -2,11 +2,12 @@
 
 from collections.abc import Iterable, Sequence
 
-from zigzag_core.course import Element, Group, IdSource, Slide
+from zigzag_core.course import Element, Group, IdSource, Slide, Text, questions
 from zigzag_core.course.style import Style
 
 from .geometry import around, box_of
 from .names import free_name
+from .pattern_parts import patterns_without
 
 
 def with_members(elements: Sequence[Element], ids: Iterable[str]) -> set[str]:
@@ -71,7 +72,8 @@ def group(slide: Slide, ids: Iterable[str], fresh: IdSource) -> tuple[Slide, str
 def ungroup(slide: Slide, ids: Iterable[str]) -> tuple[Slide, tuple[str, ...]]:
     """Return `slide` without the groups among `ids`, and the elements that they set free.
 
-    Members come into the group around the one that is taken away, if there is one.
+    Members come into the group around the one that is taken away, if there is one. Where the
+    group was a part of a question its first text is, else its first member; patterns let it go.
     """
     gone = {e.id: e.group for e in slide.elements if e.id in set(ids) and isinstance(e, Group)}
     free = tuple(e.id for e in slide.elements if e.group in gone and e.id not in gone)
@@ -85,7 +87,28 @@ def ungroup(slide: Slide, ids: Iterable[str]) -> tuple[Slide, tuple[str, ...]]:
         e.model_copy(update={"group": home(e.group)}) if e.group in gone else e
         for e in slide.elements if e.id not in gone
     )
-    return slide.model_copy(update={"elements": elements}), free
+    kept = {e.id for e in elements} | {overlay.id for overlay in slide.overlays}
+    return slide.model_copy(update={
+        "elements": elements, "patterns": patterns_without(slide, kept),
+        "questions": _asked_by_members(slide, gone, {e.id for e in elements}),
+    }), free
+
+
+def _asked_by_members(
+    slide: Slide, gone: Iterable[str], kept: set[str]
+) -> tuple[questions.Question, ...]:
+    """The questions with members in the place of groups that are `gone`."""
+    taken = {element for asked in slide.questions for element in questions.part_elements(asked)}
+    instead: dict[str, str] = {}
+    for name in (group for group in gone if group in taken):
+        family = with_members(slide.elements, [name]) & kept - taken - set(instead.values())
+        inside = [e for e in slide.elements if e.id in family and not isinstance(e, Group)]
+        inside.sort(key=lambda e: not isinstance(e, Text))
+        if inside:
+            instead[name] = inside[0].id
+    left = (questions.with_elements(questions.with_stand_ins(asked, instead), kept)
+            for asked in slide.questions)
+    return tuple(asked for asked in left if any(questions.answer_elements(asked)))
 
 
 def boxed(elements: Sequence[Element]) -> tuple[Element, ...]:

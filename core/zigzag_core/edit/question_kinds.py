@@ -145,7 +145,7 @@ def _with_kept(
         slide = _without_targets(slide, old)
         return with_question(slide, KINDS[kind](**common, choices=_choices(old, parts, kind)))
     if kind == "ordering":
-        slide = _without_targets(slide, old)
+        slide, parts = _without_targets(slide, old), parts[:30]
         return with_question(slide, q.Ordering(**common, items=tuple(
             q.InOrder(id=part.id, element=part.element) for part in parts)))
     return _with_targets(slide, KINDS[kind], common, parts, fresh, styles, size)
@@ -228,13 +228,18 @@ def _with_new(
 ) -> Slide:
     """The question with new elements in the place of its old ones, and their words in them."""
     made, model = new_question(kind, fresh, styles)
-    own = {model.submit, model.prompt if old.prompt else None}
-    elements = [e for e in made if e.id not in own]
     answers = set(q.answer_elements(old))
     ground = next((e for e in slide.elements if e.id == getattr(old, "on", None)), None)
     if isinstance(ground, Picture) and ground.media is None:
         # A place for a picture that never came is no picture.
         answers.add(ground.id)
+    others = tuple(other for other in slide.questions if other.id != old.id)
+    left = without(slide.model_copy(update={"questions": others}), answers)
+    stay = {e.id for e in left.elements}
+    common = {name: None if name in q.SINGLE_PARTS and value not in stay else value
+              for name, value in _common(old, kind).items()}
+    own = {model.submit, model.prompt if common["prompt"] else None}
+    elements = [e for e in made if e.id not in own]
     first = next(n for n, e in enumerate(slide.elements) if e.id in answers)
     place = around(box_of(e) for e in slide.elements if e.id in answers)
     overlay = slide.elements[first].overlay
@@ -243,13 +248,9 @@ def _with_new(
     here = _place_for(elements, place, kept, size)
     elements = [e.model_copy(update={"z": top + n, "overlay": overlay})
                 for n, e in enumerate(fitted(elements, here))]
-    common = _common(old, kind)
-    if not old.prompt:
-        common["prompt"] = model.prompt
-    others = tuple(other for other in slide.questions if other.id != old.id)
-    slide = without(slide.model_copy(update={"questions": others}), answers)
-    slide = slide.model_copy(update={
-        "elements": (*slide.elements[:first], *elements, *slide.elements[first:])})
+    common["prompt"] = common["prompt"] or model.prompt
+    slide = left.model_copy(update={
+        "elements": (*left.elements[:first], *elements, *left.elements[first:])})
     slide = with_question(slide, _filled(model.model_copy(update=common), said))
     return _buttons_follow(_with_words(slide, old.id, said, fresh, size), old.id, place.bottom)
 

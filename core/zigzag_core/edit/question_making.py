@@ -12,7 +12,7 @@ from zigzag_core.course.usual_styles import USUAL_STYLES, usual
 from .geometry import Box, around, box_of
 from .groups import outermost
 from .names import free_name
-from .questions_on import KINDS, CannotAsk, asked_on, part_of, with_question
+from .questions_on import KINDS, CannotAsk, asked_on, check_room, part_of, with_question
 
 
 def question_from(
@@ -115,10 +115,8 @@ def with_elements_as_parts(
         raise CannotAsk("The question has no such parts.")
     if where == "rows" and not all(isinstance(e, Input) for e in chosen):
         raise CannotAsk("Only an input can be rated on.")
-    limit = 2 if isinstance(asked, q.TrueFalse) else 26 if where == "choices" else 30
     parts = (*getattr(asked, where), *(part_of(asked, where, fresh(), e.id) for e in chosen))
-    if len(parts) > limit and where in ("choices", "rows"):
-        raise CannotAsk(f"The question has no more than {limit} of them.")
+    check_room(asked, where, len(chosen))
     return _read_out(with_question(slide, asked.model_copy(update={where: parts})), chosen)
 
 

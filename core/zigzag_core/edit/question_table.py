@@ -15,7 +15,6 @@ Rows = Sequence[Sequence[str]]
 
 _RIGHT = {"x", "✓", "✔", "yes", "y", "true", "right", "1", "+"}
 _WRONG = {"", "-", "✕", "✗", "no", "n", "false", "wrong", "0"}
-MOST = 60
 
 
 def with_table(
@@ -34,9 +33,9 @@ def with_table(
     asked = asked_on(slide, question)
     if where not in q.PART_LISTS or not getattr(asked, where, ()):
         raise CannotAsk("There is no part yet that another could look like.")
-    lines = [[cell.strip() for cell in row] for row in rows if any(cell.strip() for cell in row)]
     have = len(getattr(asked, where))
-    lines = lines[: max(_most(asked, where) - at, 0)]
+    at = min(at, have)
+    lines = _lines(rows)[: max(q.most_parts(asked, where) - at, 0)]
     slide = _worded(slide, asked, where, at, [line[0] for line in lines], have, fresh, size)
     if at == 0 and len(lines) > 1:
         slide = _without_samples(slide, question, where, len(lines))
@@ -60,10 +59,16 @@ def _without_samples(slide: Slide, question: str, where: str, first: int) -> Sli
                            if words[part.element] in samples])
 
 
-def _most(asked: q.Question, where: str) -> int:
-    if where == "choices":
-        return 2 if asked.kind == "true_false" else 26
-    return 30 if where == "rows" or asked.kind == "ordering" else MOST
+def left_out(slide: Slide, question: str, where: str, at: int, rows: Rows) -> int:
+    """Return how many of `rows` find no place in a question that has no room for more parts."""
+    asked = asked_on(slide, question)
+    first = min(at, len(getattr(asked, where)))
+    return max(first + len(_lines(rows)) - q.most_parts(asked, where), 0)
+
+
+def _lines(rows: Rows) -> list[list[str]]:
+    """The cells of the rows in which there is anything."""
+    return [[cell.strip() for cell in row] for row in rows if any(cell.strip() for cell in row)]
 
 
 def _worded(

@@ -18,6 +18,7 @@ from zigzag_core.course import (
     rich,
 )
 from zigzag_core.course import questions as q
+from zigzag_core.course.document import valid_slide
 
 from .copying import Clipping, paste
 from .groups import with_members
@@ -39,6 +40,10 @@ KINDS: dict[str, type[q.QuestionBase]] = {
 _PARTS: dict[str, Any] = {
     "choices": q.Choice, "targets": q.Target, "spots": q.Spot, "rows": q.Row,
 }
+
+
+_FAR = 10_000
+"""New parts begin no farther (px) off the slide; then they are brought in."""
 
 
 def part_of(question: q.Question, where: str, name: str, element: str, **more: Any) -> Any:
@@ -64,7 +69,7 @@ def with_question(slide: Slide, question: Any) -> Slide:
     if question not in others:
         others.append(question)
     changed = slide.model_copy(update={"questions": tuple(others)})
-    return Slide.model_validate(changed.model_dump())
+    return valid_slide(changed)
 
 
 def saying(slide: Slide, name: str, words: str) -> Slide:
@@ -111,6 +116,7 @@ def with_parts(
     parts = getattr(asked, where, ()) if where in q.PART_LISTS else ()
     if not parts:
         raise CannotAsk("There is no part yet that another could look like.")
+    check_room(asked, where, len(words))
     by_id = {e.id: e for e in slide.elements}
     boxes = [by_id[part.element] for part in parts]
     last = boxes[-1]
@@ -120,7 +126,8 @@ def with_parts(
     before = {e.id for e in slide.elements}
     made: list[str] = []
     for n, text in enumerate(words, 1):
-        slide, (copy,) = paste(slide, clipping, fresh, dx * n, dy * n, onto=last.overlay)
+        slide, (copy,) = paste(slide, clipping, fresh, _reached(last.x, dx * n),
+                               _reached(last.y, dy * n), onto=last.overlay)
         made.append(copy)
         slide = saying(slide, copy, text)
     slide = _after(slide, family, {e.id for e in slide.elements} - before)
@@ -129,6 +136,18 @@ def with_parts(
     more = tuple(part_of(asked, where, fresh(), element, **same) for element in made)
     grown = asked.model_copy(update={where: (*parts, *more)})
     return with_room(with_question(slide, grown), question, size, made), tuple(made)
+
+
+def check_room(question: q.Question, where: str, more: int) -> None:
+    """Raise `CannotAsk` unless the list `where` of `question` has room for so many `more`."""
+    most = q.most_parts(question, where)
+    if len(getattr(question, where)) + more > most:
+        raise CannotAsk(f"The question has no more than {most} of them. Nothing was added.")
+
+
+def _reached(start: float, way: float) -> float:
+    """The way (px) from `start`, as far as a slide can reach."""
+    return min(max(start + way, -_FAR), _FAR) - start
 
 
 def _step(boxes: Sequence[Element]) -> tuple[float, float]:

@@ -7,6 +7,7 @@ from ninja import Field, Router, Schema
 from zigzag_core import course as core
 from zigzag_core.access.contrast import weak_pairs
 from zigzag_core.course.blank import Addition, blank_slide
+from zigzag_core.course.document import valid_slide
 from zigzag_core.course.new_questions import QUESTION_KINDS
 from zigzag_core.edit import arrange, finding, groups
 from zigzag_core.edit.adding import add
@@ -174,7 +175,8 @@ def _edited(
     slide: core.Slide, selected: Any = (), course: core.Course | None = None
 ) -> dict[str, Any]:
     addresses = media_urls(course.model_dump(mode="json")) if course else {}
-    return {"slide": slide, "selected": list(selected), "course": course, **addresses}
+    checked = valid_slide(slide)
+    return {"slide": checked, "selected": list(selected), "course": course, **addresses}
 
 
 def overlay_of(slide: core.Slide, overlay: str | None) -> str | None:

@@ -7,6 +7,7 @@ from ninja import Field, Router, Schema
 from zigzag_core import course as core
 from zigzag_core.assess import table
 from zigzag_core.course.answer_row import AnswerRow
+from zigzag_core.course.document import valid_slide
 from zigzag_core.course.new_questions import QuestionKind
 from zigzag_core.edit.question_kinds import converted
 from zigzag_core.edit.question_making import (
@@ -14,7 +15,7 @@ from zigzag_core.edit.question_making import (
     with_button,
     with_elements_as_parts,
 )
-from zigzag_core.edit.question_table import with_table
+from zigzag_core.edit.question_table import left_out, with_table
 from zigzag_core.edit.questions_on import CannotAsk, with_parts
 
 from zigzag_server.problems import Problem
@@ -23,10 +24,12 @@ router = Router(tags=["questions"])
 
 
 class Asked(Schema):
-    """The slide with the question as changed, and what to select then."""
+    """The slide with the question as changed, what to select then, and how many lines of a
+    pasted table were left out because there is no room for more parts."""
 
     slide: core.Slide
     selected: list[str]
+    left_out: int = 0
 
 
 class PartsIn(Schema):
@@ -44,7 +47,7 @@ class PastedIn(Schema):
     question: str
     where: str
     at: int = Field(ge=0, le=60)
-    rows: list[list[str]] = Field(min_length=1, max_length=200)
+    rows: list[list[str]] = Field(min_length=1, max_length=10_000)
     size: core.SlideSize = core.SlideSize()
 
 
@@ -123,9 +126,9 @@ def convert(request: HttpRequest, data: ConvertIn) -> dict[str, Any]:
 @router.post("/parts/table", response=Asked)
 def parts_table(request: HttpRequest, data: PastedIn) -> dict[str, Any]:
     """Take a pasted table as the parts of a question."""
-    return _asked(lambda: (with_table(
-        data.slide, data.question, data.where, data.at, data.rows, core.system_ids(),
-        data.size), ()))
+    where = data.slide, data.question, data.where, data.at, data.rows
+    found = _asked(lambda: (with_table(*where, core.system_ids(), data.size), ()))
+    return {**found, "left_out": left_out(*where)}
 
 
 @router.post("/parts/join", response=Asked)
@@ -194,4 +197,4 @@ def _asked(make: Any) -> dict[str, Any]:
         slide, selected = make()
     except CannotAsk as error:
         raise Problem(400, "cannot_ask", str(error)) from error
-    return {"slide": slide, "selected": list(selected)}
+    return {"slide": valid_slide(slide), "selected": list(selected)}

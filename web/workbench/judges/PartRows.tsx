@@ -49,7 +49,7 @@ export function PartRows({ slide, question, list, word, most = 60, before, after
     const rows = event.clipboardData.getData("text/plain").split(/\r?\n/).filter((line) => line.trim()).map((line) => line.split("\t"));
     if (rows.length < 2 && (rows[0]?.length ?? 0) < 2) return;
     event.preventDefault();
-    void pasteParts(question, list, place, rows.slice(0, 200));
+    void pasteParts(question, list, place, rows.slice(0, 10_000));
   }
 
   return (

@@ -5,6 +5,7 @@ import { says, withWords } from "../build/says";
 import { attempt, removeSelected } from "../store/commands";
 import { paragraphs, plain } from "../store/richText";
 import { changeSlide, currentSlide, select, useCourse } from "../store/store";
+import { sayDone } from "../ui/toaster";
 
 export type PartList = "choices" | "items" | "targets" | "spots" | "rows";
 interface Part { id: string; element: string }
@@ -105,8 +106,9 @@ export function pasteParts(question: Question, where: PartList, at: number, rows
   return attempt(async () => {
     const slide = currentSlide();
     if (!slide) return;
-    const { slide: filled } = await take(api.POST("/api/edits/parts/table", { body: { slide, question: question.id, where, at, rows, size: useCourse.getState().course.size } }));
+    const { slide: filled, left_out } = await take(api.POST("/api/edits/parts/table", { body: { slide, question: question.id, where, at, rows, size: useCourse.getState().course.size } }));
     putWithParts("Paste answers", slide, filled, question.id);
+    if (left_out) sayDone(`${left_out} of ${rows.length} lines were left out: the question has room for no more.`);
   });
 }
 

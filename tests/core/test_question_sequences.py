@@ -1,0 +1,135 @@
+"""Any sequence of edits leaves a slide that can be saved, published and answered rightly."""
+
+
+
+from contextlib import suppress
+
+from hypothesis import HealthCheck, settings
+from hypothesis import strategies as st
+from hypothesis.stateful import RuleBasedStateMachine, invariant, rule
+from zigzag_core.assess.grade import judge
+from zigzag_core.assess.solutions import right_response
+from zigzag_core.course import Course, CourseDocument, SlideSize
+from zigzag_core.course import questions as q
+from zigzag_core.course.blank import blank_slide
+from zigzag_core.course.document import valid_slide
+from zigzag_core.course.new_questions import QUESTION_KINDS
+from zigzag_core.edit.adding import add
+from zigzag_core.edit.copying import clip, duplicate_slide, paste, without
+from zigzag_core.edit.groups import group, ungroup
+from zigzag_core.edit.question_kinds import converted
+from zigzag_core.edit.question_making import question_from, with_button, with_elements_as_parts
+from zigzag_core.edit.question_table import with_table
+from zigzag_core.edit.questions_on import CannotAsk, with_parts
+from zigzag_core.package.compile import compile_course
+from zigzag_core.proof.question_findings import question_findings
+
+from .samples import fresh_ids
+from .test_questions import UNJUDGED
+
+KINDS = st.sampled_from(QUESTION_KINDS)
+LISTS = st.sampled_from(q.PART_LISTS)
+PLACES = st.lists(st.integers(0, 99), min_size=1, max_size=6)
+CELLS = st.lists(st.sampled_from(["Wood", "Coal", "x", "", "1,5"]), min_size=1, max_size=4)
+NUMBER = st.integers(0, 9)
+
+
+class Building(RuleBasedStateMachine):
+    """An author who does anything to the questions of a slide, in any order."""
+
+    def __init__(self):
+        super().__init__()
+        self.fresh = fresh_ids(7)
+        self.slide = blank_slide("Ask", self.fresh)
+
+    def does(self, edit):
+        """Take what `edit` makes of the slide; what it refuses with a reason changes nothing."""
+        with suppress(CannotAsk):
+            self.slide = edit(self.slide)
+
+    def some(self, places):
+        ids = [element.id for element in self.slide.elements]
+        return list(dict.fromkeys(ids[place % len(ids)] for place in places)) if ids else []
+
+    def asked(self, number):
+        questions = self.slide.questions
+        return questions[number % len(questions)].id if questions else "none"
+
+    @rule(kind=KINDS)
+    def add_question(self, kind):
+        self.slide, _, _ = add(self.slide, kind, self.fresh, SlideSize())
+
+    @rule(kind=st.sampled_from(["text", "picture", "rectangle", "area", "button", "text_input"]))
+    def add_element(self, kind):
+        self.slide, _, _ = add(self.slide, kind, self.fresh, SlideSize())
+
+    @rule(places=PLACES)
+    def copy(self, places):
+        clipping = clip(self.slide, self.some(places))
+        self.slide, _ = paste(self.slide, clipping, self.fresh, 10, 10)
+
+    @rule()
+    def duplicate(self):
+        self.slide = duplicate_slide(self.slide, self.fresh)
+
+    @rule(places=PLACES)
+    def delete(self, places):
+        self.slide = without(self.slide, self.some(places[:2]))
+
+    @rule(places=PLACES)
+    def group_some(self, places):
+        ids = self.some(places)
+        chosen = [e for e in self.slide.elements if e.id in ids]
+        if len(chosen) > 1 and not any(e.group for e in chosen):
+            self.slide, _ = group(self.slide, ids, self.fresh)
+
+    @rule(places=PLACES)
+    def ungroup_some(self, places):
+        self.slide, _ = ungroup(self.slide, self.some(places))
+
+    @rule(places=PLACES, kind=KINDS)
+    def ask_with(self, places, kind):
+        self.does(lambda slide: question_from(slide, self.some(places), kind, self.fresh)[0])
+
+    @rule(number=NUMBER, kind=KINDS)
+    def convert(self, number, kind):
+        self.does(lambda slide: converted(slide, self.asked(number), kind, self.fresh))
+
+    @rule(number=NUMBER, where=LISTS, more=st.sampled_from([1, 2, 20]))
+    def more_parts(self, number, where, more):
+        self.does(lambda slide: with_parts(
+            slide, self.asked(number), where, ["Another"] * more, self.fresh)[0])
+
+    @rule(number=NUMBER, where=LISTS, at=st.sampled_from([0, 0, 1, 5]),
+          rows=st.lists(CELLS, min_size=1, max_size=6), times=st.sampled_from([1, 1, 12]))
+    def paste_table(self, number, where, at, rows, times):
+        self.does(lambda slide: with_table(
+            slide, self.asked(number), where, at, rows * times, self.fresh))
+
+    @rule(number=NUMBER, where=st.sampled_from([*q.PART_LISTS, "prompt"]), places=PLACES)
+    def join(self, number, where, places):
+        self.does(lambda slide: with_elements_as_parts(
+            slide, self.asked(number), where, self.some(places), self.fresh))
+
+    @rule(number=NUMBER, what=st.sampled_from(["submit", "reset"]))
+    def add_button(self, number, what):
+        self.does(lambda slide: with_button(slide, self.asked(number), what, self.fresh)[0])
+
+    @invariant()
+    def can_be_saved_and_answered(self):
+        slide = valid_slide(self.slide)
+        document = CourseDocument(
+            course=Course(id="course", title="C", slides=(slide.id,)), slides=(slide,))
+        program = compile_course(document, lambda file: file.sha256)
+        if any(found.level == "error" or found.code == "cannot_be_right"
+               for found in question_findings(slide)):
+            return
+        for grader, asked in zip(program.questions, slide.questions, strict=True):
+            if asked.kind not in UNJUDGED and asked.purpose == "scored":
+                assert judge(grader, right_response(grader), 1).result == "right"
+
+
+TestBuilding = Building.TestCase
+TestBuilding.settings = settings(
+    max_examples=80, stateful_step_count=15, deadline=None, derandomize=True,
+    suppress_health_check=list(HealthCheck))
