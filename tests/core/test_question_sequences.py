@@ -1,7 +1,5 @@
 """Any sequence of edits leaves a slide that can be saved, published and answered rightly."""
 
-
-
 from contextlib import suppress
 
 from hypothesis import HealthCheck, settings
