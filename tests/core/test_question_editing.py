@@ -4,13 +4,15 @@ from itertools import combinations, pairwise
 
 import pytest
 from zigzag_core.assess.solutions import right_response
-from zigzag_core.course import Area, Picture, Shape, Text, rich
+from zigzag_core.course import Area, Picture, Shape, SlideSize, Text, rich
 from zigzag_core.course import questions as q
 from zigzag_core.course.blank import blank_slide
+from zigzag_core.course.document import valid_slide
 from zigzag_core.course.new_questions import QUESTION_KINDS
 from zigzag_core.course.spoken import all_spoken
+from zigzag_core.edit.adding import add
 from zigzag_core.edit.copying import clip, paste, without
-from zigzag_core.edit.groups import group
+from zigzag_core.edit.groups import group, ungroup
 from zigzag_core.edit.question_making import (
     question_from,
     with_button,
@@ -48,6 +50,32 @@ def test_parts_are_added_in_a_row_and_say_what_was_typed():
     ys = [e.y for e in grown.elements if e.id in [c.element for c in grown.questions[0].choices]]
     assert ys == sorted(ys) and len({b - a for a, b in pairwise(ys)}) == 1
     assert [e.text for e in grown.elements if e.id in made] == [rich("North"), rich("South")]
+
+
+def test_there_are_clicks_for_all_places_to_find_however_they_come():
+    slide = slide_with("hotspot")
+    asked = slide.questions[0]
+    assert asked.clicks == 1
+    grown, _ = with_parts(slide, asked.id, "spots", ["The door"], fresh_ids(4))
+    copied, _ = paste(slide, clip(slide, [asked.spots[0].element]), fresh_ids(4))
+    for made in (grown, copied):
+        assert (made.questions[0].clicks, sum(s.right for s in made.questions[0].spots)) == (2, 2)
+        assert not list(question_findings(made))
+
+
+@pytest.mark.parametrize(("kinds", "answers"), [
+    (("picture", "text"), 1), (("picture", "ellipse"), 0)])
+def test_of_a_group_that_is_taken_apart_its_text_or_first_member_answers(kinds, answers):
+    slide, fresh = slide_with("single_choice"), fresh_ids(5)
+    members = []
+    for kind in kinds:
+        slide, (added,), _ = add(slide, kind, fresh, SlideSize())
+        members.append(added)
+    slide, made = group(slide, members, fresh)
+    slide = with_elements_as_parts(slide, slide.questions[0].id, "choices", [made], fresh)
+    apart, free = ungroup(slide, [made])
+    assert list(free) == members and valid_slide(apart) == apart
+    assert apart.questions[0].choices[-1].element == members[answers]
 
 
 def test_questions_are_made_of_what_is_on_the_slide():

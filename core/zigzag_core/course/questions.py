@@ -364,6 +364,15 @@ def with_elements(question: Question, kept: set[str]) -> Question:
     return question.model_copy(update=changes)
 
 
+def with_enough_clicks(question: Question) -> Question:
+    """Return a hotspot with no fewer clicks than there are places to find; others as they are."""
+    if not isinstance(question, Hotspot) or question.clicks is None:
+        return question
+    right = sum(spot.right for spot in question.spots)
+    clicks = max(question.clicks, min(question.needed or right, right))
+    return question.model_copy(update={"clicks": clicks})
+
+
 def with_stand_ins(question: Question, instead: Mapping[str, str]) -> Question:
     """Return `question` with other elements as its parts: those that `instead` gives for them."""
     changes: dict[str, object] = {

@@ -25,7 +25,7 @@ def more_of(old: Question, clipped: Question, ids: Mapping[str, str]) -> Questio
             changes[name] = (*have, *copies)
     if any(len(parts) > q.most_parts(old, name) for name, parts in changes.items()):
         return old
-    return old.model_copy(update=changes) if changes else old
+    return q.with_enough_clicks(old.model_copy(update=changes)) if changes else old
 
 
 def _copy(part: Any, old: Question, ids: Mapping[str, str]) -> Any:

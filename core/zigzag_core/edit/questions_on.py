@@ -63,8 +63,9 @@ def asked_on(slide: Slide, name: str) -> q.Question:
 def with_question(slide: Slide, question: Any) -> Slide:
     """Return `slide` with `question` in the place of the one of its id, or after all others.
 
-    What its parts name is checked.
+    What its parts name is checked. A hotspot gets as many clicks as there are places to find.
     """
+    question = q.with_enough_clicks(question)
     others = [question if other.id == question.id else other for other in slide.questions]
     if question not in others:
         others.append(question)

@@ -125,9 +125,13 @@ function OrderFields({ slide, question }: Props<QuestionOf<"ordering">>): ReactN
 }
 
 function SpotFields({ slide, question }: Props<QuestionOf<"hotspot">>): ReactNode {
-  const change = (id: string, part: object): void => changeQuestion(question, {
-    spots: question.spots.map((spot) => (spot.id === id ? { ...spot, ...part } : spot)),
-  });
+  const change = (id: string, part: Partial<QuestionOf<"hotspot">["spots"][number]>): void => {
+    const spots = question.spots.map((spot) => (spot.id === id ? { ...spot, ...part } : spot));
+    const right = spots.filter((spot) => spot.right).length;
+    // There are never fewer clicks than places to find.
+    const clicks = question.clicks && Math.max(question.clicks, Math.min(question.needed || right, right));
+    changeQuestion(question, { spots, clicks });
+  };
   const pictures = slide.elements.filter(({ kind }) => kind === "picture" || kind === "video");
   return (
     <>
