@@ -56,9 +56,13 @@ def _read_out(slide: Slide, parts: Sequence[Element]) -> Slide:
         for e in slide.elements)})
 
 
-def _chosen(slide: Slide, ids: Sequence[str]) -> list[Element]:
+def _outermost(slide: Slide, ids: Sequence[str]) -> list[Element]:
     tops = set(outermost(slide.elements, ids))
-    chosen = [e for e in slide.elements if e.id in tops]
+    return [e for e in slide.elements if e.id in tops]
+
+
+def _chosen(slide: Slide, ids: Sequence[str]) -> list[Element]:
+    chosen = _outermost(slide, ids)
     if len(chosen) == 1 and isinstance(chosen[0], Group):
         return [e for e in slide.elements if e.group == chosen[0].id]
     return chosen
@@ -103,10 +107,10 @@ def with_elements_as_parts(
     slide: Slide, question: str, where: str, ids: Sequence[str], fresh: IdSource
 ) -> Slide:
     """Return `slide` with elements that it has as more parts of a question: in its list `where`,
-    or as what asks it (*prompt*). Raises `CannotAsk` where they cannot be."""
+    or as what asks it (*prompt*). A group is one part. Raises `CannotAsk` where they cannot be."""
     asked = asked_on(slide, question)
     taken = {element for other in slide.questions for element in q.part_elements(other)}
-    chosen = [e for e in _chosen(slide, ids) if e.id not in taken]
+    chosen = [e for e in _outermost(slide, ids) if e.id not in taken]
     if not chosen:
         raise CannotAsk("It is part of a question already.")
     if where == "prompt":
