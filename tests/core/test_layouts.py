@@ -6,6 +6,7 @@ from zigzag_core.course import (
     Background,
     Colours,
     Course,
+    RichText,
     Slide,
     SlideSize,
     StylePatch,
@@ -13,7 +14,9 @@ from zigzag_core.course import (
     plain,
     rich,
 )
+from zigzag_core.course import questions as q
 from zigzag_core.course.blank import blank_course
+from zigzag_core.course.document import valid_slide
 from zigzag_core.course.resolve import Sources, resolved
 from zigzag_core.course.shipped_layouts import SHIPPED_LAYOUTS
 from zigzag_core.course.usual_styles import USUAL_STYLES
@@ -109,8 +112,8 @@ def test_changing_the_layout_keeps_every_word_and_picture():
     slide = slide.model_copy(update={"elements": (
         title, text.model_copy(update={"text": rich("laces open")}), extra,
     )})
-    for key in ("layoutcolumns", "layoutopening", "layouttext"):
-        slide = change_layout(slide, layout(course, key), course, fresh_ids(hash(key) % 99))
+    for seed, key in enumerate(("layoutcolumns", "layoutopening", "layouttext"), 2):
+        slide = change_layout(slide, layout(course, key), course, fresh_ids(seed))
         words = [plain(e.text) for e in slide.elements if isinstance(e, Text)]
         assert {"Boots", "laces open", "kept as well"} <= set(words)
         assert len(words) == len(slide.elements)
@@ -207,3 +210,15 @@ def test_what_moves_to_another_layout_looks_like_it_at_once():
     title, text, _ = change_layout(slide, other, course, fresh_ids()).elements
     assert title.style.size == 48, "72 was that of the opening's title"
     assert (text.name, text.own) == ("Text", ()), "called after its new place"
+
+
+@pytest.mark.parametrize("shipped", SHIPPED_LAYOUTS, ids=lambda shipped: shipped.name)
+def test_what_asks_a_question_stays_in_any_layout_though_it_is_empty(shipped):
+    course, slide = made("layouttext")
+    title, text = slide.elements
+    empty = text.model_copy(update={"text": RichText()})
+    asked = q.FillBlanks(id="blanks", name="Blanks", text=text.id)
+    slide = slide.model_copy(update={"elements": (title, empty), "questions": (asked,)})
+    course, other = with_layout(course, shipped.id)
+    changed = change_layout(slide, other, course, fresh_ids(2))
+    assert valid_slide(changed).questions == (asked,)

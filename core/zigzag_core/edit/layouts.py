@@ -4,6 +4,8 @@ from collections.abc import Iterable
 from typing import Any
 
 from zigzag_core.course import Course, Element, IdSource, Layout, Picture, Slide, Text, Video, rich
+from zigzag_core.course.patterns import parts
+from zigzag_core.course.questions import part_elements
 from zigzag_core.course.resolve import BOX, Sources, resolved_element, styled
 from zigzag_core.course.shipped_layouts import SHIPPED_LAYOUTS
 from zigzag_core.course.text import RichText
@@ -56,8 +58,9 @@ def change_layout(
     """Return `slide` following `layout`; nothing that it says is lost.
 
     What filled a slot of the former layout goes into a slot of its kind, titles into titles, in
-    running order. Slots left over are added empty; empty ones of the former layout go. What
-    finds no slot stays where it stood. None takes the slide off its layout as it looks.
+    running order. Slots left over are added empty; empty ones of the former layout go, but for
+    parts of questions and patterns. What finds no slot stays where it stood. None takes the slide
+    off its layout as it looks.
     """
     sources = Sources(course)
     if layout is None:
@@ -65,6 +68,8 @@ def change_layout(
     styles = sources.styles
     former = sources.layouts.get(slide.layout or "")
     slot_names = {e.id: e.name for e in former.elements} if former else {}
+    taking_part = {name for pattern in slide.patterns for name in parts(pattern)}
+    taking_part |= {name for asked in slide.questions for name in part_elements(asked)}
     open_slots = [styled(e, styles) for e in layout.elements if e.id in layout.slots]
     kept: list[Element] = []
     for element in slide.elements:
@@ -80,7 +85,7 @@ def change_layout(
                 # Named by its former slot, not by anyone: it is called after the new one.
                 moved = moved.model_copy(update={"name": place.name})
             kept.append(moved)
-        elif not _is_empty(element):
+        elif not _is_empty(element) or element.id in taking_part:
             kept.append(element.model_copy(update={"slot": None, "own": ()}))
     added = [_filled(slot, slide.title, fresh) for slot in open_slots]
     top = max((e.z for e in kept), default=-1) + 1

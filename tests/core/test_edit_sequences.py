@@ -1,6 +1,7 @@
 """Any sequence of edits leaves a slide that can be saved, published and answered rightly."""
 
 from contextlib import suppress
+from typing import get_args
 
 from hypothesis import HealthCheck, settings
 from hypothesis import strategies as st
@@ -15,6 +16,8 @@ from zigzag_core.course.new_questions import QUESTION_KINDS
 from zigzag_core.edit.adding import add
 from zigzag_core.edit.copying import clip, duplicate_slide, paste, without
 from zigzag_core.edit.groups import group, ungroup
+from zigzag_core.edit.layouts import change_layout, known_layouts
+from zigzag_core.edit.pattern_making import CannotMake, Ready, make_pattern
 from zigzag_core.edit.question_kinds import converted
 from zigzag_core.edit.question_making import question_from, with_button, with_elements_as_parts
 from zigzag_core.edit.question_table import with_table
@@ -30,10 +33,11 @@ LISTS = st.sampled_from(q.PART_LISTS)
 PLACES = st.lists(st.integers(0, 99), min_size=1, max_size=6)
 CELLS = st.lists(st.sampled_from(["Wood", "Coal", "x", "", "1,5"]), min_size=1, max_size=4)
 NUMBER = st.integers(0, 9)
+COURSE = Course(id="course", title="C")
 
 
 class Building(RuleBasedStateMachine):
-    """An author who does anything to the questions of a slide, in any order."""
+    """An author who does anything to a slide and its questions, in any order."""
 
     def __init__(self):
         super().__init__()
@@ -89,6 +93,16 @@ class Building(RuleBasedStateMachine):
     def ask_with(self, places, kind):
         self.does(lambda slide: question_from(slide, self.some(places), kind, self.fresh)[0])
 
+    @rule(places=st.one_of(st.just([]), PLACES), what=st.sampled_from(get_args(Ready)))
+    def make_pattern(self, places, what):
+        with suppress(CannotMake):
+            self.slide, _, _ = make_pattern(
+                self.slide, what, self.some(places), self.fresh, SlideSize())
+
+    @rule(layout=st.sampled_from([None, *known_layouts(COURSE)]))
+    def follow(self, layout):
+        self.slide = change_layout(self.slide, layout, COURSE, self.fresh)
+
     @rule(number=NUMBER, kind=KINDS)
     def convert(self, number, kind):
         self.does(lambda slide: converted(slide, self.asked(number), kind, self.fresh))
@@ -117,7 +131,7 @@ class Building(RuleBasedStateMachine):
     def can_be_saved_and_answered(self):
         slide = valid_slide(self.slide)
         document = CourseDocument(
-            course=Course(id="course", title="C", slides=(slide.id,)), slides=(slide,))
+            course=COURSE.model_copy(update={"slides": (slide.id,)}), slides=(slide,))
         program = compile_course(document, lambda file: file.sha256)
         if any(found.level == "error" or found.code == "cannot_be_right"
                for found in question_findings(slide)):
@@ -129,5 +143,5 @@ class Building(RuleBasedStateMachine):
 
 TestBuilding = Building.TestCase
 TestBuilding.settings = settings(
-    max_examples=80, stateful_step_count=15, deadline=None, derandomize=True,
+    max_examples=300, stateful_step_count=15, deadline=None, derandomize=True,
     suppress_health_check=list(HealthCheck))
