@@ -6,24 +6,28 @@ from zigzag_core.course import (
     Background,
     Colours,
     Course,
+    CourseDocument,
     RichText,
     Slide,
     SlideSize,
+    Style,
     StylePatch,
     Text,
     plain,
     rich,
 )
 from zigzag_core.course import questions as q
-from zigzag_core.course.blank import blank_course
+from zigzag_core.course.blank import blank_course, blank_slide
 from zigzag_core.course.document import valid_slide
 from zigzag_core.course.resolve import Sources, resolved
 from zigzag_core.course.shipped_layouts import SHIPPED_LAYOUTS
 from zigzag_core.course.usual_styles import USUAL_STYLES
+from zigzag_core.edit.adding import add
+from zigzag_core.edit.groups import group
+from zigzag_core.edit.layout_making import layout_from
 from zigzag_core.edit.layouts import (
     change_layout,
     known_layouts,
-    layout_from,
     slide_from,
     update_layout,
     with_layout,
@@ -127,7 +131,7 @@ def test_changing_the_layout_keeps_every_word_and_picture():
 def test_a_layout_made_of_a_slide_looks_like_it():
     course, slide = made("layoutcards")
     slide = slide.model_copy(update={"background": Background(colour="#abcdef")})
-    own = layout_from(slide, course, "Mine", fresh_ids(7))
+    own, _ = layout_from(slide, course, "Mine", fresh_ids(7))
     grown = course.model_copy(update={"layouts": (*course.layouts, own)})
     again = slide_from(own, grown, "New", fresh_ids(8))
     before, after = resolved(slide, Sources(grown)), resolved(again, Sources(grown))
@@ -135,6 +139,42 @@ def test_a_layout_made_of_a_slide_looks_like_it():
     assert [(e.x, e.y, e.w, e.h, e.style) for e in after.elements] == [
         (e.x, e.y, e.w, e.h, e.style) for e in before.elements]
     assert len(own.slots) == len(slide.elements)
+
+
+def test_a_slide_of_which_a_layout_is_made_looks_as_before_and_shows_nothing_twice():
+    fresh = fresh_ids(3)
+    slide = blank_slide("Boots", fresh)
+    added = {}
+    for kind in ("rectangle", "text", "picture", "single_choice", "star", "callout", "ellipse"):
+        slide, ids, _ = add(slide, kind, fresh, SlideSize())
+        added[kind] = ids[0]
+    slide, _ = group(slide, [added["star"], added["callout"]], fresh)
+    own, following = layout_from(slide, COURSE, "Mine", fresh)
+    grown = COURSE.model_copy(update={"layouts": (own,)})
+    shown = resolved(valid_slide(following), Sources(grown)).elements
+
+    def looks(elements):
+        return sorted((e.kind, e.x, e.y, e.w, e.h, e.style.size) for e in elements)
+
+    assert looks(shown) == looks(resolved(slide, Sources(COURSE)).elements)
+    # What adorns it stands in the layout, but for the ellipse, which lies on other things; a
+    # question and a group are the slide's own.
+    gone = {e.id for e in slide.elements} - {e.id for e in following.elements}
+    assert gone == {added["rectangle"]}
+    assert following.questions == slide.questions
+    slots = {e.id: e.kind for e in own.elements if e.id in own.slots}
+    assert sorted(slots.values()) == ["picture", "text", "text"]
+    assert {e.slot for e in following.elements if e.slot} == set(slots)
+
+
+def test_nothing_gets_too_large_to_be_saved_on_the_largest_slide():
+    huge = Text(id="texta", name="T", text=rich("Far"), x=9_000, w=15_000, style=Style(
+        size=300, border_width=150))
+    document = CourseDocument(
+        course=COURSE.model_copy(update={"slides": ("slidea",)}),
+        slides=(Slide(id="slidea", title="S", elements=(huge,)),))
+    grown = resize_course(document, SlideSize(w=4_000, h=4_000))
+    assert CourseDocument.model_validate(grown.model_dump()).slides[0].elements[0].style.size == 400
 
 
 def test_what_a_slide_has_for_its_own_becomes_the_layouts_and_others_follow():

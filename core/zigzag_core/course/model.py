@@ -24,10 +24,13 @@ Paint = Annotated[str, StringConstraints(
 )]
 """A colour: ``#rrggbb`` for good, or the name of one of the theme's."""
 
-Pixels = Annotated[float, Field(ge=-20_000, le=20_000)]
+FARTHEST = 20_000
+"""So far (px) from the slide's corner, and so large, can anything be."""
+
+Pixels = Annotated[float, Field(ge=-FARTHEST, le=FARTHEST)]
 """A place on the slide, in slide pixels."""
 
-Length = Annotated[float, Field(ge=0, le=20_000)]
+Length = Annotated[float, Field(ge=0, le=FARTHEST)]
 """A size on the slide, in slide pixels."""
 
 

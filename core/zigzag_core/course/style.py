@@ -18,9 +18,10 @@ Look = Literal[
 Fit = Literal["keep", "shrink", "grow"]
 """What happens to words that do not fit: they run over, get smaller, or the box gets taller."""
 
-FontSize = Annotated[float, Field(ge=6, le=400)]
+SMALLEST_FONT, LARGEST_FONT, WIDEST_BORDER = 6, 400, 200
+FontSize = Annotated[float, Field(ge=SMALLEST_FONT, le=LARGEST_FONT)]
 Share = Annotated[float, Field(ge=0, le=1)]
-BorderWidth = Annotated[float, Field(ge=0, le=200)]
+BorderWidth = Annotated[float, Field(ge=0, le=WIDEST_BORDER)]
 LineHeight = Annotated[float, Field(ge=0.8, le=4)]
 
 

@@ -1,16 +1,15 @@
-"""Slides and their layouts: begin from one, change to another, make one from a slide."""
+"""Slides and their layouts: begin from one, change to another, change one by a slide."""
 
 from collections.abc import Iterable
 from typing import Any
 
-from zigzag_core.course import Course, Element, IdSource, Layout, Picture, Slide, Text, Video, rich
+from zigzag_core.course import Course, Element, IdSource, Layout, Slide, Text, rich
 from zigzag_core.course.patterns import parts
 from zigzag_core.course.questions import part_elements
 from zigzag_core.course.resolve import BOX, Sources, resolved_element, styled
 from zigzag_core.course.shipped_layouts import SHIPPED_LAYOUTS
 from zigzag_core.course.text import RichText
 
-from .names import free_name
 from .resizing import fitted_layout
 
 
@@ -94,32 +93,6 @@ def change_layout(
     return slide.model_copy(update={
         "layout": layout.id, "background": None, "elements": elements,
     })
-
-
-def layout_from(slide: Slide, course: Course, name: str, fresh: IdSource) -> Layout:
-    """Return a layout that looks like `slide`: its words and media become slots, the rest stays."""
-    sources = Sources(course)
-    names = [layout.name for layout in course.layouts]
-    former = sources.layouts.get(slide.layout or "")
-    fixed = [e for e in former.elements if e.id not in former.slots] if former else []
-    ids = {e.id: fresh() for e in (*fixed, *slide.elements)}
-    elements = tuple(
-        element.model_copy(update={
-            "id": ids[element.id], "z": z, "slot": None, "rules": (),
-            "own": element.own if element.named_style else (),
-            "group": ids.get(element.group or ""),
-        })
-        for z, element in enumerate((*fixed, *slide.elements))
-    )
-    slots = tuple(
-        ids[e.id] for e in slide.elements
-        if isinstance(e, Text | Picture | Video) and not e.decoration
-    )
-    background = slide.background or (former.background if former else None)
-    return Layout(
-        id=fresh(), name=free_name(name, names), elements=elements, slots=slots,
-        **({"background": background} if background else {}),
-    )
 
 
 def update_layout(slide: Slide, course: Course) -> tuple[Course, Slide]:

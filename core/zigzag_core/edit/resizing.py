@@ -1,8 +1,9 @@
 """Another slide size: everything keeps its proportions and its place in the picture."""
 
 from zigzag_core.course import CourseDocument, Element, Layout, SlideSize, StylePatch
+from zigzag_core.course.model import FARTHEST
 from zigzag_core.course.shipped_layouts import H, W
-from zigzag_core.course.style import Style
+from zigzag_core.course.style import LARGEST_FONT, SMALLEST_FONT, WIDEST_BORDER, Style
 
 _LENGTHS = ("border_width", "radius", "padding")
 _FULL = 0.985
@@ -87,21 +88,27 @@ def _along(start: float, length: float, old: float, new: float, k: float) -> tup
     """Return place and length along one axis."""
     if length >= old * _FULL:
         before, after = start, old - start - length
-        return round(before * k, 2), round(new - (before + after) * k, 2)
+        return _placed_within(before * k, new - (before + after) * k)
     scaled = length * k
     free = old - length
     share = start / free if free > 0 else 0.5
-    return round((new - scaled) * share, 2), round(scaled, 2)
+    return _placed_within((new - scaled) * share, scaled)
+
+
+def _placed_within(start: float, length: float) -> tuple[float, float]:
+    """The place and length, rounded, as far off the slide as anything can be."""
+    return (min(max(round(start, 2), -FARTHEST), FARTHEST),
+            min(max(round(length, 2), 0), FARTHEST))
 
 
 def _style(style: Style, k: float) -> Style:
-    lengths = {name: round(getattr(style, name) * k, 2) for name in _LENGTHS}
+    lengths = {name: _width(name, getattr(style, name), k) for name in _LENGTHS}
     return style.model_copy(update={"size": _font(style.size, k), **lengths})
 
 
 def _patch(patch: StylePatch, k: float) -> StylePatch:
     changes = {
-        name: round(value * k, 2) for name in ("border_width", "radius", "padding")
+        name: _width(name, value, k) for name in _LENGTHS
         if (value := getattr(patch, name)) is not None
     }
     if patch.size is not None:
@@ -109,5 +116,9 @@ def _patch(patch: StylePatch, k: float) -> StylePatch:
     return patch.model_copy(update=changes) if changes else patch
 
 
+def _width(name: str, value: float, k: float) -> float:
+    return min(round(value * k, 2), WIDEST_BORDER if name == "border_width" else FARTHEST)
+
+
 def _font(size: float, k: float) -> float:
-    return max(round(size * k, 1), 6)
+    return min(max(round(size * k, 1), SMALLEST_FONT), LARGEST_FONT)

@@ -13,10 +13,10 @@ from zigzag_core.edit import arrange, finding, groups
 from zigzag_core.edit.adding import add
 from zigzag_core.edit.copying import Clipping, clip, duplicate_slide, paste, welcome
 from zigzag_core.edit.copying import without as without_elements
+from zigzag_core.edit.layout_making import layout_from
 from zigzag_core.edit.layouts import (
     change_layout,
     known_layouts,
-    layout_from,
     slide_from,
     update_layout,
     with_layout,
@@ -296,10 +296,9 @@ def edit_change_layout(request: HttpRequest, data: LayoutIn) -> dict[str, Any]:
 @router.post("/layout-from", response=Edited)
 def edit_layout_from(request: HttpRequest, data: LayoutFromIn) -> dict[str, Any]:
     """Make a layout of a slide, which then follows it."""
-    fresh = core.system_ids()
-    layout = layout_from(data.slide, data.course, data.name, fresh)
+    layout, slide = layout_from(data.slide, data.course, data.name, core.system_ids())
     course = data.course.model_copy(update={"layouts": (*data.course.layouts, layout)})
-    return _edited(change_layout(data.slide, layout, course, fresh), (), course)
+    return _edited(slide, (), course)
 
 
 @router.post("/update-layout", response=Edited)
