@@ -17,6 +17,7 @@ from zigzag_core.edit.adding import add
 from zigzag_core.edit.copying import clip, duplicate_slide, paste, without
 from zigzag_core.edit.groups import group, ungroup
 from zigzag_core.edit.layouts import change_layout, known_layouts
+from zigzag_core.edit.overlays import with_overlay, without_overlay
 from zigzag_core.edit.pattern_making import CannotMake, Ready, make_pattern
 from zigzag_core.edit.question_kinds import converted
 from zigzag_core.edit.question_making import question_from, with_button, with_elements_as_parts
@@ -82,7 +83,7 @@ class Building(RuleBasedStateMachine):
     def group_some(self, places):
         ids = self.some(places)
         chosen = [e for e in self.slide.elements if e.id in ids]
-        if len(chosen) > 1 and not any(e.group for e in chosen):
+        if len(chosen) > 1 and len({(e.group, e.overlay) for e in chosen}) == 1:
             self.slide, _ = group(self.slide, ids, self.fresh)
 
     @rule(places=PLACES)
@@ -92,6 +93,16 @@ class Building(RuleBasedStateMachine):
     @rule(places=PLACES, kind=KINDS)
     def ask_with(self, places, kind):
         self.does(lambda slide: question_from(slide, self.some(places), kind, self.fresh)[0])
+
+    @rule(places=PLACES)
+    def put_on_overlay(self, places):
+        self.slide, _ = with_overlay(self.slide, self.some(places), self.fresh)
+
+    @rule(number=NUMBER)
+    def drop_overlay(self, number):
+        overlays = [overlay.id for overlay in self.slide.overlays]
+        if overlays:
+            self.slide = without_overlay(self.slide, overlays[number % len(overlays)])
 
     @rule(places=st.one_of(st.just([]), PLACES), what=st.sampled_from(get_args(Ready)))
     def make_pattern(self, places, what):

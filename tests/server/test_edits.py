@@ -108,3 +108,12 @@ def test_what_a_slide_cannot_hold_is_refused_and_nothing_is_changed(mika, course
     body = {"slide": slide, "course": now["course"], "what": "button"}
     said = mika("post", "/edits/add", body, status=422)
     assert "nothing was changed" in said["message"].lower()
+
+
+def test_an_overlay_is_added_with_elements_and_taken_away(mika, course):
+    slide = opened(mika, course)["slides"][1]["slide"]
+    ids = [element["id"] for element in slide["elements"]]
+    made = mika("post", "/edits/overlay", {"slide": slide, "elements": ids[:1]})
+    assert made["slide"]["elements"][0]["overlay"] == made["overlay"]
+    left = mika("post", "/edits/overlay/remove", made)
+    assert [element["id"] for element in left["elements"]] == ids[1:] and not left["overlays"]

@@ -930,6 +930,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/edits/overlay": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Add Overlay
+         * @description Add an overlay to a slide; some elements of the slide move onto it.
+         */
+        post: operations["zigzag_server_courses_does_api_add_overlay"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/edits/overlay/remove": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Remove Overlay
+         * @description Take an overlay off a slide with all that is on it, the rest put right.
+         */
+        post: operations["zigzag_server_courses_does_api_remove_overlay"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/edits/expression/text": {
         parameters: {
             query?: never;
@@ -8628,6 +8668,27 @@ export interface components {
             /** Overlay */
             overlay?: string | null;
         };
+        /**
+         * OnOverlay
+         * @description A slide, and one of its overlays.
+         */
+        OnOverlay: {
+            slide: components["schemas"]["Slide"];
+            /** Overlay */
+            overlay: string;
+        };
+        /**
+         * OverlayIn
+         * @description A slide, and what moves onto its new overlay.
+         */
+        OverlayIn: {
+            slide: components["schemas"]["Slide"];
+            /**
+             * Elements
+             * @default []
+             */
+            elements: string[];
+        };
         /** Typed */
         Typed: {
             /** Text */
@@ -11654,6 +11715,54 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PatternMade"];
+                };
+            };
+        };
+    };
+    zigzag_server_courses_does_api_add_overlay: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OverlayIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OnOverlay"];
+                };
+            };
+        };
+    };
+    zigzag_server_courses_does_api_remove_overlay: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OnOverlay"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Slide"];
                 };
             };
         };

@@ -6,9 +6,11 @@ from django.http import HttpRequest
 from ninja import Router, Schema
 from pydantic import Field
 from zigzag_core import course as core
+from zigzag_core.course.document import valid_slide
 from zigzag_core.course.expression import Expression
 from zigzag_core.course.expression_text import NotReadable, read, write
 from zigzag_core.course.names import names_of
+from zigzag_core.edit.overlays import with_overlay, without_overlay
 from zigzag_core.edit.pattern_making import CannotMake, Ready, make_pattern
 
 from zigzag_server.problems import Problem
@@ -44,7 +46,34 @@ def edit_pattern(request: HttpRequest, data: PatternIn) -> dict[str, Any]:
         )
     except CannotMake as error:
         raise Problem(422, "no_pattern", str(error)) from None
-    return {"slide": slide, "pattern": pattern, "selected": list(selected)}
+    return {"slide": valid_slide(slide), "pattern": pattern, "selected": list(selected)}
+
+
+class OverlayIn(Schema):
+    """A slide, and what moves onto its new overlay."""
+
+    slide: core.Slide
+    elements: list[str] = []
+
+
+class OnOverlay(Schema):
+    """A slide, and one of its overlays."""
+
+    slide: core.Slide
+    overlay: str
+
+
+@router.post("/overlay", response=OnOverlay)
+def add_overlay(request: HttpRequest, data: OverlayIn) -> dict[str, Any]:
+    """Add an overlay to a slide; some elements of the slide move onto it."""
+    slide, overlay = with_overlay(data.slide, data.elements, core.system_ids())
+    return {"slide": valid_slide(slide), "overlay": overlay}
+
+
+@router.post("/overlay/remove", response=core.Slide)
+def remove_overlay(request: HttpRequest, data: OnOverlay) -> core.Slide:
+    """Take an overlay off a slide with all that is on it, the rest put right."""
+    return valid_slide(without_overlay(data.slide, data.overlay))
 
 
 class NamesIn(Schema):

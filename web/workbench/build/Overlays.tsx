@@ -39,7 +39,7 @@ export function Overlays({ slide }: { slide: Slide }): ReactNode {
         );
       })}
       <Box px="3">
-        <QuietButton size="xs" variant="ghost" onClick={addOverlay}><Plus size={14} /> Overlay</QuietButton>
+        <QuietButton size="xs" variant="ghost" onClick={() => void addOverlay()}><Plus size={14} /> Overlay</QuietButton>
       </Box>
     </Box>
   );

@@ -1,9 +1,9 @@
 /** What is edited: the slide itself, or one of its overlays. */
 import { create } from "zustand";
+import { api, take } from "../../api/client";
 import type { Element, Overlay, Pattern, Slide } from "../../api/types";
-import { changeSlide, select, useCourse } from "../store/store";
-import { freshId } from "../store/ids";
-import { freeName } from "../store/names";
+import { attempt } from "../store/commands";
+import { changeSlide, currentSlide, select, useCourse } from "../store/store";
 
 export const useOverlay = create<{ overlay: string | null }>(() => ({ overlay: null }));
 
@@ -90,21 +90,15 @@ const PLAIN: Element["style"] = {
 };
 
 /** A new overlay; the selected elements move onto it. */
-export function addOverlay(): void {
-  const { slides, place } = useCourse.getState();
-  const slide = place.slide ? slides[place.slide] : undefined;
-  if (!slide) return;
-  const overlay: Overlay = {
-    id: freshId(), name: freeName("Overlay", slide.overlays.map(({ name }) => name)), dims: true, blocks: true,
-    pauses: false, closes_others: true, on_escape: true, on_outside: true, again: "reset",
-    timing: { length: 0, starts: true, repeats: false, cues: [] }, rules: [],
-  };
-  const moving = new Set(place.selected);
-  const elements = slide.elements.map((e) => (
-    moving.has(e.id) || (e.group && moving.has(e.group)) ? { ...e, overlay: overlay.id } : e
-  ));
-  changeSlide("Add overlay", { ...slide, elements, overlays: [...slide.overlays, overlay] });
-  editOverlay(overlay.id);
+export function addOverlay(): Promise<void> {
+  return attempt(async () => {
+    const slide = currentSlide();
+    if (!slide) return;
+    const body = { slide, elements: [...useCourse.getState().place.selected] };
+    const made = await take(api.POST("/api/edits/overlay", { body }));
+    changeSlide("Add overlay", made.slide);
+    editOverlay(made.overlay);
+  });
 }
 
 export function changeOverlay(slide: Slide, overlay: Overlay, label = "Change overlay"): void {
@@ -114,16 +108,9 @@ export function changeOverlay(slide: Slide, overlay: Overlay, label = "Change ov
 }
 
 /** Take an overlay away, with all that is on it. */
-export function removeOverlay(slide: Slide, id: string): void {
-  const gone = new Set(slide.elements.filter((e) => e.overlay === id).map((e) => e.id));
-  gone.add(id);
-  changeSlide("Delete overlay", {
-    ...slide, elements: slide.elements.filter((e) => !gone.has(e.id)),
-    overlays: slide.overlays.filter((other) => other.id !== id),
-    patterns: slide.patterns.map((pattern) => (pattern.kind !== "reveal_set" ? pattern : {
-      ...pattern, items: pattern.items.filter((item) => !gone.has(item.trigger))
-        .map((item) => ({ ...item, shows: item.shows.filter((name) => !gone.has(name)) })),
-    })),
+export function removeOverlay(slide: Slide, overlay: string): Promise<void> {
+  return attempt(async () => {
+    changeSlide("Delete overlay", await take(api.POST("/api/edits/overlay/remove", { body: { slide, overlay } })));
+    editOverlay(null);
   });
-  editOverlay(null);
 }

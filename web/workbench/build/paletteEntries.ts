@@ -117,7 +117,7 @@ export function useEntries(typed: string, at: [number, number] | null, pickPictu
       word: `Make a question of this: ${word}`, key: `from ${kind}`, also: "from selection", group: "question", icon: CircleDot, sought: true, run: () => void makeQuestion(kind),
     })) : []),
     ...PATTERNS.map(([word, also, what]): Entry => ({ word, also, group: "pattern", icon: Workflow, run: () => void makePattern(what) })),
-    { word: "Overlay", also: "panel popup dialog over", group: "element", icon: PictureInPicture2, run: addOverlay },
+    { word: "Overlay", also: "panel popup dialog over", group: "element", icon: PictureInPicture2, run: () => void addOverlay() },
     { word: "Timing", also: "cues time axis appear animation", group: "command", icon: Clock, run: toggleTiming },
     { word: "Variables", also: "number text yes no remember", group: "command", icon: Variable, run: () => showPanel("variables") },
     { word: "New slide", also: "add page", group: "slide", icon: FilePlus2, run: () => void addSlide() },
