@@ -3,7 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useEffect, useMemo, useState } from "react";
 import { api, take } from "../api/client";
 import type { components } from "../api/api";
-import { useCourse } from "./store/store";
+import { released, useCourse } from "./store/store";
 
 export type Check = components["schemas"]["Check"];
 export type Route = components["schemas"]["Route"];
@@ -19,7 +19,7 @@ export function useCheck(pause = PAUSE_MS): Check | undefined {
   const saved = useAtRest(useCourse((state) => state.versions), pause);
   return useQuery({
     queryKey: ["check", slug, saved], staleTime: Infinity, placeholderData: (before) => before,
-    queryFn: () => take(api.GET("/api/courses/{slug}/check", { params: { path: { slug } } })),
+    queryFn: () => afterDrag(take(api.GET("/api/courses/{slug}/check", { params: { path: { slug } } }))),
   }).data;
 }
 
@@ -34,8 +34,15 @@ export function useTried(pause = REST_MS): Tried | undefined {
   const rested = useAtRest(slug, pause, "");
   return useQuery({
     queryKey: ["tried", slug, saved], staleTime: Infinity, placeholderData: (before) => before, enabled: pause === 0 || rested === slug,
-    queryFn: () => take(api.GET("/api/courses/{slug}/tried", { params: { path: { slug } } })),
+    queryFn: () => afterDrag(take(api.GET("/api/courses/{slug}/tried", { params: { path: { slug } } }))),
   }).data;
+}
+
+/** What was found, as soon as nothing is dragged: route and findings are drawn anew then. */
+async function afterDrag<T>(asked: Promise<T>): Promise<T> {
+  const found = await asked;
+  await released();
+  return found;
 }
 
 /** All that was found, by looking and by running; each thing once. */

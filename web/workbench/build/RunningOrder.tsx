@@ -10,7 +10,7 @@ import {
   MousePointerClick, MoveRight, Square, SquareDashedMousePointer, Table, TextCursorInput, Triangle, Type, Volume2,
   type LucideIcon,
 } from "lucide-react";
-import { useState, type KeyboardEvent, type ReactNode } from "react";
+import { memo, useMemo, useState, type KeyboardEvent, type ReactNode } from "react";
 import type { Element, Slide } from "../../api/types";
 import { answersOf, roleIn } from "../judges/parts";
 import { renameElement, reorderElement } from "../store/commands";
@@ -21,23 +21,19 @@ import { isDecoration, needsAlternative, says, withWords, writtenWords } from ".
 
 export function RunningOrder(): ReactNode {
   const slide = useCourse((state) => (state.place.slide ? state.slides[state.place.slide] : undefined));
-  const selected = useCourse((state) => state.place.selected);
+  const [read, rest] = useMemo(() => readAndRest(slide), [slide]);
+  // Only this much of the selection matters here, or each would draw all rows anew.
+  const inRest = useCourse((state) => rest.some(({ id }) => state.place.selected.includes(id)));
   const [folded, setFolded] = useState(true);
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
   if (!slide) return null;
-  const here = slide.elements.filter((element) => !element.overlay);
-  // What answers a question is never decoration, even while there are no words for it.
-  const operated = new Set(slide.questions.flatMap(answersOf));
-  const isRead = (element: Element): boolean => operated.has(element.id) || !isDecoration(element, slide);
-  const read = here.filter(isRead);
-  const rest = here.filter((element) => !isRead(element));
 
   function drop({ active, over }: DragEndEvent): void {
     if (!over || !slide || active.id === over.id) return;
     reorderElement(String(active.id), slide.elements.findIndex((e) => e.id === over.id));
   }
 
-  const closed = folded && !rest.some(({ id }) => selected.includes(id));
+  const closed = folded && !inRest;
   return (
     <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={drop}>
       <Heading as="h2" fontSize="14px" fontFamily="body" fontWeight="700" px="3.5" pt="3" pb="2">
@@ -87,9 +83,18 @@ export function depthOf(slide: Slide, element: Element): number {
   return depth;
 }
 
+/** What is read out, in order, and what is not: the decoration. */
+function readAndRest(slide: Slide | undefined): [Element[], Element[]] {
+  const here = slide?.elements.filter((element) => !element.overlay) ?? [];
+  // What answers a question is never decoration, even while there are no words for it.
+  const operated = new Set(slide?.questions.flatMap(answersOf));
+  const isRead = (element: Element): boolean => operated.has(element.id) || !isDecoration(element, slide);
+  return [here.filter(isRead), here.filter((element) => !isRead(element))];
+}
+
 interface RowProps { slide: Slide; element: Element; number: number | null; depth: number }
 
-export function Row({ slide, element, number, depth }: RowProps): ReactNode {
+export const Row = memo(function Row({ slide, element, number, depth }: RowProps): ReactNode {
   const selected = useCourse((state) => state.place.selected.includes(element.id));
   const [typing, setTyping] = useState<"name" | "words" | null>(null);
   const { setNodeRef, listeners, transform, transition, isDragging } = useSortable({ id: element.id });
@@ -157,7 +162,7 @@ export function Row({ slide, element, number, depth }: RowProps): ReactNode {
       )}
     </Box>
   );
-}
+});
 
 function inWords(target: EventTarget): boolean {
   return target instanceof globalThis.Element && target.closest("[data-words]") !== null;

@@ -206,6 +206,21 @@ export function hold(holding: boolean): void {
   set({ holding });
 }
 
+/** Resolves as soon as nothing is held under the pointer: what can wait does not disturb a drag. */
+export function released(): Promise<void> {
+  return new Promise((resolve) => {
+    if (!get().holding) {
+      resolve();
+      return;
+    }
+    const stop = useCourse.subscribe(({ holding }) => {
+      if (holding) return;
+      stop();
+      resolve();
+    });
+  });
+}
+
 export function edit(element: string | null): void {
   set({ editing: element });
 }
