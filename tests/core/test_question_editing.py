@@ -95,6 +95,19 @@ def test_questions_are_made_of_what_is_on_the_slide():
         question_from(slide, ["pica0"], "blanks", fresh)
 
 
+@pytest.mark.parametrize(("kind", "most"), [("true_false", 2), ("single_choice", 26),
+                                            ("ordering", 30)])
+def test_what_is_too_much_for_a_kind_is_refused_with_the_number(kind, most):
+    fresh = fresh_ids(6)
+    slide = blank_slide("Full", fresh)
+    for _ in range(most + 1):
+        slide, _, _ = add(slide, "text", fresh, SlideSize())
+    texts = [e.id for e in slide.elements[1:]]
+    with pytest.raises(CannotAsk, match=f"no more than {most} "):
+        question_from(slide, texts, kind, fresh)
+    assert question_from(slide, texts[1:], kind, fresh)[0].questions
+
+
 def test_copies_of_some_parts_are_more_parts_of_the_question():
     slide = slide_with("multiple_response")
     asked = slide.questions[0]

@@ -88,6 +88,27 @@ def test_accepted_words_that_are_numbers_become_numbers_and_back():
     assert [choice.right for choice in choices.choices] == [True, False]
 
 
+@pytest.mark.parametrize(("kind", "there"), [
+    ("short_text", "blanks"), ("numeric", "blanks"), ("blanks", "short_text")])
+def test_all_that_one_answer_accepts_is_kept_there_and_back(kind, there):
+    accepts = q.Accepts(words=("boots", "shoes"), typos=True, any_case=False)
+    if kind == "numeric":
+        accepts = q.Accepts(near=(q.Near(value=10, off=0.5),),
+                            ranges=(q.NumberRange(low=20, high=21),), units=("m",))
+    slide = slide_with(kind)
+    asked = slide.questions[0]
+    own = {"accepts": accepts}
+    if kind == "blanks":
+        own = {"blanks": (asked.blanks[0].model_copy(update={"accepts": accepts}),)}
+    slide = slide.model_copy(update={"questions": (asked.model_copy(update=own),)})
+    turned = converted(slide, asked.id, there, fresh_ids(3))
+    back = converted(turned, asked.id, kind, fresh_ids(4))
+    for made in (turned, back):
+        [one] = made.questions
+        kept = one.blanks[0].accepts if one.kind == "blanks" else one.accepts
+        assert kept == accepts
+
+
 def test_words_that_were_right_stay_right_in_another_kind():
     slide = slide_with("multiple_response")
     turned = converted(slide, slide.questions[0].id, "short_text", fresh_ids(3))

@@ -301,9 +301,9 @@ PART_LISTS = ("choices", "items", "targets", "spots", "rows")
 SINGLE_PARTS = ("prompt", "submit", "reset", "field", "text", "on")
 
 
-def most_parts(question: Question, name: str) -> int:
-    """Return how many parts the list `name` of `question` holds at the most."""
-    return next(rule.max_length for rule in type(question).model_fields[name].metadata
+def most_parts(kind: type[QuestionBase], name: str) -> int:
+    """Return how many parts the list `name` of a question of this `kind` holds at the most."""
+    return next(rule.max_length for rule in kind.model_fields[name].metadata
                 if hasattr(rule, "max_length"))
 
 

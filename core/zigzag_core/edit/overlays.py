@@ -7,7 +7,6 @@ from zigzag_core.course import IdSource, Overlay, Question, Slide
 from .copying import without
 from .groups import boxed, with_members
 from .names import free_name
-from .pattern_parts import patterns_without
 
 
 def with_overlay(slide: Slide, ids: Sequence[str], fresh: IdSource) -> tuple[Slide, str]:
@@ -37,14 +36,10 @@ def without_overlay(slide: Slide, overlay: str) -> Slide:
     Questions and patterns let go what was on it, and where it stood in for the words after an
     answer these are said again.
     """
-    left = without(slide, [e.id for e in slide.elements if e.overlay == overlay])
-    overlays = tuple(other for other in left.overlays if other.id != overlay)
-    known = {e.id for e in left.elements} | {other.id for other in overlays}
-    return left.model_copy(update={
-        "overlays": overlays,
-        "patterns": patterns_without(left, known),
-        "questions": tuple(_answered_in_words(asked, overlay) for asked in left.questions),
-    })
+    return without(slide.model_copy(update={
+        "overlays": tuple(other for other in slide.overlays if other.id != overlay),
+        "questions": tuple(_answered_in_words(asked, overlay) for asked in slide.questions),
+    }), [e.id for e in slide.elements if e.overlay == overlay])
 
 
 def _answered_in_words(asked: Question, overlay: str) -> Question:

@@ -23,7 +23,7 @@ def more_of(old: Question, clipped: Question, ids: Mapping[str, str]) -> Questio
         copies = [_copy(known.get(part.id, part), old, ids) for part in getattr(clipped, name, ())]
         if copies:
             changes[name] = (*have, *copies)
-    if any(len(parts) > q.most_parts(old, name) for name, parts in changes.items()):
+    if any(len(parts) > q.most_parts(type(old), name) for name, parts in changes.items()):
         return old
     return q.with_enough_clicks(old.model_copy(update=changes)) if changes else old
 

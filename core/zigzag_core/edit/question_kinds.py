@@ -135,7 +135,7 @@ def _with_kept(
         if isinstance(old, q.ShortText | q.Numeric) and isinstance(new, q.ShortText | q.Numeric):
             accepts = old.accepts if kind == "short_text" else _numbers_of(old.accepts)
             return with_question(slide, new.model_copy(update={"accepts": accepts}))
-        return with_question(slide, _filled(new, said))
+        return with_question(slide, _filled(new, said, None))
     if old.kind in _PAIRS and kind in _PAIRS:
         assert isinstance(old, q.Matching | q.DragToTarget)
         return with_question(slide, KINDS[kind](**common, items=old.items, targets=old.targets))
@@ -145,16 +145,17 @@ def _with_kept(
         slide = _without_targets(slide, old)
         return with_question(slide, KINDS[kind](**common, choices=_choices(old, parts, kind)))
     if kind == "ordering":
-        slide, parts = _without_targets(slide, old), parts[:30]
+        slide = _without_targets(slide, old)
         return with_question(slide, q.Ordering(**common, items=tuple(
-            q.InOrder(id=part.id, element=part.element) for part in parts)))
+            q.InOrder(id=part.id, element=part.element)
+            for part in parts[:q.most_parts(q.Ordering, "items")])))
     return _with_targets(slide, KINDS[kind], common, parts, fresh, styles, size)
 
 
 def _choices(
     old: q.Question, parts: list[_Kept], kind: QuestionKind
 ) -> tuple[q.Choice, ...]:
-    parts = parts[:2] if kind == "true_false" else parts[:26]
+    parts = parts[:q.most_parts(KINDS[kind], "choices")]
     right = [part.said.right for part in parts]
     if kind != "multiple_response":
         first = right.index(True) if True in right else 0
@@ -251,7 +252,8 @@ def _with_new(
     common["prompt"] = common["prompt"] or model.prompt
     slide = left.model_copy(update={
         "elements": (*left.elements[:first], *elements, *left.elements[first:])})
-    slide = with_question(slide, _filled(model.model_copy(update=common), said))
+    filled = _filled(model.model_copy(update=common), said, _accepts(old))
+    slide = with_question(slide, filled)
     return _buttons_follow(_with_words(slide, old.id, said, fresh, size), old.id, place.bottom)
 
 
@@ -280,21 +282,36 @@ def _place_for(
     return Box(x, min(place.y, max(size.h - own.h, 0)), right - x, own.h)
 
 
-def _filled(new: q.Question, said: list[_Said]) -> q.Question:
-    """What is not written in elements: accepted words, a blank with its list, a model answer."""
+def _accepts(old: q.Question) -> q.Accepts | None:
+    """All that `old` accepts, where that can be said of one answer."""
+    match old:
+        case q.ShortText() | q.Numeric():
+            return old.accepts
+        case q.FillBlanks(blanks=(blank,)):
+            return blank.accepts
+    return None
+
+
+def _filled(new: q.Question, said: list[_Said], accepts: q.Accepts | None) -> q.Question:
+    """What is not written in elements: what is accepted, a blank with its list, a model answer.
+
+    What is accepted is just `accepts`, if there is such, else the words that were right.
+    """
     right = [one.words for one in said if one.right]
     wrong = [one.words for one in said if not one.right]
+    accepts = accepts or q.Accepts(words=tuple(w[:500] for w in right[:100]))
     match new:
         case q.ShortText() if right:
-            return new.model_copy(update={"accepts": q.Accepts(words=tuple(right[:100]))})
+            return new.model_copy(update={"accepts": accepts})
         case q.Numeric():
-            accepts = _numbers_of(q.Accepts(words=tuple(w[:500] for w in right[:100])))
-            return new.model_copy(update={"accepts": accepts}) if accepts.near else new
+            accepts = _numbers_of(accepts)
+            wanted = accepts.near or accepts.ranges
+            return new.model_copy(update={"accepts": accepts}) if wanted else new
         case q.OpenAnswer():
             return new.model_copy(update={"model": rich("\n".join(right))})
         case q.FillBlanks() if right:
             blank = q.Blank(
-                id=new.blanks[0].id, accepts=q.Accepts(words=tuple(right[:100])),
+                id=new.blanks[0].id, accepts=accepts,
                 how="list" if wrong else "typed", others=tuple(w[:200] for w in wrong[:50]))
             return new.model_copy(update={"blanks": (blank,)})
     return new
@@ -325,7 +342,7 @@ def _with_words(
     if asked.kind == "true_false":
         return slide
     parts = getattr(asked, where)
-    said = said[:26]
+    said = said[:q.most_parts(type(asked), where)]
     if len(said) < 2 and asked.kind in (*_CHOOSING, "ordering"):
         said = [*said, _Said("Another answer", right=False)]
     for part, one in zip(parts, said, strict=False):

@@ -39,10 +39,14 @@ def question_from(
     submit = _button(slide, "Submit", Box(frame.x, min(frame.bottom + 24, 640), 200, 68), fresh,
                      styles, chosen[0].overlay)
     survey = {"purpose": "survey"} if kind == "rating_scale" else {}
-    question = KINDS[kind](
+    question: Any = KINDS[kind](
         id=fresh(), name=name, prompt=prompt.id if prompt else None, submit=submit.id, attempts=2,
-        **survey, **_parts_of(kind, parts, fresh),
+        **survey,
     )
+    made = _parts_of(kind, parts, fresh)
+    for where in made.keys() & set(q.PART_LISTS):
+        check_room(question, where, len(made[where]))
+    question = question.model_copy(update=made)
     grown = slide.model_copy(update={"elements": (*slide.elements, submit)})
     return _read_out(with_question(grown, question), parts), (submit.id,)
 
@@ -126,8 +130,7 @@ def with_elements_as_parts(
 
 def _parts_of(kind: QuestionKind, parts: list[Element], fresh: IdSource) -> dict[str, Any]:
     if kind in ("single_choice", "multiple_response", "true_false"):
-        most = 2 if kind == "true_false" else 26
-        if not 2 <= len(parts) <= most:
+        if len(parts) < 2:
             raise CannotAsk("Select the answers: two of them, or more where there may be more.")
         return {"choices": tuple(
             q.Choice(id=fresh(), element=e.id, right=n == 0) for n, e in enumerate(parts))}

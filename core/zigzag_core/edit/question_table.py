@@ -35,7 +35,7 @@ def with_table(
         raise CannotAsk("There is no part yet that another could look like.")
     have = len(getattr(asked, where))
     at = min(at, have)
-    lines = _lines(rows)[: max(q.most_parts(asked, where) - at, 0)]
+    lines = _lines(rows)[: max(q.most_parts(type(asked), where) - at, 0)]
     slide = _worded(slide, asked, where, at, [line[0] for line in lines], have, fresh, size)
     if at == 0 and len(lines) > 1:
         slide = _without_samples(slide, question, where, len(lines))
@@ -63,7 +63,7 @@ def left_out(slide: Slide, question: str, where: str, at: int, rows: Rows) -> in
     """Return how many of `rows` find no place in a question that has no room for more parts."""
     asked = asked_on(slide, question)
     first = min(at, len(getattr(asked, where)))
-    return max(first + len(_lines(rows)) - q.most_parts(asked, where), 0)
+    return max(first + len(_lines(rows)) - q.most_parts(type(asked), where), 0)
 
 
 def _lines(rows: Rows) -> list[list[str]]:

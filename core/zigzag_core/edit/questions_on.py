@@ -18,7 +18,6 @@ from zigzag_core.course import (
     rich,
 )
 from zigzag_core.course import questions as q
-from zigzag_core.course.document import valid_slide
 
 from .copying import Clipping, paste
 from .groups import with_members
@@ -63,14 +62,13 @@ def asked_on(slide: Slide, name: str) -> q.Question:
 def with_question(slide: Slide, question: Any) -> Slide:
     """Return `slide` with `question` in the place of the one of its id, or after all others.
 
-    What its parts name is checked. A hotspot gets as many clicks as there are places to find.
+    A hotspot gets as many clicks as there are places to find.
     """
     question = q.with_enough_clicks(question)
     others = [question if other.id == question.id else other for other in slide.questions]
     if question not in others:
         others.append(question)
-    changed = slide.model_copy(update={"questions": tuple(others)})
-    return valid_slide(changed)
+    return slide.model_copy(update={"questions": tuple(others)})
 
 
 def saying(slide: Slide, name: str, words: str) -> Slide:
@@ -141,7 +139,7 @@ def with_parts(
 
 def check_room(question: q.Question, where: str, more: int) -> None:
     """Raise `CannotAsk` unless the list `where` of `question` has room for so many `more`."""
-    most = q.most_parts(question, where)
+    most = q.most_parts(type(question), where)
     if len(getattr(question, where)) + more > most:
         raise CannotAsk(f"The question has no more than {most} of them. Nothing was added.")
 
