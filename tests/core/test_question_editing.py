@@ -13,13 +13,14 @@ from zigzag_core.course.spoken import all_spoken
 from zigzag_core.edit.adding import add
 from zigzag_core.edit.copying import clip, paste, without
 from zigzag_core.edit.groups import group, ungroup
+from zigzag_core.edit.question_kinds import converted
 from zigzag_core.edit.question_making import (
     question_from,
     with_button,
     with_elements_as_parts,
 )
 from zigzag_core.edit.question_table import with_table
-from zigzag_core.edit.questions_on import CannotAsk, saying, with_parts
+from zigzag_core.edit.questions_on import CannotAsk, saying, with_new_parts, with_parts
 from zigzag_core.package.compile import compile_course
 from zigzag_core.proof.question_findings import question_findings
 
@@ -56,11 +57,17 @@ def test_there_are_clicks_for_all_places_to_find_however_they_come():
     slide = slide_with("hotspot")
     asked = slide.questions[0]
     assert asked.clicks == 1
-    grown, _ = with_parts(slide, asked.id, "spots", ["The door"], fresh_ids(4))
+    grown, _ = with_new_parts(slide, asked.id, "spots", ["The door"], fresh_ids(4))
     copied, _ = paste(slide, clip(slide, [asked.spots[0].element]), fresh_ids(4))
     for made in (grown, copied):
         assert (made.questions[0].clicks, sum(s.right for s in made.questions[0].spots)) == (2, 2)
         assert not list(question_findings(made))
+    table = [["Door", "x"], ["Roof", ""], ["Bench", "x"], ["Pan", ""]]
+    pasted = with_table(slide, asked.id, "spots", 0, table, fresh_ids(4))
+    choices = slide_with("multiple_response")
+    turned = converted(choices, choices.questions[0].id, "hotspot", fresh_ids(4))
+    for made in (pasted, turned):
+        assert (made.questions[0].clicks, sum(s.right for s in made.questions[0].spots)) == (2, 2)
 
 
 @pytest.mark.parametrize(("kinds", "answers"), [

@@ -372,9 +372,9 @@ def _marked(asked: q.Question, where: str, said: list[_Said]) -> q.Question:
     if asked.kind == "single_choice":
         first = right.index(True) if True in right else 0
         right = [n == first for n in range(len(right))]
-    return asked.model_copy(update={where: tuple(
+    return q.with_enough_clicks(asked.model_copy(update={where: tuple(
         part.model_copy(update={"right": is_right, "says": one.told})
-        for part, one, is_right in zip(parts, said, right, strict=True))})
+        for part, one, is_right in zip(parts, said, right, strict=True))}))
 
 
 assert set(KINDS) == set(QUESTION_KINDS)

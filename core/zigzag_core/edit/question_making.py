@@ -125,7 +125,8 @@ def with_elements_as_parts(
         raise CannotAsk("Only an input can be rated on.")
     parts = (*getattr(asked, where), *(part_of(asked, where, fresh(), e.id) for e in chosen))
     check_room(asked, where, len(chosen))
-    return _read_out(with_question(slide, asked.model_copy(update={where: parts})), chosen)
+    grown = q.with_enough_clicks(asked.model_copy(update={where: parts}))
+    return _read_out(with_question(slide, grown), chosen)
 
 
 def _parts_of(kind: QuestionKind, parts: list[Element], fresh: IdSource) -> dict[str, Any]:

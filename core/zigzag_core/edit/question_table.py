@@ -98,7 +98,8 @@ def _meant(slide: Slide, question: str, where: str, at: int, columns: list[list[
         # The one that the table marks is it, even where another one was before.
         one = next((n for n in right if n >= at), right[0] if right else 0)
         parts = [p.model_copy(update={"right": n == one}) for n, p in enumerate(parts)]
-    return with_question(slide, asked.model_copy(update={**changes, where: tuple(parts)}))
+    meant = asked.model_copy(update={**changes, where: tuple(parts)})
+    return with_question(slide, q.with_enough_clicks(meant))
 
 
 def _column(cells: list[str], where: str) -> tuple[str, list[Any]]:

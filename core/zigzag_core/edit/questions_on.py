@@ -60,11 +60,7 @@ def asked_on(slide: Slide, name: str) -> q.Question:
 
 
 def with_question(slide: Slide, question: Any) -> Slide:
-    """Return `slide` with `question` in the place of the one of its id, or after all others.
-
-    A hotspot gets as many clicks as there are places to find.
-    """
-    question = q.with_enough_clicks(question)
+    """Return `slide` with `question` in the place of the one of its id, or after all others."""
     others = [question if other.id == question.id else other for other in slide.questions]
     if question not in others:
         others.append(question)
@@ -135,6 +131,16 @@ def with_parts(
     more = tuple(part_of(asked, where, fresh(), element, **same) for element in made)
     grown = asked.model_copy(update={where: (*parts, *more)})
     return with_room(with_question(slide, grown), question, size, made), tuple(made)
+
+
+def with_new_parts(
+    slide: Slide, question: str, where: str, words: Sequence[str], fresh: IdSource,
+    size: SlideSize = SlideSize(),
+) -> tuple[Slide, tuple[str, ...]]:
+    """Return what `with_parts` does, with clicks for the places where they are places to find:
+    the parts are as they stay, and nothing is said of them afterwards."""
+    slide, made = with_parts(slide, question, where, words, fresh, size)
+    return with_question(slide, q.with_enough_clicks(asked_on(slide, question))), made
 
 
 def check_room(question: q.Question, where: str, more: int) -> None:

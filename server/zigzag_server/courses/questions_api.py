@@ -16,7 +16,7 @@ from zigzag_core.edit.question_making import (
     with_elements_as_parts,
 )
 from zigzag_core.edit.question_table import left_out, with_table
-from zigzag_core.edit.questions_on import CannotAsk, with_parts
+from zigzag_core.edit.questions_on import CannotAsk, with_new_parts
 
 from zigzag_server.problems import Problem
 
@@ -111,7 +111,7 @@ class TableText(Schema):
 @router.post("/parts", response=Asked)
 def more_parts(request: HttpRequest, data: PartsIn) -> dict[str, Any]:
     """Add parts to a question, one for each of the words."""
-    return _asked(lambda: with_parts(
+    return _asked(lambda: with_new_parts(
         data.slide, data.question, data.where, data.words, core.system_ids(), data.size))
 
 
