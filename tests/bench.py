@@ -14,20 +14,20 @@ import zipfile
 from collections.abc import Callable
 from pathlib import Path
 
-from zigzag_core.assess import table
+from zigzag_core.compiler.compile import compile_course
 from zigzag_core.course import CourseDocument, Happens, Rule, SlideSize, rich
-from zigzag_core.course.blank import blank_slide
-from zigzag_core.course.rules import Calculate
-from zigzag_core.edit.adding import add
-from zigzag_core.edit.question_table import with_table
-from zigzag_core.logic import engine
-from zigzag_core.logic.index import Index
-from zigzag_core.package.build import build_package
-from zigzag_core.package.compile import compile_course
-from zigzag_core.package.safe_zip import read_zip
-from zigzag_core.proof.findings import findings
-from zigzag_core.proof.run_findings import try_out
+from zigzag_core.course.elements.blank import blank_slide
+from zigzag_core.course.rules.rule import Calculate
+from zigzag_core.editing.adding import add
+from zigzag_core.editing.questions.pasted_table import with_table
+from zigzag_core.engine import engine
+from zigzag_core.engine.index import Index
+from zigzag_core.grading import answer_table as table
+from zigzag_core.packaging.package import build_package
+from zigzag_core.packaging.safe_zip import read_zip
 from zigzag_core.tracking import progress
+from zigzag_core.verification.findings.document import findings
+from zigzag_core.verification.findings.runs import try_out
 from zigzag_demo.generate import generated_course
 from zigzag_demo.hut_warden import hut_warden_basics
 

@@ -31,10 +31,11 @@ export default ts.config(
       "@typescript-eslint/no-unused-vars": ["error", { argsIgnorePattern: "^_", varsIgnorePattern: "^_" }],
     },
   },
-  floor("api", ["player", "workbench", "practice", "lms"]),
+  floor("api", ["player", "kit", "workbench", "practice", "lms"]),
   // What learners load: it knows the API's types and nothing above it.
-  floor("player", ["workbench", "practice", "lms", "@chakra-ui"]),
+  floor("player", ["kit", "workbench", "practice", "lms", "@chakra-ui"]),
+  floor("kit", ["player", "workbench", "practice", "lms"]),
   floor("workbench", ["practice", "lms"]),
-  floor("practice", ["lms", "player"]),
-  floor("lms", ["api", "player", "workbench", "practice"]),
+  floor("practice", ["lms", "player", "workbench"]),
+  floor("lms", ["api", "kit", "player", "workbench", "practice"]),
 );

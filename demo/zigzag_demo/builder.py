@@ -36,12 +36,12 @@ from zigzag_core.course import (
     id_source,
     rich,
 )
-from zigzag_core.course.elements import Area, Point
-from zigzag_core.course.feedback import FeedbackPlace
-from zigzag_core.course.questions import Item, QuestionBase, Target
-from zigzag_core.course.usual_styles import USUAL_STYLES, shipped_style
+from zigzag_core.course.elements.element import Area, Point
+from zigzag_core.course.questions.feedback import FeedbackPlace
+from zigzag_core.course.questions.question import Item, QuestionBase, Target
+from zigzag_core.course.style.usual_styles import USUAL_STYLES, shipped_style
 from zigzag_core.drawings import drawing_of
-from zigzag_core.edit.layouts import slide_from, with_layout
+from zigzag_core.editing.layouts.following import slide_from, with_layout
 from zigzag_core.media.palette import palette
 from zigzag_core.media.pictures import take_picture
 from zigzag_core.media.recolour import is_recoloured

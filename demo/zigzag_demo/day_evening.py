@@ -1,9 +1,9 @@
 """A day in the hut, in questions: from the afternoon until the lamp goes out."""
 
 from zigzag_core.course import Choice, Element, TextRun
-from zigzag_core.course import questions as q
-from zigzag_core.course.answer_row import AnswerRow
-from zigzag_core.course.text import BlankRun, Block, RichText, rich
+from zigzag_core.course.questions import question as q
+from zigzag_core.course.questions.answer_row import AnswerRow
+from zigzag_core.course.text.rich_text import BlankRun, Block, RichText, rich
 
 from . import day_drawings as draw
 from . import drawings

@@ -1,8 +1,8 @@
 """A day in the hut, in questions: from the first light to noon."""
 
 from zigzag_core.course import Element, TextRun
-from zigzag_core.course import questions as q
-from zigzag_core.course.text import BlankRun, Block, RichText
+from zigzag_core.course.questions import question as q
+from zigzag_core.course.text.rich_text import BlankRun, Block, RichText
 
 from . import day_drawings as draw
 from .builder import CourseBuilder

@@ -12,8 +12,8 @@ from zigzag_core.course import (
     ToSlide,
     ValueRun,
 )
-from zigzag_core.course.feedback import FeedbackDesign, ToneDesign
-from zigzag_core.course.patterns import Revealed, RevealSet
+from zigzag_core.course.questions.feedback import FeedbackDesign, ToneDesign
+from zigzag_core.course.rules.patterns import Revealed, RevealSet
 
 from . import drawings
 from .builder import CourseBuilder, looking

@@ -13,9 +13,15 @@ from zigzag_core.course import (
     Timing,
     rich,
 )
-from zigzag_core.course.gates import AllOfSet
-from zigzag_core.course.patterns import Checklist, CountWords, Revealed, RevealSet, SeenCounter
-from zigzag_core.course.rules import Calculate, Dropped, ShowOrHide
+from zigzag_core.course.rules.gates import AllOfSet
+from zigzag_core.course.rules.patterns import (
+    Checklist,
+    CountWords,
+    Revealed,
+    RevealSet,
+    SeenCounter,
+)
+from zigzag_core.course.rules.rule import Calculate, Dropped, ShowOrHide
 from zigzag_core.drawings.colours import ACCENT, IRON, PAPER, WOOD
 from zigzag_core.drawings.shapes import at, box, disc, drawing, path
 

@@ -5,9 +5,9 @@ import hashlib
 import pytest
 from selenium.webdriver import ActionChains
 from zigzag_core.course import Area, Course, CourseDocument, MediaFile, StylePatch, Video, rich
-from zigzag_core.course.blank import blank_slide
-from zigzag_core.edit.question_making import question_from
-from zigzag_core.package.archive import export_archive
+from zigzag_core.course.elements.blank import blank_slide
+from zigzag_core.editing.questions.making import question_from
+from zigzag_core.packaging.archive import export_archive
 
 from tests.core.samples import fresh_ids
 from tests.core.test_media import film

@@ -1,7 +1,7 @@
 """An open answer, from the learner's words to the trainer's points."""
 
 from selenium.webdriver.common.keys import Keys
-from zigzag_core.package.archive import export_archive
+from zigzag_core.packaging.archive import export_archive
 
 from tests.core.test_questions import document, slide_with
 

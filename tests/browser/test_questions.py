@@ -5,10 +5,10 @@ import time
 from selenium.webdriver import ActionChains
 from selenium.webdriver.common.keys import Keys
 from zigzag_core.course import CourseDocument, SlideSize
-from zigzag_core.course.blank import blank_course, blank_slide
-from zigzag_core.course.new_questions import QUESTION_KINDS
-from zigzag_core.edit.adding import add
-from zigzag_core.package.archive import export_archive
+from zigzag_core.course.elements.blank import blank_course, blank_slide
+from zigzag_core.course.questions.new_questions import QUESTION_KINDS
+from zigzag_core.editing.adding import add
+from zigzag_core.packaging.archive import export_archive
 
 from tests.core.samples import fresh_ids
 

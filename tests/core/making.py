@@ -11,8 +11,8 @@ from zigzag_core.course import (
     Text,
     rich,
 )
-from zigzag_core.course import rules as r
-from zigzag_core.logic import engine
+from zigzag_core.course.rules import rule as r
+from zigzag_core.engine import engine
 
 from .samples import index_of
 

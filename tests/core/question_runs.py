@@ -3,10 +3,10 @@
 import random
 
 from hypothesis import strategies as st
-from zigzag_core.assess.grade import is_judged
-from zigzag_core.assess.solutions import answering, right_response, wrong_response
 from zigzag_core.course import Background, SlideSize, Style, Text, rich
 from zigzag_core.course.document import Completion
+from zigzag_core.grading.grade import is_judged
+from zigzag_core.grading.solutions import answering, right_response, wrong_response
 from zigzag_core.program import (
     Choose,
     Grader,

@@ -1,7 +1,7 @@
 """Hypothesis strategies: graders of every form, and what may be answered in them."""
 
 from hypothesis import strategies as st
-from zigzag_core.course.questions import Accepts, NumberRange
+from zigzag_core.course.questions.question import Accepts, NumberRange
 from zigzag_core.program import Grader, GraderPart, GraderRow, GraderTarget
 
 FORMS = ["choose", "choose", "texts", "pairs", "order", "spots", "free", "scale"]

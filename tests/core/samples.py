@@ -2,11 +2,11 @@
 
 import random
 
+from zigzag_core.compiler.compile import compile_course
 from zigzag_core.course import Course, CourseDocument, SlideSize, YesNoVariable, id_source
-from zigzag_core.course.blank import blank_slide, first_slide
-from zigzag_core.edit.adding import add
-from zigzag_core.logic.index import Index
-from zigzag_core.package.compile import compile_course
+from zigzag_core.course.elements.blank import blank_slide, first_slide
+from zigzag_core.editing.adding import add
+from zigzag_core.engine.index import Index
 from zigzag_core.program import ProgramRule, SetVariable
 
 

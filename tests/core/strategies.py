@@ -24,8 +24,8 @@ from zigzag_core.course import (
     rich,
 )
 from zigzag_core.course.document import Completion
-from zigzag_core.course.expression import ARITY
-from zigzag_core.logic import engine
+from zigzag_core.course.rules.expression import ARITY
+from zigzag_core.engine import engine
 from zigzag_core.program import (
     Announce,
     Choose,

@@ -22,15 +22,21 @@ from zigzag_core.course import (
     Video,
     Walkthrough,
 )
-from zigzag_core.course import patterns as pt
-from zigzag_core.course import rules as r
-from zigzag_core.course.gates import MediaWatched, TimeSpent
-from zigzag_core.edit.copying import clip, duplicate_course, duplicate_slide, paste, without
-from zigzag_core.edit.pattern_making import CannotMake, make_pattern
-from zigzag_core.logic import engine
-from zigzag_core.proof.findings import findings
-from zigzag_core.proof.route import route
-from zigzag_core.proof.walkthroughs import replay
+from zigzag_core.course.rules import patterns as pt
+from zigzag_core.course.rules import rule as r
+from zigzag_core.course.rules.gates import MediaWatched, TimeSpent
+from zigzag_core.editing.copies.copying import (
+    clip,
+    duplicate_course,
+    duplicate_slide,
+    paste,
+    without,
+)
+from zigzag_core.editing.patterns import CannotMake, make_pattern
+from zigzag_core.engine import engine
+from zigzag_core.verification.findings.document import findings
+from zigzag_core.verification.route import route
+from zigzag_core.verification.walkthroughs import replay
 
 from .making import HIDE, SHOW, Learner, button, course, slide, text
 from .samples import fresh_ids
@@ -193,7 +199,7 @@ def test_a_reveal_set_shows_one_counts_and_opens_the_gate():
     assert _panels(learner.clicks("tabb")) == "", "a second click closes it"
     assert learner.does("next").slide == "slidea"
     assert learner.effects[0]["effect"] == "closed"
-    from zigzag_core.logic.expression import evaluate
+    from zigzag_core.engine.expression import evaluate
     assert evaluate(learner.index, learner.state, said) == "1 left"
     learner.clicks("tabc")
     assert evaluate(learner.index, learner.state, said) == "All seen"

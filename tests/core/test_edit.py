@@ -16,13 +16,15 @@ from zigzag_core.course import (
     ToSlide,
     plain,
 )
-from zigzag_core.course.blank import Addition, blank_slide
+from zigzag_core.course.elements.blank import Addition, blank_slide
 from zigzag_core.course.media_use import usage
-from zigzag_core.course.new_questions import QUESTION_KINDS
-from zigzag_core.course.questions import part_ids
-from zigzag_core.course.usual_styles import USUAL_STYLES
-from zigzag_core.edit.adding import add
-from zigzag_core.edit.copying import (
+from zigzag_core.course.questions.new_questions import QUESTION_KINDS
+from zigzag_core.course.questions.question import part_ids
+from zigzag_core.course.style.usual_styles import USUAL_STYLES
+from zigzag_core.editing.adding import add
+from zigzag_core.editing.arranging.geometry import box_of
+from zigzag_core.editing.arranging.groups import group
+from zigzag_core.editing.copies.copying import (
     clip,
     duplicate_course,
     duplicate_slide,
@@ -30,10 +32,8 @@ from zigzag_core.edit.copying import (
     welcome,
     without,
 )
-from zigzag_core.edit.geometry import box_of
-from zigzag_core.edit.groups import group
-from zigzag_core.edit.names import free_name, free_title
-from zigzag_core.proof.findings import findings
+from zigzag_core.editing.names import free_name, free_title
+from zigzag_core.verification.findings.document import findings
 from zigzag_demo.hut_warden import hut_warden_basics
 
 from .samples import fresh_ids, quiz_course, with_slides

@@ -3,7 +3,6 @@
 import pytest
 from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
-from zigzag_core.assess.solutions import right_response
 from zigzag_core.course import (
     Group,
     Input,
@@ -14,13 +13,14 @@ from zigzag_core.course import (
     ToSlide,
     YesNoVariable,
 )
-from zigzag_core.course.expression import check_expression
-from zigzag_core.logic import engine, results
-from zigzag_core.logic.expression import evaluate
-from zigzag_core.logic.index import Index
-from zigzag_core.logic.random import shuffled, step32
-from zigzag_core.logic.state import State, as_json
-from zigzag_core.logic.values import fitted, number, to_number, to_text
+from zigzag_core.course.rules.expression import check_expression
+from zigzag_core.engine import engine, results
+from zigzag_core.engine.expression import evaluate
+from zigzag_core.engine.index import Index
+from zigzag_core.engine.random import shuffled, step32
+from zigzag_core.engine.state import State, as_json
+from zigzag_core.engine.values import fitted, number, to_number, to_text
+from zigzag_core.grading.solutions import right_response
 from zigzag_core.program import Hide, ProgramElement, ProgramRule, SetVariable
 from zigzag_core.tracking import progress
 

@@ -3,10 +3,10 @@
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
-from zigzag_core.course.expression import ARITY, NAMED, check_expression
-from zigzag_core.course.expression_text import NotReadable, read, write
-from zigzag_core.course.expression_words import in_words
 from zigzag_core.course.names import Names
+from zigzag_core.course.rules.expression import ARITY, NAMED, check_expression
+from zigzag_core.course.rules.expression_text import NotReadable, read, write
+from zigzag_core.course.rules.expression_words import in_words
 
 NAMES = Names({
     "variables": {"vscore": "Score", "vodd": "Odd name", "vtwin1": "Twin", "vtwin2": "Twin",

@@ -1,6 +1,7 @@
 """Planted faults: each is found where it is, and a sound course gives no alarm."""
 
 import pytest
+from zigzag_core.compiler.compile import compile_course
 from zigzag_core.course import (
     Area,
     Caption,
@@ -18,15 +19,14 @@ from zigzag_core.course import (
     Video,
     rich,
 )
-from zigzag_core.course import patterns as pt
-from zigzag_core.course import rules as r
-from zigzag_core.course.gates import ConditionHolds, MediaWatched, TimeSpent
-from zigzag_core.course.rules import KeyPressed
-from zigzag_core.logic.index import Index
-from zigzag_core.package.compile import compile_course
-from zigzag_core.proof.exploring import explore
-from zigzag_core.proof.findings import findings
-from zigzag_core.proof.run_findings import try_out
+from zigzag_core.course.rules import patterns as pt
+from zigzag_core.course.rules import rule as r
+from zigzag_core.course.rules.gates import ConditionHolds, MediaWatched, TimeSpent
+from zigzag_core.course.rules.rule import KeyPressed
+from zigzag_core.engine.index import Index
+from zigzag_core.verification.exploration.exploring import explore
+from zigzag_core.verification.findings.document import findings
+from zigzag_core.verification.findings.runs import try_out
 from zigzag_demo.hut_warden import hut_warden_basics
 from zigzag_demo.tool_library import tool_library
 

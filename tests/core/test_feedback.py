@@ -3,20 +3,20 @@
 import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
-from zigzag_core.assess.grade import judge
-from zigzag_core.assess.measure import measure
-from zigzag_core.assess.solutions import right_response, wrong_response
+from zigzag_core.compiler.compile import compile_course
 from zigzag_core.course import Course, CourseDocument, Overlay, Picture, Text, plain, rich
-from zigzag_core.course import feedback as f
-from zigzag_core.course.answer_row import AnswerRow
-from zigzag_core.course.blank import blank_slide
+from zigzag_core.course.elements.blank import blank_slide
 from zigzag_core.course.media_use import media_of_design, usage
-from zigzag_core.course.rules import Calculate, GoTo, ToSlide
-from zigzag_core.course.variables import NumberVariable
-from zigzag_core.logic import engine
-from zigzag_core.logic.expression import evaluate
-from zigzag_core.logic.questions import time_left
-from zigzag_core.package.compile import compile_course
+from zigzag_core.course.questions import feedback as f
+from zigzag_core.course.questions.answer_row import AnswerRow
+from zigzag_core.course.rules.rule import Calculate, GoTo, ToSlide
+from zigzag_core.course.rules.variables import NumberVariable
+from zigzag_core.engine import engine
+from zigzag_core.engine.expression import evaluate
+from zigzag_core.engine.questions import time_left
+from zigzag_core.grading.grade import judge
+from zigzag_core.grading.solutions import right_response, wrong_response
+from zigzag_core.grading.tally import measure
 from zigzag_core.program import Grader, GraderPart
 from zigzag_core.tracking import progress
 

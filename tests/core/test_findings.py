@@ -15,9 +15,9 @@ from zigzag_core.course import (
     Rule,
     Video,
 )
-from zigzag_core.course.blank import blank_slide
-from zigzag_core.course.rules import Announce
-from zigzag_core.proof.findings import findings
+from zigzag_core.course.elements.blank import blank_slide
+from zigzag_core.course.rules.rule import Announce
+from zigzag_core.verification.findings.document import findings
 
 from .samples import fresh_ids, quiz_course, with_slides
 

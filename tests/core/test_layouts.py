@@ -16,23 +16,23 @@ from zigzag_core.course import (
     plain,
     rich,
 )
-from zigzag_core.course import questions as q
-from zigzag_core.course.blank import blank_course, blank_slide
 from zigzag_core.course.document import valid_slide
-from zigzag_core.course.resolve import Sources, resolved
-from zigzag_core.course.shipped_layouts import SHIPPED_LAYOUTS
-from zigzag_core.course.usual_styles import USUAL_STYLES
-from zigzag_core.edit.adding import add
-from zigzag_core.edit.groups import group
-from zigzag_core.edit.layout_making import layout_from
-from zigzag_core.edit.layouts import (
+from zigzag_core.course.elements.blank import blank_course, blank_slide
+from zigzag_core.course.layouts.resolve import Sources, resolved
+from zigzag_core.course.layouts.shipped import SHIPPED_LAYOUTS
+from zigzag_core.course.questions import question as q
+from zigzag_core.course.style.usual_styles import USUAL_STYLES
+from zigzag_core.editing.adding import add
+from zigzag_core.editing.arranging.groups import group
+from zigzag_core.editing.arranging.resizing import resize_course
+from zigzag_core.editing.layouts.following import (
     change_layout,
     known_layouts,
     slide_from,
     update_layout,
     with_layout,
 )
-from zigzag_core.edit.resizing import resize_course
+from zigzag_core.editing.layouts.making import layout_from
 
 from .samples import fresh_ids, program_of, with_slides
 

@@ -16,11 +16,11 @@ from zigzag_core.course import (
     plain,
     rich,
 )
-from zigzag_core.course.blank import blank_slide
-from zigzag_core.course.text import Block, RichText
-from zigzag_core.edit.finding import find, replace
-from zigzag_core.edit.outline import plant, read_outline
-from zigzag_core.proof.route import route
+from zigzag_core.course.elements.blank import blank_slide
+from zigzag_core.course.text.rich_text import Block, RichText
+from zigzag_core.editing.outline import plant, read_outline
+from zigzag_core.editing.search import find, replace
+from zigzag_core.verification.route import route
 
 from .samples import fresh_ids, quiz_course
 

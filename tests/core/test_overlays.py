@@ -1,9 +1,9 @@
 """Overlays that come and go, and what was on them."""
 
-from zigzag_core.course import feedback as f
 from zigzag_core.course.document import valid_slide
-from zigzag_core.edit.groups import group
-from zigzag_core.edit.overlays import with_overlay, without_overlay
+from zigzag_core.course.questions import feedback as f
+from zigzag_core.editing.arranging.groups import group
+from zigzag_core.editing.overlays import with_overlay, without_overlay
 
 from .samples import fresh_ids
 from .test_questions import document, slide_with

@@ -6,14 +6,14 @@ import zipfile
 
 import pytest
 from lxml import etree
+from zigzag_core.compiler.compile import NothingToPublish, compile_course
 from zigzag_core.course import Colours, CourseDocument, Theme
 from zigzag_core.course.document import FORMAT
-from zigzag_core.package import safe_zip
-from zigzag_core.package.archive import export_archive, import_archive
-from zigzag_core.package.build import build_package, program_script
-from zigzag_core.package.compile import NothingToPublish, compile_course
-from zigzag_core.package.read_manifest import read_manifest
-from zigzag_core.package.safe_zip import BadArchive, Limits, read_zip
+from zigzag_core.packaging import safe_zip
+from zigzag_core.packaging.archive import export_archive, import_archive
+from zigzag_core.packaging.package import build_package, program_script
+from zigzag_core.packaging.read_manifest import read_manifest
+from zigzag_core.packaging.safe_zip import BadArchive, Limits, read_zip
 from zigzag_demo.hut_warden import hut_warden_basics
 
 from .samples import program_of, quiz_course

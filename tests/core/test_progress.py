@@ -6,8 +6,8 @@ import re
 import pytest
 from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
-from zigzag_core.logic import engine
-from zigzag_core.logic.index import Index
+from zigzag_core.engine import engine
+from zigzag_core.engine.index import Index
 from zigzag_core.tracking import plain, progress, scorm12
 from zigzag_core.tracking.bytes import Damaged
 from zigzag_demo.generate import generated_course

@@ -3,26 +3,26 @@
 from itertools import combinations, pairwise
 
 import pytest
-from zigzag_core.assess.solutions import right_response
+from zigzag_core.compiler.compile import compile_course
 from zigzag_core.course import Area, Picture, Shape, SlideSize, Text, rich
-from zigzag_core.course import questions as q
-from zigzag_core.course.blank import blank_slide
 from zigzag_core.course.document import valid_slide
-from zigzag_core.course.new_questions import QUESTION_KINDS
-from zigzag_core.course.spoken import all_spoken
-from zigzag_core.edit.adding import add
-from zigzag_core.edit.copying import clip, paste, without
-from zigzag_core.edit.groups import group, ungroup
-from zigzag_core.edit.question_kinds import converted
-from zigzag_core.edit.question_making import (
+from zigzag_core.course.elements.blank import blank_slide
+from zigzag_core.course.questions import question as q
+from zigzag_core.course.questions.new_questions import QUESTION_KINDS
+from zigzag_core.course.text.spoken import all_spoken
+from zigzag_core.editing.adding import add
+from zigzag_core.editing.arranging.groups import group, ungroup
+from zigzag_core.editing.copies.copying import clip, paste, without
+from zigzag_core.editing.questions.converting import converted
+from zigzag_core.editing.questions.making import (
     question_from,
     with_button,
     with_elements_as_parts,
 )
-from zigzag_core.edit.question_table import with_table
-from zigzag_core.edit.questions_on import CannotAsk, saying, with_new_parts, with_parts
-from zigzag_core.package.compile import compile_course
-from zigzag_core.proof.question_findings import question_findings
+from zigzag_core.editing.questions.parts import CannotAsk, saying, with_new_parts, with_parts
+from zigzag_core.editing.questions.pasted_table import with_table
+from zigzag_core.grading.solutions import right_response
+from zigzag_core.verification.findings.questions import question_findings
 
 from .samples import fresh_ids
 from .test_questions import Taking, document, slide_with

@@ -2,14 +2,14 @@
 
 import pytest
 from zigzag_core.course import Completion, Nowhere, Overlay, SlideSize, Video, rich
-from zigzag_core.course import feedback as f
-from zigzag_core.course import questions as q
-from zigzag_core.course.answer_row import AnswerRow
-from zigzag_core.course.blank import blank_slide
-from zigzag_core.edit.adding import add
-from zigzag_core.proof.findings import findings
-from zigzag_core.proof.pattern_findings import ENOUGH
-from zigzag_core.proof.question_findings import question_findings
+from zigzag_core.course.elements.blank import blank_slide
+from zigzag_core.course.questions import feedback as f
+from zigzag_core.course.questions import question as q
+from zigzag_core.course.questions.answer_row import AnswerRow
+from zigzag_core.editing.adding import add
+from zigzag_core.verification.findings.document import findings
+from zigzag_core.verification.findings.patterns import ENOUGH
+from zigzag_core.verification.findings.questions import question_findings
 
 from .making import course
 from .samples import fresh_ids, quiz_course, with_slides

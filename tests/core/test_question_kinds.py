@@ -1,14 +1,14 @@
 """Questions turned into other kinds: what is kept, and where what is new stands."""
 
 import pytest
-from zigzag_core.assess.solutions import right_response
 from zigzag_core.course import SlideSize, rich
-from zigzag_core.course import feedback as f
-from zigzag_core.course import questions as q
-from zigzag_core.course.answer_row import AnswerRow
-from zigzag_core.course.new_questions import QUESTION_KINDS
-from zigzag_core.edit.question_kinds import converted, keeps_elements
-from zigzag_core.proof.question_findings import question_findings
+from zigzag_core.course.questions import feedback as f
+from zigzag_core.course.questions import question as q
+from zigzag_core.course.questions.answer_row import AnswerRow
+from zigzag_core.course.questions.new_questions import QUESTION_KINDS
+from zigzag_core.editing.questions.converting import converted, keeps_elements
+from zigzag_core.grading.solutions import right_response
+from zigzag_core.verification.findings.questions import question_findings
 
 from .samples import fresh_ids
 from .test_questions import UNJUDGED, Taking, document, slide_with

@@ -2,13 +2,13 @@
 
 import pytest
 from zigzag_core.course import Picture, Shape, SlideSize, Text, rich
-from zigzag_core.course import questions as q
-from zigzag_core.course.blank import blank_slide
-from zigzag_core.course.new_questions import QUESTION_KINDS
-from zigzag_core.edit.adding import add
-from zigzag_core.edit.geometry import box_of
-from zigzag_core.edit.question_place import covers_others
-from zigzag_core.proof.question_findings import question_findings
+from zigzag_core.course.elements.blank import blank_slide
+from zigzag_core.course.questions import question as q
+from zigzag_core.course.questions.new_questions import QUESTION_KINDS
+from zigzag_core.editing.adding import add
+from zigzag_core.editing.arranging.geometry import box_of
+from zigzag_core.editing.questions.placement import covers_others
+from zigzag_core.verification.findings.questions import question_findings
 
 from .samples import fresh_ids
 

@@ -5,25 +5,25 @@ from itertools import pairwise, product
 import pytest
 from hypothesis import example, given, settings
 from hypothesis import strategies as st
-from zigzag_core.assess import table
-from zigzag_core.assess.grade import judge, row_taken, told
-from zigzag_core.assess.measure import measure
-from zigzag_core.assess.solutions import answering, right_response, wrong_response
-from zigzag_core.assess.wording import accepted, distance
+from zigzag_core.compiler.compile import compile_course
+from zigzag_core.compiler.questions import grader_of
 from zigzag_core.course import Course, CourseDocument, SlideSize, Text, rich
-from zigzag_core.course import questions as q
-from zigzag_core.course.answer_row import AnswerRow, OtherThan
-from zigzag_core.course.blank import blank_slide
-from zigzag_core.course.new_questions import QUESTION_KINDS
-from zigzag_core.course.numbers import in_digits, number_in
-from zigzag_core.edit.adding import add
-from zigzag_core.edit.questions_on import with_parts
-from zigzag_core.logic import engine
-from zigzag_core.logic.index import Index
-from zigzag_core.package.compile import compile_course
-from zigzag_core.package.questions import grader_of
-from zigzag_core.proof.question_findings import question_findings
+from zigzag_core.course.elements.blank import blank_slide
+from zigzag_core.course.questions import question as q
+from zigzag_core.course.questions.answer_row import AnswerRow, OtherThan
+from zigzag_core.course.questions.new_questions import QUESTION_KINDS
+from zigzag_core.course.text.numbers import in_digits, number_in
+from zigzag_core.editing.adding import add
+from zigzag_core.editing.questions.parts import with_parts
+from zigzag_core.engine import engine
+from zigzag_core.engine.index import Index
+from zigzag_core.grading import answer_table as table
+from zigzag_core.grading.accepted import accepted, distance
+from zigzag_core.grading.grade import judge, row_taken, told
+from zigzag_core.grading.solutions import answering, right_response, wrong_response
+from zigzag_core.grading.tally import measure
 from zigzag_core.tracking import progress, scorm12
+from zigzag_core.verification.findings.questions import question_findings
 
 from .samples import fresh_ids
 

@@ -20,9 +20,15 @@ from zigzag_core.course import (
     Video,
     YesNoVariable,
 )
-from zigzag_core.course import patterns as pt
-from zigzag_core.course import rules as r
-from zigzag_core.course.gates import AllHere, AllOfSet, ConditionHolds, MediaWatched, TimeSpent
+from zigzag_core.course.rules import patterns as pt
+from zigzag_core.course.rules import rule as r
+from zigzag_core.course.rules.gates import (
+    AllHere,
+    AllOfSet,
+    ConditionHolds,
+    MediaWatched,
+    TimeSpent,
+)
 
 from .making import HIDE, SHOW, TOGGLE, Learner, button, course, slide, text
 

@@ -3,12 +3,12 @@
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
-from zigzag_core.assess.solutions import right_response
-from zigzag_core.course.new_questions import QUESTION_KINDS
-from zigzag_core.logic.index import Index
-from zigzag_core.package.about import words_of
-from zigzag_core.package.compile import compile_course
-from zigzag_core.package.questions import grader_of
+from zigzag_core.compiler.compile import compile_course
+from zigzag_core.compiler.questions import grader_of
+from zigzag_core.course.questions.new_questions import QUESTION_KINDS
+from zigzag_core.engine.index import Index
+from zigzag_core.grading.solutions import right_response
+from zigzag_core.packaging.about import words_of
 from zigzag_core.tracking.records12 import LONGEST, record
 from zigzag_core.tracking.scorm12 import interaction_calls
 from zigzag_core.tracking.told12 import OUT_OF, told

@@ -4,13 +4,13 @@ from collections import Counter
 
 from hypothesis import HealthCheck, Phase, given, seed, settings
 from hypothesis import strategies as st
+from zigzag_core.compiler.compile import compile_course
 from zigzag_core.course import Background, Course
-from zigzag_core.course.resolve import Sources, resolved
-from zigzag_core.course.shipped_layouts import SHIPPED_LAYOUTS
-from zigzag_core.course.usual_styles import USUAL_STYLES
-from zigzag_core.edit.layouts import slide_from, with_layout
-from zigzag_core.logic.index import Index
-from zigzag_core.package.compile import compile_course
+from zigzag_core.course.layouts.resolve import Sources, resolved
+from zigzag_core.course.layouts.shipped import SHIPPED_LAYOUTS
+from zigzag_core.course.style.usual_styles import USUAL_STYLES
+from zigzag_core.editing.layouts.following import slide_from, with_layout
+from zigzag_core.engine.index import Index
 from zigzag_core.program import (
     Announce,
     OpenLink,

@@ -8,8 +8,8 @@ import json
 from pathlib import Path
 from typing import Any
 
-from zigzag_core.logic import engine, state
-from zigzag_core.logic.index import Index
+from zigzag_core.engine import engine, state
+from zigzag_core.engine.index import Index
 from zigzag_core.program import Program
 from zigzag_core.tracking import progress, scorm12
 

@@ -9,7 +9,7 @@ import pytest
 from django.core.files.storage import default_storage
 from PIL import Image
 from zigzag_core.course.document import FORMAT
-from zigzag_core.package.safe_zip import read_zip
+from zigzag_core.packaging.safe_zip import read_zip
 from zigzag_server.courses import api as courses_api
 from zigzag_server.courses import store, taking
 from zigzag_server.courses.models import Course, Revision, Slide

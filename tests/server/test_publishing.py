@@ -4,7 +4,7 @@ import io
 
 import pytest
 from django.core.management import CommandError, call_command
-from zigzag_core.package.safe_zip import read_zip
+from zigzag_core.packaging.safe_zip import read_zip
 from zigzag_core.program import Program
 from zigzag_server.courses.models import Course
 

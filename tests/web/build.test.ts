@@ -1,8 +1,8 @@
 /** Snapping, groups, tables: what Build does by itself while a pointer moves. */
 import { describe, expect, test } from "vitest";
-import { boxedGroups, carried, outermost, resizedTurned, withMembers, type Box } from "../../web/workbench/build/geometry";
-import { snapEdges, snapMove, targetsOf } from "../../web/workbench/build/snap";
-import { withSheet } from "../../web/workbench/build/EditTable";
+import { boxedGroups, carried, outermost, resizedTurned, withMembers, type Box } from "../../web/workbench/editor/stage/geometry";
+import { snapEdges, snapMove, targetsOf } from "../../web/workbench/editor/stage/snap";
+import { withSheet } from "../../web/workbench/editor/text/EditTable";
 import type { Element } from "../../web/api/types";
 
 const SIZE = { w: 1280, h: 720 };

@@ -7,7 +7,7 @@ import { paint, hex } from "../../web/player/render/theme";
 import { freeName } from "../../web/workbench/store/names";
 import { hasWords, paragraphs, plain } from "../../web/workbench/store/richText";
 import { withTitle } from "../../web/workbench/store/titles";
-import { isDecoration, needsAlternative, withWords } from "../../web/workbench/build/says";
+import { isDecoration, needsAlternative, withWords } from "../../web/workbench/editor/order/rowText";
 
 const shape = (part: Partial<ShapeElement>): ShapeElement => ({
   w: 200, h: 100, rising: false, flip_x: false, flip_y: false, tail: { x: 0.5, y: 2 }, ...part,

@@ -2,7 +2,7 @@
 import { describe, expect, test } from "vitest";
 import type { Blank, Block, RichText, TextElement } from "../../web/api/types";
 import { changesTo } from "../../web/player/render/answers/UndoDrop";
-import { withWords } from "../../web/workbench/build/says";
+import { withWords } from "../../web/workbench/editor/order/rowText";
 import { blanksIn, NEW_BLANK, read, written } from "../../web/workbench/judges/blankText";
 
 const words = (text: string, bold = false): Block["runs"][number] => ({ kind: "text", text, bold, italic: false });

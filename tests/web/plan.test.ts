@@ -1,6 +1,6 @@
 /** The outline as lines, and where the stops of the route stand. */
 import { describe, expect, test } from "vitest";
-import type { Way } from "../../web/workbench/useCheck";
+import type { Way } from "../../web/workbench/shell/useCheck";
 import { columnsOf, placesOf } from "../../web/workbench/plan/layout";
 import { fromLines, linesOf, movedLines, sectionOf, type Line } from "../../web/workbench/plan/lines";
 

@@ -5572,12 +5572,12 @@ export interface components {
              * Do
              * @default []
              */
-            do: (components["schemas"]["GoTo"] | components["schemas"]["ShowOrHide"] | components["schemas"]["GiveLook"] | components["schemas"]["Calculate"] | components["schemas"]["Switch"] | components["schemas"]["Pick"] | components["schemas"]["Take"] | components["schemas"]["zigzag_core__course__rules__PlayMedia"] | components["schemas"]["MoveAlong"] | components["schemas"]["RunTiming"] | components["schemas"]["OfQuestion"] | components["schemas"]["StartOver"] | components["schemas"]["zigzag_core__course__rules__Mark"] | components["schemas"]["zigzag_core__course__rules__OpenLink"] | components["schemas"]["zigzag_core__course__rules__Announce"] | components["schemas"]["zigzag_core__course__rules__PlaySound"] | components["schemas"]["zigzag_core__course__rules__Wait"])[];
+            do: (components["schemas"]["GoTo"] | components["schemas"]["ShowOrHide"] | components["schemas"]["GiveLook"] | components["schemas"]["Calculate"] | components["schemas"]["Switch"] | components["schemas"]["Pick"] | components["schemas"]["Take"] | components["schemas"]["zigzag_core__course__rules__rule__PlayMedia"] | components["schemas"]["MoveAlong"] | components["schemas"]["RunTiming"] | components["schemas"]["OfQuestion"] | components["schemas"]["StartOver"] | components["schemas"]["zigzag_core__course__rules__rule__Mark"] | components["schemas"]["zigzag_core__course__rules__rule__OpenLink"] | components["schemas"]["zigzag_core__course__rules__rule__Announce"] | components["schemas"]["zigzag_core__course__rules__rule__PlaySound"] | components["schemas"]["zigzag_core__course__rules__rule__Wait"])[];
             /**
              * Otherwise
              * @default []
              */
-            otherwise: (components["schemas"]["GoTo"] | components["schemas"]["ShowOrHide"] | components["schemas"]["GiveLook"] | components["schemas"]["Calculate"] | components["schemas"]["Switch"] | components["schemas"]["Pick"] | components["schemas"]["Take"] | components["schemas"]["zigzag_core__course__rules__PlayMedia"] | components["schemas"]["MoveAlong"] | components["schemas"]["RunTiming"] | components["schemas"]["OfQuestion"] | components["schemas"]["StartOver"] | components["schemas"]["zigzag_core__course__rules__Mark"] | components["schemas"]["zigzag_core__course__rules__OpenLink"] | components["schemas"]["zigzag_core__course__rules__Announce"] | components["schemas"]["zigzag_core__course__rules__PlaySound"] | components["schemas"]["zigzag_core__course__rules__Wait"])[];
+            otherwise: (components["schemas"]["GoTo"] | components["schemas"]["ShowOrHide"] | components["schemas"]["GiveLook"] | components["schemas"]["Calculate"] | components["schemas"]["Switch"] | components["schemas"]["Pick"] | components["schemas"]["Take"] | components["schemas"]["zigzag_core__course__rules__rule__PlayMedia"] | components["schemas"]["MoveAlong"] | components["schemas"]["RunTiming"] | components["schemas"]["OfQuestion"] | components["schemas"]["StartOver"] | components["schemas"]["zigzag_core__course__rules__rule__Mark"] | components["schemas"]["zigzag_core__course__rules__rule__OpenLink"] | components["schemas"]["zigzag_core__course__rules__rule__Announce"] | components["schemas"]["zigzag_core__course__rules__rule__PlaySound"] | components["schemas"]["zigzag_core__course__rules__rule__Wait"])[];
             /**
              * Off
              * @default false
@@ -9962,7 +9962,7 @@ export interface components {
          * Announce
          * @description Tell a text to a screen reader.
          */
-        zigzag_core__course__rules__Announce: {
+        zigzag_core__course__rules__rule__Announce: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -9978,7 +9978,7 @@ export interface components {
          * Mark
          * @description Count the course as completed, passed or failed, whatever else it asks for.
          */
-        zigzag_core__course__rules__Mark: {
+        zigzag_core__course__rules__rule__Mark: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -9995,7 +9995,7 @@ export interface components {
          * OpenLink
          * @description Open a web page in a window of its own.
          */
-        zigzag_core__course__rules__OpenLink: {
+        zigzag_core__course__rules__rule__OpenLink: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -10011,7 +10011,7 @@ export interface components {
          * PlayMedia
          * @description Play or pause a film or sound of the slide, or go to `at` seconds in it.
          */
-        zigzag_core__course__rules__PlayMedia: {
+        zigzag_core__course__rules__rule__PlayMedia: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -10029,7 +10029,7 @@ export interface components {
          * PlaySound
          * @description Play a sound of the course once, wherever one is.
          */
-        zigzag_core__course__rules__PlaySound: {
+        zigzag_core__course__rules__rule__PlaySound: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -10042,7 +10042,7 @@ export interface components {
          * Wait
          * @description Go on with the actions that follow after some seconds, if the learner is still there.
          */
-        zigzag_core__course__rules__Wait: {
+        zigzag_core__course__rules__rule__Wait: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}

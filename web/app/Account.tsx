@@ -4,10 +4,12 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Trash2 } from "lucide-react";
 import { useState, type ReactNode } from "react";
 import { api, take } from "../api/client";
-import { Card, MainButton, Tool } from "../workbench/ui/parts";
-import { PageHeader } from "../workbench/ui/PageHeader";
-import { sayError } from "../workbench/ui/toaster";
-import { ago } from "../workbench/ui/words";
+import { Card } from "../kit/Card";
+import { MainButton } from "../kit/MainButton";
+import { Tool } from "../kit/Tool";
+import { PageHeader } from "../kit/PageHeader";
+import { sayError } from "../kit/toaster";
+import { ago } from "../kit/units";
 
 export function Account(): ReactNode {
   const queries = useQueryClient();

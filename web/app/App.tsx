@@ -9,7 +9,8 @@ import { PackagePage } from "../practice/PackagePage";
 import { PracticePage } from "../practice/PracticePage";
 import { RunPage } from "../practice/RunPage";
 import { Shelf } from "../workbench/shelf/Shelf";
-import { Empty, QuietButton } from "../workbench/ui/parts";
+import { Empty } from "../kit/Empty";
+import { QuietButton } from "../kit/QuietButton";
 import { Account } from "./Account";
 import { SignIn } from "./SignIn";
 

@@ -3,7 +3,8 @@ import { Box, Center, Field, Heading, Input, Stack, Text } from "@chakra-ui/reac
 import { useQueryClient } from "@tanstack/react-query";
 import { useState, type FormEvent, type ReactNode } from "react";
 import { api, take } from "../api/client";
-import { MainButton, Zigzag } from "../workbench/ui/parts";
+import { MainButton } from "../kit/MainButton";
+import { Zigzag } from "../kit/Zigzag";
 
 export function SignIn(): ReactNode {
   const queries = useQueryClient();

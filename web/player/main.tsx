@@ -7,7 +7,7 @@ import { Index } from "./engine/program";
 import type { Value } from "./engine/values";
 import { LocalTracker } from "./tracking/local";
 import { obey } from "./rehearsal";
-import { RehearsalTracker } from "./tracking/rehearsal";
+import { RehearsalTracker } from "./tracking/rehearsalTracker";
 import { Scorm12Tracker } from "./tracking/scorm12Tracker";
 import type { Tracker } from "./tracking/tracker";
 import "./render/fonts.css";

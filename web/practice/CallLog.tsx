@@ -4,7 +4,7 @@ import { useQuery } from "@tanstack/react-query";
 import type { ReactNode } from "react";
 import { api, take } from "../api/client";
 import type { components } from "../api/api";
-import { Card } from "../workbench/ui/parts";
+import { Card } from "../kit/Card";
 
 type Call = components["schemas"]["CallOut"];
 

@@ -3,9 +3,10 @@ import { Box, Flex, Input, Text, Textarea } from "@chakra-ui/react";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useId, useState, type FormEvent, type ReactNode } from "react";
 import { api, take } from "../api/client";
-import { MainButton, QuietButton } from "../workbench/ui/parts";
-import { sayError } from "../workbench/ui/toaster";
-import { count } from "../workbench/ui/words";
+import { MainButton } from "../kit/MainButton";
+import { QuietButton } from "../kit/QuietButton";
+import { sayError } from "../kit/toaster";
+import { count } from "../kit/units";
 import type { Answer } from "./RecordedAnswer";
 
 interface Props {

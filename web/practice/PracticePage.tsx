@@ -6,10 +6,13 @@ import { useRef, useState, type ReactNode } from "react";
 import { Link, useNavigate } from "react-router";
 import { api, take, upload } from "../api/client";
 import type { components } from "../api/api";
-import { PageHeader } from "../workbench/ui/PageHeader";
-import { Empty, MainButton, QuietButton, Tool } from "../workbench/ui/parts";
-import { sayDone, sayError } from "../workbench/ui/toaster";
-import { ago, bytes, count } from "../workbench/ui/words";
+import { PageHeader } from "../kit/PageHeader";
+import { Empty } from "../kit/Empty";
+import { MainButton } from "../kit/MainButton";
+import { QuietButton } from "../kit/QuietButton";
+import { Tool } from "../kit/Tool";
+import { sayDone, sayError } from "../kit/toaster";
+import { ago, bytes, count } from "../kit/units";
 
 type Package = components["schemas"]["PracticePackage"];
 

@@ -2,8 +2,8 @@
 import { Box, Text } from "@chakra-ui/react";
 import { useState, type ReactNode } from "react";
 import type { components } from "../api/api";
-import { count } from "../workbench/ui/words";
-import { QuietButton } from "../workbench/ui/parts";
+import { count } from "../kit/units";
+import { QuietButton } from "../kit/QuietButton";
 import { MarkForm } from "./MarkForm";
 
 export type Answer = components["schemas"]["Interaction"];

@@ -5,7 +5,9 @@ import { PanelRight } from "lucide-react";
 import { useEffect, useRef, useState, type ReactNode } from "react";
 import { useNavigate, useParams } from "react-router";
 import { api, take } from "../api/client";
-import { Empty, MainButton, QuietButton } from "../workbench/ui/parts";
+import { Empty } from "../kit/Empty";
+import { MainButton } from "../kit/MainButton";
+import { QuietButton } from "../kit/QuietButton";
 import { CallLog } from "./CallLog";
 
 /** So long a package that is being closed may take to say its last words. */

@@ -2,8 +2,8 @@
 import { Box, Grid, Text } from "@chakra-ui/react";
 import { useRef, type ReactNode } from "react";
 import type { components } from "../api/api";
-import { Card } from "../workbench/ui/parts";
-import { count } from "../workbench/ui/words";
+import { Card } from "../kit/Card";
+import { count } from "../kit/units";
 import { MarkForm } from "./MarkForm";
 
 export function ToMark(

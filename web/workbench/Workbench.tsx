@@ -2,13 +2,14 @@
 import { Box, Center, Flex, Spinner } from "@chakra-ui/react";
 import { lazy, Suspense, useEffect, useState, type ReactNode } from "react";
 import { Navigate, useParams } from "react-router";
-import { Build } from "./build/Build";
-import { ConflictDialog } from "./ConflictDialog";
+import { Build } from "./editor/BuildMode";
+import { ConflictDialog } from "./shell/ConflictDialog";
 import { startPulling } from "./store/pulling";
 import { open, startSaving } from "./store/saver";
 import { useCourse } from "./store/store";
-import { TopBar } from "./TopBar";
-import { Empty, QuietButton } from "./ui/parts";
+import { TopBar } from "./shell/TopBar";
+import { Empty } from "../kit/Empty";
+import { QuietButton } from "../kit/QuietButton";
 
 /** Fetched when they are first looked at: Build comes first. */
 const Plan = lazy(() => import("./plan/Plan"));

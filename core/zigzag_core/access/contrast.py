@@ -1,6 +1,6 @@
 """Contrast of words with what is behind them (WCAG 2.2, 1.4.3)."""
 
-from zigzag_core.course.theme import Colours, colour_of
+from zigzag_core.course.style.theme import Colours, colour_of
 
 LEAST = 4.5
 LEAST_LARGE = 3.0

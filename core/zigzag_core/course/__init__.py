@@ -12,7 +12,7 @@ from .document import (
     Slide,
     SlideSize,
 )
-from .elements import (
+from .elements.element import (
     Area,
     Audio,
     Button,
@@ -29,20 +29,23 @@ from .elements import (
     Text,
     Video,
 )
-from .feedback import Feedback
-from .gates import Gate
+from .elements.overlay import Overlay
 from .ids import IdSource, id_source, system_ids
-from .layouts import Background, Layout
+from .layouts.layout import Background, Layout
 from .media import Caption, MediaFile
 from .migrate import NewerFormat, migrated
 from .model import Name, Role
 from .navigation import Navigation, NavigationHere
-from .overlays import Overlay
-from .patterns import Pattern
-from .questions import Choice, Question, SingleChoice
-from .rules import Action, GoTo, Happens, LeaveCourse, Rule, ToNext, ToPrevious, ToSlide
-from .style import Look, Shadow, Style, StylePatch
-from .text import (
+from .questions.feedback import Feedback
+from .questions.question import Choice, Question, SingleChoice
+from .rules.gates import Gate
+from .rules.patterns import Pattern
+from .rules.rule import Action, GoTo, Happens, LeaveCourse, Rule, ToNext, ToPrevious, ToSlide
+from .rules.timing import Cue, Move, Offset, Timing
+from .rules.variables import NumberVariable, TextVariable, Variable, YesNoVariable
+from .style.style import Look, Shadow, Style, StylePatch
+from .style.theme import Colours, Fonts, NamedStyle, Theme
+from .text.rich_text import (
     BlankRun,
     Block,
     LiveValue,
@@ -54,9 +57,6 @@ from .text import (
     plain,
     rich,
 )
-from .theme import Colours, Fonts, NamedStyle, Theme
-from .timing import Cue, Move, Offset, Timing
-from .variables import NumberVariable, TextVariable, Variable, YesNoVariable
 from .walkthroughs import Expected, Walkthrough
 
 __all__ = [

@@ -4,22 +4,22 @@ from typing import Annotated, Literal, Self
 
 from pydantic import Field, model_validator
 
-from .elements import Element, Group
-from .feedback import FeedbackDesign
-from .gates import Gate
-from .layouts import Background, Layout
+from .elements.element import Element, Group
+from .elements.overlay import Overlay
+from .layouts.layout import Background, Layout
 from .media import MediaFile
 from .model import Id, Model, Name
 from .navigation import Navigation, NavigationHere
-from .overlays import Overlay
-from .patterns import Pattern
-from .patterns import parts as parts_of
-from .questions import Question, part_elements, part_ids
-from .rules import Rules, ToNext, ToSlide
-from .style import Share
-from .theme import NamedStyle, Theme
-from .timing import Timing
-from .variables import Variable
+from .questions.feedback import FeedbackDesign
+from .questions.question import Question, part_elements, part_ids
+from .rules.gates import Gate
+from .rules.patterns import Pattern
+from .rules.patterns import parts as parts_of
+from .rules.rule import Rules, ToNext, ToSlide
+from .rules.timing import Timing
+from .rules.variables import Variable
+from .style.style import Share
+from .style.theme import NamedStyle, Theme
 from .walkthroughs import Walkthrough
 
 FORMAT = 6

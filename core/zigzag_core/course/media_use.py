@@ -3,11 +3,11 @@
 from collections.abc import Iterable, Iterator
 
 from .document import CourseDocument, Slide
-from .elements import Audio, Element, Picture, Video
-from .feedback import FeedbackDesign
-from .layouts import Layout
-from .questions import Question
-from .rules import Action, PlaySound, Rule
+from .elements.element import Audio, Element, Picture, Video
+from .layouts.layout import Layout
+from .questions.feedback import FeedbackDesign
+from .questions.question import Question
+from .rules.rule import Action, PlaySound, Rule
 
 
 def media_of(element: Element) -> Iterator[str]:

@@ -7,8 +7,8 @@ from functools import cached_property
 from typing import get_args
 
 from .document import Course, Slide
-from .patterns import SETS
-from .text import LiveValue
+from .rules.patterns import SETS
+from .text.rich_text import LiveValue
 
 
 @dataclass(frozen=True)

@@ -6,7 +6,7 @@ of its own CSS cannot reach it, so the colours are put in before it is shown.
 
 import re
 
-from zigzag_core.course.theme import ROLES, Colours, colour_of
+from zigzag_core.course.style.theme import ROLES, Colours, colour_of
 
 _NAMED = re.compile(rb"var\(--([a-z_]+),\s*(#[0-9a-f]{6})\)")
 

@@ -5,8 +5,8 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from zigzag_core.course.model import Id, Model
-from zigzag_core.course.questions import Accepts, Letters, Points
-from zigzag_core.course.text import RichText
+from zigzag_core.course.questions.question import Accepts, Letters, Points
+from zigzag_core.course.text.rich_text import RichText
 
 ProgramId = Annotated[str, Field(pattern=r"^[a-z0-9_]{1,48}$")]
 """An id of the document, or one that the compiler made by adding to it."""

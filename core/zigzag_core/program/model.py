@@ -21,11 +21,11 @@ from zigzag_core.course import (
     ToNext,
     Variable,
 )
-from zigzag_core.course.expression import Expression
-from zigzag_core.course.feedback import FeedbackPlace
 from zigzag_core.course.model import Id, Model, Paint
-from zigzag_core.course.style import LookId, Style
-from zigzag_core.course.timing import Effect
+from zigzag_core.course.questions.feedback import FeedbackPlace
+from zigzag_core.course.rules.expression import Expression
+from zigzag_core.course.rules.timing import Effect
+from zigzag_core.course.style.style import LookId, Style
 
 from .grader import Grader, ProgramId
 

@@ -4,9 +4,9 @@ import math
 from collections.abc import Mapping, Sequence
 from typing import Any
 
-from zigzag_core.logic.index import Index
-from zigzag_core.logic.state import State
-from zigzag_core.logic.values import number
+from zigzag_core.engine.index import Index
+from zigzag_core.engine.state import State
+from zigzag_core.engine.values import number
 
 from .bytes import Damaged, Reader, Writer
 

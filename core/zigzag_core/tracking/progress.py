@@ -14,13 +14,13 @@ from collections.abc import Iterable, Sequence
 from dataclasses import replace
 from typing import Literal, get_args
 
-from zigzag_core.assess.measure import measure
 from zigzag_core.course import Look, NumberVariable, TextVariable
-from zigzag_core.logic import engine
-from zigzag_core.logic.index import Index
-from zigzag_core.logic.random import fnv1a
-from zigzag_core.logic.state import Answer, Result, State
-from zigzag_core.logic.values import Value, fitted, number
+from zigzag_core.engine import engine
+from zigzag_core.engine.index import Index
+from zigzag_core.engine.random import fnv1a
+from zigzag_core.engine.state import Answer, Result, State
+from zigzag_core.engine.values import Value, fitted, number
+from zigzag_core.grading.tally import measure
 from zigzag_core.program import Grader, Program
 
 from .bytes import Damaged, Reader, Writer

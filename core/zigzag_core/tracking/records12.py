@@ -7,8 +7,8 @@ Parts stand as one sign each in the author's order, whatever the learner's order
 
 from dataclasses import dataclass
 
-from zigzag_core.assess.measure import Given
-from zigzag_core.course.numbers import number_in
+from zigzag_core.course.text.numbers import number_in
+from zigzag_core.grading.tally import Given
 from zigzag_core.program import Grader
 
 LONGEST = 255

@@ -7,8 +7,8 @@ part 2, section 2.4.4.1 (interaction activities). Parts stand as their ids, in t
 from dataclasses import dataclass
 from typing import Any
 
-from zigzag_core.assess.measure import Given
-from zigzag_core.course.numbers import number_in
+from zigzag_core.course.text.numbers import number_in
+from zigzag_core.grading.tally import Given
 from zigzag_core.program import Grader, GraderPart
 
 from .records12 import decimal

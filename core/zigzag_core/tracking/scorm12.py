@@ -7,9 +7,9 @@ The twin is `web/player/tracking/scorm12.ts`.
 from collections.abc import Mapping
 from typing import Any
 
-from zigzag_core.logic import results
-from zigzag_core.logic.index import Index
-from zigzag_core.logic.state import State
+from zigzag_core.engine import results
+from zigzag_core.engine.index import Index
+from zigzag_core.engine.state import State
 
 from .progress import pack
 from .records12 import decimal, record

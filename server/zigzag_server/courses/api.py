@@ -9,12 +9,12 @@ from django.utils import timezone
 from ninja import Field, File, Router, Schema, Status
 from ninja.files import UploadedFile
 from zigzag_core import course as core
-from zigzag_core.course.blank import blank_course
-from zigzag_core.course.resolve import Sources, resolved
-from zigzag_core.edit.copying import duplicate_course
-from zigzag_core.edit.names import free_title
-from zigzag_core.package.archive import export_archive
-from zigzag_core.package.safe_zip import BadArchive
+from zigzag_core.course.elements.blank import blank_course
+from zigzag_core.course.layouts.resolve import Sources, resolved
+from zigzag_core.editing.copies.copying import duplicate_course
+from zigzag_core.editing.names import free_title
+from zigzag_core.packaging.archive import export_archive
+from zigzag_core.packaging.safe_zip import BadArchive
 
 from zigzag_server.accounts.auth import author
 from zigzag_server.problems import Problem, not_found

@@ -7,11 +7,11 @@ from ninja import Router, Schema
 from pydantic import Field
 from zigzag_core import course as core
 from zigzag_core.course.document import valid_slide
-from zigzag_core.course.expression import Expression
-from zigzag_core.course.expression_text import NotReadable, read, write
 from zigzag_core.course.names import names_of
-from zigzag_core.edit.overlays import with_overlay, without_overlay
-from zigzag_core.edit.pattern_making import CannotMake, Ready, make_pattern
+from zigzag_core.course.rules.expression import Expression
+from zigzag_core.course.rules.expression_text import NotReadable, read, write
+from zigzag_core.editing.overlays import with_overlay, without_overlay
+from zigzag_core.editing.patterns import CannotMake, Ready, make_pattern
 
 from zigzag_server.problems import Problem
 

@@ -6,24 +6,25 @@ from django.http import HttpRequest
 from ninja import Field, Router, Schema
 from zigzag_core import course as core
 from zigzag_core.access.contrast import weak_pairs
-from zigzag_core.course.blank import Addition, blank_slide
 from zigzag_core.course.document import valid_slide
-from zigzag_core.course.new_questions import QUESTION_KINDS
-from zigzag_core.edit import arrange, finding, groups
-from zigzag_core.edit.adding import add
-from zigzag_core.edit.copying import Clipping, clip, duplicate_slide, paste, welcome
-from zigzag_core.edit.copying import without as without_elements
-from zigzag_core.edit.layout_making import layout_from
-from zigzag_core.edit.layouts import (
+from zigzag_core.course.elements.blank import Addition, blank_slide
+from zigzag_core.course.questions.new_questions import QUESTION_KINDS
+from zigzag_core.editing import search as finding
+from zigzag_core.editing.adding import add
+from zigzag_core.editing.arranging import arrange, groups
+from zigzag_core.editing.arranging.resizing import resize_course
+from zigzag_core.editing.copies.copying import Clipping, clip, duplicate_slide, paste, welcome
+from zigzag_core.editing.copies.copying import without as without_elements
+from zigzag_core.editing.layouts.following import (
     change_layout,
     known_layouts,
     slide_from,
     update_layout,
     with_layout,
 )
-from zigzag_core.edit.outline import plant, read_outline
-from zigzag_core.edit.question_place import covers_others
-from zigzag_core.edit.resizing import resize_course
+from zigzag_core.editing.layouts.making import layout_from
+from zigzag_core.editing.outline import plant, read_outline
+from zigzag_core.editing.questions.placement import covers_others
 
 from zigzag_server.accounts.auth import author
 from zigzag_server.problems import Problem, not_found

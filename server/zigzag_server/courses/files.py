@@ -11,8 +11,8 @@ from django.core.files.base import ContentFile
 from django.core.files.storage import default_storage
 from PIL import Image
 from zigzag_core.course import Colours, Course, MediaFile
-from zigzag_core.course.theme import ROLES
-from zigzag_core.package.archive import EXTENSIONS
+from zigzag_core.course.style.theme import ROLES
+from zigzag_core.packaging.archive import EXTENSIONS
 
 from zigzag_server.origins import content_url
 

@@ -2,8 +2,8 @@
 
 from django.contrib.auth.models import User
 from zigzag_core.course import CourseDocument
-from zigzag_core.package.archive import import_archive
-from zigzag_core.package.safe_zip import BadArchive
+from zigzag_core.packaging.archive import import_archive
+from zigzag_core.packaging.safe_zip import BadArchive
 
 from . import files, store
 from .models import Course

@@ -5,7 +5,7 @@ import re
 
 from django.http import Http404, HttpRequest, HttpResponse, HttpResponseBase
 from zigzag_core.course import Colours
-from zigzag_core.course.theme import ROLES
+from zigzag_core.course.style.theme import ROLES
 from zigzag_core.media.recolour import recoloured
 
 from zigzag_server.ranges import file_response

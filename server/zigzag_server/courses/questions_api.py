@@ -5,18 +5,18 @@ from typing import Any, Literal
 from django.http import HttpRequest
 from ninja import Field, Router, Schema
 from zigzag_core import course as core
-from zigzag_core.assess import table
-from zigzag_core.course.answer_row import AnswerRow
 from zigzag_core.course.document import valid_slide
-from zigzag_core.course.new_questions import QuestionKind
-from zigzag_core.edit.question_kinds import converted
-from zigzag_core.edit.question_making import (
+from zigzag_core.course.questions.answer_row import AnswerRow
+from zigzag_core.course.questions.new_questions import QuestionKind
+from zigzag_core.editing.questions.converting import converted
+from zigzag_core.editing.questions.making import (
     question_from,
     with_button,
     with_elements_as_parts,
 )
-from zigzag_core.edit.question_table import left_out, with_table
-from zigzag_core.edit.questions_on import CannotAsk, with_new_parts
+from zigzag_core.editing.questions.parts import CannotAsk, with_new_parts
+from zigzag_core.editing.questions.pasted_table import left_out, with_table
+from zigzag_core.grading import answer_table as table
 
 from zigzag_server.problems import Problem
 

@@ -5,7 +5,7 @@ from dataclasses import asdict
 from typing import Any
 
 from pydantic import ValidationError
-from zigzag_core.course.numbers import in_digits
+from zigzag_core.course.text.numbers import in_digits
 from zigzag_core.tracking.told12 import Told, told
 from zigzag_core.tracking.words import PackageWords
 

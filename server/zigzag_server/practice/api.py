@@ -8,7 +8,7 @@ from django.http import HttpRequest
 from ninja import File, Router, Schema, Status
 from ninja.files import UploadedFile
 from pydantic import Field
-from zigzag_core.package.safe_zip import BadArchive
+from zigzag_core.packaging.safe_zip import BadArchive
 from zigzag_core.tracking.plain import explain
 
 from zigzag_server.accounts.auth import author

@@ -5,8 +5,8 @@ import uuid
 from django.contrib.auth.models import User
 from django.core.files.base import ContentFile
 from django.core.files.storage import default_storage
-from zigzag_core.package.read_manifest import read_manifest
-from zigzag_core.package.safe_zip import read_zip
+from zigzag_core.packaging.read_manifest import read_manifest
+from zigzag_core.packaging.safe_zip import read_zip
 from zigzag_core.tracking.words import FILE, read_words
 
 from .models import Package

@@ -8,15 +8,15 @@ from typing import Any
 from django.core.files.storage import default_storage
 from django.http import FileResponse, HttpRequest
 from ninja import Router, Schema, Status
-from zigzag_core.logic.index import Index
-from zigzag_core.package.build import PackageKind
-from zigzag_core.package.compile import NothingToPublish, compile_course
+from zigzag_core.compiler.compile import NothingToPublish, compile_course
+from zigzag_core.engine.index import Index
+from zigzag_core.packaging.package import PackageKind
 from zigzag_core.program import Program
-from zigzag_core.proof.findings import Finding, findings
-from zigzag_core.proof.route import Route, route
-from zigzag_core.proof.run_findings import Tried, try_out
 from zigzag_core.tracking.plain import explain, promise
 from zigzag_core.tracking.progress import SCORM12_LIMIT, largest
+from zigzag_core.verification.findings.document import Finding, findings
+from zigzag_core.verification.findings.runs import Tried, try_out
+from zigzag_core.verification.route import Route, route
 
 from zigzag_server.accounts.auth import author
 from zigzag_server.courses import files, store

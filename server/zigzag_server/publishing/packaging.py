@@ -8,8 +8,8 @@ from django.contrib.auth.models import User
 from django.core.files.base import ContentFile
 from django.core.files.storage import default_storage
 from django.db import transaction
-from zigzag_core.package.build import PackageKind, build_package
-from zigzag_core.package.compile import NothingToPublish
+from zigzag_core.compiler.compile import NothingToPublish
+from zigzag_core.packaging.package import PackageKind, build_package
 
 from zigzag_server.courses import files, store
 from zigzag_server.courses.models import Course

@@ -3,8 +3,8 @@
 from django.conf import settings
 from django.core import signing
 from django.http import Http404, HttpRequest, HttpResponse
-from zigzag_core.package.build import page, program_script
-from zigzag_core.package.compile import NothingToPublish, compile_course
+from zigzag_core.compiler.compile import NothingToPublish, compile_course
+from zigzag_core.packaging.package import page, program_script
 from zigzag_core.program import Program
 
 from zigzag_server.courses import files, store

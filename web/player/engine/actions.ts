@@ -1,4 +1,4 @@
-/** What each action does to a run. The twin of `logic/actions.py`. */
+/** What each action does to a run. The twin of `engine/actions.py`. */
 import type { Action } from "../../api/types";
 import * as moving from "./moving";
 import * as questions from "./questions";

@@ -1,4 +1,4 @@
-/** Time: clocks of slides and overlays, their cues, timers and waits. The twin of `logic/clock.py`. */
+/** Time: clocks of slides and overlays, their cues, timers and waits. The twin of `engine/clock.py`. */
 import { followUp, goOn } from "./following";
 import { reach, setClock } from "./moving";
 import * as questions from "./questions";

@@ -1,7 +1,7 @@
-/** What expressions give, and what is shown and open. The twin of `zigzag_core/logic/expression.py`. */
+/** What expressions give, and what is shown and open. The twin of `engine/expression.py`. */
 import type { Index } from "./program";
 import { told } from "./grade";
-import { isReady, measure } from "./measure";
+import { isReady, measure } from "./tally";
 import { apply } from "./operators";
 import * as results from "./results";
 import { NO_ANSWER, type State } from "./state";

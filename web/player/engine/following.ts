@@ -1,4 +1,4 @@
-/** The rules that an event runs, and the events they raise. The twin of `logic/following.py`. */
+/** The rules that an event runs, and the events they raise. The twin of `engine/following.py`. */
 import { act } from "./actions";
 import type { BoundRule } from "./program";
 import type { Run } from "./run";

@@ -1,6 +1,6 @@
-/** Judging a response. The twin of `assess/grade.py`, which says why. */
+/** Judging a response. The twin of `grading/grade.py`, which says why. */
 import type { Grader } from "../../api/types";
-import { isComplete, measure, type Given, type Tally } from "./measure";
+import { isComplete, measure, type Given, type Tally } from "./tally";
 import type { Result } from "./state";
 
 export interface Judgement { result: Result; points: number; row: number; tally: Tally }

@@ -1,4 +1,4 @@
-/** What the learner does, and what films and sounds report. The twin of `logic/learner.py`. */
+/** What the learner does, and what films and sounds report. The twin of `engine/learner.py`. */
 import { evaluate, isVisible } from "./expression";
 import { openOverlay } from "./moving";
 import { without, type Run } from "./run";

@@ -1,4 +1,4 @@
-/** From slide to slide, opening and closing overlays, beginning again. The twin of `logic/moving.py`. */
+/** From slide to slide, opening and closing overlays, beginning again. The twin of `engine/moving.py`. */
 import type { Action, ClockCue } from "../../api/types";
 import { gateIsOpen } from "./expression";
 import { Growing } from "./growing";

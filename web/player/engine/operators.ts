@@ -1,4 +1,4 @@
-/** What operators over values give. The twin of `zigzag_core/logic/operators.py`. */
+/** What operators over values give. The twin of `engine/operators.py`. */
 import { clipped, length, number, toNumber, toText, toYesNo, type Value } from "./values";
 
 export function apply(operator: string, values: Value[]): Value {

@@ -1,4 +1,4 @@
-/** A program made ready to run. The twin of `zigzag_core/logic/index.py`. */
+/** A program made ready to run. The twin of `engine/index.py`. */
 import type {
   Clock, Grader, Program, ProgramElement, ProgramOverlay, ProgramRule, ProgramSlide, SeenSet, Variable,
 } from "../../api/types";

@@ -1,8 +1,8 @@
-/** Answering and submitting. The twin of `logic/questions.py`, which says why. */
+/** Answering and submitting. The twin of `engine/questions.py`, which says why. */
 import type { Grader } from "../../api/types";
 import { judge } from "./grade";
 import { atHand } from "./learner";
-import { isReady, type Given } from "./measure";
+import { isReady, type Given } from "./tally";
 import { fnv1a, shuffled } from "./random";
 import { without, type Run } from "./run";
 import { NO_ANSWER, type Answer, type State } from "./state";

@@ -1,4 +1,4 @@
-/** What a run has come to. The twin of `zigzag_core/logic/results.py`. */
+/** What a run has come to. The twin of `engine/results.py`. */
 import type { Index } from "./program";
 import type { State, Success } from "./state";
 

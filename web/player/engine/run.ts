@@ -1,4 +1,4 @@
-/** One step in the making: state, effects, and events still to be followed up. The twin of `logic/run.py`. */
+/** One step in the making: state, effects, and events still to be followed up. The twin of `engine/run.py`. */
 import { evaluate } from "./expression";
 import type { Index } from "./program";
 import { step32 } from "./random";

@@ -1,6 +1,6 @@
-/** The state of a run. The twin of `zigzag_core/logic/state.py`. */
+/** The state of a run. The twin of `engine/state.py`. */
 import type { Growing } from "./growing";
-import type { Given } from "./measure";
+import type { Given } from "./tally";
 import type { Value } from "./values";
 
 export type Success = "unknown" | "passed" | "failed";

@@ -1,4 +1,4 @@
-/** Values of the engine. The twin of `zigzag_core/logic/values.py`, which says why. */
+/** Values of the engine. The twin of `engine/values.py`, which says why. */
 import type { InputElement, Variable } from "../../api/types";
 
 export type Value = boolean | number | string;

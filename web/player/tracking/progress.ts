@@ -2,7 +2,7 @@
 import type { Grader } from "../../api/types";
 import { MOST_TIME, start } from "../engine/engine";
 import { Growing } from "../engine/growing";
-import { measure } from "../engine/measure";
+import { measure } from "../engine/tally";
 import type { Index } from "../engine/program";
 import { fnv1a } from "../engine/random";
 import { NO_ANSWER, type Answer, type Result, type State, type Success } from "../engine/state";

@@ -1,7 +1,7 @@
 /** An answer as a SCORM 1.2 interaction record. The twin of `tracking/records12.py`. */
 import type { Grader } from "../../api/types";
-import type { Given } from "../engine/measure";
-import { numberIn } from "../engine/wording";
+import type { Given } from "../engine/tally";
+import { numberIn } from "../engine/accepted";
 
 export interface Record12 {
   type: string;

@@ -3,7 +3,7 @@ import { Box, Flex, Text } from "@chakra-ui/react";
 import { Plus, X } from "lucide-react";
 import type { ReactNode } from "react";
 import type { RuleAction } from "../../api/types";
-import { Tool } from "../ui/parts";
+import { Tool } from "../../kit/Tool";
 import { ActionEditor, verbs } from "./ActionEditor";
 import { newAction } from "./sentences";
 import type { Things } from "./things";

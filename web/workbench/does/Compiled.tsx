@@ -6,7 +6,7 @@ import { api, take } from "../../api/client";
 import type { Program, ProgramRule } from "../../api/types";
 import { saveAll } from "../store/saver";
 import { useCourse } from "../store/store";
-import { QuietButton } from "../ui/parts";
+import { QuietButton } from "../../kit/QuietButton";
 import { whenWords } from "./sentences";
 
 type Action = ProgramRule["then"][number];

@@ -2,7 +2,8 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { Keyboard, Plus, X } from "lucide-react";
 import { useState, type ReactNode } from "react";
-import { QuietButton, Tool } from "../ui/parts";
+import { QuietButton } from "../../kit/QuietButton";
+import { Tool } from "../../kit/Tool";
 import { clausesOf, nodeOf, type Clause, type Clauses, type Comparison, type Fact } from "./conditions";
 import { ExpressionField } from "./ExpressionField";
 import { LIVE, typeOfLive } from "./live";

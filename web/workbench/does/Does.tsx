@@ -3,7 +3,7 @@ import { Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import type { Element, Slide } from "../../api/types";
 import { changeElements } from "../store/store";
-import { FoldCard } from "../ui/parts";
+import { FoldCard } from "../../kit/FoldCard";
 import { DragFields } from "./DragFields";
 import { partsOf } from "./patterns";
 import { Rules } from "./Rules";

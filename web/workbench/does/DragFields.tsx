@@ -3,9 +3,11 @@ import { Box, Flex, Text } from "@chakra-ui/react";
 import { X } from "lucide-react";
 import type { ReactNode } from "react";
 import type { Drag, Element, Slide } from "../../api/types";
-import { Check, Choose, NumberField } from "../build/fields";
+import { Check } from "../../kit/Check";
+import { Choose } from "../../kit/Choose";
+import { NumberField } from "../../kit/NumberField";
 import { changeElements } from "../store/store";
-import { Tool } from "../ui/parts";
+import { Tool } from "../../kit/Tool";
 import { Word, WordChoice } from "./Word";
 
 const FRESH: Drag = { targets: [], on_target: "snap", elsewhere: "return", x: 0, y: 0 };

@@ -2,7 +2,7 @@
 import { Box, chakra, Text } from "@chakra-ui/react";
 import { useEffect, useId, useRef, useState, type ReactNode } from "react";
 import { api, take } from "../../api/client";
-import { sayError } from "../ui/toaster";
+import { sayError } from "../../kit/toaster";
 import type { Things } from "./things";
 
 interface Props { label: string; node: unknown; things: Things; onChange: (node: unknown) => void }

@@ -3,9 +3,12 @@ import { Flex, Stack } from "@chakra-ui/react";
 import { Trash2 } from "lucide-react";
 import type { ReactNode } from "react";
 import type { Overlay, Slide } from "../../api/types";
-import { changeOverlay, removeOverlay } from "../build/onOverlay";
-import { Check, Choose, TextField } from "../build/fields";
-import { FoldCard, QuietButton } from "../ui/parts";
+import { changeOverlay, removeOverlay } from "../editor/stage/overlays";
+import { Check } from "../../kit/Check";
+import { Choose } from "../../kit/Choose";
+import { TextField } from "../../kit/TextField";
+import { FoldCard } from "../../kit/FoldCard";
+import { QuietButton } from "../../kit/QuietButton";
 import { Rules } from "./Rules";
 
 const AGAIN = [["reset", "as it was at first"], ["resume", "as it was left"]] as const;

@@ -6,7 +6,7 @@ import { create } from "zustand";
 import type { Element, Rule, Slide } from "../../api/types";
 import { freshId } from "../store/ids";
 import { changeElements } from "../store/store";
-import { QuietButton } from "../ui/parts";
+import { QuietButton } from "../../kit/QuietButton";
 import { newRule, newWhen, type Owner } from "./sentences";
 import { Sentence } from "./Sentence";
 import { shifted } from "./shifting";

@@ -3,7 +3,7 @@ import { Box, Flex, Text } from "@chakra-ui/react";
 import { Ban, Copy, X } from "lucide-react";
 import type { ReactNode } from "react";
 import type { Rule, When } from "../../api/types";
-import { Tool } from "../ui/parts";
+import { Tool } from "../../kit/Tool";
 import { Actions } from "./Actions";
 import { ConditionEditor } from "./ConditionEditor";
 import type { Owner } from "./sentences";

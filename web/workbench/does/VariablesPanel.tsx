@@ -3,12 +3,15 @@ import { Box, Flex, Heading, Stack, Text } from "@chakra-ui/react";
 import { Plus, Trash2 } from "lucide-react";
 import { useMemo, type ReactNode } from "react";
 import type { Slide, Variable } from "../../api/types";
-import { Check, Choose, NumberField, TextField } from "../build/fields";
+import { Check } from "../../kit/Check";
+import { Choose } from "../../kit/Choose";
+import { NumberField } from "../../kit/NumberField";
+import { TextField } from "../../kit/TextField";
 import { freshId } from "../store/ids";
 import { freeName } from "../store/names";
 import { changeCourse, goToSlide, useCourse } from "../store/store";
-import { QuietButton } from "../ui/parts";
-import { count } from "../ui/words";
+import { QuietButton } from "../../kit/QuietButton";
+import { count } from "../../kit/units";
 
 const TYPES = [["number", "a number"], ["text", "a text"], ["yes_no", "yes or no"]] as const;
 

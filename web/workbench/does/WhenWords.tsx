@@ -4,7 +4,7 @@ import { Fragment, type ReactNode } from "react";
 import type { When } from "../../api/types";
 import { EVENTS, newWhen, type Owner } from "./sentences";
 import type { Things } from "./things";
-import { Tool } from "../ui/parts";
+import { Tool } from "../../kit/Tool";
 import { WordChoice, WordField } from "./Word";
 
 interface Props { when: When; owner: Owner; things: Things; onChange: (when: When) => void }

@@ -2,7 +2,7 @@
 import { api, take } from "../../api/client";
 import type { paths } from "../../api/api";
 import type { Pattern } from "../../api/types";
-import { useOverlay } from "../build/onOverlay";
+import { useOverlay } from "../editor/stage/overlays";
 import { attempt } from "../store/commands";
 import { apply, currentSlide, useCourse } from "../store/store";
 

@@ -3,8 +3,12 @@ import { Box, chakra, Flex, Text } from "@chakra-ui/react";
 import { Plus, X } from "lucide-react";
 import type { ReactNode } from "react";
 import type { Accepts } from "../../api/types";
-import { Check, NumberField, Pair, TextField } from "../build/fields";
-import { QuietButton, Tool } from "../ui/parts";
+import { Check } from "../../kit/Check";
+import { NumberField } from "../../kit/NumberField";
+import { Pair } from "../../kit/Pair";
+import { TextField } from "../../kit/TextField";
+import { QuietButton } from "../../kit/QuietButton";
+import { Tool } from "../../kit/Tool";
 
 interface Props {
   accepts: Accepts;

@@ -6,7 +6,7 @@ import type { AnswerRow } from "../../api/types";
 import { Actions } from "../does/Actions";
 import { useThings } from "../does/things";
 import { useCourse } from "../store/store";
-import { Tool } from "../ui/parts";
+import { Tool } from "../../kit/Tool";
 import { fromLines, lines } from "./words";
 
 /** How an answer is called in the table. */

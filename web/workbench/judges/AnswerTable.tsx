@@ -6,8 +6,9 @@ import { api, take } from "../../api/client";
 import type { AnswerRow, Question, Slide } from "../../api/types";
 import { attempt } from "../store/commands";
 import { freshId } from "../store/ids";
-import { download } from "../ui/download";
-import { FoldCard, QuietButton } from "../ui/parts";
+import { download } from "../../kit/download";
+import { FoldCard } from "../../kit/FoldCard";
+import { QuietButton } from "../../kit/QuietButton";
 import { letter, RowFields, type RowActs } from "./AnswerRowFields";
 import { changeQuestion, partsIn, partWords } from "./parts";
 

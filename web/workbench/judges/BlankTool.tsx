@@ -5,7 +5,7 @@ import type { ReactNode } from "react";
 import type { Blank, QuestionOf, RichText, Slide } from "../../api/types";
 import { freshId } from "../store/ids";
 import { changeSlide, currentSlide, useCourse } from "../store/store";
-import { Tool } from "../ui/parts";
+import { Tool } from "../../kit/Tool";
 import { blanksIn, NEW_BLANK } from "./blankText";
 
 export type BlanksQuestion = QuestionOf<"blanks">;

@@ -2,10 +2,11 @@
 import { Box, Stack, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import type { MediaFile, Question, Slide } from "../../api/types";
-import { Choose, TextField } from "../build/fields";
+import { Choose } from "../../kit/Choose";
+import { TextField } from "../../kit/TextField";
 import { kindOf } from "../store/media";
 import { useCourse } from "../store/store";
-import { FoldCard } from "../ui/parts";
+import { FoldCard } from "../../kit/FoldCard";
 import { changeQuestion, isUnjudged } from "./parts";
 import { fromLines, lines } from "./words";
 

@@ -2,8 +2,9 @@
 import { chakra, Flex, Stack, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import type { Element, Question, Slide } from "../../api/types";
-import { Labelled } from "../build/fields";
-import { FoldCard, QuietButton } from "../ui/parts";
+import { Labelled } from "../../kit/Labelled";
+import { FoldCard } from "../../kit/FoldCard";
+import { QuietButton } from "../../kit/QuietButton";
 import { makeQuestion } from "./making";
 import { joinParts, KINDS, ROLES, type PartList } from "./parts";
 

@@ -2,7 +2,8 @@
 import { chakra, Flex, Stack, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import type { QuestionOf, Slide } from "../../api/types";
-import { Check, Choose } from "../build/fields";
+import { Check } from "../../kit/Check";
+import { Choose } from "../../kit/Choose";
 import { PairTable } from "./PairTable";
 import { changeQuestion, partWords } from "./parts";
 import { PartRows } from "./PartRows";

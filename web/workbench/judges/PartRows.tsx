@@ -3,9 +3,10 @@ import { Box, Flex, Input } from "@chakra-ui/react";
 import { Plus, X } from "lucide-react";
 import { useEffect, useRef, type ClipboardEvent, type KeyboardEvent, type ReactNode } from "react";
 import type { Question, Slide } from "../../api/types";
-import { says } from "../build/says";
+import { says } from "../editor/order/rowText";
 import { useCourse } from "../store/store";
-import { QuietButton, Tool } from "../ui/parts";
+import { QuietButton } from "../../kit/QuietButton";
+import { Tool } from "../../kit/Tool";
 import { addParts, partsIn, partWords, pasteParts, removePart, say, type PartList } from "./parts";
 
 interface Props {

@@ -2,7 +2,7 @@
 import { Box, chakra, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import type { Question } from "../../api/types";
-import { NumberField } from "../build/fields";
+import { NumberField } from "../../kit/NumberField";
 import { isUnjudged } from "./parts";
 
 /** A line for what is said about one answer; small until there is something. */

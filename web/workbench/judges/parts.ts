@@ -1,11 +1,11 @@
 /** What questions are made of, whatever their kind. */
 import { api, take } from "../../api/client";
 import type { Choice, Element, Question, Slide } from "../../api/types";
-import { says, withWords } from "../build/says";
+import { says, withWords } from "../editor/order/rowText";
 import { attempt, removeSelected } from "../store/commands";
 import { paragraphs, plain } from "../store/richText";
 import { changeSlide, currentSlide, select, useCourse } from "../store/store";
-import { sayDone } from "../ui/toaster";
+import { sayDone } from "../../kit/toaster";
 
 export type PartList = "choices" | "items" | "targets" | "spots" | "rows";
 interface Part { id: string; element: string }

@@ -3,9 +3,10 @@ import { Box, Flex, Text } from "@chakra-ui/react";
 import { Trash2 } from "lucide-react";
 import type { ReactNode } from "react";
 import type { Element } from "../../api/types";
-import { TextField } from "../build/fields";
+import { TextField } from "../../kit/TextField";
 import { changeElements } from "../store/store";
-import { QuietButton, Tool } from "../ui/parts";
+import { QuietButton } from "../../kit/QuietButton";
+import { Tool } from "../../kit/Tool";
 import { GIVEN, nameOf, overridesOf, useLook, withoutLook } from "./looks";
 
 export function EditedLook({ element }: { element: Element }): ReactNode {

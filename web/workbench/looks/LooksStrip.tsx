@@ -7,7 +7,7 @@ import { EMPTY_SLIDE, Still } from "../../player/render/Still";
 import { partsOf } from "../does/patterns";
 import { elementsOf } from "../judges/parts";
 import { changeElements, useCourse } from "../store/store";
-import { QuietButton } from "../ui/parts";
+import { QuietButton } from "../../kit/QuietButton";
 import { GIVEN, nameOf, newLook, overridesOf, useLook, wearing } from "./looks";
 
 const TILE = { w: 64, h: 34 };

@@ -2,7 +2,7 @@
 import { Box, Heading, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import { changeSlide, useCourse } from "../store/store";
-import { TextField } from "../build/fields";
+import { TextField } from "../../kit/TextField";
 
 export function NotesPanel(): ReactNode {
   const slide = useCourse((state) => state.slides[state.place.slide ?? ""]);

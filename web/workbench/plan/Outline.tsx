@@ -5,8 +5,10 @@ import { SortableContext, verticalListSortingStrategy } from "@dnd-kit/sortable"
 import { useEffect, useMemo, useRef, useState, type ClipboardEvent, type KeyboardEvent, type ReactNode } from "react";
 import { pasteOutline } from "../store/slides";
 import { goToSlide, redo, undo, useCourse } from "../store/store";
-import { Kbd, MainButton, QuietButton } from "../ui/parts";
-import { count } from "../ui/words";
+import { Kbd } from "../../kit/Kbd";
+import { MainButton } from "../../kit/MainButton";
+import { QuietButton } from "../../kit/QuietButton";
+import { count } from "../../kit/units";
 import { linesOf, type Line } from "./lines";
 import {
   addLine, addSection, copyLines, furtherIn, furtherOut, moveLines, prepare, removeLines, shiftLines,

@@ -6,13 +6,13 @@ import { Search } from "lucide-react";
 import { useDeferredValue, useEffect, useMemo, useRef, useState, type ReactNode } from "react";
 import { useNavigate } from "react-router";
 import { goToSlide, useCourse } from "../store/store";
-import { QuietButton } from "../ui/parts";
-import { useCheck, type Check, type Route, type Way } from "../useCheck";
-import { count } from "../ui/words";
+import { QuietButton } from "../../kit/QuietButton";
+import { useCheck, type Check, type Route, type Way } from "../shell/useCheck";
+import { count } from "../../kit/units";
 import { placesOf } from "./layout";
 import { linesOf, sectionOf } from "./lines";
 import { FoldedStop, SlideStop, type StopData } from "./RouteStop";
-import { isSought, useSought } from "./sought";
+import { isSought, useSought } from "./search";
 import { WayEdge, type WayData } from "./WayEdge";
 
 const NODES = { slide: SlideStop, folded: FoldedStop };

@@ -3,9 +3,9 @@ import { Box, Flex, Text } from "@chakra-ui/react";
 import { Handle, Position, useStore, type NodeProps } from "@xyflow/react";
 import { memo, type ReactNode } from "react";
 import { useCourse } from "../store/store";
-import { SlidePicture } from "../ui/SlidePicture";
-import { count } from "../ui/words";
-import { isSought, useSought } from "./sought";
+import { SlidePicture } from "../shell/SlidePicture";
+import { count } from "../../kit/units";
+import { isSought, useSought } from "./search";
 
 export interface StopData extends Record<string, unknown> {
   number: number;

@@ -1,5 +1,5 @@
 /** Where the stops of a route stand: columns along the way, and the zigzag path they make. */
-import type { Way } from "../useCheck";
+import type { Way } from "../shell/useCheck";
 
 export interface Stop { id: string; column: number; row: number; stack: number }
 

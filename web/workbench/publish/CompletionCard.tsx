@@ -2,8 +2,9 @@
 import { Box, Flex, Stack, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import { changeCourse, useCourse } from "../store/store";
-import { Card } from "../ui/parts";
-import { Check, NumberField } from "../build/fields";
+import { Card } from "../../kit/Card";
+import { Check } from "../../kit/Check";
+import { NumberField } from "../../kit/NumberField";
 
 export function CompletionCard(): ReactNode {
   const completion = useCourse((state) => state.course.completion);

@@ -6,9 +6,10 @@ import { useState, type ReactNode } from "react";
 import { useNavigate } from "react-router";
 import { api, take } from "../../api/client";
 import { useCourse } from "../store/store";
-import { Card, QuietButton } from "../ui/parts";
-import { sayError } from "../ui/toaster";
-import { ago, bytes, count } from "../ui/words";
+import { Card } from "../../kit/Card";
+import { QuietButton } from "../../kit/QuietButton";
+import { sayError } from "../../kit/toaster";
+import { ago, bytes, count } from "../../kit/units";
 import { KIND_WORDS } from "./kinds";
 
 export function Packages({ latest }: { latest: number | null }): ReactNode {

@@ -3,7 +3,7 @@ import { Box, Flex, Text } from "@chakra-ui/react";
 import { ChevronLeft, ChevronRight } from "lucide-react";
 import { useEffect, useRef, type ReactNode } from "react";
 import type { Index } from "../../player/engine/program";
-import { Tool } from "../ui/parts";
+import { Tool } from "../../kit/Tool";
 import { eventWords, type Moment } from "./moments";
 
 interface Props {

@@ -6,16 +6,18 @@ import { api, take } from "../../api/client";
 import type { Grader, Variable } from "../../api/types";
 import { isVisible } from "../../player/engine/engine";
 import { told } from "../../player/engine/grade";
-import { measure } from "../../player/engine/measure";
+import { measure } from "../../player/engine/tally";
 import type { Index } from "../../player/engine/program";
 import type { Answer } from "../../player/engine/state";
 import type { Value } from "../../player/engine/values";
 import { fromFrames } from "../../player/rehearsal";
-import type { RehearsalMessage } from "../../player/tracking/rehearsal";
+import type { RehearsalMessage } from "../../player/tracking/rehearsalTracker";
 import { useCourse } from "../store/store";
-import { Check } from "../build/fields";
-import { Card, Fact, QuietButton } from "../ui/parts";
-import { count, duration } from "../ui/words";
+import { Check } from "../../kit/Check";
+import { Card } from "../../kit/Card";
+import { Fact } from "../../kit/Fact";
+import { QuietButton } from "../../kit/QuietButton";
+import { count, duration } from "../../kit/units";
 
 const PROGRESS_LIMIT = 4_096;
 

@@ -7,8 +7,10 @@ import type { Index } from "../../player/engine/program";
 import type { Event } from "../../player/engine/state";
 import { freshId } from "../store/ids";
 import { changeCourse, useCourse } from "../store/store";
-import { Card, QuietButton, Tool } from "../ui/parts";
-import { useCheck } from "../useCheck";
+import { Card } from "../../kit/Card";
+import { QuietButton } from "../../kit/QuietButton";
+import { Tool } from "../../kit/Tool";
+import { useCheck } from "../shell/useCheck";
 import { recorded, type Moment } from "./moments";
 
 interface Props {

@@ -2,7 +2,8 @@
 import { Box, Flex, Heading } from "@chakra-ui/react";
 import { X } from "lucide-react";
 import type { ReactNode } from "react";
-import { QuietButton, Tool } from "../ui/parts";
+import { QuietButton } from "../../kit/QuietButton";
+import { Tool } from "../../kit/Tool";
 import type { Reason } from "./why";
 
 interface Props {

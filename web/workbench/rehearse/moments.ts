@@ -4,7 +4,7 @@ import { isVisible } from "../../player/engine/engine";
 import type { Index } from "../../player/engine/program";
 import type { Effect, Event, Ran, State } from "../../player/engine/state";
 import { fromFrames } from "../../player/rehearsal";
-import type { RehearsalMessage } from "../../player/tracking/rehearsal";
+import type { RehearsalMessage } from "../../player/tracking/rehearsalTracker";
 
 export interface Moment {
   event: Event;

@@ -8,8 +8,8 @@ import { api, take } from "../../api/client";
 import type { components } from "../../api/api";
 import type { MediaMap } from "../../player/render/ElementView";
 import { Still } from "../../player/render/Still";
-import { sayDone, sayError } from "../ui/toaster";
-import { ago, count } from "../ui/words";
+import { sayDone, sayError } from "../../kit/toaster";
+import { ago, count } from "../../kit/units";
 
 export type Card = components["schemas"]["CourseCard"];
 

@@ -5,9 +5,11 @@ import { Plus, Upload } from "lucide-react";
 import { useRef, useState, type ReactNode } from "react";
 import { useNavigate } from "react-router";
 import { api, take, upload } from "../../api/client";
-import { Empty, MainButton, QuietButton } from "../ui/parts";
-import { PageHeader } from "../ui/PageHeader";
-import { sayDone, sayError } from "../ui/toaster";
+import { Empty } from "../../kit/Empty";
+import { MainButton } from "../../kit/MainButton";
+import { QuietButton } from "../../kit/QuietButton";
+import { PageHeader } from "../../kit/PageHeader";
+import { sayDone, sayError } from "../../kit/toaster";
 import { CourseCard, type Card } from "./CourseCard";
 
 export function Shelf(): ReactNode {

@@ -2,8 +2,8 @@
 import { api, take } from "../../api/client";
 import type { paths } from "../../api/api";
 import type { Slide } from "../../api/types";
-import { useOverlay } from "../build/onOverlay";
-import { sayDone } from "../ui/toaster";
+import { useOverlay } from "../editor/stage/overlays";
+import { sayDone } from "../../kit/toaster";
 import { attempt, takeOver } from "./commands";
 import { addSlide } from "./slides";
 import { currentSlide, undo, useCourse } from "./store";

@@ -2,7 +2,7 @@
 import { api, take } from "../../api/client";
 import type { Clipping, Slide } from "../../api/types";
 import { attempt, removeSelected, takeOver } from "./commands";
-import { useOverlay } from "../build/onOverlay";
+import { useOverlay } from "../editor/stage/overlays";
 import { currentSlide, useCourse } from "./store";
 
 const { getState: get } = useCourse;

@@ -2,8 +2,8 @@
 import { api, take } from "../../api/client";
 import type { paths } from "../../api/api";
 import type { Course, Element, Slide } from "../../api/types";
-import { withMembers } from "../build/geometry";
-import { sayError } from "../ui/toaster";
+import { withMembers } from "../editor/stage/geometry";
+import { sayError } from "../../kit/toaster";
 import {
   apply, changeElements, changeSlide, currentSlide, knowMedia, select, useCourse,
 } from "./store";

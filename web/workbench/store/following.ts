@@ -1,6 +1,6 @@
 /** Slides that follow layouts and named styles: what they take over, and what is their own. */
 import type { Element, Slide } from "../../api/types";
-import { boxedGroups } from "../build/geometry";
+import { boxedGroups } from "../editor/stage/geometry";
 import { onLayout, ownOf, slotsOf, type Sources } from "../../player/render/resolve";
 import { hasWords } from "./richText";
 

@@ -7,7 +7,7 @@ import type { Course, Slide } from "../../api/types";
 import { courseOf } from "../../api/early";
 import { merged } from "./merge";
 import { knowMedia, laid, load, useCourse, type Loaded } from "./store";
-import { readUnsent, writeUnsent, type Unsent } from "./unsent";
+import { readUnsent, writeUnsent, type Unsent } from "./offlineQueue";
 
 const PAUSE_MS = 400;
 const RETRY_MS = [1_000, 2_000, 4_000, 8_000, 15_000];

@@ -1,7 +1,7 @@
 /** What an author can do with slides and sections as a whole. */
 import { api, take } from "../../api/client";
 import type { Course, Section, Slide } from "../../api/types";
-import { sayDone } from "../ui/toaster";
+import { sayDone } from "../../kit/toaster";
 import { attempt } from "./commands";
 import { apply, changeSlide, knowMedia, useCourse } from "./store";
 import { saveAll } from "./saver";

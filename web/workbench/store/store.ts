@@ -5,7 +5,7 @@ import type { MediaEntry, MediaMap } from "../../player/render/ElementView";
 import { following, sourcesOf, type Sources } from "../../player/render/resolve";
 import { nameValues } from "../../player/render/valueNames";
 import { settled } from "./following";
-import { NOTHING } from "./nothing";
+import { NOTHING } from "./emptyCourse";
 import { remembered, type Change, type Conflict, type Parts, type Place, type Saving } from "./model";
 import { throughLook, useLook } from "../looks/looks";
 import { titleAfter } from "./titles";

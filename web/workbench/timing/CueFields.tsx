@@ -3,8 +3,10 @@ import { Box, Flex, Heading, Text } from "@chakra-ui/react";
 import { Trash2 } from "lucide-react";
 import type { ReactNode } from "react";
 import type { Cue, Slide, Timing } from "../../api/types";
-import { Check, Choose, TextField } from "../build/fields";
-import { Tool } from "../ui/parts";
+import { Check } from "../../kit/Check";
+import { Choose } from "../../kit/Choose";
+import { TextField } from "../../kit/TextField";
+import { Tool } from "../../kit/Tool";
 import { Seconds } from "./Seconds";
 import { endOf } from "./timing";
 

@@ -4,7 +4,7 @@ import { Plus } from "lucide-react";
 import type { ReactNode } from "react";
 import type { Cue, Overlay, Slide } from "../../api/types";
 import { useCourse } from "../store/store";
-import { QuietButton } from "../ui/parts";
+import { QuietButton } from "../../kit/QuietButton";
 
 interface Props {
   slide: Slide;

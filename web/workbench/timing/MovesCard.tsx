@@ -3,9 +3,15 @@ import { Box, Flex, Separator, Text } from "@chakra-ui/react";
 import { PenLine, Plus, Spline, Trash2 } from "lucide-react";
 import type { ReactNode } from "react";
 import type { Element, Move } from "../../api/types";
-import { Check, Choose, NumberField, Pair, TextField } from "../build/fields";
+import { Check } from "../../kit/Check";
+import { Choose } from "../../kit/Choose";
+import { NumberField } from "../../kit/NumberField";
+import { Pair } from "../../kit/Pair";
+import { TextField } from "../../kit/TextField";
 import { changeElements } from "../store/store";
-import { FoldCard, QuietButton, Tool } from "../ui/parts";
+import { FoldCard } from "../../kit/FoldCard";
+import { QuietButton } from "../../kit/QuietButton";
+import { Tool } from "../../kit/Tool";
 import { EFFECTS } from "./CueFields";
 import { addMove, changeMove, removeMove, useMoving } from "./moves";
 

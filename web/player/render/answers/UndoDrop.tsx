@@ -1,7 +1,7 @@
 /** Taking back what was put somewhere, one step after another. */
 import { useEffect, useRef, useState, type ReactNode } from "react";
 import type { Grader } from "../../../api/types";
-import type { Given } from "../../engine/measure";
+import type { Given } from "../../engine/tally";
 import { useActing } from "../acting";
 import { answerOf } from "./marks";
 

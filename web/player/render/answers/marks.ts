@@ -1,6 +1,6 @@
 /** What is to be seen of an answer once it is judged for good. */
 import type { Grader } from "../../../api/types";
-import { measure } from "../../engine/measure";
+import { measure } from "../../engine/tally";
 import type { Index } from "../../engine/program";
 import { orderOf } from "../../engine/questions";
 import { NO_ANSWER, type Answer, type State } from "../../engine/state";

@@ -4,7 +4,7 @@ from argparse import ArgumentParser
 from typing import Any
 
 from django.core.management.base import BaseCommand
-from zigzag_core.package.archive import export_archive
+from zigzag_core.packaging.archive import export_archive
 
 from zigzag_server.courses import files, store
 from zigzag_server.courses.management import arguments

@@ -5,7 +5,7 @@ from pathlib import Path
 from typing import Any
 
 from django.core.management.base import BaseCommand, CommandError
-from zigzag_core.package.safe_zip import BadArchive
+from zigzag_core.packaging.safe_zip import BadArchive
 
 from zigzag_server.courses.importing import take_in
 from zigzag_server.courses.management import arguments

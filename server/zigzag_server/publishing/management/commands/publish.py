@@ -5,8 +5,8 @@ from argparse import ArgumentParser
 from typing import Any
 
 from django.core.management.base import BaseCommand, CommandError
-from zigzag_core.package.build import KINDS
-from zigzag_core.proof.findings import findings
+from zigzag_core.packaging.package import KINDS
+from zigzag_core.verification.findings.document import findings
 
 from zigzag_server.courses import store
 from zigzag_server.courses.management import arguments

@@ -1,0 +1,224 @@
+"""What is said to an answer becomes panels that open over the slide, and rules that open them."""
+
+from collections.abc import Callable, Iterator
+from dataclasses import dataclass
+from typing import Any, Literal
+
+from zigzag_core.course import Button, Course, Picture, RichText, Slide, Text, plain, rich
+from zigzag_core.course.questions import feedback as f
+from zigzag_core.course.questions import question as q
+from zigzag_core.course.rules.expression import joined
+from zigzag_core.course.style.style import Style
+from zigzag_core.program import (
+    CloseOverlay,
+    Enter,
+    Go,
+    OpenOverlay,
+    PlaySound,
+    ProgramElement,
+    ProgramOverlay,
+    ProgramRule,
+    Reset,
+)
+
+from .names import panel_part
+from .questions import block_rule
+
+Tone = Literal["right", "partly", "wrong", "plain"]
+
+
+@dataclass(frozen=True)
+class _Outcome:
+    """What an answer came to: the event, how it sounds, its title and its button.
+
+    `name` is that of its panel, `words` those of the author that are said.
+    """
+
+    name: str
+    event: Any
+    words: f.Outcome
+    tone: Tone
+    title: str
+    button: str = "Continue"
+    condition: Any = True
+
+    @property
+    def final(self) -> bool:
+        """Whether the question is over, and goes on to what comes after it."""
+        return self.button == "Continue" and self.words != "nothing"
+
+
+_AGAIN = "Try again"
+_BESIDE = 400
+"""No wider is a panel that stands beside the question, in px."""
+_PICTURE = (480.0, 220.0)
+_CLOSE = Style(
+    fill="#1e5b4b", text_colour="#ffffff", size=24, bold=True, radius=8, align="center",
+    valign="middle",
+)
+_NOTHING = "There is nothing to judge yet: answer the question first."
+
+
+def _outcomes(question: q.Question) -> Iterator[_Outcome]:
+    """Yield what answers to `question` can come to."""
+    if question.submit_is == "ready":
+        yield _Outcome("nothing", "answered_nothing", "nothing", "plain", "Not answered yet")
+    if question.purpose == "survey" or question.kind in ("open_answer", "rating_scale"):
+        yield _Outcome("answered", "answered", "answered", "plain", "Thank you")
+        return
+    partly = question.kind not in ("single_choice", "true_false", "short_text", "numeric")
+    yield _Outcome("right", "answered_right", "right", "right", "Right")
+    if question.attempts != 1:
+        yield _Outcome("wrong", "answered_wrong", "wrong", "wrong", "Not right yet", _AGAIN)
+        if partly:
+            yield _Outcome("partly", "answered_partly", "partly", "partly", "Partly right", _AGAIN)
+    last_partly = ["=", ["outcome", question.id], "partly"]
+    if partly:
+        yield _Outcome("lastpartly", "answered_last", "last", "partly", "Partly right",
+                       condition=last_partly)
+    yield _Outcome("last", "answered_last", "last", "wrong", "Not right",
+                   condition=["not", last_partly] if partly else True)
+    if question.time_limit:
+        yield _Outcome("time_up", "time_up", "time_up", "wrong", "Time is up")
+
+
+def feedback(
+    question: q.Question, slide: Slide, course: Course, title_of: Callable[[str], str]
+) -> tuple[tuple[ProgramOverlay, ...], tuple[ProgramRule, ...]]:
+    """Return the panels that open after the outcomes of `question`, and the rules that open them.
+
+    Where an overlay of the slide is to be shown instead, it is. What is not judged has a panel
+    only where there are words for it. `title_of` gives the titles of slides.
+    """
+    panels: list[ProgramOverlay] = []
+    rules: list[ProgramRule] = []
+    overlays = {overlay.id for overlay in slide.overlays}
+    shows = {shown.after: shown for shown in question.feedback.shows}
+    own: set[str] = set()
+    for outcome in _outcomes(question):
+        shown = shows.get(outcome.words, f.Shown(after=outcome.words))
+        sound = shown.sound or getattr(course.feedback, outcome.tone).sound
+        name = f"{question.id}_{outcome.name}"
+        if shown.overlay in overlays:
+            opens = shown.overlay
+            if outcome.final and opens:
+                own.add(opens)
+        else:
+            texts = list(_words(question, outcome))
+            if outcome.words == "answered" and not texts and not shown.picture:
+                continue
+            panels.append(_panel(question, name, outcome, texts, shown, course, title_of))
+            opens = name
+        then = [OpenOverlay(overlay=opens or name)]
+        rules.append(block_rule(
+            f"{name}_open", outcome.event, question.id,
+            *then, *([PlaySound(media=sound)] if sound else ()), condition=outcome.condition))
+    after = _after(question)
+    if after:
+        rules += [
+            block_rule(f"{question.id}_after{n}", "overlay_closed", opened, *after,
+                       condition=["locked", question.id])
+            for n, opened in enumerate(sorted(own), 1)
+        ]
+    return tuple(panels), tuple(rules)
+
+
+def _words(question: q.Question, outcome: _Outcome) -> Iterator[tuple[RichText, Any]]:
+    """The words of a panel, each with the condition under which they are said."""
+    if outcome.words == "nothing":
+        words = question.feedback.nothing
+        yield words if plain(words) else rich(_NOTHING), True
+        return
+    said: RichText = getattr(question.feedback, outcome.words)
+    if outcome.name == "partly" and not plain(said):
+        said = question.feedback.wrong
+    if outcome.name == "lastpartly" and not plain(said):
+        said = question.feedback.partly
+    if plain(said) or _rows_speak(question):
+        yield said, True
+    if outcome.words in ("wrong", "partly"):
+        for tries, hint in enumerate(question.feedback.hints, 1):
+            if plain(hint):
+                yield hint, ["=", ["attempts", question.id], tries]
+    for part in (*getattr(question, "choices", ()), *getattr(question, "spots", ())):
+        if plain(part.says):
+            yield part.says, ["given", question.id, part.id]
+    for item in getattr(question, "items", ()):
+        says = getattr(item, "says", RichText())
+        if plain(says):
+            placed = ["given", question.id, item.id]
+            right = [["=", placed, target] for target in item.to]
+            yield says, ["not", joined("or", right)] if right else ["!=", placed, ""]
+    model = getattr(question, "model", RichText())
+    if outcome.words == "answered" and plain(model):
+        yield model, True
+
+
+def _rows_speak(question: q.Question) -> bool:
+    """Whether rows of its answer table have words, which are said instead of the usual ones."""
+    return any(plain(row.words) for row in question.table)
+
+
+def _panel(
+    question: q.Question, name: str, outcome: _Outcome, texts: list[tuple[RichText, Any]],
+    shown: f.Shown, course: Course, title_of: Callable[[str], str],
+) -> ProgramOverlay:
+    design = course.feedback
+    tone: f.ToneDesign = getattr(design, outcome.tone)
+    place = question.feedback.place or design.place
+    elements = [
+        ProgramElement(
+            draw=Text(id=panel_part(name, f"b{n}"), name="Feedback", text=words,
+                      style=design.style),
+            visible=condition,
+            row_of=question.id if not n and outcome.words != "nothing" and _rows_speak(question)
+            else None,
+        )
+        for n, (words, condition) in enumerate(texts)
+    ]
+    tells = design.tells if question.feedback.tells is None else question.feedback.tells
+    if tells and outcome.tone != "plain":
+        elements.append(ProgramElement(
+            draw=Text(id=panel_part(name, "t"), name="How it was judged",
+                      style=design.style.model_copy(update={"size": design.style.size * 0.85})),
+            words=["told", question.id]))
+    w = min(design.w, _BESIDE) if place == "beside" else design.w
+    if shown.picture:
+        elements.append(ProgramElement(draw=_picture(panel_part(name, "p"), shown, course, w)))
+    again = question.feedback.read_again
+    if again and outcome.tone in ("wrong", "partly"):
+        elements.append(_button(panel_part(name, "r"), f"Read again: {title_of(again)}", (
+            CloseOverlay(overlay=name), Go(to="slide", slide=again, back=True))))
+    elements.append(_button(panel_part(name, "c"), outcome.button, (
+        CloseOverlay(overlay=name), *(_after(question) if outcome.final else ()))))
+    titled = tone.title and outcome.words not in ("time_up", "nothing")
+    return ProgramOverlay(
+        id=name, title=tone.title if titled else outcome.title, tone=outcome.tone, place=place,
+        w=w, dims=design.dims, style=design.style, colour=tone.colour, speaker=tone.speaker,
+        elements=tuple(elements),
+    )
+
+
+def _picture(name: str, shown: f.Shown, course: Course, w: float) -> Picture:
+    """The picture that comes with the words, as large as there is room for."""
+    file = next((file for file in course.media if file.id == shown.picture), None)
+    most_w, most_h = min(_PICTURE[0], w - 120), _PICTURE[1]
+    share = min(most_w / file.w, most_h / file.h, 1) if file and file.w and file.h else 0
+    box = (file.w * share, file.h * share) if file and share else (most_w, most_h)
+    return Picture(id=name, name="Picture", media=shown.picture, alt=shown.alt,
+                   decoration=not shown.alt, w=box[0], h=box[1])
+
+
+def _after(question: q.Question) -> tuple[Any, ...]:
+    """What follows when it is over and the panel is closed."""
+    if question.after == "next":
+        return (Go(to="next"),)
+    if question.after == "again" and question.again_from:
+        return (Reset(question=question.id), Enter(slide=question.again_from))
+    return ()
+
+
+def _button(name: str, label: str, then: tuple[Any, ...]) -> ProgramElement:
+    draw = Button(id=name, name=label, label=label, w=200, h=56, style=_CLOSE)
+    return ProgramElement(draw=draw, control="button", rules=(
+        block_rule(f"{name}_close", "clicked", name, *then),))

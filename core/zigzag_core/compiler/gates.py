@@ -1,0 +1,109 @@
+"""From gates to conditions."""
+
+from typing import Any
+
+from zigzag_core import program as p
+from zigzag_core.course import Gate, Slide
+from zigzag_core.course.rules.gates import (
+    AllHere,
+    AllOfSet,
+    ConditionHolds,
+    MediaWatched,
+    QuestionAnswered,
+    TimeSpent,
+    Wanted,
+)
+
+from .rules import Scope, program_expression
+
+MESSAGE = "There is still something to do on this slide."
+
+
+def program_gate(
+    slide: Slide, elements: tuple[p.ProgramElement, ...], overlays: tuple[p.ProgramOverlay, ...],
+    scope: Scope,
+) -> p.ProgramGate | None:
+    """Return the gate of `slide`: its own, else the course's where it asks for something here.
+
+    Questions that are required are among what it asks for.
+    """
+    gate = slide.gate or (None if slide.ungated else scope.course.gate)
+    required = tuple(
+        QuestionAnswered(question=question.id) for question in slide.questions if question.required
+    )
+    if gate is None and not required:
+        return None
+    gate = gate or Gate(wants=())
+    gate = gate.model_copy(update={"wants": (*gate.wants, *required)})
+    every = [*elements, *(e for overlay in overlays if not overlay.panel for e in overlay.elements)]
+    wanted = [_wanted(part, slide, every, scope) for part in gate.wants]
+    conditions = [condition for condition in wanted if condition is not True]
+    if not conditions:
+        return None
+    return p.ProgramGate(
+        condition=["and", *conditions], meanwhile=gate.meanwhile,
+        message=gate.message or _told(gate), for_good=gate.for_good,
+    )
+
+
+def _wanted(
+    part: Wanted, slide: Slide, elements: list[p.ProgramElement], scope: Scope
+) -> Any:
+    match part:
+        case AllOfSet(set=name):
+            return program_expression(["all_seen", name], scope) if name else True
+        case AllHere():
+            return _all_here(slide, elements, scope)
+        case QuestionAnswered(wants=how, question=question):
+            names = [question] if question else [q.id for q in slide.questions]
+            operator = "locked" if how == "answered" else "right"
+            return ["and", *([operator, name] for name in names)] if names else True
+        case MediaWatched(media=media, share=share):
+            return [">=", ["watched", media], share] if media else True
+        case TimeSpent(seconds=seconds):
+            return [">=", ["seconds_on", slide.id], seconds]
+        case ConditionHolds(condition=condition):
+            return program_expression(condition, scope)
+    return True
+
+
+def _all_here(slide: Slide, elements: list[p.ProgramElement], scope: Scope) -> Any:
+    """All patterns that are sets, and everything else that answers a click without leading away."""
+    conditions: list[Any] = []
+    in_sets: set[str] = set()
+    for pattern in slide.patterns:
+        if pattern.kind in ("reveal_set", "flip_cards", "steps", "checklist", "spot_places"):
+            conditions.append(program_expression(["all_seen", pattern.id], scope))
+    for element in elements:
+        in_sets |= {
+            element.draw.id
+            for pattern in slide.patterns if pattern.kind in ("flip_cards", "steps")
+            and any(rule.id.startswith(f"{pattern.id}_") for rule in element.rules)
+        }
+        reveals = any(
+            action.do in ("show", "toggle", "open", "look", "set")
+            for rule in element.rules for action in rule.then
+        )
+        if element.control == "button" and not element.question and reveals:
+            conditions.append(["clicked", element.draw.id])
+    conditions = [
+        c for c in conditions if c[0] != "clicked" or c[1] not in in_sets
+    ]
+    conditions += [["locked", question.id] for question in slide.questions]
+    return ["and", *conditions] if conditions else True
+
+
+def _told(gate: Gate) -> str:
+    """What is said when the author has not written anything."""
+    match gate.wants[0] if len({type(want) for want in gate.wants}) == 1 else None:
+        case AllOfSet() | AllHere():
+            return "Look at everything on this slide first."
+        case QuestionAnswered(wants="right"):
+            return "Answer the question right to go on."
+        case QuestionAnswered():
+            return "Answer the question to go on."
+        case MediaWatched():
+            return "Play it to its end first."
+        case TimeSpent():
+            return "Take a little more time for this slide."
+    return MESSAGE

@@ -1,0 +1,230 @@
+"""Questions become graders, and elements that answer."""
+
+import re
+from collections.abc import Iterator
+from typing import Any
+
+from zigzag_core.course import Group, RichText, Slide, plain
+from zigzag_core.course.questions import question as q
+from zigzag_core.course.questions.answer_row import AnswerRow, OtherThan
+from zigzag_core.course.text.rich_text import BlankRun
+from zigzag_core.course.text.spoken import all_spoken
+from zigzag_core.grading.accepted import as_ranges
+from zigzag_core.program import (
+    Choose,
+    Grader,
+    GraderPart,
+    GraderRow,
+    GraderTarget,
+    ProgramRule,
+    Reset,
+    Submit,
+)
+
+Changes = dict[str, Any]
+"""What an element gets by being a part of a question; `rules` come before its own."""
+
+_FORMS: dict[str, Any] = {
+    "single_choice": "choose", "multiple_response": "choose", "true_false": "choose",
+    "blanks": "texts", "short_text": "texts", "numeric": "texts", "matching": "pairs",
+    "drag_to_target": "pairs", "ordering": "order", "hotspot": "spots", "open_answer": "free",
+    "rating_scale": "scale",
+}
+_RETURNS: dict[str, Any] = {
+    "stay": "never", "return_at_once": "at_once", "return_when_judged": "judged",
+}
+_CHOOSING = (q.SingleChoice, q.MultipleResponse, q.TrueFalse)
+_FIELDS = (q.ShortText, q.Numeric, q.OpenAnswer)
+
+
+def grader_of(slide: Slide, question: q.Question) -> Grader:
+    """Return how `question` is judged."""
+    words = all_spoken(slide.elements)
+    choosing = isinstance(question, _CHOOSING)
+    parts = tuple(_parts(question, words, slide))
+    return Grader(
+        id=question.id, slide=slide.id, name=question.name, record=_record_name(question),
+        prompt=words.get(question.prompt or "", question.name), kind=question.kind,
+        form=_FORMS[question.kind], purpose=question.purpose,
+        parts=parts,
+        targets=tuple(
+            GraderTarget(id=t.id, element=t.element, words=words[t.element], takes=t.takes,
+                         only=t.only)
+            for t in getattr(question, "targets", ())
+        ),
+        rows=tuple(_row(row, [part.id for part in parts]) for row in question.table),
+        points=question.points, penalty=question.penalty, floor=question.floor,
+        partial=question.partial, attempts=question.attempts, attempt_loss=question.attempt_loss,
+        at_least=getattr(question, "at_least", 1),
+        at_most=1 if choosing and question.kind != "multiple_response"
+        else getattr(question, "at_most", getattr(question, "clicks", None)),
+        needed=getattr(question, "needed", None), counts=getattr(question, "counts", "all"),
+        arrange="line" if question.kind == "matching" else getattr(question, "arrange", "snap"),
+        time_limit=question.time_limit, extendable=question.extendable,
+        returns=_RETURNS[getattr(question, "wrong_items", "stay")],
+        at_once=question.judged == "at_once", show_right=question.show_right,
+        shuffle=getattr(question, "shuffle", False), letters=getattr(question, "letters", "none"),
+        pinned=tuple(c.id for c in question.choices if c.pinned) if choosing else (),
+    )
+
+
+def _parts(
+    question: q.Question, words: dict[str, str], slide: Slide
+) -> Iterator[GraderPart]:
+    match question:
+        case q.SingleChoice() | q.MultipleResponse() | q.TrueFalse():
+            for choice in question.choices:
+                yield GraderPart(
+                    id=choice.id, element=choice.element, words=words[choice.element],
+                    right=("",) if choice.right else (), points=choice.points,
+                )
+        case q.Matching() | q.DragToTarget():
+            for item in question.items:
+                yield GraderPart(
+                    id=item.id, element=item.element, words=words[item.element],
+                    right=item.to, endless=item.endless, points=item.points,
+                )
+        case q.Ordering():
+            for thing in question.items:
+                yield GraderPart(
+                    id=thing.id, element=thing.element, words=words[thing.element],
+                    level=thing.level,
+                )
+        case q.Hotspot():
+            for spot in question.spots:
+                yield GraderPart(
+                    id=spot.id, element=spot.element, words=words[spot.element],
+                    right=("",) if spot.right else (), points=spot.points,
+                )
+        case q.RatingScale():
+            for row in question.rows:
+                yield GraderPart(
+                    id=row.id, element=row.element, words=words[row.element])
+        case q.FillBlanks():
+            blanks = blanks_of(question, slide)
+            bank = tuple(sorted({
+                word for blank in blanks if blank.how == "bank"
+                for word in (*blank.accepts.words[:1], *blank.others)
+            }, key=str.lower))
+            for number, blank in enumerate(blanks, 1):
+                own = tuple(sorted({*blank.accepts.words[:1], *blank.others}, key=str.lower))
+                options = bank if blank.how == "bank" else own if blank.how == "list" else ()
+                yield GraderPart(
+                    id=blank.id, element=question.text, words=f"Blank {number}",
+                    points=blank.points,
+                    accepts=as_ranges(blank.accepts), how=blank.how, options=options,
+                )
+        case q.ShortText() | q.Numeric():
+            yield GraderPart(id=field_part(question), element=question.field,
+                             words=question.name, accepts=as_ranges(question.accepts))
+        case q.OpenAnswer():
+            yield GraderPart(id=field_part(question), element=question.field, words=question.name)
+
+
+def blanks_of(question: q.FillBlanks, slide: Slide) -> list[q.Blank]:
+    """Return the blanks that stand in the text of `question`, in its order."""
+    text = next((e for e in slide.elements if e.id == question.text), None)
+    known = {blank.id: blank for blank in question.blanks}
+    runs = (run for block in getattr(text, "text", RichText()).blocks for run in block.runs)
+    found = dict.fromkeys(run.blank for run in runs if isinstance(run, BlankRun))
+    return [known[name] for name in found if name in known]
+
+
+def field_part(question: q.ShortText | q.Numeric | q.OpenAnswer) -> str:
+    """Return the name of the one part of a question that is answered in a field."""
+    return question.field or question.id
+
+
+_SIGNS = {True: "y", False: "n"}
+
+
+def _row(row: AnswerRow, parts: list[str]) -> GraderRow:
+    within = [(part, cell, True) for part, cell in row.cells.items() if isinstance(cell, str)]
+    within += [(part, cell.value, False) for part, cell in row.cells.items()
+               if isinstance(cell, OtherThan)]
+    asks = "".join(_SIGNS.get(cell, ".") if isinstance(cell := row.cells.get(part), bool) else "."
+                   for part in parts)
+    return GraderRow(asks=asks, within=tuple(within), at_least=row.at_least, points=row.points,
+                     words=row.words if plain(row.words) else None)
+
+
+def _record_name(question: q.Question) -> str:
+    """A readable identifier in the characters that every tracking standard takes."""
+    words = re.sub(r"[^a-z0-9]+", "-", question.name.lower()).strip("-")[:60]
+    return f"{words}_{question.id}" if words else question.id
+
+
+def as_one(group: Group, slide: Slide) -> Group:
+    """Return a group that is a part of a question: it says what its members say, and is painted
+    where the uppermost of them is."""
+    z = max((e.z for e in slide.elements if e.group == group.id), default=group.z)
+    return group.model_copy(update={"alt": all_spoken(slide.elements)[group.id], "z": z})
+
+
+def roles_of(question: q.Question) -> dict[str, Changes]:
+    """Return, by element id, what the parts of `question` become in the program."""
+    name = question.id
+    open_ = ["not", ["locked", name]]
+    roles: dict[str, Changes] = {}
+
+    def part(element: str, control: str, part_id: str) -> None:
+        roles[element] = {
+            "control": control, "question": name, "choice": part_id, "enabled": open_,
+        }
+
+    for choice in getattr(question, "choices", ()):
+        part(choice.element, "choice", choice.id)
+        roles[choice.element]["rules"] = (block_rule(
+            f"{choice.id}_choose", "clicked", choice.element,
+            Choose(question=name, choice=choice.id)),)
+    for item in getattr(question, "items", ()):
+        part(item.element, "ranked" if question.kind == "ordering" else "item", item.id)
+    for target in getattr(question, "targets", ()):
+        part(target.element, "target", target.id)
+    for row in getattr(question, "rows", ()):
+        part(row.element, "field", row.id)
+    for spot in getattr(question, "spots", ()):
+        part(spot.element, "spot", spot.id)
+    if isinstance(question, q.Hotspot) and question.on:
+        part(question.on, "ground", name)
+    if isinstance(question, _FIELDS) and question.field:
+        part(question.field, "field", field_part(question))
+    if isinstance(question, q.FillBlanks) and question.text:
+        part(question.text, "blanks", name)
+    if question.submit:
+        ready = ["chosen", name]
+        roles[question.submit] = {
+            "control": "button", "question": name,
+            "enabled": open_ if question.submit_is == "ready" else ["and", ready, open_],
+            "visible": ["or", ready, ["locked", name]] if question.submit_is == "hidden" else True,
+            "rules": (block_rule(
+                f"{name}_submit", "clicked", question.submit, Submit(question=name)),),
+        }
+    if question.reset:
+        # Where it counts, clearing must not give back attempts.
+        counts = question.purpose == "scored"
+        roles[question.reset] = {
+            "control": "button", "question": name,
+            "enabled": ["and", ["chosen", name], open_] if counts else ["chosen", name],
+            "rules": (block_rule(f"{name}_reset", "clicked", question.reset,
+                            Reset(question=name, answer_only=counts)),),
+        }
+    return roles
+
+
+def block_rule(
+    name: str, event: Any, target: str, *then: Any, condition: Any = True
+) -> ProgramRule:
+    """Return a rule that a block was compiled to; such rules run before the authors' own."""
+    return ProgramRule(id=name, on=event, target=target, block=True, condition=condition, then=then)
+
+
+def slide_rules(question: q.Question, slide: Slide) -> tuple[ProgramRule, ...]:
+    """Return what the slide itself does for `question` when it is left."""
+    name, rules = question.id, []
+    if question.judged == "leaving":
+        rules.append(block_rule(f"{name}_leaving", "slide_left", slide.id, Submit(question=name)))
+    if not question.keeps:
+        rules.append(block_rule(f"{name}_forget", "slide_left", slide.id,
+                           Reset(question=name, answer_only=True)))
+    return tuple(rules)

@@ -1,0 +1,257 @@
+"""From authors' rules to the program's."""
+
+from collections.abc import Iterable, Mapping
+from dataclasses import dataclass
+from typing import Any
+
+from zigzag_core import program as p
+from zigzag_core.course import Course, CourseDocument, Input, Rule, Slide
+from zigzag_core.course.rules import rule as rules
+from zigzag_core.course.rules.patterns import Pattern, Steps
+from zigzag_core.course.rules.rule import THIS, Action
+
+from .names import internal
+
+
+@dataclass(frozen=True)
+class Scope:
+    """What rules may name: all overlays, inputs and patterns of the course, and what is where."""
+
+    document: CourseDocument
+    overlays: frozenset[str]
+    inputs: Mapping[str, str]
+    """By input, the variable that keeps what is entered."""
+    steps: Mapping[str, Steps]
+    slides: Mapping[str, Slide]
+
+    @property
+    def course(self) -> Course:
+        return self.document.course
+
+    def title_of(self, slide: str) -> str:
+        """Return the title of a slide; empty where it is gone."""
+        found = self.slides.get(slide)
+        return found.title if found else ""
+
+
+def scope_of(document: CourseDocument, slides: Iterable[Slide]) -> Scope:
+    """Return what the rules of `document`, with `slides` as they look, may name."""
+    slides = tuple(slides)
+    patterns: list[Pattern] = [pattern for slide in slides for pattern in slide.patterns]
+    return Scope(
+        document=document,
+        overlays=frozenset(overlay.id for slide in slides for overlay in slide.overlays),
+        inputs={
+            e.id: e.variable for slide in slides for e in slide.elements
+            if isinstance(e, Input) and e.variable
+        },
+        steps={pattern.id: pattern for pattern in patterns if isinstance(pattern, Steps)},
+        slides={slide.id: slide for slide in slides},
+    )
+
+
+def program_rules(
+    own: Iterable[Rule], owner: str, scope: Scope, slide: Slide | None
+) -> tuple[p.ProgramRule, ...]:
+    """Return the rules that `owner` (an element, overlay or slide; the course) was given."""
+    return tuple(
+        made for rule in own if not rule.off for made in _rule(rule, owner, scope, slide)
+    )
+
+
+def _rule(
+    rule: Rule, owner: str, scope: Scope, slide: Slide | None
+) -> Iterable[p.ProgramRule]:
+    targets = getattr(rule.when, "of", ()) or (owner,)
+    for number, target in enumerate(targets):
+        made = _for_target(rule, target, owner, scope, slide)
+        yield made.model_copy(update={"id": f"{rule.id}_{number}"}) if number else made
+
+
+def _for_target(
+    rule: Rule, target: str, owner: str, scope: Scope, slide: Slide | None
+) -> p.ProgramRule:
+    when, condition = rule.when, rule.condition
+    common: dict[str, Any] = {
+        "id": rule.id, "on": when.event, "target": target,
+        "then": _actions(rule.do, target, scope, slide),
+        "otherwise": _actions(rule.otherwise, target, scope, slide),
+    }
+    match when:
+        case rules.KeyPressed(key=key):
+            common |= {"target": _clock_owner(owner, scope, slide), "detail": key}
+        case rules.Dropped(on=on):
+            common["detail"] = on
+        case rules.CueReached(cue=cue):
+            common |= {"target": _clock_owner(owner, scope, slide), "detail": cue}
+        case rules.MediaReached(at=at):
+            common |= {"detail": str(round(at * 1000)), "after": round(at * 1000)}
+        case rules.Timer(after=after, again=again):
+            common |= {
+                "target": _clock_owner(owner, scope, slide), "detail": rule.id,
+                "after": round(after * 1000), "again": again,
+            }
+        case rules.Happens(event="timing_ended"):
+            common["target"] = _clock_owner(target, scope, slide)
+        case rules.Happens(event="all_seen") if target in scope.steps:
+            common |= {"on": "variable_changed", "target": internal(target, "far")}
+            condition = ["and", ["all_seen", target], condition]
+        case rules.Happens(event="slide_entered" | "slide_left") if owner == p.COURSE:
+            common["target"] = None if not when.of else target
+    return p.ProgramRule(condition=program_expression(condition, scope), **common)
+
+
+def _clock_owner(owner: str, scope: Scope, slide: Slide | None) -> str:
+    """The overlay, slide or course whose time and keys a rule of `owner` goes by."""
+    if slide is None or owner in scope.overlays or owner == slide.id:
+        return owner
+    on = next((e.overlay for e in slide.elements if e.id == owner), None)
+    return on or slide.id
+
+
+def program_expression(node: Any, scope: Scope) -> Any:
+    """Return `node` with what only authors know put into the engine's terms."""
+    if not isinstance(node, (list, tuple)) or not node:
+        return node
+    operator, *arguments = node
+    if operator in ("all_seen", "seen_of", "left_of") and arguments[0] in scope.steps:
+        steps = scope.steps[arguments[0]]
+        seen, count = ["variable", internal(steps.id, "far")], len(steps.steps)
+        return {"all_seen": [">=", seen, count], "seen_of": seen,
+                "left_of": ["-", count, seen]}[operator]
+    if operator == "shown" and arguments[0] in scope.overlays:
+        return ["open", arguments[0]]
+    return [operator, *(program_expression(part, scope) for part in arguments)]
+
+
+def _actions(
+    actions: Iterable[Action], target: str, scope: Scope, slide: Slide | None
+) -> tuple[p.Action, ...]:
+    return tuple(
+        made for action in actions for made in _action(action, target, scope, slide)
+    )
+
+
+def _action(
+    action: Action, target: str, scope: Scope, slide: Slide | None
+) -> Iterable[p.Action]:
+    def meant(name: str) -> str:
+        return target if name == THIS else name
+
+    match action:
+        case rules.GoTo(go=go):
+            yield p.Go(to=go.to, slide=getattr(go, "slide", None))
+        case rules.ShowOrHide(action=how, what=what):
+            name = meant(what)
+            if how == "toggle":
+                yield p.Toggle(element=name)
+            elif name in scope.overlays:
+                yield p.OpenOverlay(overlay=name) if how == "show" else p.CloseOverlay(overlay=name)
+            else:
+                yield p.Show(element=name) if how == "show" else p.Hide(element=name)
+        case rules.GiveLook(what=what, look=look):
+            yield p.SetLook(element=meant(what), look=look)
+        case rules.Calculate(action=how, variable=variable, value=value):
+            value = program_expression(value, scope)
+            operator = {"add": "+", "multiply": "*"}.get(how)
+            yield p.SetVariable(variable=variable, value=(
+                [operator, ["variable", variable], value] if operator else value
+            ))
+        case rules.Switch(variable=variable):
+            yield p.SetVariable(variable=variable, value=["not", ["variable", variable]])
+        case rules.Pick(variable=variable, low=low, high=high, texts=texts):
+            yield p.PickNumber(variable=variable, low=low, high=high, texts=texts)
+        case rules.Take(variable=variable, input=field):
+            source = scope.inputs.get(meant(field))
+            if source:
+                yield p.SetVariable(variable=variable, value=["variable", source])
+        case rules.PlayMedia(action=how, what=what, at=at):
+            yield p.PlayMedia(element=meant(what), run=how, at=round(at * 1000))
+        case rules.MoveAlong(what=what, move=move):
+            yield p.MoveElement(element=meant(what), move=move)
+        case rules.RunTiming(action=how, of=of):
+            owner = of or (slide.id if slide else None)
+            if owner:
+                yield p.RunClock(of=owner, run=how.removesuffix("_timing"))
+        case rules.OfQuestion(action=how, question=question):
+            yield p.Submit(question=question) if how == "submit" else p.Reset(question=question)
+        case rules.StartOver():
+            yield from start_over(action, scope, slide)
+        case rules.Mark(status=status):
+            yield p.Mark(status=status)
+        case rules.OpenLink(address=address) if address:
+            yield p.OpenLink(address=address)
+        case rules.Announce(text=text):
+            yield p.Announce(text=text)
+        case rules.PlaySound(media=media) if media:
+            yield p.PlaySound(media=media)
+        case rules.Wait(seconds=seconds):
+            yield p.Wait(ms=round(seconds * 1000))
+
+
+def start_over(
+    action: rules.StartOver, scope: Scope, slide: Slide | None
+) -> Iterable[p.Action]:
+    """Clear what is begun again, and go to where it begins."""
+    order = scope.course.slides
+    here = slide.id if slide else order[0]
+    match action.what:
+        case "slide":
+            slides: tuple[str, ...] = (here,)
+        case "section":
+            slides = section_of(scope.document, here)
+        case "quiz":
+            slides = tuple(s.id for s in scope.document.slides if s.questions)
+        case "course":
+            slides = order
+    parts = [scope.slides[name] for name in slides]
+    if "variables" in action.keep:
+        variables: set[str] = set()
+    elif action.what == "course":
+        variables = {variable.id for variable in scope.course.variables}
+    else:
+        variables = {v for part in parts for v in variables_set_on(part, scope)}
+    own = [internal(pattern.id, what) for part in parts for pattern in part.patterns
+           for what in ("step", "far", "share", *(f"tick{n}" for n in range(
+               len(getattr(pattern, "items", ())) if pattern.kind == "checklist" else 0)))]
+    yield p.Clear(
+        slides=() if "seen" in action.keep else slides,
+        elements=tuple(e.id for part in parts for e in part.elements)
+        if "seen" in action.keep else (),
+        questions=() if "answers" in action.keep
+        else tuple(question.id for part in parts for question in part.questions),
+        variables=(*sorted(variables), *own),
+    )
+    yield p.Enter(slide=slides[0] if slides else here)
+
+
+def section_of(document: CourseDocument, slide: str) -> tuple[str, ...]:
+    """Return the slides of the section that `slide` is in, in order."""
+    order = document.course.slides
+    begins = sorted({0, *(
+        order.index(section.before) for section in document.course.sections
+        if section.before in order
+    )})
+    place = order.index(slide)
+    first = max(begin for begin in begins if begin <= place)
+    after = min((begin for begin in begins if begin > place), default=len(order))
+    return order[first:after]
+
+
+def variables_set_on(slide: Slide, scope: Scope) -> set[str]:
+    """Return the variables that the inputs and rules of a slide change."""
+    found = {scope.inputs[e.id] for e in slide.elements if e.id in scope.inputs}
+    for rule in rules_of(slide):
+        for action in (*rule.do, *rule.otherwise):
+            if isinstance(action, rules.Calculate | rules.Switch | rules.Pick | rules.Take):
+                found.add(action.variable)
+    return found
+
+
+def rules_of(slide: Slide) -> Iterable[Rule]:
+    """Yield all rules on a slide: of its elements, its overlays, its own."""
+    for element in slide.elements:
+        yield from element.rules
+    for overlay in slide.overlays:
+        yield from overlay.rules
+    yield from slide.rules

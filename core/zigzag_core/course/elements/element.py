@@ -1,0 +1,227 @@
+"""The elements that may stand on a slide."""
+
+from typing import Annotated, Literal
+
+from pydantic import Field
+
+from ..model import Id, Length, Model, Name, Pixels
+from ..rules.rule import Rules
+from ..rules.timing import Effect, Move
+from ..style.style import Looks, Share, Style
+from ..text.rich_text import RichText
+
+Turn = Annotated[float, Field(ge=-360, le=360)]
+Place = Annotated[float, Field(ge=-10, le=10)]
+
+
+class Point(Model):
+    """A place in an element's box, in shares of its width and height from its upper left."""
+
+    x: Place
+    y: Place
+
+
+Points = Annotated[tuple[Point, ...], Field(min_length=3, max_length=100)]
+
+
+def points(*pairs: tuple[float, float]) -> tuple[Point, ...]:
+    """Return corners from pairs of shares."""
+    return tuple(Point(x=x, y=y) for x, y in pairs)
+
+
+TRIANGLE = points((0.5, 0), (1, 1), (0, 1))
+
+
+class Drag(Model):
+    """How an element can be dragged, and where it may be dropped.
+
+    On one of its `targets` it stays as dropped, snaps to the target's middle, goes to the place
+    (`x`, `y`), returns to where it was, or is replaced by an overlay; `elsewhere` it stays or
+    returns.
+    """
+
+    targets: Annotated[tuple[Id, ...], Field(max_length=200)] = ()
+    on_target: Literal["stay", "snap", "place", "return", "overlay"] = "snap"
+    elsewhere: Literal["stay", "return"] = "return"
+    x: Pixels = 0
+    y: Pixels = 0
+    overlay: Id | None = None
+
+
+class ElementBase(Model):
+    """What every element has. `z` is the paint order; the slide's list is the running order.
+
+    `overlay` names the overlay that it is on; None is the slide itself. `enters` and `leaves`
+    say how it comes and goes when it is shown and hidden, `pulse` how it draws attention.
+
+    `turn` is in degrees clockwise around the middle. `group` names the group that it belongs to,
+    `named_style` the style and `slot` the element of the slide's layout that it follows, in all
+    but what is listed in `own`: names of style properties, ``looks``, and ``box`` for its place.
+    """
+
+    id: Id
+    name: Name
+    x: Pixels = 0
+    y: Pixels = 0
+    w: Length = 200
+    h: Length = 100
+    z: int = Field(default=0, ge=-1_000_000, le=1_000_000)
+    turn: Turn = 0
+    flip_x: bool = False
+    flip_y: bool = False
+    alt: str = Field(default="", max_length=2_000)
+    decoration: bool = False
+    group: Id | None = None
+    locked: bool = False
+    hidden_while_editing: bool = False
+    named_style: Id | None = None
+    slot: Id | None = None
+    own: tuple[Annotated[str, Field(max_length=30)], ...] = Field(default=(), max_length=40)
+    style: Style = Style()
+    looks: Looks = {}
+    rules: Rules = ()
+    overlay: Id | None = None
+    drag: Drag | None = None
+    moves: tuple[Move, ...] = Field(default=(), max_length=50)
+    enters: Effect = "none"
+    leaves: Effect = "none"
+    pulse: Literal["none", "beat", "sway", "glow"] = "none"
+
+
+class Text(ElementBase):
+    kind: Literal["text"] = "text"
+    text: RichText = RichText()
+    level: Literal["body", "title", "heading"] = "body"
+
+
+class Shape(ElementBase):
+    """A drawn figure, which may hold words.
+
+    A `line` runs across its box, rising to the right when `rising`; an `arrow` does so too, with
+    its head at the right end. `points` are the corners of a `polygon`; `tail` is the place that
+    a `callout` points at.
+    """
+
+    kind: Literal["shape"] = "shape"
+    shape: Literal["rectangle", "ellipse", "line", "arrow", "callout", "polygon"] = "rectangle"
+    rising: bool = False
+    points: Points = TRIANGLE
+    tail: Point = Point(x=0.2, y=1.35)
+    text: RichText = RichText()
+
+
+class Crop(Model):
+    """How much is cut off at each side, in shares of the whole picture."""
+
+    left: Share = 0
+    top: Share = 0
+    right: Share = 0
+    bottom: Share = 0
+
+
+class Picture(ElementBase):
+    """A picture from the course's media; `media` is None until one is chosen.
+
+    `mask` cuts it to a shape; for a polygon that is `points`.
+    """
+
+    kind: Literal["picture"] = "picture"
+    media: Id | None = None
+    fit: Literal["contain", "cover", "fill"] = "contain"
+    crop: Crop = Crop()
+    mask: Literal["none", "ellipse", "polygon"] = "none"
+    points: Points = TRIANGLE
+
+
+class Playing(ElementBase):
+    """What films and sounds have in common. `volume` 0..1."""
+
+    media: Id | None = None
+    start: Literal["click", "auto"] = "click"
+    controls: bool = True
+    loop: bool = False
+    volume: Share = 1
+
+
+class Video(Playing):
+    """A film; `poster` is the picture shown before it plays."""
+
+    kind: Literal["video"] = "video"
+    poster: Id | None = None
+    fit: Literal["contain", "cover"] = "contain"
+
+
+class Audio(Playing):
+    kind: Literal["audio"] = "audio"
+
+
+class Button(ElementBase):
+    kind: Literal["button"] = "button"
+    label: str = Field(default="Button", max_length=500)
+
+
+class Area(ElementBase):
+    """A clickable region: invisible, or tinted by its fill. `points` are a polygon's corners."""
+
+    kind: Literal["area"] = "area"
+    shape: Literal["rectangle", "ellipse", "polygon"] = "rectangle"
+    points: Points = TRIANGLE
+
+
+class Input(ElementBase):
+    """Something to fill in or set; what is entered is kept in `variable`.
+
+    `options` are those of a choice list; `low`, `high` and `step` hold for numbers and sliders.
+    *long* takes several lines. A *scale* has points from `low` to `high`; its options name the
+    lowest, the highest, and, where it is there, having no opinion.
+    """
+
+    kind: Literal["input"] = "input"
+    input: Literal["text", "number", "choice", "checkbox", "slider", "long", "scale"] = "text"
+    label: str = Field(default="", max_length=500)
+    variable: Id | None = None
+    options: tuple[Annotated[str, Field(max_length=250)], ...] = Field(default=(), max_length=200)
+    low: float = Field(default=0, ge=-1e9, le=1e9)
+    high: float = Field(default=100, ge=-1e9, le=1e9)
+    step: float = Field(default=1, gt=0, le=1e9)
+
+
+class Meter(ElementBase):
+    """Shows how far something has come: a variable (by id) or what the course keeps (by name)."""
+
+    kind: Literal["meter"] = "meter"
+    meter: Literal["bar", "ring", "text"] = "bar"
+    of: str = Field(default="slides_seen", max_length=40)
+    low: float = Field(default=0, ge=-1e9, le=1e9)
+    high: float = Field(default=100, ge=-1e9, le=1e9)
+
+
+class Group(ElementBase):
+    """Elements that belong together; their `group` names it. Its box is theirs together."""
+
+    kind: Literal["group"] = "group"
+
+
+class Table(ElementBase):
+    """Rows of cells, all of one length. `columns` are the columns' shares of the width."""
+
+    kind: Literal["table"] = "table"
+    cells: tuple[tuple[Annotated[str, Field(max_length=2_000)], ...], ...] = Field(
+        default=(("", ""), ("", "")), min_length=1, max_length=100
+    )
+    columns: tuple[Annotated[float, Field(gt=0, le=1)], ...] = Field(default=(), max_length=30)
+    header_row: bool = True
+    header_column: bool = False
+
+
+class Embed(ElementBase):
+    """A web page from elsewhere, kept apart from the course. Only ``https`` addresses."""
+
+    kind: Literal["embed"] = "embed"
+    address: str = Field(default="", max_length=2_000, pattern=r"^(https://[^\s\"'<>]+)?$")
+
+
+Element = Annotated[
+    Text | Shape | Picture | Video | Audio | Button | Area | Input | Meter | Group | Table | Embed,
+    Field(discriminator="kind"),
+]

@@ -1,0 +1,54 @@
+"""Rows of answer tables: combinations of answers, and what comes of each."""
+
+from typing import Annotated, Any
+
+from pydantic import Field, field_validator
+
+from ..model import Id, Model
+from ..rules.rule import Actions
+from ..text.rich_text import RichText
+
+PartPoints = Annotated[float, Field(ge=-10_000, le=10_000)]
+Count = Annotated[int, Field(ge=0, le=1_000)]
+Value = Annotated[str, Field(max_length=500)]
+
+
+class OtherThan(Model):
+    """Anything but `value` in a part, or nothing."""
+
+    value: Value
+
+
+Cell = bool | Value | OtherThan
+"""What a row of an answer table asks of one part: that it is given or not, or what is in it: the
+target of an item, the words in a blank. Without a cell it may be anything."""
+
+
+class AnswerRow(Model):
+    """A combination of answers: its cells hold for the parts that they name, and at least so many
+    answers are given.
+
+    It has words, points and what it does.
+    """
+
+    id: Id
+    cells: Annotated[dict[Id, Cell], Field(max_length=60)] = {}
+    at_least: Count = 0
+    words: RichText = RichText()
+    points: PartPoints | None = None
+    do: Actions = ()
+
+    @field_validator("cells", mode="before")
+    @classmethod
+    def _listed(cls, cells: Any) -> Any:
+        """Cells as formats up to 5 had them: a list, each with its part."""
+        if not isinstance(cells, list | tuple):
+            return cells
+        return {cell["part"]: _cell(cell) for cell in cells if isinstance(cell, dict)}
+
+
+def _cell(cell: dict[str, Any]) -> Any:
+    given, value = cell.get("given", True), cell.get("value")
+    if value is None:
+        return given
+    return value if given else {"value": value}

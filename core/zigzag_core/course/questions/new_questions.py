@@ -1,0 +1,238 @@
+"""Questions as they are when they are added: their elements placed, ready to be changed."""
+
+from collections.abc import Iterable
+from functools import cache
+from itertools import count
+from typing import Any, Literal, get_args
+
+from ..elements.element import Area, Button, Element, Input, Picture, Shape, Text
+from ..ids import IdSource
+from ..style.style import Style
+from ..style.theme import NamedStyle, StyleUse
+from ..style.usual_styles import USUAL_STYLES, usual
+from ..text.rich_text import BlankRun, Block, RichText, TextRun, rich
+from ..text.spoken import spoken
+from . import feedback as f
+from . import question as q
+
+QuestionKind = Literal[
+    "single_choice", "multiple_response", "true_false", "blanks", "short_text", "numeric",
+    "matching", "ordering", "drag_to_target", "hotspot", "open_answer", "rating_scale",
+]
+QUESTION_KINDS: tuple[QuestionKind, ...] = get_args(QuestionKind)
+
+_LEFT, _TOP, _WIDTH = 80.0, 160.0, 1120.0
+_BELOW_PROMPT = 84.0
+
+_PROMPTS: dict[QuestionKind, str] = {
+    "single_choice": "What do you want to ask?", "multiple_response": "Which of these are right?",
+    "true_false": "Is this true?", "blanks": "Fill in what is missing.",
+    "short_text": "What is it called?", "numeric": "How many are there?",
+    "matching": "What belongs together?", "ordering": "What comes first, what after it?",
+    "drag_to_target": "Put each thing where it belongs.", "hotspot": "Click the right place.",
+    "open_answer": "What do you think?", "rating_scale": "How far do you agree?",
+}
+_NAMES: dict[QuestionKind, str] = {
+    kind: "Question" if kind == "single_choice" else kind.replace("_", " ").capitalize()
+    for kind in QUESTION_KINDS
+}
+
+Made = tuple[tuple[Element, ...], q.Question]
+
+
+class _Maker:
+    """Makes the elements of one question, below each other."""
+
+    def __init__(self, fresh: IdSource, styles: tuple[NamedStyle, ...]) -> None:
+        self.fresh, self.styles = fresh, styles
+        self.elements: list[Element] = []
+
+    def follow(self, use: StyleUse, **own: Any) -> dict[str, Any]:
+        named = usual(use, self.styles)
+        return {
+            "named_style": named.id, "own": tuple(own), "looks": named.looks,
+            "style": named.style.model_copy(update=own),
+        }
+
+    def put(self, element: Element) -> Element:
+        self.elements.append(element)
+        return element
+
+    def text(self, name: str, words: str, x: float, y: float, w: float, h: float = 76) -> Element:
+        return self.put(Text(id=self.fresh(), name=name, x=x, y=y, w=w, h=h, text=rich(words),
+                             **self.follow("answer")))
+
+    def field(self, kind: Any, name: str, y: float, h: float = 92, w: float = 520,
+              **more: Any) -> Element:
+        return self.put(Input(id=self.fresh(), name=name, x=_LEFT, y=y, w=w, h=h, input=kind,
+                              **{"label": "Your answer", **more}, **self.follow("input")))
+
+    def column(self, words: Iterable[str], x: float, w: float, name: str = "Answer",
+               step: float = 92) -> list[Element]:
+        top = _TOP + _BELOW_PROMPT
+        return [self.text(f"{name} {n}", text, x, top + (n - 1) * step, w)
+                for n, text in enumerate(words, 1)]
+
+
+def new_question(
+    kind: QuestionKind, fresh: IdSource, styles: tuple[NamedStyle, ...] = USUAL_STYLES
+) -> Made:
+    """Return a question of `kind` with its elements: prompt, parts, a button that submits it."""
+    make = _Maker(fresh, styles)
+    prompt = make.put(Text(
+        id=fresh(), name="Question", x=_LEFT, y=_TOP, w=_WIDTH, h=64, level="heading",
+        text=rich(_PROMPTS[kind]), **make.follow("heading", size=34, text_colour="ink"),
+    ))
+    question = _BUILD[kind](make)
+    bottom = max(element.y + element.h for element in make.elements)
+    submit = make.put(Button(
+        id=fresh(), name="Submit", label="Submit", x=_LEFT, y=min(bottom + 24, 640), w=200, h=68,
+        **make.follow("button"),
+    ))
+    return tuple(make.elements), question.model_copy(update={
+        "name": _NAMES[kind], "prompt": prompt.id, "submit": submit.id,
+    })
+
+
+@cache
+def sample_words(kind: QuestionKind) -> frozenset[str]:
+    """Return what the parts of a new question of `kind` say until their author writes in them."""
+    elements, question = new_question(kind, (f"sample{n}" for n in count()).__next__)
+    answers = set(q.answer_elements(question))
+    return frozenset(spoken(e) for e in elements if e.id in answers)
+
+
+def _common(make: _Maker, right: str = "Well done.", **more: Any) -> dict[str, Any]:
+    once = more.get("attempts") == 1
+    return {
+        "id": make.fresh(), "name": "Question", "attempts": 2,
+        "feedback": f.Feedback(
+            right=rich(right), wrong=rich("" if once else "Have another look and try again."),
+            last=rich("The right answer was another one."),
+        ),
+        **more,
+    }
+
+
+def _choices(make: _Maker, elements: list[Element], right: set[int]) -> tuple[q.Choice, ...]:
+    return tuple(
+        q.Choice(id=make.fresh(), element=element.id, right=n in right)
+        for n, element in enumerate(elements)
+    )
+
+
+def _single(make: _Maker) -> q.Question:
+    answers = make.column(("The right answer", "Another answer", "One more answer"), _LEFT, _WIDTH)
+    return q.SingleChoice(**_common(make), shuffle=True, choices=_choices(make, answers, {0}))
+
+
+def _multiple(make: _Maker) -> q.Question:
+    answers = make.column(("A right answer", "Another right answer", "A wrong answer",
+                           "Another wrong answer"), _LEFT, _WIDTH, step=84)
+    return q.MultipleResponse(
+        **_common(make, partial="right_minus_wrong"), shuffle=True,
+        choices=_choices(make, answers, {0, 1}),
+    )
+
+
+def _truth(make: _Maker) -> q.Question:
+    top = _TOP + _BELOW_PROMPT
+    answers = [make.text(word, word, x, top, 280) for word, x in (("True", _LEFT), ("False", 384))]
+    return q.TrueFalse(**_common(make, attempts=1), choices=_choices(make, answers, {0}))
+
+
+def _blanks(make: _Maker) -> q.Question:
+    one, other = make.fresh(), make.fresh()
+    runs = (TextRun(text="Wet "), BlankRun(blank=one), TextRun(text=" go into the "),
+            BlankRun(blank=other), TextRun(text=" room."))
+    text = make.put(Text(
+        id=make.fresh(), name="Text with blanks", x=_LEFT, y=_TOP + _BELOW_PROMPT, w=_WIDTH, h=160,
+        text=RichText(blocks=(Block(runs=runs),)), **make.follow("text", size=28),
+    ))
+    return q.FillBlanks(
+        **_common(make, partial="right_parts"), text=text.id, blanks=(
+            q.Blank(id=one, accepts=q.Accepts(words=("boots",))),
+            q.Blank(id=other, accepts=q.Accepts(words=("drying",))),
+        ),
+    )
+
+
+def _short(make: _Maker) -> q.Question:
+    field = make.field("text", "Field", _TOP + _BELOW_PROMPT)
+    return q.ShortText(**_common(make), field=field.id, accepts=q.Accepts(words=("answer",)))
+
+
+def _numeric(make: _Maker) -> q.Question:
+    field = make.field("text", "Field", _TOP + _BELOW_PROMPT, label="A number", w=320)
+    return q.Numeric(**_common(make), field=field.id,
+                     accepts=q.Accepts(near=(q.Near(value=10),)))
+
+
+def _open(make: _Maker) -> q.Question:
+    field = make.field("long", "Field", _TOP + _BELOW_PROMPT, h=240, w=_WIDTH)
+    return q.OpenAnswer(**_common(make, purpose="practice", attempts=1), field=field.id)
+
+
+def _matching(make: _Maker) -> q.Question:
+    left = make.column(("First", "Second", "Third"), _LEFT, 440, "Item")
+    # Not opposite each other, or the places would give it away.
+    right = make.column(("Belongs to the third", "Belongs to the first", "Belongs to the second"),
+                        760, 440, "Partner")
+    targets = tuple(q.Target(id=make.fresh(), element=element.id) for element in right)
+    items = tuple(
+        q.Item(id=make.fresh(), element=element.id, to=(targets[(n + 1) % 3].id,))
+        for n, element in enumerate(left))
+    return q.Matching(**_common(make, partial="right_parts"), items=items, targets=targets)
+
+
+def _ordering(make: _Maker) -> q.Question:
+    things = make.column(("First step", "Second step", "Third step", "Fourth step"), _LEFT, 720,
+                         "Step", 84)
+    return q.Ordering(**_common(make), items=tuple(
+        q.InOrder(id=make.fresh(), element=thing.id) for thing in things))
+
+
+def _drag(make: _Maker) -> q.Question:
+    top = _TOP + _BELOW_PROMPT
+    boxes = [make.put(Shape(
+        id=make.fresh(), name=f"Target {n}", x=_LEFT + (n - 1) * 580, y=top, w=540, h=180,
+        text=rich(words), **make.follow("shape", valign="top"),
+    )) for n, words in enumerate(("Goes here", "Goes there"), 1)]
+    things = [make.text(f"Thing {n}", words, _LEFT + (n - 1) * 288, top + 204, 254, 64)
+              for n, words in enumerate(("One thing", "Another", "A third", "Belongs nowhere"), 1)]
+    targets = tuple(q.Target(id=make.fresh(), element=b.id, takes=None) for b in boxes)
+    to = ((targets[0].id,), (targets[1].id,), (targets[0].id,), ())
+    items = tuple(q.Item(id=make.fresh(), element=thing.id, to=ids)
+                  for thing, ids in zip(things, to, strict=True))
+    return q.DragToTarget(
+        **_common(make, partial="right_minus_wrong"), targets=targets, items=items)
+
+
+def _hotspot(make: _Maker) -> q.Question:
+    top = _TOP + _BELOW_PROMPT
+    picture = make.put(Picture(id=make.fresh(), name="Picture", x=_LEFT, y=top, w=640, h=360))
+    spots = [make.put(Area(
+        id=make.fresh(), name=name, alt=name, x=_LEFT + x, y=top + 120, w=140, h=120,
+        style=Style(radius=8),
+    )) for name, x in (("The right place", 80.0), ("A decoy", 400.0))]
+    return q.Hotspot(**_common(make), on=picture.id, clicks=1, spots=tuple(
+        q.Spot(id=make.fresh(), element=spot.id, right=n == 0) for n, spot in enumerate(spots)))
+
+
+def _rating(make: _Maker) -> q.Question:
+    top = _TOP + _BELOW_PROMPT
+    rows = [make.field("scale", f"Row {n}", top + (n - 1) * 120, h=104, w=_WIDTH, label=words,
+                       low=1, high=5, options=("not at all", "fully"))
+            for n, words in enumerate(("The first statement", "The second statement"), 1)]
+    return q.RatingScale(
+        id=make.fresh(), name="Question", attempts=1,
+        rows=tuple(q.Row(id=make.fresh(), element=row.id) for row in rows),
+    )
+
+
+_BUILD = {
+    "single_choice": _single, "multiple_response": _multiple, "true_false": _truth,
+    "blanks": _blanks, "short_text": _short, "numeric": _numeric, "matching": _matching,
+    "ordering": _ordering, "drag_to_target": _drag, "hotspot": _hotspot, "open_answer": _open,
+    "rating_scale": _rating,
+}

@@ -1,0 +1,64 @@
+"""Gates: what must be true before the learner may leave a slide forward."""
+
+from typing import Annotated, Literal
+
+from pydantic import Field
+
+from ..model import Id, Model
+from ..style.style import Share
+from .expression import Expression
+from .rule import Seconds
+
+
+class AllOfSet(Model):
+    """All of a pattern's set was seen."""
+
+    wants: Literal["set"] = "set"
+    set: Id | None = None
+
+
+class AllHere(Model):
+    """All on this slide that can be clicked was."""
+
+    wants: Literal["all"] = "all"
+
+
+class QuestionAnswered(Model):
+    """A question was answered to its end, or answered right; None: all questions of the slide."""
+
+    wants: Literal["answered", "right"] = "answered"
+    question: Id | None = None
+
+
+class MediaWatched(Model):
+    """A share (0..1) of a film's or sound's distinct seconds was really played."""
+
+    wants: Literal["watched"] = "watched"
+    media: Id | None = None
+    share: Share = 0.95
+
+
+class TimeSpent(Model):
+    wants: Literal["time"] = "time"
+    seconds: Seconds = 10
+
+
+class ConditionHolds(Model):
+    wants: Literal["condition"] = "condition"
+    condition: Expression = True
+
+
+Wanted = Annotated[
+    AllOfSet | AllHere | QuestionAnswered | MediaWatched | TimeSpent | ConditionHolds,
+    Field(discriminator="wants"),
+]
+
+
+class Gate(Model):
+    """What all must be true to go on. While it is closed, Next is `meanwhile` hidden, disabled,
+    or answers with `message`. `for_good`: once open, it stays open."""
+
+    wants: tuple[Wanted, ...] = Field(default=(AllHere(),), max_length=20)
+    meanwhile: Literal["hidden", "disabled", "message"] = "message"
+    message: str = Field(default="", max_length=500)
+    for_good: bool = True

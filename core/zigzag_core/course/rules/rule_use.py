@@ -1,0 +1,138 @@
+"""Where rules are, and what they and their expressions name."""
+
+from collections.abc import Iterator
+from typing import Any
+
+from ..document import CourseDocument, Slide
+from ..model import Model
+from ..questions.question import Question
+from .expression import names_in
+from .gates import ConditionHolds, Gate
+from .patterns import ChoosePath
+from .rule import Action, GoTo, Happens, Rule
+
+
+def rules_on(slide: Slide) -> Iterator[tuple[Rule, str]]:
+    """Yield the rules on `slide` with the id of their owner: element, overlay or the slide."""
+    for element in slide.elements:
+        for rule in element.rules:
+            yield rule, element.id
+    for overlay in slide.overlays:
+        for rule in overlay.rules:
+            yield rule, overlay.id
+    for question in slide.questions:
+        for rule in row_rules(question):
+            yield rule, slide.id
+    for rule in slide.rules:
+        yield rule, slide.id
+
+
+def row_rules(question: Question) -> Iterator[Rule]:
+    """Yield what the rows of an answer table do, as rules."""
+    for number, row in enumerate(question.table, 1):
+        if row.do:
+            yield Rule(
+                id=row.id, when=Happens(event="judged", of=(question.id,)), do=row.do,
+                condition=["=", ["row", question.id], number],
+            )
+
+
+def all_rules(document: CourseDocument) -> Iterator[tuple[Rule, str, Slide | None]]:
+    """Yield every rule of a course with its owner and its slide, if it is on one."""
+    for slide in document.slides:
+        for rule, owner in rules_on(slide):
+            yield rule, owner, slide
+    for section in document.course.sections:
+        for rule in section.rules:
+            yield rule, section.id, None
+    for rule in document.course.rules:
+        yield rule, "course", None
+
+
+def actions_of(rule: Rule) -> tuple[Action, ...]:
+    """Return what a rule may do, whatever its condition gives."""
+    return (*rule.do, *rule.otherwise)
+
+
+def goes(rule: Rule) -> Iterator[tuple[GoTo, Any]]:
+    """Yield where a rule that is not switched off goes, with the condition for it."""
+    if rule.off:
+        return
+    for actions, condition in (
+        (rule.do, rule.condition), (rule.otherwise, ["not", rule.condition])
+    ):
+        for action in actions:
+            if isinstance(action, GoTo):
+                yield action, condition
+
+
+def expressions_on(slide: Slide) -> Iterator[Any]:
+    """Yield the expressions of the rules, gate and patterns of `slide`."""
+    for rule, _ in rules_on(slide):
+        yield from expressions_of(rule)
+    for pattern in slide.patterns:
+        if isinstance(pattern, ChoosePath):
+            for path in pattern.paths:
+                yield path.condition
+    if slide.gate:
+        yield from _gate_expressions(slide.gate)
+
+
+def expressions_of(rule: Rule) -> Iterator[Any]:
+    """Yield the condition of a rule and the values that it calculates with."""
+    yield rule.condition
+    for action in actions_of(rule):
+        value = getattr(action, "value", None)
+        if value is not None:
+            yield value
+
+
+def _gate_expressions(gate: Gate) -> Iterator[Any]:
+    for wanted in gate.wants:
+        if isinstance(wanted, ConditionHolds):
+            yield wanted.condition
+
+
+def variables_of_rules(slide: Slide) -> set[str]:
+    """Return the ids of all variables that the rules of `slide` set or ask for."""
+    found = {
+        name for expression in expressions_on(slide) for kind, name in names_in(expression)
+        if kind == "variables"
+    }
+    for rule, _ in rules_on(slide):
+        found |= variables_of_rule(rule)
+    return found
+
+
+def variables_of_rule(rule: Rule) -> set[str]:
+    """Return the ids of the variables that one rule waits for, asks for or sets."""
+    found = {
+        name for expression in expressions_of(rule) for kind, name in names_in(expression)
+        if kind == "variables"
+    }
+    found |= {
+        variable for action in actions_of(rule)
+        if (variable := getattr(action, "variable", None))
+    }
+    if rule.when.event == "variable_changed":
+        found |= set(getattr(rule.when, "of", ()))
+    return found
+
+
+def ids_in(model: Model) -> set[str]:
+    """Return every text in `model` that may be an id."""
+    found: set[str] = set()
+
+    def walk(value: Any) -> None:
+        if isinstance(value, str):
+            if 4 <= len(value) <= 24:
+                found.add(value)
+        elif isinstance(value, dict):
+            for part in value.values():
+                walk(part)
+        elif isinstance(value, (list, tuple)):
+            for part in value:
+                walk(part)
+
+    walk(model.model_dump())
+    return found

@@ -1,0 +1,65 @@
+"""Timing: cues along a time axis, and moves along a path."""
+
+from typing import Annotated, Literal, Self
+
+from pydantic import Field, model_validator
+
+from ..model import Id, Model, Name, Pixels
+
+Milliseconds = Annotated[int, Field(ge=0, le=3_600_000)]
+Effect = Literal["none", "fade", "slide", "scale", "flip"]
+"""How something appears or leaves; learners who want reduced motion get the end at once."""
+
+Easing = Literal["linear", "ease", "ease-in", "ease-out", "ease-in-out"]
+
+
+class Cue(Model):
+    """At `at` ms something happens to `what`, an element.
+
+    It *appears* (and leaves again at `until`), starts one of its moves, or starts to play. A
+    *moment* is only there for rules to wait for.
+    """
+
+    id: Id
+    name: Name = ""
+    does: Literal["appear", "move", "play", "moment"] = "appear"
+    what: Id | None = None
+    at: Milliseconds = 0
+    until: Milliseconds | None = None
+    effect: Effect = "fade"
+    leaves_with: Effect = "fade"
+    move: Id | None = None
+
+
+class Timing(Model):
+    """The time axis of a slide or overlay: `length` in ms; `starts` by itself or by a rule."""
+
+    length: Milliseconds = 0
+    starts: bool = True
+    repeats: bool = False
+    cues: tuple[Cue, ...] = Field(default=(), max_length=500)
+
+    @model_validator(mode="after")
+    def _ids_are_unique(self) -> Self:
+        if len({cue.id for cue in self.cues}) != len(self.cues):
+            raise ValueError("two cues have the same id")
+        return self
+
+
+class Offset(Model):
+    """A place relative to where the element stands, in px."""
+
+    x: Pixels
+    y: Pixels
+
+
+class Move(Model):
+    """A change of place along `path`, which begins where the element stands. `times` 0: no end."""
+
+    id: Id
+    name: Name = "Move"
+    path: tuple[Offset, ...] = Field(default=(Offset(x=200, y=0),), min_length=1, max_length=200)
+    curved: bool = False
+    duration: Annotated[int, Field(ge=50, le=600_000)] = 1_000
+    easing: Easing = "ease-in-out"
+    times: Annotated[int, Field(ge=0, le=1_000)] = 1

@@ -1,0 +1,79 @@
+"""Adding to a slide."""
+
+import math
+
+from zigzag_core.course import IdSource, Slide, SlideSize, Variable
+from zigzag_core.course.elements.blank import Addition, Styles, new_element
+from zigzag_core.course.questions.new_questions import QUESTION_KINDS, new_question
+from zigzag_core.course.style.usual_styles import USUAL_STYLES
+
+from .arranging.geometry import Box, around, box_of
+from .copies.copying import Clipping, paste
+from .questions.placement import put_where_free
+
+_STEP = 24
+_AIR, _MARGIN = 12, 24
+
+
+def add(
+    slide: Slide, what: Addition, fresh: IdSource, size: SlideSize,
+    at: tuple[float, float] | None = None, styles: Styles = USUAL_STYLES,
+    overlay: str | None = None, name: str = "",
+) -> tuple[Slide, tuple[str, ...], tuple[Variable, ...]]:
+    """Return `slide` with `what` added, the ids of the new elements, and new variables for them.
+
+    It is centred at the point `at` (px) as far as it then lies on the slide; without a point, as
+    near to the middle as it covers nothing, and a question below the title, or beside or below
+    what is there. `styles` are the course's own. It comes onto `overlay` where one is named, and
+    an element is called `name`, or by its kind, counted on where that is taken.
+    """
+    variables: tuple[Variable, ...] = ()
+    if what in QUESTION_KINDS:
+        elements, question = new_question(what, fresh, styles)
+        clipping = Clipping(elements=elements, questions=(question,))
+    else:
+        element, variables = new_element(what, fresh, styles)
+        named = element.model_copy(update={"name": name}) if name else element
+        clipping = Clipping(elements=(named,))
+    box = around(box_of(element) for element in clipping.elements)
+    if at is None and clipping.questions:
+        return (*put_where_free(slide, clipping, fresh, size, overlay), variables)
+    x, y = at if at is not None else _free_middle(slide, size, box, overlay)
+    dx = min(max(round(x - box.w / 2), 0), max(size.w - box.w, 0)) - box.x
+    dy = min(max(round(y - box.h / 2), 0), max(size.h - box.h, 0)) - box.y
+    return (*paste(slide, clipping, fresh, dx, dy, overlay), variables)
+
+
+def _free_middle(
+    slide: Slide, size: SlideSize, box: Box, overlay: str | None
+) -> tuple[float, float]:
+    """The place (px) nearest to the middle at which `box` covers nothing, if there is one.
+
+    Otherwise one as near to the middle as nothing else is centred. A ground that fills the slide
+    covers nothing by being under it.
+    """
+    boxes = [box_of(e) for e in slide.elements if e.overlay == overlay and e.kind != "group"]
+    there = [b for b in boxes if b.w * b.h < size.w * size.h / 2]
+    middle = size.w / 2, size.h / 2
+    places = [
+        (x, y)
+        for x in _steps(middle[0], box.w / 2 + _MARGIN, size.w)
+        for y in _steps(middle[1], box.h / 2 + _MARGIN, size.h)
+    ]
+    places.sort(key=lambda place: (math.dist(place, middle), place))
+    for x, y in places:
+        around_it = Box(x - box.w / 2 - _AIR, y - box.h / 2 - _AIR,
+                        box.w + 2 * _AIR, box.h + 2 * _AIR)
+        if not any(around_it.touches(other) for other in there):
+            return x, y
+    taken = {(round(x), round(y)) for x, y in (b.middle for b in boxes)}
+    x, y = middle
+    while any(abs(x - tx) < _STEP and abs(y - ty) < _STEP for tx, ty in taken) and y < size.h:
+        x, y = x + _STEP, y + _STEP
+    return x, y
+
+
+def _steps(middle: float, margin: float, length: float) -> list[float]:
+    """Places from `margin` to `length` - `margin`, steps apart, with the middle among them."""
+    n = max(int((length / 2 - margin) // _STEP), 0)
+    return [middle + step * _STEP for step in range(-n, n + 1)]

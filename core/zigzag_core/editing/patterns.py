@@ -1,0 +1,277 @@
+"""Patterns made in one step: from what is selected, or as a ready arrangement."""
+
+from collections.abc import Callable, Sequence
+from typing import Any, Literal
+
+from zigzag_core.course import (
+    Area,
+    Button,
+    Element,
+    GoTo,
+    IdSource,
+    Pattern,
+    Shape,
+    Slide,
+    SlideSize,
+    StylePatch,
+    Text,
+    rich,
+)
+from zigzag_core.course.elements.blank import Addition, Styles, new_element
+from zigzag_core.course.rules.patterns import (
+    SETS,
+    BeforeAfter,
+    Card,
+    Checklist,
+    ChoosePath,
+    FlipCards,
+    PathChoice,
+    Revealed,
+    RevealSet,
+    SeenCounter,
+    SpotPlaces,
+    Step,
+    Steps,
+    parts,
+)
+from zigzag_core.course.style.usual_styles import USUAL_STYLES
+
+from .arranging.groups import outermost
+from .names import free_name
+
+Ready = Literal[
+    "reveal_set", "tabs", "accordion", "cards", "markers", "timeline", "seen_counter",
+    "flip_cards", "steps", "before_after", "checklist", "choose_path", "spot_places",
+]
+"""The patterns, and the arrangements of a reveal set."""
+
+
+class CannotMake(ValueError):
+    """There is too little to make the pattern of; the message says what is missing."""
+
+
+_OPEN = StylePatch(fill="accent", text_colour="ink")
+"""How a button looks while what it reveals is open."""
+
+
+class _Bench:
+    """A slide in the making: what is added gets its names, its place on top, and its ids."""
+
+    def __init__(
+        self, slide: Slide, fresh: IdSource, size: SlideSize, styles: Styles, overlay: str | None
+    ) -> None:
+        self.slide, self.fresh, self.size, self.styles = slide, fresh, size, styles
+        self.overlay = overlay
+        self.added: list[Element] = []
+        self.names = {element.name for element in slide.elements}
+        self.top = max((element.z for element in slide.elements), default=-1)
+
+    def put(
+        self, kind: Addition, name: str, x: float, y: float, w: float, h: float, words: str = ""
+    ) -> str:
+        element, _ = new_element(kind, self.fresh, self.styles)
+        name = free_name(name, self.names)
+        self.names.add(name)
+        self.top += 1
+        changes: dict[str, Any] = {
+            "name": name, "x": round(x), "y": round(y), "w": round(w), "h": round(h),
+            "z": self.top, "overlay": self.overlay,
+        }
+        if isinstance(element, Text | Shape):
+            changes |= {"text": rich(words), "decoration": False}
+        if isinstance(element, Button):
+            changes["label"] = words
+            changes["looks"] = {**element.looks, "selected": _OPEN}
+        if isinstance(element, Area):
+            changes["alt"] = words
+        self.added.append(element.model_copy(update=changes))
+        return element.id
+
+    def done(self, pattern: Pattern) -> Slide:
+        return self.slide.model_copy(update={
+            "elements": (*self.slide.elements, *self.added),
+            "patterns": (*self.slide.patterns, pattern),
+        })
+
+
+def make_pattern(
+    slide: Slide, what: Ready, ids: Sequence[str], fresh: IdSource, size: SlideSize,
+    styles: Styles = USUAL_STYLES, overlay: str | None = None,
+) -> tuple[Slide, str, tuple[str, ...]]:
+    """Return `slide` with the pattern `what`, its id, and the elements to select then.
+
+    It is made of the elements `ids`, outermost of groups, in running order; without any, a ready
+    arrangement is put in the middle of the slide, on `overlay` where one is edited. Raises
+    `CannotMake` where what was chosen does not suffice.
+    """
+    bench = _Bench(slide, fresh, size, styles, overlay)
+    by_id = {element.id: element for element in slide.elements}
+    chosen = [by_id[name] for name in outermost(slide.elements, ids)]
+    kind = "reveal_set" if what in ("tabs", "accordion", "cards", "markers", "timeline") else what
+    name = free_name(_NAMES[kind], (pattern.name for pattern in slide.patterns))
+    pattern = _MAKERS[kind](bench, chosen, what, name)
+    made = _leading_nowhere(bench.done(pattern), set(parts(pattern)))
+    selected = tuple(e.id for e in bench.added) or tuple(e.id for e in chosen)
+    return made, pattern.id, selected
+
+
+def _leading_nowhere(slide: Slide, taking_part: set[str]) -> Slide:
+    """The slide with buttons of the pattern that no longer lead on, as new buttons do."""
+    def kept(element: Element) -> Element:
+        if element.id not in taking_part or not isinstance(element, Button):
+            return element
+        rules = tuple(rule for rule in element.rules if rule.do != (GoTo(),) or rule.otherwise)
+        return element.model_copy(update={"rules": rules})
+
+    return slide.model_copy(update={"elements": tuple(kept(e) for e in slide.elements)})
+
+
+_NAMES = {
+    "reveal_set": "Reveal set", "seen_counter": "Seen counter", "flip_cards": "Flip cards",
+    "steps": "Steps", "before_after": "Before and after", "checklist": "Checklist",
+    "choose_path": "Choose a path", "spot_places": "Places to spot",
+}
+
+
+def _reveal_set(bench: _Bench, chosen: list[Element], what: str, name: str) -> Pattern:
+    if not chosen:
+        return _ready_reveal_set(bench, "tabs" if what == "reveal_set" else what, name)
+    triggers = [e for e in chosen if isinstance(e, Button | Area)]
+    shown = [e for e in chosen if e not in triggers]
+    if not triggers:
+        half = len(chosen) // 2
+        triggers, shown = chosen[:half] or chosen, chosen[half:] if half else []
+    items = []
+    for number, trigger in enumerate(triggers):
+        if number < len(shown):
+            panel = shown[number].id
+        else:
+            panel = bench.put("text", f"{trigger.name}, panel", trigger.x,
+                              trigger.y + trigger.h + 16, max(trigger.w, 260), 120,
+                              f"What “{trigger.name}” reveals")
+        items.append(Revealed(trigger=trigger.id, shows=(panel,)))
+    return RevealSet(id=bench.fresh(), name=name, items=tuple(items))
+
+
+def _ready_reveal_set(bench: _Bench, what: str, name: str) -> Pattern:
+    size, items = bench.size, []
+    left, top = 80, 160
+    w, h = size.w - 2 * left, size.h - top - 60
+    titles = ("First", "Second", "Third")
+    for n, title in enumerate(titles):
+        match what:
+            case "accordion":
+                box = (left, top + n * 64, w * 0.36, 52)
+                panel = (left + w * 0.4, top, w * 0.6, h)
+            case "cards":
+                card = (w - 2 * 24) / 3
+                box = (left + n * (card + 24), top, card, 72)
+                panel = (left + n * (card + 24), top + 88, card, h - 88)
+            case "markers":
+                box = (left + w * (0.18 + 0.28 * n), top + h * (0.2 + 0.15 * n), 52, 52)
+                panel = (left, top + h - 110, w, 110)
+            case "timeline":
+                step = w / 3
+                box = (left + n * step, top + 30, step - 20, 52)
+                panel = (left, top + 130, w, h - 130)
+            case _:
+                tab = min(220, (w - 24) / 3)
+                box = (left + n * (tab + 12), top, tab, 56)
+                panel = (left, top + 72, w, h - 72)
+        label = str(n + 1) if what == "markers" else title
+        trigger = bench.put("button", title, *box, label)
+        text = bench.put("rectangle", f"{title}, panel", *panel, f"What “{title}” reveals")
+        items.append(Revealed(trigger=trigger, shows=(text,)))
+    return RevealSet(
+        id=bench.fresh(), name=name, items=tuple(items), first_open=what in ("tabs", "timeline"),
+        closes_again=what not in ("tabs", "timeline"), one_at_a_time=what != "cards",
+    )
+
+
+def _seen_counter(bench: _Bench, chosen: list[Element], what: str, name: str) -> Pattern:
+    sets = [pattern for pattern in bench.slide.patterns if pattern.kind in SETS]
+    if not sets:
+        raise CannotMake("There is nothing to count here yet: make a reveal set, flip cards, a "
+                         "checklist or places to spot first.")
+    text = next((e.id for e in chosen if isinstance(e, Text)), None) or bench.put(
+        "text", "Counter", bench.size.w - 380, bench.size.h - 54, 300, 44, "# still to see")
+    return SeenCounter(id=bench.fresh(), name=name, text=text, set=sets[-1].id)
+
+
+def _flip_cards(bench: _Bench, chosen: list[Element], what: str, name: str) -> Pattern:
+    cards = []
+    if chosen:
+        if len(chosen) < 2:
+            raise CannotMake("A card needs two sides: select its front and its back, or nothing.")
+        for front, back in zip(chosen[::2], chosen[1::2], strict=False):
+            cards.append(Card(front=front.id, back=back.id))
+    else:
+        w = (bench.size.w - 2 * 80 - 2 * 24) / 3
+        for n in range(3):
+            box = (80 + n * (w + 24), 200, w, 300)
+            front = bench.put("rectangle", f"Card {n + 1}, front", *box, f"Front {n + 1}")
+            back = bench.put("rectangle", f"Card {n + 1}, back", *box, f"Back {n + 1}")
+            cards.append(Card(front=front, back=back))
+    return FlipCards(id=bench.fresh(), name=name, cards=tuple(cards))
+
+
+def _steps(bench: _Bench, chosen: list[Element], what: str, name: str) -> Pattern:
+    buttons = [e for e in chosen if isinstance(e, Button)]
+    shown = [e.id for e in chosen if not isinstance(e, Button)]
+    size = bench.size
+    if not shown:
+        shown = [
+            bench.put("rectangle", f"Step {n}", 80, 180, size.w - 160, size.h - 340, f"Step {n}")
+            for n in (1, 2, 3)
+        ]
+    onward = buttons[0].id if buttons else bench.put(
+        "button", "Next step", size.w - 80 - 200, size.h - 130, 200, 56, "Next step")
+    back = buttons[1].id if len(buttons) > 1 else bench.put(
+        "button", "Step back", 80, size.h - 130, 200, 56, "Step back")
+    return Steps(id=bench.fresh(), name=name, steps=tuple(Step(shows=(s,)) for s in shown),
+                 onward=onward, back=back)
+
+
+def _before_after(bench: _Bench, chosen: list[Element], what: str, name: str) -> Pattern:
+    if chosen and len(chosen) < 2:
+        raise CannotMake("Select two pictures, the one before and the one after, or nothing.")
+    if chosen:
+        first, second = chosen[0].id, chosen[1].id
+    else:
+        box = (240, 150, bench.size.w - 480, bench.size.h - 240)
+        first = bench.put("picture", "Before", *box)
+        second = bench.put("picture", "After", *box)
+    return BeforeAfter(id=bench.fresh(), name=name, before=first, after=second)
+
+
+def _checklist(bench: _Bench, chosen: list[Element], what: str, name: str) -> Pattern:
+    items = [e.id for e in chosen] or [
+        bench.put("rectangle", f"Task {n}", 80, 180 + (n - 1) * 92, bench.size.w - 160, 76,
+                  f"Something to do {n}")
+        for n in (1, 2, 3, 4)
+    ]
+    return Checklist(id=bench.fresh(), name=name, items=tuple(items))
+
+
+def _choose_path(bench: _Bench, chosen: list[Element], what: str, name: str) -> Pattern:
+    triggers = [e.id for e in chosen] or [
+        bench.put("button", f"Path {n}", 80 + (n - 1) * 580, 300, 540, 120, f"Go this way {n}")
+        for n in (1, 2)
+    ]
+    return ChoosePath(id=bench.fresh(), name=name,
+                      paths=tuple(PathChoice(trigger=trigger) for trigger in triggers))
+
+
+def _spot_places(bench: _Bench, chosen: list[Element], what: str, name: str) -> Pattern:
+    places = [e.id for e in chosen if isinstance(e, Area)] or [
+        bench.put("area", f"Place {n}", 200 + n * 200, 280, 120, 120, f"Place {n}")
+        for n in (1, 2, 3)
+    ]
+    return SpotPlaces(id=bench.fresh(), name=name, places=tuple(places))
+
+
+_MAKERS: dict[str, Callable[[_Bench, list[Element], str, str], Pattern]] = {
+    "reveal_set": _reveal_set, "seen_counter": _seen_counter, "flip_cards": _flip_cards,
+    "steps": _steps, "before_after": _before_after, "checklist": _checklist,
+    "choose_path": _choose_path, "spot_places": _spot_places,
+}

@@ -1,0 +1,181 @@
+"""Questions made of what is on a slide: all of it, or one part more."""
+
+from collections.abc import Sequence
+from typing import Any, Literal
+
+from zigzag_core.course import Area, Button, Element, Group, IdSource, Input, Shape, Slide, Text
+from zigzag_core.course.questions import question as q
+from zigzag_core.course.questions.new_questions import QuestionKind
+from zigzag_core.course.style.theme import NamedStyle
+from zigzag_core.course.style.usual_styles import USUAL_STYLES, usual
+
+from ..arranging.geometry import Box, around, box_of
+from ..arranging.groups import outermost
+from ..names import free_name
+from .parts import KINDS, CannotAsk, asked_on, check_room, part_of, with_question
+
+
+def question_from(
+    slide: Slide, ids: Sequence[str], kind: QuestionKind, fresh: IdSource,
+    styles: tuple[NamedStyle, ...] = USUAL_STYLES,
+) -> tuple[Slide, tuple[str, ...]]:
+    """Return `slide` with a question of which the elements `ids` are the parts, and a button.
+
+    A title or heading among them asks it. A group is one part; one alone stands for its members.
+    For *matching* and *drag to target* shapes and areas are the targets where there are both,
+    else what lies in the right half; a picture that targets lie on is just their ground. Raises
+    `CannotAsk` where they are not such parts.
+    """
+    taken = {element for other in slide.questions for element in q.part_elements(other)}
+    chosen = _chosen(slide, ids)
+    if any(e.id in taken for e in chosen):
+        raise CannotAsk("Something of this is part of a question already.")
+    prompt = next((e for e in chosen if isinstance(e, Text) and e.level != "body"), None)
+    parts = [e for e in chosen if e is not prompt]
+    if not parts:
+        raise CannotAsk("Select what the answers are first.")
+    name = free_name(kind.replace("_", " ").capitalize(), {o.name for o in slide.questions})
+    frame = around(box_of(e) for e in chosen)
+    submit = _button(slide, "Submit", Box(frame.x, min(frame.bottom + 24, 640), 200, 68), fresh,
+                     styles, chosen[0].overlay)
+    survey = {"purpose": "survey"} if kind == "rating_scale" else {}
+    question: Any = KINDS[kind](
+        id=fresh(), name=name, prompt=prompt.id if prompt else None, submit=submit.id, attempts=2,
+        **survey,
+    )
+    made = _parts_of(kind, parts, fresh)
+    for where in made.keys() & set(q.PART_LISTS):
+        check_room(question, where, len(made[where]))
+    question = question.model_copy(update=made)
+    grown = slide.model_copy(update={"elements": (*slide.elements, submit)})
+    return _read_out(with_question(grown, question), parts), (submit.id,)
+
+
+def _read_out(slide: Slide, parts: Sequence[Element]) -> Slide:
+    """The slide with the answers among `parts` no decoration any more: learners must hear them."""
+    answers = {name for asked in slide.questions for name in q.answer_elements(asked)}
+    named = {part.id for part in parts} & answers
+    return slide.model_copy(update={"elements": tuple(
+        e.model_copy(update={"decoration": False}) if e.id in named else e
+        for e in slide.elements)})
+
+
+def _outermost(slide: Slide, ids: Sequence[str]) -> list[Element]:
+    tops = set(outermost(slide.elements, ids))
+    return [e for e in slide.elements if e.id in tops]
+
+
+def _chosen(slide: Slide, ids: Sequence[str]) -> list[Element]:
+    chosen = _outermost(slide, ids)
+    if len(chosen) == 1 and isinstance(chosen[0], Group):
+        return [e for e in slide.elements if e.group == chosen[0].id]
+    return chosen
+
+
+def _button(
+    slide: Slide, label: str, box: Box, fresh: IdSource, styles: tuple[NamedStyle, ...],
+    overlay: str | None,
+) -> Button:
+    named = usual("button", styles)
+    return Button(
+        id=fresh(), name=free_name(label, {e.name for e in slide.elements}), label=label,
+        x=box.x, y=box.y, w=box.w, h=box.h, z=max(e.z for e in slide.elements) + 1,
+        named_style=named.id, style=named.style, looks=named.looks, overlay=overlay,
+    )
+
+
+def with_button(
+    slide: Slide, question: str, does: Literal["submit", "reset"], fresh: IdSource,
+    styles: tuple[NamedStyle, ...] = USUAL_STYLES,
+) -> tuple[Slide, tuple[str, ...]]:
+    """Return `slide` with a button that submits or clears a question, beside its other button,
+    else below its parts. Raises `CannotAsk` where it has one."""
+    asked = asked_on(slide, question)
+    if getattr(asked, does):
+        raise CannotAsk("The question has such a button already.")
+    by_id = {e.id: e for e in slide.elements}
+    other = by_id.get(asked.submit or asked.reset or "")
+    if other is not None:
+        box = Box(other.x + other.w + 16, other.y, other.w, other.h)
+    else:
+        frame = around(box_of(by_id[name]) for name in q.part_elements(asked))
+        box = Box(frame.x, min(frame.bottom + 24, 640), 200, 68)
+    first = by_id[next(q.part_elements(asked))]
+    label = "Submit" if does == "submit" else "Clear"
+    button = _button(slide, label, box, fresh, styles, first.overlay)
+    grown = slide.model_copy(update={"elements": (*slide.elements, button)})
+    return with_question(grown, asked.model_copy(update={does: button.id})), (button.id,)
+
+
+def with_elements_as_parts(
+    slide: Slide, question: str, where: str, ids: Sequence[str], fresh: IdSource
+) -> Slide:
+    """Return `slide` with elements that it has as more parts of a question: in its list `where`,
+    or as what asks it (*prompt*). A group is one part. Raises `CannotAsk` where they cannot be."""
+    asked = asked_on(slide, question)
+    taken = {element for other in slide.questions for element in q.part_elements(other)}
+    chosen = [e for e in _outermost(slide, ids) if e.id not in taken]
+    if not chosen:
+        raise CannotAsk("It is part of a question already.")
+    if where == "prompt":
+        return with_question(slide, asked.model_copy(update={"prompt": chosen[0].id}))
+    if where not in q.PART_LISTS or not hasattr(asked, where):
+        raise CannotAsk("The question has no such parts.")
+    if where == "rows" and not all(isinstance(e, Input) for e in chosen):
+        raise CannotAsk("Only an input can be rated on.")
+    parts = (*getattr(asked, where), *(part_of(asked, where, fresh(), e.id) for e in chosen))
+    check_room(asked, where, len(chosen))
+    grown = q.with_enough_clicks(asked.model_copy(update={where: parts}))
+    return _read_out(with_question(slide, grown), chosen)
+
+
+def _parts_of(kind: QuestionKind, parts: list[Element], fresh: IdSource) -> dict[str, Any]:
+    if kind in ("single_choice", "multiple_response", "true_false"):
+        if len(parts) < 2:
+            raise CannotAsk("Select the answers: two of them, or more where there may be more.")
+        return {"choices": tuple(
+            q.Choice(id=fresh(), element=e.id, right=n == 0) for n, e in enumerate(parts))}
+    if kind == "ordering":
+        return {"items": tuple(q.InOrder(id=fresh(), element=e.id) for e in parts)}
+    if kind in ("matching", "drag_to_target"):
+        return _pairs(parts, fresh)
+    if kind == "hotspot":
+        spots = [e for e in parts if isinstance(e, Area)]
+        ground = next((e for e in parts if e.kind in ("picture", "video")), None)
+        if not spots:
+            raise CannotAsk("Select the areas to be clicked, and the picture that they are on.")
+        return {"on": ground.id if ground else None, "spots": tuple(
+            q.Spot(id=fresh(), element=e.id) for e in spots)}
+    inputs = [e for e in parts if isinstance(e, Input)]
+    if kind == "rating_scale" and inputs:
+        return {"rows": tuple(q.Row(id=fresh(), element=e.id) for e in inputs)}
+    if kind == "blanks" and isinstance(parts[0], Text):
+        return {"text": parts[0].id}
+    if kind in ("short_text", "numeric", "open_answer") and inputs:
+        return {"field": inputs[0].id}
+    raise CannotAsk("Select an input for it; for blanks, a text.")
+
+
+def _pairs(parts: list[Element], fresh: IdSource) -> dict[str, Any]:
+    boxes = [e for e in parts if isinstance(e, Shape | Area)]
+    if not boxes or len(boxes) == len(parts):
+        middle = around(box_of(e) for e in parts).middle[0]
+        boxes = [e for e in parts if box_of(e).middle[0] > middle]
+    items = [e for e in parts if e not in boxes and not any(_lies_on(box, e) for box in boxes)]
+    if not items or not boxes:
+        raise CannotAsk("Select both: the things, and what they are put on.")
+    targets = tuple(q.Target(id=fresh(), element=e.id) for e in boxes)
+    one_to_one = len(items) <= len(targets)
+    if not one_to_one:
+        targets = tuple(t.model_copy(update={"takes": None}) for t in targets)
+    return {"targets": targets, "items": tuple(
+        q.Item(id=fresh(), element=e.id, to=(targets[n].id,) if one_to_one else ())
+        for n, e in enumerate(items))}
+
+
+def _lies_on(box: Element, ground: Element) -> bool:
+    """Whether the middle of `box` lies within the larger `ground`."""
+    x, y = box_of(box).middle
+    frame = box_of(ground)
+    return (frame.x <= x <= frame.right and frame.y <= y <= frame.bottom
+            and box.w * box.h < frame.w * frame.h)

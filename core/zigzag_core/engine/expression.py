@@ -1,0 +1,203 @@
+"""What expressions give in a state, and what is shown and open in it."""
+
+from typing import Any
+
+from zigzag_core.grading.grade import told
+from zigzag_core.grading.tally import Tally, is_ready, measure
+
+from . import results
+from .index import Index
+from .operators import apply
+from .state import Answer, State, Time
+from .values import Value, number, to_yes_no
+
+_NONE = Answer()
+_START = Time()
+DEEPEST = 3
+"""So far does one thing's visibility follow another's; what would go further is hidden."""
+
+
+def evaluate(index: Index, state: State, node: Any, depth: int = 0) -> Value:
+    """Return the value of expression `node` in `state`; names that no longer exist give 0 or no."""
+    if isinstance(node, (bool, str)):
+        return node
+    if isinstance(node, (int, float)):
+        return number(node)
+    operator = node[0]
+    if operator == "variable":
+        return state.variables.get(node[1], 0.0)
+    if operator == "live":
+        return live(index, state, node[1])
+    if operator == "seen":
+        return node[1] in state.visited
+    if operator == "clicked":
+        return node[1] in state.clicked
+    if operator in _FACTS:
+        return _fact(index, state, operator, node[1], depth)
+    if operator == "given":
+        return _given(index, state, node[1], node[2])
+    if operator in _OF_QUESTION:
+        return _of_question(index, state, operator, node[1])
+    if operator == "and":
+        return all(to_yes_no(evaluate(index, state, part, depth)) for part in node[1:])
+    if operator == "or":
+        return any(to_yes_no(evaluate(index, state, part, depth)) for part in node[1:])
+    if operator == "if":
+        chosen = node[2] if to_yes_no(evaluate(index, state, node[1], depth)) else node[3]
+        return evaluate(index, state, chosen, depth)
+    return apply(operator, [evaluate(index, state, part, depth) for part in node[1:]])
+
+
+def live(index: Index, state: State, name: str) -> Value:
+    """Return a value that the course itself keeps (`LiveValue`); unknown names give 0."""
+    match name:
+        case "points":
+            return number(results.points(index, state))
+        case "max_points":
+            return number(index.max_points)
+        case "score":
+            return number(results.score(index, state) or 0.0)
+        case "slides_seen":
+            return float(results.slides_seen(index, state))
+        case "slides":
+            return float(len(index.order))
+        case "slide_title":
+            slide = index.slides.get(state.slide or "")
+            return slide.title if slide else ""
+        case "minutes":
+            return float(state.time // 60_000)
+        case "seconds":
+            return float(state.time // 1_000)
+        case "learner_name":
+            return state.learner
+        case "result":
+            return "open" if state.success == "unknown" else state.success
+        case "answered":
+            return float(sum(
+                answer.locked for name, answer in state.answers.items() if name in index.questions
+            ))
+        case "questions":
+            return float(len(index.questions))
+        case "slide_number":
+            return float(index.position.get(state.slide or "", -1) + 1)
+    return 0.0
+
+
+_OF_QUESTION = frozenset({
+    "chosen", "locked", "attempts", "attempts_left", "right", "earned", "row", "outcome",
+    "told",
+})
+
+
+def _of_question(index: Index, state: State, operator: str, question: str) -> Value:
+    answer = state.answers.get(question, _NONE)
+    match operator:
+        case "chosen":
+            grader = index.questions.get(question)
+            return grader is not None and is_ready(grader, answer.given)
+        case "locked":
+            return answer.locked
+        case "attempts":
+            return float(answer.attempts)
+        case "right":
+            return answer.result == "right"
+        case "earned":
+            return number(answer.points)
+        case "row":
+            return float(answer.row)
+        case "outcome":
+            return answer.result or ""
+        case "told":
+            return _told(index, question, answer)
+    grader = index.questions.get(question)
+    if grader is None or grader.attempts is None:
+        return 0.0
+    return float(max(grader.attempts - answer.attempts, 0))
+
+
+def _told(index: Index, question: str, answer: Answer) -> str:
+    grader = index.questions.get(question)
+    if grader is None or answer.result is None:
+        return ""
+    tally = Tally(answer.right, answer.wrong, measure(grader, ()).of)
+    return told(grader, answer.result, answer.points, tally)
+
+
+def _given(index: Index, state: State, question: str, part: str) -> Value:
+    """Whether a part was chosen or hit; of others what stands in it, or where it lies."""
+    grader = index.questions.get(question)
+    if grader is None:
+        return False
+    found = [value for name, value in state.answers.get(question, _NONE).given if name == part]
+    if grader.form in ("choose", "spots"):
+        return bool(found)
+    return found[-1] if found else ""
+
+
+_FACTS = frozenset({
+    "shown", "watched", "dropped", "open", "all_seen", "seen_of", "left_of", "seconds_on", "gate",
+})
+
+
+def _fact(index: Index, state: State, operator: str, name: str, depth: int) -> Value:
+    match operator:
+        case "shown":
+            return is_visible(index, state, name, depth + 1)
+        case "watched":
+            return watched_share(index, state, name)
+        case "dropped":
+            return state.dropped.get(name, "")
+        case "open":
+            return name in state.overlays
+        case "seconds_on":
+            return float((state.time - state.entered) // 1_000) if name == state.slide else 0.0
+        case "gate":
+            return gate_is_open(index, state, name, depth + 1)
+    seen_set = index.sets.get(name)
+    of = seen_set.of if seen_set else ()
+    seen = sum(element in state.clicked for element in of)
+    if operator == "all_seen":
+        return seen == len(of)
+    return float(seen if operator == "seen_of" else len(of) - seen)
+
+
+def is_visible(index: Index, state: State, element: str, depth: int = 0) -> bool:
+    """Return whether `element` is shown, and the groups that it is in."""
+    if element not in index.elements or depth > DEEPEST:
+        return False
+    return _shown(index, state, element, depth) and all(
+        _shown(index, state, group, depth) for group in index.groups_of(element)
+    )
+
+
+def _shown(index: Index, state: State, name: str, depth: int) -> bool:
+    """A rule's word comes first, then the element's own condition and its cues."""
+    hidden = state.hidden.get(name)
+    if hidden is not None:
+        return not hidden
+    element = index.elements[name]
+    if element.spans:
+        now = state.clocks.get(index.overlay_of.get(name) or index.home[name], _START).at
+        if not any(s.at <= now and (s.until is None or now < s.until) for s in element.spans):
+            return False
+    return to_yes_no(evaluate(index, state, element.visible, depth))
+
+
+def watched_share(index: Index, state: State, element: str) -> float:
+    """Return the share (0..1) of a film's or sound's distinct ms that was really played."""
+    draw = index.elements[element].draw if element in index.elements else None
+    media = index.program.media.get(getattr(draw, "media", None) or "")
+    if media is None or not media.duration:
+        return 0.0
+    played = sum(until - since for since, until in state.watched.get(element, ()))
+    return number(min(played / media.duration, 1))
+
+
+def gate_is_open(index: Index, state: State, slide: str, depth: int = 0) -> bool:
+    """Return whether the learner may leave `slide` forward, as far as its gate goes."""
+    found = index.slides.get(slide)
+    if found is None or found.gate is None or slide in state.opened:
+        return True
+    if depth > DEEPEST:
+        return False
+    return to_yes_no(evaluate(index, state, found.gate.condition, depth))

@@ -1,0 +1,157 @@
+"""A program made ready to run: everything looked up once."""
+
+from collections.abc import Iterator
+from dataclasses import dataclass
+from functools import cached_property
+
+from zigzag_core.course import Nowhere, ToSlide, Variable
+from zigzag_core.grading.grade import is_judged
+from zigzag_core.program import (
+    COURSE,
+    Clock,
+    Grader,
+    Program,
+    ProgramElement,
+    ProgramOverlay,
+    ProgramRule,
+    ProgramSlide,
+    SeenSet,
+)
+
+_BLOCK, _ELEMENT, _OVERLAY, _SLIDE, _COURSE = range(5)
+
+
+@dataclass(frozen=True)
+class BoundRule:
+    """A rule with its rank (blocks first, then element, overlay, slide, course) and its slide."""
+
+    rank: int
+    slide: str | None
+    rule: ProgramRule
+
+
+class Index:
+    """Look-ups over one program; immutable after it is made, shared by all runs of it."""
+
+    def __init__(self, program: Program) -> None:
+        self.program = program
+        self.order = tuple(slide.id for slide in program.slides)
+        self.position = {slide: index for index, slide in enumerate(self.order)}
+        self.slides: dict[str, ProgramSlide] = {slide.id: slide for slide in program.slides}
+        self.variables: dict[str, Variable] = {v.id: v for v in program.variables}
+        self.questions: dict[str, Grader] = {q.id: q for q in program.questions}
+        self.sets: dict[str, SeenSet] = {s.id: s for s in program.sets}
+        self.sets_of: dict[str, list[SeenSet]] = {}
+        """The sets that each element is in."""
+        for seen in program.sets:
+            for element in seen.of:
+                self.sets_of.setdefault(element, []).append(seen)
+        self.elements: dict[str, ProgramElement] = {}
+        self.overlays: dict[str, ProgramOverlay] = {}
+        self.home: dict[str, str] = {}
+        """The slide of each element and overlay."""
+        self.on_slide: dict[str, list[str]] = {slide: [] for slide in self.order}
+        """The elements of each slide and of its overlays."""
+        self.onward: dict[str, str | None] = _onward(program)
+        """The slide that *next* leads to from each slide, where no fork says otherwise."""
+        self.overlay_of: dict[str, str] = {}
+        """The overlay of each element that is in one."""
+        self.clocks: dict[str, Clock] = {}
+        """The time axes of slides and overlays that have one."""
+        self.timed: dict[str, list[Grader]] = {}
+        """The questions of each slide that have a time limit."""
+        for grader in program.questions:
+            if grader.time_limit:
+                self.timed.setdefault(grader.slide, []).append(grader)
+        self.timers: dict[str, list[ProgramRule]] = {}
+        """The timers of each slide, overlay, and of the course."""
+        self.media_moments: dict[str, list[int]] = {}
+        """The ms in each film or sound that rules wait for, rising."""
+        self.rules: dict[str, BoundRule] = {}
+        self._rules: dict[tuple[str, str | None], list[BoundRule]] = {}
+        for slide in program.slides:
+            self._add_slide(slide)
+        self._add_rules(program.rules, _COURSE, None)
+        for rules in self._rules.values():
+            rules.sort(key=lambda bound: bound.rank)
+        for element, moments in self.media_moments.items():
+            self.media_moments[element] = sorted(set(moments))
+
+    def _add_slide(self, slide: ProgramSlide) -> None:
+        if slide.clock:
+            self.clocks[slide.id] = slide.clock
+        for element in slide.elements:
+            self._add_element(element, slide.id)
+        for overlay in slide.overlays:
+            self.overlays[overlay.id] = overlay
+            self.home[overlay.id] = slide.id
+            if overlay.clock:
+                self.clocks[overlay.id] = overlay.clock
+            for element in overlay.elements:
+                self._add_element(element, slide.id)
+                self.overlay_of[element.draw.id] = overlay.id
+            self._add_rules(overlay.rules, _OVERLAY, slide.id)
+        self._add_rules(slide.rules, _SLIDE, slide.id)
+
+    def _add_element(self, element: ProgramElement, slide: str) -> None:
+        self.elements[element.draw.id] = element
+        self.home[element.draw.id] = slide
+        self.on_slide[slide].append(element.draw.id)
+        self._add_rules(element.rules, _ELEMENT, slide)
+
+    def _add_rules(self, rules: tuple[ProgramRule, ...], rank: int, slide: str | None) -> None:
+        for rule in rules:
+            bound = BoundRule(_BLOCK if rule.block else rank, slide, rule)
+            self.rules.setdefault(rule.id, bound)
+            self._rules.setdefault((rule.on, rule.target), []).append(bound)
+            if rule.on == "timer":
+                self.timers.setdefault(rule.target or COURSE, []).append(rule)
+            if rule.on == "media_reached" and rule.target:
+                self.media_moments.setdefault(rule.target, []).append(rule.after)
+
+    def groups_of(self, element: str) -> Iterator[str]:
+        """Yield the groups that `element` is in, the innermost first."""
+        group = self.elements[element].draw.group
+        while group is not None and group in self.elements:
+            yield group
+            group = self.elements[group].draw.group
+
+    def matching(self, event: str, target: str, detail: str | None = None) -> list[BoundRule]:
+        """Return the rules for `event` at `target`, in the order in which they run."""
+        exact = self._rules.get((event, target))
+        general = self._rules.get((event, None))
+        if exact and general:
+            found = sorted(exact + general, key=lambda bound: bound.rank)
+        else:
+            found = exact or general or []
+        if detail is None:
+            return found
+        return [bound for bound in found if bound.rule.detail in (None, detail)]
+
+    @cached_property
+    def scored(self) -> tuple[Grader, ...]:
+        """The questions that give points; an open answer has none until it is marked."""
+        return tuple(
+            q for q in self.program.questions
+            if q.purpose == "scored" and q.points and is_judged(q)
+        )
+
+    @cached_property
+    def max_points(self) -> float:
+        """Points that can be reached."""
+        return sum(q.points for q in self.scored)
+
+
+def _onward(program: Program) -> dict[str, str | None]:
+    order = [slide.id for slide in program.slides]
+    known = set(order)
+    found: dict[str, str | None] = {}
+    for slide, after in zip(program.slides, [*order[1:], None], strict=True):
+        match slide.onward:
+            case ToSlide(slide=target):
+                found[slide.id] = target if target in known else after
+            case Nowhere():
+                found[slide.id] = None
+            case _:
+                found[slide.id] = after
+    return found

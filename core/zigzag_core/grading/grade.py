@@ -1,0 +1,109 @@
+"""Judging a response: its result, its points, and the row of the answer table that it takes.
+
+The twin is `web/player/engine/grade.ts`.
+"""
+
+import math
+from dataclasses import dataclass
+from typing import Literal
+
+from zigzag_core.program import Grader
+
+from .tally import Given, Tally, measure
+
+Result = Literal["right", "partly", "wrong", "neutral"]
+
+
+@dataclass(frozen=True)
+class Judgement:
+    """The result of one submission, the points it gives, and its row (from 1; 0 is none)."""
+
+    result: Result
+    points: float
+    row: int
+    tally: Tally
+
+
+def judge(grader: Grader, given: Given, attempt: int) -> Judgement:
+    """Judge the response `given` at its `attempt` (from 1).
+
+    A survey is neutral and gives no points, and so does what has no right answer. It is *partly*
+    right where some of several parts are. The points of a row of the answer table come before all
+    others. Right minus wrong may be less than nothing, down to `floor`; points of an attempt
+    after the first are less by `attempt_loss` each.
+    """
+    row = row_taken(grader, given)
+    tally = measure(grader, given)
+    if grader.purpose == "survey" or not is_judged(grader):
+        return Judgement("neutral", 0.0, row, tally)
+    result: Result = (
+        "right" if tally.complete else "partly" if tally.right and tally.of > 1 else "wrong"
+    )
+    own = grader.rows[row - 1].points if row else None
+    earned = own if own is not None else _points(grader, tally, given)
+    if earned > 0:
+        earned *= max(0.0, 1 - grader.attempt_loss * (attempt - 1))
+    return Judgement(result, max(grader.floor, min(earned, grader.points)), row, tally)
+
+
+def row_taken(grader: Grader, given: Given) -> int:
+    """Return the number (from 1) of the first row of the answer table that holds; 0 for none.
+
+    A part counts as given where anything is in it.
+    """
+    if not grader.rows:
+        return 0
+    inside = dict(given)
+    plain = grader.form in ("choose", "spots")
+    had = {part for part, value in inside.items() if plain or value}
+    signs = ["y" if part.id in had else "n" for part in grader.parts]
+    count = signs.count("y")
+    for number, row in enumerate(grader.rows, 1):
+        if count >= row.at_least and all(
+            asked in (".", sign) for asked, sign in zip(row.asks, signs, strict=False)
+        ) and all((inside.get(part, "") == value) == same for part, value, same in row.within):
+            return number
+    return 0
+
+
+def is_judged(grader: Grader) -> bool:
+    """Return whether anything can be right in it."""
+    return grader.form not in ("free", "scale") and any(
+        part.right or part.accepts is not None or grader.form == "order" for part in grader.parts
+    )
+
+
+def _points(grader: Grader, tally: Tally, given: Given) -> float:
+    if grader.partial == "per_answer":
+        chosen = {part for part, _ in given}
+        total = 0.0
+        for part in grader.parts:
+            # A wrong answer or place may cost; of the other parts the right ones count.
+            if part.id in (chosen if grader.form in ("choose", "spots") else tally.parts):
+                total += part.points
+        return total
+    if tally.complete:
+        return grader.points
+    share = 0.0
+    if tally.of and grader.partial == "right_parts":
+        share = min(tally.right / tally.of, 1.0)
+    elif tally.of and grader.partial == "right_minus_wrong":
+        share = (tally.right - tally.wrong) / tally.of
+    return grader.points * share - (grader.penalty if share <= 0 else 0)
+
+
+def told(grader: Grader, result: Result | None, points: float, tally: Tally) -> str:
+    """Return in words how it was judged: ``3 of 4 right, 1 wrong: 2 of 4 points``."""
+    if result in (None, "neutral"):
+        return "not judged"
+    words = f"{tally.right} of {tally.of} right" + (f", {tally.wrong} wrong" if tally.wrong else "")
+    if grader.purpose != "scored":
+        return words
+    unit = "point" if grader.points == 1 else "points"
+    return f"{words}: {_hundredths(points)} of {_hundredths(grader.points)} {unit}"
+
+
+def _hundredths(value: float) -> str:
+    """The number with at most two decimals, halves rounded up."""
+    text = f"{math.floor(value * 100 + 0.5) / 100:.2f}".rstrip("0").rstrip(".")
+    return "0" if text == "-0" else text

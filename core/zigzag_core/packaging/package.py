@@ -1,0 +1,105 @@
+"""Packages: a program, the player, fonts and media as one archive."""
+
+import html
+import re
+from collections.abc import Mapping
+from typing import Literal
+
+from zigzag_core.compiler.compile import compile_course
+from zigzag_core.course import CourseDocument, MediaFile, Theme
+from zigzag_core.media.recolour import recoloured
+from zigzag_core.program import Program
+from zigzag_core.tracking import words
+
+from .about import words_of
+from .archive import media_path
+from .manifest12 import manifest12
+from .write_zip import write_zip
+
+PackageKind = Literal["scorm12", "web"]
+KINDS: tuple[PackageKind, ...] = ("scorm12", "web")
+
+_PAGE = """<!doctype html>
+<html lang="{language}">
+<head>
+<meta charset="utf-8">
+<meta name="viewport" content="width=device-width, initial-scale=1">
+<title>{title}</title>
+<link rel="stylesheet" href="{player}/player.css">
+</head>
+<body>
+<div id="player" data-tracking="{tracking}" data-app="{app}"></div>
+<noscript>This course needs JavaScript. Please switch it on and load the page again.</noscript>
+<script src="program.js"></script>
+<script src="{player}/player.js"></script>
+</body>
+</html>
+"""
+
+
+def build_package(
+    kind: PackageKind,
+    document: CourseDocument,
+    player: Mapping[str, bytes],
+    media: Mapping[str, bytes],
+) -> tuple[bytes, Program]:
+    """Return the package of `document` as a ZIP, and the program in it.
+
+    `player` holds the built player by file name, `media` the bytes of the course's files by
+    SHA-256. Raises `NothingToPublish` for a course without slides, `KeyError` for lost media.
+    """
+    program = compile_course(document, lambda file: media_path(file.sha256, file.type))
+    used = {file.src for file in program.media.values()}
+    files: dict[str, bytes] = {
+        "index.html": page(program, kind).encode(),
+        "program.js": program_script(program),
+        words.FILE: words_of(document, program).model_dump_json(indent=1).encode(),
+    }
+    files |= {
+        f"player/{name}": _with_fonts(data, program.theme) if name.endswith(".css") else data
+        for name, data in sorted(player.items())
+    }
+    files |= {
+        media_path(file.sha256, file.type): _as_shown(file, media[file.sha256], document)
+        for file in document.course.media
+        if media_path(file.sha256, file.type) in used
+    }
+    if kind == "scorm12":
+        files = {"imsmanifest.xml": manifest12(program, files), **files}
+    return write_zip(files), program
+
+
+_FONT = re.compile(rb"@font-face\s*\{[^}]*\}")
+
+
+def _with_fonts(css: bytes, theme: Theme) -> bytes:
+    """The style sheet with only those of its fonts that the theme uses; they are most of it."""
+    wanted = [f"{family} Variable".encode() for family in {theme.fonts.text, theme.fonts.heading}]
+    return _FONT.sub(
+        lambda font: font[0] if any(name in font[0] for name in wanted) else b"", css
+    )
+
+
+def _as_shown(file: MediaFile, data: bytes, document: CourseDocument) -> bytes:
+    return recoloured(data, document.course.theme.colours) if file.recoloured else data
+
+
+def page(program: Program, tracking: str, player: str = "player", app: str = "") -> str:
+    """Return the page that starts ``program.js`` beside it in the player.
+
+    `tracking` says who is told, `player` where the player's files are, and `app` the origin of
+    the workbench that watches a rehearsal.
+    """
+    return _PAGE.format(
+        language=html.escape(program.language), title=html.escape(program.title),
+        tracking=html.escape(tracking), player=html.escape(player), app=html.escape(app),
+    )
+
+
+def program_script(program: Program) -> bytes:
+    """Return the program as a script, so that it also loads from a folder without a server."""
+    text = program.model_dump_json()
+    # U+2028 and U+2029 end a line in older JavaScript; `<` could end the script element.
+    for character in "\u2028\u2029<":
+        text = text.replace(character, f"\\u{ord(character):04x}")
+    return f"window.zigzagProgram={text};\n".encode()

@@ -1,0 +1,136 @@
+"""Checks that look at the document alone."""
+
+from collections.abc import Iterator
+
+from zigzag_core.course import (
+    Area,
+    Audio,
+    CourseDocument,
+    Element,
+    Embed,
+    Input,
+    Picture,
+    Shape,
+    Slide,
+    ToSlide,
+    Video,
+    plain,
+)
+from zigzag_core.course.questions.question import answer_elements, part_elements
+from zigzag_core.course.rules.rule_use import goes
+
+from ..route import route
+from ..walkthroughs import replay
+from .finding import Finding
+from .patterns import pattern_findings, score_findings
+from .placement import place_findings
+from .questions import question_findings
+from .rules import rule_findings
+from .variables import variable_findings
+
+
+def findings(document: CourseDocument) -> list[Finding]:
+    """Return all findings, in the order of the slides, errors of the course first."""
+    return [
+        *_course(document), *variable_findings(document), *pattern_findings(document),
+    ] + [
+        finding for slide in document.slides
+        for finding in (
+            *_slide(slide, document), *rule_findings(slide, document), *place_findings(slide),
+            *question_findings(slide),
+        )
+    ] + [
+        Finding(level="warning", code="walkthrough", slide=gone.slide, element=gone.element,
+                message=f"Walkthrough “{gone.walkthrough}”: {gone.words}")
+        for gone in replay(document)
+    ]
+
+
+def _course(document: CourseDocument) -> Iterator[Finding]:
+    if not document.slides:
+        yield Finding(level="error", code="no_slides", message="The course has no slides yet.")
+        return
+    titles = {slide.id: slide.title for slide in document.slides}
+    found = route(document)
+    yield from score_findings(document, set(found.unreached))
+    for slides, code, words in (
+        (found.unreached, "unreached", "Nothing leads to “{}”."),
+        (found.dead_ends, "dead_end", "“{}” leads nowhere, and it is not the last slide."),
+    ):
+        for slide in slides:
+            yield Finding(level="warning", code=code, slide=slide,
+                          message=words.format(titles[slide]))
+
+
+def _slide(slide: Slide, document: CourseDocument) -> Iterator[Finding]:
+    known = set(document.course.slides)
+    for element in slide.elements:
+        if any(
+            isinstance(action.go, ToSlide) and action.go.slide not in known
+            for rule in element.rules for action, _ in goes(rule)
+        ):
+            yield Finding(
+                level="error", code="lost_slide", slide=slide.id, element=element.id,
+                message=f"“{element.name}” goes to a slide that no longer exists.",
+            )
+        problem = _missing(element, slide, document)
+        if problem:
+            code, words = problem
+            yield Finding(level="warning", code=code, slide=slide.id, element=element.id,
+                          message=f"“{element.name}” {words}.")
+
+
+def _missing(
+    element: Element, slide: Slide, document: CourseDocument
+) -> tuple[str, str] | None:
+    """What an element still lacks: a code, and words that go on after its name."""
+    match element:
+        case Picture() | Video() | Audio() if not _has_file(element.media, document):
+            what = {"picture": "shows no picture", "video": "shows no film"}.get(element.kind)
+            return "no_picture", f"{what or 'plays no sound'} yet"
+        case _ if _is_answer(element, slide) and not _says_something(element):
+            return "no_alternative", "is an answer, and has no words for those who cannot see it"
+        case Picture() | Video() | Audio() | Area() if not _is_described(element, slide):
+            return "no_alternative", "has no text alternative and is not decoration"
+        case Video() | Audio() if not _can_be_read(element.media, slide, document):
+            return "no_captions", "has neither captions nor a transcript beside it"
+        case Input() if any(element.id in part_elements(q) for q in slide.questions):
+            return None
+        case Input(variable=variable) if variable not in {v.id for v in document.course.variables}:
+            return "no_variable", "keeps what is entered nowhere"
+        case Embed(address=""):
+            return "no_address", "has no address yet"
+    return None
+
+
+def _is_answer(element: Element, slide: Slide) -> bool:
+    return any(element.id in answer_elements(question) for question in slide.questions)
+
+
+def _says_something(element: Element) -> bool:
+    """Whether an answer has words of its own; what is no picture, place or shape has."""
+    if isinstance(element, Shape):
+        return bool(element.alt or plain(element.text))
+    return not isinstance(element, Picture | Video | Area) or bool(element.alt)
+
+
+def _has_file(media: str | None, document: CourseDocument) -> bool:
+    return media is not None and any(file.id == media for file in document.course.media)
+
+
+def _can_be_read(media: str | None, slide: Slide, document: CourseDocument) -> bool:
+    """Whether what is said in a film or sound is there in writing (WCAG 1.2.1, 1.2.2)."""
+    if slide.transcript.strip():
+        return True
+    return any(file.captions for file in document.course.media if file.id == media)
+
+
+def _is_described(element: Element, slide: Slide) -> bool:
+    """Whether an element, or a group that it is in, is decoration or has words for it."""
+    by_id = {other.id: other for other in slide.elements}
+    here: Element | None = element
+    while here is not None:
+        if here.decoration or here.alt:
+            return True
+        here = by_id.get(here.group or "")
+    return False

@@ -1,0 +1,111 @@
+"""Checks by running: what no way through a slide does, shows or leads out of."""
+
+from collections.abc import Iterator
+
+from zigzag_core.compiler.compile import NothingToPublish, compile_course
+from zigzag_core.course import CourseDocument, Nowhere, Rule, Slide
+from zigzag_core.course.model import Model
+from zigzag_core.course.rules.rule_use import rules_on
+from zigzag_core.engine.index import Index
+
+from ..exploration.exploring import Explored, SlideSeen, explore
+from .finding import Finding
+
+
+class Tried(Model):
+    """What running a course found, and in words how far the running got."""
+
+    findings: tuple[Finding, ...] = ()
+    statement: str = ""
+    whole: bool = True
+
+
+def try_out(document: CourseDocument) -> Tried:
+    """Return what is found by trying all that learners can do, within the bounds."""
+    try:
+        index = Index(compile_course(document, lambda file: file.sha256))
+    except NothingToPublish:
+        return Tried(statement="There is nothing to try yet.")
+    explored = explore(index)
+    return Tried(
+        findings=tuple(
+            finding for slide in document.slides
+            for finding in _slide(slide, explored.slides[slide.id], document)
+        ),
+        statement=_statement(explored), whole=explored.whole,
+    )
+
+
+def _statement(explored: Explored) -> str:
+    open_ends = sum(not seen.whole for seen in explored.slides.values())
+    tried = f"{explored.steps:,} things that learners can do were tried, slide by slide."
+    if not open_ends:
+        return f"{tried} That is all there is."
+    slides = "1 slide" if open_ends == 1 else f"{open_ends} slides"
+    return f"{tried} On {slides} there is more than could be tried; " \
+           "nothing is claimed there of what never happens."
+
+
+def _slide(slide: Slide, seen: SlideSeen, document: CourseDocument) -> Iterator[Finding]:
+    names = {part.id: part.name for part in (*slide.elements, *slide.overlays)}
+    elements = {e.id for e in slide.elements}
+    owners = {rule.id: (rule, owner) for rule, owner in rules_on(slide) if not rule.off}
+
+    def about(owner: str | None, level: str, code: str, message: str) -> Finding:
+        return Finding.model_validate({
+            "level": level, "code": code, "message": message, "slide": slide.id,
+            "element": owner if owner in elements else None,
+        })
+
+    for rule_id in sorted({_own(rule) for rule in seen.loops} & owners.keys()):
+        owner = owners[rule_id][1]
+        yield about(owner, "error", "rule_loop",
+                    f"A sentence of “{names.get(owner, slide.title)}” sets itself off again and "
+                    "again; the run stops it.")
+    told: set[tuple[str, str]] = set()
+    for (first, second), thing in sorted(seen.opposed.items()):
+        if _own(first) in owners and _own(second) in owners and (thing, second) not in told:
+            told.add((thing, second))
+            yield about(owners[_own(second)][1], "warning", "rules_opposed",
+                        f"Two sentences undo each other: one shows, the other hides "
+                        f"“{names.get(thing, 'the same thing')}” on the same event.")
+    if not seen.whole:
+        return
+    yield from (
+        about(owner, "warning", "rule_never_runs",
+              f"A sentence of “{names.get(owner, slide.title)}” {words}.")
+        for rule, owner in owners.values() if (words := _never(rule, seen))
+    )
+    for element in slide.elements:
+        on_closed = element.overlay is not None and element.overlay not in seen.opened
+        if element.kind != "group" and element.id not in seen.shown and not on_closed:
+            yield about(element.id, "warning", "never_shown",
+                        f"Nothing that can happen shows “{element.name}”.")
+    for overlay in slide.overlays:
+        if overlay.id not in seen.opened:
+            yield about(None, "warning", "overlay_never_opens",
+                        f"Nothing that can happen opens the overlay “{overlay.name}”.")
+    last = slide.id == document.course.slides[-1]
+    if not seen.passable:
+        yield about(None, "error", "gate_never_opens",
+                    f"The gate of “{slide.title}” can never open.")
+    elif not seen.left and not last and not isinstance(slide.onward, Nowhere):
+        yield about(None, "error", "no_way_out",
+                    f"Nothing that can happen leads on from “{slide.title}”.")
+
+
+def _own(rule: str) -> str:
+    """The author's rule of a rule of the program, which may be one of several made from it."""
+    return rule.split("_")[0]
+
+
+def _never(rule: Rule, seen: SlideSeen) -> str | None:
+    ran = {_own(name) for name in seen.ran}
+    held = {_own(name) for name in seen.held}
+    if not rule.do and not rule.otherwise:
+        return None
+    if rule.id not in ran:
+        return "can never run: what it waits for never happens"
+    if rule.id not in held and rule.condition is not True and rule.do:
+        return "never does what it says: its condition never holds"
+    return None

@@ -1,0 +1,16 @@
+import { Flex, Text } from "@chakra-ui/react";
+import { type ReactNode } from "react";
+
+export function Check(
+  { label, value, onChange }: { label: string; value: boolean; onChange: (value: boolean) => void },
+): ReactNode {
+  return (
+    <Flex as="label" align="center" gap="2" py="0.5" cursor="pointer">
+      <input
+        type="checkbox" checked={value} onChange={(event) => onChange(event.target.checked)}
+        style={{ accentColor: "#1e5b4b", width: 16, height: 16 }}
+      />
+      <Text>{label}</Text>
+    </Flex>
+  );
+}

@@ -1,0 +1,13 @@
+import { Box } from "@chakra-ui/react";
+import { type ReactNode } from "react";
+
+export function Kbd({ children }: { children: ReactNode }): ReactNode {
+  return (
+    <Box
+      as="kbd" borderWidth="1px" borderRadius="4px" px="1.5" fontSize="12px" fontFamily="body"
+      fontWeight="600" bg="sheet"
+    >
+      {children}
+    </Box>
+  );
+}

@@ -1,0 +1,6 @@
+import { Box } from "@chakra-ui/react";
+import { type ReactNode } from "react";
+
+export function Pair({ children }: { children: ReactNode }): ReactNode {
+  return <Box display="grid" gridTemplateColumns="1fr 1fr" columnGap="3" css={{ "& p": { width: "auto", minWidth: "34px" } }}>{children}</Box>;
+}

@@ -1,0 +1,102 @@
+/** The cards: the settings of what is selected, and only those. */
+import { Box, Flex, Heading, Stack, Text } from "@chakra-ui/react";
+import { Copy, Eye, EyeOff, Group, Lock, LockOpen, Trash2, Ungroup } from "lucide-react";
+import { useRef, type ReactNode } from "react";
+import type { Element, Slide } from "../../api/types";
+import { duplicateSelected } from "../store/clipboard";
+import { groupSelected, removeSelected, toggleSelected, ungroupSelected } from "../store/commands";
+import { useCourse } from "../store/store";
+import { Tool } from "../../kit/Tool";
+import { count } from "../../kit/units";
+import { ArrangeCard } from "./cards/ArrangeCard";
+import { CourseCards } from "./cards/CourseCards";
+import { Does } from "../does/Does";
+import { OverlayCards } from "../does/OverlayCards";
+import { PasteForAll } from "../does/Rules";
+import { PatternCards } from "../does/PatternCards";
+import { JoinCard } from "../judges/JoinCard";
+import { Judges } from "../judges/Judges";
+import { elementsOf } from "../judges/parts";
+import { overlayIn, useOverlay } from "./stage/overlays";
+import { Looks } from "./cards/Looks";
+import { Says } from "./cards/Says";
+import { useAsLooked } from "../looks/useAsLooked";
+import { MovesCard } from "../timing/MovesCard";
+import { SlideCards } from "./cards/SlideCards";
+
+export function Cards(): ReactNode {
+  const slide = useAsLooked(useCourse((state) => (state.place.slide ? state.slides[state.place.slide] : undefined)));
+  const selected = useCourse((state) => state.place.selected);
+  const overlay = useOverlay((state) => state.overlay);
+  const edited = overlayIn(slide, overlay);
+  const holding = useCourse((state) => state.holding);
+  // While something is dragged the cards wait: drawing them would make it stutter.
+  const shown = useRef(selected);
+  if (!holding) shown.current = selected;
+  if (!slide) return <Stack p="3" gap="3"><CourseCards /></Stack>;
+  const elements = shown.current.flatMap((id) => slide.elements.find((element) => element.id === id) ?? []);
+  const only = elements.length === 1 ? elements[0] : undefined;
+  if (!elements.length) {
+    return (
+      <Stack p="3" gap="3">
+        {edited ? <OverlayCards slide={slide} overlay={edited} /> : <><SlideCards slide={slide} /><CourseCards /></>}
+      </Stack>
+    );
+  }
+  const asked = questionsOf(slide, elements);
+  return (
+    <Stack p="3" gap="3">
+      <Flex align="center" justify="space-between" gap="2">
+        <Heading as="h2" fontSize="16px" fontFamily="body" truncate>
+          {only ? only.name : count(elements.length, "element")}
+        </Heading>
+        <Tools elements={elements} />
+      </Flex>
+      {only && <Says element={only} />}
+      {asked.map((question) => (
+        <Judges key={question.id} slide={slide} question={question} />
+      ))}
+      {!asked.length && <JoinCard slide={slide} elements={elements} />}
+      <ArrangeCard many={!only} />
+      <Looks elements={elements} />
+      {only && <PatternCards slide={slide} of={only.id} />}
+      {only && <Does element={only} slide={slide} submits={submitted(slide, only)} />}
+      {only && only.kind !== "group" && <MovesCard element={only} />}
+      {!only && (
+        <>
+          <PasteForAll elements={elements} slide={slide} />
+          <Box px="1"><Text color="quiet" fontSize="13px">What these say and do is set one by one; a sentence that was copied can be given to all.</Text></Box>
+        </>
+      )}
+    </Stack>
+  );
+}
+
+function Tools({ elements }: { elements: readonly Element[] }): ReactNode {
+  const locked = elements.every((element) => element.locked);
+  const hidden = elements.every((element) => element.hidden_while_editing);
+  const grouped = elements.some((element) => element.kind === "group");
+  return (
+    <Flex flex="none">
+      {elements.length > 1 && <Tool label="Group (Ctrl G)" onClick={() => void groupSelected()}><Group size={16} /></Tool>}
+      {grouped && <Tool label="Ungroup (Ctrl Shift G)" onClick={() => void ungroupSelected()}><Ungroup size={16} /></Tool>}
+      <Tool label={locked ? "Unlock" : "Lock"} aria-pressed={locked} onClick={() => toggleSelected("locked")}>
+        {locked ? <Lock size={16} /> : <LockOpen size={16} />}
+      </Tool>
+      <Tool label={hidden ? "Show again" : "Hide while editing"} aria-pressed={hidden} onClick={() => toggleSelected("hidden_while_editing")}>
+        {hidden ? <EyeOff size={16} /> : <Eye size={16} />}
+      </Tool>
+      <Tool label="Duplicate (Ctrl D)" onClick={() => void duplicateSelected()}><Copy size={16} /></Tool>
+      <Tool label="Delete (Del)" onClick={() => void removeSelected()}><Trash2 size={16} /></Tool>
+    </Flex>
+  );
+}
+
+function questionsOf(slide: Slide, elements: readonly Element[]): Slide["questions"] {
+  const ids = new Set(elements.map((element) => element.id));
+  return slide.questions.filter((question) => elementsOf(question).some((part) => ids.has(part)));
+}
+
+function submitted(slide: Slide, element: Element): string | null {
+  return slide.questions.find((question) => question.submit === element.id)?.name ?? null;
+}

@@ -1,0 +1,255 @@
+/** What holds for the whole course: theme, named styles, slide size. */
+import { Box, Flex, Input, NativeSelect, Separator, Stack, Text } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
+import { useState, type ReactNode } from "react";
+import { api, take } from "../../../api/client";
+import type { Colours, NamedStyle, Navigation, Theme } from "../../../api/types";
+import { textStyle } from "../../../player/render/style";
+import { paint, themeVariables } from "../../../player/render/theme";
+import { resizeSlides } from "../../store/slides";
+import { changeStyle, changeTheme, removeStyle, THEMES } from "../../store/styles";
+import { changeCourse, useCourse } from "../../store/store";
+import { FoldCard } from "../../../kit/FoldCard";
+import { QuietButton } from "../../../kit/QuietButton";
+import { GateFields } from "../../does/GateCard";
+import { Rules } from "../../does/Rules";
+import { FeedbackDesign } from "./FeedbackDesign";
+import { Check } from "../../../kit/Check";
+import { Choose } from "../../../kit/Choose";
+import { Labelled } from "../../../kit/Labelled";
+import { NumberField } from "../../../kit/NumberField";
+import { Pair } from "../../../kit/Pair";
+import { ROLE_WORDS } from "../fields/PaintField";
+import { ALL_PARTS, StyleFields } from "./StyleFields";
+
+export function CourseCards(): ReactNode {
+  return (
+    <>
+      <ThemeCard />
+      <StylesCard />
+      <SizeCard />
+      <NavigationCard />
+      <FeedbackDesign />
+      <CourseDoes />
+    </>
+  );
+}
+
+const ORDERS = [["free", "freely, in any order"], ["in_order", "one after the other"], ["seen", "only to what was seen"]] as const;
+export const NAVIGATION_PARTS: readonly (readonly [Exclude<keyof Navigation, "order">, string])[] = [
+  ["menu", "Menu of slides"], ["progress", "Progress"], ["previous", "Back"], ["next", "Next"], ["transcript", "Transcript"], ["captions", "Captions"],
+  ["volume", "Volume"], ["speed", "Speed"], ["full_screen", "Full screen"],
+];
+
+/** What learners find around every slide, and when they may go on. */
+function NavigationCard(): ReactNode {
+  const navigation = useCourse((state) => state.course.navigation);
+  const gate = useCourse((state) => state.course.gate);
+  const change = (part: Partial<Navigation>): void => changeCourse("Navigation", { navigation: { ...navigation, ...part } });
+  return (
+    <FoldCard title="Navigation of the course">
+      <Choose label="the menu leads" value={navigation.order} options={ORDERS} onChange={(order) => change({ order })} />
+      <Box display="grid" gridTemplateColumns="1fr 1fr" columnGap="2" mb="2">
+        {NAVIGATION_PARTS.map(([part, label]) => (
+          <Check key={part} label={label} value={navigation[part]} onChange={(on) => change({ [part]: on })} />
+        ))}
+      </Box>
+      <GateFields
+        gate={gate ?? null} slide={null} none={[["free", "freely"]]}
+        onChange={(next) => changeCourse("Gate of the course", { gate: next }, "course-gate")}
+      />
+    </FoldCard>
+  );
+}
+
+function CourseDoes(): ReactNode {
+  const rules = useCourse((state) => state.course.rules);
+  return (
+    <FoldCard title="Does, on every slide">
+      <Rules
+        rules={rules} owner={{ kind: "course", id: "course", name: "any slide" }} slide={null}
+        empty="No sentence yet for the whole course."
+        onChange={(label, next) => changeCourse(label, { rules: next }, `course-rules-${label}`)}
+      />
+    </FoldCard>
+  );
+}
+
+type Family = Theme["fonts"]["text"];
+const FAMILIES: readonly Family[] = [
+  "Atkinson Hyperlegible Next", "Bricolage Grotesque", "Source Serif 4", "Nunito", "Fraunces", "Rubik",
+];
+
+function ThemeCard(): ReactNode {
+  const theme = useCourse((state) => state.course.theme);
+  const { colours, fonts } = theme;
+  const families = FAMILIES.map((family) => [family, family] as const);
+  function colour(role: keyof Colours, value: string): void {
+    changeTheme({ name: "Own", colours: { ...colours, [role]: value } }, `theme-${role}`);
+  }
+  return (
+    <FoldCard title="Theme of the course">
+      <Flex gap="2" wrap="wrap" mb="2">
+        {THEMES.map((other) => (
+          <Box
+            as="button" key={other.name} borderWidth="1px" borderRadius="6px" overflow="hidden" title={other.name}
+            aria-label={`Theme ${other.name}`} aria-pressed={other.name === theme.name} onClick={() => changeTheme(other)}
+            outline={other.name === theme.name ? "2px solid {colors.marigold}" : undefined}
+          >
+            <Flex h="30px" w="74px" align="center" justify="space-between" px="1.5" style={{ background: other.colours.paper, ...themeVariables(other) }}>
+              <Text style={{ color: other.colours.ink, fontFamily: "var(--zz-heading)", fontWeight: 700 }}>Aa</Text>
+              {(["primary", "accent", "soft"] as const).map((role) => (
+                <Box key={role} w="11px" h="11px" borderRadius="full" style={{ background: other.colours[role] }} />
+              ))}
+            </Flex>
+          </Box>
+        ))}
+      </Flex>
+      <Weak colours={colours} />
+      <Box display="grid" gridTemplateColumns="1fr 1fr" columnGap="2">
+        {(Object.keys(colours) as (keyof Colours)[]).map((role) => (
+          <Flex as="label" key={role} align="center" gap="1.5" py="0.5" cursor="pointer">
+            <input
+              type="color" aria-label={`Colour for ${ROLE_WORDS[role]}`} value={colours[role]}
+              onChange={(event) => colour(role, event.target.value.toLowerCase())}
+              style={{ width: 26, height: 22, padding: 0, border: "1px solid #c9bda6", borderRadius: 5, background: "none" }}
+            />
+            <Text fontSize="12.5px" color="quiet" truncate>{ROLE_WORDS[role]}</Text>
+          </Flex>
+        ))}
+      </Box>
+      <Separator my="1.5" />
+      <Choose label="headings" value={fonts.heading} options={families} onChange={(heading) => changeTheme({ fonts: { ...fonts, heading } })} />
+      <Choose label="text" value={fonts.text} options={families} onChange={(text) => changeTheme({ fonts: { ...fonts, text } })} />
+    </FoldCard>
+  );
+}
+
+/** What of the theme is hard to read. */
+function Weak({ colours }: { colours: Colours }): ReactNode {
+  const { data } = useQuery({
+    queryKey: ["contrast", colours], placeholderData: (before) => before, staleTime: Infinity,
+    queryFn: () => take(api.POST("/api/edits/contrast", { body: colours })),
+  });
+  if (!data?.length) return null;
+  return (
+    <Box bg="brick.soft" color="brick" borderRadius="6px" p="2" mb="2" fontSize="12.5px" role="status">
+      {data.map(({ what, ratio, words, ground }) => (
+        <Flex key={what} gap="2" align="center">
+          <Box px="1" borderRadius="3px" style={{ color: colours[words], background: colours[ground] }}>Aa</Box>
+          <Text>{what}: contrast {ratio}, at least 4.5 is needed</Text>
+        </Flex>
+      ))}
+    </Box>
+  );
+}
+
+function StylesCard(): ReactNode {
+  const styles = useCourse((state) => state.course.styles);
+  const [open, setOpen] = useState<string | null>(null);
+  const shown = styles.find((style) => style.id === open);
+  return (
+    <FoldCard title="Named styles">
+      {!styles.length && (
+        <Text fontSize="13px" color="quiet">
+          None yet. Select something on a slide and choose “New style from this”: what follows a style changes with it.
+        </Text>
+      )}
+      <Stack gap="1">
+        {styles.map((style) => (
+          <Box key={style.id}>
+            <StyleButton style={style} open={style.id === open} onClick={() => setOpen(style.id === open ? null : style.id)} />
+            {shown?.id === style.id && <StyleEditor named={shown} onGone={() => setOpen(null)} />}
+          </Box>
+        ))}
+      </Stack>
+    </FoldCard>
+  );
+}
+
+function StyleButton({ style: named, open, onClick }: { style: NamedStyle; open: boolean; onClick: () => void }): ReactNode {
+  const theme = useCourse((state) => state.course.theme);
+  const { style } = named;
+  return (
+    <Flex
+      as="button" w="100%" h="34px" px="2" align="center" justify="space-between" borderWidth="1px" borderRadius="6px" overflow="hidden"
+      aria-expanded={open} onClick={onClick} style={{ background: theme.colours.paper, ...themeVariables(theme) }}
+    >
+      <span
+        style={{
+          ...textStyle(style), padding: "1px 8px", fontSize: Math.min(style.size * 0.55, 20), color: paint(style.text_colour), borderRadius: 5,
+          background: style.fill ? paint(style.fill) : undefined, lineHeight: 1.3,
+        }}
+      >
+        {named.name}
+      </span>
+    </Flex>
+  );
+}
+
+function StyleEditor({ named, onGone }: { named: NamedStyle; onGone: () => void }): ReactNode {
+  return (
+    <Box pl="2" py="2" borderLeftWidth="2px" borderLeftColor="marigold" ml="1">
+      <Input
+        key={named.id} size="xs" bg="paper" borderRadius="6px" defaultValue={named.name} aria-label="Name of the style" maxLength={200}
+        onBlur={(event) => { if (event.target.value.trim()) changeStyle(named.id, { name: event.target.value.trim() }); }}
+      />
+      <StyleFields
+        style={named.style} parts={ALL_PARTS}
+        onChange={(part) => changeStyle(named.id, { style: { ...named.style, ...part } }, `style-${named.id}-${Object.keys(part).join()}`)}
+      />
+      <QuietButton size="xs" mt="2" onClick={() => { removeStyle(named.id); onGone(); }}>Remove this style</QuietButton>
+    </Box>
+  );
+}
+
+const SIZES = [["1280x720", "wide, 16 : 9"], ["1024x768", "4 : 3"], ["720x1280", "upright, 9 : 16"], ["own", "another size"]] as const;
+
+function SizeCard(): ReactNode {
+  const size = useCourse((state) => state.course.size);
+  const language = useCourse((state) => state.course.language);
+  const [own, setOwn] = useState(false);
+  const [draft, setDraft] = useState(size);
+  const key = `${size.w}x${size.h}`;
+  const known = SIZES.some(([value]) => value === key);
+  function choose(value: string): void {
+    setOwn(value === "own");
+    const [w, h] = value.split("x").map(Number);
+    if (w && h) void resizeSlides(w, h);
+  }
+  return (
+    <FoldCard title="Slide size">
+      <Labelled label="size">
+        <NativeSelect.Root size="xs">
+          <NativeSelect.Field
+            aria-label="Slide size" bg="paper" borderRadius="6px" value={own || !known ? "own" : key}
+            onChange={(event) => choose(event.currentTarget.value)}
+          >
+            {SIZES.map(([value, word]) => <option key={value} value={value}>{word}</option>)}
+          </NativeSelect.Field>
+          <NativeSelect.Indicator />
+        </NativeSelect.Root>
+      </Labelled>
+      {(own || !known) && (
+        <>
+          <Pair>
+            <NumberField label="wide" value={draft.w} min={200} max={4000} onChange={(w) => setDraft({ ...draft, w })} />
+            <NumberField label="high" value={draft.h} min={200} max={4000} onChange={(h) => setDraft({ ...draft, h })} />
+          </Pair>
+          <QuietButton size="xs" onClick={() => void resizeSlides(Math.round(draft.w), Math.round(draft.h))}>Use this size</QuietButton>
+        </>
+      )}
+      <Text fontSize="12.5px" color="quiet" my="1.5">What is on the slides keeps its proportions and its place.</Text>
+      <Labelled label="language">
+        <Input
+          key={language} size="xs" bg="paper" borderRadius="6px" defaultValue={language} aria-label="Language of the course"
+          onBlur={(event) => {
+            const value = event.target.value.trim();
+            if (/^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$/.test(value)) changeCourse("Language", { language: value });
+            else event.target.value = language;
+          }}
+        />
+      </Labelled>
+    </FoldCard>
+  );
+}

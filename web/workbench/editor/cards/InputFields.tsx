@@ -1,0 +1,70 @@
+/** What an input asks for, and the variable that keeps it. */
+import type { ReactNode } from "react";
+import type { InputElement, Variable } from "../../../api/types";
+import { freshId } from "../../store/ids";
+import { freeName } from "../../store/names";
+import { changeCourse, useCourse } from "../../store/store";
+import { Choose } from "../../../kit/Choose";
+import { NumberField } from "../../../kit/NumberField";
+import { Pair } from "../../../kit/Pair";
+import { TextField } from "../../../kit/TextField";
+
+const KINDS = [
+  ["text", "words"], ["number", "a number"], ["choice", "one of a list"], ["checkbox", "yes or no"], ["slider", "a number, by a slider"],
+] as const;
+
+interface Props { element: InputElement; change: (label: string, part: object) => void }
+
+export function InputFields({ element, change }: Props): ReactNode {
+  const variables = useCourse((state) => state.course.variables);
+  const fitting = variables.filter((variable) => variable.type === typeFor(element.input));
+
+  function keepIn(id: string): void {
+    if (id !== "+") return change("Variable", { variable: id || null });
+    const variable = newVariable(element, variables);
+    changeCourse("New variable", { variables: [...variables, variable] });
+    change("Variable", { variable: variable.id });
+  }
+
+  const numeric = element.input === "number" || element.input === "slider";
+  return (
+    <>
+      <TextField label="Asks" value={element.label} onChange={(label) => change("Label", { label })} />
+      <Choose label="takes" value={element.input} options={KINDS} onChange={(input) => change("Input", { input })} />
+      <Choose
+        label="kept as" value={fitting.some((v) => v.id === element.variable) ? element.variable ?? "" : ""}
+        options={[["", "nothing yet"], ...fitting.map((v) => [v.id, v.name] as const), ["+", "a new variable"]]}
+        onChange={keepIn}
+      />
+      {element.input === "choice" && (
+        <TextField
+          label="Options, one on each line" lines={4} value={element.options.join("\n")}
+          onChange={(text) => change("Options", { options: text.split("\n").map((line) => line.slice(0, 250)).slice(0, 200) })}
+        />
+      )}
+      {numeric && (
+        <Pair>
+          <NumberField label="from" value={element.low} min={-1e9} max={1e9} onChange={(low) => change("Bounds", { low })} />
+          <NumberField label="to" value={element.high} min={-1e9} max={1e9} onChange={(high) => change("Bounds", { high })} />
+          {element.input === "slider" && (
+            <NumberField label="step" value={element.step} min={0.001} max={1e9} onChange={(step) => change("Bounds", { step })} />
+          )}
+        </Pair>
+      )}
+    </>
+  );
+}
+
+function typeFor(input: InputElement["input"]): Variable["type"] {
+  if (input === "number" || input === "slider") return "number";
+  return input === "checkbox" ? "yes_no" : "text";
+}
+
+function newVariable(element: InputElement, taken: readonly Variable[]): Variable {
+  const common = { description: "", id: freshId(), name: freeName(element.name, taken.map((variable) => variable.name)) };
+  switch (typeFor(element.input)) {
+    case "number": return { ...common, type: "number", default: 0, min: -1e9, max: 1e9, decimals: 6 };
+    case "yes_no": return { ...common, type: "yes_no", default: false };
+    case "text": return { ...common, type: "text", default: "" };
+  }
+}

@@ -1,0 +1,45 @@
+/** The captions of a film or sound: taken in from a file, written out again, taken away. */
+import { Flex, Text } from "@chakra-ui/react";
+import { useRef, type ReactNode } from "react";
+import { api, take } from "../../../api/client";
+import type { Caption, MediaFile } from "../../../api/types";
+import { attempt } from "../../store/commands";
+import { changeCourse, useCourse } from "../../store/store";
+import { QuietButton } from "../../../kit/QuietButton";
+import { download } from "../../../kit/download";
+
+export function CaptionsField({ file }: { file: MediaFile }): ReactNode {
+  const picker = useRef<HTMLInputElement>(null);
+  const { captions } = file;
+
+  function keep(label: string, changed: Caption[]): void {
+    const { course } = useCourse.getState();
+    changeCourse(label, { media: course.media.map((other) => (other.id === file.id ? { ...other, captions: changed } : other)) });
+  }
+
+  const takeIn = (chosen: File | undefined): Promise<void> => attempt(async () => {
+    if (!chosen) return;
+    const text = await chosen.text();
+    keep("Captions", (await take(api.POST("/api/edits/captions", { body: { text } }))).captions);
+  });
+
+  const writeOut = (): Promise<void> => attempt(async () => {
+    const { text } = await take(api.POST("/api/edits/captions/text", { body: { captions } }));
+    download(new Blob([text], { type: "text/vtt" }), `${file.name}.vtt`);
+  });
+
+  return (
+    <Flex gap="1.5" align="center" wrap="wrap" my="1.5">
+      <Text fontSize="12px" color="quiet" flex="1">
+        {captions.length ? `${captions.length} ${captions.length === 1 ? "caption" : "captions"}` : "No captions yet"}
+      </Text>
+      <QuietButton size="2xs" px="2" onClick={() => picker.current?.click()}>{captions.length ? "Replace captions" : "Take in captions"}</QuietButton>
+      {captions.length > 0 && <QuietButton size="2xs" px="2" onClick={() => void writeOut()}>Save as a file</QuietButton>}
+      {captions.length > 0 && <QuietButton size="2xs" px="2" color="brick" onClick={() => keep("Remove captions", [])}>Remove captions</QuietButton>}
+      <input
+        ref={picker} type="file" hidden accept=".vtt,.srt" aria-label={`Captions of ${file.name}`}
+        onChange={(event) => { void takeIn(event.target.files?.[0]); event.target.value = ""; }}
+      />
+    </Flex>
+  );
+}

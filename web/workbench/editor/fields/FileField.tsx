@@ -1,0 +1,112 @@
+/** Choosing a file for an element: from this computer, or one the course has already. */
+import { Box, Flex, Image, Progress, Text } from "@chakra-ui/react";
+import { Film, Music } from "lucide-react";
+import { useRef, useState, type ReactNode } from "react";
+import type { AudioElement, MediaFile, PictureElement, VideoElement } from "../../../api/types";
+import { keepFiles, kindOf, PICTURES, PLAYING, sendFile, showFile } from "../../store/media";
+import { changeElements, useCourse } from "../../store/store";
+import { QuietButton } from "../../../kit/QuietButton";
+import { sayError } from "../../../kit/toaster";
+
+export function FileField({ element }: { element: PictureElement | VideoElement | AudioElement }): ReactNode {
+  const words = { picture: "picture", video: "film", audio: "sound" }[element.kind];
+  return (
+    <FileChooser
+      kind={element.kind} current={element.media ?? null} word={element.media ? `Another ${words}` : `Choose a ${words}`}
+      onFile={(file) => showFile(element.id, file)}
+    />
+  );
+}
+
+/** The picture that stands in front of a film until it plays. */
+export function PosterField({ element }: { element: VideoElement }): ReactNode {
+  function put(file: MediaFile): void {
+    keepFiles([file]);
+    changeElements("Poster", [element.id], (e) => (e.kind === "video" ? { ...e, poster: file.id } : e));
+  }
+  return (
+    <Box>
+      <Text fontSize="12.5px" color="quiet" mb="1">Picture before it plays</Text>
+      <FileChooser kind="picture" current={element.poster ?? null} word="Choose a picture" onFile={put} />
+    </Box>
+  );
+}
+
+interface ChooserProps {
+  kind: "picture" | "video" | "audio";
+  current: string | null;
+  word: string;
+  onFile: (file: MediaFile) => void;
+}
+
+export function FileChooser({ kind, current, word, onFile }: ChooserProps): ReactNode {
+  const picker = useRef<HTMLInputElement>(null);
+  const files = useCourse((state) => state.course.media).filter((file) => kindOf(file) === kind);
+  const [share, setShare] = useState<number | null>(null);
+  const stop = useRef<AbortController | null>(null);
+
+  async function choose(file: File | undefined): Promise<void> {
+    if (!file) return;
+    stop.current = new AbortController();
+    setShare(0);
+    try {
+      const taken = await sendFile(file, setShare, stop.current.signal);
+      if (kindOf(taken) === kind) onFile(taken);
+      else sayError(new Error(`“${taken.name}” cannot stand here: it is another kind of file.`));
+    } catch (error) {
+      sayError(error);
+    } finally {
+      setShare(null);
+    }
+  }
+
+  return (
+    <Box>
+      <input
+        ref={picker} type="file" accept={kind === "picture" ? PICTURES : PLAYING} hidden
+        aria-label={{ picture: "Picture file", video: "Film file", audio: "Sound file" }[kind]}
+        onChange={(event) => { void choose(event.target.files?.[0]); event.target.value = ""; }}
+      />
+      {share === null ? (
+        <QuietButton size="xs" onClick={() => picker.current?.click()}>{word}</QuietButton>
+      ) : (
+        <Flex align="center" gap="2">
+          <Progress.Root value={share * 100} size="xs" flex="1" aria-label="Sending the file">
+            <Progress.Track><Progress.Range bg="spruce" /></Progress.Track>
+          </Progress.Root>
+          <QuietButton size="xs" onClick={() => stop.current?.abort()}>Stop</QuietButton>
+        </Flex>
+      )}
+      {files.length > 0 && (
+        <>
+          <Text fontSize="12.5px" color="quiet" mt="2">In this course</Text>
+          <Flex gap="1.5" wrap="wrap" mt="1" maxH="110px" overflowY="auto">
+            {files.map((file) => <FileButton key={file.id} file={file} on={file.id === current} onPick={() => onFile(file)} />)}
+          </Flex>
+        </>
+      )}
+    </Box>
+  );
+}
+
+function FileButton({ file, on, onPick }: { file: MediaFile; on: boolean; onPick: () => void }): ReactNode {
+  return (
+    <Box
+      as="button" borderWidth="2px" borderRadius="6px" overflow="hidden" borderColor={on ? "marigold" : "edge"}
+      title={file.name} aria-label={file.name} aria-pressed={on} onClick={onPick}
+    >
+      <FilePicture file={file} w={48} h={36} />
+    </Box>
+  );
+}
+
+/** A small picture of a file; a sign for what cannot be seen. */
+export function FilePicture({ file, w, h }: { file: MediaFile; w: number; h: number }): ReactNode {
+  const entry = useCourse((state) => state.media[file.id]);
+  const preview = entry?.preview;
+  if (!preview) {
+    const Icon = kindOf(file) === "video" ? Film : Music;
+    return <Flex w={`${w}px`} h={`${h}px`} align="center" justify="center" bg="table"><Icon size={18} aria-hidden /></Flex>;
+  }
+  return <Image src={preview} alt="" w={`${w}px`} h={`${h}px`} objectFit="contain" bg="table" loading="lazy" />;
+}

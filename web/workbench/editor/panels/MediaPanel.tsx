@@ -1,0 +1,146 @@
+/** Media: the course's files, the library for all courses, and the shipped drawings. */
+import { Box, Flex, Heading, Input, Text } from "@chakra-ui/react";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { Upload } from "lucide-react";
+import { useRef, useState, type ReactNode } from "react";
+import { api, take } from "../../../api/client";
+import { attempt } from "../../store/commands";
+import { addFile, PICTURES, PLAYING, takeFrom } from "../../store/media";
+import { useCourse } from "../../store/store";
+import { MainButton } from "../../../kit/MainButton";
+import { QuietButton } from "../../../kit/QuietButton";
+import { Choose } from "../../../kit/Choose";
+import { FileCard } from "./FileCard";
+import { sendAll } from "./uploads";
+
+const PLACES = [["course", "this course"], ["library", "my library"], ["drawings", "shipped drawings"]] as const;
+
+export function MediaPanel(): ReactNode {
+  const [place, setPlace] = useState<"course" | "library" | "drawings">("course");
+  const [sought, setSought] = useState("");
+  const picker = useRef<HTMLInputElement>(null);
+  return (
+    <Box
+      p="3" minH="100%" onDragOver={(event) => event.preventDefault()}
+      onDrop={(event) => {
+        event.preventDefault();
+        sendAll([...event.dataTransfer.files], { place: false });
+      }}
+    >
+      <Flex align="center" justify="space-between" mb="2">
+        <Heading as="h2" fontSize="14px" fontFamily="body" fontWeight="700">Media</Heading>
+        <MainButton size="xs" onClick={() => picker.current?.click()}><Upload size={14} /> Bring in</MainButton>
+      </Flex>
+      <input
+        ref={picker} type="file" multiple hidden accept={`${PICTURES},${PLAYING}`} aria-label="Files to bring in"
+        onChange={(event) => {
+          sendAll([...event.target.files ?? []], { place: false });
+          event.target.value = "";
+        }}
+      />
+      <Choose label="from" value={place} options={PLACES} onChange={setPlace} />
+      <Input
+        size="xs" bg="sheet" borderRadius="6px" my="1.5" placeholder="Search by name or tag" aria-label="Search media"
+        value={sought} onChange={(event) => setSought(event.target.value)}
+      />
+      {place === "course" && <CourseFiles sought={sought} />}
+      {place === "library" && <Library sought={sought} />}
+      {place === "drawings" && <Drawings sought={sought} />}
+    </Box>
+  );
+}
+
+function fits(sought: string, ...words: string[]): boolean {
+  const all = words.join(" ").toLowerCase();
+  return sought.toLowerCase().split(/\s+/).every((part) => all.includes(part));
+}
+
+function CourseFiles({ sought }: { sought: string }): ReactNode {
+  const files = useCourse((state) => state.course.media);
+  const slug = useCourse((state) => state.slug);
+  const saved = useCourse((state) => state.versions);
+  const [unusedOnly, setUnusedOnly] = useState(false);
+  const use = useQuery({
+    queryKey: ["media-use", slug, saved], placeholderData: (before) => before,
+    queryFn: () => take(api.GET("/api/courses/{slug}/media-use", { params: { path: { slug } } })),
+  }).data;
+  const unused = files.filter((file) => use && !use[file.id]?.length);
+  const shown = (unusedOnly ? unused : files).filter((file) => fits(sought, file.name, ...file.tags));
+  if (!files.length) {
+    return (
+      <Text color="quiet" fontSize="13px" py="4">
+        No files yet. Drop pictures, films and sounds here, as many as you like; then use them on any slide.
+      </Text>
+    );
+  }
+  return (
+    <>
+      {unused.length > 0 && (
+        <QuietButton size="xs" mb="2" aria-pressed={unusedOnly} onClick={() => setUnusedOnly(!unusedOnly)}>
+          {unusedOnly ? "Show all" : `${unused.length} not used`}
+        </QuietButton>
+      )}
+      {!shown.length && <Text color="quiet" fontSize="13px" py="2">Nothing is called that.</Text>}
+      {shown.map((file) => <FileCard key={file.id} file={file} use={use?.[file.id]} />)}
+    </>
+  );
+}
+
+function Library({ sought }: { sought: string }): ReactNode {
+  const client = useQueryClient();
+  const { data } = useQuery({ queryKey: ["library"], queryFn: () => take(api.GET("/api/library")) });
+  if (!data?.length) {
+    return (
+      <Text color="quiet" fontSize="13px" py="4">
+        Nothing here yet. “Keep for all courses”, beside a file of a course, puts it here.
+      </Text>
+    );
+  }
+  const remove = (id: number): Promise<void> => attempt(async () => {
+    await take(api.DELETE("/api/library/{shared_id}", { params: { path: { shared_id: id } } }));
+    await client.invalidateQueries({ queryKey: ["library"] });
+  });
+  return data.filter(({ file }) => fits(sought, file.name, ...file.tags)).map(({ id, file, preview }) => (
+    <Flex key={id} gap="2" py="1.5" align="center" borderBottomWidth="1px">
+      {preview ? <img src={preview} alt="" width={56} height={42} style={{ objectFit: "contain" }} /> : <Box w="56px" />}
+      <Box flex="1" minW="0">
+        <Text fontSize="13px" fontWeight="600" truncate>{file.name}</Text>
+        <Flex gap="1.5" mt="1">
+          <QuietButton size="2xs" px="2" onClick={() => void attempt(async () => addFile(await takeFrom({ shared: id }), null))}>Use</QuietButton>
+          <QuietButton size="2xs" px="2" onClick={() => void remove(id)}>Remove</QuietButton>
+        </Flex>
+      </Box>
+    </Flex>
+  ));
+}
+
+const GROUPS = [["people", "People"], ["backdrops", "Backdrops"], ["icons", "Icons"], ["plates", "Plates for buttons"]] as const;
+
+function Drawings({ sought }: { sought: string }): ReactNode {
+  const { data } = useQuery({ queryKey: ["drawings"], staleTime: Infinity, queryFn: () => take(api.GET("/api/drawings")) });
+  return (
+    <>
+      <Text color="quiet" fontSize="12.5px" mb="1">They take the colours of the course’s theme.</Text>
+      {GROUPS.map(([group, name]) => {
+        const drawings = (data ?? []).filter((one) => one.group === group && fits(sought, one.name, ...one.tags));
+        if (!drawings.length) return null;
+        const w = group === "backdrops" ? 112 : group === "icons" ? 44 : 68;
+        return (
+          <Box key={group} mb="3">
+            <Text fontSize="12.5px" fontWeight="600" mb="1">{name}</Text>
+            <Flex gap="1.5" wrap="wrap">
+              {drawings.map((one) => (
+                <Box
+                  as="button" key={one.key} borderWidth="1px" borderRadius="6px" bg="sheet" p="1" title={one.name} aria-label={one.name}
+                  _hover={{ borderColor: "spruce" }} onClick={() => void attempt(async () => addFile(await takeFrom({ drawing: one.key }), null))}
+                >
+                  <img src={one.url} alt="" width={w} height={group === "backdrops" ? w * 0.5625 : w} loading="lazy" style={{ objectFit: "contain" }} />
+                </Box>
+              ))}
+            </Flex>
+          </Box>
+        );
+      })}
+    </>
+  );
+}

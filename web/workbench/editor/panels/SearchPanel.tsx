@@ -1,0 +1,126 @@
+/** Find and replace over the course: first the places, then the change. */
+import { Box, Flex, Heading, Input, Text } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
+import { useEffect, useState, type ReactNode } from "react";
+import { api, take } from "../../../api/client";
+import type { components } from "../../../api/api";
+import { attempt } from "../../store/commands";
+import { saveAll } from "../../store/saver";
+import { apply, goToSlide, select, useCourse } from "../../store/store";
+import { MainButton } from "../../../kit/MainButton";
+import { sayDone } from "../../../kit/toaster";
+import { count } from "../../../kit/units";
+import { Check } from "../../../kit/Check";
+import { Choose } from "../../../kit/Choose";
+import { PaintField } from "../fields/PaintField";
+
+type Found = components["schemas"]["FoundOut"];
+type What = components["schemas"]["FindIn"]["what"];
+
+const WHATS = [["texts", "words"], ["names", "names of elements"], ["alternatives", "text alternatives"], ["colours", "a colour"], ["fonts", "a font"]] as const;
+const FONTS = [["heading", "heading"], ["text", "text"]] as const;
+
+export function FindPanel(): ReactNode {
+  const slug = useCourse((state) => state.slug);
+  const saved = useCourse((state) => state.versions);
+  const [what, setWhat] = useState<What>("texts");
+  const [text, setText] = useState("");
+  const [by, setBy] = useState("");
+  const [match_case, setCase] = useState(false);
+  const [whole_words, setWhole] = useState(false);
+  const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
+  const query = { what, text, match_case, whole_words };
+  const { data } = useQuery({
+    queryKey: ["find", slug, query, saved], enabled: text !== "", placeholderData: (before) => before,
+    queryFn: async () => {
+      await saveAll();
+      return take(api.POST("/api/edits/find/{slug}", { params: { path: { slug } }, body: query }));
+    },
+  });
+  useEffect(() => setLeft(new Set()), [what, text, match_case, whole_words]);
+  const found: readonly Found[] = text ? data ?? [] : [];
+  const chosen = found.filter((place) => !left.has(place.key));
+
+  function choose(next: What): void {
+    setWhat(next);
+    setText(next === "fonts" ? "heading" : next === "colours" ? "primary" : "");
+    setBy(next === "fonts" ? "text" : next === "colours" ? "accent" : "");
+  }
+
+  const replace = (): Promise<void> => attempt(async () => {
+    await saveAll();
+    const body = { ...query, by, places: chosen.map((place) => place.key) };
+    const changed = await take(api.POST("/api/edits/replace/{slug}", { params: { path: { slug } }, body }));
+    apply("Replace", {
+      ...(changed.course ? { course: changed.course } : {}),
+      slides: Object.fromEntries(changed.slides.map((slide) => [slide.id, slide])),
+    }, { stored: true });
+    sayDone(`Replaced in ${count(chosen.length, "place")}. Ctrl+Z takes it back.`);
+  });
+
+  const worded = what === "texts" || what === "names" || what === "alternatives";
+  return (
+    <Box p="3" data-own-keys>
+      <Heading as="h2" fontSize="14px" fontFamily="body" fontWeight="700" mb="2">Find and replace</Heading>
+      <Choose label="look for" value={what} options={WHATS} onChange={choose} />
+      {worded && (
+        <>
+          <Input size="sm" bg="sheet" autoFocus value={text} onChange={(event) => setText(event.target.value)} placeholder="Find" aria-label="Find" my="1" />
+          <Input size="sm" bg="sheet" value={by} onChange={(event) => setBy(event.target.value)} placeholder="Replace by" aria-label="Replace by" mb="1" />
+          <Check label="Capitals as written" value={match_case} onChange={setCase} />
+          <Check label="Whole words" value={whole_words} onChange={setWhole} />
+        </>
+      )}
+      {what === "colours" && (
+        <>
+          <PaintField label="find" value={text} onChange={setText} />
+          <PaintField label="replace by" value={by} onChange={setBy} />
+        </>
+      )}
+      {what === "fonts" && (
+        <>
+          <Choose label="find" value={text as "heading"} options={FONTS} onChange={setText} />
+          <Choose label="replace by" value={by as "text"} options={FONTS} onChange={setBy} />
+        </>
+      )}
+      <Flex align="center" justify="space-between" my="2" gap="2">
+        <Text color="quiet" fontSize="13px" role="status">{text ? count(found.length, "place") : ""}</Text>
+        <MainButton size="xs" disabled={!chosen.length} onClick={() => void replace()}>
+          Replace in {count(chosen.length, "place")}
+        </MainButton>
+      </Flex>
+      <Places found={found} left={left} onLeave={setLeft} />
+    </Box>
+  );
+}
+
+function Places(
+  { found, left, onLeave }: { found: readonly Found[]; left: ReadonlySet<string>; onLeave: (left: ReadonlySet<string>) => void },
+): ReactNode {
+  const order = useCourse((state) => state.course.slides);
+  const slides = useCourse((state) => state.slides);
+  function toggle(key: string): void {
+    const next = new Set(left);
+    if (!next.delete(key)) next.add(key);
+    onLeave(next);
+  }
+  return found.slice(0, 300).map((place) => {
+    const at = place.slide ? `${order.indexOf(place.slide) + 1} ${slides[place.slide]?.title ?? ""}` : "the course";
+    const name = slides[place.slide ?? ""]?.elements.find((element) => element.id === place.element)?.name;
+    return (
+      <Flex key={place.key} gap="2" py="1.5" borderBottomWidth="1px" align="flex-start" fontSize="13px">
+        <input
+          type="checkbox" checked={!left.has(place.key)} onChange={() => toggle(place.key)} aria-label={`Replace in ${at}`}
+          style={{ marginTop: 3, accentColor: "#1e5b4b" }}
+        />
+        <Box
+          as="button" textAlign="left" minW="0" overflowWrap="anywhere"
+          onClick={() => { if (place.slide) { goToSlide(place.slide); if (place.element) select([place.element]); } }}
+        >
+          <Text>{place.before}<b style={{ background: "#fdf0dc", color: "#22302b" }}>{place.match}</b>{place.after}</Text>
+          <Text color="quiet" fontSize="12px">{at}{name ? ` · ${name}` : ""}</Text>
+        </Box>
+      </Flex>
+    );
+  });
+}

@@ -1,0 +1,134 @@
+/** The slide as a picture, with handles over it. */
+import { Box, Flex } from "@chakra-ui/react";
+import { Plus } from "lucide-react";
+import { useEffect, useMemo, useRef, useState, type ReactNode, type RefObject } from "react";
+import { Still } from "../../../player/render/Still";
+import { promptedSlide } from "../../store/following";
+import { addSlide } from "../../store/slides";
+import { edit, select, useCourse } from "../../store/store";
+import { Empty } from "../../../kit/Empty";
+import { MainButton } from "../../../kit/MainButton";
+import { EditInPlace } from "../text/EditInPlace";
+import { Handles } from "./Handles";
+import { OverlayBar } from "./OverlayBar";
+import { asideOf, atHand, withOverlay, overlayIn, useOverlay } from "./overlays";
+import { Overflow } from "./Overflow";
+import { Grid, Rulers } from "./Rulers";
+import { hasLooks, LooksStrip } from "../../looks/LooksStrip";
+import { useAsLooked } from "../../looks/useAsLooked";
+import { PairLines } from "../../judges/PairLines";
+import { useTiming } from "../../timing/useTiming";
+import { MovePath } from "../../timing/MovePath";
+import { StageBar } from "./StageBar";
+import { sendAll } from "../panels/uploads";
+import { useView } from "./view";
+
+interface Props {
+  /** Says where the pointer is, in slide pixels; null outside the slide. Asked only when it is wanted. */
+  pointer: RefObject<() => [number, number] | null>;
+  onAdd: (at: [number, number] | null) => void;
+}
+
+/** Where the pointer is while it is not over the slide. */
+export const nowhere = (): null => null;
+const NOTHING: ReadonlySet<string> = new Set();
+const MARGIN = 28;
+const BAR = 44;
+
+export function Stage({ pointer, onAdd }: Props): ReactNode {
+  const frame = useRef<HTMLDivElement>(null);
+  const paper = useRef<HTMLDivElement>(null);
+  const size = useCourse((state) => state.course.size);
+  const theme = useCourse((state) => state.course.theme);
+  const media = useCourse((state) => state.media);
+  const sources = useCourse((state) => state.sources);
+  const made = useCourse((state) => (state.place.slide ? state.slides[state.place.slide] : undefined));
+  const slide = useAsLooked(made);
+  const editing = useCourse((state) => state.editing);
+  const zoom = useView((view) => view.zoom);
+  const overlay = useOverlay((state) => state.overlay);
+  const edited = overlayIn(slide, overlay);
+  const selected = useCourse((state) => state.place.selected);
+  const timed = useTiming((state) => state.open);
+  const aside = useMemo(() => (slide ? asideOf(slide, selected) : NOTHING), [slide, selected]);
+  const [fitted, setFitted] = useState(0);
+  const scale = fitted * zoom;
+
+  useEffect(() => {
+    const element = frame.current;
+    if (!element) return;
+    const observer = new ResizeObserver(() => {
+      setFitted(Math.min(
+        (element.clientWidth - 2 * MARGIN) / size.w, (element.clientHeight - 2 * MARGIN - BAR) / size.h, 2,
+      ));
+    });
+    observer.observe(element);
+    return () => observer.disconnect();
+  }, [size.w, size.h]);
+
+  const shown = useMemo(() => {
+    if (!slide) return null;
+    const whole = promptedSlide(slide, sources);
+    return withOverlay(whole, edited, size, aside);
+  }, [slide, sources, edited, size, aside]);
+
+  function point(event: { clientX: number; clientY: number }): [number, number] | null {
+    const box = paper.current?.getBoundingClientRect();
+    if (!box || !scale) return null;
+    const x = (event.clientX - box.left) / scale;
+    const y = (event.clientY - box.top) / scale;
+    return x >= 0 && y >= 0 && x <= size.w && y <= size.h ? [Math.round(x), Math.round(y)] : null;
+  }
+
+  const element = slide?.elements.find((other) => other.id === editing);
+  const only = selected.length === 1 ? made?.elements.find((other) => other.id === selected[0]) : undefined;
+  const roomy = zoom > 1;
+  return (
+    <Box flex="1" minW="0" position="relative" bg="table" role="region" aria-label="Slide" data-pane="slide">
+      <Flex
+        ref={frame} position="absolute" inset="0" overflow={roomy ? "auto" : "hidden"}
+        align={roomy ? "flex-start" : "center"} justify={roomy ? "flex-start" : "center"}
+        p={roomy ? `${MARGIN}px` : undefined} pb={`${BAR}px`}
+        onPointerMove={({ clientX, clientY }) => { pointer.current = () => point({ clientX, clientY }); }}
+        onPointerLeave={() => { pointer.current = nowhere; }}
+        onPointerDown={(event) => { if (event.target === frame.current) { select([]); edit(null); } }}
+        onDragOver={(event) => event.preventDefault()}
+        onDrop={(event) => {
+          event.preventDefault();
+          sendAll([...event.dataTransfer.files], { at: point(event) });
+        }}
+      >
+        {slide && shown ? (
+          <Box
+            ref={paper} boxShadow="0 1px 10px rgb(34 48 43 / 14%)" position="relative" isolation="isolate"
+            tabIndex={0} data-stage role="group" flex="none"
+            aria-label={`${slide.title}: Tab goes through the elements, Escape leaves`}
+            _focusVisible={{ outline: "2px solid {colors.marigold}", outlineOffset: "4px" }}
+          >
+            <Box aria-hidden={!element}>
+              <Still slide={shown} {...{ size, theme, media, scale }} without={editing}>
+                {element && <EditInPlace element={element} key={element.id} />}
+              </Still>
+            </Box>
+            <Grid scale={scale} />
+            <Overflow slide={slide} scale={scale} />
+            <Handles slide={slide} scale={scale} reaches={(e) => atHand(e, edited, aside)} />
+            <MovePath slide={slide} scale={scale} />
+            <PairLines slide={slide} scale={scale} />
+            <Rulers scale={scale} />
+          </Box>
+        ) : (
+          <Empty
+            title="No slides yet"
+            action={<MainButton onClick={() => void addSlide()}><Plus size={16} /> Add a slide</MainButton>}
+          >
+            A course begins with its first slide.
+          </Empty>
+        )}
+      </Flex>
+      {only && !editing && !timed && hasLooks(only, slide) && <LooksStrip element={only} />}
+      {slide && edited && <OverlayBar slide={slide} edited={edited} />}
+      {slide && <StageBar scale={scale} onAdd={() => onAdd(null)} />}
+    </Box>
+  );
+}

@@ -1,0 +1,116 @@
+/** What is edited: the slide itself, or one of its overlays. */
+import { create } from "zustand";
+import { api, take } from "../../../api/client";
+import type { Element, Overlay, Pattern, Slide } from "../../../api/types";
+import { attempt } from "../../store/commands";
+import { changeSlide, currentSlide, select, useCourse } from "../../store/store";
+
+export const useOverlay = create<{ overlay: string | null }>(() => ({ overlay: null }));
+
+/** Edit an overlay, or (null) the slide below. */
+export function editOverlay(overlay: string | null): void {
+  if (useOverlay.getState().overlay === overlay) return;
+  useOverlay.setState({ overlay });
+  select([]);
+}
+
+/** The overlay that is edited, if this slide has it. */
+export function overlayIn(slide: Slide | undefined, overlay: string | null): Overlay | null {
+  return slide?.overlays.find(({ id }) => id === overlay) ?? null;
+}
+
+/** Whether an element is on what is edited, and not put aside. */
+export function atHand(element: Element, edited: Overlay | null, aside: ReadonlySet<string>): boolean {
+  return !element.hidden_while_editing && (element.overlay ?? null) === (edited?.id ?? null) && !aside.has(element.id);
+}
+
+/**
+ * What patterns show only at another moment than the one that is looked at: that of what is
+ * selected, else the first.
+ */
+export function asideOf(slide: Slide, selected: readonly string[]): ReadonlySet<string> {
+  const aside = new Set<string>();
+  for (const pattern of slide.patterns) {
+    const moments = momentsOf(pattern);
+    const looked = moments.find((moment) => moment.some((id) => selected.includes(id))) ?? moments[0];
+    for (const moment of moments) for (const { id } of slide.elements) {
+      if (moment !== looked && moment.includes(id) && !looked?.includes(id)) aside.add(id);
+    }
+  }
+  for (const pattern of slide.patterns) {
+    if (pattern.kind === "reveal_set") for (const { trigger } of pattern.items) aside.delete(trigger);
+    if (pattern.kind === "flip_cards") {
+      for (const { front, back } of pattern.cards) aside.add(selected.includes(back) ? front : back);
+    }
+  }
+  const members = slide.elements.filter(({ group }) => group && aside.has(group));
+  for (const { id } of members) aside.add(id);
+  return aside;
+}
+
+/** The moments of a pattern at which different things are there. */
+function momentsOf(pattern: Pattern): string[][] {
+  switch (pattern.kind) {
+    case "reveal_set": return pattern.one_at_a_time ? pattern.items.map((item) => [item.trigger, ...item.shows]) : [];
+    case "steps": return pattern.steps.map((step) => [...step.shows]);
+    default: return [];
+  }
+}
+
+const ABOVE = 1_000_000;
+
+/** What the stage draws: the slide, and over it the overlay that is edited, dimming it as it will. */
+export function withOverlay(
+  whole: Slide, edited: Overlay | null, size: { w: number; h: number }, aside: ReadonlySet<string>,
+): Slide {
+  const slide = { ...whole, elements: whole.elements.filter((e) => !aside.has(e.id)) };
+  const below = slide.elements.filter((e) => !e.overlay && (edited !== null || !e.hidden_while_editing));
+  if (!edited) return { ...slide, elements: below };
+  const own = slide.elements.filter((e) => atHand(e, edited, aside)).map((e) => ({ ...e, z: e.z + ABOVE }));
+  return { ...slide, elements: [...below, ...(edited.dims ? [sheet(size, below)] : []), ...own] };
+}
+
+/** The shade that an overlay lays over the slide. */
+function sheet({ w, h }: { w: number; h: number }, below: readonly Element[]): Element {
+  const like = below[0];
+  return {
+    kind: "shape", shape: "rectangle", rising: false, points: [], tail: { x: 0, y: 0 }, text: { blocks: [] },
+    id: "shade", name: "", x: 0, y: 0, w, h, z: ABOVE - 1, turn: 0, flip_x: false, flip_y: false, alt: "",
+    decoration: true, locked: true, hidden_while_editing: false, own: [], looks: {}, rules: [], moves: [],
+    enters: "none", leaves: "none", pulse: "none",
+    style: {
+      ...(like?.style ?? PLAIN), fill: "#141c18", opacity: 0.45, border_width: 0, radius: 0, shadow: null,
+    },
+  };
+}
+
+const PLAIN: Element["style"] = {
+  border_width: 0, border_style: "solid", radius: 0, opacity: 1, padding: 0, text_colour: "ink", size: 28,
+  bold: false, italic: false, font: "text", line_height: 1.35, align: "left", valign: "top", fit: "keep",
+};
+
+/** A new overlay; the selected elements move onto it. */
+export function addOverlay(): Promise<void> {
+  return attempt(async () => {
+    const slide = currentSlide();
+    if (!slide) return;
+    const body = { slide, elements: [...useCourse.getState().place.selected] };
+    const made = await take(api.POST("/api/edits/overlay", { body }));
+    changeSlide("Add overlay", made.slide);
+    editOverlay(made.overlay);
+  });
+}
+
+export function changeOverlay(slide: Slide, overlay: Overlay, label = "Change overlay"): void {
+  changeSlide(label, {
+    ...slide, overlays: slide.overlays.map((other) => (other.id === overlay.id ? overlay : other)),
+  }, `${label}-${overlay.id}`);
+}
+
+/** Take an overlay away, with all that is on it. */
+export function removeOverlay(slide: Slide, overlay: string): Promise<void> {
+  return attempt(async () => {
+    changeSlide("Delete overlay", await take(api.POST("/api/edits/overlay/remove", { body: { slide, overlay } })));
+    editOverlay(null);
+  });
+}

@@ -1,0 +1,115 @@
+/** Editing words where they stand, in the very look that they will have. */
+import { EditorContent, useEditor } from "@tiptap/react";
+import { useRef, type CSSProperties, type KeyboardEvent, type ReactNode } from "react";
+import type { Blank, ButtonElement, Element, InputElement, RichText, ShapeElement, TextElement } from "../../../api/types";
+import { boxVariables, placed, textStyle } from "../../../player/render/style";
+import { hasWords } from "../../store/richText";
+import { blanksQuestion, keepBlanks } from "../../judges/BlankTool";
+import { changeElements, currentSlide, edit } from "../../store/store";
+import { fromEditor, saidInBlanks, toEditor } from "./editorText";
+import { EXTENSIONS } from "./editorExtensions";
+import { EditTable } from "./EditTable";
+import { TextTools } from "./TextTools";
+
+/** Whether the element holds words that can be edited where they stand. */
+export function isEditable(element: Element): boolean {
+  switch (element.kind) {
+    case "text": case "button": case "input": case "table": return true;
+    case "shape": return element.shape !== "line" && element.shape !== "arrow";
+    default: return false;
+  }
+}
+
+export function EditInPlace({ element }: { element: Element }): ReactNode {
+  switch (element.kind) {
+    case "text": case "shape": return <EditText element={element} />;
+    case "button": case "input": return <EditLabel element={element} />;
+    case "table": return <EditTable element={element} />;
+    default: return null;
+  }
+}
+
+/** Leave the words and give the keys back to the slide. */
+export function leaveEditing(): void {
+  edit(null);
+  document.querySelector<HTMLElement>("[data-stage]")?.focus();
+}
+
+export function overlay(element: Element): CSSProperties {
+  return { ...placed(element), ...boxVariables(element, element.style), zIndex: 1_000_003 };
+}
+
+/** The element with other words; a shape that gets its first ones is no decoration any more. */
+function said(element: Element, text: RichText): Element {
+  if (element.kind !== "text" && element.kind !== "shape") return element;
+  const begins = element.kind === "shape" && hasWords(text) && !hasWords(element.text);
+  return { ...element, text, ...(begins ? { decoration: false } : {}) };
+}
+
+function EditText({ element }: { element: TextElement | ShapeElement }): ReactNode {
+  const blanks = useRef(new Map<string, Blank>());
+  const editor = useEditor({
+    extensions: EXTENSIONS,
+    content: toEditor(element.text, wordsOfBlanks(element.id)),
+    autofocus: "all",
+    editorProps: { attributes: { "aria-label": `Text of ${element.name}`, role: "textbox" } },
+    onUpdate: ({ editor: now }) => {
+      const typed = now.getJSON();
+      const text = fromEditor(typed);
+      if (blanksQuestion(currentSlide(), element.id)) keepBlanks(element.id, text, blanks.current, saidInBlanks(typed));
+      else changeElements("Edit text", [element.id], (e) => said(e, text), `text-${element.id}`);
+    },
+  });
+  const round = element.kind === "shape" && element.shape === "ellipse" ? " zz-ellipse" : "";
+  return (
+    <div
+      className="zz-element" data-own-keys style={overlay(element)}
+      onKeyDown={(event) => {
+        if (event.key === "Escape") {
+          event.stopPropagation();
+          leaveEditing();
+        }
+      }}
+    >
+      {editor && <TextTools editor={editor} element={element.id} />}
+      <div className={`zz-box zz-words${round}`} style={textStyle(element.style)}>
+        <EditorContent editor={editor} className="zz-rich" style={{ width: "100%" }} />
+      </div>
+    </div>
+  );
+}
+
+function wordsOfBlanks(element: string): Map<string, string> {
+  const question = blanksQuestion(currentSlide(), element);
+  return new Map((question?.blanks ?? []).map(({ id, accepts }) => [id, accepts.words[0] ?? ""]));
+}
+
+function EditLabel({ element }: { element: ButtonElement | InputElement }): ReactNode {
+  const field = useRef<HTMLInputElement>(null);
+  const boxed = element.kind === "button";
+  function onKeyDown(event: KeyboardEvent): void {
+    if (event.key !== "Enter" && event.key !== "Escape") return;
+    event.stopPropagation();
+    leaveEditing();
+  }
+  return (
+    <div className="zz-element" data-own-keys style={overlay(element)}>
+      <span className={boxed ? "zz-box zz-words" : "zz-field"} style={boxed ? textStyle(element.style) : { ...textStyle(element.style), padding: 0 }}>
+        <input
+          ref={field} autoFocus value={element.label} aria-label={`Label of ${element.name}`}
+          onFocus={(event) => event.target.select()} onBlur={() => edit(null)} maxLength={500}
+          style={{
+            width: "100%", font: "inherit", color: "inherit", background: "none", border: 0,
+            textAlign: element.style.align, outline: 0,
+          }}
+          onChange={(event) => {
+            const label = event.target.value;
+            changeElements("Edit label", [element.id], (e) => ({ ...e, label }) as Element,
+              `label-${element.id}`);
+          }}
+          onKeyDown={onKeyDown}
+        />
+      </span>
+    </div>
+  );
+}

@@ -1,0 +1,105 @@
+/** Course, modes, whether all is saved, and what was found. */
+import { Box, Flex, Heading, IconButton, Input, Link as ChakraLink, Text } from "@chakra-ui/react";
+import { ArrowLeft, Check, CloudOff, Flag, LoaderCircle } from "lucide-react";
+import { useState, type ReactNode } from "react";
+import { Link, NavLink } from "react-router";
+import { save } from "../store/saver";
+import { changeCourse, useCourse } from "../store/store";
+import { UserMenu } from "../../kit/UserMenu";
+import { Tip } from "../../kit/Tip";
+import { count } from "../../kit/units";
+import { useCheck, useFindings, useTried } from "./useCheck";
+
+const MODES = [["plan", "Plan"], ["build", "Build"], ["rehearse", "Rehearse"], ["publish", "Publish"]] as const;
+
+export function TopBar({ mode }: { mode: string }): ReactNode {
+  const slug = useCourse((state) => state.slug);
+  const title = useCourse((state) => state.course.title);
+  return (
+    <Flex as="header" h="48px" px="3" align="center" bg="paper" borderBottomWidth="1px" gap="3">
+      <Flex flex="1" align="center" gap="2" minW="0">
+        <Tip label="Back to the shelf">
+          <IconButton asChild size="xs" variant="ghost" color="ink" aria-label="Back to the shelf">
+            <Link to="/"><ArrowLeft size={18} /></Link>
+          </IconButton>
+        </Tip>
+        <Heading as="h1" srOnly>{title}</Heading>
+        <CourseTitle />
+      </Flex>
+      <Flex as="nav" gap="1" aria-label="Modes">
+        {MODES.map(([key, word]) => (
+          <ChakraLink
+            key={key} asChild px="3.5" py="1" borderRadius="card" color="quiet" fontWeight="600"
+            _hover={{ bg: "spruce.soft", textDecoration: "none" }}
+            css={{ "&[aria-current=page]": { bg: "spruce", color: "onSpruce" } }}
+          >
+            <NavLink to={`/courses/${slug}/${key}`}>{word}</NavLink>
+          </ChakraLink>
+        ))}
+      </Flex>
+      <Flex flex="1" justify="flex-end" align="center" gap="2">
+        <SavingChip />
+        <FindingsChip mode={mode} />
+        <UserMenu />
+      </Flex>
+    </Flex>
+  );
+}
+
+function CourseTitle(): ReactNode {
+  const title = useCourse((state) => state.course.title);
+  const [draft, setDraft] = useState<string | null>(null);
+
+  function finish(): void {
+    if (draft?.trim() && draft.trim() !== title) changeCourse("Rename course", { title: draft.trim() });
+    setDraft(null);
+  }
+
+  return (
+    <Input
+      size="xs" variant="subtle" bg="transparent" aria-label="Title of the course" maxLength={200}
+      fontFamily="heading" fontWeight="700" fontSize="17px" maxW="340px" px="1.5"
+      value={draft ?? title} onChange={(event) => setDraft(event.target.value)} onBlur={finish}
+      onKeyDown={(event) => {
+        if (event.key === "Enter") event.currentTarget.blur();
+        if (event.key === "Escape") setDraft(null);
+      }}
+    />
+  );
+}
+
+function SavingChip(): ReactNode {
+  const saving = useCourse((state) => state.saving);
+  const dirty = useCourse((state) => state.dirty.size > 0);
+  const unsaved = saving.kind === "unsaved";
+  const [icon, words] = unsaved ? [<CloudOff size={14} key="i" />, "Not saved yet"]
+    : saving.kind === "saving" || dirty ? [<LoaderCircle size={14} key="i" />, "Saving …"]
+    : [<Check size={14} key="i" />, "Saved"];
+  return (
+    <Flex
+      role="status" align="center" gap="1.5" px="3" py="1" borderRadius="full" fontSize="13px"
+      bg={unsaved ? "brick.soft" : "table"} color={unsaved ? "brick" : "ink"} data-saving={saving.kind}
+    >
+      {icon}
+      <Text title={unsaved ? saving.reason : undefined}>{words}</Text>
+      {unsaved && (
+        <Box as="button" textDecoration="underline" onClick={() => void save()}>try now</Box>
+      )}
+    </Flex>
+  );
+}
+
+function FindingsChip({ mode }: { mode: string }): ReactNode {
+  const slug = useCourse((state) => state.slug);
+  const check = useCheck();
+  const number = useFindings(check, useTried()).length;
+  if (!number || mode === "publish") return null;
+  return (
+    <ChakraLink
+      asChild px="3" py="1" borderRadius="full" bg="brick.soft" color="brick" fontSize="13px"
+      fontWeight="600"
+    >
+      <Link to={`/courses/${slug}/publish`}><Flag size={14} /> {count(number, "finding")}</Link>
+    </ChakraLink>
+  );
+}

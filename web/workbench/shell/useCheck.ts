@@ -1,0 +1,66 @@
+/** What the core says of the course as it was last saved: findings, ways, what an LMS is told. */
+import { useQuery } from "@tanstack/react-query";
+import { useEffect, useMemo, useState } from "react";
+import { api, take } from "../../api/client";
+import type { components } from "../../api/api";
+import { released, useCourse } from "../store/store";
+
+export type Check = components["schemas"]["Check"];
+export type Route = components["schemas"]["Route"];
+export type Tried = components["schemas"]["Tried"];
+type Finding = components["schemas"]["Finding"];
+export type Way = components["schemas"]["Way"];
+
+/** While one goes on working, looking at the whole course waits for a pause. */
+const PAUSE_MS = 1_000;
+
+export function useCheck(pause = PAUSE_MS): Check | undefined {
+  const slug = useCourse((state) => state.slug);
+  const saved = useAtRest(useCourse((state) => state.versions), pause);
+  return useQuery({
+    queryKey: ["check", slug, saved], staleTime: Infinity, placeholderData: (before) => before,
+    queryFn: () => afterDrag(take(api.GET("/api/courses/{slug}/check", { params: { path: { slug } } }))),
+  }).data;
+}
+
+/** Running the course takes longer: it waits until one has really paused. */
+const REST_MS = 4_000;
+
+/** What was found by running the course, and how far that got. */
+export function useTried(pause = REST_MS): Tried | undefined {
+  const slug = useCourse((state) => state.slug);
+  const saved = useAtRest(useCourse((state) => state.versions), pause);
+  // Opening a course comes first.
+  const rested = useAtRest(slug, pause, "");
+  return useQuery({
+    queryKey: ["tried", slug, saved], staleTime: Infinity, placeholderData: (before) => before, enabled: pause === 0 || rested === slug,
+    queryFn: () => afterDrag(take(api.GET("/api/courses/{slug}/tried", { params: { path: { slug } } }))),
+  }).data;
+}
+
+/** What was found, as soon as nothing is dragged: route and findings are drawn anew then. */
+async function afterDrag<T>(asked: Promise<T>): Promise<T> {
+  const found = await asked;
+  await released();
+  return found;
+}
+
+/** All that was found, by looking and by running; each thing once. */
+export function useFindings(check: Check | undefined, tried: Tried | undefined): readonly Finding[] {
+  return useMemo(() => {
+    const seen = check?.findings ?? [];
+    const place = ({ code, slide, element }: Finding): string => `${code} ${slide ?? ""} ${element ?? ""}`;
+    const known = new Set(seen.map(place));
+    return [...seen, ...(tried?.findings ?? []).filter((finding) => !known.has(place(finding)))];
+  }, [check, tried]);
+}
+
+/** The value once it has stayed the same for a while; till then `first`, or at first at once. */
+function useAtRest<T>(value: T, pause: number, first = value): T {
+  const [settled, setSettled] = useState(first);
+  useEffect(() => {
+    const timer = window.setTimeout(() => setSettled(value), pause);
+    return () => window.clearTimeout(timer);
+  }, [value, pause]);
+  return settled;
+}
