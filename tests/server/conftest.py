@@ -8,6 +8,7 @@ from django.contrib.auth import get_user_model
 from django.core.files.storage import default_storage
 from django.core.files.uploadedfile import SimpleUploadedFile
 from django.test import Client
+from zigzag_core.editing.changes import Change, apply
 from zigzag_server.accounts.models import Token
 from zigzag_server.publishing import packaging
 
@@ -33,6 +34,19 @@ class Api:
             assert answer.status_code == status, answer.content[:500]
         is_json = answer.get("Content-Type", "").startswith("application/json")
         return answer.json() if is_json and answer.content else answer
+
+
+    def edit(self, path, body):
+        """What an edit comes to: its answer, with the documents after its change."""
+        before = {"course": body.get("course"), "slides": {}}
+        if "slide" in body:
+            before["slides"][body["slide"]["id"]] = body["slide"]
+        answer = self("post", f"/edits{path}", body, status=200)
+        change = Change.model_validate(answer["change"])
+        made = apply(change, before)
+        assert not made.conflicts
+        named = body["slide"]["id"] if "slide" in body else answer["made"]
+        return {**answer, **made.document, "slide": made.document["slides"].get(named)}
 
 
 @pytest.fixture(autouse=True)
@@ -82,9 +96,9 @@ def course(mika):
     slug = mika("post", "/courses", {"title": "Night Rules"}, status=201)["slug"]
     for title in ("One", "Two"):
         opened = mika("get", f"/courses/{slug}")
-        slide = mika("post", "/edits/new-slide", {"title": title})["slide"]
+        slide = mika.edit("/new-slide", {"title": title})["slide"]
         body = {"slide": slide, "course": opened["course"], "what": "single_choice"}
-        slide = mika("post", "/edits/add", body)["slide"]
+        slide = mika.edit("/add", body)["slide"]
         path = f"/courses/{slug}/slides/{slide['id']}"
         mika("put", path, {"base": 0, "slide": slide}, status=200)
         settings = opened["course"]

@@ -9,14 +9,14 @@ def test_nothing_is_stored_by_an_edit(mika, course):
     before = opened(mika, course)
     slide, settings = before["slides"][1]["slide"], before["course"]
     ids = [element["id"] for element in slide["elements"]]
-    added = mika("post", "/edits/add", {"slide": slide, "course": settings, "what": "slider"})
+    added = mika.edit("/add", {"slide": slide, "course": settings, "what": "slider"})
     assert added["course"]["variables"][0]["name"] == "Slider"
-    grouped = mika("post", "/edits/group", {"slide": slide, "elements": ids[:2]})
+    grouped = mika.edit("/group", {"slide": slide, "elements": ids[:2]})
     [made] = grouped["selected"]
     mika("post", "/edits/ungroup", {"slide": grouped["slide"], "elements": [made]})
     for how in ({"edge": "left"}, {"axis": "down"}, {"side": "both"}, {"turn": 30},
                 {"flip": "across"}, {"level": "front"}, {"edge": "middle", "to_slide": True}):
-        answer = mika("post", "/edits/arrange", {"slide": slide, "elements": ids, **how})
+        answer = mika.edit("/arrange", {"slide": slide, "elements": ids, **how})
         assert len(answer["slide"]["elements"]) == len(ids)
     mika("post", "/edits/remove", {"slide": slide, "elements": ids})
     assert opened(mika, course) == before
@@ -34,13 +34,13 @@ def test_layouts_are_offered_taken_in_and_made(mika, course):
     offered = mika("post", "/edits/layouts", {"course": settings})
     assert len(offered) >= 12
     body = {"title": "Cards", "course": settings, "layout": "layoutcards"}
-    made = mika("post", "/edits/new-slide", body)
+    made = mika.edit("/new-slide", body)
     assert [layout["id"] for layout in made["course"]["layouts"]] == ["layoutcards"]
     assert made["slide"]["layout"] == "layoutcards"
     body = {"slide": slide, "course": settings, "layout": "layouttext"}
-    changed = mika("post", "/edits/change-layout", body)
+    changed = mika.edit("/change-layout", body)
     assert changed["slide"]["layout"] == "layouttext"
-    own = mika("post", "/edits/layout-from", {"slide": slide, "course": settings, "name": "Mine"})
+    own = mika.edit("/layout-from", {"slide": slide, "course": settings, "name": "Mine"})
     assert own["course"]["layouts"][0]["name"] == "Mine"
     body = {"slide": slide, "course": settings, "layout": "nowhere"}
     mika("post", "/edits/change-layout", body, status=404)
@@ -48,8 +48,8 @@ def test_layouts_are_offered_taken_in_and_made(mika, course):
 
 def test_outlines_finding_replacing_and_sizes(mika, course):
     settings = opened(mika, course)["course"]
-    made = mika("post", "/edits/outline", {"text": "# A\n## b\n## c", "course": settings})
-    assert [s["title"] for s in made["slides"]] == ["b", "c"]
+    made = mika.edit("/outline", {"text": "# A\n## b\n## c", "course": settings})
+    assert [s["title"] for s in made["slides"].values()] == ["b", "c"]
     assert [s["title"] for s in made["course"]["sections"]] == ["A"]
     too_long = {"text": "x\n" * 6_000, "course": settings}
     assert mika("post", "/edits/outline", too_long, status=422)["code"] == "too_long"
@@ -57,13 +57,15 @@ def test_outlines_finding_replacing_and_sizes(mika, course):
     found = mika("post", f"/edits/find/{course}", query)
     assert found and all(place["match"].lower() == "answer" for place in found)
     body = {**query, "by": "reply", "places": [found[0]["key"]]}
-    changed = mika("post", f"/edits/replace/{course}", body)
-    assert len(changed["slides"]) == 1
+    changed = mika("post", f"/edits/replace/{course}", body)["change"]["operations"]
+    assert len({operation["path"][1] for operation in changed}) == 1
     body = {"what": "colours", "text": "primary", "by": "no colour"}
     refused = mika("post", f"/edits/replace/{course}", body, status=422)
     assert "cannot stand there" in refused["message"]
     upright = mika("post", f"/edits/resize/{course}", {"w": 720, "h": 1280})
-    assert upright["course"]["size"] == {"w": 720, "h": 1280} and len(upright["slides"]) == 3
+    paths = [operation["path"] for operation in upright["change"]["operations"]]
+    resized = {path[1] for path in paths if path[0] == "slides"}
+    assert ["course", "size", "w"] in paths and len(resized) == 3
     mika("post", f"/edits/resize/{course}", {"w": 1, "h": 1}, status=422)
 
 
@@ -84,13 +86,12 @@ def test_the_check_tells_the_route(mika, course):
 
 def test_a_table_that_is_too_long_is_taken_as_far_as_there_is_room(mika, course):
     now = opened(mika, course)
-    slide = mika("post", "/edits/new-slide", {"title": "Long"})["slide"]
-    added = mika("post", "/edits/add", {"slide": slide, "course": now["course"],
-                                        "what": "single_choice"})
+    slide = mika.edit("/new-slide", {"title": "Long"})["slide"]
+    added = mika.edit("/add", {"slide": slide, "course": now["course"], "what": "single_choice"})
     [question] = added["slide"]["questions"]
     body = {"slide": added["slide"], "question": question["id"], "where": "choices", "at": 0,
             "rows": [[f"Answer {n}", "x" if n == 3 else ""] for n in range(40)]}
-    pasted = mika("post", "/edits/parts/table", body)
+    pasted = mika.edit("/parts/table", body)
     [asked] = pasted["slide"]["questions"]
     assert (len(asked["choices"]), pasted["left_out"]) == (26, 14)
     more = {"slide": pasted["slide"], "question": question["id"], "where": "choices",
@@ -113,7 +114,7 @@ def test_what_a_slide_cannot_hold_is_refused_and_nothing_is_changed(mika, course
 def test_an_overlay_is_added_with_elements_and_taken_away(mika, course):
     slide = opened(mika, course)["slides"][1]["slide"]
     ids = [element["id"] for element in slide["elements"]]
-    made = mika("post", "/edits/overlay", {"slide": slide, "elements": ids[:1]})
-    assert made["slide"]["elements"][0]["overlay"] == made["overlay"]
-    left = mika("post", "/edits/overlay/remove", made)
+    made = mika.edit("/overlay", {"slide": slide, "elements": ids[:1]})
+    assert made["slide"]["elements"][0]["overlay"] == made["made"]
+    left = mika.edit("/overlay/remove", {"slide": made["slide"], "overlay": made["made"]})["slide"]
     assert [element["id"] for element in left["elements"]] == ids[1:] and not left["overlays"]

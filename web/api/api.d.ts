@@ -152,6 +152,29 @@ export interface paths {
         patch: operations["zigzag_server_courses_api_rename_course"];
         trace?: never;
     };
+    "/api/courses/{slug}/changes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Save Change
+         * @description Write a change of the settings and of slides: all of it or nothing.
+         *
+         *     What others have saved since goes together with it; where both have changed the same, the
+         *     answer is 409 with the places, and nothing is written.
+         */
+        post: operations["zigzag_server_courses_api_save_change"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/courses/{slug}/restore": {
         parameters: {
             query?: never;
@@ -8197,14 +8220,142 @@ export interface components {
             base: number;
             course: components["schemas"]["Course"];
         };
-        /** Versions */
+        /**
+         * ChangeSaved
+         * @description The versions of what was written.
+         *
+         *     `merged` are the documents in which others had changed something meanwhile, with both.
+         */
+        ChangeSaved: {
+            versions: components["schemas"]["Versions"];
+            merged: components["schemas"]["Documents"];
+        };
+        /**
+         * Documents
+         * @description Settings, where they are meant, and slides by id.
+         */
+        Documents: {
+            course?: components["schemas"]["Course"] | null;
+            /**
+             * Slides
+             * @default {}
+             */
+            slides: {
+                [key: string]: components["schemas"]["Slide"];
+            };
+        };
+        /**
+         * Versions
+         * @description Numbers of the states of the settings, and of slides by id.
+         */
         Versions: {
             /** Course */
-            course: number;
-            /** Slides */
+            course?: number | null;
+            /**
+             * Slides
+             * @default {}
+             */
             slides: {
                 [key: string]: number;
             };
+        };
+        /**
+         * AddItem
+         * @description `value` is added under the last name of `path`: in a list after `after`, else before
+         *     `before`, else at the end. Both are None in an object.
+         */
+        AddItem: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            op: "add";
+            /** Path */
+            path: string[];
+            /** Value */
+            value: unknown;
+            /** After */
+            after?: string | null;
+            /** Before */
+            before?: string | null;
+        };
+        /**
+         * Change
+         * @description Operations, done one after the other.
+         */
+        Change: {
+            /**
+             * Operations
+             * @default []
+             */
+            operations: (components["schemas"]["SetValue"] | components["schemas"]["AddItem"] | components["schemas"]["RemoveItem"] | components["schemas"]["MoveItem"])[];
+        };
+        /**
+         * ChangeIn
+         * @description A change, and the versions that it was made from: a new slide has version 0.
+         */
+        ChangeIn: {
+            base: components["schemas"]["Versions"];
+            change: components["schemas"]["Change"];
+        };
+        /**
+         * MoveItem
+         * @description The item of a list at `path` moves after `after`; it stood after `was_after`.
+         *
+         *     The same goes for `before` and `was_before`, should the first be gone.
+         */
+        MoveItem: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            op: "move";
+            /** Path */
+            path: string[];
+            /** After */
+            after?: string | null;
+            /** Before */
+            before?: string | null;
+            /** Was After */
+            was_after?: string | null;
+            /** Was Before */
+            was_before?: string | null;
+        };
+        /**
+         * RemoveItem
+         * @description What stands at `path` is taken away; it `was` this, between `after` and `before`.
+         */
+        RemoveItem: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            op: "remove";
+            /** Path */
+            path: string[];
+            /** Was */
+            was: unknown;
+            /** After */
+            after?: string | null;
+            /** Before */
+            before?: string | null;
+        };
+        /**
+         * SetValue
+         * @description The value at `path` becomes `value`; it `was` another.
+         */
+        SetValue: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            op: "set";
+            /** Path */
+            path: string[];
+            /** Value */
+            value: unknown;
+            /** Was */
+            was: unknown;
         };
         /**
          * SlideIn
@@ -8318,19 +8469,20 @@ export interface components {
         };
         /**
          * Edited
-         * @description A slide as it would be after an edit, and the elements to select then.
+         * @description The change that an edit comes to, made from the documents that were sent.
          *
-         *     `course` is there when its settings would change too, with the addresses of its files.
-         *     `covers` says that what is new lies over something, since there was no room.
+         *     `selected` are the elements to select then. `media` and `previews` are the addresses of the
+         *     files that the course has afterwards, where its settings change. `made` is the id of the
+         *     pattern, overlay or slide that was made. `covers` says that what is new lies over something,
+         *     since there was no room; `left_out` how many lines of a pasted table were left out.
          */
         Edited: {
-            slide: components["schemas"]["Slide"];
+            change: components["schemas"]["Change"];
             /**
              * Selected
              * @default []
              */
             selected: string[];
-            course?: components["schemas"]["Course"] | null;
             /**
              * Media
              * @default {}
@@ -8346,10 +8498,20 @@ export interface components {
                 [key: string]: string;
             };
             /**
+             * Made
+             * @default
+             */
+            made: string;
+            /**
              * Covers
              * @default false
              */
             covers: boolean;
+            /**
+             * Left Out
+             * @default 0
+             */
+            left_out: number;
         };
         /** AddIn */
         AddIn: {
@@ -8537,18 +8699,6 @@ export interface components {
             course: components["schemas"]["Course"];
         };
         /**
-         * Changed
-         * @description The settings and the slides that would change.
-         */
-        Changed: {
-            course?: components["schemas"]["Course"] | null;
-            /**
-             * Slides
-             * @default []
-             */
-            slides: components["schemas"]["Slide"][];
-        };
-        /**
          * OutlineIn
          * @description Lines of text to become sections and slides behind the slide `after`.
          */
@@ -8640,17 +8790,6 @@ export interface components {
             /** Places */
             places?: string[] | null;
         };
-        /**
-         * PatternMade
-         * @description The slide with a pattern, and what to select then.
-         */
-        PatternMade: {
-            slide: components["schemas"]["Slide"];
-            /** Pattern */
-            pattern: string;
-            /** Selected */
-            selected: string[];
-        };
         /** PatternIn */
         PatternIn: {
             slide: components["schemas"]["Slide"];
@@ -8669,15 +8808,6 @@ export interface components {
             overlay?: string | null;
         };
         /**
-         * OnOverlay
-         * @description A slide, and one of its overlays.
-         */
-        OnOverlay: {
-            slide: components["schemas"]["Slide"];
-            /** Overlay */
-            overlay: string;
-        };
-        /**
          * OverlayIn
          * @description A slide, and what moves onto its new overlay.
          */
@@ -8688,6 +8818,15 @@ export interface components {
              * @default []
              */
             elements: string[];
+        };
+        /**
+         * OnOverlay
+         * @description A slide, and one of its overlays.
+         */
+        OnOverlay: {
+            slide: components["schemas"]["Slide"];
+            /** Overlay */
+            overlay: string;
         };
         /** Typed */
         Typed: {
@@ -8739,21 +8878,6 @@ export interface components {
             };
             /** Text */
             text: string;
-        };
-        /**
-         * Asked
-         * @description The slide with the question as changed, what to select then, and how many lines of a
-         *     pasted table were left out because there is no room for more parts.
-         */
-        Asked: {
-            slide: components["schemas"]["Slide"];
-            /** Selected */
-            selected: string[];
-            /**
-             * Left Out
-             * @default 0
-             */
-            left_out: number;
         };
         /** PartsIn */
         PartsIn: {
@@ -10709,6 +10833,32 @@ export interface operations {
             };
         };
     };
+    zigzag_server_courses_api_save_change: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangeIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChangeSaved"];
+                };
+            };
+        };
+    };
     zigzag_server_courses_api_restore_course: {
         parameters: {
             query?: never;
@@ -11468,7 +11618,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Slide"];
+                    "application/json": components["schemas"]["Edited"];
                 };
             };
         };
@@ -11588,7 +11738,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Changed"];
+                    "application/json": components["schemas"]["Edited"];
                 };
             };
         };
@@ -11638,7 +11788,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Changed"];
+                    "application/json": components["schemas"]["Edited"];
                 };
             };
         };
@@ -11690,7 +11840,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Changed"];
+                    "application/json": components["schemas"]["Edited"];
                 };
             };
         };
@@ -11714,7 +11864,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["PatternMade"];
+                    "application/json": components["schemas"]["Edited"];
                 };
             };
         };
@@ -11738,7 +11888,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["OnOverlay"];
+                    "application/json": components["schemas"]["Edited"];
                 };
             };
         };
@@ -11762,7 +11912,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Slide"];
+                    "application/json": components["schemas"]["Edited"];
                 };
             };
         };
@@ -11834,7 +11984,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Asked"];
+                    "application/json": components["schemas"]["Edited"];
                 };
             };
         };
@@ -11858,7 +12008,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Asked"];
+                    "application/json": components["schemas"]["Edited"];
                 };
             };
         };
@@ -11882,7 +12032,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Asked"];
+                    "application/json": components["schemas"]["Edited"];
                 };
             };
         };
@@ -11906,7 +12056,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Asked"];
+                    "application/json": components["schemas"]["Edited"];
                 };
             };
         };
@@ -11930,7 +12080,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Asked"];
+                    "application/json": components["schemas"]["Edited"];
                 };
             };
         };
@@ -11954,7 +12104,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Asked"];
+                    "application/json": components["schemas"]["Edited"];
                 };
             };
         };

@@ -71,3 +71,6 @@ export type Action = ProgramRule["then"][number];
 
 export type Finding = Schemas["Finding"];
 export type Clipping = Schemas["Clipping"];
+export type Change = Schemas["Change"];
+export type Operation = Change["operations"][number];
+export type Edited = Schemas["Edited"];

@@ -6,7 +6,8 @@ import { Build } from "./editor/BuildMode";
 import { ConflictDialog } from "./shell/ConflictDialog";
 import { startPulling } from "./store/pulling";
 import { open, startSaving } from "./store/saver";
-import { useCourse } from "./store/store";
+import { close, useCourse } from "./store/store";
+import { useLost } from "./shell/useLost";
 import { TopBar } from "./shell/TopBar";
 import { Empty } from "../kit/Empty";
 import { QuietButton } from "../kit/QuietButton";
@@ -21,13 +22,14 @@ const MODES = { plan: Plan, build: Build, rehearse: Rehearse, publish: Publish }
 export default function Workbench(): ReactNode {
   const { slug = "", mode = "build" } = useParams();
   const loaded = useCourse((state) => state.slug === slug);
+  useLost();
   const [problem, setProblem] = useState("");
   const [attempt, setAttempt] = useState(0);
 
   useEffect(() => {
     setProblem("");
     // A course is fetched afresh whenever the workbench is opened.
-    useCourse.setState({ slug: "" });
+    close();
     open(slug).catch((error: unknown) => {
       setProblem(error instanceof Error ? error.message : "The course cannot be opened.");
     });

@@ -11,6 +11,7 @@ from ninja.files import UploadedFile
 from zigzag_core import course as core
 from zigzag_core.course.elements.blank import blank_course
 from zigzag_core.course.layouts.resolve import Sources, resolved
+from zigzag_core.editing.changes import Change
 from zigzag_core.editing.copies.copying import duplicate_course
 from zigzag_core.editing.names import free_title
 from zigzag_core.packaging.archive import export_archive
@@ -19,7 +20,8 @@ from zigzag_core.packaging.safe_zip import BadArchive
 from zigzag_server.accounts.auth import author
 from zigzag_server.problems import Problem, not_found
 
-from . import files, store
+from . import files, saving, store
+from .edited import media_urls
 from .importing import take_in
 from .models import Course
 
@@ -59,8 +61,10 @@ class SlideOut(Schema):
 
 
 class Versions(Schema):
-    course: int
-    slides: dict[str, int]
+    """Numbers of the states of the settings, and of slides by id."""
+
+    course: int | None = None
+    slides: dict[str, int] = {}
 
 
 class CourseWithSlides(CourseOut):
@@ -74,6 +78,30 @@ class SettingsIn(Schema):
     course: core.Course
 
 
+class ChangeIn(Schema):
+    """A change, and the versions that it was made from: a new slide has version 0."""
+
+    base: Versions
+    change: Change
+
+
+class Documents(Schema):
+    """Settings, where they are meant, and slides by id."""
+
+    course: core.Course | None = None
+    slides: dict[str, core.Slide] = {}
+
+
+class ChangeSaved(Schema):
+    """The versions of what was written.
+
+    `merged` are the documents in which others had changed something meanwhile, with both.
+    """
+
+    versions: Versions
+    merged: Documents
+
+
 class SlideIn(Schema):
     """A slide made from version `base`; 0 for a new one."""
 
@@ -81,34 +109,24 @@ class SlideIn(Schema):
     slide: core.Slide
 
 
-def media_urls(course: dict[str, Any]) -> dict[str, dict[str, str]]:
-    """Return the addresses of a course's files and of small pictures of them, by id."""
-    colours = core.Theme.model_validate(course.get("theme", {})).colours
-    media = [core.MediaFile.model_validate(file) for file in course.get("media", [])]
-    return {
-        "media": {file.id: files.media_url(file, colours) for file in media},
-        "previews": {file.id: files.preview_url(file, colours) for file in media},
-    }
-
-
 def _card(row: Course) -> dict[str, Any]:
     order = row.document["slides"]
     first = row.slide_rows.filter(slide_id=order[0]).first() if order else None
     slide = None
+    settings = core.Course.model_validate(row.document)
     if first:
-        settings = core.Course.model_validate(row.document)
         slide = resolved(core.Slide.model_validate(first.document), Sources(settings))
     return {
         "slug": row.slug, "title": row.title, "slides": len(order), "changed": row.changed,
         "size": row.document["size"], "first_slide": slide, "theme": row.document["theme"],
-        "media": media_urls(row.document)["previews"] if slide else {},
+        "media": media_urls(settings)["previews"] if slide else {},
     }
 
 
 def _course_out(row: Course) -> dict[str, Any]:
     return {
         "slug": row.slug, "version": row.version, "course": row.document,
-        **media_urls(row.document),
+        **media_urls(core.Course.model_validate(row.document)),
     }
 
 
@@ -147,6 +165,20 @@ def get_course(request: HttpRequest, slug: str) -> HttpResponse:
         f'{{"version":{version},"slide":{text}}}' for version, text in store.slide_texts(row))
     head = json.dumps(_course_out(row)).removesuffix("}")
     return HttpResponse(f'{head},"slides":[{slides}]}}', content_type="application/json")
+
+
+@router.post("/courses/{slug}/changes", response=ChangeSaved)
+def save_change(request: HttpRequest, slug: str, data: ChangeIn) -> dict[str, Any]:
+    """Write a change of the settings and of slides: all of it or nothing.
+
+    What others have saved since goes together with it; where both have changed the same, the
+    answer is 409 with the places, and nothing is written.
+    """
+    row = store.course_of(author(request), slug)
+    base = saving.Versions(data.base.course, data.base.slides)
+    saved = saving.save(author(request), row, base, data.change)
+    versions = {"course": saved.versions.course, "slides": saved.versions.slides}
+    return {"versions": versions, "merged": saved.merged}
 
 
 @router.put("/courses/{slug}", response=CourseOut)

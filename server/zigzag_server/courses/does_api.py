@@ -6,7 +6,6 @@ from django.http import HttpRequest
 from ninja import Router, Schema
 from pydantic import Field
 from zigzag_core import course as core
-from zigzag_core.course.document import valid_slide
 from zigzag_core.course.names import names_of
 from zigzag_core.course.rules.expression import Expression
 from zigzag_core.course.rules.expression_text import NotReadable, read, write
@@ -15,6 +14,7 @@ from zigzag_core.editing.patterns import CannotMake, Ready, make_pattern
 
 from zigzag_server.problems import Problem
 
+from .edited import Edited, edited_slide
 from .edits_api import overlay_of
 
 router = Router(tags=["does"])
@@ -28,15 +28,7 @@ class PatternIn(Schema):
     overlay: str | None = None
 
 
-class PatternMade(Schema):
-    """The slide with a pattern, and what to select then."""
-
-    slide: core.Slide
-    pattern: str
-    selected: list[str]
-
-
-@router.post("/pattern", response=PatternMade)
+@router.post("/pattern", response=Edited)
 def edit_pattern(request: HttpRequest, data: PatternIn) -> dict[str, Any]:
     """Make a pattern from elements of a slide, or as a ready arrangement."""
     try:
@@ -46,7 +38,7 @@ def edit_pattern(request: HttpRequest, data: PatternIn) -> dict[str, Any]:
         )
     except CannotMake as error:
         raise Problem(422, "no_pattern", str(error)) from None
-    return {"slide": valid_slide(slide), "pattern": pattern, "selected": list(selected)}
+    return edited_slide(data.slide, slide, selected, made=pattern)
 
 
 class OverlayIn(Schema):
@@ -63,17 +55,17 @@ class OnOverlay(Schema):
     overlay: str
 
 
-@router.post("/overlay", response=OnOverlay)
+@router.post("/overlay", response=Edited)
 def add_overlay(request: HttpRequest, data: OverlayIn) -> dict[str, Any]:
     """Add an overlay to a slide; some elements of the slide move onto it."""
     slide, overlay = with_overlay(data.slide, data.elements, core.system_ids())
-    return {"slide": valid_slide(slide), "overlay": overlay}
+    return edited_slide(data.slide, slide, made=overlay)
 
 
-@router.post("/overlay/remove", response=core.Slide)
-def remove_overlay(request: HttpRequest, data: OnOverlay) -> core.Slide:
+@router.post("/overlay/remove", response=Edited)
+def remove_overlay(request: HttpRequest, data: OnOverlay) -> dict[str, Any]:
     """Take an overlay off a slide with all that is on it, the rest put right."""
-    return valid_slide(without_overlay(data.slide, data.overlay))
+    return edited_slide(data.slide, without_overlay(data.slide, data.overlay))
 
 
 class NamesIn(Schema):

@@ -6,7 +6,6 @@ from django.http import HttpRequest
 from ninja import Field, Router, Schema
 from zigzag_core import course as core
 from zigzag_core.access.contrast import weak_pairs
-from zigzag_core.course.document import valid_slide
 from zigzag_core.course.elements.blank import Addition, blank_slide
 from zigzag_core.course.questions.new_questions import QUESTION_KINDS
 from zigzag_core.editing import search as finding
@@ -30,31 +29,9 @@ from zigzag_server.accounts.auth import author
 from zigzag_server.problems import Problem, not_found
 
 from . import store
-from .api import media_urls
+from .edited import Edited, edited, edited_slide
 
 router = Router(tags=["edits"])
-
-
-class Edited(Schema):
-    """A slide as it would be after an edit, and the elements to select then.
-
-    `course` is there when its settings would change too, with the addresses of its files.
-    `covers` says that what is new lies over something, since there was no room.
-    """
-
-    slide: core.Slide
-    selected: list[str] = []
-    course: core.Course | None = None
-    media: dict[str, str] = {}
-    previews: dict[str, str] = {}
-    covers: bool = False
-
-
-class Changed(Schema):
-    """The settings and the slides that would change."""
-
-    course: core.Course | None = None
-    slides: list[core.Slide] = []
 
 
 class AddIn(Schema):
@@ -172,14 +149,6 @@ class WeakPair(Schema):
     ratio: float
 
 
-def _edited(
-    slide: core.Slide, selected: Any = (), course: core.Course | None = None
-) -> dict[str, Any]:
-    addresses = media_urls(course.model_dump(mode="json")) if course else {}
-    checked = valid_slide(slide)
-    return {"slide": checked, "selected": list(selected), "course": course, **addresses}
-
-
 def overlay_of(slide: core.Slide, overlay: str | None) -> str | None:
     """Return `overlay` if the slide has it; else None, for the slide itself."""
     return overlay if any(known.id == overlay for known in slide.overlays) else None
@@ -193,12 +162,12 @@ def edit_add(request: HttpRequest, data: AddIn) -> dict[str, Any]:
         data.slide, data.what, core.system_ids(), course.size, data.at, course.styles,
         overlay_of(data.slide, data.overlay), data.name,
     )
-    if not variables:
-        covers = data.at is None and data.what in QUESTION_KINDS and covers_others(
-            slide, selected, course.size)
-        return {**_edited(slide, selected), "covers": covers}
-    clipping = Clipping(variables=variables)
-    return _edited(slide, selected, welcome(course, clipping))
+    if variables:
+        grown = welcome(course, Clipping(variables=variables))
+        return edited_slide(data.slide, slide, selected, (course, grown))
+    covers = data.at is None and data.what in QUESTION_KINDS and covers_others(
+        slide, selected, course.size)
+    return edited_slide(data.slide, slide, selected, covers=covers)
 
 
 @router.post("/clip", response=Clipping)
@@ -214,16 +183,14 @@ def edit_paste(request: HttpRequest, data: PasteIn) -> dict[str, Any]:
         data.slide, data.clipping, core.system_ids(), data.dx, data.dy,
         overlay_of(data.slide, data.onto),
     )
-    if data.course is None:
-        return _edited(slide, selected)
-    grown = welcome(data.course, data.clipping)
-    return _edited(slide, selected, grown if grown is not data.course else None)
+    courses = (data.course, welcome(data.course, data.clipping)) if data.course else None
+    return edited_slide(data.slide, slide, selected, courses)
 
 
 @router.post("/remove", response=Edited)
 def edit_remove(request: HttpRequest, data: ElementsIn) -> dict[str, Any]:
     """Take elements off a slide, its questions and groups put right."""
-    return _edited(without_elements(data.slide, data.elements))
+    return edited_slide(data.slide, without_elements(data.slide, data.elements))
 
 
 @router.post("/group", response=Edited)
@@ -233,13 +200,13 @@ def edit_group(request: HttpRequest, data: ElementsIn) -> dict[str, Any]:
         slide, made = groups.group(data.slide, data.elements, core.system_ids())
     except ValueError as error:
         raise Problem(422, "no_group", f"{str(error).capitalize()}.") from None
-    return _edited(slide, [made])
+    return edited_slide(data.slide, slide, [made])
 
 
 @router.post("/ungroup", response=Edited)
 def edit_ungroup(request: HttpRequest, data: ElementsIn) -> dict[str, Any]:
     """Take groups apart."""
-    return _edited(*groups.ungroup(data.slide, data.elements))
+    return edited_slide(data.slide, *groups.ungroup(data.slide, data.elements))
 
 
 @router.post("/arrange", response=Edited)
@@ -259,23 +226,25 @@ def edit_arrange(request: HttpRequest, data: ArrangeIn) -> dict[str, Any]:
         slide = arrange.flip(slide, ids, data.flip)
     elif data.level:
         slide = arrange.restack(slide, ids, data.level)
-    return _edited(slide, ids)
+    return edited_slide(data.slide, slide, ids)
 
 
 @router.post("/new-slide", response=Edited)
 def edit_new_slide(request: HttpRequest, data: NewSlideIn) -> dict[str, Any]:
     """Make a new slide: with its title alone, or from a layout."""
     if data.course is None or data.layout is None:
-        return _edited(blank_slide(data.title, core.system_ids()))
+        slide = blank_slide(data.title, core.system_ids())
+        return edited({}, (slide,), made=slide.id)
     course, layout = _with_layout(data.course, data.layout)
     slide = slide_from(layout, course, data.title, core.system_ids())
-    return _edited(slide, (), course if course is not data.course else None)
+    return edited({}, (slide,), (), (data.course, course), made=slide.id)
 
 
-@router.post("/duplicate-slide", response=core.Slide)
-def edit_duplicate_slide(request: HttpRequest, data: CopySlideIn) -> core.Slide:
+@router.post("/duplicate-slide", response=Edited)
+def edit_duplicate_slide(request: HttpRequest, data: CopySlideIn) -> dict[str, Any]:
     """Make a copy of a slide, everything on it rewired to the copy."""
-    return duplicate_slide(data.slide, core.system_ids(), data.titles)
+    slide = duplicate_slide(data.slide, core.system_ids(), data.titles)
+    return edited({}, (slide,), made=slide.id)
 
 
 @router.post("/layouts", response=list[core.Layout])
@@ -288,10 +257,11 @@ def edit_layouts(request: HttpRequest, data: LayoutsIn) -> tuple[core.Layout, ..
 def edit_change_layout(request: HttpRequest, data: LayoutIn) -> dict[str, Any]:
     """Let a slide follow another layout, or none."""
     if data.layout is None:
-        return _edited(change_layout(data.slide, None, data.course, core.system_ids()))
+        slide = change_layout(data.slide, None, data.course, core.system_ids())
+        return edited_slide(data.slide, slide)
     course, layout = _with_layout(data.course, data.layout)
     slide = change_layout(data.slide, layout, course, core.system_ids())
-    return _edited(slide, (), course if course is not data.course else None)
+    return edited_slide(data.slide, slide, (), (data.course, course))
 
 
 @router.post("/layout-from", response=Edited)
@@ -299,7 +269,7 @@ def edit_layout_from(request: HttpRequest, data: LayoutFromIn) -> dict[str, Any]
     """Make a layout of a slide, which then follows it."""
     layout, slide = layout_from(data.slide, data.course, data.name, core.system_ids())
     course = data.course.model_copy(update={"layouts": (*data.course.layouts, layout)})
-    return _edited(slide, (), course)
+    return edited_slide(data.slide, slide, (), (data.course, course))
 
 
 @router.post("/update-layout", response=Edited)
@@ -309,10 +279,10 @@ def edit_update_layout(request: HttpRequest, data: SlideInCourse) -> dict[str, A
         course, slide = update_layout(data.slide, data.course)
     except KeyError:
         raise not_found("layout") from None
-    return _edited(slide, (), course)
+    return edited_slide(data.slide, slide, (), (data.course, course))
 
 
-@router.post("/outline", response=Changed)
+@router.post("/outline", response=Edited)
 def edit_outline(request: HttpRequest, data: OutlineIn) -> dict[str, Any]:
     """Make sections and slides of an indented text, a Markdown list or Markdown headings."""
     try:
@@ -320,7 +290,7 @@ def edit_outline(request: HttpRequest, data: OutlineIn) -> dict[str, Any]:
     except ValueError as error:
         raise Problem(422, "too_long", f"{str(error).capitalize()}.") from None
     course, slides = plant(data.course, lines, data.after, core.system_ids())
-    return {"course": course, "slides": list(slides)}
+    return edited({}, slides, (), (data.course, course))
 
 
 @router.post("/contrast", response=list[WeakPair])
@@ -332,12 +302,12 @@ def edit_contrast(request: HttpRequest, data: core.Colours) -> list[dict[str, An
     ]
 
 
-@router.post("/resize/{slug}", response=Changed)
+@router.post("/resize/{slug}", response=Edited)
 def edit_resize(request: HttpRequest, slug: str, data: core.SlideSize) -> dict[str, Any]:
     """Give a saved course another slide size; everything keeps its place in the picture."""
     before = store.document_of(store.course_of(author(request), slug))
     after = resize_course(before, data)
-    return {"course": after.course, "slides": after.slides}
+    return _between(before, after)
 
 
 @router.post("/find/{slug}", response=list[FoundOut])
@@ -352,7 +322,7 @@ def edit_find(request: HttpRequest, slug: str, data: FindIn) -> list[dict[str, A
     ]
 
 
-@router.post("/replace/{slug}", response=Changed)
+@router.post("/replace/{slug}", response=Edited)
 def edit_replace(request: HttpRequest, slug: str, data: ReplaceIn) -> dict[str, Any]:
     """Replace what was found in a saved course; answers with what would change."""
     before = store.document_of(store.course_of(author(request), slug))
@@ -365,11 +335,13 @@ def edit_replace(request: HttpRequest, slug: str, data: ReplaceIn) -> dict[str, 
             422, "bad_replacement",
             f"“{data.by}” cannot stand there. Nothing was changed.",
         ) from None
+    return _between(before, after)
+
+
+def _between(before: core.CourseDocument, after: core.CourseDocument) -> dict[str, Any]:
     known = {slide.id: slide for slide in before.slides}
-    return {
-        "course": after.course if after.course != before.course else None,
-        "slides": [slide for slide in after.slides if slide != known[slide.id]],
-    }
+    changed = [slide for slide in after.slides if slide != known[slide.id]]
+    return edited(known, changed, (), (before.course, after.course))
 
 
 def _with_layout(course: core.Course, layout: str) -> tuple[core.Course, core.Layout]:

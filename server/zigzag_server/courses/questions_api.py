@@ -1,11 +1,11 @@
 """Edits of questions. Nothing is stored: they answer with what would be."""
 
+from collections.abc import Callable, Iterable
 from typing import Any, Literal
 
 from django.http import HttpRequest
 from ninja import Field, Router, Schema
 from zigzag_core import course as core
-from zigzag_core.course.document import valid_slide
 from zigzag_core.course.questions.answer_row import AnswerRow
 from zigzag_core.course.questions.new_questions import QuestionKind
 from zigzag_core.editing.questions.converting import converted
@@ -20,16 +20,9 @@ from zigzag_core.grading import answer_table as table
 
 from zigzag_server.problems import Problem
 
+from .edited import Edited, edited_slide
+
 router = Router(tags=["questions"])
-
-
-class Asked(Schema):
-    """The slide with the question as changed, what to select then, and how many lines of a
-    pasted table were left out because there is no room for more parts."""
-
-    slide: core.Slide
-    selected: list[str]
-    left_out: int = 0
 
 
 class PartsIn(Schema):
@@ -108,47 +101,47 @@ class TableText(Schema):
     text: str
 
 
-@router.post("/parts", response=Asked)
+@router.post("/parts", response=Edited)
 def more_parts(request: HttpRequest, data: PartsIn) -> dict[str, Any]:
     """Add parts to a question, one for each of the words."""
-    return _asked(lambda: with_new_parts(
+    return _asked(data.slide, lambda: with_new_parts(
         data.slide, data.question, data.where, data.words, core.system_ids(), data.size))
 
 
-@router.post("/convert", response=Asked)
+@router.post("/convert", response=Edited)
 def convert(request: HttpRequest, data: ConvertIn) -> dict[str, Any]:
     """Turn a question into another kind."""
-    return _asked(lambda: (converted(
+    return _asked(data.slide, lambda: (converted(
         data.slide, data.question, data.kind, core.system_ids(), data.course.styles,
         data.course.size), ()))
 
 
-@router.post("/parts/table", response=Asked)
+@router.post("/parts/table", response=Edited)
 def parts_table(request: HttpRequest, data: PastedIn) -> dict[str, Any]:
     """Take a pasted table as the parts of a question."""
     where = data.slide, data.question, data.where, data.at, data.rows
-    found = _asked(lambda: (with_table(*where, core.system_ids(), data.size), ()))
+    found = _asked(data.slide, lambda: (with_table(*where, core.system_ids(), data.size), ()))
     return {**found, "left_out": left_out(*where)}
 
 
-@router.post("/parts/join", response=Asked)
+@router.post("/parts/join", response=Edited)
 def parts_join(request: HttpRequest, data: JoinIn) -> dict[str, Any]:
     """Let elements of the slide be parts of a question."""
-    return _asked(lambda: (with_elements_as_parts(
+    return _asked(data.slide, lambda: (with_elements_as_parts(
         data.slide, data.question, data.where, data.elements, core.system_ids()), ()))
 
 
-@router.post("/question/button", response=Asked)
+@router.post("/question/button", response=Edited)
 def question_button(request: HttpRequest, data: ButtonIn) -> dict[str, Any]:
     """Add a button that submits or clears a question."""
-    return _asked(lambda: with_button(
+    return _asked(data.slide, lambda: with_button(
         data.slide, data.question, data.does, core.system_ids(), data.course.styles))
 
 
-@router.post("/question", response=Asked)
+@router.post("/question", response=Edited)
 def question_of(request: HttpRequest, data: QuestionFrom) -> dict[str, Any]:
     """Make a question of elements that are on the slide."""
-    return _asked(lambda: question_from(
+    return _asked(data.slide, lambda: question_from(
         data.slide, data.elements, data.kind, core.system_ids(), data.course.styles))
 
 
@@ -192,9 +185,11 @@ def table_read(request: HttpRequest, data: TableIn) -> dict[str, Any]:
         raise Problem(400, "bad_table", str(error)) from error
 
 
-def _asked(make: Any) -> dict[str, Any]:
+def _asked(
+    before: core.Slide, make: Callable[[], tuple[core.Slide, Iterable[str]]]
+) -> dict[str, Any]:
     try:
         slide, selected = make()
     except CannotAsk as error:
         raise Problem(400, "cannot_ask", str(error)) from error
-    return {"slide": valid_slide(slide), "selected": list(selected)}
+    return edited_slide(before, slide, selected)

@@ -6,13 +6,13 @@ from django.contrib.auth.models import User
 from django.db import transaction
 from django.db.models import Max, TextField
 from django.db.models.functions import Cast
-from django.utils import timezone
 from django.utils.text import slugify
 from zigzag_core import course as core
 
 from zigzag_server.problems import Problem, not_found
 
 from .models import Course, Revision, Slide
+from .saving import Stale, Versions, write
 
 
 def courses_of(user: User) -> list[Course]:
@@ -108,53 +108,35 @@ def create(user: User, document: core.CourseDocument) -> Course:
     return row
 
 
-@transaction.atomic
 def write_settings(user: User, row: Course, base: int, settings: core.Course) -> Course:
     """Write the course's settings, made from version `base`.
 
     Raises a 409 `Problem` with both versions when they have changed since, 422 when slides or
     the identity do not fit.
     """
-    row = Course.objects.select_for_update().get(pk=row.pk)
-    document = settings.model_dump(mode="json")
-    if row.version != base:
-        raise _conflict("the course's settings", row.version, row.document, document)
-    if settings.id != row.document["id"]:
-        raise Problem(422, "other_course", "These settings belong to another course.")
-    known = set(row.slide_rows.values_list("slide_id", flat=True))
-    if missing := [slide for slide in settings.slides if slide not in known]:
-        raise Problem(422, "no_such_slide", f"The course lists a slide it has not: {missing[0]}.")
-    # What was published keeps its numbers for good, whatever an editor sends.
-    document["remembered"] = row.document.get("remembered", {})
-    row.document, row.title, row.version = document, settings.title, base + 1
-    row.save()
-    Revision.objects.create(course=row, version=row.version, document=document, author=user)
-    return row
+    try:
+        write(user, row, Versions(base), settings, {})
+    except Stale:
+        row = Course.objects.get(pk=row.pk)
+        raise _conflict("the course's settings", row.version, row.document,
+                        settings.model_dump(mode="json")) from None
+    return Course.objects.get(pk=row.pk)
 
 
-@transaction.atomic
 def write_slide(user: User, row: Course, base: int, slide: core.Slide) -> Slide:
     """Write a slide, made from version `base`; 0 makes a new one.
 
     Raises a 409 `Problem` with both versions when it has changed since.
     """
-    document = slide.model_dump(mode="json")
-    found = Slide.objects.select_for_update().filter(course=row, slide_id=slide.id).first()
-    if (found.version if found else 0) != base:
+    try:
+        write(user, row, Versions(None, {slide.id: base}), None, {slide.id: slide})
+    except Stale:
+        found = row.slide_rows.filter(slide_id=slide.id).first()
         raise _conflict(
             f"the slide “{slide.title}”", found.version if found else 0,
-            found.document if found else None, document,
-        )
-    if found is None:
-        found = Slide.objects.create(course=row, slide_id=slide.id, document=document)
-    else:
-        found.document, found.version = document, base + 1
-        found.save()
-    Course.objects.filter(pk=row.pk).update(changed=timezone.now())
-    Revision.objects.create(
-        course=row, slide_id=slide.id, version=found.version, document=document, author=user
-    )
-    return found
+            found.document if found else None, slide.model_dump(mode="json"),
+        ) from None
+    return row.slide_rows.get(slide_id=slide.id)
 
 
 def keep_aside(user: User, row: Course, slide: core.Slide) -> Revision:

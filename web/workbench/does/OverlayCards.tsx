@@ -28,7 +28,7 @@ export function OverlayCards({ slide, overlay }: { slide: Slide; overlay: Overla
           <Check label="Close on a click beside it" value={overlay.on_outside} onChange={(on_outside) => change({ on_outside })} />
           <Choose label="opens" value={overlay.again} options={AGAIN} onChange={(again) => change({ again })} />
           <Flex pt="1">
-            <QuietButton size="xs" color="brick" onClick={() => void removeOverlay(slide, overlay.id)}>
+            <QuietButton size="xs" color="brick" onClick={() => void removeOverlay(overlay.id)}>
               <Trash2 size={14} /> Delete with all that is on it
             </QuietButton>
           </Flex>

@@ -3,21 +3,19 @@ import { api, take } from "../../api/client";
 import type { paths } from "../../api/api";
 import type { Pattern } from "../../api/types";
 import { useOverlay } from "../editor/stage/overlays";
-import { attempt } from "../store/commands";
-import { apply, currentSlide, useCourse } from "../store/store";
+import { edit } from "../store/edits";
 
 type Body = paths["/api/edits/pattern"]["post"]["requestBody"]["content"]["application/json"];
 export type ReadyPattern = Body["what"];
 
 /** Make a pattern of what is selected, or a ready one where nothing is. */
-export function makePattern(what: ReadyPattern): Promise<void> {
-  return attempt(async () => {
-    const slide = currentSlide();
-    if (!slide) return;
-    const { course, place } = useCourse.getState();
-    const body = { slide, course, what, elements: [...place.selected], overlay: useOverlay.getState().overlay };
-    const made = await take(api.POST("/api/edits/pattern", { body }));
-    apply("Make pattern", { slides: { [slide.id]: made.slide } }, { select: made.selected.slice(0, 1) });
+export async function makePattern(what: ReadyPattern): Promise<void> {
+  const { overlay } = useOverlay.getState();
+  await edit({
+    label: "Make pattern",
+    ask: ({ slide, course, selected: elements }) => (
+      take(api.POST("/api/edits/pattern", { body: { slide, course, what, elements, overlay } }))),
+    then: ({ selected }) => ({ select: selected.slice(0, 1) }),
   });
 }
 

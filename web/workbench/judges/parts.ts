@@ -1,10 +1,11 @@
 /** What questions are made of, whatever their kind. */
 import { api, take } from "../../api/client";
-import type { Choice, Element, Question, Slide } from "../../api/types";
+import type { Choice, Edited, Element, Question, Slide } from "../../api/types";
 import { says, withWords } from "../editor/order/rowText";
-import { attempt, removeSelected } from "../store/commands";
+import { removeSelected } from "../store/commands";
+import { edit, type SlideBase } from "../store/edits";
 import { paragraphs, plain } from "../store/richText";
-import { changeSlide, currentSlide, select, useCourse } from "../store/store";
+import { changeSlide, currentSlide, select } from "../store/store";
 import { sayDone } from "../../kit/toaster";
 
 export type PartList = "choices" | "items" | "targets" | "spots" | "rows";
@@ -102,56 +103,57 @@ function withPartWords(element: Element, words: string): Element {
 }
 
 /** A pasted table as parts, from the one numbered `at` on. */
-export function pasteParts(question: Question, where: PartList, at: number, rows: string[][]): Promise<void> {
-  return attempt(async () => {
-    const slide = currentSlide();
-    if (!slide) return;
-    const { slide: filled, left_out } = await take(api.POST("/api/edits/parts/table", { body: { slide, question: question.id, where, at, rows, size: useCourse.getState().course.size } }));
-    putWithParts("Paste answers", slide, filled, question.id);
-    if (left_out) sayDone(`${left_out} of ${rows.length} lines were left out: the question has room for no more.`);
-  });
+export async function pasteParts(question: Question, where: PartList, at: number, rows: string[][]): Promise<void> {
+  const made = await editQuestion("Paste answers", question, ({ slide, course }) => (
+    take(api.POST("/api/edits/parts/table", { body: { slide, question: question.id, where, at, rows, size: course.size } }))));
+  if (made?.left_out) sayDone(`${made.left_out} of ${rows.length} lines were left out: the question has room for no more.`);
 }
 
-/** The slide with other parts of a question; they are selected, too, where the question was. */
-function putWithParts(label: string, before: Slide, after: Slide, question: string): void {
-  const [old, now] = [before, after].map((slide) => {
-    const found = slide.questions.find(({ id }) => id === question);
-    return found ? elementsOf(found) : [];
+/** An edit that gives a question other parts; they are selected, too, where the question was. */
+async function editQuestion(
+  label: string, question: Question, ask: (base: SlideBase) => Promise<Edited>,
+): Promise<Edited | null> {
+  let whole = false;
+  const made = await edit({
+    label,
+    ask: (base) => {
+      const asked = questionIn(base.slide, question.id);
+      whole = asked !== undefined && elementsOf(asked).every((id) => base.selected.includes(id));
+      return asked ? ask(base) : null;
+    },
+    then: () => ({}),
   });
-  const { selected } = useCourse.getState().place;
-  changeSlide(label, after);
-  if (old?.every((id) => selected.includes(id))) select(now ?? []);
+  const now = questionIn(currentSlide(), question.id);
+  if (made && whole && now) select(elementsOf(now));
+  return made;
+}
+
+function questionIn(slide: Slide | null, id: string): Question | undefined {
+  return slide?.questions.find((other) => other.id === id);
 }
 
 /** What is on the slide becomes a part, or asks the question. */
-export function joinParts(question: Question, where: PartList | "prompt", elements: readonly string[]): Promise<void> {
-  return attempt(async () => {
-    const slide = currentSlide();
-    if (!slide) return;
-    const body = { slide, question: question.id, where, elements: [...elements] };
-    changeSlide("Make it a part", (await take(api.POST("/api/edits/parts/join", { body }))).slide);
+export async function joinParts(question: Question, where: PartList | "prompt", elements: readonly string[]): Promise<void> {
+  await edit({
+    label: "Make it a part",
+    ask: ({ slide }) => take(api.POST("/api/edits/parts/join", { body: { slide, question: question.id, where, elements: [...elements] } })),
+    then: () => ({}),
   });
 }
 
 /** A button that submits or clears the question. */
-export function addButton(question: Question, does: "submit" | "reset"): Promise<void> {
-  return attempt(async () => {
-    const slide = currentSlide();
-    if (!slide) return;
-    const { slide: grown } = await take(api.POST("/api/edits/question/button", { body: { slide, course: useCourse.getState().course, question: question.id, does } }));
-    changeSlide("Add a button", grown);
+export async function addButton(question: Question, does: "submit" | "reset"): Promise<void> {
+  await edit({
+    label: "Add a button",
+    ask: ({ slide, course }) => take(api.POST("/api/edits/question/button", { body: { slide, course, question: question.id, does } })),
+    then: () => ({}),
   });
 }
 
 /** More parts, each with its words, looking like the last one. */
-export function addParts(question: Question, where: PartList, words: string[]): Promise<void> {
-  return attempt(async () => {
-    const slide = currentSlide();
-    if (!slide) return;
-    const body = { slide, question: question.id, where, words, size: useCourse.getState().course.size };
-    const { slide: grown } = await take(api.POST("/api/edits/parts", { body }));
-    putWithParts("Add answers", slide, grown, question.id);
-  });
+export async function addParts(question: Question, where: PartList, words: string[]): Promise<void> {
+  await editQuestion("Add answers", question, ({ slide, course }) => (
+    take(api.POST("/api/edits/parts", { body: { slide, question: question.id, where, words, size: course.size } }))));
 }
 
 export async function removePart(element: string, back: readonly string[]): Promise<void> {
@@ -160,13 +162,9 @@ export async function removePart(element: string, back: readonly string[]): Prom
   select(back.filter((id) => id !== element));
 }
 
-export function convert(question: Question, kind: Question["kind"]): Promise<void> {
-  return attempt(async () => {
-    const slide = currentSlide();
-    if (!slide) return;
-    const { slide: turned } = await take(api.POST("/api/edits/convert", { body: { slide, course: useCourse.getState().course, question: question.id, kind } }));
-    putWithParts("Turn into another kind", slide, turned, question.id);
-  });
+export async function convert(question: Question, kind: Question["kind"]): Promise<void> {
+  await editQuestion("Turn into another kind", question, ({ slide, course }) => (
+    take(api.POST("/api/edits/convert", { body: { slide, course, question: question.id, kind } }))));
 }
 
 /** The words that stand for a part: those of its element. */

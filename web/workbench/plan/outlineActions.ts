@@ -1,6 +1,7 @@
 /** What typing in the outline does to the course. */
 import { api, take } from "../../api/client";
 import type { Course, Slide } from "../../api/types";
+import { apply as withChange } from "../store/changes";
 import { attempt } from "../store/commands";
 import { freshId } from "../store/ids";
 import { hasWords } from "../store/richText";
@@ -20,13 +21,16 @@ function write(label: string, next: readonly Line[], slides: Record<string, Slid
 }
 
 /** A slide made in advance, so that a new line is there as soon as Enter is pressed. */
-let spare: { slide: Slide; course: Course | null } | null = null;
+let spare: { slide: Slide; course: Course } | null = null;
 
 export function prepare(): Promise<void> {
   return attempt(async () => {
-    const body = { title: "", layout: "layouttitle", course: get().course };
+    const { course } = get();
+    const body = { title: "", layout: "layouttitle", course };
     const made = await take(api.POST("/api/edits/new-slide", { body }));
-    spare = { slide: made.slide, course: made.course ?? null };
+    const grown = withChange(made.change, { course, slides: {} as Record<string, Slide> }, true).document;
+    const slide = grown.slides[made.made];
+    spare = slide ? { slide, course: grown.course } : null;
   });
 }
 
@@ -42,7 +46,7 @@ function blank(title: string): Slide | null {
 /** The layouts with the one that new slides follow. */
 function layouts(): Course["layouts"] {
   const { course } = get();
-  const wanted = spare?.course?.layouts.find((layout) => layout.id === spare?.slide.layout);
+  const wanted = spare?.course.layouts.find((layout) => layout.id === spare?.slide.layout);
   return wanted && !course.layouts.some((layout) => layout.id === wanted.id) ? [...course.layouts, wanted] : course.layouts;
 }
 

@@ -2,7 +2,7 @@
 import { Box, Dialog, Flex, Heading, Portal, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import type { Slide } from "../../api/types";
-import { settle } from "../store/saver";
+import { settleClash } from "../store/saver";
 import { useCourse } from "../store/store";
 import { SlidePicture } from "./SlidePicture";
 import { MainButton } from "../../kit/MainButton";
@@ -11,10 +11,10 @@ import { sayError } from "../../kit/toaster";
 const WIDTH = 400;
 
 export function ConflictDialog(): ReactNode {
-  const conflict = useCourse((state) => state.conflict);
+  const conflict = useCourse((state) => state.clash);
   const mine = useCourse((state) => (conflict?.slide ? state.slides[conflict.slide] : undefined));
   if (!conflict) return null;
-  const choose = (which: "mine" | "theirs"): void => { settle(which).catch(sayError); };
+  const choose = (which: "mine" | "theirs"): void => { settleClash(which).catch(sayError); };
   const what = conflict.slide ? `the slide “${mine?.title ?? ""}”` : "the course's settings";
   return (
     <Dialog.Root open size="cover" role="alertdialog" closeOnEscape={false} closeOnInteractOutside={false}>

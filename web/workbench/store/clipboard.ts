@@ -1,7 +1,8 @@
 /** Copy, cut, paste, duplicate: within a slide, across slides, across courses and windows. */
 import { api, take } from "../../api/client";
 import type { Clipping, Slide } from "../../api/types";
-import { attempt, removeSelected, takeOver } from "./commands";
+import { attempt, removeSelected } from "./commands";
+import { edit, quiet } from "./edits";
 import { useOverlay } from "../editor/stage/overlays";
 import { currentSlide, useCourse } from "./store";
 
@@ -36,6 +37,7 @@ export function copySelected(): Promise<void> {
 
 function copyNow(): Promise<void> {
   return attempt(async () => {
+    await quiet(get().place.slide);
     const slide = currentSlide();
     if (!slide || !get().place.selected.length) return;
     const clipping = await clipSelected(slide);
@@ -77,6 +79,7 @@ export function copiedFor(words: string): Copied | null {
 /** Paste: on another slide at the same place, on the same one a step aside, or as far as last time. */
 export function paste(copied: Copied): Promise<void> {
   return attempt(async () => {
+    await quiet(get().place.slide);
     const slide = currentSlide();
     if (!slide) return;
     const same = copied.slide === slide.id && copied.course === get().slug;
@@ -86,7 +89,7 @@ export function paste(copied: Copied): Promise<void> {
     const before = last?.before ?? [0, 0];
     // The next copy stands as far from the last one as that from the one before.
     const [dx, dy] = again ? [2 * here[0] - before[0], 2 * here[1] - before[1]] : same ? [OFFSET, OFFSET] : [0, 0];
-    await pasteInto(slide, cached(copied), dx, dy, "Paste");
+    await pasteInto(cached(copied), dx, dy, "Paste");
     if (again && last) last.before = here;
   });
 }
@@ -103,21 +106,27 @@ function cached({ clipping }: Copied): Clipping {
 /** Duplicate in place; what was duplicated and then moved is duplicated by the same move again. */
 export function duplicateSelected(): Promise<void> {
   return attempt(async () => {
+    await quiet(get().place.slide);
     const slide = currentSlide();
     const { selected } = get().place;
     if (!slide || !selected.length) return;
     const again = last?.slide === slide.id && last.ids.join() === selected.join();
     const clipping = await clipSelected(slide);
     const [dx, dy] = again ? movedSince(slide) : [OFFSET, OFFSET];
-    await pasteInto(slide, clipping, dx, dy, "Duplicate");
+    await pasteInto(clipping, dx, dy, "Duplicate");
   });
 }
 
-async function pasteInto(slide: Slide, clipping: Clipping, dx: number, dy: number, label: string): Promise<void> {
-  const body = { slide, clipping, course: get().course, dx, dy, onto: useOverlay.getState().overlay };
-  const pasted = await take(api.POST("/api/edits/paste", { body }));
-  takeOver(label, pasted);
-  last = { slide: slide.id, from: clipping, ids: pasted.selected, before: [0, 0] };
+async function pasteInto(clipping: Clipping, dx: number, dy: number, label: string): Promise<void> {
+  const slide = get().place.slide;
+  const { overlay: onto } = useOverlay.getState();
+  const pasted = await edit({
+    label,
+    ask: (base) => take(api.POST("/api/edits/paste", {
+      body: { slide: base.slide, clipping, course: base.course, dx, dy, onto },
+    })),
+  });
+  if (pasted && slide) last = { slide, from: clipping, ids: pasted.selected, before: [0, 0] };
 }
 
 /** How far the last copies are now from what they are copies of. */

@@ -1,26 +1,17 @@
 /** What an author can do with elements. What needs thought, the core does. */
 import { api, take } from "../../api/client";
 import type { paths } from "../../api/api";
-import type { Course, Element, Slide } from "../../api/types";
+import type { Edited, Element, Slide } from "../../api/types";
 import { withMembers } from "../editor/stage/geometry";
 import { sayError } from "../../kit/toaster";
-import {
-  apply, changeElements, changeSlide, currentSlide, knowMedia, select, useCourse,
-} from "./store";
+import { edit, type SlideBase, type SlideRequest } from "./edits";
+import { changeElements, changeSlide, currentSlide, select, useCourse } from "./store";
 
 const { getState: get } = useCourse;
 
 type ArrangeBody = paths["/api/edits/arrange"]["post"]["requestBody"]["content"]["application/json"];
 export type Arrangement = Partial<Pick<ArrangeBody,
   "edge" | "axis" | "by" | "side" | "turn" | "flip" | "level" | "to_slide">>;
-
-interface Edited {
-  slide: Slide;
-  selected: string[];
-  course?: Course | null;
-  media: Record<string, string>;
-  previews: Record<string, string>;
-}
 
 /** Run something that asks the server; say it when it does not work. */
 export async function attempt(work: () => Promise<void>): Promise<void> {
@@ -31,25 +22,17 @@ export async function attempt(work: () => Promise<void>): Promise<void> {
   }
 }
 
-/** Take over what an edit came to: the slide, and the settings where they change too. */
-export function takeOver(label: string, edited: Edited, selected: readonly string[] = edited.selected): void {
-  if (edited.course) knowMedia(edited.course.media, edited.media, edited.previews);
-  apply(label, {
-    slides: { [edited.slide.id]: edited.slide },
-    ...(edited.course ? { course: edited.course } : {}),
-  }, { select: selected });
-}
-
-/** Do something with the selected elements that gives back the slide as it would be. */
+/** Do something with the selected elements of the slide. */
 function editSelected(
-  label: string, edit: (slide: Slide, elements: string[]) => Promise<Edited>, keepsSelection = false,
-): Promise<void> {
-  return attempt(async () => {
-    const slide = currentSlide();
-    const selected = unlocked(slide, get().place.selected);
-    if (!slide || !selected.length) return;
-    const edited = await edit(slide, selected);
-    takeOver(label, edited, keepsSelection ? get().place.selected : edited.selected);
+  label: string, ask: (slide: Slide, elements: string[], base: SlideBase) => Promise<Edited>,
+  options: Pick<SlideRequest, "expect" | "then"> = {},
+): Promise<unknown> {
+  return edit({
+    label, ...options,
+    ask: (base) => {
+      const elements = unlocked(base.slide, base.selected);
+      return elements.length ? ask(base.slide, elements, base) : null;
+    },
   });
 }
 
@@ -59,19 +42,29 @@ function unlocked(slide: Slide | null, ids: readonly string[]): string[] {
   return ids.filter((id) => !locked.has(id));
 }
 
-export const removeSelected = (): Promise<void> => editSelected("Delete",
-  (slide, elements) => take(api.POST("/api/edits/remove", { body: { slide, elements } })));
+/** Take the selected elements away: at once to be seen, and from all that names them. */
+export function removeSelected(): Promise<unknown> {
+  const { selected } = get().place;
+  return editSelected("Delete",
+    (slide, elements) => take(api.POST("/api/edits/remove", { body: { slide, elements } })),
+    { expect: (slide) => withoutElements(slide, unlocked(slide, selected)), then: () => ({ select: [] }) });
+}
 
-export const groupSelected = (): Promise<void> => editSelected("Group",
+function withoutElements(slide: Slide, ids: readonly string[]): Slide {
+  const gone = withMembers(slide.elements, ids);
+  return { ...slide, elements: slide.elements.filter(({ id }) => !gone.has(id)) };
+}
+
+export const groupSelected = (): Promise<unknown> => editSelected("Group",
   (slide, elements) => take(api.POST("/api/edits/group", { body: { slide, elements } })));
 
-export const ungroupSelected = (): Promise<void> => editSelected("Ungroup",
+export const ungroupSelected = (): Promise<unknown> => editSelected("Ungroup",
   (slide, elements) => take(api.POST("/api/edits/ungroup", { body: { slide, elements } })));
 
-export const arrangeSelected = (label: string, how: Arrangement): Promise<void> => editSelected(label,
-  (slide, elements) => take(api.POST("/api/edits/arrange", {
-    body: { slide, elements, size: get().course.size, by: "gaps", to_slide: false, ...how },
-  })), true);
+export const arrangeSelected = (label: string, how: Arrangement): Promise<unknown> => editSelected(label,
+  (slide, elements, base) => take(api.POST("/api/edits/arrange", {
+    body: { slide, elements, size: base.course.size, by: "gaps", to_slide: false, ...how },
+  })), { then: () => ({}) });
 
 /** Move or resize the selected elements by slide pixels. */
 export function nudge(dx: number, dy: number, resize: boolean): void {

@@ -3,7 +3,7 @@ import type { Course } from "../../api/types";
 
 const QUIET = { title: "", speaker: null, sound: null, colour: null };
 
-export const NOTHING: Course = {
+export const EMPTY_COURSE: Course = {
   format: 6, id: "none", title: "", language: "en", size: { w: 1280, h: 720 }, slides: [],
   sections: [], styles: [], layouts: [], guides: { across: [], down: [], grid: 20 },
   theme: {

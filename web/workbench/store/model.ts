@@ -1,28 +1,45 @@
-/** What the workbench holds of a course, and what one change of it is. */
-import type { Course, Slide } from "../../api/types";
+/** What the workbench holds of a course, and what one edit of it is. */
+import type { Change, Course, Slide } from "../../api/types";
 
+/** A course as it is edited: its settings, and all its slides by id. */
+export interface Document {
+  course: Course;
+  slides: Readonly<Record<string, Slide>>;
+}
+
+/** Documents that an edit replaces: the settings, slides, or both. */
 export interface Parts {
-  /** The settings, where they change. */
   course?: Course;
-  /** Slides by id, where they change. */
   slides?: Readonly<Record<string, Slide>>;
 }
 
+/** Which slide is looked at, and what is selected on it. */
 export interface Place {
   slide: string | null;
   selected: readonly string[];
 }
 
-/** A change that can be undone: the parts as they were and as they are, and where one was. */
-export interface Change {
+/** An edit that can be taken back: the change that it made, and where one was before and after. */
+export interface Entry {
+  id: number;
   label: string;
-  before: Parts;
-  after: Parts;
+  /** What was to be done. Where an earlier edit comes in late, it is done anew. */
+  intent: Change;
+  /** What it came to: turned round, it takes the edit back. */
+  change: Change;
+  /** The core is still working it out; until then `change` is what can be shown at once. */
+  pending: boolean;
   from: Place;
   to: Place;
-  /** Changes of one kind in a row (typing, nudging) become one while this is the same. */
+  /** Edits of one kind in a row (typing, nudging) become one while this is the same. */
   merge: string | null;
   at: number;
+}
+
+/** Numbers of the states that the server had: of the settings, and of slides by id. */
+export interface Versions {
+  course: number;
+  slides: Readonly<Record<string, number>>;
 }
 
 export type Saving =
@@ -31,27 +48,18 @@ export type Saving =
   /** The server does not answer or does not take it; it is kept here and tried again. */
   | { kind: "unsaved"; reason: string };
 
-/** Two versions of one thing, of which the author chooses. */
-export interface Conflict {
+/** One document that was changed here and elsewhere so that somebody has to choose. */
+export interface Clash {
+  /** Null for the settings. */
   slide: string | null;
   version: number;
+  /** As it was saved elsewhere; null where it is not there. */
   theirs: Slide | Course | null;
+  /** The same with all of this window's changes that are in no conflict. */
+  merged: Slide | Course | null;
+  /** What both have changed: paths within the course. */
+  places: readonly (readonly string[])[];
 }
 
-const MERGE_MS = 1_500;
-
-/** Return the past with `change` at its end, merged into the last one where they belong together. */
-export function remembered(past: readonly Change[], change: Change): Change[] {
-  const last = past.at(-1);
-  if (last && change.merge && last.merge === change.merge && change.at - last.at < MERGE_MS) {
-    return [...past.slice(0, -1), {
-      ...last,
-      after: {
-        ...last.after, ...change.after,
-        slides: { ...last.after.slides, ...change.after.slides },
-      },
-      to: change.to, at: change.at,
-    }];
-  }
-  return [...past, change];
-}
+/** The name of the settings among documents; slides go by their ids. */
+export const SETTINGS = "course";

@@ -1,22 +1,28 @@
 /**
- * Saving as one goes: what has changed is sent after a short pause, slides before the settings that
- * list them. What cannot be sent is kept in this browser and tried again.
+ * Saving as one goes: what has changed since the server last had it is sent as one change, after a short
+ * pause. What cannot be sent is kept in this browser and tried again.
  */
 import { api, ApiError, take, Unreachable } from "../../api/client";
-import type { Course, Slide } from "../../api/types";
 import { courseOf } from "../../api/early";
-import { merged } from "./merge";
-import { knowMedia, laid, load, useCourse, type Loaded } from "./store";
-import { readUnsent, writeUnsent, type Unsent } from "./offlineQueue";
+import type { Course, Slide } from "../../api/types";
+import { diff, equal } from "./changes";
+import { quiet } from "./edits";
+import { documentsOf } from "./history";
+import { SETTINGS, type Clash, type Parts, type Versions } from "./model";
+import { partsOf, readUnsent, writeUnsent, type Unsent } from "./offlineQueue";
+import * as store from "./store";
+import { knowMedia, load, showClash, showSaving, useCourse, type Loaded } from "./store";
 
 const PAUSE_MS = 400;
 const RETRY_MS = [1_000, 2_000, 4_000, 8_000, 15_000];
+/** So many slides go in one request; many more are sent in several, the settings that list them last. */
+const TOGETHER = 60;
 
 let timer: number | undefined;
 let failures = 0;
 let running: Promise<void> | null = null;
 
-const { getState: get, setState: set } = useCourse;
+const { getState: get } = useCourse;
 
 /** Fetch a course, and lay over it what an earlier visit could not send. */
 export async function open(slug: string): Promise<void> {
@@ -26,28 +32,25 @@ export async function open(slug: string): Promise<void> {
 
 function recover(unsent: Unsent | null): void {
   if (!unsent) return;
-  const { slides, versions, course } = get();
-  const dirty = new Set<string>();
-  const recovered: Record<string, Slide> = {};
-  const bases: Record<string, number> = { ...versions.slides };
-  for (const [id, { base, document }] of Object.entries(unsent.slides)) {
-    // It may have arrived after all, with only the answer lost.
-    if (JSON.stringify(slides[id]) === JSON.stringify(document)) continue;
-    recovered[id] = document;
-    bases[id] = base;
-    dirty.add(id);
-  }
-  if (unsent.course) dirty.add("course");
-  if (!dirty.size) {
+  const { slides, course } = get();
+  // It may have arrived after all, with only the answer lost.
+  const slidesLeft = Object.entries(unsent.now.slides ?? {}).filter(([id, slide]) => !equal(slides[id], slide));
+  const courseLeft = unsent.now.course && !equal(unsent.now.course, course) ? unsent.now.course : undefined;
+  if (!slidesLeft.length && !courseLeft) {
     keep();
     return;
   }
-  set({
-    ...laid({ slides: recovered, ...(unsent.course ? { course: unsent.course.document } : {}) }),
-    base: unsent.course?.from ?? course,
-    versions: { course: unsent.course?.base ?? versions.course, slides: bases },
-    dirty,
-    place: { slide: (unsent.course?.document ?? course).slides[0] ?? null, selected: [] },
+  const now: Parts = { slides: Object.fromEntries(slidesLeft), ...(courseLeft ? { course: courseLeft } : {}) };
+  const names = new Set(Object.keys(now.slides ?? {}));
+  store.recover(now, {
+    saved: {
+      slides: Object.fromEntries(Object.entries(unsent.saved.slides ?? {}).filter(([id]) => names.has(id))),
+      ...(courseLeft && unsent.saved.course ? { course: unsent.saved.course } : {}),
+    },
+    versions: {
+      course: unsent.versions.course,
+      slides: Object.fromEntries(Object.entries(unsent.versions.slides).filter(([id]) => names.has(id))),
+    },
   });
   void save();
 }
@@ -55,7 +58,7 @@ function recover(unsent: Unsent | null): void {
 /** Watch the store and save what changes; returns what ends it. */
 export function startSaving(): () => void {
   const stop = useCourse.subscribe((state, before) => {
-    if (state.dirty === before.dirty || !state.dirty.size) return;
+    if ((state.dirty === before.dirty && state.past === before.past) || !state.dirty.size) return;
     keep();
     schedule(failures ? (RETRY_MS[Math.min(failures, RETRY_MS.length - 1)] as number) : PAUSE_MS);
   });
@@ -93,6 +96,7 @@ export async function save(): Promise<void> {
 
 /** Save, and throw where something could not be saved: what follows would not know of it. */
 export async function saveAll(): Promise<void> {
+  await quiet();
   await save();
   const { dirty, saving } = get();
   if (dirty.size) {
@@ -102,147 +106,111 @@ export async function saveAll(): Promise<void> {
 }
 
 async function run(): Promise<void> {
-  const { slug, conflict } = get();
-  if (!get().dirty.size || conflict) return;
-  set({ saving: { kind: "saving" } });
+  if (!ready().length || get().clash) return;
+  showSaving({ kind: "saving" });
   try {
-    for (const id of [...get().dirty].filter((name) => name !== "course")) {
-      await saveSlide(slug, id);
+    for (let names = ready(); names.length && !get().clash; names = ready()) {
+      const slides = names.filter((name) => name !== SETTINGS);
+      const last = slides.length <= TOGETHER;
+      await send(new Set(last ? names : slides.slice(0, TOGETHER)));
+      if (last) break;
     }
-    if (get().dirty.has("course")) await saveCourse(slug);
     failures = 0;
-    set({ saving: { kind: get().dirty.size ? "saving" : "saved" } });
-    if (get().dirty.size && !get().conflict) schedule(PAUSE_MS);
+    showSaving({ kind: get().dirty.size ? "saving" : "saved" });
+    if (get().dirty.size && !get().clash) schedule(PAUSE_MS);
   } catch (error) {
     failed(error);
   }
   keep();
 }
 
-async function saveSlide(slug: string, id: string): Promise<void> {
-  const slide = get().slides[id];
-  if (!slide) return done(id, null);
-  const base = get().versions.slides[id] ?? 0;
-  const path = { slug, slide_id: id };
-  try {
-    const written = await take(
-      api.PUT("/api/courses/{slug}/slides/{slide_id}", { params: { path }, body: { base, slide } }),
-    );
-    const { versions } = get();
-    set({ versions: { ...versions, slides: { ...versions.slides, [id]: written.version } } });
-    done(id, slide);
-  } catch (error) {
-    throw asConflict(error, id);
-  }
+/** What can be saved: not what is only shown until the core has worked it out. */
+function ready(): string[] {
+  const { dirty, past } = get();
+  const expected = new Set(past.flatMap((entry) => (entry.pending ? [...documentsOf(entry.change)] : [])));
+  return [...dirty].filter((name) => !expected.has(name));
 }
 
-async function saveCourse(slug: string): Promise<void> {
-  const { course, versions } = get();
+async function send(names: ReadonlySet<string>): Promise<void> {
+  const { slug, saved, versions } = get();
+  const sent = partsOf(get(), names);
+  const change = diff(partsOf(saved, names), sent);
+  if (!change.operations.length) {
+    store.stored(sent, { slides: {} });
+    return;
+  }
+  const base: Versions = {
+    course: versions.course,
+    slides: Object.fromEntries([...names].flatMap((id) => (id === SETTINGS ? [] : [[id, versions.slides[id] ?? 0]]))),
+  };
   try {
-    const written = await take(api.PUT("/api/courses/{slug}", {
-      params: { path: { slug } }, body: { base: versions.course, course },
+    const written = await take(api.POST("/api/courses/{slug}/changes", {
+      params: { path: { slug } }, body: { base, change },
     }));
-    set({ versions: { ...get().versions, course: written.version }, base: written.course });
-    done("course", course);
+    if (get().slug !== slug) return;
+    const merged = await complete(slug, written.merged as Parts);
+    store.stored(sent, { course: written.versions.course ?? null, slides: written.versions.slides }, merged);
   } catch (error) {
-    if (!(await goesTogether(error, slug))) throw asConflict(error, null);
+    if (error instanceof ApiError && error.code === "conflict") showClash(clashOf(error));
+    throw error;
   }
 }
 
-/** Where two windows have changed different things of the settings, keep both and go on. */
-async function goesTogether(error: unknown, slug: string): Promise<boolean> {
-  if (!(error instanceof ApiError) || error.code !== "conflict") return false;
-  const theirs = error.extra.theirs as Course;
-  const { base, course } = get();
-  const together = merged(base, course, theirs);
-  if (!together) return false;
-  const data = (await take(
-    api.GET("/api/courses/{slug}", { params: { path: { slug } } }),
-  )) as Loaded;
-  const fresh = data.slides.filter(({ slide }) => !get().slides[slide.id]);
-  const { versions } = get();
-  const slides = Object.fromEntries(fresh.map(({ slide }) => [slide.id, slide]));
+/** Slides and files that others have added are listed in merged settings: fetch them, too. */
+async function complete(slug: string, merged: Parts): Promise<Parts> {
+  const { course } = merged;
+  const { slides, addresses } = get();
+  const known = course && course.slides.every((id) => slides[id]) && course.media.every(({ sha256 }) => addresses[sha256]);
+  if (!course || known) return merged;
+  const data = await take(api.GET("/api/courses/{slug}", { params: { path: { slug } } })) as Loaded;
   knowMedia(data.course.media, data.media, data.previews);
-  set({
-    ...laid({ course: together, slides }), base: theirs,
-    versions: {
-      course: Number(error.extra.version),
-      slides: {
-        ...versions.slides,
-        ...Object.fromEntries(fresh.map(({ slide, version }) => [slide.id, version])),
-      },
-    },
-  });
-  return true;
+  const fresh = data.slides.filter(({ slide }) => !slides[slide.id]);
+  store.stored({}, { slides: Object.fromEntries(fresh.map(({ slide, version }) => [slide.id, version])) });
+  return { ...merged, slides: { ...merged.slides, ...Object.fromEntries(fresh.map(({ slide }) => [slide.id, slide])) } };
 }
 
-/** What was sent is clean, unless it has changed again meanwhile. */
-function done(name: string, sent: Slide | Course | null): void {
-  const { dirty, slides, course } = get();
-  const now = name === "course" ? course : slides[name] ?? null;
-  if (now !== sent) return;
-  const rest = new Set(dirty);
-  rest.delete(name);
-  set({ dirty: rest });
+interface Refusal {
+  conflicts: { path: string[] }[];
+  versions: { course: number | null; slides: Record<string, number> };
+  theirs: { course?: Course; slides: Record<string, Slide> };
+  merged: { course?: Course; slides: Record<string, Slide> };
 }
 
-function asConflict(error: unknown, slide: string | null): unknown {
-  if (error instanceof ApiError && error.code === "conflict") {
-    set({
-      conflict: {
-        slide, version: Number(error.extra.version),
-        theirs: (error.extra.theirs ?? null) as Slide | Course | null,
-      },
-    });
-  }
-  return error;
+/** The first document that two have changed; the others come after it was chosen. */
+function clashOf(error: ApiError): Clash {
+  const { conflicts, versions, theirs, merged } = error.extra as unknown as Refusal;
+  const first = conflicts[0]?.path;
+  const slide = first ? (first[0] === SETTINGS ? null : first[1] ?? null) : Object.keys(theirs.slides)[0] ?? null;
+  const places = conflicts.map(({ path }) => path).filter((path) => (slide ? path[1] === slide : path[0] === SETTINGS));
+  return slide
+    ? { slide, version: versions.slides[slide] ?? 0, theirs: theirs.slides[slide] ?? null, merged: merged.slides[slide] ?? null, places }
+    : { slide, version: versions.course ?? 0, theirs: theirs.course ?? null, merged: merged.course ?? null, places };
 }
 
 function failed(error: unknown): void {
   failures += 1;
   const reason = error instanceof Error ? error.message : "It could not be saved.";
-  set({ saving: { kind: "unsaved", reason } });
-  const passing = error instanceof Unreachable || (error instanceof ApiError && error.status === 401);
+  showSaving({ kind: "unsaved", reason });
+  const passing = error instanceof Unreachable || (error instanceof ApiError && (error.status === 401 || error.status === 503));
   if (passing) schedule(RETRY_MS[Math.min(failures, RETRY_MS.length - 1)] as number);
 }
 
-/** Choose between two versions: mine is sent over theirs, or theirs is taken in and mine kept. */
-export async function settle(choice: "mine" | "theirs"): Promise<void> {
-  const { conflict, slug, slides } = get();
-  if (!conflict) return;
-  const { slide, version, theirs } = conflict;
-  const mine = slide ? slides[slide] : undefined;
+/** Choose between two versions; the one of a slide that is not taken stays among its kept states. */
+export async function settleClash(choice: "mine" | "theirs"): Promise<void> {
+  const { clash, slug, slides } = get();
+  if (!clash) return;
+  const mine = clash.slide ? slides[clash.slide] : undefined;
   if (choice === "theirs" && mine) {
     const path = { slug, slide_id: mine.id };
     await take(api.POST("/api/courses/{slug}/slides/{slide_id}/states", { params: { path }, body: mine }));
   }
-  const { versions, course, dirty } = get();
-  const name = slide ?? "course";
-  const rest = new Set(dirty);
-  if (choice === "theirs") rest.delete(name);
-  else rest.add(name);
-  set({
-    conflict: null, dirty: rest, saving: { kind: rest.size ? "saving" : "saved" },
-    versions: slide
-      ? { ...versions, slides: { ...versions.slides, [slide]: version } }
-      : { ...versions, course: version },
-    ...(choice === "theirs" && theirs
-      ? laid(slide ? { slides: { [slide]: theirs as Slide } } : { course: theirs as Course }) : {}),
-    ...(choice === "theirs" ? { past: [], future: [], editing: null } : {}),
-  });
-  if (course && choice === "mine") void save();
+  store.choose(choice);
   keep();
+  void save();
 }
 
 /** Keep in this browser what the server has not got. */
 function keep(): void {
-  const { slug, dirty, slides, course, base, versions } = get();
-  if (!slug) return;
-  const unsent: Unsent = { slides: {} };
-  for (const id of dirty) {
-    const slide = slides[id];
-    if (id === "course") unsent.course = { base: versions.course, document: course, from: base };
-    else if (slide) unsent.slides[id] = { base: versions.slides[id] ?? 0, document: slide };
-  }
-  writeUnsent(slug, unsent);
+  const { slug, dirty, saved, versions } = get();
+  if (slug) writeUnsent(slug, dirty, get(), saved, versions);
 }

@@ -1,9 +1,11 @@
 /** What an author can do with slides and sections as a whole. */
 import { api, take } from "../../api/client";
-import type { Course, Section, Slide } from "../../api/types";
+import type { Section } from "../../api/types";
 import { sayDone } from "../../kit/toaster";
 import { attempt } from "./commands";
-import { apply, changeSlide, knowMedia, useCourse } from "./store";
+import { edit, editCourse } from "./edits";
+import type { Document } from "./model";
+import { apply, changeSlide, useCourse } from "./store";
 import { saveAll } from "./saver";
 import { withTitle } from "./titles";
 
@@ -11,35 +13,40 @@ const { getState: get } = useCourse;
 const USUAL = "layouttitle";
 
 /** A slide that follows `layout`, else that of the slide before it. */
-export function addSlide(wanted?: string): Promise<void> {
-  return attempt(async () => {
-    const { course, slides, place } = get();
-    const layout = wanted ?? slides[place.slide ?? ""]?.layout ?? USUAL;
-    const title = `Slide ${course.slides.length + 1}`;
-    const made = await take(api.POST("/api/edits/new-slide", { body: { title, layout, course } }));
-    if (made.course) knowMedia(made.course.media, made.media, made.previews);
-    insert(made.slide, "Add slide", get().place.slide, made.course ?? get().course);
+export async function addSlide(wanted?: string): Promise<void> {
+  const after = get().place.slide;
+  await editCourse({
+    label: "Add slide",
+    ask: ({ course, slides }) => {
+      const layout = wanted ?? slides[after ?? ""]?.layout ?? USUAL;
+      const body = { title: `Slide ${course.slides.length + 1}`, layout, course };
+      return take(api.POST("/api/edits/new-slide", { body }));
+    },
+    finish: (document, { made }) => listed(document, made, after),
+    then: ({ made }) => ({ goTo: made, select: [] }),
   });
 }
 
 /** Duplicate a slide, to stand behind it or behind `after`. */
-export function duplicateSlide(id: string, after: string | null = id): Promise<void> {
-  return attempt(async () => {
-    const { slides, course } = get();
-    const slide = slides[id];
-    if (!slide) return;
-    const titles = course.slides.flatMap((other) => slides[other]?.title ?? []);
-    const body = { slide, titles };
-    insert(await take(api.POST("/api/edits/duplicate-slide", { body })), "Duplicate slide", after);
+export async function duplicateSlide(id: string, after: string | null = id): Promise<void> {
+  await editCourse({
+    label: "Duplicate slide",
+    ask: ({ course, slides }) => {
+      const slide = slides[id];
+      const titles = course.slides.flatMap((other) => slides[other]?.title ?? []);
+      return slide ? take(api.POST("/api/edits/duplicate-slide", { body: { slide, titles } })) : null;
+    },
+    finish: (document, { made }) => listed(document, made, after),
+    then: ({ made }) => ({ goTo: made, select: [] }),
   });
 }
 
-/** Insert a slide after `after`. */
-function insert(slide: Slide, label: string, after: string | null, course: Course = get().course): void {
-  const place = after ? course.slides.indexOf(after) + 1 : course.slides.length;
-  const slides = [...course.slides.slice(0, place), slide.id, ...course.slides.slice(place)];
-  apply(label, { course: { ...course, slides }, slides: { [slide.id]: slide } },
-    { goTo: slide.id, select: [] });
+/** The course with a slide in its order, after `after`. */
+function listed(document: Document, slide: string, after: string | null): Document {
+  const { course } = document;
+  const index = after ? course.slides.indexOf(after) + 1 : course.slides.length;
+  const slides = [...course.slides.slice(0, index), slide, ...course.slides.slice(index)];
+  return { ...document, course: { ...course, slides } };
 }
 
 /** Take slides out; a section that began with one begins with the next that stays. */
@@ -84,40 +91,30 @@ export function renameSlide(id: string, title: string, merge?: string): void {
 }
 
 /** Let the current slide follow another layout, or none. */
-export function changeLayout(layout: string | null): Promise<void> {
-  return attempt(async () => {
-    const { slides, place, course } = get();
-    const slide = slides[place.slide ?? ""];
-    if (!slide) return;
-    const edited = await take(api.POST("/api/edits/change-layout", { body: { slide, course, layout } }));
-    apply("Change layout", {
-      slides: { [slide.id]: edited.slide }, ...(edited.course ? { course: edited.course } : {}),
-    }, { select: [] });
+export async function changeLayout(layout: string | null): Promise<void> {
+  await edit({
+    label: "Change layout",
+    ask: ({ slide, course }) => take(api.POST("/api/edits/change-layout", { body: { slide, course, layout } })),
   });
 }
 
 /** Make a layout of the current slide. */
-export function makeLayout(name: string): Promise<void> {
-  return attempt(async () => {
-    const { slides, place, course } = get();
-    const slide = slides[place.slide ?? ""];
-    if (!slide) return;
-    const { slide: after, course: grown } = await take(api.POST("/api/edits/layout-from", { body: { slide, course, name } }));
-    apply("Make a layout", { slides: { [slide.id]: after }, ...(grown ? { course: grown } : {}) }, { select: [] });
-    sayDone(`“${name}” is now a layout of this course.`);
+export async function makeLayout(name: string): Promise<void> {
+  const made = await edit({
+    label: "Make a layout",
+    ask: ({ slide, course }) => take(api.POST("/api/edits/layout-from", { body: { slide, course, name } })),
   });
+  if (made) sayDone(`“${name}” is now a layout of this course.`);
 }
 
 /** Let the current slide's layout become as the slide is; all that follow it change with it. */
-export function updateLayout(): Promise<void> {
-  return attempt(async () => {
-    const { slides, place, course } = get();
-    const slide = slides[place.slide ?? ""];
-    if (!slide) return;
-    const { slide: after, course: grown } = await take(api.POST("/api/edits/update-layout", { body: { slide, course } }));
-    apply("Change the layout", { slides: { [slide.id]: after }, ...(grown ? { course: grown } : {}) });
-    sayDone("The layout was changed, and the slides that follow it.");
+export async function updateLayout(): Promise<void> {
+  const made = await edit({
+    label: "Change the layout",
+    ask: ({ slide, course }) => take(api.POST("/api/edits/update-layout", { body: { slide, course } })),
+    then: () => ({}),
   });
+  if (made) sayDone("The layout was changed, and the slides that follow it.");
 }
 
 /** Give the course another slide size; everything keeps its place in the picture. */
@@ -125,20 +122,21 @@ export function resizeSlides(w: number, h: number): Promise<void> {
   return attempt(async () => {
     await saveAll();
     const params = { path: { slug: get().slug } };
-    const { course, slides } = await take(api.POST("/api/edits/resize/{slug}", { params, body: { w, h } }));
-    apply("Change slide size", {
-      ...(course ? { course } : {}), slides: Object.fromEntries(slides.map((slide) => [slide.id, slide])),
-    }, { select: [], stored: true });
+    await editCourse({
+      label: "Change slide size",
+      ask: () => take(api.POST("/api/edits/resize/{slug}", { params, body: { w, h } })),
+      then: () => ({ select: [], stored: true }),
+    });
   });
 }
 
 /** Paste lines of text as sections and slides behind `after`. */
-export function pasteOutline(text: string, after: string | null): Promise<void> {
-  return attempt(async () => {
-    const { course } = get();
-    const made = await take(api.POST("/api/edits/outline", { body: { text, course, after } }));
-    const slides = Object.fromEntries(made.slides.map((slide) => [slide.id, slide]));
-    apply("Paste outline", { ...(made.course ? { course: made.course } : {}), slides });
-    sayDone(`${made.slides.length} slides were made. Ctrl+Z takes them back.`);
+export async function pasteOutline(text: string, after: string | null): Promise<void> {
+  const before = get().course.slides.length;
+  const made = await editCourse({
+    label: "Paste outline",
+    ask: ({ course }) => take(api.POST("/api/edits/outline", { body: { text, course, after } })),
+    then: () => ({}),
   });
+  if (made) sayDone(`${get().course.slides.length - before} slides were made. Ctrl+Z takes them back.`);
 }

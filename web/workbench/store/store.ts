@@ -1,33 +1,31 @@
-/** The course as it is being edited: the document, the selection, and the way back. */
+/**
+ * The course as it is being edited: the document, the selection, and the way back.
+ *
+ * Everything that changes this state is a function of this file; no other file sets it.
+ */
 import { create } from "zustand";
-import type { Colours, Course, Element, MediaFile, Slide } from "../../api/types";
-import type { MediaEntry, MediaMap } from "../../player/render/ElementView";
-import { following, sourcesOf, type Sources } from "../../player/render/resolve";
+import type { Change, Course, Element, MediaFile, Slide } from "../../api/types";
+import type { MediaMap } from "../../player/render/ElementView";
+import { following, type Sources } from "../../player/render/resolve";
 import { nameValues } from "../../player/render/valueNames";
-import { settled } from "./following";
-import { NOTHING } from "./emptyCourse";
-import { remembered, type Change, type Conflict, type Parts, type Place, type Saving } from "./model";
+import { edited, followed, mediaFor, sourcesFor, written, type Addresses } from "./documents";
+import { EMPTY_COURSE } from "./emptyCourse";
+import * as history from "./history";
+import { SETTINGS, type Clash, type Document, type Entry, type Parts, type Place, type Saving, type Versions } from "./model";
 import { throughLook, useLook } from "../looks/looks";
 import { titleAfter } from "./titles";
 
-export interface Versions {
-  course: number;
-  slides: Readonly<Record<string, number>>;
-}
-
-/** Where stored bytes are found, by their SHA-256. */
-type Addresses = Readonly<Record<string, { src: string; preview: string }>>;
-
-interface CourseState {
+interface CourseState extends Document {
   slug: string;
-  course: Course;
-  /** The settings as the server last had them. */
-  base: Course;
-  /** All slides, their elements as they look after the layouts and styles that they follow. */
-  slides: Readonly<Record<string, Slide>>;
+  /** How often a course was opened: what was begun before belongs to another one. */
+  opened: number;
+  past: readonly Entry[];
+  future: readonly Entry[];
+  /** The documents as the server last had them: saving sends the difference. */
+  saved: Document;
+  versions: Versions;
   /** What slides may follow. */
   sources: Sources;
-  versions: Versions;
   media: MediaMap;
   addresses: Addresses;
   place: Place;
@@ -35,18 +33,22 @@ interface CourseState {
   editing: string | null;
   /** Whether something on the slide is held by the pointer: what is not at hand waits. */
   holding: boolean;
-  past: readonly Change[];
-  future: readonly Change[];
   /** What the server has not got yet: slide ids, and "course" for the settings. */
   dirty: ReadonlySet<string>;
   saving: Saving;
-  conflict: Conflict | null;
+  clash: Clash | null;
+  /** What of an edit could not be kept, to be told to the author once. */
+  lost: readonly history.Lost[];
 }
 
+const EMPTY: Document = { course: EMPTY_COURSE, slides: {} };
+const NOWHERE: Place = { slide: null, selected: [] };
+
 export const useCourse = create<CourseState>(() => ({
-  slug: "", course: NOTHING, base: NOTHING, slides: {}, sources: sourcesOf(NOTHING), versions: { course: 0, slides: {} }, media: {}, addresses: {},
-  place: { slide: null, selected: [] }, editing: null, holding: false, past: [], future: [],
-  dirty: new Set(), saving: { kind: "saved" }, conflict: null,
+  slug: "", opened: 0, ...EMPTY, saved: EMPTY, sources: sourcesFor(EMPTY_COURSE),
+  versions: { course: 0, slides: {} }, media: {}, addresses: {}, place: NOWHERE,
+  editing: null, holding: false, past: [], future: [], dirty: new Set(), saving: { kind: "saved" },
+  clash: null, lost: [],
 }));
 
 const { getState: get, setState: set } = useCourse;
@@ -60,36 +62,54 @@ export interface Loaded {
   slides: { version: number; slide: Slide }[];
 }
 
+// Opening and closing
+
 /** Take in a course from the server. */
 export function load(data: Loaded): void {
-  const sources = sourcesOf(data.course);
+  const sources = sourcesFor(data.course);
   const slides = Object.fromEntries(
     data.slides.map(({ slide }) => [slide.id, following(slide, sources)]),
   );
   const kept = get().slug === data.slug ? get().place : null;
   const slide = kept?.slide && slides[kept.slide] ? kept.slide : data.course.slides[0] ?? null;
+  const document = { course: data.course, slides };
   set({
-    slug: data.slug, course: data.course, base: data.course, slides, sources,
-    versions: {
-      course: data.version,
-      slides: Object.fromEntries(data.slides.map(({ slide: s, version }) => [s.id, version])),
-    },
-    media: {}, addresses: {},
-    place: { slide, selected: [] }, editing: null, past: [], future: [], dirty: new Set(),
-    saving: { kind: "saved" }, conflict: null,
+    slug: data.slug, opened: get().opened + 1, ...document, saved: document, sources, versions: versionsOf(data),
+    media: {}, addresses: {}, place: { slide, selected: [] }, editing: null, past: [], future: [],
+    dirty: new Set(), saving: { kind: "saved" }, clash: null, lost: [],
   });
   knowMedia(data.course.media, data.media, data.previews);
 }
 
-/** Return what is to be known of `files` to show them, in the colours of the theme. */
-function mediaFor(files: readonly MediaFile[], addresses: Addresses, colours: Colours): MediaMap {
-  const code = Object.values(colours).map((colour) => colour.slice(1)).join("-");
-  const coloured = (url: string): string => url.replace(/\?colours=.*$/, `?colours=${code}`);
-  return Object.fromEntries(files.map(({ id, sha256, type, w, h, duration, captions }): [string, MediaEntry] => {
-    const { src, preview } = addresses[sha256] ?? { src: "", preview: "" };
-    return [id, { src: coloured(src), preview: coloured(preview), type, w, h, duration, captions }];
-  }));
+function versionsOf(data: Loaded): Versions {
+  return {
+    course: data.version,
+    slides: Object.fromEntries(data.slides.map(({ slide, version }) => [slide.id, version])),
+  };
 }
+
+/** Forget which course is open, so that it is fetched again. */
+export function close(): void {
+  set({ slug: "" });
+}
+
+/** Lay over the opened course what an earlier visit has changed and could not send. */
+export function recover(now: Parts, made: { saved: Parts; versions: Versions }): void {
+  const { saved, versions, place } = get();
+  const recovered = written(present(), now);
+  set({
+    ...shown(recovered),
+    saved: written(saved, made.saved),
+    versions: {
+      course: now.course ? made.versions.course : versions.course,
+      slides: { ...versions.slides, ...made.versions.slides },
+    },
+    dirty: new Set([...Object.keys(now.slides ?? {}), ...(now.course ? [SETTINGS] : [])]),
+    place: recovered.slides[place.slide ?? ""] ? place : { slide: recovered.course.slides[0] ?? null, selected: [] },
+  });
+}
+
+// Files
 
 /** Let files be known, so that they can be shown at once. */
 export function knowMedia(
@@ -103,7 +123,47 @@ export function knowMedia(
   set({ addresses: known, media: { ...media, ...mediaFor(files, known, course.theme.colours) } });
 }
 
-interface Options {
+// Documents
+
+function present(): Document {
+  const { course, slides } = get();
+  return { course, slides };
+}
+
+function timeline(): history.Timeline {
+  const { past, future } = get();
+  return { document: present(), past, future };
+}
+
+/** The state that shows `document`. */
+function shown(document: Document): Partial<CourseState> {
+  const state = get();
+  const { course } = document;
+  const { colours } = course.theme;
+  const sources = sourcesFor(course);
+  const recoloured = course.media !== state.course.media || colours !== state.course.theme.colours;
+  return {
+    course, slides: document.slides, sources,
+    ...(recoloured ? { media: { ...state.media, ...mediaFor(course.media, state.addresses, colours) } } : {}),
+    // What the server has follows, too: else saving would send what nobody has changed.
+    ...(sources === state.sources ? {} : {
+      saved: { ...state.saved, slides: followed({ ...state.saved, course }, state.saved).slides },
+    }),
+  };
+}
+
+/** Take over what an edit, or a step back, has come to. */
+function follow({ timeline: { document, past, future }, lost }: history.Outcome, touched: Iterable<string>): void {
+  set({
+    ...shown(document), past, future, dirty: new Set([...get().dirty, ...touched]),
+    ...(lost.length ? { lost: [...get().lost, ...lost] } : {}),
+  });
+}
+
+// Edits
+
+/** How an edit is kept, and where one is after it. */
+export interface Options {
   /** Changes with the same key in a row become one step back. */
   merge?: string;
   select?: readonly string[];
@@ -112,117 +172,102 @@ interface Options {
   stored?: boolean;
 }
 
-/** Change the course; every change goes through here, so every change can be undone. */
-export function apply(label: string, change: Parts, options: Options = {}): void {
-  const { course, slides, place, past, dirty, sources } = get();
-  const next = change.course ? sourcesFor(change.course) : sources;
-  const after: Parts = {
-    ...change,
-    slides: Object.fromEntries(Object.entries(change.slides ?? {}).map(
-      ([id, slide]) => [id, settled(options.stored ? following(slide, next) : slide, slides[id], next)],
-    )),
-  };
-  const before: Parts = {
-    ...(after.course ? { course } : {}),
-    slides: Object.fromEntries(
-      Object.keys(after.slides ?? {}).flatMap((id) => (slides[id] ? [[id, slides[id]]] : [])),
-    ),
-  };
-  const to: Place = {
+let entries = 0;
+
+function entryOf(label: string, options: Options): Omit<Entry, "change" | "intent" | "pending"> {
+  const { place } = get();
+  const to: Place = options.goTo === undefined && options.select === undefined ? place : {
     slide: options.goTo !== undefined ? options.goTo : place.slide,
     selected: options.select ?? place.selected,
   };
-  const step: Change = {
-    label, before, after, from: place, to, merge: options.merge ?? null, at: Date.now(),
-  };
-  set({
-    ...laid(after), place: to, past: remembered(past, step), future: [],
-    dirty: marked(dirty, after),
+  return { id: ++entries, label, from: place, to, merge: options.merge ?? null, at: Date.now() };
+}
+
+/** Change the course; every change goes through here, so every change can be undone. */
+export function apply(label: string, parts: Parts, options: Options = {}): void {
+  const document = present();
+  const after = edited(written(document, parts), document, options.stored);
+  const entry = { ...entryOf(label, options), pending: false };
+  set({ place: entry.to });
+  const touched = [...Object.keys(parts.slides ?? {}), ...(parts.course ? [SETTINGS] : [])];
+  follow({ timeline: history.record(timeline(), entry, after), lost: [] }, touched);
+}
+
+/**
+ * Begin an edit that the core works out, and return its number. `expected` is shown until then.
+ */
+export function begin(label: string, expected?: (document: Document) => Document): number {
+  const document = present();
+  const entry = { ...entryOf(label, {}), pending: true };
+  follow({ timeline: history.record(timeline(), entry, expected ? expected(document) : document), lost: [] }, []);
+  return entry.id;
+}
+
+/** The document and the place that a begun edit is made from; null if it was taken back meanwhile. */
+export function baseOf(id: number): { document: Document; place: Place } | null {
+  const entry = get().past.find((other) => other.id === id && other.pending);
+  return entry ? { document: history.before(timeline(), id, followed), place: entry.to } : null;
+}
+
+/**
+ * Take over what a begun edit comes to; `finish` does more in the same step. Where nothing was selected
+ * or gone to meanwhile, `options` say what is now.
+ */
+export function settle(
+  id: number, change: Change, options: Options = {}, finish: (made: Document) => Document = (made) => made,
+): void {
+  const entry = get().past.find((other) => other.id === id && other.pending);
+  const outcome = history.settle(timeline(), id, {
+    change, finish: (made, before) => edited(finish(made), before, options.stored),
+  }, followed);
+  const done = outcome.timeline.past.find((other) => other.id === id);
+  follow(outcome, done ? history.documentsOf(done.change) : []);
+  if (entry) moveOn(entry.to, {
+    slide: options.goTo !== undefined ? options.goTo : entry.to.slide,
+    selected: options.select ?? entry.to.selected,
   });
 }
 
-/** Lay parts over the present document; where styles or layouts change, all slides follow. */
-export function laid(parts: Parts): Pick<CourseState, "course" | "slides" | "sources" | "media"> {
-  const state = get();
-  const course = parts.course ?? state.course;
-  const sources = sourcesFor(course);
-  const all = { ...state.slides, ...parts.slides };
-  const changed = sources === state.sources ? Object.keys(parts.slides ?? {}) : Object.keys(all);
-  for (const id of changed) all[id] = following(all[id] as Slide, sources);
-  const { colours } = course.theme;
-  const shown = course.media !== state.course.media || colours !== state.course.theme.colours;
-  const media = shown ? { ...state.media, ...mediaFor(course.media, state.addresses, colours) } : state.media;
-  return { course, slides: all, sources, media };
+/** Give up a begun edit: it was refused, or its answer never came. */
+export function giveUp(id: number): void {
+  follow(history.drop(timeline(), id, followed), []);
 }
 
-/** The sources of `course`: those that are there while its styles and layouts are the same. */
-function sourcesFor(course: Course): Sources {
-  const state = get();
-  const same = course.styles === state.course.styles && course.layouts === state.course.layouts;
-  return same ? state.sources : sourcesOf(course);
-}
-
-function marked(dirty: ReadonlySet<string>, parts: Parts): ReadonlySet<string> {
-  return new Set([
-    ...dirty, ...Object.keys(parts.slides ?? {}), ...(parts.course ? ["course"] : []),
-  ]);
+/** Be at `next` where one was at `before`, now and in the entries that were made there. */
+function moveOn(before: Place, next: Place): void {
+  if (before.slide === next.slide && before.selected.join() === next.selected.join()) return;
+  const moved = (place: Place): Place => (place === before ? next : place);
+  const { place, past } = get();
+  const from = past.findIndex((entry) => entry.to === before);
+  set({
+    past: past.map((entry, n) => (n < from ? entry : {
+      ...entry, from: n === from ? entry.from : moved(entry.from), to: moved(entry.to) })),
+    ...(place === before ? { place: next, editing: null } : {}),
+  });
 }
 
 export function undo(): void {
-  const { past, future, dirty } = get();
-  const change = past.at(-1);
-  if (!change) return;
-  set({
-    ...laid(change.before), place: change.from, editing: null, past: past.slice(0, -1),
-    future: [...future, change], dirty: marked(dirty, change.after),
-  });
+  const entry = get().past.at(-1);
+  if (!entry) return;
+  set({ place: entry.from, editing: null });
+  follow(history.undo(timeline(), followed), history.documentsOf(entry.change));
 }
 
 export function redo(): void {
-  const { past, future, dirty } = get();
-  const change = future.at(-1);
-  if (!change) return;
-  set({
-    ...laid(change.after), place: change.to, editing: null, past: [...past, change],
-    future: future.slice(0, -1), dirty: marked(dirty, change.after),
-  });
+  const entry = get().future.at(-1);
+  if (!entry) return;
+  set({ place: entry.to, editing: null });
+  follow(history.redo(timeline(), followed), history.documentsOf(entry.intent));
+}
+
+/** Forget what could not be kept, once it was told. */
+export function toldLost(): void {
+  if (get().lost.length) set({ lost: [] });
 }
 
 export function currentSlide(): Slide | null {
   const { slides, place } = get();
   return place.slide ? slides[place.slide] ?? null : null;
-}
-
-export function goToSlide(slide: string | null): void {
-  set({ place: { slide, selected: [] }, editing: null });
-}
-
-export function select(selected: readonly string[]): void {
-  const { place } = get();
-  set({ place: { ...place, selected }, editing: null });
-}
-
-export function hold(holding: boolean): void {
-  set({ holding });
-}
-
-/** Resolves as soon as nothing is held under the pointer: what can wait does not disturb a drag. */
-export function released(): Promise<void> {
-  return new Promise((resolve) => {
-    if (!get().holding) {
-      resolve();
-      return;
-    }
-    const stop = useCourse.subscribe(({ holding }) => {
-      if (holding) return;
-      stop();
-      resolve();
-    });
-  });
-}
-
-export function edit(element: string | null): void {
-  set({ editing: element });
 }
 
 /** Change elements of the current slide. */
@@ -246,6 +291,111 @@ export function changeSlide(label: string, slide: Slide, merge?: string, options
 
 export function changeCourse(label: string, change: Partial<Course>, merge?: string): void {
   apply(label, { course: { ...get().course, ...change } }, merge ? { merge } : {});
+}
+
+// Where one is
+
+export function goToSlide(slide: string | null): void {
+  set({ place: { slide, selected: [] }, editing: null });
+}
+
+export function select(selected: readonly string[]): void {
+  const { place } = get();
+  set({ place: { ...place, selected }, editing: null });
+}
+
+export function edit(element: string | null): void {
+  set({ editing: element });
+}
+
+export function hold(holding: boolean): void {
+  set({ holding });
+}
+
+/** Resolves as soon as nothing is held under the pointer: what can wait does not disturb a drag. */
+export function released(): Promise<void> {
+  return new Promise((resolve) => {
+    if (!get().holding) {
+      resolve();
+      return;
+    }
+    const stop = useCourse.subscribe(({ holding }) => {
+      if (holding) return;
+      stop();
+      resolve();
+    });
+  });
+}
+
+// Saving
+
+export function showSaving(saving: Saving): void {
+  set({ saving });
+}
+
+export function showClash(clash: Clash): void {
+  set({ clash });
+}
+
+/**
+ * The server has `sent`, and `merged` where others had changed something too. What was changed here
+ * since it was sent stays and is still to be saved.
+ */
+export function stored(sent: Parts, versions: { course?: number | null; slides: Readonly<Record<string, number>> }, merged: Parts = {}): void {
+  const { saved, versions: known, dirty } = get();
+  const document = present();
+  const has = written(written(saved, sent), merged);
+  const now: Parts = {};
+  if (merged.course && sent.course) now.course = history.rebased(sent.course, document.course, merged.course);
+  now.slides = Object.fromEntries(Object.entries(merged.slides ?? {}).map(
+    ([id, theirs]) => [id, history.rebased(sent.slides?.[id] ?? theirs, document.slides[id] ?? theirs, theirs)]));
+  const next = followed(written(document, now), document);
+  const rest = new Set(dirty);
+  if (sent.course && document.course === sent.course) rest.delete(SETTINGS);
+  for (const [id, slide] of Object.entries(sent.slides ?? {})) if (document.slides[id] === slide) rest.delete(id);
+  set({
+    saved: has,
+    versions: { course: versions.course ?? known.course, slides: { ...known.slides, ...versions.slides } },
+    dirty: rest,
+  });
+  set(shown(next));
+}
+
+/** Choose between two versions of a document: this window's, or what was saved elsewhere. */
+export function choose(choice: "mine" | "theirs"): void {
+  const { clash, saved, versions, dirty } = get();
+  const document = present();
+  if (!clash) return;
+  const { slide, theirs, merged, version } = clash;
+  const has: Parts = slide ? { slides: { [slide]: theirs as Slide } } : { course: theirs as Course };
+  const mine = slide ? history.rebased(saved.slides[slide], document.slides[slide], theirs as Slide)
+    : history.rebased(saved.course, document.course, theirs as Course);
+  const chosen = choice === "mine" ? mine : merged ?? theirs;
+  const next = written(document, slide ? { slides: { [slide]: chosen as Slide } } : { course: chosen as Course });
+  set({
+    clash: null, saved: written(saved, has), editing: null,
+    versions: slide ? { ...versions, slides: { ...versions.slides, [slide]: version } } : { ...versions, course: version },
+    dirty: new Set([...dirty, slide ?? SETTINGS]), saving: { kind: "saving" },
+  });
+  set(shown(followed(next, document)));
+}
+
+/** Take in what others have saved. What was done here can still be undone, as far as it is there. */
+export function takeIn(data: Loaded): void {
+  const { place, versions, saved } = get();
+  const document = present();
+  const fresh = data.slides.filter(({ slide, version }) => versions.slides[slide.id] !== version);
+  const parts: Parts = {
+    course: data.course, slides: Object.fromEntries(fresh.map(({ slide }) => [slide.id, slide])),
+  };
+  const next = followed(written(document, parts), document);
+  const here = place.slide && data.course.slides.includes(place.slide) ? place.slide : data.course.slides[0] ?? null;
+  knowMedia(data.course.media, data.media, data.previews);
+  set({
+    saved: written(saved, parts), versions: versionsOf(data),
+    place: here === place.slide ? place : { slide: here, selected: [] },
+  });
+  set(shown(next));
 }
 
 // What stands for values in drawings and lists follows the names of the variables.

@@ -5,8 +5,9 @@ import { useEffect, useState, type ReactNode } from "react";
 import { api, take } from "../../../api/client";
 import type { components } from "../../../api/api";
 import { attempt } from "../../store/commands";
+import { editCourse } from "../../store/edits";
 import { saveAll } from "../../store/saver";
-import { apply, goToSlide, select, useCourse } from "../../store/store";
+import { goToSlide, select, useCourse } from "../../store/store";
 import { MainButton } from "../../../kit/MainButton";
 import { sayDone } from "../../../kit/toaster";
 import { count } from "../../../kit/units";
@@ -50,12 +51,12 @@ export function FindPanel(): ReactNode {
   const replace = (): Promise<void> => attempt(async () => {
     await saveAll();
     const body = { ...query, by, places: chosen.map((place) => place.key) };
-    const changed = await take(api.POST("/api/edits/replace/{slug}", { params: { path: { slug } }, body }));
-    apply("Replace", {
-      ...(changed.course ? { course: changed.course } : {}),
-      slides: Object.fromEntries(changed.slides.map((slide) => [slide.id, slide])),
-    }, { stored: true });
-    sayDone(`Replaced in ${count(chosen.length, "place")}. Ctrl+Z takes it back.`);
+    const replaced = await editCourse({
+      label: "Replace",
+      ask: () => take(api.POST("/api/edits/replace/{slug}", { params: { path: { slug } }, body })),
+      then: () => ({ stored: true }),
+    });
+    if (replaced) sayDone(`Replaced in ${count(chosen.length, "place")}. Ctrl+Z takes it back.`);
   });
 
   const worded = what === "texts" || what === "names" || what === "alternatives";

@@ -2,8 +2,8 @@
 import { create } from "zustand";
 import { api, take } from "../../../api/client";
 import type { Element, Overlay, Pattern, Slide } from "../../../api/types";
-import { attempt } from "../../store/commands";
-import { changeSlide, currentSlide, select, useCourse } from "../../store/store";
+import { edit } from "../../store/edits";
+import { changeSlide, select, useCourse } from "../../store/store";
 
 export const useOverlay = create<{ overlay: string | null }>(() => ({ overlay: null }));
 
@@ -90,15 +90,14 @@ const PLAIN: Element["style"] = {
 };
 
 /** A new overlay; the selected elements move onto it. */
-export function addOverlay(): Promise<void> {
-  return attempt(async () => {
-    const slide = currentSlide();
-    if (!slide) return;
-    const body = { slide, elements: [...useCourse.getState().place.selected] };
-    const made = await take(api.POST("/api/edits/overlay", { body }));
-    changeSlide("Add overlay", made.slide);
-    editOverlay(made.overlay);
+export async function addOverlay(): Promise<void> {
+  const slide = useCourse.getState().place.slide;
+  const added = await edit({
+    label: "Add overlay",
+    ask: (base) => take(api.POST("/api/edits/overlay", { body: { slide: base.slide, elements: base.selected } })),
+    then: () => ({}),
   });
+  if (added && useCourse.getState().place.slide === slide) editOverlay(added.made);
 }
 
 export function changeOverlay(slide: Slide, overlay: Overlay, label = "Change overlay"): void {
@@ -107,10 +106,12 @@ export function changeOverlay(slide: Slide, overlay: Overlay, label = "Change ov
   }, `${label}-${overlay.id}`);
 }
 
-/** Take an overlay away, with all that is on it. */
-export function removeOverlay(slide: Slide, overlay: string): Promise<void> {
-  return attempt(async () => {
-    changeSlide("Delete overlay", await take(api.POST("/api/edits/overlay/remove", { body: { slide, overlay } })));
-    editOverlay(null);
+/** Take an overlay of the slide away, with all that is on it. */
+export async function removeOverlay(overlay: string): Promise<void> {
+  const removed = await edit({
+    label: "Delete overlay",
+    ask: ({ slide }) => take(api.POST("/api/edits/overlay/remove", { body: { slide, overlay } })),
+    then: () => ({}),
   });
+  if (removed && useOverlay.getState().overlay === overlay) editOverlay(null);
 }

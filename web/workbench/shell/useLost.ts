@@ -1,0 +1,20 @@
+/** Tells the author what of an edit could not be kept, and why. */
+import { useEffect } from "react";
+import { sayError } from "../../kit/toaster";
+import { namesOn } from "../store/conflictNames";
+import { toldLost, useCourse } from "../store/store";
+
+export function useLost(): void {
+  const lost = useCourse((state) => state.lost);
+  useEffect(() => {
+    if (!lost.length) return;
+    const { course, slides } = useCourse.getState();
+    for (const { entry, conflicts } of lost) {
+      const names = [...new Set(conflicts.map(({ operation }) => namesOn(operation.path, { course, slides })))];
+      const gone = conflicts.every(({ why }) => why === "gone");
+      const reason = gone ? "is no longer there" : "was changed elsewhere meanwhile";
+      sayError(new Error(`“${entry.label}” was not done in full: ${names.slice(0, 3).join(", ")} ${reason}. All else is kept.`));
+    }
+    toldLost();
+  }, [lost]);
+}

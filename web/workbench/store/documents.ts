@@ -1,0 +1,57 @@
+/** Documents of a course laid over each other, and slides that follow layouts and styles in them. */
+import type { Colours, Course, MediaFile, Slide } from "../../api/types";
+import type { MediaEntry, MediaMap } from "../../player/render/ElementView";
+import { following, sourcesOf, type Sources } from "../../player/render/resolve";
+import { settled } from "./following";
+import type { Document, Parts } from "./model";
+
+/** Where stored bytes are found, by their SHA-256. */
+export type Addresses = Readonly<Record<string, { src: string; preview: string }>>;
+
+/** Return `document` with `parts` in it. */
+export function written(document: Document, parts: Parts): Document {
+  return { course: parts.course ?? document.course, slides: { ...document.slides, ...parts.slides } };
+}
+
+let known: { course: Course; sources: Sources } | null = null;
+
+/** Return the sources of `course`: the same object while its styles and layouts are the same. */
+export function sourcesFor(course: Course): Sources {
+  const same = known && course.styles === known.course.styles && course.layouts === known.course.layouts;
+  if (!known || !same) known = { course, sources: sourcesOf(course) };
+  return known.sources;
+}
+
+/** Return `after` with slides that follow their layouts and styles: those that changed, or all. */
+export function followed(after: Document, before: Document): Document {
+  const sources = sourcesFor(after.course);
+  const all = after.course.styles !== before.course.styles || after.course.layouts !== before.course.layouts;
+  const changed = Object.entries(after.slides).filter(([id, slide]) => all || before.slides[id] !== slide);
+  if (!changed.length) return after;
+  return {
+    ...after,
+    slides: { ...after.slides, ...Object.fromEntries(changed.map(([id, slide]) => [id, following(slide, sources)])) },
+  };
+}
+
+/**
+ * Return the document after an edit: elements know what is their own, groups their boxes; see `followed`.
+ * Slides that were `stored` may be behind what they follow.
+ */
+export function edited(after: Document, before: Document, stored = false): Document {
+  const sources = sourcesFor(after.course);
+  const changed = Object.entries(after.slides).filter(([id, slide]) => before.slides[id] !== slide);
+  const slides = changed.map(([id, slide]): [string, Slide] => [
+    id, settled(stored ? following(slide, sources) : slide, before.slides[id], sources)]);
+  return followed({ ...after, slides: { ...after.slides, ...Object.fromEntries(slides) } }, before);
+}
+
+/** Return what is to be known of `files` to show them, in the colours of the theme. */
+export function mediaFor(files: readonly MediaFile[], addresses: Addresses, colours: Colours): MediaMap {
+  const code = Object.values(colours).map((colour) => colour.slice(1)).join("-");
+  const coloured = (url: string): string => url.replace(/\?colours=.*$/, `?colours=${code}`);
+  return Object.fromEntries(files.map(({ id, sha256, type, w, h, duration, captions }): [string, MediaEntry] => {
+    const { src, preview } = addresses[sha256] ?? { src: "", preview: "" };
+    return [id, { src: coloured(src), preview: coloured(preview), type, w, h, duration, captions }];
+  }));
+}
