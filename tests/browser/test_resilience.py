@@ -6,6 +6,7 @@ from functools import partial
 from http.server import SimpleHTTPRequestHandler, ThreadingHTTPServer
 from threading import Thread
 
+from selenium.webdriver.common.action_chains import ActionChains
 from selenium.webdriver.common.keys import Keys
 
 from tests.core.test_package import manifest, zipped
@@ -112,9 +113,9 @@ def test_two_windows_on_one_slide(page):
     second = page.browser.current_window_handle
     page.go(f"/courses/{slug}/build")
     page.find("[data-stage]")
-    _rename(page, "From the second window")
-    page.saved()
     field = _type_in_first_text(page)
+    field.send_keys("From the second window")
+    page.saved()
     page.browser.switch_to.window(first)
     page.find("[contenteditable=true]").send_keys("First")
     page.see("Somebody else has changed the slide")
@@ -127,6 +128,56 @@ def test_two_windows_on_one_slide(page):
     page.until(lambda: "First" in page.find("[data-stage]").text)
     page.press("Earlier states")
     page.see("kept aside")
+
+
+def test_two_windows_change_different_things_of_one_slide(page):
+    slug = _new_course(page, "One slide")
+    first = page.browser.current_window_handle
+    field = _type_in_first_text(page)
+    page.browser.switch_to.new_window("tab")
+    second = page.browser.current_window_handle
+    page.go(f"/courses/{slug}/build")
+    page.find("[data-stage]")
+    _rename(page, "From the second window")
+    page.saved()
+    page.browser.switch_to.window(first)
+    field.send_keys("First")
+    page.saved()
+    page.until(lambda: "From the second window" in page.find("nav[aria-label=Route]").text)
+    page.browser.switch_to.window(second)
+    page.until(lambda: "First" in page.find("[data-stage]").text)
+    assert "From the second window" in page.find("nav[aria-label=Route]").text
+
+
+def test_what_is_done_while_a_slow_answer_is_awaited_stays(page):
+    """Group two elements, rename a third and go on to another slide before the core answers."""
+    _new_course(page, "Slow answers")
+    page.press("Add a slide")
+    page.until(lambda: len(page.all("[data-stop]")) == 2)
+    page.saved()
+    page.stop(0)
+    rows = page.until(lambda: len(page.all("[data-row]")) > 2 and page.all("[data-row]"))
+    network = {"offline": False, "latency": 3_000, "downloadThroughput": -1, "uploadThroughput": -1}
+    page.browser.execute_cdp_cmd("Network.enable", {})
+    page.browser.execute_cdp_cmd("Network.emulateNetworkConditions", network)
+    rows[0].click()
+    ActionChains(page.browser).key_down(Keys.SHIFT).click(rows[1]).key_up(Keys.SHIFT).perform()
+    ActionChains(page.browser).key_down(Keys.CONTROL).send_keys("g").key_up(Keys.CONTROL).perform()
+    page.all("[data-row]")[2].click()
+    name = page.find("section[aria-label='Says'] input")
+    name.send_keys(Keys.CONTROL, "a")
+    name.send_keys("Renamed meanwhile")
+    assert len(page.all("[data-row]")) == len(rows), "the answer is not there yet"
+    page.stop(1)
+    page.browser.execute_cdp_cmd("Network.emulateNetworkConditions", {**network, "latency": 0})
+    page.saved()
+    page.stop(0)
+    page.until(lambda: len(page.all("[data-row]")) == len(rows) + 1, "the group to be there")
+    page.browser.refresh()
+    page.until(lambda: len(page.all("[data-row]")) == len(rows) + 1, "the group to be there")
+    names = page.browser.execute_script(
+        "return [...document.querySelectorAll('[data-row]')].map((row) => row.textContent).join()")
+    assert "Group" in names and "Renamed meanwhile" in names
 
 
 def test_two_windows_on_different_slides_go_together(page):
