@@ -30,9 +30,9 @@ from zigzag_core.editing.copies.copying import (
     duplicate_course,
     duplicate_slide,
     paste,
-    without,
 )
 from zigzag_core.editing.patterns import CannotMake, make_pattern
+from zigzag_core.editing.removing import without
 from zigzag_core.engine import engine
 from zigzag_core.verification.findings.document import findings
 from zigzag_core.verification.route import route

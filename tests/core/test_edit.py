@@ -30,9 +30,9 @@ from zigzag_core.editing.copies.copying import (
     duplicate_slide,
     paste,
     welcome,
-    without,
 )
 from zigzag_core.editing.names import free_name, free_title
+from zigzag_core.editing.removing import without
 from zigzag_core.verification.findings.document import findings
 from zigzag_demo.hut_warden import hut_warden_basics
 

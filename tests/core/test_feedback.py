@@ -6,9 +6,10 @@ from hypothesis import strategies as st
 from zigzag_core.compiler.compile import compile_course
 from zigzag_core.course import Course, CourseDocument, Overlay, Picture, Text, plain, rich
 from zigzag_core.course.elements.blank import blank_slide
-from zigzag_core.course.media_use import media_of_design, usage
+from zigzag_core.course.media_use import usage
 from zigzag_core.course.questions import feedback as f
 from zigzag_core.course.questions.answer_row import AnswerRow
+from zigzag_core.course.references import named
 from zigzag_core.course.rules.rule import Calculate, GoTo, ToSlide
 from zigzag_core.course.rules.variables import NumberVariable
 from zigzag_core.engine import engine
@@ -58,7 +59,7 @@ def test_a_picture_and_a_sound_come_with_the_words():
     taker = Taking(doc)
     taker.answers(right_response(taker.grader)).submits()
     assert {"effect": "sound", "media": "ding"} in taker.effects
-    assert set(media_of_design(f.FeedbackDesign(wrong=f.ToneDesign(sound="bump")))) == {"bump"}
+    assert named(f.FeedbackDesign(wrong=f.ToneDesign(sound="bump")), "medium") == {"bump"}
 
 
 def test_an_overlay_of_the_slide_can_stand_in_for_the_panel():

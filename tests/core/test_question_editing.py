@@ -12,7 +12,7 @@ from zigzag_core.course.questions.new_questions import QUESTION_KINDS
 from zigzag_core.course.text.spoken import all_spoken
 from zigzag_core.editing.adding import add
 from zigzag_core.editing.arranging.groups import group, ungroup
-from zigzag_core.editing.copies.copying import clip, paste, without
+from zigzag_core.editing.copies.copying import clip, paste
 from zigzag_core.editing.questions.converting import converted
 from zigzag_core.editing.questions.making import (
     question_from,
@@ -21,6 +21,7 @@ from zigzag_core.editing.questions.making import (
 )
 from zigzag_core.editing.questions.parts import CannotAsk, saying, with_new_parts, with_parts
 from zigzag_core.editing.questions.pasted_table import with_table
+from zigzag_core.editing.removing import without
 from zigzag_core.grading.solutions import right_response
 from zigzag_core.verification.findings.questions import question_findings
 

@@ -1,12 +1,13 @@
 """From document to program: authors' blocks become elements, overlays, rules and graders."""
 
-from collections.abc import Callable
-from typing import Literal
+from collections.abc import Callable, Iterable
+from typing import Any, Literal
 
 from zigzag_core.course import (
     Area,
     Background,
     Button,
+    Course,
     CourseDocument,
     Element,
     Group,
@@ -16,7 +17,9 @@ from zigzag_core.course import (
     Slide,
 )
 from zigzag_core.course.layouts.resolve import resolved_slides
-from zigzag_core.course.media_use import media_of_design, media_used, sounds_used
+from zigzag_core.course.media_use import media_of_settings
+from zigzag_core.course.questions.feedback import FeedbackDesign
+from zigzag_core.course.references import named
 from zigzag_core.course.rules.rule_use import row_rules
 from zigzag_core.program import (
     COURSE,
@@ -63,9 +66,7 @@ def compile_course(document: CourseDocument, source: MediaSource) -> Program:
         _slide(slide, weave, scope) for slide, weave in zip(slides, weaves, strict=True)
     )
     course = remembered(document, variables, made)
-    used = media_used(slides) | sounds_used(document)
-    if any(slide.questions for slide in slides):
-        used.update(media_of_design(course.feedback))
+    used = _media_used(course, slides)
     return Program(
         course=course.id, title=course.title, language=course.language, size=course.size,
         theme=course.theme, slides=made, variables=variables,
@@ -83,6 +84,15 @@ def compile_course(document: CourseDocument, source: MediaSource) -> Program:
         },
         completion=course.completion, pass_mark=course.pass_mark, remembered=course.remembered,
     )
+
+
+def _media_used(course: Course, slides: Iterable[Slide]) -> set[str]:
+    """The files that learners come to see or hear; feedback has some only where questions are."""
+    without: dict[str, Any] = {"styles": ()}
+    if not any(slide.questions for slide in slides):
+        without["feedback"] = FeedbackDesign()
+    found = media_of_settings(course.model_copy(update=without))
+    return found.union(*(named(slide, "medium") for slide in slides))
 
 
 def _course_rules(scope: Scope) -> tuple[ProgramRule, ...]:

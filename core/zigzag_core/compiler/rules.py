@@ -6,6 +6,7 @@ from typing import Any
 
 from zigzag_core import program as p
 from zigzag_core.course import Course, CourseDocument, Input, Rule, Slide
+from zigzag_core.course.references import references
 from zigzag_core.course.rules import rule as rules
 from zigzag_core.course.rules.patterns import Pattern, Steps
 from zigzag_core.course.rules.rule import THIS, Action
@@ -210,7 +211,7 @@ def start_over(
     elif action.what == "course":
         variables = {variable.id for variable in scope.course.variables}
     else:
-        variables = {v for part in parts for v in variables_set_on(part, scope)}
+        variables = {v for part in parts for v in variables_set_on(part)}
     own = [internal(pattern.id, what) for part in parts for pattern in part.patterns
            for what in ("step", "far", "share", *(f"tick{n}" for n in range(
                len(getattr(pattern, "items", ())) if pattern.kind == "checklist" else 0)))]
@@ -238,20 +239,7 @@ def section_of(document: CourseDocument, slide: str) -> tuple[str, ...]:
     return order[first:after]
 
 
-def variables_set_on(slide: Slide, scope: Scope) -> set[str]:
-    """Return the variables that the inputs and rules of a slide change."""
-    found = {scope.inputs[e.id] for e in slide.elements if e.id in scope.inputs}
-    for rule in rules_of(slide):
-        for action in (*rule.do, *rule.otherwise):
-            if isinstance(action, rules.Calculate | rules.Switch | rules.Pick | rules.Take):
-                found.add(action.variable)
-    return found
-
-
-def rules_of(slide: Slide) -> Iterable[Rule]:
-    """Yield all rules on a slide: of its elements, its overlays, its own."""
-    for element in slide.elements:
-        yield from element.rules
-    for overlay in slide.overlays:
-        yield from overlay.rules
-    yield from slide.rules
+def variables_set_on(slide: Slide) -> set[str]:
+    """Return the variables that the inputs and rules of a slide, rows of answer tables among
+    them, change."""
+    return {found.id for found in references(slide) if found.sets}

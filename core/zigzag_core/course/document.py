@@ -6,6 +6,7 @@ from pydantic import Field, model_validator
 
 from .elements.element import Element, Group
 from .elements.overlay import Overlay
+from .kinds import Is, MaybeLayout, MaybeSlide, SlideRef, Unset
 from .layouts.layout import Background, Layout
 from .media import MediaFile
 from .model import Id, Model, Name
@@ -46,11 +47,11 @@ class Slide(Model):
     it is `ungated`, the slide has none.
     """
 
-    id: Id
+    id: Annotated[Id, Is("slide")]
     title: Name
-    layout: Id | None = None
+    layout: MaybeLayout = None
     background: Background | None = None
-    onward: Onward = ToNext()
+    onward: Annotated[Onward, Unset()] = ToNext()
     indent: Annotated[int, Field(ge=0, le=3)] = 0
     notes: Notes = ""
     transcript: Notes = ""
@@ -60,7 +61,7 @@ class Slide(Model):
     patterns: tuple[Pattern, ...] = Field(default=(), max_length=100)
     rules: Rules = ()
     timing: Timing = Timing()
-    gate: Gate | None = None
+    gate: Annotated[Gate | None, Unset()] = None
     ungated: bool = False
     navigation: NavigationHere = NavigationHere()
 
@@ -130,9 +131,9 @@ def check_groups(elements: tuple[Element, ...]) -> None:
 class Section(Model):
     """A part of the course; it begins before the slide `before`, or stands at the end."""
 
-    id: Id
+    id: Annotated[Id, Is("section")]
     title: Name
-    before: Id | None = None
+    before: MaybeSlide = None
     rules: Rules = ()
 
 
@@ -178,7 +179,7 @@ class Course(Model):
     title: Name
     language: Annotated[str, Field(pattern=r"^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$")] = "en"
     size: SlideSize = SlideSize()
-    slides: tuple[Id, ...] = Field(default=(), max_length=5_000)
+    slides: tuple[SlideRef, ...] = Field(default=(), max_length=5_000)
     sections: tuple[Section, ...] = Field(default=(), max_length=1_000)
     theme: Theme = Theme()
     styles: tuple[NamedStyle, ...] = Field(default=(), max_length=500)
@@ -186,7 +187,7 @@ class Course(Model):
     guides: Guides = Guides()
     variables: tuple[Variable, ...] = Field(default=(), max_length=1_000)
     rules: Rules = ()
-    gate: Gate | None = None
+    gate: Annotated[Gate | None, Unset()] = None
     feedback: FeedbackDesign = FeedbackDesign()
     navigation: Navigation = Navigation()
     walkthroughs: tuple[Walkthrough, ...] = Field(default=(), max_length=100)

@@ -4,6 +4,7 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
+from .kinds import Is
 from .model import Colour, Id, Model, Name
 
 MediaType = Literal[
@@ -28,7 +29,7 @@ class MediaFile(Model):
     common first. `recoloured` is set for a drawing whose colours are those of the theme.
     """
 
-    id: Id
+    id: Annotated[Id, Is("medium")]
     name: Name
     type: MediaType
     sha256: Annotated[str, Field(pattern=r"^[0-9a-f]{64}$")]

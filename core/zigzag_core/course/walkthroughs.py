@@ -4,6 +4,7 @@ from typing import Annotated, Any, Literal
 
 from pydantic import BeforeValidator, Field
 
+from .kinds import Is, Kind, NamesInEvent, RefersBy
 from .model import Id, Model, Name
 
 _KINDS = ("start", "clicked", "double_clicked", "pointed", "key", "entered", "dropped", "next",
@@ -22,7 +23,18 @@ def _event(raw: Any) -> Any:
     return raw
 
 
-RunEvent = Annotated[dict[str, Any], BeforeValidator(_event)]
+RunEvent = Annotated[dict[str, Any], BeforeValidator(_event), NamesInEvent()]
+
+
+def _expected_of(expected: "Expected") -> tuple[Kind, ...]:
+    match expected.what:
+        case "slide":
+            return ("slide",)
+        case "variable":
+            return ("variable",)
+        case "points":
+            return ("question",)
+    return ("element", "overlay")
 
 
 class Expected(Model):
@@ -30,14 +42,14 @@ class Expected(Model):
 
     after: Annotated[int, Field(ge=0)]
     what: Literal["slide", "shown", "hidden", "open", "variable", "points", "status"]
-    of: Annotated[str, Field(max_length=48)] = ""
+    of: Annotated[str, Field(max_length=48), RefersBy(_expected_of, weak=True)] = ""
     value: Annotated[str, Field(max_length=250)] | float | bool | None = None
 
 
 class Walkthrough(Model):
     """Events in order, and what was to be seen on the way. The first event is a start."""
 
-    id: Id
+    id: Annotated[Id, Is("walkthrough")]
     name: Name
     seed: Annotated[int, Field(ge=0, le=2**32 - 1)] = 1
     events: tuple[RunEvent, ...] = Field(default=(), max_length=2_000)

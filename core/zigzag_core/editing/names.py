@@ -2,6 +2,19 @@
 
 import re
 from collections.abc import Iterable
+from typing import Any, Protocol, TypeVar
+
+
+class Named(Protocol):
+    """A thing of a course that has a name."""
+
+    @property
+    def name(self) -> str: ...
+
+    def model_copy(self, *, update: Any) -> Any: ...
+
+
+T = TypeVar("T", bound=Named)
 
 _NUMBERED = re.compile(r"^(.*\S)\s+([0-9]{1,6})$")
 
@@ -26,3 +39,14 @@ def free_title(wanted: str, taken: Iterable[str]) -> str:
     while candidate in names:
         candidate, number = f"{stem} (copy {number})", number + 1
     return candidate
+
+
+def named_apart(things: Iterable[T], others: Iterable[Named]) -> tuple[T, ...]:
+    """Return `things` with names that neither each other nor `others` have."""
+    names = {thing.name for thing in others}
+    made = []
+    for thing in things:
+        name = free_name(thing.name, names)
+        names.add(name)
+        made.append(thing if name == thing.name else thing.model_copy(update={"name": name}))
+    return tuple(made)

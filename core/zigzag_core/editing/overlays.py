@@ -2,11 +2,12 @@
 
 from collections.abc import Sequence
 
-from zigzag_core.course import IdSource, Overlay, Question, Slide
+from zigzag_core.course import IdSource, Overlay, Slide
+from zigzag_core.course.references import Identity
 
 from .arranging.groups import boxed, with_members
-from .copies.copying import without
 from .names import free_name
+from .removing import without, without_things
 
 
 def with_overlay(slide: Slide, ids: Sequence[str], fresh: IdSource) -> tuple[Slide, str]:
@@ -33,17 +34,8 @@ def with_overlay(slide: Slide, ids: Sequence[str], fresh: IdSource) -> tuple[Sli
 def without_overlay(slide: Slide, overlay: str) -> Slide:
     """Return `slide` without an overlay and all that is on it.
 
-    Questions and patterns let go what was on it, and where it stood in for the words after an
-    answer these are said again.
+    What names it goes too, and where it stood in for the words after an answer these are said
+    again.
     """
-    return without(slide.model_copy(update={
-        "overlays": tuple(other for other in slide.overlays if other.id != overlay),
-        "questions": tuple(_answered_in_words(asked, overlay) for asked in slide.questions),
-    }), [e.id for e in slide.elements if e.overlay == overlay])
-
-
-def _answered_in_words(asked: Question, overlay: str) -> Question:
-    shows = tuple(
-        shown.model_copy(update={"overlay": None}) if shown.overlay == overlay else shown
-        for shown in asked.feedback.shows)
-    return asked.model_copy(update={"feedback": asked.feedback.model_copy(update={"shows": shows})})
+    on_it = {Identity("element", e.id) for e in slide.elements if e.overlay == overlay}
+    return without_things(slide, {Identity("overlay", overlay), *on_it})

@@ -13,7 +13,6 @@ from zigzag_core.editing.adding import add
 from zigzag_core.editing.arranging import arrange, groups
 from zigzag_core.editing.arranging.resizing import resize_course
 from zigzag_core.editing.copies.copying import Clipping, clip, duplicate_slide, paste, welcome
-from zigzag_core.editing.copies.copying import without as without_elements
 from zigzag_core.editing.layouts.following import (
     change_layout,
     known_layouts,
@@ -24,6 +23,7 @@ from zigzag_core.editing.layouts.following import (
 from zigzag_core.editing.layouts.making import layout_from
 from zigzag_core.editing.outline import plant, read_outline
 from zigzag_core.editing.questions.placement import covers_others
+from zigzag_core.editing.removing import without as without_elements
 
 from zigzag_server.accounts.auth import author
 from zigzag_server.problems import Problem, not_found

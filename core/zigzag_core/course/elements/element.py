@@ -4,6 +4,17 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
+from ..kinds import (
+    ElementRef,
+    Is,
+    MaybeElement,
+    MaybeMedia,
+    MaybeOverlay,
+    MaybeSlot,
+    MaybeStyle,
+    MaybeVariable,
+    Refers,
+)
 from ..model import Id, Length, Model, Name, Pixels
 from ..rules.rule import Rules
 from ..rules.timing import Effect, Move
@@ -40,12 +51,12 @@ class Drag(Model):
     returns.
     """
 
-    targets: Annotated[tuple[Id, ...], Field(max_length=200)] = ()
+    targets: Annotated[tuple[ElementRef, ...], Field(max_length=200)] = ()
     on_target: Literal["stay", "snap", "place", "return", "overlay"] = "snap"
     elsewhere: Literal["stay", "return"] = "return"
     x: Pixels = 0
     y: Pixels = 0
-    overlay: Id | None = None
+    overlay: MaybeOverlay = None
 
 
 class ElementBase(Model):
@@ -59,7 +70,7 @@ class ElementBase(Model):
     but what is listed in `own`: names of style properties, ``looks``, and ``box`` for its place.
     """
 
-    id: Id
+    id: Annotated[Id, Is("element")]
     name: Name
     x: Pixels = 0
     y: Pixels = 0
@@ -71,16 +82,16 @@ class ElementBase(Model):
     flip_y: bool = False
     alt: str = Field(default="", max_length=2_000)
     decoration: bool = False
-    group: Id | None = None
+    group: MaybeElement = None
     locked: bool = False
     hidden_while_editing: bool = False
-    named_style: Id | None = None
-    slot: Id | None = None
+    named_style: MaybeStyle = None
+    slot: MaybeSlot = None
     own: tuple[Annotated[str, Field(max_length=30)], ...] = Field(default=(), max_length=40)
     style: Style = Style()
     looks: Looks = {}
     rules: Rules = ()
-    overlay: Id | None = None
+    overlay: MaybeOverlay = None
     drag: Drag | None = None
     moves: tuple[Move, ...] = Field(default=(), max_length=50)
     enters: Effect = "none"
@@ -126,7 +137,7 @@ class Picture(ElementBase):
     """
 
     kind: Literal["picture"] = "picture"
-    media: Id | None = None
+    media: MaybeMedia = None
     fit: Literal["contain", "cover", "fill"] = "contain"
     crop: Crop = Crop()
     mask: Literal["none", "ellipse", "polygon"] = "none"
@@ -136,7 +147,7 @@ class Picture(ElementBase):
 class Playing(ElementBase):
     """What films and sounds have in common. `volume` 0..1."""
 
-    media: Id | None = None
+    media: MaybeMedia = None
     start: Literal["click", "auto"] = "click"
     controls: bool = True
     loop: bool = False
@@ -147,7 +158,7 @@ class Video(Playing):
     """A film; `poster` is the picture shown before it plays."""
 
     kind: Literal["video"] = "video"
-    poster: Id | None = None
+    poster: MaybeMedia = None
     fit: Literal["contain", "cover"] = "contain"
 
 
@@ -179,7 +190,7 @@ class Input(ElementBase):
     kind: Literal["input"] = "input"
     input: Literal["text", "number", "choice", "checkbox", "slider", "long", "scale"] = "text"
     label: str = Field(default="", max_length=500)
-    variable: Id | None = None
+    variable: MaybeVariable = None
     options: tuple[Annotated[str, Field(max_length=250)], ...] = Field(default=(), max_length=200)
     low: float = Field(default=0, ge=-1e9, le=1e9)
     high: float = Field(default=100, ge=-1e9, le=1e9)
@@ -191,7 +202,8 @@ class Meter(ElementBase):
 
     kind: Literal["meter"] = "meter"
     meter: Literal["bar", "ring", "text"] = "bar"
-    of: str = Field(default="slides_seen", max_length=40)
+    of: Annotated[str, Refers(("variable",), weak=True)] = Field(
+        default="slides_seen", max_length=40)
     low: float = Field(default=0, ge=-1e9, le=1e9)
     high: float = Field(default=100, ge=-1e9, le=1e9)
 

@@ -1,7 +1,8 @@
 """Overlays: elements that open together over the slide and close again."""
 
-from typing import Literal
+from typing import Annotated, Literal
 
+from ..kinds import Is
 from ..model import Id, Model, Name
 from ..rules.rule import Rules
 from ..rules.timing import Timing
@@ -15,7 +16,7 @@ class Overlay(Model):
     it. Opened `again`, it resumes as it was left, or is reset.
     """
 
-    id: Id
+    id: Annotated[Id, Is("overlay")]
     name: Name
     dims: bool = True
     blocks: bool = True

@@ -1,27 +1,28 @@
 """Layouts: arrangements that slides take their background and placed elements from."""
 
-from typing import Literal, Self
+from typing import Annotated, Literal, Self
 
 from pydantic import Field, model_validator
 
 from ..elements.element import Element
+from ..kinds import ElementRef, Is, MaybeMedia
 from ..model import Id, Model, Name, Paint
 
 
 class Background(Model):
     colour: Paint = "paper"
-    picture: Id | None = None
+    picture: MaybeMedia = None
     fit: Literal["contain", "cover", "fill"] = "cover"
 
 
 class Layout(Model):
     """`slots` names the elements that each slide fills in itself; all others stand as they are."""
 
-    id: Id
+    id: Annotated[Id, Is("layout")]
     name: Name
     background: Background = Background()
     elements: tuple[Element, ...] = Field(default=(), max_length=200)
-    slots: tuple[Id, ...] = Field(default=(), max_length=200)
+    slots: tuple[ElementRef, ...] = Field(default=(), max_length=200)
 
     @model_validator(mode="after")
     def _slots_exist(self) -> Self:

@@ -4,13 +4,14 @@ from typing import Annotated, Any
 
 from pydantic import Field, field_validator
 
+from ..kinds import Is, PartRef, Refers
 from ..model import Id, Model
 from ..rules.rule import Actions
 from ..text.rich_text import RichText
 
 PartPoints = Annotated[float, Field(ge=-10_000, le=10_000)]
 Count = Annotated[int, Field(ge=0, le=1_000)]
-Value = Annotated[str, Field(max_length=500)]
+Value = Annotated[str, Field(max_length=500), Refers(("part",), of_pairs=True)]
 
 
 class OtherThan(Model):
@@ -31,8 +32,8 @@ class AnswerRow(Model):
     It has words, points and what it does.
     """
 
-    id: Id
-    cells: Annotated[dict[Id, Cell], Field(max_length=60)] = {}
+    id: Annotated[Id, Is("row")]
+    cells: Annotated[dict[PartRef, Cell], Field(max_length=60)] = {}
     at_least: Count = 0
     words: RichText = RichText()
     points: PartPoints | None = None

@@ -4,7 +4,8 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from ..model import Id, Model, Paint
+from ..kinds import MaybeMedia, MaybeOverlay, MaybeSlide
+from ..model import Model, Paint
 from ..style.style import Style
 from ..text.rich_text import RichText
 
@@ -22,10 +23,10 @@ class Shown(Model):
     """
 
     after: Outcome
-    picture: Id | None = None
+    picture: MaybeMedia = None
     alt: Annotated[str, Field(max_length=1_000)] = ""
-    sound: Id | None = None
-    overlay: Id | None = None
+    sound: MaybeMedia = None
+    overlay: MaybeOverlay = None
 
 
 class Feedback(Model):
@@ -44,7 +45,7 @@ class Feedback(Model):
     nothing: RichText = RichText()
     answered: RichText = RichText()
     hints: Annotated[tuple[RichText, ...], Field(max_length=10)] = ()
-    read_again: Id | None = None
+    read_again: MaybeSlide = None
     place: FeedbackPlace | None = None
     tells: bool | None = None
     shows: Annotated[tuple[Shown, ...], Field(max_length=7)] = ()
@@ -60,8 +61,8 @@ class ToneDesign(Model):
     """
 
     title: Title = ""
-    speaker: Id | None = None
-    sound: Id | None = None
+    speaker: MaybeMedia = None
+    sound: MaybeMedia = None
     colour: Paint | None = None
 
 

@@ -9,6 +9,7 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
+from ..kinds import ElementRef, Is, MaybeElement, MaybeSlide, PartRef
 from ..model import Id, Model, Name
 from ..text.rich_text import RichText
 from .answer_row import AnswerRow, Count, PartPoints
@@ -31,12 +32,12 @@ class QuestionBase(Model):
     `required` must be answered to its end before the slide is left forward.
     """
 
-    id: Id
+    id: Annotated[Id, Is("question")]
     name: Name
     purpose: Literal["scored", "practice", "survey"] = "scored"
-    prompt: Id | None = None
-    submit: Id | None = None
-    reset: Id | None = None
+    prompt: MaybeElement = None
+    submit: MaybeElement = None
+    reset: MaybeElement = None
     points: Points = 1
     penalty: Points = 0
     floor: Annotated[float, Field(ge=-10_000, le=0)] = 0
@@ -51,7 +52,7 @@ class QuestionBase(Model):
     keeps: bool = True
     show_right: bool = False
     after: Literal["stay", "next", "again"] = "stay"
-    again_from: Id | None = None
+    again_from: MaybeSlide = None
     feedback: Feedback = Feedback()
     table: Annotated[tuple[AnswerRow, ...], Field(max_length=4_096)] = ()
 
@@ -62,8 +63,8 @@ class Choice(Model):
     A `pinned` one keeps its place when the others are shuffled.
     """
 
-    id: Id
-    element: Id
+    id: Annotated[Id, Is("part")]
+    element: ElementRef
     right: bool = False
     pinned: bool = False
     points: PartPoints = 0
@@ -141,7 +142,7 @@ class Blank(Model):
     `others` are the wrong words of its list or of the bank.
     """
 
-    id: Id
+    id: Annotated[Id, Is("part")]
     points: PartPoints = 0
     how: Literal["typed", "list", "bank"] = "typed"
     accepts: Accepts = Accepts()
@@ -152,7 +153,7 @@ class FillBlanks(QuestionBase):
     """Words into the blanks of the element `text`."""
 
     kind: Literal["blanks"] = "blanks"
-    text: Id | None = None
+    text: MaybeElement = None
     blanks: Annotated[tuple[Blank, ...], Field(max_length=60)] = ()
 
 
@@ -160,7 +161,7 @@ class ShortText(QuestionBase):
     """A few words into the input `field`."""
 
     kind: Literal["short_text"] = "short_text"
-    field: Id | None = None
+    field: MaybeElement = None
     accepts: Accepts = Accepts()
 
 
@@ -168,7 +169,7 @@ class Numeric(QuestionBase):
     """A number into the input `field`."""
 
     kind: Literal["numeric"] = "numeric"
-    field: Id | None = None
+    field: MaybeElement = None
     accepts: Accepts = Accepts()
 
 
@@ -176,7 +177,7 @@ class OpenAnswer(QuestionBase):
     """Words of one's own, so many letters; a `model` answer may be shown afterwards."""
 
     kind: Literal["open_answer"] = "open_answer"
-    field: Id | None = None
+    field: MaybeElement = None
     at_least: Annotated[int, Field(ge=0, le=1_000)] = 0
     at_most: Annotated[int, Field(ge=1, le=1_000)] = 500
     model: RichText = RichText()
@@ -186,9 +187,9 @@ class Item(Model):
     """Something to place: right on any of the targets `to`, or on none. `endless` ones can be
     placed on several targets, and then belong on all of `to`."""
 
-    id: Id
-    element: Id
-    to: Annotated[tuple[Id, ...], Field(max_length=60)] = ()
+    id: Annotated[Id, Is("part")]
+    element: ElementRef
+    to: Annotated[tuple[PartRef, ...], Field(max_length=60)] = ()
     endless: bool = False
     points: PartPoints = 0
     says: RichText = RichText()
@@ -200,10 +201,10 @@ class Target(Model):
     With `only` it takes no others than those items.
     """
 
-    id: Id
-    element: Id
+    id: Annotated[Id, Is("part")]
+    element: ElementRef
     takes: Annotated[int, Field(ge=1, le=200)] | None = 1
-    only: Annotated[tuple[Id, ...], Field(max_length=60)] = ()
+    only: Annotated[tuple[PartRef, ...], Field(max_length=60)] = ()
 
 
 Items = Annotated[tuple[Item, ...], Field(max_length=60)]
@@ -235,8 +236,8 @@ class DragToTarget(QuestionBase):
 class InOrder(Model):
     """Something to be put in order; one with a `level` place may change it with the one before."""
 
-    id: Id
-    element: Id
+    id: Annotated[Id, Is("part")]
+    element: ElementRef
     level: bool = False
 
 
@@ -254,8 +255,8 @@ class Ordering(QuestionBase):
 class Spot(Model):
     """A place to click: an area. One that is not `right` is a decoy."""
 
-    id: Id
-    element: Id
+    id: Annotated[Id, Is("part")]
+    element: ElementRef
     right: bool = True
     points: PartPoints = 0
     says: RichText = RichText()
@@ -268,7 +269,7 @@ class Hotspot(QuestionBase):
     """
 
     kind: Literal["hotspot"] = "hotspot"
-    on: Id | None = None
+    on: MaybeElement = None
     spots: Annotated[tuple[Spot, ...], Field(max_length=60)] = ()
     clicks: Annotated[int, Field(ge=1, le=100)] | None = None
     needed: Annotated[int, Field(ge=1, le=60)] | None = None
@@ -277,8 +278,8 @@ class Hotspot(QuestionBase):
 class Row(Model):
     """A statement to be rated: an input of scale points."""
 
-    id: Id
-    element: Id
+    id: Annotated[Id, Is("part")]
+    element: ElementRef
 
 
 class RatingScale(QuestionBase):

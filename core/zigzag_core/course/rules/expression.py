@@ -9,6 +9,8 @@ from typing import Annotated, Any
 
 from pydantic import BeforeValidator
 
+from ..kinds import Names
+
 ARITY: Mapping[str, tuple[int, int]] = {
     "+": (2, 50), "-": (1, 2), "*": (2, 50), "/": (2, 2), "%": (2, 2),
     "=": (2, 2), "!=": (2, 2), "<": (2, 2), "<=": (2, 2), ">": (2, 2), ">=": (2, 2),
@@ -91,4 +93,4 @@ def names_in(node: Any) -> Iterator[tuple[str, str]]:
                 yield from names_in(part)
 
 
-Expression = Annotated[Any, BeforeValidator(check_expression)]
+Expression = Annotated[Any, BeforeValidator(check_expression), Names()]

@@ -4,7 +4,8 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from ..model import Id, Model
+from ..kinds import MaybeElement, MaybePattern, QuestionRef
+from ..model import Model
 from ..style.style import Share
 from .expression import Expression
 from .rule import Seconds
@@ -14,7 +15,7 @@ class AllOfSet(Model):
     """All of a pattern's set was seen."""
 
     wants: Literal["set"] = "set"
-    set: Id | None = None
+    set: MaybePattern = None
 
 
 class AllHere(Model):
@@ -27,14 +28,14 @@ class QuestionAnswered(Model):
     """A question was answered to its end, or answered right; None: all questions of the slide."""
 
     wants: Literal["answered", "right"] = "answered"
-    question: Id | None = None
+    question: QuestionRef | None = None
 
 
 class MediaWatched(Model):
     """A share (0..1) of a film's or sound's distinct seconds was really played."""
 
     wants: Literal["watched"] = "watched"
-    media: Id | None = None
+    media: MaybeElement = None
     share: Share = 0.95
 
 

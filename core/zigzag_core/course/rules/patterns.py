@@ -4,18 +4,20 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
+from ..kinds import ElementRef, Is, MaybeElement, MaybeSlide, PatternRef, ShownRef
 from ..model import Id, Model, Name
 from .expression import Expression
 
-Ids = Annotated[tuple[Id, ...], Field(max_length=200)]
+Elements = Annotated[tuple[ElementRef, ...], Field(max_length=200)]
+Shown = Annotated[tuple[ShownRef, ...], Field(max_length=200)]
 Wording = Annotated[str, Field(max_length=250)]
 
 
 class Revealed(Model):
     """A click on `trigger` shows `shows`: elements, groups or overlays."""
 
-    trigger: Id
-    shows: Ids = ()
+    trigger: ElementRef
+    shows: Shown = ()
 
 
 class RevealSet(Model):
@@ -26,7 +28,7 @@ class RevealSet(Model):
     """
 
     kind: Literal["reveal_set"] = "reveal_set"
-    id: Id
+    id: Annotated[Id, Is("pattern")]
     name: Name
     items: tuple[Revealed, ...] = Field(default=(), max_length=100)
     one_at_a_time: bool = True
@@ -45,10 +47,10 @@ class SeenCounter(Model):
     """A text that says how many of a set are left. ``#`` in the words stands for the number."""
 
     kind: Literal["seen_counter"] = "seen_counter"
-    id: Id
+    id: Annotated[Id, Is("pattern")]
     name: Name
-    text: Id
-    set: Id
+    text: ElementRef
+    set: PatternRef
     words: Wording = "# still to see"
     for_count: tuple[CountWords, ...] = Field(
         default=(CountWords(left=0, words="All seen"),), max_length=50
@@ -56,66 +58,66 @@ class SeenCounter(Model):
 
 
 class Card(Model):
-    front: Id
-    back: Id
+    front: ElementRef
+    back: ElementRef
 
 
 class FlipCards(Model):
     """Cards that turn over when they are clicked."""
 
     kind: Literal["flip_cards"] = "flip_cards"
-    id: Id
+    id: Annotated[Id, Is("pattern")]
     name: Name
     cards: tuple[Card, ...] = Field(default=(), max_length=100)
 
 
 class Step(Model):
-    shows: Ids = ()
+    shows: Shown = ()
 
 
 class Steps(Model):
     """A sequence: each step shows its elements; buttons lead on and back."""
 
     kind: Literal["steps"] = "steps"
-    id: Id
+    id: Annotated[Id, Is("pattern")]
     name: Name
     steps: tuple[Step, ...] = Field(default=(), max_length=100)
-    onward: Id | None = None
-    back: Id | None = None
+    onward: MaybeElement = None
+    back: MaybeElement = None
 
 
 class BeforeAfter(Model):
     """Two pictures on top of each other; a slider wipes from one to the other."""
 
     kind: Literal["before_after"] = "before_after"
-    id: Id
+    id: Annotated[Id, Is("pattern")]
     name: Name
-    before: Id
-    after: Id
+    before: ElementRef
+    after: ElementRef
 
 
 class Checklist(Model):
     """Things to tick off."""
 
     kind: Literal["checklist"] = "checklist"
-    id: Id
+    id: Annotated[Id, Is("pattern")]
     name: Name
-    items: Ids = ()
+    items: Elements = ()
 
 
 class PathChoice(Model):
     """A click on `trigger` leads to `slide`; without one, Next does when `condition` holds."""
 
-    trigger: Id | None = None
+    trigger: ElementRef | None = None
     condition: Expression = True
-    slide: Id | None = None
+    slide: MaybeSlide = None
 
 
 class ChoosePath(Model):
     """A fork: by what is clicked, or by what holds when the learner goes on."""
 
     kind: Literal["choose_path"] = "choose_path"
-    id: Id
+    id: Annotated[Id, Is("pattern")]
     name: Name
     paths: tuple[PathChoice, ...] = Field(default=(), max_length=50)
 
@@ -124,9 +126,9 @@ class SpotPlaces(Model):
     """Places to find in a picture; a place that was found shows its *visited* look."""
 
     kind: Literal["spot_places"] = "spot_places"
-    id: Id
+    id: Annotated[Id, Is("pattern")]
     name: Name
-    places: Ids = ()
+    places: Elements = ()
 
 
 Pattern = Annotated[

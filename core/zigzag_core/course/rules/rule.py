@@ -5,18 +5,51 @@ overlay, slide or course that it was given to; the id ``this`` in an action stan
 event happened to, so that one rule can be given to many elements.
 """
 
+from collections.abc import Mapping
 from typing import Annotated, Literal
 
 from pydantic import Field
 
+from ..kinds import (
+    CueRef,
+    ElementRef,
+    Is,
+    Kind,
+    MediaRef,
+    MoveRef,
+    OverlayRef,
+    QuestionRef,
+    Refers,
+    RefersBy,
+    SetVariableRef,
+    ShownRef,
+    SlideRef,
+    Unset,
+)
 from ..model import Id, Model, Name
 from .expression import Expression
 
 THIS = "this"
 """In an action, the element that the event happened to."""
 
-Of = Annotated[tuple[Id, ...], Field(max_length=500)]
+Elements = Annotated[tuple[ElementRef, ...], Field(max_length=500)]
 Seconds = Annotated[float, Field(ge=0, le=86_400)]
+
+
+_NAMED: Mapping[str, Kind] = {
+    "overlay_opened": "overlay", "overlay_closed": "overlay", "slide_entered": "slide",
+    "slide_left": "slide", "all_seen": "pattern", "variable_changed": "variable",
+    **dict.fromkeys((
+        "answered_right", "answered_partly", "answered_wrong", "answered_last", "time_up",
+        "answered", "answered_nothing", "judged"), "question"),
+}
+"""What happens to something else than an element, and to what."""
+
+
+def _happens_to(happens: "Happens") -> tuple[Kind, ...]:
+    if happens.event == "timing_ended":
+        return ("slide", "overlay")
+    return (_NAMED.get(happens.event, "element"),)
 
 
 class Happens(Model):
@@ -33,7 +66,8 @@ class Happens(Model):
         "answered_right", "answered_partly", "answered_wrong", "answered_last", "time_up",
         "answered", "answered_nothing", "judged",
     ] = "clicked"
-    of: Of = ()
+    of: Annotated[
+        tuple[Annotated[Id, RefersBy(_happens_to)], ...], Field(max_length=500)] = ()
 
 
 class KeyPressed(Model):
@@ -47,22 +81,22 @@ class Dropped(Model):
     """One of `of` (or the owner) is dropped `on` a target; None: on any of its targets."""
 
     event: Literal["dropped"] = "dropped"
-    of: Of = ()
-    on: Id | None = None
+    of: Elements = ()
+    on: ElementRef | None = None
 
 
 class CueReached(Model):
     """The timing of the owner reaches a cue."""
 
     event: Literal["cue_reached"] = "cue_reached"
-    cue: Id
+    cue: CueRef
 
 
 class MediaReached(Model):
     """A film or sound plays past `at` seconds."""
 
     event: Literal["media_reached"] = "media_reached"
-    of: Of = ()
+    of: Elements = ()
     at: Seconds = 0
 
 
@@ -90,7 +124,7 @@ class ToPrevious(Model):
 
 class ToSlide(Model):
     to: Literal["slide"] = "slide"
-    slide: Id
+    slide: SlideRef
 
 
 class LeaveCourse(Model):
@@ -111,22 +145,22 @@ class ShowOrHide(Model):
     """Show, hide or toggle an element, a group or an overlay."""
 
     action: Literal["show", "hide", "toggle"] = "show"
-    what: Id
+    what: ShownRef
 
 
 class GiveLook(Model):
     """Give an element a look; None gives it back the one that follows from its state."""
 
     action: Literal["look"] = "look"
-    what: Id
-    look: Name | None = None
+    what: ElementRef
+    look: Annotated[Annotated[Name, Refers(("look",), weak=True)] | None, Unset()] = None
 
 
 class Calculate(Model):
     """Set a variable to a value, add a value to it, or multiply it by one."""
 
     action: Literal["set", "add", "multiply"] = "set"
-    variable: Id
+    variable: SetVariableRef
     value: Expression = 0
 
 
@@ -134,14 +168,14 @@ class Switch(Model):
     """Turn a yes into a no and a no into a yes."""
 
     action: Literal["switch"] = "switch"
-    variable: Id
+    variable: SetVariableRef
 
 
 class Pick(Model):
     """Set a variable at random: one of `texts`, or a whole number from `low` to `high`."""
 
     action: Literal["pick"] = "pick"
-    variable: Id
+    variable: SetVariableRef
     low: Annotated[float, Field(ge=-1e6, le=1e6)] = 1
     high: Annotated[float, Field(ge=-1e6, le=1e6)] = 6
     texts: tuple[Annotated[str, Field(max_length=250)], ...] = Field(default=(), max_length=100)
@@ -151,15 +185,15 @@ class Take(Model):
     """Set a variable to what stands in an input."""
 
     action: Literal["take"] = "take"
-    variable: Id
-    input: Id
+    variable: SetVariableRef
+    input: ElementRef
 
 
 class PlayMedia(Model):
     """Play or pause a film or sound of the slide, or go to `at` seconds in it."""
 
     action: Literal["play", "pause", "seek"] = "play"
-    what: Id
+    what: ElementRef
     at: Seconds = 0
 
 
@@ -167,20 +201,20 @@ class MoveAlong(Model):
     """Start one of an element's moves."""
 
     action: Literal["move"] = "move"
-    what: Id
-    move: Id
+    what: ElementRef
+    move: MoveRef
 
 
 class RunTiming(Model):
     """Start, stop or restart the timing of an overlay, or (None) of the slide."""
 
     action: Literal["start_timing", "stop_timing", "restart_timing"] = "start_timing"
-    of: Id | None = None
+    of: OverlayRef | None = None
 
 
 class OfQuestion(Model):
     action: Literal["submit", "reset"] = "reset"
-    question: Id
+    question: QuestionRef
 
 
 class StartOver(Model):
@@ -220,7 +254,7 @@ class PlaySound(Model):
     """Play a sound of the course once, wherever one is."""
 
     action: Literal["sound"] = "sound"
-    media: Id | None = None
+    media: MediaRef | None = None
 
 
 class Wait(Model):
@@ -242,7 +276,7 @@ Actions = Annotated[tuple[Action, ...], Field(max_length=50)]
 class Rule(Model):
     """One sentence. Switched `off`, it stays in the document and never runs."""
 
-    id: Id
+    id: Annotated[Id, Is("rule")]
     when: When = Happens()
     condition: Expression = True
     do: Actions = ()

@@ -4,11 +4,7 @@ from collections.abc import Iterator
 from typing import Any
 
 from ..document import CourseDocument, Slide
-from ..model import Model
 from ..questions.question import Question
-from .expression import names_in
-from .gates import ConditionHolds, Gate
-from .patterns import ChoosePath
 from .rule import Action, GoTo, Happens, Rule
 
 
@@ -66,18 +62,6 @@ def goes(rule: Rule) -> Iterator[tuple[GoTo, Any]]:
                 yield action, condition
 
 
-def expressions_on(slide: Slide) -> Iterator[Any]:
-    """Yield the expressions of the rules, gate and patterns of `slide`."""
-    for rule, _ in rules_on(slide):
-        yield from expressions_of(rule)
-    for pattern in slide.patterns:
-        if isinstance(pattern, ChoosePath):
-            for path in pattern.paths:
-                yield path.condition
-    if slide.gate:
-        yield from _gate_expressions(slide.gate)
-
-
 def expressions_of(rule: Rule) -> Iterator[Any]:
     """Yield the condition of a rule and the values that it calculates with."""
     yield rule.condition
@@ -85,54 +69,3 @@ def expressions_of(rule: Rule) -> Iterator[Any]:
         value = getattr(action, "value", None)
         if value is not None:
             yield value
-
-
-def _gate_expressions(gate: Gate) -> Iterator[Any]:
-    for wanted in gate.wants:
-        if isinstance(wanted, ConditionHolds):
-            yield wanted.condition
-
-
-def variables_of_rules(slide: Slide) -> set[str]:
-    """Return the ids of all variables that the rules of `slide` set or ask for."""
-    found = {
-        name for expression in expressions_on(slide) for kind, name in names_in(expression)
-        if kind == "variables"
-    }
-    for rule, _ in rules_on(slide):
-        found |= variables_of_rule(rule)
-    return found
-
-
-def variables_of_rule(rule: Rule) -> set[str]:
-    """Return the ids of the variables that one rule waits for, asks for or sets."""
-    found = {
-        name for expression in expressions_of(rule) for kind, name in names_in(expression)
-        if kind == "variables"
-    }
-    found |= {
-        variable for action in actions_of(rule)
-        if (variable := getattr(action, "variable", None))
-    }
-    if rule.when.event == "variable_changed":
-        found |= set(getattr(rule.when, "of", ()))
-    return found
-
-
-def ids_in(model: Model) -> set[str]:
-    """Return every text in `model` that may be an id."""
-    found: set[str] = set()
-
-    def walk(value: Any) -> None:
-        if isinstance(value, str):
-            if 4 <= len(value) <= 24:
-                found.add(value)
-        elif isinstance(value, dict):
-            for part in value.values():
-                walk(part)
-        elif isinstance(value, (list, tuple)):
-            for part in value:
-                walk(part)
-
-    walk(model.model_dump())
-    return found

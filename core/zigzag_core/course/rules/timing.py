@@ -4,6 +4,7 @@ from typing import Annotated, Literal, Self
 
 from pydantic import Field, model_validator
 
+from ..kinds import ElementRef, Is, MaybeMove
 from ..model import Id, Model, Name, Pixels
 
 Milliseconds = Annotated[int, Field(ge=0, le=3_600_000)]
@@ -20,15 +21,15 @@ class Cue(Model):
     *moment* is only there for rules to wait for.
     """
 
-    id: Id
+    id: Annotated[Id, Is("cue")]
     name: Name = ""
     does: Literal["appear", "move", "play", "moment"] = "appear"
-    what: Id | None = None
+    what: ElementRef | None = None
     at: Milliseconds = 0
     until: Milliseconds | None = None
     effect: Effect = "fade"
     leaves_with: Effect = "fade"
-    move: Id | None = None
+    move: MaybeMove = None
 
 
 class Timing(Model):
@@ -56,7 +57,7 @@ class Offset(Model):
 class Move(Model):
     """A change of place along `path`, which begins where the element stands. `times` 0: no end."""
 
-    id: Id
+    id: Annotated[Id, Is("move")]
     name: Name = "Move"
     path: tuple[Offset, ...] = Field(default=(Offset(x=200, y=0),), min_length=1, max_length=200)
     curved: bool = False

@@ -4,6 +4,7 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
+from ..kinds import Is
 from ..model import Id, Model, Name
 
 Description = Annotated[str, Field(max_length=500)]
@@ -13,7 +14,7 @@ class NumberVariable(Model):
     """A number between `min` and `max`, rounded to `decimals`."""
 
     type: Literal["number"] = "number"
-    id: Id
+    id: Annotated[Id, Is("variable")]
     name: Name
     description: Description = ""
     default: Annotated[float, Field(ge=-1e9, le=1e9)] = 0
@@ -24,7 +25,7 @@ class NumberVariable(Model):
 
 class TextVariable(Model):
     type: Literal["text"] = "text"
-    id: Id
+    id: Annotated[Id, Is("variable")]
     name: Name
     description: Description = ""
     default: str = Field(default="", max_length=250)
@@ -32,7 +33,7 @@ class TextVariable(Model):
 
 class YesNoVariable(Model):
     type: Literal["yes_no"] = "yes_no"
-    id: Id
+    id: Annotated[Id, Is("variable")]
     name: Name
     description: Description = ""
     default: bool = False

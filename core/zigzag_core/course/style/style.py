@@ -4,6 +4,7 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
+from ..kinds import Is, MaybeMedia
 from ..model import Id, Length, Model, Name, Paint, Pixels
 from ..text.rich_text import RichText
 
@@ -70,7 +71,7 @@ class StylePatch(Model):
     name: Name | None = None
     text: RichText | None = None
     label: Annotated[str, Field(max_length=500)] | None = None
-    media: Id | None = None
+    media: MaybeMedia = None
     x: Pixels | None = None
     y: Pixels | None = None
     w: Length | None = None
@@ -97,4 +98,4 @@ class StylePatch(Model):
 LookId = Id
 """A `Look`, or the id of one of the author's own."""
 
-Looks = dict[LookId, StylePatch]
+Looks = dict[Annotated[LookId, Is("look")], StylePatch]

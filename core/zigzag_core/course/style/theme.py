@@ -1,7 +1,8 @@
 """The theme: colours, fonts, and the styles that new elements of a kind begin with."""
 
-from typing import Literal
+from typing import Annotated, Literal
 
+from ..kinds import Is
 from ..model import Colour, Id, Model, Name, Role
 from .style import Looks, Style
 
@@ -43,7 +44,7 @@ class Theme(Model):
 class NamedStyle(Model):
     """A style under a name: what follows it changes with it. `use` makes it the usual one."""
 
-    id: Id
+    id: Annotated[Id, Is("style")]
     name: Name
     use: StyleUse | None = None
     style: Style = Style()

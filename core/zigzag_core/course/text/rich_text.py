@@ -4,7 +4,8 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from ..model import Id, Model
+from ..kinds import PartRef, Refers
+from ..model import Model
 
 LiveValue = Literal[
     "points", "max_points", "score", "slides_seen", "slides", "slide_number", "slide_title",
@@ -40,7 +41,7 @@ class ValueRun(Model):
     """The present value of a variable (by id) or of something the course keeps (by name)."""
 
     kind: Literal["value"] = "value"
-    of: str = Field(max_length=40)
+    of: Annotated[str, Refers(("variable",), weak=True)] = Field(max_length=40)
     format: ValueFormat | None = None
     bold: bool = False
     italic: bool = False
@@ -50,7 +51,7 @@ class BlankRun(Model):
     """A gap to be filled: one of the blanks of the question that the text belongs to."""
 
     kind: Literal["blank"] = "blank"
-    blank: Id
+    blank: PartRef
     bold: bool = False
     italic: bool = False
 

@@ -4,9 +4,10 @@ from collections.abc import Iterable, Sequence
 
 from zigzag_core.course import Element, Group, IdSource, Slide, Text
 from zigzag_core.course.questions import question as questions
+from zigzag_core.course.references import Identity, among, pruned
 from zigzag_core.course.style.style import Style
 
-from ..copies.pattern_parts import patterns_without
+from ..idle import is_idle
 from ..names import free_name
 from .geometry import around, box_of
 
@@ -88,11 +89,10 @@ def ungroup(slide: Slide, ids: Iterable[str]) -> tuple[Slide, tuple[str, ...]]:
         e.model_copy(update={"group": home(e.group)}) if e.group in gone else e
         for e in slide.elements if e.id not in gone
     )
-    kept = {e.id for e in elements} | {overlay.id for overlay in slide.overlays}
-    return slide.model_copy(update={
-        "elements": elements, "patterns": patterns_without(slide, kept),
-        "questions": _asked_by_members(slide, gone, {e.id for e in elements}),
-    }), free
+    apart = slide.model_copy(update={
+        "elements": elements, "questions": _asked_by_members(slide, gone, {e.id for e in elements}),
+    })
+    return pruned(apart, among({Identity("element", e) for e in gone}), is_idle) or apart, free
 
 
 def _asked_by_members(

@@ -1,38 +1,35 @@
 """Copies in which what belongs together stays together."""
 
 from collections.abc import Iterable, Mapping
-from typing import Any
+from typing import Any, get_args
 
 from zigzag_core.course import (
     Course,
     CourseDocument,
     Element,
     IdSource,
-    Input,
     MediaFile,
-    Meter,
     NamedStyle,
     Overlay,
     Pattern,
     Question,
-    Shape,
     Slide,
-    Text,
-    Timing,
-    ValueRun,
     Variable,
 )
-from zigzag_core.course.media_use import media_of
 from zigzag_core.course.model import Model
-from zigzag_core.course.questions.question import answer_elements, with_elements
-from zigzag_core.course.rules.patterns import RevealSet, parts
-from zigzag_core.course.rules.rule_use import ids_in, variables_of_rule
+from zigzag_core.course.questions.question import answer_elements
+from zigzag_core.course.references import Identity, identities, named, rewired
+from zigzag_core.course.rules.patterns import RevealSet
+from zigzag_core.course.style.style import Look
 
-from ..arranging.groups import boxed, outermost, with_members
-from ..names import free_name, free_title
-from .pattern_parts import copied_patterns, joined, patterns_without
+from ..arranging.groups import outermost, with_members
+from ..names import free_name, free_title, named_apart
+from ..removing import without_things
+from .pattern_parts import joined
 from .question_parts import more_of
-from .rewiring import element_ids, own_ids, question_ids, rewired
+
+GIVEN_LOOKS = frozenset(get_args(Look))
+"""The looks that every element has: these have the same names everywhere."""
 
 
 class Clipping(Model):
@@ -62,58 +59,40 @@ def clip(slide: Slide, ids: Iterable[str], course: Course | None = None) -> Clip
     overlays = _opened(slide, wanted)
     opened = {overlay.id for overlay in overlays}
     wanted |= {element.id for element in slide.elements if element.overlay in opened}
-    elements = tuple(element for element in slide.elements if element.id in wanted)
-    questions = tuple(
-        with_elements(question, wanted) for question in slide.questions
-        if any(element in wanted for element in answer_elements(question))
-    )
+    left_out = {Identity("element", e.id) for e in slide.elements if e.id not in wanted}
+    # What names other elements is cut down to what comes along, questions and patterns alike.
+    cut = without_things(slide.model_copy(update={"rules": ()}), left_out)
+    known = {element.id for element in cut.elements}
     clipping = Clipping(
-        elements=elements, questions=questions, overlays=overlays,
-        patterns=copied_patterns(slide.patterns, wanted | opened),
+        elements=tuple(e for e in slide.elements if e.id in wanted), overlays=overlays,
+        questions=tuple(q for q in cut.questions if set(answer_elements(q)) & known),
+        patterns=tuple(p for p in cut.patterns if named(p, "element") & known),
     )
     return _with_belongings(clipping, course) if course else clipping
 
 
 def _opened(slide: Slide, wanted: set[str]) -> tuple[Overlay, ...]:
     """The overlays that rules and patterns of `wanted` open."""
-    named = {
-        name for element in slide.elements if element.id in wanted
-        for rule in element.rules for name in ids_in(rule)
-    }
+    opened: set[str] = set()
+    for element in slide.elements:
+        if element.id in wanted:
+            opened |= {name for rule in element.rules for name in named(rule, "overlay")}
+            opened |= named(element.drag, "overlay") if element.drag else set()
     for pattern in slide.patterns:
         if isinstance(pattern, RevealSet):
-            named |= {n for item in pattern.items if item.trigger in wanted for n in item.shows}
-    return tuple(overlay for overlay in slide.overlays if overlay.id in named)
+            opened |= {n for item in pattern.items if item.trigger in wanted for n in item.shows}
+    return tuple(overlay for overlay in slide.overlays if overlay.id in opened)
 
 
 def _with_belongings(clipping: Clipping, course: Course) -> Clipping:
-    elements = clipping.elements
-    media = {name for element in elements for name in media_of(element)}
-    styles = {element.named_style for element in elements}
-    variables = variables_of(elements)
+    """The clipping with what it uses of its course."""
+    variables, media = named(clipping, "variable"), named(clipping, "medium")
+    styles = named(clipping, "style")
     return clipping.model_copy(update={
         "variables": tuple(v for v in course.variables if v.id in variables),
         "media": tuple(file for file in course.media if file.id in media),
         "styles": tuple(style for style in course.styles if style.id in styles),
     })
-
-
-def variables_of(elements: Iterable[Element]) -> set[str]:
-    """Return the ids of the variables that `elements` and their rules set, ask for or show."""
-    found: set[str] = set()
-    for element in elements:
-        if isinstance(element, Input) and element.variable:
-            found.add(element.variable)
-        if isinstance(element, Meter):
-            found.add(element.of)
-        if isinstance(element, Text | Shape):
-            found.update(
-                run.of for block in element.text.blocks for run in block.runs
-                if isinstance(run, ValueRun)
-            )
-        for rule in element.rules:
-            found |= variables_of_rule(rule)
-    return found
 
 
 def welcome(course: Course, clipping: Clipping) -> Course:
@@ -143,38 +122,6 @@ def welcome(course: Course, clipping: Clipping) -> Course:
     })
 
 
-def without(slide: Slide, ids: Iterable[str]) -> Slide:
-    """Return `slide` without the elements `ids` and the members of groups among them.
-
-    A question left without any answer goes too, and a group left without any member.
-    """
-    gone = with_members(slide.elements, ids)
-    elements = boxed(tuple(element for element in slide.elements if element.id not in gone))
-    kept = {element.id for element in elements}
-    questions = (with_elements(question, kept) for question in slide.questions)
-    left = slide.model_copy(update={
-        "elements": elements,
-        "questions": tuple(q for q in questions if any(answer_elements(q))),
-        "patterns": patterns_without(slide, kept | {overlay.id for overlay in slide.overlays}),
-    })
-    return _cues_kept(left, kept)
-
-
-def _cues_kept(slide: Slide, kept: set[str]) -> Slide:
-    """The slide without cues for elements that are gone."""
-    def still(timing: Timing) -> Timing:
-        cues = tuple(cue for cue in timing.cues if cue.what is None or cue.what in kept)
-        return timing if len(cues) == len(timing.cues) else timing.model_copy(update={"cues": cues})
-
-    return slide.model_copy(update={
-        "timing": still(slide.timing),
-        "overlays": tuple(
-            overlay.model_copy(update={"timing": still(overlay.timing)})
-            for overlay in slide.overlays
-        ),
-    })
-
-
 def paste(
     slide: Slide, clipping: Clipping, fresh: IdSource, dx: float = 0, dy: float = 0,
     onto: str | None = None,
@@ -191,70 +138,66 @@ def paste(
     coming = {overlay.id for overlay in overlays}
     stays = {o.id for o in clipping.overlays} - coming
     elements = tuple(e for e in clipping.elements if e.overlay is None or e.overlay not in stays)
-    ids = {name: fresh() for element in elements for name in element_ids(element)}
-    ids |= {name: fresh() for question in clipping.questions for name in question_ids(question)}
-    for overlay in overlays:
-        ids |= {overlay.id: fresh(), **{rule.id: fresh() for rule in overlay.rules},
-                **{cue.id: fresh() for cue in overlay.timing.cues}}
-    patterns, grown = _patterns(slide, clipping, ids, fresh)
-    names = {element.name for element in slide.elements}
+    clipping = clipping.model_copy(update={"elements": elements, "overlays": overlays})
+    ids = new_ids((*elements, *clipping.questions, *overlays), fresh)
+    grown, whole = _patterns(slide, clipping, ids)
+    ids |= new_ids(whole, fresh)
+    copied = rewired(clipping.model_copy(update={"patterns": whole}), ids)
+    of = {e.id: ids[Identity("element", e.id)] for e in elements}
     top = max((element.z for element in slide.elements), default=-1) + 1
     levels = {e.id: top + n for n, e in enumerate(sorted(elements, key=lambda e: e.z))}
-    copies = []
-    for element in elements:
-        name = free_name(element.name, names)
-        names.add(name)
-        on_new = element.overlay in coming
-        copies.append(rewired(_unslotted(element), ids).model_copy(update={
-            "name": name, "z": levels[element.id], "x": element.x + dx, "y": element.y + dy,
-            "group": ids.get(element.group or ""),
-            "overlay": ids[element.overlay or ""] if on_new else onto,
-        }))
-    asked = {question.id: question for question in slide.questions}
-    taken = {question.name for question in slide.questions}
-    questions = []
-    for question in clipping.questions:
-        old = asked.get(question.id)
-        more = more_of(old, question, ids) if old else None
-        if more is not None:
-            asked[question.id] = more
-            continue
-        name = free_name(question.name, taken)
-        taken.add(name)
-        questions.append(rewired(question, ids).model_copy(update={"name": name}))
-    called = {overlay.name for overlay in slide.overlays}
+    copies = tuple(
+        _unslotted(copy).model_copy(update={
+            "z": levels[element.id], "x": element.x + dx, "y": element.y + dy,
+            "group": of.get(element.group or ""),
+            "overlay": copy.overlay if element.overlay in coming else onto,
+        })
+        for element, copy in zip(elements, copied.elements, strict=True)
+    )
+    asked, questions = _questions(slide, clipping, copied, of, ids)
     pasted = slide.model_copy(update={
-        "elements": (*slide.elements, *copies), "questions": (*asked.values(), *questions),
-        "overlays": (*slide.overlays, *(
-            rewired(overlay, ids).model_copy(update={"name": free_name(overlay.name, called)})
-            for overlay in overlays
-        )),
-        "patterns": (*grown, *patterns),
+        "elements": (*slide.elements, *named_apart(copies, slide.elements)),
+        "questions": (*asked, *named_apart(questions, slide.questions)),
+        "overlays": (*slide.overlays, *named_apart(copied.overlays, slide.overlays)),
+        "patterns": (*grown, *named_apart(copied.patterns, slide.patterns)),
     })
-    chosen = outermost([e for e in elements if e.overlay not in coming], ids)
-    return pasted, tuple(ids[name] for name in chosen)
+    chosen = outermost([e for e in elements if e.overlay not in coming], of)
+    return pasted, tuple(of[name] for name in chosen)
+
+
+def _questions(
+    slide: Slide, clipping: Clipping, copied: Clipping, of: Mapping[str, str],
+    ids: Mapping[Identity, str],
+) -> tuple[tuple[Question, ...], tuple[Question, ...]]:
+    """The slide's questions with copies of some of their parts, and copies of whole ones."""
+    asked = {question.id: question for question in slide.questions}
+    whole = []
+    for question, copy in zip(clipping.questions, copied.questions, strict=True):
+        old = asked.get(question.id)
+        more = more_of(old, question, of, ids) if old else None
+        if more is None:
+            whole.append(copy)
+        else:
+            asked[question.id] = more
+    return tuple(asked.values()), tuple(whole)
 
 
 def _patterns(
-    slide: Slide, clipping: Clipping, ids: dict[str, str], fresh: IdSource
-) -> tuple[list[Pattern], tuple[Pattern, ...]]:
-    """New patterns for whole copies, and the slide's own with the copies of some of their items."""
+    slide: Slide, clipping: Clipping, ids: Mapping[Identity, str]
+) -> tuple[tuple[Pattern, ...], tuple[Pattern, ...]]:
+    """The slide's patterns with the copies of some of their items, and those copied whole."""
     have = {pattern.id: pattern for pattern in slide.patterns}
-    made = []
-    called = {pattern.name for pattern in slide.patterns}
+    known = {i.id for i in ids} | {overlay.id for overlay in slide.overlays}
+    whole = []
     for pattern in clipping.patterns:
         old = have.get(pattern.id)
-        whole = old is None or set(parts(old)) <= ids.keys() | {o.id for o in slide.overlays}
-        more = None if whole or old is None else joined(old, rewired(pattern, ids))
-        if old is not None and more is not None:
-            have[old.id] = more
-            continue
-        ids[pattern.id] = fresh()
-        made.append((pattern, free_name(pattern.name, called)))
-    return (
-        [rewired(pattern, ids).model_copy(update={"name": name}) for pattern, name in made],
-        tuple(have.values()),
-    )
+        more = None if old is None or named(old, "element") <= known else (
+            joined(old, rewired(pattern, ids)))
+        if more is None:
+            whole.append(pattern)
+        else:
+            have[pattern.id] = more
+    return tuple(have.values()), tuple(whole)
 
 
 def _unslotted(element: Element) -> Element:
@@ -269,32 +212,23 @@ def _unslotted(element: Element) -> Element:
 
 def duplicate_slide(slide: Slide, fresh: IdSource, titles: Iterable[str] = ()) -> Slide:
     """Return a copy of `slide` with ids of its own; what pointed at the slide points at it."""
-    copy_id = fresh()
-    return _copied_slide(slide, copy_id, {slide.id: copy_id}, fresh).model_copy(
-        update={"title": free_title(slide.title, titles)}
-    )
+    copy = rewired(slide, new_ids((slide,), fresh))
+    return copy.model_copy(update={"title": free_title(slide.title, titles)})
 
 
 def duplicate_course(
     document: CourseDocument, title: str, fresh: IdSource
 ) -> CourseDocument:
     """Return a copy of a course under `title`: every id is new, nothing was published yet."""
-    ids = {slide.id: fresh() for slide in document.slides}
-    ids |= {name: fresh() for slide in document.slides for name in own_ids(slide)}
-    course = document.course
-    copied = course.model_copy(update={
-        "id": fresh(), "title": title, "slides": tuple(ids[slide] for slide in course.slides),
-        "sections": tuple(rewired(section, ids) for section in course.sections),
-        "rules": tuple(rewired(rule, ids) for rule in course.rules),
-        "walkthroughs": tuple(rewired(walk, ids) for walk in course.walkthroughs),
-        "remembered": {},
-    })
-    slides = tuple(rewired(slide, ids) for slide in document.slides)
-    return CourseDocument(course=copied, slides=slides)
+    ids = new_ids(document.slides, fresh)
+    copied = rewired(document, ids)
+    course = copied.course.model_copy(update={"id": fresh(), "title": title, "remembered": {}})
+    return CourseDocument(course=course, slides=copied.slides)
 
 
-def _copied_slide(
-    slide: Slide, copy_id: str, slide_ids: Mapping[str, str], fresh: IdSource
-) -> Slide:
-    ids = {**slide_ids, slide.id: copy_id, **{name: fresh() for name in own_ids(slide)}}
-    return rewired(slide, ids)
+def new_ids(things: Iterable[Model], fresh: IdSource) -> dict[Identity, str]:
+    """Return a new id for each of `things` and for all that they hold."""
+    return {
+        identity: fresh() for thing in things for identity in identities(thing)
+        if identity.kind != "look" or identity.id not in GIVEN_LOOKS
+    }

@@ -5,22 +5,26 @@ from typing import Any
 
 from zigzag_core.course import Question
 from zigzag_core.course.questions import question as q
+from zigzag_core.course.references import Identity
 
 
-def more_of(old: Question, clipped: Question, ids: Mapping[str, str]) -> Question | None:
-    """Return `old` with copies of the parts in `clipped`, whose new ids are in `ids`.
+def more_of(
+    old: Question, clipped: Question, elements: Mapping[str, str], ids: Mapping[Identity, str]
+) -> Question | None:
+    """Return `old` with copies of the parts in `clipped`: new `elements`, under new `ids`.
 
     They mean what they meant: they have the points and words, belong on the same targets. Only
     in a single choice the copy of the right answer is none. None where all of the question was
     copied, so that the copy is one of its own; `old` itself where it takes no more.
     """
-    if set(q.answer_elements(old)) <= ids.keys():
+    if set(q.answer_elements(old)) <= elements.keys():
         return None
     changes: dict[str, Any] = {}
     for name in q.PART_LISTS:
         have = getattr(old, name, ())
         known = {part.id: part for part in have}
-        copies = [_copy(known.get(part.id, part), old, ids) for part in getattr(clipped, name, ())]
+        copies = [_copy(known.get(part.id, part), old, elements, ids)
+                  for part in getattr(clipped, name, ())]
         if copies:
             changes[name] = (*have, *copies)
     if any(len(parts) > q.most_parts(type(old), name) for name, parts in changes.items()):
@@ -28,10 +32,13 @@ def more_of(old: Question, clipped: Question, ids: Mapping[str, str]) -> Questio
     return q.with_enough_clicks(old.model_copy(update=changes)) if changes else old
 
 
-def _copy(part: Any, old: Question, ids: Mapping[str, str]) -> Any:
-    changes: dict[str, Any] = {"id": ids[part.id], "element": ids[part.element]}
+def _copy(
+    part: Any, old: Question, elements: Mapping[str, str], ids: Mapping[Identity, str]
+) -> Any:
+    changes: dict[str, Any] = {
+        "id": ids[Identity("part", part.id)], "element": elements[part.element]}
     if isinstance(part, q.Item):
-        changes["to"] = tuple(ids.get(target, target) for target in part.to)
+        changes["to"] = tuple(ids.get(Identity("part", target), target) for target in part.to)
     if isinstance(part, q.Choice) and old.kind == "single_choice":
         changes["right"] = False
     return part.model_copy(update=changes)

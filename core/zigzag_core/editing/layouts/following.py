@@ -11,6 +11,7 @@ from zigzag_core.course.rules.patterns import parts
 from zigzag_core.course.text.rich_text import RichText
 
 from ..arranging.resizing import fitted_layout
+from ..removing import lost_on, without_things
 
 
 def known_layouts(course: Course) -> tuple[Layout, ...]:
@@ -89,10 +90,11 @@ def change_layout(
     added = [_filled(slot, slide.title, fresh) for slot in open_slots]
     top = max((e.z for e in kept), default=-1) + 1
     added = [e.model_copy(update={"z": top + n}) for n, e in enumerate(added)]
-    elements = (*_in_slot_order(kept, layout), *added)
-    return slide.model_copy(update={
-        "layout": layout.id, "background": None, "elements": elements,
+    changed = slide.model_copy(update={
+        "layout": layout.id, "background": None,
+        "elements": (*_in_slot_order(kept, layout), *added),
     })
+    return without_things(changed, lost_on(slide, changed))
 
 
 def update_layout(slide: Slide, course: Course) -> tuple[Course, Slide]:

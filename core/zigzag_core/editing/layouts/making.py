@@ -6,7 +6,8 @@ from zigzag_core.course import Course, Element, IdSource, Layout, Picture, Shape
 from zigzag_core.course.elements.element import Group, Meter
 from zigzag_core.course.layouts.resolve import Sources, resolved_element
 from zigzag_core.course.model import Model
-from zigzag_core.course.rules.rule_use import ids_in, rules_on
+from zigzag_core.course.references import named
+from zigzag_core.course.rules.rule_use import rules_on
 
 from ..arranging.geometry import Box, box_of
 from ..names import free_name
@@ -52,10 +53,10 @@ def layout_from(
 
 def _bound(slide: Slide, course: Course) -> set[str]:
     """The elements with which something is done on the slide or in the course."""
-    named = {name for model in _naming(slide, course) for name in ids_in(model)}
+    taken = {name for model in _naming(slide, course) for name in named(model, "element")}
     return {
         e.id for e in slide.elements
-        if e.id in named or e.rules or e.drag or e.moves or e.group or e.overlay
+        if e.id in taken or e.rules or e.drag or e.moves or e.group or e.overlay
     }
 
 

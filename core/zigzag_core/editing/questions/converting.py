@@ -14,7 +14,7 @@ from zigzag_core.course.text.rich_text import BlankRun, Block, RichText, TextRun
 from zigzag_core.course.text.spoken import all_spoken
 
 from ..arranging.geometry import Box, around, box_of
-from ..copies.copying import without
+from ..removing import without
 from .fitting import SIDE, with_room
 from .grid import AIR
 from .parts import KINDS, asked_on, saying, with_parts, with_question

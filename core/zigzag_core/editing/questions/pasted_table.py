@@ -8,7 +8,7 @@ from zigzag_core.course.questions import question as q
 from zigzag_core.course.questions.new_questions import sample_words
 from zigzag_core.course.text.spoken import all_spoken
 
-from ..copies.copying import without
+from ..removing import without
 from .parts import CannotAsk, asked_on, saying, with_parts, with_question
 
 Rows = Sequence[Sequence[str]]

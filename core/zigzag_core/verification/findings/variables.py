@@ -2,21 +2,19 @@
 
 from collections.abc import Iterator
 
-from zigzag_core.course import CourseDocument, Slide
-from zigzag_core.course.rules.expression import names_in
+from zigzag_core.course import CourseDocument
+from zigzag_core.course.references import Identity, among, pruned, references
 from zigzag_core.course.rules.rule import Calculate, StartOver
-from zigzag_core.course.rules.rule_use import actions_of, all_rules, expressions_of, expressions_on
+from zigzag_core.course.rules.rule_use import actions_of, all_rules
 
 from .finding import Finding
-
-_SETTING = ("set", "add", "multiply", "switch", "pick", "take")
 
 
 def variable_findings(document: CourseDocument) -> Iterator[Finding]:
     """Yield what is odd about the variables of a course."""
     if not document.slides:
         return
-    read, changed = _read(document), _changed(document)
+    read, changed = _of_variables(document)
     for variable in document.course.variables:
         name = variable.name
         if variable.id in changed and variable.id not in read:
@@ -46,58 +44,11 @@ def variable_findings(document: CourseDocument) -> Iterator[Finding]:
                     )
 
 
-def _read(document: CourseDocument) -> set[str]:
-    """The variables that something asks for or shows."""
-    found: set[str] = set()
-    for rule, _, _ in all_rules(document):
-        for node in expressions_of(rule):
-            found |= _variables(node)
-        if rule.when.event == "variable_changed":
-            found |= set(getattr(rule.when, "of", ()))
-    for slide in document.slides:
-        for node in expressions_on(slide):
-            found |= _variables(node)
-        found |= _shown(slide)
-    return found
-
-
-def _variables(node: object) -> set[str]:
-    return {name for kind, name in names_in(node) if kind == "variables"}
-
-
-def _shown(slide: Slide) -> set[str]:
-    """What texts and meters of a slide show, by `of`."""
-    found: set[str] = set()
-
-    def walk(value: object) -> None:
-        if isinstance(value, dict):
-            if isinstance(value.get("of"), str):
-                found.add(value["of"])
-            for part in value.values():
-                walk(part)
-        elif isinstance(value, (list, tuple)):
-            for part in value:
-                walk(part)
-
-    for element in slide.elements:
-        walk(element.model_dump(include={"text", "cells", "rows", "looks"}))
-        of = getattr(element, "of", None)
-        if isinstance(of, str):
-            found.add(of)
-    for question in slide.questions:
-        walk(question.model_dump())
-    return found
-
-
-def _changed(document: CourseDocument) -> set[str]:
-    found = {
-        variable for rule, _, _ in all_rules(document) if not rule.off
-        for action in actions_of(rule) if action.action in _SETTING
-        and (variable := getattr(action, "variable", None))
-    }
-    for slide in document.slides:
-        for element in slide.elements:
-            variable = getattr(element, "variable", None)
-            if variable:
-                found.add(variable)
-    return found
+def _of_variables(document: CourseDocument) -> tuple[set[str], set[str]]:
+    """The variables that something asks for or shows, and those that something sets."""
+    found = [r for r in references(document) if "variable" in r.kinds]
+    off = {Identity("rule", rule.id) for rule, _, _ in all_rules(document) if rule.off}
+    active = pruned(document, among(off), lambda before, after: False) if off else document
+    running = references(active) if active else ()
+    return ({r.id for r in found if not r.sets},
+            {r.id for r in running if r.sets and "variable" in r.kinds})
