@@ -5,6 +5,7 @@ import random
 from zigzag_core.compiler.compile import compile_course
 from zigzag_core.course import Course, CourseDocument, SlideSize, YesNoVariable, id_source
 from zigzag_core.course.elements.blank import blank_slide, first_slide
+from zigzag_core.course.style.usual_styles import USUAL_STYLES
 from zigzag_core.editing.adding import add
 from zigzag_core.engine.index import Index
 from zigzag_core.program import ProgramRule, SetVariable
@@ -22,7 +23,8 @@ def quiz_course(questions=2, seed=1, **settings):
         blank = blank_slide(f"Question {n + 1}", fresh)
         slide, *_ = add(blank, "single_choice", fresh, SlideSize())
         slides.append(slide)
-    course = Course(id=fresh(), title="Quiz", slides=tuple(s.id for s in slides), **settings)
+    course = Course(id=fresh(), title="Quiz", slides=tuple(s.id for s in slides),
+                    **{"styles": USUAL_STYLES, **settings})
     return CourseDocument(course=course, slides=tuple(slides))
 
 

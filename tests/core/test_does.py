@@ -406,12 +406,12 @@ def test_a_walkthrough_tells_what_has_changed():
     ("rule_does_nothing", slide("slidea", Button(id="push", name="p", rules=(
         Rule(id="rule"),)))),
     ("rule_never_runs", slide("slidea", button("push", HIDE("push"), condition=False))),
-    ("rule_never_runs", slide("slidea", text("text"), rules=(
+    ("lost_reference", slide("slidea", text("text"), rules=(
         Rule(id="rule", when=Happens(of=("gone",)), do=(HIDE("text"),)),))),
-    ("lost_thing", slide("slidea", button("push", SHOW("gone")))),
-    ("lost_variable", slide("slidea", button("push", r.Switch(variable="gone")))),
-    ("lost_variable", slide("slidea", button("push", HIDE("push"),
-                                             condition=["variable", "gone"]))),
+    ("lost_reference", slide("slidea", button("push", SHOW("gone")))),
+    ("lost_reference", slide("slidea", button("push", r.Switch(variable="gone")))),
+    ("lost_reference", slide("slidea", button("push", HIDE("push"),
+                                              condition=["variable", "gone"]))),
     ("undone", slide("slidea", button("push", SHOW("text"), HIDE("text")), text("text"))),
     ("overlay_never_opens", slide("slidea", overlays=(Overlay(id="overlaya", name="O"),))),
     ("overlay_never_closes", slide(

@@ -134,7 +134,7 @@ def test_the_demo_has_no_findings_and_bad_courses_have_theirs():
     assert [f.code for f in findings(CourseDocument(
         course=document.course.model_copy(update={"slides": ()}), slides=()))] == ["no_slides"]
     lost = with_slides(document, [s for s in document.slides if s.title != "The stove"])
-    assert {f.code for f in findings(lost)} == {"lost_slide"}
+    assert {f.code for f in findings(lost)} == {"lost_reference"}
     quiz = quiz_course(1)
     question = quiz.slides[1].questions[0]
     nothing_right = question.model_copy(update={

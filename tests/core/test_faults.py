@@ -163,7 +163,7 @@ FAULTS = {
         ("rule_does_nothing", "slidea", None), course(
             slide("slidea", rules=(Rule(id="empty"),)), variables=())),
     "a destination that is gone": (
-        ("lost_slide", "slidea", "more"), course(
+        ("lost_reference", "slidea", "more"), course(
             slide("slidea", button("more", r.GoTo(go=r.ToSlide(slide="gone")))), variables=())),
 }
 

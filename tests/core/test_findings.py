@@ -17,6 +17,7 @@ from zigzag_core.course import (
 )
 from zigzag_core.course.elements.blank import blank_slide
 from zigzag_core.course.rules.rule import Announce
+from zigzag_core.editing.removing import without
 from zigzag_core.verification.findings.document import findings
 
 from .samples import fresh_ids, quiz_course, with_slides
@@ -43,12 +44,12 @@ def codes(document):
 
 @pytest.mark.parametrize(("element", "code"), [
     (Picture(id="thing", name="P"), "no_picture"),
-    (Picture(id="thing", name="P", media="gone", alt="A rope"), "no_picture"),
+    (Picture(id="thing", name="P", media="gone", alt="A rope"), "lost_reference"),
     (Video(id="thing", name="V"), "no_picture"),
     (Picture(id="thing", name="P", media="filea"), "no_alternative"),
     (Area(id="thing", name="A"), "no_alternative"),
     (Input(id="thing", name="I"), "no_variable"),
-    (Input(id="thing", name="I", variable="gone"), "no_variable"),
+    (Input(id="thing", name="I", variable="gone"), "lost_reference"),
     (Embed(id="thing", name="E"), "no_address"),
 ])
 def test_what_an_element_lacks_is_found_with_its_place(element, code):
@@ -80,7 +81,8 @@ def test_one_alternative_serves_a_group_however_deep():
 def test_slides_off_the_route_are_found():
     document = quiz_course(2)
     first, second, third = document.slides
-    lost = first.model_copy(update={"onward": Nowhere(), "elements": ()})
+    bare = without(first, [element.id for element in first.elements])
+    lost = bare.model_copy(update={"onward": Nowhere()})
     found = findings(with_slides(document, [lost, second, third]))
     assert [(f.code, f.slide) for f in found] == [
         ("unreached", second.id), ("unreached", third.id), ("dead_end", first.id)]

@@ -20,7 +20,7 @@ interface Trace {
 }
 
 const folder = fileURLToPath(new URL("../parity/traces/", import.meta.url));
-const OTHERS = ["changes.json", "resolved.json"];
+const OTHERS = ["changes.json", "names.json", "resolved.json"];
 const files = (existsSync(folder) ? readdirSync(folder) : [])
   .filter((name) => name.endsWith(".json") && !OTHERS.includes(name));
 

@@ -644,9 +644,29 @@ export interface paths {
         put?: never;
         /**
          * Edit Remove
-         * @description Take elements off a slide, its questions and groups put right.
+         * @description Take things off a slide, with whatever names them, there and elsewhere in the course.
          */
         post: operations["zigzag_server_courses_edits_api_edit_remove"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/edits/remove-slides/{slug}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Edit Remove Slides
+         * @description Take slides out of a saved course, with whatever leads to them or names what is on them.
+         */
+        post: operations["zigzag_server_courses_edits_api_edit_remove_slides"];
         delete?: never;
         options?: never;
         head?: never;
@@ -887,6 +907,26 @@ export interface paths {
          * @description Give a saved course another slide size; everything keeps its place in the picture.
          */
         post: operations["zigzag_server_courses_edits_api_edit_resize"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/edits/mend/{slug}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Edit Mend
+         * @description Take out of a saved course whatever names something that is gone.
+         */
+        post: operations["zigzag_server_courses_edits_api_edit_mend"];
         delete?: never;
         options?: never;
         head?: never;
@@ -8605,6 +8645,46 @@ export interface components {
             /** Onto */
             onto?: string | null;
         };
+        /**
+         * RemoveIn
+         * @description What is taken off a slide; `course` is the slug of the course that may name it.
+         */
+        RemoveIn: {
+            slide: components["schemas"]["Slide"];
+            /**
+             * Elements
+             * @default []
+             */
+            elements: string[];
+            /**
+             * Things
+             * @default []
+             */
+            things: components["schemas"]["Thing"][];
+            /**
+             * Course
+             * @default
+             */
+            course: string;
+        };
+        /**
+         * Thing
+         * @description Something on a slide that is no element.
+         */
+        Thing: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "question" | "pattern" | "overlay" | "cue" | "move" | "look";
+            /** Id */
+            id: string;
+        };
+        /** SlidesIn */
+        SlidesIn: {
+            /** Slides */
+            slides: string[];
+        };
         /** ElementsIn */
         ElementsIn: {
             slide: components["schemas"]["Slide"];
@@ -11488,7 +11568,33 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["ElementsIn"];
+                "application/json": components["schemas"]["RemoveIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Edited"];
+                };
+            };
+        };
+    };
+    zigzag_server_courses_edits_api_edit_remove_slides: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SlidesIn"];
             };
         };
         responses: {
@@ -11781,6 +11887,28 @@ export interface operations {
                 "application/json": components["schemas"]["SlideSize"];
             };
         };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Edited"];
+                };
+            };
+        };
+    };
+    zigzag_server_courses_edits_api_edit_mend: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
         responses: {
             /** @description OK */
             200: {

@@ -1,8 +1,8 @@
 """Taking things away, with everything that names them."""
 
-from collections.abc import Collection, Iterable
+from collections.abc import Collection, Iterable, Sequence
 
-from zigzag_core.course import Course, Slide
+from zigzag_core.course import Course, CourseDocument, Slide
 from zigzag_core.course.references import Identity, among, identities, pruned
 
 from .arranging.groups import boxed, with_members
@@ -34,8 +34,37 @@ def without_things(slide: Slide, things: Collection[Identity]) -> Slide:
 
 
 def settings_without(course: Course, things: Collection[Identity]) -> Course:
-    """Return the settings without `things` and without what named them."""
+    """Return the settings without what names `things`, and without those that they hold."""
     return pruned(course, among(things), is_idle) or course
+
+
+def without_mentions(slide: Slide, gone: Collection[Identity]) -> Slide:
+    """Return `slide` without what names things that were on others; itself if nothing does."""
+    return pruned(slide, among(gone), is_idle) or slide
+
+
+def without_slides(document: CourseDocument, ids: Iterable[str]) -> CourseDocument:
+    """Return a course without the slides `ids`, and without what named them or was on them.
+
+    A section that began with one of them begins with the next that stays.
+    """
+    out = set(ids)
+    gone = {Identity("slide", name) for name in out} | {
+        identity for slide in document.slides if slide.id in out for identity in identities(slide)}
+    order = document.course.slides
+    course = document.course.model_copy(update={"sections": tuple(
+        section.model_copy(update={"before": _next_staying(order, section.before, out)})
+        for section in document.course.sections)})
+    return CourseDocument(
+        course=settings_without(course, gone),
+        slides=tuple(without_mentions(slide, gone) for slide in document.slides
+                     if slide.id not in out))
+
+
+def _next_staying(order: Sequence[str], start: str | None, out: Collection[str]) -> str | None:
+    if start is None or start not in order:
+        return start
+    return next((slide for slide in order[order.index(start):] if slide not in out), None)
 
 
 def lost_on(before: Slide, after: Slide) -> set[Identity]:

@@ -1,6 +1,6 @@
 """Edits that the core thinks through. Nothing is stored: they answer with what would be."""
 
-from typing import Any
+from typing import Any, Literal
 
 from django.http import HttpRequest
 from ninja import Field, Router, Schema
@@ -8,6 +8,7 @@ from zigzag_core import course as core
 from zigzag_core.access.contrast import weak_pairs
 from zigzag_core.course.elements.blank import Addition, blank_slide
 from zigzag_core.course.questions.new_questions import QUESTION_KINDS
+from zigzag_core.course.references import Identity
 from zigzag_core.editing import search as finding
 from zigzag_core.editing.adding import add
 from zigzag_core.editing.arranging import arrange, groups
@@ -21,9 +22,17 @@ from zigzag_core.editing.layouts.following import (
     with_layout,
 )
 from zigzag_core.editing.layouts.making import layout_from
+from zigzag_core.editing.mending import mended
 from zigzag_core.editing.outline import plant, read_outline
 from zigzag_core.editing.questions.placement import covers_others
-from zigzag_core.editing.removing import without as without_elements
+from zigzag_core.editing.removing import (
+    lost_on,
+    settings_without,
+    without,
+    without_mentions,
+    without_slides,
+    without_things,
+)
 
 from zigzag_server.accounts.auth import author
 from zigzag_server.problems import Problem, not_found
@@ -52,6 +61,26 @@ class ClipIn(Schema):
 class ElementsIn(Schema):
     slide: core.Slide
     elements: list[str]
+
+
+class Thing(Schema):
+    """Something on a slide that is no element."""
+
+    kind: Literal["question", "pattern", "overlay", "cue", "move", "look"]
+    id: str
+
+
+class RemoveIn(Schema):
+    """What is taken off a slide; `course` is the slug of the course that may name it."""
+
+    slide: core.Slide
+    elements: list[str] = []
+    things: list[Thing] = Field(default=[], max_length=100)
+    course: str = ""
+
+
+class SlidesIn(Schema):
+    slides: list[str] = Field(min_length=1, max_length=5_000)
 
 
 class PasteIn(Schema):
@@ -188,9 +217,28 @@ def edit_paste(request: HttpRequest, data: PasteIn) -> dict[str, Any]:
 
 
 @router.post("/remove", response=Edited)
-def edit_remove(request: HttpRequest, data: ElementsIn) -> dict[str, Any]:
-    """Take elements off a slide, its questions and groups put right."""
-    return edited_slide(data.slide, without_elements(data.slide, data.elements))
+def edit_remove(request: HttpRequest, data: RemoveIn) -> dict[str, Any]:
+    """Take things off a slide, with whatever names them, there and elsewhere in the course."""
+    things = {Identity(thing.kind, thing.id) for thing in data.things}
+    left = without_things(without(data.slide, data.elements), things)
+    before, after = {data.slide.id: data.slide}, {data.slide.id: left}
+    courses = None
+    if data.course:
+        row = store.course_of(author(request), data.course)
+        gone = lost_on(data.slide, left)
+        settings = core.Course.model_validate(row.document)
+        courses = settings, settings_without(settings, gone)
+        for name, slide in store.slides_naming(row, [one.id for one in gone]).items():
+            if name != data.slide.id:
+                before[name], after[name] = slide, without_mentions(slide, gone)
+    return edited(before, after.values(), (), courses)
+
+
+@router.post("/remove-slides/{slug}", response=Edited)
+def edit_remove_slides(request: HttpRequest, slug: str, data: SlidesIn) -> dict[str, Any]:
+    """Take slides out of a saved course, with whatever leads to them or names what is on them."""
+    before = store.document_of(store.course_of(author(request), slug))
+    return _between(before, without_slides(before, data.slides))
 
 
 @router.post("/group", response=Edited)
@@ -308,6 +356,13 @@ def edit_resize(request: HttpRequest, slug: str, data: core.SlideSize) -> dict[s
     before = store.document_of(store.course_of(author(request), slug))
     after = resize_course(before, data)
     return _between(before, after)
+
+
+@router.post("/mend/{slug}", response=Edited)
+def edit_mend(request: HttpRequest, slug: str) -> dict[str, Any]:
+    """Take out of a saved course whatever names something that is gone."""
+    before = store.document_of(store.course_of(author(request), slug))
+    return _between(before, mended(before))
 
 
 @router.post("/find/{slug}", response=list[FoundOut])

@@ -1,5 +1,7 @@
 """Reading and writing courses: versions, revisions, and what happens when two write at once."""
 
+import json
+from collections.abc import Iterable
 from typing import Any
 
 from django.contrib.auth.models import User
@@ -47,6 +49,15 @@ def document_of(row: Course) -> core.CourseDocument:
     """Return the whole course as the core knows it."""
     slides = tuple(core.Slide.model_validate(slide.document) for slide in slide_rows(row))
     return core.CourseDocument(course=core.Course.model_validate(row.document), slides=slides)
+
+
+def slides_naming(row: Course, ids: Iterable[str]) -> dict[str, core.Slide]:
+    """Return the slides of a course in whose text any of `ids` occurs, by id."""
+    wanted = tuple(ids)
+    return {
+        slide.slide_id: core.Slide.model_validate(slide.document) for slide in slide_rows(row)
+        if any(name in json.dumps(slide.document) for name in wanted)
+    } if wanted else {}
 
 
 def document_at(row: Course, revision: int) -> core.CourseDocument:

@@ -6,6 +6,7 @@ import type { Pattern, Slide } from "../../api/types";
 import { Check } from "../../kit/Check";
 import { Choose } from "../../kit/Choose";
 import { TextField } from "../../kit/TextField";
+import { removeThing } from "../store/commands";
 import { changeSlide, select } from "../store/store";
 import { FoldCard } from "../../kit/FoldCard";
 import { QuietButton } from "../../kit/QuietButton";
@@ -25,11 +26,9 @@ export function PatternCards({ slide, of }: { slide: Slide; of?: string }): Reac
       ...slide, patterns: slide.patterns.map((old) => (old.id === next.id ? next : old)),
     }, `pattern-${next.id}`);
   }
-  function remove(id: string): void {
-    changeSlide("Take pattern apart", {
-      ...slide, patterns: slide.patterns.filter((old) => old.id !== id && !(old.kind === "seen_counter" && old.set === id)),
-    });
-  }
+  const remove = (id: string): void => void removeThing("Take pattern apart", { kind: "pattern", id }, (now) => ({
+    ...now, patterns: now.patterns.filter((old) => old.id !== id && !(old.kind === "seen_counter" && old.set === id)),
+  }));
   return shown.map((pattern) => (
     <FoldCard key={pattern.id} title={pattern.name || "Pattern"}>
       <Stack gap="1">

@@ -4,6 +4,7 @@ import { Trash2 } from "lucide-react";
 import type { ReactNode } from "react";
 import type { Element } from "../../api/types";
 import { TextField } from "../../kit/TextField";
+import { removeThing } from "../store/commands";
 import { changeElements } from "../store/store";
 import { QuietButton } from "../../kit/QuietButton";
 import { Tool } from "../../kit/Tool";
@@ -21,11 +22,20 @@ export function EditedLook({ element }: { element: Element }): ReactNode {
     useLook.setState({ element: null, look: null });
     changeElements(label, [element.id], next);
   }
+  function remove(): void {
+    if (!look) return;
+    useLook.setState({ element: null, look: null });
+    // Looks that every element can have are named alike everywhere: here they are only changed back.
+    if (GIVEN.some(([name]) => name === look)) change("Remove look", (e) => withoutLook(e, look));
+    else void removeThing("Remove look", { kind: "look", id: look }, (slide) => ({
+      ...slide, elements: slide.elements.map((e) => (e.id === element.id ? withoutLook(e, look) : e)),
+    }));
+  }
   return (
     <Box bg="marigold.soft" borderRadius="6px" p="2" mb="2" fontSize="12.5px" role="status">
       <Flex align="center" justify="space-between">
         <Text fontWeight="700" color="marigold.ink">The look “{nameOf(element, look)}”</Text>
-        <Tool label="Remove this look" onClick={() => change("Remove look", (e) => withoutLook(e, look))}><Trash2 size={14} /></Tool>
+        <Tool label="Remove this look" onClick={remove}><Trash2 size={14} /></Tool>
       </Flex>
       <Text>It is seen {when}. What you change now is only for it.</Text>
       {patch.name != null && (

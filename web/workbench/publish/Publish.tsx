@@ -10,7 +10,9 @@ import { save, saveAll } from "../store/saver";
 import { goToSlide, select, useCourse } from "../store/store";
 import { Card } from "../../kit/Card";
 import { MainButton } from "../../kit/MainButton";
+import { QuietButton } from "../../kit/QuietButton";
 import { sayError } from "../../kit/toaster";
+import { takeOutLost } from "../store/slides";
 import { useCheck, useFindings, useTried } from "../shell/useCheck";
 import { CompletionCard } from "./CompletionCard";
 import type { PackageKind } from "./kinds";
@@ -108,6 +110,9 @@ function Findings({ found, pending, statement }: { found: readonly Finding[]; pe
             </Box>
             <Box>
               <Text>{finding.message}</Text>
+              {finding.code === "lost_reference" && (
+                <QuietButton size="2xs" px="2" my="1" onClick={() => void takeOutLost()}>Take out all that names what is gone</QuietButton>
+              )}
               {finding.slide && (
                 <ChakraLink asChild color="spruce" fontSize="13px" textDecoration="underline">
                   <Link

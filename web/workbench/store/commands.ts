@@ -44,10 +44,22 @@ function unlocked(slide: Slide | null, ids: readonly string[]): string[] {
 
 /** Take the selected elements away: at once to be seen, and from all that names them. */
 export function removeSelected(): Promise<unknown> {
-  const { selected } = get().place;
+  const { slug, place: { selected } } = get();
   return editSelected("Delete",
-    (slide, elements) => take(api.POST("/api/edits/remove", { body: { slide, elements } })),
+    (slide, elements) => take(api.POST("/api/edits/remove", { body: { slide, elements, things: [], course: slug } })),
     { expect: (slide) => withoutElements(slide, unlocked(slide, selected)), then: () => ({ select: [] }) });
+}
+
+type RemoveBody = paths["/api/edits/remove"]["post"]["requestBody"]["content"]["application/json"];
+export type Thing = RemoveBody["things"][number];
+
+/** Take something off the slide that is no element, and from all that names it; `expect` shows it at once. */
+export function removeThing(label: string, thing: Thing, expect: (slide: Slide) => Slide): Promise<unknown> {
+  const { slug } = get();
+  return edit({
+    label, expect, then: () => ({}),
+    ask: ({ slide }) => take(api.POST("/api/edits/remove", { body: { slide, elements: [], things: [thing], course: slug } })),
+  });
 }
 
 function withoutElements(slide: Slide, ids: readonly string[]): Slide {

@@ -38,6 +38,12 @@ export interface SlideRequest extends Request<SlideBase> {
   expect?: (slide: Slide) => Slide;
 }
 
+export interface CourseRequest extends Request<Base> {
+  /** The course as it can be shown at once, until the answer comes, and the slide that is shown then. */
+  expect?: (document: Document) => Document;
+  goTo?: string | null;
+}
+
 const queues = new Map<string, Promise<unknown>>();
 
 useCourse.subscribe((state, before) => { if (state.opened !== before.opened) queues.clear(); });
@@ -48,8 +54,8 @@ export function edit(request: SlideRequest): Promise<Edited | null> {
   const name = place.slide;
   const slide = name === null ? undefined : slides[name];
   if (name === null || !slide) return Promise.resolve(null);
-  const { expect } = request;
-  const id = begin(request.label, expect && ((document) => withSlide(document, expect(slide))));
+  const { label, expect } = request;
+  const id = begin(label, expect && ((document) => withSlide(document, expect(slide))));
   return whole(id, name, request, (base) => {
     const now = base.slides[name];
     return now ? { ...base, slide: now } : null;
@@ -57,10 +63,13 @@ export function edit(request: SlideRequest): Promise<Edited | null> {
 }
 
 /** The same for an edit of the course as a whole. */
-export function editCourse(request: Request<Base>): Promise<Edited | null> {
-  return whole(begin(request.label), SETTINGS, request, (base) => base);
+export function editCourse(request: CourseRequest): Promise<Edited | null> {
+  const { label, expect, goTo } = request;
+  const id = begin(label, expect, goTo === undefined ? {} : { goTo, select: [] });
+  return whole(id, SETTINGS, request, (base) => base);
 }
 
+/** Return `document` with `slide` in it. */
 export function withSlide(document: Document, slide: Slide): Document {
   return { ...document, slides: { ...document.slides, [slide.id]: slide } };
 }

@@ -6,7 +6,7 @@ import { attempt } from "./commands";
 import { edit, editCourse } from "./edits";
 import type { Document } from "./model";
 import { apply, changeSlide, useCourse } from "./store";
-import { saveAll } from "./saver";
+import { save, saveAll } from "./saver";
 import { withTitle } from "./titles";
 
 const { getState: get } = useCourse;
@@ -49,25 +49,28 @@ function listed(document: Document, slide: string, after: string | null): Docume
   return { ...document, course: { ...course, slides } };
 }
 
-/** Take slides out; a section that began with one begins with the next that stays. */
-export function deleteSlides(ids: readonly string[]): void {
-  const { course, slides, place } = get();
+/** Take slides out, at once to be seen, and out of all that leads to them or names what is on them. */
+export async function deleteSlides(ids: readonly string[]): Promise<void> {
+  const { slug, course, slides, place } = get();
   const gone = new Set(ids);
   const rest = course.slides.filter((id) => !gone.has(id));
-  if (rest.length === course.slides.length) return;
-  const index = course.slides.findIndex((id) => gone.has(id));
+  const out = course.slides.filter((id) => gone.has(id));
+  if (!out.length) return;
+  const index = course.slides.indexOf(out[0] as string);
   const here = place.slide && gone.has(place.slide) ? rest[Math.min(index, rest.length - 1)] ?? null : place.slide;
-  const sections = course.sections.map((section) => ({
-    ...section, before: nextStaying(course.slides, section.before ?? null, gone),
-  }));
-  apply("Delete slide", { course: { ...course, slides: rest, sections } }, { goTo: here, select: [] });
-  const what = ids.length === 1 ? `“${slides[ids[0] as string]?.title ?? "The slide"}” was` : `${ids.length} slides were`;
-  sayDone(`${what} deleted. Ctrl+Z brings ${ids.length === 1 ? "it" : "them"} back.`);
-}
-
-function nextStaying(order: readonly string[], from: string | null, gone: ReadonlySet<string>): string | null {
-  if (from === null) return null;
-  return order.slice(order.indexOf(from)).find((id) => !gone.has(id)) ?? null;
+  const title = slides[out[0] as string]?.title;
+  const asked = editCourse({
+    label: "Delete slide", goTo: here,
+    expect: (document) => ({ ...document, course: { ...document.course, slides: rest } }),
+    ask: async () => {
+      // What names them elsewhere is looked for in what is saved.
+      await save();
+      return take(api.POST("/api/edits/remove-slides/{slug}", { params: { path: { slug } }, body: { slides: out } }));
+    },
+    then: () => ({}),
+  });
+  const what = out.length === 1 ? `“${title ?? "The slide"}” was` : `${out.length} slides were`;
+  if (await asked) sayDone(`${what} deleted. Ctrl+Z brings ${out.length === 1 ? "it" : "them"} back.`);
 }
 
 /** Move a slide; sections stay where they begin, so it may come into another one. */
@@ -127,6 +130,20 @@ export function resizeSlides(w: number, h: number): Promise<void> {
       ask: () => take(api.POST("/api/edits/resize/{slug}", { params, body: { w, h } })),
       then: () => ({ select: [], stored: true }),
     });
+  });
+}
+
+/** Take out of the course whatever names something that is gone, as a course from elsewhere may. */
+export function takeOutLost(): Promise<void> {
+  return attempt(async () => {
+    await saveAll();
+    const params = { path: { slug: get().slug } };
+    const mended = await editCourse({
+      label: "Take out what is gone",
+      ask: () => take(api.POST("/api/edits/mend/{slug}", { params })),
+      then: () => ({ stored: true }),
+    });
+    if (mended) sayDone("What named things that are gone was taken out. Ctrl+Z brings it back.");
   });
 }
 

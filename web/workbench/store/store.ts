@@ -196,9 +196,12 @@ export function apply(label: string, parts: Parts, options: Options = {}): void 
 /**
  * Begin an edit that the core works out, and return its number. `expected` is shown until then.
  */
-export function begin(label: string, expected?: (document: Document) => Document): number {
+export function begin(
+  label: string, expected?: (document: Document) => Document, options: Options = {},
+): number {
   const document = present();
-  const entry = { ...entryOf(label, {}), pending: true };
+  const entry = { ...entryOf(label, options), pending: true };
+  if (entry.to !== get().place) set({ place: entry.to, editing: null });
   follow({ timeline: history.record(timeline(), entry, expected ? expected(document) : document), lost: [] }, []);
   return entry.id;
 }

@@ -1,7 +1,7 @@
 /** Named styles and the theme: follow, update, make, copy and apply. */
 import type { Element, NamedStyle, Style, Theme } from "../../api/types";
 import { freshId } from "./ids";
-import { changeCourse, changeElements, currentSlide, useCourse } from "./store";
+import { apply, changeCourse, changeElements, currentSlide, useCourse } from "./store";
 
 const { getState: get } = useCourse;
 
@@ -35,9 +35,18 @@ export function makeStyle(element: Element, name: string): void {
   changeElements("New style", [element.id], (e) => ({ ...e, named_style: made.id }));
 }
 
-/** What followed the style keeps its look. */
+/** What followed the style keeps its look, and follows nothing any more. */
 export function removeStyle(id: string): void {
-  changeCourse("Remove style", { styles: get().course.styles.filter((style) => style.id !== id) });
+  const { course, slides } = get();
+  const free = (elements: Element[]): Element[] => elements.map((e) => (e.named_style === id ? { ...e, named_style: null } : e));
+  const following = Object.values(slides).filter(({ elements }) => elements.some((e) => e.named_style === id));
+  apply("Remove style", {
+    course: {
+      ...course, styles: course.styles.filter((style) => style.id !== id),
+      layouts: course.layouts.map((layout) => ({ ...layout, elements: free(layout.elements) })),
+    },
+    slides: Object.fromEntries(following.map((slide) => [slide.id, { ...slide, elements: free(slide.elements) }])),
+  });
 }
 
 let copied: Look | null = null;

@@ -3,7 +3,7 @@ import { Box, chakra, Flex, Text, VisuallyHidden } from "@chakra-ui/react";
 import { useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from "react";
 import type { Cue, Timing } from "../../api/types";
 import { select, useCourse } from "../store/store";
-import { cueWords, edgesOf, inSeconds, moved, snapped, ticksOf, withCue, withoutCue, type Bar, type TimeRow } from "./timing";
+import { cueWords, edgesOf, inSeconds, moved, snapped, ticksOf, withCue, type Bar, type TimeRow } from "./timing";
 import { lookAt, useTiming } from "./useTiming";
 
 const NAMES = 132;
@@ -19,9 +19,10 @@ interface Props {
   /** Pixels per ms. */
   pixels: number;
   onChange: (label: string, timing: Timing, merge?: string) => void;
+  onRemove: (cue: string) => void;
 }
 
-export function TimeAxis({ rows, timing, span, pixels, onChange }: Props): ReactNode {
+export function TimeAxis({ rows, timing, span, pixels, onChange, onRemove }: Props): ReactNode {
   const now = useTiming((state) => state.now);
   const inner = useRef<HTMLDivElement>(null);
   const { at: ticks } = ticksOf(span, pixels * 1000);
@@ -59,7 +60,7 @@ export function TimeAxis({ rows, timing, span, pixels, onChange }: Props): React
             </Text>
           ))}
         </Box>
-        {rows.map((row) => <Row key={row.id} {...{ row, timing, pixels, onChange, now }} />)}
+        {rows.map((row) => <Row key={row.id} {...{ row, timing, pixels, onChange, onRemove, now }} />)}
         {timing.length > 0 && (
           <Box position="absolute" top="24px" bottom="0" left={`${NAMES + timing.length * pixels}px`} borderLeft="2px dashed {colors.edge}" pointerEvents="none" />
         )}
@@ -71,9 +72,9 @@ export function TimeAxis({ rows, timing, span, pixels, onChange }: Props): React
   );
 }
 
-interface RowProps extends Pick<Props, "timing" | "pixels" | "onChange"> { row: TimeRow; now: number | null }
+interface RowProps extends Pick<Props, "timing" | "pixels" | "onChange" | "onRemove"> { row: TimeRow; now: number | null }
 
-function Row({ row, timing, pixels, onChange, now }: RowProps): ReactNode {
+function Row({ row, timing, pixels, onChange, onRemove, now }: RowProps): ReactNode {
   const selected = useCourse((state) => state.place.selected.includes(row.id));
   return (
     <Flex h={`${ROW}px`} borderBottomWidth="1px" borderColor="table" position="relative" bg={selected ? "marigold.soft" : undefined}>
@@ -84,7 +85,7 @@ function Row({ row, timing, pixels, onChange, now }: RowProps): ReactNode {
       >
         {row.name}
       </Text>
-      {row.bars.map((bar) => <CueBar key={bar.cue.id} {...{ bar, timing, pixels, onChange, now }} />)}
+      {row.bars.map((bar) => <CueBar key={bar.cue.id} {...{ bar, timing, pixels, onChange, onRemove, now }} />)}
     </Flex>
   );
 }
@@ -94,7 +95,7 @@ const TONES: Record<Cue["does"], { bg: string; color: string }> = {
   play: { bg: "marigold.soft", color: "marigold.ink" }, moment: { bg: "brick", color: "brick" },
 };
 
-function CueBar({ bar, timing, pixels, onChange, now }: { bar: Bar } & Omit<RowProps, "row">): ReactNode {
+function CueBar({ bar, timing, pixels, onChange, onRemove, now }: { bar: Bar } & Omit<RowProps, "row">): ReactNode {
   const { cue } = bar;
   const chosen = useTiming((state) => state.cue === cue.id);
   const [live, setLive] = useState<Partial<Cue> | null>(null);
@@ -135,8 +136,7 @@ function CueBar({ bar, timing, pixels, onChange, now }: { bar: Bar } & Omit<RowP
       if (part === "until" && !lasts) return;
       onChange("Move cue", withCue(timing, cue.id, moved({ ...cue, ...(part === "until" ? { until: cue.until ?? bar.until } : {}) }, by, part)), `cue-${cue.id}`);
     } else if (event.key === "Delete" || event.key === "Backspace") {
-      onChange("Remove cue", withoutCue(timing, cue.id));
-      useTiming.setState({ cue: null });
+      onRemove(cue.id);
     } else if (event.key === "Enter") {
       lookAt(cue.at);
     } else return;

@@ -5,6 +5,7 @@ import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type ReactNod
 import type { Cue, Overlay, Rule, Slide, Timing } from "../../api/types";
 import { overlayIn, useOverlay } from "../editor/stage/overlays";
 import { newRule } from "../does/sentences";
+import { removeThing } from "../store/commands";
 import { changeSlide, select, useCourse } from "../store/store";
 import { Tool } from "../../kit/Tool";
 import { CueFields } from "./CueFields";
@@ -52,6 +53,10 @@ function Drawer({ slide }: { slide: Slide }): ReactNode {
   const change = (label: string, next: Timing, merge?: string): void => (
     changeSlide(label, withTiming(slide, overlay, next), merge && `${merge}-${slide.id}-${overlay?.id ?? ""}`)
   );
+  function remove(id: string): void {
+    void removeThing("Remove cue", { kind: "cue", id }, (now) => withTiming(now, overlay, withoutCue(timing, id)));
+    useTiming.setState({ cue: null });
+  }
   function add(cue: Cue): void {
     change("Add cue", { ...timing, cues: [...timing.cues, cue] });
     useTiming.setState({ cue: cue.id });
@@ -112,7 +117,7 @@ function Drawer({ slide }: { slide: Slide }): ReactNode {
       <Flex flex="1" minH="0">
         <Box ref={axis} flex="1" minW="0" position="relative">
           {rows.length ? (
-            <TimeAxis {...{ rows, timing, span, pixels }} onChange={change} />
+            <TimeAxis {...{ rows, timing, span, pixels }} onChange={change} onRemove={remove} />
           ) : (
             <Flex h="100%" direction="column" align="center" justify="center" gap="2" color="quiet" textAlign="center" px="6">
               <Text>Everything is there from the start. Select something and let it appear at its moment.</Text>
@@ -124,7 +129,7 @@ function Drawer({ slide }: { slide: Slide }): ReactNode {
           <CueFields
             key={cue.id} cue={cue} slide={here} timing={timing}
             onChange={(part) => change("Change cue", withCue(timing, cue.id, part), `cue-${cue.id}-${Object.keys(part).join()}`)}
-            onRemove={() => { change("Remove cue", withoutCue(timing, cue.id)); useTiming.setState({ cue: null }); }}
+            onRemove={() => remove(cue.id)}
           />
         )}
       </Flex>

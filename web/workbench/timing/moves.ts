@@ -3,6 +3,7 @@ import { create } from "zustand";
 import type { Element, Move } from "../../api/types";
 import { freshId } from "../store/ids";
 import { freeName } from "../store/names";
+import { removeThing } from "../store/commands";
 import { changeElements } from "../store/store";
 
 export interface Point { x: number; y: number }
@@ -40,7 +41,10 @@ export function changeMove(element: string, id: string, change: Partial<Move>, l
 }
 
 export function removeMove(element: string, id: string): void {
-  changeElements("Remove move", [element], (e) => ({ ...e, moves: e.moves.filter((move) => move.id !== id) }));
+  void removeThing("Remove move", { kind: "move", id }, (slide) => ({
+    ...slide, elements: slide.elements.map((e) => (
+      e.id === element ? { ...e, moves: e.moves.filter((move) => move.id !== id) } : e)),
+  }));
   useMoving.setState({ element: null, move: null, drawing: false });
 }
 

@@ -153,7 +153,7 @@ class GiveLook(Model):
 
     action: Literal["look"] = "look"
     what: ElementRef
-    look: Annotated[Annotated[Name, Refers(("look",), weak=True)] | None, Unset()] = None
+    look: Annotated[Annotated[Name, Refers(("look",))] | None, Unset()] = None
 
 
 class Calculate(Model):

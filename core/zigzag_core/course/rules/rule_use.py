@@ -60,12 +60,3 @@ def goes(rule: Rule) -> Iterator[tuple[GoTo, Any]]:
         for action in actions:
             if isinstance(action, GoTo):
                 yield action, condition
-
-
-def expressions_of(rule: Rule) -> Iterator[Any]:
-    """Yield the condition of a rule and the values that it calculates with."""
-    yield rule.condition
-    for action in actions_of(rule):
-        value = getattr(action, "value", None)
-        if value is not None:
-            yield value

@@ -1,6 +1,6 @@
 """How an element looks. One flat set of properties; each kind uses those that mean something."""
 
-from typing import Annotated, Literal
+from typing import Annotated, Literal, get_args
 
 from pydantic import Field
 
@@ -15,6 +15,8 @@ Look = Literal[
     "default", "hover", "focus", "pressed", "visited", "selected", "disabled", "dragged"
 ]
 """The looks that every element has and that follow by themselves."""
+
+GIVEN_LOOKS: frozenset[str] = frozenset(get_args(Look))
 
 Fit = Literal["keep", "shrink", "grow"]
 """What happens to words that do not fit: they run over, get smaller, or the box gets taller."""

@@ -1,7 +1,7 @@
 """Copies in which what belongs together stays together."""
 
 from collections.abc import Iterable, Mapping
-from typing import Any, get_args
+from typing import Any
 
 from zigzag_core.course import (
     Course,
@@ -20,16 +20,13 @@ from zigzag_core.course.model import Model
 from zigzag_core.course.questions.question import answer_elements
 from zigzag_core.course.references import Identity, identities, named, rewired
 from zigzag_core.course.rules.patterns import RevealSet
-from zigzag_core.course.style.style import Look
+from zigzag_core.course.style.style import GIVEN_LOOKS
 
 from ..arranging.groups import outermost, with_members
 from ..names import free_name, free_title, named_apart
 from ..removing import without_things
 from .pattern_parts import joined
 from .question_parts import more_of
-
-GIVEN_LOOKS = frozenset(get_args(Look))
-"""The looks that every element has: these have the same names everywhere."""
 
 
 class Clipping(Model):

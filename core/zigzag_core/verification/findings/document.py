@@ -12,12 +12,10 @@ from zigzag_core.course import (
     Picture,
     Shape,
     Slide,
-    ToSlide,
     Video,
     plain,
 )
 from zigzag_core.course.questions.question import answer_elements, part_elements
-from zigzag_core.course.rules.rule_use import goes
 
 from ..route import route
 from ..walkthroughs import replay
@@ -25,6 +23,7 @@ from .finding import Finding
 from .patterns import pattern_findings, score_findings
 from .placement import place_findings
 from .questions import question_findings
+from .references import reference_findings
 from .rules import rule_findings
 from .variables import variable_findings
 
@@ -33,6 +32,7 @@ def findings(document: CourseDocument) -> list[Finding]:
     """Return all findings, in the order of the slides, errors of the course first."""
     return [
         *_course(document), *variable_findings(document), *pattern_findings(document),
+        *(reference_findings(document) if document.slides else ()),
     ] + [
         finding for slide in document.slides
         for finding in (
@@ -63,16 +63,7 @@ def _course(document: CourseDocument) -> Iterator[Finding]:
 
 
 def _slide(slide: Slide, document: CourseDocument) -> Iterator[Finding]:
-    known = set(document.course.slides)
     for element in slide.elements:
-        if any(
-            isinstance(action.go, ToSlide) and action.go.slide not in known
-            for rule in element.rules for action, _ in goes(rule)
-        ):
-            yield Finding(
-                level="error", code="lost_slide", slide=slide.id, element=element.id,
-                message=f"“{element.name}” goes to a slide that no longer exists.",
-            )
         problem = _missing(element, slide, document)
         if problem:
             code, words = problem
@@ -85,7 +76,7 @@ def _missing(
 ) -> tuple[str, str] | None:
     """What an element still lacks: a code, and words that go on after its name."""
     match element:
-        case Picture() | Video() | Audio() if not _has_file(element.media, document):
+        case Picture(media=None) | Video(media=None) | Audio(media=None):
             what = {"picture": "shows no picture", "video": "shows no film"}.get(element.kind)
             return "no_picture", f"{what or 'plays no sound'} yet"
         case _ if _is_answer(element, slide) and not _says_something(element):
@@ -96,7 +87,7 @@ def _missing(
             return "no_captions", "has neither captions nor a transcript beside it"
         case Input() if any(element.id in part_elements(q) for q in slide.questions):
             return None
-        case Input(variable=variable) if variable not in {v.id for v in document.course.variables}:
+        case Input(variable=None):
             return "no_variable", "keeps what is entered nowhere"
         case Embed(address=""):
             return "no_address", "has no address yet"
@@ -112,10 +103,6 @@ def _says_something(element: Element) -> bool:
     if isinstance(element, Shape):
         return bool(element.alt or plain(element.text))
     return not isinstance(element, Picture | Video | Area) or bool(element.alt)
-
-
-def _has_file(media: str | None, document: CourseDocument) -> bool:
-    return media is not None and any(file.id == media for file in document.course.media)
 
 
 def _can_be_read(media: str | None, slide: Slide, document: CourseDocument) -> bool:

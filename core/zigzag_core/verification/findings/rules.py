@@ -3,11 +3,10 @@
 from collections.abc import Iterator
 
 from zigzag_core.course import CourseDocument, Rule, Slide
-from zigzag_core.course.rules.expression import names_in
 from zigzag_core.course.rules.gates import AllOfSet, Gate, MediaWatched, QuestionAnswered
 from zigzag_core.course.rules.patterns import RevealSet, SeenCounter
-from zigzag_core.course.rules.rule import THIS, Calculate, Pick, ShowOrHide, Switch, Take
-from zigzag_core.course.rules.rule_use import actions_of, expressions_of, rules_on
+from zigzag_core.course.rules.rule import ShowOrHide
+from zigzag_core.course.rules.rule_use import actions_of, rules_on
 
 from .finding import Finding
 
@@ -36,36 +35,11 @@ def _rule(
         yield "rule_does_nothing", "does nothing yet"
     if rule.condition is False:
         yield "rule_never_runs", "can never run: its condition never holds"
-    variables = {variable.id for variable in document.course.variables}
-    lost = {
-        name for node in expressions_of(rule) for kind, name in names_in(node)
-        if kind == "variables" and name not in variables
-    }
-    for action in actions_of(rule):
-        if isinstance(action, Calculate | Switch | Pick | Take) and (
-            action.variable not in variables
-        ):
-            lost.add(action.variable)
-        if isinstance(action, ShowOrHide) and action.what not in names and action.what != THIS:
-            yield "lost_thing", "shows or hides something that is gone"
-    if lost:
-        yield "lost_variable", "names a variable that is gone"
-    missing = [name for name in getattr(rule.when, "of", ()) if name not in _known(slide, document)]
-    if missing:
-        yield "rule_never_runs", "can never run: what it waits for is gone"
     shown = [a.what for a in rule.do if isinstance(a, ShowOrHide) and a.action == "show"]
     hidden = {a.what for a in rule.do if isinstance(a, ShowOrHide) and a.action == "hide"}
     both = [name for name in shown if name in hidden]
     if both:
         yield "undone", f"shows and hides “{names.get(both[0], 'it')}” at once"
-
-
-def _known(slide: Slide, document: CourseDocument) -> set[str]:
-    parts = (*slide.elements, *slide.overlays, *slide.questions, *slide.patterns)
-    return {
-        slide.id, *document.course.slides, *(part.id for part in parts),
-        *(variable.id for variable in document.course.variables),
-    }
 
 
 def _overlays(slide: Slide) -> Iterator[Finding]:

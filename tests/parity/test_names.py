@@ -1,0 +1,29 @@
+"""Writes the names that the workbench must find as well (`tests/web/names.test.ts`)."""
+
+from hypothesis import HealthCheck, Phase, given, seed, settings
+from hypothesis import strategies as st
+from zigzag_core.editing.names import free_name
+
+from tests.parity.traces import write
+
+NAMES = st.sampled_from((
+    "Card", "Card 1", "Card 2", "Card 3", "Card 9", "Card 10", "Card 007", "Card  2", "Note\n2",
+    "2", "7 7", "👢 2", "נעל", "x" * 200, "x" * 198 + " 1", "Card 1234567",
+))
+
+
+def test_free_names_are_traced():
+    found = []
+
+    @seed(20)
+    @settings(max_examples=300, database=None, deadline=None, phases=[Phase.generate],
+              suppress_health_check=list(HealthCheck))
+    @given(NAMES, st.lists(NAMES, max_size=12))
+    def collect(wanted, taken):
+        free = free_name(wanted, taken)
+        assert free not in taken or len(free) == 200
+        found.append({"wanted": wanted, "taken": taken, "free": free})
+
+    collect()
+    assert sum(case["wanted"] != case["free"] for case in found) > 30
+    write("names", found)
