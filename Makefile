@@ -32,6 +32,7 @@ build: web/dist/.done .venv/done
 
 schema: .venv/done web/node_modules/.done ## the API's schema and the types made from it
 	$(PYTHON) manage.py export_openapi_schema --api zigzag_server.api.api --indent 1 --output web/openapi.json
+	$(PYTHON) manage.py export_tables web/api
 	cd web && npm run --silent types
 
 bench: build ## the budgets, one line per figure

@@ -6,6 +6,7 @@ from pathlib import Path
 import pytest
 from django.test import Client
 from zigzag_server.api import api as description
+from zigzag_server.tables import typescript
 
 from .conftest import APP, CONTENT, Api
 
@@ -80,6 +81,11 @@ def test_the_api_can_be_read_as_a_page(mika):
 def test_the_types_of_the_web_pages_are_up_to_date():
     assert json.loads(OPENAPI.read_text()) == json.loads(
         json.dumps(description.get_openapi_schema())), "run `make schema`"
+
+
+def test_the_tables_of_the_web_pages_are_up_to_date():
+    for name, text in typescript().items():
+        assert (OPENAPI.parent / "api" / name).read_text() == text, "run `make schema`"
 
 
 @pytest.mark.parametrize("demo", [True, False])

@@ -7,6 +7,7 @@ from typing import Any
 from zigzag_core.course import Group, RichText, Slide, plain
 from zigzag_core.course.questions import question as q
 from zigzag_core.course.questions.answer_row import AnswerRow, OtherThan
+from zigzag_core.course.questions.descriptors import DESCRIPTORS
 from zigzag_core.course.text.rich_text import BlankRun
 from zigzag_core.course.text.spoken import all_spoken
 from zigzag_core.grading.accepted import as_ranges
@@ -24,12 +25,6 @@ from zigzag_core.program import (
 Changes = dict[str, Any]
 """What an element gets by being a part of a question; `rules` come before its own."""
 
-_FORMS: dict[str, Any] = {
-    "single_choice": "choose", "multiple_response": "choose", "true_false": "choose",
-    "blanks": "texts", "short_text": "texts", "numeric": "texts", "matching": "pairs",
-    "drag_to_target": "pairs", "ordering": "order", "hotspot": "spots", "open_answer": "free",
-    "rating_scale": "scale",
-}
 _RETURNS: dict[str, Any] = {
     "stay": "never", "return_at_once": "at_once", "return_when_judged": "judged",
 }
@@ -45,7 +40,7 @@ def grader_of(slide: Slide, question: q.Question) -> Grader:
     return Grader(
         id=question.id, slide=slide.id, name=question.name, record=_record_name(question),
         prompt=words.get(question.prompt or "", question.name), kind=question.kind,
-        form=_FORMS[question.kind], purpose=question.purpose,
+        form=DESCRIPTORS[question.kind].form, purpose=question.purpose,
         parts=parts,
         targets=tuple(
             GraderTarget(id=t.id, element=t.element, words=words[t.element], takes=t.takes,

@@ -15,7 +15,7 @@ from pydantic import BaseModel
 from pydantic.fields import FieldInfo
 
 from .kinds import Is, Kind, Names, NamesInEvent, Refers, RefersBy, Unset
-from .rules.expression import GIVEN, NAMED
+from .rules.expression import GIVEN, NAMED, OPERATORS
 
 M = TypeVar("M", bound=BaseModel)
 
@@ -342,12 +342,7 @@ def _event_step(event: Any, _: Any, visit: _Visit) -> Any:
 
 # Expressions
 
-_NOTHING: Mapping[str, Any] = {
-    "variable": 0, "seen": False, "clicked": False, "shown": False, "watched": 0, "dropped": "",
-    "open": False, "all_seen": False, "seen_of": 0, "left_of": 0, "seconds_on": 0, "gate": False,
-    "chosen": False, "locked": False, "attempts": 0, "attempts_left": 0, "right": False,
-    "earned": 0, "row": 0, "outcome": "", "told": "",
-}
+_NOTHING: Mapping[str, Any] = {"number": 0, "any": 0, "text": "", "yes_no": False}
 """What operators give for a thing that there is not (`engine.expression`)."""
 
 
@@ -362,7 +357,7 @@ def _expression(node: Any, visit: _Visit) -> Any:
         new = visit.refer(Reference(kinds, arguments[0], asked=True))
         if new == arguments[0]:
             return node
-        return _NOTHING[operator] if new is None else [operator, new]
+        return _NOTHING[OPERATORS[operator].gives] if new is None else [operator, new]
     if operator in ("=", "!="):
         arguments = _with_literals(arguments, visit)
     made = [operator, *(_expression(part, visit) for part in arguments)]

@@ -2,21 +2,20 @@
 
 from dataclasses import replace
 
+from zigzag_core.program.limits import LIMITS
+
 from . import questions
 from .following import follow_up, go_on
 from .moving import reach, set_clock
 from .run import Run
 from .state import Time, Waiting
 
-FIRINGS = 1_000
-"""So many moments may be passed in one step; what would come after is left for the next."""
-
 
 def advance(run: Run, ms: int) -> None:
     """Let `ms` pass, stopping at every cue, timer and wait on the way."""
     goal = run.state.time + ms
-    for _ in range(FIRINGS):
-        owners = [owner for owner in run.state.clocks if _runs(run, owner)]
+    for _ in range(LIMITS.moments):
+        owners = _running(run)
         if not owners and not run.state.waiting and not questions.timed(run):
             break
         passed = _until_next(run, owners, goal - run.state.time)
@@ -34,12 +33,19 @@ def advance(run: Run, ms: int) -> None:
         ))
     if run.state.time < goal:
         left = goal - run.state.time
-        _pass(run, [owner for owner in run.state.clocks if _runs(run, owner)], left)
+        _pass(run, _running(run), left)
+
+
+def _running(run: Run) -> list[str]:
+    """What has a clock that runs: the slide, then overlays in the order in which they opened."""
+    owners = (run.state.slide, *run.state.overlays)
+    return [owner for owner in owners if owner is not None and _runs(run, owner)]
 
 
 def _runs(run: Run, owner: str) -> bool:
     state = run.state
-    if state.paused or not state.clocks[owner].runs or owner not in run.index.clocks:
+    time = state.clocks.get(owner)
+    if state.paused or time is None or not time.runs or owner not in run.index.clocks:
         return False
     if owner != state.slide:
         return owner in state.overlays

@@ -8,25 +8,32 @@ from collections.abc import Iterable
 from typing import Any
 
 from zigzag_core.program import COURSE
+from zigzag_core.program.limits import LIMITS
 
 from . import clock, learner, moving, questions, results
 from .expression import evaluate, gate_is_open, is_visible
-from .following import FOLLOW_UPS, follow_up
+from .following import follow_up
 from .index import Index
-from .moving import LONGEST_PATH, may_go, slide_before
+from .moving import may_go, slide_before
 from .run import Effect, Run
 from .state import State
 from .values import clipped, fitted, number, to_text, to_yes_no
 
 __all__ = [
-    "FOLLOW_UPS", "LONGEST_PATH", "Effect", "Event", "choice_order", "gate_is_open",
-    "is_enabled", "is_visible", "may_go", "run_all", "slide_before", "start", "step",
+    "Effect",
+    "Event",
+    "choice_order",
+    "gate_is_open",
+    "is_enabled",
+    "is_visible",
+    "may_go",
+    "run_all",
+    "slide_before",
+    "start",
+    "step",
 ]
 
 Event = dict[str, Any]
-MAX_TICK = 24 * 3_600_000
-MOST_TIME = 10
-"""So much longer than set can a time limit be made."""
 
 
 def start(index: Index, seed: int, learner_name: str = "") -> State:
@@ -90,7 +97,7 @@ def _take(run: Run, event: Event) -> None:
         case "resume":
             moving.resume(run)
         case "tick":
-            clock.advance(run, min(max(int(event["ms"]), 0), MAX_TICK))
+            clock.advance(run, min(max(int(event["ms"]), 0), LIMITS.longest_tick))
         case "clicked":
             learner.click(run, event["target"])
         case "double_clicked":
@@ -123,7 +130,7 @@ def _take(run: Run, event: Event) -> None:
             value = event["value"]
             run.set_variable(event["target"], value)
         case "more_time":
-            run.update(more_time=min(max(number(event["factor"]), 0), MOST_TIME))
+            run.update(more_time=min(max(number(event["factor"]), 0), LIMITS.most_time))
         case "leave":
             moving.go(run, "leave", None)
 

@@ -2,8 +2,10 @@
 
 from typing import Any
 
+from zigzag_core.course.rules.expression import NAMED
 from zigzag_core.grading.grade import told
 from zigzag_core.grading.tally import Tally, is_ready, measure
+from zigzag_core.program.limits import LIMITS
 
 from . import results
 from .index import Index
@@ -13,8 +15,6 @@ from .values import Value, number, to_yes_no
 
 _NONE = Answer()
 _START = Time()
-DEEPEST = 3
-"""So far does one thing's visibility follow another's; what would go further is hidden."""
 
 
 def evaluate(index: Index, state: State, node: Any, depth: int = 0) -> Value:
@@ -83,10 +83,7 @@ def live(index: Index, state: State, name: str) -> Value:
     return 0.0
 
 
-_OF_QUESTION = frozenset({
-    "chosen", "locked", "attempts", "attempts_left", "right", "earned", "row", "outcome",
-    "told",
-})
+_OF_QUESTION = frozenset(name for name, kind in NAMED.items() if kind == "questions")
 
 
 def _of_question(index: Index, state: State, operator: str, question: str) -> Value:
@@ -134,9 +131,7 @@ def _given(index: Index, state: State, question: str, part: str) -> Value:
     return found[-1] if found else ""
 
 
-_FACTS = frozenset({
-    "shown", "watched", "dropped", "open", "all_seen", "seen_of", "left_of", "seconds_on", "gate",
-})
+_FACTS = frozenset(NAMED) - _OF_QUESTION - {"variable", "live", "seen", "clicked"}
 
 
 def _fact(index: Index, state: State, operator: str, name: str, depth: int) -> Value:
@@ -163,7 +158,7 @@ def _fact(index: Index, state: State, operator: str, name: str, depth: int) -> V
 
 def is_visible(index: Index, state: State, element: str, depth: int = 0) -> bool:
     """Return whether `element` is shown, and the groups that it is in."""
-    if element not in index.elements or depth > DEEPEST:
+    if element not in index.elements or depth > LIMITS.deepest:
         return False
     return _shown(index, state, element, depth) and all(
         _shown(index, state, group, depth) for group in index.groups_of(element)
@@ -198,6 +193,6 @@ def gate_is_open(index: Index, state: State, slide: str, depth: int = 0) -> bool
     found = index.slides.get(slide)
     if found is None or found.gate is None or slide in state.opened:
         return True
-    if depth > DEEPEST:
+    if depth > LIMITS.deepest:
         return False
     return to_yes_no(evaluate(index, state, found.gate.condition, depth))

@@ -2,13 +2,12 @@
 
 from typing import Literal
 
+from zigzag_core.program.limits import LIMITS
+
 from .actions import act
 from .index import BoundRule
 from .run import Run
 from .state import Waiting
-
-FOLLOW_UPS = 1_000
-"""So many events may follow from one before the run stops them."""
 
 
 def follow_up(run: Run) -> None:
@@ -16,7 +15,7 @@ def follow_up(run: Run) -> None:
     while run.queue:
         event, target, detail = run.queue[0]
         matching = run.index.matching(event, target, detail)
-        if run.handled >= FOLLOW_UPS:
+        if run.handled >= LIMITS.follow_ups:
             run.queue.clear()
             run.effects.append(
                 {"effect": "loop", "rules": [bound.rule.id for bound in matching]}

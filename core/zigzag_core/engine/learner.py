@@ -2,15 +2,13 @@
 
 from zigzag_core.course import Input
 from zigzag_core.program import COURSE
+from zigzag_core.program.limits import LIMITS
 
 from . import moving
 from .expression import evaluate, is_visible
 from .geometry import Place, middle
 from .run import Run
 from .values import Value, admitted, number, to_number, to_yes_no
-
-LONGEST_STRETCH = 60_000
-"""A longer stretch of playing (ms) than this is not believed."""
 
 
 def click(run: Run, element: str) -> None:
@@ -115,7 +113,7 @@ def played(run: Run, element: str, since: int, until: int) -> None:
     if run.index.home.get(element) != run.state.slide:
         return
     since, until = max(int(since), 0), int(until)
-    if not 0 < until - since <= LONGEST_STRETCH:
+    if not 0 < until - since <= LIMITS.longest_stretch:
         return
     before = run.state.watched.get(element, ())
     watched = merged(before, since, until)

@@ -3,15 +3,13 @@
 from typing import Any
 
 from zigzag_core.program import COURSE, Clear, ClockCue
+from zigzag_core.program.limits import LIMITS
 
 from .expression import gate_is_open
 from .index import Index
 from .run import Run
 from .state import State, Time, Waiting
 from .values import fitted
-
-LONGEST_PATH = 50
-"""So many slides back the learner's own way is known."""
 
 
 def slide_before(index: Index, state: State) -> str | None:
@@ -98,7 +96,7 @@ def enter(run: Run, slide: str, back: bool = False) -> None:
     path = state.path[:-1] if back else state.path
     if state.slide is not None and state.slide != slide:
         if not back:
-            path = (*path, state.slide)[-LONGEST_PATH:]
+            path = (*path, state.slide)[-LIMITS.longest_path:]
         run.raised("slide_left", state.slide)
     visited = state.visited if slide in state.visited else (*state.visited, slide)
     run.update(

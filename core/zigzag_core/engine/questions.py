@@ -5,15 +5,13 @@ from dataclasses import replace
 from zigzag_core.grading.grade import judge
 from zigzag_core.grading.tally import Given, is_ready
 from zigzag_core.program import Grader
+from zigzag_core.program.limits import LIMITS
 
 from .learner import at_hand
 from .random import fnv1a, shuffled
 from .run import Run
 from .state import Answer, State
 from .values import Value, clipped, number, to_text
-
-MOST_MARKS = 100
-"""Marks on a picture where nothing else limits them."""
 
 GOES_BACK = "It does not belong there and goes back."
 """Said where a wrong item returns at once."""
@@ -219,7 +217,7 @@ def _marked(grader: Grader, given: Given, part: str, where: str) -> Given | None
         return tuple(pair for pair in given if pair != (part, gone))
     if not where or (part != grader.id and any(pair[0] == part for pair in given)):
         return None
-    most = MOST_MARKS if grader.at_most is None else grader.at_most
+    most = LIMITS.most_marks if grader.at_most is None else grader.at_most
     known = part == grader.id or part in {p.id for p in grader.parts}
     return (*given, (part, where)) if known and len(given) < most else None
 

@@ -8,11 +8,10 @@ import math
 import re
 
 from zigzag_core.course import Input, NumberVariable, TextVariable, Variable
+from zigzag_core.program.limits import LIMITS
 
 Value = bool | float | str
 
-LIMIT = 1e9
-TEXT_LIMIT = 250
 _NUMBER = re.compile(r"^\s*(-?[0-9]{1,12})(?:[.,]([0-9]{1,12}))?\s*$", re.ASCII)
 
 
@@ -20,10 +19,10 @@ def number(value: float) -> float:
     """Return `value` clamped to ±1e9 and rounded half up to a millionth; not-a-number gives 0."""
     if value != value:
         return 0.0
-    if value >= LIMIT:
-        return LIMIT
-    if value <= -LIMIT:
-        return -LIMIT
+    if value >= LIMITS.largest_number:
+        return LIMITS.largest_number
+    if value <= -LIMITS.largest_number:
+        return -LIMITS.largest_number
     return math.floor(value * 1e6 + 0.5) / 1e6
 
 
@@ -84,4 +83,4 @@ def admitted(field: Input, value: Value) -> Value:
 
 def clipped(text: str) -> str:
     """Return the first 250 characters (code points) of `text`."""
-    return text[:TEXT_LIMIT]
+    return text[:LIMITS.longest_text]

@@ -5,6 +5,7 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from zigzag_core.course.model import Id, Model
+from zigzag_core.course.questions.descriptors import Form
 from zigzag_core.course.questions.question import Accepts, Letters, Points
 from zigzag_core.course.text.rich_text import RichText
 
@@ -54,7 +55,6 @@ class GraderRow(Model):
     words: RichText | None = None
 
 
-Form = Literal["choose", "texts", "pairs", "order", "spots", "free", "scale"]
 
 
 class Grader(Model):

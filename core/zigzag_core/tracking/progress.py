@@ -22,6 +22,7 @@ from zigzag_core.engine.state import Answer, Result, State
 from zigzag_core.engine.values import Value, fitted, number
 from zigzag_core.grading.tally import measure
 from zigzag_core.program import Grader, Program
+from zigzag_core.program.limits import LIMITS
 
 from .bytes import Damaged, Reader, Writer
 from .placed import read_placed, write_placed
@@ -340,7 +341,7 @@ def _write_time(out: Writer, state: State, questions: dict[str, int]) -> None:
 def _read_time(
     source: Reader, state: State, answers: dict[str, Answer], questions: Sequence[str]
 ) -> tuple[State, dict[str, Answer]]:
-    state = replace(state, more_time=min(number(source.varint() / 10), engine.MOST_TIME))
+    state = replace(state, more_time=min(number(source.varint() / 10), LIMITS.most_time))
     timed = dict(answers)
     for _ in range(source.varint()):
         question, ms = _name(questions, source.varint()), source.varint()

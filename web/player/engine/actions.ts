@@ -3,6 +3,7 @@ import type { Action } from "../../api/types";
 import * as moving from "./moving";
 import * as questions from "./questions";
 import { without, type Run } from "./run";
+import { own } from "./own";
 
 export function act(run: Run, action: Action): void {
   switch (action.do) {
@@ -61,7 +62,7 @@ function pick(run: Run, action: Extract<Action, { do: "pick" }>): void {
 function runClock(run: Run, owner: string, how: "start" | "stop" | "restart"): void {
   const clock = run.index.clocks.get(owner);
   if (!clock || (owner !== run.state.slide && !run.state.overlays.includes(owner))) return;
-  const now = run.state.clocks[owner] ?? { at: 0, runs: false };
+  const now = own(run.state.clocks, owner) ?? { at: 0, runs: false };
   if (how === "stop") moving.setClock(run, owner, { at: now.at, runs: false });
   else if (how === "restart" || (now.at >= clock.length && !now.runs)) {
     moving.setClock(run, owner, { at: 0, runs: true });

@@ -1,17 +1,18 @@
 /** Time: clocks of slides and overlays, their cues, timers and waits. The twin of `engine/clock.py`. */
+import { LIMITS } from "../../api/tables";
 import { followUp, goOn } from "./following";
 import { reach, setClock } from "./moving";
 import * as questions from "./questions";
 import type { Run } from "./run";
 import type { Time, Waiting } from "./state";
+import { own } from "./own";
 
-const FIRINGS = 1_000;
 
 /** Let `ms` pass, stopping at every cue, timer and wait on the way. */
 export function advance(run: Run, ms: number): void {
   const goal = run.state.time + ms;
   let fired = 0;
-  for (; fired < FIRINGS; fired++) {
+  for (; fired < LIMITS.moments; fired++) {
     const owners = running(run);
     if (!owners.length && !run.state.waiting.length && !questions.timed(run).length) break;
     const passed = untilNext(run, owners, goal - run.state.time);
@@ -22,7 +23,7 @@ export function advance(run: Run, ms: number): void {
     followUp(run);
     if (run.state.ended || !run.state.slide) break;
   }
-  if (fired === FIRINGS) {
+  if (fired === LIMITS.moments) {
     run.update({ waiting: run.state.waiting.map((wait) => ({ ...wait, due: Math.max(wait.due, goal + 1) })) });
   }
   if (run.state.time < goal) pass(run, running(run), goal - run.state.time);
@@ -31,8 +32,9 @@ export function advance(run: Run, ms: number): void {
 function running(run: Run): string[] {
   const { state, index } = run;
   if (state.paused) return [];
-  return Object.keys(state.clocks).filter((owner) => {
-    if (!state.clocks[owner]?.runs || !index.clocks.has(owner)) return false;
+  const owners = state.slide === null ? state.overlays : [state.slide, ...state.overlays];
+  return owners.filter((owner) => {
+    if (!own(state.clocks, owner)?.runs || !index.clocks.has(owner)) return false;
     if (owner !== state.slide) return state.overlays.includes(owner);
     return !state.overlays.some((overlay) => index.overlays.get(overlay)?.pauses);
   });
@@ -42,7 +44,7 @@ function untilNext(run: Run, owners: readonly string[], left: number): number | 
   let found = left + 1;
   for (const owner of owners) {
     const clock = run.index.clocks.get(owner);
-    const at = run.state.clocks[owner]?.at ?? 0;
+    const at = own(run.state.clocks, owner)?.at ?? 0;
     if (!clock) continue;
     for (const cue of clock.cues) if (cue.at > at) found = Math.min(found, cue.at - at);
     if (clock.length > at) found = Math.min(found, clock.length - at);
@@ -72,7 +74,7 @@ function pass(run: Run, owners: readonly string[], ms: number): void {
 function fire(run: Run, owners: readonly string[]): void {
   for (const owner of owners) {
     const clock = run.index.clocks.get(owner);
-    const at = run.state.clocks[owner]?.at ?? 0;
+    const at = own(run.state.clocks, owner)?.at ?? 0;
     if (!clock) continue;
     for (const cue of clock.cues) if (cue.at === at) reach(run, owner, cue);
     if (at === clock.length && clock.length) {

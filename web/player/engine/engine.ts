@@ -2,6 +2,7 @@
  * The engine that learners run: `step(index, state, event)` gives the next state and the effects.
  * The reference is `zigzag_core/logic`; traces written from there must be met exactly.
  */
+import { LIMITS } from "../../api/tables";
 import * as clock from "./clock";
 import { evaluate } from "./expression";
 import { followUp } from "./following";
@@ -18,8 +19,6 @@ import { clipped, fitted, number, toText, toYesNo, type Value } from "./values";
 export { gateIsOpen, isVisible } from "./expression";
 export { mayGo, slideBefore } from "./moving";
 
-const MAX_TICK = 24 * 3_600_000;
-export const MOST_TIME = 10;
 
 /** Return the state before the first event. */
 export function start(index: Index, seed: number, learnerName = ""): State {
@@ -66,7 +65,7 @@ function take(run: Run, event: Event): void {
   if (state.slide === null || state.ended) return;
   switch (event.event) {
     case "resume": moving.resume(run); break;
-    case "tick": clock.advance(run, Math.min(Math.max(Math.trunc(event.ms), 0), MAX_TICK)); break;
+    case "tick": clock.advance(run, Math.min(Math.max(Math.trunc(event.ms), 0), LIMITS.longest_tick)); break;
     case "clicked": learner.click(run, event.target); break;
     case "double_clicked": learner.doubleClick(run, event.target); break;
     case "pointed": learner.point(run, event.target, event.away); break;
@@ -86,7 +85,7 @@ function take(run: Run, event: Event): void {
     }
     case "pause": run.update({ paused: !event.on }); break;
     case "set": run.setVariable(event.target, event.value); break;
-    case "more_time": run.update({ more_time: Math.min(Math.max(number(event.factor), 0), MOST_TIME) }); break;
+    case "more_time": run.update({ more_time: Math.min(Math.max(number(event.factor), 0), LIMITS.most_time) }); break;
     case "leave": moving.go(run, "leave", null); break;
   }
 }

@@ -1,4 +1,5 @@
 /** What expressions give, and what is shown and open. The twin of `engine/expression.py`. */
+import { ABOUT_QUESTIONS, LIMITS } from "../../api/tables";
 import type { Index } from "./program";
 import { told } from "./grade";
 import { isReady, measure } from "./tally";
@@ -6,12 +7,13 @@ import { apply } from "./operators";
 import * as results from "./results";
 import { NO_ANSWER, type State } from "./state";
 import { number, toYesNo, type Value } from "./values";
+import { own } from "./own";
 
 /** A leaf, or an operator and its arguments; the core has checked its shape. */
 export type Expression = Value | Node;
 interface Node extends ReadonlyArray<Expression> { readonly 0: string }
 
-const OF_QUESTION = new Set(["chosen", "locked", "attempts", "attempts_left", "right", "earned", "row", "outcome", "told"]);
+const OF_QUESTION = new Set<string>(ABOUT_QUESTIONS);
 
 export function evaluate(index: Index, state: State, raw: unknown, depth = 0): Value {
   const node = raw as Expression;
@@ -21,7 +23,7 @@ export function evaluate(index: Index, state: State, raw: unknown, depth = 0): V
   const parts = node.slice(1);
   const name = parts[0] as string;
   switch (operator) {
-    case "variable": return state.variables[name] ?? 0;
+    case "variable": return own(state.variables, name) ?? 0;
     case "live": return live(index, state, name);
     case "given": return given(index, state, name, parts[1] as string);
     case "seen": return state.visited.includes(name);
@@ -59,7 +61,7 @@ export function live(index: Index, state: State, name: string): Value {
 }
 
 function ofQuestion(index: Index, state: State, operator: string, question: string): Value {
-  const answer = state.answers[question] ?? NO_ANSWER;
+  const answer = own(state.answers, question) ?? NO_ANSWER;
   switch (operator) {
     case "chosen": {
       const grader = index.questions.get(question);
@@ -84,7 +86,7 @@ function ofQuestion(index: Index, state: State, operator: string, question: stri
 function given(index: Index, state: State, question: string, part: string): Value {
   const form = index.questions.get(question)?.form;
   if (!form) return false;
-  const found = (state.answers[question] ?? NO_ANSWER).given.filter(([name]) => name === part);
+  const found = (own(state.answers, question) ?? NO_ANSWER).given.filter(([name]) => name === part);
   return form === "choose" || form === "spots" ? found.length > 0 : found.at(-1)?.[1] ?? "";
 }
 
@@ -96,7 +98,7 @@ function fact(index: Index, state: State, operator: string, name: string, depth:
   switch (operator) {
     case "shown": return isVisible(index, state, name, depth + 1);
     case "watched": return watchedShare(index, state, name);
-    case "dropped": return state.dropped[name] ?? "";
+    case "dropped": return own(state.dropped, name) ?? "";
     case "open": return state.overlays.includes(name);
     case "seconds_on": return name === state.slide ? Math.floor((state.time - state.entered) / 1_000) : 0;
     case "gate": return gateIsOpen(index, state, name, depth + 1);
@@ -108,11 +110,10 @@ function fact(index: Index, state: State, operator: string, name: string, depth:
 }
 
 /** So far does one thing's visibility follow another's; what would go further is hidden. */
-const DEEPEST = 3;
 
 /** Whether `element` is shown, and the groups that it is in. */
 export function isVisible(index: Index, state: State, element: string, depth = 0): boolean {
-  if (depth > DEEPEST) return false;
+  if (depth > LIMITS.deepest) return false;
   for (let here: string | null = element; here !== null; here = index.groupOf(here)) {
     if (!isShown(index, state, here, depth)) return false;
   }
@@ -123,10 +124,10 @@ export function isVisible(index: Index, state: State, element: string, depth = 0
 function isShown(index: Index, state: State, name: string, depth: number): boolean {
   const element = index.elements.get(name);
   if (!element) return false;
-  const hidden = state.hidden[name];
+  const hidden = own(state.hidden, name);
   if (hidden !== undefined) return !hidden;
   if (element.spans.length) {
-    const now = state.clocks[index.clockOf(name)]?.at ?? 0;
+    const now = own(state.clocks, index.clockOf(name))?.at ?? 0;
     const { spans } = element;
     if (!spans.some(({ at, until }) => at <= now && (until === null || until === undefined || now < until))) return false;
   }
@@ -138,7 +139,7 @@ export function watchedShare(index: Index, state: State, element: string): numbe
   const draw = index.elements.get(element)?.draw;
   const media = draw && "media" in draw && draw.media ? index.program.media[draw.media] : undefined;
   if (!media?.duration) return 0;
-  const played = (state.watched[element] ?? []).reduce((sum, [since, until]) => sum + until - since, 0);
+  const played = (own(state.watched, element) ?? []).reduce((sum, [since, until]) => sum + until - since, 0);
   return number(Math.min(played / media.duration, 1));
 }
 
@@ -146,5 +147,5 @@ export function watchedShare(index: Index, state: State, element: string): numbe
 export function gateIsOpen(index: Index, state: State, slide: string, depth = 0): boolean {
   const gate = index.slides.get(slide)?.gate;
   if (!gate || state.opened.has(slide)) return true;
-  return depth <= DEEPEST && toYesNo(evaluate(index, state, gate.condition, depth));
+  return depth <= LIMITS.deepest && toYesNo(evaluate(index, state, gate.condition, depth));
 }

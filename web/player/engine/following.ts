@@ -1,9 +1,9 @@
 /** The rules that an event runs, and the events they raise. The twin of `engine/following.py`. */
+import { LIMITS } from "../../api/tables";
 import { act } from "./actions";
 import type { BoundRule } from "./program";
 import type { Run } from "./run";
 
-const FOLLOW_UPS = 1_000;
 
 export function followUp(run: Run): void {
   for (;;) {
@@ -11,7 +11,7 @@ export function followUp(run: Run): void {
     if (!next) return;
     const [event, target, detail] = next;
     const matching = run.index.matching(event, target, detail);
-    if (run.handled >= FOLLOW_UPS) {
+    if (run.handled >= LIMITS.follow_ups) {
       run.queue = [];
       run.effects.push({ effect: "loop", rules: matching.map(({ rule }) => rule.id) });
       return;

@@ -1,11 +1,12 @@
 /** What the learner does, and what films and sounds report. The twin of `engine/learner.py`. */
+import { LIMITS } from "../../api/tables";
 import { evaluate, isVisible } from "./expression";
 import { openOverlay } from "./moving";
 import { without, type Run } from "./run";
 import type { Place, Stretch } from "./state";
 import { admitted, number, toNumber, toYesNo, type Value } from "./values";
+import { own } from "./own";
 
-const LONGEST_STRETCH = 60_000;
 
 export function click(run: Run, element: string): void {
   if (!atHand(run, element)) return;
@@ -53,9 +54,9 @@ export function enterValue(run: Run, element: string, value: Value): void {
     kept = admitted(found.draw, value);
   } else return;
   if (!name || !run.index.variables.has(name)) return;
-  const before = run.state.variables[name];
+  const before = own(run.state.variables, name);
   run.setVariable(name, kept);
-  if (run.state.variables[name] !== before) run.raised("entered", element);
+  if (own(run.state.variables, name) !== before) run.raised("entered", element);
 }
 
 /** An element is dropped at an offset (px) from its place, on a target or not. */
@@ -92,7 +93,7 @@ function middle(run: Run, target: string, element: string): Place | null {
   const draw = run.index.elements.get(element)?.draw;
   const goal = run.index.elements.get(target)?.draw;
   if (!draw || !goal) return null;
-  const [x, y] = run.state.places[target] ?? [0, 0];
+  const [x, y] = own(run.state.places, target) ?? [0, 0];
   return [
     number(goal.x + x + (goal.w - draw.w) / 2 - draw.x),
     number(goal.y + y + (goal.h - draw.h) / 2 - draw.y),
@@ -110,8 +111,8 @@ export function played(run: Run, element: string, from: number, to: number): voi
   if (run.index.home.get(element) !== run.state.slide) return;
   const since = Math.max(Math.trunc(from), 0);
   const until = Math.trunc(to);
-  if (until - since <= 0 || until - since > LONGEST_STRETCH) return;
-  const before = run.state.watched[element] ?? [];
+  if (until - since <= 0 || until - since > LIMITS.longest_stretch) return;
+  const before = own(run.state.watched, element) ?? [];
   const watched = merged(before, since, until);
   if (JSON.stringify(watched) !== JSON.stringify(before)) {
     run.update({ watched: { ...run.state.watched, [element]: watched } });

@@ -1,4 +1,5 @@
 /** From slide to slide, opening and closing overlays, beginning again. The twin of `engine/moving.py`. */
+import { LIMITS } from "../../api/tables";
 import type { Action, ClockCue } from "../../api/types";
 import { gateIsOpen } from "./expression";
 import { Growing } from "./growing";
@@ -6,8 +7,8 @@ import type { Index } from "./program";
 import { without, type Run } from "./run";
 import type { State, Time } from "./state";
 import { fitted, type Value } from "./values";
+import { own } from "./own";
 
-const LONGEST_PATH = 50;
 
 /** The slide that *previous* leads to: where the learner came from, else the one before. */
 export function slideBefore(index: Index, state: State): string | null {
@@ -69,7 +70,7 @@ export function enter(run: Run, slide: string, back = false): void {
   if (!index.position.has(slide)) return;
   let path = back ? state.path.slice(0, -1) : state.path;
   if (state.slide !== null && state.slide !== slide) {
-    if (!back) path = [...path, state.slide].slice(-LONGEST_PATH);
+    if (!back) path = [...path, state.slide].slice(-LIMITS.longest_path);
     run.raised("slide_left", state.slide);
   }
   const visited = state.visited.includes(slide) ? state.visited : [...state.visited, slide];
@@ -107,7 +108,7 @@ export function openOverlay(run: Run, name: string): void {
   if (overlay.resets) forget(run, overlay.elements.map(({ draw }) => draw.id), OF_ELEMENTS);
   run.update({ overlays: [...run.state.overlays, name] });
   run.raised("overlay_opened", name);
-  if (overlay.resets || !run.state.clocks[name]) beginClock(run, name);
+  if (overlay.resets || !own(run.state.clocks, name)) beginClock(run, name);
   startTimers(run, name);
 }
 
@@ -138,9 +139,10 @@ export function clear(run: Run, action: Extract<Action, { do: "clear" }>): void 
     const variable = run.index.variables.get(name);
     if (variable) fresh[name] = fitted(variable, variable.default);
   }
-  const changed = Object.entries(fresh).filter(([name, value]) => run.state.variables[name] !== value);
+  const changed = [...new Set(action.variables)].filter((name) => (
+    Object.hasOwn(fresh, name) && own(run.state.variables, name) !== fresh[name]));
   run.update({ variables: { ...run.state.variables, ...fresh } });
-  for (const [name] of changed) run.raised("variable_changed", name);
+  for (const name of changed) run.raised("variable_changed", name);
 }
 
 function forget(run: Run, elements: readonly string[], kinds: readonly (typeof OF_ELEMENTS[number] | "watched")[]): void {

@@ -1,4 +1,5 @@
 /** Answering and submitting. The twin of `engine/questions.py`, which says why. */
+import { LIMITS } from "../../api/tables";
 import type { Grader } from "../../api/types";
 import { judge } from "./grade";
 import { atHand } from "./learner";
@@ -7,8 +8,8 @@ import { fnv1a, shuffled } from "./random";
 import { without, type Run } from "./run";
 import { NO_ANSWER, type Answer, type State } from "./state";
 import { clipped, number, toText, type Value } from "./values";
+import { own } from "./own";
 
-const MOST_MARKS = 100;
 const GOES_BACK = "It does not belong there and goes back.";
 
 export function choose(run: Run, question: string, choice: string): void {
@@ -75,7 +76,7 @@ export function hasLimit(grader: Grader, state: State): boolean {
 /** The ms that are left for a question with a time limit. */
 export function timeLeft(grader: Grader, state: State): number {
   const limit = Math.floor((grader.time_limit ?? 0) * 1_000 * (grader.extendable ? state.more_time : 1));
-  return Math.max(limit - (state.answers[grader.id] ?? NO_ANSWER).used, 0);
+  return Math.max(limit - (own(state.answers, grader.id) ?? NO_ANSWER).used, 0);
 }
 
 export function useTime(run: Run, ms: number): void {
@@ -100,7 +101,7 @@ export function reset(run: Run, question: string, answerOnly = false): void {
 /** The order in which the parts stand: as put, or as they are first seen. */
 export function orderOf(grader: Grader, state: State): readonly string[] {
   const parts = grader.parts.map(({ id }) => id);
-  const given = state.answers[grader.id]?.given ?? [];
+  const given = own(state.answers, grader.id)?.given ?? [];
   if (grader.form === "order" && given.length) return given.map(([part]) => part);
   if (!grader.shuffle && grader.form !== "order") return parts;
   const seed = (state.seed ^ fnv1a(grader.id)) >>> 0;
@@ -172,7 +173,7 @@ function marked(grader: Grader, given: Given, part: string, where: string): Give
   if (where.startsWith("-")) return given.filter(([name, at]) => name !== part || at !== where.slice(1));
   if (!where || (part !== grader.id && given.some(([name]) => name === part))) return null;
   const known = part === grader.id || grader.parts.some(({ id }) => id === part);
-  return known && given.length < (isNone(grader.at_most) ? MOST_MARKS : grader.at_most) ? [...given, [part, where]] : null;
+  return known && given.length < (isNone(grader.at_most) ? LIMITS.most_marks : grader.at_most) ? [...given, [part, where]] : null;
 }
 
 function isWithinReach(run: Run, grader: Grader, part: string): boolean {
@@ -204,7 +205,7 @@ function isNone<T>(value: T | null | undefined): value is null | undefined {
 }
 
 function answerTo(run: Run, question: string): Answer {
-  return run.state.answers[question] ?? NO_ANSWER;
+  return own(run.state.answers, question) ?? NO_ANSWER;
 }
 
 function put(run: Run, question: string, found: Answer): void {

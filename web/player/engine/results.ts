@@ -1,6 +1,7 @@
 /** What a run has come to. The twin of `engine/results.py`. */
 import type { Index } from "./program";
 import type { State, Success } from "./state";
+import { own } from "./own";
 
 export function points(index: Index, state: State): number {
   let total = 0;
@@ -20,7 +21,7 @@ export function success(index: Index, state: State): Success {
   const reached = score(index, state);
   if (reached === null) return "unknown";
   if (reached >= index.program.pass_mark) return "passed";
-  return index.scored.every(({ id }) => state.answers[id]?.locked) ? "failed" : "unknown";
+  return index.scored.every(({ id }) => own(state.answers, id)?.locked) ? "failed" : "unknown";
 }
 
 export function completed(index: Index, state: State): boolean {

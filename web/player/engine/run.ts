@@ -4,6 +4,7 @@ import type { Index } from "./program";
 import { step32 } from "./random";
 import { copyOf, type Effect, type Ran, type State } from "./state";
 import { fitted, toYesNo } from "./values";
+import { own } from "./own";
 
 /** An event, what it happened to, and the detail that narrows it down. */
 export type Raised = readonly [event: string, target: string, detail: string | null];
@@ -42,7 +43,7 @@ export class Run {
     const variable = this.index.variables.get(name);
     if (!variable) return;
     const fresh = fitted(variable, evaluate(this.index, this.state, value));
-    if (fresh !== this.state.variables[name]) {
+    if (fresh !== own(this.state.variables, name)) {
       this.update({ variables: { ...this.state.variables, [name]: fresh } });
       this.raised("variable_changed", name);
     }

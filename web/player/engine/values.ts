@@ -1,16 +1,15 @@
 /** Values of the engine. The twin of `engine/values.py`, which says why. */
+import { LIMITS } from "../../api/tables";
 import type { InputElement, Variable } from "../../api/types";
 
 export type Value = boolean | number | string;
 
-const LIMIT = 1e9;
-const TEXT_LIMIT = 250;
 const NUMBER = /^[ \t\n\r\f\v]*(-?[0-9]{1,12})(?:[.,]([0-9]{1,12}))?[ \t\n\r\f\v]*$/;
 
 export function number(value: number): number {
   if (Number.isNaN(value)) return 0;
-  if (value >= LIMIT) return LIMIT;
-  if (value <= -LIMIT) return -LIMIT;
+  if (value >= LIMITS.largest_number) return LIMITS.largest_number;
+  if (value <= -LIMITS.largest_number) return -LIMITS.largest_number;
   return Math.floor(value * 1e6 + 0.5) / 1e6;
 }
 
@@ -65,7 +64,7 @@ export function admitted(field: InputElement, value: Value): Value {
 
 /** Return the first 250 code points of `text`. */
 export function clipped(text: string): string {
-  return text.length <= TEXT_LIMIT ? text : Array.from(text).slice(0, TEXT_LIMIT).join("");
+  return text.length <= LIMITS.longest_text ? text : Array.from(text).slice(0, LIMITS.longest_text).join("");
 }
 
 /** Return how many code points `text` has. */

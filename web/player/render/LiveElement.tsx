@@ -20,6 +20,7 @@ import { Members } from "./Members";
 import { boxVariables, placed, withLooks } from "./style";
 import { useDragging } from "./useDragging";
 import { valueOf } from "./valueOf";
+import { own } from "../engine/own";
 
 /** What is done with it is an answer. */
 const ANSWERING: Partial<Record<ProgramElement["control"], (props: { element: ProgramElement }) => ReactNode>> = {
@@ -51,7 +52,7 @@ function Shown(
   const { id } = element.draw;
   const { offset, handlers } = useDragging(element.draw);
   const [transient, watching] = useTransientLooks(element.draw);
-  const answer = element.question ? state.answers[element.question] : undefined;
+  const answer = element.question ? own(state.answers, element.question) : undefined;
   const chosen = Boolean(answer?.given.some(([part]) => part === element.choice));
   const enabled = isEnabled(index, state, id);
   const looks = [...looksOf(index, state, element, chosen, enabled, offset !== null || picked === id), ...transient];
@@ -97,7 +98,7 @@ function Shown(
     );
   }
   function put(): void {
-    const [x, y] = state.places[picked ?? ""] ?? [0, 0];
+    const [x, y] = own(state.places, picked ?? "") ?? [0, 0];
     dispatch({ event: "dropped", target: picked ?? "", on: id, x, y });
     pick(null);
   }
@@ -114,7 +115,7 @@ function Shown(
     );
   }
   if (element.control === "wiper") {
-    const share = toNumber(state.variables[element.variable ?? ""] ?? 50);
+    const share = toNumber(own(state.variables, element.variable ?? "") ?? 50);
     const wiped = { ...common, style: { ...common.style, "--wiped": `${100 - share}%` } };
     return (
       <div {...wiped} ref={box} className={`${name} zz-wiper`}>
@@ -200,7 +201,7 @@ function isOpen(index: Index, state: State, name: string): boolean {
 /** Words that the run gives the element instead of its own. */
 function spokenInstead(index: Index, state: State, element: ProgramElement, draw: Element): Element {
   if (element.row_of && draw.kind === "text") {
-    const row = index.questions.get(element.row_of)?.rows[(state.answers[element.row_of]?.row ?? 0) - 1];
+    const row = index.questions.get(element.row_of)?.rows[(own(state.answers, element.row_of)?.row ?? 0) - 1];
     return row?.words ? { ...draw, text: row.words } : draw;
   }
   if (element.words === null || element.words === undefined) return draw;
@@ -212,7 +213,7 @@ function spokenInstead(index: Index, state: State, element: ProgramElement, draw
 }
 
 function displaced(state: State, id: string, offset: readonly [number, number] | null): CSSProperties {
-  const [x, y] = state.places[id] ?? [0, 0];
+  const [x, y] = own(state.places, id) ?? [0, 0];
   const [dx, dy] = offset ?? [0, 0];
   return x + dx || y + dy ? { translate: `${x + dx}px ${y + dy}px` } : {};
 }
@@ -223,14 +224,14 @@ function enteringOf(
 ): Entering {
   const { question, choice: part } = element;
   if (element.control === "field" && question && part) {
-    const value = state.answers[question]?.given.find(([name]) => name === part)?.[1] ?? "";
+    const value = own(state.answers, question)?.given.find(([name]) => name === part)?.[1] ?? "";
     return {
       value, enabled, most: index.questions.get(question)?.at_most ?? 250, at_once: true,
       enter: (entered) => dispatch({ event: "answered", question, part, value: entered }),
     };
   }
   return {
-    value: state.variables[field.variable ?? ""] ?? "", enabled: enabled && index.variables.has(field.variable ?? ""),
+    value: own(state.variables, field.variable ?? "") ?? "", enabled: enabled && index.variables.has(field.variable ?? ""),
     enter: (value) => dispatch({ event: "entered", target: field.id, value }),
   };
 }

@@ -5,6 +5,7 @@ import { choiceOrder, isVisible } from "../engine/engine";
 import { useActing } from "./acting";
 import { Ranking } from "./answers/Ranking";
 import { LiveElement } from "./LiveElement";
+import { own } from "../engine/own";
 
 export function inOrder(elements: readonly ProgramElement[], group: string | null = null): ReactNode[] {
   const done = new Set<string>();
@@ -48,7 +49,7 @@ function LiveGroup(
   const asOne = still && (clickable || draw.decoration || draw.alt !== "");
   const role = clickable || draw.decoration ? {}
     : { role: asOne ? "img" : "group", "aria-label": draw.alt || draw.name };
-  const [x, y] = state.places[draw.id] ?? [0, 0];
+  const [x, y] = own(state.places, draw.id) ?? [0, 0];
   const moved = x || y ? { translate: `${x}px ${y}px` } : {};
   return (
     <div data-group={draw.id} {...role} aria-hidden={draw.decoration || undefined} style={{ opacity: draw.style.opacity }}>

@@ -5,6 +5,7 @@ import { evaluate } from "../engine/expression";
 import type { Index } from "../engine/program";
 import type { State } from "../engine/state";
 import { toYesNo } from "../engine/values";
+import { own } from "../engine/own";
 
 /** The looks that follow from the run, the strongest last. */
 export function looksOf(
@@ -15,7 +16,7 @@ export function looksOf(
   if (state.clicked.has(id)) looks.push("visited");
   if (chosen || isSelected(index, state, element)) looks.push("selected");
   if (!enabled && !chosen) looks.push("disabled");
-  const given = state.looks[id];
+  const given = own(state.looks, id);
   if (given) looks.push(given);
   if (dragged) looks.push("dragged");
   return looks;

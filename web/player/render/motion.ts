@@ -2,6 +2,7 @@
 import { useEffect, type RefObject } from "react";
 import type { Element, Move } from "../../api/types";
 import type { State } from "../engine/state";
+import { own } from "../engine/own";
 
 export const prefersStill = (): boolean => window.matchMedia("(prefers-reduced-motion: reduce)").matches;
 
@@ -9,7 +10,7 @@ type Point = readonly [number, number];
 
 /** Play the move that an element is on, from where the run's time says it is. */
 export function useMove(box: RefObject<HTMLElement | null>, element: Element, state: State): void {
-  const [name, since] = state.moves[element.id] ?? [null, 0];
+  const [name, since] = own(state.moves, element.id) ?? [null, 0];
   const { paused } = state;
   useEffect(() => {
     const move = element.moves.find(({ id }) => id === name);

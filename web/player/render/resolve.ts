@@ -1,6 +1,6 @@
 /**
  * What a slide comes to: its own words laid over its layout and the named styles.
- * The twin of `zigzag_core/course/resolve.py`; a test holds the two together.
+ * The twin of `course/layouts/resolve.py`; a test holds the two together.
  */
 import type { Background, Course, Element, Layout, NamedStyle, Slide, Style } from "../../api/types";
 

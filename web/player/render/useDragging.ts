@@ -3,6 +3,7 @@ import { useRef, useState, type KeyboardEvent, type MouseEvent, type PointerEven
 import type { Element } from "../../api/types";
 import { isVisible } from "../engine/engine";
 import { useActing } from "./acting";
+import { own } from "../engine/own";
 
 const FAR = 4;
 
@@ -60,7 +61,7 @@ export function useDragging(element: Element): Dragging {
           return;
         }
         const [dx, dy] = away(event);
-        const [x, y] = state.places[id] ?? [0, 0];
+        const [x, y] = own(state.places, id) ?? [0, 0];
         const open = drag.targets.filter((target) => target !== id && isVisible(index, state, target));
         const on = targetAt(event.clientX, event.clientY, open);
         end();

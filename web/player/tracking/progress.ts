@@ -1,6 +1,7 @@
 /** Saved progress. The twin of `zigzag_core/tracking/progress.py`, which describes the form. */
 import type { Grader } from "../../api/types";
-import { MOST_TIME, start } from "../engine/engine";
+import { LIMITS } from "../../api/tables";
+import { start } from "../engine/engine";
 import { Growing } from "../engine/growing";
 import { measure } from "../engine/tally";
 import type { Index } from "../engine/program";
@@ -262,7 +263,7 @@ function writeTime(out: Writer, state: State, questions: Numbers): void {
 }
 
 function readTime(source: Reader, answers: Record<string, Answer>, questions: Names): number {
-  const longer = Math.min(number(source.varint() / 10), MOST_TIME);
+  const longer = Math.min(number(source.varint() / 10), LIMITS.most_time);
   for (let left = source.varint(); left > 0; left--) {
     const question = nameOf(questions, source.varint());
     const used = source.varint();

@@ -5,12 +5,13 @@ import type { ReactNode } from "react";
 import type { Drag, Element, Slide } from "../../api/types";
 import { Check } from "../../kit/Check";
 import { Choose } from "../../kit/Choose";
+import { DEFAULTS } from "../../api/defaults";
 import { NumberField } from "../../kit/NumberField";
 import { changeElements } from "../store/store";
 import { Tool } from "../../kit/Tool";
 import { Word, WordChoice } from "./Word";
 
-const FRESH: Drag = { targets: [], on_target: "snap", elsewhere: "return", x: 0, y: 0 };
+const FRESH: Drag = DEFAULTS.Drag;
 
 const ON_TARGET = [
   ["snap", "snaps to its middle"], ["stay", "stays as dropped"], ["place", "goes to a place"], ["return", "returns"],

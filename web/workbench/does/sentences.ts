@@ -1,4 +1,5 @@
 /** The words of rules: what may happen, what may be done, and what each needs. */
+import { DEFAULTS } from "../../api/defaults";
 import type { ProgramRule, Rule, RuleAction, When } from "../../api/types";
 import { freshId } from "../store/ids";
 
@@ -118,7 +119,7 @@ export function newAction(action: ActionName, offers: Offers): RuleAction | null
 }
 
 export function newRule(when: When): Rule {
-  return { id: freshId(), when, condition: true, do: [], otherwise: [], off: false };
+  return { ...DEFAULTS.Rule, id: freshId(), when };
 }
 
 /** When a rule of the program runs: when “Card 1” is clicked. */

@@ -1,4 +1,5 @@
 /** What rules of a slide can name, with the words for each. */
+import { SETS as SETS_OF_THINGS } from "../../api/tables";
 import { useMemo } from "react";
 import type { Course, Pattern, Slide, Variable } from "../../api/types";
 import { useCourse } from "../store/store";
@@ -14,7 +15,7 @@ export interface Things extends Offers {
   variable: (id: string) => Variable | undefined;
 }
 
-const SETS = new Set<Pattern["kind"]>(["reveal_set", "flip_cards", "steps", "checklist", "spot_places"]);
+const SETS = new Set<Pattern["kind"]>(SETS_OF_THINGS);
 
 export function useThings(slide: Slide | null): Things {
   const course = useCourse((state) => state.course);

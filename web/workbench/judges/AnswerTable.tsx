@@ -1,4 +1,5 @@
 /** The answer table: combinations of answers, read from the top, each with its words and points. */
+import { MOST_TABLE_PARTS } from "../../api/tables";
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { Plus } from "lucide-react";
 import { useEffect, useMemo, useRef, useState, type ReactNode } from "react";
@@ -12,7 +13,6 @@ import { QuietButton } from "../../kit/QuietButton";
 import { letter, RowFields, type RowActs } from "./AnswerRowFields";
 import { changeQuestion, partsIn, partWords } from "./parts";
 
-const MOST = 12;
 const PAGE = 40;
 const MENTIONED = 12;
 
@@ -46,7 +46,7 @@ export function AnswerTable({ slide, question }: Props): ReactNode {
       {!table.length && <Text fontSize="12.5px" color="quiet" mb="1.5">Words and points for combinations of answers. The first row that fits is taken.</Text>}
       <Flex gap="1.5" wrap="wrap" mb="2">
         <QuietButton size="xs" onClick={() => put([...table, { id: freshId(), cells: {}, at_least: 0, words: { blocks: [] }, points: null, do: [] }])}><Plus size={14} /> Row</QuietButton>
-        {parts.length <= MOST && <QuietButton size="xs" onClick={() => void makeAll()}>All {2 ** parts.length}</QuietButton>}
+        {parts.length <= MOST_TABLE_PARTS && <QuietButton size="xs" onClick={() => void makeAll()}>All {2 ** parts.length}</QuietButton>}
         {table.length > 0 && <QuietButton size="xs" onClick={() => void save()}>Save as CSV</QuietButton>}
         <QuietButton size="xs" onClick={() => picker.current?.click()}>Read CSV</QuietButton>
         <input ref={picker} type="file" accept=".csv,text/csv" hidden aria-label="Table as CSV" onChange={(event) => { void open(event.target.files?.[0]); event.target.value = ""; }} />
@@ -92,7 +92,7 @@ function useRowActs(question: Question): RowActs {
 function useFacts(parts: [string, string][], table: readonly AnswerRow[], tried: readonly string[]): Facts | null {
   const [facts, setFacts] = useState<Facts | null>(null);
     useEffect(() => {
-    if (!table.length || parts.length > MOST) {
+    if (!table.length || parts.length > MOST_TABLE_PARTS) {
       setFacts(null);
       return;
     }

@@ -1,4 +1,5 @@
 /** What is said after each outcome, and what is shown with it. */
+import { MOST_HINTS } from "../../api/tables";
 import { Box, Stack, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import type { MediaFile, Question, Slide } from "../../api/types";
@@ -20,7 +21,6 @@ const OUTCOMES: readonly (readonly [Outcome, string])[] = [
 ];
 const PLACES = [["", "as in the whole course"], ["below", "below the question"], ["beside", "beside it"], ["over", "over it"]] as const;
 const TELLS = [["", "as in the whole course"], ["yes", "says it, with the points"], ["no", "does not say it"]] as const;
-const MOST_HINTS = 10;
 const ONE_PART = ["single_choice", "true_false", "short_text", "numeric"];
 
 interface Props { slide: Slide; question: Question }

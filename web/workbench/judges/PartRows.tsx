@@ -7,7 +7,7 @@ import { says } from "../editor/order/rowText";
 import { useCourse } from "../store/store";
 import { QuietButton } from "../../kit/QuietButton";
 import { Tool } from "../../kit/Tool";
-import { addParts, partsIn, partWords, pasteParts, removePart, say, type PartList } from "./parts";
+import { addParts, mostParts, partsIn, partWords, pasteParts, removePart, say, type PartList } from "./parts";
 
 interface Props {
   slide: Slide;
@@ -15,14 +15,14 @@ interface Props {
   list: PartList;
   /** What one of them is called: answer, item, target. */
   word: string;
-  most?: number;
   /** What stands before and after the words of a part. */
   before?: (part: { id: string; element: string }, words: string) => ReactNode;
   after?: (part: { id: string; element: string }, words: string) => ReactNode;
 }
 
-export function PartRows({ slide, question, list, word, most = 60, before, after }: Props): ReactNode {
+export function PartRows({ slide, question, list, word, before, after }: Props): ReactNode {
   const parts = partsIn(question, list);
+  const most = mostParts(question.kind, list);
   const box = useRef<HTMLDivElement>(null);
   const wanted = useRef<number | null>(null);
   const selected = useCourse((state) => state.place.selected);

@@ -1,4 +1,5 @@
 /** What is right, for each kind of question. */
+import { QUESTIONS } from "../../api/tables";
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { Pin } from "lucide-react";
 import type { ReactNode } from "react";
@@ -46,7 +47,7 @@ export function KindFields({ slide, question }: Props): ReactNode {
         <TextField label="Model answer, shown afterwards" lines={3} value={lines(question.model)} onChange={(text) => changeQuestion(question, { model: fromLines(text) })} />
       </>
     );
-    case "rating_scale": return <PartRows slide={slide} question={question} list="rows" word="statement" most={30} />;
+    case "rating_scale": return <PartRows slide={slide} question={question} list="rows" word="statement" />;
   }
 }
 
@@ -65,7 +66,7 @@ function ChoiceFields({ slide, question }: Props<Choosing>): ReactNode {
   return (
     <>
       <PartRows
-        slide={slide} question={question} list="choices" word="answer" most={question.kind === "true_false" ? 2 : 26}
+        slide={slide} question={question} list="choices" word="answer"
         before={(part, words) => !survey && (
           <input
             type={several ? "checkbox" : "radio"} name={`right-${question.id}`} checked={choice(part.id)?.right ?? false}
@@ -92,8 +93,8 @@ function ChoiceFields({ slide, question }: Props<Choosing>): ReactNode {
       {"shuffle" in question && <Check label="Shuffle the answers" value={question.shuffle} onChange={(shuffle) => changeQuestion(question, { shuffle })} />}
       {question.kind === "multiple_response" && (
         <Pair>
-          <NumberField label="at least" value={question.at_least} min={1} max={26} onChange={(at_least) => changeQuestion(question, { at_least: Math.round(at_least) })} />
-          <NumberField label="at most" value={question.at_most ?? question.choices.length} min={1} max={26} onChange={(at_most) => changeQuestion(question, { at_most: at_most >= question.choices.length ? null : Math.round(at_most) })} />
+          <NumberField label="at least" value={question.at_least} min={1} max={QUESTIONS.multiple_response.lists.choices} onChange={(at_least) => changeQuestion(question, { at_least: Math.round(at_least) })} />
+          <NumberField label="at most" value={question.at_most ?? question.choices.length} min={1} max={QUESTIONS.multiple_response.lists.choices} onChange={(at_most) => changeQuestion(question, { at_most: at_most >= question.choices.length ? null : Math.round(at_most) })} />
         </Pair>
       )}
     </>
@@ -105,7 +106,7 @@ function OrderFields({ slide, question }: Props<QuestionOf<"ordering">>): ReactN
     <>
       <Text fontSize="12.5px" color="quiet">In the right order; learners see them mixed.</Text>
       <PartRows
-        slide={slide} question={question} list="items" word="step" most={30}
+        slide={slide} question={question} list="items" word="step"
         after={(part) => {
           const place = question.items.findIndex(({ id }) => id === part.id);
           return place > 0 && (

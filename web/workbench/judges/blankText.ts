@@ -1,11 +1,9 @@
 /** A running text with its blanks as it is typed: words in [brackets], / between those that are all right. */
+import { DEFAULTS } from "../../api/defaults";
 import type { Blank, Block, RichText, Run } from "../../api/types";
 import { valueName } from "../../player/render/valueNames";
 
-export const NEW_BLANK: Blank = {
-  id: "", how: "typed", others: [], points: 0,
-  accepts: { words: [], ranges: [], near: [], units: [], any_case: true, any_accents: true, any_spaces: true, any_punctuation: true, typos: false },
-};
+export const NEW_BLANK: Blank = { ...DEFAULTS.Blank, id: "" };
 
 /** The text as it is typed, a line for each of its blocks. */
 export function written(text: RichText, blanks: readonly Blank[]): string {

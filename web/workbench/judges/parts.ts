@@ -1,5 +1,6 @@
 /** What questions are made of, whatever their kind. */
 import { api, take } from "../../api/client";
+import { QUESTIONS } from "../../api/tables";
 import type { Choice, Edited, Element, Question, Slide } from "../../api/types";
 import { says, withWords } from "../editor/order/rowText";
 import { removeSelected } from "../store/commands";
@@ -25,6 +26,13 @@ export function kindWord(kind: Question["kind"]): string {
   return KINDS.find(([other]) => other === kind)?.[1] ?? kind;
 }
 
+/** How many parts a list of such a question holds at the most. */
+export function mostParts(kind: Question["kind"], list: PartList): number {
+  const lists: Partial<Record<string, number>> = QUESTIONS[kind].lists;
+  return lists[list] ?? 0;
+}
+
+/** The parts in a list of a question; none where its kind has no such list. */
 export function partsIn(question: Question, list: PartList): readonly Part[] {
   return (question as unknown as Partial<Record<PartList, readonly Part[]>>)[list] ?? [];
 }

@@ -1,4 +1,5 @@
 /** Moves along a path: making them, drawing them freely, changing their points. */
+import { DEFAULTS } from "../../api/defaults";
 import { create } from "zustand";
 import type { Element, Move } from "../../api/types";
 import { freshId } from "../store/ids";
@@ -22,10 +23,7 @@ const MOST_POINTS = 60;
 const MOST_DRAWN = 400;
 
 function newMove(taken: readonly Move[]): Move {
-  return {
-    id: freshId(), name: freeName("Move", taken.map(({ name }) => name)), path: [{ x: 240, y: 0 }], curved: false,
-    duration: 1_000, easing: "ease-in-out", times: 1,
-  };
+  return { ...DEFAULTS.Move, id: freshId(), name: freeName("Move", taken.map(({ name }) => name)), path: [{ x: 240, y: 0 }] };
 }
 
 export function addMove(element: Element): void {

@@ -1,4 +1,5 @@
 /** The time axis of a slide or of one of its overlays: its rows, and what is done with its cues. */
+import { DEFAULTS } from "../../api/defaults";
 import type { Cue, Element, Overlay, Slide, Timing } from "../../api/types";
 import { freshId } from "../store/ids";
 
@@ -67,7 +68,7 @@ function lastsFor(cue: Cue, element: Element | undefined, durations: Durations):
 }
 
 export function newCue(does: Cue["does"], what: string | null, at: number, more: Partial<Cue> = {}): Cue {
-  return { id: freshId(), name: "", does, what, at: whole(at), until: null, effect: "fade", leaves_with: "fade", move: null, ...more };
+  return { ...DEFAULTS.Cue, id: freshId(), does, what, at: whole(at), ...more };
 }
 
 /** The timing with a cue changed; its end never comes before its beginning. */

@@ -14,6 +14,7 @@ from ..text.rich_text import BlankRun, Block, RichText, TextRun, rich
 from ..text.spoken import spoken
 from . import feedback as f
 from . import question as q
+from .descriptors import DESCRIPTORS
 
 QuestionKind = Literal[
     "single_choice", "multiple_response", "true_false", "blanks", "short_text", "numeric",
@@ -23,19 +24,6 @@ QUESTION_KINDS: tuple[QuestionKind, ...] = get_args(QuestionKind)
 
 _LEFT, _TOP, _WIDTH = 80.0, 160.0, 1120.0
 _BELOW_PROMPT = 84.0
-
-_PROMPTS: dict[QuestionKind, str] = {
-    "single_choice": "What do you want to ask?", "multiple_response": "Which of these are right?",
-    "true_false": "Is this true?", "blanks": "Fill in what is missing.",
-    "short_text": "What is it called?", "numeric": "How many are there?",
-    "matching": "What belongs together?", "ordering": "What comes first, what after it?",
-    "drag_to_target": "Put each thing where it belongs.", "hotspot": "Click the right place.",
-    "open_answer": "What do you think?", "rating_scale": "How far do you agree?",
-}
-_NAMES: dict[QuestionKind, str] = {
-    kind: "Question" if kind == "single_choice" else kind.replace("_", " ").capitalize()
-    for kind in QUESTION_KINDS
-}
 
 Made = tuple[tuple[Element, ...], q.Question]
 
@@ -81,7 +69,7 @@ def new_question(
     make = _Maker(fresh, styles)
     prompt = make.put(Text(
         id=fresh(), name="Question", x=_LEFT, y=_TOP, w=_WIDTH, h=64, level="heading",
-        text=rich(_PROMPTS[kind]), **make.follow("heading", size=34, text_colour="ink"),
+        text=rich(DESCRIPTORS[kind].prompt), **make.follow("heading", size=34, text_colour="ink"),
     ))
     question = _BUILD[kind](make)
     bottom = max(element.y + element.h for element in make.elements)
@@ -90,7 +78,7 @@ def new_question(
         **make.follow("button"),
     ))
     return tuple(make.elements), question.model_copy(update={
-        "name": _NAMES[kind], "prompt": prompt.id, "submit": submit.id,
+        "name": DESCRIPTORS[kind].name, "prompt": prompt.id, "submit": submit.id,
     })
 
 

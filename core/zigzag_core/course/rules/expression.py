@@ -5,36 +5,69 @@ What a node gives is defined in `zigzag_core.engine.expression`.
 """
 
 from collections.abc import Iterator, Mapping, Sequence
-from typing import Annotated, Any
+from dataclasses import dataclass
+from typing import Annotated, Any, Literal
 
 from pydantic import BeforeValidator
 
 from ..kinds import Names
 
-ARITY: Mapping[str, tuple[int, int]] = {
-    "+": (2, 50), "-": (1, 2), "*": (2, 50), "/": (2, 2), "%": (2, 2),
-    "=": (2, 2), "!=": (2, 2), "<": (2, 2), "<=": (2, 2), ">": (2, 2), ">=": (2, 2),
-    "and": (1, 50), "or": (1, 50), "not": (1, 1), "if": (3, 3),
-    "min": (1, 50), "max": (1, 50), "abs": (1, 1), "round": (1, 1), "floor": (1, 1),
-    "join": (1, 50), "length": (1, 1), "lower": (1, 1),
-}
-"""Operators that take expressions, with how many of them at least and at most."""
+Gives = Literal["number", "text", "yes_no", "any"]
+Named = Literal[
+    "variables", "live", "slides", "elements", "overlays", "sets", "questions",
+]
 
-NAMED: Mapping[str, str] = {
-    "variable": "variables", "live": "live",
-    "seen": "slides", "clicked": "elements",
-    "shown": "elements", "watched": "elements", "dropped": "elements",
-    "open": "overlays", "all_seen": "sets", "seen_of": "sets", "left_of": "sets",
-    "seconds_on": "slides", "gate": "slides",
-    "chosen": "questions", "locked": "questions", "attempts": "questions",
-    "attempts_left": "questions", "right": "questions", "earned": "questions",
-    "row": "questions", "outcome": "questions", "told": "questions",
+
+@dataclass(frozen=True)
+class Operator:
+    """What an operator gives, and what it takes: values, or one name of something."""
+
+    gives: Gives
+    least: int = 1
+    most: int = 1
+    names: Named | None = None
+
+
+OPERATORS: Mapping[str, Operator] = {
+    "+": Operator("number", 2, 50), "-": Operator("number", 1, 2), "*": Operator("number", 2, 50),
+    "/": Operator("number", 2, 2), "%": Operator("number", 2, 2),
+    "=": Operator("yes_no", 2, 2), "!=": Operator("yes_no", 2, 2),
+    "<": Operator("yes_no", 2, 2), "<=": Operator("yes_no", 2, 2),
+    ">": Operator("yes_no", 2, 2), ">=": Operator("yes_no", 2, 2),
+    "and": Operator("yes_no", 1, 50), "or": Operator("yes_no", 1, 50), "not": Operator("yes_no"),
+    "if": Operator("any", 3, 3),
+    "min": Operator("number", 1, 50), "max": Operator("number", 1, 50), "abs": Operator("number"),
+    "round": Operator("number"), "floor": Operator("number"),
+    "join": Operator("text", 1, 50), "length": Operator("number"), "lower": Operator("text"),
+    "variable": Operator("any", names="variables"), "live": Operator("any", names="live"),
+    "seen": Operator("yes_no", names="slides"), "clicked": Operator("yes_no", names="elements"),
+    "shown": Operator("yes_no", names="elements"),
+    "watched": Operator("number", names="elements"),
+    "dropped": Operator("text", names="elements"), "open": Operator("yes_no", names="overlays"),
+    "all_seen": Operator("yes_no", names="sets"), "seen_of": Operator("number", names="sets"),
+    "left_of": Operator("number", names="sets"),
+    "seconds_on": Operator("number", names="slides"), "gate": Operator("yes_no", names="slides"),
+    "chosen": Operator("yes_no", names="questions"),
+    "locked": Operator("yes_no", names="questions"),
+    "attempts": Operator("number", names="questions"),
+    "attempts_left": Operator("number", names="questions"),
+    "right": Operator("yes_no", names="questions"), "earned": Operator("number", names="questions"),
+    "row": Operator("number", names="questions"), "outcome": Operator("text", names="questions"),
+    "told": Operator("text", names="questions"),
 }
-"""Operators that take one name, with the kind of thing that is named. *dropped* gives the target
-that an element lies on, as its id; *watched* the share (0..1) of a film or sound that was played;
-*seconds_on* the time on a slide since it was last entered; *gate* whether its gate is open; *row*
-the row of the answer table that was taken, 0 for none; *outcome* right, partly, wrong, neutral,
-*told* in words how it was judged."""
+"""All operators but `GIVEN`. *dropped* gives the target that an element lies on, as its id;
+*watched* the share (0..1) of a film or sound that was played; *seconds_on* the time on a slide
+since it was last entered; *gate* whether its gate is open; *row* the row of the answer table that
+was taken, 0 for none; *outcome* right, partly, wrong, neutral, *told* in words how it was judged.
+What they give is defined in `engine.expression`."""
+
+ARITY: Mapping[str, tuple[int, int]] = {
+    name: (operator.least, operator.most) for name, operator in OPERATORS.items()
+    if operator.names is None
+}
+NAMED: Mapping[str, Named] = {
+    name: operator.names for name, operator in OPERATORS.items() if operator.names is not None
+}
 
 GIVEN = "given"
 """Names a question and one of its parts: whether it was chosen, or what was put into it."""

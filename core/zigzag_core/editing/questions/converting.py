@@ -6,6 +6,7 @@ from typing import Any
 
 from zigzag_core.course import Element, IdSource, Picture, Shape, Slide, SlideSize, Text
 from zigzag_core.course.questions import question as q
+from zigzag_core.course.questions.descriptors import DESCRIPTORS
 from zigzag_core.course.questions.new_questions import QUESTION_KINDS, QuestionKind, new_question
 from zigzag_core.course.style.theme import NamedStyle
 from zigzag_core.course.style.usual_styles import USUAL_STYLES
@@ -17,7 +18,7 @@ from ..arranging.geometry import Box, around, box_of
 from ..removing import without
 from .fitting import SIDE, with_room
 from .grid import AIR
-from .parts import KINDS, asked_on, saying, with_parts, with_question
+from .parts import asked_on, saying, with_parts, with_question
 from .placement import beside, fitted
 
 _CHOOSING = ("single_choice", "multiple_response", "true_false")
@@ -131,31 +132,33 @@ def _with_kept(
     """The question with its elements as parts of another kind; targets come or go."""
     common = _common(old, kind)
     if old.kind in _SAME_PARTS[1]:
-        new: Any = KINDS[kind](**common, field=getattr(old, "field", None))
+        new: Any = DESCRIPTORS[kind].model(**common, field=getattr(old, "field", None))
         if isinstance(old, q.ShortText | q.Numeric) and isinstance(new, q.ShortText | q.Numeric):
             accepts = old.accepts if kind == "short_text" else _numbers_of(old.accepts)
             return with_question(slide, new.model_copy(update={"accepts": accepts}))
         return with_question(slide, _filled(new, said, None))
     if old.kind in _PAIRS and kind in _PAIRS:
         assert isinstance(old, q.Matching | q.DragToTarget)
-        return with_question(slide, KINDS[kind](**common, items=old.items, targets=old.targets))
+        made: Any = DESCRIPTORS[kind].model(**common, items=old.items, targets=old.targets)
+        return with_question(slide, made)
     parts = [_Kept(part.id, part.element, one)
              for part, one in zip(getattr(old, _LISTS[old.kind]), said, strict=True)]
     if kind in _CHOOSING:
         slide = _without_targets(slide, old)
-        return with_question(slide, KINDS[kind](**common, choices=_choices(old, parts, kind)))
+        made = DESCRIPTORS[kind].model(**common, choices=_choices(old, parts, kind))
+        return with_question(slide, made)
     if kind == "ordering":
         slide = _without_targets(slide, old)
         return with_question(slide, q.Ordering(**common, items=tuple(
             q.InOrder(id=part.id, element=part.element)
             for part in parts[:q.most_parts(q.Ordering, "items")])))
-    return _with_targets(slide, KINDS[kind], common, parts, fresh, styles, size)
+    return _with_targets(slide, DESCRIPTORS[kind].model, common, parts, fresh, styles, size)
 
 
 def _choices(
     old: q.Question, parts: list[_Kept], kind: QuestionKind
 ) -> tuple[q.Choice, ...]:
-    parts = parts[:q.most_parts(KINDS[kind], "choices")]
+    parts = parts[:q.most_parts(DESCRIPTORS[kind].model, "choices")]
     right = [part.said.right for part in parts]
     if kind != "multiple_response":
         first = right.index(True) if True in right else 0
@@ -377,4 +380,4 @@ def _marked(asked: q.Question, where: str, said: list[_Said]) -> q.Question:
         for part, one, is_right in zip(parts, said, right, strict=True))}))
 
 
-assert set(KINDS) == set(QUESTION_KINDS)
+assert set(DESCRIPTORS) == set(QUESTION_KINDS)

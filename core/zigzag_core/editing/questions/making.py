@@ -5,6 +5,7 @@ from typing import Any, Literal
 
 from zigzag_core.course import Area, Button, Element, Group, IdSource, Input, Shape, Slide, Text
 from zigzag_core.course.questions import question as q
+from zigzag_core.course.questions.descriptors import DESCRIPTORS
 from zigzag_core.course.questions.new_questions import QuestionKind
 from zigzag_core.course.style.theme import NamedStyle
 from zigzag_core.course.style.usual_styles import USUAL_STYLES, usual
@@ -12,7 +13,7 @@ from zigzag_core.course.style.usual_styles import USUAL_STYLES, usual
 from ..arranging.geometry import Box, around, box_of
 from ..arranging.groups import outermost
 from ..names import free_name
-from .parts import KINDS, CannotAsk, asked_on, check_room, part_of, with_question
+from .parts import CannotAsk, asked_on, check_room, part_of, with_question
 
 
 def question_from(
@@ -39,7 +40,7 @@ def question_from(
     submit = _button(slide, "Submit", Box(frame.x, min(frame.bottom + 24, 640), 200, 68), fresh,
                      styles, chosen[0].overlay)
     survey = {"purpose": "survey"} if kind == "rating_scale" else {}
-    question: Any = KINDS[kind](
+    question: Any = DESCRIPTORS[kind].model(
         id=fresh(), name=name, prompt=prompt.id if prompt else None, submit=submit.id, attempts=2,
         **survey,
     )

@@ -28,14 +28,6 @@ class CannotAsk(ValueError):
     """No such question can be made of this; the message says why, for people."""
 
 
-KINDS: dict[str, type[q.QuestionBase]] = {
-    "single_choice": q.SingleChoice, "multiple_response": q.MultipleResponse,
-    "true_false": q.TrueFalse, "blanks": q.FillBlanks, "short_text": q.ShortText,
-    "numeric": q.Numeric, "matching": q.Matching, "ordering": q.Ordering,
-    "drag_to_target": q.DragToTarget, "hotspot": q.Hotspot, "open_answer": q.OpenAnswer,
-    "rating_scale": q.RatingScale,
-}
-
 _PARTS: dict[str, Any] = {
     "choices": q.Choice, "targets": q.Target, "spots": q.Spot, "rows": q.Row,
 }

@@ -4,11 +4,12 @@ import { measure } from "../../engine/tally";
 import type { Index } from "../../engine/program";
 import { orderOf } from "../../engine/questions";
 import { NO_ANSWER, type Answer, type State } from "../../engine/state";
+import { own } from "../../engine/own";
 
 export type Mark = "right" | "wrong" | "missed" | undefined;
 
 export function answerOf(state: State, question: string): Answer {
-  return state.answers[question] ?? NO_ANSWER;
+  return own(state.answers, question) ?? NO_ANSWER;
 }
 
 /** Whether a part was right or wrong; *missed* is one that would have been right, where that is shown. */

@@ -1,5 +1,6 @@
 /** What is edited: the slide itself, or one of its overlays. */
 import { create } from "zustand";
+import { DEFAULTS } from "../../../api/defaults";
 import { api, take } from "../../../api/client";
 import type { Element, Overlay, Pattern, Slide } from "../../../api/types";
 import { edit } from "../../store/edits";
@@ -79,15 +80,10 @@ function sheet({ w, h }: { w: number; h: number }, below: readonly Element[]): E
     decoration: true, locked: true, hidden_while_editing: false, own: [], looks: {}, rules: [], moves: [],
     enters: "none", leaves: "none", pulse: "none",
     style: {
-      ...(like?.style ?? PLAIN), fill: "#141c18", opacity: 0.45, border_width: 0, radius: 0, shadow: null,
+      ...(like?.style ?? DEFAULTS.Style), fill: "#141c18", opacity: 0.45, border_width: 0, radius: 0, shadow: null,
     },
   };
 }
-
-const PLAIN: Element["style"] = {
-  border_width: 0, border_style: "solid", radius: 0, opacity: 1, padding: 0, text_colour: "ink", size: 28,
-  bold: false, italic: false, font: "text", line_height: 1.35, align: "left", valign: "top", fit: "keep",
-};
 
 /** A new overlay; the selected elements move onto it. */
 export async function addOverlay(): Promise<void> {

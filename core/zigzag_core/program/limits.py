@@ -1,0 +1,32 @@
+"""Limits that both engines keep to. Those of the TypeScript engine are made from here."""
+
+from dataclasses import dataclass
+
+
+@dataclass(frozen=True)
+class Limits:
+    """Each limit with what it holds for."""
+
+    follow_ups: int = 1_000
+    """Events that may follow from one before the run stops them."""
+    moments: int = 1_000
+    """Cues, timers and waits that may be passed in one step; what comes after is for the next."""
+    longest_tick: int = 24 * 3_600_000
+    """The most time (ms) that passes in one step."""
+    longest_path: int = 50
+    """Slides that *back* leads back through."""
+    longest_stretch: int = 60_000
+    """A longer stretch of playing (ms) than this is not believed."""
+    deepest: int = 3
+    """How far one thing's visibility follows another's; what would go further is hidden."""
+    most_marks: int = 100
+    """Marks in a hotspot question that has no limit of its own."""
+    most_time: int = 10
+    """How many times longer than set a learner can make a time limit."""
+    largest_number: float = 1e9
+    """Numbers of the engine are between this and minus this."""
+    longest_text: int = 250
+    """Characters of a text in a variable."""
+
+
+LIMITS = Limits()

@@ -1,0 +1,95 @@
+"""What the TypeScript engine and the workbench need of the core's tables, as plain JSON.
+
+`manage.py export_tables` writes it as TypeScript; a test holds the file to what it says here.
+"""
+
+from collections.abc import Iterator, Mapping
+from dataclasses import asdict
+from typing import Any, get_args
+
+from pydantic import BaseModel
+from pydantic_core import PydanticUndefined
+
+from zigzag_core.course import CourseDocument
+from zigzag_core.course.questions.descriptors import DESCRIPTORS
+from zigzag_core.course.questions.feedback import Feedback
+from zigzag_core.course.rules.expression import GIVEN, OPERATORS
+from zigzag_core.course.rules.patterns import SETS
+from zigzag_core.course.style.style import Look
+from zigzag_core.course.style.theme import ROLES
+from zigzag_core.course.text.rich_text import LiveValue
+from zigzag_core.grading.answer_table import MOST_PARTS
+
+from .limits import LIMITS
+from .model import Event
+
+
+def tables() -> dict[str, Any]:
+    """Return the tables by name, each JSON."""
+    return {
+        "LIMITS": asdict(LIMITS),
+        "OPERATORS": {name: asdict(operator) for name, operator in OPERATORS.items()},
+        "ABOUT_QUESTIONS": [n for n, o in OPERATORS.items() if o.names == "questions"],
+        "GIVEN": GIVEN,
+        "EVENTS": list(get_args(Event)),
+        "LOOKS": list(get_args(Look)),
+        "LIVE_VALUES": list(get_args(LiveValue)),
+        "ROLES": list(ROLES),
+        "SETS": list(SETS),
+        "QUESTIONS": {
+            kind: {"form": found.form, "lists": dict(found.lists)}
+            for kind, found in DESCRIPTORS.items()
+        },
+        "MOST_TABLE_PARTS": MOST_PARTS,
+        "MOST_HINTS": most_items(Feedback, "hints"),
+    }
+
+
+def defaults() -> dict[str, dict[str, Any]]:
+    """Return what the fields of each model of the document are where nothing is said, by model.
+
+    Fields that must be given are left out.
+    """
+    found: dict[str, dict[str, Any]] = {}
+    for model in sorted(_models(CourseDocument, {}).values(), key=lambda m: m.__name__):
+        if model is CourseDocument:
+            continue
+        fields = {name: _default(field.get_default(call_default_factory=True))
+                  for name, field in model.model_fields.items()
+                  if not field.is_required()}
+        if fields:
+            found[model.__name__] = fields
+    return found
+
+
+def most_items(model: type[BaseModel], name: str) -> int:
+    """Return how many items the list `name` of a `model` holds at the most."""
+    return next(int(rule.max_length) for rule in model.model_fields[name].metadata
+                if hasattr(rule, "max_length"))
+
+
+def _default(value: Any) -> Any:
+    if isinstance(value, BaseModel):
+        return value.model_dump(mode="json")
+    if isinstance(value, tuple):
+        return [_default(item) for item in value]
+    return None if value is PydanticUndefined else value
+
+
+def _models(
+    model: type[BaseModel], found: dict[str, type[BaseModel]]
+) -> Mapping[str, type[BaseModel]]:
+    """Every model that can be in `model`, by name."""
+    if model.__name__ not in found:
+        found[model.__name__] = model
+        for field in model.model_fields.values():
+            for inner in _models_in(field.annotation):
+                _models(inner, found)
+    return found
+
+
+def _models_in(annotation: Any) -> Iterator[type[BaseModel]]:
+    if isinstance(annotation, type) and issubclass(annotation, BaseModel):
+        yield annotation
+    for part in get_args(annotation):
+        yield from _models_in(part)

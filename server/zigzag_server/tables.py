@@ -1,0 +1,38 @@
+"""The core's tables and defaults as TypeScript, beside the types that the API gives."""
+
+import json
+from typing import Any
+
+from zigzag_core.program.tables import defaults, tables
+
+HEAD = "/** Made by `make schema` from the core: change it there. */\n"
+
+
+def typescript() -> dict[str, str]:
+    """Return the text of each file, by name."""
+    return {"tables.ts": _tables(), "defaults.ts": _defaults()}
+
+
+def _tables() -> str:
+    parts = [f"export const {name} = {_json(value)} as const;\n"
+             for name, value in tables().items()]
+    return HEAD + "\n" + "\n".join(parts)
+
+
+def _defaults() -> str:
+    """What each model has where nothing is said, typed as those fields of it."""
+    lines = [
+        HEAD, 'import type { components } from "./api";\n', "\n",
+        'type Schemas = components["schemas"];\n', "\n",
+        "/** What each model of the document has where nothing is said. */\n",
+        "export const DEFAULTS = {\n",
+    ]
+    for name, fields in defaults().items():
+        keys = " | ".join(f'"{field}"' for field in fields)
+        lines.append(f"  {name}: {_json(fields)} as Pick<Schemas[{json.dumps(name)}], {keys}>,\n")
+    lines.append("};\n")
+    return "".join(lines)
+
+
+def _json(value: Any) -> str:
+    return json.dumps(value, ensure_ascii=False)
