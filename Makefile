@@ -1,12 +1,13 @@
 # `make demo` and `make test` work on a fresh Debian machine with Python 3.11 and Node 20.
 
 PORT ?= 8000
+MINUTES ?= 5
 PYTHON := .venv/bin/python
 export ZIGZAG_APP_ORIGIN ?= http://localhost:$(PORT)
 export ZIGZAG_CONTENT_ORIGIN ?= http://127.0.0.1:$(PORT)
 WEB_SOURCES := $(shell find web -path web/node_modules -prune -o -path web/dist -prune -o -type f -print)
 
-.PHONY: demo serve test lint build schema bench screenshots clean
+.PHONY: demo serve test lint build schema fuzz bench screenshots clean
 
 demo: export ZIGZAG_DEMO = 1
 demo: build ## set up, load the demo courses, start
@@ -34,6 +35,9 @@ schema: .venv/done web/node_modules/.done ## the API's schema and the types made
 	$(PYTHON) manage.py export_openapi_schema --api zigzag_server.api.api --indent 1 --output web/openapi.json
 	$(PYTHON) manage.py export_tables web/api
 	cd web && npm run --silent types
+
+fuzz: .venv/done web/node_modules/.done ## both languages against each other with fresh seeds, MINUTES long
+	$(PYTHON) -m tests.fuzz $(MINUTES)
 
 bench: build ## the budgets, one line per figure
 	$(PYTHON) -m tests.bench

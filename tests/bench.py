@@ -227,15 +227,19 @@ def saving(server: Server) -> None:
     opener.open(server.address + "/").read()
     course = ask("GET", "/api/courses/hut-warden-basics")
     slide, version = course["slides"][1]["slide"], course["slides"][1]["version"]
+    name, title = slide["id"], slide["title"]
     times = []
     for n in range(200):
-        slide["title"] = f"Hut map {n}"
+        before, title = title, f"Hut map {n}"
+        change = {"operations": [
+            {"op": "set", "path": ["slides", name, "title"], "value": title, "was": before}]}
         begin = time.perf_counter()
-        path = f"/api/courses/hut-warden-basics/slides/{slide['id']}"
-        version = ask("PUT", path, {"base": version, "slide": slide})["version"]
+        saved = ask("POST", "/api/courses/hut-warden-basics/changes", {
+            "base": {"slides": {name: version}}, "change": change})
+        version = saved["versions"]["slides"][name]
         times.append(time.perf_counter() - begin)
     p95 = statistics.quantiles(times, n=20)[-1]
-    line("saving a slide over HTTP, p95", f"{p95 * 1000:.1f} ms", "60 ms")
+    line("saving a slide over HTTP, p95", f"{p95 * 1000:.1f} ms", "30 ms")
 
 
 def opening(server: Server) -> None:

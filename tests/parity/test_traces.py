@@ -40,6 +40,7 @@ from tests.core.strategies import (
     runs,
     sensible_run,
 )
+from tests.parity.seeds import seeds
 from tests.parity.traces import trace, write
 
 RANDOM_PROGRAMS = 125
@@ -71,7 +72,6 @@ def renamed(node: Any, ids: dict[str, str]) -> Any:
 def test_random_programs_are_traced():
     found = []
 
-    @seed(20)
     @settings(
         max_examples=RANDOM_PROGRAMS, database=None, deadline=None, phases=[Phase.generate],
         suppress_health_check=list(HealthCheck),
@@ -83,7 +83,8 @@ def test_random_programs_are_traced():
         odd = Program.model_validate(renamed(program.model_dump(mode="json"), ids))
         found.append(trace(odd, seed_ ^ 1, renamed(any_run(seed_ ^ 1, 40), ids)))
 
-    collect()
+    for one in seeds():
+        seed(one)(collect)()
     assert len(found) >= 2 * RANDOM_PROGRAMS
     # What chance brings only now and then is brought in for certain.
     rare = chasing_program()
@@ -108,7 +109,6 @@ def test_random_programs_are_traced():
 def test_random_quizzes_are_traced():
     found = []
 
-    @seed(20)
     @settings(
         max_examples=RANDOM_QUIZZES, database=None, deadline=None, phases=[Phase.generate],
         suppress_health_check=list(HealthCheck),
@@ -118,7 +118,8 @@ def test_random_quizzes_are_traced():
         for n in range(LEARNERS):
             found.append(trace(program, seed_ ^ n, answers(program, seed_ ^ n)))
 
-    collect()
+    for one in seeds():
+        seed(one)(collect)()
     judged = Counter()
     for run in found:
         forms = {g["id"]: g["form"] for g in run["program"]["questions"]}
