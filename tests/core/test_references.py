@@ -229,6 +229,27 @@ def test_names_are_apart_also_among_copies():
     assert names == ["Note", "Note 2", "Note 3", "Note 4"] and len(new) == 2
 
 
+def test_a_copy_on_another_slide_names_nothing_that_stayed_behind():
+    push = Button(id="push", name="Push", rules=(
+        Rule(id="rule", condition=["clicked", "other"], do=(
+            r.ShowOrHide(what="panel"), r.GoTo(go=r.ToSlide(slide="second")),
+            r.Announce(text="panel"))),))
+    first = Slide(id="first", title="A", elements=(push, Text(id="panel", name="P"),
+                                                   Text(id="other", name="O")))
+    home = Course(id="home", title="H", slides=("first", "second"))
+    away = Course(id="away", title="A", slides=("third",))
+    clipping = clip(first, ["push"], home)
+    same, _ = paste(first, clipping, fresh_ids(4), course=home)
+    assert len(same.elements[-1].rules[0].do) == 3
+    next_door, _ = paste(Slide(id="second", title="B"), clipping, fresh_ids(5), course=home)
+    [rule] = next_door.elements[0].rules
+    assert [action.action for action in rule.do] == ["go", "announce"]
+    assert rule.condition == ["clicked", "other"]
+    abroad, _ = paste(Slide(id="third", title="C"), clipping, fresh_ids(6), course=away)
+    [rule] = abroad.elements[0].rules
+    assert [action.action for action in rule.do] == ["announce"] and rule.condition is False
+
+
 def test_kinds_tell_apart_what_has_the_same_id():
     rule = hostile().elements[1].rules[0]
     assert named(rule, "variable") == {"note"} and named(rule, "element") == {"note", "text"}

@@ -8581,7 +8581,8 @@ export interface components {
          *
          *     `overlays` are those that they open; what stands on these is among the elements.
          *
-         *     `variables`, `media` and `styles` are what they use of their course, for pasting in another.
+         *     `variables`, `media` and `styles` are what they use of their course, for pasting in another;
+         *     `course` is the id of that.
          */
         Clipping: {
             /**
@@ -8619,6 +8620,11 @@ export interface components {
              * @default []
              */
             styles: components["schemas"]["NamedStyle"][];
+            /**
+             * Course
+             * @default
+             */
+            course: string;
         };
         /** ClipIn */
         ClipIn: {

@@ -210,7 +210,7 @@ def edit_paste(request: HttpRequest, data: PasteIn) -> dict[str, Any]:
     """Put copies of what was clipped on a slide; what the course lacks for them comes along."""
     slide, selected = paste(
         data.slide, data.clipping, core.system_ids(), data.dx, data.dy,
-        overlay_of(data.slide, data.onto),
+        overlay_of(data.slide, data.onto), data.course,
     )
     courses = (data.course, welcome(data.course, data.clipping)) if data.course else None
     return edited_slide(data.slide, slide, selected, courses)

@@ -18,11 +18,12 @@ from zigzag_core.course import (
 )
 from zigzag_core.course.model import Model
 from zigzag_core.course.questions.question import answer_elements
-from zigzag_core.course.references import Identity, identities, named, rewired
+from zigzag_core.course.references import Identity, Reference, identities, named, pruned, rewired
 from zigzag_core.course.rules.patterns import RevealSet
 from zigzag_core.course.style.style import GIVEN_LOOKS
 
 from ..arranging.groups import outermost, with_members
+from ..idle import is_idle
 from ..names import free_name, free_title, named_apart
 from ..removing import without_things
 from .pattern_parts import joined
@@ -34,7 +35,8 @@ class Clipping(Model):
 
     `overlays` are those that they open; what stands on these is among the elements.
 
-    `variables`, `media` and `styles` are what they use of their course, for pasting in another.
+    `variables`, `media` and `styles` are what they use of their course, for pasting in another;
+    `course` is the id of that.
     """
 
     elements: tuple[Element, ...] = ()
@@ -44,6 +46,7 @@ class Clipping(Model):
     variables: tuple[Variable, ...] = ()
     media: tuple[MediaFile, ...] = ()
     styles: tuple[NamedStyle, ...] = ()
+    course: str = ""
 
 
 def clip(slide: Slide, ids: Iterable[str], course: Course | None = None) -> Clipping:
@@ -89,6 +92,7 @@ def _with_belongings(clipping: Clipping, course: Course) -> Clipping:
         "variables": tuple(v for v in course.variables if v.id in variables),
         "media": tuple(file for file in course.media if file.id in media),
         "styles": tuple(style for style in course.styles if style.id in styles),
+        "course": course.id,
     })
 
 
@@ -121,14 +125,15 @@ def welcome(course: Course, clipping: Clipping) -> Course:
 
 def paste(
     slide: Slide, clipping: Clipping, fresh: IdSource, dx: float = 0, dy: float = 0,
-    onto: str | None = None,
+    onto: str | None = None, course: Course | None = None,
 ) -> tuple[Slide, tuple[str, ...]]:
     """Return `slide` with copies of what is clipped, and the ids of the new elements to select.
 
     Copies lie on top in their own order, shifted by (dx, dy) px, and follow in the running
     order; names count on; groups, questions, rules and patterns are rewired to the copies. They
     come onto the overlay `onto`, or the slide. A place that came from a layout stays as it was.
-    Some parts of a question that is on the slide become more parts of it.
+    Some parts of a question that is on the slide become more parts of it. What the copies named
+    and is neither on the slide nor (of slides) in `course` they name no more.
     """
     here = {overlay.id for overlay in slide.overlays}
     overlays = tuple(overlay for overlay in clipping.overlays if overlay.id not in here)
@@ -159,7 +164,31 @@ def paste(
         "patterns": (*grown, *named_apart(copied.patterns, slide.patterns)),
     })
     chosen = outermost([e for e in elements if e.overlay not in coming], of)
-    return pasted, tuple(of[name] for name in chosen)
+    return _at_home(pasted, clipping, course), tuple(of[name] for name in chosen)
+
+
+_ON_A_SLIDE = frozenset({
+    "element", "overlay", "question", "part", "pattern", "cue", "move", "row", "rule"})
+
+
+def _at_home(slide: Slide, clipping: Clipping, course: Course | None) -> Slide:
+    """The slide without what names things that stayed behind, on another slide or in a course.
+
+    What conditions ask about may be on another slide of the same course.
+    """
+    here = set(identities(slide))
+    abroad = course is not None and clipping.course not in ("", course.id)
+    slides = None if course is None else {*course.slides, slide.id}
+
+    def is_gone(found: Reference | Identity) -> bool:
+        if isinstance(found, Identity) or found.weak or (found.asked and not abroad):
+            return False
+        if found.kinds == ("slide",):
+            return slides is not None and found.id not in slides
+        return set(found.kinds) <= _ON_A_SLIDE and not any(
+            Identity(kind, found.id) in here for kind in found.kinds)
+
+    return pruned(slide, is_gone, is_idle) or slide
 
 
 def _questions(
