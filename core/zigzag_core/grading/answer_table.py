@@ -8,11 +8,8 @@ from itertools import product
 from typing import Any
 
 from zigzag_core.course import IdSource, plain, rich
-from zigzag_core.course.questions.answer_row import AnswerRow
+from zigzag_core.course.questions.answer_row import MOST_PARTS, AnswerRow
 from zigzag_core.course.text.numbers import in_digits
-
-MOST_PARTS = 12
-"""So many answers can be combined: 4,096 rows."""
 
 
 class BadTable(ValueError):

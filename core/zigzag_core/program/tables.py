@@ -11,6 +11,7 @@ from pydantic import BaseModel
 from pydantic_core import PydanticUndefined
 
 from zigzag_core.course import CourseDocument
+from zigzag_core.course.questions.answer_row import MOST_PARTS
 from zigzag_core.course.questions.descriptors import DESCRIPTORS
 from zigzag_core.course.questions.feedback import Feedback
 from zigzag_core.course.rules.expression import GIVEN, OPERATORS
@@ -18,7 +19,6 @@ from zigzag_core.course.rules.patterns import SETS
 from zigzag_core.course.style.style import Look
 from zigzag_core.course.style.theme import ROLES
 from zigzag_core.course.text.rich_text import LiveValue
-from zigzag_core.grading.answer_table import MOST_PARTS
 
 from .limits import LIMITS
 from .model import Event

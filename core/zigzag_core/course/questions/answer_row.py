@@ -14,6 +14,10 @@ Count = Annotated[int, Field(ge=0, le=1_000)]
 Value = Annotated[str, Field(max_length=500), Refers(("part",), of_pairs=True)]
 
 
+MOST_PARTS = 12
+"""So many answers can be combined: 4,096 rows."""
+
+
 class OtherThan(Model):
     """Anything but `value` in a part, or nothing."""
 

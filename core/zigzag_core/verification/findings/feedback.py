@@ -5,7 +5,8 @@ from collections.abc import Iterator
 from zigzag_core.course import Slide, plain
 from zigzag_core.course.questions import feedback as f
 from zigzag_core.course.questions import question as q
-from zigzag_core.grading.answer_table import MOST_PARTS, coverage
+from zigzag_core.course.questions.answer_row import MOST_PARTS
+from zigzag_core.grading.answer_table import coverage
 
 from .finding import Problem
 
