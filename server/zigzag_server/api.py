@@ -14,6 +14,7 @@ from .courses.api import router as courses
 from .courses.does_api import router as does
 from .courses.edits_api import router as edits
 from .courses.history_api import router as history
+from .courses.layouts_api import router as layouts
 from .courses.media_api import router as media
 from .courses.questions_api import router as questions
 from .practice.api import router as practice
@@ -39,6 +40,7 @@ api.add_router("", media)
 api.add_router("", history)
 api.add_router("/edits", edits)
 api.add_router("/edits", does)
+api.add_router("/edits", layouts)
 api.add_router("/edits", questions)
 api.add_router("", publishing)
 api.add_router("/practice", practice)

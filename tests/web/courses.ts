@@ -3,7 +3,8 @@ import type { Change, Course, Edited, Element, Slide } from "../../web/api/types
 import { diff } from "../../web/workbench/store/changes";
 import type { SlideBase } from "../../web/workbench/store/edits";
 import { EMPTY_COURSE } from "../../web/workbench/store/emptyCourse";
-import { goToSlide, load, useCourse, type Loaded } from "../../web/workbench/store/store";
+import type { Loaded } from "../../web/workbench/store/documents";
+import { goToSlide, load, useCourse } from "../../web/workbench/store/store";
 
 /** An element with as little as the store needs. */
 export function box(id: string, x = 0): Element {

@@ -733,26 +733,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/edits/new-slide": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Edit New Slide
-         * @description Make a new slide: with its title alone, or from a layout.
-         */
-        post: operations["zigzag_server_courses_edits_api_edit_new_slide"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/edits/duplicate-slide": {
         parameters: {
             query?: never;
@@ -767,86 +747,6 @@ export interface paths {
          * @description Make a copy of a slide, everything on it rewired to the copy.
          */
         post: operations["zigzag_server_courses_edits_api_edit_duplicate_slide"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/edits/layouts": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Edit Layouts
-         * @description List the layouts that a course has, and the shipped ones that it may take in.
-         */
-        post: operations["zigzag_server_courses_edits_api_edit_layouts"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/edits/change-layout": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Edit Change Layout
-         * @description Let a slide follow another layout, or none.
-         */
-        post: operations["zigzag_server_courses_edits_api_edit_change_layout"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/edits/layout-from": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Edit Layout From
-         * @description Make a layout of a slide, which then follows it.
-         */
-        post: operations["zigzag_server_courses_edits_api_edit_layout_from"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/edits/update-layout": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Edit Update Layout
-         * @description Let the layout of a slide become as the slide is; what else follows it changes with it.
-         */
-        post: operations["zigzag_server_courses_edits_api_edit_update_layout"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1067,6 +967,106 @@ export interface paths {
          * @description Read a typed expression.
          */
         post: operations["zigzag_server_courses_does_api_read_expression"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/edits/new-slide": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Edit New Slide
+         * @description Make a new slide: with its title alone, or from a layout.
+         */
+        post: operations["zigzag_server_courses_layouts_api_edit_new_slide"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/edits/layouts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Edit Layouts
+         * @description List the layouts that a course has, and the shipped ones that it may take in.
+         */
+        post: operations["zigzag_server_courses_layouts_api_edit_layouts"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/edits/change-layout": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Edit Change Layout
+         * @description Let a slide follow another layout, or none.
+         */
+        post: operations["zigzag_server_courses_layouts_api_edit_change_layout"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/edits/layout-from": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Edit Layout From
+         * @description Make a layout of a slide, which then follows it.
+         */
+        post: operations["zigzag_server_courses_layouts_api_edit_layout_from"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/edits/update-layout": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Edit Update Layout
+         * @description Let the layout of a slide become as the slide is; what else follows it changes with it.
+         */
+        post: operations["zigzag_server_courses_layouts_api_edit_update_layout"];
         delete?: never;
         options?: never;
         head?: never;
@@ -8738,17 +8738,6 @@ export interface components {
              */
             size: components["schemas"]["SlideSize"];
         };
-        /** NewSlideIn */
-        NewSlideIn: {
-            /**
-             * Title
-             * @default New slide
-             */
-            title: string;
-            course?: components["schemas"]["Course"] | null;
-            /** Layout */
-            layout?: string | null;
-        };
         /** CopySlideIn */
         CopySlideIn: {
             slide: components["schemas"]["Slide"];
@@ -8757,32 +8746,6 @@ export interface components {
              * @default []
              */
             titles: string[];
-        };
-        /** LayoutsIn */
-        LayoutsIn: {
-            course: components["schemas"]["Course"];
-        };
-        /**
-         * LayoutIn
-         * @description `layout` None takes the slide off its layout.
-         */
-        LayoutIn: {
-            slide: components["schemas"]["Slide"];
-            course: components["schemas"]["Course"];
-            /** Layout */
-            layout?: string | null;
-        };
-        /** LayoutFromIn */
-        LayoutFromIn: {
-            slide: components["schemas"]["Slide"];
-            course: components["schemas"]["Course"];
-            /** Name */
-            name: string;
-        };
-        /** SlideInCourse */
-        SlideInCourse: {
-            slide: components["schemas"]["Slide"];
-            course: components["schemas"]["Course"];
         };
         /**
          * OutlineIn
@@ -8964,6 +8927,43 @@ export interface components {
             };
             /** Text */
             text: string;
+        };
+        /** NewSlideIn */
+        NewSlideIn: {
+            /**
+             * Title
+             * @default New slide
+             */
+            title: string;
+            course?: components["schemas"]["Course"] | null;
+            /** Layout */
+            layout?: string | null;
+        };
+        /** LayoutsIn */
+        LayoutsIn: {
+            course: components["schemas"]["Course"];
+        };
+        /**
+         * LayoutIn
+         * @description `layout` None takes the slide off its layout.
+         */
+        LayoutIn: {
+            slide: components["schemas"]["Slide"];
+            course: components["schemas"]["Course"];
+            /** Layout */
+            layout?: string | null;
+        };
+        /** LayoutFromIn */
+        LayoutFromIn: {
+            slide: components["schemas"]["Slide"];
+            course: components["schemas"]["Course"];
+            /** Name */
+            name: string;
+        };
+        /** SlideInCourse */
+        SlideInCourse: {
+            slide: components["schemas"]["Slide"];
+            course: components["schemas"]["Course"];
         };
         /** PartsIn */
         PartsIn: {
@@ -11687,30 +11687,6 @@ export interface operations {
             };
         };
     };
-    zigzag_server_courses_edits_api_edit_new_slide: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["NewSlideIn"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Edited"];
-                };
-            };
-        };
-    };
     zigzag_server_courses_edits_api_edit_duplicate_slide: {
         parameters: {
             query?: never;
@@ -11721,102 +11697,6 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["CopySlideIn"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Edited"];
-                };
-            };
-        };
-    };
-    zigzag_server_courses_edits_api_edit_layouts: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["LayoutsIn"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Layout"][];
-                };
-            };
-        };
-    };
-    zigzag_server_courses_edits_api_edit_change_layout: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["LayoutIn"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Edited"];
-                };
-            };
-        };
-    };
-    zigzag_server_courses_edits_api_edit_layout_from: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["LayoutFromIn"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Edited"];
-                };
-            };
-        };
-    };
-    zigzag_server_courses_edits_api_edit_update_layout: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["SlideInCourse"];
             };
         };
         responses: {
@@ -12095,6 +11975,126 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Read"];
+                };
+            };
+        };
+    };
+    zigzag_server_courses_layouts_api_edit_new_slide: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewSlideIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Edited"];
+                };
+            };
+        };
+    };
+    zigzag_server_courses_layouts_api_edit_layouts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LayoutsIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Layout"][];
+                };
+            };
+        };
+    };
+    zigzag_server_courses_layouts_api_edit_change_layout: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LayoutIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Edited"];
+                };
+            };
+        };
+    };
+    zigzag_server_courses_layouts_api_edit_layout_from: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LayoutFromIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Edited"];
+                };
+            };
+        };
+    };
+    zigzag_server_courses_layouts_api_edit_update_layout: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SlideInCourse"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Edited"];
                 };
             };
         };

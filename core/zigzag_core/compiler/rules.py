@@ -1,6 +1,6 @@
 """From authors' rules to the program's."""
 
-from collections.abc import Iterable, Mapping
+from collections.abc import Callable, Iterable, Mapping
 from dataclasses import dataclass
 from typing import Any
 
@@ -142,16 +142,48 @@ def _action(
     match action:
         case rules.GoTo(go=go):
             yield p.Go(to=go.to, slide=getattr(go, "slide", None))
-        case rules.ShowOrHide(action=how, what=what):
+        case rules.RunTiming(action=how, of=of):
+            owner = of or (slide.id if slide else None)
+            if owner:
+                yield p.RunClock(of=owner, run=how.removesuffix("_timing"))
+        case rules.OfQuestion(action=how, question=question):
+            yield p.Submit(question=question) if how == "submit" else p.Reset(question=question)
+        case rules.StartOver():
+            yield from start_over(action, scope, slide)
+        case rules.Calculate() | rules.Switch() | rules.Pick() | rules.Take():
+            yield from _to_variable(action, meant, scope)
+        case rules.ShowOrHide() | rules.GiveLook() | rules.PlayMedia() | rules.MoveAlong():
+            yield from _to_element(action, meant, scope)
+        case _:
+            yield from _to_outside(action)
+
+
+Meant = Callable[[str], str]
+"""Gives the element that an id in an action stands for."""
+
+
+def _to_element(action: Action, meant: Meant, scope: Scope) -> Iterable[p.Action]:
+    """What is done to an element, or to an overlay."""
+    match action:
+        case rules.ShowOrHide(action="toggle", what=what):
+            yield p.Toggle(element=meant(what))
+        case rules.ShowOrHide(action="show", what=what):
             name = meant(what)
-            if how == "toggle":
-                yield p.Toggle(element=name)
-            elif name in scope.overlays:
-                yield p.OpenOverlay(overlay=name) if how == "show" else p.CloseOverlay(overlay=name)
-            else:
-                yield p.Show(element=name) if how == "show" else p.Hide(element=name)
+            yield p.OpenOverlay(overlay=name) if name in scope.overlays else p.Show(element=name)
+        case rules.ShowOrHide(what=what):
+            name = meant(what)
+            yield p.CloseOverlay(overlay=name) if name in scope.overlays else p.Hide(element=name)
         case rules.GiveLook(what=what, look=look):
             yield p.SetLook(element=meant(what), look=look)
+        case rules.PlayMedia(action=how, what=what, at=at):
+            yield p.PlayMedia(element=meant(what), run=how, at=round(at * 1000))
+        case rules.MoveAlong(what=what, move=move):
+            yield p.MoveElement(element=meant(what), move=move)
+
+
+def _to_variable(action: Action, meant: Meant, scope: Scope) -> Iterable[p.Action]:
+    """What is done to a variable."""
+    match action:
         case rules.Calculate(action=how, variable=variable, value=value):
             value = program_expression(value, scope)
             operator = {"add": "+", "multiply": "*"}.get(how)
@@ -166,18 +198,11 @@ def _action(
             source = scope.inputs.get(meant(field))
             if source:
                 yield p.SetVariable(variable=variable, value=["variable", source])
-        case rules.PlayMedia(action=how, what=what, at=at):
-            yield p.PlayMedia(element=meant(what), run=how, at=round(at * 1000))
-        case rules.MoveAlong(what=what, move=move):
-            yield p.MoveElement(element=meant(what), move=move)
-        case rules.RunTiming(action=how, of=of):
-            owner = of or (slide.id if slide else None)
-            if owner:
-                yield p.RunClock(of=owner, run=how.removesuffix("_timing"))
-        case rules.OfQuestion(action=how, question=question):
-            yield p.Submit(question=question) if how == "submit" else p.Reset(question=question)
-        case rules.StartOver():
-            yield from start_over(action, scope, slide)
+
+
+def _to_outside(action: Action) -> Iterable[p.Action]:
+    """What the page around the run does, and waiting."""
+    match action:
         case rules.Mark(status=status):
             yield p.Mark(status=status)
         case rules.OpenLink(address=address) if address:

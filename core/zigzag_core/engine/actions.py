@@ -1,5 +1,6 @@
 """What each action does to a run."""
 
+from collections.abc import Callable, Mapping
 from typing import Any
 
 from . import moving, questions
@@ -9,50 +10,22 @@ from .state import Time
 
 def act(run: Run, action: Any) -> None:
     """Do one action at once; a *wait* is for `following` to heed."""
-    match action.do:
-        case "go":
-            moving.go(run, action.to, action.slide, offer_back=action.back)
-        case "enter":
-            moving.enter(run, action.slide)
-        case "show" | "hide" | "toggle":
-            _show(run, action.element, action.do)
-        case "look":
-            looks = {k: v for k, v in run.state.looks.items() if k != action.element}
-            if action.look is not None and action.element in run.index.elements:
-                looks[action.element] = action.look
-            run.update(looks=looks)
-        case "set":
-            run.set_variable(action.variable, action.value)
-        case "pick":
-            _pick(run, action)
-        case "open":
-            moving.open_overlay(run, action.overlay)
-        case "close":
-            moving.close_overlay(run, action.overlay)
-        case "choose":
-            questions.choose(run, action.question, action.choice)
-        case "submit":
-            questions.submit(run, action.question)
-        case "reset":
-            questions.reset(run, action.question, action.answer_only)
-        case "clear":
-            moving.clear(run, action)
-        case "move":
-            moving.start_move(run, action.element, action.move)
-        case "clock":
-            _run_clock(run, action.of, action.run)
-        case "mark":
-            _mark(run, action.status)
-        case "media":
-            run.effects.append({
-                "effect": "media", "element": action.element, "run": action.run, "at": action.at,
-            })
-        case "sound":
-            run.effects.append({"effect": "sound", "media": action.media})
-        case "link":
-            run.effects.append({"effect": "link", "address": action.address})
-        case "announce":
-            run.effects.append({"effect": "announce", "text": action.text})
+    do = _DO.get(action.do)
+    if do is not None:
+        do(run, action)
+
+
+def _give_look(run: Run, action: Any) -> None:
+    looks = {k: v for k, v in run.state.looks.items() if k != action.element}
+    if action.look is not None and action.element in run.index.elements:
+        looks[action.element] = action.look
+    run.update(looks=looks)
+
+
+def _media(run: Run, action: Any) -> None:
+    run.effects.append({
+        "effect": "media", "element": action.element, "run": action.run, "at": action.at,
+    })
 
 
 def _show(run: Run, name: str, how: str) -> None:
@@ -95,3 +68,27 @@ def _mark(run: Run, status: str) -> None:
         run.update(completed=True)
     elif run.state.marked != "passed":
         run.update(marked=status)
+
+
+_DO: Mapping[str, Callable[[Run, Any], None]] = {
+    "go": lambda run, a: moving.go(run, a.to, a.slide, offer_back=a.back),
+    "enter": lambda run, a: moving.enter(run, a.slide),
+    **dict.fromkeys(("show", "hide", "toggle"), lambda run, a: _show(run, a.element, a.do)),
+    "look": _give_look,
+    "set": lambda run, a: run.set_variable(a.variable, a.value),
+    "pick": _pick,
+    "open": lambda run, a: moving.open_overlay(run, a.overlay),
+    "close": lambda run, a: moving.close_overlay(run, a.overlay),
+    "choose": lambda run, a: questions.choose(run, a.question, a.choice),
+    "submit": lambda run, a: questions.submit(run, a.question),
+    "reset": lambda run, a: questions.reset(run, a.question, a.answer_only),
+    "clear": lambda run, a: moving.clear(run, a),
+    "move": lambda run, a: moving.start_move(run, a.element, a.move),
+    "clock": lambda run, a: _run_clock(run, a.of, a.run),
+    "mark": lambda run, a: _mark(run, a.status),
+    "media": _media,
+    "sound": lambda run, a: run.effects.append({"effect": "sound", "media": a.media}),
+    "link": lambda run, a: run.effects.append({"effect": "link", "address": a.address}),
+    "announce": lambda run, a: run.effects.append({"effect": "announce", "text": a.text}),
+}
+"""What each action of a program does, by its name."""

@@ -4,7 +4,7 @@
 `web/player/engine`; traces written from here hold the two together.
 """
 
-from collections.abc import Iterable
+from collections.abc import Callable, Iterable, Mapping
 from typing import Any
 
 from zigzag_core.program import COURSE
@@ -93,46 +93,16 @@ def _take(run: Run, event: Event) -> None:
         return
     if run.state.slide is None or run.state.ended:
         return
-    match kind:
-        case "resume":
-            moving.resume(run)
-        case "tick":
-            clock.advance(run, min(max(int(event["ms"]), 0), LIMITS.longest_tick))
-        case "clicked":
-            learner.click(run, event["target"])
-        case "double_clicked":
-            learner.double_click(run, event["target"])
-        case "pointed":
-            learner.point(run, event["target"], event["away"])
-        case "key":
-            learner.press_key(run, to_text(event["key"]))
-        case "entered":
-            learner.enter_value(run, event["target"], event["value"])
-        case "answered":
-            questions.answer(run, event["question"], event["part"], event["value"])
-        case "dropped":
-            learner.drop(run, event["target"], event["on"], event["x"], event["y"])
-        case "media":
-            learner.media_event(run, event["target"], event["what"])
-        case "played":
-            learner.played(run, event["target"], event["since"], event["until"])
-        case "next" | "previous":
-            moving.go(run, kind, None)
-        case "slide":
-            _choose_slide(run, event["target"])
-        case "close":
-            overlay = run.index.overlays.get(event["target"])
-            if overlay is not None and (overlay.on_escape or overlay.on_outside):
-                moving.close_overlay(run, overlay.id)
-        case "pause":
-            run.update(paused=not event["on"])
-        case "set":
-            value = event["value"]
-            run.set_variable(event["target"], value)
-        case "more_time":
-            run.update(more_time=min(max(number(event["factor"]), 0), LIMITS.most_time))
-        case "leave":
-            moving.go(run, "leave", None)
+    take = _TAKE.get(kind)
+    if take is not None:
+        take(run, event)
+
+
+def _close(run: Run, event: Event) -> None:
+    """The learner closes an overlay, where it lets itself be closed."""
+    overlay = run.index.overlays.get(event["target"])
+    if overlay is not None and (overlay.on_escape or overlay.on_outside):
+        moving.close_overlay(run, overlay.id)
 
 
 def _choose_slide(run: Run, slide: str) -> None:
@@ -141,6 +111,32 @@ def _choose_slide(run: Run, slide: str) -> None:
         moving.go(run, "slide", slide)
     elif slide in run.index.position:
         moving.closed(run)
+
+
+_TAKE: Mapping[str, Callable[[Run, Event], None]] = {
+    "resume": lambda run, e: moving.resume(run),
+    "tick": lambda run, e: clock.advance(run, min(max(int(e["ms"]), 0), LIMITS.longest_tick)),
+    "clicked": lambda run, e: learner.click(run, e["target"]),
+    "double_clicked": lambda run, e: learner.double_click(run, e["target"]),
+    "pointed": lambda run, e: learner.point(run, e["target"], e["away"]),
+    "key": lambda run, e: learner.press_key(run, to_text(e["key"])),
+    "entered": lambda run, e: learner.enter_value(run, e["target"], e["value"]),
+    "answered": lambda run, e: questions.answer(run, e["question"], e["part"], e["value"]),
+    "dropped": lambda run, e: learner.drop(run, e["target"], e["on"], e["x"], e["y"]),
+    "media": lambda run, e: learner.media_event(run, e["target"], e["what"]),
+    "played": lambda run, e: learner.played(run, e["target"], e["since"], e["until"]),
+    "next": lambda run, e: moving.go(run, "next", None),
+    "previous": lambda run, e: moving.go(run, "previous", None),
+    "slide": lambda run, e: _choose_slide(run, e["target"]),
+    "close": _close,
+    "pause": lambda run, e: run.update(paused=not e["on"]),
+    "set": lambda run, e: run.set_variable(e["target"], e["value"]),
+    "more_time": lambda run, e: run.update(
+        more_time=min(max(number(e["factor"]), 0), LIMITS.most_time)),
+    "leave": lambda run, e: moving.go(run, "leave", None),
+}
+"""What each event from outside does to a run, by its name; a *start* is taken before."""
+
 
 
 def _settle(run: Run) -> None:

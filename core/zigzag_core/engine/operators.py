@@ -5,58 +5,19 @@ compares texts as texts and all else as numbers; a division by 0 gives 0.
 """
 
 import math
+from collections.abc import Callable, Mapping
 
 from .values import Value, clipped, number, to_number, to_text, to_yes_no
 
 
 def apply(operator: str, values: list[Value]) -> Value:
-    """Return what `operator` makes of `values`."""
-    match operator:
-        case "not":
-            return not to_yes_no(values[0])
-        case "=":
-            return _same(values[0], values[1])
-        case "!=":
-            return not _same(values[0], values[1])
-        case "join":
-            return clipped("".join(to_text(value) for value in values))
-        case "length":
-            return float(len(to_text(values[0])))
-        case "lower":
-            return _lower(to_text(values[0]))
-    numbers = [to_number(value) for value in values]
-    match operator:
-        case "+" | "*":
-            total = numbers[0]
-            for value in numbers[1:]:
-                total = number(total + value if operator == "+" else total * value)
-            return total
-        case "-":
-            return number(numbers[0] - numbers[1] if len(numbers) == 2 else -numbers[0])
-        case "/":
-            return number(numbers[0] / numbers[1]) if numbers[1] else 0.0
-        case "%":
-            if not numbers[1]:
-                return 0.0
-            return number(numbers[0] - numbers[1] * math.floor(numbers[0] / numbers[1]))
-        case "<":
-            return numbers[0] < numbers[1]
-        case "<=":
-            return numbers[0] <= numbers[1]
-        case ">":
-            return numbers[0] > numbers[1]
-        case ">=":
-            return numbers[0] >= numbers[1]
-        case "min":
-            return min(numbers)
-        case "max":
-            return max(numbers)
-        case "abs":
-            return abs(numbers[0])
-        case "round":
-            return number(math.floor(numbers[0] + 0.5))
-        case "floor":
-            return number(math.floor(numbers[0]))
+    """Return what `operator` makes of `values`; 0 where there is no such operator."""
+    over_values = _OVER_VALUES.get(operator)
+    if over_values is not None:
+        return over_values(values)
+    over_numbers = _OVER_NUMBERS.get(operator)
+    if over_numbers is not None:
+        return over_numbers([to_number(value) for value in values])
     return 0.0
 
 
@@ -69,3 +30,41 @@ def _same(left: Value, right: Value) -> bool:
 def _lower(text: str) -> str:
     """Lower the letters A to Z only: all that every language does alike."""
     return "".join(chr(ord(c) + 32) if "A" <= c <= "Z" else c for c in text)
+
+
+def _folded(numbers: list[float], times: bool) -> float:
+    """The sum or the product, each step a number of the engine."""
+    total = numbers[0]
+    for value in numbers[1:]:
+        total = number(total * value if times else total + value)
+    return total
+
+
+def _remainder(a: float, b: float) -> float:
+    return number(a - b * math.floor(a / b)) if b else 0.0
+
+
+_OVER_VALUES: Mapping[str, Callable[[list[Value]], Value]] = {
+    "not": lambda v: not to_yes_no(v[0]),
+    "=": lambda v: _same(v[0], v[1]),
+    "!=": lambda v: not _same(v[0], v[1]),
+    "join": lambda v: clipped("".join(to_text(value) for value in v)),
+    "length": lambda v: float(len(to_text(v[0]))),
+    "lower": lambda v: _lower(to_text(v[0])),
+}
+_OVER_NUMBERS: Mapping[str, Callable[[list[float]], Value]] = {
+    "+": lambda n: _folded(n, times=False),
+    "*": lambda n: _folded(n, times=True),
+    "-": lambda n: number(n[0] - n[1] if len(n) == 2 else -n[0]),
+    "/": lambda n: number(n[0] / n[1]) if n[1] else 0.0,
+    "%": lambda n: _remainder(n[0], n[1]),
+    "<": lambda n: n[0] < n[1],
+    "<=": lambda n: n[0] <= n[1],
+    ">": lambda n: n[0] > n[1],
+    ">=": lambda n: n[0] >= n[1],
+    "min": min,
+    "max": max,
+    "abs": lambda n: abs(n[0]),
+    "round": lambda n: number(math.floor(n[0] + 0.5)),
+    "floor": lambda n: number(math.floor(n[0])),
+}

@@ -6,7 +6,7 @@ from django.http import HttpRequest
 from ninja import Field, Router, Schema
 from zigzag_core import course as core
 from zigzag_core.access.contrast import weak_pairs
-from zigzag_core.course.elements.blank import Addition, blank_slide
+from zigzag_core.course.elements.blank import Addition
 from zigzag_core.course.questions.new_questions import QUESTION_KINDS
 from zigzag_core.course.references import Identity
 from zigzag_core.editing import search as finding
@@ -14,14 +14,6 @@ from zigzag_core.editing.adding import add
 from zigzag_core.editing.arranging import arrange, groups
 from zigzag_core.editing.arranging.resizing import resize_course
 from zigzag_core.editing.copies.copying import Clipping, clip, duplicate_slide, paste, welcome
-from zigzag_core.editing.layouts.following import (
-    change_layout,
-    known_layouts,
-    slide_from,
-    update_layout,
-    with_layout,
-)
-from zigzag_core.editing.layouts.making import layout_from
 from zigzag_core.editing.mending import mended
 from zigzag_core.editing.outline import plant, read_outline
 from zigzag_core.editing.questions.placement import covers_others
@@ -35,7 +27,7 @@ from zigzag_core.editing.removing import (
 )
 
 from zigzag_server.accounts.auth import author
-from zigzag_server.problems import Problem, not_found
+from zigzag_server.problems import Problem
 
 from . import store
 from .edited import Edited, edited, edited_slide
@@ -109,34 +101,9 @@ class ArrangeIn(ElementsIn):
     size: core.SlideSize = core.SlideSize()
 
 
-class NewSlideIn(Schema):
-    title: str = Field(default="New slide", max_length=200)
-    course: core.Course | None = None
-    layout: str | None = None
-
-
 class CopySlideIn(Schema):
     slide: core.Slide
     titles: list[str] = []
-
-
-class SlideInCourse(Schema):
-    slide: core.Slide
-    course: core.Course
-
-
-class LayoutIn(SlideInCourse):
-    """`layout` None takes the slide off its layout."""
-
-    layout: str | None = None
-
-
-class LayoutFromIn(SlideInCourse):
-    name: str = Field(min_length=1, max_length=200)
-
-
-class LayoutsIn(Schema):
-    course: core.Course
 
 
 class OutlineIn(Schema):
@@ -277,57 +244,11 @@ def edit_arrange(request: HttpRequest, data: ArrangeIn) -> dict[str, Any]:
     return edited_slide(data.slide, slide, ids)
 
 
-@router.post("/new-slide", response=Edited)
-def edit_new_slide(request: HttpRequest, data: NewSlideIn) -> dict[str, Any]:
-    """Make a new slide: with its title alone, or from a layout."""
-    if data.course is None or data.layout is None:
-        slide = blank_slide(data.title, core.system_ids())
-        return edited({}, (slide,), made=slide.id)
-    course, layout = _with_layout(data.course, data.layout)
-    slide = slide_from(layout, course, data.title, core.system_ids())
-    return edited({}, (slide,), (), (data.course, course), made=slide.id)
-
-
 @router.post("/duplicate-slide", response=Edited)
 def edit_duplicate_slide(request: HttpRequest, data: CopySlideIn) -> dict[str, Any]:
     """Make a copy of a slide, everything on it rewired to the copy."""
     slide = duplicate_slide(data.slide, core.system_ids(), data.titles)
     return edited({}, (slide,), made=slide.id)
-
-
-@router.post("/layouts", response=list[core.Layout])
-def edit_layouts(request: HttpRequest, data: LayoutsIn) -> tuple[core.Layout, ...]:
-    """List the layouts that a course has, and the shipped ones that it may take in."""
-    return known_layouts(data.course)
-
-
-@router.post("/change-layout", response=Edited)
-def edit_change_layout(request: HttpRequest, data: LayoutIn) -> dict[str, Any]:
-    """Let a slide follow another layout, or none."""
-    if data.layout is None:
-        slide = change_layout(data.slide, None, data.course, core.system_ids())
-        return edited_slide(data.slide, slide)
-    course, layout = _with_layout(data.course, data.layout)
-    slide = change_layout(data.slide, layout, course, core.system_ids())
-    return edited_slide(data.slide, slide, (), (data.course, course))
-
-
-@router.post("/layout-from", response=Edited)
-def edit_layout_from(request: HttpRequest, data: LayoutFromIn) -> dict[str, Any]:
-    """Make a layout of a slide, which then follows it."""
-    layout, slide = layout_from(data.slide, data.course, data.name, core.system_ids())
-    course = data.course.model_copy(update={"layouts": (*data.course.layouts, layout)})
-    return edited_slide(data.slide, slide, (), (data.course, course))
-
-
-@router.post("/update-layout", response=Edited)
-def edit_update_layout(request: HttpRequest, data: SlideInCourse) -> dict[str, Any]:
-    """Let the layout of a slide become as the slide is; what else follows it changes with it."""
-    try:
-        course, slide = update_layout(data.slide, data.course)
-    except KeyError:
-        raise not_found("layout") from None
-    return edited_slide(data.slide, slide, (), (data.course, course))
 
 
 @router.post("/outline", response=Edited)
@@ -397,10 +318,3 @@ def _between(before: core.CourseDocument, after: core.CourseDocument) -> dict[st
     known = {slide.id: slide for slide in before.slides}
     changed = [slide for slide in after.slides if slide != known[slide.id]]
     return edited(known, changed, (), (before.course, after.course))
-
-
-def _with_layout(course: core.Course, layout: str) -> tuple[core.Course, core.Layout]:
-    try:
-        return with_layout(course, layout)
-    except KeyError:
-        raise not_found("layout") from None

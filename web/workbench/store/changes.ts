@@ -1,5 +1,5 @@
 /**
- * Changes: what an edit does to a course, as operations on its JSON. The twin of `editing/changes.py`,
+ * Changes: what an edit does to a course, as operations on its JSON. The twin of `editing/changes/`,
  * which says how they are made and why; traces hold the two together.
  */
 import type { Change, Operation } from "../../api/types";

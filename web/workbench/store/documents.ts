@@ -3,7 +3,17 @@ import type { Colours, Course, MediaFile, Slide } from "../../api/types";
 import type { MediaEntry, MediaMap } from "../../player/render/ElementView";
 import { following, sourcesOf, type Sources } from "../../player/render/resolve";
 import { settled } from "./following";
-import type { Document, Parts } from "./model";
+import type { Document, Parts, Versions } from "./model";
+
+/** A course as the server gives it, with the addresses of its files. */
+export interface Loaded {
+  slug: string;
+  version: number;
+  course: Course;
+  media: Record<string, string>;
+  previews: Record<string, string>;
+  slides: { version: number; slide: Slide }[];
+}
 
 /** Where stored bytes are found, by their SHA-256. */
 export type Addresses = Readonly<Record<string, { src: string; preview: string }>>;
@@ -54,4 +64,12 @@ export function mediaFor(files: readonly MediaFile[], addresses: Addresses, colo
     const { src, preview } = addresses[sha256] ?? { src: "", preview: "" };
     return [id, { src: coloured(src), preview: coloured(preview), type, w, h, duration, captions }];
   }));
+}
+
+/** Return the versions of a course as it was fetched. */
+export function versionsOf(data: Loaded): Versions {
+  return {
+    course: data.version,
+    slides: Object.fromEntries(data.slides.map(({ slide, version }) => [slide.id, version])),
+  };
 }

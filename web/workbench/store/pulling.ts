@@ -1,6 +1,7 @@
 /** Taking in what others have saved meanwhile, as long as it is not being changed here. */
 import { api, take } from "../../api/client";
-import { takeIn, useCourse, type Loaded } from "./store";
+import type { Loaded } from "./documents";
+import { takeIn, useCourse } from "./store";
 
 const EVERY_MS = 15_000;
 const { getState: get } = useCourse;

@@ -10,8 +10,9 @@ import { quiet } from "./edits";
 import { documentsOf } from "./history";
 import { SETTINGS, type Clash, type Parts, type Versions } from "./model";
 import { partsOf, readUnsent, writeUnsent, type Unsent } from "./offlineQueue";
+import type { Loaded } from "./documents";
 import * as store from "./store";
-import { knowMedia, load, showClash, showSaving, useCourse, type Loaded } from "./store";
+import { knowMedia, load, showClash, showSaving, useCourse } from "./store";
 
 const PAUSE_MS = 400;
 const RETRY_MS = [1_000, 2_000, 4_000, 8_000, 15_000];

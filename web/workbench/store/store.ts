@@ -8,7 +8,7 @@ import type { Change, Course, Element, MediaFile, Slide } from "../../api/types"
 import type { MediaMap } from "../../player/render/ElementView";
 import { following, type Sources } from "../../player/render/resolve";
 import { nameValues } from "../../player/render/valueNames";
-import { edited, followed, mediaFor, sourcesFor, written, type Addresses } from "./documents";
+import { edited, followed, mediaFor, sourcesFor, versionsOf, written, type Addresses, type Loaded } from "./documents";
 import { EMPTY_COURSE } from "./emptyCourse";
 import * as history from "./history";
 import { SETTINGS, type Clash, type Document, type Entry, type Parts, type Place, type Saving, type Versions } from "./model";
@@ -53,15 +53,6 @@ export const useCourse = create<CourseState>(() => ({
 
 const { getState: get, setState: set } = useCourse;
 
-export interface Loaded {
-  slug: string;
-  version: number;
-  course: Course;
-  media: Record<string, string>;
-  previews: Record<string, string>;
-  slides: { version: number; slide: Slide }[];
-}
-
 // Opening and closing
 
 /** Take in a course from the server. */
@@ -79,13 +70,6 @@ export function load(data: Loaded): void {
     dirty: new Set(), saving: { kind: "saved" }, clash: null, lost: [],
   });
   knowMedia(data.course.media, data.media, data.previews);
-}
-
-function versionsOf(data: Loaded): Versions {
-  return {
-    course: data.version,
-    slides: Object.fromEntries(data.slides.map(({ slide, version }) => [slide.id, version])),
-  };
 }
 
 /** Forget which course is open, so that it is fetched again. */

@@ -90,32 +90,13 @@ def new_element(
 def _plain_element(
     kind: Addition, common: dict[str, Any], fresh: IdSource, styles: Styles
 ) -> Element:
-    shape = {**common, **_follow("shape", styles)}
+    words = _words(kind, common, styles)
+    if words is not None:
+        return words
+    shape = _shape(kind, common, styles)
+    if shape is not None:
+        return shape
     match kind:
-        case "title":
-            return Text(w=880, h=76, level="title", text=rich("Title"), **common,
-                        **_follow("title", styles))
-        case "heading":
-            return Text(w=640, h=52, level="heading", text=rich("Heading"), **common,
-                        **_follow("heading", styles))
-        case "text":
-            return Text(w=480, h=120, text=rich("Text"), **common, **_follow("text", styles))
-        case "rectangle":
-            return Shape(w=320, h=200, decoration=True, **shape)
-        case "ellipse":
-            return Shape(w=220, h=220, decoration=True, shape="ellipse", **common,
-                         style=Style(fill="accent", align="center", valign="middle"))
-        case "line" | "arrow":
-            return Shape(w=360, h=0, decoration=True, shape=kind, **common,
-                         style=Style(border_colour="ink", border_width=4))
-        case "callout":
-            return Shape(w=360, h=150, shape="callout", text=rich("What is said"), **shape)
-        case "triangle":
-            return Shape(w=220, h=190, decoration=True, shape="polygon", **common,
-                         style=Style(fill="accent", align="center", valign="middle"))
-        case "star":
-            return Shape(w=220, h=220, decoration=True, shape="polygon", points=STAR, **common,
-                         style=Style(fill="accent", align="center", valign="middle"))
         case "picture":
             return Picture(w=480, h=320, **common)
         case "video":
@@ -143,6 +124,42 @@ def _plain_element(
             return Embed(w=640, h=400, **common,
                          style=Style(border_colour="edge", border_width=2, radius=8))
     raise ValueError(f"“{kind}” is not one element")
+
+
+def _words(kind: Addition, common: dict[str, Any], styles: Styles) -> Element | None:
+    """A text of its kind; None where it is none."""
+    match kind:
+        case "title":
+            return Text(w=880, h=76, level="title", text=rich("Title"), **common,
+                        **_follow("title", styles))
+        case "heading":
+            return Text(w=640, h=52, level="heading", text=rich("Heading"), **common,
+                        **_follow("heading", styles))
+        case "text":
+            return Text(w=480, h=120, text=rich("Text"), **common, **_follow("text", styles))
+    return None
+
+
+def _shape(kind: Addition, common: dict[str, Any], styles: Styles) -> Element | None:
+    """A drawn figure of its kind; None where it is none."""
+    figure = Style(fill="accent", align="center", valign="middle")
+    match kind:
+        case "rectangle":
+            return Shape(w=320, h=200, decoration=True, **common, **_follow("shape", styles))
+        case "callout":
+            return Shape(w=360, h=150, shape="callout", text=rich("What is said"), **common,
+                         **_follow("shape", styles))
+        case "line" | "arrow":
+            return Shape(w=360, h=0, decoration=True, shape=kind, **common,
+                         style=Style(border_colour="ink", border_width=4))
+        case "ellipse":
+            return Shape(w=220, h=220, decoration=True, shape="ellipse", **common, style=figure)
+        case "triangle":
+            return Shape(w=220, h=190, decoration=True, shape="polygon", **common, style=figure)
+        case "star":
+            return Shape(w=220, h=220, decoration=True, shape="polygon", points=STAR, **common,
+                         style=figure)
+    return None
 
 
 _INPUTS: dict[Addition, Literal["text", "number", "choice", "checkbox", "slider"]] = {
