@@ -74,7 +74,7 @@ class Slide(Model):
         check_groups(self.elements)
         self._check_overlays()
         for pattern in self.patterns:
-            missing = set(parts_of(pattern)) - known - {overlay.id for overlay in self.overlays}
+            missing = parts_of(pattern) - known - {overlay.id for overlay in self.overlays}
             if missing:
                 raise ValueError(f"“{pattern.name}” names an element that is not there")
         question_ids = [question.id for question in self.questions]

@@ -119,7 +119,7 @@ def identities(model: BaseModel) -> Iterator[Identity]:
     yield from found
 
 
-def rewired(model: M, ids: Mapping[Identity, str], pairs: Collection[str] = ()) -> M:
+def rewired(model: M, ids: Mapping[Identity, str]) -> M:
     """Return `model` with the things among `ids` under their new ids, wherever they are named.
 
     A text that happens to be an id stays as it is.
@@ -134,7 +134,7 @@ def rewired(model: M, ids: Mapping[Identity, str], pairs: Collection[str] = ()) 
     def identify(kind: Kind, name: str) -> str:
         return ids.get(Identity(kind, name), name)
 
-    made: M = _visited(model, _Visit(refer, identify, _pairs_in(model, pairs)))
+    made: M = _visited(model, _Visit(refer, identify, _pairs_in(model)))
     return made
 
 
@@ -151,7 +151,7 @@ def among(gone: Collection[Identity]) -> IsGone:
     return is_gone
 
 
-def pruned(model: M, is_gone: IsGone, is_idle: Idle, pairs: Collection[str] = ()) -> M | None:
+def pruned(model: M, is_gone: IsGone, is_idle: Idle) -> M | None:
     """Return `model` without what `is_gone` and without what names it; None if that is all.
 
     A field that may be without is so then; an item of a list goes; an expression has the value
@@ -164,11 +164,11 @@ def pruned(model: M, is_gone: IsGone, is_idle: Idle, pairs: Collection[str] = ()
     def identify(kind: Kind, name: str) -> str | None:
         return None if is_gone(Identity(kind, name)) else name
 
-    made = _visited(model, _Visit(refer, identify, _pairs_in(model, pairs), is_idle=is_idle))
+    made = _visited(model, _Visit(refer, identify, _pairs_in(model), is_idle=is_idle))
     return None if made is _GONE else made
 
 
-def _pairs_in(model: BaseModel, more: Collection[str]) -> frozenset[str]:
+def _pairs_in(model: BaseModel, more: Collection[str] = ()) -> frozenset[str]:
     """The questions in `model`, and `more`, whose answers are parts: items on targets."""
     found = set(more)
     slides = getattr(model, "slides", ())

@@ -110,7 +110,7 @@ def make_pattern(
     kind = "reveal_set" if what in ("tabs", "accordion", "cards", "markers", "timeline") else what
     name = free_name(_NAMES[kind], (pattern.name for pattern in slide.patterns))
     pattern = _MAKERS[kind](bench, chosen, what, name)
-    made = _leading_nowhere(bench.done(pattern), set(parts(pattern)))
+    made = _leading_nowhere(bench.done(pattern), parts(pattern))
     selected = tuple(e.id for e in bench.added) or tuple(e.id for e in chosen)
     return made, pattern.id, selected
 

@@ -46,12 +46,14 @@ def edited(
     courses: tuple[core.Course, core.Course] | None = None, **more: Any,
 ) -> dict[str, Any]:
     """Return the answer of an edit of several slides; those that are not in `before` are new."""
-    changed = [valid_slide(slide) for slide in after if before.get(slide.id) is not slide]
+    changed = {
+        slide.id: valid_slide(slide).model_dump(mode="json")
+        for slide in after if before.get(slide.id) is not slide
+    }
+    new: dict[str, Any] = {"slides": changed}
     old: dict[str, Any] = {"slides": {
-        slide.id: before[slide.id].model_dump(mode="json")
-        for slide in changed if slide.id in before
+        name: before[name].model_dump(mode="json") for name in changed if name in before
     }}
-    new: dict[str, Any] = {"slides": {slide.id: slide.model_dump(mode="json") for slide in changed}}
     addresses: dict[str, Any] = {}
     if courses is not None and courses[0] is not courses[1]:
         old["course"], new["course"] = (course.model_dump(mode="json") for course in courses)

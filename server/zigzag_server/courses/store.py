@@ -54,10 +54,13 @@ def document_of(row: Course) -> core.CourseDocument:
 def slides_naming(row: Course, ids: Iterable[str]) -> dict[str, core.Slide]:
     """Return the slides of a course in whose text any of `ids` occurs, by id."""
     wanted = tuple(ids)
+    if not wanted:
+        return {}
+    texts = ((slide, json.dumps(slide.document)) for slide in slide_rows(row))
     return {
-        slide.slide_id: core.Slide.model_validate(slide.document) for slide in slide_rows(row)
-        if any(name in json.dumps(slide.document) for name in wanted)
-    } if wanted else {}
+        slide.slide_id: core.Slide.model_validate(slide.document) for slide, text in texts
+        if any(name in text for name in wanted)
+    }
 
 
 def document_at(row: Course, revision: int) -> core.CourseDocument:

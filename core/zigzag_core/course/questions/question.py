@@ -4,7 +4,7 @@ A question names its parts: the elements that are its answers, items, targets, s
 fields. Any element can be one; what is written in them stays the elements' own.
 """
 
-from collections.abc import Iterator, Mapping
+from collections.abc import Iterator
 from typing import Annotated, Literal
 
 from pydantic import Field
@@ -334,37 +334,6 @@ def part_ids(question: Question) -> Iterator[str]:
         yield from (part.id for part in getattr(question, name, ()))
 
 
-def with_elements(question: Question, kept: set[str]) -> Question:
-    """Return `question` with only those of its parts whose elements are among `kept`."""
-    changes: dict[str, object] = {}
-    gone: set[str] = set()
-    for name in PART_LISTS:
-        parts = getattr(question, name, ())
-        if parts:
-            changes[name] = tuple(part for part in parts if part.element in kept)
-            gone |= {part.id for part in parts if part.element not in kept}
-    for name in SINGLE_PARTS:
-        element = getattr(question, name, None)
-        if element and element not in kept:
-            changes[name] = None
-    if isinstance(question, Matching | DragToTarget) and gone:
-        changes["items"] = tuple(
-            item.model_copy(update={"to": tuple(t for t in item.to if t not in gone)})
-            for item in question.items if item.element in kept
-        )
-        changes["targets"] = tuple(
-            target.model_copy(update={"only": tuple(i for i in target.only if i not in gone)})
-            for target in question.targets if target.element in kept
-        )
-    if gone:
-        changes["table"] = tuple(
-            row.model_copy(update={
-                "cells": {part: cell for part, cell in row.cells.items() if part not in gone}})
-            for row in question.table
-        )
-    return question.model_copy(update=changes)
-
-
 def with_enough_clicks(question: Question) -> Question:
     """Return a hotspot with no fewer clicks than there are places to find; others as they are."""
     if not isinstance(question, Hotspot) or question.clicks is None:
@@ -372,18 +341,3 @@ def with_enough_clicks(question: Question) -> Question:
     right = sum(spot.right for spot in question.spots)
     clicks = max(question.clicks, min(question.needed or right, right))
     return question.model_copy(update={"clicks": clicks})
-
-
-def with_stand_ins(question: Question, instead: Mapping[str, str]) -> Question:
-    """Return `question` with other elements as its parts: those that `instead` gives for them."""
-    changes: dict[str, object] = {
-        name: tuple(
-            part.model_copy(update={"element": instead.get(part.element, part.element)})
-            for part in getattr(question, name))
-        for name in PART_LISTS if getattr(question, name, ())
-    }
-    for name in SINGLE_PARTS:
-        element = getattr(question, name, None)
-        if element in instead:
-            changes[name] = instead[element]
-    return question.model_copy(update=changes)

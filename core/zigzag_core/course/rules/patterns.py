@@ -6,6 +6,7 @@ from pydantic import Field
 
 from ..kinds import ElementRef, Is, MaybeElement, MaybeSlide, PatternRef, ShownRef
 from ..model import Id, Model, Name
+from ..references import references
 from .expression import Expression
 
 Elements = Annotated[tuple[ElementRef, ...], Field(max_length=200)]
@@ -140,27 +141,15 @@ SETS = ("reveal_set", "flip_cards", "steps", "checklist", "spot_places")
 """The kinds of patterns that know when all of them was seen."""
 
 
-def parts(pattern: Pattern) -> tuple[str, ...]:
-    """Return the ids of all elements and overlays that take part in `pattern`."""
-    match pattern:
-        case RevealSet():
-            return tuple(i for item in pattern.items for i in (item.trigger, *item.shows))
-        case SeenCounter():
-            return (pattern.text,)
-        case FlipCards():
-            return tuple(i for card in pattern.cards for i in (card.front, card.back))
-        case Steps():
-            buttons = tuple(i for i in (pattern.onward, pattern.back) if i)
-            return (*(i for step in pattern.steps for i in step.shows), *buttons)
-        case BeforeAfter():
-            return (pattern.before, pattern.after)
-        case Checklist():
-            return pattern.items
-        case ChoosePath():
-            return tuple(path.trigger for path in pattern.paths if path.trigger)
-        case SpotPlaces():
-            return pattern.places
-    return ()
+def parts(pattern: Pattern) -> set[str]:
+    """Return the ids of all elements and overlays that take part in `pattern`.
+
+    What its conditions only ask about takes no part.
+    """
+    return {
+        found.id for found in references(pattern)
+        if not found.asked and {"element", "overlay"} & set(found.kinds)
+    }
 
 
 def members(pattern: Pattern) -> tuple[str, ...]:

@@ -1,4 +1,4 @@
-"""Where rules are, and what they and their expressions name."""
+"""Where rules are, whose they are, and where they lead."""
 
 from collections.abc import Iterator
 from typing import Any

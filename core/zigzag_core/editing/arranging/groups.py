@@ -4,7 +4,7 @@ from collections.abc import Iterable, Sequence
 
 from zigzag_core.course import Element, Group, IdSource, Slide, Text
 from zigzag_core.course.questions import question as questions
-from zigzag_core.course.references import Identity, among, pruned
+from zigzag_core.course.references import Identity, among, pruned, rewired
 from zigzag_core.course.style.style import Style
 
 from ..idle import is_idle
@@ -107,9 +107,8 @@ def _asked_by_members(
         inside.sort(key=lambda e: not isinstance(e, Text))
         if inside:
             instead[name] = inside[0].id
-    left = (questions.with_elements(questions.with_stand_ins(asked, instead), kept)
-            for asked in slide.questions)
-    return tuple(asked for asked in left if any(questions.answer_elements(asked)))
+    ids = {Identity("element", group): member for group, member in instead.items()}
+    return tuple(rewired(asked, ids) for asked in slide.questions)
 
 
 def boxed(elements: Sequence[Element]) -> tuple[Element, ...]:

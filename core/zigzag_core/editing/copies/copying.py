@@ -19,7 +19,7 @@ from zigzag_core.course import (
 from zigzag_core.course.model import Model
 from zigzag_core.course.questions.question import answer_elements
 from zigzag_core.course.references import Identity, Reference, identities, named, pruned, rewired
-from zigzag_core.course.rules.patterns import RevealSet
+from zigzag_core.course.rules.patterns import RevealSet, parts
 from zigzag_core.course.style.style import GIVEN_LOOKS
 
 from ..arranging.groups import outermost, with_members
@@ -66,7 +66,7 @@ def clip(slide: Slide, ids: Iterable[str], course: Course | None = None) -> Clip
     clipping = Clipping(
         elements=tuple(e for e in slide.elements if e.id in wanted), overlays=overlays,
         questions=tuple(q for q in cut.questions if set(answer_elements(q)) & known),
-        patterns=tuple(p for p in cut.patterns if named(p, "element") & known),
+        patterns=tuple(p for p in cut.patterns if parts(p) & known),
     )
     return _with_belongings(clipping, course) if course else clipping
 
@@ -217,7 +217,7 @@ def _patterns(
     whole = []
     for pattern in clipping.patterns:
         old = have.get(pattern.id)
-        more = None if old is None or named(old, "element") <= known else (
+        more = None if old is None or parts(old) <= known else (
             joined(old, rewired(pattern, ids)))
         if more is None:
             whole.append(pattern)

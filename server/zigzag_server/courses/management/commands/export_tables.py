@@ -1,5 +1,6 @@
 """Writes the tables and defaults of the core as TypeScript: one source for both languages."""
 
+from pathlib import Path
 from typing import Any
 
 from django.core.management.base import BaseCommand, CommandParser
@@ -14,7 +15,5 @@ class Command(BaseCommand):
         parser.add_argument("folder")
 
     def handle(self, *args: Any, folder: str, **options: Any) -> None:
-        from pathlib import Path
-
         for name, text in typescript().items():
             (Path(folder) / name).write_text(text)
