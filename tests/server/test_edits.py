@@ -118,3 +118,37 @@ def test_an_overlay_is_added_with_elements_and_taken_away(mika, course):
     assert made["slide"]["elements"][0]["overlay"] == made["made"]
     left = mika.edit("/overlay/remove", {"slide": made["slide"], "overlay": made["made"]})["slide"]
     assert [element["id"] for element in left["elements"]] == ids[1:] and not left["overlays"]
+
+
+def test_slides_are_taken_out_with_what_leads_to_them_listed_or_not(mika, course):
+    now = opened(mika, course)
+    settings, first = now["course"], now["slides"][0]["slide"]
+    fresh = mika.edit("/new-slide", {"title": "Not listed yet"})["slide"]
+    mika("put", f"/courses/{course}/slides/{fresh['id']}", {"base": 0, "slide": fresh}, status=200)
+    leading = {**first, "onward": {"to": "slide", "slide": fresh["id"]}}
+    mika("put", f"/courses/{course}/slides/{first['id']}", {"base": 1, "slide": leading},
+         status=200)
+    here = {**settings, "slides": [*settings["slides"], fresh["id"]],
+            "sections": [{"id": "sectiona", "title": "Last", "before": fresh["id"], "rules": []}]}
+    body = {"course": here, "slides": [fresh["id"]]}
+    change = mika("post", f"/edits/remove-slides/{course}", body, status=200)["change"]
+    done = {tuple(o["path"]): o for o in change["operations"]}
+    assert done["course", "slides", fresh["id"]]["op"] == "remove"
+    assert done["course", "sections", "sectiona", "before"]["value"] is None
+    assert done["slides", first["id"], "onward"]["value"] == {"to": "next"}
+    assert opened(mika, course)["course"] == settings, "nothing is stored"
+
+
+def test_removing_takes_what_names_it_on_other_slides_along(mika, course):
+    now = opened(mika, course)
+    first, second = (entry["slide"] for entry in now["slides"][:2])
+    named = second["elements"][0]["id"]
+    asking = {**first, "rules": [{"id": "asking00", "condition": ["clicked", named], "do": [
+        {"action": "announce", "text": named}]}]}
+    mika("put", f"/courses/{course}/slides/{first['id']}", {"base": 1, "slide": asking},
+         status=200)
+    body = {"slide": second, "elements": [named], "course": course}
+    change = mika("post", "/edits/remove", body, status=200)["change"]
+    elsewhere = [o for o in change["operations"] if o["path"][1] == first["id"]]
+    assert [(o["path"][2:], o["value"]) for o in elsewhere] == [
+        (["rules", "asking00", "condition"], False)]

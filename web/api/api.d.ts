@@ -664,7 +664,9 @@ export interface paths {
         put?: never;
         /**
          * Edit Remove Slides
-         * @description Take slides out of a saved course, with whatever leads to them or names what is on them.
+         * @description Take slides out of a course, with whatever leads to them or names what is on them.
+         *
+         *     The settings come with the request, the slides are those that are saved.
          */
         post: operations["zigzag_server_courses_edits_api_edit_remove_slides"];
         delete?: never;
@@ -8688,6 +8690,7 @@ export interface components {
         };
         /** SlidesIn */
         SlidesIn: {
+            course: components["schemas"]["Course"];
             /** Slides */
             slides: string[];
         };

@@ -2,7 +2,7 @@
 
 from collections.abc import Collection, Iterable, Sequence
 
-from zigzag_core.course import Course, CourseDocument, Slide
+from zigzag_core.course import Course, Slide
 from zigzag_core.course.references import Identity, among, identities, pruned
 
 from .arranging.groups import boxed, with_members
@@ -43,22 +43,22 @@ def without_mentions(slide: Slide, gone: Collection[Identity]) -> Slide:
     return pruned(slide, among(gone), is_idle) or slide
 
 
-def without_slides(document: CourseDocument, ids: Iterable[str]) -> CourseDocument:
-    """Return a course without the slides `ids`, and without what named them or was on them.
+def without_slides(
+    course: Course, slides: Iterable[Slide], ids: Iterable[str]
+) -> tuple[Course, tuple[Slide, ...]]:
+    """Return the settings and `slides` without the slides `ids` and what named them or was on them.
 
-    A section that began with one of them begins with the next that stays.
+    A section that began with one of them begins with the next that stays. `slides` may be more
+    or fewer than the course lists.
     """
-    out = set(ids)
+    out, known = set(ids), tuple(slides)
     gone = {Identity("slide", name) for name in out} | {
-        identity for slide in document.slides if slide.id in out for identity in identities(slide)}
-    order = document.course.slides
-    course = document.course.model_copy(update={"sections": tuple(
-        section.model_copy(update={"before": _next_staying(order, section.before, out)})
-        for section in document.course.sections)})
-    return CourseDocument(
-        course=settings_without(course, gone),
-        slides=tuple(without_mentions(slide, gone) for slide in document.slides
-                     if slide.id not in out))
+        identity for slide in known if slide.id in out for identity in identities(slide)}
+    moved = course.model_copy(update={"sections": tuple(
+        section.model_copy(update={"before": _next_staying(course.slides, section.before, out)})
+        for section in course.sections)})
+    return settings_without(moved, gone), tuple(
+        without_mentions(slide, gone) for slide in known if slide.id not in out)
 
 
 def _next_staying(order: Sequence[str], start: str | None, out: Collection[str]) -> str | None:

@@ -72,6 +72,7 @@ class RemoveIn(Schema):
 
 
 class SlidesIn(Schema):
+    course: core.Course
     slides: list[str] = Field(min_length=1, max_length=5_000)
 
 
@@ -203,9 +204,14 @@ def edit_remove(request: HttpRequest, data: RemoveIn) -> dict[str, Any]:
 
 @router.post("/remove-slides/{slug}", response=Edited)
 def edit_remove_slides(request: HttpRequest, slug: str, data: SlidesIn) -> dict[str, Any]:
-    """Take slides out of a saved course, with whatever leads to them or names what is on them."""
-    before = store.document_of(store.course_of(author(request), slug))
-    return _between(before, without_slides(before, data.slides))
+    """Take slides out of a course, with whatever leads to them or names what is on them.
+
+    The settings come with the request, the slides are those that are saved.
+    """
+    row = store.course_of(author(request), slug)
+    stored = [core.Slide.model_validate(slide.document) for slide in row.slide_rows.all()]
+    course, left = without_slides(data.course, stored, data.slides)
+    return edited({slide.id: slide for slide in stored}, left, (), (data.course, course))
 
 
 @router.post("/group", response=Edited)

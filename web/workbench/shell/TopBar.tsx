@@ -70,7 +70,7 @@ function CourseTitle(): ReactNode {
 
 function SavingChip(): ReactNode {
   const saving = useCourse((state) => state.saving);
-  const dirty = useCourse((state) => state.dirty.size > 0);
+  const dirty = useCourse((state) => state.dirty.size > 0 || state.past.some((entry) => entry.pending));
   const unsaved = saving.kind === "unsaved";
   const [icon, words] = unsaved ? [<CloudOff size={14} key="i" />, "Not saved yet"]
     : saving.kind === "saving" || dirty ? [<LoaderCircle size={14} key="i" />, "Saving …"]

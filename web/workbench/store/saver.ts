@@ -65,7 +65,7 @@ export function startSaving(): () => void {
   });
   const now = (): void => { void save(); };
   const warn = (event: BeforeUnloadEvent): void => {
-    if (get().dirty.size) event.preventDefault();
+    if (isUnsaved()) event.preventDefault();
   };
   window.addEventListener("online", now);
   window.addEventListener("beforeunload", warn);
@@ -76,6 +76,12 @@ export function startSaving(): () => void {
     window.removeEventListener("beforeunload", warn);
     void save();
   };
+}
+
+/** Whether something is not on the server, or still being worked out there. */
+export function isUnsaved(): boolean {
+  const { dirty, past } = get();
+  return dirty.size > 0 || past.some((entry) => entry.pending);
 }
 
 function schedule(wait: number): void {

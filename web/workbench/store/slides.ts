@@ -62,10 +62,11 @@ export async function deleteSlides(ids: readonly string[]): Promise<void> {
   const asked = editCourse({
     label: "Delete slide", goTo: here,
     expect: (document) => ({ ...document, course: { ...document.course, slides: rest } }),
-    ask: async () => {
+    ask: async (base) => {
       // What names them elsewhere is looked for in what is saved.
       await save();
-      return take(api.POST("/api/edits/remove-slides/{slug}", { params: { path: { slug } }, body: { slides: out } }));
+      const body = { course: base.course, slides: out };
+      return take(api.POST("/api/edits/remove-slides/{slug}", { params: { path: { slug } }, body }));
     },
     then: () => ({}),
   });
