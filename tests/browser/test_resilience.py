@@ -185,6 +185,37 @@ def test_what_is_done_while_a_slow_answer_is_awaited_stays(page):
     assert "Group" in names and "Renamed meanwhile" in names
 
 
+def test_an_added_slide_is_taken_back_made_again_and_deleted(page):
+    slug = _new_course(page, "Back and forth")
+
+    def slides():
+        return len(page.call("GET", f"/courses/{slug}")["course"]["slides"])
+
+    def keys(*keys):
+        chain = ActionChains(page.browser).key_down(Keys.CONTROL)
+        chain.send_keys(*keys).key_up(Keys.CONTROL).perform()
+
+    page.press("Add a slide")
+    page.until(lambda: len(page.all("[data-stop]")) == 2)
+    page.saved()
+    assert slides() == 2
+    keys("z")
+    page.until(lambda: len(page.all("[data-stop]")) == 1)
+    page.saved()
+    page.until(lambda: slides() == 1, "the slide to be off the course")
+    keys("y")
+    page.until(lambda: len(page.all("[data-stop]")) == 2)
+    page.saved()
+    page.until(lambda: slides() == 2, "the slide to be there again")
+    page.press("Add a slide")
+    page.find("[data-stop-button='2']").send_keys(Keys.DELETE)
+    page.until(lambda: len(page.all("[data-stop]")) == 2)
+    page.saved()
+    page.until(lambda: slides() == 2, "the slide that was just added to be gone")
+    page.browser.refresh()
+    page.until(lambda: len(page.all("[data-stop]")) == 2)
+
+
 def test_two_windows_on_different_slides_go_together(page):
     slug = _new_course(page, "Side by side")
     first = page.browser.current_window_handle

@@ -2,7 +2,7 @@
 import { afterEach, beforeEach, expect, test, vi } from "vitest";
 import { edit, LONGEST_MS, quiet } from "../../web/workbench/store/edits";
 import {
-  changeElements, goToSlide, redo, select, settle, takeIn, undo, useCourse,
+  apply, changeElements, goToSlide, redo, select, settle, stored, takeIn, undo, useCourse,
 } from "../../web/workbench/store/store";
 import { renameElement } from "../../web/workbench/store/commands";
 import { box, courseOf, find, moved, now, openCourse, page, settled, SlowCore, without } from "./courses";
@@ -217,4 +217,19 @@ test("a course that is closed takes in nothing any more", async () => {
   await core.calls[0]?.work(move(["boots"], 100));
   expect(find("room", "boots")?.x).toBe(1);
   expect(useCourse.getState().past).toEqual([]);
+});
+
+test("a slide that is added, taken back and made again leaves nothing to save for ever", () => {
+  const attic = page("attic", [box("beam", 1)]);
+  const { course } = now();
+  apply("Add slide", { course: { ...course, slides: [...course.slides, "attic"] }, slides: { attic } });
+  stored({ course: now().course, slides: { attic: now().slides.attic ?? attic } }, { course: 2, slides: { attic: 1 } });
+  expect([...now().dirty]).toEqual([]);
+  undo();
+  expect([...now().dirty].sort()).toEqual(["attic", "course"]);
+  stored({ course: now().course, slides: {} }, { course: 3, slides: {} });
+  expect([...now().dirty]).toEqual([]);
+  redo();
+  expect(now().slides.attic?.title).toBe("attic");
+  expect(now().versions.slides.attic).toBe(1);
 });

@@ -139,9 +139,10 @@ function ready(): string[] {
 }
 
 async function send(names: ReadonlySet<string>): Promise<void> {
-  const { slug, saved, versions } = get();
+  const { slug, saved, slides, versions } = get();
   const sent = partsOf(get(), names);
-  const change = diff(partsOf(saved, names), sent);
+  // A slide that was taken back stays on the server, should it be made again.
+  const change = diff(partsOf(saved, [...names].filter((name) => name === SETTINGS || slides[name])), sent);
   if (!change.operations.length) {
     store.stored(sent, { slides: {} });
     return;

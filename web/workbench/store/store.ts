@@ -339,7 +339,9 @@ export function stored(sent: Parts, versions: { course?: number | null; slides: 
   const next = followed(written(document, now), document);
   const rest = new Set(dirty);
   if (sent.course && document.course === sent.course) rest.delete(SETTINGS);
-  for (const [id, slide] of Object.entries(sent.slides ?? {})) if (document.slides[id] === slide) rest.delete(id);
+  for (const id of dirty) {
+    if (id !== SETTINGS && document.slides[id] === sent.slides?.[id]) rest.delete(id);
+  }
   set({
     saved: has,
     versions: { course: versions.course ?? known.course, slides: { ...known.slides, ...versions.slides } },
