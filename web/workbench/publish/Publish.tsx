@@ -110,9 +110,6 @@ function Findings({ found, pending, statement }: { found: readonly Finding[]; pe
             </Box>
             <Box>
               <Text>{finding.message}</Text>
-              {finding.code === "lost_reference" && (
-                <QuietButton size="2xs" px="2" my="1" onClick={() => void takeOutLost()}>Take out all that names what is gone</QuietButton>
-              )}
               {finding.slide && (
                 <ChakraLink asChild color="spruce" fontSize="13px" textDecoration="underline">
                   <Link
@@ -125,6 +122,11 @@ function Findings({ found, pending, statement }: { found: readonly Finding[]; pe
                     Show it on “{slides[finding.slide]?.title}”
                   </Link>
                 </ChakraLink>
+              )}
+              {finding.code === "lost_reference" && (
+                <Box mt="1.5">
+                  <QuietButton size="2xs" px="2" onClick={() => void takeOutLost()}>Take out all that names what is gone</QuietButton>
+                </Box>
               )}
             </Box>
           </Flex>
