@@ -64,6 +64,17 @@ def test_shelf_rename_duplicate_delete_and_undo(page):
     assert page.find("li img").get_property("naturalWidth") > 0
 
 
+def test_every_picture_of_the_pages_is_found(page):
+    for path in ("/", "/practice", "/courses/the-tool-library/publish"):
+        page.go(path)
+        page.find("h1")
+        page.until(lambda: page.browser.execute_script(
+            "return [...document.images].every((image) => image.complete)"))
+        broken = page.browser.execute_script(
+            "return [...document.images].filter((i) => !i.naturalWidth).map((i) => i.src)")
+        assert broken == [], path
+
+
 def test_slides_are_dragged_renamed_duplicated_and_deleted(page):
     _copy(page, "Slides in hand")
     # Stops find their places once the route was looked through: forks are drawn then.

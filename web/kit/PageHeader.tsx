@@ -11,7 +11,7 @@ export function PageHeader(): ReactNode {
       position="sticky" top="0" zIndex="10"
     >
       <Flex align="center" gap="2.5" aria-hidden>
-        <img src={new URL("../../app/icon.svg", import.meta.url).href} width={26} height={26} alt="" />
+        <img src={new URL("../app/icon.svg", import.meta.url).href} width={26} height={26} alt="" />
         <Text fontFamily="heading" fontWeight="700" fontSize="19px">Zigzag</Text>
       </Flex>
       <Flex as="nav" gap="1" aria-label="Places">
