@@ -11,9 +11,7 @@ WEB_SOURCES := $(shell find web -path web/node_modules -prune -o -path web/dist 
 
 demo: export ZIGZAG_DEMO = 1
 demo: build ## set up, load the demo courses, start
-	@$(PYTHON) manage.py migrate --verbosity 0
-	@$(PYTHON) manage.py demo
-	@$(PYTHON) manage.py serve
+	@$(PYTHON) manage.py demo --serve
 
 serve: build ## start without the demo account
 	@$(PYTHON) manage.py migrate --verbosity 0

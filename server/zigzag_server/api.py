@@ -17,6 +17,7 @@ from .courses.history_api import router as history
 from .courses.layouts_api import router as layouts
 from .courses.media_api import router as media
 from .courses.questions_api import router as questions
+from .jobs.api import router as jobs
 from .practice.api import router as practice
 from .problems import Problem
 from .publishing.api import router as publishing
@@ -43,6 +44,7 @@ api.add_router("/edits", does)
 api.add_router("/edits", layouts)
 api.add_router("/edits", questions)
 api.add_router("", publishing)
+api.add_router("", jobs)
 api.add_router("/practice", practice)
 
 

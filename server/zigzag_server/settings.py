@@ -40,6 +40,7 @@ INSTALLED_APPS = [
     "django.contrib.staticfiles",
     "ninja",
     "zigzag_server.accounts",
+    "zigzag_server.jobs",
     "zigzag_server.courses",
     "zigzag_server.publishing",
     "zigzag_server.practice",
@@ -94,6 +95,18 @@ SESSION_COOKIE_SECURE = CSRF_COOKIE_SECURE = APP_ORIGIN.startswith("https:")
 CSRF_TRUSTED_ORIGINS = [APP_ORIGIN]
 SECURE_CONTENT_TYPE_NOSNIFF = True
 SECURE_REFERRER_POLICY = "same-origin"
+
+JOB_BROKER = os.environ.get("ZIGZAG_BROKER", "")
+"""Address of a Redis server that several hosts share, such as ``redis://queue:6379/0``. Without
+one the queue is a file beside the database."""
+JOB_WORKERS = int(os.environ.get("ZIGZAG_WORKERS", "3"))
+"""So many jobs run at the same time on this host."""
+JOB_MEMORY = int(os.environ.get("ZIGZAG_JOB_MEMORY_MB", "3000")) * 1_000_000
+"""Address space that one job may take, in bytes."""
+JOB_SECONDS = int(os.environ.get("ZIGZAG_JOB_SECONDS", "600"))
+"""A job is ended after so many seconds."""
+JOBS_AT_ONCE = False
+"""Run each job within the request that asks for it. Only tests do."""
 
 DATA_UPLOAD_MAX_MEMORY_SIZE = 20_000_000
 FILE_UPLOAD_MAX_MEMORY_SIZE = 5_000_000

@@ -153,6 +153,18 @@ class Page:
               .then((answer) => answer.json()).then(done);
         """, method, path, body)
 
+    def job(self, path: str, body: object) -> dict:
+        """Ask the API for work that takes time; return what has come of it."""
+        asked = self.call("POST", path, body)
+
+        def ended():
+            job = self.call("GET", f"/jobs/{asked['id']}")
+            return job if job["state"] not in ("queued", "running") else None
+
+        job = self.until(ended, f"an end of {path}")
+        assert job["state"] == "done", job
+        return job["result"]
+
     def frames(self, *selectors: str) -> None:
         """Go into nested frames, from the top, once a course is shown in the last."""
 

@@ -14,10 +14,9 @@ def test_a_long_answer_is_marked_and_the_mark_changed(page, server, tmp_path):
     (tmp_path / "open.zigzag").write_bytes(export_archive(made, {}))
     slug = server.manage("import", str(tmp_path / "open.zigzag"))
     page.go("/")
-    published = page.call("POST", f"/courses/{slug}/packages", {"kind": "scorm12"})
-    put_in = page.call("POST", "/practice/packages/from-publication",
-                       {"publication": published["id"]})
-    page.go(f"/practice/{put_in['id']}")
+    published = page.job(f"/courses/{slug}/packages", {"kind": "scorm12"})
+    put_in = page.job("/practice/packages/from-publication", {"publication": published["package"]})
+    page.go(f"/practice/{put_in['practice_package']}")
     page.click("a[aria-label='Launch as Ines Tarrow']")
     page.frames("iframe[title='The package']", "iframe")
     page.find("main textarea").send_keys(WORDS)

@@ -35,6 +35,18 @@ class Api:
         is_json = answer.get("Content-Type", "").startswith("application/json")
         return answer.json() if is_json and answer.content else answer
 
+    def job(self, method, path, body=None, file=None):
+        """What comes of a job that is asked for: its result, or its problem with the code."""
+        asked = self(method, path, body, file, status=202)
+        ended = self("get", f"/jobs/{asked['id']}", status=200)
+        assert ended["state"] in ("done", "failed"), ended
+        return ended["result"] if ended["state"] == "done" else ended["problem"]
+
+    def archive(self, slug):
+        """The archive of a course, as its job makes it."""
+        asked = self("post", f"/courses/{slug}/archive", status=202)
+        file = self("get", f"/jobs/{asked['id']}/file", status=200)
+        return b"".join(file.streaming_content)
 
     def edit(self, path, body):
         """What an edit comes to: its answer, with the documents after its change."""
@@ -57,6 +69,7 @@ def storage(settings, tmp_path):
     """
     settings.PASSWORD_HASHERS = ["django.contrib.auth.hashers.MD5PasswordHasher"]
     settings.MEDIA_ROOT = tmp_path / "files"
+    settings.JOBS_AT_ONCE = True
     settings.WEB_DIST = tmp_path / "dist"
     player = settings.WEB_DIST / "player"
     player.mkdir(parents=True)

@@ -123,7 +123,7 @@ def test_settings_have_versions_too_and_keep_their_numbers(mika, course):
     mika("put", f"/courses/{course}", body, status=200)
     answer = mika("put", f"/courses/{course}", body, status=409)
     assert answer["theirs"]["title"] == "A"
-    mika("post", f"/courses/{course}/packages", {"kind": "web"}, status=201)
+    mika.job("post", f"/courses/{course}/packages", {"kind": "web"})
     numbers = opened(mika, course)["course"]["remembered"]
     assert len(numbers["slides"]) == 3
     now = opened(mika, course)
@@ -161,14 +161,15 @@ def test_a_course_cannot_list_slides_it_has_not(mika, course):
 
 
 def test_authors_see_only_what_is_theirs(mika, other, course):
-    package = mika("post", f"/courses/{course}/packages", {"kind": "scorm12"}, status=201)["id"]
-    put_in = mika("post", "/practice/packages/from-publication", {"publication": package})["id"]
+    package = mika.job("post", f"/courses/{course}/packages", {"kind": "scorm12"})["package"]
+    put_in = mika.job("post", "/practice/packages/from-publication",
+                      {"publication": package})["practice_package"]
     slide = opened(mika, course)["course"]["slides"][0]
     assert other("get", "/courses") == [] and other("get", "/practice/packages") == []
     for method, path, body in (
         ("get", f"/courses/{course}", None), ("delete", f"/courses/{course}", None),
         ("post", f"/courses/{course}/duplicate", None),
-        ("get", f"/courses/{course}/archive", None), ("get", f"/courses/{course}/check", None),
+        ("post", f"/courses/{course}/archive", None), ("get", f"/courses/{course}/check", None),
         ("get", f"/courses/{course}/program", None),
         ("get", f"/courses/{course}/slides/{slide}", None),
         ("get", f"/courses/{course}/slides/{slide}/states", None),
@@ -229,19 +230,19 @@ def test_archives_go_round_over_the_api(mika, course):
     now = opened(mika, course)
     settings = {**now["course"], "media": [answer["file"]]}
     mika("put", f"/courses/{course}", {"base": now["version"], "course": settings}, status=200)
-    archive = mika("get", f"/courses/{course}/archive", status=200).content
-    card = mika("post", "/courses/import", file=("c.zigzag", archive), status=201)
-    first, second = opened(mika, course), opened(mika, card["slug"])
+    archive = mika.archive(course)
+    taken = mika.job("post", "/courses/import", file=("c.zigzag", archive))
+    first, second = opened(mika, course), opened(mika, taken["course"])
     assert second["course"] == first["course"]
     assert [s["slide"] for s in second["slides"]] == [s["slide"] for s in first["slides"]]
 
 
 def test_bad_archives_are_refused_and_leave_nothing(mika, course):
-    good = mika("get", f"/courses/{course}/archive").content
+    good = mika.archive(course)
     counts = Course.objects.count(), Revision.objects.count()
     for data in (b"", b"junk", zipped({"../course.json": b"{}"}), changed(good, course_json=b"{"),
                  zipped({"zeros": bytes(30_000_000)})):
-        answer = mika("post", "/courses/import", file=("c.zigzag", data), status=422)
+        answer = mika.job("post", "/courses/import", file=("c.zigzag", data))
         assert answer["message"].endswith("Nothing was taken in.")
     assert (Course.objects.count(), Revision.objects.count()) == counts
 
@@ -249,12 +250,12 @@ def test_bad_archives_are_refused_and_leave_nothing(mika, course):
 def test_an_archive_cannot_smuggle_in_a_drawing_that_acts(mika, course):
     evil = b'<svg xmlns="http://www.w3.org/2000/svg"><script>alert(1)</script></svg>'
     sha256 = hashlib.sha256(evil).hexdigest()
-    archive = mika("get", f"/courses/{course}/archive").content
+    archive = mika.archive(course)
     files = dict(read_zip(archive))
     settings = json.loads(files["course.json"])
     settings["media"] = [{"id": "evil00", "name": "x.svg", "type": "image/svg+xml",
                           "sha256": sha256, "size": len(evil)}]
     files["course.json"] = json.dumps(settings).encode()
     files[f"media/{sha256}.svg"] = evil
-    answer = mika("post", "/courses/import", file=("c.zigzag", zipped(files)), status=422)
+    answer = mika.job("post", "/courses/import", file=("c.zigzag", zipped(files)))
     assert "harmless" in answer["message"] and not default_storage.exists("media")

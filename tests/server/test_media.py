@@ -115,6 +115,6 @@ def test_use_is_known_and_a_file_of_the_course_can_be_shared(mika, course):
     assert mika("get", f"/courses/{course}/media-use") == {taken["id"]: [slide["id"]]}
     mika("post", f"/courses/{course}/media/{taken['id']}/share", status=201)
     assert [f["file"]["name"] for f in mika("get", "/library")] == ["drawing.svg"]
-    archive = mika("get", f"/courses/{course}/archive").content
-    card = mika("post", "/courses/import", file=("c.zigzag", archive), status=201)
-    assert mika("get", f"/courses/{card['slug']}")["course"]["media"] == [taken]
+    archive = mika.archive(course)
+    made = mika.job("post", "/courses/import", file=("c.zigzag", archive))
+    assert mika("get", f"/courses/{made['course']}")["course"]["media"] == [taken]

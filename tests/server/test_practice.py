@@ -16,7 +16,7 @@ ELSEWHERE = zipped({
 
 @pytest.fixture
 def package(mika):
-    return mika("post", "/practice/packages", file=("p.zip", ELSEWHERE), status=201)["id"]
+    return mika.job("post", "/practice/packages", file=("p.zip", ELSEWHERE))["practice_package"]
 
 
 class Visit:
@@ -117,7 +117,8 @@ def test_nobody_marks_in_packages_of_others(mika, other, learner, package):
     answer = results(mika, package)["interactions"][0]
     body = {"visit": answer["visit"], "place": 0, "points": 1}
     other("put", f"/practice/packages/{package}/marks", body, status=404)
-    theirs = other("post", "/practice/packages", file=("p.zip", ELSEWHERE), status=201)["id"]
+    theirs = other.job("post", "/practice/packages",
+                       file=("p.zip", ELSEWHERE))["practice_package"]
     other("put", f"/practice/packages/{theirs}/marks", body, status=404)
 
 
@@ -190,7 +191,7 @@ def test_files_are_served_to_their_launch_only(mika, learner, package):
     (zipped({"imsmanifest.xml": manifest("a.html"), "a.html": bytes(40_000_000)}), "trap"),
 ])
 def test_bad_packages_are_refused_and_leave_nothing(mika, data, reason):
-    answer = mika("post", "/practice/packages", file=("p.zip", data), status=422)
+    answer = mika.job("post", "/practice/packages", file=("p.zip", data))
     assert reason in answer["message"] and answer["message"].endswith("Nothing was put in.")
     assert not Package.objects.exists() and not default_storage.exists("practice")
 

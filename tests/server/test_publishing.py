@@ -13,14 +13,14 @@ def test_a_course_is_made_published_and_launched_without_a_browser(mika, course,
     check = mika("get", f"/courses/{course}/check", status=200)
     assert check["questions"] == 2 and 0 < check["progress"] < check["progress_limit"]
     assert check["promise"][0] == "The course is completed when all slides were seen."
-    made = mika("post", f"/courses/{course}/packages", {"kind": "scorm12"}, status=201)
-    contents = mika("get", f"/packages/{made['id']}")
+    made = mika.job("post", f"/courses/{course}/packages", {"kind": "scorm12"})["package"]
+    contents = mika("get", f"/packages/{made}")
     assert {"imsmanifest.xml", "index.html", "program.js"} <= {f["path"] for f in contents["files"]}
-    download = mika("get", f"/packages/{made['id']}/file")
+    download = mika("get", f"/packages/{made}/file")
     assert "attachment" in download["Content-Disposition"]
     assert "imsmanifest.xml" in read_zip(b"".join(download.streaming_content))
-    put_in = mika("post", "/practice/packages/from-publication", {"publication": made["id"]})
-    launch = mika("post", "/practice/launches", {"package": put_in["id"],
+    put_in = mika.job("post", "/practice/packages/from-publication", {"publication": made})
+    launch = mika("post", "/practice/launches", {"package": put_in["practice_package"],
                                                  "learner": "ines-tarrow"}, status=201)
     path = launch["url"].split("127.0.0.1:8000")[1]
     assert learner.get(path).status_code == 200
@@ -47,7 +47,7 @@ def test_a_course_without_slides_is_not_published(mika, course):
     now = mika("get", f"/courses/{course}")
     body = {"base": now["version"], "course": {**now["course"], "slides": []}}
     mika("put", f"/courses/{course}", body, status=200)
-    answer = mika("post", f"/courses/{course}/packages", {"kind": "scorm12"}, status=422)
+    answer = mika.job("post", f"/courses/{course}/packages", {"kind": "scorm12"})
     assert "Add a slide in Build" in answer["message"]
     assert mika("get", f"/courses/{course}/packages") == []
     assert [f["code"] for f in mika("get", f"/courses/{course}/check")["findings"]] == ["no_slides"]

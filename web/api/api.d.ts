@@ -111,7 +111,7 @@ export interface paths {
         put?: never;
         /**
          * Import Course
-         * @description Take in a course archive (`.zigzag`). A bad one is refused and leaves nothing behind.
+         * @description Take in a course archive (`.zigzag`): a job. A bad one leaves nothing behind.
          */
         post: operations["zigzag_server_courses_api_import_course"];
         delete?: never;
@@ -222,13 +222,13 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        get?: never;
+        put?: never;
         /**
          * Export Course
-         * @description Return the course archive (`.zigzag`), media and all.
+         * @description Make the course archive (`.zigzag`), media and all: a job whose file it is.
          */
-        get: operations["zigzag_server_courses_api_export_course"];
-        put?: never;
-        post?: never;
+        post: operations["zigzag_server_courses_api_export_course"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1285,6 +1285,8 @@ export interface paths {
         /**
          * Check Course
          * @description Say where the ways lead, what an LMS will be told, how large progress gets, what is wrong.
+         *
+         *     The answer is 202 with a job until it is known.
          */
         get: operations["zigzag_server_publishing_api_check_course"];
         put?: never;
@@ -1305,6 +1307,8 @@ export interface paths {
         /**
          * Try Course
          * @description Run the course through what learners can do, and say what never happens or goes wrong.
+         *
+         *     The answer is 202 with a job until it is known.
          */
         get: operations["zigzag_server_publishing_api_try_course"];
         put?: never;
@@ -1390,7 +1394,7 @@ export interface paths {
         put?: never;
         /**
          * Publish Course
-         * @description Make a package of the course as it is now.
+         * @description Make a package of the course as it is now: a job.
          */
         post: operations["zigzag_server_publishing_api_publish_course"];
         delete?: never;
@@ -1439,6 +1443,70 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Jobs
+         * @description List your unfinished jobs, all or those for a course, the newest first.
+         */
+        get: operations["zigzag_server_jobs_api_list_jobs"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Job
+         * @description Say how far a job is, or what came of it.
+         */
+        get: operations["zigzag_server_jobs_api_get_job"];
+        put?: never;
+        post?: never;
+        /**
+         * Cancel Job
+         * @description End a job that is not finished; nothing of it is stored then.
+         */
+        delete: operations["zigzag_server_jobs_api_cancel_job"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Download Result
+         * @description Return the file that a job has made. It is kept for a day.
+         */
+        get: operations["zigzag_server_jobs_api_download_result"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/practice/learners": {
         parameters: {
             query?: never;
@@ -1474,7 +1542,7 @@ export interface paths {
         put?: never;
         /**
          * Upload Package
-         * @description Put in a SCORM 1.2 package, made here or elsewhere.
+         * @description Put in a SCORM 1.2 package, made here or elsewhere: a job.
          */
         post: operations["zigzag_server_practice_api_upload_package"];
         delete?: never;
@@ -1494,7 +1562,7 @@ export interface paths {
         put?: never;
         /**
          * Put In Publication
-         * @description Put in a package that was published here.
+         * @description Put in a package that was published here: a job.
          */
         post: operations["zigzag_server_practice_api_put_in_publication"];
         delete?: never;
@@ -7526,6 +7594,59 @@ export interface components {
             title: string;
         };
         /**
+         * JobOut
+         * @description Work that takes time. `share` goes from 0 to 1; `words` say what is being done.
+         */
+        JobOut: {
+            /** Id */
+            id: number;
+            /** Kind */
+            kind: string;
+            /** Title */
+            title: string;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "queued" | "running" | "done" | "failed" | "cancelled";
+            /** Share */
+            share: number;
+            /** Words */
+            words: string;
+            /**
+             * Created
+             * Format: date-time
+             */
+            created: string;
+            result: components["schemas"]["JobResult"] | null;
+            problem: components["schemas"]["ProblemOut"] | null;
+        };
+        /**
+         * JobResult
+         * @description What a job has made: a course, a package, a package in the practice LMS, or a file.
+         *
+         *     A file is fetched from `/api/jobs/{id}/file`. What checks found is read where it is asked for.
+         */
+        JobResult: {
+            /** Course */
+            course?: string | null;
+            /** Title */
+            title?: string | null;
+            /** Package */
+            package?: number | null;
+            /** Practice Package */
+            practice_package?: number | null;
+            /** File */
+            file?: string | null;
+        };
+        /** ProblemOut */
+        ProblemOut: {
+            /** Code */
+            code: string;
+            /** Message */
+            message: string;
+        };
+        /**
          * Caption
          * @description What is said from `since` until `until` (ms) of a film or sound.
          */
@@ -10817,13 +10938,13 @@ export interface operations {
             };
         };
         responses: {
-            /** @description Created */
-            201: {
+            /** @description Accepted */
+            202: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["CourseCard"];
+                    "application/json": components["schemas"]["JobOut"];
                 };
             };
         };
@@ -11003,13 +11124,13 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
-            200: {
+            /** @description Accepted */
+            202: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": string;
+                    "application/json": components["schemas"]["JobOut"];
                 };
             };
         };
@@ -12362,6 +12483,15 @@ export interface operations {
                     "application/json": components["schemas"]["Check"];
                 };
             };
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobOut"];
+                };
+            };
         };
     };
     zigzag_server_publishing_api_try_course: {
@@ -12382,6 +12512,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Tried"];
+                };
+            };
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobOut"];
                 };
             };
         };
@@ -12491,13 +12630,13 @@ export interface operations {
             };
         };
         responses: {
-            /** @description Created */
-            201: {
+            /** @description Accepted */
+            202: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["PackageOut"];
+                    "application/json": components["schemas"]["JobOut"];
                 };
             };
         };
@@ -12530,6 +12669,92 @@ export interface operations {
             header?: never;
             path: {
                 package_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+        };
+    };
+    zigzag_server_jobs_api_list_jobs: {
+        parameters: {
+            query?: {
+                course?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobOut"][];
+                };
+            };
+        };
+    };
+    zigzag_server_jobs_api_get_job: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobOut"];
+                };
+            };
+        };
+    };
+    zigzag_server_jobs_api_cancel_job: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    zigzag_server_jobs_api_download_result: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
             };
             cookie?: never;
         };
@@ -12605,13 +12830,13 @@ export interface operations {
             };
         };
         responses: {
-            /** @description Created */
-            201: {
+            /** @description Accepted */
+            202: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["PracticePackage"];
+                    "application/json": components["schemas"]["JobOut"];
                 };
             };
         };
@@ -12629,13 +12854,13 @@ export interface operations {
             };
         };
         responses: {
-            /** @description Created */
-            201: {
+            /** @description Accepted */
+            202: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["PracticePackage"];
+                    "application/json": components["schemas"]["JobOut"];
                 };
             };
         };

@@ -34,7 +34,7 @@ client.use({
   },
 });
 
-interface Result<T> { data?: T; error?: unknown; response: Response }
+export interface Result<T> { data?: T; error?: unknown; response: Response }
 
 /** Return the data of a call, or throw `ApiError` or `Unreachable`. */
 export async function take<T>(call: Promise<Result<T>>): Promise<T> {

@@ -1,7 +1,7 @@
 /** Which page stands at which address; nothing but signing in without a session. */
 import { Center, Spinner } from "@chakra-ui/react";
-import { useQuery } from "@tanstack/react-query";
-import { lazy, Suspense, type ReactNode } from "react";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { lazy, Suspense, useEffect, type ReactNode } from "react";
 import { Navigate, Route, Routes } from "react-router";
 import { api, take } from "../api/client";
 import { askEarly } from "../api/early";
@@ -12,6 +12,7 @@ import { Shelf } from "../workbench/shelf/Shelf";
 import { Empty } from "../kit/Empty";
 import { QuietButton } from "../kit/QuietButton";
 import { Account } from "./Account";
+import { followFoundWork } from "./foundWork";
 import { SignIn } from "./SignIn";
 
 const fetchWorkbench = (): Promise<typeof import("../workbench/Workbench")> => import("../workbench/Workbench");
@@ -29,6 +30,9 @@ export function App(): ReactNode {
   const session = useQuery({
     queryKey: ["session"], queryFn: () => take(api.GET("/api/session")), staleTime: 60_000,
   });
+  const queries = useQueryClient();
+  const name = session.data?.name;
+  useEffect(() => { if (name) followFoundWork(queries); }, [name, queries]);
   if (session.isPending) return waiting;
   if (session.isError) {
     return (

@@ -5,6 +5,7 @@ import { createRoot } from "react-dom/client";
 import { BrowserRouter } from "react-router";
 import { applyScheme, readScheme } from "../kit/scheme";
 import { system } from "../kit/chakraTheme";
+import { JobTray } from "../kit/jobs/JobTray";
 import { Toaster } from "../kit/toaster";
 import { App } from "./App";
 import "../player/render/fonts.css";
@@ -23,6 +24,7 @@ if (root) {
     <ChakraProvider value={system}>
       <QueryClientProvider client={queries}>
         <BrowserRouter><App /></BrowserRouter>
+        <JobTray />
         <Toaster />
       </QueryClientProvider>
     </ChakraProvider>,

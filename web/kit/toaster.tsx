@@ -3,6 +3,7 @@ import {
   createToaster, Stack, Toast, Toaster as ChakraToaster,
 } from "@chakra-ui/react";
 import type { ReactNode } from "react";
+import { ApiError } from "../api/client";
 
 const toaster = createToaster({ placement: "bottom-end", max: 4 });
 
@@ -14,8 +15,9 @@ export function sayDone(title: string, other?: () => void, label = "Undo"): void
   });
 }
 
-/** Say what went wrong; stays until it is closed. */
+/** Say what went wrong; it stays until it is closed. What the author has cancelled is not said. */
 export function sayError(error: unknown): void {
+  if (error instanceof ApiError && error.code === "cancelled") return;
   const title = error instanceof Error ? error.message : "Something went wrong.";
   toaster.create({ title, type: "error", duration: Number.POSITIVE_INFINITY, closable: true });
 }

@@ -1,16 +1,15 @@
 /** The practice LMS: its packages. */
-import { Box, Flex, Grid, Heading, Link as ChakraLink, Progress, Text } from "@chakra-ui/react";
+import { Box, Flex, Grid, Heading, Link as ChakraLink, Text } from "@chakra-ui/react";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { Trash2, Upload } from "lucide-react";
-import { useRef, useState, type ReactNode } from "react";
+import { Trash2 } from "lucide-react";
+import { type ReactNode } from "react";
 import { Link, useNavigate } from "react-router";
-import { api, take, upload } from "../api/client";
+import { api, take } from "../api/client";
 import type { components } from "../api/api";
 import { PageHeader } from "../kit/PageHeader";
 import { Empty } from "../kit/Empty";
-import { MainButton } from "../kit/MainButton";
-import { QuietButton } from "../kit/QuietButton";
 import { Tool } from "../kit/Tool";
+import { UploadButton } from "../kit/jobs/UploadButton";
 import { sayDone, sayError } from "../kit/toaster";
 import { ago, bytes, count } from "../kit/units";
 
@@ -18,20 +17,8 @@ type Package = components["schemas"]["PracticePackage"];
 
 export function PracticePage(): ReactNode {
   const queries = useQueryClient();
-  const navigate = useNavigate();
-  const picker = useRef<HTMLInputElement>(null);
-  const stop = useRef<AbortController | null>(null);
-  const [share, setShare] = useState(0);
   const packages = useQuery({
     queryKey: ["practice"], queryFn: () => take(api.GET("/api/practice/packages")),
-  });
-  const put = useMutation({
-    mutationFn: (file: File) => {
-      stop.current = new AbortController();
-      return upload<Package>("/api/practice/packages", file, setShare, stop.current.signal);
-    },
-    onSuccess: (made) => void navigate(`/practice/${made.id}`),
-    onError: sayError, onSettled: () => setShare(0),
   });
   const remove = useMutation({
     mutationFn: (made: Package) =>
@@ -51,27 +38,10 @@ export function PracticePage(): ReactNode {
             <Heading as="h1" fontSize="30px">Practice LMS</Heading>
             <Text color="quiet">Launch packages as invented learners and see all that is tracked.</Text>
           </Box>
-          <input
-            ref={picker} type="file" accept=".zip" hidden aria-label="SCORM 1.2 package"
-            onChange={(event) => {
-              const file = event.target.files?.[0];
-              if (file) put.mutate(file);
-              event.target.value = "";
-            }}
-          />
-          {put.isPending ? (
-            <Flex align="center" gap="3" w="240px">
-              <Progress.Root value={share * 100} size="sm" flex="1" aria-label="Sending the package">
-                <Progress.Track><Progress.Range bg="spruce" /></Progress.Track>
-              </Progress.Root>
-              <QuietButton onClick={() => stop.current?.abort()}>Stop</QuietButton>
-            </Flex>
-          ) : (
-            <MainButton onClick={() => picker.current?.click()}><Upload size={16} /> Put in a package</MainButton>
-          )}
+          <PutIn />
         </Flex>
         {packages.data?.length === 0 && (
-          <Empty title="No packages yet" action={<MainButton onClick={() => picker.current?.click()}>Put in a package</MainButton>}>
+          <Empty title="No packages yet" action={<PutIn />}>
             Put in any SCORM 1.2 package as a ZIP, or choose “Try it in the practice LMS” when you
             publish a course.
           </Empty>
@@ -104,5 +74,17 @@ export function PracticePage(): ReactNode {
         </Grid>
       </Box>
     </Box>
+  );
+}
+
+function PutIn(): ReactNode {
+  const navigate = useNavigate();
+  return (
+    <UploadButton
+      main address="/api/practice/packages" accept=".zip" file="SCORM 1.2 package"
+      onDone={(job) => void navigate(`/practice/${job.result?.practice_package}`)}
+    >
+      Put in a package
+    </UploadButton>
   );
 }

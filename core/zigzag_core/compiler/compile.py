@@ -18,6 +18,7 @@ from zigzag_core.course import (
 )
 from zigzag_core.course.layouts.resolve import resolved_slides
 from zigzag_core.course.media_use import media_of_settings
+from zigzag_core.course.progress import Progress, telling, untold
 from zigzag_core.course.questions.feedback import FeedbackDesign
 from zigzag_core.course.references import named
 from zigzag_core.course.rules.rule_use import row_rules
@@ -50,10 +51,12 @@ class NothingToPublish(ValueError):
     """The course has no slides."""
 
 
-def compile_course(document: CourseDocument, source: MediaSource) -> Program:
+def compile_course(
+    document: CourseDocument, source: MediaSource, progress: Progress = untold
+) -> Program:
     """Return the program of `document`; ids stay those of the document, so progress carries over.
 
-    Raises `NothingToPublish` for a course without slides.
+    `progress` is told how much is done. Raises `NothingToPublish` for a course without slides.
     """
     if not document.slides:
         raise NothingToPublish("the course has no slides yet")
@@ -63,7 +66,8 @@ def compile_course(document: CourseDocument, source: MediaSource) -> Program:
     weaves = [woven(slide, scope) for slide in slides]
     variables = (*course.variables, *(v for weave in weaves for v in weave.variables))
     made = tuple(
-        _slide(slide, weave, scope) for slide, weave in zip(slides, weaves, strict=True)
+        _slide(slide, weave, scope)
+        for slide, weave in telling(tuple(zip(slides, weaves, strict=True)), progress)
     )
     course = remembered(document, variables, made)
     used = _media_used(course, slides)

@@ -267,4 +267,4 @@ def section_of(document: CourseDocument, slide: str) -> tuple[str, ...]:
 def variables_set_on(slide: Slide) -> set[str]:
     """Return the variables that the inputs and rules of a slide, rows of answer tables among
     them, change."""
-    return {found.id for found in references(slide) if found.sets}
+    return {found.id for found in references(slide, kinds=("variable",)) if found.sets}

@@ -166,6 +166,11 @@ class Guides(Model):
     grid: Annotated[int, Field(ge=2, le=400)] = 20
 
 
+Remembered = dict[
+    Literal["slides", "questions", "choices", "variables", "elements"], tuple[Id, ...]]
+"""By kind, ids in the order in which they were first published: their numbers in saved progress."""
+
+
 class Course(Model):
     """The course's own settings: everything that is not on one slide.
 
@@ -194,8 +199,7 @@ class Course(Model):
     media: tuple[MediaFile, ...] = Field(default=(), max_length=5_000)
     completion: Completion = Completion()
     pass_mark: Annotated[float, Field(ge=0, le=100)] = 80
-    remembered: dict[Literal["slides", "questions", "choices", "variables", "elements"],
-                     tuple[Id, ...]] = {}
+    remembered: Remembered = {}
 
     @model_validator(mode="after")
     def _ids_are_unique(self) -> Self:

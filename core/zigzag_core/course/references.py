@@ -8,6 +8,7 @@ do not change are the same objects afterwards.
 from collections.abc import Callable, Collection, Iterator, Mapping
 from dataclasses import dataclass, replace
 from functools import cache
+from operator import is_
 from types import UnionType
 from typing import Annotated, Any, TypeVar, Union, get_args, get_origin
 
@@ -74,6 +75,7 @@ class _Visit:
 
     `refer` and `identify` give the id that is to stand there; None where the thing is gone.
     `pairs` are the questions whose answers are parts themselves, `in_pairs` says that this is one.
+    Fields that can hold none of `only` are passed over; None passes over nothing.
     """
 
     refer: Callable[[Reference], str | None]
@@ -81,30 +83,48 @@ class _Visit:
     pairs: frozenset[str]
     in_pairs: bool = False
     is_idle: Idle = lambda before, after: False
+    only: frozenset[str] | None = None
+    express: Callable[[Any], None] | None = None
+    """Is told every expression, where it is given."""
 
 
 Step = Callable[[Any, Any, _Visit], Any]
 """Visits a value: (value, the model that holds it, visit); gives it as it is to be, or `_GONE`."""
 
 
-def references(model: BaseModel, pairs: Collection[str] = ()) -> Iterator[Reference]:
+def references(
+    model: BaseModel, pairs: Collection[str] = (), kinds: Collection[Kind] = (),
+) -> Iterator[Reference]:
     """Yield every place in `model` that names something, in the order of the fields.
 
     `pairs` are the questions outside of `model` whose answers are parts (items on targets).
+    Where `kinds` are given, only what may name one of these is yielded, and found faster.
     """
     found: list[Reference] = []
+    wanted = frozenset(kinds)
 
     def note(reference: Reference) -> str:
-        found.append(reference)
+        if not wanted or not wanted.isdisjoint(reference.kinds):
+            found.append(reference)
         return reference.id
 
-    _visited(model, _Visit(note, lambda _, name: name, _pairs_in(model, pairs)))
+    only = wanted or _ALL_KINDS
+    _visited(model, _Visit(note, lambda _, name: name, _pairs_in(model, pairs), only=only))
     yield from found
 
 
 def named(model: BaseModel, *kinds: Kind) -> set[str]:
     """Return the ids of all things of `kinds` that `model` names."""
-    return {found.id for found in references(model) if set(found.kinds) & set(kinds)}
+    return {found.id for found in references(model, kinds=kinds)}
+
+
+def expressions(model: BaseModel) -> list[Any]:
+    """Return every expression in `model`, in the order of the fields."""
+    found: list[Any] = []
+    _visited(model, _Visit(
+        lambda reference: reference.id, lambda _, name: name, frozenset(), express=found.append,
+        only=frozenset([_EXPRESSION])))
+    return found
 
 
 def identities(model: BaseModel) -> Iterator[Identity]:
@@ -115,7 +135,8 @@ def identities(model: BaseModel) -> Iterator[Identity]:
         found.append(Identity(kind, name))
         return name
 
-    _visited(model, _Visit(lambda reference: reference.id, note, frozenset()))
+    only = frozenset([_IDENTITY])
+    _visited(model, _Visit(lambda reference: reference.id, note, frozenset(), only=only))
     yield from found
 
 
@@ -174,21 +195,21 @@ def _pairs_in(model: BaseModel, more: Collection[str] = ()) -> frozenset[str]:
     slides = getattr(model, "slides", ())
     for holder in (model, *(slide for slide in slides if isinstance(slide, BaseModel))):
         questions = getattr(holder, "questions", ())
-        found |= {asked.id for asked in questions if _puts_on_targets(asked)}
+        found |= {asked.id for asked in questions if _plan(type(asked)).pairs}
     return frozenset(found)
-
-
-def _puts_on_targets(model: Any) -> bool:
-    """Whether it is a question that is answered by putting items on targets."""
-    return hasattr(model, "targets") and hasattr(model, "items")
 
 
 def _visited(model: Any, visit: _Visit) -> Any:
     """`model` with each of its fields visited; itself if nothing changed."""
-    changes: dict[str, Any] = {}
-    if _puts_on_targets(model):
+    plan = _plan(type(model))
+    if not plan.steps:
+        return model
+    if plan.pairs:
         visit = replace(visit, in_pairs=True)
-    for name, step, unset in _plan(type(model)):
+    changes: dict[str, Any] = {}
+    for name, step, unset, reach in plan.steps:
+        if visit.only is not None and visit.only.isdisjoint(reach):
+            continue
         before = getattr(model, name)
         after = step(before, model, visit)
         if after is before:
@@ -207,15 +228,68 @@ def _visited(model: Any, visit: _Visit) -> Any:
 Unsetting = Callable[[], Any]
 
 
+@dataclass(frozen=True)
+class _Plan:
+    """How a model is visited: its fields in which there are marks.
+
+    Each has its step, how it is without a thing, and the kinds of marks that are in it. `pairs`
+    says whether it is a question that is answered by putting items on targets.
+    """
+
+    steps: tuple[tuple[str, Step, Unsetting | None, frozenset[str]], ...]
+    pairs: bool
+
+
 @cache
-def _plan(model: type[BaseModel]) -> tuple[tuple[str, Step, Unsetting | None], ...]:
-    """The fields of `model` in which there are marks, and how each is visited."""
-    plan = []
-    for name, field in model.model_fields.items():
-        step = _step(field.annotation, tuple(field.metadata))
-        if step is not None:
-            plan.append((name, step, _unset(field)))
-    return tuple(plan)
+def _plan(model: type[BaseModel]) -> _Plan:
+    fields = model.model_fields
+    steps = [
+        (name, step, _unset(field), _reach(field.annotation, tuple(field.metadata)))
+        for name, field in fields.items()
+        if (step := _step(field.annotation, tuple(field.metadata))) is not None
+    ]
+    return _Plan(tuple(steps), "targets" in fields and "items" in fields)
+
+
+_IDENTITY = "identity"
+_EXPRESSION = "expression"
+_ALL_KINDS: frozenset[str] = frozenset(get_args(Kind))
+
+
+def _reach(annotation: Any, marks: tuple[Any, ...]) -> frozenset[str]:
+    """The kinds that values of this type can name, and whether there are identities or expressions.
+    """
+    found: set[str] = set()
+    _collect_reach(annotation, marks, found, set())
+    return frozenset(found)
+
+
+def _collect_reach(
+    annotation: Any, marks: tuple[Any, ...], found: set[str], seen: set[Any]
+) -> None:
+    for mark in marks:
+        match mark:
+            case Refers(kinds=kinds):
+                found.update(kinds)
+            case Is():
+                found.add(_IDENTITY)
+            case RefersBy() | NamesInEvent():
+                found.update(_ALL_KINDS)
+            case Names():
+                found.update(_ALL_KINDS, [_EXPRESSION])
+    if isinstance(annotation, type) and issubclass(annotation, BaseModel):
+        if annotation in seen:
+            return
+        seen.add(annotation)
+        for field in annotation.model_fields.values():
+            _collect_reach(field.annotation, tuple(field.metadata), found, seen)
+        return
+    inner = get_args(annotation)
+    if get_origin(annotation) is Annotated:
+        _collect_reach(inner[0], tuple(inner[1:]), found, seen)
+        return
+    for part in inner:
+        _collect_reach(part, (), found, seen)
 
 
 def _unset(field: FieldInfo) -> Unsetting | None:
@@ -234,7 +308,7 @@ def _step(annotation: Any, marks: tuple[Any, ...]) -> Step | None:
             case Is(kind=kind):
                 return _identity_step(kind)
             case Names():
-                return lambda value, _, visit: _expression(value, visit)
+                return _expression_step
             case NamesInEvent():
                 return _event_step
     origin, inner = get_origin(annotation), get_args(annotation)
@@ -273,6 +347,8 @@ def _reference_step(mark: Refers | RefersBy) -> Step:
             reference = Reference(mark.kinds, value, mark.weak, sets=mark.sets)
         else:
             reference = Reference(mark.kinds(holder), value, mark.weak)
+            if not reference.kinds:
+                return value
         new = visit.refer(reference)
         return value if new == value else _GONE if new is None else new
 
@@ -305,8 +381,10 @@ def _list_step(inner: Step | None) -> Step | None:
         return None
 
     def step(value: Any, holder: Any, visit: _Visit) -> Any:
+        if not value:
+            return value
         after = [inner(item, holder, visit) for item in value]
-        if all(new is old for new, old in zip(after, value, strict=True)):
+        if all(map(is_, after, value)):
             return value
         return tuple(item for item in after if item is not _GONE)
 
@@ -329,6 +407,12 @@ def _dict_step(key_type: Any, value_type: Any) -> Step | None:
         return value if same else made
 
     return step
+
+
+def _expression_step(value: Any, _: Any, visit: _Visit) -> Any:
+    if visit.express:
+        visit.express(value)
+    return _expression(value, visit)
 
 
 def _event_step(event: Any, _: Any, visit: _Visit) -> Any:

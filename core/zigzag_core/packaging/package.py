@@ -7,6 +7,7 @@ from typing import Literal
 
 from zigzag_core.compiler.compile import compile_course
 from zigzag_core.course import CourseDocument, MediaFile, Theme
+from zigzag_core.course.progress import Progress, portion, untold
 from zigzag_core.media.recolour import recoloured
 from zigzag_core.program import Program
 from zigzag_core.tracking import words
@@ -42,13 +43,16 @@ def build_package(
     document: CourseDocument,
     player: Mapping[str, bytes],
     media: Mapping[str, bytes],
+    progress: Progress = untold,
 ) -> tuple[bytes, Program]:
     """Return the package of `document` as a ZIP, and the program in it.
 
     `player` holds the built player by file name, `media` the bytes of the course's files by
-    SHA-256. Raises `NothingToPublish` for a course without slides, `KeyError` for lost media.
+    SHA-256. `progress` is told how much is done. Raises `NothingToPublish` for a course without
+    slides, `KeyError` for lost media.
     """
-    program = compile_course(document, lambda file: media_path(file.sha256, file.type))
+    program = compile_course(
+        document, lambda file: media_path(file.sha256, file.type), portion(progress, 0, 0.6))
     used = {file.src for file in program.media.values()}
     files: dict[str, bytes] = {
         "index.html": page(program, kind).encode(),

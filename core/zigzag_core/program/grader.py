@@ -2,16 +2,15 @@
 
 from typing import Annotated, Literal
 
-from pydantic import Field
-
-from zigzag_core.course.model import Id, Model
+from zigzag_core.course.kinds import Is, Refers
+from zigzag_core.course.model import Model
 from zigzag_core.course.questions.descriptors import Form
 from zigzag_core.course.questions.question import Accepts, Letters, Points
 from zigzag_core.course.text.rich_text import RichText
 
-ProgramId = Annotated[str, Field(pattern=r"^[a-z0-9_]{1,48}$")]
-"""An id of the document, or one that the compiler made by adding to it."""
+from .names import ElementName, PartName, ProgramId, SlideName
 
+Within = tuple[PartName, str, bool]
 
 class GraderPart(Model):
     """Something that can be answered. What is `right` depends on the grader's form: for *choose*
@@ -19,10 +18,10 @@ class GraderPart(Model):
     of them, or all where `endless`; for *texts* `accepts` says it; in an *order* a `level` one may
     stand before the one before it."""
 
-    id: ProgramId
-    element: ProgramId | None = None
+    id: Annotated[ProgramId, Is("part")]
+    element: ElementName | None = None
     words: str = ""
-    right: tuple[str, ...] = ()
+    right: tuple[Annotated[str, Refers(("part",), weak=True)], ...] = ()
     endless: bool = False
     level: bool = False
     points: float = 0
@@ -34,11 +33,11 @@ class GraderPart(Model):
 class GraderTarget(Model):
     """Where parts are placed; `takes` None is any number of them, `only` some of them if any."""
 
-    id: ProgramId
-    element: ProgramId
+    id: Annotated[ProgramId, Is("part")]
+    element: ElementName
     words: str
     takes: int | None = None
-    only: tuple[ProgramId, ...] = ()
+    only: tuple[PartName, ...] = ()
 
 
 class GraderRow(Model):
@@ -49,12 +48,10 @@ class GraderRow(Model):
     """
 
     asks: str = ""
-    within: tuple[tuple[ProgramId, str, bool], ...] = ()
+    within: tuple[Within, ...] = ()
     at_least: int = 0
     points: float | None = None
     words: RichText | None = None
-
-
 
 
 class Grader(Model):
@@ -67,8 +64,8 @@ class Grader(Model):
     wrong items go back to where they were.
     """
 
-    id: ProgramId
-    slide: Id
+    id: Annotated[ProgramId, Is("question")]
+    slide: SlideName
     name: str
     record: str
     prompt: str
@@ -96,4 +93,4 @@ class Grader(Model):
     show_right: bool = False
     shuffle: bool = False
     letters: Letters = "none"
-    pinned: tuple[ProgramId, ...] = ()
+    pinned: tuple[PartName, ...] = ()

@@ -16,18 +16,37 @@ from zigzag_core.course import (
     Navigation,
     NavigationHere,
     Onward,
+    Remembered,
     SlideSize,
     Theme,
     ToNext,
     Variable,
 )
+from zigzag_core.course.kinds import Is
 from zigzag_core.course.model import Id, Model, Paint
 from zigzag_core.course.questions.feedback import FeedbackPlace
 from zigzag_core.course.rules.expression import Expression
 from zigzag_core.course.rules.timing import Effect
 from zigzag_core.course.style.style import LookId, Style
 
-from .grader import Grader, ProgramId
+from .grader import Grader
+from .names import (
+    ClockName,
+    Detail,
+    ElementName,
+    HappensTo,
+    MediaName,
+    MoveName,
+    OverlayName,
+    PartName,
+    ProgramId,
+    QuestionName,
+    SetVariableName,
+    ShownName,
+    SlideName,
+    TargetName,
+    VariableName,
+)
 
 
 class Go(Model):
@@ -35,36 +54,36 @@ class Go(Model):
 
     do: Literal["go"] = "go"
     to: Literal["next", "previous", "slide", "leave"]
-    slide: Id | None = None
+    slide: SlideName | None = None
     back: bool = False
 
 
 class Show(Model):
     do: Literal["show"] = "show"
-    element: ProgramId
+    element: ShownName
 
 
 class Hide(Model):
     do: Literal["hide"] = "hide"
-    element: ProgramId
+    element: ShownName
 
 
 class Toggle(Model):
     do: Literal["toggle"] = "toggle"
-    element: ProgramId
+    element: ShownName
 
 
 class SetLook(Model):
     """Give an element a look; None gives it back the one that follows from its state."""
 
     do: Literal["look"] = "look"
-    element: ProgramId
+    element: ElementName
     look: LookId | None
 
 
 class SetVariable(Model):
     do: Literal["set"] = "set"
-    variable: ProgramId
+    variable: SetVariableName
     value: Expression
 
 
@@ -72,7 +91,7 @@ class PickNumber(Model):
     """Set a variable to a whole number from `low` to `high`, at random."""
 
     do: Literal["pick"] = "pick"
-    variable: ProgramId
+    variable: SetVariableName
     low: float
     high: float
     texts: tuple[str, ...] = ()
@@ -80,23 +99,23 @@ class PickNumber(Model):
 
 class OpenOverlay(Model):
     do: Literal["open"] = "open"
-    overlay: ProgramId
+    overlay: OverlayName
 
 
 class CloseOverlay(Model):
     do: Literal["close"] = "close"
-    overlay: ProgramId
+    overlay: OverlayName
 
 
 class Choose(Model):
     do: Literal["choose"] = "choose"
-    question: ProgramId
-    choice: ProgramId
+    question: QuestionName
+    choice: PartName
 
 
 class Submit(Model):
     do: Literal["submit"] = "submit"
-    question: ProgramId
+    question: QuestionName
 
 
 class Reset(Model):
@@ -104,7 +123,7 @@ class Reset(Model):
     """
 
     do: Literal["reset"] = "reset"
-    question: ProgramId
+    question: QuestionName
     answer_only: bool = False
 
 
@@ -112,43 +131,43 @@ class Clear(Model):
     """Bring things back to how the course begins; `slides` forget that they were seen."""
 
     do: Literal["clear"] = "clear"
-    slides: tuple[ProgramId, ...] = ()
-    elements: tuple[ProgramId, ...] = ()
-    questions: tuple[ProgramId, ...] = ()
-    variables: tuple[ProgramId, ...] = ()
+    slides: tuple[SlideName, ...] = ()
+    elements: tuple[ElementName, ...] = ()
+    questions: tuple[QuestionName, ...] = ()
+    variables: tuple[SetVariableName, ...] = ()
 
 
 class Enter(Model):
     """Go to a slide as if for the first time, even if it is the one that is shown."""
 
     do: Literal["enter"] = "enter"
-    slide: ProgramId
+    slide: SlideName
 
 
 class MoveElement(Model):
     do: Literal["move"] = "move"
-    element: ProgramId
-    move: ProgramId
+    element: ElementName
+    move: MoveName
 
 
 class RunClock(Model):
     """Start, stop or restart the timing of a slide or overlay."""
 
     do: Literal["clock"] = "clock"
-    of: ProgramId
+    of: ClockName
     run: Literal["start", "stop", "restart"]
 
 
 class PlayMedia(Model):
     do: Literal["media"] = "media"
-    element: ProgramId
+    element: ElementName
     run: Literal["play", "pause", "seek"]
     at: int = 0
 
 
 class PlaySound(Model):
     do: Literal["sound"] = "sound"
-    media: ProgramId
+    media: MediaName
 
 
 class OpenLink(Model):
@@ -207,10 +226,10 @@ class ProgramRule(Model):
     *timer* has its owner as target, and goes off `after` ms, or every so many.
     """
 
-    id: ProgramId
+    id: Annotated[ProgramId, Is("rule")]
     on: Event
-    target: ProgramId | None = None
-    detail: str | None = None
+    target: HappensTo = None
+    detail: Detail = None
     after: int = 0
     again: bool = False
     block: bool = False
@@ -242,15 +261,15 @@ class ProgramElement(Model):
         "none", "button", "choice", "input", "check", "wiper", "field", "blanks", "item", "target",
         "ranked", "spot", "ground",
     ] = "none"
-    question: ProgramId | None = None
-    choice: ProgramId | None = None
-    variable: ProgramId | None = None
-    reveals: ProgramId | None = None
+    question: QuestionName | None = None
+    choice: TargetName | None = None
+    variable: VariableName | None = None
+    reveals: OverlayName | None = None
     visible: Expression = True
     enabled: Expression = True
     selected: Expression = False
     words: Expression | None = None
-    row_of: ProgramId | None = None
+    row_of: QuestionName | None = None
     spans: tuple[Span, ...] = ()
     rules: tuple[ProgramRule, ...] = ()
 
@@ -261,11 +280,11 @@ class ClockCue(Model):
     `uncovers` names an element that appears or leaves now, whatever rules have said before.
     """
 
-    id: ProgramId
+    id: Annotated[ProgramId, Is("cue")]
     at: int
-    uncovers: ProgramId | None = None
-    element: ProgramId | None = None
-    move: ProgramId | None = None
+    uncovers: ElementName | None = None
+    element: ElementName | None = None
+    move: MoveName | None = None
     plays: bool = False
 
 
@@ -286,7 +305,7 @@ class ProgramOverlay(Model):
     is the `speaker` stands beside them.
     """
 
-    id: ProgramId
+    id: Annotated[ProgramId, Is("overlay")]
     title: str
     panel: bool = True
     tone: Literal["plain", "right", "partly", "wrong"] = "plain"
@@ -294,7 +313,7 @@ class ProgramOverlay(Model):
     w: float = 720
     style: Style | None = None
     colour: Paint | None = None
-    speaker: Id | None = None
+    speaker: MediaName | None = None
     blocks: bool = True
     dims: bool = True
     pauses: bool = False
@@ -320,13 +339,13 @@ class Fork(Model):
     """A way onward that is taken when its condition holds; the first that does."""
 
     condition: Expression
-    slide: Id
+    slide: SlideName
 
 
 class ProgramSlide(Model):
     """A slide with what its layout and the named styles give it. `onward`: where *next* leads."""
 
-    id: Id
+    id: Annotated[Id, Is("slide")]
     title: str
     onward: Onward = ToNext()
     forks: tuple[Fork, ...] = ()
@@ -343,9 +362,9 @@ class ProgramSlide(Model):
 class SeenSet(Model):
     """Elements of a slide that count as seen once they were clicked."""
 
-    id: ProgramId
-    slide: Id
-    of: tuple[ProgramId, ...]
+    id: Annotated[ProgramId, Is("pattern")]
+    slide: SlideName
+    of: tuple[ElementName, ...]
 
 
 class ProgramMedia(Model):
@@ -372,10 +391,9 @@ class Program(Model):
     sets: tuple[SeenSet, ...] = ()
     rules: tuple[ProgramRule, ...] = ()
     navigation: Navigation = Navigation()
-    media: dict[Id, ProgramMedia] = {}
+    media: dict[Annotated[Id, Is("medium")], ProgramMedia] = {}
     completion: Completion
     pass_mark: float
-    remembered: dict[Literal["slides", "questions", "choices", "variables", "elements"],
-                     tuple[Id, ...]]
+    remembered: Remembered
 
 

@@ -14,15 +14,15 @@ from zigzag_core.course.layouts.resolve import Sources, resolved
 from zigzag_core.editing.changes import Change
 from zigzag_core.editing.copies.copying import duplicate_course
 from zigzag_core.editing.names import free_title
-from zigzag_core.packaging.archive import export_archive
-from zigzag_core.packaging.safe_zip import BadArchive
 
 from zigzag_server.accounts.auth import author
+from zigzag_server.jobs import uploads
+from zigzag_server.jobs.api import JobOut
+from zigzag_server.jobs.starting import start
 from zigzag_server.problems import Problem, not_found
 
-from . import files, saving, store
+from . import saving, store
 from .edited import media_urls
-from .importing import take_in
 from .models import Course
 
 router = Router(tags=["courses"])
@@ -143,17 +143,14 @@ def create_course(request: HttpRequest, data: TitleIn) -> Status:
     return Status(201, _card(store.create(author(request), document)))
 
 
-@router.post("/courses/import", response={201: CourseCard})
+@router.post("/courses/import", response={202: JobOut})
 def import_course(
     request: HttpRequest, file: UploadedFile = File(...)
 ) -> Status:
-    """Take in a course archive (`.zigzag`). A bad one is refused and leaves nothing behind."""
+    """Take in a course archive (`.zigzag`): a job. A bad one leaves nothing behind."""
     if (file.size or 0) > LARGEST_ARCHIVE:
         raise Problem(413, "too_large", "The archive is larger than 300 MB. Nothing was taken in.")
-    try:
-        return Status(201, _card(take_in(author(request), file.read())))
-    except BadArchive as error:
-        raise Problem(422, "bad_archive", f"{error} Nothing was taken in.") from None
+    return Status(202, uploads.start(author(request), "import", file))
 
 
 @router.get("/courses/{slug}", response=CourseWithSlides)
@@ -222,15 +219,13 @@ def copy_course(request: HttpRequest, slug: str) -> Status:
     return Status(201, _card(store.create(user, copy)))
 
 
-@router.get("/courses/{slug}/archive", response={200: bytes})
-def export_course(request: HttpRequest, slug: str) -> HttpResponse:
-    """Return the course archive (`.zigzag`), media and all."""
-    row = store.course_of(author(request), slug)
-    document = store.document_of(row)
-    media = {file.sha256: files.read(file.sha256) for file in document.course.media}
-    return HttpResponse(export_archive(document, media), content_type="application/zip", headers={
-        "Content-Disposition": f'attachment; filename="{row.slug}.zigzag"',
-    })
+@router.post("/courses/{slug}/archive", response={202: JobOut})
+def export_course(request: HttpRequest, slug: str) -> Status:
+    """Make the course archive (`.zigzag`), media and all: a job whose file it is."""
+    user = author(request)
+    row = store.course_of(user, slug)
+    job = start(user, "export", {"course": row.pk}, course=row.pk, equal=store.state_of(row))
+    return Status(202, job)
 
 
 @router.get("/courses/{slug}/versions", response=Versions)

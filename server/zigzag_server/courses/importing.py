@@ -1,30 +1,47 @@
 """Taking in course archives."""
 
+from typing import Any
+
 from django.contrib.auth.models import User
 from zigzag_core.course import CourseDocument
 from zigzag_core.packaging.archive import import_archive
 from zigzag_core.packaging.safe_zip import BadArchive
 
+from zigzag_server.jobs.kinds import Finish, Report
+from zigzag_server.problems import Problem
+
 from . import files, store
-from .models import Course
 from .taking import BadFile, TakenFile, take
 
 
-def take_in(user: User, data: bytes) -> Course:
-    """Store the course in archive `data` as a new course of `user`.
+def take_in(owner: User, report: Report, data: bytes) -> Finish:
+    """Make ready the course in the archive `data`; the returned step stores it for `owner`.
 
-    Raises `BadArchive` with a reason for people; nothing is stored then.
+    Raises a 422 `Problem` with a reason for people where the archive is bad; nothing is stored
+    then.
     """
-    document, media = import_archive(data)
-    for taken in _checked(document, media):
-        files.keep(taken.file.sha256, taken.data, taken.preview)
-    return store.create(user, document)
+    report(0.05, "Reading the archive")
+    try:
+        document, media = import_archive(data)
+        taken = _checked(document, media, report)
+    except BadArchive as error:
+        raise Problem(422, "bad_archive", f"{error} Nothing was taken in.") from None
+    report(0.9, "Storing the course")
+    rows = store.rows_of(document)
+
+    def finish() -> dict[str, Any]:
+        row = store.create_from(owner, rows)
+        for one in taken:
+            files.keep(one.file.sha256, one.data, one.preview)
+        return {"course": row.slug, "title": row.title}
+    return finish
 
 
-def _checked(document: CourseDocument, media: dict[str, bytes]) -> list[TakenFile]:
+def _checked(document: CourseDocument, media: dict[str, bytes], report: Report) -> list[TakenFile]:
     """Refuse media that are not the harmless files they claim to be."""
     found = []
-    for file in document.course.media:
+    for number, file in enumerate(document.course.media):
+        report(0.3 + 0.6 * number / len(document.course.media), f"Checking “{file.name}”")
         try:
             taken = take(file.name, media[file.sha256])
         except BadFile as error:

@@ -2,6 +2,7 @@
 
 import json
 from collections.abc import Iterable
+from dataclasses import dataclass
 from typing import Any
 
 from django.contrib.auth.models import User
@@ -10,7 +11,9 @@ from django.db.models import Max, TextField
 from django.db.models.functions import Cast
 from django.utils.text import slugify
 from zigzag_core import course as core
+from zigzag_core.course.progress import Progress, telling, untold
 
+from zigzag_server.jobs.kinds import Again
 from zigzag_server.problems import Problem, not_found
 
 from .models import Course, Revision, Slide
@@ -45,9 +48,10 @@ def slide_texts(row: Course) -> list[tuple[int, str]]:
     return [by_id[slide] for slide in row.document["slides"]]
 
 
-def document_of(row: Course) -> core.CourseDocument:
-    """Return the whole course as the core knows it."""
-    slides = tuple(core.Slide.model_validate(slide.document) for slide in slide_rows(row))
+def document_of(row: Course, progress: Progress = untold) -> core.CourseDocument:
+    """Return the whole course as the core knows it; `progress` is told how much is read."""
+    rows = telling(slide_rows(row), progress)
+    slides = tuple(core.Slide.model_validate(slide.document) for slide in rows)
     return core.CourseDocument(course=core.Course.model_validate(row.document), slides=slides)
 
 
@@ -102,23 +106,39 @@ def free_slug(title: str) -> str:
     return slug
 
 
-@transaction.atomic
+@dataclass(frozen=True)
+class CourseRows:
+    """A course as it goes into the database: the JSON of its settings and of its slides, by id."""
+
+    settings: dict[str, Any]
+    slides: dict[str, dict[str, Any]]
+
+
+def rows_of(document: core.CourseDocument) -> CourseRows:
+    """Return what `create_from` stores of `document`."""
+    return CourseRows(
+        document.course.model_dump(mode="json"),
+        {slide.id: slide.model_dump(mode="json") for slide in document.slides},
+    )
+
+
 def create(user: User, document: core.CourseDocument) -> Course:
     """Store `document` as a new course of `user`."""
+    return create_from(user, rows_of(document))
+
+
+@transaction.atomic
+def create_from(user: User, rows: CourseRows) -> Course:
+    """Store a new course of `user`."""
+    title = rows.settings["title"]
     row = Course.objects.create(
-        owner=user, slug=free_slug(document.course.title), title=document.course.title,
-        document=document.course.model_dump(mode="json"),
-    )
-    slides = [
-        Slide(course=row, slide_id=slide.id, document=slide.model_dump(mode="json"))
-        for slide in document.slides
-    ]
-    Slide.objects.bulk_create(slides)
+        owner=user, slug=free_slug(title), title=title, document=rows.settings)
+    Slide.objects.bulk_create(
+        Slide(course=row, slide_id=name, document=slide) for name, slide in rows.slides.items())
     Revision.objects.create(course=row, version=1, document=row.document, author=user)
     Revision.objects.bulk_create(
-        Revision(course=row, slide_id=s.slide_id, version=1, document=s.document, author=user)
-        for s in slides
-    )
+        Revision(course=row, slide_id=name, version=1, document=slide, author=user)
+        for name, slide in rows.slides.items())
     return row
 
 
@@ -171,8 +191,22 @@ def _conflict(what: str, version: int, theirs: Any, yours: Any) -> Problem:
 
 
 @transaction.atomic
-def remember_publication(row: Course, settings: core.Course) -> None:
-    """Keep the numbers that a publication has given, without touching anything else."""
+def remember_publication(row: Course, known: core.Remembered, remembered: core.Remembered) -> None:
+    """Keep the numbers that a publication has given, without touching anything else.
+
+    Raises `Again` where they are no longer those in `known` that the publication went out from.
+    """
     row = Course.objects.select_for_update().get(pk=row.pk)
-    remembered = settings.model_dump(mode="json")["remembered"]
-    Course.objects.filter(pk=row.pk).update(document={**row.document, "remembered": remembered})
+    if row.document.get("remembered", {}) != _listed(known):
+        raise Again
+    document = {**row.document, "remembered": _listed(remembered)}
+    Course.objects.filter(pk=row.pk).update(document=document)
+
+
+def _listed(numbers: core.Remembered) -> dict[str, list[str]]:
+    return {kind: list(ids) for kind, ids in numbers.items()}
+
+
+def state_of(row: Course) -> str:
+    """Return what differs as soon as anything in a course was saved."""
+    return f"{row.pk}.{row.revisions.aggregate(Max('pk'))['pk__max']}"

@@ -3,15 +3,16 @@
 from datetime import datetime
 from typing import Annotated, Any
 
-from django.core.files.storage import default_storage
 from django.http import HttpRequest
 from ninja import File, Router, Schema, Status
 from ninja.files import UploadedFile
 from pydantic import Field
-from zigzag_core.packaging.safe_zip import BadArchive
 from zigzag_core.tracking.plain import explain
 
 from zigzag_server.accounts.auth import author
+from zigzag_server.jobs import uploads
+from zigzag_server.jobs.api import JobOut
+from zigzag_server.jobs.starting import start
 from zigzag_server.origins import content_url
 from zigzag_server.problems import Problem, not_found
 from zigzag_server.publishing.models import Publication
@@ -19,7 +20,7 @@ from zigzag_server.publishing.models import Publication
 from . import answers, runs
 from .learners import LEARNERS
 from .models import Attempt, Launch, Package
-from .packages import put_in, take_out
+from .packages import take_out
 
 router = Router(tags=["practice"])
 
@@ -162,31 +163,28 @@ def list_practice_packages(request: HttpRequest) -> list[dict[str, Any]]:
     return [_out(package) for package in rows]
 
 
-@router.post("/packages", response={201: PracticePackage})
+@router.post("/packages", response={202: JobOut})
 def upload_package(
     request: HttpRequest, file: UploadedFile = File(...)
 ) -> Status:
-    """Put in a SCORM 1.2 package, made here or elsewhere."""
+    """Put in a SCORM 1.2 package, made here or elsewhere: a job."""
     if (file.size or 0) > LARGEST_PACKAGE:
         raise Problem(413, "too_large", "The package is larger than 300 MB. Nothing was put in.")
-    try:
-        return Status(201, _out(put_in(author(request), file.read())))
-    except BadArchive as error:
-        raise Problem(422, "bad_package", f"{error} Nothing was put in.") from None
+    return Status(202, uploads.start(author(request), "put_in", file))
 
 
-@router.post("/packages/from-publication", response={201: PracticePackage})
+@router.post("/packages/from-publication", response={202: JobOut})
 def put_in_publication(
     request: HttpRequest, data: FromPublication
 ) -> Status:
-    """Put in a package that was published here."""
+    """Put in a package that was published here: a job."""
     found = Publication.objects.filter(
         pk=data.publication, course__owner=author(request), kind="scorm12"
     ).first()
     if found is None:
         raise not_found("SCORM 1.2 package")
-    with default_storage.open(found.file) as file:
-        return Status(201, _out(put_in(author(request), file.read())))
+    job = start(author(request), "put_in_published", {"publication": found.pk})
+    return Status(202, job)
 
 
 @router.delete("/packages/{package_id}", response={204: None})

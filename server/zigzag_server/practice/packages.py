@@ -1,30 +1,46 @@
 """Putting packages into the practice LMS and taking them out."""
 
 import uuid
+from typing import Any
 
 from django.contrib.auth.models import User
 from django.core.files.base import ContentFile
 from django.core.files.storage import default_storage
 from zigzag_core.packaging.read_manifest import read_manifest
-from zigzag_core.packaging.safe_zip import read_zip
+from zigzag_core.packaging.safe_zip import BadArchive, read_zip
 from zigzag_core.tracking.words import FILE, read_words
+
+from zigzag_server.jobs.kinds import Finish, Report
+from zigzag_server.problems import Problem
 
 from .models import Package
 
 
-def put_in(user: User, data: bytes) -> Package:
-    """Store the package in `data`; raise `BadArchive` with a reason, and store nothing, if bad."""
-    files = read_zip(data)
-    manifest = read_manifest(files)
+def put_in(user: User, report: Report, data: bytes) -> Finish:
+    """Unpack the package in `data`; the returned step puts it into the practice LMS.
+
+    Raises a 422 `Problem` with a reason for people where it is bad; nothing is stored then.
+    """
+    report(0.1, "Reading the package")
+    try:
+        files = read_zip(data)
+        manifest = read_manifest(files)
+    except BadArchive as error:
+        raise Problem(422, "bad_package", f"{error} Nothing was put in.") from None
     folder = f"practice/{uuid.uuid4().hex}"
-    for path, content in files.items():
+    for number, (path, content) in enumerate(files.items()):
+        report(0.5 + 0.5 * number / len(files), "Unpacking")
         default_storage.save(f"{folder}/{path}", ContentFile(content))
-    return Package.objects.create(
-        owner=user, title=manifest.title, folder=folder, launch=manifest.launch,
-        parameters=manifest.parameters, mastery_score=manifest.mastery_score,
-        launch_data=manifest.launch_data, about=read_words(files.get(FILE)).model_dump(),
-        files=len(files), size=len(data),
-    )
+
+    def finish() -> dict[str, Any]:
+        made = Package.objects.create(
+            owner=user, title=manifest.title, folder=folder, launch=manifest.launch,
+            parameters=manifest.parameters, mastery_score=manifest.mastery_score,
+            launch_data=manifest.launch_data, about=read_words(files.get(FILE)).model_dump(),
+            files=len(files), size=len(data),
+        )
+        return {"practice_package": made.pk, "title": made.title}
+    return finish
 
 
 def take_out(package: Package) -> None:

@@ -5,25 +5,27 @@ import zipfile
 from datetime import datetime
 from typing import Any
 
+from django.contrib.auth.models import User
 from django.core.files.storage import default_storage
 from django.http import FileResponse, HttpRequest
 from ninja import Router, Schema, Status
 from zigzag_core.compiler.compile import NothingToPublish, compile_course
-from zigzag_core.engine.index import Index
 from zigzag_core.packaging.package import PackageKind
 from zigzag_core.program import Program
-from zigzag_core.tracking.plain import explain, promise
-from zigzag_core.tracking.progress import SCORM12_LIMIT, largest
-from zigzag_core.verification.findings.document import Finding, findings
-from zigzag_core.verification.findings.runs import Tried, try_out
-from zigzag_core.verification.route import Route, route
+from zigzag_core.tracking.plain import explain
+from zigzag_core.verification.findings.finding import Finding
+from zigzag_core.verification.findings.runs import Tried
+from zigzag_core.verification.route import Route
 
 from zigzag_server.accounts.auth import author
 from zigzag_server.courses import files, store
+from zigzag_server.courses.models import Course
+from zigzag_server.jobs.api import JobOut
+from zigzag_server.jobs.models import State
+from zigzag_server.jobs.starting import known, start
 from zigzag_server.problems import Problem, not_found
 
 from .models import Publication
-from .packaging import publish
 from .preview_views import preview_url
 
 router = Router(tags=["publishing"])
@@ -82,26 +84,36 @@ def _publication(request: HttpRequest, package_id: int) -> Publication:
     return found
 
 
-@router.get("/courses/{slug}/check", response=Check)
-def check_course(request: HttpRequest, slug: str) -> dict[str, Any]:
-    """Say where the ways lead, what an LMS will be told, how large progress gets, what is wrong."""
-    document = store.document_of(store.course_of(author(request), slug))
-    questions = sum(len(slide.questions) for slide in document.slides)
-    size = 0
-    if document.slides:
-        size = largest(Index(compile_course(document, files.source_for(document.course))))
-    return {
-        "findings": findings(document), "route": route(document),
-        "promise": promise(document.course, len(document.slides), questions),
-        "slides": len(document.slides), "questions": questions,
-        "progress": size, "progress_limit": SCORM12_LIMIT,
-    }
+def _worked_out(user: User, row: Course, kind: str) -> Status:
+    """What a job has found in the course as it is now, or else the job that looks for it."""
+    state = store.state_of(row)
+    job = known(user, kind, state) or start(
+        user, kind, {"course": row.pk}, course=row.pk, equal=state)
+    if job.state == State.FAILED:
+        # Asked once more, it is tried once more.
+        job.delete()
+        raise Problem(503, job.problem["code"], job.problem["message"])
+    return Status(200, job.result) if job.state == State.DONE else Status(202, job)
 
 
-@router.get("/courses/{slug}/tried", response=Tried)
-def try_course(request: HttpRequest, slug: str) -> Tried:
-    """Run the course through what learners can do, and say what never happens or goes wrong."""
-    return try_out(store.document_of(store.course_of(author(request), slug)))
+@router.get("/courses/{slug}/check", response={200: Check, 202: JobOut})
+def check_course(request: HttpRequest, slug: str) -> Status:
+    """Say where the ways lead, what an LMS will be told, how large progress gets, what is wrong.
+
+    The answer is 202 with a job until it is known.
+    """
+    user = author(request)
+    return _worked_out(user, store.course_of(user, slug), "check")
+
+
+@router.get("/courses/{slug}/tried", response={200: Tried, 202: JobOut})
+def try_course(request: HttpRequest, slug: str) -> Status:
+    """Run the course through what learners can do, and say what never happens or goes wrong.
+
+    The answer is 202 with a job until it is known.
+    """
+    user = author(request)
+    return _worked_out(user, store.course_of(user, slug), "try")
 
 
 @router.get("/courses/{slug}/program", response=Program)
@@ -133,13 +145,16 @@ def list_packages(request: HttpRequest, slug: str) -> list[Publication]:
     return list(row.publications.order_by("-created")[:100])
 
 
-@router.post("/courses/{slug}/packages", response={201: PackageOut})
+@router.post("/courses/{slug}/packages", response={202: JobOut})
 def publish_course(
     request: HttpRequest, slug: str, data: PackageIn
 ) -> Status:
-    """Make a package of the course as it is now."""
-    row = store.course_of(author(request), slug)
-    return Status(201, publish(author(request), row, data.kind))
+    """Make a package of the course as it is now: a job."""
+    user = author(request)
+    row = store.course_of(user, slug)
+    arguments = {"course": row.pk, "package": data.kind}
+    equal = f"{store.state_of(row)} {data.kind}"
+    return Status(202, start(user, "publish", arguments, course=row.pk, equal=equal))
 
 
 @router.get("/packages/{package_id}", response=PackageContents)

@@ -2,17 +2,19 @@
 
 import uuid
 from functools import lru_cache
+from typing import Any
 
 from django.conf import settings
 from django.contrib.auth.models import User
 from django.core.files.base import ContentFile
 from django.core.files.storage import default_storage
-from django.db import transaction
 from zigzag_core.compiler.compile import NothingToPublish
+from zigzag_core.course import Remembered
 from zigzag_core.packaging.package import PackageKind, build_package
 
 from zigzag_server.courses import files, store
 from zigzag_server.courses.models import Course
+from zigzag_server.jobs.kinds import Finish, Report, in_words
 from zigzag_server.problems import Problem
 
 from .models import Publication
@@ -30,32 +32,38 @@ def player_files() -> dict[str, bytes]:
     }
 
 
-def package_of(row: Course, kind: PackageKind) -> bytes:
-    """Return a package of the course as it is now, and keep the numbers it gives to its parts.
+def package_of(
+    row: Course, kind: PackageKind, report: Report
+) -> tuple[bytes, Remembered, Remembered]:
+    """Return a package of the course as it is now, and the numbers of its parts.
 
-    Raises a 422 `Problem` for a course without slides.
+    These are the numbers that were known before, and those that the package goes by. Raises a
+    422 `Problem` for a course without slides.
     """
-    document = store.document_of(row)
+    document = store.document_of(row, in_words(report, 0, 0.4, "Reading the course"))
     media = {file.sha256: files.read(file.sha256) for file in document.course.media}
+    packing = in_words(report, 0.4, 0.9, "Packing")
     try:
-        data, program = build_package(kind, document, player_files(), media)
+        data, program = build_package(kind, document, player_files(), media, packing)
     except NothingToPublish:
         raise Problem(
             422, "no_slides", "The course has no slides yet, so there is nothing to publish. "
             "Add a slide in Build and try again.",
         ) from None
-    store.remember_publication(
-        row, document.course.model_copy(update={"remembered": program.remembered}),
-    )
-    return data
+    return data, document.course.remembered, program.remembered
 
 
-@transaction.atomic
-def publish(user: User, row: Course, kind: PackageKind) -> Publication:
-    """Make a package, store it, and return its record."""
-    data = package_of(row, kind)
+def publish(owner: User, report: Report, row: Course, kind: PackageKind) -> Finish:
+    """Make a package; the returned step stores it, and the numbers it gives to the parts."""
+    data, known, remembered = package_of(row, kind, report)
+    report(0.9, "Storing the package")
     path = default_storage.save(f"packages/{uuid.uuid4().hex}.zip", ContentFile(data))
-    return Publication.objects.create(
-        course=row, kind=kind, file=path, size=len(data), slides=len(row.document["slides"]),
-        author=user,
-    )
+
+    def finish() -> dict[str, Any]:
+        store.remember_publication(row, known, remembered)
+        made = Publication.objects.create(
+            course=row, kind=kind, file=path, size=len(data), slides=len(row.document["slides"]),
+            author=owner,
+        )
+        return {"package": made.pk}
+    return finish

@@ -8,6 +8,7 @@ import { api, take } from "../../api/client";
 import { useCourse } from "../store/store";
 import { Card } from "../../kit/Card";
 import { QuietButton } from "../../kit/QuietButton";
+import { follow } from "../../kit/jobs/work";
 import { sayError } from "../../kit/toaster";
 import { ago, bytes, count } from "../../kit/units";
 import { KIND_WORDS } from "./kinds";
@@ -22,8 +23,8 @@ export function Packages({ latest }: { latest: number | null }): ReactNode {
   });
   const tryIt = useMutation({
     mutationFn: (publication: number) =>
-      take(api.POST("/api/practice/packages/from-publication", { body: { publication } })),
-    onSuccess: (made) => void navigate(`/practice/${made.id}`),
+      follow(take(api.POST("/api/practice/packages/from-publication", { body: { publication } }))),
+    onSuccess: (made) => void navigate(`/practice/${made.result?.practice_package}`),
     onError: sayError,
   });
   return (

@@ -11,6 +11,7 @@ import { goToSlide, select, useCourse } from "../store/store";
 import { Card } from "../../kit/Card";
 import { MainButton } from "../../kit/MainButton";
 import { QuietButton } from "../../kit/QuietButton";
+import { follow } from "../../kit/jobs/work";
 import { sayError } from "../../kit/toaster";
 import { takeOutLost } from "../store/slides";
 import { useCheck, useFindings, useTried } from "../shell/useCheck";
@@ -29,10 +30,10 @@ export default function Publish(): ReactNode {
   const publish = useMutation({
     mutationFn: async (kind: PackageKind) => {
       await saveAll();
-      return take(api.POST("/api/courses/{slug}/packages", { ...path, body: { kind } }));
+      return follow(take(api.POST("/api/courses/{slug}/packages", { ...path, body: { kind } })));
     },
     onSuccess: (done) => {
-      setMade(done.id);
+      setMade(done.result?.package ?? null);
       void queries.invalidateQueries({ queryKey: ["packages", slug] });
     },
     onError: sayError,

@@ -8,6 +8,8 @@ import { api, take } from "../../api/client";
 import type { components } from "../../api/api";
 import type { MediaMap } from "../../player/render/ElementView";
 import { Still } from "../../player/render/Still";
+import { downloadResult } from "../../kit/download";
+import { follow } from "../../kit/jobs/work";
 import { sayDone, sayError } from "../../kit/toaster";
 import { ago, count } from "../../kit/units";
 
@@ -27,6 +29,10 @@ export function CourseCard({ card, onChanged }: { card: Card; onChanged: () => v
   });
   const copy = useMutation({
     mutationFn: () => take(api.POST("/api/courses/{slug}/duplicate", path)), ...options,
+  });
+  const archive = useMutation({
+    mutationFn: () => follow(take(api.POST("/api/courses/{slug}/archive", path))),
+    onSuccess: downloadResult, onError: sayError,
   });
   const restore = useMutation({
     mutationFn: () => take(api.POST("/api/courses/{slug}/restore", path)), ...options,
@@ -105,8 +111,8 @@ export function CourseCard({ card, onChanged }: { card: Card; onChanged: () => v
                 <Menu.Item value="copy" onClick={() => copy.mutate()}>
                   <Copy size={15} /> Duplicate
                 </Menu.Item>
-                <Menu.Item value="export" asChild>
-                  <a href={`/api/courses/${card.slug}/archive`}><Download size={15} /> Export</a>
+                <Menu.Item value="export" onClick={() => archive.mutate()}>
+                  <Download size={15} /> Export
                 </Menu.Item>
                 <Menu.Item value="delete" color="brick" onClick={() => remove.mutate()}>
                   <Trash2 size={15} /> Delete

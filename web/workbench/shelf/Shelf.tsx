@@ -1,21 +1,21 @@
 /** The shelf: all courses, each with a picture of its first slide. */
 import { Box, Flex, Grid, Heading, Input, Skeleton } from "@chakra-ui/react";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { Plus, Upload } from "lucide-react";
-import { useRef, useState, type ReactNode } from "react";
+import { Plus } from "lucide-react";
+import { useState, type ReactNode } from "react";
 import { useNavigate } from "react-router";
-import { api, take, upload } from "../../api/client";
+import { api, take } from "../../api/client";
 import { Empty } from "../../kit/Empty";
 import { MainButton } from "../../kit/MainButton";
 import { QuietButton } from "../../kit/QuietButton";
 import { PageHeader } from "../../kit/PageHeader";
+import { UploadButton } from "../../kit/jobs/UploadButton";
 import { sayDone, sayError } from "../../kit/toaster";
-import { CourseCard, type Card } from "./CourseCard";
+import { CourseCard } from "./CourseCard";
 
 export function Shelf(): ReactNode {
   const queries = useQueryClient();
   const navigate = useNavigate();
-  const picker = useRef<HTMLInputElement>(null);
   const courses = useQuery({ queryKey: ["courses"], queryFn: () => take(api.GET("/api/courses")) });
   const [naming, setNaming] = useState(false);
   const refresh = (): Promise<void> => queries.invalidateQueries({ queryKey: ["courses"] });
@@ -25,12 +25,6 @@ export function Shelf(): ReactNode {
     onSuccess: (card) => { void refresh(); void navigate(`/courses/${card.slug}/build`); },
     onError: sayError,
   });
-  const bring = useMutation({
-    mutationFn: (file: File) => upload<Card>("/api/courses/import", file, () => {}),
-    onSuccess: (card) => { void refresh(); sayDone(`“${card.title}” is on the shelf.`); },
-    onError: sayError,
-  });
-
   return (
     <Box minH="100%" bg="table">
       <PageHeader />
@@ -38,17 +32,12 @@ export function Shelf(): ReactNode {
         <Flex align="center" justify="space-between" mb="6" gap="4" wrap="wrap">
           <Heading as="h1" fontSize="30px">Courses</Heading>
           <Flex gap="2">
-            <input
-              ref={picker} type="file" accept=".zigzag,.zip" hidden aria-label="Course archive"
-              onChange={(event) => {
-                const file = event.target.files?.[0];
-                if (file) bring.mutate(file);
-                event.target.value = "";
-              }}
-            />
-            <QuietButton onClick={() => picker.current?.click()} loading={bring.isPending}>
-              <Upload size={16} /> Import
-            </QuietButton>
+            <UploadButton
+              address="/api/courses/import" accept=".zigzag,.zip" file="Course archive"
+              onDone={(job) => { void refresh(); sayDone(`“${job.result?.title}” is on the shelf.`); }}
+            >
+              Import
+            </UploadButton>
             <MainButton onClick={() => setNaming(true)}><Plus size={16} /> New course</MainButton>
           </Flex>
         </Flex>

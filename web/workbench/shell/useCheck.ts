@@ -1,7 +1,8 @@
 /** What the core says of the course as it was last saved: findings, ways, what an LMS is told. */
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useMemo, useState } from "react";
-import { api, take } from "../../api/client";
+import { api } from "../../api/client";
+import { workedOut } from "../../api/jobs";
 import type { components } from "../../api/api";
 import { released, useCourse } from "../store/store";
 
@@ -19,7 +20,7 @@ export function useCheck(pause = PAUSE_MS): Check | undefined {
   const saved = useAtRest(useCourse((state) => state.versions), pause);
   return useQuery({
     queryKey: ["check", slug, saved], staleTime: Infinity, placeholderData: (before) => before,
-    queryFn: () => afterDrag(take(api.GET("/api/courses/{slug}/check", { params: { path: { slug } } }))),
+    queryFn: () => afterDrag(workedOut<Check>(() => api.GET("/api/courses/{slug}/check", { params: { path: { slug } } }))),
   }).data;
 }
 
@@ -34,7 +35,7 @@ export function useTried(pause = REST_MS): Tried | undefined {
   const rested = useAtRest(slug, pause, "");
   return useQuery({
     queryKey: ["tried", slug, saved], staleTime: Infinity, placeholderData: (before) => before, enabled: pause === 0 || rested === slug,
-    queryFn: () => afterDrag(take(api.GET("/api/courses/{slug}/tried", { params: { path: { slug } } }))),
+    queryFn: () => afterDrag(workedOut<Tried>(() => api.GET("/api/courses/{slug}/tried", { params: { path: { slug } } }))),
   }).data;
 }
 

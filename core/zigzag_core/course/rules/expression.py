@@ -126,4 +126,12 @@ def names_in(node: Any) -> Iterator[tuple[str, str]]:
                 yield from names_in(part)
 
 
+def parts_of(node: Any) -> Iterator[Any]:
+    """Yield `node`, where it is more than a plain value, and all such within it."""
+    if isinstance(node, (list, tuple)) and node:
+        yield node
+        for part in node[1:]:
+            yield from parts_of(part)
+
+
 Expression = Annotated[Any, BeforeValidator(check_expression), Names()]

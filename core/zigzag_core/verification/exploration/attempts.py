@@ -1,6 +1,6 @@
 """What a learner could try on a slide: every click, key, drop, entry, and letting time pass."""
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from typing import Any
 
@@ -10,7 +10,7 @@ from zigzag_core.engine.learner import at_hand
 from zigzag_core.engine.run import Run
 from zigzag_core.engine.state import State
 from zigzag_core.grading.solutions import right_response, wrong_response
-from zigzag_core.program import COURSE, ProgramElement, ProgramSlide
+from zigzag_core.program import COURSE, ProgramElement, ProgramRule, ProgramSlide
 
 from .comparisons import Comparisons
 
@@ -60,15 +60,19 @@ class Attempts:
 
 
 def attempts_on(
-    index: Index, slide: ProgramSlide, asked_of: Comparisons, timed: bool
+    index: Index, slide: ProgramSlide, asked_of: Comparisons, rules: Sequence[ProgramRule],
+    timed: bool,
 ) -> Attempts:
-    """Return all that can be tried on `slide`; `timed` where conditions ask for the time."""
-    elements = [index.elements[name] for name in index.on_slide[slide.id]]
-    rules = [bound.rule for bound in index.rules.values() if bound.slide in (None, slide.id)]
+    """Return all that can be tried on `slide`, where `rules` may run.
+
+    It is `timed` where conditions ask for the time.
+    """
+    heard: dict[str | None, set[str]] = {}
+    for rule in rules:
+        heard.setdefault(rule.target, set()).add(rule.on)
     events: list[dict[str, Any]] = []
-    for element in elements:
-        heard = {rule.on for rule in rules if rule.target == element.draw.id}
-        events += _on_element(element, heard, index, asked_of)
+    for name in index.on_slide[slide.id]:
+        events += _on_element(index.elements[name], heard.get(name, set()), index, asked_of)
     for grader in index.program.questions:
         if grader.slide == slide.id and grader.form != "choose":
             events += [{"event": "answers", "question": grader.id, "given": given}

@@ -11,13 +11,15 @@ from collections.abc import Hashable, Iterator
 from dataclasses import dataclass, field
 from typing import Any
 
-from zigzag_core.course.rules.expression import names_in
+from zigzag_core.course.progress import Progress, portion, telling, untold
+from zigzag_core.course.references import expressions, references
+from zigzag_core.course.rules.expression import parts_of
 from zigzag_core.engine import engine
 from zigzag_core.engine.expression import gate_is_open, is_visible
 from zigzag_core.engine.index import Index
 from zigzag_core.engine.state import State
 from zigzag_core.grading.solutions import answering
-from zigzag_core.program import ProgramSlide
+from zigzag_core.program import ProgramRule, ProgramSlide
 
 from .attempts import TOGETHER, Attempts, attempts_on
 from .comparisons import Comparisons, comparisons
@@ -26,8 +28,9 @@ STEPS_ON_A_SLIDE = 2_000
 LEAST_ON_A_SLIDE = 40
 STEPS_IN_ALL = 12_000
 ENTRIES = 4
-_TIMES = (["live", "seconds"], ["live", "minutes"])
 """In so many different situations a slide is entered."""
+_TIMES = (("live", "seconds"), ("live", "minutes"))
+"""Expressions that have another value as time passes."""
 
 
 @dataclass
@@ -60,13 +63,17 @@ class Explored:
         return all(seen.whole for seen in self.slides.values())
 
 
-def explore(index: Index) -> Explored:
+def explore(index: Index, progress: Progress = untold) -> Explored:
     """Return what can happen in a program, within the bounds."""
     seen = {slide: SlideSeen(slide) for slide in index.order}
     entries: dict[str, list[State]] = {slide: [] for slide in index.order}
     known: dict[str, set[Hashable]] = {slide: set() for slide in index.order}
     asked_of = comparisons(index)
-    views = {slide.id: _View(index, slide, asked_of) for slide in index.program.slides}
+    rules = _Rules(index)
+    views = {
+        slide.id: _View(index, slide, asked_of, rules)
+        for slide in telling(index.program.slides, portion(progress, 0, 0.2))
+    }
     waiting: deque[tuple[str, State]] = deque()
 
     def enter(state: State) -> None:
@@ -85,7 +92,7 @@ def explore(index: Index) -> Explored:
     most = min(max(share, LEAST_ON_A_SLIDE), STEPS_ON_A_SLIDE)
     total = 0
     begun = engine.start(index, 1)
-    for slide in index.order:
+    for slide in telling(index.order, portion(progress, 0.2, 1)):
         # The first as a learner begins; what is not reached from there, as if it were.
         if not entries[slide]:
             log: list[dict[str, Any]] = []
@@ -207,29 +214,48 @@ def _note(
                     home.loops.add(rule)
 
 
+class _Rules:
+    """What the rules of the course and of each slide come to, looked up once."""
+
+    def __init__(self, index: Index) -> None:
+        self.of_slide: dict[str | None, list[ProgramRule]] = {}
+        for bound in index.rules.values():
+            self.of_slide.setdefault(bound.slide, []).append(bound.rule)
+        everywhere = index.program.rules
+        self.asked = [found for rule in everywhere for found in references(rule) if found.asked]
+        self.expressions = [node for rule in everywhere for node in expressions(rule)]
+
+    def on(self, slide: str) -> list[ProgramRule]:
+        """The rules that may run on a slide: its own, and the course's."""
+        return [*self.of_slide.get(slide, ()), *self.of_slide.get(None, ())]
+
+
 class _View:
     """What of a state makes a difference on one slide."""
 
-    def __init__(self, index: Index, slide: ProgramSlide, asked_of: Comparisons) -> None:
+    def __init__(
+        self, index: Index, slide: ProgramSlide, asked_of: Comparisons, rules: _Rules
+    ) -> None:
         self.slide = slide
         self.asked_of = asked_of
-        dumped = slide.model_dump(mode="json")
-        rules = [rule.model_dump(mode="json") for rule in index.program.rules]
-        named = {name for node in _lists([dumped, rules]) for _, name in names_in(node)}
-        told = _texts(dumped)
+        here = list(references(slide))
+        asked = {found.id for found in (*here, *rules.asked) if found.asked}
+        named = {found.id for found in here} | asked
         own = set(index.on_slide[slide.id])
-        self.variables = sorted(v for v in index.variables if v in named or v in told)
-        self.clicked = own | {name for name in named if name in index.elements}
+        self.variables = sorted(named & index.variables.keys())
+        self.clicked = own | (asked & index.elements.keys())
         self.hidden = own
-        self.slides = sorted(name for name in named if name in index.position)
-        self.questions = sorted(q for q in index.questions if q in named or q in told)
-        lists = list(_lists([dumped, rules]))
-        self.points = any(node[0] == "live" for node in lists)
-        self.times = any(node[0] == "seconds_on" or node in _TIMES for node in lists)
-        self.attempts: Attempts = attempts_on(index, slide, asked_of, self.times)
-        for seen in index.program.sets:
-            if seen.id in named:
-                self.clicked |= set(seen.of)
+        self.slides = sorted(asked & index.position.keys())
+        self.questions = sorted(named & index.questions.keys())
+        operators = [
+            node for whole in (*expressions(slide), *rules.expressions) for node in parts_of(whole)
+        ]
+        self.points = any(node[0] == "live" for node in operators)
+        self.times = any(node[0] == "seconds_on" or tuple(node) in _TIMES for node in operators)
+        self.attempts: Attempts = attempts_on(
+            index, slide, asked_of, rules.on(slide.id), self.times)
+        for name in asked & index.sets.keys():
+            self.clicked |= set(index.sets[name].of)
 
     def key(self, state: State) -> Hashable:
         return tuple(self.atoms(state))
@@ -261,23 +287,3 @@ class _View:
             yield "points", sum(answer.points for answer in state.answers.values())
         if self.times:
             yield "seconds", min((state.time - state.entered) // 30_000, 5)
-
-
-def _lists(node: Any) -> Iterator[list[Any]]:
-    """Yield the lists within plain JSON that begin with a word: expressions are among them."""
-    if isinstance(node, dict):
-        for part in node.values():
-            yield from _lists(part)
-    elif isinstance(node, list):
-        if len(node) > 1 and isinstance(node[0], str):
-            yield node
-        for part in node:
-            yield from _lists(part)
-
-
-def _texts(node: Any) -> set[str]:
-    """Every text within plain JSON."""
-    if isinstance(node, str):
-        return {node}
-    parts = node.values() if isinstance(node, dict) else node if isinstance(node, list) else ()
-    return {text for part in parts for text in _texts(part)}

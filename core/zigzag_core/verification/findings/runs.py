@@ -5,6 +5,7 @@ from collections.abc import Iterator
 from zigzag_core.compiler.compile import NothingToPublish, compile_course
 from zigzag_core.course import CourseDocument, Nowhere, Rule, Slide
 from zigzag_core.course.model import Model
+from zigzag_core.course.progress import Progress, portion, untold
 from zigzag_core.course.rules.rule_use import rules_on
 from zigzag_core.engine.index import Index
 
@@ -20,13 +21,16 @@ class Tried(Model):
     whole: bool = True
 
 
-def try_out(document: CourseDocument) -> Tried:
-    """Return what is found by trying all that learners can do, within the bounds."""
+def try_out(document: CourseDocument, progress: Progress = untold) -> Tried:
+    """Return what is found by trying all that learners can do, within the bounds.
+
+    `progress` is told the share of the slides that were tried, from 0 to 1.
+    """
     try:
-        index = Index(compile_course(document, lambda file: file.sha256))
+        index = Index(compile_course(document, lambda file: file.sha256, portion(progress, 0, 0.2)))
     except NothingToPublish:
         return Tried(statement="There is nothing to try yet.")
-    explored = explore(index)
+    explored = explore(index, portion(progress, 0.2, 1))
     return Tried(
         findings=tuple(
             finding for slide in document.slides

@@ -1,9 +1,11 @@
 """`manage.py demo`: the demo account and the demo courses, once."""
 
+from argparse import ArgumentParser
 from typing import Any
 
 from django.conf import settings
 from django.contrib.auth import get_user_model
+from django.core.management import call_command
 from django.core.management.base import BaseCommand
 from zigzag_server.accounts.demo import DEMO_NAME, DEMO_PASSWORD
 from zigzag_server.courses import files, store
@@ -16,7 +18,13 @@ from zigzag_demo.tool_library import tool_library
 class Command(BaseCommand):
     help = "Make the demo account and its courses, where they are not there yet."
 
+    def add_arguments(self, parser: ArgumentParser) -> None:
+        parser.add_argument("--serve", action="store_true",
+                            help="bring the database up to date before, and serve after")
+
     def handle(self, *args: Any, **options: Any) -> None:
+        if options["serve"]:
+            call_command("migrate", verbosity=0)
         user, made = get_user_model().objects.get_or_create(username=DEMO_NAME)
         if made:
             user.set_password(DEMO_PASSWORD)
@@ -30,3 +38,5 @@ class Command(BaseCommand):
             f"Demo:  {settings.APP_ORIGIN}\n"
             f"Login: {DEMO_NAME} / {DEMO_PASSWORD}  (you start out signed in)"
         )
+        if options["serve"]:
+            call_command("serve")

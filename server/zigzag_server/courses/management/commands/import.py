@@ -5,10 +5,11 @@ from pathlib import Path
 from typing import Any
 
 from django.core.management.base import BaseCommand, CommandError
-from zigzag_core.packaging.safe_zip import BadArchive
 
 from zigzag_server.courses.importing import take_in
 from zigzag_server.courses.management import arguments
+from zigzag_server.jobs.kinds import silent
+from zigzag_server.problems import Problem
 
 
 class Command(BaseCommand):
@@ -21,9 +22,9 @@ class Command(BaseCommand):
     def handle(self, *args: Any, **options: Any) -> None:
         user = arguments.owner(options["owner"])
         try:
-            row = take_in(user, Path(options["file"]).read_bytes())
+            made = take_in(user, silent, Path(options["file"]).read_bytes())()
         except OSError as error:
             raise CommandError(f"{options['file']}: {error.strerror}.") from None
-        except BadArchive as error:
-            raise CommandError(f"{options['file']}: {error} Nothing was taken in.") from None
-        self.stdout.write(row.slug)
+        except Problem as problem:
+            raise CommandError(f"{options['file']}: {problem}") from None
+        self.stdout.write(made["course"])

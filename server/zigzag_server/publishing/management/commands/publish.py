@@ -10,6 +10,7 @@ from zigzag_core.verification.findings.document import findings
 
 from zigzag_server.courses import store
 from zigzag_server.courses.management import arguments
+from zigzag_server.jobs.kinds import silent
 from zigzag_server.problems import Problem
 from zigzag_server.publishing.packaging import package_of
 
@@ -28,9 +29,10 @@ class Command(BaseCommand):
             if finding.level == "error":
                 print(f"note: {finding.message}", file=sys.stderr)
         try:
-            data = package_of(row, options["kind"])
+            data, known, remembered = package_of(row, options["kind"], silent)
         except Problem as problem:
             raise CommandError(str(problem)) from None
         arguments.write(options["out"], data)
+        store.remember_publication(row, known, remembered)
         slides = len(row.document["slides"])
         self.stdout.write(f"{options['out']}: {slides} slides, {len(data):,} bytes")

@@ -1,5 +1,8 @@
 """`manage.py serve`: run Zigzag for a small team or one person."""
 
+import subprocess
+import sys
+import threading
 from argparse import ArgumentParser
 from typing import Any
 from urllib.parse import urlsplit
@@ -16,6 +19,8 @@ class Command(BaseCommand):
 
     def add_arguments(self, parser: ArgumentParser) -> None:
         parser.add_argument("--bind", default="127.0.0.1", help="address to listen at")
+        parser.add_argument("--without-workers", action="store_true",
+                            help="leave the work that takes time to workers on other hosts")
 
     def handle(self, *args: Any, **options: Any) -> None:
         port = urlsplit(settings.APP_ORIGIN).port or 8000
@@ -29,5 +34,16 @@ class Command(BaseCommand):
                 f"Port {port} cannot be used ({error.strerror}). Is Zigzag running already? "
                 "Another one: make demo PORT=8010"
             ) from None
+        if not options["without_workers"]:
+            threading.Thread(target=_keep_workers, daemon=True).start()
         self.stdout.write(f"Zigzag is at {settings.APP_ORIGIN}  (Ctrl+C ends it)")
         server.run()
+
+
+def _keep_workers() -> None:
+    """Run the workers in a process that ends with this one; begin it anew when it breaks off."""
+    command = [sys.executable, sys.argv[0], "jobs", "--with-parent"]
+    while True:
+        with subprocess.Popen(command, stdin=subprocess.PIPE) as workers:
+            workers.wait()
+        threading.Event().wait(1)

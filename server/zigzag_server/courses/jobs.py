@@ -1,0 +1,36 @@
+"""Jobs with course archives: taking one in, and making one."""
+
+import uuid
+
+from django.contrib.auth.models import User
+from django.core.files.base import ContentFile
+from django.core.files.storage import default_storage
+from zigzag_core.packaging.archive import export_archive
+
+from zigzag_server.jobs import uploads
+from zigzag_server.jobs.kinds import Finish, Report, kind
+
+from . import files, store
+from .importing import take_in
+from .models import Course
+
+
+@kind("import", "Taking in the course", cleanup=uploads.remove)
+def import_course(owner: User, report: Report, upload: str) -> Finish:
+    """Take in the course archive that was kept as `upload`."""
+    return take_in(owner, report, uploads.read(upload))
+
+
+@kind("export", "Making the archive")
+def export_course(owner: User, report: Report, course: int) -> Finish:
+    """Make the archive of the course with the key `course` as it is now, media and all."""
+    row = Course.objects.get(pk=course)
+    document = store.document_of(row)
+    media = {}
+    for number, file in enumerate(document.course.media):
+        report(0.5 * number / len(document.course.media), f"Reading “{file.name}”")
+        media[file.sha256] = files.read(file.sha256)
+    report(0.5, "Packing")
+    packed = export_archive(document, media)
+    path = default_storage.save(f"results/{uuid.uuid4().hex}", ContentFile(packed))
+    return lambda: {"path": path, "file": f"{row.slug}.zigzag"}

@@ -1,0 +1,100 @@
+"""Jobs: how far they are, and ending them."""
+
+from datetime import datetime
+from typing import Any, Literal
+
+from django.core.files.storage import default_storage
+from django.http import FileResponse, HttpRequest
+from ninja import Router, Schema, Status
+
+from zigzag_server.accounts.auth import author
+from zigzag_server.problems import not_found
+
+from .kinds import KINDS
+from .models import UNFINISHED, Job, State
+from .starting import end
+
+router = Router(tags=["jobs"])
+
+
+class ProblemOut(Schema):
+    code: str
+    message: str
+
+
+class JobResult(Schema):
+    """What a job has made: a course, a package, a package in the practice LMS, or a file.
+
+    A file is fetched from `/api/jobs/{id}/file`. What checks found is read where it is asked for.
+    """
+
+    course: str | None = None
+    title: str | None = None
+    package: int | None = None
+    practice_package: int | None = None
+    file: str | None = None
+
+
+class JobOut(Schema):
+    """Work that takes time. `share` goes from 0 to 1; `words` say what is being done."""
+
+    id: int
+    kind: str
+    title: str
+    state: Literal["queued", "running", "done", "failed", "cancelled"]
+    share: float
+    words: str
+    created: datetime
+    result: JobResult | None
+    problem: ProblemOut | None
+
+    @staticmethod
+    def resolve_title(job: Job) -> str:
+        return KINDS[job.kind].title
+
+    @staticmethod
+    def resolve_result(job: Job) -> dict[str, Any] | None:
+        return {name: job.result.get(name) for name in JobResult.model_fields} \
+            if job.result and not KINDS[job.kind].replaced else None
+
+
+def _job(request: HttpRequest, job_id: int) -> Job:
+    found = Job.objects.filter(pk=job_id, owner=author(request), kind__in=KINDS).first()
+    if found is None:
+        raise not_found("job")
+    return found
+
+
+@router.get("/jobs", response=list[JobOut])
+def list_jobs(request: HttpRequest, course: str | None = None) -> list[Job]:
+    """List your unfinished jobs, all or those for a course, the newest first."""
+    found = Job.objects.filter(owner=author(request), state__in=UNFINISHED, kind__in=KINDS)
+    if course is not None:
+        found = found.filter(course__slug=course)
+    return list(found.order_by("-pk"))
+
+
+@router.get("/jobs/{job_id}", response=JobOut)
+def get_job(request: HttpRequest, job_id: int) -> Job:
+    """Say how far a job is, or what came of it."""
+    return _job(request, job_id)
+
+
+@router.delete("/jobs/{job_id}", response={204: None})
+def cancel_job(request: HttpRequest, job_id: int) -> Status:
+    """End a job that is not finished; nothing of it is stored then."""
+    end(_job(request, job_id), State.CANCELLED)
+    return Status(204, None)
+
+
+@router.get("/jobs/{job_id}/file", response={200: bytes})
+def download_result(request: HttpRequest, job_id: int) -> FileResponse:
+    """Return the file that a job has made. It is kept for a day."""
+    job = _job(request, job_id)
+    path = (job.result or {}).get("path")
+    if not path or not default_storage.exists(path):
+        raise not_found("file")
+    return FileResponse(
+        default_storage.open(path), as_attachment=True, content_type="application/zip",
+        filename=job.result["file"],
+    )

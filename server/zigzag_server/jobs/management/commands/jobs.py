@@ -1,0 +1,37 @@
+"""`manage.py jobs`: the workers that do what takes time."""
+
+import logging
+from argparse import ArgumentParser
+from typing import Any
+
+from django.conf import settings
+from django.core.management.base import BaseCommand
+from huey.constants import WORKER_PROCESS
+from huey.consumer import Consumer
+
+from zigzag_server.jobs.kinds import KINDS
+from zigzag_server.jobs.models import UNFINISHED, Job
+from zigzag_server.jobs.parents import stop_at_end_of_input
+from zigzag_server.jobs.queue import huey
+
+
+class Command(BaseCommand):
+    help = "Run the workers that publish, import, check and try out courses. `serve` starts them."
+
+    def add_arguments(self, parser: ArgumentParser) -> None:
+        parser.add_argument("--workers", type=int, default=settings.JOB_WORKERS)
+        parser.add_argument("--with-parent", action="store_true",
+                            help="stop when the standard input ends")
+
+    def handle(self, *args: Any, **options: Any) -> None:
+        logging.getLogger("huey").setLevel(logging.WARNING)
+        # What another version of Zigzag has found is worked out again.
+        worked_out = [kind.name for kind in KINDS.values() if kind.replaced]
+        Job.objects.filter(kind__in=worked_out).exclude(state__in=UNFINISHED).delete()
+        consumer = Consumer(
+            huey, workers=options["workers"], worker_type=WORKER_PROCESS, initial_delay=0.02,
+            max_delay=0.2, backoff=1.3, health_check_interval=1,
+        )
+        if options["with_parent"]:
+            stop_at_end_of_input()
+        consumer.run()

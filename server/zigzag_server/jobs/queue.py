@@ -1,0 +1,35 @@
+"""The queue between those who ask for work and the workers: Huey, in a file or with a broker."""
+
+from django.conf import settings
+from huey import Huey, PriorityRedisHuey, SqliteHuey, crontab
+
+from . import running
+from .parents import die_with_parent
+
+
+def _huey() -> Huey:
+    if settings.JOB_BROKER:
+        return PriorityRedisHuey("zigzag", url=settings.JOB_BROKER, results=False)
+    return SqliteHuey("zigzag", filename=str(settings.VAR / "jobs.sqlite3"), results=False)
+
+
+huey = _huey()
+
+
+@huey.task(name="work_on")
+def work_on(job_id: int) -> None:
+    """Run the job with this key."""
+    running.run(job_id)
+
+
+@huey.periodic_task(crontab(minute="*"))
+def give_back_lost() -> None:
+    """Each minute, give back the jobs of workers that are not heard of any more."""
+    running.give_back_lost()
+
+
+@huey.on_startup()
+def _begin() -> None:
+    """As a worker's process begins. It may stand in for one that was killed at its work."""
+    die_with_parent()
+    running.give_back_lost()

@@ -1,0 +1,204 @@
+"""Running jobs: each in a process of its own, with limits, so that it can be ended at any time."""
+
+import gc
+import logging
+import os
+import resource
+import signal
+import socket
+import time
+from datetime import timedelta
+from typing import Any
+
+from django.conf import settings
+from django.db import connections, transaction
+from django.db.models import F
+from django.utils import timezone
+
+from zigzag_server.problems import Problem
+
+from . import starting
+from .kinds import KINDS, Again, Ended, Kind
+from .models import UNFINISHED, Job, State
+from .parents import die_with_parent, is_alive
+
+logger = logging.getLogger(__name__)
+
+MOST_TRIES = 3
+"""So often is a job begun that breaks off with its process."""
+HEARTBEAT = 5.0
+LOST_AFTER = timedelta(seconds=60)
+_LOOK = 0.05
+_LOOK_FOR_CANCEL = 0.3
+
+
+def worker_name() -> str:
+    """Return the host and the process of this worker."""
+    return f"{socket.gethostname()}:{os.getpid()}"
+
+
+def run(job_id: int) -> None:
+    """Run a queued job in a process of its own, and wait for its end.
+
+    The process is ended when the job is cancelled or runs for too long. A job whose process
+    breaks off goes back into the queue, some times.
+    """
+    if not _claimed(job_id):
+        return
+    job = Job.objects.get(pk=job_id)
+    # No connection to a database may cross a fork.
+    connections.close_all()
+    child = os.fork()
+    if child == 0:
+        _be_the_job(job)
+    status = _watch(job, child)
+    job.refresh_from_db()
+    if job.state != State.RUNNING:
+        return
+    logger.error("job %s (%s) broke off with status %s", job.pk, job.kind, status)
+    give_back(job)
+
+
+def run_here(job: Job) -> None:
+    """Run a queued job in this process: for tests and small installations."""
+    if _claimed(job.pk):
+        _perform(Job.objects.get(pk=job.pk))
+
+
+def give_back(job: Job) -> None:
+    """Put a job whose process is gone back into the queue; after some tries it has failed."""
+    if job.tries >= MOST_TRIES:
+        starting.end(job, State.FAILED, Problem(
+            500, "broke_off", f"{KINDS[job.kind].title} broke off {MOST_TRIES} times and was "
+            "given up. Nothing was changed.").body)
+    elif Job.objects.filter(pk=job.pk, state=State.RUNNING, worker=job.worker).update(
+            state=State.QUEUED, worker="", share=0, words=""):
+        starting.enqueue(job)
+
+
+def give_back_lost() -> None:
+    """Put jobs back into the queue whose worker is gone: with its process, or not heard of."""
+    here = socket.gethostname()
+    for job in Job.objects.filter(state=State.RUNNING):
+        host, _, process = job.worker.rpartition(":")
+        silent = job.seen is None or timezone.now() - job.seen > LOST_AFTER
+        if silent or (host == here and not is_alive(int(process))):
+            give_back(job)
+
+
+def _claimed(job_id: int) -> bool:
+    return bool(Job.objects.filter(pk=job_id, state=State.QUEUED).update(
+        state=State.RUNNING, worker=worker_name(), tries=F("tries") + 1, seen=timezone.now()))
+
+
+def _watch(job: Job, child: int) -> int:
+    """Wait for the process of a job; return its wait status."""
+    kind = KINDS[job.kind]
+    begun = seen = looked = time.monotonic()
+    while True:
+        ended, status = os.waitpid(child, os.WNOHANG)
+        if ended:
+            return status
+        now = time.monotonic()
+        if now - looked >= _LOOK_FOR_CANCEL:
+            looked = now
+            if now - begun > _seconds(kind):
+                starting.end(job, State.FAILED, _too_long(kind))
+            elif now - seen >= HEARTBEAT:
+                seen = now
+                Job.objects.filter(pk=job.pk).update(seen=timezone.now())
+            if not Job.objects.filter(pk=job.pk, state=State.RUNNING).exists():
+                os.kill(child, signal.SIGKILL)
+        time.sleep(_LOOK)
+
+
+def _be_the_job(job: Job) -> None:
+    """The process of a job, from its first step to its last."""
+    code = 1
+    try:
+        die_with_parent()
+        for number in (signal.SIGINT, signal.SIGTERM):
+            signal.signal(number, signal.SIG_DFL)
+        gc.set_threshold(100_000, 50, 50)  # It makes much, and lets go of it all at its end.
+        resource.setrlimit(resource.RLIMIT_AS, (settings.JOB_MEMORY, settings.JOB_MEMORY))
+        _perform(job)
+        connections.close_all()
+        code = 0
+    finally:
+        os._exit(code)
+
+
+def _perform(job: Job) -> None:
+    kind = KINDS[job.kind]
+    try:
+        while not _worked(job, kind):
+            pass
+    except Ended:
+        return
+    except Problem as problem:
+        starting.end(job, State.FAILED, problem.body)
+    except MemoryError:
+        starting.end(job, State.FAILED, _too_large(kind))
+    except Exception:
+        logger.exception("job %s (%s) failed", job.pk, job.kind)
+        starting.end(job, State.FAILED, _broken(kind))
+    else:
+        starting.clean_up(job)
+
+
+def _worked(job: Job, kind: Kind) -> bool:
+    """Do the work and store what comes of it; return False where it is to be done once more."""
+    finish = kind.work(job.owner, _Reporter(job), **job.arguments)
+    try:
+        with transaction.atomic():
+            if not Job.objects.filter(pk=job.pk, state=State.RUNNING).update(
+                    state=State.DONE, share=1, ended=timezone.now()):
+                raise Ended
+            Job.objects.filter(pk=job.pk).update(result=finish())
+    except Again:
+        return False
+    if kind.replaced:
+        Job.objects.filter(
+            owner=job.owner_id, course=job.course_id, kind=job.kind, pk__lt=job.pk,
+        ).exclude(state__in=UNFINISHED).delete()
+    return True
+
+
+class _Reporter:
+    """Keeps how far a job is, not more often than it can be seen."""
+
+    EVERY = 0.25
+
+    def __init__(self, job: Job) -> None:
+        self._job = job
+        self._last = 0.0
+        self._words = ""
+
+    def __call__(self, share: float, words: str) -> None:
+        now = time.monotonic()
+        if now - self._last < self.EVERY and words == self._words:
+            return
+        self._last, self._words = now, words
+        still = Job.objects.filter(pk=self._job.pk, state=State.RUNNING)
+        if not still.update(share=min(max(share, 0.0), 1.0), words=words[:200]):
+            raise Ended
+
+
+def _seconds(kind: Kind) -> int:
+    return min(kind.seconds, settings.JOB_SECONDS)
+
+
+def _too_long(kind: Kind) -> dict[str, Any]:
+    return Problem(503, "too_long", f"{kind.title} took longer than {_seconds(kind)} seconds "
+                   "and was ended. Nothing was changed.").body
+
+
+def _too_large(kind: Kind) -> dict[str, Any]:
+    return Problem(503, "too_much_memory", f"{kind.title} needs more than the "
+                   f"{settings.JOB_MEMORY // 1_000_000:,} MB of memory that one job may take. "
+                   "Nothing was changed.").body
+
+
+def _broken(kind: Kind) -> dict[str, Any]:
+    return Problem(500, "broken", f"{kind.title} failed because of an error in Zigzag. "
+                   "Nothing was changed; the error is in the server's log.").body

@@ -1,0 +1,56 @@
+"""Jobs with whole courses: publishing, checking, trying out."""
+
+from typing import Any
+
+from django.contrib.auth.models import User
+from zigzag_core.compiler.compile import compile_course
+from zigzag_core.engine.index import Index
+from zigzag_core.packaging.package import PackageKind
+from zigzag_core.tracking.plain import promise
+from zigzag_core.tracking.progress import SCORM12_LIMIT, largest
+from zigzag_core.verification.findings.document import findings
+from zigzag_core.verification.findings.runs import try_out
+from zigzag_core.verification.route import route
+
+from zigzag_server.courses import files, store
+from zigzag_server.courses.models import Course
+from zigzag_server.jobs.kinds import Finish, Report, in_words, kind
+
+from .packaging import publish
+
+
+@kind("publish", "Publishing")
+def publish_course(owner: User, report: Report, course: int, package: PackageKind) -> Finish:
+    """Make a package of the course with the key `course`."""
+    return publish(owner, report, Course.objects.get(pk=course), package)
+
+
+@kind("check", "Checking the course", seconds=120, replaced=True)
+def check_course(owner: User, report: Report, course: int) -> Finish:
+    """Say where the ways lead, what an LMS will be told, how large progress gets, what is wrong."""
+    reading = in_words(report, 0, 0.3, "Reading the course")
+    document = store.document_of(Course.objects.get(pk=course), reading)
+    questions = sum(len(slide.questions) for slide in document.slides)
+    size = 0
+    if document.slides:
+        compiling = in_words(report, 0.3, 0.5, "Looking at the slides")
+        source = files.source_for(document.course)
+        size = largest(Index(compile_course(document, source, compiling)))
+    found: dict[str, Any] = {
+        "findings": [one.model_dump(mode="json") for one in findings(document)],
+        "route": route(document).model_dump(mode="json"),
+        "promise": promise(document.course, len(document.slides), questions),
+        "slides": len(document.slides), "questions": questions,
+        "progress": size, "progress_limit": SCORM12_LIMIT,
+    }
+    return lambda: found
+
+
+@kind("try", "Trying the course out", seconds=300, priority=0, replaced=True)
+def try_course(owner: User, report: Report, course: int) -> Finish:
+    """Run the course through what learners can do, and say what never happens or goes wrong."""
+    reading = in_words(report, 0, 0.1, "Reading the course")
+    document = store.document_of(Course.objects.get(pk=course), reading)
+    trying = in_words(report, 0.1, 1, "Trying what learners can do")
+    found = try_out(document, trying).model_dump(mode="json")
+    return lambda: found

@@ -1,0 +1,94 @@
+"""Work that takes time, in real workers: progress, cancelling, reloads, crashes, limits."""
+
+import os
+import signal
+import sqlite3
+
+import pytest
+
+from .conftest import Server
+
+LARGE = 800
+"""Slides of a course that takes some seconds to pack."""
+
+
+@pytest.fixture(scope="module")
+def large(server):
+    return server.manage("generate", "--slides", str(LARGE), "--questions", "100")
+
+
+def begin(page, slug, kind="scorm12"):
+    """Ask for a package; return the job once it is at work."""
+    job = page.call("POST", f"/courses/{slug}/packages", {"kind": kind})
+    page.until(lambda: state(page, job) == "running", "the job to run")
+    return job
+
+
+def look(page, job):
+    return page.call("GET", f"/jobs/{job['id']}")
+
+
+def state(page, job):
+    return look(page, job)["state"]
+
+
+def worker_of(server, job):
+    """The process that runs a job."""
+    with sqlite3.connect(f"{server.environment['ZIGZAG_DATA']}/zigzag.sqlite3") as database:
+        found = database.execute("select worker from jobs_job where id = ?", (job["id"],))
+        return int(found.fetchone()[0].rpartition(":")[2])
+
+
+def test_publishing_is_seen_goes_on_after_a_reload_and_is_cancelled(page, server, large):
+    page.go(f"/courses/{large}/publish")
+    page.press("Publish as SCORM 1.2")
+    page.until(lambda: "Packing" in page.find("[data-job=publish]").text, "what is being done")
+    # Others are not kept waiting: a save is through before the packing is.
+    title = page.call("PATCH", f"/courses/{large}", {"title": "Saved meanwhile"})["title"]
+    assert title == "Saved meanwhile" and page.find("[data-job=publish]")
+    page.browser.refresh()
+    page.find("[data-job=publish]")
+    page.press("Cancel")
+    page.gone("[data-job=publish]")
+    assert "publish" not in [job["kind"] for job in page.call("GET", "/jobs")]
+    assert page.call("GET", f"/courses/{large}/packages") == []
+
+
+def test_a_job_whose_worker_is_killed_is_done_by_another(page, server, large):
+    page.go("/")
+    job = begin(page, large)
+    os.kill(worker_of(server, job), signal.SIGKILL)
+    page.until(lambda: state(page, job) == "done", "another worker to do it")
+    assert len(page.call("GET", f"/courses/{large}/packages")) == 1
+
+
+def test_a_job_outlives_the_server(page, server, large):
+    page.go("/")
+    job = begin(page, large, "web")
+    server.stop()
+    server.start()
+    page.go("/")
+    page.until(lambda: state(page, job) == "done", "the job to be done after the restart")
+
+
+@pytest.mark.parametrize(("limit", "words"), [
+    ({"ZIGZAG_JOB_SECONDS": "1"}, "took longer than 1 seconds"),
+    ({"ZIGZAG_JOB_MEMORY_MB": "310"}, "needs more than the 310 MB of memory"),
+])
+def test_a_job_that_takes_too_much_is_ended_with_a_reason(shared_browser, tmp_path, limit, words):
+    from .driver import Page
+    server = Server(tmp_path)
+    server.environment |= limit
+    server.manage("migrate", "--verbosity", "0")
+    server.manage("demo")
+    slug = server.manage("generate", "--slides", str(LARGE), "--questions", "100")
+    server.start()
+    try:
+        page = Page(shared_browser, server.address)
+        page.forget()
+        page.go("/")
+        job = page.call("POST", f"/courses/{slug}/packages", {"kind": "web"})
+        page.until(lambda: state(page, job) == "failed", "the job to be ended")
+        assert words in look(page, job)["problem"]["message"]
+    finally:
+        server.stop()
