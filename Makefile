@@ -24,7 +24,9 @@ test: build .venv/browser lint ## everything
 
 lint: .venv/done web/node_modules/.done
 	.venv/bin/ruff check .
+	.venv/bin/mypy
 	.venv/bin/lint-imports --no-cache
+	! .venv/bin/vulture | grep -v "unused variable"
 	cd web && npm run --silent check
 
 build: web/dist/.done .venv/done

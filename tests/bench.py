@@ -104,7 +104,7 @@ def engines() -> None:
         data.write_text(json.dumps({"program": program.model_dump(mode="json"), "events": events}))
         script = Path(folder) / "speed.mjs"
         subprocess.run(
-            ["npx", "rolldown", "../tests/web/engineSpeed.ts", "--platform", "node", "--format",
+            ["npx", "rolldown", "tests/engineSpeed.ts", "--platform", "node", "--format",
              "esm", "--file", str(script)],
             cwd=ROOT / "web", capture_output=True, check=True,
         )

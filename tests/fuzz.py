@@ -23,7 +23,7 @@ def one_round(seed: int) -> str:
     environment = {**os.environ, "ZIGZAG_FUZZ_SEED": str(seed)}
     commands = (
         ([sys.executable, "-m", "pytest", "-q", "-k", "random or changes or names", *PYTHON], "."),
-        (["npx", "vitest", "run", *(f"../tests/web/{name}.test.ts" for name in WEB)], "web"),
+        (["npx", "vitest", "run", *(f"../web/tests/{name}.test.ts" for name in WEB)], "web"),
     )
     for command, folder in commands:
         done = subprocess.run(command, cwd=folder, env=environment, capture_output=True, text=True)

@@ -79,7 +79,7 @@ class CourseBuilder:
         return {name: self.fresh() for name in names}
 
     def slide(
-        self, slide_id: str, title: str, elements: list[Element],
+        self, slide_id: str, title: str, elements: Sequence[Element],
         questions: tuple[Question, ...] = (), indent: int = 0, notes: str = "",
         transcript: str = "", onward: Onward | None = None, does: dict[str, Any] | None = None,
         **background: Any,
@@ -220,7 +220,7 @@ class CourseBuilder:
                     **_following("styleanswer"))
 
     def question(
-        self, name: str, prompt: Element, answers: list[Element], right: int, submit: Element,
+        self, name: str, prompt: Element, answers: Sequence[Element], right: int, submit: Element,
         feedback: tuple[str, str, str], **settings: Any,
     ) -> SingleChoice:
         """A single choice whose answer number `right` (from 0) is the right one."""

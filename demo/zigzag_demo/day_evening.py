@@ -1,5 +1,7 @@
 """A day in the hut, in questions: from the afternoon until the lamp goes out."""
 
+from collections.abc import Sequence
+
 from zigzag_core.course import Choice, Element, TextRun
 from zigzag_core.course.questions import question as q
 from zigzag_core.course.questions.answer_row import AnswerRow
@@ -28,7 +30,7 @@ def evening(b: CourseBuilder, at: dict[str, str]) -> None:
     _opinions(b, at)
 
 
-def _choices(b: CourseBuilder, elements: list[Element], right: set[int]) -> tuple[Choice, ...]:
+def _choices(b: CourseBuilder, elements: Sequence[Element], right: set[int]) -> tuple[Choice, ...]:
     return tuple(Choice(id=b.fresh(), element=e.id, right=n in right)
                  for n, e in enumerate(elements))
 

@@ -1,5 +1,7 @@
 """A day in the hut, in questions: from the first light to noon."""
 
+from typing import Any
+
 from zigzag_core.course import Element, TextRun
 from zigzag_core.course.questions import question as q
 from zigzag_core.course.text.rich_text import BlankRun, Block, RichText
@@ -7,8 +9,10 @@ from zigzag_core.course.text.rich_text import BlankRun, Block, RichText
 from . import day_drawings as draw
 from .builder import CourseBuilder
 
-BOARD = {"fill": "sheet", "border_colour": "#8a6643", "border_width": 3, "radius": 10,
-         "valign": "middle", "padding": 14}
+BOARD: dict[str, Any] = {
+    "fill": "sheet", "border_colour": "#8a6643", "border_width": 3, "radius": 10,
+    "valign": "middle", "padding": 14,
+}
 
 
 def hour(b: CourseBuilder, time: str, x: float = 40, y: float = 28) -> Element:
@@ -18,7 +22,7 @@ def hour(b: CourseBuilder, time: str, x: float = 40, y: float = 28) -> Element:
 
 
 def ask(b: CourseBuilder, words: str, x: float, y: float, w: float, h: float = 64,
-        **style: object) -> Element:
+        **style: Any) -> Element:
     """The question itself, on a plate of its own."""
     return b.text("Question", words, x, y, w, h, level="title", **{
         "font": "heading", "size": 30, "bold": True, "fill": "sheet", "radius": 12, "padding": 16,
@@ -26,7 +30,7 @@ def ask(b: CourseBuilder, words: str, x: float, y: float, w: float, h: float = 6
 
 
 def card(b: CourseBuilder, words: str, x: float, y: float, w: float, h: float,
-         **style: object) -> Element:
+         **style: Any) -> Element:
     """Something that can be taken and put elsewhere."""
     return b.text(words, words, x, y, w, h, **{**BOARD, "size": 22, "align": "center", **style})
 
@@ -172,11 +176,12 @@ def _mistakes(b: CourseBuilder, at: dict[str, str]) -> None:
 
 
 def _dry(b: CourseBuilder, at: dict[str, str]) -> None:
-    dashed = {"border_colour": "#22302b", "border_width": 3, "border_style": "dashed", "radius": 12}
+    dashed: dict[str, Any] = {
+        "border_colour": "#22302b", "border_width": 3, "border_style": "dashed", "radius": 12}
     places = (("The rack", 350, 400, 150, 150), ("The hanger", 325, 232, 150, 150),
               ("The peg in the shade", 612, 222, 150, 150), ("The top of the stove", 965, 216,
                                                              150, 140))
-    areas = [b.area(name, *place, **dashed) for name, *place in places]
+    areas = [b.area(name, x, y, w, h, **dashed) for name, x, y, w, h in places]
     things = [
         b.picture(alt, b.picture_file(alt, draw.thing(key)), 60 + n * 170, 566, 140, 140, alt=alt)
         for n, (key, alt) in enumerate((("jacket", "A wet jacket"), ("boots", "A pair of boots"),

@@ -2,7 +2,13 @@
 
 import random
 
-from zigzag_core.course import CourseDocument, NumberVariable, TextVariable, YesNoVariable
+from zigzag_core.course import (
+    CourseDocument,
+    Element,
+    NumberVariable,
+    TextVariable,
+    YesNoVariable,
+)
 
 from . import drawings
 from .builder import CourseBuilder
@@ -65,7 +71,7 @@ def _words(b: CourseBuilder, rng: random.Random, slide: str, n: int, ids: list[s
 def _cards(b: CourseBuilder, rng: random.Random, slide: str, n: int, ids: list[str]) -> None:
     count = rng.randint(2, 4)
     w = (1120 - (count - 1) * 24) / count
-    elements = [b.title_text(f"{count} things to {rng.choice(_DOES)}")]
+    elements: list[Element] = [b.title_text(f"{count} things to {rng.choice(_DOES)}")]
     for k in range(count):
         x = 80 + k * (w + 24)
         elements += [

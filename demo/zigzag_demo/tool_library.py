@@ -4,6 +4,7 @@ from zigzag_core.course import (
     CourseDocument,
     Cue,
     Drag,
+    Element,
     Gate,
     Happens,
     NumberVariable,
@@ -133,7 +134,7 @@ def _loan(b: CourseBuilder, slide: str) -> None:
             ("Tried out together", "Glasses and gloves handed over", "Day of return agreed"), 1)]
     ask = b.button("See a loan note", 80, 460, 260, to=None).model_copy(update={"rules": (
         Rule(id=b.fresh(), do=(ShowOrHide(action="show", what=note.id),)),)})
-    paper = [
+    paper: list[Element] = [
         b.panel(360, 130, 560, 400, fill="#fffdf7"),
         b.text("Loan note", "**Loan note**\nDrill, with two batteries\nBorrowed by: Ina\n"
                "Back on: Friday", 400, 160, 480, 240, size=28),

@@ -85,5 +85,5 @@ def _first(errors: list[dict[str, Any]], skipped: int = 2) -> str:
     """The first of the `errors` in words; so many names of its place are not the reader's."""
     first = errors[0] if errors else {"loc": (), "msg": "the request is not valid"}
     place = " › ".join(str(part) for part in first["loc"][skipped:])
-    words = first["msg"].removeprefix("Value error, ")
+    words = str(first["msg"]).removeprefix("Value error, ")
     return f"{place}: {words}" if place else words

@@ -3,6 +3,7 @@
 import io
 import json
 import zipfile
+from pathlib import Path
 
 import pytest
 from lxml import etree
@@ -14,6 +15,7 @@ from zigzag_core.packaging.archive import export_archive, import_archive
 from zigzag_core.packaging.package import build_package, program_script
 from zigzag_core.packaging.read_manifest import read_manifest
 from zigzag_core.packaging.safe_zip import BadArchive, Limits, read_zip
+from zigzag_core.verification.findings.document import findings
 from zigzag_demo.hut_warden import hut_warden_basics
 
 from .samples import program_of, quiz_course
@@ -116,29 +118,46 @@ def test_archives_go_round_exactly_equal(demo):
     assert export_archive(back, files) == data
 
 
-def test_an_archive_of_the_first_format_is_read(demo):
-    document, media = demo
-    files = read_zip(export_archive(document, media))
-    course = json.loads(files["course.json"])
-    for name in ("sections", "theme", "styles", "layouts", "guides"):
-        del course[name]
-    files["course.json"] = json.dumps({**course, "format": 1}).encode()
-    new = {"turn", "flip_x", "flip_y", "group", "locked", "hidden_while_editing", "named_style",
-           "slot", "own", "points", "tail", "crop", "mask"}
-    for path in [path for path in files if path.startswith("slides/")]:
-        slide = json.loads(files[path])
-        for name in ("layout", "onward", "indent", "notes", "transcript"):
-            del slide[name]
-        slide["elements"] = [
-            {k: v for k, v in e.items() if k not in new and (e["kind"], k) != ("shape", "text")}
-            for e in slide["elements"]
-        ]
-        files[path] = json.dumps(slide).encode()
-    read, _ = import_archive(zipped(files))
-    assert read.course.format == FORMAT and read.course.title == document.course.title
-    assert [s.title for s in read.slides] == [s.title for s in document.slides]
-    assert [[e.style for e in s.elements] for s in read.slides] == [
-        [e.style for e in s.elements] for s in document.slides]
+ARCHIVES = sorted((Path(__file__).parent / "archives").glob("*.zigzag"))
+
+
+def test_there_is_an_archive_of_every_older_format():
+    assert [path.stem for path in ARCHIVES] == [f"format-{n}" for n in range(1, FORMAT)]
+
+
+@pytest.mark.parametrize("path", ARCHIVES, ids=lambda path: path.stem)
+def test_an_archive_of_an_older_format_is_read_whole(path):
+    """What was in it is in the course, at the same places; what a step renames is named anew."""
+    document, media = import_archive(path.read_bytes())
+    files = read_zip(path.read_bytes())
+    assert document.course.format == FORMAT and set(media) == {
+        file.sha256 for file in document.course.media}
+    assert lost(json.loads(files["course.json"]), dumped(document.course), "course") == [
+        "course.format"]
+    for slide in document.slides:
+        raw = json.loads(files[f"slides/{slide.id}.json"])
+        found = lost(raw, dumped(slide), "slide")
+        assert [place for place in found if not place.endswith(".cells")] == []
+        for before, question in zip(raw.get("questions", ()), slide.questions, strict=True):
+            for row, raised in zip(before.get("table", ()), question.table, strict=True):
+                assert list(raised.cells) == [cell["part"] for cell in row["cells"]]
+    assert findings(document) == findings(import_archive(export_archive(document, media))[0])
+    compile_course(document, lambda file: file.sha256)
+
+
+def dumped(model):
+    return model.model_dump(mode="json")
+
+
+def lost(before, after, place):
+    """The places at which `after` has not what `before` has; what was added does not count."""
+    if isinstance(before, dict) and isinstance(after, dict):
+        return [one for key, value in before.items()
+                for one in lost(value, after.get(key, "gone"), f"{place}.{key}")]
+    if isinstance(before, list) and isinstance(after, list) and len(before) == len(after):
+        return [one for old, new in zip(before, after, strict=True)
+                for one in lost(old, new, place)]
+    return [] if before == after else [place]
 
 
 def test_only_the_fonts_of_the_theme_are_packed(demo):

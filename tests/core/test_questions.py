@@ -7,7 +7,7 @@ from hypothesis import example, given, settings
 from hypothesis import strategies as st
 from zigzag_core.compiler.compile import compile_course
 from zigzag_core.compiler.questions import grader_of
-from zigzag_core.course import Course, CourseDocument, SlideSize, Text, rich
+from zigzag_core.course import Course, CourseDocument, SlideSize, Text, migrated_slide, rich
 from zigzag_core.course.elements.blank import blank_slide
 from zigzag_core.course.questions import question as q
 from zigzag_core.course.questions.answer_row import AnswerRow, OtherThan
@@ -380,9 +380,19 @@ def test_a_row_is_taken_just_where_its_cells_hold(data):
 
 
 def test_cells_of_older_formats_are_read():
-    row = AnswerRow.model_validate({"id": "therow", "cells": [
+    cells = [
         {"part": "parta"}, {"part": "partb", "given": False},
-        {"part": "partc", "value": "x"}, {"part": "partd", "given": False, "value": "y"}]})
+        {"part": "partc", "value": "x"}, {"part": "partd", "given": False, "value": "y"}]
+    raised = migrated_slide({"questions": [{"table": [{"id": "therow", "cells": cells}]}]}, 5)
+    row = AnswerRow.model_validate(raised["questions"][0]["table"][0])
     assert row.cells == {"parta": True, "partb": False, "partc": "x",
                          "partd": OtherThan(value="y")}
-    assert AnswerRow.model_validate(row.model_dump()) == row
+    assert migrated_slide(raised) == raised, "a slide of unknown age may be raised already"
+
+
+@pytest.mark.parametrize("odd", [
+    {}, {"questions": None}, {"questions": [1]}, {"questions": [{"table": [None]}]},
+    {"questions": [{"table": [{"cells": ["x", {"given": True}]}]}]},
+])
+def test_what_is_no_slide_is_left_to_the_models(odd):
+    migrated_slide(odd)

@@ -1,4 +1,4 @@
-"""Writes the changes that the workbench must come to as well (`tests/web/changes.test.ts`)."""
+"""Writes the changes that the workbench must come to as well (`web/tests/changes.test.ts`)."""
 
 from hypothesis import HealthCheck, Phase, given, seed, settings
 from hypothesis import strategies as st

@@ -1,4 +1,4 @@
-"""Writes the names that the workbench must find as well (`tests/web/names.test.ts`)."""
+"""Writes the names that the workbench must find as well (`web/tests/names.test.ts`)."""
 
 from hypothesis import HealthCheck, Phase, given, seed, settings
 from hypothesis import strategies as st

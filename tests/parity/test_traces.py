@@ -1,4 +1,4 @@
-"""Writes the traces that the TypeScript engine must reproduce (`tests/web/parity.test.ts`)."""
+"""Writes the traces that the TypeScript engine must reproduce (`web/tests/parity.test.ts`)."""
 
 import random
 from collections import Counter
@@ -150,7 +150,7 @@ def test_generated_course_is_traced():
 
 
 def test_slides_that_follow_layouts_and_styles_are_traced():
-    """What `tests/web/resolve.test.ts` must come to as well."""
+    """What `web/tests/resolve.test.ts` must come to as well."""
     cases = []
     fresh = fresh_ids(12)
     course = Course(id="course", title="C", styles=USUAL_STYLES)

@@ -7,15 +7,16 @@ from pathlib import Path
 
 import pytest
 from django.core.files.storage import default_storage
+from django.core.management import call_command
 from PIL import Image
 from zigzag_core.course.document import FORMAT
 from zigzag_core.packaging.safe_zip import read_zip
 from zigzag_server.courses import api as courses_api
 from zigzag_server.courses import store, taking
-from zigzag_server.courses.models import Course, Revision, Slide
+from zigzag_server.courses.models import Course, Revision
 from zigzag_server.practice import api as practice_api
 
-from tests.core.test_package import changed, zipped
+from tests.core.test_package import ARCHIVES, changed, zipped
 
 
 def png(size=(8, 8)):
@@ -72,6 +73,25 @@ def test_the_whole_course_can_be_seen_as_it_was(mika, course):
     mika("get", f"/courses/{course}/history/999999", status=404)
 
 
+def test_a_stored_course_of_format_5_is_raised_with_its_kept_states(mika):
+    files = read_zip(ARCHIVES[4].read_bytes())
+    settings = json.loads(files["course.json"])
+    slides = {name: json.loads(files[f"slides/{name}.json"]) for name in settings["slides"]}
+    row = store.create_from(mika.user, store.CourseRows(settings, slides))
+    call_command("migrate", verbosity=0)
+    now = opened(mika, row.slug)
+    assert now["course"]["format"] == FORMAT
+    rows = [row for slide in now["slides"] for question in slide["slide"]["questions"]
+            for row in question["table"]]
+    assert rows and all(isinstance(row["cells"], dict) for row in rows)
+    state = mika("get", f"/courses/{row.slug}/history")[0]["id"]
+    then = mika("get", f"/courses/{row.slug}/history/{state}", status=200)
+    assert then["slides"] == [slide["slide"] for slide in now["slides"]]
+    for name in settings["slides"]:
+        path = f"/courses/{row.slug}/slides/{name}/states"
+        mika("get", f"{path}/{mika('get', path)[0]['id']}", status=200)
+
+
 def test_courses_stored_in_the_first_format_are_raised(mika, course):
     before = opened(mika, course)
     row = Course.objects.get(slug=course)
@@ -85,7 +105,7 @@ def test_courses_stored_in_the_first_format_are_raised(mika, course):
         slide.document = {k: v for k, v in slide.document.items() if k not in ("onward", "notes")}
         slide.document["elements"] = elements
         slide.save()
-    store.raise_formats(Course, Slide)
+    call_command("migrate", verbosity=0)
     after = opened(mika, course)
     assert after["course"]["format"] == FORMAT and after["course"]["styles"] == []
     assert after["course"]["slides"] == before["course"]["slides"]

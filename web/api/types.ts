@@ -36,7 +36,6 @@ export type Drag = Schemas["Drag"];
 export type Gate = Schemas["Gate"];
 export type Wanted = Gate["wants"][number];
 export type Navigation = Schemas["Navigation"];
-export type NavigationHere = Schemas["NavigationHere"];
 export type Walkthrough = Schemas["Walkthrough"];
 export type ValueFormat = Schemas["ValueFormat"];
 export type Style = Schemas["Style"];
@@ -53,7 +52,6 @@ export type Block = Schemas["Block"];
 export type Run = Block["runs"][number];
 export type MediaFile = Schemas["MediaFile"];
 export type Caption = Schemas["Caption"];
-export type Completion = Schemas["Completion"];
 
 export type Program = Schemas["Program"];
 export type ProgramSlide = Schemas["ProgramSlide"];

@@ -3,8 +3,9 @@
 from collections.abc import Iterable, Iterator
 
 from zigzag_core.course import Course, CourseDocument, Question, Variable
+from zigzag_core.course.document import RememberedKind
 from zigzag_core.course.questions.question import PART_LISTS, Numeric, OpenAnswer, ShortText
-from zigzag_core.program import ProgramSlide
+from zigzag_core.program import ProgramOverlay, ProgramSlide
 
 from .questions import field_part
 
@@ -20,7 +21,7 @@ def remembered(
     What was published before keeps its number, even when it is gone from the course.
     """
     questions = [question for slide in document.slides for question in slide.questions]
-    today = {
+    today: dict[RememberedKind, list[str]] = {
         "slides": [slide.id for slide in document.slides],
         "questions": [question.id for question in questions],
         "choices": [name for question in questions for name in _answerable(question)],
@@ -45,7 +46,8 @@ def _answerable(question: Question) -> Iterator[str]:
 def _stateful(slide: ProgramSlide) -> Iterator[str]:
     """The elements of which a run may have something to remember."""
     rules = [*slide.rules]
-    for part in (slide, *slide.overlays):
+    everywhere: tuple[ProgramSlide | ProgramOverlay, ...] = (slide, *slide.overlays)
+    for part in everywhere:
         rules += [rule for element in part.elements for rule in element.rules]
     for overlay in slide.overlays:
         rules += overlay.rules
@@ -53,7 +55,9 @@ def _stateful(slide: ProgramSlide) -> Iterator[str]:
         name for rule in rules for action in (*rule.then, *rule.otherwise)
         if (name := getattr(action, "element", None))
     }
-    for part in (slide, *(overlay for overlay in slide.overlays if not overlay.panel)):
+    for part in everywhere:
+        if isinstance(part, ProgramOverlay) and part.panel:
+            continue
         for element in part.elements:
             draw = element.draw
             if (

@@ -59,7 +59,7 @@ def grader_of(slide: Slide, question: q.Question) -> Grader:
         returns=_RETURNS[getattr(question, "wrong_items", "stay")],
         at_once=question.judged == "at_once", show_right=question.show_right,
         shuffle=getattr(question, "shuffle", False), letters=getattr(question, "letters", "none"),
-        pinned=tuple(c.id for c in question.choices if c.pinned) if choosing else (),
+        pinned=tuple(c.id for c in getattr(question, "choices", ()) if c.pinned),
     )
 
 

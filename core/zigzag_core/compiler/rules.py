@@ -6,7 +6,7 @@ from typing import Any
 
 from zigzag_core import program as p
 from zigzag_core.course import Course, CourseDocument, Input, Rule, Slide
-from zigzag_core.course.references import references
+from zigzag_core.course.references import VARIABLES, references
 from zigzag_core.course.rules import rule as rules
 from zigzag_core.course.rules.patterns import Pattern, Steps
 from zigzag_core.course.rules.rule import THIS, Action
@@ -267,4 +267,4 @@ def section_of(document: CourseDocument, slide: str) -> tuple[str, ...]:
 def variables_set_on(slide: Slide) -> set[str]:
     """Return the variables that the inputs and rules of a slide, rows of answer tables among
     them, change."""
-    return {found.id for found in references(slide, kinds=("variable",)) if found.sets}
+    return {found.id for found in references(slide, kinds=VARIABLES) if found.sets}

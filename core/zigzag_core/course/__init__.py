@@ -31,10 +31,10 @@ from .elements.element import (
     Video,
 )
 from .elements.overlay import Overlay
+from .formats import NewerFormat, migrated, migrated_slide
 from .ids import IdSource, id_source, system_ids
 from .layouts.layout import Background, Layout
 from .media import Caption, MediaFile
-from .migrate import NewerFormat, migrated
 from .model import Name, Role
 from .navigation import Navigation, NavigationHere
 from .questions.feedback import Feedback
@@ -70,6 +70,6 @@ __all__ = [
     "Remembered", "RichText", "Role", "Rule", "Run", "Section", "Shadow", "Shape", "SingleChoice",
     "Slide", "SlideSize", "Style", "StylePatch", "Table", "Text", "TextRun", "TextVariable",
     "Theme", "Timing", "ToNext", "ToPrevious", "ToSlide", "ValueFormat", "ValueRun", "Variable",
-    "Video", "Walkthrough", "YesNoVariable", "id_source", "migrated", "plain", "rich",
-    "system_ids",
+    "Video", "Walkthrough", "YesNoVariable", "id_source", "migrated", "migrated_slide", "plain",
+    "rich", "system_ids",
 ]

@@ -166,8 +166,8 @@ class Guides(Model):
     grid: Annotated[int, Field(ge=2, le=400)] = 20
 
 
-Remembered = dict[
-    Literal["slides", "questions", "choices", "variables", "elements"], tuple[Id, ...]]
+RememberedKind = Literal["slides", "questions", "choices", "variables", "elements"]
+Remembered = dict[RememberedKind, tuple[Id, ...]]
 """By kind, ids in the order in which they were first published: their numbers in saved progress."""
 
 

@@ -1,6 +1,7 @@
 """Which media files are used, and where."""
 
-from .document import Course, CourseDocument
+from .document import Course, CourseDocument, Slide
+from .layouts.layout import Layout
 from .references import named
 
 
@@ -10,7 +11,8 @@ def usage(document: CourseDocument) -> dict[str, tuple[str, ...]]:
     What the course itself uses, its feedback and its rules, has the course's id last.
     """
     found: dict[str, list[str]] = {file.id: [] for file in document.course.media}
-    for part in (*document.slides, *document.course.layouts):
+    parts: tuple[Slide | Layout, ...] = (*document.slides, *document.course.layouts)
+    for part in parts:
         for media in named(part, "medium"):
             found.setdefault(media, []).append(part.id)
     for media in media_of_settings(document.course):

@@ -51,6 +51,9 @@ class Reference:
     sets: bool = False
 
 
+VARIABLES: tuple[Kind, ...] = ("variable",)
+
+
 @dataclass(frozen=True)
 class Identity:
     """A thing that there is."""
@@ -195,13 +198,13 @@ def _pairs_in(model: BaseModel, more: Collection[str] = ()) -> frozenset[str]:
     slides = getattr(model, "slides", ())
     for holder in (model, *(slide for slide in slides if isinstance(slide, BaseModel))):
         questions = getattr(holder, "questions", ())
-        found |= {asked.id for asked in questions if _plan(type(asked)).pairs}
+        found |= {asked.id for asked in questions if _plan_of(asked).pairs}
     return frozenset(found)
 
 
 def _visited(model: Any, visit: _Visit) -> Any:
     """`model` with each of its fields visited; itself if nothing changed."""
-    plan = _plan(type(model))
+    plan = _plan_of(model)
     if not plan.steps:
         return model
     if plan.pairs:
@@ -238,6 +241,11 @@ class _Plan:
 
     steps: tuple[tuple[str, Step, Unsetting | None, frozenset[str]], ...]
     pairs: bool
+
+
+def _plan_of(model: Any) -> _Plan:
+    kind: type[BaseModel] = type(model)
+    return _plan(kind)
 
 
 @cache
@@ -357,19 +365,22 @@ def _reference_step(mark: Refers | RefersBy) -> Step:
 
 def _union_step(parts: list[Any]) -> Step | None:
     """Models of a union are told apart by what they are, other values by the first that is one."""
-    steps = [step for part in parts if (step := _step(part, ())) is not None]
+    steps = [found for part in parts if (found := _step(part, ())) is not None]
     if not steps:
         return None
-    plain = next((step for step in steps if step is not _model_step), None)
+    plain = next((found for found in steps if found is not _model_step), None)
 
-    def step(value: Any, holder: Any, visit: _Visit) -> Any:
+    if plain is None:
+        return _model_or_none
+
+    def among_plain(value: Any, holder: Any, visit: _Visit) -> Any:
         if value is None:
             return value
         if isinstance(value, BaseModel):
             return _visited(value, visit)
-        return plain(value, holder, visit) if plain else value
+        return plain(value, holder, visit)
 
-    return step if plain else _model_or_none
+    return among_plain
 
 
 def _model_or_none(value: Any, _: Any, visit: _Visit) -> Any:

@@ -36,7 +36,11 @@ def _all() -> Iterator[Drawing]:
                       tuple(words.split()), partial(icon, name))
     for key, name, draw_plate in PLATES:
         yield Drawing(f"plate-{key}", name, "plates", ("button", "label"),
-                      lambda draw_plate=draw_plate: plate(draw_plate()))
+                      partial(_plate, draw_plate))
+
+
+def _plate(draw: Callable[[], str]) -> bytes:
+    return plate(draw())
 
 
 DRAWINGS: dict[str, Drawing] = {drawing.key: drawing for drawing in _all()}

@@ -54,6 +54,10 @@ _OPEN = StylePatch(fill="accent", text_colour="ink")
 """How a button looks while what it reveals is open."""
 
 
+_Place = tuple[float, float, float, float]
+"""Left, top, width and height in slide px."""
+
+
 class _Bench:
     """A slide in the making: what is added gets its names, its place on top, and its ids."""
 
@@ -65,6 +69,11 @@ class _Bench:
         self.added: list[Element] = []
         self.names = {element.name for element in slide.elements}
         self.top = max((element.z for element in slide.elements), default=-1)
+
+    def put_in(self, kind: Addition, name: str, box: _Place, words: str = "") -> str:
+        """Put an element into a box; return its id."""
+        x, y, w, h = box
+        return self.put(kind, name, x, y, w, h, words)
 
     def put(
         self, kind: Addition, name: str, x: float, y: float, w: float, h: float, words: str = ""
@@ -136,7 +145,7 @@ _NAMES = {
 def _reveal_set(bench: _Bench, chosen: list[Element], what: str, name: str) -> Pattern:
     if not chosen:
         return _ready_reveal_set(bench, "tabs" if what == "reveal_set" else what, name)
-    triggers = [e for e in chosen if isinstance(e, Button | Area)]
+    triggers: list[Element] = [e for e in chosen if isinstance(e, Button | Area)]
     shown = [e for e in chosen if e not in triggers]
     if not triggers:
         half = len(chosen) // 2
@@ -155,7 +164,9 @@ def _reveal_set(bench: _Bench, chosen: list[Element], what: str, name: str) -> P
 
 def _ready_reveal_set(bench: _Bench, what: str, name: str) -> Pattern:
     size, items = bench.size, []
-    left, top = 80, 160
+    left, top = 80.0, 160.0
+    box: _Place
+    panel: _Place
     w, h = size.w - 2 * left, size.h - top - 60
     titles = ("First", "Second", "Third")
     for n, title in enumerate(titles):
@@ -179,8 +190,8 @@ def _ready_reveal_set(bench: _Bench, what: str, name: str) -> Pattern:
                 box = (left + n * (tab + 12), top, tab, 56)
                 panel = (left, top + 72, w, h - 72)
         label = str(n + 1) if what == "markers" else title
-        trigger = bench.put("button", title, *box, label)
-        text = bench.put("rectangle", f"{title}, panel", *panel, f"What “{title}” reveals")
+        trigger = bench.put_in("button", title, box, label)
+        text = bench.put_in("rectangle", f"{title}, panel", panel, f"What “{title}” reveals")
         items.append(Revealed(trigger=trigger, shows=(text,)))
     return RevealSet(
         id=bench.fresh(), name=name, items=tuple(items), first_open=what in ("tabs", "timeline"),
@@ -203,14 +214,14 @@ def _flip_cards(bench: _Bench, chosen: list[Element], what: str, name: str) -> P
     if chosen:
         if len(chosen) < 2:
             raise CannotMake("A card needs two sides: select its front and its back, or nothing.")
-        for front, back in zip(chosen[::2], chosen[1::2], strict=False):
-            cards.append(Card(front=front.id, back=back.id))
+        for one, other in zip(chosen[::2], chosen[1::2], strict=False):
+            cards.append(Card(front=one.id, back=other.id))
     else:
         w = (bench.size.w - 2 * 80 - 2 * 24) / 3
         for n in range(3):
             box = (80 + n * (w + 24), 200, w, 300)
-            front = bench.put("rectangle", f"Card {n + 1}, front", *box, f"Front {n + 1}")
-            back = bench.put("rectangle", f"Card {n + 1}, back", *box, f"Back {n + 1}")
+            front = bench.put_in("rectangle", f"Card {n + 1}, front", box, f"Front {n + 1}")
+            back = bench.put_in("rectangle", f"Card {n + 1}, back", box, f"Back {n + 1}")
             cards.append(Card(front=front, back=back))
     return FlipCards(id=bench.fresh(), name=name, cards=tuple(cards))
 

@@ -52,6 +52,7 @@ def enter_value(run: Run, element: str, value: Value) -> None:
     if not at_hand(run, element):
         return
     found = run.index.elements[element]
+    kept: Value
     if found.control == "wiper":
         name, kept = found.variable, min(max(to_number(value), 0.0), 100.0)
     elif isinstance(found.draw, Input):

@@ -64,8 +64,8 @@ def _written(grader: Grader, written: dict[str, str]) -> Tally:
 def _paired(grader: Grader, given: Given) -> Tally:
     """Each pair that belongs is right, each that does not is wrong."""
     on: dict[str, list[str]] = {}
-    for part, target in given:
-        on.setdefault(part, []).append(target)
+    for item, target in given:
+        on.setdefault(item, []).append(target)
     right = wrong = of = 0
     parts = set()
     for part in grader.parts:

@@ -31,7 +31,7 @@ def read_captions(text: str) -> tuple[Caption, ...]:
     plain = text.lstrip("\ufeff").replace("\r\n", "\n").replace("\r", "\n")
     kind = "vtt" if plain.startswith("WEBVTT") else "srt"
     try:
-        found = list(webvtt.from_buffer(io.StringIO(plain), format=kind))
+        found = webvtt.from_buffer(io.StringIO(plain), format=kind).captions
     except (MalformedCaptionError, MalformedFileError, ValueError) as error:
         raise BadCaptions(_NOT_READ) from error
     captions = tuple(

@@ -1,6 +1,7 @@
 """The main colours of a picture."""
 
 import io
+import math
 import re
 from collections import Counter
 
@@ -23,15 +24,20 @@ def palette(data: bytes, type_: str, most: int = 6) -> tuple[str, ...]:
     with Image.open(io.BytesIO(data)) as image:
         small = image.convert("RGBA")
         small.thumbnail((_SIDE, _SIDE))
-        pixels = [pixel[:3] for pixel in small.get_flattened_data() if pixel[3] > 127]
+        data_of = small.tobytes()
+        pixels = [
+            tuple(data_of[at: at + 3]) for at in range(0, len(data_of), 4) if data_of[at + 3] > 127
+        ]
     if not pixels:
         return ()
     strip = Image.new("RGB", (len(pixels), 1))
     strip.putdata(pixels)
     reduced = strip.quantize(24, method=Image.Quantize.MEDIANCUT)
     table = reduced.getpalette() or []
-    counts = sorted(reduced.getcolors() or [], reverse=True)
-    colours = ["#{:02x}{:02x}{:02x}".format(*table[3 * n: 3 * n + 3]) for _, n in counts]
+    counts = sorted(enumerate(reduced.histogram()), key=lambda one: one[1], reverse=True)
+    colours = [
+        "#{:02x}{:02x}{:02x}".format(*table[3 * n: 3 * n + 3]) for n, count in counts if count
+    ]
     return _apart(colours, most)
 
 
@@ -47,4 +53,4 @@ def _apart(colours: list[str], most: int) -> tuple[str, ...]:
 
 def _distance(one: str, other: str) -> float:
     pairs = ((int(one[at: at + 2], 16), int(other[at: at + 2], 16)) for at in (1, 3, 5))
-    return sum((a - b) ** 2 for a, b in pairs) ** 0.5
+    return math.dist(*zip(*pairs, strict=True))

@@ -10,6 +10,7 @@ from dataclasses import dataclass
 import av
 from av.container import InputContainer
 from av.error import FFmpegError
+from PIL import Image
 
 LARGEST_PLAYING = 300_000_000
 """Bytes that one film or sound may have."""
@@ -49,7 +50,7 @@ def take_playing(data: bytes) -> PlayingFile:
     learner. Raises `BadPlaying`.
     """
     try:
-        with av.open(io.BytesIO(data), metadata_errors="ignore") as container:
+        with av.open(io.BytesIO(data), "r", metadata_errors="ignore") as container:
             return _taken(container)
     except (FFmpegError, ValueError, IndexError, UnicodeError, MemoryError) as error:
         if isinstance(error, BadPlaying):
@@ -111,7 +112,7 @@ def _picture(container: InputContainer) -> bytes:
     if container.duration and container.duration > 4_000_000:
         container.seek(1_000_000)
     for frame in container.decode(video=0):
-        image = frame.to_image()
+        image: Image.Image = frame.to_image()  # type: ignore[no-untyped-call]
         image.thumbnail((_PREVIEW_SIDE, _PREVIEW_SIDE))
         out = io.BytesIO()
         image.convert("RGB").save(out, "JPEG", quality=82)

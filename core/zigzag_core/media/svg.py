@@ -67,7 +67,7 @@ def _clean(element: etree._Element, root: etree._Element) -> None:
             _remove(element)
         return
     for name, value in list(element.attrib.items()):
-        if not _keeps(element, name, value):
+        if not _keeps(element, str(name), str(value)):
             del element.attrib[name]
 
 

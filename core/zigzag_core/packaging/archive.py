@@ -7,7 +7,7 @@ from typing import Any
 
 from pydantic import ValidationError
 
-from zigzag_core.course import Course, CourseDocument, NewerFormat, Slide, migrated
+from zigzag_core.course import Course, CourseDocument, NewerFormat, Slide, migrated, migrated_slide
 
 from .safe_zip import BadArchive, read_zip
 from .write_zip import write_zip
@@ -44,8 +44,8 @@ def import_archive(data: bytes) -> tuple[CourseDocument, dict[str, bytes]]:
     was written by a newer Zigzag, or holds other media than it says.
     """
     files = read_zip(data)
-    course = _course(files)
-    slides = [_slide(files, slide) for slide in course.slides]
+    course, since = _course(files)
+    slides = [_slide(files, slide, since) for slide in course.slides]
     try:
         document = CourseDocument(course=course, slides=tuple(slides))
     except ValidationError as error:
@@ -61,12 +61,13 @@ def import_archive(data: bytes) -> tuple[CourseDocument, dict[str, bytes]]:
     return document, media
 
 
-def _course(files: Mapping[str, bytes]) -> Course:
+def _course(files: Mapping[str, bytes]) -> tuple[Course, int]:
+    """The settings in an archive, and the format that it was written in."""
     if "course.json" not in files:
         raise BadArchive("The archive holds no course: course.json is missing.")
     raw = _parsed(files["course.json"], "course.json")
     try:
-        return Course.model_validate(migrated(raw))
+        return Course.model_validate(migrated(raw)), raw["format"]
     except NewerFormat as error:
         raise BadArchive(f"The archive was written by a newer Zigzag: {error}.") from None
     except ValidationError as error:
@@ -75,15 +76,14 @@ def _course(files: Mapping[str, bytes]) -> Course:
         raise BadArchive(f"course.json is not valid: {error}.") from None
 
 
-def _slide(files: Mapping[str, bytes], slide: str) -> Slide:
+def _slide(files: Mapping[str, bytes], slide: str, since: int) -> Slide:
     path = f"slides/{slide}.json"
     if path not in files:
         raise BadArchive(f"A slide is missing from the archive: {path}.")
     try:
-        parsed = Slide.model_validate(_parsed(files[path], path))
+        return Slide.model_validate(migrated_slide(_parsed(files[path], path), since))
     except ValidationError as error:
         raise BadArchive(f"{path} is not valid: {reason(error)}.") from None
-    return parsed
 
 
 def _parsed(data: bytes, path: str) -> dict[str, Any]:

@@ -4,6 +4,7 @@ Source: ADL, *SCORM Version 1.2, The SCORM Content Aggregation Model* (2001), se
 """
 
 from collections.abc import Iterable
+from typing import Any
 from urllib.parse import quote
 
 from lxml import etree
@@ -13,6 +14,8 @@ from zigzag_core.program import Program
 _CP = "http://www.imsproject.org/xsd/imscp_rootv1p1p2"
 _ADLCP = "http://www.adlnet.org/xsd/adlcp_rootv1p2"
 _XSI = "http://www.w3.org/2001/XMLSchema-instance"
+_NAMES: Any = {None: _CP, "adlcp": _ADLCP, "xsi": _XSI}
+"""By prefix; the stubs of lxml do not know that None stands for no prefix."""
 
 
 def manifest12(program: Program, paths: Iterable[str], launch: str = "index.html") -> bytes:
@@ -24,7 +27,7 @@ def manifest12(program: Program, paths: Iterable[str], launch: str = "index.html
     """
     root = etree.Element(
         _cp("manifest"), {"identifier": f"zigzag-{program.course}", "version": "1.0"},
-        nsmap={None: _CP, "adlcp": _ADLCP, "xsi": _XSI},
+        nsmap=_NAMES,
     )
     root.set(
         f"{{{_XSI}}}schemaLocation",

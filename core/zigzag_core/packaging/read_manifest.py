@@ -81,7 +81,7 @@ def _first_item(
 def _first_sco(resources: Mapping[str | None, etree._Element]) -> etree._Element | None:
     def is_sco(resource: etree._Element) -> bool:
         return any(
-            name.lower().endswith("scormtype") and str(value).lower() == "sco"
+            str(name).lower().endswith("scormtype") and str(value).lower() == "sco"
             for name, value in resource.attrib.items()
         )
 

@@ -15,6 +15,7 @@ from dataclasses import replace
 from typing import Literal, get_args
 
 from zigzag_core.course import Look, NumberVariable, TextVariable
+from zigzag_core.course.document import RememberedKind
 from zigzag_core.engine import engine
 from zigzag_core.engine.index import Index
 from zigzag_core.engine.random import fnv1a
@@ -34,9 +35,9 @@ the second answers are choices alone; all of them know nothing of time limits.""
 
 SCORM12_LIMIT = 4_096
 
-_KINDS = ("slides", "questions", "choices", "variables", "elements")
+_KINDS: tuple[RememberedKind, ...] = ("slides", "questions", "choices", "variables", "elements")
 _RESULTS: tuple[Result | None, ...] = (None, "right", "wrong", "neutral", "partly")
-_SUCCESS = ("unknown", "passed", "failed")
+_SUCCESS: tuple[Literal["unknown", "passed", "failed"], ...] = ("unknown", "passed", "failed")
 _MARKED: tuple[Literal["", "passed", "failed"], ...] = ("", "passed", "failed")
 _LOOKS: tuple[str, ...] = get_args(Look)[:7]
 """The looks that have a number; others are written out."""

@@ -1,6 +1,7 @@
 """Signing in and out, and personal tokens."""
 
 from datetime import datetime
+from typing import Any
 
 from django.conf import settings
 from django.contrib.auth import authenticate, login, logout
@@ -82,7 +83,7 @@ def list_tokens(request: HttpRequest) -> list[Token]:
 
 
 @router.post("/tokens", response={201: NewToken})
-def make_token(request: HttpRequest, data: TokenIn) -> Status:
+def make_token(request: HttpRequest, data: TokenIn) -> Status[Any]:
     """Make a personal token for scripts."""
     token, secret = Token.issue(author(request), data.name)
     made = NewToken(
@@ -92,7 +93,7 @@ def make_token(request: HttpRequest, data: TokenIn) -> Status:
 
 
 @router.delete("/tokens/{token_id}", response={204: None})
-def revoke_token(request: HttpRequest, token_id: int) -> Status:
+def revoke_token(request: HttpRequest, token_id: int) -> Status[Any]:
     """Revoke a personal token."""
     deleted, _ = Token.objects.filter(owner=author(request), pk=token_id).delete()
     if not deleted:

@@ -137,7 +137,7 @@ def list_courses(request: HttpRequest) -> list[dict[str, Any]]:
 
 
 @router.post("/courses", response={201: CourseCard})
-def create_course(request: HttpRequest, data: TitleIn) -> Status:
+def create_course(request: HttpRequest, data: TitleIn) -> Status[Any]:
     """Make a new course with one slide to start from."""
     document = blank_course(data.title, core.system_ids())
     return Status(201, _card(store.create(author(request), document)))
@@ -145,8 +145,8 @@ def create_course(request: HttpRequest, data: TitleIn) -> Status:
 
 @router.post("/courses/import", response={202: JobOut})
 def import_course(
-    request: HttpRequest, file: UploadedFile = File(...)
-) -> Status:
+    request: HttpRequest, file: File[UploadedFile]
+) -> Status[Any]:
     """Take in a course archive (`.zigzag`): a job. A bad one leaves nothing behind."""
     if (file.size or 0) > LARGEST_ARCHIVE:
         raise Problem(413, "too_large", "The archive is larger than 300 MB. Nothing was taken in.")
@@ -194,7 +194,7 @@ def rename_course(request: HttpRequest, slug: str, data: TitleIn) -> dict[str, A
 
 
 @router.delete("/courses/{slug}", response={204: None})
-def delete_course(request: HttpRequest, slug: str) -> Status:
+def delete_course(request: HttpRequest, slug: str) -> Status[Any]:
     """Take a course off the shelf; `restore` brings it back."""
     row = store.course_of(author(request), slug)
     Course.objects.filter(pk=row.pk).update(deleted=timezone.now())
@@ -210,7 +210,7 @@ def restore_course(request: HttpRequest, slug: str) -> dict[str, Any]:
 
 
 @router.post("/courses/{slug}/duplicate", response={201: CourseCard})
-def copy_course(request: HttpRequest, slug: str) -> Status:
+def copy_course(request: HttpRequest, slug: str) -> Status[Any]:
     """Make a copy of a course that knows nothing of the original."""
     user = author(request)
     row = store.course_of(user, slug)
@@ -220,7 +220,7 @@ def copy_course(request: HttpRequest, slug: str) -> Status:
 
 
 @router.post("/courses/{slug}/archive", response={202: JobOut})
-def export_course(request: HttpRequest, slug: str) -> Status:
+def export_course(request: HttpRequest, slug: str) -> Status[Any]:
     """Make the course archive (`.zigzag`), media and all: a job whose file it is."""
     user = author(request)
     row = store.course_of(user, slug)

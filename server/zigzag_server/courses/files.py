@@ -4,7 +4,7 @@ import hashlib
 import hmac
 import io
 from collections.abc import Callable
-from typing import BinaryIO
+from typing import BinaryIO, cast
 
 from django.conf import settings
 from django.core.files.base import ContentFile
@@ -38,13 +38,13 @@ def keep(sha256: str, data: bytes, preview: bytes | None = None) -> None:
 def read(sha256: str) -> bytes:
     """Return the stored bytes; `FileNotFoundError` when there are none."""
     with default_storage.open(_path(sha256)) as file:
-        return file.read()
+        return bytes(file.read())
 
 
 def opened(sha256: str) -> tuple[BinaryIO, int]:
     """Return the stored file, open, and its size; `FileNotFoundError` when there is none."""
     file = default_storage.open(_path(sha256))
-    return file, file.size
+    return cast(BinaryIO, file), file.size
 
 
 def preview(sha256: str) -> bytes:
@@ -63,7 +63,7 @@ def preview(sha256: str) -> bytes:
             raise FileNotFoundError(sha256) from error
         default_storage.save(path, ContentFile(out.getvalue()))
     with default_storage.open(path) as file:
-        return file.read()
+        return bytes(file.read())
 
 
 def key(sha256: str) -> str:

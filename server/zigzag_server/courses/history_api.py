@@ -63,11 +63,12 @@ def get_state(request: HttpRequest, slug: str, slide_id: str, state_id: int) -> 
     found = Revision.objects.filter(course=row, slide_id=slide_id, pk=state_id).first()
     if found is None or not slide_id:
         raise not_found("state of the slide")
-    return {"version": found.version, "slide": core.Slide.model_validate(found.document)}
+    slide = core.Slide.model_validate(core.migrated_slide(found.document))
+    return {"version": found.version, "slide": slide}
 
 
 @router.post("/courses/{slug}/slides/{slide_id}/states", response={201: StateOut})
-def keep_aside(request: HttpRequest, slug: str, slide_id: str, data: core.Slide) -> Status:
+def keep_aside(request: HttpRequest, slug: str, slide_id: str, data: core.Slide) -> Status[Any]:
     """Keep a state of a slide without making it the present one: nobody's work is lost."""
     user = author(request)
     row = store.course_of(user, slug)

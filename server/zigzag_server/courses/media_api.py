@@ -95,7 +95,7 @@ def _colours(request: HttpRequest, slug: str) -> core.Colours:
 
 
 @router.post("/courses/{slug}/media", response={201: MediaOut})
-def upload_media(request: HttpRequest, slug: str, file: UploadedFile = File(...)) -> Status:
+def upload_media(request: HttpRequest, slug: str, file: File[UploadedFile]) -> Status[Any]:
     """Take in a picture, film or sound, known by its content whatever its name says.
 
     It belongs to the course once the settings were written with it.
@@ -105,7 +105,7 @@ def upload_media(request: HttpRequest, slug: str, file: UploadedFile = File(...)
 
 
 @router.post("/courses/{slug}/media/from", response={201: MediaOut})
-def take_media(request: HttpRequest, slug: str, data: FromIn) -> Status:
+def take_media(request: HttpRequest, slug: str, data: FromIn) -> Status[Any]:
     """Take a file of the library or a shipped drawing into a course, in the theme's colours."""
     colours = _colours(request, slug)
     fresh = core.system_ids()()
@@ -158,14 +158,14 @@ def list_library(request: HttpRequest) -> list[dict[str, Any]]:
 
 
 @router.post("/library", response={201: SharedOut})
-def add_to_library(request: HttpRequest, file: UploadedFile = File(...)) -> Status:
+def add_to_library(request: HttpRequest, file: File[UploadedFile]) -> Status[Any]:
     """Take a file into the library."""
     taken = _taken(file)
     return Status(201, _shared_out(_keep_shared(request, taken.file)))
 
 
 @router.post("/courses/{slug}/media/{media_id}/share", response={201: SharedOut})
-def share_media(request: HttpRequest, slug: str, media_id: str) -> Status:
+def share_media(request: HttpRequest, slug: str, media_id: str) -> Status[Any]:
     """Put a file of a course into the library as well."""
     row = store.course_of(author(request), slug)
     course = core.Course.model_validate(row.document)
@@ -185,7 +185,7 @@ def change_shared(request: HttpRequest, shared_id: int, data: SharedChange) -> d
 
 
 @router.delete("/library/{shared_id}", response={204: None})
-def remove_shared(request: HttpRequest, shared_id: int) -> Status:
+def remove_shared(request: HttpRequest, shared_id: int) -> Status[Any]:
     """Take a file out of the library; courses that use it keep it."""
     _shared(request, shared_id).delete()
     return Status(204, None)

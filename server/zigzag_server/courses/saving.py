@@ -200,7 +200,7 @@ def _as_of(row: Course, base: Versions, names: Iterable[str]) -> dict[str, Any] 
         if kept is None:
             return None
         if name:
-            found["slides"][name] = kept.document
+            found["slides"][name] = core.migrated_slide(kept.document)
         else:
             found["course"] = core.migrated(kept.document)
     return found

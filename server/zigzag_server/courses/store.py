@@ -79,22 +79,10 @@ def document_at(row: Course, revision: int) -> core.CourseDocument:
     )
     rows = {r.slide_id: r for r in Revision.objects.filter(pk__in=last.values())}
     present = tuple(slide for slide in course.slides if slide in rows)
-    slides = tuple(core.Slide.model_validate(rows[slide].document) for slide in present)
+    slides = tuple(
+        core.Slide.model_validate(core.migrated_slide(rows[slide].document)) for slide in present)
     course = course.model_copy(update={"slides": present})
     return core.CourseDocument(course=course, slides=slides)
-
-
-def raise_formats(courses: type[Course], slides: type[Slide]) -> None:
-    """Raise all stored documents to the present format, as a migration of the database does.
-
-    Kept states stay as they were written; they are raised when they are read.
-    """
-    for row in courses.objects.all().iterator():
-        settings = core.Course.model_validate(core.migrated(row.document))
-        courses.objects.filter(pk=row.pk).update(document=settings.model_dump(mode="json"))
-    for slide in slides.objects.all().iterator():
-        document = core.Slide.model_validate(slide.document).model_dump(mode="json")
-        slides.objects.filter(pk=slide.pk).update(document=document)
 
 
 def free_slug(title: str) -> str:

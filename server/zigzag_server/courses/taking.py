@@ -8,6 +8,7 @@ import sys
 import tempfile
 from dataclasses import dataclass
 from pathlib import Path
+from typing import Any
 
 from zigzag_core import course as core
 from zigzag_core.media.palette import palette
@@ -69,7 +70,7 @@ def _playing(name: str, data: bytes) -> TakenFile:
     return TakenFile(file, data, preview)
 
 
-def probe(data: bytes) -> dict[str, object]:
+def probe(data: bytes) -> dict[str, Any]:
     """Look into a film or sound in a process of its own, with little time and memory."""
     with tempfile.NamedTemporaryFile(prefix="zigzag-") as file:
         file.write(data)
@@ -80,7 +81,8 @@ def probe(data: bytes) -> dict[str, object]:
         except subprocess.TimeoutExpired:
             raise BadFile("Looking into the film or sound took too long.") from None
     if run.returncode == 0:
-        return json.loads(run.stdout)
+        found: dict[str, Any] = json.loads(run.stdout)
+        return found
     if run.returncode == 3:
         raise BadFile(run.stdout.decode())
     raise BadFile("The film or sound is damaged and cannot be played.")

@@ -81,7 +81,7 @@ def get_job(request: HttpRequest, job_id: int) -> Job:
 
 
 @router.delete("/jobs/{job_id}", response={204: None})
-def cancel_job(request: HttpRequest, job_id: int) -> Status:
+def cancel_job(request: HttpRequest, job_id: int) -> Status[Any]:
     """End a job that is not finished; nothing of it is stored then."""
     end(_job(request, job_id), State.CANCELLED)
     return Status(204, None)
@@ -91,10 +91,11 @@ def cancel_job(request: HttpRequest, job_id: int) -> Status:
 def download_result(request: HttpRequest, job_id: int) -> FileResponse:
     """Return the file that a job has made. It is kept for a day."""
     job = _job(request, job_id)
-    path = (job.result or {}).get("path")
+    result = job.result or {}
+    path = result.get("path")
     if not path or not default_storage.exists(path):
         raise not_found("file")
     return FileResponse(
         default_storage.open(path), as_attachment=True, content_type="application/zip",
-        filename=job.result["file"],
+        filename=result["file"],
     )

@@ -47,9 +47,9 @@ def _made(
     if Job.objects.filter(owner=owner, state__in=UNFINISHED).count() >= MOST_OF_ONE_AUTHOR:
         raise Problem(429, "too_many_jobs", "Too much of yours is being worked on already. "
                       "Nothing was started: wait until some of it is done.")
-    if KINDS[kind].replaced:
+    if KINDS[kind].replaced and course is not None:
         for older in Job.objects.filter(
-                owner=owner, kind=kind, course_id=course, state__in=UNFINISHED):
+                owner=owner, kind=kind, course__pk=course, state__in=UNFINISHED):
             end(older, State.CANCELLED)
     try:
         with transaction.atomic():

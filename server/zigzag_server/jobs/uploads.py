@@ -34,7 +34,7 @@ def start(owner: User, kind: str, file: UploadedFile) -> Job:
 def read(upload: str) -> bytes:
     """Return the bytes of an upload."""
     with default_storage.open(upload) as file:
-        return file.read()
+        return bytes(file.read())
 
 
 def remove(arguments: dict[str, Any]) -> None:

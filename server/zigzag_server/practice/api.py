@@ -165,8 +165,8 @@ def list_practice_packages(request: HttpRequest) -> list[dict[str, Any]]:
 
 @router.post("/packages", response={202: JobOut})
 def upload_package(
-    request: HttpRequest, file: UploadedFile = File(...)
-) -> Status:
+    request: HttpRequest, file: File[UploadedFile]
+) -> Status[Any]:
     """Put in a SCORM 1.2 package, made here or elsewhere: a job."""
     if (file.size or 0) > LARGEST_PACKAGE:
         raise Problem(413, "too_large", "The package is larger than 300 MB. Nothing was put in.")
@@ -176,7 +176,7 @@ def upload_package(
 @router.post("/packages/from-publication", response={202: JobOut})
 def put_in_publication(
     request: HttpRequest, data: FromPublication
-) -> Status:
+) -> Status[Any]:
     """Put in a package that was published here: a job."""
     found = Publication.objects.filter(
         pk=data.publication, course__owner=author(request), kind="scorm12"
@@ -188,14 +188,14 @@ def put_in_publication(
 
 
 @router.delete("/packages/{package_id}", response={204: None})
-def remove_package(request: HttpRequest, package_id: int) -> Status:
+def remove_package(request: HttpRequest, package_id: int) -> Status[Any]:
     """Take out a package and all that was done in it."""
     take_out(_package(request, package_id))
     return Status(204, None)
 
 
 @router.post("/launches", response={201: LaunchOut})
-def launch_package(request: HttpRequest, data: LaunchIn) -> Status:
+def launch_package(request: HttpRequest, data: LaunchIn) -> Status[Any]:
     """Launch a package as a learner; goes on with the attempt that was suspended."""
     package = _package(request, data.package)
     if data.learner not in LEARNERS:
@@ -237,7 +237,7 @@ def _attempt(package: Package, attempt: Attempt) -> dict[str, Any]:
 
 
 @router.put("/packages/{package_id}/marks", response={204: None})
-def mark_answer(request: HttpRequest, package_id: int, data: MarkIn) -> Status:
+def mark_answer(request: HttpRequest, package_id: int, data: MarkIn) -> Status[Any]:
     """Give points and a comment for an answer that waits to be marked; without points, none."""
     launch = Launch.objects.select_related("attempt__package").filter(
         pk=data.visit, attempt__package=_package(request, package_id)

@@ -8,7 +8,7 @@ practice LMS's pages show that page in a sandboxed frame of another origin.
 import json
 import mimetypes
 from datetime import UTC, datetime
-from typing import Any
+from typing import Any, BinaryIO, cast
 
 from django.conf import settings
 from django.core.exceptions import SuspiciousOperation
@@ -77,7 +77,8 @@ def package_file(request: HttpRequest, token: str, path: str) -> HttpResponseBas
     except (FileNotFoundError, IsADirectoryError, SuspiciousOperation, ValueError, OSError):
         raise Http404 from None
     type_, _ = mimetypes.guess_type(path)
-    return file_response(request, file, file.size, type_ or "application/octet-stream", {
+    type_ = type_ or "application/octet-stream"
+    return file_response(request, cast(BinaryIO, file), file.size, type_, {
         "Content-Security-Policy": f"{_SANDBOX}; frame-ancestors 'self' {settings.APP_ORIGIN}",
         "Cache-Control": "private, max-age=60",
     })

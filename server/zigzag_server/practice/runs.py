@@ -51,7 +51,8 @@ def starting_data(visit: Launch) -> dict[str, Any]:
 def commit(visit: Launch, cmi: dict[str, Any], finished: bool) -> None:
     """Keep what the run-time API has sent. Values that are not what they should be are left out."""
     attempt = Attempt.objects.select_for_update().get(pk=visit.attempt_id)
-    core = cmi.get("core") if isinstance(cmi.get("core"), dict) else {}
+    sent = cmi.get("core")
+    core = sent if isinstance(sent, dict) else {}
     interactions = listed(cmi.get("interactions"))
     attempt.core = {
         "core": {k: v for k, v in core.items() if isinstance(v, str | int | float | dict)},

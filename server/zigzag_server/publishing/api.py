@@ -84,12 +84,12 @@ def _publication(request: HttpRequest, package_id: int) -> Publication:
     return found
 
 
-def _worked_out(user: User, row: Course, kind: str) -> Status:
+def _worked_out(user: User, row: Course, kind: str) -> Status[Any]:
     """What a job has found in the course as it is now, or else the job that looks for it."""
     state = store.state_of(row)
     job = known(user, kind, state) or start(
         user, kind, {"course": row.pk}, course=row.pk, equal=state)
-    if job.state == State.FAILED:
+    if job.state == State.FAILED and job.problem:
         # Asked once more, it is tried once more.
         job.delete()
         raise Problem(503, job.problem["code"], job.problem["message"])
@@ -97,7 +97,7 @@ def _worked_out(user: User, row: Course, kind: str) -> Status:
 
 
 @router.get("/courses/{slug}/check", response={200: Check, 202: JobOut})
-def check_course(request: HttpRequest, slug: str) -> Status:
+def check_course(request: HttpRequest, slug: str) -> Status[Any]:
     """Say where the ways lead, what an LMS will be told, how large progress gets, what is wrong.
 
     The answer is 202 with a job until it is known.
@@ -107,7 +107,7 @@ def check_course(request: HttpRequest, slug: str) -> Status:
 
 
 @router.get("/courses/{slug}/tried", response={200: Tried, 202: JobOut})
-def try_course(request: HttpRequest, slug: str) -> Status:
+def try_course(request: HttpRequest, slug: str) -> Status[Any]:
     """Run the course through what learners can do, and say what never happens or goes wrong.
 
     The answer is 202 with a job until it is known.
@@ -148,7 +148,7 @@ def list_packages(request: HttpRequest, slug: str) -> list[Publication]:
 @router.post("/courses/{slug}/packages", response={202: JobOut})
 def publish_course(
     request: HttpRequest, slug: str, data: PackageIn
-) -> Status:
+) -> Status[Any]:
     """Make a package of the course as it is now: a job."""
     user = author(request)
     row = store.course_of(user, slug)

@@ -5,38 +5,43 @@ import * as questions from "./questions";
 import { without, type Run } from "./run";
 import { own } from "./own";
 
+type Acts = { readonly [A in Action as A["do"]]: (run: Run, action: A) => void };
+
+/** What each action does. Waiting is up to whoever runs the actions. */
+const ACTS: Acts = {
+  go: (run, action) => moving.go(run, action.to, action.slide ?? null, action.back),
+  enter: (run, action) => moving.enter(run, action.slide),
+  show: (run, action) => show(run, action.element, action.do),
+  hide: (run, action) => show(run, action.element, action.do),
+  toggle: (run, action) => show(run, action.element, action.do),
+  look: giveLook,
+  set: (run, action) => run.setVariable(action.variable, action.value),
+  pick,
+  open: (run, action) => moving.openOverlay(run, action.overlay),
+  close: (run, action) => moving.closeOverlay(run, action.overlay),
+  choose: (run, action) => questions.choose(run, action.question, action.choice),
+  submit: (run, action) => questions.submit(run, action.question),
+  reset: (run, action) => questions.reset(run, action.question, action.answer_only),
+  clear: moving.clear,
+  move: (run, action) => moving.startMove(run, action.element, action.move),
+  clock: (run, action) => runClock(run, action.of, action.run),
+  mark: (run, action) => mark(run, action.status),
+  media: (run, { element, run: how, at }) => { run.effects.push({ effect: "media", element, run: how, at }); },
+  sound: (run, { media }) => { run.effects.push({ effect: "sound", media }); },
+  link: (run, { address }) => { run.effects.push({ effect: "link", address }); },
+  announce: (run, { text }) => { run.effects.push({ effect: "announce", text }); },
+  wait: () => undefined,
+};
+
+/** Do `action` in a run. */
 export function act(run: Run, action: Action): void {
-  switch (action.do) {
-    case "go": moving.go(run, action.to, action.slide ?? null, action.back); break;
-    case "enter": moving.enter(run, action.slide); break;
-    case "show":
-    case "hide":
-    case "toggle": show(run, action.element, action.do); break;
-    case "look": {
-      const looks = without(run.state.looks, (name) => name === action.element);
-      if (action.look !== null && run.index.elements.has(action.element)) looks[action.element] = action.look;
-      run.update({ looks });
-      break;
-    }
-    case "set": run.setVariable(action.variable, action.value); break;
-    case "pick": pick(run, action); break;
-    case "open": moving.openOverlay(run, action.overlay); break;
-    case "close": moving.closeOverlay(run, action.overlay); break;
-    case "choose": questions.choose(run, action.question, action.choice); break;
-    case "submit": questions.submit(run, action.question); break;
-    case "reset": questions.reset(run, action.question, action.answer_only); break;
-    case "clear": moving.clear(run, action); break;
-    case "move": moving.startMove(run, action.element, action.move); break;
-    case "clock": runClock(run, action.of, action.run); break;
-    case "mark": mark(run, action.status); break;
-    case "media":
-      run.effects.push({ effect: "media", element: action.element, run: action.run, at: action.at });
-      break;
-    case "sound": run.effects.push({ effect: "sound", media: action.media }); break;
-    case "link": run.effects.push({ effect: "link", address: action.address }); break;
-    case "announce": run.effects.push({ effect: "announce", text: action.text }); break;
-    case "wait": break;
-  }
+  (ACTS[action.do] as (run: Run, action: Action) => void)(run, action);
+}
+
+function giveLook(run: Run, action: Extract<Action, { do: "look" }>): void {
+  const looks = without(run.state.looks, (name) => name === action.element);
+  if (action.look !== null && run.index.elements.has(action.element)) looks[action.element] = action.look;
+  run.update({ looks });
 }
 
 function show(run: Run, name: string, how: "show" | "hide" | "toggle"): void {

@@ -1,6 +1,6 @@
 /**
  * The engine that learners run: `step(index, state, event)` gives the next state and the effects.
- * The reference is `zigzag_core/logic`; traces written from there must be met exactly.
+ * The reference is `zigzag_core/engine`; traces written from there must be met exactly.
  */
 import { LIMITS } from "../../api/tables";
 import * as clock from "./clock";
@@ -18,7 +18,6 @@ import { clipped, fitted, number, toText, toYesNo, type Value } from "./values";
 
 export { gateIsOpen, isVisible } from "./expression";
 export { mayGo, slideBefore } from "./moving";
-
 
 /** Return the state before the first event. */
 export function start(index: Index, seed: number, learnerName = ""): State {
@@ -52,42 +51,50 @@ export function isEnabled(index: Index, state: State, element: string): boolean 
   return toYesNo(evaluate(index, state, index.elements.get(element)?.enabled ?? false));
 }
 
+type Takes = { readonly [E in Event as E["event"]]: (run: Run, event: E) => void };
+
+/** What each event does to a run that shows a slide. */
+const TAKES: Takes = {
+  start: () => undefined,
+  resume: (run) => moving.resume(run),
+  tick: (run, { ms }) => clock.advance(run, Math.min(Math.max(Math.trunc(ms), 0), LIMITS.longest_tick)),
+  clicked: (run, { target }) => learner.click(run, target),
+  double_clicked: (run, { target }) => learner.doubleClick(run, target),
+  pointed: (run, { target, away }) => learner.point(run, target, away),
+  key: (run, { key }) => learner.pressKey(run, toText(key)),
+  entered: (run, { target, value }) => learner.enterValue(run, target, value),
+  answered: (run, { question, part, value }) => answer(run, question, part, value),
+  dropped: (run, { target, on, x, y }) => learner.drop(run, target, on, x, y),
+  media: (run, { target, what }) => learner.mediaEvent(run, target, what),
+  played: (run, { target, since, until }) => learner.played(run, target, since, until),
+  next: (run) => moving.go(run, "next", null),
+  previous: (run) => moving.go(run, "previous", null),
+  slide: (run, { target }) => chooseSlide(run, target),
+  close: (run, { target }) => close(run, target),
+  pause: (run, { on }) => run.update({ paused: !on }),
+  set: (run, { target, value }) => run.setVariable(target, value),
+  more_time: (run, { factor }) => run.update({ more_time: Math.min(Math.max(number(factor), 0), LIMITS.most_time) }),
+  leave: (run) => moving.go(run, "leave", null),
+};
+
 function take(run: Run, event: Event): void {
-  const { state, index } = run;
-  if (event.event === "start") {
-    const first = index.order[0];
-    if (state.slide === null && first !== undefined) {
-      moving.startTimers(run, "course");
-      moving.enter(run, event.target || first);
-    }
-    return;
+  if (event.event === "start") begin(run, event.target);
+  else if (run.state.slide !== null && !run.state.ended) {
+    (TAKES[event.event] as (run: Run, event: Event) => void)(run, event);
   }
-  if (state.slide === null || state.ended) return;
-  switch (event.event) {
-    case "resume": moving.resume(run); break;
-    case "tick": clock.advance(run, Math.min(Math.max(Math.trunc(event.ms), 0), LIMITS.longest_tick)); break;
-    case "clicked": learner.click(run, event.target); break;
-    case "double_clicked": learner.doubleClick(run, event.target); break;
-    case "pointed": learner.point(run, event.target, event.away); break;
-    case "key": learner.pressKey(run, toText(event.key)); break;
-    case "entered": learner.enterValue(run, event.target, event.value); break;
-    case "answered": answer(run, event.question, event.part, event.value); break;
-    case "dropped": learner.drop(run, event.target, event.on, event.x, event.y); break;
-    case "media": learner.mediaEvent(run, event.target, event.what); break;
-    case "played": learner.played(run, event.target, event.since, event.until); break;
-    case "next":
-    case "previous": moving.go(run, event.event, null); break;
-    case "slide": chooseSlide(run, event.target); break;
-    case "close": {
-      const overlay = index.overlays.get(event.target);
-      if (overlay && (overlay.on_escape || overlay.on_outside)) moving.closeOverlay(run, overlay.id);
-      break;
-    }
-    case "pause": run.update({ paused: !event.on }); break;
-    case "set": run.setVariable(event.target, event.value); break;
-    case "more_time": run.update({ more_time: Math.min(Math.max(number(event.factor), 0), LIMITS.most_time) }); break;
-    case "leave": moving.go(run, "leave", null); break;
-  }
+}
+
+function begin(run: Run, slide: string | null | undefined): void {
+  const first = run.index.order[0];
+  if (run.state.slide !== null || first === undefined) return;
+  moving.startTimers(run, "course");
+  moving.enter(run, slide || first);
+}
+
+/** A learner closes an overlay, where it can be closed so. */
+function close(run: Run, name: string): void {
+  const overlay = run.index.overlays.get(name);
+  if (overlay && (overlay.on_escape || overlay.on_outside)) moving.closeOverlay(run, overlay.id);
 }
 
 function chooseSlide(run: Run, slide: string): void {
@@ -97,13 +104,8 @@ function chooseSlide(run: Run, slide: string): void {
 
 /** Bring gate, completion and success up to date; once completed or passed stays so. */
 function settle(run: Run): void {
-  const { before, index } = run;
-  const here = run.state.slide;
-  if (here !== null && !run.state.opened.has(here)) {
-    const gate = index.slides.get(here)?.gate;
-    if (gate?.for_good && run.holds(gate.condition)) run.update({ opened: new Set(run.state.opened).add(here) });
-  }
-  const { state } = run;
+  keepGateOpen(run);
+  const { before, index, state } = run;
   if (state.visited === before.visited && state.answers === before.answers
     && state.marked === before.marked && state.completed === before.completed) return;
   const success = before.success === "passed" ? "passed" : state.marked || results.success(index, state);
@@ -113,4 +115,12 @@ function settle(run: Run): void {
   if (success !== before.success || completed !== before.completed) {
     run.effects.push({ effect: "status", completed, success });
   }
+}
+
+/** The gate of the slide that is shown stays open for good once it was, where it says so. */
+function keepGateOpen(run: Run): void {
+  const { slide, opened } = run.state;
+  if (slide === null || opened.has(slide)) return;
+  const gate = run.index.slides.get(slide)?.gate;
+  if (gate?.for_good && run.holds(gate.condition)) run.update({ opened: new Set(opened).add(slide) });
 }

@@ -1,86 +1,69 @@
 /** What expressions give, and what is shown and open. The twin of `engine/expression.py`. */
-import { ABOUT_QUESTIONS, LIMITS } from "../../api/tables";
+import type { ABOUT_QUESTIONS, LIVE_VALUES, OPERATORS } from "../../api/tables";
+import { GIVEN, LIMITS } from "../../api/tables";
+import type { Grader } from "../../api/types";
 import type { Index } from "./program";
 import { told } from "./grade";
 import { isReady, measure } from "./tally";
-import { apply } from "./operators";
+import { OVER_NUMBERS, OVER_VALUES } from "./operators";
 import * as results from "./results";
-import { NO_ANSWER, type State } from "./state";
-import { number, toYesNo, type Value } from "./values";
+import { NO_ANSWER, type Answer, type State } from "./state";
+import { number, toNumber, toYesNo, type Value } from "./values";
 import { own } from "./own";
 
 /** A leaf, or an operator and its arguments; the core has checked its shape. */
-export type Expression = Value | Node;
+type Expression = Value | Node;
 interface Node extends ReadonlyArray<Expression> { readonly 0: string }
 
-const OF_QUESTION = new Set<string>(ABOUT_QUESTIONS);
+type Operator = keyof typeof OPERATORS | typeof GIVEN;
+type Evaluator = (index: Index, state: State, parts: readonly Expression[], depth: number) => Value;
 
+/** Return the value of an expression; what a name that there is not would give is 0 or no. */
 export function evaluate(index: Index, state: State, raw: unknown, depth = 0): Value {
   const node = raw as Expression;
   if (typeof node === "boolean" || typeof node === "string") return node;
   if (typeof node === "number") return number(node);
-  const operator = node[0];
-  const parts = node.slice(1);
-  const name = parts[0] as string;
-  switch (operator) {
-    case "variable": return own(state.variables, name) ?? 0;
-    case "live": return live(index, state, name);
-    case "given": return given(index, state, name, parts[1] as string);
-    case "seen": return state.visited.includes(name);
-    case "clicked": return state.clicked.has(name);
-    case "and": return parts.every((part) => toYesNo(evaluate(index, state, part, depth)));
-    case "or": return parts.some((part) => toYesNo(evaluate(index, state, part, depth)));
-    case "if": {
-      const holds = toYesNo(evaluate(index, state, parts[0], depth));
-      return evaluate(index, state, holds ? parts[1] : parts[2], depth);
-    }
-  }
-  if (FACTS.has(operator)) return fact(index, state, operator, name, depth);
-  if (OF_QUESTION.has(operator)) return ofQuestion(index, state, operator, name);
-  return apply(operator, parts.map((part) => evaluate(index, state, part, depth)));
+  return EVALUATORS.get(node[0])?.(index, state, node.slice(1), depth) ?? 0;
 }
 
+type LiveValue = (typeof LIVE_VALUES)[number];
+
+const LIVE: Readonly<Record<LiveValue, (index: Index, state: State) => Value>> = {
+  points: (index, state) => number(results.points(index, state)),
+  max_points: (index) => number(index.maxPoints),
+  score: (index, state) => number(results.score(index, state) ?? 0),
+  slides_seen: (_, state) => state.visited.length,
+  slides: (index) => index.order.length,
+  slide_number: (index, state) => (index.position.get(state.slide ?? "") ?? -1) + 1,
+  slide_title: (index, state) => index.slides.get(state.slide ?? "")?.title ?? "",
+  minutes: (_, state) => Math.floor(state.time / 60_000),
+  seconds: (_, state) => Math.floor(state.time / 1_000),
+  learner_name: (_, state) => state.learner,
+  result: (_, state) => (state.success === "unknown" ? "open" : state.success),
+  answered: (index, state) =>
+    Object.entries(state.answers).filter(([name, { locked }]) => locked && index.questions.has(name)).length,
+  questions: (index) => index.questions.size,
+};
+
+/** Return a value that the course itself keeps; names that there are not give 0. */
 export function live(index: Index, state: State, name: string): Value {
-  switch (name) {
-    case "points": return number(results.points(index, state));
-    case "max_points": return number(index.maxPoints);
-    case "score": return number(results.score(index, state) ?? 0);
-    case "slides_seen": return state.visited.length;
-    case "slides": return index.order.length;
-    case "slide_title": return index.slides.get(state.slide ?? "")?.title ?? "";
-    case "minutes": return Math.floor(state.time / 60_000);
-    case "seconds": return Math.floor(state.time / 1_000);
-    case "learner_name": return state.learner;
-    case "result": return state.success === "unknown" ? "open" : state.success;
-    case "answered":
-      return Object.entries(state.answers).filter(([name, { locked }]) => locked && index.questions.has(name)).length;
-    case "questions": return index.questions.size;
-    case "slide_number": return (index.position.get(state.slide ?? "") ?? -1) + 1;
-  }
-  return 0;
+  return own(LIVE, name)?.(index, state) ?? 0;
 }
 
-function ofQuestion(index: Index, state: State, operator: string, question: string): Value {
-  const answer = own(state.answers, question) ?? NO_ANSWER;
-  switch (operator) {
-    case "chosen": {
-      const grader = index.questions.get(question);
-      return grader !== undefined && isReady(grader, answer.given);
-    }
-    case "row": return answer.row;
-    case "outcome": return answer.result ?? "";
-    case "told": {
-      const grader = index.questions.get(question);
-      return !grader || answer.result === null ? "" : told(grader, answer.result, answer.points, { ...answer, of: measure(grader, []).of });
-    }
-    case "locked": return answer.locked;
-    case "attempts": return answer.attempts;
-    case "right": return answer.result === "right";
-    case "earned": return number(answer.points);
-  }
-  const allowed = index.questions.get(question)?.attempts;
-  return allowed === null || allowed === undefined ? 0 : Math.max(allowed - answer.attempts, 0);
-}
+type AboutQuestion = (typeof ABOUT_QUESTIONS)[number];
+
+const OF_QUESTION: Readonly<Record<AboutQuestion, (answer: Answer, grader: Grader | undefined) => Value>> = {
+  chosen: (answer, grader) => grader !== undefined && isReady(grader, answer.given),
+  locked: (answer) => answer.locked,
+  attempts: (answer) => answer.attempts,
+  attempts_left: (answer, grader) => Math.max((grader?.attempts ?? answer.attempts) - answer.attempts, 0),
+  right: (answer) => answer.result === "right",
+  earned: (answer) => number(answer.points),
+  row: (answer) => answer.row,
+  outcome: (answer) => answer.result ?? "",
+  told: (answer, grader) => (!grader || answer.result === null ? ""
+    : told(grader, answer.result, answer.points, { ...answer, of: measure(grader, []).of })),
+};
 
 /** Whether a part was chosen or hit; of others what stands in it, or where it lies. */
 function given(index: Index, state: State, question: string, part: string): Value {
@@ -90,26 +73,49 @@ function given(index: Index, state: State, question: string, part: string): Valu
   return form === "choose" || form === "spots" ? found.length > 0 : found.at(-1)?.[1] ?? "";
 }
 
-const FACTS = new Set([
-  "shown", "watched", "dropped", "open", "all_seen", "seen_of", "left_of", "seconds_on", "gate",
-]);
-
-function fact(index: Index, state: State, operator: string, name: string, depth: number): Value {
-  switch (operator) {
-    case "shown": return isVisible(index, state, name, depth + 1);
-    case "watched": return watchedShare(index, state, name);
-    case "dropped": return own(state.dropped, name) ?? "";
-    case "open": return state.overlays.includes(name);
-    case "seconds_on": return name === state.slide ? Math.floor((state.time - state.entered) / 1_000) : 0;
-    case "gate": return gateIsOpen(index, state, name, depth + 1);
-  }
+function seenOf(index: Index, state: State, name: string): { of: number; seen: number } {
   const of = index.sets.get(name)?.of ?? [];
-  const seen = of.filter((element) => state.clicked.has(element)).length;
-  if (operator === "all_seen") return seen === of.length;
-  return operator === "seen_of" ? seen : of.length - seen;
+  return { of: of.length, seen: of.filter((element) => state.clicked.has(element)).length };
 }
 
-/** So far does one thing's visibility follow another's; what would go further is hidden. */
+/** Operators that ask about one thing, by its name. */
+const FACTS = {
+  variable: (_, state, name) => own(state.variables, name) ?? 0,
+  live: (index, state, name) => live(index, state, name),
+  seen: (_, state, name) => state.visited.includes(name),
+  clicked: (_, state, name) => state.clicked.has(name),
+  shown: (index, state, name, depth) => isVisible(index, state, name, depth + 1),
+  watched: (index, state, name) => watchedShare(index, state, name),
+  dropped: (_, state, name) => own(state.dropped, name) ?? "",
+  open: (_, state, name) => state.overlays.includes(name),
+  seconds_on: (_, state, name) => (name === state.slide ? Math.floor((state.time - state.entered) / 1_000) : 0),
+  gate: (index, state, name, depth) => gateIsOpen(index, state, name, depth + 1),
+  all_seen: (index, state, name) => { const { of, seen } = seenOf(index, state, name); return seen === of; },
+  seen_of: (index, state, name) => seenOf(index, state, name).seen,
+  left_of: (index, state, name) => { const { of, seen } = seenOf(index, state, name); return of - seen; },
+} as const satisfies Record<string, (index: Index, state: State, name: string, depth: number) => Value>;
+
+/** `table` with each of its functions made an evaluator. */
+function evaluators<K extends string, F>(table: Readonly<Record<K, F>>, make: (one: F) => Evaluator): Record<K, Evaluator> {
+  return Object.fromEntries(Object.entries<F>(table).map(([name, one]) => [name, make(one)])) as Record<K, Evaluator>;
+}
+
+/** How each operator of the core is worked out: one that has no evaluator here does not compile. */
+const BY_OPERATOR: Readonly<Record<Operator, Evaluator>> = {
+  ...evaluators(FACTS, (fact): Evaluator => (index, state, [name], depth) => fact(index, state, name as string, depth)),
+  ...evaluators(OF_QUESTION, (about): Evaluator => (index, state, [name]) =>
+    about(own(state.answers, name as string) ?? NO_ANSWER, index.questions.get(name as string))),
+  ...evaluators(OVER_VALUES, (over): Evaluator => (index, state, parts, depth) =>
+    over(parts.map((part) => evaluate(index, state, part, depth)))),
+  ...evaluators(OVER_NUMBERS, (over): Evaluator => (index, state, parts, depth) =>
+    over(parts.map((part) => toNumber(evaluate(index, state, part, depth))))),
+  [GIVEN]: (index, state, [question, part]) => given(index, state, question as string, part as string),
+  and: (index, state, parts, depth) => parts.every((part) => toYesNo(evaluate(index, state, part, depth))),
+  or: (index, state, parts, depth) => parts.some((part) => toYesNo(evaluate(index, state, part, depth))),
+  if: (index, state, [condition, then, otherwise], depth) =>
+    evaluate(index, state, toYesNo(evaluate(index, state, condition, depth)) ? then : otherwise, depth),
+};
+const EVALUATORS: ReadonlyMap<string, Evaluator> = new Map(Object.entries(BY_OPERATOR));
 
 /** Whether `element` is shown, and the groups that it is in. */
 export function isVisible(index: Index, state: State, element: string, depth = 0): boolean {
@@ -135,7 +141,7 @@ function isShown(index: Index, state: State, name: string, depth: number): boole
 }
 
 /** The share (0..1) of a film's or sound's distinct ms that was really played. */
-export function watchedShare(index: Index, state: State, element: string): number {
+function watchedShare(index: Index, state: State, element: string): number {
   const draw = index.elements.get(element)?.draw;
   const media = draw && "media" in draw && draw.media ? index.program.media[draw.media] : undefined;
   if (!media?.duration) return 0;

@@ -16,7 +16,7 @@ export function judge(grader: Grader, given: Given, attempt: number): Judgement 
 }
 
 /** The number (from 1) of the first row of the answer table that holds; 0 for none. */
-export function rowTaken({ rows, parts, form }: Grader, given: Given): number {
+function rowTaken({ rows, parts, form }: Grader, given: Given): number {
   if (!rows.length) return 0;
   const inside = new Map(given);
   const plain = form === "choose" || form === "spots";

@@ -1,5 +1,6 @@
 /** What the learner does, and what films and sounds report. The twin of `engine/learner.py`. */
 import { LIMITS } from "../../api/tables";
+import type { Element } from "../../api/types";
 import { evaluate, isVisible } from "./expression";
 import { openOverlay } from "./moving";
 import { without, type Run } from "./run";
@@ -65,27 +66,32 @@ export function drop(run: Run, element: string, on: string | null, x: number, y:
   const draw = run.index.elements.get(element)?.draw;
   const drag = draw?.drag;
   if (!draw || !drag) return;
-  let place: Place | null = [number(x), number(y)];
-  const hit = on !== null && drag.targets.includes(on) && atHand(run, on, false);
-  let liesOn = hit ? on : null;
-  if (hit && drag.on_target === "snap") place = middle(run, on, element);
-  else if (hit && drag.on_target === "place") place = [number(drag.x - draw.x), number(drag.y - draw.y)];
-  else if (hit && drag.on_target === "return") {
-    place = null;
-    liesOn = null;
-  } else if (!hit && drag.elsewhere === "return") place = null;
-  const own = (name: string): boolean => name === element;
-  const places = without(run.state.places, own);
-  const dropped = without(run.state.dropped, own);
+  const hit = on !== null && drag.targets.includes(on) && atHand(run, on, false) ? on : null;
+  const place = hit === null
+    ? (drag.elsewhere === "return" ? null : [number(x), number(y)] as Place)
+    : onTarget(run, draw, hit, [number(x), number(y)]);
+  const isIt = (name: string): boolean => name === element;
+  const places = without(run.state.places, isIt);
+  const dropped = without(run.state.dropped, isIt);
   if (place) places[element] = place;
-  if (liesOn !== null) dropped[element] = liesOn;
-  run.update({ places, dropped, moves: without(run.state.moves, own) });
-  if (hit && drag.on_target === "overlay") {
+  if (hit !== null && drag.on_target !== "return") dropped[element] = hit;
+  run.update({ places, dropped, moves: without(run.state.moves, isIt) });
+  if (hit !== null && drag.on_target === "overlay") {
     run.update({ hidden: { ...run.state.hidden, [element]: true } });
     openOverlay(run, drag.overlay ?? "");
   }
-  if (hit) run.raised("dropped", element, on);
-  else run.raised("dropped_elsewhere", element);
+  if (hit === null) run.raised("dropped_elsewhere", element);
+  else run.raised("dropped", element, hit);
+}
+
+/** Where an element that is dropped on a target at the offset `at` goes; null: back to its place. */
+function onTarget(run: Run, draw: Element, target: string, at: Place): Place | null {
+  switch (draw.drag?.on_target) {
+    case "snap": return middle(run, target, draw.id);
+    case "place": return [number(draw.drag.x - draw.x), number(draw.drag.y - draw.y)];
+    case "return": return null;
+    default: return at;
+  }
 }
 
 /** The offset that puts `element` into the middle of `target`, where that is now. */

@@ -1,38 +1,33 @@
 /** What operators over values give. The twin of `engine/operators.py`. */
 import { clipped, length, number, toNumber, toText, toYesNo, type Value } from "./values";
 
-export function apply(operator: string, values: Value[]): Value {
-  const first = values[0] as Value;
-  const second = values[1] as Value;
-  switch (operator) {
-    case "not": return !toYesNo(first);
-    case "=": return same(first, second);
-    case "!=": return !same(first, second);
-    case "join": return clipped(values.map(toText).join(""));
-    case "length": return length(toText(first));
-    case "lower": return toText(first).replace(/[A-Z]/g, (letter) => letter.toLowerCase());
-  }
-  const numbers = values.map(toNumber);
-  const a = numbers[0] as number;
-  const b = numbers[1] as number;
-  switch (operator) {
-    case "+": return numbers.reduce((total, value) => number(total + value));
-    case "*": return numbers.reduce((total, value) => number(total * value));
-    case "-": return number(numbers.length === 2 ? a - b : -a);
-    case "/": return b ? number(a / b) : 0;
-    case "%": return b ? number(a - b * Math.floor(a / b)) : 0;
-    case "<": return a < b;
-    case "<=": return a <= b;
-    case ">": return a > b;
-    case ">=": return a >= b;
-    case "min": return Math.min(...numbers);
-    case "max": return Math.max(...numbers);
-    case "abs": return Math.abs(a);
-    case "round": return number(Math.floor(a + 0.5));
-    case "floor": return number(Math.floor(a));
-  }
-  return 0;
-}
+/** Operators that take their arguments as they are. */
+export const OVER_VALUES = {
+  "not": ([value]) => !toYesNo(value as Value),
+  "=": ([left, right]) => same(left as Value, right as Value),
+  "!=": ([left, right]) => !same(left as Value, right as Value),
+  "join": (values) => clipped(values.map(toText).join("")),
+  "length": ([value]) => length(toText(value as Value)),
+  "lower": ([value]) => toText(value as Value).replace(/[A-Z]/g, (letter) => letter.toLowerCase()),
+} as const satisfies Record<string, (values: Value[]) => Value>;
+
+/** Operators that take every argument as a number. */
+export const OVER_NUMBERS = {
+  "+": (numbers) => numbers.reduce((total, value) => number(total + value)),
+  "*": (numbers) => numbers.reduce((total, value) => number(total * value)),
+  "-": ([a = 0, b]) => number(b === undefined ? -a : a - b),
+  "/": ([a = 0, b = 0]) => (b ? number(a / b) : 0),
+  "%": ([a = 0, b = 0]) => (b ? number(a - b * Math.floor(a / b)) : 0),
+  "<": ([a = 0, b = 0]) => a < b,
+  "<=": ([a = 0, b = 0]) => a <= b,
+  ">": ([a = 0, b = 0]) => a > b,
+  ">=": ([a = 0, b = 0]) => a >= b,
+  "min": (numbers) => Math.min(...numbers),
+  "max": (numbers) => Math.max(...numbers),
+  "abs": ([a = 0]) => Math.abs(a),
+  "round": ([a = 0]) => number(Math.floor(a + 0.5)),
+  "floor": ([a = 0]) => number(Math.floor(a)),
+} as const satisfies Record<string, (numbers: number[]) => Value>;
 
 function same(left: Value, right: Value): boolean {
   if (typeof left === "string" || typeof right === "string") return toText(left) === toText(right);

@@ -51,7 +51,7 @@ export function worn(element: Element, looks: readonly string[]): Element {
 }
 
 /** Whether a look changes more than what CSS alone can switch. */
-export function changesMore(patch: StylePatch): boolean {
+function changesMore(patch: StylePatch): boolean {
   return patch.text != null || patch.label != null || patch.media != null || patch.size != null
     || PLAIN.some((name) => patch[name] != null) || BOX.some((name) => patch[name] != null);
 }

@@ -4,7 +4,7 @@ import type { Element, Move } from "../../api/types";
 import type { State } from "../engine/state";
 import { own } from "../engine/own";
 
-export const prefersStill = (): boolean => window.matchMedia("(prefers-reduced-motion: reduce)").matches;
+const prefersStill = (): boolean => window.matchMedia("(prefers-reduced-motion: reduce)").matches;
 
 type Point = readonly [number, number];
 

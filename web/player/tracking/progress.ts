@@ -11,7 +11,7 @@ import { fitted, number, type Value } from "../engine/values";
 import { crc32, Damaged, fromBase64Url, Reader, toBase64Url, Writer } from "./bytes";
 import { numbered, readPlaced, writePlaced } from "./placed";
 
-export const VERSION = "4";
+const VERSION = "4";
 /** Versions that are still read. */
 const OLDER = ["1", "2", "3"];
 
@@ -21,7 +21,7 @@ const SUCCESS: readonly Success[] = ["unknown", "passed", "failed"];
 const MARKED = ["", "passed", "failed"] as const;
 const LOOKS = ["default", "hover", "focus", "pressed", "visited", "selected", "disabled"];
 
-export class OtherCourse extends Error {}
+class OtherCourse extends Error {}
 
 type Names = readonly string[];
 type Numbers = ReadonlyMap<string, number>;

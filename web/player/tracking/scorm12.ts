@@ -12,7 +12,7 @@ export type Answered = Extract<Effect, { effect: "answered" }>;
 
 const RESULTS = { right: "correct", partly: "wrong", wrong: "wrong", neutral: "neutral" } as const;
 
-export function lessonStatus(index: Index, state: State): string {
+function lessonStatus(index: Index, state: State): string {
   if (!index.program.completion.passing) return state.completed ? "completed" : "incomplete";
   if (state.completed && state.success === "passed") return "passed";
   return state.success === "failed" ? "failed" : "incomplete";

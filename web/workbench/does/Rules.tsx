@@ -13,7 +13,7 @@ import { shifted } from "./shifting";
 import { useThings } from "./things";
 
 /** The sentence that was copied, to be pasted to one or many owners. */
-export const useCopied = create<{ rule: Rule | null; from: string | null }>(() => ({ rule: null, from: null }));
+const useCopied = create<{ rule: Rule | null; from: string | null }>(() => ({ rule: null, from: null }));
 
 interface Props {
   rules: readonly Rule[];

@@ -183,7 +183,7 @@ function EmptyOutline(): ReactNode {
 }
 
 /** After the line has been drawn. */
-export function focusLine(id: string | null): void {
+function focusLine(id: string | null): void {
   if (!id) return;
   requestAnimationFrame(() => {
     document.querySelector<HTMLInputElement>(`[data-line="${id}"]`)?.focus();

@@ -1,7 +1,6 @@
 /** Where the stops of a route stand: columns along the way, and the zigzag path they make. */
 import type { Way } from "../shell/useCheck";
 
-export interface Stop { id: string; column: number; row: number; stack: number }
 
 /**
  * Give each of `order` a column: one further than the furthest slide that leads to it from before,

@@ -19,6 +19,8 @@ import { CompletionCard } from "./CompletionCard";
 import type { PackageKind } from "./kinds";
 import { Packages } from "./Packages";
 
+const LOOKING = <Text color="quiet">The course is being checked …</Text>;
+
 export default function Publish(): ReactNode {
   const slug = useCourse((state) => state.slug);
   const queries = useQueryClient();
@@ -49,12 +51,13 @@ export default function Publish(): ReactNode {
         <Stack gap="4">
           <CompletionCard />
           <Card title="What the LMS is told">
+            {!data && LOOKING}
             <Stack as="ul" gap="1.5" listStyleType="none">
               {data?.promise.map((sentence) => <Text as="li" key={sentence}>{sentence}</Text>)}
             </Stack>
           </Card>
           <Card title="Saved progress">
-            {data && <ProgressSize size={data.progress} limit={data.progress_limit} />}
+            {data ? <ProgressSize size={data.progress} limit={data.progress_limit} /> : LOOKING}
           </Card>
         </Stack>
         <Stack gap="4">

@@ -11,7 +11,7 @@ import { baseOf, begin, giveUp, knowMedia, settle, useCourse, type Options } fro
 export const LONGEST_MS = 30_000;
 
 /** What an edit is made from: the course as it stands where the edit does. */
-export interface Base extends Document {
+interface Base extends Document {
   /** The slide that was looked at. */
   at: string | null;
   selected: string[];
@@ -22,7 +22,7 @@ export interface SlideBase extends Base {
   slide: Slide;
 }
 
-export interface Request<B extends Base> {
+interface Request<B extends Base> {
   /** What the author did, in words. */
   label: string;
   /** Ask the core; null if there is nothing to do after all. */

@@ -32,7 +32,7 @@ export type Tidy = (after: Document, before: Document) => Document;
 const MERGE_MS = 1_500;
 
 /** Return the change between two documents; slides that are the same object are not looked into. */
-export function changeBetween(before: Document, after: Document): Change {
+function changeBetween(before: Document, after: Document): Change {
   const parts = (one: Document, other: Document): object => ({
     ...(one.course === other.course ? {} : { course: one.course }),
     slides: Object.fromEntries(Object.entries(one.slides).filter(([id, slide]) => other.slides[id] !== slide)),

@@ -11,7 +11,7 @@ export function plain(text: RichText, between = " · "): string {
     .join(between);
 }
 
-export function paragraph(words: string): Block {
+function paragraph(words: string): Block {
   return { kind: "paragraph", runs: words ? [{ kind: "text", text: words, bold: false, italic: false }] : [] };
 }
 

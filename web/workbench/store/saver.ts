@@ -79,7 +79,7 @@ export function startSaving(): () => void {
 }
 
 /** Whether something is not on the server, or still being worked out there. */
-export function isUnsaved(): boolean {
+function isUnsaved(): boolean {
   const { dirty, past } = get();
   return dirty.size > 0 || past.some((entry) => entry.pending);
 }

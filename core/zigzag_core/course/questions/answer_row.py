@@ -1,8 +1,8 @@
 """Rows of answer tables: combinations of answers, and what comes of each."""
 
-from typing import Annotated, Any
+from typing import Annotated
 
-from pydantic import Field, field_validator
+from pydantic import Field
 
 from ..kinds import Is, PartRef, Refers
 from ..model import Id, Model
@@ -42,18 +42,3 @@ class AnswerRow(Model):
     words: RichText = RichText()
     points: PartPoints | None = None
     do: Actions = ()
-
-    @field_validator("cells", mode="before")
-    @classmethod
-    def _listed(cls, cells: Any) -> Any:
-        """Cells as formats up to 5 had them: a list, each with its part."""
-        if not isinstance(cells, list | tuple):
-            return cells
-        return {cell["part"]: _cell(cell) for cell in cells if isinstance(cell, dict)}
-
-
-def _cell(cell: dict[str, Any]) -> Any:
-    given, value = cell.get("given", True), cell.get("value")
-    if value is None:
-        return given
-    return value if given else {"value": value}

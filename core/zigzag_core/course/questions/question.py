@@ -7,6 +7,7 @@ fields. Any element can be one; what is written in them stays the elements' own.
 from collections.abc import Iterator
 from typing import Annotated, Literal
 
+from annotated_types import MaxLen
 from pydantic import Field
 
 from ..kinds import ElementRef, Is, MaybeElement, MaybeSlide, PartRef
@@ -305,7 +306,7 @@ SINGLE_PARTS = ("prompt", "submit", "reset", "field", "text", "on")
 def most_parts(kind: type[QuestionBase], name: str) -> int:
     """Return how many parts the list `name` of a question of this `kind` holds at the most."""
     return next(rule.max_length for rule in kind.model_fields[name].metadata
-                if hasattr(rule, "max_length"))
+                if isinstance(rule, MaxLen))
 
 
 def part_elements(question: Question) -> Iterator[str]:
@@ -318,7 +319,7 @@ def part_elements(question: Question) -> Iterator[str]:
             yield element
 
 
-def answer_elements(question: Question) -> Iterator[str]:
+def answer_elements(question: QuestionBase) -> Iterator[str]:
     """Yield the elements without which the question asks nothing: all but its buttons and words."""
     for name in PART_LISTS:
         yield from (part.element for part in getattr(question, name, ()))
@@ -328,7 +329,7 @@ def answer_elements(question: Question) -> Iterator[str]:
             yield element
 
 
-def part_ids(question: Question) -> Iterator[str]:
+def part_ids(question: QuestionBase) -> Iterator[str]:
     """Yield the ids of the question's parts, rows of its table, and blanks; not its own."""
     for name in (*PART_LISTS, "blanks", "table"):
         yield from (part.id for part in getattr(question, name, ()))

@@ -78,7 +78,7 @@ def _value(node: Any, names: Names) -> str:
         return f"“{node}”" if node else "empty"
     operator, *rest = node
     if operator == "live":
-        return _LIVE.get(rest[0], rest[0])
+        return _LIVE.get(rest[0], str(rest[0]))
     if operator in _VALUES:
         return _VALUES[operator].format(f"“{names.name(NAMED[operator], rest[0])}”")
     if operator in _FACTS or operator in _COMPARED or operator in ("and", "or", "not"):

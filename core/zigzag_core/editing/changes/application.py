@@ -63,7 +63,8 @@ class _Draft:
                 case RemoveItem():
                     return self._remove(operation, force)
                 case MoveItem():
-                    return self._move(operation)
+                    self._move(operation)
+                    return None
         except _Gone:
             return "gone"
 

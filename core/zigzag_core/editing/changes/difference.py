@@ -67,8 +67,9 @@ def _list_differences(
     now = list(old)
     for key in [key for key in old if key not in wanted]:
         at = now.index(key)
+        after_key, before_key = _beside(now, at)
         yield RemoveItem.model_construct(
-            path=(*path, key), was=values[key], **_beside(now, at)
+            path=(*path, key), was=values[key], after=after_key, before=before_key
         )
         del now[at]
     staying = _longest_run(now, {key: n for n, key in enumerate(new)})
@@ -88,26 +89,31 @@ def _put_in_order(
     for n, key in enumerate(new):
         if key in staying:
             continue
-        was = {}
+        was_after = was_before = None
         if key in known:
             at = now.index(key)
-            was = {f"was_{side}": name for side, name in _beside(now, at).items()}
+            was_after, was_before = _beside(now, at)
             del now[at]
         at = now.index(new[n - 1]) + 1 if n else 0
         now.insert(at, key)
-        if was:
-            yield MoveItem.model_construct(path=(*path, key), **_beside(now, at), **was)
+        after, before = _beside(now, at)
+        if key in known:
+            yield MoveItem.model_construct(
+                path=(*path, key), after=after, before=before,
+                was_after=was_after, was_before=was_before,
+            )
         else:
             yield AddItem.model_construct(
-                path=(*path, key), value=values[key], **_beside(now, at)
+                path=(*path, key), value=values[key], after=after, before=before
             )
 
 
-def _beside(keys: Sequence[str], at: int) -> dict[str, str | None]:
-    return {
-        "after": keys[at - 1] if at else None,
-        "before": keys[at + 1] if at + 1 < len(keys) else None,
-    }
+def _beside(keys: Sequence[str], at: int) -> tuple[str | None, str | None]:
+    """The keys right before and right after the one at `at`."""
+    return (
+        keys[at - 1] if at else None,
+        keys[at + 1] if at + 1 < len(keys) else None,
+    )
 
 
 def _longest_run(keys: Sequence[str], order: Mapping[str, int]) -> set[str]:

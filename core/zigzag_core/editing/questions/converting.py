@@ -132,20 +132,23 @@ def _with_kept(
     """The question with its elements as parts of another kind; targets come or go."""
     common = _common(old, kind)
     if old.kind in _SAME_PARTS[1]:
-        new: Any = DESCRIPTORS[kind].model(**common, field=getattr(old, "field", None))
+        new: Any = DESCRIPTORS[kind].model.model_validate(
+            {**common, "field": getattr(old, "field", None)})
         if isinstance(old, q.ShortText | q.Numeric) and isinstance(new, q.ShortText | q.Numeric):
             accepts = old.accepts if kind == "short_text" else _numbers_of(old.accepts)
             return with_question(slide, new.model_copy(update={"accepts": accepts}))
         return with_question(slide, _filled(new, said, None))
     if old.kind in _PAIRS and kind in _PAIRS:
         assert isinstance(old, q.Matching | q.DragToTarget)
-        made: Any = DESCRIPTORS[kind].model(**common, items=old.items, targets=old.targets)
+        made: Any = DESCRIPTORS[kind].model.model_validate(
+            {**common, "items": old.items, "targets": old.targets})
         return with_question(slide, made)
     parts = [_Kept(part.id, part.element, one)
              for part, one in zip(getattr(old, _LISTS[old.kind]), said, strict=True)]
     if kind in _CHOOSING:
         slide = _without_targets(slide, old)
-        made = DESCRIPTORS[kind].model(**common, choices=_choices(old, parts, kind))
+        made = DESCRIPTORS[kind].model.model_validate(
+            {**common, "choices": _choices(old, parts, kind)})
         return with_question(slide, made)
     if kind == "ordering":
         slide = _without_targets(slide, old)
@@ -212,7 +215,8 @@ def _with_targets(
         else q.Item(id=part.id, element=part.element, says=part.said.told)
         for part in parts)
     grown = slide.model_copy(update={"elements": (*slide.elements, *boxes)})
-    return with_question(grown, kind(**common, items=items, targets=tuple(targets)))
+    asked: Any = kind.model_validate({**common, "items": items, "targets": tuple(targets)})
+    return with_question(grown, asked)
 
 
 def _narrowed(slide: Slide, names: set[str], end: float) -> Slide:

@@ -91,7 +91,7 @@ def _brought_in(
     """Those of the `new` parts that lie outside `frame` or on other parts, as near as there is a
     free place within it; where there is none, within it."""
     boxes = {e.id: box_of(e) for e in parts}
-    moved = []
+    moved: list[Element] = []
     for element in parts:
         box = boxes[element.id]
         others = [other for name, other in boxes.items() if name != element.id]

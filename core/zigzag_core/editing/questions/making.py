@@ -158,7 +158,7 @@ def _parts_of(kind: QuestionKind, parts: list[Element], fresh: IdSource) -> dict
 
 
 def _pairs(parts: list[Element], fresh: IdSource) -> dict[str, Any]:
-    boxes = [e for e in parts if isinstance(e, Shape | Area)]
+    boxes: list[Element] = [e for e in parts if isinstance(e, Shape | Area)]
     if not boxes or len(boxes) == len(parts):
         middle = around(box_of(e) for e in parts).middle[0]
         boxes = [e for e in parts if box_of(e).middle[0] > middle]

@@ -34,12 +34,12 @@ def variable_findings(document: CourseDocument) -> Iterator[Finding]:
     for rule, owner, slide in all_rules(document):
         for action in actions_of(rule):
             if not rule.off and isinstance(action, StartOver) and "variables" in action.keep:
-                for variable in sorted(counted & names.keys()):
+                for counter in sorted(counted & names.keys()):
                     yield Finding(
                         level="warning", code="counter_kept", slide=slide.id if slide else None,
                         element=owner if slide and any(e.id == owner for e in slide.elements)
                         else None,
-                        message=f"“{names[variable]}” counts on after a start over, "
+                        message=f"“{names[counter]}” counts on after a start over, "
                                 "since that keeps the variables.",
                     )
 

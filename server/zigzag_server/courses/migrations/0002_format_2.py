@@ -1,14 +1,8 @@
-"""A library of files for each author; courses raised to format 2 of the document."""
+"""A library of files for each author."""
 
 import django.db.models.deletion
 from django.conf import settings
 from django.db import migrations, models
-
-from zigzag_server.courses.store import raise_formats
-
-
-def forwards(apps, schema_editor):
-    raise_formats(apps.get_model("courses", "Course"), apps.get_model("courses", "Slide"))
 
 
 class Migration(migrations.Migration):
@@ -30,5 +24,4 @@ class Migration(migrations.Migration):
                 "constraints": [models.UniqueConstraint(fields=("owner", "sha256"), name="one_row_per_shared_file")],
             },
         ),
-        migrations.RunPython(forwards, migrations.RunPython.noop),
     ]

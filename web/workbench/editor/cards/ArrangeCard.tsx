@@ -12,7 +12,7 @@ import { FoldCard } from "../../../kit/FoldCard";
 import { Tool } from "../../../kit/Tool";
 import { Choose } from "../../../kit/Choose";
 
-export type ArrangeEntry = [label: string, how: Arrangement, icon: LucideIcon];
+type ArrangeEntry = [label: string, how: Arrangement, icon: LucideIcon];
 type Entry = ArrangeEntry;
 
 const ALIGN: Entry[] = [

@@ -77,7 +77,7 @@ export function useLayouts(): readonly Layout[] {
   return (data ?? []) as Layout[];
 }
 
-export function Layouts(
+function Layouts(
   { layouts, current, onPick }: { layouts: readonly Layout[]; current: string | null; onPick: (id: string) => void },
 ): ReactNode {
   return (

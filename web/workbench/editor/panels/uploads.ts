@@ -7,7 +7,7 @@ const AT_ONCE = 3;
 /** So many pictures that are dropped on a slide are put on it; more only go into the course. */
 const MOST_PLACED = 5;
 
-export interface Upload {
+interface Upload {
   id: number;
   file: File;
   /** 0..1 while it goes out; what went wrong; or done. */

@@ -15,7 +15,7 @@ const REACH = 6;
 const TURN_STEP = 15;
 
 export interface Placed extends Box { turn: number }
-export type Places = ReadonlyMap<string, Placed>;
+type Places = ReadonlyMap<string, Placed>;
 
 export type How = { kind: "move" } | { kind: "resize"; grip: Grip } | { kind: "turn" };
 

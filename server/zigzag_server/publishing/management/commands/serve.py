@@ -7,9 +7,9 @@ from argparse import ArgumentParser
 from typing import Any
 from urllib.parse import urlsplit
 
-import waitress
 from django.conf import settings
 from django.core.management.base import BaseCommand, CommandError
+from waitress.server import create_server
 
 from zigzag_server.wsgi import application
 
@@ -25,7 +25,7 @@ class Command(BaseCommand):
     def handle(self, *args: Any, **options: Any) -> None:
         port = urlsplit(settings.APP_ORIGIN).port or 8000
         try:
-            server = waitress.create_server(
+            server = create_server(
                 application, host=options["bind"], port=port, threads=8,
                 max_request_body_size=320_000_000, ident=None,
             )

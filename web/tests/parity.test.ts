@@ -2,12 +2,12 @@
 import { existsSync, readdirSync, readFileSync } from "node:fs";
 import { fileURLToPath } from "node:url";
 import { describe, expect, test } from "vitest";
-import type { Program } from "../../web/api/types";
-import { choiceOrder, start, step } from "../../web/player/engine/engine";
-import { Index } from "../../web/player/engine/program";
-import { asJson, type Event } from "../../web/player/engine/state";
-import { pack, unpack } from "../../web/player/tracking/progress";
-import { interactionCalls, statusCalls } from "../../web/player/tracking/scorm12";
+import type { Program } from "../api/types";
+import { choiceOrder, start, step } from "../player/engine/engine";
+import { Index } from "../player/engine/program";
+import { asJson, type Event } from "../player/engine/state";
+import { pack, unpack } from "../player/tracking/progress";
+import { interactionCalls, statusCalls } from "../player/tracking/scorm12";
 
 interface Trace {
   program: Program;
@@ -19,7 +19,7 @@ interface Trace {
   orders: Record<string, string[]>;
 }
 
-const folder = fileURLToPath(new URL("../parity/traces/", import.meta.url));
+const folder = fileURLToPath(new URL("../../tests/parity/traces/", import.meta.url));
 const OTHERS = ["changes.json", "names.json", "resolved.json"];
 const files = (existsSync(folder) ? readdirSync(folder) : [])
   .filter((name) => name.endsWith(".json") && !OTHERS.includes(name));

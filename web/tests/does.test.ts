@@ -1,10 +1,10 @@
 /** Conditions by choice, and where moves lead. */
 import { describe, expect, it, test } from "vitest";
-import type { Move, Rule, Slide } from "../../web/api/types";
-import { path } from "../../web/player/render/motion";
-import { formatted } from "../../web/player/render/RichTextView";
-import { clausesOf, nodeOf } from "../../web/workbench/does/conditions";
-import { shifted } from "../../web/workbench/does/shifting";
+import type { Move, Rule, Slide } from "../api/types";
+import { path } from "../player/render/motion";
+import { formatted } from "../player/render/RichTextView";
+import { clausesOf, nodeOf } from "../workbench/does/conditions";
+import { shifted } from "../workbench/does/shifting";
 
 describe("conditions", () => {
   test.each([

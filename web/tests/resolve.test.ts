@@ -1,11 +1,11 @@
 /** Slides that follow layouts and styles look here as they do in the core. */
 import { readFileSync } from "node:fs";
 import { expect, test } from "vitest";
-import type { Course, Element, Slide } from "../../web/api/types";
-import { following, onLayout, ownOf, slotsOf, sourcesOf } from "../../web/player/render/resolve";
-import { settled } from "../../web/workbench/store/following";
+import type { Course, Element, Slide } from "../api/types";
+import { following, onLayout, ownOf, slotsOf, sourcesOf } from "../player/render/resolve";
+import { settled } from "../workbench/store/following";
 
-const path = new URL("../parity/traces/resolved.json", import.meta.url);
+const path = new URL("../../tests/parity/traces/resolved.json", import.meta.url);
 const [{ course, slides }] = JSON.parse(readFileSync(path, "utf8")) as
   [{ course: Course; slides: [Slide, Slide][] }];
 const sources = sourcesOf(course);

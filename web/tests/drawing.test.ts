@@ -1,13 +1,13 @@
 /** Outlines of figures, and words as rich text and back. */
 import { describe, expect, test } from "vitest";
-import type { Element, ShapeElement } from "../../web/api/types";
-import { arrowHead, calloutPath, corners, lineEnds } from "../../web/player/render/figures";
-import { columnsOf } from "../../web/player/render/TableBox";
-import { paint, hex } from "../../web/player/render/theme";
-import { freeName } from "../../web/workbench/store/names";
-import { hasWords, paragraphs, plain } from "../../web/workbench/store/richText";
-import { withTitle } from "../../web/workbench/store/titles";
-import { isDecoration, needsAlternative, withWords } from "../../web/workbench/editor/order/rowText";
+import type { Element, ShapeElement } from "../api/types";
+import { arrowHead, calloutPath, corners, lineEnds } from "../player/render/figures";
+import { columnsOf } from "../player/render/TableBox";
+import { paint, hex } from "../player/render/theme";
+import { freeName } from "../workbench/store/names";
+import { hasWords, paragraphs, plain } from "../workbench/store/richText";
+import { withTitle } from "../workbench/store/titles";
+import { isDecoration, needsAlternative, withWords } from "../workbench/editor/order/rowText";
 
 const shape = (part: Partial<ShapeElement>): ShapeElement => ({
   w: 200, h: 100, rising: false, flip_x: false, flip_y: false, tail: { x: 0.5, y: 2 }, ...part,

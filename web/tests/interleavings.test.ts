@@ -4,12 +4,12 @@
  */
 import fc from "fast-check";
 import { expect, test, vi } from "vitest";
-import type { Element, Slide } from "../../web/api/types";
-import { edit } from "../../web/workbench/store/edits";
-import { changeElements, goToSlide, redo, takeIn, undo } from "../../web/workbench/store/store";
+import type { Element, Slide } from "../api/types";
+import { edit } from "../workbench/store/edits";
+import { changeElements, goToSlide, redo, takeIn, undo } from "../workbench/store/store";
 import { box, courseOf, moved, now, openCourse, settled, SlowCore, without } from "./courses";
 
-vi.mock("../../web/kit/toaster", () => ({ sayError: () => {}, sayDone: () => {} }));
+vi.mock("../kit/toaster", () => ({ sayError: () => {}, sayDone: () => {} }));
 
 const SLIDES = { room: ["boots", "ropes", "stove"], hall: ["door", "bench", "lamp"] } as const;
 type Name = keyof typeof SLIDES;

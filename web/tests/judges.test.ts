@@ -1,9 +1,9 @@
 /** Blanks typed into a text, words of a row, and the steps back from one answer to another. */
 import { describe, expect, test } from "vitest";
-import type { Blank, Block, RichText, TextElement } from "../../web/api/types";
-import { changesTo } from "../../web/player/render/answers/UndoDrop";
-import { withWords } from "../../web/workbench/editor/order/rowText";
-import { blanksIn, NEW_BLANK, read, written } from "../../web/workbench/judges/blankText";
+import type { Blank, Block, RichText, TextElement } from "../api/types";
+import { changesTo } from "../player/render/answers/UndoDrop";
+import { withWords } from "../workbench/editor/order/rowText";
+import { blanksIn, NEW_BLANK, read, written } from "../workbench/judges/blankText";
 
 const words = (text: string, bold = false): Block["runs"][number] => ({ kind: "text", text, bold, italic: false });
 const gap = (blank: string): Block["runs"][number] => ({ kind: "blank", blank, bold: false, italic: false });

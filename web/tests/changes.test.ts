@@ -1,15 +1,15 @@
 /** Changes are what the core makes of them: the traces of `tests/parity/test_changes.py`. */
 import { readFileSync } from "node:fs";
 import { expect, test } from "vitest";
-import type { Change, Operation } from "../../web/api/types";
-import { apply, diff, equal, invert, type Conflict } from "../../web/workbench/store/changes";
+import type { Change, Operation } from "../api/types";
+import { apply, diff, equal, invert, type Conflict } from "../workbench/store/changes";
 
 interface Made { document: unknown; conflicts: Conflict[] }
 interface Case {
   base: unknown; mine: unknown; now: unknown; change: Change; inverse: Change; careful: Made; forced: Made;
 }
 
-const path = new URL("../parity/traces/changes.json", import.meta.url);
+const path = new URL("../../tests/parity/traces/changes.json", import.meta.url);
 const cases = JSON.parse(readFileSync(path, "utf8")) as Case[];
 
 /** The operations by what they are, with neighbours that are absent as null. */

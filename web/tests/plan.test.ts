@@ -1,8 +1,8 @@
 /** The outline as lines, and where the stops of the route stand. */
 import { describe, expect, test } from "vitest";
-import type { Way } from "../../web/workbench/shell/useCheck";
-import { columnsOf, placesOf } from "../../web/workbench/plan/layout";
-import { fromLines, linesOf, movedLines, sectionOf, type Line } from "../../web/workbench/plan/lines";
+import type { Way } from "../workbench/shell/useCheck";
+import { columnsOf, placesOf } from "../workbench/plan/layout";
+import { fromLines, linesOf, movedLines, sectionOf, type Line } from "../workbench/plan/lines";
 
 const slide = (id: string): Line => ({ kind: "slide", id });
 const section = (id: string): Line => ({ kind: "section", id, title: id.toUpperCase(), rules: [] });
@@ -19,7 +19,7 @@ describe("lines", () => {
   });
 
   test("a section whose slide is gone stands at the end", () => {
-    const course = { slides: ["a"], sections: [{ id: "x", title: "X", before: "gone" }] };
+    const course = { slides: ["a"], sections: [{ id: "x", title: "X", before: "gone", rules: [] }] };
     expect(ids(linesOf(course))).toBe("ax");
   });
 

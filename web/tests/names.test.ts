@@ -1,9 +1,9 @@
 /** Free names are those of the core: the traces of `tests/parity/test_names.py`. */
 import { readFileSync } from "node:fs";
 import { expect, test } from "vitest";
-import { freeName } from "../../web/workbench/store/names";
+import { freeName } from "../workbench/store/names";
 
-const path = new URL("../parity/traces/names.json", import.meta.url);
+const path = new URL("../../tests/parity/traces/names.json", import.meta.url);
 const cases = JSON.parse(readFileSync(path, "utf8")) as { wanted: string; taken: string[]; free: string }[];
 
 test("numbered names count on, in both languages alike", () => {

@@ -1,7 +1,7 @@
 /** Items that share a target lie within it, apart, and leave its words to be read. */
 import { describe, expect, it } from "vitest";
-import type { Element } from "../../web/api/types";
-import { tiles } from "../../web/player/render/answers/tiles";
+import type { Element } from "../api/types";
+import { tiles } from "../player/render/answers/tiles";
 
 const STYLE = { border_width: 0, padding: 12, size: 24, line_height: 1.35, valign: "top" };
 

@@ -1,9 +1,9 @@
 /** Snapping, groups, tables: what Build does by itself while a pointer moves. */
 import { describe, expect, test } from "vitest";
-import { boxedGroups, carried, outermost, resizedTurned, withMembers, type Box } from "../../web/workbench/editor/stage/geometry";
-import { snapEdges, snapMove, targetsOf } from "../../web/workbench/editor/stage/snap";
-import { withSheet } from "../../web/workbench/editor/text/EditTable";
-import type { Element } from "../../web/api/types";
+import { boxedGroups, carried, outermost, resizedTurned, withMembers, type Box } from "../workbench/editor/stage/geometry";
+import { snapEdges, snapMove, targetsOf } from "../workbench/editor/stage/snap";
+import { withSheet } from "../workbench/editor/text/EditTable";
+import type { Element } from "../api/types";
 
 const SIZE = { w: 1280, h: 720 };
 const NO_GUIDES = { across: [], down: [] };

@@ -2,16 +2,16 @@
 import { readFileSync } from "node:fs";
 import { fileURLToPath } from "node:url";
 import { afterEach, beforeEach, describe, expect, test, vi } from "vitest";
-import type { Program } from "../../web/api/types";
-import { Session } from "../../web/player/app/session";
-import { Index } from "../../web/player/engine/program";
-import { findApi } from "../../web/player/tracking/findApi";
-import { LocalTracker } from "../../web/player/tracking/local";
-import { unpack } from "../../web/player/tracking/progress";
-import { Scorm12Tracker } from "../../web/player/tracking/scorm12Tracker";
+import type { Program } from "../api/types";
+import { Session } from "../player/app/session";
+import { Index } from "../player/engine/program";
+import { findApi } from "../player/tracking/findApi";
+import { LocalTracker } from "../player/tracking/local";
+import { unpack } from "../player/tracking/progress";
+import { Scorm12Tracker } from "../player/tracking/scorm12Tracker";
 import { StrictLms } from "./strictLms";
 
-const traces = fileURLToPath(new URL("../parity/traces/demo.json", import.meta.url));
+const traces = fileURLToPath(new URL("../../tests/parity/traces/demo.json", import.meta.url));
 const program = (JSON.parse(readFileSync(traces, "utf8")) as { program: Program }[])[0]?.program as Program;
 const index = new Index(program);
 

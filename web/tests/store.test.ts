@@ -1,10 +1,10 @@
 /** The course as it is edited: what follows layouts and styles does so at every change, and back. */
 import { readFileSync } from "node:fs";
 import { beforeEach, expect, test } from "vitest";
-import type { Course, Slide } from "../../web/api/types";
-import { apply, changeCourse, changeElements, currentSlide, load, redo, undo, useCourse } from "../../web/workbench/store/store";
+import type { Course, Slide } from "../api/types";
+import { apply, changeCourse, changeElements, currentSlide, load, redo, undo, useCourse } from "../workbench/store/store";
 
-const path = new URL("../parity/traces/resolved.json", import.meta.url);
+const path = new URL("../../tests/parity/traces/resolved.json", import.meta.url);
 const [{ course: template, slides }] = JSON.parse(readFileSync(path, "utf8")) as
   [{ course: Course; slides: [Slide, Slide][] }];
 const stored = slides.slice(2, 5).map(([slide]) => ({

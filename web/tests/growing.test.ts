@@ -1,6 +1,6 @@
 /** A set that grows keeps what it was for those who hold an earlier one. */
 import { expect, test } from "vitest";
-import { Growing } from "../../web/player/engine/growing";
+import { Growing } from "../player/engine/growing";
 
 test("each grown set has its own names, whatever grows from it later or beside it", () => {
   const none = Growing.of();

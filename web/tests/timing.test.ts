@@ -1,9 +1,9 @@
 /** The timing of a slide: rows, snapping, moving cues, keyframes, drawn paths. */
 import { describe, expect, it } from "vitest";
-import type { Cue, Slide, Timing } from "../../web/api/types";
-import { pathOf, simplified } from "../../web/workbench/timing/moves";
-import { presence } from "../../web/workbench/timing/playback";
-import { axisOf, endOf, moved, newCue, rowsOf, snapped, ticksOf, withCue } from "../../web/workbench/timing/timing";
+import type { Cue, Slide, Timing } from "../api/types";
+import { pathOf, simplified } from "../workbench/timing/moves";
+import { presence } from "../workbench/timing/playback";
+import { axisOf, endOf, moved, newCue, rowsOf, snapped, ticksOf, withCue } from "../workbench/timing/timing";
 
 const cue = (part: Partial<Cue>): Cue => ({ ...newCue("appear", "boot", 0), ...part });
 const timing = (...cues: Cue[]): Timing => ({ length: 0, starts: true, repeats: false, cues });

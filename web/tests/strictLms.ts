@@ -1,5 +1,5 @@
 /** A SCORM 1.2 run-time API that takes nothing but what the standard allows, and can misbehave. */
-import type { Api12 } from "../../web/player/tracking/findApi";
+import type { Api12 } from "../player/tracking/findApi";
 
 const TIMESPAN = /^[0-9]{2,4}:[0-5][0-9]:[0-5][0-9](\.[0-9]{1,2})?$/;
 const DECIMAL = /^-?[0-9]{1,3}(\.[0-9]+)?$/;

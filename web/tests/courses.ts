@@ -1,10 +1,10 @@
 /** Small courses for tests of the store, and a core that answers when it is told to. */
-import type { Change, Course, Edited, Element, Slide } from "../../web/api/types";
-import { diff } from "../../web/workbench/store/changes";
-import type { SlideBase } from "../../web/workbench/store/edits";
-import { EMPTY_COURSE } from "../../web/workbench/store/emptyCourse";
-import type { Loaded } from "../../web/workbench/store/documents";
-import { goToSlide, load, useCourse } from "../../web/workbench/store/store";
+import type { Change, Course, Edited, Element, Slide } from "../api/types";
+import { diff } from "../workbench/store/changes";
+import type { SlideBase } from "../workbench/store/edits";
+import { EMPTY_COURSE } from "../workbench/store/emptyCourse";
+import type { Loaded } from "../workbench/store/documents";
+import { goToSlide, load, useCourse } from "../workbench/store/store";
 
 /** An element with as little as the store needs. */
 export function box(id: string, x = 0): Element {

@@ -1,7 +1,7 @@
 /** Looks: what an element wears, and what a change means while it wears one. */
 import { describe, expect, it } from "vitest";
-import type { ButtonElement, Element } from "../../web/api/types";
-import { newLook, overridesOf, throughLook, wearing } from "../../web/workbench/looks/looks";
+import type { ButtonElement, Element } from "../api/types";
+import { newLook, overridesOf, throughLook, wearing } from "../workbench/looks/looks";
 
 const BUTTON = {
   id: "button1", kind: "button", name: "Go", label: "Go", x: 10, y: 20, w: 200, h: 60, z: 0, turn: 0, rules: [], moves: [],

@@ -1,14 +1,14 @@
 /** Edits that the core works out, with answers that come late, out of order, twice, never, or as errors. */
 import { afterEach, beforeEach, expect, test, vi } from "vitest";
-import { edit, LONGEST_MS, quiet } from "../../web/workbench/store/edits";
+import { edit, LONGEST_MS, quiet } from "../workbench/store/edits";
 import {
   apply, changeElements, goToSlide, redo, select, settle, stored, takeIn, undo, useCourse,
-} from "../../web/workbench/store/store";
-import { renameElement } from "../../web/workbench/store/commands";
+} from "../workbench/store/store";
+import { renameElement } from "../workbench/store/commands";
 import { box, courseOf, find, moved, now, openCourse, page, settled, SlowCore, without } from "./courses";
 
 const told: string[] = [];
-vi.mock("../../web/kit/toaster", () => ({
+vi.mock("../kit/toaster", () => ({
   sayError: (error: Error) => told.push(error.message), sayDone: () => {},
 }));
 

@@ -1,9 +1,9 @@
 /** Prints how many events a second the TypeScript engine takes, for `make bench`. */
 import { readFileSync } from "node:fs";
-import type { Program } from "../../web/api/types";
-import { start, step } from "../../web/player/engine/engine";
-import { Index } from "../../web/player/engine/program";
-import type { Event } from "../../web/player/engine/state";
+import type { Program } from "../api/types";
+import { start, step } from "../player/engine/engine";
+import { Index } from "../player/engine/program";
+import type { Event } from "../player/engine/state";
 
 const file = process.argv.at(-1) ?? "";
 const { program, events } = JSON.parse(readFileSync(file, "utf8")) as { program: Program; events: Event[] };
