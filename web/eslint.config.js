@@ -25,6 +25,7 @@ export default ts.config(
   {
     plugins: { "react-hooks": hooks },
     rules: {
+      complexity: ["error", 15],
       "react-hooks/rules-of-hooks": "error",
       "react-hooks/exhaustive-deps": "error",
       "@typescript-eslint/explicit-module-boundary-types": "error",

@@ -8,13 +8,9 @@ export const ABOUT_QUESTIONS = ["chosen", "locked", "attempts", "attempts_left",
 
 export const GIVEN = "given" as const;
 
-export const EVENTS = ["clicked", "double_clicked", "pointed_at", "pointed_away", "key_pressed", "entered", "dropped", "dropped_elsewhere", "cue_reached", "timing_ended", "timer", "media_started", "media_paused", "media_ended", "media_reached", "slide_entered", "slide_left", "overlay_opened", "overlay_closed", "all_seen", "variable_changed", "answered_right", "answered_partly", "answered_wrong", "answered_last", "time_up", "answered", "answered_nothing", "judged"] as const;
-
 export const LOOKS = ["default", "hover", "focus", "pressed", "visited", "selected", "disabled", "dragged"] as const;
 
 export const LIVE_VALUES = ["points", "max_points", "score", "slides_seen", "slides", "slide_number", "slide_title", "minutes", "seconds", "learner_name", "result", "answered", "questions"] as const;
-
-export const ROLES = ["ink", "quiet", "paper", "sheet", "primary", "on_primary", "soft", "accent", "edge"] as const;
 
 export const SETS = ["reveal_set", "flip_cards", "steps", "checklist", "spot_places"] as const;
 

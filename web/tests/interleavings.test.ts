@@ -115,6 +115,17 @@ async function play(steps: readonly Step[]): Promise<void> {
     waiting.push({ entry, call: null });
   }
 
+  function set(taken: Extract<Step, { do: "set" }>): void {
+    const target = SLIDES[taken.slide][taken.which] as string;
+    goToSlide(taken.slide);
+    const to = taken.field === "name" ? `name ${taken.value}` : taken.value;
+    const seen = now().slides[taken.slide]?.elements.find(({ id }) => id === target);
+    // Setting what is so already is no edit.
+    if (!seen || seen[taken.field] === to) return;
+    reference.add({ slide: taken.slide, run: put(target, taken.field, to), local: target, open: false, other: false });
+    changeElements("Set", [target], (element) => ({ ...element, [taken.field]: to }) as Element);
+  }
+
   async function answer(number: number, fails: boolean): Promise<void> {
     const entry = asked.get(number) as Done;
     asked.delete(number);
@@ -130,17 +141,7 @@ async function play(steps: readonly Step[]): Promise<void> {
   for (const taken of steps) {
     await settled();
     switch (taken.do) {
-      case "set": {
-        const target = SLIDES[taken.slide][taken.which] as string;
-        goToSlide(taken.slide);
-        const to = taken.field === "name" ? `name ${taken.value}` : taken.value;
-        const seen = now().slides[taken.slide]?.elements.find(({ id }) => id === target);
-        // Setting what is so already is no edit.
-        if (!seen || seen[taken.field] === to) break;
-        reference.add({ slide: taken.slide, run: put(target, taken.field, to), local: target, open: false, other: false });
-        changeElements("Set", [target], (element) => ({ ...element, [taken.field]: to }) as Element);
-        break;
-      }
+      case "set": set(taken); break;
       case "ask": ask(taken); break;
       case "answer": {
         const open = [...asked.keys()];

@@ -17,11 +17,9 @@ from zigzag_core.course.questions.feedback import Feedback
 from zigzag_core.course.rules.expression import GIVEN, OPERATORS
 from zigzag_core.course.rules.patterns import SETS
 from zigzag_core.course.style.style import Look
-from zigzag_core.course.style.theme import ROLES
 from zigzag_core.course.text.rich_text import LiveValue
 
 from .limits import LIMITS
-from .model import Event
 
 
 def tables() -> dict[str, Any]:
@@ -31,10 +29,8 @@ def tables() -> dict[str, Any]:
         "OPERATORS": {name: asdict(operator) for name, operator in OPERATORS.items()},
         "ABOUT_QUESTIONS": [n for n, o in OPERATORS.items() if o.names == "questions"],
         "GIVEN": GIVEN,
-        "EVENTS": list(get_args(Event)),
         "LOOKS": list(get_args(Look)),
         "LIVE_VALUES": list(get_args(LiveValue)),
-        "ROLES": list(ROLES),
         "SETS": list(SETS),
         "QUESTIONS": {
             kind: {"form": found.form, "lists": dict(found.lists)}

@@ -24,16 +24,9 @@ export function NavigationBar(
   { session, state, slide, size, menu, setMenu, reading, setReading }: Props,
 ): ReactNode {
   const { index } = session;
-  const place = (index.position.get(slide.id) ?? 0) + 1;
-  const count = index.order.length;
   const has = (part: keyof Navigation): boolean => Boolean(
     (part === "order" ? null : slide.navigation[part]) ?? index.program.navigation[part],
   );
-  const playing = [slide, ...slide.overlays].flatMap(({ elements }) => (
-    elements.flatMap(({ draw }) => (draw.kind === "video" || draw.kind === "audio" ? [draw.media] : []))
-  ));
-  const plays = playing.length > 0;
-  const captioned = playing.some((file) => index.program.media[file ?? ""]?.captions.length);
   return (
     <nav className="zz-bar" aria-label="Course">
       {has("menu") && (
@@ -44,15 +37,7 @@ export function NavigationBar(
           <span className="zz-wide">Slides</span>
         </button>
       )}
-      {has("progress") && (
-        <>
-          <span className="zz-place"><span className="zz-not-small">Slide </span>{place} of {count}</span>
-          <progress
-            className="zz-progress" max={count} value={state.visited.length}
-            aria-label={`${state.visited.length} of ${count} slides seen`}
-          />
-        </>
-      )}
+      {has("progress") && <Progress index={index} state={state} slide={slide} />}
       <span className="zz-space" />
       <SizeButtons size={size} />
       {state.back && (
@@ -62,9 +47,7 @@ export function NavigationBar(
       )}
       {index.timed.get(slide.id)?.some(({ extendable }) => extendable) && <MoreTime session={session} state={state} />}
       <PauseButton session={session} state={state} slide={slide} />
-      {captioned && has("captions") && <CaptionsSwitch />}
-      {plays && has("volume") && <Volume />}
-      {plays && has("speed") && <Speed />}
+      <MediaControls index={index} slide={slide} has={has} />
       {has("full_screen") && document.fullscreenEnabled && <FullScreen />}
       {slide.transcript && has("transcript") && (
         <button type="button" aria-expanded={reading} onClick={() => setReading(!reading)}>
@@ -81,6 +64,40 @@ export function NavigationBar(
       )}
       {has("next") && <Next session={session} state={state} slide={slide} />}
     </nav>
+  );
+}
+
+/** Where the learner is, and how much was seen. */
+function Progress({ index, state, slide }: { index: Index; state: State; slide: ProgramSlide }): ReactNode {
+  const count = index.order.length;
+  return (
+    <>
+      <span className="zz-place">
+        <span className="zz-not-small">Slide </span>{(index.position.get(slide.id) ?? 0) + 1} of {count}
+      </span>
+      <progress
+        className="zz-progress" max={count} value={state.visited.length}
+        aria-label={`${state.visited.length} of ${count} slides seen`}
+      />
+    </>
+  );
+}
+
+/** How videos and sounds of the slide play, where it has some. */
+function MediaControls(
+  { index, slide, has }: { index: Index; slide: ProgramSlide; has: (part: keyof Navigation) => boolean },
+): ReactNode {
+  const playing = [slide, ...slide.overlays].flatMap(({ elements }) => (
+    elements.flatMap(({ draw }) => (draw.kind === "video" || draw.kind === "audio" ? [draw.media] : []))
+  ));
+  if (!playing.length) return null;
+  const captioned = playing.some((file) => index.program.media[file ?? ""]?.captions.length);
+  return (
+    <>
+      {captioned && has("captions") && <CaptionsSwitch />}
+      {has("volume") && <Volume />}
+      {has("speed") && <Speed />}
+    </>
   );
 }
 

@@ -5,7 +5,7 @@ import { Menu } from "./Menu";
 import { NavigationBar } from "./NavigationBar";
 import { Notices } from "./Notices";
 import { Transcript } from "./Transcript";
-import type { Session } from "./session";
+import type { Phase, Session } from "./session";
 import { useMiddle, useScale, useSize } from "./useScale";
 import { Asking, Connecting, Left } from "./screens";
 
@@ -39,9 +39,7 @@ export function Player({ session }: { session: Session }): ReactNode {
     <div className="zz-player">
       <Notices session={session} snapshot={snapshot} />
       <div className="zz-frame" ref={frame}>
-        {phase.kind === "connecting" && <Connecting />}
-        {phase.kind === "asking" && <Asking session={session} phase={phase} />}
-        {phase.kind === "left" && <Left />}
+        <Before session={session} phase={phase} />
         {running && (
           <main
             ref={view} className="zz-view" data-slide={slide.id} tabIndex={size.times > 1 ? 0 : -1}
@@ -64,9 +62,7 @@ export function Player({ session }: { session: Session }): ReactNode {
           />
         )}
       </div>
-      {running && snapshot.closed !== null && (
-        <p className="zz-closed" role="status">{snapshot.closed || "There is still something to do on this slide."}</p>
-      )}
+      {running && <Closed words={snapshot.closed} />}
       {running && (
         <NavigationBar
           {...{ session, state, slide, size, menu, setMenu, reading, setReading }}
@@ -75,4 +71,20 @@ export function Player({ session }: { session: Session }): ReactNode {
       <div className="zz-hidden" aria-live="polite">{snapshot.announcement}</div>
     </div>
   );
+}
+
+/** What stands in place of the slide while the course does not run. */
+function Before({ session, phase }: { session: Session; phase: Phase }): ReactNode {
+  switch (phase.kind) {
+    case "connecting": return <Connecting />;
+    case "asking": return <Asking session={session} phase={phase} />;
+    case "left": return <Left />;
+    default: return null;
+  }
+}
+
+/** Why the way on is closed, after it was tried. */
+function Closed({ words }: { words: string | null }): ReactNode {
+  if (words === null) return null;
+  return <p className="zz-closed" role="status">{words || "There is still something to do on this slide."}</p>;
 }

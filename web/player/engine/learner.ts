@@ -67,21 +67,25 @@ export function drop(run: Run, element: string, on: string | null, x: number, y:
   const drag = draw?.drag;
   if (!draw || !drag) return;
   const hit = on !== null && drag.targets.includes(on) && atHand(run, on, false) ? on : null;
-  const place = hit === null
-    ? (drag.elsewhere === "return" ? null : [number(x), number(y)] as Place)
-    : onTarget(run, draw, hit, [number(x), number(y)]);
+  const at: Place = [number(x), number(y)];
+  const place = hit !== null ? onTarget(run, draw, hit, at) : drag.elsewhere === "return" ? null : at;
+  lie(run, element, place, drag.on_target === "return" ? null : hit);
+  if (hit === null) return run.raised("dropped_elsewhere", element);
+  if (drag.on_target === "overlay") {
+    run.update({ hidden: { ...run.state.hidden, [element]: true } });
+    openOverlay(run, drag.overlay ?? "");
+  }
+  run.raised("dropped", element, hit);
+}
+
+/** An element lies at an offset from its place (null: at its place), on a target or on none. */
+function lie(run: Run, element: string, place: Place | null, on: string | null): void {
   const isIt = (name: string): boolean => name === element;
   const places = without(run.state.places, isIt);
   const dropped = without(run.state.dropped, isIt);
   if (place) places[element] = place;
-  if (hit !== null && drag.on_target !== "return") dropped[element] = hit;
+  if (on !== null) dropped[element] = on;
   run.update({ places, dropped, moves: without(run.state.moves, isIt) });
-  if (hit !== null && drag.on_target === "overlay") {
-    run.update({ hidden: { ...run.state.hidden, [element]: true } });
-    openOverlay(run, drag.overlay ?? "");
-  }
-  if (hit === null) run.raised("dropped_elsewhere", element);
-  else run.raised("dropped", element, hit);
 }
 
 /** Where an element that is dropped on a target at the offset `at` goes; null: back to its place. */

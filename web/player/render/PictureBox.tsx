@@ -11,10 +11,8 @@ export function PictureBox({ element, style, media, alt }: Props): ReactNode {
   if (!file) return <div className="zz-box zz-empty-picture" />;
   const outline = element.mask === "polygon" ? corners(element.points, element.w, element.h, element) : null;
   const mask: CSSProperties = outline ? { clipPath: clipPolygon(outline), borderRadius: 0 } : {};
-  const { flip_x, flip_y } = element;
-  const flips = flip_x || flip_y ? { transform: `scale(${flip_x ? -1 : 1}, ${flip_y ? -1 : 1})` } : {};
-  const { left, top, right, bottom } = element.crop;
-  const whole = !(left || top || right || bottom) || !file.w || !file.h;
+  const flips = flipped(element);
+  const whole = !isCropped(element) || !file.w || !file.h;
   return (
     <>
       <div className={`zz-box${element.mask === "ellipse" ? " zz-ellipse" : ""}`} style={mask}>
@@ -29,6 +27,14 @@ export function PictureBox({ element, style, media, alt }: Props): ReactNode {
       )}
     </>
   );
+}
+
+function flipped({ flip_x, flip_y }: PictureElement): CSSProperties {
+  return flip_x || flip_y ? { transform: `scale(${flip_x ? -1 : 1}, ${flip_y ? -1 : 1})` } : {};
+}
+
+function isCropped({ crop: { left, top, right, bottom } }: PictureElement): boolean {
+  return Boolean(left || top || right || bottom);
 }
 
 interface CroppedProps {

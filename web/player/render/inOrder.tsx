@@ -44,9 +44,8 @@ function LiveGroup(
   const { draw } = element;
   if (!isVisible(index, state, draw.id)) return null;
   const members = elements.filter((other) => other.draw.group === draw.id);
-  const still = members.every((other) => other.control === "none" && other.draw.kind !== "group");
-  const clickable = element.control === "button" || element.control === "check" || draw.drag !== null && draw.drag !== undefined;
-  const asOne = still && (clickable || draw.decoration || draw.alt !== "");
+  const clickable = isOperated(element);
+  const asOne = isStill(members) && (clickable || draw.decoration || draw.alt !== "");
   const role = clickable || draw.decoration ? {}
     : { role: asOne ? "img" : "group", "aria-label": draw.alt || draw.name };
   const [x, y] = own(state.places, draw.id) ?? [0, 0];
@@ -61,6 +60,15 @@ function LiveGroup(
       )}
     </div>
   );
+}
+
+function isOperated({ control, draw }: ProgramElement): boolean {
+  return control === "button" || control === "check" || Boolean(draw.drag);
+}
+
+/** Whether there is nothing to operate in a group, and no group. */
+function isStill(members: readonly ProgramElement[]): boolean {
+  return members.every(({ control, draw }) => control === "none" && draw.kind !== "group");
 }
 
 /** The choices in the learner's order: each takes the place at which that turn stands. */

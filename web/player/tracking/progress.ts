@@ -94,19 +94,11 @@ export function unpack(index: Index, text: string): State {
   for (const is of [true, false]) {
     for (const name of named(elements, source.bits()).filter(exists)) hidden[name] = is;
   }
-  const looks: Record<string, string> = {};
-  for (let left = source.varint(); left > 0; left--) {
-    const element = nameOf(elements, source.varint());
-    const number = source.varint();
-    if (number > LOOKS.length) throw new Damaged("the saved progress names a look that does not exist");
-    const look = LOOKS[number] ?? source.text();
-    if (exists(element)) looks[element] = look;
-  }
+  const looks = readLooks(source, elements, exists);
   const values = { ...state.variables, ...readVariables(source, index, variables) };
   const read = text.startsWith("1") || text.startsWith("2") ? readChosen : readAnswers;
   const answers = read(source, index, questions, choices);
-  let slide = current ? nameOf(slides, current - 1) : null;
-  if (slide === null || !index.position.has(slide)) slide = visited.at(-1) ?? null;
+  const slide = slideToResume(index, current ? nameOf(slides, current - 1) : null, visited);
   const success = SUCCESS[(flags >> 1) & 3];
   const marked = MARKED[flags >> 3];
   const kept: Partial<State> = text.startsWith("1") ? {} : {
@@ -119,6 +111,23 @@ export function unpack(index: Index, text: string): State {
     ...state, ...kept, rng, time, entered: time, slide, visited, clicked, hidden, looks,
     variables: values, answers, more_time, completed: Boolean(flags & 1), success, marked,
   };
+}
+
+function readLooks(source: Reader, elements: Names, exists: (name: string) => boolean): Record<string, string> {
+  const looks: Record<string, string> = {};
+  for (let left = source.varint(); left > 0; left--) {
+    const element = nameOf(elements, source.varint());
+    const number = source.varint();
+    if (number > LOOKS.length) throw new Damaged("the saved progress names a look that does not exist");
+    const look = LOOKS[number] ?? source.text();
+    if (exists(element)) looks[element] = look;
+  }
+  return looks;
+}
+
+/** The slide that was shown; where it is gone, the last one that was seen. */
+function slideToResume(index: Index, slide: string | null, visited: readonly string[]): string | null {
+  return slide !== null && index.position.has(slide) ? slide : visited.at(-1) ?? null;
 }
 
 const isOlder = (text: string): boolean => OLDER.some((version) => text.startsWith(version));

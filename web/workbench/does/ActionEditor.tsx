@@ -1,5 +1,6 @@
 /** One action of a sentence: its verb, and what it needs. */
 import type { ReactNode } from "react";
+import { LOOKS } from "../../api/tables";
 import type { Destination, RuleAction } from "../../api/types";
 import { ExpressionField } from "./ExpressionField";
 import { ACTIONS, newAction } from "./sentences";
@@ -27,128 +28,182 @@ export function verbs(things: Things): { label: string; options: [string, string
   }));
 }
 
+interface Editing { things: Things; onChange: (action: RuleAction) => void }
+type Editors = { readonly [A in RuleAction as A["action"]]: (action: A, editing: Editing) => ReactNode };
+
 function Rest({ action, things, onChange }: Props): ReactNode {
-  const named = (ids: readonly string[]): [string, string][] => ids.map((id) => [id, things.name(id)]);
-  const what = (ids: readonly string[], value: string, put: (id: string) => RuleAction): ReactNode => (
-    <WordChoice label="What" tone="what" value={value} options={named(ids)} onChange={(id) => onChange(put(id))} />
+  return (EDITORS[action.action] as (action: RuleAction, editing: Editing) => ReactNode)(action, { things, onChange });
+}
+
+/** One of some things, by name. */
+function What(
+  { ids, value, put, things, onChange }: Editing & { ids: readonly string[]; value: string; put: (id: string) => RuleAction },
+): ReactNode {
+  return (
+    <WordChoice
+      label="What" tone="what" value={value} options={ids.map((id): [string, string] => [id, things.name(id)])}
+      onChange={(id) => onChange(put(id))}
+    />
   );
-  switch (action.action) {
-    case "go": return <GoWord go={action.go} things={things} onChange={(go) => onChange({ ...action, go })} />;
-    case "show":
-    case "hide":
-    case "toggle": return what(["this", ...things.things], action.what, (id) => ({ ...action, what: id }));
-    case "look": {
-      const element = things.slide?.elements.find(({ id }) => id === action.what);
-      const own = Object.entries(element?.looks ?? {}).flatMap(([id, patch]): [string, string][] => (patch.name ? [[id, patch.name]] : []));
-      const given = ["hover", "pressed", "visited", "selected", "disabled"].map((look): [string, string] => [look, look]);
-      return (
+}
+
+type Shows = Extract<RuleAction, { action: "show" | "hide" | "toggle" }>;
+type Plays = Extract<RuleAction, { action: "play" | "pause" | "seek" }>;
+type Times = Extract<RuleAction, { action: "start_timing" | "stop_timing" | "restart_timing" }>;
+type Asks = Extract<RuleAction, { action: "submit" | "reset" }>;
+
+function shows(action: Shows, editing: Editing): ReactNode {
+  return <What {...editing} ids={["this", ...editing.things.things]} value={action.what} put={(what) => ({ ...action, what })} />;
+}
+
+/** Looks that rules may give; those of the pointer and the keyboard come by themselves. */
+const GIVEN_LOOKS = LOOKS.filter((look) => !["default", "focus", "dragged"].includes(look));
+
+function looks(action: Extract<RuleAction, { action: "look" }>, editing: Editing): ReactNode {
+  const elements = editing.things.slide?.elements ?? [];
+  const element = elements.find(({ id }) => id === action.what);
+  const own = Object.entries(element?.looks ?? {}).flatMap(([id, patch]): [string, string][] => (patch.name ? [[id, patch.name]] : []));
+  const given = GIVEN_LOOKS.map((look): [string, string] => [look, look]);
+  return (
+    <>
+      <What {...editing} ids={["this", ...elements.map(({ id }) => id)]} value={action.what} put={(what) => ({ ...action, what })} />
+      <WordChoice
+        label="Look" value={action.look ?? ""} options={[["", "its own again"], ...own, ...given]}
+        onChange={(look) => editing.onChange({ ...action, look: look || null })}
+      />
+    </>
+  );
+}
+
+const BETWEEN = { set: "to", add: "the number", multiply: "by" };
+
+function calculates(action: Calculation, editing: Editing): ReactNode {
+  return (
+    <>
+      <What {...editing} ids={editing.things.variables} value={action.variable} put={(variable) => ({ ...action, variable })} />
+      <span>{BETWEEN[action.action]}</span>
+      <ValueWord action={action} {...editing} />
+    </>
+  );
+}
+
+function picks(action: Extract<RuleAction, { action: "pick" }>, editing: Editing): ReactNode {
+  const { things, onChange } = editing;
+  return (
+    <>
+      <span>for</span>
+      <What {...editing} ids={things.variables} value={action.variable} put={(variable) => ({ ...action, variable })} />
+      {things.variable(action.variable)?.type === "text" ? (
         <>
-          {what(["this", ...(things.slide?.elements.map(({ id }) => id) ?? [])], action.what, (id) => ({ ...action, what: id }))}
-          <WordChoice
-            label="Look" value={action.look ?? ""} options={[["", "its own again"], ...own, ...given]}
-            onChange={(look) => onChange({ ...action, look: look || null })}
+          <span>one of</span>
+          <WordField
+            label="Texts, with commas between" hint="red, green, blue" value={action.texts.join(", ")}
+            onChange={(texts) => onChange({ ...action, texts: texts.split(/,\s?/).slice(0, 100) })}
           />
         </>
-      );
-    }
-    case "set":
-    case "add":
-    case "multiply": return (
-      <>
-        {what(things.variables, action.variable, (id) => ({ ...action, variable: id }))}
-        <span>{action.action === "set" ? "to" : action.action === "add" ? "the number" : "by"}</span>
-        <ValueWord action={action} things={things} onChange={onChange} />
-      </>
-    );
-    case "switch": return what(things.variables, action.variable, (id) => ({ ...action, variable: id }));
-    case "pick": return (
-      <>
-        <span>for</span>
-        {what(things.variables, action.variable, (id) => ({ ...action, variable: id }))}
-        {things.variable(action.variable)?.type === "text" ? (
-          <>
-            <span>one of</span>
-            <WordField
-              label="Texts, with commas between" hint="red, green, blue" value={action.texts.join(", ")}
-              onChange={(texts) => onChange({ ...action, texts: texts.split(/,\s?/).slice(0, 100) })}
-            />
-          </>
-        ) : (
-          <>
-            <span>from</span>
-            <WordField label="From" number value={action.low} onChange={(low) => onChange({ ...action, low: Number(low) })} />
-            <span>to</span>
-            <WordField label="To" number value={action.high} onChange={(high) => onChange({ ...action, high: Number(high) })} />
-          </>
-        )}
-      </>
-    );
-    case "take": return (
-      <>
-        {what(things.inputs, action.input, (id) => ({ ...action, input: id }))}
-        <span>into</span>
-        {what(things.variables, action.variable, (id) => ({ ...action, variable: id }))}
-      </>
-    );
-    case "play":
-    case "pause": return what(things.media, action.what, (id) => ({ ...action, what: id }));
-    case "seek": return (
-      <>
-        {what(things.media, action.what, (id) => ({ ...action, what: id }))}
-        <span>to second</span>
-        <WordField label="Second" number value={action.at} onChange={(at) => onChange({ ...action, at: Math.max(Number(at), 0) })} />
-      </>
-    );
-    case "move": return (
+      ) : (
+        <>
+          <span>from</span>
+          <WordField label="From" number value={action.low} onChange={(low) => onChange({ ...action, low: Number(low) })} />
+          <span>to</span>
+          <WordField label="To" number value={action.high} onChange={(high) => onChange({ ...action, high: Number(high) })} />
+        </>
+      )}
+    </>
+  );
+}
+
+function plays(action: Plays, editing: Editing): ReactNode {
+  return <What {...editing} ids={editing.things.media} value={action.what} put={(what) => ({ ...action, what })} />;
+}
+
+function times(action: Times, { things, onChange }: Editing): ReactNode {
+  const overlays = things.overlays.map((id): [string, string] => [id, things.name(id)]);
+  return (
+    <WordChoice
+      label="Whose timing" tone="what" value={action.of ?? ""} options={[["", "the slide"], ...overlays]}
+      onChange={(of) => onChange({ ...action, of: of || null })}
+    />
+  );
+}
+
+function asks(action: Asks, editing: Editing): ReactNode {
+  return <What {...editing} ids={editing.things.questions} value={action.question} put={(question) => ({ ...action, question })} />;
+}
+
+function startsOver(action: Extract<RuleAction, { action: "start_over" }>, { onChange }: Editing): ReactNode {
+  return (
+    <>
       <WordChoice
-        label="Move" tone="what" value={`${action.what} ${action.move}`}
-        options={things.moving.map(([element, move]): [string, string] => [`${element} ${move}`, moveName(things, element, move)])}
-        onChange={(value) => { const [element = "", move = ""] = value.split(" "); onChange({ ...action, what: element, move }); }}
+        label="What to start over" tone="what" value={action.what}
+        options={[["slide", "this slide"], ["section", "this section"], ["quiz", "the quiz"], ["course", "the course"]]}
+        onChange={(value) => onChange({ ...action, what: value as typeof action.what })}
       />
-    );
-    case "start_timing":
-    case "stop_timing":
-    case "restart_timing": return (
       <WordChoice
-        label="Whose timing" tone="what" value={action.of ?? ""} options={[["", "the slide"], ...named(things.overlays)]}
-        onChange={(of) => onChange({ ...action, of: of || null })}
+        label="What is cleared" value={action.keep.join()} onChange={(keep) => onChange({ ...action, keep: (keep ? keep.split(",") : []) as typeof action.keep })}
+        options={[
+          ["", "and clear all: answers, variables, what was seen"], ["variables", "but keep the variables"],
+          ["answers", "but keep the answers"], ["seen", "but keep what was seen"],
+          ["variables,answers", "but keep variables and answers"],
+        ]}
       />
-    );
-    case "submit":
-    case "reset": return what(things.questions, action.question, (id) => ({ ...action, question: id }));
-    case "start_over": return (
-      <>
-        <WordChoice
-          label="What to start over" tone="what" value={action.what}
-          options={[["slide", "this slide"], ["section", "this section"], ["quiz", "the quiz"], ["course", "the course"]]}
-          onChange={(value) => onChange({ ...action, what: value as typeof action.what })}
-        />
-        <WordChoice
-          label="What is cleared" value={action.keep.join()} onChange={(keep) => onChange({ ...action, keep: (keep ? keep.split(",") : []) as typeof action.keep })}
-          options={[
-            ["", "and clear all: answers, variables, what was seen"], ["variables", "but keep the variables"],
-            ["answers", "but keep the answers"], ["seen", "but keep what was seen"],
-            ["variables,answers", "but keep variables and answers"],
-          ]}
-        />
-      </>
-    );
-    case "mark": return (
-      <WordChoice
-        label="Status" value={action.status} options={[["completed", "completed"], ["passed", "passed"], ["failed", "failed"]]}
-        onChange={(status) => onChange({ ...action, status: status as typeof action.status })}
-      />
-    );
-    case "link": return <WordField label="Address" hint="https://…" value={action.address} onChange={(address) => { if (/^(https:\/\/[^\s"'<>]*)?$/.test(address) || "https://".startsWith(address)) onChange({ ...action, address: address.length < 9 ? "" : address }); }} />;
-    case "announce": return <WordField label="Words to say" hint="words to say" value={action.text} onChange={(text) => onChange({ ...action, text })} />;
-    case "sound": return what(things.sounds, action.media ?? "", (media) => ({ ...action, media }));
-    case "wait": return (
-      <>
-        <WordField label="Seconds" number value={action.seconds} onChange={(seconds) => onChange({ ...action, seconds: Math.max(Number(seconds), 0.1) })} />
-        <span>seconds, then go on</span>
-      </>
-    );
-  }
+    </>
+  );
+}
+
+/** What each action needs besides its verb. */
+const EDITORS: Editors = {
+  go: (action, { things, onChange }) => <GoWord go={action.go} things={things} onChange={(go) => onChange({ ...action, go })} />,
+  show: shows, hide: shows, toggle: shows, look: looks,
+  set: calculates, add: calculates, multiply: calculates,
+  switch: (action, editing) => (
+    <What {...editing} ids={editing.things.variables} value={action.variable} put={(variable) => ({ ...action, variable })} />
+  ),
+  pick: picks,
+  take: (action, editing) => (
+    <>
+      <What {...editing} ids={editing.things.inputs} value={action.input} put={(input) => ({ ...action, input })} />
+      <span>into</span>
+      <What {...editing} ids={editing.things.variables} value={action.variable} put={(variable) => ({ ...action, variable })} />
+    </>
+  ),
+  play: plays, pause: plays,
+  seek: (action, editing) => (
+    <>
+      <What {...editing} ids={editing.things.media} value={action.what} put={(what) => ({ ...action, what })} />
+      <span>to second</span>
+      <WordField label="Second" number value={action.at} onChange={(at) => editing.onChange({ ...action, at: Math.max(Number(at), 0) })} />
+    </>
+  ),
+  move: (action, { things, onChange }) => (
+    <WordChoice
+      label="Move" tone="what" value={`${action.what} ${action.move}`}
+      options={things.moving.map(([element, move]): [string, string] => [`${element} ${move}`, moveName(things, element, move)])}
+      onChange={(value) => { const [element = "", move = ""] = value.split(" "); onChange({ ...action, what: element, move }); }}
+    />
+  ),
+  start_timing: times, stop_timing: times, restart_timing: times,
+  submit: asks, reset: asks, start_over: startsOver,
+  mark: (action, { onChange }) => (
+    <WordChoice
+      label="Status" value={action.status} options={[["completed", "completed"], ["passed", "passed"], ["failed", "failed"]]}
+      onChange={(status) => onChange({ ...action, status: status as typeof action.status })}
+    />
+  ),
+  link: (action, { onChange }) => <WordField label="Address" hint="https://…" value={action.address} onChange={(address) => { if (isAddress(address)) onChange({ ...action, address: address.length < 9 ? "" : address }); }} />,
+  announce: (action, { onChange }) => <WordField label="Words to say" hint="words to say" value={action.text} onChange={(text) => onChange({ ...action, text })} />,
+  sound: (action, editing) => <What {...editing} ids={editing.things.sounds} value={action.media ?? ""} put={(media) => ({ ...action, media })} />,
+  wait: (action, { onChange }) => (
+    <>
+      <WordField label="Seconds" number value={action.seconds} onChange={(seconds) => onChange({ ...action, seconds: Math.max(Number(seconds), 0.1) })} />
+      <span>seconds, then go on</span>
+    </>
+  ),
+};
+
+/** Whether it is an address to open, or the beginning of one. */
+function isAddress(text: string): boolean {
+  return /^(https:\/\/[^\s"'<>]*)?$/.test(text) || "https://".startsWith(text);
 }
 
 function moveName(things: Things, element: string, move: string): string {

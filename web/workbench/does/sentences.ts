@@ -84,38 +84,44 @@ export interface Offers {
   sounds: readonly string[];
 }
 
+function first<T>(list: readonly T[], make: (one: T) => RuleAction | null): RuleAction | null {
+  return list.length ? make(list[0] as T) : null;
+}
+
+type Make = (offers: Offers) => RuleAction | null;
+
+const calculation = (action: "set" | "add" | "multiply", value: number): Make =>
+  ({ variables }) => first(variables, (variable) => ({ action, variable, value }));
+const shown = (action: "show" | "hide" | "toggle"): Make => ({ things }) => first(things, (what) => ({ action, what }));
+const played = (action: "play" | "pause" | "seek"): Make => ({ media }) => first(media, (what) => ({ action, what, at: 0 }));
+const asked = (action: "submit" | "reset"): Make => ({ questions }) => first(questions, (question) => ({ action, question }));
+
+/** How each action begins. */
+const NEW: Readonly<Record<ActionName, Make>> = {
+  go: () => ({ action: "go", go: { to: "next" } }),
+  show: shown("show"), hide: shown("hide"), toggle: shown("toggle"),
+  look: ({ things }) => first(things, (what) => ({ action: "look", what, look: "selected" })),
+  set: calculation("set", 0), add: calculation("add", 1), multiply: calculation("multiply", 2),
+  switch: ({ variables }) => first(variables, (variable) => ({ action: "switch", variable })),
+  pick: ({ variables }) => first(variables, (variable) => ({ action: "pick", variable, low: 1, high: 6, texts: [] })),
+  take: ({ variables, inputs }) => first(variables, (variable) => first(inputs, (input) => ({ action: "take", variable, input }))),
+  play: played("play"), pause: played("pause"), seek: played("seek"),
+  sound: ({ sounds }) => first(sounds, (media) => ({ action: "sound", media })),
+  move: ({ moving }) => first(moving, ([what, move]) => ({ action: "move", what, move })),
+  start_timing: () => ({ action: "start_timing", of: null }),
+  stop_timing: () => ({ action: "stop_timing", of: null }),
+  restart_timing: () => ({ action: "restart_timing", of: null }),
+  submit: asked("submit"), reset: asked("reset"),
+  start_over: () => ({ action: "start_over", what: "slide", keep: [] }),
+  mark: () => ({ action: "mark", status: "completed" }),
+  link: () => ({ action: "link", address: "" }),
+  announce: () => ({ action: "announce", text: "" }),
+  wait: () => ({ action: "wait", seconds: 1 }),
+};
+
+/** Return an action as it begins; null where the course has nothing that it could name. */
 export function newAction(action: ActionName, offers: Offers): RuleAction | null {
-  const first = <T>(list: readonly T[], make: (one: T) => RuleAction): RuleAction | null => (
-    list.length ? make(list[0] as T) : null
-  );
-  switch (action) {
-    case "go": return { action, go: { to: "next" } };
-    case "show":
-    case "hide":
-    case "toggle": return first(offers.things, (what) => ({ action, what }));
-    case "look": return first(offers.things, (what) => ({ action, what, look: "selected" }));
-    case "set": return first(offers.variables, (variable) => ({ action, variable, value: 0 }));
-    case "add": return first(offers.variables, (variable) => ({ action, variable, value: 1 }));
-    case "multiply": return first(offers.variables, (variable) => ({ action, variable, value: 2 }));
-    case "switch": return first(offers.variables, (variable) => ({ action, variable }));
-    case "pick": return first(offers.variables, (variable) => ({ action, variable, low: 1, high: 6, texts: [] }));
-    case "take": return first(offers.variables, (variable) => first(offers.inputs, (input) => ({ action, variable, input })) as RuleAction);
-    case "play":
-    case "pause":
-    case "seek": return first(offers.media, (what) => ({ action, what, at: 0 }));
-    case "sound": return first(offers.sounds, (media) => ({ action, media }));
-    case "move": return first(offers.moving, ([what, move]) => ({ action, what, move }));
-    case "start_timing":
-    case "stop_timing":
-    case "restart_timing": return { action, of: null };
-    case "submit":
-    case "reset": return first(offers.questions, (question) => ({ action, question }));
-    case "start_over": return { action, what: "slide", keep: [] };
-    case "mark": return { action, status: "completed" };
-    case "link": return { action, address: "" };
-    case "announce": return { action, text: "" };
-    case "wait": return { action, seconds: 1 };
-  }
+  return NEW[action](offers);
 }
 
 export function newRule(when: When): Rule {

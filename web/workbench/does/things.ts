@@ -17,33 +17,40 @@ export interface Things extends Offers {
 
 const SETS = new Set<Pattern["kind"]>(SETS_OF_THINGS);
 
+type Parts = Pick<Slide, "elements" | "overlays" | "questions" | "patterns">;
+const NOTHING: Parts = { elements: [], overlays: [], questions: [], patterns: [] };
+
+const ids = (things: readonly { id: string }[]): string[] => things.map(({ id }) => id);
+
+/** The words for everything that a rule can name, by id; without a slide, that on all slides. */
+function namesOf(slide: Slide | null, course: Course, slides: Readonly<Record<string, Slide>>): ReadonlyMap<string, string> {
+  const names = new Map<string, string>([["this", "it"]]);
+  for (const thing of [...course.variables, ...course.media]) names.set(thing.id, thing.name);
+  for (const part of slide ? [slide] : Object.values(slides)) {
+    for (const thing of [...part.elements, ...part.overlays, ...part.questions, ...part.patterns]) {
+      names.set(thing.id, thing.name || "a thing without a name");
+    }
+  }
+  for (const [id, other] of Object.entries(slides)) {
+    names.set(id, `${course.slides.indexOf(id) + 1} ${other.title}`);
+  }
+  return names;
+}
+
 export function useThings(slide: Slide | null): Things {
   const course = useCourse((state) => state.course);
   const slides = useCourse((state) => state.slides);
   return useMemo(() => {
-    const names = new Map<string, string>([["this", "it"]]);
-    for (const variable of course.variables) names.set(variable.id, variable.name);
-    for (const file of course.media) names.set(file.id, file.name);
-    const parts = slide ? [slide] : Object.values(slides);
-    for (const part of parts) {
-      for (const thing of [...part.elements, ...part.overlays, ...part.questions, ...part.patterns]) {
-        names.set(thing.id, thing.name || "a thing without a name");
-      }
-    }
-    for (const [id, other] of Object.entries(slides)) {
-      names.set(id, `${course.slides.indexOf(id) + 1} ${other.title}`);
-    }
-    const elements = slide?.elements ?? [];
-    const kinds = (...wanted: string[]): string[] => elements.filter((e) => wanted.includes(e.kind)).map((e) => e.id);
+    const names = namesOf(slide, course, slides);
+    const { elements, overlays, questions, patterns } = slide ?? NOTHING;
+    const kinds = (...wanted: string[]): string[] => ids(elements.filter((e) => wanted.includes(e.kind)));
     return {
       slide, course, slides, name: (id) => names.get(id) ?? "something that is gone",
-      things: [...(slide?.overlays.map(({ id }) => id) ?? []), ...elements.map(({ id }) => id)],
-      overlays: slide?.overlays.map(({ id }) => id) ?? [],
-      variables: course.variables.map(({ id }) => id), inputs: kinds("input"), media: kinds("video", "audio"),
+      things: [...ids(overlays), ...ids(elements)], overlays: ids(overlays), questions: ids(questions),
+      variables: ids(course.variables), inputs: kinds("input"), media: kinds("video", "audio"),
       moving: elements.flatMap((e) => e.moves.map((move): [string, string] => [e.id, move.id])),
-      questions: slide?.questions.map(({ id }) => id) ?? [],
-      sounds: course.media.filter(({ type }) => type.startsWith("audio/")).map(({ id }) => id),
-      sets: slide?.patterns.filter(({ kind }) => SETS.has(kind)).map(({ id }) => id) ?? [],
+      sounds: ids(course.media.filter(({ type }) => type.startsWith("audio/"))),
+      sets: ids(patterns.filter(({ kind }) => SETS.has(kind))),
       variable: (id) => course.variables.find((variable) => variable.id === id),
     };
   }, [slide, course, slides]);

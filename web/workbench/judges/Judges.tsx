@@ -64,20 +64,8 @@ function Counting({ question }: { question: Question }): ReactNode {
   return (
     <FoldCard title="Counts">
       <Stack gap="2">
-        {judged && (
-          <>
-            {question.purpose === "scored" && <Points question={question} onChange={change} />}
-            <Check label="As many attempts as they like" value={question.attempts === null} onChange={(endless) => change({ attempts: endless ? null : 2 })} />
-            {question.attempts !== null && question.attempts !== undefined && (
-              <Pair>
-                <NumberField label="attempts" value={question.attempts} min={1} max={100} onChange={(attempts) => change({ attempts: Math.round(attempts) })} />
-                {question.attempts > 1 && question.purpose === "scored" && (
-                  <NumberField label="costs %" value={Math.round(question.attempt_loss * 100)} min={0} max={100} onChange={(percent) => change({ attempt_loss: percent / 100 })} />
-                )}
-              </Pair>
-            )}
-          </>
-        )}
+        {judged && question.purpose === "scored" && <Points question={question} onChange={change} />}
+        {judged && <Attempts question={question} onChange={change} />}
         {question.kind === "open_answer" && question.purpose === "scored" && (
           <NumberField label="out of" value={question.points} min={0} max={10_000} onChange={(points) => change({ points })} />
         )}
@@ -86,15 +74,7 @@ function Counting({ question }: { question: Question }): ReactNode {
           <Choose label="till then the button" value={question.submit_is} options={SUBMIT} onChange={(submit_is) => change({ submit_is })} />
         )}
         <Check label="Must be answered before going on" value={question.required} onChange={(required) => change({ required })} />
-        <Flex gap="3" wrap="wrap">
-          <Check label="Time limit" value={question.time_limit !== null && question.time_limit !== undefined} onChange={(limited) => change({ time_limit: limited ? 60 : null })} />
-          {question.time_limit !== null && question.time_limit !== undefined && (
-            <NumberField bare label="seconds" value={question.time_limit} min={1} max={86_400} onChange={(seconds) => change({ time_limit: Math.round(seconds) })} />
-          )}
-        </Flex>
-        {question.time_limit !== null && question.time_limit !== undefined && (
-          <Check label="Whoever needs more time can have it" value={question.extendable} onChange={(extendable) => change({ extendable })} />
-        )}
+        <TimeLimit question={question} onChange={change} />
         <Check label="An unfinished answer is still there on coming back" value={question.keeps} onChange={(keeps) => change({ keeps })} />
         {judged && <Check label="Show the right answers at the end" value={question.show_right} onChange={(show_right) => change({ show_right })} />}
         <Choose label="then" value={question.after} options={AFTER} onChange={(after) => change({ after, again_from: after === "again" ? question.again_from ?? order[0] : question.again_from })} />
@@ -106,8 +86,42 @@ function Counting({ question }: { question: Question }): ReactNode {
   );
 }
 
+interface PartProps { question: Question; onChange: (part: object) => void }
+
+function Attempts({ question, onChange }: PartProps): ReactNode {
+  const { attempts, attempt_loss, purpose } = question;
+  return (
+    <>
+      <Check label="As many attempts as they like" value={attempts === null} onChange={(endless) => onChange({ attempts: endless ? null : 2 })} />
+      {typeof attempts === "number" && (
+        <Pair>
+          <NumberField label="attempts" value={attempts} min={1} max={100} onChange={(many) => onChange({ attempts: Math.round(many) })} />
+          {attempts > 1 && purpose === "scored" && (
+            <NumberField label="costs %" value={Math.round(attempt_loss * 100)} min={0} max={100} onChange={(percent) => onChange({ attempt_loss: percent / 100 })} />
+          )}
+        </Pair>
+      )}
+    </>
+  );
+}
+
+function TimeLimit({ question: { time_limit, extendable }, onChange }: PartProps): ReactNode {
+  const limited = typeof time_limit === "number";
+  return (
+    <>
+      <Flex gap="3" wrap="wrap">
+        <Check label="Time limit" value={limited} onChange={(wanted) => onChange({ time_limit: wanted ? 60 : null })} />
+        {limited && (
+          <NumberField bare label="seconds" value={time_limit} min={1} max={86_400} onChange={(seconds) => onChange({ time_limit: Math.round(seconds) })} />
+        )}
+      </Flex>
+      {limited && <Check label="Whoever needs more time can have it" value={extendable} onChange={(can) => onChange({ extendable: can })} />}
+    </>
+  );
+}
+
 /** What it gives: for all of it, for parts, for a wrong answer, and at the least. */
-function Points({ question, onChange }: { question: Question; onChange: (part: object) => void }): ReactNode {
+function Points({ question, onChange }: PartProps): ReactNode {
   // The least goes along with the penalty until it is set by hand: else the penalty would never be taken.
   const goesAlong = question.floor === 0 - question.penalty;
   return (

@@ -44,34 +44,58 @@ export function Outline(): ReactNode {
   }
 
   function onKeyDown(event: KeyboardEvent<HTMLInputElement>, id: string): void {
-    const field = event.currentTarget;
     const command = event.ctrlKey || event.metaKey;
-    const key = event.key;
-    if (key === "Enter") focusLine(addLine(id));
-    else if (key === "Tab") act(id, event.shiftKey ? furtherOut : furtherIn);
-    else if (key === "ArrowUp" || key === "ArrowDown") {
-      const by = key === "ArrowUp" ? -1 : 1;
-      if (event.altKey) {
-        shiftLines(actingOn(id), by);
-        focusLine(id);
-      } else focusBy(id, by, event.shiftKey);
-    } else if (key === "Backspace" && !field.value && !chosen.size) {
-      focusBy(id, -1, false);
-      removeLines(new Set([id]));
-    } else if ((key === "Delete" || key === "Backspace") && chosen.size > 1) {
-      removeLines(chosen);
-      setChosen(new Set());
-    } else if (key === "Escape") setChosen(new Set());
-    else if (command && key.toLowerCase() === "z") (event.shiftKey ? redo : undo)();
-    else if (command && key.toLowerCase() === "y") redo();
-    else if (command && (key === "c" || key === "x") && (chosen.size > 0 || field.selectionStart === field.selectionEnd)) {
+    if (!(command && onCommand(event, id)) && !onLineKey(event, id)) return;
+    event.preventDefault();
+    event.stopPropagation();
+  }
+
+  /** Keys with Ctrl; gives whether there is something to do. */
+  function onCommand(event: KeyboardEvent<HTMLInputElement>, id: string): boolean {
+    const field = event.currentTarget;
+    const key = event.key.toLowerCase();
+    if (key === "z") (event.shiftKey ? redo : undo)();
+    else if (key === "y") redo();
+    else if ((event.key === "c" || event.key === "x") && (chosen.size > 0 || field.selectionStart === field.selectionEnd)) {
       const ids = lines.filter((line) => actingOn(id).has(line.id)).map((line) => line.id);
       setTaken({ ids, cut: key === "x" });
       // What the system's clipboard held before no longer counts: this was taken last.
       void navigator.clipboard?.writeText("").catch(() => {});
-    } else return;
-    event.preventDefault();
-    event.stopPropagation();
+    } else return false;
+    return true;
+  }
+
+  /** Keys that make, move, choose and remove lines; gives whether there is something to do. */
+  function onLineKey(event: KeyboardEvent<HTMLInputElement>, id: string): boolean {
+    switch (event.key) {
+      case "Enter": focusLine(addLine(id)); return true;
+      case "Tab": act(id, event.shiftKey ? furtherOut : furtherIn); return true;
+      case "Escape": setChosen(new Set()); return true;
+      case "ArrowUp": goOrShift(event, id, -1); return true;
+      case "ArrowDown": goOrShift(event, id, 1); return true;
+      case "Backspace":
+      case "Delete": return removed(event, id);
+    }
+    return false;
+  }
+
+  function goOrShift(event: KeyboardEvent, id: string, by: 1 | -1): void {
+    if (event.altKey) {
+      shiftLines(actingOn(id), by);
+      focusLine(id);
+    } else focusBy(id, by, event.shiftKey);
+  }
+
+  /** Backspace takes away an empty line; with Delete, all that are chosen. */
+  function removed(event: KeyboardEvent<HTMLInputElement>, id: string): boolean {
+    if (event.key === "Backspace" && !event.currentTarget.value && !chosen.size) {
+      focusBy(id, -1, false);
+      removeLines(new Set([id]));
+    } else if (chosen.size > 1) {
+      removeLines(chosen);
+      setChosen(new Set());
+    } else return false;
+    return true;
   }
 
   function act(id: string, change: (id: string) => string): void {

@@ -1,5 +1,6 @@
 /** One line of the outline: a section or a slide, its title to be typed into. */
 import { Box, chakra, Flex, Text } from "@chakra-ui/react";
+import type { Slide } from "../../api/types";
 import { useSortable } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
 import { GripVertical } from "lucide-react";
@@ -48,14 +49,13 @@ const RowContent = memo(function RowContent(
 ): ReactNode {
   const slide = useCourse((state) => (line.kind === "slide" ? state.slides[line.id] : undefined));
   const here = useCourse((state) => state.place.slide === line.id);
-  const section = line.kind === "section";
-  const title = section ? line.title : slide?.title ?? "";
+  const title = line.kind === "section" ? line.title : slide?.title ?? "";
   const indent = slide?.indent ?? 0;
-  const aside = summary(slide?.notes, slide?.questions.length ?? 0);
+  const aside = slide ? summary(slide) : "";
   return (
     <Flex
       align="center" position="relative" borderRadius="6px" opacity={cut ? 0.5 : 1}
-      bg={chosen ? "marigold.soft" : undefined} pl={section ? "0" : `${IN + indent * IN}px`} mt={section ? "2.5" : "0"}
+      bg={chosen ? "marigold.soft" : undefined} {...indented(line.kind === "section", indent)}
       borderLeftWidth="3px" borderLeftColor={here ? "marigold" : "transparent"}
       css={{ "&:hover .grip, &:focus-within .grip": { opacity: 1 } }}
     >
@@ -67,23 +67,40 @@ const RowContent = memo(function RowContent(
         <GripVertical size={14} />
       </Box>
       {indent > 0 && <Text color="edge" mr="1" aria-hidden>↳</Text>}
-      <chakra.input
-        value={title} data-line={line.id} flex="1 1 auto" minW="60px" h="28px" px="1" bg="transparent" borderRadius="4px"
-        fontWeight={section ? 700 : 600} color={section ? "spruce" : "ink"} fontFamily={section ? "heading" : "body"} fontSize={section ? "15px" : "14px"}
-        aria-label={section ? `Section ${title}` : `Slide ${title}`} placeholder={section ? "Section" : "Slide"} maxLength={200}
-        onChange={(event) => (section ? renameSection(line.id, event.target.value) : renameSlide(line.id, event.target.value, `title-${line.id}`))}
-        onKeyDown={(event) => onKeyDown(event, line.id)} onPaste={(event) => onPaste(event, line.id)} onFocus={() => onFocus(line.id)}
-        onClick={(event) => { if (event.ctrlKey || event.metaKey || event.shiftKey) onChoose(line.id, event); }}
-        css={{ fieldSizing: "content" }}
-      />
+      <TitleField line={line} title={title} onKeyDown={onKeyDown} onPaste={onPaste} onChoose={onChoose} onFocus={onFocus} />
       {aside && <Text color="quiet" fontSize="12.5px" truncate flex="0 1000 auto" minW="0" px="1.5">{aside}</Text>}
     </Flex>
   );
 });
 
+/** A section stands out and has room above it; slides stand in, further where they are within others. */
+function indented(section: boolean, indent: number): { pl: string; mt: string } {
+  return section ? { pl: "0", mt: "2.5" } : { pl: `${IN + indent * IN}px`, mt: "0" };
+}
+
+const SECTION = { fontWeight: 700, color: "spruce", fontFamily: "heading", fontSize: "15px", placeholder: "Section" };
+const SLIDE = { fontWeight: 600, color: "ink", fontFamily: "body", fontSize: "14px", placeholder: "Slide" };
+
+function TitleField(
+  { line, title, onKeyDown, onPaste, onChoose, onFocus }: Pick<Props, "line" | "onKeyDown" | "onPaste" | "onChoose" | "onFocus"> & { title: string },
+): ReactNode {
+  const section = line.kind === "section";
+  const look = section ? SECTION : SLIDE;
+  return (
+    <chakra.input
+      value={title} data-line={line.id} flex="1 1 auto" minW="60px" h="28px" px="1" bg="transparent" borderRadius="4px"
+      {...look} aria-label={`${look.placeholder} ${title}`} maxLength={200}
+      onChange={(event) => (section ? renameSection(line.id, event.target.value) : renameSlide(line.id, event.target.value, `title-${line.id}`))}
+      onKeyDown={(event) => onKeyDown(event, line.id)} onPaste={(event) => onPaste(event, line.id)} onFocus={() => onFocus(line.id)}
+      onClick={(event) => { if (event.ctrlKey || event.metaKey || event.shiftKey) onChoose(line.id, event); }}
+      css={{ fieldSizing: "content" }}
+    />
+  );
+}
+
 export const OutlineRow = memo(Row);
 
-function summary(notes: string | undefined, questions: number): string {
-  if (questions) return questions === 1 ? "a question" : `${questions} questions`;
-  return notes?.split("\n")[0] ?? "";
+function summary({ notes, questions }: Slide): string {
+  if (questions.length) return questions.length === 1 ? "a question" : `${questions.length} questions`;
+  return notes.split("\n")[0] ?? "";
 }

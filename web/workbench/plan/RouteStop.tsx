@@ -29,6 +29,38 @@ function Ends(): ReactNode {
   );
 }
 
+const WRONG = { borderColor: "brick", borderStyle: "dashed" };
+const HERE = { borderColor: "marigold", borderStyle: "solid" };
+const USUAL = { borderColor: "edge", borderStyle: "solid" };
+
+function StopTitle({ number, title, small, current }: { number: number; title: string; small: boolean; current: boolean }): ReactNode {
+  return (
+    <Text fontSize={small ? "19px" : "12.5px"} fontWeight={current ? 700 : 600} truncate mt="1">
+      <Box as="span" color="quiet" fontWeight="400">{number} </Box>{title || "Untitled"}
+    </Text>
+  );
+}
+
+/** In place of a picture that would be too small to see. */
+function BigNumber({ number }: { number: number }): ReactNode {
+  return (
+    <Flex h="54px" align="center" justify="center" bg="spruce.soft" borderRadius="5px" fontSize="30px" fontWeight="700" color="spruce" aria-hidden>
+      {number}
+    </Flex>
+  );
+}
+
+/** How many questions the slide has, at its corner. */
+function Questions({ many }: { many: number }): ReactNode {
+  if (!many) return null;
+  return (
+    <Flex position="absolute" top="-9px" right="-9px" w="24px" h="24px" align="center" justify="center" aria-label={count(many, "question")}>
+      <Box position="absolute" w="17px" h="17px" bg="spruce" transform="rotate(45deg)" borderRadius="3px" />
+      <Text position="relative" color="onSpruce" fontSize="11px" fontWeight="700">{many}</Text>
+    </Flex>
+  );
+}
+
 export const SlideStop = memo(function SlideStop({ id, data }: NodeProps): ReactNode {
   const slide = useCourse((state) => state.slides[id]);
   const { number, unreached, deadEnd } = data as StopData;
@@ -36,32 +68,21 @@ export const SlideStop = memo(function SlideStop({ id, data }: NodeProps): React
   const title = slide?.title ?? "";
   const found = useSought((state) => isSought(title, state.text));
   const small = useStore((state) => state.transform[2] < TOO_SMALL);
-  const wrong = unreached ? "Nothing leads here" : deadEnd ? "Leads nowhere" : "";
+  const wrong = unreached ? "Nothing leads here" : deadEnd && "Leads nowhere";
   return (
     <Box w={`${W}px`} textAlign="center" cursor="pointer" data-route-stop={id} title={title}>
       <Ends />
       <Box
         bg="sheet" p="2px" borderWidth="2px" borderRadius="8px" minH="62px" position="relative"
-        borderColor={wrong ? "brick" : current || found ? "marigold" : "edge"} borderStyle={wrong ? "dashed" : "solid"}
+        {...(wrong ? WRONG : current || found ? HERE : USUAL)}
         boxShadow={found ? "0 0 0 4px {colors.marigold.soft}" : undefined}
       >
-        {small ? (
-          <Flex h="54px" align="center" justify="center" bg="spruce.soft" borderRadius="5px" fontSize="30px" fontWeight="700" color="spruce" aria-hidden>
-            {number}
-          </Flex>
-        ) : (
+        {small ? <BigNumber number={number} /> : (
           <Box borderRadius="5px" overflow="hidden" aria-hidden>{slide && <SlidePicture slide={slide} w={W - 8} />}</Box>
         )}
-        {slide && slide.questions.length > 0 && (
-          <Flex position="absolute" top="-9px" right="-9px" w="24px" h="24px" align="center" justify="center" aria-label={count(slide.questions.length, "question")}>
-            <Box position="absolute" w="17px" h="17px" bg="spruce" transform="rotate(45deg)" borderRadius="3px" />
-            <Text position="relative" color="onSpruce" fontSize="11px" fontWeight="700">{slide.questions.length}</Text>
-          </Flex>
-        )}
+        {slide && <Questions many={slide.questions.length} />}
       </Box>
-      <Text fontSize={small ? "19px" : "12.5px"} fontWeight={current ? 700 : 600} truncate mt="1">
-        <Box as="span" color="quiet" fontWeight="400">{number} </Box>{title || "Untitled"}
-      </Text>
+      <StopTitle number={number} title={title} small={small} current={current} />
       {wrong && <Text fontSize="11.5px" color="brick">{wrong}</Text>}
     </Box>
   );

@@ -14,6 +14,10 @@ export interface WayData extends Record<string, unknown> {
 const BEND = 0.16;
 const LABEL_AT = 0.5;
 
+const BACK = { stroke: "#b4472f", strokeWidth: 2, strokeDasharray: "6 5", "data-way": "back" };
+const RULE = { stroke: "#c9bda6", strokeWidth: 2, "data-way": "rule" };
+const ONWARD = { stroke: "#c9bda6", strokeWidth: 4, "data-way": "onward" };
+
 interface Point { x: number; y: number }
 
 /** The point at share `t` of a quadratic curve. */
@@ -36,24 +40,28 @@ export const WayEdge = memo(function WayEdge(
   return (
     <>
       <path
-        id={id} d={path} fill="none" stroke={back ? "#b4472f" : "#c9bda6"} strokeWidth={rule || back ? 2 : 4}
-        strokeDasharray={back ? "6 5" : undefined} strokeLinecap="round" opacity={few || marked || !rule ? 1 : 0.25} data-way={back ? "back" : rule ? "rule" : "onward"}
+        id={id} d={path} fill="none" {...(back ? BACK : rule ? RULE : ONWARD)}
+        strokeLinecap="round" opacity={few || marked || !rule ? 1 : 0.25}
       />
-      {why && (few || marked) && (
-        <EdgeLabelRenderer>
-          <div
-            title={why} data-why
-            style={{
-              position: "absolute", zIndex: 10, transform: `translate(-50%, -50%) translate(${label.x}px, ${label.y}px)`, maxWidth: 170,
-              padding: "2px 8px", borderRadius: 10, width: "max-content", pointerEvents: "all", border: "1px solid #d8cdb9", background: "#fffefb", color: back ? "#b4472f" : "#5b665f",
-              fontSize: 11, lineHeight: 1.25, textAlign: "center", overflow: "hidden", display: "-webkit-box", WebkitBoxOrient: "vertical",
-              WebkitLineClamp: 4,
-            }}
-          >
-            {why}
-          </div>
-        </EdgeLabelRenderer>
-      )}
+      {why && (few || marked) && <WayLabel why={why} back={back} at={label} />}
     </>
   );
 });
+
+function WayLabel({ why, back, at }: { why: string; back: boolean; at: Point }): ReactNode {
+  return (
+    <EdgeLabelRenderer>
+      <div
+        title={why} data-why
+        style={{
+          position: "absolute", zIndex: 10, transform: `translate(-50%, -50%) translate(${at.x}px, ${at.y}px)`, maxWidth: 170,
+          padding: "2px 8px", borderRadius: 10, width: "max-content", pointerEvents: "all", border: "1px solid #d8cdb9", background: "#fffefb", color: back ? "#b4472f" : "#5b665f",
+          fontSize: 11, lineHeight: 1.25, textAlign: "center", overflow: "hidden", display: "-webkit-box", WebkitBoxOrient: "vertical",
+          WebkitLineClamp: 4,
+        }}
+      >
+        {why}
+      </div>
+    </EdgeLabelRenderer>
+  );
+}

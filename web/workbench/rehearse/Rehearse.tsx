@@ -27,6 +27,20 @@ const LONGEST = 500;
 
 interface Run { url: string; from: string | null; number: number }
 
+/** The address of a rehearsal, which says where it begins and with which values of variables. */
+function addressOf({ url, from }: Run, starting: Readonly<Record<string, Value>>): string {
+  const begin = new URLSearchParams({ ...(from ? { from } : {}), set: JSON.stringify(starting) });
+  return `${url}#${begin.toString()}`;
+}
+
+/** What a thing of the program is called, as authors see it. */
+function nameIn(index: Index | null, id: string): string {
+  if (!index) return "something";
+  const named = index.elements.get(id)?.draw ?? index.questions.get(id) ?? index.variables.get(id);
+  const titled = index.overlays.get(id) ?? index.slides.get(id);
+  return named?.name || titled?.title || "something";
+}
+
 export default function Rehearse(): ReactNode {
   const slug = useCourse((state) => state.slug);
   const slides = useCourse((state) => state.slides);
@@ -48,8 +62,7 @@ export default function Rehearse(): ReactNode {
   const [starting, setStarting] = useState<Readonly<Record<string, Value>>>({});
   const here = search.get("from");
 
-  const name = (id: string): string => index?.elements.get(id)?.draw.name || index?.overlays.get(id)?.title
-    || index?.questions.get(id)?.name || index?.slides.get(id)?.title || index?.variables.get(id)?.name || "something";
+  const name = (id: string): string => nameIn(index, id);
 
   function tell(command: RehearsalCommand): void {
     if (run) frame.current?.contentWindow?.postMessage(command, new URL(run.url).origin);
@@ -166,7 +179,7 @@ export default function Rehearse(): ReactNode {
         <Flex gap="3" align="center">
           <QuietButton onClick={back}><ArrowLeft size={16} /> Back to Build</QuietButton>
           <Text fontWeight="700" flex="1" truncate>
-            {current ? `${order.indexOf(current) + 1} · ${slides[current]?.title ?? ""}` : ""}
+            {current && `${order.indexOf(current) + 1} · ${slides[current]?.title ?? ""}`}
           </Text>
           <QuietButton borderRadius="full" aria-pressed={asking} disabled={!run} bg={asking ? "sky.soft" : undefined} onClick={() => ask(!asking)}>
             <CircleHelp size={15} /> {asking ? "Click on anything" : "Why?"}
@@ -182,7 +195,7 @@ export default function Rehearse(): ReactNode {
         <Box flex="1" minH="0" bg="sheet" borderRadius="card" overflow="hidden" boxShadow="0 1px 10px rgb(34 48 43 / 12%)">
           {run ? (
             <iframe
-              key={run.number} ref={frame} title="The course" src={`${run.url}#${new URLSearchParams({ ...(run.from ? { from: run.from } : {}), set: JSON.stringify(starting) }).toString()}`}
+              key={run.number} ref={frame} title="The course" src={addressOf(run, starting)}
               sandbox="allow-scripts allow-same-origin" style={{ width: "100%", height: "100%", border: 0 }}
               onLoad={() => frame.current?.contentWindow?.focus()}
             />

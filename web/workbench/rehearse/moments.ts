@@ -19,30 +19,35 @@ export function momentOf(message: RehearsalMessage): Moment | null {
   return { event: message.event, state: fromFrames(message.state), effects: message.effects, log: message.log, message };
 }
 
+type Name = (id: string) => string;
+type Words = { readonly [E in Event as E["event"]]: (event: E, name: Name, index: Index) => string };
+
+const WORDS: Words = {
+  start: () => "start",
+  clicked: ({ target }, name) => `“${name(target)}” clicked`,
+  double_clicked: ({ target }, name) => `“${name(target)}” double-clicked`,
+  pointed: ({ target, away }, name) => `“${name(target)}” ${away ? "no longer " : ""}pointed at`,
+  key: ({ key }) => `key ${key}`,
+  entered: ({ target, value }, name) => `“${name(target)}” set to ${String(value)}`,
+  set: ({ target, value }, name) => `“${name(target)}” set here to ${String(value)}`,
+  answered: ({ question, part, value }, _, index) => answerWords(index.questions.get(question), part, String(value)),
+  dropped: ({ target, on }, name) => `“${name(target)}” dropped${on ? ` on “${name(on)}”` : ""}`,
+  media: ({ target, what }, name) => `“${name(target)}” ${what}`,
+  played: ({ target }, name) => `“${name(target)}” plays`,
+  next: () => "Next",
+  previous: () => "Back",
+  slide: ({ target }, name) => `to “${name(target)}”`,
+  close: ({ target }, name) => `“${name(target)}” closed`,
+  pause: ({ on }) => (on ? "go on" : "pause"),
+  resume: () => "resume",
+  leave: () => "leave",
+  more_time: ({ factor }) => (factor ? `time limits ${factor} times as long` : "no time limits"),
+  tick: () => "time passes",
+};
+
 /** What happened, in a few words. */
-export function eventWords(event: Event, name: (id: string) => string, index: Index): string {
-  switch (event.event) {
-    case "start": return "start";
-    case "clicked": return `“${name(event.target)}” clicked`;
-    case "double_clicked": return `“${name(event.target)}” double-clicked`;
-    case "pointed": return `“${name(event.target)}” ${event.away ? "no longer " : ""}pointed at`;
-    case "key": return `key ${event.key}`;
-    case "entered": return `“${name(event.target)}” set to ${String(event.value)}`;
-    case "set": return `“${name(event.target)}” set here to ${String(event.value)}`;
-    case "answered": return answerWords(index.questions.get(event.question), event.part, String(event.value));
-    case "dropped": return `“${name(event.target)}” dropped${event.on ? ` on “${name(event.on)}”` : ""}`;
-    case "media": return `“${name(event.target)}” ${event.what}`;
-    case "played": return `“${name(event.target)}” plays`;
-    case "next": return "Next";
-    case "previous": return "Back";
-    case "slide": return `to “${name(event.target)}”`;
-    case "close": return `“${name(event.target)}” closed`;
-    case "pause": return event.on ? "go on" : "pause";
-    case "resume": return "resume";
-    case "leave": return "leave";
-    case "more_time": return event.factor ? `time limits ${event.factor} times as long` : "no time limits";
-    case "tick": return "time passes";
-  }
+export function eventWords(event: Event, name: Name, index: Index): string {
+  return (WORDS[event.event] as (event: Event, name: Name, index: Index) => string)(event, name, index);
 }
 
 /** What was put where, in the words of the question. */
@@ -71,21 +76,29 @@ export function recorded(index: Index, moments: readonly Moment[]): { events: Re
     if (passed > 0) events.push({ event: "tick", ms: passed });
     events.push({ ...event });
     const after = events.length - 1;
-    const expect = (what: Expected["what"], of: string, value: Expected["value"] = null): void => {
-      expected.push({ after, what, of, value });
-    };
-    if (state.slide && state.slide !== before?.slide) expect("slide", state.slide);
-    for (const overlay of state.overlays) if (!before?.overlays.includes(overlay)) expect("open", overlay);
-    if (state.slide && state.slide === before?.slide) {
-      for (const element of index.onSlide.get(state.slide) ?? []) {
-        const [was, is] = [isVisible(index, before, element), isVisible(index, state, element)];
-        if (was !== is) expect(is ? "shown" : "hidden", element);
-      }
-    }
-    for (const [name, value] of Object.entries(state.variables)) {
-      if (before && before.variables[name] !== value) expect("variable", name, value);
-    }
+    expected.push(...changes(index, before, state).map(([what, of, value = null]): Expected => ({ after, what, of, value })));
     before = state;
   }
   return { events, expected };
+}
+
+type Changed = [what: Expected["what"], of: string, value?: Expected["value"]];
+
+/** What is otherwise than before: the slide, overlays, what is shown, variables. */
+function changes(index: Index, before: State | null, state: State): Changed[] {
+  const slide: Changed[] = state.slide && state.slide !== before?.slide ? [["slide", state.slide]] : [];
+  const opened = state.overlays.filter((overlay) => !before?.overlays.includes(overlay)).map((overlay): Changed => ["open", overlay]);
+  if (!before) return [...slide, ...opened];
+  const variables = Object.entries(state.variables).filter(([name, value]) => before.variables[name] !== value)
+    .map(([name, value]): Changed => ["variable", name, value]);
+  return [...slide, ...opened, ...shownOrHidden(index, before, state), ...variables];
+}
+
+/** What of the slide is shown and was not, or the other way round; nothing where the slide is new. */
+function shownOrHidden(index: Index, before: State, state: State): Changed[] {
+  if (!state.slide || state.slide !== before.slide) return [];
+  return (index.onSlide.get(state.slide) ?? []).flatMap((element): Changed[] => {
+    const is = isVisible(index, state, element);
+    return is === isVisible(index, before, element) ? [] : [[is ? "shown" : "hidden", element]];
+  });
 }

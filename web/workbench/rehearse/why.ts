@@ -1,5 +1,5 @@
 /** Why something is as it is: the rule, gate, cue or pattern behind it, and what it waits for. */
-import type { ProgramRule } from "../../api/types";
+import type { ProgramElement, ProgramRule } from "../../api/types";
 import { evaluate, gateIsOpen, isVisible } from "../../player/engine/expression";
 import type { Index } from "../../player/engine/program";
 import type { State } from "../../player/engine/state";
@@ -17,24 +17,34 @@ export function why(index: Index, moments: readonly Moment[], thing: string, nam
   const state = moments.at(-1)?.state;
   if (!state) return [];
   if (thing === "next") return whyNext(index, state, name);
-  const reasons: Reason[] = [];
+  const closed = whyClosed(index, state, thing, name);
+  if (!index.elements.has(thing)) return closed.length ? closed : [{ words: "This is the slide itself: it is always there." }];
+  return [
+    ...closed, ...whyShown(index, moments, state, thing, name), ...whyOff(index, state, thing, name),
+    ...whyLook(index, moments, state, thing),
+  ];
+}
+
+/** That the overlay on which a thing is, or which it is, is closed. */
+function whyClosed(index: Index, state: State, thing: string, name: Name): Reason[] {
   const overlay = index.overlayOf.get(thing) ?? (index.overlays.has(thing) ? thing : undefined);
-  if (overlay && !state.overlays.includes(overlay)) {
-    reasons.push({ words: `The overlay “${name(overlay)}” is closed.` }, ...waysTo(index, "open", overlay, name));
-  }
-  if (!index.elements.has(thing)) return reasons.length ? reasons : [{ words: "This is the slide itself: it is always there." }];
-  reasons.push(...whyShown(index, moments, state, thing, name));
+  if (!overlay || state.overlays.includes(overlay)) return [];
+  return [{ words: `The overlay “${name(overlay)}” is closed.` }, ...waysTo(index, "open", overlay, name)];
+}
+
+function whyOff(index: Index, state: State, thing: string, name: Name): Reason[] {
   const element = index.elements.get(thing);
-  if (element && isVisible(index, state, thing) && element.control !== "none" && !toYesNo(evaluate(index, state, element.enabled))) {
-    reasons.push({ words: `It is switched off: ${inWords(index, state, element.enabled, name)}.`, element: thing });
-  }
+  if (!element || element.control === "none" || !isVisible(index, state, thing)) return [];
+  if (toYesNo(evaluate(index, state, element.enabled))) return [];
+  return [{ words: `It is switched off: ${inWords(index, state, element.enabled, name)}.`, element: thing }];
+}
+
+function whyLook(index: Index, moments: readonly Moment[], state: State, thing: string): Reason[] {
   const look = state.looks[thing];
-  if (look) {
-    const given = element?.draw.looks[look]?.name ?? look;
-    const rule = lastRule(index, moments, (action) => action.do === "look" && action.element === thing);
-    reasons.push({ words: `It has the look “${given}”${rule ? `, given by: ${rule.words}` : ""}.`, element: rule?.owner ?? thing });
-  }
-  return reasons;
+  if (!look) return [];
+  const given = index.elements.get(thing)?.draw.looks[look]?.name ?? look;
+  const rule = lastRule(index, moments, (action) => action.do === "look" && action.element === thing);
+  return [{ words: `It has the look “${given}”${rule ? `, given by: ${rule.words}` : ""}.`, element: rule?.owner ?? thing }];
 }
 
 function whyShown(index: Index, moments: readonly Moment[], state: State, thing: string, name: Name): Reason[] {
@@ -45,28 +55,34 @@ function whyShown(index: Index, moments: readonly Moment[], state: State, thing:
   if (!shown && group && !isVisible(index, state, group)) {
     return [{ words: `Its group “${name(group)}” is hidden.`, element: group }, ...whyShown(index, moments, state, group, name)];
   }
-  if (state.hidden[thing] !== undefined) {
-    const rule = lastRule(index, moments, (action) => (
-      (action.do === "show" || action.do === "hide" || action.do === "toggle") && action.element === thing
-    ));
-    const how = shown ? "shown" : "hidden";
-    return [
-      { words: rule ? `It is ${how} since ${rule.after}: ${rule.words}.` : `It is ${how} by a rule.`, element: rule?.owner ?? thing },
-      ...(shown ? [] : waysTo(index, "show", thing, name)),
-    ];
-  }
+  if (state.hidden[thing] !== undefined) return whyByRule(index, moments, thing, shown, name);
+  const cue = whyByCue(index, state, element, shown);
+  if (cue) return [cue];
+  if (shown) return [{ words: "It is shown from the start, and nothing has hidden it.", element: thing }];
+  const condition = element.visible === false ? "it is hidden at first" : inWords(index, state, element.visible, name);
+  return [{ words: `It is not shown: ${condition}.`, element: thing }, ...waysTo(index, "show", thing, name)];
+}
+
+function whyByRule(index: Index, moments: readonly Moment[], thing: string, shown: boolean, name: Name): Reason[] {
+  const rule = lastRule(index, moments, (action) => (
+    (action.do === "show" || action.do === "hide" || action.do === "toggle") && action.element === thing
+  ));
+  const how = shown ? "shown" : "hidden";
+  return [
+    { words: rule ? `It is ${how} since ${rule.after}: ${rule.words}.` : `It is ${how} by a rule.`, element: rule?.owner ?? thing },
+    ...(shown ? [] : waysTo(index, "show", thing, name)),
+  ];
+}
+
+/** What the first cue of an element says, where that is why it is shown or not. */
+function whyByCue(index: Index, state: State, element: ProgramElement, shown: boolean): Reason | null {
   const span = element.spans[0];
-  if (span) {
-    const now = state.clocks[index.clockOf(thing)]?.at ?? 0;
-    const until = span.until ? ` until ${seconds(span.until)}` : "";
-    const there = now >= span.at && (!span.until || now < span.until);
-    if (there === shown) return [{ words: `Its cue shows it from ${seconds(span.at)}${until}; the timing is at ${seconds(now)}.`, element: thing }];
-  }
-  if (!shown) {
-    const condition = element.visible === false ? "it is hidden at first" : inWords(index, state, element.visible, name);
-    return [{ words: `It is not shown: ${condition}.`, element: thing }, ...waysTo(index, "show", thing, name)];
-  }
-  return [{ words: "It is shown from the start, and nothing has hidden it.", element: thing }];
+  if (!span) return null;
+  const now = state.clocks[index.clockOf(element.draw.id)]?.at ?? 0;
+  const there = now >= span.at && (!span.until || now < span.until);
+  if (there !== shown) return null;
+  const until = span.until ? ` until ${seconds(span.until)}` : "";
+  return { words: `Its cue shows it from ${seconds(span.at)}${until}; the timing is at ${seconds(now)}.`, element: element.draw.id };
 }
 
 function whyNext(index: Index, state: State, name: Name): Reason[] {
@@ -91,35 +107,39 @@ function open(index: Index, state: State, node: unknown): unknown[] {
   return toYesNo(evaluate(index, state, node)) ? [] : [node];
 }
 
+const JOINED: Readonly<Record<string, string>> = { and: ", and ", or: ", or " };
+const COMPARED: Readonly<Record<string, string>> = {
+  "=": "is", "!=": "is not", ">=": "is at least", ">": "is more than", "<=": "is at most", "<": "is less than",
+};
+
+/** What a condition asks of one thing (in quotes), with how far it has come; `node` is all of it. */
+const ASKED: Readonly<Record<string, (index: Index, state: State, id: string, name: Name, node: unknown) => string>> = {
+  variable: (_, state, id, name) => `“${name(id)}” (now ${String(state.variables[id])})`,
+  clicked: (_, state, id, name) => `“${name(id)}” ${state.clicked.has(id) ? "was clicked" : "has not been clicked yet"}`,
+  all_seen: (index, state, id, name) => {
+    const left = (index.sets.get(id)?.of ?? []).filter((one) => !state.clicked.has(one));
+    return left.length ? `still to click: ${left.map((one) => `“${name(one)}”`).join(", ")}` : `“${name(id)}” was seen in full`;
+  },
+  shown: (_, __, id, name) => `“${name(id)}” is shown`,
+  locked: (_, __, id, name) => `“${name(id)}” is to be answered`,
+  right: (_, __, id, name) => `“${name(id)}” is to be answered right`,
+  chosen: (_, __, id, name) => `an answer of “${name(id)}” is to be chosen`,
+  watched: (index, state, id, name, node) =>
+    `what was played of “${name(id)}” (now ${Math.round(Number(evaluate(index, state, node)) * 100)} %)`,
+  seconds_on: (index, state, _, __, node) => `the seconds on this slide (now ${String(evaluate(index, state, node))})`,
+};
+
 /** A condition in plain words, with how far it has come. */
 function inWords(index: Index, state: State, node: unknown, name: Name): string {
   if (!Array.isArray(node)) return node === true ? "always" : node === false ? "never" : String(node);
   const [operator, a, b] = node as [string, unknown, unknown];
   const part = (other: unknown): string => inWords(index, state, other, name);
-  switch (operator) {
-    case "and": return node.slice(1).map(part).join(", and ");
-    case "or": return node.slice(1).map(part).join(", or ");
-    case "not": return `not: ${part(a)}`;
-    case "variable": return `“${name(String(a))}” (now ${String(state.variables[String(a)])})`;
-    case "clicked": return `“${name(String(a))}” ${state.clicked.has(String(a)) ? "was clicked" : "has not been clicked yet"}`;
-    case "all_seen": {
-      const left = (index.sets.get(String(a))?.of ?? []).filter((id) => !state.clicked.has(id));
-      return left.length ? `still to click: ${left.map((id) => `“${name(id)}”`).join(", ")}` : `“${name(String(a))}” was seen in full`;
-    }
-    case "shown": return `“${name(String(a))}” is shown`;
-    case "locked": return `“${name(String(a))}” is to be answered`;
-    case "right": return `“${name(String(a))}” is to be answered right`;
-    case "chosen": return `an answer of “${name(String(a))}” is to be chosen`;
-    case "watched": return `what was played of “${name(String(a))}” (now ${Math.round(Number(evaluate(index, state, node)) * 100)} %)`;
-    case "seconds_on": return `the seconds on this slide (now ${String(evaluate(index, state, node))})`;
-    case "=": return `${part(a)} is ${part(b)}`;
-    case "!=": return `${part(a)} is not ${part(b)}`;
-    case ">=": return `${part(a)} is at least ${part(b)}`;
-    case ">": return `${part(a)} is more than ${part(b)}`;
-    case "<=": return `${part(a)} is at most ${part(b)}`;
-    case "<": return `${part(a)} is less than ${part(b)}`;
-  }
-  return operator;
+  const joined = JOINED[operator];
+  if (joined) return node.slice(1).map(part).join(joined);
+  if (operator === "not") return `not: ${part(a)}`;
+  const compared = COMPARED[operator];
+  if (compared) return `${part(a)} ${compared} ${part(b)}`;
+  return ASKED[operator]?.(index, state, String(a), name, node) ?? operator;
 }
 
 /** What would show or open a thing: the rules that do so. */

@@ -10,22 +10,25 @@ import { tiles } from "./tiles";
 import { Solution, useFrame, wordsOf } from "./useFrame";
 import { thingAt, usePointerDrag } from "./usePointerDrag";
 
-export function Item({ element }: { element: ProgramElement }): ReactNode {
+/** What putting an item on a target, or picking it up first, needs to know and to do. */
+function useItem(element: ProgramElement) {
   const { index, state, scale, dispatch, picked, pick } = useActing();
   const { id } = element.draw;
-  const lifted = picked === id;
-  const enabled = isEnabled(index, state, id);
   const question = element.question ?? "";
   const part = element.choice ?? "";
-  const endless = index.questions.get(question)?.parts.some((other) => other.id === part && other.endless) ?? false;
+  const lifted = picked === id;
+  const enabled = isEnabled(index, state, id);
+  const asked = index.questions.get(question);
+  const endless = asked?.parts.some((other) => other.id === part && other.endless) ?? false;
   const put = (target: string): void => {
     dispatch({ event: "answered", question, part, value: target });
     pick(null);
   };
-  const targets = index.questions.get(question)?.targets ?? [];
+  const lift = (): void => pick(lifted ? null : id);
   const { offset, handlers } = usePointerDrag(
-    scale, enabled, () => pick(lifted ? null : id),
+    scale, enabled, lift,
     (x, y) => {
+      const targets = asked?.targets ?? [];
       const on = thingAt(x, y, "data-element", targets.map((target) => target.element));
       const target = targets.find((one) => one.element === on)?.id ?? "";
       if (target || !endless) put(target);
@@ -34,44 +37,32 @@ export function Item({ element }: { element: ProgramElement }): ReactNode {
     // Where it may be put is seen while it is on its way.
     () => pick(id),
   );
+  const given = answerOf(state, question).given.filter(([name]) => name === part);
+  return { index, state, id, question, part, lifted, enabled, endless, put, lift, drop: () => pick(null), offset, handlers, given };
+}
+
+export function Item({ element }: { element: ProgramElement }): ReactNode {
+  const item = useItem(element);
+  const { index, state, part, lifted, enabled, offset, given } = item;
   const { draw, grader, mark, solution, view, style } = useFrame(element, lifted || offset !== null);
   if (!grader) return null;
-  const given = answerOf(state, question).given.filter(([name]) => name === part);
+  const line = grader.arrange === "line";
   const on = given.map(([, target]) => wordsFor(grader, target)).join(", ");
   const home = { left: draw.x, top: draw.y };
-  const at = given.length && !endless && grader.arrange !== "line" ? placeOn(index, state, grader, part, draw) : home;
-  const [dx, dy] = offset ?? [0, 0];
-  const line = grader.arrange === "line";
-  const moved = offset && !line ? { translate: `${dx}px ${dy}px` } : {};
-  function onKeyDown(event: KeyboardEvent): void {
-    if (event.key === "Enter" || event.key === " ") pick(lifted ? null : id);
-    else if (event.key === "Escape" && lifted) pick(null);
-    else if ((event.key === "Delete" || event.key === "Backspace") && given.length) put("");
-    else return;
-    event.preventDefault();
-    event.stopPropagation();
-  }
+  const lies = given.length > 0 && !item.endless && !line;
+  const at = lies ? placeOn(index, state, grader, part, draw) : home;
+  const moved = offset && !line ? { translate: `${offset[0]}px ${offset[1]}px` } : {};
   return (
     <>
       {line && <Lines grader={grader} state={state} index={index} part={part} from={draw} pull={offset} />}
-      {endless && !line && given.map(([, target]) => (
-        <button
-          key={target} type="button" className="zz-element zz-item zz-copy" disabled={!enabled} data-result={mark}
-          aria-label={`Take ${wordsOf(draw)} off ${wordsFor(grader, target)}`} style={{ ...style, ...placeOn(index, state, grader, part, draw, target) }}
-          onClick={(event) => { event.stopPropagation(); put(`-${target}`); }}
-        >
-          {view}
-        </button>
-      ))}
-      {lifted && offset === null && given.length > 0 && (
-        <button type="button" className="zz-element zz-takes" style={{ ...style, ...home, zIndex: 9_000 }} onClick={() => put("")}>
-          <span className="zz-back">put back</span>
-        </button>
+      {item.endless && !line && (
+        <Copies item={item} grader={grader} draw={draw} mark={mark} style={style}>{view}</Copies>
       )}
+      <PutBack item={item} style={{ ...style, ...home }} />
       <div
-        {...handlers} role="button" tabIndex={enabled ? 0 : -1} data-element={id} data-result={mark} aria-disabled={!enabled}
-        className={`zz-element zz-item${enabled ? " zz-live zz-drags" : ""}${offset ? " zz-dragged" : ""}${lifted ? " zz-picked" : ""}`}
-        aria-pressed={lifted} aria-roledescription="movable" style={{ ...style, ...at, ...moved }} onKeyDown={onKeyDown}
+        {...item.handlers} role="button" tabIndex={enabled ? 0 : -1} data-element={item.id} data-result={mark} aria-disabled={!enabled}
+        className={itemClasses(item)} aria-pressed={lifted} aria-roledescription="movable" style={{ ...style, ...at, ...moved }}
+        onKeyDown={(event) => onItemKey(event, item)}
         aria-label={marked(on ? `${wordsOf(draw)}, ${line ? "with" : "on"} ${on}` : wordsOf(draw), mark, solution)}
       >
         {view}
@@ -81,16 +72,53 @@ export function Item({ element }: { element: ProgramElement }): ReactNode {
   );
 }
 
+/** The copies of an endless item on their targets; a click takes one off. */
+function Copies({ item, grader, draw, mark, style, children }: {
+  item: ReturnType<typeof useItem>; grader: Grader; draw: Element; mark: string | undefined; style: CSSProperties; children: ReactNode;
+}): ReactNode {
+  return item.given.map(([, target]) => (
+    <button
+      key={target} type="button" className="zz-element zz-item zz-copy" disabled={!item.enabled} data-result={mark}
+      aria-label={`Take ${wordsOf(draw)} off ${wordsFor(grader, target)}`}
+      style={{ ...style, ...placeOn(item.index, item.state, grader, item.part, draw, target) }}
+      onClick={(event) => { event.stopPropagation(); item.put(`-${target}`); }}
+    >
+      {children}
+    </button>
+  ));
+}
+
+/** At the place of an item that is picked up and lies elsewhere: a way back to it. */
+function PutBack({ item, style }: { item: ReturnType<typeof useItem>; style: CSSProperties }): ReactNode {
+  if (!item.lifted || item.offset !== null || !item.given.length) return null;
+  return (
+    <button type="button" className="zz-element zz-takes" style={{ ...style, zIndex: 9_000 }} onClick={() => item.put("")}>
+      <span className="zz-back">put back</span>
+    </button>
+  );
+}
+
+function itemClasses({ enabled, offset, lifted }: ReturnType<typeof useItem>): string {
+  return `zz-element zz-item${enabled ? " zz-live zz-drags" : ""}${offset ? " zz-dragged" : ""}${lifted ? " zz-picked" : ""}`;
+}
+
+function onItemKey(event: KeyboardEvent, item: ReturnType<typeof useItem>): void {
+  if (event.key === "Enter" || event.key === " ") item.lift();
+  else if (event.key === "Escape" && item.lifted) item.drop();
+  else if ((event.key === "Delete" || event.key === "Backspace") && item.given.length) item.put("");
+  else return;
+  event.preventDefault();
+  event.stopPropagation();
+}
+
 export function Target({ element }: { element: ProgramElement }): ReactNode {
   const { index, state, dispatch, picked, pick } = useActing();
   const { draw, grader, part, enabled, view, style } = useFrame(element, false);
   const item = picked === null ? undefined : index.elements.get(picked);
-  const only = grader?.targets.find(({ id }) => id === part)?.only ?? [];
-  const takes = enabled && item?.control === "item" && item.question === element.question
-    && (!only.length || only.includes(item.choice ?? ""));
   const question = element.question ?? "";
+  const takes = enabled && item !== undefined && belongs(item, grader, question, part);
   const on = answerOf(state, question).given.filter(([, target]) => target === part)
-    .map(([name]) => grader?.parts.find((other) => other.id === name)?.words ?? "").join(", ");
+    .map(([name]) => wordsOfPart(grader, name)).join(", ");
   const put = (): void => {
     if (item) dispatch({ event: "answered", question, part: item.choice ?? "", value: part });
     pick(null);
@@ -111,6 +139,17 @@ export function Target({ element }: { element: ProgramElement }): ReactNode {
       {view}
     </div>
   );
+}
+
+/** Whether `item` may be put on the target `part` of a question. */
+function belongs(item: ProgramElement, grader: Grader | undefined, question: string, part: string): boolean {
+  if (item.control !== "item" || item.question !== question) return false;
+  const only = grader?.targets.find(({ id }) => id === part)?.only ?? [];
+  return !only.length || only.includes(item.choice ?? "");
+}
+
+function wordsOfPart(grader: Grader | undefined, part: string): string {
+  return grader?.parts.find(({ id }) => id === part)?.words ?? "";
 }
 
 function wordsFor(grader: Grader, target: string): string {

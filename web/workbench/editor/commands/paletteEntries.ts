@@ -8,7 +8,7 @@ import {
 } from "lucide-react";
 import { useNavigate } from "react-router";
 import { api, take } from "../../../api/client";
-import type { Element, RuleAction } from "../../../api/types";
+import type { Element, RuleAction, Slide } from "../../../api/types";
 import { addElement, type Addition } from "../../store/adding";
 import { duplicateSelected } from "../../store/clipboard";
 import {
@@ -97,6 +97,17 @@ function exactly(typed: string, selected: readonly string[]): Entry[] {
     }));
 }
 
+/** That an answer is the right one, where `element` is one of a question that is judged. */
+function marking({ questions }: Slide, element: string): Entry[] {
+  const asked = questions.find((q) => q.purpose !== "survey" && choicesOf(q).some((c) => c.element === element));
+  return !asked ? [] : [{
+    word: "Mark as the right answer", also: "judges correct", group: "question", icon: SquareCheck,
+    run: () => { const now = currentSlide(); if (now) changeSlide("Right answer", {
+      ...now, questions: now.questions.map((q) => (q.id === asked.id ? withRight(q, element) : q)),
+    }); },
+  }];
+}
+
 export function useEntries(typed: string, at: [number, number] | null, pickPicture: () => void, pickPlaying: () => void): Entry[] {
   const navigate = useNavigate();
   const { slug, course, slides, place } = useCourse.getState();
@@ -141,24 +152,19 @@ export function useEntries(typed: string, at: [number, number] | null, pickPictu
     word: label, also: "arrange line up space size order", group: "arrange", icon,
     run: () => void arrangeSelected(label, { ...how, ...(how.edge || how.axis ? { to_slide: !many } : {}) }),
   }));
-  const only = many ? undefined : slides[slide ?? ""]?.elements.find(({ id }) => id === place.selected[0]);
+  const shown = slides[slide ?? ""];
+  const only = many ? undefined : shown?.elements.find(({ id }) => id === place.selected[0]);
   const leading = !only ? [] : [
     ...course.slides.filter((id) => id !== slide).map((id): Entry => ({
       word: `When clicked, go to ${slides[id]?.title ?? ""}`, key: `lead ${id}`, also: "does link lead", group: `does “${only.name}”`,
       icon: CornerDownRight, sought: true, run: () => addAction(only.id, { action: "go", go: { to: "slide", slide: id } }),
     })),
-    ...(slides[slide ?? ""]?.overlays ?? []).map(({ id, name }): Entry => ({
+    ...(shown?.overlays ?? []).map(({ id, name }): Entry => ({
       word: `When clicked, open ${name}`, key: `open ${id}`, also: "does show overlay", group: `does “${only.name}”`,
       icon: PictureInPicture2, sought: true, run: () => addAction(only.id, { action: "show", what: id }),
     })),
   ];
-  const asked = only && slides[slide ?? ""]?.questions.find((q) => q.purpose !== "survey" && choicesOf(q).some((c) => c.element === only.id));
-  const judging: Entry[] = !asked || !only ? [] : [{
-    word: "Mark as the right answer", also: "judges correct", group: "question", icon: SquareCheck,
-    run: () => { const now = currentSlide(); if (now) changeSlide("Right answer", {
-      ...now, questions: now.questions.map((q) => (q.id === asked.id ? withRight(q, only.id) : q)),
-    }); },
-  }];
+  const judging = only && shown ? marking(shown, only.id) : [];
   const fromLayouts = layouts.map((layout): Entry => ({
     word: `New slide: ${layout.name}`, key: layout.id, also: "layout", group: "slide", icon: FilePlus2, sought: true, run: () => void addSlide(layout.id),
   }));

@@ -33,56 +33,76 @@ function elsewhere(target: EventTarget | null): boolean {
     && target.closest("input, textarea, select, [contenteditable=true], [role=menu], [role=dialog], [role=listbox], [data-own-keys]") !== null;
 }
 
+interface Pressed {
+  event: KeyboardEvent;
+  /** In lower case. */
+  key: string;
+  command: boolean;
+  arrow: [number, number] | undefined;
+  selected: boolean;
+  openPalette: (at: [number, number] | null) => void;
+  rehearse: () => void;
+}
+
+interface Shortcut {
+  fits: (pressed: Pressed) => boolean;
+  run: (pressed: Pressed) => void;
+  /** The browser does with the key what it does. */
+  passes?: boolean;
+}
+
+/** Keys that count wherever the focus is. */
+const EVERYWHERE: readonly Shortcut[] = [
+  { fits: ({ command, key }) => command && key === "s", run: () => void save() },
+  { fits: ({ command, key }) => command && key === "f", run: () => showPanel("find") },
+  {
+    fits: ({ event }) => event.key === "F6" && !useCourse.getState().editing,
+    run: ({ event }) => goToPane(event.shiftKey ? -1 : 1),
+  },
+];
+
+/** Keys that count while nothing is typed; the first that fits. */
+const SHORTCUTS: readonly Shortcut[] = [
+  { fits: ({ command }) => command, run: onCommand, passes: true },
+  {
+    fits: ({ event }) => event.altKey && (event.key === "ArrowLeft" || event.key === "ArrowRight"),
+    run: ({ event }) => goBy(event.key === "ArrowRight" ? 1 : -1),
+  },
+  {
+    fits: ({ event, arrow, selected }) => arrow !== undefined && selected && !event.altKey,
+    run: ({ event, arrow }) => nudgeBy(arrow, event.shiftKey ? FAR : STEP, false),
+  },
+  { fits: ({ key }) => key === "/", run: ({ openPalette }) => openPalette(null) },
+  { fits: ({ key, selected }) => selected && (key === "delete" || key === "backspace"), run: () => void removeSelected() },
+  { fits: ({ event, key }) => key === "tab" && inStage(event.target), run: ({ event }) => selectNext(event.shiftKey ? -1 : 1) },
+  {
+    fits: ({ event, key }) => (key === "enter" || key === "f2") && inStage(event.target),
+    run: ({ event }) => editSelected(event), passes: true,
+  },
+  { fits: ({ key }) => key === "escape", run: leave, passes: true },
+  { fits: ({ event, key }) => key === "t" && !event.altKey, run: toggleTiming, passes: true },
+  { fits: ({ event, key }) => key === "r" && !event.altKey, run: ({ rehearse }) => rehearse(), passes: true },
+];
+
+function runFirst(shortcuts: readonly Shortcut[], pressed: Pressed): boolean {
+  const found = shortcuts.find(({ fits }) => fits(pressed));
+  if (!found) return false;
+  if (!found.passes) pressed.event.preventDefault();
+  found.run(pressed);
+  return true;
+}
+
 export function useShortcuts(openPalette: (at: [number, number] | null) => void): void {
   const navigate = useNavigate();
   useEffect(() => {
     function onKeyDown(event: KeyboardEvent): void {
       const { slug, place, editing } = useCourse.getState();
-      const command = event.ctrlKey || event.metaKey;
-      if (command && event.key.toLowerCase() === "s") {
-        event.preventDefault();
-        void save();
-        return;
-      }
-      if (command && event.key.toLowerCase() === "f") {
-        event.preventDefault();
-        showPanel("find");
-        return;
-      }
-      if (event.key === "F6" && !editing) {
-        event.preventDefault();
-        goToPane(event.shiftKey ? -1 : 1);
-        return;
-      }
-      if (elsewhere(event.target) || editing) return;
-      const arrow = ARROWS[event.key];
-      const selected = place.selected.length > 0;
-      if (command) onCommand(event, arrow, selected);
-      else if (event.altKey && (event.key === "ArrowLeft" || event.key === "ArrowRight")) {
-        event.preventDefault();
-        goBy(event.key === "ArrowRight" ? 1 : -1);
-      } else if (arrow && selected && !event.altKey) {
-        event.preventDefault();
-        const far = event.shiftKey ? FAR : STEP;
-        nudge(arrow[0] * far, arrow[1] * far, false);
-      } else if (event.key === "/") {
-        event.preventDefault();
-        openPalette(null);
-      } else if ((event.key === "Delete" || event.key === "Backspace") && selected) {
-        event.preventDefault();
-        void removeSelected();
-      } else if (event.key === "Tab" && inStage(event.target)) {
-        event.preventDefault();
-        selectNext(event.shiftKey ? -1 : 1);
-      } else if ((event.key === "Enter" || event.key === "F2") && inStage(event.target)) {
-        editSelected(event);
-      } else if (event.key === "Escape") {
-        leave();
-      } else if (event.key.toLowerCase() === "t" && !event.altKey) {
-        toggleTiming();
-      } else if (event.key.toLowerCase() === "r" && !event.altKey) {
-        void navigate(`/courses/${slug}/rehearse?from=${place.slide ?? ""}`);
-      }
+      const pressed: Pressed = {
+        event, key: event.key.toLowerCase(), command: event.ctrlKey || event.metaKey, arrow: ARROWS[event.key],
+        selected: place.selected.length > 0, openPalette,
+        rehearse: () => void navigate(`/courses/${slug}/rehearse?from=${place.slide ?? ""}`),
+      };
+      if (!runFirst(EVERYWHERE, pressed) && !elsewhere(event.target) && !editing) runFirst(SHORTCUTS, pressed);
     }
     function onPaste(event: ClipboardEvent): void {
       if (elsewhere(event.target) || useCourse.getState().editing) return;
@@ -96,6 +116,10 @@ export function useShortcuts(openPalette: (at: [number, number] | null) => void)
       window.removeEventListener("paste", onPaste);
     };
   }, [navigate, openPalette]);
+}
+
+function nudgeBy(arrow: [number, number] | undefined, by: number, resizes: boolean): void {
+  if (arrow) nudge(arrow[0] * by, arrow[1] * by, resizes);
 }
 
 /** What comes from the clipboard: files, what was copied here, or words for a new text. */
@@ -140,38 +164,36 @@ function editSelected(event: KeyboardEvent): void {
   }
 }
 
-function onCommand(
-  event: KeyboardEvent, arrow: [number, number] | undefined, selected: boolean,
-): void {
-  const key = event.key.toLowerCase();
-  const far = event.shiftKey ? FAR : STEP;
-  const actions: Record<string, () => void> = {
-    z: () => (event.shiftKey ? redo() : undo()),
-    y: redo,
-    c: () => void copySelected(),
-    x: () => void cutSelected(),
-    g: () => void (event.shiftKey ? ungroupSelected() : groupSelected()),
-    "]": () => void arrangeSelected("One further up", { level: "forward" }),
-    "[": () => void arrangeSelected("One further down", { level: "backward" }),
-    "0": zoomToFit,
-    "-": () => zoomBy(-1),
-    "+": () => zoomBy(1),
-    "=": () => zoomBy(1),
-    d: () => void duplicateSelected(),
-    a: () => select(currentSlide()?.elements.filter((e) => !e.group && !e.locked).map((e) => e.id) ?? []),
-  };
+/** What Ctrl with a key does; with Shift some of it does the opposite. */
+const COMMANDS: Readonly<Record<string, (shift: boolean) => void>> = {
+  z: (shift) => (shift ? redo() : undo()),
+  y: redo,
+  c: () => void copySelected(),
+  x: () => void cutSelected(),
+  g: (shift) => void (shift ? ungroupSelected() : groupSelected()),
+  "]": () => void arrangeSelected("One further up", { level: "forward" }),
+  "[": () => void arrangeSelected("One further down", { level: "backward" }),
+  "0": zoomToFit,
+  "-": () => zoomBy(-1),
+  "+": () => zoomBy(1),
+  "=": () => zoomBy(1),
+  d: () => void duplicateSelected(),
+  a: () => select(currentSlide()?.elements.filter((e) => !e.group && !e.locked).map((e) => e.id) ?? []),
+};
+
+function onCommand({ event, key, arrow, selected }: Pressed): void {
   if (event.altKey && (key === "c" || key === "v")) {
     event.preventDefault();
     (key === "c" ? copyStyle : applyStyle)();
     return;
   }
-  const action = arrow && selected
-    ? () => nudge(arrow[0] * far, arrow[1] * far, true) : actions[key];
+  const far = event.shiftKey ? FAR : STEP;
+  const action = arrow && selected ? () => nudgeBy(arrow, far, true) : COMMANDS[key];
   if (!action) return;
   // What is selected as text on the page is copied as text.
   if ((key === "c" || key === "x") && !selected) return;
   event.preventDefault();
-  action();
+  action(event.shiftKey);
 }
 
 function goBy(step: number): void {

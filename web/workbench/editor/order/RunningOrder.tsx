@@ -92,6 +92,16 @@ function readAndRest(slide: Slide | undefined): [Element[], Element[]] {
   return [here.filter(isRead), here.filter((element) => !isRead(element))];
 }
 
+/** In the list the arrows go from row to row, with Shift selecting them; on the slide they move things. */
+function goToRow(event: KeyboardEvent, id: string, step: number): void {
+  const rows = [...event.currentTarget.closest("[data-pane]")?.querySelectorAll<HTMLElement>("[data-row]") ?? []];
+  const next = rows[rows.findIndex((row) => row.dataset.row === id) + step];
+  next?.focus();
+  if (next?.dataset.row && event.shiftKey) {
+    select([...new Set([...useCourse.getState().place.selected, id, next.dataset.row])]);
+  }
+}
+
 interface RowProps { slide: Slide; element: Element; number: number | null; depth: number }
 
 export const Row = memo(function Row({ slide, element, number, depth }: RowProps): ReactNode {
@@ -99,25 +109,17 @@ export const Row = memo(function Row({ slide, element, number, depth }: RowProps
   const [typing, setTyping] = useState<"name" | "words" | null>(null);
   const { setNodeRef, listeners, transform, transition, isDragging } = useSortable({ id: element.id });
   const Icon = iconOf(element);
-  const part = partOf(slide, element);
-  const words = says(element);
-  const missing = needsAlternative(slide, element) || (part && element.kind === "shape" && !words);
 
   function onKeyDown(event: KeyboardEvent): void {
     const step = { ArrowUp: -1, ArrowDown: 1 }[event.key];
+    const command = event.ctrlKey || event.metaKey;
     if (step && event.altKey) {
       reorderElement(element.id, slide.elements.indexOf(element) + step);
-    } else if (step && !event.ctrlKey && !event.metaKey) {
-      // In the list the arrows go from row to row, with Shift selecting them; on the slide they move things.
-      const rows = [...event.currentTarget.closest("[data-pane]")?.querySelectorAll<HTMLElement>("[data-row]") ?? []];
-      const next = rows[rows.findIndex((row) => row.dataset.row === element.id) + step];
-      next?.focus();
-      if (next?.dataset.row && event.shiftKey) {
-        select([...new Set([...useCourse.getState().place.selected, element.id, next.dataset.row])]);
-      }
+    } else if (step && !command) {
+      goToRow(event, element.id, step);
     } else if (event.key === "F2") setTyping("name");
     else if (event.key === "Enter" && event.shiftKey) setTyping("words");
-    else if (event.key === " " && (event.ctrlKey || event.metaKey)) choose(event);
+    else if (event.key === " " && command) choose(event);
     else return;
     event.preventDefault();
     event.stopPropagation();
@@ -148,12 +150,7 @@ export const Row = memo(function Row({ slide, element, number, depth }: RowProps
             aria-pressed={selected} data-row={element.id} _hover={{ bg: selected ? undefined : "table" }}
           >
             <Box pt="2px" color="quiet" flex="none"><Icon size={15} aria-hidden /></Box>
-            <Box flex="1" minW="0">
-              <Text fontWeight="600" truncate>{element.name}</Text>
-              {words && <Text color="quiet" fontSize="12.5px" lineClamp={2} data-words>{words}</Text>}
-              {part && <Text color="spruce" fontSize="12px">{part}</Text>}
-              {missing && <Text color="brick" fontSize="12px" data-words>no text alternative</Text>}
-            </Box>
+            <RowWords slide={slide} element={element} />
             {element.locked && <Lock size={13} aria-label="locked" />}
             {element.hidden_while_editing && <EyeOff size={13} aria-label="hidden while editing" />}
             {number && <Text color="quiet" fontSize="12px">{number}</Text>}
@@ -163,6 +160,21 @@ export const Row = memo(function Row({ slide, element, number, depth }: RowProps
     </Box>
   );
 });
+
+/** The name, what is read out, what it is in a question, and that something is missing. */
+function RowWords({ slide, element }: { slide: Slide; element: Element }): ReactNode {
+  const part = partOf(slide, element);
+  const words = says(element);
+  const missing = needsAlternative(slide, element) || (part && element.kind === "shape" && !words);
+  return (
+    <Box flex="1" minW="0">
+      <Text fontWeight="600" truncate>{element.name}</Text>
+      {words && <Text color="quiet" fontSize="12.5px" lineClamp={2} data-words>{words}</Text>}
+      {part && <Text color="spruce" fontSize="12px">{part}</Text>}
+      {missing && <Text color="brick" fontSize="12px" data-words>no text alternative</Text>}
+    </Box>
+  );
+}
 
 function inWords(target: EventTarget): boolean {
   return target instanceof globalThis.Element && target.closest("[data-words]") !== null;

@@ -7,6 +7,7 @@ import { promptedSlide } from "../../store/following";
 import { addSlide } from "../../store/slides";
 import { edit, select, useCourse } from "../../store/store";
 import { Empty } from "../../../kit/Empty";
+import type { Slide } from "../../../api/types";
 import { MainButton } from "../../../kit/MainButton";
 import { EditInPlace } from "../text/EditInPlace";
 import { Handles } from "./Handles";
@@ -35,6 +36,33 @@ const NOTHING: ReadonlySet<string> = new Set();
 const MARGIN = 28;
 const BAR = 44;
 
+const ROOMY = { overflow: "auto", align: "flex-start", justify: "flex-start", p: `${MARGIN}px` };
+const FITTED = { overflow: "hidden", align: "center", justify: "center" };
+
+/** The scale at which a slide of `size` fits into the frame, at most twice its size. */
+function useFitted(frame: RefObject<HTMLDivElement | null>, size: { w: number; h: number }): number {
+  const [fitted, setFitted] = useState(0);
+  useEffect(() => {
+    const element = frame.current;
+    if (!element) return;
+    const observer = new ResizeObserver(() => {
+      setFitted(Math.min(
+        (element.clientWidth - 2 * MARGIN) / size.w, (element.clientHeight - 2 * MARGIN - BAR) / size.h, 2,
+      ));
+    });
+    observer.observe(element);
+    return () => observer.disconnect();
+  }, [frame, size.w, size.h]);
+  return fitted;
+}
+
+/** The looks of the one thing that is selected, where it has some. */
+function LooksOfSelected({ made, slide }: { made: Slide | undefined; slide: Slide | undefined }): ReactNode {
+  const selected = useCourse((state) => state.place.selected);
+  const only = selected.length === 1 ? made?.elements.find((other) => other.id === selected[0]) : undefined;
+  return only && hasLooks(only, slide) ? <LooksStrip element={only} /> : null;
+}
+
 export function Stage({ pointer, onAdd }: Props): ReactNode {
   const frame = useRef<HTMLDivElement>(null);
   const paper = useRef<HTMLDivElement>(null);
@@ -51,20 +79,7 @@ export function Stage({ pointer, onAdd }: Props): ReactNode {
   const selected = useCourse((state) => state.place.selected);
   const timed = useTiming((state) => state.open);
   const aside = useMemo(() => (slide ? asideOf(slide, selected) : NOTHING), [slide, selected]);
-  const [fitted, setFitted] = useState(0);
-  const scale = fitted * zoom;
-
-  useEffect(() => {
-    const element = frame.current;
-    if (!element) return;
-    const observer = new ResizeObserver(() => {
-      setFitted(Math.min(
-        (element.clientWidth - 2 * MARGIN) / size.w, (element.clientHeight - 2 * MARGIN - BAR) / size.h, 2,
-      ));
-    });
-    observer.observe(element);
-    return () => observer.disconnect();
-  }, [size.w, size.h]);
+  const scale = useFitted(frame, size) * zoom;
 
   const shown = useMemo(() => {
     if (!slide) return null;
@@ -81,14 +96,10 @@ export function Stage({ pointer, onAdd }: Props): ReactNode {
   }
 
   const element = slide?.elements.find((other) => other.id === editing);
-  const only = selected.length === 1 ? made?.elements.find((other) => other.id === selected[0]) : undefined;
-  const roomy = zoom > 1;
   return (
     <Box flex="1" minW="0" position="relative" bg="table" role="region" aria-label="Slide" data-pane="slide">
       <Flex
-        ref={frame} position="absolute" inset="0" overflow={roomy ? "auto" : "hidden"}
-        align={roomy ? "flex-start" : "center"} justify={roomy ? "flex-start" : "center"}
-        p={roomy ? `${MARGIN}px` : undefined} pb={`${BAR}px`}
+        ref={frame} position="absolute" inset="0" {...(zoom > 1 ? ROOMY : FITTED)} pb={`${BAR}px`}
         onPointerMove={({ clientX, clientY }) => { pointer.current = () => point({ clientX, clientY }); }}
         onPointerLeave={() => { pointer.current = nowhere; }}
         onPointerDown={(event) => { if (event.target === frame.current) { select([]); edit(null); } }}
@@ -126,7 +137,7 @@ export function Stage({ pointer, onAdd }: Props): ReactNode {
           </Empty>
         )}
       </Flex>
-      {only && !editing && !timed && hasLooks(only, slide) && <LooksStrip element={only} />}
+      {!editing && !timed && <LooksOfSelected made={made} slide={slide} />}
       {slide && edited && <OverlayBar slide={slide} edited={edited} />}
       {slide && <StageBar scale={scale} onAdd={() => onAdd(null)} />}
     </Box>

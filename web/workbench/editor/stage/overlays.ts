@@ -30,14 +30,8 @@ export function atHand(element: Element, edited: Overlay | null, aside: Readonly
  * selected, else the first.
  */
 export function asideOf(slide: Slide, selected: readonly string[]): ReadonlySet<string> {
-  const aside = new Set<string>();
-  for (const pattern of slide.patterns) {
-    const moments = momentsOf(pattern);
-    const looked = moments.find((moment) => moment.some((id) => selected.includes(id))) ?? moments[0];
-    for (const moment of moments) for (const { id } of slide.elements) {
-      if (moment !== looked && moment.includes(id) && !looked?.includes(id)) aside.add(id);
-    }
-  }
+  const there = new Set(slide.elements.map(({ id }) => id));
+  const aside = new Set(slide.patterns.flatMap((pattern) => otherMoments(pattern, selected)).filter((id) => there.has(id)));
   for (const pattern of slide.patterns) {
     if (pattern.kind === "reveal_set") for (const { trigger } of pattern.items) aside.delete(trigger);
     if (pattern.kind === "flip_cards") {
@@ -47,6 +41,13 @@ export function asideOf(slide: Slide, selected: readonly string[]): ReadonlySet<
   const members = slide.elements.filter(({ group }) => group && aside.has(group));
   for (const { id } of members) aside.add(id);
   return aside;
+}
+
+/** What a pattern shows only at other moments than the one that is looked at. */
+function otherMoments(pattern: Pattern, selected: readonly string[]): string[] {
+  const moments = momentsOf(pattern);
+  const looked = moments.find((moment) => moment.some((id) => selected.includes(id))) ?? moments[0];
+  return moments.filter((moment) => moment !== looked).flat().filter((id) => !looked?.includes(id));
 }
 
 /** The moments of a pattern at which different things are there. */

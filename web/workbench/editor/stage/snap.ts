@@ -138,27 +138,29 @@ function lines(box: Box, targets: Targets): Hold[] {
 
 /** The gaps between the moved box and its neighbours; equal ones beyond them are shown as well. */
 function gaps(box: Box, boxes: readonly Box[]): Hold[] {
-  const found: Hold[] = [];
-  for (const axis of ["x", "y"] as const) {
+  return (["x", "y"] as const).flatMap((axis) => {
     const { start, length, cross, breadth } = AXES[axis];
-    const [before, after] = beside(box, boxes, axis);
-    const middle = box[cross] + box[breadth] / 2;
-    const show = (from: number, to: number): void => {
-      if (to - from >= 1) {
-        found.push({ axis: axis === "x" ? "y" : "x", at: middle, from, to, gap: Math.round(to - from) });
-      }
-    };
-    const [left, beyondLeft] = before;
-    const [right, beyondRight] = after;
     const end = (other: Box): number => other[start] + other[length];
-    const near = left ? box[start] - end(left) : null;
-    const far = right ? right[start] - box[start] - box[length] : null;
-    if (left && near !== null) show(end(left), box[start]);
-    if (right && far !== null) show(box[start] + box[length], right[start]);
-    if (left && beyondLeft && near !== null && same(left[start] - end(beyondLeft), near)) show(end(beyondLeft), left[start]);
-    if (right && beyondRight && far !== null && same(beyondRight[start] - end(right), far)) show(end(right), beyondRight[start]);
-  }
-  return found;
+    const [before, after] = beside(box, boxes, axis);
+    const found = [
+      ...gapsOnOneSide(box, before, (near, far) => [end(far), near[start]]),
+      ...gapsOnOneSide(box, after, (near, far) => [end(near), far[start]]),
+    ];
+    const at = box[cross] + box[breadth] / 2;
+    return found.filter(([from, to]) => to - from >= 1).map(([from, to]): Hold => (
+      { axis: axis === "x" ? "y" : "x", at, from, to, gap: Math.round(to - from) }));
+  });
+}
+
+type Gap = readonly [from: number, to: number];
+
+/** The gap from `box` to its neighbour on one side, and the next one if it is as large. */
+function gapsOnOneSide(box: Box, [next, beyond]: readonly Box[], between: (near: Box, far: Box) => Gap): Gap[] {
+  if (!next) return [];
+  const gap = between(box, next);
+  if (!beyond) return [gap];
+  const other = between(next, beyond);
+  return same(other[1] - other[0], gap[1] - gap[0]) ? [gap, other] : [gap];
 }
 
 function same(a: number, b: number): boolean {

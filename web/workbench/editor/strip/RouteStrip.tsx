@@ -164,30 +164,6 @@ const Stop = memo(function Stop({ id, number, x, y, paired, current, last, lost 
     event.stopPropagation();
   }
 
-  function finish(title: string): void {
-    setRenaming(false);
-    renameSlide(id, title);
-  }
-
-  const label = (
-    <Text
-      fontSize="12px" fontWeight={current ? 700 : 500} color={current ? "ink" : "quiet"} truncate
-      textAlign="center" px="1" title={slide.title} h="18px"
-    >
-      {slide.title || "Untitled"}
-    </Text>
-  );
-  const name = renaming ? (
-    <Input
-      size="2xs" h="18px" minH="18px" autoFocus defaultValue={slide.title} aria-label="Title of the slide" data-own-keys
-      onBlur={(event) => finish(event.target.value)} maxLength={200}
-      onKeyDown={(event) => {
-        event.stopPropagation();
-        if (event.key === "Enter") finish(event.currentTarget.value);
-        if (event.key === "Escape") setRenaming(false);
-      }}
-    />
-  ) : label;
   return (
     <Box
       ref={setNodeRef} position="absolute" w={`${STEP}px`} px="2" data-stop={id}
@@ -195,12 +171,13 @@ const Stop = memo(function Stop({ id, number, x, y, paired, current, last, lost 
       style={{ transform: CSS.Translate.toString(transform), transition }} zIndex={isDragging ? 5 : 1}
       display="flex" flexDirection={low ? "column-reverse" : "column"}
     >
-      {name}
+      {renaming
+        ? <TitleField id={id} title={slide.title} onDone={() => setRenaming(false)} />
+        : <StopTitle title={slide.title} current={current} />}
       <SlideMenu id={id} onRename={() => setRenaming(true)}>
         <Box
           position="relative" mx="auto" w={`${THUMB + 8}px`} h={paired ? "38px" : "46px"} p="2px" bg="sheet"
-          borderWidth="2px" borderColor={current ? "marigold" : lost ? "brick" : "edge"} borderRadius="8px"
-          borderStyle={lost && !current ? "dashed" : "solid"} title={lost ? "Nothing leads here, or it leads nowhere" : undefined}
+          borderWidth="2px" borderRadius="8px" {...outlineOf(current, lost)}
         >
           <Box borderRadius="5px" overflow="hidden" h={paired ? "30px" : "38px"} aria-hidden>{rested && <SlidePicture slide={slide} w={THUMB} />}</Box>
           <Box
@@ -214,6 +191,42 @@ const Stop = memo(function Stop({ id, number, x, y, paired, current, last, lost 
     </Box>
   );
 });
+
+/** The outline of a stop: the current one, one that the way does not lead through, or any. */
+function outlineOf(current: boolean, lost: boolean): { borderColor: string; borderStyle: string; title?: string } {
+  const title = lost ? { title: "Nothing leads here, or it leads nowhere" } : {};
+  if (current) return { borderColor: "marigold", borderStyle: "solid", ...title };
+  return { borderColor: lost ? "brick" : "edge", borderStyle: lost ? "dashed" : "solid", ...title };
+}
+
+function StopTitle({ title, current }: { title: string; current: boolean }): ReactNode {
+  return (
+    <Text
+      fontSize="12px" fontWeight={current ? 700 : 500} color={current ? "ink" : "quiet"} truncate
+      textAlign="center" px="1" title={title} h="18px"
+    >
+      {title || "Untitled"}
+    </Text>
+  );
+}
+
+function TitleField({ id, title, onDone }: { id: string; title: string; onDone: () => void }): ReactNode {
+  const finish = (typed: string): void => {
+    onDone();
+    renameSlide(id, typed);
+  };
+  return (
+    <Input
+      size="2xs" h="18px" minH="18px" autoFocus defaultValue={title} aria-label="Title of the slide" data-own-keys
+      onBlur={(event) => finish(event.target.value)} maxLength={200}
+      onKeyDown={(event) => {
+        event.stopPropagation();
+        if (event.key === "Enter") finish(event.currentTarget.value);
+        if (event.key === "Escape") onDone();
+      }}
+    />
+  );
+}
 
 function focusStop(place: number): void {
   document.querySelector<HTMLElement>(`[data-stop-button="${place}"]`)?.focus();
