@@ -7,6 +7,7 @@ import pydantic
 from django.http import HttpRequest, HttpResponse
 from ninja import NinjaAPI
 from ninja.errors import AuthenticationError, ValidationError
+from zigzag_core.errors import Refusal
 
 from .accounts.api import router as accounts
 from .accounts.auth import signed_in
@@ -19,7 +20,7 @@ from .courses.media_api import router as media
 from .courses.questions_api import router as questions
 from .jobs.api import router as jobs
 from .practice.api import router as practice
-from .problems import Problem
+from .problems import Problem, problem_of
 from .publishing.api import router as publishing
 
 logger = logging.getLogger(__name__)
@@ -51,6 +52,11 @@ api.add_router("/practice", practice)
 @api.exception_handler(Problem)
 def _problem(request: HttpRequest, problem: Problem) -> HttpResponse:
     return api.create_response(request, problem.body, status=problem.status)
+
+
+@api.exception_handler(Refusal)
+def _refused(request: HttpRequest, refusal: Refusal) -> HttpResponse:
+    return _problem(request, problem_of(refusal))
 
 
 @api.exception_handler(AuthenticationError)

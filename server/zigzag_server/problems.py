@@ -1,6 +1,13 @@
-"""Errors that people read: what happened, what is kept, what to do."""
+"""Errors that people read: what happened, what is kept, what to do.
+
+Refusals of the core and of the server come to one form, with one status for each sort: 404 for
+what is not there or not yours, 409 for conflicts, 413 for what is too large, 422 for what cannot
+be done, 429 for too much at once, 503 for what may work later.
+"""
 
 from typing import Any
+
+from zigzag_core.errors import Refusal
 
 
 class Problem(Exception):
@@ -12,5 +19,15 @@ class Problem(Exception):
         self.body = {"code": code, "message": message, **extra}
 
 
+def problem_of(refusal: Refusal, kept: str = "Nothing was changed.", before: str = "") -> Problem:
+    """Return a refusal of the core as the API tells it, with the words for what is `kept`."""
+    words = str(refusal)
+    if "othing was " in words:
+        kept = ""  # It says so itself.
+    at = {} if refusal.at is None else {"at": refusal.at}
+    return Problem(422, refusal.code, f"{before}{words} {kept}".strip(), **at)
+
+
 def not_found(what: str) -> Problem:
+    """Return the 404 `Problem` for a thing that there is not, or that is another author's."""
     return Problem(404, "not_found", f"There is no such {what}, or it is not yours.")

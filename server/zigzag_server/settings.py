@@ -44,6 +44,7 @@ INSTALLED_APPS = [
     "zigzag_server.courses",
     "zigzag_server.publishing",
     "zigzag_server.practice",
+    "zigzag_server.upkeep",
     "zigzag_demo",
 ]
 
@@ -107,6 +108,13 @@ JOB_SECONDS = int(os.environ.get("ZIGZAG_JOB_SECONDS", "600"))
 """A job is ended after so many seconds."""
 JOBS_AT_ONCE = False
 """Run each job within the request that asks for it. Only tests do."""
+
+KEEP = {
+    "deleted_days": int(os.environ.get("ZIGZAG_KEEP_DELETED_DAYS", "30")),
+    "state_days": int(os.environ.get("ZIGZAG_KEEP_STATE_DAYS", "90")),
+    "packages": int(os.environ.get("ZIGZAG_KEEP_PACKAGES", "20")),
+}
+"""What ``manage.py clean`` leaves: see `upkeep.cleaning`."""
 
 DATA_UPLOAD_MAX_MEMORY_SIZE = 20_000_000
 FILE_UPLOAD_MAX_MEMORY_SIZE = 5_000_000

@@ -4,7 +4,8 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 from zigzag_core.course import Caption
-from zigzag_core.media.captions import BadCaptions, read_captions, write_captions
+from zigzag_core.errors import BadCaptions
+from zigzag_core.media.captions import read_captions, write_captions
 
 VTT = """WEBVTT
 

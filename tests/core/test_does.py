@@ -31,9 +31,10 @@ from zigzag_core.editing.copies.copying import (
     duplicate_slide,
     paste,
 )
-from zigzag_core.editing.patterns import CannotMake, make_pattern
+from zigzag_core.editing.patterns import make_pattern
 from zigzag_core.editing.removing import without
 from zigzag_core.engine import engine
+from zigzag_core.errors import CannotMake
 from zigzag_core.verification.findings.document import findings
 from zigzag_core.verification.route import route
 from zigzag_core.verification.walkthroughs import replay

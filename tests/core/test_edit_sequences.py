@@ -17,12 +17,13 @@ from zigzag_core.editing.arranging.groups import group, ungroup
 from zigzag_core.editing.copies.copying import clip, duplicate_slide, paste
 from zigzag_core.editing.layouts.following import change_layout, known_layouts
 from zigzag_core.editing.overlays import with_overlay, without_overlay
-from zigzag_core.editing.patterns import CannotMake, Ready, make_pattern
+from zigzag_core.editing.patterns import Ready, make_pattern
 from zigzag_core.editing.questions.converting import converted
 from zigzag_core.editing.questions.making import question_from, with_button, with_elements_as_parts
-from zigzag_core.editing.questions.parts import CannotAsk, with_parts
+from zigzag_core.editing.questions.parts import with_parts
 from zigzag_core.editing.questions.pasted_table import with_table
 from zigzag_core.editing.removing import without
+from zigzag_core.errors import CannotAsk, CannotMake
 from zigzag_core.grading.grade import judge
 from zigzag_core.grading.solutions import right_response
 from zigzag_core.verification.findings.questions import question_findings

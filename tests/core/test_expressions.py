@@ -5,8 +5,9 @@ from hypothesis import given
 from hypothesis import strategies as st
 from zigzag_core.course.names import Names
 from zigzag_core.course.rules.expression import ARITY, NAMED, check_expression
-from zigzag_core.course.rules.expression_text import NotReadable, read, write
+from zigzag_core.course.rules.expression_text import read, write
 from zigzag_core.course.rules.expression_words import in_words
+from zigzag_core.errors import NotReadable
 
 NAMES = Names({
     "variables": {"vscore": "Score", "vodd": "Odd name", "vtwin1": "Twin", "vtwin2": "Twin",

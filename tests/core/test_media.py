@@ -7,9 +7,10 @@ import pytest
 from PIL import Image
 from zigzag_core.course import Colours
 from zigzag_core.drawings import DRAWINGS
+from zigzag_core.errors import BadPicture, BadPlaying
 from zigzag_core.media.palette import palette
-from zigzag_core.media.pictures import LARGEST, BadPicture, take_picture
-from zigzag_core.media.playing import BadPlaying, looks_like_playing, take_playing
+from zigzag_core.media.pictures import LARGEST, take_picture
+from zigzag_core.media.playing import looks_like_playing, take_playing
 from zigzag_core.media.recolour import is_recoloured, recoloured
 
 SVG = '<svg xmlns="http://www.w3.org/2000/svg" {attributes}>{body}</svg>'

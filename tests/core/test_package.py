@@ -7,14 +7,15 @@ from pathlib import Path
 
 import pytest
 from lxml import etree
-from zigzag_core.compiler.compile import NothingToPublish, compile_course
+from zigzag_core.compiler.compile import compile_course
 from zigzag_core.course import Colours, CourseDocument, Theme
 from zigzag_core.course.document import FORMAT
+from zigzag_core.errors import BadArchive, NothingToPublish
 from zigzag_core.packaging import safe_zip
 from zigzag_core.packaging.archive import export_archive, import_archive
 from zigzag_core.packaging.package import build_package, program_script
 from zigzag_core.packaging.read_manifest import read_manifest
-from zigzag_core.packaging.safe_zip import BadArchive, Limits, read_zip
+from zigzag_core.packaging.safe_zip import Limits, read_zip
 from zigzag_core.verification.findings.document import findings
 from zigzag_demo.hut_warden import hut_warden_basics
 

@@ -8,8 +8,8 @@ from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 from zigzag_core.engine import engine
 from zigzag_core.engine.index import Index
+from zigzag_core.errors import Damaged
 from zigzag_core.tracking import plain, progress, scorm12
-from zigzag_core.tracking.bytes import Damaged
 from zigzag_demo.generate import generated_course
 
 from tests.core.test_engine import at_question, click, run

@@ -19,9 +19,10 @@ from zigzag_core.editing.questions.making import (
     with_button,
     with_elements_as_parts,
 )
-from zigzag_core.editing.questions.parts import CannotAsk, saying, with_new_parts, with_parts
+from zigzag_core.editing.questions.parts import saying, with_new_parts, with_parts
 from zigzag_core.editing.questions.pasted_table import with_table
 from zigzag_core.editing.removing import without
+from zigzag_core.errors import CannotAsk
 from zigzag_core.grading.solutions import right_response
 from zigzag_core.verification.findings.questions import question_findings
 

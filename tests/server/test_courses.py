@@ -131,8 +131,10 @@ def test_two_windows_on_one_slide_overwrite_nothing(mika, course):
     path = f"/courses/{course}/slides/{slide['id']}"
     mika("put", path, {"base": 1, "slide": {**slide, "title": "Mine"}}, status=200)
     answer = mika("put", path, {"base": 1, "slide": {**slide, "title": "Yours"}}, status=409)
-    assert answer["theirs"]["title"] == "Mine" and answer["yours"]["title"] == "Yours"
-    assert answer["version"] == 2 and "Nothing was overwritten" in answer["message"]
+    assert answer["theirs"]["slides"][slide["id"]]["title"] == "Mine"
+    assert answer["conflicts"] == [{"path": ["slides", slide["id"]], "why": "changed"}]
+    assert answer["versions"]["slides"] == {slide["id"]: 2}
+    assert "Nothing was overwritten" in answer["message"]
     assert mika("get", path)["slide"]["title"] == "Mine"
     mika("put", path, {"base": 2, "slide": {**slide, "title": "Yours"}}, status=200)
 
@@ -142,7 +144,8 @@ def test_settings_have_versions_too_and_keep_their_numbers(mika, course):
     body = {"base": now["version"], "course": {**now["course"], "title": "A"}}
     mika("put", f"/courses/{course}", body, status=200)
     answer = mika("put", f"/courses/{course}", body, status=409)
-    assert answer["theirs"]["title"] == "A"
+    assert answer["theirs"]["course"]["title"] == "A"
+    assert answer["versions"]["course"] == now["version"] + 1
     mika.job("post", f"/courses/{course}/packages", {"kind": "web"})
     numbers = opened(mika, course)["course"]["remembered"]
     assert len(numbers["slides"]) == 3

@@ -96,7 +96,7 @@ def test_a_table_that_is_too_long_is_taken_as_far_as_there_is_room(mika, course)
     assert (len(asked["choices"]), pasted["left_out"]) == (26, 14)
     more = {"slide": pasted["slide"], "question": question["id"], "where": "choices",
             "words": ["One more"]}
-    said = mika("post", "/edits/parts", more, status=400)["message"]
+    said = mika("post", "/edits/parts", more, status=422)["message"]
     assert "no more than 26" in said and "Nothing was added" in said
 
 

@@ -22,6 +22,7 @@ from zigzag_core.course.progress import Progress, telling, untold
 from zigzag_core.course.questions.feedback import FeedbackDesign
 from zigzag_core.course.references import named
 from zigzag_core.course.rules.rule_use import row_rules
+from zigzag_core.errors import NothingToPublish
 from zigzag_core.program import (
     COURSE,
     Program,
@@ -47,10 +48,6 @@ MediaSource = Callable[[MediaFile], str]
 """Says under which URL a media file is found by the player."""
 
 
-class NothingToPublish(ValueError):
-    """The course has no slides."""
-
-
 def compile_course(
     document: CourseDocument, source: MediaSource, progress: Progress = untold
 ) -> Program:
@@ -59,7 +56,7 @@ def compile_course(
     `progress` is told how much is done. Raises `NothingToPublish` for a course without slides.
     """
     if not document.slides:
-        raise NothingToPublish("the course has no slides yet")
+        raise NothingToPublish
     course = document.course
     slides = resolved_slides(document.slides, course)
     scope = scope_of(document, slides)

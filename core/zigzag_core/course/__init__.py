@@ -31,7 +31,7 @@ from .elements.element import (
     Video,
 )
 from .elements.overlay import Overlay
-from .formats import NewerFormat, migrated, migrated_slide
+from .formats import migrated, migrated_slide
 from .ids import IdSource, id_source, system_ids
 from .layouts.layout import Background, Layout
 from .media import Caption, MediaFile
@@ -65,8 +65,8 @@ __all__ = [
     "Choice", "Colours", "Completion", "Course", "CourseDocument", "Crop", "Cue", "Drag",
     "Element", "Embed", "Expected", "Feedback", "Fonts", "Gate", "GoTo", "Group", "Guides",
     "Happens", "IdSource", "Input", "Layout", "LeaveCourse", "LiveValue", "Look", "MediaFile",
-    "Meter", "Move", "Name", "NamedStyle", "Navigation", "NavigationHere", "NewerFormat",
-    "Nowhere", "NumberVariable", "Offset", "Onward", "Overlay", "Pattern", "Picture", "Question",
+    "Meter", "Move", "Name", "NamedStyle", "Navigation", "NavigationHere", "Nowhere",
+    "NumberVariable", "Offset", "Onward", "Overlay", "Pattern", "Picture", "Question",
     "Remembered", "RichText", "Role", "Rule", "Run", "Section", "Shadow", "Shape", "SingleChoice",
     "Slide", "SlideSize", "Style", "StylePatch", "Table", "Text", "TextRun", "TextVariable",
     "Theme", "Timing", "ToNext", "ToPrevious", "ToSlide", "ValueFormat", "ValueRun", "Variable",

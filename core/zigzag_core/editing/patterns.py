@@ -35,6 +35,7 @@ from zigzag_core.course.rules.patterns import (
     parts,
 )
 from zigzag_core.course.style.usual_styles import USUAL_STYLES
+from zigzag_core.errors import CannotMake
 
 from .arranging.groups import outermost
 from .names import free_name
@@ -44,10 +45,6 @@ Ready = Literal[
     "flip_cards", "steps", "before_after", "checklist", "choose_path", "spot_places",
 ]
 """The patterns, and the arrangements of a reveal set."""
-
-
-class CannotMake(ValueError):
-    """There is too little to make the pattern of; the message says what is missing."""
 
 
 _OPEN = StylePatch(fill="accent", text_colour="ink")

@@ -10,10 +10,7 @@ from typing import Any
 from zigzag_core.course import IdSource, plain, rich
 from zigzag_core.course.questions.answer_row import MOST_PARTS, AnswerRow
 from zigzag_core.course.text.numbers import in_digits
-
-
-class BadTable(ValueError):
-    """The text is no answer table; the message says what is wrong, for people."""
+from zigzag_core.errors import BadTable
 
 
 def combinations(parts: Sequence[str]) -> Iterator[tuple[bool, ...]]:

@@ -8,6 +8,7 @@ import webvtt
 from webvtt.errors import MalformedCaptionError, MalformedFileError
 
 from zigzag_core.course import Caption
+from zigzag_core.errors import BadCaptions
 
 LARGEST_CAPTIONS = 1_000_000
 """Characters that one file of captions may have."""
@@ -15,10 +16,6 @@ LARGEST_CAPTIONS = 1_000_000
 MOST_CAPTIONS = 5_000
 
 _MARKUP = re.compile(r"<[^<>]*>")
-
-
-class BadCaptions(ValueError):
-    """The text holds no captions; the message says why, for people."""
 
 
 def read_captions(text: str) -> tuple[Caption, ...]:

@@ -7,7 +7,9 @@ from dataclasses import dataclass
 
 from PIL import Image, UnidentifiedImageError
 
-from .svg import BadDrawing, clean_svg
+from zigzag_core.errors import BadDrawing, BadPicture
+
+from .svg import clean_svg
 
 LARGEST = 25_000_000
 """Bytes that one picture may have."""
@@ -15,10 +17,6 @@ LARGEST = 25_000_000
 MOST_PIXELS = 60_000_000
 
 _TYPES = {"PNG": "image/png", "JPEG": "image/jpeg", "WEBP": "image/webp", "GIF": "image/gif"}
-
-
-class BadPicture(ValueError):
-    """The file cannot be used as a picture; the message says why, for people."""
 
 
 @dataclass(frozen=True)

@@ -12,15 +12,13 @@ from av.container import InputContainer
 from av.error import FFmpegError
 from PIL import Image
 
+from zigzag_core.errors import BadPlaying
+
 LARGEST_PLAYING = 300_000_000
 """Bytes that one film or sound may have."""
 
 _PREVIEW_SIDE = 640
 _LONGEST = 12 * 3_600_000
-
-
-class BadPlaying(ValueError):
-    """The file cannot be used as a film or sound; the message says why, for people."""
 
 
 @dataclass(frozen=True)

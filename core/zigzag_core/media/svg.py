@@ -7,6 +7,8 @@ import re
 
 from lxml import etree
 
+from zigzag_core.errors import BadDrawing
+
 _SVG = "http://www.w3.org/2000/svg"
 _XLINK = "http://www.w3.org/1999/xlink"
 
@@ -25,10 +27,6 @@ _ATTRIBUTE = re.compile(r"^[a-zA-Z][a-zA-Z0-9_.:-]*$")
 _OUTSIDE = re.compile(r"url\(\s*['\"]?\s*(?!['\"]?#)|@import|expression\(|javascript:", re.I)
 _PICTURE = re.compile(r"^data:image/(png|jpeg|gif|webp);base64,[A-Za-z0-9+/=\s]*$", re.I)
 _NUMBER = re.compile(r"^\s*([0-9]*\.?[0-9]+)\s*(px)?\s*$")
-
-
-class BadDrawing(ValueError):
-    """The drawing cannot be read; the message says why, for people."""
 
 
 def clean_svg(data: bytes) -> tuple[bytes, int, int]:

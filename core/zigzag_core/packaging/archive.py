@@ -7,9 +7,10 @@ from typing import Any
 
 from pydantic import ValidationError
 
-from zigzag_core.course import Course, CourseDocument, NewerFormat, Slide, migrated, migrated_slide
+from zigzag_core.course import Course, CourseDocument, Slide, migrated, migrated_slide
+from zigzag_core.errors import BadArchive, NewerFormat
 
-from .safe_zip import BadArchive, read_zip
+from .safe_zip import read_zip
 from .write_zip import write_zip
 
 EXTENSIONS = {

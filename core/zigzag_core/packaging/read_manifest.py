@@ -7,7 +7,7 @@ from urllib.parse import unquote, urlsplit
 
 from lxml import etree
 
-from .safe_zip import BadArchive
+from zigzag_core.errors import BadArchive
 
 _LIMIT = 5_000_000
 

@@ -8,9 +8,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from pathlib import PurePosixPath
 
-
-class BadArchive(ValueError):
-    """The archive cannot be taken; the message says why, for people."""
+from zigzag_core.errors import BadArchive
 
 
 @dataclass(frozen=True)

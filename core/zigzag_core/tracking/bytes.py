@@ -2,9 +2,7 @@
 
 from collections.abc import Iterable
 
-
-class Damaged(ValueError):
-    """The bytes end too early or hold what was never written."""
+from zigzag_core.errors import Damaged
 
 
 class Writer:

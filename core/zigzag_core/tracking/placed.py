@@ -7,8 +7,9 @@ from typing import Any
 from zigzag_core.engine.index import Index
 from zigzag_core.engine.state import State
 from zigzag_core.engine.values import number
+from zigzag_core.errors import Damaged
 
-from .bytes import Damaged, Reader, Writer
+from .bytes import Reader, Writer
 
 
 def write_placed(out: Writer, state: State, elements: Mapping[str, int]) -> None:

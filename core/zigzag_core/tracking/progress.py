@@ -21,11 +21,12 @@ from zigzag_core.engine.index import Index
 from zigzag_core.engine.random import fnv1a
 from zigzag_core.engine.state import Answer, Result, State
 from zigzag_core.engine.values import Value, fitted, number
+from zigzag_core.errors import Damaged, OtherCourse
 from zigzag_core.grading.tally import measure
 from zigzag_core.program import Grader, Program
 from zigzag_core.program.limits import LIMITS
 
-from .bytes import Damaged, Reader, Writer
+from .bytes import Reader, Writer
 from .placed import read_placed, write_placed
 
 VERSION = "4"
@@ -41,10 +42,6 @@ _SUCCESS: tuple[Literal["unknown", "passed", "failed"], ...] = ("unknown", "pass
 _MARKED: tuple[Literal["", "passed", "failed"], ...] = ("", "passed", "failed")
 _LOOKS: tuple[str, ...] = get_args(Look)[:7]
 """The looks that have a number; others are written out."""
-
-
-class OtherCourse(ValueError):
-    """The progress belongs to another course, or to a publication this one does not know."""
 
 
 def pack(index: Index, state: State) -> str:

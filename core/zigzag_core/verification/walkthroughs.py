@@ -2,13 +2,14 @@
 
 from collections.abc import Iterator
 
-from zigzag_core.compiler.compile import NothingToPublish, compile_course
+from zigzag_core.compiler.compile import compile_course
 from zigzag_core.course import CourseDocument, Walkthrough
 from zigzag_core.course.model import Model
 from zigzag_core.course.walkthroughs import Expected
 from zigzag_core.engine import engine, results
 from zigzag_core.engine.index import Index
 from zigzag_core.engine.state import State
+from zigzag_core.errors import NothingToPublish
 
 MOST = 20
 """So many differences of one walkthrough are told; more would only repeat them."""

@@ -8,11 +8,10 @@ from pydantic import Field
 from zigzag_core import course as core
 from zigzag_core.course.names import names_of
 from zigzag_core.course.rules.expression import Expression
-from zigzag_core.course.rules.expression_text import NotReadable, read, write
+from zigzag_core.course.rules.expression_text import read, write
 from zigzag_core.editing.overlays import with_overlay, without_overlay
-from zigzag_core.editing.patterns import CannotMake, Ready, make_pattern
-
-from zigzag_server.problems import Problem
+from zigzag_core.editing.patterns import Ready, make_pattern
+from zigzag_core.errors import NotReadable
 
 from .edited import Edited, edited_slide
 from .edits_api import overlay_of
@@ -31,13 +30,10 @@ class PatternIn(Schema):
 @router.post("/pattern", response=Edited)
 def edit_pattern(request: HttpRequest, data: PatternIn) -> dict[str, Any]:
     """Make a pattern from elements of a slide, or as a ready arrangement."""
-    try:
-        slide, pattern, selected = make_pattern(
-            data.slide, data.what, data.elements, core.system_ids(), data.course.size,
-            data.course.styles, overlay_of(data.slide, data.overlay),
-        )
-    except CannotMake as error:
-        raise Problem(422, "no_pattern", str(error)) from None
+    slide, pattern, selected = make_pattern(
+        data.slide, data.what, data.elements, core.system_ids(), data.course.size,
+        data.course.styles, overlay_of(data.slide, data.overlay),
+    )
     return edited_slide(data.slide, slide, selected, made=pattern)
 
 

@@ -4,14 +4,14 @@ from typing import Any
 
 from django.contrib.auth.models import User
 from zigzag_core.course import CourseDocument
+from zigzag_core.errors import BadArchive, BadFile
 from zigzag_core.packaging.archive import import_archive
-from zigzag_core.packaging.safe_zip import BadArchive
 
 from zigzag_server.jobs.kinds import Finish, Report
-from zigzag_server.problems import Problem
+from zigzag_server.problems import problem_of
 
 from . import files, store
-from .taking import BadFile, TakenFile, take
+from .taking import TakenFile, take
 
 
 def take_in(owner: User, report: Report, data: bytes) -> Finish:
@@ -25,7 +25,7 @@ def take_in(owner: User, report: Report, data: bytes) -> Finish:
         document, media = import_archive(data)
         taken = _checked(document, media, report)
     except BadArchive as error:
-        raise Problem(422, "bad_archive", f"{error} Nothing was taken in.") from None
+        raise problem_of(error, "Nothing was taken in.") from None
     report(0.9, "Storing the course")
     rows = store.rows_of(document)
 

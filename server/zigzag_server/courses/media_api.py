@@ -9,14 +9,15 @@ from zigzag_core import course as core
 from zigzag_core.course.media import Tag
 from zigzag_core.course.media_use import usage
 from zigzag_core.drawings import DRAWINGS, drawing_of
-from zigzag_core.media.captions import BadCaptions, read_captions, write_captions
+from zigzag_core.errors import BadFile
+from zigzag_core.media.captions import read_captions, write_captions
 
 from zigzag_server.accounts.auth import author
-from zigzag_server.problems import Problem, not_found
+from zigzag_server.problems import Problem, not_found, problem_of
 
 from . import files, store
 from .models import SharedFile
-from .taking import BadFile, TakenFile, largest, take
+from .taking import TakenFile, largest, take
 
 router = Router(tags=["media"])
 
@@ -84,7 +85,7 @@ def _taken(file: UploadedFile) -> TakenFile:
     try:
         taken = take(name, file.read())
     except BadFile as error:
-        raise Problem(422, "bad_file", f"“{name}”: {error} The course is as it was.") from None
+        raise problem_of(error, "The course is as it was.", f"“{name}”: ") from None
     files.keep(taken.file.sha256, taken.data, taken.preview)
     return taken
 
@@ -214,10 +215,7 @@ def _shared_out(row: SharedFile) -> dict[str, Any]:
 @router.post("/edits/captions", response=CaptionsOut)
 def captions_from(request: HttpRequest, data: CaptionsIn) -> dict[str, Any]:
     """Read captions from the text of a file; nothing is stored."""
-    try:
-        return {"captions": read_captions(data.text)}
-    except BadCaptions as error:
-        raise Problem(400, "bad_captions", str(error)) from error
+    return {"captions": read_captions(data.text)}
 
 
 @router.post("/edits/captions/text", response=CaptionsText)

@@ -11,7 +11,8 @@ import sys
 from dataclasses import asdict
 from pathlib import Path
 
-from zigzag_core.media.playing import BadPlaying, take_playing
+from zigzag_core.errors import BadPlaying
+from zigzag_core.media.playing import take_playing
 
 _MEMORY = 3_000_000_000
 _CPU_SECONDS = 40

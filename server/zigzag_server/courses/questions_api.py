@@ -14,11 +14,9 @@ from zigzag_core.editing.questions.making import (
     with_button,
     with_elements_as_parts,
 )
-from zigzag_core.editing.questions.parts import CannotAsk, with_new_parts
+from zigzag_core.editing.questions.parts import with_new_parts
 from zigzag_core.editing.questions.pasted_table import left_out, with_table
 from zigzag_core.grading import answer_table as table
-
-from zigzag_server.problems import Problem
 
 from .edited import Edited, edited_slide
 
@@ -148,25 +146,19 @@ def question_of(request: HttpRequest, data: QuestionFrom) -> dict[str, Any]:
 @router.post("/table/rows", response=TableOut)
 def table_rows(request: HttpRequest, data: TableIn) -> dict[str, Any]:
     """Return a row for every combination of the parts."""
-    try:
-        return {"table": table.all_rows([part for part, _ in data.parts], core.system_ids())}
-    except table.BadTable as error:
-        raise Problem(400, "bad_table", str(error)) from error
+    return {"table": table.all_rows([part for part, _ in data.parts], core.system_ids())}
 
 
 @router.post("/table/facts", response=TableFacts)
 def table_facts(request: HttpRequest, data: TableIn) -> dict[str, Any]:
     """Say which combinations have no row, which rows are never taken, what the tried one takes."""
     parts = [part for part, _ in data.parts]
-    try:
-        found = table.coverage(parts, data.table)
-        return {
-            "uncovered": [sorted(given, key=parts.index) for given in found.uncovered[:20]],
-            "more": max(len(found.uncovered) - 20, 0), "unreachable": found.unreachable,
-            "row": table.row_for(data.table, frozenset(data.tried)),
-        }
-    except table.BadTable as error:
-        raise Problem(400, "bad_table", str(error)) from error
+    found = table.coverage(parts, data.table)
+    return {
+        "uncovered": [sorted(given, key=parts.index) for given in found.uncovered[:20]],
+        "more": max(len(found.uncovered) - 20, 0), "unreachable": found.unreachable,
+        "row": table.row_for(data.table, frozenset(data.tried)),
+    }
 
 
 @router.post("/table/text", response=TableText)
@@ -178,18 +170,12 @@ def table_text(request: HttpRequest, data: TableIn) -> dict[str, Any]:
 @router.post("/table/read", response=TableOut)
 def table_read(request: HttpRequest, data: TableIn) -> dict[str, Any]:
     """Read a table from CSV."""
-    try:
-        found = table.from_csv(data.text, [part for part, _ in data.parts], core.system_ids())
-        return {"table": found}
-    except table.BadTable as error:
-        raise Problem(400, "bad_table", str(error)) from error
+    return {"table": table.from_csv(
+        data.text, [part for part, _ in data.parts], core.system_ids())}
 
 
 def _asked(
     before: core.Slide, make: Callable[[], tuple[core.Slide, Iterable[str]]]
 ) -> dict[str, Any]:
-    try:
-        slide, selected = make()
-    except CannotAsk as error:
-        raise Problem(400, "cannot_ask", str(error)) from error
+    slide, selected = make()
     return edited_slide(before, slide, selected)

@@ -9,7 +9,15 @@ from django.contrib.auth.models import User
 from django.db import transaction
 from django.utils import timezone
 from zigzag_core import course as core
-from zigzag_core.editing.changes import Applied, Change, apply, diff, merge
+from zigzag_core.editing.changes import (
+    Applied,
+    Change,
+    Conflict,
+    SetValue,
+    apply,
+    diff,
+    merge,
+)
 
 from zigzag_server.problems import Problem
 
@@ -77,10 +85,13 @@ def save(user: User, row: Course, base: Versions, change: Change) -> Saved:
             settings, slides = _checked(applied.document, now)
         except pydantic.ValidationError as error:
             if stale:
-                raise _conflict(now, stale, applied, str(error.errors()[0]["msg"])) from error
+                raise conflict(
+                    now, stale, _only(applied.document, stale), applied.conflicts,
+                    str(error.errors()[0]["msg"]),
+                ) from error
             raise
         if applied.conflicts:
-            raise _conflict(now, stale, applied)
+            raise conflict(now, stale, _only(applied.document, stale), applied.conflicts)
         try:
             versions = write(user, row, now.versions, settings, slides)
         except Stale:
@@ -231,16 +242,39 @@ def _only(document: Mapping[str, Any], names: Iterable[str]) -> dict[str, Any]:
     return found
 
 
-def _conflict(
-    now: Documents, stale: list[str], applied: Applied, reason: str = ""
+def overtaken(row: Course, slide_id: str | None) -> Problem:
+    """Return the 409 `Problem` for a slide, or the settings (None), that were written as a whole
+    and that others have changed since."""
+    row.refresh_from_db()
+    if slide_id is None:
+        path: tuple[str, ...] = ("course",)
+        now = Documents(Versions(row.version), row.document, {})
+    else:
+        path = ("slides", slide_id)
+        found = row.slide_rows.filter(slide_id=slide_id)
+        now = Documents(
+            Versions(None, {slide.slide_id: slide.version for slide in found}), None,
+            {slide.slide_id: slide.document for slide in found},
+        )
+    whole = SetValue.model_construct(path=path, value=None, was=None)
+    return conflict(now, [slide_id or ""], {}, [Conflict(whole, "changed")])
+
+
+def conflict(
+    now: Documents, stale: list[str], merged: dict[str, Any], conflicts: Iterable[Conflict],
+    reason: str = "",
 ) -> Problem:
+    """Return the 409 `Problem` for what others have changed since, in its one form.
+
+    `conflicts` are the places that both have changed; `theirs` are the documents as they are
+    now, `merged` these with what of the change is in no conflict.
+    """
     return Problem(
         409, "conflict",
         "In the meantime the same was changed elsewhere. Nothing was overwritten: look at both "
         "versions and choose.",
-        conflicts=[{"path": list(conflict.operation.path), "why": conflict.why}
-                   for conflict in applied.conflicts],
+        conflicts=[{"path": list(one.operation.path), "why": one.why} for one in conflicts],
         reason=reason,
         versions={"course": now.versions.course, "slides": dict(now.versions.slides)},
-        theirs=now.json(stale), merged=_only(applied.document, stale),
+        theirs=now.json(stale), merged=merged,
     )

@@ -14,10 +14,10 @@ from zigzag_core import course as core
 from zigzag_core.course.progress import Progress, telling, untold
 
 from zigzag_server.jobs.kinds import Again
-from zigzag_server.problems import Problem, not_found
+from zigzag_server.problems import not_found
 
 from .models import Course, Revision, Slide
-from .saving import Stale, Versions, write
+from .saving import Stale, Versions, overtaken, write
 
 
 def courses_of(user: User) -> list[Course]:
@@ -133,31 +133,25 @@ def create_from(user: User, rows: CourseRows) -> Course:
 def write_settings(user: User, row: Course, base: int, settings: core.Course) -> Course:
     """Write the course's settings, made from version `base`.
 
-    Raises a 409 `Problem` with both versions when they have changed since, 422 when slides or
+    Raises a 409 `Problem` with those that others have written since, 422 when slides or
     the identity do not fit.
     """
     try:
         write(user, row, Versions(base), settings, {})
     except Stale:
-        row = Course.objects.get(pk=row.pk)
-        raise _conflict("the course's settings", row.version, row.document,
-                        settings.model_dump(mode="json")) from None
+        raise overtaken(row, None) from None
     return Course.objects.get(pk=row.pk)
 
 
 def write_slide(user: User, row: Course, base: int, slide: core.Slide) -> Slide:
     """Write a slide, made from version `base`; 0 makes a new one.
 
-    Raises a 409 `Problem` with both versions when it has changed since.
+    Raises a 409 `Problem` with the one that others have written since.
     """
     try:
         write(user, row, Versions(None, {slide.id: base}), None, {slide.id: slide})
     except Stale:
-        found = row.slide_rows.filter(slide_id=slide.id).first()
-        raise _conflict(
-            f"the slide “{slide.title}”", found.version if found else 0,
-            found.document if found else None, slide.model_dump(mode="json"),
-        ) from None
+        raise overtaken(row, slide.id) from None
     return row.slide_rows.get(slide_id=slide.id)
 
 
@@ -166,15 +160,6 @@ def keep_aside(user: User, row: Course, slide: core.Slide) -> Revision:
     return Revision.objects.create(
         course=row, slide_id=slide.id, version=0, document=slide.model_dump(mode="json"),
         author=user,
-    )
-
-
-def _conflict(what: str, version: int, theirs: Any, yours: Any) -> Problem:
-    return Problem(
-        409, "conflict",
-        f"In the meantime somebody else has changed {what}. Nothing was overwritten: "
-        "look at both versions and choose.",
-        version=version, theirs=theirs, yours=yours,
     )
 
 

@@ -11,16 +11,13 @@ from pathlib import Path
 from typing import Any
 
 from zigzag_core import course as core
+from zigzag_core.errors import BadFile
 from zigzag_core.media.palette import palette
-from zigzag_core.media.pictures import LARGEST, BadPicture, take_picture
+from zigzag_core.media.pictures import LARGEST, take_picture
 from zigzag_core.media.playing import LARGEST_PLAYING, looks_like_playing
 from zigzag_core.media.recolour import is_recoloured
 
 _SECONDS = 60
-
-
-class BadFile(ValueError):
-    """The file cannot be taken in; the message says why, for people."""
 
 
 @dataclass(frozen=True)
@@ -39,10 +36,7 @@ def take(name: str, data: bytes) -> TakenFile:
     """
     if looks_like_playing(data):
         return _playing(name, data)
-    try:
-        picture = take_picture(data)
-    except BadPicture as error:
-        raise BadFile(str(error)) from None
+    picture = take_picture(data)
     file = core.MediaFile(
         id=core.system_ids()(), name=_name(name), type=picture.type, sha256=picture.sha256,
         size=len(picture.data), w=picture.w, h=picture.h,

@@ -14,8 +14,9 @@ from django.conf import settings
 from django.db import connections, transaction
 from django.db.models import F
 from django.utils import timezone
+from zigzag_core.errors import Refusal
 
-from zigzag_server.problems import Problem
+from zigzag_server.problems import Problem, problem_of
 
 from . import starting
 from .kinds import KINDS, Again, Ended, Kind
@@ -135,6 +136,8 @@ def _perform(job: Job) -> None:
             pass
     except Ended:
         return
+    except Refusal as refusal:
+        starting.end(job, State.FAILED, problem_of(refusal).body)
     except Problem as problem:
         starting.end(job, State.FAILED, problem.body)
     except MemoryError:

@@ -6,12 +6,13 @@ from typing import Any
 from django.contrib.auth.models import User
 from django.core.files.base import ContentFile
 from django.core.files.storage import default_storage
+from zigzag_core.errors import BadArchive
 from zigzag_core.packaging.read_manifest import read_manifest
-from zigzag_core.packaging.safe_zip import BadArchive, read_zip
+from zigzag_core.packaging.safe_zip import read_zip
 from zigzag_core.tracking.words import FILE, read_words
 
 from zigzag_server.jobs.kinds import Finish, Report
-from zigzag_server.problems import Problem
+from zigzag_server.problems import problem_of
 
 from .models import Package
 
@@ -26,7 +27,7 @@ def put_in(user: User, report: Report, data: bytes) -> Finish:
         files = read_zip(data)
         manifest = read_manifest(files)
     except BadArchive as error:
-        raise Problem(422, "bad_package", f"{error} Nothing was put in.") from None
+        raise problem_of(error, "Nothing was put in.") from None
     folder = f"practice/{uuid.uuid4().hex}"
     for number, (path, content) in enumerate(files.items()):
         report(0.5 + 0.5 * number / len(files), "Unpacking")

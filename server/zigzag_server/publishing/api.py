@@ -9,7 +9,7 @@ from django.contrib.auth.models import User
 from django.core.files.storage import default_storage
 from django.http import FileResponse, HttpRequest
 from ninja import Router, Schema, Status
-from zigzag_core.compiler.compile import NothingToPublish, compile_course
+from zigzag_core.compiler.compile import compile_course
 from zigzag_core.packaging.package import PackageKind
 from zigzag_core.program import Program
 from zigzag_core.tracking.plain import explain
@@ -120,10 +120,7 @@ def try_course(request: HttpRequest, slug: str) -> Status[Any]:
 def get_program(request: HttpRequest, slug: str) -> Program:
     """Return the program that the course compiles to, as engines run it."""
     document = store.document_of(store.course_of(author(request), slug))
-    try:
-        return compile_course(document, files.source_for(document.course))
-    except NothingToPublish:
-        raise Problem(422, "no_slides", "The course has no slides yet.") from None
+    return compile_course(document, files.source_for(document.course))
 
 
 @router.post("/courses/{slug}/preview", response=PreviewOut)

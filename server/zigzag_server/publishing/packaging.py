@@ -8,7 +8,6 @@ from django.conf import settings
 from django.contrib.auth.models import User
 from django.core.files.base import ContentFile
 from django.core.files.storage import default_storage
-from zigzag_core.compiler.compile import NothingToPublish
 from zigzag_core.course import Remembered
 from zigzag_core.packaging.package import PackageKind, build_package
 
@@ -37,19 +36,13 @@ def package_of(
 ) -> tuple[bytes, Remembered, Remembered]:
     """Return a package of the course as it is now, and the numbers of its parts.
 
-    These are the numbers that were known before, and those that the package goes by. Raises a
-    422 `Problem` for a course without slides.
+    These are the numbers that were known before, and those that the package goes by. Raises
+    `NothingToPublish` for a course without slides.
     """
     document = store.document_of(row, in_words(report, 0, 0.4, "Reading the course"))
     media = {file.sha256: files.read(file.sha256) for file in document.course.media}
     packing = in_words(report, 0.4, 0.9, "Packing")
-    try:
-        data, program = build_package(kind, document, player_files(), media, packing)
-    except NothingToPublish:
-        raise Problem(
-            422, "no_slides", "The course has no slides yet, so there is nothing to publish. "
-            "Add a slide in Build and try again.",
-        ) from None
+    data, program = build_package(kind, document, player_files(), media, packing)
     return data, document.course.remembered, program.remembered
 
 

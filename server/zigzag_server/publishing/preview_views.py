@@ -3,7 +3,8 @@
 from django.conf import settings
 from django.core import signing
 from django.http import Http404, HttpRequest, HttpResponse
-from zigzag_core.compiler.compile import NothingToPublish, compile_course
+from zigzag_core.compiler.compile import compile_course
+from zigzag_core.errors import NothingToPublish
 from zigzag_core.packaging.package import page, program_script
 from zigzag_core.program import Program
 

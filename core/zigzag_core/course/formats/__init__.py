@@ -8,6 +8,8 @@ it. Such a step is frozen: it knows no model, so that it does the same for ever.
 from collections.abc import Callable, Mapping
 from typing import Any
 
+from zigzag_core.errors import NewerFormat
+
 from ..document import FORMAT
 from . import to_6
 
@@ -16,10 +18,6 @@ Step = Callable[[Raw], Raw]
 
 _SLIDE_STEPS: Mapping[int, Step] = {6: to_6.slide}
 """By format: how a slide of the format before it is raised."""
-
-
-class NewerFormat(ValueError):
-    """The document was written by a newer Zigzag than this one."""
 
 
 def migrated(raw: Raw) -> Raw:

@@ -11,17 +11,10 @@ from collections.abc import Callable, Iterator
 from dataclasses import dataclass
 from typing import Any
 
+from zigzag_core.errors import NotReadable
+
 from ..names import Names
 from .expression import ARITY, DEPTH, NAMED, check_expression
-
-
-class NotReadable(Exception):
-    """A typed expression could not be read; `at` is the place in the text, from 0."""
-
-    def __init__(self, words: str, at: int) -> None:
-        super().__init__(words)
-        self.at = at
-
 
 _LEVELS: tuple[tuple[str, ...], ...] = (
     ("or",), ("and",), ("=", "!=", "<", "<=", ">", ">="), ("+", "-"), ("*", "/", "%"),

@@ -9,11 +9,12 @@ from zigzag_core.course.questions.descriptors import DESCRIPTORS
 from zigzag_core.course.questions.new_questions import QuestionKind
 from zigzag_core.course.style.theme import NamedStyle
 from zigzag_core.course.style.usual_styles import USUAL_STYLES, usual
+from zigzag_core.errors import CannotAsk
 
 from ..arranging.geometry import Box, around, box_of
 from ..arranging.groups import outermost
 from ..names import free_name
-from .parts import CannotAsk, asked_on, check_room, part_of, with_question
+from .parts import asked_on, check_room, part_of, with_question
 
 
 def question_from(

@@ -18,15 +18,11 @@ from zigzag_core.course import (
     rich,
 )
 from zigzag_core.course.questions import question as q
+from zigzag_core.errors import CannotAsk
 
 from ..arranging.groups import with_members
 from ..copies.copying import Clipping, paste
 from .fitting import with_room
-
-
-class CannotAsk(ValueError):
-    """No such question can be made of this; the message says why, for people."""
-
 
 _PARTS: dict[str, Any] = {
     "choices": q.Choice, "targets": q.Target, "spots": q.Spot, "rows": q.Row,

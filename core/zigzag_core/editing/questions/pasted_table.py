@@ -7,9 +7,10 @@ from zigzag_core.course import IdSource, Slide, SlideSize, plain, rich
 from zigzag_core.course.questions import question as q
 from zigzag_core.course.questions.new_questions import sample_words
 from zigzag_core.course.text.spoken import all_spoken
+from zigzag_core.errors import CannotAsk
 
 from ..removing import without
-from .parts import CannotAsk, asked_on, saying, with_parts, with_question
+from .parts import asked_on, saying, with_parts, with_question
 
 Rows = Sequence[Sequence[str]]
 

@@ -2,12 +2,13 @@
 
 from collections.abc import Iterator
 
-from zigzag_core.compiler.compile import NothingToPublish, compile_course
+from zigzag_core.compiler.compile import compile_course
 from zigzag_core.course import CourseDocument, Nowhere, Rule, Slide
 from zigzag_core.course.model import Model
 from zigzag_core.course.progress import Progress, portion, untold
 from zigzag_core.course.rules.rule_use import rules_on
 from zigzag_core.engine.index import Index
+from zigzag_core.errors import NothingToPublish
 
 from ..exploration.exploring import Explored, SlideSeen, explore
 from .finding import Finding

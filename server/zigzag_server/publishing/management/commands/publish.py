@@ -5,6 +5,7 @@ from argparse import ArgumentParser
 from typing import Any
 
 from django.core.management.base import BaseCommand, CommandError
+from zigzag_core.errors import Refusal
 from zigzag_core.packaging.package import KINDS
 from zigzag_core.verification.findings.document import findings
 
@@ -30,7 +31,7 @@ class Command(BaseCommand):
                 print(f"note: {finding.message}", file=sys.stderr)
         try:
             data, known, remembered = package_of(row, options["kind"], silent)
-        except Problem as problem:
+        except (Problem, Refusal) as problem:
             raise CommandError(str(problem)) from None
         arguments.write(options["out"], data)
         store.remember_publication(row, known, remembered)

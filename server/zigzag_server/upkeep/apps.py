@@ -1,0 +1,6 @@
+from django.apps import AppConfig
+
+
+class UpkeepConfig(AppConfig):
+    name = "zigzag_server.upkeep"
+    label = "upkeep"

@@ -1,0 +1,128 @@
+"""What is kept for how long, and taking away the rest.
+
+The rule, adjustable in the settings (`KEEP`):
+
+- a course that was deleted stays for some days, in which it can be brought back;
+- every saved state of a slide or of a course's settings stays for some days; of older ones the last
+  of each day stays, and always the newest;
+- of the packages of a course the newest of each kind stay;
+- media stay while any course, kept state or library names them;
+- what jobs have made for a download, and what was uploaded for them, stays for a day.
+"""
+
+from collections.abc import Iterable, Iterator
+from dataclasses import asdict, dataclass
+from datetime import datetime, timedelta
+from typing import Any
+
+from django.conf import settings
+from django.core.files.storage import default_storage
+from django.db.models import Max
+from django.db.models.functions import TruncDate
+from django.utils import timezone
+
+from zigzag_server.courses.models import Course, Revision, SharedFile
+from zigzag_server.jobs.models import UNFINISHED, Job
+from zigzag_server.publishing.models import Publication
+
+A_DAY = timedelta(days=1)
+
+
+@dataclass(frozen=True)
+class Cleaned:
+    """How much was taken away, or would be: rows, files, and the bytes of the files."""
+
+    courses: int
+    states: int
+    packages: int
+    jobs: int
+    files: int
+    bytes: int
+
+
+def clean(now: datetime | None = None, only_count: bool = False) -> Cleaned:
+    """Take away what need not be kept at the time `now`; with `only_count` only say how much.
+
+    What is new within a day is left alone, so that it may run beside authors at work.
+    """
+    at = now or timezone.now()
+    courses = Course.objects.filter(deleted__lt=at - timedelta(days=settings.KEEP["deleted_days"]))
+    states = Revision.objects.filter(pk__in=_old_states(at))
+    packages = Publication.objects.filter(pk__in=_old_packages())
+    jobs = Job.objects.exclude(state__in=UNFINISHED).filter(created__lt=at - A_DAY)
+    many = courses.count(), states.count(), packages.count(), jobs.count()
+    if not only_count:
+        for rows in (jobs, packages, states, courses):
+            rows.delete()
+    files = list(_unused_files(at))
+    size = sum(default_storage.size(path) for path in files)
+    if not only_count:
+        for path in files:
+            default_storage.delete(path)
+    return Cleaned(
+        courses=many[0], states=many[1], packages=many[2], jobs=many[3], files=len(files),
+        bytes=size,
+    )
+
+
+def in_words(cleaned: Cleaned) -> str:
+    """Return what was taken away as one line."""
+    parts = [f"{many:,} {what}" for what, many in asdict(cleaned).items() if what != "bytes"]
+    return f"{', '.join(parts)} ({cleaned.bytes / 1_000_000:,.1f} MB)"
+
+
+def _old_states(at: datetime) -> list[int]:
+    """States from before the days in which all are kept, but the last of each day."""
+    old = Revision.objects.filter(created__lt=at - timedelta(days=settings.KEEP["state_days"]))
+    last = Revision.objects.values("course", "slide_id").annotate(last=Max("pk"))
+    of_day = old.annotate(day=TruncDate("created")).values("course", "slide_id", "day")
+    kept = {row["last"] for row in (*last, *of_day.annotate(last=Max("pk")))}
+    return [pk for pk in old.values_list("pk", flat=True) if pk not in kept]
+
+
+def _old_packages() -> list[int]:
+    """Packages that as many of their course and kind are newer than as are kept."""
+    seen: dict[tuple[int, str], int] = {}
+    old = []
+    rows = Publication.objects.order_by("-pk").values_list("pk", "course_id", "kind")
+    for pk, course, kind in rows:
+        seen[course, kind] = seen.get((course, kind), 0) + 1
+        if seen[course, kind] > settings.KEEP["packages"]:
+            old.append(pk)
+    return old
+
+
+def _unused_files(at: datetime) -> Iterator[str]:
+    """Files in storage that nothing names, and that are older than a day."""
+    media = set(_media_in_use())
+    packages = set(Publication.objects.values_list("file", flat=True))
+    results = {(job.result or {}).get("path") for job in Job.objects.all()}
+    uploads = {job.arguments.get("upload") for job in Job.objects.filter(state__in=UNFINISHED)}
+    for folder, used in (
+        ("media", media), ("previews", media), ("packages", packages), ("results", results),
+        ("uploads", uploads),
+    ):
+        for path in _files(folder):
+            name = path.rpartition("/")[2] if used is media else path
+            if name not in used and default_storage.get_modified_time(path) < at - A_DAY:
+                yield path
+
+
+def _files(folder: str) -> Iterator[str]:
+    if not default_storage.exists(folder):
+        return
+    folders, names = default_storage.listdir(folder)
+    yield from (f"{folder}/{name}" for name in names)
+    for inner in folders:
+        yield from _files(f"{folder}/{inner}")
+
+
+def _media_in_use() -> Iterator[str]:
+    """The hashes of all media that a course, a kept state or a library names."""
+    settings_of: Iterable[dict[str, Any]] = (
+        *Course.objects.values_list("document", flat=True),
+        *Revision.objects.filter(slide_id="").values_list("document", flat=True),
+    )
+    for document in settings_of:
+        yield from (file["sha256"] for file in document.get("media", ()))
+    yield from SharedFile.objects.values_list("sha256", flat=True)
