@@ -6,6 +6,7 @@ import sys
 
 
 def main() -> None:
+    """Run a command of Django or of Zigzag."""
     os.environ.setdefault("DJANGO_SETTINGS_MODULE", "zigzag_server.settings")
     from django.core.management import execute_from_command_line
 

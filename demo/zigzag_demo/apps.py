@@ -1,3 +1,5 @@
+"""The Django app of the demo courses."""
+
 from django.apps import AppConfig
 
 

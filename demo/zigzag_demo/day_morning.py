@@ -36,6 +36,7 @@ def card(b: CourseBuilder, words: str, x: float, y: float, w: float, h: float,
 
 
 def send(b: CourseBuilder, x: float, y: float, w: float = 170, words: str = "Done") -> Element:
+    """Return a button that submits, at a place in slide px."""
     return b.button(words, x, y, w, 60, to=None)
 
 

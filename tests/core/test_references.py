@@ -30,6 +30,8 @@ from zigzag_core.editing.copies.copying import clip, duplicate_course, duplicate
 from zigzag_core.editing.idle import is_idle
 from zigzag_core.editing.mending import mended
 from zigzag_core.editing.removing import without
+from zigzag_core.program import Program
+from zigzag_core.program.names import ProgramId
 from zigzag_core.verification.findings.references import reference_findings
 from zigzag_demo.hut_warden import hut_warden_basics
 
@@ -37,7 +39,7 @@ from .samples import fresh_ids
 
 NAMES_NOTHING = {
     # An id of the course itself, and lists of what was published before.
-    ("Course", "id"), ("Course", "remembered"),
+    ("Course", "id"), ("Course", "remembered"), ("Program", "course"), ("Program", "remembered"),
 }
 
 
@@ -60,16 +62,24 @@ def _models_in(annotation):
         yield from _models_in(part)
 
 
+ID_PATTERNS = {get_args(models.Id)[1].pattern, get_args(ProgramId)[1].metadata[0].pattern}
+
+
 def _has_id(annotation, metadata):
-    pattern = get_args(models.Id)[1].pattern
-    if any(getattr(mark, "pattern", None) == pattern for mark in metadata):
+    if any(_is_id(mark) for mark in metadata):
         return True
     inner = [part for part in get_args(annotation) if part is not annotation]
-    return any(
-        getattr(part, "pattern", None) == pattern or _has_id(part, ()) for part in inner)
+    return any(_is_id(part) or _has_id(part, ()) for part in inner)
 
 
-@pytest.mark.parametrize("model", all_models(CourseDocument).values(), ids=lambda m: m.__name__)
+def _is_id(mark):
+    marks = getattr(mark, "metadata", None) or (mark,)
+    return any(getattr(one, "pattern", None) in ID_PATTERNS for one in marks)
+
+
+@pytest.mark.parametrize(
+    "model", {**all_models(CourseDocument), **all_models(Program)}.values(),
+    ids=lambda m: m.__name__)
 def test_every_field_that_can_hold_an_id_says_what_it_names(model):
     marked = {name for name, *_ in _plan(model).steps}
     for name, field in model.model_fields.items():

@@ -326,6 +326,8 @@ def _step(annotation: Any, marks: tuple[Any, ...]) -> Step | None:
         return _union_step([part for part in inner if part is not type(None)])
     if origin is tuple and len(inner) == 2 and inner[1] is Ellipsis:
         return _list_step(_step(inner[0], ()))
+    if origin is tuple:
+        return _fields_step([_step(part, ()) for part in inner])
     if origin is dict:
         return _dict_step(inner[0], inner[1])
     if isinstance(annotation, type) and issubclass(annotation, BaseModel):
@@ -398,6 +400,21 @@ def _list_step(inner: Step | None) -> Step | None:
         if all(map(is_, after, value)):
             return value
         return tuple(item for item in after if item is not _GONE)
+
+    return step
+
+
+def _fields_step(steps: list[Step | None]) -> Step | None:
+    """Tuples of a few fields: one goes away with the thing that any of its fields names."""
+    if not any(steps):
+        return None
+
+    def step(value: Any, holder: Any, visit: _Visit) -> Any:
+        after = [inner(part, holder, visit) if inner else part
+                 for inner, part in zip(steps, value, strict=True)]
+        if _GONE in after:
+            return _GONE
+        return value if all(map(is_, after, value)) else tuple(after)
 
     return step
 

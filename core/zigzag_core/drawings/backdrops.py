@@ -58,6 +58,7 @@ def ridge(far: str = HILL_FAR, near: str = HILL, snow: str = SNOW) -> str:
 
 
 def ridge_by_day() -> bytes:
+    """Return the ridge by day, as SVG."""
     return drawing(
         W, H, box(0, 0, W, H, SKY), at(1090, 130, sun(56)), ridge(),
         at(240, 140, cloud(1.2)), at(760, 90, cloud(.9)),
@@ -68,6 +69,7 @@ def ridge_by_day() -> bytes:
 
 
 def in_front_of_the_hut() -> bytes:
+    """Return the place in front of the hut, as SVG."""
     return drawing(
         W, H, box(0, 0, W, H, SKY), ridge(), at(300, 120, cloud(1.1)),
         path("M0 580 Q500 530 1280 570 V720 H0 Z", MEADOW),
@@ -78,6 +80,7 @@ def in_front_of_the_hut() -> bytes:
 
 
 def ridge_at_night() -> bytes:
+    """Return the ridge at night, as SVG."""
     stars = ((90, 80), (220, 160), (350, 60), (520, 110), (690, 70), (860, 150), (1180, 90),
              (1030, 200), (150, 250), (420, 200), (740, 190))
     return drawing(
@@ -91,6 +94,7 @@ def ridge_at_night() -> bytes:
 
 
 def front_room() -> bytes:
+    """Return the front room of the hut, as SVG."""
     return drawing(
         W, H, room(), at(120, 130, window(280, 220)), at(1090, 600, stove(), scale=.95),
         box(520, 250, 380, 14, WOOD_DARK, 4), at(590, 250, mug(BRICK)), at(680, 250, mug(SKY_BLUE)),
@@ -100,6 +104,7 @@ def front_room() -> bytes:
 
 
 def hut_kitchen() -> bytes:
+    """Return the hut's kitchen, as SVG."""
     tiles = "".join(box(x, y, 74, 54, SOFT, 4)
                     for x in range(440, 1240, 80) for y in (280, 340))
     return drawing(
@@ -115,6 +120,7 @@ def hut_kitchen() -> bytes:
 
 
 def cloakroom() -> bytes:
+    """Return the cloakroom, as SVG."""
     return drawing(
         W, H, room(), box(140, 170, 760, 18, WOOD, 6), at(230, 200, shirt(BRICK, "#8c3522")),
         at(390, 200, shirt(SKY_BLUE, "#25577d")), at(540, 200, rope()),
@@ -127,6 +133,7 @@ def cloakroom() -> bytes:
 
 
 def bunk_room() -> bytes:
+    """Return the bunk room, as SVG."""
     def bunk(x: float) -> str:
         return (
             box(x, 180, 24, 440, WOOD_DARK) + box(x + 396, 180, 24, 440, WOOD_DARK)
@@ -144,6 +151,7 @@ def bunk_room() -> bytes:
 
 
 def tool_room() -> bytes:
+    """Return the room of the tool library, as SVG."""
     hammer = box(-8, 0, 16, 130, WOOD, 6) + box(-42, -16, 84, 34, IRON, 6)
     saw = (path("M0 0 L200 20 L200 52 L0 70 Z", "#b8bfc2")
            + path("M200 10 h70 v54 h-70 Z M222 26 h26 v22 h-26 Z", BRICK).replace(

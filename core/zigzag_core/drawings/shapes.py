@@ -28,15 +28,18 @@ def at(x: float, y: float, *parts: str, scale: float = 1) -> str:
 
 
 def box(x: float, y: float, w: float, h: float, fill: str, r: float = 0, extra: str = "") -> str:
+    """Return a rectangle with corners of radius `r`, as SVG; all lengths in px."""
     radius = f' rx="{r:g}"' if r else ""
     return f'<rect x="{x:g}" y="{y:g}" width="{w:g}" height="{h:g}"{radius} fill="{fill}"{extra}/>'
 
 
 def disc(x: float, y: float, r: float, fill: str, extra: str = "") -> str:
+    """Return a disc of radius `r` px around (`x`, `y`), as SVG."""
     return f'<circle cx="{x:g}" cy="{y:g}" r="{r:g}" fill="{fill}"{extra}/>'
 
 
 def path(d: str, fill: str = "none", stroke: str = "", width: float = 0) -> str:
+    """Return a path (`d` as in SVG), filled, or drawn `width` px wide."""
     line = (
         f' stroke="{stroke}" stroke-width="{width:g}" stroke-linecap="round"'
         ' stroke-linejoin="round"' if stroke else ""
@@ -150,6 +153,7 @@ def stove(open_: bool = True) -> str:
 
 
 def mug(colour: str) -> str:
+    """Return a mug around (0, 0), as SVG."""
     return (
         path("M28 -40 q26 2 22 22 q-4 14 -24 12", stroke=colour, width=8)
         + path("M-30 -52 H30 L26 0 H-26 Z", colour) + box(-30, -52, 60, 8, PAPER)
@@ -211,6 +215,7 @@ def lantern() -> str:
 
 
 def backpack() -> str:
+    """Return a backpack around (0, 0), as SVG."""
     return (
         box(-62, -170, 124, 170, SKY_BLUE, 26) + box(-46, -76, 92, 62, "#25577d", 12)
         + box(-54, -188, 108, 30, ACCENT, 14) + path("M-20 -76 V-96 M20 -76 V-96", stroke=PAPER,
@@ -235,11 +240,13 @@ def radio() -> str:
 
 
 def cloud(scale: float = 1, colour: str = "#ffffff") -> str:
+    """Return a cloud around (0, 0), as SVG."""
     return at(0, 0, disc(-44, 0, 34, colour), disc(0, -22, 46, colour), disc(48, -2, 36, colour),
               box(-60, -4, 126, 38, colour, 18), scale=scale)
 
 
 def sun(r: float = 46) -> str:
+    """Return a sun of radius `r` px around (0, 0), as SVG."""
     rays = "".join(
         f'<g transform="rotate({angle})">{box(-4, -r * 1.75, 8, r * .45, ACCENT, 4)}</g>'
         for angle in range(0, 360, 45)

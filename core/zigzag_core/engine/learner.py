@@ -12,6 +12,7 @@ from .values import Value, admitted, number, to_number, to_yes_no
 
 
 def click(run: Run, element: str) -> None:
+    """A learner clicks an element, if it is at hand; the sets that it is in may be seen in full."""
     if not at_hand(run, element):
         return
     before = run.state.clicked
@@ -25,11 +26,13 @@ def click(run: Run, element: str) -> None:
 
 
 def point(run: Run, element: str, away: bool) -> None:
+    """A learner points at an element, or `away` from it."""
     if at_hand(run, element):
         run.raised("pointed_away" if away else "pointed_at", element)
 
 
 def double_click(run: Run, element: str) -> None:
+    """A learner clicks an element twice, if it is at hand."""
     if at_hand(run, element):
         run.raised("double_clicked", element)
 
@@ -105,6 +108,7 @@ def drop(run: Run, element: str, on: str | None, x: float, y: float) -> None:
 
 
 def media_event(run: Run, element: str, what: str) -> None:
+    """A video or sound of the slide has *started*, *paused* or *ended*."""
     if run.index.home.get(element) == run.state.slide and what in ("started", "paused", "ended"):
         run.raised(f"media_{what}", element)
 

@@ -22,7 +22,7 @@ from zigzag_core.course import (
     ToNext,
     Variable,
 )
-from zigzag_core.course.kinds import Is
+from zigzag_core.course.kinds import Is, Refers
 from zigzag_core.course.model import Id, Model, Paint
 from zigzag_core.course.questions.feedback import FeedbackPlace
 from zigzag_core.course.rules.expression import Expression
@@ -78,7 +78,7 @@ class SetLook(Model):
 
     do: Literal["look"] = "look"
     element: ElementName
-    look: LookId | None
+    look: Annotated[LookId | None, Refers(("look",), weak=True)]
 
 
 class SetVariable(Model):

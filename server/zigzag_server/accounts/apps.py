@@ -1,3 +1,5 @@
+"""The Django app of accounts."""
+
 from django.apps import AppConfig
 
 

@@ -24,4 +24,5 @@ class Token(models.Model):
 
 
 def digest(secret: str) -> str:
+    """Return what is stored of the secret of a token: its SHA-256."""
     return hashlib.sha256(secret.encode()).hexdigest()

@@ -1,3 +1,5 @@
+"""The Django app of courses."""
+
 from django.apps import AppConfig
 from django.db.models.signals import post_migrate
 

@@ -19,6 +19,7 @@ _CPU_SECONDS = 40
 
 
 def main() -> int:
+    """Look into the file named on the command line; print what it is, or why it is refused."""
     resource.setrlimit(resource.RLIMIT_AS, (_MEMORY, _MEMORY))
     resource.setrlimit(resource.RLIMIT_CPU, (_CPU_SECONDS, _CPU_SECONDS))
     try:

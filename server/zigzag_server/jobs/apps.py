@@ -1,3 +1,5 @@
+"""The Django app of jobs."""
+
 from django.apps import AppConfig
 from django.utils.module_loading import autodiscover_modules
 

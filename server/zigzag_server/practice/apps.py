@@ -1,3 +1,5 @@
+"""The Django app of the practice LMS."""
+
 from django.apps import AppConfig
 
 

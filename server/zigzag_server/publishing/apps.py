@@ -1,3 +1,5 @@
+"""The Django app of publishing."""
+
 from django.apps import AppConfig
 
 

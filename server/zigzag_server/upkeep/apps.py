@@ -1,3 +1,5 @@
+"""The Django app of cleaning."""
+
 from django.apps import AppConfig
 
 
