@@ -8,6 +8,7 @@ from collections.abc import Callable, Iterable, Mapping
 from typing import Any
 
 from zigzag_core.program import COURSE
+from zigzag_core.program.events import Effect, Event, On, Ran
 from zigzag_core.program.limits import LIMITS
 
 from . import clock, learner, moving, questions, results
@@ -15,7 +16,7 @@ from .expression import evaluate, gate_is_open, is_visible
 from .following import follow_up
 from .index import Index
 from .moving import may_go, slide_before
-from .run import Effect, Run
+from .run import Run
 from .state import State
 from .values import clipped, fitted, number, to_text, to_yes_no
 
@@ -33,7 +34,6 @@ __all__ = [
     "step",
 ]
 
-Event = dict[str, Any]
 
 
 def start(index: Index, seed: int, learner_name: str = "") -> State:
@@ -44,7 +44,7 @@ def start(index: Index, seed: int, learner_name: str = "") -> State:
 
 
 def step(
-    index: Index, state: State, event: Event, log: list[dict[str, Any]] | None = None
+    index: Index, state: State, event: Event, log: list[Ran] | None = None
 ) -> tuple[State, list[Effect]]:
     """Return the state after `event` and what the outside must do.
 
@@ -85,20 +85,19 @@ def is_enabled(index: Index, state: State, element: str) -> bool:
 
 
 def _take(run: Run, event: Event) -> None:
-    kind = event["event"]
-    if kind == "start":
+    if event["event"] == "start":
         if run.state.slide is None and run.index.order:
             moving.start_timers(run, COURSE)
             moving.enter(run, event.get("target") or run.index.order[0])
         return
     if run.state.slide is None or run.state.ended:
         return
-    take = _TAKE.get(kind)
+    take = _TAKE.get(event["event"])
     if take is not None:
         take(run, event)
 
 
-def _close(run: Run, event: Event) -> None:
+def _close(run: Run, event: On) -> None:
     """The learner closes an overlay, where it lets itself be closed."""
     overlay = run.index.overlays.get(event["target"])
     if overlay is not None and (overlay.on_escape or overlay.on_outside):
@@ -113,7 +112,7 @@ def _choose_slide(run: Run, slide: str) -> None:
         moving.closed(run)
 
 
-_TAKE: Mapping[str, Callable[[Run, Event], None]] = {
+_TAKE: Mapping[str, Callable[[Run, Any], None]] = {
     "resume": lambda run, e: moving.resume(run),
     "tick": lambda run, e: clock.advance(run, min(max(int(e["ms"]), 0), LIMITS.longest_tick)),
     "clicked": lambda run, e: learner.click(run, e["target"]),

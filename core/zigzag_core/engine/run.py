@@ -7,13 +7,14 @@ from collections import deque
 from dataclasses import replace
 from typing import Any
 
+from zigzag_core.program.events import Effect, Ran
+
 from .expression import evaluate
 from .index import Index
 from .random import step32
 from .state import State
 from .values import fitted, to_yes_no
 
-Effect = dict[str, Any]
 Raised = tuple[str, str, str | None]
 """An event, what it happened to, and the detail that narrows it down."""
 
@@ -23,7 +24,7 @@ class Run:
 
     __slots__ = ("before", "effects", "handled", "index", "log", "queue", "state")
 
-    def __init__(self, index: Index, state: State, log: list[dict[str, Any]] | None) -> None:
+    def __init__(self, index: Index, state: State, log: list[Ran] | None) -> None:
         self.index = index
         self.before = self.state = state
         self.effects: list[Effect] = []

@@ -1,10 +1,10 @@
 """Responses that are right, and such that are not: for trying a course out, and for tests."""
 
 from collections.abc import Iterator
-from typing import Any
 
 from zigzag_core.course.text.numbers import in_digits
 from zigzag_core.program import Grader, GraderPart
+from zigzag_core.program.events import Answered
 
 from .tally import Given
 
@@ -49,7 +49,7 @@ def wrong_response(grader: Grader) -> Given:
     return right_response(grader)
 
 
-def answering(grader: Grader, given: Given) -> Iterator[dict[str, Any]]:
+def answering(grader: Grader, given: Given) -> Iterator[Answered]:
     """Yield the events by which a learner comes to the response `given`, of any form but *choose*.
     """
     for place, (part, value) in enumerate(given):

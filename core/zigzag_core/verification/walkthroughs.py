@@ -1,6 +1,7 @@
 """Walkthroughs played again: what was to be seen on the way, and is not any more."""
 
 from collections.abc import Iterator
+from typing import cast
 
 from zigzag_core.compiler.compile import compile_course
 from zigzag_core.course import CourseDocument, Walkthrough
@@ -10,6 +11,7 @@ from zigzag_core.engine import engine, results
 from zigzag_core.engine.index import Index
 from zigzag_core.engine.state import State
 from zigzag_core.errors import NothingToPublish
+from zigzag_core.program.events import Event
 
 MOST = 20
 """So many differences of one walkthrough are told; more would only repeat them."""
@@ -47,7 +49,7 @@ def _replayed(walk: Walkthrough, index: Index, names: dict[str, str]) -> list[Di
     state, found = engine.start(index, walk.seed), []
     for place, event in enumerate(walk.events):
         try:
-            state, _ = engine.step(index, state, event)
+            state, _ = engine.step(index, state, cast(Event, event))
         except (KeyError, TypeError, ValueError):
             # An event that the engine cannot read is one that this course no longer knows.
             continue

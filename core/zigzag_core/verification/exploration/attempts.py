@@ -1,8 +1,8 @@
 """What a learner could try on a slide: every click, key, drop, entry, and letting time pass."""
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass
-from typing import Any
+from typing import Any, Literal, TypedDict, cast
 
 from zigzag_core.course import Input
 from zigzag_core.engine.index import Index
@@ -10,15 +10,34 @@ from zigzag_core.engine.learner import at_hand
 from zigzag_core.engine.run import Run
 from zigzag_core.engine.state import State
 from zigzag_core.grading.solutions import right_response, wrong_response
+from zigzag_core.grading.tally import Given
 from zigzag_core.program import COURSE, ProgramElement, ProgramRule, ProgramSlide
+from zigzag_core.program.events import Event
 
 from .comparisons import Comparisons
 
 LONG = 130_000
 """So much time (ms) passes at once: more than gates and learners wait."""
 MOST_VALUES = 8
-TOGETHER = ("watched", "answers")
-"""Attempts that are many events: watching a film to its end, answering a whole question."""
+
+
+class Watched(TypedDict):
+    """A video or sound is watched to its end, `ms` long."""
+
+    event: Literal["watched"]
+    target: str
+    ms: int
+
+
+class Answers(TypedDict):
+    """A whole question is answered."""
+
+    event: Literal["answers"]
+    question: str
+    given: Given
+
+
+Attempt = Event | Watched | Answers
 
 
 @dataclass(frozen=True)
@@ -27,15 +46,17 @@ class Attempts:
 
     index: Index
     slide: ProgramSlide
-    events: tuple[dict[str, Any], ...]
+    events: tuple[Attempt, ...]
     timed: bool
 
-    def of(self, state: State) -> Iterator[dict[str, Any]]:
+    def of(self, state: State) -> Iterator[Attempt]:
         """Yield what can be tried in `state`."""
         run = Run(self.index, state, None)
         for event in self.events:
-            target = event.get("target")
-            if target is None or event["event"] in TOGETHER or at_hand(run, target):
+            # A whole video is watched, a whole question answered, wherever they are.
+            free = event["event"] in ("watched", "answers")
+            target = cast(Mapping[str, Any], event).get("target")
+            if free or target is None or at_hand(run, target):
                 yield event
         for overlay in reversed(state.overlays):
             found = self.index.overlays[overlay]
@@ -70,7 +91,7 @@ def attempts_on(
     heard: dict[str | None, set[str]] = {}
     for rule in rules:
         heard.setdefault(rule.target, set()).add(rule.on)
-    events: list[dict[str, Any]] = []
+    events: list[Attempt] = []
     for name in index.on_slide[slide.id]:
         events += _on_element(index.elements[name], heard.get(name, set()), index, asked_of)
     for grader in index.program.questions:
@@ -88,7 +109,7 @@ def attempts_on(
 
 def _on_element(
     element: ProgramElement, heard: set[str], index: Index, asked_of: Comparisons
-) -> Iterator[dict[str, Any]]:
+) -> Iterator[Attempt]:
     draw = element.draw
     if element.control in ("button", "choice", "check") or heard & {"clicked"}:
         yield {"event": "clicked", "target": draw.id}

@@ -7,7 +7,7 @@ bounded in steps; what was left open is said.
 """
 
 from collections import deque
-from collections.abc import Hashable, Iterator
+from collections.abc import Hashable, Iterable, Iterator
 from dataclasses import dataclass, field
 from typing import Any
 
@@ -20,8 +20,9 @@ from zigzag_core.engine.index import Index
 from zigzag_core.engine.state import State
 from zigzag_core.grading.solutions import answering
 from zigzag_core.program import ProgramRule, ProgramSlide
+from zigzag_core.program.events import Effect, Event, Ran
 
-from .attempts import TOGETHER, Attempts, attempts_on
+from .attempts import Attempt, Attempts, attempts_on
 from .comparisons import Comparisons, comparisons
 
 STEPS_ON_A_SLIDE = 2_000
@@ -95,7 +96,7 @@ def explore(index: Index, progress: Progress = untold) -> Explored:
     for slide in telling(index.order, portion(progress, 0.2, 1)):
         # The first as a learner begins; what is not reached from there, as if it were.
         if not entries[slide]:
-            log: list[dict[str, Any]] = []
+            log: list[Ran] = []
             state, effects = engine.step(index, begun, {"event": "start", "target": slide}, log)
             _note(index, seen, log, effects, state)
             enter(state)
@@ -125,7 +126,7 @@ def _explore_slide(
                 here.steps += steps
                 return steps
             steps += 1
-            log: list[dict[str, Any]] = []
+            log: list[Ran] = []
             after, effects = _done(index, state, event, log)
             _note(index, seen, log, effects, after)
             if after.ended or after.slide != state.slide:
@@ -146,16 +147,17 @@ def _explore_slide(
 
 
 def _done(
-    index: Index, state: State, event: dict[str, Any], log: list[dict[str, Any]]
-) -> tuple[State, list[dict[str, Any]]]:
+    index: Index, state: State, event: Attempt, log: list[Ran]
+) -> tuple[State, list[Effect]]:
     """One attempt: an event, or all events of watching a film or of answering a question."""
-    if event["event"] not in TOGETHER:
-        return engine.step(index, state, event, log)
+    parts: Iterable[Event]
     if event["event"] == "watched":
         parts = _watching(event["target"], event["ms"])
-    else:
+    elif event["event"] == "answers":
         parts = answering(index.questions[event["question"]], event["given"])
-    effects: list[dict[str, Any]] = []
+    else:
+        return engine.step(index, state, event, log)
+    effects: list[Effect] = []
     for part in parts:
         if state.slide is None or state.ended:
             break
@@ -164,7 +166,7 @@ def _done(
     return state, effects
 
 
-def _watching(element: str, ms: int) -> Iterator[dict[str, Any]]:
+def _watching(element: str, ms: int) -> Iterator[Event]:
     yield {"event": "media", "target": element, "what": "started"}
     for since in range(0, ms, 60_000):
         yield {"event": "played", "target": element, "since": since,
@@ -185,8 +187,8 @@ def _look(index: Index, here: SlideSeen, state: State) -> None:
 
 
 def _note(
-    index: Index, seen: dict[str, SlideSeen], log: list[dict[str, Any]],
-    effects: list[dict[str, Any]], state: State,
+    index: Index, seen: dict[str, SlideSeen], log: list[Ran],
+    effects: list[Effect], state: State,
 ) -> None:
     """Note which rules ran, and which went against each other."""
     done: dict[tuple[str, str, str, str], str] = {}
