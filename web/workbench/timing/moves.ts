@@ -1,5 +1,6 @@
 /** Moves along a path: making them, drawing them freely, changing their points. */
 import { DEFAULTS } from "../../api/defaults";
+import simplify from "simplify-js";
 import { create } from "zustand";
 import type { Element, Move } from "../../api/types";
 import { freshId } from "../store/ids";
@@ -48,17 +49,7 @@ export function removeMove(element: string, id: string): void {
 
 /** A drawn line with as few points as keep its shape: none further than `slack` px from it (Douglas and Peucker). */
 export function simplified(line: readonly Point[], slack: number): Point[] {
-  const first = line[0];
-  const last = line.at(-1);
-  if (!first || !last || line.length < 3) return [...line];
-  let far = 0;
-  let place = 0;
-  line.forEach((point, n) => {
-    const away = distance(point, first, last);
-    if (away > far) [far, place] = [away, n];
-  });
-  if (far <= slack) return [first, last];
-  return [...simplified(line.slice(0, place + 1), slack), ...simplified(line.slice(place), slack).slice(1)];
+  return simplify([...line], slack, true);
 }
 
 /** The drawn line as the path of a move, which begins at the line's beginning. */
@@ -72,12 +63,4 @@ export function pathOf(line: readonly Point[]): Point[] {
   let points = simplified(thin, slack);
   while (points.length > MOST_POINTS) points = simplified(thin, slack *= 1.5);
   return points.slice(1).map(({ x, y }) => ({ x: Math.round(x - first.x), y: Math.round(y - first.y) }));
-}
-
-function distance({ x, y }: Point, from: Point, to: Point): number {
-  const [dx, dy] = [to.x - from.x, to.y - from.y];
-  const length = Math.hypot(dx, dy);
-  if (!length) return Math.hypot(x - from.x, y - from.y);
-  const along = Math.min(Math.max(((x - from.x) * dx + (y - from.y) * dy) / length ** 2, 0), 1);
-  return Math.hypot(x - from.x - along * dx, y - from.y - along * dy);
 }
