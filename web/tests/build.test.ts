@@ -11,32 +11,32 @@ const box = (x: number, y: number, w = 100, h = 50): Box => ({ x, y, w, h });
 const among = (...boxes: Box[]): ReturnType<typeof targetsOf> => targetsOf(boxes, SIZE, NO_GUIDES, null);
 
 describe("snapping", () => {
-  test("holds on to edges and centres of others within reach, and not beyond", () => {
+  test("snaps to edges and centres of others within reach, and not beyond", () => {
     const targets = among(box(200, 100));
     expect(snapMove(box(204, 300), targets, 6)).toMatchObject({ dx: -4, dy: 0 });
     expect(snapMove(box(222, 303, 64, 64), targets, 6).dx).toBe(-4);
     expect(snapMove(box(208, 300), targets, 6).dx).toBe(0);
   });
 
-  test("holds on to the middle of the slide and says on which line", () => {
-    const { dx, holds } = snapMove(box(587, 500), among(), 6);
+  test("snaps to the middle of the slide and says on which line", () => {
+    const { dx, guides } = snapMove(box(587, 500), among(), 6);
     expect(dx).toBe(3);
-    expect(holds).toContainEqual(expect.objectContaining({ axis: "x", at: 640 }));
+    expect(guides).toContainEqual(expect.objectContaining({ axis: "x", at: 640 }));
   });
 
-  test("holds where the gaps to both sides are equal, and measures them", () => {
-    const { dx, holds } = snapMove(box(247, 103), among(box(0, 100), box(500, 100)), 6);
+  test("snaps where the gaps to both sides are equal, and measures them", () => {
+    const { dx, guides } = snapMove(box(247, 103), among(box(0, 100), box(500, 100)), 6);
     expect(dx).toBe(3);
-    expect(holds.filter(({ gap }) => gap === 150)).toHaveLength(2);
+    expect(guides.filter(({ gap }) => gap === 150)).toHaveLength(2);
   });
 
   test("repeats the gap between two things beside it", () => {
-    const { dx, holds } = snapMove(box(343, 117), among(box(0, 120), box(170, 120)), 6);
+    const { dx, guides } = snapMove(box(343, 117), among(box(0, 120), box(170, 120)), 6);
     expect(dx).toBe(-3);
-    expect(holds.filter(({ gap }) => gap === 70)).toHaveLength(2);
+    expect(guides.filter(({ gap }) => gap === 70)).toHaveLength(2);
   });
 
-  test("holds on to guides, and to the grid when it is on", () => {
+  test("snaps to guides, and to the grid when it is on", () => {
     expect(snapMove(box(303, 90), targetsOf([], SIZE, { across: [], down: [300] }, null), 6).dx).toBe(-3);
     expect(snapMove(box(303, 93), targetsOf([], SIZE, NO_GUIDES, 20), 6)).toMatchObject({ dx: -3, dy: 7 });
   });

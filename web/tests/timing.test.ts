@@ -41,7 +41,7 @@ describe("changing cues", () => {
     expect(moved(one, 500, "until")).toEqual({ until: 2_500 });
   });
 
-  it("holds on to what is near, else to tenths of a second", () => {
+  it("snaps to what is near, else to tenths of a second", () => {
     expect(snapped(1_030, [1_000, 1_040], 50)).toBe(1_040);
     expect(snapped(1_260, [1_000], 50)).toBe(1_300);
   });

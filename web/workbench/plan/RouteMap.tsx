@@ -12,7 +12,7 @@ import { count } from "../../kit/units";
 import { placesOf } from "./layout";
 import { linesOf, sectionOf } from "./lines";
 import { FoldedStop, SlideStop, type StopData } from "./RouteStop";
-import { isSought, useSought } from "./search";
+import { isFound, useSearch } from "./search";
 import { WayEdge, type WayData } from "./WayEdge";
 
 const NODES = { slide: SlideStop, folded: FoldedStop };
@@ -31,7 +31,7 @@ function Map(): ReactNode {
   const slug = useCourse((state) => state.slug);
   const navigate = useNavigate();
   const [folded, setFolded] = useState<ReadonlySet<string>>(new Set());
-  const sought = useSought((state) => state.text);
+  const searched = useSearch((state) => state.text);
   const { nodes, edges } = useGraph(check?.route, folded);
   const sections = useCourse((state) => state.course.sections);
   const view = useReactFlow();
@@ -52,8 +52,8 @@ function Map(): ReactNode {
   }, [shape, folded, few, view]);
 
   function find(text: string): void {
-    useSought.setState({ text });
-    const first = nodes.find((node) => isSought(titleOf(node.id), text));
+    useSearch.setState({ text });
+    const first = nodes.find((node) => isFound(titleOf(node.id), text));
     if (first) void view.fitView({ nodes: [first], maxZoom: 1, duration: 250 });
   }
 
@@ -76,7 +76,7 @@ function Map(): ReactNode {
         <Flex align="center" gap="2" borderWidth="1px" borderRadius="full" px="3" bg="sheet">
           <Search size={14} aria-hidden />
           <chakra.input
-            ref={finder} value={sought} onChange={(event) => find(event.target.value)} placeholder="find a stop" w="120px" h="26px"
+            ref={finder} value={searched} onChange={(event) => find(event.target.value)} placeholder="find a stop" w="120px" h="26px"
             bg="transparent" fontSize="13px" aria-label="Find a stop"
           />
         </Flex>

@@ -5,7 +5,7 @@ import { memo, type ReactNode } from "react";
 import { useCourse } from "../store/store";
 import { SlidePicture } from "../shell/SlidePicture";
 import { count } from "../../kit/units";
-import { isSought, useSought } from "./search";
+import { isFound, useSearch } from "./search";
 
 export interface StopData extends Record<string, unknown> {
   number: number;
@@ -66,7 +66,7 @@ export const SlideStop = memo(function SlideStop({ id, data }: NodeProps): React
   const { number, unreached, deadEnd } = data as StopData;
   const current = useCourse((state) => state.place.slide === id);
   const title = slide?.title ?? "";
-  const found = useSought((state) => isSought(title, state.text));
+  const found = useSearch((state) => isFound(title, state.text));
   const small = useStore((state) => state.transform[2] < TOO_SMALL);
   const wrong = unreached ? "Nothing leads here" : deadEnd && "Leads nowhere";
   return (
@@ -91,7 +91,7 @@ export const SlideStop = memo(function SlideStop({ id, data }: NodeProps): React
 export const FoldedStop = memo(function FoldedStop({ id, data }: NodeProps): ReactNode {
   const { slides } = data as StopData;
   const title = useCourse((state) => state.course.sections.find((section) => section.id === id)?.title ?? "");
-  const found = useSought((state) => isSought(title, state.text));
+  const found = useSearch((state) => isFound(title, state.text));
   return (
     <Box w={`${W}px`} textAlign="center" cursor="pointer" title="Unfold">
       <Ends />

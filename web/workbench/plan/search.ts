@@ -1,8 +1,8 @@
-/** The stop that is sought on the route. */
+/** The stop that is searched for on the route. */
 import { create } from "zustand";
 
-export const useSought = create<{ text: string }>(() => ({ text: "" }));
+export const useSearch = create<{ text: string }>(() => ({ text: "" }));
 
-export function isSought(title: string, text: string): boolean {
+export function isFound(title: string, text: string): boolean {
   return text.trim() !== "" && title.toLowerCase().includes(text.trim().toLowerCase());
 }

@@ -8,7 +8,7 @@ import { lookAt, useTiming } from "./useTiming";
 
 const NAMES = 132;
 const ROW = 28;
-/** So near, in pixels, a time holds on to another. */
+/** So near, in pixels, a time snaps to another. */
 const REACH = 7;
 
 interface Props {

@@ -97,7 +97,7 @@ export function moved(cue: Cue, by: number, part: "all" | "at" | "until"): Parti
   return { at: whole(cue.at + step), ...(cue.until == null ? {} : { until: whole(cue.until + step) }) };
 }
 
-/** Where a time holds on to: the ends of other cues, the moment looked at, the end; else tenths. */
+/** What a time snaps to: the ends of other cues, the moment looked at, the end; else tenths. */
 export function snapped(time: number, others: readonly number[], reach: number): number {
   const near = others.reduce<number | null>((best, other) => (
     Math.abs(other - time) <= reach && (best === null || Math.abs(other - time) < Math.abs(best - time)) ? other : best

@@ -105,15 +105,15 @@ export function Palette(
 }
 
 /** What is only found by typing (slides, elements, drawings) needs something typed. */
-function matches({ word, also, group, sought }: Entry, typed: string): boolean {
-  if (sought && !typed.trim()) return false;
+function matches({ word, also, group, whenTyped }: Entry, typed: string): boolean {
+  if (whenTyped && !typed.trim()) return false;
   const words = `${word} ${also} ${group}`.toLowerCase();
   return typed.toLowerCase().split(/\s+/).every((part) => words.includes(part));
 }
 
 /** What is called just that comes before what begins so, and both before what is found by the way. */
 function farFrom({ word }: Entry, typed: string): number {
-  const [name, sought] = [word.toLowerCase(), typed.trim().toLowerCase()];
-  if (!sought || name === sought) return 0;
-  return name.startsWith(sought) ? 1 : 2;
+  const [name, searched] = [word.toLowerCase(), typed.trim().toLowerCase()];
+  if (!searched || name === searched) return 0;
+  return name.startsWith(searched) ? 1 : 2;
 }

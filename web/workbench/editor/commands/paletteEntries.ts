@@ -37,7 +37,7 @@ export interface Entry {
   /** Tells entries of the same word apart. */
   key?: string;
   /** Only offered for what is typed. */
-  sought?: boolean;
+  whenTyped?: boolean;
   /** The palette stays for what comes next. */
   stays?: boolean;
 }
@@ -92,7 +92,7 @@ function exactly(typed: string, selected: readonly string[]): Entry[] {
   if (!name || !selected.length || Math.abs(Number(amount)) > 10_000) return [];
   return NUMBERS.filter(([word, also]) => `${word} ${also}`.split(" ").some((one) => one === name.toLowerCase()))
     .map(([word, , put]): Entry => ({
-      word: `${word} ${amount}`, also: typed, group: "arrange", icon: Scaling, sought: true,
+      word: `${word} ${amount}`, also: typed, group: "arrange", icon: Scaling, whenTyped: true,
       run: () => changeElements(`Set ${word}`, selected, (element) => ({ ...element, ...put(Number(amount)) }) as Element),
     }));
 }
@@ -125,7 +125,7 @@ export function useEntries(typed: string, at: [number, number] | null, pickPictu
   const commands: Entry[] = [
     ...KINDS.map(([kind, word, also]): Entry => ({ word, key: `ask ${kind}`, also: `question quiz ${also}`, group: "question", icon: CircleDot, run: () => void addElement(kind, at) })),
     ...(place.selected.length ? KINDS.map(([kind, word]): Entry => ({
-      word: `Make a question of this: ${word}`, key: `from ${kind}`, also: "from selection", group: "question", icon: CircleDot, sought: true, run: () => void makeQuestion(kind),
+      word: `Make a question of this: ${word}`, key: `from ${kind}`, also: "from selection", group: "question", icon: CircleDot, whenTyped: true, run: () => void makeQuestion(kind),
     })) : []),
     ...PATTERNS.map(([word, also, what]): Entry => ({ word, also, group: "pattern", icon: Workflow, run: () => void makePattern(what) })),
     { word: "Overlay", also: "panel popup dialog over", group: "element", icon: PictureInPicture2, run: () => void addOverlay() },
@@ -157,30 +157,30 @@ export function useEntries(typed: string, at: [number, number] | null, pickPictu
   const leading = !only ? [] : [
     ...course.slides.filter((id) => id !== slide).map((id): Entry => ({
       word: `When clicked, go to ${slides[id]?.title ?? ""}`, key: `lead ${id}`, also: "does link lead", group: `does “${only.name}”`,
-      icon: CornerDownRight, sought: true, run: () => addAction(only.id, { action: "go", go: { to: "slide", slide: id } }),
+      icon: CornerDownRight, whenTyped: true, run: () => addAction(only.id, { action: "go", go: { to: "slide", slide: id } }),
     })),
     ...(shown?.overlays ?? []).map(({ id, name }): Entry => ({
       word: `When clicked, open ${name}`, key: `open ${id}`, also: "does show overlay", group: `does “${only.name}”`,
-      icon: PictureInPicture2, sought: true, run: () => addAction(only.id, { action: "show", what: id }),
+      icon: PictureInPicture2, whenTyped: true, run: () => addAction(only.id, { action: "show", what: id }),
     })),
   ];
   const judging = only && shown ? marking(shown, only.id) : [];
   const fromLayouts = layouts.map((layout): Entry => ({
-    word: `New slide: ${layout.name}`, key: layout.id, also: "layout", group: "slide", icon: FilePlus2, sought: true, run: () => void addSlide(layout.id),
+    word: `New slide: ${layout.name}`, key: layout.id, also: "layout", group: "slide", icon: FilePlus2, whenTyped: true, run: () => void addSlide(layout.id),
   }));
   const toSlides = course.slides.map((id, n): Entry => ({
-    word: `${n + 1} ${slides[id]?.title ?? ""}`, key: id, also: "go to", group: "go to slide", icon: CornerDownRight, sought: true, run: () => goToSlide(id),
+    word: `${n + 1} ${slides[id]?.title ?? ""}`, key: id, also: "go to", group: "go to slide", icon: CornerDownRight, whenTyped: true, run: () => goToSlide(id),
   }));
   const toElements = course.slides.flatMap((id, n) => (slides[id]?.elements ?? []).map((element): Entry => ({
-    word: element.name, key: element.id, also: `go to ${slides[id]?.title ?? ""}`, group: `on slide ${n + 1}`, icon: Link2, sought: true,
+    word: element.name, key: element.id, also: `go to ${slides[id]?.title ?? ""}`, group: `on slide ${n + 1}`, icon: Link2, whenTyped: true,
     run: () => { goToSlide(id); select([element.id]); },
   })));
   const ownFiles = course.media.map((file): Entry => ({
-    word: file.name, key: file.id, also: file.tags.join(" "), group: "file", icon: kindOf(file) === "audio" ? Music : Image, sought: true,
+    word: file.name, key: file.id, also: file.tags.join(" "), group: "file", icon: kindOf(file) === "audio" ? Music : Image, whenTyped: true,
     run: () => void addFile(file, at),
   }));
   const drawn = drawings.map(({ key, name, tags, group }): Entry => ({
-    word: name, key, also: `${tags.join(" ")} ${group}`, group: "drawing", icon: Shapes, sought: true,
+    word: name, key, also: `${tags.join(" ")} ${group}`, group: "drawing", icon: Shapes, whenTyped: true,
     run: () => void attempt(async () => addFile(await takeFrom({ drawing: key }), at)),
   }));
   return [...elements.slice(0, 3), ...files, ...elements.slice(3), ...commands, ...exactly(typed, place.selected), ...arranging, ...judging, ...leading, ...toSlides, ...fromLayouts, ...ownFiles, ...toElements, ...drawn];

@@ -17,7 +17,7 @@ const PLACES = [["course", "this course"], ["library", "my library"], ["drawings
 
 export function MediaPanel(): ReactNode {
   const [place, setPlace] = useState<"course" | "library" | "drawings">("course");
-  const [sought, setSought] = useState("");
+  const [search, setSearch] = useState("");
   const picker = useRef<HTMLInputElement>(null);
   return (
     <Box
@@ -41,21 +41,21 @@ export function MediaPanel(): ReactNode {
       <Choose label="from" value={place} options={PLACES} onChange={setPlace} />
       <Input
         size="xs" bg="sheet" borderRadius="6px" my="1.5" placeholder="Search by name or tag" aria-label="Search media"
-        value={sought} onChange={(event) => setSought(event.target.value)}
+        value={search} onChange={(event) => setSearch(event.target.value)}
       />
-      {place === "course" && <CourseFiles sought={sought} />}
-      {place === "library" && <Library sought={sought} />}
-      {place === "drawings" && <Drawings sought={sought} />}
+      {place === "course" && <CourseFiles search={search} />}
+      {place === "library" && <Library search={search} />}
+      {place === "drawings" && <Drawings search={search} />}
     </Box>
   );
 }
 
-function fits(sought: string, ...words: string[]): boolean {
+function fits(search: string, ...words: string[]): boolean {
   const all = words.join(" ").toLowerCase();
-  return sought.toLowerCase().split(/\s+/).every((part) => all.includes(part));
+  return search.toLowerCase().split(/\s+/).every((part) => all.includes(part));
 }
 
-function CourseFiles({ sought }: { sought: string }): ReactNode {
+function CourseFiles({ search }: { search: string }): ReactNode {
   const files = useCourse((state) => state.course.media);
   const slug = useCourse((state) => state.slug);
   const saved = useCourse((state) => state.versions);
@@ -65,7 +65,7 @@ function CourseFiles({ sought }: { sought: string }): ReactNode {
     queryFn: () => take(api.GET("/api/courses/{slug}/media-use", { params: { path: { slug } } })),
   }).data;
   const unused = files.filter((file) => use && !use[file.id]?.length);
-  const shown = (unusedOnly ? unused : files).filter((file) => fits(sought, file.name, ...file.tags));
+  const shown = (unusedOnly ? unused : files).filter((file) => fits(search, file.name, ...file.tags));
   if (!files.length) {
     return (
       <Text color="quiet" fontSize="13px" py="4">
@@ -86,7 +86,7 @@ function CourseFiles({ sought }: { sought: string }): ReactNode {
   );
 }
 
-function Library({ sought }: { sought: string }): ReactNode {
+function Library({ search }: { search: string }): ReactNode {
   const client = useQueryClient();
   const { data } = useQuery({ queryKey: ["library"], queryFn: () => take(api.GET("/api/library")) });
   if (!data?.length) {
@@ -100,7 +100,7 @@ function Library({ sought }: { sought: string }): ReactNode {
     await take(api.DELETE("/api/library/{shared_id}", { params: { path: { shared_id: id } } }));
     await client.invalidateQueries({ queryKey: ["library"] });
   });
-  return data.filter(({ file }) => fits(sought, file.name, ...file.tags)).map(({ id, file, preview }) => (
+  return data.filter(({ file }) => fits(search, file.name, ...file.tags)).map(({ id, file, preview }) => (
     <Flex key={id} gap="2" py="1.5" align="center" borderBottomWidth="1px">
       {preview ? <img src={preview} alt="" width={56} height={42} style={{ objectFit: "contain" }} /> : <Box w="56px" />}
       <Box flex="1" minW="0">
@@ -116,13 +116,13 @@ function Library({ sought }: { sought: string }): ReactNode {
 
 const GROUPS = [["people", "People"], ["backdrops", "Backdrops"], ["icons", "Icons"], ["plates", "Plates for buttons"]] as const;
 
-function Drawings({ sought }: { sought: string }): ReactNode {
+function Drawings({ search }: { search: string }): ReactNode {
   const { data } = useQuery({ queryKey: ["drawings"], staleTime: Infinity, queryFn: () => take(api.GET("/api/drawings")) });
   return (
     <>
       <Text color="quiet" fontSize="12.5px" mb="1">They take the colours of the course’s theme.</Text>
       {GROUPS.map(([group, name]) => {
-        const drawings = (data ?? []).filter((one) => one.group === group && fits(sought, one.name, ...one.tags));
+        const drawings = (data ?? []).filter((one) => one.group === group && fits(search, one.name, ...one.tags));
         if (!drawings.length) return null;
         const w = group === "backdrops" ? 112 : group === "icons" ? 44 : 68;
         return (

@@ -6,7 +6,7 @@ import { edit, select, useCourse } from "../../store/store";
 import { Corners } from "./Corners";
 import { around, coverOf, GRIPS, outermost, overlaps, withMembers, type Box as Rect, type Grip } from "./geometry";
 import { isEditable } from "../text/EditInPlace";
-import { Holds } from "./SnapGuides";
+import { SnapGuides } from "./SnapGuides";
 import { useDrag, type How, type Placed } from "./useDrag";
 
 /** A line is thin: it can be taken hold of this far beside it. */
@@ -108,7 +108,7 @@ export function Handles(
         </Frame>
       )}
       {only && free && <Corners element={only} scale={scale} />}
-      <Holds holds={drag.holds} scale={scale} />
+      <SnapGuides guides={drag.guides} scale={scale} />
       {band && (
         <Box
           position="absolute" pointerEvents="none" zIndex={FRONT + 6} bg="marigold.soft" opacity={0.5}

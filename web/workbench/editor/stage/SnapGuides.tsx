@@ -1,19 +1,19 @@
-/** The lines and gaps on which something holds while it is dragged, with their distances. */
+/** Snap guides: the lines and gaps that something snaps to while it is dragged, with their distances. */
 import type { ReactNode } from "react";
-import type { Hold } from "./snap";
+import type { SnapGuide } from "./snap";
 
 const COLOUR = "#b4472f";
 
-export function Holds({ holds, scale }: { holds: readonly Hold[]; scale: number }): ReactNode {
-  if (!holds.length) return null;
+export function SnapGuides({ guides, scale }: { guides: readonly SnapGuide[]; scale: number }): ReactNode {
+  if (!guides.length) return null;
   return (
-    <svg style={{ position: "absolute", inset: 0, width: "100%", height: "100%", overflow: "visible", zIndex: 1_000_005, pointerEvents: "none" }} data-holds={holds.length}>
-      {holds.map((hold, place) => <Line key={place} hold={hold} scale={scale} />)}
+    <svg style={{ position: "absolute", inset: 0, width: "100%", height: "100%", overflow: "visible", zIndex: 1_000_005, pointerEvents: "none" }} data-guides={guides.length}>
+      {guides.map((guide, place) => <Line key={place} guide={guide} scale={scale} />)}
     </svg>
   );
 }
 
-function Line({ hold: { axis, at, from, to, gap }, scale }: { hold: Hold; scale: number }): ReactNode {
+function Line({ guide: { axis, at, from, to, gap }, scale }: { guide: SnapGuide; scale: number }): ReactNode {
   const [a, b, c] = [at * scale, from * scale, to * scale];
   const ends = axis === "x" ? { x1: a, x2: a, y1: b, y2: c } : { y1: a, y2: a, x1: b, x2: c };
   const middle = axis === "x" ? { x: a, y: (b + c) / 2 } : { x: (b + c) / 2, y: a };

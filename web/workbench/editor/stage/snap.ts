@@ -11,8 +11,8 @@ export interface Targets {
   grid: number | null;
 }
 
-/** What is shown while something holds: lines that it lies on, and gaps with their px. */
-export interface Hold {
+/** What is shown while something snaps: a line that it lies on, or a gap with its px. */
+export interface SnapGuide {
   axis: "x" | "y";
   at: number;
   from: number;
@@ -21,7 +21,7 @@ export interface Hold {
   gap?: number;
 }
 
-export interface Snapped { dx: number; dy: number; holds: Hold[] }
+export interface Snapped { dx: number; dy: number; guides: SnapGuide[] }
 
 /** Everything that may be aligned with: the slide, the guides, the boxes at rest. */
 export function targetsOf(
@@ -47,7 +47,7 @@ export function snapMove(box: Box, targets: Targets, reach: number): Snapped {
   const dx = x ?? gapX ?? onGrid(box.x, targets.grid, reach);
   const dy = y ?? gapY ?? onGrid(box.y, targets.grid, reach);
   const moved = { ...box, x: box.x + dx, y: box.y + dy };
-  return { dx, dy, holds: [...lines(moved, targets), ...gaps(moved, targets.boxes)] };
+  return { dx, dy, guides: [...lines(moved, targets), ...gaps(moved, targets.boxes)] };
 }
 
 /** The same for edges that are being moved: `edges` says which of the box's sides these are. */
@@ -62,7 +62,7 @@ export function snapEdges(
     x: edges.dx < 0 ? box.x + dx : box.x, y: edges.dy < 0 ? box.y + dy : box.y,
     w: box.w + dx * edges.dx, h: box.h + dy * edges.dy,
   };
-  return { dx, dy, holds: lines(moved, targets) };
+  return { dx, dy, guides: lines(moved, targets) };
 }
 
 function nearest(places: readonly number[], targets: readonly Target[], reach: number): number | null {
@@ -119,8 +119,8 @@ function nearestGap(box: Box, boxes: readonly Box[], reach: number, axis: "x" | 
 }
 
 /** The lines on which the moved box lies now. */
-function lines(box: Box, targets: Targets): Hold[] {
-  const found: Hold[] = [];
+function lines(box: Box, targets: Targets): SnapGuide[] {
+  const found: SnapGuide[] = [];
   const add = (axis: "x" | "y", places: number[], among: readonly Target[], low: number, high: number): void => {
     for (const place of places) {
       const on = among.filter(({ at }) => Math.abs(at - place) < 0.01);
@@ -137,7 +137,7 @@ function lines(box: Box, targets: Targets): Hold[] {
 }
 
 /** The gaps between the moved box and its neighbours; equal ones beyond them are shown as well. */
-function gaps(box: Box, boxes: readonly Box[]): Hold[] {
+function gaps(box: Box, boxes: readonly Box[]): SnapGuide[] {
   return (["x", "y"] as const).flatMap((axis) => {
     const { start, length, cross, breadth } = AXES[axis];
     const end = (other: Box): number => other[start] + other[length];
@@ -147,7 +147,7 @@ function gaps(box: Box, boxes: readonly Box[]): Hold[] {
       ...gapsOnOneSide(box, after, (near, far) => [end(near), far[start]]),
     ];
     const at = box[cross] + box[breadth] / 2;
-    return found.filter(([from, to]) => to - from >= 1).map(([from, to]): Hold => (
+    return found.filter(([from, to]) => to - from >= 1).map(([from, to]): SnapGuide => (
       { axis: axis === "x" ? "y" : "x", at, from, to, gap: Math.round(to - from) }));
   });
 }

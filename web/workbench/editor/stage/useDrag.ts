@@ -5,7 +5,7 @@ import { changeElements, hold, useCourse } from "../../store/store";
 import {
   around, boxOf, carried, coverOf, movedBy, resizedBy, resizedTurned, withMembers, type Box, type Grip,
 } from "./geometry";
-import { snapEdges, snapMove, targetsOf, type Hold, type Targets } from "./snap";
+import { snapEdges, snapMove, targetsOf, type SnapGuide, type Targets } from "./snap";
 import { useView } from "./view";
 
 /** Fewer pixels on the screen than this are a click and no drag. */
@@ -32,7 +32,7 @@ interface Drag {
 
 export interface Dragging {
   places: Places;
-  holds: readonly Hold[];
+  guides: readonly SnapGuide[];
   /** `click` is done instead when it turns out to be a click. */
   begin: (event: PointerEvent, ids: readonly string[], how: How, click?: () => void) => void;
   follow: (event: PointerEvent) => void;
@@ -44,7 +44,7 @@ const NONE: Places = new Map();
 export function useDrag(slide: Slide, scale: number): Dragging {
   const drag = useRef<Drag | null>(null);
   const [places, setPlaces] = useState<Places>(NONE);
-  const [holds, setHolds] = useState<readonly Hold[]>([]);
+  const [guides, setGuides] = useState<readonly SnapGuide[]>([]);
 
   const begin = useCallback((event: PointerEvent, ids: readonly string[], how: How, click?: () => void): void => {
     if (event.button !== 0) return;
@@ -69,13 +69,13 @@ export function useDrag(slide: Slide, scale: number): Dragging {
     if (!now.moved && Math.hypot(px, py) < SLACK) return;
     now.moved = true;
     const snaps = useView.getState().snapping && !event.altKey;
-    const { after, holds: held } = dragged(now, px / scale, py / scale, {
+    const { after, guides: held } = dragged(now, px / scale, py / scale, {
       reach: snaps ? REACH / scale : 0, constrained: event.shiftKey,
       pointer: () => pointerOnSlide(event, scale),
     });
     now.after = after;
     setPlaces(after);
-    setHolds(held);
+    setGuides(held);
     draw(after);
   };
 
@@ -89,10 +89,10 @@ export function useDrag(slide: Slide, scale: number): Dragging {
       changeElements(label, [...now.after.keys()], (element) => ({ ...element, ...now.after.get(element.id) }));
     }
     setPlaces(NONE);
-    setHolds([]);
+    setGuides([]);
   };
 
-  return { places, holds, begin, follow, end };
+  return { places, guides, begin, follow, end };
 }
 
 function restTargets(elements: readonly Element[], moving: ReadonlySet<string>): Targets {
@@ -105,16 +105,16 @@ interface Manner { reach: number; constrained: boolean; pointer: () => [number, 
 
 function dragged(
   { how, before, frame, targets }: Drag, dx: number, dy: number, { reach, constrained, pointer }: Manner,
-): { after: Places; holds: readonly Hold[] } {
-  if (how.kind === "turn") return { after: turned(before, pointer(), constrained), holds: [] };
+): { after: Places; guides: readonly SnapGuide[] } {
+  if (how.kind === "turn") return { after: turned(before, pointer(), constrained), guides: [] };
   if (how.kind === "move") {
     const straight = constrained ? (Math.abs(dx) < Math.abs(dy) ? [0, dy] : [dx, 0]) : [dx, dy];
     const moved = { ...frame, x: frame.x + (straight[0] as number), y: frame.y + (straight[1] as number) };
-    const snapped = reach ? snapMove(moved, targets, reach) : { dx: 0, dy: 0, holds: [] };
+    const snapped = reach ? snapMove(moved, targets, reach) : { dx: 0, dy: 0, guides: [] };
     const by: [number, number] = [moved.x + snapped.dx - frame.x, moved.y + snapped.dy - frame.y];
     return {
       after: new Map([...before].map(([id, box]) => [id, { ...box, ...movedBy(box, by[0], by[1]) }])),
-      holds: snapped.holds,
+      guides: snapped.guides,
     };
   }
   return resized(how.grip, before, frame, targets, dx, dy, reach, constrained);
@@ -123,19 +123,19 @@ function dragged(
 function resized(
   grip: Grip, before: ReadonlyMap<string, Placed>, frame: Box, targets: Targets, dx: number, dy: number,
   reach: number, keep: boolean,
-): { after: Places; holds: readonly Hold[] } {
+): { after: Places; guides: readonly SnapGuide[] } {
   const [only] = before.size === 1 ? [...before] : [];
   if (only && only[1].turn) {
     const [id, box] = only;
-    return { after: new Map([[id, { ...box, ...resizedTurned(box, box.turn, grip, dx, dy, keep) }]]), holds: [] };
+    return { after: new Map([[id, { ...box, ...resizedTurned(box, box.turn, grip, dx, dy, keep) }]]), guides: [] };
   }
   const rough = resizedBy(frame, grip, dx, dy, keep);
-  const snapped = reach && !keep ? snapEdges(rough, grip, targets, reach) : { dx: 0, dy: 0, holds: [] };
+  const snapped = reach && !keep ? snapEdges(rough, grip, targets, reach) : { dx: 0, dy: 0, guides: [] };
   const next = resizedBy(frame, grip, dx + snapped.dx, dy + snapped.dy, keep);
-  if (only) return { after: new Map([[only[0], { ...only[1], ...next }]]), holds: snapped.holds };
+  if (only) return { after: new Map([[only[0], { ...only[1], ...next }]]), guides: snapped.guides };
   return {
     after: new Map([...before].map(([id, box]) => [id, { ...box, ...carried(box, frame, next) }])),
-    holds: snapped.holds,
+    guides: snapped.guides,
   };
 }
 
