@@ -7,7 +7,7 @@ import { MainButton } from "../kit/MainButton";
 import { QuietButton } from "../kit/QuietButton";
 import { sayError } from "../kit/toaster";
 import { count } from "../kit/units";
-import type { Answer } from "./RecordedAnswer";
+import type { Answer } from "./answer";
 
 interface Props {
   id: number;

@@ -1,12 +1,10 @@
 /** One recorded answer: what was asked and answered, how it was judged, what a trainer gave. */
 import { Box, Text } from "@chakra-ui/react";
 import { useState, type ReactNode } from "react";
-import type { components } from "../api/api";
 import { count } from "../kit/units";
 import { QuietButton } from "../kit/QuietButton";
+import type { Answer } from "./answer";
 import { MarkForm } from "./MarkForm";
-
-export type Answer = components["schemas"]["Interaction"];
 
 export function RecordedAnswer({ id, answer }: { id: number; answer: Answer }): ReactNode {
   const [open, setOpen] = useState(false);

@@ -1,7 +1,7 @@
 /** The fixed-size slide that everything is drawn on, scaled by its parent. */
 import type { CSSProperties, ReactNode } from "react";
 import type { Background, Theme } from "../../api/types";
-import type { MediaMap } from "./ElementView";
+import type { MediaMap } from "./mediaMap";
 import { paint, themeVariables } from "./theme";
 
 interface Props {

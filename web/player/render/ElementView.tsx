@@ -1,19 +1,16 @@
 /** Draws one element into the box that its parent gives it. The same for authors and learners. */
 import type { ReactNode } from "react";
-import type { Element, ProgramMedia, Style } from "../../api/types";
+import type { Element, Style } from "../../api/types";
 import { EmbedBox } from "./EmbedBox";
 import { AreaBox, ShapeBox } from "./FigureBox";
 import { InputBox, type Entering } from "./InputBox";
 import { MeterBox } from "./MeterBox";
+import type { MediaMap } from "./mediaMap";
 import { PictureBox } from "./PictureBox";
 import { PlayingBox } from "./PlayingBox";
 import { TableBox } from "./TableBox";
 import type { ValueWords } from "./RichTextView";
 import { Words, RichWords } from "./Words";
-
-/** A file, and where there is one, a small picture of it. */
-export type MediaEntry = ProgramMedia & { preview?: string };
-export type MediaMap = Readonly<Record<string, MediaEntry>>;
 
 export interface ElementProps {
   element: Element;

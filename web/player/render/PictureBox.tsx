@@ -1,7 +1,7 @@
 /** A picture, cut and fitted into its box. */
 import type { CSSProperties, ReactNode } from "react";
 import type { PictureElement, Style } from "../../api/types";
-import type { MediaMap } from "./ElementView";
+import type { MediaMap } from "./mediaMap";
 import { clipPolygon, corners, polygonPath } from "./figures";
 
 interface Props { element: PictureElement; style: Style; media: MediaMap; alt: string }

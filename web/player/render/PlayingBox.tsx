@@ -3,7 +3,7 @@ import { useEffect, useRef, useState, type ReactNode } from "react";
 import type { AudioElement, VideoElement } from "../../api/types";
 import { useActing } from "./acting";
 import { Captions } from "./Captions";
-import type { MediaEntry, MediaMap } from "./ElementView";
+import type { MediaEntry, MediaMap } from "./mediaMap";
 import { loudness, register } from "./players";
 
 interface Props { element: VideoElement | AudioElement; media: MediaMap; live: boolean }

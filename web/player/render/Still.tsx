@@ -2,7 +2,8 @@
 import { memo, type ReactNode } from "react";
 import type { Slide, Theme } from "../../api/types";
 import { Backdrop } from "./Backdrop";
-import { ElementView, type MediaMap } from "./ElementView";
+import { ElementView } from "./ElementView";
+import type { MediaMap } from "./mediaMap";
 import { boxVariables, placed } from "./style";
 import { valueName } from "./valueNames";
 

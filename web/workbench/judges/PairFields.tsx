@@ -1,9 +1,10 @@
 /** Things and the targets that they belong on. */
 import { chakra, Flex, Stack, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
-import type { QuestionOf, Slide } from "../../api/types";
+import type { Slide } from "../../api/types";
 import { Check } from "../../kit/Check";
 import { Choose } from "../../kit/Choose";
+import type { Pairing } from "./pairing";
 import { PairTable } from "./PairTable";
 import { changeQuestion, partWords } from "./parts";
 import { PartRows } from "./PartRows";
@@ -13,8 +14,6 @@ import { fromLines, lines } from "./words";
 const WRONG = [["stay", "stay where they are put"], ["return_at_once", "go back at once"], ["return_when_judged", "go back when it is judged"]] as const;
 
 interface Props { slide: Slide; question: Pairing }
-
-export type Pairing = QuestionOf<"matching"> | QuestionOf<"drag_to_target">;
 
 export function PairFields({ slide, question }: Props): ReactNode {
   const item = (id: string): Pairing["items"][number] | undefined => question.items.find((other) => other.id === id);

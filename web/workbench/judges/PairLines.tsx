@@ -2,7 +2,7 @@
 import { useState, type PointerEvent, type ReactNode } from "react";
 import type { Element, Slide } from "../../api/types";
 import { useCourse } from "../store/store";
-import type { Pairing } from "./PairFields";
+import type { Pairing } from "./pairing";
 import { changeQuestion, elementsOf } from "./parts";
 
 const FRONT = 1_000_007;

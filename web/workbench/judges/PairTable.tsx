@@ -2,7 +2,7 @@
 import { Box, chakra, Flex, Text } from "@chakra-ui/react";
 import { useState, type ReactNode } from "react";
 import type { Slide } from "../../api/types";
-import type { Pairing } from "./PairFields";
+import type { Pairing } from "./pairing";
 import { changeQuestion, partWords } from "./parts";
 
 type Mode = "right" | "only";

@@ -6,7 +6,7 @@ import { useRef, useState, type ReactNode } from "react";
 import { Link } from "react-router";
 import { api, take } from "../../api/client";
 import type { components } from "../../api/api";
-import type { MediaMap } from "../../player/render/ElementView";
+import type { MediaMap } from "../../player/render/mediaMap";
 import { Still } from "../../player/render/Still";
 import { downloadResult } from "../../kit/download";
 import { follow } from "../../kit/jobs/work";

@@ -1,7 +1,7 @@
 /** A slide of the open course as a small picture: the real rendering, with small media. */
 import { memo, useMemo, type ReactNode } from "react";
 import type { Slide } from "../../api/types";
-import type { MediaMap } from "../../player/render/ElementView";
+import type { MediaMap } from "../../player/render/mediaMap";
 import { Still } from "../../player/render/Still";
 import { asideOf } from "../editor/stage/overlays";
 import { shownSlide } from "../store/following";

@@ -1,6 +1,6 @@
 /** Documents of a course laid over each other, and slides that follow layouts and styles in them. */
 import type { Colours, Course, MediaFile, Slide } from "../../api/types";
-import type { MediaEntry, MediaMap } from "../../player/render/ElementView";
+import type { MediaEntry, MediaMap } from "../../player/render/mediaMap";
 import { following, sourcesOf, type Sources } from "../../player/render/resolve";
 import { settled } from "./following";
 import type { Document, Parts, Versions } from "./model";

@@ -5,7 +5,7 @@
  */
 import { create } from "zustand";
 import type { Change, Course, Element, MediaFile, Slide } from "../../api/types";
-import type { MediaMap } from "../../player/render/ElementView";
+import type { MediaMap } from "../../player/render/mediaMap";
 import { following, type Sources } from "../../player/render/resolve";
 import { nameValues } from "../../player/render/valueNames";
 import { edited, followed, mediaFor, sourcesFor, versionsOf, written, type Addresses, type Loaded } from "./documents";

@@ -1,6 +1,6 @@
 /** Plays a timing on the slide as it is drawn: the browser's own animations, set to any moment. */
 import type { Cue, Element, Timing } from "../../api/types";
-import type { MediaMap } from "../../player/render/ElementView";
+import type { MediaMap } from "../../player/render/mediaMap";
 import { path } from "../../player/render/motion";
 import { endOf } from "./timing";
 

@@ -6,7 +6,7 @@ import type { ReactNode } from "react";
 import type { Slide } from "../../../api/types";
 import { QuietButton } from "../../../kit/QuietButton";
 import { addOverlay, editOverlay, useOverlay } from "../stage/overlays";
-import { depthOf, Row } from "./RunningOrder";
+import { depthOf, Row } from "./Row";
 
 export function Overlays({ slide }: { slide: Slide }): ReactNode {
   const active = useOverlay((state) => state.overlay);

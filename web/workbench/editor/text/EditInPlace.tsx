@@ -1,14 +1,15 @@
 /** Editing words where they stand, in the very look that they will have. */
 import { EditorContent, useEditor } from "@tiptap/react";
-import { useRef, type CSSProperties, type KeyboardEvent, type ReactNode } from "react";
+import { useRef, type KeyboardEvent, type ReactNode } from "react";
 import type { Blank, ButtonElement, Element, InputElement, RichText, ShapeElement, TextElement } from "../../../api/types";
-import { boxVariables, placed, textStyle } from "../../../player/render/style";
+import { textStyle } from "../../../player/render/style";
 import { hasWords } from "../../store/richText";
 import { blanksQuestion, keepBlanks } from "../../judges/BlankTool";
 import { changeElements, currentSlide, edit } from "../../store/store";
 import { fromEditor, saidInBlanks, toEditor } from "./editorText";
 import { EXTENSIONS } from "./editorExtensions";
 import { EditTable } from "./EditTable";
+import { leaveEditing, overlay } from "./editing";
 import { TextTools } from "./TextTools";
 
 /** Whether the element holds words that can be edited where they stand. */
@@ -27,16 +28,6 @@ export function EditInPlace({ element }: { element: Element }): ReactNode {
     case "table": return <EditTable element={element} />;
     default: return null;
   }
-}
-
-/** Leave the words and give the keys back to the slide. */
-export function leaveEditing(): void {
-  edit(null);
-  document.querySelector<HTMLElement>("[data-stage]")?.focus();
-}
-
-export function overlay(element: Element): CSSProperties {
-  return { ...placed(element), ...boxVariables(element, element.style), zIndex: 1_000_003 };
 }
 
 /** The element with other words; a shape that gets its first ones is no decoration any more. */

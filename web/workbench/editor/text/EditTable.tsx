@@ -4,7 +4,7 @@ import type { Element, TableElement } from "../../../api/types";
 import { columnsOf } from "../../../player/render/TableBox";
 import { textStyle } from "../../../player/render/style";
 import { changeElements } from "../../store/store";
-import { leaveEditing, overlay } from "./EditInPlace";
+import { leaveEditing, overlay } from "./editing";
 
 const MOST_ROWS = 100;
 const MOST_COLUMNS = 30;
