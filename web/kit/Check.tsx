@@ -1,6 +1,7 @@
 import { Flex, Text } from "@chakra-ui/react";
 import { type ReactNode } from "react";
 
+/** A box to tick, with its label. */
 export function Check(
   { label, value, onChange }: { label: string; value: boolean; onChange: (value: boolean) => void },
 ): ReactNode {

@@ -2,6 +2,7 @@ import { NativeSelect } from "@chakra-ui/react";
 import { type ReactNode } from "react";
 import { Labelled } from "./Labelled";
 
+/** One of a few, from a list that opens. */
 export function Choose<T extends string>(
   { label, value, options, onChange }: {
     label: string; value: T; options: readonly (readonly [T, string])[]; onChange: (value: T) => void;

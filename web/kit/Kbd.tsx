@@ -1,6 +1,7 @@
 import { Box } from "@chakra-ui/react";
 import { type ReactNode } from "react";
 
+/** A key, as it is written on a keyboard. */
 export function Kbd({ children }: { children: ReactNode }): ReactNode {
   return (
     <Box

@@ -1,6 +1,7 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { type ReactNode } from "react";
 
+/** A field with its label beside it. */
 export function Labelled({ label, children }: { label: string; children: ReactNode }): ReactNode {
   return (
     <Flex align="center" gap="2" py="1">

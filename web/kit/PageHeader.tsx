@@ -4,6 +4,7 @@ import type { ReactNode } from "react";
 import { NavLink } from "react-router";
 import { UserMenu } from "./UserMenu";
 
+/** The bar on top of pages that are no course. */
 export function PageHeader(): ReactNode {
   return (
     <Flex

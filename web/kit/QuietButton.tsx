@@ -1,6 +1,7 @@
 import { Button, type ButtonProps } from "@chakra-ui/react";
 import { type ReactNode } from "react";
 
+/** A button that does not stand out. */
 export function QuietButton(props: ButtonProps): ReactNode {
   return (
     <Button

@@ -1,6 +1,7 @@
 import { Tooltip } from "@chakra-ui/react";
 import { type ReactElement, type ReactNode } from "react";
 
+/** Words that come up over something that is pointed at. */
 export function Tip({ label, children }: { label: string; children: ReactElement }): ReactNode {
   return (
     <Tooltip.Root openDelay={400} closeDelay={50} lazyMount unmountOnExit>

@@ -6,6 +6,7 @@ import { useNavigate } from "react-router";
 import { api, take } from "../api/client";
 import { applyScheme, readScheme } from "./scheme";
 
+/** Who is signed in, and what belongs to that. */
 export function UserMenu(): ReactNode {
   const queries = useQueryClient();
   const navigate = useNavigate();

@@ -3,6 +3,7 @@ const KEY = "zigzag:scheme";
 
 export type Scheme = "light" | "dark";
 
+/** Return whether the workbench is light or dark, as it was chosen in this browser. */
 export function readScheme(): Scheme {
   try {
     const kept = localStorage.getItem(KEY);
@@ -13,6 +14,7 @@ export function readScheme(): Scheme {
   return window.matchMedia("(prefers-color-scheme: dark)").matches ? "dark" : "light";
 }
 
+/** Make the workbench light or dark, and remember it. */
 export function applyScheme(scheme: Scheme): void {
   document.documentElement.classList.remove("light", "dark");
   document.documentElement.classList.add(scheme);

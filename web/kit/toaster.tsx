@@ -22,6 +22,7 @@ export function sayError(error: unknown): void {
   toaster.create({ title, type: "error", duration: Number.POSITIVE_INFINITY, closable: true });
 }
 
+/** Where the short words come up. */
 export function Toaster(): ReactNode {
   return (
     <ChakraToaster toaster={toaster} insetInline={{ mdDown: "4" }}>

@@ -5,6 +5,7 @@ const UNITS: [Intl.RelativeTimeFormatUnit, number][] = [
 ];
 const RELATIVE = new Intl.RelativeTimeFormat("en", { numeric: "auto" });
 
+/** Return how long ago a moment (ISO 8601) was, in words. */
 export function ago(iso: string): string {
   const seconds = (Date.parse(iso) - Date.now()) / 1000;
   for (const [unit, length] of UNITS) {
@@ -13,16 +14,19 @@ export function ago(iso: string): string {
   return "just now";
 }
 
+/** Return a number with what is counted: “1 slide”, “2 slides”. */
 export function count(number: number, one: string, many = `${one}s`): string {
   return `${number.toLocaleString("en")} ${number === 1 ? one : many}`;
 }
 
+/** Return a size in bytes as people read it. */
 export function bytes(size: number): string {
   if (size < 1_000) return `${size} bytes`;
   if (size < 1_000_000) return `${Math.round(size / 1_000)} kB`;
   return `${(size / 1_000_000).toFixed(1)} MB`;
 }
 
+/** Return a time in ms as people read it. */
 export function duration(milliseconds: number): string {
   const seconds = Math.round(milliseconds / 1000);
   if (seconds < 60) return `${seconds} s`;

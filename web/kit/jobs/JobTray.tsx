@@ -9,6 +9,7 @@ import { useWork } from "./work";
 /** What is done within this time is not shown: it would only flash. */
 const SHOWN_AFTER_MS = 400;
 
+/** The cards of all jobs that this window follows. */
 export function JobTray(): ReactNode {
   const jobs = Object.values(useWork((state) => state.jobs));
   if (!jobs.length) return null;

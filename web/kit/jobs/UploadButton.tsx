@@ -23,6 +23,7 @@ interface Props {
   children: ReactNode;
 }
 
+/** A button that sends a chosen file, and shows how far that is. */
 export function UploadButton({ address, accept, file, main = false, size, onDone, children }: Props): ReactNode {
   const picker = useRef<HTMLInputElement>(null);
   const stop = useRef<AbortController | null>(null);

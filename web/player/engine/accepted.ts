@@ -5,6 +5,7 @@ import { length } from "./values";
 const SPACE = /[ \t\n\r\f\v\u00a0\u2000-\u200a\u202f\u205f\u3000]+/g;
 const NUMBER = /^[+-]?([0-9]{1,16}([.,][0-9]{0,20})?|[.,][0-9]{1,20})(e[+-]?[0-9]{1,2})?$/;
 
+/** Return whether the text `given` is one of those that count as right. */
 export function accepted(accepts: Accepts, given: string): boolean {
   if (accepts.ranges.length) {
     const number = numberIn(given, accepts.units);
@@ -20,6 +21,7 @@ export function accepted(accepts: Accepts, given: string): boolean {
   });
 }
 
+/** Return the number that `text` says, with one of `units` or none behind it; null where it says none. */
 export function numberIn(text: string, units: readonly string[]): number | null {
   let tight = text.replace(SPACE, "").toLowerCase();
   const suffixes = units.map((unit) => unit.replace(SPACE, "").toLowerCase()).sort((a, b) => length(b) - length(a));

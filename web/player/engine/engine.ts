@@ -47,6 +47,7 @@ export function choiceOrder(index: Index, state: State, question: string): reado
   return orderOf(grader, state);
 }
 
+/** Return whether `element` can be operated, as far as its own condition goes. */
 export function isEnabled(index: Index, state: State, element: string): boolean {
   return toYesNo(evaluate(index, state, index.elements.get(element)?.enabled ?? false));
 }

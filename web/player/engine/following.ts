@@ -5,6 +5,7 @@ import type { BoundRule } from "./program";
 import type { Run } from "./run";
 
 
+/** Run the rules for all that was raised, first in first out, until nothing is left. */
 export function followUp(run: Run): void {
   for (;;) {
     const next = run.queue[0];

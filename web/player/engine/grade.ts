@@ -5,6 +5,7 @@ import type { Result } from "./state";
 
 export interface Judgement { result: Result; points: number; row: number; tally: Tally }
 
+/** Return the result and the points of an answer at attempt number `attempt` (from 1). */
 export function judge(grader: Grader, given: Given, attempt: number): Judgement {
   const row = rowTaken(grader, given);
   const tally = measure(grader, given);

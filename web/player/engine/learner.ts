@@ -9,6 +9,7 @@ import { admitted, number, toNumber, toYesNo, type Value } from "./values";
 import { own } from "./own";
 
 
+/** The learner clicks an element, if it is at hand; the sets that it is in may be seen in full. */
 export function click(run: Run, element: string): void {
   if (!atHand(run, element)) return;
   const before = run.state.clicked;
@@ -20,14 +21,17 @@ export function click(run: Run, element: string): void {
   }
 }
 
+/** The learner points at an element, or `away` from it. */
 export function point(run: Run, element: string, away: boolean): void {
   if (atHand(run, element)) run.raised(away ? "pointed_away" : "pointed_at", element);
 }
 
+/** The learner clicks an element twice, if it is at hand. */
 export function doubleClick(run: Run, element: string): void {
   if (atHand(run, element)) run.raised("double_clicked", element);
 }
 
+/** The learner presses a key (as in `KeyboardEvent.key`): overlays hear of it before the slide. */
 export function pressKey(run: Run, key: string): void {
   let blocked = false;
   for (const overlay of [...run.state.overlays].reverse()) {
@@ -110,6 +114,7 @@ function middle(run: Run, target: string, element: string): Place | null {
   ];
 }
 
+/** A video or sound of the slide has *started*, *paused* or *ended*. */
 export function mediaEvent(run: Run, element: string, what: string): void {
   if (run.index.home.get(element) === run.state.slide && ["started", "paused", "ended"].includes(what)) {
     run.raised(`media_${what}`, element);

@@ -15,6 +15,7 @@ export function slideBefore(index: Index, state: State): string | null {
   return state.path.at(-1) ?? index.order[(index.position.get(state.slide ?? "") ?? 0) - 1] ?? null;
 }
 
+/** Go to the next or the previous slide, to a certain one, or leave; a closed gate holds back. */
 export function go(
   run: Run, to: "next" | "previous" | "slide" | "leave", slide: string | null, offerBack = false,
 ): void {
@@ -65,6 +66,7 @@ export function mayGo(index: Index, state: State, slide: string): boolean {
   return order === "free" || before.every((other) => state.visited.includes(other));
 }
 
+/** Show a slide; with `back` the learner is offered the way back to the present one. */
 export function enter(run: Run, slide: string, back = false): void {
   const { state, index } = run;
   if (!index.position.has(slide)) return;
@@ -101,6 +103,7 @@ function beginClock(run: Run, owner: string): void {
 
 const OF_ELEMENTS = ["hidden", "looks", "places", "moves", "dropped"] as const;
 
+/** Open an overlay of the slide; it comes above those that are open. */
 export function openOverlay(run: Run, name: string): void {
   const overlay = run.index.overlays.get(name);
   if (!overlay || run.index.home.get(name) !== run.state.slide || run.state.overlays.includes(name)) return;
@@ -112,6 +115,7 @@ export function openOverlay(run: Run, name: string): void {
   startTimers(run, name);
 }
 
+/** Close an overlay, and stop its timing. */
 export function closeOverlay(run: Run, name: string): void {
   if (!run.state.overlays.includes(name)) return;
   run.update({
@@ -121,6 +125,7 @@ export function closeOverlay(run: Run, name: string): void {
   run.raised("overlay_closed", name);
 }
 
+/** Bring things back to how the course begins. */
 export function clear(run: Run, action: Extract<Action, { do: "clear" }>): void {
   const elements = [...action.elements];
   for (const slide of action.slides) elements.push(...run.index.onSlide.get(slide) ?? []);
@@ -155,6 +160,7 @@ function forget(run: Run, elements: readonly string[], kinds: readonly (typeof O
   }
 }
 
+/** A clock has reached a cue: what it starts begins, and rules hear of it. */
 export function reach(run: Run, owner: string, cue: ClockCue): void {
   if (cue.uncovers) run.update({ hidden: without(run.state.hidden, (name) => name === cue.uncovers) });
   if (cue.element && cue.move) startMove(run, cue.element, cue.move);
@@ -162,12 +168,14 @@ export function reach(run: Run, owner: string, cue: ClockCue): void {
   run.raised("cue_reached", owner, cue.id);
 }
 
+/** Set where a clock is (ms) and whether it runs. */
 export function setClock(run: Run, owner: string, time: Time): void {
   run.update({ clocks: { ...run.state.clocks, [owner]: time } });
   if (time.at !== 0 || !time.runs) return;
   for (const cue of run.index.clocks.get(owner)?.cues ?? []) if (cue.at === 0) reach(run, owner, cue);
 }
 
+/** Begin the timers of a slide, an overlay or the course. */
 export function startTimers(run: Run, owner: string): void {
   const timers = run.index.timers.get(owner);
   if (!timers) return;
@@ -177,6 +185,7 @@ export function startTimers(run: Run, owner: string): void {
   run.update({ waiting: [...run.state.waiting, ...fresh] });
 }
 
+/** Begin a move of an element along its path. */
 export function startMove(run: Run, element: string, name: string): void {
   const move = run.index.elements.get(element)?.draw.moves.find(({ id }) => id === name);
   if (!move) return;

@@ -12,6 +12,7 @@ import { own } from "./own";
 
 const GOES_BACK = "It does not belong there and goes back.";
 
+/** Choose a part of a question, or take it back where several can be chosen. */
 export function choose(run: Run, question: string, choice: string): void {
   const grader = run.index.questions.get(question);
   const found = answerTo(run, question);
@@ -27,6 +28,7 @@ export function choose(run: Run, question: string, choice: string): void {
   }
 }
 
+/** Put a value into a part of a question, as far as the question takes it. */
 export function answer(run: Run, question: string, part: string, value: Value): void {
   const grader = run.index.questions.get(question);
   if (!grader || answerTo(run, question).locked || !isWithinReach(run, grader, part)) return;
@@ -52,6 +54,7 @@ function changed(run: Run, grader: Grader, given: Given, part: string, text: str
   }
 }
 
+/** Judge the answer of a question, if there is enough of it and it is open. */
 export function submit(run: Run, question: string): void {
   const grader = run.index.questions.get(question);
   const found = answerTo(run, question);
@@ -79,6 +82,7 @@ export function timeLeft(grader: Grader, state: State): number {
   return Math.max(limit - (own(state.answers, grader.id) ?? NO_ANSWER).used, 0);
 }
 
+/** Count `ms` of time for the questions on the slide that have a time limit. */
 export function useTime(run: Run, ms: number): void {
   if (!ms) return;
   for (const { id } of timed(run)) put(run, id, { ...answerTo(run, id), used: answerTo(run, id).used + ms });
@@ -91,6 +95,7 @@ export function expire(run: Run): void {
   }
 }
 
+/** Clear a question, or only its answer while it is open. */
 export function reset(run: Run, question: string, answerOnly = false): void {
   if (!answerOnly) run.update({ answers: without(run.state.answers, (name) => name === question) });
   else if (question in run.state.answers && !answerTo(run, question).locked) {

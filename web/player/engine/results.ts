@@ -3,6 +3,7 @@ import type { Index } from "./program";
 import type { State, Success } from "./state";
 import { own } from "./own";
 
+/** Return the points of all scored questions so far. */
 export function points(index: Index, state: State): number {
   let total = 0;
   for (const [question, answer] of Object.entries(state.answers)) {
@@ -17,6 +18,7 @@ export function score(index: Index, state: State): number | null {
   return Math.floor(Math.max(points(index, state) / index.maxPoints, 0) * 10_000 + 0.5) / 100;
 }
 
+/** Return whether the course is passed or failed, or that it is not known yet. */
 export function success(index: Index, state: State): Success {
   const reached = score(index, state);
   if (reached === null) return "unknown";
@@ -24,6 +26,7 @@ export function success(index: Index, state: State): Success {
   return index.scored.every(({ id }) => own(state.answers, id)?.locked) ? "failed" : "unknown";
 }
 
+/** Return whether all is done that completing the course takes. */
 export function completed(index: Index, state: State): boolean {
   const { slides_share: share, passing } = index.program.completion;
   if (share !== null && share !== undefined && index.order.length) {

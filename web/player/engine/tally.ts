@@ -13,8 +13,10 @@ export interface Tally {
   readonly parts: ReadonlySet<string>;
 }
 
+/** Whether all that can be right is, and nothing is wrong. */
 export const isComplete = ({ right, wrong, of }: Tally): boolean => right === of && wrong === 0;
 
+/** Return how much of an answer is right and how much wrong, by the grader's form. */
 export function measure(grader: Grader, given: Given): Tally {
   switch (grader.form) {
     case "choose": return chosen(grader, new Set(given.map(([part]) => part)));
@@ -26,6 +28,7 @@ export function measure(grader: Grader, given: Given): Tally {
   }
 }
 
+/** Return whether there is enough of an answer to submit it. */
 export function isReady(grader: Grader, given: Given): boolean {
   if (grader.form === "free") {
     return given.reduce((sum, [, text]) => sum + length(text), 0) >= Math.max(grader.at_least, 1);

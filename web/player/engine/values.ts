@@ -6,6 +6,7 @@ export type Value = boolean | number | string;
 
 const NUMBER = /^[ \t\n\r\f\v]*(-?[0-9]{1,12})(?:[.,]([0-9]{1,12}))?[ \t\n\r\f\v]*$/;
 
+/** Return the number of the engine next to `value`: a multiple of a millionth, within its bounds. */
 export function number(value: number): number {
   if (Number.isNaN(value)) return 0;
   if (value >= LIMITS.largest_number) return LIMITS.largest_number;
@@ -13,6 +14,7 @@ export function number(value: number): number {
   return Math.floor(value * 1e6 + 0.5) / 1e6;
 }
 
+/** Return a value as a number; a text that says none is 0. */
 export function toNumber(value: Value): number {
   if (typeof value === "boolean") return value ? 1 : 0;
   if (typeof value === "string") {
@@ -22,6 +24,7 @@ export function toNumber(value: Value): number {
   return number(value);
 }
 
+/** Return a value as a text, numbers as the course writes them. */
 export function toText(value: Value): string {
   if (typeof value === "boolean") return value ? "yes" : "no";
   if (typeof value === "string") return value;
@@ -33,10 +36,12 @@ export function toText(value: Value): string {
   return `${sign}${whole}${decimals}`;
 }
 
+/** Return a value as yes or no; 0, no and the empty text are no. */
 export function toYesNo(value: Value): boolean {
   return typeof value === "string" ? value !== "" : Boolean(value);
 }
 
+/** Return `value` as the variable can hold it: of its type, within its bounds. */
 export function fitted(variable: Variable, value: Value): Value {
   if (variable.type === "number") {
     const scale = 10 ** variable.decimals;

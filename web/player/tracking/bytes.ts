@@ -104,12 +104,14 @@ export function crc32(data: Iterable<number>): number {
   return (crc ^ 0xffffffff) >>> 0;
 }
 
+/** Return bytes as text in the alphabet of base64url (RFC 4648), without padding. */
 export function toBase64Url(data: readonly number[]): string {
   let text = "";
   for (const byte of data) text += String.fromCharCode(byte);
   return btoa(text).replaceAll("+", "-").replaceAll("/", "_").replace(/=+$/, "");
 }
 
+/** Return the bytes of a text in base64url; throws `Damaged` where it is none. */
 export function fromBase64Url(text: string): Uint8Array {
   if (!/^[A-Za-z0-9_-]*$/.test(text) || text.length % 4 === 1) {
     throw new Damaged("the saved progress is not the text that was saved");

@@ -16,6 +16,7 @@ const LEVELS = 500;
 
 interface Frame { parent: Frame; opener?: Frame | null; API?: Api12 | null }
 
+/** Return the run-time API of a SCORM 1.2 LMS, looked for in the windows above; null where there is none. */
 export function findApi(from: Window = window): Api12 | null {
   const start = from as unknown as Frame;
   return upwards(start) ?? upwards(read(() => top(start).opener) ?? read(() => start.opener));

@@ -6,6 +6,7 @@ import { Damaged, type Reader, type Writer } from "./bytes";
 
 type Numbers = ReadonlyMap<string, number>;
 
+/** Write where elements lie and how far videos and sounds were played. */
 export function writePlaced(out: Writer, state: State, elements: Numbers): void {
   const dropped = Object.entries(state.dropped)
     .map(([name, on]) => [elements.get(name), elements.get(on)] as const)
@@ -36,6 +37,7 @@ export function writePlaced(out: Writer, state: State, elements: Numbers): void 
   }
 }
 
+/** Read what `writePlaced` wrote; elements that are gone are left out. */
 export function readPlaced(
   source: Reader, index: Index, elements: readonly string[],
 ): Pick<State, "dropped" | "places" | "watched"> {

@@ -28,6 +28,7 @@ type Numbers = ReadonlyMap<string, number>;
 
 enum Kind { No, Yes, Whole, Decimal, Text }
 
+/** Return a state as text in `[A-Za-z0-9_-]`, as it is saved with an LMS. */
 export function pack(index: Index, state: State): string {
   const lists = KINDS.map((kind) => index.program.remembered[kind] ?? []);
   const [slides, questions, choices, variables, elements] = lists.map(

@@ -15,6 +15,7 @@ const LONGEST = 255;
 const LETTERS = "abcdefghijklmnopqrstuvwxyz0123456789";
 const DIGITS = "123456789abcdefghijklmnopqrstuvwxyz0";
 
+/** Return an answer as SCORM 1.2 records it: type, response and what would be right. */
 export function record(grader: Grader, given: Given): Record12 {
   const sign = new Map(grader.parts.map(({ id }, place) => [id, signAt(LETTERS, place)]));
   const of = (part: string): string => sign.get(part) ?? "";

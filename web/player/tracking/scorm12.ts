@@ -18,6 +18,7 @@ function lessonStatus(index: Index, state: State): string {
   return state.success === "failed" ? "failed" : "incomplete";
 }
 
+/** Return the calls that tell status and score of a state. */
 export function statusCalls(index: Index, state: State): Call[] {
   const calls: Call[] = [["cmi.core.lesson_status", lessonStatus(index, state)]];
   const reached = results.score(index, state);

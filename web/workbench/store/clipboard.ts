@@ -29,6 +29,7 @@ function clipSelected(slide: Slide): Promise<Clipping> {
 /** A copy that is still being made: what is pasted meanwhile waits for it. */
 let copying: Promise<void> | null = null;
 
+/** Copy what is selected, for this and other courses. */
 export function copySelected(): Promise<void> {
   const made = copyNow().finally(() => { if (copying === made) copying = null; });
   copying = made;
@@ -50,6 +51,7 @@ function copyNow(): Promise<void> {
   });
 }
 
+/** Copy what is selected, and take it off the slide. */
 export async function cutSelected(): Promise<void> {
   await copySelected();
   await removeSelected();

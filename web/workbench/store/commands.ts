@@ -67,12 +67,15 @@ function withoutElements(slide: Slide, ids: readonly string[]): Slide {
   return { ...slide, elements: slide.elements.filter(({ id }) => !gone.has(id)) };
 }
 
+/** Make one group of what is selected. */
 export const groupSelected = (): Promise<unknown> => editSelected("Group",
   (slide, elements) => take(api.POST("/api/edits/group", { body: { slide, elements } })));
 
+/** Take the selected groups apart. */
 export const ungroupSelected = (): Promise<unknown> => editSelected("Ungroup",
   (slide, elements) => take(api.POST("/api/edits/ungroup", { body: { slide, elements } })));
 
+/** Line up, space, size or stack what is selected. */
 export const arrangeSelected = (label: string, how: Arrangement): Promise<unknown> => editSelected(label,
   (slide, elements, base) => take(api.POST("/api/edits/arrange", {
     body: { slide, elements, size: base.course.size, by: "gaps", to_slide: false, ...how },

@@ -32,6 +32,7 @@ function known({ file, url, preview }: Taken): MediaFile {
   return file;
 }
 
+/** Add files to the course, where it has not got them yet. */
 export function keepFiles(files: readonly MediaFile[]): void {
   const media = [...get().course.media];
   for (const file of files) if (!media.some((other) => other.id === file.id)) media.push(file);
@@ -71,10 +72,12 @@ function isWithin({ x, y, w, h }: Element, [left, top]: [number, number]): boole
   return left >= x && left <= x + w && top >= y && top <= y + h;
 }
 
+/** Return what elements show a file: pictures, videos or sounds. */
 export function kindOf({ type }: MediaFile): "picture" | "video" | "audio" {
   return type.startsWith("video/") ? "video" : type.startsWith("audio/") ? "audio" : "picture";
 }
 
+/** Give the slide that is shown a picture as its background. */
 export function setBackgroundPicture(file: MediaFile, background: Background): void {
   const slide = currentSlide();
   if (!slide) return;

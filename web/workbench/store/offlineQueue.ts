@@ -10,6 +10,7 @@ export interface Unsent {
 
 const key = (slug: string): string => `zigzag:unsent:2:${slug}`;
 
+/** Return what was changed here and not saved yet; null where there is nothing. */
 export function readUnsent(slug: string): Unsent | null {
   try {
     const raw = JSON.parse(localStorage.getItem(key(slug)) ?? "null") as Unsent | null;

@@ -5,6 +5,7 @@ import { valueName } from "../../player/render/valueNames";
 /** How a blank stands in plain words. */
 const GAP = "____";
 
+/** Return the words of a rich text, `between` its blocks. */
 export function plain(text: RichText, between = " · "): string {
   return text.blocks
     .map((block) => block.runs.map((run) => (run.kind === "text" ? run.text : run.kind === "blank" ? GAP : valueName(run.of))).join(""))
@@ -36,6 +37,7 @@ export function paragraphs(words: string): RichText {
   return { blocks: words ? words.split("\n").map(paragraph) : [] };
 }
 
+/** Return whether there is anything in a rich text to read. */
 export function hasWords(text: RichText): boolean {
   return text.blocks.some((block) => block.runs.length > 0);
 }

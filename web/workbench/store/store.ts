@@ -233,6 +233,7 @@ function moveOn(before: Place, next: Place): void {
   });
 }
 
+/** Take back the last edit. */
 export function undo(): void {
   const entry = get().past.at(-1);
   if (!entry) return;
@@ -240,6 +241,7 @@ export function undo(): void {
   follow(history.undo(timeline(), followed), history.documentsOf(entry.change));
 }
 
+/** Make the last edit that was taken back again. */
 export function redo(): void {
   const entry = get().future.at(-1);
   if (!entry) return;
@@ -252,6 +254,7 @@ export function toldLost(): void {
   if (get().lost.length) set({ lost: [] });
 }
 
+/** Return the slide that is shown, as it is edited. */
 export function currentSlide(): Slide | null {
   const { slides, place } = get();
   return place.slide ? slides[place.slide] ?? null : null;
@@ -272,29 +275,35 @@ export function changeElements(
   changeSlide(label, { ...slide, elements, title: titleAfter(slide, elements) }, merge);
 }
 
+/** Put `slide` in place of the one with its id; edits of one `merge` in a row are one for undo. */
 export function changeSlide(label: string, slide: Slide, merge?: string, options: Options = {}): void {
   apply(label, { slides: { [slide.id]: slide } }, { ...options, ...(merge ? { merge } : {}) });
 }
 
+/** Change some of the course's settings; edits of one `merge` in a row are one for undo. */
 export function changeCourse(label: string, change: Partial<Course>, merge?: string): void {
   apply(label, { course: { ...get().course, ...change } }, merge ? { merge } : {});
 }
 
 // Where one is
 
+/** Show another slide, with nothing selected. */
 export function goToSlide(slide: string | null): void {
   set({ place: { slide, selected: [] }, editing: null });
 }
 
+/** Select elements, by id. */
 export function select(selected: readonly string[]): void {
   const { place } = get();
   set({ place: { ...place, selected }, editing: null });
 }
 
+/** Edit the words of an element on the slide; null ends it. */
 export function edit(element: string | null): void {
   set({ editing: element });
 }
 
+/** Say whether something is being dragged: what may wait does so meanwhile. */
 export function hold(holding: boolean): void {
   set({ holding });
 }
@@ -316,10 +325,12 @@ export function released(): Promise<void> {
 
 // Saving
 
+/** Show how saving stands. */
 export function showSaving(saving: Saving): void {
   set({ saving });
 }
 
+/** Show that others have changed the same, to be chosen from. */
 export function showClash(clash: Clash): void {
   set({ clash });
 }

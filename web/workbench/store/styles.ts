@@ -51,22 +51,26 @@ export function removeStyle(id: string): void {
 
 let copied: Look | null = null;
 
+/** Copy the look of what is selected. */
 export function copyStyle(): void {
   const element = currentSlide()?.elements.find((e) => e.id === get().place.selected[0]);
   if (element) copied = { style: element.style, looks: element.looks, named_style: element.named_style ?? null };
 }
 
+/** Give what is selected the look that was copied. */
 export function applyStyle(): void {
   const look = copied;
   if (look) changeElements("Apply style", get().place.selected, (element) => ({ ...element, ...look }));
 }
 
+/** Change a part of the style of elements. */
 export function restyle(elements: readonly Element[], part: Partial<Style>): void {
   const ids = elements.map((element) => element.id);
   changeElements("Style", ids, (e) => ({ ...e, style: { ...e.style, ...part } }) as Element,
     `style-${Object.keys(part).join()}-${ids.join()}`);
 }
 
+/** Change a part of the theme. */
 export function changeTheme(change: Partial<Theme>, merge?: string): void {
   changeCourse("Theme", { theme: { ...get().course.theme, ...change } }, merge);
 }

@@ -15,6 +15,7 @@ function wordsOf(element: Element | undefined): string | null {
   return element?.kind === "text" && element.level === "title" ? plain(element.text, " ") : null;
 }
 
+/** Return the slide with another title, in its title element too where that said the same. */
 export function withTitle(slide: Slide, title: string): Slide {
   const elements = slide.elements.map((element): Element => (
     wordsOf(element) === slide.title ? { ...element, text: paragraphs(title) } as Element : element));
