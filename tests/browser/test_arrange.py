@@ -117,9 +117,9 @@ def test_dragging_holds_on_to_others_and_shows_where(page):
     off = round(box(page, 2)["x"] - left)
     chain = ActionChains(page.browser).click_and_hold(handle(page, 2)).move_by_offset(-off // 2, 4)
     chain.move_by_offset(-off - -off // 2 + 3, 6).perform()
-    page.find("[data-holds]")
+    page.find("[data-guides]")
     ActionChains(page.browser).release().perform()
-    page.gone("[data-holds]")
+    page.gone("[data-guides]")
     page.until(lambda: abs(box(page, 2)["x"] - left) < 0.6)
 
 

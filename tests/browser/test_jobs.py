@@ -8,7 +8,7 @@ import pytest
 
 from .conftest import Server
 
-LARGE = 800
+LARGE = 1_600
 """Slides of a course that takes some seconds to pack."""
 
 
@@ -39,7 +39,8 @@ def worker_of(server, job):
         return int(found.fetchone()[0].rpartition(":")[2])
 
 
-def test_publishing_is_seen_goes_on_after_a_reload_and_is_cancelled(page, server, large):
+def test_publishing_is_seen_goes_on_after_a_reload_and_is_cancelled(page, server):
+    large = server.manage("generate", "--slides", "3000", "--questions", "100")
     page.go(f"/courses/{large}/publish")
     page.press("Publish as SCORM 1.2")
     page.until(lambda: "Packing" in page.find("[data-job=publish]").text, "what is being done")

@@ -52,12 +52,25 @@ def run(job_id: int) -> None:
     child = os.fork()
     if child == 0:
         _be_the_job(job)
-    status = _watch(job, child)
+    try:
+        status = _watch(job, child)
+    except BaseException:
+        _stopped(job, child)
+        raise
     job.refresh_from_db()
     if job.state != State.RUNNING:
         return
     logger.error("job %s (%s) broke off with status %s", job.pk, job.kind, status)
     give_back(job)
+
+
+def _stopped(job: Job, child: int) -> None:
+    """The worker is asked to stop: its job goes back into the queue, for whoever comes next."""
+    os.kill(child, signal.SIGKILL)
+    os.waitpid(child, 0)
+    if Job.objects.filter(pk=job.pk, state=State.RUNNING).update(tries=F("tries") - 1):
+        job.refresh_from_db()
+        give_back(job)
 
 
 def run_here(job: Job) -> None:
