@@ -74,7 +74,7 @@ def _stopped(job: Job, child: int) -> None:
 
 
 def run_here(job: Job) -> None:
-    """Run a queued job in this process: for tests and small installations."""
+    """Run a queued job in this process, as tests do (`JOBS_AT_ONCE`)."""
     if _claimed(job.pk):
         _perform(Job.objects.get(pk=job.pk))
 

@@ -11,7 +11,7 @@ from zigzag_core.verification.findings.document import findings
 
 from zigzag_server.courses import store
 from zigzag_server.courses.management import arguments
-from zigzag_server.jobs.kinds import silent
+from zigzag_server.jobs.kinds import Again, silent
 from zigzag_server.problems import Problem
 from zigzag_server.publishing.packaging import package_of
 
@@ -34,6 +34,10 @@ class Command(BaseCommand):
         except (Problem, Refusal) as problem:
             raise CommandError(str(problem)) from None
         arguments.write(options["out"], data)
-        store.remember_publication(row, known, remembered)
+        try:
+            store.remember_publication(row, known, remembered)
+        except Again:
+            raise CommandError("The course was published elsewhere at the same moment, with other "
+                               "numbers of its parts. Run the command again.") from None
         slides = len(row.document["slides"])
         self.stdout.write(f"{options['out']}: {slides} slides, {len(data):,} bytes")
