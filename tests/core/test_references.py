@@ -31,7 +31,7 @@ from zigzag_core.editing.idle import is_idle
 from zigzag_core.editing.mending import mended
 from zigzag_core.editing.removing import without
 from zigzag_core.program import Program
-from zigzag_core.program.names import ProgramId
+from zigzag_core.program.field_types import ProgramId
 from zigzag_core.verification.findings.references import reference_findings
 from zigzag_demo.hut_warden import hut_warden_basics
 

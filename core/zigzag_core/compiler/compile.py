@@ -18,9 +18,9 @@ from zigzag_core.course import (
 )
 from zigzag_core.course.layouts.resolve import resolved_slides
 from zigzag_core.course.media_use import media_of_settings
-from zigzag_core.course.progress import Progress, telling, untold
 from zigzag_core.course.questions.feedback import FeedbackDesign
 from zigzag_core.course.references import named
+from zigzag_core.course.reporting import Progress, telling, untold
 from zigzag_core.course.rules.rule_use import row_rules
 from zigzag_core.errors import NothingToPublish
 from zigzag_core.program import (

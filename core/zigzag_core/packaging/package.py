@@ -7,7 +7,7 @@ from typing import Literal
 
 from zigzag_core.compiler.compile import compile_course
 from zigzag_core.course import CourseDocument, MediaFile, Theme
-from zigzag_core.course.progress import Progress, portion, untold
+from zigzag_core.course.reporting import Progress, portion, untold
 from zigzag_core.media.recolour import recoloured
 from zigzag_core.program import Program
 from zigzag_core.tracking import words

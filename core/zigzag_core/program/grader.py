@@ -8,7 +8,7 @@ from zigzag_core.course.questions.descriptors import Form
 from zigzag_core.course.questions.question import Accepts, Letters, Points
 from zigzag_core.course.text.rich_text import RichText
 
-from .names import ElementName, PartName, ProgramId, SlideName
+from .field_types import ElementName, PartName, ProgramId, SlideName
 
 Within = tuple[PartName, str, bool]
 

@@ -29,8 +29,7 @@ from zigzag_core.course.rules.expression import Expression
 from zigzag_core.course.rules.timing import Effect
 from zigzag_core.course.style.style import LookId, Style
 
-from .grader import Grader
-from .names import (
+from .field_types import (
     ClockName,
     Detail,
     ElementName,
@@ -47,6 +46,7 @@ from .names import (
     TargetName,
     VariableName,
 )
+from .grader import Grader
 
 
 class Go(Model):

@@ -11,7 +11,7 @@ from django.db.models import Max, TextField
 from django.db.models.functions import Cast
 from django.utils.text import slugify
 from zigzag_core import course as core
-from zigzag_core.course.progress import Progress, telling, untold
+from zigzag_core.course.reporting import Progress, telling, untold
 
 from zigzag_server.jobs.kinds import Again
 from zigzag_server.problems import not_found

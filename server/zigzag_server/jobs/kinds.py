@@ -4,7 +4,7 @@ from collections.abc import Callable
 from dataclasses import dataclass
 from typing import Any
 
-from zigzag_core.course.progress import Progress
+from zigzag_core.course.reporting import Progress
 
 Report = Callable[[float, str], None]
 """Takes how much is done, from 0 to 1, and what is being done now. Ends a cancelled job."""

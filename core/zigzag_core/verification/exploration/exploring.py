@@ -11,8 +11,8 @@ from collections.abc import Hashable, Iterable, Iterator
 from dataclasses import dataclass, field
 from typing import Any
 
-from zigzag_core.course.progress import Progress, portion, telling, untold
 from zigzag_core.course.references import expressions, references
+from zigzag_core.course.reporting import Progress, portion, telling, untold
 from zigzag_core.course.rules.expression import parts_of
 from zigzag_core.engine import engine
 from zigzag_core.engine.expression import gate_is_open, is_visible

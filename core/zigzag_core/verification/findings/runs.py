@@ -5,7 +5,7 @@ from collections.abc import Iterator
 from zigzag_core.compiler.compile import compile_course
 from zigzag_core.course import CourseDocument, Nowhere, Rule, Slide
 from zigzag_core.course.model import Model
-from zigzag_core.course.progress import Progress, portion, untold
+from zigzag_core.course.reporting import Progress, portion, untold
 from zigzag_core.course.rules.rule_use import rules_on
 from zigzag_core.engine.index import Index
 from zigzag_core.errors import NothingToPublish

@@ -33,11 +33,11 @@ class Command(BaseCommand):
             data, known, remembered = package_of(row, options["kind"], silent)
         except (Problem, Refusal) as problem:
             raise CommandError(str(problem)) from None
-        arguments.write(options["out"], data)
         try:
             store.remember_publication(row, known, remembered)
         except Again:
             raise CommandError("The course was published elsewhere at the same moment, with other "
                                "numbers of its parts. Run the command again.") from None
+        arguments.write(options["out"], data)
         slides = len(row.document["slides"])
         self.stdout.write(f"{options['out']}: {slides} slides, {len(data):,} bytes")
