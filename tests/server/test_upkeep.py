@@ -55,6 +55,8 @@ def test_the_newest_packages_of_each_kind_stay(mika, course, settings):
         mika.job("post", f"/courses/{course}/packages", {"kind": kind})
         rename(mika, course, f"After {kind}")
     old = Publication.objects.order_by("pk").first()
+    counted = clean(later(2), only_count=True)
+    assert (counted.packages, counted.files) == (1, 1), "a dry run counts what would go with it"
     assert clean().packages == 1 and not Publication.objects.filter(pk=old.pk).exists()
     assert default_storage.exists(old.file), "files of today stay"
     assert clean(later(2)).files == 1 and not default_storage.exists(old.file)

@@ -13,17 +13,19 @@ The rule, adjustable in the settings (`KEEP`):
 from collections.abc import Iterable, Iterator
 from dataclasses import asdict, dataclass
 from datetime import datetime, timedelta
-from typing import Any
+from typing import Any, TypeVar
 
 from django.conf import settings
 from django.core.files.storage import default_storage
-from django.db.models import Max
+from django.db.models import Max, Model, QuerySet
 from django.db.models.functions import TruncDate
 from django.utils import timezone
 
 from zigzag_server.courses.models import Course, Revision, SharedFile
 from zigzag_server.jobs.models import UNFINISHED, Job
 from zigzag_server.publishing.models import Publication
+
+M = TypeVar("M", bound=Model)
 
 A_DAY = timedelta(days=1)
 
@@ -46,23 +48,35 @@ def clean(now: datetime | None = None, only_count: bool = False) -> Cleaned:
     What is new within a day is left alone, so that it may run beside authors at work.
     """
     at = now or timezone.now()
-    courses = Course.objects.filter(deleted__lt=at - timedelta(days=settings.KEEP["deleted_days"]))
-    states = Revision.objects.filter(pk__in=_old_states(at))
-    packages = Publication.objects.filter(pk__in=_old_packages())
-    jobs = Job.objects.exclude(state__in=UNFINISHED).filter(created__lt=at - A_DAY)
-    many = courses.count(), states.count(), packages.count(), jobs.count()
+    old = _Old(
+        courses=Course.objects.filter(
+            deleted__lt=at - timedelta(days=settings.KEEP["deleted_days"])),
+        states=Revision.objects.filter(pk__in=_old_states(at)),
+        packages=Publication.objects.filter(pk__in=_old_packages()),
+        jobs=Job.objects.exclude(state__in=UNFINISHED).filter(created__lt=at - A_DAY),
+    )
+    files = list(_unused_files(at, old))
+    cleaned = Cleaned(
+        courses=old.courses.count(), states=old.states.count(), packages=old.packages.count(),
+        jobs=old.jobs.count(), files=len(files),
+        bytes=sum(default_storage.size(path) for path in files),
+    )
     if not only_count:
-        for rows in (jobs, packages, states, courses):
+        for rows in (old.jobs, old.packages, old.states, old.courses):
             rows.delete()
-    files = list(_unused_files(at))
-    size = sum(default_storage.size(path) for path in files)
-    if not only_count:
         for path in files:
             default_storage.delete(path)
-    return Cleaned(
-        courses=many[0], states=many[1], packages=many[2], jobs=many[3], files=len(files),
-        bytes=size,
-    )
+    return cleaned
+
+
+@dataclass(frozen=True)
+class _Old:
+    """The rows that need not be kept."""
+
+    courses: QuerySet[Course]
+    states: QuerySet[Revision]
+    packages: QuerySet[Publication]
+    jobs: QuerySet[Job]
 
 
 def in_words(cleaned: Cleaned) -> str:
@@ -92,12 +106,13 @@ def _old_packages() -> list[int]:
     return old
 
 
-def _unused_files(at: datetime) -> Iterator[str]:
-    """Files in storage that nothing names, and that are older than a day."""
-    media = set(_media_in_use())
-    packages = set(Publication.objects.values_list("file", flat=True))
-    results = {(job.result or {}).get("path") for job in Job.objects.all()}
-    uploads = {job.arguments.get("upload") for job in Job.objects.filter(state__in=UNFINISHED)}
+def _unused_files(at: datetime, old: _Old) -> Iterator[str]:
+    """Files in storage that nothing names but what is `old`, and that are older than a day."""
+    media = set(_media_in_use(old))
+    packages = set(_left(Publication, old.packages).values_list("file", flat=True))
+    jobs = list(_left(Job, old.jobs))
+    results = {(job.result or {}).get("path") for job in jobs}
+    uploads = {job.arguments.get("upload") for job in jobs if job.state in UNFINISHED}
     for folder, used in (
         ("media", media), ("previews", media), ("packages", packages), ("results", results),
         ("uploads", uploads),
@@ -117,12 +132,18 @@ def _files(folder: str) -> Iterator[str]:
         yield from _files(f"{folder}/{inner}")
 
 
-def _media_in_use() -> Iterator[str]:
+def _media_in_use(old: _Old) -> Iterator[str]:
     """The hashes of all media that a course, a kept state or a library names."""
+    states = _left(Revision, old.states).filter(slide_id="").exclude(course__in=old.courses)
     settings_of: Iterable[dict[str, Any]] = (
-        *Course.objects.values_list("document", flat=True),
-        *Revision.objects.filter(slide_id="").values_list("document", flat=True),
+        *_left(Course, old.courses).values_list("document", flat=True),
+        *states.values_list("document", flat=True),
     )
     for document in settings_of:
         yield from (file["sha256"] for file in document.get("media", ()))
     yield from SharedFile.objects.values_list("sha256", flat=True)
+
+
+def _left(model: type[M], old: QuerySet[M]) -> QuerySet[M]:
+    """The rows that stay when those of `old` go."""
+    return model._default_manager.exclude(pk__in=old.values("pk"))
