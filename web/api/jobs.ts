@@ -7,25 +7,27 @@ export type Job = components["schemas"]["JobOut"];
 const FIRST_LOOK_MS = 80;
 const LAST_LOOK_MS = 1_000;
 
-/** Times in ms between looks at a job: short at first, as most work is done soon. */
-function* pauses(): Generator<number, never> {
-  for (let wait = FIRST_LOOK_MS; ; wait = Math.min(wait * 1.4, LAST_LOOK_MS)) yield wait;
+/** Return a wait between looks at a job: short at first, as most work is done soon. */
+function pauses(): () => Promise<void> {
+  let ms = FIRST_LOOK_MS;
+  return () => new Promise((resolve) => {
+    setTimeout(resolve, ms);
+    ms = Math.min(ms * 1.4, LAST_LOOK_MS);
+  });
 }
-
-const rest = (ms: number): Promise<void> => new Promise((resolve) => { setTimeout(resolve, ms); });
 
 /**
  * Ask until the answer is what was worked out, and no longer the job that works it out.
  * Throws what `take` throws.
  */
 export async function workedOut<T>(ask: () => Promise<Result<T | Job>>): Promise<T> {
-  for (const pause of pauses()) {
+  const pause = pauses();
+  for (;;) {
     const answer = await ask();
     const found = await take(Promise.resolve(answer));
     if (answer.response.status !== 202) return found as T;
-    await rest(pause);
+    await pause();
   }
-  throw new Error("There is always one more pause.");
 }
 
 /**
@@ -34,16 +36,16 @@ export async function workedOut<T>(ask: () => Promise<Result<T | Job>>): Promise
  * does not answer is waited for: jobs outlive it.
  */
 export async function ended(job: Job, told: (now: Job) => void): Promise<Job> {
+  const pause = pauses();
   let now = job;
-  for (const pause of pauses()) {
+  for (;;) {
     told(now);
     if (now.state === "done") return now;
     if (now.state === "cancelled") throw new ApiError(0, "cancelled", `${now.title} was cancelled.`);
     if (now.state === "failed") throw failure(now);
-    await rest(pause);
+    await pause();
     now = await looked(now);
   }
-  throw new Error("There is always one more pause.");
 }
 
 function failure({ title, problem }: Job): ApiError {
