@@ -1,5 +1,5 @@
 /** A button that sends a file to be worked on, with a way to stop the sending. */
-import { Flex, Progress, type ButtonProps } from "@chakra-ui/react";
+import { Flex, Progress } from "@chakra-ui/react";
 import { useMutation } from "@tanstack/react-query";
 import { Upload } from "lucide-react";
 import { useRef, useState, type ReactNode } from "react";
@@ -18,13 +18,12 @@ interface Props {
   /** What the file is, for those who do not see the button. */
   file: string;
   main?: boolean;
-  size?: ButtonProps["size"];
   onDone: (job: Job) => void;
   children: ReactNode;
 }
 
 /** A button that sends a chosen file, and shows how far that is. */
-export function UploadButton({ address, accept, file, main = false, size, onDone, children }: Props): ReactNode {
+export function UploadButton({ address, accept, file, main = false, onDone, children }: Props): ReactNode {
   const picker = useRef<HTMLInputElement>(null);
   const stop = useRef<AbortController | null>(null);
   const [sending, setSending] = useState<number | null>(null);
@@ -58,7 +57,7 @@ export function UploadButton({ address, accept, file, main = false, size, onDone
           event.target.value = "";
         }}
       />
-      <Button size={size} onClick={() => picker.current?.click()} loading={send.isPending}>
+      <Button onClick={() => picker.current?.click()} loading={send.isPending}>
         <Upload size={16} /> {children}
       </Button>
     </>
