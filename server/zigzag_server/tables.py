@@ -1,8 +1,10 @@
 """The core's tables and defaults as TypeScript, beside the types that the API gives."""
 
 import json
+from dataclasses import asdict
 from typing import Any
 
+from zigzag_core.program.shapes import shapes
 from zigzag_core.program.tables import defaults, tables
 
 HEAD = "/** Made by `make schema` from the core: change it there. */\n"
@@ -10,7 +12,7 @@ HEAD = "/** Made by `make schema` from the core: change it there. */\n"
 
 def typescript() -> dict[str, str]:
     """Return the text of each file, by name."""
-    return {"tables.ts": _tables(), "defaults.ts": _defaults()}
+    return {"tables.ts": _tables(), "defaults.ts": _defaults(), "shapes.ts": _shapes()}
 
 
 def _tables() -> str:
@@ -30,6 +32,18 @@ def _defaults() -> str:
     for name, fields in defaults().items():
         keys = " | ".join(f'"{field}"' for field in fields)
         lines.append(f"  {name}: {_json(fields)} as Pick<Schemas[{json.dumps(name)}], {keys}>,\n")
+    lines.append("};\n")
+    return "".join(lines)
+
+
+def _shapes() -> str:
+    """What the player fills in where a packaged program says nothing."""
+    lines = [
+        HEAD, 'import type { Shape } from "../player/engine/filled";\n', "\n",
+        "/** The shape of each model in a program. */\n",
+        "export const SHAPES: Readonly<Record<string, Shape>> = {\n",
+    ]
+    lines += [f"  {name}: {_json(asdict(shape))},\n" for name, shape in shapes().items()]
     lines.append("};\n")
     return "".join(lines)
 

@@ -26,6 +26,7 @@ from zigzag_core.editing.removing import without
 from zigzag_core.errors import CannotAsk, CannotMake
 from zigzag_core.grading.grade import judge
 from zigzag_core.grading.solutions import right_response
+from zigzag_core.program import Program
 from zigzag_core.verification.findings.questions import question_findings
 
 from .samples import fresh_ids
@@ -146,6 +147,8 @@ class Building(RuleBasedStateMachine):
         document = CourseDocument(
             course=COURSE.model_copy(update={"slides": (slide.id,)}), slides=(slide,))
         program = compile_course(document, lambda file: file.sha256)
+        packaged = program.model_dump_json(exclude_defaults=True)
+        assert Program.model_validate_json(packaged) == program
         if any(found.level == "error" or found.code == "cannot_be_right"
                for found in question_findings(slide)):
             return

@@ -16,6 +16,7 @@ from zigzag_core.packaging.archive import export_archive, import_archive
 from zigzag_core.packaging.package import build_package, program_script
 from zigzag_core.packaging.read_manifest import read_manifest
 from zigzag_core.packaging.safe_zip import Limits, read_zip
+from zigzag_core.program import Program
 from zigzag_core.verification.findings.document import findings
 from zigzag_demo.hut_warden import hut_warden_basics
 
@@ -90,6 +91,16 @@ def test_the_same_course_gives_the_same_bytes(demo):
     document, media = demo
     once, twice = (build_package("scorm12", document, PLAYER, media)[0] for _ in range(2))
     assert once == twice
+
+
+def test_a_packaged_program_is_short_whole_and_right(demo):
+    document, media = demo
+    package, program = build_package("web", document, PLAYER, media)
+    script = read_zip(package)["program.js"].decode()
+    short = script.removeprefix("window.zigzagProgram=").removesuffix(";\n")
+    # It is read with every check that the compiler passes by when it makes parts.
+    assert Program.model_validate_json(short) == program
+    assert len(short) < len(program.model_dump_json()) / 2
 
 
 def test_text_cannot_break_out_of_the_page():

@@ -1,7 +1,7 @@
 """Traces for the TypeScript engine: what the reference did, step by step.
 
-Each trace is one JSON file: the program, the seed, and for every event the state after it, the
-effects, the saved progress and the calls to a SCORM 1.2 LMS.
+Each trace is one JSON file: the program, whole and as it is packaged, the seed, and for every
+event the state after it, the effects, the saved progress and the calls to a SCORM 1.2 LMS.
 """
 
 import json
@@ -35,7 +35,9 @@ def trace(program: Program, seed: int, events: list[dict[str, Any]]) -> dict[str
         })
     orders = {q: engine.choice_order(index, now, q) for q in index.questions}
     return {
-        "program": program.model_dump(mode="json"), "seed": seed, "steps": steps, "orders": orders,
+        "program": program.model_dump(mode="json"),
+        "packaged": program.model_dump(mode="json", exclude_defaults=True),
+        "seed": seed, "steps": steps, "orders": orders,
     }
 
 

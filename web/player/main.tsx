@@ -3,6 +3,7 @@ import { createRoot } from "react-dom/client";
 import type { Program } from "../api/types";
 import { Player } from "./app/Player";
 import { Session } from "./app/session";
+import { filled } from "./engine/filled";
 import { Index } from "./engine/program";
 import type { Value } from "./engine/values";
 import { LocalTracker } from "./tracking/local";
@@ -16,7 +17,7 @@ import "./render/answers/answers.css";
 import "./app/player.css";
 
 declare global {
-  interface Window { zigzagProgram?: Program }
+  interface Window { zigzagProgram?: object }
 }
 
 function trackerFor(kind: string, index: Index, app: string): Tracker {
@@ -59,4 +60,4 @@ function begin(root: HTMLElement, program: Program): void {
 }
 
 const root = document.getElementById("player");
-if (root && window.zigzagProgram) begin(root, window.zigzagProgram);
+if (root && window.zigzagProgram) begin(root, filled(window.zigzagProgram));

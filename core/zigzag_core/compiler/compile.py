@@ -24,6 +24,7 @@ from zigzag_core.course.reporting import Progress, telling, untold
 from zigzag_core.course.rules.rule_use import row_rules
 from zigzag_core.errors import NothingToPublish
 from zigzag_core.program import (
+    AUTHORS_OWN,
     COURSE,
     Program,
     ProgramElement,
@@ -146,7 +147,7 @@ def _slide(slide: Slide, weave: Woven, scope: Scope) -> ProgramSlide:
         # On each of its slides it is a rule of its own.
         ids = [r.model_copy(update={"id": f"{r.id}_{slide.id}"}) for r in section.rules]
         own += program_rules(ids, slide.id, scope, slide)
-    return ProgramSlide(
+    return ProgramSlide.made(
         id=slide.id, title=slide.title, onward=slide.onward, forks=tuple(weave.forks),
         transcript=slide.transcript, background=slide.background or Background(),
         elements=elements, overlays=(*overlays, *(panel for panels, _ in said for panel in panels)),
@@ -162,7 +163,7 @@ def _slides_of(before: str | None, scope: Scope) -> tuple[str, ...]:
 def _overlay(
     overlay: Overlay, elements: tuple[ProgramElement, ...], slide: Slide, scope: Scope
 ) -> ProgramOverlay:
-    return ProgramOverlay(
+    return ProgramOverlay.made(
         id=overlay.id, title=overlay.name, panel=False, blocks=overlay.blocks, dims=overlay.dims,
         pauses=overlay.pauses, closes_others=overlay.closes_others, on_escape=overlay.on_escape,
         on_outside=overlay.on_outside, resets=overlay.again == "reset",
@@ -197,15 +198,9 @@ def _plain_element(element: Element, rules: tuple[ProgramRule, ...] = ()) -> Pro
         rule.on in ("clicked", "double_clicked") for rule in rules
     ):
         control = "button"
-    return ProgramElement(draw=_bare(element), control=control, rules=rules)
-
-
-_AUTHORS_OWN = {
-    "rules": (), "own": (), "named_style": None, "slot": None, "locked": False,
-    "hidden_while_editing": False, "overlay": None,
-}
+    return ProgramElement.made(draw=_bare(element), control=control, rules=rules)
 
 
 def _bare(element: Element) -> Element:
     """The element without what only its author needs."""
-    return element.model_copy(update=_AUTHORS_OWN)
+    return element.model_copy(update=AUTHORS_OWN)

@@ -109,7 +109,7 @@ def feedback(
                 continue
             panels.append(_panel(question, name, outcome, texts, shown, course, title_of))
             opens = name
-        then = [OpenOverlay(overlay=opens or name)]
+        then = [OpenOverlay.made(overlay=opens or name)]
         rules.append(block_rule(
             f"{name}_open", outcome.event, question.id,
             *then, *([PlaySound(media=sound)] if sound else ()), condition=outcome.condition))
@@ -167,8 +167,8 @@ def _panel(
     tone: f.ToneDesign = getattr(design, outcome.tone)
     place = question.feedback.place or design.place
     elements = [
-        ProgramElement(
-            draw=Text(id=panel_part(name, f"b{n}"), name="Feedback", text=words,
+        ProgramElement.made(
+            draw=Text.made(id=panel_part(name, f"b{n}"), name="Feedback", text=words,
                       style=design.style),
             visible=condition,
             row_of=question.id if not n and outcome.words != "nothing" and _rows_speak(question)
@@ -178,21 +178,21 @@ def _panel(
     ]
     tells = design.tells if question.feedback.tells is None else question.feedback.tells
     if tells and outcome.tone != "plain":
-        elements.append(ProgramElement(
-            draw=Text(id=panel_part(name, "t"), name="How it was judged",
+        elements.append(ProgramElement.made(
+            draw=Text.made(id=panel_part(name, "t"), name="How it was judged",
                       style=design.style.model_copy(update={"size": design.style.size * 0.85})),
             words=["told", question.id]))
     w = min(design.w, _BESIDE) if place == "beside" else design.w
     if shown.picture:
-        elements.append(ProgramElement(draw=_picture(panel_part(name, "p"), shown, course, w)))
+        elements.append(ProgramElement.made(draw=_picture(panel_part(name, "p"), shown, course, w)))
     again = question.feedback.read_again
     if again and outcome.tone in ("wrong", "partly"):
         elements.append(_button(panel_part(name, "r"), f"Read again: {title_of(again)}", (
-            CloseOverlay(overlay=name), Go(to="slide", slide=again, back=True))))
+            CloseOverlay.made(overlay=name), Go.made(to="slide", slide=again, back=True))))
     elements.append(_button(panel_part(name, "c"), outcome.button, (
-        CloseOverlay(overlay=name), *(_after(question) if outcome.final else ()))))
+        CloseOverlay.made(overlay=name), *(_after(question) if outcome.final else ()))))
     titled = tone.title and outcome.words not in ("time_up", "nothing")
-    return ProgramOverlay(
+    return ProgramOverlay.made(
         id=name, title=tone.title if titled else outcome.title, tone=outcome.tone, place=place,
         w=w, dims=design.dims, style=design.style, colour=tone.colour, speaker=tone.speaker,
         elements=tuple(elements),
@@ -205,20 +205,20 @@ def _picture(name: str, shown: f.Shown, course: Course, w: float) -> Picture:
     most_w, most_h = min(_PICTURE[0], w - 120), _PICTURE[1]
     share = min(most_w / file.w, most_h / file.h, 1) if file and file.w and file.h else 0
     box = (file.w * share, file.h * share) if file and share else (most_w, most_h)
-    return Picture(id=name, name="Picture", media=shown.picture, alt=shown.alt,
+    return Picture.made(id=name, name="Picture", media=shown.picture, alt=shown.alt,
                    decoration=not shown.alt, w=box[0], h=box[1])
 
 
 def _after(question: q.Question) -> tuple[Any, ...]:
     """What follows when it is over and the panel is closed."""
     if question.after == "next":
-        return (Go(to="next"),)
+        return (Go.made(to="next"),)
     if question.after == "again" and question.again_from:
-        return (Reset(question=question.id), Enter(slide=question.again_from))
+        return (Reset.made(question=question.id), Enter.made(slide=question.again_from))
     return ()
 
 
 def _button(name: str, label: str, then: tuple[Any, ...]) -> ProgramElement:
-    draw = Button(id=name, name=label, label=label, w=200, h=56, style=_CLOSE)
-    return ProgramElement(draw=draw, control="button", rules=(
+    draw = Button.made(id=name, name=label, label=label, w=200, h=56, style=_CLOSE)
+    return ProgramElement.made(draw=draw, control="button", rules=(
         block_rule(f"{name}_close", "clicked", name, *then),))

@@ -37,13 +37,13 @@ def grader_of(slide: Slide, question: q.Question) -> Grader:
     words = all_spoken(slide.elements)
     choosing = isinstance(question, _CHOOSING)
     parts = tuple(_parts(question, words, slide))
-    return Grader(
+    return Grader.made(
         id=question.id, slide=slide.id, name=question.name, record=_record_name(question),
         prompt=words.get(question.prompt or "", question.name), kind=question.kind,
         form=DESCRIPTORS[question.kind].form, purpose=question.purpose,
         parts=parts,
         targets=tuple(
-            GraderTarget(id=t.id, element=t.element, words=words[t.element], takes=t.takes,
+            GraderTarget.made(id=t.id, element=t.element, words=words[t.element], takes=t.takes,
                          only=t.only)
             for t in getattr(question, "targets", ())
         ),
@@ -69,31 +69,31 @@ def _parts(
     match question:
         case q.SingleChoice() | q.MultipleResponse() | q.TrueFalse():
             for choice in question.choices:
-                yield GraderPart(
+                yield GraderPart.made(
                     id=choice.id, element=choice.element, words=words[choice.element],
                     right=("",) if choice.right else (), points=choice.points,
                 )
         case q.Matching() | q.DragToTarget():
             for item in question.items:
-                yield GraderPart(
+                yield GraderPart.made(
                     id=item.id, element=item.element, words=words[item.element],
                     right=item.to, endless=item.endless, points=item.points,
                 )
         case q.Ordering():
             for thing in question.items:
-                yield GraderPart(
+                yield GraderPart.made(
                     id=thing.id, element=thing.element, words=words[thing.element],
                     level=thing.level,
                 )
         case q.Hotspot():
             for spot in question.spots:
-                yield GraderPart(
+                yield GraderPart.made(
                     id=spot.id, element=spot.element, words=words[spot.element],
                     right=("",) if spot.right else (), points=spot.points,
                 )
         case q.RatingScale():
             for row in question.rows:
-                yield GraderPart(
+                yield GraderPart.made(
                     id=row.id, element=row.element, words=words[row.element])
         case q.FillBlanks():
             blanks = blanks_of(question, slide)
@@ -104,16 +104,17 @@ def _parts(
             for number, blank in enumerate(blanks, 1):
                 own = tuple(sorted({*blank.accepts.words[:1], *blank.others}, key=str.lower))
                 options = bank if blank.how == "bank" else own if blank.how == "list" else ()
-                yield GraderPart(
+                yield GraderPart.made(
                     id=blank.id, element=question.text, words=f"Blank {number}",
                     points=blank.points,
                     accepts=as_ranges(blank.accepts), how=blank.how, options=options,
                 )
         case q.ShortText() | q.Numeric():
-            yield GraderPart(id=field_part(question), element=question.field,
+            yield GraderPart.made(id=field_part(question), element=question.field,
                              words=question.name, accepts=as_ranges(question.accepts))
         case q.OpenAnswer():
-            yield GraderPart(id=field_part(question), element=question.field, words=question.name)
+            yield GraderPart.made(
+                id=field_part(question), element=question.field, words=question.name)
 
 
 def blanks_of(question: q.FillBlanks, slide: Slide) -> list[q.Blank]:
@@ -139,7 +140,7 @@ def _row(row: AnswerRow, parts: list[str]) -> GraderRow:
                if isinstance(cell, OtherThan)]
     asks = "".join(_SIGNS.get(cell, ".") if isinstance(cell := row.cells.get(part), bool) else "."
                    for part in parts)
-    return GraderRow(asks=asks, within=tuple(within), at_least=row.at_least, points=row.points,
+    return GraderRow.made(asks=asks, within=tuple(within), at_least=row.at_least, points=row.points,
                      words=row.words if plain(row.words) else None)
 
 
@@ -171,7 +172,7 @@ def roles_of(question: q.Question) -> dict[str, Changes]:
         part(choice.element, "choice", choice.id)
         roles[choice.element]["rules"] = (block_rule(
             f"{choice.id}_choose", "clicked", choice.element,
-            Choose(question=name, choice=choice.id)),)
+            Choose.made(question=name, choice=choice.id)),)
     for item in getattr(question, "items", ()):
         part(item.element, "ranked" if question.kind == "ordering" else "item", item.id)
     for target in getattr(question, "targets", ()):
@@ -193,7 +194,7 @@ def roles_of(question: q.Question) -> dict[str, Changes]:
             "enabled": open_ if question.submit_is == "ready" else ["and", ready, open_],
             "visible": ["or", ready, ["locked", name]] if question.submit_is == "hidden" else True,
             "rules": (block_rule(
-                f"{name}_submit", "clicked", question.submit, Submit(question=name)),),
+                f"{name}_submit", "clicked", question.submit, Submit.made(question=name)),),
         }
     if question.reset:
         # Where it counts, clearing must not give back attempts.
@@ -202,7 +203,7 @@ def roles_of(question: q.Question) -> dict[str, Changes]:
             "control": "button", "question": name,
             "enabled": ["and", ["chosen", name], open_] if counts else ["chosen", name],
             "rules": (block_rule(f"{name}_reset", "clicked", question.reset,
-                            Reset(question=name, answer_only=counts)),),
+                            Reset.made(question=name, answer_only=counts)),),
         }
     return roles
 
@@ -211,15 +212,17 @@ def block_rule(
     name: str, event: Any, target: str, *then: Any, condition: Any = True
 ) -> ProgramRule:
     """Return a rule that a block was compiled to; such rules run before the authors' own."""
-    return ProgramRule(id=name, on=event, target=target, block=True, condition=condition, then=then)
+    return ProgramRule.made(
+        id=name, on=event, target=target, block=True, condition=condition, then=then)
 
 
 def slide_rules(question: q.Question, slide: Slide) -> tuple[ProgramRule, ...]:
     """Return what the slide itself does for `question` when it is left."""
     name, rules = question.id, []
     if question.judged == "leaving":
-        rules.append(block_rule(f"{name}_leaving", "slide_left", slide.id, Submit(question=name)))
+        rules.append(block_rule(
+            f"{name}_leaving", "slide_left", slide.id, Submit.made(question=name)))
     if not question.keeps:
         rules.append(block_rule(f"{name}_forget", "slide_left", slide.id,
-                           Reset(question=name, answer_only=True)))
+                           Reset.made(question=name, answer_only=True)))
     return tuple(rules)

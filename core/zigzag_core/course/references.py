@@ -210,10 +210,11 @@ def _visited(model: Any, visit: _Visit) -> Any:
     if plan.pairs:
         visit = replace(visit, in_pairs=True)
     changes: dict[str, Any] = {}
+    held = model.__dict__
     for name, step, unset, reach in plan.steps:
         if visit.only is not None and visit.only.isdisjoint(reach):
             continue
-        before = getattr(model, name)
+        before = held[name]
         after = step(before, model, visit)
         if after is before:
             continue

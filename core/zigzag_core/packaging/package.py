@@ -101,8 +101,11 @@ def page(program: Program, tracking: str, player: str = "player", app: str = "")
 
 
 def program_script(program: Program) -> bytes:
-    """Return the program as a script, so that it also loads from a folder without a server."""
-    text = program.model_dump_json()
+    """Return the program as a script, so that it also loads from a folder without a server.
+
+    What is as by default is left out; the player fills it in (``web/player/engine/filled.ts``).
+    """
+    text = program.model_dump_json(exclude_defaults=True)
     # U+2028 and U+2029 end a line in older JavaScript; `<` could end the script element.
     for character in "\u2028\u2029<":
         text = text.replace(character, f"\\u{ord(character):04x}")

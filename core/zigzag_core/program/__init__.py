@@ -2,6 +2,7 @@
 
 from .grader import Grader, GraderPart, GraderRow, GraderTarget
 from .model import (
+    AUTHORS_OWN,
     COURSE,
     Action,
     Announce,
@@ -41,6 +42,7 @@ from .model import (
 )
 
 __all__ = [
+    "AUTHORS_OWN",
     "COURSE",
     "Action",
     "Announce",

@@ -4,7 +4,8 @@ Everything an author makes from a block (a question, its feedback) is here alrea
 into elements, overlays, rules, expressions and graders. Both engines read exactly this.
 """
 
-from typing import Annotated, Literal
+from collections.abc import Mapping
+from typing import Annotated, Any, Literal
 
 from pydantic import Field
 
@@ -236,6 +237,13 @@ class ProgramRule(Model):
     condition: Expression = True
     then: tuple[Action, ...] = ()
     otherwise: tuple[Action, ...] = ()
+
+
+AUTHORS_OWN: Mapping[str, Any] = {
+    "rules": (), "own": (), "named_style": None, "slot": None, "locked": False,
+    "hidden_while_editing": False, "overlay": None,
+}
+"""What only the author of an element needs: in a program these fields have these values."""
 
 
 class Span(Model):

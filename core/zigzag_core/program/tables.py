@@ -3,7 +3,7 @@
 `manage.py export_tables` writes it as TypeScript; a test holds the file to what it says here.
 """
 
-from collections.abc import Iterator, Mapping
+from collections.abc import Mapping
 from dataclasses import asdict
 from typing import Any, get_args
 
@@ -20,6 +20,7 @@ from zigzag_core.course.style.style import Look
 from zigzag_core.course.text.rich_text import LiveValue
 
 from .limits import LIMITS
+from .shapes import models_in
 
 
 def tables() -> dict[str, Any]:
@@ -79,13 +80,6 @@ def _models(
     if model.__name__ not in found:
         found[model.__name__] = model
         for field in model.model_fields.values():
-            for inner in _models_in(field.annotation):
+            for inner in models_in(field.annotation):
                 _models(inner, found)
     return found
-
-
-def _models_in(annotation: Any) -> Iterator[type[BaseModel]]:
-    if isinstance(annotation, type) and issubclass(annotation, BaseModel):
-        yield annotation
-    for part in get_args(annotation):
-        yield from _models_in(part)

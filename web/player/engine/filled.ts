@@ -1,0 +1,46 @@
+/** Gives back to a packaged program what was left out of it, since it is as by default. */
+import { SHAPES } from "../../api/shapes";
+import type { Program } from "../../api/types";
+
+/** The models in a field: one, under "", or one by the value of its field `by`. */
+interface Inner {
+  readonly models: Readonly<Record<string, string>>;
+  readonly by: string;
+  /** Whether the field is an object whose values are such models. */
+  readonly keyed: boolean;
+}
+
+/** The defaults of a model, and the models in its fields, both by field. */
+export interface Shape {
+  readonly defaults: Readonly<Record<string, unknown>>;
+  readonly inner: Readonly<Record<string, Inner>>;
+}
+
+type Fields = Record<string, unknown>;
+
+/** The whole program for what `model_dump_json(exclude_defaults=True)` wrote of it. */
+export function filled(program: object): Program {
+  return filledModel(program as Fields, "Program") as unknown as Program;
+}
+
+function filledModel(fields: Fields, name: string): Fields {
+  const shape = SHAPES[name];
+  if (!shape) throw new Error(`There is no model ${name}.`);
+  const whole: Fields = { ...shape.defaults, ...fields };
+  for (const field in shape.inner) {
+    if (Object.hasOwn(fields, field)) whole[field] = filledField(fields[field], shape.inner[field] as Inner);
+  }
+  return whole;
+}
+
+function filledField(value: unknown, inner: Inner): unknown {
+  if (Array.isArray(value)) return value.map((item) => filledField(item, inner));
+  if (typeof value !== "object" || value === null) return value;
+  const fields = value as Fields;
+  if (inner.keyed) {
+    const one = { ...inner, keyed: false };
+    return Object.fromEntries(Object.entries(fields).map(([key, item]) => [key, filledField(item, one)]));
+  }
+  const tag = inner.by ? fields[inner.by] : "";
+  return filledModel(fields, inner.models[tag as string] ?? "");
+}
