@@ -8,6 +8,21 @@ from zigzag_core.program.shapes import shapes
 from zigzag_core.program.tables import defaults, tables
 
 HEAD = "/** Made by `make schema` from the core: change it there. */\n"
+_SHAPE = """
+/** The models in a field: one, under "", or one by the value of its field `by`. */
+export interface Inner {
+  readonly models: Readonly<Record<string, string>>;
+  readonly by: string;
+  /** Whether the field is an object whose values are such models. */
+  readonly keyed: boolean;
+}
+
+/** The defaults of a model, and the models in its fields, both by field. */
+export interface Shape {
+  readonly defaults: Readonly<Record<string, unknown>>;
+  readonly inner: Readonly<Record<string, Inner>>;
+}
+"""
 
 
 def typescript() -> dict[str, str]:
@@ -39,8 +54,7 @@ def _defaults() -> str:
 def _shapes() -> str:
     """What the player fills in where a packaged program says nothing."""
     lines = [
-        HEAD, 'import type { Shape } from "../player/engine/filled";\n', "\n",
-        "/** The shape of each model in a program. */\n",
+        HEAD, _SHAPE, "\n/** The shape of each model in a program. */\n",
         "export const SHAPES: Readonly<Record<string, Shape>> = {\n",
     ]
     lines += [f"  {name}: {_json(asdict(shape))},\n" for name, shape in shapes().items()]

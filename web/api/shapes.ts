@@ -1,5 +1,18 @@
 /** Made by `make schema` from the core: change it there. */
-import type { Shape } from "../player/engine/filled";
+
+/** The models in a field: one, under "", or one by the value of its field `by`. */
+export interface Inner {
+  readonly models: Readonly<Record<string, string>>;
+  readonly by: string;
+  /** Whether the field is an object whose values are such models. */
+  readonly keyed: boolean;
+}
+
+/** The defaults of a model, and the models in its fields, both by field. */
+export interface Shape {
+  readonly defaults: Readonly<Record<string, unknown>>;
+  readonly inner: Readonly<Record<string, Inner>>;
+}
 
 /** The shape of each model in a program. */
 export const SHAPES: Readonly<Record<string, Shape>> = {

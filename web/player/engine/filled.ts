@@ -1,20 +1,6 @@
 /** Gives back to a packaged program what was left out of it, since it is as by default. */
-import { SHAPES } from "../../api/shapes";
+import { SHAPES, type Inner } from "../../api/shapes";
 import type { Program } from "../../api/types";
-
-/** The models in a field: one, under "", or one by the value of its field `by`. */
-interface Inner {
-  readonly models: Readonly<Record<string, string>>;
-  readonly by: string;
-  /** Whether the field is an object whose values are such models. */
-  readonly keyed: boolean;
-}
-
-/** The defaults of a model, and the models in its fields, both by field. */
-export interface Shape {
-  readonly defaults: Readonly<Record<string, unknown>>;
-  readonly inner: Readonly<Record<string, Inner>>;
-}
 
 type Fields = Record<string, unknown>;
 
