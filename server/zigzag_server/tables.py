@@ -7,6 +7,8 @@ from typing import Any
 from zigzag_core.program.shapes import shapes
 from zigzag_core.program.tables import defaults, tables
 
+from .event_types import event_types
+
 HEAD = "/** Made by `make schema` from the core: change it there. */\n"
 _SHAPE = """
 /** The models in a field: one, under "", or one by the value of its field `by`. */
@@ -27,7 +29,8 @@ export interface Shape {
 
 def typescript() -> dict[str, str]:
     """Return the text of each file, by name."""
-    return {"tables.ts": _tables(), "defaults.ts": _defaults(), "shapes.ts": _shapes()}
+    return {"tables.ts": _tables(), "defaults.ts": _defaults(), "shapes.ts": _shapes(),
+            "events.ts": HEAD + "\n" + event_types()}
 
 
 def _tables() -> str:

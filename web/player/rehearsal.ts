@@ -1,7 +1,8 @@
 /** A rehearsal's frame: tells the workbench what happens, and does what the workbench asks. */
 import type { Session } from "./app/session";
 import { Growing } from "./engine/growing";
-import type { Event, State } from "./engine/state";
+import type { Event } from "../api/events";
+import type { State } from "./engine/state";
 
 /** What the workbench asks of the rehearsal's frame. */
 export type RehearsalCommand =

@@ -3,7 +3,7 @@ import { readFileSync } from "node:fs";
 import type { Program } from "../api/types";
 import { start, step } from "../player/engine/engine";
 import { Index } from "../player/engine/program";
-import type { Event } from "../player/engine/state";
+import type { Event } from "../api/events";
 
 const file = process.argv.at(-1) ?? "";
 const { program, events } = JSON.parse(readFileSync(file, "utf8")) as { program: Program; events: Event[] };

@@ -6,7 +6,8 @@ import type { Program } from "../api/types";
 import { choiceOrder, start, step } from "../player/engine/engine";
 import { filled } from "../player/engine/filled";
 import { Index } from "../player/engine/program";
-import { asJson, type Event } from "../player/engine/state";
+import type { Event } from "../api/events";
+import { asJson } from "../player/engine/state";
 import { pack, unpack } from "../player/tracking/progress";
 import { interactionCalls, statusCalls } from "../player/tracking/scorm12";
 

@@ -153,7 +153,7 @@ def _judge(run: Run, grader: Grader, found: Answer, in_time: bool) -> None:
     ))
     run.effects.append({
         "effect": "answered", "question": grader.id, "attempt": attempts,
-        "given": [list(pair) for pair in found.given], "result": verdict.result,
+        "given": list(found.given), "result": verdict.result,
         "points": points,
         "latency": run.state.time - max(found.since, run.state.entered),
     })

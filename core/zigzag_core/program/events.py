@@ -1,6 +1,6 @@
 """What happens to a run from outside, and what the outside must do: JSON of a few fixed forms.
 
-The twin of this file is in `web/player/engine/state.ts`.
+``web/api/events.ts`` is made from this file.
 """
 
 from typing import Literal, NotRequired, TypedDict
@@ -185,7 +185,7 @@ class AnswerJudged(TypedDict):
     effect: Literal["answered"]
     question: str
     attempt: int
-    given: list[list[str]]
+    given: list[tuple[str, str]]
     result: Literal["right", "partly", "wrong", "neutral"]
     points: float
     latency: int

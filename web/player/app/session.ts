@@ -2,7 +2,8 @@
 import { start, step } from "../engine/engine";
 import type { Index } from "../engine/program";
 import { gateIsOpen } from "../engine/expression";
-import type { Effect, Event, Ran, State } from "../engine/state";
+import type { Effect, Event, Ran } from "../../api/events";
+import type { State } from "../engine/state";
 import { runMedia } from "../render/players";
 import type { Value } from "../engine/values";
 import { unpack } from "../tracking/progress";

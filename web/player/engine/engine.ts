@@ -13,7 +13,8 @@ import type { Index } from "./program";
 import { answer, orderOf } from "./questions";
 import * as results from "./results";
 import { Run } from "./run";
-import type { Effect, Event, Ran, State } from "./state";
+import type { Effect, Event, Ran } from "../../api/events";
+import type { State } from "./state";
 import { clipped, fitted, number, toText, toYesNo, type Value } from "./values";
 
 export { gateIsOpen, isVisible } from "./expression";

@@ -2,7 +2,8 @@
 import { evaluate } from "./expression";
 import type { Index } from "./program";
 import { step32 } from "./random";
-import { copyOf, type Effect, type Ran, type State } from "./state";
+import type { Effect, Ran } from "../../api/events";
+import { copyOf, type State } from "./state";
 import { fitted, toYesNo } from "./values";
 import { own } from "./own";
 

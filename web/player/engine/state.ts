@@ -106,36 +106,3 @@ export function asJson(state: State): unknown {
     waiting: state.waiting.map((w) => [w.due, w.owner, w.rule, w.branch, w.place]),
   };
 }
-
-export type Event =
-  | { event: "start"; target?: string | null }
-  | { event: "clicked" | "double_clicked" | "slide" | "close"; target: string }
-  | { event: "pointed"; target: string; away: boolean }
-  | { event: "key"; key: string }
-  | { event: "entered" | "set"; target: string; value: Value }
-  | { event: "answered"; question: string; part: string; value: Value }
-  | { event: "dropped"; target: string; on: string | null; x: number; y: number }
-  | { event: "media"; target: string; what: "started" | "paused" | "ended" }
-  | { event: "played"; target: string; since: number; until: number }
-  | { event: "pause"; on: boolean }
-  | { event: "more_time"; factor: number }
-  | { event: "next" | "previous" | "leave" | "resume" }
-  | { event: "tick"; ms: number };
-
-export type Effect =
-  | { effect: "moved"; slide: string }
-  | { effect: "leave" }
-  | { effect: "announce"; text: string }
-  | { effect: "closed"; slide: string; message: string }
-  | { effect: "media"; element: string; run: "play" | "pause" | "seek"; at: number }
-  | { effect: "sound"; media: string }
-  | { effect: "link"; address: string }
-  | { effect: "loop"; rules: string[] }
-  | { effect: "status"; completed: boolean; success: Success }
-  | {
-      effect: "answered"; question: string; attempt: number; given: Given; result: Result;
-      points: number; latency: number;
-    };
-
-/** A rule that ran: on what, and whether its condition held. */
-export interface Ran { event: string; target: string; rule: string; held: boolean }

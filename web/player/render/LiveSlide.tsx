@@ -2,7 +2,8 @@
 import { useEffect, useMemo, useState, type ReactNode } from "react";
 import type { ProgramSlide } from "../../api/types";
 import type { Index } from "../engine/program";
-import type { Event, State } from "../engine/state";
+import type { Event } from "../../api/events";
+import type { State } from "../engine/state";
 import { ActingProvider } from "./acting";
 import { Backdrop } from "./Backdrop";
 import { WholeSlide } from "./answers/Spots";

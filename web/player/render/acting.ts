@@ -1,7 +1,8 @@
 /** What every part of a live slide shares: the run, and a way to tell it what happens. */
 import { createContext, useContext } from "react";
 import type { Index } from "../engine/program";
-import type { Event, State } from "../engine/state";
+import type { Event } from "../../api/events";
+import type { State } from "../engine/state";
 
 export interface Acting {
   index: Index;

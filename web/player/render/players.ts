@@ -1,5 +1,5 @@
 /** The films and sounds on the page, by element: for actions that play, pause and seek. */
-import type { Effect } from "../engine/state";
+import type { Effect } from "../../api/events";
 
 const players = new Map<string, HTMLMediaElement>();
 const setting = { volume: 1, speed: 1, captions: true };

@@ -1,6 +1,7 @@
 /** Tracking without an LMS: progress stays in this browser. */
 import type { Index } from "../engine/program";
-import type { Effect, State } from "../engine/state";
+import type { Effect } from "../../api/events";
+import type { State } from "../engine/state";
 import { BackupStore } from "./backup";
 import { pack } from "./progress";
 import type { Begun, Standing, Tracker } from "./tracker";

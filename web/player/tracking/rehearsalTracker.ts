@@ -1,7 +1,8 @@
 /** Tracking in a rehearsal: nothing is kept; the workbench is shown all that would be told. */
 import type { Index } from "../engine/program";
 import * as results from "../engine/results";
-import type { Effect, Event, Ran, State } from "../engine/state";
+import type { Effect, Event, Ran } from "../../api/events";
+import type { State } from "../engine/state";
 import { acrossFrames, type RehearsedState } from "../rehearsal";
 import { interactionCalls, statusCalls, timespan, type Answered, type Call } from "./scorm12";
 import type { Begun, Tracker } from "./tracker";

@@ -1,7 +1,8 @@
 /** What a run tells a SCORM 1.2 LMS. The twin of `zigzag_core/tracking/scorm12.py`. */
 import type { Index } from "../engine/program";
 import * as results from "../engine/results";
-import type { Effect, State } from "../engine/state";
+import type { Effect } from "../../api/events";
+import type { State } from "../engine/state";
 import { pack } from "./progress";
 import { decimal, record } from "./records12";
 

@@ -5,7 +5,8 @@
  * LMS has taken and committed it; a copy lies in the browser meanwhile.
  */
 import type { Index } from "../engine/program";
-import type { Effect, State } from "../engine/state";
+import type { Effect } from "../../api/events";
+import type { State } from "../engine/state";
 import { BackupStore } from "./backup";
 import { findApi, type Api12 } from "./findApi";
 import { pack, unpack } from "./progress";

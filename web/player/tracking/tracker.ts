@@ -1,5 +1,6 @@
 /** What the player needs of whoever keeps track of the learner. */
-import type { Effect, State } from "../engine/state";
+import type { Effect } from "../../api/events";
+import type { State } from "../engine/state";
 
 /** How well the tracking goes; said to the learner as soon as it is not "saved". */
 export type Standing =

@@ -4,7 +4,7 @@ import { Play, Trash2 } from "lucide-react";
 import { useState, type ReactNode } from "react";
 import type { Walkthrough } from "../../api/types";
 import type { Index } from "../../player/engine/program";
-import type { Event } from "../../player/engine/state";
+import type { Event } from "../../api/events";
 import { freshId } from "../store/ids";
 import { changeCourse, useCourse } from "../store/store";
 import { Card } from "../../kit/Card";

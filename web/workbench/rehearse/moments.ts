@@ -2,7 +2,8 @@
 import type { Grader } from "../../api/types";
 import { isVisible } from "../../player/engine/engine";
 import type { Index } from "../../player/engine/program";
-import type { Effect, Event, Ran, State } from "../../player/engine/state";
+import type { Effect, Event, Ran } from "../../api/events";
+import type { State } from "../../player/engine/state";
 import { fromFrames } from "../../player/rehearsal";
 import type { RehearsalMessage } from "../../player/tracking/rehearsalTracker";
 
