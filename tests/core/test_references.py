@@ -13,10 +13,12 @@ from zigzag_core.course.elements.element import Button, Input
 from zigzag_core.course.known import Known
 from zigzag_core.course.questions import question as q
 from zigzag_core.course.questions.answer_row import AnswerRow, OtherThan
+from zigzag_core.course.questions.descriptors import DESCRIPTORS
 from zigzag_core.course.questions.feedback import Feedback
 from zigzag_core.course.references import (
     Identity,
     _plan,
+    _reach,
     among,
     identities,
     named,
@@ -106,6 +108,15 @@ def hostile():
         questions=(q.ShortText(id="note", name="note", field="card", accepts=q.Accepts(
             words=("note",)), table=(AnswerRow(id="note", cells={"card": "note"}),)),),
     )
+
+
+@pytest.mark.parametrize("kind", DESCRIPTORS)
+def test_every_element_of_a_question_is_known_as_a_part_of_it(kind):
+    model = DESCRIPTORS[kind].model
+    single = {name for name, field in model.model_fields.items()
+              if "element" in _reach(field.annotation, tuple(field.metadata))}
+    conditional = {"table", "feedback"}  # What is done and shown after an answer is no part.
+    assert single - conditional <= {*q.PART_LISTS, *q.SINGLE_PARTS}
 
 
 def test_a_word_that_looks_like_an_id_stays_a_word():

@@ -7,6 +7,7 @@ from typing import Any, Literal
 from zigzag_core.course import Button, Course, Picture, RichText, Slide, Text, plain, rich
 from zigzag_core.course.questions import feedback as f
 from zigzag_core.course.questions import question as q
+from zigzag_core.course.questions.descriptors import DESCRIPTORS, is_judged
 from zigzag_core.course.rules.expression import joined
 from zigzag_core.course.style.style import Style
 from zigzag_core.program import (
@@ -63,10 +64,10 @@ def _outcomes(question: q.Question) -> Iterator[_Outcome]:
     """Yield what answers to `question` can come to."""
     if question.submit_is == "ready":
         yield _Outcome("nothing", "answered_nothing", "nothing", "plain", "Not answered yet")
-    if question.purpose == "survey" or question.kind in ("open_answer", "rating_scale"):
+    if not is_judged(question):
         yield _Outcome("answered", "answered", "answered", "plain", "Thank you")
         return
-    partly = question.kind not in ("single_choice", "true_false", "short_text", "numeric")
+    partly = DESCRIPTORS[question.kind].partly
     yield _Outcome("right", "answered_right", "right", "right", "Right")
     if question.attempts != 1:
         yield _Outcome("wrong", "answered_wrong", "wrong", "wrong", "Not right yet", _AGAIN)

@@ -14,6 +14,7 @@ from zigzag_core.course import CourseDocument
 from zigzag_core.course.questions.answer_row import MOST_PARTS
 from zigzag_core.course.questions.descriptors import DESCRIPTORS
 from zigzag_core.course.questions.feedback import Feedback
+from zigzag_core.course.questions.question import PART_LISTS, SINGLE_PARTS
 from zigzag_core.course.rules.expression import GIVEN, OPERATORS
 from zigzag_core.course.rules.patterns import SETS
 from zigzag_core.course.style.style import Look
@@ -34,9 +35,14 @@ def tables() -> dict[str, Any]:
         "LIVE_VALUES": list(get_args(LiveValue)),
         "SETS": list(SETS),
         "QUESTIONS": {
-            kind: {"form": found.form, "lists": dict(found.lists)}
+            kind: {
+                "title": found.title, "search": found.search, "form": found.form,
+                "judged": found.judged, "partly": found.partly, "lists": dict(found.lists),
+            }
             for kind, found in DESCRIPTORS.items()
         },
+        "PART_LISTS": list(PART_LISTS),
+        "SINGLE_PARTS": list(SINGLE_PARTS),
         "MOST_TABLE_PARTS": MOST_PARTS,
         "MOST_HINTS": most_items(Feedback, "hints"),
     }

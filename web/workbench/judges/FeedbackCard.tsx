@@ -1,4 +1,5 @@
 /** What is said after each outcome, and what is shown with it. */
+import { QUESTIONS } from "../../api/tables";
 import { MOST_HINTS } from "../../api/tables";
 import { Box, Stack, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
@@ -21,7 +22,6 @@ const OUTCOMES: readonly (readonly [Outcome, string])[] = [
 ];
 const PLACES = [["", "as in the whole course"], ["below", "below the question"], ["beside", "beside it"], ["over", "over it"]] as const;
 const TELLS = [["", "as in the whole course"], ["yes", "says it, with the points"], ["no", "does not say it"]] as const;
-const ONE_PART = ["single_choice", "true_false", "short_text", "numeric"];
 
 interface Props { slide: Slide; question: Question }
 
@@ -85,7 +85,7 @@ function canCome(question: Question, outcome: Outcome): boolean {
   const once = question.attempts === 1;
   switch (outcome) {
     case "wrong": return !once;
-    case "partly": return !once && !ONE_PART.includes(question.kind);
+    case "partly": return !once && QUESTIONS[question.kind].partly;
     case "time_up": return Boolean(question.time_limit);
     default: return true;
   }

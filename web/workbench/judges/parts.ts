@@ -1,6 +1,6 @@
 /** What questions are made of, whatever their kind. */
 import { api, take } from "../../api/client";
-import { QUESTIONS } from "../../api/tables";
+import { PART_LISTS, QUESTIONS, SINGLE_PARTS } from "../../api/tables";
 import type { Choice, Edited, Element, Question, Slide } from "../../api/types";
 import { says, withWords } from "../editor/order/rowText";
 import { removeSelected } from "../store/commands";
@@ -9,21 +9,15 @@ import { paragraphs, plain } from "../store/richText";
 import { changeSlide, currentSlide, select } from "../store/store";
 import { sayDone } from "../../kit/toaster";
 
-export type PartList = "choices" | "items" | "targets" | "spots" | "rows";
+export type PartList = (typeof PART_LISTS)[number];
 interface Part { id: string; element: string }
-const LISTS: readonly PartList[] = ["choices", "items", "targets", "spots", "rows"];
 
-export const KINDS: readonly (readonly [Question["kind"], string, string])[] = [
-  ["single_choice", "Single choice", "one right answer radio"], ["multiple_response", "Multiple response", "several right answers checkbox"],
-  ["true_false", "True or false", "statement yes no"], ["blanks", "Fill in the blanks", "gap cloze word bank"],
-  ["short_text", "Short text", "words typed answer"], ["numeric", "Numeric", "number answer"],
-  ["matching", "Matching", "connect pairs lines"], ["ordering", "Ordering", "sequence rank sort"],
-  ["drag_to_target", "Drag to target", "drop sort into"], ["hotspot", "Hotspot", "click places in a picture"],
-  ["open_answer", "Open answer", "essay long text"], ["rating_scale", "Rating scale", "survey likert agree"],
-];
+/** Each kind of question with its title and further words by which it is found. */
+export const KINDS = (Object.keys(QUESTIONS) as Question["kind"][])
+  .map((kind) => [kind, QUESTIONS[kind].title, QUESTIONS[kind].search] as const);
 
 export function kindWord(kind: Question["kind"]): string {
-  return KINDS.find(([other]) => other === kind)?.[1] ?? kind;
+  return QUESTIONS[kind].title;
 }
 
 /** How many parts a list of such a question holds at the most. */
@@ -39,12 +33,12 @@ export function partsIn(question: Question, list: PartList): readonly Part[] {
 
 /** The elements that learners answer a question with. */
 export function answersOf(question: Question): string[] {
-  return LISTS.flatMap((list) => partsIn(question, list).map(({ element }) => element));
+  return PART_LISTS.flatMap((list) => partsIn(question, list).map(({ element }) => element));
 }
 
 /** The elements that a question is made of. */
 export function elementsOf(question: Question): string[] {
-  const single = ["prompt", "submit", "reset", "field", "text", "on"].map((name) => (question as unknown as Record<string, string | null | undefined>)[name]);
+  const single = SINGLE_PARTS.map((name) => (question as unknown as Record<string, string | null | undefined>)[name]);
   return [...answersOf(question), ...single.flatMap((id) => (id ? [id] : []))];
 }
 
@@ -52,7 +46,7 @@ export function choicesOf(question: Question): readonly Choice[] {
   return "choices" in question ? question.choices : [];
 }
 
-export const isUnjudged = ({ kind, purpose }: Question): boolean => purpose === "survey" || kind === "open_answer" || kind === "rating_scale";
+export const isUnjudged = ({ kind, purpose }: Question): boolean => purpose === "survey" || !QUESTIONS[kind].judged;
 
 export const ROLES: Record<PartList, string> = { choices: "answer", items: "item", targets: "target", spots: "place", rows: "statement" };
 
@@ -61,7 +55,7 @@ export function roleIn(question: Question, element: string): string {
   if (question.prompt === element) return `asks: ${question.name}`;
   if (question.submit === element) return `submits: ${question.name}`;
   if (question.reset === element) return `clears: ${question.name}`;
-  for (const list of LISTS) {
+  for (const list of PART_LISTS) {
     const part = partsIn(question, list).find((other) => other.element === element);
     if (!part) continue;
     if ((list !== "choices" && list !== "spots") || question.purpose === "survey") return ROLES[list];

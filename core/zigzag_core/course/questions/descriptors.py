@@ -1,7 +1,7 @@
 """What there is to know of each kind of question, in one place.
 
-A new kind is added here, with its model in `question`; its grader, its editor, its record and its
-checks are found by its form and by its lists of parts.
+A new kind is added here, with its model in `question`; its form says which grader, records and
+checks it has, and its lists which parts. The workbench gets this table too (`web/api/tables.ts`).
 """
 
 from collections.abc import Mapping
@@ -16,12 +16,21 @@ Form = Literal["choose", "texts", "pairs", "order", "spots", "free", "scale"]
 
 @dataclass(frozen=True)
 class Descriptor:
-    """One kind of question: its model, how it is judged, and with which words it begins."""
+    """One kind of question.
+
+    `model` is how it is stored, `form` how it is judged. `title` and `search` are its name and
+    further words by which authors find it; a new one is called `name` and asks `prompt`. Where it
+    is not `judged`, nothing is right or wrong; else an answer may be `partly` right or not.
+    """
 
     model: type[q.QuestionBase]
     form: Form
+    title: str
+    search: str
     name: str
     prompt: str
+    judged: bool = True
+    partly: bool = True
 
     @property
     def lists(self) -> Mapping[str, int]:
@@ -34,18 +43,49 @@ class Descriptor:
 
 DESCRIPTORS: Mapping[str, Descriptor] = {
     "single_choice": Descriptor(
-        q.SingleChoice, "choose", "Question", "What do you want to ask?"),
+        q.SingleChoice, "choose", "Single choice", "one right answer radio",
+        "Question", "What do you want to ask?", partly=False),
     "multiple_response": Descriptor(
-        q.MultipleResponse, "choose", "Multiple response", "Which of these are right?"),
-    "true_false": Descriptor(q.TrueFalse, "choose", "True false", "Is this true?"),
-    "blanks": Descriptor(q.FillBlanks, "texts", "Blanks", "Fill in what is missing."),
-    "short_text": Descriptor(q.ShortText, "texts", "Short text", "What is it called?"),
-    "numeric": Descriptor(q.Numeric, "texts", "Numeric", "How many are there?"),
-    "matching": Descriptor(q.Matching, "pairs", "Matching", "What belongs together?"),
-    "ordering": Descriptor(q.Ordering, "order", "Ordering", "What comes first, what after it?"),
+        q.MultipleResponse, "choose", "Multiple response", "several right answers checkbox",
+        "Multiple response", "Which of these are right?"),
+    "true_false": Descriptor(
+        q.TrueFalse, "choose", "True or false", "statement yes no",
+        "True false", "Is this true?", partly=False),
+    "blanks": Descriptor(
+        q.FillBlanks, "texts", "Fill in the blanks", "gap cloze word bank",
+        "Blanks", "Fill in what is missing."),
+    "short_text": Descriptor(
+        q.ShortText, "texts", "Short text", "words typed answer",
+        "Short text", "What is it called?", partly=False),
+    "numeric": Descriptor(
+        q.Numeric, "texts", "Numeric", "number answer",
+        "Numeric", "How many are there?", partly=False),
+    "matching": Descriptor(
+        q.Matching, "pairs", "Matching", "connect pairs lines",
+        "Matching", "What belongs together?"),
+    "ordering": Descriptor(
+        q.Ordering, "order", "Ordering", "sequence rank sort",
+        "Ordering", "What comes first, what after it?"),
     "drag_to_target": Descriptor(
-        q.DragToTarget, "pairs", "Drag to target", "Put each thing where it belongs."),
-    "hotspot": Descriptor(q.Hotspot, "spots", "Hotspot", "Click the right place."),
-    "open_answer": Descriptor(q.OpenAnswer, "free", "Open answer", "What do you think?"),
-    "rating_scale": Descriptor(q.RatingScale, "scale", "Rating scale", "How far do you agree?"),
+        q.DragToTarget, "pairs", "Drag to target", "drop sort into",
+        "Drag to target", "Put each thing where it belongs."),
+    "hotspot": Descriptor(
+        q.Hotspot, "spots", "Hotspot", "click places in a picture",
+        "Hotspot", "Click the right place."),
+    "open_answer": Descriptor(
+        q.OpenAnswer, "free", "Open answer", "essay long text",
+        "Open answer", "What do you think?", judged=False),
+    "rating_scale": Descriptor(
+        q.RatingScale, "scale", "Rating scale", "survey likert agree",
+        "Rating scale", "How far do you agree?", judged=False),
 }
+
+
+def is_judged(question: q.Question) -> bool:
+    """Return whether an answer to `question` can be right or wrong."""
+    return question.purpose != "survey" and DESCRIPTORS[question.kind].judged
+
+
+def of_form(form: Form) -> tuple[str, ...]:
+    """Return the kinds of question that are judged in this form."""
+    return tuple(kind for kind, found in DESCRIPTORS.items() if found.form == form)

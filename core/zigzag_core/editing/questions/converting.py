@@ -6,7 +6,7 @@ from typing import Any
 
 from zigzag_core.course import Element, IdSource, Picture, Shape, Slide, SlideSize, Text
 from zigzag_core.course.questions import question as q
-from zigzag_core.course.questions.descriptors import DESCRIPTORS
+from zigzag_core.course.questions.descriptors import DESCRIPTORS, of_form
 from zigzag_core.course.questions.new_questions import QUESTION_KINDS, QuestionKind, new_question
 from zigzag_core.course.style.theme import NamedStyle
 from zigzag_core.course.style.usual_styles import USUAL_STYLES
@@ -21,12 +21,12 @@ from .grid import AIR
 from .parts import asked_on, saying, with_parts, with_question
 from .placement import beside, fitted
 
-_CHOOSING = ("single_choice", "multiple_response", "true_false")
+_CHOOSING = of_form("choose")
 _LISTS: dict[str, str] = {
     **dict.fromkeys(_CHOOSING, "choices"), "ordering": "items", "matching": "items",
     "drag_to_target": "items", "hotspot": "spots", "rating_scale": "rows",
 }
-_PAIRS = ("matching", "drag_to_target")
+_PAIRS = of_form("pairs")
 _SAME_PARTS = (
     {*_CHOOSING, "ordering", "matching", "drag_to_target"},
     {"short_text", "numeric", "open_answer"},

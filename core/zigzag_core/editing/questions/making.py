@@ -40,10 +40,8 @@ def question_from(
     frame = around(box_of(e) for e in chosen)
     submit = _button(slide, "Submit", Box(frame.x, min(frame.bottom + 24, 640), 200, 68), fresh,
                      styles, chosen[0].overlay)
-    survey = {"purpose": "survey"} if kind == "rating_scale" else {}
     question: Any = DESCRIPTORS[kind].model(
         id=fresh(), name=name, prompt=prompt.id if prompt else None, submit=submit.id, attempts=2,
-        **survey,
     )
     made = _parts_of(kind, parts, fresh)
     for where in made.keys() & set(q.PART_LISTS):
@@ -132,14 +130,14 @@ def with_elements_as_parts(
 
 
 def _parts_of(kind: QuestionKind, parts: list[Element], fresh: IdSource) -> dict[str, Any]:
-    if kind in ("single_choice", "multiple_response", "true_false"):
+    if DESCRIPTORS[kind].form == "choose":
         if len(parts) < 2:
             raise CannotAsk("Select the answers: two of them, or more where there may be more.")
         return {"choices": tuple(
             q.Choice(id=fresh(), element=e.id, right=n == 0) for n, e in enumerate(parts))}
     if kind == "ordering":
         return {"items": tuple(q.InOrder(id=fresh(), element=e.id) for e in parts)}
-    if kind in ("matching", "drag_to_target"):
+    if DESCRIPTORS[kind].form == "pairs":
         return _pairs(parts, fresh)
     if kind == "hotspot":
         spots = [e for e in parts if isinstance(e, Area)]

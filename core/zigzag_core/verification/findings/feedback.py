@@ -6,6 +6,7 @@ from zigzag_core.course import Slide, plain
 from zigzag_core.course.questions import feedback as f
 from zigzag_core.course.questions import question as q
 from zigzag_core.course.questions.answer_row import MOST_PARTS
+from zigzag_core.course.questions.descriptors import DESCRIPTORS, is_judged
 from zigzag_core.grading.answer_table import coverage
 
 from .finding import Problem
@@ -15,7 +16,6 @@ _NAMES: dict[f.Outcome, str] = {
     "last": "the last try", "time_up": "the end of the time", "nothing": "no answer",
     "answered": "an answer",
 }
-_ALL_OR_NOTHING = ("single_choice", "true_false", "short_text", "numeric")
 
 
 def never_said(question: q.Question, slide: Slide) -> Iterator[Problem]:
@@ -56,7 +56,7 @@ def _never_taken(question: q.Question) -> Iterator[int]:
 
 
 def _why_never(question: q.Question, outcome: f.Outcome) -> str:
-    unjudged = question.purpose == "survey" or question.kind in ("open_answer", "rating_scale")
+    unjudged = not is_judged(question)
     if outcome == "nothing":
         return "" if question.submit_is == "ready" else "cannot be submitted without one"
     if outcome == "answered":
@@ -69,6 +69,6 @@ def _why_never(question: q.Question, outcome: f.Outcome) -> str:
         return "has tries without end"
     if outcome == "wrong" and question.attempts == 1:
         return "has one try only"
-    if outcome == "partly" and question.kind in _ALL_OR_NOTHING:
+    if outcome == "partly" and not DESCRIPTORS[question.kind].partly:
         return "is right or wrong"
     return ""

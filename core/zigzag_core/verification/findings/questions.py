@@ -6,6 +6,7 @@ from collections.abc import Iterator
 from zigzag_core.compiler.questions import blanks_of, grader_of
 from zigzag_core.course import Element, Slide
 from zigzag_core.course.questions import question as q
+from zigzag_core.course.questions.descriptors import DESCRIPTORS
 from zigzag_core.course.text.numbers import in_digits
 from zigzag_core.course.text.spoken import all_spoken, spoken
 from zigzag_core.grading.accepted import accepted, as_ranges, plainer
@@ -54,9 +55,8 @@ def _problems(
     if question.after == "again" and not question.again_from:
         yield "warning", "again_nowhere", "starts again from no slide"
     yield from never_said(question, slide)
-    unjudged = ("rating_scale", "open_answer")
     said = any(code == "no_right_answer" for _, code, _ in problems)
-    judged = question.kind not in unjudged and not said
+    judged = DESCRIPTORS[question.kind].judged and not said
     if judged and question.purpose == "scored" and question.points:
         grader = grader_of(slide, question)
         if not measure(grader, right_response(grader)).complete:
