@@ -1,28 +1,42 @@
 """Tries the two languages against each other with fresh seeds, for some time (`make fuzz`).
 
-Each round writes traces of random programs, quizzes, changes and names with a new seed, lets the
-TypeScript side reproduce them, and plays random interleavings of edits. The seed of a round that
-fails is printed and kept in `tests/parity/kept_seeds.txt`: from then on `make test` tries it too.
+Each round plays random programs and quizzes in both engines, compares random changes and names, and
+plays random interleavings of edits. A run in which the engines differ is made as small as can be,
+printed, and kept in `tests/parity/kept`; another seed that fails is kept in
+`tests/parity/kept_seeds.txt`. From then on `make test` tries them too.
 """
 
+import json
 import os
 import random
 import subprocess
 import sys
+import tempfile
 import time
+from pathlib import Path
 
+from tests.parity.engines import Differ, Engines, engines, try_runs
 from tests.parity.seeds import KEPT
 
-PYTHON = ("tests/parity/test_traces.py", "tests/parity/test_changes.py",
-          "tests/parity/test_names.py")
-WEB = ("parity", "changes", "names", "interleavings")
+PYTHON = ("tests/parity/test_changes.py", "tests/parity/test_names.py")
+WEB = ("changes", "names", "interleavings")
+RUNS = 100
 
 
-def one_round(seed: int) -> str:
-    """Return what went wrong with `seed`; empty where nothing did."""
+def engine_round(both: Engines, seed: int) -> str:
+    """Return the smallest run found with `seed` in which the engines differ; empty if none."""
+    try:
+        try_runs(both, seed, RUNS)
+    except Differ as difference:
+        return f"{difference}\n{json.dumps(both.last)[:4_000]}\nIt is kept as {both.keep()}."
+    return ""
+
+
+def other_round(seed: int) -> str:
+    """Return what went wrong with `seed` in all but the engines; empty where nothing did."""
     environment = {**os.environ, "ZIGZAG_FUZZ_SEED": str(seed)}
     commands = (
-        ([sys.executable, "-m", "pytest", "-q", "-k", "random or changes or names", *PYTHON], "."),
+        ([sys.executable, "-m", "pytest", "-q", *PYTHON], "."),
         (["npx", "vitest", "run", *(f"../web/tests/{name}.test.ts" for name in WEB)], "web"),
     )
     for command, folder in commands:
@@ -36,18 +50,19 @@ def main() -> int:
     minutes = float(sys.argv[1]) if len(sys.argv) > 1 else 5
     end = time.monotonic() + 60 * minutes
     rounds = 0
-    while time.monotonic() < end:
-        seed = random.SystemRandom().randrange(2**31)
-        print(f"seed {seed} …", flush=True)
-        wrong = one_round(seed)
-        if wrong:
-            with KEPT.open("a") as kept:
-                kept.write(f"{seed}\n")
-            print(wrong)
-            print(f"Seed {seed} failed; it is kept in {KEPT.name}.")
-            return 1
-        rounds += 1
-    print(f"{rounds} rounds in {minutes:g} minutes, nothing found.")
+    with tempfile.TemporaryDirectory() as folder, engines(Path(folder)) as both:
+        while time.monotonic() < end:
+            seed = random.SystemRandom().randrange(2**31)
+            print(f"seed {seed} …", flush=True)
+            wrong = engine_round(both, seed)
+            if not wrong and (wrong := other_round(seed)):
+                with KEPT.open("a") as kept:
+                    kept.write(f"{seed}\n")
+            if wrong:
+                print(f"{wrong}\nSeed {seed} failed.")
+                return 1
+            rounds += 1
+    print(f"{rounds} rounds of {3 * RUNS} runs in {minutes:g} minutes, nothing found.")
     return 0
 
 

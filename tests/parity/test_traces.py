@@ -1,9 +1,9 @@
 """Writes the traces that the TypeScript engine must reproduce (`web/tests/parity.test.ts`)."""
 
-import random
+import json
 from collections import Counter
-from typing import Any
 
+import pytest
 from hypothesis import HealthCheck, Phase, given, seed, settings
 from hypothesis import strategies as st
 from zigzag_core.compiler.compile import compile_course
@@ -28,45 +28,15 @@ from zigzag_demo.hut_warden import hut_warden_basics
 from tests.core.question_runs import answers, quizzes
 from tests.core.question_strategies import FORMS
 from tests.core.samples import chasing_program, fresh_ids
-from tests.core.strategies import (
-    ELEMENTS,
-    INNER,
-    OVERLAYS,
-    QUESTIONS,
-    SETS,
-    SLIDES,
-    any_run,
-    programs,
-    runs,
-    sensible_run,
-)
+from tests.core.strategies import any_run, programs, runs, sensible_run
+from tests.parity.engines import KEPT, Differ, engines, try_runs
+from tests.parity.hostile import hostile, renamed
 from tests.parity.seeds import seeds
 from tests.parity.traces import trace, write
 
 RANDOM_PROGRAMS = 125
 RANDOM_QUIZZES = 200
 LEARNERS = 4
-
-
-def hostile(seed_: int) -> dict[str, str]:
-    """New ids for those of random programs: such as languages take for something else.
-
-    JavaScript lists names that are whole numbers first, and every object has a constructor.
-    """
-    names = [*SLIDES, *ELEMENTS, *OVERLAYS, *INNER, *QUESTIONS, *SETS]
-    numbers = random.Random(seed_).sample(range(1_000, 9_000), len(names))
-    ids = {name: str(number) for name, number in zip(names, numbers, strict=True)}
-    return ids | {ELEMENTS[seed_ % len(ELEMENTS)]: "constructor", "count": "constructor",
-                  "flag": "0042"}
-
-
-def renamed(node: Any, ids: dict[str, str]) -> Any:
-    """JSON with other ids, as keys and as values."""
-    if isinstance(node, dict):
-        return {ids.get(key, key): renamed(value, ids) for key, value in node.items()}
-    if isinstance(node, list):
-        return [renamed(item, ids) for item in node]
-    return ids.get(node, node) if isinstance(node, str) else node
 
 
 def test_random_programs_are_traced():
@@ -147,6 +117,29 @@ def test_generated_course_is_traced():
     document, _ = generated_course(slides=30, questions=12, seed=3)
     program = compile_course(document, lambda file: file.sha256)
     write("generated", [trace(program, 42, sensible_run(Index(program), 42, 150))])
+
+
+def test_kept_runs_are_traced():
+    kept = [json.loads(path.read_text()) for path in sorted(KEPT.glob("*.json"))]
+    write("kept", [
+        trace(Program.model_validate(run["program"]), run["seed"], run["events"]) for run in kept])
+
+
+def test_a_difference_between_the_engines_is_found_and_made_small(tmp_path, monkeypatch):
+    """The search of `make fuzz`: with an engine that cannot count to two."""
+    def wrong(*run):
+        found = trace(*run)
+        for step in found["steps"]:
+            if len(step["state"]["clicked"]) > 1:
+                step["state"]["clicked"] = step["state"]["clicked"][:1]
+        return found
+
+    with engines(tmp_path) as both:
+        try_runs(both, 1, 20)
+        monkeypatch.setattr("tests.parity.engines.trace", wrong)
+        with pytest.raises(Differ, match="event 2, clicked: TypeScript"):
+            try_runs(both, 1, 100)
+        assert [event["event"] for event in both.last["events"]] == ["start", "clicked", "clicked"]
 
 
 def test_slides_that_follow_layouts_and_styles_are_traced():

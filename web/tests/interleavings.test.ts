@@ -41,8 +41,8 @@ function put(name: string, field: string, to: unknown): Edit {
   return (before) => ({ ...before, elements: before.elements.map((e) => (e.id === name ? { ...e, [field]: to } as Element : e)) });
 }
 
-/** One edit of the reference: what it does, and to which element when it is made here. */
-interface Done { slide: Name; run: Edit; local: string | null; open: boolean; other: boolean }
+/** One edit of the reference: what it does, and to which element when it is made here, or moves it there. */
+interface Done { slide: Name; run: Edit; local: string | null; shifts?: string; open: boolean; other: boolean }
 
 /** The same edits, one after the other: a list of functions. */
 class Reference {
@@ -107,7 +107,9 @@ async function play(steps: readonly Step[]): Promise<void> {
       : taken.how === "add" ? (before) => ({ ...before, elements: [...before.elements, box(fresh)] })
         : (before) => without(before, target);
     goToSlide(taken.slide);
-    const entry = reference.add({ slide: taken.slide, run, local: null, open: true, other: false });
+    const entry = reference.add({
+      slide: taken.slide, run, local: null, open: true, other: false, ...(taken.how === "shift" ? { shifts: target } : {}),
+    });
     void edit({ label: taken.how, ask: (base) => {
       asked.set(core.calls.length, entry);
       return core.ask(base);
@@ -134,7 +136,13 @@ async function play(steps: readonly Step[]): Promise<void> {
       await core.calls[number]?.fail("No.");
       return;
     }
-    await core.calls[number]?.work(entry.run);
+    const { run } = entry;
+    await core.calls[number]?.work((before) => {
+      const made = run(before);
+      // From now on it is what it came to, wherever it is made again: another may have moved the same.
+      if (entry.shifts) entry.run = put(entry.shifts, "x", made.elements.find(({ id }) => id === entry.shifts)?.x);
+      return made;
+    });
     reference.answered(entry);
   }
 
