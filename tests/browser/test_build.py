@@ -38,7 +38,7 @@ def _copy(page: Page, title: str) -> None:
     """Open a copy of the demo course, so that the original stays as it is."""
     page.go("/")
     page.find("li h2")
-    slug = page.call("POST", "/courses/hut-warden-basics/duplicate")["slug"]
+    slug = page.job("/courses/hut-warden-basics/duplicate", {})["course"]
     page.call("PATCH", f"/courses/{slug}", {"title": title})
     page.go(f"/courses/{slug}/build")
     page.find("[data-stage]")

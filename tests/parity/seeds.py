@@ -7,6 +7,11 @@ KEPT = Path(__file__).with_name("kept_seeds.txt")
 """A seed a line: those with which the engines once disagreed."""
 
 
+def are_fresh() -> bool:
+    """Return whether the seeds are chance's: then not every case need come up."""
+    return bool(os.environ.get("ZIGZAG_FUZZ_SEED"))
+
+
 def seeds() -> list[int]:
     """Return the seeds to write traces with."""
     fresh = os.environ.get("ZIGZAG_FUZZ_SEED")

@@ -5,7 +5,7 @@ from hypothesis import strategies as st
 from zigzag_core.editing.changes import apply, diff, invert
 
 from tests.core.json_documents import documents, edited
-from tests.parity.seeds import seeds
+from tests.parity.seeds import are_fresh, seeds
 from tests.parity.traces import write
 
 EXAMPLES = 400
@@ -31,10 +31,12 @@ def test_changes_are_traced():
 
     for one in seeds():
         seed(one)(collect)()
+    write("changes", found)
+    if are_fresh():
+        return
     operations = {o["op"] for case in found for o in case["change"]["operations"]}
     assert operations == {"set", "add", "remove", "move"}
     assert {c["why"] for case in found for c in case["careful"]["conflicts"]} == {"gone", "changed"}
-    write("changes", found)
 
 
 def _applied(change, now, force):

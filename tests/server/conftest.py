@@ -10,7 +10,7 @@ from django.core.files.uploadedfile import SimpleUploadedFile
 from django.test import Client
 from zigzag_core.editing.changes import Change, apply
 from zigzag_server.accounts.models import Token
-from zigzag_server.publishing import packaging
+from zigzag_server.publishing import packaging, programs
 
 APP = django_settings.APP_ORIGIN.split("//")[1]
 CONTENT = django_settings.CONTENT_ORIGIN.split("//")[1]
@@ -85,6 +85,12 @@ def _author(name):
     api = Api(Token.issue(user, "test")[1])
     api.user = user
     return api
+
+
+@pytest.fixture(autouse=True)
+def fresh_programs():
+    """Courses of another test, which are gone, may have had the same keys."""
+    programs.forget()
 
 
 @pytest.fixture

@@ -92,3 +92,11 @@ def test_a_failed_export_leaves_nothing_half_written(mika, course, tmp_path):
     with pytest.raises(CommandError, match="cannot be written"):
         call_command("export", course, out=str(target))
     assert list(tmp_path.glob("**/*.zigzag*")) == []
+
+
+def test_a_preview_is_the_course_as_it_is_now(mika, course, learner):
+    path = mika("post", f"/courses/{course}/preview")["url"].split("127.0.0.1:8000")[1]
+    assert b"The oven" not in learner.get(f"{path}program.js").content
+    mika("patch", f"/courses/{course}", {"title": "The oven"})
+    assert b"The oven" in learner.get(f"{path}program.js").content
+    assert mika("get", f"/courses/{course}/program")["title"] == "The oven"

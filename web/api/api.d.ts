@@ -206,7 +206,7 @@ export interface paths {
         put?: never;
         /**
          * Copy Course
-         * @description Make a copy of a course that knows nothing of the original.
+         * @description Make a copy of a course that knows nothing of the original: a job.
          */
         post: operations["zigzag_server_courses_api_copy_course"];
         delete?: never;
@@ -11102,13 +11102,13 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description Created */
-            201: {
+            /** @description Accepted */
+            202: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["CourseCard"];
+                    "application/json": components["schemas"]["JobOut"];
                 };
             };
         };

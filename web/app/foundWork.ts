@@ -10,7 +10,7 @@ export function followFoundWork(queries: QueryClient): void {
   const done = (job: Job): void => {
     void queries.invalidateQueries();
     if (job.kind === "export") sayDone("The archive is made.", () => downloadResult(job), "Download");
-    else if (job.kind === "import") sayDone(`“${job.result?.title}” is on the shelf.`);
+    else if (job.kind === "import" || job.kind === "duplicate") sayDone(`“${job.result?.title}” is on the shelf.`);
     else if (job.result?.practice_package) sayDone(`“${job.result.title}” is in the practice LMS.`);
     else sayDone("The package is made.");
   };

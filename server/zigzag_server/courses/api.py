@@ -12,8 +12,6 @@ from zigzag_core import course as core
 from zigzag_core.course.elements.blank import blank_course
 from zigzag_core.course.layouts.resolve import Sources, resolved
 from zigzag_core.editing.changes import Change
-from zigzag_core.editing.copies.copying import duplicate_course
-from zigzag_core.editing.names import free_title
 
 from zigzag_server.accounts.auth import author
 from zigzag_server.jobs import uploads
@@ -209,14 +207,12 @@ def restore_course(request: HttpRequest, slug: str) -> dict[str, Any]:
     return _card(store.course_of(author(request), slug))
 
 
-@router.post("/courses/{slug}/duplicate", response={201: CourseCard})
+@router.post("/courses/{slug}/duplicate", response={202: JobOut})
 def copy_course(request: HttpRequest, slug: str) -> Status[Any]:
-    """Make a copy of a course that knows nothing of the original."""
+    """Make a copy of a course that knows nothing of the original: a job."""
     user = author(request)
     row = store.course_of(user, slug)
-    title = free_title(row.title, [other.title for other in store.courses_of(user)])
-    copy = duplicate_course(store.document_of(row), title, core.system_ids())
-    return Status(201, _card(store.create(user, copy)))
+    return Status(202, start(user, "duplicate", {"course": row.pk}, course=row.pk))
 
 
 @router.post("/courses/{slug}/archive", response={202: JobOut})

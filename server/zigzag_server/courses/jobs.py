@@ -1,10 +1,13 @@
-"""Jobs with course archives: taking one in, and making one."""
+"""Jobs with whole courses: taking in an archive, making one, and copying a course."""
 
 import uuid
 
 from django.contrib.auth.models import User
 from django.core.files.base import ContentFile
 from django.core.files.storage import default_storage
+from zigzag_core.course import system_ids
+from zigzag_core.editing.copies.copying import duplicate_course
+from zigzag_core.editing.names import free_title
 from zigzag_core.packaging.archive import export_archive
 
 from zigzag_server.jobs import uploads
@@ -34,3 +37,20 @@ def export_course(owner: User, report: Report, course: int) -> Finish:
     packed = export_archive(document, media)
     path = default_storage.save(f"results/{uuid.uuid4().hex}", ContentFile(packed))
     return lambda: {"path": path, "file": f"{row.slug}.zigzag"}
+
+
+@kind("duplicate", "Copying the course")
+def copy_course(owner: User, report: Report, course: int) -> Finish:
+    """Make a copy of the course with the key `course`, under a title that is free."""
+    row = Course.objects.get(pk=course)
+    report(0.1, "Reading the course")
+    document = store.document_of(row)
+    title = free_title(row.title, [other.title for other in store.courses_of(owner)])
+    report(0.4, "Copying")
+    rows = store.rows_of(duplicate_course(document, title, system_ids()))
+    report(0.9, "Storing the copy")
+
+    def finish() -> dict[str, str]:
+        copy = store.create_from(owner, rows)
+        return {"course": copy.slug, "title": copy.title}
+    return finish

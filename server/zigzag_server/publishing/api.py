@@ -9,7 +9,6 @@ from django.contrib.auth.models import User
 from django.core.files.storage import default_storage
 from django.http import FileResponse, HttpRequest
 from ninja import Router, Schema, Status
-from zigzag_core.compiler.compile import compile_course
 from zigzag_core.packaging.package import PackageKind
 from zigzag_core.program import Program
 from zigzag_core.tracking.plain import explain
@@ -18,7 +17,7 @@ from zigzag_core.verification.findings.runs import Tried
 from zigzag_core.verification.route import Route
 
 from zigzag_server.accounts.auth import author
-from zigzag_server.courses import files, store
+from zigzag_server.courses import store
 from zigzag_server.courses.models import Course
 from zigzag_server.jobs.api import JobOut
 from zigzag_server.jobs.models import State
@@ -27,6 +26,7 @@ from zigzag_server.problems import Problem, not_found
 
 from .models import Publication
 from .preview_views import preview_url
+from .programs import program_of
 
 router = Router(tags=["publishing"])
 
@@ -119,8 +119,7 @@ def try_course(request: HttpRequest, slug: str) -> Status[Any]:
 @router.get("/courses/{slug}/program", response=Program)
 def get_program(request: HttpRequest, slug: str) -> Program:
     """Return the program that the course compiles to, as engines run it."""
-    document = store.document_of(store.course_of(author(request), slug))
-    return compile_course(document, files.source_for(document.course))
+    return program_of(store.course_of(author(request), slug))
 
 
 @router.post("/courses/{slug}/preview", response=PreviewOut)

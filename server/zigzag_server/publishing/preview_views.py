@@ -3,14 +3,14 @@
 from django.conf import settings
 from django.core import signing
 from django.http import Http404, HttpRequest, HttpResponse
-from zigzag_core.compiler.compile import compile_course
 from zigzag_core.errors import NothingToPublish
 from zigzag_core.packaging.package import page, program_script
 from zigzag_core.program import Program
 
-from zigzag_server.courses import files, store
 from zigzag_server.courses.models import Course
 from zigzag_server.origins import content_url
+
+from .programs import program_of
 
 _SALT = "zigzag.preview"
 _HOURS = 12
@@ -49,7 +49,6 @@ def _program(token: str) -> Program:
     if row is None:
         raise Http404
     try:
-        document = store.document_of(row)
-        return compile_course(document, files.source_for(document.course))
+        return program_of(row)
     except NothingToPublish:
         raise Http404 from None

@@ -28,7 +28,7 @@ export function CourseCard({ card, onChanged }: { card: Card; onChanged: () => v
     ...options,
   });
   const copy = useMutation({
-    mutationFn: () => take(api.POST("/api/courses/{slug}/duplicate", path)), ...options,
+    mutationFn: () => follow(take(api.POST("/api/courses/{slug}/duplicate", path))), ...options,
   });
   const archive = useMutation({
     mutationFn: () => follow(take(api.POST("/api/courses/{slug}/archive", path))),
