@@ -228,8 +228,8 @@ class CourseBuilder:
         return SingleChoice(
             id=self.fresh(), name=name, prompt=prompt.id, submit=submit.id,
             choices=tuple(
-                Choice(id=self.fresh(), element=answer.id, right=place == right)
-                for place, answer in enumerate(answers)
+                Choice(id=self.fresh(), element=answer.id, right=n == right)
+                for n, answer in enumerate(answers)
             ),
             feedback=Feedback(right=words[0], wrong=words[1], last=words[2]), **settings,
         )

@@ -250,11 +250,11 @@ def _weather(b: CourseBuilder, at: dict[str, str]) -> None:
         ("High streaks", drawings.sky_high(), "Thin white streaks, very high."),
     )
     pictures = [
-        b.picture(name, b.picture_file(name, data), 80 + place * 384, 216, 352, 330, alt=alt,
+        b.picture(name, b.picture_file(name, data), 80 + n * 384, 216, 352, 330, alt=alt,
                   fit="cover", style={"radius": 14, "border_width": 4, "border_colour": "#c9bda6"},
                   looks={"hover": {"border_colour": "#1e5b4b"},
                          "selected": {"border_colour": "#1e5b4b", "border_width": 8}})
-        for place, (name, data, alt) in enumerate(skies)
+        for n, (name, data, alt) in enumerate(skies)
     ]
     submit = b.button("Submit", 80, 592, 200, to=None)
     b.slide(at["ask_sky"], "Question: the sky", [

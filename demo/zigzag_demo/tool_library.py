@@ -142,8 +142,8 @@ def _loan(b: CourseBuilder, slide: str) -> None:
     ]
     paper[2] = paper[2].model_copy(update={"rules": (
         Rule(id=b.fresh(), do=(ShowOrHide(action="hide", what=note.id),)),)})
-    cues = tuple(Cue(id=b.fresh(), what=line.id, at=400 + place * 900, effect="slide")
-                 for place, line in enumerate(lines))
+    cues = tuple(Cue(id=b.fresh(), what=line.id, at=400 + n * 900, effect="slide")
+                 for n, line in enumerate(lines))
     b.slide(slide, "Before it leaves", [
         b.title_text("Before a tool leaves the room"), *lines, ask,
         *(e.model_copy(update={"overlay": note.id}) for e in paper),

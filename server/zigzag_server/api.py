@@ -90,6 +90,6 @@ def _impossible(request: HttpRequest, error: pydantic.ValidationError) -> HttpRe
 def _first(errors: list[dict[str, Any]], skipped: int = 2) -> str:
     """The first of the `errors` in words; so many names of its place are not the reader's."""
     first = errors[0] if errors else {"loc": (), "msg": "the request is not valid"}
-    place = " › ".join(str(part) for part in first["loc"][skipped:])
+    path = " › ".join(str(part) for part in first["loc"][skipped:])
     words = str(first["msg"]).removeprefix("Value error, ")
-    return f"{place}: {words}" if place else words
+    return f"{path}: {words}" if path else words

@@ -153,7 +153,7 @@ def test_timing_shows_moves_and_plays_and_pauses():
     learner.does("pause", on=False).waits(10_000)
     assert learner.state.clocks["slidea"].at == 1_000
     learner.does("pause", on=True).waits(1_600)
-    assert learner.state.places["text"] == (100, 0) and learner.sees("late")
+    assert learner.state.offsets["text"] == (100, 0) and learner.sees("late")
     assert not learner.waits(500).sees("text")
 
 
@@ -170,9 +170,9 @@ def test_what_is_dropped_lies_where_it_should(on_target, place):
         rules=(hide,),
     )))
     learner.does("dropped", target="item", on=None, x=7, y=7)
-    assert "item" not in learner.state.places and not learner.sees("well")
+    assert "item" not in learner.state.offsets and not learner.sees("well")
     learner.does("dropped", target="item", on="goal", x=5, y=6)
-    assert learner.state.places.get("item") == place and learner.sees("well")
+    assert learner.state.offsets.get("item") == place and learner.sees("well")
     assert learner.state.dropped.get("item") == (None if on_target == "return" else "goal")
 
 

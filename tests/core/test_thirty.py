@@ -212,7 +212,7 @@ def test_19_what_is_dropped_elsewhere_goes_back_and_says_so():
     learner = Learner(course(slide("slidea", thing, text("hook"), text("missed"),
                                    rules=(entered(HIDE("missed")),))))
     learner.does("dropped", target="sawa", on=None, x=50, y=50)
-    assert learner.sees("missed") and "sawa" not in learner.state.places
+    assert learner.sees("missed") and "sawa" not in learner.state.offsets
 
 
 def test_20_lines_appear_with_what_is_said():
@@ -231,7 +231,7 @@ def test_21_a_walker_moves_along_the_ridge_at_a_click():
     learner = Learner(course(slide("slidea", walker, button(
         "push", r.MoveAlong(what="walker", move="walk")))))
     assert learner.clicks("push").state.moves["walker"][0] == "walk"
-    assert learner.waits(600).state.places["walker"] == (300, -80)
+    assert learner.waits(600).state.offsets["walker"] == (300, -80)
 
 
 def test_22_after_ten_idle_seconds_a_hint_comes():

@@ -23,7 +23,7 @@ export function CallLog({ packageId, learner, attempt, live = false }: Props): R
       <Box maxH={live ? undefined : "560px"} overflowY="auto" tabIndex={0} role="region" aria-label="Log of tracking calls">
         {!calls.length && <Text color="quiet">Nothing was said yet.</Text>}
         <Box as="ol" listStyleType="none">
-          {calls.map((call, place) => <CallRow key={live ? calls.length - place : place} call={call} />)}
+          {calls.map((call, index) => <CallRow key={live ? calls.length - index : index} call={call} />)}
         </Box>
       </Box>
     </Card>

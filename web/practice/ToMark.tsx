@@ -18,21 +18,21 @@ export function ToMark(
   if (!waiting.length) return null;
 
   /** From one answer to the next without the mouse. */
-  function next(place: number): void {
+  function next(index: number): void {
     const fields = list.current?.querySelectorAll<HTMLInputElement>("[data-points]");
-    (fields?.[place + 1] ?? fields?.[0])?.focus();
+    (fields?.[index + 1] ?? fields?.[0])?.focus();
   }
 
   return (
     <Box mt="5">
       <Card title="To mark" aside={<Text color="quiet" fontSize="13px">{count(waiting.length, "answer")}</Text>}>
         <Grid as="ul" ref={list} listStyleType="none" templateColumns="repeat(auto-fill, minmax(360px, 1fr))" gap="4">
-          {waiting.map(({ learner, answer }, place) => (
+          {waiting.map(({ learner, answer }, index) => (
             <Box as="li" key={`${answer.visit} ${answer.place}`} borderTopWidth="1px" pt="2">
               <Text color="quiet" fontSize="13px">{learner.name}</Text>
               <Text fontWeight="600">{answer.question}</Text>
               <Text whiteSpace="pre-wrap" overflowWrap="anywhere">{answer.answer || "No words were written."}</Text>
-              <MarkForm id={id} answer={answer} onDone={() => next(place)} />
+              <MarkForm id={id} answer={answer} onDone={() => next(index)} />
             </Box>
           ))}
         </Grid>

@@ -75,12 +75,12 @@ test("an answer leaves the selection alone once another was made or another slid
   await settled();
   select(["stove"]);
   await core.calls[0]?.work(move(["boots"], 1), ["boots", "ropes"]);
-  expect(now().place.selected).toEqual(["stove"]);
+  expect(now().selection.selected).toEqual(["stove"]);
   void edit({ label: "Group", ask: core.ask });
   await settled();
   goToSlide("hall");
   await core.calls[1]?.work(move(["boots"], 1), ["boots", "ropes"]);
-  expect(now().place).toEqual({ slide: "hall", selected: [] });
+  expect(now().selection).toEqual({ slide: "hall", selected: [] });
   expect(find("room", "boots")?.x).toBe(3);
 });
 

@@ -25,7 +25,7 @@ beforeEach(() => {
     slug: "course", version: 1, course, media: {}, previews: {},
     slides: stored.map((slide) => ({ version: 1, slide })),
   });
-  useCourse.setState({ place: { slide: first.id, selected: [] } });
+  useCourse.setState({ selection: { slide: first.id, selected: [] } });
 });
 
 test("a style that changes is followed by every slide at once, and back again", () => {

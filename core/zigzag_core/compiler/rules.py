@@ -258,9 +258,9 @@ def section_of(document: CourseDocument, slide: str) -> tuple[str, ...]:
         order.index(section.before) for section in document.course.sections
         if section.before in order
     )})
-    place = order.index(slide)
-    first = max(begin for begin in begins if begin <= place)
-    after = min((begin for begin in begins if begin > place), default=len(order))
+    position = order.index(slide)
+    first = max(begin for begin in begins if begin <= position)
+    after = min((begin for begin in begins if begin > position), default=len(order))
     return order[first:after]
 
 

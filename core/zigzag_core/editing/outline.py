@@ -98,14 +98,14 @@ def plant(
         course, layout = with_layout(course, key)
         slides.append(_with_body(slide_from(layout, course, line.title, fresh), line.body))
     order = course.slides
-    place = order.index(after) + 1 if after in order else 0
-    following = order[place] if place < len(order) else None
+    index = order.index(after) + 1 if after in order else 0
+    following = order[index] if index < len(order) else None
     made = [
         section.model_copy(update={"before": slides[n].id if n < len(slides) else following})
         for section, n in sections
     ]
     return course.model_copy(update={
-        "slides": (*order[:place], *(slide.id for slide in slides), *order[place:]),
+        "slides": (*order[:index], *(slide.id for slide in slides), *order[index:]),
         "sections": (*made, *course.sections),
     }), tuple(slides)
 

@@ -105,7 +105,7 @@ def _resume(run: Run, wait: Waiting) -> None:
     if bound is None:
         return
     if wait.branch != "timer":
-        go_on(run, bound, wait.branch, wait.place)
+        go_on(run, bound, wait.branch, wait.index)
         return
     run.raised("timer", wait.owner, wait.rule)
     if bound.rule.again:

@@ -36,19 +36,19 @@ def follow_up(run: Run) -> None:
 
 
 def go_on(
-    run: Run, bound: BoundRule, branch: Literal["then", "otherwise"], place: int
+    run: Run, bound: BoundRule, branch: Literal["then", "otherwise"], start: int
 ) -> None:
-    """Do the actions of one branch from number `place`, up to a wait."""
+    """Do the actions of one branch from number `start`, up to a wait."""
     rule = bound.rule
     actions = rule.then if branch == "then" else rule.otherwise
-    for number in range(place, len(actions)):
+    for number in range(start, len(actions)):
         action = actions[number]
         if action.do == "wait":
             owner = bound.slide or "course"
             if bound.slide is None or bound.slide == run.state.slide:
                 wait = Waiting(
                     due=run.state.time + max(action.ms, 1), owner=owner, rule=rule.id,
-                    branch=branch, place=number + 1,
+                    branch=branch, index=number + 1,
                 )
                 run.update(waiting=(*run.state.waiting, wait))
             return

@@ -6,7 +6,7 @@ from zigzag_core.program.limits import LIMITS
 
 from . import moving
 from .expression import evaluate, is_visible
-from .geometry import Place, middle
+from .geometry import Offset, middle
 from .run import Run
 from .values import Value, admitted, number, to_number, to_yes_no
 
@@ -76,26 +76,26 @@ def drop(run: Run, element: str, on: str | None, x: float, y: float) -> None:
     drag = run.index.elements[element].draw.drag
     if drag is None:
         return
-    place: Place | None = (number(x), number(y))
+    offset: Offset | None = (number(x), number(y))
     hit = on in drag.targets and at_hand(run, on or "", to_click=False)
     lies_on = on if hit else None
     if hit and drag.on_target == "snap":
-        place = middle(run.index, run.state, on or "", element)
+        offset = middle(run.index, run.state, on or "", element)
     elif hit and drag.on_target == "place":
         draw = run.index.elements[element].draw
-        place = (number(drag.x - draw.x), number(drag.y - draw.y))
+        offset = (number(drag.x - draw.x), number(drag.y - draw.y))
     elif hit and drag.on_target == "return":
-        place, lies_on = None, None
+        offset, lies_on = None, None
     elif not hit and drag.elsewhere == "return":
-        place = None
-    places = {k: v for k, v in run.state.places.items() if k != element}
+        offset = None
+    offsets = {k: v for k, v in run.state.offsets.items() if k != element}
     dropped = {k: v for k, v in run.state.dropped.items() if k != element}
-    if place is not None:
-        places[element] = place
+    if offset is not None:
+        offsets[element] = offset
     if lies_on is not None:
         dropped[element] = lies_on
     run.update(
-        places=places, dropped=dropped,
+        offsets=offsets, dropped=dropped,
         moves={k: v for k, v in run.state.moves.items() if k != element},
     )
     if hit and drag.on_target == "overlay":

@@ -19,8 +19,8 @@ def slide_before(index: Index, state: State) -> str | None:
     """
     if state.path:
         return state.path[-1]
-    place = index.position.get(state.slide or "", 0)
-    return index.order[place - 1] if place else None
+    position = index.position.get(state.slide or "", 0)
+    return index.order[position - 1] if position else None
 
 
 def go(run: Run, to: str, slide: str | None, offer_back: bool = False) -> None:
@@ -80,12 +80,12 @@ def may_go(index: Index, state: State, slide: str) -> bool:
         return True
     if order == "seen":
         return False
-    place = index.position[slide]
-    if any(not gate_is_open(index, state, before) for before in index.order[:place]):
+    position = index.position[slide]
+    if any(not gate_is_open(index, state, before) for before in index.order[:position]):
         return False
     if order == "free":
         return True
-    return all(before in state.visited for before in index.order[:place])
+    return all(before in state.visited for before in index.order[:position])
 
 
 def enter(run: Run, slide: str, back: bool = False) -> None:
@@ -135,7 +135,7 @@ def open_overlay(run: Run, name: str) -> None:
             close_overlay(run, other)
     if overlay.resets:
         _forget(run, [element.draw.id for element in overlay.elements], ("hidden", "looks",
-                "places", "moves", "dropped"))
+                "offsets", "moves", "dropped"))
     run.update(overlays=(*run.state.overlays, name))
     run.raised("overlay_opened", name)
     if overlay.resets or name not in run.state.clocks:
@@ -158,7 +158,7 @@ def clear(run: Run, action: Clear) -> None:
     elements = [*action.elements]
     for slide in action.slides:
         elements += run.index.on_slide.get(slide, ())
-    _forget(run, elements, ("hidden", "looks", "places", "moves", "dropped", "watched"))
+    _forget(run, elements, ("hidden", "looks", "offsets", "moves", "dropped", "watched"))
     state = run.state
     gone = set(elements)
     questions = set(action.questions)
@@ -226,4 +226,4 @@ def start_move(run: Run, element: str, name: str) -> None:
     run.update(moves={**run.state.moves, element: (name, run.state.time)})
     if move.times:
         end = move.path[-1]
-        run.update(places={**run.state.places, element: (end.x, end.y)})
+        run.update(offsets={**run.state.offsets, element: (end.x, end.y)})

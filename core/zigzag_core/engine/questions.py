@@ -202,11 +202,11 @@ def belongs(grader: Grader, part: str, target: str) -> bool:
     return any(p.id == part and target in p.right for p in grader.parts)
 
 
-def _moved(order: tuple[str, ...], part: str, place: str) -> Given | None:
-    if part not in order or not place.isascii() or not place.isdigit() or len(place) > 3:
+def _moved(order: tuple[str, ...], part: str, position: str) -> Given | None:
+    if part not in order or not position.isascii() or not position.isdigit() or len(position) > 3:
         return None
     rest = [other for other in order if other != part]
-    rest.insert(min(int(place), len(rest)), part)
+    rest.insert(min(int(position), len(rest)), part)
     return tuple((other, "") for other in rest)
 
 

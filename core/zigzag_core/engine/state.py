@@ -42,7 +42,7 @@ class Time:
 class Waiting:
     """At the run's time `due` a rule goes on.
 
-    Its `branch` from the action number `place`; or a *timer* goes off. It is dropped when its
+    Its `branch` from the action number `index`; or a *timer* goes off. It is dropped when its
     `owner` (a slide, an overlay, the course) is left.
     """
 
@@ -50,7 +50,7 @@ class Waiting:
     owner: str
     rule: str
     branch: Literal["then", "otherwise", "timer"] = "timer"
-    place: int = 0
+    index: int = 0
 
 
 @dataclass(frozen=True, slots=True)
@@ -59,7 +59,7 @@ class State:
 
     `visited` lists slides in the order in which they were first seen, `path` those that the
     learner came by and can go back to, the last at its end; `hidden` holds only what
-    differs from the program, `looks` only looks that a rule has given. `places` are offsets (px)
+    differs from the program, `looks` only looks that a rule has given. `offsets` are those (px)
     from where elements stand, `moves` the last move of an element and when it began, `dropped`
     the targets that elements lie on. `watched` holds, by film or sound, the stretches (ms) that
     were really played, in order and apart. `opened` are slides whose gates are open for good.
@@ -83,7 +83,7 @@ class State:
     clocks: dict[str, Time] = field(default_factory=dict)
     waiting: tuple[Waiting, ...] = ()
     paused: bool = False
-    places: dict[str, tuple[float, float]] = field(default_factory=dict)
+    offsets: dict[str, tuple[float, float]] = field(default_factory=dict)
     moves: dict[str, tuple[str, int]] = field(default_factory=dict)
     dropped: dict[str, str] = field(default_factory=dict)
     watched: dict[str, tuple[tuple[int, int], ...]] = field(default_factory=dict)
@@ -117,10 +117,10 @@ def as_json(state: State) -> dict[str, Any]:
         },
         "clocks": {owner: [time.at, time.runs] for owner, time in state.clocks.items()},
         "waiting": [
-            [w.due, w.owner, w.rule, w.branch, w.place] for w in state.waiting
+            [w.due, w.owner, w.rule, w.branch, w.index] for w in state.waiting
         ],
         "paused": state.paused,
-        "places": {element: list(place) for element, place in state.places.items()},
+        "offsets": {element: list(offset) for element, offset in state.offsets.items()},
         "moves": {element: list(move) for element, move in state.moves.items()},
         "dropped": state.dropped,
         "watched": {

@@ -59,8 +59,8 @@ def coverage(parts: Sequence[str], table: Sequence[AnswerRow]) -> Coverage:
     """
     every = list(combinations(parts))
     having = {
-        part: sum(1 << n for n, combination in enumerate(every) if combination[place])
-        for place, part in enumerate(parts)
+        part: sum(1 << n for n, combination in enumerate(every) if combination[position])
+        for position, part in enumerate(parts)
     }
     counts = [sum(combination) for combination in every]
     enough = [sum(1 << n for n, count in enumerate(counts) if count >= least)

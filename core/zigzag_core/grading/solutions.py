@@ -52,9 +52,9 @@ def wrong_response(grader: Grader) -> Given:
 def answering(grader: Grader, given: Given) -> Iterator[Answered]:
     """Yield the events by which a learner comes to the response `given`, of any form but *choose*.
     """
-    for place, (part, value) in enumerate(given):
+    for position, (part, value) in enumerate(given):
         yield {"event": "answered", "question": grader.id, "part": part,
-               "value": str(place) if grader.form == "order" else value}
+               "value": str(position) if grader.form == "order" else value}
 
 
 def _right_text(part: GraderPart) -> str:

@@ -100,9 +100,9 @@ def _parsed(data: bytes, path: str) -> dict[str, Any]:
 def reason(error: ValidationError) -> str:
     """Return the first thing that is wrong, as a place and a few words."""
     first = error.errors(include_url=False, include_context=False)[0]
-    place = " › ".join(str(part) for part in first["loc"])
+    path = " › ".join(str(part) for part in first["loc"])
     words = first["msg"].removeprefix("Value error, ")
-    return f"{place}: {words}" if place else words
+    return f"{path}: {words}" if path else words
 
 
 def _json(value: Any) -> bytes:

@@ -33,10 +33,10 @@ class Writer:
         """Write a set of small numbers as a bitmap that ends with its last member."""
         bitmap = bytearray()
         for member in members:
-            place = member >> 3
-            if place >= len(bitmap):
-                bitmap.extend(bytes(place + 1 - len(bitmap)))
-            bitmap[place] |= 1 << (member & 7)
+            index = member >> 3
+            if index >= len(bitmap):
+                bitmap.extend(bytes(index + 1 - len(bitmap)))
+            bitmap[index] |= 1 << (member & 7)
         self.varint(len(bitmap))
         self.data += bitmap
 
@@ -46,14 +46,14 @@ class Reader:
 
     def __init__(self, data: bytes) -> None:
         self.data = data
-        self.place = 0
+        self.position = 0
 
     def take(self, count: int) -> bytes:
-        end = self.place + count
+        end = self.position + count
         if end > len(self.data):
             raise Damaged("the saved progress ends too early")
-        piece = self.data[self.place : end]
-        self.place = end
+        piece = self.data[self.position : end]
+        self.position = end
         return piece
 
     def varint(self) -> int:
@@ -83,8 +83,8 @@ class Reader:
     def bits(self) -> list[int]:
         bitmap = self.take(self.varint())
         return [
-            place * 8 + bit
-            for place, byte in enumerate(bitmap)
+            index * 8 + bit
+            for index, byte in enumerate(bitmap)
             for bit in range(8)
             if byte >> bit & 1
         ]

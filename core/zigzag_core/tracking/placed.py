@@ -13,7 +13,7 @@ from .bytes import Reader, Writer
 
 
 def write_placed(out: Writer, state: State, elements: Mapping[str, int]) -> None:
-    """Write targets, places (to a hundredth of a px) and watched stretches (ms), by number."""
+    """Write targets, offsets (to a hundredth of a px) and watched stretches (ms), by number."""
     dropped = sorted(
         (elements[e], elements[on]) for e, on in state.dropped.items()
         if e in elements and on in elements
@@ -22,11 +22,11 @@ def write_placed(out: Writer, state: State, elements: Mapping[str, int]) -> None
     for element, target in dropped:
         out.varint(element)
         out.varint(target)
-    places = sorted((elements[e], place) for e, place in state.places.items() if e in elements)
-    out.varint(len(places))
-    for element, place in places:
+    offsets = sorted((elements[e], offset) for e, offset in state.offsets.items() if e in elements)
+    out.varint(len(offsets))
+    for element, offset in offsets:
         out.varint(element)
-        for part in place:
+        for part in offset:
             out.signed(math.floor(part * 100 + 0.5))
     watched = sorted((elements[e], w) for e, w in state.watched.items() if e in elements)
     out.varint(len(watched))
@@ -43,22 +43,22 @@ def write_placed(out: Writer, state: State, elements: Mapping[str, int]) -> None
 def read_placed(source: Reader, index: Index, elements: Sequence[str]) -> dict[str, Any]:
     """Return the fields of the state that were written, for elements that still exist."""
     def element() -> str:
-        place = source.varint()
-        if place >= len(elements):
+        index = source.varint()
+        if index >= len(elements):
             raise Damaged("the saved progress names a thing that was never published")
-        return elements[place]
+        return elements[index]
 
     dropped = {}
     for _ in range(source.varint()):
         name, target = element(), element()
         if name in index.elements and target in index.elements:
             dropped[name] = target
-    places = {}
+    offsets = {}
     for _ in range(source.varint()):
         name = element()
-        place = (number(source.signed() / 100), number(source.signed() / 100))
+        offset = (number(source.signed() / 100), number(source.signed() / 100))
         if name in index.elements:
-            places[name] = place
+            offsets[name] = offset
     watched = {}
     for _ in range(source.varint()):
         name, stretches, end = element(), [], 0
@@ -68,4 +68,4 @@ def read_placed(source: Reader, index: Index, elements: Sequence[str]) -> dict[s
             stretches.append((since, end))
         if name in index.elements:
             watched[name] = tuple(stretches)
-    return {"dropped": dropped, "places": places, "watched": watched}
+    return {"dropped": dropped, "offsets": offsets, "watched": watched}

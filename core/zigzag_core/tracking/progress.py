@@ -237,8 +237,8 @@ def _write_variables(out: Writer, index: Index, state: State, numbers: dict[str,
         and value != fitted(index.variables[name], index.variables[name].default)
     )
     out.varint(len(changed))
-    for place, value in changed:
-        out.varint(place)
+    for position, value in changed:
+        out.varint(position)
         if isinstance(value, bool):
             out.varint(_YES if value else _NO)
         elif isinstance(value, str):
@@ -281,9 +281,9 @@ def _write_answers(
         (questions[q], a) for q, a in state.answers.items() if q in questions
     )
     out.varint(len(answers))
-    for place, answer in answers:
+    for position, answer in answers:
         whole = answer.points == int(answer.points)
-        out.varint(place)
+        out.varint(position)
         out.varint(_RESULTS.index(answer.result) | answer.locked << 3 | (not whole) << 4)
         out.varint(answer.attempts)
         out.signed(int(answer.points) if whole else round(answer.points * 1e6))
@@ -331,8 +331,8 @@ def _write_time(out: Writer, state: State, questions: dict[str, int]) -> None:
     used = sorted((questions[q], a.used) for q, a in state.answers.items()
                   if a.used and q in questions)
     out.varint(len(used))
-    for place, ms in used:
-        out.varint(place)
+    for position, ms in used:
+        out.varint(position)
         out.varint(ms)
 
 

@@ -106,9 +106,9 @@ def decimal(value: float) -> str:
     return "0" if text == "-0" else text
 
 
-def _sign(signs: str, place: int) -> str:
+def _sign(signs: str, index: int) -> str:
     """One character for a place; from the 36th on they are all the last one."""
-    return signs[min(place, len(signs) - 1)]
+    return signs[min(index, len(signs) - 1)]
 
 
 def _short(text: str) -> str:

@@ -64,14 +64,14 @@ def interaction_calls(
     weight = decimal(grader.points if grader.purpose == "scored" else 0)
     result, latency = _RESULTS[effect["result"]], timespan(effect["latency"])
     interactions = []
-    for place, response in enumerate((told.response, *told.more)):
-        at = f"cmi.interactions.{number + place}."
-        patterns = () if place else told.patterns
+    for position, response in enumerate((told.response, *told.more)):
+        at = f"cmi.interactions.{number + position}."
+        patterns = () if position else told.patterns
         interactions.append([
-            (at + "id", f"{grader.record}.{place + 1}" if place else grader.record),
+            (at + "id", f"{grader.record}.{position + 1}" if position else grader.record),
             (at + "type", told.type), (at + "time", clock),
             *((f"{at}correct_responses.{n}.pattern", p) for n, p in enumerate(patterns)),
-            (at + "weighting", "0" if place else weight), (at + "student_response", response),
+            (at + "weighting", "0" if position else weight), (at + "student_response", response),
             (at + "result", result), (at + "latency", latency),
         ])
     return interactions

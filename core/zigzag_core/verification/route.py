@@ -43,11 +43,11 @@ class Route(Model):
 def route(document: CourseDocument) -> Route:
     """Return the route through a course, from the rules and the slides' own ways onward."""
     order = document.course.slides
-    places = {slide: place for place, slide in enumerate(order)}
+    positions = {slide: position for position, slide in enumerate(order)}
     titles = {slide.id: slide.title for slide in document.slides}
     ways = tuple(_distinct(
         way for slide in document.slides
-        for way in _ways(slide, order, places, names_of(document.course, slide, titles))
+        for way in _ways(slide, order, positions, names_of(document.course, slide, titles))
     ))
     out: dict[str, list[str]] = {slide: [] for slide in order}
     for way in ways:
@@ -65,17 +65,17 @@ def route(document: CourseDocument) -> Route:
 
 
 def _ways(
-    slide: Slide, order: Sequence[str], places: Mapping[str, int], naming: Names
+    slide: Slide, order: Sequence[str], positions: Mapping[str, int], naming: Names
 ) -> Iterator[Way]:
     onward = None
     if not isinstance(slide.onward, Nowhere):
-        onward = _target(slide.onward, slide, order, places)
+        onward = _target(slide.onward, slide, order, positions)
     if onward:
         yield Way(source=slide.id, target=onward, kind="onward")
     names = {part.id: part.name for part in (*slide.elements, *slide.overlays)}
     for rule, owner in rules_on(slide):
         for action, condition in goes(rule):
-            target = _target(action.go, slide, order, places)
+            target = _target(action.go, slide, order, positions)
             # What only goes where the way leads anyhow is no fork; nor is going back.
             if target and target != onward and not isinstance(action.go, ToPrevious):
                 cause = (*getattr(rule.when, "of", ()), owner)[0]
@@ -87,7 +87,7 @@ def _ways(
         if not isinstance(pattern, ChoosePath):
             continue
         for path in pattern.paths:
-            if path.slide in places and path.slide != slide.id:
+            if path.slide in positions and path.slide != slide.id:
                 yield Way(source=slide.id, target=path.slide, kind="rule", element=path.trigger,
                           why=f"“{names[path.trigger]}” is clicked" if path.trigger
                           else f"on Next{_if_words(path.condition, naming)}")
@@ -98,20 +98,20 @@ def _if_words(condition: Any, naming: Names) -> str:
 
 
 def _target(
-    go: Destination, slide: Slide, order: Sequence[str], places: Mapping[str, int]
+    go: Destination, slide: Slide, order: Sequence[str], positions: Mapping[str, int]
 ) -> str | None:
-    place = places[slide.id]
+    position = positions[slide.id]
     match go:
         case ToSlide(slide=target):
-            return target if target in places and target != slide.id else None
+            return target if target in positions and target != slide.id else None
         case ToNext():
-            if isinstance(slide.onward, ToSlide) and slide.onward.slide in places:
+            if isinstance(slide.onward, ToSlide) and slide.onward.slide in positions:
                 return slide.onward.slide
             if isinstance(slide.onward, Nowhere):
                 return None
-            return order[place + 1] if place + 1 < len(order) else None
+            return order[position + 1] if position + 1 < len(order) else None
         case ToPrevious():
-            return order[place - 1] if place else None
+            return order[position - 1] if position else None
     return None
 
 

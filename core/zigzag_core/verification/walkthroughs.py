@@ -47,18 +47,18 @@ def _replayed(walk: Walkthrough, index: Index, names: dict[str, str]) -> list[Di
     for entry in walk.expected:
         expected.setdefault(entry.after, []).append(entry)
     state, found = engine.start(index, walk.seed), []
-    for place, event in enumerate(walk.events):
+    for position, event in enumerate(walk.events):
         try:
             state, _ = engine.step(index, state, cast(Event, event))
         except (KeyError, TypeError, ValueError):
             # An event that the engine cannot read is one that this course no longer knows.
             continue
-        for entry in expected.get(place, ()):
+        for entry in expected.get(position, ()):
             words = _differs(entry, index, state, names)
             if words:
                 cause = _event_words(event, names)
                 found.append(Difference(
-                    walkthrough=walk.name, after=place, words=f"After {cause}, {words}.",
+                    walkthrough=walk.name, after=position, words=f"After {cause}, {words}.",
                     slide=state.slide, element=entry.of if entry.of in index.elements else None,
                 ))
         if len(found) >= MOST:

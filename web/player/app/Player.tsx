@@ -32,7 +32,7 @@ export function Player({ session }: { session: Session }): ReactNode {
     if (running) shown.current = state.slide;
   }, [running, state.slide]);
 
-  const place = (index.position.get(state.slide ?? "") ?? 0) + 1;
+  const position = (index.position.get(state.slide ?? "") ?? 0) + 1;
   const count = index.order.length;
 
   return (
@@ -43,7 +43,7 @@ export function Player({ session }: { session: Session }): ReactNode {
         {running && (
           <main
             ref={view} className="zz-view" data-slide={slide.id} tabIndex={size.times > 1 ? 0 : -1}
-            aria-label={`Slide ${place} of ${count}: ${slide.title}`}
+            aria-label={`Slide ${position} of ${count}: ${slide.title}`}
           >
             <div className="zz-stage">
               <LiveSlide

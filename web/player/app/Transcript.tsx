@@ -8,7 +8,7 @@ export function Transcript({ text, onClose }: { text: string; onClose: () => voi
         <h2>Transcript</h2>
         <button type="button" onClick={onClose}>Close</button>
       </div>
-      {text.split(/\n{2,}/).map((paragraph, place) => <p key={place}>{paragraph}</p>)}
+      {text.split(/\n{2,}/).map((paragraph, index) => <p key={index}>{paragraph}</p>)}
     </section>
   );
 }

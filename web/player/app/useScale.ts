@@ -29,7 +29,7 @@ export interface Size {
 
 /** What fits a phone, or a window that is zoomed, may be too small to read (WCAG 1.4.4, 1.4.10). */
 export function useSize(): Size {
-  const [place, setPlace] = useState(keptPlace);
+  const [index, setPlace] = useState(keptPlace);
   const to = (next: number): (() => void) | null => {
     if (!(next in SIZES)) return null;
     return () => {
@@ -41,7 +41,7 @@ export function useSize(): Size {
       }
     };
   };
-  return { times: SIZES[place] ?? 1, larger: to(place + 1), smaller: to(place - 1) };
+  return { times: SIZES[index] ?? 1, larger: to(index + 1), smaller: to(index - 1) };
 }
 
 function keptPlace(): number {

@@ -92,7 +92,7 @@ function resume(run: Run, wait: Waiting): void {
   const bound = run.index.rules.get(wait.rule);
   if (!bound) return;
   if (wait.branch !== "timer") {
-    goOn(run, bound, wait.branch, wait.place);
+    goOn(run, bound, wait.branch, wait.index);
     return;
   }
   run.raised("timer", wait.owner, wait.rule);

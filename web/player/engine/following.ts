@@ -33,13 +33,13 @@ export function followUp(run: Run): void {
 export function goOn(run: Run, bound: BoundRule, branch: "then" | "otherwise", from: number): void {
   const { rule } = bound;
   const actions = rule[branch];
-  for (let place = from; place < actions.length; place++) {
-    const action = actions[place];
+  for (let index = from; index < actions.length; index++) {
+    const action = actions[index];
     if (action?.do === "wait") {
       if (bound.slide === null || bound.slide === run.state.slide) {
         const due = run.state.time + Math.max(action.ms, 1);
         const owner = bound.slide ?? "course";
-        run.update({ waiting: [...run.state.waiting, { due, owner, rule: rule.id, branch, place: place + 1 }] });
+        run.update({ waiting: [...run.state.waiting, { due, owner, rule: rule.id, branch, index: index + 1 }] });
       }
       return;
     }

@@ -24,7 +24,7 @@ function rowTaken({ rows, parts, form }: Grader, given: Given): number {
   const signs = parts.map(({ id }) => (inside.has(id) && (plain || inside.get(id)) ? "y" : "n"));
   const count = signs.filter((sign) => sign === "y").length;
   return rows.findIndex(({ asks, within, at_least }) => (
-    count >= at_least && signs.every((sign, place) => [".", sign, undefined].includes(asks[place]))
+    count >= at_least && signs.every((sign, index) => [".", sign, undefined].includes(asks[index]))
     && within.every(([part, value, same]) => ((inside.get(part) ?? "") === value) === same)
   )) + 1;
 }

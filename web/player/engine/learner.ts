@@ -4,7 +4,7 @@ import type { Element } from "../../api/types";
 import { evaluate, isVisible } from "./expression";
 import { openOverlay } from "./moving";
 import { without, type Run } from "./run";
-import type { Place, Stretch } from "./state";
+import type { Offset, Stretch } from "./state";
 import { admitted, number, toNumber, toYesNo, type Value } from "./values";
 import { own } from "./own";
 
@@ -71,9 +71,9 @@ export function drop(run: Run, element: string, on: string | null, x: number, y:
   const drag = draw?.drag;
   if (!draw || !drag) return;
   const hit = on !== null && drag.targets.includes(on) && atHand(run, on, false) ? on : null;
-  const at: Place = [number(x), number(y)];
-  const place = hit !== null ? onTarget(run, draw, hit, at) : drag.elsewhere === "return" ? null : at;
-  lie(run, element, place, drag.on_target === "return" ? null : hit);
+  const at: Offset = [number(x), number(y)];
+  const offset = hit !== null ? onTarget(run, draw, hit, at) : drag.elsewhere === "return" ? null : at;
+  lie(run, element, offset, drag.on_target === "return" ? null : hit);
   if (hit === null) return run.raised("dropped_elsewhere", element);
   if (drag.on_target === "overlay") {
     run.update({ hidden: { ...run.state.hidden, [element]: true } });
@@ -83,17 +83,17 @@ export function drop(run: Run, element: string, on: string | null, x: number, y:
 }
 
 /** An element lies at an offset from its place (null: at its place), on a target or on none. */
-function lie(run: Run, element: string, place: Place | null, on: string | null): void {
+function lie(run: Run, element: string, offset: Offset | null, on: string | null): void {
   const isIt = (name: string): boolean => name === element;
-  const places = without(run.state.places, isIt);
+  const offsets = without(run.state.offsets, isIt);
   const dropped = without(run.state.dropped, isIt);
-  if (place) places[element] = place;
+  if (offset) offsets[element] = offset;
   if (on !== null) dropped[element] = on;
-  run.update({ places, dropped, moves: without(run.state.moves, isIt) });
+  run.update({ offsets, dropped, moves: without(run.state.moves, isIt) });
 }
 
 /** Where an element that is dropped on a target at the offset `at` goes; null: back to its place. */
-function onTarget(run: Run, draw: Element, target: string, at: Place): Place | null {
+function onTarget(run: Run, draw: Element, target: string, at: Offset): Offset | null {
   switch (draw.drag?.on_target) {
     case "snap": return middle(run, target, draw.id);
     case "place": return [number(draw.drag.x - draw.x), number(draw.drag.y - draw.y)];
@@ -103,11 +103,11 @@ function onTarget(run: Run, draw: Element, target: string, at: Place): Place | n
 }
 
 /** The offset that puts `element` into the middle of `target`, where that is now. */
-function middle(run: Run, target: string, element: string): Place | null {
+function middle(run: Run, target: string, element: string): Offset | null {
   const draw = run.index.elements.get(element)?.draw;
   const goal = run.index.elements.get(target)?.draw;
   if (!draw || !goal) return null;
-  const [x, y] = own(run.state.places, target) ?? [0, 0];
+  const [x, y] = own(run.state.offsets, target) ?? [0, 0];
   return [
     number(goal.x + x + (goal.w - draw.w) / 2 - draw.x),
     number(goal.y + y + (goal.h - draw.h) / 2 - draw.y),
@@ -159,8 +159,8 @@ function reachable(run: Run, element: string): boolean {
   const own = run.index.overlayOf.get(element);
   const open = run.state.overlays;
   if (own !== undefined && !open.includes(own)) return false;
-  for (let place = open.length - 1; place >= 0; place--) {
-    const overlay = open[place] as string;
+  for (let index = open.length - 1; index >= 0; index--) {
+    const overlay = open[index] as string;
     if (overlay === own) return true;
     if (run.index.overlays.get(overlay)?.blocks) return false;
   }

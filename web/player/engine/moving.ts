@@ -57,11 +57,11 @@ function wayOn(run: Run): string | null {
 /** Whether the menu leads to `slide` now. */
 export function mayGo(index: Index, state: State, slide: string): boolean {
   const { order } = index.program.navigation;
-  const place = index.position.get(slide);
-  if (place === undefined) return false;
+  const position = index.position.get(slide);
+  if (position === undefined) return false;
   if (state.visited.includes(slide)) return true;
   if (order === "seen") return false;
-  const before = index.order.slice(0, place);
+  const before = index.order.slice(0, position);
   if (before.some((other) => !gateIsOpen(index, state, other))) return false;
   return order === "free" || before.every((other) => state.visited.includes(other));
 }
@@ -101,7 +101,7 @@ function beginClock(run: Run, owner: string): void {
   if (clock) setClock(run, owner, { at: 0, runs: clock.starts });
 }
 
-const OF_ELEMENTS = ["hidden", "looks", "places", "moves", "dropped"] as const;
+const OF_ELEMENTS = ["hidden", "looks", "offsets", "moves", "dropped"] as const;
 
 /** Open an overlay of the slide; it comes above those that are open. */
 export function openOverlay(run: Run, name: string): void {
@@ -180,7 +180,7 @@ export function startTimers(run: Run, owner: string): void {
   const timers = run.index.timers.get(owner);
   if (!timers) return;
   const fresh = timers.map((rule) => ({
-    due: run.state.time + Math.max(rule.after, 100), owner, rule: rule.id, branch: "timer" as const, place: 0,
+    due: run.state.time + Math.max(rule.after, 100), owner, rule: rule.id, branch: "timer" as const, index: 0,
   }));
   run.update({ waiting: [...run.state.waiting, ...fresh] });
 }
@@ -191,5 +191,5 @@ export function startMove(run: Run, element: string, name: string): void {
   if (!move) return;
   run.update({ moves: { ...run.state.moves, [element]: [name, run.state.time] } });
   const end = move.path.at(-1);
-  if (move.times && end) run.update({ places: { ...run.state.places, [element]: [end.x, end.y] } });
+  if (move.times && end) run.update({ offsets: { ...run.state.offsets, [element]: [end.x, end.y] } });
 }

@@ -48,7 +48,7 @@ export class Index {
 
   constructor(readonly program: Program) {
     this.order = program.slides.map((slide) => slide.id);
-    this.order.forEach((slide, place) => this.position.set(slide, place));
+    this.order.forEach((slide, index) => this.position.set(slide, index));
     for (const variable of program.variables) this.variables.set(variable.id, variable);
     for (const grader of program.questions) {
       this.questions.set(grader.id, grader);
@@ -76,8 +76,8 @@ export class Index {
       this.addRules(slide.rules, Rank.Slide, slide.id);
     }
     this.addRules(program.rules, Rank.Course, null);
-    program.slides.forEach((slide, place) => {
-      const after = this.order[place + 1] ?? null;
+    program.slides.forEach((slide, index) => {
+      const after = this.order[index + 1] ?? null;
       const { onward } = slide;
       if (onward.to === "slide") {
         this.onward.set(slide.id, this.position.has(onward.slide) ? onward.slide : after);

@@ -112,7 +112,7 @@ export function orderOf(grader: Grader, state: State): readonly string[] {
   const seed = (state.seed ^ fnv1a(grader.id)) >>> 0;
   const mixed = shuffled(parts.filter((part) => !grader.pinned.includes(part)), seed);
   const order = parts.map((part) => (grader.pinned.includes(part) ? part : mixed.shift() ?? part));
-  return grader.form === "order" && order.every((part, place) => part === parts[place])
+  return grader.form === "order" && order.every((part, index) => part === parts[index])
     ? [...order.slice(1), ...order.slice(0, 1)] : order;
 }
 
@@ -202,7 +202,7 @@ function isWhole(grader: Grader, given: Given): boolean {
 }
 
 function same(a: Given, b: Given): boolean {
-  return a.length === b.length && a.every(([part, value], place) => part === b[place]?.[0] && value === b[place]?.[1]);
+  return a.length === b.length && a.every(([part, value], index) => part === b[index]?.[0] && value === b[index]?.[1]);
 }
 
 function isNone<T>(value: T | null | undefined): value is null | undefined {

@@ -36,10 +36,10 @@ export interface Waiting {
   readonly owner: string;
   readonly rule: string;
   readonly branch: "then" | "otherwise" | "timer";
-  readonly place: number;
+  readonly index: number;
 }
 
-export type Place = readonly [x: number, y: number];
+export type Offset = readonly [x: number, y: number];
 export type Stretch = readonly [since: number, until: number];
 type Of<T> = Readonly<Record<string, T>>;
 
@@ -64,7 +64,7 @@ export interface State {
   readonly waiting: readonly Waiting[];
   readonly paused: boolean;
   /** Offsets (px) from where elements stand. */
-  readonly places: Of<Place>;
+  readonly offsets: Of<Offset>;
   /** The last move of an element, and when it began. */
   readonly moves: Of<readonly [move: string, since: number]>;
   /** The targets that elements lie on. */
@@ -90,7 +90,7 @@ export function copyOf(state: State): State {
     seed: state.seed, rng: state.rng, time: state.time, entered: state.entered, slide: state.slide,
     visited: state.visited, path: state.path, clicked: state.clicked, hidden: state.hidden, looks: state.looks,
     variables: state.variables, overlays: state.overlays, answers: state.answers, clocks: state.clocks,
-    waiting: state.waiting, paused: state.paused, places: state.places, moves: state.moves, dropped: state.dropped,
+    waiting: state.waiting, paused: state.paused, offsets: state.offsets, moves: state.moves, dropped: state.dropped,
     watched: state.watched, opened: state.opened, back: state.back, more_time: state.more_time, learner: state.learner,
     marked: state.marked, completed: state.completed, success: state.success, ended: state.ended,
   };
@@ -103,6 +103,6 @@ export function asJson(state: State): unknown {
     clocks: Object.fromEntries(
       Object.entries(state.clocks).map(([owner, { at, runs }]) => [owner, [at, runs]]),
     ),
-    waiting: state.waiting.map((w) => [w.due, w.owner, w.rule, w.branch, w.place]),
+    waiting: state.waiting.map((w) => [w.due, w.owner, w.rule, w.branch, w.index]),
   };
 }

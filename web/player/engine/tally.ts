@@ -80,11 +80,11 @@ function ordered(grader: Grader, order: readonly string[]): Tally {
   const levels = levelsOf(grader);
   const wanted = [...levels.values()];
   const put = order.flatMap((part) => levels.get(part) ?? []);
-  const parts = new Set(order.filter((_, place) => put[place] === wanted[place]));
+  const parts = new Set(order.filter((_, index) => put[index] === wanted[index]));
   if (grader.counts === "all" || wanted.length < 2) {
     return { right: parts.size, wrong: order.length - parts.size, of: wanted.length, parts };
   }
-  const links = put.slice(1).map((after, place) => after === put[place] || after === (put[place] ?? 0) + 1);
+  const links = put.slice(1).map((after, index) => after === put[index] || after === (put[index] ?? 0) + 1);
   const linked = links.filter(Boolean).length;
   if (grader.counts === "pairs") return { right: linked, wrong: links.length - linked, of: wanted.length - 1, parts };
   let [longest, here] = [0, 0];

@@ -66,7 +66,7 @@ function Scale({ element, style, entering }: { element: InputElement; style: CSS
         <legend>{element.label}</legend>
         <span className="zz-points">
           {low && <span className="zz-end">{low}</span>}
-          {points.map((value, place) => point(value, [value, place === 0 ? low : place === points.length - 1 ? high : ""].filter(Boolean).join(", "), value))}
+          {points.map((value, index) => point(value, [value, index === 0 ? low : index === points.length - 1 ? high : ""].filter(Boolean).join(", "), value))}
           {high && <span className="zz-end">{high}</span>}
           {none && point("0", none, none)}
         </span>
@@ -89,7 +89,7 @@ function Control(
           onChange={(event) => entering.enter(event.target.value)}
         >
           <option value="">–</option>
-          {element.options.map((option, place) => <option key={place} value={option}>{option}</option>)}
+          {element.options.map((option, index) => <option key={index} value={option}>{option}</option>)}
         </select>
       );
     case "slider":

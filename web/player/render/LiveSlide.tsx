@@ -42,8 +42,8 @@ export function LiveSlide({ index, state, slide, scale, dispatch }: Props): Reac
           {asked.filter(({ form }) => form === "pairs").map((grader) => <UndoDrop key={grader.id} grader={grader} />)}
           {asked.map((grader) => <TimeLeft key={grader.id} grader={grader} />)}
         </div>
-        {open.map((overlay, place) => (
-          <div key={overlay.id} inert={place < top}><OverlayView overlay={overlay} /></div>
+        {open.map((overlay, position) => (
+          <div key={overlay.id} inert={position < top}><OverlayView overlay={overlay} /></div>
         ))}
       </Backdrop>
     </ActingProvider>

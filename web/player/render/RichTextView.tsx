@@ -8,14 +8,14 @@ import { toNumber, toText, toYesNo, type Value } from "../engine/values";
 export type ValueWords = (of: string) => Value;
 
 export function RichTextView({ text, values }: { text: RichText; values: ValueWords }): ReactNode {
-  return groups(text.blocks).map((group, place) => {
+  return groups(text.blocks).map((group, index) => {
     if (group.kind === "paragraph") {
-      return <p key={place}><Runs block={group.blocks[0] as Block} values={values} /></p>;
+      return <p key={index}><Runs block={group.blocks[0] as Block} values={values} /></p>;
     }
     const items = group.blocks.map((block, item) => (
       <li key={item}><Runs block={block} values={values} /></li>
     ));
-    return group.kind === "bullet" ? <ul key={place}>{items}</ul> : <ol key={place}>{items}</ol>;
+    return group.kind === "bullet" ? <ul key={index}>{items}</ul> : <ol key={index}>{items}</ol>;
   });
 }
 
@@ -33,7 +33,7 @@ function groups(blocks: readonly Block[]): { kind: Block["kind"]; blocks: Block[
 function Runs({ block, values }: { block: Block; values: ValueWords }): ReactNode {
   // A paragraph without words keeps its line.
   if (!block.runs.length) return <br />;
-  return block.runs.map((run, place) => <RunView key={place} run={run} values={values} />);
+  return block.runs.map((run, index) => <RunView key={index} run={run} values={values} />);
 }
 
 function RunView({ run, values }: { run: Run; values: ValueWords }): ReactNode {

@@ -12,7 +12,7 @@ export function TableBox({ element, style }: { element: TableElement; style: Sty
   return (
     <table className="zz-table" style={{ ...words, padding: 0 }} aria-label={element.alt || undefined}>
       <colgroup>
-        {columnsOf(element).map((share, place) => <col key={place} style={{ width: `${share * 100}%` }} />)}
+        {columnsOf(element).map((share, index) => <col key={index} style={{ width: `${share * 100}%` }} />)}
       </colgroup>
       <tbody>
         {cells.map((row, y) => (

@@ -48,7 +48,7 @@ function LiveGroup(
   const asOne = isStill(members) && (clickable || draw.decoration || draw.alt !== "");
   const role = clickable || draw.decoration ? {}
     : { role: asOne ? "img" : "group", "aria-label": draw.alt || draw.name };
-  const [x, y] = own(state.places, draw.id) ?? [0, 0];
+  const [x, y] = own(state.offsets, draw.id) ?? [0, 0];
   const moved = x || y ? { translate: `${x}px ${y}px` } : {};
   return (
     <div data-group={draw.id} {...role} aria-hidden={draw.decoration || undefined} style={{ opacity: draw.style.opacity }}>

@@ -38,10 +38,10 @@ const BETWEEN = 12;
 
 /** Catmull and Rom's curve through `points`. */
 function curve(points: readonly Point[]): Point[] {
-  const at = (place: number): Point => points[Math.min(Math.max(place, 0), points.length - 1)] as Point;
+  const at = (index: number): Point => points[Math.min(Math.max(index, 0), points.length - 1)] as Point;
   const found: Point[] = [at(0)];
-  for (let place = 0; place < points.length - 1; place++) {
-    const [p0, p1, p2, p3] = [at(place - 1), at(place), at(place + 1), at(place + 2)];
+  for (let index = 0; index < points.length - 1; index++) {
+    const [p0, p1, p2, p3] = [at(index - 1), at(index), at(index + 1), at(index + 2)];
     for (let step = 1; step <= BETWEEN; step++) {
       const t = step / BETWEEN;
       const part = (axis: 0 | 1): number => 0.5 * (2 * p1[axis] + (p2[axis] - p0[axis]) * t

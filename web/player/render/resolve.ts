@@ -81,7 +81,7 @@ function fixedOf(slide: Slide, sources: Sources): Element[] {
   const top = fixed.length ? Math.max(...fixed.map((element) => element.z)) : 0;
   const floor = slide.elements.length ? Math.min(...slide.elements.map((element) => element.z)) : 0;
   const below = floor - top - 1;
-  const ids = new Map(fixed.map((element, place) => [element.id, `${slide.id.slice(0, 20)}f${place}`]));
+  const ids = new Map(fixed.map((element, index) => [element.id, `${slide.id.slice(0, 20)}f${index}`]));
   return fixed.map((element) => ({
     ...element, id: ids.get(element.id) as string, z: element.z + below,
     group: ids.get(element.group ?? "") ?? null,

@@ -61,7 +61,7 @@ export function useDragging(element: Element): Dragging {
           return;
         }
         const [dx, dy] = away(event);
-        const [x, y] = own(state.places, id) ?? [0, 0];
+        const [x, y] = own(state.offsets, id) ?? [0, 0];
         const open = drag.targets.filter((target) => target !== id && isVisible(index, state, target));
         const on = targetAt(event.clientX, event.clientY, open);
         end();

@@ -32,9 +32,9 @@ export class Writer {
   bits(members: Iterable<number>): void {
     const bitmap: number[] = [];
     for (const member of members) {
-      const place = member >> 3;
-      while (bitmap.length <= place) bitmap.push(0);
-      bitmap[place] = (bitmap[place] ?? 0) | (1 << (member & 7));
+      const index = member >> 3;
+      while (bitmap.length <= index) bitmap.push(0);
+      bitmap[index] = (bitmap[index] ?? 0) | (1 << (member & 7));
     }
     this.varint(bitmap.length);
     this.data.push(...bitmap);
@@ -42,15 +42,15 @@ export class Writer {
 }
 
 export class Reader {
-  private place = 0;
+  private index = 0;
 
   constructor(private readonly data: Uint8Array) {}
 
   take(count: number): Uint8Array {
-    const end = this.place + count;
+    const end = this.index + count;
     if (end > this.data.length) throw new Damaged("the saved progress ends too early");
-    const piece = this.data.subarray(this.place, end);
-    this.place = end;
+    const piece = this.data.subarray(this.index, end);
+    this.index = end;
     return piece;
   }
 
@@ -87,8 +87,8 @@ export class Reader {
 
   bits(): number[] {
     const members: number[] = [];
-    this.take(this.varint()).forEach((byte, place) => {
-      for (let bit = 0; bit < 8; bit++) if ((byte >> bit) & 1) members.push(place * 8 + bit);
+    this.take(this.varint()).forEach((byte, index) => {
+      for (let bit = 0; bit < 8; bit++) if ((byte >> bit) & 1) members.push(index * 8 + bit);
     });
     return members;
   }

@@ -1,6 +1,6 @@
 /** Saved progress: where elements lie, and what was watched. The twin of `tracking/placed.py`. */
 import type { Index } from "../engine/program";
-import type { Place, State, Stretch } from "../engine/state";
+import type { Offset, State, Stretch } from "../engine/state";
 import { number } from "../engine/values";
 import { Damaged, type Reader, type Writer } from "./bytes";
 
@@ -17,11 +17,11 @@ export function writePlaced(out: Writer, state: State, elements: Numbers): void 
     out.varint(element);
     out.varint(target);
   }
-  const places = numbered(elements, state.places);
-  out.varint(places.length);
-  for (const [element, place] of places) {
+  const offsets = numbered(elements, state.offsets);
+  out.varint(offsets.length);
+  for (const [element, offset] of offsets) {
     out.varint(element);
-    for (const part of place) out.signed(Math.floor(part * 100 + 0.5));
+    for (const part of offset) out.signed(Math.floor(part * 100 + 0.5));
   }
   const watched = numbered(elements, state.watched);
   out.varint(watched.length);
@@ -40,7 +40,7 @@ export function writePlaced(out: Writer, state: State, elements: Numbers): void 
 /** Read what `writePlaced` wrote; elements that are gone are left out. */
 export function readPlaced(
   source: Reader, index: Index, elements: readonly string[],
-): Pick<State, "dropped" | "places" | "watched"> {
+): Pick<State, "dropped" | "offsets" | "watched"> {
   const element = (): string => {
     const name = elements[source.varint()];
     if (name === undefined) throw new Damaged("the saved progress names a thing that was never published");
@@ -51,11 +51,11 @@ export function readPlaced(
     const [name, target] = [element(), element()];
     if (index.elements.has(name) && index.elements.has(target)) dropped[name] = target;
   }
-  const places: Record<string, Place> = {};
+  const offsets: Record<string, Offset> = {};
   for (let left = source.varint(); left > 0; left--) {
     const name = element();
-    const place: Place = [number(source.signed() / 100), number(source.signed() / 100)];
-    if (index.elements.has(name)) places[name] = place;
+    const offset: Offset = [number(source.signed() / 100), number(source.signed() / 100)];
+    if (index.elements.has(name)) offsets[name] = offset;
   }
   const watched: Record<string, Stretch[]> = {};
   for (let left = source.varint(); left > 0; left--) {
@@ -69,15 +69,15 @@ export function readPlaced(
     }
     if (index.elements.has(name)) watched[name] = stretches;
   }
-  return { dropped, places, watched };
+  return { dropped, offsets, watched };
 }
 
 /** The entries whose names are known, by number. */
 export function numbered<T>(numbers: Numbers, entries: Readonly<Record<string, T>>): [number, T][] {
   const found: [number, T][] = [];
   for (const [name, value] of Object.entries(entries)) {
-    const place = numbers.get(name);
-    if (place !== undefined) found.push([place, value]);
+    const index = numbers.get(name);
+    if (index !== undefined) found.push([index, value]);
   }
   return found.sort((a, b) => a[0] - b[0]);
 }

@@ -32,7 +32,7 @@ enum Kind { No, Yes, Whole, Decimal, Text }
 export function pack(index: Index, state: State): string {
   const lists = KINDS.map((kind) => index.program.remembered[kind] ?? []);
   const [slides, questions, choices, variables, elements] = lists.map(
-    (names): Numbers => new Map(names.map((name, place) => [name, place])),
+    (names): Numbers => new Map(names.map((name, position) => [name, position])),
   ) as [Numbers, Numbers, Numbers, Numbers, Numbers];
   const out = new Writer();
   for (const names of lists) out.varint(names.length);
@@ -73,7 +73,7 @@ export function unpack(index: Index, text: string): State {
   const source = new Reader(checked(text));
   const lists = KINDS.map((kind) => index.program.remembered[kind] ?? []);
   const lengths = KINDS.map(() => source.varint());
-  if (lengths.some((length, place) => length > (lists[place] as Names).length)) {
+  if (lengths.some((length, position) => length > (lists[position] as Names).length)) {
     throw new OtherCourse("the saved progress is from another course or a newer publication");
   }
   if (source.u32() !== fingerprint(index, lengths)) {
@@ -136,28 +136,28 @@ const isOlder = (text: string): boolean => OLDER.some((version) => text.startsWi
 function known(numbers: Numbers, names: Iterable<string>): number[] {
   const found: number[] = [];
   for (const name of names) {
-    const place = numbers.get(name);
-    if (place !== undefined) found.push(place);
+    const index = numbers.get(name);
+    if (index !== undefined) found.push(index);
   }
   return found.sort((a, b) => a - b);
 }
 
-function nameOf(names: Names, place: number): string {
-  const name = names[place];
+function nameOf(names: Names, index: number): string {
+  const name = names[index];
   if (name === undefined) {
     throw new Damaged("the saved progress names a thing that was never published");
   }
   return name;
 }
 
-function named(names: Names, places: readonly number[]): string[] {
-  return places.map((place) => nameOf(names, place));
+function named(names: Names, indexes: readonly number[]): string[] {
+  return indexes.map((index) => nameOf(names, index));
 }
 
 function fingerprint(index: Index, lengths: readonly number[]): number {
   const names = [index.program.course];
-  KINDS.forEach((kind, place) => {
-    names.push(...(index.program.remembered[kind] ?? []).slice(0, lengths[place]));
+  KINDS.forEach((kind, position) => {
+    names.push(...(index.program.remembered[kind] ?? []).slice(0, lengths[position]));
   });
   return fnv1a(names.join(","));
 }
@@ -181,8 +181,8 @@ function writeVariables(out: Writer, index: Index, state: State, numbers: Number
   );
   const entries = numbered(numbers, changed);
   out.varint(entries.length);
-  for (const [place, value] of entries) {
-    out.varint(place);
+  for (const [position, value] of entries) {
+    out.varint(position);
     if (typeof value === "boolean") out.varint(value ? Kind.Yes : Kind.No);
     else if (typeof value === "string") {
       out.varint(Kind.Text);
@@ -217,9 +217,9 @@ function readVariables(source: Reader, index: Index, names: Names): Record<strin
 function writeAnswers(out: Writer, state: State, questions: Numbers, parts: Numbers): void {
   const answers = numbered(questions, state.answers);
   out.varint(answers.length);
-  for (const [place, answer] of answers) {
+  for (const [index, answer] of answers) {
     const whole = Number.isInteger(answer.points);
-    out.varint(place);
+    out.varint(index);
     out.varint(RESULTS.indexOf(answer.result) | (Number(answer.locked) << 3) | (Number(!whole) << 4));
     out.varint(answer.attempts);
     out.signed(whole ? answer.points : Math.round(answer.points * 1e6));
@@ -266,8 +266,8 @@ function writeTime(out: Writer, state: State, questions: Numbers): void {
   out.varint(Math.floor(state.more_time * 10 + 0.5));
   const used = numbered(questions, state.answers).filter(([, { used }]) => used);
   out.varint(used.length);
-  for (const [place, answer] of used) {
-    out.varint(place);
+  for (const [index, answer] of used) {
+    out.varint(index);
     out.varint(answer.used);
   }
 }

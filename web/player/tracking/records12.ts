@@ -17,12 +17,12 @@ const DIGITS = "123456789abcdefghijklmnopqrstuvwxyz0";
 
 /** Return an answer as SCORM 1.2 records it: type, response and what would be right. */
 export function record(grader: Grader, given: Given): Record12 {
-  const sign = new Map(grader.parts.map(({ id }, place) => [id, signAt(LETTERS, place)]));
+  const sign = new Map(grader.parts.map(({ id }, index) => [id, signAt(LETTERS, index)]));
   const of = (part: string): string => sign.get(part) ?? "";
   switch (grader.form) {
     case "choose": return choice(grader, given, of);
     case "pairs": {
-      const on = new Map(grader.targets.map(({ id }, place) => [id, signAt(DIGITS, place)]));
+      const on = new Map(grader.targets.map(({ id }, index) => [id, signAt(DIGITS, index)]));
       const pairs = (list: Given): string => short(list
         .filter(([part, target]) => sign.has(part) && on.has(target))
         .map(([part, target]) => `${of(part)}.${on.get(target) ?? ""}`).join(","));
@@ -49,7 +49,7 @@ export function record(grader: Grader, given: Given): Record12 {
       const letters = Array.from(given.map(([, value]) => value).join(" "));
       const [response = "", ...more] = Array.from(
         { length: Math.ceil(letters.length / LONGEST) },
-        (_, place) => letters.slice(place * LONGEST, (place + 1) * LONGEST).join(""),
+        (_, index) => letters.slice(index * LONGEST, (index + 1) * LONGEST).join(""),
       );
       return { type: "fill-in", response, patterns: [], more };
     }
@@ -89,8 +89,8 @@ export function decimal(value: number): string {
   return text === "-0" ? "0" : text;
 }
 
-function signAt(signs: string, place: number): string {
-  return signs.charAt(Math.min(place, signs.length - 1));
+function signAt(signs: string, index: number): string {
+  return signs.charAt(Math.min(index, signs.length - 1));
 }
 
 function short(text: string): string {

@@ -44,14 +44,14 @@ export function interactionCalls(
   if (!grader) return [];
   const told = record(grader, effect.given);
   const weight = decimal(grader.purpose === "scored" ? grader.points : 0);
-  return [told.response, ...(told.more ?? [])].map((response, place) => {
-    const at = `cmi.interactions.${number + place}.`;
-    const patterns = place ? [] : told.patterns;
+  return [told.response, ...(told.more ?? [])].map((response, position) => {
+    const at = `cmi.interactions.${number + position}.`;
+    const patterns = position ? [] : told.patterns;
     return [
-      [`${at}id`, place ? `${grader.record}.${place + 1}` : grader.record],
+      [`${at}id`, position ? `${grader.record}.${position + 1}` : grader.record],
       [`${at}type`, told.type], [`${at}time`, clock],
       ...patterns.map((pattern, n): Call => [`${at}correct_responses.${n}.pattern`, pattern]),
-      [`${at}weighting`, place ? "0" : weight], [`${at}student_response`, response],
+      [`${at}weighting`, position ? "0" : weight], [`${at}student_response`, response],
       [`${at}result`, RESULTS[effect.result]], [`${at}latency`, timespan(effect.latency)],
     ];
   });

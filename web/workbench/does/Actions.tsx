@@ -20,11 +20,11 @@ export function Actions(
   };
   return (
     <Box>
-      {actions.map((action, place) => (
-        <Flex key={place} wrap="wrap" align="center" gap="1">
-          <Text as="span" color={place ? "quiet" : undefined}>{place ? "then" : lead}</Text>
-          <ActionEditor action={action} things={things} onChange={(next) => onChange(actions.map((a, n) => (n === place ? next : a)))} />
-          <Tool label="Remove this action" onClick={() => onChange(actions.filter((_, n) => n !== place))}><X size={13} /></Tool>
+      {actions.map((action, index) => (
+        <Flex key={index} wrap="wrap" align="center" gap="1">
+          <Text as="span" color={index ? "quiet" : undefined}>{index ? "then" : lead}</Text>
+          <ActionEditor action={action} things={things} onChange={(next) => onChange(actions.map((a, n) => (n === index ? next : a)))} />
+          <Tool label="Remove this action" onClick={() => onChange(actions.filter((_, n) => n !== index))}><X size={13} /></Tool>
         </Flex>
       ))}
       <Flex align="center" gap="1" color="quiet">

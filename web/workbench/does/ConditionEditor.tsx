@@ -38,21 +38,21 @@ function ClauseList(
   },
 ): ReactNode {
   const { join, clauses: list } = clauses;
-  const put = (place: number, clause: Clause | null): void => onChange({
-    join, clauses: list.flatMap((old, n) => (n !== place ? [old] : clause ? [clause] : [])),
+  const put = (index: number, clause: Clause | null): void => onChange({
+    join, clauses: list.flatMap((old, n) => (n !== index ? [old] : clause ? [clause] : [])),
   });
   return (
     <>
-      {list.map((clause, place) => (
-        <Flex key={place} wrap="wrap" align="center" gap="1" pl="3" borderLeftWidth="2px" borderColor="edge" py="0.5">
-          {place === 0 ? <span>{lead}</span> : (
+      {list.map((clause, index) => (
+        <Flex key={index} wrap="wrap" align="center" gap="1" pl="3" borderLeftWidth="2px" borderColor="edge" py="0.5">
+          {index === 0 ? <span>{lead}</span> : (
             <WordChoice
               label="Join" value={join} options={[["and", "and"], ["or", "or"]]}
               onChange={(value) => onChange({ join: value as Clauses["join"], clauses: list })}
             />
           )}
-          <ClauseEditor clause={clause} things={things} onChange={(next) => put(place, next)} />
-          <Tool label="Remove this condition" onClick={() => put(place, null)}><X size={13} /></Tool>
+          <ClauseEditor clause={clause} things={things} onChange={(next) => put(index, next)} />
+          <Tool label="Remove this condition" onClick={() => put(index, null)}><X size={13} /></Tool>
         </Flex>
       ))}
       <Flex align="center">

@@ -35,15 +35,15 @@ export function GateFields(
       />
       {gate && (
         <>
-          {gate.wants.map((wanted, place) => (
-            <Flex key={place} wrap="wrap" align="center" gap="1" lineHeight="2">
-              {place > 0 && <span>and</span>}
+          {gate.wants.map((wanted, index) => (
+            <Flex key={index} wrap="wrap" align="center" gap="1" lineHeight="2">
+              {index > 0 && <span>and</span>}
               <WantedWords
                 wanted={wanted} things={things}
-                onChange={(next) => change({ wants: gate.wants.map((old, n) => (n === place ? next : old)) })}
+                onChange={(next) => change({ wants: gate.wants.map((old, n) => (n === index ? next : old)) })}
               />
               {gate.wants.length > 1 && (
-                <Tool label="Remove this" onClick={() => change({ wants: gate.wants.filter((_, n) => n !== place) })}><X size={13} /></Tool>
+                <Tool label="Remove this" onClick={() => change({ wants: gate.wants.filter((_, n) => n !== index) })}><X size={13} /></Tool>
               )}
             </Flex>
           ))}

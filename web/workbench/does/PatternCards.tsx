@@ -75,7 +75,7 @@ function Names({ lead, names }: { lead: string; names: readonly string[] }): Rea
   return (
     <Box>
       <Text color="quiet" fontSize="12.5px">{lead}</Text>
-      <Box as="ol" pl="5">{names.map((name, place) => <li key={place}>{name}</li>)}</Box>
+      <Box as="ol" pl="5">{names.map((name, index) => <li key={index}>{name}</li>)}</Box>
     </Box>
   );
 }
@@ -83,26 +83,26 @@ function Names({ lead, names }: { lead: string; names: readonly string[] }): Rea
 function RevealFields({ pattern, things, onChange }: FieldProps<Extract<Pattern, { kind: "reveal_set" }>>): ReactNode {
   const taken = new Set(partsOf(pattern));
   const free = things.things.filter((id) => !taken.has(id));
-  const put = (place: number, part: Partial<(typeof pattern.items)[number]> | null): void => onChange({
-    ...pattern, items: pattern.items.flatMap((item, n) => (n !== place ? [item] : part ? [{ ...item, ...part }] : [])),
+  const put = (index: number, part: Partial<(typeof pattern.items)[number]> | null): void => onChange({
+    ...pattern, items: pattern.items.flatMap((item, n) => (n !== index ? [item] : part ? [{ ...item, ...part }] : [])),
   });
   return (
     <>
-      {pattern.items.map((item, place) => (
+      {pattern.items.map((item, index) => (
         <Flex key={item.trigger} wrap="wrap" align="center" gap="1" lineHeight="2">
           <Word>{things.name(item.trigger)}</Word>
           <span>shows</span>
           {item.shows.map((id) => (
             <Flex key={id} as="span" align="center">
               <Word>{things.name(id)}</Word>
-              <Tool label={`No longer show ${things.name(id)}`} onClick={() => put(place, { shows: item.shows.filter((other) => other !== id) })}><X size={12} /></Tool>
+              <Tool label={`No longer show ${things.name(id)}`} onClick={() => put(index, { shows: item.shows.filter((other) => other !== id) })}><X size={12} /></Tool>
             </Flex>
           ))}
           <WordChoice
             label={`${things.name(item.trigger)} shows also`} value="" options={[["", item.shows.length ? "and …" : "…"], ...free.map((id): [string, string] => [id, things.name(id)])]}
-            onChange={(id) => put(place, { shows: [...item.shows, id] })}
+            onChange={(id) => put(index, { shows: [...item.shows, id] })}
           />
-          <Tool label={`Take ${things.name(item.trigger)} out`} onClick={() => put(place, null)}><X size={13} /></Tool>
+          <Tool label={`Take ${things.name(item.trigger)} out`} onClick={() => put(index, null)}><X size={13} /></Tool>
         </Flex>
       ))}
       <Flex align="center" gap="1" color="quiet">
@@ -130,13 +130,13 @@ function CounterFields({ pattern, things, onChange }: FieldProps<Extract<Pattern
         <WordChoice label="Set" tone="what" value={pattern.set} options={things.sets.map((id): [string, string] => [id, things.name(id)])} onChange={(set) => onChange({ ...pattern, set })} />
       </Flex>
       <TextField label="Its words, # is the number" value={pattern.words} onChange={(words) => onChange({ ...pattern, words })} />
-      {pattern.for_count.map((entry, place) => (
-        <Flex key={place} align="center" gap="1" wrap="wrap">
+      {pattern.for_count.map((entry, index) => (
+        <Flex key={index} align="center" gap="1" wrap="wrap">
           <span>when</span>
-          <WordField label="Number left" number value={entry.left} onChange={(left) => onChange({ ...pattern, for_count: pattern.for_count.map((e, n) => (n === place ? { ...e, left: Math.max(Math.round(Number(left)), 0) } : e)) })} />
+          <WordField label="Number left" number value={entry.left} onChange={(left) => onChange({ ...pattern, for_count: pattern.for_count.map((e, n) => (n === index ? { ...e, left: Math.max(Math.round(Number(left)), 0) } : e)) })} />
           <span>left</span>
-          <WordField label="Words then" value={entry.words} onChange={(words) => onChange({ ...pattern, for_count: pattern.for_count.map((e, n) => (n === place ? { ...e, words } : e)) })} />
-          <Tool label="Remove these words" onClick={() => onChange({ ...pattern, for_count: pattern.for_count.filter((_, n) => n !== place) })}><X size={13} /></Tool>
+          <WordField label="Words then" value={entry.words} onChange={(words) => onChange({ ...pattern, for_count: pattern.for_count.map((e, n) => (n === index ? { ...e, words } : e)) })} />
+          <Tool label="Remove these words" onClick={() => onChange({ ...pattern, for_count: pattern.for_count.filter((_, n) => n !== index) })}><X size={13} /></Tool>
         </Flex>
       ))}
       <Box><QuietButton size="2xs" onClick={() => onChange({ ...pattern, for_count: [...pattern.for_count, { left: 1, words: "one left" }] })}><Plus size={12} /> Words for a number</QuietButton></Box>
@@ -145,22 +145,22 @@ function CounterFields({ pattern, things, onChange }: FieldProps<Extract<Pattern
 }
 
 function PathFields({ pattern, things, onChange }: FieldProps<Extract<Pattern, { kind: "choose_path" }>>): ReactNode {
-  const put = (place: number, part: Partial<(typeof pattern.paths)[number]> | null): void => onChange({
-    ...pattern, paths: pattern.paths.flatMap((path, n) => (n !== place ? [path] : part ? [{ ...path, ...part }] : [])),
+  const put = (index: number, part: Partial<(typeof pattern.paths)[number]> | null): void => onChange({
+    ...pattern, paths: pattern.paths.flatMap((path, n) => (n !== index ? [path] : part ? [{ ...path, ...part }] : [])),
   });
   return (
     <>
-      {pattern.paths.map((path, place) => (
-        <Box key={place} lineHeight="2">
+      {pattern.paths.map((path, index) => (
+        <Box key={index} lineHeight="2">
           {path.trigger
             ? <Word>{things.name(path.trigger)}</Word>
-            : <ConditionEditor lead="Next, if" condition={path.condition} things={things} onChange={(condition) => put(place, { condition })} />}
+            : <ConditionEditor lead="Next, if" condition={path.condition} things={things} onChange={(condition) => put(index, { condition })} />}
           <span> leads to </span>
           <WordChoice
             label="Slide" tone="what" value={path.slide ?? ""} options={[["", "…"], ...things.course.slides.map((id): [string, string] => [id, things.name(id)])]}
-            onChange={(slide) => put(place, { slide: slide || null })}
+            onChange={(slide) => put(index, { slide: slide || null })}
           />
-          <Tool label="Remove this way" onClick={() => put(place, null)}><X size={13} /></Tool>
+          <Tool label="Remove this way" onClick={() => put(index, null)}><X size={13} /></Tool>
         </Box>
       ))}
       <Box>

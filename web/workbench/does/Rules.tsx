@@ -39,11 +39,11 @@ export function Rules({ rules, owner, slide, onChange, empty }: Props): ReactNod
   return (
     <>
       {!rules.length && <Text color="quiet" fontSize="13px" mb="2">{empty}</Text>}
-      {rules.map((rule, place) => (
+      {rules.map((rule, index) => (
         <Sentence
           key={rule.id} {...{ rule, owner, things }}
-          onChange={(next) => onChange("Change sentence", rules.map((r, n) => (n === place ? next : r)))}
-          onRemove={() => onChange("Remove sentence", rules.filter((_, n) => n !== place))}
+          onChange={(next) => onChange("Change sentence", rules.map((r, n) => (n === index ? next : r)))}
+          onRemove={() => onChange("Remove sentence", rules.filter((_, n) => n !== index))}
           onCopy={() => useCopied.setState({ rule, from: owner.id })}
         />
       ))}

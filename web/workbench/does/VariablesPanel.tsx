@@ -36,11 +36,11 @@ export function VariablesPanel(): ReactNode {
         </Text>
       )}
       <Stack gap="3">
-        {variables.map((variable, place) => (
+        {variables.map((variable, index) => (
           <VariableBox
             key={variable.id} variable={variable} places={uses.get(variable.id) ?? []} slides={slides}
-            onChange={(next) => put(variables.map((v, n) => (n === place ? next : v)), "Change variable", `variable-${variable.id}`)}
-            onRemove={() => put(variables.filter((_, n) => n !== place), "Delete variable")}
+            onChange={(next) => put(variables.map((v, n) => (n === index ? next : v)), "Change variable", `variable-${variable.id}`)}
+            onRemove={() => put(variables.filter((_, n) => n !== index), "Delete variable")}
           />
         ))}
       </Stack>

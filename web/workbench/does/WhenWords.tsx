@@ -65,12 +65,12 @@ function Subject({ when, owner, things, of, onChange }: Props & { of: readonly s
   const more = [...(fits ? [owner.id] : []), ...ids].filter((id) => !of.includes(id) && !(chosen[0] === "" && id === owner.id));
   return (
     <>
-      {chosen.map((id, place) => (
+      {chosen.map((id, index) => (
         <Fragment key={id}>
-          {place > 0 && <span>or</span>}
+          {index > 0 && <span>or</span>}
           <WordChoice
             label="What it happens to" tone="what" value={id} options={[...(chosen.length > 1 ? named(fits ? [owner.id] : []) : own), ...named(ids)]}
-            onChange={(other) => put(chosen.map((old, n) => (n === place ? other : old)).filter(Boolean))}
+            onChange={(other) => put(chosen.map((old, n) => (n === index ? other : old)).filter(Boolean))}
           />
           {chosen.length > 1 && <Tool label={`Not ${things.name(id)}`} onClick={() => put(chosen.filter((old) => old !== id))}><X size={12} /></Tool>}
         </Fragment>
@@ -99,7 +99,7 @@ function idsOf(to: string, things: Things, owner: Owner): readonly string[] {
 
 function cues(things: Things): [string, string][] {
   const all = [things.slide?.timing, ...(things.slide?.overlays ?? []).map(({ timing }) => timing)];
-  return all.flatMap((timing) => timing?.cues ?? []).map((cue, place) => [cue.id, cue.name || `cue ${place + 1}`]);
+  return all.flatMap((timing) => timing?.cues ?? []).map((cue, index) => [cue.id, cue.name || `cue ${index + 1}`]);
 }
 
 /** The events that make sense for an owner: those for which the slide has something. */

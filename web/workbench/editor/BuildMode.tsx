@@ -36,7 +36,7 @@ export function Build(): ReactNode {
 /** The cards begin at their top whenever something else is selected. */
 function CardsColumn(): ReactNode {
   const column = useRef<HTMLDivElement>(null);
-  const about = useCourse((state) => `${state.place.slide ?? ""} ${state.place.selected.join()}`);
+  const about = useCourse((state) => `${state.selection.slide ?? ""} ${state.selection.selected.join()}`);
   useEffect(() => { column.current?.scrollTo({ top: 0 }); }, [about]);
   return (
     <Box

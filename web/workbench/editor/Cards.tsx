@@ -25,8 +25,8 @@ import { MovesCard } from "../timing/MovesCard";
 import { SlideCards } from "./cards/SlideCards";
 
 export function Cards(): ReactNode {
-  const slide = useAsLooked(useCourse((state) => (state.place.slide ? state.slides[state.place.slide] : undefined)));
-  const selected = useCourse((state) => state.place.selected);
+  const slide = useAsLooked(useCourse((state) => (state.selection.slide ? state.slides[state.selection.slide] : undefined)));
+  const selected = useCourse((state) => state.selection.selected);
   const overlay = useOverlay((state) => state.overlay);
   const edited = overlayIn(slide, overlay);
   const holding = useCourse((state) => state.holding);

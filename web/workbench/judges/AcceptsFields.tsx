@@ -70,36 +70,36 @@ function MayDiffer({ accepts, onChange }: Pick<Props, "accepts" | "onChange">): 
 /** Values with what they may be off, intervals, and units that may follow. */
 function NumberFields({ accepts, onChange }: Pick<Props, "accepts" | "onChange">): ReactNode {
   const { near, ranges } = accepts;
-  const putNear = (place: number, part: Partial<Accepts["near"][number]>): void => onChange({
-    ...accepts, near: near.map((one, n) => (n === place ? { ...one, ...part } : one)),
+  const putNear = (index: number, part: Partial<Accepts["near"][number]>): void => onChange({
+    ...accepts, near: near.map((one, n) => (n === index ? { ...one, ...part } : one)),
   });
-  const putRange = (place: number, low: number, high: number): void => onChange({
-    ...accepts, ranges: ranges.map((range, n) => (n === place ? { low: Math.min(low, high), high: Math.max(low, high) } : range)),
+  const putRange = (index: number, low: number, high: number): void => onChange({
+    ...accepts, ranges: ranges.map((range, n) => (n === index ? { low: Math.min(low, high), high: Math.max(low, high) } : range)),
   });
   return (
     <>
-      {near.map(({ value, off, per_cent: share }, place) => (
-        <Flex key={`near${place}`} align="center" gap="1" role="group" aria-label={`Number ${place + 1}`}>
-          <NumberField bare label="number" value={value} min={-1e12} max={1e12} onChange={(number) => putNear(place, { value: number })} />
+      {near.map(({ value, off, per_cent: share }, index) => (
+        <Flex key={`near${index}`} align="center" gap="1" role="group" aria-label={`Number ${index + 1}`}>
+          <NumberField bare label="number" value={value} min={-1e12} max={1e12} onChange={(number) => putNear(index, { value: number })} />
           <Text fontSize="13px" title="give or take">±</Text>
-          <NumberField bare label="give or take" value={off} min={0} max={1e12} onChange={(number) => putNear(place, { off: number })} />
+          <NumberField bare label="give or take" value={off} min={0} max={1e12} onChange={(number) => putNear(index, { off: number })} />
           <chakra.select
             aria-label="Give or take in" value={share ? "per_cent" : "units"} fontSize="12px" bg="sheet" borderRadius="6px"
-            onChange={(event) => putNear(place, { per_cent: event.target.value === "per_cent" })}
+            onChange={(event) => putNear(index, { per_cent: event.target.value === "per_cent" })}
           >
             <option value="units">number</option>
             <option value="per_cent">%</option>
           </chakra.select>
-          <Tool label="Remove this number" onClick={() => onChange({ ...accepts, near: near.filter((_, n) => n !== place) })}><X size={13} /></Tool>
+          <Tool label="Remove this number" onClick={() => onChange({ ...accepts, near: near.filter((_, n) => n !== index) })}><X size={13} /></Tool>
         </Flex>
       ))}
-      {ranges.map(({ low, high }, place) => (
-        <Flex key={`range${place}`} align="center" gap="1">
+      {ranges.map(({ low, high }, index) => (
+        <Flex key={`range${index}`} align="center" gap="1">
           <Pair>
-            <NumberField label="from" value={low} min={-1e12} max={1e12} onChange={(value) => putRange(place, value, Math.max(high, value))} />
-            <NumberField label="to" value={high} min={-1e12} max={1e12} onChange={(value) => putRange(place, Math.min(low, value), value)} />
+            <NumberField label="from" value={low} min={-1e12} max={1e12} onChange={(value) => putRange(index, value, Math.max(high, value))} />
+            <NumberField label="to" value={high} min={-1e12} max={1e12} onChange={(value) => putRange(index, Math.min(low, value), value)} />
           </Pair>
-          <Tool label="Remove this range" onClick={() => onChange({ ...accepts, ranges: ranges.filter((_, n) => n !== place) })}><X size={13} /></Tool>
+          <Tool label="Remove this range" onClick={() => onChange({ ...accepts, ranges: ranges.filter((_, n) => n !== index) })}><X size={13} /></Tool>
         </Flex>
       ))}
       <Flex gap="1.5" wrap="wrap" mt="1">

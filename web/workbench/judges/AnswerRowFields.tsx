@@ -10,7 +10,7 @@ import { Tool } from "../../kit/Tool";
 import { fromLines, lines } from "./words";
 
 /** How an answer is called in the table. */
-export const letter = (place: number): string => String.fromCharCode(65 + place);
+export const letter = (index: number): string => String.fromCharCode(65 + index);
 
 const SIGN = { yes: "✓", no: "✕", any: "·" } as const;
 const NEXT = { any: "yes", yes: "no", no: "any" } as const;
@@ -47,13 +47,13 @@ export const RowFields = memo(function RowFields({ row, number, named, never, ta
   return (
     <Box py="1.5" borderTopWidth="1px" role="group" aria-label={`Row ${number}`} bg={taken ? "marigold.soft" : undefined}>
       <Flex gap="0.5" align="center" wrap="wrap">
-        {named.map(([id, words], place) => (
+        {named.map(([id, words], index) => (
           <chakra.button
             key={id} type="button" minW="24px" h="24px" borderRadius="6px" fontSize="12px" fontWeight="700" aria-label={`${words}: ${asked(id)}`} title={`${words}: ${asked(id)}`}
             bg={asked(id) === "yes" ? "spruce" : asked(id) === "no" ? "brick.soft" : "paper"} color={asked(id) === "yes" ? "white" : "ink"} borderWidth="1px"
             onClick={() => turn(id)}
           >
-            {letter(place)}{SIGN[asked(id)]}
+            {letter(index)}{SIGN[asked(id)]}
           </chakra.button>
         ))}
         <Box flex="1" />
@@ -85,6 +85,6 @@ export const RowFields = memo(function RowFields({ row, number, named, never, ta
 
 /** What a row does besides, as in a sentence. */
 function RowDoes({ row, onChange }: { row: AnswerRow; onChange: (part: Partial<AnswerRow>) => void }): ReactNode {
-  const things = useThings(useCourse((state) => state.slides[state.place.slide ?? ""] ?? null));
+  const things = useThings(useCourse((state) => state.slides[state.selection.slide ?? ""] ?? null));
   return <Box pl="2" lineHeight="2"><Actions actions={row.do} things={things} lead="do" onChange={(done) => onChange({ do: done })} /></Box>;
 }

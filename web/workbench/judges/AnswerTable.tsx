@@ -57,9 +57,9 @@ export function AnswerTable({ slide, question }: Props): ReactNode {
       {table.length > 0 && tried.length > 0 && facts && (
         <Text fontSize="12.5px" fontWeight="700" role="status" mb="1">{facts.row ? `Takes row ${facts.row}.` : "Takes no row: what is said otherwise counts."}</Text>
       )}
-      {table.slice(0, shown).map((row, place) => (
+      {table.slice(0, shown).map((row, index) => (
         <RowFields
-          key={row.id} row={row} number={place + 1} named={named} taken={tried.length > 0 && facts?.row === place + 1} never={facts?.unreachable.includes(place + 1) ?? false}
+          key={row.id} row={row} number={index + 1} named={named} taken={tried.length > 0 && facts?.row === index + 1} never={facts?.unreachable.includes(index + 1) ?? false}
           acts={acts}
         />
       ))}
@@ -79,9 +79,9 @@ function useRowActs(question: Question): RowActs {
       change: (id, part) => put((table) => table.map((row) => (row.id === id ? { ...row, ...part } : row))),
       remove: (id) => put((table) => table.filter((row) => row.id !== id)),
       up: (id) => put((table) => {
-        const place = table.findIndex((row) => row.id === id);
-        const [row] = table.splice(place, 1);
-        if (row) table.splice(Math.max(place - 1, 0), 0, row);
+        const index = table.findIndex((row) => row.id === id);
+        const [row] = table.splice(index, 1);
+        if (row) table.splice(Math.max(index - 1, 0), 0, row);
         return table;
       }),
     };
@@ -112,10 +112,10 @@ function Legend(
   return (
     <Box fontSize="12px" mb="1.5" role="group" aria-label="Try a combination">
       <Text color="quiet">Tick answers to see which row they take.</Text>
-      {named.map(([id, words], place) => (
+      {named.map(([id, words], index) => (
         <Flex as="label" key={id} gap="1.5" align="center" cursor="pointer">
           <input type="checkbox" checked={tried.includes(id)} onChange={() => onTry(id)} style={{ accentColor: "#1e5b4b", flex: "none" }} />
-          <Text truncate><b>{letter(place)}</b> {words}</Text>
+          <Text truncate><b>{letter(index)}</b> {words}</Text>
         </Flex>
       ))}
     </Box>

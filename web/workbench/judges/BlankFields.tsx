@@ -33,11 +33,11 @@ export function BlankFields({ slide, question }: Props): ReactNode {
           onBlur={() => { if (draft !== null) keep(slide, question, element, draft); setDraft(null); }}
         />
       </label>
-      {question.blanks.map((blank, place) => (
-        <FoldCard key={blank.id} title={`Blank ${place + 1}: ${blank.accepts.words[0] ?? ""}`}>
+      {question.blanks.map((blank, index) => (
+        <FoldCard key={blank.id} title={`Blank ${index + 1}: ${blank.accepts.words[0] ?? ""}`}>
           <Choose label="is" value={blank.how} options={HOW} onChange={(how) => change(blank.id, { how })} />
           <AcceptsFields accepts={blank.accepts} numbers={blank.how === "typed" ? "also" : "no"} picked={blank.how !== "typed"} name={blank.how === "typed" ? "Accepted" : "Right, the first one is shown"} onChange={(accepts) => change(blank.id, { accepts })} />
-          <PartPoints question={question} words={`blank ${place + 1}`} value={blank.points} onChange={(points) => change(blank.id, { points })} />
+          <PartPoints question={question} words={`blank ${index + 1}`} value={blank.points} onChange={(points) => change(blank.id, { points })} />
           {blank.how !== "typed" && (
             <TextField
               label="Wrong words beside it, one on each line" lines={2} value={blank.others.join("\n")}

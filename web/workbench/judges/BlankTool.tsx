@@ -15,7 +15,7 @@ export function blanksQuestion(slide: Slide | null | undefined, element: string)
 }
 
 export function BlankTool({ editor, element }: { editor: Editor; element: string }): ReactNode {
-  const question = useCourse((state) => blanksQuestion(state.slides[state.place.slide ?? ""], element));
+  const question = useCourse((state) => blanksQuestion(state.slides[state.selection.slide ?? ""], element));
   const on = useEditorState({
     editor, selector: ({ editor: now }) => ({
       blank: now.isActive("blank") ? String(now.getAttributes("blank").blank) : null,

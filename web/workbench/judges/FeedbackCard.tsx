@@ -62,8 +62,8 @@ export function FeedbackCard({ slide, question }: Props): ReactNode {
 function Hints({ question, onChange }: { question: Question; onChange: (hints: Question["feedback"]["hints"]) => void }): ReactNode {
   const { hints } = question.feedback;
   const most = question.attempts ? Math.min(question.attempts - 1, MOST_HINTS) : Math.min(hints.length + 1, MOST_HINTS);
-  const put = (place: number, text: string): void => {
-    const next = Array.from({ length: Math.max(hints.length, place + 1) }, (_, n) => (n === place ? fromLines(text) : hints[n] ?? { blocks: [] }));
+  const put = (index: number, text: string): void => {
+    const next = Array.from({ length: Math.max(hints.length, index + 1) }, (_, n) => (n === index ? fromLines(text) : hints[n] ?? { blocks: [] }));
     while (next.length && !next.at(-1)?.blocks.length) next.pop();
     onChange(next);
   };

@@ -10,7 +10,7 @@ const COLOUR = "#1e5b4b";
 type Point = readonly [x: number, y: number];
 
 export function PairLines({ slide, scale }: { slide: Slide; scale: number }): ReactNode {
-  const selected = useCourse((state) => state.place.selected);
+  const selected = useCourse((state) => state.selection.selected);
   const [pulled, setPulled] = useState<Point | null>(null);
   const question = slide.questions.find((other): other is Pairing => (
     (other.kind === "matching" || other.kind === "drag_to_target") && selected.some((id) => elementsOf(other).includes(id))

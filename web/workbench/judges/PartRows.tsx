@@ -25,7 +25,7 @@ export function PartRows({ slide, question, list, word, before, after }: Props):
   const most = mostParts(question.kind, list);
   const box = useRef<HTMLDivElement>(null);
   const wanted = useRef<number | null>(null);
-  const selected = useCourse((state) => state.place.selected);
+  const selected = useCourse((state) => state.selection.selected);
   const byId = new Map(slide.elements.map((element) => [element.id, element]));
   useEffect(() => {
     if (wanted.current === null) return;
@@ -39,23 +39,23 @@ export function PartRows({ slide, question, list, word, before, after }: Props):
     wanted.current = at;
     void addParts(question, list, room);
   }
-  function onKeyDown(event: KeyboardEvent, place: number): void {
+  function onKeyDown(event: KeyboardEvent, index: number): void {
     if (event.key !== "Enter") return;
     event.preventDefault();
     (event.currentTarget as HTMLElement).blur();
-    if (place < parts.length - 1) box.current?.querySelectorAll<HTMLInputElement>("[data-words]")[place + 1]?.select();
+    if (index < parts.length - 1) box.current?.querySelectorAll<HTMLInputElement>("[data-words]")[index + 1]?.select();
     else more([`Another ${word}`], parts.length);
   }
-  function onPaste(event: ClipboardEvent, place: number): void {
+  function onPaste(event: ClipboardEvent, index: number): void {
     const rows = event.clipboardData.getData("text/plain").split(/\r?\n/).filter((line) => line.trim()).map((line) => line.split("\t"));
     if (rows.length < 2 && (rows[0]?.length ?? 0) < 2) return;
     event.preventDefault();
-    void pasteParts(question, list, place, rows.slice(0, 10_000));
+    void pasteParts(question, list, index, rows.slice(0, 10_000));
   }
 
   return (
     <Box ref={box} role="group" aria-label={`${word}s`}>
-      {parts.map((part, place) => {
+      {parts.map((part, index) => {
         const element = byId.get(part.element);
         const said = element ? partWords(slide, part) : "";
         const words = said === element?.name && element && !says(element) ? "" : said;
@@ -65,11 +65,11 @@ export function PartRows({ slide, question, list, word, before, after }: Props):
               {before?.(part, words || element?.name || "")}
               <Input
                 key={words} data-words size="xs" bg="sheet" borderRadius="6px" flex="1" minW="0" defaultValue={words} maxLength={2_000}
-                placeholder={element?.name} aria-label={`${word} ${place + 1}`}
+                placeholder={element?.name} aria-label={`${word} ${index + 1}`}
                 onBlur={(event) => { if (element) say(element, event.target.value); }}
-                onKeyDown={(event) => onKeyDown(event, place)} onPaste={(event) => onPaste(event, place)}
+                onKeyDown={(event) => onKeyDown(event, index)} onPaste={(event) => onPaste(event, index)}
               />
-              <Tool label={`Remove ${word} ${place + 1}`} onClick={() => void removePart(part.element, selected)}><X size={14} /></Tool>
+              <Tool label={`Remove ${word} ${index + 1}`} onClick={() => void removePart(part.element, selected)}><X size={14} /></Tool>
             </Flex>
             {after?.(part, words || element?.name || "")}
           </Box>

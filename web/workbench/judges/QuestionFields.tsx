@@ -108,11 +108,11 @@ function OrderFields({ slide, question }: Props<QuestionOf<"ordering">>): ReactN
       <PartRows
         slide={slide} question={question} list="items" word="step"
         after={(part) => {
-          const place = question.items.findIndex(({ id }) => id === part.id);
-          return place > 0 && (
+          const index = question.items.findIndex(({ id }) => id === part.id);
+          return index > 0 && (
             <Box pl="2">
               <Check
-                label="may change places with the one before" value={question.items[place]?.level ?? false}
+                label="may change places with the one before" value={question.items[index]?.level ?? false}
                 onChange={(level) => changeQuestion(question, { items: question.items.map((item) => (item.id === part.id ? { ...item, level } : item)) })}
               />
             </Box>

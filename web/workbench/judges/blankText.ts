@@ -29,8 +29,8 @@ export function read(typed: string, text: RichText, before: readonly Blank[], fr
   const left = before.filter(({ id }) => !kept.some((block) => block?.runs.some((run) => run.kind === "blank" && run.blank === id)));
   const values = new Map<string, Run>(text.blocks.flatMap(({ runs }) => runs).flatMap((run) => (run.kind === "value" ? [[valueName(run.of), run] as const] : [])));
   const blanks: Blank[] = [];
-  const blocks = lines.map((line, place): Block => {
-    const old = kept[place];
+  const blocks = lines.map((line, index): Block => {
+    const old = kept[index];
     if (old) {
       for (const run of old.runs) if (run.kind === "blank") blanks.push(...before.filter(({ id }) => id === run.blank));
       return old;
@@ -42,13 +42,13 @@ export function read(typed: string, text: RichText, before: readonly Blank[], fr
       const words = piece.slice(1, -1).split("/").map((word) => word.trim()).filter(Boolean);
       const same = left.findIndex(({ accepts }) => accepts.words[0] === words[0]);
       const other = left.findIndex(({ accepts }) => !typed.includes(`[${accepts.words[0] ?? ""}`));
-      const place = same >= 0 ? same : other;
-      const found = place < 0 ? undefined : left.splice(place, 1)[0];
+      const index = same >= 0 ? same : other;
+      const found = index < 0 ? undefined : left.splice(index, 1)[0];
       const blank = found ? { ...found, accepts: { ...found.accepts, words } } : { ...NEW_BLANK, id: fresh(), accepts: { ...NEW_BLANK.accepts, words } };
       blanks.push(blank);
       return { kind: "blank", blank: blank.id, bold: false, italic: false };
     });
-    return { kind: text.blocks[place]?.kind ?? "paragraph", runs };
+    return { kind: text.blocks[index]?.kind ?? "paragraph", runs };
   });
   return { blocks, blanks };
 }
@@ -57,8 +57,8 @@ export function read(typed: string, text: RichText, before: readonly Blank[], fr
 function keptBlocks(lines: readonly string[], text: RichText, blanks: readonly Blank[]): (Block | undefined)[] {
   const before = text.blocks.map((block) => ({ block, line: lineOf(block, blanks) }));
   return lines.map((line) => {
-    const place = before.findIndex((one) => one.line === line);
-    return place < 0 ? undefined : before.splice(place, 1)[0]?.block;
+    const index = before.findIndex((one) => one.line === line);
+    return index < 0 ? undefined : before.splice(index, 1)[0]?.block;
   });
 }
 

@@ -5,7 +5,7 @@ import { changeSlide, useCourse } from "../store/store";
 import { TextField } from "../../kit/TextField";
 
 export function NotesPanel(): ReactNode {
-  const slide = useCourse((state) => state.slides[state.place.slide ?? ""]);
+  const slide = useCourse((state) => state.slides[state.selection.slide ?? ""]);
   if (!slide) return null;
   return (
     <Box borderTopWidth="1px" px="3.5" py="2.5" data-own-keys>

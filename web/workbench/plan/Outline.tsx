@@ -109,8 +109,8 @@ export function Outline(): ReactNode {
     const text = event.clipboardData.getData("text/plain");
     if (!text && taken) {
       event.preventDefault();
-      const place = lines.findIndex((line) => line.id === id);
-      if (taken.cut) moveLines(new Set(taken.ids), lines[place + 1]?.id ?? null);
+      const index = lines.findIndex((line) => line.id === id);
+      if (taken.cut) moveLines(new Set(taken.ids), lines[index + 1]?.id ?? null);
       else void copyLines(taken.ids, id);
       if (taken.cut) setTaken(null);
     } else if (text.trim().includes("\n")) {

@@ -48,7 +48,7 @@ const RowContent = memo(function RowContent(
   { line, chosen, cut, onKeyDown, onPaste, onChoose, onFocus, onGrab }: Props & { onGrab: (event: PointerEvent) => void },
 ): ReactNode {
   const slide = useCourse((state) => (line.kind === "slide" ? state.slides[line.id] : undefined));
-  const here = useCourse((state) => state.place.slide === line.id);
+  const here = useCourse((state) => state.selection.slide === line.id);
   const title = line.kind === "section" ? line.title : slide?.title ?? "";
   const indent = slide?.indent ?? 0;
   const aside = slide ? summary(slide) : "";

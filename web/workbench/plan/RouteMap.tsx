@@ -104,7 +104,7 @@ function Map(): ReactNode {
 /** All stops; of a long course those around the marked one, as many as can be read at once. */
 function stopsToShow(nodes: Node[]): Node[] {
   if (nodes.length <= MOST_SHOWN) return nodes;
-  const current = useCourse.getState().place.slide;
+  const current = useCourse.getState().selection.slide;
   const here = Math.max(nodes.findIndex((node) => node.id === current), 0);
   const from = Math.min(Math.max(here - MOST_SHOWN / 2, 0), nodes.length - MOST_SHOWN);
   return nodes.slice(from, from + MOST_SHOWN);
@@ -146,8 +146,8 @@ function useGraph(route: Route | undefined, folded: ReadonlySet<string>): { node
     const unreached = new Set(route?.unreached);
     const deadEnds = new Set(route?.dead_ends);
     const few = ways.filter((way) => way.why).length <= MOST_LABELS;
-    const position = new globalThis.Map(stops.map((id, place) => [id, place]));
-    const number = new globalThis.Map(order.map((id, place) => [id, place + 1]));
+    const position = new globalThis.Map(stops.map((id, index) => [id, index]));
+    const number = new globalThis.Map(order.map((id, index) => [id, index + 1]));
     const isSection = new Set(sections.map((section) => section.id));
     const nodes: Node[] = stops.map((id) => ({
       id, type: isSection.has(id) ? "folded" : "slide", position: places.get(id) ?? { x: 0, y: 0 }, draggable: false,
@@ -169,7 +169,7 @@ function useGraph(route: Route | undefined, folded: ReadonlySet<string>): { node
 
 /** What the ways are while the core has not been asked: each slide leads to the next. */
 function plainWays(order: readonly string[]): Way[] {
-  return order.slice(1).map((target, place) => ({ source: order[place] as string, target, kind: "onward", why: "" }));
+  return order.slice(1).map((target, index) => ({ source: order[index] as string, target, kind: "onward", why: "" }));
 }
 
 function joined(ways: readonly Way[], stopOf: (id: string) => string): Way[] {

@@ -64,7 +64,7 @@ function Questions({ many }: { many: number }): ReactNode {
 export const SlideStop = memo(function SlideStop({ id, data }: NodeProps): ReactNode {
   const slide = useCourse((state) => state.slides[id]);
   const { number, unreached, deadEnd } = data as StopData;
-  const current = useCourse((state) => state.place.slide === id);
+  const current = useCourse((state) => state.selection.slide === id);
   const title = slide?.title ?? "";
   const found = useSearch((state) => isFound(title, state.text));
   const small = useStore((state) => state.transform[2] < TOO_SMALL);

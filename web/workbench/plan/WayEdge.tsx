@@ -30,7 +30,7 @@ export const WayEdge = memo(function WayEdge(
   { id, source, target, sourceX, sourceY, targetX, targetY, data }: EdgeProps,
 ): ReactNode {
   const { why, rule, back, few } = data as WayData;
-  const marked = useCourse((state) => state.place.slide === source || state.place.slide === target);
+  const marked = useCourse((state) => state.selection.slide === source || state.selection.slide === target);
   const [dx, dy] = [targetX - sourceX, targetY - sourceY];
   // What leaves the path bends away from it, so that it is not taken for the path.
   const bend = rule || back ? BEND : 0;

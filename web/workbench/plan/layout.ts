@@ -7,10 +7,10 @@ import type { Way } from "../shell/useCheck";
  * so that the arms of a fork stand side by side. A column holds `most` stops at most.
  */
 export function columnsOf(order: readonly string[], ways: readonly Way[], most: number): Map<string, { column: number; stack: number }> {
-  const place = new Map(order.map((id, n) => [id, n]));
+  const position = new Map(order.map((id, n) => [id, n]));
   const from = new Map<string, string[]>();
   for (const { source, target } of ways) {
-    if ((place.get(source) ?? Infinity) < (place.get(target) ?? -1)) {
+    if ((position.get(source) ?? Infinity) < (position.get(target) ?? -1)) {
       from.set(target, [...(from.get(target) ?? []), source]);
     }
   }

@@ -133,13 +133,13 @@ export function removeLines(ids: ReadonlySet<string>): void {
 export function moveLines(ids: ReadonlySet<string>, before: string | null): void {
   const now = lines();
   const next = movedLines(now, ids, before);
-  if (next.some((line, place) => line.id !== now[place]?.id)) write("Move", next);
+  if (next.some((line, index) => line.id !== now[index]?.id)) write("Move", next);
 }
 
 /** Move lines one up or down. */
 export function shiftLines(ids: ReadonlySet<string>, by: 1 | -1): void {
   const now = lines();
-  const places = now.flatMap((line, place) => (ids.has(line.id) ? [place] : []));
+  const places = now.flatMap((line, index) => (ids.has(line.id) ? [index] : []));
   const [first, last] = [places[0], places.at(-1)];
   if (first === undefined || last === undefined) return;
   const before = by < 0 ? now[first - 1]?.id : now[last + 2]?.id ?? null;
@@ -153,6 +153,6 @@ export async function copyLines(ids: readonly string[], after: string): Promise<
   for (const id of ids) {
     if (!get().slides[id]) continue;
     await duplicateSlide(id, place);
-    place = get().place.slide;
+    place = get().selection.slide;
   }
 }

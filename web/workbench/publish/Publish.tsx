@@ -107,8 +107,8 @@ function Findings({ found, pending, statement }: { found: readonly Finding[]; pe
       {!found.length && <Text color="quiet">Nothing was found that needs a look.</Text>}
       <Text color="quiet" fontSize="13px" mb={found.length ? 2 : 0}>{statement}</Text>
       <Stack as="ul" gap="2" listStyleType="none">
-        {found.map((finding, place) => (
-          <Flex as="li" key={place} gap="2" align="flex-start">
+        {found.map((finding, index) => (
+          <Flex as="li" key={index} gap="2" align="flex-start">
             <Box color={finding.level === "error" ? "brick" : "marigold.ink"} pt="3px">
               {finding.level === "error" ? <Flag size={15} aria-label="Error" /> : <TriangleAlert size={15} aria-label="Warning" />}
             </Box>

@@ -23,11 +23,11 @@ export function EventLine({ moments, at, name, index, onGo }: Props): ReactNode 
     <Flex align="center" gap="1" bg="sheet" borderRadius="card" px="1" py="1" role="group" aria-label="What has happened">
       <Tool label="One moment back" disabled={at <= 0} onClick={() => onGo(at - 1)}><ChevronLeft size={16} /></Tool>
       <Flex ref={line} gap="1" overflowX="auto" flex="1" minW="0" py="0.5" data-moments tabIndex={0} aria-label="Moments, the latest last">
-        {moments.map((moment, place) => (
+        {moments.map((moment, position) => (
           <Box
-            as="button" key={place} flex="none" px="2.5" py="1" borderRadius="full" borderWidth="1px" fontSize="12.5px"
-            bg={place === at ? "marigold.soft" : "paper"} color={place > at ? "quiet" : undefined}
-            aria-current={place === at ? "step" : undefined} onClick={() => onGo(place)}
+            as="button" key={position} flex="none" px="2.5" py="1" borderRadius="full" borderWidth="1px" fontSize="12.5px"
+            bg={position === at ? "marigold.soft" : "paper"} color={position > at ? "quiet" : undefined}
+            aria-current={position === at ? "step" : undefined} onClick={() => onGo(position)}
           >
             {index && eventWords(moment.event, name, index)}
             {moment.log.length > 0 && <Text as="span" color="quiet"> · {moment.log.filter(({ held }) => held).length || "no"} rule{moment.log.filter(({ held }) => held).length === 1 ? "" : "s"}</Text>}

@@ -195,8 +195,8 @@ function Calls({ told }: { told: Told }): ReactNode {
       </Box>
       {open && (
         <Box as="ol" listStyleType="none" mt="2" fontSize="13px">
-          {[...(words.data ?? [])].reverse().map((sentence, place) => (
-            <Box as="li" key={place} py="1" borderTopWidth="1px">{sentence}</Box>
+          {[...(words.data ?? [])].reverse().map((sentence, index) => (
+            <Box as="li" key={index} py="1" borderTopWidth="1px">{sentence}</Box>
           ))}
         </Box>
       )}

@@ -48,7 +48,7 @@ export default function Rehearse(): ReactNode {
   const [search] = useSearchParams();
   const navigate = useNavigate();
   const frame = useRef<HTMLIFrameElement>(null);
-  const place = useRef(-1);
+  const position = useRef(-1);
   const [run, setRun] = useState<Run | null>(null);
   const [problem, setProblem] = useState("");
   const [latest, setLatest] = useState<RehearsalMessage | null>(null);
@@ -151,10 +151,10 @@ export default function Rehearse(): ReactNode {
       const moment = momentOf(message);
       if (moment) {
         // What is done after stepping back begins another line from there.
-        const kept = place.current + 1;
+        const kept = position.current + 1;
         setMoments((before) => [...before.slice(0, kept), moment].slice(-LONGEST));
-        place.current = Math.min(kept, LONGEST - 1);
-        setAt(place.current);
+        position.current = Math.min(kept, LONGEST - 1);
+        setAt(position.current);
       }
       setTold((before) => [...before, ...message.calls]);
     }
@@ -162,7 +162,7 @@ export default function Rehearse(): ReactNode {
     return () => window.removeEventListener("message", listen);
   }, []);
 
-  useEffect(() => { place.current = at; }, [at]);
+  useEffect(() => { position.current = at; }, [at]);
 
   if (!order.length) {
     return <Empty title="Nothing to rehearse yet">Add a slide in Build first.</Empty>;

@@ -21,8 +21,8 @@ export function WhyCard({ of, reasons, onShow, onClose }: Props): ReactNode {
         <Tool label="Close the answer" onClick={onClose}><X size={15} /></Tool>
       </Flex>
       <Box as="ul" listStyleType="none">
-        {reasons.map((reason, place) => (
-          <Box as="li" key={place} py="1" borderTopWidth={place ? "1px" : 0}>
+        {reasons.map((reason, index) => (
+          <Box as="li" key={index} py="1" borderTopWidth={index ? "1px" : 0}>
             {reason.words}
             {(reason.element || reason.slide) && (
               <QuietButton size="2xs" ml="2" onClick={() => onShow(reason)}>Show it in Build</QuietButton>

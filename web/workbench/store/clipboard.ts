@@ -22,7 +22,7 @@ interface Copied {
 let last: { slide: string; from: Clipping; ids: readonly string[]; before: [number, number] } | null = null;
 
 function clipSelected(slide: Slide): Promise<Clipping> {
-  const body = { slide, elements: [...get().place.selected], course: get().course };
+  const body = { slide, elements: [...get().selection.selected], course: get().course };
   return take(api.POST("/api/edits/clip", { body }));
 }
 
@@ -38,9 +38,9 @@ export function copySelected(): Promise<void> {
 
 function copyNow(): Promise<void> {
   return attempt(async () => {
-    await quiet(get().place.slide);
+    await quiet(get().selection.slide);
     const slide = currentSlide();
-    if (!slide || !get().place.selected.length) return;
+    if (!slide || !get().selection.selected.length) return;
     const clipping = await clipSelected(slide);
     const words = clipping.elements.map((element) => element.name).join("\n");
     const copied: Copied = { clipping, course: get().slug, slide: slide.id, words };
@@ -81,7 +81,7 @@ export function copiedFor(words: string): Copied | null {
 /** Paste: on another slide at the same place, on the same one a step aside, or as far as last time. */
 export function paste(copied: Copied): Promise<void> {
   return attempt(async () => {
-    await quiet(get().place.slide);
+    await quiet(get().selection.slide);
     const slide = currentSlide();
     if (!slide) return;
     const same = copied.slide === slide.id && copied.course === get().slug;
@@ -108,9 +108,9 @@ function cached({ clipping }: Copied): Clipping {
 /** Duplicate in place; what was duplicated and then moved is duplicated by the same move again. */
 export function duplicateSelected(): Promise<void> {
   return attempt(async () => {
-    await quiet(get().place.slide);
+    await quiet(get().selection.slide);
     const slide = currentSlide();
-    const { selected } = get().place;
+    const { selected } = get().selection;
     if (!slide || !selected.length) return;
     const again = last?.slide === slide.id && last.ids.join() === selected.join();
     const clipping = await clipSelected(slide);
@@ -120,7 +120,7 @@ export function duplicateSelected(): Promise<void> {
 }
 
 async function pasteInto(clipping: Clipping, dx: number, dy: number, label: string): Promise<void> {
-  const slide = get().place.slide;
+  const slide = get().selection.slide;
   const { overlay: onto } = useOverlay.getState();
   const pasted = await edit({
     label,

@@ -44,7 +44,7 @@ function unlocked(slide: Slide | null, ids: readonly string[]): string[] {
 
 /** Take the selected elements away: at once to be seen, and from all that names them. */
 export function removeSelected(): Promise<unknown> {
-  const { slug, place: { selected } } = get();
+  const { slug, selection: { selected } } = get();
   return editSelected("Delete",
     (slide, elements) => take(api.POST("/api/edits/remove", { body: { slide, elements, things: [], course: slug } })),
     { expect: (slide) => withoutElements(slide, unlocked(slide, selected)), then: () => ({ select: [] }) });
@@ -85,7 +85,7 @@ export const arrangeSelected = (label: string, how: Arrangement): Promise<unknow
 export function nudge(dx: number, dy: number, resize: boolean): void {
   const slide = currentSlide();
   if (!slide) return;
-  const ids = withMembers(slide.elements, unlocked(slide, get().place.selected));
+  const ids = withMembers(slide.elements, unlocked(slide, get().selection.selected));
   changeElements(resize ? "Resize" : "Move", [...ids], (element) => (resize
     ? { ...element, w: Math.max(element.w + dx, 0), h: Math.max(element.h + dy, 0) }
     : { ...element, x: element.x + dx, y: element.y + dy }
@@ -95,7 +95,7 @@ export function nudge(dx: number, dy: number, resize: boolean): void {
 /** Lock or unlock, show or hide while editing: for all that is selected alike. */
 export function toggleSelected(what: "locked" | "hidden_while_editing"): void {
   const slide = currentSlide();
-  const chosen = slide?.elements.filter((element) => get().place.selected.includes(element.id)) ?? [];
+  const chosen = slide?.elements.filter((element) => get().selection.selected.includes(element.id)) ?? [];
   const on = !chosen.every((element) => element[what]);
   const ids = withMembers(slide?.elements ?? [], chosen.map((element) => element.id));
   const label = what === "locked" ? (on ? "Lock" : "Unlock") : on ? "Hide while editing" : "Show again";
@@ -112,9 +112,9 @@ export function reorderElement(id: string, to: number): void {
   const from = slide.elements.indexOf(moving);
   const target = slide.elements[to];
   if (!target || family.has(target.id)) return;
-  const place = rest.indexOf(target) + (to > from ? 1 : 0);
+  const index = rest.indexOf(target) + (to > from ? 1 : 0);
   const run = slide.elements.filter((element) => family.has(element.id));
-  changeSlide("Reorder", { ...slide, elements: [...rest.slice(0, place), ...run, ...rest.slice(place)] });
+  changeSlide("Reorder", { ...slide, elements: [...rest.slice(0, index), ...run, ...rest.slice(index)] });
 }
 
 /** Names are unique on a slide: one that is taken is not given again. */
@@ -129,7 +129,7 @@ export function renameElement(id: string, name: string): void {
 export function selectNext(step: 1 | -1): void {
   const slide = currentSlide();
   if (!slide?.elements.length) return;
-  const last = get().place.selected.at(-1);
+  const last = get().selection.selected.at(-1);
   const here = slide.elements.findIndex((element: Element) => element.id === last);
   const next = (here + step + slide.elements.length) % slide.elements.length;
   select([(slide.elements[here < 0 && step < 0 ? slide.elements.length - 1 : next] as Element).id]);

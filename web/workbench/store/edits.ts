@@ -50,7 +50,7 @@ useCourse.subscribe((state, before) => { if (state.opened !== before.opened) que
 
 /** Edit the slide that is looked at; resolves with the answer once it is in the course, or with null. */
 export function edit(request: SlideRequest): Promise<Edited | null> {
-  const { place, slides } = useCourse.getState();
+  const { selection: place, slides } = useCourse.getState();
   const name = place.slide;
   const slide = name === null ? undefined : slides[name];
   if (name === null || !slide) return Promise.resolve(null);
@@ -108,7 +108,7 @@ async function work<B extends Base>(
   if (isTakenBack(id)) return PARKED;
   try {
     const found = baseOf(id);
-    const base = found && on({ ...found.document, at: found.place.slide, selected: [...found.place.selected] });
+    const base = found && on({ ...found.document, at: found.selection.slide, selected: [...found.selection.selected] });
     const asked = base && request.ask(base);
     if (!asked) {
       giveUp(id);

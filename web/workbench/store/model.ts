@@ -14,7 +14,7 @@ export interface Parts {
 }
 
 /** Which slide is looked at, and what is selected on it. */
-export interface Place {
+export interface Selection {
   slide: string | null;
   selected: readonly string[];
 }
@@ -29,8 +29,8 @@ export interface Entry {
   change: Change;
   /** The core is still working it out; until then `change` is what can be shown at once. */
   pending: boolean;
-  from: Place;
-  to: Place;
+  from: Selection;
+  to: Selection;
   /** Edits of one kind in a row (typing, nudging) become one while this is the same. */
   merge: string | null;
   at: number;

@@ -14,7 +14,7 @@ const USUAL = "layouttitle";
 
 /** A slide that follows `layout`, else that of the slide before it. */
 export async function addSlide(wanted?: string): Promise<void> {
-  const after = get().place.slide;
+  const after = get().selection.slide;
   await editCourse({
     label: "Add slide",
     ask: ({ course, slides }) => {
@@ -51,7 +51,7 @@ function listed(document: Document, slide: string, after: string | null): Docume
 
 /** Take slides out, at once to be seen, and out of all that leads to them or names what is on them. */
 export async function deleteSlides(ids: readonly string[]): Promise<void> {
-  const { slug, course, slides, place } = get();
+  const { slug, course, slides, selection: place } = get();
   const gone = new Set(ids);
   const rest = course.slides.filter((id) => !gone.has(id));
   const out = course.slides.filter((id) => gone.has(id));
@@ -80,11 +80,11 @@ export function moveSlide(id: string, to: number): void {
   const from = course.slides.indexOf(id);
   if (from < 0 || from === to) return;
   const rest = course.slides.filter((other) => other !== id);
-  const place = Math.min(Math.max(to, 0), rest.length);
+  const index = Math.min(Math.max(to, 0), rest.length);
   const sections: Section[] = course.sections.map((section) => (section.before === id
     ? { ...section, before: course.slides[from + 1] ?? null } : section));
   apply("Move slide", {
-    course: { ...course, slides: [...rest.slice(0, place), id, ...rest.slice(place)], sections },
+    course: { ...course, slides: [...rest.slice(0, index), id, ...rest.slice(index)], sections },
   });
 }
 

@@ -11,7 +11,7 @@ import { nameValues } from "../../player/render/valueNames";
 import { edited, followed, mediaFor, sourcesFor, versionsOf, written, type Addresses, type Loaded } from "./documents";
 import { EMPTY_COURSE } from "./emptyCourse";
 import * as history from "./history";
-import { SETTINGS, type Clash, type Document, type Entry, type Parts, type Place, type Saving, type Versions } from "./model";
+import { SETTINGS, type Clash, type Document, type Entry, type Parts, type Selection, type Saving, type Versions } from "./model";
 import { throughLook, useLook } from "../looks/looks";
 import { titleAfter } from "./titles";
 
@@ -28,7 +28,7 @@ interface CourseState extends Document {
   sources: Sources;
   media: MediaMap;
   addresses: Addresses;
-  place: Place;
+  selection: Selection;
   /** The element whose text is being edited in place. */
   editing: string | null;
   /** Whether something on the slide is held by the pointer: what is not at hand waits. */
@@ -42,11 +42,11 @@ interface CourseState extends Document {
 }
 
 const EMPTY: Document = { course: EMPTY_COURSE, slides: {} };
-const NOWHERE: Place = { slide: null, selected: [] };
+const NOWHERE: Selection = { slide: null, selected: [] };
 
 export const useCourse = create<CourseState>(() => ({
   slug: "", opened: 0, ...EMPTY, saved: EMPTY, sources: sourcesFor(EMPTY_COURSE),
-  versions: { course: 0, slides: {} }, media: {}, addresses: {}, place: NOWHERE,
+  versions: { course: 0, slides: {} }, media: {}, addresses: {}, selection: NOWHERE,
   editing: null, holding: false, past: [], future: [], dirty: new Set(), saving: { kind: "saved" },
   clash: null, lost: [],
 }));
@@ -61,12 +61,12 @@ export function load(data: Loaded): void {
   const slides = Object.fromEntries(
     data.slides.map(({ slide }) => [slide.id, following(slide, sources)]),
   );
-  const kept = get().slug === data.slug ? get().place : null;
+  const kept = get().slug === data.slug ? get().selection : null;
   const slide = kept?.slide && slides[kept.slide] ? kept.slide : data.course.slides[0] ?? null;
   const document = { course: data.course, slides };
   set({
     slug: data.slug, opened: get().opened + 1, ...document, saved: document, sources, versions: versionsOf(data),
-    media: {}, addresses: {}, place: { slide, selected: [] }, editing: null, past: [], future: [],
+    media: {}, addresses: {}, selection: { slide, selected: [] }, editing: null, past: [], future: [],
     dirty: new Set(), saving: { kind: "saved" }, clash: null, lost: [],
   });
   knowMedia(data.course.media, data.media, data.previews);
@@ -79,7 +79,7 @@ export function close(): void {
 
 /** Lay over the opened course what an earlier visit has changed and could not send. */
 export function recover(now: Parts, made: { saved: Parts; versions: Versions }): void {
-  const { saved, versions, place } = get();
+  const { saved, versions, selection: place } = get();
   const recovered = written(present(), now);
   set({
     ...shown(recovered),
@@ -89,7 +89,7 @@ export function recover(now: Parts, made: { saved: Parts; versions: Versions }):
       slides: { ...versions.slides, ...made.versions.slides },
     },
     dirty: new Set([...Object.keys(now.slides ?? {}), ...(now.course ? [SETTINGS] : [])]),
-    place: recovered.slides[place.slide ?? ""] ? place : { slide: recovered.course.slides[0] ?? null, selected: [] },
+    selection: recovered.slides[place.slide ?? ""] ? place : { slide: recovered.course.slides[0] ?? null, selected: [] },
   });
 }
 
@@ -159,8 +159,8 @@ export interface Options {
 let entries = 0;
 
 function entryOf(label: string, options: Options): Omit<Entry, "change" | "intent" | "pending"> {
-  const { place } = get();
-  const to: Place = options.goTo === undefined && options.select === undefined ? place : {
+  const { selection: place } = get();
+  const to: Selection = options.goTo === undefined && options.select === undefined ? place : {
     slide: options.goTo !== undefined ? options.goTo : place.slide,
     selected: options.select ?? place.selected,
   };
@@ -172,7 +172,7 @@ export function apply(label: string, parts: Parts, options: Options = {}): void 
   const document = present();
   const after = edited(written(document, parts), document, options.stored);
   const entry = { ...entryOf(label, options), pending: false };
-  set({ place: entry.to });
+  set({ selection: entry.to });
   const touched = [...Object.keys(parts.slides ?? {}), ...(parts.course ? [SETTINGS] : [])];
   follow({ timeline: history.record(timeline(), entry, after), lost: [] }, touched);
 }
@@ -185,15 +185,15 @@ export function begin(
 ): number {
   const document = present();
   const entry = { ...entryOf(label, options), pending: true };
-  if (entry.to !== get().place) set({ place: entry.to, editing: null });
+  if (entry.to !== get().selection) set({ selection: entry.to, editing: null });
   follow({ timeline: history.record(timeline(), entry, expected ? expected(document) : document), lost: [] }, []);
   return entry.id;
 }
 
 /** The document and the place that a begun edit is made from; null if it was taken back meanwhile. */
-export function baseOf(id: number): { document: Document; place: Place } | null {
+export function baseOf(id: number): { document: Document; selection: Selection } | null {
   const entry = get().past.find((other) => other.id === id && other.pending);
-  return entry ? { document: history.before(timeline(), id, followed), place: entry.to } : null;
+  return entry ? { document: history.before(timeline(), id, followed), selection: entry.to } : null;
 }
 
 /**
@@ -221,15 +221,15 @@ export function giveUp(id: number): void {
 }
 
 /** Be at `next` where one was at `before`, now and in the entries that were made there. */
-function moveOn(before: Place, next: Place): void {
+function moveOn(before: Selection, next: Selection): void {
   if (before.slide === next.slide && before.selected.join() === next.selected.join()) return;
-  const moved = (place: Place): Place => (place === before ? next : place);
-  const { place, past } = get();
+  const moved = (selection: Selection): Selection => (selection === before ? next : selection);
+  const { selection: place, past } = get();
   const from = past.findIndex((entry) => entry.to === before);
   set({
     past: past.map((entry, n) => (n < from ? entry : {
       ...entry, from: n === from ? entry.from : moved(entry.from), to: moved(entry.to) })),
-    ...(place === before ? { place: next, editing: null } : {}),
+    ...(place === before ? { selection: next, editing: null } : {}),
   });
 }
 
@@ -237,7 +237,7 @@ function moveOn(before: Place, next: Place): void {
 export function undo(): void {
   const entry = get().past.at(-1);
   if (!entry) return;
-  set({ place: entry.from, editing: null });
+  set({ selection: entry.from, editing: null });
   follow(history.undo(timeline(), followed), history.documentsOf(entry.change));
 }
 
@@ -245,7 +245,7 @@ export function undo(): void {
 export function redo(): void {
   const entry = get().future.at(-1);
   if (!entry) return;
-  set({ place: entry.to, editing: null });
+  set({ selection: entry.to, editing: null });
   follow(history.redo(timeline(), followed), history.documentsOf(entry.intent));
 }
 
@@ -256,7 +256,7 @@ export function toldLost(): void {
 
 /** Return the slide that is shown, as it is edited. */
 export function currentSlide(): Slide | null {
-  const { slides, place } = get();
+  const { slides, selection: place } = get();
   return place.slide ? slides[place.slide] ?? null : null;
 }
 
@@ -289,13 +289,13 @@ export function changeCourse(label: string, change: Partial<Course>, merge?: str
 
 /** Show another slide, with nothing selected. */
 export function goToSlide(slide: string | null): void {
-  set({ place: { slide, selected: [] }, editing: null });
+  set({ selection: { slide, selected: [] }, editing: null });
 }
 
 /** Select elements, by id. */
 export function select(selected: readonly string[]): void {
-  const { place } = get();
-  set({ place: { ...place, selected }, editing: null });
+  const { selection: place } = get();
+  set({ selection: { ...place, selected }, editing: null });
 }
 
 /** Edit the words of an element on the slide; null ends it. */
@@ -382,7 +382,7 @@ export function choose(choice: "mine" | "theirs"): void {
 
 /** Take in what others have saved. What was done here can still be undone, as far as it is there. */
 export function takeIn(data: Loaded): void {
-  const { place, versions, saved } = get();
+  const { selection: place, versions, saved } = get();
   const document = present();
   const fresh = data.slides.filter(({ slide, version }) => versions.slides[slide.id] !== version);
   const parts: Parts = {
@@ -393,7 +393,7 @@ export function takeIn(data: Loaded): void {
   knowMedia(data.course.media, data.media, data.previews);
   set({
     saved: written(saved, parts), versions: versionsOf(data),
-    place: here === place.slide ? place : { slide: here, selected: [] },
+    selection: here === place.slide ? place : { slide: here, selected: [] },
   });
   set(shown(next));
 }

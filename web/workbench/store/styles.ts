@@ -10,7 +10,7 @@ type Look = Pick<Element, "style" | "looks"> & { named_style: string | null };
 /** Let the selected elements follow a named style in everything, or none any more. */
 export function followStyle(id: string | null): void {
   const named = get().course.styles.find((style) => style.id === id);
-  changeElements(named ? `Style “${named.name}”` : "No named style", get().place.selected, (element) => ({
+  changeElements(named ? `Style “${named.name}”` : "No named style", get().selection.selected, (element) => ({
     ...element, named_style: named?.id ?? null,
     ...(named ? { style: named.style, looks: named.looks } : {}),
   }));
@@ -53,14 +53,14 @@ let copied: Look | null = null;
 
 /** Copy the look of what is selected. */
 export function copyStyle(): void {
-  const element = currentSlide()?.elements.find((e) => e.id === get().place.selected[0]);
+  const element = currentSlide()?.elements.find((e) => e.id === get().selection.selected[0]);
   if (element) copied = { style: element.style, looks: element.looks, named_style: element.named_style ?? null };
 }
 
 /** Give what is selected the look that was copied. */
 export function applyStyle(): void {
   const look = copied;
-  if (look) changeElements("Apply style", get().place.selected, (element) => ({ ...element, ...look }));
+  if (look) changeElements("Apply style", get().selection.selected, (element) => ({ ...element, ...look }));
 }
 
 /** Change a part of the style of elements. */

@@ -6,8 +6,8 @@ const LONGEST = 200;
 
 /** The title of a slide once its elements are `after`: it follows the words that were just it. */
 export function titleAfter(slide: Slide, after: readonly Element[]): string {
-  const place = slide.elements.findIndex((element) => wordsOf(element) === slide.title);
-  const words = place < 0 ? null : wordsOf(after[place]);
+  const index = slide.elements.findIndex((element) => wordsOf(element) === slide.title);
+  const words = index < 0 ? null : wordsOf(after[index]);
   return words === null ? slide.title : words.slice(0, LONGEST);
 }
 

@@ -14,7 +14,7 @@ interface Props {
 }
 
 export function CueMenu({ slide, onAdd, onOverlay }: Props): ReactNode {
-  const selected = useCourse((state) => state.place.selected);
+  const selected = useCourse((state) => state.selection.selected);
   const elements = slide.elements.filter(({ id }) => selected.includes(id));
   return (
     <Menu.Root>

@@ -25,11 +25,11 @@ export function MovePath({ slide, scale }: { slide: Slide; scale: number }): Rea
     return { x: (event.clientX - box.left) / scale, y: (event.clientY - box.top) / scale };
   }
   function drag(event: PointerEvent<SVGElement>): void {
-    const place = held.current;
-    if (place === null) return;
+    const index = held.current;
+    if (index === null) return;
     const at = pointAt(event);
     const next = { x: Math.round(at.x - start.x), y: Math.round(at.y - start.y) };
-    setLive(points.map((point, n) => (n === place ? next : point)));
+    setLive(points.map((point, n) => (n === index ? next : point)));
   }
   function drop(): void {
     if (held.current !== null && live && element) changeMove(element.id, id, { path: live }, "Change path");
@@ -43,14 +43,14 @@ export function MovePath({ slide, scale }: { slide: Slide; scale: number }): Rea
     }
     setLine(null);
   }
-  function insert(place: number): void {
-    const from = points[place - 1] ?? { x: 0, y: 0 };
-    const to = points[place] as Point;
+  function insert(index: number): void {
+    const from = points[index - 1] ?? { x: 0, y: 0 };
+    const to = points[index] as Point;
     const middle = { x: Math.round((from.x + to.x) / 2), y: Math.round((from.y + to.y) / 2) };
-    if (element) changeMove(element.id, id, { path: [...points.slice(0, place), middle, ...points.slice(place)] }, "Add point");
+    if (element) changeMove(element.id, id, { path: [...points.slice(0, index), middle, ...points.slice(index)] }, "Add point");
   }
-  function remove(place: number): void {
-    if (points.length > 1 && element) changeMove(element.id, id, { path: points.filter((_, n) => n !== place) }, "Remove point");
+  function remove(index: number): void {
+    if (points.length > 1 && element) changeMove(element.id, id, { path: points.filter((_, n) => n !== index) }, "Remove point");
   }
 
   return (
@@ -71,23 +71,23 @@ export function MovePath({ slide, scale }: { slide: Slide; scale: number }): Rea
       <polyline points={drawn} fill="none" stroke="#2f6f9f" strokeWidth="2.5" strokeDasharray="7 5" />
       {line && <polyline points={line.map(({ x, y }) => `${x * scale},${y * scale}`).join(" ")} fill="none" stroke="#b4472f" strokeWidth="2.5" />}
       <circle cx={start.x * scale} cy={start.y * scale} r="5" fill="#2f6f9f" />
-      {!shown.drawing && points.map((point, place) => {
-        const from = points[place - 1] ?? { x: 0, y: 0 };
+      {!shown.drawing && points.map((point, index) => {
+        const from = points[index - 1] ?? { x: 0, y: 0 };
         const middle = { x: (from.x + point.x) / 2, y: (from.y + point.y) / 2 };
         const at = (p: Point): { cx: number; cy: number } => ({ cx: (start.x + p.x) * scale, cy: (start.y + p.y) * scale });
         return (
-          <g key={place} style={{ pointerEvents: "all" }}>
+          <g key={index} style={{ pointerEvents: "all" }}>
             <circle {...at(middle)} r="4.5" fill="#ffffff" stroke="#2f6f9f" strokeDasharray="2 2" style={{ cursor: "copy" }}
-              onPointerDown={(event) => { event.stopPropagation(); insert(place); }}
+              onPointerDown={(event) => { event.stopPropagation(); insert(index); }}
             />
             <circle
-              {...at(point)} r="7" fill="#ffffff" stroke="#2f6f9f" strokeWidth="2.5" data-waypoint={place} style={{ cursor: "move" }}
+              {...at(point)} r="7" fill="#ffffff" stroke="#2f6f9f" strokeWidth="2.5" data-waypoint={index} style={{ cursor: "move" }}
               onPointerDown={(event) => {
                 event.stopPropagation();
                 event.currentTarget.setPointerCapture(event.pointerId);
-                held.current = place;
+                held.current = index;
               }}
-              onPointerMove={drag} onPointerUp={drop} onPointerCancel={drop} onDoubleClick={() => remove(place)}
+              onPointerMove={drag} onPointerUp={drop} onPointerCancel={drop} onDoubleClick={() => remove(index)}
             />
           </g>
         );

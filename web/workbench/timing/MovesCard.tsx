@@ -65,10 +65,10 @@ function OneMove({ element, move, open, drawing }: { element: string; move: Move
       {open && (
         <>
           <TextField label="Name" value={move.name} onChange={(name) => change({ name })} />
-          {move.path.length <= TYPED_POINTS ? move.path.map((point, place) => (
-            <Pair key={place}>
-              <NumberField label="right" value={point.x} onChange={(x) => change({ path: move.path.map((p, n) => (n === place ? { ...p, x } : p)) })} />
-              <NumberField label="down" value={point.y} onChange={(y) => change({ path: move.path.map((p, n) => (n === place ? { ...p, y } : p)) })} />
+          {move.path.length <= TYPED_POINTS ? move.path.map((point, index) => (
+            <Pair key={index}>
+              <NumberField label="right" value={point.x} onChange={(x) => change({ path: move.path.map((p, n) => (n === index ? { ...p, x } : p)) })} />
+              <NumberField label="down" value={point.y} onChange={(y) => change({ path: move.path.map((p, n) => (n === index ? { ...p, y } : p)) })} />
             </Pair>
           )) : <Text fontSize="12.5px" color="quiet">{move.path.length} points, to {end?.x} right and {end?.y} down.</Text>}
           <Pair>

@@ -75,7 +75,7 @@ export function TimeAxis({ rows, timing, span, pixels, onChange, onRemove }: Pro
 interface RowProps extends Pick<Props, "timing" | "pixels" | "onChange" | "onRemove"> { row: TimeRow; now: number | null }
 
 function Row({ row, timing, pixels, onChange, onRemove, now }: RowProps): ReactNode {
-  const selected = useCourse((state) => state.place.selected.includes(row.id));
+  const selected = useCourse((state) => state.selection.selected.includes(row.id));
   return (
     <Flex h={`${ROW}px`} borderBottomWidth="1px" borderColor="table" position="relative" bg={selected ? "marigold.soft" : undefined}>
       <Text
@@ -100,7 +100,7 @@ function CueBar({ bar, timing, pixels, onChange, onRemove, now }: { bar: Bar } &
   const chosen = useTiming((state) => state.cue === cue.id);
   const [live, setLive] = useState<Partial<Cue> | null>(null);
   const held = useRef<{ from: number; part: "all" | "at" | "until" } | null>(null);
-  const names = useCourse((state) => state.slides[state.place.slide ?? ""]?.elements);
+  const names = useCourse((state) => state.slides[state.selection.slide ?? ""]?.elements);
   const shown = { ...cue, ...live };
   const until = bar.open ? bar.until : shown.until ?? shown.at + (bar.until - bar.at);
   const moment = cue.does === "moment";

@@ -17,7 +17,7 @@ import { usePlayback } from "./usePlayback";
 import { lookAt, play, toggleTiming, useTiming } from "./useTiming";
 
 export default function TimingDrawer(): ReactNode {
-  const slide = useCourse((state) => (state.place.slide ? state.slides[state.place.slide] : undefined));
+  const slide = useCourse((state) => (state.selection.slide ? state.slides[state.selection.slide] : undefined));
   return slide ? <Drawer key={slide.id} slide={slide} /> : null;
 }
 

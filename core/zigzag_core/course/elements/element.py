@@ -22,14 +22,14 @@ from ..style.style import Looks, Share, Style
 from ..text.rich_text import RichText
 
 Turn = Annotated[float, Field(ge=-360, le=360)]
-Place = Annotated[float, Field(ge=-10, le=10)]
+Ratio = Annotated[float, Field(ge=-10, le=10)]
 
 
 class Point(Model):
     """A place in an element's box, in shares of its width and height from its upper left."""
 
-    x: Place
-    y: Place
+    x: Ratio
+    y: Ratio
 
 
 Points = Annotated[tuple[Point, ...], Field(min_length=3, max_length=100)]

@@ -90,7 +90,7 @@ def _fixed(layout: Layout | None, slide: Slide, above: tuple[Element, ...]) -> l
     fixed = [element for element in layout.elements if element.id not in layout.slots]
     top = max((element.z for element in fixed), default=0)
     floor = min((element.z for element in above), default=0)
-    ids = {element.id: fixed_id(slide.id, place) for place, element in enumerate(fixed)}
+    ids = {element.id: fixed_id(slide.id, index) for index, element in enumerate(fixed)}
     return [
         element.model_copy(update={
             "id": ids[element.id], "z": element.z - top + floor - 1,
@@ -100,6 +100,6 @@ def _fixed(layout: Layout | None, slide: Slide, above: tuple[Element, ...]) -> l
     ]
 
 
-def fixed_id(slide: str, place: int) -> str:
-    """Return the id on `slide` of the layout's fixed element number `place`."""
-    return f"{slide[:20]}f{place}"
+def fixed_id(slide: str, index: int) -> str:
+    """Return the id on `slide` of the layout's fixed element number `index`."""
+    return f"{slide[:20]}f{index}"

@@ -122,17 +122,17 @@ class _Reader:
 
     def __init__(self, tokens: list[_Token], names: Names, end: int) -> None:
         self.tokens = [*tokens, _Token("end", "the end", end)]
-        self.place = 0
+        self.position = 0
         self.depth = 0
         self.names = names
 
     @property
     def token(self) -> _Token:
-        return self.tokens[self.place]
+        return self.tokens[self.position]
 
     def take(self) -> _Token:
         token = self.token
-        self.place += 1
+        self.position += 1
         return token
 
     def wants(self, sign: str) -> None:

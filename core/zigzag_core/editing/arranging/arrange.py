@@ -53,13 +53,13 @@ def distribute(
     order = sorted(units, key=lambda name: (start(units[name]) + length(units[name]) / 2))
     frame = within or around(units.values())
     first, last = units[order[0]], units[order[-1]]
-    places: dict[str, float] = {}
+    positions: dict[str, float] = {}
     if by == "gaps":
         room = length(frame) - sum(length(units[name]) for name in order)
         gap = room / (len(order) - 1)
         at = start(frame)
         for name in order:
-            places[name] = at
+            positions[name] = at
             at += length(units[name]) + gap
     else:
         if within:
@@ -69,10 +69,10 @@ def distribute(
             low, high = start(first) + length(first) / 2, start(last) + length(last) / 2
         step = (high - low) / (len(order) - 1)
         for number, name in enumerate(order):
-            places[name] = low + step * number - length(units[name]) / 2
+            positions[name] = low + step * number - length(units[name]) / 2
     moves = {}
-    for name, place in places.items():
-        by_px = _half_up(place) - start(units[name])
+    for name, position in positions.items():
+        by_px = _half_up(position) - start(units[name])
         moves[name] = (by_px, 0.0) if axis == "across" else (0.0, by_px)
     return _moved(slide, moves)
 
@@ -153,12 +153,12 @@ def restack(slide: Slide, ids: Iterable[str], level: Level) -> Slide:
             order = [*picked, *rest]
         case "forward":
             above = [name for name in order[order.index(picked[-1]) + 1:] if name not in chosen]
-            place = rest.index(above[0]) + 1 if above else len(rest)
-            order = [*rest[:place], *picked, *rest[place:]]
+            index = rest.index(above[0]) + 1 if above else len(rest)
+            order = [*rest[:index], *picked, *rest[index:]]
         case "backward":
             below = [name for name in order[: order.index(picked[0])] if name not in chosen]
-            place = rest.index(below[-1]) if below else 0
-            order = [*rest[:place], *picked, *rest[place:]]
+            index = rest.index(below[-1]) if below else 0
+            order = [*rest[:index], *picked, *rest[index:]]
     levels = {name: z for z, name in enumerate(order)}
     return slide.model_copy(update={"elements": tuple(
         e if e.z == levels[e.id] else e.model_copy(update={"z": levels[e.id]})

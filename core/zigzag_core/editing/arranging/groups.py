@@ -60,7 +60,7 @@ def group(slide: Slide, ids: Iterable[str], fresh: IdSource) -> tuple[Slide, str
     made = Group(id=fresh(), name=name, x=box.x, y=box.y, w=box.w, h=box.h, style=Style(),
                  group=parents.pop(), overlay=members[0].overlay)
     family = with_members(slide.elements, chosen)
-    first = next(place for place, e in enumerate(slide.elements) if e.id in family)
+    first = next(index for index, e in enumerate(slide.elements) if e.id in family)
     inside = [
         e.model_copy(update={"group": made.id}) if e.id in chosen else e
         for e in slide.elements if e.id in family

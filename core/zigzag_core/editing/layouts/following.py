@@ -76,14 +76,14 @@ def change_layout(
         if not (element.slot or _is_title(element)):
             kept.append(element)
             continue
-        place = next((s for s in open_slots if _fits(element, s)), None)
-        if place is not None:
-            open_slots.remove(place)
+        slot = next((s for s in open_slots if _fits(element, s)), None)
+        if slot is not None:
+            open_slots.remove(slot)
             # Styled at once: what it looked like in its former slot is not its own.
-            moved = styled(_into(element, place), styles, place)
+            moved = styled(_into(element, slot), styles, slot)
             if element.name == slot_names.get(element.slot or ""):
                 # Named by its former slot, not by anyone: it is called after the new one.
-                moved = moved.model_copy(update={"name": place.name})
+                moved = moved.model_copy(update={"name": slot.name})
             kept.append(moved)
         elif not _is_empty(element) or element.id in taking_part:
             kept.append(element.model_copy(update={"slot": None, "own": ()}))
@@ -182,8 +182,8 @@ def _is_empty(element: Element) -> bool:
 def _in_slot_order(elements: Iterable[Element], layout: Layout) -> list[Element]:
     """Stable order: what fills slots as the layout has them, all else where it was."""
     found = list(elements)
-    places = [n for n, e in enumerate(found) if e.slot in layout.slots]
-    filled = sorted((found[n] for n in places), key=lambda e: layout.slots.index(e.slot or ""))
-    for n, element in zip(places, filled, strict=True):
+    indexes = [n for n, e in enumerate(found) if e.slot in layout.slots]
+    filled = sorted((found[n] for n in indexes), key=lambda e: layout.slots.index(e.slot or ""))
+    for n, element in zip(indexes, filled, strict=True):
         found[n] = element
     return found

@@ -249,11 +249,11 @@ def _with_new(
     own = {model.submit, model.prompt if common["prompt"] else None}
     elements = [e for e in made if e.id not in own]
     first = next(n for n, e in enumerate(slide.elements) if e.id in answers)
-    place = around(box_of(e) for e in slide.elements if e.id in answers)
+    frame = around(box_of(e) for e in slide.elements if e.id in answers)
     overlay = slide.elements[first].overlay
     top = max(e.z for e in slide.elements) + 1
     kept = box_of(ground) if ground and ground.id not in answers else None
-    here = _place_for(elements, place, kept, size)
+    here = _place_for(elements, frame, kept, size)
     elements = [e.model_copy(update={"z": top + n, "overlay": overlay})
                 for n, e in enumerate(fitted(elements, here))]
     common["prompt"] = common["prompt"] or model.prompt
@@ -261,7 +261,7 @@ def _with_new(
         "elements": (*left.elements[:first], *elements, *left.elements[first:])})
     filled = _filled(model.model_copy(update=common), said, _accepts(old))
     slide = with_question(slide, filled)
-    return _buttons_follow(_with_words(slide, old.id, said, fresh, size), old.id, place.bottom)
+    return _buttons_follow(_with_words(slide, old.id, said, fresh, size), old.id, frame.bottom)
 
 
 def _buttons_follow(slide: Slide, question: str, before: float) -> Slide:
@@ -277,7 +277,7 @@ def _buttons_follow(slide: Slide, question: str, before: float) -> Slide:
 
 
 def _place_for(
-    elements: Sequence[Element], place: Box, kept: Box | None, size: SlideSize
+    elements: Sequence[Element], frame: Box, kept: Box | None, size: SlideSize
 ) -> Box:
     """Where new elements go: from the `place` of the old ones on, beside a picture that stays."""
     own = around(map(box_of, elements))
@@ -285,8 +285,8 @@ def _place_for(
     if free:
         return free
     right = size.w - SIDE
-    x = max(min(place.x, right - own.w), SIDE)
-    return Box(x, min(place.y, max(size.h - own.h, 0)), right - x, own.h)
+    x = max(min(frame.x, right - own.w), SIDE)
+    return Box(x, min(frame.y, max(size.h - own.h, 0)), right - x, own.h)
 
 
 def _accepts(old: q.Question) -> q.Accepts | None:

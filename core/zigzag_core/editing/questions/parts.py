@@ -157,6 +157,6 @@ def _after(slide: Slide, last: set[str], new: set[str]) -> Slide:
     """The slide with the elements `new` read right after those of `last`."""
     moved = [e for e in slide.elements if e.id in new]
     others = [e for e in slide.elements if e.id not in new]
-    place = max(n for n, e in enumerate(others) if e.id in last) + 1
+    index = max(n for n, e in enumerate(others) if e.id in last) + 1
     return slide.model_copy(update={
-        "elements": (*others[:place], *moved, *others[place:])})
+        "elements": (*others[:index], *moved, *others[index:])})

@@ -89,9 +89,9 @@ def _meant(slide: Slide, question: str, where: str, at: int, columns: list[list[
     changes: dict[str, Any] = {}
     for column in columns:
         name, values = _column(column, where)
-        for place, value in enumerate(values, at):
+        for index, value in enumerate(values, at):
             if name:
-                parts[place] = parts[place].model_copy(update={name: value})
+                parts[index] = parts[index].model_copy(update={name: value})
         if name == "points":
             changes["partial"] = "per_answer"
     if asked.kind in ("single_choice", "true_false"):
@@ -139,9 +139,9 @@ def _placed(
     asked = asked_on(slide, question)
     names = _targets_called(slide, asked)
     items = list(asked.items)
-    for place, row in enumerate(cells, at):
+    for index, row in enumerate(cells, at):
         to = tuple(dict.fromkeys(names[c.lower()] for c in row if c.lower() in names))
-        items[place] = items[place].model_copy(update={"to": to})
+        items[index] = items[index].model_copy(update={"to": to})
     targets = tuple(
         t.model_copy(update={"takes": None})
         if t.takes is not None and sum(i.to == (t.id,) for i in items) > t.takes else t

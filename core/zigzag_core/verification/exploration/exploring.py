@@ -284,7 +284,7 @@ class _View:
         yield from (("dropped", *pair) for pair in sorted(state.dropped.items()))
         yield from (("watched", *pair) for pair in sorted(state.watched.items()))
         yield "open", self.slide.id in state.opened
-        yield "waiting", tuple(sorted((w.rule, w.place) for w in state.waiting))
+        yield "waiting", tuple(sorted((w.rule, w.index) for w in state.waiting))
         if self.points:
             yield "points", sum(answer.points for answer in state.answers.values())
         if self.times:

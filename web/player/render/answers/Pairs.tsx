@@ -163,14 +163,14 @@ function placeOn(index: Index, state: State, grader: Grader, part: string, draw:
   const box = index.elements.get(grader.targets.find(({ id }) => id === target)?.element ?? "")?.draw;
   if (!box) return { left: draw.x, top: draw.y };
   const there = given.filter(([, on]) => on === target).map(([name]) => name);
-  const place = there.indexOf(part);
-  const zIndex = Math.max(draw.z, box.z + 1 + place);
+  const position = there.indexOf(part);
+  const zIndex = Math.max(draw.z, box.z + 1 + position);
   if (grader.arrange === "tile") {
     const items = there.map((name) => (name === part ? draw : itemOf(index, grader, name) ?? draw));
-    const { scale = 1, ...tile } = tiles(box, items)[place] ?? {};
+    const { scale = 1, ...tile } = tiles(box, items)[position] ?? {};
     return { ...tile, zIndex, ...(scale < 1 ? { scale: String(scale) } : {}) };
   }
-  const by = grader.arrange === "stack" ? place * 10 : 0;
+  const by = grader.arrange === "stack" ? position * 10 : 0;
   return { left: box.x + (box.w - draw.w) / 2 + by, top: box.y + (box.h - draw.h) / 2 + by, zIndex };
 }
 
@@ -195,7 +195,7 @@ function Lines(
   const middle = [from.x + from.w / 2, from.y + from.h / 2] as const;
   return (
     <svg className="zz-lines" aria-hidden style={{ zIndex: from.z }}>
-      {ends.map(([x, y, tx, ty], place) => <line key={place} x1={x} y1={y} x2={tx} y2={ty} />)}
+      {ends.map(([x, y, tx, ty], position) => <line key={position} x1={x} y1={y} x2={tx} y2={ty} />)}
       {pull && <line x1={middle[0]} y1={middle[1]} x2={middle[0] + pull[0]} y2={middle[1] + pull[1]} strokeDasharray="8 6" />}
     </svg>
   );

@@ -78,15 +78,15 @@ function Marks({ grader }: { grader: Grader }): ReactNode {
   const { given, locked } = answerOf(state, grader.id);
   return (
     <>
-      {given.map(([part, at], place) => {
+      {given.map(([part, at], index) => {
         const [x = 0, y = 0] = at.split(",").map(Number);
         return (
           <button
             key={`${part}-${at}`} type="button" className="zz-pin" style={{ left: x, top: y }} disabled={locked}
-            data-result={signOf(grader, state, part)} aria-label={`Take away mark ${place + 1}`}
+            data-result={signOf(grader, state, part)} aria-label={`Take away mark ${index + 1}`}
             onClick={(event) => { event.stopPropagation(); dispatch({ event: "answered", question: grader.id, part, value: `-${at}` }); }}
           >
-            {place + 1}
+            {index + 1}
           </button>
         );
       })}

@@ -47,7 +47,7 @@ export function UndoDrop({ grader }: { grader: Grader }): ReactNode {
 export function changesTo(from: Given, to: Given): [part: string, value: string][] {
   const key = ([part, target]: Given[number]): string => `${part} ${target}`;
   const wanted = to.map(key);
-  const same = from.findIndex((pair, place) => key(pair) !== wanted[place]);
+  const same = from.findIndex((pair, index) => key(pair) !== wanted[index]);
   const kept = same < 0 ? Math.min(from.length, to.length) : same;
   return [
     ...from.slice(kept).map(([part, target]): [string, string] => [part, `-${target}`]),

@@ -30,12 +30,12 @@ export function solutionOf(index: Index, state: State, question: string, part: s
   const grader = index.questions.get(question);
   const { locked, result, given } = answerOf(state, question);
   if (!grader?.show_right || !locked || result === null || result === "neutral") return "";
-  const place = grader.parts.findIndex(({ id }) => id === part);
-  const found = grader.parts[place];
+  const position = grader.parts.findIndex(({ id }) => id === part);
+  const found = grader.parts[position];
   if (!found || measure(grader, given).parts.has(part)) return "";
   switch (grader.form) {
     case "texts": return acceptedWords(found);
-    case "order": return `place ${place + 1}`;
+    case "order": return `place ${position + 1}`;
     case "pairs": {
       const right = grader.targets.filter(({ id }) => found.right.includes(id)).map(({ words }) => words);
       if (!right.length) return given.some(([name]) => name === part) ? "belongs nowhere" : "";
@@ -58,9 +58,9 @@ function acceptedWords({ accepts }: Grader["parts"][number]): string {
 export function letterOf(index: Index, state: State, question: string, part: string): string {
   const grader = index.questions.get(question);
   if (!grader || grader.letters === "none") return "";
-  const place = orderOf(grader, state).indexOf(part);
-  if (grader.letters === "number") return String(place + 1);
-  return String.fromCharCode((grader.letters === "capital" ? 65 : 97) + place);
+  const position = orderOf(grader, state).indexOf(part);
+  if (grader.letters === "number") return String(position + 1);
+  return String.fromCharCode((grader.letters === "capital" ? 65 : 97) + position);
 }
 
 const isPlain = ({ form }: Grader): boolean => form === "choose" || form === "order";

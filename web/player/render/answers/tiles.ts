@@ -31,12 +31,12 @@ export function tiles(target: Element, items: readonly Element[]): Tile[] {
   const step = rows > 1 ? Math.min(line + GAP, (room.h - line) / (rows - 1)) : 0;
   const across = columns * (cell + GAP) - GAP;
   const left = room.x + (room.w - across) / 2;
-  return items.map((item, place) => {
-    const middle = left + (place % columns) * (cell + GAP) + cell / 2;
+  return items.map((item, index) => {
+    const middle = left + (index % columns) * (cell + GAP) + cell / 2;
     const [width, height] = [Math.min(item.w, wide), Math.min(item.h, high)];
     // Filled from below; a single row of a low target stands in its middle.
     const bottom = rows === 1 && room.h < 2 * line ? room.y + (room.h + line) / 2
-      : room.y + room.h - Math.floor(place / columns) * step;
+      : room.y + room.h - Math.floor(index / columns) * step;
     return { left: middle - width / 2, top: bottom - line / 2 - height / 2, width, height, scale };
   });
 }

@@ -22,7 +22,7 @@ export function taking({ acting, element, box, name, common, view }: Shown): Rea
   const { index, state, dispatch, picked, pick } = acting;
   const item = index.elements.get(picked ?? "")?.draw;
   const put = (): void => {
-    const [x, y] = own(state.places, picked ?? "") ?? [0, 0];
+    const [x, y] = own(state.offsets, picked ?? "") ?? [0, 0];
     dispatch({ event: "dropped", target: picked ?? "", on: element.draw.id, x, y });
     pick(null);
   };

@@ -132,7 +132,7 @@ function spokenInstead(index: Index, state: State, element: ProgramElement, draw
 }
 
 function displaced(state: State, id: string, offset: readonly [number, number] | null): CSSProperties {
-  const [x, y] = own(state.places, id) ?? [0, 0];
+  const [x, y] = own(state.offsets, id) ?? [0, 0];
   const [dx, dy] = offset ?? [0, 0];
   return x + dx || y + dy ? { translate: `${x + dx}px ${y + dy}px` } : {};
 }

@@ -29,7 +29,7 @@ export function Looks({ elements }: { elements: readonly Element[] }): ReactNode
   /** A group is moved with all that is in it. */
   function place(part: { x?: number; y?: number }): void {
     if (first.kind !== "group") return change("Place", part);
-    const { slides, place: at } = useCourse.getState();
+    const { slides, selection: at } = useCourse.getState();
     const elementsHere = slides[at.slide ?? ""]?.elements ?? [];
     const dx = part.x === undefined ? 0 : part.x - first.x;
     const dy = part.y === undefined ? 0 : part.y - first.y;

@@ -83,12 +83,12 @@ export function Palette(
       />
       <Box id={list} role="listbox" aria-label="Matches" maxH="400px" overflowY="auto" p="2">
         {!found.length && <Text p="3" color="quiet">Nothing is called that.</Text>}
-        {found.map((entry, place) => (
+        {found.map((entry, index) => (
           <Flex
-            key={entry.key ?? entry.word} id={`${list}-${place}`} role="option" aria-selected={place === active}
+            key={entry.key ?? entry.word} id={`${list}-${index}`} role="option" aria-selected={index === active}
             align="center" gap="3" px="3" py="1.5" borderRadius="card" cursor="pointer"
-            bg={place === active ? "spruce.soft" : undefined}
-            onPointerMove={() => setActive(place)} onClick={() => run(entry)}
+            bg={index === active ? "spruce.soft" : undefined}
+            onPointerMove={() => setActive(index)} onClick={() => run(entry)}
           >
             <Box flex="none"><entry.icon size={17} aria-hidden /></Box>
             <Text fontWeight="600" truncate>{entry.word}</Text>

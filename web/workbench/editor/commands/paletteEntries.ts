@@ -110,7 +110,7 @@ function marking({ questions }: Slide, element: string): Entry[] {
 
 export function useEntries(typed: string, at: [number, number] | null, pickPicture: () => void, pickPlaying: () => void): Entry[] {
   const navigate = useNavigate();
-  const { slug, course, slides, place } = useCourse.getState();
+  const { slug, course, slides, selection: place } = useCourse.getState();
   const layouts = useLayouts();
   const drawings = useQuery({
     queryKey: ["drawings"], staleTime: Infinity, queryFn: () => take(api.GET("/api/drawings")),

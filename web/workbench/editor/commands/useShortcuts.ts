@@ -96,7 +96,7 @@ export function useShortcuts(openPalette: (at: [number, number] | null) => void)
   const navigate = useNavigate();
   useEffect(() => {
     function onKeyDown(event: KeyboardEvent): void {
-      const { slug, place, editing } = useCourse.getState();
+      const { slug, selection: place, editing } = useCourse.getState();
       const pressed: Pressed = {
         event, key: event.key.toLowerCase(), command: event.ctrlKey || event.metaKey, arrow: ARROWS[event.key],
         selected: place.selected.length > 0, openPalette,
@@ -151,12 +151,12 @@ function inStage(target: EventTarget | null): boolean {
 
 /** Escape lets go of the selection, then of the slide. */
 function leave(): void {
-  if (useCourse.getState().place.selected.length) select([]);
+  if (useCourse.getState().selection.selected.length) select([]);
   else if (document.activeElement instanceof HTMLElement) document.activeElement.blur();
 }
 
 function editSelected(event: KeyboardEvent): void {
-  const { place } = useCourse.getState();
+  const { selection: place } = useCourse.getState();
   const element = currentSlide()?.elements.find((other) => other.id === place.selected[0]);
   if (place.selected.length === 1 && element && isEditable(element) && !element.locked) {
     event.preventDefault();
@@ -197,7 +197,7 @@ function onCommand({ event, key, arrow, selected }: Pressed): void {
 }
 
 function goBy(step: number): void {
-  const { course, place } = useCourse.getState();
+  const { course, selection: place } = useCourse.getState();
   const next = course.slides[course.slides.indexOf(place.slide ?? "") + step];
   if (next) goToSlide(next);
 }

@@ -51,7 +51,7 @@ export function PaintField({ label, value, onChange, onNone }: Props): ReactNode
 
 function Choices({ value, onChange }: { value: string | null; onChange: (value: string) => void }): ReactNode {
   const theme = useCourse((state) => state.course.theme);
-  const slide = useCourse((state) => state.slides[state.place.slide ?? ""]);
+  const slide = useCourse((state) => state.slides[state.selection.slide ?? ""]);
   const files = useCourse((state) => state.course.media);
   const used = new Set(slide?.elements.flatMap((e) => (e.kind === "picture" && e.media ? [e.media] : [])));
   if (slide?.background?.picture) used.add(slide.background.picture);

@@ -29,8 +29,8 @@ export function Overlays({ slide }: { slide: Slide }): ReactNode {
             {open && (
               <SortableContext items={inside.map((e) => e.id)} strategy={verticalListSortingStrategy}>
                 <Box as="ol" listStyleType="none" pl="3">
-                  {inside.map((element, place) => (
-                    <Row key={element.id} {...{ slide, element }} number={place + 1} depth={depthOf(slide, element)} />
+                  {inside.map((element, index) => (
+                    <Row key={element.id} {...{ slide, element }} number={index + 1} depth={depthOf(slide, element)} />
                   ))}
                 </Box>
               </SortableContext>

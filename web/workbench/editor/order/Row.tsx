@@ -28,14 +28,14 @@ function goToRow(event: KeyboardEvent, id: string, step: number): void {
   const next = rows[rows.findIndex((row) => row.dataset.row === id) + step];
   next?.focus();
   if (next?.dataset.row && event.shiftKey) {
-    select([...new Set([...useCourse.getState().place.selected, id, next.dataset.row])]);
+    select([...new Set([...useCourse.getState().selection.selected, id, next.dataset.row])]);
   }
 }
 
 interface RowProps { slide: Slide; element: Element; number: number | null; depth: number }
 
 export const Row = memo(function Row({ slide, element, number, depth }: RowProps): ReactNode {
-  const selected = useCourse((state) => state.place.selected.includes(element.id));
+  const selected = useCourse((state) => state.selection.selected.includes(element.id));
   const [typing, setTyping] = useState<"name" | "words" | null>(null);
   const { setNodeRef, listeners, transform, transition, isDragging } = useSortable({ id: element.id });
   const Icon = iconOf(element);
@@ -56,7 +56,7 @@ export const Row = memo(function Row({ slide, element, number, depth }: RowProps
   }
 
   function choose(event: { shiftKey: boolean; ctrlKey: boolean; metaKey: boolean }): void {
-    const before = useCourse.getState().place.selected;
+    const before = useCourse.getState().selection.selected;
     const several = event.shiftKey || event.ctrlKey || event.metaKey;
     if (!several) select([element.id]);
     else select(selected ? before.filter((id) => id !== element.id) : [...before, element.id]);

@@ -13,10 +13,10 @@ import { depthOf, Row } from "./Row";
 import { isDecoration } from "./rowText";
 
 export function RunningOrder(): ReactNode {
-  const slide = useCourse((state) => (state.place.slide ? state.slides[state.place.slide] : undefined));
+  const slide = useCourse((state) => (state.selection.slide ? state.slides[state.selection.slide] : undefined));
   const [read, rest] = useMemo(() => readAndRest(slide), [slide]);
   // Only this much of the selection matters here, or each would draw all rows anew.
-  const inRest = useCourse((state) => rest.some(({ id }) => state.place.selected.includes(id)));
+  const inRest = useCourse((state) => rest.some(({ id }) => state.selection.selected.includes(id)));
   const [folded, setFolded] = useState(true);
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
   if (!slide) return null;
@@ -40,8 +40,8 @@ export function RunningOrder(): ReactNode {
       )}
       <SortableContext items={read.map((e) => e.id)} strategy={verticalListSortingStrategy}>
         <Box as="ol" listStyleType="none">
-          {read.map((element, place) => (
-            <Row key={element.id} {...{ slide, element }} number={place + 1} depth={depthOf(slide, element)} />
+          {read.map((element, index) => (
+            <Row key={element.id} {...{ slide, element }} number={index + 1} depth={depthOf(slide, element)} />
           ))}
         </Box>
       </SortableContext>

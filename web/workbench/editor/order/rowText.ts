@@ -28,7 +28,7 @@ export function withWords(element: Element, words: string): Element {
   if (element.kind !== "text") return { ...element, alt: words };
   const before = new Map(element.text.blocks.map((block) => [plain({ blocks: [block] }), block]));
   const old = element.text.blocks;
-  const blocks = words.split("\n").map((line, place) => before.get(line) ?? reworded(line, old[place]));
+  const blocks = words.split("\n").map((line, index) => before.get(line) ?? reworded(line, old[index]));
   return { ...element, text: { blocks } };
 }
 

@@ -32,7 +32,7 @@ export function EarlierPanel(): ReactNode {
 
 function SlideStates(): ReactNode {
   const slug = useCourse((state) => state.slug);
-  const slide = useCourse((state) => state.place.slide) ?? "";
+  const slide = useCourse((state) => state.selection.slide) ?? "";
   const version = useCourse((state) => state.versions.slides[slide]);
   const [shown, setShown] = useState<Slide | null>(null);
   const path = { slug, slide_id: slide };
@@ -171,10 +171,10 @@ function CourseThenDialog(
                 {count(slides.length, "slide")}; {changed.length ? `${count(changed.length, "slide")} ${changed.length === 1 ? "was" : "were"} different` : "none was different"}.
               </Text>
               <Flex gap="3" wrap="wrap">
-                {slides.map((slide, place) => (
+                {slides.map((slide, index) => (
                   <Box key={slide.id} w="190px">
                     <Box borderWidth="2px" borderColor={changed.includes(slide) ? "marigold" : "edge"} aria-hidden><SlidePicture slide={slide} w={186} whole /></Box>
-                    <Text fontSize="12.5px" truncate>{place + 1} {slide.title}{changed.includes(slide) ? ", different" : ""}</Text>
+                    <Text fontSize="12.5px" truncate>{index + 1} {slide.title}{changed.includes(slide) ? ", different" : ""}</Text>
                   </Box>
                 ))}
               </Flex>

@@ -13,13 +13,13 @@ export function Corners({ element, scale }: { element: Element; scale: number })
   const shown = live ?? points;
 
   function follow(event: PointerEvent<SVGElement>): void {
-    const place = held.current;
-    if (place === null) return;
+    const index = held.current;
+    if (index === null) return;
     const paper = event.currentTarget.ownerSVGElement?.getBoundingClientRect();
     if (!paper) return;
     const x = clamp((event.clientX - paper.left) / scale / Math.max(element.w, 1));
     const y = clamp((event.clientY - paper.top) / scale / Math.max(element.h, 1));
-    setLive(shown.map((point, n) => (n === place ? flipped({ x, y }, element) : point)));
+    setLive(shown.map((point, n) => (n === index ? flipped({ x, y }, element) : point)));
   }
 
   function end(): void {
@@ -38,16 +38,16 @@ export function Corners({ element, scale }: { element: Element; scale: number })
         transform: element.turn ? `rotate(${element.turn}deg)` : undefined,
       }}
     >
-      {shown.map((point, place) => {
+      {shown.map((point, index) => {
         const { x, y } = flipped(point, element);
         return (
           <circle
-            key={place} data-corner={place} cx={x * element.w * scale} cy={y * element.h * scale} r="6"
+            key={index} data-corner={index} cx={x * element.w * scale} cy={y * element.h * scale} r="6"
             fill="#ffffff" stroke="#b4472f" strokeWidth="2" style={{ pointerEvents: "all", cursor: "crosshair" }}
             onPointerDown={(event) => {
               event.stopPropagation();
               event.currentTarget.setPointerCapture(event.pointerId);
-              held.current = place;
+              held.current = index;
             }}
             onPointerMove={follow} onPointerUp={end} onPointerCancel={end}
           />

@@ -17,7 +17,7 @@ const FRONT = 1_000_000;
 export function Handles(
   { slide, scale, reaches }: { slide: Slide; scale: number; reaches: (element: Element) => boolean },
 ): ReactNode {
-  const selected = useCourse((state) => state.place.selected);
+  const selected = useCourse((state) => state.selection.selected);
   const editing = useCourse((state) => state.editing);
   const drag = useDrag(slide, scale);
   const [band, setBand] = useState<Rect | null>(null);
@@ -27,7 +27,7 @@ export function Handles(
   const latest = useRef(drag.begin);
   latest.current = drag.begin;
   const press = useCallback((event: PointerEvent, element: Element): void => {
-    const { place, slides } = useCourse.getState();
+    const { selection: place, slides } = useCourse.getState();
     const elements = slides[place.slide ?? ""]?.elements ?? [];
     const whole = place.selected.includes(element.id) ? element.id : outermost(elements, element.id);
     const has = place.selected.includes(whole);
@@ -40,7 +40,7 @@ export function Handles(
   }, []);
 
   const take = useCallback((event: PointerEvent, how: How): void => {
-    latest.current(event, useCourse.getState().place.selected, how);
+    latest.current(event, useCourse.getState().selection.selected, how);
   }, []);
 
   function pointAt(event: PointerEvent): [number, number] {
@@ -193,7 +193,7 @@ const Handle = memo(function Handle({ element, box, scale, selected, press }: Ha
       _hover={selected ? {} : { outline: "1.5px dashed {colors.marigold}" }}
       onPointerDown={(event) => press(event, element)}
       onDoubleClick={() => {
-        const { selected: now } = useCourse.getState().place;
+        const { selected: now } = useCourse.getState().selection;
         if (!now.includes(element.id)) select([element.id]);
         else if (isEditable(element) && !element.locked) edit(element.id);
       }}

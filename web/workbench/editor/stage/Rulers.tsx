@@ -47,7 +47,7 @@ export function Rulers({ scale }: { scale: number }): ReactNode {
     },
     onPointerUp: () => {
       if (!live) return;
-      const rest = guides[axis].filter((_, place) => place !== live.from);
+      const rest = guides[axis].filter((_, index) => index !== live.from);
       const inside = live.at >= 0 && live.at <= (axis === "down" ? size.w : size.h);
       changeCourse(inside ? "Set guide" : "Remove guide", { guides: { ...guides, [axis]: inside ? [...rest, live.at] : rest } });
       setLive(null);
@@ -55,7 +55,7 @@ export function Rulers({ scale }: { scale: number }): ReactNode {
   });
 
   const shown = (axis: Axis): [number, number | null][] => [
-    ...guides[axis].map((at, place): [number, number | null] => [live?.axis === axis && live.from === place ? live.at : at, place]),
+    ...guides[axis].map((at, index): [number, number | null] => [live?.axis === axis && live.from === index ? live.at : at, index]),
     ...(live?.axis === axis && live.from === null ? [[live.at, null] as [number, null]] : []),
   ];
   return (

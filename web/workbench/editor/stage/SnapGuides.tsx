@@ -8,7 +8,7 @@ export function SnapGuides({ guides, scale }: { guides: readonly SnapGuide[]; sc
   if (!guides.length) return null;
   return (
     <svg style={{ position: "absolute", inset: 0, width: "100%", height: "100%", overflow: "visible", zIndex: 1_000_005, pointerEvents: "none" }} data-guides={guides.length}>
-      {guides.map((guide, place) => <Line key={place} guide={guide} scale={scale} />)}
+      {guides.map((guide, index) => <Line key={index} guide={guide} scale={scale} />)}
     </svg>
   );
 }

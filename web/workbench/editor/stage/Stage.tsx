@@ -58,7 +58,7 @@ function useFitted(frame: RefObject<HTMLDivElement | null>, size: { w: number; h
 
 /** The looks of the one thing that is selected, where it has some. */
 function LooksOfSelected({ made, slide }: { made: Slide | undefined; slide: Slide | undefined }): ReactNode {
-  const selected = useCourse((state) => state.place.selected);
+  const selected = useCourse((state) => state.selection.selected);
   const only = selected.length === 1 ? made?.elements.find((other) => other.id === selected[0]) : undefined;
   return only && hasLooks(only, slide) ? <LooksStrip element={only} /> : null;
 }
@@ -70,13 +70,13 @@ export function Stage({ pointer, onAdd }: Props): ReactNode {
   const theme = useCourse((state) => state.course.theme);
   const media = useCourse((state) => state.media);
   const sources = useCourse((state) => state.sources);
-  const made = useCourse((state) => (state.place.slide ? state.slides[state.place.slide] : undefined));
+  const made = useCourse((state) => (state.selection.slide ? state.slides[state.selection.slide] : undefined));
   const slide = useAsLooked(made);
   const editing = useCourse((state) => state.editing);
   const zoom = useView((view) => view.zoom);
   const overlay = useOverlay((state) => state.overlay);
   const edited = overlayIn(slide, overlay);
-  const selected = useCourse((state) => state.place.selected);
+  const selected = useCourse((state) => state.selection.selected);
   const timed = useTiming((state) => state.open);
   const aside = useMemo(() => (slide ? asideOf(slide, selected) : NOTHING), [slide, selected]);
   const scale = useFitted(frame, size) * zoom;

@@ -88,13 +88,13 @@ function sheet({ w, h }: { w: number; h: number }, below: readonly Element[]): E
 
 /** A new overlay; the selected elements move onto it. */
 export async function addOverlay(): Promise<void> {
-  const slide = useCourse.getState().place.slide;
+  const slide = useCourse.getState().selection.slide;
   const added = await edit({
     label: "Add overlay",
     ask: (base) => take(api.POST("/api/edits/overlay", { body: { slide: base.slide, elements: base.selected } })),
     then: () => ({}),
   });
-  if (added && useCourse.getState().place.slide === slide) editOverlay(added.made);
+  if (added && useCourse.getState().selection.slide === slide) editOverlay(added.made);
 }
 
 export function changeOverlay(slide: Slide, overlay: Overlay, label = "Change overlay"): void {

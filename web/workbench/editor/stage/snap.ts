@@ -65,20 +65,20 @@ export function snapEdges(
   return { dx, dy, guides: lines(moved, targets) };
 }
 
-function nearest(places: readonly number[], targets: readonly Target[], reach: number): number | null {
+function nearest(positions: readonly number[], targets: readonly Target[], reach: number): number | null {
   let best: number | null = null;
-  for (const place of places) {
+  for (const position of positions) {
     for (const { at } of targets) {
-      const by = at - place;
+      const by = at - position;
       if (Math.abs(by) <= reach && (best === null || Math.abs(by) < Math.abs(best))) best = by;
     }
   }
   return best;
 }
 
-function onGrid(place: number, grid: number | null, reach: number): number {
+function onGrid(position: number, grid: number | null, reach: number): number {
   if (!grid) return 0;
-  const by = Math.round(place / grid) * grid - place;
+  const by = Math.round(position / grid) * grid - position;
   return Math.abs(by) <= Math.max(reach, grid / 2) ? by : 0;
 }
 
@@ -104,15 +104,15 @@ function nearestGap(box: Box, boxes: readonly Box[], reach: number, axis: "x" | 
   const { start, length } = AXES[axis];
   const [before, after] = beside(box, boxes, axis);
   const end = (other: Box): number => other[start] + other[length];
-  const places: number[] = [];
+  const positions: number[] = [];
   const [left, beyondLeft] = before;
   const [right, beyondRight] = after;
-  if (left && right) places.push((end(left) + right[start] - box[length]) / 2);
-  if (left && beyondLeft) places.push(end(left) + left[start] - end(beyondLeft));
-  if (right && beyondRight) places.push(right[start] - (beyondRight[start] - end(right)) - box[length]);
+  if (left && right) positions.push((end(left) + right[start] - box[length]) / 2);
+  if (left && beyondLeft) positions.push(end(left) + left[start] - end(beyondLeft));
+  if (right && beyondRight) positions.push(right[start] - (beyondRight[start] - end(right)) - box[length]);
   let best: number | null = null;
-  for (const place of places) {
-    const by = Math.round(place) - box[start];
+  for (const position of positions) {
+    const by = Math.round(position) - box[start];
     if (Math.abs(by) <= reach && (best === null || Math.abs(by) < Math.abs(best))) best = by;
   }
   return best;
@@ -121,12 +121,12 @@ function nearestGap(box: Box, boxes: readonly Box[], reach: number, axis: "x" | 
 /** The lines on which the moved box lies now. */
 function lines(box: Box, targets: Targets): SnapGuide[] {
   const found: SnapGuide[] = [];
-  const add = (axis: "x" | "y", places: number[], among: readonly Target[], low: number, high: number): void => {
-    for (const place of places) {
-      const on = among.filter(({ at }) => Math.abs(at - place) < 0.01);
+  const add = (axis: "x" | "y", positions: number[], among: readonly Target[], low: number, high: number): void => {
+    for (const position of positions) {
+      const on = among.filter(({ at }) => Math.abs(at - position) < 0.01);
       if (!on.length) continue;
       found.push({
-        axis, at: place, from: Math.min(low, ...on.map(({ from }) => from)),
+        axis, at: position, from: Math.min(low, ...on.map(({ from }) => from)),
         to: Math.max(high, ...on.map(({ to }) => to)),
       });
     }

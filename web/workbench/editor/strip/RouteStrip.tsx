@@ -25,7 +25,7 @@ const AHEAD = 4;
 
 export function RouteStrip(): ReactNode {
   const slides = useCourse((state) => state.course.slides);
-  const current = useCourse((state) => state.place.slide);
+  const current = useCourse((state) => state.selection.slide);
   const check = useCheck();
   const { places, count } = useMemo(() => stopsOf(slides, check?.route.ways ?? []), [slides, check]);
   const lost = useMemo(() => new Set([...check?.route.unreached ?? [], ...check?.route.dead_ends ?? []]), [check]);
@@ -228,6 +228,6 @@ function TitleField({ id, title, onDone }: { id: string; title: string; onDone: 
   );
 }
 
-function focusStop(place: number): void {
-  document.querySelector<HTMLElement>(`[data-stop-button="${place}"]`)?.focus();
+function focusStop(index: number): void {
+  document.querySelector<HTMLElement>(`[data-stop-button="${index}"]`)?.focus();
 }
