@@ -76,6 +76,7 @@ class CourseBuilder:
         return self.files[name].id
 
     def slide_ids(self, *names: str) -> dict[str, str]:
+        """Return a fresh id for each name."""
         return {name: self.fresh() for name in names}
 
     def slide(
@@ -129,6 +130,7 @@ class CourseBuilder:
         return self.picture_file(*drawing_of(key))
 
     def build(self, **settings: Any) -> CourseDocument:
+        """Return the course with all that was added to it."""
         course = Course(
             id=self.course_id, title=self.title, slides=tuple(s.id for s in self.slides),
             media=tuple(self.files.values()), styles=USUAL_STYLES,
@@ -142,11 +144,13 @@ class CourseBuilder:
         self, name: str, words: str | RichText, x: float, y: float, w: float, h: float,
         level: str = "body", **style: Any,
     ) -> Text:
+        """Return a text element; boxes are in px."""
         body = words if isinstance(words, RichText) else rich(words)
         return Text(id=self.fresh(), name=name, x=x, y=y, w=w, h=h, text=body, level=level,
                     style=Style(**style))
 
     def title_text(self, words: str, x: float = 80, y: float = 48, w: float = 1120) -> Text:
+        """Return the title of a slide, in the style for titles."""
         return Text(id=self.fresh(), name="Title", x=x, y=y, w=w, h=72, level="title",
                     text=rich(words), **_following("styletitle"))
 
@@ -156,15 +160,18 @@ class CourseBuilder:
                          bold=True, valign="middle", fill="sheet", radius=10, padding=18)
 
     def panel(self, x: float, y: float, w: float, h: float, **style: Any) -> Shape:
+        """Return a rounded rectangle to put things on."""
         return Shape(id=self.fresh(), name="Panel", x=x, y=y, w=w, h=h, decoration=True,
                      style=Style(**{"fill": "sheet", "radius": 16, **style}))
 
     def line(self, x: float, y: float, w: float, h: float = 0, rising: bool = False,
              colour: str = "accent", width: float = 5) -> Shape:
+        """Return a straight line within a box."""
         return Shape(id=self.fresh(), name="Line", shape="line", x=x, y=y, w=w, h=h, rising=rising,
                      decoration=True, style=Style(border_colour=colour, border_width=width))
 
     def dot(self, x: float, y: float, size: float, colour: str) -> Shape:
+        """Return a filled circle."""
         return Shape(id=self.fresh(), name="Dot", shape="ellipse", x=x, y=y, w=size, h=size,
                      decoration=True, style=Style(fill=colour))
 
@@ -172,6 +179,7 @@ class CourseBuilder:
         self, name: str, file: str, x: float, y: float, w: float, h: float, alt: str = "",
         **more: Any,
     ) -> Picture:
+        """Return a picture of one of the course's files."""
         return Picture(id=self.fresh(), name=name, media=file, x=x, y=y, w=w, h=h, alt=alt,
                        decoration=not alt, **more)
 
@@ -211,11 +219,13 @@ class CourseBuilder:
                     style=Style(**style))
 
     def ring(self, name: str, of: str, x: float, y: float, size: float) -> Meter:
+        """Return a ring that fills with a variable."""
         return Meter(id=self.fresh(), name=name, alt=name, meter="ring", of=of, x=x, y=y, w=size,
                      h=size, style=Style(fill="soft", text_colour="primary", size=24, bold=True,
                                          border_width=14))
 
     def choice_text(self, n: int, words: str, x: float, y: float, w: float, h: float = 72) -> Text:
+        """Return the words of answer `n`, in the style for answers."""
         return Text(id=self.fresh(), name=f"Answer {n}", x=x, y=y, w=w, h=h, text=rich(words),
                     **_following("styleanswer"))
 
@@ -255,6 +265,7 @@ class CourseBuilder:
 
 
     def targets(self, elements: Iterable[Element], takes: int | None = 1) -> tuple[Target, ...]:
+        """Return a drop target for each element."""
         return tuple(Target(id=self.fresh(), element=e.id, takes=takes) for e in elements)
 
     def items(

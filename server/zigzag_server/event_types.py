@@ -3,7 +3,7 @@
 import inspect
 import json
 from types import NoneType, UnionType
-from typing import Any, Literal, NotRequired, Union, get_args, get_origin, get_type_hints
+from typing import Literal, NotRequired, Union, get_args, get_origin, get_type_hints
 
 from zigzag_core.program import events
 
@@ -21,7 +21,7 @@ def event_types() -> str:
     return "\n".join(made)
 
 
-def _declared(one: Any) -> str:
+def _declared(one: type) -> str:
     hints = get_type_hints(one, include_extras=True)
     fields = []
     for name, hint in hints.items():
@@ -32,7 +32,7 @@ def _declared(one: Any) -> str:
     return f"interface {one.__name__} {{\n  // {words}\n{''.join(fields)}}}\n"
 
 
-def _type(hint: Any) -> str:
+def _type(hint: type) -> str:
     """What a type of Python is in TypeScript. Raises `KeyError` for one that events do not use."""
     origin, inner = get_origin(hint), get_args(hint)
     if origin is Literal:
@@ -46,6 +46,6 @@ def _type(hint: Any) -> str:
     return _PLAIN[hint]
 
 
-def _grouped(hint: Any) -> str:
+def _grouped(hint: type) -> str:
     said = _type(hint)
     return f"({said})" if " " in said else said

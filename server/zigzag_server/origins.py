@@ -32,6 +32,7 @@ class OriginsMiddleware:
         self.get_response = get_response
 
     def __call__(self, request: HttpRequest) -> HttpResponseBase:
+        """Answer from the URLs of the request's origin."""
         host = request.get_host()
         if host == urlsplit(settings.CONTENT_ORIGIN).netloc:
             request.urlconf = settings.CONTENT_URLCONF

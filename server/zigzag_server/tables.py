@@ -2,7 +2,6 @@
 
 import json
 from dataclasses import asdict
-from typing import Any
 
 from zigzag_core.program.shapes import shapes
 from zigzag_core.program.tables import defaults, tables
@@ -65,5 +64,5 @@ def _shapes() -> str:
     return "".join(lines)
 
 
-def _json(value: Any) -> str:
+def _json(value: object) -> str:
     return json.dumps(value, ensure_ascii=False)

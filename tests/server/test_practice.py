@@ -28,7 +28,7 @@ class Visit:
         self.launch = mika("post", "/practice/launches", body, status=201)
         self.path = self.launch["url"].split("127.0.0.1:8000")[1]
         page = learner.get(self.path).content.decode()
-        data = page.split('id="launch">')[1].split("</script>")[0]
+        data = page.split('id="launch" type="application/json">')[1].split("</script>")[0]
         self.start = json.loads(data)["start"]["cmi"]
 
     def send(self, what, body):

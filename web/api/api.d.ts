@@ -1669,14 +1669,20 @@ export interface components {
             /** Content Origin */
             content_origin: string;
         };
-        /** SessionIn */
+        /**
+         * SessionIn
+         * @description Login name and password.
+         */
         SessionIn: {
             /** Name */
             name: string;
             /** Password */
             password: string;
         };
-        /** TokenOut */
+        /**
+         * TokenOut
+         * @description A token as its owner sees it: never the secret itself.
+         */
         TokenOut: {
             /** Id */
             id: number;
@@ -1709,7 +1715,10 @@ export interface components {
             /** Secret */
             secret: string;
         };
-        /** TokenIn */
+        /**
+         * TokenIn
+         * @description A name for a new token, so that its owner knows it again.
+         */
         TokenIn: {
             /** Name */
             name: string;
@@ -2014,7 +2023,10 @@ export interface components {
              */
             points: components["schemas"]["Point"][];
         };
-        /** Audio */
+        /**
+         * Audio
+         * @description A sound with or without controls.
+         */
         Audio: {
             /** Id */
             id: string;
@@ -2180,7 +2192,10 @@ export interface components {
              */
             kind: "audio";
         };
-        /** Background */
+        /**
+         * Background
+         * @description What lies behind a slide: a colour, and a picture fitted into the slide.
+         */
         Background: {
             /**
              * Colour
@@ -2295,7 +2310,10 @@ export interface components {
              */
             runs: (components["schemas"]["TextRun"] | components["schemas"]["ValueRun"] | components["schemas"]["BlankRun"])[];
         };
-        /** Button */
+        /**
+         * Button
+         * @description A button with a label; rules say what it does.
+         */
         Button: {
             /** Id */
             id: string;
@@ -2461,7 +2479,10 @@ export interface components {
              */
             value: unknown;
         };
-        /** Card */
+        /**
+         * Card
+         * @description Two sides of one card: elements of the slide.
+         */
         Card: {
             /** Front */
             front: string;
@@ -2592,7 +2613,10 @@ export interface components {
              */
             edge: string;
         };
-        /** ConditionHolds */
+        /**
+         * ConditionHolds
+         * @description An expression is true.
+         */
         ConditionHolds: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -3327,7 +3351,10 @@ export interface components {
              */
             cards: components["schemas"]["Card"][];
         };
-        /** Fonts */
+        /**
+         * Fonts
+         * @description The families for running text and for headings.
+         */
         Fonts: {
             /**
              * Text
@@ -3389,7 +3416,10 @@ export interface components {
             /** Look */
             look?: string | null;
         };
-        /** GoTo */
+        /**
+         * GoTo
+         * @description Leave the slide for a destination.
+         */
         GoTo: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -3964,7 +3994,10 @@ export interface components {
              */
             key: string;
         };
-        /** LeaveCourse */
+        /**
+         * LeaveCourse
+         * @description Out of the course; progress is kept.
+         */
         LeaveCourse: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -4774,7 +4807,10 @@ export interface components {
              */
             accepts: components["schemas"]["Accepts"];
         };
-        /** OfQuestion */
+        /**
+         * OfQuestion
+         * @description Submit or reset a question, as its own button would.
+         */
         OfQuestion: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -5663,7 +5699,10 @@ export interface components {
              */
             shows: string[];
         };
-        /** RichText */
+        /**
+         * RichText
+         * @description Text as blocks: paragraphs, headings and list items.
+         */
         RichText: {
             /**
              * Blocks
@@ -6422,7 +6461,10 @@ export interface components {
              */
             navigation: components["schemas"]["NavigationHere"];
         };
-        /** SlideSize */
+        /**
+         * SlideSize
+         * @description Width and height of all slides, in px.
+         */
         SlideSize: {
             /**
              * W
@@ -6506,7 +6548,10 @@ export interface components {
              */
             keep: ("variables" | "answers" | "seen")[];
         };
-        /** Step */
+        /**
+         * Step
+         * @description What one step of a sequence shows.
+         */
         Step: {
             /**
              * Shows
@@ -6908,7 +6953,10 @@ export interface components {
              */
             only: string[];
         };
-        /** Text */
+        /**
+         * Text
+         * @description Words on the slide; `level` says what a screen reader calls them.
+         */
         Text: {
             /** Id */
             id: string;
@@ -7086,7 +7134,10 @@ export interface components {
              */
             italic: boolean;
         };
-        /** Theme */
+        /**
+         * Theme
+         * @description The colours and fonts that a course's styles refer to.
+         */
         Theme: {
             /**
              * Name
@@ -7115,7 +7166,10 @@ export interface components {
              */
             fonts: components["schemas"]["Fonts"];
         };
-        /** TimeSpent */
+        /**
+         * TimeSpent
+         * @description The learner was on the slide for so many seconds.
+         */
         TimeSpent: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -7175,7 +7229,10 @@ export interface components {
              */
             cues: components["schemas"]["Cue"][];
         };
-        /** ToNext */
+        /**
+         * ToNext
+         * @description To the next slide of the route.
+         */
         ToNext: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -7183,7 +7240,10 @@ export interface components {
              */
             to: "next";
         };
-        /** ToPrevious */
+        /**
+         * ToPrevious
+         * @description To the slide visited before this one.
+         */
         ToPrevious: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -7191,7 +7251,10 @@ export interface components {
              */
             to: "previous";
         };
-        /** ToSlide */
+        /**
+         * ToSlide
+         * @description To one slide.
+         */
         ToSlide: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -7588,7 +7651,10 @@ export interface components {
              */
             seconds: number;
         };
-        /** TitleIn */
+        /**
+         * TitleIn
+         * @description A title for a course.
+         */
         TitleIn: {
             /** Title */
             title: string;
@@ -7639,7 +7705,10 @@ export interface components {
             /** File */
             file?: string | null;
         };
-        /** ProblemOut */
+        /**
+         * ProblemOut
+         * @description Why a job failed: a code for programs, and words for people.
+         */
         ProblemOut: {
             /** Code */
             code: string;
@@ -7864,7 +7933,10 @@ export interface components {
                 [key: string]: string[];
             };
         };
-        /** CourseWithSlides */
+        /**
+         * CourseWithSlides
+         * @description A course with all of its slides.
+         */
         CourseWithSlides: {
             /** Slug */
             slug: string;
@@ -8256,13 +8328,19 @@ export interface components {
              */
             rules: components["schemas"]["Rule"][];
         };
-        /** SlideOut */
+        /**
+         * SlideOut
+         * @description A slide with the number of its state.
+         */
         SlideOut: {
             /** Version */
             version: number;
             slide: components["schemas"]["Slide"];
         };
-        /** TextVariable */
+        /**
+         * TextVariable
+         * @description A variable that holds text of at most 250 characters.
+         */
         TextVariable: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -8330,7 +8408,10 @@ export interface components {
              */
             expected: components["schemas"]["Expected"][];
         };
-        /** YesNoVariable */
+        /**
+         * YesNoVariable
+         * @description A variable that is true or false.
+         */
         YesNoVariable: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -8352,7 +8433,10 @@ export interface components {
              */
             default: boolean;
         };
-        /** CourseOut */
+        /**
+         * CourseOut
+         * @description A course's settings with the number of its state, and where its media are.
+         */
         CourseOut: {
             /** Slug */
             slug: string;
@@ -8550,7 +8634,10 @@ export interface components {
             /** Drawing */
             drawing?: string | null;
         };
-        /** DrawingOut */
+        /**
+         * DrawingOut
+         * @description A drawing that ships with Zigzag.
+         */
         DrawingOut: {
             /** Key */
             key: string;
@@ -8563,7 +8650,10 @@ export interface components {
             /** Url */
             url: string;
         };
-        /** SharedOut */
+        /**
+         * SharedOut
+         * @description A file of the library.
+         */
         SharedOut: {
             file: components["schemas"]["MediaFile"];
             /** Url */
@@ -8573,14 +8663,20 @@ export interface components {
             /** Id */
             id: number;
         };
-        /** SharedChange */
+        /**
+         * SharedChange
+         * @description The name and tags that a file of the library is to have.
+         */
         SharedChange: {
             /** Name */
             name: string;
             /** Tags */
             tags: string[];
         };
-        /** CaptionsOut */
+        /**
+         * CaptionsOut
+         * @description Captions, in the order of time.
+         */
         CaptionsOut: {
             /** Captions */
             captions: components["schemas"]["Caption"][];
@@ -8593,7 +8689,10 @@ export interface components {
             /** Text */
             text: string;
         };
-        /** CaptionsText */
+        /**
+         * CaptionsText
+         * @description Captions as WebVTT.
+         */
         CaptionsText: {
             /** Text */
             text: string;
@@ -8676,7 +8775,10 @@ export interface components {
              */
             left_out: number;
         };
-        /** AddIn */
+        /**
+         * AddIn
+         * @description What to add to a slide or overlay; `at` is the middle of its box, in px.
+         */
         AddIn: {
             slide: components["schemas"]["Slide"];
             course: components["schemas"]["Course"];
@@ -8749,14 +8851,20 @@ export interface components {
              */
             course: string;
         };
-        /** ClipIn */
+        /**
+         * ClipIn
+         * @description Elements to copy.
+         */
         ClipIn: {
             slide: components["schemas"]["Slide"];
             /** Elements */
             elements: string[];
             course?: components["schemas"]["Course"] | null;
         };
-        /** PasteIn */
+        /**
+         * PasteIn
+         * @description A clipping, and how far from its origin to put it, in px.
+         */
         PasteIn: {
             slide: components["schemas"]["Slide"];
             clipping: components["schemas"]["Clipping"];
@@ -8809,13 +8917,19 @@ export interface components {
             /** Id */
             id: string;
         };
-        /** SlidesIn */
+        /**
+         * SlidesIn
+         * @description Slides of a course.
+         */
         SlidesIn: {
             course: components["schemas"]["Course"];
             /** Slides */
             slides: string[];
         };
-        /** ElementsIn */
+        /**
+         * ElementsIn
+         * @description Elements of a slide.
+         */
         ElementsIn: {
             slide: components["schemas"]["Slide"];
             /** Elements */
@@ -8862,7 +8976,10 @@ export interface components {
              */
             size: components["schemas"]["SlideSize"];
         };
-        /** CopySlideIn */
+        /**
+         * CopySlideIn
+         * @description A slide to copy; the copy's title is told apart from `titles`.
+         */
         CopySlideIn: {
             slide: components["schemas"]["Slide"];
             /**
@@ -8882,7 +8999,10 @@ export interface components {
             /** After */
             after?: string | null;
         };
-        /** WeakPair */
+        /**
+         * WeakPair
+         * @description Two colours of a theme that are hard to tell apart: their contrast ratio (WCAG 1.4.3).
+         */
         WeakPair: {
             /**
              * Words
@@ -8899,7 +9019,10 @@ export interface components {
             /** Ratio */
             ratio: number;
         };
-        /** FoundOut */
+        /**
+         * FoundOut
+         * @description One finding of a search, with the text before and after it.
+         */
         FoundOut: {
             /** Key */
             key: string;
@@ -8916,7 +9039,10 @@ export interface components {
             /** After */
             after: string;
         };
-        /** FindIn */
+        /**
+         * FindIn
+         * @description What to search for in a course.
+         */
         FindIn: {
             /**
              * What
@@ -8963,7 +9089,10 @@ export interface components {
             /** Places */
             places?: string[] | null;
         };
-        /** PatternIn */
+        /**
+         * PatternIn
+         * @description Elements to make a ready interaction of.
+         */
         PatternIn: {
             slide: components["schemas"]["Slide"];
             course: components["schemas"]["Course"];
@@ -9001,12 +9130,18 @@ export interface components {
             /** Overlay */
             overlay: string;
         };
-        /** Typed */
+        /**
+         * Typed
+         * @description An expression as text.
+         */
         Typed: {
             /** Text */
             text: string;
         };
-        /** ExpressionIn */
+        /**
+         * ExpressionIn
+         * @description The tree of an expression.
+         */
         ExpressionIn: {
             slide?: components["schemas"]["Slide"] | null;
             course: components["schemas"]["Course"];
@@ -9038,7 +9173,10 @@ export interface components {
              */
             at: number;
         };
-        /** TypedIn */
+        /**
+         * TypedIn
+         * @description An expression as its author typed it.
+         */
         TypedIn: {
             slide?: components["schemas"]["Slide"] | null;
             course: components["schemas"]["Course"];
@@ -9052,7 +9190,10 @@ export interface components {
             /** Text */
             text: string;
         };
-        /** NewSlideIn */
+        /**
+         * NewSlideIn
+         * @description The title and layout of a new slide.
+         */
         NewSlideIn: {
             /**
              * Title
@@ -9063,7 +9204,10 @@ export interface components {
             /** Layout */
             layout?: string | null;
         };
-        /** LayoutsIn */
+        /**
+         * LayoutsIn
+         * @description The settings of a course.
+         */
         LayoutsIn: {
             course: components["schemas"]["Course"];
         };
@@ -9077,19 +9221,28 @@ export interface components {
             /** Layout */
             layout?: string | null;
         };
-        /** LayoutFromIn */
+        /**
+         * LayoutFromIn
+         * @description A slide to make a layout of, and the layout's name.
+         */
         LayoutFromIn: {
             slide: components["schemas"]["Slide"];
             course: components["schemas"]["Course"];
             /** Name */
             name: string;
         };
-        /** SlideInCourse */
+        /**
+         * SlideInCourse
+         * @description A slide with the settings of its course.
+         */
         SlideInCourse: {
             slide: components["schemas"]["Slide"];
             course: components["schemas"]["Course"];
         };
-        /** PartsIn */
+        /**
+         * PartsIn
+         * @description Words for new parts of a question; `where` names the list that they join.
+         */
         PartsIn: {
             slide: components["schemas"]["Slide"];
             /** Question */
@@ -9106,7 +9259,10 @@ export interface components {
              */
             size: components["schemas"]["SlideSize"];
         };
-        /** ConvertIn */
+        /**
+         * ConvertIn
+         * @description A question, and the kind it is to be.
+         */
         ConvertIn: {
             slide: components["schemas"]["Slide"];
             course: components["schemas"]["Course"];
@@ -9140,7 +9296,10 @@ export interface components {
              */
             size: components["schemas"]["SlideSize"];
         };
-        /** JoinIn */
+        /**
+         * JoinIn
+         * @description Elements that are to be parts of a question; `where` names the list that they join.
+         */
         JoinIn: {
             slide: components["schemas"]["Slide"];
             /** Question */
@@ -9150,7 +9309,10 @@ export interface components {
             /** Elements */
             elements: string[];
         };
-        /** ButtonIn */
+        /**
+         * ButtonIn
+         * @description A question that is to get a button.
+         */
         ButtonIn: {
             slide: components["schemas"]["Slide"];
             course: components["schemas"]["Course"];
@@ -9162,7 +9324,10 @@ export interface components {
              */
             does: "submit" | "reset";
         };
-        /** QuestionFrom */
+        /**
+         * QuestionFrom
+         * @description Elements to make a question of.
+         */
         QuestionFrom: {
             slide: components["schemas"]["Slide"];
             course: components["schemas"]["Course"];
@@ -9174,7 +9339,10 @@ export interface components {
              */
             kind: "single_choice" | "multiple_response" | "true_false" | "blanks" | "short_text" | "numeric" | "matching" | "ordering" | "drag_to_target" | "hotspot" | "open_answer" | "rating_scale";
         };
-        /** TableOut */
+        /**
+         * TableOut
+         * @description The rows of an answer table.
+         */
         TableOut: {
             /** Table */
             table: components["schemas"]["AnswerRow"][];
@@ -9221,7 +9389,10 @@ export interface components {
             /** Row */
             row: number;
         };
-        /** TableText */
+        /**
+         * TableText
+         * @description An answer table as tab-separated text.
+         */
         TableText: {
             /** Text */
             text: string;
@@ -9335,7 +9506,10 @@ export interface components {
              */
             whole: boolean;
         };
-        /** Choose */
+        /**
+         * Choose
+         * @description Choose a part of a question, or take the choice back.
+         */
         Choose: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -9427,7 +9601,10 @@ export interface components {
              */
             plays: boolean;
         };
-        /** CloseOverlay */
+        /**
+         * CloseOverlay
+         * @description Close an overlay.
+         */
         CloseOverlay: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -9714,7 +9891,10 @@ export interface components {
              */
             only: string[];
         };
-        /** Hide */
+        /**
+         * Hide
+         * @description Hide an element or group.
+         */
         Hide: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -9724,7 +9904,10 @@ export interface components {
             /** Element */
             element: string;
         };
-        /** MoveElement */
+        /**
+         * MoveElement
+         * @description Run one of an element's moves from its start.
+         */
         MoveElement: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -9736,7 +9919,10 @@ export interface components {
             /** Move */
             move: string;
         };
-        /** OpenOverlay */
+        /**
+         * OpenOverlay
+         * @description Open an overlay on top of those that are open.
+         */
         OpenOverlay: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -9768,7 +9954,10 @@ export interface components {
              */
             texts: string[];
         };
-        /** Program */
+        /**
+         * Program
+         * @description A compiled course: all that the player needs, and nothing of the author's own.
+         */
         Program: {
             /**
              * Format
@@ -10228,7 +10417,10 @@ export interface components {
             /** Look */
             look: string | null;
         };
-        /** SetVariable */
+        /**
+         * SetVariable
+         * @description Set a variable to the value of an expression.
+         */
         SetVariable: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -10240,7 +10432,10 @@ export interface components {
             /** Value */
             value: unknown;
         };
-        /** Show */
+        /**
+         * Show
+         * @description Show an element or group.
+         */
         Show: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -10272,7 +10467,10 @@ export interface components {
              */
             leaves: "none" | "fade" | "slide" | "scale" | "flip";
         };
-        /** Submit */
+        /**
+         * Submit
+         * @description Judge the answer that is given now.
+         */
         Submit: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -10282,7 +10480,10 @@ export interface components {
             /** Question */
             question: string;
         };
-        /** Toggle */
+        /**
+         * Toggle
+         * @description Hide what is shown and show what is hidden.
+         */
         Toggle: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -10401,7 +10602,10 @@ export interface components {
             /** Text */
             text: string;
         };
-        /** Mark */
+        /**
+         * Mark
+         * @description Tell the LMS that the course is completed, passed or failed.
+         */
         zigzag_core__program__model__Mark: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -10414,7 +10618,10 @@ export interface components {
              */
             status: "completed" | "passed" | "failed";
         };
-        /** OpenLink */
+        /**
+         * OpenLink
+         * @description Open an address in a new window.
+         */
         zigzag_core__program__model__OpenLink: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -10424,7 +10631,10 @@ export interface components {
             /** Address */
             address: string;
         };
-        /** PlayMedia */
+        /**
+         * PlayMedia
+         * @description Play or pause a video or audio, or jump to `at` ms in it.
+         */
         zigzag_core__program__model__PlayMedia: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -10444,7 +10654,10 @@ export interface components {
              */
             at: number;
         };
-        /** PlaySound */
+        /**
+         * PlaySound
+         * @description Play a sound once, without an element.
+         */
         zigzag_core__program__model__PlaySound: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -10467,7 +10680,10 @@ export interface components {
             /** Ms */
             ms: number;
         };
-        /** PreviewOut */
+        /**
+         * PreviewOut
+         * @description Where a preview is shown, on the content's origin.
+         */
         PreviewOut: {
             /** Url */
             url: string;
@@ -10483,7 +10699,10 @@ export interface components {
                 string
             ][];
         };
-        /** PackageOut */
+        /**
+         * PackageOut
+         * @description A publication: its size is in bytes.
+         */
         PackageOut: {
             /** Id */
             id: number;
@@ -10502,7 +10721,10 @@ export interface components {
             /** Slides */
             slides: number;
         };
-        /** PackageIn */
+        /**
+         * PackageIn
+         * @description The kind of package to publish.
+         */
         PackageIn: {
             /**
              * Kind
@@ -10510,7 +10732,10 @@ export interface components {
              */
             kind: "scorm12" | "web";
         };
-        /** PackageContents */
+        /**
+         * PackageContents
+         * @description A publication with the files in it.
+         */
         PackageContents: {
             /** Id */
             id: number;
@@ -10531,21 +10756,30 @@ export interface components {
             /** Files */
             files: components["schemas"]["PackageFile"][];
         };
-        /** PackageFile */
+        /**
+         * PackageFile
+         * @description A file of a package, with its size in bytes.
+         */
         PackageFile: {
             /** Path */
             path: string;
             /** Size */
             size: number;
         };
-        /** LearnerOut */
+        /**
+         * LearnerOut
+         * @description A made-up learner.
+         */
         LearnerOut: {
             /** Key */
             key: string;
             /** Name */
             name: string;
         };
-        /** PracticePackage */
+        /**
+         * PracticePackage
+         * @description A package in the practice LMS, with how many learners took it.
+         */
         PracticePackage: {
             /** Id */
             id: number;
@@ -10565,7 +10799,10 @@ export interface components {
             /** To Mark */
             to_mark: number;
         };
-        /** FromPublication */
+        /**
+         * FromPublication
+         * @description A publication to put into the practice LMS.
+         */
         FromPublication: {
             /** Publication */
             publication: number;
@@ -10636,7 +10873,10 @@ export interface components {
             model: string;
             mark: components["schemas"]["MarkOut"] | null;
         };
-        /** LearnerResults */
+        /**
+         * LearnerResults
+         * @description All attempts of one learner at a package.
+         */
         LearnerResults: {
             learner: components["schemas"]["LearnerOut"];
             /** Attempts */
@@ -10657,7 +10897,10 @@ export interface components {
              */
             changed: string;
         };
-        /** PackageResults */
+        /**
+         * PackageResults
+         * @description A package with the results of its learners.
+         */
         PackageResults: {
             /** Id */
             id: number;
@@ -10691,7 +10934,10 @@ export interface components {
             /** Resumed */
             resumed: boolean;
         };
-        /** LaunchIn */
+        /**
+         * LaunchIn
+         * @description A package, and the learner who opens it.
+         */
         LaunchIn: {
             /** Package */
             package: number;

@@ -4,6 +4,7 @@ from typing import Any
 
 from zigzag_core import program as p
 from zigzag_core.course import Gate, Slide
+from zigzag_core.course.rules.expression import Node
 from zigzag_core.course.rules.gates import (
     AllHere,
     AllOfSet,
@@ -48,7 +49,7 @@ def program_gate(
 
 def _wanted(
     part: Wanted, slide: Slide, elements: list[p.ProgramElement], scope: Scope
-) -> Any:
+) -> Node:
     match part:
         case AllOfSet(set=name):
             return program_expression(["all_seen", name], scope) if name else True
@@ -67,7 +68,7 @@ def _wanted(
     return True
 
 
-def _all_here(slide: Slide, elements: list[p.ProgramElement], scope: Scope) -> Any:
+def _all_here(slide: Slide, elements: list[p.ProgramElement], scope: Scope) -> Node:
     """All patterns that are sets, and everything else that answers a click without leading away."""
     conditions: list[Any] = []
     in_sets: set[str] = set()

@@ -9,6 +9,7 @@ from typing import Any
 
 from zigzag_core import program as p
 from zigzag_core.course import NumberVariable, Slide, Variable, YesNoVariable
+from zigzag_core.course.rules.expression import Node
 from zigzag_core.course.rules.patterns import (
     BeforeAfter,
     Checklist,
@@ -39,10 +40,11 @@ class Woven:
     forks: list[p.Fork] = field(default_factory=list)
 
     def change(self, element: str, **values: Any) -> None:
+        """Set fields of a program's element, by its id."""
         self.changes.setdefault(element, {}).update(values)
 
     def on_click(
-        self, element: str, name: str, then: Iterable[p.Action], condition: Any = True,
+        self, element: str, name: str, then: Iterable[p.Action], condition: Node = True,
         otherwise: Iterable[p.Action] = (),
     ) -> None:
         """Give `element` a block rule for a click, and make it something to click."""
@@ -129,7 +131,7 @@ def _seen_counter(pattern: SeenCounter, scope: Scope, result: Woven) -> None:
     result.change(pattern.text, words=words)
 
 
-def _counted(words: str, count: Any) -> Any:
+def _counted(words: str, count: Node) -> Node:
     """The words with the number in the place of every ``#``."""
     before, *rest = words.split("#")
     if not rest:

@@ -8,6 +8,7 @@ from zigzag_core.course import Group, RichText, Slide, plain
 from zigzag_core.course.questions import question as q
 from zigzag_core.course.questions.answer_row import AnswerRow, OtherThan
 from zigzag_core.course.questions.descriptors import DESCRIPTORS
+from zigzag_core.course.rules.expression import Node
 from zigzag_core.course.text.rich_text import BlankRun
 from zigzag_core.course.text.spoken import all_spoken
 from zigzag_core.grading.accepted import as_ranges
@@ -21,6 +22,7 @@ from zigzag_core.program import (
     Reset,
     Submit,
 )
+from zigzag_core.program.model import Action, Event
 
 Changes = dict[str, Any]
 """What an element gets by being a part of a question; `rules` come before its own."""
@@ -209,7 +211,7 @@ def roles_of(question: q.Question) -> dict[str, Changes]:
 
 
 def block_rule(
-    name: str, event: Any, target: str, *then: Any, condition: Any = True
+    name: str, event: Event, target: str, *then: Action, condition: Node = True
 ) -> ProgramRule:
     """Return a rule that a block was compiled to; such rules run before the authors' own."""
     return ProgramRule.made(

@@ -8,6 +8,7 @@ from zigzag_core import program as p
 from zigzag_core.course import Course, CourseDocument, Input, Rule, Slide
 from zigzag_core.course.references import VARIABLES, references
 from zigzag_core.course.rules import rule as rules
+from zigzag_core.course.rules.expression import Node
 from zigzag_core.course.rules.patterns import Pattern, Steps
 from zigzag_core.course.rules.rule import THIS, Action
 
@@ -27,6 +28,7 @@ class Scope:
 
     @property
     def course(self) -> Course:
+        """The course's settings, without its slides."""
         return self.document.course
 
     def title_of(self, slide: str) -> str:
@@ -110,7 +112,7 @@ def _clock_owner(owner: str, scope: Scope, slide: Slide | None) -> str:
     return on or slide.id
 
 
-def program_expression(node: Any, scope: Scope) -> Any:
+def program_expression(node: Node, scope: Scope) -> Node:
     """Return `node` with what only authors know put into the engine's terms."""
     if not isinstance(node, (list, tuple)) or not node:
         return node
@@ -118,8 +120,9 @@ def program_expression(node: Any, scope: Scope) -> Any:
     if operator in ("all_seen", "seen_of", "left_of") and arguments[0] in scope.steps:
         steps = scope.steps[arguments[0]]
         seen, count = ["variable", internal(steps.id, "far")], len(steps.steps)
-        return {"all_seen": [">=", seen, count], "seen_of": seen,
-                "left_of": ["-", count, seen]}[operator]
+        by_operator: dict[str, Node] = {
+            "all_seen": [">=", seen, count], "seen_of": seen, "left_of": ["-", count, seen]}
+        return by_operator[operator]
     if operator == "shown" and arguments[0] in scope.overlays:
         return ["open", arguments[0]]
     return [operator, *(program_expression(part, scope) for part in arguments)]

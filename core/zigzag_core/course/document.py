@@ -154,6 +154,8 @@ class Completion(Model):
 
 
 class SlideSize(Model):
+    """Width and height of all slides, in px."""
+
     w: Annotated[int, Field(ge=200, le=4_000)] = 1280
     h: Annotated[int, Field(ge=200, le=4_000)] = 720
 

@@ -84,7 +84,7 @@ class Model(BaseModel):
         return schema
 
 
-def _is_tag(schema: Any) -> bool:
+def _is_tag(schema: Mapping[str, Any]) -> bool:
     return schema["type"] == "literal" and len(schema["expected"]) == 1
 
 

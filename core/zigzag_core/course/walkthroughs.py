@@ -11,7 +11,7 @@ _KINDS = ("start", "clicked", "double_clicked", "pointed", "key", "entered", "dr
           "previous", "slide", "close", "tick", "media", "played", "leave")
 
 
-def _event(raw: Any) -> Any:
+def _event(raw: object) -> object:
     """Return `raw` if it is an event of the engine: flat, small, of a known kind."""
     if not isinstance(raw, dict) or raw.get("event") not in _KINDS or len(raw) > 8:
         raise ValueError("a walkthrough holds something that is not an event")

@@ -1,6 +1,5 @@
 """What does nothing any more once something was taken from it."""
 
-from typing import Any
 
 from zigzag_core.course import Gate, Rule
 from zigzag_core.course.questions.question import QuestionBase, answer_elements
@@ -14,20 +13,20 @@ from zigzag_core.course.rules.patterns import (
 )
 
 
-def is_idle(before: Any, after: Any) -> bool:
+def is_idle(before: object, after: object) -> bool:
     """Return whether something that did something does nothing any more."""
-    match after:
-        case Rule():
+    match before, after:
+        case Rule(), Rule():
             waited = getattr(before.when, "of", ()) and not getattr(after.when, "of", ())
             acted = (before.do or before.otherwise) and not (after.do or after.otherwise)
             return bool(waited or acted)
-        case Gate(wants=wants):
-            return bool(before.wants) and not wants
-        case QuestionBase():
-            return not any(answer_elements(after))
-        case RevealSet(items=left) | Checklist(items=left) | FlipCards(cards=left) | ChoosePath(
+        case Gate(wants=wanted), Gate(wants=left):
+            return bool(wanted) and not left
+        case _, QuestionBase() as asked:
+            return not any(answer_elements(asked))
+        case _, RevealSet(items=left) | Checklist(items=left) | FlipCards(cards=left) | ChoosePath(
                 paths=left) | SpotPlaces(places=left):
             return not left
-        case Steps(steps=steps):
+        case _, Steps(steps=steps):
             return not any(step.shows for step in steps)
     return False

@@ -1,17 +1,19 @@
 """Names that can be told apart: numbered ones count on."""
 
 import re
-from collections.abc import Iterable
-from typing import Any, Protocol, TypeVar
+from collections.abc import Iterable, Mapping
+from typing import Any, Protocol, Self, TypeVar
 
 
 class Named(Protocol):
     """A thing of a course that has a name."""
 
     @property
-    def name(self) -> str: ...
+    def name(self) -> str:
+        """The name that authors see."""
 
-    def model_copy(self, *, update: Any) -> Any: ...
+    def model_copy(self, *, update: Mapping[str, Any]) -> Self:
+        """Return a copy with the fields of `update` set."""
 
 
 T = TypeVar("T", bound=Named)

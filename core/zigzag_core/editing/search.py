@@ -271,7 +271,7 @@ def _words(
 def _styling(spot: Spot, style: Style, looks: Looks, search: _Search) -> dict[str, Any]:
     parts = _COLOURS if search.what == "colours" else ("font",)
 
-    def swapped(value: Any, where: str) -> dict[str, Any]:
+    def swapped(value: object, where: str) -> dict[str, Any]:
         return {
             part: search.text(Spot(spot.slide, spot.element, f"{where}{part}"), paint)
             for part in parts if (paint := getattr(value, part, None)) is not None

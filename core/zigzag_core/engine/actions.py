@@ -3,26 +3,28 @@
 from collections.abc import Callable, Mapping
 from typing import Any
 
+from zigzag_core import program as p
+
 from . import moving, questions
 from .run import Run
 from .state import Time
 
 
-def act(run: Run, action: Any) -> None:
+def act(run: Run, action: p.Action) -> None:
     """Do one action at once; a *wait* is for `following` to heed."""
     do = _DO.get(action.do)
     if do is not None:
         do(run, action)
 
 
-def _give_look(run: Run, action: Any) -> None:
+def _give_look(run: Run, action: p.SetLook) -> None:
     looks = {k: v for k, v in run.state.looks.items() if k != action.element}
     if action.look is not None and action.element in run.index.elements:
         looks[action.element] = action.look
     run.update(looks=looks)
 
 
-def _media(run: Run, action: Any) -> None:
+def _media(run: Run, action: p.PlayMedia) -> None:
     run.effects.append({
         "effect": "media", "element": action.element, "run": action.run, "at": action.at,
     })
@@ -40,7 +42,7 @@ def _show(run: Run, name: str, how: str) -> None:
         run.update(hidden={**run.state.hidden, name: hide})
 
 
-def _pick(run: Run, action: Any) -> None:
+def _pick(run: Run, action: p.PickNumber) -> None:
     if action.texts:
         run.set_variable(action.variable, action.texts[run.draw(len(action.texts))])
     else:

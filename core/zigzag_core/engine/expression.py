@@ -1,8 +1,7 @@
 """What expressions give in a state, and what is shown and open in it."""
 
-from typing import Any
 
-from zigzag_core.course.rules.expression import NAMED
+from zigzag_core.course.rules.expression import NAMED, Node
 from zigzag_core.grading.grade import told
 from zigzag_core.grading.tally import Tally, is_ready, measure
 from zigzag_core.program.limits import LIMITS
@@ -17,7 +16,7 @@ _NONE = Answer()
 _START = Time()
 
 
-def evaluate(index: Index, state: State, node: Any, depth: int = 0) -> Value:
+def evaluate(index: Index, state: State, node: Node, depth: int = 0) -> Value:
     """Return the value of expression `node` in `state`; names that no longer exist give 0 or no."""
     if isinstance(node, (bool, str)):
         return node

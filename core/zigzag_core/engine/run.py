@@ -7,6 +7,7 @@ from collections import deque
 from dataclasses import replace
 from typing import Any
 
+from zigzag_core.course.rules.expression import Node
 from zigzag_core.program.events import Effect, Ran
 
 from .expression import evaluate
@@ -33,16 +34,19 @@ class Run:
         self.log = log
 
     def update(self, **changes: Any) -> None:
+        """Set fields of the state."""
         self.state = replace(self.state, **changes)
 
     def raised(self, event: str, target: str, detail: str | None = None) -> None:
         """Note that something happened; rules follow once what is under way is done."""
         self.queue.append((event, target, detail))
 
-    def holds(self, condition: Any) -> bool:
+    def holds(self, condition: Node) -> bool:
+        """Return whether an expression is true now."""
         return condition is True or to_yes_no(evaluate(self.index, self.state, condition))
 
-    def set_variable(self, name: str, value: Any) -> None:
+    def set_variable(self, name: str, value: Node) -> None:
+        """Set a variable to the value of an expression, fitted to its type and range."""
         variable = self.index.variables.get(name)
         if variable is None:
             return

@@ -105,5 +105,5 @@ def reason(error: ValidationError) -> str:
     return f"{path}: {words}" if path else words
 
 
-def _json(value: Any) -> bytes:
+def _json(value: object) -> bytes:
     return (json.dumps(value, ensure_ascii=False, indent=1, sort_keys=True) + "\n").encode()

@@ -1,9 +1,10 @@
 """Packages: a program, the player, fonts and media as one archive."""
 
-import html
 import re
 from collections.abc import Mapping
 from typing import Literal
+
+from jinja2 import Environment, PackageLoader
 
 from zigzag_core.compiler.compile import compile_course
 from zigzag_core.course import CourseDocument, MediaFile, Theme
@@ -20,22 +21,7 @@ from .write_zip import write_zip
 PackageKind = Literal["scorm12", "web"]
 KINDS: tuple[PackageKind, ...] = ("scorm12", "web")
 
-_PAGE = """<!doctype html>
-<html lang="{language}">
-<head>
-<meta charset="utf-8">
-<meta name="viewport" content="width=device-width, initial-scale=1">
-<title>{title}</title>
-<link rel="stylesheet" href="{player}/player.css">
-</head>
-<body>
-<div id="player" data-tracking="{tracking}" data-app="{app}"></div>
-<noscript>This course needs JavaScript. Please switch it on and load the page again.</noscript>
-<script src="program.js"></script>
-<script src="{player}/player.js"></script>
-</body>
-</html>
-"""
+_TEMPLATES = Environment(loader=PackageLoader(__package__, ""), autoescape=True)
 
 
 def build_package(
@@ -94,10 +80,8 @@ def page(program: Program, tracking: str, player: str = "player", app: str = "")
     `tracking` says who is told, `player` where the player's files are, and `app` the origin of
     the workbench that watches a rehearsal.
     """
-    return _PAGE.format(
-        language=html.escape(program.language), title=html.escape(program.title),
-        tracking=html.escape(tracking), player=html.escape(player), app=html.escape(app),
-    )
+    return _TEMPLATES.get_template("page.html").render(
+        language=program.language, title=program.title, tracking=tracking, player=player, app=app)
 
 
 def program_script(program: Program) -> bytes:

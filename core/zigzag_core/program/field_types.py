@@ -1,6 +1,6 @@
 """Types of the fields of a program that name something: the visitor of references reads them."""
 
-from typing import Annotated, Any
+from typing import Annotated, Protocol
 
 from pydantic import Field
 
@@ -27,7 +27,11 @@ HappensTo = Annotated[ProgramId | None, Refers(
 """What an event happens to; what runs throughout the course has a word of its own."""
 
 
-def _detail_kinds(rule: Any) -> tuple[Kind, ...]:
+class _HasEvent(Protocol):
+    on: str
+
+
+def _detail_kinds(rule: "_HasEvent") -> tuple[Kind, ...]:
     return _DETAILS.get(rule.on, ())
 
 

@@ -60,16 +60,22 @@ class Go(Model):
 
 
 class Show(Model):
+    """Show an element or group."""
+
     do: Literal["show"] = "show"
     element: ShownName
 
 
 class Hide(Model):
+    """Hide an element or group."""
+
     do: Literal["hide"] = "hide"
     element: ShownName
 
 
 class Toggle(Model):
+    """Hide what is shown and show what is hidden."""
+
     do: Literal["toggle"] = "toggle"
     element: ShownName
 
@@ -83,6 +89,8 @@ class SetLook(Model):
 
 
 class SetVariable(Model):
+    """Set a variable to the value of an expression."""
+
     do: Literal["set"] = "set"
     variable: SetVariableName
     value: Expression
@@ -99,22 +107,30 @@ class PickNumber(Model):
 
 
 class OpenOverlay(Model):
+    """Open an overlay on top of those that are open."""
+
     do: Literal["open"] = "open"
     overlay: OverlayName
 
 
 class CloseOverlay(Model):
+    """Close an overlay."""
+
     do: Literal["close"] = "close"
     overlay: OverlayName
 
 
 class Choose(Model):
+    """Choose a part of a question, or take the choice back."""
+
     do: Literal["choose"] = "choose"
     question: QuestionName
     choice: PartName
 
 
 class Submit(Model):
+    """Judge the answer that is given now."""
+
     do: Literal["submit"] = "submit"
     question: QuestionName
 
@@ -146,6 +162,8 @@ class Enter(Model):
 
 
 class MoveElement(Model):
+    """Run one of an element's moves from its start."""
+
     do: Literal["move"] = "move"
     element: ElementName
     move: MoveName
@@ -160,6 +178,8 @@ class RunClock(Model):
 
 
 class PlayMedia(Model):
+    """Play or pause a video or audio, or jump to `at` ms in it."""
+
     do: Literal["media"] = "media"
     element: ElementName
     run: Literal["play", "pause", "seek"]
@@ -167,16 +187,22 @@ class PlayMedia(Model):
 
 
 class PlaySound(Model):
+    """Play a sound once, without an element."""
+
     do: Literal["sound"] = "sound"
     media: MediaName
 
 
 class OpenLink(Model):
+    """Open an address in a new window."""
+
     do: Literal["link"] = "link"
     address: str
 
 
 class Mark(Model):
+    """Tell the LMS that the course is completed, passed or failed."""
+
     do: Literal["mark"] = "mark"
     status: Literal["completed", "passed", "failed"]
 
@@ -387,6 +413,8 @@ class ProgramMedia(Model):
 
 
 class Program(Model):
+    """A compiled course: all that the player needs, and nothing of the author's own."""
+
     format: Literal[5] = 5
     course: Id
     title: str

@@ -63,7 +63,7 @@ def _shape(model: type[BaseModel]) -> Shape:
     )
 
 
-def models_in(annotation: Any) -> Iterator[type[BaseModel]]:
+def models_in(annotation: object) -> Iterator[type[BaseModel]]:
     """Yield the models that an annotation speaks of, those in unions and lists as well."""
     if isinstance(annotation, type) and issubclass(annotation, BaseModel):
         yield annotation
@@ -88,7 +88,7 @@ def _inner(field: FieldInfo) -> Inner | None:
         {get_args(m.model_fields[by].annotation)[0]: m.__name__ for m in models}, by, keyed)
 
 
-def _json(value: Any) -> Any:
+def _json(value: object) -> object:
     if isinstance(value, BaseModel):
         return value.model_dump(mode="json")
     return [_json(item) for item in value] if isinstance(value, tuple) else value

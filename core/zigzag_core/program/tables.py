@@ -71,7 +71,7 @@ def most_items(model: type[BaseModel], name: str) -> int:
                 if hasattr(rule, "max_length"))
 
 
-def _default(value: Any) -> Any:
+def _default(value: object) -> object:
     if isinstance(value, BaseModel):
         return value.model_dump(mode="json")
     if isinstance(value, tuple):

@@ -12,6 +12,7 @@ class Writer:
         self.data = bytearray()
 
     def varint(self, value: int) -> None:
+        """Write a number from 0, seven bits a byte, the lowest first."""
         while value > 0x7F:
             self.data.append(value & 0x7F | 0x80)
             value >>= 7
@@ -22,9 +23,11 @@ class Writer:
         self.varint(value * 2 if value >= 0 else -value * 2 - 1)
 
     def u32(self, value: int) -> None:
+        """Write a number from 0 to below 2³² in four bytes, the lowest first."""
         self.data += value.to_bytes(4, "little")
 
     def text(self, value: str) -> None:
+        """Write a text as UTF-8, after its length in bytes."""
         raw = value.encode()
         self.varint(len(raw))
         self.data += raw
@@ -49,6 +52,7 @@ class Reader:
         self.position = 0
 
     def take(self, count: int) -> bytes:
+        """Return the next `count` bytes."""
         end = self.position + count
         if end > len(self.data):
             raise Damaged("the saved progress ends too early")
@@ -57,6 +61,7 @@ class Reader:
         return piece
 
     def varint(self) -> int:
+        """Read a number of at most 56 bits."""
         value = shift = 0
         while True:
             byte = self.take(1)[0]
@@ -68,19 +73,23 @@ class Reader:
                 raise Damaged("a number in the saved progress is too large")
 
     def signed(self) -> int:
+        """Read a signed number."""
         value = self.varint()
         return -(value + 1) // 2 if value & 1 else value // 2
 
     def u32(self) -> int:
+        """Read a number of four bytes."""
         return int.from_bytes(self.take(4), "little")
 
     def text(self) -> str:
+        """Read a text."""
         try:
             return self.take(self.varint()).decode()
         except UnicodeDecodeError:
             raise Damaged("a text in the saved progress cannot be read") from None
 
     def bits(self) -> list[int]:
+        """Read a set of small numbers, in rising order."""
         bitmap = self.take(self.varint())
         return [
             index * 8 + bit

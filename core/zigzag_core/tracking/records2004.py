@@ -4,6 +4,7 @@ Sources: IEEE 1484.11.1 (the data model of SCORM 2004 4th Edition), interactions
 part 2, section 2.4.4.1 (interaction activities). Parts stand as their ids, in the author's order.
 """
 
+from collections.abc import Iterable
 from dataclasses import dataclass
 from typing import Any
 
@@ -108,11 +109,11 @@ def _components(parts: tuple[GraderPart, ...], language: str) -> list[dict[str, 
     return [{"id": part.id, "description": {language: part.words}} for part in parts]
 
 
-def _list(values: Any) -> str:
+def _list(values: Iterable[str]) -> str:
     return _BETWEEN.join(values)[:LONG]
 
 
-def _pairs(pairs: Any) -> str:
+def _pairs(pairs: Iterable[tuple[str, str]]) -> str:
     return _list(f"{one}{_INSIDE}{other}" for one, other in pairs)
 
 

@@ -4,7 +4,7 @@ Source: ADL, *SCORM Version 1.2, The SCORM Run-Time Environment* (2001), section
 """
 
 import re
-from collections.abc import Mapping, Sequence
+from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, replace
 from typing import Any
 
@@ -79,7 +79,7 @@ def _one(place: int, raw: Mapping[str, Any], words: QuestionWords | None) -> Tol
     )
 
 
-def _in_words(words: QuestionWords | None) -> Any:
+def _in_words(words: QuestionWords | None) -> Callable[[str], str]:
     answers = words.answers if words else {}
 
     def rated(text: str) -> str:
@@ -99,7 +99,7 @@ def _text(raw: Mapping[str, Any], name: str) -> str:
     return str(raw.get(name) or "")
 
 
-def listed(value: Any) -> list[dict[str, Any]]:
+def listed(value: object) -> list[dict[str, Any]]:
     """Return records as a list, whether they came as one or as an object by number."""
     if isinstance(value, dict):
         inner = value.get("childArray")

@@ -2,7 +2,7 @@
 
 from collections import deque
 from collections.abc import Iterator, Mapping, Sequence
-from typing import Any, Literal
+from typing import Literal
 
 from zigzag_core.course import (
     CourseDocument,
@@ -15,6 +15,7 @@ from zigzag_core.course import (
 )
 from zigzag_core.course.model import Model
 from zigzag_core.course.names import Names, names_of
+from zigzag_core.course.rules.expression import Node
 from zigzag_core.course.rules.expression_words import in_words
 from zigzag_core.course.rules.patterns import ChoosePath
 from zigzag_core.course.rules.rule import Destination
@@ -93,7 +94,7 @@ def _ways(
                           else f"on Next{_if_words(path.condition, naming)}")
 
 
-def _if_words(condition: Any, naming: Names) -> str:
+def _if_words(condition: Node, naming: Names) -> str:
     return "" if condition is True else f" if {in_words(condition, naming)}"
 
 

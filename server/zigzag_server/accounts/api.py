@@ -18,6 +18,8 @@ router = Router(tags=["accounts"])
 
 
 class SessionIn(Schema):
+    """Login name and password."""
+
     name: str = Field(max_length=150)
     password: str = Field(max_length=200)
 
@@ -30,10 +32,14 @@ class SessionOut(Schema):
 
 
 class TokenIn(Schema):
+    """A name for a new token, so that its owner knows it again."""
+
     name: str = Field(min_length=1, max_length=100)
 
 
 class TokenOut(Schema):
+    """A token as its owner sees it: never the secret itself."""
+
     id: int
     name: str
     created: datetime

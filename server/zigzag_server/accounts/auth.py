@@ -1,6 +1,5 @@
 """Who is asking: a session with its CSRF token, or a personal token."""
 
-from typing import Any
 
 from django.contrib.auth.models import User
 from django.http import HttpRequest
@@ -13,7 +12,8 @@ from .models import Token, digest
 class PersonalToken(HttpBearer):
     """`Authorization: Bearer` with a personal token."""
 
-    def authenticate(self, request: HttpRequest, token: str) -> Any | None:
+    def authenticate(self, request: HttpRequest, token: str) -> User | None:
+        """Return the owner of a token and note its use; None where nobody has it."""
         found = Token.objects.select_related("owner").filter(digest=digest(token)).first()
         if found is None or not found.owner.is_active:
             return None

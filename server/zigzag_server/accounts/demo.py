@@ -18,6 +18,7 @@ class DemoSignInMiddleware:
         self.get_response = get_response
 
     def __call__(self, request: HttpRequest) -> HttpResponseBase:
+        """Sign a new visitor in, then answer."""
         if settings.DEMO and self._is_new_here(request):
             user = get_user_model().objects.filter(username=DEMO_NAME).first()
             if user is not None:

@@ -42,10 +42,14 @@ class CourseCard(Schema):
 
 
 class TitleIn(Schema):
+    """A title for a course."""
+
     title: str = Field(min_length=1, max_length=200)
 
 
 class CourseOut(Schema):
+    """A course's settings with the number of its state, and where its media are."""
+
     slug: str
     version: int
     course: core.Course
@@ -54,6 +58,8 @@ class CourseOut(Schema):
 
 
 class SlideOut(Schema):
+    """A slide with the number of its state."""
+
     version: int
     slide: core.Slide
 
@@ -66,6 +72,8 @@ class Versions(Schema):
 
 
 class CourseWithSlides(CourseOut):
+    """A course with all of its slides."""
+
     slides: list[SlideOut]
 
 

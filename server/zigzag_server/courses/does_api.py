@@ -20,6 +20,8 @@ router = Router(tags=["does"])
 
 
 class PatternIn(Schema):
+    """Elements to make a ready interaction of."""
+
     slide: core.Slide
     course: core.Course
     what: Ready
@@ -73,14 +75,20 @@ class NamesIn(Schema):
 
 
 class TypedIn(NamesIn):
+    """An expression as its author typed it."""
+
     text: Annotated[str, Field(max_length=4_000)]
 
 
 class ExpressionIn(NamesIn):
+    """The tree of an expression."""
+
     node: Expression
 
 
 class Typed(Schema):
+    """An expression as text."""
+
     text: str
 
 

@@ -36,6 +36,8 @@ router = Router(tags=["edits"])
 
 
 class AddIn(Schema):
+    """What to add to a slide or overlay; `at` is the middle of its box, in px."""
+
     slide: core.Slide
     course: core.Course
     what: Addition
@@ -45,12 +47,16 @@ class AddIn(Schema):
 
 
 class ClipIn(Schema):
+    """Elements to copy."""
+
     slide: core.Slide
     elements: list[str]
     course: core.Course | None = None
 
 
 class ElementsIn(Schema):
+    """Elements of a slide."""
+
     slide: core.Slide
     elements: list[str]
 
@@ -72,11 +78,15 @@ class RemoveIn(Schema):
 
 
 class SlidesIn(Schema):
+    """Slides of a course."""
+
     course: core.Course
     slides: list[str] = Field(min_length=1, max_length=5_000)
 
 
 class PasteIn(Schema):
+    """A clipping, and how far from its origin to put it, in px."""
+
     slide: core.Slide
     clipping: Clipping
     course: core.Course | None = None
@@ -103,6 +113,8 @@ class ArrangeIn(ElementsIn):
 
 
 class CopySlideIn(Schema):
+    """A slide to copy; the copy's title is told apart from `titles`."""
+
     slide: core.Slide
     titles: list[str] = []
 
@@ -116,6 +128,8 @@ class OutlineIn(Schema):
 
 
 class FindIn(Schema):
+    """What to search for in a course."""
+
     what: finding.What
     text: str = Field(max_length=1_000)
     match_case: bool = False
@@ -130,6 +144,8 @@ class ReplaceIn(FindIn):
 
 
 class FoundOut(Schema):
+    """One finding of a search, with the text before and after it."""
+
     key: str
     slide: str | None
     element: str | None
@@ -140,6 +156,8 @@ class FoundOut(Schema):
 
 
 class WeakPair(Schema):
+    """Two colours of a theme that are hard to tell apart: their contrast ratio (WCAG 1.4.3)."""
+
     words: core.Role
     ground: core.Role
     what: str

@@ -23,12 +23,16 @@ router = Router(tags=["layouts"])
 
 
 class NewSlideIn(Schema):
+    """The title and layout of a new slide."""
+
     title: str = Field(default="New slide", max_length=200)
     course: core.Course | None = None
     layout: str | None = None
 
 
 class SlideInCourse(Schema):
+    """A slide with the settings of its course."""
+
     slide: core.Slide
     course: core.Course
 
@@ -40,10 +44,14 @@ class LayoutIn(SlideInCourse):
 
 
 class LayoutFromIn(SlideInCourse):
+    """A slide to make a layout of, and the layout's name."""
+
     name: str = Field(min_length=1, max_length=200)
 
 
 class LayoutsIn(Schema):
+    """The settings of a course."""
+
     course: core.Course
 
 

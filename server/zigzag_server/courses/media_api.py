@@ -31,10 +31,14 @@ class MediaOut(Schema):
 
 
 class SharedOut(MediaOut):
+    """A file of the library."""
+
     id: int
 
 
 class SharedChange(Schema):
+    """The name and tags that a file of the library is to have."""
+
     name: str = Field(min_length=1, max_length=200)
     tags: list[Tag] = Field(max_length=50)
 
@@ -47,6 +51,8 @@ class FromIn(Schema):
 
 
 class DrawingOut(Schema):
+    """A drawing that ships with Zigzag."""
+
     key: str
     name: str
     group: str
@@ -61,10 +67,14 @@ class CaptionsIn(Schema):
 
 
 class CaptionsOut(Schema):
+    """Captions, in the order of time."""
+
     captions: list[core.Caption] = Field(max_length=5_000)
 
 
 class CaptionsText(Schema):
+    """Captions as WebVTT."""
+
     text: str
 
 

@@ -24,6 +24,8 @@ router = Router(tags=["questions"])
 
 
 class PartsIn(Schema):
+    """Words for new parts of a question; `where` names the list that they join."""
+
     slide: core.Slide
     question: str
     where: str
@@ -43,6 +45,8 @@ class PastedIn(Schema):
 
 
 class JoinIn(Schema):
+    """Elements that are to be parts of a question; `where` names the list that they join."""
+
     slide: core.Slide
     question: str
     where: str
@@ -50,6 +54,8 @@ class JoinIn(Schema):
 
 
 class ButtonIn(Schema):
+    """A question that is to get a button."""
+
     slide: core.Slide
     course: core.Course
     question: str
@@ -57,6 +63,8 @@ class ButtonIn(Schema):
 
 
 class ConvertIn(Schema):
+    """A question, and the kind it is to be."""
+
     slide: core.Slide
     course: core.Course
     question: str
@@ -64,6 +72,8 @@ class ConvertIn(Schema):
 
 
 class QuestionFrom(Schema):
+    """Elements to make a question of."""
+
     slide: core.Slide
     course: core.Course
     elements: list[str]
@@ -80,6 +90,8 @@ class TableIn(Schema):
 
 
 class TableOut(Schema):
+    """The rows of an answer table."""
+
     table: list[AnswerRow]
 
 
@@ -96,6 +108,8 @@ class TableFacts(Schema):
 
 
 class TableText(Schema):
+    """An answer table as tab-separated text."""
+
     text: str
 
 

@@ -18,6 +18,8 @@ router = Router(tags=["jobs"])
 
 
 class ProblemOut(Schema):
+    """Why a job failed: a code for programs, and words for people."""
+
     code: str
     message: str
 
@@ -50,10 +52,12 @@ class JobOut(Schema):
 
     @staticmethod
     def resolve_title(job: Job) -> str:
+        """Return what the kind of job is called."""
         return KINDS[job.kind].title
 
     @staticmethod
     def resolve_result(job: Job) -> dict[str, Any] | None:
+        """Return what the job has made; None where only the job itself needs it."""
         return {name: job.result.get(name) for name in JobResult.model_fields} \
             if job.result and not KINDS[job.kind].replaced else None
 

@@ -5,6 +5,8 @@ from django.db import models
 
 
 class State(models.TextChoices):
+    """How far a job is."""
+
     QUEUED = "queued"
     RUNNING = "running"
     DONE = "done"

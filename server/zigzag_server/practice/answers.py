@@ -1,6 +1,6 @@
 """The answers that learners have given in a package, and what trainers gave for them."""
 
-from collections.abc import Iterator
+from collections.abc import Iterable, Iterator
 from dataclasses import asdict
 from typing import Any
 
@@ -49,7 +49,7 @@ def mark(launch: Launch, place: int, points: float | None, comment: str) -> None
     )
 
 
-def _answers(package: Package, launches: Any) -> Iterator[dict[str, Any]]:
+def _answers(package: Package, launches: Iterable[Launch]) -> Iterator[dict[str, Any]]:
     for launch in launches:
         marks = {given.place: given for given in launch.marks.all()}
         for answer in _told(package, launch):

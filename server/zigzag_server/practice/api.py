@@ -28,6 +28,8 @@ LARGEST_PACKAGE = 300_000_000
 
 
 class PracticePackage(Schema):
+    """A package in the practice LMS, with how many learners took it."""
+
     id: int
     title: str
     created: datetime
@@ -38,6 +40,8 @@ class PracticePackage(Schema):
 
 
 class LearnerOut(Schema):
+    """A made-up learner."""
+
     key: str
     name: str
 
@@ -97,11 +101,15 @@ class AttemptOut(Schema):
 
 
 class LearnerResults(Schema):
+    """All attempts of one learner at a package."""
+
     learner: LearnerOut
     attempts: list[AttemptOut]
 
 
 class PackageResults(PracticePackage):
+    """A package with the results of its learners."""
+
     results: list[LearnerResults]
 
 
@@ -118,10 +126,14 @@ class CallOut(Schema):
 
 
 class FromPublication(Schema):
+    """A publication to put into the practice LMS."""
+
     publication: int
 
 
 class LaunchIn(Schema):
+    """A package, and the learner who opens it."""
+
     package: int
     learner: str
 

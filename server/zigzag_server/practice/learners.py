@@ -12,6 +12,7 @@ class Learner:
 
     @property
     def friendly(self) -> str:
+        """The name as people say it: given name first."""
         family, given = self.name.split(", ")
         return f"{given} {family}"
 

@@ -15,7 +15,8 @@ from django.core.exceptions import SuspiciousOperation
 from django.core.files.storage import default_storage
 from django.db import IntegrityError
 from django.http import Http404, HttpRequest, HttpResponse, HttpResponseBase, JsonResponse
-from django.utils.html import escape
+from django.shortcuts import render
+from django.views.decorators.cache import cache_control
 from django.views.decorators.csrf import csrf_exempt
 from django.views.decorators.http import require_POST
 
@@ -27,23 +28,6 @@ from .models import Call, Launch
 _SANDBOX = "sandbox allow-scripts allow-same-origin allow-forms allow-popups allow-modals"
 _MOST_CALLS = 20_000
 
-_PAGE = """<!doctype html>
-<html lang="en">
-<head>
-<meta charset="utf-8">
-<title>{title}</title>
-<style>
-html, body, iframe {{ margin: 0; width: 100%; height: 100%; border: 0; display: block }}
-</style>
-<script type="application/json" id="launch">{data}</script>
-<script src="/static/lms/lms.js"></script>
-</head>
-<body>
-<iframe title="{title}" src="{src}" allow="autoplay; fullscreen"></iframe>
-</body>
-</html>
-"""
-
 
 def _visit(token: str) -> Launch:
     found = Launch.objects.select_related("attempt__package").filter(token=token).first()
@@ -52,21 +36,21 @@ def _visit(token: str) -> Launch:
     return found
 
 
+@cache_control(no_store=True)
 def launch_page(request: HttpRequest, token: str) -> HttpResponse:
     """The page around a package: it holds the run-time API."""
     visit = _visit(token)
     package = visit.attempt.package
-    data = json.dumps({
-        "start": runs.starting_data(visit),
-        "commitUrl": f"/launch/{token}/commit", "callsUrl": f"/launch/{token}/calls",
-        "masteryOverride": package.mastery_score is not None, "app": settings.APP_ORIGIN,
-        "callsBefore": visit.calls.count(),
-    }).replace("<", "\\u003c")
-    page = _PAGE.format(
-        title=escape(package.title), data=data,
-        src=escape(f"/run/{token}/{package.launch}{package.parameters}"),
-    )
-    return HttpResponse(page, headers={"Cache-Control": "no-store"})
+    return render(request, "practice/launch.html", {
+        "title": package.title,
+        "package": f"/run/{token}/{package.launch}{package.parameters}",
+        "launch": {
+            "start": runs.starting_data(visit),
+            "commitUrl": f"/launch/{token}/commit", "callsUrl": f"/launch/{token}/calls",
+            "masteryOverride": package.mastery_score is not None, "app": settings.APP_ORIGIN,
+            "callsBefore": visit.calls.count(),
+        },
+    })
 
 
 def package_file(request: HttpRequest, token: str, path: str) -> HttpResponseBase:
@@ -84,7 +68,7 @@ def package_file(request: HttpRequest, token: str, path: str) -> HttpResponseBas
     })
 
 
-def _body(request: HttpRequest) -> Any:
+def _body(request: HttpRequest) -> object:
     try:
         return json.loads(request.body)
     except (ValueError, RecursionError):

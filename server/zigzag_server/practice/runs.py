@@ -89,9 +89,11 @@ def milliseconds(text: str) -> int:
     return (int(hours) * 3_600 + int(minutes) * 60 + int(seconds)) * 1_000 + hundredths * 10
 
 
-def _number(value: Any) -> float | None:
+def _number(value: object) -> float | None:
+    if not isinstance(value, str | int | float):
+        return None
     try:
         number = float(value)
-    except (TypeError, ValueError):
+    except (ValueError, OverflowError):
         return None
     return number if -1e6 < number < 1e6 else None

@@ -47,10 +47,14 @@ class Check(Schema):
 
 
 class PackageIn(Schema):
+    """The kind of package to publish."""
+
     kind: PackageKind
 
 
 class PackageOut(Schema):
+    """A publication: its size is in bytes."""
+
     id: int
     kind: PackageKind
     created: datetime
@@ -59,15 +63,21 @@ class PackageOut(Schema):
 
 
 class PackageFile(Schema):
+    """A file of a package, with its size in bytes."""
+
     path: str
     size: int
 
 
 class PackageContents(PackageOut):
+    """A publication with the files in it."""
+
     files: list[PackageFile]
 
 
 class PreviewOut(Schema):
+    """Where a preview is shown, on the content's origin."""
+
     url: str
 
 

@@ -100,6 +100,8 @@ class ElementBase(Model):
 
 
 class Text(ElementBase):
+    """Words on the slide; `level` says what a screen reader calls them."""
+
     kind: Literal["text"] = "text"
     text: RichText = RichText()
     level: Literal["body", "title", "heading"] = "body"
@@ -163,10 +165,14 @@ class Video(Playing):
 
 
 class Audio(Playing):
+    """A sound with or without controls."""
+
     kind: Literal["audio"] = "audio"
 
 
 class Button(ElementBase):
+    """A button with a label; rules say what it does."""
+
     kind: Literal["button"] = "button"
     label: str = Field(default="Button", max_length=500)
 
@@ -179,6 +185,9 @@ class Area(ElementBase):
     points: Points = TRIANGLE
 
 
+InputKind = Literal["text", "number", "choice", "checkbox", "slider", "long", "scale"]
+
+
 class Input(ElementBase):
     """Something to fill in or set; what is entered is kept in `variable`.
 
@@ -188,7 +197,7 @@ class Input(ElementBase):
     """
 
     kind: Literal["input"] = "input"
-    input: Literal["text", "number", "choice", "checkbox", "slider", "long", "scale"] = "text"
+    input: InputKind = "text"
     label: str = Field(default="", max_length=500)
     variable: MaybeVariable = None
     options: tuple[Annotated[str, Field(max_length=250)], ...] = Field(default=(), max_length=200)

@@ -10,6 +10,8 @@ from ..model import Id, Model, Name, Paint
 
 
 class Background(Model):
+    """What lies behind a slide: a colour, and a picture fitted into the slide."""
+
     colour: Paint = "paper"
     picture: MaybeMedia = None
     fit: Literal["contain", "cover", "fill"] = "cover"

@@ -5,7 +5,7 @@ from functools import cache
 from itertools import count
 from typing import Any, Literal, get_args
 
-from ..elements.element import Area, Button, Element, Input, Picture, Shape, Text
+from ..elements.element import Area, Button, Element, Input, InputKind, Picture, Shape, Text
 from ..ids import IdSource
 from ..style.style import Style
 from ..style.theme import NamedStyle, StyleUse
@@ -50,8 +50,8 @@ class _Maker:
         return self.put(Text(id=self.fresh(), name=name, x=x, y=y, w=w, h=h, text=rich(words),
                              **self.follow("answer")))
 
-    def field(self, kind: Any, name: str, y: float, h: float = 92, w: float = 520,
-              **more: Any) -> Element:
+    def field(self, kind: InputKind, name: str, y: float, h: float = 92,
+              w: float = 520, **more: Any) -> Element:
         return self.put(Input(id=self.fresh(), name=name, x=_LEFT, y=y, w=w, h=h, input=kind,
                               **{"label": "Your answer", **more}, **self.follow("input")))
 

@@ -297,6 +297,9 @@ Question = Annotated[
     Field(discriminator="kind"),
 ]
 
+Part = Choice | Item | Target | InOrder | Spot | Row
+"""A part of a question that is an element: what learners choose, move, put in order or rate."""
+
 PART_LISTS = ("choices", "items", "targets", "spots", "rows")
 """Where questions keep the parts that are elements."""
 

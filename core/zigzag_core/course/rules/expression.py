@@ -6,11 +6,14 @@ What a node gives is defined in `zigzag_core.engine.expression`.
 
 from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass
-from typing import Annotated, Any, Literal
+from typing import Annotated, Any, Literal, TypeAlias
 
 from pydantic import BeforeValidator
 
 from ..kinds import Names
+
+Node: TypeAlias = bool | int | float | str | Sequence[Any]
+"""A tree of an expression: a leaf, or an operator and its arguments, which are nodes or names."""
 
 Gives = Literal["number", "text", "yes_no", "any"]
 Named = Literal[
@@ -75,7 +78,7 @@ GIVEN = "given"
 DEPTH = 40
 
 
-def check_expression(node: Any, depth: int = 0) -> Any:
+def check_expression(node: object, depth: int = 0) -> Node:
     """Return `node` if it has the shape of an expression; raise `ValueError` otherwise."""
     if isinstance(node, (bool, int, float, str)):
         return node
@@ -102,7 +105,7 @@ def check_expression(node: Any, depth: int = 0) -> Any:
     return node
 
 
-def joined(operator: str, parts: Sequence[Any]) -> Any:
+def joined(operator: str, parts: Sequence[Node]) -> Node:
     """Return `operator` over any number of `parts` (two at least), nested where it takes fewer.
 
     For what may be grouped at will: ``and``, ``or``, ``+``.
@@ -114,7 +117,7 @@ def joined(operator: str, parts: Sequence[Any]) -> Any:
     return [operator, *parts]
 
 
-def names_in(node: Any) -> Iterator[tuple[str, str]]:
+def names_in(node: Node) -> Iterator[tuple[str, str]]:
     """Yield (kind, name) for everything that `node` names; kinds as in `NAMED`."""
     if isinstance(node, (list, tuple)) and node:
         if node[0] == GIVEN:
@@ -126,7 +129,7 @@ def names_in(node: Any) -> Iterator[tuple[str, str]]:
                 yield from names_in(part)
 
 
-def parts_of(node: Any) -> Iterator[Any]:
+def parts_of(node: Node) -> Iterator[Sequence[Any]]:
     """Yield `node`, where it is more than a plain value, and all such within it."""
     if isinstance(node, (list, tuple)) and node:
         yield node

@@ -9,12 +9,11 @@ import math
 import re
 from collections.abc import Callable, Iterator
 from dataclasses import dataclass
-from typing import Any
 
 from zigzag_core.errors import NotReadable
 
 from ..names import Names
-from .expression import ARITY, DEPTH, NAMED, check_expression
+from .expression import ARITY, DEPTH, NAMED, Node, check_expression
 
 _LEVELS: tuple[tuple[str, ...], ...] = (
     ("or",), ("and",), ("=", "!=", "<", "<=", ">", ">="), ("+", "-"), ("*", "/", "%"),
@@ -32,12 +31,12 @@ _TOKEN = re.compile(r"""
 _OTHER_SIGNS = {"≤": "<=", "≥": ">=", "≠": "!=", "×": "*", "·": "*", "÷": "/", "−": "-"}
 
 
-def write(node: Any, names: Names) -> str:
+def write(node: Node, names: Names) -> str:
     """Return expression `node` as a line of text."""
     return _write(node, names, 0)
 
 
-def _write(node: Any, names: Names, level: int) -> str:
+def _write(node: Node, names: Names, level: int) -> str:
     """Write a node that stands among operators of `level`; a looser one gets parentheses."""
     if isinstance(node, bool):
         return "yes" if node else "no"
@@ -45,7 +44,7 @@ def _write(node: Any, names: Names, level: int) -> str:
         return f"{node:.0f}" if node == int(node) and abs(node) < 1e15 else repr(node)
     if isinstance(node, str):
         return _quoted(node)
-    operator, *arguments = node
+    operator, arguments = node[0], node[1:]
     if operator in NAMED:
         return _named(operator, arguments[0], names)
     own = next((n for n, level in enumerate(_LEVELS) if operator in level), None)
@@ -82,7 +81,7 @@ def _quoted(text: str) -> str:
     return '"' + text.replace("\\", "\\\\").replace('"', '\\"') + '"'
 
 
-def read(text: str, names: Names) -> Any:
+def read(text: str, names: Names) -> Node:
     """Return the tree of a typed expression; raise `NotReadable` where it is none."""
     reader = _Reader(list(_tokens(text)), names, len(text))
     node = reader.level(0)
@@ -140,7 +139,7 @@ class _Reader:
             raise NotReadable(f"“{sign}” is missing before {_said(self.token)}", self.token.at)
         self.take()
 
-    def level(self, level: int) -> Any:
+    def level(self, level: int) -> Node:
         if level == 2 and self.token == _Token("word", "not", self.token.at):
             self.take()
             return ["not", self._deeper(lambda: self.level(2))]
@@ -153,14 +152,14 @@ class _Reader:
             if level == 2 and last:
                 raise NotReadable("compare two values at a time, with “and” between", sign.at)
             right = self.level(level + 1)
-            if sign.text == last and last in _JOINING:
+            if isinstance(node, list) and sign.text == last and last in _JOINING:
                 node.append(right)
             else:
                 node = [sign.text, node, right]
             last = sign.text
         return node
 
-    def value(self) -> Any:
+    def value(self) -> Node:
         token = self.take()
         if token.kind == "number":
             return _number(token.text)
@@ -178,7 +177,7 @@ class _Reader:
             return self._word(token)
         raise NotReadable(f"a value is missing before {_said(token)}", token.at)
 
-    def _word(self, token: _Token) -> Any:
+    def _word(self, token: _Token) -> Node:
         if self.token.text == "(" and self.token.kind == "sign":
             return self._call(token)
         if token.text in _SPECIAL:
@@ -190,7 +189,7 @@ class _Reader:
             return ["live", live]
         return ["variable", self._thing("variable", token.text, token.at)]
 
-    def _call(self, token: _Token) -> Any:
+    def _call(self, token: _Token) -> Node:
         operator = _CALLS.get(token.text, token.text)
         self.wants("(")
         if operator in NAMED:
@@ -224,7 +223,7 @@ class _Reader:
             raise NotReadable(f"none of the {kind} is called “{name}”", at)
         return found[0]
 
-    def _deeper(self, read: Callable[[], Any]) -> Any:
+    def _deeper(self, read: Callable[[], Node]) -> Node:
         self.depth += 1
         if self.depth > DEPTH:
             raise NotReadable("this is nested too deeply", self.token.at)

@@ -1,10 +1,9 @@
 """Conditions in plain words, as the lines of forks and findings say them."""
 
-from typing import Any
 
 from ..names import Names
 from ..text.numbers import in_digits
-from .expression import NAMED
+from .expression import NAMED, Node
 
 _FACTS = {
     "seen": "was seen", "clicked": "was clicked", "shown": "is shown", "open": "is open",
@@ -34,13 +33,13 @@ _OPPOSITE = {"=": "!=", "!=": "=", "<": ">=", ">=": "<", ">": "<=", "<=": ">"}
 _NEGATED = {"was": "was not", "is": "is not", "has an": "has no", "lets": "does not let"}
 
 
-def in_words(node: Any, names: Names) -> str:
+def in_words(node: Node, names: Names) -> str:
     """Return a condition as a clause: “Points” is at least 3 and “Card 1” was clicked."""
     if isinstance(node, bool):
         return "always" if node else "never"
     if not isinstance(node, (list, tuple)):
         return _value(node, names)
-    operator, *rest = node
+    operator, rest = node[0], node[1:]
     if operator in ("and", "or"):
         parts = [_clause(part, names) for part in rest]
         return f" {operator} ".join(parts)
@@ -63,20 +62,20 @@ def in_words(node: Any, names: Names) -> str:
     return _value(node, names)
 
 
-def _clause(node: Any, names: Names) -> str:
+def _clause(node: Node, names: Names) -> str:
     words = in_words(node, names)
     nested = isinstance(node, (list, tuple)) and node[0] in ("and", "or") and len(node) > 2
     return f"({words})" if nested else words
 
 
-def _value(node: Any, names: Names) -> str:
+def _value(node: Node, names: Names) -> str:
     if isinstance(node, bool):
         return "yes" if node else "no"
     if isinstance(node, (int, float)):
         return in_digits(node)
     if isinstance(node, str):
         return f"“{node}”" if node else "empty"
-    operator, *rest = node
+    operator, rest = node[0], node[1:]
     if operator == "live":
         return _LIVE.get(rest[0], str(rest[0]))
     if operator in _VALUES:

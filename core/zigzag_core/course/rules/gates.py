@@ -40,11 +40,15 @@ class MediaWatched(Model):
 
 
 class TimeSpent(Model):
+    """The learner was on the slide for so many seconds."""
+
     wants: Literal["time"] = "time"
     seconds: Seconds = 10
 
 
 class ConditionHolds(Model):
+    """An expression is true."""
+
     wants: Literal["condition"] = "condition"
     condition: Expression = True
 

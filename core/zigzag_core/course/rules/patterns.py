@@ -59,6 +59,8 @@ class SeenCounter(Model):
 
 
 class Card(Model):
+    """Two sides of one card: elements of the slide."""
+
     front: ElementRef
     back: ElementRef
 
@@ -73,6 +75,8 @@ class FlipCards(Model):
 
 
 class Step(Model):
+    """What one step of a sequence shows."""
+
     shows: Shown = ()
 
 

@@ -115,19 +115,27 @@ When = Annotated[
 
 
 class ToNext(Model):
+    """To the next slide of the route."""
+
     to: Literal["next"] = "next"
 
 
 class ToPrevious(Model):
+    """To the slide visited before this one."""
+
     to: Literal["previous"] = "previous"
 
 
 class ToSlide(Model):
+    """To one slide."""
+
     to: Literal["slide"] = "slide"
     slide: SlideRef
 
 
 class LeaveCourse(Model):
+    """Out of the course; progress is kept."""
+
     to: Literal["leave"] = "leave"
 
 
@@ -137,6 +145,8 @@ Destination = Annotated[
 
 
 class GoTo(Model):
+    """Leave the slide for a destination."""
+
     action: Literal["go"] = "go"
     go: Destination = ToNext()
 
@@ -213,6 +223,8 @@ class RunTiming(Model):
 
 
 class OfQuestion(Model):
+    """Submit or reset a question, as its own button would."""
+
     action: Literal["submit", "reset"] = "reset"
     question: QuestionRef
 

@@ -24,6 +24,8 @@ class NumberVariable(Model):
 
 
 class TextVariable(Model):
+    """A variable that holds text of at most 250 characters."""
+
     type: Literal["text"] = "text"
     id: Annotated[Id, Is("variable")]
     name: Name
@@ -32,6 +34,8 @@ class TextVariable(Model):
 
 
 class YesNoVariable(Model):
+    """A variable that is true or false."""
+
     type: Literal["yes_no"] = "yes_no"
     id: Annotated[Id, Is("variable")]
     name: Name

@@ -31,11 +31,15 @@ class Colours(Model):
 
 
 class Fonts(Model):
+    """The families for running text and for headings."""
+
     text: Family = "Atkinson Hyperlegible Next"
     heading: Family = "Bricolage Grotesque"
 
 
 class Theme(Model):
+    """The colours and fonts that a course's styles refer to."""
+
     name: Name = "Paper and spruce"
     colours: Colours = Colours()
     fonts: Fonts = Fonts()

@@ -67,6 +67,8 @@ class Block(Model):
 
 
 class RichText(Model):
+    """Text as blocks: paragraphs, headings and list items."""
+
     blocks: tuple[Block, ...] = Field(default=(), max_length=2_000)
 
 

@@ -18,10 +18,12 @@ class Box:
 
     @property
     def right(self) -> float:
+        """The x of the right edge, in px."""
         return self.x + self.w
 
     @property
     def bottom(self) -> float:
+        """The y of the lower edge, in px."""
         return self.y + self.h
 
     def touches(self, other: "Box") -> bool:
@@ -31,6 +33,7 @@ class Box:
 
     @property
     def middle(self) -> tuple[float, float]:
+        """The x and y of the centre, in px."""
         return self.x + self.w / 2, self.y + self.h / 2
 
 

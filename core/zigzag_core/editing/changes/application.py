@@ -154,7 +154,7 @@ class _Draft:
             holder = holder[slot]
         return holder, self._slot(holder, path[-1])
 
-    def _slot(self, holder: Json, name: str) -> Any:
+    def _slot(self, holder: Json, name: str) -> str | int | None:
         if isinstance(holder, dict):
             return name if name in holder else None
         if isinstance(holder, list | tuple):

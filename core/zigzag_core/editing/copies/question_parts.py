@@ -33,8 +33,8 @@ def more_of(
 
 
 def _copy(
-    part: Any, old: Question, elements: Mapping[str, str], ids: Mapping[Identity, str]
-) -> Any:
+    part: q.Part, old: Question, elements: Mapping[str, str], ids: Mapping[Identity, str]
+) -> q.Part:
     changes: dict[str, Any] = {
         "id": ids[Identity("part", part.id)], "element": elements[part.element]}
     if isinstance(part, q.Item):

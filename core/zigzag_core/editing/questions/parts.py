@@ -24,7 +24,7 @@ from ..arranging.groups import with_members
 from ..copies.copying import Clipping, paste
 from .fitting import with_room
 
-_PARTS: dict[str, Any] = {
+_PARTS: dict[str, type[q.Part]] = {
     "choices": q.Choice, "targets": q.Target, "spots": q.Spot, "rows": q.Row,
 }
 
@@ -33,7 +33,7 @@ _FAR = 10_000
 """New parts begin no farther (px) off the slide; then they are brought in."""
 
 
-def part_of(question: q.Question, where: str, name: str, element: str, **more: Any) -> Any:
+def part_of(question: q.Question, where: str, name: str, element: str, **more: Any) -> q.Part:
     """Return a part called `name` for the list `where` of `question`: `element` answers there."""
     make = _PARTS.get(where) or (q.InOrder if isinstance(question, q.Ordering) else q.Item)
     return make(id=name, element=element, **more)
@@ -47,7 +47,7 @@ def asked_on(slide: Slide, name: str) -> q.Question:
     return found
 
 
-def with_question(slide: Slide, question: Any) -> Slide:
+def with_question(slide: Slide, question: q.Question) -> Slide:
     """Return `slide` with `question` in the place of the one of its id, or after all others."""
     others = [question if other.id == question.id else other for other in slide.questions]
     if question not in others:

@@ -125,7 +125,7 @@ def _placed(
         return slide
     asked: Any = asked_on(slide, question)
     untouched = at == 0 and len(cells) >= len(asked.items)
-    names = _targets_called(slide, asked)
+    names = _targets_called(slide, asked.targets)
     new = [words for words in wanted if words.lower() not in names]
     if untouched:
         # A whole table: targets of which it says nothing are taken for its new ones.
@@ -137,7 +137,7 @@ def _placed(
     if new and asked.targets:
         slide, _ = with_parts(slide, question, "targets", new, fresh, size)
     asked = asked_on(slide, question)
-    names = _targets_called(slide, asked)
+    names = _targets_called(slide, asked.targets)
     items = list(asked.items)
     for index, row in enumerate(cells, at):
         to = tuple(dict.fromkeys(names[c.lower()] for c in row if c.lower() in names))
@@ -161,8 +161,8 @@ def _not_opposite(rows: Sequence[Sequence[str]]) -> list[str]:
     return ordered if ordered != wanted else [*ordered[1:], ordered[0]]
 
 
-def _targets_called(slide: Slide, asked: Any) -> dict[str, str]:
-    return {_said(slide, target).lower(): target.id for target in asked.targets}
+def _targets_called(slide: Slide, targets: Sequence[q.Target]) -> dict[str, str]:
+    return {_said(slide, target).lower(): target.id for target in targets}
 
 
 def _said(slide: Slide, target: q.Target) -> str:

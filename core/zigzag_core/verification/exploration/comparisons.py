@@ -5,7 +5,7 @@ from dataclasses import dataclass, field
 from typing import Any
 
 from zigzag_core.course import NumberVariable
-from zigzag_core.course.rules.expression import names_in
+from zigzag_core.course.rules.expression import Node, names_in
 from zigzag_core.engine.index import Index
 from zigzag_core.engine.values import Value
 from zigzag_core.program import SetVariable
@@ -21,7 +21,7 @@ class Comparisons:
     exact: set[str] = field(default_factory=set)
     defaults: dict[str, float] = field(default_factory=dict)
 
-    def matters(self, variable: str, value: Value | None) -> Any:
+    def matters(self, variable: str, value: Value | None) -> Value | None:
         """Return what of a variable's value makes a difference to any condition.
 
         A counter from 0 that is only asked whether it is at least 5 is the same at 6 and at 60;
@@ -70,7 +70,7 @@ def _conditions(index: Index) -> Iterator[Any]:
         yield from (element.visible, element.enabled)
 
 
-def _walk(node: Any, found: Comparisons) -> None:
+def _walk(node: Node, found: Comparisons) -> None:
     if not isinstance(node, (list, tuple)) or not node:
         return
     if node[0] == "variable":
@@ -85,5 +85,5 @@ def _walk(node: Any, found: Comparisons) -> None:
         _walk(part, found)
 
 
-def _is_variable(node: Any) -> bool:
+def _is_variable(node: Node) -> bool:
     return isinstance(node, (list, tuple)) and len(node) == 2 and node[0] == "variable"

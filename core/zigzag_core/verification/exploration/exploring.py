@@ -7,9 +7,8 @@ bounded in steps; what was left open is said.
 """
 
 from collections import deque
-from collections.abc import Hashable, Iterable, Iterator
+from collections.abc import Callable, Hashable, Iterable, Iterator
 from dataclasses import dataclass, field
-from typing import Any
 
 from zigzag_core.course.references import expressions, references
 from zigzag_core.course.reporting import Progress, portion, telling, untold
@@ -55,6 +54,8 @@ class SlideSeen:
 
 @dataclass(frozen=True)
 class Explored:
+    """What trying a course out has seen, by slide, in how many steps."""
+
     slides: dict[str, SlideSeen]
     steps: int
 
@@ -108,7 +109,8 @@ def explore(index: Index, progress: Progress = untold) -> Explored:
 
 
 def _explore_slide(
-    index: Index, view: "_View", entry: State, seen: dict[str, SlideSeen], enter: Any, budget: int,
+    index: Index, view: "_View", entry: State, seen: dict[str, SlideSeen],
+    enter: Callable[[State], None], budget: int,
 ) -> int:
     """Try what can be done from one entry; return the number of steps taken."""
     here = seen[view.slide.id]
