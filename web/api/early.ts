@@ -5,6 +5,7 @@ const ask = (slug: string) => take(api.GET("/api/courses/{slug}", { params: { pa
 
 let early: { slug: string; course: ReturnType<typeof ask> } | null = null;
 
+/** Ask for a course before the page that shows it has loaded. */
 export function askEarly(slug: string): void {
   const course = ask(slug);
   // Whoever takes it hears of it.

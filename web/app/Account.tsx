@@ -1,4 +1,3 @@
-/** Personal tokens for scripts. */
 import { Box, Code, Flex, Heading, Input, Link, Stack, Text } from "@chakra-ui/react";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Trash2 } from "lucide-react";
@@ -11,6 +10,7 @@ import { PageHeader } from "../kit/PageHeader";
 import { sayError } from "../kit/toaster";
 import { ago } from "../kit/units";
 
+/** Personal tokens for scripts. */
 export function Account(): ReactNode {
   const queries = useQueryClient();
   const tokens = useQuery({ queryKey: ["tokens"], queryFn: () => take(api.GET("/api/tokens")) });

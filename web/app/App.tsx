@@ -1,4 +1,3 @@
-/** Which page stands at which address; nothing but signing in without a session. */
 import { Center, Spinner } from "@chakra-ui/react";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { lazy, Suspense, useEffect, type ReactNode } from "react";
@@ -26,6 +25,7 @@ if (opened) {
 
 const waiting = <Center h="100%" role="status" aria-label="Loading"><Spinner color="spruce" /></Center>;
 
+/** Which page stands at which address; nothing but signing in without a session. */
 export function App(): ReactNode {
   const session = useQuery({
     queryKey: ["session"], queryFn: () => take(api.GET("/api/session")), staleTime: 60_000,

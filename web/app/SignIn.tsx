@@ -1,4 +1,3 @@
-/** Signing in. */
 import { Box, Center, Field, Heading, Input, Stack, Text } from "@chakra-ui/react";
 import { useQueryClient } from "@tanstack/react-query";
 import { useState, type FormEvent, type ReactNode } from "react";
@@ -6,6 +5,7 @@ import { api, take } from "../api/client";
 import { MainButton } from "../kit/MainButton";
 import { Zigzag } from "../kit/Zigzag";
 
+/** Signing in. */
 export function SignIn(): ReactNode {
   const queries = useQueryClient();
   const [problem, setProblem] = useState("");

@@ -4,6 +4,7 @@ import type { IHttpService, ResultObject } from "scorm-again";
 const KEPT: ResultObject = { result: "true", errorCode: 0 };
 const LOST: ResultObject = { result: "false", errorCode: 101 };
 
+/** Sends what the run-time API commits to the server, also while the page goes away. */
 export class Sender implements IHttpService {
   /** Set when this page goes away. */
   closing = false;

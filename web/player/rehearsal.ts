@@ -18,14 +18,17 @@ export type RehearsedState = Omit<State, "clicked" | "opened"> & { clicked: stri
 
 export interface AskedMessage { zigzag: "asked"; element: string }
 
+/** A state as a message between pages can carry it. */
 export const acrossFrames = (state: State): RehearsedState => (
   { ...state, clicked: [...state.clicked], opened: [...state.opened] }
 );
 
+/** A state that came in a message from another page. */
 export const fromFrames = (state: RehearsedState): State => (
   { ...state, clicked: Growing.of(state.clicked), opened: new Set(state.opened) }
 );
 
+/** Obey the workbench's page around the preview, at the origin `app`, and no other page. */
 export function obey(session: () => Session, app: string): void {
   let asking = false;
   window.addEventListener("message", (message: MessageEvent) => {

@@ -1,4 +1,3 @@
-/** Every call of the run-time API: in plain words, and raw beside it. */
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import type { ReactNode } from "react";
@@ -10,6 +9,7 @@ type Call = components["schemas"]["CallOut"];
 
 interface Props { packageId: number; learner: string; attempt: number; live?: boolean }
 
+/** Every call of the run-time API: in plain words, and raw beside it. */
 export function CallLog({ packageId, learner, attempt, live = false }: Props): ReactNode {
   const log = useQuery({
     queryKey: ["practice", packageId, "calls", learner, attempt],

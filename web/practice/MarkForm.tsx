@@ -1,4 +1,3 @@
-/** Points and a comment for one open answer. */
 import { Box, Flex, Input, Text, Textarea } from "@chakra-ui/react";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useId, useState, type FormEvent, type ReactNode } from "react";
@@ -17,6 +16,7 @@ interface Props {
   onDone: () => void;
 }
 
+/** Points and a comment for one open answer. */
 export function MarkForm({ id, answer, focused = false, onDone }: Props): ReactNode {
   const queries = useQueryClient();
   const field = useId();

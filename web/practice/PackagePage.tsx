@@ -1,4 +1,3 @@
-/** One package: launch it as a learner; what each learner has done. */
 import { Box, Flex, Grid, Heading, Link as ChakraLink, Table, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { ArrowLeft, Play } from "lucide-react";
@@ -20,6 +19,7 @@ import { ToMark } from "./ToMark";
 type Results = components["schemas"]["LearnerResults"];
 type Attempt = components["schemas"]["AttemptOut"];
 
+/** One package: launch it as a learner; what each learner has done. */
 export function PackagePage(): ReactNode {
   const id = Number(useParams().id);
   const results = useQuery({

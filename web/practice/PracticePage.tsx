@@ -1,4 +1,3 @@
-/** The practice LMS: its packages. */
 import { Box, Flex, Grid, Heading, Link as ChakraLink, Text } from "@chakra-ui/react";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Trash2 } from "lucide-react";
@@ -15,6 +14,7 @@ import { ago, bytes, count } from "../kit/units";
 
 type Package = components["schemas"]["PracticePackage"];
 
+/** The practice LMS: its packages. */
 export function PracticePage(): ReactNode {
   const queries = useQueryClient();
   const packages = useQuery({

@@ -1,4 +1,3 @@
-/** One recorded answer: what was asked and answered, how it was judged, what a trainer gave. */
 import { Box, Text } from "@chakra-ui/react";
 import { useState, type ReactNode } from "react";
 import { count } from "../kit/units";
@@ -6,6 +5,7 @@ import { QuietButton } from "../kit/QuietButton";
 import type { Answer } from "./answer";
 import { MarkForm } from "./MarkForm";
 
+/** One recorded answer: what was asked and answered, how it was judged, what a trainer gave. */
 export function RecordedAnswer({ id, answer }: { id: number; answer: Answer }): ReactNode {
   const [open, setOpen] = useState(false);
   return (

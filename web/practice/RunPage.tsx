@@ -1,4 +1,3 @@
-/** A package being run by a learner, with the log of its calls beside it. */
 import { Box, Flex, Heading, Spinner, Text } from "@chakra-ui/react";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { PanelRight } from "lucide-react";
@@ -13,6 +12,7 @@ import { CallLog } from "./CallLog";
 /** So long a package that is being closed may take to say its last words. */
 const LAST_WORDS_MS = 700;
 
+/** A package being run by a learner, with the log of its calls beside it. */
 export function RunPage(): ReactNode {
   const { learner = "", ...rest } = useParams();
   const id = Number(rest.id);

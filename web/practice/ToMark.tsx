@@ -1,4 +1,3 @@
-/** The open answers of all learners that wait to be marked, one form each. */
 import { Box, Grid, Text } from "@chakra-ui/react";
 import { useRef, type ReactNode } from "react";
 import type { components } from "../api/api";
@@ -6,6 +5,7 @@ import { Card } from "../kit/Card";
 import { count } from "../kit/units";
 import { MarkForm } from "./MarkForm";
 
+/** The open answers of all learners that wait to be marked, one form each. */
 export function ToMark(
   { id, results }: { id: number; results: readonly components["schemas"]["LearnerResults"][] },
 ): ReactNode {

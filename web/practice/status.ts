@@ -4,6 +4,7 @@ const WORDS: Record<string, string> = {
   browsed: "looked at", "not attempted": "not started",
 };
 
+/** What an LMS calls a status, in plain words. */
 export function statusWords(status: string): string {
   return WORDS[status] ?? status;
 }

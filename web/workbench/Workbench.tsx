@@ -1,4 +1,3 @@
-/** Where one course is made: the top bar, and the mode that was chosen. */
 import { Box, Center, Flex, Spinner } from "@chakra-ui/react";
 import { lazy, Suspense, useEffect, useState, type ReactNode } from "react";
 import { Navigate, useParams } from "react-router";
@@ -19,6 +18,7 @@ const Publish = lazy(() => import("./publish/Publish"));
 
 const MODES = { plan: Plan, build: Build, rehearse: Rehearse, publish: Publish };
 
+/** Where one course is made: the top bar, and the mode that was chosen. */
 export default function Workbench(): ReactNode {
   const { slug = "", mode = "build" } = useParams();
   const loaded = useCourse((state) => state.slug === slug);

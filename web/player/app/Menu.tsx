@@ -1,4 +1,3 @@
-/** The list of slides, with what was seen. */
 import { useEffect, useRef, type ReactNode } from "react";
 import { gateIsOpen, mayGo } from "../engine/engine";
 import type { Index } from "../engine/program";
@@ -11,6 +10,7 @@ interface Props {
   onClose: () => void;
 }
 
+/** The list of slides, with what was seen. */
 export function Menu({ index, state, onGo, onClose }: Props): ReactNode {
   const list = useRef<HTMLDivElement>(null);
   useEffect(() => {

@@ -1,4 +1,3 @@
-/** The learner's way through the course: menu, progress, back and next, and how things play. */
 import { useState, useSyncExternalStore, type ReactNode } from "react";
 import type { Navigation, ProgramSlide } from "../../api/types";
 import { gateIsOpen, slideBefore } from "../engine/engine";
@@ -20,6 +19,7 @@ interface Props {
   setReading: (open: boolean) => void;
 }
 
+/** The learner's way through the course: menu, progress, back and next, and how things play. */
 export function NavigationBar(
   { session, state, slide, size, menu, setMenu, reading, setReading }: Props,
 ): ReactNode {

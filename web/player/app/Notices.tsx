@@ -1,4 +1,3 @@
-/** What the learner should know about the saving of their progress. */
 import type { ReactNode } from "react";
 import type { Session, Snapshot } from "./session";
 
@@ -7,6 +6,7 @@ const LOCAL = {
   "no-storage": "This browser does not allow progress to be kept. It lasts until you close the page.",
 };
 
+/** What the learner should know about the saving of their progress. */
 export function Notices(
   { session, snapshot }: { session: Session; snapshot: Snapshot },
 ): ReactNode {

@@ -1,4 +1,3 @@
-/** The player: the slide, the way through the course, and a word when something is the matter. */
 import { useEffect, useRef, useState, useSyncExternalStore, type ReactNode } from "react";
 import { LiveSlide } from "../render/LiveSlide";
 import { Menu } from "./Menu";
@@ -9,6 +8,7 @@ import type { Phase, Session } from "./session";
 import { useMiddle, useScale, useSize } from "./useScale";
 import { Asking, Connecting, Left } from "./screens";
 
+/** The player: the slide, the way through the course, and a word when something is the matter. */
 export function Player({ session }: { session: Session }): ReactNode {
   const snapshot = useSyncExternalStore(session.subscribe, session.read);
   const { index } = session;

@@ -1,6 +1,6 @@
-/** What is said on the slide, to be read. Stays open from slide to slide until it is closed. */
 import type { ReactNode } from "react";
 
+/** What is said on the slide, to be read. Stays open from slide to slide until it is closed. */
 export function Transcript({ text, onClose }: { text: string; onClose: () => void }): ReactNode {
   return (
     <section className="zz-transcript" aria-label="Transcript">

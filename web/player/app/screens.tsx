@@ -2,10 +2,12 @@
 import type { ReactNode } from "react";
 import type { Phase, Session } from "./session";
 
+/** Shown while the LMS has not answered yet. */
 export function Connecting(): ReactNode {
   return <main className="zz-card" aria-busy><p>One moment: asking the LMS where you were …</p></main>;
 }
 
+/** Asks whether to go on where the learner left, or to begin again. */
 export function Asking(
   { session, phase }: { session: Session; phase: Extract<Phase, { kind: "asking" }> },
 ): ReactNode {
@@ -32,6 +34,7 @@ export function Asking(
   );
 }
 
+/** Shown once the learner has left the course. */
 export function Left(): ReactNode {
   return (
     <main className="zz-card">

@@ -32,6 +32,7 @@ export type Witness = (event: Event, state: State, effects: readonly Effect[], l
 
 const TICK_MS = 100;
 
+/** A run of a course: takes events, moves the engine on, shows its state and reports to a tracker. */
 export class Session {
   private snapshot: Snapshot;
   private readonly listeners = new Set<() => void>();

@@ -1,6 +1,6 @@
-/** How much the slide must be scaled to fit its frame, and how much larger the learner wants it. */
 import { useLayoutEffect, useRef, useState, type RefObject } from "react";
 
+/** How much the slide must be scaled to fit its frame, and how much larger the learner wants it. */
 export function useScale(frame: RefObject<HTMLElement | null>, size: { w: number; h: number }): number {
   const [scale, setScale] = useState(0);
   useLayoutEffect(() => {

@@ -12,6 +12,7 @@ export interface BoundRule {
   readonly rule: ProgramRule;
 }
 
+/** What a program holds, by id. Made once for each program. */
 export class Index {
   readonly order: readonly string[];
   readonly position = new Map<string, number>();

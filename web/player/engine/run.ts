@@ -10,6 +10,7 @@ import { own } from "./own";
 /** An event, what it happened to, and the detail that narrows it down. */
 export type Raised = readonly [event: string, target: string, detail: string | null];
 
+/** One event on its way: the state as it is so far, its effects, and what rules still wait for. */
 export class Run {
   readonly effects: Effect[] = [];
   readonly before: State;

@@ -1,4 +1,3 @@
-/** The fixed-size slide that everything is drawn on, scaled by its parent. */
 import type { CSSProperties, ReactNode } from "react";
 import type { Background, Theme } from "../../api/types";
 import type { MediaMap } from "./mediaMap";
@@ -13,6 +12,7 @@ interface Props {
   children: ReactNode;
 }
 
+/** The fixed-size slide that everything is drawn on, scaled by its parent. */
 export function Backdrop({ size, theme, background, media, scale, children }: Props): ReactNode {
   const picture = background.picture ? media[background.picture] : undefined;
   const outer: CSSProperties = { width: size.w * scale, height: size.h * scale };

@@ -1,4 +1,3 @@
-/** Draws one element into the box that its parent gives it. The same for authors and learners. */
 import type { ReactNode } from "react";
 import type { Element, Style } from "../../api/types";
 import { EmbedBox } from "./EmbedBox";
@@ -25,6 +24,7 @@ export interface ElementProps {
   live?: boolean;
 }
 
+/** Draws one element into the box that its parent gives it. The same for authors and learners. */
 export function ElementView(props: ElementProps): ReactNode {
   const { element, style, media, values, alt = "", entering, live = false } = props;
   switch (element.kind) {

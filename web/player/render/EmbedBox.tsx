@@ -1,7 +1,7 @@
-/** A web page from elsewhere, in a frame that can reach nothing of the course. */
 import type { ReactNode } from "react";
 import type { EmbedElement } from "../../api/types";
 
+/** A web page from elsewhere, in a frame that can reach nothing of the course. */
 export function EmbedBox({ element, live }: { element: EmbedElement; live: boolean }): ReactNode {
   if (live && element.address) {
     return (

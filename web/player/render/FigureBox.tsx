@@ -7,6 +7,7 @@ import { RichWords } from "./Words";
 
 interface ShapeProps { element: ShapeElement; style: Style; alt: string; values: ValueWords }
 
+/** A drawn figure with its words. */
 export function ShapeBox({ element, style, alt, values }: ShapeProps): ReactNode {
   const { shape } = element;
   if (shape === "line" || shape === "arrow") return <Line element={element} style={style} alt={alt} />;

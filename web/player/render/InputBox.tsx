@@ -1,4 +1,3 @@
-/** Something to fill in or set. In a still it shows itself empty. */
 import { useEffect, useId, useState, type CSSProperties, type ReactNode } from "react";
 import type { InputElement, Style } from "../../api/types";
 import { toNumber, toText, toYesNo, type Value } from "../engine/values";
@@ -22,6 +21,7 @@ const PAUSE_MS = 700;
 
 const STILL: Entering = { value: "", enabled: true, enter: () => {} };
 
+/** Something to fill in or set. In a still it shows itself empty. */
 export function InputBox({ element, style, entering = STILL }: Props): ReactNode {
   const id = useId();
   const words = { ...textStyle(style), padding: 0 };

@@ -1,4 +1,3 @@
-/** One element as the learner meets it: in the look that its state gives, answering what is done. */
 import type { ReactNode } from "react";
 import type { ProgramElement } from "../../api/types";
 import { isVisible } from "../engine/engine";
@@ -19,6 +18,7 @@ interface LiveProps {
   flows?: boolean;
 }
 
+/** One element as the learner meets it: in the look that its state gives, answering what is done. */
 export function LiveElement({ element, flows = false }: LiveProps): ReactNode {
   const { index, state } = useActing();
   const shown = isVisible(index, state, element.draw.id);

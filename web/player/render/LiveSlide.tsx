@@ -1,4 +1,3 @@
-/** The current slide as the learner meets it: drawn by the state, answering clicks and keys. */
 import { useEffect, useMemo, useState, type ReactNode } from "react";
 import type { ProgramSlide } from "../../api/types";
 import type { Index } from "../engine/program";
@@ -20,6 +19,7 @@ interface Props {
   dispatch: (event: Event) => void;
 }
 
+/** The current slide as the learner meets it: drawn by the state, answering clicks and keys. */
 export function LiveSlide({ index, state, slide, scale, dispatch }: Props): ReactNode {
   const [picked, pick] = useState<string | null>(null);
   useKeys(index, slide, dispatch);

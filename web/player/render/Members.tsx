@@ -1,4 +1,3 @@
-/** A group drawn as one thing: its members where they stand in it. */
 import type { CSSProperties, ReactNode } from "react";
 import type { Element, ProgramElement } from "../../api/types";
 import { isVisible } from "../engine/engine";
@@ -7,6 +6,7 @@ import { ElementView } from "./ElementView";
 import { boxVariables, placed } from "./style";
 import { valueOf } from "./valueOf";
 
+/** A group drawn as one thing: its members where they stand in it. */
 export function Members({ group }: { group: Element }): ReactNode {
   const { index, state } = useActing();
   const home = index.elements.get(group.id)?.draw ?? group;

@@ -1,4 +1,3 @@
-/** How far something has come: a bar, a ring, or words. */
 import type { ReactNode } from "react";
 import type { MeterElement, Style } from "../../api/types";
 import { toNumber, toText } from "../engine/values";
@@ -15,6 +14,7 @@ const MOST: Record<string, string> = {
 /** What a still shows. */
 const SAMPLE = 0.6;
 
+/** How far something has come: a bar, a ring, or words. */
 export function MeterBox({ element, style, values, live }: Props): ReactNode {
   const most = MOST[element.of];
   const high = !live ? element.high : most ? toNumber(values(most)) : element.of === "score" ? 100 : element.high;

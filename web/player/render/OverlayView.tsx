@@ -1,4 +1,3 @@
-/** What opens over the slide. It takes the focus while it blocks, and gives it back. */
 import { useLayoutEffect, useRef, type CSSProperties, type KeyboardEvent, type ReactNode } from "react";
 import type { ProgramOverlay } from "../../api/types";
 import { useActing } from "./acting";
@@ -8,6 +7,7 @@ import { paint } from "./theme";
 
 const SIGNS = { right: "✓", partly: "◑", wrong: "✕", plain: "" };
 
+/** What opens over the slide. It takes the focus while it blocks, and gives it back. */
 export function OverlayView({ overlay }: { overlay: ProgramOverlay }): ReactNode {
   const { dispatch, index } = useActing();
   const box = useRef<HTMLDivElement>(null);

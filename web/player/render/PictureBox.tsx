@@ -1,4 +1,3 @@
-/** A picture, cut and fitted into its box. */
 import type { CSSProperties, ReactNode } from "react";
 import type { PictureElement, Style } from "../../api/types";
 import type { MediaMap } from "./mediaMap";
@@ -6,6 +5,7 @@ import { clipPolygon, corners, polygonPath } from "./figures";
 
 interface Props { element: PictureElement; style: Style; media: MediaMap; alt: string }
 
+/** A picture, cut and fitted into its box. */
 export function PictureBox({ element, style, media, alt }: Props): ReactNode {
   const file = element.media ? media[element.media] : undefined;
   if (!file) return <div className="zz-box zz-empty-picture" />;

@@ -1,4 +1,3 @@
-/** Films and sounds: playing in a running course, a picture of themselves elsewhere. */
 import { useEffect, useRef, useState, type ReactNode } from "react";
 import type { AudioElement, VideoElement } from "../../api/types";
 import { useActing } from "./acting";
@@ -8,6 +7,7 @@ import { loudness, register } from "./players";
 
 interface Props { element: VideoElement | AudioElement; media: MediaMap; live: boolean }
 
+/** Films and sounds: playing in a running course, a picture of themselves elsewhere. */
 export function PlayingBox({ element, media, live }: Props): ReactNode {
   const file = element.media ? media[element.media] : undefined;
   if (!file) return <div className="zz-box zz-empty-picture"><PlaySign /></div>;

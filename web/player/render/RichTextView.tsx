@@ -1,4 +1,3 @@
-/** Rich text as HTML elements: data in, nodes out, so that no markup can slip through. */
 import type { ReactNode } from "react";
 import type { Block, RichText, Run, ValueFormat } from "../../api/types";
 import { BlankView } from "./answers/Blanks";
@@ -7,6 +6,7 @@ import { toNumber, toText, toYesNo, type Value } from "../engine/values";
 /** Gives the present value of what stands in a text. */
 export type ValueWords = (of: string) => Value;
 
+/** Rich text as HTML elements: data in, nodes out, so that no markup can slip through. */
 export function RichTextView({ text, values }: { text: RichText; values: ValueWords }): ReactNode {
   return groups(text.blocks).map((group, index) => {
     if (group.kind === "paragraph") {

@@ -1,8 +1,8 @@
-/** A table, with its heads marked for those who hear it. */
 import type { CSSProperties, ReactNode } from "react";
 import type { Style, TableElement } from "../../api/types";
 import { textStyle } from "./style";
 
+/** A table, with its heads marked for those who hear it. */
 export function TableBox({ element, style }: { element: TableElement; style: Style }): ReactNode {
   const { cells, header_row, header_column } = element;
   const words = textStyle(style);

@@ -1,4 +1,3 @@
-/** Words in a box: they may run over, get smaller until they fit, or make the box taller. */
 import { useLayoutEffect, useRef, type ReactNode } from "react";
 import type { RichText, Style } from "../../api/types";
 import { RichTextView, type ValueWords } from "./RichTextView";
@@ -7,6 +6,7 @@ import { textStyle } from "./style";
 const SMALLEST = 0.3;
 const STEPS = 7;
 
+/** Rich text in a box. */
 export function RichWords(
   { text, style, values }: { text: RichText; style: Style; values: ValueWords },
 ): ReactNode {
@@ -17,6 +17,7 @@ export function RichWords(
   );
 }
 
+/** Words in a box: they may run over, get smaller until they fit, or make the box taller. */
 export function Words({ style, children }: { style: Style; children: ReactNode }): ReactNode {
   const box = useRef<HTMLSpanElement>(null);
   useFitting(box, style);

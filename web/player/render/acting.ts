@@ -17,6 +17,7 @@ export interface Acting {
 const Context = createContext<Acting | null>(null);
 export const ActingProvider = Context.Provider;
 
+/** The course that runs around this component. Throws outside of a live slide. */
 export function useActing(): Acting {
   const acting = useContext(Context);
   if (!acting) throw new Error("outside of a live slide");

@@ -12,10 +12,12 @@ export function corners(
   return points.map(({ x, y }) => [(flip_x ? 1 - x : x) * w, (flip_y ? 1 - y : y) * h]);
 }
 
+/** A polygon as the path of an SVG; points in px. */
 export function polygonPath(points: readonly Point[]): string {
   return `M${points.map(([x, y]) => `${round(x)} ${round(y)}`).join(" L")} Z`;
 }
 
+/** A polygon as a CSS clip path; points in px. */
 export function clipPolygon(points: readonly Point[]): string {
   return `polygon(${points.map(([x, y]) => `${round(x)}px ${round(y)}px`).join(", ")})`;
 }

@@ -1,4 +1,3 @@
-/** Elements in running order: members within their groups, answers where the first of them is. */
 import type { ReactNode } from "react";
 import type { ProgramElement } from "../../api/types";
 import { choiceOrder, isVisible } from "../engine/engine";
@@ -7,6 +6,7 @@ import { Ranking } from "./answers/Ranking";
 import { LiveElement } from "./LiveElement";
 import { own } from "../engine/own";
 
+/** Elements in running order: members within their groups, answers where the first of them is. */
 export function inOrder(elements: readonly ProgramElement[], group: string | null = null): ReactNode[] {
   const done = new Set<string>();
   const nodes: ReactNode[] = [];

@@ -22,6 +22,7 @@ export function looksOf(
   return looks;
 }
 
+/** Whether an element is selected in the learner's sense: a chosen answer, a turned card. */
 export function isSelected(index: Index, state: State, { selected }: ProgramElement): boolean {
   return selected !== false && toYesNo(evaluate(index, state, selected));
 }

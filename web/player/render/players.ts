@@ -5,6 +5,7 @@ const players = new Map<string, HTMLMediaElement>();
 const setting = { volume: 1, speed: 1, captions: true };
 const followers = new Set<() => void>();
 
+/** Make a player known by its element. Returns how to forget it. */
 export function register(element: string, player: HTMLMediaElement): () => void {
   players.set(element, player);
   player.playbackRate = setting.speed;
@@ -13,6 +14,7 @@ export function register(element: string, player: HTMLMediaElement): () => void 
   };
 }
 
+/** Do what an effect says to a player: play, pause, or jump to a time. */
 export function runMedia({ element, run, at }: Extract<Effect, { effect: "media" }>): void {
   const player = players.get(element);
   if (!player) return;
@@ -28,13 +30,16 @@ export function setVolume(volume: number): void {
   for (const player of players.values()) player.volume = Number(player.dataset.volume ?? 1) * volume;
 }
 
+/** How loud a player is, 0 to 1: its `own` volume under the one that the learner has set. */
 export const loudness = (own: number): number => own * setting.volume;
 
+/** Set the speed of all players, now and later; 1 is as recorded. */
 export function setSpeed(speed: number): void {
   setting.speed = speed;
   for (const player of players.values()) player.playbackRate = speed;
 }
 
+/** Show or hide the captions of all players. */
 export function setCaptions(shown: boolean): void {
   setting.captions = shown;
   for (const follow of followers) follow();
@@ -43,6 +48,7 @@ export function setCaptions(shown: boolean): void {
 /** Whether captions are wanted, for `useSyncExternalStore`. */
 export const captionsWanted = (): boolean => setting.captions;
 
+/** Call `follow` when captions are shown or hidden. Returns how to stop. */
 export function onCaptions(follow: () => void): () => void {
   followers.add(follow);
   return () => followers.delete(follow);

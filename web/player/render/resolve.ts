@@ -13,6 +13,7 @@ export interface Sources {
   layouts: ReadonlyMap<string, Layout>;
 }
 
+/** The styles and layouts of a course, by id. */
 export function sourcesOf(course: Pick<Course, "styles" | "layouts">): Sources {
   const styles = new Map(course.styles.map((style) => [style.id, style]));
   const layouts = new Map(course.layouts.map((layout) => [layout.id, {
@@ -38,6 +39,7 @@ function styled(element: Element, styles: Sources["styles"], slot?: Element): El
   return { ...element, style, looks: element.own.includes("looks") ? element.looks : source.looks };
 }
 
+/** The elements of the slide's layout that slides fill in, by id. */
 export function slotsOf(slide: Slide, sources: Sources): ReadonlyMap<string, Element> {
   const layout = sources.layouts.get(slide.layout ?? "");
   return new Map(layout?.elements.filter((e) => layout.slots.includes(e.id)).map((e) => [e.id, e]));
@@ -69,6 +71,7 @@ export function onLayout(slide: Slide, sources: Sources): Slide {
   };
 }
 
+/** The slide's own background, else its layout's, else plain paper. */
 export function backgroundOf(slide: Slide, sources: Sources): Background {
   return slide.background ?? sources.layouts.get(slide.layout ?? "")?.background ?? NO_BACKGROUND;
 }

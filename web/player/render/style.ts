@@ -66,6 +66,7 @@ export function textStyle(style: Style): CSSProperties {
   };
 }
 
+/** Position, size, turn and stacking of an element as CSS. */
 export function placed(element: Element): CSSProperties {
   return {
     left: element.x, top: element.y, width: element.w, height: element.h, zIndex: element.z,

@@ -11,6 +11,7 @@ const FALLBACK: Record<Theme["fonts"]["text"], string> = {
   Rubik: "Verdana, sans-serif",
 };
 
+/** A theme as CSS variables: fonts, and each colour by its role. */
 export function themeVariables({ colours, fonts }: Theme): CSSProperties {
   const variables: Record<string, string> = {
     "--zz-text": family(fonts.text), "--zz-heading": family(fonts.heading),

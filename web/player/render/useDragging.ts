@@ -1,4 +1,3 @@
-/** Dragging an element: by pointer, or picked up and put down by key or click. */
 import { useRef, useState, type KeyboardEvent, type MouseEvent, type PointerEvent } from "react";
 import type { Element } from "../../api/types";
 import { isVisible } from "../engine/engine";
@@ -20,6 +19,7 @@ interface Dragging {
   };
 }
 
+/** Dragging an element: by pointer, or picked up and put down by key or click. */
 export function useDragging(element: Element): Dragging {
   const { index, state, scale, dispatch, picked, pick } = useActing();
   const begun = useRef<{ x: number; y: number; moved: boolean } | null>(null);

@@ -7,4 +7,5 @@ export function nameValues(variables: readonly { id: string; name: string }[]): 
   names = new Map(variables.map(({ id, name }) => [id, name]));
 }
 
+/** A value as authors see it in a text. */
 export const valueName = (of: string): string => `{{ ${names.get(of) ?? of.replaceAll("_", " ")} }}`;

@@ -1,7 +1,9 @@
 /** The pieces that saved progress is packed from. The twin of `zigzag_core/tracking/bytes.py`. */
 
+/** Saved progress that cannot be read. */
 export class Damaged extends Error {}
 
+/** Writes numbers and texts as bytes, small ones short. */
 export class Writer {
   readonly data: number[] = [];
 
@@ -41,6 +43,7 @@ export class Writer {
   }
 }
 
+/** Reads what `Writer` wrote. Throws `Damaged` rather than read past the end. */
 export class Reader {
   private index = 0;
 

@@ -6,6 +6,7 @@ import { BackupStore } from "./backup";
 import { pack } from "./progress";
 import type { Begun, Standing, Tracker } from "./tracker";
 
+/** Keeps progress in this browser, where there is no LMS. */
 export class LocalTracker implements Tracker {
   private readonly store: BackupStore;
   private listener: (standing: Standing) => void = () => {};

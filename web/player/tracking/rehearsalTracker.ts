@@ -21,6 +21,7 @@ export interface RehearsalMessage {
   score: number | null;
 }
 
+/** Tells the workbench what an LMS would be told. Keeps nothing. */
 export class RehearsalTracker implements Tracker {
   private interactions = 0;
   private readonly said = new Map<string, string>();

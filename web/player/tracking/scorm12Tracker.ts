@@ -28,6 +28,7 @@ const RANK: Record<string, number> = {
 
 type Find = () => Api12 | null;
 
+/** Reports to an LMS by the run-time API of SCORM 1.2. */
 export class Scorm12Tracker implements Tracker {
   private api: Api12 | null = null;
   private open = false;

@@ -1,4 +1,3 @@
-/** One action of a sentence: its verb, and what it needs. */
 import type { ReactNode } from "react";
 import { LOOKS } from "../../api/tables";
 import type { Destination, RuleAction } from "../../api/types";
@@ -9,6 +8,7 @@ import { WordChoice, WordField } from "./Word";
 
 interface Props { action: RuleAction; things: Things; onChange: (action: RuleAction) => void }
 
+/** One action of a sentence: its verb, and what it needs. */
 export function ActionEditor({ action, things, onChange }: Props): ReactNode {
   return (
     <>

@@ -1,4 +1,3 @@
-/** What is done, one after the other. */
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { Plus, X } from "lucide-react";
 import type { ReactNode } from "react";
@@ -9,6 +8,7 @@ import { newAction } from "./sentences";
 import type { Things } from "./things";
 import { WordChoice } from "./Word";
 
+/** What is done, one after the other. */
 export function Actions(
   { actions, things, lead, onChange }: {
     actions: readonly RuleAction[]; things: Things; lead: string; onChange: (actions: RuleAction[]) => void;

@@ -1,4 +1,3 @@
-/** What a pattern comes to: the sentences that the course is published with. */
 import { Box, Spinner, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState, type ReactNode } from "react";
@@ -12,6 +11,7 @@ import { whenWords } from "./sentences";
 type Action = ProgramRule["then"][number];
 type Name = (id: string) => string;
 
+/** What a pattern comes to: the sentences that the course is published with. */
 export function Compiled({ parts, name }: { parts: readonly string[]; name: Name }): ReactNode {
   const [open, setOpen] = useState(false);
   return (

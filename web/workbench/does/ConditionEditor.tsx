@@ -1,4 +1,3 @@
-/** The *if* of a rule, of a gate, of a fork. */
 import { Box, Flex } from "@chakra-ui/react";
 import { Keyboard, Plus, X } from "lucide-react";
 import { useState, type ReactNode } from "react";
@@ -12,6 +11,7 @@ import { WordChoice, WordField, type OptionGroup } from "./Word";
 
 interface Props { condition: unknown; things: Things; onChange: (condition: unknown) => void; lead?: string }
 
+/** The *if* of a rule, of a gate, of a fork. */
 export function ConditionEditor({ condition, things, onChange, lead = "if" }: Props): ReactNode {
   const [typed, setTyped] = useState(false);
   const clauses = clausesOf(condition);

@@ -1,4 +1,3 @@
-/** Does: what happens, as sentences whose coloured words are choices. */
 import { Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import type { Element, Slide } from "../../api/types";
@@ -9,6 +8,7 @@ import { partsOf } from "./patterns";
 import { Rules } from "./Rules";
 import { Word } from "./Word";
 
+/** Does: what happens, as sentences whose coloured words are choices. */
 export function Does({ element, slide, submits }: { element: Element; slide: Slide; submits: string | null }): ReactNode {
   const owner = { kind: "element" as const, id: element.id, name: element.name, element: element.kind };
   const part = slide.patterns.find((pattern) => partsOf(pattern).includes(element.id));

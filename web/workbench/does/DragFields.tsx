@@ -1,4 +1,3 @@
-/** Whether an element can be dragged, where to, and what becomes of it there. */
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { X } from "lucide-react";
 import type { ReactNode } from "react";
@@ -19,6 +18,7 @@ const ON_TARGET = [
 ] as const;
 const ELSEWHERE = [["return", "returns"], ["stay", "stays"]] as const;
 
+/** Whether an element can be dragged, where to, and what becomes of it there. */
 export function DragFields({ element, slide }: { element: Element; slide: Slide }): ReactNode {
   const { drag } = element;
   const put = (next: Drag | null): void => changeElements("Drag", [element.id], (e) => ({ ...e, drag: next }) as Element, `drag-${element.id}`);

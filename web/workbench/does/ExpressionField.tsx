@@ -1,4 +1,3 @@
-/** An expression as a line of text: read and written by the core, which says what it cannot read. */
 import { Box, chakra, Text } from "@chakra-ui/react";
 import { useEffect, useId, useRef, useState, type ReactNode } from "react";
 import { api, take } from "../../api/client";
@@ -7,6 +6,7 @@ import type { Things } from "./things";
 
 interface Props { label: string; node: unknown; things: Things; onChange: (node: unknown) => void }
 
+/** An expression as a line of text: read and written by the core, which says what it cannot read. */
 export function ExpressionField({ label, node, things, onChange }: Props): ReactNode {
   const [text, setText] = useState<string | null>(null);
   const [problem, setProblem] = useState<{ words: string; at: number } | null>(null);

@@ -1,4 +1,3 @@
-/** Settings of the overlay that is edited. */
 import { Flex, Stack } from "@chakra-ui/react";
 import { Trash2 } from "lucide-react";
 import type { ReactNode } from "react";
@@ -13,6 +12,7 @@ import { Rules } from "./Rules";
 
 const AGAIN = [["reset", "as it was at first"], ["resume", "as it was left"]] as const;
 
+/** Settings of the overlay that is edited. */
 export function OverlayCards({ slide, overlay }: { slide: Slide; overlay: Overlay }): ReactNode {
   const change = (part: Partial<Overlay>): void => changeOverlay(slide, { ...overlay, ...part });
   return (

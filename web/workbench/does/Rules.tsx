@@ -1,4 +1,3 @@
-/** The sentences of one owner, with copying, pasting and adding. */
 import { Flex, Text } from "@chakra-ui/react";
 import { ClipboardPaste, Plus } from "lucide-react";
 import type { ReactNode } from "react";
@@ -23,6 +22,7 @@ interface Props {
   empty: string;
 }
 
+/** The sentences of one owner, with copying, pasting and adding. */
 export function Rules({ rules, owner, slide, onChange, empty }: Props): ReactNode {
   const things = useThings(slide);
   const { rule: copied, from } = useCopied();

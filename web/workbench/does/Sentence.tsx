@@ -1,4 +1,3 @@
-/** One rule as a sentence: When …, if …, do …, otherwise … */
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { Ban, Copy, X } from "lucide-react";
 import type { ReactNode } from "react";
@@ -19,6 +18,7 @@ interface Props {
   onCopy: () => void;
 }
 
+/** One rule as a sentence: When …, if …, do …, otherwise … */
 export function Sentence({ rule, owner, things, onChange, onRemove, onCopy }: Props): ReactNode {
   return (
     <Box

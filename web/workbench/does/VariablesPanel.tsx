@@ -1,4 +1,3 @@
-/** The variables of the course: what it remembers, and where. */
 import { Box, Flex, Heading, Stack, Text } from "@chakra-ui/react";
 import { Plus, Trash2 } from "lucide-react";
 import { useMemo, type ReactNode } from "react";
@@ -15,6 +14,7 @@ import { count } from "../../kit/units";
 
 const TYPES = [["number", "a number"], ["text", "a text"], ["yes_no", "yes or no"]] as const;
 
+/** The variables of the course: what it remembers, and where. */
 export function VariablesPanel(): ReactNode {
   const variables = useCourse((state) => state.course.variables);
   const slides = useCourse((state) => state.slides);

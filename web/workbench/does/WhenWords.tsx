@@ -1,4 +1,3 @@
-/** The *When* of a rule: what happens, and to what. */
 import { X } from "lucide-react";
 import { Fragment, type ReactNode } from "react";
 import type { When } from "../../api/types";
@@ -11,6 +10,7 @@ interface Props { when: When; owner: Owner; things: Things; onChange: (when: Whe
 
 type EventName = When["event"];
 
+/** The *When* of a rule: what happens, and to what. */
 export function WhenWords({ when, owner, things, onChange }: Props): ReactNode {
   const choices = eventsFor(owner, things);
   const { to } = EVENTS[when.event];

@@ -22,6 +22,7 @@ const TONES = {
 
 const SHAPE = { fontWeight: "600", borderRadius: "6px", px: "1.5", py: "0.5", maxW: "100%" } as const;
 
+/** A word of a sentence that is chosen from a list. */
 export function WordChoice({ label, value, options = [], groups = [], onChange, tone = "how" }: Props): ReactNode {
   const known = [...options, ...groups.flatMap((group) => group.options)].some(([key]) => key === value);
   return (
@@ -41,6 +42,7 @@ export function WordChoice({ label, value, options = [], groups = [], onChange, 
   );
 }
 
+/** A word or number of a sentence that is typed. */
 export function WordField(
   { label, value, onChange, number, hint }: {
     label: string; value: string | number; onChange: (value: string) => void; number?: boolean; hint?: string;
@@ -55,6 +57,7 @@ export function WordField(
   );
 }
 
+/** A coloured word that is no choice. */
 export function Word({ children }: { children: ReactNode }): ReactNode {
   return <Box as="span" {...TONES.what} {...SHAPE}>{children}</Box>;
 }

@@ -13,6 +13,7 @@ export const LIVE: readonly Live[] = [
   number("seconds", "seconds spent"),
 ];
 
+/** The type of a live value; unknown ones are numbers. */
 export function typeOfLive(of: string): Live["type"] {
   return LIVE.find((live) => live.of === of)?.type ?? "number";
 }

@@ -42,6 +42,7 @@ export const EVENTS: Record<EventName, { words: string; to: "element" | "overlay
   judged: { words: "is judged", to: "question" },
 };
 
+/** The *When* of a new rule, for an event that happens to `of`. */
 export function newWhen(event: EventName, of: string[]): When {
   switch (event) {
     case "key_pressed": return { event, key: "Enter" };
@@ -124,6 +125,7 @@ export function newAction(action: ActionName, offers: Offers): RuleAction | null
   return NEW[action](offers);
 }
 
+/** A rule with nothing to do yet. */
 export function newRule(when: When): Rule {
   return { ...DEFAULTS.Rule, id: freshId(), when };
 }

@@ -37,6 +37,7 @@ function namesOf(slide: Slide | null, course: Course, slides: Readonly<Record<st
   return names;
 }
 
+/** All that sentences on a slide can name, with names and kinds. Follows every edit. */
 export function useThings(slide: Slide | null): Things {
   const course = useCourse((state) => state.course);
   const slides = useCourse((state) => state.slides);

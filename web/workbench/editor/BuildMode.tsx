@@ -13,6 +13,7 @@ import { useShortcuts } from "./commands/useShortcuts";
 
 const TimingDrawer = lazy(() => import("../timing/TimingDrawer"));
 
+/** Build: the slide, its running order on the left, its cards on the right, timing below. */
 export function Build(): ReactNode {
   const timed = useTiming((state) => state.open);
   const [palette, setPalette] = useState<PaletteRequest | null>(null);

@@ -1,4 +1,3 @@
-/** The cards: the settings of what is selected, and only those. */
 import { Box, Flex, Heading, Stack, Text } from "@chakra-ui/react";
 import { Copy, Eye, EyeOff, Group, Lock, LockOpen, Trash2, Ungroup } from "lucide-react";
 import { useRef, type ReactNode } from "react";
@@ -24,6 +23,7 @@ import { useAsLooked } from "../looks/useAsLooked";
 import { MovesCard } from "../timing/MovesCard";
 import { SlideCards } from "./cards/SlideCards";
 
+/** The cards: the settings of what is selected, and only those. */
 export function Cards(): ReactNode {
   const slide = useAsLooked(useCourse((state) => (state.selection.slide ? state.slides[state.selection.slide] : undefined)));
   const selected = useCourse((state) => state.selection.selected);

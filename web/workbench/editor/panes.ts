@@ -4,6 +4,7 @@ const PANES = ["[data-pane=strip]", "[data-pane=order]", "[data-pane=slide]", "[
 const STARTS = "[data-stage], [data-row][aria-pressed=true], [aria-current=page]";
 const REACHED = "button:not([disabled]), input:not([type=hidden]), select, textarea, [tabindex='0']";
 
+/** Move the focus to the next or previous pane of the page. */
 export function goToPane(step: 1 | -1): void {
   const panes = PANES.flatMap((css) => document.querySelector<HTMLElement>(css) ?? []);
   const here = panes.findIndex((pane) => pane.contains(document.activeElement));

@@ -1,4 +1,3 @@
-/** Which words or numbers are right, and what may differ from them. */
 import { Box, chakra, Flex, Text } from "@chakra-ui/react";
 import { Plus, X } from "lucide-react";
 import type { ReactNode } from "react";
@@ -24,6 +23,7 @@ const MAY_DIFFER = [
   ["any_case", "capital letters"], ["any_accents", "accents"], ["any_spaces", "spaces"], ["any_punctuation", "punctuation"],
 ] as const;
 
+/** Which words or numbers are right, and what may differ from them. */
 export function AcceptsFields({ accepts, name, numbers, picked = false, onChange }: Props): ReactNode {
   const asked = accepts.near.length + accepts.ranges.length;
   return (

@@ -1,4 +1,3 @@
-/** The answer table: combinations of answers, read from the top, each with its words and points. */
 import { MOST_TABLE_PARTS } from "../../api/tables";
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { Plus } from "lucide-react";
@@ -19,6 +18,7 @@ const MENTIONED = 12;
 interface Props { slide: Slide; question: Question }
 interface Facts { uncovered: string[][]; more: number; unreachable: number[]; row: number }
 
+/** The answer table: combinations of answers, read from the top, each with its words and points. */
 export function AnswerTable({ slide, question }: Props): ReactNode {
   const parts = partsIn(question, "choices" in question ? "choices" : "spots");
   const words = JSON.stringify(parts.map((part) => [part.id, partWords(slide, part)]));

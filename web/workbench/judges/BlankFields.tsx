@@ -1,4 +1,3 @@
-/** A running text, and the words in it that are blanks. */
 import { Box, Stack, Text, Textarea } from "@chakra-ui/react";
 import { useState, type ReactNode } from "react";
 import type { Blank, QuestionOf, Slide, TextElement } from "../../api/types";
@@ -16,6 +15,7 @@ interface Props { slide: Slide; question: QuestionOf<"blanks"> }
 
 const HOW = [["typed", "typed"], ["list", "chosen from a list"], ["bank", "taken from a word bank"]] as const;
 
+/** A running text, and the words in it that are blanks. */
 export function BlankFields({ slide, question }: Props): ReactNode {
   const element = slide.elements.find((other): other is TextElement => other.id === question.text && other.kind === "text");
   const [draft, setDraft] = useState<string | null>(null);

@@ -1,4 +1,3 @@
-/** In the text on the slide: the selected words become a blank, a blank becomes words again. */
 import { useEditorState, type Editor } from "@tiptap/react";
 import { SquareDashed } from "lucide-react";
 import type { ReactNode } from "react";
@@ -10,10 +9,12 @@ import { blanksIn, NEW_BLANK } from "./blankText";
 
 export type BlanksQuestion = QuestionOf<"blanks">;
 
+/** The fill-in-the-blanks question whose text is `element`. */
 export function blanksQuestion(slide: Slide | null | undefined, element: string): BlanksQuestion | undefined {
   return slide?.questions.find((question): question is BlanksQuestion => question.kind === "blanks" && question.text === element);
 }
 
+/** In the text on the slide: the selected words become a blank, a blank becomes words again. */
 export function BlankTool({ editor, element }: { editor: Editor; element: string }): ReactNode {
   const question = useCourse((state) => blanksQuestion(state.slides[state.selection.slide ?? ""], element));
   const on = useEditorState({

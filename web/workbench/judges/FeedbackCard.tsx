@@ -1,4 +1,3 @@
-/** What is said after each outcome, and what is shown with it. */
 import { QUESTIONS } from "../../api/tables";
 import { MOST_HINTS } from "../../api/tables";
 import { Box, Stack, Text } from "@chakra-ui/react";
@@ -25,6 +24,7 @@ const TELLS = [["", "as in the whole course"], ["yes", "says it, with the points
 
 interface Props { slide: Slide; question: Question }
 
+/** What is said after each outcome, and what is shown with it. */
 export function FeedbackCard({ slide, question }: Props): ReactNode {
   const order = useCourse((state) => state.course.slides);
   const slides = useCourse((state) => state.slides);

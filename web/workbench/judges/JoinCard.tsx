@@ -1,4 +1,3 @@
-/** What is no part of a question yet: it can become one, or a question can be made of it. */
 import { chakra, Flex, Stack, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import type { Element, Question, Slide } from "../../api/types";
@@ -10,6 +9,7 @@ import { joinParts, KINDS, ROLES, type PartList } from "./parts";
 
 interface Props { slide: Slide; elements: readonly Element[] }
 
+/** What is no part of a question yet: it can become one, or a question can be made of it. */
 export function JoinCard({ slide, elements }: Props): ReactNode {
   const ids = elements.map(({ id }) => id);
   return (

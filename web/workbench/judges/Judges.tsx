@@ -1,4 +1,3 @@
-/** Judges: what is right, what it counts, and what is said then. */
 import { Flex, Stack, Text } from "@chakra-ui/react";
 import { Plus } from "lucide-react";
 import type { ReactNode } from "react";
@@ -26,6 +25,7 @@ const AFTER = [["stay", "the slide stays"], ["next", "the next slide comes"], ["
 
 interface Props { slide: Slide; question: Question }
 
+/** Judges: what is right, what it counts, and what is said then. */
 export function Judges({ slide, question }: Props): ReactNode {
   return (
     <>

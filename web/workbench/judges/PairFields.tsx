@@ -1,4 +1,3 @@
-/** Things and the targets that they belong on. */
 import { chakra, Flex, Stack, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import type { Slide } from "../../api/types";
@@ -15,6 +14,7 @@ const WRONG = [["stay", "stay where they are put"], ["return_at_once", "go back 
 
 interface Props { slide: Slide; question: Pairing }
 
+/** Things and the targets that they belong on. */
 export function PairFields({ slide, question }: Props): ReactNode {
   const item = (id: string): Pairing["items"][number] | undefined => question.items.find((other) => other.id === id);
   const change = (id: string, part: object): void => changeQuestion(question, {

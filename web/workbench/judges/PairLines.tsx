@@ -1,4 +1,3 @@
-/** On the slide: what belongs where, as lines; a line pulled from a thing to a target says so. */
 import { useState, type PointerEvent, type ReactNode } from "react";
 import type { Element, Slide } from "../../api/types";
 import { useCourse } from "../store/store";
@@ -9,6 +8,7 @@ const FRONT = 1_000_007;
 const COLOUR = "#1e5b4b";
 type Point = readonly [x: number, y: number];
 
+/** On the slide: what belongs where, as lines; a line pulled from a thing to a target says so. */
 export function PairLines({ slide, scale }: { slide: Slide; scale: number }): ReactNode {
   const selected = useCourse((state) => state.selection.selected);
   const [pulled, setPulled] = useState<Point | null>(null);

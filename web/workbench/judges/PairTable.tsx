@@ -1,4 +1,3 @@
-/** Items by targets: what belongs where, and what may be put where at all. */
 import { Box, chakra, Flex, Text } from "@chakra-ui/react";
 import { useState, type ReactNode } from "react";
 import type { Slide } from "../../api/types";
@@ -7,6 +6,7 @@ import { changeQuestion, partWords } from "./parts";
 
 type Mode = "right" | "only";
 
+/** Items by targets: what belongs where, and what may be put where at all. */
 export function PairTable({ slide, question }: { slide: Slide; question: Pairing }): ReactNode {
   const [mode, setMode] = useState<Mode>("right");
   const { items, targets } = question;

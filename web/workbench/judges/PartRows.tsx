@@ -1,4 +1,3 @@
-/** The parts of a question as a list to type into: Enter for the next, a pasted list for many. */
 import { Box, Flex, Input } from "@chakra-ui/react";
 import { Plus, X } from "lucide-react";
 import { useEffect, useRef, type ClipboardEvent, type KeyboardEvent, type ReactNode } from "react";
@@ -20,6 +19,7 @@ interface Props {
   after?: (part: { id: string; element: string }, words: string) => ReactNode;
 }
 
+/** The parts of a question as a list to type into: Enter for the next, a pasted list for many. */
 export function PartRows({ slide, question, list, word, before, after }: Props): ReactNode {
   const parts = partsIn(question, list);
   const most = mostParts(question.kind, list);

@@ -20,6 +20,7 @@ import { lines, fromLines } from "./words";
 
 interface Props<Q = Question> { slide: Slide; question: Q }
 
+/** The settings that only questions of one kind have. */
 export function KindFields({ slide, question }: Props): ReactNode {
   switch (question.kind) {
     case "single_choice":

@@ -24,6 +24,7 @@ export function PartPoints(
   return <Box w="64px" flex="none"><NumberField bare label={`points for ${words}`} value={value} min={-10_000} max={10_000} onChange={onChange} /></Box>;
 }
 
+/** A small heading within a card. */
 export function Heading({ children }: { children: string }): ReactNode {
   return <Text fontSize="12.5px" fontWeight="700" color="quiet">{children}</Text>;
 }

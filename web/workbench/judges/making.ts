@@ -3,6 +3,7 @@ import { api, take } from "../../api/client";
 import type { Question } from "../../api/types";
 import { edit } from "../store/edits";
 
+/** Make a question of the selected elements, or a new one where none is selected. */
 export async function makeQuestion(kind: Question["kind"]): Promise<void> {
   await edit({
     label: "Make a question",

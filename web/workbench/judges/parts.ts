@@ -16,6 +16,7 @@ interface Part { id: string; element: string }
 export const KINDS = (Object.keys(QUESTIONS) as Question["kind"][])
   .map((kind) => [kind, QUESTIONS[kind].title, QUESTIONS[kind].search] as const);
 
+/** What a kind of question is called. */
 export function kindWord(kind: Question["kind"]): string {
   return QUESTIONS[kind].title;
 }
@@ -42,10 +43,12 @@ export function elementsOf(question: Question): string[] {
   return [...answersOf(question), ...single.flatMap((id) => (id ? [id] : []))];
 }
 
+/** The choices of a question; none for kinds that have none. */
 export function choicesOf(question: Question): readonly Choice[] {
   return "choices" in question ? question.choices : [];
 }
 
+/** Whether no answer is right or wrong: in surveys, and in kinds that are never judged. */
 export const isUnjudged = ({ kind, purpose }: Question): boolean => purpose === "survey" || !QUESTIONS[kind].judged;
 
 export const ROLES: Record<PartList, string> = { choices: "answer", items: "item", targets: "target", spots: "place", rows: "statement" };
@@ -76,6 +79,7 @@ export function withRight(question: Question, element: string): Question {
   } as Question;
 }
 
+/** Set fields of a question, as one step of the history. */
 export function changeQuestion(question: Question, part: object, label = "Judging"): void {
   const slide = currentSlide();
   if (!slide) return;
@@ -158,12 +162,14 @@ export async function addParts(question: Question, where: PartList, words: strin
     take(api.POST("/api/edits/parts", { body: { slide, question: question.id, where, words, size: course.size } }))));
 }
 
+/** Remove an element that is part of a question; `back` is selected again afterwards. */
 export async function removePart(element: string, back: readonly string[]): Promise<void> {
   select([element]);
   await removeSelected();
   select(back.filter((id) => id !== element));
 }
 
+/** Turn a question into another kind; what fits both is kept. */
 export async function convert(question: Question, kind: Question["kind"]): Promise<void> {
   await editQuestion("Turn into another kind", question, ({ slide, course }) => (
     take(api.POST("/api/edits/convert", { body: { slide, course, question: question.id, kind } }))));

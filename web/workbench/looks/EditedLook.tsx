@@ -1,4 +1,3 @@
-/** Says which look the fields below change, and what it overrides; each of that can be taken back. */
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { Trash2 } from "lucide-react";
 import type { ReactNode } from "react";
@@ -10,6 +9,7 @@ import { QuietButton } from "../../kit/QuietButton";
 import { Tool } from "../../kit/Tool";
 import { GIVEN, nameOf, overridesOf, useLook, withoutLook } from "./looks";
 
+/** Says which look the fields below change, and what it overrides; each of that can be taken back. */
 export function EditedLook({ element }: { element: Element }): ReactNode {
   const edited = useLook();
   const { look } = edited;

@@ -1,4 +1,3 @@
-/** All looks of the selected element as a strip: choose one, and what is changed then is only for it. */
 import { Box, chakra, Flex, Menu, Portal, Text } from "@chakra-ui/react";
 import { Plus } from "lucide-react";
 import { useEffect, type ReactNode } from "react";
@@ -12,6 +11,7 @@ import { GIVEN, nameOf, newLook, overridesOf, useLook, wearing } from "./looks";
 
 const TILE = { w: 64, h: 34 };
 
+/** All looks of the selected element as a strip: choose one, and what is changed then is only for it. */
 export function LooksStrip({ element }: { element: Element }): ReactNode {
   const edited = useLook();
   const look = edited.element === element.id ? edited.look : null;

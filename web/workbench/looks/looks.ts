@@ -26,6 +26,7 @@ const SAID: Record<string, string> = {
   text: "words", label: "words", media: "picture", x: "place", y: "place", w: "size", h: "size", turn: "turn",
 };
 
+/** What a look is called. */
 export function nameOf(element: Element, look: string): string {
   return element.looks[look]?.name ?? look;
 }
@@ -79,6 +80,7 @@ export function newLook(element: Element, given: string | null): { id: string; p
   return given ? { id: given, patch: {} } : { id: freshId(), patch: { name: freeName("Look", names) } };
 }
 
+/** The element without one of its looks. */
 export function withoutLook(element: Element, look: string): Element {
   return { ...element, looks: Object.fromEntries(Object.entries(element.looks).filter(([name]) => name !== look)) };
 }

@@ -1,9 +1,9 @@
-/** What is said on the slide that is being planned, and what it is meant to do. */
 import { Box, Heading, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import { changeSlide, useCourse } from "../store/store";
 import { TextField } from "../../kit/TextField";
 
+/** What is said on the slide that is being planned, and what it is meant to do. */
 export function NotesPanel(): ReactNode {
   const slide = useCourse((state) => state.slides[state.selection.slide ?? ""]);
   if (!slide) return null;

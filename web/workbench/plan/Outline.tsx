@@ -1,4 +1,3 @@
-/** The outline: sections and slides as lines to type into. */
 import { Box, Flex, Heading, Text, Textarea } from "@chakra-ui/react";
 import { closestCenter, DndContext, PointerSensor, useSensor, useSensors, type DragEndEvent } from "@dnd-kit/core";
 import { SortableContext, verticalListSortingStrategy } from "@dnd-kit/sortable";
@@ -17,6 +16,7 @@ import { OutlineRow } from "./OutlineRow";
 
 type Choosing = { shiftKey: boolean; ctrlKey: boolean; metaKey: boolean };
 
+/** The outline: sections and slides as lines to type into. */
 export function Outline(): ReactNode {
   const slides = useCourse((state) => state.course.slides);
   const sections = useCourse((state) => state.course.sections);

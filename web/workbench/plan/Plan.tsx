@@ -1,4 +1,3 @@
-/** Plan: the course as an outline to type into, beside the route that it makes. */
 import { Box, Flex } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import { NotesPanel } from "./NotesPanel";
@@ -6,6 +5,7 @@ import { Outline } from "./Outline";
 import { RouteMap } from "./RouteMap";
 import { usePlanKeys } from "./usePlanKeys";
 
+/** Plan: the course as an outline to type into, beside the route that it makes. */
 export default function Plan(): ReactNode {
   usePlanKeys();
   return (

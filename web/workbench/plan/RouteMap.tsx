@@ -22,6 +22,7 @@ const MOST_LABELS = 40;
 const MOST_SHOWN = 48;
 const MARGIN = 24;
 
+/** The route in full: all slides as stops on the zigzag path, with every fork. */
 export function RouteMap(): ReactNode {
   return <ReactFlowProvider><Map /></ReactFlowProvider>;
 }

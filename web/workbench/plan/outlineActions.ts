@@ -23,6 +23,7 @@ function write(label: string, next: readonly Line[], slides: Record<string, Slid
 /** A slide made in advance, so that a new line is there as soon as Enter is pressed. */
 let spare: { slide: Slide; course: Course } | null = null;
 
+/** Fetch what adding a line needs, so that typing never waits for the server. */
 export function prepare(): Promise<void> {
   return attempt(async () => {
     const { course } = get();
@@ -63,6 +64,7 @@ export function addLine(after: string | null, title = ""): string | null {
   return slide.id;
 }
 
+/** Add a section after a line, or at the end. Returns its id. */
 export function addSection(after: string | null): string {
   const id = freshId();
   const before = lines();
@@ -71,6 +73,7 @@ export function addSection(after: string | null): string {
   return id;
 }
 
+/** Give a section a title. */
 export function renameSection(id: string, title: string): void {
   const { course } = get();
   const sections = course.sections.map((section) => (section.id === id ? { ...section, title } : section));

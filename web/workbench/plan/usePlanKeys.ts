@@ -1,8 +1,8 @@
-/** Undo, redo and save in Plan, wherever the focus is. */
 import { useEffect } from "react";
 import { save } from "../store/saver";
 import { redo, undo } from "../store/store";
 
+/** Undo, redo and save in Plan, wherever the focus is. */
 export function usePlanKeys(): void {
   useEffect(() => {
     function onKeyDown(event: KeyboardEvent): void {

@@ -1,4 +1,3 @@
-/** When the course is complete. */
 import { Box, Flex, Stack, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import { changeCourse, useCourse } from "../store/store";
@@ -6,6 +5,7 @@ import { Card } from "../../kit/Card";
 import { Check } from "../../kit/Check";
 import { NumberField } from "../../kit/NumberField";
 
+/** When the course is complete. */
 export function CompletionCard(): ReactNode {
   const completion = useCourse((state) => state.course.completion);
   const mark = useCourse((state) => state.course.pass_mark);

@@ -1,4 +1,3 @@
-/** The packages made of this course: get them, look into them, try them. */
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { useMutation, useQuery } from "@tanstack/react-query";
 import { Download, FolderOpen, GraduationCap } from "lucide-react";
@@ -13,6 +12,7 @@ import { sayError } from "../../kit/toaster";
 import { ago, bytes, count } from "../../kit/units";
 import { KIND_WORDS } from "./kinds";
 
+/** The packages made of this course: get them, look into them, try them. */
 export function Packages({ latest }: { latest: number | null }): ReactNode {
   const slug = useCourse((state) => state.slug);
   const navigate = useNavigate();

@@ -1,4 +1,3 @@
-/** Publish: what is promised to an LMS, what was found, and the packages. */
 import { Box, Flex, Grid, Heading, Link as ChakraLink, Progress, Stack, Text } from "@chakra-ui/react";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { Flag, TriangleAlert } from "lucide-react";
@@ -21,6 +20,7 @@ import { Packages } from "./Packages";
 
 const LOOKING = <Text color="quiet">The course is being checked …</Text>;
 
+/** Publish: what is promised to an LMS, what was found, and the packages. */
 export default function Publish(): ReactNode {
   const slug = useCourse((state) => state.slug);
   const queries = useQueryClient();

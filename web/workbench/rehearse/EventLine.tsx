@@ -1,4 +1,3 @@
-/** The line of all that happened: step to any moment, and the slide follows. */
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { ChevronLeft, ChevronRight } from "lucide-react";
 import { useEffect, useRef, type ReactNode } from "react";
@@ -14,6 +13,7 @@ interface Props {
   onGo: (moment: number) => void;
 }
 
+/** The line of all that happened: step to any moment, and the slide follows. */
 export function EventLine({ moments, at, name, index, onGo }: Props): ReactNode {
   const line = useRef<HTMLDivElement>(null);
   useEffect(() => {

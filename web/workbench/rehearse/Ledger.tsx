@@ -1,4 +1,3 @@
-/** The ledger: where the learner stands and what the LMS was told, in plain words. */
 import { Box, Flex, Heading, Input, Stack, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState, type ReactNode } from "react";
@@ -34,6 +33,7 @@ interface Props {
   onStarting: (values: Readonly<Record<string, Value>>) => void;
 }
 
+/** The ledger: where the learner stands and what the LMS was told, in plain words. */
 export function Ledger({ message, told, index, onSet, onAsk, starting, onStarting }: Props): ReactNode {
   const course = useCourse((state) => state.course);
   if (!message) return <Text p="4" color="quiet">The ledger fills as soon as the course runs.</Text>;

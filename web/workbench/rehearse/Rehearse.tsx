@@ -1,4 +1,3 @@
-/** Rehearse: the course live, in the very player that learners get, with the ledger beside it. */
 import { Box, Flex, Spinner, Text } from "@chakra-ui/react";
 import { ArrowLeft, CircleHelp, RotateCcw, SkipBack } from "lucide-react";
 import { useEffect, useRef, useState, type ReactNode } from "react";
@@ -41,6 +40,7 @@ function nameIn(index: Index | null, id: string): string {
   return named?.name || titled?.title || "something";
 }
 
+/** Rehearse: the course live, in the very player that learners get, with the ledger beside it. */
 export default function Rehearse(): ReactNode {
   const slug = useCourse((state) => state.slug);
   const slides = useCourse((state) => state.slides);

@@ -1,4 +1,3 @@
-/** Walkthroughs: keep what was just played, play it again, see what has changed since. */
 import { Box, Flex, Input, Text } from "@chakra-ui/react";
 import { Play, Trash2 } from "lucide-react";
 import { useState, type ReactNode } from "react";
@@ -19,6 +18,7 @@ interface Props {
   onPlay: (walk: Walkthrough) => void;
 }
 
+/** Walkthroughs: keep what was just played, play it again, see what has changed since. */
 export function Walkthroughs({ index, moments, onPlay }: Props): ReactNode {
   const walks = useCourse((state) => state.course.walkthroughs);
   const [name, setName] = useState("");

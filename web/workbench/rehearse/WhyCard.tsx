@@ -1,4 +1,3 @@
-/** The answer to *Why?*: what made it so, and how to change it. */
 import { Box, Flex, Heading } from "@chakra-ui/react";
 import { X } from "lucide-react";
 import type { ReactNode } from "react";
@@ -13,6 +12,7 @@ interface Props {
   onClose: () => void;
 }
 
+/** The answer to *Why?*: what made it so, and how to change it. */
 export function WhyCard({ of, reasons, onShow, onClose }: Props): ReactNode {
   return (
     <Box as="section" aria-label="Why" borderWidth="1px" borderColor="sky" borderRadius="card" bg="sky.soft" p="3" m="3" mb="0" role="status">

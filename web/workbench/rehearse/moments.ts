@@ -15,6 +15,7 @@ export interface Moment {
   message: RehearsalMessage;
 }
 
+/** A message of the preview as a moment of the line; null where nothing happened. */
 export function momentOf(message: RehearsalMessage): Moment | null {
   if (!message.event) return null;
   return { event: message.event, state: fromFrames(message.state), effects: message.effects, log: message.log, message };

@@ -1,4 +1,3 @@
-/** One course on the shelf. */
 import { Box, Flex, Heading, IconButton, Input, Link as ChakraLink, Menu, Portal, Text } from "@chakra-ui/react";
 import { useMutation } from "@tanstack/react-query";
 import { Copy, Download, EllipsisVertical, Pencil, Trash2 } from "lucide-react";
@@ -17,6 +16,7 @@ export type Card = components["schemas"]["CourseCard"];
 
 const WIDTH = 360;
 
+/** One course on the shelf. */
 export function CourseCard({ card, onChanged }: { card: Card; onChanged: () => void }): ReactNode {
   const [renaming, setRenaming] = useState(false);
   const wanted = useRef(false);

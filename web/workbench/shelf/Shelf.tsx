@@ -1,4 +1,3 @@
-/** The shelf: all courses, each with a picture of its first slide. */
 import { Box, Flex, Grid, Heading, Input, Skeleton } from "@chakra-ui/react";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Plus } from "lucide-react";
@@ -13,6 +12,7 @@ import { UploadButton } from "../../kit/jobs/UploadButton";
 import { sayDone, sayError } from "../../kit/toaster";
 import { CourseCard } from "./CourseCard";
 
+/** The shelf: all courses, each with a picture of its first slide. */
 export function Shelf(): ReactNode {
   const queries = useQueryClient();
   const navigate = useNavigate();

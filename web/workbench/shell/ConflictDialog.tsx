@@ -1,4 +1,3 @@
-/** Two versions of one slide: both shown, one chosen, none lost. */
 import { Box, Dialog, Flex, Heading, Portal, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import type { Slide } from "../../api/types";
@@ -10,6 +9,7 @@ import { sayError } from "../../kit/toaster";
 
 const WIDTH = 400;
 
+/** Two versions of one slide: both shown, one chosen, none lost. */
 export function ConflictDialog(): ReactNode {
   const conflict = useCourse((state) => state.clash);
   const mine = useCourse((state) => (conflict?.slide ? state.slides[conflict.slide] : undefined));

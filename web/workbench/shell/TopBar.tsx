@@ -1,4 +1,3 @@
-/** Course, modes, whether all is saved, and what was found. */
 import { Box, Flex, Heading, IconButton, Input, Link as ChakraLink, Text } from "@chakra-ui/react";
 import { ArrowLeft, Check, CloudOff, Flag, LoaderCircle } from "lucide-react";
 import { useState, type ReactNode } from "react";
@@ -12,6 +11,7 @@ import { useCheck, useFindings, useTried } from "./useCheck";
 
 const MODES = [["plan", "Plan"], ["build", "Build"], ["rehearse", "Rehearse"], ["publish", "Publish"]] as const;
 
+/** Course, modes, whether all is saved, and what was found. */
 export function TopBar({ mode }: { mode: string }): ReactNode {
   const slug = useCourse((state) => state.slug);
   const title = useCourse((state) => state.course.title);

@@ -1,4 +1,3 @@
-/** What the core says of the course as it was last saved: findings, ways, what an LMS is told. */
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useMemo, useState } from "react";
 import { api } from "../../api/client";
@@ -15,6 +14,7 @@ export type Way = components["schemas"]["Way"];
 /** While one goes on working, looking at the whole course waits for a pause. */
 const PAUSE_MS = 1_000;
 
+/** What the core says of the course as it was last saved: findings, ways, what an LMS is told. */
 export function useCheck(pause = PAUSE_MS): Check | undefined {
   const slug = useCourse((state) => state.slug);
   const saved = useAtRest(useCourse((state) => state.versions), pause);

@@ -1,9 +1,9 @@
-/** Tells the author what of an edit could not be kept, and why. */
 import { useEffect } from "react";
 import { sayError } from "../../kit/toaster";
 import { namesOn } from "../store/conflictNames";
 import { toldLost, useCourse } from "../store/store";
 
+/** Tells the author what of an edit could not be kept, and why. */
 export function useLost(): void {
   const lost = useCourse((state) => state.lost);
   useEffect(() => {

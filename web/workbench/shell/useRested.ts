@@ -1,4 +1,3 @@
-/** Small pictures wait until the page has come to rest once and nothing is dragged, so that one can work sooner. */
 import { useEffect, useState } from "react";
 import { released } from "../store/store";
 
@@ -6,6 +5,7 @@ import { released } from "../store/store";
 const LONGEST = 600;
 let rested = false;
 
+/** Small pictures wait until the page has come to rest once and nothing is dragged, so that one can work sooner. */
 export function useRested(): boolean {
   const [is, setIs] = useState(rested);
   useEffect(() => {

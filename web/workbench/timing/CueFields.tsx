@@ -1,4 +1,3 @@
-/** What the chosen cue does, when, and how. */
 import { Box, Flex, Heading, Text } from "@chakra-ui/react";
 import { Trash2 } from "lucide-react";
 import type { ReactNode } from "react";
@@ -22,6 +21,7 @@ export const EFFECTS = [
   ["none", "at once"], ["fade", "fading"], ["slide", "sliding"], ["scale", "growing"], ["flip", "turning over"],
 ] as const;
 
+/** What the chosen cue does, when, and how. */
 export function CueFields({ cue, slide, timing, onChange, onRemove }: Props): ReactNode {
   const element = slide.elements.find(({ id }) => id === cue.what);
   const verb = { appear: "appears", move: "moves", play: "plays", moment: "" }[cue.does];

@@ -1,4 +1,3 @@
-/** Adding a cue: what is selected appears, moves or plays; or a moment is only marked. */
 import { Menu, Portal, Text } from "@chakra-ui/react";
 import { Plus } from "lucide-react";
 import type { ReactNode } from "react";
@@ -13,6 +12,7 @@ interface Props {
   onOverlay: ((overlay: Overlay, action: "show" | "hide") => void) | null;
 }
 
+/** Adding a cue: what is selected appears, moves or plays; or a moment is only marked. */
 export function CueMenu({ slide, onAdd, onOverlay }: Props): ReactNode {
   const selected = useCourse((state) => state.selection.selected);
   const elements = slide.elements.filter(({ id }) => selected.includes(id));

@@ -1,4 +1,3 @@
-/** The path of a move on the slide: its points can be dragged, more set in, or all of it drawn anew. */
 import { useRef, useState, type PointerEvent, type ReactNode } from "react";
 import type { Slide } from "../../api/types";
 import { path as wholePath } from "../../player/render/motion";
@@ -6,6 +5,7 @@ import { changeMove, pathOf, useMoving, type Point } from "./moves";
 
 const FRONT = 1_000_008;
 
+/** The path of a move on the slide: its points can be dragged, more set in, or all of it drawn anew. */
 export function MovePath({ slide, scale }: { slide: Slide; scale: number }): ReactNode {
   const shown = useMoving();
   const element = slide.elements.find(({ id }) => id === shown.element);

@@ -1,4 +1,3 @@
-/** Moves: how an element comes and goes, draws attention, and along which paths it can move. */
 import { Box, Flex, Separator, Text } from "@chakra-ui/react";
 import { PenLine, Plus, Spline, Trash2 } from "lucide-react";
 import type { ReactNode } from "react";
@@ -22,6 +21,7 @@ const EASINGS = [
 /** More points than these are changed on the slide alone. */
 const TYPED_POINTS = 4;
 
+/** Moves: how an element comes and goes, draws attention, and along which paths it can move. */
 export function MovesCard({ element }: { element: Element }): ReactNode {
   const shown = useMoving();
   const change = (part: Partial<Element>): void => (

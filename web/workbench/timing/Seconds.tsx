@@ -1,7 +1,7 @@
-/** A time in seconds, kept in ms. */
 import { chakra, Flex } from "@chakra-ui/react";
 import { useState, type ReactNode } from "react";
 
+/** A time in seconds, kept in ms. */
 export function Seconds(
   { label, value, onChange }: { label: string; value: number; onChange: (ms: number) => void },
 ): ReactNode {

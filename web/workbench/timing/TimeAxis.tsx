@@ -1,4 +1,3 @@
-/** The axis: a ruler, a row for each element, its cues as bars, and the moment that is looked at. */
 import { Box, chakra, Flex, Text, VisuallyHidden } from "@chakra-ui/react";
 import { useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from "react";
 import type { Cue, Timing } from "../../api/types";
@@ -22,6 +21,7 @@ interface Props {
   onRemove: (cue: string) => void;
 }
 
+/** The axis: a ruler, a row for each element, its cues as bars, and the moment that is looked at. */
 export function TimeAxis({ rows, timing, span, pixels, onChange, onRemove }: Props): ReactNode {
   const now = useTiming((state) => state.now);
   const inner = useRef<HTMLDivElement>(null);

@@ -1,4 +1,3 @@
-/** The timing of the slide, or of the overlay that is edited: cues on an axis, played in place. */
 import { Box, chakra, Flex, Text } from "@chakra-ui/react";
 import { Eye, Flag, Pause, Play, SkipBack, X, ZoomIn, ZoomOut } from "lucide-react";
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type ReactNode } from "react";
@@ -16,6 +15,7 @@ import { axisOf, endOf, inSeconds, newCue, rowsOf, timingOf, withCue, withoutCue
 import { usePlayback } from "./usePlayback";
 import { lookAt, play, toggleTiming, useTiming } from "./useTiming";
 
+/** The timing of the slide, or of the overlay that is edited: cues on an axis, played in place. */
 export default function TimingDrawer(): ReactNode {
   const slide = useCourse((state) => (state.selection.slide ? state.slides[state.selection.slide] : undefined));
   return slide ? <Drawer key={slide.id} slide={slide} /> : null;

@@ -27,18 +27,21 @@ function newMove(taken: readonly Move[]): Move {
   return { ...DEFAULTS.Move, id: freshId(), name: freeName("Move", taken.map(({ name }) => name)), path: [{ x: 240, y: 0 }] };
 }
 
+/** Add a move to an element, and choose it. */
 export function addMove(element: Element): void {
   const move = newMove(element.moves);
   changeElements("Add move", [element.id], (e) => ({ ...e, moves: [...e.moves, move] }));
   useMoving.setState({ element: element.id, move: move.id, drawing: false });
 }
 
+/** Set fields of a move. */
 export function changeMove(element: string, id: string, change: Partial<Move>, label = "Change move"): void {
   changeElements(label, [element], (e) => ({
     ...e, moves: e.moves.map((move) => (move.id === id ? { ...move, ...change } : move)),
   }), `move-${id}-${Object.keys(change).join()}`);
 }
 
+/** Remove a move, and what runs it. */
 export function removeMove(element: string, id: string): void {
   void removeThing("Remove move", { kind: "move", id }, (slide) => ({
     ...slide, elements: slide.elements.map((e) => (

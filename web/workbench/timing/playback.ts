@@ -16,6 +16,7 @@ const THERE: Look = { opacity: 1, translate: "0px 0px", scale: "1" };
 
 interface Sound { at: number; media: HTMLMediaElement; node: HTMLElement | null }
 
+/** Plays a timing on the slide that is being edited: moves as animations, sounds as sounds. */
 export class Playback {
   private readonly animations: Animation[] = [];
   private readonly sounds: Sound[] = [];

@@ -15,6 +15,7 @@ const LONGEST = 3_600_000;
 /** Cues are set to tenths of a second, unless they hold on to something or are typed. */
 const STEP = 100;
 
+/** The timing of the overlay, or of the slide where none is edited. */
 export function timingOf(slide: Slide, overlay: Overlay | null): Timing {
   return (overlay ?? slide).timing;
 }
@@ -67,6 +68,7 @@ function lastsFor(cue: Cue, element: Element | undefined, durations: Durations):
   }
 }
 
+/** A cue at `at` ms. */
 export function newCue(does: Cue["does"], what: string | null, at: number, more: Partial<Cue> = {}): Cue {
   return { ...DEFAULTS.Cue, id: freshId(), does, what, at: whole(at), ...more };
 }
@@ -85,6 +87,7 @@ export function withCue(timing: Timing, id: string, change: Partial<Cue>): Timin
   };
 }
 
+/** The timing without one of its cues. */
 export function withoutCue(timing: Timing, id: string): Timing {
   return { ...timing, cues: timing.cues.filter((cue) => cue.id !== id) };
 }
@@ -105,6 +108,7 @@ export function snapped(time: number, others: readonly number[], reach: number):
   return near ?? Math.round(time / STEP) * STEP;
 }
 
+/** The times, in ms, that a dragged cue snaps to. */
 export function edgesOf(timing: Timing, without: string, now: number | null): number[] {
   const edges = timing.cues.filter((cue) => cue.id !== without).flatMap((cue) => [cue.at, ...(cue.until == null ? [] : [cue.until])]);
   return [0, ...edges, ...(timing.length ? [timing.length] : []), ...(now === null ? [] : [now])];
@@ -116,6 +120,7 @@ export function ticksOf(span: number, pixels: number): { every: number; at: numb
   return { every, at: Array.from({ length: Math.floor(span / every) + 1 }, (_, n) => n * every) };
 }
 
+/** A time in words: minutes and seconds, to a tenth. */
 export function inSeconds(ms: number): string {
   const minutes = Math.floor(ms / 60_000);
   const rest = (ms % 60_000) / 1000;

@@ -13,14 +13,17 @@ interface Looked {
 
 export const useTiming = create<Looked>(() => ({ open: false, now: null, playing: false, cue: null, zoom: 1 }));
 
+/** Open or close the timing drawer. */
 export function toggleTiming(): void {
   useTiming.setState(({ open }) => ({ open: !open, now: null, playing: false }));
 }
 
+/** Show the slide as it is at `now` ms; null shows it as it is edited. */
 export function lookAt(now: number | null): void {
   useTiming.setState({ now, playing: false });
 }
 
+/** Play the timing from the moment looked at, or stop. */
 export function play(playing: boolean): void {
   useTiming.setState(({ now }) => ({ playing, now: playing ? now ?? 0 : now }));
 }

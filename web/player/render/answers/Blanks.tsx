@@ -7,6 +7,7 @@ import { thingAt, usePointerDrag } from "./usePointerDrag";
 
 const Asking = createContext<Grader | null>(null);
 
+/** Lets the blanks of a running text answer `question`, and shows the bank of words below it. */
 export function BlanksOf({ question, children }: { question: string; children: ReactNode }): ReactNode {
   const { index } = useActing();
   const grader = index.questions.get(question) ?? null;

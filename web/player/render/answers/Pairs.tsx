@@ -41,6 +41,7 @@ function useItem(element: ProgramElement) {
   return { index, state, id, question, part, lifted, enabled, endless, put, lift, drop: () => pick(null), offset, handlers, given };
 }
 
+/** Something to put on a target: by dragging, or picked up and put down by click or key. */
 export function Item({ element }: { element: ProgramElement }): ReactNode {
   const item = useItem(element);
   const { index, state, part, lifted, enabled, offset, given } = item;
@@ -111,6 +112,7 @@ function onItemKey(event: KeyboardEvent, item: ReturnType<typeof useItem>): void
   event.stopPropagation();
 }
 
+/** A target: takes what is dropped on it, or what is picked up when it is clicked. */
 export function Target({ element }: { element: ProgramElement }): ReactNode {
   const { index, state, dispatch, picked, pick } = useActing();
   const { draw, grader, part, enabled, view, style } = useFrame(element, false);

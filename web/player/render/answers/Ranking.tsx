@@ -1,4 +1,3 @@
-/** Things to be put in order: each stands in the place of its turn; dragged, moved by arrows, or picked. */
 import { useEffect, useRef, type KeyboardEvent, type ReactNode } from "react";
 import type { ProgramElement } from "../../../api/types";
 import { choiceOrder, isEnabled } from "../../engine/engine";
@@ -9,6 +8,7 @@ import { usePointerDrag } from "./usePointerDrag";
 
 type Spot = { x: number; y: number; w: number; h: number };
 
+/** Things to be put in order: each stands in the place of its turn; dragged, moved by arrows, or picked. */
 export function Ranking({ elements, question }: { elements: readonly ProgramElement[]; question: string }): ReactNode {
   const { index, state } = useActing();
   const grader = index.questions.get(question);

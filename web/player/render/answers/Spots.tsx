@@ -48,6 +48,7 @@ export function WholeSlide({ grader }: { grader: Grader }): ReactNode {
   );
 }
 
+/** An area of a picture that can be chosen. */
 export function Spot({ element }: { element: ProgramElement }): ReactNode {
   const { state, dispatch } = useActing();
   const { draw, grader, part, enabled, mark, view, style } = useFrame(element, false);

@@ -1,10 +1,10 @@
-/** How much time is left for a question that has a limit. */
 import type { ReactNode } from "react";
 import type { Grader } from "../../../api/types";
 import { hasLimit, timeLeft } from "../../engine/questions";
 import { useActing } from "../acting";
 import { answerOf } from "./marks";
 
+/** How much time is left for a question that has a limit. */
 export function TimeLeft({ grader }: { grader: Grader }): ReactNode {
   const { state } = useActing();
   if (!grader.time_limit || answerOf(state, grader.id).locked || !hasLimit(grader, state)) return null;

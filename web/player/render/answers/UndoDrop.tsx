@@ -1,10 +1,10 @@
-/** Taking back what was put somewhere, one step after another. */
 import { useEffect, useRef, useState, type ReactNode } from "react";
 import type { Grader } from "../../../api/types";
 import type { Given } from "../../engine/tally";
 import { useActing } from "../acting";
 import { answerOf } from "./marks";
 
+/** Taking back what was put somewhere, one step after another. */
 export function UndoDrop({ grader }: { grader: Grader }): ReactNode {
   const { state, dispatch } = useActing();
   const { given, attempts, locked } = answerOf(state, grader.id);

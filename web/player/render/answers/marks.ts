@@ -8,6 +8,7 @@ import { own } from "../../engine/own";
 
 export type Mark = "right" | "wrong" | "missed" | undefined;
 
+/** The answer to a question; an empty one where nothing was answered. */
 export function answerOf(state: State, question: string): Answer {
   return own(state.answers, question) ?? NO_ANSWER;
 }

@@ -1,4 +1,3 @@
-/** What every element that answers shares: its look, its place, its drawing. */
 import type { CSSProperties, ReactNode } from "react";
 import type { Element, Grader, ProgramElement } from "../../../api/types";
 import { isEnabled } from "../../engine/engine";
@@ -22,6 +21,7 @@ interface Frame {
   style: CSSProperties;
 }
 
+/** What every element that answers shares: its look, its place, its drawing. */
 export function useFrame(element: ProgramElement, lifted: boolean): Frame {
   const { index, state } = useActing();
   const { id } = element.draw;
@@ -47,6 +47,7 @@ export function Solution({ words }: { words: string }): ReactNode {
   return words ? <span className="zz-solution" aria-hidden>{words}</span> : null;
 }
 
+/** The words by which a screen reader names an element. */
 export function wordsOf(draw: Element): string {
   if (draw.kind === "button" || draw.kind === "input") return draw.label || draw.name;
   if (draw.kind !== "text" && draw.kind !== "shape") return draw.alt || draw.name;

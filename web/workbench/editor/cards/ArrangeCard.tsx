@@ -1,4 +1,3 @@
-/** Arrange: everything that puts several things in order, and one thing on the slide. */
 import { Flex, Text } from "@chakra-ui/react";
 import {
   AlignCenterHorizontal, AlignCenterVertical, AlignEndHorizontal, AlignEndVertical, AlignHorizontalDistributeCenter,
@@ -46,6 +45,7 @@ const STACK: Entry[] = [
 export const ARRANGE: readonly Entry[] = [...ALIGN, ...DISTRIBUTE, ...MATCH, ...STACK];
 const TO = [["selection", "each other"], ["slide", "the slide"]] as const;
 
+/** Arrange: everything that puts several things in order, and one thing on the slide. */
 export function ArrangeCard({ many }: { many: boolean }): ReactNode {
   const [to, setTo] = useState<"selection" | "slide">("selection");
   const toSlide = !many || to === "slide";

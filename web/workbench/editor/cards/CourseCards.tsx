@@ -1,4 +1,3 @@
-/** What holds for the whole course: theme, named styles, slide size. */
 import { Box, Flex, Input, NativeSelect, Separator, Stack, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState, type ReactNode } from "react";
@@ -22,6 +21,7 @@ import { Pair } from "../../../kit/Pair";
 import { ROLE_WORDS } from "../fields/PaintField";
 import { ALL_PARTS, StyleFields } from "./StyleFields";
 
+/** What holds for the whole course: theme, named styles, slide size. */
 export function CourseCards(): ReactNode {
   return (
     <>

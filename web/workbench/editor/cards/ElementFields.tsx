@@ -15,6 +15,7 @@ import { Pair } from "../../../kit/Pair";
 
 type Change<E> = (label: string, part: Partial<E>) => void;
 
+/** The settings that only elements of one kind have. */
 export function KindFields({ element }: { element: Element }): ReactNode {
   function change(label: string, part: object): void {
     changeElements(label, [element.id], (e) => ({ ...e, ...part }) as Element, `${label}-${element.id}`);

@@ -1,4 +1,3 @@
-/** How feedback looks throughout the course; a change here changes all of it. */
 import { Box, Stack, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import type { Course } from "../../../api/types";
@@ -20,6 +19,7 @@ const TONES: readonly (readonly [Tone, string, string])[] = [
   ["right", "Right", "Right"], ["partly", "Partly right", "Partly right"], ["wrong", "Not right", "Not right"], ["plain", "Not judged", "Thank you"],
 ];
 
+/** How feedback looks throughout the course; a change here changes all of it. */
 export function FeedbackDesign(): ReactNode {
   const design = useCourse((state) => state.course.feedback);
   const change = (part: Partial<Design>): void => changeCourse("Feedback", { feedback: { ...design, ...part } }, `feedback-${Object.keys(part).join()}`);

@@ -1,4 +1,3 @@
-/** What an input asks for, and the variable that keeps it. */
 import type { ReactNode } from "react";
 import type { InputElement, Variable } from "../../../api/types";
 import { freshId } from "../../store/ids";
@@ -15,6 +14,7 @@ const KINDS = [
 
 interface Props { element: InputElement; change: (label: string, part: object) => void }
 
+/** What an input asks for, and the variable that keeps it. */
 export function InputFields({ element, change }: Props): ReactNode {
   const variables = useCourse((state) => state.course.variables);
   const fitting = variables.filter((variable) => variable.type === typeFor(element.input));

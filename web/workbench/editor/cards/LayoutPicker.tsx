@@ -1,4 +1,3 @@
-/** Layouts as small pictures: what the slide follows, and what it could. */
 import { Box, Flex, Input, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState, type ReactNode } from "react";
@@ -15,6 +14,7 @@ import { useRested } from "../../shell/useRested";
 
 const WIDTH = 112;
 
+/** Layouts as small pictures: what the slide follows, and what it could. */
 export function LayoutPicker({ slide }: { slide: Slide }): ReactNode {
   const layouts = useLayouts();
   const own = useCourse((state) => state.course.layouts);

@@ -1,4 +1,3 @@
-/** Looks: place, size and style of what is selected. */
 import { Box, Flex, NativeSelect, Separator, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import type { Element } from "../../../api/types";
@@ -16,6 +15,7 @@ import { withMembers } from "../stage/geometry";
 import { KindFields } from "./ElementFields";
 import { partsOf, StyleFields } from "./StyleFields";
 
+/** Looks: place, size and style of what is selected. */
 export function Looks({ elements }: { elements: readonly Element[] }): ReactNode {
   const ids = elements.map((element) => element.id);
   const first = elements[0] as Element;

@@ -1,4 +1,3 @@
-/** Says: the words of an element, for eyes and ears. */
 import { Stack, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import type { Element } from "../../../api/types";
@@ -16,6 +15,7 @@ import { plain } from "../../store/richText";
 
 const LEVELS = [["body", "text"], ["title", "title of the slide"], ["heading", "heading"]] as const;
 
+/** Says: the words of an element, for eyes and ears. */
 export function Says({ element }: { element: Element }): ReactNode {
   function change(label: string, part: object): void {
     changeElements(label, [element.id], (e) => ({ ...e, ...part }) as Element, `${label}-${element.id}`);

@@ -1,4 +1,3 @@
-/** The slide itself: shown when nothing on it is selected. */
 import { Flex, Stack, Text } from "@chakra-ui/react";
 import { useState, type ReactNode } from "react";
 import type { Background, Slide } from "../../../api/types";
@@ -21,6 +20,7 @@ import { PaintField } from "../fields/PaintField";
 
 const FIT = [["cover", "fill the slide"], ["contain", "whole picture"], ["fill", "stretch"]] as const;
 
+/** The slide itself: shown when nothing on it is selected. */
 export function SlideCards({ slide }: { slide: Slide }): ReactNode {
   const courseGate = useCourse((state) => state.course.gate);
   return (

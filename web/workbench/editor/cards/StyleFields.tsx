@@ -1,4 +1,3 @@
-/** The fields of a style: of elements, and of named styles. */
 import { Box, Separator } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import type { Element, Style } from "../../../api/types";
@@ -19,6 +18,7 @@ export interface Parts { words: boolean; fill: boolean; line: boolean; fits: boo
 
 export const ALL_PARTS: Parts = { words: true, fill: true, line: false, fits: true };
 
+/** Which fields of a style make a difference to all of `elements`. */
 export function partsOf(elements: readonly Element[]): Parts {
   const line = elements.every((e) => e.kind === "shape" && (e.shape === "line" || e.shape === "arrow"));
   return {
@@ -30,6 +30,7 @@ export function partsOf(elements: readonly Element[]): Parts {
 
 interface Props { style: Style; parts: Parts; onChange: (part: Partial<Style>) => void }
 
+/** The fields of a style: of elements, and of named styles. */
 export function StyleFields({ style, parts, onChange }: Props): ReactNode {
   return (
     <>

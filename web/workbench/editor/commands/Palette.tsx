@@ -1,4 +1,3 @@
-/** One palette for adding, for commands, and for going to anything: type what you want. */
 import { Box, Flex, Input, Text } from "@chakra-ui/react";
 import { useEffect, useId, useRef, useState, type KeyboardEvent, type ReactNode } from "react";
 import { addFile, PICTURES, PLAYING, sendFile } from "../../store/media";
@@ -9,6 +8,7 @@ export interface PaletteRequest { at: [number, number] | null }
 
 const MOST = 60;
 
+/** One palette for adding, for commands, and for going to anything: type what you want. */
 export function Palette(
   { request, onClose }: { request: PaletteRequest; onClose: () => void },
 ): ReactNode {

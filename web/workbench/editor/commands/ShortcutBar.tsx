@@ -1,4 +1,3 @@
-/** The keys that help most, at the bottom. */
 import { Flex, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import { Kbd } from "../../../kit/Kbd";
@@ -9,6 +8,7 @@ const KEYS: [string[], string][] = [
   [["R"], "rehearse from here"], [["F6"], "next part of the window"],
 ];
 
+/** The keys that help most, at the bottom. */
 export function ShortcutBar(): ReactNode {
   return (
     <Flex

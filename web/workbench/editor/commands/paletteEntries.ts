@@ -108,6 +108,7 @@ function marking({ questions }: Slide, element: string): Entry[] {
   }];
 }
 
+/** What the palette offers for the words typed so far; `at` is where new elements go, in px. */
 export function useEntries(typed: string, at: [number, number] | null, pickPicture: () => void, pickPlaying: () => void): Entry[] {
   const navigate = useNavigate();
   const { slug, course, slides, selection: place } = useCourse.getState();

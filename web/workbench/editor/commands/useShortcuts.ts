@@ -1,4 +1,3 @@
-/** The keys of Build. They rest while something is typed or a menu is open. */
 import { useEffect } from "react";
 import { useNavigate } from "react-router";
 import type { Slide } from "../../../api/types";
@@ -92,6 +91,7 @@ function runFirst(shortcuts: readonly Shortcut[], pressed: Pressed): boolean {
   return true;
 }
 
+/** The keys of Build. They rest while something is typed or a menu is open. */
 export function useShortcuts(openPalette: (at: [number, number] | null) => void): void {
   const navigate = useNavigate();
   useEffect(() => {

@@ -1,4 +1,3 @@
-/** The captions of a film or sound: taken in from a file, written out again, taken away. */
 import { Flex, Text } from "@chakra-ui/react";
 import { useRef, type ReactNode } from "react";
 import { api, take } from "../../../api/client";
@@ -8,6 +7,7 @@ import { changeCourse, useCourse } from "../../store/store";
 import { QuietButton } from "../../../kit/QuietButton";
 import { download } from "../../../kit/download";
 
+/** The captions of a film or sound: taken in from a file, written out again, taken away. */
 export function CaptionsField({ file }: { file: MediaFile }): ReactNode {
   const picker = useRef<HTMLInputElement>(null);
   const { captions } = file;

@@ -1,4 +1,3 @@
-/** Choosing a file for an element: from this computer, or one the course has already. */
 import { Box, Flex, Image, Progress, Text } from "@chakra-ui/react";
 import { Film, Music } from "lucide-react";
 import { useRef, useState, type ReactNode } from "react";
@@ -8,6 +7,7 @@ import { changeElements, useCourse } from "../../store/store";
 import { QuietButton } from "../../../kit/QuietButton";
 import { sayError } from "../../../kit/toaster";
 
+/** Choosing a file for an element: from this computer, or one the course has already. */
 export function FileField({ element }: { element: PictureElement | VideoElement | AudioElement }): ReactNode {
   const words = { picture: "picture", video: "film", audio: "sound" }[element.kind];
   return (
@@ -39,6 +39,7 @@ interface ChooserProps {
   onFile: (file: MediaFile) => void;
 }
 
+/** Chooses one of the course's files, or takes in one from this computer. */
 export function FileChooser({ kind, current, word, onFile }: ChooserProps): ReactNode {
   const picker = useRef<HTMLInputElement>(null);
   const files = useCourse((state) => state.course.media).filter((file) => kindOf(file) === kind);

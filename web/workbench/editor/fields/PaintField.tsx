@@ -1,4 +1,3 @@
-/** A colour: one of the theme's, one from a picture, one from anywhere on the screen, or any. */
 import { Box, Flex, Popover, Portal, Text } from "@chakra-ui/react";
 import { Pipette } from "lucide-react";
 import { useState, type ReactNode } from "react";
@@ -21,6 +20,7 @@ interface Props {
   onNone?: () => void;
 }
 
+/** A colour: one of the theme's, one from a picture, one from anywhere on the screen, or any. */
 export function PaintField({ label, value, onChange, onNone }: Props): ReactNode {
   const theme = useCourse((state) => state.course.theme);
   const [open, setOpen] = useState(false);

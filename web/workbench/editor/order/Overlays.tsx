@@ -1,4 +1,3 @@
-/** The overlays of a slide in the running order, each with what is on it. */
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { verticalListSortingStrategy, SortableContext } from "@dnd-kit/sortable";
 import { PictureInPicture2, Plus } from "lucide-react";
@@ -8,6 +7,7 @@ import { QuietButton } from "../../../kit/QuietButton";
 import { addOverlay, editOverlay, useOverlay } from "../stage/overlays";
 import { depthOf, Row } from "./Row";
 
+/** The overlays of a slide in the running order, each with what is on it. */
 export function Overlays({ slide }: { slide: Slide }): ReactNode {
   const active = useOverlay((state) => state.overlay);
   return (

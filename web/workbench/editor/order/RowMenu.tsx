@@ -1,4 +1,3 @@
-/** What can be done with a row of the running order, on a right click or the menu key. */
 import { Menu, Portal } from "@chakra-ui/react";
 import { useRef, type ReactElement, type ReactNode } from "react";
 import type { Element } from "../../../api/types";
@@ -9,6 +8,7 @@ interface Props { element: Element; onType: (what: "name" | "words") => void; ch
 /** What may be passed over when the slide is read out. */
 const CAN_DECORATE = new Set<Element["kind"]>(["picture", "shape", "group", "meter"]);
 
+/** What can be done with a row of the running order, on a right click or the menu key. */
 export function RowMenu({ element, onType, children }: Props): ReactNode {
   const typing = useRef<"name" | "words" | null>(null);
   function toggle(what: "decoration" | "locked" | "hidden_while_editing", label: string): void {

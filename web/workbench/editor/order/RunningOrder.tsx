@@ -1,4 +1,3 @@
-/** The running order: all that is on the slide, in the order in which it is read and reached. */
 import { Box, Flex, Heading, Text } from "@chakra-ui/react";
 import { closestCenter, DndContext, PointerSensor, useSensor, useSensors, type DragEndEvent } from "@dnd-kit/core";
 import { SortableContext, verticalListSortingStrategy } from "@dnd-kit/sortable";
@@ -12,6 +11,7 @@ import { Overlays } from "./Overlays";
 import { depthOf, Row } from "./Row";
 import { isDecoration } from "./rowText";
 
+/** The running order: all that is on the slide, in the order in which it is read and reached. */
 export function RunningOrder(): ReactNode {
   const slide = useCourse((state) => (state.selection.slide ? state.slides[state.selection.slide] : undefined));
   const [read, rest] = useMemo(() => readAndRest(slide), [slide]);

@@ -2,6 +2,7 @@
 import type { Element, Slide } from "../../../api/types";
 import { plain, reworded } from "../../store/richText";
 
+/** The words of an element for its row; empty where it says nothing. */
 export function says(element: Element): string {
   switch (element.kind) {
     case "text": return plain(element.text);

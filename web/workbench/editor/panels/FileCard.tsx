@@ -1,4 +1,3 @@
-/** A file of the course: where it is used, its name and tags, replace, remove. */
 import { Box, Flex, Input, Text } from "@chakra-ui/react";
 import { useRef, useState, type ReactNode } from "react";
 import { api, take } from "../../../api/client";
@@ -13,6 +12,7 @@ import { bytes } from "../../../kit/units";
 import { CaptionsField } from "../fields/CaptionsField";
 import { FilePicture } from "../fields/FileField";
 
+/** A file of the course: where it is used, its name and tags, replace, remove. */
 export function FileCard({ file, use }: { file: MediaFile; use: readonly string[] | undefined }): ReactNode {
   const [open, setOpen] = useState(false);
   return (

@@ -1,4 +1,3 @@
-/** Media: the course's files, the library for all courses, and the shipped drawings. */
 import { Box, Flex, Heading, Input, Text } from "@chakra-ui/react";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Upload } from "lucide-react";
@@ -15,6 +14,7 @@ import { sendAll } from "./uploads";
 
 const PLACES = [["course", "this course"], ["library", "my library"], ["drawings", "shipped drawings"]] as const;
 
+/** Media: the course's files, the library for all courses, and the shipped drawings. */
 export function MediaPanel(): ReactNode {
   const [place, setPlace] = useState<"course" | "library" | "drawings">("course");
   const [search, setSearch] = useState("");

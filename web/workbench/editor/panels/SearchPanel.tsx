@@ -21,7 +21,8 @@ type What = components["schemas"]["FindIn"]["what"];
 const WHATS = [["texts", "words"], ["names", "names of elements"], ["alternatives", "text alternatives"], ["colours", "a colour"], ["fonts", "a font"]] as const;
 const FONTS = [["heading", "heading"], ["text", "text"]] as const;
 
-export function FindPanel(): ReactNode {
+/** Searches texts, colours and fonts in the whole course, and replaces them. */
+export function SearchPanel(): ReactNode {
   const slug = useCourse((state) => state.slug);
   const saved = useCourse((state) => state.versions);
   const [what, setWhat] = useState<What>("texts");

@@ -1,11 +1,10 @@
-/** The left side: the running order, and what is needed now and then in its place. */
 import { Box, Flex } from "@chakra-ui/react";
 import { History, Images, ListOrdered, Search, Variable } from "lucide-react";
 import type { ReactNode } from "react";
 import { Tool } from "../../../kit/Tool";
 import { VariablesPanel } from "../../does/VariablesPanel";
-import { EarlierPanel } from "./VersionHistory";
-import { FindPanel } from "./SearchPanel";
+import { VersionHistory } from "./VersionHistory";
+import { SearchPanel } from "./SearchPanel";
 import { MediaPanel } from "./MediaPanel";
 import { RunningOrder } from "../order/RunningOrder";
 import { showPanel, usePanel, type Panel } from "./panels";
@@ -15,10 +14,11 @@ const PANELS = [
   ["order", "Running order", ListOrdered, RunningOrder],
   ["variables", "Variables", Variable, VariablesPanel],
   ["media", "Media", Images, MediaPanel],
-  ["find", "Find and replace (Ctrl F)", Search, FindPanel],
-  ["earlier", "Earlier states", History, EarlierPanel],
+  ["find", "Find and replace (Ctrl F)", Search, SearchPanel],
+  ["earlier", "Earlier states", History, VersionHistory],
 ] as const;
 
+/** The left side: the running order, and what is needed now and then in its place. */
 export function SidePanel(): ReactNode {
   const panel = usePanel((state) => state.panel);
   const Shown = PANELS.find(([key]) => key === panel)?.[3] ?? RunningOrder;

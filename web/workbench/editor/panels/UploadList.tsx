@@ -1,4 +1,3 @@
-/** Files on their way: how far, what went wrong, stop, try again. */
 import { Box, Flex, Progress, Text } from "@chakra-ui/react";
 import { RotateCw, X } from "lucide-react";
 import type { ReactNode } from "react";
@@ -9,6 +8,7 @@ import { clearEnded, retry, stopAll, useUploads } from "./uploads";
 
 const MOST = 30;
 
+/** Files on their way: how far, what went wrong, stop, try again. */
 export function UploadList(): ReactNode {
   const list = useUploads((state) => state.list);
   if (!list.length) return null;

@@ -19,7 +19,8 @@ import { Choose } from "../../../kit/Choose";
 type State = components["schemas"]["StateOut"];
 const OF = [["slide", "this slide"], ["course", "the whole course"]] as const;
 
-export function EarlierPanel(): ReactNode {
+/** Earlier states of the slide or the course, each of which can be had back. */
+export function VersionHistory(): ReactNode {
   const [of, setOf] = useState<"slide" | "course">("slide");
   return (
     <Box p="3">

@@ -5,6 +5,7 @@ export type Panel = "order" | "variables" | "media" | "find" | "earlier";
 
 export const usePanel = create<{ panel: Panel }>(() => ({ panel: "order" }));
 
+/** Show a panel on the left side. */
 export function showPanel(panel: Panel): void {
   usePanel.setState({ panel });
 }

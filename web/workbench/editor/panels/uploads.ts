@@ -73,16 +73,19 @@ function update(id: number, state: Upload["state"]): void {
   set({ list: get().list.map((upload) => (upload.id === id ? { ...upload, state } : upload)) });
 }
 
+/** Stop all uploads, those on their way too. */
 export function stopAll(): void {
   set({ list: get().list.filter((upload) => upload.state.kind !== "waiting") });
   for (const stop of stops.values()) stop.abort();
 }
 
+/** Upload a file again that failed. */
 export function retry(id: number): void {
   update(id, { kind: "waiting" });
   void work();
 }
 
+/** Take uploads that have ended off the list. */
 export function clearEnded(): void {
   set({ list: get().list.filter((upload) => upload.state.kind === "waiting" || upload.state.kind === "sending") });
 }

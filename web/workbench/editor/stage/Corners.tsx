@@ -1,10 +1,10 @@
-/** The corners of a polygon and the place a callout points at, to be dragged. */
 import { useRef, useState, type PointerEvent, type ReactNode } from "react";
 import type { Element } from "../../../api/types";
 import { changeElements } from "../../store/store";
 
 interface Point { x: number; y: number }
 
+/** The corners of a polygon and the place a callout points at, to be dragged. */
 export function Corners({ element, scale }: { element: Element; scale: number }): ReactNode {
   const points = pointsOf(element);
   const [live, setLive] = useState<Point[] | null>(null);

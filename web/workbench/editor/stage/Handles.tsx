@@ -1,4 +1,3 @@
-/** What lies over the slide while it is made: boxes to take hold of, frames, and grips. */
 import { Box } from "@chakra-ui/react";
 import { memo, useCallback, useRef, useState, type PointerEvent, type ReactNode } from "react";
 import type { Element, Slide } from "../../../api/types";
@@ -14,6 +13,7 @@ const REACH = 10;
 const ROOM = 36;
 const FRONT = 1_000_000;
 
+/** What lies over the slide while it is made: boxes to take hold of, frames, and grips. */
 export function Handles(
   { slide, scale, reaches }: { slide: Slide; scale: number; reaches: (element: Element) => boolean },
 ): ReactNode {

@@ -1,10 +1,10 @@
-/** Marks where words run over their box. */
 import { Box } from "@chakra-ui/react";
 import { useEffect, useState, type ReactNode } from "react";
 import type { Slide } from "../../../api/types";
 import { fits } from "../../../player/render/Words";
 import { useCourse } from "../../store/store";
 
+/** Marks where words run over their box. */
 export function Overflow({ slide, scale }: { slide: Slide; scale: number }): ReactNode {
   // Words that are being written are not drawn yet.
   const editing = useCourse((state) => state.editing);

@@ -1,4 +1,3 @@
-/** Says that an overlay is edited, and leads back to the slide. */
 import { Flex, Text } from "@chakra-ui/react";
 import { ArrowLeft, PictureInPicture2 } from "lucide-react";
 import type { ReactNode } from "react";
@@ -6,6 +5,7 @@ import type { Overlay, Slide } from "../../../api/types";
 import { QuietButton } from "../../../kit/QuietButton";
 import { editOverlay } from "./overlays";
 
+/** Says that an overlay is edited, and leads back to the slide. */
 export function OverlayBar({ slide, edited }: { slide: Slide; edited: Overlay }): ReactNode {
   return (
     <Flex

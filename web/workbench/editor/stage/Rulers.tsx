@@ -1,4 +1,3 @@
-/** Rulers along the slide, guides pulled out of them, and the grid. */
 import { Box } from "@chakra-ui/react";
 import { useState, type PointerEvent, type ReactNode } from "react";
 import { changeCourse, useCourse } from "../../store/store";
@@ -9,6 +8,7 @@ const STEPS = [10, 20, 50, 100, 200, 500];
 
 type Axis = "across" | "down";
 
+/** The grid over the slide, if it is on. */
 export function Grid({ scale }: { scale: number }): ReactNode {
   const on = useView((view) => view.grid);
   const step = useCourse((state) => state.course.guides.grid) * scale;
@@ -23,6 +23,7 @@ export function Grid({ scale }: { scale: number }): ReactNode {
   );
 }
 
+/** Rulers along the slide, guides pulled out of them, and the grid. */
 export function Rulers({ scale }: { scale: number }): ReactNode {
   const on = useView((view) => view.rulers);
   const guides = useCourse((state) => state.course.guides);

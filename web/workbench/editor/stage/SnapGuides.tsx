@@ -1,9 +1,9 @@
-/** Snap guides: the lines and gaps that something snaps to while it is dragged, with their distances. */
 import type { ReactNode } from "react";
 import type { SnapGuide } from "./snap";
 
 const COLOUR = "#b4472f";
 
+/** Snap guides: the lines and gaps that something snaps to while it is dragged, with their distances. */
 export function SnapGuides({ guides, scale }: { guides: readonly SnapGuide[]; scale: number }): ReactNode {
   if (!guides.length) return null;
   return (

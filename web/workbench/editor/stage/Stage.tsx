@@ -1,4 +1,3 @@
-/** The slide as a picture, with handles over it. */
 import { Box, Flex } from "@chakra-ui/react";
 import { Plus } from "lucide-react";
 import { useEffect, useMemo, useRef, useState, type ReactNode, type RefObject } from "react";
@@ -63,6 +62,7 @@ function LooksOfSelected({ made, slide }: { made: Slide | undefined; slide: Slid
   return only && hasLooks(only, slide) ? <LooksStrip element={only} /> : null;
 }
 
+/** The slide as a picture, with handles over it. */
 export function Stage({ pointer, onAdd }: Props): ReactNode {
   const frame = useRef<HTMLDivElement>(null);
   const paper = useRef<HTMLDivElement>(null);

@@ -1,4 +1,3 @@
-/** What floats below the slide: adding, how large it is shown, what helps in placing things. */
 import { Flex, Text } from "@chakra-ui/react";
 import { Clock, Grid3x3, Magnet, Maximize, Plus, Ruler, ZoomIn, ZoomOut } from "lucide-react";
 import type { ReactNode } from "react";
@@ -7,6 +6,7 @@ import { Tool } from "../../../kit/Tool";
 import { toggleTiming, useTiming } from "../../timing/useTiming";
 import { toggleView, useView, zoomBy, zoomToFit } from "./view";
 
+/** What floats below the slide: adding, how large it is shown, what helps in placing things. */
 export function StageBar({ scale, onAdd }: { scale: number; onAdd: () => void }): ReactNode {
   const { grid, rulers, snapping } = useView();
   const timed = useTiming((state) => state.open);

@@ -15,6 +15,7 @@ export const GRIPS: readonly Grip[] = [
 
 const LEAST = 8;
 
+/** Only position and size, in px. */
 export function boxOf({ x, y, w, h }: Box): Box {
   return { x, y, w, h };
 }
@@ -41,10 +42,12 @@ export function around(boxes: readonly Box[]): Box {
   };
 }
 
+/** Whether two boxes have some area in common. */
 export function overlaps(a: Box, b: Box): boolean {
   return a.x < b.x + b.w && b.x < a.x + a.w && a.y < b.y + b.h && b.y < a.y + a.h;
 }
 
+/** A box moved by some px, on whole px. */
 export function movedBy(box: Box, dx: number, dy: number): Box {
   return { ...box, x: Math.round(box.x + dx), y: Math.round(box.y + dy) };
 }

@@ -97,6 +97,7 @@ export async function addOverlay(): Promise<void> {
   if (added && useCourse.getState().selection.slide === slide) editOverlay(added.made);
 }
 
+/** Put a changed overlay in place of the one of its id. */
 export function changeOverlay(slide: Slide, overlay: Overlay, label = "Change overlay"): void {
   changeSlide(label, {
     ...slide, overlays: slide.overlays.map((other) => (other.id === overlay.id ? overlay : other)),

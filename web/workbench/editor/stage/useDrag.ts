@@ -1,4 +1,3 @@
-/** Taking hold of elements: moving, resizing and turning them under the pointer. */
 import { useCallback, useRef, useState, type PointerEvent } from "react";
 import type { Element, Slide } from "../../../api/types";
 import { changeElements, hold, useCourse } from "../../store/store";
@@ -41,6 +40,7 @@ export interface Dragging {
 
 const NONE: Places = new Map();
 
+/** Taking hold of elements: moving, resizing and turning them under the pointer. */
 export function useDrag(slide: Slide, scale: number): Dragging {
   const drag = useRef<Drag | null>(null);
   const [places, setPlaces] = useState<Places>(NONE);

@@ -1,4 +1,3 @@
-/** The route along the top: all slides as stops on the zigzag path. */
 import { Box, Flex, IconButton, Input, Text } from "@chakra-ui/react";
 import {
   closestCenter, DndContext, PointerSensor, useSensor, useSensors, type DragEndEvent,
@@ -23,6 +22,7 @@ const MIDDLE = 20;
 /** So many stops beyond the visible ones are drawn as well. */
 const AHEAD = 4;
 
+/** The route along the top: all slides as stops on the zigzag path. */
 export function RouteStrip(): ReactNode {
   const slides = useCourse((state) => state.course.slides);
   const current = useCourse((state) => state.selection.slide);

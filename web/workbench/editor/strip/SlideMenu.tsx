@@ -1,9 +1,9 @@
-/** What can be done with a slide, on a right click or the menu key. */
 import { Menu, Portal } from "@chakra-ui/react";
 import { useRef, type ReactElement, type ReactNode } from "react";
 import { deleteSlides, duplicateSlide, moveSlide } from "../../store/slides";
 import { useCourse } from "../../store/store";
 
+/** What can be done with a slide, on a right click or the menu key. */
 export function SlideMenu(
   { id, onRename, children }: { id: string; onRename: () => void; children: ReactElement },
 ): ReactNode {

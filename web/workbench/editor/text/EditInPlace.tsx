@@ -1,4 +1,3 @@
-/** Editing words where they stand, in the very look that they will have. */
 import { EditorContent, useEditor } from "@tiptap/react";
 import { useRef, type KeyboardEvent, type ReactNode } from "react";
 import type { Blank, ButtonElement, Element, InputElement, RichText, ShapeElement, TextElement } from "../../../api/types";
@@ -21,6 +20,7 @@ export function isEditable(element: Element): boolean {
   }
 }
 
+/** Editing words where they stand, in the very look that they will have. */
 export function EditInPlace({ element }: { element: Element }): ReactNode {
   switch (element.kind) {
     case "text": case "shape": return <EditText element={element} />;

@@ -1,4 +1,3 @@
-/** Filling in a table: Tab to the next cell, Enter to the one below, a pasted sheet into many. */
 import type { ClipboardEvent, KeyboardEvent, ReactNode } from "react";
 import type { Element, TableElement } from "../../../api/types";
 import { columnsOf } from "../../../player/render/TableBox";
@@ -9,6 +8,7 @@ import { leaveEditing, overlay } from "./editing";
 const MOST_ROWS = 100;
 const MOST_COLUMNS = 30;
 
+/** Filling in a table: Tab to the next cell, Enter to the one below, a pasted sheet into many. */
 export function EditTable({ element }: { element: TableElement }): ReactNode {
   const { cells, style } = element;
   const widths = columnsOf(element);

@@ -1,4 +1,3 @@
-/** Emphasis and lists, floating over the text that is being edited. */
 import { Flex } from "@chakra-ui/react";
 import { useEditorState, type Editor } from "@tiptap/react";
 import { Bold, Italic, List, ListOrdered } from "lucide-react";
@@ -8,6 +7,7 @@ import { BlankTool } from "../../judges/BlankTool";
 import { Tool } from "../../../kit/Tool";
 import { FormatTools, ValueMenu } from "./ValueTools";
 
+/** Emphasis and lists, floating over the text that is being edited. */
 export function TextTools({ editor, element }: { editor: Editor; element: string }): ReactNode {
   const on = useEditorState({
     editor,

@@ -8,6 +8,7 @@ import { LIVE, typeOfLive } from "../../does/live";
 import { useCourse } from "../../store/store";
 import { Tool } from "../../../kit/Tool";
 
+/** Puts the value of a variable or a live value into the text. */
 export function ValueMenu({ editor }: { editor: Editor }): ReactNode {
   const variables = useCourse((state) => state.course.variables);
   const insert = (of: string): void => {

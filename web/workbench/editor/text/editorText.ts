@@ -33,6 +33,7 @@ function toNode(run: Run, said: ReadonlyMap<string, string>): JSONContent[] {
   return run.text ? [{ type: "text", text: run.text, marks }] : [];
 }
 
+/** The rich text that the text editor's document stands for. */
 export function fromEditor(document: JSONContent): RichText {
   return { blocks: (document.content ?? []).flatMap((node) => blocksOf(node, "paragraph")) };
 }
