@@ -6,7 +6,7 @@ from selenium.webdriver import ActionChains
 from selenium.webdriver.common.keys import Keys
 from zigzag_core.course import CourseDocument, SlideSize
 from zigzag_core.course.elements.blank import blank_course, blank_slide
-from zigzag_core.course.questions.new_questions import QUESTION_KINDS
+from zigzag_core.course.questions.descriptors import QUESTION_KINDS
 from zigzag_core.editing.adding import add
 from zigzag_core.packaging.archive import export_archive
 

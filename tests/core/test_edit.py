@@ -18,7 +18,7 @@ from zigzag_core.course import (
 )
 from zigzag_core.course.elements.blank import Addition, blank_slide
 from zigzag_core.course.media_use import usage
-from zigzag_core.course.questions.new_questions import QUESTION_KINDS
+from zigzag_core.course.questions.descriptors import QUESTION_KINDS
 from zigzag_core.course.questions.question import part_ids
 from zigzag_core.course.style.usual_styles import USUAL_STYLES
 from zigzag_core.editing.adding import add

@@ -11,7 +11,7 @@ from zigzag_core.course import Course, CourseDocument, SlideSize
 from zigzag_core.course.document import valid_slide
 from zigzag_core.course.elements.blank import blank_slide
 from zigzag_core.course.questions import question as q
-from zigzag_core.course.questions.new_questions import QUESTION_KINDS
+from zigzag_core.course.questions.descriptors import QUESTION_KINDS
 from zigzag_core.editing.adding import add
 from zigzag_core.editing.arranging.groups import group, ungroup
 from zigzag_core.editing.copies.copying import clip, duplicate_slide, paste

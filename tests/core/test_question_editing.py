@@ -8,7 +8,7 @@ from zigzag_core.course import Area, Picture, Shape, SlideSize, Text, rich
 from zigzag_core.course.document import valid_slide
 from zigzag_core.course.elements.blank import blank_slide
 from zigzag_core.course.questions import question as q
-from zigzag_core.course.questions.new_questions import QUESTION_KINDS
+from zigzag_core.course.questions.descriptors import QUESTION_KINDS
 from zigzag_core.course.text.spoken import all_spoken
 from zigzag_core.editing.adding import add
 from zigzag_core.editing.arranging.groups import group, ungroup

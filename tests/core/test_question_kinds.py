@@ -1,11 +1,13 @@
 """Questions turned into other kinds: what is kept, and where what is new stands."""
 
+from typing import get_args
+
 import pytest
 from zigzag_core.course import SlideSize, rich
 from zigzag_core.course.questions import feedback as f
 from zigzag_core.course.questions import question as q
 from zigzag_core.course.questions.answer_row import AnswerRow
-from zigzag_core.course.questions.new_questions import QUESTION_KINDS
+from zigzag_core.course.questions.descriptors import DESCRIPTORS, QUESTION_KINDS
 from zigzag_core.editing.questions.converting import converted, keeps_elements
 from zigzag_core.grading.solutions import right_response
 from zigzag_core.verification.findings.questions import question_findings
@@ -16,6 +18,12 @@ from .test_questions import UNJUDGED, Taking, document, slide_with
 NOTHING_TO_ACCEPT = {
     ("open_answer", "short_text"), ("open_answer", "numeric"), ("short_text", "numeric")}
 """There was no model answer, and no number."""
+
+
+def test_every_kind_has_its_descriptor_and_its_model():
+    [models, _] = get_args(q.Question)
+    assert {model.model_fields["kind"].default: model for model in get_args(models)} == {
+        kind: DESCRIPTORS[kind].model for kind in QUESTION_KINDS}
 
 
 @pytest.mark.parametrize(

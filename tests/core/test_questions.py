@@ -11,7 +11,7 @@ from zigzag_core.course import Course, CourseDocument, SlideSize, Text, migrated
 from zigzag_core.course.elements.blank import blank_slide
 from zigzag_core.course.questions import question as q
 from zigzag_core.course.questions.answer_row import AnswerRow, OtherThan
-from zigzag_core.course.questions.new_questions import QUESTION_KINDS
+from zigzag_core.course.questions.descriptors import QUESTION_KINDS
 from zigzag_core.course.text.numbers import in_digits, number_in
 from zigzag_core.editing.adding import add
 from zigzag_core.editing.questions.parts import with_parts

@@ -6,7 +6,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 from zigzag_core.compiler.questions import grader_of
-from zigzag_core.course.questions.new_questions import QUESTION_KINDS
+from zigzag_core.course.questions.descriptors import QUESTION_KINDS
 from zigzag_core.grading.solutions import right_response
 from zigzag_core.tracking.records2004 import interaction_definition, record2004
 

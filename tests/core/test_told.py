@@ -5,7 +5,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 from zigzag_core.compiler.compile import compile_course
 from zigzag_core.compiler.questions import grader_of
-from zigzag_core.course.questions.new_questions import QUESTION_KINDS
+from zigzag_core.course.questions.descriptors import QUESTION_KINDS
 from zigzag_core.engine.index import Index
 from zigzag_core.grading.solutions import right_response
 from zigzag_core.packaging.about import words_of

@@ -4,7 +4,8 @@ import math
 
 from zigzag_core.course import IdSource, Slide, SlideSize, Variable
 from zigzag_core.course.elements.blank import Addition, Styles, new_element
-from zigzag_core.course.questions.new_questions import QUESTION_KINDS, new_question
+from zigzag_core.course.questions.descriptors import QUESTION_KINDS
+from zigzag_core.course.questions.new_questions import new_question
 from zigzag_core.course.style.usual_styles import USUAL_STYLES
 
 from .arranging.geometry import Box, around, box_of

@@ -7,7 +7,7 @@ from ninja import Field, Router, Schema
 from zigzag_core import course as core
 from zigzag_core.access.contrast import weak_pairs
 from zigzag_core.course.elements.blank import Addition
-from zigzag_core.course.questions.new_questions import QUESTION_KINDS
+from zigzag_core.course.questions.descriptors import QUESTION_KINDS
 from zigzag_core.course.references import Identity
 from zigzag_core.editing import search as finding
 from zigzag_core.editing.adding import add

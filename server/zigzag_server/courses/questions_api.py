@@ -7,7 +7,7 @@ from django.http import HttpRequest
 from ninja import Field, Router, Schema
 from zigzag_core import course as core
 from zigzag_core.course.questions.answer_row import AnswerRow
-from zigzag_core.course.questions.new_questions import QuestionKind
+from zigzag_core.course.questions.descriptors import QuestionKind
 from zigzag_core.editing.questions.converting import converted
 from zigzag_core.editing.questions.making import (
     question_from,

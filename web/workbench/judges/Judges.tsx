@@ -12,7 +12,7 @@ import { FoldCard } from "../../kit/FoldCard";
 import { QuietButton } from "../../kit/QuietButton";
 import { AnswerTable } from "./AnswerTable";
 import { FeedbackCard } from "./FeedbackCard";
-import { KindFields } from "./QuestionFields";
+import { QuestionFields } from "./QuestionFields";
 import { addButton, changeQuestion, convert, isUnjudged, KINDS, kindWord } from "./parts";
 
 const PURPOSE = [["scored", "scored: it counts"], ["practice", "practice: no points"], ["survey", "survey: nothing is wrong"]] as const;
@@ -37,7 +37,7 @@ export function Judges({ slide, question }: Props): ReactNode {
             onChange={(kind) => { if (kind !== question.kind) void convert(question, kind); }}
           />
           {question.kind !== "rating_scale" && <Choose label="for" value={question.purpose} options={PURPOSE} onChange={(purpose) => changeQuestion(question, { purpose })} />}
-          <KindFields slide={slide} question={question} />
+          <QuestionFields slide={slide} question={question} />
           {!question.submit && question.judged === "submit" && <Text color="brick" fontSize="12.5px">There is no button that submits it.</Text>}
           <Flex gap="1.5" wrap="wrap">
             {!question.submit && <QuietButton size="xs" onClick={() => void addButton(question, "submit")}><Plus size={14} /> Button that submits</QuietButton>}

@@ -5,6 +5,7 @@ from typing import Any, Literal
 from ..document import Course, CourseDocument, Slide
 from ..ids import IdSource
 from ..layouts.layout import Background
+from ..questions.descriptors import QuestionKind
 from ..rules.rule import GoTo, Rule
 from ..rules.variables import NumberVariable, TextVariable, Variable, YesNoVariable
 from ..style.style import Style
@@ -31,8 +32,7 @@ Addition = Literal[
     "title", "heading", "text", "rectangle", "ellipse", "line", "arrow", "callout", "triangle",
     "star", "picture", "video", "audio", "button", "area", "text_input", "number_input",
     "choice_list", "checkbox", "slider", "progress_bar", "progress_ring", "progress_text",
-    "table", "embed", "single_choice", "multiple_response", "true_false", "blanks", "short_text",
-    "numeric", "matching", "ordering", "drag_to_target", "hotspot", "open_answer", "rating_scale",
+    "table", "embed", QuestionKind,
 ]
 Styles = tuple[NamedStyle, ...]
 

@@ -6,9 +6,15 @@ checks it has, and its lists which parts. The workbench gets this table too (`we
 
 from collections.abc import Mapping
 from dataclasses import dataclass
-from typing import Literal
+from typing import Literal, get_args
 
 from . import question as q
+
+QuestionKind = Literal[
+    "single_choice", "multiple_response", "true_false", "blanks", "short_text", "numeric",
+    "matching", "ordering", "drag_to_target", "hotspot", "open_answer", "rating_scale",
+]
+QUESTION_KINDS: tuple[QuestionKind, ...] = get_args(QuestionKind)
 
 Form = Literal["choose", "texts", "pairs", "order", "spots", "free", "scale"]
 """How an answer is built and judged: see `grading.tally`."""
@@ -41,7 +47,7 @@ class Descriptor:
         }
 
 
-DESCRIPTORS: Mapping[str, Descriptor] = {
+DESCRIPTORS: Mapping[QuestionKind, Descriptor] = {
     "single_choice": Descriptor(
         q.SingleChoice, "choose", "Single choice", "one right answer radio",
         "Question", "What do you want to ask?", partly=False),
@@ -86,6 +92,6 @@ def is_judged(question: q.Question) -> bool:
     return question.purpose != "survey" and DESCRIPTORS[question.kind].judged
 
 
-def of_form(form: Form) -> tuple[str, ...]:
+def of_form(form: Form) -> tuple[QuestionKind, ...]:
     """Return the kinds of question that are judged in this form."""
     return tuple(kind for kind, found in DESCRIPTORS.items() if found.form == form)

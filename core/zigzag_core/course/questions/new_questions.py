@@ -3,7 +3,7 @@
 from collections.abc import Iterable
 from functools import cache
 from itertools import count
-from typing import Any, Literal, get_args
+from typing import Any
 
 from ..elements.element import Area, Button, Element, Input, InputKind, Picture, Shape, Text
 from ..ids import IdSource
@@ -14,13 +14,7 @@ from ..text.rich_text import BlankRun, Block, RichText, TextRun, rich
 from ..text.spoken import spoken
 from . import feedback as f
 from . import question as q
-from .descriptors import DESCRIPTORS
-
-QuestionKind = Literal[
-    "single_choice", "multiple_response", "true_false", "blanks", "short_text", "numeric",
-    "matching", "ordering", "drag_to_target", "hotspot", "open_answer", "rating_scale",
-]
-QUESTION_KINDS: tuple[QuestionKind, ...] = get_args(QuestionKind)
+from .descriptors import DESCRIPTORS, QuestionKind
 
 _LEFT, _TOP, _WIDTH = 80.0, 160.0, 1120.0
 _BELOW_PROMPT = 84.0

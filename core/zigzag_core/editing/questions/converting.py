@@ -6,8 +6,8 @@ from typing import Any
 
 from zigzag_core.course import Element, IdSource, Picture, Shape, Slide, SlideSize, Text
 from zigzag_core.course.questions import question as q
-from zigzag_core.course.questions.descriptors import DESCRIPTORS, of_form
-from zigzag_core.course.questions.new_questions import QUESTION_KINDS, QuestionKind, new_question
+from zigzag_core.course.questions.descriptors import DESCRIPTORS, QuestionKind, of_form
+from zigzag_core.course.questions.new_questions import new_question
 from zigzag_core.course.style.theme import NamedStyle
 from zigzag_core.course.style.usual_styles import USUAL_STYLES
 from zigzag_core.course.text.numbers import in_digits, number_in
@@ -382,6 +382,3 @@ def _marked(asked: q.Question, where: str, said: list[_Said]) -> q.Question:
     return q.with_enough_clicks(asked.model_copy(update={where: tuple(
         part.model_copy(update={"right": is_right, "says": one.told})
         for part, one, is_right in zip(parts, said, right, strict=True))}))
-
-
-assert set(DESCRIPTORS) == set(QUESTION_KINDS)

@@ -5,8 +5,7 @@ from typing import Any, Literal
 
 from zigzag_core.course import Area, Button, Element, Group, IdSource, Input, Shape, Slide, Text
 from zigzag_core.course.questions import question as q
-from zigzag_core.course.questions.descriptors import DESCRIPTORS
-from zigzag_core.course.questions.new_questions import QuestionKind
+from zigzag_core.course.questions.descriptors import DESCRIPTORS, QuestionKind
 from zigzag_core.course.style.theme import NamedStyle
 from zigzag_core.course.style.usual_styles import USUAL_STYLES, usual
 from zigzag_core.errors import CannotAsk

@@ -1,15 +1,15 @@
 import { Box, Stack, Text, Textarea } from "@chakra-ui/react";
 import { useState, type ReactNode } from "react";
-import type { Blank, QuestionOf, Slide, TextElement } from "../../api/types";
-import { Choose } from "../../kit/Choose";
-import { TextField } from "../../kit/TextField";
-import { freshId } from "../store/ids";
-import { changeSlide } from "../store/store";
-import { FoldCard } from "../../kit/FoldCard";
-import { AcceptsFields } from "./AcceptsFields";
-import { read, written } from "./blankText";
-import { changeQuestion } from "./parts";
-import { PartPoints } from "./Saying";
+import type { Blank, QuestionOf, Slide, TextElement } from "../../../api/types";
+import { Choose } from "../../../kit/Choose";
+import { TextField } from "../../../kit/TextField";
+import { freshId } from "../../store/ids";
+import { changeSlide } from "../../store/store";
+import { FoldCard } from "../../../kit/FoldCard";
+import { AcceptsFields } from "../AcceptsFields";
+import { read, written } from "../blankText";
+import { changeQuestion } from "../parts";
+import { PartPoints } from "../Saying";
 
 interface Props { slide: Slide; question: QuestionOf<"blanks"> }
 

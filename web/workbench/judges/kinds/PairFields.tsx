@@ -1,14 +1,14 @@
 import { chakra, Flex, Stack, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
-import type { Slide } from "../../api/types";
-import { Check } from "../../kit/Check";
-import { Choose } from "../../kit/Choose";
-import type { Pairing } from "./pairing";
-import { PairTable } from "./PairTable";
-import { changeQuestion, partWords } from "./parts";
-import { PartRows } from "./PartRows";
-import { Heading, PartPoints, Saying } from "./Saying";
-import { fromLines, lines } from "./words";
+import type { Slide } from "../../../api/types";
+import { Check } from "../../../kit/Check";
+import { Choose } from "../../../kit/Choose";
+import type { Pairing } from "../pairing";
+import { PairTable } from "../PairTable";
+import { changeQuestion, partWords } from "../parts";
+import { PartRows } from "../PartRows";
+import { Heading, PartPoints, Saying } from "../Saying";
+import { fromLines, lines } from "../words";
 
 const WRONG = [["stay", "stay where they are put"], ["return_at_once", "go back at once"], ["return_when_judged", "go back when it is judged"]] as const;
 

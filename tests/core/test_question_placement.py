@@ -4,7 +4,7 @@ import pytest
 from zigzag_core.course import Picture, Shape, SlideSize, Text, rich
 from zigzag_core.course.elements.blank import blank_slide
 from zigzag_core.course.questions import question as q
-from zigzag_core.course.questions.new_questions import QUESTION_KINDS
+from zigzag_core.course.questions.descriptors import QUESTION_KINDS
 from zigzag_core.editing.adding import add
 from zigzag_core.editing.arranging.geometry import box_of
 from zigzag_core.editing.questions.placement import covers_others
