@@ -1,4 +1,4 @@
-"""What answers can be made of: films, places on a film, things with a look of their own."""
+"""What answers can be made of: videos, places on a video, things with a look of their own."""
 
 import hashlib
 
@@ -10,23 +10,23 @@ from zigzag_core.editing.questions.making import question_from
 from zigzag_core.packaging.archive import export_archive
 
 from tests.core.samples import fresh_ids
-from tests.core.test_media import film
+from tests.core.test_media import video
 from tests.core.test_questions import slide_with
 
 
 @pytest.fixture
 def slug(server, tmp_path):
-    """Films to choose from, places on a film, things that look otherwise on their way."""
-    fresh, data = fresh_ids(6), film("webm", "libvpx-vp9")
+    """Videos to choose from, places on a video, things that look otherwise on their way."""
+    fresh, data = fresh_ids(6), video("webm", "libvpx-vp9")
     sha = hashlib.sha256(data).hexdigest()
-    file = MediaFile(id="filmfile", name="Film", type="video/webm", sha256=sha, size=len(data),
+    file = MediaFile(id="videofile", name="Video", type="video/webm", sha256=sha, size=len(data),
                      w=320, h=180, duration=2_000)
     common = {"media": file.id, "w": 320, "h": 180, "y": 200, "controls": False}
-    films = tuple(Video(id=f"film{n}one", name=f"Film {n}", alt=f"Film {n}", x=80 + 400 * n,
+    videos = tuple(Video(id=f"video{n}one", name=f"Video {n}", alt=f"Video {n}", x=80 + 400 * n,
                         **common) for n in range(2))
-    choice = blank_slide("Films", fresh).model_copy(update={"elements": films})
-    choice, _ = question_from(choice, [e.id for e in films], "single_choice", fresh)
-    ground = films[0].model_copy(update={"id": "ground", "name": "Ground"})
+    choice = blank_slide("Videos", fresh).model_copy(update={"elements": videos})
+    choice, _ = question_from(choice, [e.id for e in videos], "single_choice", fresh)
+    ground = videos[0].model_copy(update={"id": "ground", "name": "Ground"})
     place = Area(id="placeone", name="The lamp", alt="The lamp", x=100, y=220, w=60, h=60)
     spots = blank_slide("Places", fresh).model_copy(update={"elements": (ground, place)})
     spots, _ = question_from(spots, ["ground", "placeone"], "hotspot", fresh)
@@ -45,17 +45,17 @@ def slug(server, tmp_path):
     return server.manage("import", str(tmp_path / "parts.zigzag"))
 
 
-def test_films_and_places_on_a_film_are_answers_and_things_change_on_their_way(page, slug):
+def test_videos_and_places_on_a_video_are_answers_and_things_change_on_their_way(page, slug):
     page.go("/")
     page.go(f"/courses/{slug}/rehearse")
     page.frames("iframe[title='The course']")
     page.until(lambda: len(page.all("label.zz-choice video")) == 2)
     page.all("label.zz-choice .zz-mark")[1].click()
-    assert page.find("input[aria-label='Film 1']").is_selected()
+    assert page.find("input[aria-label='Video 1']").is_selected()
     # Beside the sign that plays it.
     beside = ActionChains(page.browser).move_to_element_with_offset
     beside(page.all("label.zz-choice video")[0], 60, -35).click().perform()
-    page.until(lambda: page.find("input[aria-label='Film 0']").is_selected())
+    page.until(lambda: page.find("input[aria-label='Video 0']").is_selected())
     page.press("Next")
     ground = page.find("[data-element=ground] video")
     beside(ground, 60, 35).click().perform()

@@ -7,7 +7,7 @@ from selenium.webdriver import ActionChains
 from selenium.webdriver.common.keys import Keys
 from selenium.webdriver.support.ui import Select
 
-from tests.core.test_media import film, picture, svg
+from tests.core.test_media import picture, svg, video
 
 from .driver import Page
 from .test_build import _copy, _rows
@@ -231,8 +231,8 @@ def test_many_files_are_dropped_at_once_and_liars_are_named(page, tmp_path, coun
     fresh_slide(page, "Dropped")
     page.press("Media")
     files = {f"drawing {n}.svg": svg(f'<path d="M0 0H{n + 1}V9Z"/>') for n in range(count)}
-    files |= {"film.mp4": film(), "photo.jpg": picture("PNG"), "liar.png": b"MZ no picture",
-              "broken.mp4": film()[:600]}
+    files |= {"video.mp4": video(), "photo.jpg": picture("PNG"), "liar.png": b"MZ no picture",
+              "broken.mp4": video()[:600]}
     for name, data in files.items():
         (tmp_path / name).write_bytes(data)
     field = page.find("input[aria-label='Files to bring in']")
@@ -243,10 +243,10 @@ def test_many_files_are_dropped_at_once_and_liars_are_named(page, tmp_path, coun
     page.see("“broken.mp4”")
     page.saved()
     page.see(f"{count + 2} not used")
-    page.find("input[aria-label='Search media']").send_keys("film")
+    page.find("input[aria-label='Search media']").send_keys("video")
     page.until(lambda: len(page.all("button[title='Put on the slide']")) == 1)
-    page.click("button[aria-label='Put film.mp4 on the slide']")
-    page.find("[data-stage] .zz-film img")
+    page.click("button[aria-label='Put video.mp4 on the slide']")
+    page.find("[data-stage] .zz-video img")
     page.saved()
     page.see("on slide 2")
 

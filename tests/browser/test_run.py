@@ -1,10 +1,10 @@
-"""What is built runs: inputs, meters, films, areas, groups and forks, as learners meet them."""
+"""What is built runs: inputs, meters, videos, areas, groups and forks, as learners meet them."""
 
 from selenium.webdriver import ActionChains
 from selenium.webdriver.common.keys import Keys
 from selenium.webdriver.support.ui import Select
 
-from tests.core.test_media import film, sound
+from tests.core.test_media import sound, video
 
 from .driver import Page
 from .test_arrange import add, fresh_slide
@@ -43,11 +43,11 @@ def test_what_is_entered_is_kept_and_told(page):
         page.see(words)
 
 
-def test_films_and_sounds_play(page, tmp_path):
-    fresh_slide(page, "Film and sound")
+def test_videos_and_audio_play(page, tmp_path):
+    fresh_slide(page, "Video and audio")
     words = tmp_path / "words.srt"
     words.write_text("1\n00:00:01,000 --> 00:00:09,000\nRain on the roof.\n")
-    for name, data in (("night.webm", film("webm", "libvpx-vp9")), ("hum.wav", sound("wav"))):
+    for name, data in (("night.webm", video("webm", "libvpx-vp9")), ("hum.wav", sound("wav"))):
         (tmp_path / name).write_bytes(data)
         before = len(page.all("[data-handle]"))
         page.find("[data-stage]").send_keys("/")
@@ -56,18 +56,18 @@ def test_films_and_sounds_play(page, tmp_path):
         if name == "night.webm":
             page.find("input[aria-label='Captions of night.webm']").send_keys(str(words))
             page.see("1 caption")
-    page.find("[data-stage] .zz-film")
-    page.find("[data-stage] .zz-sound")
+    page.find("[data-stage] .zz-video")
+    page.find("[data-stage] .zz-audio")
     _rehearse(page)
     for kind in ("video", "audio"):
         player = page.find(f"main {kind}")
         page.until(lambda p=player: (p.get_property("duration") or 0) > 0.9)
-    # A machine without a sound card plays no sound; a film it does.
-    video = page.find("main video")
-    page.browser.execute_script("arguments[0].muted = true; arguments[0].play()", video)
-    page.until(lambda: video.get_property("currentTime") > 0)
-    page.browser.execute_script("arguments[0].pause(); arguments[0].currentTime = 1.5", video)
-    page.until(lambda: video.get_property("currentTime") >= 1.5)
+    # A machine without a sound card plays no sound; a video it does.
+    playing = page.find("main video")
+    page.browser.execute_script("arguments[0].muted = true; arguments[0].play()", playing)
+    page.until(lambda: playing.get_property("currentTime") > 0)
+    page.browser.execute_script("arguments[0].pause(); arguments[0].currentTime = 1.5", playing)
+    page.until(lambda: playing.get_property("currentTime") >= 1.5)
     page.see("Rain on the roof.")
     switch = page.find("button[aria-pressed='true']")
     assert switch.text == "Captions"

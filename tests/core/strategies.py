@@ -180,7 +180,7 @@ def rules(draw, on=None, target=None, **more):
 
 
 def _timed(draw, owner):
-    """A timer, a rule for a cue, and one for a moment of the film."""
+    """A timer, a rule for a cue, and one for a moment of the video."""
     after = draw(st.integers(0, 5_000))
     timer = draw(rules("timer", owner, after=after, again=draw(st.booleans())))
     found = [timer.model_copy(update={"detail": timer.id})]
@@ -224,9 +224,9 @@ def _inputs(draw, slide):
         on_target=draw(st.sampled_from(["stay", "snap", "place", "return", "overlay"])),
         elsewhere=draw(st.sampled_from(["stay", "return"])), overlay=f"{slide}o",
     )
-    film = Video(id=f"{slide}v", media="filmfile", **common)
+    video = Video(id=f"{slide}v", media="videofile", **common)
     return (
-        ProgramElement(draw=film),
+        ProgramElement(draw=video),
         ProgramElement(draw=Group(id=f"{slide}g", **common), visible=draw(mostly_true)),
         ProgramElement(draw=field, control="input", enabled=draw(mostly_true),
                        rules=tuple(draw(st.lists(rules("entered", f"{slide}n"), max_size=1)))),
@@ -314,7 +314,7 @@ def programs(draw):
             SeenSet(id=f"{slide}s", slide=slide, of=(f"{slide}e1", f"{slide}e2", f"{slide}t"))
             for slide in ids
         ),
-        media={"filmfile": ProgramMedia(src="film.webm", type="video/webm", duration=1_000)},
+        media={"videofile": ProgramMedia(src="video.webm", type="video/webm", duration=1_000)},
         navigation=Navigation(order=draw(st.sampled_from(["free", "in_order", "seen"]))),
         completion=Completion(slides_share=share, passing=share is None or draw(st.booleans())),
         pass_mark=draw(st.sampled_from([0, 50, 80, 100])),

@@ -274,10 +274,10 @@ def test_the_line_of_a_fork_says_its_condition():
 
 
 def test_watching_is_not_cheated_by_seeking():
-    media = MediaFile(id="film", name="f", type="video/webm", sha256="0" * 64, size=1,
+    media = MediaFile(id="video", name="f", type="video/webm", sha256="0" * 64, size=1,
                       duration=10_000)
     gate = Gate(wants=(MediaWatched(media="play", share=0.9), TimeSpent(seconds=5)))
-    learner = Learner(course(slide("slidea", Video(id="play", name="p", media="film"), gate=gate),
+    learner = Learner(course(slide("slidea", Video(id="play", name="p", media="video"), gate=gate),
                              slide("slideb"), media=(media,)))
     learner.does("played", target="play", since=0, until=4_000)
     learner.does("played", target="play", since=1_000, until=4_500)

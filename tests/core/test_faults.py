@@ -34,7 +34,7 @@ from .making import HIDE, SCORE, SHOW, TOGGLE, button, course, slide, text
 
 ADD = r.Calculate(action="add", variable="scorevar", value=1)
 AT_LEAST_5 = [">=", ["variable", "scorevar"], 5]
-FILM = MediaFile(id="filmfile", name="Film", type="video/mp4", sha256="0" * 64, size=1,
+VIDEO = MediaFile(id="videofile", name="Video", type="video/mp4", sha256="0" * 64, size=1,
                  duration=20_000,
                  captions=(Caption(since=0, until=2_000, text="The stove is cold."),))
 
@@ -129,15 +129,15 @@ FAULTS = {
             slide("slidea", Shape(id="boot", name="boot", x=500, w=80, h=80, z=5,
                                   drag=Drag(targets=("rack",))),
                   area("rack", z=1), area("shelf", z=2, w=90)), variables=())),
-    "an area over a film's controls": (
+    "an area over a video's controls": (
         ("controls_covered", "slidea", "shelf"), course(
-            slide("slidea", Video(id="film", name="film", media="filmfile", alt="A film", w=400,
+            slide("slidea", Video(id="video", name="video", media="videofile", alt="A video", w=400,
                                   h=300), area("shelf", y=250, w=400, h=50)),
-            variables=(), media=(FILM,))),
-    "a film that some cannot hear": (
-        ("no_captions", "slidea", "film"), course(
-            slide("slidea", Video(id="film", name="film", media="filmfile", alt="A film")),
-            variables=(), media=(FILM.model_copy(update={"captions": ()}),))),
+            variables=(), media=(VIDEO,))),
+    "a video that some cannot hear": (
+        ("no_captions", "slidea", "video"), course(
+            slide("slidea", Video(id="video", name="video", media="videofile", alt="A video")),
+            variables=(), media=(VIDEO.model_copy(update={"captions": ()}),))),
     "words that are gone before they can be read": (
         ("too_short_to_read", "slidea", "good"), course(
             slide("slidea", text("good").model_copy(update={
@@ -185,12 +185,12 @@ SOUND = {
               patterns=(pt.SpotPlaces(id="places", name="Places", places=("onea", "twoa")),),
               gate=Gate(wants=(ConditionHolds(condition=["all_seen", "places"]),
                                TimeSpent(seconds=20)))),
-        slide("slideb", Video(id="film", name="film", media="filmfile", alt="A film"),
+        slide("slideb", Video(id="video", name="video", media="videofile", alt="A video"),
               text("late"), timing=Timing(length=9_000, cues=(
                   Cue(id="cuea", what="late", at=4_000),)),
-              gate=Gate(wants=(MediaWatched(media="film", share=0.9),))),
+              gate=Gate(wants=(MediaWatched(media="video", share=0.9),))),
         slide("slidec"),
-        variables=(SCORE, NumberVariable(id="number1", name="Number")), media=(FILM,)),),
+        variables=(SCORE, NumberVariable(id="number1", name="Number")), media=(VIDEO,)),),
 }
 
 

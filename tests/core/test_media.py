@@ -1,4 +1,4 @@
-"""Pictures, films and sounds from anywhere; shipped drawings."""
+"""Pictures, videos and audio from anywhere; shipped drawings."""
 
 import io
 
@@ -111,7 +111,7 @@ def sound(container="mp3", seconds=1):
     return out.getvalue()
 
 
-def film(container="mp4", codec="libx264", size=(320, 180)):
+def video(container="mp4", codec="libx264", size=(320, 180)):
     """Two seconds of a changing colour, made here."""
     out = io.BytesIO()
     with av.open(out, "w", format=container) as file:
@@ -125,10 +125,10 @@ def film(container="mp4", codec="libx264", size=(320, 180)):
 
 
 @pytest.mark.parametrize(("data", "type_"), [
-    (film(), "video/mp4"), (film("webm", "libvpx-vp9"), "video/webm"), (sound(), "audio/mpeg"),
+    (video(), "video/mp4"), (video("webm", "libvpx-vp9"), "video/webm"), (sound(), "audio/mpeg"),
     (sound("wav"), "audio/wav"), (sound("flac"), "audio/flac"),
 ])
-def test_films_and_sounds_are_known_by_their_content(data, type_):
+def test_videos_and_audio_are_known_by_their_content(data, type_):
     assert looks_like_playing(data)
     found = take_playing(data)
     assert found.type == type_ and 900 <= found.duration <= 2_200
@@ -140,17 +140,17 @@ def test_films_and_sounds_are_known_by_their_content(data, type_):
 
 
 @pytest.mark.parametrize(("data", "reason"), [
-    (film()[:700], "damaged"), (b"ID3" + b"\x00" * 4_000, "damaged"),
-    (film("matroska", "mpeg4"), "do not play"),
+    (video()[:700], "damaged"), (b"ID3" + b"\x00" * 4_000, "damaged"),
+    (video("matroska", "mpeg4"), "do not play"),
     (b"\x00\x00\x00\x18ftypmp42" + b"x" * 900, "damaged"),
 ])
-def test_films_that_cannot_be_played_are_refused_with_a_reason(data, reason):
+def test_videos_that_cannot_be_played_are_refused_with_a_reason(data, reason):
     assert looks_like_playing(data)
     with pytest.raises(BadPlaying, match=reason):
         take_playing(data)
 
 
-def test_pictures_are_not_taken_for_films():
+def test_pictures_are_not_taken_for_videos():
     for kind in ("PNG", "JPEG", "WEBP", "GIF"):
         assert not looks_like_playing(picture(kind))
     assert not looks_like_playing(svg())

@@ -238,7 +238,7 @@ def test_words_of_a_blank_that_fit_another_or_stand_among_the_wrong_ones_are_fou
     assert found(("drying",), how="list", others=("DRYING",)) == {"wrong_is_right"}
 
 
-def test_a_place_over_the_controls_of_a_film_is_found():
+def test_a_place_over_the_controls_of_a_video_is_found():
     slide = slide_with("hotspot")
     question = slide.questions[0]
     spot = question.spots[0].element
@@ -246,10 +246,10 @@ def test_a_place_over_the_controls_of_a_film_is_found():
     bottom = ground.y + ground.h
 
     def found(controls, y):
-        film = Video(id=ground.id, name="Film", x=ground.x, y=ground.y, w=ground.w, h=ground.h,
+        video = Video(id=ground.id, name="Video", x=ground.x, y=ground.y, w=ground.w, h=ground.h,
                      controls=controls)
         filmed = slide.model_copy(update={"elements": tuple(
-            film if e.id == ground.id else e for e in slide.elements)})
+            video if e.id == ground.id else e for e in slide.elements)})
         return "covers_controls" in codes(with_element(filmed, spot, y=y, h=50))
 
     assert found(True, bottom - 50)

@@ -34,7 +34,7 @@ from .making import HIDE, SHOW, TOGGLE, Learner, button, course, slide, text
 
 LAMP = YesNoVariable(id="lampon", name="Lamp on")
 NAME = TextVariable(id="namevar", name="Name")
-FILM = MediaFile(id="filmfile", name="Film", type="video/mp4", sha256="0" * 64, size=1,
+VIDEO = MediaFile(id="videofile", name="Video", type="video/mp4", sha256="0" * 64, size=1,
                  duration=40_000)
 ADD = r.Calculate(action="add", variable="scorevar", value=1)
 TO_B = r.GoTo(go=r.ToSlide(slide="slideb"))
@@ -104,13 +104,13 @@ def test_07_next_opens_after_half_a_minute():
     assert learner.waits(2_000).does("next").slide == "slideb"
 
 
-def test_08_next_opens_when_the_film_was_watched_not_skipped():
-    learner = Learner(course(slide("slidea", Video(id="film", name="F", media="filmfile"),
-                                   gate=Gate(wants=(MediaWatched(media="film", share=0.9),))),
-                             slide("slideb"), media=(FILM,)))
-    learner.does("played", target="film", since=35_000, until=40_000).does("next")
+def test_08_next_opens_when_the_video_was_watched_not_skipped():
+    learner = Learner(course(slide("slidea", Video(id="video", name="F", media="videofile"),
+                                   gate=Gate(wants=(MediaWatched(media="video", share=0.9),))),
+                             slide("slideb"), media=(VIDEO,)))
+    learner.does("played", target="video", since=35_000, until=40_000).does("next")
     assert learner.slide == "slidea"
-    learner.does("played", target="film", since=0, until=36_000).does("next")
+    learner.does("played", target="video", since=0, until=36_000).does("next")
     assert learner.slide == "slideb"
 
 

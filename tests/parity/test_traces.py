@@ -60,7 +60,7 @@ def test_random_programs_are_traced():
     rare = chasing_program()
     outside = ProgramRule(id="outside", on="slide_entered", then=(
         OpenLink(address="https://a.example"), PlaySound(media="sound"),
-        PlayMedia(element="film", run="play"), Announce(text="Here."),
+        PlayMedia(element="video", run="play"), Announce(text="Here."),
     ))
     shut = ProgramGate(condition=False, message="Not yet.")
     rare = rare.model_copy(update={

@@ -6,7 +6,7 @@ import pytest
 from PIL import Image
 from zigzag_server.courses.models import SharedFile
 
-from tests.core.test_media import film, picture, sound, svg
+from tests.core.test_media import picture, sound, svg, video
 
 
 def opened(mika, slug):
@@ -21,8 +21,8 @@ def path_of(url):
     return url.split("/", 3)[3]
 
 
-def test_films_and_sounds_are_taken_and_previewed(mika, learner, course):
-    taken = sent(mika, course, "clip.txt", film())
+def test_videos_and_audio_are_taken_and_previewed(mika, learner, course):
+    taken = sent(mika, course, "clip.txt", video())
     assert taken["file"]["type"] == "video/mp4" and taken["file"]["duration"] >= 900
     shown = learner.get("/" + path_of(taken["preview"]))
     assert shown["Content-Type"] == "image/jpeg" and Image.open(io.BytesIO(shown.content)).size
@@ -31,9 +31,9 @@ def test_films_and_sounds_are_taken_and_previewed(mika, learner, course):
 
 
 @pytest.mark.parametrize(("name", "data", "reason"), [
-    ("film.mp4", film()[:700], "damaged"), ("film.mp4", b"MZ not a film", "not a PNG"),
+    ("video.mp4", video()[:700], "damaged"), ("video.mp4", b"MZ not a video", "not a PNG"),
     ("a.png", b"ID3" + b"\x00" * 3_000, "damaged"),
-    ("a.mp4", film("matroska", "mpeg4"), "MP4"),
+    ("a.mp4", video("matroska", "mpeg4"), "MP4"),
 ])
 def test_what_lies_about_its_type_is_refused(mika, course, name, data, reason):
     answer = sent(mika, course, name, data, status=422)
@@ -42,7 +42,7 @@ def test_what_lies_about_its_type_is_refused(mika, course, name, data, reason):
 
 
 def test_parts_of_a_file_are_served(mika, learner, course):
-    data = film()
+    data = video()
     address = "/" + path_of(sent(mika, course, "f.mp4", data)["url"])
 
     def part(value):

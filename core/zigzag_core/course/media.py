@@ -1,4 +1,4 @@
-"""The files of a course: pictures, films and sounds."""
+"""The files of a course: pictures, videos and audio."""
 
 from typing import Annotated, Literal
 
@@ -15,7 +15,7 @@ Tag = Annotated[str, Field(min_length=1, max_length=60)]
 
 
 class Caption(Model):
-    """What is said from `since` until `until` (ms) of a film or sound."""
+    """What is said from `since` until `until` (ms) of a video or audio."""
 
     since: Annotated[int, Field(ge=0, le=360_000_000)]
     until: Annotated[int, Field(ge=0, le=360_000_000)]
@@ -25,7 +25,7 @@ class Caption(Model):
 class MediaFile(Model):
     """A file of the course. `sha256` names the stored bytes; `size` in bytes, w and h in px.
 
-    `duration` in ms for films and sounds. `palette` holds a picture's main colours, the most
+    `duration` in ms for videos and audio. `palette` holds a picture's main colours, the most
     common first. `recoloured` is set for a drawing whose colours are those of the theme.
     """
 

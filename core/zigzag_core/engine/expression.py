@@ -178,7 +178,7 @@ def _shown(index: Index, state: State, name: str, depth: int) -> bool:
 
 
 def watched_share(index: Index, state: State, element: str) -> float:
-    """Return the share (0..1) of a film's or sound's distinct ms that was really played."""
+    """Return the share (0..1) of a video's or audio's distinct ms that was really played."""
     draw = index.elements[element].draw if element in index.elements else None
     media = index.program.media.get(getattr(draw, "media", None) or "")
     if media is None or not media.duration:

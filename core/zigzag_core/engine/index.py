@@ -66,7 +66,7 @@ class Index:
         self.timers: dict[str, list[ProgramRule]] = {}
         """The timers of each slide, overlay, and of the course."""
         self.media_moments: dict[str, list[int]] = {}
-        """The ms in each film or sound that rules wait for, rising."""
+        """The ms in each video or audio that rules wait for, rising."""
         self.rules: dict[str, BoundRule] = {}
         self._rules: dict[tuple[str, str | None], list[BoundRule]] = {}
         for slide in program.slides:

@@ -1,4 +1,4 @@
-"""What comes from outside: what the learner does, and what films and sounds report."""
+"""What comes from outside: what the learner does, and what videos and audio report."""
 
 from zigzag_core.course import Input
 from zigzag_core.program import COURSE
@@ -114,7 +114,7 @@ def media_event(run: Run, element: str, what: str) -> None:
 
 
 def played(run: Run, element: str, since: int, until: int) -> None:
-    """A film or sound really played from `since` to `until` ms: seeking does not count."""
+    """A video or audio really played from `since` to `until` ms: seeking does not count."""
     if run.index.home.get(element) != run.state.slide:
         return
     since, until = max(int(since), 0), int(until)

@@ -61,7 +61,7 @@ class State:
     learner came by and can go back to, the last at its end; `hidden` holds only what
     differs from the program, `looks` only looks that a rule has given. `offsets` are those (px)
     from where elements stand, `moves` the last move of an element and when it began, `dropped`
-    the targets that elements lie on. `watched` holds, by film or sound, the stretches (ms) that
+    the targets that elements lie on. `watched` holds, by video or audio, the stretches (ms) that
     were really played, in order and apart. `opened` are slides whose gates are open for good.
     `back` is the slide that a learner who was sent to read again may go back to. Time limits are
     `more_time` as long as set; 0 is no limit.

@@ -1,4 +1,4 @@
-"""Captions of films and sounds: read from and written as WebVTT (W3C); SubRip is read as well."""
+"""Captions of videos and audio: read from and written as WebVTT (W3C); SubRip is read as well."""
 
 import html
 import io

@@ -1,4 +1,4 @@
-"""Films and sounds that come from anywhere: known by their content, checked for what they hold.
+"""Videos and audio that come from anywhere: known by their content, checked for what they hold.
 
 The file is opened with FFmpeg's libraries, whose parsers meet hostile bytes here; whoever calls
 this from a server does so in a process that may fail.
@@ -15,7 +15,7 @@ from PIL import Image
 from zigzag_core.errors import BadPlaying
 
 LARGEST_PLAYING = 300_000_000
-"""Bytes that one film or sound may have."""
+"""Bytes that one video or audio may have."""
 
 _PREVIEW_SIDE = 640
 _LONGEST = 12 * 3_600_000
@@ -23,7 +23,7 @@ _LONGEST = 12 * 3_600_000
 
 @dataclass(frozen=True)
 class PlayingFile:
-    """What a film or sound is: media type, size in px, duration in ms, a picture from it."""
+    """What a video or audio is: media type, size in px, duration in ms, a picture from it."""
 
     type: str
     w: int
@@ -33,7 +33,7 @@ class PlayingFile:
 
 
 def looks_like_playing(data: bytes) -> bool:
-    """Return whether the first bytes are those of a film or sound that browsers may play."""
+    """Return whether the first bytes are those of a video or audio that browsers may play."""
     return (
         data[4:8] == b"ftyp" or data[:4] in (b"\x1aE\xdf\xa3", b"OggS", b"fLaC")
         or data[:3] == b"ID3" or (data[:4] == b"RIFF" and data[8:12] == b"WAVE")
@@ -42,9 +42,9 @@ def looks_like_playing(data: bytes) -> bool:
 
 
 def take_playing(data: bytes) -> PlayingFile:
-    """Return what the film or sound in `data` is, whatever its name says.
+    """Return what the video or audio in `data` is, whatever its name says.
 
-    One picture of a film is decoded, so that damaged ones are refused now and not before a
+    One picture of a video is decoded, so that damaged ones are refused now and not before a
     learner. Raises `BadPlaying`.
     """
     try:
@@ -53,25 +53,25 @@ def take_playing(data: bytes) -> PlayingFile:
     except (FFmpegError, ValueError, IndexError, UnicodeError, MemoryError) as error:
         if isinstance(error, BadPlaying):
             raise
-        raise BadPlaying("The film or sound is damaged and cannot be played.") from None
+        raise BadPlaying("The video or audio is damaged and cannot be played.") from None
 
 
 def _taken(container: InputContainer) -> PlayingFile:
-    films = [s for s in container.streams.video if not _is_cover(s)]
+    videos = [s for s in container.streams.video if not _is_cover(s)]
     sounds = container.streams.audio
-    if not films and not sounds:
-        raise BadPlaying("The file holds neither a film nor a sound.")
+    if not videos and not sounds:
+        raise BadPlaying("The file holds neither a video nor audio.")
     duration = round((container.duration or 0) / 1000)
     if duration > _LONGEST:
-        raise BadPlaying("The film or sound says that it is longer than 12 hours.")
-    codecs = {s.codec_context.name for s in (*films[:1], *sounds[:1])}
-    type_ = _type(container.format.name, bool(films), codecs)
-    if not films:
+        raise BadPlaying("The video or audio says that it is longer than 12 hours.")
+    codecs = {s.codec_context.name for s in (*videos[:1], *sounds[:1])}
+    type_ = _type(container.format.name, bool(videos), codecs)
+    if not videos:
         return PlayingFile(type_, 0, 0, max(duration, 0), None)
-    film = films[0]
-    w, h = film.codec_context.width, film.codec_context.height
+    video = videos[0]
+    w, h = video.codec_context.width, video.codec_context.height
     if not (0 < w <= 8_192 and 0 < h <= 8_192):
-        raise BadPlaying("The film's picture has an impossible size.")
+        raise BadPlaying("The video's picture has an impossible size.")
     return PlayingFile(type_, w, h, max(duration, 0), _picture(container))
 
 
@@ -84,29 +84,29 @@ _PLAYS = {"h264", "vp8", "vp9", "av1", "libdav1d", "aac", "mp3", "mp3float", "op
           "flac", "pcm_s16le", "pcm_u8", "pcm_s24le", "pcm_f32le", "libopus"}
 
 
-def _type(container: str, film: bool, codecs: set[str]) -> str:
+def _type(container: str, video: bool, codecs: set[str]) -> str:
     names = set(container.split(","))
     strange = codecs - _PLAYS
     if strange:
         raise BadPlaying(
-            f"Browsers do not play this kind of film or sound ({', '.join(sorted(strange))}). "
+            f"Browsers do not play this kind of video or audio ({', '.join(sorted(strange))}). "
             "Save it as MP4 (H.264 and AAC), WebM or MP3."
         )
     if "mp4" in names:
-        return "video/mp4" if film else "audio/mp4"
+        return "video/mp4" if video else "audio/mp4"
     if "webm" in names or "matroska" in names:
-        if film:
+        if video:
             return "video/webm"
         raise BadPlaying("Save the sound as MP3, M4A, Ogg or WAV.")
     for name, type_ in (("mp3", "audio/mpeg"), ("ogg", "audio/ogg"), ("wav", "audio/wav"),
                         ("flac", "audio/flac")):
-        if name in names and not film:
+        if name in names and not video:
             return type_
     raise BadPlaying("The file is not an MP4, WebM, MP3, M4A, Ogg, WAV or FLAC.")
 
 
 def _picture(container: InputContainer) -> bytes:
-    """One picture, a little way into the film, as JPEG."""
+    """One picture, a little way into the video, as JPEG."""
     if container.duration and container.duration > 4_000_000:
         container.seek(1_000_000)
     for frame in container.decode(video=0):
@@ -115,4 +115,4 @@ def _picture(container: InputContainer) -> bytes:
         out = io.BytesIO()
         image.convert("RGB").save(out, "JPEG", quality=82)
         return out.getvalue()
-    raise BadPlaying("No picture of the film can be decoded.")
+    raise BadPlaying("No picture of the video can be decoded.")

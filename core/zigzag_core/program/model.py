@@ -249,7 +249,7 @@ COURSE = "course"
 class ProgramRule(Model):
     """When `on` happens to `target` (None: anything): `then` if `condition`, else `otherwise`.
 
-    `detail` narrows it down: the key, the drop target, the cue, the ms reached in a film. A
+    `detail` narrows it down: the key, the drop target, the cue, the ms reached in a video. A
     *timer* has its owner as target, and goes off `after` ms, or every so many.
     """
 
@@ -309,7 +309,7 @@ class ProgramElement(Model):
 
 
 class ClockCue(Model):
-    """At `at` ms of its clock: rules may wait for it; it may start a move, or a film or sound.
+    """At `at` ms of its clock: rules may wait for it; it may start a move, or a video or audio.
 
     `uncovers` names an element that appears or leaves now, whatever rules have said before.
     """

@@ -48,7 +48,7 @@ def opened(sha256: str) -> tuple[BinaryIO, int]:
 
 
 def preview(sha256: str) -> bytes:
-    """Return a small picture (WebP or JPEG) of a picture or film, made when first asked for.
+    """Return a small picture (WebP or JPEG) of a picture or video, made when first asked for.
 
     Raises `FileNotFoundError` where there can be none.
     """

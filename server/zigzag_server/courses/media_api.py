@@ -107,7 +107,7 @@ def _colours(request: HttpRequest, slug: str) -> core.Colours:
 
 @router.post("/courses/{slug}/media", response={201: MediaOut})
 def upload_media(request: HttpRequest, slug: str, file: File[UploadedFile]) -> Status[Any]:
-    """Take in a picture, film or sound, known by its content whatever its name says.
+    """Take in a picture, video or audio, known by its content whatever its name says.
 
     It belongs to the course once the settings were written with it.
     """

@@ -41,7 +41,7 @@ def media(request: HttpRequest, key: str, name: str) -> HttpResponseBase:
 
 
 def preview(request: HttpRequest, key: str, sha256: str) -> HttpResponse:
-    """Return a small picture of a picture or film."""
+    """Return a small picture of a picture or video."""
     _check(sha256, key)
     try:
         data = files.preview(sha256)

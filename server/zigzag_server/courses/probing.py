@@ -1,4 +1,4 @@
-"""`python -m zigzag_server.courses.probing FILE`: what a film or sound is, as JSON.
+"""`python -m zigzag_server.courses.probing FILE`: what a video or audio is, as JSON.
 
 Runs in a process of its own with bounded memory and time: whatever a hostile file does to the
 decoders, it does here. Ends with 3 and a sentence for people when the file cannot be used.

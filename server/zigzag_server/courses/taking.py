@@ -1,4 +1,4 @@
-"""Taking in a file of any kind: a picture here, a film or sound in a process that may fail."""
+"""Taking in a file of any kind: a picture here, a video or audio in a process that may fail."""
 
 import base64
 import hashlib
@@ -65,7 +65,7 @@ def _playing(name: str, data: bytes) -> TakenFile:
 
 
 def probe(data: bytes) -> dict[str, Any]:
-    """Look into a film or sound in a process of its own, with little time and memory."""
+    """Look into a video or audio in a process of its own, with little time and memory."""
     with tempfile.NamedTemporaryFile(prefix="zigzag-") as file:
         file.write(data)
         file.flush()
@@ -73,13 +73,13 @@ def probe(data: bytes) -> dict[str, Any]:
         try:
             run = subprocess.run(command, capture_output=True, timeout=_SECONDS, check=False)
         except subprocess.TimeoutExpired:
-            raise BadFile("Looking into the film or sound took too long.") from None
+            raise BadFile("Looking into the video or audio took too long.") from None
     if run.returncode == 0:
         found: dict[str, Any] = json.loads(run.stdout)
         return found
     if run.returncode == 3:
         raise BadFile(run.stdout.decode())
-    raise BadFile("The film or sound is damaged and cannot be played.")
+    raise BadFile("The video or audio is damaged and cannot be played.")
 
 
 def _name(name: str) -> str:

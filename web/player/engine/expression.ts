@@ -140,7 +140,7 @@ function isShown(index: Index, state: State, name: string, depth: number): boole
   return element.visible === true || toYesNo(evaluate(index, state, element.visible, depth));
 }
 
-/** The share (0..1) of a film's or sound's distinct ms that was really played. */
+/** The share (0..1) of a video's or audio's distinct ms that was really played. */
 function watchedShare(index: Index, state: State, element: string): number {
   const draw = index.elements.get(element)?.draw;
   const media = draw && "media" in draw && draw.media ? index.program.media[draw.media] : undefined;

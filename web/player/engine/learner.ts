@@ -1,4 +1,4 @@
-/** What the learner does, and what films and sounds report. The twin of `engine/learner.py`. */
+/** What the learner does, and what videos and audio report. The twin of `engine/learner.py`. */
 import { LIMITS } from "../../api/tables";
 import type { Element } from "../../api/types";
 import { evaluate, isVisible } from "./expression";
@@ -121,7 +121,7 @@ export function mediaEvent(run: Run, element: string, what: string): void {
   }
 }
 
-/** A film or sound really played: seeking does not count. */
+/** A video or audio really played: seeking does not count. */
 export function played(run: Run, element: string, from: number, to: number): void {
   if (run.index.home.get(element) !== run.state.slide) return;
   const since = Math.max(Math.trunc(from), 0);

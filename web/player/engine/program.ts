@@ -38,7 +38,7 @@ export class Index {
   readonly timed = new Map<string, Grader[]>();
   /** The timers of each slide, overlay, and of the course. */
   readonly timers = new Map<string, ProgramRule[]>();
-  /** The ms in each film or sound that rules wait for, rising. */
+  /** The ms in each video or audio that rules wait for, rising. */
   readonly mediaMoments = new Map<string, number[]>();
   readonly rules = new Map<string, BoundRule>();
   /** The questions that give points; an open answer has none until it is marked. */

@@ -69,7 +69,7 @@ export interface State {
   readonly moves: Of<readonly [move: string, since: number]>;
   /** The targets that elements lie on. */
   readonly dropped: Of<string>;
-  /** The stretches (ms) of films and sounds that were really played, in order and apart. */
+  /** The stretches (ms) of videos and audio that were really played, in order and apart. */
   readonly watched: Of<readonly Stretch[]>;
   /** Slides whose gates are open for good. */
   readonly opened: ReadonlySet<string>;

@@ -1,4 +1,4 @@
-/** What is said in a film or sound, to be read while it is said. */
+/** What is said in a video or audio, to be read while it is said. */
 import { useEffect, useState, useSyncExternalStore, type ReactNode } from "react";
 import { createPortal } from "react-dom";
 import type { Caption } from "../../api/types";
@@ -6,7 +6,7 @@ import { captionsWanted, onCaptions } from "./players";
 
 interface Props { player: { current: HTMLMediaElement | null }; captions: readonly Caption[] }
 
-/** Over a film at its lower edge; for a sound, which has no picture, at that of the slide. */
+/** Over a video at its lower edge; for a sound, which has no picture, at that of the slide. */
 export function Captions({ player, captions }: Props): ReactNode {
   const wanted = useSyncExternalStore(onCaptions, captionsWanted);
   const [words, say] = useState("");

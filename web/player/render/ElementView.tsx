@@ -20,7 +20,7 @@ export interface ElementProps {
   alt?: string;
   /** How a running course takes what is entered; absent in stills. */
   entering?: Entering;
-  /** Whether films play and pages load: only in a running course. */
+  /** Whether videos play and pages load: only in a running course. */
   live?: boolean;
 }
 

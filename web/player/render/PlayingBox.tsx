@@ -7,14 +7,14 @@ import { loudness, register } from "./players";
 
 interface Props { element: VideoElement | AudioElement; media: MediaMap; live: boolean }
 
-/** Films and sounds: playing in a running course, a picture of themselves elsewhere. */
+/** Videos and audio: playing in a running course, a picture of themselves elsewhere. */
 export function PlayingBox({ element, media, live }: Props): ReactNode {
   const file = element.media ? media[element.media] : undefined;
   if (!file) return <div className="zz-box zz-empty-picture"><PlaySign /></div>;
   const poster = element.kind === "video" && element.poster ? media[element.poster]?.src : undefined;
   if (!live) return <StillPlaying element={element} file={file} poster={poster} />;
   return element.kind === "video"
-    ? <Film element={element} file={file} poster={poster} />
+    ? <Video element={element} file={file} poster={poster} />
     : <Sound element={element} file={file} />;
 }
 
@@ -23,24 +23,24 @@ function StillPlaying(
 ): ReactNode {
   const picture = poster ?? file.preview;
   if (element.kind === "audio") {
-    return <div className="zz-box zz-sound"><PlaySign /><span>{element.name}</span></div>;
+    return <div className="zz-box zz-audio"><PlaySign /><span>{element.name}</span></div>;
   }
   return (
-    <div className="zz-box zz-film">
+    <div className="zz-box zz-video">
       {picture && <img src={picture} alt="" style={{ objectFit: element.fit }} draggable={false} />}
       <PlaySign />
     </div>
   );
 }
 
-function Film(
+function Video(
   { element, file, poster }: { element: VideoElement; file: MediaEntry; poster: string | undefined },
 ): ReactNode {
   const player = useRef<HTMLVideoElement>(null);
   const [waiting, toggle] = usePlaying(player, element);
   useReports(player, element.id);
   return (
-    <div className="zz-box zz-film">
+    <div className="zz-box zz-video">
       <video
         ref={player} src={file.src} poster={poster} controls={element.controls} loop={element.loop}
         playsInline preload="metadata" aria-label={element.alt || element.name}
@@ -57,7 +57,7 @@ function Sound({ element, file }: { element: AudioElement; file: MediaEntry }): 
   const [waiting, toggle] = usePlaying(player, element);
   useReports(player, element.id);
   return (
-    <div className={element.controls ? "zz-box zz-plays" : "zz-box zz-sound"}>
+    <div className={element.controls ? "zz-box zz-plays" : "zz-box zz-audio"}>
       <audio
         ref={player} src={file.src} controls={element.controls} loop={element.loop} preload="metadata"
         aria-label={element.alt || element.name}

@@ -1,4 +1,4 @@
-/** The films and sounds on the page, by element: for actions that play, pause and seek. */
+/** The videos and audio on the page, by element: for actions that play, pause and seek. */
 import type { Effect } from "../../api/events";
 
 const players = new Map<string, HTMLMediaElement>();
@@ -24,7 +24,7 @@ export function runMedia({ element, run, at }: Extract<Effect, { effect: "media"
   else void player.play().catch(() => {});
 }
 
-/** How loud all is, 0..1, on top of what each film and sound has of its own. */
+/** How loud all is, 0..1, on top of what each video and audio has of its own. */
 export function setVolume(volume: number): void {
   setting.volume = volume;
   for (const player of players.values()) player.volume = Number(player.dataset.volume ?? 1) * volume;

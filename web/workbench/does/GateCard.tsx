@@ -14,7 +14,7 @@ import { WordChoice, WordField } from "./Word";
 const MEANWHILE = [["message", "answers with a message"], ["disabled", "is switched off"], ["hidden", "is hidden"]] as const;
 const KINDS: readonly [Wanted["wants"], string][] = [
   ["all", "all on the slide was seen"], ["set", "all of a set was seen"], ["answered", "a question is answered"],
-  ["right", "a question is answered right"], ["watched", "a film or sound was played"], ["time", "some time has passed"],
+  ["right", "a question is answered right"], ["watched", "a video or audio was played"], ["time", "some time has passed"],
   ["condition", "a condition holds"],
 ];
 
@@ -96,7 +96,7 @@ function WantedWords({ wanted, things, onChange }: { wanted: Wanted; things: Thi
       )}
       {wanted.wants === "watched" && (
         <>
-          <WordChoice label="Film or sound" tone="what" value={wanted.media ?? ""} options={named(things.media)} onChange={(media) => onChange({ ...wanted, media })} />
+          <WordChoice label="Video or audio" tone="what" value={wanted.media ?? ""} options={named(things.media)} onChange={(media) => onChange({ ...wanted, media })} />
           <WordField label="Share in per cent" number value={Math.round(wanted.share * 100)} onChange={(share) => onChange({ ...wanted, share: Math.min(Math.max(Number(share) / 100, 0), 1) })} />
           <span>%</span>
         </>
@@ -110,7 +110,7 @@ function WantedWords({ wanted, things, onChange }: { wanted: Wanted; things: Thi
       {wanted.wants === "condition" && (
         <Box w="100%"><ConditionEditor condition={wanted.condition} things={things} onChange={(condition) => onChange({ ...wanted, condition })} /></Box>
       )}
-      {wanted.wants === "watched" && !things.media.length && <Text color="brick" fontSize="12.5px">There is no film or sound here yet.</Text>}
+      {wanted.wants === "watched" && !things.media.length && <Text color="brick" fontSize="12.5px">There is no video or audio here yet.</Text>}
     </>
   );
 }

@@ -62,7 +62,7 @@ export class Playback {
     this.sounds.push({ at: cue?.at ?? 0, media, node });
   }
 
-  /** Show the moment `now`; sounds and films are set to it, and play on where `playing`. */
+  /** Show the moment `now`; audio and videos are set to it, and play on where `playing`. */
   seek(now: number, playing: boolean): void {
     for (const animation of this.animations) {
       animation.currentTime = now;
@@ -76,7 +76,7 @@ export class Playback {
     this.follow(now, playing);
   }
 
-  /** Let sounds and films begin whose time has come. */
+  /** Let audio and videos begin whose time has come. */
   follow(now: number, playing: boolean): void {
     for (const { at, media } of this.sounds) {
       if (playing && now >= at && media.paused && !media.ended) void media.play().catch(() => undefined);

@@ -3,7 +3,7 @@ import { DEFAULTS } from "../../api/defaults";
 import type { Cue, Element, Overlay, Slide, Timing } from "../../api/types";
 import { freshId } from "../store/ids";
 
-/** How long a sound or film lasts, in ms, by the element that plays it. */
+/** How long an audio or video lasts, in ms, by the element that plays it. */
 export type Durations = (element: Element) => number;
 
 /** A cue as a bar: from `at` to `until` ms; `open` where it lasts to the end of the axis. */

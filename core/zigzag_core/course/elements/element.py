@@ -147,7 +147,7 @@ class Picture(ElementBase):
 
 
 class Playing(ElementBase):
-    """What films and sounds have in common. `volume` 0..1."""
+    """What videos and audio have in common. `volume` 0..1."""
 
     media: MaybeMedia = None
     start: Literal["click", "auto"] = "click"
@@ -157,7 +157,7 @@ class Playing(ElementBase):
 
 
 class Video(Playing):
-    """A film; `poster` is the picture shown before it plays."""
+    """A video; `poster` is the picture shown before it plays."""
 
     kind: Literal["video"] = "video"
     poster: MaybeMedia = None

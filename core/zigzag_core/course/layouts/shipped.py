@@ -49,7 +49,7 @@ class _Sheet:
     def picture(self, name: str, x: float, y: float, w: float, h: float, **style: Any) -> None:
         self._slot(Picture(**self._common(name, (x, y, w, h)), fit="cover", style=Style(**style)))
 
-    def film(self, name: str, x: float, y: float, w: float, h: float) -> None:
+    def video(self, name: str, x: float, y: float, w: float, h: float) -> None:
         self._slot(Video(**self._common(name, (x, y, w, h))))
 
     def block(self, x: float, y: float, w: float, h: float, fill: str, radius: float = 0) -> None:
@@ -192,10 +192,10 @@ def _gallery() -> Layout:
     return s.done()
 
 
-def _film() -> Layout:
-    s = _Sheet("film", "Film")
+def _video() -> Layout:
+    s = _Sheet("film", "Video")
     s.title(y=36)
-    s.film("Film", 160, 132, 960, 540)
+    s.video("Video", 160, 132, 960, 540)
     return s.done()
 
 
@@ -210,7 +210,7 @@ def _closing() -> Layout:
 
 SHIPPED_LAYOUTS: tuple[Layout, ...] = tuple(make() for make in (
     _opening, _section, _title_only, _title_text, _text_picture, _picture_text, _two_columns,
-    _three_cards, _full_picture, _statement, _figure, _steps, _do_and_do_not, _gallery, _film,
+    _three_cards, _full_picture, _statement, _figure, _steps, _do_and_do_not, _gallery, _video,
     _closing,
 ))
 

@@ -264,7 +264,7 @@ class Spot(Model):
 
 
 class Hotspot(QuestionBase):
-    """Click the right places, on the picture or film `on`, or anywhere on the slide.
+    """Click the right places, on the picture or video `on`, or anywhere on the slide.
 
     `clicks` limits how many marks there can be; `needed` says how many right places are enough.
     """

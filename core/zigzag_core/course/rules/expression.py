@@ -59,7 +59,7 @@ OPERATORS: Mapping[str, Operator] = {
     "told": Operator("text", names="questions"),
 }
 """All operators but `GIVEN`. *dropped* gives the target that an element lies on, as its id;
-*watched* the share (0..1) of a film or sound that was played; *seconds_on* the time on a slide
+*watched* the share (0..1) of a video or audio that was played; *seconds_on* the time on a slide
 since it was last entered; *gate* whether its gate is open; *row* the row of the answer table that
 was taken, 0 for none; *outcome* right, partly, wrong, neutral, *told* in words how it was judged.
 What they give is defined in `engine.expression`."""

@@ -32,7 +32,7 @@ class QuestionAnswered(Model):
 
 
 class MediaWatched(Model):
-    """A share (0..1) of a film's or sound's distinct seconds was really played."""
+    """A share (0..1) of a video's or audio's distinct seconds was really played."""
 
     wants: Literal["watched"] = "watched"
     media: MaybeElement = None

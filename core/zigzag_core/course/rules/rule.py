@@ -93,7 +93,7 @@ class CueReached(Model):
 
 
 class MediaReached(Model):
-    """A film or sound plays past `at` seconds."""
+    """A video or audio plays past `at` seconds."""
 
     event: Literal["media_reached"] = "media_reached"
     of: Elements = ()
@@ -200,7 +200,7 @@ class Take(Model):
 
 
 class PlayMedia(Model):
-    """Play or pause a film or sound of the slide, or go to `at` seconds in it."""
+    """Play or pause a video or audio of the slide, or go to `at` seconds in it."""
 
     action: Literal["play", "pause", "seek"] = "play"
     what: ElementRef

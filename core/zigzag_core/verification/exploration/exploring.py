@@ -151,7 +151,7 @@ def _explore_slide(
 def _done(
     index: Index, state: State, event: Attempt, log: list[Ran]
 ) -> tuple[State, list[Effect]]:
-    """One attempt: an event, or all events of watching a film or of answering a question."""
+    """One attempt: an event, or all events of watching a video or of answering a question."""
     parts: Iterable[Event]
     if event["event"] == "watched":
         parts = _watching(event["target"], event["ms"])

@@ -77,8 +77,8 @@ def _missing(
     """What an element still lacks: a code, and words that go on after its name."""
     match element:
         case Picture(media=None) | Video(media=None) | Audio(media=None):
-            what = {"picture": "shows no picture", "video": "shows no film"}.get(element.kind)
-            return "no_picture", f"{what or 'plays no sound'} yet"
+            what = {"picture": "shows no picture", "video": "shows no video"}.get(element.kind)
+            return "no_picture", f"{what or 'plays no audio'} yet"
         case _ if _is_answer(element, slide) and not _says_something(element):
             return "no_alternative", "is an answer, and has no words for those who cannot see it"
         case Picture() | Video() | Audio() | Area() if not _is_described(element, slide):
@@ -106,7 +106,7 @@ def _says_something(element: Element) -> bool:
 
 
 def _can_be_read(media: str | None, slide: Slide, document: CourseDocument) -> bool:
-    """Whether what is said in a film or sound is there in writing (WCAG 1.2.1, 1.2.2)."""
+    """Whether what is said in a video or audio is there in writing (WCAG 1.2.1, 1.2.2)."""
     if slide.transcript.strip():
         return True
     return any(file.captions for file in document.course.media if file.id == media)

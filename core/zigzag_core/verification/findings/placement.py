@@ -10,7 +10,7 @@ from .finding import Finding
 COVERED = 0.6
 """More than this share of a drag target under something else is covered."""
 CONTROLS = 56
-"""So high (px) are the controls of a film, at its bottom."""
+"""So high (px) are the controls of a video, at its bottom."""
 LETTERS_A_SECOND = 18
 """A quick reader's pace."""
 
@@ -31,18 +31,18 @@ def place_findings(slide: Slide) -> Iterator[Finding]:
                     message=f"“{above.name}” covers “{below.name}”, which things are to be "
                             "dropped on.",
                 )
-    for film in slide.elements:
-        if isinstance(film, Video) and film.controls:
-            strip = film.model_copy(update={
-                "y": film.y + max(film.h - CONTROLS, 0), "h": min(CONTROLS, film.h),
+    for video in slide.elements:
+        if isinstance(video, Video) and video.controls:
+            strip = video.model_copy(update={
+                "y": video.y + max(video.h - CONTROLS, 0), "h": min(CONTROLS, video.h),
             })
             for above in slide.elements:
-                if isinstance(above, Area | Button | Shape) and _over(above, film) and (
+                if isinstance(above, Area | Button | Shape) and _over(above, video) and (
                     _share(above, strip) > 0.2
                 ):
                     yield Finding(
                         level="warning", code="controls_covered", slide=slide.id, element=above.id,
-                        message=f"“{above.name}” lies over the controls of “{film.name}”.",
+                        message=f"“{above.name}” lies over the controls of “{video.name}”.",
                     )
     for timing in (slide.timing, *(overlay.timing for overlay in slide.overlays)):
         yield from _too_short(timing, by_id, slide)

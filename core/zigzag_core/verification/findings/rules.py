@@ -83,4 +83,4 @@ def _gate(gate: Gate, slide: Slide) -> Iterator[str]:
             case QuestionAnswered(question=name) if name and name not in questions:
                 yield "the question that it waits for is gone"
             case MediaWatched(media=name) if name not in media:
-                yield "the film or sound that it waits for is gone"
+                yield "the video or audio that it waits for is gone"

@@ -19,7 +19,7 @@ export function Ground({ element }: { element: ProgramElement }): ReactNode {
       <div
         data-element={draw.id} className={`zz-element${enabled ? " zz-aims" : ""}`} style={style} onClick={enabled ? beside : undefined}
         onClickCapture={(event) => {
-          // A film is looked at here: a click on its picture is a mark, and does not stop it.
+          // A video is looked at here: a click on its picture is a mark, and does not stop it.
           if (!enabled || !(event.target instanceof HTMLVideoElement) || event.target.controls) return;
           event.stopPropagation();
           beside(event);

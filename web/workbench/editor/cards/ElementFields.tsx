@@ -1,4 +1,4 @@
-/** What only elements of one kind have: how a picture is cut, how a film plays, what a meter shows. */
+/** What only elements of one kind have: how a picture is cut, how a video plays, what a meter shows. */
 import { LIVE } from "../../does/live";
 import { Box, Separator } from "@chakra-ui/react";
 import type { ReactNode } from "react";

@@ -121,7 +121,7 @@ export function useEntries(typed: string, at: [number, number] | null, pickPictu
     { word, also, group: "element", icon, run: () => void addElement(what, at) }));
   const files: Entry[] = [
     { word: "Picture", also: "image photo drawing svg png", group: "element", icon: Image, run: pickPicture, stays: true },
-    { word: "Film or sound", also: "video audio mp4 mp3", group: "element", icon: Film, run: pickPlaying, stays: true },
+    { word: "Video or audio", also: "film sound mp4 mp3", group: "element", icon: Film, run: pickPlaying, stays: true },
   ];
   const commands: Entry[] = [
     ...KINDS.map(([kind, word, also]): Entry => ({ word, key: `ask ${kind}`, also: `question quiz ${also}`, group: "question", icon: CircleDot, run: () => void addElement(kind, at) })),

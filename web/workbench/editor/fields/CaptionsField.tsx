@@ -7,7 +7,7 @@ import { changeCourse, useCourse } from "../../store/store";
 import { QuietButton } from "../../../kit/QuietButton";
 import { download } from "../../../kit/download";
 
-/** The captions of a film or sound: taken in from a file, written out again, taken away. */
+/** The captions of a video or audio: taken in from a file, written out again, taken away. */
 export function CaptionsField({ file }: { file: MediaFile }): ReactNode {
   const picker = useRef<HTMLInputElement>(null);
   const { captions } = file;

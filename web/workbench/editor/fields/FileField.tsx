@@ -9,16 +9,16 @@ import { sayError } from "../../../kit/toaster";
 
 /** Choosing a file for an element: from this computer, or one the course has already. */
 export function FileField({ element }: { element: PictureElement | VideoElement | AudioElement }): ReactNode {
-  const words = { picture: "picture", video: "film", audio: "sound" }[element.kind];
+  const words = { picture: "a picture", video: "a video", audio: "an audio file" }[element.kind];
   return (
     <FileChooser
-      kind={element.kind} current={element.media ?? null} word={element.media ? `Another ${words}` : `Choose a ${words}`}
+      kind={element.kind} current={element.media ?? null} word={element.media ? `Choose ${words.replace(/^an?/, "another")}` : `Choose ${words}`}
       onFile={(file) => showFile(element.id, file)}
     />
   );
 }
 
-/** The picture that stands in front of a film until it plays. */
+/** The picture that stands in front of a video until it plays. */
 export function PosterField({ element }: { element: VideoElement }): ReactNode {
   function put(file: MediaFile): void {
     keepFiles([file]);
@@ -65,7 +65,7 @@ export function FileChooser({ kind, current, word, onFile }: ChooserProps): Reac
     <Box>
       <input
         ref={picker} type="file" accept={kind === "picture" ? PICTURES : PLAYING} hidden
-        aria-label={{ picture: "Picture file", video: "Film file", audio: "Sound file" }[kind]}
+        aria-label={{ picture: "Picture file", video: "Video file", audio: "Audio file" }[kind]}
         onChange={(event) => { void choose(event.target.files?.[0]); event.target.value = ""; }}
       />
       {share === null ? (

@@ -69,7 +69,7 @@ function CourseFiles({ search }: { search: string }): ReactNode {
   if (!files.length) {
     return (
       <Text color="quiet" fontSize="13px" py="4">
-        No files yet. Drop pictures, films and sounds here, as many as you like; then use them on any slide.
+        No files yet. Drop pictures, videos and audio here, as many as you like; then use them on any slide.
       </Text>
     );
   }
