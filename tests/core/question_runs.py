@@ -44,7 +44,7 @@ def quizzes(draw):
 
 def _slide(grader: Grader) -> ProgramSlide:
     choices = [
-        _button(f"{part.id}b", Choose(question=grader.id, choice=part.id))
+        _button(f"{part.id}b", Choose(question=grader.id, part=part.id))
         for part in grader.parts if grader.form == "choose"
     ]
     return ProgramSlide(

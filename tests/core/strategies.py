@@ -153,7 +153,7 @@ actions = st.one_of(
     st.sampled_from(OVERLAYS).map(lambda overlay: OpenOverlay(overlay=overlay)),
     st.sampled_from(OVERLAYS).map(lambda overlay: CloseOverlay(overlay=overlay)),
     st.sampled_from(QUESTIONS).flatmap(
-        lambda q: st.sampled_from(CHOICES[q]).map(lambda c: Choose(question=q, choice=c))),
+        lambda q: st.sampled_from(CHOICES[q]).map(lambda c: Choose(question=q, part=c))),
     st.sampled_from(QUESTIONS).map(lambda question: Submit(question=question)),
     st.builds(Reset, question=st.sampled_from(QUESTIONS), answer_only=st.booleans()),
     words.map(lambda text: Announce(text=text)),
@@ -236,7 +236,7 @@ def _inputs(draw, slide):
     )
 
 
-def _element(draw, name, control="none", question=None, choice=None, own=()):
+def _element(draw, name, control="none", question=None, part=None, own=()):
     drift = Move(id="drift", path=(Offset(x=10, y=5), Offset(x=draw(st.integers(-9, 9)), y=0)),
                  times=draw(st.integers(0, 2)))
     drag = draw(st.none() | st.just(Drag(targets=(name[:6] + "t",), elsewhere="stay")))
@@ -244,7 +244,7 @@ def _element(draw, name, control="none", question=None, choice=None, own=()):
         draw=Text(id=name, name=name, text=rich(name), style=Style(), moves=(drift,), drag=drag),
         control=control, spans=() if question else _spans(draw),
         variable=draw(st.sampled_from([None, "count"])),
-        question=question, choice=choice,
+        question=question, part=part,
         visible=True if question else draw(mostly_true),
         enabled=True if question else draw(mostly_true),
         rules=(*own, *draw(st.lists(rules(on="clicked", target=name), max_size=2))),
@@ -260,7 +260,7 @@ def programs(draw):
         choices = [part.id for part in graders[-1].parts]
         own = [
             ProgramRule(id="pick", on="clicked", target=f"{slide}e0", block=True,
-                        then=(Choose(question=question, choice=choices[0]),)),
+                        then=(Choose(question=question, part=choices[0]),)),
             ProgramRule(id="send", on="clicked", target=f"{slide}e1", block=True,
                         then=(Submit(question=question),)),
         ]

@@ -43,11 +43,11 @@ def at_question(index, number=0, seed=1):
         {"event": "start"}, {"event": "slide", "target": grader.slide},
     ])
     slide = next(s for s in index.program.slides if s.id == grader.slide)
-    by_choice = {e.choice: e.draw.id for e in slide.elements if e.choice}
+    by_part = {e.part: e.draw.id for e in slide.elements if e.part}
     submit = next(e.draw.id for e in slide.elements if e.control == "button")
     good = {part.id for part in grader.parts if part.right}
-    right = next(e for c, e in by_choice.items() if c in good)
-    wrong = next(e for c, e in by_choice.items() if c not in good)
+    right = next(e for c, e in by_part.items() if c in good)
+    wrong = next(e for c, e in by_part.items() if c not in good)
     return state, grader, right, wrong, submit
 
 

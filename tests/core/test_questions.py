@@ -68,7 +68,7 @@ class Taking:
     def answers(self, response):
         if self.grader.form == "choose":
             for part, _ in response:
-                element = next(e.draw.id for e in self.slide.elements if e.choice == part)
+                element = next(e.draw.id for e in self.slide.elements if e.part == part)
                 self.does("clicked", target=element)
         else:
             for event in answering(self.grader, response):

@@ -290,7 +290,7 @@ export interface paths {
         put?: never;
         /**
          * Upload Media
-         * @description Take in a picture, film or sound, known by its content whatever its name says.
+         * @description Take in a picture, video or audio, known by its content whatever its name says.
          *
          *     It belongs to the course once the settings were written with it.
          */
@@ -3601,7 +3601,7 @@ export interface components {
         };
         /**
          * Hotspot
-         * @description Click the right places, on the picture or film `on`, or anywhere on the slide.
+         * @description Click the right places, on the picture or video `on`, or anywhere on the slide.
          *
          *     `clicks` limits how many marks there can be; `needed` says how many right places are enough.
          */
@@ -4170,7 +4170,7 @@ export interface components {
         };
         /**
          * MediaReached
-         * @description A film or sound plays past `at` seconds.
+         * @description A video or audio plays past `at` seconds.
          */
         MediaReached: {
             /**
@@ -4191,7 +4191,7 @@ export interface components {
         };
         /**
          * MediaWatched
-         * @description A share (0..1) of a film's or sound's distinct seconds was really played.
+         * @description A share (0..1) of a video's or audio's distinct seconds was really played.
          */
         MediaWatched: {
             /**
@@ -5455,7 +5455,7 @@ export interface components {
         };
         /**
          * PlayMedia
-         * @description Play or pause a film or sound of the slide, or go to `at` seconds in it.
+         * @description Play or pause a video or audio of the slide, or go to `at` seconds in it.
          */
         PlayMedia: {
             /**
@@ -7460,7 +7460,7 @@ export interface components {
         };
         /**
          * Video
-         * @description A film; `poster` is the picture shown before it plays.
+         * @description A video; `poster` is the picture shown before it plays.
          */
         Video: {
             /** Id */
@@ -7717,7 +7717,7 @@ export interface components {
         };
         /**
          * Caption
-         * @description What is said from `since` until `until` (ms) of a film or sound.
+         * @description What is said from `since` until `until` (ms) of a video or audio.
          */
         Caption: {
             /** Since */
@@ -8120,7 +8120,7 @@ export interface components {
          * MediaFile
          * @description A file of the course. `sha256` names the stored bytes; `size` in bytes, w and h in px.
          *
-         *     `duration` in ms for films and sounds. `palette` holds a picture's main colours, the most
+         *     `duration` in ms for videos and audio. `palette` holds a picture's main colours, the most
          *     common first. `recoloured` is set for a drawing whose colours are those of the theme.
          */
         MediaFile: {
@@ -9518,8 +9518,8 @@ export interface components {
             do: "choose";
             /** Question */
             question: string;
-            /** Choice */
-            choice: string;
+            /** Part */
+            part: string;
         };
         /**
          * Clear
@@ -9580,7 +9580,7 @@ export interface components {
         };
         /**
          * ClockCue
-         * @description At `at` ms of its clock: rules may wait for it; it may start a move, or a film or sound.
+         * @description At `at` ms of its clock: rules may wait for it; it may start a move, or a video or audio.
          *
          *     `uncovers` names an element that appears or leaves now, whatever rules have said before.
          */
@@ -10065,8 +10065,8 @@ export interface components {
             control: "none" | "button" | "choice" | "input" | "check" | "wiper" | "field" | "blanks" | "item" | "target" | "ranked" | "spot" | "ground";
             /** Question */
             question?: string | null;
-            /** Choice */
-            choice?: string | null;
+            /** Part */
+            part?: string | null;
             /** Variable */
             variable?: string | null;
             /** Reveals */
@@ -10249,7 +10249,7 @@ export interface components {
          * ProgramRule
          * @description When `on` happens to `target` (None: anything): `then` if `condition`, else `otherwise`.
          *
-         *     `detail` narrows it down: the key, the drop target, the cue, the ms reached in a film. A
+         *     `detail` narrows it down: the key, the drop target, the cue, the ms reached in a video. A
          *     *timer* has its owner as target, and goes off `after` ms, or every so many.
          */
         ProgramRule: {
@@ -10544,7 +10544,7 @@ export interface components {
         };
         /**
          * PlayMedia
-         * @description Play or pause a film or sound of the slide, or go to `at` seconds in it.
+         * @description Play or pause a video or audio of the slide, or go to `at` seconds in it.
          */
         zigzag_core__course__rules__rule__PlayMedia: {
             /**

@@ -60,7 +60,7 @@ function answer(session: Session, number: number, right: boolean): void {
   session.dispatch({ event: "slide", target: grader.slide });
   const elements = index.slides.get(grader.slide)?.elements ?? [];
   const good = new Set(grader.parts.filter((part) => part.right.length).map(({ id }) => id));
-  const choice = elements.find((e) => e.choice && e.question === grader.id && good.has(e.choice) === right);
+  const choice = elements.find((e) => e.part && e.question === grader.id && good.has(e.part) === right);
   const submit = elements.find((e) => e.control === "button" && e.question === grader.id);
   for (let tries = right ? 1 : grader.attempts ?? 1; tries > 0; tries--) {
     session.dispatch({ event: "clicked", target: choice?.draw.id ?? "" });

@@ -167,14 +167,14 @@ def roles_of(question: q.Question) -> dict[str, Changes]:
 
     def part(element: str, control: str, part_id: str) -> None:
         roles[element] = {
-            "control": control, "question": name, "choice": part_id, "enabled": open_,
+            "control": control, "question": name, "part": part_id, "enabled": open_,
         }
 
     for choice in getattr(question, "choices", ()):
         part(choice.element, "choice", choice.id)
         roles[choice.element]["rules"] = (block_rule(
             f"{choice.id}_choose", "clicked", choice.element,
-            Choose.made(question=name, choice=choice.id)),)
+            Choose.made(question=name, part=choice.id)),)
     for item in getattr(question, "items", ()):
         part(item.element, "ranked" if question.kind == "ordering" else "item", item.id)
     for target in getattr(question, "targets", ()):

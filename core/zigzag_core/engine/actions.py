@@ -81,7 +81,7 @@ _DO: Mapping[str, Callable[[Run, Any], None]] = {
     "pick": _pick,
     "open": lambda run, a: moving.open_overlay(run, a.overlay),
     "close": lambda run, a: moving.close_overlay(run, a.overlay),
-    "choose": lambda run, a: questions.choose(run, a.question, a.choice),
+    "choose": lambda run, a: questions.choose(run, a.question, a.part),
     "submit": lambda run, a: questions.submit(run, a.question),
     "reset": lambda run, a: questions.reset(run, a.question, a.answer_only),
     "clear": lambda run, a: moving.clear(run, a),

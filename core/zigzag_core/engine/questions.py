@@ -19,18 +19,18 @@ GOES_BACK = "It does not belong there and goes back."
 _EVENTS = {"right": "answered_right", "neutral": "answered"}
 
 
-def choose(run: Run, question: str, choice: str) -> None:
+def choose(run: Run, question: str, part: str) -> None:
     """Choose an answer of a question that is still open; of several, or no longer."""
     grader = run.index.questions.get(question)
     answer = _answer(run, question)
     if grader is None or grader.form != "choose" or answer.locked:
         return
-    if choice not in {part.id for part in grader.parts}:
+    if part not in {one.id for one in grader.parts}:
         return
     if grader.at_most == 1:
-        _give(run, grader, ((choice, ""),))
+        _give(run, grader, ((part, ""),))
         return
-    chosen = {part for part, _ in answer.given} ^ {choice}
+    chosen = {one for one, _ in answer.given} ^ {part}
     if grader.at_most is None or len(chosen) <= grader.at_most:
         _give(run, grader, tuple((p.id, "") for p in grader.parts if p.id in chosen))
 

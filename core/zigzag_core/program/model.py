@@ -125,7 +125,7 @@ class Choose(Model):
 
     do: Literal["choose"] = "choose"
     question: QuestionName
-    choice: PartName
+    part: PartName
 
 
 class Submit(Model):
@@ -296,7 +296,7 @@ class ProgramElement(Model):
         "ranked", "spot", "ground",
     ] = "none"
     question: QuestionName | None = None
-    choice: TargetName | None = None
+    part: TargetName | None = None
     variable: VariableName | None = None
     reveals: OverlayName | None = None
     visible: Expression = True

@@ -19,7 +19,7 @@ const ACTS: Acts = {
   pick,
   open: (run, action) => moving.openOverlay(run, action.overlay),
   close: (run, action) => moving.closeOverlay(run, action.overlay),
-  choose: (run, action) => questions.choose(run, action.question, action.choice),
+  choose: (run, action) => questions.choose(run, action.question, action.part),
   submit: (run, action) => questions.submit(run, action.question),
   reset: (run, action) => questions.reset(run, action.question, action.answer_only),
   clear: moving.clear,

@@ -13,16 +13,16 @@ import { own } from "./own";
 const GOES_BACK = "It does not belong there and goes back.";
 
 /** Choose a part of a question, or take it back where several can be chosen. */
-export function choose(run: Run, question: string, choice: string): void {
+export function choose(run: Run, question: string, part: string): void {
   const grader = run.index.questions.get(question);
   const found = answerTo(run, question);
-  if (!grader || grader.form !== "choose" || found.locked || !grader.parts.some(({ id }) => id === choice)) return;
+  if (!grader || grader.form !== "choose" || found.locked || !grader.parts.some(({ id }) => id === part)) return;
   if (grader.at_most === 1) {
-    give(run, grader, [[choice, ""]]);
+    give(run, grader, [[part, ""]]);
     return;
   }
-  const chosen = new Set(found.given.map(([part]) => part));
-  if (!chosen.delete(choice)) chosen.add(choice);
+  const chosen = new Set(found.given.map(([one]) => one));
+  if (!chosen.delete(part)) chosen.add(part);
   if (isNone(grader.at_most) || chosen.size <= grader.at_most) {
     give(run, grader, grader.parts.filter(({ id }) => chosen.has(id)).map(({ id }) => [id, ""] as const));
   }

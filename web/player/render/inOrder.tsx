@@ -77,16 +77,16 @@ function Choices(
 ): ReactNode {
   const { index, state } = useActing();
   const grader = index.questions.get(question);
-  const byChoice = new Map(elements.map((element) => [element.choice, element]));
-  const slots = (grader?.parts ?? []).map(({ id }) => byChoice.get(id)?.draw);
+  const byPart = new Map(elements.map((element) => [element.part, element]));
+  const slots = (grader?.parts ?? []).map(({ id }) => byPart.get(id)?.draw);
   return (
     <div role={grader?.at_most === 1 ? "radiogroup" : "group"} aria-label={grader?.prompt}>
-      {choiceOrder(index, state, question).map((choice, turn) => {
-        const element = byChoice.get(choice);
+      {choiceOrder(index, state, question).map((part, turn) => {
+        const element = byPart.get(part);
         const slot = slots[turn];
         if (!element || !slot) return null;
         const moved = { ...element, draw: { ...element.draw, x: slot.x, y: slot.y } };
-        return <LiveElement key={choice} element={moved} />;
+        return <LiveElement key={part} element={moved} />;
       })}
     </div>
   );

@@ -15,7 +15,7 @@ function useItem(element: ProgramElement) {
   const { index, state, scale, dispatch, picked, pick } = useActing();
   const { id } = element.draw;
   const question = element.question ?? "";
-  const part = element.choice ?? "";
+  const part = element.part ?? "";
   const lifted = picked === id;
   const enabled = isEnabled(index, state, id);
   const asked = index.questions.get(question);
@@ -122,7 +122,7 @@ export function Target({ element }: { element: ProgramElement }): ReactNode {
   const on = answerOf(state, question).given.filter(([, target]) => target === part)
     .map(([name]) => wordsOfPart(grader, name)).join(", ");
   const put = (): void => {
-    if (item) dispatch({ event: "answered", question, part: item.choice ?? "", value: part });
+    if (item) dispatch({ event: "answered", question, part: item.part ?? "", value: part });
     pick(null);
   };
   function onKeyDown(event: KeyboardEvent): void {
@@ -147,7 +147,7 @@ export function Target({ element }: { element: ProgramElement }): ReactNode {
 function belongs(item: ProgramElement, grader: Grader | undefined, question: string, part: string): boolean {
   if (item.control !== "item" || item.question !== question) return false;
   const only = grader?.targets.find(({ id }) => id === part)?.only ?? [];
-  return !only.length || only.includes(item.choice ?? "");
+  return !only.length || only.includes(item.part ?? "");
 }
 
 function wordsOfPart(grader: Grader | undefined, part: string): string {
@@ -179,7 +179,7 @@ function placeOn(index: Index, state: State, grader: Grader, part: string, draw:
 function itemOf(index: Index, grader: Grader, part: string): Element | undefined {
   for (const id of index.onSlide.get(grader.slide) ?? []) {
     const element = index.elements.get(id);
-    if (element?.control === "item" && element.question === grader.id && element.choice === part) return element.draw;
+    if (element?.control === "item" && element.question === grader.id && element.part === part) return element.draw;
   }
   return undefined;
 }

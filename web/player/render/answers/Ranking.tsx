@@ -12,7 +12,7 @@ type Spot = { x: number; y: number; w: number; h: number };
 export function Ranking({ elements, question }: { elements: readonly ProgramElement[]; question: string }): ReactNode {
   const { index, state } = useActing();
   const grader = index.questions.get(question);
-  const byPart = new Map(elements.filter((e) => e.question === question).map((e) => [e.choice, e]));
+  const byPart = new Map(elements.filter((e) => e.question === question).map((e) => [e.part, e]));
   const slots = (grader?.parts ?? []).flatMap(({ id }) => byPart.get(id)?.draw ?? []);
   const order = choiceOrder(index, state, question);
   return (
@@ -36,7 +36,7 @@ function Ranked(
   const { id } = element.draw;
   const box = useRef<HTMLDivElement>(null);
   const byKey = useRef(false);
-  const part = element.choice ?? "";
+  const part = element.part ?? "";
   const enabled = isEnabled(index, state, id);
   const move = (which: string, to: number): void => {
     if (to >= 0 && to < slots.length) dispatch({ event: "answered", question, part: which, value: String(to) });
@@ -45,7 +45,7 @@ function Ranked(
   const takes = picked !== id && other?.control === "ranked" && other.question === question;
   const { offset, handlers } = usePointerDrag(scale, enabled, () => {
     if (takes && other) {
-      move(other.choice ?? "", turn);
+      move(other.part ?? "", turn);
       pick(null);
     } else pick(picked === id ? null : id);
   }, (x, y) => {
@@ -67,7 +67,7 @@ function Ranked(
     } else if (event.key === "Escape" && picked === id) pick(null);
     else if (event.key === "Enter" || event.key === " ") {
       if (takes && other) {
-        move(other.choice ?? "", turn);
+        move(other.part ?? "", turn);
         pick(null);
       } else pick(picked === id ? null : id);
     } else return;

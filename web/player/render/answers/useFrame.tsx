@@ -26,7 +26,7 @@ export function useFrame(element: ProgramElement, lifted: boolean): Frame {
   const { index, state } = useActing();
   const { id } = element.draw;
   const question = element.question ?? "";
-  const part = element.choice ?? "";
+  const part = element.part ?? "";
   const grader = index.questions.get(question);
   const chosen = grader?.form !== "order" && answerOf(state, question).given.some(([name, on]) => name === part || on === part);
   const enabled = isEnabled(index, state, id);

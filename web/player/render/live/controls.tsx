@@ -82,7 +82,7 @@ const wiper: Control = ({ acting, element, draw, enabled, box, name, common, vie
 const choice: Control = ({ acting, element, draw, enabled, chosen, name, common, heard, view, click }) => {
   const { index, state } = acting;
   const question = element.question ?? "";
-  const part = element.choice ?? "";
+  const part = element.part ?? "";
   const result = markOf(index, state, question, part);
   const letter = letterOf(index, state, question, part);
   const single = index.questions.get(question)?.at_most === 1;
@@ -130,7 +130,7 @@ export const plain: Control = ({ acting, element, draw, box, name, common, heard
       className={name} {...common} {...heard} {...twice} {...heading(draw)} {...told} ref={box}
       aria-hidden={draw.decoration || isMute(draw) || undefined}
     >
-      {element.control === "field" && <Solution words={solutionOf(index, state, question, element.choice ?? "")} />}
+      {element.control === "field" && <Solution words={solutionOf(index, state, question, element.part ?? "")} />}
       {element.control === "blanks" ? <BlanksOf question={question}>{view}</BlanksOf> : view}
     </div>
   );

@@ -84,9 +84,9 @@ export function useShown({ element, flows, gone, enters, leaves }: ShownProps): 
   };
 }
 
-function isChosen(state: State, { question, choice }: ProgramElement): boolean {
+function isChosen(state: State, { question, part }: ProgramElement): boolean {
   const answer = question ? own(state.answers, question) : undefined;
-  return Boolean(answer?.given.some(([part]) => part === choice));
+  return Boolean(answer?.given.some(([one]) => one === part));
 }
 
 function hears({ rules }: ProgramElement, ...events: string[]): boolean {
@@ -141,7 +141,7 @@ function enteringOf(
   index: Index, state: State, element: ProgramElement, field: InputElement, enabled: boolean,
   dispatch: Acting["dispatch"],
 ): Entering {
-  const { question, choice: part } = element;
+  const { question, part } = element;
   if (element.control === "field" && question && part) {
     const value = own(state.answers, question)?.given.find(([name]) => name === part)?.[1] ?? "";
     return {
