@@ -26,8 +26,8 @@ def _declared(one: type) -> str:
     fields = []
     for name, hint in hints.items():
         optional = get_origin(hint) is NotRequired
-        said = _type(get_args(hint)[0] if optional else hint)
-        fields.append(f"  {name}{'?' if optional else ''}: {said};\n")
+        typed = _type(get_args(hint)[0] if optional else hint)
+        fields.append(f"  {name}{'?' if optional else ''}: {typed};\n")
     words = " ".join((inspect.getdoc(one) or "").split())
     return f"interface {one.__name__} {{\n  // {words}\n{''.join(fields)}}}\n"
 
@@ -47,5 +47,5 @@ def _type(hint: type) -> str:
 
 
 def _grouped(hint: type) -> str:
-    said = _type(hint)
-    return f"({said})" if " " in said else said
+    typed = _type(hint)
+    return f"({typed})" if " " in typed else typed

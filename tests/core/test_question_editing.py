@@ -19,7 +19,7 @@ from zigzag_core.editing.questions.making import (
     with_button,
     with_elements_as_parts,
 )
-from zigzag_core.editing.questions.parts import saying, with_new_parts, with_parts
+from zigzag_core.editing.questions.parts import with_new_parts, with_parts, with_text
 from zigzag_core.editing.questions.pasted_table import with_table
 from zigzag_core.editing.removing import without
 from zigzag_core.errors import CannotAsk
@@ -242,7 +242,7 @@ def test_a_table_of_pairs_says_what_belongs_where():
 def test_a_whole_table_leaves_no_samples_behind_and_no_pairs_opposite_each_other():
     slide = slide_with("multiple_response")
     asked = slide.questions[0]
-    slide = saying(slide, asked.choices[3].element, "Written by hand")
+    slide = with_text(slide, asked.choices[3].element, "Written by hand")
     filled = with_table(slide, asked.id, "choices", 0, [["Stove", "x"], ["Lamp", ""]], fresh_ids(3))
     assert said_by(filled, filled.questions[0].choices) == ["Stove", "Lamp", "Written by hand"]
     slide = slide_with("matching")

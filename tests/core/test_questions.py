@@ -19,7 +19,7 @@ from zigzag_core.engine import engine
 from zigzag_core.engine.index import Index
 from zigzag_core.grading import answer_table as table
 from zigzag_core.grading.accepted import accepted, distance
-from zigzag_core.grading.grade import judge, row_taken, told
+from zigzag_core.grading.grade import judge, row_taken, verdict
 from zigzag_core.grading.solutions import answering, right_response, wrong_response
 from zigzag_core.grading.tally import measure
 from zigzag_core.tracking import progress, scorm12
@@ -134,8 +134,8 @@ def test_points_by_parts_penalty_and_floor(partial, chosen, points):
     grader = grader_of(slide, question)
     given_ = tuple((grader.parts["abcd".index(letter)].id, "") for letter in chosen)
     assert judge(grader, given_, 1).points == points
-    verdict = judge(grader, given_, 1)
-    assert "of 2 right" in told(grader, verdict.result, verdict.points, verdict.tally)
+    made = judge(grader, given_, 1)
+    assert "of 2 right" in verdict(grader, made.result, made.points, made.tally)
 
 
 def test_attempts_cost_and_time_ends_it():

@@ -85,7 +85,7 @@ def test_an_open_answer_is_marked_later(mika, learner, package):
     judged, answer = results(mika, package)["interactions"]
     assert not judged["to_mark"] and answer["to_mark"] and answer["mark"] is None
     path = f"/practice/packages/{package}/marks"
-    body = {"visit": answer["visit"], "place": answer["place"], "points": 7.5,
+    body = {"visit": answer["visit"], "index": answer["index"], "points": 7.5,
             "comment": " Well seen. "}
     mika("put", path, body, status=204)
     marked = results(mika, package)["interactions"][1]["mark"]
@@ -99,14 +99,14 @@ def test_an_open_answer_is_marked_later(mika, learner, package):
 
 
 @pytest.mark.parametrize(("change", "status"), [
-    ({"points": 11}, 422), ({"points": -1}, 422), ({"place": 1}, 404), ({"place": 0}, 404),
+    ({"points": 11}, 422), ({"points": -1}, 422), ({"index": 1}, 404), ({"index": 0}, 404),
     ({"visit": 999}, 404), ({"comment": "x" * 4_001}, 422),
 ])
 def test_what_cannot_be_marked_is_refused(mika, learner, package, change, status):
     visit = Visit(mika, learner, package)
     visit.commit(interactions=[{"id": "q", "type": "choice"}, {"id": "q"}, open_answer()])
     answer = results(mika, package)["interactions"][2]
-    body = {"visit": answer["visit"], "place": 2, "points": 1, "comment": "", **change}
+    body = {"visit": answer["visit"], "index": 2, "points": 1, "comment": "", **change}
     mika("put", f"/practice/packages/{package}/marks", body, status=status)
     assert results(mika, package)["interactions"][2]["mark"] is None
 
@@ -115,7 +115,7 @@ def test_nobody_marks_in_packages_of_others(mika, other, learner, package):
     visit = Visit(mika, learner, package)
     visit.commit(interactions=[open_answer()])
     answer = results(mika, package)["interactions"][0]
-    body = {"visit": answer["visit"], "place": 0, "points": 1}
+    body = {"visit": answer["visit"], "index": 0, "points": 1}
     other("put", f"/practice/packages/{package}/marks", body, status=404)
     theirs = other.job("post", "/practice/packages",
                        file=("p.zip", ELSEWHERE))["practice_package"]
@@ -131,10 +131,10 @@ def test_a_visit_without_a_goodbye_can_be_resumed(mika, learner, package):
 
 def test_calls_are_logged_once_in_plain_words(mika, learner, package):
     visit = Visit(mika, learner, package)
-    call = {"place": 0, "at": 1_795_000_000_000, "method": "LMSSetValue",
+    call = {"index": 0, "at": 1_795_000_000_000, "method": "LMSSetValue",
             "arguments": ["cmi.core.lesson_status", "passed"], "result": "true", "error": "0"}
     assert visit.send("calls", [call]).status_code == 204
-    last = {**call, "place": 1, "method": "LMSFinish"}
+    last = {**call, "index": 1, "method": "LMSFinish"}
     assert visit.send("calls", [call, last]).status_code == 204
     log = mika("get", f"/practice/packages/{package}/learners/bo-lindqvale/calls?attempt=1")
     assert [entry["words"] for entry in log] == [
@@ -166,8 +166,8 @@ def test_hostile_values_are_kept_out_and_break_nothing(mika, learner, package, c
 
 def test_hostile_calls_break_nothing(mika, learner, package):
     visit = Visit(mika, learner, package)
-    odd = [5, {"place": "x", "at": 1e99, "arguments": {"a": 1}}, {"place": 2, "at": -5},
-           {"place": 3, "at": 10**13, "method": "<script>", "arguments": ["a" * 100_000] * 9}]
+    odd = [5, {"index": "x", "at": 1e99, "arguments": {"a": 1}}, {"index": 2, "at": -5},
+           {"index": 3, "at": 10**13, "method": "<script>", "arguments": ["a" * 100_000] * 9}]
     assert visit.send("calls", odd).status_code == 204
     assert visit.send("calls", {"a": 1}).status_code == 400
     mika("get", f"/practice/packages/{package}/learners/bo-lindqvale/calls?attempt=1", status=200)

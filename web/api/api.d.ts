@@ -10843,14 +10843,14 @@ export interface components {
          * Interaction
          * @description One recorded answer. `answer` and `expected` in words where the package brings them.
          *
-         *     `visit` and `place` name it. One `to_mark` waits for points up to `out_of`, until it has a
+         *     `visit` and `index` name it. One `to_mark` waits for points up to `out_of`, until it has a
          *     `mark`; `model` is an answer to compare with.
          */
         Interaction: {
             /** Visit */
             visit: number;
-            /** Place */
-            place: number;
+            /** Index */
+            index: number;
             /** Question */
             question: string;
             /** Type */
@@ -10946,13 +10946,13 @@ export interface components {
         };
         /**
          * MarkIn
-         * @description Points for the answer at `place` in a `visit`; None takes back what was given.
+         * @description Points for the answer at `index` in a `visit`; None takes back what was given.
          */
         MarkIn: {
             /** Visit */
             visit: number;
-            /** Place */
-            place: number;
+            /** Index */
+            index: number;
             /** Points */
             points: number | null;
             /**

@@ -35,11 +35,11 @@ export async function workedOut<T>(ask: () => Promise<Result<T | Job>>): Promise
  * Throws `ApiError` for a failed job, and for a cancelled one (code `cancelled`). A server that
  * does not answer is waited for: jobs outlive it.
  */
-export async function ended(job: Job, told: (now: Job) => void): Promise<Job> {
+export async function ended(job: Job, report: (now: Job) => void): Promise<Job> {
   const pause = pauses();
   let now = job;
   for (;;) {
-    told(now);
+    report(now);
     if (now.state === "done") return now;
     if (now.state === "cancelled") throw new ApiError(0, "cancelled", `${now.title} was cancelled.`);
     if (now.state === "failed") throw failure(now);

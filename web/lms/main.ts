@@ -18,7 +18,7 @@ interface LaunchData {
 }
 
 interface Call {
-  place: number;
+  index: number;
   at: number;
   method: string;
   arguments: string[];
@@ -45,7 +45,7 @@ function begin(data: LaunchData): void {
   api.loadFromJSON(data.start.cmi, "cmi");
 
   let calls: Call[] = [];
-  let place = data.callsBefore;
+  let index = data.callsBefore;
   let timer: number | undefined;
   let finished = false;
 
@@ -65,7 +65,7 @@ function begin(data: LaunchData): void {
 
   function note(method: string, given: unknown[], result: string, error: string): void {
     calls.push({
-      place: place++, at: Date.now(), method, arguments: given.map(String), result, error,
+      index: index++, at: Date.now(), method, arguments: given.map(String), result, error,
     });
     // No timer outlives the page: the last words go out one by one.
     if (sender.isClosing()) send();

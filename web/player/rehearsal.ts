@@ -50,8 +50,8 @@ export function obey(session: () => Session, app: string): void {
     document.documentElement.classList.remove("zz-asking");
     const element = event.target.closest("[data-element]")?.getAttribute("data-element");
     const next = event.target.closest(".zz-main") ? "next" : null;
-    const told: AskedMessage = { zigzag: "asked", element: next ?? element ?? "slide" };
-    window.parent.postMessage(told, app);
+    const message: AskedMessage = { zigzag: "asked", element: next ?? element ?? "slide" };
+    window.parent.postMessage(message, app);
   };
   for (const kind of ["pointerdown", "mousedown", "click"] as const) window.addEventListener(kind, answer, { capture: true });
 }

@@ -25,7 +25,7 @@ export function MarkForm({ id, answer, focused = false, onDone }: Props): ReactN
   const keep = useMutation({
     mutationFn: (given: number | null) => take(api.PUT("/api/practice/packages/{package_id}/marks", {
       params: { path: { package_id: id } },
-      body: { visit: answer.visit, place: answer.place, points: given, comment },
+      body: { visit: answer.visit, index: answer.index, points: given, comment },
     })),
     onSuccess: () => {
       onDone();

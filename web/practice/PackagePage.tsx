@@ -127,7 +127,7 @@ function Detail({ id, result }: { id: number; result: Results }): ReactNode {
         <Card title="Answers">
           {!attempt.interactions.length && <Text color="quiet">No answer was recorded yet.</Text>}
           {attempt.interactions.map((answer) => (
-            <RecordedAnswer key={`${answer.visit} ${answer.place}`} id={id} answer={answer} />
+            <RecordedAnswer key={`${answer.visit} ${answer.index}`} id={id} answer={answer} />
           ))}
         </Card>
       </Grid>

@@ -28,7 +28,7 @@ export function ToMark(
       <Card title="To mark" aside={<Text color="quiet" fontSize="13px">{count(waiting.length, "answer")}</Text>}>
         <Grid as="ul" ref={list} listStyleType="none" templateColumns="repeat(auto-fill, minmax(360px, 1fr))" gap="4">
           {waiting.map(({ learner, answer }, index) => (
-            <Box as="li" key={`${answer.visit} ${answer.place}`} borderTopWidth="1px" pt="2">
+            <Box as="li" key={`${answer.visit} ${answer.index}`} borderTopWidth="1px" pt="2">
               <Text color="quiet" fontSize="13px">{learner.name}</Text>
               <Text fontWeight="600">{answer.question}</Text>
               <Text whiteSpace="pre-wrap" overflowWrap="anywhere">{answer.answer || "No words were written."}</Text>

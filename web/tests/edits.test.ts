@@ -7,13 +7,13 @@ import {
 import { renameElement } from "../workbench/store/commands";
 import { box, courseOf, find, moved, now, openCourse, page, settled, SlowCore, without } from "./courses";
 
-const told: string[] = [];
+const errors: string[] = [];
 vi.mock("../kit/toaster", () => ({
-  sayError: (error: Error) => told.push(error.message), sayDone: () => {},
+  sayError: (error: Error) => errors.push(error.message), sayDone: () => {},
 }));
 
 beforeEach(() => {
-  told.length = 0;
+  errors.length = 0;
   openCourse();
 });
 afterEach(() => vi.useRealTimers());
@@ -114,7 +114,7 @@ test("an answer that never comes is given up and told; what waited goes on, and 
   renameElement("stove", "Old stove");
   await vi.advanceTimersByTimeAsync(LONGEST_MS);
   expect(await first).toBeNull();
-  expect(told).toEqual([expect.stringContaining("“Align” was not done")]);
+  expect(errors).toEqual([expect.stringContaining("“Align” was not done")]);
   await core.calls[1]?.work(move(["boots"], 5));
   await core.calls[0]?.work(move(["boots"], 100));
   expect([find("room", "boots")?.x, find("room", "stove")?.name]).toEqual([6, "Old stove"]);
@@ -130,7 +130,7 @@ test("what was refused is told, and what it showed meanwhile is taken back", asy
   expect(core.calls[0]?.base.slide.elements).toHaveLength(3);
   expect([...now().dirty]).toEqual(["room"]);
   await core.calls[0]?.fail("That cannot be done.");
-  expect(told).toEqual(["That cannot be done."]);
+  expect(errors).toEqual(["That cannot be done."]);
   expect([find("room", "boots")?.x, find("room", "stove")?.name]).toEqual([1, "Old stove"]);
 });
 

@@ -107,7 +107,7 @@ def _slide(slide: Slide, weave: Woven, scope: Scope) -> ProgramSlide:
         element: changes for question in slide.questions
         for element, changes in roles_of(question).items()
     }
-    said = [
+    after = [
         feedback(question, slide, scope.course, scope.title_of)
         for question in slide.questions
     ]
@@ -150,9 +150,10 @@ def _slide(slide: Slide, weave: Woven, scope: Scope) -> ProgramSlide:
     return ProgramSlide.made(
         id=slide.id, title=slide.title, onward=slide.onward, forks=tuple(weave.forks),
         transcript=slide.transcript, background=slide.background or Background(),
-        elements=elements, overlays=(*overlays, *(panel for panels, _ in said for panel in panels)),
+        elements=elements,
+        overlays=(*overlays, *(panel for panels, _ in after for panel in panels)),
         clock=program_clock(slide.timing), gate=program_gate(slide, elements, overlays, scope),
-        navigation=slide.navigation, rules=(*(rule for _, rules in said for rule in rules), *own),
+        navigation=slide.navigation, rules=(*(rule for _, rules in after for rule in rules), *own),
     )
 
 

@@ -130,13 +130,13 @@ def _words(question: q.Question, outcome: _Outcome) -> Iterator[tuple[RichText, 
         words = question.feedback.nothing
         yield words if plain(words) else rich(_NOTHING), True
         return
-    said: RichText = getattr(question.feedback, outcome.words)
-    if outcome.name == "partly" and not plain(said):
-        said = question.feedback.wrong
-    if outcome.name == "lastpartly" and not plain(said):
-        said = question.feedback.partly
-    if plain(said) or _rows_speak(question):
-        yield said, True
+    text: RichText = getattr(question.feedback, outcome.words)
+    if outcome.name == "partly" and not plain(text):
+        text = question.feedback.wrong
+    if outcome.name == "lastpartly" and not plain(text):
+        text = question.feedback.partly
+    if plain(text) or _rows_speak(question):
+        yield text, True
     if outcome.words in ("wrong", "partly"):
         for tries, hint in enumerate(question.feedback.hints, 1):
             if plain(hint):

@@ -119,7 +119,7 @@ def find(
 ) -> tuple[Found, ...]:
     """Return the places of `text` in a course, in its order; of a colour or font, its uses.
 
-    Colours are sought as they stand (``#rrggbb`` or the name of a theme's colour), fonts as
+    Colours are searched for as they stand (``#rrggbb`` or the name of a theme's colour), fonts as
     ``text`` or ``heading``.
     """
     search = _Search(what, _pattern(what, text, match_case, whole_words))
@@ -202,14 +202,14 @@ def _slide(slide: Slide, search: _Search) -> Slide:
 def _question(slide: str, question: Question, search: _Search) -> Question:
     """The question with what is said after it changed, and what is said for each answer."""
     feedback = question.feedback
-    said: dict[str, Any] = {
+    texts: dict[str, Any] = {
         part: search.rich(Spot(slide, question.prompt, f"{part} feedback"), getattr(feedback, part))
         for part in ("right", "partly", "wrong", "last", "time_up", "nothing", "answered")
     }
-    said["hints"] = tuple(
+    texts["hints"] = tuple(
         search.rich(Spot(slide, question.prompt, f"hint {n}"), hint)
         for n, hint in enumerate(feedback.hints, 1))
-    changes: dict[str, Any] = {"feedback": feedback.model_copy(update=said)}
+    changes: dict[str, Any] = {"feedback": feedback.model_copy(update=texts)}
     if isinstance(question, OpenAnswer):
         changes["model"] = search.rich(
             Spot(slide, question.prompt, "model answer"), question.model)

@@ -2,7 +2,7 @@
 
 
 from zigzag_core.course.rules.expression import NAMED, Node
-from zigzag_core.grading.grade import told
+from zigzag_core.grading.grade import verdict
 from zigzag_core.grading.tally import Tally, is_ready, measure
 from zigzag_core.program.limits import LIMITS
 
@@ -116,7 +116,7 @@ def _told(index: Index, question: str, answer: Answer) -> str:
     if grader is None or answer.result is None:
         return ""
     tally = Tally(answer.right, answer.wrong, measure(grader, ()).of)
-    return told(grader, answer.result, answer.points, tally)
+    return verdict(grader, answer.result, answer.points, tally)
 
 
 def _given(index: Index, state: State, question: str, part: str) -> Value:

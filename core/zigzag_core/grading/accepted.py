@@ -29,16 +29,16 @@ def accepted(accepts: Accepts, given: str) -> bool:
         number = number_in(given, accepts.units)
         if number is not None and any(r.low <= number <= r.high for r in accepts.ranges):
             return True
-    told = plainer(accepts, given)
-    if not told:
+    plain_given = plainer(accepts, given)
+    if not plain_given:
         return False
     for words in accepts.words:
         wanted = plainer(accepts, words)
-        if told == wanted:
+        if plain_given == wanted:
             return True
         if accepts.typos and wanted:
             slips = slips_allowed(len(wanted))
-            if slips and distance(told, wanted, slips) <= slips:
+            if slips and distance(plain_given, wanted, slips) <= slips:
                 return True
     return False
 

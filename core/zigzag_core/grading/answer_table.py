@@ -128,11 +128,11 @@ def from_csv(text: str, parts: Sequence[str], fresh: IdSource) -> tuple[AnswerRo
 def _row(line: list[str], number: int, parts: Sequence[str], fresh: IdSource) -> AnswerRow:
     cells: dict[str, bool] = {}
     for part, word in zip(parts, line, strict=False):
-        told = word.strip().lower()
-        if told not in _READ:
+        entry = word.strip().lower()
+        if entry not in _READ:
             raise BadTable(f"Line {number} says “{word.strip()[:40]}” where yes, no or any is "
                            "wanted. Nothing was changed.")
-        given = _READ[told]
+        given = _READ[entry]
         if given is not None:
             cells[part] = given
     least, points, words = [*line[len(parts):], "", "", ""][:3]

@@ -92,7 +92,7 @@ def _points(grader: Grader, tally: Tally, given: Given) -> float:
     return grader.points * share - (grader.penalty if share <= 0 else 0)
 
 
-def told(grader: Grader, result: Result | None, points: float, tally: Tally) -> str:
+def verdict(grader: Grader, result: Result | None, points: float, tally: Tally) -> str:
     """Return in words how it was judged: ``3 of 4 right, 1 wrong: 2 of 4 points``."""
     if result in (None, "neutral"):
         return "not judged"

@@ -85,14 +85,14 @@ def _written(grader: Grader, written: dict[str, str]) -> Record2004:
 def interaction_definition(grader: Grader, language: str) -> dict[str, Any]:
     """Return the definition of the xAPI activity that a question is, with the words of its parts.
     """
-    told = record2004(grader, ())
-    kind = "numeric" if grader.kind == "numeric" else told.type
+    unanswered = record2004(grader, ())
+    kind = "numeric" if grader.kind == "numeric" else unanswered.type
     parts = _components(grader.parts, language)
     definition: dict[str, Any] = {
         "type": INTERACTION, "interactionType": kind, "description": {language: grader.prompt},
     }
-    if told.patterns:
-        definition["correctResponsesPattern"] = list(told.patterns)
+    if unanswered.patterns:
+        definition["correctResponsesPattern"] = list(unanswered.patterns)
     match kind:
         case "choice" | "sequencing":
             definition["choices"] = parts

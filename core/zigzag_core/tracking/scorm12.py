@@ -60,16 +60,16 @@ def interaction_calls(
     learner's time of day as ``HH:MM:SS``.
     """
     grader = index.questions[effect["question"]]
-    told = record(grader, tuple((part, value) for part, value in effect["given"]))
+    answer = record(grader, tuple((part, value) for part, value in effect["given"]))
     weight = decimal(grader.points if grader.purpose == "scored" else 0)
     result, latency = _RESULTS[effect["result"]], timespan(effect["latency"])
     interactions = []
-    for position, response in enumerate((told.response, *told.more)):
+    for position, response in enumerate((answer.response, *answer.more)):
         at = f"cmi.interactions.{number + position}."
-        patterns = () if position else told.patterns
+        patterns = () if position else answer.patterns
         interactions.append([
             (at + "id", f"{grader.record}.{position + 1}" if position else grader.record),
-            (at + "type", told.type), (at + "time", clock),
+            (at + "type", answer.type), (at + "time", clock),
             *((f"{at}correct_responses.{n}.pattern", p) for n, p in enumerate(patterns)),
             (at + "weighting", "0" if position else weight), (at + "student_response", response),
             (at + "result", result), (at + "latency", latency),

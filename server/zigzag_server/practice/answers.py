@@ -6,7 +6,7 @@ from typing import Any
 
 from pydantic import ValidationError
 from zigzag_core.course.text.numbers import in_digits
-from zigzag_core.tracking.told12 import Told, told
+from zigzag_core.tracking.recorded12 import RecordedAnswer, recorded_answers
 from zigzag_core.tracking.words import PackageWords
 
 from zigzag_server.problems import Problem, not_found
@@ -31,13 +31,13 @@ def waiting(package: Package) -> int:
     )
 
 
-def mark(launch: Launch, place: int, points: float | None, comment: str) -> None:
+def mark(launch: Launch, index: int, points: float | None, comment: str) -> None:
     """Give `points` for an answer, or take back with None what was given."""
-    answer = next((a for a in _told(launch.attempt.package, launch) if a.place == place), None)
+    answer = next((a for a in _recorded(launch.attempt.package, launch) if a.index == index), None)
     if answer is None or not answer.to_mark:
         raise not_found("answer to mark")
     if points is None:
-        launch.marks.filter(place=place).delete()
+        launch.marks.filter(index=index).delete()
         return
     if not 0 <= points <= answer.out_of:
         raise Problem(
@@ -45,20 +45,20 @@ def mark(launch: Launch, place: int, points: float | None, comment: str) -> None
             f"Points go from 0 to {in_digits(answer.out_of)} here. Nothing was changed."
         )
     Mark.objects.update_or_create(
-        launch=launch, place=place, defaults={"points": points, "comment": comment.strip()}
+        launch=launch, index=index, defaults={"points": points, "comment": comment.strip()}
     )
 
 
 def _answers(package: Package, launches: Iterable[Launch]) -> Iterator[dict[str, Any]]:
     for launch in launches:
-        marks = {given.place: given for given in launch.marks.all()}
-        for answer in _told(package, launch):
-            yield {**asdict(answer), "visit": launch.pk, "mark": marks.get(answer.place)}
+        marks = {given.index: given for given in launch.marks.all()}
+        for answer in _recorded(package, launch):
+            yield {**asdict(answer), "visit": launch.pk, "mark": marks.get(answer.index)}
 
 
-def _told(package: Package, launch: Launch) -> list[Told]:
+def _recorded(package: Package, launch: Launch) -> list[RecordedAnswer]:
     try:
         questions = PackageWords.model_validate(package.about).questions
     except ValidationError:
         questions = {}
-    return told(launch.interactions, questions)
+    return recorded_answers(launch.interactions, questions)

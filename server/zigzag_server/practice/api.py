@@ -55,10 +55,10 @@ class MarkOut(Schema):
 
 
 class MarkIn(Schema):
-    """Points for the answer at `place` in a `visit`; None takes back what was given."""
+    """Points for the answer at `index` in a `visit`; None takes back what was given."""
 
     visit: int
-    place: int
+    index: int
     points: float | None
     comment: Annotated[str, Field(max_length=4_000)] = ""
 
@@ -66,12 +66,12 @@ class MarkIn(Schema):
 class Interaction(Schema):
     """One recorded answer. `answer` and `expected` in words where the package brings them.
 
-    `visit` and `place` name it. One `to_mark` waits for points up to `out_of`, until it has a
+    `visit` and `index` name it. One `to_mark` waits for points up to `out_of`, until it has a
     `mark`; `model` is an answer to compare with.
     """
 
     visit: int
-    place: int
+    index: int
     question: str
     type: str
     answer: str
@@ -256,7 +256,7 @@ def mark_answer(request: HttpRequest, package_id: int, data: MarkIn) -> Status[A
     ).first()
     if launch is None:
         raise not_found("answer to mark")
-    answers.mark(launch, data.place, data.points, data.comment)
+    answers.mark(launch, data.index, data.points, data.comment)
     return Status(204, None)
 
 
@@ -276,6 +276,6 @@ def list_calls(
             "arguments": call.arguments, "result": call.result, "error": call.error,
         }
         for visit, launch in enumerate(launches, 1)
-        for call in sorted(launch.calls.all(), key=lambda call: call.place)
+        for call in sorted(launch.calls.all(), key=lambda call: call.index)
     ]
     return log[after : after + 5_000]

@@ -61,25 +61,25 @@ class Launch(models.Model):
 
 
 class Mark(models.Model):
-    """What a trainer gives for an answer: the one at `place` among the records of a launch."""
+    """What a trainer gives for an answer: the one at `index` among the records of a launch."""
 
     launch = models.ForeignKey(Launch, on_delete=models.CASCADE, related_name="marks")
-    place = models.PositiveIntegerField()
+    index = models.PositiveIntegerField()
     points = models.FloatField()
     comment = models.TextField(blank=True)
     changed = models.DateTimeField(auto_now=True)
 
     class Meta:
         constraints = [
-            models.UniqueConstraint(fields=["launch", "place"], name="one_mark_per_answer")
+            models.UniqueConstraint(fields=["launch", "index"], name="one_mark_per_answer")
         ]
 
 
 class Call(models.Model):
-    """One call of the run-time API, raw. `place` counts within the launch."""
+    """One call of the run-time API, raw. `index` counts within the launch."""
 
     launch = models.ForeignKey(Launch, on_delete=models.CASCADE, related_name="calls")
-    place = models.PositiveIntegerField()
+    index = models.PositiveIntegerField()
     at = models.DateTimeField()
     method = models.CharField(max_length=40)
     arguments = models.JSONField(default=list)
@@ -88,5 +88,5 @@ class Call(models.Model):
 
     class Meta:
         constraints = [
-            models.UniqueConstraint(fields=["launch", "place"], name="one_call_per_place")
+            models.UniqueConstraint(fields=["launch", "index"], name="one_call_per_index")
         ]

@@ -104,10 +104,10 @@ def calls(request: HttpRequest, token: str) -> HttpResponse:
 
 def _call(visit: Launch, raw: dict[str, Any]) -> Call:
     arguments = raw.get("arguments")
-    place, at = raw.get("place"), raw.get("at")
+    index, at = raw.get("index"), raw.get("at")
     return Call(
         launch=visit,
-        place=place if isinstance(place, int) and 0 <= place < 10**9 else 0,
+        index=index if isinstance(index, int) and 0 <= index < 10**9 else 0,
         at=datetime.fromtimestamp(at / 1000 if isinstance(at, int) and 0 < at < 10**14 else 0, UTC),
         method=str(raw.get("method"))[:40],
         arguments=[str(a)[:65_536] for a in arguments[:3]] if isinstance(arguments, list) else [],

@@ -4,8 +4,8 @@ import re
 from typing import Any
 
 from django.db import transaction
+from zigzag_core.tracking.recorded12 import listed
 from zigzag_core.tracking.scorm12 import timespan
-from zigzag_core.tracking.told12 import listed
 
 from .learners import LEARNERS
 from .models import Attempt, Launch, Package

@@ -11,13 +11,13 @@ export function accepted(accepts: Accepts, given: string): boolean {
     const number = numberIn(given, accepts.units);
     if (number !== null && accepts.ranges.some(({ low, high }) => low <= number && number <= high)) return true;
   }
-  const told = plainer(accepts, given);
-  if (!told) return false;
+  const plainGiven = plainer(accepts, given);
+  if (!plainGiven) return false;
   return accepts.words.some((words) => {
     const wanted = plainer(accepts, words);
-    if (told === wanted) return true;
+    if (plainGiven === wanted) return true;
     const slips = accepts.typos ? slipsAllowed(length(wanted)) : 0;
-    return slips > 0 && distance([...told], [...wanted], slips) <= slips;
+    return slips > 0 && distance([...plainGiven], [...wanted], slips) <= slips;
   });
 }
 

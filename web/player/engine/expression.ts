@@ -3,7 +3,7 @@ import type { ABOUT_QUESTIONS, LIVE_VALUES, OPERATORS } from "../../api/tables";
 import { GIVEN, LIMITS } from "../../api/tables";
 import type { Grader } from "../../api/types";
 import type { Index } from "./program";
-import { told } from "./grade";
+import { verdict } from "./grade";
 import { isReady, measure } from "./tally";
 import { OVER_NUMBERS, OVER_VALUES } from "./operators";
 import * as results from "./results";
@@ -62,7 +62,7 @@ const OF_QUESTION: Readonly<Record<AboutQuestion, (answer: Answer, grader: Grade
   row: (answer) => answer.row,
   outcome: (answer) => answer.result ?? "",
   told: (answer, grader) => (!grader || answer.result === null ? ""
-    : told(grader, answer.result, answer.points, { ...answer, of: measure(grader, []).of })),
+    : verdict(grader, answer.result, answer.points, { ...answer, of: measure(grader, []).of })),
 };
 
 /** Whether a part was chosen or hit; of others what stands in it, or where it lies. */

@@ -48,7 +48,7 @@ function points(grader: Grader, tally: Tally, given: Given): number {
 }
 
 /** How it was judged, in words: `3 of 4 right, 1 wrong: 2 of 4 points`. */
-export function told(grader: Grader, result: Result | null, earned: number, tally: Pick<Tally, "right" | "wrong" | "of">): string {
+export function verdict(grader: Grader, result: Result | null, earned: number, tally: Pick<Tally, "right" | "wrong" | "of">): string {
   if (result === null || result === "neutral") return "not judged";
   const words = `${tally.right} of ${tally.of} right${tally.wrong ? `, ${tally.wrong} wrong` : ""}`;
   if (grader.purpose !== "scored") return words;

@@ -68,18 +68,18 @@ function choice(grader: Grader, given: Given, of: (part: string) => string): Rec
 }
 
 function written(grader: Grader, texts: ReadonlyMap<string, string>): Record12 {
-  const told = grader.parts.map(({ id }) => texts.get(id) ?? "");
+  const entries = grader.parts.map(({ id }) => texts.get(id) ?? "");
   const accepts = grader.parts.flatMap((part) => (part.accepts ? [part.accepts] : []));
   const first = accepts[0];
   if (grader.kind === "numeric" && first) {
-    const number = numberIn(told[0] ?? "", first.units);
+    const number = numberIn(entries[0] ?? "", first.units);
     const patterns = first.ranges.filter(({ low, high }) => low === high).map(({ low }) => decimal(low)).slice(0, 5);
     return number === null
-      ? { type: "fill-in", response: short(told[0] ?? ""), patterns } : { type: "numeric", response: decimal(number), patterns };
+      ? { type: "fill-in", response: short(entries[0] ?? ""), patterns } : { type: "numeric", response: decimal(number), patterns };
   }
-  if (told.length === 1 && first) return { type: "fill-in", response: short(told[0] ?? ""), patterns: first.words.slice(0, 5).map(short) };
+  if (entries.length === 1 && first) return { type: "fill-in", response: short(entries[0] ?? ""), patterns: first.words.slice(0, 5).map(short) };
   return {
-    type: "fill-in", response: short(told.join(", ")), patterns: some(short(accepts.map(({ words }) => words[0] ?? "").join(", "))),
+    type: "fill-in", response: short(entries.join(", ")), patterns: some(short(accepts.map(({ words }) => words[0] ?? "").join(", "))),
   };
 }
 

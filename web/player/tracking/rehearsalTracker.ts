@@ -1,4 +1,4 @@
-/** Tracking in a rehearsal: nothing is kept; the workbench is shown all that would be told. */
+/** Tracking in a rehearsal: nothing is kept; the workbench is shown all that would be calls. */
 import type { Index } from "../engine/program";
 import * as results from "../engine/results";
 import type { Effect, Event, Ran } from "../../api/events";
@@ -12,7 +12,7 @@ export interface RehearsalMessage {
   zigzag: "rehearsal";
   state: RehearsedState;
   effects: readonly Effect[];
-  /** What happened, and the rules that ran; absent where only something is told. */
+  /** What happened, and the rules that ran; absent where only something is calls. */
   event: Event | null;
   log: readonly Ran[];
   calls: readonly Call[];
@@ -21,10 +21,10 @@ export interface RehearsalMessage {
   score: number | null;
 }
 
-/** Tells the workbench what an LMS would be told. Keeps nothing. */
+/** Tells the workbench what an LMS would be calls. Keeps nothing. */
 export class RehearsalTracker implements Tracker {
   private interactions = 0;
-  private readonly said = new Map<string, string>();
+  private readonly sent = new Map<string, string>();
 
   constructor(private readonly index: Index, private readonly app: string) {}
 
@@ -32,7 +32,7 @@ export class RehearsalTracker implements Tracker {
     return Promise.resolve({ saved: null, rescued: false });
   }
 
-  /** Every event goes to the workbench by way of `witness`, with what the LMS would be told. */
+  /** Every event goes to the workbench by way of `witness`, with what the LMS would be calls. */
   tell(): void {
     // All is told by the witness.
   }
@@ -45,8 +45,8 @@ export class RehearsalTracker implements Tracker {
       if (effect.effect === "answered") calls.push(...this.answered(effect));
     }
     for (const call of statusCalls(this.index, state)) {
-      if (this.said.get(call[0]) !== call[1]) calls.push(call);
-      this.said.set(...call);
+      if (this.sent.get(call[0]) !== call[1]) calls.push(call);
+      this.sent.set(...call);
     }
     this.send(state, effects, calls, event, log);
   };
@@ -64,9 +64,9 @@ export class RehearsalTracker implements Tracker {
 
   private answered(effect: Answered): Call[] {
     const now = new Date().toTimeString().slice(0, 8);
-    const told = interactionCalls(this.index, effect, this.interactions, now);
-    this.interactions += told.length;
-    return told.flat();
+    const calls = interactionCalls(this.index, effect, this.interactions, now);
+    this.interactions += calls.length;
+    return calls.flat();
   }
 
   private send(

@@ -42,14 +42,14 @@ export function interactionCalls(
 ): Call[][] {
   const grader = index.questions.get(effect.question);
   if (!grader) return [];
-  const told = record(grader, effect.given);
+  const answer = record(grader, effect.given);
   const weight = decimal(grader.purpose === "scored" ? grader.points : 0);
-  return [told.response, ...(told.more ?? [])].map((response, position) => {
+  return [answer.response, ...(answer.more ?? [])].map((response, position) => {
     const at = `cmi.interactions.${number + position}.`;
-    const patterns = position ? [] : told.patterns;
+    const patterns = position ? [] : answer.patterns;
     return [
       [`${at}id`, position ? `${grader.record}.${position + 1}` : grader.record],
-      [`${at}type`, told.type], [`${at}time`, clock],
+      [`${at}type`, answer.type], [`${at}time`, clock],
       ...patterns.map((pattern, n): Call => [`${at}correct_responses.${n}.pattern`, pattern]),
       [`${at}weighting`, position ? "0" : weight], [`${at}student_response`, response],
       [`${at}result`, RESULTS[effect.result]], [`${at}latency`, timespan(effect.latency)],

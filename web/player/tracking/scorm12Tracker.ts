@@ -38,7 +38,7 @@ export class Scorm12Tracker implements Tracker {
   private status = "not attempted";
   private nextInteraction = 0;
   private readonly unsaid = new Map<string, string>();
-  private readonly said = new Map<string, string>();
+  private readonly sent = new Map<string, string>();
   private readonly refused = new Set<string>();
   private answers: Answered[] = [];
   private progress = "";
@@ -121,13 +121,13 @@ export class Scorm12Tracker implements Tracker {
 
   /** What the LMS holds, or the copy kept here where that is further on. */
   private savedProgress(): Begun {
-    const told = this.get("cmi.suspend_data");
+    const saved = this.get("cmi.suspend_data");
     const backup = this.store.read();
-    if (backup && !backup.confirmed && this.time(backup.progress) > this.time(told)) {
+    if (backup && !backup.confirmed && this.time(backup.progress) > this.time(saved)) {
       this.answers = [...backup.answers];
       return { saved: backup.progress, rescued: true };
     }
-    return { saved: told || null, rescued: false };
+    return { saved: saved || null, rescued: false };
   }
 
   /** Return the time (ms) that `progress` has come to, -1 where it cannot be read. */
@@ -151,7 +151,7 @@ export class Scorm12Tracker implements Tracker {
   private want(element: string, value: string): void {
     if (!this.reports && /lesson_status|score/.test(element)) return;
     if (element === "cmi.core.lesson_status" && (RANK[value] ?? 0) < (RANK[this.status] ?? 0)) return;
-    if (this.refused.has(element) || this.said.get(element) === value) {
+    if (this.refused.has(element) || this.sent.get(element) === value) {
       this.unsaid.delete(element);
       return;
     }
@@ -163,10 +163,10 @@ export class Scorm12Tracker implements Tracker {
     if (!this.open || this.closed) return false;
     try {
       while (this.answers[0]) {
-        const told = interactionCalls(
+        const calls = interactionCalls(
           this.index, this.answers[0], this.nextInteraction, clock(new Date()),
         );
-        if (!this.sayAnswer(told)) return false;
+        if (!this.sayAnswer(calls)) return false;
         this.answers.shift();
       }
       for (const [element, value] of this.unsaid) {
@@ -197,7 +197,7 @@ export class Scorm12Tracker implements Tracker {
 
   private say(element: string, value: string): boolean {
     if (this.api?.LMSSetValue(element, value) === "true") {
-      this.said.set(element, value);
+      this.sent.set(element, value);
       if (element === "cmi.core.lesson_status") this.status = value;
       return true;
     }
@@ -221,7 +221,7 @@ export class Scorm12Tracker implements Tracker {
       this.stand({ kind: "saved" });
     } else {
       // What was said but not committed may be lost with the LMS: it is said again.
-      this.said.clear();
+      this.sent.clear();
       this.failures += 1;
       this.stand(this.api ? { kind: "retrying" } : { kind: "local", reason: "no-lms" });
     }
@@ -244,11 +244,11 @@ export class Scorm12Tracker implements Tracker {
 
   /** The LMS has answered after all: what it holds may be further on than what was begun here. */
   private meetLate(): void {
-    const told = this.get("cmi.suspend_data");
-    if (told && this.time(told) > this.time(this.progress)) {
+    const saved = this.get("cmi.suspend_data");
+    if (saved && this.time(saved) > this.time(this.progress)) {
       // Nothing is said until the learner has chosen; then `tell` goes on.
       this.held = true;
-      this.onLate({ saved: told, rescued: false });
+      this.onLate({ saved, rescued: false });
     }
   }
 

@@ -57,8 +57,8 @@ export function PartRows({ slide, question, list, word, before, after }: Props):
     <Box ref={box} role="group" aria-label={`${word}s`}>
       {parts.map((part, index) => {
         const element = byId.get(part.element);
-        const said = element ? partWords(slide, part) : "";
-        const words = said === element?.name && element && !says(element) ? "" : said;
+        const text = element ? partWords(slide, part) : "";
+        const words = text === element?.name && element && !says(element) ? "" : text;
         return (
           <Box key={part.id} py="0.5">
             <Flex align="center" gap="2">

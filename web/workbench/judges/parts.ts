@@ -91,8 +91,8 @@ export function changeQuestion(question: Question, part: object, label = "Judgin
 export function say(element: Element, words: string): void {
   const slide = currentSlide();
   if (!slide || partWords(slide, { id: "", element: element.id }) === words) return;
-  const said = wordsIn(slide, element) ?? element;
-  const elements = slide.elements.map((other) => (other.id === said.id ? withPartWords(other, words) : other));
+  const worded = wordsIn(slide, element) ?? element;
+  const elements = slide.elements.map((other) => (other.id === worded.id ? withPartWords(other, words) : other));
   changeSlide("Words", { ...slide, elements }, `says-${element.id}`);
 }
 

@@ -4,7 +4,7 @@ import { useState, type ReactNode } from "react";
 import { api, take } from "../../api/client";
 import type { Grader, Variable } from "../../api/types";
 import { isVisible } from "../../player/engine/engine";
-import { told } from "../../player/engine/grade";
+import { verdict } from "../../player/engine/grade";
 import { measure } from "../../player/engine/tally";
 import type { Index } from "../../player/engine/program";
 import type { Answer } from "../../player/engine/state";
@@ -20,11 +20,11 @@ import { count, duration } from "../../kit/units";
 
 const PROGRESS_LIMIT = 4_096;
 
-type Told = readonly (readonly [string, string])[];
+type LmsCalls = readonly (readonly [string, string])[];
 
 interface Props {
   message: RehearsalMessage | null;
-  told: Told;
+  calls: LmsCalls;
   index: Index | null;
   onSet: (variable: string, value: Value) => void;
   onAsk: (thing: string) => void;
@@ -34,11 +34,11 @@ interface Props {
 }
 
 /** The ledger: where the learner stands and what the LMS was told, in plain words. */
-export function Ledger({ message, told, index, onSet, onAsk, starting, onStarting }: Props): ReactNode {
+export function Ledger({ message, calls, index, onSet, onAsk, starting, onStarting }: Props): ReactNode {
   const course = useCourse((state) => state.course);
   if (!message) return <Text p="4" color="quiet">The ledger fills as soon as the course runs.</Text>;
   const { state } = message;
-  const said = new Map(told);
+  const lms = new Map(calls);
   return (
     <Stack p="3" gap="3">
       <Heading as="h2" fontSize="14px" fontFamily="body" px="1">Ledger</Heading>
@@ -70,12 +70,12 @@ export function Ledger({ message, told, index, onSet, onAsk, starting, onStartin
         {starting > 0 && <Text fontSize="12.5px" color="quiet" mt="1">The next run begins with {count(starting, "value")} of yours.</Text>}
       </Card>
       <Card title="Told to the LMS">
-        <Fact name="status">{said.get("cmi.core.lesson_status") ?? "nothing yet"}</Fact>
-        <Fact name="score">{said.get("cmi.core.score.raw") ?? "none yet"}</Fact>
+        <Fact name="status">{lms.get("cmi.core.lesson_status") ?? "nothing yet"}</Fact>
+        <Fact name="score">{lms.get("cmi.core.score.raw") ?? "none yet"}</Fact>
         <Fact name="saved progress">
-          {(said.get("cmi.suspend_data") ?? "").length} of {PROGRESS_LIMIT.toLocaleString("en")}
+          {(lms.get("cmi.suspend_data") ?? "").length} of {PROGRESS_LIMIT.toLocaleString("en")}
         </Fact>
-        <Calls told={told} />
+        <Calls calls={calls} />
       </Card>
     </Stack>
   );
@@ -132,7 +132,7 @@ function Answers({ state, index }: { state: RehearsalMessage["state"]; index: In
 function judgedHow(grader: Grader | undefined, answer: Answer): string {
   if (!grader || answer.result === null || answer.result === "neutral") return "";
   const { result, points, row } = answer;
-  const sentence = told(grader, result, points, { ...answer, of: measure(grader, []).of });
+  const sentence = verdict(grader, result, points, { ...answer, of: measure(grader, []).of });
   return row ? `${sentence}, by row ${row} of its table` : sentence;
 }
 
@@ -179,13 +179,13 @@ function Hidden({ index, message, onAsk }: { index: Index; message: RehearsalMes
 }
 
 /** Every call so far, the newest first, asked for in plain words only when wanted. */
-function Calls({ told }: { told: Told }): ReactNode {
+function Calls({ calls }: { calls: LmsCalls }): ReactNode {
   const [open, setOpen] = useState(false);
   const words = useQuery({
-    queryKey: ["explain", told], enabled: open && told.length > 0, placeholderData: (before) => before,
+    queryKey: ["explain", calls], enabled: open && calls.length > 0, placeholderData: (before) => before,
     queryFn: () => {
-      const calls = told.map(([element, value]): [string, string] => [element, value]);
-      return take(api.POST("/api/explain", { body: { calls } }));
+      const pairs = calls.map(([element, value]): [string, string] => [element, value]);
+      return take(api.POST("/api/explain", { body: { calls: pairs } }));
     },
   });
   return (

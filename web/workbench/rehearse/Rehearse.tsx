@@ -52,7 +52,7 @@ export default function Rehearse(): ReactNode {
   const [run, setRun] = useState<Run | null>(null);
   const [problem, setProblem] = useState("");
   const [latest, setLatest] = useState<RehearsalMessage | null>(null);
-  const [told, setTold] = useState<(readonly [string, string])[]>([]);
+  const [calls, setCalls] = useState<(readonly [string, string])[]>([]);
   const [moments, setMoments] = useState<readonly Moment[]>([]);
   /** The moment that is looked at; the latest where it is the last. */
   const [at, setAt] = useState(-1);
@@ -124,7 +124,7 @@ export default function Rehearse(): ReactNode {
       setAsked(null);
       setAsking(false);
       setLatest(null);
-      setTold([]);
+      setCalls([]);
       setRun({ url, from, number: (run?.number ?? 0) + 1 });
     } catch (error) {
       setProblem(error instanceof Error ? error.message : "The rehearsal could not begin.");
@@ -156,7 +156,7 @@ export default function Rehearse(): ReactNode {
         position.current = Math.min(kept, LONGEST - 1);
         setAt(position.current);
       }
-      setTold((before) => [...before, ...message.calls]);
+      setCalls((before) => [...before, ...message.calls]);
     }
     window.addEventListener("message", listen);
     return () => window.removeEventListener("message", listen);
@@ -216,7 +216,7 @@ export default function Rehearse(): ReactNode {
           />
         )}
         <Ledger
-          message={latest} told={told} onSet={(target, value) => tell({ zigzag: "do", event: { event: "set", target, value } })}
+          message={latest} calls={calls} onSet={(target, value) => tell({ zigzag: "do", event: { event: "set", target, value } })}
           index={index} onAsk={setAsked} starting={Object.keys(starting).length} onStarting={setStarting}
         />
         <Box px="3" pb="3"><Walkthroughs index={index} moments={moments.slice(0, at + 1)} onPlay={play} /></Box>

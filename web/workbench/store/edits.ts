@@ -50,8 +50,8 @@ useCourse.subscribe((state, before) => { if (state.opened !== before.opened) que
 
 /** Edit the slide that is looked at; resolves with the answer once it is in the course, or with null. */
 export function edit(request: SlideRequest): Promise<Edited | null> {
-  const { selection: place, slides } = useCourse.getState();
-  const name = place.slide;
+  const { selection, slides } = useCourse.getState();
+  const name = selection.slide;
   const slide = name === null ? undefined : slides[name];
   if (name === null || !slide) return Promise.resolve(null);
   const { label, expect } = request;

@@ -51,13 +51,13 @@ function listed(document: Document, slide: string, after: string | null): Docume
 
 /** Take slides out, at once to be seen, and out of all that leads to them or names what is on them. */
 export async function deleteSlides(ids: readonly string[]): Promise<void> {
-  const { slug, course, slides, selection: place } = get();
+  const { slug, course, slides, selection } = get();
   const gone = new Set(ids);
   const rest = course.slides.filter((id) => !gone.has(id));
   const out = course.slides.filter((id) => gone.has(id));
   if (!out.length) return;
   const index = course.slides.indexOf(out[0] as string);
-  const here = place.slide && gone.has(place.slide) ? rest[Math.min(index, rest.length - 1)] ?? null : place.slide;
+  const here = selection.slide && gone.has(selection.slide) ? rest[Math.min(index, rest.length - 1)] ?? null : selection.slide;
   const title = slides[out[0] as string]?.title;
   const asked = editCourse({
     label: "Delete slide", goTo: here,

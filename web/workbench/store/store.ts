@@ -79,7 +79,7 @@ export function close(): void {
 
 /** Lay over the opened course what an earlier visit has changed and could not send. */
 export function recover(now: Parts, made: { saved: Parts; versions: Versions }): void {
-  const { saved, versions, selection: place } = get();
+  const { saved, versions, selection } = get();
   const recovered = written(present(), now);
   set({
     ...shown(recovered),
@@ -89,7 +89,7 @@ export function recover(now: Parts, made: { saved: Parts; versions: Versions }):
       slides: { ...versions.slides, ...made.versions.slides },
     },
     dirty: new Set([...Object.keys(now.slides ?? {}), ...(now.course ? [SETTINGS] : [])]),
-    selection: recovered.slides[place.slide ?? ""] ? place : { slide: recovered.course.slides[0] ?? null, selected: [] },
+    selection: recovered.slides[selection.slide ?? ""] ? selection : { slide: recovered.course.slides[0] ?? null, selected: [] },
   });
 }
 
@@ -159,12 +159,12 @@ export interface Options {
 let entries = 0;
 
 function entryOf(label: string, options: Options): Omit<Entry, "change" | "intent" | "pending"> {
-  const { selection: place } = get();
-  const to: Selection = options.goTo === undefined && options.select === undefined ? place : {
-    slide: options.goTo !== undefined ? options.goTo : place.slide,
-    selected: options.select ?? place.selected,
+  const { selection } = get();
+  const to: Selection = options.goTo === undefined && options.select === undefined ? selection : {
+    slide: options.goTo !== undefined ? options.goTo : selection.slide,
+    selected: options.select ?? selection.selected,
   };
-  return { id: ++entries, label, from: place, to, merge: options.merge ?? null, at: Date.now() };
+  return { id: ++entries, label, from: selection, to, merge: options.merge ?? null, at: Date.now() };
 }
 
 /** Change the course; every change goes through here, so every change can be undone. */
@@ -224,12 +224,12 @@ export function giveUp(id: number): void {
 function moveOn(before: Selection, next: Selection): void {
   if (before.slide === next.slide && before.selected.join() === next.selected.join()) return;
   const moved = (selection: Selection): Selection => (selection === before ? next : selection);
-  const { selection: place, past } = get();
+  const { selection, past } = get();
   const from = past.findIndex((entry) => entry.to === before);
   set({
     past: past.map((entry, n) => (n < from ? entry : {
       ...entry, from: n === from ? entry.from : moved(entry.from), to: moved(entry.to) })),
-    ...(place === before ? { selection: next, editing: null } : {}),
+    ...(selection === before ? { selection: next, editing: null } : {}),
   });
 }
 
@@ -256,8 +256,8 @@ export function toldLost(): void {
 
 /** Return the slide that is shown, as it is edited. */
 export function currentSlide(): Slide | null {
-  const { slides, selection: place } = get();
-  return place.slide ? slides[place.slide] ?? null : null;
+  const { slides, selection } = get();
+  return selection.slide ? slides[selection.slide] ?? null : null;
 }
 
 /** Change elements of the current slide. */
@@ -294,8 +294,8 @@ export function goToSlide(slide: string | null): void {
 
 /** Select elements, by id. */
 export function select(selected: readonly string[]): void {
-  const { selection: place } = get();
-  set({ selection: { ...place, selected }, editing: null });
+  const { selection } = get();
+  set({ selection: { ...selection, selected }, editing: null });
 }
 
 /** Edit the words of an element on the slide; null ends it. */
@@ -382,18 +382,18 @@ export function choose(choice: "mine" | "theirs"): void {
 
 /** Take in what others have saved. What was done here can still be undone, as far as it is there. */
 export function takeIn(data: Loaded): void {
-  const { selection: place, versions, saved } = get();
+  const { selection, versions, saved } = get();
   const document = present();
   const fresh = data.slides.filter(({ slide, version }) => versions.slides[slide.id] !== version);
   const parts: Parts = {
     course: data.course, slides: Object.fromEntries(fresh.map(({ slide }) => [slide.id, slide])),
   };
   const next = followed(written(document, parts), document);
-  const here = place.slide && data.course.slides.includes(place.slide) ? place.slide : data.course.slides[0] ?? null;
+  const here = selection.slide && data.course.slides.includes(selection.slide) ? selection.slide : data.course.slides[0] ?? null;
   knowMedia(data.course.media, data.media, data.previews);
   set({
     saved: written(saved, parts), versions: versionsOf(data),
-    selection: here === place.slide ? place : { slide: here, selected: [] },
+    selection: here === selection.slide ? selection : { slide: here, selected: [] },
   });
   set(shown(next));
 }

@@ -136,7 +136,7 @@ class _Reader:
 
     def wants(self, sign: str) -> None:
         if self.token.text != sign or self.token.kind not in ("sign", "word"):
-            raise NotReadable(f"“{sign}” is missing before {_said(self.token)}", self.token.at)
+            raise NotReadable(f"“{sign}” is missing before {_described(self.token)}", self.token.at)
         self.take()
 
     def level(self, level: int) -> Node:
@@ -175,7 +175,7 @@ class _Reader:
             return ["-", self._deeper(self.value)]
         if token.kind == "word" and token.text not in ("and", "or", "not"):
             return self._word(token)
-        raise NotReadable(f"a value is missing before {_said(token)}", token.at)
+        raise NotReadable(f"a value is missing before {_described(token)}", token.at)
 
     def _word(self, token: _Token) -> Node:
         if self.token.text == "(" and self.token.kind == "sign":
@@ -232,7 +232,7 @@ class _Reader:
         return node
 
 
-def _said(token: _Token) -> str:
+def _described(token: _Token) -> str:
     return token.text if token.kind == "end" else f"“{token.text}”"
 
 

@@ -18,7 +18,7 @@ from ..arranging.geometry import Box, around, box_of
 from ..removing import without
 from .fitting import SIDE, with_room
 from .grid import AIR
-from .parts import asked_on, saying, with_parts, with_question
+from .parts import asked_on, with_parts, with_question, with_text
 from .placement import beside, fitted
 
 _CHOOSING = of_form("choose")
@@ -40,12 +40,12 @@ _LEAST = 240
 
 
 @dataclass(frozen=True)
-class _Said:
+class _Content:
     """One answer in words, whether it is right, and what it is told when given."""
 
     words: str
     right: bool = True
-    told: RichText = _NOTHING
+    feedback: RichText = _NOTHING
 
 
 @dataclass(frozen=True)
@@ -54,7 +54,7 @@ class _Kept:
 
     id: str
     element: str
-    said: _Said
+    content: _Content
 
 
 def keeps_elements(old: str, new: str) -> bool:
@@ -76,39 +76,39 @@ def converted(
     old = asked_on(slide, question)
     if old.kind == kind:
         return slide
-    said = list(_said(old, slide))
+    content = list(_contents(old, slide))
     if keeps_elements(old.kind, kind):
-        turned = _with_kept(slide, old, kind, said, fresh, styles, size)
+        turned = _with_kept(slide, old, kind, content, fresh, styles, size)
     else:
-        turned = _with_new(slide, old, kind, said, fresh, styles, size)
+        turned = _with_new(slide, old, kind, content, fresh, styles, size)
     return with_room(turned, question, size)
 
 
-def _said(old: q.Question, slide: Slide) -> Iterable[_Said]:
+def _contents(old: q.Question, slide: Slide) -> Iterable[_Content]:
     words = all_spoken(slide.elements)
     match old:
         case q.FillBlanks():
             for blank in old.blanks:
-                yield from (_Said(word) for word in blank.accepts.words[:1])
-                yield from (_Said(word, right=False) for word in blank.others)
+                yield from (_Content(word) for word in blank.accepts.words[:1])
+                yield from (_Content(word, right=False) for word in blank.others)
         case q.ShortText() | q.Numeric():
-            yield from (_Said(word) for word in old.accepts.words)
-            yield from (_Said(in_digits(r.low)) for r in old.accepts.ranges)
-            yield from (_Said(in_digits(near.value)) for near in old.accepts.near)
+            yield from (_Content(word) for word in old.accepts.words)
+            yield from (_Content(in_digits(r.low)) for r in old.accepts.ranges)
+            yield from (_Content(in_digits(near.value)) for near in old.accepts.near)
         case q.OpenAnswer():
-            yield from (_Said(line) for line in plain(old.model).split("\n") if line.strip())
+            yield from (_Content(line) for line in plain(old.model).split("\n") if line.strip())
         case q.SingleChoice() | q.MultipleResponse() | q.TrueFalse() | q.Hotspot():
             parts = old.spots if isinstance(old, q.Hotspot) else old.choices
-            yield from (_Said(words[part.element], part.right, part.says) for part in parts)
+            yield from (_Content(words[part.element], part.right, part.says) for part in parts)
         case q.Matching() | q.DragToTarget():
             # Of what belongs somewhere the words are told when it is not there: another meaning.
             yield from (
-                _Said(words[item.element], bool(item.to), RichText() if item.to else item.says)
+                _Content(words[item.element], bool(item.to), RichText() if item.to else item.says)
                 for item in old.items)
         case q.Ordering():
-            yield from (_Said(words[item.element]) for item in old.items)
+            yield from (_Content(words[item.element]) for item in old.items)
         case q.RatingScale():
-            yield from (_Said(words[row.element]) for row in old.rows)
+            yield from (_Content(words[row.element]) for row in old.rows)
 
 
 def _common(old: q.Question, kind: QuestionKind) -> dict[str, Any]:
@@ -126,7 +126,7 @@ def _common(old: q.Question, kind: QuestionKind) -> dict[str, Any]:
 
 
 def _with_kept(
-    slide: Slide, old: q.Question, kind: QuestionKind, said: list[_Said], fresh: IdSource,
+    slide: Slide, old: q.Question, kind: QuestionKind, content: list[_Content], fresh: IdSource,
     styles: tuple[NamedStyle, ...], size: SlideSize,
 ) -> Slide:
     """The question with its elements as parts of another kind; targets come or go."""
@@ -137,14 +137,14 @@ def _with_kept(
         if isinstance(old, q.ShortText | q.Numeric) and isinstance(new, q.ShortText | q.Numeric):
             accepts = old.accepts if kind == "short_text" else _numbers_of(old.accepts)
             return with_question(slide, new.model_copy(update={"accepts": accepts}))
-        return with_question(slide, _filled(new, said, None))
+        return with_question(slide, _filled(new, content, None))
     if old.kind in _PAIRS and kind in _PAIRS:
         assert isinstance(old, q.Matching | q.DragToTarget)
         made: Any = DESCRIPTORS[kind].model.model_validate(
             {**common, "items": old.items, "targets": old.targets})
         return with_question(slide, made)
     parts = [_Kept(part.id, part.element, one)
-             for part, one in zip(getattr(old, _LISTS[old.kind]), said, strict=True)]
+             for part, one in zip(getattr(old, _LISTS[old.kind]), content, strict=True)]
     if kind in _CHOOSING:
         slide = _without_targets(slide, old)
         made = DESCRIPTORS[kind].model.model_validate(
@@ -162,13 +162,13 @@ def _choices(
     old: q.Question, parts: list[_Kept], kind: QuestionKind
 ) -> tuple[q.Choice, ...]:
     parts = parts[:q.most_parts(DESCRIPTORS[kind].model, "choices")]
-    right = [part.said.right for part in parts]
+    right = [part.content.right for part in parts]
     if kind != "multiple_response":
         first = right.index(True) if True in right else 0
         right = [n == first for n in range(len(parts))]
     before = {c.id: c for c in getattr(old, "choices", ())}
     return tuple(
-        before.get(part.id, q.Choice(id=part.id, element=part.element, says=part.said.told))
+        before.get(part.id, q.Choice(id=part.id, element=part.element, says=part.content.feedback))
         .model_copy(update={"right": is_right})
         for part, is_right in zip(parts, right, strict=True))
 
@@ -186,7 +186,7 @@ def _with_targets(
     matching = kind is q.Matching
     made, model = new_question("matching" if matching else "drag_to_target", fresh, styles)
     assert isinstance(model, q.Matching | q.DragToTarget)
-    wanted = [part for part in parts if part.said.right or matching]
+    wanted = [part for part in parts if part.content.right or matching]
     look = next(e for e in made if e.id == model.targets[0].element)
     right = size.w - SIDE
     own = {part.element for part in parts}
@@ -202,17 +202,17 @@ def _with_targets(
     for n, part in enumerate(wanted):
         # Not opposite each other, or the places would give it away.
         row = (n + 1) % len(wanted)
-        says = f"Belongs to “{part.said.words}”" if matching else "Belongs here"
+        says = f"Belongs to “{part.content.words}”" if matching else "Belongs here"
         boxes.append(look.model_copy(update={
             "id": fresh(), "name": f"Target {n + 1}", "text": rich(says), "x": x, "w": w,
             "y": y + row * (h + 16), "h": h, "z": top + n}))
         targets.append(q.Target(id=fresh(), element=boxes[-1].id, takes=1 if matching else None))
         to[part.id] = targets[-1].id
     if not matching and targets:
-        to = {part.id: targets[0].id for part in parts if part.said.right}
+        to = {part.id: targets[0].id for part in parts if part.content.right}
     items = tuple(
         q.Item(id=part.id, element=part.element, to=(to[part.id],)) if part.id in to
-        else q.Item(id=part.id, element=part.element, says=part.said.told)
+        else q.Item(id=part.id, element=part.element, says=part.content.feedback)
         for part in parts)
     grown = slide.model_copy(update={"elements": (*slide.elements, *boxes)})
     asked: Any = kind.model_validate({**common, "items": items, "targets": tuple(targets)})
@@ -231,7 +231,7 @@ def _narrowed(slide: Slide, names: set[str], end: float) -> Slide:
 
 
 def _with_new(
-    slide: Slide, old: q.Question, kind: QuestionKind, said: list[_Said], fresh: IdSource,
+    slide: Slide, old: q.Question, kind: QuestionKind, content: list[_Content], fresh: IdSource,
     styles: tuple[NamedStyle, ...], size: SlideSize,
 ) -> Slide:
     """The question with new elements in the place of its old ones, and their words in them."""
@@ -259,9 +259,9 @@ def _with_new(
     common["prompt"] = common["prompt"] or model.prompt
     slide = left.model_copy(update={
         "elements": (*left.elements[:first], *elements, *left.elements[first:])})
-    filled = _filled(model.model_copy(update=common), said, _accepts(old))
+    filled = _filled(model.model_copy(update=common), content, _accepts(old))
     slide = with_question(slide, filled)
-    return _buttons_follow(_with_words(slide, old.id, said, fresh, size), old.id, frame.bottom)
+    return _buttons_follow(_with_words(slide, old.id, content, fresh, size), old.id, frame.bottom)
 
 
 def _buttons_follow(slide: Slide, question: str, before: float) -> Slide:
@@ -299,13 +299,13 @@ def _accepts(old: q.Question) -> q.Accepts | None:
     return None
 
 
-def _filled(new: q.Question, said: list[_Said], accepts: q.Accepts | None) -> q.Question:
+def _filled(new: q.Question, content: list[_Content], accepts: q.Accepts | None) -> q.Question:
     """What is not written in elements: what is accepted, a blank with its list, a model answer.
 
     What is accepted is just `accepts`, if there is such, else the words that were right.
     """
-    right = [one.words for one in said if one.right]
-    wrong = [one.words for one in said if not one.right]
+    right = [one.words for one in content if one.right]
+    wrong = [one.words for one in content if not one.right]
     accepts = accepts or q.Accepts(words=tuple(w[:500] for w in right[:100]))
     match new:
         case q.ShortText() if right:
@@ -333,7 +333,7 @@ def _numbers_of(accepts: q.Accepts) -> q.Accepts:
 
 
 def _with_words(
-    slide: Slide, name: str, said: list[_Said], fresh: IdSource, size: SlideSize
+    slide: Slide, name: str, content: list[_Content], fresh: IdSource, size: SlideSize
 ) -> Slide:
     """The slide with the answers in words: as many parts as there are, each saying one."""
     asked = asked_on(slide, name)
@@ -344,25 +344,25 @@ def _with_words(
             e.model_copy(update={"text": text}) if e.id == asked.text and len(asked.blanks) == 1
             else e for e in slide.elements)})
     where = _LISTS.get(asked.kind)
-    if where is None or not said:
+    if where is None or not content:
         return slide
     if asked.kind == "true_false":
         return slide
     parts = getattr(asked, where)
-    said = said[:q.most_parts(type(asked), where)]
-    if len(said) < 2 and asked.kind in (*_CHOOSING, "ordering"):
-        said = [*said, _Said("Another answer", right=False)]
-    for part, one in zip(parts, said, strict=False):
-        slide = saying(slide, part.element, one.words)
-    if len(said) > len(parts):
-        more = [one.words for one in said[len(parts):]]
+    content = content[:q.most_parts(type(asked), where)]
+    if len(content) < 2 and asked.kind in (*_CHOOSING, "ordering"):
+        content = [*content, _Content("Another answer", right=False)]
+    for part, one in zip(parts, content, strict=False):
+        slide = with_text(slide, part.element, one.words)
+    if len(content) > len(parts):
+        more = [one.words for one in content[len(parts):]]
         slide, _ = with_parts(slide, name, where, more, fresh, size)
     else:
-        slide = without(slide, [part.element for part in parts[len(said):]])
-    return with_question(slide, _marked(asked_on(slide, name), where, said))
+        slide = without(slide, [part.element for part in parts[len(content):]])
+    return with_question(slide, _marked(asked_on(slide, name), where, content))
 
 
-def _marked(asked: q.Question, where: str, said: list[_Said]) -> q.Question:
+def _marked(asked: q.Question, where: str, content: list[_Content]) -> q.Question:
     """The question with those of its parts right that were, and what they are told."""
     parts = getattr(asked, where)
     if where == "items" and not isinstance(asked, q.Ordering):
@@ -371,14 +371,14 @@ def _marked(asked: q.Question, where: str, said: list[_Said]) -> q.Question:
         one_each = isinstance(asked, q.Matching)
         return asked.model_copy(update={"items": tuple(
             item.model_copy(update={"to": (targets[n % len(targets) if one_each else 0].id,)})
-            if one.right else item.model_copy(update={"to": (), "says": one.told})
-            for n, (item, one) in enumerate(zip(parts, said, strict=True)))})
+            if one.right else item.model_copy(update={"to": (), "says": one.feedback})
+            for n, (item, one) in enumerate(zip(parts, content, strict=True)))})
     if where not in ("choices", "spots"):
         return asked
-    right = [one.right for one in said]
+    right = [one.right for one in content]
     if asked.kind == "single_choice":
         first = right.index(True) if True in right else 0
         right = [n == first for n in range(len(right))]
     return q.with_enough_clicks(asked.model_copy(update={where: tuple(
-        part.model_copy(update={"right": is_right, "says": one.told})
-        for part, one, is_right in zip(parts, said, right, strict=True))}))
+        part.model_copy(update={"right": is_right, "says": one.feedback})
+        for part, one, is_right in zip(parts, content, right, strict=True))}))

@@ -55,22 +55,22 @@ def with_question(slide: Slide, question: q.Question) -> Slide:
     return slide.model_copy(update={"questions": tuple(others)})
 
 
-def saying(slide: Slide, name: str, words: str) -> Slide:
+def with_text(slide: Slide, name: str, words: str) -> Slide:
     """Return `slide` with the element `name` saying `words`; in a group its first text does."""
     element = next(e for e in slide.elements if e.id == name)
     if isinstance(element, Group):
         inside = with_members(slide.elements, [name])
         text = next((e for e in slide.elements if e.id in inside and isinstance(e, Text)), None)
         if text is not None:
-            slide = saying(slide, text.id, words)
+            slide = with_text(slide, text.id, words)
         if text is not None and not element.alt:
             return slide
-    said = _saying(element, words)
+    changed = _with_text(element, words)
     return slide.model_copy(update={
-        "elements": tuple(said if e.id == name else e for e in slide.elements)})
+        "elements": tuple(changed if e.id == name else e for e in slide.elements)})
 
 
-def _saying(element: Element, words: str) -> Element:
+def _with_text(element: Element, words: str) -> Element:
     name = words[:60] or element.name
     match element:
         case Text() | Shape():
@@ -112,7 +112,7 @@ def with_parts(
         slide, (copy,) = paste(slide, clipping, fresh, _reached(last.x, dx * n),
                                _reached(last.y, dy * n), onto=last.overlay)
         made.append(copy)
-        slide = saying(slide, copy, text)
+        slide = with_text(slide, copy, text)
     slide = _after(slide, family, {e.id for e in slide.elements} - before)
     same = {name: getattr(parts[-1], name) for name in ("takes", "endless")
             if hasattr(parts[-1], name)}

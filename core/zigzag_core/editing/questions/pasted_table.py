@@ -10,7 +10,7 @@ from zigzag_core.course.text.spoken import all_spoken
 from zigzag_core.errors import CannotAsk
 
 from ..removing import without
-from .parts import asked_on, saying, with_parts, with_question
+from .parts import asked_on, with_parts, with_question, with_text
 
 Rows = Sequence[Sequence[str]]
 
@@ -76,8 +76,8 @@ def _worded(
     slide: Slide, asked: q.Question, where: str, at: int, words: Sequence[str], have: int,
     fresh: IdSource, size: SlideSize,
 ) -> Slide:
-    for part, said in zip(getattr(asked, where)[at:], words, strict=False):
-        slide = saying(slide, part.element, said)
+    for part, text in zip(getattr(asked, where)[at:], words, strict=False):
+        slide = with_text(slide, part.element, text)
     more = words[max(have - at, 0):]
     return with_parts(slide, asked.id, where, more, fresh, size)[0] if more else slide
 
@@ -104,15 +104,15 @@ def _meant(slide: Slide, question: str, where: str, at: int, columns: list[list[
 
 
 def _column(cells: list[str], where: str) -> tuple[str, list[Any]]:
-    told = [cell.lower() for cell in cells]
-    if all(cell in _RIGHT | _WRONG for cell in told) and any(told):
-        return "right", [cell in _RIGHT for cell in told]
-    if where == "choices" and any(told):
+    lowered = [cell.lower() for cell in cells]
+    if all(cell in _RIGHT | _WRONG for cell in lowered) and any(lowered):
+        return "right", [cell in _RIGHT for cell in lowered]
+    if where == "choices" and any(lowered):
         try:
-            return "points", [float(cell.replace(",", ".") or 0) for cell in told]
+            return "points", [float(cell.replace(",", ".") or 0) for cell in lowered]
         except ValueError:
             pass
-    return ("says", [rich(cell) for cell in cells]) if any(told) else ("", [])
+    return ("says", [rich(cell) for cell in cells]) if any(lowered) else ("", [])
 
 
 def _placed(
@@ -129,9 +129,10 @@ def _placed(
     new = [words for words in wanted if words.lower() not in names]
     if untouched:
         # A whole table: targets of which it says nothing are taken for its new ones.
-        free = [t for t in asked.targets if _said(slide, t).lower() not in map(str.lower, wanted)]
+        named = {words.lower() for words in wanted}
+        free = [t for t in asked.targets if _text_of(slide, t).lower() not in named]
         for target, words in zip(free, list(new), strict=False):
-            slide = saying(slide, target.element, words)
+            slide = with_text(slide, target.element, words)
             new.remove(words)
         slide = _without_samples(slide, question, "targets", 0)
     if new and asked.targets:
@@ -162,10 +163,10 @@ def _not_opposite(rows: Sequence[Sequence[str]]) -> list[str]:
 
 
 def _targets_called(slide: Slide, targets: Sequence[q.Target]) -> dict[str, str]:
-    return {_said(slide, target).lower(): target.id for target in targets}
+    return {_text_of(slide, target).lower(): target.id for target in targets}
 
 
-def _said(slide: Slide, target: q.Target) -> str:
+def _text_of(slide: Slide, target: q.Target) -> str:
     element = next(e for e in slide.elements if e.id == target.element)
     text = getattr(element, "text", None)
     return plain(text) if text and plain(text) else all_spoken(slide.elements)[element.id]

@@ -55,8 +55,8 @@ def _problems(
     if question.after == "again" and not question.again_from:
         yield "warning", "again_nowhere", "starts again from no slide"
     yield from never_said(question, slide)
-    said = any(code == "no_right_answer" for _, code, _ in problems)
-    judged = DESCRIPTORS[question.kind].judged and not said
+    unanswerable = any(code == "no_right_answer" for _, code, _ in problems)
+    judged = DESCRIPTORS[question.kind].judged and not unanswerable
     if judged and question.purpose == "scored" and question.points:
         grader = grader_of(slide, question)
         if not measure(grader, right_response(grader)).complete:
@@ -86,10 +86,10 @@ def _of_kind(
 
 
 def _choices(
-    question: q.SingleChoice | q.MultipleResponse | q.TrueFalse, said: dict[str, str]
+    question: q.SingleChoice | q.MultipleResponse | q.TrueFalse, texts: dict[str, str]
 ) -> Iterator[Problem]:
     right = sum(choice.right for choice in question.choices)
-    words = Counter(said[choice.element].strip().lower() for choice in question.choices)
+    words = Counter(texts[choice.element].strip().lower() for choice in question.choices)
     if len(question.choices) < 2:
         yield "error", "few_choices", "needs at least two answers"
     elif question.purpose != "survey" and right == 0:

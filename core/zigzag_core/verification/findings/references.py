@@ -21,7 +21,7 @@ _KINDS = {
 
 def reference_findings(document: CourseDocument) -> Iterator[Finding]:
     """Yield where something names what is gone; each place once, however often it does."""
-    told: set[tuple[str, str, str]] = set()
+    reported: set[tuple[str, str, str]] = set()
     for reference, holder, part in Known(document).lost():
         gone = " or ".join(_KINDS.get(kind, kind) for kind in reference.kinds)
         who = _who(part, holder)
@@ -29,9 +29,9 @@ def reference_findings(document: CourseDocument) -> Iterator[Finding]:
         if isinstance(part, QuestionBase):
             element = part.prompt
         slide = holder.id if isinstance(holder, Slide) else None
-        if (slide or "", who, gone) in told:
+        if (slide or "", who, gone) in reported:
             continue
-        told.add((slide or "", who, gone))
+        reported.add((slide or "", who, gone))
         yield Finding(
             level="error" if "slide" in reference.kinds else "warning", code="lost_reference",
             slide=slide, element=element, message=f"{who} names {gone} that is gone.",

@@ -67,10 +67,10 @@ def _slide(slide: Slide, seen: SlideSeen, document: CourseDocument) -> Iterator[
         yield about(owner, "error", "rule_loop",
                     f"A sentence of “{names.get(owner, slide.title)}” sets itself off again and "
                     "again; the run stops it.")
-    told: set[tuple[str, str]] = set()
+    reported: set[tuple[str, str]] = set()
     for (first, second), thing in sorted(seen.opposed.items()):
-        if _own(first) in owners and _own(second) in owners and (thing, second) not in told:
-            told.add((thing, second))
+        if _own(first) in owners and _own(second) in owners and (thing, second) not in reported:
+            reported.add((thing, second))
             yield about(owners[_own(second)][1], "warning", "rules_opposed",
                         f"Two sentences undo each other: one shows, the other hides "
                         f"“{names.get(thing, 'the same thing')}” on the same event.")

@@ -70,6 +70,6 @@ const SPOKEN = { right: "right", wrong: "wrong", missed: "would have been right"
 
 /** Words with what the mark and the solution say, for those who do not see them. */
 export function marked(words: string, mark: Mark, solution = ""): string {
-  const said = mark ? `${words}, ${SPOKEN[mark]}` : words;
-  return solution ? `${said}; right is ${solution}` : said;
+  const spoken = mark ? `${words}, ${SPOKEN[mark]}` : words;
+  return solution ? `${spoken}; right is ${solution}` : spoken;
 }

@@ -51,7 +51,7 @@ export function Solution({ words }: { words: string }): ReactNode {
 export function wordsOf(draw: Element): string {
   if (draw.kind === "button" || draw.kind === "input") return draw.label || draw.name;
   if (draw.kind !== "text" && draw.kind !== "shape") return draw.alt || draw.name;
-  const said = draw.text.blocks
+  const text = draw.text.blocks
     .map((block) => block.runs.map((run) => (run.kind === "text" ? run.text : "")).join("")).join(" ");
-  return draw.kind === "text" ? said || draw.name : draw.alt || said || draw.name;
+  return draw.kind === "text" ? text || draw.name : draw.alt || text || draw.name;
 }

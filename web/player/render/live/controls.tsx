@@ -124,10 +124,10 @@ const button: Control = ({ acting, element, draw, enabled, box, name, common, he
 export const plain: Control = ({ acting, element, draw, box, name, common, heard, twice, view }) => {
   const { index, state } = acting;
   const question = element.question ?? "";
-  const told = element.words ? { "aria-live": "polite" as const } : {};
+  const liveRegion = element.words ? { "aria-live": "polite" as const } : {};
   return (
     <div
-      className={name} {...common} {...heard} {...twice} {...heading(draw)} {...told} ref={box}
+      className={name} {...common} {...heard} {...twice} {...heading(draw)} {...liveRegion} ref={box}
       aria-hidden={draw.decoration || isMute(draw) || undefined}
     >
       {element.control === "field" && <Solution words={solutionOf(index, state, question, element.part ?? "")} />}

@@ -111,12 +111,12 @@ function marking({ questions }: Slide, element: string): Entry[] {
 /** What the palette offers for the words typed so far; `at` is where new elements go, in px. */
 export function useEntries(typed: string, at: [number, number] | null, pickPicture: () => void, pickPlaying: () => void): Entry[] {
   const navigate = useNavigate();
-  const { slug, course, slides, selection: place } = useCourse.getState();
+  const { slug, course, slides, selection } = useCourse.getState();
   const layouts = useLayouts();
   const drawings = useQuery({
     queryKey: ["drawings"], staleTime: Infinity, queryFn: () => take(api.GET("/api/drawings")),
   }).data ?? [];
-  const slide = place.slide;
+  const slide = selection.slide;
   const elements = ELEMENTS.map(([word, also, icon, what]): Entry => (
     { word, also, group: "element", icon, run: () => void addElement(what, at) }));
   const files: Entry[] = [
@@ -125,7 +125,7 @@ export function useEntries(typed: string, at: [number, number] | null, pickPictu
   ];
   const commands: Entry[] = [
     ...KINDS.map(([kind, word, also]): Entry => ({ word, key: `ask ${kind}`, also: `question quiz ${also}`, group: "question", icon: CircleDot, run: () => void addElement(kind, at) })),
-    ...(place.selected.length ? KINDS.map(([kind, word]): Entry => ({
+    ...(selection.selected.length ? KINDS.map(([kind, word]): Entry => ({
       word: `Make a question of this: ${word}`, key: `from ${kind}`, also: "from selection", group: "question", icon: CircleDot, whenTyped: true, run: () => void makeQuestion(kind),
     })) : []),
     ...PATTERNS.map(([word, also, what]): Entry => ({ word, also, group: "pattern", icon: Workflow, run: () => void makePattern(what) })),
@@ -148,13 +148,13 @@ export function useEntries(typed: string, at: [number, number] | null, pickPictu
     { word: "Redo", also: "again", group: "command", icon: Redo2, run: redo },
     { word: "Rehearse from here", also: "play try run", group: "command", icon: Play, run: () => void navigate(`/courses/${slug}/rehearse?from=${slide ?? ""}`) },
   ];
-  const many = place.selected.length > 1;
-  const arranging = place.selected.length === 0 ? [] : ARRANGE.map(([label, how, icon]): Entry => ({
+  const many = selection.selected.length > 1;
+  const arranging = selection.selected.length === 0 ? [] : ARRANGE.map(([label, how, icon]): Entry => ({
     word: label, also: "arrange line up space size order", group: "arrange", icon,
     run: () => void arrangeSelected(label, { ...how, ...(how.edge || how.axis ? { to_slide: !many } : {}) }),
   }));
   const shown = slides[slide ?? ""];
-  const only = many ? undefined : shown?.elements.find(({ id }) => id === place.selected[0]);
+  const only = many ? undefined : shown?.elements.find(({ id }) => id === selection.selected[0]);
   const leading = !only ? [] : [
     ...course.slides.filter((id) => id !== slide).map((id): Entry => ({
       word: `When clicked, go to ${slides[id]?.title ?? ""}`, key: `lead ${id}`, also: "does link lead", group: `does “${only.name}”`,
@@ -184,7 +184,7 @@ export function useEntries(typed: string, at: [number, number] | null, pickPictu
     word: name, key, also: `${tags.join(" ")} ${group}`, group: "drawing", icon: Shapes, whenTyped: true,
     run: () => void attempt(async () => addFile(await takeFrom({ drawing: key }), at)),
   }));
-  return [...elements.slice(0, 3), ...files, ...elements.slice(3), ...commands, ...exactly(typed, place.selected), ...arranging, ...judging, ...leading, ...toSlides, ...fromLayouts, ...ownFiles, ...toElements, ...drawn];
+  return [...elements.slice(0, 3), ...files, ...elements.slice(3), ...commands, ...exactly(typed, selection.selected), ...arranging, ...judging, ...leading, ...toSlides, ...fromLayouts, ...ownFiles, ...toElements, ...drawn];
 }
 
 /** Let a click on an element do one thing more: in the sentence that it has, or in a new one. */

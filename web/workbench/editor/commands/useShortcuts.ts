@@ -96,11 +96,11 @@ export function useShortcuts(openPalette: (at: [number, number] | null) => void)
   const navigate = useNavigate();
   useEffect(() => {
     function onKeyDown(event: KeyboardEvent): void {
-      const { slug, selection: place, editing } = useCourse.getState();
+      const { slug, selection, editing } = useCourse.getState();
       const pressed: Pressed = {
         event, key: event.key.toLowerCase(), command: event.ctrlKey || event.metaKey, arrow: ARROWS[event.key],
-        selected: place.selected.length > 0, openPalette,
-        rehearse: () => void navigate(`/courses/${slug}/rehearse?from=${place.slide ?? ""}`),
+        selected: selection.selected.length > 0, openPalette,
+        rehearse: () => void navigate(`/courses/${slug}/rehearse?from=${selection.slide ?? ""}`),
       };
       if (!runFirst(EVERYWHERE, pressed) && !elsewhere(event.target) && !editing) runFirst(SHORTCUTS, pressed);
     }
@@ -156,9 +156,9 @@ function leave(): void {
 }
 
 function editSelected(event: KeyboardEvent): void {
-  const { selection: place } = useCourse.getState();
-  const element = currentSlide()?.elements.find((other) => other.id === place.selected[0]);
-  if (place.selected.length === 1 && element && isEditable(element) && !element.locked) {
+  const { selection } = useCourse.getState();
+  const element = currentSlide()?.elements.find((other) => other.id === selection.selected[0]);
+  if (selection.selected.length === 1 && element && isEditable(element) && !element.locked) {
     event.preventDefault();
     edit(element.id);
   }
@@ -197,7 +197,7 @@ function onCommand({ event, key, arrow, selected }: Pressed): void {
 }
 
 function goBy(step: number): void {
-  const { course, selection: place } = useCourse.getState();
-  const next = course.slides[course.slides.indexOf(place.slide ?? "") + step];
+  const { course, selection } = useCourse.getState();
+  const next = course.slides[course.slides.indexOf(selection.slide ?? "") + step];
   if (next) goToSlide(next);
 }

@@ -27,15 +27,15 @@ export function Handles(
   const latest = useRef(drag.begin);
   latest.current = drag.begin;
   const press = useCallback((event: PointerEvent, element: Element): void => {
-    const { selection: place, slides } = useCourse.getState();
-    const elements = slides[place.slide ?? ""]?.elements ?? [];
-    const whole = place.selected.includes(element.id) ? element.id : outermost(elements, element.id);
-    const has = place.selected.includes(whole);
+    const { selection, slides } = useCourse.getState();
+    const elements = slides[selection.slide ?? ""]?.elements ?? [];
+    const whole = selection.selected.includes(element.id) ? element.id : outermost(elements, element.id);
+    const has = selection.selected.includes(whole);
     const several = event.shiftKey || event.ctrlKey || event.metaKey;
-    const ids = has ? place.selected : several ? [...place.selected, whole] : [whole];
+    const ids = has ? selection.selected : several ? [...selection.selected, whole] : [whole];
     if (!has) select(ids);
     // A click takes one of several out again; dragging moves them all.
-    const out = (): void => select(place.selected.filter((id) => id !== whole));
+    const out = (): void => select(selection.selected.filter((id) => id !== whole));
     latest.current(event, ids, { kind: "move" }, has && several ? out : undefined);
   }, []);
 

@@ -31,7 +31,7 @@ export function EditInPlace({ element }: { element: Element }): ReactNode {
 }
 
 /** The element with other words; a shape that gets its first ones is no decoration any more. */
-function said(element: Element, text: RichText): Element {
+function withText(element: Element, text: RichText): Element {
   if (element.kind !== "text" && element.kind !== "shape") return element;
   const begins = element.kind === "shape" && hasWords(text) && !hasWords(element.text);
   return { ...element, text, ...(begins ? { decoration: false } : {}) };
@@ -48,7 +48,7 @@ function EditText({ element }: { element: TextElement | ShapeElement }): ReactNo
       const typed = now.getJSON();
       const text = fromEditor(typed);
       if (blanksQuestion(currentSlide(), element.id)) keepBlanks(element.id, text, blanks.current, saidInBlanks(typed));
-      else changeElements("Edit text", [element.id], (e) => said(e, text), `text-${element.id}`);
+      else changeElements("Edit text", [element.id], (e) => withText(e, text), `text-${element.id}`);
     },
   });
   const round = element.kind === "shape" && element.shape === "ellipse" ? " zz-ellipse" : "";

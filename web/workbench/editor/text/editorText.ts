@@ -5,10 +5,10 @@ import type { Block, RichText, Run, ValueFormat } from "../../../api/types";
 const LISTS = { bullet: "bulletList", number: "orderedList" } as const;
 
 /** The text for the editor; `said` gives the words that stand in its blanks. */
-export function toEditor(text: RichText, said: ReadonlyMap<string, string> = NOTHING): JSONContent {
+export function toEditor(text: RichText, blankWords: ReadonlyMap<string, string> = NOTHING): JSONContent {
   const content: JSONContent[] = [];
   for (const block of text.blocks) {
-    const paragraph: JSONContent = { type: "paragraph", content: block.runs.flatMap((run) => toNode(run, said)) };
+    const paragraph: JSONContent = { type: "paragraph", content: block.runs.flatMap((run) => toNode(run, blankWords)) };
     if (block.kind === "paragraph") {
       content.push(paragraph);
       continue;
@@ -24,12 +24,12 @@ export function toEditor(text: RichText, said: ReadonlyMap<string, string> = NOT
 
 const NOTHING: ReadonlyMap<string, string> = new Map();
 
-function toNode(run: Run, said: ReadonlyMap<string, string>): JSONContent[] {
+function toNode(run: Run, blankWords: ReadonlyMap<string, string>): JSONContent[] {
   const marks = [
     ...(run.bold ? [{ type: "bold" }] : []), ...(run.italic ? [{ type: "italic" }] : []),
   ];
   if (run.kind === "value") return [{ type: "value", attrs: { of: run.of, format: run.format ?? null }, marks }];
-  if (run.kind === "blank") return [{ type: "blank", attrs: { blank: run.blank, words: said.get(run.blank) ?? "" }, marks }];
+  if (run.kind === "blank") return [{ type: "blank", attrs: { blank: run.blank, words: blankWords.get(run.blank) ?? "" }, marks }];
   return run.text ? [{ type: "text", text: run.text, marks }] : [];
 }
 

@@ -9,7 +9,7 @@ import { FoldCard } from "../../../kit/FoldCard";
 import { AcceptsFields } from "../AcceptsFields";
 import { read, written } from "../blankText";
 import { changeQuestion } from "../parts";
-import { PartPoints } from "../Saying";
+import { PartPoints } from "./PartPoints";
 
 interface Props { slide: Slide; question: QuestionOf<"blanks"> }
 

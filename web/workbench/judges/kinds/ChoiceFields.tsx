@@ -11,7 +11,8 @@ import { Tool } from "../../../kit/Tool";
 import type { KindProps } from "./props";
 import { PartRows } from "../PartRows";
 import { changeQuestion, withRight } from "../parts";
-import { PartPoints, Saying } from "../Saying";
+import { PartFeedback } from "./PartFeedback";
+import { PartPoints } from "./PartPoints";
 import { lines, fromLines } from "../words";
 
 const LETTERS = [["none", "no letter"], ["capital", "A, B, C"], ["small", "a, b, c"], ["number", "1, 2, 3"]] as const;
@@ -42,7 +43,7 @@ export function ChoiceFields({ slide, question }: KindProps<Choosing>): ReactNod
           const one = choice(part.id);
           return one && (
             <Flex pl="6" gap="2" align="center" wrap="wrap">
-              <Saying value={lines(one.says)} label={`Said when “${words}” is chosen`} onChange={(text) => change(part.id, { says: fromLines(text) })} />
+              <PartFeedback value={lines(one.says)} label={`Said when “${words}” is chosen`} onChange={(text) => change(part.id, { says: fromLines(text) })} />
               <PartPoints question={question} words={words} value={one.points} onChange={(points) => change(part.id, { points })} />
               {shuffled && (
                 <Tool label={one.pinned ? `${words} keeps its place` : `Let ${words} keep its place`} aria-pressed={one.pinned} onClick={() => change(part.id, { pinned: !one.pinned })}>

@@ -7,7 +7,8 @@ import type { Pairing } from "../pairing";
 import { PairTable } from "../PairTable";
 import { changeQuestion, partWords } from "../parts";
 import { PartRows } from "../PartRows";
-import { Heading, PartPoints, Saying } from "../Saying";
+import { PartFeedback } from "./PartFeedback";
+import { PartPoints } from "./PartPoints";
 import { fromLines, lines } from "../words";
 
 const WRONG = [["stay", "stay where they are put"], ["return_at_once", "go back at once"], ["return_when_judged", "go back when it is judged"]] as const;
@@ -34,7 +35,7 @@ export function PairFields({ slide, question }: Props): ReactNode {
                 <Check label={one.to.length > 1 ? "can be used again and again, and belongs on all of them" : "can be used again and again"} value={one.endless} onChange={(endless) => change(part.id, { endless })} />
               )}
               <PartPoints question={question} words={words} value={one.points} onChange={(points) => change(part.id, { points })} />
-              <Saying value={lines(one.says)} label={`Said when ${words} is wrong`} onChange={(text) => change(part.id, { says: fromLines(text) })} />
+              <PartFeedback value={lines(one.says)} label={`Said when ${words} is wrong`} onChange={(text) => change(part.id, { says: fromLines(text) })} />
             </Flex>
           );
         }}
@@ -77,4 +78,8 @@ export function PairFields({ slide, question }: Props): ReactNode {
 function belongs(slide: Slide, question: Pairing, to: readonly string[]): string {
   const words = question.targets.filter(({ id }) => to.includes(id)).map((target) => partWords(slide, target) || "target");
   return words.length ? `belongs on ${words.join(" or ")}` : "belongs nowhere";
+}
+
+function Heading({ children }: { children: string }): ReactNode {
+  return <Text fontSize="12.5px" fontWeight="700" color="quiet">{children}</Text>;
 }

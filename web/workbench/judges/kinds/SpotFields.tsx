@@ -7,7 +7,8 @@ import { Pair } from "../../../kit/Pair";
 import type { KindProps } from "./props";
 import { PartRows } from "../PartRows";
 import { changeQuestion } from "../parts";
-import { PartPoints, Saying } from "../Saying";
+import { PartFeedback } from "./PartFeedback";
+import { PartPoints } from "./PartPoints";
 import { lines, fromLines } from "../words";
 
 /** The places of a picture that can be clicked: which are right, and how many clicks there are. */
@@ -34,7 +35,7 @@ export function SpotFields({ slide, question }: KindProps<QuestionOf<"hotspot">>
           const spot = question.spots.find(({ id }) => id === part.id);
           return spot && (
             <Flex pl="6" gap="2" align="center">
-              <Saying value={lines(spot.says)} label={`Said when “${words}” is clicked`} onChange={(text) => change(part.id, { says: fromLines(text) })} />
+              <PartFeedback value={lines(spot.says)} label={`Said when “${words}” is clicked`} onChange={(text) => change(part.id, { says: fromLines(text) })} />
               <PartPoints question={question} words={words} value={spot.points} onChange={(points) => change(part.id, { points })} />
             </Flex>
           );

@@ -9,9 +9,9 @@ from zigzag_core.course.questions.descriptors import QUESTION_KINDS
 from zigzag_core.engine.index import Index
 from zigzag_core.grading.solutions import right_response
 from zigzag_core.packaging.about import words_of
+from zigzag_core.tracking.recorded12 import OUT_OF, recorded_answers
 from zigzag_core.tracking.records12 import LONGEST, record
 from zigzag_core.tracking.scorm12 import interaction_calls
-from zigzag_core.tracking.told12 import OUT_OF, told
 from zigzag_core.tracking.words import PackageWords, QuestionWords, read_words
 
 from .test_questions import document, slide_with
@@ -41,8 +41,9 @@ def answered(kind, response, result="right"):
     effect = {"effect": "answered", "question": grader.id, "given": response(grader),
               "result": result, "latency": 1_000}
     words = words_of(made, program)
-    told_ = told(as_held(interaction_calls(index, effect, 0, "09:00:00")), words.questions)
-    return grader, words.questions[grader.record], told_
+    held = as_held(interaction_calls(index, effect, 0, "09:00:00"))
+    read = recorded_answers(held, words.questions)
+    return grader, words.questions[grader.record], read
 
 
 @pytest.mark.parametrize("kind", QUESTION_KINDS)
@@ -63,7 +64,7 @@ def test_several_statements_are_read_with_their_words():
     _, words, _ = answered("rating_scale", lambda g: ())
     raw = {"id": "q", "type": "fill-in", "student_response": "a=3; b=5", "result": "neutral"}
     scale = QuestionWords(prompt="Say", kind="rating_scale", answers={"a": "Beds", "b": "Soup"})
-    [answer] = told([raw], {"q": scale})
+    [answer] = recorded_answers([raw], {"q": scale})
     assert answer.answer == "Beds: 3; Soup: 5" and not answer.to_mark
     assert set(words.answers) <= set("abcdefghij")
 
@@ -84,20 +85,20 @@ def test_what_goes_on_is_told_from_another_answer():
 
     held = [raw("q", "one "), raw("q.2", "two "), raw("q.3", "three"), raw("q", "again"),
             raw("q.3", "late"), raw("p.2", "other")]
-    assert [(a.place, a.answer) for a in told(held, {})] == [
+    assert [(a.index, a.answer) for a in recorded_answers(held, {})] == [
         (0, "one two three"), (3, "again"), (4, "late"), (5, "other")]
     named = {"q.2": QuestionWords(prompt="A question of its own")}
-    assert [a.answer for a in told(held[:2], named)] == ["one ", "two "]
+    assert [a.answer for a in recorded_answers(held[:2], named)] == ["one ", "two "]
 
 
 def test_what_has_no_right_and_wrong_waits_to_be_marked():
     free = {"id": "q", "type": "fill-in", "student_response": "x", "result": "neutral"}
     judged = [{**free, "result": "correct"}, {**free, "type": "choice"},
               {**free, "correct_responses": [{"pattern": "x"}]}]
-    assert [a.to_mark for a in told([free, *judged], {})] == [True, False, False, False]
-    assert told([free], {})[0].out_of == OUT_OF
-    [answer] = told([free], {"q": QuestionWords(prompt="Why?", kind="open_answer", points=4,
-                                                model="Since …")})
+    assert [a.to_mark for a in recorded_answers([free, *judged], {})] == [True, False, False, False]
+    assert recorded_answers([free], {})[0].out_of == OUT_OF
+    [answer] = recorded_answers([free], {"q": QuestionWords(
+        prompt="Why?", kind="open_answer", points=4, model="Since …")})
     assert (answer.question, answer.out_of, answer.model) == ("Why?", 4, "Since …")
 
 
@@ -114,7 +115,7 @@ json_ = st.recursive(
     st.sampled_from(["id", "type", "student_response", "correct_responses", "result"]), json_)))
 def test_hostile_records_are_read_as_far_as_they_are_records(records):
     questions = {"q": QuestionWords(prompt="", kind="rating_scale", answers={"": ""})}
-    assert len(told(records, questions)) <= len(records)
+    assert len(recorded_answers(records, questions)) <= len(records)
 
 
 @pytest.mark.parametrize("data", [

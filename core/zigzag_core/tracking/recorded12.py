@@ -17,14 +17,14 @@ _GOES_ON = re.compile(r"^(.+)\.([0-9]+)$")
 
 
 @dataclass(frozen=True)
-class Told:
-    """One recorded answer. `place` is where its record stands in its visit.
+class RecordedAnswer:
+    """One recorded answer. `index` is where its record stands in its visit.
 
     `answer` and `expected` are in words where the package brings them. An answer `to_mark` has
     neither right nor wrong in it; it is worth up to `out_of`, and `model` is one to compare with.
     """
 
-    place: int
+    index: int
     question: str
     type: str
     answer: str
@@ -37,18 +37,18 @@ class Told:
     model: str = ""
 
 
-def told(
+def recorded_answers(
     interactions: Sequence[Mapping[str, Any]], questions: Mapping[str, QuestionWords]
-) -> list[Told]:
+) -> list[RecordedAnswer]:
     """Return the answers that the records of one visit hold, in the order they were given.
 
     `questions` are by the id in their records. Records may be hostile: whatever is not text is
     read as text or as nothing.
     """
-    answers: list[Told] = []
+    answers: list[RecordedAnswer] = []
     open_: tuple[str, int] = ("", 0)
     """The id of the record that further ones may go on, and the number of the next."""
-    for place, raw in enumerate(interactions):
+    for index, raw in enumerate(interactions):
         name = _text(raw, "id")
         goes_on = _GOES_ON.match(name)
         if goes_on and answers and name not in questions and (
@@ -59,17 +59,17 @@ def told(
             open_ = (open_[0], open_[1] + 1)
             continue
         open_ = (name, 2)
-        answers.append(_one(place, raw, questions.get(name)))
+        answers.append(_one(index, raw, questions.get(name)))
     return answers
 
 
-def _one(place: int, raw: Mapping[str, Any], words: QuestionWords | None) -> Told:
+def _one(index: int, raw: Mapping[str, Any], words: QuestionWords | None) -> RecordedAnswer:
     name, type_, result = _text(raw, "id"), _text(raw, "type"), _text(raw, "result")
     expected = [_text(pattern, "pattern") for pattern in listed(raw.get("correct_responses"))]
     unjudged = type_ == "fill-in" and result in ("", "neutral") and not any(expected)
     in_words = _in_words(words)
-    return Told(
-        place=place, question=(words.prompt if words else "") or name, type=type_,
+    return RecordedAnswer(
+        index=index, question=(words.prompt if words else "") or name, type=type_,
         answer=in_words(_text(raw, "student_response")),
         expected=" or ".join(in_words(pattern) for pattern in expected if pattern),
         result=result, time=_text(raw, "time"), latency=_text(raw, "latency"),
