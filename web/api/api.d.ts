@@ -1328,7 +1328,7 @@ export interface paths {
         };
         /**
          * Get Program
-         * @description Return the program that the course compiles to, as engines run it.
+         * @description Return the program that the course compiles to, without what is as by default in it.
          */
         get: operations["zigzag_server_publishing_api_get_program"];
         put?: never;

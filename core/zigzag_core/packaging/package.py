@@ -84,12 +84,17 @@ def page(program: Program, tracking: str, player: str = "player", app: str = "")
         language=program.language, title=program.title, tracking=tracking, player=player, app=app)
 
 
-def program_script(program: Program) -> bytes:
-    """Return the program as a script, so that it also loads from a folder without a server.
+def program_json(program: Program) -> str:
+    """Return the program as JSON without what is as by default.
 
-    What is as by default is left out; the player fills it in (``web/player/engine/filled.ts``).
+    Those who read it fill that in: the player and the workbench in ``web/player/engine/filled.ts``.
     """
-    text = program.model_dump_json(exclude_defaults=True)
+    return program.model_dump_json(exclude_defaults=True)
+
+
+def program_script(program: Program) -> bytes:
+    """Return the program as a script, so that it also loads from a folder without a server."""
+    text = program_json(program)
     # U+2028 and U+2029 end a line in older JavaScript; `<` could end the script element.
     for character in "\u2028\u2029<":
         text = text.replace(character, f"\\u{ord(character):04x}")

@@ -31,7 +31,7 @@ class _HasEvent(Protocol):
     on: str
 
 
-def _detail_kinds(rule: "_HasEvent") -> tuple[Kind, ...]:
+def _detail_kinds(rule: _HasEvent) -> tuple[Kind, ...]:
     return _DETAILS.get(rule.on, ())
 
 

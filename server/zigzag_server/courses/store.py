@@ -1,6 +1,5 @@
 """Reading and writing courses: versions, revisions, and what happens when two write at once."""
 
-import json
 from collections.abc import Iterable
 from dataclasses import dataclass
 from typing import Any
@@ -34,12 +33,6 @@ def course_of(user: User, slug: str, deleted: bool = False) -> Course:
     return row
 
 
-def slide_rows(row: Course) -> list[Slide]:
-    """Return the rows of the slides that the course lists, in its order."""
-    by_id = {slide.slide_id: slide for slide in row.slide_rows.all()}
-    return [by_id[slide] for slide in row.document["slides"]]
-
-
 def slide_texts(row: Course) -> list[tuple[int, str]]:
     """Return the version and the JSON text of the slides that the course lists, in its order."""
     stored = row.slide_rows.annotate(text=Cast("document", TextField()))
@@ -50,8 +43,8 @@ def slide_texts(row: Course) -> list[tuple[int, str]]:
 
 def document_of(row: Course, progress: Progress = untold) -> core.CourseDocument:
     """Return the whole course as the core knows it; `progress` is told how much is read."""
-    rows = telling(slide_rows(row), progress)
-    slides = tuple(core.Slide.model_validate(slide.document) for slide in rows)
+    texts = telling(slide_texts(row), progress)
+    slides = tuple(core.Slide.model_validate_json(text) for _, text in texts)
     return core.CourseDocument(course=core.Course.model_validate(row.document), slides=slides)
 
 
@@ -60,9 +53,9 @@ def slides_naming(row: Course, ids: Iterable[str]) -> dict[str, core.Slide]:
     wanted = tuple(ids)
     if not wanted:
         return {}
-    texts = ((slide, json.dumps(slide.document)) for slide in slide_rows(row))
+    named = zip(row.document["slides"], slide_texts(row), strict=True)
     return {
-        slide.slide_id: core.Slide.model_validate(slide.document) for slide, text in texts
+        slide: core.Slide.model_validate_json(text) for slide, (_, text) in named
         if any(name in text for name in wanted)
     }
 

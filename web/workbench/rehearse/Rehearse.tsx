@@ -3,8 +3,9 @@ import { ArrowLeft, CircleHelp, RotateCcw, SkipBack } from "lucide-react";
 import { useEffect, useRef, useState, type ReactNode } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import { api, take } from "../../api/client";
-import type { Program, Walkthrough } from "../../api/types";
+import type { Walkthrough } from "../../api/types";
 import { step, start } from "../../player/engine/engine";
+import { filled } from "../../player/engine/filled";
 import { Index } from "../../player/engine/program";
 import type { Value } from "../../player/engine/values";
 import { acrossFrames, type AskedMessage, type RehearsalCommand } from "../../player/rehearsal";
@@ -118,7 +119,7 @@ export default function Rehearse(): ReactNode {
       const [{ url }, program] = await Promise.all([
         take(api.POST("/api/courses/{slug}/preview", { params })), take(api.GET("/api/courses/{slug}/program", { params })),
       ]);
-      setIndex(new Index(program as Program));
+      setIndex(new Index(filled(program)));
       setMoments([]);
       setAt(-1);
       setAsked(null);

@@ -1,5 +1,6 @@
 """`manage.py serve`: run Zigzag for a small team or one person."""
 
+import gc
 import subprocess
 import sys
 import threading
@@ -23,6 +24,8 @@ class Command(BaseCommand):
                             help="leave the work that takes time to workers on other hosts")
 
     def handle(self, *args: Any, **options: Any) -> None:
+        # Reading a large course makes many objects at once, none of which is garbage yet.
+        gc.set_threshold(100_000, 50, 50)
         port = urlsplit(settings.APP_ORIGIN).port or 8000
         try:
             server = create_server(
