@@ -1,5 +1,7 @@
 """What slides do: rules, overlays, patterns, gates, timing and drags, compiled and run."""
 
+from typing import get_args, get_type_hints
+
 import pytest
 from zigzag_core.course import (
     Area,
@@ -25,6 +27,7 @@ from zigzag_core.course import (
 from zigzag_core.course.rules import patterns as pt
 from zigzag_core.course.rules import rule as r
 from zigzag_core.course.rules.gates import MediaWatched, TimeSpent
+from zigzag_core.course.walkthroughs import EVENT_KINDS
 from zigzag_core.editing.copies.copying import (
     clip,
     duplicate_course,
@@ -35,6 +38,7 @@ from zigzag_core.editing.patterns import make_pattern
 from zigzag_core.editing.removing import without
 from zigzag_core.engine import engine
 from zigzag_core.errors import CannotMake
+from zigzag_core.program.events import Event
 from zigzag_core.verification.findings.document import findings
 from zigzag_core.verification.route import route
 from zigzag_core.verification.walkthroughs import replay
@@ -376,6 +380,11 @@ def test_copies_of_what_does_something_do_it_among_themselves():
     assert other.elements[1].overlay == other.overlays[0].id
     twin = duplicate_course(course(opener), "Twin", fresh)
     assert twin.slides[0].elements[0].rules[0].do[0].what == twin.slides[0].overlays[0].id
+
+
+def test_whatever_can_happen_in_a_run_can_be_kept_in_a_walkthrough():
+    kinds = {kind for event in get_args(Event) for kind in get_args(get_type_hints(event)["event"])}
+    assert kinds == EVENT_KINDS
 
 
 def test_a_walkthrough_tells_what_has_changed():

@@ -148,6 +148,23 @@ def test_attempts_cost_and_time_ends_it():
     assert late.answer.locked and late.state.overlays == (f"{late.grader.id}_time_up",)
 
 
+@pytest.mark.parametrize("kind", ["numeric", "ordering"])
+def test_time_that_is_up_leaves_no_other_try_open(kind):
+    taker = Taking(document(slide_with(kind), time_limit=30, attempts=None))
+    taker.answers(wrong_response(taker.grader)).submits()
+    assert taker.state.overlays == (f"{taker.grader.id}_wrong",)
+    taker.does("tick", ms=30_500)
+    assert taker.state.overlays == (f"{taker.grader.id}_time_up",)
+    taker.closes()
+    assert taker.answer.locked and not taker.state.overlays
+
+
+@pytest.mark.parametrize("kind", sorted(UNJUDGED))
+def test_what_is_not_judged_says_as_well_that_time_is_up(kind):
+    taker = Taking(document(slide_with(kind), time_limit=30)).does("tick", ms=30_500)
+    assert taker.state.overlays == (f"{taker.grader.id}_time_up",) and taker.answer.locked
+
+
 def test_judged_at_once_on_leaving_and_forgotten():
     once = Taking(document(slide_with("single_choice"), judged="at_once"))
     once.answers(right_response(once.grader))

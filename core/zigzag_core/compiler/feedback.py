@@ -21,6 +21,7 @@ from zigzag_core.program import (
     ProgramRule,
     Reset,
 )
+from zigzag_core.program.model import Action
 
 from .names import panel_part
 from .questions import block_rule
@@ -66,6 +67,8 @@ def _outcomes(question: q.Question) -> Iterator[_Outcome]:
         yield _Outcome("nothing", "answered_nothing", "nothing", "plain", "Not answered yet")
     if not is_judged(question):
         yield _Outcome("answered", "answered", "answered", "plain", "Thank you")
+        if question.time_limit:
+            yield _Outcome("time_up", "time_up", "time_up", "plain", "Time is up")
         return
     partly = DESCRIPTORS[question.kind].partly
     yield _Outcome("right", "answered_right", "right", "right", "Right")
@@ -96,6 +99,7 @@ def feedback(
     overlays = {overlay.id for overlay in slide.overlays}
     shows = {shown.after: shown for shown in question.feedback.shows}
     own: set[str] = set()
+    open_still: list[str] = []
     for outcome in _outcomes(question):
         shown = shows.get(outcome.words, f.Shown(after=outcome.words))
         sound = shown.sound or getattr(course.feedback, outcome.tone).sound
@@ -110,7 +114,12 @@ def feedback(
                 continue
             panels.append(_panel(question, name, outcome, texts, shown, course, title_of))
             opens = name
-        then = [OpenOverlay.made(overlay=opens or name)]
+            if not outcome.final:
+                open_still.append(name)
+        # Nothing remains to be tried when the time is up.
+        closed = open_still if outcome.name == "time_up" else ()
+        then: list[Action] = [*(CloseOverlay.made(overlay=panel) for panel in closed),
+                OpenOverlay.made(overlay=opens or name)]
         rules.append(block_rule(
             f"{name}_open", outcome.event, question.id,
             *then, *([PlaySound(media=sound)] if sound else ()), condition=outcome.condition))

@@ -7,18 +7,24 @@ from pydantic import BeforeValidator, Field
 from .kinds import Is, Kind, NamesInEvent, RefersBy
 from .model import Id, Model, Name
 
-_KINDS = ("start", "clicked", "double_clicked", "pointed", "key", "entered", "dropped", "next",
-          "previous", "slide", "close", "tick", "media", "played", "leave")
+EVENT_KINDS = frozenset({
+    "start", "clicked", "double_clicked", "pointed", "key", "entered", "set", "answered", "dropped",
+    "next", "previous", "slide", "close", "tick", "media", "played", "pause", "more_time", "resume",
+    "leave",
+})
+"""All that a run can meet (`program.events`, which stands on a higher floor): all can be kept."""
+LONGEST_TEXT = 1_000
+"""So many characters an event's text may have; engines cut longer answers themselves."""
 
 
 def _event(raw: object) -> object:
     """Return `raw` if it is an event of the engine: flat, small, of a known kind."""
-    if not isinstance(raw, dict) or raw.get("event") not in _KINDS or len(raw) > 8:
+    if not isinstance(raw, dict) or raw.get("event") not in EVENT_KINDS or len(raw) > 8:
         raise ValueError("a walkthrough holds something that is not an event")
     for name, value in raw.items():
         if not isinstance(name, str) or not isinstance(value, str | int | float | bool | None):
             raise ValueError("an event of a walkthrough holds something that it cannot")
-        if isinstance(value, str) and len(value) > 1_000:
+        if isinstance(value, str) and len(value) > LONGEST_TEXT:
             raise ValueError("an event of a walkthrough holds too long a text")
     return raw
 

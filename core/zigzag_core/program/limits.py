@@ -2,6 +2,8 @@
 
 from dataclasses import dataclass
 
+from zigzag_core.course.walkthroughs import LONGEST_TEXT
+
 
 @dataclass(frozen=True)
 class Limits:
@@ -27,6 +29,8 @@ class Limits:
     """Numbers of the engine are between this and minus this."""
     longest_text: int = 250
     """Characters of a text in a variable."""
+    longest_in_event: int = LONGEST_TEXT
+    """Characters of a text in an event that a walkthrough keeps; engines cut longer ones anyway."""
 
 
 LIMITS = Limits()

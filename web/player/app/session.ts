@@ -2,6 +2,7 @@
 import { start, step } from "../engine/engine";
 import type { Index } from "../engine/program";
 import { gateIsOpen } from "../engine/expression";
+import { timed } from "../engine/questions";
 import type { Effect, Event, Ran } from "../../api/events";
 import type { State } from "../engine/state";
 import { runMedia } from "../render/players";
@@ -31,6 +32,8 @@ export interface Snapshot {
 export type Witness = (event: Event, state: State, effects: readonly Effect[], log: readonly Ran[]) => void;
 
 const TICK_MS = 100;
+/** Texts and conditions may show how much time has passed, so they hear of it this often at least. */
+const SLOW_TICK_MS = 1_000;
 
 /** A run of a course: takes events, moves the engine on, shows its state and reports to a tracker. */
 export class Session {
@@ -108,7 +111,8 @@ export class Session {
 
   /** Let time pass while something waits for it. */
   private beat(): void {
-    if (this.snapshot.phase.kind !== "running" || !needsTime(this.index, this.snapshot.state)) return;
+    if (this.snapshot.phase.kind !== "running") return;
+    if (performance.now() - this.since < SLOW_TICK_MS && !needsTime(this.index, this.snapshot.state)) return;
     const ms = this.elapsed();
     if (ms) this.take({ event: "tick", ms });
   }
@@ -174,8 +178,8 @@ function announcement(effects: readonly Effect[]): string | undefined {
   return effects.findLast((effect) => effect.effect === "announce")?.text;
 }
 
-/** Whether anything comes of time alone: clocks, waits, a gate that counts seconds. */
+/** Whether anything comes of time alone: clocks, waits, time limits, a gate that counts seconds. */
 function needsTime(index: Index, state: State): boolean {
-  if (state.waiting.length || Object.values(state.clocks).some(({ runs }) => runs)) return true;
+  if (state.waiting.length || timed({ index, state }).length || Object.values(state.clocks).some(({ runs }) => runs)) return true;
   return state.slide !== null && !gateIsOpen(index, state, state.slide);
 }

@@ -3,6 +3,7 @@ import { LIMITS } from "../../api/tables";
 import type { Grader } from "../../api/types";
 import { judge } from "./grade";
 import { atHand } from "./learner";
+import type { Index } from "./program";
 import { isReady, type Given } from "./tally";
 import { fnv1a, shuffled } from "./random";
 import { without, type Run } from "./run";
@@ -64,11 +65,10 @@ export function submit(run: Run, question: string): void {
 }
 
 /** The questions of this slide whose time is running. */
-export function timed(run: Run): readonly Grader[] {
-  const { state, index } = run;
+export function timed({ index, state }: { index: Index; state: State }): readonly Grader[] {
   if (state.paused) return [];
   return (index.timed.get(state.slide ?? "") ?? [])
-    .filter((grader) => hasLimit(grader, state) && !answerTo(run, grader.id).locked);
+    .filter((grader) => hasLimit(grader, state) && !(own(state.answers, grader.id) ?? NO_ANSWER).locked);
 }
 
 /** Whether the learner has not done away with the limit. */

@@ -1,4 +1,4 @@
-/** Tracking in a rehearsal: nothing is kept; the workbench is shown all that would be calls. */
+/** Tracking in a rehearsal: nothing is kept; the workbench is shown all that would be told. */
 import type { Index } from "../engine/program";
 import * as results from "../engine/results";
 import type { Effect, Event, Ran } from "../../api/events";
@@ -12,7 +12,7 @@ export interface RehearsalMessage {
   zigzag: "rehearsal";
   state: RehearsedState;
   effects: readonly Effect[];
-  /** What happened, and the rules that ran; absent where only something is calls. */
+  /** What happened, and the rules that ran; absent where only something is told. */
   event: Event | null;
   log: readonly Ran[];
   calls: readonly Call[];
@@ -21,7 +21,7 @@ export interface RehearsalMessage {
   score: number | null;
 }
 
-/** Tells the workbench what an LMS would be calls. Keeps nothing. */
+/** Tells the workbench what an LMS would be told. Keeps nothing. */
 export class RehearsalTracker implements Tracker {
   private interactions = 0;
   private readonly sent = new Map<string, string>();
@@ -32,7 +32,7 @@ export class RehearsalTracker implements Tracker {
     return Promise.resolve({ saved: null, rescued: false });
   }
 
-  /** Every event goes to the workbench by way of `witness`, with what the LMS would be calls. */
+  /** Every event goes to the workbench by way of `witness`, with what the LMS would be told. */
   tell(): void {
     // All is told by the witness.
   }

@@ -81,12 +81,12 @@ function Hints({ question, onChange }: { question: Question; onChange: (hints: Q
 
 function canCome(question: Question, outcome: Outcome): boolean {
   if (outcome === "nothing") return question.submit_is === "ready";
+  if (outcome === "time_up") return Boolean(question.time_limit);
   if (isUnjudged(question) !== (outcome === "answered")) return false;
   const once = question.attempts === 1;
   switch (outcome) {
     case "wrong": return !once;
     case "partly": return !once && QUESTIONS[question.kind].partly;
-    case "time_up": return Boolean(question.time_limit);
     default: return true;
   }
 }

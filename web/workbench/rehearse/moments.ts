@@ -1,4 +1,5 @@
 /** The line of events: every moment of a rehearsal, to step back to. */
+import { LIMITS } from "../../api/tables";
 import type { Grader } from "../../api/types";
 import { isVisible } from "../../player/engine/engine";
 import type { Index } from "../../player/engine/program";
@@ -76,12 +77,19 @@ export function recorded(index: Index, moments: readonly Moment[]): { events: Re
   for (const { event, state } of moments) {
     const passed = state.time - (before?.time ?? 0) - (event.event === "tick" ? event.ms : 0);
     if (passed > 0) events.push({ event: "tick", ms: passed });
-    events.push({ ...event });
+    events.push(kept(event));
     const after = events.length - 1;
     expected.push(...changes(index, before, state).map(([what, of, value = null]): Expected => ({ after, what, of, value })));
     before = state;
   }
   return { events, expected };
+}
+
+/** The event as a walkthrough can keep it: engines use no more of a long answer than this. */
+function kept(event: Event): Record<string, unknown> {
+  return Object.fromEntries(Object.entries(event).map(([name, value]: [string, unknown]) => (
+    [name, typeof value === "string" ? Array.from(value).slice(0, LIMITS.longest_in_event).join("") : value]
+  )));
 }
 
 type Changed = [what: Expected["what"], of: string, value?: Expected["value"]];

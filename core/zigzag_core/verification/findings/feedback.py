@@ -61,10 +61,10 @@ def _why_never(question: q.Question, outcome: f.Outcome) -> str:
         return "" if question.submit_is == "ready" else "cannot be submitted without one"
     if outcome == "answered":
         return "" if unjudged else "is judged"
+    if outcome == "time_up":
+        return "" if question.time_limit else "has no time limit"
     if unjudged:
         return "is not judged"
-    if outcome == "time_up" and not question.time_limit:
-        return "has no time limit"
     if outcome == "last" and question.attempts is None:
         return "has tries without end"
     if outcome == "wrong" and question.attempts == 1:

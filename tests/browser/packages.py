@@ -1,0 +1,24 @@
+"""Real packages in the practice LMS, run by a made-up learner."""
+
+from pathlib import Path
+
+from zigzag_core.course import CourseDocument
+from zigzag_core.packaging.archive import export_archive
+
+
+def launch(page, server, folder: Path, document: CourseDocument, media=None) -> None:
+    """Publish `document`, put the package into the practice LMS, and go into its frame."""
+    file = folder / "course.zigzag"
+    file.write_bytes(export_archive(document, media or {}))
+    slug = server.manage("import", str(file))
+    page.go("/")
+    published = page.job(f"/courses/{slug}/packages", {"kind": "scorm12"})
+    put_in = page.job("/practice/packages/from-publication", {"publication": published["package"]})
+    page.go(f"/practice/{put_in['practice_package']}")
+    page.click("a[aria-label='Launch as Ines Tarrow']")
+    inside(page)
+
+
+def inside(page) -> None:
+    """Go into the frame of the package that runs."""
+    page.frames("iframe[title='The package']", "iframe")

@@ -1,0 +1,28 @@
+"""Paths that were played once and are played again after every change."""
+
+from zigzag_core.packaging.archive import export_archive
+
+from tests.core.test_questions import document, slide_with
+
+FRAME = "iframe[title='The course']"
+
+
+def test_a_path_with_a_long_answer_is_kept_and_everything_stays_saved(page, server, tmp_path):
+    made = document(slide_with("open_answer"))
+    (tmp_path / "open.zigzag").write_bytes(export_archive(made, {}))
+    slug = server.manage("import", str(tmp_path / "open.zigzag"))
+    page.go(f"/courses/{slug}/rehearse")
+    page.frames(FRAME)
+    page.find("main textarea").send_keys("Wax the boards before it rains. " * 40)
+    page.press("Submit")
+    page.top()
+    page.find("input[aria-label='Name of the walkthrough']").send_keys("With words")
+    page.press("Keep this path")
+    page.see("With words")
+    page.saved()
+
+    page.browser.refresh()
+    page.see("With words")
+    page.see("as recorded")
+    [walk] = page.call("get", f"/courses/{slug}")["course"]["walkthroughs"]
+    assert any(event["event"] == "answered" for event in walk["events"])
