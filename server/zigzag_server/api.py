@@ -82,7 +82,7 @@ def _impossible(request: HttpRequest, error: pydantic.ValidationError) -> HttpRe
     found = [dict(one) for one in error.errors(include_url=False, include_context=False)]
     body = {
         "code": "impossible",
-        "message": "That cannot be done, and nothing was changed: " + _first(found, 1),
+        "message": "That cannot be done, and nothing was changed. " + _first(found, 0),
     }
     return api.create_response(request, body, status=422)
 
@@ -92,4 +92,5 @@ def _first(errors: list[dict[str, Any]], skipped: int = 2) -> str:
     first = errors[0] if errors else {"loc": (), "msg": "the request is not valid"}
     path = " › ".join(str(part) for part in first["loc"][skipped:])
     words = str(first["msg"]).removeprefix("Value error, ")
+    words = words[:1].lower() + words[1:] if path else words
     return f"{path}: {words}" if path else words

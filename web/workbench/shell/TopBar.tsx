@@ -7,6 +7,7 @@ import { changeCourse, useCourse } from "../store/store";
 import { UserMenu } from "../../kit/UserMenu";
 import { Tip } from "../../kit/Tip";
 import { count } from "../../kit/units";
+import { RefusedChanges } from "./RefusedChanges";
 import { useCheck, useFindings, useTried } from "./useCheck";
 
 const MODES = [["plan", "Plan"], ["build", "Build"], ["rehearse", "Rehearse"], ["publish", "Publish"]] as const;
@@ -71,6 +72,7 @@ function CourseTitle(): ReactNode {
 function SavingChip(): ReactNode {
   const saving = useCourse((state) => state.saving);
   const dirty = useCourse((state) => state.dirty.size > 0 || state.past.some((entry) => entry.pending));
+  if (saving.kind === "refused") return <RefusedChanges />;
   const unsaved = saving.kind === "unsaved";
   const [icon, words] = unsaved ? [<CloudOff size={14} key="i" />, "Not saved yet"]
     : saving.kind === "saving" || dirty ? [<LoaderCircle size={14} key="i" />, "Saving …"]

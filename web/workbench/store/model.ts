@@ -46,7 +46,15 @@ export type Saving =
   | { kind: "saved" }
   | { kind: "saving" }
   /** The server does not answer or does not take it; it is kept here and tried again. */
-  | { kind: "unsaved"; reason: string };
+  | { kind: "unsaved"; reason: string }
+  /** The server does not take what is left (`refused` of the store says what); all else is saved. */
+  | { kind: "refused" };
+
+/** A document that the server does not take as it is now, and why. */
+export interface Refused {
+  document: Slide | Course;
+  reason: string;
+}
 
 /** One document that was changed here and elsewhere so that somebody has to choose. */
 export interface Clash {

@@ -105,9 +105,10 @@ export async function save(): Promise<void> {
 export async function saveAll(): Promise<void> {
   await quiet();
   await save();
-  const { dirty, saving } = get();
+  const { dirty, saving, refused } = get();
   if (dirty.size) {
-    const reason = saving.kind === "unsaved" ? ` ${saving.reason}` : "";
+    const first = [...dirty].find((name) => store.isRefused(name));
+    const reason = saving.kind === "unsaved" ? ` ${saving.reason}` : first ? ` ${refused[first]?.reason ?? ""}` : "";
     throw new Error(`Not everything is saved yet, so this has to wait.${reason}`);
   }
 }
@@ -119,12 +120,13 @@ async function run(): Promise<void> {
     for (let names = ready(); names.length && !get().clash; names = ready()) {
       const slides = names.filter((name) => name !== SETTINGS);
       const last = slides.length <= TOGETHER;
-      await send(new Set(last ? names : slides.slice(0, TOGETHER)));
+      await sendOrSetAside(new Set(last ? names : slides.slice(0, TOGETHER)));
       if (last) break;
     }
     failures = 0;
-    showSaving({ kind: get().dirty.size ? "saving" : "saved" });
-    if (get().dirty.size && !get().clash) schedule(PAUSE_MS);
+    const left = [...get().dirty].filter((name) => !store.isRefused(name));
+    showSaving({ kind: left.length ? "saving" : get().dirty.size ? "refused" : "saved" });
+    if (left.length && !get().clash) schedule(PAUSE_MS);
   } catch (error) {
     failed(error);
   }
@@ -135,7 +137,24 @@ async function run(): Promise<void> {
 function ready(): string[] {
   const { dirty, past } = get();
   const expected = new Set(past.flatMap((entry) => (entry.pending ? [...documentsOf(entry.change)] : [])));
-  return [...dirty].filter((name) => !expected.has(name));
+  return [...dirty].filter((name) => !expected.has(name) && !store.isRefused(name));
+}
+
+/** Send documents; where they are refused, each by itself, so that one does not hold up the others. */
+async function sendOrSetAside(names: ReadonlySet<string>): Promise<void> {
+  try {
+    await send(names);
+    return;
+  } catch (error) {
+    if (!(error instanceof ApiError) || ![400, 413, 422].includes(error.status)) throw error;
+    const [only] = names;
+    if (names.size === 1 && only) {
+      store.refuse(only, error.message);
+      return;
+    }
+  }
+  const slides = [...names].filter((name) => name !== SETTINGS);
+  for (const name of [...slides, ...(names.has(SETTINGS) ? [SETTINGS] : [])]) await sendOrSetAside(new Set([name]));
 }
 
 async function send(names: ReadonlySet<string>): Promise<void> {

@@ -7,11 +7,12 @@ import { create } from "zustand";
 import type { Change, Course, Element, MediaFile, Slide } from "../../api/types";
 import type { MediaMap } from "../../player/render/mediaMap";
 import { following, type Sources } from "../../player/render/resolve";
+import { own } from "../../player/engine/own";
 import { nameValues } from "../../player/render/valueNames";
 import { edited, followed, mediaFor, sourcesFor, versionsOf, written, type Addresses, type Loaded } from "./documents";
 import { EMPTY_COURSE } from "./emptyCourse";
 import * as history from "./history";
-import { SETTINGS, type Clash, type Document, type Entry, type Parts, type Selection, type Saving, type Versions } from "./model";
+import { SETTINGS, type Clash, type Document, type Entry, type Parts, type Refused, type Selection, type Saving, type Versions } from "./model";
 import { throughLook, useLook } from "../looks/looks";
 import { titleAfter } from "./titles";
 
@@ -37,6 +38,8 @@ interface CourseState extends Document {
   dirty: ReadonlySet<string>;
   saving: Saving;
   clash: Clash | null;
+  /** What the server does not take, by the name of the document; it is sent again once it has changed. */
+  refused: Readonly<Record<string, Refused>>;
   /** What of an edit could not be kept, to be told to the author once. */
   lost: readonly history.Lost[];
 }
@@ -48,7 +51,7 @@ export const useCourse = create<CourseState>(() => ({
   slug: "", opened: 0, ...EMPTY, saved: EMPTY, sources: sourcesFor(EMPTY_COURSE),
   versions: { course: 0, slides: {} }, media: {}, addresses: {}, selection: NOWHERE,
   editing: null, holding: false, past: [], future: [], dirty: new Set(), saving: { kind: "saved" },
-  clash: null, lost: [],
+  clash: null, refused: {}, lost: [],
 }));
 
 const { getState: get, setState: set } = useCourse;
@@ -67,7 +70,7 @@ export function load(data: Loaded): void {
   set({
     slug: data.slug, opened: get().opened + 1, ...document, saved: document, sources, versions: versionsOf(data),
     media: {}, addresses: {}, selection: { slide, selected: [] }, editing: null, past: [], future: [],
-    dirty: new Set(), saving: { kind: "saved" }, clash: null, lost: [],
+    dirty: new Set(), saving: { kind: "saved" }, clash: null, refused: {}, lost: [],
   });
   knowMedia(data.course.media, data.media, data.previews);
 }
@@ -330,6 +333,36 @@ export function showSaving(saving: Saving): void {
   set({ saving });
 }
 
+/** Set a document aside that the server does not take as it is now. */
+export function refuse(name: string, reason: string): void {
+  const document = documentNamed(name);
+  if (document) set({ refused: { ...get().refused, [name]: { document, reason } } });
+}
+
+/** Whether the server has refused the document as it is now. */
+export function isRefused(name: string): boolean {
+  return own(get().refused, name)?.document === documentNamed(name);
+}
+
+/** Give up what the server does not take: the document becomes again what was saved last. */
+export function discard(name: string): void {
+  const { saved, course } = get();
+  const before = own(saved.slides, name);
+  const label = "Discard what was not taken";
+  if (name === SETTINGS) apply(label, { course: saved.course });
+  else if (before) apply(label, { slides: { [name]: before } });
+  else {
+    // A new slide of which the server has no state at all.
+    apply(label, { course: { ...course, slides: course.slides.filter((id) => id !== name) } });
+    set({ dirty: new Set([...get().dirty].filter((other) => other !== name)) });
+  }
+}
+
+function documentNamed(name: string): Slide | Course | undefined {
+  const { course, slides } = get();
+  return name === SETTINGS ? course : own(slides, name);
+}
+
 /** Show that others have changed the same, to be chosen from. */
 export function showClash(clash: Clash): void {
   set({ clash });
@@ -357,6 +390,7 @@ export function stored(sent: Parts, versions: { course?: number | null; slides: 
     saved: has,
     versions: { course: versions.course ?? known.course, slides: { ...known.slides, ...versions.slides } },
     dirty: rest,
+    refused: Object.fromEntries(Object.entries(get().refused).filter(([name]) => rest.has(name))),
   });
   set(shown(next));
 }
