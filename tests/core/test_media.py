@@ -111,14 +111,14 @@ def sound(container="mp3", seconds=1):
     return out.getvalue()
 
 
-def video(container="mp4", codec="libx264", size=(320, 180)):
-    """Two seconds of a changing colour, made here."""
+def video(container="mp4", codec="libx264", size=(320, 180), frames=20, rate=10):
+    """A changing colour, made here: two seconds, or `frames` at `rate` a second."""
     out = io.BytesIO()
     with av.open(out, "w", format=container) as file:
-        stream = file.add_stream(codec, rate=10)
+        stream = file.add_stream(codec, rate=rate)
         stream.width, stream.height, stream.pix_fmt = *size, "yuv420p"
-        for n in range(20):
-            frame = av.VideoFrame.from_image(Image.new("RGB", size, (n * 10, 90, 80)))
+        for n in range(frames):
+            frame = av.VideoFrame.from_image(Image.new("RGB", size, (n * 10 % 250, 90, 80)))
             file.mux(stream.encode(frame))
         file.mux(stream.encode(None))
     return out.getvalue()

@@ -38,7 +38,7 @@ function Video(
 ): ReactNode {
   const player = useRef<HTMLVideoElement>(null);
   const [waiting, toggle] = usePlaying(player, element);
-  useReports(player, element.id);
+  useReports(player, element.id, file.duration);
   return (
     <div className="zz-box zz-video">
       <video
@@ -55,7 +55,7 @@ function Video(
 function Sound({ element, file }: { element: AudioElement; file: MediaEntry }): ReactNode {
   const player = useRef<HTMLAudioElement>(null);
   const [waiting, toggle] = usePlaying(player, element);
-  useReports(player, element.id);
+  useReports(player, element.id, file.duration);
   return (
     <div className={element.controls ? "zz-box zz-plays" : "zz-box zz-audio"}>
       <audio
@@ -103,15 +103,24 @@ function usePlaying(
 /** Longer than this between two reports (ms), at any speed, something else than playing happened. */
 const LONGEST_GAP = 2_000;
 
-/** Tell the run what plays; only what is really played, on a page that is seen, counts as watched. */
-function useReports(player: { current: HTMLMediaElement | null }, element: string): void {
+/**
+ * Tell the run what plays; only what is really played, on a page that is seen, counts as watched.
+ *
+ * Played straight through, all of it counts: from where it stood when it began, for by the time that a
+ * browser says so it has moved on, and to `duration` (ms), for the browser's own end may be a little earlier.
+ */
+function useReports(player: { current: HTMLMediaElement | null }, element: string, duration: number): void {
   const { dispatch } = useActing();
   useEffect(() => {
     const media = player.current;
     if (!media) return;
     const leave = register(element, media);
+    const now = (): number => {
+      const at = Math.round(media.currentTime * 1000);
+      return media.ended ? Math.max(at, duration) : at;
+    };
     let last: number | null = null;
-    const now = (): number => Math.round(media.currentTime * 1000);
+    let stood = now();
     const report = (): void => {
       const until = now();
       const seen = document.visibilityState === "visible" && !media.seeking;
@@ -122,13 +131,14 @@ function useReports(player: { current: HTMLMediaElement | null }, element: strin
     };
     const say = (what: "started" | "paused" | "ended") => () => {
       if (what !== "started") report();
-      last = what === "started" ? now() : null;
+      last = what === "started" ? stood : null;
+      stood = media.ended ? 0 : now();
       dispatch({ event: "media", target: element, what });
     };
     const forget = (): void => { last = null; };
     const heard: [string, () => void][] = [
       ["timeupdate", report], ["play", say("started")], ["pause", say("paused")], ["ended", say("ended")],
-      ["seeking", forget], ["seeked", () => { last = media.paused ? null : now(); }],
+      ["seeking", forget], ["seeked", () => { stood = now(); last = media.paused ? null : stood; }],
     ];
     for (const [name, listener] of heard) media.addEventListener(name, listener);
     return () => {

@@ -1,0 +1,56 @@
+"""Media in a real package, really played."""
+
+import hashlib
+
+import pytest
+from zigzag_core.course import Course, CourseDocument, Gate, MediaFile, Video
+from zigzag_core.course.elements.blank import blank_slide
+from zigzag_core.course.rules.gates import MediaWatched
+from zigzag_core.media.playing import take_playing
+
+from tests.core.samples import fresh_ids
+from tests.core.test_media import video
+
+from .packages import launch
+
+
+def _course(data):
+    """Two slides: the second can be reached once all of the video was seen."""
+    fresh, found = fresh_ids(3), take_playing(data)
+    file = MediaFile(
+        id="videofile", name="Boat", type=found.type, sha256=hashlib.sha256(data).hexdigest(),
+        size=len(data), w=found.w, h=found.h, duration=found.duration)
+    shown = Video(id="boatvideo", name="Boat", alt="A boat", media=file.id, x=80, y=120, w=640,
+                  h=360, controls=False)
+    first = blank_slide("Watch", fresh).model_copy(update={
+        "elements": (shown,), "gate": Gate(wants=(MediaWatched(media=shown.id, share=1),))})
+    slides = (first, blank_slide("Then", fresh))
+    return CourseDocument(slides=slides, course=Course(
+        id="course", title="Boat", slides=tuple(s.id for s in slides), media=(file,),
+    )), {file.sha256: data}
+
+
+def _next_is_on(page):
+    return "zz-waits" not in page.words("Next", "button").get_attribute("class")
+
+
+@pytest.mark.parametrize(("frames", "rate"), [(25, 7), (31, 12)])
+def test_a_video_played_straight_through_is_seen_in_full(page, server, tmp_path, frames, rate):
+    document, media = _course(video("webm", "libvpx-vp9", frames=frames, rate=rate))
+    launch(page, server, tmp_path, document, media)
+    assert not _next_is_on(page)
+    page.click("main .zz-video button")
+    page.until(lambda: page.find("main video").get_property("ended"), "the video to end")
+    page.until(lambda: _next_is_on(page), "all of it to count")
+
+
+def test_going_to_the_end_of_a_video_is_not_seeing_it(page, server, tmp_path):
+    document, media = _course(video("webm", "libvpx-vp9", frames=40, rate=10))
+    launch(page, server, tmp_path, document, media)
+    playing = page.find("main video")
+    page.click("main .zz-video button")
+    page.until(lambda: playing.get_property("currentTime") > 0.3)
+    page.browser.execute_script("arguments[0].currentTime = 3", playing)
+    page.until(lambda: playing.get_property("ended"))
+    page.see("Next")
+    assert not _next_is_on(page)
