@@ -137,6 +137,16 @@ describe("a strict LMS", () => {
     expect(lms.committed.get("cmi.core.score.raw")).toBe("0");
   });
 
+  test("hears from the start that a crash is to be resumed, and the time while nothing is done", async () => {
+    const lms = new StrictLms();
+    await begun(lms);
+    await vi.advanceTimersByTimeAsync(2_000);
+    expect(lms.committed.get("cmi.core.exit")).toBe("suspend");
+    await vi.advanceTimersByTimeAsync(120_000);
+    expect(lms.committed.get("cmi.core.session_time")).toMatch(/^0*:0[12]:/);
+    expect(lms.commits).toBeLessThan(8);
+  });
+
   test("in review mode hears neither status nor score", async () => {
     const lms = new StrictLms({ "cmi.core.lesson_mode": "review", "cmi.core.lesson_status": "completed" });
     const session = await begun(lms);
@@ -148,6 +158,52 @@ describe("a strict LMS", () => {
 });
 
 describe("a bad LMS", () => {
+  test("that answers with booleans is as good as one that answers with words", async () => {
+    const lms = new StrictLms();
+    const values = Object.assign(Object.create(lms) as StrictLms, Object.fromEntries(
+      (["LMSInitialize", "LMSFinish", "LMSSetValue", "LMSCommit"] as const).map((name) => (
+        [name, (...given: [never, never]) => (lms[name] as (...all: [never, never]) => string)(...given) === "true"])),
+    )) as StrictLms;
+    const session = await begun(values);
+    answer(session, 0, true);
+    session.leave();
+    expect(lms.state).toBe("closed");
+    expect(lms.committed.get("cmi.core.lesson_status")).toBe("incomplete");
+  });
+
+  test("that was opened by another page before is gone on with", async () => {
+    const lms = new StrictLms();
+    lms.LMSInitialize("");
+    const session = await begun(lms);
+    answer(session, 0, true);
+    await vi.advanceTimersByTimeAsync(2_000);
+    expect(session.read().standing).toEqual({ kind: "saved" });
+    expect(lms.committed.get("cmi.core.lesson_status")).toBe("incomplete");
+  });
+
+  test.each([["a letter lost", (text: string) => text.slice(1)], ["cut", (text: string) => text.slice(0, -9)]])(
+    "that gives progress back %s is met with the copy in the browser", async (_, spoilt) => {
+      const lms = new StrictLms();
+      const session = await begun(lms);
+      answer(session, 0, true);
+      session.dispatch({ event: "slide", target: index.order[2] as string });
+      await vi.advanceTimersByTimeAsync(2_000);
+      const saved = lms.committed.get("cmi.suspend_data") ?? "";
+      const again = new StrictLms({ "cmi.suspend_data": spoilt(saved) });
+      const back = await begun(again);
+      expect(back.read().phase).toMatchObject({ kind: "asking", rescued: true });
+      back.resume();
+      expect(back.read().state.slide).toBe(index.order[2]);
+    },
+  );
+
+  test("that has ended the attempt begins anew, whatever is still kept in the browser", async () => {
+    const session = await begun(new StrictLms());
+    answer(session, 0, true);
+    await vi.advanceTimersByTimeAsync(2_000);
+    expect((await begun(new StrictLms())).read().phase.kind).toBe("running");
+  });
+
   test("that answers late is waited for", async () => {
     let lms: StrictLms | null = null;
     const session = new Session(index, new Scorm12Tracker(index, () => lms), { seed: 1 });

@@ -34,6 +34,8 @@ export type Witness = (event: Event, state: State, effects: readonly Effect[], l
 const TICK_MS = 100;
 /** Texts and conditions may show how much time has passed, so they hear of it this often at least. */
 const SLOW_TICK_MS = 1_000;
+/** The LMS hears of the time at least this often, so that a crash takes no more of it. */
+const LONGEST_UNTOLD_MS = 30_000;
 
 /** A run of a course: takes events, moves the engine on, shows its state and reports to a tracker. */
 export class Session {
@@ -41,6 +43,7 @@ export class Session {
   private readonly listeners = new Set<() => void>();
   private since = performance.now();
   private rest = 0;
+  private toldAt = performance.now();
   private readonly heart: number;
 
   constructor(
@@ -126,7 +129,9 @@ export class Session {
     this.set({ state, closed, announcement: closed ?? announcement(effects) ?? this.snapshot.announcement });
     this.run(effects);
     this.options.witness?.(event, state, effects, log ?? []);
-    if (event.event !== "tick" || effects.length || state.variables !== before.variables) {
+    const told = event.event !== "tick" || effects.length || state.variables !== before.variables;
+    if (told || performance.now() - this.toldAt >= LONGEST_UNTOLD_MS) {
+      this.toldAt = performance.now();
       this.tracker.tell(state, effects);
     }
     if (state.ended && this.snapshot.phase.kind === "running") this.leave();

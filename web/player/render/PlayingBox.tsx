@@ -145,7 +145,7 @@ function useReports(player: { current: HTMLMediaElement | null }, element: strin
       leave();
       for (const [name, listener] of heard) media.removeEventListener(name, listener);
     };
-  }, [player, element, dispatch]);
+  }, [player, element, duration, dispatch]);
 }
 
 function PlayButton(

@@ -91,11 +91,11 @@ export class Scorm12Tracker implements Tracker {
     if (state) this.tell(state, []);
     window.clearTimeout(this.timer);
     if (!this.open) return;
-    // It may be resumed, also when it is passed: then to be read again, and to stay passed.
+    // Said again: it may be resumed, also when it is passed, to be read again and to stay passed.
     this.want("cmi.core.exit", "suspend");
     this.commit();
     try {
-      if (this.api?.LMSFinish("") === "true") this.closed = true;
+      if (isYes(this.api?.LMSFinish(""))) this.closed = true;
     } catch {
       // The LMS is gone; the copy in the browser is what is left.
     }
@@ -105,8 +105,10 @@ export class Scorm12Tracker implements Tracker {
   private connect(): boolean {
     try {
       this.api = this.find();
-      if (!this.api || this.api.LMSInitialize("") !== "true") return false;
+      if (!this.api || !this.initialized(this.api)) return false;
       this.open = true;
+      // A browser that crashes says nothing any more: what is left then can be resumed.
+      this.want("cmi.core.exit", "suspend");
       const mode = this.get("cmi.core.lesson_mode");
       this.reports = mode === "" || mode === "normal";
       this.status = this.get("cmi.core.lesson_status") || "not attempted";
@@ -119,11 +121,21 @@ export class Scorm12Tracker implements Tracker {
     }
   }
 
-  /** What the LMS holds, or the copy kept here where that is further on. */
+  /** Whether the LMS is open for this package, also where another page has opened it before. */
+  private initialized(api: Api12): boolean {
+    if (isYes(api.LMSInitialize(""))) return true;
+    return String(api.LMSGetLastError()) === "101" && String(api.LMSGetValue("cmi.core.lesson_status")) !== ""
+      && String(api.LMSGetLastError()) === "0";
+  }
+
+  /**
+   * What the LMS holds, or the copy kept here where that is further on. What the LMS has taken once
+   * and gives no more belongs to an attempt that it has ended: then there is nothing to go on with.
+   */
   private savedProgress(): Begun {
     const saved = this.get("cmi.suspend_data");
     const backup = this.store.read();
-    if (backup && !backup.confirmed && this.time(backup.progress) > this.time(saved)) {
+    if (backup && (saved || !backup.confirmed) && this.time(backup.progress) > this.time(saved)) {
       this.answers = [...backup.answers];
       return { saved: backup.progress, rescued: true };
     }
@@ -196,7 +208,7 @@ export class Scorm12Tracker implements Tracker {
   }
 
   private say(element: string, value: string): boolean {
-    if (this.api?.LMSSetValue(element, value) === "true") {
+    if (isYes(this.api?.LMSSetValue(element, value))) {
       this.sent.set(element, value);
       if (element === "cmi.core.lesson_status") this.status = value;
       return true;
@@ -211,7 +223,7 @@ export class Scorm12Tracker implements Tracker {
     this.lastCommit = Date.now();
     let done: boolean;
     try {
-      done = this.sayAll() && this.api?.LMSCommit("") === "true";
+      done = this.sayAll() && isYes(this.api?.LMSCommit(""));
     } catch {
       done = false;
     }
@@ -261,6 +273,11 @@ export class Scorm12Tracker implements Tracker {
     this.standing = standing;
     this.onStandingChange(standing);
   }
+}
+
+/** SCORM says “true” as a word; some LMSs answer with the value, or with 1. */
+function isYes(answer: unknown): boolean {
+  return ["true", "1"].includes(String(answer));
 }
 
 function clock(now: Date): string {
