@@ -202,14 +202,22 @@ def test_a_copied_group_holds_copies_of_its_members():
     assert name not in {e.id for e in emptied.elements}
 
 
-def test_what_is_added_covers_nothing_while_there_is_room():
+@pytest.mark.parametrize(("what", "count", "file"), [
+    ("button", 6, None), ("picture", 4, (1_600, 1_200)), ("picture", 20, (96, 96)),
+    ("video", 3, (640, 360)), ("picture", 3, (300, 1_500)),
+])
+def test_what_is_added_covers_nothing_while_there_is_room(what, count, file):
     fresh = fresh_ids(3)
     slide = blank_slide("Stove", fresh)
-    for _ in range(6):
-        slide, _, _ = add(slide, "button", fresh, SlideSize())
+    shown = file and MediaFile(id="photofile", name="Stove", type="image/png", sha256="0" * 64,
+                               size=1, w=file[0], h=file[1])
+    for _ in range(count):
+        slide, _, _ = add(slide, what, fresh, SlideSize(), file=shown)
     boxes = [box_of(element) for element in slide.elements]
     for one, other in combinations(boxes, 2):
         assert one.right <= other.x or other.right <= one.x or (
             one.bottom <= other.y or other.bottom <= one.y)
     for box in boxes:
         assert box.x >= 0 and box.y >= 0 and box.right <= 1280 and box.bottom <= 720
+    for box in boxes[-count:] if file else ():
+        assert box.h / box.w == pytest.approx(file[1] / file[0], rel=0.03)

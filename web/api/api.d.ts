@@ -8778,6 +8778,8 @@ export interface components {
         /**
          * AddIn
          * @description What to add to a slide or overlay; `at` is the middle of its box, in px.
+         *
+         *     `file` is what it will show: it gets its proportions, and finds a place that is large enough.
          */
         AddIn: {
             slide: components["schemas"]["Slide"];
@@ -8799,6 +8801,7 @@ export interface components {
              * @default
              */
             name: string;
+            file?: components["schemas"]["MediaFile"] | null;
         };
         /**
          * Clipping

@@ -2,7 +2,16 @@
 
 import math
 
-from zigzag_core.course import IdSource, Slide, SlideSize, Variable
+from zigzag_core.course import (
+    Element,
+    IdSource,
+    MediaFile,
+    Picture,
+    Slide,
+    SlideSize,
+    Variable,
+    Video,
+)
 from zigzag_core.course.elements.blank import Addition, Styles, new_element
 from zigzag_core.course.questions.descriptors import QUESTION_KINDS
 from zigzag_core.course.questions.new_questions import new_question
@@ -14,19 +23,24 @@ from .questions.placement import put_where_free
 
 _STEP = 24
 _AIR, _MARGIN = 12, 24
+_SMALL, _SMALL_SHOWN = 200, 160
+"""Pictures less wide (px) than the one are shown as wide as the other."""
+_SMALLER = (1, 0.75, 0.5, 0.35, 0.25)
+"""What shows a file may be so much smaller, to stand beside what is there and not on it."""
 
 
 def add(
     slide: Slide, what: Addition, fresh: IdSource, size: SlideSize,
     at: tuple[float, float] | None = None, styles: Styles = USUAL_STYLES,
-    overlay: str | None = None, name: str = "",
+    overlay: str | None = None, name: str = "", file: MediaFile | None = None,
 ) -> tuple[Slide, tuple[str, ...], tuple[Variable, ...]]:
     """Return `slide` with `what` added, the ids of the new elements, and new variables for them.
 
     It is centred at the point `at` (px) as far as it then lies on the slide; without a point, as
     near to the middle as it covers nothing, and a question below the title, or beside or below
     what is there. `styles` are the course's own. It comes onto `overlay` where one is named, and
-    an element is called `name`, or by its kind, counted on where that is taken.
+    an element is called `name`, or by its kind, counted on where that is taken. It is as large
+    as suits `file`, where it is to show one.
     """
     variables: tuple[Variable, ...] = ()
     if what in QUESTION_KINDS:
@@ -35,25 +49,54 @@ def add(
     else:
         element, variables = new_element(what, fresh, styles)
         named = element.model_copy(update={"name": name}) if name else element
+        if file is not None:
+            named = _sized_for(named, file, size)
+            if at is None:
+                named = _fitting(slide, named, size, overlay)
         clipping = Clipping(elements=(named,))
     box = around(box_of(element) for element in clipping.elements)
     if at is None and clipping.questions:
         return (*put_where_free(slide, clipping, fresh, size, overlay), variables)
-    x, y = at if at is not None else _free_middle(slide, size, box, overlay)
+    x, y = at or _free_middle(slide, size, box, overlay) or _free_centre(slide, size, overlay)
     dx = min(max(round(x - box.w / 2), 0), max(size.w - box.w, 0)) - box.x
     dy = min(max(round(y - box.h / 2), 0), max(size.h - box.h, 0)) - box.y
     return (*paste(slide, clipping, fresh, dx, dy, overlay), variables)
 
 
+def _sized_for(element: Element, file: MediaFile, size: SlideSize) -> Element:
+    """The element in the proportions of what it will show; small pictures stay small."""
+    if not isinstance(element, Picture | Video) or not file.w or not file.h:
+        return element
+    small = isinstance(element, Picture) and file.w < _SMALL
+    w = _SMALL_SHOWN if small else element.w
+    w = min(w, size.h * file.w / file.h)
+    return element.model_copy(update={"w": round(w), "h": round(w * file.h / file.w)})
+
+
+def _fitting(
+    slide: Slide, element: Element, size: SlideSize, overlay: str | None
+) -> Element:
+    """The element, smaller where it then finds a free place and would not find one otherwise."""
+    for share in _SMALLER:
+        smaller = element.model_copy(update={
+            "w": round(element.w * share), "h": round(element.h * share)})
+        if _free_middle(slide, size, box_of(smaller), overlay):
+            return smaller
+    return element
+
+
+def _boxes(slide: Slide, overlay: str | None) -> list[Box]:
+    return [box_of(e) for e in slide.elements if e.overlay == overlay and e.kind != "group"]
+
+
 def _free_middle(
     slide: Slide, size: SlideSize, box: Box, overlay: str | None
-) -> tuple[float, float]:
-    """The place (px) nearest to the middle at which `box` covers nothing, if there is one.
+) -> tuple[float, float] | None:
+    """The position (px) nearest to the middle at which `box` covers nothing; None without one.
 
-    Otherwise one as near to the middle as nothing else is centred. A ground that fills the slide
-    covers nothing by being under it.
+    A ground that fills the slide covers nothing by being under it.
     """
-    boxes = [box_of(e) for e in slide.elements if e.overlay == overlay and e.kind != "group"]
+    boxes = _boxes(slide, overlay)
     there = [b for b in boxes if b.w * b.h < size.w * size.h / 2]
     middle = size.w / 2, size.h / 2
     places = [
@@ -67,8 +110,13 @@ def _free_middle(
                         box.w + 2 * _AIR, box.h + 2 * _AIR)
         if not any(around_it.touches(other) for other in there):
             return x, y
-    taken = {(round(x), round(y)) for x, y in (b.middle for b in boxes)}
-    x, y = middle
+    return None
+
+
+def _free_centre(slide: Slide, size: SlideSize, overlay: str | None) -> tuple[float, float]:
+    """The position (px) near to the middle at which nothing else is centred."""
+    taken = {(round(x), round(y)) for x, y in (b.middle for b in _boxes(slide, overlay))}
+    x, y = size.w / 2, size.h / 2
     while any(abs(x - tx) < _STEP and abs(y - ty) < _STEP for tx, ty in taken) and y < size.h:
         x, y = x + _STEP, y + _STEP
     return x, y

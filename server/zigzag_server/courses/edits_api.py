@@ -36,7 +36,10 @@ router = Router(tags=["edits"])
 
 
 class AddIn(Schema):
-    """What to add to a slide or overlay; `at` is the middle of its box, in px."""
+    """What to add to a slide or overlay; `at` is the middle of its box, in px.
+
+    `file` is what it will show: it gets its proportions, and finds a place that is large enough.
+    """
 
     slide: core.Slide
     course: core.Course
@@ -44,6 +47,7 @@ class AddIn(Schema):
     at: tuple[float, float] | None = None
     overlay: str | None = None
     name: core.Name = ""
+    file: core.MediaFile | None = None
 
 
 class ClipIn(Schema):
@@ -175,7 +179,7 @@ def edit_add(request: HttpRequest, data: AddIn) -> dict[str, Any]:
     course = data.course
     slide, selected, variables = add(
         data.slide, data.what, core.system_ids(), course.size, data.at, course.styles,
-        overlay_of(data.slide, data.overlay), data.name,
+        overlay_of(data.slide, data.overlay), data.name, data.file,
     )
     if variables:
         grown = welcome(course, Clipping(variables=variables))

@@ -1,7 +1,7 @@
 /** Adding to the slide what the core makes: elements and questions. */
 import { api, take } from "../../api/client";
 import type { paths } from "../../api/api";
-import type { Slide } from "../../api/types";
+import type { MediaFile, Slide } from "../../api/types";
 import { useOverlay } from "../editor/stage/overlays";
 import { sayDone } from "../../kit/toaster";
 import { edit, withSlide } from "./edits";
@@ -13,14 +13,17 @@ const { getState: get } = useCourse;
 type AddBody = paths["/api/edits/add"]["post"]["requestBody"]["content"]["application/json"];
 export type Addition = AddBody["what"];
 
-/** Add an element or a question where it was asked for; `finish` makes more of it in the same step. */
+/**
+ * Add an element or a question where it was asked for; `finish` makes more of it in the same step. `file`
+ * is what it will show, for which room is found.
+ */
 export async function addElement(
-  what: Addition, at: [number, number] | null, finish?: (slide: Slide, ids: string[]) => Slide, name = "",
+  what: Addition, at: [number, number] | null, finish?: (slide: Slide, ids: string[]) => Slide, name = "", file: MediaFile | null = null,
 ): Promise<void> {
   const { overlay } = useOverlay.getState();
   const added = await edit({
     label: `Add ${what.replaceAll("_", " ")}`,
-    ask: ({ slide, course }) => take(api.POST("/api/edits/add", { body: { slide, what, at, name, course, overlay } })),
+    ask: ({ slide, course }) => take(api.POST("/api/edits/add", { body: { slide, what, at, name, course, overlay, file } })),
     finish: (document, { selected }, { slide }) => {
       const now = document.slides[slide.id];
       return finish && now ? withSlide(document, finish(now, selected)) : document;

@@ -59,7 +59,7 @@ export async function addFile(file: MediaFile, at: [number, number] | null): Pro
     select([free.id]);
     return;
   }
-  await addElement(kind, at, (slide, ids) => withFile(slide, ids[0] ?? "", file), nameOf(file));
+  await addElement(kind, at, (slide, ids) => withFile(slide, ids[0] ?? "", file, true), nameOf(file), file);
 }
 
 /** What a file is about, as far as its name says it: “Wet boots” for wet_boots.png. */
@@ -93,13 +93,13 @@ function applyWithMedia(label: string, slide: Slide, file: MediaFile): void {
   });
 }
 
-function withFile(slide: Slide, id: string, file: MediaFile): Slide {
+function withFile(slide: Slide, id: string, file: MediaFile, keepsWidth = false): Slide {
   return {
-    ...slide, elements: slide.elements.map((element) => (element.id === id ? showing(element, file) : element)),
+    ...slide, elements: slide.elements.map((element) => (element.id === id ? showing(element, file, keepsWidth) : element)),
   };
 }
 
-function showing(element: Element, file: MediaFile): Element {
+function showing(element: Element, file: MediaFile, keepsWidth: boolean): Element {
   const ratio = file.w && file.h ? file.h / file.w : 0.667;
   // What fills a slot of a layout keeps the slot's box.
   const box = element.slot ? {} : { h: Math.round(element.w * ratio) };
@@ -108,7 +108,7 @@ function showing(element: Element, file: MediaFile): Element {
       const small = file.w > 0 && file.w < 200 ? { w: 160, h: Math.round(160 * ratio) } : box;
       return {
         ...element, alt: altOf(element, file), media: file.id, crop: { left: 0, top: 0, right: 0, bottom: 0 },
-        ...(element.media || element.slot ? box : small),
+        ...(keepsWidth || element.media || element.slot ? box : small),
       };
     }
     case "video": return { ...element, media: file.id, ...box };
