@@ -223,6 +223,7 @@ def _learn(page) -> None:
     page.gone("[role=dialog]")
     page.find(".zz-stage").find_element(By.XPATH, ".//button[normalize-space(.)='Button']").click()
     page.see("You have left the course")
+    page.see("Your progress is saved in the LMS")
     page.top()
     page.press("Leave")
 

@@ -34,6 +34,8 @@ export class StrictLms implements Api12 {
   takesCommits = true;
   takesInteractions = true;
   gone = false;
+  /** So many characters of progress it takes. */
+  longest = 4096;
   private error = "0";
 
   constructor(start: Record<string, string> = {}) {
@@ -84,6 +86,7 @@ export class StrictLms implements Api12 {
       const number = Number(element.split(".")[2]);
       if (number > this.count()) return this.fail("201", `a gap before ${element}`);
     }
+    if (element === "cmi.suspend_data" && value.length > this.longest) return this.fail("405", null);
     const rule = WRITABLE.find(([name]) => name.test(element));
     if (!rule) return this.fail("401", `set ${element}`);
     if (!rule[1](value)) return this.fail("405", `set ${element} to ${value}`);

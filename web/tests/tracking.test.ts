@@ -197,6 +197,36 @@ describe("a bad LMS", () => {
     },
   );
 
+  test("that takes no long progress is named, hears of shorter ones, and the browser's copy goes on", async () => {
+    const lms = new StrictLms();
+    lms.longest = 20;
+    const session = await begun(lms);
+    answer(session, 0, true);
+    session.dispatch({ event: "slide", target: index.order[2] as string });
+    await vi.advanceTimersByTimeAsync(2_000);
+    expect(session.read().standing).toEqual({ kind: "local", reason: "refused" });
+    expect(lms.committed.get("cmi.core.lesson_status")).toBe("incomplete");
+    lms.longest = 4_096;
+    session.dispatch({ event: "next" });
+    await vi.advanceTimersByTimeAsync(2_000);
+    expect(session.read().standing).toEqual({ kind: "saved" });
+    lms.longest = 20;
+    answer(session, 1, true);
+    session.leave();
+    expect(session.read().phase).toEqual({ kind: "left", kept: "browser" });
+    const back = await begun(new StrictLms({ "cmi.suspend_data": lms.committed.get("cmi.suspend_data") ?? "" }));
+    expect(back.read().phase).toMatchObject({ kind: "asking", rescued: true });
+  });
+
+  test.each([["lms", false], ["browser", true]] as const)("leaving says truly: kept in %s", async (kept, gone) => {
+    const lms = new StrictLms();
+    const session = await begun(lms);
+    answer(session, 0, true);
+    lms.gone = gone;
+    session.leave();
+    expect(session.read().phase).toEqual({ kind: "left", kept });
+  });
+
   test("that has ended the attempt begins anew, whatever is still kept in the browser", async () => {
     const session = await begun(new StrictLms());
     answer(session, 0, true);

@@ -3,6 +3,7 @@ import type { Session, Snapshot } from "./session";
 
 const LOCAL = {
   "no-lms": "This course was opened without its LMS. Your progress is kept in this browser only.",
+  refused: "The LMS does not take the progress of this course. It is kept in this browser only: go on in this browser.",
   "no-storage": "This browser does not allow progress to be kept. It lasts until you close the page.",
 };
 

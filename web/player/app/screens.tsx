@@ -1,6 +1,7 @@
 /** What stands in the slide's place before the course runs and after it was left. */
 import type { ReactNode } from "react";
 import type { Phase, Session } from "./session";
+import type { Kept } from "../tracking/tracker";
 
 /** Shown while the LMS has not answered yet. */
 export function Connecting(): ReactNode {
@@ -34,12 +35,19 @@ export function Asking(
   );
 }
 
-/** Shown once the learner has left the course. */
-export function Left(): ReactNode {
+const KEPT: Record<Kept, string> = {
+  lms: "Your progress is saved in the LMS. You can close this window now.",
+  browser: "Your progress is kept in this browser. Open the course again in this browser to go on.",
+  nowhere: "Your progress could not be saved, neither in an LMS nor in this browser. When you open the course again, it begins anew.",
+  rehearsal: "This was a rehearsal: no progress is kept.",
+};
+
+/** Shown once the learner has left the course: says where their progress is. */
+export function Left({ kept }: { kept: Kept }): ReactNode {
   return (
     <main className="zz-card">
       <h1>You have left the course</h1>
-      <p>Your progress is saved. You can close this window now.</p>
+      <p>{KEPT[kept]}</p>
       <div className="zz-row">
         <button type="button" onClick={() => window.location.reload()}>Go back in</button>
       </div>

@@ -8,14 +8,14 @@ import type { State } from "../engine/state";
 import { runMedia } from "../render/players";
 import type { Value } from "../engine/values";
 import { unpack } from "../tracking/progress";
-import type { Begun, Standing, Tracker } from "../tracking/tracker";
+import type { Begun, Kept, Standing, Tracker } from "../tracking/tracker";
 
 export type Phase =
   | { kind: "connecting" }
   /** Progress was found: go on with it, or start over? */
   | { kind: "asking"; state: State; rescued: boolean }
   | { kind: "running" }
-  | { kind: "left" };
+  | { kind: "left"; kept: Kept };
 
 export interface Snapshot {
   readonly phase: Phase;
@@ -156,8 +156,8 @@ export class Session {
     if (phase.kind !== "running") return;
     const [ticked] = step(this.index, state, { event: "tick", ms: this.elapsed() });
     window.clearInterval(this.heart);
-    this.tracker.finish(ticked);
-    this.set({ phase: { kind: "left" }, state: ticked });
+    const kept = this.tracker.finish(ticked);
+    this.set({ phase: { kind: "left", kept }, state: ticked });
   }
 
   dismissUnreadable(): void {

@@ -5,7 +5,7 @@ import type { Effect, Event, Ran } from "../../api/events";
 import type { State } from "../engine/state";
 import { acrossFrames, type RehearsedState } from "../rehearsal";
 import { interactionCalls, statusCalls, timespan, type Answered, type Call } from "./scorm12";
-import type { Begun, Tracker } from "./tracker";
+import type { Begun, Kept, Tracker } from "./tracker";
 
 /** What the rehearsal's frame sends to the workbench. */
 export interface RehearsalMessage {
@@ -51,11 +51,13 @@ export class RehearsalTracker implements Tracker {
     this.send(state, effects, calls, event, log);
   };
 
-  finish(state: State | null): void {
-    if (!state) return;
-    this.send(state, [], [
-      ["cmi.core.exit", "suspend"], ["cmi.core.session_time", timespan(state.time)],
-    ]);
+  finish(state: State | null): Kept {
+    if (state) {
+      this.send(state, [], [
+        ["cmi.core.exit", "suspend"], ["cmi.core.session_time", timespan(state.time)],
+      ]);
+    }
+    return "rehearsal";
   }
 
   onStanding(): void {

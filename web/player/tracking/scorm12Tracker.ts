@@ -11,7 +11,7 @@ import { BackupStore } from "./backup";
 import { findApi, type Api12 } from "./findApi";
 import { pack, unpack } from "./progress";
 import { interactionCalls, statusCalls, timespan, type Answered, type Call } from "./scorm12";
-import type { Begun, Standing, Tracker } from "./tracker";
+import type { Begun, Kept, Standing, Tracker } from "./tracker";
 
 const LOOK_FOR_MS = 5_000;
 const LOOK_EVERY_MS = 250;
@@ -25,6 +25,8 @@ const FOR_GOOD = new Set(["201", "202", "203", "401", "402", "403", "404", "405"
 const RANK: Record<string, number> = {
   "not attempted": 0, browsed: 1, incomplete: 2, failed: 3, completed: 4, passed: 5,
 };
+
+const PROGRESS = "cmi.suspend_data";
 
 type Find = () => Api12 | null;
 
@@ -42,6 +44,9 @@ export class Scorm12Tracker implements Tracker {
   private readonly refused = new Set<string>();
   private answers: Answered[] = [];
   private progress = "";
+  /** Whether the LMS has last refused the progress for good: it is too long for it, say. */
+  private progressRefused = false;
+  private keptHere = false;
   private failures = 0;
   private timer: number | undefined;
   private lastCommit = 0;
@@ -86,19 +91,21 @@ export class Scorm12Tracker implements Tracker {
     if (this.failures === 0) this.schedule(Math.max(wait, 0));
   }
 
-  finish(state: State | null): void {
-    if (this.closed) return;
+  finish(state: State | null): Kept {
+    if (this.closed) return "lms";
     if (state) this.tell(state, []);
     window.clearTimeout(this.timer);
-    if (!this.open) return;
+    const here = this.keptHere ? "browser" : "nowhere";
+    if (!this.open) return here;
     // Said again: it may be resumed, also when it is passed, to be read again and to stay passed.
     this.want("cmi.core.exit", "suspend");
-    this.commit();
+    const committed = this.commit();
     try {
       if (isYes(this.api?.LMSFinish(""))) this.closed = true;
     } catch {
       // The LMS is gone; the copy in the browser is what is left.
     }
+    return committed && !this.progressRefused ? "lms" : here;
   }
 
   /** Find the API and say hello. */
@@ -211,10 +218,13 @@ export class Scorm12Tracker implements Tracker {
     if (isYes(this.api?.LMSSetValue(element, value))) {
       this.sent.set(element, value);
       if (element === "cmi.core.lesson_status") this.status = value;
+      if (element === PROGRESS) this.progressRefused = false;
       return true;
     }
     if (!FOR_GOOD.has(String(this.api?.LMSGetLastError()))) return false;
-    this.refused.add(element);
+    // Progress is told again when it has changed: it may be shorter then.
+    if (element === PROGRESS) this.progressRefused = true;
+    else this.refused.add(element);
     return true;
   }
 
@@ -229,8 +239,8 @@ export class Scorm12Tracker implements Tracker {
     }
     if (done) {
       this.failures = 0;
-      this.keep(true);
-      this.stand({ kind: "saved" });
+      this.keep(!this.progressRefused);
+      this.stand(this.progressRefused ? { kind: "local", reason: "refused" } : { kind: "saved" });
     } else {
       // What was said but not committed may be lost with the LMS: it is said again.
       this.sent.clear();
@@ -265,7 +275,7 @@ export class Scorm12Tracker implements Tracker {
   }
 
   private keep(confirmed: boolean): void {
-    this.store.write({ progress: this.progress, confirmed, answers: this.answers });
+    this.keptHere = this.store.write({ progress: this.progress, confirmed, answers: this.answers });
   }
 
   private stand(standing: Standing): void {

@@ -6,9 +6,12 @@ import type { State } from "../engine/state";
 export type Standing =
   | { kind: "saved" }
   /** Kept in this browser only, by design or for want of an LMS. */
-  | { kind: "local"; reason: "web" | "no-lms" | "no-storage" }
+  | { kind: "local"; reason: "web" | "no-lms" | "no-storage" | "refused" }
   /** The LMS does not take what it is told; it is kept here and tried again. */
   | { kind: "retrying" };
+
+/** Where the progress of a learner who leaves is kept. */
+export type Kept = "lms" | "browser" | "nowhere" | "rehearsal";
 
 export interface Begun {
   /** Saved progress, where there is some. */
@@ -24,9 +27,9 @@ export interface Tracker {
   tell(state: State, effects: readonly Effect[]): void;
   /**
    * The learner leaves, or the page goes away: say all that is still unsaid. Without a state the
-   * course had not begun, and what was saved stays as it is.
+   * course had not begun, and what was saved stays as it is. Returns where the progress is then.
    */
-  finish(state: State | null): void;
+  finish(state: State | null): Kept;
   onStanding(listener: (standing: Standing) => void): void;
   /** Saved progress turned up only after the course had begun without it. */
   onLateProgress?(listener: (begun: Begun) => void): void;
