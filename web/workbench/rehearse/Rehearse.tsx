@@ -17,7 +17,7 @@ import { Empty } from "../../kit/Empty";
 import { QuietButton } from "../../kit/QuietButton";
 import { EventLine } from "./EventLine";
 import { Ledger } from "./Ledger";
-import { momentOf, type Moment } from "./moments";
+import { momentOf, withMoment, type Moment } from "./moments";
 import { eventsOf, Walkthroughs } from "./Walkthroughs";
 import { WhyCard } from "./WhyCard";
 import { why, type Reason } from "./why";
@@ -49,7 +49,9 @@ export default function Rehearse(): ReactNode {
   const [search] = useSearchParams();
   const navigate = useNavigate();
   const frame = useRef<HTMLIFrameElement>(null);
+  /** The line and the position in it, for messages that come before the next drawing. */
   const position = useRef(-1);
+  const line = useRef<readonly Moment[]>([]);
   const [run, setRun] = useState<Run | null>(null);
   const [problem, setProblem] = useState("");
   const [latest, setLatest] = useState<RehearsalMessage | null>(null);
@@ -152,9 +154,9 @@ export default function Rehearse(): ReactNode {
       const moment = momentOf(message);
       if (moment) {
         // What is done after stepping back begins another line from there.
-        const kept = position.current + 1;
-        setMoments((before) => [...before.slice(0, kept), moment].slice(-LONGEST));
-        position.current = Math.min(kept, LONGEST - 1);
+        line.current = withMoment(line.current.slice(0, position.current + 1), moment).slice(-LONGEST);
+        position.current = line.current.length - 1;
+        setMoments(line.current);
         setAt(position.current);
       }
       setCalls((before) => [...before, ...message.calls]);
@@ -164,6 +166,7 @@ export default function Rehearse(): ReactNode {
   }, []);
 
   useEffect(() => { position.current = at; }, [at]);
+  useEffect(() => { line.current = moments; }, [moments]);
 
   if (!order.length) {
     return <Empty title="Nothing to rehearse yet">Add a slide in Build first.</Empty>;

@@ -10,7 +10,7 @@ import { Card } from "../../kit/Card";
 import { QuietButton } from "../../kit/QuietButton";
 import { Tool } from "../../kit/Tool";
 import { useCheck } from "../shell/useCheck";
-import { recorded, type Moment } from "./moments";
+import { isWhole, recorded, type Moment } from "./moments";
 
 interface Props {
   index: Index | null;
@@ -53,9 +53,12 @@ export function Walkthroughs({ index, moments, onPlay }: Props): ReactNode {
           </Box>
         );
       })}
+      {moments.length > 0 && !isWhole(moments) && (
+        <Text color="quiet" fontSize="12.5px" mt="2">This path is too long to keep. Begin again from the start for a shorter one.</Text>
+      )}
       <Flex gap="2" mt="2">
         <Input size="xs" aria-label="Name of the walkthrough" placeholder="Name" value={name} onChange={(event) => setName(event.target.value)} />
-        <QuietButton size="xs" flex="none" disabled={!moments.length} onClick={keep}>Keep this path</QuietButton>
+        <QuietButton size="xs" flex="none" disabled={!isWhole(moments)} onClick={keep}>Keep this path</QuietButton>
       </Flex>
     </Card>
   );

@@ -22,6 +22,24 @@ export function momentOf(message: RehearsalMessage): Moment | null {
   return { event: message.event, state: fromFrames(message.state), effects: message.effects, log: message.log, message };
 }
 
+/** The moments with one more; what is typed into one field letter by letter stays one moment. */
+export function withMoment(moments: readonly Moment[], next: Moment): readonly Moment[] {
+  const last = moments.at(-1);
+  const typed = last && field(last.event) !== null && field(last.event) === field(next.event);
+  return [...(typed && !last.log.length && !next.log.length ? moments.slice(0, -1) : moments), next];
+}
+
+/** What an event types into, as one text; null where it types nothing. */
+function field(event: Event): string | null {
+  if (event.event === "answered") return JSON.stringify([event.question, event.part]);
+  return event.event === "entered" ? JSON.stringify([event.target]) : null;
+}
+
+/** Whether the moments reach back to the start of the course: then they can be kept as a walkthrough. */
+export function isWhole(moments: readonly Moment[]): boolean {
+  return moments[0]?.event.event === "start";
+}
+
 type Name = (id: string) => string;
 type Words = { readonly [E in Event as E["event"]]: (event: E, name: Name, index: Index) => string };
 
