@@ -227,6 +227,18 @@ describe("a bad LMS", () => {
     expect(session.read().phase).toEqual({ kind: "left", kept });
   });
 
+  test("that was begun again in another browser is believed, though less far", async () => {
+    const fresh = new StrictLms();
+    await begun(fresh);
+    await vi.advanceTimersByTimeAsync(1_000);
+    const elsewhere = fresh.committed.get("cmi.suspend_data") ?? "";
+    const session = await begun(new StrictLms());
+    answer(session, 0, true);
+    await vi.advanceTimersByTimeAsync(45_000);
+    const back = await begun(new StrictLms({ "cmi.suspend_data": elsewhere }));
+    expect(back.read().phase).toMatchObject({ kind: "asking", rescued: false });
+  });
+
   test("that has ended the attempt begins anew, whatever is still kept in the browser", async () => {
     const session = await begun(new StrictLms());
     answer(session, 0, true);

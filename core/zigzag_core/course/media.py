@@ -13,6 +13,9 @@ MediaType = Literal[
 ]
 Tag = Annotated[str, Field(min_length=1, max_length=60)]
 
+SMALL_PICTURE, SMALL_SHOWN = 200, 160
+"""A picture less wide (px) than the first, such as a drawing, is shown as wide as the second."""
+
 
 class Caption(Model):
     """What is said from `since` until `until` (ms) of a video or audio."""

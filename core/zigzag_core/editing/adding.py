@@ -13,6 +13,7 @@ from zigzag_core.course import (
     Video,
 )
 from zigzag_core.course.elements.blank import Addition, Styles, new_element
+from zigzag_core.course.media import SMALL_PICTURE, SMALL_SHOWN
 from zigzag_core.course.questions.descriptors import QUESTION_KINDS
 from zigzag_core.course.questions.new_questions import new_question
 from zigzag_core.course.style.usual_styles import USUAL_STYLES
@@ -23,8 +24,6 @@ from .questions.placement import put_where_free
 
 _STEP = 24
 _AIR, _MARGIN = 12, 24
-_SMALL, _SMALL_SHOWN = 200, 160
-"""Pictures less wide (px) than the one are shown as wide as the other."""
 _SMALLER = (1, 0.75, 0.5, 0.35, 0.25)
 """What shows a file may be so much smaller, to stand beside what is there and not on it."""
 
@@ -67,8 +66,8 @@ def _sized_for(element: Element, file: MediaFile, size: SlideSize) -> Element:
     """The element in the proportions of what it will show; small pictures stay small."""
     if not isinstance(element, Picture | Video) or not file.w or not file.h:
         return element
-    small = isinstance(element, Picture) and file.w < _SMALL
-    w = _SMALL_SHOWN if small else element.w
+    small = isinstance(element, Picture) and file.w < SMALL_PICTURE
+    w = SMALL_SHOWN if small else element.w
     w = min(w, size.h * file.w / file.h)
     return element.model_copy(update={"w": round(w), "h": round(w * file.h / file.w)})
 

@@ -29,11 +29,11 @@ export interface Size {
 
 /** What fits a phone, or a window that is zoomed, may be too small to read (WCAG 1.4.4, 1.4.10). */
 export function useSize(): Size {
-  const [index, setPlace] = useState(keptPlace);
+  const [index, setIndex] = useState(keptIndex);
   const to = (next: number): (() => void) | null => {
     if (!(next in SIZES)) return null;
     return () => {
-      setPlace(next);
+      setIndex(next);
       try {
         localStorage.setItem(KEPT, String(next));
       } catch {
@@ -44,7 +44,7 @@ export function useSize(): Size {
   return { times: SIZES[index] ?? 1, larger: to(index + 1), smaller: to(index - 1) };
 }
 
-function keptPlace(): number {
+function keptIndex(): number {
   try {
     const kept = Number(localStorage.getItem(KEPT));
     return kept in SIZES ? kept : 0;

@@ -167,10 +167,10 @@ function belongs({ parts }: Grader, part: string, target: string): boolean {
   return parts.some(({ id, right }) => id === part && right.includes(target));
 }
 
-function moved(order: readonly string[], part: string, place: string): Given | null {
-  if (!order.includes(part) || !/^[0-9]{1,3}$/.test(place)) return null;
+function moved(order: readonly string[], part: string, position: string): Given | null {
+  if (!order.includes(part) || !/^[0-9]{1,3}$/.test(position)) return null;
   const rest = order.filter((other) => other !== part);
-  rest.splice(Math.min(Number(place), rest.length), 0, part);
+  rest.splice(Math.min(Number(position), rest.length), 0, part);
   return rest.map((other) => [other, ""] as const);
 }
 

@@ -136,13 +136,15 @@ export class Scorm12Tracker implements Tracker {
   }
 
   /**
-   * What the LMS holds, or the copy kept here where that is further on. What the LMS has taken once
-   * and gives no more belongs to an attempt that it has ended: then there is nothing to go on with.
+   * What the LMS holds; or the copy kept here, where the LMS never took it and it is further on, or
+   * where it took it and gives back what cannot be read. What it gives no more belongs to an attempt
+   * that it has ended; what is less far may have been begun again in another browser.
    */
   private savedProgress(): Begun {
     const saved = this.get("cmi.suspend_data");
     const backup = this.store.read();
-    if (backup && (saved || !backup.confirmed) && this.time(backup.progress) > this.time(saved)) {
+    const spoilt = saved !== "" && this.time(saved) < 0;
+    if (backup && (spoilt || !backup.confirmed) && this.time(backup.progress) > this.time(saved)) {
       this.answers = [...backup.answers];
       return { saved: backup.progress, rescued: true };
     }

@@ -1,5 +1,6 @@
 /** Bringing files into the course, and showing them. */
 import { api, take, upload } from "../../api/client";
+import { SMALL_PICTURE, SMALL_SHOWN } from "../../api/tables";
 import type { Background, Element, MediaFile, PictureElement, Slide } from "../../api/types";
 import { addElement } from "./adding";
 import { apply, changeCourse, currentSlide, knowMedia, select, useCourse } from "./store";
@@ -105,7 +106,7 @@ function showing(element: Element, file: MediaFile, keepsWidth: boolean): Elemen
   const box = element.slot ? {} : { h: Math.round(element.w * ratio) };
   switch (element.kind) {
     case "picture": {
-      const small = file.w > 0 && file.w < 200 ? { w: 160, h: Math.round(160 * ratio) } : box;
+      const small = file.w > 0 && file.w < SMALL_PICTURE ? { w: SMALL_SHOWN, h: Math.round(SMALL_SHOWN * ratio) } : box;
       return {
         ...element, alt: altOf(element, file), media: file.id, crop: { left: 0, top: 0, right: 0, bottom: 0 },
         ...(keepsWidth || element.media || element.slot ? box : small),
