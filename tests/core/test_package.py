@@ -13,7 +13,8 @@ from zigzag_core.course.document import FORMAT
 from zigzag_core.errors import BadArchive, NothingToPublish
 from zigzag_core.packaging import safe_zip
 from zigzag_core.packaging.archive import export_archive, import_archive
-from zigzag_core.packaging.package import build_package, program_script
+from zigzag_core.packaging.incremental import compiled_whole
+from zigzag_core.packaging.package import build_package, place_in_package, program_script
 from zigzag_core.packaging.read_manifest import read_manifest
 from zigzag_core.packaging.safe_zip import Limits, read_zip
 from zigzag_core.program import Program
@@ -47,6 +48,12 @@ def changed(data, **files):
     return zipped(found)
 
 
+def packed(kind, document, player, media):
+    """The files of the package of a course."""
+    compiled = compiled_whole(document, place_in_package)
+    return read_zip(build_package(kind, compiled, player, media))
+
+
 @pytest.fixture(scope="module")
 def demo():
     return hut_warden_basics()
@@ -54,7 +61,7 @@ def demo():
 
 def test_scorm_12_manifest_says_what_the_standard_asks(demo):
     document, media = demo
-    files = read_zip(build_package("scorm12", document, PLAYER, media)[0])
+    files = packed("scorm12", document, PLAYER, media)
     assert next(iter(files)) == "imsmanifest.xml"
     root = etree.fromstring(files["imsmanifest.xml"])
     assert root.tag == f"{{{NS['cp']}}}manifest" and root.get("version") == "1.0"
@@ -78,27 +85,29 @@ def test_scorm_12_manifest_says_what_the_standard_asks(demo):
 
 def test_web_package_has_no_manifest_and_only_used_media(demo):
     document, media = demo
-    files = read_zip(build_package("web", document, PLAYER, media)[0])
+    files = packed("web", document, PLAYER, media)
     assert "imsmanifest.xml" not in files and b'data-tracking="web"' in files["index.html"]
     first = document.model_copy(update={
         "course": document.course.model_copy(update={"slides": document.course.slides[:1]}),
         "slides": document.slides[:1]})
-    small = read_zip(build_package("web", first, PLAYER, media)[0])
+    small = packed("web", first, PLAYER, media)
     assert sum(path.startswith("media/") for path in small) == 1
 
 
 def test_the_same_course_gives_the_same_bytes(demo):
     document, media = demo
-    once, twice = (build_package("scorm12", document, PLAYER, media)[0] for _ in range(2))
+    once, twice = (
+        build_package("scorm12", compiled_whole(document, place_in_package), PLAYER, media)
+        for _ in range(2))
     assert once == twice
 
 
 def test_a_packaged_program_is_short_whole_and_right(demo):
     document, media = demo
-    package, program = build_package("web", document, PLAYER, media)
-    script = read_zip(package)["program.js"].decode()
+    script = packed("web", document, PLAYER, media)["program.js"].decode()
     short = script.removeprefix("window.zigzagProgram=").removesuffix(";\n")
     # It is read with every check that the compiler passes by when it makes parts.
+    program = compile_course(document, place_in_package)
     assert Program.model_validate_json(short) == program
     assert len(short) < len(program.model_dump_json()) / 2
 
@@ -108,9 +117,9 @@ def test_text_cannot_break_out_of_the_page():
     title = "</title><script>alert(1)</script>\u2028"
     document = document.model_copy(update={
         "course": document.course.model_copy(update={"title": title})})
-    script = program_script(program_of(document)).decode()
+    script = program_script(program_of(document).model_dump_json()).decode()
     assert "<" not in script and "\u2028" not in script
-    files = read_zip(build_package("web", document, PLAYER, {})[0])
+    files = packed("web", document, PLAYER, {})
     assert b"<script>alert" not in files["index.html"]
 
 
@@ -179,10 +188,10 @@ def test_only_the_fonts_of_the_theme_are_packed(demo):
         for family in (b"Nunito", b"Bricolage Grotesque", b"Atkinson Hyperlegible Next")
     )
     player = {"player.js": b"", "player.css": css + b".zz{color:red}"}
-    files = read_zip(build_package("web", document, player, media)[0])
-    packed = files["player/player.css"]
-    assert b"Nunito" not in packed and packed.count(b"@font-face") == 2
-    assert packed.endswith(b".zz{color:red}")
+    files = packed("web", document, player, media)
+    style = files["player/player.css"]
+    assert b"Nunito" not in style and style.count(b"@font-face") == 2
+    assert style.endswith(b".zz{color:red}")
 
 
 def test_drawings_are_packed_in_the_colours_of_the_theme(demo):
@@ -190,7 +199,7 @@ def test_drawings_are_packed_in_the_colours_of_the_theme(demo):
     theme = Theme(colours=Colours(primary="#123456"))
     course = document.course.model_copy(update={"theme": theme})
     coloured = document.model_copy(update={"course": course})
-    files = read_zip(build_package("web", coloured, {}, media)[0])
+    files = packed("web", coloured, {}, media)
     drawn = [data for path, data in files.items() if path.endswith(".svg")]
     assert any(b"#123456" in data for data in drawn)
     assert not any(b"var(--" in data for data in drawn)

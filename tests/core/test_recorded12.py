@@ -8,7 +8,7 @@ from zigzag_core.compiler.questions import grader_of
 from zigzag_core.course.questions.descriptors import QUESTION_KINDS
 from zigzag_core.engine.index import Index
 from zigzag_core.grading.solutions import right_response
-from zigzag_core.packaging.about import words_of
+from zigzag_core.packaging.incremental import compiled_whole
 from zigzag_core.tracking.recorded12 import OUT_OF, recorded_answers
 from zigzag_core.tracking.records12 import LONGEST, record
 from zigzag_core.tracking.scorm12 import interaction_calls
@@ -40,7 +40,7 @@ def answered(kind, response, result="right"):
     grader = next(iter(index.questions.values()))
     effect = {"effect": "answered", "question": grader.id, "given": response(grader),
               "result": result, "latency": 1_000}
-    words = words_of(made, program)
+    words = compiled_whole(made, lambda file: file.sha256).words
     held = as_held(interaction_calls(index, effect, 0, "09:00:00"))
     read = recorded_answers(held, words.questions)
     return grader, words.questions[grader.record], read
@@ -130,6 +130,6 @@ def test_a_model_answer_comes_with_the_package():
     slide = slide_with("open_answer")
     made = document(slide)
     question = made.slides[0].questions[0]
-    words = words_of(made, compile_course(made, lambda file: file.sha256)).questions
+    words = compiled_whole(made, lambda file: file.sha256).words.questions
     assert words[grader_of(made.slides[0], question).record].kind == "open_answer"
     assert read_words(PackageWords(questions=words).model_dump_json().encode()).questions == words

@@ -4,9 +4,12 @@ import io
 
 import pytest
 from django.core.management import CommandError, call_command
+from zigzag_core.packaging import incremental
 from zigzag_core.packaging.safe_zip import read_zip
 from zigzag_core.program import Program
 from zigzag_server.courses.models import Course
+from zigzag_server.publishing import programs
+from zigzag_server.publishing.models import KeptSlide
 
 
 def test_a_course_is_made_published_and_launched_without_a_browser(mika, course, learner):
@@ -100,3 +103,52 @@ def test_a_preview_is_the_course_as_it_is_now(mika, course, learner):
     mika("patch", f"/courses/{course}", {"title": "The oven"})
     assert b"The oven" in learner.get(f"{path}program.js").content
     assert mika("get", f"/courses/{course}/program")["title"] == "The oven"
+
+
+def test_slides_are_compiled_once_and_again_where_they_have_changed(mika, course, compiled_slides):
+    mika.job("post", f"/courses/{course}/packages", {"kind": "scorm12"})
+    assert len(compiled_slides) == 3
+    program = mika("get", f"/courses/{course}/program", status=200)
+    assert len(compiled_slides) == 3
+    slide = mika("get", f"/courses/{course}")["slides"][1]
+    body = {"base": slide["version"], "slide": {**slide["slide"], "transcript": "Read out"}}
+    mika("put", f"/courses/{course}/slides/{slide['slide']['id']}", body, status=200)
+    again = mika("get", f"/courses/{course}/program", status=200)
+    assert compiled_slides[3:] == [slide["slide"]["id"]]
+    assert again["slides"][1].pop("transcript") == "Read out" and again == program
+
+
+def test_a_large_course_is_compiled_by_a_job_before_it_is_rehearsed(
+        mika, course, compiled_slides, monkeypatch):
+    monkeypatch.setattr(programs, "AT_ONCE", 2)
+    for path, method in (("program", "get"), ("preview", "post")):
+        KeptSlide.objects.all().delete()
+        programs.forget()
+        compiled_slides.clear()
+        asked = mika(method, f"/courses/{course}/{path}", status=202)
+        assert asked["title"] == "Compiling the course" and len(compiled_slides) == 3
+        mika(method, f"/courses/{course}/{path}", status=200)
+        assert len(compiled_slides) == 3
+
+
+def test_a_course_that_cannot_be_compiled_says_so_and_is_tried_again(mika, course, monkeypatch):
+    monkeypatch.setattr(programs, "AT_ONCE", 2)
+    with monkeypatch.context() as broken:
+        broken.setattr(incremental, "compiled_slide", lambda slide, scope: 1 / 0)
+        failed = mika("get", f"/courses/{course}/program", status=503)
+        assert "error in Zigzag" in failed["message"]
+    mika("get", f"/courses/{course}/program", status=202)
+    mika("get", f"/courses/{course}/program", status=200)
+
+
+@pytest.fixture
+def compiled_slides(monkeypatch):
+    """The slides that are compiled from now on, in order."""
+    seen, compile_one = [], incremental.compiled_slide
+
+    def watched(slide, scope):
+        seen.append(slide.id)
+        return compile_one(slide, scope)
+
+    monkeypatch.setattr(incremental, "compiled_slide", watched)
+    return seen

@@ -1329,6 +1329,8 @@ export interface paths {
         /**
          * Get Program
          * @description Return the program that the course compiles to, without what is as by default in it.
+         *
+         *     The answer is 202 with a job until it is compiled.
          */
         get: operations["zigzag_server_publishing_api_get_program"];
         put?: never;
@@ -1351,6 +1353,8 @@ export interface paths {
         /**
          * Open Preview
          * @description Return an address at which the course as it is now can be run for some hours.
+         *
+         *     The answer is 202 with a job until it is compiled.
          */
         post: operations["zigzag_server_publishing_api_open_preview"];
         delete?: never;
@@ -12794,6 +12798,15 @@ export interface operations {
                     "application/json": components["schemas"]["Program"];
                 };
             };
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobOut"];
+                };
+            };
         };
     };
     zigzag_server_publishing_api_open_preview: {
@@ -12814,6 +12827,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PreviewOut"];
+                };
+            };
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobOut"];
                 };
             };
         };

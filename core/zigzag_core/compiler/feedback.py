@@ -1,10 +1,10 @@
 """What is said to an answer becomes panels that open over the slide, and rules that open them."""
 
-from collections.abc import Callable, Iterator
+from collections.abc import Iterator
 from dataclasses import dataclass
 from typing import Any, Literal
 
-from zigzag_core.course import Button, Course, Picture, RichText, Slide, Text, plain, rich
+from zigzag_core.course import Button, Picture, RichText, Slide, Text, plain, rich
 from zigzag_core.course.questions import feedback as f
 from zigzag_core.course.questions import question as q
 from zigzag_core.course.questions.descriptors import DESCRIPTORS, is_judged
@@ -25,6 +25,7 @@ from zigzag_core.program.model import Action
 
 from .names import panel_part
 from .questions import block_rule
+from .scope import Scope
 
 Tone = Literal["right", "partly", "wrong", "plain"]
 
@@ -87,12 +88,12 @@ def _outcomes(question: q.Question) -> Iterator[_Outcome]:
 
 
 def feedback(
-    question: q.Question, slide: Slide, course: Course, title_of: Callable[[str], str]
+    question: q.Question, slide: Slide, scope: Scope
 ) -> tuple[tuple[ProgramOverlay, ...], tuple[ProgramRule, ...]]:
     """Return the panels that open after the outcomes of `question`, and the rules that open them.
 
     Where an overlay of the slide is to be shown instead, it is. What is not judged has a panel
-    only where there are words for it. `title_of` gives the titles of slides.
+    only where there are words for it.
     """
     panels: list[ProgramOverlay] = []
     rules: list[ProgramRule] = []
@@ -102,7 +103,7 @@ def feedback(
     open_still: list[str] = []
     for outcome in _outcomes(question):
         shown = shows.get(outcome.words, f.Shown(after=outcome.words))
-        sound = shown.sound or getattr(course.feedback, outcome.tone).sound
+        sound = shown.sound or getattr(scope.feedback, outcome.tone).sound
         name = f"{question.id}_{outcome.name}"
         if shown.overlay in overlays:
             opens = shown.overlay
@@ -112,7 +113,7 @@ def feedback(
             texts = list(_words(question, outcome))
             if outcome.words == "answered" and not texts and not shown.picture:
                 continue
-            panels.append(_panel(question, name, outcome, texts, shown, course, title_of))
+            panels.append(_panel(question, name, outcome, texts, shown, scope))
             opens = name
             if not outcome.final:
                 open_still.append(name)
@@ -171,9 +172,9 @@ def _rows_speak(question: q.Question) -> bool:
 
 def _panel(
     question: q.Question, name: str, outcome: _Outcome, texts: list[tuple[RichText, Any]],
-    shown: f.Shown, course: Course, title_of: Callable[[str], str],
+    shown: f.Shown, scope: Scope,
 ) -> ProgramOverlay:
-    design = course.feedback
+    design = scope.feedback
     tone: f.ToneDesign = getattr(design, outcome.tone)
     place = question.feedback.place or design.place
     elements = [
@@ -194,10 +195,10 @@ def _panel(
             words=["told", question.id]))
     w = min(design.w, _BESIDE) if place == "beside" else design.w
     if shown.picture:
-        elements.append(ProgramElement.made(draw=_picture(panel_part(name, "p"), shown, course, w)))
+        elements.append(ProgramElement.made(draw=_picture(panel_part(name, "p"), shown, scope, w)))
     again = question.feedback.read_again
     if again and outcome.tone in ("wrong", "partly"):
-        elements.append(_button(panel_part(name, "r"), f"Read again: {title_of(again)}", (
+        elements.append(_button(panel_part(name, "r"), f"Read again: {scope.title_of(again)}", (
             CloseOverlay.made(overlay=name), Go.made(to="slide", slide=again, back=True))))
     elements.append(_button(panel_part(name, "c"), outcome.button, (
         CloseOverlay.made(overlay=name), *(_after(question) if outcome.final else ()))))
@@ -209,12 +210,12 @@ def _panel(
     )
 
 
-def _picture(name: str, shown: f.Shown, course: Course, w: float) -> Picture:
+def _picture(name: str, shown: f.Shown, scope: Scope, w: float) -> Picture:
     """The picture that comes with the words, as large as there is room for."""
-    file = next((file for file in course.media if file.id == shown.picture), None)
+    own_w, own_h = scope.pictures.get(shown.picture or "", (0, 0))
     most_w, most_h = min(_PICTURE[0], w - 120), _PICTURE[1]
-    share = min(most_w / file.w, most_h / file.h, 1) if file and file.w and file.h else 0
-    box = (file.w * share, file.h * share) if file and share else (most_w, most_h)
+    share = min(most_w / own_w, most_h / own_h, 1) if own_w and own_h else 0
+    box = (own_w * share, own_h * share) if share else (most_w, most_h)
     return Picture.made(id=name, name="Picture", media=shown.picture, alt=shown.alt,
                    decoration=not shown.alt, w=box[0], h=box[1])
 

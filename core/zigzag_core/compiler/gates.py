@@ -15,7 +15,8 @@ from zigzag_core.course.rules.gates import (
     Wanted,
 )
 
-from .rules import Scope, program_expression
+from .rules import program_expression
+from .scope import Scope
 
 MESSAGE = "There is still something to do on this slide."
 
@@ -28,7 +29,7 @@ def program_gate(
 
     Questions that are required are among what it asks for.
     """
-    gate = slide.gate or (None if slide.ungated else scope.course.gate)
+    gate = slide.gate or (None if slide.ungated else scope.gate)
     required = tuple(
         QuestionAnswered(question=question.id) for question in slide.questions if question.required
     )

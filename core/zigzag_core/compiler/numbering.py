@@ -1,8 +1,9 @@
 """Numbering what saved progress may name, once and for all."""
 
-from collections.abc import Iterable, Iterator
+from collections.abc import Iterable, Iterator, Sequence
+from typing import get_args
 
-from zigzag_core.course import Course, CourseDocument, Question, Variable
+from zigzag_core.course import Course, Question, Remembered, Slide, Variable
 from zigzag_core.course.document import RememberedKind
 from zigzag_core.course.questions.question import PART_LISTS, Numeric, OpenAnswer, ShortText
 from zigzag_core.program import ProgramOverlay, ProgramSlide
@@ -13,24 +14,35 @@ _UNCLICKED = ("none", "input", "field", "blanks", "item", "target", "ranked", "s
 """Controls that are not clicked for themselves: what is done with them is an answer."""
 
 
-def remembered(
-    document: CourseDocument, variables: Iterable[Variable], slides: Iterable[ProgramSlide]
-) -> Course:
-    """Return the course's settings with every id of today added at the end of `remembered`.
+def remembered_of(
+    slide: Slide, made: ProgramSlide, variables: Iterable[Variable]
+) -> Remembered:
+    """Return, by kind, the ids that saved progress may name of `slide`, compiled to `made`.
 
-    What was published before keeps its number, even when it is gone from the course.
+    `variables` are those that its patterns keep.
     """
-    questions = [question for slide in document.slides for question in slide.questions]
-    today: dict[RememberedKind, list[str]] = {
-        "slides": [slide.id for slide in document.slides],
-        "questions": [question.id for question in questions],
-        "choices": [name for question in questions for name in _answerable(question)],
-        "variables": [variable.id for variable in variables],
-        "elements": [name for slide in slides for name in _stateful(slide)],
+    return {
+        "slides": (slide.id,),
+        "questions": tuple(question.id for question in slide.questions),
+        "choices": tuple(name for question in slide.questions for name in _answerable(question)),
+        "variables": tuple(variable.id for variable in variables),
+        "elements": tuple(_stateful(made)),
     }
-    before = document.course.remembered
-    lists = {kind: _extended(before.get(kind, ()), ids) for kind, ids in today.items()}
-    return document.course.model_copy(update={"remembered": lists})
+
+
+def numbered(course: Course, slides: Sequence[Remembered]) -> Course:
+    """Return the settings with every id of today added at the end of `remembered`.
+
+    `slides` are the ids of each slide. What was published before keeps its number, even when it
+    is gone from the course.
+    """
+    own: Remembered = {"variables": tuple(variable.id for variable in course.variables)}
+    today = {
+        kind: [name for ids in (own, *slides) for name in ids.get(kind, ())]
+        for kind in get_args(RememberedKind)
+    }
+    lists = {kind: _extended(course.remembered.get(kind, ()), ids) for kind, ids in today.items()}
+    return course.model_copy(update={"remembered": lists})
 
 
 def _answerable(question: Question) -> Iterator[str]:

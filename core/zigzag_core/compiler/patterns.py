@@ -24,7 +24,8 @@ from zigzag_core.course.rules.patterns import (
 )
 
 from .names import internal
-from .rules import Scope, program_expression
+from .rules import program_expression
+from .scope import Scope
 
 
 @dataclass
@@ -192,7 +193,7 @@ def _checklist(pattern: Checklist, result: Woven) -> None:
 
 def _choose_path(pattern: ChoosePath, scope: Scope, result: Woven) -> None:
     for number, path in enumerate(pattern.paths):
-        if path.slide is None or path.slide not in scope.slides:
+        if path.slide is None or path.slide not in scope.order:
             continue
         if path.trigger:
             result.on_click(path.trigger, f"{pattern.id}_{number}", (

@@ -1,56 +1,16 @@
 """From authors' rules to the program's."""
 
-from collections.abc import Callable, Iterable, Mapping
-from dataclasses import dataclass
+from collections.abc import Callable, Iterable
 from typing import Any
 
 from zigzag_core import program as p
-from zigzag_core.course import Course, CourseDocument, Input, Rule, Slide
-from zigzag_core.course.references import VARIABLES, references
+from zigzag_core.course import Rule, Slide
 from zigzag_core.course.rules import rule as rules
 from zigzag_core.course.rules.expression import Node
-from zigzag_core.course.rules.patterns import Pattern, Steps
 from zigzag_core.course.rules.rule import THIS, Action
 
 from .names import internal
-
-
-@dataclass(frozen=True)
-class Scope:
-    """What rules may name: all overlays, inputs and patterns of the course, and what is where."""
-
-    document: CourseDocument
-    overlays: frozenset[str]
-    inputs: Mapping[str, str]
-    """By input, the variable that keeps what is entered."""
-    steps: Mapping[str, Steps]
-    slides: Mapping[str, Slide]
-
-    @property
-    def course(self) -> Course:
-        """The course's settings, without its slides."""
-        return self.document.course
-
-    def title_of(self, slide: str) -> str:
-        """Return the title of a slide; empty where it is gone."""
-        found = self.slides.get(slide)
-        return found.title if found else ""
-
-
-def scope_of(document: CourseDocument, slides: Iterable[Slide]) -> Scope:
-    """Return what the rules of `document`, with `slides` as they look, may name."""
-    slides = tuple(slides)
-    patterns: list[Pattern] = [pattern for slide in slides for pattern in slide.patterns]
-    return Scope(
-        document=document,
-        overlays=frozenset(overlay.id for slide in slides for overlay in slide.overlays),
-        inputs={
-            e.id: e.variable for slide in slides for e in slide.elements
-            if isinstance(e, Input) and e.variable
-        },
-        steps={pattern.id: pattern for pattern in patterns if isinstance(pattern, Steps)},
-        slides={slide.id: slide for slide in slides},
-    )
+from .scope import Scope
 
 
 def program_rules(
@@ -118,8 +78,7 @@ def program_expression(node: Node, scope: Scope) -> Node:
         return node
     operator, *arguments = node
     if operator in ("all_seen", "seen_of", "left_of") and arguments[0] in scope.steps:
-        steps = scope.steps[arguments[0]]
-        seen, count = ["variable", internal(steps.id, "far")], len(steps.steps)
+        seen, count = ["variable", internal(arguments[0], "far")], scope.steps[arguments[0]]
         by_operator: dict[str, Node] = {
             "all_seen": [">=", seen, count], "seen_of": seen, "left_of": ["-", count, seen]}
         return by_operator[operator]
@@ -222,52 +181,31 @@ def start_over(
     action: rules.StartOver, scope: Scope, slide: Slide | None
 ) -> Iterable[p.Action]:
     """Clear what is begun again, and go to where it begins."""
-    order = scope.course.slides
+    order = scope.order
     here = slide.id if slide else order[0]
     match action.what:
         case "slide":
             slides: tuple[str, ...] = (here,)
         case "section":
-            slides = section_of(scope.document, here)
+            slides = scope.section_of(here)
         case "quiz":
-            slides = tuple(s.id for s in scope.document.slides if s.questions)
+            slides = tuple(
+                name for name in order if scope.contents[name].questions)
         case "course":
             slides = order
-    parts = [scope.slides[name] for name in slides]
+    parts = [scope.contents[name] for name in slides]
     if "variables" in action.keep:
         variables: set[str] = set()
     elif action.what == "course":
-        variables = {variable.id for variable in scope.course.variables}
+        variables = set(scope.variables)
     else:
-        variables = {v for part in parts for v in variables_set_on(part)}
-    own = [internal(pattern.id, what) for part in parts for pattern in part.patterns
-           for what in ("step", "far", "share", *(f"tick{n}" for n in range(
-               len(getattr(pattern, "items", ())) if pattern.kind == "checklist" else 0)))]
+        variables = {name for part in parts for name in part.changes}
     yield p.Clear(
         slides=() if "seen" in action.keep else slides,
-        elements=tuple(e.id for part in parts for e in part.elements)
+        elements=tuple(name for part in parts for name in part.elements)
         if "seen" in action.keep else (),
         questions=() if "answers" in action.keep
-        else tuple(question.id for part in parts for question in part.questions),
-        variables=(*sorted(variables), *own),
+        else tuple(name for part in parts for name in part.questions),
+        variables=(*sorted(variables), *(name for part in parts for name in part.keeps)),
     )
     yield p.Enter(slide=slides[0] if slides else here)
-
-
-def section_of(document: CourseDocument, slide: str) -> tuple[str, ...]:
-    """Return the slides of the section that `slide` is in, in order."""
-    order = document.course.slides
-    begins = sorted({0, *(
-        order.index(section.before) for section in document.course.sections
-        if section.before in order
-    )})
-    position = order.index(slide)
-    first = max(begin for begin in begins if begin <= position)
-    after = min((begin for begin in begins if begin > position), default=len(order))
-    return order[first:after]
-
-
-def variables_set_on(slide: Slide) -> set[str]:
-    """Return the variables that the inputs and rules of a slide, rows of answer tables among
-    them, change."""
-    return {found.id for found in references(slide, kinds=VARIABLES) if found.sets}

@@ -9,7 +9,7 @@ from urllib.parse import quote
 
 from lxml import etree
 
-from zigzag_core.program import Program
+from zigzag_core.course import Course
 
 _CP = "http://www.imsproject.org/xsd/imscp_rootv1p1p2"
 _ADLCP = "http://www.adlnet.org/xsd/adlcp_rootv1p2"
@@ -18,7 +18,7 @@ _NAMES: Any = {None: _CP, "adlcp": _ADLCP, "xsi": _XSI}
 """By prefix; the stubs of lxml do not know that None stands for no prefix."""
 
 
-def manifest12(program: Program, paths: Iterable[str], launch: str = "index.html") -> bytes:
+def manifest12(course: Course, paths: Iterable[str], launch: str = "index.html") -> bytes:
     """Return ``imsmanifest.xml`` for a package with one SCO that starts at `launch`.
 
     `paths` are all files of the package. No ``adlcp:masteryscore`` is given: with one, an LMS sets
@@ -26,7 +26,7 @@ def manifest12(program: Program, paths: Iterable[str], launch: str = "index.html
     The player, which knows what else must hold, sets the status itself.
     """
     root = etree.Element(
-        _cp("manifest"), {"identifier": f"zigzag-{program.course}", "version": "1.0"},
+        _cp("manifest"), {"identifier": f"zigzag-{course.id}", "version": "1.0"},
         nsmap=_NAMES,
     )
     root.set(
@@ -38,12 +38,12 @@ def manifest12(program: Program, paths: Iterable[str], launch: str = "index.html
     etree.SubElement(metadata, _cp("schemaversion")).text = "1.2"
     organizations = etree.SubElement(root, _cp("organizations"), {"default": "course"})
     organization = etree.SubElement(organizations, _cp("organization"), {"identifier": "course"})
-    etree.SubElement(organization, _cp("title")).text = program.title
+    etree.SubElement(organization, _cp("title")).text = course.title
     item = etree.SubElement(
         organization, _cp("item"),
         {"identifier": "item", "identifierref": "sco", "isvisible": "true"},
     )
-    etree.SubElement(item, _cp("title")).text = program.title
+    etree.SubElement(item, _cp("title")).text = course.title
     resources = etree.SubElement(root, _cp("resources"))
     resource = etree.SubElement(
         resources, _cp("resource"),

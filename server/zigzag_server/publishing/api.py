@@ -9,7 +9,7 @@ from django.contrib.auth.models import User
 from django.core.files.storage import default_storage
 from django.http import FileResponse, HttpRequest, HttpResponse
 from ninja import Router, Schema, Status
-from zigzag_core.packaging.package import PackageKind, program_json
+from zigzag_core.packaging.package import PackageKind
 from zigzag_core.program import Program
 from zigzag_core.tracking.plain import explain
 from zigzag_core.verification.findings.finding import Finding
@@ -20,13 +20,13 @@ from zigzag_server.accounts.auth import author
 from zigzag_server.courses import store
 from zigzag_server.courses.models import Course
 from zigzag_server.jobs.api import JobOut
-from zigzag_server.jobs.models import State
+from zigzag_server.jobs.models import Job, State
 from zigzag_server.jobs.starting import known, start
 from zigzag_server.problems import Problem, not_found
 
 from .models import Publication
 from .preview_views import preview_url
-from .programs import program_of
+from .programs import compiled_here, takes_long
 
 router = Router(tags=["publishing"])
 
@@ -94,8 +94,11 @@ def _publication(request: HttpRequest, package_id: int) -> Publication:
     return found
 
 
-def _worked_out(user: User, row: Course, kind: str) -> Status[Any]:
-    """What a job has found in the course as it is now, or else the job that looks for it."""
+def _job_of(user: User, row: Course, kind: str) -> Job:
+    """Return the job that works something out of the course as it is now: the last one, or a new.
+
+    Raises a 503 `Problem` for one that has failed.
+    """
     state = store.state_of(row)
     job = known(user, kind, state) or start(
         user, kind, {"course": row.pk}, course=row.pk, equal=state)
@@ -103,6 +106,12 @@ def _worked_out(user: User, row: Course, kind: str) -> Status[Any]:
         # Asked once more, it is tried once more.
         job.delete()
         raise Problem(503, job.problem["code"], job.problem["message"])
+    return job
+
+
+def _worked_out(user: User, row: Course, kind: str) -> Status[Any]:
+    """What a job has found in the course as it is now, or else the job that looks for it."""
+    job = _job_of(user, row, kind)
     return Status(200, job.result) if job.state == State.DONE else Status(202, job)
 
 
@@ -126,18 +135,43 @@ def try_course(request: HttpRequest, slug: str) -> Status[Any]:
     return _worked_out(user, store.course_of(user, slug), "try")
 
 
-@router.get("/courses/{slug}/program", response=Program)
-def get_program(request: HttpRequest, slug: str) -> HttpResponse:
-    """Return the program that the course compiles to, without what is as by default in it."""
-    program = program_of(store.course_of(author(request), slug))
+def _being_compiled(user: User, row: Course) -> Job | None:
+    """Return the job that compiles a course, if that takes so long and is not done yet."""
+    if not takes_long(row):
+        return None
+    job = _job_of(user, row, "compile")
+    if job.state == State.DONE:
+        # What it kept is of an older Zigzag by now.
+        job.delete()
+        job = _job_of(user, row, "compile")
+    return job
+
+
+@router.get("/courses/{slug}/program", response={200: Program, 202: JobOut})
+def get_program(request: HttpRequest, slug: str) -> HttpResponse | Status[Any]:
+    """Return the program that the course compiles to, without what is as by default in it.
+
+    The answer is 202 with a job until it is compiled.
+    """
+    user = author(request)
+    row = store.course_of(user, slug)
+    if job := _being_compiled(user, row):
+        return Status(202, job)
     # Written at once: a large program takes seconds to be checked again on its way out.
-    return HttpResponse(program_json(program), content_type="application/json")
+    return HttpResponse(compiled_here(row).program, content_type="application/json")
 
 
-@router.post("/courses/{slug}/preview", response=PreviewOut)
-def open_preview(request: HttpRequest, slug: str) -> dict[str, str]:
-    """Return an address at which the course as it is now can be run for some hours."""
-    return {"url": preview_url(store.course_of(author(request), slug))}
+@router.post("/courses/{slug}/preview", response={200: PreviewOut, 202: JobOut})
+def open_preview(request: HttpRequest, slug: str) -> Status[Any]:
+    """Return an address at which the course as it is now can be run for some hours.
+
+    The answer is 202 with a job until it is compiled.
+    """
+    user = author(request)
+    row = store.course_of(user, slug)
+    if job := _being_compiled(user, row):
+        return Status(202, job)
+    return Status(200, {"url": preview_url(row)})
 
 
 @router.post("/explain", response=list[str])

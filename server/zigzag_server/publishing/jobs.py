@@ -5,7 +5,7 @@ from typing import Any
 from django.contrib.auth.models import User
 from zigzag_core.compiler.compile import compile_course
 from zigzag_core.engine.index import Index
-from zigzag_core.packaging.package import PackageKind
+from zigzag_core.packaging.package import PackageKind, place_in_package
 from zigzag_core.tracking.plain import promise
 from zigzag_core.tracking.progress import SCORM12_LIMIT, largest
 from zigzag_core.verification.findings.document import findings
@@ -16,6 +16,7 @@ from zigzag_server.courses import files, store
 from zigzag_server.courses.models import Course
 from zigzag_server.jobs.kinds import Finish, Report, in_words, kind
 
+from . import programs
 from .packaging import publish
 
 
@@ -23,6 +24,16 @@ from .packaging import publish
 def publish_course(owner: User, report: Report, course: int, package: PackageKind) -> Finish:
     """Make a package of the course with the key `course`."""
     return publish(owner, report, Course.objects.get(pk=course), package)
+
+
+@kind("compile", "Compiling the course", priority=2, replaced=True)
+def compile_slides(owner: User, report: Report, course: int) -> Finish:
+    """Compile the slides of a large course, so that rehearsing it begins at once."""
+    row = Course.objects.get(pk=course)
+    report(0, "Reading the course")
+    compiling = in_words(report, 0.1, 1, "Compiling the slides")
+    programs.run(row, programs.compilation_of(row), place_in_package, compiling)
+    return lambda: {}
 
 
 @kind("check", "Checking the course", seconds=120, replaced=True)

@@ -1,4 +1,4 @@
-"""Packages that were made of courses."""
+"""Packages that were made of courses, and slides as they were compiled."""
 
 from django.conf import settings
 from django.db import models
@@ -16,3 +16,16 @@ class Publication(models.Model):
     slides = models.PositiveIntegerField()
     author = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.SET_NULL, null=True)
     created = models.DateTimeField(auto_now_add=True)
+
+
+class KeptSlide(models.Model):
+    """A slide as it was compiled (`zigzag_core.packaging.incremental`), to be used again."""
+
+    course = models.ForeignKey(Course, on_delete=models.CASCADE, related_name="kept_slides")
+    slide_id = models.CharField(max_length=24)
+    text = models.TextField()
+
+    class Meta:
+        constraints = [
+            models.UniqueConstraint(fields=["course", "slide_id"], name="one_kept_per_slide")
+        ]

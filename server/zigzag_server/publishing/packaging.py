@@ -9,13 +9,14 @@ from django.contrib.auth.models import User
 from django.core.files.base import ContentFile
 from django.core.files.storage import default_storage
 from zigzag_core.course import Remembered
-from zigzag_core.packaging.package import PackageKind, build_package
+from zigzag_core.packaging.package import PackageKind, build_package, place_in_package
 
 from zigzag_server.courses import files, store
 from zigzag_server.courses.models import Course
 from zigzag_server.jobs.kinds import Finish, Report, in_words
 from zigzag_server.problems import Problem
 
+from . import programs
 from .models import Publication
 
 
@@ -39,11 +40,14 @@ def package_of(
     These are the numbers that were known before, and those that the package goes by. Raises
     `NothingToPublish` for a course without slides.
     """
-    document = store.document_of(row, in_words(report, 0, 0.4, "Reading the course"))
-    media = {file.sha256: files.read(file.sha256) for file in document.course.media}
-    packing = in_words(report, 0.4, 0.9, "Packing")
-    data, program = build_package(kind, document, player_files(), media, packing)
-    return data, document.course.remembered, program.remembered
+    report(0, "Reading the course")
+    compilation = programs.compilation_of(row)
+    compiling = in_words(report, 0.1, 0.6, "Compiling the slides")
+    compiled = programs.run(row, compilation, place_in_package, compiling)
+    report(0.6, "Packing")
+    media = {file.sha256: files.read(file.sha256) for file in compiled.media}
+    data = build_package(kind, compiled, player_files(), media)
+    return data, compilation.course.remembered, compiled.course.remembered
 
 
 def publish(owner: User, report: Report, row: Course, kind: PackageKind) -> Finish:

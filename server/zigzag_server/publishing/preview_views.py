@@ -3,14 +3,14 @@
 from django.conf import settings
 from django.core import signing
 from django.http import Http404, HttpRequest, HttpResponse
+from zigzag_core import course as core
 from zigzag_core.errors import NothingToPublish
 from zigzag_core.packaging.package import page, program_script
-from zigzag_core.program import Program
 
 from zigzag_server.courses.models import Course
 from zigzag_server.origins import content_url
 
-from .programs import program_of
+from .programs import compiled_here
 
 _SALT = "zigzag.preview"
 _HOURS = 12
@@ -29,18 +29,22 @@ def preview_url(row: Course) -> str:
 
 def preview(request: HttpRequest, token: str) -> HttpResponse:
     """The page that runs the course as it is at this moment."""
-    shown = page(_program(token), "rehearse", "/static/player", settings.APP_ORIGIN)
+    course = core.Course.model_validate(_course(token).document)
+    shown = page(course, "rehearse", "/static/player", settings.APP_ORIGIN)
     policy = _POLICY.format(app=settings.APP_ORIGIN)
     return HttpResponse(shown, headers={**_FRESH, "Content-Security-Policy": policy})
 
 
 def preview_program(request: HttpRequest, token: str) -> HttpResponse:
     """The program beside that page."""
-    script = program_script(_program(token))
+    try:
+        script = program_script(compiled_here(_course(token)).program)
+    except NothingToPublish:
+        raise Http404 from None
     return HttpResponse(script, content_type="text/javascript; charset=utf-8", headers=_FRESH)
 
 
-def _program(token: str) -> Program:
+def _course(token: str) -> Course:
     try:
         course_id = signing.loads(token, salt=_SALT, max_age=_HOURS * 3_600)
     except signing.BadSignature:
@@ -48,7 +52,4 @@ def _program(token: str) -> Program:
     row = Course.objects.filter(pk=course_id, deleted=None).first()
     if row is None:
         raise Http404
-    try:
-        return program_of(row)
-    except NothingToPublish:
-        raise Http404 from None
+    return row

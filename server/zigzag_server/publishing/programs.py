@@ -1,25 +1,62 @@
-"""What courses compile to as they are now: kept while nobody saves anything in them."""
+"""What courses compile to as they are now; slides that have not changed are compiled once."""
 
 from functools import lru_cache
 
-from zigzag_core.compiler.compile import compile_course
-from zigzag_core.program import Program
+from zigzag_core import course as core
+from zigzag_core.compiler.compile import MediaSource
+from zigzag_core.course.reporting import Progress, untold
+from zigzag_core.packaging.incremental import Compilation, CompiledCourse
 
 from zigzag_server.courses import files, store
 from zigzag_server.courses.models import Course
 
+from .models import KeptSlide
 
-def program_of(row: Course) -> Program:
-    """Return the program of a course. Raises `NothingToPublish` for one without slides."""
+AT_ONCE = 100
+"""So many slides are compiled while somebody waits for the answer; more are compiled by a job."""
+
+
+def compilation_of(row: Course) -> Compilation:
+    """Return what is to be compiled of a course. Raises `NothingToPublish` for one without slides.
+    """
+    kept = dict(row.kept_slides.values_list("slide_id", "text"))
+    texts = [text for _, text in store.slide_texts(row)]
+    return Compilation(core.Course.model_validate(row.document), texts, kept)
+
+
+def run(
+    row: Course, compilation: Compilation, source: MediaSource, progress: Progress = untold
+) -> CompiledCourse:
+    """Return the compiled course, and keep the slides that were compiled for it."""
+    compiled = compilation.run(source, progress)
+    KeptSlide.objects.bulk_create(
+        (KeptSlide(course=row, slide_id=name, text=text)
+         for name, text in compilation.fresh.items()),
+        update_conflicts=True, unique_fields=["course", "slide_id"], update_fields=["text"],
+    )
+    return compiled
+
+
+def compiled_here(row: Course) -> CompiledCourse:
+    """Return a course compiled to run on this server. Raises `NothingToPublish`."""
     return _compiled(row.pk, store.state_of(row))
 
 
+def takes_long(row: Course) -> bool:
+    """Say whether compiling a course is work for a job. Raises `NothingToPublish`."""
+    if len(row.document["slides"]) <= AT_ONCE:
+        return False
+    compilation = compilation_of(row)
+    return compilation.unknown > AT_ONCE or compilation.stale > AT_ONCE
+
+
 @lru_cache(maxsize=4)
-def _compiled(course: int, _state: str) -> Program:
-    document = store.document_of(Course.objects.get(pk=course))
-    return compile_course(document, files.source_for(document.course))
+def _compiled(course: int, _state: str) -> CompiledCourse:
+    row = Course.objects.get(pk=course)
+    settings = core.Course.model_validate(row.document)
+    return run(row, compilation_of(row), files.source_for(settings))
 
 
 def forget() -> None:
-    """Forget all that is kept."""
+    """Forget all that is kept in memory."""
     _compiled.cache_clear()

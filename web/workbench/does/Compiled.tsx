@@ -1,9 +1,8 @@
 import { Box, Spinner, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState, type ReactNode } from "react";
-import { api, take } from "../../api/client";
-import type { Program, ProgramRule } from "../../api/types";
-import { saveAll } from "../store/saver";
+import type { ProgramRule } from "../../api/types";
+import { compiledCourse } from "../store/compiled";
 import { useCourse } from "../store/store";
 import { QuietButton } from "../../kit/QuietButton";
 import { whenWords } from "./sentences";
@@ -27,10 +26,7 @@ function Sentences({ parts, name }: { parts: readonly string[]; name: Name }): R
   const versions = useCourse((state) => state.versions);
   const { data, error } = useQuery({
     queryKey: ["program", slug, versions],
-    queryFn: async () => {
-      await saveAll();
-      return await take(api.GET("/api/courses/{slug}/program", { params: { path: { slug } } })) as Program;
-    },
+    queryFn: () => compiledCourse(slug),
   });
   if (error) return <Text color="brick" fontSize="13px">{error.message}</Text>;
   if (!data) return <Spinner size="sm" color="spruce" mt="2" />;

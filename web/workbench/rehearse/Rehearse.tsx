@@ -2,15 +2,13 @@ import { Box, Flex, Spinner, Text } from "@chakra-ui/react";
 import { ArrowLeft, CircleHelp, RotateCcw, SkipBack } from "lucide-react";
 import { useEffect, useRef, useState, type ReactNode } from "react";
 import { useNavigate, useSearchParams } from "react-router";
-import { api, take } from "../../api/client";
 import type { Walkthrough } from "../../api/types";
 import { step, start } from "../../player/engine/engine";
-import { filled } from "../../player/engine/filled";
 import { Index } from "../../player/engine/program";
 import type { Value } from "../../player/engine/values";
 import { acrossFrames, type AskedMessage, type RehearsalCommand } from "../../player/rehearsal";
 import type { RehearsalMessage } from "../../player/tracking/rehearsalTracker";
-import { saveAll } from "../store/saver";
+import { compiledCourse, previewAddress } from "../store/compiled";
 import { goToSlide, select, useCourse } from "../store/store";
 import { editOverlay } from "../editor/stage/overlays";
 import { Empty } from "../../kit/Empty";
@@ -116,12 +114,9 @@ export default function Rehearse(): ReactNode {
   async function begin(from: string | null): Promise<void> {
     setProblem("");
     try {
-      await saveAll();
-      const params = { path: { slug } };
-      const [{ url }, program] = await Promise.all([
-        take(api.POST("/api/courses/{slug}/preview", { params })), take(api.GET("/api/courses/{slug}/program", { params })),
-      ]);
-      setIndex(new Index(filled(program)));
+      const program = await compiledCourse(slug);
+      const url = await previewAddress(slug);
+      setIndex(new Index(program));
       setMoments([]);
       setAt(-1);
       setAsked(null);

@@ -1,0 +1,154 @@
+"""What the slides of a course may know of each other, and of the course."""
+
+from collections.abc import Iterable, Mapping, Sequence
+from dataclasses import dataclass, fields, replace
+from functools import cached_property
+from hashlib import blake2b
+
+from pydantic_core import to_json
+
+from zigzag_core.course import Course, Gate, Input, Rule, Slide
+from zigzag_core.course.document import Section
+from zigzag_core.course.model import Model
+from zigzag_core.course.questions.feedback import FeedbackDesign
+from zigzag_core.course.references import VARIABLES, named, references
+from zigzag_core.course.rules.patterns import Pattern, Steps
+from zigzag_core.course.rules.rule import StartOver
+from zigzag_core.course.rules.rule_use import actions_of, rules_on
+
+from .names import internal
+
+
+class SlideContents(Model):
+    """What is on a slide, for the few that ask: starting over, and *read again*.
+
+    `changes` are the variables that the slide changes, `keeps` those that its patterns keep for
+    themselves.
+    """
+
+    title: str
+    elements: tuple[str, ...] = ()
+    questions: tuple[str, ...] = ()
+    changes: tuple[str, ...] = ()
+    keeps: tuple[str, ...] = ()
+
+
+class SlideFacts(Model):
+    """What other slides, and the course, may know of a slide.
+
+    `inputs` gives by input the variable that keeps what is entered, `steps` by pattern of steps
+    how many it has. `pictures` are those of its feedback. `asks` says that the slide itself asks
+    for the contents of others.
+    """
+
+    id: str
+    overlays: tuple[str, ...] = ()
+    inputs: dict[str, str] = {}
+    steps: dict[str, int] = {}
+    pictures: tuple[str, ...] = ()
+    contents: SlideContents
+    asks: bool = False
+
+
+def facts_of(slide: Slide) -> SlideFacts:
+    """Return what others may know of `slide`, which is as its layout makes it look."""
+    return SlideFacts(
+        id=slide.id, overlays=tuple(overlay.id for overlay in slide.overlays),
+        inputs={
+            e.id: e.variable for e in slide.elements if isinstance(e, Input) and e.variable
+        },
+        steps={p.id: len(p.steps) for p in slide.patterns if isinstance(p, Steps)},
+        pictures=tuple(sorted(
+            {name for q in slide.questions for name in named(q.feedback, "medium")})),
+        contents=SlideContents(
+            title=slide.title, elements=tuple(element.id for element in slide.elements),
+            questions=tuple(question.id for question in slide.questions),
+            changes=tuple(sorted(
+                {found.id for found in references(slide, kinds=VARIABLES) if found.sets})),
+            keeps=tuple(name for pattern in slide.patterns for name in _kept_by(pattern)),
+        ),
+        asks=any(question.feedback.read_again for question in slide.questions)
+        or _starts_over(rule for rule, _ in rules_on(slide)),
+    )
+
+
+def _starts_over(rules: Iterable[Rule]) -> bool:
+    return any(isinstance(action, StartOver) for rule in rules for action in actions_of(rule))
+
+
+def _kept_by(pattern: Pattern) -> Iterable[str]:
+    ticks = len(pattern.items) if pattern.kind == "checklist" else 0
+    for what in ("step", "far", "share", *(f"tick{n}" for n in range(ticks))):
+        yield internal(pattern.id, what)
+
+
+@dataclass(frozen=True)
+class Scope:
+    """All that a slide may know when it is compiled, beside itself.
+
+    What a slide comes to depends on nothing else, so it may be kept while both stay the same.
+    `contents` are of all slides, or of none for a slide that does not ask. `variables` are those
+    that the author has made, `pictures` gives the width and height of feedback's pictures.
+    """
+
+    order: tuple[str, ...]
+    contents: Mapping[str, SlideContents]
+    overlays: frozenset[str]
+    inputs: Mapping[str, str]
+    steps: Mapping[str, int]
+    sections: tuple[Section, ...]
+    variables: tuple[str, ...]
+    pictures: Mapping[str, tuple[int, int]]
+    gate: Gate | None
+    feedback: FeedbackDesign
+
+    @cached_property
+    def brief(self) -> "Scope":
+        """The same without the contents of slides."""
+        return replace(self, contents={})
+
+    def of(self, slide: SlideFacts) -> "Scope":
+        """Return what `slide` may know: contents only where it, or a section's rule, asks."""
+        return self if slide.asks or self._sections_ask else self.brief
+
+    @cached_property
+    def fingerprint(self) -> str:
+        """Differs, in any process, where anything in it does."""
+        values = {one.name: getattr(self, one.name) for one in fields(self)}
+        values["overlays"] = sorted(self.overlays)
+        return blake2b(to_json(values), digest_size=16).hexdigest()
+
+    @cached_property
+    def _sections_ask(self) -> bool:
+        return any(_starts_over(section.rules) for section in self.sections)
+
+    def title_of(self, slide: str) -> str:
+        """Return the title of a slide; empty where it is gone."""
+        found = self.contents.get(slide)
+        return found.title if found else ""
+
+    def section_of(self, slide: str) -> tuple[str, ...]:
+        """Return the slides of the section that `slide` is in, in order."""
+        begins = sorted({0, *(
+            self.order.index(section.before) for section in self.sections
+            if section.before in self.order
+        )})
+        position = self.order.index(slide)
+        first = max(begin for begin in begins if begin <= position)
+        after = min((begin for begin in begins if begin > position), default=len(self.order))
+        return self.order[first:after]
+
+
+def scope_of(course: Course, slides: Sequence[SlideFacts]) -> Scope:
+    """Return what slides may know in `course`; `slides` are the facts of all, in its order."""
+    wanted = {name for slide in slides for name in slide.pictures}
+    return Scope(
+        order=tuple(slide.id for slide in slides),
+        contents={slide.id: slide.contents for slide in slides},
+        overlays=frozenset(name for slide in slides for name in slide.overlays),
+        inputs={k: v for slide in slides for k, v in slide.inputs.items()},
+        steps={k: v for slide in slides for k, v in slide.steps.items()},
+        sections=course.sections, variables=tuple(variable.id for variable in course.variables),
+        pictures={file.id: (file.w, file.h) for file in course.media if file.id in wanted},
+        gate=course.gate, feedback=course.feedback,
+    )

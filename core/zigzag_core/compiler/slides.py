@@ -1,0 +1,170 @@
+"""One slide: authors' blocks become elements, overlays, rules and graders."""
+
+from dataclasses import dataclass
+from typing import Literal
+
+from zigzag_core.course import (
+    Area,
+    Background,
+    Button,
+    Element,
+    Group,
+    Input,
+    Overlay,
+    Remembered,
+    Slide,
+    Variable,
+)
+from zigzag_core.course.references import named
+from zigzag_core.course.rules.rule_use import row_rules
+from zigzag_core.program import (
+    AUTHORS_OWN,
+    Grader,
+    ProgramElement,
+    ProgramOverlay,
+    ProgramRule,
+    ProgramSlide,
+    SeenSet,
+    Span,
+)
+
+from .feedback import feedback
+from .gates import program_gate
+from .numbering import remembered_of
+from .patterns import Woven, woven
+from .questions import as_one, grader_of, roles_of, slide_rules
+from .rules import program_rules
+from .scope import Scope
+from .timing import program_clock, spans
+
+Control = Literal["none", "button", "input"]
+
+
+@dataclass(frozen=True)
+class CompiledSlide:
+    """What one slide is in the program.
+
+    `variables` are those that its patterns keep, `media` the files that learners come to see or
+    hear on it, `remembered` by kind the ids that saved progress may name.
+    """
+
+    slide: ProgramSlide
+    questions: tuple[Grader, ...]
+    sets: tuple[SeenSet, ...]
+    variables: tuple[Variable, ...]
+    media: tuple[str, ...]
+    remembered: Remembered
+
+
+def compiled_slide(slide: Slide, scope: Scope) -> CompiledSlide:
+    """Return what `slide`, which is as its layout makes it look, comes to in `scope`."""
+    weave = woven(slide, scope)
+    made = _slide(slide, weave, scope)
+    return CompiledSlide(
+        slide=made, questions=tuple(grader_of(slide, question) for question in slide.questions),
+        sets=tuple(weave.sets), variables=tuple(weave.variables),
+        media=tuple(sorted(named(slide, "medium"))),
+        remembered=remembered_of(slide, made, weave.variables),
+    )
+
+
+def _slide(slide: Slide, weave: Woven, scope: Scope) -> ProgramSlide:
+    roles = {
+        element: changes for question in slide.questions
+        for element, changes in roles_of(question).items()
+    }
+    after = [
+        feedback(question, slide, scope)
+        for question in slide.questions
+    ]
+    shown = spans(slide.timing)
+    for overlay in slide.overlays:
+        shown |= spans(overlay.timing)
+
+    def made(element: Element) -> ProgramElement:
+        rules = program_rules(element.rules, element.id, scope, slide)
+        plain_one = _plain_element(element, rules)
+        changes = roles.get(element.id)
+        if changes:
+            if isinstance(element, Group):
+                changes = {**changes, "draw": _bare(as_one(element, slide))}
+            plain_one = plain_one.model_copy(update={
+                **changes, "rules": (*changes.get("rules", ()), *plain_one.rules),
+            })
+        return _woven_in(plain_one, weave, tuple(shown.get(element.id, ())))
+
+    by_overlay: dict[str | None, list[ProgramElement]] = {}
+    for element in slide.elements:
+        by_overlay.setdefault(element.overlay, []).append(made(element))
+    elements = tuple(by_overlay.get(None, ()))
+    overlays = tuple(
+        _overlay(overlay, tuple(by_overlay.get(overlay.id, ())), slide, scope)
+        for overlay in slide.overlays
+    )
+    section = next(
+        (s for s in scope.sections
+         if s.rules and s.before and s.before in scope.order
+         and slide.id in scope.section_of(s.before)), None,
+    )
+    own = program_rules(slide.rules, slide.id, scope, slide)
+    own = (*(rule for question in slide.questions for rule in (
+        *slide_rules(question, slide),
+        *program_rules(row_rules(question), slide.id, scope, slide))), *own)
+    if section:
+        # On each of its slides it is a rule of its own.
+        ids = [r.model_copy(update={"id": f"{r.id}_{slide.id}"}) for r in section.rules]
+        own += program_rules(ids, slide.id, scope, slide)
+    return ProgramSlide.made(
+        id=slide.id, title=slide.title, onward=slide.onward, forks=tuple(weave.forks),
+        transcript=slide.transcript, background=slide.background or Background(),
+        elements=elements,
+        overlays=(*overlays, *(panel for panels, _ in after for panel in panels)),
+        clock=program_clock(slide.timing), gate=program_gate(slide, elements, overlays, scope),
+        navigation=slide.navigation, rules=(*(rule for _, rules in after for rule in rules), *own),
+    )
+
+
+def _overlay(
+    overlay: Overlay, elements: tuple[ProgramElement, ...], slide: Slide, scope: Scope
+) -> ProgramOverlay:
+    return ProgramOverlay.made(
+        id=overlay.id, title=overlay.name, panel=False, blocks=overlay.blocks, dims=overlay.dims,
+        pauses=overlay.pauses, closes_others=overlay.closes_others, on_escape=overlay.on_escape,
+        on_outside=overlay.on_outside, resets=overlay.again == "reset",
+        clock=program_clock(overlay.timing), elements=elements,
+        rules=program_rules(overlay.rules, overlay.id, scope, slide),
+    )
+
+
+def _woven_in(
+    element: ProgramElement, weave: Woven, shown: tuple[Span, ...]
+) -> ProgramElement:
+    """The element with what the slide's patterns and cues make of it."""
+    changes = dict(weave.changes.get(element.draw.id, {}))
+    if changes.pop("flips", False):
+        changes["draw"] = element.draw.model_copy(update={"enters": "flip"})
+    if element.control not in ("none", "button"):
+        changes.pop("control", None)
+    rules = weave.rules.get(element.draw.id)
+    if rules:
+        changes["rules"] = (*rules, *element.rules)
+    if shown:
+        changes["spans"] = shown
+    return element.model_copy(update=changes) if changes else element
+
+
+def _plain_element(element: Element, rules: tuple[ProgramRule, ...] = ()) -> ProgramElement:
+    """An element with its authors' rules; one that can be clicked is a button to everyone."""
+    control: Control = "none"
+    if isinstance(element, Input):
+        control = "input"
+    elif isinstance(element, Button | Area) or any(
+        rule.on in ("clicked", "double_clicked") for rule in rules
+    ):
+        control = "button"
+    return ProgramElement.made(draw=_bare(element), control=control, rules=rules)
+
+
+def _bare(element: Element) -> Element:
+    """The element without what only its author needs."""
+    return element.model_copy(update=AUTHORS_OWN)
