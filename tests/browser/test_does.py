@@ -33,6 +33,8 @@ def _choose(page, label, word, within=None):
 def test_tabs_with_a_counter_and_a_gate_are_made_rehearsed_and_explained(page):
     fresh_slide(page, "Tabs")
     add_pattern(page, "Tabs", "First, panel")
+    page.press("What it does, in sentences")
+    page.see("“First” is clicked")
     page.find("[data-stage]").send_keys(Keys.ESCAPE)
     add_pattern(page, "Seen counter", "Counter")
     page.find("[data-stage]").send_keys(Keys.ESCAPE)

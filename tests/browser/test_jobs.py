@@ -12,7 +12,7 @@ LARGE = 1_600
 """Slides of a course that takes some seconds to pack."""
 
 
-@pytest.fixture(scope="module")
+@pytest.fixture
 def large(server):
     return server.manage("generate", "--slides", str(LARGE), "--questions", "100")
 
@@ -43,7 +43,8 @@ def test_publishing_is_seen_goes_on_after_a_reload_and_is_cancelled(page, server
     large = server.manage("generate", "--slides", "3000", "--questions", "100")
     page.go(f"/courses/{large}/publish")
     page.press("Publish as SCORM 1.2")
-    page.until(lambda: "Packing" in page.find("[data-job=publish]").text, "what is being done")
+    page.until(lambda: "Compiling the slides" in page.find("[data-job=publish]").text,
+               "what is being done")
     # Others are not kept waiting: a save is through before the packing is.
     title = page.call("PATCH", f"/courses/{large}", {"title": "Saved meanwhile"})["title"]
     assert title == "Saved meanwhile" and page.find("[data-job=publish]")
@@ -70,6 +71,23 @@ def test_a_job_outlives_the_server(page, server, large):
     server.start()
     page.go("/")
     page.until(lambda: state(page, job) == "done", "the job to be done after the restart")
+
+
+def test_a_large_course_is_compiled_by_a_job_and_then_rehearsed(page, server):
+    slug = server.manage("generate", "--slides", "400", "--questions", "40")
+    page.go("/")
+    asked = page.call("GET", f"/courses/{slug}/program")
+    assert asked["title"] == "Compiling the course"
+    page.go(f"/courses/{slug}/rehearse")
+    page.frames("iframe[title='The course']")
+    page.find("main .zz-element")
+    # What was compiled is kept: a change of one slide is rehearsed at once.
+    page.top()
+    slide = page.call("GET", f"/courses/{slug}")["slides"][0]
+    page.call("PUT", f"/courses/{slug}/slides/{slide['slide']['id']}", {
+        "base": slide["version"], "slide": {**slide["slide"], "title": "Changed"}})
+    program = page.call("GET", f"/courses/{slug}/program")
+    assert program["slides"][0]["title"] == "Changed"
 
 
 @pytest.mark.parametrize(("limit", "words"), [

@@ -3,8 +3,10 @@
 import io
 
 import pytest
+from django.core.files.storage import default_storage
 from PIL import Image
 from zigzag_server.courses.models import SharedFile
+from zigzag_server.jobs import starting
 
 from tests.core.test_media import picture, sound, svg, video
 
@@ -13,8 +15,13 @@ def opened(mika, slug):
     return mika("get", f"/courses/{slug}")
 
 
-def sent(mika, course, name, data, status=201):
-    return mika("post", f"/courses/{course}/media", file=(name, data), status=status)
+def sent(mika, course, name, data):
+    """What comes of a file that is sent: the media, or the problem with it."""
+    answer = mika("post", f"/courses/{course}/media", file=(name, data))
+    if answer.get("kind") == "take":
+        ended = mika("get", f"/jobs/{answer['id']}")
+        return ended["problem"] or ended["result"]["media"]
+    return answer
 
 
 def path_of(url):
@@ -36,7 +43,7 @@ def test_videos_and_audio_are_taken_and_previewed(mika, learner, course):
     ("a.mp4", video("matroska", "mpeg4"), "MP4"),
 ])
 def test_what_lies_about_its_type_is_refused(mika, course, name, data, reason):
-    answer = sent(mika, course, name, data, status=422)
+    answer = sent(mika, course, name, data)
     assert reason in answer["message"] and name in answer["message"]
     assert answer["message"].endswith("The course is as it was.")
 
@@ -118,3 +125,32 @@ def test_use_is_known_and_a_file_of_the_course_can_be_shared(mika, course):
     archive = mika.archive(course)
     made = mika.job("post", "/courses/import", file=("c.zigzag", archive))
     assert mika("get", f"/courses/{made['course']}")["course"]["media"] == [taken]
+
+
+def test_what_takes_long_to_look_into_is_looked_into_by_a_job(mika, other, course):
+    asked = mika("post", f"/courses/{course}/media", file=("clip.mp4", video()), status=202)
+    assert asked["title"] == "Looking into the file"
+    other("get", f"/jobs/{asked['id']}", status=404)
+    noise = io.BytesIO()
+    Image.effect_noise((1_600, 1_600), 90).save(noise, "PNG")
+    assert mika("post", f"/courses/{course}/media", file=("n.png", noise.getvalue()), status=202)
+    assert mika("post", f"/courses/{course}/media", file=("p.png", picture("PNG")), status=201)
+    assert not default_storage.listdir("uploads")[1], "what was sent goes with its job"
+
+
+def test_a_video_is_taken_into_the_library(mika, other):
+    made = mika.job("post", "/library", file=("clip.mp4", video()))
+    again = mika.job("post", "/library", file=("clip.mp4", video()))
+    [kept] = mika("get", "/library")
+    assert kept["id"] == made["shared"] == again["shared"]
+    assert kept["file"]["type"] == "video/mp4" and other("get", "/library") == []
+    assert "damaged" in mika.job("post", "/library", file=("x.mp4", video()[:700]))["message"]
+
+
+def test_a_job_that_is_stopped_takes_nothing_in(mika, course, settings, monkeypatch):
+    settings.JOBS_AT_ONCE = False
+    monkeypatch.setattr(starting, "enqueue", lambda job: None)
+    asked = mika("post", f"/courses/{course}/media", file=("clip.mp4", video()), status=202)
+    assert len(default_storage.listdir("uploads")[1]) == 1
+    mika("delete", f"/jobs/{asked['id']}", status=204)
+    assert not default_storage.listdir("uploads")[1] and not default_storage.exists("media")

@@ -292,7 +292,8 @@ export interface paths {
          * Upload Media
          * @description Take in a picture, video or audio, known by its content whatever its name says.
          *
-         *     It belongs to the course once the settings were written with it.
+         *     It belongs to the course once the settings were written with it. The answer is 202 with a job
+         *     for what takes long to look into: videos, audio and large pictures.
          */
         post: operations["zigzag_server_courses_media_api_upload_media"];
         delete?: never;
@@ -396,7 +397,7 @@ export interface paths {
         put?: never;
         /**
          * Add To Library
-         * @description Take a file into the library.
+         * @description Take a file into the library: at once, or by a job for what takes long to look into.
          */
         post: operations["zigzag_server_courses_media_api_add_to_library"];
         delete?: never;
@@ -7664,6 +7665,18 @@ export interface components {
             title: string;
         };
         /**
+         * Caption
+         * @description What is said from `since` until `until` (ms) of a video or audio.
+         */
+        Caption: {
+            /** Since */
+            since: number;
+            /** Until */
+            until: number;
+            /** Text */
+            text: string;
+        };
+        /**
          * JobOut
          * @description Work that takes time. `share` goes from 0 to 1; `words` say what is being done.
          */
@@ -7693,9 +7706,10 @@ export interface components {
         };
         /**
          * JobResult
-         * @description What a job has made: a course, a package, a package in the practice LMS, or a file.
+         * @description What a job has made: a course, a package, a package in the practice LMS, a file, or media.
          *
-         *     A file is fetched from `/api/jobs/{id}/file`. What checks found is read where it is asked for.
+         *     A file is fetched from `/api/jobs/{id}/file`; `shared` is the id of media in the library. What
+         *     checks found is read where it is asked for.
          */
         JobResult: {
             /** Course */
@@ -7708,6 +7722,77 @@ export interface components {
             practice_package?: number | null;
             /** File */
             file?: string | null;
+            media?: components["schemas"]["MediaOut"] | null;
+            /** Shared */
+            shared?: number | null;
+        };
+        /**
+         * MediaFile
+         * @description A file of the course. `sha256` names the stored bytes; `size` in bytes, w and h in px.
+         *
+         *     `duration` in ms for videos and audio. `palette` holds a picture's main colours, the most
+         *     common first. `recoloured` is set for a drawing whose colours are those of the theme.
+         */
+        MediaFile: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Type
+             * @enum {string}
+             */
+            type: "image/png" | "image/jpeg" | "image/webp" | "image/gif" | "image/svg+xml" | "video/mp4" | "video/webm" | "audio/mpeg" | "audio/mp4" | "audio/ogg" | "audio/wav" | "audio/flac";
+            /** Sha256 */
+            sha256: string;
+            /** Size */
+            size: number;
+            /**
+             * W
+             * @default 0
+             */
+            w: number;
+            /**
+             * H
+             * @default 0
+             */
+            h: number;
+            /**
+             * Duration
+             * @default 0
+             */
+            duration: number;
+            /**
+             * Tags
+             * @default []
+             */
+            tags: string[];
+            /**
+             * Palette
+             * @default []
+             */
+            palette: string[];
+            /**
+             * Recoloured
+             * @default false
+             */
+            recoloured: boolean;
+            /**
+             * Captions
+             * @default []
+             */
+            captions: components["schemas"]["Caption"][];
+        };
+        /**
+         * MediaOut
+         * @description A file, where it is found, and where a small picture of it is (empty for a sound).
+         */
+        MediaOut: {
+            file: components["schemas"]["MediaFile"];
+            /** Url */
+            url: string;
+            /** Preview */
+            preview: string;
         };
         /**
          * ProblemOut
@@ -7718,18 +7803,6 @@ export interface components {
             code: string;
             /** Message */
             message: string;
-        };
-        /**
-         * Caption
-         * @description What is said from `since` until `until` (ms) of a video or audio.
-         */
-        Caption: {
-            /** Since */
-            since: number;
-            /** Until */
-            until: number;
-            /** Text */
-            text: string;
         };
         /**
          * Completion
@@ -8119,63 +8192,6 @@ export interface components {
              * @default []
              */
             slots: string[];
-        };
-        /**
-         * MediaFile
-         * @description A file of the course. `sha256` names the stored bytes; `size` in bytes, w and h in px.
-         *
-         *     `duration` in ms for videos and audio. `palette` holds a picture's main colours, the most
-         *     common first. `recoloured` is set for a drawing whose colours are those of the theme.
-         */
-        MediaFile: {
-            /** Id */
-            id: string;
-            /** Name */
-            name: string;
-            /**
-             * Type
-             * @enum {string}
-             */
-            type: "image/png" | "image/jpeg" | "image/webp" | "image/gif" | "image/svg+xml" | "video/mp4" | "video/webm" | "audio/mpeg" | "audio/mp4" | "audio/ogg" | "audio/wav" | "audio/flac";
-            /** Sha256 */
-            sha256: string;
-            /** Size */
-            size: number;
-            /**
-             * W
-             * @default 0
-             */
-            w: number;
-            /**
-             * H
-             * @default 0
-             */
-            h: number;
-            /**
-             * Duration
-             * @default 0
-             */
-            duration: number;
-            /**
-             * Tags
-             * @default []
-             */
-            tags: string[];
-            /**
-             * Palette
-             * @default []
-             */
-            palette: string[];
-            /**
-             * Recoloured
-             * @default false
-             */
-            recoloured: boolean;
-            /**
-             * Captions
-             * @default []
-             */
-            captions: components["schemas"]["Caption"][];
         };
         /**
          * NamedStyle
@@ -8616,17 +8632,6 @@ export interface components {
             /** Base */
             base: number;
             slide: components["schemas"]["Slide"];
-        };
-        /**
-         * MediaOut
-         * @description A file, where it is found, and where a small picture of it is (empty for a sound).
-         */
-        MediaOut: {
-            file: components["schemas"]["MediaFile"];
-            /** Url */
-            url: string;
-            /** Preview */
-            preview: string;
         };
         /**
          * FromIn
@@ -11490,6 +11495,15 @@ export interface operations {
                     "application/json": components["schemas"]["MediaOut"];
                 };
             };
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobOut"];
+                };
+            };
         };
     };
     zigzag_server_courses_media_api_take_media: {
@@ -11630,6 +11644,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SharedOut"];
+                };
+            };
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobOut"];
                 };
             };
         };

@@ -4,7 +4,7 @@ import hashlib
 import hmac
 import io
 from collections.abc import Callable
-from typing import BinaryIO, cast
+from typing import Any, BinaryIO, cast
 
 from django.conf import settings
 from django.core.files.base import ContentFile
@@ -91,6 +91,11 @@ def preview_url(file: MediaFile, colours: Colours) -> str:
     if file.type == "image/svg+xml" or small:
         return media_url(file, colours)
     return content_url(f"/media/{key(file.sha256)}/preview/{file.sha256}")
+
+
+def shown(file: MediaFile, colours: Colours) -> dict[str, Any]:
+    """Return `file` as the API shows it: where it is, and where a small picture of it is."""
+    return {"file": file, "url": media_url(file, colours), "preview": preview_url(file, colours)}
 
 
 def source_for(course: Course) -> Callable[[MediaFile], str]:

@@ -14,7 +14,7 @@ from . import files, store
 from .taking import TakenFile, take
 
 
-def take_in(owner: User, report: Report, data: bytes) -> Finish:
+def take_in_course(owner: User, report: Report, data: bytes) -> Finish:
     """Make ready the course in the archive `data`; the returned step stores it for `owner`.
 
     Raises a 422 `Problem` with a reason for people where the archive is bad; nothing is stored

@@ -1,11 +1,12 @@
 """Jobs with whole courses: taking in an archive, making one, and copying a course."""
 
 import uuid
+from typing import Any
 
 from django.contrib.auth.models import User
 from django.core.files.base import ContentFile
 from django.core.files.storage import default_storage
-from zigzag_core.course import system_ids
+from zigzag_core.course import Colours, system_ids
 from zigzag_core.editing.copies.copying import duplicate_course
 from zigzag_core.editing.names import free_title
 from zigzag_core.packaging.archive import export_archive
@@ -14,14 +15,31 @@ from zigzag_server.jobs import uploads
 from zigzag_server.jobs.kinds import Finish, Report, kind
 
 from . import files, store
-from .importing import take_in
+from .importing import take_in_course
 from .models import Course
+from .taking import take_in
 
 
 @kind("import", "Taking in the course", cleanup=uploads.remove)
 def import_course(owner: User, report: Report, upload: str) -> Finish:
     """Take in the course archive that was kept as `upload`."""
-    return take_in(owner, report, uploads.read(upload))
+    return take_in_course(owner, report, uploads.read(upload))
+
+
+@kind("take", "Looking into the file", seconds=120, priority=2, cleanup=uploads.remove)
+def take_file(
+    owner: User, report: Report, upload: str, name: str, course: int | None
+) -> Finish:
+    """Take in the file that was kept as `upload`: for a course, or else for the library."""
+    report(0, f"Looking into “{name}”")
+    file = take_in(name, uploads.read(upload))
+    colours = store.colours_of(Course.objects.get(pk=course)) if course else Colours()
+    result = {**files.shown(file, colours), "file": file.model_dump(mode="json")}
+
+    def finish() -> dict[str, Any]:
+        shared = None if course else store.keep_shared(owner, file).pk
+        return {"media": result, "shared": shared}
+    return finish
 
 
 @kind("export", "Making the archive")

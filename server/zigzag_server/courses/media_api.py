@@ -9,25 +9,19 @@ from zigzag_core import course as core
 from zigzag_core.course.media import Tag
 from zigzag_core.course.media_use import usage
 from zigzag_core.drawings import DRAWINGS, drawing_of
-from zigzag_core.errors import BadFile
 from zigzag_core.media.captions import read_captions, write_captions
 
 from zigzag_server.accounts.auth import author
-from zigzag_server.problems import Problem, not_found, problem_of
+from zigzag_server.jobs import uploads
+from zigzag_server.jobs.api import JobOut, MediaOut
+from zigzag_server.jobs.models import Job
+from zigzag_server.problems import Problem, not_found
 
 from . import files, store
-from .models import SharedFile
-from .taking import TakenFile, largest, take
+from .models import Course, SharedFile
+from .taking import HEAD, largest, take_in, takes_long
 
 router = Router(tags=["media"])
-
-
-class MediaOut(Schema):
-    """A file, where it is found, and where a small picture of it is (empty for a sound)."""
-
-    file: core.MediaFile
-    url: str
-    preview: str
 
 
 class SharedOut(MediaOut):
@@ -78,47 +72,39 @@ class CaptionsText(Schema):
     text: str
 
 
-def shown(file: core.MediaFile, colours: core.Colours) -> dict[str, Any]:
-    """Return `file` as the API shows it."""
-    return {
-        "file": file, "url": files.media_url(file, colours),
-        "preview": files.preview_url(file, colours),
-    }
-
-
-def _taken(file: UploadedFile) -> TakenFile:
-    name = file.name or "File"
+def _sent(request: HttpRequest, file: UploadedFile, course: Course | None) -> Job | core.MediaFile:
+    """Return the file that was sent, or the job that looks into it, if that takes long."""
+    name, size = file.name or "File", file.size or 0
     limit = largest(name)
-    if (file.size or 0) > limit:
+    if size > limit:
         raise Problem(413, "too_large", f"“{name}” is larger than {limit // 1_000_000} MB. "
                       "Make it smaller and try again; the course is as it was.")
-    try:
-        taken = take(name, file.read())
-    except BadFile as error:
-        raise problem_of(error, "The course is as it was.", f"“{name}”: ") from None
-    files.keep(taken.file.sha256, taken.data, taken.preview)
-    return taken
+    head = file.read(HEAD)
+    file.seek(0)
+    if takes_long(size, head):
+        key = course.pk if course else None
+        return uploads.start(author(request), "take", file, {"name": name, "course": key}, key)
+    return take_in(name, file.read())
 
 
-def _colours(request: HttpRequest, slug: str) -> core.Colours:
-    row = store.course_of(author(request), slug)
-    return core.Theme.model_validate(row.document["theme"]).colours
-
-
-@router.post("/courses/{slug}/media", response={201: MediaOut})
+@router.post("/courses/{slug}/media", response={201: MediaOut, 202: JobOut})
 def upload_media(request: HttpRequest, slug: str, file: File[UploadedFile]) -> Status[Any]:
     """Take in a picture, video or audio, known by its content whatever its name says.
 
-    It belongs to the course once the settings were written with it.
+    It belongs to the course once the settings were written with it. The answer is 202 with a job
+    for what takes long to look into: videos, audio and large pictures.
     """
-    colours = _colours(request, slug)
-    return Status(201, shown(_taken(file).file, colours))
+    row = store.course_of(author(request), slug)
+    sent = _sent(request, file, row)
+    if isinstance(sent, Job):
+        return Status(202, sent)
+    return Status(201, files.shown(sent, store.colours_of(row)))
 
 
 @router.post("/courses/{slug}/media/from", response={201: MediaOut})
 def take_media(request: HttpRequest, slug: str, data: FromIn) -> Status[Any]:
     """Take a file of the library or a shipped drawing into a course, in the theme's colours."""
-    colours = _colours(request, slug)
+    colours = store.colours_of(store.course_of(author(request), slug))
     fresh = core.system_ids()()
     if data.shared is not None:
         found = _shared(request, data.shared)
@@ -128,10 +114,8 @@ def take_media(request: HttpRequest, slug: str, data: FromIn) -> Status[Any]:
             name, picture = drawing_of(data.drawing or "")
         except KeyError:
             raise not_found("drawing") from None
-        taken = take(name, picture)
-        files.keep(taken.file.sha256, taken.data)
-        file = taken.file
-    return Status(201, shown(file, colours))
+        file = take_in(name, picture)
+    return Status(201, files.shown(file, colours))
 
 
 @router.get("/courses/{slug}/media-use", response=dict[str, list[str]])
@@ -168,11 +152,13 @@ def list_library(request: HttpRequest) -> list[dict[str, Any]]:
     return [_shared_out(row) for row in rows]
 
 
-@router.post("/library", response={201: SharedOut})
+@router.post("/library", response={201: SharedOut, 202: JobOut})
 def add_to_library(request: HttpRequest, file: File[UploadedFile]) -> Status[Any]:
-    """Take a file into the library."""
-    taken = _taken(file)
-    return Status(201, _shared_out(_keep_shared(request, taken.file)))
+    """Take a file into the library: at once, or by a job for what takes long to look into."""
+    sent = _sent(request, file, None)
+    if isinstance(sent, Job):
+        return Status(202, sent)
+    return Status(201, _shared_out(store.keep_shared(author(request), sent)))
 
 
 @router.post("/courses/{slug}/media/{media_id}/share", response={201: SharedOut})
@@ -183,7 +169,7 @@ def share_media(request: HttpRequest, slug: str, media_id: str) -> Status[Any]:
     file = next((file for file in course.media if file.id == media_id), None)
     if file is None:
         raise not_found("file")
-    return Status(201, _shared_out(_keep_shared(request, file)))
+    return Status(201, _shared_out(store.keep_shared(author(request), file)))
 
 
 @router.put("/library/{shared_id}", response=SharedOut)
@@ -209,17 +195,9 @@ def _shared(request: HttpRequest, shared_id: int) -> SharedFile:
     return row
 
 
-def _keep_shared(request: HttpRequest, file: core.MediaFile) -> SharedFile:
-    owner = author(request)
-    known = SharedFile.objects.filter(owner=owner, sha256=file.sha256).first()
-    return known or SharedFile.objects.create(
-        owner=owner, sha256=file.sha256, document=file.model_dump(mode="json")
-    )
-
-
 def _shared_out(row: SharedFile) -> dict[str, Any]:
     file = core.MediaFile.model_validate(row.document)
-    return {"id": row.pk, **shown(file, core.Colours())}
+    return {"id": row.pk, **files.shown(file, core.Colours())}
 
 
 @router.post("/edits/captions", response=CaptionsOut)

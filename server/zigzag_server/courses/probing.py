@@ -20,7 +20,9 @@ _CPU_SECONDS = 40
 
 def main() -> int:
     """Look into the file named on the command line; print what it is, or why it is refused."""
-    resource.setrlimit(resource.RLIMIT_AS, (_MEMORY, _MEMORY))
+    allowed = resource.getrlimit(resource.RLIMIT_AS)[1]
+    memory = _MEMORY if allowed == resource.RLIM_INFINITY else min(_MEMORY, allowed)
+    resource.setrlimit(resource.RLIMIT_AS, (memory, memory))
     resource.setrlimit(resource.RLIMIT_CPU, (_CPU_SECONDS, _CPU_SECONDS))
     try:
         found = take_playing(Path(sys.argv[1]).read_bytes())

@@ -15,7 +15,7 @@ from zigzag_core.course.reporting import Progress, telling, untold
 from zigzag_server.jobs.kinds import Again
 from zigzag_server.problems import not_found
 
-from .models import Course, Revision, Slide
+from .models import Course, Revision, SharedFile, Slide
 from .saving import Stale, Versions, overtaken, write
 
 
@@ -46,6 +46,18 @@ def document_of(row: Course, progress: Progress = untold) -> core.CourseDocument
     texts = telling(slide_texts(row), progress)
     slides = tuple(core.Slide.model_validate_json(text) for _, text in texts)
     return core.CourseDocument(course=core.Course.model_validate(row.document), slides=slides)
+
+
+def colours_of(row: Course) -> core.Colours:
+    """Return the colours of a course's theme."""
+    return core.Theme.model_validate(row.document["theme"]).colours
+
+
+def keep_shared(owner: User, file: core.MediaFile) -> SharedFile:
+    """Put a file into the library of `owner`, if it is not there yet."""
+    known = SharedFile.objects.filter(owner=owner, sha256=file.sha256).first()
+    return known or SharedFile.objects.create(
+        owner=owner, sha256=file.sha256, document=file.model_dump(mode="json"))
 
 
 def slides_naming(row: Course, ids: Iterable[str]) -> dict[str, core.Slide]:

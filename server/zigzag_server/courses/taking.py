@@ -17,7 +17,14 @@ from zigzag_core.media.pictures import LARGEST, take_picture
 from zigzag_core.media.playing import LARGEST_PLAYING, looks_like_playing
 from zigzag_core.media.recolour import is_recoloured
 
+from zigzag_server.problems import problem_of
+
+from . import files
+
 _SECONDS = 60
+_AT_ONCE = 2_000_000
+HEAD = 4_096
+"""So many bytes tell whether a file plays."""
 
 
 @dataclass(frozen=True)
@@ -44,6 +51,24 @@ def take(name: str, data: bytes) -> TakenFile:
         recoloured=picture.type == "image/svg+xml" and is_recoloured(picture.data),
     )
     return TakenFile(file, picture.data, None)
+
+
+def take_in(name: str, data: bytes) -> core.MediaFile:
+    """Return the file in `data`, and keep it. Raises a `Problem` that names it."""
+    try:
+        taken = take(name, data)
+    except BadFile as error:
+        raise problem_of(error, "The course is as it was.", f"“{name}”: ") from None
+    files.keep(taken.file.sha256, taken.data, taken.preview)
+    return taken.file
+
+
+def takes_long(size: int, head: bytes) -> bool:
+    """Say whether looking into a file is work for a job: large ones, and all that plays.
+
+    `head` are its first bytes.
+    """
+    return size > _AT_ONCE or looks_like_playing(head)
 
 
 def largest(name: str) -> int:

@@ -6,6 +6,7 @@ from typing import Any, Literal
 from django.core.files.storage import default_storage
 from django.http import FileResponse, HttpRequest
 from ninja import Router, Schema, Status
+from zigzag_core.course import MediaFile
 
 from zigzag_server.accounts.auth import author
 from zigzag_server.problems import not_found
@@ -24,10 +25,19 @@ class ProblemOut(Schema):
     message: str
 
 
-class JobResult(Schema):
-    """What a job has made: a course, a package, a package in the practice LMS, or a file.
+class MediaOut(Schema):
+    """A file, where it is found, and where a small picture of it is (empty for a sound)."""
 
-    A file is fetched from `/api/jobs/{id}/file`. What checks found is read where it is asked for.
+    file: MediaFile
+    url: str
+    preview: str
+
+
+class JobResult(Schema):
+    """What a job has made: a course, a package, a package in the practice LMS, a file, or media.
+
+    A file is fetched from `/api/jobs/{id}/file`; `shared` is the id of media in the library. What
+    checks found is read where it is asked for.
     """
 
     course: str | None = None
@@ -35,6 +45,8 @@ class JobResult(Schema):
     package: int | None = None
     practice_package: int | None = None
     file: str | None = None
+    media: MediaOut | None = None
+    shared: int | None = None
 
 
 class JobOut(Schema):

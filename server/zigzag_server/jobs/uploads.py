@@ -1,7 +1,9 @@
 """What was sent for a job to work on: kept until the job has ended."""
 
 import hashlib
+import json
 import uuid
+from collections.abc import Mapping
 from typing import Any
 
 from django.contrib.auth.models import User
@@ -14,15 +16,24 @@ from . import starting
 from .models import Job
 
 
-def start(owner: User, kind: str, file: UploadedFile) -> Job:
-    """Return a job of `kind` that works on `file`; equal files at one time are one job."""
-    digest = hashlib.sha256()
+def start(
+    owner: User, kind: str, file: UploadedFile, arguments: Mapping[str, Any] | None = None,
+    course: int | None = None,
+) -> Job:
+    """Return a job of `kind` that works on `file` and has `arguments` beside it.
+
+    `course` is the key of the course it is for. The same work on equal files at one time is one
+    job.
+    """
+    arguments = dict(arguments or {})
+    digest = hashlib.sha256(json.dumps(arguments, sort_keys=True).encode())
     for chunk in file.chunks():
         digest.update(chunk)
     file.seek(0)
     upload = default_storage.save(f"uploads/{uuid.uuid4().hex}", file)
     try:
-        job = starting.start(owner, kind, {"upload": upload}, equal=digest.hexdigest())
+        job = starting.start(
+            owner, kind, {"upload": upload, **arguments}, course=course, equal=digest.hexdigest())
     except Problem:
         default_storage.delete(upload)
         raise

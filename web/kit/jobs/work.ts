@@ -29,7 +29,7 @@ export async function follow(asked: Promise<Job>): Promise<Job> {
 }
 
 /** Kinds that a window asks for by itself; nobody waits for them. */
-const QUIET = new Set(["check", "try", "compile"]);
+const QUIET = new Set(["check", "try", "compile", "take"]);
 
 /** Follow what was begun before this window was opened; `done` is told what has come of it. */
 export async function followUnfinished(done: Found, failed: (error: unknown) => void): Promise<void> {

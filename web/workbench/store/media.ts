@@ -1,5 +1,6 @@
 /** Bringing files into the course, and showing them. */
 import { api, take, upload } from "../../api/client";
+import { cancel, ended, type Job } from "../../api/jobs";
 import { SMALL_PICTURE, SMALL_SHOWN } from "../../api/tables";
 import type { Background, Element, MediaFile, PictureElement, Slide } from "../../api/types";
 import { addElement } from "./adding";
@@ -16,7 +17,16 @@ interface Taken { file: MediaFile; url: string; preview: string }
 export async function sendFile(
   file: File, onProgress: (share: number) => void, signal?: AbortSignal,
 ): Promise<MediaFile> {
-  return known(await upload<Taken>(`/api/courses/${get().slug}/media`, file, onProgress, signal));
+  const sent = await upload<Taken | Job>(`/api/courses/${get().slug}/media`, file, onProgress, signal);
+  return known("file" in sent ? sent : await lookedInto(sent, signal));
+}
+
+/** Wait until the server has looked into a file; what is wrong with it is thrown. */
+async function lookedInto(job: Job, signal?: AbortSignal): Promise<Taken> {
+  signal?.addEventListener("abort", () => void cancel(job).catch(() => {}));
+  const { result } = await ended(job, () => {});
+  if (!result?.media) throw new Error("The server has not kept the file. Send it again.");
+  return result.media;
 }
 
 /** Take a shipped drawing or a file of the library into the course. */

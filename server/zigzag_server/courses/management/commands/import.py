@@ -6,7 +6,7 @@ from typing import Any
 
 from django.core.management.base import BaseCommand, CommandError
 
-from zigzag_server.courses.importing import take_in
+from zigzag_server.courses.importing import take_in_course
 from zigzag_server.courses.management import arguments
 from zigzag_server.jobs.kinds import silent
 from zigzag_server.problems import Problem
@@ -22,7 +22,7 @@ class Command(BaseCommand):
     def handle(self, *args: Any, **options: Any) -> None:
         user = arguments.owner(options["owner"])
         try:
-            made = take_in(user, silent, Path(options["file"]).read_bytes())()
+            made = take_in_course(user, silent, Path(options["file"]).read_bytes())()
         except OSError as error:
             raise CommandError(f"{options['file']}: {error.strerror}.") from None
         except Problem as problem:
