@@ -12,6 +12,7 @@ from zigzag_core.engine import engine, state
 from zigzag_core.engine.index import Index
 from zigzag_core.program import Program
 from zigzag_core.tracking import progress, scorm12
+from zigzag_core.tracking.shortened import LEVELS, shortened
 
 FOLDER = Path(__file__).parent / "traces"
 
@@ -26,6 +27,8 @@ def trace(program: Program, seed: int, events: list[dict[str, Any]]) -> dict[str
         packed = progress.pack(index, now)
         steps.append({
             "event": event, "state": state.as_json(now), "effects": effects, "progress": packed,
+            "shortened": [
+                progress.pack(index, shortened(index, now, level)) for level in range(1, LEVELS)],
             "restored": state.as_json(progress.unpack(index, packed)),
             "calls": scorm12.status_calls(index, now),
             "interactions": [

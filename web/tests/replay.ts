@@ -6,6 +6,7 @@ import { filled } from "../player/engine/filled";
 import { Index } from "../player/engine/program";
 import { asJson } from "../player/engine/state";
 import { pack, unpack } from "../player/tracking/progress";
+import { shortened } from "../player/tracking/shortened";
 import { interactionCalls, statusCalls } from "../player/tracking/scorm12";
 
 /** What an event led to. */
@@ -13,6 +14,7 @@ export interface Outcome {
   state: unknown;
   effects: unknown;
   progress: string;
+  shortened: unknown;
   restored: unknown;
   calls: unknown;
   interactions: unknown;
@@ -37,7 +39,8 @@ export function* replay(trace: Trace): Generator<[where: string, here: unknown, 
     const [next, effects] = step(index, state, event);
     state = next;
     const here: Outcome = {
-      state: asJson(state), effects, progress: pack(index, state), restored: asJson(unpack(index, there.progress)),
+      state: asJson(state), effects, progress: pack(index, state),
+      shortened: [1, 2, 3].map((level) => pack(index, shortened(index, state, level))), restored: asJson(unpack(index, there.progress)),
       calls: statusCalls(index, state),
       interactions: effects.filter((effect) => effect.effect === "answered")
         .map((effect) => interactionCalls(index, effect, position, "12:34:56")),

@@ -4,11 +4,14 @@ import { fileURLToPath } from "node:url";
 import { afterEach, beforeEach, describe, expect, test, vi } from "vitest";
 import type { Program } from "../api/types";
 import { Session } from "../player/app/session";
+import { filled } from "../player/engine/filled";
 import { Index } from "../player/engine/program";
+import type { State } from "../player/engine/state";
 import { findApi } from "../player/tracking/findApi";
 import { LocalTracker } from "../player/tracking/local";
-import { unpack } from "../player/tracking/progress";
+import { pack, unpack } from "../player/tracking/progress";
 import { Scorm12Tracker } from "../player/tracking/scorm12Tracker";
+import { shortened } from "../player/tracking/shortened";
 import { StrictLms } from "./strictLms";
 
 const traces = fileURLToPath(new URL("../../tests/parity/traces/demo.json", import.meta.url));
@@ -70,6 +73,43 @@ function answer(session: Session, number: number, right: boolean): void {
     }
   }
 }
+
+/** Click all that is on the slides. */
+function clickAll(session: Session): void {
+  for (const slide of program.slides) {
+    session.dispatch({ event: "slide", target: slide.id });
+    for (const element of slide.elements) {
+      const leads = element.rules.some(({ then }) => then.some((action) => ["go", "enter", "clear"].includes(action.do)));
+      if (element.control === "button" && !element.question && !leads) session.dispatch({ event: "clicked", target: element.draw.id });
+      for (const overlay of session.read().state.overlays) session.dispatch({ event: "close", target: overlay });
+    }
+  }
+}
+
+const points = (state: State): number[] => Object.keys(state.answers).sort().map((name) => state.answers[name]?.points ?? 0);
+
+/** Words that no coder makes short. */
+function mixed(length: number): string {
+  let seed = 7;
+  return Array.from({ length }, () => String.fromCharCode(33 + ((seed = (seed * 48_271) % 2_147_483_647) % 90))).join("");
+}
+
+/** A course that asks three open questions, which take long answers. */
+const wordy = new Index(filled({
+  ...program, rules: [], sets: [], variables: [],
+  slides: [{
+    id: "ask", title: "Ask", background: program.slides[0]?.background,
+    elements: ["a", "b", "c"].map((id) => ({
+      draw: { kind: "button", id: `send_${id}`, name: "Send", label: "Send" }, control: "button", question: id,
+      rules: [{ id: `send_rule_${id}`, on: "clicked", target: `send_${id}`, then: [{ do: "submit", question: id }] }],
+    })),
+  }],
+  questions: ["a", "b", "c"].map((id) => ({
+    id, slide: "ask", name: id, record: id, prompt: "Why?", kind: "open_answer", form: "free", purpose: "survey",
+    parts: [{ id, words: "Why?" }], points: 0, at_most: 5_000,
+  })),
+  remembered: { slides: ["ask"], questions: ["a", "b", "c"], choices: ["a", "b", "c"], variables: [], elements: [] },
+}));
 
 function seeAll(session: Session): void {
   for (const target of index.order) session.dispatch({ event: "slide", target });
@@ -216,6 +256,67 @@ describe("a bad LMS", () => {
     expect(session.read().phase).toEqual({ kind: "left", kept: "browser" });
     const back = await begun(new StrictLms({ "cmi.suspend_data": lms.committed.get("cmi.suspend_data") ?? "" }));
     expect(back.read().phase).toMatchObject({ kind: "asking", rescued: true });
+  });
+
+  test("that refuses what is too long gets what counts in the same second", async () => {
+    const lms = new StrictLms();
+    const session = await begun(lms);
+    clickAll(session);
+    answer(session, 0, true);
+    answer(session, 1, true);
+    await vi.advanceTimersByTimeAsync(2_000);
+    lms.longest = pack(index, shortened(index, session.read().state, 3)).length + 8;
+    session.dispatch({ event: "slide", target: index.order[2] as string });
+    await vi.advanceTimersByTimeAsync(1_000);
+    expect(session.read().standing).toEqual({ kind: "shortened" });
+    const short = unpack(index, lms.committed.get("cmi.suspend_data") ?? "");
+    const { state } = session.read();
+    expect(short.slide).toBe(state.slide);
+    expect(short.variables).toEqual(state.variables);
+    expect(new Set(short.visited)).toEqual(new Set(state.visited));
+    expect(points(short)).toEqual(points(state));
+    expect(short.path).toEqual([]);
+    expect(state.path.length).toBeGreaterThan(5);
+    // In this browser it goes on with the whole.
+    session.leave();
+    const back = await begun(new StrictLms({ "cmi.suspend_data": lms.committed.get("cmi.suspend_data") ?? "" }));
+    back.resume();
+    expect(back.read().state.path).toEqual(state.path);
+  });
+
+  test("that cuts progress without a word is found out and gets what counts", async () => {
+    const lms = new StrictLms();
+    lms.cutsAt = 4_096;
+    const session = new Session(wordy, new Scorm12Tracker(wordy, () => lms), { seed: 7 });
+    const begin = session.begin();
+    await vi.advanceTimersByTimeAsync(1_000);
+    await begin;
+    for (const { id } of wordy.program.questions) {
+      session.dispatch({ event: "answered", question: id, part: id, value: mixed(3_000) });
+      session.dispatch({ event: "clicked", target: `send_${id}` });
+    }
+    await vi.advanceTimersByTimeAsync(1_000);
+    expect(session.read().standing).toEqual({ kind: "shortened" });
+    const said = lms.committed.get("cmi.suspend_data") ?? "";
+    expect(said.length).toBeLessThan(4_096);
+    expect(Object.keys(unpack(wordy, said).answers)).toEqual(wordy.program.questions.map(({ id }) => id));
+  });
+
+  test("many events at once are one saving, and a crash a moment later loses none", async () => {
+    const lms = new StrictLms();
+    const session = await begun(lms);
+    const said = vi.spyOn(lms, "LMSSetValue");
+    const first = index.slides.get(index.order[0] as string)?.elements[0]?.draw.id ?? "";
+    for (let n = 0; n < 500; n++) session.dispatch({ event: "clicked", target: first });
+    expect(said.mock.calls.filter(([element]) => element === "cmi.suspend_data").length).toBeLessThanOrEqual(1);
+    lms.gone = true;
+    seeAll(session);
+    await vi.advanceTimersByTimeAsync(300);
+    // The LMS and then the browser have crashed. What was done is in this browser.
+    const again = await begun(new StrictLms());
+    again.resume();
+    expect(again.read().state.slide).toBe(session.read().state.slide);
+    expect(again.read().state.visited).toEqual(session.read().state.visited);
   });
 
   test.each([["lms", false], ["browser", true]] as const)("leaving says truly: kept in %s", async (kept, gone) => {

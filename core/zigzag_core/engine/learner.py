@@ -110,6 +110,8 @@ def drop(run: Run, element: str, on: str | None, x: float, y: float) -> None:
 def media_event(run: Run, element: str, what: str) -> None:
     """A video or sound of the slide has *started*, *paused* or *ended*."""
     if run.index.home.get(element) == run.state.slide and what in ("started", "paused", "ended"):
+        if what == "ended":
+            run.update(positions={k: v for k, v in run.state.positions.items() if k != element})
         run.raised(f"media_{what}", element)
 
 
@@ -120,6 +122,7 @@ def played(run: Run, element: str, since: int, until: int) -> None:
     since, until = max(int(since), 0), int(until)
     if not 0 < until - since <= LIMITS.longest_stretch:
         return
+    run.update(positions={**run.state.positions, element: until})
     before = run.state.watched.get(element, ())
     watched = merged(before, since, until)
     if watched != before:

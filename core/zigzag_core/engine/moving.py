@@ -11,11 +11,14 @@ from .run import Run
 from .state import State, Time, Waiting
 from .values import fitted
 
+_OF_ELEMENTS = ("hidden", "looks", "offsets", "moves", "dropped", "positions")
+"""The fields of the state that hold what elements have come to on a slide or overlay."""
+
 
 def slide_before(index: Index, state: State) -> str | None:
     """Return the slide that *previous* leads to: where the learner came from, else the one before.
 
-    After a resume only the order of the slides is known.
+    After a resume of older progress only the order of the slides is known.
     """
     if state.path:
         return state.path[-1]
@@ -101,7 +104,8 @@ def enter(run: Run, slide: str, back: bool = False) -> None:
     visited = state.visited if slide in state.visited else (*state.visited, slide)
     run.update(
         slide=slide, visited=visited, path=path, overlays=(), entered=state.time, clocks={},
-        moves={}, waiting=tuple(wait for wait in state.waiting if wait.owner == COURSE),
+        moves={}, positions={},
+        waiting=tuple(wait for wait in state.waiting if wait.owner == COURSE),
         back=None if state.back == slide else state.back,
     )
     run.raised("slide_entered", slide)
@@ -111,9 +115,13 @@ def enter(run: Run, slide: str, back: bool = False) -> None:
 
 
 def resume(run: Run) -> None:
-    """Go on from saved progress: the slide's timing begins again, and so do timers."""
-    slide = run.state.slide
-    if slide is not None and not run.state.clocks and not run.state.waiting:
+    """Go on from saved progress: with timing as it was, or from its beginning.
+
+    Of a slide that was just entered no timing is known: older progress had none, or the slide that
+    was shown is gone.
+    """
+    state, slide = run.state, run.state.slide
+    if slide is not None and state.entered == state.time and not state.clocks and not state.waiting:
         start_timers(run, COURSE)
         _begin_clock(run, slide)
         start_timers(run, slide)
@@ -134,8 +142,7 @@ def open_overlay(run: Run, name: str) -> None:
         for other in run.state.overlays:
             close_overlay(run, other)
     if overlay.resets:
-        _forget(run, [element.draw.id for element in overlay.elements], ("hidden", "looks",
-                "offsets", "moves", "dropped"))
+        _forget(run, [element.draw.id for element in overlay.elements], _OF_ELEMENTS)
     run.update(overlays=(*run.state.overlays, name))
     run.raised("overlay_opened", name)
     if overlay.resets or name not in run.state.clocks:
@@ -158,7 +165,7 @@ def clear(run: Run, action: Clear) -> None:
     elements = [*action.elements]
     for slide in action.slides:
         elements += run.index.on_slide.get(slide, ())
-    _forget(run, elements, ("hidden", "looks", "offsets", "moves", "dropped", "watched"))
+    _forget(run, elements, (*_OF_ELEMENTS, "watched"))
     state = run.state
     gone = set(elements)
     questions = set(action.questions)

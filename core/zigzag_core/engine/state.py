@@ -62,7 +62,8 @@ class State:
     differs from the program, `looks` only looks that a rule has given. `offsets` are those (px)
     from where elements stand, `moves` the last move of an element and when it began, `dropped`
     the targets that elements lie on. `watched` holds, by video or audio, the stretches (ms) that
-    were really played, in order and apart. `opened` are slides whose gates are open for good.
+    were really played, in order and apart; `positions` are those (ms) that the slide's videos and
+    audio have come to. `opened` are slides whose gates are open for good.
     `back` is the slide that a learner who was sent to read again may go back to. Time limits are
     `more_time` as long as set; 0 is no limit.
     """
@@ -87,6 +88,7 @@ class State:
     moves: dict[str, tuple[str, int]] = field(default_factory=dict)
     dropped: dict[str, str] = field(default_factory=dict)
     watched: dict[str, tuple[tuple[int, int], ...]] = field(default_factory=dict)
+    positions: dict[str, int] = field(default_factory=dict)
     opened: frozenset[str] = frozenset()
     back: str | None = None
     more_time: float = 1
@@ -127,7 +129,8 @@ def as_json(state: State) -> dict[str, Any]:
             element: [list(stretch) for stretch in stretches]
             for element, stretches in state.watched.items()
         },
-        "opened": sorted(state.opened), "back": state.back, "more_time": state.more_time,
+        "positions": state.positions, "opened": sorted(state.opened), "back": state.back,
+        "more_time": state.more_time,
         "learner": state.learner, "marked": state.marked,
         "completed": state.completed, "success": state.success, "ended": state.ended,
     }

@@ -11,7 +11,6 @@ from zigzag_core.engine import results
 from zigzag_core.engine.index import Index
 from zigzag_core.engine.state import State
 
-from .progress import pack
 from .records12 import decimal, record
 
 Call = tuple[str, str]
@@ -34,8 +33,8 @@ def lesson_status(index: Index, state: State) -> str:
 
 
 def status_calls(index: Index, state: State) -> list[Call]:
-    """Return the calls that tell where the learner stands; `cmi.core.score` only once
-    something was answered."""
+    """Return the calls that tell where the learner stands, but for the saved progress itself;
+    `cmi.core.score` only once something was answered."""
     calls = [("cmi.core.lesson_status", lesson_status(index, state))]
     reached = results.score(index, state)
     if reached is not None and any(a.attempts for a in state.answers.values()):
@@ -43,11 +42,7 @@ def status_calls(index: Index, state: State) -> list[Call]:
             ("cmi.core.score.min", "0"), ("cmi.core.score.max", "100"),
             ("cmi.core.score.raw", decimal(reached)),
         ]
-    calls += [
-        ("cmi.core.lesson_location", state.slide or ""),
-        ("cmi.suspend_data", pack(index, state)),
-    ]
-    return calls
+    return [*calls, ("cmi.core.lesson_location", state.slide or "")]
 
 
 def interaction_calls(

@@ -6,8 +6,9 @@ from django.contrib.auth.models import User
 from zigzag_core.compiler.compile import compile_course
 from zigzag_core.engine.index import Index
 from zigzag_core.packaging.package import PackageKind, place_in_package
+from zigzag_core.tracking.fullest import largest
 from zigzag_core.tracking.plain import promise
-from zigzag_core.tracking.progress import SCORM12_LIMIT, largest
+from zigzag_core.tracking.progress import SCORM12_LIMIT
 from zigzag_core.verification.findings.document import findings
 from zigzag_core.verification.findings.runs import try_out
 from zigzag_core.verification.route import route

@@ -22,6 +22,12 @@ export function Notices(
           until it arrives.
         </p>
       )}
+      {standing.kind === "shortened" && (
+        <p className="zz-notice">
+          Your LMS has no room for all of your progress. It keeps where you are, your score and the answers that
+          count; the rest is kept in this browser only.
+        </p>
+      )}
       {local && <p className="zz-notice">{local}</p>}
       {unreadable && (
         <p className="zz-notice">

@@ -78,7 +78,7 @@ function Before({ session, phase }: { session: Session; phase: Phase }): ReactNo
   switch (phase.kind) {
     case "connecting": return <Connecting />;
     case "asking": return <Asking session={session} phase={phase} />;
-    case "left": return <Left kept={phase.kept} />;
+    case "left": return <Left kept={phase.kept} session={session} />;
     default: return null;
   }
 }

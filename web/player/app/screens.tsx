@@ -43,13 +43,13 @@ const KEPT: Record<Kept, string> = {
 };
 
 /** Shown once the learner has left the course: says where their progress is. */
-export function Left({ kept }: { kept: Kept }): ReactNode {
+export function Left({ kept, session }: { kept: Kept; session: Session }): ReactNode {
   return (
     <main className="zz-card">
       <h1>You have left the course</h1>
       <p>{KEPT[kept]}</p>
       <div className="zz-row">
-        <button type="button" onClick={() => window.location.reload()}>Go back in</button>
+        <button type="button" onClick={() => session.comeBack()}>Go back in</button>
       </div>
     </main>
   );

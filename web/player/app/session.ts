@@ -134,7 +134,7 @@ export class Session {
       this.toldAt = performance.now();
       this.tracker.tell(state, effects);
     }
-    if (state.ended && this.snapshot.phase.kind === "running") this.leave();
+    if (state.ended && this.snapshot.phase.kind === "running") this.stepOut();
   }
 
   /** What the outside must do. */
@@ -149,13 +149,26 @@ export class Session {
     }
   }
 
-  /** The page goes away, or the learner leaves. */
+  /** The learner leaves by the course's own action. The page stays, and so does the session with the LMS. */
+  private stepOut(): void {
+    const { state } = this.snapshot;
+    this.set({ phase: { kind: "left", kept: this.tracker.suspend(state) } });
+  }
+
+  /** The learner who has left comes back to where they were. */
+  comeBack(): void {
+    if (this.snapshot.phase.kind !== "left") return;
+    this.since = performance.now();
+    this.set({ phase: { kind: "running" }, state: { ...this.snapshot.state, ended: false } });
+  }
+
+  /** The page goes away. */
   leave(): void {
     const { phase, state } = this.snapshot;
-    if (phase.kind === "asking") this.tracker.finish(null);
+    window.clearInterval(this.heart);
+    if (phase.kind === "asking" || phase.kind === "left") this.tracker.finish(null);
     if (phase.kind !== "running") return;
     const [ticked] = step(this.index, state, { event: "tick", ms: this.elapsed() });
-    window.clearInterval(this.heart);
     const kept = this.tracker.finish(ticked);
     this.set({ phase: { kind: "left", kept }, state: ticked });
   }

@@ -27,7 +27,7 @@ export function start(index: Index, seed: number, learnerName = ""): State {
   return {
     seed: seed >>> 0, rng: seed >>> 0, time: 0, entered: 0, slide: null, visited: [], path: [],
     clicked: Growing.of(), hidden: {}, looks: {}, variables, overlays: [], answers: {}, clocks: {},
-    waiting: [], paused: false, offsets: {}, moves: {}, dropped: {}, watched: {}, opened: new Set(),
+    waiting: [], paused: false, offsets: {}, moves: {}, dropped: {}, watched: {}, positions: {}, opened: new Set(),
     back: null, more_time: 1, learner: clipped(learnerName), marked: "", completed: false, success: "unknown", ended: false,
   };
 }

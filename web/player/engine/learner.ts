@@ -117,6 +117,10 @@ function middle(run: Run, target: string, element: string): Offset | null {
 /** A video or sound of the slide has *started*, *paused* or *ended*. */
 export function mediaEvent(run: Run, element: string, what: string): void {
   if (run.index.home.get(element) === run.state.slide && ["started", "paused", "ended"].includes(what)) {
+    if (what === "ended") {
+      const { [element]: _, ...positions } = run.state.positions;
+      run.update({ positions });
+    }
     run.raised(`media_${what}`, element);
   }
 }
@@ -127,6 +131,7 @@ export function played(run: Run, element: string, from: number, to: number): voi
   const since = Math.max(Math.trunc(from), 0);
   const until = Math.trunc(to);
   if (until - since <= 0 || until - since > LIMITS.longest_stretch) return;
+  run.update({ positions: { ...run.state.positions, [element]: until } });
   const before = own(run.state.watched, element) ?? [];
   const watched = merged(before, since, until);
   if (JSON.stringify(watched) !== JSON.stringify(before)) {

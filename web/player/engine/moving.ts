@@ -77,7 +77,7 @@ export function enter(run: Run, slide: string, back = false): void {
   }
   const visited = state.visited.includes(slide) ? state.visited : [...state.visited, slide];
   run.update({
-    slide, visited, path, overlays: [], entered: state.time, clocks: {}, moves: {},
+    slide, visited, path, overlays: [], entered: state.time, clocks: {}, moves: {}, positions: {},
     waiting: state.waiting.filter(({ owner }) => owner === "course"),
     back: state.back === slide ? null : state.back,
   });
@@ -87,10 +87,10 @@ export function enter(run: Run, slide: string, back = false): void {
   startTimers(run, slide);
 }
 
-/** Go on from saved progress: the slide's timing begins again, and so do timers. */
+/** Go on from saved progress: with timing as it was; from its beginning on a slide that was just entered. */
 export function resume(run: Run): void {
-  const { slide, clocks, waiting } = run.state;
-  if (slide === null || Object.keys(clocks).length || waiting.length) return;
+  const { slide, entered, time, clocks, waiting } = run.state;
+  if (slide === null || entered !== time || Object.keys(clocks).length || waiting.length) return;
   startTimers(run, "course");
   beginClock(run, slide);
   startTimers(run, slide);
@@ -101,7 +101,7 @@ function beginClock(run: Run, owner: string): void {
   if (clock) setClock(run, owner, { at: 0, runs: clock.starts });
 }
 
-const OF_ELEMENTS = ["hidden", "looks", "offsets", "moves", "dropped"] as const;
+const OF_ELEMENTS = ["hidden", "looks", "offsets", "moves", "dropped", "positions"] as const;
 
 /** Open an overlay of the slide; it comes above those that are open. */
 export function openOverlay(run: Run, name: string): void {

@@ -71,6 +71,8 @@ export interface State {
   readonly dropped: Of<string>;
   /** The stretches (ms) of videos and audio that were really played, in order and apart. */
   readonly watched: Of<readonly Stretch[]>;
+  /** The ms that the videos and audio of the slide have come to. */
+  readonly positions: Of<number>;
   /** Slides whose gates are open for good. */
   readonly opened: ReadonlySet<string>;
   /** The slide to go back to after reading again. */
@@ -91,7 +93,7 @@ export function copyOf(state: State): State {
     visited: state.visited, path: state.path, clicked: state.clicked, hidden: state.hidden, looks: state.looks,
     variables: state.variables, overlays: state.overlays, answers: state.answers, clocks: state.clocks,
     waiting: state.waiting, paused: state.paused, offsets: state.offsets, moves: state.moves, dropped: state.dropped,
-    watched: state.watched, opened: state.opened, back: state.back, more_time: state.more_time, learner: state.learner,
+    watched: state.watched, positions: state.positions, opened: state.opened, back: state.back, more_time: state.more_time, learner: state.learner,
     marked: state.marked, completed: state.completed, success: state.success, ended: state.ended,
   };
 }

@@ -75,12 +75,18 @@ function usePlaying(
   player: { current: HTMLMediaElement | null }, element: VideoElement | AudioElement,
 ): [boolean, () => void] {
   const [waiting, setWaiting] = useState(true);
-  const { start, volume } = element;
+  const { start, volume, id } = element;
+  const { state } = useActing();
+  /** Where it stood when the learner left the course. */
+  const stood = useRef(state.positions[id] ?? 0);
+  usePausing(player, state.paused);
   useEffect(() => {
     const media = player.current;
     if (!media) return;
     media.dataset.volume = String(volume);
     media.volume = loudness(volume);
+    if (stood.current) media.currentTime = stood.current / 1000;
+    stood.current = 0;
     const follow = (): void => setWaiting(media.paused);
     media.addEventListener("play", follow);
     media.addEventListener("pause", follow);
@@ -98,6 +104,22 @@ function usePlaying(
     else media?.pause();
   };
   return [waiting, toggle];
+}
+
+/** What plays stands still while the learner has paused all that moves, and goes on with it. */
+function usePausing(player: { current: HTMLMediaElement | null }, paused: boolean): void {
+  const held = useRef(false);
+  useEffect(() => {
+    const media = player.current;
+    if (!media) return;
+    if (paused && !media.paused) {
+      held.current = true;
+      media.pause();
+    } else if (!paused && held.current) {
+      held.current = false;
+      void media.play().catch(() => {});
+    }
+  }, [player, paused]);
 }
 
 /** Longer than this between two reports (ms), at any speed, something else than playing happened. */

@@ -5,12 +5,14 @@ import type { State } from "../engine/state";
 import { BackupStore } from "./backup";
 import { pack } from "./progress";
 import type { Begun, Kept, Standing, Tracker } from "./tracker";
+import { Unhurried } from "./unhurried";
 
 /** Keeps progress in this browser, where there is no LMS. */
 export class LocalTracker implements Tracker {
   private readonly store: BackupStore;
   private listener: (standing: Standing) => void = () => {};
   private kept = false;
+  private readonly saving = new Unhurried((state) => this.save(state));
 
   constructor(private readonly index: Index) {
     this.store = new BackupStore(`zigzag:${index.program.course}`);
@@ -20,14 +22,22 @@ export class LocalTracker implements Tracker {
     return Promise.resolve({ saved: this.store.read()?.progress ?? null, rescued: false });
   }
 
-  tell(state: State, _effects: readonly Effect[]): void {
-    const progress = pack(this.index, state);
-    this.kept = this.store.write({ progress, confirmed: true, answers: [] });
+  tell(state: State, effects: readonly Effect[]): void {
+    this.saving.note(state, effects.length > 0);
+  }
+
+  private save(state: State): void {
+    this.kept = this.store.write({ progress: pack(this.index, state), confirmed: true, answers: [] });
     this.listener({ kind: "local", reason: this.kept ? "web" : "no-storage" });
   }
 
+  suspend(state: State): Kept {
+    this.saving.note(state, true);
+    return this.kept ? "browser" : "nowhere";
+  }
+
   finish(state: State | null): Kept {
-    if (state) this.tell(state, []);
+    if (state) return this.suspend(state);
     return this.kept ? "browser" : "nowhere";
   }
 

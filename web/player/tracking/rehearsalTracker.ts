@@ -4,6 +4,7 @@ import * as results from "../engine/results";
 import type { Effect, Event, Ran } from "../../api/events";
 import type { State } from "../engine/state";
 import { acrossFrames, type RehearsedState } from "../rehearsal";
+import { pack } from "./progress";
 import { interactionCalls, statusCalls, timespan, type Answered, type Call } from "./scorm12";
 import type { Begun, Kept, Tracker } from "./tracker";
 
@@ -44,7 +45,8 @@ export class RehearsalTracker implements Tracker {
     for (const effect of effects) {
       if (effect.effect === "answered") calls.push(...this.answered(effect));
     }
-    for (const call of statusCalls(this.index, state)) {
+    const status: Call[] = [...statusCalls(this.index, state), ["cmi.suspend_data", pack(this.index, state)]];
+    for (const call of status) {
       if (this.sent.get(call[0]) !== call[1]) calls.push(call);
       this.sent.set(...call);
     }
@@ -57,6 +59,10 @@ export class RehearsalTracker implements Tracker {
         ["cmi.core.exit", "suspend"], ["cmi.core.session_time", timespan(state.time)],
       ]);
     }
+    return "rehearsal";
+  }
+
+  suspend(): Kept {
     return "rehearsal";
   }
 

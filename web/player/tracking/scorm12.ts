@@ -3,7 +3,6 @@ import type { Index } from "../engine/program";
 import * as results from "../engine/results";
 import type { Effect } from "../../api/events";
 import type { State } from "../engine/state";
-import { pack } from "./progress";
 import { decimal, record } from "./records12";
 
 /** A data element and the value it is set to. */
@@ -19,7 +18,7 @@ function lessonStatus(index: Index, state: State): string {
   return state.success === "failed" ? "failed" : "incomplete";
 }
 
-/** Return the calls that tell status and score of a state. */
+/** Return the calls that tell status and score of a state, and where the learner is. */
 export function statusCalls(index: Index, state: State): Call[] {
   const calls: Call[] = [["cmi.core.lesson_status", lessonStatus(index, state)]];
   const reached = results.score(index, state);
@@ -29,10 +28,7 @@ export function statusCalls(index: Index, state: State): Call[] {
       ["cmi.core.score.raw", decimal(reached)],
     );
   }
-  calls.push(
-    ["cmi.core.lesson_location", state.slide ?? ""],
-    ["cmi.suspend_data", pack(index, state)],
-  );
+  calls.push(["cmi.core.lesson_location", state.slide ?? ""]);
   return calls;
 }
 

@@ -11,7 +11,9 @@ import { BackupStore } from "./backup";
 import { findApi, type Api12 } from "./findApi";
 import { pack, unpack } from "./progress";
 import { interactionCalls, statusCalls, timespan, type Answered, type Call } from "./scorm12";
+import { LEVELS, shortened } from "./shortened";
 import type { Begun, Kept, Standing, Tracker } from "./tracker";
+import { Unhurried } from "./unhurried";
 
 const LOOK_FOR_MS = 5_000;
 const LOOK_EVERY_MS = 250;
@@ -27,6 +29,8 @@ const RANK: Record<string, number> = {
 };
 
 const PROGRESS = "cmi.suspend_data";
+/** So many characters every LMS takes: the standard asks for it. */
+const SURE_LENGTH = 4_096;
 
 type Find = () => Api12 | null;
 
@@ -43,8 +47,12 @@ export class Scorm12Tracker implements Tracker {
   private readonly sent = new Map<string, string>();
   private readonly refused = new Set<string>();
   private answers: Answered[] = [];
+  private readonly saving = new Unhurried((state) => this.save(state));
+  private latest: State | null = null;
   private progress = "";
-  /** Whether the LMS has last refused the progress for good: it is too long for it, say. */
+  /** The length of the shortest progress that the LMS has refused, or cut. */
+  private shortest = Infinity;
+  /** Whether the LMS has last refused the progress in every form. */
   private progressRefused = false;
   private keptHere = false;
   private failures = 0;
@@ -84,19 +92,42 @@ export class Scorm12Tracker implements Tracker {
     this.answers.push(...answered);
     this.held = false;
     for (const [element, value] of statusCalls(this.index, state)) this.want(element, value);
-    this.progress = pack(this.index, state);
-    this.keep(false);
-    this.sayAll();
+    // What was answered or achieved is kept at once, the rest a moment later at the latest.
+    this.saving.note(state, effects.some(({ effect }) => effect === "answered" || effect === "status" || effect === "moved"));
     const wait = this.lastCommit + COMMIT_EVERY_MS - Date.now();
     if (this.failures === 0) this.schedule(Math.max(wait, 0));
+  }
+
+  /** Pack the progress, keep it here and say it. */
+  private save(state: State): void {
+    this.latest = state;
+    this.progress = pack(this.index, state);
+    this.want(PROGRESS, this.fitting());
+    this.keep(false);
+    this.sayAll();
+  }
+
+  /** The fullest form of the progress that is shorter than all that the LMS has refused. */
+  private fitting(): string {
+    let text = this.progress;
+    for (let level = 1; this.latest && text.length >= this.shortest && level < LEVELS; level++) {
+      text = pack(this.index, shortened(this.index, this.latest, level));
+    }
+    return text;
+  }
+
+  suspend(state: State): Kept {
+    this.tell(state, []);
+    const committed = this.open && !this.closed && this.commit();
+    return committed && !this.progressRefused ? "lms" : this.here();
   }
 
   finish(state: State | null): Kept {
     if (this.closed) return "lms";
     if (state) this.tell(state, []);
+    this.saving.flush();
     window.clearTimeout(this.timer);
-    const here = this.keptHere ? "browser" : "nowhere";
-    if (!this.open) return here;
+    if (!this.open) return this.here();
     // Said again: it may be resumed, also when it is passed, to be read again and to stay passed.
     this.want("cmi.core.exit", "suspend");
     const committed = this.commit();
@@ -105,7 +136,12 @@ export class Scorm12Tracker implements Tracker {
     } catch {
       // The LMS is gone; the copy in the browser is what is left.
     }
-    return committed && !this.progressRefused ? "lms" : here;
+    return committed && !this.progressRefused ? "lms" : this.here();
+  }
+
+  /** Where the progress is if the LMS has not taken it. */
+  private here(): Kept {
+    return this.keptHere ? "browser" : "nowhere";
   }
 
   /** Find the API and say hello. */
@@ -144,10 +180,13 @@ export class Scorm12Tracker implements Tracker {
     const saved = this.get("cmi.suspend_data");
     const backup = this.store.read();
     const spoilt = saved !== "" && this.time(saved) < 0;
-    if (backup && (spoilt || !backup.confirmed) && this.time(backup.progress) > this.time(saved)) {
+    const ahead = backup && (spoilt || !backup.confirmed) ? this.time(backup.progress) - this.time(saved) : -1;
+    if (backup && ahead > 0) {
       this.answers = [...backup.answers];
       return { saved: backup.progress, rescued: true };
     }
+    // Of the same moment the LMS may have a shorter form only.
+    if (backup && ahead === 0) return { saved: backup.progress, rescued: false };
     return { saved: saved || null, rescued: false };
   }
 
@@ -218,19 +257,41 @@ export class Scorm12Tracker implements Tracker {
 
   private say(element: string, value: string): boolean {
     if (isYes(this.api?.LMSSetValue(element, value))) {
+      if (element === PROGRESS && this.isCut(value)) return this.sayShorter(value);
       this.sent.set(element, value);
       if (element === "cmi.core.lesson_status") this.status = value;
-      if (element === PROGRESS) this.progressRefused = false;
-      return true;
+      return element !== PROGRESS || this.tookProgress(value);
     }
     if (!FOR_GOOD.has(String(this.api?.LMSGetLastError()))) return false;
-    // Progress is told again when it has changed: it may be shorter then.
-    if (element === PROGRESS) this.progressRefused = true;
-    else this.refused.add(element);
+    if (element === PROGRESS) return this.sayShorter(value);
+    this.refused.add(element);
+    return true;
+  }
+
+  /** The LMS has taken progress; if it is longer than what it refused before, it has room again for the whole. */
+  private tookProgress(value: string): boolean {
+    this.progressRefused = false;
+    if (value.length < this.shortest) return true;
+    this.shortest = Infinity;
+    return value === this.progress || this.say(PROGRESS, this.progress);
+  }
+
+  /** Whether an LMS that keeps no more than the standard asks for has cut the progress without a word. */
+  private isCut(value: string): boolean {
+    return value.length > SURE_LENGTH && this.get(PROGRESS) !== value;
+  }
+
+  /** The LMS has refused the progress: say a shorter form, if there is one. It is tried again when it has changed. */
+  private sayShorter(refused: string): boolean {
+    this.shortest = Math.min(this.shortest, refused.length);
+    const text = this.fitting();
+    if (text.length < refused.length) return this.say(PROGRESS, text);
+    this.progressRefused = true;
     return true;
   }
 
   private commit(): boolean {
+    this.saving.flush();
     if (this.open && !this.closed) this.want("cmi.core.session_time", timespan(Date.now() - this.began));
     this.lastCommit = Date.now();
     let done: boolean;
@@ -241,8 +302,10 @@ export class Scorm12Tracker implements Tracker {
     }
     if (done) {
       this.failures = 0;
-      this.keep(!this.progressRefused);
-      this.stand(this.progressRefused ? { kind: "local", reason: "refused" } : { kind: "saved" });
+      const whole = this.sent.get(PROGRESS) === this.progress;
+      this.keep(whole || !this.progress);
+      this.stand(this.progressRefused ? { kind: "local", reason: "refused" }
+        : whole || !this.progress ? { kind: "saved" } : { kind: "shortened" });
     } else {
       // What was said but not committed may be lost with the LMS: it is said again.
       this.sent.clear();

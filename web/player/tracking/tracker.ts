@@ -7,6 +7,8 @@ export type Standing =
   | { kind: "saved" }
   /** Kept in this browser only, by design or for want of an LMS. */
   | { kind: "local"; reason: "web" | "no-lms" | "no-storage" | "refused" }
+  /** The LMS has room only for what counts; the whole of it is kept in this browser. */
+  | { kind: "shortened" }
   /** The LMS does not take what it is told; it is kept here and tried again. */
   | { kind: "retrying" };
 
@@ -25,8 +27,10 @@ export interface Tracker {
   begin(): Promise<Begun>;
   /** Tell what has come of an event. */
   tell(state: State, effects: readonly Effect[]): void;
+  /** The learner leaves the course and may come back on the same page: say all that is unsaid. Returns where the progress is. */
+  suspend(state: State): Kept;
   /**
-   * The learner leaves, or the page goes away: say all that is still unsaid. Without a state the
+   * The page goes away: say all that is still unsaid, and goodbye. Without a state the
    * course had not begun, and what was saved stays as it is. Returns where the progress is then.
    */
   finish(state: State | null): Kept;

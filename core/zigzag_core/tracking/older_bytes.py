@@ -1,51 +1,10 @@
-"""Reading and writing the small pieces that saved progress is packed from."""
-
-from collections.abc import Iterable
+"""Reading the small pieces that older saved progress was packed from."""
 
 from zigzag_core.errors import Damaged
 
 
-class Writer:
-    """Collects unsigned numbers (7 bits a byte, low first), texts and sets of numbers."""
-
-    def __init__(self) -> None:
-        self.data = bytearray()
-
-    def varint(self, value: int) -> None:
-        """Write a number from 0, seven bits a byte, the lowest first."""
-        while value > 0x7F:
-            self.data.append(value & 0x7F | 0x80)
-            value >>= 7
-        self.data.append(value)
-
-    def signed(self, value: int) -> None:
-        """Write a signed number, small ones short: 0, -1, 1, -2 … become 0, 1, 2, 3 …"""
-        self.varint(value * 2 if value >= 0 else -value * 2 - 1)
-
-    def u32(self, value: int) -> None:
-        """Write a number from 0 to below 2³² in four bytes, the lowest first."""
-        self.data += value.to_bytes(4, "little")
-
-    def text(self, value: str) -> None:
-        """Write a text as UTF-8, after its length in bytes."""
-        raw = value.encode()
-        self.varint(len(raw))
-        self.data += raw
-
-    def bits(self, members: Iterable[int]) -> None:
-        """Write a set of small numbers as a bitmap that ends with its last member."""
-        bitmap = bytearray()
-        for member in members:
-            index = member >> 3
-            if index >= len(bitmap):
-                bitmap.extend(bytes(index + 1 - len(bitmap)))
-            bitmap[index] |= 1 << (member & 7)
-        self.varint(len(bitmap))
-        self.data += bitmap
-
-
 class Reader:
-    """Reads what `Writer` wrote; raises `Damaged` rather than read past the end."""
+    """Reads numbers, texts and sets; raises `Damaged` rather than read past the end."""
 
     def __init__(self, data: bytes) -> None:
         self.data = data

@@ -1,0 +1,101 @@
+"""Leaving a real package and coming back to it in the practice LMS."""
+
+import hashlib
+
+from zigzag_core.course import Happens, MediaFile, Rule, Video
+from zigzag_core.course.rules.rule import GoTo, LeaveCourse, ShowOrHide, Timer, Wait
+from zigzag_core.course.rules.timing import Timing
+from zigzag_core.media.playing import take_playing
+
+from tests.core.making import button, course, slide, text
+from tests.core.test_media import video
+
+from .packages import inside, launch
+
+
+def _again(page):
+    """Leave by the LMS, and go in again as the same learner."""
+    page.top()
+    page.press("Leave")
+    page.click("a[aria-label='Launch as Ines Tarrow']")
+    inside(page)
+    page.press("Resume")
+
+
+def _pass(page, seconds):
+    """Let time pass on the page's own clock."""
+    page.browser.execute_script(
+        "const now = performance.now.bind(performance), more = arguments[0] * 1000;"
+        "performance.now = () => now() + more;", seconds)
+
+
+def test_one_who_left_by_the_course_goes_in_again_in_the_same_session(page, server, tmp_path):
+    first = slide("slidea", text("begin"))
+    last = slide("slideb", button("enough", GoTo(go=LeaveCourse()), label="Enough"))
+    launch(page, server, tmp_path, course(first, last))
+    page.press("Next")
+    page.press("Enough")
+    page.see("Your progress is saved in the LMS")
+    page.press("Go back in")
+    page.words("Enough")
+    page.press("Back")
+    page.words("begin")
+    page.press("Next")
+    page.press("Enough")
+    page.see("You have left the course")
+    page.top()
+    page.press("Leave")
+    log = "[aria-label='Log of tracking calls']"
+    page.until(lambda: page.find(log).text.count("The course says goodbye.") == 1)
+    assert page.find(log).text.count("The course says hello.") == 1
+    assert "error" not in page.find(log).text
+
+
+def test_waits_and_timers_go_on_with_the_time_that_was_left(page, server, tmp_path):
+    hour, minute = text("anhour"), text("aminute", y=200)
+    entered = Rule(id="hide", when=Happens(event="slide_entered"), do=(
+        ShowOrHide(action="hide", what=hour.id), ShowOrHide(action="hide", what=minute.id),
+        Wait(seconds=3_600), ShowOrHide(action="show", what=hour.id)))
+    once = Rule(id="once", when=Timer(after=60), do=(
+        ShowOrHide(action="toggle", what=minute.id),))
+    launch(page, server, tmp_path, course(
+        slide("slidea", hour, minute, text("still", y=400), rules=(entered, once))))
+    page.words("still")
+    assert _shown(page) == ["still"]
+    _pass(page, 3_500)
+    page.until(lambda: _shown(page) == ["aminute", "still"])
+    _again(page)
+    page.until(lambda: _shown(page) == ["aminute", "still"])
+    _pass(page, 120)
+    page.until(lambda: _shown(page) == ["anhour", "aminute", "still"])
+
+
+def _shown(page):
+    return [e.text for e in page.all("main .zz-element") if e.is_displayed() and e.text]
+
+
+def test_a_video_goes_on_at_its_second_and_pauses_with_the_slide(page, server, tmp_path):
+    data = video("webm", "libvpx-vp9", frames=120, rate=10)
+    found = take_playing(data)
+    file = MediaFile(
+        id="videofile", name="Boat", type=found.type, sha256=hashlib.sha256(data).hexdigest(),
+        size=len(data), w=found.w, h=found.h, duration=found.duration)
+    shown = Video(id="boatvideo", name="Boat", alt="A boat", media=file.id, x=80, y=120, w=640,
+                  h=360, controls=False)
+    timing = Timing(length=60, repeats=True)
+    document = course(slide("slidea", shown, timing=timing), media=(file,))
+    launch(page, server, tmp_path, document, {file.sha256: data})
+    page.click("main .zz-video button")
+    page.until(lambda: _at(page) > 3)
+    page.press("Pause")
+    page.until(lambda: page.find("main video").get_property("paused"))
+    page.press("Go on")
+    page.until(lambda: not page.find("main video").get_property("paused"))
+    stood = _at(page)
+    _again(page)
+    page.until(lambda: abs(_at(page) - stood) < 2, "the video to stand where it was left")
+    assert page.find("main video").get_property("paused")
+
+
+def _at(page):
+    return page.find("main video").get_property("currentTime")
