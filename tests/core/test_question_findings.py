@@ -6,6 +6,8 @@ from zigzag_core.course.elements.blank import blank_slide
 from zigzag_core.course.questions import feedback as f
 from zigzag_core.course.questions import question as q
 from zigzag_core.course.questions.answer_row import AnswerRow
+from zigzag_core.course.questions.descriptors import QUESTION_KINDS
+from zigzag_core.course.style.usual_styles import USUAL_STYLES
 from zigzag_core.editing.adding import add
 from zigzag_core.verification.findings.document import findings
 from zigzag_core.verification.findings.patterns import ENOUGH
@@ -320,3 +322,12 @@ def test_statements_that_are_all_true_are_found():
 
     assert "same_truth" in truths([True] * ENOUGH) & truths([False] * ENOUGH)
     assert "same_truth" not in truths([True] * (ENOUGH - 1) + [False])
+
+
+@pytest.mark.parametrize("kind", QUESTION_KINDS)
+def test_a_new_question_brings_no_findings_of_its_own(kind):
+    """A hotspot waits for its picture: that is for its author to choose."""
+    made = document(slide_with(kind))
+    course = made.course.model_copy(update={"styles": USUAL_STYLES})
+    found = findings(made.model_copy(update={"course": course}))
+    assert [one.code for one in found] == (["no_picture"] if kind == "hotspot" else [])

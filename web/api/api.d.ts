@@ -9413,7 +9413,8 @@ export interface components {
          * Check
          * @description What is to be known of a course, most of all before publishing.
          *
-         *     `progress` is the size of saved progress, in characters, when all is answered.
+         *     `progress` is the size of saved progress, in characters, at most. Where that is more than the
+         *     limit, an LMS that keeps no more gets `progress_short`, without what is `left_out`.
          */
         Check: {
             /** Findings */
@@ -9429,6 +9430,16 @@ export interface components {
             progress: number;
             /** Progress Limit */
             progress_limit: number;
+            /**
+             * Progress Short
+             * @default 0
+             */
+            progress_short: number;
+            /**
+             * Left Out
+             * @default []
+             */
+            left_out: string[];
         };
         /**
          * Finding

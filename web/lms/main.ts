@@ -4,6 +4,7 @@
  */
 import * as library from "scorm-again/scorm12";
 import { Sender } from "./sender";
+import { strict } from "./strict";
 
 // The module exports the class by name; its type declaration says "default".
 const { Scorm12API } = library as unknown as { Scorm12API: typeof library.default };
@@ -76,10 +77,13 @@ function begin(data: LaunchData): void {
     window.parent.postMessage({ zigzag: "practice", what }, data.app);
   }
 
+  const call = strict((method, given) => {
+    const own = api[method as typeof METHODS[number]] as (...parameters: unknown[]) => string;
+    return String(own.apply(api, [...given]));
+  });
   const noted = Object.fromEntries(METHODS.map((method) => [method, (...given: unknown[]) => {
-    const call = api[method] as (...parameters: unknown[]) => string;
-    const result = String(call.apply(api, given));
-    note(method, given, result, String(api.LMSGetLastError()));
+    const result = call(method, given);
+    note(method, given, result, call("LMSGetLastError", []));
     if (method === "LMSFinish" && result === "true") {
       finished = true;
       send();

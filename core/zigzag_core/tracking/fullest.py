@@ -7,7 +7,7 @@ watched in pieces.
 """
 
 import random
-from dataclasses import replace
+from dataclasses import dataclass, replace
 
 from zigzag_core.course import Input, NumberVariable, TextVariable, Variable
 from zigzag_core.engine import engine
@@ -17,7 +17,8 @@ from zigzag_core.engine.values import Value, admitted, fitted, number
 from zigzag_core.program import Grader, ProgramElement
 from zigzag_core.program.limits import LIMITS
 
-from .progress import pack
+from .progress import SCORM12_LIMIT, pack
+from .shortened import LEFT_OUT, LEVELS, shortened
 
 _PIECES = 10
 """In so many pieces a video is taken to be watched."""
@@ -35,6 +36,26 @@ _SCRIPTS = {
 def largest(index: Index) -> int:
     """Return the characters that `pack` needs of a run in which all there is happened."""
     return len(pack(index, fullest(index)))
+
+
+@dataclass(frozen=True)
+class Room:
+    """What saved progress needs at most, in characters, and what an LMS with less room gets.
+
+    `left_out` says in words what is not saved then; with all of it left out it is `least` long.
+    """
+
+    most: int
+    least: int
+    left_out: tuple[str, ...]
+
+
+def room(index: Index, limit: int = SCORM12_LIMIT) -> Room:
+    """Return what saved progress needs, and what is left out to fit into `limit` characters."""
+    state = fullest(index)
+    sizes = [len(pack(index, shortened(index, state, level))) for level in range(LEVELS)]
+    needed = next((level for level, size in enumerate(sizes) if size <= limit), LEVELS - 1)
+    return Room(sizes[0], sizes[needed], LEFT_OUT[:needed])
 
 
 def fullest(index: Index) -> State:

@@ -34,7 +34,8 @@ router = Router(tags=["publishing"])
 class Check(Schema):
     """What is to be known of a course, most of all before publishing.
 
-    `progress` is the size of saved progress, in characters, when all is answered.
+    `progress` is the size of saved progress, in characters, at most. Where that is more than the
+    limit, an LMS that keeps no more gets `progress_short`, without what is `left_out`.
     """
 
     findings: list[Finding]
@@ -44,6 +45,8 @@ class Check(Schema):
     questions: int
     progress: int
     progress_limit: int
+    progress_short: int = 0
+    left_out: list[str] = []
 
 
 class PackageIn(Schema):

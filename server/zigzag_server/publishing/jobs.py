@@ -6,7 +6,7 @@ from django.contrib.auth.models import User
 from zigzag_core.compiler.compile import compile_course
 from zigzag_core.engine.index import Index
 from zigzag_core.packaging.package import PackageKind, place_in_package
-from zigzag_core.tracking.fullest import largest
+from zigzag_core.tracking.fullest import Room, room
 from zigzag_core.tracking.plain import promise
 from zigzag_core.tracking.progress import SCORM12_LIMIT
 from zigzag_core.verification.findings.document import findings
@@ -43,17 +43,18 @@ def check_course(owner: User, report: Report, course: int) -> Finish:
     reading = in_words(report, 0, 0.3, "Reading the course")
     document = store.document_of(Course.objects.get(pk=course), reading)
     questions = sum(len(slide.questions) for slide in document.slides)
-    size = 0
+    needs = Room(0, 0, ())
     if document.slides:
         compiling = in_words(report, 0.3, 0.5, "Looking at the slides")
         source = files.source_for(document.course)
-        size = largest(Index(compile_course(document, source, compiling)))
+        needs = room(Index(compile_course(document, source, compiling)))
     found: dict[str, Any] = {
         "findings": [one.model_dump(mode="json") for one in findings(document)],
         "route": route(document).model_dump(mode="json"),
         "promise": promise(document.course, len(document.slides), questions),
         "slides": len(document.slides), "questions": questions,
-        "progress": size, "progress_limit": SCORM12_LIMIT,
+        "progress": needs.most, "progress_limit": SCORM12_LIMIT,
+        "progress_short": needs.least, "left_out": list(needs.left_out),
     }
     return lambda: found
 

@@ -1,4 +1,4 @@
-import { Box, Flex, Grid, Heading, Link as ChakraLink, Progress, Stack, Text } from "@chakra-ui/react";
+import { Box, Flex, Grid, Heading, Link as ChakraLink, Stack, Text } from "@chakra-ui/react";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { Flag, TriangleAlert } from "lucide-react";
 import { useEffect, useState, type ReactNode } from "react";
@@ -17,6 +17,7 @@ import { useCheck, useFindings, useTried } from "../shell/useCheck";
 import { CompletionCard } from "./CompletionCard";
 import type { PackageKind } from "./kinds";
 import { Packages } from "./Packages";
+import { ProgressSize, TooLong } from "./ProgressSize";
 
 const LOOKING = <Text color="quiet">The course is being checked …</Text>;
 
@@ -25,6 +26,8 @@ export default function Publish(): ReactNode {
   const slug = useCourse((state) => state.slug);
   const queries = useQueryClient();
   const [made, setMade] = useState<number | null>(null);
+  /** Whether the author is asked about progress that is too long for SCORM 1.2. */
+  const [asking, setAsking] = useState(false);
   const path = { params: { path: { slug } } };
   const data = useCheck(0);
   const tried = useTried(0);
@@ -57,14 +60,17 @@ export default function Publish(): ReactNode {
             </Stack>
           </Card>
           <Card title="Saved progress">
-            {data ? <ProgressSize size={data.progress} limit={data.progress_limit} /> : LOOKING}
+            {data ? <ProgressSize check={data} /> : LOOKING}
           </Card>
         </Stack>
         <Stack gap="4">
           <Findings found={findings} pending={!data} statement={tried?.statement ?? "The course is being tried out …"} />
           <Card title="Make a package">
             <Flex gap="2" wrap="wrap" align="center">
-              <MainButton loading={publish.isPending && publish.variables === "scorm12"} onClick={() => publish.mutate("scorm12")}>
+              <MainButton
+                loading={publish.isPending && publish.variables === "scorm12"}
+                onClick={() => (data?.left_out.length ? setAsking(true) : publish.mutate("scorm12"))}
+              >
                 Publish as SCORM 1.2
               </MainButton>
               <MainButton loading={publish.isPending && publish.variables === "web"} onClick={() => publish.mutate("web")}>
@@ -76,25 +82,16 @@ export default function Publish(): ReactNode {
               in the learner's browser.
             </Text>
           </Card>
+          {data && asking && (
+            <TooLong
+              check={data} onCancel={() => setAsking(false)}
+              onPublish={() => { setAsking(false); publish.mutate("scorm12"); }}
+            />
+          )}
           <Packages latest={made} />
         </Stack>
       </Grid>
     </Box>
-  );
-}
-
-function ProgressSize({ size, limit }: { size: number; limit: number }): ReactNode {
-  const fits = size <= limit;
-  return (
-    <>
-      <Text mb="2">
-        With everything seen and answered: <strong>{size.toLocaleString("en")}</strong> of{" "}
-        {limit.toLocaleString("en")} characters{fits ? "." : ": too much for SCORM 1.2."}
-      </Text>
-      <Progress.Root value={Math.min((size / limit) * 100, 100)} size="sm" aria-label="Share of the room for saved progress">
-        <Progress.Track borderRadius="full"><Progress.Range bg={fits ? "spruce" : "brick"} /></Progress.Track>
-      </Progress.Root>
-    </>
   );
 }
 

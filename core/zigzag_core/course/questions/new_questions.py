@@ -84,6 +84,10 @@ def sample_words(kind: QuestionKind) -> frozenset[str]:
     return frozenset(spoken(e) for e in elements if e.id in answers)
 
 
+_THANKS = f.Feedback(answered=rich("Your answer was sent."))
+"""What is said where nothing is judged."""
+
+
 def _common(make: _Maker, right: str = "Well done.", **more: Any) -> dict[str, Any]:
     once = more.get("attempts") == 1
     return {
@@ -152,7 +156,9 @@ def _numeric(make: _Maker) -> q.Question:
 
 def _open(make: _Maker) -> q.Question:
     field = make.field("long", "Field", _TOP + _BELOW_PROMPT, h=240, w=_WIDTH)
-    return q.OpenAnswer(**_common(make, purpose="practice", attempts=1), field=field.id)
+    return q.OpenAnswer(
+        id=make.fresh(), name="Question", purpose="practice", attempts=1, field=field.id,
+        feedback=_THANKS)
 
 
 def _matching(make: _Maker) -> q.Question:
@@ -207,7 +213,7 @@ def _rating(make: _Maker) -> q.Question:
                        low=1, high=5, options=("not at all", "fully"))
             for n, words in enumerate(("The first statement", "The second statement"), 1)]
     return q.RatingScale(
-        id=make.fresh(), name="Question", attempts=1,
+        id=make.fresh(), name="Question", attempts=1, feedback=_THANKS,
         rows=tuple(q.Row(id=make.fresh(), element=row.id) for row in rows),
     )
 
