@@ -22,3 +22,10 @@ def launch(page, server, folder: Path, document: CourseDocument, media=None) -> 
 def inside(page) -> None:
     """Go into the frame of the package that runs."""
     page.frames("iframe[title='The package']", "iframe")
+
+
+def pass_time(page, seconds) -> None:
+    """Let time pass on the page's own clock."""
+    page.browser.execute_script(
+        "const now = performance.now.bind(performance), more = arguments[0] * 1000;"
+        "performance.now = () => now() + more;", seconds)

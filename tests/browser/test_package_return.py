@@ -10,7 +10,7 @@ from zigzag_core.media.playing import take_playing
 from tests.core.making import button, course, slide, text
 from tests.core.test_media import video
 
-from .packages import inside, launch
+from .packages import inside, launch, pass_time
 
 
 def _again(page):
@@ -20,13 +20,6 @@ def _again(page):
     page.click("a[aria-label='Launch as Ines Tarrow']")
     inside(page)
     page.press("Resume")
-
-
-def _pass(page, seconds):
-    """Let time pass on the page's own clock."""
-    page.browser.execute_script(
-        "const now = performance.now.bind(performance), more = arguments[0] * 1000;"
-        "performance.now = () => now() + more;", seconds)
 
 
 def test_one_who_left_by_the_course_goes_in_again_in_the_same_session(page, server, tmp_path):
@@ -62,11 +55,11 @@ def test_waits_and_timers_go_on_with_the_time_that_was_left(page, server, tmp_pa
         slide("slidea", hour, minute, text("still", y=400), rules=(entered, once))))
     page.words("still")
     assert _shown(page) == ["still"]
-    _pass(page, 3_500)
+    pass_time(page, 3_500)
     page.until(lambda: _shown(page) == ["aminute", "still"])
     _again(page)
     page.until(lambda: _shown(page) == ["aminute", "still"])
-    _pass(page, 120)
+    pass_time(page, 120)
     page.until(lambda: _shown(page) == ["anhour", "aminute", "still"])
 
 

@@ -6,7 +6,7 @@ from zigzag_core.course.text.rich_text import Block, RichText, rich
 
 from tests.core.test_questions import document, slide_with
 
-from .packages import launch
+from .packages import launch, pass_time
 
 
 def test_a_time_limit_runs_out_by_itself_and_locks_the_question(page, server, tmp_path):
@@ -34,3 +34,18 @@ def test_a_text_that_shows_the_time_follows_it(page, server, tmp_path):
     slide = slide.model_copy(update={"elements": (*slide.elements, clock)})
     launch(page, server, tmp_path, document(slide))
     page.words("2")
+
+
+def test_a_time_limit_warns_before_it_ends(page, server, tmp_path):
+    launch(page, server, tmp_path, document(slide_with("numeric"), time_limit=300))
+    page.find("[role=timer]")
+
+    def said():
+        return page.find("[aria-live=polite].zz-hidden").get_property("textContent")
+
+    assert said() == "" and not page.all(".zz-ends")
+    pass_time(page, 245)
+    page.until(lambda: said() == "1 minute left.")
+    assert page.all(".zz-ends")
+    pass_time(page, 48)
+    page.until(lambda: said() == "10 seconds left.")

@@ -279,11 +279,34 @@ def test_a_web_package_runs_anywhere_and_resumes(page, server, tmp_path):
         page.see("Welcome back")
         page.press("Resume")
         page.words("Slide 2 of 6")
+        _two_tabs(page, address)
     finally:
         site.shutdown()
     page.browser.get((tmp_path / "site" / "index.html").as_uri())
     page.press("How it works")
     page.words("Slide 2 of 6")
+
+
+def _two_tabs(page, address):
+    """The newer tab keeps the progress; the older one says so and can take it back."""
+    older = page.browser.current_window_handle
+    page.browser.switch_to.new_window("tab")
+    page.browser.get(address)
+    page.press("Resume")
+    page.press("Next")
+    page.words("Slide 3 of 6")
+    newer = page.browser.current_window_handle
+    page.browser.switch_to.window(older)
+    page.see("This course is open in another tab")
+    page.press("Back")
+    page.words("Slide 1 of 6")
+    page.press("Go on here")
+    page.press("Resume")
+    page.words("Slide 3 of 6")
+    page.browser.switch_to.window(newer)
+    page.see("This course is open in another tab")
+    page.browser.close()
+    page.browser.switch_to.window(older)
 
 
 def test_killed_and_resumed_in_the_practice_lms(page):

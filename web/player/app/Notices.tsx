@@ -22,6 +22,12 @@ export function Notices(
           until it arrives.
         </p>
       )}
+      {standing.kind === "elsewhere" && (
+        <p className="zz-notice">
+          This course is open in another tab, and your progress is kept there. What you do here is not kept.
+          <button type="button" onClick={() => window.location.reload()}>Go on here</button>
+        </p>
+      )}
       {standing.kind === "shortened" && (
         <p className="zz-notice">
           Your LMS has no room for all of your progress. It keeps where you are, your score and the answers that

@@ -8,6 +8,7 @@ import type { State } from "../engine/state";
 import { runMedia } from "../render/players";
 import type { Value } from "../engine/values";
 import { unpack } from "../tracking/progress";
+import { timeWarning } from "../engine/timeWarning";
 import type { Begun, Kept, Standing, Tracker } from "../tracking/tracker";
 
 export type Phase =
@@ -126,15 +127,20 @@ export class Session {
     const [state, effects] = step(this.index, before, event, log);
     const closed = effects.find((effect) => effect.effect === "closed")?.message
       ?? (event.event === "tick" ? this.snapshot.closed : null);
-    this.set({ state, closed, announcement: closed ?? announcement(effects) ?? this.snapshot.announcement });
+    const said = closed ?? announcement(effects) ?? timeWarning(this.index, before, state);
+    this.set({ state, closed, announcement: said ?? this.snapshot.announcement });
     this.run(effects);
     this.options.witness?.(event, state, effects, log ?? []);
-    const told = event.event !== "tick" || effects.length || state.variables !== before.variables;
-    if (told || performance.now() - this.toldAt >= LONGEST_UNTOLD_MS) {
-      this.toldAt = performance.now();
-      this.tracker.tell(state, effects);
-    }
+    const worth = event.event !== "tick" || effects.length > 0 || state.variables !== before.variables;
+    this.tell(state, effects, worth);
     if (state.ended && this.snapshot.phase.kind === "running") this.stepOut();
+  }
+
+  /** Tell the tracker what is worth it; the mere passing of time only now and then. */
+  private tell(state: State, effects: readonly Effect[], worth: boolean): void {
+    if (!worth && performance.now() - this.toldAt < LONGEST_UNTOLD_MS) return;
+    this.toldAt = performance.now();
+    this.tracker.tell(state, effects);
   }
 
   /** What the outside must do. */

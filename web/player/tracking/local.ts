@@ -4,6 +4,7 @@ import type { Effect } from "../../api/events";
 import type { State } from "../engine/state";
 import { BackupStore } from "./backup";
 import { pack } from "./progress";
+import { OneTab } from "./oneTab";
 import type { Begun, Kept, Standing, Tracker } from "./tracker";
 import { Unhurried } from "./unhurried";
 
@@ -14,11 +15,15 @@ export class LocalTracker implements Tracker {
   private kept = false;
   private readonly saving = new Unhurried((state) => this.save(state));
 
+  private readonly tab: OneTab;
+
   constructor(private readonly index: Index) {
     this.store = new BackupStore(`zigzag:${index.program.course}`);
+    this.tab = new OneTab(index.program.course, () => this.listener({ kind: "elsewhere" }));
   }
 
   begin(): Promise<Begun> {
+    this.tab.begin();
     return Promise.resolve({ saved: this.store.read()?.progress ?? null, rescued: false });
   }
 
@@ -27,6 +32,10 @@ export class LocalTracker implements Tracker {
   }
 
   private save(state: State): void {
+    if (!this.tab.isNewest()) {
+      this.listener({ kind: "elsewhere" });
+      return;
+    }
     this.kept = this.store.write({ progress: pack(this.index, state), confirmed: true, answers: [] });
     this.listener({ kind: "local", reason: this.kept ? "web" : "no-storage" });
   }

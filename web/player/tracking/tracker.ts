@@ -7,6 +7,8 @@ export type Standing =
   | { kind: "saved" }
   /** Kept in this browser only, by design or for want of an LMS. */
   | { kind: "local"; reason: "web" | "no-lms" | "no-storage" | "refused" }
+  /** The course is open in a newer tab, which keeps its progress. */
+  | { kind: "elsewhere" }
   /** The LMS has room only for what counts; the whole of it is kept in this browser. */
   | { kind: "shortened" }
   /** The LMS does not take what it is told; it is kept here and tried again. */

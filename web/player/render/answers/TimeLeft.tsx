@@ -1,5 +1,6 @@
 import type { ReactNode } from "react";
 import type { Grader } from "../../../api/types";
+import { isEnding } from "../../engine/timeWarning";
 import { hasLimit, timeLeft } from "../../engine/questions";
 import { useActing } from "../acting";
 import { answerOf } from "./marks";
@@ -8,7 +9,9 @@ import { answerOf } from "./marks";
 export function TimeLeft({ grader }: { grader: Grader }): ReactNode {
   const { state } = useActing();
   if (!grader.time_limit || answerOf(state, grader.id).locked || !hasLimit(grader, state)) return null;
-  const left = Math.ceil(timeLeft(grader, state) / 1_000);
+  const ms = timeLeft(grader, state);
+  const left = Math.ceil(ms / 1_000);
   const words = `${Math.floor(left / 60)}:${String(left % 60).padStart(2, "0")}`;
-  return <p className="zz-clock" role="timer" aria-label={`Time left ${words}`}>{words}</p>;
+  const ends = isEnding(ms, grader.time_limit * 1_000);
+  return <p className={ends ? "zz-clock zz-ends" : "zz-clock"} role="timer" aria-label={`Time left ${words}`}>{words}</p>;
 }

@@ -1,0 +1,23 @@
+/** A word to the learner before the time for a question is over (WCAG 2.2.1). */
+import type { Index } from "./program";
+import { timed, timeLeft } from "./questions";
+import type { State } from "./state";
+
+/** So much before the end (ms) it is said; not where the whole time is less than twice as long. */
+const WARNINGS: readonly [number, string][] = [[60_000, "1 minute left."], [10_000, "10 seconds left."]];
+
+/** Whether the time that is left is so little that it is said and shown. */
+export function isEnding(left: number, limit: number): boolean {
+  return WARNINGS.some(([ms]) => left <= ms && limit >= 2 * ms);
+}
+
+/** Return what is to be said after time has passed between two states; undefined for nothing. */
+export function timeWarning(index: Index, before: State, after: State): string | undefined {
+  for (const grader of timed({ index, state: after })) {
+    const [was, left] = [timeLeft(grader, before), timeLeft(grader, after)];
+    const limit = (grader.time_limit ?? 0) * 1_000;
+    const due = WARNINGS.findLast(([ms]) => was > ms && left <= ms && left > 0 && limit >= 2 * ms);
+    if (due) return due[1];
+  }
+  return undefined;
+}
