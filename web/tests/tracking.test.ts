@@ -187,14 +187,31 @@ describe("a strict LMS", () => {
     expect(lms.commits).toBeLessThan(8);
   });
 
-  test("in review mode hears neither status nor score", async () => {
-    const lms = new StrictLms({ "cmi.core.lesson_mode": "review", "cmi.core.lesson_status": "completed" });
+  test.each(["review", "browse"])("in %s mode hears nothing that would change the record", async (mode) => {
+    const lms = new StrictLms({ "cmi.core.lesson_mode": mode, "cmi.core.lesson_status": "completed" });
+    const said = vi.spyOn(lms, "LMSSetValue");
     const session = await begun(lms);
     answer(session, 0, true);
+    await vi.advanceTimersByTimeAsync(60_000);
     session.leave();
-    expect(lms.committed.get("cmi.core.lesson_status")).toBe("completed");
-    expect(lms.committed.has("cmi.core.score.raw")).toBe(false);
+    expect(session.read().phase).toEqual({ kind: "left", kept: "review" });
+    expect(said).not.toHaveBeenCalled();
+    expect(storage.items.size).toBe(0);
   });
+
+  test.each([["Lindqvale, Bo", "Bo Lindqvale"], ["Bo Lindqvale", "Bo Lindqvale"], ["", ""]])(
+    "calls the learner %s by the name %s, also after a resume", async (told, said) => {
+      const first = new StrictLms({ "cmi.core.student_name": told });
+      const session = await begun(first);
+      expect(session.read().state.learner).toBe(said);
+      session.dispatch({ event: "next" });
+      session.leave();
+      const again = await begun(new StrictLms({
+        "cmi.core.student_name": told, "cmi.suspend_data": first.committed.get("cmi.suspend_data") ?? "" }));
+      again.resume();
+      expect(again.read().state.learner).toBe(said);
+    },
+  );
 });
 
 describe("a bad LMS", () => {

@@ -39,6 +39,7 @@ const KEPT: Record<Kept, string> = {
   lms: "Your progress is saved in the LMS. You can close this window now.",
   browser: "Your progress is kept in this browser. Open the course again in this browser to go on.",
   nowhere: "Your progress could not be saved, neither in an LMS nor in this browser. When you open the course again, it begins anew.",
+  review: "This was a look back: what your LMS has recorded stays as it was.",
   rehearsal: "This was a rehearsal: no progress is kept.",
 };
 

@@ -46,13 +46,15 @@ export class Session {
   private rest = 0;
   private toldAt = performance.now();
   private readonly heart: number;
+  private learner: string;
 
   constructor(
     readonly index: Index, private readonly tracker: Tracker,
     private readonly options: { seed: number; from?: string | null; learner?: string; set?: Readonly<Record<string, Value>>; witness?: Witness },
   ) {
+    this.learner = options.learner ?? "";
     this.snapshot = {
-      phase: { kind: "connecting" }, state: start(index, options.seed, options.learner),
+      phase: { kind: "connecting" }, state: start(index, options.seed, this.learner),
       standing: { kind: "saved" }, unreadable: false, announcement: "", closed: null,
     };
     this.heart = window.setInterval(() => this.beat(), TICK_MS);
@@ -68,7 +70,9 @@ export class Session {
   readonly read = (): Snapshot => this.snapshot;
 
   async begin(): Promise<void> {
-    this.offer(await this.tracker.begin());
+    const begun = await this.tracker.begin();
+    this.learner = begun.learner ?? this.learner;
+    this.offer(begun);
     if (this.snapshot.phase.kind === "connecting") this.startOver();
   }
 
@@ -87,13 +91,13 @@ export class Session {
     if (this.snapshot.phase.kind !== "asking") return;
     const { state } = this.snapshot.phase;
     this.since = performance.now();
-    this.set({ phase: { kind: "running" }, state: { ...state, learner: this.options.learner ?? "" } });
+    this.set({ phase: { kind: "running" }, state: { ...state, learner: this.learner } });
     this.dispatch({ event: "resume" });
   }
 
   startOver(): void {
     this.since = performance.now();
-    const fresh = start(this.index, this.options.seed, this.options.learner);
+    const fresh = start(this.index, this.options.seed, this.learner);
     this.set({ phase: { kind: "running" }, state: fresh });
     this.elapsed();
     this.take({ event: "start", target: this.options.from ?? null });

@@ -79,7 +79,7 @@ export class Scorm12Tracker implements Tracker {
   async begin(): Promise<Begun> {
     const until = Date.now() + LOOK_FOR_MS;
     do {
-      if (this.connect()) return this.savedProgress();
+      if (this.connect()) return { ...this.savedProgress(), ...this.named() };
       await new Promise((resolve) => setTimeout(resolve, LOOK_EVERY_MS));
     } while (Date.now() < until);
     this.stand(this.api ? { kind: "retrying" } : { kind: "local", reason: "no-lms" });
@@ -88,6 +88,7 @@ export class Scorm12Tracker implements Tracker {
   }
 
   tell(state: State, effects: readonly Effect[]): void {
+    if (this.open && !this.reports) return;
     const answered = effects.filter((effect) => effect.effect === "answered");
     this.answers.push(...answered);
     this.held = false;
@@ -117,26 +118,32 @@ export class Scorm12Tracker implements Tracker {
   }
 
   suspend(state: State): Kept {
+    if (this.open && !this.reports) return "review";
     this.tell(state, []);
     const committed = this.open && !this.closed && this.commit();
     return committed && !this.progressRefused ? "lms" : this.here();
   }
 
   finish(state: State | null): Kept {
-    if (this.closed) return "lms";
+    if (this.closed) return this.reports ? "lms" : "review";
     if (state) this.tell(state, []);
     this.saving.flush();
     window.clearTimeout(this.timer);
     if (!this.open) return this.here();
+    if (!this.reports) return this.sayGoodbye("review");
     // Said again: it may be resumed, also when it is passed, to be read again and to stay passed.
     this.want("cmi.core.exit", "suspend");
     const committed = this.commit();
+    return this.sayGoodbye(committed && !this.progressRefused ? "lms" : this.here());
+  }
+
+  private sayGoodbye(kept: Kept): Kept {
     try {
       if (isYes(this.api?.LMSFinish(""))) this.closed = true;
     } catch {
       // The LMS is gone; the copy in the browser is what is left.
     }
-    return committed && !this.progressRefused ? "lms" : this.here();
+    return kept;
   }
 
   /** Where the progress is if the LMS has not taken it. */
@@ -150,10 +157,12 @@ export class Scorm12Tracker implements Tracker {
       this.api = this.find();
       if (!this.api || !this.initialized(this.api)) return false;
       this.open = true;
-      // A browser that crashes says nothing any more: what is left then can be resumed.
-      this.want("cmi.core.exit", "suspend");
       const mode = this.get("cmi.core.lesson_mode");
+      // Who looks back or leafs through changes nothing that was recorded.
       this.reports = mode === "" || mode === "normal";
+      if (!this.reports) this.forget();
+      // A browser that crashes says nothing any more: what is left then can be resumed.
+      else this.want("cmi.core.exit", "suspend");
       this.status = this.get("cmi.core.lesson_status") || "not attempted";
       this.nextInteraction = Number.parseInt(this.get("cmi.interactions._count"), 10) || 0;
       this.store = new BackupStore(this.storeKey(this.get("cmi.core.student_id")));
@@ -162,6 +171,12 @@ export class Scorm12Tracker implements Tracker {
     } catch {
       return false;
     }
+  }
+
+  /** Drop what was done before the LMS answered that nothing is to be recorded. */
+  private forget(): void {
+    this.answers = [];
+    this.unsaid.clear();
   }
 
   /** Whether the LMS is open for this package, also where another page has opened it before. */
@@ -190,6 +205,12 @@ export class Scorm12Tracker implements Tracker {
     return { saved: saved || null, rescued: false };
   }
 
+  /** The learner's name: SCORM 1.2 writes "Last, First". */
+  private named(): Pick<Begun, "learner"> {
+    const name = this.get("cmi.core.student_name").trim();
+    return name ? { learner: name.replace(/^([^,]+),\s*([^,]+)$/, "$2 $1") } : {};
+  }
+
   /** Return the time (ms) that `progress` has come to, -1 where it cannot be read. */
   private time(progress: string): number {
     try {
@@ -209,7 +230,6 @@ export class Scorm12Tracker implements Tracker {
 
   /** Note that `element` should have `value`; nothing is said twice. */
   private want(element: string, value: string): void {
-    if (!this.reports && /lesson_status|score/.test(element)) return;
     if (element === "cmi.core.lesson_status" && (RANK[value] ?? 0) < (RANK[this.status] ?? 0)) return;
     if (this.refused.has(element) || this.sent.get(element) === value) {
       this.unsaid.delete(element);
@@ -323,7 +343,7 @@ export class Scorm12Tracker implements Tracker {
   private work(): void {
     if (this.closed || this.held) return;
     if (!this.open && this.connect()) this.meetLate();
-    if (this.held) return;
+    if (this.held || (this.open && !this.reports)) return;
     if (!this.open || !this.commit()) {
       this.schedule(RETRY_MS[Math.min(this.failures, RETRY_MS.length - 1)] as number);
     }

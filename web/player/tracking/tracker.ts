@@ -15,11 +15,13 @@ export type Standing =
   | { kind: "retrying" };
 
 /** Where the progress of a learner who leaves is kept. */
-export type Kept = "lms" | "browser" | "nowhere" | "rehearsal";
+export type Kept = "lms" | "browser" | "nowhere" | "rehearsal" | "review";
 
 export interface Begun {
   /** Saved progress, where there is some. */
   saved: string | null;
+  /** The learner's name, as people say it; undefined where nobody tells it. */
+  learner?: string;
   /** Whether `saved` never reached the LMS and was kept in this browser. */
   rescued: boolean;
 }
