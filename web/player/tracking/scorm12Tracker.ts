@@ -105,7 +105,8 @@ export class Scorm12Tracker implements Tracker {
     this.progress = pack(this.index, state);
     this.want(PROGRESS, this.fitting());
     this.keep(false);
-    this.sayAll();
+    // Not while the learner is asked whether to go on with what the LMS has.
+    if (!this.held) this.sayAll();
   }
 
   /** The fullest form of the progress that is shorter than all that the LMS has refused. */
