@@ -345,6 +345,17 @@ describe("a bad LMS", () => {
     expect(session.read().phase).toEqual({ kind: "left", kept });
   });
 
+  test("that puts line ends into progress is read all the same", async () => {
+    const lms = new StrictLms();
+    const session = await begun(lms);
+    session.dispatch({ event: "slide", target: index.order[2] as string });
+    await vi.advanceTimersByTimeAsync(2_000);
+    const saved = lms.committed.get("cmi.suspend_data") ?? "";
+    storage.items.clear();
+    const back = await begun(new StrictLms({ "cmi.suspend_data": `${saved.slice(0, 20)}\r\n${saved.slice(20)}\n` }));
+    expect(back.read().phase).toMatchObject({ kind: "asking", rescued: false });
+  });
+
   test("that was begun again in another browser is believed, though less far", async () => {
     const fresh = new StrictLms();
     await begun(fresh);
@@ -498,18 +509,27 @@ describe("finding the API", () => {
   };
   const find = (frame: Frame): unknown => findApi(frame as unknown as Window);
 
+  const lmsApi = (): object => ({ LMSInitialize: () => "true" });
+
   test("in a parent, however far up", () => {
-    const api = {};
+    const api = lmsApi();
     expect(find(chain(12, { API: api }))).toBe(api);
   });
 
   test("in the nearest of several parents", () => {
-    const near = {};
-    expect(find(chain(3, { API: near, parent: chain(1, { API: {} }) }))).toBe(near);
+    const near = lmsApi();
+    expect(find(chain(3, { API: near, parent: chain(1, { API: lmsApi() }) }))).toBe(near);
+  });
+
+  test("beyond a frame that is named API, of this origin or of another", () => {
+    const api = lmsApi();
+    expect(find(chain(2, { API: {}, parent: chain(2, { API: api }) }))).toBe(api);
+    const sealed = new Proxy({}, { get() { throw new Error("another origin"); } });
+    expect(find(chain(2, { API: sealed, parent: chain(2, { API: api }) }))).toBe(api);
   });
 
   test("in the opener of the top window, and in its parents", () => {
-    const api = {};
+    const api = lmsApi();
     expect(find(chain(2, { opener: chain(3, { API: api }) }))).toBe(api);
   });
 

@@ -27,12 +27,17 @@ function upwards(start: Frame | null | undefined): Api12 | null {
   for (let level = 0; frame && level < LEVELS; level++) {
     const here: Frame = frame;
     const api = read(() => here.API);
-    if (api) return api;
+    if (api && isApi(api)) return api;
     const parent: Frame | null | undefined = read(() => here.parent);
     if (!parent || parent === here) return null;
     frame = parent;
   }
   return null;
+}
+
+/** A frame that is named API is found under the same name, and is none. */
+function isApi(found: Api12): boolean {
+  return read(() => ["function", "object"].includes(typeof found.LMSInitialize)) ?? false;
 }
 
 function top(start: Frame): Frame {

@@ -193,7 +193,7 @@ export class Scorm12Tracker implements Tracker {
    * that it has ended; what is less far may have been begun again in another browser.
    */
   private savedProgress(): Begun {
-    const saved = this.get("cmi.suspend_data");
+    const saved = this.savedText();
     const backup = this.store.read();
     const spoilt = saved !== "" && this.time(saved) < 0;
     const ahead = backup && (spoilt || !backup.confirmed) ? this.time(backup.progress) - this.time(saved) : -1;
@@ -204,6 +204,11 @@ export class Scorm12Tracker implements Tracker {
     // Of the same moment the LMS may have a shorter form only.
     if (backup && ahead === 0) return { saved: backup.progress, rescued: false };
     return { saved: saved || null, rescued: false };
+  }
+
+  /** The progress that the LMS gives: without line ends and spaces, which it may have put in. */
+  private savedText(): string {
+    return this.get(PROGRESS).replace(/\s+/g, "");
   }
 
   /** The learner's name: SCORM 1.2 writes "Last, First". */
@@ -299,7 +304,7 @@ export class Scorm12Tracker implements Tracker {
 
   /** Whether an LMS that keeps no more than the standard asks for has cut the progress without a word. */
   private isCut(value: string): boolean {
-    return value.length > SURE_LENGTH && this.get(PROGRESS) !== value;
+    return value.length > SURE_LENGTH && this.savedText() !== value;
   }
 
   /** The LMS has refused the progress: say a shorter form, if there is one. It is tried again when it has changed. */
@@ -352,7 +357,7 @@ export class Scorm12Tracker implements Tracker {
 
   /** The LMS has answered after all: what it holds may be further on than what was begun here. */
   private meetLate(): void {
-    const saved = this.get("cmi.suspend_data");
+    const saved = this.savedText();
     if (saved && this.time(saved) > this.time(this.progress)) {
       // Nothing is said until the learner has chosen; then `tell` goes on.
       this.held = true;
