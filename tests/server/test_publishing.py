@@ -152,3 +152,18 @@ def compiled_slides(monkeypatch):
 
     monkeypatch.setattr(incremental, "compiled_slide", watched)
     return seen
+
+
+def test_a_preview_that_is_open_runs_whatever_was_saved_since(mika, course, learner, monkeypatch):
+    path = mika("post", f"/courses/{course}/preview")["url"].split("127.0.0.1:8000")[1]
+    monkeypatch.setattr(programs, "AT_ONCE", 2)
+    KeptSlide.objects.all().delete()
+    programs.forget()
+    assert b"zigzagProgram" in learner.get(f"{path}program.js").content
+
+
+def test_a_course_without_slides_is_not_rehearsed(mika, course):
+    now = mika("get", f"/courses/{course}")
+    body = {"base": now["version"], "course": {**now["course"], "slides": []}}
+    mika("put", f"/courses/{course}", body, status=200)
+    assert "Add a slide" in mika("post", f"/courses/{course}/preview", status=422)["message"]

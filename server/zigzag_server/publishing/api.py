@@ -9,6 +9,7 @@ from django.contrib.auth.models import User
 from django.core.files.storage import default_storage
 from django.http import FileResponse, HttpRequest, HttpResponse
 from ninja import Router, Schema, Status
+from zigzag_core.packaging.incremental import CompiledCourse
 from zigzag_core.packaging.package import PackageKind
 from zigzag_core.program import Program
 from zigzag_core.tracking.plain import explain
@@ -26,7 +27,7 @@ from zigzag_server.problems import Problem, not_found
 
 from .models import Publication
 from .preview_views import preview_url
-from .programs import compiled_here, takes_long
+from .programs import TakesLong, compiled_here
 
 router = Router(tags=["publishing"])
 
@@ -138,10 +139,12 @@ def try_course(request: HttpRequest, slug: str) -> Status[Any]:
     return _worked_out(user, store.course_of(user, slug), "try")
 
 
-def _being_compiled(user: User, row: Course) -> Job | None:
-    """Return the job that compiles a course, if that takes so long and is not done yet."""
-    if not takes_long(row):
-        return None
+def _compiled(user: User, row: Course) -> CompiledCourse | Job:
+    """Return a compiled course, or the job that compiles it, if that takes long."""
+    try:
+        return compiled_here(row)
+    except TakesLong:
+        pass
     job = _job_of(user, row, "compile")
     if job.state == State.DONE:
         # What it kept is of an older Zigzag by now.
@@ -157,11 +160,11 @@ def get_program(request: HttpRequest, slug: str) -> HttpResponse | Status[Any]:
     The answer is 202 with a job until it is compiled.
     """
     user = author(request)
-    row = store.course_of(user, slug)
-    if job := _being_compiled(user, row):
-        return Status(202, job)
+    compiled = _compiled(user, store.course_of(user, slug))
+    if isinstance(compiled, Job):
+        return Status(202, compiled)
     # Written at once: a large program takes seconds to be checked again on its way out.
-    return HttpResponse(compiled_here(row).program, content_type="application/json")
+    return HttpResponse(compiled.program, content_type="application/json")
 
 
 @router.post("/courses/{slug}/preview", response={200: PreviewOut, 202: JobOut})
@@ -172,8 +175,9 @@ def open_preview(request: HttpRequest, slug: str) -> Status[Any]:
     """
     user = author(request)
     row = store.course_of(user, slug)
-    if job := _being_compiled(user, row):
-        return Status(202, job)
+    compiled = _compiled(user, row)
+    if isinstance(compiled, Job):
+        return Status(202, compiled)
     return Status(200, {"url": preview_url(row)})
 
 

@@ -10,7 +10,7 @@ from zigzag_core.packaging.package import page, program_script
 from zigzag_server.courses.models import Course
 from zigzag_server.origins import content_url
 
-from .programs import compiled_here
+from .programs import TakesLong, compiled_here, compiled_now
 
 _SALT = "zigzag.preview"
 _HOURS = 12
@@ -37,10 +37,15 @@ def preview(request: HttpRequest, token: str) -> HttpResponse:
 
 def preview_program(request: HttpRequest, token: str) -> HttpResponse:
     """The program beside that page."""
+    row = _course(token)
     try:
-        script = program_script(compiled_here(_course(token)).program)
+        compiled = compiled_here(row)
+    except TakesLong:
+        # Saved since the preview was opened; the page that asks for its script cannot come again.
+        compiled = compiled_now(row)
     except NothingToPublish:
         raise Http404 from None
+    script = program_script(compiled.program)
     return HttpResponse(script, content_type="text/javascript; charset=utf-8", headers=_FRESH)
 
 

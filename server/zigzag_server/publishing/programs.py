@@ -37,24 +37,32 @@ def run(
     return compiled
 
 
+class TakesLong(Exception):
+    """So much is to be compiled that it is work for a job."""
+
+
 def compiled_here(row: Course) -> CompiledCourse:
-    """Return a course compiled to run on this server. Raises `NothingToPublish`."""
+    """Return a course compiled to run on this server.
+
+    Raises `TakesLong`, and `NothingToPublish` for a course without slides.
+    """
     return _compiled(row.pk, store.state_of(row))
 
 
-def takes_long(row: Course) -> bool:
-    """Say whether compiling a course is work for a job. Raises `NothingToPublish`."""
-    if len(row.document["slides"]) <= AT_ONCE:
-        return False
+def compiled_now(row: Course) -> CompiledCourse:
+    """Return the same, however long it takes."""
     compilation = compilation_of(row)
-    return compilation.unknown > AT_ONCE or compilation.stale > AT_ONCE
+    return run(row, compilation, files.source_for(compilation.course))
 
 
 @lru_cache(maxsize=4)
 def _compiled(course: int, _state: str) -> CompiledCourse:
     row = Course.objects.get(pk=course)
-    settings = core.Course.model_validate(row.document)
-    return run(row, compilation_of(row), files.source_for(settings))
+    compilation = compilation_of(row)
+    # Whether the others have to be compiled too is known only once the changed ones were read.
+    if compilation.unknown > AT_ONCE or compilation.stale > AT_ONCE:
+        raise TakesLong
+    return run(row, compilation, files.source_for(compilation.course))
 
 
 def forget() -> None:
