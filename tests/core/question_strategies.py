@@ -64,7 +64,10 @@ def graders(draw, slide, question, names):
         floor=draw(st.sampled_from([0, -1])),
         partial=draw(st.sampled_from(["none", "right_parts", "right_minus_wrong", "per_answer"])),
         attempts=draw(st.sampled_from([None, 1, 2, 3])),
-        attempt_loss=draw(st.sampled_from([0, 0.25, 1])), at_least=draw(st.integers(0, 2)),
+        attempt_loss=draw(st.sampled_from([0, 0.25, 1])),
+        attempt_points=draw(st.sampled_from([(), (), (1,), (2.5, 0.5)])),
+        drops_count=draw(st.booleans()), on_leaving=draw(st.integers(0, 3)) == 0,
+        at_least=draw(st.integers(0, 2)),
         at_most=1 if single else draw(st.sampled_from([None, 2, 3]))
         if form != "free" else draw(st.sampled_from([5, 400])),
         needed=draw(st.sampled_from([None, 1, 2])),

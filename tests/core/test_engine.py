@@ -51,6 +51,14 @@ def at_question(index, number=0, seed=1):
     return state, grader, right, wrong, submit
 
 
+def other_wrong(index, grader, wrong):
+    """Another choice that is wrong."""
+    slide = next(s for s in index.program.slides if s.id == grader.slide)
+    good = {part.id for part in grader.parts if part.right}
+    return next(e.draw.id for e in slide.elements
+                if e.control == "choice" and e.part not in good and e.draw.id != wrong)
+
+
 def run(index, state, *events):
     effects = []
     for event in events:
@@ -79,6 +87,8 @@ def test_wrong_answer_may_be_tried_again_until_attempts_are_used_up():
     assert blocked.answers == state.answers, "the panel blocks what is below it"
     state, _ = run(index, state, {"event": "close", "target": f"{grader.id}_wrong"},
                    click(submit))
+    assert state.answers[grader.id].attempts == 1, "the same answer again costs nothing"
+    state, _ = run(index, state, click(other_wrong(index, grader, wrong)), click(submit))
     assert state.overlays == (f"{grader.id}_last",) and state.answers[grader.id].locked
     state, _ = run(index, state, {"event": "close", "target": f"{grader.id}_last"},
                    click(right), click(submit))
@@ -102,10 +112,11 @@ def test_completion_by_share_of_slides_and_by_passing():
 
 def test_failed_only_when_nothing_can_change_it_any_more():
     index = index_of(quiz_course(2))
-    state, _, _, wrong, submit = at_question(index)
-    first = index.program.questions[0].id
+    state, grader, _, wrong, submit = at_question(index)
+    first = grader.id
     state, _ = run(index, state, click(wrong), click(submit),
-                   {"event": "close", "target": f"{first}_wrong"}, click(submit))
+                   {"event": "close", "target": f"{first}_wrong"},
+                   click(other_wrong(index, grader, wrong)), click(submit))
     assert state.answers[first].locked and state.success == "unknown"
 
 

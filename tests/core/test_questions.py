@@ -75,6 +75,14 @@ class Taking:
                 self.does(**event)
         return self
 
+    def takes_back(self):
+        """Take back choices and marks; other answers are replaced by later ones."""
+        if self.grader.form == "choose":
+            return self.answers(self.answer.given) if self.grader.at_most != 1 else self
+        for part, where in self.answer.given if self.grader.form == "spots" else ():
+            self.does("answered", question=self.grader.id, part=part, value=f"-{where}")
+        return self
+
     def submits(self):
         submit = next(e.draw.id for e in self.slide.elements
                       if e.control == "button" and e.question == self.grader.id)
@@ -113,15 +121,22 @@ def test_every_kind_is_answered_judged_recorded_and_kept(kind):
     assert wrong.answer.result in ("wrong", "partly") and wrong.state.overlays
     assert wrong.answer.locked == (kind == "true_false")
     if kind != "true_false":
-        wrong.closes().submits()
-        assert wrong.answer.locked and wrong.state.overlays[-1].endswith("_last")
         before = wrong.answer
-        wrong.closes().answers(right_response(wrong.grader))
-        assert wrong.answer == before, "what is locked stays"
+        wrong.closes().submits()
+        assert wrong.answer == before, "the same answer again costs nothing"
+        wrong.takes_back().answers(right_response(wrong.grader)).submits()
+        assert (wrong.answer.result, wrong.answer.attempts) == ("right", 2)
+    last = Taking(document(slide_with(kind), attempts=1))
+    last.answers(wrong_response(last.grader)).submits()
+    assert last.answer.locked and last.state.overlays[-1].endswith(("_last", "_lastpartly"))
+    before = last.answer
+    last.closes().answers(right_response(last.grader))
+    assert last.answer == before, "what is locked stays"
 
 
 @pytest.mark.parametrize(("partial", "chosen", "points"), [
     ("none", "ab", 4), ("none", "a", 0), ("right_parts", "a", 2), ("right_parts", "ac", 2),
+    ("right_parts", "abc", 8 / 3), ("right_parts", "abcd", 2),
     ("right_minus_wrong", "ac", -1), ("right_minus_wrong", "abc", 2), ("per_answer", "ac", 0.5),
 ])
 def test_points_by_parts_penalty_and_floor(partial, chosen, points):
@@ -136,6 +151,113 @@ def test_points_by_parts_penalty_and_floor(partial, chosen, points):
     assert judge(grader, given_, 1).points == points
     made = judge(grader, given_, 1)
     assert "of 2 right" in verdict(grader, made.result, made.points, made.tally)
+
+
+def test_ticking_everything_by_right_parts_gives_their_share_of_all_that_was_ticked():
+    for kind in ("multiple_response", "hotspot"):
+        slide = slide_with(kind)
+        question = slide.questions[0].model_copy(update={"partial": "right_parts", "points": 4})
+        grader = grader_of(slide, question)
+        made = judge(grader, tuple((part.id, "1,1") for part in grader.parts), 1)
+        assert made.points == 2
+
+
+def test_points_of_later_attempts_can_be_given_as_numbers():
+    taker = Taking(document(
+        slide_with("numeric"), points=5, attempts=None, attempt_points=(3, 1)))
+    answers = [wrong_response(taker.grader), ((taker.grader.parts[0].id, "77"),)]
+    said = []
+    for tries in range(3):
+        grader = taker.grader
+        right = judge(grader, right_response(grader), tries + 1)
+        said.append((right.points, verdict(
+            grader, right.result, right.points, right.tally, tries + 1)))
+    assert said == [
+        (5, "Right: 5 of 5 points"), (3, "Right: 3 of 5 points (attempt 2 gives 60%)"),
+        (1, "Right: 1 of 5 points (attempt 3 gives 20%)")]
+    for response in (*answers, right_response(taker.grader)):
+        taker.answers(response).submits().closes()
+    assert (taker.answer.attempts, taker.answer.points) == (3, 1)
+
+
+def test_how_it_was_judged_fits_the_kind_and_says_what_is_taken_away():
+    slide = slide_with("single_choice")
+    question = slide.questions[0].model_copy(update={"points": 5})
+    grader = grader_of(slide, question)
+    made = judge(grader, wrong_response(grader), 1)
+    assert verdict(grader, made.result, made.points, made.tally) == "Not right: 0 of 5 points"
+    costs = grader_of(slide, question.model_copy(update={"penalty": 1, "floor": -1}))
+    made = judge(costs, wrong_response(costs), 1)
+    assert verdict(costs, made.result, made.points, made.tally) == "Not right: 1 point taken away"
+
+
+def test_wrong_drops_that_go_back_count_where_they_are_to():
+    def dropped_wrong(count):
+        taker = Taking(document(
+            slide_with("drag_to_target"), wrong_items="return_at_once", drops_count=count,
+            partial="right_minus_wrong", points=3))
+        item = taker.grader.parts[0]
+        other = next(t.id for t in taker.grader.targets if t.id not in item.right)
+        for _ in range(2):
+            taker.does("answered", question=taker.grader.id, part=item.id, value=other)
+        assert [e["text"] for e in taker.effects] == ["It does not belong there and goes back."] * 2
+        taker.answers(right_response(taker.grader))
+        back = progress.unpack(taker.index, progress.pack(taker.index, taker.state))
+        assert back.answers == taker.state.answers, "wrong drops are remembered"
+        return taker.submits()
+
+    assert dropped_wrong(count=False).answer.result == "right"
+    slipped = dropped_wrong(count=True)
+    assert (slipped.answer.result, slipped.answer.points) == ("partly", 1)
+    assert slipped.answer.given == (), "the next attempt begins anew"
+    slipped.closes().answers(right_response(slipped.grader)).submits()
+    assert (slipped.answer.result, slipped.answer.points) == ("right", 3)
+
+
+def leaving(kind="single_choice", **changes):
+    """A learner at a question that is judged on leaving, with a slide after it."""
+    first = slide_with(kind)
+    first = first.model_copy(update={"questions": (
+        first.questions[0].model_copy(update={"judged": "leaving", **changes}),)})
+    second = blank_slide("After", fresh_ids(9))
+    return Taking(CourseDocument(
+        course=Course(id="course", title="C", slides=(first.id, second.id)),
+        slides=(first, second)))
+
+
+def test_what_is_judged_on_leaving_is_said_before_the_slide_goes():
+    taker = leaving()
+    here, after = taker.index.order
+    taker.answers(wrong_response(taker.grader)).does("next")
+    assert taker.state.slide == here and taker.state.overlays == (f"{taker.grader.id}_wrong",)
+    taker.closes()
+    assert taker.state.slide == after and taker.answer.attempts == 1
+    taker.does("previous").does("next")
+    assert taker.state.slide == after and taker.answer.attempts == 1, "the same costs nothing"
+    taker.does("previous").answers(right_response(taker.grader)).does("next")
+    assert taker.state.overlays == (f"{taker.grader.id}_right",)
+    taker.closes()
+    assert taker.state.slide == after and taker.answer.result == "right"
+
+
+def test_who_tries_again_after_leaving_was_judged_stays():
+    taker = leaving()
+    here, after = taker.index.order
+    taker.answers(wrong_response(taker.grader)).does("next")
+    panel = next(o for o in taker.slide.overlays if o.id == taker.state.overlays[0])
+    again, on = [e.draw.id for e in panel.elements if e.control == "button"]
+    stayed = Taking.__new__(Taking)
+    stayed.__dict__ = dict(taker.__dict__)
+    stayed.does("clicked", target=again)
+    assert stayed.state.slide == here and not stayed.state.overlays
+    taker.does("clicked", target=on)
+    assert taker.state.slide == after
+
+
+def test_the_end_of_the_course_judges_what_is_judged_on_leaving():
+    taker = leaving("open_answer", feedback=q.QuestionBase.model_fields["feedback"].default)
+    taker.answers(right_response(taker.grader)).does("leave")
+    assert taker.answer.result == "neutral" and taker.state.ended, "nothing is said: it goes on"
 
 
 def test_attempts_cost_and_time_ends_it():

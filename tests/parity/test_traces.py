@@ -137,7 +137,7 @@ def test_a_difference_between_the_engines_is_found_and_made_small(tmp_path, monk
         try_runs(both, 1, 3)
         monkeypatch.setattr("tests.parity.engines.trace", wrong)
         with pytest.raises(Differ, match="event 1, clicked: TypeScript"):
-            try_runs(both, 1, 30)
+            try_runs(both, 7, 30)
         assert [event["event"] for event in both.last["events"]] == ["start", "clicked"]
 
 

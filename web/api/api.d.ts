@@ -2800,7 +2800,7 @@ export interface components {
          * @description Bring items onto targets, where they snap to the middle, stack or stand side by side.
          *
          *     Items on a wrong target stay there, return at once, or return when it is judged and there is
-         *     another try.
+         *     another try. Where they return at once and `drops_count`, each such drop counts as wrong.
          */
         DragToTarget: {
             /** Id */
@@ -2850,6 +2850,11 @@ export interface components {
              * @default 0
              */
             attempt_loss: number;
+            /**
+             * Attempt Points
+             * @default []
+             */
+            attempt_points: number[];
             /** Time Limit */
             time_limit?: number | null;
             /**
@@ -2955,6 +2960,11 @@ export interface components {
              * @enum {string}
              */
             wrong_items: "stay" | "return_at_once" | "return_when_judged";
+            /**
+             * Drops Count
+             * @default false
+             */
+            drops_count: boolean;
         };
         /**
          * Dropped
@@ -3245,6 +3255,11 @@ export interface components {
              * @default 0
              */
             attempt_loss: number;
+            /**
+             * Attempt Points
+             * @default []
+             */
+            attempt_points: number[];
             /** Time Limit */
             time_limit?: number | null;
             /**
@@ -3658,6 +3673,11 @@ export interface components {
              * @default 0
              */
             attempt_loss: number;
+            /**
+             * Attempt Points
+             * @default []
+             */
+            attempt_points: number[];
             /** Time Limit */
             time_limit?: number | null;
             /**
@@ -4079,6 +4099,11 @@ export interface components {
              * @default 0
              */
             attempt_loss: number;
+            /**
+             * Attempt Points
+             * @default []
+             */
+            attempt_points: number[];
             /** Time Limit */
             time_limit?: number | null;
             /**
@@ -4490,6 +4515,11 @@ export interface components {
              * @default 0
              */
             attempt_loss: number;
+            /**
+             * Attempt Points
+             * @default []
+             */
+            attempt_points: number[];
             /** Time Limit */
             time_limit?: number | null;
             /**
@@ -4712,6 +4742,11 @@ export interface components {
              * @default 0
              */
             attempt_loss: number;
+            /**
+             * Attempt Points
+             * @default []
+             */
+            attempt_points: number[];
             /** Time Limit */
             time_limit?: number | null;
             /**
@@ -4887,6 +4922,11 @@ export interface components {
              * @default 0
              */
             attempt_loss: number;
+            /**
+             * Attempt Points
+             * @default []
+             */
+            attempt_points: number[];
             /** Time Limit */
             time_limit?: number | null;
             /**
@@ -5059,6 +5099,11 @@ export interface components {
              * @default 0
              */
             attempt_loss: number;
+            /**
+             * Attempt Points
+             * @default []
+             */
+            attempt_points: number[];
             /** Time Limit */
             time_limit?: number | null;
             /**
@@ -5564,6 +5609,11 @@ export interface components {
              * @default 0
              */
             attempt_loss: number;
+            /**
+             * Attempt Points
+             * @default []
+             */
+            attempt_points: number[];
             /** Time Limit */
             time_limit?: number | null;
             /**
@@ -6083,6 +6133,11 @@ export interface components {
              * @default 0
              */
             attempt_loss: number;
+            /**
+             * Attempt Points
+             * @default []
+             */
+            attempt_points: number[];
             /** Time Limit */
             time_limit?: number | null;
             /**
@@ -6272,6 +6327,11 @@ export interface components {
              * @default 0
              */
             attempt_loss: number;
+            /**
+             * Attempt Points
+             * @default []
+             */
+            attempt_points: number[];
             /** Time Limit */
             time_limit?: number | null;
             /**
@@ -7321,6 +7381,11 @@ export interface components {
              * @default 0
              */
             attempt_loss: number;
+            /**
+             * Attempt Points
+             * @default []
+             */
+            attempt_points: number[];
             /** Time Limit */
             time_limit?: number | null;
             /**
@@ -9691,7 +9756,8 @@ export interface components {
          *     `at_most` limits what may be chosen, the marks of *spots*, the letters of *free*; `needed` is
          *     how many right spots are enough. `counts` says what of an order counts. `time_limit` is in
          *     seconds, which learners may make longer where it is `extendable`; `returns` says when
-         *     wrong items go back to where they were.
+         *     wrong items go back to where they were, `drops_count` whether a drop that went back counts as
+         *     wrong. `attempt_points` are the most that the second, third … attempt gives.
          */
         Grader: {
             /** Id */
@@ -9754,6 +9820,11 @@ export interface components {
              */
             attempt_loss: number;
             /**
+             * Attempt Points
+             * @default []
+             */
+            attempt_points: number[];
+            /**
              * At Least
              * @default 1
              */
@@ -9788,10 +9859,20 @@ export interface components {
              */
             returns: "never" | "at_once" | "judged";
             /**
+             * Drops Count
+             * @default false
+             */
+            drops_count: boolean;
+            /**
              * At Once
              * @default false
              */
             at_once: boolean;
+            /**
+             * On Leaving
+             * @default false
+             */
+            on_leaving: boolean;
             /**
              * Show Right
              * @default false
@@ -10311,12 +10392,12 @@ export interface components {
              * Then
              * @default []
              */
-            then: (components["schemas"]["Go"] | components["schemas"]["Enter"] | components["schemas"]["Show"] | components["schemas"]["Hide"] | components["schemas"]["Toggle"] | components["schemas"]["SetLook"] | components["schemas"]["SetVariable"] | components["schemas"]["PickNumber"] | components["schemas"]["OpenOverlay"] | components["schemas"]["CloseOverlay"] | components["schemas"]["Choose"] | components["schemas"]["Submit"] | components["schemas"]["Reset"] | components["schemas"]["Clear"] | components["schemas"]["MoveElement"] | components["schemas"]["RunClock"] | components["schemas"]["zigzag_core__program__model__PlayMedia"] | components["schemas"]["zigzag_core__program__model__PlaySound"] | components["schemas"]["zigzag_core__program__model__OpenLink"] | components["schemas"]["zigzag_core__program__model__Mark"] | components["schemas"]["zigzag_core__program__model__Announce"] | components["schemas"]["zigzag_core__program__model__Wait"])[];
+            then: (components["schemas"]["Go"] | components["schemas"]["Stay"] | components["schemas"]["Enter"] | components["schemas"]["Show"] | components["schemas"]["Hide"] | components["schemas"]["Toggle"] | components["schemas"]["SetLook"] | components["schemas"]["SetVariable"] | components["schemas"]["PickNumber"] | components["schemas"]["OpenOverlay"] | components["schemas"]["CloseOverlay"] | components["schemas"]["Choose"] | components["schemas"]["Submit"] | components["schemas"]["Reset"] | components["schemas"]["Clear"] | components["schemas"]["MoveElement"] | components["schemas"]["RunClock"] | components["schemas"]["zigzag_core__program__model__PlayMedia"] | components["schemas"]["zigzag_core__program__model__PlaySound"] | components["schemas"]["zigzag_core__program__model__OpenLink"] | components["schemas"]["zigzag_core__program__model__Mark"] | components["schemas"]["zigzag_core__program__model__Announce"] | components["schemas"]["zigzag_core__program__model__Wait"])[];
             /**
              * Otherwise
              * @default []
              */
-            otherwise: (components["schemas"]["Go"] | components["schemas"]["Enter"] | components["schemas"]["Show"] | components["schemas"]["Hide"] | components["schemas"]["Toggle"] | components["schemas"]["SetLook"] | components["schemas"]["SetVariable"] | components["schemas"]["PickNumber"] | components["schemas"]["OpenOverlay"] | components["schemas"]["CloseOverlay"] | components["schemas"]["Choose"] | components["schemas"]["Submit"] | components["schemas"]["Reset"] | components["schemas"]["Clear"] | components["schemas"]["MoveElement"] | components["schemas"]["RunClock"] | components["schemas"]["zigzag_core__program__model__PlayMedia"] | components["schemas"]["zigzag_core__program__model__PlaySound"] | components["schemas"]["zigzag_core__program__model__OpenLink"] | components["schemas"]["zigzag_core__program__model__Mark"] | components["schemas"]["zigzag_core__program__model__Announce"] | components["schemas"]["zigzag_core__program__model__Wait"])[];
+            otherwise: (components["schemas"]["Go"] | components["schemas"]["Stay"] | components["schemas"]["Enter"] | components["schemas"]["Show"] | components["schemas"]["Hide"] | components["schemas"]["Toggle"] | components["schemas"]["SetLook"] | components["schemas"]["SetVariable"] | components["schemas"]["PickNumber"] | components["schemas"]["OpenOverlay"] | components["schemas"]["CloseOverlay"] | components["schemas"]["Choose"] | components["schemas"]["Submit"] | components["schemas"]["Reset"] | components["schemas"]["Clear"] | components["schemas"]["MoveElement"] | components["schemas"]["RunClock"] | components["schemas"]["zigzag_core__program__model__PlayMedia"] | components["schemas"]["zigzag_core__program__model__PlaySound"] | components["schemas"]["zigzag_core__program__model__OpenLink"] | components["schemas"]["zigzag_core__program__model__Mark"] | components["schemas"]["zigzag_core__program__model__Announce"] | components["schemas"]["zigzag_core__program__model__Wait"])[];
         };
         /**
          * ProgramSlide
@@ -10489,6 +10570,17 @@ export interface components {
              * @enum {string}
              */
             leaves: "none" | "fade" | "slide" | "scale" | "flip";
+        };
+        /**
+         * Stay
+         * @description Do not leave the slide after all, where an answer was judged on leaving.
+         */
+        Stay: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "stay";
         };
         /**
          * Submit

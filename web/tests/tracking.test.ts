@@ -63,10 +63,10 @@ function answer(session: Session, number: number, right: boolean): void {
   session.dispatch({ event: "slide", target: grader.slide });
   const elements = index.slides.get(grader.slide)?.elements ?? [];
   const good = new Set(grader.parts.filter((part) => part.right.length).map(({ id }) => id));
-  const choice = elements.find((e) => e.part && e.question === grader.id && good.has(e.part) === right);
+  const choices = elements.filter((e) => e.part && e.question === grader.id && good.has(e.part) === right);
   const submit = elements.find((e) => e.control === "button" && e.question === grader.id);
   for (let tries = right ? 1 : grader.attempts ?? 1; tries > 0; tries--) {
-    session.dispatch({ event: "clicked", target: choice?.draw.id ?? "" });
+    session.dispatch({ event: "clicked", target: choices[tries % choices.length]?.draw.id ?? "" });
     session.dispatch({ event: "clicked", target: submit?.draw.id ?? "" });
     for (const overlay of session.read().state.overlays) {
       session.dispatch({ event: "close", target: overlay });

@@ -20,6 +20,7 @@ from zigzag_core.program import (
     ProgramOverlay,
     ProgramRule,
     Reset,
+    Stay,
 )
 from zigzag_core.program.model import Action
 
@@ -60,6 +61,8 @@ _CLOSE = Style(
     valign="middle",
 )
 _NOTHING = "There is nothing to judge yet: answer the question first."
+_SENT = "Your answer was sent."
+_UNCHANGED = "This answer was judged already: change it, then submit it again."
 
 
 def _outcomes(question: q.Question) -> Iterator[_Outcome]:
@@ -92,8 +95,8 @@ def feedback(
 ) -> tuple[tuple[ProgramOverlay, ...], tuple[ProgramRule, ...]]:
     """Return the panels that open after the outcomes of `question`, and the rules that open them.
 
-    Where an overlay of the slide is to be shown instead, it is. What is not judged has a panel
-    only where there are words for it.
+    Where an overlay of the slide is to be shown instead, it is. What is not judged is acknowledged
+    at least, unless it is sent by itself.
     """
     panels: list[ProgramOverlay] = []
     rules: list[ProgramRule] = []
@@ -112,7 +115,9 @@ def feedback(
         else:
             texts = list(_words(question, outcome))
             if outcome.words == "answered" and not texts and not shown.picture:
-                continue
+                if question.judged != "submit":
+                    continue
+                texts = [(rich(_SENT), True)]
             panels.append(_panel(question, name, outcome, texts, shown, scope))
             opens = name
             if not outcome.final:
@@ -137,8 +142,13 @@ def feedback(
 def _words(question: q.Question, outcome: _Outcome) -> Iterator[tuple[RichText, Any]]:
     """The words of a panel, each with the condition under which they are said."""
     if outcome.words == "nothing":
-        words = question.feedback.nothing
-        yield words if plain(words) else rich(_NOTHING), True
+        own = question.feedback.nothing
+        if plain(own):
+            yield own, True
+            return
+        judged = ["and", ["chosen", question.id], [">", ["attempts", question.id], 0]]
+        yield rich(_NOTHING), ["not", judged]
+        yield rich(_UNCHANGED), judged
         return
     text: RichText = getattr(question.feedback, outcome.words)
     if outcome.name == "partly" and not plain(text):
@@ -200,8 +210,12 @@ def _panel(
     if again and outcome.tone in ("wrong", "partly"):
         elements.append(_button(panel_part(name, "r"), f"Read again: {scope.title_of(again)}", (
             CloseOverlay.made(overlay=name), Go.made(to="slide", slide=again, back=True))))
+    stays = (Stay(),) if question.judged == "leaving" and outcome.button == _AGAIN else ()
     elements.append(_button(panel_part(name, "c"), outcome.button, (
-        CloseOverlay.made(overlay=name), *(_after(question) if outcome.final else ()))))
+        *stays, CloseOverlay.made(overlay=name), *(_after(question) if outcome.final else ()))))
+    if stays:
+        elements.append(_button(
+            panel_part(name, "g"), "Continue", (CloseOverlay.made(overlay=name),)))
     titled = tone.title and outcome.words not in ("time_up", "nothing")
     return ProgramOverlay.made(
         id=name, title=tone.title if titled else outcome.title, tone=outcome.tone, place=place,

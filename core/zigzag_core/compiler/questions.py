@@ -52,6 +52,7 @@ def grader_of(slide: Slide, question: q.Question) -> Grader:
         rows=tuple(_row(row, [part.id for part in parts]) for row in question.table),
         points=question.points, penalty=question.penalty, floor=question.floor,
         partial=question.partial, attempts=question.attempts, attempt_loss=question.attempt_loss,
+        attempt_points=question.attempt_points,
         at_least=getattr(question, "at_least", 1),
         at_most=1 if choosing and question.kind != "multiple_response"
         else getattr(question, "at_most", getattr(question, "clicks", None)),
@@ -59,7 +60,9 @@ def grader_of(slide: Slide, question: q.Question) -> Grader:
         arrange="line" if question.kind == "matching" else getattr(question, "arrange", "snap"),
         time_limit=question.time_limit, extendable=question.extendable,
         returns=_RETURNS[getattr(question, "wrong_items", "stay")],
-        at_once=question.judged == "at_once", show_right=question.show_right,
+        drops_count=getattr(question, "drops_count", False),
+        at_once=question.judged == "at_once", on_leaving=question.judged == "leaving",
+        show_right=question.show_right,
         shuffle=getattr(question, "shuffle", False), letters=getattr(question, "letters", "none"),
         pinned=tuple(c.id for c in getattr(question, "choices", ()) if c.pinned),
     )
@@ -190,11 +193,16 @@ def roles_of(question: q.Question) -> dict[str, Changes]:
     if isinstance(question, q.FillBlanks) and question.text:
         part(question.text, "blanks", name)
     if question.submit:
-        ready = ["chosen", name]
+        ready = ["unjudged", name]
+        visible: Node = True
+        if question.judged == "at_once":
+            # Mostly nothing is left to submit; where something is, the button is there.
+            visible = ["and", ready, open_]
+        elif question.submit_is == "hidden":
+            visible = ["or", ready, ["locked", name]]
         roles[question.submit] = {
-            "control": "button", "question": name,
+            "control": "button", "question": name, "visible": visible,
             "enabled": open_ if question.submit_is == "ready" else ["and", ready, open_],
-            "visible": ["or", ready, ["locked", name]] if question.submit_is == "hidden" else True,
             "rules": (block_rule(
                 f"{name}_submit", "clicked", question.submit, Submit.made(question=name)),),
         }
@@ -221,9 +229,6 @@ def block_rule(
 def slide_rules(question: q.Question, slide: Slide) -> tuple[ProgramRule, ...]:
     """Return what the slide itself does for `question` when it is left."""
     name, rules = question.id, []
-    if question.judged == "leaving":
-        rules.append(block_rule(
-            f"{name}_leaving", "slide_left", slide.id, Submit.made(question=name)))
     if not question.keeps:
         rules.append(block_rule(f"{name}_forget", "slide_left", slide.id,
                            Reset.made(question=name, answer_only=True)))

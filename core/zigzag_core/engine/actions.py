@@ -5,7 +5,7 @@ from typing import Any
 
 from zigzag_core import program as p
 
-from . import moving, questions
+from . import leaving, moving, questions
 from .run import Run
 from .state import Time
 
@@ -73,7 +73,8 @@ def _mark(run: Run, status: str) -> None:
 
 
 _DO: Mapping[str, Callable[[Run, Any], None]] = {
-    "go": lambda run, a: moving.go(run, a.to, a.slide, offer_back=a.back),
+    "go": lambda run, a: leaving.go(run, a.to, a.slide, offer_back=a.back),
+    "stay": lambda run, a: run.update(leaving=None),
     "enter": lambda run, a: moving.enter(run, a.slide),
     **dict.fromkeys(("show", "hide", "toggle"), lambda run, a: _show(run, a.element, a.do)),
     "look": _give_look,

@@ -11,7 +11,7 @@ from zigzag_core.program import COURSE
 from zigzag_core.program.events import Effect, Event, On, Ran
 from zigzag_core.program.limits import LIMITS
 
-from . import clock, learner, moving, questions, results
+from . import clock, learner, leaving, moving, questions, results
 from .expression import evaluate, gate_is_open, is_visible
 from .following import follow_up
 from .index import Index
@@ -62,6 +62,8 @@ def step(
     run = Run(index, state, log)
     _take(run, event)
     follow_up(run)
+    if leaving.goes_on(run):
+        follow_up(run)
     _settle(run)
     return run.state, run.effects
 
@@ -107,7 +109,7 @@ def _close(run: Run, event: On) -> None:
 def _choose_slide(run: Run, slide: str) -> None:
     """The learner wants to go to a certain slide."""
     if may_go(run.index, run.state, slide):
-        moving.go(run, "slide", slide)
+        leaving.go(run, "slide", slide)
     elif slide in run.index.position:
         moving.closed(run)
 
@@ -124,15 +126,15 @@ _TAKE: Mapping[str, Callable[[Run, Any], None]] = {
     "dropped": lambda run, e: learner.drop(run, e["target"], e["on"], e["x"], e["y"]),
     "media": lambda run, e: learner.media_event(run, e["target"], e["what"]),
     "played": lambda run, e: learner.played(run, e["target"], e["since"], e["until"]),
-    "next": lambda run, e: moving.go(run, "next", None),
-    "previous": lambda run, e: moving.go(run, "previous", None),
+    "next": lambda run, e: leaving.go(run, "next", None),
+    "previous": lambda run, e: leaving.go(run, "previous", None),
     "slide": lambda run, e: _choose_slide(run, e["target"]),
     "close": _close,
     "pause": lambda run, e: run.update(paused=not e["on"]),
     "set": lambda run, e: run.set_variable(e["target"], e["value"]),
     "more_time": lambda run, e: run.update(
         more_time=min(max(number(e["factor"]), 0), LIMITS.most_time)),
-    "leave": lambda run, e: moving.go(run, "leave", None),
+    "leave": lambda run, e: leaving.go(run, "leave", None),
 }
 """What each event from outside does to a run, by its name; a *start* is taken before."""
 

@@ -3,7 +3,7 @@
 
 from zigzag_core.course.rules.expression import NAMED, Node
 from zigzag_core.grading.grade import verdict
-from zigzag_core.grading.tally import Tally, is_ready, measure
+from zigzag_core.grading.tally import Tally, is_ready, is_unjudged, measure
 from zigzag_core.program.limits import LIMITS
 
 from . import results
@@ -91,6 +91,9 @@ def _of_question(index: Index, state: State, operator: str, question: str) -> Va
         case "chosen":
             grader = index.questions.get(question)
             return grader is not None and is_ready(grader, answer.given)
+        case "unjudged":
+            grader = index.questions.get(question)
+            return grader is not None and is_unjudged(grader, answer.given, answer.judged)
         case "locked":
             return answer.locked
         case "attempts":
@@ -116,7 +119,7 @@ def _told(index: Index, question: str, answer: Answer) -> str:
     if grader is None or answer.result is None:
         return ""
     tally = Tally(answer.right, answer.wrong, measure(grader, ()).of)
-    return verdict(grader, answer.result, answer.points, tally)
+    return verdict(grader, answer.result, answer.points, tally, answer.attempts)
 
 
 def _given(index: Index, state: State, question: str, part: str) -> Value:

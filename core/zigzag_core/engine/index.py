@@ -60,7 +60,11 @@ class Index:
         """The time axes of slides and overlays that have one."""
         self.timed: dict[str, list[Grader]] = {}
         """The questions of each slide that have a time limit."""
+        self.on_leaving: dict[str, list[Grader]] = {}
+        """The questions of each slide that are judged when it is left."""
         for grader in program.questions:
+            if grader.on_leaving:
+                self.on_leaving.setdefault(grader.slide, []).append(grader)
             if grader.time_limit:
                 self.timed.setdefault(grader.slide, []).append(grader)
         self.timers: dict[str, list[ProgramRule]] = {}

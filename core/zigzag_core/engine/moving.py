@@ -104,7 +104,7 @@ def enter(run: Run, slide: str, back: bool = False) -> None:
     visited = state.visited if slide in state.visited else (*state.visited, slide)
     run.update(
         slide=slide, visited=visited, path=path, overlays=(), entered=state.time, clocks={},
-        moves={}, positions={},
+        moves={}, positions={}, leaving=None,
         waiting=tuple(wait for wait in state.waiting if wait.owner == COURSE),
         back=None if state.back == slide else state.back,
     )

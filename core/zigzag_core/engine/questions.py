@@ -3,7 +3,7 @@
 from dataclasses import replace
 
 from zigzag_core.grading.grade import judge
-from zigzag_core.grading.tally import Given, is_ready
+from zigzag_core.grading.tally import Given, is_unjudged
 from zigzag_core.program import Grader
 from zigzag_core.program.limits import LIMITS
 
@@ -61,20 +61,37 @@ def answer(run: Run, question: str, part: str, value: Value) -> None:
     if grader.returns == "at_once" and grader.form == "pairs" and text \
             and not belongs(grader, part, text):
         run.effects.append({"effect": "announce", "text": GOES_BACK})
+        if grader.drops_count:
+            found = _answer(run, question)
+            _put(run, question, replace(found, slips=min(found.slips + 1, LIMITS.most_slips)))
     if put is not None and put != given:
         _give(run, grader, put)
 
 
 def submit(run: Run, question: str) -> None:
-    """Judge what was answered, if it is enough; tell the outside, and raise what it came to."""
+    """Judge what was answered, if it is enough; tell the outside, and raise what it came to.
+
+    An answer that was judged already is not judged again: it costs no attempt.
+    """
     grader = run.index.questions.get(question)
     found = _answer(run, question)
     if grader is None or found.locked:
         return
-    if is_ready(grader, found.given):
+    if is_unjudged(grader, found.given, found.judged):
         _judge(run, grader, found, in_time=True)
     else:
         run.raised("answered_nothing", question)
+
+
+def judge_on_leaving(run: Run) -> bool:
+    """Judge what this slide judges when it is left; return whether there was anything."""
+    judged = False
+    for grader in run.index.on_leaving.get(run.state.slide or "", ()):
+        found = _answer(run, grader.id)
+        if not found.locked and is_unjudged(grader, found.given, found.judged):
+            _judge(run, grader, found, in_time=True)
+            judged = True
+    return judged
 
 
 def timed(run: Run) -> list[Grader]:
@@ -116,7 +133,7 @@ def reset(run: Run, question: str, answer_only: bool = False) -> None:
     if not answer_only:
         run.update(answers={k: v for k, v in run.state.answers.items() if k != question})
     elif question in run.state.answers and not _answer(run, question).locked:
-        _put(run, question, replace(_answer(run, question), given=()))
+        _put(run, question, replace(_answer(run, question), given=(), slips=0))
 
 
 def order_of(grader: Grader, state: State) -> tuple[str, ...]:
@@ -139,17 +156,20 @@ def order_of(grader: Grader, state: State) -> tuple[str, ...]:
 
 def _judge(run: Run, grader: Grader, found: Answer, in_time: bool) -> None:
     attempts = found.attempts + 1
-    verdict = judge(grader, found.given, attempts)
+    verdict = judge(grader, found.given, attempts, found.slips)
     points = number(verdict.points)
     used_up = grader.attempts is not None and attempts >= grader.attempts
     locked = verdict.result in ("right", "neutral") or used_up or not in_time
-    kept = found.given
-    if grader.returns == "judged" and not locked:
+    kept, slips = found.given, found.slips
+    if not locked and slips:
+        # The next attempt begins anew: in this one every drop counted.
+        kept, slips = (), 0
+    elif not locked and grader.returns == "judged":
         kept = tuple(pair for pair in kept if belongs(grader, *pair))
     _put(run, grader.id, replace(
-        found, given=kept, attempts=attempts, result=verdict.result, points=points,
-        locked=locked, since=run.state.time, row=verdict.row, right=verdict.tally.right,
-        wrong=verdict.tally.wrong,
+        found, given=kept, judged=kept, slips=slips, attempts=attempts, result=verdict.result,
+        points=points, locked=locked, since=run.state.time, row=verdict.row,
+        right=verdict.tally.right, wrong=verdict.tally.wrong,
     ))
     run.effects.append({
         "effect": "answered", "question": grader.id, "attempt": attempts,

@@ -14,8 +14,9 @@ class Answer:
     """What was done with one question: its parts and what was `given` for them.
 
     `since` is the run's time (ms) at the last submission, `row` the row of the answer table that
-    it took then, from 1; so many parts were `right` and `wrong` then. Of a question with a time
-    limit `used` is the time it has had (ms).
+    it took then, from 1; so many parts were `right` and `wrong` then. `judged` is what stood in it
+    after that. `slips` are the wrong drops of this attempt, where they count. Of a question with a
+    time limit `used` is the time it has had (ms).
     """
 
     given: tuple[tuple[str, str], ...] = ()
@@ -28,6 +29,8 @@ class Answer:
     right: int = 0
     wrong: int = 0
     used: int = 0
+    judged: tuple[tuple[str, str], ...] | None = None
+    slips: int = 0
 
 
 @dataclass(frozen=True, slots=True)
@@ -54,6 +57,15 @@ class Waiting:
 
 
 @dataclass(frozen=True, slots=True)
+class Leaving:
+    """Where the learner goes on to once the feedback to what was judged on leaving is closed."""
+
+    to: str
+    slide: str | None = None
+    offer_back: bool = False
+
+
+@dataclass(frozen=True, slots=True)
 class State:
     """`time` is ms spent in the course, `entered` the time when the current slide was entered.
 
@@ -64,7 +76,8 @@ class State:
     the targets that elements lie on. `watched` holds, by video or audio, the stretches (ms) that
     were really played, in order and apart; `positions` are those (ms) that the slide's videos and
     audio have come to. `opened` are slides whose gates are open for good.
-    `back` is the slide that a learner who was sent to read again may go back to. Time limits are
+    `back` is the slide that a learner who was sent to read again may go back to, `leaving` where
+    one is going whose answer is judged first. Time limits are
     `more_time` as long as set; 0 is no limit.
     """
 
@@ -91,6 +104,7 @@ class State:
     positions: dict[str, int] = field(default_factory=dict)
     opened: frozenset[str] = frozenset()
     back: str | None = None
+    leaving: Leaving | None = None
     more_time: float = 1
     learner: str = ""
     marked: Literal["", "passed", "failed"] = ""
@@ -113,7 +127,8 @@ def as_json(state: State) -> dict[str, Any]:
                 "result": answer.result, "points": answer.points,
                 "locked": answer.locked, "since": answer.since, "row": answer.row,
                 "right": answer.right, "wrong": answer.wrong,
-                "used": answer.used,
+                "used": answer.used, "slips": answer.slips,
+                "judged": None if answer.judged is None else [list(p) for p in answer.judged],
             }
             for question, answer in state.answers.items()
         },
@@ -130,6 +145,8 @@ def as_json(state: State) -> dict[str, Any]:
             for element, stretches in state.watched.items()
         },
         "positions": state.positions, "opened": sorted(state.opened), "back": state.back,
+        "leaving": state.leaving and [
+            state.leaving.to, state.leaving.slide, state.leaving.offer_back],
         "more_time": state.more_time,
         "learner": state.learner, "marked": state.marked,
         "completed": state.completed, "success": state.success, "ended": state.ended,

@@ -4,7 +4,7 @@ The twin is `web/player/engine/grade.ts`.
 """
 
 import math
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Literal
 
 from zigzag_core.program import Grader
@@ -24,16 +24,17 @@ class Judgement:
     tally: Tally
 
 
-def judge(grader: Grader, given: Given, attempt: int) -> Judgement:
-    """Judge the response `given` at its `attempt` (from 1).
+def judge(grader: Grader, given: Given, attempt: int, slips: int = 0) -> Judgement:
+    """Judge the response `given` at its `attempt` (from 1), after so many wrong drops (`slips`).
 
     A survey is neutral and gives no points, and so does what has no right answer. It is *partly*
     right where some of several parts are. The points of a row of the answer table come before all
-    others. Right minus wrong may be less than nothing, down to `floor`; points of an attempt
-    after the first are less by `attempt_loss` each.
+    others. Right minus wrong may be less than nothing, down to `floor`. An attempt after the first
+    gives less: see `attempt_share`.
     """
     row = row_taken(grader, given)
     tally = measure(grader, given)
+    tally = replace(tally, wrong=tally.wrong + slips)
     if grader.purpose == "survey" or not is_judged(grader):
         return Judgement("neutral", 0.0, row, tally)
     result: Result = (
@@ -42,8 +43,20 @@ def judge(grader: Grader, given: Given, attempt: int) -> Judgement:
     own = grader.rows[row - 1].points if row else None
     earned = own if own is not None else _points(grader, tally, given)
     if earned > 0:
-        earned *= max(0.0, 1 - grader.attempt_loss * (attempt - 1))
+        earned *= attempt_share(grader, attempt)
     return Judgement(result, max(grader.floor, min(earned, grader.points)), row, tally)
+
+
+def attempt_share(grader: Grader, attempt: int) -> float:
+    """Return the share (0..1) of the points that an answer gives at its `attempt` (from 1).
+
+    By the points set for each attempt after the first, the last of them for all further ones;
+    else less by `attempt_loss` for each.
+    """
+    if attempt > 1 and grader.attempt_points:
+        most = grader.attempt_points[min(attempt - 2, len(grader.attempt_points) - 1)]
+        return min(most / grader.points, 1.0) if grader.points else 0.0
+    return max(0.0, 1 - grader.attempt_loss * (attempt - 1))
 
 
 def row_taken(grader: Grader, given: Given) -> int:
@@ -86,21 +99,40 @@ def _points(grader: Grader, tally: Tally, given: Given) -> float:
         return grader.points
     share = 0.0
     if tally.of and grader.partial == "right_parts":
-        share = min(tally.right / tally.of, 1.0)
+        # Of all that was given: who ticks everything must not have it all.
+        share = tally.right / max(tally.of, tally.right + tally.wrong)
     elif tally.of and grader.partial == "right_minus_wrong":
         share = (tally.right - tally.wrong) / tally.of
     return grader.points * share - (grader.penalty if share <= 0 else 0)
 
 
-def verdict(grader: Grader, result: Result | None, points: float, tally: Tally) -> str:
-    """Return in words how it was judged: ``3 of 4 right, 1 wrong: 2 of 4 points``."""
+def verdict(
+    grader: Grader, result: Result | None, points: float, tally: Tally, attempt: int = 1
+) -> str:
+    """Return in words how it was judged: ``3 of 4 right, 1 wrong: 2 of 4 points``.
+
+    With one part only: ``Right: 5 of 5 points``. What a later `attempt` gives less is said.
+    """
     if result in (None, "neutral"):
         return "not judged"
-    words = f"{tally.right} of {tally.of} right" + (f", {tally.wrong} wrong" if tally.wrong else "")
+    if tally.of == 1 and tally.right + tally.wrong <= 1:
+        words = "Right" if result == "right" else "Not right"
+    else:
+        words = f"{tally.right} of {tally.of} right"
+        words += f", {tally.wrong} wrong" if tally.wrong else ""
     if grader.purpose != "scored":
         return words
-    unit = "point" if grader.points == 1 else "points"
-    return f"{words}: {_hundredths(points)} of {_hundredths(grader.points)} {unit}"
+    if points < 0:
+        return f"{words}: {_points_in_words(-points)} taken away"
+    words = f"{words}: {_hundredths(points)} of {_points_in_words(grader.points)}"
+    share = attempt_share(grader, attempt)
+    if share == 1 or tally.right == 0:
+        return words
+    return f"{words} (attempt {attempt} gives {_hundredths(share * 100)}%)"
+
+
+def _points_in_words(points: float) -> str:
+    return f"{_hundredths(points)} {'point' if points == 1 else 'points'}"
 
 
 def _hundredths(value: float) -> str:

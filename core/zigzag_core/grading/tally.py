@@ -117,3 +117,12 @@ def is_ready(grader: Grader, given: Given) -> bool:
     if grader.form == "scale":
         return len(given) == len(grader.parts)
     return len(given) >= max(grader.at_least, 1)
+
+
+def is_unjudged(grader: Grader, given: Given, judged: Given | None) -> bool:
+    """Return whether `given` is enough, and another answer than the one `judged` last, if any."""
+    if judged is None or not is_ready(grader, given):
+        return is_ready(grader, given)
+    if grader.form == "order":
+        return given != judged
+    return sorted(given) != sorted(judged)

@@ -61,7 +61,8 @@ class Grader(Model):
     `at_most` limits what may be chosen, the marks of *spots*, the letters of *free*; `needed` is
     how many right spots are enough. `counts` says what of an order counts. `time_limit` is in
     seconds, which learners may make longer where it is `extendable`; `returns` says when
-    wrong items go back to where they were.
+    wrong items go back to where they were, `drops_count` whether a drop that went back counts as
+    wrong. `attempt_points` are the most that the second, third … attempt gives.
     """
 
     id: Annotated[ProgramId, Is("question")]
@@ -81,6 +82,7 @@ class Grader(Model):
     partial: Literal["none", "right_parts", "right_minus_wrong", "per_answer"] = "none"
     attempts: int | None
     attempt_loss: float = 0
+    attempt_points: tuple[Points, ...] = ()
     at_least: int = 1
     at_most: int | None = None
     needed: int | None = None
@@ -89,7 +91,9 @@ class Grader(Model):
     time_limit: int | None = None
     extendable: bool = True
     returns: Literal["never", "at_once", "judged"] = "never"
+    drops_count: bool = False
     at_once: bool = False
+    on_leaving: bool = False
     show_right: bool = False
     shuffle: bool = False
     letters: Letters = "none"

@@ -23,6 +23,8 @@ class Limits:
     """How far one thing's visibility follows another's; what would go further is hidden."""
     most_marks: int = 100
     """Marks in a hotspot question that has no limit of its own."""
+    most_slips: int = 1_000
+    """Wrong drops that are counted in one attempt."""
     most_time: int = 10
     """How many times longer than set a learner can make a time limit."""
     largest_number: float = 1e9

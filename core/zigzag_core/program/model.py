@@ -59,6 +59,12 @@ class Go(Model):
     back: bool = False
 
 
+class Stay(Model):
+    """Do not leave the slide after all, where an answer was judged on leaving."""
+
+    do: Literal["stay"] = "stay"
+
+
 class Show(Model):
     """Show an element or group."""
 
@@ -222,7 +228,7 @@ class Announce(Model):
 
 
 Action = Annotated[
-    Go | Enter | Show | Hide | Toggle | SetLook | SetVariable | PickNumber | OpenOverlay
+    Go | Stay | Enter | Show | Hide | Toggle | SetLook | SetVariable | PickNumber | OpenOverlay
     | CloseOverlay | Choose | Submit | Reset | Clear | MoveElement | RunClock | PlayMedia
     | PlaySound | OpenLink | Mark | Announce | Wait,
     Field(discriminator="do"),

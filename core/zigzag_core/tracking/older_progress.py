@@ -109,7 +109,8 @@ def _read_answers(source: Reader, index: Index, names: Remembered) -> dict[str, 
         grader = index.questions.get(question)
         if grader is not None:
             answers[question] = restored_answer(grader, Answer(
-                given=tuple(given), attempts=attempts, result=_RESULTS[flags & 7],
+                given=tuple(given), judged=tuple(given) if attempts else None,
+                attempts=attempts, result=_RESULTS[flags & 7],
                 locked=bool(flags & 8), row=row, points=points / 1e6 if flags & 16 else points,
             ))
     return answers
@@ -126,8 +127,9 @@ def _read_chosen(source: Reader, index: Index, names: Remembered) -> dict[str, A
             raise Damaged("the saved progress holds an answer of an unknown kind")
         grader = index.questions.get(question)
         if grader is not None:
+            given = tuple((choice, "") for choice in chosen)
             answers[question] = restored_answer(grader, Answer(
-                given=tuple((choice, "") for choice in chosen),
+                given=given, judged=given if attempts else None,
                 attempts=attempts, result=_RESULTS[flags & 3], locked=bool(flags & 4),
                 points=points / 1e6 if flags & 8 else points,
             ))

@@ -265,7 +265,9 @@ def _write_answers(out: Writer, state: State, names: Remembered) -> None:
     for answer in _numbered(out, names.questions, state.answers, "answers"):
         result = RESULTS.index(answer.result)
         out.number(result, "result")
-        out.number(int(answer.locked), f"locked {result}")
+        again = answer.judged is not None and answer.given != answer.judged
+        out.number(
+            int(answer.locked) | int(again) << 1 | answer.slips << 2, f"locked {result}")
         out.number(answer.attempts, f"attempts {result}")
         _write_decimal(out, answer.points, f"points {result}")
         out.number(answer.row, "row")
@@ -289,7 +291,7 @@ def _read_answers(source: Reader, index: Index, names: Remembered) -> dict[str, 
         result = source.number("result")
         if result >= len(RESULTS):
             raise Damaged("the saved progress holds an answer of an unknown kind")
-        locked, attempts = source.number(f"locked {result}"), source.number(f"attempts {result}")
+        flags, attempts = source.number(f"locked {result}"), source.number(f"attempts {result}")
         points = _read_decimal(source, f"points {result}")
         row, used = source.number("row"), source.number("used")
         given = []
@@ -303,7 +305,8 @@ def _read_answers(source: Reader, index: Index, names: Remembered) -> dict[str, 
         if grader is not None:
             answers[question] = restored_answer(grader, Answer(
                 given=tuple(given), attempts=attempts, result=RESULTS[result], points=points,
-                locked=bool(locked), row=row, used=used,
+                locked=bool(flags & 1), row=row, used=used, slips=flags >> 2,
+                judged=None if flags & 2 or not attempts else tuple(given),
             ))
     return answers
 

@@ -17,6 +17,7 @@ from zigzag_core.engine.values import number
 from zigzag_core.errors import Damaged, OtherCourse
 from zigzag_core.grading.tally import measure
 from zigzag_core.program import Grader, Program
+from zigzag_core.program.limits import LIMITS
 
 KINDS: tuple[RememberedKind, ...] = get_args(RememberedKind)
 
@@ -78,14 +79,16 @@ def restored_answer(grader: Grader, answer: Answer) -> Answer:
 
     What was right and wrong in it is counted again: that is not kept.
     """
+    given = _still_there(grader, answer.given)
     answer = replace(
-        answer, given=_still_there(grader, answer.given),
+        answer, given=given, judged=None if answer.judged is None else given,
+        slips=min(answer.slips, LIMITS.most_slips),
         points=max(min(number(answer.points), grader.points), number(grader.floor)),
     )
     if answer.result is None:
         return answer
     tally = measure(grader, answer.given)
-    return replace(answer, right=tally.right, wrong=tally.wrong)
+    return replace(answer, right=tally.right, wrong=tally.wrong + answer.slips)
 
 
 def _still_there(

@@ -5,6 +5,7 @@ import type { Index } from "../engine/program";
 import type { State } from "../engine/state";
 import { movesLong } from "../render/motion";
 import { captionsWanted, onCaptions, setCaptions, setSpeed, setVolume } from "../render/players";
+import { STILL_TO_DO } from "./saying";
 import type { Session } from "./session";
 import type { Size } from "./useScale";
 
@@ -30,7 +31,7 @@ export function NavigationBar(
   return (
     <nav className="zz-bar" aria-label="Course">
       {has("menu") && (
-        <button type="button" aria-expanded={menu} onClick={() => setMenu(!menu)}>
+        <button type="button" data-opens="menu" aria-expanded={menu} onClick={() => setMenu(!menu)}>
           <svg width="20" height="20" viewBox="0 0 20 20" aria-hidden>
             <path d="M2 5h16M2 10h16M2 15h16" stroke="currentColor" strokeWidth="2" />
           </svg>
@@ -50,7 +51,7 @@ export function NavigationBar(
       <MediaControls index={index} slide={slide} has={has} />
       {has("full_screen") && document.fullscreenEnabled && <FullScreen />}
       {slide.transcript && has("transcript") && (
-        <button type="button" aria-expanded={reading} onClick={() => setReading(!reading)}>
+        <button type="button" data-opens="transcript" aria-expanded={reading} onClick={() => setReading(!reading)}>
           Transcript
         </button>
       )}
@@ -129,10 +130,12 @@ function Next({ session, state, slide }: Pick<Props, "session" | "state" | "slid
   if (!open && meanwhile === "hidden") return null;
   const leads = Boolean(index.onward.get(slide.id)) || slide.forks.length > 0;
   const waits = !open && meanwhile === "message";
+  const off = !open && meanwhile === "disabled";
+  // Switched off it still has the focus and says why.
   return (
     <button
-      type="button" className={`zz-main${waits ? " zz-waits" : ""}`}
-      disabled={!leads || (!open && meanwhile === "disabled")}
+      type="button" className={`zz-main${waits ? " zz-waits" : ""}`} disabled={!leads}
+      aria-disabled={off || undefined} title={off ? slide.gate?.message || STILL_TO_DO : undefined}
       onClick={() => session.dispatch({ event: "next" })}
     >
       Next

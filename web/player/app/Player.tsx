@@ -4,7 +4,9 @@ import { Menu } from "./Menu";
 import { NavigationBar } from "./NavigationBar";
 import { Notices } from "./Notices";
 import { Transcript } from "./Transcript";
+import { STILL_TO_DO } from "./saying";
 import type { Phase, Session } from "./session";
+import { useKeptFocus } from "./useKeptFocus";
 import { useMiddle, useScale, useSize } from "./useScale";
 import { Asking, Connecting, Left } from "./screens";
 
@@ -18,6 +20,7 @@ export function Player({ session }: { session: Session }): ReactNode {
   const frame = useRef<HTMLDivElement>(null);
   const view = useRef<HTMLElement>(null);
   const size = useSize();
+  useKeptFocus();
   const scale = useScale(frame, index.program.size) * size.times;
   useMiddle(view, size.times, state.slide);
   const slide = state.slide ? index.slides.get(state.slide) : undefined;
@@ -53,12 +56,12 @@ export function Player({ session }: { session: Session }): ReactNode {
           </main>
         )}
         {running && reading && slide.transcript && (
-          <Transcript text={slide.transcript} onClose={() => setReading(false)} />
+          <Transcript text={slide.transcript} onClose={() => { setReading(false); focusOn("transcript"); }} />
         )}
         {running && menu && (
           <Menu
-            index={index} state={state} onClose={() => setMenu(false)}
-            onGo={(target) => { setMenu(false); session.dispatch({ event: "slide", target }); }}
+            index={index} state={state} onClose={() => { setMenu(false); focusOn("menu"); }}
+            onGo={(target) => { setMenu(false); focusOn("menu"); session.dispatch({ event: "slide", target }); }}
           />
         )}
       </div>
@@ -68,9 +71,14 @@ export function Player({ session }: { session: Session }): ReactNode {
           {...{ session, state, slide, size, menu, setMenu, reading, setReading }}
         />
       )}
-      <div className="zz-hidden" aria-live="polite">{snapshot.announcement}</div>
+      <div className="zz-hidden" aria-live="polite"><p key={snapshot.announcement.count}>{snapshot.announcement.text}</p></div>
     </div>
   );
+}
+
+/** The button that opened something has the focus again when that is closed. */
+function focusOn(name: "menu" | "transcript"): void {
+  document.querySelector<HTMLElement>(`[data-opens="${name}"]`)?.focus({ preventScroll: true });
 }
 
 /** What stands in place of the slide while the course does not run. */
@@ -83,8 +91,8 @@ function Before({ session, phase }: { session: Session; phase: Phase }): ReactNo
   }
 }
 
-/** Why the way on is closed, after it was tried. */
+/** Why the way on is closed, after it was tried; a screen reader is told so with all else. */
 function Closed({ words }: { words: string | null }): ReactNode {
   if (words === null) return null;
-  return <p className="zz-closed" role="status">{words || "There is still something to do on this slide."}</p>;
+  return <p className="zz-closed">{words || STILL_TO_DO}</p>;
 }

@@ -8,7 +8,7 @@ import type { State } from "../engine/state";
 import { runMedia } from "../render/players";
 import type { Value } from "../engine/values";
 import { unpack } from "../tracking/progress";
-import { timeWarning } from "../engine/timeWarning";
+import { saying } from "./saying";
 import type { Begun, Kept, Standing, Tracker } from "../tracking/tracker";
 
 export type Phase =
@@ -24,8 +24,9 @@ export interface Snapshot {
   readonly standing: Standing;
   /** Saved progress that could not be used: said once. */
   readonly unreadable: boolean;
-  readonly announcement: string;
-  /** Why the learner cannot go on, said once. */
+  /** What was said last, and how many times something was said: the same words are said again. */
+  readonly announcement: { readonly text: string; readonly count: number };
+  /** Why the learner cannot go on, shown until something else happens. */
   readonly closed: string | null;
 }
 
@@ -55,7 +56,7 @@ export class Session {
     this.learner = options.learner ?? "";
     this.snapshot = {
       phase: { kind: "connecting" }, state: start(index, options.seed, this.learner),
-      standing: { kind: "saved" }, unreadable: false, announcement: "", closed: null,
+      standing: { kind: "saved" }, unreadable: false, announcement: { text: "", count: 0 }, closed: null,
     };
     this.heart = window.setInterval(() => this.beat(), TICK_MS);
     tracker.onStanding((standing) => this.set({ standing }));
@@ -131,8 +132,9 @@ export class Session {
     const [state, effects] = step(this.index, before, event, log);
     const closed = effects.find((effect) => effect.effect === "closed")?.message
       ?? (event.event === "tick" ? this.snapshot.closed : null);
-    const said = closed ?? announcement(effects) ?? timeWarning(this.index, before, state);
-    this.set({ state, closed, announcement: said ?? this.snapshot.announcement });
+    const text = saying(this.index, before, state, event, effects);
+    const { announcement } = this.snapshot;
+    this.set({ state, closed, announcement: text ? { text, count: announcement.count + 1 } : announcement });
     this.run(effects);
     this.options.witness?.(event, state, effects, log ?? []);
     const worth = event.event !== "tick" || effects.length > 0 || state.variables !== before.variables;
@@ -200,10 +202,6 @@ export class Session {
     this.snapshot = { ...this.snapshot, ...changes };
     for (const listener of this.listeners) listener();
   }
-}
-
-function announcement(effects: readonly Effect[]): string | undefined {
-  return effects.findLast((effect) => effect.effect === "announce")?.text;
 }
 
 /** Whether anything comes of time alone: clocks, waits, time limits, a gate that counts seconds. */

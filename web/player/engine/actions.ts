@@ -1,5 +1,6 @@
 /** What each action does to a run. The twin of `engine/actions.py`. */
 import type { Action } from "../../api/types";
+import * as leaving from "./leaving";
 import * as moving from "./moving";
 import * as questions from "./questions";
 import { without, type Run } from "./run";
@@ -9,7 +10,8 @@ type Acts = { readonly [A in Action as A["do"]]: (run: Run, action: A) => void }
 
 /** What each action does. Waiting is up to whoever runs the actions. */
 const ACTS: Acts = {
-  go: (run, action) => moving.go(run, action.to, action.slide ?? null, action.back),
+  go: (run, action) => leaving.go(run, action.to, action.slide ?? null, action.back),
+  stay: (run) => run.update({ leaving: null }),
   enter: (run, action) => moving.enter(run, action.slide),
   show: (run, action) => show(run, action.element, action.do),
   hide: (run, action) => show(run, action.element, action.do),

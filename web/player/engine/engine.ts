@@ -8,6 +8,7 @@ import { evaluate } from "./expression";
 import { followUp } from "./following";
 import { Growing } from "./growing";
 import * as learner from "./learner";
+import * as leaving from "./leaving";
 import * as moving from "./moving";
 import type { Index } from "./program";
 import { answer, orderOf } from "./questions";
@@ -28,7 +29,7 @@ export function start(index: Index, seed: number, learnerName = ""): State {
     seed: seed >>> 0, rng: seed >>> 0, time: 0, entered: 0, slide: null, visited: [], path: [],
     clicked: Growing.of(), hidden: {}, looks: {}, variables, overlays: [], answers: {}, clocks: {},
     waiting: [], paused: false, offsets: {}, moves: {}, dropped: {}, watched: {}, positions: {}, opened: new Set(),
-    back: null, more_time: 1, learner: clipped(learnerName), marked: "", completed: false, success: "unknown", ended: false,
+    back: null, leaving: null, more_time: 1, learner: clipped(learnerName), marked: "", completed: false, success: "unknown", ended: false,
   };
 }
 
@@ -37,6 +38,7 @@ export function step(index: Index, state: State, event: Event, log: Ran[] | null
   const run = new Run(index, state, log);
   take(run, event);
   followUp(run);
+  if (leaving.goesOn(run)) followUp(run);
   settle(run);
   return [run.state, run.effects];
 }
@@ -69,14 +71,14 @@ const TAKES: Takes = {
   dropped: (run, { target, on, x, y }) => learner.drop(run, target, on, x, y),
   media: (run, { target, what }) => learner.mediaEvent(run, target, what),
   played: (run, { target, since, until }) => learner.played(run, target, since, until),
-  next: (run) => moving.go(run, "next", null),
-  previous: (run) => moving.go(run, "previous", null),
+  next: (run) => leaving.go(run, "next", null),
+  previous: (run) => leaving.go(run, "previous", null),
   slide: (run, { target }) => chooseSlide(run, target),
   close: (run, { target }) => close(run, target),
   pause: (run, { on }) => run.update({ paused: !on }),
   set: (run, { target, value }) => run.setVariable(target, value),
   more_time: (run, { factor }) => run.update({ more_time: Math.min(Math.max(number(factor), 0), LIMITS.most_time) }),
-  leave: (run) => moving.go(run, "leave", null),
+  leave: (run) => leaving.go(run, "leave", null),
 };
 
 function take(run: Run, event: Event): void {
@@ -100,7 +102,7 @@ function close(run: Run, name: string): void {
 }
 
 function chooseSlide(run: Run, slide: string): void {
-  if (moving.mayGo(run.index, run.state, slide)) moving.go(run, "slide", slide);
+  if (moving.mayGo(run.index, run.state, slide)) leaving.go(run, "slide", slide);
   else if (run.index.position.has(slide)) moving.isClosed(run);
 }
 

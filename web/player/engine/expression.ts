@@ -4,7 +4,7 @@ import { GIVEN, LIMITS } from "../../api/tables";
 import type { Grader } from "../../api/types";
 import type { Index } from "./program";
 import { verdict } from "./grade";
-import { isReady, measure } from "./tally";
+import { isReady, isUnjudged, measure } from "./tally";
 import { OVER_NUMBERS, OVER_VALUES } from "./operators";
 import * as results from "./results";
 import { NO_ANSWER, type Answer, type State } from "./state";
@@ -54,6 +54,7 @@ type AboutQuestion = (typeof ABOUT_QUESTIONS)[number];
 
 const OF_QUESTION: Readonly<Record<AboutQuestion, (answer: Answer, grader: Grader | undefined) => Value>> = {
   chosen: (answer, grader) => grader !== undefined && isReady(grader, answer.given),
+  unjudged: (answer, grader) => grader !== undefined && isUnjudged(grader, answer.given, answer.judged),
   locked: (answer) => answer.locked,
   attempts: (answer) => answer.attempts,
   attempts_left: (answer, grader) => Math.max((grader?.attempts ?? answer.attempts) - answer.attempts, 0),
@@ -62,7 +63,7 @@ const OF_QUESTION: Readonly<Record<AboutQuestion, (answer: Answer, grader: Grade
   row: (answer) => answer.row,
   outcome: (answer) => answer.result ?? "",
   told: (answer, grader) => (!grader || answer.result === null ? ""
-    : verdict(grader, answer.result, answer.points, { ...answer, of: measure(grader, []).of })),
+    : verdict(grader, answer.result, answer.points, { ...answer, of: measure(grader, []).of }, answer.attempts)),
 };
 
 /** Whether a part was chosen or hit; of others what stands in it, or where it lies. */

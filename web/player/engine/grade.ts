@@ -5,15 +5,23 @@ import type { Result } from "./state";
 
 export interface Judgement { result: Result; points: number; row: number; tally: Tally }
 
-/** Return the result and the points of an answer at attempt number `attempt` (from 1). */
-export function judge(grader: Grader, given: Given, attempt: number): Judgement {
+/** Return the result and the points of an answer at attempt number `attempt` (from 1), after so many wrong drops. */
+export function judge(grader: Grader, given: Given, attempt: number, slips = 0): Judgement {
   const row = rowTaken(grader, given);
-  const tally = measure(grader, given);
+  const counted = measure(grader, given);
+  const tally = { ...counted, wrong: counted.wrong + slips };
   if (grader.purpose === "survey" || !isJudged(grader)) return { result: "neutral", points: 0, row, tally };
   const result = isComplete(tally) ? "right" : tally.right && tally.of > 1 ? "partly" : "wrong";
   let earned = grader.rows[row - 1]?.points ?? points(grader, tally, given);
-  if (earned > 0) earned *= Math.max(0, 1 - grader.attempt_loss * (attempt - 1));
+  if (earned > 0) earned *= attemptShare(grader, attempt);
   return { result, points: Math.max(grader.floor, Math.min(earned, grader.points)), row, tally };
+}
+
+/** The share (0..1) of the points that an answer gives at its attempt (from 1). */
+function attemptShare({ attempt_points: set, attempt_loss: loss, points: full }: Grader, attempt: number): number {
+  const most = attempt > 1 ? set[Math.min(attempt - 2, set.length - 1)] : undefined;
+  if (most !== undefined) return full ? Math.min(most / full, 1) : 0;
+  return Math.max(0, 1 - loss * (attempt - 1));
 }
 
 /** The number (from 1) of the first row of the answer table that holds; 0 for none. */
@@ -42,17 +50,27 @@ function points(grader: Grader, tally: Tally, given: Given): number {
   }
   if (isComplete(tally)) return grader.points;
   let share = 0;
-  if (tally.of && grader.partial === "right_parts") share = Math.min(tally.right / tally.of, 1);
+  if (tally.of && grader.partial === "right_parts") share = tally.right / Math.max(tally.of, tally.right + tally.wrong);
   else if (tally.of && grader.partial === "right_minus_wrong") share = (tally.right - tally.wrong) / tally.of;
   return grader.points * share - (share <= 0 ? grader.penalty : 0);
 }
 
 /** How it was judged, in words: `3 of 4 right, 1 wrong: 2 of 4 points`. */
-export function verdict(grader: Grader, result: Result | null, earned: number, tally: Pick<Tally, "right" | "wrong" | "of">): string {
+export function verdict(
+  grader: Grader, result: Result | null, earned: number, tally: Pick<Tally, "right" | "wrong" | "of">, attempt: number,
+): string {
   if (result === null || result === "neutral") return "not judged";
-  const words = `${tally.right} of ${tally.of} right${tally.wrong ? `, ${tally.wrong} wrong` : ""}`;
+  const words = tally.of === 1 && tally.right + tally.wrong <= 1 ? (result === "right" ? "Right" : "Not right")
+    : `${tally.right} of ${tally.of} right${tally.wrong ? `, ${tally.wrong} wrong` : ""}`;
   if (grader.purpose !== "scored") return words;
-  return `${words}: ${hundredths(earned)} of ${hundredths(grader.points)} ${grader.points === 1 ? "point" : "points"}`;
+  if (earned < 0) return `${words}: ${pointsInWords(-earned)} taken away`;
+  const share = attemptShare(grader, attempt);
+  const less = share === 1 || tally.right === 0 ? "" : ` (attempt ${attempt} gives ${hundredths(share * 100)}%)`;
+  return `${words}: ${hundredths(earned)} of ${pointsInWords(grader.points)}${less}`;
+}
+
+function pointsInWords(points: number): string {
+  return `${hundredths(points)} ${points === 1 ? "point" : "points"}`;
 }
 
 function hundredths(value: number): string {

@@ -5,7 +5,7 @@ import { gateIsOpen } from "./expression";
 import { Growing } from "./growing";
 import type { Index } from "./program";
 import { without, type Run } from "./run";
-import type { State, Time } from "./state";
+import type { State, Time, To } from "./state";
 import { fitted, type Value } from "./values";
 import { own } from "./own";
 
@@ -17,7 +17,7 @@ export function slideBefore(index: Index, state: State): string | null {
 
 /** Go to the next or the previous slide, to a certain one, or leave; a closed gate holds back. */
 export function go(
-  run: Run, to: "next" | "previous" | "slide" | "leave", slide: string | null, offerBack = false,
+  run: Run, to: To, slide: string | null, offerBack = false,
 ): void {
   const { state, index } = run;
   if (state.ended) return;
@@ -77,7 +77,7 @@ export function enter(run: Run, slide: string, back = false): void {
   }
   const visited = state.visited.includes(slide) ? state.visited : [...state.visited, slide];
   run.update({
-    slide, visited, path, overlays: [], entered: state.time, clocks: {}, moves: {}, positions: {},
+    slide, visited, path, overlays: [], entered: state.time, clocks: {}, moves: {}, positions: {}, leaving: null,
     waiting: state.waiting.filter(({ owner }) => owner === "course"),
     back: state.back === slide ? null : state.back,
   });

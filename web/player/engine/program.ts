@@ -36,6 +36,8 @@ export class Index {
   readonly clocks = new Map<string, Clock>();
   /** The questions of each slide that have a time limit. */
   readonly timed = new Map<string, Grader[]>();
+  /** The questions of each slide that are judged when it is left. */
+  readonly onLeaving = new Map<string, Grader[]>();
   /** The timers of each slide, overlay, and of the course. */
   readonly timers = new Map<string, ProgramRule[]>();
   /** The ms in each video or audio that rules wait for, rising. */
@@ -54,6 +56,7 @@ export class Index {
     for (const grader of program.questions) {
       this.questions.set(grader.id, grader);
       if (grader.time_limit) addTo(this.timed, grader.slide, grader);
+      if (grader.on_leaving) addTo(this.onLeaving, grader.slide, grader);
     }
     for (const seen of program.sets) {
       this.sets.set(seen.id, seen);

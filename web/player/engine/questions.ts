@@ -4,7 +4,7 @@ import type { Grader } from "../../api/types";
 import { judge } from "./grade";
 import { atHand } from "./learner";
 import type { Index } from "./program";
-import { isReady, type Given } from "./tally";
+import { isUnjudged, same, type Given } from "./tally";
 import { fnv1a, shuffled } from "./random";
 import { without, type Run } from "./run";
 import { NO_ANSWER, type Answer, type State } from "./state";
@@ -36,11 +36,15 @@ export function answer(run: Run, question: string, part: string, value: Value): 
   const { given } = answerTo(run, question);
   const full = toText(value);
   const text = grader.form === "free" ? Array.from(full).slice(0, grader.at_most ?? 0).join("") : clipped(full);
-  const put = changed(run, grader, given, part, text);
+  const fresh = changed(run, grader, given, part, text);
   if (grader.returns === "at_once" && grader.form === "pairs" && text && !belongs(grader, part, text)) {
     run.effects.push({ effect: "announce", text: GOES_BACK });
+    if (grader.drops_count) {
+      const found = answerTo(run, question);
+      put(run, question, { ...found, slips: Math.min(found.slips + 1, LIMITS.most_slips) });
+    }
   }
-  if (put && !same(put, given)) give(run, grader, put);
+  if (fresh && !same(fresh, given)) give(run, grader, fresh);
 }
 
 function changed(run: Run, grader: Grader, given: Given, part: string, text: string): Given | null {
@@ -55,13 +59,25 @@ function changed(run: Run, grader: Grader, given: Given, part: string, text: str
   }
 }
 
-/** Judge the answer of a question, if there is enough of it and it is open. */
+/** Judge the answer of a question, if it is open and there is enough of it that was not judged yet. */
 export function submit(run: Run, question: string): void {
   const grader = run.index.questions.get(question);
   const found = answerTo(run, question);
   if (!grader || found.locked) return;
-  if (isReady(grader, found.given)) judged(run, grader, found, true);
+  if (isUnjudged(grader, found.given, found.judged)) judged(run, grader, found, true);
   else run.raised("answered_nothing", question);
+}
+
+/** Judge what this slide judges when it is left; tells whether there was anything. */
+export function judgeOnLeaving(run: Run): boolean {
+  let any = false;
+  for (const grader of run.index.onLeaving.get(run.state.slide ?? "") ?? []) {
+    const found = answerTo(run, grader.id);
+    if (found.locked || !isUnjudged(grader, found.given, found.judged)) continue;
+    judged(run, grader, found, true);
+    any = true;
+  }
+  return any;
 }
 
 /** The questions of this slide whose time is running. */
@@ -99,7 +115,7 @@ export function expire(run: Run): void {
 export function reset(run: Run, question: string, answerOnly = false): void {
   if (!answerOnly) run.update({ answers: without(run.state.answers, (name) => name === question) });
   else if (question in run.state.answers && !answerTo(run, question).locked) {
-    put(run, question, { ...answerTo(run, question), given: [] });
+    put(run, question, { ...answerTo(run, question), given: [], slips: 0 });
   }
 }
 
@@ -118,14 +134,17 @@ export function orderOf(grader: Grader, state: State): readonly string[] {
 
 function judged(run: Run, grader: Grader, found: Answer, inTime: boolean): void {
   const attempts = found.attempts + 1;
-  const verdict = judge(grader, found.given, attempts);
+  const verdict = judge(grader, found.given, attempts, found.slips);
   const { result, row } = verdict;
   const points = number(verdict.points);
   const usedUp = !isNone(grader.attempts) && attempts >= grader.attempts;
   const locked = result === "right" || result === "neutral" || usedUp || !inTime;
-  const given = grader.returns === "judged" && !locked
+  // After wrong drops that counted the next attempt begins anew.
+  const anew = !locked && found.slips > 0;
+  const given = anew ? [] : !locked && grader.returns === "judged"
     ? found.given.filter(([part, target]) => belongs(grader, part, target)) : found.given;
-  put(run, grader.id, { ...found, given, attempts, result, points, locked, since: run.state.time, row, right: verdict.tally.right, wrong: verdict.tally.wrong });
+  const slips = anew ? 0 : found.slips;
+  put(run, grader.id, { ...found, given, judged: given, slips, attempts, result, points, locked, since: run.state.time, row, right: verdict.tally.right, wrong: verdict.tally.wrong });
   run.effects.push({
     effect: "answered", question: grader.id, attempt: attempts, given: found.given, result, points,
     latency: run.state.time - Math.max(found.since, run.state.entered),
@@ -199,10 +218,6 @@ function isWhole(grader: Grader, given: Given): boolean {
     case "pairs": return new Set(given.map(([part]) => part)).size >= wanted;
     default: return given.length >= grader.parts.length;
   }
-}
-
-function same(a: Given, b: Given): boolean {
-  return a.length === b.length && a.every(([part, value], index) => part === b[index]?.[0] && value === b[index]?.[1]);
 }
 
 function isNone<T>(value: T | null | undefined): value is null | undefined {

@@ -21,10 +21,14 @@ export interface Answer {
   readonly wrong: number;
   /** The ms that a question with a time limit has had. */
   readonly used: number;
+  /** What stood in it after it was judged last. */
+  readonly judged: Given | null;
+  /** The wrong drops of this attempt, where they count. */
+  readonly slips: number;
 }
 
 export const NO_ANSWER: Answer = {
-  given: [], attempts: 0, result: null, points: 0, locked: false, since: 0, row: 0, right: 0, wrong: 0, used: 0,
+  given: [], attempts: 0, result: null, points: 0, locked: false, since: 0, row: 0, right: 0, wrong: 0, used: 0, judged: null, slips: 0,
 };
 
 /** Where the clock of a slide or overlay stands (ms), and whether it was started. */
@@ -42,6 +46,11 @@ export interface Waiting {
 export type Offset = readonly [x: number, y: number];
 export type Stretch = readonly [since: number, until: number];
 type Of<T> = Readonly<Record<string, T>>;
+
+export type To = "next" | "previous" | "slide" | "leave";
+
+/** Where the learner goes on to once the feedback to what was judged on leaving is closed. */
+export interface Leaving { readonly to: To; readonly slide: string | null; readonly offerBack: boolean }
 
 export interface State {
   readonly seed: number;
@@ -77,6 +86,7 @@ export interface State {
   readonly opened: ReadonlySet<string>;
   /** The slide to go back to after reading again. */
   readonly back: string | null;
+  readonly leaving: Leaving | null;
   /** How much longer time limits are than set; 0 is no limit. */
   readonly more_time: number;
   readonly learner: string;
@@ -93,7 +103,8 @@ export function copyOf(state: State): State {
     visited: state.visited, path: state.path, clicked: state.clicked, hidden: state.hidden, looks: state.looks,
     variables: state.variables, overlays: state.overlays, answers: state.answers, clocks: state.clocks,
     waiting: state.waiting, paused: state.paused, offsets: state.offsets, moves: state.moves, dropped: state.dropped,
-    watched: state.watched, positions: state.positions, opened: state.opened, back: state.back, more_time: state.more_time, learner: state.learner,
+    watched: state.watched, positions: state.positions, opened: state.opened, back: state.back, leaving: state.leaving,
+    more_time: state.more_time, learner: state.learner,
     marked: state.marked, completed: state.completed, success: state.success, ended: state.ended,
   };
 }
@@ -105,6 +116,7 @@ export function asJson(state: State): unknown {
     clocks: Object.fromEntries(
       Object.entries(state.clocks).map(([owner, { at, runs }]) => [owner, [at, runs]]),
     ),
+    leaving: state.leaving && [state.leaving.to, state.leaving.slide, state.leaving.offerBack],
     waiting: state.waiting.map((w) => [w.due, w.owner, w.rule, w.branch, w.index]),
   };
 }

@@ -37,6 +37,23 @@ export function isReady(grader: Grader, given: Given): boolean {
     ? given.length === grader.parts.length : given.length >= Math.max(grader.at_least, 1);
 }
 
+/** Whether `given` is enough, and another answer than the one that was `judged` last, if any. */
+export function isUnjudged(grader: Grader, given: Given, judged: Given | null): boolean {
+  if (!isReady(grader, given)) return false;
+  if (judged === null) return true;
+  return grader.form === "order" ? !same(given, judged) : !same(sorted(given), sorted(judged));
+}
+
+/** Whether two answers are the same, in the same order. */
+export function same(a: Given, b: Given): boolean {
+  return a.length === b.length && a.every(([part, value], index) => part === b[index]?.[0] && value === b[index]?.[1]);
+}
+
+function sorted(given: Given): Given {
+  const key = ([part, value]: Given[number]): string => `${part}\n${value}`;
+  return [...given].sort((a, b) => (key(a) < key(b) ? -1 : key(a) > key(b) ? 1 : 0));
+}
+
 /** The parts that are to be given. */
 const wantedIn = ({ parts }: Grader): Set<string> => new Set(parts.filter(({ right }) => right.length).map(({ id }) => id));
 

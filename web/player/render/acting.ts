@@ -23,3 +23,8 @@ export function useActing(): Acting {
   if (!acting) throw new Error("outside of a live slide");
   return acting;
 }
+
+/** Give an element of the slide the focus: what was put somewhere has it after that. */
+export function focusElement(id: string | null | undefined): void {
+  document.querySelector<HTMLElement>(`[data-element="${id ?? ""}"]`)?.focus({ preventScroll: true });
+}

@@ -102,7 +102,7 @@ function readAnswers(source: Reader, index: Index, names: Remembered): Record<st
     const grader = index.questions.get(question);
     if (!grader) continue;
     answers[question] = restoredAnswer(grader, {
-      ...NO_ANSWER, given, attempts, result, row, locked: Boolean(flags & 8), points: flags & 16 ? points / 1e6 : points,
+      ...NO_ANSWER, given, judged: attempts ? given : null, attempts, result, row, locked: Boolean(flags & 8), points: flags & 16 ? points / 1e6 : points,
     });
   }
   return answers;
@@ -122,7 +122,7 @@ function readChosen(source: Reader, index: Index, names: Remembered): Record<str
     const grader = index.questions.get(question);
     if (!grader) continue;
     answers[question] = restoredAnswer(grader, {
-      ...NO_ANSWER, given, attempts, result: RESULTS[flags & 3] ?? null, locked: Boolean(flags & 4),
+      ...NO_ANSWER, given, judged: attempts ? given : null, attempts, result: RESULTS[flags & 3] ?? null, locked: Boolean(flags & 4),
       points: flags & 8 ? points / 1e6 : points,
     });
   }

@@ -4,6 +4,7 @@ import { start } from "../engine/engine";
 import { Growing } from "../engine/growing";
 import type { Index } from "../engine/program";
 import { NO_ANSWER, type Answer, type Offset, type Result, type State, type Stretch, type Success, type Time, type Waiting } from "../engine/state";
+import { same } from "../engine/tally";
 import { fitted, number, type Value } from "../engine/values";
 import { crc32, Damaged, fromBase64Url, Reader, toBase64Url, Writer } from "./coder";
 import { isOlder, unpackOlder } from "./olderProgress";
@@ -219,7 +220,8 @@ function writeAnswers(out: Writer, state: State, names: Remembered): void {
   for (const answer of numbered(out, names.questions, state.answers, "answers")) {
     const result = RESULTS.indexOf(answer.result);
     out.number(result, "result");
-    out.number(Number(answer.locked), `locked ${result}`);
+    const again = answer.judged !== null && !same(answer.given, answer.judged);
+    out.number(Number(answer.locked) | (Number(again) << 1) | (answer.slips << 2), `locked ${result}`);
     out.number(answer.attempts, `attempts ${result}`);
     writeDecimal(out, answer.points, `points ${result}`);
     out.number(answer.row, "row");
@@ -245,7 +247,7 @@ function readAnswers(source: Reader, index: Index, names: Remembered): Record<st
     const number = source.number("result");
     const result = RESULTS[number];
     if (result === undefined) throw new Damaged("the saved progress holds an answer of an unknown kind");
-    const [locked, attempts] = [source.number(`locked ${number}`), source.number(`attempts ${number}`)];
+    const [flags, attempts] = [source.number(`locked ${number}`), source.number(`attempts ${number}`)];
     const points = readDecimal(source, `points ${number}`);
     const [row, used] = [source.number("row"), source.number("used")];
     const given: [string, string][] = [];
@@ -257,7 +259,10 @@ function readAnswers(source: Reader, index: Index, names: Remembered): Record<st
     }
     const grader = index.questions.get(question);
     if (grader) {
-      answers[question] = restoredAnswer(grader, { ...NO_ANSWER, given, attempts, result, points, locked: Boolean(locked), row, used });
+      answers[question] = restoredAnswer(grader, {
+        ...NO_ANSWER, given, attempts, result, points, locked: Boolean(flags & 1), row, used, slips: flags >>> 2,
+        judged: flags & 2 || !attempts ? null : given,
+      });
     }
   }
   return answers;

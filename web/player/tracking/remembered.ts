@@ -1,4 +1,5 @@
 /** The numbers by which saved progress names things. The twin of `zigzag_core/tracking/remembered.py`. */
+import { LIMITS } from "../../api/tables";
 import type { Grader } from "../../api/types";
 import type { Index } from "../engine/program";
 import { fnv1a } from "../engine/random";
@@ -94,10 +95,12 @@ export function slideToResume(index: Index, slide: string | null, visited: reado
 /** An answer as the question can have it now, with what was right and wrong counted again. */
 export function restoredAnswer(grader: Grader, answer: Answer): Answer {
   const points = Math.max(Math.min(number(answer.points), grader.points), number(grader.floor));
-  const restored = { ...answer, given: stillThere(grader, answer.given), points };
+  const given = stillThere(grader, answer.given);
+  const slips = Math.min(answer.slips, LIMITS.most_slips);
+  const restored = { ...answer, given, judged: answer.judged && given, slips, points };
   if (answer.result === null) return restored;
   const { right, wrong } = measure(grader, restored.given);
-  return { ...restored, right, wrong };
+  return { ...restored, right, wrong: wrong + slips };
 }
 
 /** What was given, without what the question no longer has; an order only if it is whole. */

@@ -5,20 +5,17 @@ import type { Question, Slide } from "../../api/types";
 import { Check } from "../../kit/Check";
 import { Choose } from "../../kit/Choose";
 import { NumberField } from "../../kit/NumberField";
-import { Pair } from "../../kit/Pair";
 import { TextField } from "../../kit/TextField";
 import { useCourse } from "../store/store";
 import { FoldCard } from "../../kit/FoldCard";
 import { QuietButton } from "../../kit/QuietButton";
 import { AnswerTable } from "./AnswerTable";
 import { FeedbackCard } from "./FeedbackCard";
+import { Attempts, Points } from "./Points";
 import { QuestionFields } from "./QuestionFields";
 import { addButton, changeQuestion, convert, isUnjudged, KINDS, kindWord } from "./parts";
 
 const PURPOSE = [["scored", "scored: it counts"], ["practice", "practice: no points"], ["survey", "survey: nothing is wrong"]] as const;
-const PARTIAL = [
-  ["none", "all or nothing"], ["right_parts", "by right parts"], ["right_minus_wrong", "by right minus wrong"], ["per_answer", "by points of each"],
-] as const;
 const JUDGED = [["submit", "when it is submitted"], ["at_once", "at once"], ["leaving", "on leaving the slide"]] as const;
 const SUBMIT = [["disabled", "is switched off"], ["hidden", "is hidden"], ["ready", "says what is missing"]] as const;
 const AFTER = [["stay", "the slide stays"], ["next", "the next slide comes"], ["again", "it begins again from …"]] as const;
@@ -52,9 +49,6 @@ export function Judges({ slide, question }: Props): ReactNode {
   );
 }
 
-/** Whether its parts can have points of their own. */
-const hasPartPoints = ({ kind }: Question): boolean => !["ordering", "short_text", "numeric"].includes(kind);
-
 /** Points, attempts, time, and when it is judged. */
 function Counting({ question }: { question: Question }): ReactNode {
   const change = (part: object): void => changeQuestion(question, part);
@@ -70,6 +64,9 @@ function Counting({ question }: { question: Question }): ReactNode {
           <NumberField label="out of" value={question.points} min={0} max={10_000} onChange={(points) => change({ points })} />
         )}
         <Choose label="is judged" value={question.judged} options={JUDGED} onChange={(when) => change({ judged: when })} />
+        {question.judged === "at_once" && question.submit && (
+          <Text fontSize="12px" color="quiet" mt="-1">The button is only there while something is left to submit.</Text>
+        )}
         {question.judged === "submit" && (
           <Choose label="till then the button" value={question.submit_is} options={SUBMIT} onChange={(submit_is) => change({ submit_is })} />
         )}
@@ -88,23 +85,6 @@ function Counting({ question }: { question: Question }): ReactNode {
 
 interface PartProps { question: Question; onChange: (part: object) => void }
 
-function Attempts({ question, onChange }: PartProps): ReactNode {
-  const { attempts, attempt_loss, purpose } = question;
-  return (
-    <>
-      <Check label="As many attempts as they like" value={attempts === null} onChange={(endless) => onChange({ attempts: endless ? null : 2 })} />
-      {typeof attempts === "number" && (
-        <Pair>
-          <NumberField label="attempts" value={attempts} min={1} max={100} onChange={(many) => onChange({ attempts: Math.round(many) })} />
-          {attempts > 1 && purpose === "scored" && (
-            <NumberField label="costs %" value={Math.round(attempt_loss * 100)} min={0} max={100} onChange={(percent) => onChange({ attempt_loss: percent / 100 })} />
-          )}
-        </Pair>
-      )}
-    </>
-  );
-}
-
 function TimeLimit({ question: { time_limit, extendable }, onChange }: PartProps): ReactNode {
   const limited = typeof time_limit === "number";
   return (
@@ -116,22 +96,6 @@ function TimeLimit({ question: { time_limit, extendable }, onChange }: PartProps
         )}
       </Flex>
       {limited && <Check label="Whoever needs more time can have it" value={extendable} onChange={(can) => onChange({ extendable: can })} />}
-    </>
-  );
-}
-
-/** What it gives: for all of it, for parts, for a wrong answer, and at the least. */
-function Points({ question, onChange }: PartProps): ReactNode {
-  // The least goes along with the penalty until it is set by hand: else the penalty would never be taken.
-  const goesAlong = question.floor === 0 - question.penalty;
-  return (
-    <>
-      <Pair>
-        <NumberField label="points" value={question.points} min={0} max={10_000} onChange={(points) => onChange({ points })} />
-        <NumberField label="penalty" value={question.penalty} min={0} max={10_000} onChange={(penalty) => onChange(goesAlong ? { penalty, floor: 0 - penalty } : { penalty })} />
-      </Pair>
-      <Choose label="parts" value={question.partial} options={PARTIAL.filter(([how]) => how !== "per_answer" || hasPartPoints(question))} onChange={(partial) => onChange({ partial })} />
-      <NumberField label="not below" value={question.floor} min={-10_000} max={0} onChange={(floor) => onChange({ floor })} />
     </>
   );
 }

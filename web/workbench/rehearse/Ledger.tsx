@@ -132,7 +132,7 @@ function Answers({ state, index }: { state: RehearsalMessage["state"]; index: In
 function judgedHow(grader: Grader | undefined, answer: Answer): string {
   if (!grader || answer.result === null || answer.result === "neutral") return "";
   const { result, points, row } = answer;
-  const sentence = verdict(grader, result, points, { ...answer, of: measure(grader, []).of });
+  const sentence = verdict(grader, result, points, { ...answer, of: measure(grader, []).of }, answer.attempts);
   return row ? `${sentence}, by row ${row} of its table` : sentence;
 }
 

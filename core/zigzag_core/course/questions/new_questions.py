@@ -203,8 +203,10 @@ def _hotspot(make: _Maker) -> q.Question:
         id=make.fresh(), name=name, alt=name, x=_LEFT + x, y=top + 120, w=140, h=120,
         style=Style(radius=8),
     )) for name, x in (("The right place", 80.0), ("A decoy", 400.0))]
-    return q.Hotspot(**_common(make), on=picture.id, clicks=1, spots=tuple(
-        q.Spot(id=make.fresh(), element=spot.id, right=n == 0) for n, spot in enumerate(spots)))
+    return q.Hotspot(
+        **_common(make, partial="right_minus_wrong"), on=picture.id, clicks=1,
+        spots=tuple(q.Spot(id=make.fresh(), element=spot.id, right=n == 0)
+                    for n, spot in enumerate(spots)))
 
 
 def _rating(make: _Maker) -> q.Question:

@@ -26,11 +26,12 @@ class QuestionBase(Model):
     `points` for all right; `partial` says how parts count: not at all, by right ones, by right
     minus wrong, or by the points of each answer; `penalty` points are taken for a wrong answer,
     down to `floor`. `attempts` None is without end; each one costs `attempt_loss` (0..1) of the
-    points. `time_limit` in seconds; where it is `extendable` learners can give themselves more
-    (WCAG 2.2.1). It is judged on submit, at once when there is an answer, or
-    on leaving the slide. With nothing to submit the button is disabled, hidden, or *ready*: then
-    it says so. With `keeps` an unfinished answer is there again on coming back. One that is
-    `required` must be answered to its end before the slide is left forward.
+    points, or gives at most the `attempt_points` of the second, third and so on. `time_limit` in
+    seconds; where it is `extendable` learners can give themselves more (WCAG 2.2.1). It is judged
+    on submit, at once when there is an answer, or on leaving the slide. With nothing to submit the
+    button is disabled, hidden, or *ready*: then it says so. With `keeps` an unfinished answer is
+    there again on coming back. One that is `required` must be answered to its end before the slide
+    is left forward.
     """
 
     id: Annotated[Id, Is("question")]
@@ -45,6 +46,7 @@ class QuestionBase(Model):
     partial: Literal["none", "right_parts", "right_minus_wrong", "per_answer"] = "none"
     attempts: Annotated[int, Field(ge=1, le=100)] | None = 1
     attempt_loss: Annotated[float, Field(ge=0, le=1)] = 0
+    attempt_points: Annotated[tuple[Points, ...], Field(max_length=10)] = ()
     time_limit: Annotated[int, Field(ge=1, le=86_400)] | None = None
     extendable: bool = True
     judged: Literal["submit", "at_once", "leaving"] = "submit"
@@ -224,7 +226,7 @@ class DragToTarget(QuestionBase):
     """Bring items onto targets, where they snap to the middle, stack or stand side by side.
 
     Items on a wrong target stay there, return at once, or return when it is judged and there is
-    another try.
+    another try. Where they return at once and `drops_count`, each such drop counts as wrong.
     """
 
     kind: Literal["drag_to_target"] = "drag_to_target"
@@ -232,6 +234,7 @@ class DragToTarget(QuestionBase):
     targets: Targets = ()
     arrange: Literal["snap", "stack", "tile"] = "tile"
     wrong_items: Literal["stay", "return_at_once", "return_when_judged"] = "stay"
+    drops_count: bool = False
 
 
 class InOrder(Model):

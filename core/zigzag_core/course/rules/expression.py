@@ -51,6 +51,7 @@ OPERATORS: Mapping[str, Operator] = {
     "left_of": Operator("number", names="sets"),
     "seconds_on": Operator("number", names="slides"), "gate": Operator("yes_no", names="slides"),
     "chosen": Operator("yes_no", names="questions"),
+    "unjudged": Operator("yes_no", names="questions"),
     "locked": Operator("yes_no", names="questions"),
     "attempts": Operator("number", names="questions"),
     "attempts_left": Operator("number", names="questions"),
@@ -61,8 +62,9 @@ OPERATORS: Mapping[str, Operator] = {
 """All operators but `GIVEN`. *dropped* gives the target that an element lies on, as its id;
 *watched* the share (0..1) of a video or audio that was played; *seconds_on* the time on a slide
 since it was last entered; *gate* whether its gate is open; *row* the row of the answer table that
-was taken, 0 for none; *outcome* right, partly, wrong, neutral, *told* in words how it was judged.
-What they give is defined in `engine.expression`."""
+was taken, 0 for none; *unjudged* whether there is an answer that can be submitted and is not the
+one that was judged last; *outcome* right, partly, wrong, neutral, *told* in words how it was
+judged. What they give is defined in `engine.expression`."""
 
 ARITY: Mapping[str, tuple[int, int]] = {
     name: (operator.least, operator.most) for name, operator in OPERATORS.items()

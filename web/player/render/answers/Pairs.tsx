@@ -4,7 +4,7 @@ import type { Element, Grader, ProgramElement } from "../../../api/types";
 import { isEnabled } from "../../engine/engine";
 import type { Index } from "../../engine/program";
 import type { State } from "../../engine/state";
-import { useActing } from "../acting";
+import { focusElement, useActing } from "../acting";
 import { answerOf, marked } from "./marks";
 import { tiles } from "./tiles";
 import { Solution, useFrame, wordsOf } from "./useFrame";
@@ -93,7 +93,7 @@ function Copies({ item, grader, draw, mark, style, children }: {
 function PutBack({ item, style }: { item: ReturnType<typeof useItem>; style: CSSProperties }): ReactNode {
   if (!item.lifted || item.offset !== null || !item.given.length) return null;
   return (
-    <button type="button" className="zz-element zz-takes" style={{ ...style, zIndex: 9_000 }} onClick={() => item.put("")}>
+    <button type="button" className="zz-element zz-takes" style={{ ...style, zIndex: 9_000 }} onClick={() => { item.put(""); focusElement(item.id); }}>
       <span className="zz-back">put back</span>
     </button>
   );
@@ -124,6 +124,7 @@ export function Target({ element }: { element: ProgramElement }): ReactNode {
   const put = (): void => {
     if (item) dispatch({ event: "answered", question, part: item.part ?? "", value: part });
     pick(null);
+    focusElement(item?.draw.id);
   };
   function onKeyDown(event: KeyboardEvent): void {
     if (event.key === "Enter" || event.key === " ") put();

@@ -12,6 +12,7 @@ import { toNumber } from "../../engine/values";
 import { BlanksOf } from "../answers/Blanks";
 import { letterOf, marked, markOf, solutionOf } from "../answers/marks";
 import { Solution, wordsOf as words } from "../answers/useFrame";
+import { focusElement } from "../acting";
 import { isSelected } from "../looks";
 import type { Shown } from "./shown";
 
@@ -25,6 +26,7 @@ export function taking({ acting, element, box, name, common, view }: Shown): Rea
     const [x, y] = own(state.offsets, picked ?? "") ?? [0, 0];
     dispatch({ event: "dropped", target: picked ?? "", on: element.draw.id, x, y });
     pick(null);
+    focusElement(picked);
   };
   const onKeyDown = (event: KeyboardEvent): void => {
     if (event.key === "Escape") pick(null);
@@ -51,13 +53,14 @@ export function takes(index: Index, picked: string | null, target: string): bool
 
 /** Something that is dragged, by pointer or by keys. */
 export const dragged: Control = ({ acting, draw, enabled, offset, box, name, common, heard, dragging, twice, view, click }) => {
-  const { picked } = acting;
+  const { picked, state, index } = acting;
+  const on = index.elements.get(own(state.dropped, draw.id) ?? "")?.draw;
   return (
     <div
       {...common} {...heard} {...dragging} {...twice} ref={box} role="button" tabIndex={enabled ? 0 : -1}
       className={`${name} zz-drags${enabled ? " zz-live" : " zz-off"}${offset ? " zz-dragged" : ""}`}
-      aria-roledescription="movable" aria-pressed={picked === draw.id} aria-label={words(draw)}
-      onClick={click}
+      aria-roledescription="movable" aria-pressed={picked === draw.id} aria-label={on ? `${words(draw)}, on ${words(on)}` : words(draw)}
+      aria-disabled={!enabled || undefined} onClick={click}
     >
       {view}
     </div>

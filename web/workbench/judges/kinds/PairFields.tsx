@@ -71,6 +71,9 @@ export function PairFields({ slide, question }: Props): ReactNode {
       {question.kind === "drag_to_target" && (
         <Choose label="wrong ones" value={question.wrong_items} options={WRONG} onChange={(wrong_items) => changeQuestion(question, { wrong_items })} />
       )}
+      {question.kind === "drag_to_target" && question.wrong_items === "return_at_once" && (
+        <Check label="Each wrong drop counts as wrong" value={question.drops_count} onChange={(drops_count) => changeQuestion(question, { drops_count })} />
+      )}
     </Stack>
   );
 }

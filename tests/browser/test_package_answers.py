@@ -1,0 +1,130 @@
+"""Answers in a real package: when they are judged, what is said, and where the focus goes."""
+
+from zigzag_core.course import Course, CourseDocument
+from zigzag_core.course.elements.blank import blank_slide
+from zigzag_core.grading.solutions import right_response, wrong_response
+
+from tests.core.samples import fresh_ids
+from tests.core.test_questions import Taking, document, slide_with
+
+from .packages import launch
+
+
+def said(page):
+    return page.find("[aria-live=polite].zz-hidden").get_property("textContent")
+
+
+def focused(page):
+    return page.browser.switch_to.active_element
+
+
+def element_of(taker, part):
+    return next(e.draw.id for e in taker.slide.elements if e.part == part)
+
+
+def choose(page, taker, response):
+    for part, _ in response:
+        page.click(f"[data-element={element_of(taker, part)}]")
+
+
+def with_a_slide_after(slide):
+    after = blank_slide("After", fresh_ids(9))
+    return CourseDocument(
+        course=Course(id="course", title="C", slides=(slide.id, after.id)), slides=(slide, after))
+
+
+def test_an_answer_that_is_judged_on_leaving_is_said_before_the_slide_goes(
+        page, server, tmp_path):
+    slide = slide_with("single_choice")
+    slide = slide.model_copy(update={"questions": (
+        slide.questions[0].model_copy(update={"judged": "leaving", "attempts": 3}),)})
+    made = with_a_slide_after(slide)
+    taker = Taking(made)
+    launch(page, server, tmp_path, made)
+    choose(page, taker, wrong_response(taker.grader))
+    page.press("Next")
+    page.words("Not right yet")
+    page.press("Try again")
+    page.gone("[role=dialog]")
+    assert page.find("main").get_attribute("aria-label").startswith("Slide 1 of 2")
+    # The same answer again: nothing is judged, the slide goes.
+    page.press("Next")
+    page.until(lambda: page.find("main").get_attribute("aria-label").startswith("Slide 2 of 2"))
+    page.press("Back")
+    choose(page, taker, right_response(taker.grader))
+    page.press("Next")
+    page.words("Well done.")
+    page.press("Continue")
+    page.until(lambda: page.find("main").get_attribute("aria-label").startswith("Slide 2 of 2"))
+    page.top()
+    page.see("The result of answer 2")
+    assert not page.all("[aria-label='The result of answer 3']")
+
+
+def test_what_is_judged_at_once_has_no_dead_button_and_no_old_answer_to_submit(
+        page, server, tmp_path):
+    made = document(slide_with("single_choice"), judged="at_once", attempts=3)
+    taker = Taking(made)
+    launch(page, server, tmp_path, made)
+    page.find("main")
+    submit = made.slides[0].questions[0].submit
+    assert not page.all(f"[data-element={submit}]")
+    choose(page, taker, wrong_response(taker.grader))
+    page.press("Try again")
+    page.gone("[role=dialog]")
+    assert not page.all(f"[data-element={submit}]")
+    choose(page, taker, right_response(taker.grader))
+    page.words("Well done.")
+
+
+def test_drops_are_said_each_time_and_the_focus_stays_with_what_was_dropped(
+        page, server, tmp_path):
+    made = document(slide_with("drag_to_target"), wrong_items="return_at_once", attempts=None)
+    taker = Taking(made)
+    launch(page, server, tmp_path, made)
+    item = taker.grader.parts[0]
+    right = item.right[0]
+    wrong = next(t.id for t in taker.grader.targets if t.id != right)
+    thing, count = element_of(taker, item.id), 0
+
+    def put(target):
+        box = page.find(f"[data-element={thing}]")
+        page.browser.execute_script("arguments[0].focus()", box)
+        box.send_keys("\n")
+        onto = page.find(f"[data-element={element_of(taker, target)}][role=button]")
+        page.browser.execute_script("arguments[0].focus()", onto)
+        onto.send_keys("\n")
+        page.until(lambda: focused(page).get_attribute("data-element") == thing)
+
+    page.browser.execute_script(
+        "window.saidTimes = 0; new MutationObserver((all) => { window.saidTimes += all.length; })"
+        ".observe(document.querySelector('[aria-live=polite].zz-hidden'), {childList: true});")
+    for _ in range(2):
+        put(wrong)
+        page.until(lambda: "goes back" in said(page))
+        now = page.browser.execute_script("return window.saidTimes")
+        assert now > count, "the same words are said again"
+        count = now
+    put(right)
+    page.until(lambda: said(page) == "One thing is on Goes here.")
+    assert focused(page).get_attribute("aria-label") == "One thing, on Goes here"
+
+
+def test_the_focus_never_falls_to_the_page(page, server, tmp_path):
+    made = with_a_slide_after(
+        slide_with("rating_scale").model_copy(update={"transcript": "What is said here."}))
+    launch(page, server, tmp_path, made)
+    page.press("Transcript")
+    page.press("Close")
+    page.until(lambda: focused(page).get_attribute("data-opens") == "transcript")
+    page.press("Slides")
+    page.until(lambda: focused(page).get_attribute("aria-current") == "step")
+    focused(page).send_keys("\ue00c")
+    page.until(lambda: focused(page).get_attribute("data-opens") == "menu")
+    for row in made.slides[0].questions[0].rows:
+        page.click(f"[data-element={row.element}] input[value='3']")
+    page.press("Submit")
+    page.words("Your answer was sent.")
+    page.press("Continue")
+    page.gone("[role=dialog]")
+    page.until(lambda: focused(page).tag_name != "body", "the focus fell to the page")

@@ -1,0 +1,61 @@
+/** What a screen reader is told of an event: one place for all of it, so that nothing is said twice. */
+import type { Effect, Event } from "../../api/events";
+import { own } from "../engine/own";
+import type { Index } from "../engine/program";
+import type { State } from "../engine/state";
+import { timeWarning } from "../engine/timeWarning";
+import { wordsOf } from "../render/answers/useFrame";
+
+/** Said where a gate is closed and its author wrote nothing. */
+export const STILL_TO_DO = "There is still something to do on this slide.";
+
+/** Return what is to be said after `event` led from one state to another; empty for nothing. */
+export function saying(index: Index, before: State, state: State, event: Event, effects: readonly Effect[]): string {
+  const said = effects.flatMap((effect) => {
+    if (effect.effect === "closed") return [effect.message || STILL_TO_DO];
+    return effect.effect === "announce" ? [effect.text] : [];
+  });
+  if (!said.length) said.push(...lying(index, before, state, event));
+  said.push(...opened(index, before, state), ...sent(before, state, effects));
+  const warning = timeWarning(index, before, state);
+  if (warning) said.push(warning);
+  return said.join(" ");
+}
+
+/** Where something lies after it was put there, or taken away. */
+function lying(index: Index, before: State, state: State, event: Event): string[] {
+  if (event.event === "dropped") {
+    const on = own(state.dropped, event.target);
+    if (!index.elements.get(event.target)?.draw.drag) return [];
+    if (on !== undefined) return [`${wordsFor(index, event.target)} is on ${wordsFor(index, on)}.`];
+    return own(state.offsets, event.target) ? [] : [`${wordsFor(index, event.target)} is back where it was.`];
+  }
+  if (event.event !== "answered" || state.answers === before.answers) return [];
+  const grader = index.questions.get(event.question);
+  const part = grader?.parts.find(({ id }) => id === event.part);
+  if (!grader || !part || grader.form !== "pairs") return [];
+  const on = (own(state.answers, grader.id)?.given ?? []).filter(([name]) => name === part.id)
+    .flatMap(([, target]) => grader.targets.find(({ id }) => id === target)?.words ?? []);
+  const how = grader.arrange === "line" ? "with" : "on";
+  return [on.length ? `${part.words} is ${how} ${on.join(", ")}.` : `${part.words} is back where it was.`];
+}
+
+/** Overlays that have opened without taking the focus. */
+function opened(index: Index, before: State, state: State): string[] {
+  if (state.overlays === before.overlays) return [];
+  return state.overlays.filter((name) => !before.overlays.includes(name)).flatMap((name) => {
+    const overlay = index.overlays.get(name);
+    return overlay && !overlay.blocks && !overlay.panel ? [`${overlay.title} is open.`] : [];
+  });
+}
+
+/** An answer that nobody judges, where no panel says that it was sent. */
+function sent(before: State, state: State, effects: readonly Effect[]): string[] {
+  const taken = effects.some((effect) => effect.effect === "answered" && effect.result === "neutral");
+  return taken && state.overlays.length <= before.overlays.length ? ["Your answer was sent."] : [];
+}
+
+function wordsFor(index: Index, element: string): string {
+  const draw = index.elements.get(element)?.draw;
+  return draw ? wordsOf(draw) : "";
+}
