@@ -1,5 +1,6 @@
 /** What a screen reader is told of an event: one place for all of it, so that nothing is said twice. */
 import type { Effect, Event } from "../../api/events";
+import type { Grader } from "../../api/types";
 import { own } from "../engine/own";
 import type { Index } from "../engine/program";
 import type { State } from "../engine/state";
@@ -24,17 +25,22 @@ export function saying(index: Index, before: State, state: State, event: Event, 
 
 /** Where something lies after it was put there, or taken away. */
 function lying(index: Index, before: State, state: State, event: Event): string[] {
-  if (event.event === "dropped") {
-    const on = own(state.dropped, event.target);
-    if (!index.elements.get(event.target)?.draw.drag) return [];
-    if (on !== undefined) return [`${wordsFor(index, event.target)} is on ${wordsFor(index, on)}.`];
-    return own(state.offsets, event.target) ? [] : [`${wordsFor(index, event.target)} is back where it was.`];
-  }
+  if (event.event === "dropped") return dropped(index, state, event.target);
   if (event.event !== "answered" || state.answers === before.answers) return [];
-  const grader = index.questions.get(event.question);
-  const part = grader?.parts.find(({ id }) => id === event.part);
+  return placed(index.questions.get(event.question), state, event.part);
+}
+
+function dropped(index: Index, state: State, element: string): string[] {
+  const on = own(state.dropped, element);
+  if (!index.elements.get(element)?.draw.drag) return [];
+  if (on !== undefined) return [`${wordsFor(index, element)} is on ${wordsFor(index, on)}.`];
+  return own(state.offsets, element) ? [] : [`${wordsFor(index, element)} is back where it was.`];
+}
+
+function placed(grader: Grader | undefined, state: State, name: string): string[] {
+  const part = grader?.parts.find(({ id }) => id === name);
   if (!grader || !part || grader.form !== "pairs") return [];
-  const on = (own(state.answers, grader.id)?.given ?? []).filter(([name]) => name === part.id)
+  const on = (own(state.answers, grader.id)?.given ?? []).filter(([one]) => one === name)
     .flatMap(([, target]) => grader.targets.find(({ id }) => id === target)?.words ?? []);
   const how = grader.arrange === "line" ? "with" : "on";
   return [on.length ? `${part.words} is ${how} ${on.join(", ")}.` : `${part.words} is back where it was.`];

@@ -53,11 +53,7 @@ export class Index {
     this.order = program.slides.map((slide) => slide.id);
     this.order.forEach((slide, index) => this.position.set(slide, index));
     for (const variable of program.variables) this.variables.set(variable.id, variable);
-    for (const grader of program.questions) {
-      this.questions.set(grader.id, grader);
-      if (grader.time_limit) addTo(this.timed, grader.slide, grader);
-      if (grader.on_leaving) addTo(this.onLeaving, grader.slide, grader);
-    }
+    for (const grader of program.questions) this.addQuestion(grader);
     for (const seen of program.sets) {
       this.sets.set(seen.id, seen);
       for (const element of seen.of) addTo(this.setsOf, element, seen);
@@ -118,6 +114,12 @@ export class Index {
     const found = exact && general ? [...exact, ...general].sort((a, b) => a.rank - b.rank) : exact ?? general ?? NONE;
     if (detail === null) return found;
     return found.filter(({ rule }) => rule.detail === null || rule.detail === undefined || rule.detail === detail);
+  }
+
+  private addQuestion(grader: Grader): void {
+    this.questions.set(grader.id, grader);
+    if (grader.time_limit) addTo(this.timed, grader.slide, grader);
+    if (grader.on_leaving) addTo(this.onLeaving, grader.slide, grader);
   }
 
   private addElement(element: ProgramElement, slide: string): void {
