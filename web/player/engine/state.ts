@@ -50,7 +50,7 @@ type Of<T> = Readonly<Record<string, T>>;
 export type To = "next" | "previous" | "slide" | "leave";
 
 /** Where the learner goes on to once the feedback to what was judged on leaving is closed. */
-export interface Leaving { readonly to: To; readonly slide: string | null; readonly offerBack: boolean }
+interface Leaving { readonly to: To; readonly slide: string | null; readonly offerBack: boolean }
 
 export interface State {
   readonly seed: number;
