@@ -37,6 +37,7 @@ from zigzag_demo.hut_warden import hut_warden_basics
 
 from tests.browser.conftest import ROOT, Server
 from tests.browser.driver import Page, chromium
+from tests.browser.first_slide import Served, watch
 from tests.core.making import HIDE, SHOW, button, course, slide, text
 from tests.core.samples import fresh_ids
 from tests.core.strategies import sensible_run
@@ -346,8 +347,26 @@ def dragging(page: Page, server: Server) -> None:
          f"{statistics.median(frames):.1f} / {max(frames):.1f} ms", "17 / 33 ms")
 
 
+def first_slides() -> None:
+    for slides, most in ((39, "1.8 s, 150 kB"), (200, "2.2 s, 150 kB"), (800, "150 kB")):
+        with tempfile.TemporaryDirectory() as folder:
+            served, browser = Served(Path(folder), slides), chromium()
+            try:
+                watch(browser, slow=True)
+                with served as address:
+                    browser.get(address)
+                    first = Page(browser, address).until(
+                        lambda: browser.execute_script("return window.firstSlide"))  # noqa: B023
+            finally:
+                browser.quit()
+        line(f"first of {slides} slides at 1.6 Mbit/s, 150 ms, a quarter of the speed",
+             f"{first['at'] / 1000:.1f} s, {(served.page + sum(first['bytes'])) / 1000:.0f} kB",
+             most)
+
+
 def main() -> None:
     player_size()
+    first_slides()
     packaging()
     saved_progress()
     engines()

@@ -1,17 +1,17 @@
-/** One configuration for the three things that are built: `--mode app`, `player` or `lms`. */
+/** One configuration for what is built: `--mode app`, `player`, `boot` or `lms`. */
 import react from "@vitejs/plugin-react";
 import { defineConfig, type UserConfig } from "vite";
 
 /** A single classic script, which also runs from a folder without a server. */
-function script(entry: string, name: string, alias: Record<string, string> = {}): UserConfig {
+function script(entry: string, name: string, alias: Record<string, string> = {}, folder = name): UserConfig {
   return {
     plugins: [react()],
     resolve: { alias },
     base: "./",
     define: { "process.env.NODE_ENV": '"production"' },
     build: {
-      outDir: `dist/${name}`,
-      emptyOutDir: true,
+      outDir: `dist/${folder}`,
+      emptyOutDir: folder === name,
       target: "es2022",
       assetsInlineLimit: 0,
       lib: {
@@ -33,6 +33,7 @@ const SMALL = {
 
 export default defineConfig(({ mode }) => {
   if (mode === "player") return script("player/main.tsx", "player", SMALL);
+  if (mode === "boot") return script("player/boot.ts", "boot", {}, "player");
   if (mode === "lms") return script("lms/main.ts", "lms");
   return {
     plugins: [react()],

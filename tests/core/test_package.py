@@ -1,28 +1,37 @@
 """Packages and archives, made here and hostile."""
 
+import base64
 import io
 import json
+import re
 import zipfile
+import zlib
 from pathlib import Path
 
 import pytest
+from fontTools.ttLib import TTFont
 from lxml import etree
 from zigzag_core.compiler.compile import compile_course
 from zigzag_core.course import Colours, CourseDocument, Theme
 from zigzag_core.course.document import FORMAT
+from zigzag_core.engine.index import Index
 from zigzag_core.errors import BadArchive, NothingToPublish
 from zigzag_core.packaging import safe_zip
 from zigzag_core.packaging.archive import export_archive, import_archive
+from zigzag_core.packaging.fonts import cut_font, fonts_of
 from zigzag_core.packaging.incremental import compiled_whole
 from zigzag_core.packaging.package import build_package, place_in_package, program_script
+from zigzag_core.packaging.parts import in_parts
 from zigzag_core.packaging.read_manifest import read_manifest
 from zigzag_core.packaging.safe_zip import Limits, read_zip
 from zigzag_core.program import Program
 from zigzag_core.verification.findings.document import findings
+from zigzag_demo.generate import generated_course
 from zigzag_demo.hut_warden import hut_warden_basics
 
 from .samples import program_of, quiz_course
 
+ROOT = Path(__file__).parents[2]
 PLAYER = {"player.js": b"// player", "player.css": b"/* style */"}
 NS = {"cp": "http://www.imsproject.org/xsd/imscp_rootv1p1p2"}
 ADLCP = "{http://www.adlnet.org/xsd/adlcp_rootv1p2}"
@@ -104,12 +113,50 @@ def test_the_same_course_gives_the_same_bytes(demo):
 
 def test_a_packaged_program_is_short_whole_and_right(demo):
     document, media = demo
-    script = packed("web", document, PLAYER, media)["program.js"].decode()
-    short = script.removeprefix("window.zigzagProgram=").removesuffix(";\n")
+    files = packed("web", document, PLAYER, media)
+    whole = joined([unpacked(data) for path, data in files.items()
+                    if re.fullmatch(r"program(-\d)?\.js", path)])
     # It is read with every check that the compiler passes by when it makes parts.
     program = compile_course(document, place_in_package)
-    assert Program.model_validate_json(short) == program
-    assert len(short) < len(program.model_dump_json()) / 2
+    assert Program.model_validate(whole) == program
+    assert len(json.dumps(whole)) < len(program.model_dump_json()) / 2
+
+
+def unpacked(script):
+    """The part of a program in a script."""
+    data = re.fullmatch(rb'zigzagPart\(\d+,\d+,"([^"]*)"\);\n', script)[1]
+    return json.loads(zlib.decompress(base64.b64decode(data), wbits=-15))
+
+
+def joined(parts):
+    """What `web/player/app/arrival.ts` makes of the parts of a program."""
+    whole = dict(parts[0])
+    for part in parts[1:]:
+        for name in ("slides", "questions"):
+            fresh = {one["id"]: one for one in part.get(name, [])}
+            whole[name] = [fresh.get(one["id"], one) for one in whole[name]]
+        whole["sets"] = [*whole.get("sets", []), *part.get("sets", [])]
+        whole["media"] = {**whole["media"], **part["media"]}
+        whole["remembered"] = part.get("remembered", whole["remembered"])
+    return whole
+
+
+def test_a_large_program_comes_in_parts_the_first_of_which_is_small():
+    document, _ = generated_course(slides=120, questions=60, seed=2)
+    compiled = compiled_whole(document, place_in_package)
+    parts = [json.loads(part) for part in in_parts(compiled)]
+    assert len(parts) > 2
+    assert Program.model_validate(joined(parts)) == compile_course(document, place_in_package)
+    head = parts[0]
+    assert [slide["id"] for slide in head["slides"]] == list(document.course.slides)
+    outlines = [asked for asked in head["questions"] if "prompt" not in asked]
+    # A score is right from the beginning: outlines have what it needs.
+    points = sum(asked["points"] for asked in head["questions"])
+    assert points == Index(compile_course(document, place_in_package)).max_points
+    assert outlines and all(
+        bool(one["parts"][0]["right"]) == (one["form"] not in ("order", "free", "scale"))
+        for one in outlines)
+    assert len(json.dumps(head)) < len(compiled.program) / 5
 
 
 def test_text_cannot_break_out_of_the_page():
@@ -184,14 +231,34 @@ def lost(before, after, place):
 def test_only_the_fonts_of_the_theme_are_packed(demo):
     document, media = demo
     css = b"".join(
-        b'@font-face{font-family:%s Variable;src:url(data:font/woff2;base64,AAAA)}' % family
+        b'@font-face{font-family:%s Variable;unicode-range:U+??;'
+        b'src:url(data:font/woff2;base64,AAAA)}' % family
         for family in (b"Nunito", b"Bricolage Grotesque", b"Atkinson Hyperlegible Next")
     )
     player = {"player.js": b"", "player.css": css + b".zz{color:red}"}
     files = packed("web", document, player, media)
     style = files["player/player.css"]
-    assert b"Nunito" not in style and style.count(b"@font-face") == 2
+    # Each whole, and after it cut: the later one is asked first.
+    assert b"Nunito" not in style and style.count(b"@font-face") == 4
     assert style.endswith(b".zz{color:red}")
+    fonts = [path for path in files if path.startswith("player/fonts/")]
+    assert sorted(fonts) == [
+        f"player/fonts/{name}.woff2" for name in ("1-cut", "1", "2-cut", "2")]
+
+
+def test_fonts_are_cut_to_the_characters_that_a_course_uses():
+    face = next((ROOT / "web" / "node_modules" / "@fontsource-variable").glob(
+        "atkinson*/files/*-latin-wght-normal.woff2")).read_bytes()
+    css = (b"@font-face{font-family:Atkinson Hyperlegible Next Variable;unicode-range:"
+           b"U+0000-00FF;src:url(data:font/woff2;base64," + base64.b64encode(face) + b")}")
+    style, files = fonts_of(css, Theme(), ["Gr\u00fc\u00dfe \u4e16"], cut_font)
+    cut = TTFont(io.BytesIO(files["fonts/1-cut.woff2"]))
+    assert set("Hut wardenGr\u00fc\u00dfe") <= {chr(point) for point in cut.getBestCmap()}
+    assert "\u00e9" not in {chr(point) for point in cut.getBestCmap()}
+    assert len(files["fonts/1-cut.woff2"]) < len(face) * 0.65
+    assert files["fonts/1.woff2"] == face
+    assert b"unicode-range: U+20-7E, U+DF, U+FC" in style
+    assert cut_font(b"no font", frozenset({65})) == b"no font"
 
 
 def test_drawings_are_packed_in_the_colours_of_the_theme(demo):

@@ -1,6 +1,6 @@
-/** Starts the player on the page: `window.zigzagProgram`, tracked as the page says. */
+/** Starts the player on the page: with `window.zigzagProgram`, or what `boot.ts` has unpacked; tracked as the page says. */
 import { createRoot } from "react-dom/client";
-import type { Program } from "../api/types";
+import { Arrival } from "./app/arrival";
 import { Player } from "./app/Player";
 import { Session } from "./app/session";
 import { filled } from "./engine/filled";
@@ -20,10 +20,10 @@ declare global {
   interface Window { zigzagProgram?: object }
 }
 
-function trackerFor(kind: string, index: Index, app: string): Tracker {
-  if (kind === "scorm12") return new Scorm12Tracker(index);
+function trackerFor(kind: string, index: Index, app: string, whole?: Promise<void>): Tracker {
+  if (kind === "scorm12") return new Scorm12Tracker(index, undefined, whole);
   if (kind === "rehearse") return new RehearsalTracker(index, app);
-  return new LocalTracker(index);
+  return new LocalTracker(index, whole);
 }
 
 /** The values that a rehearsal begins with, by variable; what cannot be read is left out. */
@@ -38,16 +38,15 @@ function startingValues(text: string | null): Record<string, Value> {
   }
 }
 
-function begin(root: HTMLElement, program: Program): void {
-  const index = new Index(program);
+function begin(root: HTMLElement, index: Index, arrival?: Arrival): void {
   const app = root.dataset.app ?? "";
-  const tracker = trackerFor(root.dataset.tracking ?? "web", index, app);
+  const tracker = trackerFor(root.dataset.tracking ?? "web", index, app, arrival?.whole);
   const wanted = new URLSearchParams(window.location.hash.slice(1));
   const from = wanted.get("from");
   const seed = crypto.getRandomValues(new Uint32Array(1))[0] as number;
   const rehearses = tracker instanceof RehearsalTracker;
   const session = new Session(index, tracker, {
-    seed, from: index.position.has(from ?? "") ? from : null, ...(rehearses ? { witness: tracker.witness, set: startingValues(wanted.get("set")) } : {}),
+    seed, ...(arrival ? { arrival } : {}), from: index.position.has(from ?? "") ? from : null, ...(rehearses ? { witness: tracker.witness, set: startingValues(wanted.get("set")) } : {}),
   });
   if (rehearses) obey(() => session, app);
   window.addEventListener("pagehide", () => session.leave());
@@ -60,4 +59,9 @@ function begin(root: HTMLElement, program: Program): void {
 }
 
 const root = document.getElementById("player");
-if (root && window.zigzagProgram) begin(root, filled(window.zigzagProgram));
+if (root && window.zigzagProgram) begin(root, new Index(filled(window.zigzagProgram)));
+else if (root && window.zigzagArriving) {
+  const arrival = new Arrival(window.zigzagArriving);
+  begin(root, arrival.index, arrival);
+}
+window.zigzagStarted = true;

@@ -40,6 +40,7 @@ class KeptSlide(BaseModel):
     source: str
     facts: SlideFacts
     scope: str
+    title: str
     program: str
     questions: tuple[str, ...]
     sets: tuple[str, ...]
@@ -50,18 +51,49 @@ class KeptSlide(BaseModel):
 
 
 @dataclass(frozen=True)
+class CompiledSlide:
+    """A slide of a compiled course, its `questions` and `sets`, as JSON; and the ids of its media.
+    """
+
+    id: str
+    title: str
+    program: str
+    questions: tuple[str, ...]
+    sets: tuple[str, ...]
+    media: tuple[str, ...]
+
+
+@dataclass(frozen=True)
 class CompiledCourse:
     """A course ready to be delivered.
 
-    `course` are its settings, which remember the numbers of all its parts. `program` is JSON
-    without what is as by default; those who read it fill that in: the player and the workbench in
-    ``web/player/engine/filled.ts``. `media` are the files that learners come to see or hear.
+    `course` are its settings, which remember the numbers of all its parts. What is JSON lacks what
+    is as by default; those who read it fill that in: the player and the workbench in
+    ``web/player/engine/filled.ts``. `around` is the program without its slides, questions and
+    sets. `media` are the files that learners come to see or hear.
     """
 
     course: Course
-    program: str
+    around: str
+    slides: tuple[CompiledSlide, ...]
     media: tuple[MediaFile, ...]
     words: PackageWords
+
+    @property
+    def program(self) -> str:
+        """The whole program, as JSON."""
+        return with_lists(self.around, {
+            "slides": [slide.program for slide in self.slides],
+            "questions": [text for slide in self.slides for text in slide.questions],
+            "sets": [text for slide in self.slides for text in slide.sets],
+        })
+
+
+def with_lists(fields: str, lists: Mapping[str, Sequence[str]]) -> str:
+    """Return the JSON object `fields` with lists, given as the JSON of what is in them."""
+    inner = [fields[1:-1]] if fields != "{}" else []
+    inner += [f'"{name}":[{",".join(texts)}]' for name, texts in lists.items() if texts]
+    return f"{{{','.join(inner)}}}"
 
 
 class Compilation:
@@ -103,23 +135,21 @@ class Compilation:
         """Return the compiled course; `progress` is told how much is done."""
         slides = [self._slide(name) for name in telling(self.course.slides, progress)]
         course = numbered(self.course, [slide.remembered for slide in slides])
-        questions = [text for slide in slides for text in slide.questions]
-        media = used_media(
-            course, {name for slide in slides for name in slide.media}, bool(questions))
+        media = used_media(course, {name for slide in slides for name in slide.media},
+                           any(slide.questions for slide in slides))
         around = program_around(
             course, self._scope, (v for slide in slides for v in slide.variables),
             {file.id: source(file) for file in media},
         ).model_dump_json(exclude_defaults=True, exclude={"slides", "questions", "sets"})
-        lists = {
-            "slides": [slide.program for slide in slides], "questions": questions,
-            "sets": [text for slide in slides for text in slide.sets],
-        }
-        parts = [f'"{name}":[{",".join(texts)}]' for name, texts in lists.items() if texts]
         words = PackageWords(
             course=course.id, title=course.title, slides=len(slides),
             questions={name: one for slide in slides for name, one in slide.words.items()},
         )
-        return CompiledCourse(course, f"{around[:-1]},{','.join(parts)}}}", media, words)
+        compiled = tuple(
+            CompiledSlide(name, slide.title, slide.program, slide.questions, slide.sets,
+                          slide.media)
+            for name, slide in zip(self.course.slides, slides, strict=True))
+        return CompiledCourse(course, around, compiled, media, words)
 
     @cached_property
     def _facts(self) -> Mapping[str, SlideFacts]:
@@ -153,8 +183,9 @@ class Compilation:
             made = compiled_slide(slide, scope)
             self._kept[name] = KeptSlide(
                 source=self._source[name], facts=facts, scope=scope.fingerprint,
-                program=_json(made.slide), questions=tuple(map(_json, made.questions)),
-                sets=tuple(map(_json, made.sets)), variables=made.variables, media=made.media,
+                title=made.slide.title, program=_json(made.slide),
+                questions=tuple(map(_json, made.questions)), sets=tuple(map(_json, made.sets)),
+                variables=made.variables, media=made.media,
                 remembered=made.remembered, words=question_words(slide, made.questions),
             )
             self.fresh[name] = self._kept[name].model_dump_json()

@@ -1,7 +1,8 @@
 """Packages: a program, the player, fonts and media as one archive."""
 
-import re
+import json
 from collections.abc import Mapping
+from functools import lru_cache
 from typing import Literal
 
 from jinja2 import Environment, PackageLoader
@@ -11,8 +12,10 @@ from zigzag_core.media.recolour import recoloured
 from zigzag_core.tracking import words
 
 from .archive import media_path
+from .fonts import Cut, cut_font, fonts_of
 from .incremental import CompiledCourse
 from .manifest12 import manifest12
+from .parts import deflated, in_parts
 from .write_zip import write_zip
 
 PackageKind = Literal["scorm12", "web"]
@@ -28,24 +31,28 @@ def place_in_package(file: MediaFile) -> str:
 
 def build_package(
     kind: PackageKind, compiled: CompiledCourse, player: Mapping[str, bytes],
-    media: Mapping[str, bytes],
+    media: Mapping[str, bytes], cut: Cut = cut_font,
 ) -> bytes:
     """Return the package of a course as a ZIP.
 
     The course was `compiled` with its media at `place_in_package`. `player` holds the built
-    player by file name, `media` the bytes of the course's files by SHA-256. Raises `KeyError` for
-    lost media.
+    player by file name, `media` the bytes of the course's files by SHA-256; `cut` cuts fonts to
+    what is used. Raises `KeyError` for lost media.
     """
     course = compiled.course
     files: dict[str, bytes] = {
-        "index.html": page(course, kind).encode(),
-        "program.js": program_script(compiled.program),
+        "index.html": _TEMPLATES.get_template("package.html").render(
+            language=course.language, title=course.title, tracking=kind).encode(),
         words.FILE: compiled.words.model_dump_json(indent=1).encode(),
     }
-    files |= {
-        f"player/{name}": _with_fonts(data, course.theme) if name.endswith(".css") else data
-        for name, data in sorted(player.items())
-    }
+    parts = in_parts(compiled)
+    for number, part in enumerate(parts, 1):
+        name = "program.js" if number == 1 else f"program-{number}.js"
+        files[name] = f'zigzagPart({number},{len(parts)},"{deflated(part)}");\n'.encode()
+    css, fonts = fonts_of(player.get("player.css", b""), course.theme, parts, cut)
+    files |= {f"player/{name}": data for name, data in sorted({**player, **fonts}.items())}
+    files["player/player.css"] = css
+    files["player/player.z.js"] = _deflated_player(css, player.get("player.js", b""))
     files |= {
         place_in_package(file): _as_shown(file, media[file.sha256], course.theme)
         for file in compiled.media
@@ -55,34 +62,31 @@ def build_package(
     return write_zip(files)
 
 
-_FONT = re.compile(rb"@font-face\s*\{[^}]*\}")
-
-
-def _with_fonts(css: bytes, theme: Theme) -> bytes:
-    """The style sheet with only those of its fonts that the theme uses; they are most of it."""
-    wanted = [f"{family} Variable".encode() for family in {theme.fonts.text, theme.fonts.heading}]
-    return _FONT.sub(
-        lambda font: font[0] if any(name in font[0] for name in wanted) else b"", css
-    )
+@lru_cache(maxsize=4)
+def _deflated_player(css: bytes, script: bytes) -> bytes:
+    """The player for `web/player/boot.ts`; the plain files are there where that may not run it."""
+    # In the page itself, paths begin at the page.
+    here = css.decode().replace('url("fonts/', 'url("player/fonts/')
+    text = json.dumps({"css": here, "js": script.decode()}, ensure_ascii=False)
+    return f'zigzagPlayer("{deflated(text)}");\n'.encode()
 
 
 def _as_shown(file: MediaFile, data: bytes, theme: Theme) -> bytes:
     return recoloured(data, theme.colours) if file.recoloured else data
 
 
-def page(course: Course, tracking: str, player: str = "player", app: str = "") -> str:
-    """Return the page that starts ``program.js`` beside it in the player.
+def page(course: Course, tracking: str, player: str, app: str) -> str:
+    """Return the page of a rehearsal, which starts ``program.js`` beside it in the player.
 
     `tracking` says who is told, `player` where the player's files are, and `app` the origin of
-    the workbench that watches a rehearsal.
+    the workbench that watches.
     """
     return _TEMPLATES.get_template("page.html").render(
         language=course.language, title=course.title, tracking=tracking, player=player, app=app)
 
 
 def program_script(program: str) -> bytes:
-    """Return a program in JSON as a script, so that it also loads from a folder without a server.
-    """
+    """Return a program in JSON as a script, for the page of a rehearsal."""
     # U+2028 and U+2029 end a line in older JavaScript; `<` could end the script element.
     for character in "\u2028\u2029<":
         program = program.replace(character, f"\\u{ord(character):04x}")

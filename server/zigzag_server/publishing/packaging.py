@@ -17,6 +17,7 @@ from zigzag_server.jobs.kinds import Finish, Report, in_words
 from zigzag_server.problems import Problem
 
 from . import programs
+from .fonts import kept_cut
 from .models import Publication
 
 
@@ -46,7 +47,7 @@ def package_of(
     compiled = programs.run(row, compilation, place_in_package, compiling)
     report(0.6, "Packing")
     media = {file.sha256: files.read(file.sha256) for file in compiled.media}
-    data = build_package(kind, compiled, player_files(), media)
+    data = build_package(kind, compiled, player_files(), media, kept_cut)
     return data, compilation.course.remembered, compiled.course.remembered
 
 

@@ -55,6 +55,7 @@ export function Player({ session }: { session: Session }): ReactNode {
             </div>
           </main>
         )}
+        <Coming loading={snapshot.loading} />
         {running && reading && slide.transcript && (
           <Transcript text={slide.transcript} onClose={() => { setReading(false); focusOn("transcript"); }} />
         )}
@@ -89,6 +90,11 @@ function Before({ session, phase }: { session: Session; phase: Phase }): ReactNo
     case "left": return <Left kept={phase.kept} session={session} />;
     default: return null;
   }
+}
+
+/** A word while the slide that is asked for is still on its way. */
+function Coming({ loading }: { loading: boolean }): ReactNode {
+  return loading ? <p className="zz-coming" role="status">The next slide is loading …</p> : null;
 }
 
 /** Why the way on is closed, after it was tried; a screen reader is told so with all else. */

@@ -1,4 +1,5 @@
 /** One learner's session: the engine, the clock and the tracker, for the views to watch. */
+import type { Arrival } from "./arrival";
 import { start, step } from "../engine/engine";
 import type { Index } from "../engine/program";
 import { gateIsOpen } from "../engine/expression";
@@ -26,6 +27,8 @@ export interface Snapshot {
   readonly unreadable: boolean;
   /** What was said last, and how many times something was said: the same words are said again. */
   readonly announcement: { readonly text: string; readonly count: number };
+  /** Whether the slide that is asked for is still on its way. */
+  readonly loading: boolean;
   /** Why the learner cannot go on, shown until something else happens. */
   readonly closed: string | null;
 }
@@ -48,17 +51,22 @@ export class Session {
   private toldAt = performance.now();
   private readonly heart: number;
   private learner: string;
+  /** What leads to a slide that is still on its way: it is done again when more has come. */
+  private waiting: Event | null = null;
+  /** What the tracker has not heard of yet: progress can only be written with all of the course. */
+  private readonly untold: Effect[] = [];
 
   constructor(
     readonly index: Index, private readonly tracker: Tracker,
-    private readonly options: { seed: number; from?: string | null; learner?: string; set?: Readonly<Record<string, Value>>; witness?: Witness },
+    private readonly options: { seed: number; arrival?: Arrival; from?: string | null; learner?: string; set?: Readonly<Record<string, Value>>; witness?: Witness },
   ) {
     this.learner = options.learner ?? "";
     this.snapshot = {
       phase: { kind: "connecting" }, state: start(index, options.seed, this.learner),
-      standing: { kind: "saved" }, unreadable: false, announcement: { text: "", count: 0 }, closed: null,
+      standing: { kind: "saved" }, unreadable: false, announcement: { text: "", count: 0 }, closed: null, loading: false,
     };
     this.heart = window.setInterval(() => this.beat(), TICK_MS);
+    options.arrival?.listen(() => this.more());
     tracker.onStanding((standing) => this.set({ standing }));
     tracker.onLateProgress?.((begun) => this.offer(begun));
   }
@@ -127,9 +135,15 @@ export class Session {
   }
 
   private take(event: Event): void {
+    if (this.waiting && event.event !== "tick") return;
     const before = this.snapshot.state;
     const log: Ran[] | null = this.options.witness ? [] : null;
     const [state, effects] = step(this.index, before, event, log);
+    if (this.isComing(state.slide)) {
+      this.waiting = event;
+      this.set({ loading: true });
+      return;
+    }
     const closed = effects.find((effect) => effect.effect === "closed")?.message
       ?? (event.event === "tick" ? this.snapshot.closed : null);
     const text = saying(this.index, before, state, event, effects);
@@ -145,8 +159,26 @@ export class Session {
   /** Tell the tracker what is worth it; the mere passing of time only now and then. */
   private tell(state: State, effects: readonly Effect[], worth: boolean): void {
     if (!worth && performance.now() - this.toldAt < LONGEST_UNTOLD_MS) return;
+    if (this.options.arrival?.isWhole === false) {
+      this.untold.push(...effects);
+      return;
+    }
     this.toldAt = performance.now();
     this.tracker.tell(state, effects);
+  }
+
+  private isComing(slide: string | null): boolean {
+    return this.options.arrival?.has(slide) === false;
+  }
+
+  /** More of the course has come. */
+  private more(): void {
+    const { waiting } = this;
+    this.waiting = null;
+    this.set({ loading: false });
+    if (this.snapshot.phase.kind !== "running") return;
+    if (waiting) this.take(waiting);
+    if (this.options.arrival?.isWhole) this.tracker.tell(this.snapshot.state, this.untold.splice(0));
   }
 
   /** What the outside must do. */
@@ -181,7 +213,7 @@ export class Session {
     if (phase.kind === "asking" || phase.kind === "left") this.tracker.finish(null);
     if (phase.kind !== "running") return;
     const [ticked] = step(this.index, state, { event: "tick", ms: this.elapsed() });
-    const kept = this.tracker.finish(ticked);
+    const kept = this.tracker.finish(this.options.arrival?.isWhole === false ? null : ticked);
     this.set({ phase: { kind: "left", kept }, state: ticked });
   }
 

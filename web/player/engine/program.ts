@@ -12,7 +12,7 @@ export interface BoundRule {
   readonly rule: ProgramRule;
 }
 
-/** What a program holds, by id. Made once for each program. */
+/** What a program holds, by id. Made once for each program, and anew when more of it comes. */
 export class Index {
   readonly order: readonly string[];
   readonly position = new Map<string, number>();
@@ -114,6 +114,11 @@ export class Index {
     const found = exact && general ? [...exact, ...general].sort((a, b) => a.rank - b.rank) : exact ?? general ?? NONE;
     if (detail === null) return found;
     return found.filter(({ rule }) => rule.detail === null || rule.detail === undefined || rule.detail === detail);
+  }
+
+  /** Hold `program` from now on: the same one, of which more has come. */
+  take(program: Program): void {
+    Object.assign(this, new Index(program));
   }
 
   private addQuestion(grader: Grader): void {

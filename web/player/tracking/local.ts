@@ -17,14 +17,16 @@ export class LocalTracker implements Tracker {
 
   private readonly tab: OneTab;
 
-  constructor(private readonly index: Index) {
+  constructor(private readonly index: Index, private readonly whole: Promise<void> = Promise.resolve()) {
     this.store = new BackupStore(`zigzag:${index.program.course}`);
     this.tab = new OneTab(index.program.course, () => this.listener({ kind: "elsewhere" }));
   }
 
-  begin(): Promise<Begun> {
+  async begin(): Promise<Begun> {
     this.tab.begin();
-    return Promise.resolve({ saved: this.store.read()?.progress ?? null, rescued: false });
+    const saved = this.store.read()?.progress ?? null;
+    if (saved) await this.whole;
+    return { saved, rescued: false };
   }
 
   tell(state: State, effects: readonly Effect[]): void {

@@ -1,6 +1,6 @@
 /** The numbers by which saved progress names things. The twin of `zigzag_core/tracking/remembered.py`. */
 import { LIMITS } from "../../api/tables";
-import type { Grader } from "../../api/types";
+import type { Grader, Program } from "../../api/types";
 import type { Index } from "../engine/program";
 import { fnv1a } from "../engine/random";
 import type { Answer } from "../engine/state";
@@ -76,12 +76,12 @@ class Remembered {
   }
 }
 
-const made = new WeakMap<Index, Remembered>();
+const made = new WeakMap<Program, Remembered>();
 
 /** Return what the progress of a program may name; it is made once. */
 export function rememberedOf(index: Index): Remembered {
-  let found = made.get(index);
-  if (!found) made.set(index, found = new Remembered(index));
+  let found = made.get(index.program);
+  if (!found) made.set(index.program, found = new Remembered(index));
   return found;
 }
 

@@ -64,7 +64,9 @@ export class Scorm12Tracker implements Tracker {
   private onStandingChange: (standing: Standing) => void = () => {};
   private onLate: (begun: Begun) => void = () => {};
 
-  constructor(private readonly index: Index, private readonly find: Find = findApi) {
+  constructor(
+    private readonly index: Index, private readonly find: Find = findApi, private readonly whole: Promise<void> = Promise.resolve(),
+  ) {
     this.store = new BackupStore(this.storeKey(""));
   }
 
@@ -79,12 +81,14 @@ export class Scorm12Tracker implements Tracker {
   async begin(): Promise<Begun> {
     const until = Date.now() + LOOK_FOR_MS;
     do {
-      if (this.connect()) return { ...this.savedProgress(), ...this.named() };
+      if (this.connect()) return { ...await this.savedProgress(), ...this.named() };
       await new Promise((resolve) => setTimeout(resolve, LOOK_EVERY_MS));
     } while (Date.now() < until);
     this.stand(this.api ? { kind: "retrying" } : { kind: "local", reason: "no-lms" });
     this.schedule(RETRY_MS[2] as number);
-    return { saved: this.store.read()?.progress ?? null, rescued: false };
+    const saved = this.store.read()?.progress ?? null;
+    if (saved) await this.whole;
+    return { saved, rescued: false };
   }
 
   tell(state: State, effects: readonly Effect[]): void {
@@ -192,9 +196,11 @@ export class Scorm12Tracker implements Tracker {
    * where it took it and gives back what cannot be read. What it gives no more belongs to an attempt
    * that it has ended; what is less far may have been begun again in another browser.
    */
-  private savedProgress(): Begun {
+  private async savedProgress(): Promise<Begun> {
     const saved = this.savedText();
     const backup = this.store.read();
+    // It may name anything in the course.
+    if (saved || backup) await this.whole;
     const spoilt = saved !== "" && this.time(saved) < 0;
     const ahead = backup && (spoilt || !backup.confirmed) ? this.time(backup.progress) - this.time(saved) : -1;
     if (backup && ahead > 0) {
