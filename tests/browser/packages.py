@@ -5,6 +5,8 @@ from pathlib import Path
 from zigzag_core.course import CourseDocument
 from zigzag_core.packaging.archive import export_archive
 
+from tests.core.test_questions import Taking
+
 
 def launch(page, server, folder: Path, document: CourseDocument, media=None) -> None:
     """Publish `document`, put the package into the practice LMS, and go into its frame."""
@@ -29,3 +31,8 @@ def pass_time(page, seconds) -> None:
     page.browser.execute_script(
         "const now = performance.now.bind(performance), more = arguments[0] * 1000;"
         "performance.now = () => now() + more;", seconds)
+
+
+def element_of(taker: Taking, part: str) -> str:
+    """Return the element that is the `part` of the question that `taker` is at."""
+    return next(e.draw.id for e in taker.slide.elements if e.part == part)

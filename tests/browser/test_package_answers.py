@@ -7,7 +7,7 @@ from zigzag_core.grading.solutions import right_response, wrong_response
 from tests.core.samples import fresh_ids
 from tests.core.test_questions import Taking, document, slide_with
 
-from .packages import launch
+from .packages import element_of, launch
 
 
 def said(page):
@@ -16,10 +16,6 @@ def said(page):
 
 def focused(page):
     return page.browser.switch_to.active_element
-
-
-def element_of(taker, part):
-    return next(e.draw.id for e in taker.slide.elements if e.part == part)
 
 
 def choose(page, taker, response):

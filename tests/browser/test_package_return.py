@@ -2,15 +2,19 @@
 
 import hashlib
 
+import pytest
 from zigzag_core.course import Happens, MediaFile, Rule, Video
+from zigzag_core.course.document import Completion
 from zigzag_core.course.rules.rule import GoTo, LeaveCourse, ShowOrHide, Timer, Wait
 from zigzag_core.course.rules.timing import Timing
+from zigzag_core.grading.solutions import right_response, wrong_response
 from zigzag_core.media.playing import take_playing
 
 from tests.core.making import button, course, slide, text
 from tests.core.test_media import video
+from tests.core.test_questions import Taking, document, slide_with
 
-from .packages import inside, launch, pass_time
+from .packages import element_of, inside, launch, pass_time
 
 
 def _again(page):
@@ -92,3 +96,34 @@ def test_a_video_goes_on_at_its_second_and_pauses_with_the_slide(page, server, t
 
 def _at(page):
     return page.find("main video").get_property("currentTime")
+
+
+@pytest.mark.parametrize(("counts", "kept"), [("best", "passed"), ("last", "failed")])
+def test_a_pass_is_only_overwritten_by_a_worse_run_where_the_last_counts(
+        page, server, tmp_path, counts, kept):
+    made = document(slide_with("single_choice"), attempts=1, points=4)
+    made = made.model_copy(update={"course": made.course.model_copy(update={
+        "completion": Completion(slides_share=None, passing=True, counts=counts)})})
+    taker = Taking(made)
+
+    def answer(response):
+        page.click(f"[data-element={element_of(taker, response[0][0])}]")
+        page.press("Submit")
+        page.press("Continue")
+        page.top()
+        page.press("Leave")
+
+    def record():
+        return page.find("table").text
+
+    launch(page, server, tmp_path, made)
+    answer(right_response(taker.grader))
+    page.until(lambda: "passed" in record() and "100" in record())
+    page.click("a[aria-label='Launch as Ines Tarrow']")
+    inside(page)
+    page.press("Start over")
+    answer(wrong_response(taker.grader))
+    log = "[aria-label='Log of tracking calls']"
+    page.until(lambda: "goodbye" in page.find(log).text)
+    page.until(lambda: kept in record())
+    assert ("100" in record()) == (kept == "passed")

@@ -7873,7 +7873,9 @@ export interface components {
          * Completion
          * @description When the course counts as completed; what is set must all hold.
          *
-         *     `slides_share` is the share of slides to be seen, 0..1, None when it does not count.
+         *     `slides_share` is the share of slides to be seen, 0..1, None when it does not count; of those
+         *     on the learner's *way* (seen, or still to be come to), or of *all*. Of several runs of one
+         *     learner the best, the first or the last `counts`.
          */
         Completion: {
             /**
@@ -7882,10 +7884,22 @@ export interface components {
              */
             slides_share: number | null;
             /**
+             * Slides Of
+             * @default way
+             * @enum {string}
+             */
+            slides_of: "way" | "all";
+            /**
              * Passing
              * @default false
              */
             passing: boolean;
+            /**
+             * Counts
+             * @default best
+             * @enum {string}
+             */
+            counts: "best" | "first" | "last";
         };
         /**
          * Course
@@ -8058,7 +8072,9 @@ export interface components {
             /**
              * @default {
              *       "slides_share": 1,
-             *       "passing": false
+             *       "slides_of": "way",
+             *       "passing": false,
+             *       "counts": "best"
              *     }
              */
             completion: components["schemas"]["Completion"];

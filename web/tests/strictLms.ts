@@ -44,6 +44,7 @@ export class StrictLms implements Api12 {
     const core = {
       "cmi.core.student_id": "bo", "cmi.core.student_name": "Lindqvale, Bo", "cmi.core.entry": "ab-initio",
       "cmi.core.lesson_status": "not attempted", "cmi.core.lesson_mode": "normal", "cmi.suspend_data": "",
+      "cmi.core.score.raw": "", "cmi.student_data.mastery_score": "",
     };
     for (const [name, value] of Object.entries({ ...core, ...start })) this.data.set(name, value);
   }

@@ -168,6 +168,25 @@ describe("a strict LMS", () => {
     expect(lms.committed.get("cmi.core.lesson_status")).toBe("passed");
   });
 
+  test("keeps the better of two runs: status and score fit each other", async () => {
+    const lms = new StrictLms({ "cmi.core.lesson_status": "passed", "cmi.core.score.raw": "90" });
+    const session = await begun(lms);
+    [0, 1, 2].forEach((number) => answer(session, number, false));
+    await vi.advanceTimersByTimeAsync(2_000);
+    expect(lms.committed.get("cmi.core.lesson_status")).toBe("passed");
+    expect(lms.committed.get("cmi.core.score.raw")).toBe("90");
+  });
+
+  test("tells the mark to pass that the LMS asks for", async () => {
+    const strictest = new StrictLms({ "cmi.student_data.mastery_score": "100" });
+    const own = new Index(program);
+    const session = new Session(own, new Scorm12Tracker(own, () => strictest), { seed: 7 });
+    const beginning = session.begin();
+    await vi.advanceTimersByTimeAsync(6_000);
+    await beginning;
+    expect(own.program.pass_mark).toBe(100);
+  });
+
   test("hears failed when no attempt is left", async () => {
     const lms = new StrictLms();
     const session = await begun(lms);

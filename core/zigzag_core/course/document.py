@@ -140,11 +140,15 @@ class Section(Model):
 class Completion(Model):
     """When the course counts as completed; what is set must all hold.
 
-    `slides_share` is the share of slides to be seen, 0..1, None when it does not count.
+    `slides_share` is the share of slides to be seen, 0..1, None when it does not count; of those
+    on the learner's *way* (seen, or still to be come to), or of *all*. Of several runs of one
+    learner the best, the first or the last `counts`.
     """
 
     slides_share: Share | None = 1.0
+    slides_of: Literal["way", "all"] = "way"
     passing: bool = False
+    counts: Literal["best", "first", "last"] = "best"
 
     @model_validator(mode="after")
     def _something_counts(self) -> Self:

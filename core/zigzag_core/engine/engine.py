@@ -11,7 +11,7 @@ from zigzag_core.program import COURSE
 from zigzag_core.program.events import Effect, Event, On, Ran
 from zigzag_core.program.limits import LIMITS
 
-from . import clock, learner, leaving, moving, questions, results
+from . import clock, completion, learner, leaving, moving, questions, results
 from .expression import evaluate, gate_is_open, is_visible
 from .following import follow_up
 from .index import Index
@@ -36,11 +36,12 @@ __all__ = [
 
 
 
-def start(index: Index, seed: int, learner_name: str = "") -> State:
+def start(index: Index, seed: int, learner_name: str = "", retake: bool = False) -> State:
     """Return the state before the first event: nothing seen, variables at their defaults."""
     seed &= 0xFFFFFFFF
     defaults = {v.id: fitted(v, v.default) for v in index.program.variables}
-    return State(seed=seed, rng=seed, variables=defaults, learner=clipped(learner_name))
+    return State(seed=seed, rng=seed, variables=defaults, learner=clipped(learner_name),
+                 retake=retake)
 
 
 def step(
@@ -149,17 +150,14 @@ def _settle(run: Run) -> None:
         if gate is not None and gate.for_good and run.holds(gate.condition):
             run.update(opened=run.state.opened | {here})
     state = run.state
-    if (
-        state.visited is before.visited and state.answers is before.answers
-        and state.marked == before.marked and state.completed == before.completed
-    ):
+    if not completion.may_change(index, before, state):
         return
     success = before.success
     if success != "passed":
         success = state.marked or results.success(index, state)
     if success != state.success:
         run.update(success=success)
-    completed = before.completed or state.completed or results.completed(index, run.state)
+    completed = before.completed or state.completed or completion.completed(index, run.state)
     if completed != state.completed:
         run.update(completed=completed)
     if success != before.success or completed != before.completed:

@@ -31,7 +31,7 @@ class BoundRule:
 
 
 class Index:
-    """Look-ups over one program; immutable after it is made, shared by all runs of it."""
+    """Look-ups over one program, shared by all runs of it."""
 
     def __init__(self, program: Program) -> None:
         self.program = program
@@ -54,6 +54,8 @@ class Index:
         """The elements of each slide and of its overlays."""
         self.onward: dict[str, str | None] = _onward(program)
         """The slide that *next* leads to from each slide, where no fork says otherwise."""
+        self.ahead: dict[str, frozenset[str]] = {}
+        """By slide, what can be come to from it, as far as somebody has asked (`ways`)."""
         self.overlay_of: dict[str, str] = {}
         """The overlay of each element that is in one."""
         self.clocks: dict[str, Clock] = {}

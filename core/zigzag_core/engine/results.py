@@ -43,12 +43,3 @@ def success(index: Index, state: State) -> Literal["unknown", "passed", "failed"
         if answer is None or not answer.locked:
             return "unknown"
     return "failed"
-
-
-def completed(index: Index, state: State) -> bool:
-    """Return whether all holds that the course asks for: share of slides seen, passing."""
-    rule = index.program.completion
-    wanted = (rule.slides_share or 0) * len(index.order) - 1e-9
-    if slides_seen(index, state) < wanted:
-        return False
-    return not (rule.passing and state.success != "passed")

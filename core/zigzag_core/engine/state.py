@@ -78,7 +78,7 @@ class State:
     audio have come to. `opened` are slides whose gates are open for good.
     `back` is the slide that a learner who was sent to read again may go back to, `leaving` where
     one is going whose answer is judged first. Time limits are
-    `more_time` as long as set; 0 is no limit.
+    `more_time` as long as set; 0 is no limit. In a `retake` the learner has run the course before.
     """
 
     seed: int
@@ -107,6 +107,7 @@ class State:
     leaving: Leaving | None = None
     more_time: float = 1
     learner: str = ""
+    retake: bool = False
     marked: Literal["", "passed", "failed"] = ""
     completed: bool = False
     success: Success = "unknown"
@@ -148,6 +149,6 @@ def as_json(state: State) -> dict[str, Any]:
         "leaving": state.leaving and [
             state.leaving.to, state.leaving.slide, state.leaving.offer_back],
         "more_time": state.more_time,
-        "learner": state.learner, "marked": state.marked,
+        "learner": state.learner, "retake": state.retake, "marked": state.marked,
         "completed": state.completed, "success": state.success, "ended": state.ended,
     }

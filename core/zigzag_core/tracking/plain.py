@@ -1,18 +1,21 @@
 """Tracking in plain words: what a course will report, and what a call has said."""
 
 import json
+import math
 
 from zigzag_core.course import Course
 
 
-def promise(course: Course, slides: int, questions: int) -> list[str]:
-    """Return in sentences what an LMS will be told about `course`."""
+def promise(course: Course, slides: int, questions: int, shortest: int) -> list[str]:
+    """Return in sentences what an LMS will be told about `course`.
+
+    It has so many `slides` and `questions`, and the `shortest` way through it so many slides.
+    """
     share, rule = course.completion.slides_share, course.completion
     sentences = []
     seen = ""
     if share is not None:
-        part = "all slides" if share >= 1 else f"{share * 100:g} % of the slides"
-        seen = f"{part} were seen"
+        seen = f"{_seen(course, share, slides, shortest)} were seen"
     mark = f"the score is {course.pass_mark:g} % or more"
     if rule.passing and seen:
         sentences.append(f"The course is passed when {seen} and {mark}.")
@@ -20,14 +23,34 @@ def promise(course: Course, slides: int, questions: int) -> list[str]:
         sentences.append(f"The course is passed when {mark}.")
     else:
         sentences.append(f"The course is completed when {seen}.")
+    if slides == 1 and share is not None:
+        sentences.append("Its only slide counts as seen when its gate is open.")
     if rule.passing:
         sentences.append("It is failed when no attempt is left that could change the score.")
     if questions:
         count = "The answer to one question is" if questions == 1 else (
             f"The answers to {questions} questions are")
         sentences.append(f"{count} recorded, each attempt with its time and result.")
+    if questions:
+        sentences.append(_RUNS[rule.counts])
     sentences.append("Place, answers and variables are saved, so that it can be resumed.")
     return sentences
+
+
+_RUNS = {
+    "best": "Of several runs of a learner the best counts: a worse one changes nothing.",
+    "first": "Of several runs of a learner the first that came to a result counts.",
+    "last": "Of several runs of a learner the last that came to a result counts.",
+}
+
+
+def _seen(course: Course, share: float, slides: int, shortest: int) -> str:
+    """Which slides have to be seen; with forks, how many that comes to on the shortest way."""
+    if course.completion.slides_of == "all" or shortest == slides:
+        return "all slides" if share >= 1 else f"{share * 100:g} % of the slides"
+    least = max(math.ceil(share * shortest - 1e-9), 1)
+    part = "all" if share >= 1 else f"{share * 100:g} %"
+    return f"{part} of the slides on the learner's way (on the shortest way {least} of {slides})"
 
 
 _STATUS = {

@@ -109,7 +109,7 @@ def _write_way(out: Writer, state: State, names: Remembered) -> None:
     out.number(state.time - state.entered, "time")
     out.number(
         int(state.completed) | SUCCESS.index(state.success) << 1
-        | MARKED.index(state.marked) << 3, "flags")
+        | MARKED.index(state.marked) << 3 | int(state.retake) << 5, "flags")
     numbers = names.slides.numbers
     out.number(numbers.get(state.slide or "", -1) + 1, "slide")
     out.number(numbers.get(state.back or "", -1) + 1, "slide")
@@ -128,8 +128,8 @@ def _read_way(
     time = source.number("time")
     entered = time - source.number("time")
     flags = source.number("flags")
-    success, marked = flags >> 1 & 3, flags >> 3
-    if success >= len(SUCCESS) or marked >= len(MARKED):
+    success, marked = flags >> 1 & 3, flags >> 3 & 3
+    if flags > 63 or success >= len(SUCCESS) or marked >= len(MARKED):
         raise Damaged("the saved progress names a result that does not exist")
 
     def slide() -> str | None:
@@ -144,7 +144,8 @@ def _read_way(
     more_time = min(number(source.number("more time") / 10), LIMITS.most_time)
     return replace(
         state, time=time, entered=entered, completed=bool(flags & 1), success=SUCCESS[success],
-        marked=MARKED[marked], slide=slide_to_resume(index, shown, visited), visited=visited,
+        marked=MARKED[marked], retake=flags > 31,
+        slide=slide_to_resume(index, shown, visited), visited=visited,
         back=back if back in index.position else None,
         opened=frozenset(slide for slide in opened if slide in index.position),
         path=tuple(slide for slide in path if slide in index.position), more_time=more_time,

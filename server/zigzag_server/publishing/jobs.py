@@ -5,6 +5,7 @@ from typing import Any
 from django.contrib.auth.models import User
 from zigzag_core.compiler.compile import compile_course
 from zigzag_core.engine.index import Index
+from zigzag_core.engine.ways import shortest_way
 from zigzag_core.packaging.package import PackageKind, place_in_package
 from zigzag_core.tracking.fullest import Room, room
 from zigzag_core.tracking.plain import promise
@@ -43,15 +44,16 @@ def check_course(owner: User, report: Report, course: int) -> Finish:
     reading = in_words(report, 0, 0.3, "Reading the course")
     document = store.document_of(Course.objects.get(pk=course), reading)
     questions = sum(len(slide.questions) for slide in document.slides)
-    needs = Room(0, 0, ())
+    needs, shortest = Room(0, 0, ()), 0
     if document.slides:
         compiling = in_words(report, 0.3, 0.5, "Looking at the slides")
         source = files.source_for(document.course)
-        needs = room(Index(compile_course(document, source, compiling)))
+        index = Index(compile_course(document, source, compiling))
+        needs, shortest = room(index), shortest_way(index)
     found: dict[str, Any] = {
         "findings": [one.model_dump(mode="json") for one in findings(document)],
         "route": route(document).model_dump(mode="json"),
-        "promise": promise(document.course, len(document.slides), questions),
+        "promise": promise(document.course, len(document.slides), questions, shortest),
         "slides": len(document.slides), "questions": questions,
         "progress": needs.most, "progress_limit": SCORM12_LIMIT,
         "progress_short": needs.least, "left_out": list(needs.left_out),

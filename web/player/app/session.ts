@@ -51,6 +51,7 @@ export class Session {
   private toldAt = performance.now();
   private readonly heart: number;
   private learner: string;
+  private retake = false;
   /** What leads to a slide that is still on its way: it is done again when more has come. */
   private waiting: Event | null = null;
   /** What the tracker has not heard of yet: progress can only be written with all of the course. */
@@ -81,6 +82,9 @@ export class Session {
   async begin(): Promise<void> {
     const begun = await this.tracker.begin();
     this.learner = begun.learner ?? this.learner;
+    this.retake = Boolean(begun.saved || begun.decided);
+    // An LMS that asks for another mark to pass has the last word on it.
+    if (begun.passMark !== undefined) this.index.take({ ...this.index.program, pass_mark: begun.passMark });
     this.offer(begun);
     if (this.snapshot.phase.kind === "connecting") this.startOver();
   }
@@ -106,7 +110,7 @@ export class Session {
 
   startOver(): void {
     this.since = performance.now();
-    const fresh = start(this.index, this.options.seed, this.learner);
+    const fresh = start(this.index, this.options.seed, this.learner, this.retake);
     this.set({ phase: { kind: "running" }, state: fresh });
     this.elapsed();
     this.take({ event: "start", target: this.options.from ?? null });

@@ -4,6 +4,7 @@
  */
 import { LIMITS } from "../../api/tables";
 import * as clock from "./clock";
+import { completed, mayChange } from "./completion";
 import { evaluate } from "./expression";
 import { followUp } from "./following";
 import { Growing } from "./growing";
@@ -22,14 +23,14 @@ export { gateIsOpen, isVisible } from "./expression";
 export { mayGo, slideBefore } from "./moving";
 
 /** Return the state before the first event. */
-export function start(index: Index, seed: number, learnerName = ""): State {
+export function start(index: Index, seed: number, learnerName = "", retake = false): State {
   const variables: Record<string, Value> = {};
   for (const v of index.program.variables) variables[v.id] = fitted(v, v.default);
   return {
     seed: seed >>> 0, rng: seed >>> 0, time: 0, entered: 0, slide: null, visited: [], path: [],
     clicked: Growing.of(), hidden: {}, looks: {}, variables, overlays: [], answers: {}, clocks: {},
     waiting: [], paused: false, offsets: {}, moves: {}, dropped: {}, watched: {}, positions: {}, opened: new Set(),
-    back: null, leaving: null, more_time: 1, learner: clipped(learnerName), marked: "", completed: false, success: "unknown", ended: false,
+    back: null, leaving: null, more_time: 1, learner: clipped(learnerName), retake, marked: "", completed: false, success: "unknown", ended: false,
   };
 }
 
@@ -110,14 +111,13 @@ function chooseSlide(run: Run, slide: string): void {
 function settle(run: Run): void {
   keepGateOpen(run);
   const { before, index, state } = run;
-  if (state.visited === before.visited && state.answers === before.answers
-    && state.marked === before.marked && state.completed === before.completed) return;
+  if (!mayChange(index, before, state)) return;
   const success = before.success === "passed" ? "passed" : state.marked || results.success(index, state);
   if (success !== state.success) run.update({ success });
-  const completed = before.completed || state.completed || results.completed(index, run.state);
-  if (completed !== state.completed) run.update({ completed });
-  if (success !== before.success || completed !== before.completed) {
-    run.effects.push({ effect: "status", completed, success });
+  const isCompleted = before.completed || state.completed || completed(index, run.state);
+  if (isCompleted !== state.completed) run.update({ completed: isCompleted });
+  if (success !== before.success || isCompleted !== before.completed) {
+    run.effects.push({ effect: "status", completed: isCompleted, success });
   }
 }
 

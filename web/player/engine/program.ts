@@ -25,6 +25,8 @@ export class Index {
   readonly home = new Map<string, string>();
   /** The slide that *next* leads to from each slide. */
   readonly onward = new Map<string, string | null>();
+  /** By slide, what can be come to from it, as far as somebody has asked (`ways`). */
+  readonly ahead = new Map<string, ReadonlySet<string>>();
   /** The overlay of each element that is in one. */
   readonly overlayOf = new Map<string, string>();
   /** The elements of each slide and of its overlays. */

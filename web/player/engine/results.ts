@@ -25,12 +25,3 @@ export function success(index: Index, state: State): Success {
   if (reached >= index.program.pass_mark) return "passed";
   return index.scored.every(({ id }) => own(state.answers, id)?.locked) ? "failed" : "unknown";
 }
-
-/** Return whether all is done that completing the course takes. */
-export function completed(index: Index, state: State): boolean {
-  const { slides_share: share, passing } = index.program.completion;
-  if (share !== null && share !== undefined && index.order.length) {
-    if (state.visited.length < share * index.order.length - 1e-9) return false;
-  }
-  return !(passing && state.success !== "passed");
-}

@@ -72,7 +72,8 @@ function writeWay(out: Writer, state: State, names: Remembered): void {
   out.number(state.time, "time");
   out.number(state.time - state.entered, "time");
   out.number(
-    Number(state.completed) | (SUCCESS.indexOf(state.success) << 1) | (MARKED.indexOf(state.marked) << 3), "flags",
+    Number(state.completed) | (SUCCESS.indexOf(state.success) << 1) | (MARKED.indexOf(state.marked) << 3) | (Number(state.retake) << 5),
+    "flags",
   );
   const { numbers } = names.slides;
   out.number((numbers.get(state.slide ?? "") ?? -1) + 1, "slide");
@@ -91,8 +92,8 @@ function readWay(source: Reader, index: Index, names: Remembered) {
   const entered = time - source.number("time");
   const flags = source.number("flags");
   const success = SUCCESS[(flags >> 1) & 3];
-  const marked = MARKED[flags >> 3];
-  if (!success || marked === undefined) throw new Damaged("the saved progress names a result that does not exist");
+  const marked = MARKED[(flags >> 3) & 3];
+  if (flags > 63 || !success || marked === undefined) throw new Damaged("the saved progress names a result that does not exist");
   const slide = (): string | null => {
     const given = source.number("slide");
     return given ? names.slides.name(given - 1) : null;
@@ -105,7 +106,7 @@ function readWay(source: Reader, index: Index, names: Remembered) {
   const path = names.slides.named(readNear(source, source.count("path"), "path step"));
   const more_time = Math.min(number(source.number("more time") / 10), LIMITS.most_time);
   return {
-    shown, time, entered, completed: Boolean(flags & 1), success, marked, visited, more_time,
+    shown, time, entered, completed: Boolean(flags & 1), success, marked, retake: flags > 31, visited, more_time,
     slide: slideToResume(index, shown, visited), back: back !== null && exists(back) ? back : null,
     opened: new Set(opened.filter(exists)), path: path.filter(exists),
   };

@@ -10,6 +10,8 @@ import type { State } from "../engine/state";
 import { BackupStore } from "./backup";
 import { findApi, type Api12 } from "./findApi";
 import { pack, unpack } from "./progress";
+import { decimal } from "./records12";
+import { counting, DECIDED, type Standing12 } from "./runs";
 import { interactionCalls, statusCalls, timespan, type Answered, type Call } from "./scorm12";
 import { LEVELS, shortened } from "./shortened";
 import type { Begun, Kept, Standing, Tracker } from "./tracker";
@@ -22,11 +24,6 @@ const RETRY_MS = [1_000, 2_000, 4_000, 8_000, 15_000, 30_000];
 
 /** Refusals that trying again will not change: SCORM 1.2's 201, 202, 203, 401 to 405. */
 const FOR_GOOD = new Set(["201", "202", "203", "401", "402", "403", "404", "405"]);
-
-/** A status is never lowered: an LMS may have lost the progress, but not what was achieved. */
-const RANK: Record<string, number> = {
-  "not attempted": 0, browsed: 1, incomplete: 2, failed: 3, completed: 4, passed: 5,
-};
 
 const PROGRESS = "cmi.suspend_data";
 /** So many characters every LMS takes: the standard asks for it. */
@@ -41,7 +38,8 @@ export class Scorm12Tracker implements Tracker {
   private closed = false;
   private held = false;
   private reports = true;
-  private status = "not attempted";
+  /** What the LMS held when this visit began. */
+  private before: Standing12 = { status: "not attempted", score: null };
   private nextInteraction = 0;
   private readonly unsaid = new Map<string, string>();
   private readonly sent = new Map<string, string>();
@@ -96,11 +94,24 @@ export class Scorm12Tracker implements Tracker {
     const answered = effects.filter((effect) => effect.effect === "answered");
     this.answers.push(...answered);
     this.held = false;
-    for (const [element, value] of statusCalls(this.index, state)) this.want(element, value);
+    for (const [element, value] of this.counted(state)) this.want(element, value);
     // What was answered or achieved is kept at once, the rest a moment later at the latest.
     this.saving.note(state, effects.some(({ effect }) => effect === "answered" || effect === "status" || effect === "moved"));
     const wait = this.lastCommit + COMMIT_EVERY_MS - Date.now();
     if (this.failures === 0) this.schedule(Math.max(wait, 0));
+  }
+
+  /** What is told of a run: of status and score those that count. */
+  private counted(state: State): Call[] {
+    const calls = statusCalls(this.index, state);
+    const told = new Map(calls);
+    const score = told.get("cmi.core.score.raw");
+    const now = { status: told.get("cmi.core.lesson_status") ?? "", score: score === undefined ? null : Number(score) };
+    const kept = counting(this.index.program.completion.counts, state.retake, this.before, now);
+    return calls.map(([element, value]): Call => {
+      if (element === "cmi.core.lesson_status") return [element, kept.status];
+      return element === "cmi.core.score.raw" && kept.score !== null ? [element, decimal(kept.score)] : [element, value];
+    });
   }
 
   /** Pack the progress, keep it here and say it. */
@@ -168,7 +179,7 @@ export class Scorm12Tracker implements Tracker {
       if (!this.reports) this.forget();
       // A browser that crashes says nothing any more: what is left then can be resumed.
       else this.want("cmi.core.exit", "suspend");
-      this.status = this.get("cmi.core.lesson_status") || "not attempted";
+      this.before = { status: this.get("cmi.core.lesson_status") || "not attempted", score: this.numberOf("cmi.core.score.raw") };
       this.nextInteraction = Number.parseInt(this.get("cmi.interactions._count"), 10) || 0;
       this.store = new BackupStore(this.storeKey(this.get("cmi.core.student_id")));
       this.stand({ kind: "saved" });
@@ -217,10 +228,21 @@ export class Scorm12Tracker implements Tracker {
     return this.get(PROGRESS).replace(/\s+/g, "");
   }
 
-  /** The learner's name: SCORM 1.2 writes "Last, First". */
-  private named(): Pick<Begun, "learner"> {
+  /** A number that the LMS gives, null where it gives none. */
+  private numberOf(element: string): number | null {
+    const text = this.get(element).trim();
+    return text === "" || Number.isNaN(Number(text)) ? null : Number(text);
+  }
+
+  /** The learner's name, which SCORM 1.2 writes "Last, First"; whether there is a result; the LMS's mark to pass. */
+  private named(): Pick<Begun, "learner" | "decided" | "passMark"> {
     const name = this.get("cmi.core.student_name").trim();
-    return name ? { learner: name.replace(/^([^,]+),\s*([^,]+)$/, "$2 $1") } : {};
+    const mark = this.numberOf("cmi.student_data.mastery_score");
+    return {
+      decided: DECIDED.has(this.before.status),
+      ...(name ? { learner: name.replace(/^([^,]+),\s*([^,]+)$/, "$2 $1") } : {}),
+      ...(mark !== null && mark >= 0 && mark <= 100 ? { passMark: mark } : {}),
+    };
   }
 
   /** Return the time (ms) that `progress` has come to, -1 where it cannot be read. */
@@ -242,7 +264,6 @@ export class Scorm12Tracker implements Tracker {
 
   /** Note that `element` should have `value`; nothing is said twice. */
   private want(element: string, value: string): void {
-    if (element === "cmi.core.lesson_status" && (RANK[value] ?? 0) < (RANK[this.status] ?? 0)) return;
     if (this.refused.has(element) || this.sent.get(element) === value) {
       this.unsaid.delete(element);
       return;
@@ -291,7 +312,6 @@ export class Scorm12Tracker implements Tracker {
     if (isYes(this.api?.LMSSetValue(element, value))) {
       if (element === PROGRESS && this.isCut(value)) return this.sayShorter(value);
       this.sent.set(element, value);
-      if (element === "cmi.core.lesson_status") this.status = value;
       return element !== PROGRESS || this.tookProgress(value);
     }
     if (!FOR_GOOD.has(String(this.api?.LMSGetLastError()))) return false;

@@ -22,6 +22,10 @@ export interface Begun {
   saved: string | null;
   /** The learner's name, as people say it; undefined where nobody tells it. */
   learner?: string;
+  /** Whether the LMS has a result of an earlier run. */
+  decided?: boolean;
+  /** The mark to pass (0..100) that the LMS asks for instead of the course's own. */
+  passMark?: number;
   /** Whether `saved` never reached the LMS and was kept in this browser. */
   rescued: boolean;
 }

@@ -3,20 +3,25 @@ import type { ReactNode } from "react";
 import { changeCourse, useCourse } from "../store/store";
 import { Card } from "../../kit/Card";
 import { Check } from "../../kit/Check";
+import { Choose } from "../../kit/Choose";
 import { NumberField } from "../../kit/NumberField";
 
-/** When the course is complete. */
+const SLIDES = [["way", "the slides on the learner's way"], ["all", "all slides of the course"]] as const;
+const RUNS = [["best", "the best"], ["first", "the first"], ["last", "the last"]] as const;
+
+/** When the course is complete, and which of several runs counts. */
 export function CompletionCard(): ReactNode {
   const completion = useCourse((state) => state.course.completion);
   const mark = useCourse((state) => state.course.pass_mark);
   const share = completion.slides_share ?? null;
 
+  const settle = (part: Partial<typeof completion>): void => changeCourse("Completion", { completion: { ...completion, ...part } }, "completion");
   function change(slides_share: number | null, passing: boolean): void {
     // Something must count: taking the last away puts the other in its place.
     const nothing = slides_share === null && !passing;
-    const next = nothing
+    const next: Partial<typeof completion> = nothing
       ? { slides_share: share === null ? 1 : null, passing: share !== null } : { slides_share, passing };
-    changeCourse("Completion", { completion: next }, "completion");
+    settle(next);
   }
 
   return (
@@ -31,6 +36,9 @@ export function CompletionCard(): ReactNode {
             />
           )}
         </Flex>
+        {share !== null && (
+          <Choose label="of" value={completion.slides_of} options={SLIDES} onChange={(slides_of) => settle({ slides_of })} />
+        )}
         <Flex gap="2" align="center" wrap="wrap">
           <Check label="it was passed, with at least" value={completion.passing} onChange={(on) => change(share, on)} />
           <Percent
@@ -39,6 +47,7 @@ export function CompletionCard(): ReactNode {
           />
         </Flex>
         {share !== null && completion.passing && <Text color="quiet" fontSize="13px">Both are needed.</Text>}
+        <Choose label="of runs counts" value={completion.counts} options={RUNS} onChange={(counts) => settle({ counts })} />
       </Stack>
     </Card>
   );

@@ -1,0 +1,37 @@
+/** Which of several runs of one learner counts, as the course has it. */
+import type { Program } from "../../api/types";
+
+/** What an LMS holds of a learner: `lesson_status`, and the score where there is one. */
+export interface Standing12 { readonly status: string; readonly score: number | null }
+
+type Counts = Program["completion"]["counts"];
+
+const RANK: Readonly<Record<string, number>> = {
+  "not attempted": 0, browsed: 1, incomplete: 2, failed: 3, completed: 4, passed: 5,
+};
+/** The statuses with which a run is over. */
+export const DECIDED: ReadonlySet<string> = new Set(["passed", "failed", "completed"]);
+
+/**
+ * Return what the LMS is to hold. `before` is what it held when this visit began, `now` what the run has
+ * come to; `retake` tells that an earlier run of the learner came before this one. Status and score are
+ * always of runs that count: a pass is not overwritten by a worse run, unless the last one is to count.
+ */
+export function counting(counts: Counts, retake: boolean, before: Standing12, now: Standing12): Standing12 {
+  const decided = DECIDED.has(before.status);
+  if (!decided) return { ...now, status: higher(before.status, now.status) };
+  if (retake && counts === "first") return before;
+  if (retake && counts === "last") return DECIDED.has(now.status) ? now : before;
+  // Of one and the same run the score goes on; of an earlier one it is kept where it is better.
+  const kept = retake || counts === "best" ? best(before.score, now.score) : now.score;
+  return { status: higher(before.status, now.status), score: kept };
+}
+
+/** The status that is further on: an LMS may have lost the progress, but not what was achieved. */
+function higher(a: string, b: string): string {
+  return (RANK[b] ?? 0) < (RANK[a] ?? 0) ? a : b;
+}
+
+function best(a: number | null, b: number | null): number | null {
+  return a === null || b === null ? a ?? b : Math.max(a, b);
+}
