@@ -7,7 +7,7 @@ import { Choose } from "../../kit/Choose";
 import { NumberField } from "../../kit/NumberField";
 
 const SLIDES = [["way", "the slides on the learner's way"], ["all", "all slides of the course"]] as const;
-const RUNS = [["best", "the best"], ["first", "the first"], ["last", "the last"]] as const;
+const RUNS = [["best", "the best counts"], ["first", "the first counts"], ["last", "the last counts"]] as const;
 
 /** When the course is complete, and which of several runs counts. */
 export function CompletionCard(): ReactNode {
@@ -47,7 +47,7 @@ export function CompletionCard(): ReactNode {
           />
         </Flex>
         {share !== null && completion.passing && <Text color="quiet" fontSize="13px">Both are needed.</Text>}
-        <Choose label="of runs counts" value={completion.counts} options={RUNS} onChange={(counts) => settle({ counts })} />
+        <Choose label="several runs" value={completion.counts} options={RUNS} onChange={(counts) => settle({ counts })} />
       </Stack>
     </Card>
   );
