@@ -1,9 +1,14 @@
 """Answers in a real package: when they are judged, what is said, and where the focus goes."""
 
+from selenium.webdriver import ActionChains
 from zigzag_core.course import Course, CourseDocument
 from zigzag_core.course.elements.blank import blank_slide
+from zigzag_core.course.elements.element import Drag
+from zigzag_core.course.rules.rule import MoveAlong
+from zigzag_core.course.rules.timing import Move
 from zigzag_core.grading.solutions import right_response, wrong_response
 
+from tests.core.making import button, course, slide, text
 from tests.core.samples import fresh_ids
 from tests.core.test_questions import Taking, document, slide_with
 
@@ -124,3 +129,29 @@ def test_the_focus_never_falls_to_the_page(page, server, tmp_path):
     page.press("Continue")
     page.gone("[role=dialog]")
     page.until(lambda: focused(page).tag_name != "body", "the focus fell to the page")
+
+
+def test_a_drop_counts_near_enough_and_a_move_begins_where_the_thing_then_is(
+        page, server, tmp_path):
+    target = text("goal", x=600, y=300, w=200, h=100)
+    move = Move(id="away", goes="by", path=({"x": 0, "y": 100},), duration=60_000)
+    thing = text("thing", x=40, y=40, w=100, h=40, moves=(move,),
+                 drag=Drag(targets=("goal",), reach=40))
+    launch(page, server, tmp_path, course(slide(
+        "slidea", thing, target, button("gogo", MoveAlong(what="thing", move="away"), y=600))))
+    box, goal = page.find("[data-element=thing]"), page.find("[data-element=goal]")
+    page.browser.execute_script("""
+      new MutationObserver(() => { window.aimed ||= document.querySelector(".zz-aimed"); })
+        .observe(document.body, {subtree: true, attributeFilter: ["class"]});""")
+    edge = -int(page.browser.execute_script(
+        "return arguments[0].getBoundingClientRect().width", goal) / 2)
+    ActionChains(page.browser).click_and_hold(box).move_to_element_with_offset(
+        goal, edge - 60, 0).move_to_element_with_offset(goal, edge - 12, 0).release().perform()
+    assert page.browser.execute_script("return window.aimed.dataset.element") == "goal"
+    page.until(lambda: said(page) == "thing is on goal.")
+    page.click("[data-element=gogo]")
+    places = page.until(lambda: page.browser.execute_script(
+        "return document.querySelector('[data-element=thing]').getAnimations()"
+        ".flatMap((one) => one.effect.getKeyframes().map((at) => at.translate))"))
+    # Its middle lies on that of the target: 610 px to the right, 290 px down; then 100 px more.
+    assert places == ["610px 290px", "610px 390px"]

@@ -161,6 +161,19 @@ def test_timing_shows_moves_and_plays_and_pauses():
     assert not learner.waits(500).sees("text")
 
 
+@pytest.mark.parametrize(("goes", "end"), [
+    ("path", (100, 0)), ("by", (105, 6)), ("to", (350, 40)),
+])
+def test_a_move_begins_where_the_thing_is_and_ends_where_it_says(goes, end):
+    move = Move(id="move", path=({"x": 100, "y": 0},), goes=goes, to="goal")
+    thing = text("thing", moves=(move,), drag=Drag(elsewhere="stay"), w=100, h=20)
+    goal = text("goal", x=300, y=0, w=200, h=100)
+    learner = Learner(course(slide("slidea", thing, goal, button(
+        "gogo", r.MoveAlong(what="thing", move="move")))))
+    learner.does("dropped", target="thing", on=None, x=5, y=6).clicks("gogo")
+    assert learner.state.moves["thing"][2:] == (5, 6) and learner.state.offsets["thing"] == end
+
+
 @pytest.mark.parametrize(("on_target", "place"), [
     ("stay", (5, 6)), ("snap", (350, 40)), ("place", (90, 80)), ("return", None),
 ])

@@ -2762,7 +2762,7 @@ export interface components {
          *
          *     On one of its `targets` it stays as dropped, snaps to the target's middle, goes to the place
          *     (`x`, `y`), returns to where it was, or is replaced by an overlay; `elsewhere` it stays or
-         *     returns.
+         *     returns. A drop counts within `reach` px of a target.
          */
         Drag: {
             /**
@@ -2782,6 +2782,11 @@ export interface components {
              * @enum {string}
              */
             elsewhere: "stay" | "return";
+            /**
+             * Reach
+             * @default 24
+             */
+            reach: number;
             /**
              * X
              * @default 0
@@ -4406,7 +4411,10 @@ export interface components {
         };
         /**
          * Move
-         * @description A change of place along `path`, which begins where the element stands. `times` 0: no end.
+         * @description A change of place, which begins where the element is then. `times` 0: no end.
+         *
+         *     It goes along the `path` to where that ends on the slide; or *by* as much as the path is long
+         *     from where it is; or *to* the middle of another element.
          */
         Move: {
             /** Id */
@@ -4426,6 +4434,14 @@ export interface components {
              *     ]
              */
             path: components["schemas"]["Offset"][];
+            /**
+             * Goes
+             * @default path
+             * @enum {string}
+             */
+            goes: "path" | "by" | "to";
+            /** To */
+            to?: string | null;
             /**
              * Curved
              * @default false

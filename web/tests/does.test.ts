@@ -38,7 +38,13 @@ describe("values in words", () => {
 describe("moves", () => {
   const move = (curved: boolean): Move => ({
     id: "move", name: "Move", path: [{ x: 100, y: 0 }, { x: 100, y: 80 }], curved, duration: 500,
-    easing: "linear", times: 1,
+    easing: "linear", times: 1, goes: "path", to: null,
+  });
+  test("begin where the thing is, along a path, by as much, or to something", () => {
+    expect(path(move(false), [7, 9])).toEqual([[7, 9], [100, 0], [100, 80]]);
+    expect(path({ ...move(false), goes: "by" }, [7, 9])).toEqual([[7, 9], [107, 9], [107, 89]]);
+    expect(path({ ...move(false), goes: "to" }, [7, 9], [50, 60])).toEqual([[7, 9], [50, 60]]);
+    expect(path({ ...move(false), goes: "to" }, [7, 9])).toEqual([[7, 9], [7, 9]]);
   });
   test("begin where the element stands and end at their last place", () => {
     expect(path(move(false))).toEqual([[0, 0], [100, 0], [100, 80]]);

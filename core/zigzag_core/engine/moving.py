@@ -6,10 +6,11 @@ from zigzag_core.program import COURSE, Clear, ClockCue
 from zigzag_core.program.limits import LIMITS
 
 from .expression import gate_is_open
+from .geometry import middle
 from .index import Index
 from .run import Run
 from .state import State, Time, Waiting
-from .values import fitted
+from .values import fitted, number
 
 _OF_ELEMENTS = ("hidden", "looks", "offsets", "moves", "dropped", "positions")
 """The fields of the state that hold what elements have come to on a slide or overlay."""
@@ -225,12 +226,19 @@ def start_timers(run: Run, owner: str) -> None:
 
 
 def start_move(run: Run, element: str, name: str) -> None:
-    """Begin a move; where it ends, the element stays."""
+    """Begin a move from where the element is; where it ends, the element stays."""
     found = run.index.elements.get(element)
     move = next((m for m in found.draw.moves if m.id == name), None) if found else None
     if move is None:
         return
-    run.update(moves={**run.state.moves, element: (name, run.state.time)})
-    if move.times:
-        end = move.path[-1]
-        run.update(offsets={**run.state.offsets, element: (end.x, end.y)})
+    x, y = run.state.offsets.get(element, (0.0, 0.0))
+    run.update(moves={**run.state.moves, element: (name, run.state.time, x, y)})
+    if not move.times:
+        return
+    end = (move.path[-1].x, move.path[-1].y)
+    if move.goes == "by":
+        end = (number(x + end[0]), number(y + end[1]))
+    elif move.goes == "to":
+        there = move.to is not None and move.to in run.index.elements
+        end = middle(run.index, run.state, move.to or "", element) if there else (x, y)
+    run.update(offsets={**run.state.offsets, element: end})

@@ -68,17 +68,16 @@ class Leaving:
 @dataclass(frozen=True, slots=True)
 class State:
     """`time` is ms spent in the course, `entered` the time when the current slide was entered.
-
-    `visited` lists slides in the order in which they were first seen, `path` those that the
-    learner came by and can go back to, the last at its end; `hidden` holds only what
-    differs from the program, `looks` only looks that a rule has given. `offsets` are those (px)
-    from where elements stand, `moves` the last move of an element and when it began, `dropped`
-    the targets that elements lie on. `watched` holds, by video or audio, the stretches (ms) that
-    were really played, in order and apart; `positions` are those (ms) that the slide's videos and
-    audio have come to. `opened` are slides whose gates are open for good.
-    `back` is the slide that a learner who was sent to read again may go back to, `leaving` where
-    one is going whose answer is judged first. Time limits are
-    `more_time` as long as set; 0 is no limit. In a `retake` the learner has run the course before.
+    `visited` lists slides in the order in which they were first seen, `path` those that the learner
+    came by and can go back to, the last at its end; `hidden` holds only what differs from the
+    program, `looks` only looks that a rule has given. `offsets` are those (px) from where elements
+    stand, `moves` the last move of an element, when and where it began, `dropped` the targets that
+    elements lie on. `watched` holds, by video or audio, the stretches (ms) that were really played,
+    in order and apart; `positions` are those (ms) that the slide's videos and audio have come to.
+    `opened` are slides whose gates are open for good. `back` is the slide that a learner who was
+    sent to read again may go back to, `leaving` where one is going whose answer is judged first.
+    Time limits are `more_time` as long as set; 0 is no limit. In a `retake` the learner has run the
+    course before.
     """
 
     seed: int
@@ -98,7 +97,7 @@ class State:
     waiting: tuple[Waiting, ...] = ()
     paused: bool = False
     offsets: dict[str, tuple[float, float]] = field(default_factory=dict)
-    moves: dict[str, tuple[str, int]] = field(default_factory=dict)
+    moves: dict[str, tuple[str, int, float, float]] = field(default_factory=dict)
     dropped: dict[str, str] = field(default_factory=dict)
     watched: dict[str, tuple[tuple[int, int], ...]] = field(default_factory=dict)
     positions: dict[str, int] = field(default_factory=dict)

@@ -2,6 +2,7 @@
 import { LIMITS } from "../../api/tables";
 import type { Element } from "../../api/types";
 import { evaluate, isVisible } from "./expression";
+import { middle } from "./geometry";
 import { openOverlay } from "./moving";
 import { without, type Run } from "./run";
 import type { Offset, Stretch } from "./state";
@@ -95,23 +96,11 @@ function lie(run: Run, element: string, offset: Offset | null, on: string | null
 /** Where an element that is dropped on a target at the offset `at` goes; null: back to its place. */
 function onTarget(run: Run, draw: Element, target: string, at: Offset): Offset | null {
   switch (draw.drag?.on_target) {
-    case "snap": return middle(run, target, draw.id);
+    case "snap": return middle(run.index, run.state, target, draw.id);
     case "place": return [number(draw.drag.x - draw.x), number(draw.drag.y - draw.y)];
     case "return": return null;
     default: return at;
   }
-}
-
-/** The offset that puts `element` into the middle of `target`, where that is now. */
-function middle(run: Run, target: string, element: string): Offset | null {
-  const draw = run.index.elements.get(element)?.draw;
-  const goal = run.index.elements.get(target)?.draw;
-  if (!draw || !goal) return null;
-  const [x, y] = own(run.state.offsets, target) ?? [0, 0];
-  return [
-    number(goal.x + x + (goal.w - draw.w) / 2 - draw.x),
-    number(goal.y + y + (goal.h - draw.h) / 2 - draw.y),
-  ];
 }
 
 /** A video or sound of the slide has *started*, *paused* or *ended*. */

@@ -1,12 +1,13 @@
 /** From slide to slide, opening and closing overlays, beginning again. The twin of `engine/moving.py`. */
 import { LIMITS } from "../../api/tables";
-import type { Action, ClockCue } from "../../api/types";
+import type { Action, ClockCue, Move } from "../../api/types";
 import { gateIsOpen } from "./expression";
+import { middle } from "./geometry";
 import { Growing } from "./growing";
 import type { Index } from "./program";
 import { without, type Run } from "./run";
-import type { State, Time, To } from "./state";
-import { fitted, type Value } from "./values";
+import type { Offset, State, Time, To } from "./state";
+import { fitted, number, type Value } from "./values";
 import { own } from "./own";
 
 
@@ -185,11 +186,18 @@ export function startTimers(run: Run, owner: string): void {
   run.update({ waiting: [...run.state.waiting, ...fresh] });
 }
 
-/** Begin a move of an element along its path. */
+/** Begin a move from where the element is; where it ends, the element stays. */
 export function startMove(run: Run, element: string, name: string): void {
   const move = run.index.elements.get(element)?.draw.moves.find(({ id }) => id === name);
   if (!move) return;
-  run.update({ moves: { ...run.state.moves, [element]: [name, run.state.time] } });
-  const end = move.path.at(-1);
-  if (move.times && end) run.update({ offsets: { ...run.state.offsets, [element]: [end.x, end.y] } });
+  const from = own(run.state.offsets, element) ?? [0, 0];
+  run.update({ moves: { ...run.state.moves, [element]: [name, run.state.time, ...from] } });
+  if (!move.times) return;
+  run.update({ offsets: { ...run.state.offsets, [element]: endOf(run, element, move, from) } });
+}
+
+function endOf({ index, state }: Run, element: string, move: Move, from: Offset): Offset {
+  if (move.goes === "to") return (move.to ? middle(index, state, move.to, element) : null) ?? from;
+  const { x = 0, y = 0 } = move.path.at(-1) ?? {};
+  return move.goes === "by" ? [number(from[0] + x), number(from[1] + y)] : [x, y];
 }

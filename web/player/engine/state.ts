@@ -74,8 +74,8 @@ export interface State {
   readonly paused: boolean;
   /** Offsets (px) from where elements stand. */
   readonly offsets: Of<Offset>;
-  /** The last move of an element, and when it began. */
-  readonly moves: Of<readonly [move: string, since: number]>;
+  /** The last move of an element, when and where (px) it began. */
+  readonly moves: Of<readonly [move: string, since: number, x: number, y: number]>;
   /** The targets that elements lie on. */
   readonly dropped: Of<string>;
   /** The stretches (ms) of videos and audio that were really played, in order and apart. */

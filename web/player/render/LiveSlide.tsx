@@ -22,9 +22,10 @@ interface Props {
 /** The current slide as the learner meets it: drawn by the state, answering clicks and keys. */
 export function LiveSlide({ index, state, slide, scale, dispatch }: Props): ReactNode {
   const [picked, pick] = useState<string | null>(null);
+  const [aimed, aim] = useState<string | null>(null);
   useKeys(index, slide, dispatch);
   const acting = useMemo(
-    () => ({ index, state, scale, dispatch, picked, pick }), [index, state, scale, dispatch, picked],
+    () => ({ index, state, scale, dispatch, picked, pick, aimed, aim }), [index, state, scale, dispatch, picked, aimed],
   );
   const open = state.overlays.flatMap((id) => slide.overlays.find((overlay) => overlay.id === id) ?? []);
   const asked = index.program.questions.filter((grader) => grader.slide === slide.id);

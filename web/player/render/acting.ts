@@ -12,6 +12,9 @@ export interface Acting {
   /** The element that is picked up, to be put somewhere by key or by a second click. */
   picked: string | null;
   pick: (element: string | null) => void;
+  /** The target that what is dragged would be dropped on now. */
+  aimed: string | null;
+  aim: (element: string | null) => void;
 }
 
 const Context = createContext<Acting | null>(null);

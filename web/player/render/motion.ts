@@ -1,8 +1,11 @@
 /** Moves along a path, as keyframes for the browser. */
 import { useEffect, type RefObject } from "react";
 import type { Element, Move } from "../../api/types";
-import type { State } from "../engine/state";
+import { middle } from "../engine/geometry";
 import { own } from "../engine/own";
+import type { Index } from "../engine/program";
+import type { State } from "../engine/state";
+import { useActing } from "./acting";
 
 const prefersStill = (): boolean => window.matchMedia("(prefers-reduced-motion: reduce)").matches;
 
@@ -10,14 +13,15 @@ type Point = readonly [number, number];
 
 /** Play the move that an element is on, from where the run's time says it is. */
 export function useMove(box: RefObject<HTMLElement | null>, element: Element, state: State): void {
-  const [name, since] = own(state.moves, element.id) ?? [null, 0];
+  const { index } = useActing();
+  const [name, since, x, y] = own(state.moves, element.id) ?? [null, 0, 0, 0];
   const { paused } = state;
   useEffect(() => {
     const move = element.moves.find(({ id }) => id === name);
     if (!box.current || !move || prefersStill()) return;
     const passed = state.time - since;
     const playing = box.current.animate(
-      path(move).map(([x, y]) => ({ translate: `${x}px ${y}px` })),
+      path(move, [x, y], ending(index, state, element, move)).map(([x, y]) => ({ translate: `${x}px ${y}px` })),
       { duration: move.duration, easing: move.easing, iterations: move.times || Infinity },
     );
     playing.currentTime = passed;
@@ -28,10 +32,18 @@ export function useMove(box: RefObject<HTMLElement | null>, element: Element, st
   }, [box, element, name, since, paused]);
 }
 
-/** The places of a move from its beginning; a curve goes through them all. */
-export function path(move: Move): Point[] {
-  const points: Point[] = [[0, 0], ...move.path.map(({ x, y }): Point => [x, y])];
+/** The places of a move from where it begins; a curve goes through them all. One *to* something ends at `end`. */
+export function path(move: Move, from: Point = [0, 0], end: Point | null = null): Point[] {
+  const [left, top] = move.goes === "by" ? from : [0, 0];
+  const points: Point[] = move.goes === "to" ? [from, end ?? from]
+    : [from, ...move.path.map(({ x, y }): Point => [left + x, top + y])];
   return move.curved && points.length > 2 ? curve(points) : points;
+}
+
+/** Where a move *to* something ends: kept by the run, but for a move without end. */
+function ending(index: Index, state: State, { id }: Element, { to, times }: Move): Point | null {
+  if (times) return own(state.offsets, id) ?? null;
+  return to ? middle(index, state, to, id) : null;
 }
 
 const BETWEEN = 12;

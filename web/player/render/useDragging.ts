@@ -3,6 +3,7 @@ import type { Element } from "../../api/types";
 import { isVisible } from "../engine/engine";
 import { useActing } from "./acting";
 import { own } from "../engine/own";
+import { thingAt } from "./answers/usePointerDrag";
 
 const FAR = 4;
 
@@ -21,7 +22,7 @@ interface Dragging {
 
 /** Dragging an element: by pointer, or picked up and put down by key or click. */
 export function useDragging(element: Element): Dragging {
-  const { index, state, scale, dispatch, picked, pick } = useActing();
+  const { index, state, scale, dispatch, picked, pick, aim } = useActing();
   const begun = useRef<{ x: number; y: number; moved: boolean } | null>(null);
   /** The click that ends a drag is none. */
   const dragged = useRef(false);
@@ -31,6 +32,11 @@ export function useDragging(element: Element): Dragging {
   const end = (): void => {
     begun.current = null;
     setOffset(null);
+    aim(null);
+  };
+  const under = (event: PointerEvent<HTMLElement>): string | null => {
+    const open = drag.targets.filter((target) => target !== id && isVisible(index, state, target));
+    return thingAt(event.clientX, event.clientY, "data-element", open, drag.reach * scale);
   };
   const away = (event: PointerEvent<HTMLElement>): readonly [number, number] => {
     const from = begun.current ?? { x: event.clientX, y: event.clientY };
@@ -52,6 +58,7 @@ export function useDragging(element: Element): Dragging {
         begun.current.moved = true;
         dragged.current = true;
         setOffset([dx, dy]);
+        aim(under(event));
       },
       onPointerUp(event) {
         if (!begun.current) return;
@@ -62,8 +69,7 @@ export function useDragging(element: Element): Dragging {
         }
         const [dx, dy] = away(event);
         const [x, y] = own(state.offsets, id) ?? [0, 0];
-        const open = drag.targets.filter((target) => target !== id && isVisible(index, state, target));
-        const on = targetAt(event.clientX, event.clientY, open);
+        const on = under(event);
         end();
         pick(null);
         dispatch({ event: "dropped", target: id, on, x: x + dx, y: y + dy });
@@ -85,13 +91,4 @@ export function useDragging(element: Element): Dragging {
       },
     },
   };
-}
-
-/** The uppermost of some elements at a place of the window. */
-function targetAt(x: number, y: number, targets: readonly string[]): string | null {
-  for (const target of [...targets].reverse()) {
-    const box = document.querySelector(`[data-element="${target}"]`)?.getBoundingClientRect();
-    if (box && x >= box.left && x <= box.right && y >= box.top && y <= box.bottom) return target;
-  }
-  return null;
 }

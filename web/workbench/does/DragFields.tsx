@@ -56,6 +56,7 @@ export function DragFields({ element, slide }: { element: Element; slide: Slide 
               options={[["", "…"], ...slide.overlays.map((overlay) => [overlay.id, overlay.name] as const)]}
             />
           )}
+          <NumberField label="reach, px" value={drag.reach} min={0} max={500} onChange={(reach) => change({ reach: Math.round(reach) })} />
           <Choose label="elsewhere" value={drag.elsewhere} options={ELSEWHERE} onChange={(elsewhere) => change({ elsewhere })} />
           <Text fontSize="12.5px" color="quiet">By keyboard: Enter picks it up, Tab goes to a target, Enter puts it there.</Text>
         </>

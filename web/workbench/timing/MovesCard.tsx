@@ -7,7 +7,7 @@ import { Choose } from "../../kit/Choose";
 import { NumberField } from "../../kit/NumberField";
 import { Pair } from "../../kit/Pair";
 import { TextField } from "../../kit/TextField";
-import { changeElements } from "../store/store";
+import { changeElements, useCourse } from "../store/store";
 import { FoldCard } from "../../kit/FoldCard";
 import { QuietButton } from "../../kit/QuietButton";
 import { Tool } from "../../kit/Tool";
@@ -18,6 +18,7 @@ const PULSES = [["none", "not at all"], ["beat", "beating"], ["sway", "swaying"]
 const EASINGS = [
   ["ease-in-out", "gently"], ["linear", "evenly"], ["ease-in", "starting slowly"], ["ease-out", "ending slowly"], ["ease", "quickly, then slowly"],
 ] as const;
+const GOES = [["path", "to where its path ends"], ["by", "on, from where it is then"], ["to", "to another element"]] as const;
 /** More points than these are changed on the slide alone. */
 const TYPED_POINTS = 4;
 
@@ -39,6 +40,18 @@ export function MovesCard({ element }: { element: Element }): ReactNode {
       {!element.moves.length && <Text color="quiet" fontSize="13px" mb="2">It stays where it is. A move runs by a sentence or at a cue.</Text>}
       <QuietButton size="xs" onClick={() => addMove(element)}><Plus size={14} /> Add a move</QuietButton>
     </FoldCard>
+  );
+}
+
+/** The element to whose middle a move leads. */
+function Goal({ element, move, onChange }: { element: string; move: Move; onChange: (part: Partial<Move>) => void }): ReactNode {
+  const slide = useCourse((state) => state.slides[state.selection.slide ?? ""]);
+  const others = (slide?.elements ?? []).filter(({ id, kind }) => id !== element && kind !== "group");
+  return (
+    <Choose
+      label="to" value={move.to ?? ""} options={[["", "…"], ...others.map(({ id, name }) => [id, name] as const)]}
+      onChange={(to) => onChange({ to: to || null })}
+    />
   );
 }
 
@@ -65,7 +78,9 @@ function OneMove({ element, move, open, drawing }: { element: string; move: Move
       {open && (
         <>
           <TextField label="Name" value={move.name} onChange={(name) => change({ name })} />
-          {move.path.length <= TYPED_POINTS ? move.path.map((point, index) => (
+          <Choose label="goes" value={move.goes} options={GOES} onChange={(goes) => change({ goes })} />
+          {move.goes === "to" && <Goal element={element} move={move} onChange={change} />}
+          {move.goes === "to" ? null : move.path.length <= TYPED_POINTS ? move.path.map((point, index) => (
             <Pair key={index}>
               <NumberField label="right" value={point.x} onChange={(x) => change({ path: move.path.map((p, n) => (n === index ? { ...p, x } : p)) })} />
               <NumberField label="down" value={point.y} onChange={(y) => change({ path: move.path.map((p, n) => (n === index ? { ...p, y } : p)) })} />

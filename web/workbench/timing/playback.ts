@@ -29,10 +29,13 @@ export class Playback {
       const cues = timing.cues.filter(({ what }) => what === element.id);
       const spans = cues.filter(({ does }) => does === "appear");
       if (node && spans.length) this.keep(node.animate(presence(spans, this.end + EFFECT_MS), { duration: this.end + EFFECT_MS, fill: "both" }));
-      for (const cue of cues) {
+      let from: readonly [number, number] = [0, 0];
+      for (const cue of [...cues].sort((a, b) => a.at - b.at)) {
         const move = cue.does === "move" ? element.moves.find(({ id }) => id === cue.move) : undefined;
         if (node && move) {
-          this.keep(node.animate(path(move).map(([x, y]) => ({ translate: `${x}px ${y}px` })), {
+          const way = path(move, from, middleOf(elements.find(({ id }) => id === move.to), element));
+          from = move.times ? way.at(-1) ?? from : from;
+          this.keep(node.animate(way.map(([x, y]) => ({ translate: `${x}px ${y}px` })), {
             delay: cue.at, duration: move.duration, easing: move.easing, iterations: move.times || Infinity, composite: "add",
           }));
         }
@@ -114,4 +117,9 @@ export function presence(spans: readonly Cue[], whole: number): Keyframe[] {
   const last = frames.at(-1);
   if (last) frames.push({ ...last, offset: 1 });
   return frames;
+}
+
+/** How far `element` is from the middle of another one. */
+function middleOf(goal: Element | undefined, element: Element): [number, number] | null {
+  return goal ? [goal.x + (goal.w - element.w) / 2 - element.x, goal.y + (goal.h - element.h) / 2 - element.y] : null;
 }

@@ -48,12 +48,13 @@ class Drag(Model):
 
     On one of its `targets` it stays as dropped, snaps to the target's middle, goes to the place
     (`x`, `y`), returns to where it was, or is replaced by an overlay; `elsewhere` it stays or
-    returns.
+    returns. A drop counts within `reach` px of a target.
     """
 
     targets: Annotated[tuple[ElementRef, ...], Field(max_length=200)] = ()
     on_target: Literal["stay", "snap", "place", "return", "overlay"] = "snap"
     elsewhere: Literal["stay", "return"] = "return"
+    reach: Annotated[int, Field(ge=0, le=500)] = 24
     x: Pixels = 0
     y: Pixels = 0
     overlay: MaybeOverlay = None

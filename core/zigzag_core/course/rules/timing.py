@@ -4,7 +4,7 @@ from typing import Annotated, Literal, Self
 
 from pydantic import Field, model_validator
 
-from ..kinds import ElementRef, Is, MaybeMove
+from ..kinds import ElementRef, Is, MaybeElement, MaybeMove
 from ..model import Id, Model, Name, Pixels
 
 Milliseconds = Annotated[int, Field(ge=0, le=3_600_000)]
@@ -55,11 +55,17 @@ class Offset(Model):
 
 
 class Move(Model):
-    """A change of place along `path`, which begins where the element stands. `times` 0: no end."""
+    """A change of place, which begins where the element is then. `times` 0: no end.
+
+    It goes along the `path` to where that ends on the slide; or *by* as much as the path is long
+    from where it is; or *to* the middle of another element.
+    """
 
     id: Annotated[Id, Is("move")]
     name: Name = "Move"
     path: tuple[Offset, ...] = Field(default=(Offset(x=200, y=0),), min_length=1, max_length=200)
+    goes: Literal["path", "by", "to"] = "path"
+    to: MaybeElement = None
     curved: bool = False
     duration: Annotated[int, Field(ge=50, le=600_000)] = 1_000
     easing: Easing = "ease-in-out"

@@ -3,7 +3,7 @@ import { createContext, useContext, useState, type ReactNode } from "react";
 import type { Grader, GraderPart } from "../../../api/types";
 import { useActing } from "../acting";
 import { answerOf, marked, markOf, solutionOf } from "./marks";
-import { thingAt, usePointerDrag } from "./usePointerDrag";
+import { REACH, thingAt, usePointerDrag } from "./usePointerDrag";
 
 const Asking = createContext<Grader | null>(null);
 
@@ -87,7 +87,7 @@ function BankWord({ grader, word }: { grader: Grader; word: string }): ReactNode
   const used = given.some(([, value]) => value === word);
   const name = WORD + word;
   const { offset, handlers } = usePointerDrag(scale, !locked, () => pick(picked === name ? null : name), (x, y) => {
-    const blank = thingAt(x, y, "data-blank", grader.parts.filter(({ how }) => how === "bank").map(({ id }) => id));
+    const blank = thingAt(x, y, "data-blank", grader.parts.filter(({ how }) => how === "bank").map(({ id }) => id), REACH * scale);
     pick(null);
     if (blank) dispatch({ event: "answered", question: grader.id, part: blank, value: word });
   });

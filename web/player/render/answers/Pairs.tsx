@@ -8,11 +8,11 @@ import { focusElement, useActing } from "../acting";
 import { answerOf, marked } from "./marks";
 import { tiles } from "./tiles";
 import { Solution, useFrame, wordsOf } from "./useFrame";
-import { thingAt, usePointerDrag } from "./usePointerDrag";
+import { REACH, thingAt, usePointerDrag } from "./usePointerDrag";
 
 /** What putting an item on a target, or picking it up first, needs to know and to do. */
 function useItem(element: ProgramElement) {
-  const { index, state, scale, dispatch, picked, pick } = useActing();
+  const { index, state, scale, dispatch, picked, pick, aim } = useActing();
   const { id } = element.draw;
   const question = element.question ?? "";
   const part = element.part ?? "";
@@ -25,17 +25,22 @@ function useItem(element: ProgramElement) {
     pick(null);
   };
   const lift = (): void => pick(lifted ? null : id);
+  const targets = asked?.targets ?? [];
+  const under = (x: number, y: number): string | null => (
+    thingAt(x, y, "data-element", targets.map((target) => target.element), REACH * scale)
+  );
   const { offset, handlers } = usePointerDrag(
     scale, enabled, lift,
     (x, y) => {
-      const targets = asked?.targets ?? [];
-      const on = thingAt(x, y, "data-element", targets.map((target) => target.element));
+      const on = under(x, y);
       const target = targets.find((one) => one.element === on)?.id ?? "";
+      aim(null);
       if (target || !endless) put(target);
       else pick(null);
     },
     // Where it may be put is seen while it is on its way.
     () => pick(id),
+    (x, y) => aim(under(x, y)),
   );
   const given = answerOf(state, question).given.filter(([name]) => name === part);
   return { index, state, id, question, part, lifted, enabled, endless, put, lift, drop: () => pick(null), offset, handlers, given };
@@ -114,7 +119,7 @@ function onItemKey(event: KeyboardEvent, item: ReturnType<typeof useItem>): void
 
 /** A target: takes what is dropped on it, or what is picked up when it is clicked. */
 export function Target({ element }: { element: ProgramElement }): ReactNode {
-  const { index, state, dispatch, picked, pick } = useActing();
+  const { index, state, dispatch, picked, pick, aimed } = useActing();
   const { draw, grader, part, enabled, view, style } = useFrame(element, false);
   const item = picked === null ? undefined : index.elements.get(picked);
   const question = element.question ?? "";
@@ -138,7 +143,7 @@ export function Target({ element }: { element: ProgramElement }): ReactNode {
     : { role: "group", "aria-label": on ? `${wordsOf(draw)}: ${on}` : wordsOf(draw) };
   // One and the same box either way: were it exchanged while something is dragged, the pointer would be lost.
   return (
-    <div {...operated} data-element={draw.id} style={style} className={`zz-element zz-target${takes ? " zz-live zz-takes" : ""}`}>
+    <div {...operated} data-element={draw.id} style={style} className={`zz-element zz-target${takes ? " zz-live zz-takes" : ""}${aimed === draw.id ? " zz-aimed" : ""}`}>
       {view}
     </div>
   );

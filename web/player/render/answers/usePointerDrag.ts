@@ -2,6 +2,7 @@
 import { useRef, useState, type MouseEvent, type PointerEvent } from "react";
 
 const FAR = 4;
+const NOWHERE = -1e6;
 
 interface Handlers {
   onPointerDown: (event: PointerEvent<HTMLElement>) => void;
@@ -11,9 +12,10 @@ interface Handlers {
   onClickCapture: (event: MouseEvent<HTMLElement>) => void;
 }
 
-/** `drop` gets the place in the window; `offset` is in px of the slide while something is dragged, from `lift` on. */
+/** `drop` and `move` get the place in the window; `offset` is in px of the slide while something is dragged, from `lift` on. */
 export function usePointerDrag(
-  scale: number, enabled: boolean, tap: () => void, drop: (x: number, y: number) => void, lift: () => void = () => {},
+  scale: number, enabled: boolean, tap: () => void, drop: (x: number, y: number) => void,
+  lift: () => void = () => {}, move: (x: number, y: number) => void = () => {},
 ): { offset: readonly [number, number] | null; handlers: Partial<Handlers> } {
   const begun = useRef<{ x: number; y: number; moved: boolean } | null>(null);
   const [offset, setOffset] = useState<readonly [number, number] | null>(null);
@@ -38,6 +40,7 @@ export function usePointerDrag(
         if (!from.moved) lift();
         from.moved = true;
         setOffset([dx / scale, dy / scale]);
+        move(event.clientX, event.clientY);
       },
       onPointerUp(event) {
         const from = begun.current;
@@ -46,17 +49,31 @@ export function usePointerDrag(
         if (from.moved) drop(event.clientX, event.clientY);
         else tap();
       },
-      onPointerCancel: end,
+      onPointerCancel() {
+        end();
+        move(NOWHERE, NOWHERE);
+      },
       onClickCapture(event) { event.stopPropagation(); },
     },
   };
 }
 
-/** The uppermost of some things at a place of the window, by the attribute that names them. */
-export function thingAt(x: number, y: number, attribute: string, names: readonly string[]): string | null {
+/** How near to a target (px of the slide) a drop counts where nothing else is said. */
+export const REACH = 24;
+
+/**
+ * The uppermost of some things at a place of the window, by the attribute that names them; else the nearest
+ * one that is no farther than `reach` (px of the window).
+ */
+export function thingAt(x: number, y: number, attribute: string, names: readonly string[], reach: number): string | null {
+  let found: string | null = null;
+  let least = reach;
   for (const name of [...names].reverse()) {
     const box = document.querySelector(`[${attribute}="${name}"]`)?.getBoundingClientRect();
-    if (box && x >= box.left && x <= box.right && y >= box.top && y <= box.bottom) return name;
+    if (!box) continue;
+    const far = Math.hypot(Math.max(box.left - x, 0, x - box.right), Math.max(box.top - y, 0, y - box.bottom));
+    if (far === 0) return name;
+    if (far <= least) [found, least] = [name, far];
   }
-  return null;
+  return found;
 }

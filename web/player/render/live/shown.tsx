@@ -77,7 +77,7 @@ export function useShown({ element, flows, gone, enters, leaves }: ShownProps): 
   } : {};
   return {
     acting, element, draw, enabled, chosen, offset, box, common, dragging, view,
-    name: `zz-element${comings(enters, leaves)}${pulse(draw, state)}`,
+    name: `zz-element${comings(enters, leaves)}${pulse(draw, state)}${acting.aimed === id ? " zz-aimed" : ""}`,
     heard: { ...watching, ...merge(watching as Handlers, pointing) },
     twice: hears(element, "double_clicked") ? { onDoubleClick: () => dispatch({ event: "double_clicked", target: id }) } : {},
     click: () => dispatch({ event: "clicked", target: id }),
