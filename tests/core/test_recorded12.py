@@ -1,14 +1,19 @@
 """Records of answers, written for an LMS and read back in words."""
 
+from types import SimpleNamespace
+
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 from zigzag_core.compiler.compile import compile_course
 from zigzag_core.compiler.questions import grader_of
 from zigzag_core.course.questions.descriptors import QUESTION_KINDS
+from zigzag_core.course.questions.question import Accepts, Near
 from zigzag_core.engine.index import Index
+from zigzag_core.grading.grade import judge
 from zigzag_core.grading.solutions import right_response
 from zigzag_core.packaging.incremental import compiled_whole
+from zigzag_core.tracking import scorm12
 from zigzag_core.tracking.recorded12 import OUT_OF, recorded_answers
 from zigzag_core.tracking.records12 import LONGEST, record
 from zigzag_core.tracking.scorm12 import interaction_calls
@@ -133,3 +138,53 @@ def test_a_model_answer_comes_with_the_package():
     words = compiled_whole(made, lambda file: file.sha256).words.questions
     assert words[grader_of(made.slides[0], question).record].kind == "open_answer"
     assert read_words(PackageWords(questions=words).model_dump_json().encode()).questions == words
+
+
+def asked(kind, **changes):
+    slide = slide_with(kind)
+    return grader_of(slide, slide.questions[0].model_copy(update=changes))
+
+
+def result_of(grader, given):
+    made = judge(grader, given, 1)
+    effect = {"effect": "answered", "question": grader.id, "attempt": 1, "given": list(given),
+              "result": made.result, "points": made.points, "latency": 0}
+    index = SimpleNamespace(questions={grader.id: grader})
+    return dict(scorm12.interaction_calls(index, effect, 0, "09:00:00")[0])
+
+
+def test_partly_right_is_neither_right_nor_wrong():
+    grader = asked("multiple_response", partial="right_parts", points=4)
+    half = ((grader.parts[0].id, ""),)
+    assert result_of(grader, half)["cmi.interactions.0.result"] == "0.5"
+    practice = asked("multiple_response", purpose="practice")
+    assert result_of(practice, half)["cmi.interactions.0.result"] == "neutral"
+
+
+def test_every_way_to_be_right_is_expected():
+    pairs = asked("drag_to_target")
+    first, second = (target.id for target in pairs.targets)
+    items = (pairs.parts[0].model_copy(update={"right": (first, second)}), *pairs.parts[1:])
+    pairs = pairs.model_copy(update={"parts": items})
+    assert record(pairs, ()).patterns == ("a.1,b.2,c.1", "a.2,b.2,c.1")
+    words = tuple(f"word {n}" for n in range(8))
+    text = asked("short_text", accepts=Accepts(words=words))
+    assert record(text, ()).patterns == words
+    spots = asked("hotspot")
+    right = tuple(part.model_copy(update={"right": ("",)}) for part in spots.parts)
+    spots = spots.model_copy(update={"parts": right, "needed": 1})
+    assert record(spots, ()).patterns == ("a", "b")
+    survey = asked("multiple_response", purpose="survey")
+    assert record(survey, ()).patterns == ()
+
+
+def test_small_numbers_and_long_emoji_are_recorded_as_they_were_given():
+    grader = asked("numeric", accepts=Accepts(near=(Near(value=0.001),)))
+    found = record(grader, ((grader.parts[0].id, "0,001"),))
+    assert (found.response, found.patterns) == ("0.001", ("0.001",))
+    words = asked("short_text")
+    found = record(words, ((words.parts[0].id, "\U0001f600" * 200),))
+    assert found.response == "\U0001f600" * 127, "255 units of UTF-16 hold 127 of them"
+    free = asked("open_answer", at_most=300)
+    found = record(free, ((free.parts[0].id, "\U0001f600" * 200),))
+    assert found.response + "".join(found.more) == "\U0001f600" * 200

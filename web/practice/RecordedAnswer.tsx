@@ -30,10 +30,16 @@ export function RecordedAnswer({ id, answer }: { id: number; answer: Answer }): 
   );
 }
 
+/** A number says how much of it was right (SCORM 1.2). */
+function partly(result: string): string {
+  const share = Number(result);
+  return result.trim() === "" || Number.isNaN(share) ? result : `◑ partly right, ${Math.round(share * 100)} %`;
+}
+
 function judgedWords({ to_mark, mark, out_of, result }: Answer): string {
   if (mark) return `marked: ${mark.points} of ${count(out_of, "point")}`;
   if (to_mark) return "waits to be marked";
-  return { correct: "✓ right", wrong: "✕ wrong", neutral: "no right or wrong" }[result] ?? result;
+  return { correct: "✓ right", wrong: "✕ wrong", neutral: "no right or wrong" }[result] ?? partly(result);
 }
 
 /** How far the open answers are marked; null where there are none. */

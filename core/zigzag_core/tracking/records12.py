@@ -5,13 +5,18 @@ Parts stand as one sign each in the author's order, whatever the learner's order
 `web/player/tracking/records12.ts`.
 """
 
-from dataclasses import dataclass
+import math
+from dataclasses import dataclass, replace
+from itertools import combinations, islice, product
 
 from zigzag_core.course.text.numbers import number_in
 from zigzag_core.grading.tally import Given
 from zigzag_core.program import Grader
 
 LONGEST = 255
+_MOST = 20
+"""So many right responses are told where there are more ways to be right."""
+_LARGE = 1e9
 _LETTERS = "abcdefghijklmnopqrstuvwxyz0123456789"
 _DIGITS = "123456789abcdefghijklmnopqrstuvwxyz0"
 
@@ -31,6 +36,12 @@ class Record:
 
 def record(grader: Grader, given: Given) -> Record:
     """Return how `given` is told to the LMS."""
+    found = _record(grader, given)
+    # Nothing is right in a survey.
+    return replace(found, patterns=()) if grader.purpose == "survey" else found
+
+
+def _record(grader: Grader, given: Given) -> Record:
     sign = {part.id: _sign(_LETTERS, n) for n, part in enumerate(grader.parts)}
     match grader.form:
         case "choose":
@@ -38,24 +49,29 @@ def record(grader: Grader, given: Given) -> Record:
         case "pairs":
             on = {target.id: _sign(_DIGITS, n) for n, target in enumerate(grader.targets)}
             pairs = [f"{sign[p]}.{on[t]}" for p, t in given if p in sign and t in on]
-            right = [f"{sign[p.id]}.{on[t]}" for p in grader.parts
-                     for t in (p.right if p.endless else p.right[:1]) if t in on]
-            return Record("matching", _short(",".join(pairs)), _patterns(",".join(right)))
+            ways = [[",".join(f"{sign[p.id]}.{on[t]}" for t in p.right if t in on)] if p.endless
+                    else [f"{sign[p.id]}.{on[t]}" for t in p.right if t in on]
+                    for p in grader.parts]
+            right = islice(product(*(way for way in ways if way and way != [""])), _MOST)
+            return Record("matching", _short(",".join(pairs)),
+                          _patterns(*(",".join(one) for one in right)))
         case "order":
             return Record("sequencing", ",".join(sign[p] for p, _ in given),
                           _patterns(",".join(sign.values())))
         case "spots":
             marks = [sign.get(p, "-") for p, _ in given]
             right = [sign[p.id] for p in grader.parts if p.right]
-            return Record("performance", _short(",".join(marks)), _patterns(",".join(right)))
+            enough = min(grader.needed or len(right), len(right))
+            return Record("performance", _short(",".join(marks)), _patterns(
+                *(",".join(some) for some in islice(combinations(right, enough), _MOST))))
         case "scale":
             if len(grader.parts) == 1 and len(given) == 1 and len(given[0][1]) == 1:
                 return Record("likert", given[0][1])
             return Record("fill-in", _short("; ".join(f"{sign[p]}={v}" for p, v in given)))
         case "free":
             text = " ".join(v for _, v in given)
-            more = [text[at : at + LONGEST] for at in range(LONGEST, len(text), LONGEST)]
-            return Record("fill-in", _short(text), more=tuple(more))
+            first, *more = _pieces(text) or [""]
+            return Record("fill-in", first, more=tuple(more))
     return _written(grader, dict(given))
 
 
@@ -74,12 +90,12 @@ def _written(grader: Grader, written: dict[str, str]) -> Record:
     accepts = [part.accepts for part in grader.parts if part.accepts]
     if grader.kind == "numeric" and accepts:
         number = number_in(texts[0], accepts[0].units)
-        exact = [decimal(r.low) for r in accepts[0].ranges if r.low == r.high]
+        exact = tuple(_precise(r.low) for r in accepts[0].ranges if r.low == r.high)
         if number is not None:
-            return Record("numeric", decimal(number), tuple(exact[:5]))
-        return Record("fill-in", _short(texts[0]), tuple(exact[:5]))
+            return Record("numeric", _precise(number), exact)
+        return Record("fill-in", _short(texts[0]), exact)
     if len(texts) == 1 and accepts:
-        return Record("fill-in", _short(texts[0]), tuple(_short(w) for w in accepts[0].words[:5]))
+        return Record("fill-in", _short(texts[0]), _patterns(*accepts[0].words))
     right = ", ".join(a.words[0] if a.words else "" for a in accepts)
     return Record("fill-in", _short(", ".join(texts)), _patterns(_short(right)))
 
@@ -111,9 +127,29 @@ def _sign(signs: str, index: int) -> str:
     return signs[min(index, len(signs) - 1)]
 
 
+def _precise(value: float) -> str:
+    """Return a CMIDecimal with at most six places: an answer is recorded as it was given."""
+    if abs(value) >= _LARGE:
+        return decimal(value)
+    text = f"{math.floor(value * 1e6 + 0.5) / 1e6:.6f}".rstrip("0").rstrip(".")
+    return "0" if text == "-0" else text
+
+
 def _short(text: str) -> str:
-    return text[:LONGEST]
+    return next(iter(_pieces(text)), "")
 
 
-def _patterns(text: str) -> tuple[str, ...]:
-    return (_short(text),) if text else ()
+def _pieces(text: str) -> list[str]:
+    """Return `text` in pieces that a response takes: lengths are counted in UTF-16 units."""
+    pieces, piece, length = [], "", 0
+    for sign in text:
+        units = 2 if ord(sign) > 0xFFFF else 1
+        if length + units > LONGEST:
+            pieces.append(piece)
+            piece, length = "", 0
+        piece, length = piece + sign, length + units
+    return [*pieces, piece] if piece else pieces
+
+
+def _patterns(*texts: str) -> tuple[str, ...]:
+    return tuple(_short(text) for text in texts if text)

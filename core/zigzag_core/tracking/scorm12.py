@@ -4,19 +4,21 @@ Source: ADL, *SCORM Version 1.2, The SCORM Run-Time Environment* (2001), section
 The twin is `web/player/tracking/scorm12.ts`.
 """
 
+import math
 from collections.abc import Mapping
 from typing import Any
 
 from zigzag_core.engine import results
 from zigzag_core.engine.index import Index
 from zigzag_core.engine.state import State
+from zigzag_core.program import Grader
 
 from .records12 import decimal, record
 
 Call = tuple[str, str]
 """A data element and the value it is set to."""
 
-_RESULTS = {"right": "correct", "partly": "wrong", "wrong": "wrong", "neutral": "neutral"}
+_RESULTS = {"right": "correct", "wrong": "wrong", "neutral": "neutral"}
 
 
 def lesson_status(index: Index, state: State) -> str:
@@ -57,7 +59,7 @@ def interaction_calls(
     grader = index.questions[effect["question"]]
     answer = record(grader, tuple((part, value) for part, value in effect["given"]))
     weight = decimal(grader.points if grader.purpose == "scored" else 0)
-    result, latency = _RESULTS[effect["result"]], timespan(effect["latency"])
+    result, latency = _result(grader, effect), timespan(effect["latency"])
     interactions = []
     for position, response in enumerate((answer.response, *answer.more)):
         at = f"cmi.interactions.{number + position}."
@@ -70,6 +72,17 @@ def interaction_calls(
             (at + "result", result), (at + "latency", latency),
         ])
     return interactions
+
+
+def _result(grader: Grader, effect: Mapping[str, Any]) -> str:
+    """What is partly right is told as the share of its points (CMIDecimal, section 3.4.4); where
+    there are none as neutral. It is neither *correct* nor *wrong*."""
+    if effect["result"] != "partly":
+        return _RESULTS[effect["result"]]
+    if grader.purpose != "scored" or not grader.points:
+        return "neutral"
+    share = math.floor(max(effect["points"] / grader.points, 0.0) * 100 + 0.5) / 100
+    return decimal(share)
 
 
 def timespan(milliseconds: int) -> str:

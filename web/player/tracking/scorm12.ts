@@ -1,4 +1,5 @@
 /** What a run tells a SCORM 1.2 LMS. The twin of `zigzag_core/tracking/scorm12.py`. */
+import type { Grader } from "../../api/types";
 import type { Index } from "../engine/program";
 import * as results from "../engine/results";
 import type { Effect } from "../../api/events";
@@ -10,7 +11,7 @@ export type Call = readonly [element: string, value: string];
 
 export type Answered = Extract<Effect, { effect: "answered" }>;
 
-const RESULTS = { right: "correct", partly: "wrong", wrong: "wrong", neutral: "neutral" } as const;
+const RESULTS = { right: "correct", wrong: "wrong", neutral: "neutral" } as const;
 
 function lessonStatus(index: Index, state: State): string {
   if (!index.program.completion.passing) return state.completed ? "completed" : "incomplete";
@@ -48,9 +49,16 @@ export function interactionCalls(
       [`${at}type`, answer.type], [`${at}time`, clock],
       ...patterns.map((pattern, n): Call => [`${at}correct_responses.${n}.pattern`, pattern]),
       [`${at}weighting`, position ? "0" : weight], [`${at}student_response`, response],
-      [`${at}result`, RESULTS[effect.result]], [`${at}latency`, timespan(effect.latency)],
+      [`${at}result`, resultOf(grader, effect)], [`${at}latency`, timespan(effect.latency)],
     ];
   });
+}
+
+/** What is partly right is told as the share of its points; it is neither *correct* nor *wrong*. */
+function resultOf({ purpose, points: most }: Grader, { result, points }: Answered): string {
+  if (result !== "partly") return RESULTS[result];
+  if (purpose !== "scored" || !most) return "neutral";
+  return decimal(Math.floor(Math.max(points / most, 0) * 100 + 0.5) / 100);
 }
 
 /** Return a CMITimespan `HHHH:MM:SS.SS`; above 9999:59:59.99 it stays there. */
