@@ -52,9 +52,9 @@ def _record(grader: Grader, given: Given) -> Record:
             ways = [[",".join(f"{sign[p.id]}.{on[t]}" for t in p.right if t in on)] if p.endless
                     else [f"{sign[p.id]}.{on[t]}" for t in p.right if t in on]
                     for p in grader.parts]
-            right = islice(product(*(way for way in ways if way and way != [""])), _MOST)
+            every = islice(product(*(way for way in ways if way and way != [""])), _MOST)
             return Record("matching", _short(",".join(pairs)),
-                          _patterns(*(",".join(one) for one in right)))
+                          _patterns(*(",".join(one) for one in every)))
         case "order":
             return Record("sequencing", ",".join(sign[p] for p, _ in given),
                           _patterns(",".join(sign.values())))
