@@ -143,7 +143,7 @@ export class Session {
     const before = this.snapshot.state;
     const log: Ran[] | null = this.options.witness ? [] : null;
     const [state, effects] = step(this.index, before, event, log);
-    if (this.isComing(state.slide)) {
+    if (this.isComing(state)) {
       this.waiting = event;
       this.set({ loading: true });
       return;
@@ -171,8 +171,10 @@ export class Session {
     this.tracker.tell(state, effects);
   }
 
-  private isComing(slide: string | null): boolean {
-    return this.options.arrival?.has(slide) === false;
+  /** Whether a state needs more of the course than has come: its slide, or at the end all of it, to be saved. */
+  private isComing({ slide, ended }: State): boolean {
+    const { arrival } = this.options;
+    return arrival !== undefined && (!arrival.has(slide) || (ended && !arrival.isWhole));
   }
 
   /** More of the course has come. */

@@ -35,6 +35,8 @@ type Find = () => Api12 | null;
 export class Scorm12Tracker implements Tracker {
   private api: Api12 | null = null;
   private open = false;
+  /** Whether all of the course is there: before, saved progress cannot be compared. */
+  private isWhole = false;
   private closed = false;
   private held = false;
   private reports = true;
@@ -66,6 +68,7 @@ export class Scorm12Tracker implements Tracker {
     private readonly index: Index, private readonly find: Find = findApi, private readonly whole: Promise<void> = Promise.resolve(),
   ) {
     this.store = new BackupStore(this.storeKey(""));
+    void whole.then(() => { this.isWhole = true; });
   }
 
   onStanding(listener: (standing: Standing) => void): void {
@@ -374,6 +377,10 @@ export class Scorm12Tracker implements Tracker {
 
   private work(): void {
     if (this.closed || this.held) return;
+    if (!this.isWhole) {
+      this.schedule(RETRY_MS[0] as number);
+      return;
+    }
     if (!this.open && this.connect()) this.meetLate();
     if (this.held || (this.open && !this.reports)) return;
     if (!this.open || !this.commit()) {
