@@ -3,13 +3,17 @@
 import hashlib
 
 import pytest
+from selenium.webdriver.support.ui import Select
 from zigzag_core.course import Course, CourseDocument, Gate, MediaFile, Video
 from zigzag_core.course.elements.blank import blank_slide
 from zigzag_core.course.rules.gates import MediaWatched
+from zigzag_core.course.rules.rule import PlaySound
+from zigzag_core.course.rules.timing import Timing
 from zigzag_core.media.playing import take_playing
 
+from tests.core.making import button, course, slide
 from tests.core.samples import fresh_ids
-from tests.core.test_media import video
+from tests.core.test_media import sound, video
 
 from .packages import launch
 
@@ -39,6 +43,44 @@ def test_a_video_played_straight_through_is_seen_in_full(page, server, tmp_path,
     document, media = _course(video("webm", "libvpx-vp9", frames=frames, rate=rate))
     launch(page, server, tmp_path, document, media)
     assert not _next_is_on(page)
+    page.click("main .zz-video button")
+    page.until(lambda: page.find("main video").get_property("ended"), "the video to end")
+    page.until(lambda: _next_is_on(page), "all of it to count")
+
+
+def test_pause_lets_sounds_stand_still_and_they_go_on_after_it(page, server, tmp_path):
+    data = sound("wav", seconds=30)
+    found = take_playing(data)
+    file = MediaFile(
+        id="bellfile", name="Bell", type=found.type, sha256=hashlib.sha256(data).hexdigest(),
+        size=len(data), duration=found.duration)
+    document = course(
+        slide("slidea", button("ring", PlaySound(media=file.id), label="Ring"),
+              timing=Timing(length=60_000)), media=(file,))
+    launch(page, server, tmp_path, document, {file.sha256: data})
+    page.browser.execute_script("""
+      const play = HTMLMediaElement.prototype.play;
+      HTMLMediaElement.prototype.play = function () {
+        window.sound = this;
+        return play.call(this);
+      };
+    """)
+
+    def plays():
+        return page.browser.execute_script("return window.sound && !window.sound.paused")
+
+    page.press("Ring")
+    page.until(plays)
+    page.press("Pause")
+    page.until(lambda: not plays())
+    page.press("Go on")
+    page.until(plays)
+
+
+def test_twice_the_speed_counts_as_seen(page, server, tmp_path):
+    document, media = _course(video("webm", "libvpx-vp9", frames=40, rate=10))
+    launch(page, server, tmp_path, document, media)
+    Select(page.find("select[aria-label='Speed']")).select_by_visible_text("2 ×")
     page.click("main .zz-video button")
     page.until(lambda: page.find("main video").get_property("ended"), "the video to end")
     page.until(lambda: _next_is_on(page), "all of it to count")

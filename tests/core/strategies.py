@@ -237,9 +237,11 @@ def _inputs(draw, slide):
 
 
 def _element(draw, name, control="none", question=None, part=None, own=()):
-    drift = Move(id="drift", path=(Offset(x=10, y=5), Offset(x=draw(st.integers(-9, 9)), y=0)),
-                 times=draw(st.integers(0, 2)), goes=draw(st.sampled_from(["path", "by", "to"])),
-                 to=draw(st.sampled_from([None, name[:6] + "t", "gone"])))
+    away = draw(st.integers(-9, 9))
+    # Where it goes follows from how far: what is drawn besides takes long to be made small.
+    drift = Move(id="drift", path=(Offset(x=10, y=5), Offset(x=away, y=0)),
+                 times=draw(st.integers(0, 2)), goes=("path", "by", "to")[away % 3],
+                 to=(None, name[:6] + "t", "gone")[away % 9 // 3])
     drag = draw(st.none() | st.just(Drag(targets=(name[:6] + "t",), elsewhere="stay")))
     return ProgramElement(
         draw=Text(id=name, name=name, text=rich(name), style=Style(), moves=(drift,), drag=drag),

@@ -1,5 +1,6 @@
 """Questions of every kind: made, answered, judged, recorded, kept, turned into others."""
 
+from dataclasses import replace
 from itertools import pairwise, product
 
 import pytest
@@ -22,6 +23,7 @@ from zigzag_core.grading.accepted import accepted, distance
 from zigzag_core.grading.grade import judge, row_taken, verdict
 from zigzag_core.grading.solutions import answering, right_response, wrong_response
 from zigzag_core.grading.tally import measure
+from zigzag_core.program import ProgramOverlay
 from zigzag_core.tracking import progress, scorm12
 from zigzag_core.verification.findings.questions import question_findings
 
@@ -238,6 +240,19 @@ def test_what_is_judged_on_leaving_is_said_before_the_slide_goes():
     assert taker.state.overlays == (f"{taker.grader.id}_right",)
     taker.closes()
     assert taker.state.slide == after and taker.answer.result == "right"
+
+
+def test_an_overlay_that_was_open_before_does_not_hold_up_who_leaves():
+    taker = leaving("open_answer", feedback=q.QuestionBase.model_fields["feedback"].default)
+    overlay = next(iter(taker.slide.overlays), None)
+    assert overlay is None, "nothing is said to such an answer"
+    beside = ProgramOverlay(id="beside", title="Beside", panel=False, blocks=False)
+    slides = (taker.slide.model_copy(update={"overlays": (beside,)}),
+              *taker.index.program.slides[1:])
+    taker.index = Index(taker.index.program.model_copy(update={"slides": slides}))
+    taker.state = replace(taker.state, overlays=("beside",))
+    taker.answers(right_response(taker.grader)).does("next")
+    assert taker.state.slide == taker.index.order[1] and taker.answer.result == "neutral"
 
 
 def test_who_tries_again_after_leaving_was_judged_stays():

@@ -7,7 +7,8 @@ import pytest
 from hypothesis import HealthCheck, Phase, given, seed, settings
 from hypothesis import strategies as st
 from zigzag_core.compiler.compile import compile_course
-from zigzag_core.course import Background, Course
+from zigzag_core.course import Background, Course, SlideSize, Style, Text, rich
+from zigzag_core.course.document import Completion
 from zigzag_core.course.layouts.resolve import Sources, resolved
 from zigzag_core.course.layouts.shipped import SHIPPED_LAYOUTS
 from zigzag_core.course.style.usual_styles import USUAL_STYLES
@@ -19,8 +20,10 @@ from zigzag_core.program import (
     PlayMedia,
     PlaySound,
     Program,
+    ProgramElement,
     ProgramGate,
     ProgramRule,
+    ProgramSlide,
 )
 from zigzag_demo.generate import generated_course
 from zigzag_demo.hut_warden import hut_warden_basics
@@ -133,8 +136,18 @@ def test_a_difference_between_the_engines_is_found_and_made_small(tmp_path, monk
             step["state"]["clicked"] = []
         return found
 
+    def one_slide():
+        """A program that has little to be made smaller: the events are."""
+        button = ProgramElement(control="button", draw=Text(
+            id="slideae0", name="Button", text=rich("Button"), style=Style()))
+        slide = ProgramSlide(id="slidea", title="A", background=Background(), elements=(button,))
+        return st.just(Program(
+            course="course", title="Small", language="en", size=SlideSize(), slides=(slide,),
+            completion=Completion(), pass_mark=50, remembered={"elements": ("slideae0",)}))
+
     with engines(tmp_path) as both:
         try_runs(both, 1, 3)
+        monkeypatch.setattr("tests.parity.engines.programs", one_slide)
         monkeypatch.setattr("tests.parity.engines.trace", wrong)
         with pytest.raises(Differ, match="event 1, clicked: TypeScript"):
             try_runs(both, 7, 30)

@@ -13,16 +13,16 @@ def go(run: Run, to: str, slide: str | None, offer_back: bool = False) -> None:
     """
     stays = to == "slide" and slide in (None, run.state.slide)
     if not stays and not run.state.ended and questions.judge_on_leaving(run):
-        run.update(leaving=Leaving(to, slide, offer_back))
+        run.update(leaving=Leaving(to, slide, offer_back, beside=run.state.overlays))
         return
     run.update(leaving=None)
     moving.go(run, to, slide, offer_back)
 
 
 def goes_on(run: Run) -> bool:
-    """Go on with what was held up, once nothing is open any more; return whether it was so."""
+    """Go on with what was held up, once the feedback is closed; return whether it was so."""
     way = run.state.leaving
-    if way is None or run.state.overlays:
+    if way is None or not set(run.state.overlays) <= set(way.beside):
         return False
     run.update(leaving=None)
     moving.go(run, way.to, way.slide, way.offer_back)

@@ -58,11 +58,15 @@ class Waiting:
 
 @dataclass(frozen=True, slots=True)
 class Leaving:
-    """Where the learner goes on to once the feedback to what was judged on leaving is closed."""
+    """Where the learner goes on to once the feedback to what was judged on leaving is closed.
+
+    `beside` are the overlays that were open before that.
+    """
 
     to: str
     slide: str | None = None
     offer_back: bool = False
+    beside: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)
@@ -146,7 +150,8 @@ def as_json(state: State) -> dict[str, Any]:
         },
         "positions": state.positions, "opened": sorted(state.opened), "back": state.back,
         "leaving": state.leaving and [
-            state.leaving.to, state.leaving.slide, state.leaving.offer_back],
+            state.leaving.to, state.leaving.slide, state.leaving.offer_back,
+            list(state.leaving.beside)],
         "more_time": state.more_time,
         "learner": state.learner, "retake": state.retake, "marked": state.marked,
         "completed": state.completed, "success": state.success, "ended": state.ended,

@@ -6,7 +6,7 @@ import { gateIsOpen } from "../engine/expression";
 import { timed } from "../engine/questions";
 import type { Effect, Event, Ran } from "../../api/events";
 import type { State } from "../engine/state";
-import { runMedia } from "../render/players";
+import { pauseSounds, playSound, runMedia, stopSounds } from "../render/players";
 import type { Value } from "../engine/values";
 import { unpack } from "../tracking/progress";
 import { saying } from "./saying";
@@ -122,6 +122,7 @@ export class Session {
     const ms = this.elapsed();
     if (ms) this.take({ event: "tick", ms });
     this.take(event);
+    if (event.event === "pause") pauseSounds(this.snapshot.state.paused);
   };
 
   /** Put another state in the place of this one: only a rehearsal does so. */
@@ -194,7 +195,7 @@ export class Session {
       else if (effect.effect === "link") window.open(effect.address, "_blank", "noopener,noreferrer");
       else if (effect.effect === "sound") {
         const src = this.index.program.media[effect.media]?.src;
-        if (src) void new Audio(src).play().catch(() => {});
+        if (src) playSound(src);
       }
     }
   }
@@ -202,6 +203,7 @@ export class Session {
   /** The learner leaves by the course's own action. The page stays, and so does the session with the LMS. */
   private stepOut(): void {
     const { state } = this.snapshot;
+    stopSounds();
     this.set({ phase: { kind: "left", kept: this.tracker.suspend(state) } });
   }
 

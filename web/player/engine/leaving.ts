@@ -8,17 +8,17 @@ import type { To } from "./state";
 export function go(run: Run, to: To, slide: string | null, offerBack = false): void {
   const stays = to === "slide" && (slide === null || slide === run.state.slide);
   if (!stays && !run.state.ended && judgeOnLeaving(run)) {
-    run.update({ leaving: { to, slide, offerBack } });
+    run.update({ leaving: { to, slide, offerBack, beside: run.state.overlays } });
     return;
   }
   run.update({ leaving: null });
   moving.go(run, to, slide, offerBack);
 }
 
-/** Go on with what was held up, once nothing is open any more; tells whether it was so. */
+/** Go on with what was held up, once the feedback is closed; tells whether it was so. */
 export function goesOn(run: Run): boolean {
   const { leaving: way, overlays } = run.state;
-  if (!way || overlays.length) return false;
+  if (!way || overlays.some((name) => !way.beside.includes(name))) return false;
   run.update({ leaving: null });
   moving.go(run, way.to, way.slide, way.offerBack);
   return true;

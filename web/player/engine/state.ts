@@ -50,7 +50,13 @@ type Of<T> = Readonly<Record<string, T>>;
 export type To = "next" | "previous" | "slide" | "leave";
 
 /** Where the learner goes on to once the feedback to what was judged on leaving is closed. */
-interface Leaving { readonly to: To; readonly slide: string | null; readonly offerBack: boolean }
+interface Leaving {
+  readonly to: To;
+  readonly slide: string | null;
+  readonly offerBack: boolean;
+  /** The overlays that were open before that. */
+  readonly beside: readonly string[];
+}
 
 export interface State {
   readonly seed: number;
@@ -118,7 +124,7 @@ export function asJson(state: State): unknown {
     clocks: Object.fromEntries(
       Object.entries(state.clocks).map(([owner, { at, runs }]) => [owner, [at, runs]]),
     ),
-    leaving: state.leaving && [state.leaving.to, state.leaving.slide, state.leaving.offerBack],
+    leaving: state.leaving && [state.leaving.to, state.leaving.slide, state.leaving.offerBack, state.leaving.beside],
     waiting: state.waiting.map((w) => [w.due, w.owner, w.rule, w.branch, w.index]),
   };
 }

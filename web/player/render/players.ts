@@ -24,9 +24,36 @@ export function runMedia({ element, run, at }: Extract<Effect, { effect: "media"
   else void player.play().catch(() => {});
 }
 
+/** Sounds without an element that are playing, or stand still for now. */
+const sounds = new Set<HTMLAudioElement>();
+
+/** Play a sound once; one that a browser refuses is left out. */
+export function playSound(src: string): void {
+  const sound = new Audio(src);
+  sound.volume = setting.volume;
+  sounds.add(sound);
+  sound.addEventListener("ended", () => sounds.delete(sound));
+  void sound.play().catch(() => sounds.delete(sound));
+}
+
+/** Let sounds stand still while the learner has paused all that moves, and go on after it. */
+export function pauseSounds(paused: boolean): void {
+  for (const sound of sounds) {
+    if (paused) sound.pause();
+    else void sound.play().catch(() => sounds.delete(sound));
+  }
+}
+
+/** Stop all sounds: the learner has left. */
+export function stopSounds(): void {
+  pauseSounds(true);
+  sounds.clear();
+}
+
 /** How loud all is, 0..1, on top of what each video and audio has of its own. */
 export function setVolume(volume: number): void {
   setting.volume = volume;
+  for (const sound of sounds) sound.volume = volume;
   for (const player of players.values()) player.volume = Number(player.dataset.volume ?? 1) * volume;
 }
 

@@ -123,6 +123,7 @@ const ASKED: Readonly<Record<string, (index: Index, state: State, id: string, na
   shown: (_, __, id, name) => `“${name(id)}” is shown`,
   locked: (_, __, id, name) => `“${name(id)}” is to be answered`,
   right: (_, __, id, name) => `“${name(id)}” is to be answered right`,
+  unjudged: (_, __, id, name) => `“${name(id)}” is to have an answer, and another one than was judged last`,
   chosen: (_, __, id, name) => `an answer of “${name(id)}” is to be chosen`,
   watched: (index, state, id, name, node) =>
     `what was played of “${name(id)}” (now ${Math.round(Number(evaluate(index, state, node)) * 100)} %)`,
