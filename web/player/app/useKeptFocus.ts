@@ -27,7 +27,8 @@ export function useKeptFocus(): void {
 
 function keep(): void {
   const { activeElement } = document;
-  if (!last || (activeElement && activeElement !== document.body) || canHaveFocus(last)) return;
+  // Who is busy elsewhere, around the course, is left there.
+  if (!document.hasFocus() || !last || (activeElement && activeElement !== document.body) || canHaveFocus(last)) return;
   const same = element === null ? null : document.querySelector<HTMLElement>(`[data-element="${element}"]`);
   same?.focus({ preventScroll: true });
   if (document.activeElement === document.body) {
