@@ -121,8 +121,10 @@ def is_ready(grader: Grader, given: Given) -> bool:
 
 def is_unjudged(grader: Grader, given: Given, judged: Given | None) -> bool:
     """Return whether `given` is enough, and another answer than the one `judged` last, if any."""
-    if judged is None or not is_ready(grader, given):
-        return is_ready(grader, given)
+    if not is_ready(grader, given):
+        return False
+    if judged is None:
+        return True
     if grader.form == "order":
         return given != judged
     return sorted(given) != sorted(judged)

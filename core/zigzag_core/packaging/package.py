@@ -1,7 +1,7 @@
 """Packages: a program, the player, fonts and media as one archive."""
 
 import json
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from functools import lru_cache
 from typing import Literal
 
@@ -21,6 +21,7 @@ from .write_zip import write_zip
 PackageKind = Literal["scorm12", "web"]
 KINDS: tuple[PackageKind, ...] = ("scorm12", "web")
 
+_SCRIPTS = ("player/boot.js", "program.js", "player/player.z.js")
 _TEMPLATES = Environment(loader=PackageLoader(__package__, ""), autoescape=True)
 
 
@@ -41,8 +42,7 @@ def build_package(
     """
     course = compiled.course
     files: dict[str, bytes] = {
-        "index.html": _TEMPLATES.get_template("package.html").render(
-            language=course.language, title=course.title, tracking=kind).encode(),
+        "index.html": page(course, kind, _SCRIPTS).encode(),
         words.FILE: compiled.words.model_dump_json(indent=1).encode(),
     }
     parts = in_parts(compiled)
@@ -75,14 +75,16 @@ def _as_shown(file: MediaFile, data: bytes, theme: Theme) -> bytes:
     return recoloured(data, theme.colours) if file.recoloured else data
 
 
-def page(course: Course, tracking: str, player: str, app: str) -> str:
-    """Return the page of a rehearsal, which starts ``program.js`` beside it in the player.
+def page(
+    course: Course, tracking: str, scripts: Sequence[str], styles: Sequence[str] = (), app: str = ""
+) -> str:
+    """Return the page that starts the player: with the `scripts` and `styles` at these addresses.
 
-    `tracking` says who is told, `player` where the player's files are, and `app` the origin of
-    the workbench that watches.
+    `tracking` says who is told, and `app` is the origin of the workbench that watches a rehearsal.
     """
     return _TEMPLATES.get_template("page.html").render(
-        language=course.language, title=course.title, tracking=tracking, player=player, app=app)
+        language=course.language, title=course.title, tracking=tracking, scripts=scripts,
+        styles=styles, app=app)
 
 
 def program_script(program: str) -> bytes:

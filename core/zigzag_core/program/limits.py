@@ -2,6 +2,7 @@
 
 from dataclasses import dataclass
 
+from zigzag_core.course.elements.element import REACH
 from zigzag_core.course.walkthroughs import LONGEST_TEXT
 
 
@@ -23,6 +24,8 @@ class Limits:
     """How far one thing's visibility follows another's; what would go further is hidden."""
     most_marks: int = 100
     """Marks in a hotspot question that has no limit of its own."""
+    reach: int = REACH
+    """How near to a target of a question (px of the slide) a drop counts."""
     most_slips: int = 1_000
     """Wrong drops that are counted in one attempt."""
     most_time: int = 10

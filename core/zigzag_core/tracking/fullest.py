@@ -77,13 +77,14 @@ def fullest(index: Index) -> State:
         hidden={e.draw.id: draw.random() < 0.5 for e in elements if _is_changed(index, e)},
         looks={e.draw.id: draw.choice(["visited", "selected"]) for e in elements
                if _is_changed(index, e) and e.draw.looks},
-        offsets={e.draw.id: (_px(draw), _px(draw)) for e in elements if e.draw.drag},
+        offsets={e.draw.id: (_px(draw), _px(draw)) for e in elements
+                 if e.draw.drag or e.draw.moves},
         dropped={e.draw.id: draw.choice(e.draw.drag.targets) for e in elements
                  if e.draw.drag and e.draw.drag.targets},
         watched={e.draw.id: _pieces(draw) for e in elements if e.draw.kind in ("video", "audio")},
         opened=frozenset(index.order), variables=variables,
         answers={q.id: _answer(q, draw, letters) for q in program.questions},
-        more_time=1.5,
+        more_time=1.5, retake=True,
     )
 
 
@@ -125,6 +126,7 @@ def _answer(grader: Grader, draw: random.Random, letters: str) -> Answer:
         result=draw.choice(results), locked=True, row=draw.randint(0, len(grader.rows)),
         points=number(round(draw.uniform(0, grader.points), 2)),
         used=draw.randint(0, round(grader.time_limit * 1_000)) if grader.time_limit else 0,
+        slips=draw.randint(1, LIMITS.most_slips) if grader.drops_count else 0,
     )
 
 

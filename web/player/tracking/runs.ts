@@ -22,9 +22,7 @@ export function counting(counts: Counts, retake: boolean, before: Standing12, no
   if (!decided) return { ...now, status: higher(before.status, now.status) };
   if (retake && counts === "first") return before;
   if (retake && counts === "last") return DECIDED.has(now.status) ? now : before;
-  // Of one and the same run the score goes on; of an earlier one it is kept where it is better.
-  const kept = retake || counts === "best" ? best(before.score, now.score) : now.score;
-  return { status: higher(before.status, now.status), score: kept };
+  return { status: higher(before.status, now.status), score: counts === "best" ? best(before.score, now.score) : now.score };
 }
 
 /** The status that is further on: an LMS may have lost the progress, but not what was achieved. */

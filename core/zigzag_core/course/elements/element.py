@@ -43,6 +43,10 @@ def points(*pairs: tuple[float, float]) -> tuple[Point, ...]:
 TRIANGLE = points((0.5, 0), (1, 1), (0, 1))
 
 
+REACH = 24
+"""How near to a target (px) a drop counts where its author says nothing else."""
+
+
 class Drag(Model):
     """How an element can be dragged, and where it may be dropped.
 
@@ -54,7 +58,7 @@ class Drag(Model):
     targets: Annotated[tuple[ElementRef, ...], Field(max_length=200)] = ()
     on_target: Literal["stay", "snap", "place", "return", "overlay"] = "snap"
     elsewhere: Literal["stay", "return"] = "return"
-    reach: Annotated[int, Field(ge=0, le=500)] = 24
+    reach: Annotated[int, Field(ge=0, le=500)] = REACH
     x: Pixels = 0
     y: Pixels = 0
     overlay: MaybeOverlay = None

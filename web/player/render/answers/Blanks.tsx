@@ -1,9 +1,10 @@
 /** Blanks within a text: typed, chosen from a list, or filled from the word bank below it. */
 import { createContext, useContext, useState, type ReactNode } from "react";
+import { LIMITS } from "../../../api/tables";
 import type { Grader, GraderPart } from "../../../api/types";
 import { useActing } from "../acting";
 import { answerOf, marked, markOf, solutionOf } from "./marks";
-import { REACH, thingAt, usePointerDrag } from "./usePointerDrag";
+import { thingAt, usePointerDrag } from "./usePointerDrag";
 
 const Asking = createContext<Grader | null>(null);
 
@@ -87,7 +88,7 @@ function BankWord({ grader, word }: { grader: Grader; word: string }): ReactNode
   const used = given.some(([, value]) => value === word);
   const name = WORD + word;
   const { offset, handlers } = usePointerDrag(scale, !locked, () => pick(picked === name ? null : name), (x, y) => {
-    const blank = thingAt(x, y, "data-blank", grader.parts.filter(({ how }) => how === "bank").map(({ id }) => id), REACH * scale);
+    const blank = thingAt(x, y, "data-blank", grader.parts.filter(({ how }) => how === "bank").map(({ id }) => id), LIMITS.reach * scale);
     pick(null);
     if (blank) dispatch({ event: "answered", question: grader.id, part: blank, value: word });
   });

@@ -1,4 +1,5 @@
 /** Items that are put on targets: by pointer, or picked and then put, by key or single click. */
+import { LIMITS } from "../../../api/tables";
 import type { CSSProperties, KeyboardEvent, ReactNode } from "react";
 import type { Element, Grader, ProgramElement } from "../../../api/types";
 import { isEnabled } from "../../engine/engine";
@@ -8,7 +9,7 @@ import { focusElement, useActing } from "../acting";
 import { answerOf, marked } from "./marks";
 import { tiles } from "./tiles";
 import { Solution, useFrame, wordsOf } from "./useFrame";
-import { REACH, thingAt, usePointerDrag } from "./usePointerDrag";
+import { thingAt, usePointerDrag } from "./usePointerDrag";
 
 /** What putting an item on a target, or picking it up first, needs to know and to do. */
 function useItem(element: ProgramElement) {
@@ -27,7 +28,7 @@ function useItem(element: ProgramElement) {
   const lift = (): void => pick(lifted ? null : id);
   const targets = asked?.targets ?? [];
   const under = (x: number, y: number): string | null => (
-    thingAt(x, y, "data-element", targets.map((target) => target.element), REACH * scale)
+    thingAt(x, y, "data-element", targets.map((target) => target.element), LIMITS.reach * scale)
   );
   const { offset, handlers } = usePointerDrag(
     scale, enabled, lift,

@@ -58,9 +58,6 @@ export function usePointerDrag(
   };
 }
 
-/** How near to a target (px of the slide) a drop counts where nothing else is said. */
-export const REACH = 24;
-
 /**
  * The uppermost of some things at a place of the window, by the attribute that names them; else the nearest
  * one that is no farther than `reach` (px of the window).
