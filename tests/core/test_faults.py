@@ -15,6 +15,7 @@ from zigzag_core.course import (
     Overlay,
     Rule,
     Shape,
+    TextVariable,
     Timing,
     Video,
     rich,
@@ -31,6 +32,7 @@ from zigzag_demo.hut_warden import hut_warden_basics
 from zigzag_demo.tool_library import tool_library
 
 from .making import HIDE, SCORE, SHOW, TOGGLE, button, course, slide, text
+from .samples import index_of
 
 ADD = r.Calculate(action="add", variable="scorevar", value=1)
 AT_LEAST_5 = [">=", ["variable", "scorevar"], 5]
@@ -194,6 +196,55 @@ SOUND = {
 }
 
 
+NUMBER = NumberVariable(id="number1", name="Number")
+TWO = NumberVariable(id="number2", name="Other number")
+
+
+def slider(name, variable, high=10):
+    return Input(id=name, name=name, input="slider", variable=variable, low=0, high=high)
+
+
+def waiting_for(condition, *elements, **more):
+    """A slide whose gate waits for `condition`."""
+    return slide("slidea", *elements, gate=Gate(wants=(ConditionHolds(condition=condition),)),
+                 **more)
+
+
+LONG_VIDEO = VIDEO.model_copy(update={"duration": 1_500_000})
+SOUND |= {
+    "an item taken on one slide and asked for on a later one": (course(
+        slide("slidea"), slide("slideb", button("take", r.Calculate(variable="scorevar", value=1))),
+        slide("slidec"), waiting_for(score(1)).model_copy(update={"id": "slided"}),
+        slide("slidee")),),
+    "a key that lies on the next slide, with the way back": (course(
+        slide("slidea", button("look", SHOW("good"), condition=score(1)), text("good")),
+        slide("slideb", button("take", ADD))),),
+    "two sliders that come to one sum": (course(
+        waiting_for(["=", ["+", ["variable", "number1"], ["variable", "number2"]], 17],
+                    slider("onea", "number1"), slider("twoa", "number2")),
+        slide("slideb"), variables=(NUMBER, TWO)),),
+    "a slider between two close values": (course(
+        waiting_for(["and", [">", ["variable", "number1"], 40], ["<", ["variable", "number1"], 42]],
+                    slider("onea", "number1", high=100)),
+        slide("slideb"), variables=(NUMBER,)),),
+    "the last of many options": (course(
+        waiting_for(["=", ["variable", "choice1"], "option 29"], Input(
+            id="list", name="list", input="choice", variable="choice1",
+            options=tuple(f"option {n}" for n in range(30)))),
+        slide("slideb"), variables=(TextVariable(id="choice1", name="Choice"),)),),
+    "a video of 25 minutes": (course(
+        slide("slidea", Video(id="video", name="video", media="videofile", alt="A video"),
+              gate=Gate(wants=(MediaWatched(media="video", share=1),))),
+        slide("slideb"), variables=(), media=(LONG_VIDEO,)),),
+    "seven minutes on a slide": (course(
+        slide("slidea", gate=Gate(wants=(TimeSpent(seconds=420),))), slide("slideb"),
+        variables=()),),
+    "shown, and hidden after a wait": (course(
+        slide("slidea", button("tell", SHOW("good"), r.Wait(seconds=2), HIDE("good")),
+              text("good")), variables=()),),
+}
+
+
 @pytest.mark.parametrize("sound", SOUND)
 def test_sound_courses_give_no_alarm(sound):
     for document in SOUND[sound]:
@@ -209,6 +260,25 @@ def test_how_far_it_got_is_said_and_nothing_claimed_beyond():
     assert not tried.whole
     assert "On 1 slide there is more than could be tried" in tried.statement
     assert [f.code for f in tried.findings] == []
+
+
+def test_a_claim_that_rests_on_a_slide_that_was_left_open_is_not_made():
+    """The gate waits for what only the other slide gives, in more ways than can be tried."""
+    many = [button(f"step{n:02}", r.Calculate(action="add", variable="scorevar", value=2**n))
+            for n in range(14)]
+    asked = waiting_for(score(2**14 + 7)).model_copy(update={"id": "slideb"})
+    tried = try_out(course(slide("slidea", *many), asked, slide("slidec")))
+    assert not tried.whole
+    assert "On 2 slides there is more" in tried.statement
+    assert [f.code for f in tried.findings] == []
+
+
+def test_a_sentence_that_waits_and_sets_itself_off_again_is_tried_in_no_time():
+    again = rule("again", Happens(event="variable_changed", of=("scorevar",)),
+                 r.Wait(seconds=0.1), ADD)
+    document = course(slide("slidea", button("more", ADD), text("good"), rules=(again,)))
+    assert explore(index_of(document)).steps < 15_000
+    assert not [f for f in try_out(document).findings if f.code == "rule_loop"]
 
 
 def test_exploring_is_the_same_each_time_and_bounded():

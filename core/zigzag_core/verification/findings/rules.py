@@ -1,11 +1,11 @@
 """Checks of what a slide does: rules, overlays, gates, variables."""
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 
 from zigzag_core.course import CourseDocument, Rule, Slide
 from zigzag_core.course.rules.gates import AllOfSet, Gate, MediaWatched, QuestionAnswered
 from zigzag_core.course.rules.patterns import RevealSet, SeenCounter
-from zigzag_core.course.rules.rule import ShowOrHide
+from zigzag_core.course.rules.rule import Action, ShowOrHide, Wait
 from zigzag_core.course.rules.rule_use import actions_of, rules_on
 
 from .finding import Finding
@@ -35,11 +35,25 @@ def _rule(
         yield "rule_does_nothing", "does nothing yet"
     if rule.condition is False:
         yield "rule_never_runs", "can never run: its condition never holds"
-    shown = [a.what for a in rule.do if isinstance(a, ShowOrHide) and a.action == "show"]
-    hidden = {a.what for a in rule.do if isinstance(a, ShowOrHide) and a.action == "hide"}
-    both = [name for name in shown if name in hidden]
-    if both:
-        yield "undone", f"shows and hides “{names.get(both[0], 'it')}” at once"
+    for actions in _at_once(rule.do):
+        shown = [a.what for a in actions if isinstance(a, ShowOrHide) and a.action == "show"]
+        hidden = {a.what for a in actions if isinstance(a, ShowOrHide) and a.action == "hide"}
+        both = [name for name in shown if name in hidden]
+        if both:
+            yield "undone", f"shows and hides “{names.get(both[0], 'it')}” at once"
+            return
+
+
+def _at_once(actions: Sequence[Action]) -> Iterator[list[Action]]:
+    """The actions in the parts between which a sentence waits."""
+    part: list[Action] = []
+    for action in actions:
+        if isinstance(action, Wait):
+            yield part
+            part = []
+        else:
+            part.append(action)
+    yield part
 
 
 def _overlays(slide: Slide) -> Iterator[Finding]:

@@ -10,7 +10,8 @@ from zigzag_core.course.rules.rule_use import rules_on
 from zigzag_core.engine.index import Index
 from zigzag_core.errors import NothingToPublish
 
-from ..exploration.exploring import Explored, SlideSeen, explore
+from ..exploration.exploring import explore
+from ..exploration.seen import Explored, SlideSeen
 from .finding import Finding
 
 
@@ -37,18 +38,24 @@ def try_out(document: CourseDocument, progress: Progress = untold) -> Tried:
             finding for slide in document.slides
             for finding in _slide(slide, explored.slides[slide.id], document)
         ),
-        statement=_statement(explored), whole=explored.whole,
+        statement=_statement(explored, document), whole=explored.whole,
     )
 
 
-def _statement(explored: Explored) -> str:
-    open_ends = sum(not seen.whole for seen in explored.slides.values())
+MOST_NAMED = 5
+"""So many slides that were left open are named."""
+
+
+def _statement(explored: Explored, document: CourseDocument) -> str:
+    left = [slide.title for slide in document.slides if not explored.slides[slide.id].whole]
     tried = f"{explored.steps:,} things that learners can do were tried, slide by slide."
-    if not open_ends:
+    if not left:
         return f"{tried} That is all there is."
-    slides = "1 slide" if open_ends == 1 else f"{open_ends} slides"
-    return f"{tried} On {slides} there is more than could be tried; " \
-           "nothing is claimed there of what never happens."
+    named = ", ".join(f"“{title}”" for title in left[:MOST_NAMED])
+    more = f" and {len(left) - MOST_NAMED} more" if len(left) > MOST_NAMED else ""
+    slides = "1 slide" if len(left) == 1 else f"{len(left)} slides"
+    return f"{tried} On {slides} there is more than could be tried; nothing is claimed there of " \
+           f"what never happens: {named}{more}."
 
 
 def _slide(slide: Slide, seen: SlideSeen, document: CourseDocument) -> Iterator[Finding]:
