@@ -138,3 +138,32 @@ def test_a_question_without_room_goes_onto_a_slide_of_its_own(page):
     page.until(lambda: "What do you want to ask?" in page.find("[data-stage]").text)
     assert "What belongs together?" not in page.find("[data-stage]").text
     page.saved()
+
+
+def test_an_answer_table_is_read_from_a_spreadsheets_file_once_its_bad_lines_were_seen(
+    page, tmp_path
+):
+    fresh_slide(page, "Table")
+    palette(page, "Multiple response")
+    page.words("Judges · Multiple response")
+    names = [field.get_property("value") for field in page.all("input[aria-label^='answer ']")]
+    file = tmp_path / "table.csv"
+    lines = [";".join([*names, "points", "words"]),
+             ";".join(["perhaps"] + ["x"] * (len(names) + 1)),
+             ";".join(["TRUE"] + ["0"] * (len(names) - 1) + ["0,5", "Only the first – schön."])]
+    file.write_bytes("\r\n".join(lines).encode("utf-16"))
+    page.find("input[aria-label='Table as CSV']").send_keys(str(file))
+    page.see("1 row could be read")
+    page.see("Line 2: “perhaps” stands where yes, no or any is wanted.")
+    assert not page.all("[aria-label='Row 1']")
+    page.press("Take 1 row")
+    page.until(lambda: page.find("[aria-label='Words of row 1']").get_property(
+        "value") == "Only the first – schön.")
+    assert page.find("[aria-label='Points of row 1']").get_property("value") == "0.5"
+    # What nothing can be read from changes nothing.
+    file.write_bytes(b"\0\1\2\3")
+    page.find("input[aria-label='Table as CSV']").send_keys(str(file))
+    page.see("Nothing was changed.")
+    page.find("[aria-label='Words of row 1']")
+    palette(page, "Undo")
+    page.until(lambda: not page.all("[aria-label='Words of row 1']"))

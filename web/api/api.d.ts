@@ -1267,7 +1267,7 @@ export interface paths {
         put?: never;
         /**
          * Table Read
-         * @description Read a table from CSV.
+         * @description Read a table from CSV; nothing is changed yet.
          */
         post: operations["zigzag_server_courses_questions_api_table_read"];
         delete?: never;
@@ -9476,11 +9476,6 @@ export interface components {
              * @default []
              */
             tried: string[];
-            /**
-             * Text
-             * @default
-             */
-            text: string;
         };
         /**
          * TableFacts
@@ -9500,11 +9495,44 @@ export interface components {
         };
         /**
          * TableText
-         * @description An answer table as tab-separated text.
+         * @description An answer table as CSV.
          */
         TableText: {
             /** Text */
             text: string;
+        };
+        /**
+         * TableReadOut
+         * @description The rows that a file came to, the lines that could not be read, and what is worth knowing.
+         */
+        TableReadOut: {
+            /** Table */
+            table: components["schemas"]["AnswerRow"][];
+            /** Refused */
+            refused: string[];
+            /** Notes */
+            notes: string[];
+        };
+        /**
+         * TableFileIn
+         * @description A file that is to be the answer table of a question with these parts, in place of `table`.
+         */
+        TableFileIn: {
+            /** Parts */
+            parts: [
+                string,
+                string
+            ][];
+            /**
+             * Table
+             * @default []
+             */
+            table: components["schemas"]["AnswerRow"][];
+            /**
+             * File
+             * Format: base64
+             */
+            file: string;
         };
         /**
          * Check
@@ -12859,7 +12887,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["TableIn"];
+                "application/json": components["schemas"]["TableFileIn"];
             };
         };
         responses: {
@@ -12869,7 +12897,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["TableOut"];
+                    "application/json": components["schemas"]["TableReadOut"];
                 };
             };
         };

@@ -22,6 +22,8 @@ export const SINGLE_PARTS = ["prompt", "submit", "reset", "field", "text", "on"]
 
 export const MOST_TABLE_PARTS = 12 as const;
 
+export const MOST_TABLE_BYTES = 2000000 as const;
+
 export const SMALL_PICTURE = 200 as const;
 
 export const SMALL_SHOWN = 160 as const;

@@ -1,15 +1,11 @@
-"""The answer table: all combinations, those that no row covers, and the table as CSV."""
+"""The answer table: all combinations, and those that no row covers."""
 
-import csv
-import io
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from itertools import product
-from typing import Any
 
-from zigzag_core.course import IdSource, plain, rich
+from zigzag_core.course import IdSource
 from zigzag_core.course.questions.answer_row import MOST_PARTS, AnswerRow
-from zigzag_core.course.text.numbers import in_digits
 from zigzag_core.errors import BadTable
 
 
@@ -82,70 +78,3 @@ def coverage(parts: Sequence[str], table: Sequence[AnswerRow]) -> Coverage:
         ],
         unreachable=unreachable,
     )
-
-
-_GIVEN: dict[Any, str] = {True: "yes", False: "no", None: "any"}
-_READ = {"yes": True, "x": True, "1": True, "no": False, "-": False, "0": False, "": None,
-         "any": None}
-
-
-def to_csv(parts: Sequence[tuple[str, str]], table: Sequence[AnswerRow]) -> str:
-    """Return the table with a column for each of `parts` (id, words), *at least*, points, words."""
-    out = io.StringIO()
-    writer = csv.writer(out, lineterminator="\n")
-    writer.writerow([*(_safe(words) for _, words in parts), "at least", "points", "words"])
-    for row in table:
-        writer.writerow([
-            *(_GIVEN[row.cells.get(part)] for part, _ in parts), row.at_least or "",
-            "" if row.points is None else in_digits(row.points), _safe(plain(row.words)),
-        ])
-    return out.getvalue()
-
-
-def from_csv(text: str, parts: Sequence[str], fresh: IdSource) -> tuple[AnswerRow, ...]:
-    """Return the rows of a table that was written by `to_csv`, perhaps changed since.
-
-    Raises `BadTable` with the line that cannot be read.
-    """
-    head = text.split("\n", 1)[0]
-    separator = ";" if head.count(";") > head.count(",") else ","
-    lines = list(csv.reader(io.StringIO(text.lstrip("\ufeff")), delimiter=separator))
-    rows = []
-    for number, line in enumerate(lines[1:], 2):
-        if not any(cell.strip() for cell in line):
-            continue
-        if len(line) < len(parts):
-            raise BadTable(f"Line {number} has {len(line)} columns, but there are "
-                           f"{len(parts)} answers. Nothing was changed.")
-        rows.append(_row(line, number, parts, fresh))
-    if not rows:
-        raise BadTable("There are no rows below the first line. Nothing was changed.")
-    if len(rows) > 2**MOST_PARTS:
-        raise BadTable(f"There are more than {2**MOST_PARTS} rows. Nothing was changed.")
-    return tuple(rows)
-
-
-def _row(line: list[str], number: int, parts: Sequence[str], fresh: IdSource) -> AnswerRow:
-    cells: dict[str, bool] = {}
-    for part, word in zip(parts, line, strict=False):
-        entry = word.strip().lower()
-        if entry not in _READ:
-            raise BadTable(f"Line {number} says “{word.strip()[:40]}” where yes, no or any is "
-                           "wanted. Nothing was changed.")
-        given = _READ[entry]
-        if given is not None:
-            cells[part] = given
-    least, points, words = [*line[len(parts):], "", "", ""][:3]
-    try:
-        return AnswerRow(
-            id=fresh(), cells=cells, at_least=int(least.strip() or 0), words=rich(words),
-            points=float(points.replace(",", ".")) if points.strip() else None,
-        )
-    except ValueError as error:
-        raise BadTable(f"Line {number} has no number where points or “at least” stand. "
-                       "Nothing was changed.") from error
-
-
-def _safe(text: str) -> str:
-    """Text that a spreadsheet does not take for a formula."""
-    return f"'{text}" if text[:1] in ("=", "+", "-", "@") else text

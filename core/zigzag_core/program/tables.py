@@ -12,7 +12,7 @@ from pydantic_core import PydanticUndefined
 
 from zigzag_core.course import CourseDocument
 from zigzag_core.course.media import SMALL_PICTURE, SMALL_SHOWN
-from zigzag_core.course.questions.answer_row import MOST_PARTS
+from zigzag_core.course.questions.answer_row import MOST_PARTS, MOST_TABLE_BYTES
 from zigzag_core.course.questions.descriptors import DESCRIPTORS
 from zigzag_core.course.questions.feedback import Feedback
 from zigzag_core.course.questions.question import PART_LISTS, SINGLE_PARTS
@@ -44,7 +44,7 @@ def tables() -> dict[str, Any]:
         },
         "PART_LISTS": list(PART_LISTS),
         "SINGLE_PARTS": list(SINGLE_PARTS),
-        "MOST_TABLE_PARTS": MOST_PARTS,
+        "MOST_TABLE_PARTS": MOST_PARTS, "MOST_TABLE_BYTES": MOST_TABLE_BYTES,
         "SMALL_PICTURE": SMALL_PICTURE,
         "SMALL_SHOWN": SMALL_SHOWN,
         "MOST_HINTS": most_items(Feedback, "hints"),

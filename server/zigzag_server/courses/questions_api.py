@@ -5,8 +5,9 @@ from typing import Any, Literal
 
 from django.http import HttpRequest
 from ninja import Field, Router, Schema
+from pydantic import Base64Bytes
 from zigzag_core import course as core
-from zigzag_core.course.questions.answer_row import AnswerRow
+from zigzag_core.course.questions.answer_row import MOST_TABLE_BYTES, AnswerRow
 from zigzag_core.course.questions.descriptors import QuestionKind
 from zigzag_core.editing.questions.converting import converted
 from zigzag_core.editing.questions.making import (
@@ -17,6 +18,7 @@ from zigzag_core.editing.questions.making import (
 from zigzag_core.editing.questions.parts import with_new_parts
 from zigzag_core.editing.questions.pasted_table import left_out, with_table
 from zigzag_core.grading import answer_table as table
+from zigzag_core.grading import table_file
 
 from .edited import Edited, edited_slide
 
@@ -86,13 +88,28 @@ class TableIn(Schema):
     parts: list[tuple[str, str]] = Field(max_length=60)
     table: list[AnswerRow] = Field(default=[], max_length=4_096)
     tried: list[str] = Field(default=[], max_length=60)
-    text: str = Field(default="", max_length=2_000_000)
+
+
+class TableFileIn(Schema):
+    """A file that is to be the answer table of a question with these parts, in place of `table`."""
+
+    parts: list[tuple[str, str]] = Field(max_length=60)
+    table: list[AnswerRow] = Field(default=[], max_length=4_096)
+    file: Base64Bytes = Field(max_length=MOST_TABLE_BYTES)
 
 
 class TableOut(Schema):
     """The rows of an answer table."""
 
     table: list[AnswerRow]
+
+
+class TableReadOut(Schema):
+    """The rows that a file came to, the lines that could not be read, and what is worth knowing."""
+
+    table: list[AnswerRow]
+    refused: list[str]
+    notes: list[str]
 
 
 class TableFacts(Schema):
@@ -108,7 +125,7 @@ class TableFacts(Schema):
 
 
 class TableText(Schema):
-    """An answer table as tab-separated text."""
+    """An answer table as CSV."""
 
     text: str
 
@@ -178,14 +195,15 @@ def table_facts(request: HttpRequest, data: TableIn) -> dict[str, Any]:
 @router.post("/table/text", response=TableText)
 def table_text(request: HttpRequest, data: TableIn) -> dict[str, Any]:
     """Write a table as CSV."""
-    return {"text": table.to_csv(data.parts, data.table)}
+    return {"text": table_file.to_csv(data.parts, data.table)}
 
 
-@router.post("/table/read", response=TableOut)
-def table_read(request: HttpRequest, data: TableIn) -> dict[str, Any]:
-    """Read a table from CSV."""
-    return {"table": table.from_csv(
-        data.text, [part for part, _ in data.parts], core.system_ids())}
+@router.post("/table/read", response=TableReadOut)
+def table_read(request: HttpRequest, data: TableFileIn) -> dict[str, Any]:
+    """Read a table from CSV; nothing is changed yet."""
+    found = table_file.from_csv(
+        table_file.decoded(data.file), data.parts, data.table, core.system_ids())
+    return {"table": found.table, "refused": found.refused, "notes": found.notes}
 
 
 def _asked(

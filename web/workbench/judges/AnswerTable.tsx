@@ -10,6 +10,7 @@ import { download } from "../../kit/download";
 import { FoldCard } from "../../kit/FoldCard";
 import { QuietButton } from "../../kit/QuietButton";
 import { letter, RowFields, type RowActs } from "./AnswerRowFields";
+import { TableFromFile } from "./TableFromFile";
 import { changeQuestion, partsIn, partWords } from "./parts";
 
 const PAGE = 40;
@@ -28,17 +29,13 @@ export function AnswerTable({ slide, question }: Props): ReactNode {
   const [tried, setTried] = useState<readonly string[]>([]);
   const facts = useFacts(named, table, tried);
   const acts = useRowActs(question);
-  const picker = useRef<HTMLInputElement>(null);
   const put = (rows: AnswerRow[], label = "Answer table"): void => changeQuestion(question, { table: rows }, label);
-  const body = { parts: named, table, text: "", tried: [] };
+  const body = { parts: named, table, tried: [] };
 
   const makeAll = (): Promise<void> => attempt(async () => put((await take(api.POST("/api/edits/table/rows", { body: { ...body, table: [] } }))).table, "All combinations"));
   const save = (): Promise<void> => attempt(async () => {
     const { text } = await take(api.POST("/api/edits/table/text", { body }));
     download(new Blob([text], { type: "text/csv" }), `${question.name}.csv`);
-  });
-  const open = (file: File | undefined): Promise<void> => attempt(async () => {
-    if (file) put((await take(api.POST("/api/edits/table/read", { body: { ...body, table: [], text: await file.text() } }))).table, "Table from a file");
   });
 
   return (
@@ -48,8 +45,7 @@ export function AnswerTable({ slide, question }: Props): ReactNode {
         <QuietButton size="xs" onClick={() => put([...table, { id: freshId(), cells: {}, at_least: 0, words: { blocks: [] }, points: null, do: [] }])}><Plus size={14} /> Row</QuietButton>
         {parts.length <= MOST_TABLE_PARTS && <QuietButton size="xs" onClick={() => void makeAll()}>All {2 ** parts.length}</QuietButton>}
         {table.length > 0 && <QuietButton size="xs" onClick={() => void save()}>Save as CSV</QuietButton>}
-        <QuietButton size="xs" onClick={() => picker.current?.click()}>Read CSV</QuietButton>
-        <input ref={picker} type="file" accept=".csv,text/csv" hidden aria-label="Table as CSV" onChange={(event) => { void open(event.target.files?.[0]); event.target.value = ""; }} />
+        <TableFromFile parts={named} table={table} onTake={(rows) => put(rows, "Table from a file")} />
       </Flex>
       {table.length > 0 && (
         <Legend named={named} tried={tried} onTry={(id) => setTried(tried.includes(id) ? tried.filter((other) => other !== id) : [...tried, id])} />
@@ -98,7 +94,7 @@ function useFacts(parts: [string, string][], table: readonly AnswerRow[], tried:
     }
     let here = true;
     const timer = window.setTimeout(() => {
-      take(api.POST("/api/edits/table/facts", { body: { parts, table: [...table], text: "", tried: [...tried] } })).then((found) => { if (here) setFacts(found); }, () => {});
+      take(api.POST("/api/edits/table/facts", { body: { parts, table: [...table], tried: [...tried] } })).then((found) => { if (here) setFacts(found); }, () => {});
     }, 300);
     return () => { here = false; window.clearTimeout(timer); };
   }, [parts, table, tried]);

@@ -16,6 +16,8 @@ Value = Annotated[str, Field(max_length=500), Refers(("part",), of_pairs=True)]
 
 MOST_PARTS = 12
 """So many answers can be combined: 4,096 rows."""
+MOST_TABLE_BYTES = 2_000_000
+"""A file with a table is not larger."""
 
 
 class OtherThan(Model):
