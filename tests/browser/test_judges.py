@@ -167,3 +167,42 @@ def test_an_answer_table_is_read_from_a_spreadsheets_file_once_its_bad_lines_wer
     page.find("[aria-label='Words of row 1']")
     palette(page, "Undo")
     page.until(lambda: not page.all("[aria-label='Words of row 1']"))
+
+
+def test_roles_are_seen_and_swapped_before_a_question_is_made_and_changed_afterwards(page):
+    fresh_slide(page, "Roles")
+    for _ in range(4):
+        palette(page, "Rectangle")
+    shapes = page.until(lambda: [row.text.split("\n")[0] for row in page.all("[data-row]")
+                                 if "Rectangle" in row.text])
+    assert len(shapes) == 4
+    _pick(page, *shapes)
+    page.press("Ask with this")
+    _choose(page, "Make a question of this", "Drag to target")
+
+    def names(group):
+        return [button.text for button in page.all(f"[aria-label='{group}'] button")]
+
+    things, targets = page.until(lambda: (names("Things to place"), names("Targets")))
+    assert sorted(things + targets) == sorted(shapes)
+    page.press("Swap")
+    page.until(lambda: names("Targets") == things)
+    page.find(f"[aria-label='{things[0]}: make it a thing']").click()
+    page.until(lambda: things[0] in names("Things to place"))
+    page.press("Make it")
+    page.words("Judges · Drag to target")
+    def rows(group, count):
+        page.until(lambda: len(page.all(f"[aria-label='{group}'] input[data-words]")) == count)
+
+    rows("things", len(targets) + 1)
+    page.press("Swap things and targets")
+    rows("targets", len(targets) + 1)
+    page.all("[aria-label='targets'] [aria-label='Make it a thing']")[0].click()
+    rows("things", len(things))
+    page.find("[aria-label='Take thing 2 out, but keep it on the slide']").click()
+    rows("things", len(things) - 1)
+    page.press("Dissolve, keep the elements")
+    page.until(lambda: not page.all("[aria-label='things']"))
+    page.see("Decoration, not read (4)")
+    palette(page, "Undo")
+    page.find("[aria-label='things']")

@@ -1196,6 +1196,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/edits/question/roles": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Question Roles
+         * @description Say which elements would be things and which targets.
+         */
+        post: operations["zigzag_server_courses_questions_api_question_roles"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/edits/question/part": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Question Part
+         * @description Give a part another role, take it out, swap things and targets, or dissolve the question.
+         */
+        post: operations["zigzag_server_courses_questions_api_question_part"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/edits/table/rows": {
         parameters: {
             query?: never;
@@ -9447,6 +9487,45 @@ export interface components {
              * @enum {string}
              */
             kind: "single_choice" | "multiple_response" | "true_false" | "blanks" | "short_text" | "numeric" | "matching" | "ordering" | "drag_to_target" | "hotspot" | "open_answer" | "rating_scale";
+            roles?: components["schemas"]["RolesOut"] | null;
+        };
+        /**
+         * RolesOut
+         * @description Elements as the things of a question, and as what these are put on.
+         */
+        RolesOut: {
+            /** Items */
+            items: string[];
+            /** Targets */
+            targets: string[];
+        };
+        /**
+         * RolesIn
+         * @description Elements of which a question is to be made.
+         */
+        RolesIn: {
+            slide: components["schemas"]["Slide"];
+            /** Elements */
+            elements: string[];
+        };
+        /**
+         * RoleIn
+         * @description What part an element is to play in a question, or what becomes of all of them.
+         */
+        RoleIn: {
+            slide: components["schemas"]["Slide"];
+            /** Question */
+            question: string;
+            /**
+             * Does
+             * @enum {string}
+             */
+            does: "swap" | "dissolve" | "take_out" | "items" | "targets";
+            /**
+             * Element
+             * @default
+             */
+            element: string;
         };
         /**
          * TableOut
@@ -12792,6 +12871,54 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["QuestionFrom"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Edited"];
+                };
+            };
+        };
+    };
+    zigzag_server_courses_questions_api_question_roles: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RolesIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RolesOut"];
+                };
+            };
+        };
+    };
+    zigzag_server_courses_questions_api_question_part: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RoleIn"];
             };
         };
         responses: {

@@ -11,12 +11,20 @@ from zigzag_core.course.questions.answer_row import MOST_TABLE_BYTES, AnswerRow
 from zigzag_core.course.questions.descriptors import QuestionKind
 from zigzag_core.editing.questions.converting import converted
 from zigzag_core.editing.questions.making import (
+    guessed_roles,
     question_from,
     with_button,
     with_elements_as_parts,
 )
 from zigzag_core.editing.questions.parts import with_new_parts
 from zigzag_core.editing.questions.pasted_table import left_out, with_table
+from zigzag_core.editing.questions.roles import (
+    Roles,
+    dissolved,
+    swapped,
+    with_role,
+    without_part,
+)
 from zigzag_core.grading import answer_table as table
 from zigzag_core.grading import table_file
 
@@ -73,13 +81,37 @@ class ConvertIn(Schema):
     kind: QuestionKind
 
 
+class RolesIn(Schema):
+    """Elements of which a question is to be made."""
+
+    slide: core.Slide
+    elements: list[str] = Field(max_length=500)
+
+
+class RolesOut(Schema):
+    """Elements as the things of a question, and as what these are put on."""
+
+    items: list[str] = Field(max_length=500)
+    targets: list[str] = Field(max_length=500)
+
+
 class QuestionFrom(Schema):
     """Elements to make a question of."""
 
     slide: core.Slide
     course: core.Course
-    elements: list[str]
+    elements: list[str] = Field(max_length=500)
     kind: QuestionKind
+    roles: RolesOut | None = None
+
+
+class RoleIn(Schema):
+    """What part an element is to play in a question, or what becomes of all of them."""
+
+    slide: core.Slide
+    question: str
+    does: Literal["swap", "dissolve", "take_out", "items", "targets"]
+    element: str = ""
 
 
 class TableIn(Schema):
@@ -170,8 +202,33 @@ def question_button(request: HttpRequest, data: ButtonIn) -> dict[str, Any]:
 @router.post("/question", response=Edited)
 def question_of(request: HttpRequest, data: QuestionFrom) -> dict[str, Any]:
     """Make a question of elements that are on the slide."""
+    roles = data.roles
+    given = Roles(tuple(roles.items), tuple(roles.targets)) if roles else None
     return _asked(data.slide, lambda: question_from(
-        data.slide, data.elements, data.kind, core.system_ids(), data.course.styles))
+        data.slide, data.elements, data.kind, core.system_ids(), data.course.styles, given))
+
+
+@router.post("/question/roles", response=RolesOut)
+def question_roles(request: HttpRequest, data: RolesIn) -> dict[str, Any]:
+    """Say which elements would be things and which targets."""
+    found = guessed_roles(data.slide, data.elements)
+    return {"items": found.items, "targets": found.targets}
+
+
+@router.post("/question/part", response=Edited)
+def question_part(request: HttpRequest, data: RoleIn) -> dict[str, Any]:
+    """Give a part another role, take it out, swap things and targets, or dissolve the question."""
+    def made() -> core.Slide:
+        match data.does:
+            case "swap":
+                return swapped(data.slide, data.question)
+            case "dissolve":
+                return dissolved(data.slide, data.question)
+            case "take_out":
+                return without_part(data.slide, data.question, data.element)
+        return with_role(data.slide, data.question, data.element, data.does, core.system_ids())
+
+    return _asked(data.slide, lambda: (made(), ()))
 
 
 @router.post("/table/rows", response=TableOut)

@@ -1,10 +1,13 @@
 import { chakra, Flex, Stack, Text } from "@chakra-ui/react";
-import type { ReactNode } from "react";
+import { useState, type ReactNode } from "react";
+import { QUESTIONS } from "../../api/tables";
 import type { Element, Question, Slide } from "../../api/types";
 import { Labelled } from "../../kit/Labelled";
 import { FoldCard } from "../../kit/FoldCard";
 import { QuietButton } from "../../kit/QuietButton";
-import { makeQuestion } from "./making";
+import { attempt } from "../store/commands";
+import { guessRoles, makeQuestion, type Roles } from "./making";
+import { RolesCard } from "./RolesCard";
 import { joinParts, KINDS, ROLES, type PartList } from "./parts";
 
 interface Props { slide: Slide; elements: readonly Element[] }
@@ -12,6 +15,12 @@ interface Props { slide: Slide; elements: readonly Element[] }
 /** What is no part of a question yet: it can become one, or a question can be made of it. */
 export function JoinCard({ slide, elements }: Props): ReactNode {
   const ids = elements.map(({ id }) => id);
+  const key = ids.join(" ");
+  const [asked, ask] = useState<{ key: string; kind: Question["kind"]; roles: Roles } | null>(null);
+  const make = (kind: Question["kind"]): void => {
+    if (QUESTIONS[kind].form !== "pairs") void makeQuestion(kind);
+    else void attempt(async () => ask({ key, kind, roles: await guessRoles(ids) }));
+  };
   return (
     <FoldCard title="Ask with this" starts="closed">
       <Stack gap="2">
@@ -26,12 +35,15 @@ export function JoinCard({ slide, elements }: Props): ReactNode {
         <Labelled label="make it a">
           <chakra.select
             aria-label="Make a question of this" value="" w="100%" bg="paper" borderWidth="1px" borderRadius="6px" fontSize="13px" px="1.5" py="1"
-            onChange={(event) => void makeQuestion(event.target.value as Question["kind"])}
+            onChange={(event) => make(event.target.value as Question["kind"])}
           >
             <option value="" disabled>kind of question …</option>
             {KINDS.map(([kind, word]) => <option key={kind} value={kind}>{word}</option>)}
           </chakra.select>
         </Labelled>
+        {asked?.key === key && (
+          <RolesCard slide={slide} kind={asked.kind} roles={asked.roles} onChange={(roles) => ask(roles && { ...asked, roles })} />
+        )}
         <Text fontSize="12px" color="quiet">What is selected becomes its answers; a heading among it asks.</Text>
       </Stack>
     </FoldCard>

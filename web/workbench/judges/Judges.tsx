@@ -1,5 +1,5 @@
 import { Flex, Stack, Text } from "@chakra-ui/react";
-import { Plus } from "lucide-react";
+import { Plus, Unlink } from "lucide-react";
 import type { ReactNode } from "react";
 import type { Question, Slide } from "../../api/types";
 import { Check } from "../../kit/Check";
@@ -12,6 +12,7 @@ import { QuietButton } from "../../kit/QuietButton";
 import { AnswerTable } from "./AnswerTable";
 import { FeedbackCard } from "./FeedbackCard";
 import { Attempts, Points } from "./Points";
+import { changeRole } from "./making";
 import { QuestionFields } from "./QuestionFields";
 import { addButton, changeQuestion, convert, isUnjudged, KINDS, kindWord } from "./parts";
 
@@ -39,6 +40,7 @@ export function Judges({ slide, question }: Props): ReactNode {
           <Flex gap="1.5" wrap="wrap">
             {!question.submit && <QuietButton size="xs" onClick={() => void addButton(question, "submit")}><Plus size={14} /> Button that submits</QuietButton>}
             {!question.reset && <QuietButton size="xs" onClick={() => void addButton(question, "reset")}><Plus size={14} /> Button that clears</QuietButton>}
+            <QuietButton size="xs" onClick={() => void changeRole(question, "dissolve")}><Unlink size={14} /> Dissolve, keep the elements</QuietButton>
           </Flex>
         </Stack>
       </FoldCard>

@@ -1,11 +1,12 @@
 import { Box, Flex, Input } from "@chakra-ui/react";
-import { Plus, X } from "lucide-react";
+import { Plus, Unlink, X } from "lucide-react";
 import { useEffect, useRef, type ClipboardEvent, type KeyboardEvent, type ReactNode } from "react";
-import type { Question, Slide } from "../../api/types";
+import type { Element, Question, Slide } from "../../api/types";
 import { says } from "../editor/order/rowText";
 import { useCourse } from "../store/store";
 import { QuietButton } from "../../kit/QuietButton";
 import { Tool } from "../../kit/Tool";
+import { changeRole } from "./making";
 import { addParts, mostParts, partsIn, partWords, pasteParts, removePart, say, type PartList } from "./parts";
 
 interface Props {
@@ -17,10 +18,12 @@ interface Props {
   /** What stands before and after the words of a part. */
   before?: (part: { id: string; element: string }, words: string) => ReactNode;
   after?: (part: { id: string; element: string }, words: string) => ReactNode;
+  /** Further tools beside the words of a part. */
+  tools?: (part: { id: string; element: string }) => ReactNode;
 }
 
 /** The parts of a question as a list to type into: Enter for the next, a pasted list for many. */
-export function PartRows({ slide, question, list, word, before, after }: Props): ReactNode {
+export function PartRows({ slide, question, list, word, before, after, tools }: Props): ReactNode {
   const parts = partsIn(question, list);
   const most = mostParts(question.kind, list);
   const box = useRef<HTMLDivElement>(null);
@@ -57,8 +60,7 @@ export function PartRows({ slide, question, list, word, before, after }: Props):
     <Box ref={box} role="group" aria-label={`${word}s`}>
       {parts.map((part, index) => {
         const element = byId.get(part.element);
-        const text = element ? partWords(slide, part) : "";
-        const words = text === element?.name && element && !says(element) ? "" : text;
+        const words = element ? ownWords(slide, part, element) : "";
         return (
           <Box key={part.id} py="0.5">
             <Flex align="center" gap="2">
@@ -69,6 +71,8 @@ export function PartRows({ slide, question, list, word, before, after }: Props):
                 onBlur={(event) => { if (element) say(element, event.target.value); }}
                 onKeyDown={(event) => onKeyDown(event, index)} onPaste={(event) => onPaste(event, index)}
               />
+              {tools?.(part)}
+              <Tool label={`Take ${word} ${index + 1} out, but keep it on the slide`} onClick={() => void changeRole(question, "take_out", part.element)}><Unlink size={14} /></Tool>
               <Tool label={`Remove ${word} ${index + 1}`} onClick={() => void removePart(part.element, selected)}><X size={14} /></Tool>
             </Flex>
             {after?.(part, words || element?.name || "")}
@@ -80,4 +84,10 @@ export function PartRows({ slide, question, list, word, before, after }: Props):
       )}
     </Box>
   );
+}
+
+/** The words of a part; none where only its name stands for them. */
+function ownWords(slide: Slide, part: { id: string; element: string }, element: Element): string {
+  const text = partWords(slide, part);
+  return text === element.name && !says(element) ? "" : text;
 }

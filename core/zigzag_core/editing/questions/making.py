@@ -3,7 +3,7 @@
 from collections.abc import Sequence
 from typing import Any, Literal
 
-from zigzag_core.course import Area, Button, Element, Group, IdSource, Input, Shape, Slide, Text
+from zigzag_core.course import Area, Button, Element, Group, IdSource, Input, Slide, Text
 from zigzag_core.course.questions import question as q
 from zigzag_core.course.questions.descriptors import DESCRIPTORS, QuestionKind
 from zigzag_core.course.style.theme import NamedStyle
@@ -14,25 +14,25 @@ from ..arranging.geometry import Box, around, box_of
 from ..arranging.groups import outermost
 from ..names import free_name
 from .parts import asked_on, check_room, part_of, with_question
+from .roles import Roles, roles_of
 
 
 def question_from(
     slide: Slide, ids: Sequence[str], kind: QuestionKind, fresh: IdSource,
-    styles: tuple[NamedStyle, ...] = USUAL_STYLES,
+    styles: tuple[NamedStyle, ...] = USUAL_STYLES, roles: Roles | None = None,
 ) -> tuple[Slide, tuple[str, ...]]:
     """Return `slide` with a question of which the elements `ids` are the parts, and a button.
 
     A title or heading among them asks it. A group is one part; one alone stands for its members.
-    For *matching* and *drag to target* shapes and areas are the targets where there are both,
-    else what lies in the right half; a picture that targets lie on is just their ground. Raises
-    `CannotAsk` where they are not such parts.
+    For *matching* and *drag to target* the elements have the `roles` given, else those that
+    `roles_of` finds. Raises `CannotAsk` where they are not such parts.
     """
     taken = {element for other in slide.questions for element in q.part_elements(other)}
     chosen = _chosen(slide, ids)
     if any(e.id in taken for e in chosen):
         raise CannotAsk("Something of this is part of a question already.")
-    prompt = next((e for e in chosen if isinstance(e, Text) and e.level != "body"), None)
-    parts = [e for e in chosen if e is not prompt]
+    prompt = _prompt(chosen)
+    parts = _answering(chosen)
     if not parts:
         raise CannotAsk("Select what the answers are first.")
     name = free_name(kind.replace("_", " ").capitalize(), {o.name for o in slide.questions})
@@ -42,12 +42,26 @@ def question_from(
     question: Any = DESCRIPTORS[kind].model(
         id=fresh(), name=name, prompt=prompt.id if prompt else None, submit=submit.id, attempts=2,
     )
-    made = _parts_of(kind, parts, fresh)
+    made = _parts_of(kind, parts, fresh, roles)
     for where in made.keys() & set(q.PART_LISTS):
         check_room(question, where, len(made[where]))
     question = question.model_copy(update=made)
     grown = slide.model_copy(update={"elements": (*slide.elements, submit)})
     return _read_out(with_question(grown, question), parts), (submit.id,)
+
+
+def guessed_roles(slide: Slide, ids: Sequence[str]) -> Roles:
+    """Return what `question_from` makes of the elements `ids` where they get no other roles."""
+    return roles_of(_answering(_chosen(slide, ids)))
+
+
+def _prompt(chosen: Sequence[Element]) -> Element | None:
+    return next((e for e in chosen if isinstance(e, Text) and e.level != "body"), None)
+
+
+def _answering(chosen: Sequence[Element]) -> list[Element]:
+    prompt = _prompt(chosen)
+    return [e for e in chosen if e is not prompt]
 
 
 def _read_out(slide: Slide, parts: Sequence[Element]) -> Slide:
@@ -128,7 +142,9 @@ def with_elements_as_parts(
     return _read_out(with_question(slide, grown), chosen)
 
 
-def _parts_of(kind: QuestionKind, parts: list[Element], fresh: IdSource) -> dict[str, Any]:
+def _parts_of(
+    kind: QuestionKind, parts: list[Element], fresh: IdSource, roles: Roles | None
+) -> dict[str, Any]:
     if DESCRIPTORS[kind].form == "choose":
         if len(parts) < 2:
             raise CannotAsk("Select the answers: two of them, or more where there may be more.")
@@ -137,7 +153,7 @@ def _parts_of(kind: QuestionKind, parts: list[Element], fresh: IdSource) -> dict
     if kind == "ordering":
         return {"items": tuple(q.InOrder(id=fresh(), element=e.id) for e in parts)}
     if DESCRIPTORS[kind].form == "pairs":
-        return _pairs(parts, fresh)
+        return _pairs(parts, fresh, roles)
     if kind == "hotspot":
         spots = [e for e in parts if isinstance(e, Area)]
         ground = next((e for e in parts if e.kind in ("picture", "video")), None)
@@ -155,26 +171,14 @@ def _parts_of(kind: QuestionKind, parts: list[Element], fresh: IdSource) -> dict
     raise CannotAsk("Select an input for it; for blanks, a text.")
 
 
-def _pairs(parts: list[Element], fresh: IdSource) -> dict[str, Any]:
-    boxes: list[Element] = [e for e in parts if isinstance(e, Shape | Area)]
-    if not boxes or len(boxes) == len(parts):
-        middle = around(box_of(e) for e in parts).middle[0]
-        boxes = [e for e in parts if box_of(e).middle[0] > middle]
-    items = [e for e in parts if e not in boxes and not any(_lies_on(box, e) for box in boxes)]
-    if not items or not boxes:
+def _pairs(parts: list[Element], fresh: IdSource, roles: Roles | None) -> dict[str, Any]:
+    found = roles or roles_of(parts)
+    if not found.items or not found.targets:
         raise CannotAsk("Select both: the things, and what they are put on.")
-    targets = tuple(q.Target(id=fresh(), element=e.id) for e in boxes)
-    one_to_one = len(items) <= len(targets)
+    targets = tuple(q.Target(id=fresh(), element=name) for name in found.targets)
+    one_to_one = len(found.items) <= len(targets)
     if not one_to_one:
         targets = tuple(t.model_copy(update={"takes": None}) for t in targets)
     return {"targets": targets, "items": tuple(
-        q.Item(id=fresh(), element=e.id, to=(targets[n].id,) if one_to_one else ())
-        for n, e in enumerate(items))}
-
-
-def _lies_on(box: Element, ground: Element) -> bool:
-    """Whether the middle of `box` lies within the larger `ground`."""
-    x, y = box_of(box).middle
-    frame = box_of(ground)
-    return (frame.x <= x <= frame.right and frame.y <= y <= frame.bottom
-            and box.w * box.h < frame.w * frame.h)
+        q.Item(id=fresh(), element=name, to=(targets[n].id,) if one_to_one else ())
+        for n, name in enumerate(found.items))}

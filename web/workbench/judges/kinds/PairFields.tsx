@@ -1,8 +1,12 @@
-import { chakra, Flex, Stack, Text } from "@chakra-ui/react";
+import { Box, chakra, Flex, Stack, Text } from "@chakra-ui/react";
+import { ArrowDown, ArrowLeftRight, ArrowUp } from "lucide-react";
 import type { ReactNode } from "react";
 import type { Slide } from "../../../api/types";
 import { Check } from "../../../kit/Check";
 import { Choose } from "../../../kit/Choose";
+import { QuietButton } from "../../../kit/QuietButton";
+import { Tool } from "../../../kit/Tool";
+import { changeRole } from "../making";
 import type { Pairing } from "../pairing";
 import { PairTable } from "../PairTable";
 import { changeQuestion, partWords } from "../parts";
@@ -26,6 +30,7 @@ export function PairFields({ slide, question }: Props): ReactNode {
       <Heading>Things, and where they belong</Heading>
       <PartRows
         slide={slide} question={question} list="items" word="thing"
+        tools={(part) => <Tool label="Make it a target" onClick={() => void changeRole(question, "targets", part.element)}><ArrowDown size={14} /></Tool>}
         after={(part, words) => {
           const one = item(part.id);
           return one && (
@@ -40,10 +45,12 @@ export function PairFields({ slide, question }: Props): ReactNode {
           );
         }}
       />
+      <Box><QuietButton size="xs" onClick={() => void changeRole(question, "swap")}><ArrowLeftRight size={14} /> Swap things and targets</QuietButton></Box>
       <PairTable slide={slide} question={question} />
       <Heading>{question.kind === "matching" ? "What they are matched with" : "Targets"}</Heading>
       <PartRows
         slide={slide} question={question} list="targets" word="target"
+        tools={(part) => <Tool label="Make it a thing" onClick={() => void changeRole(question, "items", part.element)}><ArrowUp size={14} /></Tool>}
         after={(part) => {
           const target = question.targets.find((other) => other.id === part.id);
           return target && (

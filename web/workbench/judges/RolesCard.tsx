@@ -1,0 +1,56 @@
+/** Which elements will be the things of a question and which the targets, before it is made. */
+import { Box, chakra, Flex, Text } from "@chakra-ui/react";
+import { ArrowLeftRight } from "lucide-react";
+import type { ReactNode } from "react";
+import type { Question, Slide } from "../../api/types";
+import { MainButton } from "../../kit/MainButton";
+import { QuietButton } from "../../kit/QuietButton";
+import { makeQuestion, type Roles } from "./making";
+import { partWords } from "./parts";
+
+interface Props {
+  slide: Slide;
+  kind: Question["kind"];
+  roles: Roles;
+  onChange: (roles: Roles | null) => void;
+}
+
+/** A click on a name gives it the other role. */
+export function RolesCard({ slide, kind, roles, onChange }: Props): ReactNode {
+  const words = (element: string): string => partWords(slide, { id: element, element });
+  const other = (element: string): void => {
+    const isItem = roles.items.includes(element);
+    onChange({
+      items: isItem ? roles.items.filter((id) => id !== element) : [...roles.items, element],
+      targets: isItem ? [...roles.targets, element] : roles.targets.filter((id) => id !== element),
+    });
+  };
+  const list = (title: string, ids: readonly string[], role: string): ReactNode => (
+    <Box role="group" aria-label={title} mb="1.5">
+      <Text fontSize="12.5px" fontWeight="700" color="quiet">{title}</Text>
+      {!ids.length && <Text fontSize="12.5px" color="brick">None yet: click one of the others.</Text>}
+      <Flex gap="1" wrap="wrap">
+        {ids.map((id) => (
+          <chakra.button
+            key={id} type="button" px="2" py="0.5" fontSize="12.5px" bg="sheet" borderWidth="1px" borderRadius="6px" maxW="100%" truncate
+            aria-label={`${words(id)}: make it a ${role}`} title={`Make it a ${role}`} onClick={() => other(id)}
+          >
+            {words(id)}
+          </chakra.button>
+        ))}
+      </Flex>
+    </Box>
+  );
+  return (
+    <Box bg="paper" borderRadius="6px" p="2">
+      {list("Things to place", roles.items, "target")}
+      {list(kind === "matching" ? "What they are matched with" : "Targets", roles.targets, "thing")}
+      <Flex gap="1.5" wrap="wrap" mt="2">
+        <QuietButton size="xs" onClick={() => onChange({ items: roles.targets, targets: roles.items })}><ArrowLeftRight size={14} /> Swap</QuietButton>
+        <Box flex="1" />
+        <QuietButton size="xs" onClick={() => onChange(null)}>Cancel</QuietButton>
+        <MainButton size="xs" disabled={!roles.items.length || !roles.targets.length} onClick={() => { onChange(null); void makeQuestion(kind, roles); }}>Make it</MainButton>
+      </Flex>
+    </Box>
+  );
+}
