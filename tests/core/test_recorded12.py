@@ -13,6 +13,7 @@ from zigzag_core.engine.index import Index
 from zigzag_core.grading.grade import judge
 from zigzag_core.grading.solutions import right_response
 from zigzag_core.packaging.incremental import compiled_whole
+from zigzag_core.program.grader import Accepts as ProgramAccepts
 from zigzag_core.tracking import scorm12
 from zigzag_core.tracking.recorded12 import OUT_OF, recorded_answers
 from zigzag_core.tracking.records12 import LONGEST, record
@@ -188,3 +189,15 @@ def test_small_numbers_and_long_emoji_are_recorded_as_they_were_given():
     free = asked("open_answer", at_most=300)
     found = record(free, ((free.parts[0].id, "\U0001f600" * 200),))
     assert found.response + "".join(found.more) == "\U0001f600" * 200
+
+
+def test_commas_within_answers_are_told_from_those_between_them():
+    blanks = asked("blanks")
+    one, two = blanks.parts[:2]
+    parts = (
+        one.model_copy(update={"accepts": ProgramAccepts(words=("salt, coarse", "salt"))}),
+        two.model_copy(update={"accepts": ProgramAccepts(words=("a\\b",))}))
+    blanks = blanks.model_copy(update={"parts": parts})
+    found = record(blanks, ((one.id, "pepper, black"), (two.id, "c")))
+    assert found.response == "pepper\\, black, c"
+    assert found.patterns == ("salt\\, coarse, a\\\\b", "salt, a\\\\b")

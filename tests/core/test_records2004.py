@@ -72,3 +72,9 @@ def test_the_definition_names_the_parts_in_words():
     assert told["correctResponsesPattern"] == list(record2004(asked, ()).patterns)
     assert interaction_definition(grader("numeric"), "en")["interactionType"] == "numeric"
     assert "choices" in interaction_definition(grader("ordering"), "en")
+
+
+def test_delimiters_within_an_answer_delimit_nothing():
+    asked = grader("short_text")
+    told = record2004(asked, ((asked.parts[0].id, "{lang=de}a[,]b[.]c[:]"),))
+    assert told.response == "{ lang=de}a[ ,]b[ .]c[ :]"

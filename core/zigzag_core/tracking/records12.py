@@ -6,6 +6,7 @@ Parts stand as one sign each in the author's order, whatever the learner's order
 """
 
 import math
+from collections.abc import Iterable
 from dataclasses import dataclass, replace
 from itertools import combinations, islice, product
 
@@ -96,8 +97,13 @@ def _written(grader: Grader, written: dict[str, str]) -> Record:
         return Record("fill-in", _short(texts[0]), exact)
     if len(texts) == 1 and accepts:
         return Record("fill-in", _short(texts[0]), _patterns(*accepts[0].words))
-    right = ", ".join(a.words[0] if a.words else "" for a in accepts)
-    return Record("fill-in", _short(", ".join(texts)), _patterns(_short(right)))
+    ways = islice(product(*(one.words or ("",) for one in accepts)), _MOST)
+    return Record("fill-in", _short(_several(texts)), _patterns(*map(_several, ways)))
+
+
+def _several(texts: Iterable[str]) -> str:
+    """Several texts as one; a comma within one of them stands behind a backslash, as does that."""
+    return ", ".join(text.replace("\\", "\\\\").replace(",", "\\,") for text in texts)
 
 
 def answer_words(grader: Grader) -> dict[str, str]:

@@ -4,6 +4,7 @@ Sources: IEEE 1484.11.1 (the data model of SCORM 2004 4th Edition), interactions
 part 2, section 2.4.4.1 (interaction activities). Parts stand as their ids, in the author's order.
 """
 
+import re
 from collections.abc import Iterable
 from dataclasses import dataclass
 from typing import Any
@@ -16,6 +17,7 @@ from .records12 import decimal
 
 SHORT, LONG = 250, 4_000
 _BETWEEN, _INSIDE, _TO = "[,]", "[.]", "[:]"
+_RESERVED = re.compile(r"\[[,.:]\]|^\{(?=(?:lang|case_matters|order_matters)=)")
 _MOST_PATTERNS = 5
 INTERACTION = "http://adlnet.gov/expapi/activities/cmi.interaction"
 
@@ -65,7 +67,7 @@ def _choice(grader: Grader, chosen: list[str]) -> Record2004:
 
 
 def _written(grader: Grader, written: dict[str, str]) -> Record2004:
-    texts = [written.get(part.id, "")[:SHORT] for part in grader.parts]
+    texts = [_literal(written.get(part.id, ""))[:SHORT] for part in grader.parts]
     accepts = [part.accepts for part in grader.parts if part.accepts]
     if grader.kind == "numeric" and accepts:
         number = number_in(texts[0], accepts[0].units)
@@ -76,9 +78,9 @@ def _written(grader: Grader, written: dict[str, str]) -> Record2004:
     loose = all(one.any_case for one in accepts)
     prefix = f"{{case_matters={'false' if loose else 'true'}}}{{order_matters=true}}"
     if len(grader.parts) == 1 and accepts:
-        patterns = tuple(prefix + word[:SHORT] for word in accepts[0].words[:_MOST_PATTERNS])
+        patterns = tuple(prefix + _literal(word)[:SHORT] for word in accepts[0].words[:_MOST_PATTERNS])
     else:
-        patterns = _one(_list(a.words[0][:SHORT] if a.words else "" for a in accepts), prefix)
+        patterns = _one(_list(_literal(a.words[0])[:SHORT] if a.words else "" for a in accepts), prefix)
     return Record2004("fill-in", _list(texts), patterns)
 
 
@@ -111,6 +113,12 @@ def _components(parts: tuple[GraderPart, ...], language: str) -> list[dict[str, 
 
 def _list(values: Iterable[str]) -> str:
     return _BETWEEN.join(values)[:LONG]
+
+
+def _literal(text: str) -> str:
+    """`text` with nothing in it that stands for a delimiter or a property: the standard has no
+    way to say that such a sign is meant as it is, so a space parts it."""
+    return _RESERVED.sub(lambda found: f"{found[0][0]} {found[0][1:]}", text)
 
 
 def _pairs(pairs: Iterable[tuple[str, str]]) -> str:

@@ -88,9 +88,13 @@ function written(grader: Grader, texts: ReadonlyMap<string, string>): Record12 {
       ? { type: "fill-in", response: short(entries[0] ?? ""), patterns } : { type: "numeric", response: precise(number), patterns };
   }
   if (entries.length === 1 && first) return { type: "fill-in", response: short(entries[0] ?? ""), patterns: some(...first.words) };
-  return {
-    type: "fill-in", response: short(entries.join(", ")), patterns: some(short(accepts.map(({ words }) => words[0] ?? "").join(", "))),
-  };
+  const ways = product(accepts.map(({ words }) => (words.length ? words : [""])));
+  return { type: "fill-in", response: short(several(entries)), patterns: some(...ways.map(several)) };
+}
+
+/** Several texts as one; a comma within one of them stands behind a backslash, as does that. */
+function several(texts: readonly string[]): string {
+  return texts.map((text) => text.replaceAll("\\", "\\\\").replaceAll(",", "\\,")).join(", ");
 }
 
 /** A CMIDecimal with at most two places and no trailing zeros. */
