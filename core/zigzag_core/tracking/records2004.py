@@ -78,9 +78,11 @@ def _written(grader: Grader, written: dict[str, str]) -> Record2004:
     loose = all(one.any_case for one in accepts)
     prefix = f"{{case_matters={'false' if loose else 'true'}}}{{order_matters=true}}"
     if len(grader.parts) == 1 and accepts:
-        patterns = tuple(prefix + _literal(word)[:SHORT] for word in accepts[0].words[:_MOST_PATTERNS])
+        words = accepts[0].words[:_MOST_PATTERNS]
+        patterns = tuple(prefix + _literal(word)[:SHORT] for word in words)
     else:
-        patterns = _one(_list(_literal(a.words[0])[:SHORT] if a.words else "" for a in accepts), prefix)
+        firsts = [a.words[0] if a.words else "" for a in accepts]
+        patterns = _one(_list(_literal(word)[:SHORT] for word in firsts), prefix)
     return Record2004("fill-in", _list(texts), patterns)
 
 
