@@ -4,18 +4,18 @@ import hashlib
 
 import pytest
 from selenium.webdriver.support.ui import Select
-from zigzag_core.course import Course, CourseDocument, Gate, MediaFile, Video
+from zigzag_core.course import Course, CourseDocument, Cue, Gate, MediaFile, Move, Video
 from zigzag_core.course.elements.blank import blank_slide
 from zigzag_core.course.rules.gates import MediaWatched
 from zigzag_core.course.rules.rule import PlaySound
 from zigzag_core.course.rules.timing import Timing
 from zigzag_core.media.playing import take_playing
 
-from tests.core.making import button, course, slide
+from tests.core.making import button, course, slide, text
 from tests.core.samples import fresh_ids
 from tests.core.test_media import sound, video
 
-from .packages import launch
+from .packages import launch, pass_time
 
 
 def _course(data):
@@ -46,6 +46,33 @@ def test_a_video_played_straight_through_is_seen_in_full(page, server, tmp_path,
     page.click("main .zz-video button")
     page.until(lambda: page.find("main video").get_property("ended"), "the video to end")
     page.until(lambda: _next_is_on(page), "all of it to count")
+
+
+def test_speed_changes_cues_moves_and_videos_together(page, server, tmp_path):
+    document, media = _course(video("webm", "libvpx-vp9", frames=31, rate=12))
+    first, then = document.slides
+    drift = Move(id="drift", path=({"x": 300, "y": 0},), duration=50_000, times=0)
+    timing = Timing(length=90_000, cues=(
+        Cue(id="cuea", does="move", what="boat", move="drift", at=0),
+        Cue(id="cueb", what="late", at=40_000)))
+    first = first.model_copy(update={"timing": timing, "elements": (
+        *first.elements, text("boat", moves=(drift,)), text("late", x=700))})
+    document = document.model_copy(update={"slides": (first, then)})
+    launch(page, server, tmp_path, document, media)
+    page.find("main video")
+    Select(page.find("[aria-label=Speed]")).select_by_visible_text("2 ×")
+    page.until(lambda: page.find("main video").get_property("playbackRate") == 2)
+    assert page.browser.execute_script(
+        "return document.getAnimations().filter((one) => one.playbackRate === 2).length") == 1
+    pass_time(page, 15)
+    page.until(lambda: "boat" in page.find("main").text)
+    assert "late" not in page.find("main").text
+    pass_time(page, 6)
+    page.until(lambda: "late" in page.find("main").text)
+
+    page.click("main .zz-video button")
+    page.until(lambda: page.find("main video").get_property("ended"))
+    page.until(lambda: _next_is_on(page), "all of it to count at twice the speed")
 
 
 def test_pause_lets_sounds_stand_still_and_they_go_on_after_it(page, server, tmp_path):

@@ -416,7 +416,7 @@ def any_run(seed: int, count: int):
             "clicked", "clicked", "clicked", "clicked", "answer", "answer", "give", "give",
             "tick", "tick", "next", "next", "previous", "slide", "close", "double_clicked",
             "pointed", "key", "entered", "dropped", "media", "played", "pause", "set", "resume",
-            "more_time",
+            "more_time", "speed",
         ])
         match kind:
             case "answer":
@@ -453,6 +453,8 @@ def any_run(seed: int, count: int):
                         "until": since + rng.randrange(-50, 400)}
             case "pause":
                 return {"event": "pause", "on": rng.random() < 0.5}
+            case "speed":
+                return {"event": kind, "percent": rng.choice([75, 125, 133.3, 150, 200, 0, 9e9])}
             case "more_time":
                 return {"event": kind, "factor": rng.choice([0, 1, 1.5, 2, -1, 40])}
             case "set":

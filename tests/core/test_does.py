@@ -161,6 +161,23 @@ def test_timing_shows_moves_and_plays_and_pauses():
     assert not learner.waits(500).sees("text")
 
 
+def test_timing_at_another_speed_comes_to_every_cue_in_its_order():
+    timing = Timing(length=4_000, cues=(
+        Cue(id="cuea", what="text", at=1_001), Cue(id="cueb", does="moment", at=2_500)))
+    heard = Rule(id="hear", when=r.CueReached(cue="cueb"), do=(HIDE("late"),))
+    learner = Learner(course(slide("slidea", text("text"), text("late"), timing=timing,
+                                   rules=(heard,))))
+    learner.does("speed", percent=200).waits(500)
+    assert not learner.sees("text")
+    assert learner.waits(1).sees("text") and learner.sees("late")
+    assert learner.state.clocks["slidea"].at == 1_001
+    learner.does("speed", percent=75).waits(1_998)
+    assert learner.sees("late") and not learner.waits(2).sees("late")
+    learner.does("speed", percent=10_000)
+    assert learner.state.speed == 400
+    assert learner.waits(60_000).state.clocks["slidea"].at == 4_000
+
+
 @pytest.mark.parametrize(("goes", "end"), [
     ("path", (100, 0)), ("by", (105, 6)), ("to", (350, 40)),
 ])

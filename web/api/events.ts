@@ -76,6 +76,12 @@ interface MoreTime {
   factor: number;
 }
 
+interface Speed {
+  // Clocks, moves, videos and audio run at so many per cent of their speed.
+  event: "speed";
+  percent: number;
+}
+
 interface Plain {
   // Something that says all by its name.
   event: "next" | "previous" | "leave" | "resume";
@@ -99,6 +105,7 @@ export type Event =
   | Played
   | Pause
   | MoreTime
+  | Speed
   | Plain
   | Tick;
 

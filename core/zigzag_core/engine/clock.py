@@ -56,12 +56,11 @@ def _until_next(run: Run, owners: list[str], left: int) -> int | None:
     """The ms to the next moment that something is to happen, if it is within `left`."""
     found = left + 1
     for owner in owners:
-        clock, at = run.index.clocks[owner], run.state.clocks[owner].at
-        moments = [cue.at for cue in clock.cues if cue.at > at]
-        if clock.length > at:
-            moments.append(clock.length)
-        if moments:
-            found = min(found, min(moments) - at)
+        moment = _moment(run, owner)
+        if moment is not None:
+            way = moment - run.state.clocks[owner].at
+            # Rounded up: there, not just before it.
+            found = min(found, -(-way * 100 // run.state.speed))
     for wait in run.state.waiting:
         found = min(found, max(wait.due - run.state.time, 0))
     for grader in questions.timed(run):
@@ -69,13 +68,21 @@ def _until_next(run: Run, owners: list[str], left: int) -> int | None:
     return found if found <= left else None
 
 
+def _moment(run: Run, owner: str) -> int | None:
+    """Where (ms) the clock of `owner` is to stop next: at a cue, or its end."""
+    clock, at = run.index.clocks[owner], run.state.clocks[owner].at
+    moments = [cue.at for cue in clock.cues if cue.at > at]
+    if clock.length > at:
+        moments.append(clock.length)
+    return min(moments, default=None)
+
+
 def _pass(run: Run, owners: list[str], ms: int) -> None:
     clocks = dict(run.state.clocks)
     for owner in owners:
-        time = clocks[owner]
-        length = run.index.clocks[owner].length
-        at = time.at + ms if time.at >= length else min(time.at + ms, length)
-        clocks[owner] = replace(time, at=at)
+        time, moment = clocks[owner], _moment(run, owner)
+        at = time.at + ms * run.state.speed // 100
+        clocks[owner] = replace(time, at=at if moment is None else min(at, moment))
     questions.use_time(run, ms)
     run.update(time=run.state.time + ms, clocks=clocks)
 

@@ -56,7 +56,8 @@ def step(
     ``next``, ``previous``, ``slide`` (to `target`), ``close`` (overlay), ``media`` (`what` is
     started, paused, ended), ``played`` (`since` .. `until` ms), ``pause`` (timing, or go `on`),
     ``tick`` (`ms` have passed), ``resume`` (saved progress goes on), ``more_time`` (limits are
-    `factor` as long, 0 is none), ``leave``; and from a rehearsal ``set`` (a variable to a value).
+    `factor` as long, 0 is none), ``speed`` (of clocks, in `percent`), ``leave``; and from a
+    rehearsal ``set`` (a variable to a value).
     An event that means nothing here and now changes nothing. Every rule that runs is noted in
     `log`: event, target, rule, whether its condition held.
     """
@@ -135,6 +136,8 @@ _TAKE: Mapping[str, Callable[[Run, Any], None]] = {
     "set": lambda run, e: run.set_variable(e["target"], e["value"]),
     "more_time": lambda run, e: run.update(
         more_time=min(max(number(e["factor"]), 0), LIMITS.most_time)),
+    "speed": lambda run, e: run.update(
+        speed=int(min(max(number(e["percent"]), LIMITS.slowest), LIMITS.fastest))),
     "leave": lambda run, e: leaving.go(run, "leave", None),
 }
 """What each event from outside does to a run, by its name; a *start* is taken before."""

@@ -80,8 +80,8 @@ class State:
     in order and apart; `positions` are those (ms) that the slide's videos and audio have come to.
     `opened` are slides whose gates are open for good. `back` is the slide that a learner who was
     sent to read again may go back to, `leaving` where one is going whose answer is judged first.
-    Time limits are `more_time` as long as set; 0 is no limit. In a `retake` the learner has run the
-    course before.
+    Time limits are `more_time` as long as set; 0 is no limit. Clocks run at `speed` per cent. In a
+    `retake` the learner has run the course before.
     """
 
     seed: int
@@ -109,6 +109,7 @@ class State:
     back: str | None = None
     leaving: Leaving | None = None
     more_time: float = 1
+    speed: int = 100
     learner: str = ""
     retake: bool = False
     marked: Literal["", "passed", "failed"] = ""
@@ -152,7 +153,7 @@ def as_json(state: State) -> dict[str, Any]:
         "leaving": state.leaving and [
             state.leaving.to, state.leaving.slide, state.leaving.offer_back,
             list(state.leaving.beside)],
-        "more_time": state.more_time,
+        "more_time": state.more_time, "speed": state.speed,
         "learner": state.learner, "retake": state.retake, "marked": state.marked,
         "completed": state.completed, "success": state.success, "ended": state.ended,
     }

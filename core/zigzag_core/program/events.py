@@ -96,6 +96,13 @@ class MoreTime(TypedDict):
     factor: float
 
 
+class Speed(TypedDict):
+    """Clocks, moves, videos and audio run at so many per cent of their speed."""
+
+    event: Literal["speed"]
+    percent: float
+
+
 class Plain(TypedDict):
     """Something that says all by its name."""
 
@@ -110,7 +117,7 @@ class Tick(TypedDict):
 
 
 Event = (Start | On | Pointed | Key | Entered | Answered | Dropped | Media | Played | Pause
-         | MoreTime | Plain | Tick)
+         | MoreTime | Speed | Plain | Tick)
 
 
 class Moved(TypedDict):

@@ -29,6 +29,8 @@ class Limits:
     most_slips: int = 1_000
     """Wrong drops that are counted in one attempt."""
     most_time: int = 10
+    slowest: int = 25
+    fastest: int = 400
     """How many times longer than set a learner can make a time limit."""
     largest_number: float = 1e9
     """Numbers of the engine are between this and minus this."""

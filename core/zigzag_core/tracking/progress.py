@@ -321,7 +321,7 @@ def _write_timing(out: Writer, state: State) -> None:
     for overlay in state.overlays:
         owner(overlay)
     out.number(len(state.clocks), "clocks")
-    for name, time in state.clocks.items():
+    for name, time in sorted(state.clocks.items()):
         owner(name)
         out.number(time.at, "clock")
         out.number(int(time.runs), "runs")

@@ -4,7 +4,7 @@ import { gateIsOpen, slideBefore } from "../engine/engine";
 import type { Index } from "../engine/program";
 import type { State } from "../engine/state";
 import { movesLong } from "../render/motion";
-import { captionsWanted, onCaptions, setCaptions, setSpeed, setVolume } from "../render/players";
+import { captionsWanted, onCaptions, setCaptions, setVolume } from "../render/players";
 import { STILL_TO_DO } from "./saying";
 import type { Session } from "./session";
 import type { Size } from "./useScale";
@@ -48,7 +48,7 @@ export function NavigationBar(
       )}
       {index.timed.get(slide.id)?.some(({ extendable }) => extendable) && <MoreTime session={session} state={state} />}
       <PauseButton session={session} state={state} slide={slide} />
-      <MediaControls index={index} slide={slide} has={has} />
+      <MediaControls session={session} state={state} index={index} slide={slide} has={has} />
       {has("full_screen") && document.fullscreenEnabled && <FullScreen />}
       {slide.transcript && has("transcript") && (
         <button type="button" data-opens="transcript" aria-expanded={reading} onClick={() => setReading(!reading)}>
@@ -84,20 +84,21 @@ function Progress({ index, state, slide }: { index: Index; state: State; slide: 
   );
 }
 
-/** How videos and sounds of the slide play, where it has some. */
+/** How videos and sounds of the slide play, and its timing, where it has some. */
 function MediaControls(
-  { index, slide, has }: { index: Index; slide: ProgramSlide; has: (part: keyof Navigation) => boolean },
+  { session, state, index, slide, has }: Pick<Props, "session" | "state" | "slide"> & { index: Index; has: (part: keyof Navigation) => boolean },
 ): ReactNode {
   const playing = [slide, ...slide.overlays].flatMap(({ elements }) => (
     elements.flatMap(({ draw }) => (draw.kind === "video" || draw.kind === "audio" ? [draw.media] : []))
   ));
-  if (!playing.length) return null;
+  const timed = [slide, ...slide.overlays].some(({ clock, elements }) => clock || elements.some(({ draw }) => draw.moves.length));
+  if (!playing.length && !timed) return null;
   const captioned = playing.some((file) => index.program.media[file ?? ""]?.captions.length);
   return (
     <>
       {captioned && has("captions") && <CaptionsSwitch />}
-      {has("volume") && <Volume />}
-      {has("speed") && <Speed />}
+      {playing.length > 0 && has("volume") && <Volume />}
+      {has("speed") && <Speed session={session} state={state} />}
     </>
   );
 }
@@ -200,14 +201,14 @@ function Volume(): ReactNode {
   );
 }
 
-function Speed(): ReactNode {
-  const [speed, change] = useState(1);
+/** How fast timing, moves, videos and audio run. */
+function Speed({ session, state }: Pick<Props, "session" | "state">): ReactNode {
   return (
     <select
-      aria-label="Speed" value={speed} className="zz-speed"
-      onChange={(event) => { change(Number(event.target.value)); setSpeed(Number(event.target.value)); }}
+      aria-label="Speed" value={state.speed} className="zz-speed"
+      onChange={(event) => session.dispatch({ event: "speed", percent: Number(event.target.value) })}
     >
-      {[0.75, 1, 1.25, 1.5, 2].map((rate) => <option key={rate} value={rate}>{rate} ×</option>)}
+      {[75, 100, 125, 150, 200].map((percent) => <option key={percent} value={percent}>{percent / 100} ×</option>)}
     </select>
   );
 }

@@ -6,7 +6,7 @@ import { gateIsOpen } from "../engine/expression";
 import { timed } from "../engine/questions";
 import type { Effect, Event, Ran } from "../../api/events";
 import type { State } from "../engine/state";
-import { pauseSounds, playSound, runMedia, stopSounds } from "../render/players";
+import { pauseSounds, setSpeed, playSound, runMedia, stopSounds } from "../render/players";
 import type { Value } from "../engine/values";
 import { unpack } from "../tracking/progress";
 import { saying } from "./saying";
@@ -239,7 +239,9 @@ export class Session {
   }
 
   private set(changes: Partial<Snapshot>): void {
+    const { speed } = this.snapshot.state;
     this.snapshot = { ...this.snapshot, ...changes };
+    if (this.snapshot.state.speed !== speed) setSpeed(this.snapshot.state.speed / 100);
     for (const listener of this.listeners) listener();
   }
 }

@@ -43,15 +43,23 @@ function running(run: Run): string[] {
 function untilNext(run: Run, owners: readonly string[], left: number): number | null {
   let found = left + 1;
   for (const owner of owners) {
-    const clock = run.index.clocks.get(owner);
-    const at = own(run.state.clocks, owner)?.at ?? 0;
-    if (!clock) continue;
-    for (const cue of clock.cues) if (cue.at > at) found = Math.min(found, cue.at - at);
-    if (clock.length > at) found = Math.min(found, clock.length - at);
+    const way = nextMoment(run, owner) - (own(run.state.clocks, owner)?.at ?? 0);
+    // Rounded up: there, not just before it.
+    if (Number.isFinite(way)) found = Math.min(found, Math.ceil((way * 100) / run.state.speed));
   }
   for (const wait of run.state.waiting) found = Math.min(found, Math.max(wait.due - run.state.time, 0));
   for (const grader of questions.timed(run)) found = Math.min(found, questions.timeLeft(grader, run.state));
   return found <= left ? found : null;
+}
+
+/** Where (ms) the clock of `owner` is to stop next: at a cue, or its end; never is infinite. */
+function nextMoment(run: Run, owner: string): number {
+  const clock = run.index.clocks.get(owner);
+  const at = own(run.state.clocks, owner)?.at ?? 0;
+  let found = Infinity;
+  if (!clock) return found;
+  for (const cue of clock.cues) if (cue.at > at) found = Math.min(found, cue.at);
+  return clock.length > at ? Math.min(found, clock.length) : found;
 }
 
 function pass(run: Run, owners: readonly string[], ms: number): void {
@@ -64,9 +72,8 @@ function pass(run: Run, owners: readonly string[], ms: number): void {
   for (const owner of owners) {
     const time = clocks[owner];
     if (!time) continue;
-    const length = run.index.clocks.get(owner)?.length ?? 0;
-    const at = time.at >= length ? time.at + ms : Math.min(time.at + ms, length);
-    clocks[owner] = { ...time, at };
+    const at = time.at + Math.floor((ms * run.state.speed) / 100);
+    clocks[owner] = { ...time, at: Math.min(at, nextMoment(run, owner)) };
   }
   run.update({ time: run.state.time + ms, clocks });
 }

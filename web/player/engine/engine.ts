@@ -30,7 +30,7 @@ export function start(index: Index, seed: number, learnerName = "", retake = fal
     seed: seed >>> 0, rng: seed >>> 0, time: 0, entered: 0, slide: null, visited: [], path: [],
     clicked: Growing.of(), hidden: {}, looks: {}, variables, overlays: [], answers: {}, clocks: {},
     waiting: [], paused: false, offsets: {}, moves: {}, dropped: {}, watched: {}, positions: {}, opened: new Set(),
-    back: null, leaving: null, more_time: 1, learner: clipped(learnerName), retake, marked: "", completed: false, success: "unknown", ended: false,
+    back: null, leaving: null, more_time: 1, speed: 100, learner: clipped(learnerName), retake, marked: "", completed: false, success: "unknown", ended: false,
   };
 }
 
@@ -78,6 +78,7 @@ const TAKES: Takes = {
   close: (run, { target }) => close(run, target),
   pause: (run, { on }) => run.update({ paused: !on }),
   set: (run, { target, value }) => run.setVariable(target, value),
+  speed: (run, { percent }) => run.update({ speed: Math.trunc(Math.min(Math.max(number(percent), LIMITS.slowest), LIMITS.fastest)) }),
   more_time: (run, { factor }) => run.update({ more_time: Math.min(Math.max(number(factor), 0), LIMITS.most_time) }),
   leave: (run) => leaving.go(run, "leave", null),
 };

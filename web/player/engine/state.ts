@@ -95,6 +95,8 @@ export interface State {
   readonly leaving: Leaving | null;
   /** How much longer time limits are than set; 0 is no limit. */
   readonly more_time: number;
+  /** How fast clocks, moves and media run, in per cent. */
+  readonly speed: number;
   readonly learner: string;
   /** Whether the learner has run the course before. */
   readonly retake: boolean;
@@ -112,7 +114,7 @@ export function copyOf(state: State): State {
     variables: state.variables, overlays: state.overlays, answers: state.answers, clocks: state.clocks,
     waiting: state.waiting, paused: state.paused, offsets: state.offsets, moves: state.moves, dropped: state.dropped,
     watched: state.watched, positions: state.positions, opened: state.opened, back: state.back, leaving: state.leaving,
-    more_time: state.more_time, learner: state.learner, retake: state.retake,
+    more_time: state.more_time, speed: state.speed, learner: state.learner, retake: state.retake,
     marked: state.marked, completed: state.completed, success: state.success, ended: state.ended,
   };
 }

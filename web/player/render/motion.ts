@@ -1,5 +1,5 @@
 /** Moves along a path, as keyframes for the browser. */
-import { useEffect, type RefObject } from "react";
+import { useEffect, useRef, type RefObject } from "react";
 import type { Element, Move } from "../../api/types";
 import { middle } from "../engine/geometry";
 import { own } from "../engine/own";
@@ -15,21 +15,29 @@ type Point = readonly [number, number];
 export function useMove(box: RefObject<HTMLElement | null>, element: Element, state: State): void {
   const { index } = useActing();
   const [name, since, x, y] = own(state.moves, element.id) ?? [null, 0, 0, 0];
-  const { paused } = state;
+  const { paused, speed } = state;
+  const stood = useRef<{ name: string | null; since: number; time: number; at: number } | null>(null);
   useEffect(() => {
     const move = element.moves.find(({ id }) => id === name);
     if (!box.current || !move || prefersStill()) return;
-    const passed = state.time - since;
+    // A move that was stopped, or changed its speed, goes on from where it was.
+    const before = stood.current;
+    const goesOn = before?.name === name && before.since === since && before.time <= state.time;
+    const passed = goesOn ? before.at : (state.time - since) * (speed / 100);
     const playing = box.current.animate(
       path(move, [x, y], ending(index, state, element, move)).map(([x, y]) => ({ translate: `${x}px ${y}px` })),
       { duration: move.duration, easing: move.easing, iterations: move.times || Infinity },
     );
     playing.currentTime = passed;
+    playing.playbackRate = speed / 100;
     if (paused) playing.pause();
-    return () => playing.cancel();
+    return () => {
+      stood.current = { name, since, time: state.time, at: Number(playing.currentTime ?? 0) };
+      playing.cancel();
+    };
     // The time is only read when a move begins; the browser goes on from there.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [box, element, name, since, paused]);
+  }, [box, element, name, since, paused, speed]);
 }
 
 /** The places of a move from where it begins; a curve goes through them all. One *to* something ends at `end`. */

@@ -31,6 +31,7 @@ const sounds = new Set<HTMLAudioElement>();
 export function playSound(src: string): void {
   const sound = new Audio(src);
   sound.volume = setting.volume;
+  sound.playbackRate = setting.speed;
   sounds.add(sound);
   sound.addEventListener("ended", () => sounds.delete(sound));
   void sound.play().catch(() => sounds.delete(sound));
@@ -60,10 +61,10 @@ export function setVolume(volume: number): void {
 /** How loud a player is, 0 to 1: its `own` volume under the one that the learner has set. */
 export const loudness = (own: number): number => own * setting.volume;
 
-/** Set the speed of all players, now and later; 1 is as recorded. */
+/** Set the speed of all players and sounds, now and later; 1 is as recorded. */
 export function setSpeed(speed: number): void {
   setting.speed = speed;
-  for (const player of players.values()) player.playbackRate = speed;
+  for (const player of [...players.values(), ...sounds]) player.playbackRate = speed;
 }
 
 /** Show or hide the captions of all players. */

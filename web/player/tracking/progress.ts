@@ -274,7 +274,7 @@ function writeTiming(out: Writer, state: State): void {
   const owner = (name: string): void => out.text(name === state.slide ? "" : name, "owner");
   out.number(state.overlays.length, "overlays");
   state.overlays.forEach(owner);
-  const clocks = Object.entries(state.clocks);
+  const clocks = Object.entries(state.clocks).sort(([a], [b]) => (a < b ? -1 : 1));
   out.number(clocks.length, "clocks");
   for (const [name, { at, runs }] of clocks) {
     owner(name);

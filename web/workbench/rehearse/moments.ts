@@ -63,6 +63,7 @@ const WORDS: Words = {
   resume: () => "resume",
   leave: () => "leave",
   more_time: ({ factor }) => (factor ? `time limits ${factor} times as long` : "no time limits"),
+  speed: ({ percent }) => `${percent / 100} times as fast`,
   tick: () => "time passes",
 };
 
