@@ -1,9 +1,10 @@
 """Answers in a real package: when they are judged, what is said, and where the focus goes."""
 
 from selenium.webdriver import ActionChains
-from zigzag_core.course import Course, CourseDocument
+from zigzag_core.course import Area, Course, CourseDocument, Picture
 from zigzag_core.course.elements.blank import blank_slide
 from zigzag_core.course.elements.element import Drag
+from zigzag_core.course.questions import question as q
 from zigzag_core.course.rules.rule import MoveAlong
 from zigzag_core.course.rules.timing import Move
 from zigzag_core.grading.solutions import right_response, wrong_response
@@ -12,7 +13,7 @@ from tests.core.making import button, course, slide, text
 from tests.core.samples import fresh_ids
 from tests.core.test_questions import Taking, document, slide_with
 
-from .packages import element_of, launch
+from .packages import element_of, inside, launch
 
 
 def said(page):
@@ -155,3 +156,64 @@ def test_a_drop_counts_near_enough_and_a_move_begins_where_the_thing_then_is(
         ".flatMap((one) => one.effect.getKeyframes().map((at) => at.translate))"))
     # Its middle lies on that of the target: 610 px to the right, 290 px down; then 100 px more.
     assert places == ["610px 290px", "610px 390px"]
+
+
+def two_pictures():
+    """Spot the difference: two differences, each in both pictures, four clicks for both."""
+    pictures = [Picture(id=name, name=name, alt=name, x=x, y=100, w=500, h=400)
+                for name, x in (("before", 60), ("after0", 700))]
+    areas = [Area(id=f"{name}{side}", name=f"{name} {side}", alt=f"{name} {side}", x=x + at, y=200,
+                  w=60, h=60, z=3)
+             for side, x in (("left", 60), ("right", 700)) for name, at in (("lamp", 60),
+                                                                          ("rope", 300))]
+    spots = tuple(q.Spot(id=f"{name}spot", element=f"{name}left", also=(f"{name}right",))
+                  for name in ("lamp", "rope"))
+    asked = q.Hotspot(id="difference", name="Difference", on="before", spots=spots, clicks=4,
+                      found_at_once=True, clicks_spent=True, judged="at_once", attempts=1)
+    return course(slide("slidea", *pictures, *areas, questions=(asked,)))
+
+
+def test_differences_are_found_in_either_picture_and_every_click_is_spent(page, server, tmp_path):
+    launch(page, server, tmp_path, two_pictures())
+
+    def left(words):
+        page.until(lambda: page.find(".zz-left").text == words, words)
+
+    def click(element, x=0, y=0):
+        ActionChains(page.browser).move_to_element_with_offset(
+            page.find(f"[data-element={element}]"), x, y).click().perform()
+
+    left("0 of 2 found · 4 clicks left")
+    click("lampright")
+    left("1 of 2 found · 3 clicks left")
+    assert len(page.all("[data-found]")) == 2, "in both pictures"
+    click("lampleft")
+    click("lampright")
+    # Between the pictures nothing is hit; beside the places it costs a click, and shows briefly.
+    frame = page.find("[data-element=before]").rect
+    click("before", frame["width"] / 2 + 10)
+    left("1 of 2 found · 3 clicks left")
+    click("after0", 0, 60)
+    left("1 of 2 found · 2 clicks left")
+    page.until(lambda: page.all(".zz-brief") and not page.find(".zz-brief").is_displayed())
+    page.browser.refresh()
+    inside(page)
+    page.press("Resume")
+    left("1 of 2 found · 2 clicks left")
+    click("ropeleft")
+    page.words("Right")
+    page.press("Continue")
+    page.top()
+    page.see("The result of answer 1")
+    page.see("correct")
+
+
+def test_whoever_has_no_clicks_left_is_told_what_was_missed(page, server, tmp_path):
+    launch(page, server, tmp_path, two_pictures())
+    for y in (100, 60, 20, 140):
+        ActionChains(page.browser).move_to_element_with_offset(
+            page.find("[data-element=before]"), 0, y - 100).click().perform()
+    page.find("[role=dialog]")
+    page.top()
+    page.see("The result of answer 1")
+    page.see("wrong")

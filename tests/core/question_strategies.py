@@ -71,6 +71,7 @@ def graders(draw, slide, question, names):
         at_most=1 if single else draw(st.sampled_from([None, 2, 3]))
         if form != "free" else draw(st.sampled_from([5, 400])),
         needed=draw(st.sampled_from([None, 1, 2])),
+        found_at_once=draw(st.booleans()), clicks_spent=draw(st.booleans()),
         counts=draw(st.sampled_from(["all", "pairs", "run"])),
         returns=draw(st.sampled_from(["never", "never", "at_once", "judged"])),
         extendable=draw(st.booleans()), time_limit=draw(st.sampled_from([None, None, 1, 60])),

@@ -160,3 +160,39 @@ def test_points_and_rows_of_parts_stay_where_the_parts_do(kind, other, kept):
     doc = document(slide, partial="per_answer", table=(row,))
     [turned] = converted(doc.slides[0], slide.questions[0].id, other, fresh_ids(3)).questions
     assert (turned.table == (row,), turned.partial == "per_answer") == (kept, kept)
+
+
+def test_a_place_of_several_areas_counts_once_and_what_was_found_or_spent_stays():
+    asked = slide_with("hotspot")
+    question = asked.questions[0]
+    right, decoy = question.spots[0], question.spots[1]
+    joined = right.model_copy(update={"right": True, "also": (decoy.element,)})
+
+    def taking(**changes):
+        changed = question.model_copy(update={"spots": (joined,), "clicks": 3, **changes})
+        return Taking(document(asked.model_copy(update={"questions": (changed,)})))
+
+    def marks(taker, part, where):
+        taker.does("answered", question=question.id, part=part, value=where)
+        return len(taker.state.answers[question.id].given)
+
+    assert {e.draw.id for e in taking().slide.elements if e.control == "spot"} == {
+        right.element, decoy.element}
+    standing = taking()
+    assert marks(standing, right.id, "5,5") == 1
+    assert marks(standing, right.id, "-5,5") == 0, "a mark is taken back"
+    found = taking(found_at_once=True)
+    assert marks(found, right.id, "5,5") == 1
+    assert marks(found, right.id, "-5,5") == 1, "what was found stays"
+    assert marks(found, question.id, "9,9") == 2 and marks(found, question.id, "-9,9") == 1
+    spent = taking(clicks_spent=True)
+    assert [marks(spent, question.id, f"{n},9") for n in range(4)] == [1, 2, 3, 3]
+    assert marks(spent, question.id, "-1,9") == 3, "a click is spent"
+    paid = taking(clicks_spent=True, found_at_once=True, judged="at_once")
+    marks(paid, question.id, "9,9")
+    marks(paid, right.id, "5,5")
+    assert paid.state.answers[question.id].result == "right", "the wrong click cost a click"
+    free = taking(clicks_spent=True, clicks=None, found_at_once=True, judged="at_once")
+    marks(free, question.id, "9,9")
+    marks(free, right.id, "5,5")
+    assert free.state.answers[question.id].result != "right", "without a limit it counts"

@@ -3669,6 +3669,9 @@ export interface components {
          * @description Click the right places, on the picture or video `on`, or anywhere on the slide.
          *
          *     `clicks` limits how many marks there can be; `needed` says how many right places are enough.
+         *     What is `found_at_once` shows that it is right when it is clicked, and stays. Where
+         *     `clicks_spent`, no mark can be taken back; where they are limited, too, a wrong one costs no
+         *     more than the click.
          */
         Hotspot: {
             /** Id */
@@ -3817,6 +3820,16 @@ export interface components {
             clicks?: number | null;
             /** Needed */
             needed?: number | null;
+            /**
+             * Found At Once
+             * @default false
+             */
+            found_at_once: boolean;
+            /**
+             * Clicks Spent
+             * @default false
+             */
+            clicks_spent: boolean;
         };
         /**
          * InOrder
@@ -6600,13 +6613,20 @@ export interface components {
         };
         /**
          * Spot
-         * @description A place to click: an area. One that is not `right` is a decoy.
+         * @description A place to click: an area, and those that are the same place `also`, on other pictures.
+         *
+         *     One that is not `right` is a decoy.
          */
         Spot: {
             /** Id */
             id: string;
             /** Element */
             element: string;
+            /**
+             * Also
+             * @default []
+             */
+            also: string[];
             /**
              * Right
              * @default true
@@ -9893,10 +9913,11 @@ export interface components {
          *
          *     `record` names the question in interaction records: letters, digits, ``-`` and ``_``.
          *     `at_most` limits what may be chosen, the marks of *spots*, the letters of *free*; `needed` is
-         *     how many right spots are enough. `counts` says what of an order counts. `time_limit` is in
-         *     seconds, which learners may make longer where it is `extendable`; `returns` says when
-         *     wrong items go back to where they were, `drops_count` whether a drop that went back counts as
-         *     wrong. `attempt_points` are the most that the second, third … attempt gives.
+         *     how many right spots are enough; `found_at_once` and `clicks_spent` as in a hotspot. `counts`
+         *     says what of an order counts. `time_limit` is in seconds, which learners may make
+         *     longer where it is `extendable`; `returns` says when wrong items go back to where they were,
+         *     `drops_count` whether a drop that went back counts as wrong. `attempt_points` are the most
+         *     that the second, third … attempt gives.
          */
         Grader: {
             /** Id */
@@ -9973,6 +9994,16 @@ export interface components {
             /** Needed */
             needed?: number | null;
             /**
+             * Found At Once
+             * @default false
+             */
+            found_at_once: boolean;
+            /**
+             * Clicks Spent
+             * @default false
+             */
+            clicks_spent: boolean;
+            /**
              * Counts
              * @default all
              * @enum {string}
@@ -10039,13 +10070,18 @@ export interface components {
          * @description Something that can be answered. What is `right` depends on the grader's form: for *choose*
          *     and *spots* ``("",)`` where it is to be given; for *pairs* the targets that it belongs on, one
          *     of them, or all where `endless`; for *texts* `accepts` says it; in an *order* a `level` one may
-         *     stand before the one before it.
+         *     stand before the one before it. The elements `also` stand for the same part.
          */
         GraderPart: {
             /** Id */
             id: string;
             /** Element */
             element?: string | null;
+            /**
+             * Also
+             * @default []
+             */
+            also: string[];
             /**
              * Words
              * @default

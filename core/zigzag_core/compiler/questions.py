@@ -63,6 +63,8 @@ def grader_of(slide: Slide, question: q.Question) -> Grader:
         drops_count=getattr(question, "drops_count", False),
         at_once=question.judged == "at_once", on_leaving=question.judged == "leaving",
         show_right=question.show_right,
+        found_at_once=getattr(question, "found_at_once", False),
+        clicks_spent=getattr(question, "clicks_spent", False),
         shuffle=getattr(question, "shuffle", False), letters=getattr(question, "letters", "none"),
         pinned=tuple(c.id for c in getattr(question, "choices", ()) if c.pinned),
     )
@@ -93,7 +95,8 @@ def _parts(
         case q.Hotspot():
             for spot in question.spots:
                 yield GraderPart.made(
-                    id=spot.id, element=spot.element, words=words[spot.element],
+                    id=spot.id, element=spot.element, also=spot.also,
+                    words=words[spot.element],
                     right=("",) if spot.right else (), points=spot.points,
                 )
         case q.RatingScale():
@@ -120,6 +123,20 @@ def _parts(
         case q.OpenAnswer():
             yield GraderPart.made(
                 id=field_part(question), element=question.field, words=question.name)
+
+
+def _grounds(question: q.Hotspot, slide: Slide) -> Iterator[str]:
+    """The picture that is clicked on, and the others that places of the question lie on."""
+    if question.on is None:
+        return
+    yield question.on
+    by_id = {e.id: e for e in slide.elements}
+    areas = [by_id[name] for spot in question.spots for name in q.elements_of(spot)]
+    for ground in slide.elements:
+        if ground.kind in ("picture", "video") and ground.id != question.on and any(
+                ground.x <= area.x + area.w / 2 <= ground.x + ground.w
+                and ground.y <= area.y + area.h / 2 <= ground.y + ground.h for area in areas):
+            yield ground.id
 
 
 def blanks_of(question: q.FillBlanks, slide: Slide) -> list[q.Blank]:
@@ -162,8 +179,12 @@ def as_one(group: Group, slide: Slide) -> Group:
     return group.model_copy(update={"alt": all_spoken(slide.elements)[group.id], "z": z})
 
 
-def roles_of(question: q.Question) -> dict[str, Changes]:
+def roles_of(question: q.Question, slide: Slide) -> dict[str, Changes]:
     """Return, by element id, what the parts of `question` become in the program."""
+    return _part_roles(question, slide) | _button_roles(question)
+
+
+def _part_roles(question: q.Question, slide: Slide) -> dict[str, Changes]:
     name = question.id
     open_ = ["not", ["locked", name]]
     roles: dict[str, Changes] = {}
@@ -185,13 +206,22 @@ def roles_of(question: q.Question) -> dict[str, Changes]:
     for row in getattr(question, "rows", ()):
         part(row.element, "field", row.id)
     for spot in getattr(question, "spots", ()):
-        part(spot.element, "spot", spot.id)
-    if isinstance(question, q.Hotspot) and question.on:
-        part(question.on, "ground", name)
+        for element in q.elements_of(spot):
+            part(element, "spot", spot.id)
+    if isinstance(question, q.Hotspot):
+        for ground in _grounds(question, slide):
+            part(ground, "ground", name)
     if isinstance(question, _FIELDS) and question.field:
         part(question.field, "field", field_part(question))
     if isinstance(question, q.FillBlanks) and question.text:
         part(question.text, "blanks", name)
+    return roles
+
+
+def _button_roles(question: q.Question) -> dict[str, Changes]:
+    name = question.id
+    open_ = ["not", ["locked", name]]
+    roles: dict[str, Changes] = {}
     if question.submit:
         ready = ["unjudged", name]
         visible: Node = True

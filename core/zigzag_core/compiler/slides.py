@@ -71,7 +71,7 @@ def compiled_slide(slide: Slide, scope: Scope) -> CompiledSlide:
 def _slide(slide: Slide, weave: Woven, scope: Scope) -> ProgramSlide:
     roles = {
         element: changes for question in slide.questions
-        for element, changes in roles_of(question).items()
+        for element, changes in roles_of(question, slide).items()
     }
     after = [
         feedback(question, slide, scope)

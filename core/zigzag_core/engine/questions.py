@@ -231,9 +231,14 @@ def _moved(order: tuple[str, ...], part: str, position: str) -> Given | None:
 
 
 def _marked(grader: Grader, given: Given, part: str, where: str) -> Given | None:
-    """Marks are made where there is none yet and more are allowed, and taken away by name."""
+    """Marks are made where there is none yet and more are allowed, and taken away by name.
+
+    What was spent, or found at once, stays.
+    """
     if where.startswith("-"):
         gone = where[1:]
+        if grader.clicks_spent or (grader.found_at_once and part in _right_parts(grader)):
+            return None
         return tuple(pair for pair in given if pair != (part, gone))
     if not where or (part != grader.id and any(pair[0] == part for pair in given)):
         return None
@@ -242,11 +247,15 @@ def _marked(grader: Grader, given: Given, part: str, where: str) -> Given | None
     return (*given, (part, where)) if known and len(given) < most else None
 
 
+def _right_parts(grader: Grader) -> set[str]:
+    return {part.id for part in grader.parts if part.right}
+
+
 def _within_reach(run: Run, grader: Grader, part: str) -> bool:
-    element = next((p.element for p in grader.parts if p.id == part), None)
-    if element is None:
+    found = next((p for p in grader.parts if p.id == part), None)
+    if found is None or found.element is None:
         return run.state.slide == grader.slide
-    return at_hand(run, element, to_click=False)
+    return any(at_hand(run, name, to_click=False) for name in (found.element, *found.also))
 
 
 def _give(run: Run, grader: Grader, given: Given) -> None:
@@ -262,8 +271,11 @@ def _is_whole(grader: Grader, given: Given) -> bool:
             most = grader.at_most or sum(bool(part.right) for part in grader.parts)
             return len(given) >= most
         case "spots":
-            most = grader.at_most or sum(bool(part.right) for part in grader.parts)
-            return len(given) >= most
+            places = _right_parts(grader)
+            if grader.found_at_once and places <= {part for part, _ in given}:
+                return True
+            return len(given) >= (grader.at_most or (
+                LIMITS.most_marks if grader.found_at_once else len(places)))
         case "pairs":
             wanted = sum(bool(part.right) for part in grader.parts)
             return len({part for part, _ in given}) >= wanted

@@ -102,10 +102,12 @@ def _ordered(grader: Grader, order: list[str]) -> Tally:
 
 
 def _hit(grader: Grader, given: Given) -> Tally:
-    """A place that is hit twice counts once; every other mark is wrong."""
+    """A place that is hit twice counts once; every other mark is wrong, unless it costs a click."""
     right = {part.id for part in grader.parts if part.right}
     hit = {part for part, _ in given}
     wrong = len(hit - right - {grader.id}) + sum(part == grader.id for part, _ in given)
+    if grader.clicks_spent and grader.at_most is not None:
+        wrong = 0
     of = min(grader.needed or len(right), len(right))
     return Tally(min(len(hit & right), of), wrong, of, frozenset(hit & right))
 

@@ -16,10 +16,11 @@ class GraderPart(Model):
     """Something that can be answered. What is `right` depends on the grader's form: for *choose*
     and *spots* ``("",)`` where it is to be given; for *pairs* the targets that it belongs on, one
     of them, or all where `endless`; for *texts* `accepts` says it; in an *order* a `level` one may
-    stand before the one before it."""
+    stand before the one before it. The elements `also` stand for the same part."""
 
     id: Annotated[ProgramId, Is("part")]
     element: ElementName | None = None
+    also: tuple[ElementName, ...] = ()
     words: str = ""
     right: tuple[Annotated[str, Refers(("part",), weak=True)], ...] = ()
     endless: bool = False
@@ -59,10 +60,11 @@ class Grader(Model):
 
     `record` names the question in interaction records: letters, digits, ``-`` and ``_``.
     `at_most` limits what may be chosen, the marks of *spots*, the letters of *free*; `needed` is
-    how many right spots are enough. `counts` says what of an order counts. `time_limit` is in
-    seconds, which learners may make longer where it is `extendable`; `returns` says when
-    wrong items go back to where they were, `drops_count` whether a drop that went back counts as
-    wrong. `attempt_points` are the most that the second, third … attempt gives.
+    how many right spots are enough; `found_at_once` and `clicks_spent` as in a hotspot. `counts`
+    says what of an order counts. `time_limit` is in seconds, which learners may make
+    longer where it is `extendable`; `returns` says when wrong items go back to where they were,
+    `drops_count` whether a drop that went back counts as wrong. `attempt_points` are the most
+    that the second, third … attempt gives.
     """
 
     id: Annotated[ProgramId, Is("question")]
@@ -86,6 +88,8 @@ class Grader(Model):
     at_least: int = 1
     at_most: int | None = None
     needed: int | None = None
+    found_at_once: bool = False
+    clicks_spent: bool = False
     counts: Literal["all", "pairs", "run"] = "all"
     arrange: Literal["snap", "stack", "tile", "line"] = "snap"
     time_limit: int | None = None

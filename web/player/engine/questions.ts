@@ -4,7 +4,7 @@ import type { Grader } from "../../api/types";
 import { judge } from "./grade";
 import { atHand } from "./learner";
 import type { Index } from "./program";
-import { isUnjudged, same, type Given } from "./tally";
+import { isUnjudged, same, wantedIn, type Given } from "./tally";
 import { fnv1a, shuffled } from "./random";
 import { without, type Run } from "./run";
 import { NO_ANSWER, type Answer, type State } from "./state";
@@ -194,15 +194,20 @@ function moved(order: readonly string[], part: string, position: string): Given 
 }
 
 function marked(grader: Grader, given: Given, part: string, where: string): Given | null {
-  if (where.startsWith("-")) return given.filter(([name, at]) => name !== part || at !== where.slice(1));
+  if (where.startsWith("-")) {
+    // What was spent, or found at once, stays.
+    if (grader.clicks_spent || (grader.found_at_once && wantedIn(grader).has(part))) return null;
+    return given.filter(([name, at]) => name !== part || at !== where.slice(1));
+  }
   if (!where || (part !== grader.id && given.some(([name]) => name === part))) return null;
   const known = part === grader.id || grader.parts.some(({ id }) => id === part);
   return known && given.length < (isNone(grader.at_most) ? LIMITS.most_marks : grader.at_most) ? [...given, [part, where]] : null;
 }
 
 function isWithinReach(run: Run, grader: Grader, part: string): boolean {
-  const element = grader.parts.find(({ id }) => id === part)?.element;
-  return element ? atHand(run, element, false) : run.state.slide === grader.slide;
+  const found = grader.parts.find(({ id }) => id === part);
+  if (!found?.element) return run.state.slide === grader.slide;
+  return [found.element, ...found.also].some((element) => atHand(run, element, false));
 }
 
 function give(run: Run, grader: Grader, given: Given): void {
@@ -213,8 +218,12 @@ function give(run: Run, grader: Grader, given: Given): void {
 function isWhole(grader: Grader, given: Given): boolean {
   const wanted = grader.parts.filter(({ right }) => right.length).length;
   switch (grader.form) {
-    case "choose":
-    case "spots": return given.length >= (grader.at_most || wanted);
+    case "choose": return given.length >= (grader.at_most || wanted);
+    case "spots": {
+      const places = new Set(given.map(([part]) => part));
+      if (grader.found_at_once && [...wantedIn(grader)].every((part) => places.has(part))) return true;
+      return given.length >= (grader.at_most || (grader.found_at_once ? LIMITS.most_marks : wanted));
+    }
     case "pairs": return new Set(given.map(([part]) => part)).size >= wanted;
     default: return given.length >= grader.parts.length;
   }

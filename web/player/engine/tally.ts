@@ -55,7 +55,7 @@ function sorted(given: Given): Given {
 }
 
 /** The parts that are to be given. */
-const wantedIn = ({ parts }: Grader): Set<string> => new Set(parts.filter(({ right }) => right.length).map(({ id }) => id));
+export const wantedIn = ({ parts }: Grader): Set<string> => new Set(parts.filter(({ right }) => right.length).map(({ id }) => id));
 
 const both = (a: ReadonlySet<string>, b: ReadonlySet<string>): Set<string> => new Set([...a].filter((one) => b.has(one)));
 
@@ -120,5 +120,6 @@ function hit(grader: Grader, given: Given): Tally {
   const beside = given.filter(([part]) => part === grader.id).length;
   const decoys = [...places].filter((part) => !right.has(part) && part !== grader.id).length;
   const of = Math.min(grader.needed || right.size, right.size);
-  return { right: Math.min(parts.size, of), wrong: decoys + beside, of, parts };
+  const isPaid = grader.clicks_spent && typeof grader.at_most === "number";
+  return { right: Math.min(parts.size, of), wrong: isPaid ? 0 : decoys + beside, of, parts };
 }

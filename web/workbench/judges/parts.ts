@@ -10,7 +10,7 @@ import { changeSlide, currentSlide, select } from "../store/store";
 import { sayDone } from "../../kit/toaster";
 
 export type PartList = (typeof PART_LISTS)[number];
-interface Part { id: string; element: string }
+interface Part { id: string; element: string; also?: string[] }
 
 /** Each kind of question with its title and further words by which it is found. */
 export const KINDS = (Object.keys(QUESTIONS) as Question["kind"][])
@@ -34,7 +34,7 @@ export function partsIn(question: Question, list: PartList): readonly Part[] {
 
 /** The elements that learners answer a question with. */
 export function answersOf(question: Question): string[] {
-  return PART_LISTS.flatMap((list) => partsIn(question, list).map(({ element }) => element));
+  return PART_LISTS.flatMap((list) => partsIn(question, list).flatMap(({ element, also }) => [element, ...(also ?? [])]));
 }
 
 /** The elements that a question is made of. */
@@ -59,7 +59,7 @@ export function roleIn(question: Question, element: string): string {
   if (question.submit === element) return `submits: ${question.name}`;
   if (question.reset === element) return `clears: ${question.name}`;
   for (const list of PART_LISTS) {
-    const part = partsIn(question, list).find((other) => other.element === element);
+    const part = partsIn(question, list).find((other) => other.element === element || other.also?.includes(element));
     if (!part) continue;
     if ((list !== "choices" && list !== "spots") || question.purpose === "survey") return ROLES[list];
     return `${ROLES[list]}, ${(part as Part & { right: boolean }).right ? "right" : "wrong"}`;

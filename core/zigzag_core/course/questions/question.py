@@ -257,10 +257,14 @@ class Ordering(QuestionBase):
 
 
 class Spot(Model):
-    """A place to click: an area. One that is not `right` is a decoy."""
+    """A place to click: an area, and those that are the same place `also`, on other pictures.
+
+    One that is not `right` is a decoy.
+    """
 
     id: Annotated[Id, Is("part")]
     element: ElementRef
+    also: Annotated[tuple[ElementRef, ...], Field(max_length=10)] = ()
     right: bool = True
     points: PartPoints = 0
     says: RichText = RichText()
@@ -270,6 +274,9 @@ class Hotspot(QuestionBase):
     """Click the right places, on the picture or video `on`, or anywhere on the slide.
 
     `clicks` limits how many marks there can be; `needed` says how many right places are enough.
+    What is `found_at_once` shows that it is right when it is clicked, and stays. Where
+    `clicks_spent`, no mark can be taken back; where they are limited, too, a wrong one costs no
+    more than the click.
     """
 
     kind: Literal["hotspot"] = "hotspot"
@@ -277,6 +284,8 @@ class Hotspot(QuestionBase):
     spots: Annotated[tuple[Spot, ...], Field(max_length=60)] = ()
     clicks: Annotated[int, Field(ge=1, le=100)] | None = None
     needed: Annotated[int, Field(ge=1, le=60)] | None = None
+    found_at_once: bool = False
+    clicks_spent: bool = False
 
 
 class Row(Model):
@@ -318,17 +327,25 @@ def most_parts(kind: type[QuestionBase], name: str) -> int:
 def part_elements(question: Question) -> Iterator[str]:
     """Yield the ids of the elements that `question` is made of."""
     for name in PART_LISTS:
-        yield from (part.element for part in getattr(question, name, ()))
+        for part in getattr(question, name, ()):
+            yield from elements_of(part)
     for name in SINGLE_PARTS:
         element = getattr(question, name, None)
         if element:
             yield element
 
 
+def elements_of(part: Part) -> Iterator[str]:
+    """Yield the elements that are one part of a question: mostly one."""
+    yield part.element
+    yield from getattr(part, "also", ())
+
+
 def answer_elements(question: QuestionBase) -> Iterator[str]:
     """Yield the elements without which the question asks nothing: all but its buttons and words."""
     for name in PART_LISTS:
-        yield from (part.element for part in getattr(question, name, ()))
+        for part in getattr(question, name, ()):
+            yield from elements_of(part)
     for name in ("field", "text"):
         element = getattr(question, name, None)
         if element:

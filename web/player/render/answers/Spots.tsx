@@ -8,9 +8,10 @@ import { useFrame, wordsOf } from "./useFrame";
 
 /** The ground of a hotspot question: clicks beside all places count too. */
 export function Ground({ element }: { element: ProgramElement }): ReactNode {
-  const { dispatch } = useActing();
+  const { dispatch, index } = useActing();
   const { draw, grader, enabled, view, style } = useFrame(element, false);
   if (!grader) return null;
+  const first = [...index.elements.values()].find(({ control, question }) => control === "ground" && question === grader.id);
   const beside = (event: MouseEvent<HTMLElement>): void => {
     dispatch({ event: "answered", question: grader.id, part: grader.id, value: placeOf(event) });
   };
@@ -28,7 +29,7 @@ export function Ground({ element }: { element: ProgramElement }): ReactNode {
       >
         {view}
       </div>
-      <Marks grader={grader} />
+      {first === element && <Marks grader={grader} />}
     </>
   );
 }
@@ -61,6 +62,7 @@ export function Spot({ element }: { element: ProgramElement }): ReactNode {
     <button
       type="button" data-element={draw.id} className={`zz-element zz-spot${enabled ? " zz-aims" : ""}`} style={{ ...style, zIndex: draw.z + 1 }}
       disabled={!enabled} aria-pressed={hit} aria-label={marked(wordsOf(draw), missed ? "missed" : mark)} data-missed={missed || undefined}
+      data-found={(hit && grader.found_at_once && isRight(grader, part ?? "")) || undefined}
       onClick={(event) => {
         event.stopPropagation();
         const at = event.detail ? placeOf(event) : `${Math.round(draw.x + draw.w / 2)},${Math.round(draw.y + draw.h / 2)}`;
@@ -81,6 +83,19 @@ function Marks({ grader }: { grader: Grader }): ReactNode {
     <>
       {given.map(([part, at], index) => {
         const [x = 0, y = 0] = at.split(",").map(Number);
+        const right = isRight(grader, part);
+        if (!locked && (grader.clicks_spent || (grader.found_at_once && right))) {
+          // A wrong click that is spent is only seen for a moment, where the right ones show at once.
+          const passes = grader.found_at_once && !right;
+          return (
+            <span
+              key={`${part}-${at}`} className={`zz-pin${passes ? " zz-brief" : ""}`} style={{ left: x, top: y }} aria-hidden
+              data-result={grader.found_at_once ? (right ? "right" : "wrong") : undefined}
+            >
+              {passes ? "✕" : grader.found_at_once ? "✓" : index + 1}
+            </span>
+          );
+        }
         return (
           <button
             key={`${part}-${at}`} type="button" className="zz-pin" style={{ left: x, top: y }} disabled={locked}
@@ -91,19 +106,31 @@ function Marks({ grader }: { grader: Grader }): ReactNode {
           </button>
         );
       })}
-      {grader.at_most !== null && grader.at_most !== undefined && !locked && (
-        <p className="zz-left" role="status">{left(grader.at_most - given.length)}</p>
-      )}
+      {!locked && <Standing grader={grader} given={given} />}
     </>
   );
 }
+
+/** How many were found, where that shows at once, and how many clicks are left. */
+function Standing({ grader, given }: { grader: Grader; given: readonly (readonly [string, string])[] }): ReactNode {
+  const wanted = grader.parts.filter(({ right }) => right.length).length;
+  const of = Math.min(grader.needed || wanted, wanted);
+  const found = new Set(given.flatMap(([part]) => (isRight(grader, part) ? [part] : []))).size;
+  const words = [
+    ...(grader.found_at_once ? [`${Math.min(found, of)} of ${of} found`] : []),
+    ...(typeof grader.at_most === "number" ? [left(grader.at_most - given.length)] : []),
+  ];
+  return words.length ? <p className="zz-left" role="status">{words.join(" · ")}</p> : null;
+}
+
+const isRight = (grader: Grader, part: string): boolean => grader.parts.some(({ id, right }) => id === part && right.length > 0);
 
 const left = (count: number): string => (count === 0 ? "No clicks left" : count === 1 ? "1 click left" : `${count} clicks left`);
 
 function signOf(grader: Grader, state: State, part: string): "right" | "wrong" | undefined {
   const { locked, result } = answerOf(state, grader.id);
   if (!locked || result === null || result === "neutral") return undefined;
-  return grader.parts.some(({ id, right }) => id === part && right.length) ? "right" : "wrong";
+  return isRight(grader, part) ? "right" : "wrong";
 }
 
 /** Where on the slide was clicked, in px. */

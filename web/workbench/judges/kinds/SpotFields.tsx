@@ -1,12 +1,15 @@
-import { Flex, Text } from "@chakra-ui/react";
+import { chakra, Flex, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
-import type { QuestionOf } from "../../../api/types";
+import type { QuestionOf, Slide } from "../../../api/types";
+import { Check } from "../../../kit/Check";
 import { Choose } from "../../../kit/Choose";
 import { NumberField } from "../../../kit/NumberField";
 import { Pair } from "../../../kit/Pair";
 import type { KindProps } from "./props";
+import { QuietButton } from "../../../kit/QuietButton";
+import { freshId } from "../../store/ids";
 import { PartRows } from "../PartRows";
-import { changeQuestion } from "../parts";
+import { changeQuestion, partWords } from "../parts";
 import { PartFeedback } from "./PartFeedback";
 import { PartPoints } from "./PartPoints";
 import { lines, fromLines } from "../words";
@@ -37,6 +40,7 @@ export function SpotFields({ slide, question }: KindProps<QuestionOf<"hotspot">>
             <Flex pl="6" gap="2" align="center">
               <PartFeedback value={lines(spot.says)} label={`Said when “${words}” is clicked`} onChange={(text) => change(part.id, { says: fromLines(text) })} />
               <PartPoints question={question} words={words} value={spot.points} onChange={(points) => change(part.id, { points })} />
+              <SamePlace slide={slide} question={question} spot={spot} />
             </Flex>
           );
         }}
@@ -49,7 +53,43 @@ export function SpotFields({ slide, question }: KindProps<QuestionOf<"hotspot">>
         <NumberField label="clicks" value={question.clicks ?? 0} min={0} max={100} onChange={(clicks) => changeQuestion(question, { clicks: clicks ? Math.round(clicks) : null })} />
         <NumberField label="needed" value={question.needed ?? 0} min={0} max={60} onChange={(needed) => changeQuestion(question, { needed: needed ? Math.round(needed) : null })} />
       </Pair>
+      <Check label="A right place shows at once that it was found" value={question.found_at_once} onChange={(found_at_once) => changeQuestion(question, { found_at_once })} />
+      <Check label="A click is spent: its mark cannot be taken back" value={question.clicks_spent} onChange={(clicks_spent) => changeQuestion(question, { clicks_spent })} />
+      {question.clicks_spent && !question.clicks && <Text fontSize="12px" color="marigold.ink">Without a number of clicks, wrong ones count as wrong.</Text>}
       <Text fontSize="12px" color="quiet">0 clicks is as many as they like; 0 needed is all right places.</Text>
     </>
+  );
+}
+
+type Place = QuestionOf<"hotspot">["spots"][number];
+
+/** The areas that are one place: the same difference in two pictures is found in either. */
+function SamePlace({ slide, question, spot }: { slide: Slide; question: QuestionOf<"hotspot">; spot: Place }): ReactNode {
+  const others = question.spots.filter(({ id }) => id !== spot.id);
+  const name = (element: string): string => partWords(slide, { id: element, element });
+  const put = (spots: Place[]): void => changeQuestion(question, { spots }, "The same place");
+  if (spot.also.length) {
+    return (
+      <QuietButton
+        size="xs" title={`Also ${spot.also.map(name).join(", ")}`}
+        onClick={() => put(question.spots.flatMap((one) => (one.id !== spot.id ? [one] : [
+          { ...one, also: [] }, ...one.also.map((element) => ({ ...one, id: freshId(), element, also: [] })),
+        ])))}
+      >
+        {spot.also.length + 1} areas: part them
+      </QuietButton>
+    );
+  }
+  if (!others.length) return null;
+  return (
+    <chakra.select
+      aria-label={`${name(spot.element)} is the same place as`} value="" fontSize="12px" maxW="130px" bg="sheet" borderWidth="1px" borderRadius="6px"
+      onChange={(event) => put(question.spots.flatMap((one) => (
+        one.id === spot.id ? [] : one.id === event.target.value ? [{ ...one, also: [...one.also, spot.element] }] : [one]
+      )))}
+    >
+      <option value="" disabled>same place as …</option>
+      {others.map((one) => <option key={one.id} value={one.id}>{name(one.element)}</option>)}
+    </chakra.select>
   );
 }
