@@ -8973,7 +8973,8 @@ export interface components {
          * Clipping
          * @description Elements cut out or copied, with the questions and patterns that they are parts of.
          *
-         *     `overlays` are those that they open; what stands on these is among the elements.
+         *     `overlays` are those that they open; what stands on these is among the elements. `rules` are
+         *     those of the slide that name nothing but what is copied.
          *
          *     `variables`, `media` and `styles` are what they use of their course, for pasting in another;
          *     `course` is the id of that.
@@ -8999,6 +9000,11 @@ export interface components {
              * @default []
              */
             overlays: components["schemas"]["Overlay"][];
+            /**
+             * Rules
+             * @default []
+             */
+            rules: components["schemas"]["Rule"][];
             /**
              * Variables
              * @default []

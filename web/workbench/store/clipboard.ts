@@ -1,6 +1,7 @@
 /** Copy, cut, paste, duplicate: within a slide, across slides, across courses and windows. */
 import { api, take } from "../../api/client";
 import type { Clipping, Slide } from "../../api/types";
+import { sayDone } from "../../kit/toaster";
 import { attempt, removeSelected } from "./commands";
 import { edit, quiet } from "./edits";
 import { useOverlay } from "../editor/stage/overlays";
@@ -128,6 +129,8 @@ async function pasteInto(clipping: Clipping, dx: number, dy: number, label: stri
       body: { slide: base.slide, clipping, course: base.course, dx, dy, onto },
     })),
   });
+  const rules = clipping.rules?.length ?? 0;
+  if (pasted && rules) sayDone(rules === 1 ? "A sentence of the slide that names only this came along." : `${rules} sentences of the slide that name only this came along.`);
   if (pasted && slide) last = { slide, from: clipping, ids: pasted.selected, before: [0, 0] };
 }
 

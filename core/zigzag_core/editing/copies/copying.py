@@ -13,12 +13,21 @@ from zigzag_core.course import (
     Overlay,
     Pattern,
     Question,
+    Rule,
     Slide,
     Variable,
 )
 from zigzag_core.course.model import Model
 from zigzag_core.course.questions.question import answer_elements
-from zigzag_core.course.references import Identity, Reference, identities, named, pruned, rewired
+from zigzag_core.course.references import (
+    Identity,
+    Reference,
+    identities,
+    named,
+    pruned,
+    references,
+    rewired,
+)
 from zigzag_core.course.rules.patterns import RevealSet, parts
 from zigzag_core.course.style.style import GIVEN_LOOKS
 
@@ -26,14 +35,15 @@ from ..arranging.groups import outermost, with_members
 from ..idle import is_idle
 from ..names import free_name, free_title, named_apart
 from ..removing import without_things
-from .pattern_parts import joined
+from .pattern_parts import items_in, joined
 from .question_parts import more_of
 
 
 class Clipping(Model):
     """Elements cut out or copied, with the questions and patterns that they are parts of.
 
-    `overlays` are those that they open; what stands on these is among the elements.
+    `overlays` are those that they open; what stands on these is among the elements. `rules` are
+    those of the slide that name nothing but what is copied.
 
     `variables`, `media` and `styles` are what they use of their course, for pasting in another;
     `course` is the id of that.
@@ -43,6 +53,7 @@ class Clipping(Model):
     questions: tuple[Question, ...] = ()
     patterns: tuple[Pattern, ...] = ()
     overlays: tuple[Overlay, ...] = ()
+    rules: tuple[Rule, ...] = ()
     variables: tuple[Variable, ...] = ()
     media: tuple[MediaFile, ...] = ()
     styles: tuple[NamedStyle, ...] = ()
@@ -52,8 +63,9 @@ class Clipping(Model):
 def clip(slide: Slide, ids: Iterable[str], course: Course | None = None) -> Clipping:
     """Return the elements `ids` of `slide`, and every question of which an answer is among them.
 
-    A group comes with its members. A question comes with those of its parts that were chosen;
-    the others are left out of it. What they use of `course` comes along.
+    A group comes with its members, and rules of the slide that name only what is clipped. A
+    question comes with those of its parts that were chosen; the others are left out of it. What
+    they use of `course` comes along.
     """
     wanted = with_members(slide.elements, ids)
     overlays = _opened(slide, wanted)
@@ -68,7 +80,18 @@ def clip(slide: Slide, ids: Iterable[str], course: Course | None = None) -> Clip
         questions=tuple(q for q in cut.questions if set(answer_elements(q)) & known),
         patterns=tuple(p for p in cut.patterns if parts(p) & known),
     )
+    known_here = {identity for thing in (*clipping.elements, *clipping.questions,
+                                         *clipping.overlays) for identity in identities(thing)}
+    clipping = clipping.model_copy(update={
+        "rules": tuple(rule for rule in slide.rules if _names_only(rule, known_here))})
     return _with_belongings(clipping, course) if course else clipping
+
+
+def _names_only(rule: Rule, known: set[Identity]) -> bool:
+    """Whether what a rule names on its slide is among those `known`, and there is something."""
+    here = [found for found in references(rule) if set(found.kinds) & _ON_A_SLIDE]
+    return bool(here) and all(
+        any(Identity(kind, found.id) in known for kind in found.kinds) for found in here)
 
 
 def _opened(slide: Slide, wanted: set[str]) -> tuple[Overlay, ...]:
@@ -141,7 +164,7 @@ def paste(
     stays = {o.id for o in clipping.overlays} - coming
     elements = tuple(e for e in clipping.elements if e.overlay is None or e.overlay not in stays)
     clipping = clipping.model_copy(update={"elements": elements, "overlays": overlays})
-    ids = new_ids((*elements, *clipping.questions, *overlays), fresh)
+    ids = new_ids((*elements, *clipping.questions, *overlays, *clipping.rules), fresh)
     grown, whole = _patterns(slide, clipping, ids)
     ids |= new_ids(whole, fresh)
     copied = rewired(clipping.model_copy(update={"patterns": whole}), ids)
@@ -162,6 +185,7 @@ def paste(
         "questions": (*asked, *named_apart(questions, slide.questions)),
         "overlays": (*slide.overlays, *named_apart(copied.overlays, slide.overlays)),
         "patterns": (*grown, *named_apart(copied.patterns, slide.patterns)),
+        "rules": (*slide.rules, *copied.rules),
     })
     chosen = outermost([e for e in elements if e.overlay not in coming], of)
     return _at_home(pasted, clipping, course), tuple(of[name] for name in chosen)
@@ -217,7 +241,9 @@ def _patterns(
     whole = []
     for pattern in clipping.patterns:
         old = have.get(pattern.id)
-        more = None if old is None or parts(old) <= known else (
+        # One item is one more of its set, also where it is the only one; a whole set is another.
+        alone = old is not None and items_in(old) == 1
+        more = None if old is None or (parts(old) <= known and not alone) else (
             joined(old, rewired(pattern, ids)))
         if more is None:
             whole.append(pattern)
