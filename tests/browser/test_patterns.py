@@ -2,9 +2,15 @@
 
 from selenium.webdriver import ActionChains
 from selenium.webdriver.common.keys import Keys
+from zigzag_core.packaging.archive import export_archive
+
+from tests.core.making import course
+from tests.core.test_copies_count import finished_card
 
 from .driver import Page
 from .test_access import violations
+from .test_judges import _pick
+from .test_keyboard import palette
 from .test_resilience import _new_course
 
 FRAME = "iframe[title='The course']"
@@ -81,3 +87,26 @@ def _use(page: Page, word: str) -> None:
         _keys(page, Keys.TAB)
     kind = page.browser.execute_script("return document.activeElement.type ?? ''")
     _keys(page, Keys.ARROW_RIGHT if kind == "range" else " ")
+
+
+def test_a_finished_card_is_duplicated_and_all_copies_count(page, server, tmp_path):
+    card, _ = finished_card(grouped=True, pattern="checklist")
+    (tmp_path / "card.zigzag").write_bytes(export_archive(course(card, variables=()), {}))
+    slug = server.manage("import", str(tmp_path / "card.zigzag"))
+    page.go(f"/courses/{slug}")
+    name = next(e.name for e in card.elements if e.kind == "group")
+    _pick(page, name)
+    page.words(name, "h2")
+    for copies in (1, 2):
+        palette(page, "Duplicate what is selected")
+        page.see("2 sentences of the slide that name only this came along.")
+        page.words(f"{name} {copies + 1}", "h2")
+    page.saved()
+    page.go(f"/courses/{slug}/rehearse")
+    page.frames(FRAME)
+    page.see("3 still to see")
+    boxes = page.until(lambda: page.all("main [role=checkbox]"))
+    assert len(boxes) == 3
+    for left, box in zip(("2 still to see", "1 still to see", "All seen"), boxes, strict=True):
+        box.send_keys(Keys.SPACE)
+        page.see(left)
