@@ -8,15 +8,20 @@ from zigzag_core.packaging.archive import export_archive
 from tests.core.test_questions import Taking
 
 
-def launch(page, server, folder: Path, document: CourseDocument, media=None) -> None:
-    """Publish `document`, put the package into the practice LMS, and go into its frame."""
+def put_in(page, server, folder: Path, document: CourseDocument, media=None) -> None:
+    """Publish `document`, put the package into the practice LMS, and go to its page there."""
     file = folder / "course.zigzag"
     file.write_bytes(export_archive(document, media or {}))
     slug = server.manage("import", str(file))
     page.go("/")
     published = page.job(f"/courses/{slug}/packages", {"kind": "scorm12"})
-    put_in = page.job("/practice/packages/from-publication", {"publication": published["package"]})
-    page.go(f"/practice/{put_in['practice_package']}")
+    taken = page.job("/practice/packages/from-publication", {"publication": published["package"]})
+    page.go(f"/practice/{taken['practice_package']}")
+
+
+def launch(page, server, folder: Path, document: CourseDocument, media=None) -> None:
+    """Publish `document`, put the package into the practice LMS, and go into its frame."""
+    put_in(page, server, folder, document, media)
     page.click("a[aria-label='Launch as Ines Tarrow']")
     inside(page)
 

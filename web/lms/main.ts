@@ -3,8 +3,8 @@
  * every call with its answer, and sends what is committed to the server.
  */
 import * as library from "scorm-again/scorm12";
+import { LATE_MS, mannered } from "./manner";
 import { Sender } from "./sender";
-import { strict } from "./strict";
 
 // The module exports the class by name; its type declaration says "default".
 const { Scorm12API } = library as unknown as { Scorm12API: typeof library.default };
@@ -49,6 +49,8 @@ function begin(data: LaunchData): void {
   let index = data.callsBefore;
   let timer: number | undefined;
   let finished = false;
+  let crashed = false;
+  const manner = window.location.hash.slice(1);
 
   function send(): void {
     window.clearTimeout(timer);
@@ -77,26 +79,37 @@ function begin(data: LaunchData): void {
     window.parent.postMessage({ zigzag: "practice", what }, data.app);
   }
 
-  const call = strict((method, given) => {
+  const call = mannered(manner, (method, given) => {
     const own = api[method as typeof METHODS[number]] as (...parameters: unknown[]) => string;
     return String(own.apply(api, [...given]));
   });
   const noted = Object.fromEntries(METHODS.map((method) => [method, (...given: unknown[]) => {
+    // Whatever is said after a crash reaches nobody.
+    if (crashed) return "false";
     const result = call(method, given);
-    note(method, given, result, call("LMSGetLastError", []));
-    if (method === "LMSFinish" && result === "true") {
+    note(method, given, String(result), String(call("LMSGetLastError", [])));
+    if (method === "LMSFinish" && String(result) === "true") {
       finished = true;
       send();
       tellApp("finished");
     }
     return result;
   }]));
-  (window as unknown as { API: unknown }).API = noted;
+  const offer = (): void => { (window as unknown as { API: unknown }).API = noted; };
+  if (manner === "late") window.setTimeout(offer, LATE_MS);
+  else offer();
+  window.addEventListener("message", ({ source, origin, data: said }: MessageEvent<{ zigzag?: string; what?: string } | null>) => {
+    if (source === window.parent && origin === data.app && said?.zigzag === "practice" && said.what === "crash") {
+      crashed = true;
+      send();
+      window.parent.postMessage({ zigzag: "practice", what: "crashed" }, data.app);
+    }
+  });
 
   window.addEventListener("pagehide", () => {
     sender.closing = true;
     // A package that was closed without a goodbye: what it has set is kept all the same.
-    if (!finished && api.isInitialized()) api.LMSCommit("");
+    if (!crashed && !finished && api.isInitialized()) api.LMSCommit("");
     send();
   });
 }

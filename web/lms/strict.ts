@@ -12,7 +12,7 @@ const LONGEST: readonly [RegExp, number][] = [
 const INCORRECT_TYPE = "405";
 
 /** A call of the run-time API: the name of its method, what is given, the answer. */
-type Call = (method: string, given: readonly unknown[]) => string;
+export type Call = (method: string, given: readonly unknown[]) => string;
 
 /** Return how a strict LMS answers, which answers by `call` to all that is short enough. */
 export function strict(call: Call): Call {

@@ -6,12 +6,14 @@ import { Link, useParams } from "react-router";
 import { api, take } from "../api/client";
 import type { components } from "../api/api";
 import { PageHeader } from "../kit/PageHeader";
+import { Choose } from "../kit/Choose";
 import { Card } from "../kit/Card";
 import { Empty } from "../kit/Empty";
 import { Fact } from "../kit/Fact";
 import { QuietButton } from "../kit/QuietButton";
 import { count, duration } from "../kit/units";
 import { CallLog } from "./CallLog";
+import { MANNERS, mannerOf, type Manner } from "./manners";
 import { markedWords, RecordedAnswer } from "./RecordedAnswer";
 import { statusWords } from "./status";
 import { ToMark } from "./ToMark";
@@ -28,6 +30,7 @@ export function PackagePage(): ReactNode {
   });
   const learners = useQuery({ queryKey: ["learners"], queryFn: () => take(api.GET("/api/practice/learners")) });
   const [chosen, setChosen] = useState<string | null>(null);
+  const [manner, setManner] = useState<Manner>("strict");
   if (results.isError) return <Empty title="This package is not there">{results.error.message}</Empty>;
   const data = results.data;
   const byLearner = new Map(data?.results.map((result) => [result.learner.key, result]));
@@ -42,6 +45,10 @@ export function PackagePage(): ReactNode {
         </ChakraLink>
         <Heading as="h1" fontSize="28px" mb="4">{data?.title ?? "…"}</Heading>
         <Card title="Learners">
+          <Flex gap="3" align="center" mb="2" wrap="wrap">
+            <Box w="320px"><Choose label="the LMS is" value={manner} options={MANNERS.map(([key, words]) => [key, words] as const)} onChange={setManner} /></Box>
+            <Text fontSize="13px" color="quiet">{mannerOf(manner)[2]}</Text>
+          </Flex>
           <Table.Root size="sm" variant="line" css={{ "& tr": { bg: "transparent" } }}>
             <Table.Header>
               <Table.Row>
@@ -53,7 +60,7 @@ export function PackagePage(): ReactNode {
             <Table.Body>
               {learners.data?.map((learner) => (
                 <LearnerRow
-                  key={learner.key} id={id} learner={learner} result={byLearner.get(learner.key)}
+                  key={learner.key} id={id} manner={manner} learner={learner} result={byLearner.get(learner.key)}
                   shown={learner.key === shown} onShow={() => setChosen(learner.key)}
                 />
               ))}
@@ -68,8 +75,8 @@ export function PackagePage(): ReactNode {
 }
 
 function LearnerRow(
-  { id, learner, result, shown, onShow }: {
-    id: number; learner: { key: string; name: string }; result: Results | undefined; shown: boolean;
+  { id, manner, learner, result, shown, onShow }: {
+    id: number; manner: Manner; learner: { key: string; name: string }; result: Results | undefined; shown: boolean;
     onShow: () => void;
   },
 ): ReactNode {
@@ -87,7 +94,7 @@ function LearnerRow(
       <Table.Cell>{result?.attempts.length ?? 0}</Table.Cell>
       <Table.Cell textAlign="right">
         <QuietButton size="xs" asChild>
-          <Link to={`/practice/${id}/run/${learner.key}`} aria-label={`Launch as ${learner.name}`}>
+          <Link to={`/practice/${id}/run/${learner.key}${manner === "strict" ? "" : `?lms=${manner}`}`} aria-label={`Launch as ${learner.name}`}>
             <Play size={14} /> Launch
           </Link>
         </QuietButton>

@@ -2,12 +2,13 @@ import { Box, Flex, Heading, Spinner, Text } from "@chakra-ui/react";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { PanelRight } from "lucide-react";
 import { useEffect, useRef, useState, type ReactNode } from "react";
-import { useNavigate, useParams } from "react-router";
+import { useNavigate, useParams, useSearchParams } from "react-router";
 import { api, take } from "../api/client";
 import { Empty } from "../kit/Empty";
 import { MainButton } from "../kit/MainButton";
 import { QuietButton } from "../kit/QuietButton";
 import { CallLog } from "./CallLog";
+import { mannerOf } from "./manners";
 
 /** So long a package that is being closed may take to say its last words. */
 const LAST_WORDS_MS = 700;
@@ -16,6 +17,8 @@ const LAST_WORDS_MS = 700;
 export function RunPage(): ReactNode {
   const { learner = "", ...rest } = useParams();
   const id = Number(rest.id);
+  const [search] = useSearchParams();
+  const [manner, inShort, words] = mannerOf(search.get("lms"));
   const navigate = useNavigate();
   const queries = useQueryClient();
   const frame = useRef<HTMLIFrameElement>(null);
@@ -30,14 +33,15 @@ export function RunPage(): ReactNode {
 
   useEffect(() => {
     function listen(event: MessageEvent): void {
-      const message = event.data as { zigzag?: string };
+      const message = event.data as { zigzag?: string; what?: string };
       if (event.source === frame.current?.contentWindow && message?.zigzag === "practice") {
         void queries.invalidateQueries({ queryKey: ["practice", id] });
+        if (message.what === "crashed") void navigate(`/practice/${id}`);
       }
     }
     window.addEventListener("message", listen);
     return () => window.removeEventListener("message", listen);
-  }, [id, queries]);
+  }, [id, queries, navigate]);
 
   function leave(): void {
     // Taking the frame away closes the package as closing its window would.
@@ -46,6 +50,11 @@ export function RunPage(): ReactNode {
       void queries.invalidateQueries({ queryKey: ["practice"] });
       void navigate(`/practice/${id}`);
     }, LAST_WORDS_MS);
+  }
+
+  function crash(): void {
+    if (!launch.data) return;
+    frame.current?.contentWindow?.postMessage({ zigzag: "practice", what: "crash" }, new URL(launch.data.url).origin);
   }
 
   const name = learners.data?.find((other) => other.key === learner)?.name ?? "";
@@ -61,6 +70,8 @@ export function RunPage(): ReactNode {
             </Text>
           )}
         </Heading>
+        <Text fontSize="13px" color={manner === "strict" ? "quiet" : "brick"} title={words}>The LMS is {inShort}</Text>
+        <QuietButton title="The browser goes away without a last word" onClick={crash}>Crash</QuietButton>
         <QuietButton aria-pressed={log} onClick={() => setLog(!log)}><PanelRight size={16} /> Calls</QuietButton>
         <MainButton onClick={leave} loading={leaving}>Leave</MainButton>
       </Flex>
@@ -68,7 +79,7 @@ export function RunPage(): ReactNode {
         <Box flex="1" minW="0" bg="table">
           {launch.data && !leaving && (
             <iframe
-              ref={frame} title="The package" src={launch.data.url} allow="autoplay; fullscreen"
+              ref={frame} title="The package" src={`${launch.data.url}#${manner}`} allow="autoplay; fullscreen"
               sandbox="allow-scripts allow-same-origin allow-forms allow-popups allow-modals"
               style={{ width: "100%", height: "100%", border: 0, display: "block" }}
             />

@@ -1,0 +1,105 @@
+"""Real packages in LMSs that are late, fail, lose the session, answer oddly, or see a crash."""
+
+import pytest
+from selenium.webdriver.support.ui import Select
+from zigzag_core.course.elements.blank import blank_slide
+from zigzag_core.grading.solutions import right_response
+
+from tests.core.samples import fresh_ids
+from tests.core.test_questions import Taking, document, slide_with
+
+from .packages import element_of, inside, pass_time, put_in
+
+
+def three_slides():
+    """A question, and two slides after it."""
+    made = document(slide_with("single_choice"), attempts=1)
+    more = tuple(blank_slide(title, fresh_ids(n)) for n, title in ((8, "Second"), (9, "Third")))
+    slides = (*made.slides, *more)
+    return made.model_copy(update={"slides": slides, "course": made.course.model_copy(update={
+        "slides": tuple(each.id for each in slides)})})
+
+
+def launch_in(page, manner="strict"):
+    page.find("a[aria-label='Launch as Ines Tarrow']")
+    wanted = page.until(lambda: next(
+        o for o in Select(page.find("[aria-label='the LMS is']")).options
+        if o.text.startswith(manner)))
+    wanted.click()
+    page.click("a[aria-label='Launch as Ines Tarrow']")
+    inside(page)
+
+
+def answer(page, taker):
+    page.click(f"[data-element={element_of(taker, right_response(taker.grader)[0][0])}]")
+    page.press("Submit")
+    page.words("Right")
+    page.press("Continue")
+
+
+def at_slide(page, number):
+    page.until(lambda: page.find("main").get_attribute("aria-label").startswith(
+        f"Slide {number} of 3"), f"slide {number}")
+
+
+def is_recorded(page):
+    page.top()
+    page.see("The result of answer 1")
+
+
+@pytest.mark.parametrize("manner", ["lenient", "late", "cutting", "booleans"])
+def test_a_course_is_tracked_all_the_same(page, server, tmp_path, manner):
+    made = three_slides()
+    put_in(page, server, tmp_path, made)
+    launch_in(page, manner)
+    answer(page, Taking(made))
+    is_recorded(page)
+    page.press("Leave")
+    launch_in(page, manner)
+    page.press("Resume")
+    at_slide(page, 1)
+    assert not page.find("main input").is_enabled()
+
+
+@pytest.mark.parametrize("manner", ["failing", "losing"])
+def test_what_an_lms_did_not_keep_is_kept_in_the_browser_and_sent_when_it_is_well(
+        page, server, tmp_path, manner):
+    made = three_slides()
+    put_in(page, server, tmp_path, made)
+    launch_in(page, manner)
+    if manner == "losing":
+        page.browser.switch_to.parent_frame()
+        pass_time(page, 70)
+        inside(page)
+    answer(page, Taking(made))
+    page.press("Next")
+    at_slide(page, 2)
+    page.see("this browser")
+    page.top()
+    page.press("Leave")
+    launch_in(page)
+    page.press("Resume")
+    at_slide(page, 2)
+    is_recorded(page)
+
+
+@pytest.mark.parametrize("slide", [1, 2, 3])
+def test_after_a_crash_on_any_slide_the_course_goes_on_there(page, server, tmp_path, slide):
+    made = three_slides()
+    put_in(page, server, tmp_path, made)
+    launch_in(page)
+    answer(page, Taking(made))
+    for number in range(2, slide + 1):
+        page.press("Next")
+        at_slide(page, number)
+    page.top()
+    page.press("Crash")
+    launch_in(page)
+    page.press("Resume")
+    at_slide(page, slide)
+    for _ in range(1, slide):
+        page.press("Back")
+    at_slide(page, 1)
+    assert not page.find("main input").is_enabled(), "the answer counts"
+    page.top()
+    assert page.find("[aria-label='Log of tracking calls']").text.count("says goodbye") == 0
