@@ -77,6 +77,8 @@ def test_what_an_lms_did_not_keep_is_kept_in_the_browser_and_sent_when_it_is_wel
     page.see("this browser")
     page.top()
     page.press("Leave")
+    row = page.until(lambda: page.find("[data-learner=ines-tarrow] [data-cell=score]"))
+    assert row.text == "–", "nothing was kept"
     launch_in(page)
     page.press("Resume")
     at_slide(page, 2)

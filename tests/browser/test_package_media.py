@@ -4,7 +4,7 @@ import hashlib
 
 import pytest
 from selenium.webdriver.support.ui import Select
-from zigzag_core.course import Course, CourseDocument, Cue, Gate, MediaFile, Move, Video
+from zigzag_core.course import Audio, Course, CourseDocument, Cue, Gate, MediaFile, Move, Video
 from zigzag_core.course.elements.blank import blank_slide
 from zigzag_core.course.rules.gates import MediaWatched
 from zigzag_core.course.rules.rule import PlaySound
@@ -46,6 +46,34 @@ def test_a_video_played_straight_through_is_seen_in_full(page, server, tmp_path,
     page.click("main .zz-video button")
     page.until(lambda: page.find("main video").get_property("ended"), "the video to end")
     page.until(lambda: _next_is_on(page), "all of it to count")
+
+
+def test_what_plays_while_nobody_can_see_it_is_not_seen(page, server, tmp_path):
+    """A sound, since browsers let videos stand still meanwhile."""
+    data = sound("wav", seconds=3)
+    found = take_playing(data)
+    file = MediaFile(
+        id="talkfile", name="Talk", type=found.type, sha256=hashlib.sha256(data).hexdigest(),
+        size=len(data), duration=found.duration)
+    talk = Audio(id="talk", name="Talk", media=file.id, x=80, y=80, w=400, h=60)
+    first = slide("slidea", talk, gate=Gate(wants=(MediaWatched(media="talk", share=1),)))
+    launch(page, server, tmp_path, course(first, slide("slideb"), media=(file,)),
+           {file.sha256: data})
+
+    def play():
+        page.browser.execute_script("document.querySelector('audio').play()")
+
+    page.find("audio")
+    size = page.browser.get_window_rect()
+    page.browser.minimize_window()
+    page.until(lambda: page.browser.execute_script("return document.visibilityState") == "hidden")
+    play()
+    page.until(lambda: page.find("audio").get_property("ended"), "the sound to end")
+    page.browser.set_window_rect(**size)
+    page.until(lambda: page.browser.execute_script("return document.visibilityState") == "visible")
+    assert not _next_is_on(page)
+    play()
+    page.until(lambda: _next_is_on(page), "all of it to count when it is looked at")
 
 
 def test_speed_changes_cues_moves_and_videos_together(page, server, tmp_path):

@@ -109,7 +109,7 @@ function begin(data: LaunchData): void {
   window.addEventListener("pagehide", () => {
     sender.closing = true;
     // A package that was closed without a goodbye: what it has set is kept all the same.
-    if (!crashed && !finished && api.isInitialized()) api.LMSCommit("");
+    if (!crashed && !finished && api.isInitialized()) call("LMSCommit", [""]);
     send();
   });
 }

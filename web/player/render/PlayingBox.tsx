@@ -157,10 +157,14 @@ function useReports(player: { current: HTMLMediaElement | null }, element: strin
       stood = media.ended ? 0 : now();
       dispatch({ event: "media", target: element, what });
     };
-    const forget = (): void => { last = null; };
+    // Where it jumps to is known when it begins to: by the time that it is there, it may have played on.
+    const jump = (): void => {
+      last = null;
+      stood = Math.round(media.currentTime * 1000);
+    };
     const heard: [string, () => void][] = [
       ["timeupdate", report], ["play", say("started")], ["pause", say("paused")], ["ended", say("ended")],
-      ["seeking", forget], ["seeked", () => { stood = now(); last = media.paused ? null : stood; }],
+      ["seeking", jump], ["seeked", () => { last = media.paused ? null : stood; }],
     ];
     for (const [name, listener] of heard) media.addEventListener(name, listener);
     return () => {
