@@ -63,7 +63,7 @@ export function PartRows({ slide, question, list, word, before, after, tools }: 
         const words = element ? ownWords(slide, part, element) : "";
         return (
           <Box key={part.id} py="0.5">
-            <Flex align="center" gap="2">
+            <Flex align="center" gap="0.5">
               {before?.(part, words || element?.name || "")}
               <Input
                 key={words} data-words size="xs" bg="sheet" borderRadius="6px" flex="1" minW="0" defaultValue={words} maxLength={2_000}
