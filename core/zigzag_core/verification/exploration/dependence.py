@@ -1,14 +1,13 @@
 """What of a course depends on what: which slides stand alone, what they hand on to others."""
 
 from collections import Counter
-from collections.abc import Hashable, Iterator, Mapping, Sequence, Set
+from collections.abc import Iterator
 from dataclasses import dataclass, field
 
 from zigzag_core.course.model import Model
 from zigzag_core.course.references import Reference, expressions, references
 from zigzag_core.course.rules.expression import parts_of
 from zigzag_core.engine.index import Index
-from zigzag_core.engine.state import Answer, State
 from zigzag_core.program import Clear, PickNumber, ProgramRule, ProgramSlide
 
 from .comparisons import Comparisons, comparisons
@@ -20,9 +19,9 @@ _TIMES = ("seconds", "minutes")
 
 @dataclass(frozen=True)
 class Needs:
-    """What a slide, or the rules of the course, ask and act on.
+    """What a slide, or a rule of the course, `asks` and `acts` on, each by its id.
 
-    `things` are elements, overlays, questions and sets, `live` what the course tells of itself.
+    `live` are the values that it asks of those that the course itself keeps.
     """
 
     asks: frozenset[str]
@@ -48,7 +47,7 @@ class Dependence:
     """Whatever an expression asks for, or a set counts."""
     points: bool = False
     chance: bool = False
-    """Whether a number is picked at random that anything asks for."""
+    """Whether anything asks for a number that is picked at random, or for the learner's name."""
 
     def rules_on(self, slide: str) -> list[ProgramRule]:
         """The rules that may run on a slide: its own, and the course's."""
@@ -71,7 +70,7 @@ def dependence(index: Index) -> Dependence:
                     if _home(index, name) not in (owner, None)}
     live = frozenset(name for _, each in needs for name in each.live)
     made.points = bool(live - {*_TIMES, "learner_name"})
-    made.chance = any(
+    made.chance = "learner_name" in live or any(
         isinstance(action, PickNumber) and made.asked_of.asks("variable", action.variable)
         for bound in index.rules.values() for action in (*bound.rule.then, *bound.rule.otherwise))
     made.asked = {name for _, each in needs for name in each.asks} | index.sets_of.keys()
@@ -116,7 +115,7 @@ def _needs(model: Model, index: Index) -> Needs:
     found = [reference for reference in references(model) if not _is_way(reference, index)]
     whole = {name for clear in _clears(model) for name in _cleared_whole(clear, index)}
     return Needs(
-        asks=frozenset(_asked(model, index)),
+        asks=frozenset(asked_in(model, index)),
         acts=frozenset(each.id for each in found if not each.asked and each.id not in whole),
         live=frozenset(
             node[1] for expression in expressions(model) for node in parts_of(expression)
@@ -129,8 +128,9 @@ def _is_way(reference: Reference, index: Index) -> bool:
     return not reference.asked and reference.id in index.position
 
 
-def _asked(model: Model, index: Index) -> set[str]:
-    """What expressions in `model` ask for, and the variables for whose changes its rules wait."""
+def asked_in(model: Model, index: Index) -> set[str]:
+    """Return what expressions in `model` ask for, and variables whose changes its rules wait for.
+    """
     return {each.id for each in references(model) if each.asked} | {
         name for rule in _rules_of(model) if rule.on == "variable_changed"
         for name in ([rule.target] if rule.target else index.variables)}
@@ -157,111 +157,3 @@ def _cleared_whole(clear: Clear, index: Index) -> Iterator[str]:
     for name in (*clear.elements, *clear.questions):
         if _home(index, name) in clear.slides:
             yield name
-
-
-def _waits(state: State) -> Hashable:
-    """What is waited for: of one thing that was set off again and again the first two times."""
-    found: dict[tuple[str, str, int], list[int]] = {}
-    for wait in state.waiting:
-        found.setdefault((wait.rule, wait.branch, wait.index), []).append(wait.due - state.time)
-    return tuple(sorted((*name, *sorted(left)[:2]) for name, left in found.items()))
-
-
-@dataclass(frozen=True)
-class _Looked:
-    """What is looked at in a state."""
-
-    variables: Sequence[str]
-    clicked: Set[str]
-    elements: Set[str]
-    questions: Sequence[str]
-
-
-@dataclass
-class View:
-    """What of a state makes a difference: on one slide, and to others."""
-
-    slide: ProgramSlide
-    depends: Dependence
-
-    def __post_init__(self) -> None:
-        index, depends = self.depends.index, self.depends
-        here = self.slide.id
-        asked_here = {
-            name for part in (self.slide, *index.program.rules) for name in _asked(part, index)}
-        shared = depends.shared
-        elements, questions = index.elements.keys(), index.questions
-        # That something was clicked counts where it is asked, or fills a set.
-        members = {name for seen in index.sets.values() if seen.slide == here for name in seen.of}
-        asked_of_sets = {
-            name for each in shared & index.sets.keys() for name in index.sets[each].of}
-        self._here = _Looked(
-            variables=sorted(asked_here & index.variables.keys() - shared),
-            clicked=((asked_here & elements) | members) - asked_of_sets - shared,
-            elements=set(index.on_slide[here]) - shared,
-            questions=sorted(q for q, grader in questions.items()
-                             if grader.slide == here and q not in shared))
-        self._abroad = _Looked(
-            variables=sorted(shared & index.variables.keys()),
-            clicked=(shared & elements & depends.asked) | asked_of_sets,
-            elements=shared & elements, questions=sorted(shared & questions.keys()))
-        self._slides = sorted(shared & index.position.keys())
-        self._seconds = depends.asked_of.numbers("seconds_on", here)
-        self._times = sorted({
-            *depends.asked_of.numbers("live", "seconds"),
-            *(60 * n for n in depends.asked_of.numbers("live", "minutes"))})
-
-    def handed_on(self, state: State) -> Hashable:
-        """Return what counts on other slides."""
-        return tuple(self._shared(state))
-
-    def atoms(self, state: State) -> Iterator[Hashable]:
-        """Yield the single things that are so in a state, as far as they count.
-
-        They are the same for states between which there is no difference.
-        """
-        yield from self._of(self._here, state)
-        yield from self._shared(state)
-        yield "overlays", state.overlays
-        yield "leaving", state.leaving
-        for owner, time in sorted(state.clocks.items()):
-            yield "clock", owner, time.at, time.runs
-        yield "open", self.slide.id in state.opened
-        yield "waiting", _waits(state)
-        if self._seconds:
-            on = (state.time - state.entered) / 1_000
-            yield "seconds", sum(on >= n for n in self._seconds), on in self._seconds
-
-    def _shared(self, state: State) -> Iterator[Hashable]:
-        yield from self._of(self._abroad, state)
-        for name in self._slides:
-            if name in state.visited:
-                yield "seen", name
-        yield from (("opened", name) for name in sorted(state.opened - self.depends.alone))
-        if self.depends.points:
-            answers = state.answers.values()
-            yield ("points", sum(answer.points for answer in answers),
-                   sum(answer.locked for answer in answers))
-        if self._times:
-            yield "time", sum(state.time / 1_000 >= n for n in self._times)
-
-    def _of(self, looked: "_Looked", state: State) -> Iterator[Hashable]:
-        for name in looked.variables:
-            yield "variable", name, self.depends.asked_of.matters(name, state.variables.get(name))
-        for name in sorted(state.clicked & looked.clicked):
-            yield "clicked", name
-        come_to: dict[str, Mapping[str, Hashable]] = {
-            "hidden": state.hidden, "dropped": state.dropped, "watched": state.watched}
-        for kind, held in come_to.items():
-            for name, value in sorted(held.items()):
-                if name in looked.elements:
-                    yield kind, name, value
-        for name in looked.questions:
-            answer = state.answers.get(name)
-            if answer:
-                yield "answer", name, self._answer(name, answer)
-
-    def _answer(self, question: str, answer: Answer) -> Hashable:
-        timed = bool(self.depends.index.questions[question].time_limit)
-        return (answer.given, answer.attempts, answer.result, answer.locked, answer.judged,
-                answer.slips, answer.used if timed else 0)

@@ -18,9 +18,10 @@ from zigzag_core.engine.state import State
 from zigzag_core.engine.ways import leads_to
 
 from .attempts import Attempts, attempts_on
-from .dependence import Dependence, View, dependence
+from .dependence import Dependence, dependence
 from .field import Field, Leave, placed
 from .seen import Explored, Notes, SlideSeen
+from .view import View
 
 LEAST_ON_A_SLIDE = 40
 STEPS_ALONE = 12_000

@@ -16,8 +16,8 @@ from zigzag_core.program import Grader
 from zigzag_core.program.events import Effect, Event, Ran
 
 from .attempts import Attempt, Attempts
-from .dependence import View
 from .seen import Notes
+from .view import View
 
 Leave = Callable[[State], None]
 """Is told the state in which the slide was left, on another slide."""
