@@ -176,6 +176,27 @@ def test_a_planted_fault_is_found_in_its_place(fault):
     assert expected in found(document)
 
 
+@pytest.mark.parametrize("fault", FAULTS)
+def test_no_two_lines_are_alike(fault):
+    _, document = FAULTS[fault]
+    said = [f.message for f in (*findings(document), *try_out(document).findings)]
+    assert len(said) == len(set(said))
+
+
+def test_lines_tell_which_sentence_they_mean_and_what_follows_stands_below():
+    document = course(slide(
+        "slidea", button("hidden", ADD).model_copy(update={"rules": (
+            rule("first", Happens(event="clicked"), ADD),
+            rule("second", Happens(event="double_clicked"), ADD))}), button("other", ADD),
+        rules=(rule("hideit", Happens(event="slide_entered"), HIDE("hidden")),)))
+    said = [f.message for f in try_out(document).findings]
+    assert said == [
+        "Nothing that can happen shows “hidden”.",
+        "Sentence 1 of “hidden” can never run: what it waits for never happens.",
+        "Sentence 2 of “hidden” can never run: what it waits for never happens.",
+    ]
+
+
 SOUND = {
     "both demo courses": (hut_warden_basics()[0], tool_library()[0]),
     "cards, counters, a gate and time": (course(

@@ -14,16 +14,31 @@ from .finding import Finding
 def rule_findings(slide: Slide, document: CourseDocument) -> Iterator[Finding]:
     """Yield what is wrong with what `slide` does, as far as it can be seen without running it."""
     names = {part.id: part.name for part in (*slide.elements, *slide.overlays)}
+    sentence = sentence_names(slide)
     for rule, owner in rules_on(slide):
         place = owner if any(e.id == owner for e in slide.elements) else None
         for code, words in _rule(rule, slide, document, names):
             yield Finding(level="warning", code=code, slide=slide.id, element=place,
-                          message=f"A sentence of “{names.get(owner, slide.title)}” {words}.")
+                          message=f"{sentence[rule.id]} {words}.")
     yield from _overlays(slide)
     if slide.gate:
         for words in _gate(slide.gate, slide):
             yield Finding(level="error", code="gate_never_opens", slide=slide.id,
                           message=f"The gate of “{slide.title}” can never open: {words}.")
+
+
+def sentence_names(slide: Slide) -> dict[str, str]:
+    """Return how the sentences of `slide` are called, by rule: whose they are, and the how many-th
+    where there are several."""
+    names = {part.id: part.name for part in (*slide.elements, *slide.overlays)}
+    of: dict[str, list[str]] = {}
+    for rule, owner in rules_on(slide):
+        of.setdefault(owner, []).append(rule.id)
+    return {
+        rule: f"{'The sentence' if len(rules) == 1 else f'Sentence {n}'} of "
+              f"“{names.get(owner, slide.title)}”"
+        for owner, rules in of.items() for n, rule in enumerate(rules, 1)
+    }
 
 
 def _rule(

@@ -13,6 +13,7 @@ from zigzag_core.errors import NothingToPublish
 from ..exploration.exploring import explore
 from ..exploration.seen import Explored, SlideSeen
 from .finding import Finding
+from .rules import rule_findings, sentence_names
 
 
 class Tried(Model):
@@ -69,41 +70,48 @@ def _slide(slide: Slide, seen: SlideSeen, document: CourseDocument) -> Iterator[
             "element": owner if owner in elements else None,
         })
 
+    sentence = sentence_names(slide)
     for rule_id in sorted({_own(rule) for rule in seen.loops} & owners.keys()):
-        owner = owners[rule_id][1]
-        yield about(owner, "error", "rule_loop",
-                    f"A sentence of “{names.get(owner, slide.title)}” sets itself off again and "
-                    "again; the run stops it.")
+        yield about(owners[rule_id][1], "error", "rule_loop",
+                    f"{sentence[rule_id]} sets itself off again and again; the run stops it.")
     reported: set[tuple[str, str]] = set()
     for (first, second), thing in sorted(seen.opposed.items()):
         if _own(first) in owners and _own(second) in owners and (thing, second) not in reported:
             reported.add((thing, second))
             yield about(owners[_own(second)][1], "warning", "rules_opposed",
-                        f"Two sentences undo each other: one shows, the other hides "
-                        f"“{names.get(thing, 'the same thing')}” on the same event.")
+                        f"{sentence[_own(first)]} and {_lower(sentence[_own(second)])} undo each "
+                        f"other: one shows, the other hides “{names.get(thing, 'the same thing')}” "
+                        "on the same event.")
     if not seen.whole:
         return
-    yield from (
-        about(owner, "warning", "rule_never_runs",
-              f"A sentence of “{names.get(owner, slide.title)}” {words}.")
-        for rule, owner in owners.values() if (words := _never(rule, seen))
-    )
+    known = [(each.code, each.message) for each in rule_findings(slide, document)]
+    # What a thing that is never there does not do follows from that, and stands below it.
     for element in slide.elements:
         on_closed = element.overlay is not None and element.overlay not in seen.opened
         if element.kind != "group" and element.id not in seen.shown and not on_closed:
             yield about(element.id, "warning", "never_shown",
                         f"Nothing that can happen shows “{element.name}”.")
     for overlay in slide.overlays:
-        if overlay.id not in seen.opened:
+        if overlay.id not in seen.opened and not any(
+                code == "overlay_never_opens" and f"“{overlay.name}”" in message
+                for code, message in known):
             yield about(None, "warning", "overlay_never_opens",
                         f"Nothing that can happen opens the overlay “{overlay.name}”.")
+    yield from (
+        about(owner, "warning", "rule_never_runs", f"{sentence[rule.id]} {words}.")
+        for rule, owner in owners.values() if (words := _never(rule, seen))
+    )
     last = slide.id == document.course.slides[-1]
-    if not seen.passable:
+    if not seen.passable and all(code != "gate_never_opens" for code, _ in known):
         yield about(None, "error", "gate_never_opens",
                     f"The gate of “{slide.title}” can never open.")
-    elif not seen.left and not last and not isinstance(slide.onward, Nowhere):
+    elif seen.passable and not seen.left and not last and not isinstance(slide.onward, Nowhere):
         yield about(None, "error", "no_way_out",
                     f"Nothing that can happen leads on from “{slide.title}”.")
+
+
+def _lower(words: str) -> str:
+    return words[:1].lower() + words[1:]
 
 
 def _own(rule: str) -> str:
@@ -114,8 +122,8 @@ def _own(rule: str) -> str:
 def _never(rule: Rule, seen: SlideSeen) -> str | None:
     ran = {_own(name) for name in seen.ran}
     held = {_own(name) for name in seen.held}
-    if not rule.do and not rule.otherwise:
-        return None
+    if rule.condition is False or not (rule.do or rule.otherwise):
+        return None  # That is seen without running it.
     if rule.id not in ran:
         return "can never run: what it waits for never happens"
     if rule.id not in held and rule.condition is not True and rule.do:
