@@ -1,14 +1,23 @@
 """Large courses with real variety, for measuring."""
 
 import random
+from itertools import cycle, islice
+from typing import get_args
 
 from zigzag_core.course import (
     CourseDocument,
     Element,
     NumberVariable,
+    Slide,
+    SlideSize,
     TextVariable,
+    Variable,
     YesNoVariable,
 )
+from zigzag_core.course.elements.blank import blank_slide
+from zigzag_core.course.questions.descriptors import QUESTION_KINDS
+from zigzag_core.editing.adding import add
+from zigzag_core.editing.patterns import Ready, make_pattern
 
 from . import drawings
 from .builder import CourseBuilder
@@ -24,13 +33,25 @@ _SCENES = (drawings.hut_at_dawn, drawings.drying_room, drawings.night_round)
 _COLOURS = ("#e1ede6", "#dfeaf2", "#f7ead2", "#f8e7dd", "#ece5f0")
 
 
+MOST_ON_A_SLIDE = 20
+"""So many questions of a varied course one slide holds."""
+
+
 def generated_course(
-    slides: int, questions: int, seed: int, variables: int = 0
+    slides: int, questions: int, seed: int, variables: int = 0, varied: bool = False,
 ) -> tuple[CourseDocument, dict[str, bytes]]:
-    """Return a course of `slides` slides, `questions` of them with a question, and its media."""
-    if not 0 <= questions <= slides:
-        raise ValueError("there can be at most one question for each slide")
+    """Return a course of `slides` slides with `questions` questions, and its media.
+
+    All questions are single choice, one on a slide; a `varied` course has every kind of question
+    and every pattern in turn, and several questions on a slide where there are more than slides.
+    Raises `ValueError` for more questions than that.
+    """
+    most = slides * (MOST_ON_A_SLIDE if varied else 1)
+    if not 0 <= questions <= most:
+        raise ValueError(f"there can be at most {most} questions on {slides} slides")
     rng = random.Random(seed)
+    if varied:
+        return _varied(slides, questions, rng, seed, variables)
     b = CourseBuilder(f"Generated {slides} slides", seed)
     ids = [b.fresh() for _ in range(slides)]
     asking = set(rng.sample(range(slides), questions))
@@ -39,15 +60,53 @@ def generated_course(
             _question(b, rng, slide_id, number)
         else:
             rng.choice((_words, _cards, _scene, _crossing))(b, rng, slide_id, number, ids)
+    return b.build(
+        pass_mark=70, completion={"slides_share": 0.9, "passing": bool(questions)},
+        variables=_variables(b, variables),
+    ), b.media
+
+
+def _variables(b: CourseBuilder, count: int) -> tuple[Variable, ...]:
     kinds = (
         lambda n: NumberVariable(id=b.fresh(), name=f"Count {n}"),
         lambda n: TextVariable(id=b.fresh(), name=f"Word {n}"),
         lambda n: YesNoVariable(id=b.fresh(), name=f"Flag {n}"),
     )
-    made = tuple(kinds[n % 3](n + 1) for n in range(variables))
+    return tuple(kinds[n % 3](n + 1) for n in range(count))
+
+
+def _varied(
+    slides: int, questions: int, rng: random.Random, seed: int, variables: int
+) -> tuple[CourseDocument, dict[str, bytes]]:
+    """A course in which every kind of question and every pattern comes in turn."""
+    b = CourseBuilder(f"Varied {slides} slides", seed)
+    kinds, patterns = cycle(QUESTION_KINDS), cycle(get_args(Ready))
+    own = _variables(b, variables)
+    asking = set(rng.sample(range(slides), min(questions, slides)))
+    left = questions
+    for number in range(slides):
+        slide = blank_slide(f"{number + 1} {rng.choice(_THINGS).capitalize()}", b.fresh)
+        if number in asking:
+            # Those that are left are shared out evenly.
+            share = -(-left // sum(other >= number for other in asking))
+            left -= share
+            for kind in islice(kinds, share):
+                slide, _, more = add(slide, kind, b.fresh, SlideSize())
+                own += more
+        else:
+            slide = _with_pattern(slide, next(patterns), b)
+        b.slides.append(slide)
     return b.build(
-        pass_mark=70, completion={"slides_share": 0.9, "passing": bool(questions)}, variables=made,
+        pass_mark=70, completion={"slides_share": 0.9, "passing": bool(questions)}, variables=own,
     ), b.media
+
+
+def _with_pattern(slide: Slide, what: Ready, b: CourseBuilder) -> Slide:
+    """The slide with a ready pattern; a counter with a set that it counts."""
+    if what == "seen_counter":
+        slide, _, _ = make_pattern(slide, "cards", (), b.fresh, SlideSize())
+    made, _, _ = make_pattern(slide, what, (), b.fresh, SlideSize())
+    return made
 
 
 def _sentence(rng: random.Random) -> str:

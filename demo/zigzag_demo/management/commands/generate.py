@@ -17,6 +17,8 @@ class Command(BaseCommand):
         parser.add_argument("--slides", type=int, default=200)
         parser.add_argument("--questions", type=int, default=100)
         parser.add_argument("--variables", type=int, default=0)
+        parser.add_argument("--single-choice", action="store_true",
+                            help="only single choice, no patterns: as the budgets are measured")
         parser.add_argument("--seed", type=int, default=1)
         parser.add_argument("--owner", help="login name of the author who gets it")
 
@@ -27,7 +29,8 @@ class Command(BaseCommand):
             raise CommandError("--slides goes from 1 to 5000.")
         try:
             document, media = generated_course(
-                slides, options["questions"], options["seed"], options["variables"]
+                slides, options["questions"], options["seed"], options["variables"],
+                varied=not options["single_choice"],
             )
         except ValueError as error:
             raise CommandError(f"{error}.") from None
