@@ -14,7 +14,8 @@ LARGE = 1_600
 
 @pytest.fixture
 def large(server):
-    return server.manage("generate", "--slides", str(LARGE), "--questions", "100")
+    return server.manage(
+        "generate", "--slides", str(LARGE), "--questions", "100", "--single-choice")
 
 
 def begin(page, slug, kind="scorm12"):
@@ -40,7 +41,7 @@ def worker_of(server, job):
 
 
 def test_publishing_is_seen_goes_on_after_a_reload_and_is_cancelled(page, server):
-    large = server.manage("generate", "--slides", "3000", "--questions", "100")
+    large = server.manage("generate", "--slides", "3000", "--questions", "100", "--single-choice")
     page.go(f"/courses/{large}/publish")
     page.press("Publish as SCORM 1.2")
     page.until(lambda: "Compiling the slides" in page.find("[data-job=publish]").text,
@@ -100,7 +101,8 @@ def test_a_job_that_takes_too_much_is_ended_with_a_reason(shared_browser, tmp_pa
     server.environment |= limit
     server.manage("migrate", "--verbosity", "0")
     server.manage("demo")
-    slug = server.manage("generate", "--slides", str(LARGE), "--questions", "100")
+    slug = server.manage(
+        "generate", "--slides", str(LARGE), "--questions", "100", "--single-choice")
     server.start()
     try:
         page = Page(shared_browser, server.address)

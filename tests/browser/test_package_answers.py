@@ -186,6 +186,7 @@ def test_differences_are_found_in_either_picture_and_every_click_is_spent(page, 
     left("0 of 2 found · 4 clicks left")
     click("lampright")
     left("1 of 2 found · 3 clicks left")
+    assert said(page) == "Found. 1 of 2 found · 3 clicks left."
     assert len(page.all("[data-found]")) == 2, "in both pictures"
     click("lampleft")
     click("lampright")
@@ -195,6 +196,7 @@ def test_differences_are_found_in_either_picture_and_every_click_is_spent(page, 
     left("1 of 2 found · 3 clicks left")
     click("after0", 0, 60)
     left("1 of 2 found · 2 clicks left")
+    assert said(page) == "Nothing to find there. 1 of 2 found · 2 clicks left."
     page.until(lambda: page.all(".zz-brief") and not page.find(".zz-brief").is_displayed())
     page.browser.refresh()
     inside(page)

@@ -8,6 +8,7 @@ import signal
 import socket
 import time
 from datetime import timedelta
+from pathlib import Path
 from typing import Any
 
 from django.conf import settings
@@ -30,6 +31,10 @@ MOST_TRIES = 3
 HEARTBEAT = 5.0
 LOST_AFTER = timedelta(seconds=60)
 _LOOK = 0.05
+_TO_SAY_SO = 100_000_000
+"""So many bytes more a job may take once it has used up its memory, to tell of it."""
+_LAST = 16_000_000
+"""With so many bytes left, what fails has failed for want of memory."""
 _LOOK_FOR_CANCEL = 0.3
 
 
@@ -61,7 +66,11 @@ def run(job_id: int) -> None:
     if job.state != State.RUNNING:
         return
     logger.error("job %s (%s) broke off with status %s", job.pk, job.kind, status)
-    give_back(job)
+    if os.WIFSIGNALED(status) and os.WTERMSIG(status) == signal.SIGABRT:
+        # Compiled libraries know no other way to say that there is no memory left.
+        starting.end(job, State.FAILED, _too_large(KINDS[job.kind]))
+    else:
+        give_back(job)
 
 
 def _stopped(job: Job, child: int) -> None:
@@ -134,7 +143,8 @@ def _be_the_job(job: Job) -> None:
         for number in (signal.SIGINT, signal.SIGTERM):
             signal.signal(number, signal.SIG_DFL)
         gc.set_threshold(100_000, 50, 50)  # It makes much, and lets go of it all at its end.
-        resource.setrlimit(resource.RLIMIT_AS, (settings.JOB_MEMORY, settings.JOB_MEMORY))
+        most = settings.JOB_MEMORY
+        resource.setrlimit(resource.RLIMIT_AS, (most, most + _TO_SAY_SO))
         _perform(job)
         connections.close_all()
         code = 0
@@ -153,13 +163,30 @@ def _perform(job: Job) -> None:
         starting.end(job, State.FAILED, problem_of(refusal).body)
     except Problem as problem:
         starting.end(job, State.FAILED, problem.body)
-    except MemoryError:
-        starting.end(job, State.FAILED, _too_large(kind))
-    except Exception:
-        logger.exception("job %s (%s) failed", job.pk, job.kind)
-        starting.end(job, State.FAILED, _broken(kind))
+    except Exception as error:
+        # Libraries tell of the same in their own words: SQLite of an error of the disk.
+        full = isinstance(error, MemoryError) or _is_full()
+        _take_reserve()
+        if not full:
+            logger.exception("job %s (%s) failed", job.pk, job.kind)
+        starting.end(job, State.FAILED, _too_large(kind) if full else _broken(kind))
     else:
         starting.clean_up(job)
+
+
+def _is_full() -> bool:
+    """Whether this process has all but the last of the memory that it may take."""
+    allowed, _ = resource.getrlimit(resource.RLIMIT_AS)
+    if allowed == resource.RLIM_INFINITY:
+        return False
+    pages = int(Path("/proc/self/statm").read_text().split()[0])
+    return allowed - pages * resource.getpagesize() < _LAST
+
+
+def _take_reserve() -> None:
+    """Allow what it takes to say that a job has used up its memory."""
+    _, most = resource.getrlimit(resource.RLIMIT_AS)
+    resource.setrlimit(resource.RLIMIT_AS, (most, most))
 
 
 def _worked(job: Job, kind: Kind) -> bool:

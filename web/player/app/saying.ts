@@ -3,8 +3,9 @@ import type { Effect, Event } from "../../api/events";
 import type { Grader } from "../../api/types";
 import { own } from "../engine/own";
 import type { Index } from "../engine/program";
-import type { State } from "../engine/state";
+import { NO_ANSWER, type State } from "../engine/state";
 import { timeWarning } from "../engine/timeWarning";
+import { isRight, standing } from "../render/answers/places";
 import { wordsOf } from "../render/answers/useFrame";
 
 /** Said where a gate is closed and its author wrote nothing. */
@@ -37,7 +38,16 @@ function dropped(index: Index, state: State, element: string): string[] {
   return own(state.offsets, element) ? [] : [`${wordsFor(index, element)} is back where it was.`];
 }
 
+/** Whether a place was found, where that shows at once, and what is left. */
+function marked(grader: Grader, state: State, name: string): string[] {
+  const { given, locked } = own(state.answers, grader.id) ?? NO_ANSWER;
+  const words = locked ? "" : standing(grader, given);
+  if (!grader.found_at_once) return words ? [`${words}.`] : [];
+  return [isRight(grader, name) ? "Found." : "Nothing to find there.", ...(words ? [`${words}.`] : [])];
+}
+
 function placed(grader: Grader | undefined, state: State, name: string): string[] {
+  if (grader?.form === "spots") return marked(grader, state, name);
   const part = grader?.parts.find(({ id }) => id === name);
   if (!grader || !part || grader.form !== "pairs") return [];
   const on = (own(state.answers, grader.id)?.given ?? []).filter(([one]) => one === name)

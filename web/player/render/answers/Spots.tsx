@@ -3,7 +3,9 @@ import type { MouseEvent, ReactNode } from "react";
 import type { Grader, ProgramElement } from "../../../api/types";
 import type { State } from "../../engine/state";
 import { useActing } from "../acting";
+import type { Given } from "../../engine/tally";
 import { answerOf, marked } from "./marks";
+import { isRight, standing } from "./places";
 import { useFrame, wordsOf } from "./useFrame";
 
 /** The ground of a hotspot question: clicks beside all places count too. */
@@ -111,21 +113,11 @@ function Marks({ grader }: { grader: Grader }): ReactNode {
   );
 }
 
-/** How many were found, where that shows at once, and how many clicks are left. */
-function Standing({ grader, given }: { grader: Grader; given: readonly (readonly [string, string])[] }): ReactNode {
-  const wanted = grader.parts.filter(({ right }) => right.length).length;
-  const of = Math.min(grader.needed || wanted, wanted);
-  const found = new Set(given.flatMap(([part]) => (isRight(grader, part) ? [part] : []))).size;
-  const words = [
-    ...(grader.found_at_once ? [`${Math.min(found, of)} of ${of} found`] : []),
-    ...(typeof grader.at_most === "number" ? [left(grader.at_most - given.length)] : []),
-  ];
-  return words.length ? <p className="zz-left" role="status">{words.join(" · ")}</p> : null;
+/** How many were found, where that shows at once, and how many clicks are left; it is said elsewhere. */
+function Standing({ grader, given }: { grader: Grader; given: Given }): ReactNode {
+  const words = standing(grader, given);
+  return words ? <p className="zz-left">{words}</p> : null;
 }
-
-const isRight = (grader: Grader, part: string): boolean => grader.parts.some(({ id, right }) => id === part && right.length > 0);
-
-const left = (count: number): string => (count === 0 ? "No clicks left" : count === 1 ? "1 click left" : `${count} clicks left`);
 
 function signOf(grader: Grader, state: State, part: string): "right" | "wrong" | undefined {
   const { locked, result } = answerOf(state, grader.id);
