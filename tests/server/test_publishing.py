@@ -81,7 +81,7 @@ def test_commands_list_publish_export_import_and_generate(mika, course, tmp_path
     (("publish", "nothing", "--as", "web", "--out", "x.zip"), "There is no course"),
     (("export", "nothing", "--out", "x"), "There is no course"),
     (("import", "/nowhere/x.zigzag"), "No such file"),
-    (("generate", "--slides", "3", "--questions", "4"), "at most one question"),
+    (("generate", "--slides", "3", "--questions", "61"), "at most 60 questions"),
     (("generate", "--slides", "0"), "from 1 to 5000"),
 ])
 def test_commands_fail_with_one_clear_line(mika, command, line):
