@@ -18,12 +18,17 @@ from tests.core.test_media import sound, video
 from .packages import launch, pass_time
 
 
+def _media_file(name, data):
+    """The media file `name` that a video or sound comes to."""
+    found = take_playing(data)
+    return MediaFile(
+        id=name, name=name, type=found.type, sha256=hashlib.sha256(data).hexdigest(),
+        size=len(data), w=found.w, h=found.h, duration=found.duration)
+
+
 def _course(data):
     """Two slides: the second can be reached once all of the video was seen."""
-    fresh, found = fresh_ids(3), take_playing(data)
-    file = MediaFile(
-        id="videofile", name="Boat", type=found.type, sha256=hashlib.sha256(data).hexdigest(),
-        size=len(data), w=found.w, h=found.h, duration=found.duration)
+    fresh, file = fresh_ids(3), _media_file("videofile", data)
     shown = Video(id="boatvideo", name="Boat", alt="A boat", media=file.id, x=80, y=120, w=640,
                   h=360, controls=False)
     first = blank_slide("Watch", fresh).model_copy(update={
@@ -51,10 +56,7 @@ def test_a_video_played_straight_through_is_seen_in_full(page, server, tmp_path,
 def test_what_plays_while_nobody_can_see_it_is_not_seen(page, server, tmp_path):
     """A sound, since browsers let videos stand still meanwhile."""
     data = sound("wav", seconds=3)
-    found = take_playing(data)
-    file = MediaFile(
-        id="talkfile", name="Talk", type=found.type, sha256=hashlib.sha256(data).hexdigest(),
-        size=len(data), duration=found.duration)
+    file = _media_file("talkfile", data)
     talk = Audio(id="talk", name="Talk", media=file.id, x=80, y=80, w=400, h=60)
     first = slide("slidea", talk, gate=Gate(wants=(MediaWatched(media="talk", share=1),)))
     launch(page, server, tmp_path, course(first, slide("slideb"), media=(file,)),
@@ -105,10 +107,7 @@ def test_speed_changes_cues_moves_and_videos_together(page, server, tmp_path):
 
 def test_pause_lets_sounds_stand_still_and_they_go_on_after_it(page, server, tmp_path):
     data = sound("wav", seconds=30)
-    found = take_playing(data)
-    file = MediaFile(
-        id="bellfile", name="Bell", type=found.type, sha256=hashlib.sha256(data).hexdigest(),
-        size=len(data), duration=found.duration)
+    file = _media_file("bellfile", data)
     document = course(
         slide("slidea", button("ring", PlaySound(media=file.id), label="Ring"),
               timing=Timing(length=60_000)), media=(file,))

@@ -72,6 +72,22 @@ class Learner:
         return self.state.slide
 
 
-SHOW, HIDE, TOGGLE = (lambda how: lambda what: r.ShowOrHide(action=how, what=what))("show"), (
-    lambda what: r.ShowOrHide(action="hide", what=what)), (
-    lambda what: r.ShowOrHide(action="toggle", what=what))
+
+def SHOW(what):
+    return r.ShowOrHide(action="show", what=what)
+
+
+def HIDE(what):
+    return r.ShowOrHide(action="hide", what=what)
+
+
+def TOGGLE(what):
+    return r.ShowOrHide(action="toggle", what=what)
+
+
+def ENABLE(what):
+    return r.EnableOrDisable(action="enable", what=what)
+
+
+def DISABLE(what):
+    return r.EnableOrDisable(action="disable", what=what)

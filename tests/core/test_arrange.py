@@ -6,8 +6,8 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 from zigzag_core.course import Shape, Slide, SlideSize
+from zigzag_core.course.elements.geometry import around, box_of
 from zigzag_core.editing.arranging import arrange
-from zigzag_core.editing.arranging.geometry import around, box_of
 from zigzag_core.editing.arranging.groups import group, outermost, ungroup, with_members
 
 from .samples import fresh_ids

@@ -10,6 +10,7 @@ from zigzag_core.course import (
     Drag,
     Expected,
     Gate,
+    Group,
     Happens,
     MediaFile,
     Move,
@@ -39,11 +40,12 @@ from zigzag_core.editing.removing import without
 from zigzag_core.engine import engine
 from zigzag_core.errors import CannotMake
 from zigzag_core.program.events import Event
+from zigzag_core.tracking.progress import pack, unpack
 from zigzag_core.verification.findings.document import findings
 from zigzag_core.verification.route import route
 from zigzag_core.verification.walkthroughs import replay
 
-from .making import HIDE, SHOW, Learner, button, course, slide, text
+from .making import DISABLE, ENABLE, HIDE, SHOW, Learner, button, course, slide, text
 from .samples import fresh_ids
 
 
@@ -93,6 +95,26 @@ def test_a_sentence_that_is_switched_off_never_runs():
     learner = Learner(course(slide("slidea", Button(id="push", name="b", rules=(off,)),
                                    text("text"))))
     assert learner.clicks("push").sees("text")
+
+
+def test_what_is_disabled_stays_in_sight_and_is_of_no_use_until_it_is_enabled():
+    add = r.Calculate(action="add", variable="scorevar", value=1)
+    both = Group(id="both", name="Both", x=0, y=0, w=400, h=200)
+    counts = [button(name, add).model_copy(update={"group": "both"}) for name in ("onea", "twob")]
+    learner = Learner(course(slide(
+        "slidea", both, *counts, button("offa", DISABLE("onea")), button("onwa", ENABLE("onea")),
+        button("alloff", DISABLE("both")), button("allon", ENABLE("both")),
+        button("again", r.StartOver(what="slide")))))
+    learner.clicks("offa", "onea", "twob")
+    assert learner.state.variables["scorevar"] == 1 and learner.sees("onea")
+    learner.clicks("onwa", "onea", "alloff", "onea", "twob")
+    assert learner.state.variables["scorevar"] == 2
+    saved = unpack(learner.index, pack(learner.index, learner.state))
+    assert saved.disabled == {"both": True}
+    learner.clicks("offa", "allon", "onea", "twob")
+    assert learner.state.variables["scorevar"] == 3, "the one alone is still disabled"
+    learner.clicks("again", "onea")
+    assert learner.state.variables["scorevar"] == 1, "starting over enables all"
 
 
 def test_waits_timers_and_keys():

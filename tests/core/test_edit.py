@@ -17,12 +17,12 @@ from zigzag_core.course import (
     plain,
 )
 from zigzag_core.course.elements.blank import Addition, blank_slide
+from zigzag_core.course.elements.geometry import box_of
 from zigzag_core.course.media_use import usage
 from zigzag_core.course.questions.descriptors import QUESTION_KINDS
 from zigzag_core.course.questions.question import part_ids
 from zigzag_core.course.style.usual_styles import USUAL_STYLES
 from zigzag_core.editing.adding import add
-from zigzag_core.editing.arranging.geometry import box_of
 from zigzag_core.editing.arranging.groups import group
 from zigzag_core.editing.copies.copying import (
     clip,

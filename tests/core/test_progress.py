@@ -40,9 +40,10 @@ def test_what_is_packed_comes_back(program, seed, events):
     text = progress.pack(index, state)
     assert re.fullmatch(r"5[A-Za-z0-9_-]*", text)
     back = progress.unpack(index, text)
-    for name in ("seed", "rng", "time", "slide", "clicked", "hidden", "looks", "variables",
-                 "completed", "success", "marked", "more_time", "opened", "dropped", "watched",
-                 "entered", "path", "back", "overlays", "clocks", "waiting", "positions"):
+    for name in ("seed", "rng", "time", "slide", "clicked", "hidden", "disabled", "looks",
+                 "variables", "completed", "success", "marked", "more_time", "opened",
+                 "dropped", "watched", "entered", "path", "back", "overlays",
+                 "clocks", "waiting", "positions"):
         assert getattr(back, name) == getattr(state, name), name
     assert set(back.visited) == set(state.visited)
     assert {q: (a.given, a.attempts, a.result, a.points, a.locked, a.used)
@@ -165,8 +166,8 @@ def test_progress_of_older_versions_is_read(version):
     back = as_json(progress.unpack(index, text))
     for answer in back["answers"].values():
         assert answer.pop("judged") == answer["given"] and answer.pop("slips") == 0
-    fresh = [back.pop(name) for name in ("positions", "leaving", "retake", "speed")]
-    assert fresh == [{}, None, False, 100]
+    fresh = [back.pop(name) for name in ("positions", "disabled", "leaving", "retake", "speed")]
+    assert fresh == [{}, {}, None, False, 100]
     assert back == ARCHIVE["state"]
     resumed, _ = engine.step(index, progress.unpack(index, text), {"event": "resume"})
     assert progress.unpack(index, progress.pack(index, resumed)).visited == resumed.visited

@@ -3,10 +3,10 @@
 import pytest
 from zigzag_core.course import Picture, Shape, SlideSize, Text, rich
 from zigzag_core.course.elements.blank import blank_slide
+from zigzag_core.course.elements.geometry import box_of
 from zigzag_core.course.questions import question as q
 from zigzag_core.course.questions.descriptors import QUESTION_KINDS
 from zigzag_core.editing.adding import add
-from zigzag_core.editing.arranging.geometry import box_of
 from zigzag_core.editing.questions.placement import covers_others
 from zigzag_core.verification.findings.questions import question_findings
 

@@ -3,12 +3,15 @@
 import pytest
 from zigzag_core.course import Picture, Shape, Slide, Text, rich
 from zigzag_core.course.document import valid_slide
-from zigzag_core.course.questions.question import Item, Target
+from zigzag_core.course.questions.answer_row import AnswerRow
+from zigzag_core.course.questions.question import Hotspot, Item, Spot, Target
 from zigzag_core.course.style.style import Style
 from zigzag_core.editing.questions.making import question_from
 from zigzag_core.editing.questions.roles import (
     Roles,
     dissolved,
+    one_place,
+    own_places,
     roles_of,
     swapped,
     with_role,
@@ -121,3 +124,33 @@ def test_a_question_is_dissolved_and_all_its_elements_stay():
     with pytest.raises(CannotAsk):
         dissolved(left, question.id)
     assert isinstance(question.items[0], Item)
+
+
+def spots():
+    """A hotspot with three places; a row of its table and an answer name the last two."""
+    slide = Slide(id="slide1", title="Boats", elements=tuple(row("area", 3, 100)))
+    asked = Hotspot(id="question", name="Find", table=(
+        AnswerRow(id="row1", cells={"spot2": True, "spot3": True}),), spots=tuple(
+            Spot(id=f"spot{n + 1}", element=f"area{n}", right=n > 0) for n in range(3)))
+    return slide.model_copy(update={"questions": (asked,)})
+
+
+def test_two_places_become_one_and_nothing_names_the_one_that_is_gone():
+    joined = one_place(spots(), "question", "area2", "area1")
+    asked = valid_slide(joined).questions[0]
+    assert [(spot.id, spot.element, spot.also) for spot in asked.spots] == [
+        ("spot1", "area0", ()), ("spot2", "area1", ("area2",))]
+    assert "spot3" not in joined.model_dump_json()
+    assert one_place(joined, "question", "area2", "area1") == joined
+    apart = valid_slide(own_places(joined, "question", "area1", fresh_ids(3))).questions[0]
+    assert [(spot.element, spot.also, spot.right) for spot in apart.spots] == [
+        ("area0", (), False), ("area1", (), True), ("area2", (), True)]
+    with pytest.raises(CannotAsk):
+        one_place(spots(), "question", "area2", "other1")
+
+
+def test_roles_are_given_to_what_is_selected_only():
+    slide = Slide(id="slide1", title="Boats", elements=(*row("thing", 2, 100), *row("box", 2, 400)))
+    given = Roles(items=("thing0", "thing0"), targets=("box0", "elsewhere"))
+    with pytest.raises(CannotAsk):
+        question_from(slide, [e.id for e in slide.elements], "matching", fresh_ids(4), roles=given)

@@ -1896,7 +1896,7 @@ export interface components {
              * Do
              * @default []
              */
-            do: (components["schemas"]["GoTo"] | components["schemas"]["ShowOrHide"] | components["schemas"]["GiveLook"] | components["schemas"]["Calculate"] | components["schemas"]["Switch"] | components["schemas"]["Pick"] | components["schemas"]["Take"] | components["schemas"]["PlayMedia"] | components["schemas"]["MoveAlong"] | components["schemas"]["RunTiming"] | components["schemas"]["OfQuestion"] | components["schemas"]["StartOver"] | components["schemas"]["Mark"] | components["schemas"]["OpenLink"] | components["schemas"]["Announce"] | components["schemas"]["PlaySound"] | components["schemas"]["Wait"])[];
+            do: (components["schemas"]["GoTo"] | components["schemas"]["ShowOrHide"] | components["schemas"]["EnableOrDisable"] | components["schemas"]["GiveLook"] | components["schemas"]["Calculate"] | components["schemas"]["Switch"] | components["schemas"]["Pick"] | components["schemas"]["Take"] | components["schemas"]["PlayMedia"] | components["schemas"]["MoveAlong"] | components["schemas"]["RunTiming"] | components["schemas"]["OfQuestion"] | components["schemas"]["StartOver"] | components["schemas"]["Mark"] | components["schemas"]["OpenLink"] | components["schemas"]["Announce"] | components["schemas"]["PlaySound"] | components["schemas"]["Wait"])[];
         };
         /**
          * Area
@@ -3179,6 +3179,19 @@ export interface components {
              * @default
              */
             address: string;
+        };
+        /**
+         * EnableOrDisable
+         * @description Let learners use an element or the members of a group, or not: they stay in sight.
+         */
+        EnableOrDisable: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            action: "disable" | "enable";
+            /** What */
+            what: string;
         };
         /**
          * Feedback
@@ -5868,12 +5881,12 @@ export interface components {
              * Do
              * @default []
              */
-            do: (components["schemas"]["GoTo"] | components["schemas"]["ShowOrHide"] | components["schemas"]["GiveLook"] | components["schemas"]["Calculate"] | components["schemas"]["Switch"] | components["schemas"]["Pick"] | components["schemas"]["Take"] | components["schemas"]["zigzag_core__course__rules__rule__PlayMedia"] | components["schemas"]["MoveAlong"] | components["schemas"]["RunTiming"] | components["schemas"]["OfQuestion"] | components["schemas"]["StartOver"] | components["schemas"]["zigzag_core__course__rules__rule__Mark"] | components["schemas"]["zigzag_core__course__rules__rule__OpenLink"] | components["schemas"]["zigzag_core__course__rules__rule__Announce"] | components["schemas"]["zigzag_core__course__rules__rule__PlaySound"] | components["schemas"]["zigzag_core__course__rules__rule__Wait"])[];
+            do: (components["schemas"]["GoTo"] | components["schemas"]["ShowOrHide"] | components["schemas"]["EnableOrDisable"] | components["schemas"]["GiveLook"] | components["schemas"]["Calculate"] | components["schemas"]["Switch"] | components["schemas"]["Pick"] | components["schemas"]["Take"] | components["schemas"]["zigzag_core__course__rules__rule__PlayMedia"] | components["schemas"]["MoveAlong"] | components["schemas"]["RunTiming"] | components["schemas"]["OfQuestion"] | components["schemas"]["StartOver"] | components["schemas"]["zigzag_core__course__rules__rule__Mark"] | components["schemas"]["zigzag_core__course__rules__rule__OpenLink"] | components["schemas"]["zigzag_core__course__rules__rule__Announce"] | components["schemas"]["zigzag_core__course__rules__rule__PlaySound"] | components["schemas"]["zigzag_core__course__rules__rule__Wait"])[];
             /**
              * Otherwise
              * @default []
              */
-            otherwise: (components["schemas"]["GoTo"] | components["schemas"]["ShowOrHide"] | components["schemas"]["GiveLook"] | components["schemas"]["Calculate"] | components["schemas"]["Switch"] | components["schemas"]["Pick"] | components["schemas"]["Take"] | components["schemas"]["zigzag_core__course__rules__rule__PlayMedia"] | components["schemas"]["MoveAlong"] | components["schemas"]["RunTiming"] | components["schemas"]["OfQuestion"] | components["schemas"]["StartOver"] | components["schemas"]["zigzag_core__course__rules__rule__Mark"] | components["schemas"]["zigzag_core__course__rules__rule__OpenLink"] | components["schemas"]["zigzag_core__course__rules__rule__Announce"] | components["schemas"]["zigzag_core__course__rules__rule__PlaySound"] | components["schemas"]["zigzag_core__course__rules__rule__Wait"])[];
+            otherwise: (components["schemas"]["GoTo"] | components["schemas"]["ShowOrHide"] | components["schemas"]["EnableOrDisable"] | components["schemas"]["GiveLook"] | components["schemas"]["Calculate"] | components["schemas"]["Switch"] | components["schemas"]["Pick"] | components["schemas"]["Take"] | components["schemas"]["zigzag_core__course__rules__rule__PlayMedia"] | components["schemas"]["MoveAlong"] | components["schemas"]["RunTiming"] | components["schemas"]["OfQuestion"] | components["schemas"]["StartOver"] | components["schemas"]["zigzag_core__course__rules__rule__Mark"] | components["schemas"]["zigzag_core__course__rules__rule__OpenLink"] | components["schemas"]["zigzag_core__course__rules__rule__Announce"] | components["schemas"]["zigzag_core__course__rules__rule__PlaySound"] | components["schemas"]["zigzag_core__course__rules__rule__Wait"])[];
             /**
              * Off
              * @default false
@@ -9513,13 +9526,13 @@ export interface components {
              * @enum {string}
              */
             kind: "single_choice" | "multiple_response" | "true_false" | "blanks" | "short_text" | "numeric" | "matching" | "ordering" | "drag_to_target" | "hotspot" | "open_answer" | "rating_scale";
-            roles?: components["schemas"]["RolesOut"] | null;
+            roles?: components["schemas"]["Roles"] | null;
         };
         /**
-         * RolesOut
+         * Roles
          * @description Elements as the things of a question, and as what these are put on.
          */
-        RolesOut: {
+        Roles: {
             /** Items */
             items: string[];
             /** Targets */
@@ -9537,6 +9550,8 @@ export interface components {
         /**
          * RoleIn
          * @description What part an element is to play in a question, or what becomes of all of them.
+         *
+         *     `one_place` makes a place one more area of the place that the element `to` is.
          */
         RoleIn: {
             slide: components["schemas"]["Slide"];
@@ -9546,12 +9561,17 @@ export interface components {
              * Does
              * @enum {string}
              */
-            does: "swap" | "dissolve" | "take_out" | "items" | "targets";
+            does: "swap" | "dissolve" | "take_out" | "items" | "targets" | "one_place" | "own_places";
             /**
              * Element
              * @default
              */
             element: string;
+            /**
+             * To
+             * @default
+             */
+            to: string;
         };
         /**
          * TableOut
@@ -9866,6 +9886,32 @@ export interface components {
             do: "close";
             /** Overlay */
             overlay: string;
+        };
+        /**
+         * Disable
+         * @description Let an element, or the members of a group, be of no use, but in sight.
+         */
+        Disable: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "disable";
+            /** Element */
+            element: string;
+        };
+        /**
+         * Enable
+         * @description Let the learner use an element, or the members of a group, again.
+         */
+        Enable: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "enable";
+            /** Element */
+            element: string;
         };
         /**
          * Enter
@@ -10573,12 +10619,12 @@ export interface components {
              * Then
              * @default []
              */
-            then: (components["schemas"]["Go"] | components["schemas"]["Stay"] | components["schemas"]["Enter"] | components["schemas"]["Show"] | components["schemas"]["Hide"] | components["schemas"]["Toggle"] | components["schemas"]["SetLook"] | components["schemas"]["SetVariable"] | components["schemas"]["PickNumber"] | components["schemas"]["OpenOverlay"] | components["schemas"]["CloseOverlay"] | components["schemas"]["Choose"] | components["schemas"]["Submit"] | components["schemas"]["Reset"] | components["schemas"]["Clear"] | components["schemas"]["MoveElement"] | components["schemas"]["RunClock"] | components["schemas"]["zigzag_core__program__model__PlayMedia"] | components["schemas"]["zigzag_core__program__model__PlaySound"] | components["schemas"]["zigzag_core__program__model__OpenLink"] | components["schemas"]["zigzag_core__program__model__Mark"] | components["schemas"]["zigzag_core__program__model__Announce"] | components["schemas"]["zigzag_core__program__model__Wait"])[];
+            then: (components["schemas"]["Go"] | components["schemas"]["Stay"] | components["schemas"]["Enter"] | components["schemas"]["Show"] | components["schemas"]["Hide"] | components["schemas"]["Toggle"] | components["schemas"]["Enable"] | components["schemas"]["Disable"] | components["schemas"]["SetLook"] | components["schemas"]["SetVariable"] | components["schemas"]["PickNumber"] | components["schemas"]["OpenOverlay"] | components["schemas"]["CloseOverlay"] | components["schemas"]["Choose"] | components["schemas"]["Submit"] | components["schemas"]["Reset"] | components["schemas"]["Clear"] | components["schemas"]["MoveElement"] | components["schemas"]["RunClock"] | components["schemas"]["zigzag_core__program__model__PlayMedia"] | components["schemas"]["zigzag_core__program__model__PlaySound"] | components["schemas"]["zigzag_core__program__model__OpenLink"] | components["schemas"]["zigzag_core__program__model__Mark"] | components["schemas"]["zigzag_core__program__model__Announce"] | components["schemas"]["zigzag_core__program__model__Wait"])[];
             /**
              * Otherwise
              * @default []
              */
-            otherwise: (components["schemas"]["Go"] | components["schemas"]["Stay"] | components["schemas"]["Enter"] | components["schemas"]["Show"] | components["schemas"]["Hide"] | components["schemas"]["Toggle"] | components["schemas"]["SetLook"] | components["schemas"]["SetVariable"] | components["schemas"]["PickNumber"] | components["schemas"]["OpenOverlay"] | components["schemas"]["CloseOverlay"] | components["schemas"]["Choose"] | components["schemas"]["Submit"] | components["schemas"]["Reset"] | components["schemas"]["Clear"] | components["schemas"]["MoveElement"] | components["schemas"]["RunClock"] | components["schemas"]["zigzag_core__program__model__PlayMedia"] | components["schemas"]["zigzag_core__program__model__PlaySound"] | components["schemas"]["zigzag_core__program__model__OpenLink"] | components["schemas"]["zigzag_core__program__model__Mark"] | components["schemas"]["zigzag_core__program__model__Announce"] | components["schemas"]["zigzag_core__program__model__Wait"])[];
+            otherwise: (components["schemas"]["Go"] | components["schemas"]["Stay"] | components["schemas"]["Enter"] | components["schemas"]["Show"] | components["schemas"]["Hide"] | components["schemas"]["Toggle"] | components["schemas"]["Enable"] | components["schemas"]["Disable"] | components["schemas"]["SetLook"] | components["schemas"]["SetVariable"] | components["schemas"]["PickNumber"] | components["schemas"]["OpenOverlay"] | components["schemas"]["CloseOverlay"] | components["schemas"]["Choose"] | components["schemas"]["Submit"] | components["schemas"]["Reset"] | components["schemas"]["Clear"] | components["schemas"]["MoveElement"] | components["schemas"]["RunClock"] | components["schemas"]["zigzag_core__program__model__PlayMedia"] | components["schemas"]["zigzag_core__program__model__PlaySound"] | components["schemas"]["zigzag_core__program__model__OpenLink"] | components["schemas"]["zigzag_core__program__model__Mark"] | components["schemas"]["zigzag_core__program__model__Announce"] | components["schemas"]["zigzag_core__program__model__Wait"])[];
         };
         /**
          * ProgramSlide
@@ -12946,7 +12992,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["RolesOut"];
+                    "application/json": components["schemas"]["Roles"];
                 };
             };
         };

@@ -1,8 +1,8 @@
 /** In what manner this LMS answers: as the standard says, more lightly, or as bad LMSs do. */
-import { strict, type Call as Strings } from "./strict";
+import { strict, type Call } from "./strict";
 
-/** A call of the run-time API: the name of its method, what is given, the answer. */
-type Call = (method: string, given: readonly unknown[]) => unknown;
+/** A call that may answer with what the standard does not know, as with yes or no in place of words. */
+type LooseCall = (method: string, given: readonly unknown[]) => unknown;
 
 const CUT_AT = 4_096;
 const SESSION_MS = 60_000;
@@ -12,7 +12,7 @@ const GENERAL = "101";
 const NOT_INITIALISED = "301";
 
 /** By its name, what a manner makes of the answers of a lenient API. */
-export const MANNERS: Readonly<Record<string, (call: Strings) => Call>> = {
+export const MANNERS: Readonly<Record<string, (call: Call) => LooseCall>> = {
   strict,
   lenient: (call) => call,
   late: strict,
@@ -34,12 +34,12 @@ export const MANNERS: Readonly<Record<string, (call: Strings) => Call>> = {
 };
 
 /** Return how an LMS of this name answers, one that is not known as a strict one. */
-export function mannered(name: string, call: Strings): Call {
-  return (Object.hasOwn(MANNERS, name) ? MANNERS[name] as (call: Strings) => Call : strict)(call);
+export function mannered(name: string, call: Call): LooseCall {
+  return (Object.hasOwn(MANNERS, name) ? MANNERS[name] as (call: Call) => LooseCall : strict)(call);
 }
 
 /** The calls that `refuses` names come to nothing, with an error that stays until the next one. */
-function refusing(call: Strings, refuses: (method: string) => boolean, error: string): Call {
+function refusing(call: Call, refuses: (method: string) => boolean, error: string): LooseCall {
   let last = "";
   return (method, given) => {
     if (method === "LMSGetLastError" && last) return last;

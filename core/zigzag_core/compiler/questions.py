@@ -5,6 +5,7 @@ from collections.abc import Iterator
 from typing import Any
 
 from zigzag_core.course import Group, RichText, Slide, plain
+from zigzag_core.course.elements.geometry import box_of
 from zigzag_core.course.questions import question as q
 from zigzag_core.course.questions.answer_row import AnswerRow, OtherThan
 from zigzag_core.course.questions.descriptors import DESCRIPTORS
@@ -134,8 +135,7 @@ def _grounds(question: q.Hotspot, slide: Slide) -> Iterator[str]:
     areas = [by_id[name] for spot in question.spots for name in q.elements_of(spot)]
     for ground in slide.elements:
         if ground.kind in ("picture", "video") and ground.id != question.on and any(
-                ground.x <= area.x + area.w / 2 <= ground.x + ground.w
-                and ground.y <= area.y + area.h / 2 <= ground.y + ground.h for area in areas):
+                box_of(ground).holds(*box_of(area).middle) for area in areas):
             yield ground.id
 
 

@@ -114,7 +114,10 @@ def _action(
             yield from start_over(action, scope, slide)
         case rules.Calculate() | rules.Switch() | rules.Pick() | rules.Take():
             yield from _to_variable(action, meant, scope)
-        case rules.ShowOrHide() | rules.GiveLook() | rules.PlayMedia() | rules.MoveAlong():
+        case (
+            rules.ShowOrHide() | rules.EnableOrDisable() | rules.GiveLook() | rules.PlayMedia()
+            | rules.MoveAlong()
+        ):
             yield from _to_element(action, meant, scope)
         case _:
             yield from _to_outside(action)
@@ -135,6 +138,8 @@ def _to_element(action: Action, meant: Meant, scope: Scope) -> Iterable[p.Action
         case rules.ShowOrHide(what=what):
             name = meant(what)
             yield p.CloseOverlay(overlay=name) if name in scope.overlays else p.Hide(element=name)
+        case rules.EnableOrDisable(action=how, what=what):
+            yield (p.Enable if how == "enable" else p.Disable)(element=meant(what))
         case rules.GiveLook(what=what, look=look):
             yield p.SetLook(element=meant(what), look=look)
         case rules.PlayMedia(action=how, what=what, at=at):

@@ -13,12 +13,12 @@ from zigzag_core.course import (
     Video,
 )
 from zigzag_core.course.elements.blank import Addition, Styles, new_element
+from zigzag_core.course.elements.geometry import Box, around, box_of
 from zigzag_core.course.media import SMALL_PICTURE, SMALL_SHOWN
 from zigzag_core.course.questions.descriptors import QUESTION_KINDS
 from zigzag_core.course.questions.new_questions import new_question
 from zigzag_core.course.style.usual_styles import USUAL_STYLES
 
-from .arranging.geometry import Box, around, box_of
 from .copies.copying import Clipping, paste
 from .questions.placement import put_where_free
 

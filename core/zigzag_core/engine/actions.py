@@ -42,6 +42,11 @@ def _show(run: Run, name: str, how: str) -> None:
         run.update(hidden={**run.state.hidden, name: hide})
 
 
+def _disable(run: Run, name: str, disabled: bool) -> None:
+    others = {k: v for k, v in run.state.disabled.items() if k != name}
+    run.update(disabled={**others, name: True} if disabled else others)
+
+
 def _pick(run: Run, action: p.PickNumber) -> None:
     if action.texts:
         run.set_variable(action.variable, action.texts[run.draw(len(action.texts))])
@@ -77,6 +82,8 @@ _DO: Mapping[str, Callable[[Run, Any], None]] = {
     "stay": lambda run, a: run.update(leaving=None),
     "enter": lambda run, a: moving.enter(run, a.slide),
     **dict.fromkeys(("show", "hide", "toggle"), lambda run, a: _show(run, a.element, a.do)),
+    "enable": lambda run, a: _disable(run, a.element, False),
+    "disable": lambda run, a: _disable(run, a.element, a.element in run.index.elements),
     "look": _give_look,
     "set": lambda run, a: run.set_variable(a.variable, a.value),
     "pick": _pick,

@@ -12,13 +12,13 @@ from zigzag_core.program.events import Effect, Event, On, Ran
 from zigzag_core.program.limits import LIMITS
 
 from . import clock, completion, learner, leaving, moving, questions, results
-from .expression import evaluate, gate_is_open, is_visible
+from .expression import gate_is_open, is_enabled, is_visible
 from .following import follow_up
 from .index import Index
 from .moving import may_go, slide_before
 from .run import Run
 from .state import State
-from .values import clipped, fitted, number, to_text, to_yes_no
+from .values import clipped, fitted, number, to_text
 
 __all__ = [
     "Effect",
@@ -81,11 +81,6 @@ def run_all(index: Index, seed: int, events: Iterable[Event]) -> State:
 def choice_order(index: Index, state: State, question: str) -> tuple[str, ...]:
     """Return the parts of `question` in the order in which this learner sees them."""
     return questions.order_of(index.questions[question], state)
-
-
-def is_enabled(index: Index, state: State, element: str) -> bool:
-    """Return whether `element` can be clicked, as far as its own condition goes."""
-    return to_yes_no(evaluate(index, state, index.elements[element].enabled))
 
 
 def _take(run: Run, event: Event) -> None:

@@ -180,6 +180,13 @@ def _shown(index: Index, state: State, name: str, depth: int) -> bool:
     return to_yes_no(evaluate(index, state, element.visible, depth))
 
 
+def is_enabled(index: Index, state: State, element: str) -> bool:
+    """Return whether `element` can be used: no rule has disabled it or a group that it is in."""
+    if any(name in state.disabled for name in (element, *index.groups_of(element))):
+        return False
+    return to_yes_no(evaluate(index, state, index.elements[element].enabled))
+
+
 def watched_share(index: Index, state: State, element: str) -> float:
     """Return the share (0..1) of a video's or audio's distinct ms that was really played."""
     draw = index.elements[element].draw if element in index.elements else None

@@ -5,10 +5,10 @@ from zigzag_core.program import COURSE
 from zigzag_core.program.limits import LIMITS
 
 from . import moving
-from .expression import evaluate, is_visible
+from .expression import is_enabled, is_visible
 from .geometry import Offset, middle
 from .run import Run
-from .values import Value, admitted, number, to_number, to_yes_no
+from .values import Value, admitted, number, to_number
 
 
 def click(run: Run, element: str) -> None:
@@ -148,7 +148,7 @@ def at_hand(run: Run, element: str, to_click: bool = True) -> bool:
     return (
         index.home.get(element) == state.slide and element in index.elements
         and reachable(run, element) and is_visible(index, state, element)
-        and (not to_click or to_yes_no(evaluate(index, state, index.elements[element].enabled)))
+        and (not to_click or is_enabled(index, state, element))
     )
 
 

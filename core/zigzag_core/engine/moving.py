@@ -12,7 +12,7 @@ from .run import Run
 from .state import State, Time, Waiting
 from .values import fitted, number
 
-_OF_ELEMENTS = ("hidden", "looks", "offsets", "moves", "dropped", "positions")
+_OF_ELEMENTS = ("hidden", "disabled", "looks", "offsets", "moves", "dropped", "positions")
 """The fields of the state that hold what elements have come to on a slide or overlay."""
 
 

@@ -3,7 +3,7 @@
 from dataclasses import replace
 
 from zigzag_core.grading.grade import judge
-from zigzag_core.grading.tally import Given, is_unjudged
+from zigzag_core.grading.tally import Given, is_unjudged, wanted_in
 from zigzag_core.program import Grader
 from zigzag_core.program.limits import LIMITS
 
@@ -237,7 +237,7 @@ def _marked(grader: Grader, given: Given, part: str, where: str) -> Given | None
     """
     if where.startswith("-"):
         gone = where[1:]
-        if grader.clicks_spent or (grader.found_at_once and part in _right_parts(grader)):
+        if grader.clicks_spent or (grader.found_at_once and part in wanted_in(grader)):
             return None
         return tuple(pair for pair in given if pair != (part, gone))
     if not where or (part != grader.id and any(pair[0] == part for pair in given)):
@@ -245,10 +245,6 @@ def _marked(grader: Grader, given: Given, part: str, where: str) -> Given | None
     most = LIMITS.most_marks if grader.at_most is None else grader.at_most
     known = part == grader.id or part in {p.id for p in grader.parts}
     return (*given, (part, where)) if known and len(given) < most else None
-
-
-def _right_parts(grader: Grader) -> set[str]:
-    return {part.id for part in grader.parts if part.right}
 
 
 def _within_reach(run: Run, grader: Grader, part: str) -> bool:
@@ -266,19 +262,17 @@ def _give(run: Run, grader: Grader, given: Given) -> None:
 
 def _is_whole(grader: Grader, given: Given) -> bool:
     """Whether there is nothing more to answer: what is judged at once is judged then."""
+    wanted = wanted_in(grader)
     match grader.form:
         case "choose":
-            most = grader.at_most or sum(bool(part.right) for part in grader.parts)
-            return len(given) >= most
+            return len(given) >= (grader.at_most or len(wanted))
         case "spots":
-            places = _right_parts(grader)
-            if grader.found_at_once and places <= {part for part, _ in given}:
+            if grader.found_at_once and wanted <= {part for part, _ in given}:
                 return True
             return len(given) >= (grader.at_most or (
-                LIMITS.most_marks if grader.found_at_once else len(places)))
+                LIMITS.most_marks if grader.found_at_once else len(wanted)))
         case "pairs":
-            wanted = sum(bool(part.right) for part in grader.parts)
-            return len({part for part, _ in given}) >= wanted
+            return len({part for part, _ in given}) >= len(wanted)
     return len(given) >= len(grader.parts)
 
 

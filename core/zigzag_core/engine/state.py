@@ -74,14 +74,15 @@ class State:
     """`time` is ms spent in the course, `entered` the time when the current slide was entered.
     `visited` lists slides in the order in which they were first seen, `path` those that the learner
     came by and can go back to, the last at its end; `hidden` holds only what differs from the
-    program, `looks` only looks that a rule has given. `offsets` are those (px) from where elements
-    stand, `moves` the last move of an element, when and where it began, `dropped` the targets that
-    elements lie on. `watched` holds, by video or audio, the stretches (ms) that were really played,
-    in order and apart; `positions` are those (ms) that the slide's videos and audio have come to.
-    `opened` are slides whose gates are open for good. `back` is the slide that a learner who was
-    sent to read again may go back to, `leaving` where one is going whose answer is judged first.
-    Time limits are `more_time` as long as set; 0 is no limit. Clocks run at `speed` per cent. In a
-    `retake` the learner has run the course before.
+    program, `disabled` what rules have disabled, `looks` only looks that a rule has given.
+    `offsets` are those (px) from where elements stand, `moves` the last move of an element, when
+    and where it began, `dropped` the targets that elements lie on. `watched` holds, by video or
+    audio, the stretches (ms) that were really played, in order and apart; `positions` are those
+    (ms) that the slide's videos and audio have come to. `opened` are slides whose gates are open
+    for good. `back` is the slide that a learner who was sent to read again may go back to,
+    `leaving` where one is going whose answer is judged first. Time limits are `more_time` as long
+    as set; 0 is no limit. Clocks run at `speed` per cent. In a `retake` the learner has run the
+    course before.
     """
 
     seed: int
@@ -93,6 +94,7 @@ class State:
     path: tuple[str, ...] = ()
     clicked: frozenset[str] = frozenset()
     hidden: dict[str, bool] = field(default_factory=dict)
+    disabled: dict[str, bool] = field(default_factory=dict)
     looks: dict[str, str] = field(default_factory=dict)
     variables: dict[str, Value] = field(default_factory=dict)
     overlays: tuple[str, ...] = ()
@@ -124,7 +126,8 @@ def as_json(state: State) -> dict[str, Any]:
         "seed": state.seed, "rng": state.rng, "time": state.time,
         "entered": state.entered, "slide": state.slide,
         "visited": list(state.visited), "path": list(state.path), "clicked": sorted(state.clicked),
-        "hidden": state.hidden, "looks": state.looks, "variables": state.variables,
+        "hidden": state.hidden, "disabled": state.disabled, "looks": state.looks,
+        "variables": state.variables,
         "overlays": list(state.overlays),
         "answers": {
             question: {

@@ -47,8 +47,13 @@ def measure(grader: Grader, given: Given) -> Tally:
     return Tally(0, 0, 0)
 
 
+def wanted_in(grader: Grader) -> set[str]:
+    """Return the parts that are right: those to be chosen, found or put somewhere."""
+    return {part.id for part in grader.parts if part.right}
+
+
 def _chosen(grader: Grader, chosen: set[str]) -> Tally:
-    right = {part.id for part in grader.parts if part.right}
+    right = wanted_in(grader)
     return Tally(len(chosen & right), len(chosen - right), len(right), frozenset(chosen & right))
 
 
@@ -103,7 +108,7 @@ def _ordered(grader: Grader, order: list[str]) -> Tally:
 
 def _hit(grader: Grader, given: Given) -> Tally:
     """A place that is hit twice counts once; every other mark is wrong, unless it costs a click."""
-    right = {part.id for part in grader.parts if part.right}
+    right = wanted_in(grader)
     hit = {part for part, _ in given}
     wrong = len(hit - right - {grader.id}) + sum(part == grader.id for part, _ in given)
     if grader.clicks_spent and grader.at_most is not None:

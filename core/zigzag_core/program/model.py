@@ -86,6 +86,20 @@ class Toggle(Model):
     element: ShownName
 
 
+class Enable(Model):
+    """Let the learner use an element, or the members of a group, again."""
+
+    do: Literal["enable"] = "enable"
+    element: ElementName
+
+
+class Disable(Model):
+    """Let an element, or the members of a group, be of no use, but in sight."""
+
+    do: Literal["disable"] = "disable"
+    element: ElementName
+
+
 class SetLook(Model):
     """Give an element a look; None gives it back the one that follows from its state."""
 
@@ -228,9 +242,9 @@ class Announce(Model):
 
 
 Action = Annotated[
-    Go | Stay | Enter | Show | Hide | Toggle | SetLook | SetVariable | PickNumber | OpenOverlay
-    | CloseOverlay | Choose | Submit | Reset | Clear | MoveElement | RunClock | PlayMedia
-    | PlaySound | OpenLink | Mark | Announce | Wait,
+    Go | Stay | Enter | Show | Hide | Toggle | Enable | Disable | SetLook | SetVariable
+    | PickNumber | OpenOverlay | CloseOverlay | Choose | Submit | Reset | Clear | MoveElement
+    | RunClock | PlayMedia | PlaySound | OpenLink | Mark | Announce | Wait,
     Field(discriminator="do"),
 ]
 

@@ -14,7 +14,7 @@ from zigzag_core.engine import engine
 from zigzag_core.engine.index import Index
 from zigzag_core.engine.state import Answer, Result, State
 from zigzag_core.engine.values import Value, admitted, fitted, number
-from zigzag_core.program import Grader, ProgramElement
+from zigzag_core.program import Disable, Grader, ProgramElement
 from zigzag_core.program.limits import LIMITS
 
 from .progress import SCORM12_LIMIT, pack
@@ -75,6 +75,10 @@ def fullest(index: Index) -> State:
         path=tuple(draw.choice(index.order) for _ in range(LIMITS.longest_path)),
         clicked=frozenset(e.draw.id for e in elements if e.control != "none"),
         hidden={e.draw.id: draw.random() < 0.5 for e in elements if _is_changed(index, e)},
+        disabled=dict.fromkeys(sorted({
+            action.element for bound in index.rules.values()
+            for action in (*bound.rule.then, *bound.rule.otherwise)
+            if isinstance(action, Disable) and draw.random() < 0.5}), True),
         looks={e.draw.id: draw.choice(["visited", "selected"]) for e in elements
                if _is_changed(index, e) and e.draw.looks},
         offsets={e.draw.id: (_px(draw), _px(draw)) for e in elements

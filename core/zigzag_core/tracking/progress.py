@@ -78,8 +78,8 @@ def unpack(index: Index, text: str) -> State:
     lengths = [source.number("lengths") for _ in names.lengths]
     names.check(lengths, source.plain(32))
     state = replace(engine.start(index, source.plain(32)), rng=source.plain(32))
-    state, shown = _read_way(source, index, state, names)
-    state = replace(state, **_read_elements(source, index, names.elements))
+    state, shown, disables = _read_way(source, index, state, names)
+    state = replace(state, **_read_elements(source, index, names.elements, disables))
     values = _read_variables(source, index, names.variables)
     state = replace(
         state, variables={**state.variables, **values},
@@ -109,7 +109,8 @@ def _write_way(out: Writer, state: State, names: Remembered) -> None:
     out.number(state.time - state.entered, "time")
     out.number(
         int(state.completed) | SUCCESS.index(state.success) << 1
-        | MARKED.index(state.marked) << 3 | int(state.retake) << 5, "flags")
+        | MARKED.index(state.marked) << 3 | int(state.retake) << 5
+        | int(bool(state.disabled)) << 6, "flags")
     numbers = names.slides.numbers
     out.number(numbers.get(state.slide or "", -1) + 1, "slide")
     out.number(numbers.get(state.back or "", -1) + 1, "slide")
@@ -123,13 +124,13 @@ def _write_way(out: Writer, state: State, names: Remembered) -> None:
 
 def _read_way(
     source: Reader, index: Index, state: State, names: Remembered
-) -> tuple[State, str | None]:
-    """Return the state with its way, and the slide that was shown."""
+) -> tuple[State, str | None, bool]:
+    """Return the state with its way, the slide that was shown, and whether things are disabled."""
     time = source.number("time")
     entered = time - source.number("time")
     flags = source.number("flags")
     success, marked = flags >> 1 & 3, flags >> 3 & 3
-    if flags > 63 or success >= len(SUCCESS) or marked >= len(MARKED):
+    if flags > 127 or success >= len(SUCCESS) or marked >= len(MARKED):
         raise Damaged("the saved progress names a result that does not exist")
 
     def slide() -> str | None:
@@ -144,19 +145,21 @@ def _read_way(
     more_time = min(number(source.number("more time") / 10), LIMITS.most_time)
     return replace(
         state, time=time, entered=entered, completed=bool(flags & 1), success=SUCCESS[success],
-        marked=MARKED[marked], retake=flags > 31,
+        marked=MARKED[marked], retake=bool(flags & 32),
         slide=slide_to_resume(index, shown, visited), visited=visited,
         back=back if back in index.position else None,
         opened=frozenset(slide for slide in opened if slide in index.position),
         path=tuple(slide for slide in path if slide in index.position), more_time=more_time,
-    ), shown
+    ), shown, bool(flags & 64)
 
 
 def _write_elements(out: Writer, state: State, elements: Names) -> None:
-    """What was clicked, shown, hidden, given a look, moved and played."""
+    """What was clicked, shown, hidden, disabled, given a look, moved and played."""
     out.members(elements.known(state.clicked), "clicked")
     out.members(elements.known(e for e, hidden in state.hidden.items() if hidden), "hidden")
     out.members(elements.known(e for e, hidden in state.hidden.items() if not hidden), "shown")
+    if state.disabled:
+        out.members(elements.known(state.disabled), "disabled")
     looks = _numbered(out, elements, state.looks, "looks")
     for look in looks:
         out.number(LOOKS.index(look) if look in LOOKS else len(LOOKS), "look")
@@ -178,7 +181,9 @@ def _write_elements(out: Writer, state: State, elements: Names) -> None:
         out.number(at, "position")
 
 
-def _read_elements(source: Reader, index: Index, elements: Names) -> dict[str, Any]:
+def _read_elements(
+    source: Reader, index: Index, elements: Names, disables: bool
+) -> dict[str, Any]:
     """Return the fields of the state for elements that still exist."""
     there = index.elements
 
@@ -188,6 +193,7 @@ def _read_elements(source: Reader, index: Index, elements: Names) -> dict[str, A
     clicked = frozenset(named(source.members("clicked")))
     hidden = dict.fromkeys(named(source.members("hidden")), True)
     hidden |= dict.fromkeys(named(source.members("shown")), False)
+    disabled = dict.fromkeys(named(source.members("disabled")) if disables else (), True)
     looks = {}
     for name in elements.named(source.members("looks")):
         look = source.number("look")
@@ -212,7 +218,8 @@ def _read_elements(source: Reader, index: Index, elements: Names) -> dict[str, A
         name: source.number("position") for name in elements.named(source.members("positions"))
     }
     return {
-        "clicked": clicked, "hidden": hidden, "looks": _of(looks, there),
+        "clicked": clicked, "hidden": hidden, "disabled": disabled,
+        "looks": _of(looks, there),
         "dropped": {
             name: on for name, on in zip(lying, targets, strict=True)
             if name in there and on in there

@@ -19,7 +19,7 @@ LEVELS = 4
 LEFT_OUT = (
     "texts in surveys and in answers that nobody judges",
     "what was moved, dragged and made to look different on slides that are not shown",
-    "what was clicked, shown and hidden there, and how far videos were watched",
+    "what was clicked, shown, hidden and disabled there, and how far videos were watched",
 )
 """What each level leaves out beside what the one before it does."""
 
@@ -40,7 +40,9 @@ def shortened(index: Index, state: State, level: int) -> State:
     if level >= 3:
         state = replace(
             state, clicked=frozenset(_here(index, state, dict.fromkeys(state.clicked))),
-            hidden=_here(index, state, state.hidden), watched=_here(index, state, state.watched),
+            hidden=_here(index, state, state.hidden),
+            disabled=_here(index, state, state.disabled),
+            watched=_here(index, state, state.watched),
         )
     return state
 

@@ -21,6 +21,8 @@ from zigzag_core.editing.questions.pasted_table import left_out, with_table
 from zigzag_core.editing.questions.roles import (
     Roles,
     dissolved,
+    one_place,
+    own_places,
     swapped,
     with_role,
     without_part,
@@ -88,13 +90,6 @@ class RolesIn(Schema):
     elements: list[str] = Field(max_length=500)
 
 
-class RolesOut(Schema):
-    """Elements as the things of a question, and as what these are put on."""
-
-    items: list[str] = Field(max_length=500)
-    targets: list[str] = Field(max_length=500)
-
-
 class QuestionFrom(Schema):
     """Elements to make a question of."""
 
@@ -102,16 +97,24 @@ class QuestionFrom(Schema):
     course: core.Course
     elements: list[str] = Field(max_length=500)
     kind: QuestionKind
-    roles: RolesOut | None = None
+    roles: Roles | None = None
+
+
+RoleChange = Literal[
+    "swap", "dissolve", "take_out", "items", "targets", "one_place", "own_places"]
 
 
 class RoleIn(Schema):
-    """What part an element is to play in a question, or what becomes of all of them."""
+    """What part an element is to play in a question, or what becomes of all of them.
+
+    `one_place` makes a place one more area of the place that the element `to` is.
+    """
 
     slide: core.Slide
     question: str
-    does: Literal["swap", "dissolve", "take_out", "items", "targets"]
+    does: RoleChange
     element: str = ""
+    to: str = ""
 
 
 class TableIn(Schema):
@@ -202,17 +205,14 @@ def question_button(request: HttpRequest, data: ButtonIn) -> dict[str, Any]:
 @router.post("/question", response=Edited)
 def question_of(request: HttpRequest, data: QuestionFrom) -> dict[str, Any]:
     """Make a question of elements that are on the slide."""
-    roles = data.roles
-    given = Roles(tuple(roles.items), tuple(roles.targets)) if roles else None
     return _asked(data.slide, lambda: question_from(
-        data.slide, data.elements, data.kind, core.system_ids(), data.course.styles, given))
+        data.slide, data.elements, data.kind, core.system_ids(), data.course.styles, data.roles))
 
 
-@router.post("/question/roles", response=RolesOut)
-def question_roles(request: HttpRequest, data: RolesIn) -> dict[str, Any]:
+@router.post("/question/roles", response=Roles)
+def question_roles(request: HttpRequest, data: RolesIn) -> Roles:
     """Say which elements would be things and which targets."""
-    found = guessed_roles(data.slide, data.elements)
-    return {"items": found.items, "targets": found.targets}
+    return guessed_roles(data.slide, data.elements)
 
 
 @router.post("/question/part", response=Edited)
@@ -226,6 +226,10 @@ def question_part(request: HttpRequest, data: RoleIn) -> dict[str, Any]:
                 return dissolved(data.slide, data.question)
             case "take_out":
                 return without_part(data.slide, data.question, data.element)
+            case "one_place":
+                return one_place(data.slide, data.question, data.element, data.to)
+            case "own_places":
+                return own_places(data.slide, data.question, data.element, core.system_ids())
         return with_role(data.slide, data.question, data.element, data.does, core.system_ids())
 
     return _asked(data.slide, lambda: (made(), ()))

@@ -1,5 +1,4 @@
 /** One learner's session: the engine, the clock and the tracker, for the views to watch. */
-import type { Arrival } from "./arrival";
 import { start, step } from "../engine/engine";
 import type { Index } from "../engine/program";
 import { gateIsOpen } from "../engine/expression";
@@ -9,8 +8,9 @@ import type { State } from "../engine/state";
 import { pauseSounds, setSpeed, playSound, runMedia, stopSounds } from "../render/players";
 import type { Value } from "../engine/values";
 import { unpack } from "../tracking/progress";
-import { saying } from "./saying";
 import type { Begun, Kept, Standing, Tracker } from "../tracking/tracker";
+import type { Arrival } from "./arrival";
+import { saying } from "./saying";
 
 export type Phase =
   | { kind: "connecting" }

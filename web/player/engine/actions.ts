@@ -16,6 +16,10 @@ const ACTS: Acts = {
   show: (run, action) => show(run, action.element, action.do),
   hide: (run, action) => show(run, action.element, action.do),
   toggle: (run, action) => show(run, action.element, action.do),
+  enable: (run, { element }) => run.update({ disabled: without(run.state.disabled, (name) => name === element) }),
+  disable: (run, { element }) => {
+    if (run.index.elements.has(element)) run.update({ disabled: { ...run.state.disabled, [element]: true } });
+  },
   look: giveLook,
   set: (run, action) => run.setVariable(action.variable, action.value),
   pick,

@@ -5,7 +5,6 @@
 import { LIMITS } from "../../api/tables";
 import * as clock from "./clock";
 import { completed, mayChange } from "./completion";
-import { evaluate } from "./expression";
 import { followUp } from "./following";
 import { Growing } from "./growing";
 import * as learner from "./learner";
@@ -17,7 +16,7 @@ import * as results from "./results";
 import { Run } from "./run";
 import type { Effect, Event, Ran } from "../../api/events";
 import type { State } from "./state";
-import { clipped, fitted, number, toText, toYesNo, type Value } from "./values";
+import { clipped, fitted, number, toText, type Value } from "./values";
 
 export { gateIsOpen, isVisible } from "./expression";
 export { mayGo, slideBefore } from "./moving";
@@ -28,7 +27,7 @@ export function start(index: Index, seed: number, learnerName = "", retake = fal
   for (const v of index.program.variables) variables[v.id] = fitted(v, v.default);
   return {
     seed: seed >>> 0, rng: seed >>> 0, time: 0, entered: 0, slide: null, visited: [], path: [],
-    clicked: Growing.of(), hidden: {}, looks: {}, variables, overlays: [], answers: {}, clocks: {},
+    clicked: Growing.of(), hidden: {}, disabled: {}, looks: {}, variables, overlays: [], answers: {}, clocks: {},
     waiting: [], paused: false, offsets: {}, moves: {}, dropped: {}, watched: {}, positions: {}, opened: new Set(),
     back: null, leaving: null, more_time: 1, speed: 100, learner: clipped(learnerName), retake, marked: "", completed: false, success: "unknown", ended: false,
   };
@@ -49,11 +48,6 @@ export function choiceOrder(index: Index, state: State, question: string): reado
   const grader = index.questions.get(question);
   if (!grader) return [];
   return orderOf(grader, state);
-}
-
-/** Return whether `element` can be operated, as far as its own condition goes. */
-export function isEnabled(index: Index, state: State, element: string): boolean {
-  return toYesNo(evaluate(index, state, index.elements.get(element)?.enabled ?? false));
 }
 
 type Takes = { readonly [E in Event as E["event"]]: (run: Run, event: E) => void };

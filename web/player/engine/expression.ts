@@ -141,6 +141,14 @@ function isShown(index: Index, state: State, name: string, depth: number): boole
   return element.visible === true || toYesNo(evaluate(index, state, element.visible, depth));
 }
 
+/** Whether `element` can be used: no rule has disabled it or a group that it is in. */
+export function isEnabled(index: Index, state: State, element: string): boolean {
+  for (let here: string | null = element; here !== null; here = index.groupOf(here)) {
+    if (own(state.disabled, here)) return false;
+  }
+  return toYesNo(evaluate(index, state, index.elements.get(element)?.enabled ?? false));
+}
+
 /** The share (0..1) of a video's or audio's distinct ms that was really played. */
 function watchedShare(index: Index, state: State, element: string): number {
   const draw = index.elements.get(element)?.draw;

@@ -1,12 +1,12 @@
 /** What the learner does, and what videos and audio report. The twin of `engine/learner.py`. */
 import { LIMITS } from "../../api/tables";
 import type { Element } from "../../api/types";
-import { evaluate, isVisible } from "./expression";
+import { isEnabled, isVisible } from "./expression";
 import { middle } from "./geometry";
 import { openOverlay } from "./moving";
 import { without, type Run } from "./run";
 import type { Offset, Stretch } from "./state";
-import { admitted, number, toNumber, toYesNo, type Value } from "./values";
+import { admitted, number, toNumber, type Value } from "./values";
 import { own } from "./own";
 
 
@@ -145,7 +145,7 @@ export function atHand(run: Run, element: string, toClick = true): boolean {
   const { index, state } = run;
   const found = index.elements.get(element);
   return found !== undefined && index.home.get(element) === state.slide && reachable(run, element)
-    && isVisible(index, state, element) && (!toClick || toYesNo(evaluate(index, state, found.enabled)));
+    && isVisible(index, state, element) && (!toClick || isEnabled(index, state, element));
 }
 
 /** Whether no blocking overlay lies over `element`, and its own overlay is open. */

@@ -102,7 +102,7 @@ function beginClock(run: Run, owner: string): void {
   if (clock) setClock(run, owner, { at: 0, runs: clock.starts });
 }
 
-const OF_ELEMENTS = ["hidden", "looks", "offsets", "moves", "dropped", "positions"] as const;
+const OF_ELEMENTS = ["hidden", "disabled", "looks", "offsets", "moves", "dropped", "positions"] as const;
 
 /** Open an overlay of the slide; it comes above those that are open. */
 export function openOverlay(run: Run, name: string): void {

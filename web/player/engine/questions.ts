@@ -216,15 +216,15 @@ function give(run: Run, grader: Grader, given: Given): void {
 }
 
 function isWhole(grader: Grader, given: Given): boolean {
-  const wanted = grader.parts.filter(({ right }) => right.length).length;
+  const wanted = wantedIn(grader);
   switch (grader.form) {
-    case "choose": return given.length >= (grader.at_most || wanted);
+    case "choose": return given.length >= (grader.at_most || wanted.size);
     case "spots": {
       const places = new Set(given.map(([part]) => part));
-      if (grader.found_at_once && [...wantedIn(grader)].every((part) => places.has(part))) return true;
-      return given.length >= (grader.at_most || (grader.found_at_once ? LIMITS.most_marks : wanted));
+      if (grader.found_at_once && [...wanted].every((part) => places.has(part))) return true;
+      return given.length >= (grader.at_most || (grader.found_at_once ? LIMITS.most_marks : wanted.size));
     }
-    case "pairs": return new Set(given.map(([part]) => part)).size >= wanted;
+    case "pairs": return new Set(given.map(([part]) => part)).size >= wanted.size;
     default: return given.length >= grader.parts.length;
   }
 }

@@ -71,6 +71,8 @@ export interface State {
   readonly path: readonly string[];
   readonly clicked: Growing;
   readonly hidden: Of<boolean>;
+  /** What rules have disabled. */
+  readonly disabled: Of<true>;
   readonly looks: Of<string>;
   readonly variables: Of<Value>;
   readonly overlays: readonly string[];
@@ -110,8 +112,8 @@ export interface State {
 export function copyOf(state: State): State {
   return {
     seed: state.seed, rng: state.rng, time: state.time, entered: state.entered, slide: state.slide,
-    visited: state.visited, path: state.path, clicked: state.clicked, hidden: state.hidden, looks: state.looks,
-    variables: state.variables, overlays: state.overlays, answers: state.answers, clocks: state.clocks,
+    visited: state.visited, path: state.path, clicked: state.clicked, hidden: state.hidden, disabled: state.disabled,
+    looks: state.looks, variables: state.variables, overlays: state.overlays, answers: state.answers, clocks: state.clocks,
     waiting: state.waiting, paused: state.paused, offsets: state.offsets, moves: state.moves, dropped: state.dropped,
     watched: state.watched, positions: state.positions, opened: state.opened, back: state.back, leaving: state.leaving,
     more_time: state.more_time, speed: state.speed, learner: state.learner, retake: state.retake,

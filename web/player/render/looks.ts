@@ -59,8 +59,8 @@ function changesMore(patch: StylePatch): boolean {
 
 type Transient = "hover" | "focus" | "pressed";
 
-/** The looks of pointer and focus that CSS alone cannot give. None outlasts its cause. */
-export function useTransientLooks(element: Element): [looks: string[], handlers: DOMAttributes<HTMLElement>] {
+/** The looks of pointer and focus that CSS alone cannot give. None outlasts its cause, or shows on what is disabled. */
+export function useTransientLooks(element: Element, enabled: boolean): [looks: string[], handlers: DOMAttributes<HTMLElement>] {
   const [on, setOn] = useState<Partial<Record<Transient, boolean>>>({});
   const wanted = (["hover", "focus", "pressed"] as const)
     .filter((look) => element.looks[look] && changesMore(element.looks[look] as StylePatch));
@@ -74,7 +74,7 @@ export function useTransientLooks(element: Element): [looks: string[], handlers:
   }, [pressed]);
   if (!wanted.length) return [[], {}];
   const turn = (look: Transient, value: boolean) => () => setOn((before) => ({ ...before, [look]: value }));
-  return [wanted.filter((look) => on[look]), {
+  return [wanted.filter((look) => enabled && on[look]), {
     onPointerEnter: turn("hover", true), onPointerLeave: turn("hover", false),
     onFocus: turn("focus", true), onBlur: turn("focus", false), onPointerDown: turn("pressed", true),
   }];

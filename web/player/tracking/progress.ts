@@ -48,8 +48,8 @@ export function unpack(index: Index, text: string): State {
   names.check(lengths, source.plain(32));
   const fresh = start(index, source.plain(32));
   const rng = source.plain(32);
-  const { shown, ...way } = readWay(source, index, names);
-  const elements = readElements(source, index, names.elements);
+  const { shown, disables, ...way } = readWay(source, index, names);
+  const elements = readElements(source, index, names.elements, disables);
   const variables = { ...fresh.variables, ...readVariables(source, index, names.variables) };
   const answers = readAnswers(source, index, names);
   const state: State = { ...fresh, rng, ...way, ...elements, variables, answers };
@@ -72,7 +72,8 @@ function writeWay(out: Writer, state: State, names: Remembered): void {
   out.number(state.time, "time");
   out.number(state.time - state.entered, "time");
   out.number(
-    Number(state.completed) | (SUCCESS.indexOf(state.success) << 1) | (MARKED.indexOf(state.marked) << 3) | (Number(state.retake) << 5),
+    Number(state.completed) | (SUCCESS.indexOf(state.success) << 1) | (MARKED.indexOf(state.marked) << 3) | (Number(state.retake) << 5)
+    | (Number(Object.keys(state.disabled).length > 0) << 6),
     "flags",
   );
   const { numbers } = names.slides;
@@ -86,14 +87,14 @@ function writeWay(out: Writer, state: State, names: Remembered): void {
   out.number(Math.floor(state.more_time * 10 + 0.5), "more time");
 }
 
-/** Return what of the state is the way, and the slide that was shown. */
+/** Return what of the state is the way, the slide that was shown, and whether things are disabled. */
 function readWay(source: Reader, index: Index, names: Remembered) {
   const time = source.number("time");
   const entered = time - source.number("time");
   const flags = source.number("flags");
   const success = SUCCESS[(flags >> 1) & 3];
   const marked = MARKED[(flags >> 3) & 3];
-  if (flags > 63 || !success || marked === undefined) throw new Damaged("the saved progress names a result that does not exist");
+  if (flags > 127 || !success || marked === undefined) throw new Damaged("the saved progress names a result that does not exist");
   const slide = (): string | null => {
     const given = source.number("slide");
     return given ? names.slides.name(given - 1) : null;
@@ -106,18 +107,20 @@ function readWay(source: Reader, index: Index, names: Remembered) {
   const path = names.slides.named(readNear(source, source.count("path"), "path step"));
   const more_time = Math.min(number(source.number("more time") / 10), LIMITS.most_time);
   return {
-    shown, time, entered, completed: Boolean(flags & 1), success, marked, retake: flags > 31, visited, more_time,
+    shown, time, entered, completed: Boolean(flags & 1), success, marked, retake: Boolean(flags & 32), disables: Boolean(flags & 64), visited, more_time,
     slide: slideToResume(index, shown, visited), back: back !== null && exists(back) ? back : null,
     opened: new Set(opened.filter(exists)), path: path.filter(exists),
   };
 }
 
-/** What was clicked, shown, hidden, given a look, moved and played. */
+/** What was clicked, shown, hidden, disabled, given a look, moved and played. */
 function writeElements(out: Writer, state: State, elements: Names): void {
   out.members(elements.known(state.clicked), "clicked");
   const names = Object.keys(state.hidden);
   out.members(elements.known(names.filter((name) => state.hidden[name])), "hidden");
   out.members(elements.known(names.filter((name) => !state.hidden[name])), "shown");
+  const disabled = Object.keys(state.disabled);
+  if (disabled.length) out.members(elements.known(disabled), "disabled");
   for (const look of numbered(out, elements, state.looks, "looks")) {
     const known = LOOKS.indexOf(look);
     out.number(known < 0 ? LOOKS.length : known, "look");
@@ -145,13 +148,14 @@ function writeElements(out: Writer, state: State, elements: Names): void {
 }
 
 /** Return the fields of the state for elements that still exist. */
-function readElements(source: Reader, index: Index, elements: Names) {
+function readElements(source: Reader, index: Index, elements: Names, disables: boolean) {
   const exists = (name: string): boolean => index.elements.has(name);
   const there = (name: string): string[] => elements.named(source.members(name)).filter(exists);
   const clicked = Growing.of(there("clicked"));
   const hidden = Object.fromEntries([
     ...there("hidden").map((name) => [name, true] as const), ...there("shown").map((name) => [name, false] as const),
   ]);
+  const disabled = Object.fromEntries((disables ? there("disabled") : []).map((name) => [name, true] as const));
   const looks = readEach(source, elements, exists, "looks", (): string => {
     const look = source.number("look");
     if (look > LOOKS.length) throw new Damaged("the saved progress names a look that does not exist");
@@ -175,7 +179,7 @@ function readElements(source: Reader, index: Index, elements: Names) {
     return stretches;
   });
   const positions = readEach(source, elements, exists, "positions", () => source.number("position"));
-  return { clicked, hidden, looks, dropped, offsets, watched, positions };
+  return { clicked, hidden, disabled, looks, dropped, offsets, watched, positions };
 }
 
 enum Type { No, Yes, Number, Text }

@@ -19,7 +19,7 @@ export function shortened(index: Index, state: State, level: number): State {
   if (level >= 2) short = { ...short, looks: kept(state.looks), offsets: kept(state.offsets), dropped: kept(state.dropped) };
   if (level >= 3) {
     short = {
-      ...short, clicked: Growing.of([...state.clicked].filter(here)), hidden: kept(state.hidden), watched: kept(state.watched),
+      ...short, clicked: Growing.of([...state.clicked].filter(here)), hidden: kept(state.hidden), disabled: kept(state.disabled), watched: kept(state.watched),
     };
   }
   return short;

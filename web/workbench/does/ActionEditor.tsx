@@ -52,6 +52,10 @@ type Plays = Extract<RuleAction, { action: "play" | "pause" | "seek" }>;
 type Times = Extract<RuleAction, { action: "start_timing" | "stop_timing" | "restart_timing" }>;
 type Asks = Extract<RuleAction, { action: "submit" | "reset" }>;
 
+function enables(action: Extract<RuleAction, { action: "enable" | "disable" }>, editing: Editing): ReactNode {
+  return <What {...editing} ids={["this", ...editing.things.usable]} value={action.what} put={(what) => ({ ...action, what })} />;
+}
+
 function shows(action: Shows, editing: Editing): ReactNode {
   return <What {...editing} ids={["this", ...editing.things.things]} value={action.what} put={(what) => ({ ...action, what })} />;
 }
@@ -154,7 +158,7 @@ function startsOver(action: Extract<RuleAction, { action: "start_over" }>, { onC
 /** What each action needs besides its verb. */
 const EDITORS: Editors = {
   go: (action, { things, onChange }) => <GoWord go={action.go} things={things} onChange={(go) => onChange({ ...action, go })} />,
-  show: shows, hide: shows, toggle: shows, look: looks,
+  show: shows, hide: shows, toggle: shows, enable: enables, disable: enables, look: looks,
   set: calculates, add: calculates, multiply: calculates,
   switch: (action, editing) => (
     <What {...editing} ids={editing.things.variables} value={action.variable} put={(variable) => ({ ...action, variable })} />

@@ -51,6 +51,8 @@ function ruleWords(rule: ProgramRule, name: Name): string {
 function actionWords(action: Action, name: Name): string {
   switch (action.do) {
     case "show":
+    case "enable":
+    case "disable":
     case "hide": return `${action.do} “${name(action.element)}”`;
     case "toggle": return `show or hide “${name(action.element)}”`;
     case "open":

@@ -58,7 +58,7 @@ type ActionName = RuleAction["action"];
 
 /** What may be done, in the groups in which it is offered. */
 export const ACTIONS: readonly [group: string, actions: readonly [ActionName, string][]][] = [
-  ["Showing", [["show", "show"], ["hide", "hide"], ["toggle", "show or hide"], ["look", "give a look to"]]],
+  ["Showing", [["show", "show"], ["hide", "hide"], ["toggle", "show or hide"], ["enable", "enable"], ["disable", "disable"], ["look", "give a look to"]]],
   ["Going", [["go", "go to"], ["start_over", "start over"], ["link", "open the web page"]]],
   ["Counting", [
     ["set", "set"], ["add", "add to"], ["multiply", "multiply"], ["switch", "switch"], ["pick", "pick at random"],
@@ -77,6 +77,8 @@ export const ACTIONS: readonly [group: string, actions: readonly [ActionName, st
 /** What an action needs to name, offered as it is made; null where the course has none of it. */
 export interface Offers {
   things: readonly string[];
+  /** Elements that a learner may use, and so may be kept from using. */
+  usable: readonly string[];
   variables: readonly string[];
   inputs: readonly string[];
   media: readonly string[];
@@ -94,6 +96,7 @@ type Make = (offers: Offers) => RuleAction | null;
 const calculation = (action: "set" | "add" | "multiply", value: number): Make =>
   ({ variables }) => first(variables, (variable) => ({ action, variable, value }));
 const shown = (action: "show" | "hide" | "toggle"): Make => ({ things }) => first(things, (what) => ({ action, what }));
+const usable = (action: "enable" | "disable"): Make => ({ usable: ids }) => first(ids, (what) => ({ action, what }));
 const played = (action: "play" | "pause" | "seek"): Make => ({ media }) => first(media, (what) => ({ action, what, at: 0 }));
 const asked = (action: "submit" | "reset"): Make => ({ questions }) => first(questions, (question) => ({ action, question }));
 
@@ -101,6 +104,7 @@ const asked = (action: "submit" | "reset"): Make => ({ questions }) => first(que
 const NEW: Readonly<Record<ActionName, Make>> = {
   go: () => ({ action: "go", go: { to: "next" } }),
   show: shown("show"), hide: shown("hide"), toggle: shown("toggle"),
+  enable: usable("enable"), disable: usable("disable"),
   look: ({ things }) => first(things, (what) => ({ action: "look", what, look: "selected" })),
   set: calculation("set", 0), add: calculation("add", 1), multiply: calculation("multiply", 2),
   switch: ({ variables }) => first(variables, (variable) => ({ action: "switch", variable })),

@@ -1,7 +1,7 @@
 /** What rules of a slide can name, with the words for each. */
 import { SETS as SETS_OF_THINGS } from "../../api/tables";
 import { useMemo } from "react";
-import type { Course, Pattern, Slide, Variable } from "../../api/types";
+import type { Course, Element, Pattern, Slide, Variable } from "../../api/types";
 import { useCourse } from "../store/store";
 import type { Offers } from "./sentences";
 
@@ -16,6 +16,9 @@ export interface Things extends Offers {
 }
 
 const SETS = new Set<Pattern["kind"]>(SETS_OF_THINGS);
+
+/** Kinds of elements that no learner uses, or that rules cannot keep from playing. */
+const USELESS = new Set<Element["kind"]>(["video", "audio", "embed", "meter", "table"]);
 
 type Parts = Pick<Slide, "elements" | "overlays" | "questions" | "patterns">;
 const NOTHING: Parts = { elements: [], overlays: [], questions: [], patterns: [] };
@@ -47,7 +50,7 @@ export function useThings(slide: Slide | null): Things {
     const kinds = (...wanted: string[]): string[] => ids(elements.filter((e) => wanted.includes(e.kind)));
     return {
       slide, course, slides, name: (id) => names.get(id) ?? "something that is gone",
-      things: [...ids(overlays), ...ids(elements)], overlays: ids(overlays), questions: ids(questions),
+      things: [...ids(overlays), ...ids(elements)], usable: ids(elements.filter(({ kind }) => !USELESS.has(kind))), overlays: ids(overlays), questions: ids(questions),
       variables: ids(course.variables), inputs: kinds("input"), media: kinds("video", "audio"),
       moving: elements.flatMap((e) => e.moves.map((move): [string, string] => [e.id, move.id])),
       sounds: ids(course.media.filter(({ type }) => type.startsWith("audio/"))),

@@ -3,7 +3,7 @@ import { Box, Flex, Text } from "@chakra-ui/react";
 import { Plus } from "lucide-react";
 import { useEffect, useMemo, useRef, useState, type ReactNode } from "react";
 import { api, take } from "../../api/client";
-import type { AnswerRow, Question, Slide } from "../../api/types";
+import type { AnswerRow, Question, Slide, TableFacts } from "../../api/types";
 import { attempt } from "../store/commands";
 import { freshId } from "../store/ids";
 import { download } from "../../kit/download";
@@ -17,7 +17,6 @@ const PAGE = 40;
 const MENTIONED = 12;
 
 interface Props { slide: Slide; question: Question }
-interface Facts { uncovered: string[][]; more: number; unreachable: number[]; row: number }
 
 /** The answer table: combinations of answers, read from the top, each with its words and points. */
 export function AnswerTable({ slide, question }: Props): ReactNode {
@@ -85,8 +84,8 @@ function useRowActs(question: Question): RowActs {
 }
 
 /** What no row covers, asked of the core once typing pauses. */
-function useFacts(parts: [string, string][], table: readonly AnswerRow[], tried: readonly string[]): Facts | null {
-  const [facts, setFacts] = useState<Facts | null>(null);
+function useFacts(parts: [string, string][], table: readonly AnswerRow[], tried: readonly string[]): TableFacts | null {
+  const [facts, setFacts] = useState<TableFacts | null>(null);
     useEffect(() => {
     if (!table.length || parts.length > MOST_TABLE_PARTS) {
       setFacts(null);
@@ -118,7 +117,7 @@ function Legend(
   );
 }
 
-function Covered({ facts, named }: { facts: Facts; named: readonly [string, string][] }): ReactNode {
+function Covered({ facts, named }: { facts: TableFacts; named: readonly [string, string][] }): ReactNode {
   const letters = (ids: readonly string[]): string => ids.map((id) => letter(named.findIndex(([other]) => other === id))).join("");
   const open = facts.uncovered.map(letters).join(", ");
   const never = facts.unreachable.slice(0, MENTIONED).join(", ");

@@ -1,12 +1,12 @@
 import { chakra, Flex, Stack, Text } from "@chakra-ui/react";
 import { useState, type ReactNode } from "react";
 import { QUESTIONS } from "../../api/tables";
-import type { Element, Question, Slide } from "../../api/types";
+import type { Element, Question, Roles, Slide } from "../../api/types";
 import { Labelled } from "../../kit/Labelled";
 import { FoldCard } from "../../kit/FoldCard";
 import { QuietButton } from "../../kit/QuietButton";
 import { attempt } from "../store/commands";
-import { guessRoles, makeQuestion, type Roles } from "./making";
+import { guessRoles, makeQuestion } from "./making";
 import { RolesCard } from "./RolesCard";
 import { joinParts, KINDS, ROLES, type PartList } from "./parts";
 

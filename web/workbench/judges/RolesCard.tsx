@@ -2,10 +2,10 @@
 import { Box, chakra, Flex, Text } from "@chakra-ui/react";
 import { ArrowLeftRight } from "lucide-react";
 import type { ReactNode } from "react";
-import type { Question, Slide } from "../../api/types";
+import type { Question, Roles, Slide } from "../../api/types";
 import { MainButton } from "../../kit/MainButton";
 import { QuietButton } from "../../kit/QuietButton";
-import { makeQuestion, type Roles } from "./making";
+import { makeQuestion } from "./making";
 import { partWords } from "./parts";
 
 interface Props {

@@ -3,20 +3,19 @@ import { Box, Dialog, Flex, Portal, Text } from "@chakra-ui/react";
 import { useRef, useState, type ReactNode } from "react";
 import { api, take } from "../../api/client";
 import { MOST_TABLE_BYTES } from "../../api/tables";
-import type { AnswerRow } from "../../api/types";
+import type { AnswerRow, TableRead } from "../../api/types";
 import { MainButton } from "../../kit/MainButton";
 import { QuietButton } from "../../kit/QuietButton";
 import { attempt } from "../store/commands";
 
 const MENTIONED = 20;
 
-interface Read { table: AnswerRow[]; refused: string[]; notes: string[] }
 interface Props { parts: [string, string][]; table: readonly AnswerRow[]; onTake: (rows: AnswerRow[]) => void }
 
 /** The button that reads a file, and the question whether to take what it came to. */
 export function TableFromFile({ parts, table, onTake }: Props): ReactNode {
   const picker = useRef<HTMLInputElement>(null);
-  const [read, setRead] = useState<Read | null>(null);
+  const [read, setRead] = useState<TableRead | null>(null);
   const open = (file: File): Promise<void> => attempt(async () => {
     if (file.size > MOST_TABLE_BYTES) throw new Error(`The file is larger than ${MOST_TABLE_BYTES / 1e6} MB. Nothing was changed.`);
     const found = await take(api.POST("/api/edits/table/read", { body: { parts, table: [...table], file: await inBase64(file) } }));

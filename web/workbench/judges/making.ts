@@ -1,11 +1,8 @@
 /** A question made of what is selected. */
 import { api, take } from "../../api/client";
-import type { Question } from "../../api/types";
+import type { Question, RoleChange, Roles } from "../../api/types";
 import { edit } from "../store/edits";
 import { currentSlide } from "../store/store";
-
-/** Elements as the things of a question, and as what these are put on. */
-export interface Roles { items: string[]; targets: string[] }
 
 /** Make a question of the selected elements, or a new one where none is selected. */
 export async function makeQuestion(kind: Question["kind"], roles: Roles | null = null): Promise<void> {
@@ -23,12 +20,16 @@ export async function guessRoles(elements: readonly string[]): Promise<Roles> {
   return take(api.POST("/api/edits/question/roles", { body: { slide, elements: [...elements] } }));
 }
 
+const LABELS: Record<RoleChange, string> = {
+  swap: "Swap things and targets", dissolve: "Dissolve the question", take_out: "Take out of the question",
+  items: "Make it a thing", targets: "Make it a target", one_place: "The same place", own_places: "Places of their own",
+};
+
 /** Give a part of a question another role, take it out, swap things and targets, or dissolve the question. */
-export async function changeRole(question: Question, does: "swap" | "dissolve" | "take_out" | "items" | "targets", element = ""): Promise<void> {
-  const label = { swap: "Swap things and targets", dissolve: "Dissolve the question", take_out: "Take out of the question", items: "Make it a thing", targets: "Make it a target" }[does];
+export async function changeRole(question: Question, does: RoleChange, element = "", to = ""): Promise<void> {
   await edit({
-    label,
-    ask: ({ slide }) => take(api.POST("/api/edits/question/part", { body: { slide, question: question.id, does, element } })),
+    label: LABELS[does],
+    ask: ({ slide }) => take(api.POST("/api/edits/question/part", { body: { slide, question: question.id, does, element, to } })),
     then: () => ({}),
   });
 }

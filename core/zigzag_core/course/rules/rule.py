@@ -158,6 +158,13 @@ class ShowOrHide(Model):
     what: ShownRef
 
 
+class EnableOrDisable(Model):
+    """Let learners use an element or the members of a group, or not: they stay in sight."""
+
+    action: Literal["enable", "disable"] = "disable"
+    what: ElementRef
+
+
 class GiveLook(Model):
     """Give an element a look; None gives it back the one that follows from its state."""
 
@@ -277,8 +284,9 @@ class Wait(Model):
 
 
 Action = Annotated[
-    GoTo | ShowOrHide | GiveLook | Calculate | Switch | Pick | Take | PlayMedia | MoveAlong
-    | RunTiming | OfQuestion | StartOver | Mark | OpenLink | Announce | PlaySound | Wait,
+    GoTo | ShowOrHide | EnableOrDisable | GiveLook | Calculate | Switch | Pick | Take | PlayMedia
+    | MoveAlong | RunTiming | OfQuestion | StartOver | Mark | OpenLink | Announce | PlaySound
+    | Wait,
     Field(discriminator="action"),
 ]
 

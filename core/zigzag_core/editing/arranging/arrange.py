@@ -10,8 +10,8 @@ from operator import attrgetter
 from typing import Literal
 
 from zigzag_core.course import Element, Group, Slide, SlideSize
+from zigzag_core.course.elements.geometry import Box, around, box_of
 
-from .geometry import Box, around, box_of
 from .groups import boxed, outermost, with_members
 
 Edge = Literal["left", "center", "right", "top", "middle", "bottom"]

@@ -3,13 +3,13 @@
 from collections.abc import Iterable, Sequence
 
 from zigzag_core.course import Element, Group, IdSource, Slide, Text
+from zigzag_core.course.elements.geometry import around, box_of
 from zigzag_core.course.questions import question as questions
 from zigzag_core.course.references import Identity, among, pruned, rewired
 from zigzag_core.course.style.style import Style
 
 from ..idle import is_idle
 from ..names import free_name
-from .geometry import around, box_of
 
 
 def with_members(elements: Sequence[Element], ids: Iterable[str]) -> set[str]:

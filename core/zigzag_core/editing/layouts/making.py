@@ -4,12 +4,12 @@ from collections.abc import Iterable, Iterator
 
 from zigzag_core.course import Course, Element, IdSource, Layout, Picture, Shape, Slide, Text, Video
 from zigzag_core.course.elements.element import Group, Meter
+from zigzag_core.course.elements.geometry import Box, box_of
 from zigzag_core.course.layouts.resolve import Sources, resolved_element
 from zigzag_core.course.model import Model
 from zigzag_core.course.references import named
 from zigzag_core.course.rules.rule_use import rules_on
 
-from ..arranging.geometry import Box, box_of
 from ..names import free_name
 
 

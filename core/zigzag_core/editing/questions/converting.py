@@ -5,6 +5,7 @@ from dataclasses import dataclass
 from typing import Any
 
 from zigzag_core.course import Element, IdSource, Picture, Shape, Slide, SlideSize, Text
+from zigzag_core.course.elements.geometry import Box, around, box_of
 from zigzag_core.course.questions import question as q
 from zigzag_core.course.questions.descriptors import DESCRIPTORS, QuestionKind, of_form
 from zigzag_core.course.questions.new_questions import new_question
@@ -14,7 +15,6 @@ from zigzag_core.course.text.numbers import in_digits, number_in
 from zigzag_core.course.text.rich_text import BlankRun, Block, RichText, TextRun, plain, rich
 from zigzag_core.course.text.spoken import all_spoken
 
-from ..arranging.geometry import Box, around, box_of
 from ..removing import without
 from .fitting import SIDE, with_room
 from .grid import AIR

@@ -5,9 +5,9 @@ from itertools import chain
 from math import dist
 
 from zigzag_core.course import Element, Group, Slide, SlideSize
+from zigzag_core.course.elements.geometry import Box, around, box_of
 from zigzag_core.course.questions import question as q
 
-from ..arranging.geometry import Box, around, box_of
 from .grid import AIR, as_column, as_rows, in_columns, in_rows
 
 MARGIN, SIDE = 24, 80

@@ -5,8 +5,7 @@ from itertools import accumulate, pairwise
 from math import ceil, floor
 
 from zigzag_core.course import Button, Element, Group, Input, Shape, Text
-
-from ..arranging.geometry import Box, around, box_of
+from zigzag_core.course.elements.geometry import Box, around, box_of
 
 AIR = 24
 _GAP = 8

@@ -4,13 +4,13 @@ from collections.abc import Sequence
 from typing import Any, Literal
 
 from zigzag_core.course import Area, Button, Element, Group, IdSource, Input, Slide, Text
+from zigzag_core.course.elements.geometry import Box, around, box_of
 from zigzag_core.course.questions import question as q
 from zigzag_core.course.questions.descriptors import DESCRIPTORS, QuestionKind
 from zigzag_core.course.style.theme import NamedStyle
 from zigzag_core.course.style.usual_styles import USUAL_STYLES, usual
 from zigzag_core.errors import CannotAsk
 
-from ..arranging.geometry import Box, around, box_of
 from ..arranging.groups import outermost
 from ..names import free_name
 from .parts import asked_on, check_room, part_of, with_question
@@ -173,6 +173,9 @@ def _parts_of(
 
 def _pairs(parts: list[Element], fresh: IdSource, roles: Roles | None) -> dict[str, Any]:
     found = roles or roles_of(parts)
+    names = [*found.items, *found.targets]
+    if len(set(names)) < len(names) or not {part.id for part in parts}.issuperset(names):
+        raise CannotAsk("Each selected element is either a thing or a target.")
     if not found.items or not found.targets:
         raise CannotAsk("Select both: the things, and what they are put on.")
     targets = tuple(q.Target(id=fresh(), element=name) for name in found.targets)

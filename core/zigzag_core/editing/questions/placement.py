@@ -12,9 +12,9 @@ from zigzag_core.course import (
     Text,
     plain,
 )
+from zigzag_core.course.elements.geometry import Box, around, box_of
 from zigzag_core.course.questions import question as q
 
-from ..arranging.geometry import Box, around, box_of
 from ..copies.copying import Clipping, paste
 from .fitting import MARGIN, SIDE, with_room
 from .grid import AIR

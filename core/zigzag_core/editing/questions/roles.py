@@ -6,11 +6,11 @@ from itertools import pairwise
 from typing import Literal
 
 from zigzag_core.course import Area, Element, IdSource, Shape, Slide
+from zigzag_core.course.elements.geometry import box_of
 from zigzag_core.course.questions import question as q
 from zigzag_core.course.references import Identity
 from zigzag_core.errors import CannotAsk
 
-from ..arranging.geometry import box_of
 from ..removing import without_things
 from .parts import asked_on, check_room, part_of, with_question
 
@@ -121,9 +121,7 @@ def _area(e: Element) -> float:
 def _lies_on(box: Element, ground: Element) -> bool:
     """Whether the middle of `box` lies within the larger `ground`."""
     x, y = box_of(box).middle
-    frame = box_of(ground)
-    return (frame.x <= x <= frame.right and frame.y <= y <= frame.bottom
-            and _area(box) < _area(ground))
+    return box_of(ground).holds(x, y) and _area(box) < _area(ground)
 
 
 def swapped(slide: Slide, question: str) -> Slide:
@@ -155,11 +153,12 @@ def with_role(
     if len(getattr(asked, other)) == 1:
         raise CannotAsk("It is the last one of its kind: the question needs things and targets.")
     check_room(asked, role, 1)
-    left = _pairing(without_things(slide, {Identity("part", found.id)}), question)
+    without = without_things(slide, {Identity("part", found.id)})
+    left = _pairing(without, question)
     more: dict[str, int | None] = {"takes": None} if role == "targets" else {}
     part = part_of(left, role, fresh(), element, **more)
     grown = left.model_copy(update={role: (*getattr(left, role), part)})
-    return with_question(without_things(slide, {Identity("part", found.id)}), grown)
+    return with_question(without, grown)
 
 
 def without_part(slide: Slide, question: str, element: str) -> Slide:
@@ -182,6 +181,33 @@ def without_part(slide: Slide, question: str, element: str) -> Slide:
     return with_question(slide, asked.model_copy(update=freed))
 
 
+def one_place(slide: Slide, question: str, element: str, to: str) -> Slide:
+    """Return `slide` with the place `element` of a hotspot as one more area of the place `to`.
+
+    What named it as a place of its own no longer does. Raises `CannotAsk` where one is no place.
+    """
+    spot = _spot(_hotspot(slide, question), element)
+    if spot == _spot(_hotspot(slide, question), to):
+        return slide
+    without = without_things(slide, {Identity("part", spot.id)})
+    left = _hotspot(without, question)
+    other = _spot(left, to)
+    whole = other.model_copy(update={"also": (*other.also, *q.elements_of(spot))})
+    spots = tuple(whole if each is other else each for each in left.spots)
+    return with_question(without, left.model_copy(update={"spots": spots}))
+
+
+def own_places(slide: Slide, question: str, element: str, fresh: IdSource) -> Slide:
+    """Return `slide` with each area of the place `element` of a hotspot as a place of its own."""
+    asked = _hotspot(slide, question)
+    spot = _spot(asked, element)
+    places = [spot.model_copy(update={"also": ()})]
+    places += [places[0].model_copy(update={"id": fresh(), "element": area}) for area in spot.also]
+    at = asked.spots.index(spot)
+    spots = (*asked.spots[:at], *places, *asked.spots[at + 1:])
+    return with_question(slide, asked.model_copy(update={"spots": spots}))
+
+
 def dissolved(slide: Slide, question: str) -> Slide:
     """Return `slide` without a question and what named it; its elements stay."""
     return without_things(slide, {Identity("question", asked_on(slide, question).id)})
@@ -197,3 +223,17 @@ def _pairing(slide: Slide, question: str) -> q.Matching | q.DragToTarget:
     if not isinstance(asked, q.Matching | q.DragToTarget):
         raise CannotAsk("Only things and targets can be swapped.")
     return asked
+
+
+def _hotspot(slide: Slide, question: str) -> q.Hotspot:
+    asked = asked_on(slide, question)
+    if not isinstance(asked, q.Hotspot):
+        raise CannotAsk("Only places on a picture can be one place.")
+    return asked
+
+
+def _spot(asked: q.Hotspot, element: str) -> q.Spot:
+    found = next((spot for spot in asked.spots if element in q.elements_of(spot)), None)
+    if found is None:
+        raise CannotAsk("It is no place of this question.")
+    return found

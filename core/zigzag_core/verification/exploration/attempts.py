@@ -47,7 +47,7 @@ class Attempts:
     """`events` are tried in every situation in which their element is at hand.
 
     They are `whole` if whatever else a learner could do there comes to the same. `moments` are the
-    times on the slide (ms) that conditions ask for.
+    times on the slide (ms) that conditions ask for. `back`: slides that were seen can be come to.
     """
 
     index: Index
@@ -55,6 +55,7 @@ class Attempts:
     events: tuple[Attempt, ...]
     moments: tuple[int, ...]
     whole: bool
+    back: bool
 
     def of(self, state: State) -> Iterator[Attempt]:
         """Yield what can be tried in `state`, the way onward last."""
@@ -75,14 +76,19 @@ class Attempts:
         yield {"event": "next"}
 
     def ways(self, state: State, slides: Sequence[str]) -> Iterator[Event]:
-        """Yield the ways that *Back* and the menu open from `state`, as far as to `slides`."""
+        """Yield the ways that *Back* and the menu open from `state`, as far as to `slides`.
+
+        By *Back*, often enough, the learner comes to any slide that was seen.
+        """
         shown, here = self.index.program.navigation, self.slide.navigation
         if shown.previous if here.previous is None else here.previous:
             yield {"event": "previous"}
-        if shown.menu if here.menu is None else here.menu:
-            for slide in slides:
-                if slide != state.slide and may_go(self.index, state, slide):
-                    yield {"event": "slide", "target": slide}
+        menu = shown.menu if here.menu is None else here.menu
+        for slide in slides:
+            if slide != state.slide and (
+                    may_go(self.index, state, slide) if menu
+                    else self.back and slide in state.visited):
+                yield {"event": "slide", "target": slide}
 
     def _next_moment(self, run: Run) -> int | None:
         """The ms to the next cue, end, wait, limit, or time that is asked for."""
@@ -131,7 +137,7 @@ def attempts_on(slide: ProgramSlide, depends: Dependence) -> Attempts:
     exact = {("seconds_on", slide.id), ("live", "seconds"), ("live", "minutes")} & asked_of.exact
     moments = tuple(sorted(int(n * 1_000) + more for n in seconds for more in (0, 1_000)))
     whole = whole and not exact and not _overlap(slide, rules, index)
-    return Attempts(index, slide, tuple(events), moments, whole)
+    return Attempts(index, slide, tuple(events), moments, whole, depends.leads_back(slide.id))
 
 
 def _overlap(slide: ProgramSlide, rules: Sequence[ProgramRule], index: Index) -> bool:

@@ -1,14 +1,15 @@
 """What of a course depends on what: which slides stand alone, what they hand on to others."""
 
 from collections import Counter
-from collections.abc import Iterator
+from collections.abc import Iterable, Iterator
 from dataclasses import dataclass, field
+from functools import cached_property
 
 from zigzag_core.course.model import Model
 from zigzag_core.course.references import Reference, expressions, references
 from zigzag_core.course.rules.expression import parts_of
 from zigzag_core.engine.index import Index
-from zigzag_core.program import Clear, PickNumber, ProgramRule, ProgramSlide
+from zigzag_core.program import Clear, Go, PickNumber, ProgramRule, ProgramSlide
 
 from .comparisons import Comparisons, comparisons
 
@@ -52,6 +53,24 @@ class Dependence:
     def rules_on(self, slide: str) -> list[ProgramRule]:
         """The rules that may run on a slide: its own, and the course's."""
         return [*self.rules.get(slide, ()), *self.rules.get(None, ())]
+
+    def leads_back(self, slide: str) -> bool:
+        """Whether the learner may come from a slide to others that were seen before it."""
+        around, here = self.index.program.navigation, self.index.slides[slide].navigation
+        shown = (around.previous if here.previous is None else here.previous,
+                 around.menu if here.menu is None else here.menu)
+        return any(shown) or self._offers_back or any(
+            action.to == "previous" for action in _ways(self.rules_on(slide)))
+
+    @cached_property
+    def _offers_back(self) -> bool:
+        """Whether any rule leads to a slide and offers the way back from there."""
+        return any(action.back for rules in self.rules.values() for action in _ways(rules))
+
+
+def _ways(rules: Iterable[ProgramRule]) -> Iterator[Go]:
+    for rule in rules:
+        yield from (act for act in (*rule.then, *rule.otherwise) if isinstance(act, Go))
 
 
 def dependence(index: Index) -> Dependence:

@@ -9,7 +9,7 @@ bounded in steps; nothing is claimed of slides that are left open.
 """
 
 from collections import deque
-from collections.abc import Iterator, Mapping
+from collections.abc import Hashable, Mapping
 
 from zigzag_core.course.reporting import Progress, portion, telling, untold
 from zigzag_core.engine import engine
@@ -19,7 +19,7 @@ from zigzag_core.engine.ways import leads_to
 
 from .attempts import Attempts, attempts_on
 from .dependence import Dependence, dependence
-from .field import Field, Leave, placed
+from .field import Field, Leave
 from .seen import Explored, Notes, SlideSeen
 from .view import View
 
@@ -42,7 +42,8 @@ def explore(index: Index, progress: Progress = untold) -> Explored:
     fields = {slide: Field(notes, views[slide], attempts[slide]) for slide in index.order}
     steps = _try_alone(index, fields, portion(progress, 0.2, 0.6))
     for slide in depends.alone:
-        notes.slides[slide].whole = attempts[slide].whole and not fields[slide].open
+        field = fields[slide]
+        notes.slides[slide].whole = attempts[slide].whole and field.entered and not field.open
     if len(depends.alone) < len(index.order):
         steps += _Together(notes, depends, views, attempts).run(portion(progress, 0.6, 1))
     return Explored(slides=notes.slides, steps=steps)
@@ -55,8 +56,8 @@ def _try_alone(index: Index, fields: Mapping[str, Field], progress: Progress) ->
 
     def run(slide: str, budget: int) -> int:
         # However a slide is left, the learner may come back to it.
-        return fields[slide].run(
-            budget, lambda state: fields[slide].add(placed(index, state, slide)))
+        field = fields[slide]
+        return field.run(budget, lambda state: field.add(field.come(state)))
 
     steps = 0
     for slide in telling(index.order, progress):
@@ -83,7 +84,9 @@ class _Together:
         counting = [slide for slide in self._index.order if slide not in depends.plain]
         self._fields = {
             slide: Field(notes, views[slide], attempts[slide], counting) for slide in counting}
-        self._through: dict[str, tuple[str, ...]] = {}
+        self._views = views
+        self._through: dict[str, tuple[frozenset[str], bool]] = {}
+        self._passed: set[Hashable] = set()
         self._turns: deque[str] = deque()
 
     def run(self, progress: Progress) -> int:
@@ -108,41 +111,52 @@ class _Together:
         whole = not self._turns and not unreached and all(
             field.attempts.whole for field in self._fields.values())
         for slide in self._fields.keys() - self._depends.alone:
-            self._notes.slides[slide].whole = whole
+            self._notes.slides[slide].whole = whole and self._fields[slide].entered
         return steps
 
     def _left(self, slide: str) -> Leave:
         def leave(state: State) -> None:
             self._enter(state)
             if state.slide not in self._fields:
-                self._enter(placed(self._index, state, slide))
+                self._enter(self._fields[slide].come(state))
 
         return leave
 
     def _enter(self, state: State) -> None:
         """The learner has come to another slide, and through plain ones to those behind."""
-        slide = state.slide or ""
-        if slide in self._fields:
-            self._fields[slide].add(state)
-            if slide not in self._turns:
-                self._turns.append(slide)
-            return
-        for behind in self._behind(slide):
-            self._enter(placed(self._index, state, behind))
+        coming = [state]
+        while coming:
+            state = coming.pop()
+            slide = state.slide or ""
+            if slide in self._fields:
+                self._fields[slide].add(state)
+                if slide not in self._turns:
+                    self._turns.append(slide)
+                continue
+            behind, back = self._behind(slide)
+            if back:
+                behind |= self._fields.keys() & set(state.visited)
+            handed_on = self._views[slide].handed_on(state)
+            for name in sorted(behind):
+                if (name, handed_on) not in self._passed:
+                    self._passed.add((name, handed_on))
+                    coming.append(self._fields[name].come(state))
 
-    def _behind(self, slide: str) -> tuple[str, ...]:
-        """The slides that are not plain and that a plain one leads to, or others behind it."""
-        if slide not in self._through:
-            self._through[slide] = tuple(self._reached(slide))
-        return self._through[slide]
+    def _behind(self, plain: str) -> tuple[frozenset[str], bool]:
+        """Return the slides that are not plain and that a plain one leads to, or others behind it.
 
-    def _reached(self, plain: str) -> Iterator[str]:
-        seen, open_ = {plain}, [plain]
-        while open_:
-            for after in leads_to(self._index, open_.pop()):
-                if after not in seen:
-                    seen.add(after)
+        And whether any of those plain ones leads back.
+        """
+        if plain not in self._through:
+            found: set[str] = set()
+            seen, open_ = {plain}, [plain]
+            while open_:
+                for after in leads_to(self._index, open_.pop()):
                     if after in self._fields:
-                        yield after
-                    else:
+                        found.add(after)
+                    elif after not in seen:
+                        seen.add(after)
                         open_.append(after)
+            back = any(self._depends.leads_back(slide) for slide in seen)
+            self._through[plain] = frozenset(found), back
+        return self._through[plain]

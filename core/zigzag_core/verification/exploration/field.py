@@ -57,6 +57,15 @@ class Field:
         self.notes.note(log, effects, state)
         self.add(state)
 
+    def come(self, state: State) -> State:
+        """Let the learner come here from `state`, by whatever way; return where that leads."""
+        log: list[Ran] = []
+        run = Run(self.notes.index, state, log)
+        enter(run, self.view.slide.id)
+        follow_up(run)
+        self.notes.note(log, run.effects, run.state)
+        return run.state
+
     def add(self, state: State) -> None:
         """Take in a situation on this slide, if it is another one than all before."""
         if state.slide != self.view.slide.id:
@@ -111,17 +120,11 @@ class Field:
         if self.ways:
             # Where they lead, only what counts elsewhere makes a difference.
             counts = self.view.handed_on(state)
-            if counts not in self._gone:
-                self._gone.add(counts)
-                yield from self.attempts.ways(state, self.ways)
-
-
-def placed(index: Index, state: State, slide: str) -> State:
-    """Return `state` with the learner come to `slide`, by whatever way."""
-    run = Run(index, state, None)
-    enter(run, slide)
-    follow_up(run)
-    return run.state
+            for event in self.attempts.ways(state, self.ways):
+                way = event.get("target"), counts
+                if way not in self._gone:
+                    self._gone.add(way)
+                    yield event
 
 
 def _done(

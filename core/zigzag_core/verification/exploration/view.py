@@ -101,7 +101,8 @@ class View:
         for name in sorted(state.clicked & looked.clicked):
             yield "clicked", name
         come_to: dict[str, Mapping[str, Hashable]] = {
-            "hidden": state.hidden, "dropped": state.dropped, "watched": state.watched}
+            "hidden": state.hidden, "disabled": state.disabled, "dropped": state.dropped,
+            "watched": state.watched}
         for kind, held in come_to.items():
             for name, value in sorted(held.items()):
                 if name in looked.elements:

@@ -2,7 +2,7 @@
 import { LIMITS } from "../../../api/tables";
 import type { CSSProperties, KeyboardEvent, ReactNode } from "react";
 import type { Element, Grader, ProgramElement } from "../../../api/types";
-import { isEnabled } from "../../engine/engine";
+import { isEnabled } from "../../engine/expression";
 import type { Index } from "../../engine/program";
 import type { State } from "../../engine/state";
 import { focusElement, useActing } from "../acting";

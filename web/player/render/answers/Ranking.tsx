@@ -1,6 +1,7 @@
 import { useEffect, useRef, type KeyboardEvent, type ReactNode } from "react";
 import type { ProgramElement } from "../../../api/types";
-import { choiceOrder, isEnabled } from "../../engine/engine";
+import { choiceOrder } from "../../engine/engine";
+import { isEnabled } from "../../engine/expression";
 import { useActing } from "../acting";
 import { marked } from "./marks";
 import { Solution, useFrame, wordsOf } from "./useFrame";

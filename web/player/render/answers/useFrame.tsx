@@ -1,6 +1,6 @@
 import type { CSSProperties, ReactNode } from "react";
 import type { Element, Grader, ProgramElement } from "../../../api/types";
-import { isEnabled } from "../../engine/engine";
+import { isEnabled } from "../../engine/expression";
 import { useActing } from "../acting";
 import { ElementView } from "../ElementView";
 import { looksOf, worn } from "../looks";

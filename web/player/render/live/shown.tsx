@@ -1,7 +1,7 @@
 /** What an element comes to in a run: its look, its words, its box, and what it hears. */
 import { useRef, type CSSProperties, type ReactNode, type RefObject } from "react";
 import type { Element, InputElement, ProgramElement } from "../../../api/types";
-import { isEnabled } from "../../engine/engine";
+import { isEnabled } from "../../engine/expression";
 import { evaluate } from "../../engine/expression";
 import { own } from "../../engine/own";
 import type { Index } from "../../engine/program";
@@ -52,9 +52,9 @@ export function useShown({ element, flows, gone, enters, leaves }: ShownProps): 
   const box = useRef<HTMLDivElement>(null);
   const { id } = element.draw;
   const { offset, handlers: dragging } = useDragging(element.draw);
-  const [transient, watching] = useTransientLooks(element.draw);
   const chosen = isChosen(state, element);
   const enabled = isEnabled(index, state, id);
+  const [transient, watching] = useTransientLooks(element.draw, enabled);
   const looks = [...looksOf(index, state, element, chosen, enabled, offset !== null || picked === id), ...transient];
   const draw = spokenInstead(index, state, element, worn(element.draw, looks));
   useMove(box, element.draw, state);

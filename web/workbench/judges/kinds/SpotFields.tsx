@@ -7,7 +7,7 @@ import { NumberField } from "../../../kit/NumberField";
 import { Pair } from "../../../kit/Pair";
 import type { KindProps } from "./props";
 import { QuietButton } from "../../../kit/QuietButton";
-import { freshId } from "../../store/ids";
+import { changeRole } from "../making";
 import { PartRows } from "../PartRows";
 import { changeQuestion, partWords } from "../parts";
 import { PartFeedback } from "./PartFeedback";
@@ -67,14 +67,11 @@ type Place = QuestionOf<"hotspot">["spots"][number];
 function SamePlace({ slide, question, spot }: { slide: Slide; question: QuestionOf<"hotspot">; spot: Place }): ReactNode {
   const others = question.spots.filter(({ id }) => id !== spot.id);
   const name = (element: string): string => partWords(slide, { id: element, element });
-  const put = (spots: Place[]): void => changeQuestion(question, { spots }, "The same place");
   if (spot.also.length) {
     return (
       <QuietButton
         size="xs" title={`Also ${spot.also.map(name).join(", ")}`}
-        onClick={() => put(question.spots.flatMap((one) => (one.id !== spot.id ? [one] : [
-          { ...one, also: [] }, ...one.also.map((element) => ({ ...one, id: freshId(), element, also: [] })),
-        ])))}
+        onClick={() => void changeRole(question, "own_places", spot.element)}
       >
         {spot.also.length + 1} areas: part them
       </QuietButton>
@@ -84,12 +81,10 @@ function SamePlace({ slide, question, spot }: { slide: Slide; question: Question
   return (
     <chakra.select
       aria-label={`${name(spot.element)} is the same place as`} value="" fontSize="12px" maxW="130px" bg="sheet" borderWidth="1px" borderRadius="6px"
-      onChange={(event) => put(question.spots.flatMap((one) => (
-        one.id === spot.id ? [] : one.id === event.target.value ? [{ ...one, also: [...one.also, spot.element] }] : [one]
-      )))}
+      onChange={(event) => void changeRole(question, "one_place", spot.element, event.target.value)}
     >
       <option value="" disabled>same place as …</option>
-      {others.map((one) => <option key={one.id} value={one.id}>{name(one.element)}</option>)}
+      {others.map((one) => <option key={one.id} value={one.element}>{name(one.element)}</option>)}
     </chakra.select>
   );
 }

@@ -4,7 +4,7 @@ import math
 from collections.abc import Iterable
 from dataclasses import dataclass
 
-from zigzag_core.course import Element
+from .element import Element
 
 
 @dataclass(frozen=True, slots=True)
@@ -30,6 +30,10 @@ class Box:
         """Return whether the two have some area in common."""
         return (self.x < other.right and other.x < self.right
                 and self.y < other.bottom and other.y < self.bottom)
+
+    def holds(self, x: float, y: float) -> bool:
+        """Return whether a point (px) lies in it or on its edge."""
+        return self.x <= x <= self.right and self.y <= y <= self.bottom
 
     @property
     def middle(self) -> tuple[float, float]:
