@@ -104,9 +104,8 @@ def _varied(
 def _with_pattern(slide: Slide, what: Ready, b: CourseBuilder) -> Slide:
     """The slide with a ready pattern; a counter with a set that it counts."""
     if what == "seen_counter":
-        slide, _, _ = make_pattern(slide, "cards", (), b.fresh, SlideSize())
-    made, _, _ = make_pattern(slide, what, (), b.fresh, SlideSize())
-    return made
+        slide = make_pattern(slide, "cards", (), b.fresh, SlideSize()).slide
+    return make_pattern(slide, what, (), b.fresh, SlideSize()).slide
 
 
 def _sentence(rng: random.Random) -> str:

@@ -2,9 +2,10 @@
 
 from selenium.webdriver import ActionChains
 from selenium.webdriver.common.keys import Keys
+from selenium.webdriver.support.ui import Select
 from zigzag_core.packaging.archive import export_archive
 
-from tests.core.making import course
+from tests.core.making import course, slide, text
 from tests.core.test_copies_count import finished_card
 
 from .driver import Page
@@ -110,3 +111,28 @@ def test_a_finished_card_is_duplicated_and_all_copies_count(page, server, tmp_pa
     for left, box in zip(("2 still to see", "1 still to see", "All seen"), boxes, strict=True):
         box.send_keys(Keys.SPACE)
         page.see(left)
+
+
+def test_an_odd_selection_says_how_it_is_paired_and_is_paired_anew(page, server, tmp_path):
+    boxes = [text(name, x=40 + 240 * n, y=200, w=200, h=80)
+             for n, name in enumerate(("front", "back", "third", "fourth", "fifth"))]
+    (tmp_path / "odd.zigzag").write_bytes(export_archive(course(slide("slidea", *boxes)), {}))
+    slug = server.manage("import", str(tmp_path / "odd.zigzag"))
+    page.go(f"/courses/{slug}")
+    _pick(page, *(box.name for box in boxes))
+    palette(page, "Flip cards")
+    page.see("Not part of it: “fifth”.")
+    # The third card is made of what was left over and of what a card had.
+    _choose(page, "Back of card 2", "fifth")
+    _choose(page, "Front of card 1", "fourth")
+    page.find("button[aria-label='Swap the sides of card 2']").click()
+    page.saved()
+    page.go(f"/courses/{slug}/rehearse")
+    page.frames(FRAME)
+    assert [e.text for e in page.all("main .zz-element") if e.is_displayed()] == [
+        "front", "fourth", "fifth"]
+
+
+def _choose(page: Page, label: str, words: str) -> None:
+    page.until(lambda: Select(page.find(f"select[aria-label='{label}']"))
+               .select_by_visible_text(words) or True, f"{label} to be {words}")

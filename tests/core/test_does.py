@@ -387,8 +387,9 @@ def test_actions_that_the_outside_must_do():
     "before_after", "checklist", "choose_path", "spot_places",
 ])
 def test_every_pattern_is_made_in_one_step_and_runs(what):
-    made, pattern, selected = make_pattern(slide(), what, (), fresh_ids(), SlideSize())
-    assert selected and made.patterns[0].id == pattern
+    found = make_pattern(slide(), what, (), fresh_ids(), SlideSize())
+    made = found.slide
+    assert found.selected and made.patterns[0].id == found.pattern and not found.notes
     assert len({element.name for element in made.elements}) == len(made.elements)
     learner = Learner(course(made, slide("slideb")))
     for element in made.elements:
@@ -400,13 +401,47 @@ def test_every_pattern_is_made_in_one_step_and_runs(what):
 def test_a_pattern_is_made_of_what_is_selected():
     start = slide("slidea", button("onee", x=80, y=100), button("twoo", x=300, y=100),
                   text("first"))
-    made, _, _ = make_pattern(start, "reveal_set", ("onee", "twoo", "first"), fresh_ids(),
-                              SlideSize())
+    found = make_pattern(start, "reveal_set", ("onee", "twoo", "first"), fresh_ids(), SlideSize())
+    made = found.slide
+    assert found.notes == ("“onee” shows “first”.", "“twoo” shows a new panel.")
     items = made.patterns[0].items
     assert [i.trigger for i in items] == ["onee", "twoo"] and items[0].shows == ("first",)
     assert len(made.elements) == 4, "the second gets a panel of its own"
     with pytest.raises(CannotMake):
         make_pattern(slide(), "seen_counter", (), fresh_ids(), SlideSize())
+
+
+def _box(name, x, y, **more):
+    return Shape(id=name, name=name, x=x, y=y, w=200, h=120, **more)
+
+
+@pytest.mark.parametrize(("what", "chosen", "pairs", "notes"), [
+    ("reveal_set", [button("onee", x=80), button("twoo", x=700), _box("topp", 700, 100),
+                    _box("next", 80, 100), _box("more", 710, 300)],
+     ["onee next", "twoo topp more"],
+     ("“onee” shows “next”.", "“twoo” shows “topp”, “more”.")),
+    ("reveal_set", [_box("onee", 80, 0), _box("twoo", 300, 0), _box("left", 80, 300),
+                    _box("righ", 300, 300)], ["onee left", "twoo righ"], ()),
+    ("flip_cards", [_box("onee", 80, 0), _box("twoo", 300, 0), _box("thre", 520, 0),
+                    _box("back", 80, 300), _box("bbbb", 300, 300), _box("cccc", 520, 300)],
+     ["onee back", "twoo bbbb", "thre cccc"], ()),
+    ("flip_cards", [_box("onee", 80, 0), _box("twoo", 300, 0), _box("back", 85, 5),
+                    _box("bbbb", 305, 5)], ["onee back", "twoo bbbb"], ()),
+    ("flip_cards", [_box("onee", 80, 0), _box("twoo", 300, 0), _box("last", 520, 0)],
+     ["onee twoo"], ("“onee” has the back “twoo”.", "Not part of it: “last”.")),
+    ("before_after", [_box("onee", 80, 0), _box("twoo", 300, 0), _box("last", 520, 0)],
+     ["onee twoo"], ("Not part of it: “last”.",)),
+])
+def test_an_odd_selection_is_paired_by_its_places_and_that_is_said(what, chosen, pairs, notes):
+    start = slide("slidea", *chosen)
+    found = make_pattern(start, what, [e.id for e in chosen], fresh_ids(), SlideSize())
+    pattern = found.slide.patterns[0]
+    made = {
+        "reveal_set": lambda: [(item.trigger, *item.shows) for item in pattern.items],
+        "flip_cards": lambda: [(card.front, card.back) for card in pattern.cards],
+        "before_after": lambda: [(pattern.before, pattern.after)],
+    }[what]()
+    assert [" ".join(names) for names in made] == pairs and found.notes == notes
 
 
 def test_copies_of_what_does_something_do_it_among_themselves():

@@ -110,8 +110,8 @@ class Building(RuleBasedStateMachine):
     @rule(places=st.one_of(st.just([]), PLACES), what=st.sampled_from(get_args(Ready)))
     def make_pattern(self, places, what):
         with suppress(CannotMake):
-            self.slide, _, _ = make_pattern(
-                self.slide, what, self.some(places), self.fresh, SlideSize())
+            self.slide = make_pattern(
+                self.slide, what, self.some(places), self.fresh, SlideSize()).slide
 
     @rule(layout=st.sampled_from([None, *known_layouts(COURSE)]))
     def follow(self, layout):

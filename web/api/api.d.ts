@@ -8915,7 +8915,8 @@ export interface components {
          *     `selected` are the elements to select then. `media` and `previews` are the addresses of the
          *     files that the course has afterwards, where its settings change. `made` is the id of the
          *     pattern, overlay or slide that was made. `covers` says that what is new lies over something,
-         *     since there was no room; `left_out` how many lines of a pasted table were left out.
+         *     since there was no room; `left_out` how many lines of a pasted table were left out; `notes` what
+         *     the author should know of how it was made.
          */
         Edited: {
             change: components["schemas"]["Change"];
@@ -8953,6 +8954,11 @@ export interface components {
              * @default 0
              */
             left_out: number;
+            /**
+             * Notes
+             * @default []
+             */
+            notes: string[];
         };
         /**
          * AddIn

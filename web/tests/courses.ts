@@ -58,7 +58,7 @@ export class SlowCore {
     const answer = (after: Slide, selected: string[] = []): Promise<void> => {
       const { slide } = base;
       const change: Change = diff({ slides: { [slide.id]: slide } }, { slides: { [slide.id]: after } });
-      resolve({ change, selected, media: {}, previews: {}, made: "", covers: false, left_out: 0 });
+      resolve({ change, selected, media: {}, previews: {}, made: "", covers: false, left_out: 0, notes: [] });
       return settled();
     };
     this.calls.push({

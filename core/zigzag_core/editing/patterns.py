@@ -1,6 +1,7 @@
 """Patterns made in one step: from what is selected, or as a ready arrangement."""
 
 from collections.abc import Callable, Sequence
+from dataclasses import dataclass
 from typing import Any, Literal
 
 from zigzag_core.course import (
@@ -39,6 +40,7 @@ from zigzag_core.errors import CannotMake
 
 from .arranging.groups import outermost
 from .names import free_name
+from .pattern_pairs import revealed_by, two_sides
 
 Ready = Literal[
     "reveal_set", "tabs", "accordion", "cards", "markers", "timeline", "seen_counter",
@@ -64,6 +66,7 @@ class _Bench:
         self.slide, self.fresh, self.size, self.styles = slide, fresh, size, styles
         self.overlay = overlay
         self.added: list[Element] = []
+        self.notes: list[str] = []
         self.names = {element.name for element in slide.elements}
         self.top = max((element.z for element in slide.elements), default=-1)
 
@@ -100,11 +103,22 @@ class _Bench:
         })
 
 
+@dataclass(frozen=True)
+class MadePattern:
+    """A slide with a new pattern, its id, what is to be selected then, and what the author should
+    know of how it was made."""
+
+    slide: Slide
+    pattern: str
+    selected: tuple[str, ...]
+    notes: tuple[str, ...] = ()
+
+
 def make_pattern(
     slide: Slide, what: Ready, ids: Sequence[str], fresh: IdSource, size: SlideSize,
     styles: Styles = USUAL_STYLES, overlay: str | None = None,
-) -> tuple[Slide, str, tuple[str, ...]]:
-    """Return `slide` with the pattern `what`, its id, and the elements to select then.
+) -> MadePattern:
+    """Return `slide` with the pattern `what`.
 
     It is made of the elements `ids`, outermost of groups, in running order; without any, a ready
     arrangement is put in the middle of the slide, on `overlay` where one is edited. Raises
@@ -118,7 +132,9 @@ def make_pattern(
     pattern = _MAKERS[kind](bench, chosen, what, name)
     made = _leading_nowhere(bench.done(pattern), parts(pattern))
     selected = tuple(e.id for e in bench.added) or tuple(e.id for e in chosen)
-    return made, pattern.id, selected
+    left = tuple(e for e in chosen if e.id not in parts(pattern))
+    notes = (*bench.notes, *((f"Not part of it: {_listed(left)}.",) if left else ()))
+    return MadePattern(made, pattern.id, selected, notes)
 
 
 def _leading_nowhere(slide: Slide, taking_part: set[str]) -> Slide:
@@ -139,23 +155,25 @@ _NAMES = {
 }
 
 
+def _listed(elements: Sequence[Element]) -> str:
+    return ", ".join(f"“{e.name}”" for e in elements)
+
+
 def _reveal_set(bench: _Bench, chosen: list[Element], what: str, name: str) -> Pattern:
     if not chosen:
         return _ready_reveal_set(bench, "tabs" if what == "reveal_set" else what, name)
-    triggers: list[Element] = [e for e in chosen if isinstance(e, Button | Area)]
-    shown = [e for e in chosen if e not in triggers]
-    if not triggers:
-        half = len(chosen) // 2
-        triggers, shown = chosen[:half] or chosen, chosen[half:] if half else []
+    found = revealed_by(chosen).pairs
     items = []
-    for number, trigger in enumerate(triggers):
-        if number < len(shown):
-            panel = shown[number].id
-        else:
+    for trigger, shown in found:
+        if not shown:
             panel = bench.put("text", f"{trigger.name}, panel", trigger.x,
                               trigger.y + trigger.h + 16, max(trigger.w, 260), 120,
                               f"What “{trigger.name}” reveals")
-        items.append(Revealed(trigger=trigger.id, shows=(panel,)))
+        items.append(Revealed(trigger=trigger.id, shows=tuple(e.id for e in shown) or (panel,)))
+    if any(shown for _, shown in found) and any(len(shown) != 1 for _, shown in found):
+        bench.notes += [
+            f"“{trigger.name}” shows {_listed(shown) if shown else 'a new panel'}."
+            for trigger, shown in found]
     return RevealSet(id=bench.fresh(), name=name, items=tuple(items))
 
 
@@ -201,6 +219,8 @@ def _seen_counter(bench: _Bench, chosen: list[Element], what: str, name: str) ->
     if not sets:
         raise CannotMake("There is nothing to count here yet: make a reveal set, flip cards, a "
                          "checklist or places to spot first.")
+    if len(sets) > 1:
+        bench.notes.append(f"It counts what is left of “{sets[-1].name}”.")
     text = next((e.id for e in chosen if isinstance(e, Text)), None) or bench.put(
         "text", "Counter", bench.size.w - 380, bench.size.h - 54, 300, 44, "# still to see")
     return SeenCounter(id=bench.fresh(), name=name, text=text, set=sets[-1].id)
@@ -211,8 +231,11 @@ def _flip_cards(bench: _Bench, chosen: list[Element], what: str, name: str) -> P
     if chosen:
         if len(chosen) < 2:
             raise CannotMake("A card needs two sides: select its front and its back, or nothing.")
-        for one, other in zip(chosen[::2], chosen[1::2], strict=False):
-            cards.append(Card(front=one.id, back=other.id))
+        found = two_sides(chosen)
+        cards += [Card(front=front.id, back=back.id) for front, (back,) in found.pairs]
+        if found.left:
+            bench.notes += [f"“{front.name}” has the back “{back.name}”."
+                            for front, (back,) in found.pairs]
     else:
         w = (bench.size.w - 2 * 80 - 2 * 24) / 3
         for n in range(3):

@@ -32,11 +32,12 @@ class PatternIn(Schema):
 @router.post("/pattern", response=Edited)
 def edit_pattern(request: HttpRequest, data: PatternIn) -> dict[str, Any]:
     """Make a pattern from elements of a slide, or as a ready arrangement."""
-    slide, pattern, selected = make_pattern(
+    made = make_pattern(
         data.slide, data.what, data.elements, core.system_ids(), data.course.size,
         data.course.styles, overlay_of(data.slide, data.overlay),
     )
-    return edited_slide(data.slide, slide, selected, made=pattern)
+    return edited_slide(
+        data.slide, made.slide, made.selected, made=made.pattern, notes=made.notes)
 
 
 class OverlayIn(Schema):

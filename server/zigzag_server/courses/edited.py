@@ -17,7 +17,8 @@ class Edited(Schema):
     `selected` are the elements to select then. `media` and `previews` are the addresses of the
     files that the course has afterwards, where its settings change. `made` is the id of the
     pattern, overlay or slide that was made. `covers` says that what is new lies over something,
-    since there was no room; `left_out` how many lines of a pasted table were left out.
+    since there was no room; `left_out` how many lines of a pasted table were left out; `notes` what
+    the author should know of how it was made.
     """
 
     change: Change
@@ -27,6 +28,7 @@ class Edited(Schema):
     made: str = ""
     covers: bool = False
     left_out: int = 0
+    notes: list[str] = []
 
 
 def edited_slide(

@@ -1,7 +1,7 @@
 /** Patterns as one thing: what takes part, and how it behaves. */
 import { Box, Flex, Stack, Text } from "@chakra-ui/react";
 import { Plus, Trash2, X } from "lucide-react";
-import type { ReactNode } from "react";
+import { useEffect, useRef, type ReactNode } from "react";
 import type { Pattern, Slide } from "../../api/types";
 import { Check } from "../../kit/Check";
 import { Choose } from "../../kit/Choose";
@@ -13,7 +13,8 @@ import { QuietButton } from "../../kit/QuietButton";
 import { Tool } from "../../kit/Tool";
 import { Compiled } from "./Compiled";
 import { ConditionEditor } from "./ConditionEditor";
-import { partsOf } from "./patterns";
+import { CardMembers, ChecklistMembers, PlaceMembers, StepMembers } from "./PatternMembers";
+import { partsOf, useMadeNotes } from "./patterns";
 import { useThings, type Things } from "./things";
 import { Word, WordChoice, WordField } from "./Word";
 
@@ -25,6 +26,9 @@ export function PatternCards({ slide, of }: { slide: Slide; of?: string }): Reac
     changeSlide("Change pattern", {
       ...slide, patterns: slide.patterns.map((old) => (old.id === next.id ? next : old)),
     }, `pattern-${next.id}`);
+    // What was selected no longer takes part: the card stays with what does.
+    const parts = partsOf(next);
+    if (of && !parts.includes(of)) select(slide.elements.map(({ id }) => id).filter((id) => parts.includes(id)).slice(0, 1));
   }
   const remove = (id: string): void => void removeThing("Take pattern apart", { kind: "pattern", id }, (now) => ({
     ...now, patterns: now.patterns.filter((old) => old.id !== id && !(old.kind === "seen_counter" && old.set === id)),
@@ -32,6 +36,7 @@ export function PatternCards({ slide, of }: { slide: Slide; of?: string }): Reac
   return shown.map((pattern) => (
     <FoldCard key={pattern.id} title={pattern.name || "Pattern"}>
       <Stack gap="1">
+        <MadeNotes pattern={pattern.id} />
         <TextField label="Name, for you" value={pattern.name} onChange={(name) => change({ ...pattern, name })} />
         <Fields pattern={pattern} things={things} onChange={change} />
         <Compiled parts={partsOf(pattern)} name={things.name} />
@@ -44,6 +49,27 @@ export function PatternCards({ slide, of }: { slide: Slide; of?: string }): Reac
   ));
 }
 
+/** How the pattern was made of what was selected, for the author to check. */
+function MadeNotes({ pattern }: { pattern: string }): ReactNode {
+  const made = useMadeNotes((state) => state[pattern]);
+  const box = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    if (!made || made.wasShown) return;
+    box.current?.scrollIntoView({ block: "center" });
+    useMadeNotes.setState({ [pattern]: { ...made, wasShown: true } });
+  }, [made, pattern]);
+  if (!made) return null;
+  return (
+    <Flex ref={box} bg="marigold.soft" color="marigold.ink" borderRadius="6px" p="2" fontSize="12.5px" gap="1">
+      <Box role="status" flex="1">
+        {made.notes.map((note) => <Text key={note}>{note}</Text>)}
+        <Text>If you meant something else, change it below.</Text>
+      </Box>
+      <Tool label="Close" onClick={() => useMadeNotes.setState({ [pattern]: undefined })}><X size={13} /></Tool>
+    </Flex>
+  );
+}
+
 interface FieldProps<P extends Pattern = Pattern> { pattern: P; things: Things; onChange: (pattern: Pattern) => void }
 
 function Fields({ pattern, things, onChange }: FieldProps): ReactNode {
@@ -51,33 +77,17 @@ function Fields({ pattern, things, onChange }: FieldProps): ReactNode {
     case "reveal_set": return <RevealFields {...{ pattern, things, onChange }} />;
     case "seen_counter": return <CounterFields {...{ pattern, things, onChange }} />;
     case "choose_path": return <PathFields {...{ pattern, things, onChange }} />;
-    case "flip_cards": return (
-      <Names lead="Cards" names={pattern.cards.map((card) => `${things.name(card.front)}, ${things.name(card.back)}`)} />
-    );
-    case "steps": return (
-      <>
-        <Names lead="Steps" names={pattern.steps.map((step) => step.shows.map(things.name).join(", "))} />
-        <Text>Onward with <Word>{pattern.onward ? things.name(pattern.onward) : "nothing"}</Word>, back with <Word>{pattern.back ? things.name(pattern.back) : "nothing"}</Word></Text>
-      </>
-    );
+    case "flip_cards": return <CardMembers {...{ pattern, things, onChange }} />;
+    case "steps": return <StepMembers {...{ pattern, things, onChange }} />;
     case "before_after": return (
       <Flex align="center" gap="2" wrap="wrap">
         <Text>Wipes from <Word>{things.name(pattern.before)}</Word> to <Word>{things.name(pattern.after)}</Word></Text>
         <QuietButton size="2xs" onClick={() => onChange({ ...pattern, before: pattern.after, after: pattern.before })}>The other way round</QuietButton>
       </Flex>
     );
-    case "checklist": return <Names lead="To tick off" names={pattern.items.map(things.name)} />;
-    case "spot_places": return <Names lead="Places" names={pattern.places.map(things.name)} />;
+    case "checklist": return <ChecklistMembers {...{ pattern, things, onChange }} />;
+    case "spot_places": return <PlaceMembers {...{ pattern, things, onChange }} />;
   }
-}
-
-function Names({ lead, names }: { lead: string; names: readonly string[] }): ReactNode {
-  return (
-    <Box>
-      <Text color="quiet" fontSize="12.5px">{lead}</Text>
-      <Box as="ol" pl="5">{names.map((name, index) => <li key={index}>{name}</li>)}</Box>
-    </Box>
-  );
 }
 
 function RevealFields({ pattern, things, onChange }: FieldProps<Extract<Pattern, { kind: "reveal_set" }>>): ReactNode {

@@ -1,4 +1,5 @@
 /** Making patterns, and what takes part in them. */
+import { create } from "zustand";
 import { api, take } from "../../api/client";
 import type { paths } from "../../api/api";
 import type { Pattern } from "../../api/types";
@@ -8,15 +9,21 @@ import { edit } from "../store/edits";
 type Body = paths["/api/edits/pattern"]["post"]["requestBody"]["content"]["application/json"];
 export type ReadyPattern = Body["what"];
 
+interface MadeNotes { notes: readonly string[]; wasShown: boolean }
+
+/** By pattern, how it was made of an odd selection; only of those made since the page was opened. */
+export const useMadeNotes = create<Record<string, MadeNotes | undefined>>(() => ({}));
+
 /** Make a pattern of what is selected, or a ready one where nothing is. */
 export async function makePattern(what: ReadyPattern): Promise<void> {
   const { overlay } = useOverlay.getState();
-  await edit({
+  const made = await edit({
     label: "Make pattern",
     ask: ({ slide, course, selected: elements }) => (
       take(api.POST("/api/edits/pattern", { body: { slide, course, what, elements, overlay } }))),
     then: ({ selected }) => ({ select: selected.slice(0, 1) }),
   });
+  if (made?.notes.length) useMadeNotes.setState({ [made.made]: { notes: made.notes, wasShown: false } });
 }
 
 /** The elements and overlays that take part in a pattern. */

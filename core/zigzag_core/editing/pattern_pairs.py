@@ -1,0 +1,78 @@
+"""Which of the selected elements belong together in a pattern, as far as their places tell."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from math import dist
+
+from zigzag_core.course import Area, Button, Element
+from zigzag_core.course.elements.geometry import box_of
+
+from .questions.roles import roles_of
+
+
+@dataclass(frozen=True)
+class Pairs:
+    """What is to be clicked with what it shows, in order; `left` belongs to nothing."""
+
+    pairs: tuple[tuple[Element, tuple[Element, ...]], ...]
+    left: tuple[Element, ...] = ()
+
+
+def revealed_by(chosen: Sequence[Element]) -> Pairs:
+    """Return what of `chosen` is clicked and what each of these shows, perhaps nothing.
+
+    Buttons and areas are clicked; without any, what looks smaller, else the first half. As many
+    to show as to click go by their order, else each to the nearest one that shows the least.
+    """
+    clicked: list[Element] = [e for e in chosen if isinstance(e, Button | Area)]
+    shown = [e for e in chosen if e not in clicked]
+    if not clicked:
+        clicked, shown = _two_halves(chosen) if len(chosen) > 1 else (list(chosen), [])
+    if len(clicked) == len(shown):
+        return Pairs(tuple((e, (other,)) for e, other in zip(clicked, shown, strict=True)))
+    shows: dict[str, list[Element]] = {e.id: [] for e in clicked}
+    for element in shown:
+        nearest = min(clicked, key=lambda e: (len(shows[e.id]), _apart(e, element)))
+        shows[nearest.id].append(element)
+    return Pairs(tuple((e, tuple(shows[e.id])) for e in clicked))
+
+
+def two_sides(chosen: Sequence[Element]) -> Pairs:
+    """Return fronts of cards with their backs.
+
+    What lies on each other is a card; else the two groups that looks and places tell apart, if
+    they are of one size; else each element with the next one.
+    """
+    pairs: list[tuple[Element, tuple[Element, ...]]] = []
+    rest: list[Element] = []
+    for element in chosen:
+        under = next((e for e in rest if _one_on_the_other(e, element)), None)
+        if under is None:
+            rest.append(element)
+        else:
+            rest.remove(under)
+            pairs.append((under, (element,)))
+    if not pairs and len(rest) > 2:
+        fronts, backs = _two_halves(rest)
+        if len(fronts) == len(backs):
+            return Pairs(tuple((e, (other,)) for e, other in zip(fronts, backs, strict=True)))
+    pairs += [(e, (other,)) for e, other in zip(rest[::2], rest[1::2], strict=False)]
+    return Pairs(tuple(pairs), tuple(rest[len(rest) // 2 * 2:]))
+
+
+def _two_halves(chosen: Sequence[Element]) -> tuple[list[Element], list[Element]]:
+    """The smaller, upper or left ones, and the others."""
+    roles = roles_of(chosen)
+    if not roles.items or not roles.targets or len(roles.items) + len(roles.targets) < len(chosen):
+        half = len(chosen) // 2
+        return list(chosen[:half]), list(chosen[half:])
+    small, large = set(roles.items), set(roles.targets)
+    return [e for e in chosen if e.id in small], [e for e in chosen if e.id in large]
+
+
+def _apart(one: Element, other: Element) -> float:
+    return dist(box_of(one).middle, box_of(other).middle)
+
+
+def _one_on_the_other(one: Element, other: Element) -> bool:
+    return box_of(one).holds(*box_of(other).middle) and box_of(other).holds(*box_of(one).middle)
