@@ -1,6 +1,7 @@
 """Build by hand: many things at once, layouts, themes, files, finding, earlier states."""
 
-from itertools import pairwise
+from base64 import b64encode
+from itertools import combinations, pairwise
 
 import pytest
 from selenium.webdriver import ActionChains
@@ -370,4 +371,37 @@ def test_a_file_is_tagged_shared_used_elsewhere_and_replaced_everywhere(page, tm
     Select(page.find("select[aria-label='from']")).select_by_visible_text("my library")
     page.press("Use")
     page.until(lambda: page.find("[data-stage] img").get_property("naturalWidth") == 1120)
+    page.saved()
+
+
+DROP = """
+    const [stage, files, x, y] = arguments;
+    const data = new DataTransfer();
+    for (const [name, bytes] of files) {
+      const content = Uint8Array.from(atob(bytes), one => one.charCodeAt(0));
+      data.items.add(new File([content], name, { type: "image/png" }));
+    }
+    stage.dispatchEvent(new DragEvent("drop", { dataTransfer: data, bubbles: true,
+      cancelable: true, clientX: x, clientY: y }));
+"""
+BOXES = """
+    return [...document.querySelectorAll("[data-stage] img")]
+      .filter(e => e.naturalWidth > 100)
+      .map(e => e.getBoundingClientRect()).map(b => [b.left, b.top, b.right, b.bottom]);
+"""
+
+
+def test_files_that_are_dropped_together_stand_side_by_side(page):
+    fresh_slide(page, "Dropped")
+    stage = page.find("[data-stage]")
+    files = [(f"photo_{n}.png", b64encode(picture("PNG", size)).decode())
+             for n, size in enumerate([(900, 600), (901, 600), (400, 900), (902, 300)])]
+    place = page.browser.execute_script(
+        "const b = arguments[0].getBoundingClientRect(); return [b.x + 40, b.y + 40]", stage)
+    page.browser.execute_script(DROP, stage, files, *place)
+    page.until(lambda: len(page.browser.execute_script(BOXES)) == len(files), "all to be there")
+    boxes = page.browser.execute_script(BOXES)
+    for one, other in combinations(boxes, 2):
+        assert (one[2] <= other[0] or other[2] <= one[0]
+                or one[3] <= other[1] or other[3] <= one[1]), boxes
     page.saved()

@@ -221,3 +221,31 @@ def test_what_is_added_covers_nothing_while_there_is_room(what, count, file):
         assert box.x >= 0 and box.y >= 0 and box.right <= 1280 and box.bottom <= 720
     for box in boxes[-count:] if file else ():
         assert box.h / box.w == pytest.approx(file[1] / file[0], rel=0.03)
+
+
+@pytest.mark.parametrize("at", [(640, 360), (5, 5), (1_300, 700)])
+@pytest.mark.parametrize("sizes", [
+    [(1_600, 1_200)] * 5, [(96, 96)] * 5, [(300, 1_500), (1_500, 300), (96, 96), (640, 360)],
+])
+def test_files_that_are_dropped_at_one_point_do_not_land_on_each_other(sizes, at):
+    fresh, beside = fresh_ids(3), []
+    slide = blank_slide("Stove", fresh)
+    slide, _, _ = add(slide, "rectangle", fresh, SlideSize(), at)
+    ground = slide.elements[-1].id
+    for w, h in sizes:
+        shown = MediaFile(id="photofile", name="Stove", type="image/png", sha256="0" * 64,
+                          size=1, w=w, h=h)
+        slide, ids, _ = add(slide, "picture", fresh, SlideSize(), at, file=shown, beside=beside)
+        beside += ids
+    boxes = [box_of(e) for e in slide.elements if e.id in beside]
+    assert len(boxes) == len(sizes)
+    for one, other in combinations(boxes, 2):
+        assert not one.touches(other)
+    for box in boxes:
+        assert box.x >= 0 and box.y >= 0 and box.right <= 1280 and box.bottom <= 720
+    under = next(box_of(e) for e in slide.elements if e.id == ground)
+    assert boxes[0].touches(under), "what is no file may be covered"
+    # The same again at the same point, without a word of what came before.
+    slide, _, _ = add(slide, "picture", fresh, SlideSize(), at, file=shown)
+    middles = [box_of(e).middle for e in slide.elements if e.id != ground]
+    assert len(set(middles)) == len(middles)

@@ -8964,7 +8964,8 @@ export interface components {
          * AddIn
          * @description What to add to a slide or overlay; `at` is the middle of its box, in px.
          *
-         *     `file` is what it will show: it gets its proportions, and finds a place that is large enough.
+         *     `file` is what it will show: it gets its proportions, and finds a place that is large enough,
+         *     beside the elements that `beside` names.
          */
         AddIn: {
             slide: components["schemas"]["Slide"];
@@ -8987,6 +8988,11 @@ export interface components {
              */
             name: string;
             file?: components["schemas"]["MediaFile"] | null;
+            /**
+             * Beside
+             * @default []
+             */
+            beside: string[];
         };
         /**
          * Clipping

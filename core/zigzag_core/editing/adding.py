@@ -1,8 +1,10 @@
 """Adding to a slide."""
 
 import math
+from collections.abc import Callable, Collection
 
 from zigzag_core.course import (
+    Audio,
     Element,
     IdSource,
     MediaFile,
@@ -32,6 +34,7 @@ def add(
     slide: Slide, what: Addition, fresh: IdSource, size: SlideSize,
     at: tuple[float, float] | None = None, styles: Styles = USUAL_STYLES,
     overlay: str | None = None, name: str = "", file: MediaFile | None = None,
+    beside: Collection[str] = (),
 ) -> tuple[Slide, tuple[str, ...], tuple[Variable, ...]]:
     """Return `slide` with `what` added, the ids of the new elements, and new variables for them.
 
@@ -39,7 +42,8 @@ def add(
     near to the middle as it covers nothing, and a question below the title, or beside or below
     what is there. `styles` are the course's own. It comes onto `overlay` where one is named, and
     an element is called `name`, or by its kind, counted on where that is taken. It is as large
-    as suits `file`, where it is to show one.
+    as suits `file`, where it is to show one; then it lies beside the elements `beside`, and beside
+    a picture or video in whose middle it would lie, as near to the point as it can.
     """
     variables: tuple[Variable, ...] = ()
     if what in QUESTION_KINDS:
@@ -49,16 +53,21 @@ def add(
         element, variables = new_element(what, fresh, styles)
         named = element.model_copy(update={"name": name}) if name else element
         if file is not None:
-            named = _sized_for(named, file, size)
-            if at is None:
-                named = _fitting(slide, named, size, overlay)
+            keeps_off = (lambda box: _free_middle(slide, size, box, overlay)) if at is None else (
+                lambda box: _beside(slide, _within(at, box, size), box, size, overlay, beside))
+            named = _fitting(_sized_for(named, file, size), keeps_off)
         clipping = Clipping(elements=(named,))
     box = around(box_of(element) for element in clipping.elements)
     if at is None and clipping.questions:
         return (*put_where_free(slide, clipping, fresh, size, overlay), variables)
-    x, y = at or _free_middle(slide, size, box, overlay) or _free_centre(slide, size, overlay)
-    dx = min(max(round(x - box.w / 2), 0), max(size.w - box.w, 0)) - box.x
-    dy = min(max(round(y - box.h / 2), 0), max(size.h - box.h, 0)) - box.y
+    if at is None:
+        x, y = _free_middle(slide, size, box, overlay) or _free_centre(slide, size, overlay)
+    else:
+        x, y = _within(at, box, size)
+        if file is not None:
+            x, y = _beside(slide, (x, y), box, size, overlay, beside) or _within(
+                _free_centre(slide, size, overlay, (x, y)), box, size)
+    dx, dy = round(x - box.w / 2) - box.x, round(y - box.h / 2) - box.y
     return (*paste(slide, clipping, fresh, dx, dy, overlay), variables)
 
 
@@ -73,15 +82,37 @@ def _sized_for(element: Element, file: MediaFile, size: SlideSize) -> Element:
 
 
 def _fitting(
-    slide: Slide, element: Element, size: SlideSize, overlay: str | None
+    element: Element, place: Callable[[Box], tuple[float, float] | None]
 ) -> Element:
-    """The element, smaller where it then finds a free place and would not find one otherwise."""
+    """The element, smaller where it then finds a place and would not find one otherwise."""
     for share in _SMALLER:
         smaller = element.model_copy(update={
             "w": round(element.w * share), "h": round(element.h * share)})
-        if _free_middle(slide, size, box_of(smaller), overlay):
+        if place(box_of(smaller)):
             return smaller
     return element
+
+
+def _within(at: tuple[float, float], box: Box, size: SlideSize) -> tuple[float, float]:
+    """The middle (px) nearest to `at` with which `box` lies on the slide, as far as it fits."""
+    x = min(max(at[0], box.w / 2), max(size.w - box.w / 2, box.w / 2))
+    y = min(max(at[1], box.h / 2), max(size.h - box.h / 2, box.h / 2))
+    return x, y
+
+
+def _beside(
+    slide: Slide, at: tuple[float, float], box: Box, size: SlideSize, overlay: str | None,
+    beside: Collection[str],
+) -> tuple[float, float] | None:
+    """The middle (px) nearest to `at` at which `box` covers no file that it must not cover."""
+    here = Box(at[0] - box.w / 2, at[1] - box.h / 2, box.w, box.h)
+    files = [(e.id in beside, box_of(e)) for e in slide.elements
+             if isinstance(e, Picture | Video | Audio) and e.overlay == overlay]
+    covered = any(math.dist(there.middle, at) < _STEP or (kept and there.touches(here))
+                  for kept, there in files)
+    if not covered:
+        return at
+    return _free_place([there for _, there in files], size, box, at)
 
 
 def _boxes(slide: Slide, overlay: str | None) -> list[Box]:
@@ -91,11 +122,17 @@ def _boxes(slide: Slide, overlay: str | None) -> list[Box]:
 def _free_middle(
     slide: Slide, size: SlideSize, box: Box, overlay: str | None
 ) -> tuple[float, float] | None:
-    """The position (px) nearest to the middle at which `box` covers nothing; None without one.
+    """The position (px) nearest to the middle at which `box` covers nothing; None without one."""
+    return _free_place(_boxes(slide, overlay), size, box, (size.w / 2, size.h / 2))
+
+
+def _free_place(
+    boxes: list[Box], size: SlideSize, box: Box, near: tuple[float, float]
+) -> tuple[float, float] | None:
+    """The position (px) nearest to `near` at which `box` covers none of `boxes`; None without one.
 
     A ground that fills the slide covers nothing by being under it.
     """
-    boxes = _boxes(slide, overlay)
     there = [b for b in boxes if b.w * b.h < size.w * size.h / 2]
     middle = size.w / 2, size.h / 2
     places = [
@@ -103,7 +140,7 @@ def _free_middle(
         for x in _steps(middle[0], box.w / 2 + _MARGIN, size.w)
         for y in _steps(middle[1], box.h / 2 + _MARGIN, size.h)
     ]
-    places.sort(key=lambda place: (math.dist(place, middle), place))
+    places.sort(key=lambda place: (math.dist(place, near), place))
     for x, y in places:
         around_it = Box(x - box.w / 2 - _AIR, y - box.h / 2 - _AIR,
                         box.w + 2 * _AIR, box.h + 2 * _AIR)
@@ -112,10 +149,12 @@ def _free_middle(
     return None
 
 
-def _free_centre(slide: Slide, size: SlideSize, overlay: str | None) -> tuple[float, float]:
-    """The position (px) near to the middle at which nothing else is centred."""
+def _free_centre(
+    slide: Slide, size: SlideSize, overlay: str | None, near: tuple[float, float] | None = None
+) -> tuple[float, float]:
+    """The position (px) near to `near`, or the middle, at which nothing else is centred."""
     taken = {(round(x), round(y)) for x, y in (b.middle for b in _boxes(slide, overlay))}
-    x, y = size.w / 2, size.h / 2
+    x, y = near or (size.w / 2, size.h / 2)
     while any(abs(x - tx) < _STEP and abs(y - ty) < _STEP for tx, ty in taken) and y < size.h:
         x, y = x + _STEP, y + _STEP
     return x, y

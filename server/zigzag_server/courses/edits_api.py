@@ -4,6 +4,7 @@ from typing import Any, Literal
 
 from django.http import HttpRequest
 from ninja import Field, Router, Schema
+from pydantic import FiniteFloat
 from zigzag_core import course as core
 from zigzag_core.access.contrast import weak_pairs
 from zigzag_core.course.elements.blank import Addition
@@ -38,16 +39,18 @@ router = Router(tags=["edits"])
 class AddIn(Schema):
     """What to add to a slide or overlay; `at` is the middle of its box, in px.
 
-    `file` is what it will show: it gets its proportions, and finds a place that is large enough.
+    `file` is what it will show: it gets its proportions, and finds a place that is large enough,
+    beside the elements that `beside` names.
     """
 
     slide: core.Slide
     course: core.Course
     what: Addition
-    at: tuple[float, float] | None = None
+    at: tuple[FiniteFloat, FiniteFloat] | None = None
     overlay: str | None = None
     name: core.Name = ""
     file: core.MediaFile | None = None
+    beside: list[str] = Field(default=[], max_length=500)
 
 
 class ClipIn(Schema):
@@ -179,7 +182,7 @@ def edit_add(request: HttpRequest, data: AddIn) -> dict[str, Any]:
     course = data.course
     slide, selected, variables = add(
         data.slide, data.what, core.system_ids(), course.size, data.at, course.styles,
-        overlay_of(data.slide, data.overlay), data.name, data.file,
+        overlay_of(data.slide, data.overlay), data.name, data.file, data.beside,
     )
     if variables:
         grown = welcome(course, Clipping(variables=variables))

@@ -15,15 +15,16 @@ export type Addition = AddBody["what"];
 
 /**
  * Add an element or a question where it was asked for; `finish` makes more of it in the same step. `file`
- * is what it will show, for which room is found.
+ * is what it will show, for which room is found, beside the elements `beside`.
  */
 export async function addElement(
   what: Addition, at: [number, number] | null, finish?: (slide: Slide, ids: string[]) => Slide, name = "", file: MediaFile | null = null,
+  beside: ReadonlySet<string> = new Set(),
 ): Promise<void> {
   const { overlay } = useOverlay.getState();
   const added = await edit({
     label: `Add ${what.replaceAll("_", " ")}`,
-    ask: ({ slide, course }) => take(api.POST("/api/edits/add", { body: { slide, what, at, name, course, overlay, file } })),
+    ask: ({ slide, course }) => take(api.POST("/api/edits/add", { body: { slide, what, at, name, course, overlay, file, beside: [...beside] } })),
     finish: (document, { selected }, { slide }) => {
       const now = document.slides[slide.id];
       return finish && now ? withSlide(document, finish(now, selected)) : document;

@@ -58,8 +58,8 @@ export function showFile(element: string, file: MediaFile): void {
 }
 
 /** Add a file to the slide: into the empty place of its kind that a layout has for it, else as a new
- * element that is called as the file is. */
-export async function addFile(file: MediaFile, at: [number, number] | null): Promise<void> {
+ * element that is called as the file is. What came with it is in `together`, and it lies beside that. */
+export async function addFile(file: MediaFile, at: [number, number] | null, together: Set<string> = new Set()): Promise<void> {
   keepFiles([file]);
   const kind = kindOf(file);
   const free = currentSlide()?.elements.find((element) => (
@@ -70,7 +70,11 @@ export async function addFile(file: MediaFile, at: [number, number] | null): Pro
     select([free.id]);
     return;
   }
-  await addElement(kind, at, (slide, ids) => withFile(slide, ids[0] ?? "", file, true), nameOf(file), file);
+  const finish = (slide: Slide, [id = ""]: string[]): Slide => {
+    together.add(id);
+    return withFile(slide, id, file, true);
+  };
+  await addElement(kind, at, finish, nameOf(file), file, together);
 }
 
 /** What a file is about, as far as its name says it: “Wet boots” for wet_boots.png. */

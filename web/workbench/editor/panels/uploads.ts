@@ -15,6 +15,8 @@ interface Upload {
     | { kind: "failed"; reason: string };
   at: [number, number] | null;
   place: boolean;
+  /** The elements that were made of the files which came with it. */
+  together: Set<string>;
 }
 
 interface Uploads { list: readonly Upload[] }
@@ -30,8 +32,9 @@ let arrived: MediaFile[] = [];
 /** Send files into the course; with `at`, a few of them are put on the slide there. */
 export function sendAll(files: readonly File[], { at, place = true }: { at?: [number, number] | null; place?: boolean } = {}): void {
   const placed = place && files.length <= MOST_PLACED;
+  const together = new Set<string>();
   const fresh = files.map((file): Upload => ({
-    id: ++numbers, file, state: { kind: "waiting" }, at: at ?? null, place: placed,
+    id: ++numbers, file, state: { kind: "waiting" }, at: at ?? null, place: placed, together,
   }));
   set({ list: [...get().list.filter((upload) => upload.state.kind !== "done"), ...fresh] });
   for (let n = 0; n < AT_ONCE; n++) void work();
@@ -51,7 +54,7 @@ async function work(): Promise<void> {
     const file = await sendFile(next.file, (share) => update(next.id, { kind: "sending", share }), stop.signal);
     if (next.place) {
       tellCourse();
-      await addFile(file, next.at);
+      await addFile(file, next.at, next.together);
     } else arrived.push(file);
     update(next.id, { kind: "done" });
   } catch (error) {
