@@ -1,12 +1,20 @@
 """Answers in a real package: when they are judged, what is said, and where the focus goes."""
 
 from selenium.webdriver import ActionChains
-from zigzag_core.course import Area, Course, CourseDocument, Picture
+from zigzag_core.course import Area, Course, CourseDocument, Picture, SlideSize, Text
 from zigzag_core.course.elements.blank import blank_slide
 from zigzag_core.course.elements.element import Drag
 from zigzag_core.course.questions import question as q
-from zigzag_core.course.rules.rule import MoveAlong
+from zigzag_core.course.rules.rule import Calculate, MoveAlong
 from zigzag_core.course.rules.timing import Move
+from zigzag_core.course.text.rich_text import (
+    Block,
+    RichText,
+    TextRun,
+    ValueFormat,
+    ValueRun,
+)
+from zigzag_core.editing.patterns import make_pattern
 from zigzag_core.grading.solutions import right_response, wrong_response
 
 from tests.core.making import button, course, slide, text
@@ -219,3 +227,24 @@ def test_whoever_has_no_clicks_left_is_told_what_was_missed(page, server, tmp_pa
     page.top()
     page.see("The result of answer 1")
     page.see("wrong")
+
+
+def test_words_that_change_on_the_slide_are_said_in_the_one_place(page, server, tmp_path):
+    add = Calculate(action="add", variable="scorevar", value=1)
+    points = Text(id="points", name="Points", y=300, text=RichText(blocks=(
+        Block(runs=(TextRun(text="You have "), ValueRun(
+            of="scorevar", format=ValueFormat(one="# point", many="# points")))),
+        Block(runs=(TextRun(text="Carry on."),)))))
+    start = slide("slidea", button("moreb", add, x=60, y=60, label="More"),
+                  button("onee", x=300, y=60, label="First"), points,
+                  text("panel", x=300, y=400))
+    tabs = make_pattern(start, "reveal_set", ["onee", "panel"], fresh_ids(4), SlideSize()).slide
+    made = make_pattern(tabs, "seen_counter", [], fresh_ids(5), SlideSize()).slide
+    launch(page, server, tmp_path, course(made))
+    page.press("More")
+    page.until(lambda: said(page) == "You have 1 point")
+    page.press("More")
+    page.until(lambda: said(page) == "You have 2 points")
+    page.press("First")
+    page.until(lambda: said(page) == "All seen")
+    assert len(page.all("[aria-live]")) == 1

@@ -7,6 +7,7 @@ import { NO_ANSWER, type State } from "../engine/state";
 import { timeWarning } from "../engine/timeWarning";
 import { isRight, standing } from "../render/answers/places";
 import { wordsOf } from "../render/answers/useFrame";
+import { changedWords } from "./changedWords";
 
 /** Said where a gate is closed and its author wrote nothing. */
 export const STILL_TO_DO = "There is still something to do on this slide.";
@@ -18,7 +19,7 @@ export function saying(index: Index, before: State, state: State, event: Event, 
     return effect.effect === "announce" ? [effect.text] : [];
   });
   if (!said.length) said.push(...lying(index, before, state, event));
-  said.push(...opened(index, before, state), ...sent(before, state, effects));
+  said.push(...opened(index, before, state), ...sent(before, state, effects), ...changedWords(index, before, state, event));
   const warning = timeWarning(index, before, state);
   if (warning) said.push(warning);
   return said.join(" ");

@@ -127,10 +127,9 @@ const button: Control = ({ acting, element, draw, enabled, box, name, common, he
 export const plain: Control = ({ acting, element, draw, box, name, common, heard, twice, view }) => {
   const { index, state } = acting;
   const question = element.question ?? "";
-  const liveRegion = element.words ? { "aria-live": "polite" as const } : {};
   return (
     <div
-      className={name} {...common} {...heard} {...twice} {...heading(draw)} {...liveRegion} ref={box}
+      className={name} {...common} {...heard} {...twice} {...heading(draw)} ref={box}
       aria-hidden={draw.decoration || isMute(draw) || undefined}
     >
       {element.control === "field" && <Solution words={solutionOf(index, state, question, element.part ?? "")} />}
