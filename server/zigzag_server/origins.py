@@ -49,5 +49,4 @@ class OriginsMiddleware:
             )
         response = self.get_response(request)
         response.headers.setdefault("Content-Security-Policy", _app_policy())
-        response.headers.setdefault("Cross-Origin-Opener-Policy", "same-origin")
         return response

@@ -96,6 +96,8 @@ SESSION_COOKIE_SECURE = CSRF_COOKIE_SECURE = APP_ORIGIN.startswith("https:")
 CSRF_TRUSTED_ORIGINS = [APP_ORIGIN]
 SECURE_CONTENT_TYPE_NOSNIFF = True
 SECURE_REFERRER_POLICY = "same-origin"
+# The practice LMS opens packages in windows of their own, of the content's origin.
+SECURE_CROSS_ORIGIN_OPENER_POLICY = "same-origin-allow-popups"
 
 JOB_BROKER = os.environ.get("ZIGZAG_BROKER", "")
 """Address of a Redis server that several hosts share, such as ``redis://queue:6379/0``. Without

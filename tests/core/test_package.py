@@ -349,10 +349,33 @@ def manifest(href="a%20b/start.html?x=1", ns=NAMESPACES):
 
 
 def test_a_package_made_elsewhere_is_understood():
-    found = read_manifest({"imsmanifest.xml": manifest(), "a b/start.html": b""})
-    assert (found.title, found.launch) == ("Part", "a b/start.html")
+    package = read_manifest({"imsmanifest.xml": manifest(), "a b/start.html": b""})
+    (found,) = package.scos
+    assert (package.title, found.title) == ("Made elsewhere", "Part")
+    assert found.launch == "a b/start.html"
     assert found.parameters == "?x=1&lang=en"
     assert found.mastery_score == 75 and found.launch_data == "hello"
+
+
+SEVERAL = """<manifest xml:base="all/" {ns}><organizations default="two">
+<organization identifier="one"><title>No</title><item identifierref="r3"/></organization>
+<organization identifier="two"><title>Both</title>
+<item identifier="chapter"><title>Chapter</title>
+<item identifierref="r1"><title>First</title><item identifierref="r2"><title>Second</title>
+<adlcp:masteryscore>60</adlcp:masteryscore></item></item></item>
+<item identifierref="gone"><title>Gone</title></item></organization></organizations>
+<resources xml:base="res/">
+<resource identifier="r1" xml:base="one/" href="start.html"/>
+<resource identifier="r2" xml:base="/top/" href="..%2Ftop/./start.html?a=1"/>
+<resource identifier="r3" href="x.html"/></resources></manifest>"""
+
+
+def test_each_part_of_a_package_is_launched_from_its_own_place():
+    files = {"all/res/one/start.html": b"", "top/start.html": b""}
+    found = read_manifest({"imsmanifest.xml": SEVERAL.format(ns=NAMESPACES).encode(), **files})
+    assert found.title == "Both"
+    assert [(sco.title, sco.launch, sco.parameters, sco.mastery_score) for sco in found.scos] == [
+        ("First", "all/res/one/start.html", "", None), ("Second", "top/start.html", "?a=1", 60)]
 
 
 @pytest.mark.parametrize(("files", "reason"), [
@@ -363,6 +386,9 @@ def test_a_package_made_elsewhere_is_understood():
     ({"imsmanifest.xml": b"<manifest/>"}, "nothing that could be launched"),
     ({"imsmanifest.xml": manifest()}, "does not hold it"),
     ({"imsmanifest.xml": manifest("https://example.org/x")}, "outside the package"),
+    ({"imsmanifest.xml": manifest("http://[bad")}, "cannot be read"),
+    ({"imsmanifest.xml": manifest("//example.org/x")}, "outside the package"),
+    ({"imsmanifest.xml": manifest("../../x.html")}, "“x.html”, but the package does not hold"),
     ({"imsmanifest.xml": b'<!DOCTYPE m [<!ENTITY a "b">]><manifest>&a;</manifest>'}, "nothing"),
     ({"imsmanifest.xml": b"<manifest><schemaversion>2004 4th Edition</schemaversion></manifest>"},
      "SCORM 2004"),

@@ -7,7 +7,7 @@ from django.core.files.storage import default_storage
 from zigzag_server.practice import runs
 from zigzag_server.practice.models import Attempt, Package
 
-from tests.core.test_package import manifest, zipped
+from tests.core.test_package import NAMESPACES, SEVERAL, manifest, zipped
 
 ELSEWHERE = zipped({
     "imsmanifest.xml": manifest("start.html"), "start.html": b"<!doctype html><p>Made elsewhere",
@@ -22,9 +22,9 @@ def package(mika):
 class Visit:
     """One launch, as the page around the package makes it."""
 
-    def __init__(self, mika, learner, package, who="bo-lindqvale"):
+    def __init__(self, mika, learner, package, who="bo-lindqvale", sco=1):
         self.learner = learner
-        body = {"package": package, "learner": who}
+        body = {"package": package, "learner": who, "sco": sco}
         self.launch = mika("post", "/practice/launches", body, status=201)
         self.path = self.launch["url"].split("127.0.0.1:8000")[1]
         page = learner.get(self.path).content.decode()
@@ -208,3 +208,25 @@ def test_taking_out_a_package_removes_its_files(mika, package):
 ])
 def test_timespans_of_packages_are_read(text, ms):
     assert runs.milliseconds(text) == ms
+
+
+def test_each_part_of_a_package_has_its_own_launch_and_status(mika, learner):
+    files = {"imsmanifest.xml": SEVERAL.format(ns=NAMESPACES).encode(),
+             "all/res/one/start.html": b"<p>One", "top/start.html": b"<p>Two"}
+    package = mika.job("post", "/practice/packages",
+                       file=("p.zip", zipped(files)))["practice_package"]
+    first, second = (Visit(mika, learner, package, sco=number) for number in (1, 2))
+    assert "student_data" not in first.start
+    assert second.start["student_data"]["mastery_score"] == "60"
+    pages = [learner.get(visit.path).content.decode() for visit in (first, second)]
+    assert ["/top/start.html?a=1" in page for page in pages] == [False, True]
+    first.commit(finish=True, lesson_status="completed", exit="", suspend_data="one")
+    second.commit(finish=True, lesson_status="incomplete", exit="suspend", suspend_data="two")
+    found = mika("get", f"/practice/packages/{package}")
+    assert [sco["title"] for sco in found["scos"]] == ["First", "Second"]
+    assert [(a["sco"], a["number"], a["status"]) for a in found["results"][0]["attempts"]] == [
+        (1, 1, "completed"), (2, 1, "incomplete")]
+    assert Visit(mika, learner, package, sco=1).launch["attempt"] == 2
+    assert Visit(mika, learner, package, sco=2).start["suspend_data"] == "two"
+    mika("post", "/practice/launches",
+         {"package": package, "learner": "bo-lindqvale", "sco": 3}, status=404)

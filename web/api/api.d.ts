@@ -11163,9 +11163,11 @@ export interface components {
         };
         /**
          * AttemptOut
-         * @description One attempt. Times in ms; `status` as in SCORM 1.2.
+         * @description One attempt at the SCO with this number. Times in ms; `status` as in SCORM 1.2.
          */
         AttemptOut: {
+            /** Sco */
+            sco: number;
             /** Number */
             number: number;
             /** Status */
@@ -11253,7 +11255,7 @@ export interface components {
         };
         /**
          * PackageResults
-         * @description A package with the results of its learners.
+         * @description A package with what it launches, and the results of its learners.
          */
         PackageResults: {
             /** Id */
@@ -11273,8 +11275,20 @@ export interface components {
             learners: number;
             /** To Mark */
             to_mark: number;
+            /** Scos */
+            scos: components["schemas"]["ScoOut"][];
             /** Results */
             results: components["schemas"]["LearnerResults"][];
+        };
+        /**
+         * ScoOut
+         * @description What of a package is launched by itself: `number` from 1.
+         */
+        ScoOut: {
+            /** Number */
+            number: number;
+            /** Title */
+            title: string;
         };
         /**
          * LaunchOut
@@ -11290,13 +11304,18 @@ export interface components {
         };
         /**
          * LaunchIn
-         * @description A package, and the learner who opens it.
+         * @description A package, which of its SCOs, and the learner who opens it.
          */
         LaunchIn: {
             /** Package */
             package: number;
             /** Learner */
             learner: string;
+            /**
+             * Sco
+             * @default 1
+             */
+            sco: number;
         };
         /**
          * MarkIn
@@ -13643,6 +13662,7 @@ export interface operations {
         parameters: {
             query: {
                 attempt: number;
+                sco?: number;
                 after?: number;
             };
             header?: never;

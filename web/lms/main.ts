@@ -51,6 +51,9 @@ function begin(data: LaunchData): void {
   let finished = false;
   let crashed = false;
   const manner = window.location.hash.slice(1);
+  // In a window of its own, the practice LMS has opened this page; no package is to reach it from here.
+  const app = (window.opener as Window | null) ?? window.parent;
+  window.opener = null;
 
   function send(): void {
     window.clearTimeout(timer);
@@ -75,8 +78,8 @@ function begin(data: LaunchData): void {
     else timer ??= window.setTimeout(send, SEND_AFTER_MS);
   }
 
-  function tellApp(what: "calls" | "finished"): void {
-    window.parent.postMessage({ zigzag: "practice", what }, data.app);
+  function tellApp(what: "calls" | "finished" | "crashed"): void {
+    app.postMessage({ zigzag: "practice", what }, data.app);
   }
 
   const call = mannered(manner, (method, given) => {
@@ -99,10 +102,10 @@ function begin(data: LaunchData): void {
   if (manner === "late") window.setTimeout(offer, LATE_MS);
   else offer();
   window.addEventListener("message", ({ source, origin, data: said }: MessageEvent<{ zigzag?: string; what?: string } | null>) => {
-    if (source === window.parent && origin === data.app && said?.zigzag === "practice" && said.what === "crash") {
+    if (source === app && origin === data.app && said?.zigzag === "practice" && said.what === "crash") {
       crashed = true;
       send();
-      window.parent.postMessage({ zigzag: "practice", what: "crashed" }, data.app);
+      tellApp("crashed");
     }
   });
 

@@ -7,14 +7,14 @@ import { Card } from "../kit/Card";
 
 type Call = components["schemas"]["CallOut"];
 
-interface Props { packageId: number; learner: string; attempt: number; live?: boolean }
+interface Props { packageId: number; learner: string; sco: number; attempt: number; live?: boolean }
 
 /** Every call of the run-time API: in plain words, and raw beside it. */
-export function CallLog({ packageId, learner, attempt, live = false }: Props): ReactNode {
+export function CallLog({ packageId, learner, sco, attempt, live = false }: Props): ReactNode {
   const log = useQuery({
-    queryKey: ["practice", packageId, "calls", learner, attempt],
+    queryKey: ["practice", packageId, "calls", learner, sco, attempt],
     queryFn: () => take(api.GET("/api/practice/packages/{package_id}/learners/{learner}/calls", {
-      params: { path: { package_id: packageId, learner }, query: { attempt } },
+      params: { path: { package_id: packageId, learner }, query: { attempt, sco } },
     })),
   });
   const calls = live ? [...(log.data ?? [])].reverse() : log.data ?? [];

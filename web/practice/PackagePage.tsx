@@ -6,14 +6,16 @@ import { Link, useParams } from "react-router";
 import { api, take } from "../api/client";
 import type { components } from "../api/api";
 import { PageHeader } from "../kit/PageHeader";
+import { Check } from "../kit/Check";
 import { Choose } from "../kit/Choose";
 import { Card } from "../kit/Card";
 import { Empty } from "../kit/Empty";
 import { Fact } from "../kit/Fact";
 import { QuietButton } from "../kit/QuietButton";
 import { count, duration } from "../kit/units";
+import { runAddress, useRunning, type Running } from "./addresses";
 import { CallLog } from "./CallLog";
-import { MANNERS, mannerOf, type Manner } from "./manners";
+import { MANNERS, mannerOf } from "./manners";
 import { markedWords, RecordedAnswer } from "./RecordedAnswer";
 import { statusWords } from "./status";
 import { ToMark } from "./ToMark";
@@ -28,13 +30,15 @@ export function PackagePage(): ReactNode {
     queryKey: ["practice", id],
     queryFn: () => take(api.GET("/api/practice/packages/{package_id}", { params: { path: { package_id: id } } })),
   });
-  const learners = useQuery({ queryKey: ["learners"], queryFn: () => take(api.GET("/api/practice/learners")) });
   const [chosen, setChosen] = useState<string | null>(null);
-  const [manner, setManner] = useState<Manner>("strict");
+  const [running, setRunning] = useRunning();
+  const { sco } = running;
   if (results.isError) return <Empty title="This package is not there">{results.error.message}</Empty>;
   const data = results.data;
-  const byLearner = new Map(data?.results.map((result) => [result.learner.key, result]));
-  const shown = chosen ?? data?.results[0]?.learner.key ?? null;
+  const here = data?.results.map((result) => ({ ...result, attempts: result.attempts.filter((attempt) => attempt.sco === sco) }))
+    .filter(({ attempts }) => attempts.length) ?? [];
+  const byLearner = new Map(here.map((result) => [result.learner.key, result]));
+  const shown = chosen ?? here[0]?.learner.key ?? null;
   const detail = shown ? byLearner.get(shown) : undefined;
   return (
     <Box minH="100%" bg="table">
@@ -44,39 +48,68 @@ export function PackagePage(): ReactNode {
           <Link to="/practice"><ArrowLeft size={15} /> All packages</Link>
         </ChakraLink>
         <Heading as="h1" fontSize="28px" mb="4">{data?.title ?? "…"}</Heading>
-        <Card title="Learners">
-          <Flex gap="3" align="center" mb="2" wrap="wrap">
-            <Box w="320px"><Choose label="the LMS is" value={manner} options={MANNERS.map(([key, words]) => [key, words] as const)} onChange={setManner} /></Box>
-            <Text fontSize="13px" color="quiet">{mannerOf(manner)[2]}</Text>
-          </Flex>
-          <Table.Root size="sm" variant="line" css={{ "& tr": { bg: "transparent" } }}>
-            <Table.Header>
-              <Table.Row>
-                {["Learner", "Status", "Score", "Time", "Attempts", ""].map((word) => (
-                  <Table.ColumnHeader key={word} color="quiet">{word || <Box as="span" srOnly>Launch</Box>}</Table.ColumnHeader>
-                ))}
-              </Table.Row>
-            </Table.Header>
-            <Table.Body>
-              {learners.data?.map((learner) => (
-                <LearnerRow
-                  key={learner.key} id={id} manner={manner} learner={learner} result={byLearner.get(learner.key)}
-                  shown={learner.key === shown} onShow={() => setChosen(learner.key)}
-                />
-              ))}
-            </Table.Body>
-          </Table.Root>
-        </Card>
+        <Learners id={id} data={data} here={byLearner} running={running} onRunning={setRunning} shown={shown} onShow={setChosen} />
         {data && <ToMark id={id} results={data.results} />}
-        {detail && <Detail id={id} result={detail} />}
+        {detail && <Detail key={sco} id={id} result={detail} />}
       </Box>
     </Box>
   );
 }
 
+interface LearnersProps {
+  id: number;
+  data: components["schemas"]["PackageResults"] | undefined;
+  here: ReadonlyMap<string, Results>;
+  running: Running;
+  onRunning: (how: Partial<Running>) => void;
+  shown: string | null;
+  onShow: (learner: string | null) => void;
+}
+
+/** How the package is run, and what has come of it for each learner. */
+function Learners({ id, data, here, running, onRunning, shown, onShow }: LearnersProps): ReactNode {
+  const learners = useQuery({ queryKey: ["learners"], queryFn: () => take(api.GET("/api/practice/learners")) });
+  const scos = data?.scos ?? [];
+  const several = scos.length > 1;
+  return (
+    <Card title="Learners">
+      <Flex gap="3" align="center" mb="2" wrap="wrap">
+        {several && (
+          <Box w="360px">
+            <Choose
+              label="part" value={String(running.sco)} options={scos.map(({ number, title }) => [String(number), `${number} ${title || "without a title"}`] as const)}
+              onChange={(number) => { onShow(null); onRunning({ sco: Number(number) }); }}
+            />
+          </Box>
+        )}
+        <Box w="320px"><Choose label="the LMS is" value={running.manner} options={MANNERS.map(([key, words]) => [key, words] as const)} onChange={(manner) => onRunning({ manner })} /></Box>
+        <Text fontSize="13px" color="quiet" flex="1" minW="240px">{mannerOf(running.manner)[2]}</Text>
+        <Check label="In a window of its own" value={running.apart} onChange={(apart) => onRunning({ apart })} />
+      </Flex>
+      <Table.Root size="sm" variant="line" css={{ "& tr": { bg: "transparent" } }}>
+        <Table.Header>
+          <Table.Row>
+            {["Learner", ...(several ? ["Parts done"] : []), "Status", "Score", "Time", "Attempts", ""].map((word) => (
+              <Table.ColumnHeader key={word} color="quiet">{word || <Box as="span" srOnly>Launch</Box>}</Table.ColumnHeader>
+            ))}
+          </Table.Row>
+        </Table.Header>
+        <Table.Body>
+          {learners.data?.map((learner) => (
+            <LearnerRow
+              key={learner.key} learner={learner} result={here.get(learner.key)} shown={learner.key === shown} onShow={() => onShow(learner.key)}
+              parts={several ? `${partsDone(data?.results, learner.key)} of ${scos.length}` : null} to={runAddress(id, learner.key, running)}
+            />
+          ))}
+        </Table.Body>
+      </Table.Root>
+    </Card>
+  );
+}
+
 function LearnerRow(
-  { id, manner, learner, result, shown, onShow }: {
-    id: number; manner: Manner; learner: { key: string; name: string }; result: Results | undefined; shown: boolean;
+  { learner, parts, result, shown, to, onShow }: {
+    learner: { key: string; name: string }; parts: string | null; result: Results | undefined; shown: boolean; to: string;
     onShow: () => void;
   },
 ): ReactNode {
@@ -88,19 +121,26 @@ function LearnerRow(
           <Box as="button" textDecoration="underline" onClick={onShow} aria-pressed={shown}>{learner.name}</Box>
         ) : learner.name}
       </Table.Cell>
+      {parts && <Table.Cell data-cell="parts">{parts}</Table.Cell>}
       <Table.Cell data-cell="status">{last ? statusWords(last.status) : "not started"}</Table.Cell>
       <Table.Cell data-cell="score">{last?.score ?? "–"}</Table.Cell>
       <Table.Cell>{last ? duration(last.milliseconds) : "–"}</Table.Cell>
       <Table.Cell>{result?.attempts.length ?? 0}</Table.Cell>
       <Table.Cell textAlign="right">
         <QuietButton size="xs" asChild>
-          <Link to={`/practice/${id}/run/${learner.key}${manner === "strict" ? "" : `?lms=${manner}`}`} aria-label={`Launch as ${learner.name}`}>
+          <Link to={to} aria-label={`Launch as ${learner.name}`}>
             <Play size={14} /> Launch
           </Link>
         </QuietButton>
       </Table.Cell>
     </Table.Row>
   );
+}
+
+/** How many parts of a package a learner has come through, as their last attempts stand. */
+function partsDone(results: readonly Results[] | undefined, learner: string): number {
+  const last = new Map(results?.find((result) => result.learner.key === learner)?.attempts.map(({ sco, status }) => [sco, status]));
+  return [...last.values()].filter((status) => status === "passed" || status === "completed").length;
 }
 
 function Detail({ id, result }: { id: number; result: Results }): ReactNode {
@@ -138,7 +178,7 @@ function Detail({ id, result }: { id: number; result: Results }): ReactNode {
           ))}
         </Card>
       </Grid>
-      <CallLog packageId={id} learner={result.learner.key} attempt={attempt.number} />
+      <CallLog packageId={id} learner={result.learner.key} sco={attempt.sco} attempt={attempt.number} />
     </Grid>
   );
 }

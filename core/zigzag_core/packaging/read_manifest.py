@@ -1,20 +1,29 @@
-"""Reading a SCORM 1.2 package that anybody made."""
+"""Reading a SCORM 1.2 package that anybody made.
 
+Source: ADL, SCORM 1.2 Content Aggregation Model (2001), 2.3 (content packaging); W3C, XML Base.
+"""
+
+import posixpath
 from collections.abc import Mapping
 from dataclasses import dataclass
-from pathlib import PurePosixPath
-from urllib.parse import unquote, urlsplit
+from itertools import islice
+from urllib.parse import unquote, urljoin, urlsplit
 
 from lxml import etree
 
 from zigzag_core.errors import BadArchive
 
 _LIMIT = 5_000_000
+MOST_SCOS = 500
+"""Of a package no more are launched."""
+_BASE = "{http://www.w3.org/XML/1998/namespace}base"
+_ROOT = "http://package.invalid/"
+"""Where the files of a package lie while addresses are worked out: no host has this name."""
 
 
 @dataclass(frozen=True)
 class Launchable:
-    """What an LMS needs of a package. `parameters` follow the launch path, with their ``?``."""
+    """What an LMS needs to launch a SCO. `parameters` follow the launch path, with their ``?``."""
 
     title: str
     launch: str
@@ -24,8 +33,16 @@ class Launchable:
     time_limit: str
 
 
-def read_manifest(files: Mapping[str, bytes]) -> Launchable:
-    """Return what the manifest among `files` (by path) launches first.
+@dataclass(frozen=True)
+class Manifest:
+    """A package: its title, and what it launches, in order, at least one."""
+
+    title: str
+    scos: tuple[Launchable, ...]
+
+
+def read_manifest(files: Mapping[str, bytes]) -> Manifest:
+    """Return what the manifest among `files` (by path) launches.
 
     Raises `BadArchive` when there is no manifest at the root, it cannot be read, is not
     SCORM 1.2, or names a launch file that the archive does not hold.
@@ -45,11 +62,16 @@ def read_manifest(files: Mapping[str, bytes]) -> Launchable:
     resources = {
         e.get("identifier"): e for e in root.iter() if _local(e) == "resource" and e.get("href")
     }
-    item = _first_item(root, resources)
-    resource = resources[item.get("identifierref")] if item is not None else _first_sco(resources)
-    if resource is None:
-        raise BadArchive("The manifest names nothing that could be launched.")
-    return _launchable(root, item, resource, files)
+    organization = _organization(root)
+    items = _items(organization, resources)
+    scos = [_launchable(item, resources[item.get("identifierref")], files) for item in items]
+    if not scos:
+        resource = _first_sco(resources)
+        if resource is None:
+            raise BadArchive("The manifest names nothing that could be launched.")
+        scos = [_launchable(None, resource, files)]
+    title = _text(organization, "title") or scos[0].title
+    return Manifest(title=title or "Untitled package", scos=tuple(scos))
 
 
 def _parsed(data: bytes) -> etree._Element:
@@ -65,17 +87,21 @@ def _parsed(data: bytes) -> etree._Element:
         raise BadArchive(f"imsmanifest.xml is not well-formed XML: {error.msg}.") from None
 
 
-def _first_item(
-    root: etree._Element, resources: Mapping[str | None, etree._Element]
-) -> etree._Element | None:
-    organizations = [e for e in root.iter() if _local(e) == "organization"]
+def _organization(root: etree._Element) -> etree._Element | None:
+    """The organization that the manifest names as its default, else the first."""
+    found = [e for e in root.iter() if _local(e) == "organization"]
     wanted = next((e.get("default") for e in root.iter() if _local(e) == "organizations"), None)
-    organizations.sort(key=lambda e: e.get("identifier") != wanted)
-    for organization in organizations:
-        for item in organization.iter():
-            if _local(item) == "item" and item.get("identifierref") in resources:
-                return item
-    return None
+    return next((e for e in found if e.get("identifier") == wanted), found[0] if found else None)
+
+
+def _items(
+    organization: etree._Element | None, resources: Mapping[str | None, etree._Element]
+) -> list[etree._Element]:
+    if organization is None:
+        return []
+    return list(islice(
+        (e for e in organization.iter()
+         if _local(e) == "item" and e.get("identifierref") in resources), MOST_SCOS))
 
 
 def _first_sco(resources: Mapping[str | None, etree._Element]) -> etree._Element | None:
@@ -89,36 +115,51 @@ def _first_sco(resources: Mapping[str | None, etree._Element]) -> etree._Element
 
 
 def _launchable(
-    root: etree._Element, item: etree._Element | None, resource: etree._Element,
-    files: Mapping[str, bytes],
+    item: etree._Element | None, resource: etree._Element, files: Mapping[str, bytes]
 ) -> Launchable:
-    href = resource.get("href") or ""
-    target = urlsplit(href)
-    if target.scheme or target.netloc:
-        raise BadArchive("The manifest launches a page outside the package.")
-    path = str(PurePosixPath(unquote(target.path)))
+    path, query = _address(resource)
     if path not in files:
         raise BadArchive(f"The manifest launches “{path}”, but the package does not hold it.")
     parameters = (item.get("parameters") or "") if item is not None else ""
-    query = f"?{target.query}" if target.query else ""
     if parameters.lstrip("?&"):
         query += ("&" if query else "?") + parameters.lstrip("?&")
-    around = item if item is not None else root
     return Launchable(
-        title=(_text(around, "title") or _text(root, "title") or "Untitled package")[:200],
-        launch=path, parameters=query, mastery_score=_score(_text(around, "masteryscore")),
-        launch_data=_text(around, "datafromlms")[:4_096],
-        time_limit=_text(around, "maxtimeallowed")[:20],
+        title=_text(item, "title"),
+        launch=path, parameters=query, mastery_score=_score(_text(item, "masteryscore")),
+        launch_data=_text(item, "datafromlms", 4_096),
+        time_limit=_text(item, "maxtimeallowed", 20),
     )
+
+
+def _address(resource: etree._Element) -> tuple[str, str]:
+    """The path in the package that a resource launches, and its query, with ``?``.
+
+    Each ``xml:base`` from the manifest down to the resource counts.
+    """
+    above = [*reversed(list(resource.iterancestors())), resource]
+    address = _ROOT
+    for reference in (*(e.get(_BASE) or "" for e in above), resource.get("href") or ""):
+        try:
+            address = urljoin(address, reference.strip().replace("\\", "/"))
+        except ValueError:
+            raise BadArchive("The manifest launches an address that cannot be read.") from None
+    target = urlsplit(address)
+    if not address.startswith(_ROOT):
+        raise BadArchive("The manifest launches a page outside the package.")
+    path = posixpath.normpath(unquote(target.path)).lstrip("/")
+    return path, f"?{target.query}" if target.query else ""
 
 
 def _local(element: etree._Element) -> str:
     return etree.QName(element).localname if isinstance(element.tag, str) else ""
 
 
-def _text(element: etree._Element, name: str) -> str:
-    found = next((e.text for e in element.iter() if _local(e) == name and e.text), "")
-    return found.strip()
+def _text(element: etree._Element | None, name: str, most: int = 200) -> str:
+    """The words, `most` characters of them, of the child `name`; its items have their own."""
+    if element is None:
+        return ""
+    found = next((e.text for e in element if _local(e) == name and e.text), "")
+    return found.strip()[:most]
 
 
 def _score(text: str) -> float | None:

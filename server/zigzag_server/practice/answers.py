@@ -25,7 +25,7 @@ def answers_of(package: Package, attempt: Attempt) -> list[dict[str, Any]]:
 
 def waiting(package: Package) -> int:
     """Return how many answers of a package wait to be marked."""
-    launches = Launch.objects.filter(attempt__package=package).prefetch_related("marks")
+    launches = Launch.objects.filter(attempt__sco__package=package).prefetch_related("marks")
     return sum(
         1 for answer in _answers(package, launches) if answer["to_mark"] and answer["mark"] is None
     )
@@ -33,7 +33,8 @@ def waiting(package: Package) -> int:
 
 def mark(launch: Launch, index: int, points: float | None, comment: str) -> None:
     """Give `points` for an answer, or take back with None what was given."""
-    answer = next((a for a in _recorded(launch.attempt.package, launch) if a.index == index), None)
+    recorded = _recorded(launch.attempt.sco.package, launch)
+    answer = next((a for a in recorded if a.index == index), None)
     if answer is None or not answer.to_mark:
         raise not_found("answer to mark")
     if points is None:

@@ -86,8 +86,9 @@ class Interaction(Schema):
 
 
 class AttemptOut(Schema):
-    """One attempt. Times in ms; `status` as in SCORM 1.2."""
+    """One attempt at the SCO with this number. Times in ms; `status` as in SCORM 1.2."""
 
+    sco: int
     number: int
     status: str
     score: float | None
@@ -107,9 +108,17 @@ class LearnerResults(Schema):
     attempts: list[AttemptOut]
 
 
-class PackageResults(PracticePackage):
-    """A package with the results of its learners."""
+class ScoOut(Schema):
+    """What of a package is launched by itself: `number` from 1."""
 
+    number: int
+    title: str
+
+
+class PackageResults(PracticePackage):
+    """A package with what it launches, and the results of its learners."""
+
+    scos: list[ScoOut]
     results: list[LearnerResults]
 
 
@@ -132,10 +141,11 @@ class FromPublication(Schema):
 
 
 class LaunchIn(Schema):
-    """A package, and the learner who opens it."""
+    """A package, which of its SCOs, and the learner who opens it."""
 
     package: int
     learner: str
+    sco: int = 1
 
 
 class LaunchOut(Schema):
@@ -157,7 +167,8 @@ def _out(package: Package) -> dict[str, Any]:
     return {
         "id": package.pk, "title": package.title, "created": package.created,
         "files": package.files, "size": package.size,
-        "learners": package.attempts.values("learner").distinct().count(),
+        "learners": Attempt.objects.filter(
+            sco__package=package).values("learner").distinct().count(),
         "to_mark": answers.waiting(package),
     }
 
@@ -209,10 +220,12 @@ def remove_package(request: HttpRequest, package_id: int) -> Status[Any]:
 @router.post("/launches", response={201: LaunchOut})
 def launch_package(request: HttpRequest, data: LaunchIn) -> Status[Any]:
     """Launch a package as a learner; goes on with the attempt that was suspended."""
-    package = _package(request, data.package)
+    sco = _package(request, data.package).scos.filter(number=data.sco).first()
+    if sco is None:
+        raise not_found("part of the package")
     if data.learner not in LEARNERS:
         raise not_found("learner")
-    visit = runs.launch(package, data.learner)
+    visit = runs.launch(sco, data.learner)
     return Status(201, {
         "url": content_url(f"/launch/{visit.token}/"), "attempt": visit.attempt.number,
         "resumed": bool(visit.attempt.core),
@@ -224,7 +237,8 @@ def get_results(request: HttpRequest, package_id: int) -> dict[str, Any]:
     """Return what every learner has done in a package."""
     package = _package(request, package_id)
     attempts: dict[str, list[Attempt]] = {}
-    for attempt in package.attempts.prefetch_related("launches__marks").order_by("number"):
+    found = Attempt.objects.filter(sco__package=package).select_related("sco")
+    for attempt in found.prefetch_related("launches__marks").order_by("sco__number", "number"):
         attempts.setdefault(attempt.learner, []).append(attempt)
     results = [
         {
@@ -233,13 +247,14 @@ def get_results(request: HttpRequest, package_id: int) -> dict[str, Any]:
         }
         for key in LEARNERS if key in attempts
     ]
-    return {**_out(package), "results": results}
+    return {**_out(package), "results": results, "scos": package.scos.order_by("number")}
 
 
 def _attempt(package: Package, attempt: Attempt) -> dict[str, Any]:
     launches = sorted(attempt.launches.all(), key=lambda launch: launch.pk)
     return {
-        "number": attempt.number, "status": attempt.status, "score": attempt.score,
+        "sco": attempt.sco.number, "number": attempt.number, "status": attempt.status,
+        "score": attempt.score,
         "milliseconds": sum(launch.milliseconds for launch in launches),
         "visits": len(launches), "location": attempt.location,
         "progress": len(attempt.core.get("suspend_data", "")),
@@ -251,8 +266,8 @@ def _attempt(package: Package, attempt: Attempt) -> dict[str, Any]:
 @router.put("/packages/{package_id}/marks", response={204: None})
 def mark_answer(request: HttpRequest, package_id: int, data: MarkIn) -> Status[Any]:
     """Give points and a comment for an answer that waits to be marked; without points, none."""
-    launch = Launch.objects.select_related("attempt__package").filter(
-        pk=data.visit, attempt__package=_package(request, package_id)
+    launch = Launch.objects.select_related("attempt__sco__package").filter(
+        pk=data.visit, attempt__sco__package=_package(request, package_id)
     ).first()
     if launch is None:
         raise not_found("answer to mark")
@@ -262,12 +277,14 @@ def mark_answer(request: HttpRequest, package_id: int, data: MarkIn) -> Status[A
 
 @router.get("/packages/{package_id}/learners/{learner}/calls", response=list[CallOut])
 def list_calls(
-    request: HttpRequest, package_id: int, learner: str, attempt: int, after: int = 0
+    request: HttpRequest, package_id: int, learner: str, attempt: int, sco: int = 1,
+    after: int = 0,
 ) -> list[dict[str, Any]]:
     """Return the log of an attempt: every call of the run-time API, from the oldest."""
     package = _package(request, package_id)
     launches = Launch.objects.filter(
-        attempt__package=package, attempt__learner=learner, attempt__number=attempt
+        attempt__sco__package=package, attempt__sco__number=sco, attempt__learner=learner,
+        attempt__number=attempt,
     ).order_by("pk").prefetch_related("calls")
     log = [
         {

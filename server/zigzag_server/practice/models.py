@@ -12,10 +12,6 @@ class Package(models.Model):
     owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE)
     title = models.CharField(max_length=200)
     folder = models.CharField(max_length=100)
-    launch = models.CharField(max_length=500)
-    parameters = models.CharField(max_length=2_000, blank=True)
-    mastery_score = models.FloatField(null=True)
-    launch_data = models.TextField(blank=True)
     about = models.JSONField(default=dict)
     """Words for the package's questions and answers, where it brings them (`zigzag.json`)."""
     files = models.PositiveIntegerField()
@@ -23,10 +19,25 @@ class Package(models.Model):
     created = models.DateTimeField(auto_now_add=True)
 
 
-class Attempt(models.Model):
-    """One learner's attempt: it goes on over several visits until the package ends it."""
+class Sco(models.Model):
+    """What of a package is launched by itself and has a status of its own: `number` from 1."""
 
-    package = models.ForeignKey(Package, on_delete=models.CASCADE, related_name="attempts")
+    package = models.ForeignKey(Package, on_delete=models.CASCADE, related_name="scos")
+    number = models.PositiveIntegerField()
+    title = models.CharField(max_length=200, blank=True)
+    launch = models.CharField(max_length=500)
+    parameters = models.CharField(max_length=2_000, blank=True)
+    mastery_score = models.FloatField(null=True)
+    launch_data = models.TextField(blank=True)
+
+    class Meta:
+        constraints = [models.UniqueConstraint(fields=["package", "number"], name="one_sco")]
+
+
+class Attempt(models.Model):
+    """One learner's attempt at a SCO: it goes on over several visits until the package ends it."""
+
+    sco = models.ForeignKey(Sco, on_delete=models.CASCADE, related_name="attempts")
     learner = models.CharField(max_length=40)
     number = models.PositiveIntegerField()
     core = models.JSONField(default=dict)
@@ -40,7 +51,7 @@ class Attempt(models.Model):
 
     class Meta:
         constraints = [
-            models.UniqueConstraint(fields=["package", "learner", "number"], name="one_by_number")
+            models.UniqueConstraint(fields=["sco", "learner", "number"], name="one_by_number")
         ]
 
 

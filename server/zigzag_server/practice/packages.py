@@ -14,7 +14,7 @@ from zigzag_core.tracking.words import FILE, read_words
 from zigzag_server.jobs.kinds import Finish, Report
 from zigzag_server.problems import problem_of
 
-from .models import Package
+from .models import Package, Sco
 
 
 def put_in(user: User, report: Report, data: bytes) -> Finish:
@@ -35,11 +35,14 @@ def put_in(user: User, report: Report, data: bytes) -> Finish:
 
     def finish() -> dict[str, Any]:
         made = Package.objects.create(
-            owner=user, title=manifest.title, folder=folder, launch=manifest.launch,
-            parameters=manifest.parameters, mastery_score=manifest.mastery_score,
-            launch_data=manifest.launch_data, about=read_words(files.get(FILE)).model_dump(),
-            files=len(files), size=len(data),
+            owner=user, title=manifest.title, folder=folder,
+            about=read_words(files.get(FILE)).model_dump(), files=len(files), size=len(data),
         )
+        Sco.objects.bulk_create(
+            Sco(package=made, number=number, title=sco.title, launch=sco.launch,
+                parameters=sco.parameters, mastery_score=sco.mastery_score,
+                launch_data=sco.launch_data)
+            for number, sco in enumerate(manifest.scos, 1))
         return {"practice_package": made.pk, "title": made.title}
     return finish
 

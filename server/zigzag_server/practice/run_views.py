@@ -25,12 +25,14 @@ from zigzag_server.ranges import file_response
 from . import runs
 from .models import Call, Launch
 
-_SANDBOX = "sandbox allow-scripts allow-same-origin allow-forms allow-popups allow-modals"
+_SANDBOX = ("sandbox allow-scripts allow-same-origin allow-forms allow-popups allow-modals "
+            "allow-top-navigation")
+"""A package may close the window that it runs in. In a frame the frame's own sandbox forbids it."""
 _MOST_CALLS = 20_000
 
 
 def _visit(token: str) -> Launch:
-    found = Launch.objects.select_related("attempt__package").filter(token=token).first()
+    found = Launch.objects.select_related("attempt__sco__package").filter(token=token).first()
     if found is None:
         raise Http404
     return found
@@ -40,22 +42,25 @@ def _visit(token: str) -> Launch:
 def launch_page(request: HttpRequest, token: str) -> HttpResponse:
     """The page around a package: it holds the run-time API."""
     visit = _visit(token)
-    package = visit.attempt.package
-    return render(request, "practice/launch.html", {
-        "title": package.title,
-        "package": f"/run/{token}/{package.launch}{package.parameters}",
+    sco = visit.attempt.sco
+    response = render(request, "practice/launch.html", {
+        "title": sco.package.title,
+        "package": f"/run/{token}/{sco.launch}{sco.parameters}",
         "launch": {
             "start": runs.starting_data(visit),
             "commitUrl": f"/launch/{token}/commit", "callsUrl": f"/launch/{token}/calls",
-            "masteryOverride": package.mastery_score is not None, "app": settings.APP_ORIGIN,
+            "masteryOverride": sco.mastery_score is not None, "app": settings.APP_ORIGIN,
             "callsBefore": visit.calls.count(),
         },
     })
+    # In a window of its own it tells the page that has opened it.
+    response["Cross-Origin-Opener-Policy"] = "unsafe-none"
+    return response
 
 
 def package_file(request: HttpRequest, token: str, path: str) -> HttpResponseBase:
     """A file of the package that is being run."""
-    folder = _visit(token).attempt.package.folder
+    folder = _visit(token).attempt.sco.package.folder
     try:
         file = default_storage.open(f"{folder}/{path}")
     except (FileNotFoundError, IsADirectoryError, SuspiciousOperation, ValueError, OSError):

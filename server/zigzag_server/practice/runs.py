@@ -8,25 +8,25 @@ from zigzag_core.tracking.recorded12 import listed
 from zigzag_core.tracking.scorm12 import timespan
 
 from .learners import LEARNERS
-from .models import Attempt, Launch, Package
+from .models import Attempt, Launch, Sco
 
 _TIMESPAN = re.compile(r"^([0-9]{2,4}):([0-9]{2}):([0-9]{2})(?:\.([0-9]{1,2}))?$")
 _STATUS = {"passed", "completed", "failed", "incomplete", "browsed", "not attempted"}
 
 
 @transaction.atomic
-def launch(package: Package, learner: str) -> Launch:
+def launch(sco: Sco, learner: str) -> Launch:
     """Begin a visit: of the attempt that was suspended, else of a new one."""
-    latest = package.attempts.filter(learner=learner).order_by("-number").first()
+    latest = sco.attempts.filter(learner=learner).order_by("-number").first()
     if latest is None or (latest.exit != "suspend" and latest.core):
         number = latest.number + 1 if latest else 1
-        latest = Attempt.objects.create(package=package, learner=learner, number=number)
+        latest = Attempt.objects.create(sco=sco, learner=learner, number=number)
     return Launch.objects.create(attempt=latest)
 
 
 def starting_data(visit: Launch) -> dict[str, Any]:
     """Return the data model with which the run-time API starts, nested as in the standard."""
-    attempt, package = visit.attempt, visit.attempt.package
+    attempt, sco = visit.attempt, visit.attempt.sco
     learner = LEARNERS[attempt.learner]
     before = attempt.core
     resumed = bool(before)
@@ -38,12 +38,12 @@ def starting_data(visit: Launch) -> dict[str, Any]:
     }
     if attempt.score is not None:
         core["score"] = before.get("core", {}).get("score", {})
-    data: dict[str, Any] = {"core": core, "launch_data": package.launch_data}
+    data: dict[str, Any] = {"core": core, "launch_data": sco.launch_data}
     if resumed:
         data["suspend_data"] = before.get("suspend_data", "")
         data["comments"] = before.get("comments", "")
-    if package.mastery_score is not None:
-        data["student_data"] = {"mastery_score": f"{package.mastery_score:g}"}
+    if sco.mastery_score is not None:
+        data["student_data"] = {"mastery_score": f"{sco.mastery_score:g}"}
     return {"cmi": data}
 
 

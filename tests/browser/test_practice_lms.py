@@ -1,0 +1,92 @@
+"""Packages made elsewhere, in the practice LMS: parts of their own, windows that close."""
+
+import pytest
+from selenium.webdriver.support.ui import Select
+
+from tests.core.test_package import NAMESPACES, SEVERAL, zipped
+
+PAGE = """<!doctype html><title>Part</title><script>
+let at = window; while (!at.API && at !== at.parent) at = at.parent;
+const api = at.API;
+api.LMSInitialize("");
+function end(status) {
+  api.LMSSetValue("cmi.core.lesson_status", status);
+  api.LMSFinish("");
+  top.close();
+}
+</script><main><h1>NAME</h1><button onclick="end('completed')">Complete</button>
+<button onclick="end('failed')">Fail</button></main>"""
+
+
+@pytest.fixture
+def package(page, tmp_path):
+    """A package with two parts, put in by hand; the page is at it."""
+    file = tmp_path / "parts.zip"
+    file.write_bytes(zipped({
+        "imsmanifest.xml": SEVERAL.format(ns=NAMESPACES).encode(),
+        "all/res/one/start.html": PAGE.replace("NAME", "Part one").encode(),
+        "top/start.html": PAGE.replace("NAME", "Part two").encode()}))
+    page.go("/practice")
+    page.until(lambda: page.all("input[type=file]"))[0].send_keys(str(file))
+    page.words("Both", "h1")
+
+
+def cell(page, name):
+    return page.find(f"[data-learner=ines-tarrow] [data-cell={name}]").text
+
+
+def launch(page, part):
+    Select(page.find("select[aria-label='part']")).select_by_visible_text(part)
+    page.click("a[aria-label='Launch as Ines Tarrow']")
+
+
+def test_each_part_of_a_package_is_launched_by_itself(page, package):
+    launch(page, "1 First")
+    page.frames("iframe[title='The package']", "iframe")
+    page.words("Part one")
+    page.press("Complete")
+    page.top()
+    page.press("Leave")
+    page.until(lambda: cell(page, "status") == "completed")
+    assert cell(page, "parts") == "1 of 2"
+    launch(page, "2 Second")
+    page.frames("iframe[title='The package']", "iframe")
+    page.words("Part two")
+    page.press("Fail")
+    page.top()
+    page.press("Leave")
+    page.until(lambda: cell(page, "status") == "failed")
+    assert cell(page, "parts") == "1 of 2"
+    Select(page.find("select[aria-label='part']")).select_by_visible_text("1 First")
+    page.until(lambda: cell(page, "status") == "completed")
+
+
+def test_a_package_closes_its_own_window(page, package):
+    page.words("In a window of its own").click()
+    launch(page, "2 Second")
+    page.press("Open the window")
+    own = page.until(lambda: [w for w in page.browser.window_handles if w != here(page)])[0]
+    page.browser.switch_to.window(own)
+    page.frames("iframe")
+    page.press("Complete")
+    page.until(lambda: len(page.browser.window_handles) == 1, "the window to close")
+    page.browser.switch_to.window(page.browser.window_handles[0])
+    page.until(lambda: cell(page, "status") == "completed")
+
+
+def test_a_window_that_the_learner_closes_keeps_what_was_said(page, package):
+    page.words("In a window of its own").click()
+    launch(page, "1 First")
+    page.press("Open the window")
+    first = here(page)
+    own = page.until(lambda: [w for w in page.browser.window_handles if w != first])[0]
+    page.browser.switch_to.window(own)
+    page.frames("iframe")
+    page.browser.execute_script("api.LMSSetValue('cmi.core.lesson_status', 'incomplete')")
+    page.browser.close()
+    page.browser.switch_to.window(first)
+    page.until(lambda: cell(page, "status") == "not finished yet")
+
+
+def here(page):
+    return page.browser.current_window_handle
