@@ -2,6 +2,7 @@
 
 import gc
 import gzip
+import http.client
 import io
 import json
 import os
@@ -10,9 +11,11 @@ import subprocess
 import sys
 import tempfile
 import time
+import urllib.parse
 import urllib.request
 import zipfile
 from collections.abc import Callable
+from concurrent.futures import ThreadPoolExecutor
 from dataclasses import replace
 from pathlib import Path
 
@@ -41,6 +44,7 @@ from tests.browser.first_slide import Served, watch
 from tests.core.making import HIDE, SHOW, button, course, slide, text
 from tests.core.samples import fresh_ids
 from tests.core.strategies import sensible_run
+from tests.core.test_package import NAMESPACES, SEVERAL, zipped
 
 PLAYER = ROOT / "web" / "dist" / "player"
 
@@ -249,19 +253,63 @@ def rehearsing(server: Server) -> None:
     browser.quit()
 
 
-def saving(server: Server) -> None:
+def asking(server: Server) -> Callable[..., dict]:
+    """Return what asks the API as the author of the demo does: method, path, what is sent."""
     opener = urllib.request.build_opener(urllib.request.HTTPCookieProcessor())
 
-    def ask(method: str, path: str, body: object = None) -> dict:
-        data = json.dumps(body).encode() if body is not None else None
+    def ask(method: str, path: str, body: object = None, type_: str = "application/json") -> dict:
+        data = body if isinstance(body, bytes) else (
+            json.dumps(body).encode() if body is not None else None)
         token = next((c.value for h in opener.handlers if hasattr(h, "cookiejar")
                       for c in h.cookiejar if c.name == "csrftoken"), "")
         request = urllib.request.Request(server.address + path, data, method=method, headers={
-            "Content-Type": "application/json", "X-CSRFToken": token})
+            "Content-Type": type_, "X-CSRFToken": token})
         with opener.open(request) as answer:
             return json.loads(answer.read() or b"null")
 
     opener.open(server.address + "/").read()
+    return ask
+
+
+def committing(server: Server) -> None:
+    """Ten launches commit as fast as they are answered; the senders share the processors."""
+    ask = asking(server)
+    package = zipped({"imsmanifest.xml": SEVERAL.format(ns=NAMESPACES).encode(),
+                      "all/res/one/start.html": b"", "top/start.html": b""})
+    body = (b'--x\r\nContent-Disposition: form-data; name="file"; filename="p.zip"\r\n\r\n'
+            + package + b"\r\n--x--\r\n")
+    job = ask("POST", "/api/practice/packages", body, "multipart/form-data; boundary=x")
+    while job["state"] in ("queued", "running"):
+        job = ask("GET", f"/api/jobs/{job['id']}")
+    number = job["result"]["practice_package"]
+    urls = [
+        ask("POST", "/api/practice/launches", {"package": number, "learner": who["key"],
+                                               "sco": sco})["url"]
+        for who in ask("GET", "/api/practice/learners") for sco in (1, 2)]
+    cmi = {"core": {"lesson_status": "incomplete", "session_time": "0000:01:00.00"},
+           "suspend_data": "x" * 1_500}
+    sent = json.dumps({"cmi": cmi}).encode()
+    lost: list[str] = []
+
+    def commit_all(url: str) -> None:
+        to = urllib.parse.urlsplit(url)
+        connection = http.client.HTTPConnection(to.netloc)
+        for _ in range(200):
+            connection.request("POST", f"{to.path}commit", sent)
+            answer = connection.getresponse()
+            if answer.status != 200 or not json.loads(answer.read())["result"]:
+                lost.append(url)
+
+    begin = time.perf_counter()
+    with ThreadPoolExecutor(len(urls)) as pool:
+        list(pool.map(commit_all, urls))
+    rate = 200 * len(urls) / (time.perf_counter() - begin)
+    line("practice LMS: commits a second, ten at a time / lost", f"{rate:.0f} / {len(lost)}",
+         "300 / 0")
+
+
+def saving(server: Server) -> None:
+    ask = asking(server)
     course = ask("GET", "/api/courses/hut-warden-basics")
     slide, version = course["slides"][1]["slide"], course["slides"][1]["version"]
     name, title = slide["id"], slide["title"]
@@ -379,6 +427,7 @@ def main() -> None:
         server.start()
         try:
             saving(server)
+            committing(server)
             opening(server)
             rehearsing(server)
         finally:

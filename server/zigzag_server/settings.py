@@ -68,6 +68,7 @@ DATABASES = {
     "default": {
         "ENGINE": "django.db.backends.sqlite3",
         "NAME": VAR / "zigzag.sqlite3",
+        "CONN_MAX_AGE": None,
         "OPTIONS": {
             "timeout": 20,
             "transaction_mode": "IMMEDIATE",

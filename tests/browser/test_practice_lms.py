@@ -1,5 +1,9 @@
 """Packages made elsewhere, in the practice LMS: parts of their own, windows that close."""
 
+import json
+from concurrent.futures import ThreadPoolExecutor
+from urllib.request import Request, urlopen
+
 import pytest
 from selenium.webdriver.support.ui import Select
 
@@ -90,3 +94,28 @@ def test_a_window_that_the_learner_closes_keeps_what_was_said(page, package):
 
 def here(page):
     return page.browser.current_window_handle
+
+
+def test_of_many_commits_at_once_none_is_lost(page, server, package):
+    """Every learner in both parts, each part committing as fast as it is answered."""
+    number = int(page.browser.current_url.rsplit("/", 1)[1])
+
+    def launch_url(learner, sco):
+        return page.call("POST", "/practice/launches", {
+            "package": number, "learner": learner, "sco": sco})["url"]
+
+    learners = [found["key"] for found in page.call("GET", "/practice/learners")]
+    launched = {(learner, sco): launch_url(learner, sco) for learner in learners for sco in (1, 2)}
+
+    def commit_all(url):
+        for count in range(60):
+            data = {"cmi": {"core": {"lesson_status": "incomplete"}, "suspend_data": f"{count}"}}
+            request = Request(f"{url}commit", json.dumps(data).encode())
+            with urlopen(request) as answer:
+                assert json.load(answer)["result"]
+
+    with ThreadPoolExecutor(len(launched)) as pool:
+        list(pool.map(commit_all, launched.values()))
+    for learner, sco in launched:
+        again = urlopen(launch_url(learner, sco)).read().decode()
+        assert '"suspend_data": "59"' in again

@@ -84,11 +84,12 @@ def _body(request: HttpRequest) -> object:
 @require_POST
 def commit(request: HttpRequest, token: str) -> JsonResponse:
     """Keep what the run-time API commits; answers in the form that its library expects."""
-    visit, body = _visit(token), _body(request)
+    body = _body(request)
     cmi = body.get("cmi") if isinstance(body, dict) else None
     if not isinstance(cmi, dict):
         return JsonResponse({"result": False, "errorCode": 101}, status=400)
-    runs.commit(visit, cmi, finished=request.GET.get("finish") == "true")
+    if not runs.commit(token, cmi, finished=request.GET.get("finish") == "true"):
+        raise Http404
     return JsonResponse({"result": True, "errorCode": 0})
 
 

@@ -1,9 +1,11 @@
 """Launching, and what comes back: the LMS's side of SCORM 1.2's data model."""
 
 import re
+import threading
 from typing import Any
 
 from django.db import transaction
+from django.utils import timezone
 from zigzag_core.tracking.recorded12 import listed
 from zigzag_core.tracking.scorm12 import timespan
 
@@ -11,6 +13,7 @@ from .learners import LEARNERS
 from .models import Attempt, Launch, Sco
 
 _TIMESPAN = re.compile(r"^([0-9]{2,4}):([0-9]{2}):([0-9]{2})(?:\.([0-9]{1,2}))?$")
+_WRITING = threading.Lock()
 _STATUS = {"passed", "completed", "failed", "incomplete", "browsed", "not attempted"}
 
 
@@ -47,31 +50,38 @@ def starting_data(visit: Launch) -> dict[str, Any]:
     return {"cmi": data}
 
 
-@transaction.atomic
-def commit(visit: Launch, cmi: dict[str, Any], finished: bool) -> None:
-    """Keep what the run-time API has sent. Values that are not what they should be are left out."""
-    attempt = Attempt.objects.select_for_update().get(pk=visit.attempt_id)
+def commit(token: str, cmi: dict[str, Any], finished: bool) -> bool:
+    """Keep what the run-time API has sent; return whether the visit is known.
+
+    Values that are not what they should be are left out.
+    """
     sent = cmi.get("core")
     core = sent if isinstance(sent, dict) else {}
-    interactions = listed(cmi.get("interactions"))
-    attempt.core = {
-        "core": {k: v for k, v in core.items() if isinstance(v, str | int | float | dict)},
-        "suspend_data": str(cmi.get("suspend_data") or "")[:65_536],
-        "comments": str(cmi.get("comments") or "")[:4_096],
+    score = core.get("score")
+    attempt: dict[str, Any] = {
+        "core": {
+            "core": {k: v for k, v in core.items() if isinstance(v, str | int | float | dict)},
+            "suspend_data": str(cmi.get("suspend_data") or "")[:65_536],
+            "comments": str(cmi.get("comments") or "")[:4_096],
+        },
+        "score": _number(score.get("raw")) if isinstance(score, dict) else None,
+        "location": str(core.get("lesson_location") or "")[:255],
+        "changed": timezone.now(),
     }
     status = str(core.get("lesson_status") or "")
     if status in _STATUS:
-        attempt.status = status
-    score = core.get("score")
-    attempt.score = _number(score.get("raw")) if isinstance(score, dict) else None
-    attempt.location = str(core.get("lesson_location") or "")[:255]
+        attempt["status"] = status
+    visit: dict[str, Any] = {
+        "milliseconds": milliseconds(str(core.get("session_time") or "")),
+        "seen": attempt["changed"], "interactions": listed(cmi.get("interactions")),
+    }
     if finished:
-        attempt.exit = str(core.get("exit") or "")[:20]
-    attempt.save()
-    visit.milliseconds = milliseconds(str(core.get("session_time") or ""))
-    visit.finished = visit.finished or finished
-    visit.interactions = interactions
-    visit.save()
+        attempt["exit"] = str(core.get("exit") or "")[:20]
+        visit["finished"] = True
+    # One at a time: who waits here is let in at once, who waits for the database's lock sleeps.
+    with _WRITING, transaction.atomic():
+        Attempt.objects.filter(launches__token=token).update(**attempt)
+        return bool(Launch.objects.filter(token=token).update(**visit))
 
 
 def total_milliseconds(attempt: Attempt) -> int:
