@@ -123,7 +123,9 @@ def saved_progress() -> None:
             "program": program.model_dump(mode="json"), "progress": text})
         line(f"saved progress, {slides} slides, {questions} answers",
              f"{len(text)} characters", most)
-        line("  packed in TypeScript, all of it", f"{float(figure):,.0f} µs", "-")
+        told, packed = json.loads(figure)
+        line("  an event told to the tracker, in TypeScript", f"{told:,.0f} µs", "50 µs")
+        line("  all of it packed, once for a burst", f"{packed:,.0f} µs", "-")
 
 
 def in_node(script: str, data: dict[str, object]) -> str:

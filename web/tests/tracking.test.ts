@@ -501,6 +501,7 @@ describe("without an LMS", () => {
     const session = new Session(index, new LocalTracker(index), { seed: 1 });
     await session.begin();
     session.dispatch({ event: "next" });
+    await vi.advanceTimersByTimeAsync(1);
     const back = new Session(index, new LocalTracker(index), { seed: 2 });
     await back.begin();
     expect(back.read().phase.kind).toBe("asking");
@@ -514,6 +515,7 @@ describe("without an LMS", () => {
     storage.forbidden = true;
     const session = new Session(index, new LocalTracker(index), { seed: 1 });
     await session.begin();
+    await vi.advanceTimersByTimeAsync(1);
     expect(session.read().standing).toEqual({ kind: "local", reason: "no-storage" });
   });
 });

@@ -44,11 +44,13 @@ export class LocalTracker implements Tracker {
 
   suspend(state: State): Kept {
     this.saving.note(state, true);
+    this.saving.flush();
     return this.kept ? "browser" : "nowhere";
   }
 
   finish(state: State | null): Kept {
     if (state) return this.suspend(state);
+    this.saving.flush();
     return this.kept ? "browser" : "nowhere";
   }
 

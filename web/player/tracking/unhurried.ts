@@ -1,28 +1,32 @@
-/** Saving no more often than is of use: many events at once are one saving. */
+/** Saving off the way of what is done, and no more often than is of use: many events at once are one saving. */
 import type { State } from "../engine/state";
 
 const EVERY_MS = 250;
 
-/** Hands on the latest of the states that it is given: at once, or as soon as a moment has passed since the last. */
+/** Hands on the latest of the states that it is given, once the page has drawn, or a moment after the last. */
 export class Unhurried {
   private latest: State | null = null;
   private timer: number | undefined;
+  private due = Infinity;
   private last = -Infinity;
 
   constructor(private readonly save: (state: State) => void) {}
 
-  /** Note a state; `now` saves it at once. */
-  note(state: State, now: boolean): void {
+  /** Note a state; `soon` does not wait for the moment. */
+  note(state: State, soon: boolean): void {
     this.latest = state;
-    const wait = this.last + EVERY_MS - performance.now();
-    if (now || wait <= 0) this.flush();
-    else this.timer ??= window.setTimeout(() => this.flush(), wait);
+    const now = performance.now();
+    const due = soon ? now : Math.max(this.last + EVERY_MS, now);
+    if (this.due <= due) return;
+    window.clearTimeout(this.timer);
+    this.due = due;
+    this.timer = window.setTimeout(() => this.flush(), due - now);
   }
 
   /** Save what was noted and not saved. */
   flush(): void {
     window.clearTimeout(this.timer);
-    this.timer = undefined;
+    this.due = Infinity;
     const state = this.latest;
     if (!state) return;
     this.latest = null;
