@@ -44,6 +44,16 @@ def launch(page, part):
     page.click("a[aria-label='Launch as Ines Tarrow']")
 
 
+def open_window(page):
+    """Let the package run in a window of its own, and go in; return the window it came from."""
+    page.press("Open the window")
+    here = page.browser.current_window_handle
+    own = page.until(lambda: [w for w in page.browser.window_handles if w != here])[0]
+    page.browser.switch_to.window(own)
+    page.frames("iframe")
+    return here
+
+
 def test_each_part_of_a_package_is_launched_by_itself(page, package):
     launch(page, "1 First")
     page.frames("iframe[title='The package']", "iframe")
@@ -68,32 +78,21 @@ def test_each_part_of_a_package_is_launched_by_itself(page, package):
 def test_a_package_closes_its_own_window(page, package):
     page.words("In a window of its own").click()
     launch(page, "2 Second")
-    page.press("Open the window")
-    own = page.until(lambda: [w for w in page.browser.window_handles if w != here(page)])[0]
-    page.browser.switch_to.window(own)
-    page.frames("iframe")
+    here = open_window(page)
     page.press("Complete")
-    page.until(lambda: len(page.browser.window_handles) == 1, "the window to close")
-    page.browser.switch_to.window(page.browser.window_handles[0])
+    page.until(lambda: page.browser.window_handles == [here], "the window to close")
+    page.browser.switch_to.window(here)
     page.until(lambda: cell(page, "status") == "completed")
 
 
 def test_a_window_that_the_learner_closes_keeps_what_was_said(page, package):
     page.words("In a window of its own").click()
     launch(page, "1 First")
-    page.press("Open the window")
-    first = here(page)
-    own = page.until(lambda: [w for w in page.browser.window_handles if w != first])[0]
-    page.browser.switch_to.window(own)
-    page.frames("iframe")
+    here = open_window(page)
     page.browser.execute_script("api.LMSSetValue('cmi.core.lesson_status', 'incomplete')")
     page.browser.close()
-    page.browser.switch_to.window(first)
+    page.browser.switch_to.window(here)
     page.until(lambda: cell(page, "status") == "not finished yet")
-
-
-def here(page):
-    return page.browser.current_window_handle
 
 
 def test_of_many_commits_at_once_none_is_lost(page, server, package):

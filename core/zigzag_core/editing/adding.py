@@ -45,6 +45,12 @@ def add(
     as suits `file`, where it is to show one; then it lies beside the elements `beside`, and beside
     a picture or video in whose middle it would lie, as near to the point as it can.
     """
+    def place(box: Box) -> tuple[float, float] | None:
+        if at is None:
+            return _free_middle(slide, size, box, overlay)
+        there = _within(at, box, size)
+        return there if file is None else _beside(slide, there, box, size, overlay, beside)
+
     variables: tuple[Variable, ...] = ()
     if what in QUESTION_KINDS:
         elements, question = new_question(what, fresh, styles)
@@ -53,20 +59,13 @@ def add(
         element, variables = new_element(what, fresh, styles)
         named = element.model_copy(update={"name": name}) if name else element
         if file is not None:
-            keeps_off = (lambda box: _free_middle(slide, size, box, overlay)) if at is None else (
-                lambda box: _beside(slide, _within(at, box, size), box, size, overlay, beside))
-            named = _fitting(_sized_for(named, file, size), keeps_off)
+            named = _fitting(_sized_for(named, file, size), place)
         clipping = Clipping(elements=(named,))
     box = around(box_of(element) for element in clipping.elements)
     if at is None and clipping.questions:
         return (*put_where_free(slide, clipping, fresh, size, overlay), variables)
-    if at is None:
-        x, y = _free_middle(slide, size, box, overlay) or _free_centre(slide, size, overlay)
-    else:
-        x, y = _within(at, box, size)
-        if file is not None:
-            x, y = _beside(slide, (x, y), box, size, overlay, beside) or _within(
-                _free_centre(slide, size, overlay, (x, y)), box, size)
+    x, y = place(box) or _within(
+        _free_centre(slide, overlay, at or (size.w / 2, size.h / 2), size.h), box, size)
     dx, dy = round(x - box.w / 2) - box.x, round(y - box.h / 2) - box.y
     return (*paste(slide, clipping, fresh, dx, dy, overlay), variables)
 
@@ -150,12 +149,12 @@ def _free_place(
 
 
 def _free_centre(
-    slide: Slide, size: SlideSize, overlay: str | None, near: tuple[float, float] | None = None
+    slide: Slide, overlay: str | None, near: tuple[float, float], lowest: float
 ) -> tuple[float, float]:
-    """The position (px) near to `near`, or the middle, at which nothing else is centred."""
+    """The position (px) near to `near`, above `lowest`, at which nothing else is centred."""
     taken = {(round(x), round(y)) for x, y in (b.middle for b in _boxes(slide, overlay))}
-    x, y = near or (size.w / 2, size.h / 2)
-    while any(abs(x - tx) < _STEP and abs(y - ty) < _STEP for tx, ty in taken) and y < size.h:
+    x, y = near
+    while any(abs(x - tx) < _STEP and abs(y - ty) < _STEP for tx, ty in taken) and y < lowest:
         x, y = x + _STEP, y + _STEP
     return x, y
 
