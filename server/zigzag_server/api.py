@@ -1,12 +1,15 @@
 """The one API through which everything goes. Described at `/api/docs` and `/api/openapi.json`."""
 
 import logging
-from typing import Any
+from typing import Any, cast
 
 import pydantic
+from django.conf import settings
+from django.core.exceptions import RequestDataTooBig
 from django.http import HttpRequest, HttpResponse
-from ninja import NinjaAPI
-from ninja.errors import AuthenticationError, ValidationError
+from ninja.errors import AuthenticationError, HttpError, ValidationError
+from ninja.parser import Parser
+from zigzag_core.course.json_text import NotPlain, read_json
 from zigzag_core.errors import Refusal
 
 from .accounts.api import router as accounts
@@ -18,6 +21,7 @@ from .courses.history_api import router as history
 from .courses.layouts_api import router as layouts
 from .courses.media_api import router as media
 from .courses.questions_api import router as questions
+from .description import SIGNED_OUT, DescribedApi, for_authors
 from .jobs.api import router as jobs
 from .practice.api import router as practice
 from .problems import Problem, problem_of
@@ -25,16 +29,31 @@ from .publishing.api import router as publishing
 
 logger = logging.getLogger(__name__)
 
-api = NinjaAPI(
+class PlainJson(Parser):
+    """Takes of a body only what can be kept and given again."""
+
+    def parse_body(self, request: HttpRequest) -> dict[str, Any]:
+        """Return what the body says; raises `NotPlain`.
+
+        Only what is sent as JSON: a form of another page cannot send that.
+        """
+        if request.content_type != "application/json":
+            raise NotPlain("it is not sent as application/json")
+        return cast(dict[str, Any], read_json(request.body))
+
+
+api = DescribedApi(
     title="Zigzag",
     version="1",
     description=(
-        "Make, publish and try courses. Sign in with a session (`POST /api/session`, then send "
-        "the `csrftoken` cookie back as `X-CSRFToken`), or send a personal token as "
-        "`Authorization: Bearer …` (`POST /api/tokens`)."
+        "Make, publish and try courses. Sign in with a session (`GET /api/session` sets the "
+        "cookie `csrftoken`; send it back as `X-CSRFToken` from `POST /api/session` on), or send "
+        "a personal token as `Authorization: Bearer …` (`POST /api/tokens`)."
     ),
     auth=signed_in,
+    parser=PlainJson(),
     docs_url="/docs",
+    docs_decorator=for_authors,
 )
 api.add_router("", accounts)
 api.add_router("", courses)
@@ -61,8 +80,27 @@ def _refused(request: HttpRequest, refusal: Refusal) -> HttpResponse:
 
 @api.exception_handler(AuthenticationError)
 def _unauthenticated(request: HttpRequest, error: AuthenticationError) -> HttpResponse:
-    body = {"code": "signed_out", "message": "You are not signed in, or no longer."}
-    return api.create_response(request, body, status=401)
+    return api.create_response(request, SIGNED_OUT, status=401)
+
+
+@api.exception_handler(HttpError)
+def _unreadable(request: HttpRequest, error: HttpError) -> HttpResponse:
+    """A body that cannot be read, or a session without its CSRF token."""
+    if error.status_code == 403:
+        body = {"code": "csrf", "message": "This page is out of date. Load it again. What you "
+                "changed is kept in this browser."}
+        return api.create_response(request, body, status=403)
+    reason = f": {error.__cause__}" if isinstance(error.__cause__, NotPlain) else ""
+    body = {"code": "unreadable",
+            "message": f"What was sent cannot be read{reason}. Nothing was changed."}
+    return api.create_response(request, body, status=error.status_code)
+
+
+@api.exception_handler(RequestDataTooBig)
+def _too_large(request: HttpRequest, error: RequestDataTooBig) -> HttpResponse:
+    most = settings.DATA_UPLOAD_MAX_MEMORY_SIZE // 1_000_000
+    return _problem(request, Problem(
+        413, "too_large", f"What was sent is larger than {most} MB. Nothing was changed."))
 
 
 @api.exception_handler(ValidationError)

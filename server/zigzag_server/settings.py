@@ -2,11 +2,16 @@
 
 import os
 import secrets
+import tempfile
+from contextlib import suppress
 from pathlib import Path
+from urllib.parse import urlsplit
+
+from django.core.exceptions import ImproperlyConfigured
 
 BASE = Path(__file__).resolve().parents[2]
 VAR = Path(os.environ.get("ZIGZAG_DATA", BASE / "var"))
-VAR.mkdir(parents=True, exist_ok=True)
+VAR.mkdir(mode=0o700, parents=True, exist_ok=True)
 
 
 def _secret_key() -> str:
@@ -15,8 +20,12 @@ def _secret_key() -> str:
         return key
     path = VAR / "secret-key"
     if not path.exists():
-        path.write_text(secrets.token_urlsafe(48))
-        path.chmod(0o600)
+        # Whole before it has its name, and never over another process's.
+        with tempfile.NamedTemporaryFile("w", dir=VAR) as made:
+            made.write(secrets.token_urlsafe(48))
+            made.flush()
+            with suppress(FileExistsError):
+                os.link(made.name, path)
     return path.read_text()
 
 
@@ -31,7 +40,27 @@ CONTENT_ORIGIN = os.environ.get("ZIGZAG_CONTENT_ORIGIN", "http://127.0.0.1:8000"
 """Where media, previews and packages are served. Must be another host than the app's, so that no
 cookie of the app is ever sent to it; another port alone does not separate cookies."""
 
-ALLOWED_HOSTS = [origin.split("//")[1].rsplit(":", 1)[0] for origin in (APP_ORIGIN, CONTENT_ORIGIN)]
+
+
+def _hosts() -> list[str]:
+    """The hosts of the two origins; they have to be apart, but for an explicit word."""
+    hosts = []
+    for name, origin in (("APP", APP_ORIGIN), ("CONTENT", CONTENT_ORIGIN)):
+        parts = urlsplit(origin)
+        if parts.scheme not in ("http", "https") or not parts.hostname or parts.path:
+            raise ImproperlyConfigured(
+                f"ZIGZAG_{name}_ORIGIN is “{origin}”, and should be like https://{name.lower()}"
+                ".example.org, without a path.")
+        hosts.append(parts.hostname)
+    if hosts[0] == hosts[1] and os.environ.get("ZIGZAG_ONE_HOST") != "1":
+        raise ImproperlyConfigured(
+            f"ZIGZAG_APP_ORIGIN and ZIGZAG_CONTENT_ORIGIN are on one host, {hosts[0]}: what is in "
+            "a course could act as its author. Give content a host of its own, or accept that "
+            "with ZIGZAG_ONE_HOST=1.")
+    return hosts
+
+
+ALLOWED_HOSTS = _hosts()
 
 INSTALLED_APPS = [
     "django.contrib.auth",
@@ -51,6 +80,7 @@ INSTALLED_APPS = [
 MIDDLEWARE = [
     "django.middleware.security.SecurityMiddleware",
     "zigzag_server.origins.OriginsMiddleware",
+    "zigzag_server.refusals.OneFormMiddleware",
     "whitenoise.middleware.WhiteNoiseMiddleware",
     "django.contrib.sessions.middleware.SessionMiddleware",
     "django.middleware.csrf.CsrfViewMiddleware",

@@ -37,7 +37,10 @@ def test_session_login_asks_for_the_csrf_token(mika):
     browser = Client(headers={"host": APP}, enforce_csrf_checks=True)
     browser.get("/api/session")
     login = json.dumps({"name": "mika", "password": "a good long one"})
-    assert browser.post("/api/session", login, content_type="application/json").status_code == 200
+    first = browser.cookies["csrftoken"].value
+    signed = browser.post("/api/session", login, content_type="application/json",
+                          headers={"x-csrftoken": first})
+    assert signed.status_code == 200 and signed.json()["name"] == "mika"
     body = {"data": json.dumps({"title": "x"}), "content_type": "application/json"}
     assert browser.post("/api/courses", **body).status_code == 403
     token = browser.cookies["csrftoken"].value
@@ -73,7 +76,7 @@ def test_the_app_page_may_not_be_framed_nor_run_foreign_scripts(mika):
 
 
 def test_the_api_can_be_read_as_a_page(mika):
-    page = mika.client.get("/api/docs")
+    page = mika.client.get("/api/docs", headers=mika.headers)
     assert page.status_code == 200
     assert "https://" not in page.content.decode(), "the page comes whole with the application"
 
@@ -97,3 +100,31 @@ def test_visitors_are_signed_in_only_in_demo_mode(mika, settings, demo):
     remote = Client(headers={"host": APP}, REMOTE_ADDR="203.0.113.9")
     remote.get("/")
     assert remote.get("/api/session").json()["name"] is None
+
+
+LOGIN = json.dumps({"name": "mika", "password": "a good long one"})
+
+
+@pytest.mark.parametrize(("headers", "type_", "status"), [
+    ({}, "application/json", 403),
+    ({"x-csrftoken": "x" * 32}, "application/json", 403),
+    ({"origin": "http://127.0.0.1:8000"}, "application/json", 403),
+    ({}, "text/plain", 400),
+    ({}, "application/x-www-form-urlencoded", 400),
+    ({}, "multipart/form-data; boundary=x", 400),
+])
+def test_no_other_page_signs_an_author_in(mika, headers, type_, status):
+    browser = Client(enforce_csrf_checks=True, headers={"host": APP, **headers})
+    answer = browser.post("/api/session", LOGIN, content_type=type_)
+    assert answer.status_code == status and "sessionid" not in answer.cookies
+    assert answer.json()["code"] in ("csrf", "unreadable")
+
+
+@pytest.mark.parametrize("path", ["/openapi.json", "/docs"])
+def test_the_description_is_for_authors(mika, path):
+    assert Api()("get", path, status=401)["code"] == "signed_out"
+    assert mika.client.get(f"/api{path}", headers=mika.headers).status_code == 200
+
+
+def test_the_description_is_worked_out_once():
+    assert description.get_openapi_schema() is description.get_openapi_schema()

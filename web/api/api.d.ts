@@ -19,7 +19,9 @@ export interface paths {
         put?: never;
         /**
          * Sign In
-         * @description Sign in with name and password.
+         * @description Sign in with name and password, and with the `csrftoken` cookie as `X-CSRFToken`.
+         *
+         *     Else another page could sign an author into an account of its own choice.
          */
         post: operations["zigzag_server_accounts_api_sign_in"];
         /**
@@ -229,6 +231,26 @@ export interface paths {
          * @description Make the course archive (`.zigzag`), media and all: a job whose file it is.
          */
         post: operations["zigzag_server_courses_api_export_course"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/courses/{slug}/left": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Export Left
+         * @description Make an archive of what is left of a course that cannot be read: a job whose file it is.
+         */
+        post: operations["zigzag_server_courses_api_export_left"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2687,6 +2709,8 @@ export interface components {
         /**
          * CourseCard
          * @description A course on the shelf, with its first slide to draw a picture of.
+         *
+         *     `damaged` says why one cannot be read; what is left of it can be exported.
          */
         CourseCard: {
             /** Slug */
@@ -2711,6 +2735,8 @@ export interface components {
             media: {
                 [key: string]: string;
             };
+            /** Damaged */
+            damaged: string;
         };
         /**
          * Crop
@@ -7862,7 +7888,8 @@ export interface components {
          * JobResult
          * @description What a job has made: a course, a package, a package in the practice LMS, a file, or media.
          *
-         *     A file is fetched from `/api/jobs/{id}/file`; `shared` is the id of media in the library. What
+         *     A file is fetched from `/api/jobs/{id}/file`; `shared` is the id of media in the library;
+         *     `left_out` is what could not be read of a course. What
          *     checks found is read where it is asked for.
          */
         JobResult: {
@@ -7879,6 +7906,8 @@ export interface components {
             media?: components["schemas"]["MediaOut"] | null;
             /** Shared */
             shared?: number | null;
+            /** Left Out */
+            left_out?: string[] | null;
         };
         /**
          * MediaFile
@@ -11733,6 +11762,28 @@ export interface operations {
         };
     };
     zigzag_server_courses_api_export_course: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobOut"];
+                };
+            };
+        };
+    };
+    zigzag_server_courses_api_export_left: {
         parameters: {
             query?: never;
             header?: never;

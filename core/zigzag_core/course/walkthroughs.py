@@ -4,6 +4,7 @@ from typing import Annotated, Any, Literal
 
 from pydantic import BeforeValidator, Field
 
+from .json_text import check_plain
 from .kinds import Is, Kind, NamesInEvent, RefersBy
 from .model import Id, Model, Name
 
@@ -24,6 +25,8 @@ def _event(raw: object) -> object:
     for name, value in raw.items():
         if not isinstance(name, str) or not isinstance(value, str | int | float | bool | None):
             raise ValueError("an event of a walkthrough holds something that it cannot")
+        check_plain(name)
+        check_plain(value)
         if isinstance(value, str) and len(value) > LONGEST_TEXT:
             raise ValueError("an event of a walkthrough holds too long a text")
     return raw

@@ -8,6 +8,7 @@ from typing import Any
 from pydantic import ValidationError
 
 from zigzag_core.course import Course, CourseDocument, Slide, migrated, migrated_slide
+from zigzag_core.course.json_text import NotPlain, read_json
 from zigzag_core.errors import BadArchive, NewerFormat
 
 from .safe_zip import read_zip
@@ -89,9 +90,9 @@ def _slide(files: Mapping[str, bytes], slide: str, since: int) -> Slide:
 
 def _parsed(data: bytes, path: str) -> dict[str, Any]:
     try:
-        raw = json.loads(data)
-    except (ValueError, RecursionError):
-        raise BadArchive(f"{path} in the archive cannot be read as JSON.") from None
+        raw = read_json(data)
+    except NotPlain as error:
+        raise BadArchive(f"{path} in the archive cannot be read: {error}.") from None
     if not isinstance(raw, dict):
         raise BadArchive(f"{path} in the archive is not what it should be.")
     return raw

@@ -4,9 +4,9 @@ They lie beside the manifest as ``zigzag.json``. No standard asks for it; an LMS
 it shows the records as they are.
 """
 
-import json
+from pydantic import BaseModel
 
-from pydantic import BaseModel, ValidationError
+from zigzag_core.course.json_text import read_json
 
 FILE = "zigzag.json"
 LARGEST = 4_000_000
@@ -39,6 +39,6 @@ def read_words(data: bytes | None) -> PackageWords:
     if data is None or len(data) > LARGEST:
         return PackageWords()
     try:
-        return PackageWords.model_validate(json.loads(data))
-    except (ValidationError, ValueError, RecursionError):
+        return PackageWords.model_validate(read_json(data))
+    except ValueError:
         return PackageWords()

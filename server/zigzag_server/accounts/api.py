@@ -8,6 +8,7 @@ from django.contrib.auth import authenticate, login, logout
 from django.http import HttpRequest, HttpResponse
 from django.middleware.csrf import get_token
 from ninja import Field, Router, Schema, Status
+from ninja.utils import check_csrf
 
 from zigzag_server.problems import Problem, not_found
 
@@ -66,7 +67,12 @@ def get_session(request: HttpRequest) -> SessionOut:
 
 @router.post("/session", response=SessionOut, auth=None)
 def sign_in(request: HttpRequest, data: SessionIn) -> SessionOut:
-    """Sign in with name and password."""
+    """Sign in with name and password, and with the `csrftoken` cookie as `X-CSRFToken`.
+
+    Else another page could sign an author into an account of its own choice.
+    """
+    if check_csrf(request) is not None:
+        raise Problem(403, "csrf", "This page is out of date. Load it again and sign in there.")
     user = authenticate(request, username=data.name, password=data.password)
     if user is None:
         raise Problem(403, "wrong_login", "The name or the password is wrong.")

@@ -10,7 +10,6 @@ from ninja import Field, File, Router, Schema, Status
 from ninja.files import UploadedFile
 from zigzag_core import course as core
 from zigzag_core.course.elements.blank import blank_course
-from zigzag_core.course.layouts.resolve import Sources, resolved
 from zigzag_core.editing.changes import Change
 
 from zigzag_server.accounts.auth import author
@@ -19,7 +18,7 @@ from zigzag_server.jobs.api import JobOut
 from zigzag_server.jobs.starting import start
 from zigzag_server.problems import Problem, not_found
 
-from . import saving, store
+from . import saving, shelf, store
 from .edited import media_urls
 from .models import Course
 
@@ -29,7 +28,10 @@ LARGEST_ARCHIVE = 300_000_000
 
 
 class CourseCard(Schema):
-    """A course on the shelf, with its first slide to draw a picture of."""
+    """A course on the shelf, with its first slide to draw a picture of.
+
+    `damaged` says why one cannot be read; what is left of it can be exported.
+    """
 
     slug: str
     title: str
@@ -39,6 +41,7 @@ class CourseCard(Schema):
     theme: core.Theme
     first_slide: core.Slide | None = Field(description="As it looks, its layout laid under it")
     media: dict[str, str] = Field(description="Addresses of the first slide's media, by id")
+    damaged: str
 
 
 class TitleIn(Schema):
@@ -115,38 +118,24 @@ class SlideIn(Schema):
     slide: core.Slide
 
 
-def _card(row: Course) -> dict[str, Any]:
-    order = row.document["slides"]
-    first = row.slide_rows.filter(slide_id=order[0]).first() if order else None
-    slide = None
-    settings = core.Course.model_validate(row.document)
-    if first:
-        slide = resolved(core.Slide.model_validate(first.document), Sources(settings))
-    return {
-        "slug": row.slug, "title": row.title, "slides": len(order), "changed": row.changed,
-        "size": row.document["size"], "first_slide": slide, "theme": row.document["theme"],
-        "media": media_urls(settings)["previews"] if slide else {},
-    }
-
-
 def _course_out(row: Course) -> dict[str, Any]:
     return {
         "slug": row.slug, "version": row.version, "course": row.document,
-        **media_urls(core.Course.model_validate(row.document)),
+        **media_urls(store.settings_of(row)),
     }
 
 
 @router.get("/courses", response=list[CourseCard])
 def list_courses(request: HttpRequest) -> list[dict[str, Any]]:
     """List the courses on the shelf, the last changed first."""
-    return [_card(row) for row in store.courses_of(author(request))]
+    return shelf.cards_of(author(request))
 
 
 @router.post("/courses", response={201: CourseCard})
 def create_course(request: HttpRequest, data: TitleIn) -> Status[Any]:
     """Make a new course with one slide to start from."""
     document = blank_course(data.title, core.system_ids())
-    return Status(201, _card(store.create(author(request), document)))
+    return Status(201, shelf.card_of(store.create(author(request), document)))
 
 
 @router.post("/courses/import", response={202: JobOut})
@@ -195,15 +184,15 @@ def put_course(request: HttpRequest, slug: str, data: SettingsIn) -> dict[str, A
 def rename_course(request: HttpRequest, slug: str, data: TitleIn) -> dict[str, Any]:
     """Rename a course."""
     row = store.course_of(author(request), slug)
-    settings = core.Course.model_validate(row.document).model_copy(update={"title": data.title})
-    return _card(store.write_settings(author(request), row, row.version, settings))
+    settings = store.settings_of(row).model_copy(update={"title": data.title})
+    return shelf.card_of(store.write_settings(author(request), row, row.version, settings))
 
 
 @router.delete("/courses/{slug}", response={204: None})
 def delete_course(request: HttpRequest, slug: str) -> Status[Any]:
     """Take a course off the shelf; `restore` brings it back."""
-    row = store.course_of(author(request), slug)
-    Course.objects.filter(pk=row.pk).update(deleted=timezone.now())
+    course = store.key_of(author(request), slug)
+    Course.objects.filter(pk=course).update(deleted=timezone.now())
     return Status(204, None)
 
 
@@ -212,7 +201,7 @@ def restore_course(request: HttpRequest, slug: str) -> dict[str, Any]:
     """Bring back a deleted course."""
     row = store.course_of(author(request), slug, deleted=True)
     Course.objects.filter(pk=row.pk).update(deleted=None)
-    return _card(store.course_of(author(request), slug))
+    return shelf.card_of(store.course_of(author(request), slug))
 
 
 @router.post("/courses/{slug}/duplicate", response={202: JobOut})
@@ -230,6 +219,14 @@ def export_course(request: HttpRequest, slug: str) -> Status[Any]:
     row = store.course_of(user, slug)
     job = start(user, "export", {"course": row.pk}, course=row.pk, equal=store.state_of(row))
     return Status(202, job)
+
+
+@router.post("/courses/{slug}/left", response={202: JobOut})
+def export_left(request: HttpRequest, slug: str) -> Status[Any]:
+    """Make an archive of what is left of a course that cannot be read: a job whose file it is."""
+    user = author(request)
+    course = store.key_of(user, slug)
+    return Status(202, start(user, "export_left", {"course": course}, course=course))
 
 
 @router.get("/courses/{slug}/versions", response=Versions)

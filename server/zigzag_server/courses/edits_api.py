@@ -219,7 +219,7 @@ def edit_remove(request: HttpRequest, data: RemoveIn) -> dict[str, Any]:
     if data.course:
         row = store.course_of(author(request), data.course)
         gone = lost_on(data.slide, left)
-        settings = core.Course.model_validate(row.document)
+        settings = store.settings_of(row)
         courses = settings, settings_without(settings, gone)
         for name, slide in store.slides_naming(row, [one.id for one in gone]).items():
             if name != data.slide.id:

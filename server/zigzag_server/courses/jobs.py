@@ -19,6 +19,9 @@ from .importing import take_in_course
 from .models import Course
 from .taking import take_in
 
+MOST_LEFT_OUT = 50
+"""Of what was left out no more is told."""
+
 
 @kind("import", "Taking in the course", cleanup=uploads.remove)
 def import_course(owner: User, report: Report, upload: str) -> Finish:
@@ -57,13 +60,26 @@ def export_course(owner: User, report: Report, course: int) -> Finish:
     return lambda: {"path": path, "file": f"{row.slug}.zigzag"}
 
 
+@kind("export_left", "Saving what is left")
+def export_left(owner: User, report: Report, course: int) -> Finish:
+    """Make an archive of what can be read of the course with the key `course`."""
+    slug = Course.objects.values_list("slug", flat=True).get(pk=course)
+    left = store.left_of(course)
+    report(0.5, "Packing")
+    media = {file.sha256: files.read(file.sha256) for file in left.document.course.media}
+    packed = export_archive(left.document, media)
+    path = default_storage.save(f"results/{uuid.uuid4().hex}", ContentFile(packed))
+    left_out = list(left.left_out[:MOST_LEFT_OUT])
+    return lambda: {"path": path, "file": f"{slug}-what-is-left.zigzag", "left_out": left_out}
+
+
 @kind("duplicate", "Copying the course")
 def copy_course(owner: User, report: Report, course: int) -> Finish:
     """Make a copy of the course with the key `course`, under a title that is free."""
     row = Course.objects.get(pk=course)
     report(0.1, "Reading the course")
     document = store.document_of(row)
-    title = free_title(row.title, [other.title for other in store.courses_of(owner)])
+    title = free_title(row.title, store.titles_of(owner))
     report(0.4, "Copying")
     rows = store.rows_of(duplicate_course(document, title, system_ids()))
     report(0.9, "Storing the copy")

@@ -165,7 +165,7 @@ def add_to_library(request: HttpRequest, file: File[UploadedFile]) -> Status[Any
 def share_media(request: HttpRequest, slug: str, media_id: str) -> Status[Any]:
     """Put a file of a course into the library as well."""
     row = store.course_of(author(request), slug)
-    course = core.Course.model_validate(row.document)
+    course = store.settings_of(row)
     file = next((file for file in course.media if file.id == media_id), None)
     if file is None:
         raise not_found("file")

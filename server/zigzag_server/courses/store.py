@@ -1,9 +1,11 @@
 """Reading and writing courses: versions, revisions, and what happens when two write at once."""
 
+import json
 from collections.abc import Iterable
 from dataclasses import dataclass
 from typing import Any
 
+import pydantic
 from django.contrib.auth.models import User
 from django.db import transaction
 from django.db.models import Max, TextField
@@ -11,26 +13,71 @@ from django.db.models.functions import Cast
 from django.utils.text import slugify
 from zigzag_core import course as core
 from zigzag_core.course.reporting import Progress, telling, untold
+from zigzag_core.course.salvage import Salvaged, salvaged
 
 from zigzag_server.jobs.kinds import Again
-from zigzag_server.problems import not_found
+from zigzag_server.problems import Problem, not_found
 
 from .models import Course, Revision, SharedFile, Slide
 from .saving import Stale, Versions, overtaken, write
 
 
-def courses_of(user: User) -> list[Course]:
-    """Return the courses that `user` may see, the last changed first."""
-    return list(Course.objects.filter(owner=user, deleted=None).order_by("-changed"))
+def titles_of(user: User) -> list[str]:
+    """Return the titles of the courses that `user` may see."""
+    return list(Course.objects.filter(owner=user, deleted=None).values_list("title", flat=True))
 
 
 def course_of(user: User, slug: str, deleted: bool = False) -> Course:
     """Return the course `slug` if `user` may see it; raise a 404 `Problem` otherwise."""
     rows = Course.objects.filter(owner=user, slug=slug, deleted__isnull=not deleted)
-    row = rows.first()
+    try:
+        row = rows.first()
+    except ValueError:
+        raise damaged(rows.values_list("title", flat=True)[0], "settings: no JSON") from None
     if row is None:
         raise not_found("course")
     return row
+
+
+def key_of(user: User, slug: str) -> int:
+    """Return the key of the course `slug`, also of one that cannot be read."""
+    key = Course.objects.filter(owner=user, slug=slug, deleted=None).values_list(
+        "pk", flat=True).first()
+    if key is None:
+        raise not_found("course")
+    return key
+
+
+def damaged(title: str, what: str) -> Problem:
+    """Return the 422 `Problem` for a course that cannot be read."""
+    return Problem(
+        422, "damaged", f"“{title}” cannot be read ({what}). All that is stored of it is kept. "
+        "On the shelf you can export what is left.")
+
+
+def reason_of(error: pydantic.ValidationError, where: str) -> str:
+    """Return where and why something stored cannot be read."""
+    first = error.errors(include_url=False, include_context=False, include_input=False)[0]
+    place = " › ".join(str(part) for part in first["loc"])
+    return f"{where}, {place}: {first['msg']}" if place else f"{where}: {first['msg']}"
+
+
+def settings_in(text: str) -> core.Course | str:
+    """Return the settings that a stored text holds, or why it cannot be read."""
+    try:
+        return core.Course.model_validate(json.loads(text))
+    except pydantic.ValidationError as error:
+        return reason_of(error, "settings")
+    except (ValueError, RecursionError):
+        return "settings: no JSON"
+
+
+def settings_of(row: Course) -> core.Course:
+    """Return the settings of a course; raises a 422 `Problem` where they cannot be read."""
+    try:
+        return core.Course.model_validate(row.document)
+    except pydantic.ValidationError as error:
+        raise damaged(row.title, reason_of(error, "settings")) from None
 
 
 def slide_texts(row: Course) -> list[tuple[int, str]]:
@@ -38,14 +85,37 @@ def slide_texts(row: Course) -> list[tuple[int, str]]:
     stored = row.slide_rows.annotate(text=Cast("document", TextField()))
     by_id = {name: (version, text) for name, version, text
              in stored.values_list("slide_id", "version", "text")}
-    return [by_id[slide] for slide in row.document["slides"]]
+    try:
+        return [by_id[slide] for slide in row.document["slides"]]
+    except (KeyError, TypeError) as error:
+        raise damaged(row.title, f"no slide {error}") from None
 
 
 def document_of(row: Course, progress: Progress = untold) -> core.CourseDocument:
     """Return the whole course as the core knows it; `progress` is told how much is read."""
     texts = telling(slide_texts(row), progress)
-    slides = tuple(core.Slide.model_validate_json(text) for _, text in texts)
-    return core.CourseDocument(course=core.Course.model_validate(row.document), slides=slides)
+    settings = settings_of(row)
+    slides = tuple(
+        _slide_in(row, name, text) for name, (_, text) in zip(settings.slides, texts, strict=True))
+    try:
+        return core.CourseDocument(course=settings, slides=slides)
+    except pydantic.ValidationError as error:
+        raise damaged(row.title, reason_of(error, "course")) from None
+
+
+def _slide_in(row: Course, name: str, text: str) -> core.Slide:
+    try:
+        return core.Slide.model_validate_json(text)
+    except pydantic.ValidationError as error:
+        raise damaged(row.title, reason_of(error, f"slide {name}")) from None
+
+
+def left_of(course: int) -> Salvaged:
+    """Return what can be read of the course with the key `course`, whatever is wrong with it."""
+    text = Cast("document", TextField())
+    title, settings = Course.objects.annotate(text=text).values_list("title", "text").get(pk=course)
+    slides = Slide.objects.filter(course=course).annotate(text=text).order_by("pk")
+    return salvaged(settings, title, dict(slides.values_list("slide_id", "text")))
 
 
 def colours_of(row: Course) -> core.Colours:

@@ -36,7 +36,8 @@ class MediaOut(Schema):
 class JobResult(Schema):
     """What a job has made: a course, a package, a package in the practice LMS, a file, or media.
 
-    A file is fetched from `/api/jobs/{id}/file`; `shared` is the id of media in the library. What
+    A file is fetched from `/api/jobs/{id}/file`; `shared` is the id of media in the library;
+    `left_out` is what could not be read of a course. What
     checks found is read where it is asked for.
     """
 
@@ -47,6 +48,7 @@ class JobResult(Schema):
     file: str | None = None
     media: MediaOut | None = None
     shared: int | None = None
+    left_out: list[str] | None = None
 
 
 class JobOut(Schema):

@@ -5,7 +5,6 @@ as the standard says and is answered at once; what it commits goes to the server
 practice LMS's pages show that page in a sandboxed frame of another origin.
 """
 
-import json
 import mimetypes
 from datetime import UTC, datetime
 from typing import Any, BinaryIO, cast
@@ -19,6 +18,7 @@ from django.shortcuts import render
 from django.views.decorators.cache import cache_control
 from django.views.decorators.csrf import csrf_exempt
 from django.views.decorators.http import require_POST
+from zigzag_core.course.json_text import NotPlain, read_json
 
 from zigzag_server.ranges import file_response
 
@@ -75,8 +75,8 @@ def package_file(request: HttpRequest, token: str, path: str) -> HttpResponseBas
 
 def _body(request: HttpRequest) -> object:
     try:
-        return json.loads(request.body)
-    except (ValueError, RecursionError):
+        return read_json(request.body)
+    except NotPlain:
         return None
 
 

@@ -2,7 +2,6 @@
 
 from functools import lru_cache
 
-from zigzag_core import course as core
 from zigzag_core.compiler.compile import MediaSource
 from zigzag_core.course.reporting import Progress, untold
 from zigzag_core.packaging.incremental import Compilation, CompiledCourse
@@ -21,7 +20,7 @@ def compilation_of(row: Course) -> Compilation:
     """
     kept = dict(row.kept_slides.values_list("slide_id", "text"))
     texts = [text for _, text in store.slide_texts(row)]
-    return Compilation(core.Course.model_validate(row.document), texts, kept)
+    return Compilation(store.settings_of(row), texts, kept)
 
 
 def run(

@@ -1,6 +1,6 @@
 import { Box, Flex, Heading, IconButton, Input, Link as ChakraLink, Menu, Portal, Text } from "@chakra-ui/react";
 import { useMutation } from "@tanstack/react-query";
-import { Copy, Download, EllipsisVertical, Pencil, Trash2 } from "lucide-react";
+import { Copy, Download, EllipsisVertical, Pencil, Trash2, TriangleAlert } from "lucide-react";
 import { useRef, useState, type ReactNode } from "react";
 import { Link } from "react-router";
 import { api, take } from "../../api/client";
@@ -8,6 +8,7 @@ import type { components } from "../../api/api";
 import type { MediaMap } from "../../player/render/mediaMap";
 import { Still } from "../../player/render/Still";
 import { downloadResult } from "../../kit/download";
+import { QuietButton } from "../../kit/QuietButton";
 import { follow } from "../../kit/jobs/work";
 import { sayDone, sayError } from "../../kit/toaster";
 import { ago, count } from "../../kit/units";
@@ -59,7 +60,7 @@ export function CourseCard({ card, onChanged }: { card: Card; onChanged: () => v
       _hover={{ borderColor: "spruce" }} transition="border-color 120ms"
     >
       <Flex h={`${high}px`} bg="table" overflow="hidden" justify="center" aria-hidden>
-        {card.first_slide ? (
+        {card.damaged ? <Flex h="100%" align="center" justify="center" color="brick"><TriangleAlert size={40} /></Flex> : card.first_slide ? (
           <Still slide={card.first_slide} size={card.size} theme={card.theme} scale={scale} media={asMedia(card.media)} />
         ) : (
           <Flex h="100%" align="center" justify="center" color="quiet">no slides yet</Flex>
@@ -79,13 +80,14 @@ export function CourseCard({ card, onChanged }: { card: Card; onChanged: () => v
           ) : (
             <Heading as="h2" fontSize="17px" truncate title={card.title}>
               <ChakraLink asChild color="ink" _before={{ content: '""', position: "absolute", inset: 0 }}>
-                <Link to={`/courses/${card.slug}/build`}>{card.title}</Link>
+                {card.damaged ? <span>{card.title}</span> : <Link to={`/courses/${card.slug}/build`}>{card.title}</Link>}
               </ChakraLink>
             </Heading>
           )}
           <Text color="quiet" mt="0.5">
-            {count(card.slides, "slide")} · changed {ago(card.changed)}
+            {card.damaged ? "cannot be read" : count(card.slides, "slide")} · changed {ago(card.changed)}
           </Text>
+          {card.damaged && <WhatIsLeft card={card} />}
         </Box>
         <Menu.Root
           lazyMount unmountOnExit onExitComplete={() => {
@@ -105,15 +107,15 @@ export function CourseCard({ card, onChanged }: { card: Card; onChanged: () => v
           <Portal>
             <Menu.Positioner>
               <Menu.Content bg="sheet" borderRadius="card">
-                <Menu.Item value="rename" onClick={() => { wanted.current = true; }}>
+                {!card.damaged && <Menu.Item value="rename" onClick={() => { wanted.current = true; }}>
                   <Pencil size={15} /> Rename
-                </Menu.Item>
-                <Menu.Item value="copy" onClick={() => copy.mutate()}>
+                </Menu.Item>}
+                {!card.damaged && <Menu.Item value="copy" onClick={() => copy.mutate()}>
                   <Copy size={15} /> Duplicate
-                </Menu.Item>
-                <Menu.Item value="export" onClick={() => archive.mutate()}>
+                </Menu.Item>}
+                {!card.damaged && <Menu.Item value="export" onClick={() => archive.mutate()}>
                   <Download size={15} /> Export
-                </Menu.Item>
+                </Menu.Item>}
                 <Menu.Item value="delete" color="brick" onClick={() => remove.mutate()}>
                   <Trash2 size={15} /> Delete
                 </Menu.Item>
@@ -122,6 +124,27 @@ export function CourseCard({ card, onChanged }: { card: Card; onChanged: () => v
           </Portal>
         </Menu.Root>
       </Flex>
+    </Box>
+  );
+}
+
+/** Why a course cannot be read, and the way to what is left of it. */
+function WhatIsLeft({ card }: { card: Card }): ReactNode {
+  const [leftOut, setLeftOut] = useState<readonly string[] | null>(null);
+  const left = useMutation({
+    mutationFn: () => follow(take(api.POST("/api/courses/{slug}/left", { params: { path: { slug: card.slug } } }))),
+    onSuccess: (job) => { downloadResult(job); setLeftOut(job.result?.left_out ?? []); }, onError: sayError,
+  });
+  return (
+    <Box mt="2" fontSize="12.5px" position="relative" zIndex="1">
+      <Text mb="1">{card.damaged}. All that is stored is kept.</Text>
+      <QuietButton size="xs" loading={left.isPending} onClick={() => left.mutate()}><Download size={14} /> Export what is left</QuietButton>
+      {leftOut && (
+        <Box role="status" mt="2" maxH="160px" overflowY="auto">
+          <Text>{leftOut.length ? "Import it to go on with it. Left out:" : "Nothing was left out. Import it to go on with it."}</Text>
+          <Box as="ul" pl="4" listStyleType="disc">{leftOut.map((place) => <li key={place}>{place}</li>)}</Box>
+        </Box>
+      )}
     </Box>
   );
 }

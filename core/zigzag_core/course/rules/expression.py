@@ -10,6 +10,7 @@ from typing import Annotated, Any, Literal, TypeAlias
 
 from pydantic import BeforeValidator
 
+from ..json_text import check_plain
 from ..kinds import Names
 
 Node: TypeAlias = bool | int | float | str | Sequence[Any]
@@ -78,11 +79,17 @@ GIVEN = "given"
 """Names a question and one of its parts: whether it was chosen, or what was put into it."""
 
 DEPTH = 40
+LONGEST_TEXT = 20_000
+LONGEST_NAME = 48
+"""Of what an expression names: an id, or the name of a value that the course keeps itself."""
 
 
 def check_expression(node: object, depth: int = 0) -> Node:
     """Return `node` if it has the shape of an expression; raise `ValueError` otherwise."""
     if isinstance(node, (bool, int, float, str)):
+        check_plain(node)
+        if isinstance(node, str) and len(node) > LONGEST_TEXT:
+            raise ValueError(f"a text in an expression has {LONGEST_TEXT} characters at most")
         return node
     if depth > DEPTH:
         raise ValueError("the expression is nested too deeply")
@@ -90,11 +97,11 @@ def check_expression(node: object, depth: int = 0) -> Node:
         raise ValueError("an expression is a number, a text, a yes/no or a list with an operator")
     operator, *arguments = node
     if operator == GIVEN:
-        if len(arguments) != 2 or not all(isinstance(name, str) for name in arguments):
+        if len(arguments) != 2 or not all(_is_name(name) for name in arguments):
             raise ValueError("“given” takes a question and one of its parts")
         return node
     if operator in NAMED:
-        if len(arguments) != 1 or not isinstance(arguments[0], str):
+        if len(arguments) != 1 or not _is_name(arguments[0]):
             raise ValueError(f"“{operator}” takes one name")
         return node
     if operator not in ARITY:
@@ -105,6 +112,10 @@ def check_expression(node: object, depth: int = 0) -> Node:
     for argument in arguments:
         check_expression(argument, depth + 1)
     return node
+
+
+def _is_name(value: object) -> bool:
+    return isinstance(value, str) and len(value) <= LONGEST_NAME and value.isascii()
 
 
 def joined(operator: str, parts: Sequence[Node]) -> Node:

@@ -1,0 +1,31 @@
+"""A course that cannot be read stands on the shelf, with the way to what is left of it."""
+
+import sqlite3
+from pathlib import Path
+
+from zigzag_core.packaging.archive import export_archive
+
+from tests.core.making import course, slide, text
+
+from .driver import Page
+
+
+def test_what_is_left_of_a_damaged_course_is_exported(page: Page, server, tmp_path):
+    document = course(slide("slidea", text("wordsone")), slide("slideb", text("wordstwo")))
+    (tmp_path / "c.zigzag").write_bytes(export_archive(document, {}))
+    slug = server.manage("import", str(tmp_path / "c.zigzag"))
+    with sqlite3.connect(Path(server.environment["ZIGZAG_DATA"]) / "zigzag.sqlite3") as data:
+        data.execute("UPDATE courses_slide SET document = json_set(document, '$.elements[0].w', "
+                     "'wide') WHERE slide_id = 'slidea' AND course_id = "
+                     "(SELECT id FROM courses_course WHERE slug = ?)", [slug])
+    data.close()
+    page.go("/")
+    page.see("cannot be read")
+    page.see("slide slidea, elements › 0")
+    page.press("Export what is left")
+    page.see("Left out:")
+    page.see("slide slidea, elements › 0")
+    page.see("Hut Warden Basics")
+    page.click("button[aria-label='More about C']")
+    page.press("Delete")
+    page.gone("button[aria-label='More about C']")

@@ -1,0 +1,46 @@
+"""Whatever goes wrong, the API says it in one form."""
+
+import pytest
+from django.test import Client
+
+from .conftest import APP
+
+
+@pytest.mark.parametrize(("method", "path", "body", "status", "code"), [
+    ("get", "/nothing", None, 404, "not_found"),
+    ("get", "/", None, 404, "not_found"),
+    ("put", "/courses", "{}", 405, "wrong_method"),
+    ("post", "/courses", "{", 400, "unreadable"),
+    ("post", "/courses", "", 422, "invalid"),
+    ("post", "/courses", '{"title": "' + "x" * 21_000_000 + '"}', 413, "too_large"),
+    ("get", "/courses/none", None, 404, "not_found"),
+    ("get", "/jobs/" + "9" * 40, None, None, None),
+    ("get", "/courses/\x00", None, 404, "not_found"),
+])
+def test_every_error_has_a_code_and_words(mika, method, path, body, status, code):
+    extra = {} if body is None else {"data": body, "content_type": "application/json"}
+    answer = getattr(mika.client, method)(f"/api{path}", headers=mika.headers, **extra)
+    assert answer.status_code == (status or answer.status_code) and answer.status_code < 500
+    told = answer.json()
+    assert told["code"] == (code or told["code"]) and len(told["message"]) > 20
+
+
+def test_a_session_without_its_token_is_told_to_load_the_page_again(mika):
+    browser = Client(headers={"host": APP}, enforce_csrf_checks=True)
+    browser.get("/api/session")
+    token = browser.cookies["csrftoken"].value
+    browser.post("/api/session", {"name": "mika", "password": "a good long one"},
+                 content_type="application/json", headers={"x-csrftoken": token})
+    answer = browser.post("/api/courses", {"title": "x"}, content_type="application/json")
+    assert answer.status_code == 403 and answer.json()["code"] == "csrf"
+
+
+def test_what_nobody_foresaw_is_told_in_the_same_form(mika, monkeypatch):
+    def broken(*given):
+        raise RuntimeError("unforeseen")
+
+    monkeypatch.setattr("zigzag_server.courses.shelf.cards_of", broken)
+    mika.client.raise_request_exception = False
+    answer = mika.client.get("/api/courses", headers=mika.headers)
+    assert answer.status_code == 500
+    assert answer.json()["code"] == "failed" and "unforeseen" not in answer.content.decode()
