@@ -78,6 +78,7 @@ INSTALLED_APPS = [
 ]
 
 MIDDLEWARE = [
+    "zigzag_server.compression.TextCompressionMiddleware",
     "django.middleware.security.SecurityMiddleware",
     "zigzag_server.origins.OriginsMiddleware",
     "zigzag_server.refusals.OneFormMiddleware",
@@ -120,6 +121,8 @@ WEB_DIST = BASE / "web" / "dist"
 STATIC_URL = "/static/"
 STATICFILES_DIRS = [WEB_DIST] if WEB_DIST.exists() else []
 WHITENOISE_USE_FINDERS = True
+WHITENOISE_IMMUTABLE_FILE_TEST = r"/app/assets/.+-[A-Za-z0-9_-]{8}\.\w+$"
+"""Files with the hash of their content in their names are kept by browsers for good."""
 
 SESSION_COOKIE_SAMESITE = "Lax"
 SESSION_COOKIE_HTTPONLY = True

@@ -282,3 +282,16 @@ def test_an_archive_cannot_smuggle_in_a_drawing_that_acts(mika, course):
     files[f"media/{sha256}.svg"] = evil
     answer = mika.job("post", "/courses/import", file=("c.zigzag", zipped(files)))
     assert "harmless" in answer["message"] and not default_storage.exists("media")
+
+
+def test_the_shelf_comes_in_pages_and_asks_the_same_however_long_it_is(
+        mika, django_assert_max_num_queries):
+    slugs = [mika("post", "/courses", {"title": f"Course {n}"}, status=201)["slug"]
+             for n in range(30)][::-1]
+    with django_assert_max_num_queries(6):
+        first = mika("get", "/courses", status=200)
+    second = mika("get", f"/courses?start={len(first)}", status=200)
+    assert len(first) == 24 and [card["slug"] for card in [*first, *second]] == slugs
+    assert all(card["first_slide"] for card in first)
+    assert mika("get", "/courses?start=30", status=200) == []
+    mika("get", "/courses?most=0", status=422)

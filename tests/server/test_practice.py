@@ -230,3 +230,27 @@ def test_each_part_of_a_package_has_its_own_launch_and_status(mika, learner):
     assert Visit(mika, learner, package, sco=2).start["suspend_data"] == "two"
     mika("post", "/practice/launches",
          {"package": package, "learner": "bo-lindqvale", "sco": 3}, status=404)
+
+
+def test_lists_ask_the_same_however_long_they_are(mika, learner, package,
+                                                  django_assert_max_num_queries):
+    for who in ("bo-lindqvale", "ines-tarrow"):
+        Visit(mika, learner, package, who).commit(interactions=[open_answer(), open_answer()])
+    for _ in range(12):
+        more = mika.job("post", "/practice/packages", file=("p.zip", ELSEWHERE))
+        Visit(mika, learner, more["practice_package"]).commit(interactions=[open_answer()])
+    with django_assert_max_num_queries(8):
+        listed = mika("get", "/practice/packages", status=200)
+    assert [(one["learners"], one["to_mark"]) for one in listed] == [(1, 1)] * 12 + [(2, 4)]
+
+
+def test_of_a_long_log_only_what_is_asked_for_is_read(mika, learner, package):
+    first, second = Visit(mika, learner, package), Visit(mika, learner, package)
+    call = {"at": 1_795_000_000_000, "method": "LMSCommit", "arguments": [""], "result": "true"}
+    for visit in (first, second):
+        visit.send("calls", [{**call, "index": n, "error": str(n)} for n in range(30)])
+    path = f"/practice/packages/{package}/learners/bo-lindqvale/calls?attempt=1"
+    part = mika("get", f"{path}&after=25&most=10", status=200)
+    assert [(one["visit"], one["error"]) for one in part] == [
+        *((1, str(n)) for n in range(25, 30)), *((2, str(n)) for n in range(5))]
+    assert len(mika("get", path, status=200)) == 60

@@ -87,7 +87,7 @@ export interface paths {
         };
         /**
          * List Courses
-         * @description List the courses on the shelf, the last changed first.
+         * @description List the courses on the shelf, `most` from number `start` on, the last changed first.
          */
         get: operations["zigzag_server_courses_api_list_courses"];
         put?: never;
@@ -1711,7 +1711,8 @@ export interface paths {
         };
         /**
          * List Calls
-         * @description Return the log of an attempt: every call of the run-time API, from the oldest.
+         * @description Return the log of an attempt: `most` calls of the run-time API after so many, the oldest
+         *     first.
          */
         get: operations["zigzag_server_practice_api_list_calls"];
         put?: never;
@@ -11525,7 +11526,10 @@ export interface operations {
     };
     zigzag_server_courses_api_list_courses: {
         parameters: {
-            query?: never;
+            query?: {
+                start?: number;
+                most?: number;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -13715,6 +13719,7 @@ export interface operations {
                 attempt: number;
                 sco?: number;
                 after?: number;
+                most?: number;
             };
             header?: never;
             path: {

@@ -2,7 +2,7 @@
 
 import json
 from datetime import datetime
-from typing import Any
+from typing import Annotated, Any
 
 from django.http import HttpRequest, HttpResponse
 from django.utils import timezone
@@ -126,9 +126,12 @@ def _course_out(row: Course) -> dict[str, Any]:
 
 
 @router.get("/courses", response=list[CourseCard])
-def list_courses(request: HttpRequest) -> list[dict[str, Any]]:
-    """List the courses on the shelf, the last changed first."""
-    return shelf.cards_of(author(request))
+def list_courses(
+    request: HttpRequest, start: Annotated[int, Field(ge=0, le=1_000_000)] = 0,
+    most: Annotated[int, Field(ge=1, le=200)] = shelf.PAGE,
+) -> list[dict[str, Any]]:
+    """List the courses on the shelf, `most` from number `start` on, the last changed first."""
+    return shelf.cards_of(author(request), start, most)
 
 
 @router.post("/courses", response={201: CourseCard})

@@ -8,24 +8,28 @@ from django.db.models.functions import Cast
 from pydantic import ValidationError
 from zigzag_core import course as core
 from zigzag_core.course.layouts.resolve import Sources, resolved
+from zigzag_core.course.references import named
 
-from . import store
-from .edited import media_urls
+from . import files, store
 from .models import Course, Slide
 
+PAGE = 24
+"""So many cards are given at once, unless another number is asked for."""
 
-def cards_of(user: User) -> list[dict[str, Any]]:
-    """Return the cards of the courses of `user`, the last changed first.
+
+def cards_of(user: User, start: int = 0, most: int = PAGE) -> list[dict[str, Any]]:
+    """Return `most` cards of the courses of `user` from number `start` on, the last changed first.
 
     All is read as text and looked through here, so that one course that cannot be read hides none.
     """
-    rows = list(Course.objects.filter(owner=user, deleted=None).order_by("-changed")
-                .defer("document").annotate(text=Cast("document", TextField())))
+    rows = list(Course.objects.filter(owner=user, deleted=None).order_by("-changed", "-pk")
+                .defer("document").annotate(text=Cast("document", TextField()))
+                [start:start + most])
     read = [(row, store.settings_in(row.text)) for row in rows]
     wanted = {(row.pk, settings.slides[0]) for row, settings in read
               if isinstance(settings, core.Course) and settings.slides}
     found = Slide.objects.filter(
-        course__owner=user, slide_id__in={name for _, name in wanted}
+        course__in=rows, slide_id__in={name for _, name in wanted}
     ).annotate(text=Cast("document", TextField())).values_list("course_id", "slide_id", "text")
     first = {course: text for course, name, text in found if (course, name) in wanted}
     return [_card(row, settings, first.get(row.pk)) for row, settings in read]
@@ -53,4 +57,7 @@ def _card(row: Course, settings: core.Course | str, first: str | None) -> dict[s
         slide = resolved(core.Slide.model_validate_json(first), Sources(settings))
     except ValidationError as error:
         return {**card, "damaged": store.reason_of(error, f"slide {settings.slides[0]}")}
-    return {**card, "first_slide": slide, "media": media_urls(settings)["previews"]}
+    colours, seen = settings.theme.colours, named(slide, "medium")
+    media = {file.id: files.preview_url(file, colours)
+             for file in settings.media if file.id in seen}
+    return {**card, "first_slide": slide, "media": media}

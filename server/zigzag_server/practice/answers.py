@@ -4,6 +4,7 @@ from collections.abc import Iterable, Iterator
 from dataclasses import asdict
 from typing import Any
 
+from django.db.models import F
 from pydantic import ValidationError
 from zigzag_core.course.text.numbers import in_digits
 from zigzag_core.tracking.recorded12 import RecordedAnswer, recorded_answers
@@ -23,12 +24,17 @@ def answers_of(package: Package, attempt: Attempt) -> list[dict[str, Any]]:
     return list(_answers(package, launches))
 
 
-def waiting(package: Package) -> int:
-    """Return how many answers of a package wait to be marked."""
-    launches = Launch.objects.filter(attempt__sco__package=package).prefetch_related("marks")
-    return sum(
-        1 for answer in _answers(package, launches) if answer["to_mark"] and answer["mark"] is None
-    )
+def waiting(packages: Iterable[Package]) -> dict[int, int]:
+    """Return how many answers wait to be marked, by the keys of `packages`."""
+    by_key = {package.pk: package for package in packages}
+    found = dict.fromkeys(by_key, 0)
+    launches = Launch.objects.filter(attempt__sco__package__in=by_key).exclude(interactions=[])
+    for launch in launches.annotate(package=F("attempt__sco__package")).prefetch_related("marks"):
+        key: int = launch.package
+        found[key] += sum(
+            1 for answer in _answers(by_key[key], [launch])
+            if answer["to_mark"] and answer["mark"] is None)
+    return found
 
 
 def mark(launch: Launch, index: int, points: float | None, comment: str) -> None:

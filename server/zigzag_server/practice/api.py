@@ -3,6 +3,7 @@
 from datetime import datetime
 from typing import Annotated, Any
 
+from django.db.models import Count
 from django.http import HttpRequest
 from ninja import File, Router, Schema, Status
 from ninja.files import UploadedFile
@@ -19,7 +20,7 @@ from zigzag_server.publishing.models import Publication
 
 from . import answers, runs
 from .learners import LEARNERS
-from .models import Attempt, Launch, Package
+from .models import Attempt, Call, Launch, Package
 from .packages import take_out
 
 router = Router(tags=["practice"])
@@ -163,14 +164,15 @@ def _package(request: HttpRequest, package_id: int) -> Package:
     return found
 
 
-def _out(package: Package) -> dict[str, Any]:
-    return {
+def _out(packages: list[Package]) -> list[dict[str, Any]]:
+    learners = dict(Attempt.objects.filter(sco__package__in=packages).order_by().values_list(
+        "sco__package").annotate(Count("learner", distinct=True)))
+    to_mark = answers.waiting(packages)
+    return [{
         "id": package.pk, "title": package.title, "created": package.created,
-        "files": package.files, "size": package.size,
-        "learners": Attempt.objects.filter(
-            sco__package=package).values("learner").distinct().count(),
-        "to_mark": answers.waiting(package),
-    }
+        "files": package.files, "size": package.size, "learners": learners.get(package.pk, 0),
+        "to_mark": to_mark[package.pk],
+    } for package in packages]
 
 
 @router.get("/learners", response=list[LearnerOut])
@@ -182,8 +184,7 @@ def list_learners(request: HttpRequest) -> list[dict[str, str]]:
 @router.get("/packages", response=list[PracticePackage])
 def list_practice_packages(request: HttpRequest) -> list[dict[str, Any]]:
     """List the packages in the practice LMS, the newest first."""
-    rows = Package.objects.filter(owner=author(request)).order_by("-created")
-    return [_out(package) for package in rows]
+    return _out(list(Package.objects.filter(owner=author(request)).order_by("-created")))
 
 
 @router.post("/packages", response={202: JobOut})
@@ -247,7 +248,7 @@ def get_results(request: HttpRequest, package_id: int) -> dict[str, Any]:
         }
         for key in LEARNERS if key in attempts
     ]
-    return {**_out(package), "results": results, "scos": package.scos.order_by("number")}
+    return {**_out([package])[0], "results": results, "scos": package.scos.order_by("number")}
 
 
 def _attempt(package: Package, attempt: Attempt) -> dict[str, Any]:
@@ -278,21 +279,22 @@ def mark_answer(request: HttpRequest, package_id: int, data: MarkIn) -> Status[A
 @router.get("/packages/{package_id}/learners/{learner}/calls", response=list[CallOut])
 def list_calls(
     request: HttpRequest, package_id: int, learner: str, attempt: int, sco: int = 1,
-    after: int = 0,
+    after: Annotated[int, Field(ge=0, le=10_000_000)] = 0,
+    most: Annotated[int, Field(ge=1, le=5_000)] = 5_000,
 ) -> list[dict[str, Any]]:
-    """Return the log of an attempt: every call of the run-time API, from the oldest."""
-    package = _package(request, package_id)
+    """Return the log of an attempt: `most` calls of the run-time API after so many, the oldest
+    first."""
     launches = Launch.objects.filter(
-        attempt__sco__package=package, attempt__sco__number=sco, attempt__learner=learner,
-        attempt__number=attempt,
-    ).order_by("pk").prefetch_related("calls")
-    log = [
+        attempt__sco__package=_package(request, package_id), attempt__sco__number=sco,
+        attempt__learner=learner, attempt__number=attempt)
+    keys = launches.order_by("pk").values_list("pk", flat=True)
+    visits = {key: n for n, key in enumerate(keys, 1)}
+    calls = Call.objects.filter(launch__in=visits).order_by("launch", "index")
+    return [
         {
-            "visit": visit, "at": call.at, "method": call.method,
+            "visit": visits[call.launch_id], "at": call.at, "method": call.method,
             "words": explain(call.method, call.arguments, call.result),
             "arguments": call.arguments, "result": call.result, "error": call.error,
         }
-        for visit, launch in enumerate(launches, 1)
-        for call in sorted(launch.calls.all(), key=lambda call: call.index)
+        for call in calls[after:after + most]
     ]
-    return log[after : after + 5_000]

@@ -1,7 +1,7 @@
 import { Box, Flex, Grid, Heading, Input, Skeleton } from "@chakra-ui/react";
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useInfiniteQuery, useMutation, useQueryClient } from "@tanstack/react-query";
 import { Plus } from "lucide-react";
-import { useState, type ReactNode } from "react";
+import { useEffect, useRef, useState, type ReactNode } from "react";
 import { useNavigate } from "react-router";
 import { api, take } from "../../api/client";
 import { Empty } from "../../kit/Empty";
@@ -12,11 +12,18 @@ import { UploadButton } from "../../kit/jobs/UploadButton";
 import { sayDone, sayError } from "../../kit/toaster";
 import { CourseCard } from "./CourseCard";
 
+const PAGE = 24;
+
 /** The shelf: all courses, each with a picture of its first slide. */
 export function Shelf(): ReactNode {
   const queries = useQueryClient();
   const navigate = useNavigate();
-  const courses = useQuery({ queryKey: ["courses"], queryFn: () => take(api.GET("/api/courses")) });
+  const courses = useInfiniteQuery({
+    queryKey: ["courses"], initialPageParam: 0,
+    queryFn: ({ pageParam: start }) => take(api.GET("/api/courses", { params: { query: { start, most: PAGE } } })),
+    getNextPageParam: (last, pages) => (last.length < PAGE ? undefined : pages.length * PAGE),
+  });
+  const cards = courses.data?.pages.flat();
   const [naming, setNaming] = useState(false);
   const refresh = (): Promise<void> => queries.invalidateQueries({ queryKey: ["courses"] });
 
@@ -47,7 +54,7 @@ export function Shelf(): ReactNode {
             onCancel={() => setNaming(false)}
           />
         )}
-        {courses.data?.length === 0 && !naming && (
+        {cards?.length === 0 && !naming && (
           <Empty
             title="The shelf is empty"
             action={<MainButton onClick={() => setNaming(true)}>Make the first course</MainButton>}
@@ -58,13 +65,26 @@ export function Shelf(): ReactNode {
         )}
         <Grid templateColumns="repeat(auto-fill, 362px)" gap="6" as="ul" listStyleType="none">
           {courses.isPending && [1, 2, 3].map((n) => <Skeleton as="li" key={n} h="250px" />)}
-          {courses.data?.map((card) => (
+          {cards?.map((card) => (
             <CourseCard key={card.slug} card={card} onChanged={() => void refresh()} />
           ))}
         </Grid>
+        {courses.hasNextPage && <More busy={courses.isFetchingNextPage} onMore={() => void courses.fetchNextPage()} />}
       </Box>
     </Box>
   );
+}
+
+/** Brings the next page as soon as it comes near, or is asked for. */
+function More({ busy, onMore }: { busy: boolean; onMore: () => void }): ReactNode {
+  const box = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    if (busy || !box.current) return;
+    const watching = new IntersectionObserver(([seen]) => { if (seen?.isIntersecting) onMore(); }, { rootMargin: "400px" });
+    watching.observe(box.current);
+    return () => watching.disconnect();
+  }, [busy, onMore]);
+  return <Flex ref={box} justify="center" mt="6"><QuietButton loading={busy} onClick={onMore}>More courses</QuietButton></Flex>;
 }
 
 function NewCourse(
