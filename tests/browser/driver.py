@@ -150,7 +150,7 @@ class Page:
             const token = /csrftoken=([^;]*)/.exec(document.cookie)[1];
             const headers = { "Content-Type": "application/json", "X-CSRFToken": token };
             fetch(`/api${path}`, { method, headers, body: body && JSON.stringify(body) })
-              .then((answer) => answer.json()).then(done);
+              .then((answer) => (answer.status === 204 ? null : answer.json())).then(done);
         """, method, path, body)
 
     def job(self, path: str, body: object) -> dict:
