@@ -117,6 +117,11 @@ AUTH_PASSWORD_VALIDATORS = [
 MEDIA_ROOT = VAR / "files"
 """Storage for uploads and packages; never mapped to a URL as it stands."""
 
+STORAGES = {
+    "default": {"BACKEND": "zigzag_server.storage.WholeFileStorage"},
+    "staticfiles": {"BACKEND": "django.contrib.staticfiles.storage.StaticFilesStorage"},
+}
+
 WEB_DIST = BASE / "web" / "dist"
 STATIC_URL = "/static/"
 STATICFILES_DIRS = [WEB_DIST] if WEB_DIST.exists() else []

@@ -10,6 +10,9 @@ from pathlib import PurePosixPath
 
 from zigzag_core.errors import BadArchive
 
+LONGEST_NAME = 250
+"""So many bytes of UTF-8 a file's or folder's name may have: most disks take 255."""
+
 
 @dataclass(frozen=True)
 class Limits:
@@ -48,15 +51,19 @@ def _check(entries: list[zipfile.ZipInfo], size: int, limits: Limits) -> None:
     if total > 10_000_000 and total > size * limits.ratio:
         raise BadArchive("The archive unpacks to far more than its size; it looks like a trap.")
     seen: set[str] = set()
+    folders: set[str] = set()
     for entry in entries:
         path = _safe_path(entry.filename)
         if path.lower() in seen:
             raise BadArchive(f"The archive holds “{path}” twice.")
         seen.add(path.lower())
+        folders.update(str(folder).lower() for folder in PurePosixPath(path).parents)
         if entry.flag_bits & 1:
             raise BadArchive("The archive is encrypted.")
         if stat.S_ISLNK(entry.external_attr >> 16):
             raise BadArchive(f"The archive holds a link, “{path}”, instead of a file.")
+    if both := seen & folders:
+        raise BadArchive(f"The archive holds “{min(both)}” both as a file and as a folder.")
 
 
 def _safe_path(name: str) -> str:
@@ -67,6 +74,8 @@ def _safe_path(name: str) -> str:
         or not parts or ".." in parts or len(name) > 500
     ):
         raise BadArchive(f"The archive holds a path that leads out of its folder: “{name[:100]}”.")
+    if any(len(part.encode(errors="replace")) > LONGEST_NAME for part in parts):
+        raise BadArchive(f"The archive holds a name that is too long: “{name[:100]}…”.")
     return str(path)
 
 

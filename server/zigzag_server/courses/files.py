@@ -15,6 +15,7 @@ from zigzag_core.course.style.theme import ROLES
 from zigzag_core.packaging.archive import EXTENSIONS
 
 from zigzag_server.origins import content_url
+from zigzag_server.storage import WholeFileStorage
 
 TYPES = {extension: type_ for type_, extension in EXTENSIONS.items()}
 _SIDE = 480
@@ -29,10 +30,30 @@ def _preview_path(sha256: str) -> str:
 
 
 def keep(sha256: str, data: bytes, preview: bytes | None = None) -> None:
-    """Store `data`, and a picture of it; nothing happens to what is there already."""
-    for path, content in ((_path(sha256), data), (_preview_path(sha256), preview)):
-        if content is not None and not default_storage.exists(path):
-            default_storage.save(path, ContentFile(content))
+    """Store `data`, and a picture of it. What is there and is the same stays as it is."""
+    if not is_whole(sha256):
+        _storage().put(_path(sha256), ContentFile(data))
+    if preview is not None and not default_storage.exists(_preview_path(sha256)):
+        _storage().put(_preview_path(sha256), ContentFile(preview))
+
+
+def is_whole(sha256: str) -> bool:
+    """Return whether the bytes with this hash are stored, and are these."""
+    try:
+        with default_storage.open(_path(sha256)) as file:
+            return hashlib.file_digest(file, "sha256").hexdigest() == sha256
+    except OSError:
+        return False
+
+
+def remove(sha256: str) -> None:
+    """Delete a file and the picture of it, so that they can be taken again."""
+    default_storage.delete(_path(sha256))
+    default_storage.delete(_preview_path(sha256))
+
+
+def _storage() -> WholeFileStorage:
+    return cast(WholeFileStorage, default_storage)
 
 
 def read(sha256: str) -> bytes:
@@ -61,7 +82,7 @@ def preview(sha256: str) -> bytes:
                 image.convert("RGBA").save(out, "WEBP", quality=80)
         except (OSError, ValueError, Image.DecompressionBombError) as error:
             raise FileNotFoundError(sha256) from error
-        default_storage.save(path, ContentFile(out.getvalue()))
+        _storage().put(path, ContentFile(out.getvalue()))
     with default_storage.open(path) as file:
         return bytes(file.read())
 

@@ -7,7 +7,8 @@ The rule, adjustable in the settings (`KEEP`):
   of each day stays, and always the newest;
 - of the packages of a course the newest of each kind stay;
 - media stay while any course, kept state or library names them;
-- what jobs have made for a download, and what was uploaded for them, stays for a day.
+- what jobs have made for a download, and what was uploaded for them, stays for a day;
+- so does what was left unfinished when a process ended, in storage and of practice packages.
 """
 
 from collections.abc import Iterable, Iterator
@@ -23,7 +24,9 @@ from django.utils import timezone
 
 from zigzag_server.courses.models import Course, Revision, SharedFile
 from zigzag_server.jobs.models import UNFINISHED, Job
+from zigzag_server.practice.models import Package
 from zigzag_server.publishing.models import Publication
+from zigzag_server.storage import BEING_WRITTEN
 
 M = TypeVar("M", bound=Model)
 
@@ -115,21 +118,27 @@ def _unused_files(at: datetime, old: _Old) -> Iterator[str]:
     uploads = {job.arguments.get("upload") for job in jobs if job.state in UNFINISHED}
     for folder, used in (
         ("media", media), ("previews", media), ("packages", packages), ("results", results),
-        ("uploads", uploads),
+        ("uploads", uploads), (BEING_WRITTEN, set()),
     ):
-        for path in _files(folder):
+        for path in files_in(folder):
             name = path.rpartition("/")[2] if used is media else path
             if name not in used and default_storage.get_modified_time(path) < at - A_DAY:
                 yield path
+    folders = set(Package.objects.values_list("folder", flat=True))
+    for path in files_in("practice"):
+        if "/".join(path.split("/")[:2]) not in folders and (
+                default_storage.get_modified_time(path) < at - A_DAY):
+            yield path
 
 
-def _files(folder: str) -> Iterator[str]:
+def files_in(folder: str) -> Iterator[str]:
+    """Yield the paths of all files in a folder of the storage, however deep."""
     if not default_storage.exists(folder):
         return
     folders, names = default_storage.listdir(folder)
     yield from (f"{folder}/{name}" for name in names)
     for inner in folders:
-        yield from _files(f"{folder}/{inner}")
+        yield from files_in(f"{folder}/{inner}")
 
 
 def _media_in_use(old: _Old) -> Iterator[str]:
