@@ -4,6 +4,7 @@ import os
 import secrets
 import tempfile
 from contextlib import suppress
+from datetime import timedelta
 from pathlib import Path
 from urllib.parse import urlsplit
 
@@ -67,6 +68,7 @@ INSTALLED_APPS = [
     "django.contrib.contenttypes",
     "django.contrib.sessions",
     "django.contrib.staticfiles",
+    "axes",
     "ninja",
     "zigzag_server.accounts",
     "zigzag_server.jobs",
@@ -87,6 +89,7 @@ MIDDLEWARE = [
     "django.middleware.csrf.CsrfViewMiddleware",
     "django.contrib.auth.middleware.AuthenticationMiddleware",
     "zigzag_server.accounts.demo.DemoSignInMiddleware",
+    "axes.middleware.AxesMiddleware",
 ]
 
 ROOT_URLCONF = "zigzag_server.urls"
@@ -108,6 +111,20 @@ DATABASES = {
     }
 }
 DEFAULT_AUTO_FIELD = "django.db.models.BigAutoField"
+
+AUTHENTICATION_BACKENDS = [
+    "axes.backends.AxesStandaloneBackend",
+    "django.contrib.auth.backends.ModelBackend",
+]
+AXES_FAILURE_LIMIT = 10
+AXES_COOLOFF_TIME = timedelta(minutes=10)
+AXES_LOCKOUT_PARAMETERS = ["username", "ip_address"]
+"""After so many wrong passwords, for one account or from one address, signing in rests so long."""
+AXES_RESET_ON_SUCCESS = True
+AXES_DISABLE_ACCESS_LOG = True
+AXES_VERBOSE = False
+AXES_IPWARE_PROXY_COUNT = int(os.environ.get("ZIGZAG_PROXIES", "0"))
+"""So many proxies of our own stand before the server and say in `X-Forwarded-For` who asks."""
 
 AUTH_PASSWORD_VALIDATORS = [
     {"NAME": "django.contrib.auth.password_validation.MinimumLengthValidator"},

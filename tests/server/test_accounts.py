@@ -1,10 +1,13 @@
 """Signing in, tokens, and the two origins."""
 
 import json
+from datetime import timedelta
 from pathlib import Path
 
 import pytest
+from axes.models import AccessAttempt
 from django.test import Client
+from django.utils import timezone
 from zigzag_server.api import api as description
 from zigzag_server.tables import typescript
 
@@ -128,3 +131,65 @@ def test_the_description_is_for_authors(mika, path):
 
 def test_the_description_is_worked_out_once():
     assert description.get_openapi_schema() is description.get_openapi_schema()
+
+
+class Visitor:
+    """A page that tries to sign in, from an address."""
+
+    def __init__(self, address):
+        self.browser = Client(headers={"host": APP}, REMOTE_ADDR=address)
+        self.browser.get("/api/session")
+
+    def tries(self, password, name="mika"):
+        return self.browser.post(
+            "/api/session", {"name": name, "password": password},
+            content_type="application/json",
+            headers={"x-csrftoken": self.browser.cookies["csrftoken"].value}).status_code
+
+
+RIGHT = "a good long one"
+
+
+def test_guessing_one_account_rests_whatever_the_address(mika):
+    for n in range(10):
+        assert Visitor(f"10.0.0.{n}").tries("guess") in (403, 429)
+    owner = Visitor("10.0.1.1")
+    assert owner.tries(RIGHT) == 429, "not even the right password, else guessing would go on"
+    AccessAttempt.objects.update(attempt_time=timezone.now() - timedelta(minutes=11))
+    assert owner.tries(RIGHT) == 200
+
+
+def test_guessing_many_accounts_from_one_address_rests(mika):
+    visitor = Visitor("10.0.0.1")
+    for n in range(10):
+        assert visitor.tries("guess", f"name{n}") in (403, 429)
+    assert visitor.tries(RIGHT) == 429
+    assert Visitor("10.0.0.2").tries(RIGHT) == 200
+
+
+def test_a_right_password_forgets_the_wrong_ones(mika):
+    visitor = Visitor("10.0.0.1")
+    for _ in range(3):
+        assert [visitor.tries("guess") for _ in range(6)] == [403] * 6
+        assert visitor.tries(RIGHT) == 200
+
+
+def test_a_password_is_changed_from_a_session_and_other_sessions_end(mika):
+    here, elsewhere = Visitor("10.0.0.1"), Visitor("10.0.0.2")
+    assert here.tries(RIGHT) == elsewhere.tries(RIGHT) == 200
+
+    def changes(old, new):
+        answer = here.browser.put(
+            "/api/password", {"old": old, "new": new}, content_type="application/json",
+            headers={"x-csrftoken": here.browser.cookies["csrftoken"].value})
+        return answer.status_code, answer.json()["code"] if answer.content else ""
+
+    assert changes("guess", "a longer and newer one") == (403, "wrong_login")
+    assert changes(RIGHT, "12345678") == (422, "weak_password")
+    assert changes(RIGHT, "a longer and newer one") == (204, "")
+    assert here.browser.get("/api/session").json()["name"] == "mika"
+    assert elsewhere.browser.get("/api/session").json()["name"] is None
+    assert mika("get", "/tokens", status=200), "tokens go on"
+    mika("put", "/password", {"old": "a longer and newer one", "new": RIGHT}, status=401)
+    assert Visitor("10.0.0.3").tries(RIGHT) == 403
+    assert Visitor("10.0.0.3").tries("a longer and newer one") == 200

@@ -34,6 +34,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/password": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Change Password
+         * @description Change the password, from a session. All other sessions end; tokens go on.
+         */
+        put: operations["zigzag_server_accounts_api_change_password"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/tokens": {
         parameters: {
             query?: never;
@@ -1746,6 +1766,16 @@ export interface components {
             name: string;
             /** Password */
             password: string;
+        };
+        /**
+         * PasswordIn
+         * @description The password so far, and the one that is to be.
+         */
+        PasswordIn: {
+            /** Old */
+            old: string;
+            /** New */
+            new: string;
         };
         /**
          * TokenOut
@@ -11457,6 +11487,28 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["SessionOut"];
                 };
+            };
+        };
+    };
+    zigzag_server_accounts_api_change_password: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PasswordIn"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

@@ -7,10 +7,10 @@ import { Card } from "../kit/Card";
 import { MainButton } from "../kit/MainButton";
 import { Tool } from "../kit/Tool";
 import { PageHeader } from "../kit/PageHeader";
-import { sayError } from "../kit/toaster";
+import { sayDone, sayError } from "../kit/toaster";
 import { ago } from "../kit/units";
 
-/** Personal tokens for scripts. */
+/** What belongs to an author: the password, and personal tokens for scripts. */
 export function Account(): ReactNode {
   const queries = useQueryClient();
   const tokens = useQuery({ queryKey: ["tokens"], queryFn: () => take(api.GET("/api/tokens")) });
@@ -29,7 +29,9 @@ export function Account(): ReactNode {
     <Box minH="100%" bg="table">
       <PageHeader />
       <Stack as="main" maxW="760px" mx="auto" p="8" gap="5">
-        <Heading as="h1" fontSize="28px">Personal tokens</Heading>
+        <Heading as="h1" fontSize="28px">Your account</Heading>
+        <Password />
+        <Heading as="h2" fontSize="20px">Personal tokens</Heading>
         <Text color="quiet">
           With a token, a script can do all that you can do here.{" "}
           <Link href="/api/docs" color="spruce" textDecoration="underline">Read the API</Link>
@@ -70,5 +72,33 @@ export function Account(): ReactNode {
         </Card>
       </Stack>
     </Box>
+  );
+}
+
+/** A new password, for who knows the one so far. */
+function Password(): ReactNode {
+  const [old, setOld] = useState("");
+  const [fresh, setFresh] = useState("");
+  const change = useMutation({
+    mutationFn: () => take(api.PUT("/api/password", { body: { old, new: fresh } })),
+    onSuccess: () => { setOld(""); setFresh(""); sayDone("The password is changed. Other sessions have ended."); },
+  });
+  const field = (label: string, value: string, put: (value: string) => void, complete: string): ReactNode => (
+    <Input
+      size="sm" type="password" aria-label={label} placeholder={label} value={value} required maxLength={200} autoComplete={complete}
+      onChange={(event) => put(event.target.value)}
+    />
+  );
+  return (
+    <Card title="Password">
+      <form onSubmit={(event) => { event.preventDefault(); change.mutate(); }}>
+        <Flex gap="2" wrap={{ base: "wrap", md: "nowrap" }}>
+          {field("Password so far", old, setOld, "current-password")}
+          {field("New password", fresh, setFresh, "new-password")}
+          <MainButton type="submit" loading={change.isPending}>Change it</MainButton>
+        </Flex>
+      </form>
+      {change.isError && <Text role="alert" color="brick" mt="2">{change.error.message}</Text>}
+    </Card>
   );
 }

@@ -4,10 +4,13 @@ from datetime import datetime
 from typing import Any
 
 from django.conf import settings
-from django.contrib.auth import authenticate, login, logout
+from django.contrib.auth import authenticate, login, logout, update_session_auth_hash
+from django.contrib.auth.password_validation import validate_password
+from django.core.exceptions import ValidationError
 from django.http import HttpRequest, HttpResponse
 from django.middleware.csrf import get_token
 from ninja import Field, Router, Schema, Status
+from ninja.security import SessionAuth
 from ninja.utils import check_csrf
 
 from zigzag_server.problems import Problem, not_found
@@ -30,6 +33,13 @@ class SessionOut(Schema):
 
     name: str | None
     content_origin: str
+
+
+class PasswordIn(Schema):
+    """The password so far, and the one that is to be."""
+
+    old: str = Field(max_length=200)
+    new: str = Field(max_length=200)
 
 
 class TokenIn(Schema):
@@ -59,6 +69,12 @@ def _session(request: HttpRequest) -> SessionOut:
     return SessionOut(name=name, content_origin=settings.CONTENT_ORIGIN)
 
 
+def _rests() -> Problem:
+    minutes = int(settings.AXES_COOLOFF_TIME.total_seconds() // 60)
+    return Problem(429, "too_many", "Too many wrong passwords. Signing in rests for "
+                   f"{minutes} minutes; a session that is open goes on.")
+
+
 @router.get("/session", response=SessionOut, auth=None)
 def get_session(request: HttpRequest) -> SessionOut:
     """Say who is signed in. Also sets the `csrftoken` cookie."""
@@ -74,6 +90,8 @@ def sign_in(request: HttpRequest, data: SessionIn) -> SessionOut:
     if check_csrf(request) is not None:
         raise Problem(403, "csrf", "This page is out of date. Load it again and sign in there.")
     user = authenticate(request, username=data.name, password=data.password)
+    if getattr(request, "axes_locked_out", False):
+        raise _rests()
     if user is None:
         raise Problem(403, "wrong_login", "The name or the password is wrong.")
     login(request, user)
@@ -86,6 +104,24 @@ def sign_out(request: HttpRequest, response: HttpResponse) -> SessionOut:
     logout(request)
     response.set_cookie("demo_signed_out", "1", httponly=True, samesite="Lax")
     return _session(request)
+
+
+@router.put("/password", response={204: None}, auth=SessionAuth())
+def change_password(request: HttpRequest, data: PasswordIn) -> Status[Any]:
+    """Change the password, from a session. All other sessions end; tokens go on."""
+    user = author(request)
+    if authenticate(request, username=user.get_username(), password=data.old) is None:
+        raise _rests() if getattr(request, "axes_locked_out", False) else Problem(
+            403, "wrong_login", "The password so far is another one. Nothing was changed.")
+    try:
+        validate_password(data.new, user)
+    except ValidationError as error:
+        words = " ".join(error.messages)
+        raise Problem(422, "weak_password", f"{words} Nothing was changed.") from None
+    user.set_password(data.new)
+    user.save(update_fields=["password"])
+    update_session_auth_hash(request, user)
+    return Status(204, None)
 
 
 @router.get("/tokens", response=list[TokenOut])
