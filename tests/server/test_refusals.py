@@ -1,6 +1,7 @@
 """Whatever goes wrong, the API says it in one form."""
 
 import pytest
+from django.db import OperationalError
 from django.test import Client
 
 from .conftest import APP
@@ -44,3 +45,21 @@ def test_what_nobody_foresaw_is_told_in_the_same_form(mika, monkeypatch):
     answer = mika.client.get("/api/courses", headers=mika.headers)
     assert answer.status_code == 500
     assert answer.json()["code"] == "failed" and "unforeseen" not in answer.content.decode()
+
+
+@pytest.mark.parametrize("reason", ["database is locked", "database or disk is full"])
+def test_a_database_that_is_locked_or_full_asks_for_patience(mika, course, monkeypatch, reason):
+    def away(*given):
+        raise OperationalError(reason)
+
+    monkeypatch.setattr("zigzag_server.courses.saving.write", away)
+    found = mika("get", f"/courses/{course}")["slides"][0]
+    name = found["slide"]["id"]
+    answer = mika.client.post(f"/api/courses/{course}/changes", {
+        "base": {"slides": {name: found["version"]}}, "change": {"operations": [
+            {"op": "set", "path": ["slides", name, "title"], "value": "New",
+             "was": found["slide"]["title"]}]},
+    }, content_type="application/json", headers=mika.headers)
+    assert answer.status_code == 503 and answer["Retry-After"] == "5"
+    assert answer.json()["code"] == "database" and reason not in answer.json()["message"]
+    assert mika("get", f"/courses/{course}")["slides"][0] == found
