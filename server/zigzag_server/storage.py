@@ -46,7 +46,7 @@ class WholeFileStorage(FileSystemStorage):
             if replaces:
                 beside.replace(place)
             else:
-                os.link(beside, place)
+                _name(beside, place)
             _sync(place.parent)
 
     @contextmanager
@@ -59,6 +59,19 @@ class WholeFileStorage(FileSystemStorage):
                 yield path, file
         finally:
             path.unlink(missing_ok=True)
+
+
+def _name(beside: Path, place: Path) -> None:
+    """Give a file its name; raises `FileExistsError` where that is taken."""
+    try:
+        os.link(beside, place)
+    except FileExistsError:
+        raise
+    except OSError:
+        # Some disks know no second name for a file: there the name is looked at first.
+        if place.exists():
+            raise FileExistsError(place) from None
+        beside.replace(place)
 
 
 def _sync(folder: Path) -> None:

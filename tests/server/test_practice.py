@@ -254,3 +254,10 @@ def test_of_a_long_log_only_what_is_asked_for_is_read(mika, learner, package):
     assert [(one["visit"], one["error"]) for one in part] == [
         *((1, str(n)) for n in range(25, 30)), *((2, str(n)) for n in range(5))]
     assert len(mika("get", path, status=200)) == 60
+
+
+def test_no_form_of_a_package_is_sent_to_the_author_s_origin(mika, learner, package):
+    path = Visit(mika, learner, package).path.replace("/launch/", "/run/")
+    policy = learner.get(f"{path}start.html")["Content-Security-Policy"]
+    assert "form-action 'self'" in policy and policy.startswith("sandbox ")
+    assert "allow-popups-to-escape-sandbox" not in policy

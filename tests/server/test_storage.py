@@ -91,6 +91,17 @@ def test_a_name_that_is_taken_stays_and_the_new_file_gets_another(folder, monkey
     assert len(stored(folder)) == 2
 
 
+def test_a_disk_without_second_names_will_do(folder, monkeypatch):
+    def refused(*given):
+        raise PermissionError("no links here")
+
+    monkeypatch.setattr("os.link", refused)
+    storage = WholeFileStorage(location=folder)
+    assert storage.save("a", ContentFile(b"first")) == "a"
+    assert storage.save("a", ContentFile(b"second")) != "a"
+    assert (folder / "a").read_bytes() == b"first" and len(stored(folder)) == 2
+
+
 @pytest.fixture
 def cut(mika, course):
     """The hash of a picture of a course whose stored file was cut."""

@@ -68,7 +68,8 @@ def package_file(request: HttpRequest, token: str, path: str) -> HttpResponseBas
     type_, _ = mimetypes.guess_type(path)
     type_ = type_ or "application/octet-stream"
     return file_response(request, cast(BinaryIO, file), file.size, type_, {
-        "Content-Security-Policy": f"{_SANDBOX}; frame-ancestors 'self' {settings.APP_ORIGIN}",
+        "Content-Security-Policy": (
+            f"{_SANDBOX}; form-action 'self'; frame-ancestors 'self' {settings.APP_ORIGIN}"),
         "Cache-Control": "private, max-age=60",
     })
 
