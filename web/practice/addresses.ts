@@ -19,14 +19,17 @@ function searchOf({ manner, sco, apart }: Running): URLSearchParams {
 
 /** Return the address of a package, with how it is run. */
 export function packageAddress(id: number, running: Running): string {
-  const search = searchOf(running);
-  return `/practice/${id}${search.size ? `?${search}` : ""}`;
+  return withSearch(`/practice/${id}`, running);
 }
 
 /** Return where a learner runs a package. */
 export function runAddress(id: number, learner: string, running: Running): string {
+  return withSearch(`/practice/${id}/run/${learner}`, running);
+}
+
+function withSearch(path: string, running: Running): string {
   const search = searchOf(running);
-  return `/practice/${id}/run/${learner}${search.size ? `?${search}` : ""}`;
+  return search.size ? `${path}?${search}` : path;
 }
 
 /** What the address of this page says of how a package is run, and how to change it. */

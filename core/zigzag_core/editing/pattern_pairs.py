@@ -1,7 +1,6 @@
 """Which of the selected elements belong together in a pattern, as far as their places tell."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass
 from math import dist
 
 from zigzag_core.course import Area, Button, Element
@@ -9,13 +8,8 @@ from zigzag_core.course.elements.geometry import box_of
 
 from .questions.roles import roles_of
 
-
-@dataclass(frozen=True)
-class Pairs:
-    """What is to be clicked with what it shows, in order; `left` belongs to nothing."""
-
-    pairs: tuple[tuple[Element, tuple[Element, ...]], ...]
-    left: tuple[Element, ...] = ()
+Pairs = list[tuple[Element, tuple[Element, ...]]]
+"""What is to be clicked with what it shows, in order."""
 
 
 def revealed_by(chosen: Sequence[Element]) -> Pairs:
@@ -29,21 +23,21 @@ def revealed_by(chosen: Sequence[Element]) -> Pairs:
     if not clicked:
         clicked, shown = _two_halves(chosen) if len(chosen) > 1 else (list(chosen), [])
     if len(clicked) == len(shown):
-        return Pairs(tuple((e, (other,)) for e, other in zip(clicked, shown, strict=True)))
+        return [(e, (other,)) for e, other in zip(clicked, shown, strict=True)]
     shows: dict[str, list[Element]] = {e.id: [] for e in clicked}
     for element in shown:
         nearest = min(clicked, key=lambda e: (len(shows[e.id]), _apart(e, element)))
         shows[nearest.id].append(element)
-    return Pairs(tuple((e, tuple(shows[e.id])) for e in clicked))
+    return [(e, tuple(shows[e.id])) for e in clicked]
 
 
 def two_sides(chosen: Sequence[Element]) -> Pairs:
-    """Return fronts of cards with their backs.
+    """Return fronts of cards with their backs; one that has no other side is left out.
 
     What lies on each other is a card; else the two groups that looks and places tell apart, if
     they are of one size; else each element with the next one.
     """
-    pairs: list[tuple[Element, tuple[Element, ...]]] = []
+    pairs: Pairs = []
     rest: list[Element] = []
     for element in chosen:
         under = next((e for e in rest if _one_on_the_other(e, element)), None)
@@ -55,9 +49,8 @@ def two_sides(chosen: Sequence[Element]) -> Pairs:
     if not pairs and len(rest) > 2:
         fronts, backs = _two_halves(rest)
         if len(fronts) == len(backs):
-            return Pairs(tuple((e, (other,)) for e, other in zip(fronts, backs, strict=True)))
-    pairs += [(e, (other,)) for e, other in zip(rest[::2], rest[1::2], strict=False)]
-    return Pairs(tuple(pairs), tuple(rest[len(rest) // 2 * 2:]))
+            return [(e, (other,)) for e, other in zip(fronts, backs, strict=True)]
+    return pairs + [(e, (other,)) for e, other in zip(rest[::2], rest[1::2], strict=False)]
 
 
 def _two_halves(chosen: Sequence[Element]) -> tuple[list[Element], list[Element]]:

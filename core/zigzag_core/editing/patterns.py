@@ -162,7 +162,7 @@ def _listed(elements: Sequence[Element]) -> str:
 def _reveal_set(bench: _Bench, chosen: list[Element], what: str, name: str) -> Pattern:
     if not chosen:
         return _ready_reveal_set(bench, "tabs" if what == "reveal_set" else what, name)
-    found = revealed_by(chosen).pairs
+    found = revealed_by(chosen)
     items = []
     for trigger, shown in found:
         if not shown:
@@ -232,10 +232,10 @@ def _flip_cards(bench: _Bench, chosen: list[Element], what: str, name: str) -> P
         if len(chosen) < 2:
             raise CannotMake("A card needs two sides: select its front and its back, or nothing.")
         found = two_sides(chosen)
-        cards += [Card(front=front.id, back=back.id) for front, (back,) in found.pairs]
-        if found.left:
+        cards += [Card(front=front.id, back=back.id) for front, (back,) in found]
+        if 2 * len(found) < len(chosen):
             bench.notes += [f"“{front.name}” has the back “{back.name}”."
-                            for front, (back,) in found.pairs]
+                            for front, (back,) in found]
     else:
         w = (bench.size.w - 2 * 80 - 2 * 24) / 3
         for n in range(3):

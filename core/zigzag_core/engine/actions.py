@@ -42,9 +42,13 @@ def _show(run: Run, name: str, how: str) -> None:
         run.update(hidden={**run.state.hidden, name: hide})
 
 
-def _disable(run: Run, name: str, disabled: bool) -> None:
-    others = {k: v for k, v in run.state.disabled.items() if k != name}
-    run.update(disabled={**others, name: True} if disabled else others)
+def _enable(run: Run, name: str) -> None:
+    run.update(disabled={k: v for k, v in run.state.disabled.items() if k != name})
+
+
+def _disable(run: Run, name: str) -> None:
+    if name in run.index.elements:
+        run.update(disabled={**run.state.disabled, name: True})
 
 
 def _pick(run: Run, action: p.PickNumber) -> None:
@@ -82,8 +86,8 @@ _DO: Mapping[str, Callable[[Run, Any], None]] = {
     "stay": lambda run, a: run.update(leaving=None),
     "enter": lambda run, a: moving.enter(run, a.slide),
     **dict.fromkeys(("show", "hide", "toggle"), lambda run, a: _show(run, a.element, a.do)),
-    "enable": lambda run, a: _disable(run, a.element, False),
-    "disable": lambda run, a: _disable(run, a.element, a.element in run.index.elements),
+    "enable": lambda run, a: _enable(run, a.element),
+    "disable": lambda run, a: _disable(run, a.element),
     "look": _give_look,
     "set": lambda run, a: run.set_variable(a.variable, a.value),
     "pick": _pick,

@@ -14,6 +14,7 @@ from django.utils.text import slugify
 from zigzag_core import course as core
 from zigzag_core.course.reporting import Progress, telling, untold
 from zigzag_core.course.salvage import Salvaged, salvaged
+from zigzag_core.packaging.archive import reason
 
 from zigzag_server.jobs.kinds import Again
 from zigzag_server.problems import Problem, not_found
@@ -57,9 +58,7 @@ def damaged(title: str, what: str) -> Problem:
 
 def reason_of(error: pydantic.ValidationError, where: str) -> str:
     """Return where and why something stored cannot be read."""
-    first = error.errors(include_url=False, include_context=False, include_input=False)[0]
-    place = " › ".join(str(part) for part in first["loc"])
-    return f"{where}, {place}: {first['msg']}" if place else f"{where}: {first['msg']}"
+    return f"{where}, {reason(error)}"
 
 
 def settings_in(text: str) -> core.Course | str:
