@@ -38,13 +38,13 @@ from zigzag_core.verification.findings.runs import try_out
 from zigzag_demo.generate import generated_course
 from zigzag_demo.hut_warden import hut_warden_basics
 
-from tests.browser.conftest import ROOT, Server
 from tests.browser.driver import Page, chromium
 from tests.browser.first_slide import Served, watch
 from tests.core.making import HIDE, SHOW, button, course, slide, text
 from tests.core.samples import fresh_ids
 from tests.core.strategies import sensible_run
 from tests.core.test_package import NAMESPACES, SEVERAL, zipped
+from tests.running import ROOT, Server
 
 PLAYER = ROOT / "web" / "dist" / "player"
 

@@ -76,6 +76,7 @@ INSTALLED_APPS = [
     "zigzag_server.publishing",
     "zigzag_server.practice",
     "zigzag_server.upkeep",
+    "zigzag_server.serving",
     "zigzag_demo",
 ]
 
@@ -140,6 +141,7 @@ STORAGES = {
 }
 
 WEB_DIST = BASE / "web" / "dist"
+DESCRIPTION = BASE / "web" / "openapi.json"
 STATIC_URL = "/static/"
 STATICFILES_DIRS = [WEB_DIST] if WEB_DIST.exists() else []
 WHITENOISE_USE_FINDERS = True
@@ -154,6 +156,9 @@ SECURE_CONTENT_TYPE_NOSNIFF = True
 SECURE_REFERRER_POLICY = "same-origin"
 # The practice LMS opens packages in windows of their own, of the content's origin.
 SECURE_CROSS_ORIGIN_OPENER_POLICY = "same-origin-allow-popups"
+
+WEB_PROCESSES = int(os.environ.get("ZIGZAG_PROCESSES", "0")) or max(2, os.cpu_count() or 2)
+"""So many processes answer requests."""
 
 JOB_BROKER = os.environ.get("ZIGZAG_BROKER", "")
 """Address of a Redis server that several hosts share, such as ``redis://queue:6379/0``. Without

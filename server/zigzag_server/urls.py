@@ -6,6 +6,7 @@ from django.urls import path, re_path
 from django.views.decorators.csrf import ensure_csrf_cookie
 
 from .api import api
+from .description import description
 
 
 @ensure_csrf_cookie
@@ -18,6 +19,7 @@ def app_page(request: HttpRequest) -> HttpResponse:
 
 
 urlpatterns = [
+    path("api/openapi.json", description),
     path("api/", api.urls),
     re_path(r"^(?!static/|api/).*$", app_page),
 ]

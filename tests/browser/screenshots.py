@@ -7,7 +7,7 @@ from pathlib import Path
 from selenium.webdriver import ActionChains
 from selenium.webdriver.common.keys import Keys
 
-from .conftest import ROOT, Server
+from ..running import ROOT, Server
 from .driver import Page, chromium
 
 FOLDER = ROOT / "docs" / "screenshots"

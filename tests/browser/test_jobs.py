@@ -6,7 +6,7 @@ import sqlite3
 
 import pytest
 
-from .conftest import Server
+from ..running import Server
 
 LARGE = 1_600
 """Slides of a course that takes some seconds to pack."""

@@ -4,7 +4,6 @@ import ctypes
 import os
 import signal
 import sys
-import threading
 
 _SET_DEATH_SIGNAL = 1
 """``PR_SET_PDEATHSIG`` of Linux, see *prctl(2)*."""
@@ -25,17 +24,3 @@ def is_alive(process: int) -> bool:
     except PermissionError:
         return True
     return True
-
-
-def stop_at_end_of_input() -> None:
-    """Have this process asked to stop (``SIGTERM``) when its standard input ends.
-
-    The starter holds the other end of the input, which the system closes whatever ends it.
-    """
-    def wait() -> None:
-        # Not through `sys.stdin`: processes forked meanwhile would find its lock taken.
-        while os.read(0, 1_024):
-            pass
-        os.kill(os.getpid(), signal.SIGTERM)
-
-    threading.Thread(target=wait, daemon=True).start()

@@ -11,7 +11,6 @@ from huey.consumer import Consumer
 
 from zigzag_server.jobs.kinds import KINDS
 from zigzag_server.jobs.models import UNFINISHED, Job
-from zigzag_server.jobs.parents import stop_at_end_of_input
 from zigzag_server.jobs.queue import huey
 
 
@@ -20,8 +19,6 @@ class Command(BaseCommand):
 
     def add_arguments(self, parser: ArgumentParser) -> None:
         parser.add_argument("--workers", type=int, default=settings.JOB_WORKERS)
-        parser.add_argument("--with-parent", action="store_true",
-                            help="stop when the standard input ends")
 
     def handle(self, *args: Any, **options: Any) -> None:
         logging.getLogger("huey").setLevel(logging.WARNING)
@@ -32,6 +29,4 @@ class Command(BaseCommand):
             huey, workers=options["workers"], worker_type=WORKER_PROCESS, initial_delay=0.02,
             max_delay=0.2, backoff=1.3, health_check_interval=1,
         )
-        if options["with_parent"]:
-            stop_at_end_of_input()
         consumer.run()

@@ -1,0 +1,73 @@
+"""The processes of `manage.py serve`, run as they are for users."""
+
+import http.client
+import os
+import signal
+import time
+from pathlib import Path
+
+import pytest
+
+from ..running import Server
+
+
+@pytest.fixture
+def server(tmp_path):
+    running = Server(tmp_path)
+    running.environment["ZIGZAG_PROCESSES"] = "3"
+    running.manage("migrate", "--verbosity", "0")
+    running.start()
+    yield running
+    running.stop()
+
+
+def children(process: int) -> set[int]:
+    text = Path(f"/proc/{process}/task/{process}/children").read_text()
+    return {int(number) for number in text.split()}
+
+
+def lives(process: int) -> bool:
+    try:
+        return " Z " not in Path(f"/proc/{process}/stat").read_text()
+    except OSError:
+        return False
+
+
+def until(true, what: str) -> None:
+    end = time.monotonic() + 20
+    while not true():
+        assert time.monotonic() < end, f"waited for {what}"
+        time.sleep(0.02)
+
+
+def answers(server: Server) -> bool:
+    connection = http.client.HTTPConnection("localhost", server.port, timeout=10)
+    connection.request("GET", "/api/session")
+    return connection.getresponse().status == 200
+
+
+def test_a_process_that_breaks_off_is_begun_anew_and_the_others_go_on_answering(server):
+    before = children(server.process.pid)
+    assert len(before) == 4  # Three that answer, and the workers.
+    first = min(before)
+    os.kill(first, signal.SIGKILL)
+    assert all(answers(server) for _ in range(20))
+    until(lambda: len(children(server.process.pid)) == 4, "another process")
+    assert first not in children(server.process.pid)
+    assert all(answers(server) for _ in range(20))
+
+
+@pytest.mark.parametrize("way", [signal.SIGTERM, signal.SIGINT, signal.SIGKILL])
+def test_all_processes_end_with_the_first_and_its_port_is_free(server, way):
+    started = children(server.process.pid)
+    server.process.send_signal(way)
+    assert server.process.wait(20) in (0, -way)
+    until(lambda: not any(map(lives, started)), "all to end")
+    server.start()
+    assert answers(server)
+
+
+def test_a_port_that_is_taken_is_told(server):
+    with pytest.raises(Exception) as told:
+        server.manage("serve")
+    assert "Is Zigzag running already?" in told.value.stderr
