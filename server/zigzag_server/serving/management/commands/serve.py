@@ -14,7 +14,7 @@ from django.core.management.base import BaseCommand, CommandError
 from django.db import connections
 from waitress.server import create_server
 
-from zigzag_server.serving.processes import keep_running
+from zigzag_server.serving.processes import Run, keep_running
 from zigzag_server.wsgi import application
 
 THREADS = 4
@@ -41,7 +41,7 @@ class Command(BaseCommand):
                 f"Port {port} cannot be used ({error.strerror}). Is Zigzag running already? "
                 "Another one: make demo PORT=8010"
             ) from None
-        runs = [partial(_answer, listening)] * settings.WEB_PROCESSES
+        runs: list[Run] = [partial(_answer, listening)] * settings.WEB_PROCESSES
         if not options["without_workers"]:
             runs.append(_work)
         self.stdout.write(f"Zigzag is at {settings.APP_ORIGIN}  (Ctrl+C ends it)")
