@@ -44,7 +44,7 @@ from tests.core.making import HIDE, SHOW, button, course, slide, text
 from tests.core.samples import fresh_ids
 from tests.core.strategies import sensible_run
 from tests.core.test_package import NAMESPACES, SEVERAL, zipped
-from tests.running import ROOT, Server
+from tests.running import ROOT, Author, Server
 
 PLAYER = ROOT / "web" / "dist" / "player"
 
@@ -255,39 +255,16 @@ def rehearsing(server: Server) -> None:
     browser.quit()
 
 
-def asking(server: Server) -> Callable[..., dict]:
-    """Return what asks the API as the author of the demo does: method, path, what is sent."""
-    opener = urllib.request.build_opener(urllib.request.HTTPCookieProcessor())
-
-    def ask(method: str, path: str, body: object = None, type_: str = "application/json") -> dict:
-        data = body if isinstance(body, bytes) else (
-            json.dumps(body).encode() if body is not None else None)
-        token = next((c.value for h in opener.handlers if hasattr(h, "cookiejar")
-                      for c in h.cookiejar if c.name == "csrftoken"), "")
-        request = urllib.request.Request(server.address + path, data, method=method, headers={
-            "Content-Type": type_, "X-CSRFToken": token})
-        with opener.open(request) as answer:
-            return json.loads(answer.read() or b"null")
-
-    opener.open(server.address + "/").read()
-    return ask
-
-
 def committing(server: Server) -> None:
     """Ten launches commit as fast as they are answered; the senders share the processors."""
-    ask = asking(server)
+    mika = Author(server)
     package = zipped({"imsmanifest.xml": SEVERAL.format(ns=NAMESPACES).encode(),
                       "all/res/one/start.html": b"", "top/start.html": b""})
-    body = (b'--x\r\nContent-Disposition: form-data; name="file"; filename="p.zip"\r\n\r\n'
-            + package + b"\r\n--x--\r\n")
-    job = ask("POST", "/api/practice/packages", body, "multipart/form-data; boundary=x")
-    while job["state"] in ("queued", "running"):
-        job = ask("GET", f"/api/jobs/{job['id']}")
-    number = job["result"]["practice_package"]
+    number = mika.upload("/practice/packages", "p.zip", package)["practice_package"]
     urls = [
-        ask("POST", "/api/practice/launches", {"package": number, "learner": who["key"],
+        mika.ask("POST", "/practice/launches", {"package": number, "learner": who["key"],
                                                "sco": sco})["url"]
-        for who in ask("GET", "/api/practice/learners") for sco in (1, 2)]
+        for who in mika.ask("GET", "/practice/learners") for sco in (1, 2)]
     cmi = {"core": {"lesson_status": "incomplete", "session_time": "0000:01:00.00"},
            "suspend_data": "x" * 1_500}
     sent = json.dumps({"cmi": cmi}).encode()
@@ -311,8 +288,8 @@ def committing(server: Server) -> None:
 
 
 def saving(server: Server) -> None:
-    ask = asking(server)
-    course = ask("GET", "/api/courses/hut-warden-basics")
+    mika = Author(server)
+    course = mika.ask("GET", "/courses/hut-warden-basics")
     slide, version = course["slides"][1]["slide"], course["slides"][1]["version"]
     name, title = slide["id"], slide["title"]
     times = []
@@ -321,7 +298,7 @@ def saving(server: Server) -> None:
         change = {"operations": [
             {"op": "set", "path": ["slides", name, "title"], "value": title, "was": before}]}
         begin = time.perf_counter()
-        saved = ask("POST", "/api/courses/hut-warden-basics/changes", {
+        saved = mika.ask("POST", "/courses/hut-warden-basics/changes", {
             "base": {"slides": {name: version}}, "change": change})
         version = saved["versions"]["slides"][name]
         times.append(time.perf_counter() - begin)

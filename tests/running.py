@@ -1,12 +1,16 @@
 """A real server with data of its own, in processes of its own."""
 
+import http.cookiejar
+import json
 import os
 import socket
 import subprocess
 import sys
 import time
 import urllib.request
+from collections.abc import Callable
 from pathlib import Path
+from typing import Any
 
 ROOT = Path(__file__).resolve().parents[1]
 
@@ -52,3 +56,48 @@ class Server:
             self.process.kill()
             self.process.wait()
             self.process = None
+
+
+class Author:
+    """A script of the author of the demo, which asks the API over HTTP."""
+
+    def __init__(self, server: Server) -> None:
+        self.address = server.address
+        self.cookies = http.cookiejar.CookieJar()
+        self.opener = urllib.request.build_opener(
+            urllib.request.HTTPCookieProcessor(self.cookies))
+        self.opener.open(server.address + "/").read()
+        self.ask("GET", "/session")
+
+    def ask(self, method: str, path: str, body: object = None,
+            type_: str = "application/json") -> Any:
+        """Send `body`, as JSON unless it is bytes; return what the answer says."""
+        data = body if isinstance(body, bytes) or body is None else json.dumps(body).encode()
+        token = next((c.value for c in self.cookies if c.name == "csrftoken"), "")
+        request = urllib.request.Request(f"{self.address}/api{path}", data, method=method, headers={
+            "Content-Type": type_, "X-CSRFToken": str(token)})
+        with self.opener.open(request, timeout=120) as answer:
+            return json.loads(answer.read() or b"null")
+
+    def done(self, method: str, path: str, body: object = None,
+             type_: str = "application/json") -> Any:
+        """Ask for a job and wait for its end; return what came of it."""
+        job = self.ask(method, path, body, type_)
+        while job["state"] in ("queued", "running"):
+            time.sleep(0.05)
+            job = self.ask("GET", f"/jobs/{job['id']}")
+        assert job["state"] == "done", job
+        return job["result"]
+
+    def upload(self, path: str, name: str, data: bytes) -> Any:
+        """Send a file as a browser does; return what came of the job that takes it."""
+        body = (f'--x\r\nContent-Disposition: form-data; name="file"; filename="{name}"\r\n\r\n'
+                .encode() + data + b"\r\n--x--\r\n")
+        return self.done("POST", path, body, "multipart/form-data; boundary=x")
+
+    def until(self, true: Callable[[], object]) -> None:
+        """Wait until something is true."""
+        end = time.monotonic() + 60
+        while not true():
+            assert time.monotonic() < end, "waited for too long"
+            time.sleep(0.05)

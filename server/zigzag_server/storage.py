@@ -8,7 +8,7 @@ from pathlib import Path
 from typing import Any, BinaryIO
 
 from django.core.files.base import File
-from django.core.files.storage import FileSystemStorage
+from django.core.files.storage import FileSystemStorage, default_storage
 
 BEING_WRITTEN = "unfinished"
 """The folder of what is being written. What has stayed there was cut; `upkeep` takes it away."""
@@ -35,6 +35,10 @@ class WholeFileStorage(FileSystemStorage):
         """Keep `content` under `name`, in place of what may be there."""
         self._write(name, content, replaces=True)
 
+    def touch(self, name: str) -> None:
+        """Note that a file is used as of now."""
+        os.utime(self.path(name))
+
     def _write(self, name: str, content: "File[Any]", replaces: bool) -> None:
         place = Path(self.path(name))
         place.parent.mkdir(parents=True, exist_ok=True)
@@ -59,6 +63,16 @@ class WholeFileStorage(FileSystemStorage):
                 yield path, file
         finally:
             path.unlink(missing_ok=True)
+
+
+def files_in(folder: str) -> Iterator[str]:
+    """Yield the paths of all files in a folder of the storage, however deep."""
+    if not default_storage.exists(folder):
+        return
+    folders, names = default_storage.listdir(folder)
+    yield from (f"{folder}/{name}" for name in names)
+    for inner in folders:
+        yield from files_in(f"{folder}/{inner}")
 
 
 def _name(beside: Path, place: Path) -> None:

@@ -31,7 +31,10 @@ def _preview_path(sha256: str) -> str:
 
 def keep(sha256: str, data: bytes, preview: bytes | None = None) -> None:
     """Store `data`, and a picture of it. What is there and is the same stays as it is."""
-    if not is_whole(sha256):
+    if is_whole(sha256):
+        # Nothing names it yet: what is used as of now is not taken away by `upkeep`.
+        _storage().touch(_path(sha256))
+    else:
         _storage().put(_path(sha256), ContentFile(data))
     if preview is not None and not default_storage.exists(_preview_path(sha256)):
         _storage().put(_preview_path(sha256), ContentFile(preview))

@@ -3,7 +3,8 @@
 from django.conf import settings
 from huey import Huey, PriorityRedisHuey, SqliteHuey, crontab
 
-from . import running
+from . import running, starting
+from .models import Job, State
 from .parents import die_with_parent
 
 
@@ -25,11 +26,19 @@ def work_on(job_id: int) -> None:
 @huey.periodic_task(crontab(minute="*"))
 def give_back_lost() -> None:
     """Each minute, give back the jobs of workers that are not heard of any more."""
-    running.give_back_lost()
+    _give_back()
 
 
 @huey.on_startup()
 def _begin() -> None:
     """As a worker's process begins. It may stand in for one that was killed at its work."""
     die_with_parent()
+    _give_back()
+
+
+def _give_back() -> None:
     running.give_back_lost()
+    # What was asked for as the power went, or was put back from a backup, stands in no queue.
+    waiting = {task.args[0] for task in huey.pending()}
+    for job in Job.objects.filter(state=State.QUEUED).exclude(pk__in=waiting):
+        starting.enqueue(job)

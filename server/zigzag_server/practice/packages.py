@@ -1,6 +1,7 @@
 """Putting packages into the practice LMS and taking them out."""
 
 import uuid
+from contextlib import suppress
 from typing import Any
 
 from django.contrib.auth.models import User
@@ -13,6 +14,7 @@ from zigzag_core.tracking.words import FILE, read_words
 
 from zigzag_server.jobs.kinds import Finish, Report
 from zigzag_server.problems import problem_of
+from zigzag_server.storage import files_in
 
 from .models import Package, Sco
 
@@ -49,14 +51,19 @@ def put_in(user: User, report: Report, data: bytes) -> Finish:
 
 def take_out(package: Package) -> None:
     """Delete a package, its files and all that was done in it."""
-    _delete_folder(package.folder)
+    # The row first: files that nothing names are taken away by `upkeep`, should this end between.
     package.delete()
+    _delete_folder(package.folder)
 
 
 def _delete_folder(folder: str) -> None:
-    folders, names = default_storage.listdir(folder)
-    for name in names:
-        default_storage.delete(f"{folder}/{name}")
-    for name in folders:
-        _delete_folder(f"{folder}/{name}")
-    default_storage.delete(folder)
+    for path in files_in(folder):
+        default_storage.delete(path)
+    _delete_empty(folder)
+
+
+def _delete_empty(folder: str) -> None:
+    with suppress(FileNotFoundError):
+        for name in default_storage.listdir(folder)[0]:
+            _delete_empty(f"{folder}/{name}")
+        default_storage.delete(folder)

@@ -26,7 +26,7 @@ from zigzag_server.courses.models import Course, Revision, SharedFile
 from zigzag_server.jobs.models import UNFINISHED, Job
 from zigzag_server.practice.models import Package
 from zigzag_server.publishing.models import Publication
-from zigzag_server.storage import BEING_WRITTEN
+from zigzag_server.storage import BEING_WRITTEN, files_in
 
 M = TypeVar("M", bound=Model)
 
@@ -68,7 +68,8 @@ def clean(now: datetime | None = None, only_count: bool = False) -> Cleaned:
         for rows in (old.jobs, old.packages, old.states, old.courses):
             rows.delete()
         for path in files:
-            default_storage.delete(path)
+            if _is_old(path, at):
+                default_storage.delete(path)
     return cleaned
 
 
@@ -122,23 +123,16 @@ def _unused_files(at: datetime, old: _Old) -> Iterator[str]:
     ):
         for path in files_in(folder):
             name = path.rpartition("/")[2] if used is media else path
-            if name not in used and default_storage.get_modified_time(path) < at - A_DAY:
+            if name not in used and _is_old(path, at):
                 yield path
     folders = set(Package.objects.values_list("folder", flat=True))
     for path in files_in("practice"):
-        if "/".join(path.split("/")[:2]) not in folders and (
-                default_storage.get_modified_time(path) < at - A_DAY):
+        if "/".join(path.split("/")[:2]) not in folders and _is_old(path, at):
             yield path
 
 
-def files_in(folder: str) -> Iterator[str]:
-    """Yield the paths of all files in a folder of the storage, however deep."""
-    if not default_storage.exists(folder):
-        return
-    folders, names = default_storage.listdir(folder)
-    yield from (f"{folder}/{name}" for name in names)
-    for inner in folders:
-        yield from files_in(f"{folder}/{inner}")
+def _is_old(path: str, at: datetime) -> bool:
+    return default_storage.get_modified_time(path) < at - A_DAY
 
 
 def _media_in_use(old: _Old) -> Iterator[str]:

@@ -10,8 +10,7 @@ from zigzag_server.courses import files, store
 from zigzag_server.courses.models import Course, SharedFile
 from zigzag_server.practice.models import Package
 from zigzag_server.publishing.models import Publication
-
-from .cleaning import files_in
+from zigzag_server.storage import files_in
 
 
 @dataclass
@@ -67,8 +66,13 @@ def _media(found: Verified, in_use: set[str], heal: bool) -> None:
 
 def _packages(found: Verified) -> None:
     for publication in Publication.objects.iterator():
-        if not default_storage.exists(publication.file):
+        try:
+            size = default_storage.size(publication.file)
+        except FileNotFoundError:
             found.wrong.append(f"Package {publication.pk}: its file is not there.")
+            continue
+        if size != publication.size:
+            found.wrong.append(f"Package {publication.pk}: {size:,} of {publication.size:,} bytes.")
     for package in Package.objects.iterator():
         there = sum(1 for _ in files_in(package.folder))
         if there != package.files:

@@ -37,7 +37,7 @@ def roles_of(parts: Sequence[Element]) -> Roles:
     fill, and is larger or lower; the lowest rows or the right columns. What lies on a
     target is its label, a picture that targets lie on their ground: neither has a role.
     """
-    targets = _targets(parts)
+    targets = _targets(parts) if parts else []
     chosen = {e.id for e in targets}
     items = [e for e in parts if e.id not in chosen
              and not any(_lies_on(target, e) for target in targets)]
