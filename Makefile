@@ -2,12 +2,14 @@
 
 PORT ?= 8000
 MINUTES ?= 5
+SECONDS ?= 60
+SEED ?= 0
 PYTHON := .venv/bin/python
 export ZIGZAG_APP_ORIGIN ?= http://localhost:$(PORT)
 export ZIGZAG_CONTENT_ORIGIN ?= http://127.0.0.1:$(PORT)
 WEB_SOURCES := $(shell find web -path web/node_modules -prune -o -path web/dist -prune -o -type f -print)
 
-.PHONY: demo serve test lint build schema fuzz bench screenshots clean
+.PHONY: demo serve test lint build schema fuzz bench load faults screenshots clean
 
 demo: export ZIGZAG_DEMO = 1
 demo: build ## set up, load the demo courses, start
@@ -41,6 +43,12 @@ fuzz: .venv/done web/node_modules/.done ## both languages against each other wit
 
 bench: build ## the budgets, one line per figure
 	$(PYTHON) -m tests.bench
+
+load: build ## many people at work for a minute, and whether all of it is kept
+	$(PYTHON) -m tests.load $(SECONDS) $(SEED)
+
+faults: build ## kills, full disks, locks and bad lines, and whether all that was accepted is kept
+	$(PYTHON) -m tests.faults $(MINUTES) $(SEED)
 
 screenshots: build .venv/browser ## pictures of the main views, from the demo data
 	$(PYTHON) -m tests.browser.screenshots

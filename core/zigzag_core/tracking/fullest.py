@@ -14,7 +14,7 @@ from zigzag_core.engine import engine
 from zigzag_core.engine.index import Index
 from zigzag_core.engine.state import Answer, Result, State
 from zigzag_core.engine.values import Value, admitted, fitted, number
-from zigzag_core.program import Disable, Grader, ProgramElement
+from zigzag_core.program import Disable, Grader
 from zigzag_core.program.limits import LIMITS
 
 from .progress import SCORM12_LIMIT, pack
@@ -53,9 +53,12 @@ class Room:
 def room(index: Index, limit: int = SCORM12_LIMIT) -> Room:
     """Return what saved progress needs, and what is left out to fit into `limit` characters."""
     state = fullest(index)
-    sizes = [len(pack(index, shortened(index, state, level))) for level in range(LEVELS)]
-    needed = next((level for level, size in enumerate(sizes) if size <= limit), LEVELS - 1)
-    return Room(sizes[0], sizes[needed], LEFT_OUT[:needed])
+    sizes = []
+    for level in range(LEVELS):
+        sizes.append(len(pack(index, shortened(index, state, level))))
+        if sizes[-1] <= limit:
+            break
+    return Room(sizes[0], sizes[-1], LEFT_OUT[:len(sizes) - 1])
 
 
 def fullest(index: Index) -> State:
@@ -64,6 +67,8 @@ def fullest(index: Index) -> State:
     letters = _letters(program.language)
     state = engine.start(index, draw.getrandbits(32))
     elements = sorted(index.elements.values(), key=lambda element: element.draw.id)
+    # Progress has a number for those that rules show, hide or give a look.
+    changed = frozenset(program.remembered.get("elements", ()))
     variables = {v.id: _value(v, draw, letters) for v in program.variables}
     for element in elements:
         if isinstance(element.draw, Input) and element.draw.variable in variables:
@@ -74,13 +79,13 @@ def fullest(index: Index) -> State:
         state, rng=draw.getrandbits(32), time=_A_DAY, slide=index.order[-1], visited=index.order,
         path=tuple(draw.choice(index.order) for _ in range(LIMITS.longest_path)),
         clicked=frozenset(e.draw.id for e in elements if e.control != "none"),
-        hidden={e.draw.id: draw.random() < 0.5 for e in elements if _is_changed(index, e)},
+        hidden={e.draw.id: draw.random() < 0.5 for e in elements if e.draw.id in changed},
         disabled=dict.fromkeys(sorted({
             action.element for bound in index.rules.values()
             for action in (*bound.rule.then, *bound.rule.otherwise)
             if isinstance(action, Disable) and draw.random() < 0.5}), True),
         looks={e.draw.id: draw.choice(["visited", "selected"]) for e in elements
-               if _is_changed(index, e) and e.draw.looks},
+               if e.draw.id in changed and e.draw.looks},
         offsets={e.draw.id: (_px(draw), _px(draw)) for e in elements
                  if e.draw.drag or e.draw.moves},
         dropped={e.draw.id: draw.choice(e.draw.drag.targets) for e in elements
@@ -90,11 +95,6 @@ def fullest(index: Index) -> State:
         answers={q.id: _answer(q, draw, letters) for q in program.questions},
         more_time=1.5, retake=True,
     )
-
-
-def _is_changed(index: Index, element: ProgramElement) -> bool:
-    """Whether progress has a number for an element that rules show, hide or give a look."""
-    return element.draw.id in index.program.remembered.get("elements", ())
 
 
 def _letters(language: str) -> str:

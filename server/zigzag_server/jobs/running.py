@@ -30,7 +30,9 @@ MOST_TRIES = 3
 """So often is a job begun that breaks off with its process."""
 HEARTBEAT = 5.0
 LOST_AFTER = timedelta(seconds=60)
-_LOOK = 0.05
+_LOOK = 0.02
+_NICER = (10, 6, 3)
+"""What jobs of each priority add to their nice value, see *nice(2)*."""
 _TO_SAY_SO = 100_000_000
 """So many bytes more a job may take once it has used up its memory, to tell of it."""
 _LAST = 16_000_000
@@ -142,6 +144,8 @@ def _be_the_job(job: Job) -> None:
         die_with_parent()
         for number in (signal.SIGINT, signal.SIGTERM):
             signal.signal(number, signal.SIG_DFL)
+        # Requests go first, then what somebody waits for.
+        os.nice(_NICER[KINDS[job.kind].priority])
         gc.set_threshold(100_000, 50, 50)  # It makes much, and lets go of it all at its end.
         most = settings.JOB_MEMORY
         resource.setrlimit(resource.RLIMIT_AS, (most, most + _TO_SAY_SO))

@@ -38,7 +38,7 @@ def compile_slides(owner: User, report: Report, course: int) -> Finish:
     return lambda: {}
 
 
-@kind("check", "Checking the course", seconds=120, replaced=True)
+@kind("check", "Checking the course", seconds=120, priority=2, replaced=True)
 def check_course(owner: User, report: Report, course: int) -> Finish:
     """Say where the ways lead, what an LMS will be told, how large progress gets, what is wrong."""
     reading = in_words(report, 0, 0.3, "Reading the course")
