@@ -6,7 +6,6 @@ from typing import Any, cast
 import pydantic
 from django.conf import settings
 from django.core.exceptions import RequestDataTooBig
-from django.db import OperationalError
 from django.http import HttpRequest, HttpResponse
 from ninja import NinjaAPI
 from ninja.errors import AuthenticationError, HttpError, ValidationError
@@ -103,17 +102,6 @@ def _too_large(request: HttpRequest, error: RequestDataTooBig) -> HttpResponse:
     most = settings.DATA_UPLOAD_MAX_MEMORY_SIZE // 1_000_000
     return _problem(request, Problem(
         413, "too_large", f"What was sent is larger than {most} MB. Nothing was changed."))
-
-
-@api.exception_handler(OperationalError)
-def _database_away(request: HttpRequest, error: OperationalError) -> HttpResponse:
-    """The database is locked, full, or cannot be opened: it may be well in a moment."""
-    logger.error("%s %s: the database says %s", request.method, request.path, error)
-    answer = _problem(request, Problem(
-        503, "database", "The database cannot be written now. Nothing was changed. What you "
-        "changed is kept in this browser and sent again."))
-    answer["Retry-After"] = "5"
-    return answer
 
 
 @api.exception_handler(ValidationError)

@@ -16,3 +16,5 @@ urlpatterns = [
     path("launch/<str:token>/calls", run_views.calls, name="calls"),
     path("run/<str:token>/<path:path>", run_views.package_file, name="package-file"),
 ]
+
+handler500 = "zigzag_server.refusals.failed"

@@ -1,8 +1,16 @@
 """One form for every error of the API, also for those that come from below it."""
 
+import logging
+import sys
 from collections.abc import Callable
 
-from django.http import HttpRequest, HttpResponseBase, JsonResponse
+from django.http import HttpRequest, HttpResponse, HttpResponseBase, JsonResponse
+
+from .problems import passing
+
+logger = logging.getLogger(__name__)
+SOON = {"Retry-After": "5"}
+"""What may be well in a moment is to be asked for again after so many seconds."""
 
 _WORDS = {
     400: ("unreadable", "What was sent cannot be read. Nothing was changed."),
@@ -34,3 +42,13 @@ class OneFormMiddleware:
             if name in answer.headers:
                 made[name] = answer[name]
         return made
+
+
+def failed(request: HttpRequest) -> HttpResponse:
+    """Answer where an error was caught nowhere; what may be well in a moment says so."""
+    error = sys.exc_info()[1]
+    if problem := passing(error):
+        logger.error("%s %s: %s", request.method, request.path, error)
+        return JsonResponse(problem.body, status=problem.status, headers=SOON)
+    code, message = _FAILED
+    return JsonResponse({"code": code, "message": message}, status=500)

@@ -105,7 +105,7 @@ DATABASES = {
         "NAME": VAR / "zigzag.sqlite3",
         "CONN_MAX_AGE": None,
         "OPTIONS": {
-            "timeout": 20,
+            "timeout": 5,
             "transaction_mode": "IMMEDIATE",
             "init_command": "PRAGMA journal_mode=WAL; PRAGMA synchronous=NORMAL;",
         },

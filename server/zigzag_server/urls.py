@@ -23,3 +23,5 @@ urlpatterns = [
     path("api/", api.urls),
     re_path(r"^(?!static/|api/).*$", app_page),
 ]
+
+handler500 = "zigzag_server.refusals.failed"

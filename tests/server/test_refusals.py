@@ -1,5 +1,7 @@
 """Whatever goes wrong, the API says it in one form."""
 
+import errno
+
 import pytest
 from django.db import OperationalError
 from django.test import Client
@@ -47,12 +49,18 @@ def test_what_nobody_foresaw_is_told_in_the_same_form(mika, monkeypatch):
     assert answer.json()["code"] == "failed" and "unforeseen" not in answer.content.decode()
 
 
-@pytest.mark.parametrize("reason", ["database is locked", "database or disk is full"])
-def test_a_database_that_is_locked_or_full_asks_for_patience(mika, course, monkeypatch, reason):
+@pytest.mark.parametrize(("error", "code"), [
+    (OperationalError("database is locked"), "database"),
+    (OperationalError("database or disk is full"), "database"),
+    (OSError(errno.ENOSPC, "No space left on device"), "no_room"),
+])
+def test_a_database_or_disk_that_is_locked_or_full_asks_for_patience(
+        mika, course, monkeypatch, error, code):
     def away(*given):
-        raise OperationalError(reason)
+        raise error
 
     monkeypatch.setattr("zigzag_server.courses.saving.write", away)
+    mika.client.raise_request_exception = False
     found = mika("get", f"/courses/{course}")["slides"][0]
     name = found["slide"]["id"]
     answer = mika.client.post(f"/api/courses/{course}/changes", {
@@ -61,5 +69,15 @@ def test_a_database_that_is_locked_or_full_asks_for_patience(mika, course, monke
              "was": found["slide"]["title"]}]},
     }, content_type="application/json", headers=mika.headers)
     assert answer.status_code == 503 and answer["Retry-After"] == "5"
-    assert answer.json()["code"] == "database" and reason not in answer.json()["message"]
+    assert answer.json()["code"] == code and str(error) not in answer.json()["message"]
     assert mika("get", f"/courses/{course}")["slides"][0] == found
+
+
+def test_a_learner_s_commit_that_finds_no_room_is_told_to_come_again(learner, monkeypatch, db):
+    def away(*given, **more):
+        raise OperationalError("database or disk is full")
+
+    monkeypatch.setattr("zigzag_server.practice.runs.commit", away)
+    learner.raise_request_exception = False
+    answer = learner.post("/launch/some/commit", {"cmi": {}}, content_type="application/json")
+    assert answer.status_code == 503 and answer["Retry-After"] == "5"

@@ -17,7 +17,7 @@ from django.db.models import F
 from django.utils import timezone
 from zigzag_core.errors import Refusal
 
-from zigzag_server.problems import Problem, problem_of
+from zigzag_server.problems import Problem, passing, problem_of
 
 from . import starting
 from .kinds import KINDS, Again, Ended, Kind
@@ -168,6 +168,9 @@ def _perform(job: Job) -> None:
     except Problem as problem:
         starting.end(job, State.FAILED, problem.body)
     except Exception as error:
+        if soon := passing(error, "Try again in a while."):
+            starting.end(job, State.FAILED, soon.body)
+            return
         # Libraries tell of the same in their own words: SQLite of an error of the disk.
         full = isinstance(error, MemoryError) or _is_full()
         _take_reserve()

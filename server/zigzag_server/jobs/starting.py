@@ -58,7 +58,11 @@ def _made(
     except IntegrityError:
         # Another window has asked for the same at the same moment.
         return Job.objects.get(owner=owner, key=key, state__in=UNFINISHED)
-    _enqueue(job)
+    try:
+        _enqueue(job)
+    except Exception:
+        end(job, State.CANCELLED)
+        raise
     return job
 
 
