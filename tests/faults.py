@@ -268,8 +268,8 @@ def lock_database(server: Server, chance: random.Random) -> None:
     """Another program holds the database's lock, for longer than anybody waits."""
     for seconds in (0.5, 3, 9):
         time.sleep(chance.uniform(0.2, 1))
-        database = sqlite3.connect(f"{server.environment['ZIGZAG_DATA']}/zigzag.sqlite3")
-        database.isolation_level = None
+        database = sqlite3.connect(
+            f"{server.environment['ZIGZAG_DATA']}/zigzag.sqlite3", isolation_level=None)
         with suppress(sqlite3.OperationalError):
             database.execute("PRAGMA busy_timeout = 20000")
             database.execute("BEGIN IMMEDIATE")
