@@ -15,6 +15,7 @@ from zigzag_core.errors import Refusal
 
 from .accounts.api import router as accounts
 from .accounts.auth import signed_in
+from .accounts.tokens_api import router as tokens
 from .courses.api import router as courses
 from .courses.does_api import router as does
 from .courses.edits_api import router as edits
@@ -57,6 +58,7 @@ api = NinjaAPI(
     docs_decorator=for_authors,
 )
 api.add_router("", accounts)
+api.add_router("", tokens)
 api.add_router("", courses)
 api.add_router("", media)
 api.add_router("", history)

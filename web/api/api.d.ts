@@ -34,6 +34,86 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sessions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Sessions
+         * @description List where you are signed in, from a session.
+         */
+        get: operations["zigzag_server_accounts_api_list_sessions"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions/{session_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * End Session
+         * @description End a session of yours: signs out there.
+         */
+        delete: operations["zigzag_server_accounts_api_end_session"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/account": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Account
+         * @description Say who you are, from a session.
+         */
+        get: operations["zigzag_server_accounts_api_get_account"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/account/mail": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Change Mail
+         * @description Change the mail address, from a session and with the password.
+         */
+        put: operations["zigzag_server_accounts_api_change_mail"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/password": {
         parameters: {
             query?: never;
@@ -54,6 +134,48 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/password/forgotten": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Forget Password
+         * @description Have a mail sent with which a new password can be chosen.
+         *
+         *     The answer is the same whether there is such an author or not.
+         */
+        post: operations["zigzag_server_accounts_api_forget_password"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/password/reset": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Reset Password
+         * @description Choose a new password with what stood in the mail. All sessions and tokens end.
+         */
+        post: operations["zigzag_server_accounts_api_reset_password"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/tokens": {
         parameters: {
             query?: never;
@@ -63,15 +185,17 @@ export interface paths {
         };
         /**
          * List Tokens
-         * @description List the personal tokens.
+         * @description List the personal tokens, also those that have ended.
          */
-        get: operations["zigzag_server_accounts_api_list_tokens"];
+        get: operations["zigzag_server_accounts_tokens_api_list_tokens"];
         put?: never;
         /**
          * Make Token
          * @description Make a personal token for scripts.
+         *
+         *     One that is made with a token can do no more than that one, and ends with it.
          */
-        post: operations["zigzag_server_accounts_api_make_token"];
+        post: operations["zigzag_server_accounts_tokens_api_make_token"];
         delete?: never;
         options?: never;
         head?: never;
@@ -90,9 +214,9 @@ export interface paths {
         post?: never;
         /**
          * Revoke Token
-         * @description Revoke a personal token.
+         * @description Revoke a personal token, and those that were made with it.
          */
-        delete: operations["zigzag_server_accounts_api_revoke_token"];
+        delete: operations["zigzag_server_accounts_tokens_api_revoke_token"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1768,6 +1892,50 @@ export interface components {
             password: string;
         };
         /**
+         * SignInOut
+         * @description A session: `seen` is told to the hour, `here` is the one that asks.
+         */
+        SignInOut: {
+            /** Id */
+            id: number;
+            /**
+             * Created
+             * Format: date-time
+             */
+            created: string;
+            /**
+             * Seen
+             * Format: date-time
+             */
+            seen: string;
+            /** Address */
+            address: string;
+            /** Device */
+            device: string;
+            /** Here */
+            here: boolean;
+        };
+        /**
+         * AccountOut
+         * @description An author: mails for a new password go to `mail`.
+         */
+        AccountOut: {
+            /** Name */
+            name: string;
+            /** Mail */
+            mail: string;
+        };
+        /**
+         * MailIn
+         * @description Another mail address (empty: none), and the password.
+         */
+        MailIn: {
+            /** Mail */
+            mail: string;
+            /** Password */
+            password: string;
+        };
+        /**
          * PasswordIn
          * @description The password so far, and the one that is to be.
          */
@@ -1778,8 +1946,28 @@ export interface components {
             new: string;
         };
         /**
+         * ForgottenIn
+         * @description The login name or the mail address of who has forgotten the password.
+         */
+        ForgottenIn: {
+            /** Name */
+            name: string;
+        };
+        /**
+         * ResetIn
+         * @description What stands in the address of a mail for a new password, and the password.
+         */
+        ResetIn: {
+            /** Account */
+            account: string;
+            /** Token */
+            token: string;
+            /** New */
+            new: string;
+        };
+        /**
          * TokenOut
-         * @description A token as its owner sees it: never the secret itself.
+         * @description A token as its owner sees it: never the secret itself. `last_used` is told to the hour.
          */
         TokenOut: {
             /** Id */
@@ -1787,10 +1975,20 @@ export interface components {
             /** Name */
             name: string;
             /**
+             * Scope
+             * @enum {string}
+             */
+            scope: "read" | "all";
+            /**
              * Created
              * Format: date-time
              */
             created: string;
+            /**
+             * Expires
+             * Format: date-time
+             */
+            expires: string;
             /** Last Used */
             last_used: string | null;
         };
@@ -1804,10 +2002,20 @@ export interface components {
             /** Name */
             name: string;
             /**
+             * Scope
+             * @enum {string}
+             */
+            scope: "read" | "all";
+            /**
              * Created
              * Format: date-time
              */
             created: string;
+            /**
+             * Expires
+             * Format: date-time
+             */
+            expires: string;
             /** Last Used */
             last_used: string | null;
             /** Secret */
@@ -1815,11 +2023,22 @@ export interface components {
         };
         /**
          * TokenIn
-         * @description A name for a new token, so that its owner knows it again.
+         * @description A new token: a name, so that its owner knows it again, what it is good for, how long.
          */
         TokenIn: {
             /** Name */
             name: string;
+            /**
+             * Scope
+             * @default all
+             * @enum {string}
+             */
+            scope: "read" | "all";
+            /**
+             * Days
+             * @default 90
+             */
+            days: number;
         };
         /**
          * Accepts
@@ -11490,6 +11709,90 @@ export interface operations {
             };
         };
     };
+    zigzag_server_accounts_api_list_sessions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SignInOut"][];
+                };
+            };
+        };
+    };
+    zigzag_server_accounts_api_end_session: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    zigzag_server_accounts_api_get_account: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AccountOut"];
+                };
+            };
+        };
+    };
+    zigzag_server_accounts_api_change_mail: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MailIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AccountOut"];
+                };
+            };
+        };
+    };
     zigzag_server_accounts_api_change_password: {
         parameters: {
             query?: never;
@@ -11512,7 +11815,51 @@ export interface operations {
             };
         };
     };
-    zigzag_server_accounts_api_list_tokens: {
+    zigzag_server_accounts_api_forget_password: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ForgottenIn"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    zigzag_server_accounts_api_reset_password: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ResetIn"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    zigzag_server_accounts_tokens_api_list_tokens: {
         parameters: {
             query?: never;
             header?: never;
@@ -11532,7 +11879,7 @@ export interface operations {
             };
         };
     };
-    zigzag_server_accounts_api_make_token: {
+    zigzag_server_accounts_tokens_api_make_token: {
         parameters: {
             query?: never;
             header?: never;
@@ -11556,7 +11903,7 @@ export interface operations {
             };
         };
     };
-    zigzag_server_accounts_api_revoke_token: {
+    zigzag_server_accounts_tokens_api_revoke_token: {
         parameters: {
             query?: never;
             header?: never;

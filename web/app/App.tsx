@@ -1,7 +1,7 @@
 import { Center, Spinner } from "@chakra-ui/react";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { lazy, Suspense, useEffect, type ReactNode } from "react";
-import { Navigate, Route, Routes } from "react-router";
+import { Navigate, Route, Routes, useLocation } from "react-router";
 import { api, take } from "../api/client";
 import { askEarly } from "../api/early";
 import { PackagePage } from "../practice/PackagePage";
@@ -10,9 +10,9 @@ import { RunPage } from "../practice/RunPage";
 import { Shelf } from "../workbench/shelf/Shelf";
 import { Empty } from "../kit/Empty";
 import { QuietButton } from "../kit/QuietButton";
-import { Account } from "./Account";
+import { Account } from "./account/Account";
 import { followFoundWork } from "./foundWork";
-import { SignIn } from "./SignIn";
+import { SignedOut } from "./SignedOut";
 
 const fetchWorkbench = (): Promise<typeof import("../workbench/Workbench")> => import("../workbench/Workbench");
 const Workbench = lazy(fetchWorkbench);
@@ -31,6 +31,7 @@ export function App(): ReactNode {
     queryKey: ["session"], queryFn: () => take(api.GET("/api/session")), staleTime: 60_000,
   });
   const queries = useQueryClient();
+  const { pathname } = useLocation();
   const name = session.data?.name;
   useEffect(() => { if (name) followFoundWork(queries); }, [name, queries]);
   if (session.isPending) return waiting;
@@ -44,7 +45,8 @@ export function App(): ReactNode {
       </Empty>
     );
   }
-  if (!session.data.name) return <SignIn />;
+  // A mail for a new password is opened in whatever browser, also where somebody is signed in.
+  if (!session.data.name || pathname.startsWith("/reset/")) return <SignedOut />;
   return (
     <Suspense fallback={waiting}>
       <Routes>

@@ -8,6 +8,7 @@ The rule, adjustable in the settings (`KEEP`):
 - of the packages of a course the newest of each kind stay;
 - media stay while any course, kept state or library names them;
 - what jobs have made for a download, and what was uploaded for them, stays for a day;
+- a token that has ended stays as long as a deleted course; sessions go with their end;
 - so does what was left unfinished when a process ended, in storage and of practice packages.
 """
 
@@ -17,11 +18,14 @@ from datetime import datetime, timedelta
 from typing import Any, TypeVar
 
 from django.conf import settings
+from django.contrib.sessions.models import Session
 from django.core.files.storage import default_storage
+from django.core.management import call_command
 from django.db.models import Max, Model, QuerySet
 from django.db.models.functions import TruncDate
 from django.utils import timezone
 
+from zigzag_server.accounts.models import ResetMail, SignIn, Token
 from zigzag_server.courses.models import Course, Revision, SharedFile
 from zigzag_server.jobs.models import UNFINISHED, Job
 from zigzag_server.practice.models import Package
@@ -65,12 +69,21 @@ def clean(now: datetime | None = None, only_count: bool = False) -> Cleaned:
         bytes=sum(default_storage.size(path) for path in files),
     )
     if not only_count:
+        _clean_accounts(at)
         for rows in (old.jobs, old.packages, old.states, old.courses):
             rows.delete()
         for path in files:
             if _is_old(path, at):
                 default_storage.delete(path)
     return cleaned
+
+
+def _clean_accounts(at: datetime) -> None:
+    long_ago = at - timedelta(days=settings.KEEP["deleted_days"])
+    call_command("clearsessions")
+    ResetMail.objects.filter(sent__lt=at - A_DAY).delete()
+    SignIn.objects.exclude(session_key__in=Session.objects.values("session_key")).delete()
+    Token.objects.filter(expires__lt=long_ago).delete()
 
 
 @dataclass(frozen=True)

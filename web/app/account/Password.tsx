@@ -1,0 +1,36 @@
+import { Flex, Text } from "@chakra-ui/react";
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useState, type ReactNode } from "react";
+import { api, take } from "../../api/client";
+import { Card } from "../../kit/Card";
+import { MainButton } from "../../kit/MainButton";
+import { sayDone } from "../../kit/toaster";
+import { PasswordField } from "./PasswordField";
+
+/** A new password, for who knows the one so far. */
+export function Password(): ReactNode {
+  const queries = useQueryClient();
+  const [old, setOld] = useState("");
+  const [fresh, setFresh] = useState("");
+  const change = useMutation({
+    mutationFn: () => take(api.PUT("/api/password", { body: { old, new: fresh } })),
+    onSuccess: () => {
+      setOld("");
+      setFresh("");
+      void queries.invalidateQueries({ queryKey: ["sessions"] });
+      sayDone("The password is changed. Other sessions have ended.");
+    },
+  });
+  return (
+    <Card title="Password">
+      <form onSubmit={(event) => { event.preventDefault(); change.mutate(); }}>
+        <Flex gap="2" wrap={{ base: "wrap", md: "nowrap" }}>
+          <PasswordField label="Password so far" value={old} onChange={setOld} />
+          <PasswordField label="New password" value={fresh} onChange={setFresh} isNew />
+          <MainButton type="submit" loading={change.isPending}>Change it</MainButton>
+        </Flex>
+      </form>
+      {change.isError && <Text role="alert" color="brick" mt="2">{change.error.message}</Text>}
+    </Card>
+  );
+}
