@@ -116,7 +116,7 @@ def test_courses_stored_in_the_first_format_are_raised(mika, course):
 
 def test_the_newest_format_has_its_migration_of_what_is_stored():
     folder = Path(store.__file__).parent / "migrations"
-    assert max(folder.glob("0*.py")).stem.endswith(f"_format_{FORMAT}")
+    assert max(folder.glob("0*_format_*.py")).stem.endswith(f"_format_{FORMAT}")
 
 
 def test_a_short_look_tells_what_has_changed(mika, course):

@@ -156,9 +156,9 @@ def test_a_made_up_address_changes_nothing(with_mail, account, token):
     assert Browser().signs_in() == 200
 
 
-def test_a_mail_that_is_a_day_old_opens_nothing(with_mail, settings):
+def test_a_mail_that_is_a_day_old_opens_nothing(with_mail, settings, monkeypatch):
     (account, token), = forgets("mika")
-    settings.PASSWORD_RESET_TIMEOUT = -1
+    monkeypatch.setattr(settings, "PASSWORD_RESET_TIMEOUT", -1)
     body = {"account": account, "token": token, "new": FRESH}
     assert Browser().ask("post", "/password/reset", body).status_code == 403
 

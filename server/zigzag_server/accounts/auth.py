@@ -1,7 +1,6 @@
 """Who is asking: a session with its CSRF token, or a personal token."""
 
 from contextlib import suppress
-from typing import Any
 
 from django.contrib.auth.models import User
 from django.db import OperationalError
@@ -45,7 +44,7 @@ class PersonalToken(HttpBearer):
 class Session(SessionAuth):
     """The session of a page, with its CSRF token."""
 
-    def authenticate(self, request: HttpRequest, key: str | None) -> Any | None:
+    def authenticate(self, request: HttpRequest, key: str | None) -> User | None:
         """Return who is signed in and note that they were seen; None for nobody."""
         user = super().authenticate(request, key)
         now = timezone.now()

@@ -15,6 +15,7 @@ from zigzag_core.course.style.theme import ROLES
 from zigzag_core.packaging.archive import EXTENSIONS
 
 from zigzag_server.origins import content_url
+from zigzag_server.problems import Problem
 from zigzag_server.storage import WholeFileStorage
 
 TYPES = {extension: type_ for type_, extension in EXTENSIONS.items()}
@@ -63,6 +64,16 @@ def read(sha256: str) -> bytes:
     """Return the stored bytes; `FileNotFoundError` when there are none."""
     with default_storage.open(_path(sha256)) as file:
         return bytes(file.read())
+
+
+def read_of(file: MediaFile) -> bytes:
+    """Return the bytes of a course's file; raises a 422 `Problem` that names it where it is gone.
+    """
+    try:
+        return read(file.sha256)
+    except FileNotFoundError:
+        raise Problem(422, "no_such_file", f"“{file.name}” is not stored any more. Nothing was "
+                      "made: put it in again in Build, or take it out of the course.") from None
 
 
 def opened(sha256: str) -> tuple[BinaryIO, int]:

@@ -28,11 +28,12 @@ def take_in_course(owner: User, report: Report, data: bytes) -> Finish:
         raise problem_of(error, "Nothing was taken in.") from None
     report(0.9, "Storing the course")
     rows = store.rows_of(document)
+    # Before the database is locked: what stays of a course that is not stored, `upkeep` takes.
+    for one in taken:
+        files.keep(one.file.sha256, one.data, one.preview)
 
     def finish() -> dict[str, Any]:
         row = store.create_from(owner, rows)
-        for one in taken:
-            files.keep(one.file.sha256, one.data, one.preview)
         return {"course": row.slug, "title": row.title}
     return finish
 

@@ -6,8 +6,9 @@ from typing import Any
 from django.contrib.auth.models import User
 from django.core.files.base import ContentFile
 from django.core.files.storage import default_storage
-from zigzag_core.course import Colours, system_ids
+from zigzag_core.course import Colours, MediaFile, system_ids
 from zigzag_core.editing.copies.copying import duplicate_course
+from zigzag_core.editing.mending import mended
 from zigzag_core.editing.names import free_title
 from zigzag_core.packaging.archive import export_archive
 
@@ -35,7 +36,7 @@ def take_file(
 ) -> Finish:
     """Take in the file that was kept as `upload`: for a course, or else for the library."""
     report(0, f"Looking into “{name}”")
-    file = take_in(name, uploads.read(upload))
+    file = take_in(owner, name, uploads.read(upload))
     colours = store.colours_of(Course.objects.get(pk=course)) if course else Colours()
     result = {**files.shown(file, colours), "file": file.model_dump(mode="json")}
 
@@ -53,7 +54,7 @@ def export_course(owner: User, report: Report, course: int) -> Finish:
     media = {}
     for number, file in enumerate(document.course.media):
         report(0.5 * number / len(document.course.media), f"Reading “{file.name}”")
-        media[file.sha256] = files.read(file.sha256)
+        media[file.sha256] = files.read_of(file)
     report(0.5, "Packing")
     packed = export_archive(document, media)
     path = default_storage.save(f"results/{uuid.uuid4().hex}", ContentFile(packed))
@@ -66,10 +67,15 @@ def export_left(owner: User, report: Report, course: int) -> Finish:
     slug = Course.objects.values_list("slug", flat=True).get(pk=course)
     left = store.left_of(course)
     report(0.5, "Packing")
-    media = {file.sha256: files.read(file.sha256) for file in left.document.course.media}
-    packed = export_archive(left.document, media)
+    there: list[MediaFile] = []
+    gone: list[MediaFile] = []
+    for file in left.document.course.media:
+        (there if files.is_whole(file.sha256) else gone).append(file)
+    settings = left.document.course.model_copy(update={"media": tuple(there)})
+    document = mended(left.document.model_copy(update={"course": settings}))
+    packed = export_archive(document, {file.sha256: files.read(file.sha256) for file in there})
     path = default_storage.save(f"results/{uuid.uuid4().hex}", ContentFile(packed))
-    left_out = list(left.left_out[:MOST_LEFT_OUT])
+    left_out = [*left.left_out, *(f"{file.name}: not stored" for file in gone)][:MOST_LEFT_OUT]
     return lambda: {"path": path, "file": f"{slug}-what-is-left.zigzag", "left_out": left_out}
 
 

@@ -84,7 +84,7 @@ def _sent(request: HttpRequest, file: UploadedFile, course: Course | None) -> Jo
     if takes_long(size, head):
         key = course.pk if course else None
         return uploads.start(author(request), "take", file, {"name": name, "course": key}, key)
-    return take_in(name, file.read())
+    return take_in(author(request), name, file.read())
 
 
 @router.post("/courses/{slug}/media", response={201: MediaOut, 202: JobOut})
@@ -114,7 +114,7 @@ def take_media(request: HttpRequest, slug: str, data: FromIn) -> Status[Any]:
             name, picture = drawing_of(data.drawing or "")
         except KeyError:
             raise not_found("drawing") from None
-        file = take_in(name, picture)
+        file = take_in(author(request), name, picture)
     return Status(201, files.shown(file, colours))
 
 

@@ -60,3 +60,18 @@ class SharedFile(models.Model):
         constraints = [
             models.UniqueConstraint(fields=["owner", "sha256"], name="one_row_per_shared_file")
         ]
+
+
+class HeldFile(models.Model):
+    """That an author has sent the bytes with a hash, or was given them with a course.
+
+    A course may name these files only: who knows no more than a hash gets no bytes for it.
+    """
+
+    owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE)
+    sha256 = models.CharField(max_length=64, db_index=True)
+
+    class Meta:
+        constraints = [
+            models.UniqueConstraint(fields=["owner", "sha256"], name="one_row_per_held_file")
+        ]

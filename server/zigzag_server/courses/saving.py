@@ -21,6 +21,7 @@ from zigzag_core.editing.changes import (
 
 from zigzag_server.problems import Problem
 
+from .holding import check
 from .models import Course, Revision, Slide
 
 TRIES = 5
@@ -149,6 +150,7 @@ def _write_settings(user: User, row: Course, settings: core.Course, version: int
     known = set(stored.slide_rows.values_list("slide_id", flat=True))
     if missing := [slide for slide in settings.slides if slide not in known]:
         raise Problem(422, "no_such_slide", f"The course lists a slide it has not: {missing[0]}.")
+    check(stored.owner_id, settings.media, (file["sha256"] for file in stored.document["media"]))
     document = settings.model_dump(mode="json")
     # What was published keeps its numbers for good, whatever an editor sends.
     document["remembered"] = stored.document.get("remembered", {})

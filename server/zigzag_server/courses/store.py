@@ -19,6 +19,7 @@ from zigzag_core.packaging.archive import reason
 from zigzag_server.jobs.kinds import Again
 from zigzag_server.problems import Problem, not_found
 
+from .holding import hold
 from .models import Course, Revision, SharedFile, Slide
 from .saving import Stale, Versions, overtaken, write
 
@@ -193,6 +194,7 @@ def create(user: User, document: core.CourseDocument) -> Course:
 def create_from(user: User, rows: CourseRows) -> Course:
     """Store a new course of `user`."""
     title = rows.settings["title"]
+    hold(user, (file["sha256"] for file in rows.settings["media"]))
     row = Course.objects.create(
         owner=user, slug=free_slug(title), title=title, document=rows.settings)
     Slide.objects.bulk_create(

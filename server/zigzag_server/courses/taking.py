@@ -10,6 +10,7 @@ from dataclasses import dataclass
 from pathlib import Path
 from typing import Any
 
+from django.contrib.auth.models import User
 from zigzag_core import course as core
 from zigzag_core.errors import BadFile
 from zigzag_core.media.palette import palette
@@ -19,7 +20,7 @@ from zigzag_core.media.recolour import is_recoloured
 
 from zigzag_server.problems import problem_of
 
-from . import files
+from . import files, holding
 
 _SECONDS = 60
 _AT_ONCE = 2_000_000
@@ -53,13 +54,14 @@ def take(name: str, data: bytes) -> TakenFile:
     return TakenFile(file, picture.data, None)
 
 
-def take_in(name: str, data: bytes) -> core.MediaFile:
-    """Return the file in `data`, and keep it. Raises a `Problem` that names it."""
+def take_in(owner: User, name: str, data: bytes) -> core.MediaFile:
+    """Return the file in `data`, and keep it for `owner`. Raises a `Problem` that names it."""
     try:
         taken = take(name, data)
     except BadFile as error:
         raise problem_of(error, "The course is as it was.", f"“{name}”: ") from None
     files.keep(taken.file.sha256, taken.data, taken.preview)
+    holding.hold(owner, [taken.file.sha256])
     return taken.file
 
 

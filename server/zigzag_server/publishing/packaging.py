@@ -46,7 +46,7 @@ def package_of(
     compiling = in_words(report, 0.1, 0.6, "Compiling the slides")
     compiled = programs.run(row, compilation, place_in_package, compiling)
     report(0.6, "Packing")
-    media = {file.sha256: files.read(file.sha256) for file in compiled.media}
+    media = {file.sha256: files.read_of(file) for file in compiled.media}
     data = build_package(kind, compiled, player_files(), media, kept_cut)
     return data, compilation.course.remembered, compiled.course.remembered
 

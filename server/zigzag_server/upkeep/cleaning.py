@@ -26,7 +26,7 @@ from django.db.models.functions import TruncDate
 from django.utils import timezone
 
 from zigzag_server.accounts.models import ResetMail, SignIn, Token
-from zigzag_server.courses.models import Course, Revision, SharedFile
+from zigzag_server.courses.models import Course, HeldFile, Revision, SharedFile
 from zigzag_server.jobs.models import UNFINISHED, Job
 from zigzag_server.practice.models import Package
 from zigzag_server.publishing.models import Publication
@@ -75,6 +75,8 @@ def clean(now: datetime | None = None, only_count: bool = False) -> Cleaned:
         for path in files:
             if _is_old(path, at):
                 default_storage.delete(path)
+                if path.startswith("media/"):
+                    HeldFile.objects.filter(sha256=path.rpartition("/")[2]).delete()
     return cleaned
 
 
