@@ -23,6 +23,7 @@ from .courses.history_api import router as history
 from .courses.layouts_api import router as layouts
 from .courses.media_api import router as media
 from .courses.questions_api import router as questions
+from .courses.whole_edits_api import router as whole_edits
 from .description import SIGNED_OUT, for_authors
 from .jobs.api import router as jobs
 from .practice.api import router as practice
@@ -63,6 +64,7 @@ api.add_router("", courses)
 api.add_router("", media)
 api.add_router("", history)
 api.add_router("/edits", edits)
+api.add_router("/edits", whole_edits)
 api.add_router("/edits", does)
 api.add_router("/edits", layouts)
 api.add_router("/edits", questions)

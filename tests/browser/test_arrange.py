@@ -268,6 +268,34 @@ def test_words_are_found_and_replaced_over_the_course(page):
     page.until(lambda: len(page.all("input[aria-label^='Replace in']")) == found)
 
 
+def asked(page, path):
+    """The addresses with `path` in them that the page has asked for."""
+    addresses = page.browser.execute_script(
+        "return performance.getEntriesByType('resource').map(entry => entry.name)")
+    return [address for address in addresses if path in address]
+
+
+def test_a_large_course_is_searched_once_for_what_is_typed_and_replaced_by_a_job(page, server):
+    slug = server.manage("generate", "--slides", "240", "--questions", "20", "--single-choice")
+    page.go(f"/courses/{slug}/build")
+    page.find("[data-handle]")
+    page.find("[data-stage]").send_keys(Keys.CONTROL, "f")
+    page.find("input[aria-label='Find']").send_keys("slide")
+    status = "[data-own-keys] [role=status]"
+    page.until(lambda: " places" in page.find(status).text and page.find(status).text[0] != "0")
+    places = page.find(status).text
+    assert 1 <= len(asked(page, "/edits/find/")) < 5, "not for each letter"
+    page.find("input[aria-label='Replace by']").send_keys("sheet")
+    page.press(f"Replace in {places}")
+    page.see(f"Replaced in {places}. Ctrl+Z takes it back.")
+    page.until(lambda: page.find(status).text == "0 places")
+    assert any(address.endswith("/file") for address in asked(page, "/api/jobs/"))
+    page.saved()
+    page.find("[data-stage]").click()
+    keys(page, Keys.ESCAPE, Keys.CONTROL, "z")
+    page.until(lambda: page.find(status).text == places)
+
+
 def test_an_earlier_state_is_compared_and_brought_back(page):
     _copy(page, "Earlier")
     page.all("[data-row]")[0].click()

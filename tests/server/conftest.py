@@ -10,6 +10,7 @@ from django.core.files.uploadedfile import SimpleUploadedFile
 from django.test import Client
 from zigzag_core.editing.changes import Change, apply
 from zigzag_server.accounts.models import Token
+from zigzag_server.courses import store
 from zigzag_server.publishing import packaging, programs
 
 APP = django_settings.APP_ORIGIN.split("//")[1]
@@ -33,7 +34,7 @@ class Api:
         if status is not None:
             assert answer.status_code == status, answer.content[:500]
         is_json = answer.get("Content-Type", "").startswith("application/json")
-        return answer.json() if is_json and answer.content else answer
+        return answer.json() if is_json and not answer.streaming and answer.content else answer
 
     def job(self, method, path, body=None, file=None):
         """What comes of a job that is asked for: its result, or its problem with the code."""
@@ -91,6 +92,7 @@ def _author(name):
 def fresh_programs():
     """Courses of another test, which are gone, may have had the same keys."""
     programs.forget()
+    store.forget()
 
 
 @pytest.fixture

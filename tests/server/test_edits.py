@@ -54,8 +54,10 @@ def test_outlines_finding_replacing_and_sizes(mika, course):
     too_long = {"text": "x\n" * 6_000, "course": settings}
     assert mika("post", "/edits/outline", too_long, status=422)["code"] == "too_long"
     query = {"what": "texts", "text": "answer"}
-    found = mika("post", f"/edits/find/{course}", query)
-    assert found and all(place["match"].lower() == "answer" for place in found)
+    answer = mika("post", f"/edits/find/{course}", query)
+    found = answer["places"]
+    assert answer["total"] == len(found) > 1
+    assert all(place["match"].lower() == "answer" for place in found)
     body = {**query, "by": "reply", "places": [found[0]["key"]]}
     changed = mika("post", f"/edits/replace/{course}", body)["change"]["operations"]
     assert len({operation["path"][1] for operation in changed}) == 1

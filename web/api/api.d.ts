@@ -975,7 +975,7 @@ export interface paths {
          * Edit Resize
          * @description Give a saved course another slide size; everything keeps its place in the picture.
          */
-        post: operations["zigzag_server_courses_edits_api_edit_resize"];
+        post: operations["zigzag_server_courses_whole_edits_api_edit_resize"];
         delete?: never;
         options?: never;
         head?: never;
@@ -995,7 +995,7 @@ export interface paths {
          * Edit Mend
          * @description Take out of a saved course whatever names something that is gone.
          */
-        post: operations["zigzag_server_courses_edits_api_edit_mend"];
+        post: operations["zigzag_server_courses_whole_edits_api_edit_mend"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1015,7 +1015,7 @@ export interface paths {
          * Edit Find
          * @description Find texts, names, text alternatives, colours or fonts in a saved course.
          */
-        post: operations["zigzag_server_courses_edits_api_edit_find"];
+        post: operations["zigzag_server_courses_whole_edits_api_edit_find"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1034,8 +1034,10 @@ export interface paths {
         /**
          * Edit Replace
          * @description Replace what was found in a saved course; answers with what would change.
+         *
+         *     In a course of many slides that is a job (202), whose file it is.
          */
-        post: operations["zigzag_server_courses_edits_api_edit_replace"];
+        post: operations["zigzag_server_courses_whole_edits_api_edit_replace"];
         delete?: never;
         options?: never;
         head?: never;
@@ -9499,6 +9501,16 @@ export interface components {
             ratio: number;
         };
         /**
+         * FoundAll
+         * @description How many places were found, and the first of them.
+         */
+        FoundAll: {
+            /** Total */
+            total: number;
+            /** Places */
+            places: components["schemas"]["FoundOut"][];
+        };
+        /**
          * FoundOut
          * @description One finding of a search, with the text before and after it.
          */
@@ -9543,7 +9555,7 @@ export interface components {
         };
         /**
          * ReplaceIn
-         * @description `places` are the keys of what was found; None replaces everywhere.
+         * @description `places` are the keys of what was found; None replaces everywhere but in those of `but`.
          */
         ReplaceIn: {
             /**
@@ -9567,6 +9579,11 @@ export interface components {
             by: string;
             /** Places */
             places?: string[] | null;
+            /**
+             * But
+             * @default []
+             */
+            but: string[];
         };
         /**
          * PatternIn
@@ -12974,7 +12991,7 @@ export interface operations {
             };
         };
     };
-    zigzag_server_courses_edits_api_edit_resize: {
+    zigzag_server_courses_whole_edits_api_edit_resize: {
         parameters: {
             query?: never;
             header?: never;
@@ -13000,7 +13017,7 @@ export interface operations {
             };
         };
     };
-    zigzag_server_courses_edits_api_edit_mend: {
+    zigzag_server_courses_whole_edits_api_edit_mend: {
         parameters: {
             query?: never;
             header?: never;
@@ -13022,7 +13039,7 @@ export interface operations {
             };
         };
     };
-    zigzag_server_courses_edits_api_edit_find: {
+    zigzag_server_courses_whole_edits_api_edit_find: {
         parameters: {
             query?: never;
             header?: never;
@@ -13043,12 +13060,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["FoundOut"][];
+                    "application/json": components["schemas"]["FoundAll"];
                 };
             };
         };
     };
-    zigzag_server_courses_edits_api_edit_replace: {
+    zigzag_server_courses_whole_edits_api_edit_replace: {
         parameters: {
             query?: never;
             header?: never;
@@ -13070,6 +13087,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Edited"];
+                };
+            };
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobOut"];
                 };
             };
         };

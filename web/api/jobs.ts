@@ -70,3 +70,11 @@ export async function cancel(job: Job): Promise<void> {
 export function unfinished(): Promise<Job[]> {
   return take(api.GET("/api/jobs"));
 }
+
+/** Return what the file of a job that is done holds, which is JSON. */
+export async function fileOf<T>(job: Job): Promise<T> {
+  const call = api.GET("/api/jobs/{job_id}/file", {
+    params: { path: { job_id: job.id } }, parseAs: "json",
+  });
+  return await take<unknown>(call) as T;
+}

@@ -20,7 +20,9 @@ from zigzag_core.course import (
     Text,
     TextRun,
 )
+from zigzag_core.course.document import valid_slide
 from zigzag_core.course.questions.question import OpenAnswer
+from zigzag_core.course.reporting import Progress, telling, untold
 from zigzag_core.course.style.style import Looks
 
 What = Literal["texts", "names", "alternatives", "colours", "fonts"]
@@ -50,15 +52,21 @@ class Found:
     after: str
 
 
+def never(place: str) -> bool:
+    """No place is wanted."""
+    return False
+
+
 @dataclass
 class _Search:
-    """Goes through a document once: notes every match, and replaces those that are wanted."""
+    """Goes through a document once: notes every match, and replaces those that are `wanted`."""
 
     what: What
     pattern: re.Pattern[str]
     by: str = ""
-    wanted: Collection[str] | None = ()
+    wanted: Callable[[str], bool] = never
     found: list[Found] = field(default_factory=list)
+    replaced: int = 0
 
     def matches(self, spot: Spot, value: str) -> list[tuple[int, int]]:
         """Note all matches in `value`; return the spans of those to replace."""
@@ -73,8 +81,9 @@ class _Search:
                 place, spot, shown[max(start - _AROUND, 0): start], shown[start: end],
                 shown[end: end + _AROUND],
             ))
-            if self.wanted is None or place in self.wanted:
+            if self.wanted(place):
                 spans.append((start, end))
+        self.replaced += len(spans)
         return spans
 
     def text(self, spot: Spot, value: str, limit: int = 20_000) -> str:
@@ -88,10 +97,10 @@ class _Search:
             runs = list(block.runs)
             words = "".join(r.text if isinstance(r, TextRun) else _VALUE for r in runs)
             here = Spot(spot.slide, spot.element, f"{spot.part}.{number}")
-            for start, end in reversed(self.matches(here, words)):
+            spans = self.matches(here, words)
+            for start, end in reversed(spans):
                 runs = _spliced(runs, start, end, self.by)
-            blocks.append(block.model_copy(update={"runs": tuple(runs)})
-                          if tuple(runs) != block.runs else block)
+            blocks.append(block.model_copy(update={"runs": tuple(runs)}) if spans else block)
         return value.model_copy(update={"blocks": tuple(blocks)})
 
 
@@ -131,17 +140,21 @@ def find(
 def replace(
     document: CourseDocument, what: What, text: str, by: str,
     places: Collection[str] | None = None, match_case: bool = False, whole_words: bool = False,
+    but: Collection[str] = (), progress: Progress = untold,
 ) -> CourseDocument:
     """Return `document` with `text` replaced by `by` at `places` (keys of `Found`; None: all).
 
-    Raises `ValueError` where the result is no valid course, for example for a colour that is
-    none.
+    Places in `but` stay as they are, and slides in which nothing is replaced are the same objects.
+    Raises `ValueError` where the result is no valid course, for example for a colour that is none.
     """
     if not text:
         return document
-    search = _Search(what, _pattern(what, text, match_case, whole_words), by, places)
-    changed = _through(document, search)
-    return CourseDocument.model_validate(changed.model_dump(mode="json"))
+
+    def wanted(place: str) -> bool:
+        return place not in but and (places is None or place in places)
+
+    search = _Search(what, _pattern(what, text, match_case, whole_words), by, wanted)
+    return _through(document, search, progress)
 
 
 def _pattern(what: What, text: str, match_case: bool, whole_words: bool) -> re.Pattern[str]:
@@ -153,10 +166,17 @@ def _pattern(what: What, text: str, match_case: bool, whole_words: bool) -> re.P
     return re.compile(body, 0 if match_case else re.IGNORECASE)
 
 
-def _through(document: CourseDocument, search: _Search) -> CourseDocument:
+def _through(
+    document: CourseDocument, search: _Search, progress: Progress = untold
+) -> CourseDocument:
     course = _course(document.course, search)
-    slides = tuple(_slide(slide, search) for slide in document.slides)
-    return document.model_copy(update={"course": course, "slides": slides})
+    course = Course.model_validate(course.model_dump()) if search.replaced else document.course
+    slides = []
+    for slide in telling(document.slides, progress):
+        before = search.replaced
+        changed = _slide(slide, search)
+        slides.append(valid_slide(changed) if search.replaced > before else slide)
+    return document.model_copy(update={"course": course, "slides": tuple(slides)})
 
 
 def _course(course: Course, search: _Search) -> Course:

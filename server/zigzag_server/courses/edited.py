@@ -63,6 +63,14 @@ def edited(
     return {"change": diff(old, new), "selected": list(selected), **addresses, **more}
 
 
+def between(before: core.CourseDocument, after: core.CourseDocument) -> dict[str, Any]:
+    """Return the answer of an edit of a whole course."""
+    known = {slide.id: slide for slide in before.slides}
+    changed = [slide for slide in after.slides
+               if slide is not known[slide.id] and slide != known[slide.id]]
+    return edited(known, changed, (), (before.course, after.course))
+
+
 def media_urls(course: core.Course) -> dict[str, dict[str, str]]:
     """Return the addresses of a course's files and of small pictures of them, by id."""
     colours = course.theme.colours

@@ -10,12 +10,9 @@ from zigzag_core.access.contrast import weak_pairs
 from zigzag_core.course.elements.blank import Addition
 from zigzag_core.course.questions.descriptors import QUESTION_KINDS
 from zigzag_core.course.references import Identity
-from zigzag_core.editing import search as finding
 from zigzag_core.editing.adding import add
 from zigzag_core.editing.arranging import arrange, groups
-from zigzag_core.editing.arranging.resizing import resize_course
 from zigzag_core.editing.copies.copying import Clipping, clip, duplicate_slide, paste, welcome
-from zigzag_core.editing.mending import mended
 from zigzag_core.editing.outline import plant, read_outline
 from zigzag_core.editing.questions.placement import covers_others
 from zigzag_core.editing.removing import (
@@ -132,34 +129,6 @@ class OutlineIn(Schema):
     text: str = Field(max_length=2_000_000)
     course: core.Course
     after: str | None = None
-
-
-class FindIn(Schema):
-    """What to search for in a course."""
-
-    what: finding.What
-    text: str = Field(max_length=1_000)
-    match_case: bool = False
-    whole_words: bool = False
-
-
-class ReplaceIn(FindIn):
-    """`places` are the keys of what was found; None replaces everywhere."""
-
-    by: str = Field(max_length=1_000)
-    places: list[str] | None = None
-
-
-class FoundOut(Schema):
-    """One finding of a search, with the text before and after it."""
-
-    key: str
-    slide: str | None
-    element: str | None
-    part: str
-    before: str
-    match: str
-    after: str
 
 
 class WeakPair(Schema):
@@ -300,52 +269,3 @@ def edit_contrast(request: HttpRequest, data: core.Colours) -> list[dict[str, An
         {"words": words, "ground": ground, "what": what, "ratio": ratio}
         for words, ground, what, ratio in weak_pairs(data)
     ]
-
-
-@router.post("/resize/{slug}", response=Edited)
-def edit_resize(request: HttpRequest, slug: str, data: core.SlideSize) -> dict[str, Any]:
-    """Give a saved course another slide size; everything keeps its place in the picture."""
-    before = store.document_of(store.course_of(author(request), slug))
-    after = resize_course(before, data)
-    return _between(before, after)
-
-
-@router.post("/mend/{slug}", response=Edited)
-def edit_mend(request: HttpRequest, slug: str) -> dict[str, Any]:
-    """Take out of a saved course whatever names something that is gone."""
-    before = store.document_of(store.course_of(author(request), slug))
-    return _between(before, mended(before))
-
-
-@router.post("/find/{slug}", response=list[FoundOut])
-def edit_find(request: HttpRequest, slug: str, data: FindIn) -> list[dict[str, Any]]:
-    """Find texts, names, text alternatives, colours or fonts in a saved course."""
-    document = store.document_of(store.course_of(author(request), slug))
-    found = finding.find(document, data.what, data.text, data.match_case, data.whole_words)
-    return [
-        {"key": f.key, "slide": f.spot.slide, "element": f.spot.element, "part": f.spot.part,
-         "before": f.before, "match": f.match, "after": f.after}
-        for f in found
-    ]
-
-
-@router.post("/replace/{slug}", response=Edited)
-def edit_replace(request: HttpRequest, slug: str, data: ReplaceIn) -> dict[str, Any]:
-    """Replace what was found in a saved course; answers with what would change."""
-    before = store.document_of(store.course_of(author(request), slug))
-    try:
-        after = finding.replace(
-            before, data.what, data.text, data.by, data.places, data.match_case, data.whole_words
-        )
-    except ValueError:
-        raise Problem(
-            422, "bad_replacement",
-            f"“{data.by}” cannot stand there. Nothing was changed.",
-        ) from None
-    return _between(before, after)
-
-
-def _between(before: core.CourseDocument, after: core.CourseDocument) -> dict[str, Any]:
-    known = {slide.id: slide for slide in before.slides}
-    changed = [slide for slide in after.slides if slide != known[slide.id]]
-    return edited(known, changed, (), (before.course, after.course))

@@ -13,11 +13,13 @@ from zigzag_core.editing.names import free_title
 from zigzag_core.packaging.archive import export_archive
 
 from zigzag_server.jobs import uploads
-from zigzag_server.jobs.kinds import Finish, Report, kind
+from zigzag_server.jobs.kinds import Finish, Report, in_words, kind
 
 from . import files, store
+from .edited import Edited
 from .importing import take_in_course
 from .models import Course
+from .replacing import ReplaceIn, replaced
 from .taking import take_in
 
 MOST_LEFT_OUT = 50
@@ -94,3 +96,15 @@ def copy_course(owner: User, report: Report, course: int) -> Finish:
         copy = store.create_from(owner, rows)
         return {"course": copy.slug, "title": copy.title}
     return finish
+
+
+@kind("replace", "Replacing", priority=2)
+def replace_all(owner: User, report: Report, course: int, asked: dict[str, Any]) -> Finish:
+    """Work out what replacing changes in the course with the key `course`: a file of JSON."""
+    reading = in_words(report, 0, 0.4, "Reading the course")
+    replacing = in_words(report, 0.4, 0.8, "Replacing")
+    before = store.document_of(Course.objects.get(pk=course), reading)
+    found = replaced(before, ReplaceIn.model_validate(asked), replacing)
+    text = Edited.model_validate(found).model_dump_json()
+    path = default_storage.save(f"results/{uuid.uuid4().hex}", ContentFile(text.encode()))
+    return lambda: {"path": path, "file": "replaced.json"}

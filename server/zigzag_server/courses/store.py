@@ -3,6 +3,7 @@
 import json
 from collections.abc import Iterable
 from dataclasses import dataclass
+from functools import lru_cache
 from typing import Any
 
 import pydantic
@@ -101,6 +102,21 @@ def document_of(row: Course, progress: Progress = untold) -> core.CourseDocument
         return core.CourseDocument(course=settings, slides=slides)
     except pydantic.ValidationError as error:
         raise damaged(row.title, reason_of(error, "course")) from None
+
+
+def read_document(row: Course) -> core.CourseDocument:
+    """Return the whole course; read once for several questions about the same state of it."""
+    return _read_document(row.pk, state_of(row))
+
+
+@lru_cache(maxsize=2)
+def _read_document(course: int, _state: str) -> core.CourseDocument:
+    return document_of(Course.objects.get(pk=course))
+
+
+def forget() -> None:
+    """Forget all that is kept in memory."""
+    _read_document.cache_clear()
 
 
 def _slide_in(row: Course, name: str, text: str) -> core.Slide:

@@ -1,5 +1,6 @@
 """Jobs: how far they are, and ending them."""
 
+import mimetypes
 from datetime import datetime
 from typing import Any, Literal
 
@@ -114,6 +115,6 @@ def download_result(request: HttpRequest, job_id: int) -> FileResponse:
     if not path or not default_storage.exists(path):
         raise not_found("file")
     return FileResponse(
-        default_storage.open(path), as_attachment=True, content_type="application/zip",
-        filename=result["file"],
+        default_storage.open(path), as_attachment=True, filename=result["file"],
+        content_type=mimetypes.guess_type(result["file"])[0] or "application/zip",
     )

@@ -3,11 +3,13 @@ import { Box, Flex, Heading, Input, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useState, type ReactNode } from "react";
 import { api, take } from "../../../api/client";
+import { fileOf } from "../../../api/jobs";
 import type { components } from "../../../api/api";
 import { attempt } from "../../store/commands";
 import { editCourse } from "../../store/edits";
 import { saveAll } from "../../store/saver";
 import { goToSlide, select, useCourse } from "../../store/store";
+import { follow } from "../../../kit/jobs/work";
 import { MainButton } from "../../../kit/MainButton";
 import { sayDone } from "../../../kit/toaster";
 import { count } from "../../../kit/units";
@@ -16,10 +18,23 @@ import { Choose } from "../../../kit/Choose";
 import { PaintField } from "../fields/PaintField";
 
 type Found = components["schemas"]["FoundOut"];
+type FoundAll = components["schemas"]["FoundAll"];
+type Edited = components["schemas"]["Edited"];
 type What = components["schemas"]["FindIn"]["what"];
 
+const NOTHING: FoundAll = { total: 0, places: [] };
+/** So many ms after a letter the search begins. */
+const TYPING = 120;
 const WHATS = [["texts", "words"], ["names", "names of elements"], ["alternatives", "text alternatives"], ["colours", "a colour"], ["fonts", "a font"]] as const;
 const FONTS = [["heading", "heading"], ["text", "text"]] as const;
+
+/** Wait for so many ms; ends at once, with the reason, when nobody waits any more. */
+function pause(ms: number, signal: AbortSignal): Promise<void> {
+  return new Promise((done, fail) => {
+    const timer = setTimeout(done, ms);
+    signal.addEventListener("abort", () => { clearTimeout(timer); fail(signal.reason as Error); });
+  });
+}
 
 /** Searches texts, colours and fonts in the whole course, and replaces them. */
 export function SearchPanel(): ReactNode {
@@ -32,16 +47,18 @@ export function SearchPanel(): ReactNode {
   const [whole_words, setWhole] = useState(false);
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const query = { what, text, match_case, whole_words };
-  const { data } = useQuery({
+  const { data } = useQuery<FoundAll>({
     queryKey: ["find", slug, query, saved], enabled: text !== "", placeholderData: (before) => before,
-    queryFn: async () => {
+    queryFn: async ({ signal }) => {
+      // Who goes on typing asks for something else: what was asked before is given up.
+      await pause(TYPING, signal);
       await saveAll();
-      return take(api.POST("/api/edits/find/{slug}", { params: { path: { slug } }, body: query }));
+      return take(api.POST("/api/edits/find/{slug}", { params: { path: { slug } }, body: query, signal }));
     },
   });
   useEffect(() => setLeft(new Set()), [what, text, match_case, whole_words]);
-  const found: readonly Found[] = text ? data ?? [] : [];
-  const chosen = found.filter((place) => !left.has(place.key));
+  const found = text && data ? data : NOTHING;
+  const chosen = found.total - left.size;
 
   function choose(next: What): void {
     setWhat(next);
@@ -51,13 +68,16 @@ export function SearchPanel(): ReactNode {
 
   const replace = (): Promise<void> => attempt(async () => {
     await saveAll();
-    const body = { ...query, by, places: chosen.map((place) => place.key) };
+    const body = { ...query, by, but: [...left] };
     const replaced = await editCourse({
       label: "Replace",
-      ask: () => take(api.POST("/api/edits/replace/{slug}", { params: { path: { slug } }, body })),
+      ask: async () => {
+        const answer = await take(api.POST("/api/edits/replace/{slug}", { params: { path: { slug } }, body }));
+        return "change" in answer ? answer : fileOf<Edited>(await follow(Promise.resolve(answer)));
+      },
       then: () => ({ stored: true }),
     });
-    if (replaced) sayDone(`Replaced in ${count(chosen.length, "place")}. Ctrl+Z takes it back.`);
+    if (replaced) sayDone(`Replaced in ${count(chosen, "place")}. Ctrl+Z takes it back.`);
   });
 
   const worded = what === "texts" || what === "names" || what === "alternatives";
@@ -86,12 +106,12 @@ export function SearchPanel(): ReactNode {
         </>
       )}
       <Flex align="center" justify="space-between" my="2" gap="2">
-        <Text color="quiet" fontSize="13px" role="status">{text ? count(found.length, "place") : ""}</Text>
-        <MainButton size="xs" disabled={!chosen.length} onClick={() => void replace()}>
-          Replace in {count(chosen.length, "place")}
+        <Text color="quiet" fontSize="13px" role="status">{text ? count(found.total, "place") : ""}</Text>
+        <MainButton size="xs" disabled={!chosen} onClick={() => void replace()}>
+          Replace in {count(chosen, "place")}
         </MainButton>
       </Flex>
-      <Places found={found} left={left} onLeave={setLeft} />
+      <Places found={found.places} left={left} onLeave={setLeft} />
     </Box>
   );
 }
@@ -106,7 +126,7 @@ function Places(
     if (!next.delete(key)) next.add(key);
     onLeave(next);
   }
-  return found.slice(0, 300).map((place) => {
+  return found.map((place) => {
     const at = place.slide ? `${order.indexOf(place.slide) + 1} ${slides[place.slide]?.title ?? ""}` : "the course";
     const name = slides[place.slide ?? ""]?.elements.find((element) => element.id === place.element)?.name;
     return (
