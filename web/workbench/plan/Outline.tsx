@@ -1,7 +1,7 @@
 import { Box, Flex, Heading, Text, Textarea } from "@chakra-ui/react";
 import { closestCenter, DndContext, PointerSensor, useSensor, useSensors, type DragEndEvent } from "@dnd-kit/core";
 import { SortableContext, verticalListSortingStrategy } from "@dnd-kit/sortable";
-import { useEffect, useMemo, useRef, useState, type ClipboardEvent, type KeyboardEvent, type ReactNode } from "react";
+import { useDeferredValue, useEffect, useMemo, useRef, useState, type ClipboardEvent, type KeyboardEvent, type ReactNode } from "react";
 import { pasteOutline } from "../store/slides";
 import { goToSlide, redo, undo, useCourse } from "../store/store";
 import { Kbd } from "../../kit/Kbd";
@@ -15,6 +15,9 @@ import {
 import { OutlineRow } from "./OutlineRow";
 
 type Choosing = { shiftKey: boolean; ctrlKey: boolean; metaKey: boolean };
+
+/** So many lines fill a tall window. */
+const SEEN_FIRST = 60;
 
 /** The outline: sections and slides as lines to type into. */
 export function Outline(): ReactNode {
@@ -140,6 +143,9 @@ export function Outline(): ReactNode {
     moveLines(actingOn(String(active.id)), before);
   }
 
+  // Of a long outline the lines that are seen come first; the others follow while one looks.
+  const drawn = useDeferredValue(Number.MAX_SAFE_INTEGER, SEEN_FIRST);
+
   // The same functions all along, so that a change of one line does not draw all.
   const latest = useRef({ onKeyDown, onPaste, choose });
   latest.current = { onKeyDown, onPaste, choose };
@@ -160,7 +166,7 @@ export function Outline(): ReactNode {
         <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={drop}>
           <SortableContext items={ids} strategy={verticalListSortingStrategy}>
             <Box as="ol" listStyleType="none" aria-label="Sections and slides">
-              {lines.map((line) => (
+              {lines.slice(0, drawn).map((line) => (
                 <OutlineRow
                   key={line.id} line={line} chosen={chosen.has(line.id)} cut={Boolean(taken?.cut && taken.ids.includes(line.id))}
                   {...rowActions}

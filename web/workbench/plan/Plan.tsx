@@ -1,5 +1,5 @@
 import { Box, Flex } from "@chakra-ui/react";
-import type { ReactNode } from "react";
+import { useDeferredValue, type ReactNode } from "react";
 import { NotesPanel } from "./NotesPanel";
 import { Outline } from "./Outline";
 import { RouteMap } from "./RouteMap";
@@ -8,13 +8,15 @@ import { usePlanKeys } from "./usePlanKeys";
 /** Plan: the course as an outline to type into, beside the route that it makes. */
 export default function Plan(): ReactNode {
   usePlanKeys();
+  // The route of a large course takes a while to lay out: the outline does not wait for it.
+  const outlined = useDeferredValue(true, false);
   return (
     <Flex h="100%">
       <Flex as="aside" direction="column" w="380px" flex="none" borderRightWidth="1px" bg="paper" aria-label="Outline">
         <Box flex="1" minH="0"><Outline /></Box>
         <NotesPanel />
       </Flex>
-      <Box flex="1" minW="0" bg="paper"><RouteMap /></Box>
+      <Box flex="1" minW="0" bg="paper">{outlined && <RouteMap />}</Box>
     </Flex>
   );
 }
