@@ -9,7 +9,7 @@ from zigzag_core.course import Colours
 from zigzag_core.drawings import DRAWINGS
 from zigzag_core.errors import BadPicture, BadPlaying
 from zigzag_core.media.palette import palette
-from zigzag_core.media.pictures import LARGEST, take_picture
+from zigzag_core.media.pictures import LARGEST, pixels_in, take_picture
 from zigzag_core.media.playing import looks_like_playing, take_playing
 from zigzag_core.media.recolour import is_recoloured, recoloured
 
@@ -189,3 +189,38 @@ def test_there_is_enough_to_draw_with():
     assert sum(key.startswith("backdrop-") for key in keys) >= 8
     portraits = {DRAWINGS[key].draw() for key in keys if key.startswith("person-")}
     assert len(portraits) == len(people)
+
+
+def doubled(start, line, times=30):
+    """A drawing in which each line uses the one before twice."""
+    return svg(start + "".join(line.format(n=n, m=n + 1) for n in range(times)))
+
+
+@pytest.mark.parametrize(("drawing", "reason"), [
+    (doubled('<rect id="a0"/>', '<g id="a{m}"><use href="#a{n}"/><use href="#a{n}"/></g>'),
+     "comes to more than"),
+    (doubled('<pattern id="a0"/>', '<pattern id="a{m}"><rect fill="url(#a{n})"/>'
+             '<rect stroke="url(#a{n})"/></pattern>'), "comes to more than"),
+    (svg('<filter id="f">' + "<feTurbulence/>" * 100 + "</filter>"
+         + '<rect filter="url(#f)"/>' * 100), "comes to more than"),
+    (svg('<g id="a"><use href="#b"/></g><g id="b"><use href="#a"/></g>'), "within itself"),
+    (svg("".join(f'<use id="a{n}" href="#a{n + 1}"/>' for n in range(3_000))), "nested"),
+    (svg("<g>" * 220 + "</g>" * 220), "nested"),
+    (svg("<rect/>" * 50_001), "more than 50,000 elements"),
+    (svg(f'<path d="{"M 1 1 " * 900_000}"/>'), "larger than 5 MB"),
+])
+def test_drawings_that_would_stop_a_browser_are_refused(drawing, reason):
+    with pytest.raises(BadPicture, match=reason):
+        take_picture(drawing)
+
+
+def test_drawings_may_repeat_what_is_small():
+    body = '<symbol id="s"><circle r="2"/></symbol>' + '<use href="#s"/>' * 500
+    assert take_picture(svg(body)).type == "image/svg+xml"
+
+
+def test_the_points_of_a_picture_are_known_from_its_head():
+    out = io.BytesIO()
+    Image.new("RGB", (5_000, 3_000)).save(out, "PNG")
+    assert pixels_in(out.getvalue()[:4_096]) == 15_000_000
+    assert pixels_in(b"") == pixels_in(b"<svg/>") == 0

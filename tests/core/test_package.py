@@ -181,7 +181,8 @@ def test_a_course_without_slides_is_refused():
 def test_archives_go_round_exactly_equal(demo):
     document, media = demo
     data = export_archive(document, media)
-    back, files = import_archive(data)
+    back, read = import_archive(data)
+    files = {file.sha256: read(file) for file in back.course.media}
     assert back == document and files == media
     assert export_archive(back, files) == data
 
@@ -198,8 +199,8 @@ def test_an_archive_of_an_older_format_is_read_whole(path):
     """What was in it is in the course, at the same places; what a step renames is named anew."""
     document, media = import_archive(path.read_bytes())
     files = read_zip(path.read_bytes())
-    assert document.course.format == FORMAT and set(media) == {
-        file.sha256 for file in document.course.media}
+    assert document.course.format == FORMAT
+    assert all(len(media(file)) == file.size for file in document.course.media)
     assert lost(json.loads(files["course.json"]), dumped(document.course), "course") == [
         "course.format"]
     for slide in document.slides:
@@ -209,7 +210,9 @@ def test_an_archive_of_an_older_format_is_read_whole(path):
         for before, question in zip(raw.get("questions", ()), slide.questions, strict=True):
             for row, raised in zip(before.get("table", ()), question.table, strict=True):
                 assert list(raised.cells) == [cell["part"] for cell in row["cells"]]
-    assert findings(document) == findings(import_archive(export_archive(document, media))[0])
+    assert findings(document) == findings(
+        import_archive(export_archive(document, {f.sha256: media(f)
+                                                 for f in document.course.media}))[0])
     compile_course(document, lambda file: file.sha256)
 
 
@@ -300,7 +303,7 @@ def test_missing_and_damaged_parts_are_refused(demo):
         import_archive(changed(data, **{slide: b'{"id": "abcd", "title": "x", "extra": 1}'}))
     first = document.course.media[0]
     with pytest.raises(BadArchive, match="damaged"):
-        import_archive(changed(data, **{f"media__{first.sha256}.svg": b"<svg/>"}))
+        import_archive(changed(data, **{f"media__{first.sha256}.svg": b"<svg/>"}))[1](first)
 
 
 @pytest.mark.parametrize("name", [
@@ -330,7 +333,7 @@ def test_bombs_links_copies_and_damage_are_refused():
     data = bytearray(zipped({"a": bytes(range(256)) * 40}))
     data[60] ^= 0xFF
     with pytest.raises(BadArchive):
-        read_zip(bytes(data))
+        read_zip(bytes(data))["a"]
     assert safe_zip.Limits().entries == 20_000
 
 

@@ -13,7 +13,7 @@ from schemathesis import GenerationMode
 from zigzag_server.wsgi import application
 
 DESCRIPTION = Path(__file__).resolve().parents[2] / "web" / "openapi.json"
-FEW = 6
+FEW = 3
 EXAMPLES = int(os.environ.get("EXAMPLES", FEW))
 """So many of each operation. `EXAMPLES=1000 .venv/bin/python -m pytest tests/server/test_schema.py`
 tries more, and others."""

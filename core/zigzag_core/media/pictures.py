@@ -46,6 +46,19 @@ def take_picture(data: bytes) -> PictureFile:
     return PictureFile(data, kind, w, h, hashlib.sha256(data).hexdigest())
 
 
+def pixels_in(head: bytes) -> int:
+    """Return the points of the picture that begins with `head`, as far as that tells; else 0."""
+    try:
+        with warnings.catch_warnings():
+            warnings.simplefilter("ignore", Image.DecompressionBombWarning)
+            with Image.open(io.BytesIO(head), formats=tuple(_TYPES)) as image:
+                return image.width * image.height
+    except Image.DecompressionBombError:
+        return MOST_PIXELS + 1
+    except (OSError, SyntaxError, ValueError, KeyError):
+        return 0
+
+
 def _looks_like_xml(data: bytes) -> bool:
     start = data[:512].lstrip(b"\xef\xbb\xbf \t\r\n")
     return start.startswith(b"<") or data[:2] in (b"\xff\xfe", b"\xfe\xff")

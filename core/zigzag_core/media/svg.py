@@ -4,10 +4,16 @@ An allowlist over elements and attributes of SVG 2 (W3C); references only within
 """
 
 import re
+from itertools import islice
 
 from lxml import etree
 
 from zigzag_core.errors import BadDrawing
+
+from .svg_cost import MOST_ELEMENTS, check_cost
+
+LARGEST_DRAWING = 5_000_000
+"""Bytes of a drawing."""
 
 _SVG = "http://www.w3.org/2000/svg"
 _XLINK = "http://www.w3.org/1999/xlink"
@@ -34,8 +40,10 @@ def clean_svg(data: bytes) -> tuple[bytes, int, int]:
 
     Scripts, event handlers, links, foreign content, animation, style sheets and everything that
     would be fetched are taken out. Raises `BadDrawing` for what is no SVG, is not well-formed, or
-    declares entities.
+    declares entities, is too large, or would take a browser too long to draw.
     """
+    if len(data) > LARGEST_DRAWING:
+        raise BadDrawing(f"The drawing is larger than {LARGEST_DRAWING // 1_000_000} MB.")
     if any("<!ENTITY".encode(code) in data for code in ("utf-8", "utf-16-le", "utf-16-be")):
         raise BadDrawing("The drawing declares entities; save it as plain SVG.")
     parser = etree.XMLParser(
@@ -48,9 +56,13 @@ def clean_svg(data: bytes) -> tuple[bytes, int, int]:
         raise BadDrawing("The drawing is not well-formed SVG.") from None
     if root.tag != f"{{{_SVG}}}svg":
         raise BadDrawing("The file is not a PNG, JPEG, WebP, GIF or SVG picture.")
-    for element in list(root.iter()):
+    elements = list(islice(root.iter(), MOST_ELEMENTS + 1))
+    if len(elements) > MOST_ELEMENTS:
+        raise BadDrawing(f"The drawing has more than {MOST_ELEMENTS:,} elements.")
+    for element in elements:
         _clean(element, root)
     w, h = _size(root)
+    check_cost(root)
     root.set("width", str(w))
     root.set("height", str(h))
     if "viewBox" not in root.attrib:

@@ -2,12 +2,12 @@
 
 import hashlib
 import json
-from collections.abc import Mapping
-from typing import Any
+from collections.abc import Callable, Mapping
+from typing import Any, BinaryIO
 
 from pydantic import ValidationError
 
-from zigzag_core.course import Course, CourseDocument, Slide, migrated, migrated_slide
+from zigzag_core.course import Course, CourseDocument, MediaFile, Slide, migrated, migrated_slide
 from zigzag_core.course.json_text import NotPlain, read_json
 from zigzag_core.errors import BadArchive, NewerFormat
 
@@ -39,11 +39,14 @@ def export_archive(document: CourseDocument, media: Mapping[str, bytes]) -> byte
     return write_zip(files)
 
 
-def import_archive(data: bytes) -> tuple[CourseDocument, dict[str, bytes]]:
-    """Return the document and the media (by SHA-256) of an archive.
+def import_archive(
+    data: bytes | BinaryIO
+) -> tuple[CourseDocument, Callable[[MediaFile], bytes]]:
+    """Return the document of an archive, and what reads one of its media, checked.
 
-    Raises `BadArchive`, with a reason for people, when the archive is damaged, is not a course,
-    was written by a newer Zigzag, or holds other media than it says.
+    `data` are its bytes, or a file that stays open meanwhile. Both raise `BadArchive`, with a
+    reason for people, when the archive is damaged, is not a course, was written by a newer
+    Zigzag, or holds other media than it says.
     """
     files = read_zip(data)
     course, since = _course(files)
@@ -52,14 +55,16 @@ def import_archive(data: bytes) -> tuple[CourseDocument, dict[str, bytes]]:
         document = CourseDocument(course=course, slides=tuple(slides))
     except ValidationError as error:
         raise BadArchive(f"The course in the archive is not valid: {reason(error)}.") from None
-    media = {}
     for file in course.media:
-        content = files.get(media_path(file.sha256, file.type))
-        if content is None:
+        if media_path(file.sha256, file.type) not in files:
             raise BadArchive(f"The file “{file.name}” is missing from the archive.")
+
+    def media(file: MediaFile) -> bytes:
+        content = files[media_path(file.sha256, file.type)]
         if hashlib.sha256(content).hexdigest() != file.sha256 or len(content) != file.size:
             raise BadArchive(f"The file “{file.name}” in the archive is damaged.")
-        media[file.sha256] = content
+        return content
+
     return document, media
 
 

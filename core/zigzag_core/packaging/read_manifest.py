@@ -13,7 +13,7 @@ from lxml import etree
 
 from zigzag_core.errors import BadArchive
 
-_LIMIT = 5_000_000
+LARGEST = 5_000_000
 MOST_SCOS = 500
 """Of a package no more are launched."""
 _BASE = "{http://www.w3.org/XML/1998/namespace}base"
@@ -75,7 +75,7 @@ def read_manifest(files: Mapping[str, bytes]) -> Manifest:
 
 
 def _parsed(data: bytes) -> etree._Element:
-    if len(data) > _LIMIT:
+    if len(data) > LARGEST:
         raise BadArchive("imsmanifest.xml is too large.")
     parser = etree.XMLParser(
         resolve_entities=False, no_network=True, load_dtd=False, huge_tree=False,

@@ -4,9 +4,10 @@ import io
 import stat
 import zipfile
 import zlib
-from collections.abc import Mapping
+from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
 from pathlib import PurePosixPath
+from typing import BinaryIO
 
 from zigzag_core.errors import BadArchive
 
@@ -20,25 +21,50 @@ class Limits:
 
     entries: int = 20_000
     total: int = 1_000_000_000
-    single: int = 500_000_000
+    single: int = 300_000_000
     ratio: int = 200
 
 
-def read_zip(data: bytes, limits: Limits = Limits()) -> Mapping[str, bytes]:
-    """Return the files of the ZIP `data` by path, or raise `BadArchive`.
+class Unzipped(Mapping[str, bytes]):
+    """The files of a ZIP by path. Each is unpacked when it is asked for, and is not kept.
 
-    Refused: what is no ZIP or damaged, encrypted, links, paths that lead out of the folder or
-    occur twice, and anything that unpacks to more than `limits` allow. Nothing is unpacked
-    before all names and sizes have been looked at, and sizes are checked again while unpacking.
+    Asking for one that is damaged raises `BadArchive`.
     """
+
+    def __init__(self, archive: zipfile.ZipFile, entries: Mapping[str, zipfile.ZipInfo]) -> None:
+        self._archive = archive
+        self._entries = entries
+
+    def __getitem__(self, path: str) -> bytes:
+        return _read(self._archive, self._entries[path])
+
+    def __contains__(self, path: object) -> bool:
+        return path in self._entries
+
+    def __iter__(self) -> Iterator[str]:
+        return iter(self._entries)
+
+    def __len__(self) -> int:
+        return len(self._entries)
+
+
+def read_zip(data: bytes | BinaryIO, limits: Limits = Limits()) -> Unzipped:
+    """Return the files of a ZIP by path, or raise `BadArchive`.
+
+    `data` are its bytes, or a file that stays open while they are read. Refused: what is no ZIP or
+    damaged, encrypted, links, paths that lead out of the folder or occur twice, and anything that
+    unpacks to more than `limits` allow. Nothing is unpacked before all names and sizes have been
+    looked at, and sizes are checked again while unpacking.
+    """
+    file = io.BytesIO(data) if isinstance(data, bytes) else data
     try:
-        archive = zipfile.ZipFile(io.BytesIO(data))
+        size = file.seek(0, io.SEEK_END)
+        archive = zipfile.ZipFile(file)
     except (zipfile.BadZipFile, ValueError, NotImplementedError, OSError):
         raise BadArchive("The file is not a ZIP archive, or it is damaged.") from None
-    with archive:
-        entries = [entry for entry in archive.infolist() if not entry.is_dir()]
-        _check(entries, len(data), limits)
-        return {_safe_path(entry.filename): _read(archive, entry) for entry in entries}
+    entries = [entry for entry in archive.infolist() if not entry.is_dir()]
+    _check(entries, size, limits)
+    return Unzipped(archive, {_safe_path(entry.filename): entry for entry in entries})
 
 
 def _check(entries: list[zipfile.ZipInfo], size: int, limits: Limits) -> None:

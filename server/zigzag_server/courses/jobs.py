@@ -29,7 +29,8 @@ MOST_LEFT_OUT = 50
 @kind("import", "Taking in the course", cleanup=uploads.remove)
 def import_course(owner: User, report: Report, upload: str) -> Finish:
     """Take in the course archive that was kept as `upload`."""
-    return take_in_course(owner, report, uploads.read(upload))
+    with uploads.opened(upload) as file:
+        return take_in_course(owner, report, file)
 
 
 @kind("take", "Looking into the file", seconds=120, priority=2, cleanup=uploads.remove)

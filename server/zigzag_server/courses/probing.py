@@ -14,16 +14,16 @@ from pathlib import Path
 from zigzag_core.errors import BadPlaying
 from zigzag_core.media.playing import take_playing
 
-_MEMORY = 3_000_000_000
-_CPU_SECONDS = 40
+MEMORY = 3_000_000_000
+CPU_SECONDS = 40
 
 
 def main() -> int:
     """Look into the file named on the command line; print what it is, or why it is refused."""
     allowed = resource.getrlimit(resource.RLIMIT_AS)[1]
-    memory = _MEMORY if allowed == resource.RLIM_INFINITY else min(_MEMORY, allowed)
+    memory = MEMORY if allowed == resource.RLIM_INFINITY else min(MEMORY, allowed)
     resource.setrlimit(resource.RLIMIT_AS, (memory, memory))
-    resource.setrlimit(resource.RLIMIT_CPU, (_CPU_SECONDS, _CPU_SECONDS))
+    resource.setrlimit(resource.RLIMIT_CPU, (CPU_SECONDS, CPU_SECONDS))
     try:
         found = take_playing(Path(sys.argv[1]).read_bytes())
     except BadPlaying as error:

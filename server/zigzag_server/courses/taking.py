@@ -14,7 +14,7 @@ from django.contrib.auth.models import User
 from zigzag_core import course as core
 from zigzag_core.errors import BadFile
 from zigzag_core.media.palette import palette
-from zigzag_core.media.pictures import LARGEST, take_picture
+from zigzag_core.media.pictures import LARGEST, pixels_in, take_picture
 from zigzag_core.media.playing import LARGEST_PLAYING, looks_like_playing
 from zigzag_core.media.recolour import is_recoloured
 
@@ -23,7 +23,8 @@ from zigzag_server.problems import problem_of
 from . import files, holding
 
 _SECONDS = 60
-_AT_ONCE = 2_000_000
+_AT_ONCE = 500_000
+_PIXELS_AT_ONCE = 4_000_000
 HEAD = 4_096
 """So many bytes tell whether a file plays."""
 
@@ -68,9 +69,9 @@ def take_in(owner: User, name: str, data: bytes) -> core.MediaFile:
 def takes_long(size: int, head: bytes) -> bool:
     """Say whether looking into a file is work for a job: large ones, and all that plays.
 
-    `head` are its first bytes.
+    `head` are its first bytes. A small file may hold a picture of many points.
     """
-    return size > _AT_ONCE or looks_like_playing(head)
+    return size > _AT_ONCE or looks_like_playing(head) or pixels_in(head) > _PIXELS_AT_ONCE
 
 
 def largest(name: str) -> int:

@@ -4,7 +4,7 @@ import hashlib
 import json
 import uuid
 from collections.abc import Mapping
-from typing import Any
+from typing import Any, BinaryIO, cast
 
 from django.contrib.auth.models import User
 from django.core.files.storage import default_storage
@@ -40,6 +40,11 @@ def start(
     if job.arguments["upload"] != upload:
         default_storage.delete(upload)
     return job
+
+
+def opened(upload: str) -> BinaryIO:
+    """Return an upload as an open file."""
+    return cast(BinaryIO, default_storage.open(upload))
 
 
 def read(upload: str) -> bytes:

@@ -1,8 +1,9 @@
 """Putting packages into the practice LMS and taking them out."""
 
+import io
 import uuid
 from contextlib import suppress
-from typing import Any
+from typing import Any, BinaryIO
 
 from django.contrib.auth.models import User
 from django.core.files.base import ContentFile
@@ -19,26 +20,29 @@ from zigzag_server.storage import files_in
 from .models import Package, Sco
 
 
-def put_in(user: User, report: Report, data: bytes) -> Finish:
-    """Unpack the package in `data`; the returned step puts it into the practice LMS.
+def put_in(user: User, report: Report, archive: BinaryIO) -> Finish:
+    """Unpack a package, file by file; the returned step puts it into the practice LMS.
 
     Raises a 422 `Problem` with a reason for people where it is bad; nothing is stored then.
     """
     report(0.1, "Reading the package")
-    try:
-        files = read_zip(data)
-        manifest = read_manifest(files)
-    except BadArchive as error:
-        raise problem_of(error, "Nothing was put in.") from None
+    size = archive.seek(0, io.SEEK_END)
     folder = f"practice/{uuid.uuid4().hex}"
-    for number, (path, content) in enumerate(files.items()):
-        report(0.5 + 0.5 * number / len(files), "Unpacking")
-        default_storage.save(f"{folder}/{path}", ContentFile(content))
+    try:
+        files = read_zip(archive)
+        manifest = read_manifest(files)
+        about = read_words(files.get(FILE)).model_dump()
+        for number, path in enumerate(files):
+            report(0.5 + 0.5 * number / len(files), "Unpacking")
+            default_storage.save(f"{folder}/{path}", ContentFile(files[path]))
+    except BadArchive as error:
+        _delete_folder(folder)
+        raise problem_of(error, "Nothing was put in.") from None
 
     def finish() -> dict[str, Any]:
         made = Package.objects.create(
-            owner=user, title=manifest.title, folder=folder,
-            about=read_words(files.get(FILE)).model_dump(), files=len(files), size=len(data),
+            owner=user, title=manifest.title, folder=folder, about=about, files=len(files),
+            size=size,
         )
         Sco.objects.bulk_create(
             Sco(package=made, number=number, title=sco.title, launch=sco.launch,

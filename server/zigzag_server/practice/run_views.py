@@ -28,7 +28,7 @@ from .models import Call, Launch
 _SANDBOX = ("sandbox allow-scripts allow-same-origin allow-forms allow-popups allow-modals "
             "allow-top-navigation")
 """A package may close the window that it runs in. In a frame the frame's own sandbox forbids it."""
-_MOST_CALLS = 20_000
+MOST_CALLS = 20_000
 
 
 def _visit(token: str) -> Launch:
@@ -99,7 +99,7 @@ def commit(request: HttpRequest, token: str) -> JsonResponse:
 def calls(request: HttpRequest, token: str) -> HttpResponse:
     """Keep a batch of calls for the log. A batch that was sent twice is kept once."""
     visit, body = _visit(token), _body(request)
-    if not isinstance(body, list) or visit.calls.count() > _MOST_CALLS:
+    if not isinstance(body, list) or visit.calls.count() > MOST_CALLS:
         return HttpResponse(status=400)
     rows = [_call(visit, raw) for raw in body[:2_000] if isinstance(raw, dict)]
     try:
