@@ -15,6 +15,13 @@ VAR = Path(os.environ.get("ZIGZAG_DATA", BASE / "var"))
 VAR.mkdir(mode=0o700, parents=True, exist_ok=True)
 
 
+DATABASE = VAR / "zigzag.sqlite3"
+DATABASE.touch(mode=0o600)
+with suppress(PermissionError):
+    # Also one from before; what SQLite writes beside it gets the same mode.
+    DATABASE.chmod(0o600)
+
+
 def _secret_key() -> str:
     """The key from the environment, else one made at first start and kept with the data."""
     if key := os.environ.get("ZIGZAG_SECRET_KEY"):
@@ -102,7 +109,7 @@ TEMPLATES = [{"BACKEND": "django.template.backends.django.DjangoTemplates", "APP
 DATABASES = {
     "default": {
         "ENGINE": "django.db.backends.sqlite3",
-        "NAME": VAR / "zigzag.sqlite3",
+        "NAME": DATABASE,
         "CONN_MAX_AGE": None,
         "OPTIONS": {
             "timeout": 5,
@@ -165,6 +172,12 @@ SESSION_COOKIE_SAMESITE = "Lax"
 SESSION_COOKIE_HTTPONLY = True
 SESSION_COOKIE_SECURE = CSRF_COOKIE_SECURE = APP_ORIGIN.startswith("https:")
 CSRF_TRUSTED_ORIGINS = [APP_ORIGIN]
+SECURE_HSTS_SECONDS = 31_536_000 if APP_ORIGIN.startswith("https:") else 0
+if AXES_IPWARE_PROXY_COUNT:
+    SECURE_PROXY_SSL_HEADER = ("HTTP_X_FORWARDED_PROTO", "https")
+# Frames are refused by the policy of `origins`; plain HTTP is redirected by whoever takes HTTPS.
+# What other hosts of the same domain do is not ours to say.
+SILENCED_SYSTEM_CHECKS = ["security.W002", "security.W005", "security.W008", "security.W021"]
 SECURE_CONTENT_TYPE_NOSNIFF = True
 SECURE_REFERRER_POLICY = "same-origin"
 # The practice LMS opens packages in windows of their own, of the content's origin.

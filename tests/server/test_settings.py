@@ -42,6 +42,23 @@ def test_the_key_is_made_once_however_many_start_and_is_private(tmp_path):
     with ThreadPoolExecutor(6) as pool:
         keys = {done.stdout for done in pool.map(lambda _: python(folder, KEY), range(6))}
     assert len(keys) == 1 and len(keys.pop().strip()) == 64
-    assert [path.name for path in folder.iterdir()] == ["secret-key"]
+    assert sorted(path.name for path in folder.iterdir()) == ["secret-key", "zigzag.sqlite3"]
     assert stat.S_IMODE((folder / "secret-key").stat().st_mode) == 0o600
     assert stat.S_IMODE(folder.stat().st_mode) == 0o700
+
+
+def test_the_framework_s_list_for_servers_that_all_can_reach_is_kept_to(tmp_path):
+    code = "from django.core.management import execute_from_command_line as run; " \
+        "run(['', 'check', '--deploy', '--fail-level', 'WARNING'])"
+    done = python(
+        tmp_path, code, ZIGZAG_APP_ORIGIN="https://app.example.org",
+        ZIGZAG_CONTENT_ORIGIN="https://content.example.org", ZIGZAG_PROXIES="1",
+        DJANGO_SETTINGS_MODULE="zigzag_server.settings")
+    assert done.returncode == 0, done.stderr
+
+
+def test_the_database_is_its_user_s_alone(tmp_path):
+    code = "from django.core.management import execute_from_command_line as run; " \
+        "run(['', 'migrate', '--verbosity', '0'])"
+    assert python(tmp_path, code, DJANGO_SETTINGS_MODULE="zigzag_server.settings").returncode == 0
+    assert stat.S_IMODE((tmp_path / "zigzag.sqlite3").stat().st_mode) & 0o077 == 0

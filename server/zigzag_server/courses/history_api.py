@@ -3,6 +3,8 @@
 from datetime import datetime
 from typing import Any
 
+from django.db.models import QuerySet
+from django.db.models.fields.json import KT
 from django.http import HttpRequest
 from ninja import Router, Schema, Status
 from zigzag_core import course as core
@@ -40,20 +42,22 @@ class CourseAt(Schema):
     slides: list[core.Slide]
 
 
-def _out(row: Revision) -> dict[str, Any]:
-    return {
-        "id": row.pk, "slide": row.slide_id, "title": row.document.get("title", ""),
-        "version": row.version, "created": row.created,
-        "author": row.author.get_username() if row.author else None,
-    }
+def _out(rows: QuerySet[Revision]) -> list[dict[str, Any]]:
+    """The states as they are listed; of their documents the database reads the titles only."""
+    told = rows.order_by("-pk").annotate(title=KT("document__title")).values_list(
+        "pk", "slide_id", "title", "version", "created", "author__username")
+    return [
+        {"id": key, "slide": slide, "title": title or "", "version": version, "created": created,
+         "author": name}
+        for key, slide, title, version, created, name in told[:_MOST]
+    ]
 
 
 @router.get("/courses/{slug}/slides/{slide_id}/states", response=list[StateOut])
 def list_states(request: HttpRequest, slug: str, slide_id: str) -> list[dict[str, Any]]:
     """List the kept states of a slide, the newest first."""
     row = store.course_of(author(request), slug)
-    rows = row.revisions.filter(slide_id=slide_id).select_related("author").order_by("-pk")
-    return [_out(r) for r in rows[:_MOST]]
+    return _out(row.revisions.filter(slide_id=slide_id))
 
 
 @router.get("/courses/{slug}/slides/{slide_id}/states/{state_id}", response=SlideOut)
@@ -74,15 +78,15 @@ def keep_aside(request: HttpRequest, slug: str, slide_id: str, data: core.Slide)
     row = store.course_of(user, slug)
     if data.id != slide_id or not row.slide_rows.filter(slide_id=slide_id).exists():
         raise not_found("slide")
-    return Status(201, _out(store.keep_aside(user, row, data)))
+    kept = store.keep_aside(user, row, data)
+    return Status(201, _out(row.revisions.filter(pk=kept.pk))[0])
 
 
 @router.get("/courses/{slug}/history", response=list[StateOut])
 def list_history(request: HttpRequest, slug: str) -> list[dict[str, Any]]:
     """List all kept states of a course, slides and settings, the newest first."""
     row = store.course_of(author(request), slug)
-    rows = row.revisions.select_related("author").order_by("-pk")
-    return [_out(r) for r in rows[:_MOST]]
+    return _out(row.revisions.all())
 
 
 @router.get("/courses/{slug}/history/{state_id}", response=CourseAt)

@@ -111,7 +111,7 @@ def put_back(backup: Path, data: Path) -> int:
     database gets its name last: without it, nothing was put back.
     """
     for there in (data / DATABASE, data / FILES):
-        if there.exists():
+        if there.exists() and (there.is_dir() or there.stat().st_size):
             raise CannotBackUp(f"There is data in {data} already ({there.name}). Nothing was "
                                "changed: choose another folder with ZIGZAG_DATA.")
     with tempfile.TemporaryDirectory(dir=data, prefix="restoring-") as folder:
