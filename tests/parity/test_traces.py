@@ -37,8 +37,8 @@ from tests.parity.hostile import hostile, renamed
 from tests.parity.seeds import seeds
 from tests.parity.traces import trace, write
 
-RANDOM_PROGRAMS = 125
-RANDOM_QUIZZES = 200
+RANDOM_PROGRAMS = 90
+RANDOM_QUIZZES = 140
 LEARNERS = 4
 
 

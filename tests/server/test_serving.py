@@ -11,14 +11,19 @@ import pytest
 from ..running import Server
 
 
+@pytest.fixture(scope="module")
+def installed(tmp_path_factory):
+    server = Server(tmp_path_factory.mktemp("serving"))
+    server.environment["ZIGZAG_PROCESSES"] = "3"
+    server.manage("migrate", "--verbosity", "0")
+    return server
+
+
 @pytest.fixture
-def server(tmp_path):
-    running = Server(tmp_path)
-    running.environment["ZIGZAG_PROCESSES"] = "3"
-    running.manage("migrate", "--verbosity", "0")
-    running.start()
-    yield running
-    running.stop()
+def server(installed):
+    installed.start()
+    yield installed
+    installed.stop()
 
 
 def children(process: int) -> set[int]:

@@ -9,10 +9,16 @@ _SET_DEATH_SIGNAL = 1
 """``PR_SET_PDEATHSIG`` of Linux, see *prctl(2)*."""
 
 
-def die_with_parent() -> None:
-    """Have this process killed when its parent ends. Does nothing on other systems than Linux."""
+def die_with_parent(parent: int) -> None:
+    """Have this process killed when the one that has begun it, of number `parent`, ends.
+
+    Does nothing on other systems than Linux.
+    """
     if sys.platform == "linux":
         ctypes.CDLL(None).prctl(_SET_DEATH_SIGNAL, signal.SIGKILL)
+        if os.getppid() != parent:
+            # It ended before this process could ask for that.
+            os.kill(os.getpid(), signal.SIGKILL)
 
 
 def is_alive(process: int) -> bool:

@@ -1,5 +1,7 @@
 """The queue between those who ask for work and the workers: Huey, in a file or with a broker."""
 
+import multiprocessing
+
 from django.conf import settings
 from huey import Huey, PriorityRedisHuey, SqliteHuey, crontab
 
@@ -32,7 +34,8 @@ def give_back_lost() -> None:
 @huey.on_startup()
 def _begin() -> None:
     """As a worker's process begins. It may stand in for one that was killed at its work."""
-    die_with_parent()
+    if consumer := multiprocessing.parent_process():
+        die_with_parent(consumer.pid or 0)
     _give_back()
 
 

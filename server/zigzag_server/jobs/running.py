@@ -56,9 +56,10 @@ def run(job_id: int) -> None:
     job = Job.objects.get(pk=job_id)
     # No connection to a database may cross a fork.
     connections.close_all()
+    worker = os.getpid()
     child = os.fork()
     if child == 0:
-        _be_the_job(job)
+        _be_the_job(job, worker)
     try:
         status = _watch(job, child)
     except BaseException:
@@ -137,11 +138,11 @@ def _watch(job: Job, child: int) -> int:
         time.sleep(_LOOK)
 
 
-def _be_the_job(job: Job) -> None:
-    """The process of a job, from its first step to its last."""
+def _be_the_job(job: Job, worker: int) -> None:
+    """The process of a job, from its first step to its last; it ends with its worker."""
     code = 1
     try:
-        die_with_parent()
+        die_with_parent(worker)
         for number in (signal.SIGINT, signal.SIGTERM):
             signal.signal(number, signal.SIG_DFL)
         # Requests go first, then what somebody waits for.

@@ -50,6 +50,7 @@ def _stop(number: int, frame: FrameType | None) -> None:
 
 
 def _begin(run: Run) -> int:
+    parent = os.getpid()
     process = os.fork()
     if process:
         return process
@@ -58,7 +59,7 @@ def _begin(run: Run) -> int:
         # Whoever stops this one tells it by the one signal; Ctrl+C is for the first process.
         signal.signal(signal.SIGINT, signal.SIG_IGN)
         signal.signal(signal.SIGTERM, signal.SIG_DFL)
-        die_with_parent()
+        die_with_parent(parent)
         run()
         code = 0
     finally:
