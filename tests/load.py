@@ -48,6 +48,36 @@ print("KEPT " + json.dumps({token: core["suspend_data"] for token, core in
 """
 
 
+FILL = """
+from zigzag_server.courses import store
+from zigzag_server.courses.models import Course, SharedFile, Revision
+from zigzag_server.practice.models import Call, Launch, Package, Sco
+from django.contrib.auth.models import User
+from django.utils import timezone
+user = User.objects.get(username="author0")
+first = Course.objects.get(owner=user)
+rows = [Course(owner=user, slug=f"course-{{n}}", title=f"Course {{n}}", document=first.document)
+        for n in range({many})]
+Course.objects.bulk_create(rows)
+file = first.document["media"][0]
+SharedFile.objects.bulk_create(SharedFile(
+    owner=user, sha256=f"{{n:064}}", document={{**file, "sha256": f"{{n:064}}"}})
+    for n in range({many}))
+Package.objects.bulk_create(Package(
+    owner=user, title=f"Package {{n}}", folder=f"practice/{{n}}", files=1, size=1)
+    for n in range({many}))
+slide = first.slide_rows.first()
+Revision.objects.bulk_create(Revision(
+    course=first, slide_id=slide.slide_id, version=0, document=slide.document, author=user)
+    for n in range({many}))
+visit = Launch.objects.first()
+Call.objects.bulk_create(Call(
+    launch=visit, index=n, at=timezone.now(), method="LMSSetValue",
+    arguments=["cmi.suspend_data", "x" * 500], result="true", error="0")
+    for n in range(5 * {many}))
+"""
+
+
 class Measured:
     """How long each kind of request took, in s, and what went wrong."""
 
@@ -225,12 +255,40 @@ def checking(seconds: float, seed: int) -> Measured:
     return measured
 
 
+def growing(seed: int) -> Measured:
+    """How long lists take with a hundred and with a thousand of all that they list."""
+    wrong = Measured()
+    for many in (100, 1_000):
+        measured = Measured()
+        with prepared(20, 1, 1) as (server, made, _):
+            server.manage("shell", "-v", "0", "-c", FILL.format(many=many))
+            author = Author(server, measured, seed, *made[0])
+            package = author.ask("packages in the practice LMS", "GET", "/api/practice/packages")
+            last = package[-1]["id"]
+            lists = {
+                "the shelf": "/api/courses", "the library": "/api/library",
+                "packages in the practice LMS": "/api/practice/packages",
+                "states of a slide": f"{author.course}/slides/{author.slide}/states",
+                "states of a course": f"{author.course}/history",
+                "ten calls of many":
+                    f"/api/practice/packages/{last}/learners/learner0/calls?attempt=1&most=10",
+            }
+            for _turn in range(40):
+                for what, path in lists.items():
+                    author.ask(what, "GET", path)
+        print(f"lists with {many:,} of each")
+        for what in lists:
+            measured.line(what, "p95 100")
+        wrong.wrong += measured.wrong
+    return wrong
+
+
 def main() -> int:
     seconds = float(sys.argv[1]) if len(sys.argv) > 1 else 60
     seed = (int(sys.argv[2]) if len(sys.argv) > 2 else 0) or random.randrange(1, 10**6)
     print(f"seed {seed}")
     threading.stack_size(256 * 1_024)
-    wrong = [*everyone(seconds, seed).wrong, *checking(seconds, seed).wrong]
+    wrong = [*everyone(seconds, seed).wrong, *checking(seconds, seed).wrong, *growing(seed).wrong]
     for each in wrong[:20]:
         print(each)
     print(f"{len(wrong)} wrong")
