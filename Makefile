@@ -9,7 +9,7 @@ export ZIGZAG_APP_ORIGIN ?= http://localhost:$(PORT)
 export ZIGZAG_CONTENT_ORIGIN ?= http://127.0.0.1:$(PORT)
 WEB_SOURCES := $(shell find web -path web/node_modules -prune -o -path web/dist -prune -o -type f -print)
 
-.PHONY: demo serve test lint build schema fuzz bench load faults screenshots clean
+.PHONY: demo serve test lint lint-python lint-web build schema fuzz bench load faults screenshots clean
 
 demo: export ZIGZAG_DEMO = 1
 demo: build ## set up, load the demo courses, start
@@ -19,16 +19,22 @@ serve: build ## start without the demo account
 	@$(PYTHON) manage.py migrate --verbosity 0
 	@$(PYTHON) manage.py serve
 
-test: build .venv/browser lint ## everything
+test: ## everything
+	@$(MAKE) --no-print-directory -j2 build .venv/browser
+	@$(MAKE) --no-print-directory -j2 lint
 	$(PYTHON) -m pytest -n 2 tests/core tests/server tests/parity
 	cd web && npx vitest run
 	$(PYTHON) -m pytest -n 2 tests/browser
 
-lint: .venv/done web/node_modules/.done
+lint: lint-python lint-web
+
+lint-python: .venv/done
 	.venv/bin/ruff check .
 	.venv/bin/mypy
 	.venv/bin/lint-imports --no-cache
 	! .venv/bin/vulture | grep -v "unused variable"
+
+lint-web: web/node_modules/.done
 	cd web && npm run --silent check
 
 build: web/dist/.done .venv/done

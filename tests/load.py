@@ -68,7 +68,8 @@ Package.objects.bulk_create(Package(
     for n in range({many}))
 slide = first.slide_rows.first()
 Revision.objects.bulk_create(Revision(
-    course=first, slide_id=slide.slide_id, version=0, document=slide.document, author=user)
+    course=first, slide_id=slide.slide_id, version=0, document=slide.document, author=user,
+    title="Kept")
     for n in range({many}))
 visit = Launch.objects.first()
 Call.objects.bulk_create(Call(

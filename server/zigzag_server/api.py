@@ -7,7 +7,6 @@ import pydantic
 from django.conf import settings
 from django.core.exceptions import RequestDataTooBig
 from django.http import HttpRequest, HttpResponse
-from ninja import NinjaAPI
 from ninja.errors import AuthenticationError, HttpError, ValidationError
 from ninja.parser import Parser
 from zigzag_core.course.json_text import NotPlain, read_json
@@ -24,7 +23,7 @@ from .courses.layouts_api import router as layouts
 from .courses.media_api import router as media
 from .courses.questions_api import router as questions
 from .courses.whole_edits_api import router as whole_edits
-from .description import SIGNED_OUT, for_authors
+from .description import SIGNED_OUT, DescribedApi, for_authors
 from .jobs.api import router as jobs
 from .practice.api import router as practice
 from .problems import Problem, problem_of
@@ -45,7 +44,7 @@ class PlainJson(Parser):
         return cast(dict[str, Any], read_json(request.body))
 
 
-api = NinjaAPI(
+api = DescribedApi(
     title="Zigzag",
     version="1",
     description=(

@@ -13,9 +13,9 @@ import pytest
 from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 from zigzag_core.course.salvage import salvaged
-from zigzag_core.grading import table_file
 from zigzag_core.engine import engine
 from zigzag_core.errors import Refusal
+from zigzag_core.grading import table_file
 from zigzag_core.media.captions import read_captions
 from zigzag_core.media.pictures import take_picture
 from zigzag_core.packaging.archive import import_archive

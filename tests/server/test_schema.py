@@ -10,10 +10,15 @@ from django.conf import settings as django_settings
 from hypothesis import HealthCheck, Phase, given, settings
 from hypothesis import strategies as st
 from schemathesis import GenerationMode
+from schemathesis.specs.openapi.checks import (
+    content_type_conformance,
+    response_schema_conformance,
+    status_code_conformance,
+)
 from zigzag_server.wsgi import application
 
 DESCRIPTION = Path(__file__).resolve().parents[2] / "web" / "openapi.json"
-FEW = 3
+FEW = 2
 EXAMPLES = int(os.environ.get("EXAMPLES", FEW))
 """So many of each operation. `EXAMPLES=1000 .venv/bin/python -m pytest tests/server/test_schema.py`
 tries more, and others."""
@@ -57,6 +62,8 @@ class Sent:
         answer = case.call(base_url=django_settings.APP_ORIGIN, headers={
             **self.author.headers, "Accept-Encoding": "identity"})
         assert answer.status_code < 500, (answer.status_code, answer.text[:500])
+        case.validate_response(answer, checks=[
+            status_code_conformance, content_type_conformance, response_schema_conformance])
         if answer.status_code < 300 and answer.content:
             self._learn(case.operation.label, answer)
 

@@ -11654,7 +11654,20 @@ export interface components {
             error: string;
         };
     };
-    responses: never;
+    responses: {
+        /** @description What was not done: a code for programs, words for people. */
+        Refused: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/json": {
+                    code: string;
+                    message: string;
+                };
+            };
+        };
+    };
     parameters: never;
     requestBodies: never;
     headers: never;
@@ -11680,6 +11693,8 @@ export interface operations {
                     "application/json": components["schemas"]["SessionOut"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_accounts_api_sign_in: {
@@ -11704,6 +11719,8 @@ export interface operations {
                     "application/json": components["schemas"]["SessionOut"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_accounts_api_sign_out: {
@@ -11724,6 +11741,8 @@ export interface operations {
                     "application/json": components["schemas"]["SessionOut"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_accounts_api_list_sessions: {
@@ -11744,6 +11763,8 @@ export interface operations {
                     "application/json": components["schemas"]["SignInOut"][];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_accounts_api_end_session: {
@@ -11764,6 +11785,8 @@ export interface operations {
                 };
                 content?: never;
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_accounts_api_get_account: {
@@ -11784,6 +11807,8 @@ export interface operations {
                     "application/json": components["schemas"]["AccountOut"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_accounts_api_change_mail: {
@@ -11808,6 +11833,8 @@ export interface operations {
                     "application/json": components["schemas"]["AccountOut"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_accounts_api_change_password: {
@@ -11830,6 +11857,8 @@ export interface operations {
                 };
                 content?: never;
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_accounts_api_forget_password: {
@@ -11852,6 +11881,8 @@ export interface operations {
                 };
                 content?: never;
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_accounts_api_reset_password: {
@@ -11874,6 +11905,8 @@ export interface operations {
                 };
                 content?: never;
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_accounts_tokens_api_list_tokens: {
@@ -11894,6 +11927,8 @@ export interface operations {
                     "application/json": components["schemas"]["TokenOut"][];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_accounts_tokens_api_make_token: {
@@ -11918,6 +11953,8 @@ export interface operations {
                     "application/json": components["schemas"]["NewToken"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_accounts_tokens_api_revoke_token: {
@@ -11938,6 +11975,8 @@ export interface operations {
                 };
                 content?: never;
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_api_list_courses: {
@@ -11961,6 +12000,8 @@ export interface operations {
                     "application/json": components["schemas"]["CourseCard"][];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_api_create_course: {
@@ -11985,6 +12026,8 @@ export interface operations {
                     "application/json": components["schemas"]["CourseCard"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_api_import_course: {
@@ -12015,6 +12058,8 @@ export interface operations {
                     "application/json": components["schemas"]["JobOut"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_api_get_course: {
@@ -12037,6 +12082,8 @@ export interface operations {
                     "application/json": components["schemas"]["CourseWithSlides"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_api_put_course: {
@@ -12063,6 +12110,8 @@ export interface operations {
                     "application/json": components["schemas"]["CourseOut"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_api_delete_course: {
@@ -12083,6 +12132,8 @@ export interface operations {
                 };
                 content?: never;
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_api_rename_course: {
@@ -12109,6 +12160,8 @@ export interface operations {
                     "application/json": components["schemas"]["CourseCard"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_api_save_change: {
@@ -12135,6 +12188,8 @@ export interface operations {
                     "application/json": components["schemas"]["ChangeSaved"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_api_restore_course: {
@@ -12157,6 +12212,8 @@ export interface operations {
                     "application/json": components["schemas"]["CourseCard"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_api_copy_course: {
@@ -12179,6 +12236,8 @@ export interface operations {
                     "application/json": components["schemas"]["JobOut"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_api_export_course: {
@@ -12201,6 +12260,8 @@ export interface operations {
                     "application/json": components["schemas"]["JobOut"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_api_export_left: {
@@ -12223,6 +12284,8 @@ export interface operations {
                     "application/json": components["schemas"]["JobOut"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_api_get_versions: {
@@ -12245,6 +12308,8 @@ export interface operations {
                     "application/json": components["schemas"]["Versions"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_api_get_slide: {
@@ -12268,6 +12333,8 @@ export interface operations {
                     "application/json": components["schemas"]["SlideOut"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_api_put_slide: {
@@ -12295,6 +12362,8 @@ export interface operations {
                     "application/json": components["schemas"]["SlideOut"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_media_api_upload_media: {
@@ -12336,6 +12405,8 @@ export interface operations {
                     "application/json": components["schemas"]["JobOut"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_media_api_take_media: {
@@ -12362,6 +12433,8 @@ export interface operations {
                     "application/json": components["schemas"]["MediaOut"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_media_api_media_use: {
@@ -12386,6 +12459,8 @@ export interface operations {
                     };
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_media_api_list_drawings: {
@@ -12406,6 +12481,8 @@ export interface operations {
                     "application/json": components["schemas"]["DrawingOut"][];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_media_api_get_drawing: {
@@ -12425,9 +12502,11 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": string;
+                    "image/svg+xml": string;
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_media_api_list_library: {
@@ -12448,6 +12527,8 @@ export interface operations {
                     "application/json": components["schemas"]["SharedOut"][];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_media_api_add_to_library: {
@@ -12487,6 +12568,8 @@ export interface operations {
                     "application/json": components["schemas"]["JobOut"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_media_api_share_media: {
@@ -12510,6 +12593,8 @@ export interface operations {
                     "application/json": components["schemas"]["SharedOut"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_media_api_change_shared: {
@@ -12536,6 +12621,8 @@ export interface operations {
                     "application/json": components["schemas"]["SharedOut"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_media_api_remove_shared: {
@@ -12556,6 +12643,8 @@ export interface operations {
                 };
                 content?: never;
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_media_api_captions_from: {
@@ -12580,6 +12669,8 @@ export interface operations {
                     "application/json": components["schemas"]["CaptionsOut"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_media_api_captions_text: {
@@ -12604,6 +12695,8 @@ export interface operations {
                     "application/json": components["schemas"]["CaptionsText"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_history_api_list_states: {
@@ -12627,6 +12720,8 @@ export interface operations {
                     "application/json": components["schemas"]["StateOut"][];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_history_api_keep_aside: {
@@ -12654,6 +12749,8 @@ export interface operations {
                     "application/json": components["schemas"]["StateOut"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_history_api_get_state: {
@@ -12678,6 +12775,8 @@ export interface operations {
                     "application/json": components["schemas"]["SlideOut"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_history_api_list_history: {
@@ -12700,6 +12799,8 @@ export interface operations {
                     "application/json": components["schemas"]["StateOut"][];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_history_api_get_course_at: {
@@ -12723,6 +12824,8 @@ export interface operations {
                     "application/json": components["schemas"]["CourseAt"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_edits_api_edit_add: {
@@ -12747,6 +12850,8 @@ export interface operations {
                     "application/json": components["schemas"]["Edited"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_edits_api_edit_clip: {
@@ -12771,6 +12876,8 @@ export interface operations {
                     "application/json": components["schemas"]["Clipping"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_edits_api_edit_paste: {
@@ -12795,6 +12902,8 @@ export interface operations {
                     "application/json": components["schemas"]["Edited"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_edits_api_edit_remove: {
@@ -12819,6 +12928,8 @@ export interface operations {
                     "application/json": components["schemas"]["Edited"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_edits_api_edit_remove_slides: {
@@ -12845,6 +12956,8 @@ export interface operations {
                     "application/json": components["schemas"]["Edited"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_edits_api_edit_group: {
@@ -12869,6 +12982,8 @@ export interface operations {
                     "application/json": components["schemas"]["Edited"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_edits_api_edit_ungroup: {
@@ -12893,6 +13008,8 @@ export interface operations {
                     "application/json": components["schemas"]["Edited"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_edits_api_edit_arrange: {
@@ -12917,6 +13034,8 @@ export interface operations {
                     "application/json": components["schemas"]["Edited"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_edits_api_edit_duplicate_slide: {
@@ -12941,6 +13060,8 @@ export interface operations {
                     "application/json": components["schemas"]["Edited"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_edits_api_edit_outline: {
@@ -12965,6 +13086,8 @@ export interface operations {
                     "application/json": components["schemas"]["Edited"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_edits_api_edit_contrast: {
@@ -12989,6 +13112,8 @@ export interface operations {
                     "application/json": components["schemas"]["WeakPair"][];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_whole_edits_api_edit_resize: {
@@ -13015,6 +13140,8 @@ export interface operations {
                     "application/json": components["schemas"]["Edited"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_whole_edits_api_edit_mend: {
@@ -13037,6 +13164,8 @@ export interface operations {
                     "application/json": components["schemas"]["Edited"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_whole_edits_api_edit_find: {
@@ -13063,6 +13192,8 @@ export interface operations {
                     "application/json": components["schemas"]["FoundAll"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_whole_edits_api_edit_replace: {
@@ -13098,6 +13229,8 @@ export interface operations {
                     "application/json": components["schemas"]["JobOut"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_does_api_edit_pattern: {
@@ -13122,6 +13255,8 @@ export interface operations {
                     "application/json": components["schemas"]["Edited"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_does_api_add_overlay: {
@@ -13146,6 +13281,8 @@ export interface operations {
                     "application/json": components["schemas"]["Edited"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_does_api_remove_overlay: {
@@ -13170,6 +13307,8 @@ export interface operations {
                     "application/json": components["schemas"]["Edited"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_does_api_expression_text: {
@@ -13194,6 +13333,8 @@ export interface operations {
                     "application/json": components["schemas"]["Typed"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_does_api_read_expression: {
@@ -13218,6 +13359,8 @@ export interface operations {
                     "application/json": components["schemas"]["Read"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_layouts_api_edit_new_slide: {
@@ -13242,6 +13385,8 @@ export interface operations {
                     "application/json": components["schemas"]["Edited"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_layouts_api_edit_layouts: {
@@ -13266,6 +13411,8 @@ export interface operations {
                     "application/json": components["schemas"]["Layout"][];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_layouts_api_edit_change_layout: {
@@ -13290,6 +13437,8 @@ export interface operations {
                     "application/json": components["schemas"]["Edited"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_layouts_api_edit_layout_from: {
@@ -13314,6 +13463,8 @@ export interface operations {
                     "application/json": components["schemas"]["Edited"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_layouts_api_edit_update_layout: {
@@ -13338,6 +13489,8 @@ export interface operations {
                     "application/json": components["schemas"]["Edited"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_questions_api_more_parts: {
@@ -13362,6 +13515,8 @@ export interface operations {
                     "application/json": components["schemas"]["Edited"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_questions_api_convert: {
@@ -13386,6 +13541,8 @@ export interface operations {
                     "application/json": components["schemas"]["Edited"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_questions_api_parts_table: {
@@ -13410,6 +13567,8 @@ export interface operations {
                     "application/json": components["schemas"]["Edited"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_questions_api_parts_join: {
@@ -13434,6 +13593,8 @@ export interface operations {
                     "application/json": components["schemas"]["Edited"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_questions_api_question_button: {
@@ -13458,6 +13619,8 @@ export interface operations {
                     "application/json": components["schemas"]["Edited"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_questions_api_question_of: {
@@ -13482,6 +13645,8 @@ export interface operations {
                     "application/json": components["schemas"]["Edited"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_questions_api_question_roles: {
@@ -13506,6 +13671,8 @@ export interface operations {
                     "application/json": components["schemas"]["Roles"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_questions_api_question_part: {
@@ -13530,6 +13697,8 @@ export interface operations {
                     "application/json": components["schemas"]["Edited"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_questions_api_table_rows: {
@@ -13554,6 +13723,8 @@ export interface operations {
                     "application/json": components["schemas"]["TableOut"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_questions_api_table_facts: {
@@ -13578,6 +13749,8 @@ export interface operations {
                     "application/json": components["schemas"]["TableFacts"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_questions_api_table_text: {
@@ -13602,6 +13775,8 @@ export interface operations {
                     "application/json": components["schemas"]["TableText"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_courses_questions_api_table_read: {
@@ -13626,6 +13801,8 @@ export interface operations {
                     "application/json": components["schemas"]["TableReadOut"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_publishing_api_check_course: {
@@ -13657,6 +13834,8 @@ export interface operations {
                     "application/json": components["schemas"]["JobOut"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_publishing_api_try_course: {
@@ -13688,6 +13867,8 @@ export interface operations {
                     "application/json": components["schemas"]["JobOut"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_publishing_api_get_program: {
@@ -13719,6 +13900,8 @@ export interface operations {
                     "application/json": components["schemas"]["JobOut"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_publishing_api_open_preview: {
@@ -13750,6 +13933,8 @@ export interface operations {
                     "application/json": components["schemas"]["JobOut"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_publishing_api_explain_calls: {
@@ -13774,6 +13959,8 @@ export interface operations {
                     "application/json": string[];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_publishing_api_list_packages: {
@@ -13796,6 +13983,8 @@ export interface operations {
                     "application/json": components["schemas"]["PackageOut"][];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_publishing_api_publish_course: {
@@ -13822,6 +14011,8 @@ export interface operations {
                     "application/json": components["schemas"]["JobOut"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_publishing_api_get_package: {
@@ -13844,6 +14035,8 @@ export interface operations {
                     "application/json": components["schemas"]["PackageContents"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_publishing_api_download_package: {
@@ -13863,9 +14056,11 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": string;
+                    "application/zip": string;
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_jobs_api_list_jobs: {
@@ -13888,6 +14083,8 @@ export interface operations {
                     "application/json": components["schemas"]["JobOut"][];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_jobs_api_get_job: {
@@ -13910,6 +14107,8 @@ export interface operations {
                     "application/json": components["schemas"]["JobOut"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_jobs_api_cancel_job: {
@@ -13930,6 +14129,8 @@ export interface operations {
                 };
                 content?: never;
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_jobs_api_download_result: {
@@ -13949,9 +14150,11 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": string;
+                    "application/zip": string;
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_practice_api_list_learners: {
@@ -13972,6 +14175,8 @@ export interface operations {
                     "application/json": components["schemas"]["LearnerOut"][];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_practice_api_list_practice_packages: {
@@ -13992,6 +14197,8 @@ export interface operations {
                     "application/json": components["schemas"]["PracticePackage"][];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_practice_api_upload_package: {
@@ -14022,6 +14229,8 @@ export interface operations {
                     "application/json": components["schemas"]["JobOut"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_practice_api_put_in_publication: {
@@ -14046,6 +14255,8 @@ export interface operations {
                     "application/json": components["schemas"]["JobOut"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_practice_api_get_results: {
@@ -14068,6 +14279,8 @@ export interface operations {
                     "application/json": components["schemas"]["PackageResults"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_practice_api_remove_package: {
@@ -14088,6 +14301,8 @@ export interface operations {
                 };
                 content?: never;
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_practice_api_launch_package: {
@@ -14112,6 +14327,8 @@ export interface operations {
                     "application/json": components["schemas"]["LaunchOut"];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_practice_api_mark_answer: {
@@ -14136,6 +14353,8 @@ export interface operations {
                 };
                 content?: never;
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
     zigzag_server_practice_api_list_calls: {
@@ -14164,6 +14383,8 @@ export interface operations {
                     "application/json": components["schemas"]["CallOut"][];
                 };
             };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
         };
     };
 }

@@ -4,7 +4,6 @@ from datetime import datetime
 from typing import Any
 
 from django.db.models import QuerySet
-from django.db.models.fields.json import KT
 from django.http import HttpRequest
 from ninja import Router, Schema, Status
 from zigzag_core import course as core
@@ -43,11 +42,11 @@ class CourseAt(Schema):
 
 
 def _out(rows: QuerySet[Revision]) -> list[dict[str, Any]]:
-    """The states as they are listed; of their documents the database reads the titles only."""
-    told = rows.order_by("-pk").annotate(title=KT("document__title")).values_list(
+    """The states as they are listed."""
+    told = rows.order_by("-pk").values_list(
         "pk", "slide_id", "title", "version", "created", "author__username")
     return [
-        {"id": key, "slide": slide, "title": title or "", "version": version, "created": created,
+        {"id": key, "slide": slide, "title": title, "version": version, "created": created,
          "author": name}
         for key, slide, title, version, created, name in told[:_MOST]
     ]

@@ -12,6 +12,7 @@ from zigzag_core.drawings import DRAWINGS, drawing_of
 from zigzag_core.media.captions import read_captions, write_captions
 
 from zigzag_server.accounts.auth import author
+from zigzag_server.description import TYPE
 from zigzag_server.jobs import uploads
 from zigzag_server.jobs.api import JobOut, MediaOut
 from zigzag_server.jobs.models import Job
@@ -134,7 +135,8 @@ def list_drawings(request: HttpRequest) -> list[dict[str, Any]]:
     ]
 
 
-@router.get("/drawings/{key}.svg", response={200: bytes})
+@router.get("/drawings/{key}.svg", response={200: bytes},
+            openapi_extra={TYPE: "image/svg+xml"})
 def get_drawing(request: HttpRequest, key: str) -> HttpResponse:
     """Return a shipped drawing, in the colours of the first theme."""
     try:

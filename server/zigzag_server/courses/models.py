@@ -1,7 +1,12 @@
 """Courses as they are stored: settings in one row, each slide in one, every state in another."""
 
+from typing import Any
+
 from django.conf import settings
+from django.contrib.auth.models import User
 from django.db import models
+
+from .packed_json import PackedJSONField
 
 
 class Course(models.Model):
@@ -36,17 +41,30 @@ class Slide(models.Model):
 
 
 class Revision(models.Model):
-    """An accepted write: of a slide, or of the course's settings where `slide_id` is empty."""
+    """An accepted write: of a slide, or of the course's settings where `slide_id` is empty.
+
+    `title` is that of the document.
+    """
 
     course = models.ForeignKey(Course, on_delete=models.CASCADE, related_name="revisions")
     slide_id = models.CharField(max_length=24, blank=True)
     version = models.PositiveIntegerField()
-    document = models.JSONField()
+    title = models.CharField(max_length=200, blank=True)
+    document = PackedJSONField()
     author = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.SET_NULL, null=True)
     created = models.DateTimeField(auto_now_add=True)
 
     class Meta:
         indexes = [models.Index(fields=["course", "slide_id", "-version"], name="by_thing")]
+
+    @classmethod
+    def of(
+        cls, course: Course, document: dict[str, Any], version: int, author: User,
+        slide_id: str = "",
+    ) -> "Revision":
+        """Return a state of a slide or of the settings, not yet stored."""
+        return cls(course=course, slide_id=slide_id, version=version, document=document,
+                   title=document["title"], author=author)
 
 
 class SharedFile(models.Model):

@@ -137,8 +137,7 @@ def _write_slide(user: User, row: Course, slide: core.Slide, version: int) -> No
         ).update(document=document, version=version, changed=timezone.now()))
     if not made:
         raise Stale
-    Revision.objects.create(
-        course=row, slide_id=slide.id, version=version, document=document, author=user)
+    Revision.of(row, document, version, user, slide.id).save()
 
 
 def _write_settings(user: User, row: Course, settings: core.Course, version: int) -> None:
@@ -156,7 +155,7 @@ def _write_settings(user: User, row: Course, settings: core.Course, version: int
     document["remembered"] = stored.document.get("remembered", {})
     stored.document, stored.title, stored.version = document, settings.title, version
     stored.save()
-    Revision.objects.create(course=row, version=version, document=document, author=user)
+    Revision.of(row, document, version, user).save()
 
 
 def _read(row: Course, change: Change) -> Documents:

@@ -215,9 +215,9 @@ def create_from(user: User, rows: CourseRows) -> Course:
         owner=user, slug=free_slug(title), title=title, document=rows.settings)
     Slide.objects.bulk_create(
         Slide(course=row, slide_id=name, document=slide) for name, slide in rows.slides.items())
-    Revision.objects.create(course=row, version=1, document=row.document, author=user)
+    Revision.of(row, row.document, 1, user).save()
     Revision.objects.bulk_create(
-        Revision(course=row, slide_id=name, version=1, document=slide, author=user)
+        Revision.of(row, slide, 1, user, name)
         for name, slide in rows.slides.items())
     return row
 
@@ -249,10 +249,9 @@ def write_slide(user: User, row: Course, base: int, slide: core.Slide) -> Slide:
 
 def keep_aside(user: User, row: Course, slide: core.Slide) -> Revision:
     """Keep a state of a slide that never was, or no longer is, the present one."""
-    return Revision.objects.create(
-        course=row, slide_id=slide.id, version=0, document=slide.model_dump(mode="json"),
-        author=user,
-    )
+    kept = Revision.of(row, slide.model_dump(mode="json"), 0, user, slide.id)
+    kept.save()
+    return kept
 
 
 @transaction.atomic

@@ -10,6 +10,7 @@ from ninja import Router, Schema, Status
 from zigzag_core.course import MediaFile
 
 from zigzag_server.accounts.auth import author
+from zigzag_server.description import TYPE
 from zigzag_server.problems import not_found
 
 from .kinds import KINDS
@@ -106,7 +107,8 @@ def cancel_job(request: HttpRequest, job_id: int) -> Status[Any]:
     return Status(204, None)
 
 
-@router.get("/jobs/{job_id}/file", response={200: bytes})
+@router.get("/jobs/{job_id}/file", response={200: bytes},
+            openapi_extra={TYPE: "application/zip"})
 def download_result(request: HttpRequest, job_id: int) -> FileResponse:
     """Return the file that a job has made. It is kept for a day."""
     job = _job(request, job_id)

@@ -20,6 +20,7 @@ from zigzag_core.verification.route import Route
 from zigzag_server.accounts.auth import author
 from zigzag_server.courses import store
 from zigzag_server.courses.models import Course
+from zigzag_server.description import TYPE
 from zigzag_server.jobs.api import JobOut
 from zigzag_server.jobs.models import Job, State
 from zigzag_server.jobs.starting import known, start
@@ -219,7 +220,8 @@ def get_package(request: HttpRequest, package_id: int) -> dict[str, Any]:
     }
 
 
-@router.get("/packages/{package_id}/file", response={200: bytes})
+@router.get("/packages/{package_id}/file", response={200: bytes},
+            openapi_extra={TYPE: "application/zip"})
 def download_package(request: HttpRequest, package_id: int) -> FileResponse:
     """Return the package itself, a ZIP."""
     found = _publication(request, package_id)

@@ -153,7 +153,7 @@ def _is_old(path: str, at: datetime) -> bool:
 def _media_in_use(old: _Old) -> Iterator[str]:
     """The hashes of all media that a course, a kept state or a library names."""
     states = _left(Revision, old.states).filter(slide_id="").exclude(course__in=old.courses)
-    settings_of: Iterable[dict[str, Any]] = (
+    settings_of: Iterable[Any] = (
         *_left(Course, old.courses).values_list("document", flat=True),
         *states.values_list("document", flat=True),
     )
