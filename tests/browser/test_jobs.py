@@ -6,7 +6,7 @@ import sqlite3
 
 import pytest
 
-from ..running import Server
+from ..running import Author, Server
 
 LARGE = 1_600
 """Slides of a course that takes some seconds to pack."""
@@ -91,25 +91,24 @@ def test_a_large_course_is_compiled_by_a_job_and_then_rehearsed(page, server):
     assert program["slides"][0]["title"] == "Changed"
 
 
-@pytest.mark.parametrize(("limit", "words"), [
-    ({"ZIGZAG_JOB_SECONDS": "1"}, "took longer than 1 seconds"),
-    ({"ZIGZAG_JOB_MEMORY_MB": "310"}, "needs more than the 310 MB of memory"),
-])
-def test_a_job_that_takes_too_much_is_ended_with_a_reason(shared_browser, tmp_path, limit, words):
-    from .driver import Page
+def test_a_job_that_takes_too_much_is_ended_with_a_reason(tmp_path):
     server = Server(tmp_path)
-    server.environment |= limit
     server.manage("migrate", "--verbosity", "0")
     server.manage("demo")
     slug = server.manage(
         "generate", "--slides", str(LARGE), "--questions", "100", "--single-choice")
-    server.start()
-    try:
-        page = Page(shared_browser, server.address)
-        page.forget()
-        page.go("/")
-        job = page.call("POST", f"/courses/{slug}/packages", {"kind": "web"})
-        page.until(lambda: state(page, job) == "failed", "the job to be ended")
-        assert words in look(page, job)["problem"]["message"]
-    finally:
-        server.stop()
+    for limit, most, words in (
+        ("ZIGZAG_JOB_SECONDS", "1", "took longer than 1 seconds"),
+        ("ZIGZAG_JOB_MEMORY_MB", "310", "needs more than the 310 MB of memory"),
+    ):
+        plain = server.environment
+        server.environment = {**plain, limit: most}
+        server.start()
+        try:
+            mika = Author(server)
+            job = mika.ask("POST", f"/courses/{slug}/packages", {"kind": "web"})
+            mika.until(lambda: mika.ask("GET", f"/jobs/{job['id']}")["state"] == "failed")  # noqa: B023
+            assert words in mika.ask("GET", f"/jobs/{job['id']}")["problem"]["message"]
+        finally:
+            server.stop()
+            server.environment = plain

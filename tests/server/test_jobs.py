@@ -4,7 +4,7 @@ import pytest
 from django.core.files.storage import default_storage
 from zigzag_server.courses import store
 from zigzag_server.courses.models import Course
-from zigzag_server.jobs import kinds, running, starting
+from zigzag_server.jobs import kinds, queue, running, starting
 from zigzag_server.jobs.models import Job, State
 from zigzag_server.publishing import packaging
 from zigzag_server.publishing.models import Publication
@@ -30,6 +30,16 @@ def a_kind():
 
 def publish(mika, course, kind="scorm12"):
     return mika("post", f"/courses/{course}/packages", {"kind": kind}, status=202)
+
+
+def test_what_stands_in_no_queue_is_handed_on_whatever_else_the_queue_holds(
+        mika, course, waiting, monkeypatch):
+    lost, queued = publish(mika, course), publish(mika, course, "web")
+    waiting.clear()
+    monkeypatch.setattr(queue.huey, "pending", lambda: [
+        queue.give_back_lost.s(), queue.work_on.s(queued["id"])])
+    queue.give_back_lost.call_local()
+    assert waiting == [lost["id"]]
 
 
 def test_equal_jobs_run_once_and_other_ones_beside_them(mika, course, waiting):

@@ -50,8 +50,8 @@ def any_of(operation):
 class Sent:
     """Sends cases as an author, with names of things that there are."""
 
-    def __init__(self, author, known):
-        self.author = author
+    def __init__(self, author, known, by_session=False):
+        self.headers = _of_session(author) if by_session else author.headers
         self.known = {name: [value] for name, value in known.items()}
 
     def send(self, case, draw=None):
@@ -60,7 +60,7 @@ class Sent:
                 case.path_parameters[parameter] = draw(st.sampled_from(values)) \
                     if draw else values[0]
         answer = case.call(base_url=django_settings.APP_ORIGIN, headers={
-            **self.author.headers, "Accept-Encoding": "identity"})
+            **self.headers, "Accept-Encoding": "identity"})
         assert answer.status_code < 500, (answer.status_code, answer.text[:500])
         case.validate_response(answer, checks=[
             status_code_conformance, content_type_conformance, response_schema_conformance])
@@ -86,6 +86,12 @@ class Sent:
             self.known.setdefault(parameter, []).append(value)
 
 
+def _of_session(author):
+    author.client.force_login(author.user)
+    session, csrf = author.client.cookies["sessionid"].value, "c" * 32
+    return {"Cookie": f"sessionid={session}; csrftoken={csrf}", "X-CSRFToken": csrf}
+
+
 @pytest.fixture
 def known(course, mika):
     """Names of things that there are, by the parameters that name them."""
@@ -96,9 +102,9 @@ def known(course, mika):
 @pytest.mark.parametrize("name", OPERATIONS)
 def test_nothing_that_is_sent_makes_the_server_fail(name, mika, known):
     @SETTINGS
-    @given(any_of(OPERATIONS[name]), st.booleans())
-    def send(case, real):
-        Sent(mika, known if real else {}).send(case)
+    @given(any_of(OPERATIONS[name]), st.booleans(), st.booleans())
+    def send(case, real, by_session):
+        Sent(mika, known if real else {}, by_session).send(case)
 
     send()
 
@@ -109,7 +115,7 @@ def test_nothing_that_is_sent_after_other_things_makes_the_server_fail(mika, kno
     @SETTINGS
     @given(st.data())
     def send(data):
-        sent = Sent(mika, known)
+        sent = Sent(mika, known, data.draw(st.booleans()))
         for name in data.draw(st.lists(st.sampled_from(names), min_size=10, max_size=30)):
             sent.send(data.draw(OPERATIONS[name].as_strategy()), data.draw)
 

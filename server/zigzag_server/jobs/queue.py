@@ -42,6 +42,7 @@ def _begin() -> None:
 def _give_back() -> None:
     running.give_back_lost()
     # What was asked for as the power went, or was put back from a backup, stands in no queue.
-    waiting = {task.args[0] for task in huey.pending()}
+    # Beside jobs the queue holds this very task of each minute, which has no number.
+    waiting = {task.args[0] for task in huey.pending() if task.args}
     for job in Job.objects.filter(state=State.QUEUED).exclude(pk__in=waiting):
         starting.enqueue(job)
