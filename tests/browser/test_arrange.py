@@ -276,7 +276,7 @@ def asked(page, path):
 
 
 def test_a_large_course_is_searched_once_for_what_is_typed_and_replaced_by_a_job(page, server):
-    slug = server.manage("generate", "--slides", "240", "--questions", "20", "--single-choice")
+    slug = server.manage("generate", "--slides", "120", "--questions", "10", "--single-choice")
     page.go(f"/courses/{slug}/build")
     page.find("[data-handle]")
     page.find("[data-stage]").send_keys(Keys.CONTROL, "f")
