@@ -27,21 +27,6 @@ from tests.core.test_package import NAMESPACES, SEVERAL, zipped
 from tests.running import Server
 from tests.server.noise import noise
 
-SET_UP = """
-import json
-from django.contrib.auth.models import User
-from zigzag_demo.generate import generated_course
-from zigzag_server.accounts.models import Token
-from zigzag_server.courses import files, store
-document, media = generated_course(30, 10, 1)
-for sha256, data in media.items():
-    files.keep(sha256, data)
-made = []
-for n in range({people}):
-    user = User.objects.create_user(f"author{{n}}")
-    made.append((Token.issue(user, "faults")[1], store.create(user, document).slug))
-print("SET UP " + json.dumps(made))
-"""
 LEFT_OVER = """
 import json
 from datetime import timedelta
@@ -60,7 +45,7 @@ left += [path for folder in ("unfinished", "uploads", "results") for path in fil
 left += set(files_in("packages")) - set(Publication.objects.values_list("file", flat=True))
 folders = set(Package.objects.values_list("folder", flat=True))
 left += [path for path in files_in("practice") if "/".join(path.split("/")[:2]) not in folders]
-print("LEFT OVER " + json.dumps(left))
+print(json.dumps(left))
 """
 PACKAGE = zipped({"imsmanifest.xml": SEVERAL.format(ns=NAMESPACES).encode(),
                   "all/res/one/start.html": b"one", "top/start.html": b"top"})
@@ -331,17 +316,13 @@ def room_for(fault: str) -> Iterator[Path]:
             subprocess.run(["umount", "--lazy", folder], check=True)
 
 
-def shell(server: Server, script: str, mark: str) -> Any:
-    return json.loads(server.manage("shell", "-v", "0", "-c", script).split(mark)[1])
-
-
 def round_of(fault: str, seed: int) -> list[str]:
     """Let a fault happen to a fresh server; return what is wrong after it."""
     chance = random.Random(seed)
     with room_for(fault) as folder:
         server = Server(folder / "data")
         server.manage("migrate", "--verbosity", "0")
-        made = shell(server, SET_UP.format(people=5), "SET UP ")
+        made = server.authors(5, 30)
         server.start()
         host = f"localhost:{server.port}"
         try:
@@ -356,7 +337,7 @@ def round_of(fault: str, seed: int) -> list[str]:
                 wrong += author.lost(folder / "data")
             server.stop()
             wrong += server.manage("verify", allowed=(0, 1)).splitlines()
-            wrong += shell(server, LEFT_OVER, "LEFT OVER ")
+            wrong += server.shell(LEFT_OVER)
             done = sum(len(a.saved) + len(a.shared) + len(a.packages) + len(a.imported)
                        + len(a.practice) + len(a.committed) for a in authors)
             print(f"{fault:<28} seed {seed}: {done} accepted", flush=True)

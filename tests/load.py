@@ -20,30 +20,20 @@ from typing import Any
 
 from tests.running import Server
 
-SET_UP = """
-from zigzag_demo.generate import generated_course
-from zigzag_server.accounts.models import Token
-from zigzag_server.courses import files, store
-from zigzag_server.practice.models import Attempt, Launch, Package, Sco
-from django.contrib.auth.models import User
+LAUNCHES = """
 import json
-document, media = generated_course({slides}, {slides} // 2, 1)
-for sha256, data in media.items():
-    files.keep(sha256, data)
-authors = []
-for n in range({authors}):
-    user = User.objects.create_user(f"author{{n}}")
-    authors.append((Token.issue(user, "load")[1], store.create(user, document).slug))
-package = Package.objects.create(owner=user, title="Load", folder="x", files=0, size=0)
+from django.contrib.auth.models import User
+from zigzag_server.practice.models import Attempt, Launch, Package, Sco
+package = Package.objects.create(
+    owner=User.objects.first(), title="Load", folder="x", files=0, size=0)
 sco = Sco.objects.create(package=package, number=1, title="Load", launch="start.html")
-visits = [Launch.objects.create(attempt=Attempt.objects.create(
-    sco=sco, learner=f"learner{{n}}", number=1)).token for n in range({learners})]
-print("SET UP " + json.dumps([authors, visits]))
+print(json.dumps([Launch.objects.create(attempt=Attempt.objects.create(
+    sco=sco, learner=f"learner{{n}}", number=1)).token for n in range({learners})]))
 """
 KEPT = """
 import json
 from zigzag_server.practice.models import Launch
-print("KEPT " + json.dumps({token: core["suspend_data"] for token, core in
+print(json.dumps({token: core["suspend_data"] for token, core in
     Launch.objects.values_list("token", "attempt__core") if core}))
 """
 
@@ -207,9 +197,8 @@ def prepared(slides: int, authors: int, learners: int) -> Iterator[
     with tempfile.TemporaryDirectory() as folder:
         server = Server(Path(folder))
         server.manage("migrate", "--verbosity", "0")
-        said = server.manage("shell", "-v", "0", "-c", SET_UP.format(
-            slides=slides, authors=authors, learners=learners))
-        made, visits = json.loads(said.split("SET UP ")[1])
+        made = server.authors(authors, slides)
+        visits = server.shell(LAUNCHES.format(learners=learners))
         server.start()
         try:
             yield server, made, visits
@@ -229,7 +218,7 @@ def everyone(seconds: float, seed: int) -> Measured:
             *((one, one.commit, 5) for one in learners),
         ])
         measured.wrong += [f"{one.course}: a save is lost" for one in authors if one.lost()]
-        kept = json.loads(server.manage("shell", "-v", "0", "-c", KEPT).split("KEPT ")[1])
+        kept = server.shell(KEPT)
         measured.wrong += [f"{one.visit}: a commit is lost" for one in learners
                            if one.progress and kept.get(one.visit) != one.progress]
     print(f"50 authors save, 200 learners commit, 5 publish, for {seconds:.0f} s")

@@ -15,6 +15,23 @@ from typing import Any
 ROOT = Path(__file__).resolve().parents[1]
 
 
+AUTHORS = """
+import json
+from django.contrib.auth.models import User
+from zigzag_demo.generate import generated_course
+from zigzag_server.accounts.models import Token
+from zigzag_server.courses import files, store
+document, media = generated_course({slides}, {slides} // 2, 1)
+for sha256, data in media.items():
+    files.keep(sha256, data)
+made = []
+for n in range({many}):
+    user = User.objects.create_user(f"author{{n}}")
+    made.append((Token.issue(user, "script")[1], store.create(user, document).slug))
+print(json.dumps(made))
+"""
+
+
 class Server:
     """Zigzag in processes of its own, which can be stopped and started again."""
 
@@ -39,6 +56,14 @@ class Server:
         if done.returncode not in allowed:
             done.check_returncode()
         return done.stdout.strip()
+
+    def shell(self, script: str) -> Any:
+        """Run Python within the server's settings; return what it prints last, read as JSON."""
+        return json.loads(self.manage("shell", "-v", "0", "-c", script).splitlines()[-1])
+
+    def authors(self, many: int, slides: int) -> list[list[str]]:
+        """Make authors, each with a course of so many slides; return their tokens and slugs."""
+        return list(self.shell(AUTHORS.format(many=many, slides=slides)))
 
     def start(self) -> None:
         self.process = subprocess.Popen(

@@ -13,7 +13,7 @@ from .accounts.auth import signed_in
 
 SIGNED_OUT = {"code": "signed_out", "message": "You are not signed in, or no longer."}
 TYPE = "x-file-type"
-"""In `openapi_extra` of an operation that answers with a file: its content type."""
+"""In `openapi_extra` of an operation that answers with a file: the content types it may have."""
 _REFUSED = {
     "type": "object", "required": ["code", "message"], "title": "Refused",
     "description": "What was not done: a code for programs, words for people.",
@@ -47,9 +47,9 @@ class DescribedApi(NinjaAPI):
         }}
         for path in made["paths"].values():
             for operation in path.values():
-                if type_ := operation.pop(TYPE, ""):
+                if types := operation.pop(TYPE, ()):
                     file = {"schema": {"type": "string", "format": "binary"}}
-                    operation["responses"][200]["content"] = {type_: file}
+                    operation["responses"][200]["content"] = dict.fromkeys(types, file)
                 for status in ("4XX", "5XX"):
                     operation["responses"][status] = {"$ref": "#/components/responses/Refused"}
         return made

@@ -51,7 +51,7 @@ class WholeFileStorage(FileSystemStorage):
                 beside.replace(place)
             else:
                 _name(beside, place)
-            _sync(place.parent)
+            sync(place.parent)
 
     @contextmanager
     def _beside(self) -> Iterator[tuple[Path, BinaryIO]]:
@@ -88,9 +88,9 @@ def _name(beside: Path, place: Path) -> None:
         beside.replace(place)
 
 
-def _sync(folder: Path) -> None:
-    """Let the names in a folder outlast a loss of power."""
-    handle = os.open(folder, os.O_RDONLY)
+def sync(path: Path) -> None:
+    """Let a file, or the names in a folder, outlast a loss of power."""
+    handle = os.open(path, os.O_RDONLY)
     try:
         os.fsync(handle)
     finally:

@@ -57,6 +57,10 @@ def _take(page: Page) -> None:
     page.words("Hut Warden Basics", "a")
     _shot(page, "shelf")
 
+    page.go("/account")
+    page.see("this browser")
+    _shot(page, "account")
+
     page.go(f"{COURSE}/plan")
     page.until(lambda: len(page.all("[data-route-stop]")) == 39)
     _shot(page, "plan")

@@ -14151,6 +14151,7 @@ export interface operations {
                 };
                 content: {
                     "application/zip": string;
+                    "application/json": string;
                 };
             };
             "4XX": components["responses"]["Refused"];

@@ -136,7 +136,7 @@ def list_drawings(request: HttpRequest) -> list[dict[str, Any]]:
 
 
 @router.get("/drawings/{key}.svg", response={200: bytes},
-            openapi_extra={TYPE: "image/svg+xml"})
+            openapi_extra={TYPE: ("image/svg+xml",)})
 def get_drawing(request: HttpRequest, key: str) -> HttpResponse:
     """Return a shipped drawing, in the colours of the first theme."""
     try:

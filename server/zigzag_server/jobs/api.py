@@ -108,7 +108,7 @@ def cancel_job(request: HttpRequest, job_id: int) -> Status[Any]:
 
 
 @router.get("/jobs/{job_id}/file", response={200: bytes},
-            openapi_extra={TYPE: "application/zip"})
+            openapi_extra={TYPE: ("application/zip", "application/json")})
 def download_result(request: HttpRequest, job_id: int) -> FileResponse:
     """Return the file that a job has made. It is kept for a day."""
     job = _job(request, job_id)

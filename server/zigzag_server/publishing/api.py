@@ -221,7 +221,7 @@ def get_package(request: HttpRequest, package_id: int) -> dict[str, Any]:
 
 
 @router.get("/packages/{package_id}/file", response={200: bytes},
-            openapi_extra={TYPE: "application/zip"})
+            openapi_extra={TYPE: ("application/zip",)})
 def download_package(request: HttpRequest, package_id: int) -> FileResponse:
     """Return the package itself, a ZIP."""
     found = _publication(request, package_id)

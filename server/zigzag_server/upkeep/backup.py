@@ -5,7 +5,6 @@ made again is not in it: small pictures, downloads of the last day, and the key 
 and addresses, so that a backup opens nobody's session.
 """
 
-import os
 import shutil
 import sqlite3
 import tempfile
@@ -17,7 +16,7 @@ from pathlib import Path
 from django.core.files.storage import default_storage
 from django.db import connection, connections
 
-from zigzag_server.storage import files_in
+from zigzag_server.storage import files_in, sync
 
 DATABASE = "zigzag.sqlite3"
 FILES = "files"
@@ -43,8 +42,9 @@ def back_up(to: Path) -> int:
         with _beside(to) as made:
             missing, files = _written(made)
             if not missing:
-                _synced(made)
+                sync(made)
                 made.rename(to)
+                sync(to.parent)
                 return files
         # What was taken away while it was copied is not in the database of the next try.
     raise CannotBackUp(
@@ -119,10 +119,10 @@ def put_back(backup: Path, data: Path) -> int:
         files = _unpacked(backup, beside)
         (beside / FILES).mkdir(exist_ok=True)
         for path in sorted(beside.rglob("*"), reverse=True):
-            _synced(path)
+            sync(path)
         (beside / FILES).rename(data / FILES)
         (beside / DATABASE).rename(data / DATABASE)
-        _synced(data)
+        sync(data)
     connections.close_all()
     return files
 
@@ -149,11 +149,3 @@ def _is_ours(name: str) -> bool:
     parts = name.split("/")
     return name == DATABASE or (
         parts[0] == FILES and len(parts) > 2 and parts[1] in KEPT and ".." not in parts)
-
-
-def _synced(path: Path) -> None:
-    handle = os.open(path, os.O_RDONLY)
-    try:
-        os.fsync(handle)
-    finally:
-        os.close(handle)
