@@ -217,5 +217,9 @@ LOGGING = {
     "version": 1,
     "disable_existing_loggers": False,
     "handlers": {"console": {"class": "logging.StreamHandler"}},
-    "loggers": {"django.request": {"handlers": ["console"], "level": "ERROR"}},
+    "loggers": {
+        "django.request": {"handlers": ["console"], "level": "ERROR"},
+        # A request that waits for a thread for a moment is nothing to tell of.
+        "waitress.queue": {"level": "ERROR"},
+    },
 }
