@@ -1,5 +1,7 @@
 """Real packages in LMSs that are late, fail, lose the session, answer oddly, or see a crash."""
 
+import re
+
 import pytest
 from selenium.webdriver.support.ui import Select
 from zigzag_core.course.elements.blank import blank_slide
@@ -20,13 +22,13 @@ def three_slides():
         "slides": tuple(each.id for each in slides)})})
 
 
-def launch_in(page, manner="strict"):
-    page.find("a[aria-label='Launch as Ines Tarrow']")
+def launch_in(page, manner="strict", learner="Ines Tarrow"):
+    page.find(f"a[aria-label='Launch as {learner}']")
     wanted = page.until(lambda: next(
         o for o in Select(page.find("[aria-label='the LMS is']")).options
         if o.text.startswith(manner)))
     wanted.click()
-    page.click("a[aria-label='Launch as Ines Tarrow']")
+    page.click(f"a[aria-label='Launch as {learner}']")
     inside(page)
 
 
@@ -38,8 +40,7 @@ def answer(page, taker):
 
 
 def at_slide(page, number):
-    page.until(lambda: page.find("main").get_attribute("aria-label").startswith(
-        f"Slide {number} of 3"), f"slide {number}")
+    page.find(f"main[aria-label^='Slide {number} of 3']")
 
 
 def is_recorded(page):
@@ -105,3 +106,47 @@ def test_after_a_crash_on_any_slide_the_course_goes_on_there(page, server, tmp_p
     assert not page.find("main input").is_enabled(), "the answer counts"
     page.top()
     assert page.find("[aria-label='Log of tracking calls']").text.count("says goodbye") == 0
+
+
+def test_what_is_kept_for_one_learner_is_not_another_s(page, server, tmp_path):
+    made = three_slides()
+    put_in(page, server, tmp_path, made)
+    launch_in(page, "failing")
+    answer(page, Taking(made))
+    page.press("Next")
+    at_slide(page, 2)
+    page.see("this browser")
+    page.top()
+    page.press("Leave")
+    launch_in(page, learner="Bo Lindqvale")
+    at_slide(page, 1)
+    assert page.find("main input").is_enabled(), "nothing of the first learner's is there"
+    page.top()
+    page.see("Asks for the learner's name: Lindqvale, Bo.")
+    page.press("Leave")
+    launch_in(page)
+    page.press("Resume")
+    at_slide(page, 2)
+
+
+def test_time_is_told_while_nothing_is_done_and_counts_after_a_crash(page, server, tmp_path):
+    put_in(page, server, tmp_path, three_slides())
+    launch_in(page)
+    at_slide(page, 1)
+    for told in (40, 80):
+        page.browser.execute_script("""
+            const now = performance.now.bind(performance), date = Date.now.bind(Date);
+            performance.now = () => now() + 40000;
+            Date.now = () => date() + 40000;
+        """)
+        page.top()
+        log = "[aria-label='Log of tracking calls']"
+        minutes, seconds = divmod(told, 60)
+        page.until(lambda: re.search(
+            rf"The time in this visit is 0*:{minutes:02}:{seconds // 10}", page.find(log).text),  # noqa: B023
+            f"{told} s to be told")
+        inside(page)
+    page.top()
+    page.press("Crash")
+    row = page.until(lambda: page.find("[data-learner=ines-tarrow]"))
+    assert "1 min 2" in row.text
