@@ -29,7 +29,7 @@ from zigzag_core.engine import engine
 from zigzag_core.engine.index import Index
 from zigzag_core.grading import answer_table as table
 from zigzag_core.packaging.incremental import Compilation
-from zigzag_core.packaging.package import build_package, place_in_package
+from zigzag_core.packaging.package import place_in_package
 from zigzag_core.packaging.safe_zip import read_zip
 from zigzag_core.tracking import progress
 from zigzag_core.tracking.fullest import fullest
@@ -41,6 +41,7 @@ from zigzag_demo.hut_warden import hut_warden_basics
 from tests.browser.driver import Page, chromium
 from tests.browser.first_slide import Served, watch
 from tests.core.making import HIDE, SHOW, button, course, slide, text
+from tests.core.packing import packaged
 from tests.core.samples import fresh_ids
 from tests.core.strategies import sensible_run
 from tests.core.test_package import NAMESPACES, SEVERAL, zipped
@@ -80,7 +81,7 @@ def packaging() -> None:
     def package(document: CourseDocument, media: dict[str, bytes], kept: dict[str, str]) -> bytes:
         texts = [slide.model_dump_json() for slide in document.slides]
         compiled = Compilation(document.course, texts, kept).run(place_in_package)
-        return build_package("scorm12", compiled, files, media)
+        return packaged("scorm12", compiled, files, media)
 
     document, media = generated_course(200, 100, 1)
     texts = [slide.model_dump_json() for slide in document.slides]
@@ -92,7 +93,7 @@ def packaging() -> None:
     zipping = seconds(lambda: zip_only(bare))
 
     def again(kept: dict[str, str]) -> float:
-        return seconds(lambda: build_package(
+        return seconds(lambda: packaged(
             "scorm12", Compilation(document.course, texts, kept).run(place_in_package),
             files, media))
 

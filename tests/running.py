@@ -16,6 +16,7 @@ ROOT = Path(__file__).resolve().parents[1]
 
 
 AUTHORS = """
+import io
 import json
 from django.contrib.auth.models import User
 from zigzag_demo.generate import generated_course
@@ -23,7 +24,7 @@ from zigzag_server.accounts.models import Token
 from zigzag_server.courses import files, store
 document, media = generated_course({slides}, {slides} // 2, 1)
 for sha256, data in media.items():
-    files.keep(sha256, data)
+    files.keep(sha256, io.BytesIO(data))
 made = []
 for n in range({many}):
     user = User.objects.create_user(f"author{{n}}")

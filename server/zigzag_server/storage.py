@@ -5,7 +5,7 @@ import uuid
 from collections.abc import Iterator
 from contextlib import contextmanager
 from pathlib import Path
-from typing import Any, BinaryIO
+from typing import Any, BinaryIO, cast
 
 from django.core.files.base import File
 from django.core.files.storage import FileSystemStorage, default_storage
@@ -24,7 +24,8 @@ class WholeFileStorage(FileSystemStorage):
     def _save(self, name: str, content: "File[Any]") -> str:
         while True:
             try:
-                self._write(name, content, replaces=False)
+                with self.writing(name, replaces=False) as file:
+                    _copy(content, file)
             except FileExistsError:
                 name = self.get_available_name(name)
                 content.seek(0)
@@ -33,18 +34,19 @@ class WholeFileStorage(FileSystemStorage):
 
     def put(self, name: str, content: "File[Any]") -> None:
         """Keep `content` under `name`, in place of what may be there."""
-        self._write(name, content, replaces=True)
+        with self.writing(name) as file:
+            _copy(content, file)
 
-    def touch(self, name: str) -> None:
-        """Note that a file is used as of now."""
-        os.utime(self.path(name))
+    @contextmanager
+    def writing(self, name: str, *, replaces: bool = True) -> Iterator[BinaryIO]:
+        """Give a file to write to, which gets its name at the end; none where that fails.
 
-    def _write(self, name: str, content: "File[Any]", replaces: bool) -> None:
+        Raises `FileExistsError` at the end where the name is taken and not to be replaced.
+        """
         place = Path(self.path(name))
         place.parent.mkdir(parents=True, exist_ok=True)
         with self._beside() as (beside, file):
-            for chunk in content.chunks():
-                file.write(chunk if isinstance(chunk, bytes) else chunk.encode())
+            yield file
             file.flush()
             os.fsync(file.fileno())
             if replaces:
@@ -54,15 +56,35 @@ class WholeFileStorage(FileSystemStorage):
             sync(place.parent)
 
     @contextmanager
+    def scratch(self) -> Iterator[BinaryIO]:
+        """Give a file to write and read that goes away at the end."""
+        with self._beside() as (_, file):
+            yield file
+
+    def touch(self, name: str) -> None:
+        """Note that a file is used as of now."""
+        os.utime(self.path(name))
+
+    @contextmanager
     def _beside(self) -> Iterator[tuple[Path, BinaryIO]]:
         folder = Path(self.path(BEING_WRITTEN))
         folder.mkdir(parents=True, exist_ok=True)
         path = folder / uuid.uuid4().hex
         try:
-            with path.open("xb") as file:
+            with path.open("x+b") as file:
                 yield path, file
         finally:
             path.unlink(missing_ok=True)
+
+
+def storage() -> WholeFileStorage:
+    """Return the storage of the settings, with all that this one can do."""
+    return cast(WholeFileStorage, default_storage)
+
+
+def _copy(content: "File[Any]", file: BinaryIO) -> None:
+    for chunk in content.chunks():
+        file.write(chunk if isinstance(chunk, bytes) else chunk.encode())
 
 
 def files_in(folder: str) -> Iterator[str]:

@@ -7,9 +7,11 @@ from pathlib import Path
 
 from selenium.webdriver import Chrome
 from zigzag_core.packaging.incremental import compiled_whole
-from zigzag_core.packaging.package import build_package, place_in_package
+from zigzag_core.packaging.package import place_in_package
 from zigzag_core.packaging.safe_zip import read_zip
 from zigzag_demo.generate import generated_course
+
+from tests.core.packing import packaged
 
 PLAYER = Path(__file__).parents[2] / "web" / "dist" / "player"
 
@@ -42,7 +44,7 @@ class Served:
         document, media = generated_course(slides, slides // 2, 1)
         compiled = compiled_whole(document, place_in_package)
         player = {p.name: p.read_bytes() for p in PLAYER.iterdir()}
-        for name, data in read_zip(build_package("web", compiled, player, media)).items():
+        for name, data in read_zip(packaged("web", compiled, player, media)).items():
             path = folder / name
             path.parent.mkdir(parents=True, exist_ok=True)
             path.write_bytes(data)

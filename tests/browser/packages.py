@@ -3,15 +3,15 @@
 from pathlib import Path
 
 from zigzag_core.course import CourseDocument
-from zigzag_core.packaging.archive import export_archive
 
+from tests.core.packing import archived
 from tests.core.test_questions import Taking
 
 
 def put_in(page, server, folder: Path, document: CourseDocument, media=None) -> None:
     """Publish `document`, put the package into the practice LMS, and go to its page there."""
     file = folder / "course.zigzag"
-    file.write_bytes(export_archive(document, media or {}))
+    file.write_bytes(archived(document, media or {}))
     slug = server.manage("import", str(file))
     page.go("/")
     published = page.job(f"/courses/{slug}/packages", {"kind": "scorm12"})

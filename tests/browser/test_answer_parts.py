@@ -7,8 +7,8 @@ from selenium.webdriver import ActionChains
 from zigzag_core.course import Area, Course, CourseDocument, MediaFile, StylePatch, Video, rich
 from zigzag_core.course.elements.blank import blank_slide
 from zigzag_core.editing.questions.making import question_from
-from zigzag_core.packaging.archive import export_archive
 
+from tests.core.packing import archived
 from tests.core.samples import fresh_ids
 from tests.core.test_media import video
 from tests.core.test_questions import slide_with
@@ -41,7 +41,7 @@ def slug(server, tmp_path):
     slides = (choice, spots, drag)
     document = CourseDocument(slides=slides, course=Course(
         id="course", title="Parts", slides=tuple(s.id for s in slides), media=(file,)))
-    (tmp_path / "parts.zigzag").write_bytes(export_archive(document, {sha: data}))
+    (tmp_path / "parts.zigzag").write_bytes(archived(document, {sha: data}))
     return server.manage("import", str(tmp_path / "parts.zigzag"))
 
 

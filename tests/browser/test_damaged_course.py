@@ -3,16 +3,15 @@
 import sqlite3
 from pathlib import Path
 
-from zigzag_core.packaging.archive import export_archive
-
 from tests.core.making import course, slide, text
+from tests.core.packing import archived
 
 from .driver import Page
 
 
 def test_what_is_left_of_a_damaged_course_is_exported(page: Page, server, tmp_path):
     document = course(slide("slidea", text("wordsone")), slide("slideb", text("wordstwo")))
-    (tmp_path / "c.zigzag").write_bytes(export_archive(document, {}))
+    (tmp_path / "c.zigzag").write_bytes(archived(document))
     slug = server.manage("import", str(tmp_path / "c.zigzag"))
     with sqlite3.connect(Path(server.environment["ZIGZAG_DATA"]) / "zigzag.sqlite3") as data:
         data.execute("UPDATE courses_slide SET document = json_set(document, '$.elements[0].w', "

@@ -1,8 +1,8 @@
 """An open answer, from the learner's words to the trainer's points."""
 
 from selenium.webdriver.common.keys import Keys
-from zigzag_core.packaging.archive import export_archive
 
+from tests.core.packing import archived
 from tests.core.test_questions import document, slide_with
 
 ROW = "tr[data-learner='ines-tarrow']"
@@ -11,7 +11,7 @@ WORDS = "I would open the air slide first, and then count the beds. " * 6
 
 def test_a_long_answer_is_marked_and_the_mark_changed(page, server, tmp_path):
     made = document(slide_with("open_answer"), points=5)
-    (tmp_path / "open.zigzag").write_bytes(export_archive(made, {}))
+    (tmp_path / "open.zigzag").write_bytes(archived(made))
     slug = server.manage("import", str(tmp_path / "open.zigzag"))
     page.go("/")
     published = page.job(f"/courses/{slug}/packages", {"kind": "scorm12"})

@@ -78,8 +78,8 @@ def test_what_an_lms_did_not_keep_is_kept_in_the_browser_and_sent_when_it_is_wel
     page.see("this browser")
     page.top()
     page.press("Leave")
-    row = page.until(lambda: page.find("[data-learner=ines-tarrow] [data-cell=score]"))
-    assert row.text == "–", "nothing was kept"
+    page.until(lambda: page.find("[data-learner=ines-tarrow] [data-cell=score]").text == "–",
+               "nothing to be kept")
     launch_in(page)
     page.press("Resume")
     at_slide(page, 2)
@@ -148,5 +148,5 @@ def test_time_is_told_while_nothing_is_done_and_counts_after_a_crash(page, serve
         inside(page)
     page.top()
     page.press("Crash")
-    row = page.until(lambda: page.find("[data-learner=ines-tarrow]"))
-    assert "1 min 2" in row.text
+    page.until(lambda: "1 min 2" in page.find("[data-learner=ines-tarrow]").text,
+               "the time to count")

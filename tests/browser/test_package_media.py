@@ -1,6 +1,7 @@
 """Media in a real package, really played."""
 
 import hashlib
+import io
 
 import pytest
 from selenium.webdriver.support.ui import Select
@@ -20,7 +21,7 @@ from .packages import launch, pass_time
 
 def _media_file(name, data):
     """The media file `name` that a video or sound comes to."""
-    found = take_playing(data)
+    found = take_playing(io.BytesIO(data))
     return MediaFile(
         id=name, name=name, type=found.type, sha256=hashlib.sha256(data).hexdigest(),
         size=len(data), w=found.w, h=found.h, duration=found.duration)

@@ -1,6 +1,7 @@
 """Leaving a real package and coming back to it in the practice LMS."""
 
 import hashlib
+import io
 
 import pytest
 from zigzag_core.course import Happens, MediaFile, Rule, Video
@@ -73,7 +74,7 @@ def _shown(page):
 
 def test_a_video_goes_on_at_its_second_and_pauses_with_the_slide(page, server, tmp_path):
     data = video("webm", "libvpx-vp9", frames=120, rate=10)
-    found = take_playing(data)
+    found = take_playing(io.BytesIO(data))
     file = MediaFile(
         id="videofile", name="Boat", type=found.type, sha256=hashlib.sha256(data).hexdigest(),
         size=len(data), w=found.w, h=found.h, duration=found.duration)

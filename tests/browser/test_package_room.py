@@ -4,8 +4,8 @@ import random
 import string
 
 from zigzag_core.course import Course, CourseDocument
-from zigzag_core.packaging.archive import export_archive
 
+from tests.core.packing import archived
 from tests.core.test_questions import slide_with
 
 from .packages import inside
@@ -31,7 +31,7 @@ def _letters(number):
 
 def test_progress_that_outgrows_the_lms_is_decided_on_and_told(page, server, tmp_path):
     file = tmp_path / "course.zigzag"
-    file.write_bytes(export_archive(_course(), {}))
+    file.write_bytes(archived(_course(), {}))
     slug = server.manage("import", str(file))
     page.go(f"/courses/{slug}/publish")
     page.see("more than every LMS with SCORM 1.2 keeps")

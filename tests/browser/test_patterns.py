@@ -3,9 +3,9 @@
 from selenium.webdriver import ActionChains
 from selenium.webdriver.common.keys import Keys
 from selenium.webdriver.support.ui import Select
-from zigzag_core.packaging.archive import export_archive
 
 from tests.core.making import course, slide, text
+from tests.core.packing import archived
 from tests.core.test_copies_count import finished_card
 
 from .driver import Page
@@ -92,7 +92,7 @@ def _use(page: Page, word: str) -> None:
 
 def test_a_finished_card_is_duplicated_and_all_copies_count(page, server, tmp_path):
     card, _ = finished_card(grouped=True, pattern="checklist")
-    (tmp_path / "card.zigzag").write_bytes(export_archive(course(card, variables=()), {}))
+    (tmp_path / "card.zigzag").write_bytes(archived(course(card, variables=()), {}))
     slug = server.manage("import", str(tmp_path / "card.zigzag"))
     page.go(f"/courses/{slug}")
     name = next(e.name for e in card.elements if e.kind == "group")
@@ -116,7 +116,7 @@ def test_a_finished_card_is_duplicated_and_all_copies_count(page, server, tmp_pa
 def test_an_odd_selection_says_how_it_is_paired_and_is_paired_anew(page, server, tmp_path):
     boxes = [text(name, x=40 + 240 * n, y=200, w=200, h=80)
              for n, name in enumerate(("front", "back", "third", "fourth", "fifth"))]
-    (tmp_path / "odd.zigzag").write_bytes(export_archive(course(slide("slidea", *boxes)), {}))
+    (tmp_path / "odd.zigzag").write_bytes(archived(course(slide("slidea", *boxes)), {}))
     slug = server.manage("import", str(tmp_path / "odd.zigzag"))
     page.go(f"/courses/{slug}")
     _pick(page, *(box.name for box in boxes))

@@ -8,8 +8,8 @@ from zigzag_core.course import CourseDocument, SlideSize
 from zigzag_core.course.elements.blank import blank_course, blank_slide
 from zigzag_core.course.questions.descriptors import QUESTION_KINDS
 from zigzag_core.editing.adding import add
-from zigzag_core.packaging.archive import export_archive
 
+from tests.core.packing import archived
 from tests.core.samples import fresh_ids
 
 from .driver import Page
@@ -84,7 +84,7 @@ def _answer(page: Page, kind: str) -> None:
 
 def test_every_kind_by_keyboard(page, server, tmp_path):
     document = _course_of_all_kinds()
-    (tmp_path / "kinds.zigzag").write_bytes(export_archive(document, {}))
+    (tmp_path / "kinds.zigzag").write_bytes(archived(document))
     slug = server.manage("import", str(tmp_path / "kinds.zigzag"))
     page.go("/")
     page.go(f"/courses/{slug}/rehearse")
@@ -105,7 +105,7 @@ def test_every_kind_by_keyboard(page, server, tmp_path):
 
 
 def test_things_are_dragged_connected_and_put_in_order_by_pointer(page, server, tmp_path):
-    (tmp_path / "kinds.zigzag").write_bytes(export_archive(_course_of_all_kinds(), {}))
+    (tmp_path / "kinds.zigzag").write_bytes(archived(_course_of_all_kinds()))
     slug = server.manage("import", str(tmp_path / "kinds.zigzag"))
     page.go("/")
     page.go(f"/courses/{slug}/rehearse")
@@ -214,7 +214,7 @@ def _answer_by_touch(page: Page, finger: Finger, kind: str) -> None:
 
 
 def test_every_kind_by_touch_on_a_phone_at_twice_the_size(page, server, tmp_path):
-    (tmp_path / "kinds.zigzag").write_bytes(export_archive(_course_of_all_kinds(), {}))
+    (tmp_path / "kinds.zigzag").write_bytes(archived(_course_of_all_kinds()))
     slug = server.manage("import", str(tmp_path / "kinds.zigzag"))
     page.go("/")
     page.go(f"/courses/{slug}/rehearse")

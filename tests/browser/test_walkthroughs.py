@@ -1,7 +1,7 @@
 """Paths that were played once and are played again after every change."""
 
-from zigzag_core.packaging.archive import export_archive
 
+from tests.core.packing import archived
 from tests.core.test_questions import document, slide_with
 
 FRAME = "iframe[title='The course']"
@@ -9,7 +9,7 @@ FRAME = "iframe[title='The course']"
 
 def test_a_path_with_a_long_answer_is_kept_and_everything_stays_saved(page, server, tmp_path):
     made = document(slide_with("open_answer"))
-    (tmp_path / "open.zigzag").write_bytes(export_archive(made, {}))
+    (tmp_path / "open.zigzag").write_bytes(archived(made))
     slug = server.manage("import", str(tmp_path / "open.zigzag"))
     page.go(f"/courses/{slug}/rehearse")
     page.frames(FRAME)

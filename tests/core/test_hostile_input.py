@@ -4,6 +4,7 @@
 """
 
 import base64
+import io
 import json
 import os
 import zlib
@@ -121,7 +122,7 @@ def test_archives(data):
     if found is not None:
         document, media = found
         for file in document.course.media:
-            taken_or_refused(media, file)
+            taken_or_refused(media, file, io.BytesIO())
 
 
 WHOLE = dict(read_zip(corpus("archives/format-5.zigzag")[0]))

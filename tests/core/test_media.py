@@ -130,7 +130,7 @@ def video(container="mp4", codec="libx264", size=(320, 180), frames=20, rate=10)
 ])
 def test_videos_and_audio_are_known_by_their_content(data, type_):
     assert looks_like_playing(data)
-    found = take_playing(data)
+    found = take_playing(io.BytesIO(data))
     assert found.type == type_ and 900 <= found.duration <= 2_200
     if type_.startswith("video/"):
         assert (found.w, found.h) == (320, 180)
@@ -147,7 +147,7 @@ def test_videos_and_audio_are_known_by_their_content(data, type_):
 def test_videos_that_cannot_be_played_are_refused_with_a_reason(data, reason):
     assert looks_like_playing(data)
     with pytest.raises(BadPlaying, match=reason):
-        take_playing(data)
+        take_playing(io.BytesIO(data))
 
 
 def test_pictures_are_not_taken_for_videos():

@@ -17,10 +17,10 @@ from zigzag_core.course.document import FORMAT
 from zigzag_core.engine.index import Index
 from zigzag_core.errors import BadArchive, NothingToPublish
 from zigzag_core.packaging import safe_zip
-from zigzag_core.packaging.archive import export_archive, import_archive
+from zigzag_core.packaging.archive import import_archive
 from zigzag_core.packaging.fonts import cut_font, fonts_of
 from zigzag_core.packaging.incremental import compiled_whole
-from zigzag_core.packaging.package import build_package, place_in_package, program_script
+from zigzag_core.packaging.package import place_in_package, program_script
 from zigzag_core.packaging.parts import in_parts
 from zigzag_core.packaging.read_manifest import read_manifest
 from zigzag_core.packaging.safe_zip import Limits, read_zip
@@ -29,6 +29,7 @@ from zigzag_core.verification.findings.document import findings
 from zigzag_demo.generate import generated_course
 from zigzag_demo.hut_warden import hut_warden_basics
 
+from .packing import archived, packaged, taken_out
 from .samples import program_of, quiz_course
 
 ROOT = Path(__file__).parents[2]
@@ -60,7 +61,7 @@ def changed(data, **files):
 def packed(kind, document, player, media):
     """The files of the package of a course."""
     compiled = compiled_whole(document, place_in_package)
-    return read_zip(build_package(kind, compiled, player, media))
+    return read_zip(packaged(kind, compiled, player, media))
 
 
 @pytest.fixture(scope="module")
@@ -106,7 +107,7 @@ def test_web_package_has_no_manifest_and_only_used_media(demo):
 def test_the_same_course_gives_the_same_bytes(demo):
     document, media = demo
     once, twice = (
-        build_package("scorm12", compiled_whole(document, place_in_package), PLAYER, media)
+        packaged("scorm12", compiled_whole(document, place_in_package), PLAYER, media)
         for _ in range(2))
     assert once == twice
 
@@ -180,11 +181,11 @@ def test_a_course_without_slides_is_refused():
 
 def test_archives_go_round_exactly_equal(demo):
     document, media = demo
-    data = export_archive(document, media)
+    data = archived(document, media)
     back, read = import_archive(data)
-    files = {file.sha256: read(file) for file in back.course.media}
+    files = {file.sha256: taken_out(read, file) for file in back.course.media}
     assert back == document and files == media
-    assert export_archive(back, files) == data
+    assert archived(back, files) == data
 
 
 ARCHIVES = sorted((Path(__file__).parent / "archives").glob("*.zigzag"))
@@ -200,7 +201,7 @@ def test_an_archive_of_an_older_format_is_read_whole(path):
     document, media = import_archive(path.read_bytes())
     files = read_zip(path.read_bytes())
     assert document.course.format == FORMAT
-    assert all(len(media(file)) == file.size for file in document.course.media)
+    assert all(len(taken_out(media, file)) == file.size for file in document.course.media)
     assert lost(json.loads(files["course.json"]), dumped(document.course), "course") == [
         "course.format"]
     for slide in document.slides:
@@ -211,8 +212,8 @@ def test_an_archive_of_an_older_format_is_read_whole(path):
             for row, raised in zip(before.get("table", ()), question.table, strict=True):
                 assert list(raised.cells) == [cell["part"] for cell in row["cells"]]
     assert findings(document) == findings(
-        import_archive(export_archive(document, {f.sha256: media(f)
-                                                 for f in document.course.media}))[0])
+        import_archive(archived(document, {f.sha256: taken_out(media, f)
+                                           for f in document.course.media}))[0])
     compile_course(document, lambda file: file.sha256)
 
 
@@ -276,7 +277,7 @@ def test_drawings_are_packed_in_the_colours_of_the_theme(demo):
 
 
 def test_a_newer_archive_is_refused_with_a_reason(demo):
-    data = export_archive(*demo)
+    data = archived(*demo)
     course = json.loads(read_zip(data)["course.json"])
     newer = json.dumps({**course, "format": 99, "dream": True}).encode()
     with pytest.raises(BadArchive, match="newer Zigzag"):
@@ -290,12 +291,12 @@ def test_a_newer_archive_is_refused_with_a_reason(demo):
 ])
 def test_damaged_courses_are_refused_with_a_reason(demo, content, reason):
     with pytest.raises(BadArchive, match=reason):
-        import_archive(changed(export_archive(*demo), course_json=content))
+        import_archive(changed(archived(*demo), course_json=content))
 
 
 def test_missing_and_damaged_parts_are_refused(demo):
     document, media = demo
-    data = export_archive(document, media)
+    data = archived(document, media)
     slide = f"slides__{document.course.slides[2]}_json"
     with pytest.raises(BadArchive, match="slide is missing"):
         import_archive(changed(data, **{slide: None}))
@@ -303,7 +304,8 @@ def test_missing_and_damaged_parts_are_refused(demo):
         import_archive(changed(data, **{slide: b'{"id": "abcd", "title": "x", "extra": 1}'}))
     first = document.course.media[0]
     with pytest.raises(BadArchive, match="damaged"):
-        import_archive(changed(data, **{f"media__{first.sha256}.svg": b"<svg/>"}))[1](first)
+        damaged = changed(data, **{f"media__{first.sha256}.svg": b"<svg/>"})
+        taken_out(import_archive(damaged)[1], first)
 
 
 @pytest.mark.parametrize("name", [
@@ -316,7 +318,7 @@ def test_paths_out_of_the_folder_are_refused(name):
 
 def test_bombs_links_copies_and_damage_are_refused():
     with pytest.raises(BadArchive, match="trap"):
-        read_zip(zipped({"zeros": bytes(30_000_000)}))
+        read_zip(zipped({"zeros": bytes(110_000_000)}))
     with pytest.raises(BadArchive, match="more than is allowed"):
         read_zip(zipped({"big": bytes(2_000)}), Limits(total=1_000))
     with pytest.raises(BadArchive, match="more than 2"):

@@ -4,8 +4,10 @@ import json
 
 import pytest
 from zigzag_core.course.salvage import salvaged
-from zigzag_core.packaging.archive import export_archive, import_archive
+from zigzag_core.packaging.archive import import_archive
 from zigzag_demo.hut_warden import hut_warden_basics
+
+from .packing import archived
 
 HUT, MEDIA = hut_warden_basics()
 SETTINGS = HUT.course.model_dump(mode="json")
@@ -48,7 +50,7 @@ def test_what_is_wrong_on_a_slide_is_left_out_and_named(change, left_out):
     assert found.document.course.slides == HUT.course.slides
     assert len(found.left_out) == 1
     assert name in found.left_out[0] and left_out in found.left_out[0]
-    archive = export_archive(found.document, MEDIA)
+    archive = archived(found.document, MEDIA)
     assert import_archive(archive)[0] == found.document
 
 

@@ -188,7 +188,7 @@ def test_files_are_served_to_their_launch_only(mika, learner, package):
     (zipped({"imsmanifest.xml": b"<manifest"}), "well-formed"),
     (zipped({"imsmanifest.xml": manifest("gone.html")}), "does not hold it"),
     (zipped({"imsmanifest.xml": manifest("a.html"), "../a.html": b""}), "leads out"),
-    (zipped({"imsmanifest.xml": manifest("a.html"), "a.html": bytes(40_000_000)}), "trap"),
+    (zipped({"imsmanifest.xml": manifest("a.html"), "a.html": bytes(110_000_000)}), "trap"),
 ])
 def test_bad_packages_are_refused_and_leave_nothing(mika, data, reason):
     answer = mika.job("post", "/practice/packages", file=("p.zip", data))

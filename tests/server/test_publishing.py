@@ -46,7 +46,7 @@ def test_the_preview_runs_on_the_content_origin_for_those_who_were_given_it(mika
     assert learner.get(path.replace("/preview/", "/preview/x")).status_code == 404
 
 
-def test_a_course_without_slides_is_not_published(mika, course):
+def test_a_course_without_slides_is_not_published(mika, course, tmp_path):
     now = mika("get", f"/courses/{course}")
     body = {"base": now["version"], "course": {**now["course"], "slides": []}}
     mika("put", f"/courses/{course}", body, status=200)
@@ -55,7 +55,8 @@ def test_a_course_without_slides_is_not_published(mika, course):
     assert mika("get", f"/courses/{course}/packages") == []
     assert [f["code"] for f in mika("get", f"/courses/{course}/check")["findings"]] == ["no_slides"]
     with pytest.raises(CommandError, match="no slides"):
-        call_command("publish", course, kind="web", out="/nowhere/x.zip")
+        call_command("publish", course, kind="web", out=str(tmp_path / "x.zip"))
+    assert not list(tmp_path.glob("x.zip*"))
 
 
 def test_commands_list_publish_export_import_and_generate(mika, course, tmp_path):

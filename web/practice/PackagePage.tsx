@@ -97,7 +97,7 @@ function Learners({ id, data, here, running, onRunning, shown, onShow }: Learner
         <Table.Body>
           {learners.data?.map((learner) => (
             <LearnerRow
-              key={learner.key} learner={learner} result={here.get(learner.key)} shown={learner.key === shown} onShow={() => onShow(learner.key)}
+              key={learner.key} learner={learner} known={!!data} result={here.get(learner.key)} shown={learner.key === shown} onShow={() => onShow(learner.key)}
               parts={several ? `${partsDone(data?.results, learner.key)} of ${scos.length}` : null} to={runAddress(id, learner.key, running)}
             />
           ))}
@@ -108,12 +108,13 @@ function Learners({ id, data, here, running, onRunning, shown, onShow }: Learner
 }
 
 function LearnerRow(
-  { learner, parts, result, shown, to, onShow }: {
-    learner: { key: string; name: string }; parts: string | null; result: Results | undefined; shown: boolean; to: string;
+  { learner, known, parts, result, shown, to, onShow }: {
+    learner: { key: string; name: string }; known: boolean; parts: string | null; result: Results | undefined; shown: boolean; to: string;
     onShow: () => void;
   },
 ): ReactNode {
   const last = result?.attempts.at(-1);
+  const none = known ? "–" : "…";
   return (
     <Table.Row css={shown && result ? { "&&": { bg: "marigold.soft" } } : {}} data-learner={learner.key}>
       <Table.Cell fontWeight="600">
@@ -122,10 +123,10 @@ function LearnerRow(
         ) : learner.name}
       </Table.Cell>
       {parts && <Table.Cell data-cell="parts">{parts}</Table.Cell>}
-      <Table.Cell data-cell="status">{last ? statusWords(last.status) : "not started"}</Table.Cell>
-      <Table.Cell data-cell="score">{last?.score ?? "–"}</Table.Cell>
-      <Table.Cell>{last ? duration(last.milliseconds) : "–"}</Table.Cell>
-      <Table.Cell>{result?.attempts.length ?? 0}</Table.Cell>
+      <Table.Cell data-cell="status">{last ? statusWords(last.status) : known ? "not started" : "…"}</Table.Cell>
+      <Table.Cell data-cell="score">{last?.score ?? none}</Table.Cell>
+      <Table.Cell>{last ? duration(last.milliseconds) : none}</Table.Cell>
+      <Table.Cell>{known ? result?.attempts.length ?? 0 : "…"}</Table.Cell>
       <Table.Cell textAlign="right">
         <QuietButton size="xs" asChild>
           <Link to={to} aria-label={`Launch as ${learner.name}`}>

@@ -83,25 +83,29 @@ function useRun(id: number, back: string, url: string | undefined) {
   const running = useRef<Window | null>(null);
   const [leaving, setLeaving] = useState(false);
 
+  const goBack = useCallback((): void => {
+    // The results of before the visit would look like the results of the visit.
+    queries.removeQueries({ queryKey: ["practice", id] });
+    void queries.invalidateQueries({ queryKey: ["practice"] });
+    void navigate(back);
+  }, [id, back, queries, navigate]);
+
   useEffect(() => {
     function listen(event: MessageEvent): void {
       const message = event.data as { zigzag?: string; what?: string };
       if (!event.source || event.source !== running.current || message?.zigzag !== "practice") return;
-      void queries.invalidateQueries({ queryKey: ["practice", id] });
-      if (message.what === "crashed") void navigate(back);
+      if (message.what === "crashed") goBack();
+      else void queries.invalidateQueries({ queryKey: ["practice", id] });
     }
     window.addEventListener("message", listen);
     return () => window.removeEventListener("message", listen);
-  }, [id, back, queries, navigate]);
+  }, [id, queries, goBack]);
 
   const leave = useCallback((): void => {
     // Taking the frame or window away closes the package as closing its window would.
     setLeaving(true);
-    window.setTimeout(() => {
-      void queries.invalidateQueries({ queryKey: ["practice"] });
-      void navigate(back);
-    }, LAST_WORDS_MS);
-  }, [back, queries, navigate]);
+    window.setTimeout(goBack, LAST_WORDS_MS);
+  }, [goBack]);
 
   function crash(): void {
     if (url) running.current?.postMessage({ zigzag: "practice", what: "crash" }, new URL(url).origin);

@@ -6,6 +6,7 @@ this from a server does so in a process that may fail.
 
 import io
 from dataclasses import dataclass
+from typing import BinaryIO
 
 import av
 from av.container import InputContainer
@@ -41,14 +42,14 @@ def looks_like_playing(data: bytes) -> bool:
     )
 
 
-def take_playing(data: bytes) -> PlayingFile:
-    """Return what the video or audio in `data` is, whatever its name says.
+def take_playing(file: BinaryIO) -> PlayingFile:
+    """Return what the video or audio in `file` is, whatever its name says.
 
     One picture of a video is decoded, so that damaged ones are refused now and not before a
     learner. Raises `BadPlaying`.
     """
     try:
-        with av.open(io.BytesIO(data), "r", metadata_errors="ignore") as container:
+        with av.open(file, "r", metadata_errors="ignore") as container:
             return _taken(container)
     except (FFmpegError, ValueError, IndexError, UnicodeError, MemoryError) as error:
         if isinstance(error, BadPlaying):

@@ -1,8 +1,8 @@
 """The course archive ``.zigzag``: a ZIP of documented JSON and the media. See `docs/format.md`."""
 
-import hashlib
 import json
 from collections.abc import Callable, Mapping
+from functools import partial
 from typing import Any, BinaryIO
 
 from pydantic import ValidationError
@@ -10,9 +10,10 @@ from pydantic import ValidationError
 from zigzag_core.course import Course, CourseDocument, MediaFile, Slide, migrated, migrated_slide
 from zigzag_core.course.json_text import NotPlain, read_json
 from zigzag_core.errors import BadArchive, NewerFormat
+from zigzag_core.media.digest import sha256_of
 
 from .safe_zip import read_zip
-from .write_zip import write_zip
+from .write_zip import Content, write_zip
 
 EXTENSIONS = {
     "image/png": "png", "image/jpeg": "jpg", "image/webp": "webp", "image/gif": "gif",
@@ -26,23 +27,24 @@ def media_path(sha256: str, type_: str) -> str:
     return f"media/{sha256}.{EXTENSIONS[type_]}"
 
 
-def export_archive(document: CourseDocument, media: Mapping[str, bytes]) -> bytes:
-    """Return the archive of `document`; `media` gives the bytes by SHA-256.
+OpenMedia = Callable[[MediaFile], BinaryIO]
+"""Opens a media file of a course for reading."""
 
-    Raises `KeyError` when the bytes of a media file are missing.
-    """
-    files = {"course.json": _json(document.course.model_dump(mode="json"))}
+
+def export_archive(document: CourseDocument, media: OpenMedia, into: BinaryIO) -> None:
+    """Write the archive of `document`, with its `media` one by one."""
+    files: dict[str, Content] = {"course.json": _json(document.course.model_dump(mode="json"))}
     for slide in document.slides:
         files[f"slides/{slide.id}.json"] = _json(slide.model_dump(mode="json"))
     for file in document.course.media:
-        files[media_path(file.sha256, file.type)] = media[file.sha256]
-    return write_zip(files)
+        files[media_path(file.sha256, file.type)] = partial(media, file)
+    write_zip(files, into)
 
 
 def import_archive(
     data: bytes | BinaryIO
-) -> tuple[CourseDocument, Callable[[MediaFile], bytes]]:
-    """Return the document of an archive, and what reads one of its media, checked.
+) -> tuple[CourseDocument, Callable[[MediaFile, BinaryIO], None]]:
+    """Return the document of an archive, and what copies one of its media to a file, checked.
 
     `data` are its bytes, or a file that stays open meanwhile. Both raise `BadArchive`, with a
     reason for people, when the archive is damaged, is not a course, was written by a newer
@@ -59,11 +61,11 @@ def import_archive(
         if media_path(file.sha256, file.type) not in files:
             raise BadArchive(f"The file “{file.name}” is missing from the archive.")
 
-    def media(file: MediaFile) -> bytes:
-        content = files[media_path(file.sha256, file.type)]
-        if hashlib.sha256(content).hexdigest() != file.sha256 or len(content) != file.size:
+    def media(file: MediaFile, into: BinaryIO) -> None:
+        files.copy(media_path(file.sha256, file.type), into)
+        size = into.tell()
+        if size != file.size or sha256_of(into) != file.sha256:
             raise BadArchive(f"The file “{file.name}” in the archive is damaged.")
-        return content
 
     return document, media
 

@@ -2,8 +2,8 @@
 
 import json
 from collections.abc import Mapping, Sequence
-from functools import lru_cache
-from typing import Literal
+from functools import lru_cache, partial
+from typing import BinaryIO, Literal
 
 from jinja2 import Environment, PackageLoader
 
@@ -11,12 +11,12 @@ from zigzag_core.course import Course, MediaFile, Theme
 from zigzag_core.media.recolour import recoloured
 from zigzag_core.tracking import words
 
-from .archive import media_path
+from .archive import OpenMedia, media_path
 from .fonts import Cut, cut_font, fonts_of
 from .incremental import CompiledCourse
 from .manifest12 import manifest12
 from .parts import deflated, in_parts
-from .write_zip import write_zip
+from .write_zip import Content, write_zip
 
 PackageKind = Literal["scorm12", "web"]
 KINDS: tuple[PackageKind, ...] = ("scorm12", "web")
@@ -31,17 +31,16 @@ def place_in_package(file: MediaFile) -> str:
 
 
 def build_package(
-    kind: PackageKind, compiled: CompiledCourse, player: Mapping[str, bytes],
-    media: Mapping[str, bytes], cut: Cut = cut_font,
-) -> bytes:
-    """Return the package of a course as a ZIP.
+    kind: PackageKind, compiled: CompiledCourse, player: Mapping[str, bytes], media: OpenMedia,
+    into: BinaryIO, cut: Cut = cut_font,
+) -> None:
+    """Write the package of a course as a ZIP, with its `media` one by one.
 
     The course was `compiled` with its media at `place_in_package`. `player` holds the built
-    player by file name, `media` the bytes of the course's files by SHA-256; `cut` cuts fonts to
-    what is used. Raises `KeyError` for lost media.
+    player by file name; `cut` cuts fonts to what is used.
     """
     course = compiled.course
-    files: dict[str, bytes] = {
+    files: dict[str, Content] = {
         "index.html": page(course, kind, _SCRIPTS).encode(),
         words.FILE: compiled.words.model_dump_json(indent=1).encode(),
     }
@@ -54,12 +53,12 @@ def build_package(
     files["player/player.css"] = css
     files["player/player.z.js"] = _deflated_player(css, player.get("player.js", b""))
     files |= {
-        place_in_package(file): _as_shown(file, media[file.sha256], course.theme)
+        place_in_package(file): _as_shown(file, media, course.theme)
         for file in compiled.media
     }
     if kind == "scorm12":
         files = {"imsmanifest.xml": manifest12(course, files), **files}
-    return write_zip(files)
+    write_zip(files, into)
 
 
 @lru_cache(maxsize=4)
@@ -71,8 +70,11 @@ def _deflated_player(css: bytes, script: bytes) -> bytes:
     return f'zigzagPlayer("{deflated(text)}");\n'.encode()
 
 
-def _as_shown(file: MediaFile, data: bytes, theme: Theme) -> bytes:
-    return recoloured(data, theme.colours) if file.recoloured else data
+def _as_shown(file: MediaFile, media: OpenMedia, theme: Theme) -> Content:
+    if not file.recoloured:
+        return partial(media, file)
+    with media(file) as drawing:
+        return recoloured(drawing.read(), theme.colours)
 
 
 def page(

@@ -13,16 +13,21 @@ from zigzag_core.errors import BadArchive
 
 LONGEST_NAME = 250
 """So many bytes of UTF-8 a file's or folder's name may have: most disks take 255."""
+_AT_ONCE = 1_000_000
 
 
 @dataclass(frozen=True)
 class Limits:
-    """What an archive may hold: entries, unpacked bytes in all and in one file, and growth."""
+    """What an archive may hold: entries, unpacked bytes in all and in one file, and growth.
+
+    How much it grows by matters from `harmless` bytes on.
+    """
 
     entries: int = 20_000
     total: int = 1_000_000_000
     single: int = 300_000_000
     ratio: int = 200
+    harmless: int = 100_000_000
 
 
 class Unzipped(Mapping[str, bytes]):
@@ -36,7 +41,12 @@ class Unzipped(Mapping[str, bytes]):
         self._entries = entries
 
     def __getitem__(self, path: str) -> bytes:
-        return _read(self._archive, self._entries[path])
+        return b"".join(_chunks(self._archive, self._entries[path]))
+
+    def copy(self, path: str, into: BinaryIO) -> None:
+        """Write the bytes of a file, which is never in memory as a whole."""
+        for chunk in _chunks(self._archive, self._entries[path]):
+            into.write(chunk)
 
     def __contains__(self, path: object) -> bool:
         return path in self._entries
@@ -74,7 +84,7 @@ def _check(entries: list[zipfile.ZipInfo], size: int, limits: Limits) -> None:
     largest = max((entry.file_size for entry in entries), default=0)
     if total > limits.total or largest > limits.single:
         raise BadArchive("The archive unpacks to more than is allowed.")
-    if total > 10_000_000 and total > size * limits.ratio:
+    if total > limits.harmless and total > size * limits.ratio:
         raise BadArchive("The archive unpacks to far more than its size; it looks like a trap.")
     seen: set[str] = set()
     folders: set[str] = set()
@@ -105,15 +115,18 @@ def _safe_path(name: str) -> str:
     return str(path)
 
 
-def _read(archive: zipfile.ZipFile, entry: zipfile.ZipInfo) -> bytes:
+def _chunks(archive: zipfile.ZipFile, entry: zipfile.ZipInfo) -> Iterator[bytes]:
+    """Yield the bytes of a file in an archive, some at a time; end where there are too many."""
+    left = entry.file_size
     try:
         with archive.open(entry) as source:
-            data = source.read(entry.file_size + 1)
+            while left >= 0 and (chunk := source.read(min(_AT_ONCE, left + 1))):
+                left -= len(chunk)
+                yield chunk
     except (
         zipfile.BadZipFile, zlib.error, NotImplementedError, RuntimeError, EOFError, OSError,
         ValueError,
     ) as error:
         raise BadArchive(f"“{entry.filename}” in the archive is damaged.") from error
-    if len(data) != entry.file_size:
+    if left:
         raise BadArchive(f"“{entry.filename}” in the archive has another size than it says.")
-    return data

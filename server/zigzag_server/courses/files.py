@@ -8,15 +8,17 @@ from typing import Any, BinaryIO, cast
 
 from django.conf import settings
 from django.core.files.base import ContentFile
+from django.core.files.base import File as DjangoFile
 from django.core.files.storage import default_storage
 from PIL import Image
 from zigzag_core.course import Colours, Course, MediaFile
 from zigzag_core.course.style.theme import ROLES
+from zigzag_core.media.digest import sha256_of
 from zigzag_core.packaging.archive import EXTENSIONS
 
 from zigzag_server.origins import content_url
 from zigzag_server.problems import Problem
-from zigzag_server.storage import WholeFileStorage
+from zigzag_server.storage import storage
 
 TYPES = {extension: type_ for type_, extension in EXTENSIONS.items()}
 _SIDE = 480
@@ -30,22 +32,22 @@ def _preview_path(sha256: str) -> str:
     return f"previews/{sha256[:2]}/{sha256}"
 
 
-def keep(sha256: str, data: bytes, preview: bytes | None = None) -> None:
-    """Store `data`, and a picture of it. What is there and is the same stays as it is."""
+def keep(sha256: str, content: BinaryIO, preview: bytes | None = None) -> None:
+    """Store a file, and a picture of it. What is there and is the same stays as it is."""
     if is_whole(sha256):
         # Nothing names it yet: what is used as of now is not taken away by `upkeep`.
-        _storage().touch(_path(sha256))
+        storage().touch(_path(sha256))
     else:
-        _storage().put(_path(sha256), ContentFile(data))
+        storage().put(_path(sha256), DjangoFile(content))
     if preview is not None and not default_storage.exists(_preview_path(sha256)):
-        _storage().put(_preview_path(sha256), ContentFile(preview))
+        storage().put(_preview_path(sha256), ContentFile(preview))
 
 
 def is_whole(sha256: str) -> bool:
     """Return whether the bytes with this hash are stored, and are these."""
     try:
         with default_storage.open(_path(sha256)) as file:
-            return hashlib.file_digest(file, "sha256").hexdigest() == sha256
+            return sha256_of(cast(BinaryIO, file)) == sha256
     except OSError:
         return False
 
@@ -56,21 +58,16 @@ def remove(sha256: str) -> None:
     default_storage.delete(_preview_path(sha256))
 
 
-def _storage() -> WholeFileStorage:
-    return cast(WholeFileStorage, default_storage)
-
-
 def read(sha256: str) -> bytes:
     """Return the stored bytes; `FileNotFoundError` when there are none."""
     with default_storage.open(_path(sha256)) as file:
         return bytes(file.read())
 
 
-def read_of(file: MediaFile) -> bytes:
-    """Return the bytes of a course's file; raises a 422 `Problem` that names it where it is gone.
-    """
+def opened_of(file: MediaFile) -> BinaryIO:
+    """Open a file of a course; raises a 422 `Problem` that names it where it is gone."""
     try:
-        return read(file.sha256)
+        return opened(file.sha256)[0]
     except FileNotFoundError:
         raise Problem(422, "no_such_file", f"“{file.name}” is not stored any more. Nothing was "
                       "made: put it in again in Build, or take it out of the course.") from None
@@ -96,7 +93,7 @@ def preview(sha256: str) -> bytes:
                 image.convert("RGBA").save(out, "WEBP", quality=80)
         except (OSError, ValueError, Image.DecompressionBombError) as error:
             raise FileNotFoundError(sha256) from error
-        _storage().put(path, ContentFile(out.getvalue()))
+        storage().put(path, ContentFile(out.getvalue()))
     with default_storage.open(path) as file:
         return bytes(file.read())
 

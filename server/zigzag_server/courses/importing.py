@@ -10,12 +10,13 @@ from zigzag_core.packaging.archive import import_archive
 
 from zigzag_server.jobs.kinds import Finish, Report
 from zigzag_server.problems import problem_of
+from zigzag_server.storage import storage
 
 from . import files, store
 from .taking import take
 
 
-def take_in_course(owner: User, report: Report, archive: bytes | BinaryIO) -> Finish:
+def take_in_course(owner: User, report: Report, archive: BinaryIO) -> Finish:
     """Make ready the course in an archive; the returned step stores it for `owner`.
 
     Raises a 422 `Problem` with a reason for people where the archive is bad; no course is stored
@@ -37,15 +38,17 @@ def take_in_course(owner: User, report: Report, archive: bytes | BinaryIO) -> Fi
 
 
 def _keep_media(
-    document: CourseDocument, media: Callable[[MediaFile], bytes], report: Report
+    document: CourseDocument, media: Callable[[MediaFile, BinaryIO], None], report: Report
 ) -> None:
     """Keep the media, one by one. Refuse those that are not the harmless files they claim to be."""
     for number, file in enumerate(document.course.media):
         report(0.3 + 0.6 * number / len(document.course.media), f"Checking “{file.name}”")
-        try:
-            taken = take(file.name, media(file))
-        except BadFile as error:
-            raise BadArchive(f"“{file.name}”: {error}") from None
-        if taken.file.type != file.type or taken.file.sha256 != file.sha256:
-            raise BadArchive(f"“{file.name}” is not the harmless file that it should be.")
-        files.keep(taken.file.sha256, taken.data, taken.preview)
+        with storage().scratch() as content:
+            media(file, content)
+            try:
+                taken = take(file.name, content)
+            except BadFile as error:
+                raise BadArchive(f"“{file.name}”: {error}") from None
+            if taken.file.type != file.type or taken.file.sha256 != file.sha256:
+                raise BadArchive(f"“{file.name}” is not the harmless file that it should be.")
+            files.keep(taken.file.sha256, taken.content, taken.preview)

@@ -1,12 +1,12 @@
 """Jobs with whole courses: taking in an archive, making one, and copying a course."""
 
 import uuid
-from typing import Any
+from typing import Any, BinaryIO
 
 from django.contrib.auth.models import User
 from django.core.files.base import ContentFile
 from django.core.files.storage import default_storage
-from zigzag_core.course import Colours, MediaFile, system_ids
+from zigzag_core.course import Colours, CourseDocument, MediaFile, system_ids
 from zigzag_core.editing.copies.copying import duplicate_course
 from zigzag_core.editing.mending import mended
 from zigzag_core.editing.names import free_title
@@ -14,6 +14,7 @@ from zigzag_core.packaging.archive import export_archive
 
 from zigzag_server.jobs import uploads
 from zigzag_server.jobs.kinds import Finish, Report, in_words, kind
+from zigzag_server.storage import storage
 
 from . import files, store
 from .edited import Edited
@@ -39,7 +40,8 @@ def take_file(
 ) -> Finish:
     """Take in the file that was kept as `upload`: for a course, or else for the library."""
     report(0, f"Looking into “{name}”")
-    file = take_in(owner, name, uploads.read(upload))
+    with uploads.opened(upload) as content:
+        file = take_in(owner, name, content)
     colours = store.colours_of(Course.objects.get(pk=course)) if course else Colours()
     result = {**files.shown(file, colours), "file": file.model_dump(mode="json")}
 
@@ -53,15 +55,24 @@ def take_file(
 def export_course(owner: User, report: Report, course: int) -> Finish:
     """Make the archive of the course with the key `course` as it is now, media and all."""
     row = Course.objects.get(pk=course)
-    document = store.document_of(row)
-    media = {}
-    for number, file in enumerate(document.course.media):
-        report(0.5 * number / len(document.course.media), f"Reading “{file.name}”")
-        media[file.sha256] = files.read_of(file)
-    report(0.5, "Packing")
-    packed = export_archive(document, media)
-    path = default_storage.save(f"results/{uuid.uuid4().hex}", ContentFile(packed))
+    path = _packed(store.document_of(row), report)
     return lambda: {"path": path, "file": f"{row.slug}.zigzag"}
+
+
+def _packed(document: CourseDocument, report: Report) -> str:
+    """Make the archive of a course, and return where it is stored."""
+    done = 0
+
+    def media(file: MediaFile) -> BinaryIO:
+        nonlocal done
+        report(0.2 + 0.7 * done / len(document.course.media), f"Packing “{file.name}”")
+        done += 1
+        return files.opened_of(file)
+
+    path = f"results/{uuid.uuid4().hex}"
+    with storage().writing(path) as into:
+        export_archive(document, media, into)
+    return path
 
 
 @kind("export_left", "Saving what is left")
@@ -69,15 +80,14 @@ def export_left(owner: User, report: Report, course: int) -> Finish:
     """Make an archive of what can be read of the course with the key `course`."""
     slug = Course.objects.values_list("slug", flat=True).get(pk=course)
     left = store.left_of(course)
-    report(0.5, "Packing")
+    report(0.1, "Looking at the media")
     there: list[MediaFile] = []
     gone: list[MediaFile] = []
     for file in left.document.course.media:
         (there if files.is_whole(file.sha256) else gone).append(file)
     settings = left.document.course.model_copy(update={"media": tuple(there)})
     document = mended(left.document.model_copy(update={"course": settings}))
-    packed = export_archive(document, {file.sha256: files.read(file.sha256) for file in there})
-    path = default_storage.save(f"results/{uuid.uuid4().hex}", ContentFile(packed))
+    path = _packed(document, report)
     left_out = [*left.left_out, *(f"{file.name}: not stored" for file in gone)][:MOST_LEFT_OUT]
     return lambda: {"path": path, "file": f"{slug}-what-is-left.zigzag", "left_out": left_out}
 

@@ -1,6 +1,7 @@
 """Media: the files of a course, and the author's own library for all courses."""
 
-from typing import Any
+import io
+from typing import Any, BinaryIO, cast
 
 from django.http import HttpRequest, HttpResponse
 from ninja import Field, File, Router, Schema, Status
@@ -85,7 +86,7 @@ def _sent(request: HttpRequest, file: UploadedFile, course: Course | None) -> Jo
     if takes_long(size, head):
         key = course.pk if course else None
         return uploads.start(author(request), "take", file, {"name": name, "course": key}, key)
-    return take_in(author(request), name, file.read())
+    return take_in(author(request), name, cast(BinaryIO, file.file))
 
 
 @router.post("/courses/{slug}/media", response={201: MediaOut, 202: JobOut})
@@ -115,7 +116,7 @@ def take_media(request: HttpRequest, slug: str, data: FromIn) -> Status[Any]:
             name, picture = drawing_of(data.drawing or "")
         except KeyError:
             raise not_found("drawing") from None
-        file = take_in(author(request), name, picture)
+        file = take_in(author(request), name, io.BytesIO(picture))
     return Status(201, files.shown(file, colours))
 
 

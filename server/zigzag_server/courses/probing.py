@@ -1,4 +1,4 @@
-"""`python -m zigzag_server.courses.probing FILE`: what a video or audio is, as JSON.
+"""`python -m zigzag_server.courses.probing <FILE`: what a video or audio is, as JSON.
 
 Runs in a process of its own with bounded memory and time: whatever a hostile file does to the
 decoders, it does here. Ends with 3 and a sentence for people when the file cannot be used.
@@ -9,7 +9,6 @@ import json
 import resource
 import sys
 from dataclasses import asdict
-from pathlib import Path
 
 from zigzag_core.errors import BadPlaying
 from zigzag_core.media.playing import take_playing
@@ -19,13 +18,13 @@ CPU_SECONDS = 40
 
 
 def main() -> int:
-    """Look into the file named on the command line; print what it is, or why it is refused."""
+    """Look into the file that is the standard input; print what it is, or why it is refused."""
     allowed = resource.getrlimit(resource.RLIMIT_AS)[1]
     memory = MEMORY if allowed == resource.RLIM_INFINITY else min(MEMORY, allowed)
     resource.setrlimit(resource.RLIMIT_AS, (memory, memory))
     resource.setrlimit(resource.RLIMIT_CPU, (CPU_SECONDS, CPU_SECONDS))
     try:
-        found = take_playing(Path(sys.argv[1]).read_bytes())
+        found = take_playing(sys.stdin.buffer)
     except BadPlaying as error:
         sys.stdout.write(str(error))
         return 3

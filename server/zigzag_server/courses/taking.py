@@ -1,18 +1,19 @@
 """Taking in a file of any kind: a picture here, a video or audio in a process that may fail."""
 
 import base64
-import hashlib
+import io
 import json
+import os
 import subprocess
 import sys
-import tempfile
 from dataclasses import dataclass
 from pathlib import Path
-from typing import Any
+from typing import Any, BinaryIO
 
 from django.contrib.auth.models import User
 from zigzag_core import course as core
 from zigzag_core.errors import BadFile
+from zigzag_core.media.digest import sha256_of
 from zigzag_core.media.palette import palette
 from zigzag_core.media.pictures import LARGEST, pixels_in, take_picture
 from zigzag_core.media.playing import LARGEST_PLAYING, looks_like_playing
@@ -34,34 +35,36 @@ class TakenFile:
     """A file ready to be stored, and a small picture of it where one was made."""
 
     file: core.MediaFile
-    data: bytes
+    content: BinaryIO
     preview: bytes | None
 
 
-def take(name: str, data: bytes) -> TakenFile:
-    """Return the file in `data`, known by its content alone; `name` is what people call it.
+def take(name: str, content: BinaryIO) -> TakenFile:
+    """Return the file that is known by its content alone; `name` is what people call it.
 
-    Raises `BadFile`.
+    What plays must be a file on the disk: it is not read as a whole. Raises `BadFile`.
     """
-    if looks_like_playing(data):
-        return _playing(name, data)
-    picture = take_picture(data)
+    content.seek(0)
+    if looks_like_playing(content.read(HEAD)):
+        return _playing(name, content)
+    content.seek(0)
+    picture = take_picture(content.read(LARGEST + 1))
     file = core.MediaFile(
         id=core.system_ids()(), name=_name(name), type=picture.type, sha256=picture.sha256,
         size=len(picture.data), w=picture.w, h=picture.h,
         palette=palette(picture.data, picture.type),
         recoloured=picture.type == "image/svg+xml" and is_recoloured(picture.data),
     )
-    return TakenFile(file, picture.data, None)
+    return TakenFile(file, io.BytesIO(picture.data), None)
 
 
-def take_in(owner: User, name: str, data: bytes) -> core.MediaFile:
-    """Return the file in `data`, and keep it for `owner`. Raises a `Problem` that names it."""
+def take_in(owner: User, name: str, content: BinaryIO) -> core.MediaFile:
+    """Return what a file is, and keep it for `owner`. Raises a `Problem` that names it."""
     try:
-        taken = take(name, data)
+        taken = take(name, content)
     except BadFile as error:
         raise problem_of(error, "The course is as it was.", f"“{name}”: ") from None
-    files.keep(taken.file.sha256, taken.data, taken.preview)
+    files.keep(taken.file.sha256, taken.content, taken.preview)
     holding.hold(owner, [taken.file.sha256])
     return taken.file
 
@@ -81,27 +84,30 @@ def largest(name: str) -> int:
     return LARGEST_PLAYING if suffix in playing else LARGEST
 
 
-def _playing(name: str, data: bytes) -> TakenFile:
-    found = probe(data)
+def _playing(name: str, content: BinaryIO) -> TakenFile:
+    size = content.seek(0, io.SEEK_END)
+    if size > LARGEST_PLAYING:
+        raise BadFile(f"Videos and audio may have {LARGEST_PLAYING // 1_000_000} MB at most.")
+    found = probe(content)
     preview = base64.b64decode(found["preview"]) if found["preview"] else None
     file = core.MediaFile(
         id=core.system_ids()(), name=_name(name), type=found["type"],
-        sha256=hashlib.sha256(data).hexdigest(), size=len(data), w=found["w"], h=found["h"],
-        duration=found["duration"],
+        sha256=sha256_of(content), size=size, w=found["w"],
+        h=found["h"], duration=found["duration"],
     )
-    return TakenFile(file, data, preview)
+    return TakenFile(file, content, preview)
 
 
-def probe(data: bytes) -> dict[str, Any]:
+def probe(content: BinaryIO) -> dict[str, Any]:
     """Look into a video or audio in a process of its own, with little time and memory."""
-    with tempfile.NamedTemporaryFile(prefix="zigzag-") as file:
-        file.write(data)
-        file.flush()
-        command = [sys.executable, "-m", "zigzag_server.courses.probing", file.name]
-        try:
-            run = subprocess.run(command, capture_output=True, timeout=_SECONDS, check=False)
-        except subprocess.TimeoutExpired:
-            raise BadFile("Looking into the video or audio took too long.") from None
+    command = [sys.executable, "-m", "zigzag_server.courses.probing"]
+    # The other process shares this place in the file.
+    os.lseek(content.fileno(), 0, os.SEEK_SET)
+    try:
+        run = subprocess.run(
+            command, stdin=content, capture_output=True, timeout=_SECONDS, check=False)
+    except subprocess.TimeoutExpired:
+        raise BadFile("Looking into the video or audio took too long.") from None
     if run.returncode == 0:
         found: dict[str, Any] = json.loads(run.stdout)
         return found

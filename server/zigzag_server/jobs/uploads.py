@@ -47,12 +47,6 @@ def opened(upload: str) -> BinaryIO:
     return cast(BinaryIO, default_storage.open(upload))
 
 
-def read(upload: str) -> bytes:
-    """Return the bytes of an upload."""
-    with default_storage.open(upload) as file:
-        return bytes(file.read())
-
-
 def remove(arguments: dict[str, Any]) -> None:
     """Remove the upload that a job had among its arguments."""
     default_storage.delete(arguments["upload"])

@@ -6,7 +6,6 @@ from contextlib import suppress
 from typing import Any, BinaryIO
 
 from django.contrib.auth.models import User
-from django.core.files.base import ContentFile
 from django.core.files.storage import default_storage
 from zigzag_core.errors import BadArchive
 from zigzag_core.packaging.read_manifest import read_manifest
@@ -15,7 +14,7 @@ from zigzag_core.tracking.words import FILE, read_words
 
 from zigzag_server.jobs.kinds import Finish, Report
 from zigzag_server.problems import problem_of
-from zigzag_server.storage import files_in
+from zigzag_server.storage import files_in, storage
 
 from .models import Package, Sco
 
@@ -34,7 +33,8 @@ def put_in(user: User, report: Report, archive: BinaryIO) -> Finish:
         about = read_words(files.get(FILE)).model_dump()
         for number, path in enumerate(files):
             report(0.5 + 0.5 * number / len(files), "Unpacking")
-            default_storage.save(f"{folder}/{path}", ContentFile(files[path]))
+            with storage().writing(f"{folder}/{path}") as into:
+                files.copy(path, into)
     except BadArchive as error:
         _delete_folder(folder)
         raise problem_of(error, "Nothing was put in.") from None

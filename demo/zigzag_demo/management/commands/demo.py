@@ -1,5 +1,6 @@
 """`manage.py demo`: the demo account and the demo courses, once."""
 
+import io
 from argparse import ArgumentParser
 from concurrent.futures import ThreadPoolExecutor
 from typing import Any
@@ -48,5 +49,5 @@ class Command(BaseCommand):
 def _make_courses(user: User) -> None:
     for document, media in (tool_library(), hut_warden_basics()):
         for sha256, data in media.items():
-            files.keep(sha256, data)
+            files.keep(sha256, io.BytesIO(data))
         store.create(user, document)

@@ -1,5 +1,6 @@
 """`manage.py generate`: a large course for measuring."""
 
+import io
 from argparse import ArgumentParser
 from typing import Any
 
@@ -35,5 +36,5 @@ class Command(BaseCommand):
         except ValueError as error:
             raise CommandError(f"{error}.") from None
         for sha256, data in media.items():
-            files.keep(sha256, data)
+            files.keep(sha256, io.BytesIO(data))
         self.stdout.write(store.create(user, document).slug)

@@ -1,6 +1,9 @@
 """What the commands have in common."""
 
+from collections.abc import Iterator
+from contextlib import contextmanager
 from pathlib import Path
+from typing import BinaryIO
 
 from django.contrib.auth import get_user_model
 from django.contrib.auth.models import User
@@ -29,13 +32,16 @@ def owner(name: str | None) -> User:
     return found
 
 
-def write(path: str, data: bytes) -> None:
-    """Write `data` to `path` whole or not at all."""
+@contextmanager
+def writing(path: str) -> Iterator[BinaryIO]:
+    """Give a file to write to, which is at `path` at the end, whole or not at all."""
     target = Path(path)
     part = target.with_name(target.name + ".part")
     try:
-        part.write_bytes(data)
+        with part.open("wb") as file:
+            yield file
         part.replace(target)
     except OSError as error:
-        part.unlink(missing_ok=True)
         raise CommandError(f"{target} cannot be written: {error.strerror}.") from None
+    finally:
+        part.unlink(missing_ok=True)

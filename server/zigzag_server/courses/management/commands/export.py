@@ -19,7 +19,7 @@ class Command(BaseCommand):
 
     def handle(self, *args: Any, **options: Any) -> None:
         document = store.document_of(arguments.course(options["slug"]))
-        media = {file.sha256: files.read_of(file) for file in document.course.media}
-        data = export_archive(document, media)
-        arguments.write(options["out"], data)
-        self.stdout.write(f"{options['out']}: {len(document.slides)} slides, {len(data):,} bytes")
+        with arguments.writing(options["out"]) as into:
+            export_archive(document, files.opened_of, into)
+            size = into.tell()
+        self.stdout.write(f"{options['out']}: {len(document.slides)} slides, {size:,} bytes")

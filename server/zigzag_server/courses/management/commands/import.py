@@ -22,7 +22,8 @@ class Command(BaseCommand):
     def handle(self, *args: Any, **options: Any) -> None:
         user = arguments.owner(options["owner"])
         try:
-            made = take_in_course(user, silent, Path(options["file"]).read_bytes())()
+            with Path(options["file"]).open("rb") as archive:
+                made = take_in_course(user, silent, archive)()
         except OSError as error:
             raise CommandError(f"{options['file']}: {error.strerror}.") from None
         except Problem as problem:

@@ -13,7 +13,7 @@ from zigzag_server.courses import store
 from zigzag_server.courses.management import arguments
 from zigzag_server.jobs.kinds import Again, silent
 from zigzag_server.problems import Problem
-from zigzag_server.publishing.packaging import package_of
+from zigzag_server.publishing.packaging import write_package
 
 
 class Command(BaseCommand):
@@ -29,15 +29,16 @@ class Command(BaseCommand):
         for finding in findings(store.document_of(row)):
             if finding.level == "error":
                 print(f"note: {finding.message}", file=sys.stderr)
-        try:
-            data, known, remembered = package_of(row, options["kind"], silent)
-        except (Problem, Refusal) as problem:
-            raise CommandError(str(problem)) from None
-        try:
-            store.remember_publication(row, known, remembered)
-        except Again:
-            raise CommandError("The course was published elsewhere at the same moment, with other "
-                               "numbers of its parts. Run the command again.") from None
-        arguments.write(options["out"], data)
+        with arguments.writing(options["out"]) as into:
+            try:
+                known, remembered = write_package(row, options["kind"], silent, into)
+                store.remember_publication(row, known, remembered)
+            except (Problem, Refusal) as problem:
+                raise CommandError(str(problem)) from None
+            except Again:
+                raise CommandError(
+                    "The course was published elsewhere at the same moment, with other numbers of "
+                    "its parts. Run the command again.") from None
+            size = into.tell()
         slides = len(row.document["slides"])
-        self.stdout.write(f"{options['out']}: {slides} slides, {len(data):,} bytes")
+        self.stdout.write(f"{options['out']}: {slides} slides, {size:,} bytes")
