@@ -10,7 +10,8 @@ from .driver import Page
 
 
 def test_what_is_left_of_a_damaged_course_is_exported(page: Page, server, tmp_path):
-    document = course(slide("slidea", text("wordsone")), slide("slideb", text("wordstwo")))
+    document = course(slide("slidea", text("wordsone")), slide("slideb", text("wordstwo")),
+                      title="Half a course")
     (tmp_path / "c.zigzag").write_bytes(archived(document))
     slug = server.manage("import", str(tmp_path / "c.zigzag"))
     with sqlite3.connect(Path(server.environment["ZIGZAG_DATA"]) / "zigzag.sqlite3") as data:
@@ -25,6 +26,6 @@ def test_what_is_left_of_a_damaged_course_is_exported(page: Page, server, tmp_pa
     page.see("Left out:")
     page.see("slide slidea, elements › 0")
     page.find("main li a[href^='/courses/']")
-    page.click("button[aria-label='More about C']")
+    page.click("button[aria-label='More about Half a course']")
     page.press("Delete")
-    page.gone("button[aria-label='More about C']")
+    page.gone("button[aria-label='More about Half a course']")

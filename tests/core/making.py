@@ -32,9 +32,9 @@ def text(name, **more):
 
 
 def course(*slides, **settings):
-    settings.setdefault("variables", (SCORE,))
+    settings = {"title": "C", "variables": (SCORE,), **settings}
     return CourseDocument(
-        course=Course(id="course", title="C", slides=tuple(s.id for s in slides), **settings),
+        course=Course(id="course", slides=tuple(s.id for s in slides), **settings),
         slides=slides,
     )
 
