@@ -69,7 +69,7 @@ class Server:
     def start(self) -> None:
         self.process = subprocess.Popen(
             [sys.executable, "manage.py", "serve"], cwd=ROOT, env=self.environment,
-            stdout=subprocess.DEVNULL, stderr=subprocess.DEVNULL,
+            stdout=subprocess.DEVNULL, stderr=subprocess.DEVNULL, process_group=0,
         )
         until = time.monotonic() + 30
         while time.monotonic() < until:

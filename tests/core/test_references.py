@@ -83,7 +83,7 @@ def _is_id(mark):
     "model", {**all_models(CourseDocument), **all_models(Program)}.values(),
     ids=lambda m: m.__name__)
 def test_every_field_that_can_hold_an_id_says_what_it_names(model):
-    marked = {name for name, *_ in _plan(model).steps}
+    marked = {name for name, *_ in _plan(model, None).steps}
     for name, field in model.model_fields.items():
         if (model.__name__, name) in NAMES_NOTHING:
             continue

@@ -8,7 +8,7 @@ from pathlib import Path
 
 import pytest
 
-from ..running import Server
+from ..running import Author, Server
 
 
 @pytest.fixture(scope="module")
@@ -38,8 +38,8 @@ def lives(process: int) -> bool:
         return False
 
 
-def until(true, what: str) -> None:
-    end = time.monotonic() + 20
+def until(true, what: str, seconds: float = 20) -> None:
+    end = time.monotonic() + seconds
     while not true():
         assert time.monotonic() < end, f"waited for {what}"
         time.sleep(0.02)
@@ -70,6 +70,23 @@ def test_all_processes_end_with_the_first_and_its_port_is_free(server, way):
     until(lambda: not any(map(lives, started)), "all to end")
     server.start()
     assert answers(server)
+
+
+def test_ctrl_c_does_not_wait_for_a_job_which_is_done_after_the_next_start(server):
+    server.manage("demo")
+    slug = server.manage("generate", "--slides", "3000", "--questions", "100", "--single-choice")
+    author = Author(server)
+    job = author.ask("POST", f"/courses/{slug}/packages", {"kind": "web"})
+
+    def state():
+        return author.ask("GET", f"/jobs/{job['id']}")["state"]
+
+    until(lambda: state() == "running", "the job to begin")
+    os.killpg(server.process.pid, signal.SIGINT)
+    assert server.process.wait(10) == 0
+    server.start()
+    assert state() != "done"
+    until(lambda: state() == "done", "the job to be done", 60)
 
 
 def test_a_port_that_is_taken_is_told(server):

@@ -1493,11 +1493,33 @@ export interface paths {
         };
         /**
          * Check Course
-         * @description Say where the ways lead, what an LMS will be told, how large progress gets, what is wrong.
+         * @description Say where the ways lead and what is wrong.
          *
          *     The answer is 202 with a job until it is known.
          */
         get: operations["zigzag_server_publishing_api_check_course"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/courses/{slug}/tracking": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Measure Tracking
+         * @description Say what an LMS will be told, and how large saved progress gets.
+         *
+         *     The answer is 202 with a job until it is known.
+         */
+        get: operations["zigzag_server_publishing_api_measure_tracking"];
         put?: never;
         post?: never;
         delete?: never;
@@ -9969,35 +9991,16 @@ export interface components {
         };
         /**
          * Check
-         * @description What is to be known of a course, most of all before publishing.
-         *
-         *     `progress` is the size of saved progress, in characters, at most. Where that is more than the
-         *     limit, an LMS that keeps no more gets `progress_short`, without what is `left_out`.
+         * @description What is to be known of a course while it is made.
          */
         Check: {
             /** Findings */
             findings: components["schemas"]["Finding"][];
             route: components["schemas"]["Route"];
-            /** Promise */
-            promise: string[];
             /** Slides */
             slides: number;
             /** Questions */
             questions: number;
-            /** Progress */
-            progress: number;
-            /** Progress Limit */
-            progress_limit: number;
-            /**
-             * Progress Short
-             * @default 0
-             */
-            progress_short: number;
-            /**
-             * Left Out
-             * @default []
-             */
-            left_out: string[];
         };
         /**
          * Finding
@@ -10065,6 +10068,26 @@ export interface components {
             why: string;
             /** Element */
             element?: string | null;
+        };
+        /**
+         * Tracking
+         * @description What is to be known of the tracking of a course before it is published.
+         *
+         *     `promise` says what an LMS is told. `progress` is the size of saved progress, in characters, at
+         *     most. Where that is more than the limit, an LMS that keeps no more gets `progress_short`,
+         *     without what is `left_out`.
+         */
+        Tracking: {
+            /** Promise */
+            promise: string[];
+            /** Progress */
+            progress: number;
+            /** Progress Limit */
+            progress_limit: number;
+            /** Progress Short */
+            progress_short: number;
+            /** Left Out */
+            left_out: string[];
         };
         /**
          * Tried
@@ -13823,6 +13846,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Check"];
+                };
+            };
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobOut"];
+                };
+            };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
+        };
+    };
+    zigzag_server_publishing_api_measure_tracking: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Tracking"];
                 };
             };
             /** @description Accepted */

@@ -72,7 +72,6 @@ export type Variable = Program["variables"][number];
 export type Action = ProgramRule["then"][number];
 
 export type Finding = Schemas["Finding"];
-export type Check = Schemas["Check"];
 export type Clipping = Schemas["Clipping"];
 export type Change = Schemas["Change"];
 export type Operation = Change["operations"][number];

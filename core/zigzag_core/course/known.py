@@ -59,6 +59,8 @@ class Known:
     def lost(self) -> Iterator[tuple[Reference, Slide | Layout | None, Model]]:
         """Yield every reference that leads nowhere, where it is, and what names it."""
         for slide in self.document.slides:
+            if not any(self._lost_in(slide, slide)):
+                continue
             for part in (*slide.elements, *slide.questions, *slide.overlays, *slide.patterns):
                 yield from self._lost_in(part, slide)
             others = slide.model_copy(update={

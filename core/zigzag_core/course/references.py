@@ -204,16 +204,14 @@ def _pairs_in(model: BaseModel, more: Collection[str] = ()) -> frozenset[str]:
 
 def _visited(model: Any, visit: _Visit) -> Any:
     """`model` with each of its fields visited; itself if nothing changed."""
-    plan = _plan_of(model)
+    plan = _plan_of(model, visit.only)
     if not plan.steps:
         return model
     if plan.pairs:
         visit = replace(visit, in_pairs=True)
     changes: dict[str, Any] = {}
     held = model.__dict__
-    for name, step, unset, reach in plan.steps:
-        if visit.only is not None and visit.only.isdisjoint(reach):
-            continue
+    for name, step, unset in plan.steps:
         before = held[name]
         after = step(before, model, visit)
         if after is before:
@@ -236,26 +234,29 @@ Unsetting = Callable[[], Any]
 class _Plan:
     """How a model is visited: its fields in which there are marks.
 
-    Each has its step, how it is without a thing, and the kinds of marks that are in it. `pairs`
-    says whether it is a question that is answered by putting items on targets.
+    Each has its step, and how it is without a thing. `pairs` says whether it is a question that
+    is answered by putting items on targets.
     """
 
-    steps: tuple[tuple[str, Step, Unsetting | None, frozenset[str]], ...]
+    steps: tuple[tuple[str, Step, Unsetting | None], ...]
     pairs: bool
 
 
-def _plan_of(model: Any) -> _Plan:
+def _plan_of(model: Any, only: frozenset[str] | None = None) -> _Plan:
     kind: type[BaseModel] = type(model)
-    return _plan(kind)
+    return _plan(kind, only)
 
 
 @cache
-def _plan(model: type[BaseModel]) -> _Plan:
+def _plan(model: type[BaseModel], only: frozenset[str] | None) -> _Plan:
+    """How models of this type are visited where only these marks count; None: all of them."""
     fields = model.model_fields
     steps = [
-        (name, step, _unset(field), _reach(field.annotation, tuple(field.metadata)))
+        (name, step, _unset(field))
         for name, field in fields.items()
         if (step := _step(field.annotation, tuple(field.metadata))) is not None
+        and (only is None or not only.isdisjoint(
+            _reach(field.annotation, tuple(field.metadata))))
     ]
     return _Plan(tuple(steps), "targets" in fields and "items" in fields)
 

@@ -20,8 +20,9 @@ Work = Callable[..., Finish]
 class Kind:
     """A kind of job.
 
-    `seconds` is how long it may run at most. A higher `priority`, from 0 to 2, runs first. Of a
-    kind that is `replaced`, a newer job for a course ends an older one that is not finished.
+    `seconds` is how long it may run at most. A higher `priority`, from 0 to 2, runs first; with
+    0 nobody waits for it, and it runs in the background. Of a kind that is `replaced`, a newer
+    job for a course ends an older one that is not finished.
     """
 
     name: str

@@ -18,11 +18,11 @@ from django.utils import timezone
 from zigzag_core.errors import Refusal
 
 from zigzag_server.problems import Problem, passing, problem_of
+from zigzag_server.serving.parents import die_with_parent, is_alive
 
 from . import starting
 from .kinds import KINDS, Again, Ended, Kind
 from .models import UNFINISHED, Job, State
-from .parents import die_with_parent, is_alive
 
 logger = logging.getLogger(__name__)
 
@@ -31,7 +31,7 @@ MOST_TRIES = 3
 HEARTBEAT = 5.0
 LOST_AFTER = timedelta(seconds=60)
 _LOOK = 0.02
-_NICER = (10, 6, 3)
+_NICER = (19, 6, 3)
 """What jobs of each priority add to their nice value, see *nice(2)*."""
 _TO_SAY_SO = 100_000_000
 """So many bytes more a job may take once it has used up its memory, to tell of it."""

@@ -77,8 +77,8 @@ def _enqueue(job: Job) -> None:
 
 def enqueue(job: Job) -> None:
     """Hand a queued job to the workers."""
-    from .queue import huey, work_on
-    huey.enqueue(work_on.s(job.pk, priority=KINDS[job.kind].priority))
+    from . import queue
+    queue.put(job)
 
 
 def end(job: Job, state: State, problem: dict[str, Any] | None = None) -> bool:

@@ -34,21 +34,27 @@ router = Router(tags=["publishing"])
 
 
 class Check(Schema):
-    """What is to be known of a course, most of all before publishing.
-
-    `progress` is the size of saved progress, in characters, at most. Where that is more than the
-    limit, an LMS that keeps no more gets `progress_short`, without what is `left_out`.
-    """
+    """What is to be known of a course while it is made."""
 
     findings: list[Finding]
     route: Route
-    promise: list[str]
     slides: int
     questions: int
+
+
+class Tracking(Schema):
+    """What is to be known of the tracking of a course before it is published.
+
+    `promise` says what an LMS is told. `progress` is the size of saved progress, in characters, at
+    most. Where that is more than the limit, an LMS that keeps no more gets `progress_short`,
+    without what is `left_out`.
+    """
+
+    promise: list[str]
     progress: int
     progress_limit: int
-    progress_short: int = 0
-    left_out: list[str] = []
+    progress_short: int
+    left_out: list[str]
 
 
 class PackageIn(Schema):
@@ -122,12 +128,22 @@ def _worked_out(user: User, row: Course, kind: str) -> Status[Any]:
 
 @router.get("/courses/{slug}/check", response={200: Check, 202: JobOut})
 def check_course(request: HttpRequest, slug: str) -> Status[Any]:
-    """Say where the ways lead, what an LMS will be told, how large progress gets, what is wrong.
+    """Say where the ways lead and what is wrong.
 
     The answer is 202 with a job until it is known.
     """
     user = author(request)
     return _worked_out(user, store.course_of(user, slug), "check")
+
+
+@router.get("/courses/{slug}/tracking", response={200: Tracking, 202: JobOut})
+def measure_tracking(request: HttpRequest, slug: str) -> Status[Any]:
+    """Say what an LMS will be told, and how large saved progress gets.
+
+    The answer is 202 with a job until it is known.
+    """
+    user = author(request)
+    return _worked_out(user, store.course_of(user, slug), "tracking")
 
 
 @router.get("/courses/{slug}/tried", response={200: Tried, 202: JobOut})

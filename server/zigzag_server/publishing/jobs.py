@@ -4,6 +4,7 @@ from typing import Any
 
 from django.contrib.auth.models import User
 from zigzag_core.compiler.compile import compile_course
+from zigzag_core.course import CourseDocument
 from zigzag_core.engine.index import Index
 from zigzag_core.engine.ways import shortest_way
 from zigzag_core.packaging.package import PackageKind, place_in_package
@@ -40,25 +41,39 @@ def compile_slides(owner: User, report: Report, course: int) -> Finish:
 
 @kind("check", "Checking the course", seconds=120, priority=2, replaced=True)
 def check_course(owner: User, report: Report, course: int) -> Finish:
-    """Say where the ways lead, what an LMS will be told, how large progress gets, what is wrong."""
-    reading = in_words(report, 0, 0.3, "Reading the course")
+    """Say where the ways lead and what is wrong."""
+    reading = in_words(report, 0, 0.5, "Reading the course")
     document = store.document_of(Course.objects.get(pk=course), reading)
-    questions = sum(len(slide.questions) for slide in document.slides)
-    needs, shortest = Room(0, 0, ()), 0
-    if document.slides:
-        compiling = in_words(report, 0.3, 0.5, "Looking at the slides")
-        source = files.source_for(document.course)
-        index = Index(compile_course(document, source, compiling))
-        needs, shortest = room(index), shortest_way(index)
+    report(0.5, "Looking at the slides")
     found: dict[str, Any] = {
         "findings": [one.model_dump(mode="json") for one in findings(document)],
         "route": route(document).model_dump(mode="json"),
-        "promise": promise(document.course, len(document.slides), questions, shortest),
-        "slides": len(document.slides), "questions": questions,
+        "slides": len(document.slides), "questions": _questions(document),
+    }
+    return lambda: found
+
+
+@kind("tracking", "Measuring progress", seconds=120, priority=2, replaced=True)
+def measure_tracking(owner: User, report: Report, course: int) -> Finish:
+    """Say what an LMS will be told, and how large saved progress gets."""
+    reading = in_words(report, 0, 0.3, "Reading the course")
+    document = store.document_of(Course.objects.get(pk=course), reading)
+    needs, shortest = Room(0, 0, ()), 0
+    if document.slides:
+        compiling = in_words(report, 0.3, 1, "Looking at the slides")
+        index = Index(compile_course(document, files.source_for(document.course), compiling))
+        needs, shortest = room(index), shortest_way(index)
+    found: dict[str, Any] = {
+        "promise": promise(
+            document.course, len(document.slides), _questions(document), shortest),
         "progress": needs.most, "progress_limit": SCORM12_LIMIT,
         "progress_short": needs.least, "left_out": list(needs.left_out),
     }
     return lambda: found
+
+
+def _questions(document: CourseDocument) -> int:
+    return sum(len(slide.questions) for slide in document.slides)
 
 
 @kind("try", "Trying the course out", seconds=300, priority=0, replaced=True)

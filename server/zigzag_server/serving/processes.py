@@ -6,7 +6,7 @@ import time
 from collections.abc import Callable
 from types import FrameType
 
-from zigzag_server.jobs.parents import die_with_parent
+from .parents import die_with_parent
 
 _TOO_SOON = 1.0
 """A process that ends within so many seconds is begun anew only after so many."""
@@ -56,9 +56,11 @@ def _begin(run: Run) -> int:
         return process
     code = 1
     try:
-        # Whoever stops this one tells it by the one signal; Ctrl+C is for the first process.
-        signal.signal(signal.SIGINT, signal.SIG_IGN)
-        signal.signal(signal.SIGTERM, signal.SIG_DFL)
+        # A terminal sends Ctrl+C to a whole group. It is for the first process, which tells
+        # the others to end in its own way.
+        os.setpgrp()
+        for number in (signal.SIGINT, signal.SIGTERM):
+            signal.signal(number, signal.SIG_DFL)
         die_with_parent(parent)
         run()
         code = 0

@@ -1,5 +1,5 @@
 import { Box, Flex, Grid, Heading, Link as ChakraLink, Stack, Text } from "@chakra-ui/react";
-import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Flag, TriangleAlert } from "lucide-react";
 import { useEffect, useState, type ReactNode } from "react";
 import { Link } from "react-router";
@@ -13,11 +13,14 @@ import { QuietButton } from "../../kit/QuietButton";
 import { follow } from "../../kit/jobs/work";
 import { sayError } from "../../kit/toaster";
 import { takeOutLost } from "../store/slides";
-import { useCheck, useFindings, useTried } from "../shell/useCheck";
+import { trackingOf, useCheck, useFindings, useTried } from "../shell/useCheck";
 import { CompletionCard } from "./CompletionCard";
 import type { PackageKind } from "./kinds";
 import { Packages } from "./Packages";
 import { ProgressSize, TooLong } from "./ProgressSize";
+
+/** A package to make; `asked` where the author knows that its progress may be too long. */
+interface Wish { kind: PackageKind; asked?: boolean }
 
 const LOOKING = <Text color="quiet">The course is being checked …</Text>;
 
@@ -29,21 +32,36 @@ export default function Publish(): ReactNode {
   /** Whether the author is asked about progress that is too long for SCORM 1.2. */
   const [asking, setAsking] = useState(false);
   const path = { params: { path: { slug } } };
-  const data = useCheck(0);
+  const check = useCheck(0);
+  const saved = useCourse((state) => state.versions);
+  const tracking = useQuery({ ...trackingOf(slug, saved), placeholderData: (before) => before }).data;
   const tried = useTried(0);
-  const findings = useFindings(data, tried);
+  const findings = useFindings(check, tried);
   const publish = useMutation({
-    mutationFn: async (kind: PackageKind) => {
+    mutationFn: async ({ kind, asked }: Wish) => {
       await saveAll();
+      if (kind === "scorm12" && !asked && await mayBeTooLong()) return null;
       return follow(take(api.POST("/api/courses/{slug}/packages", { ...path, body: { kind } })));
     },
     onSuccess: (done) => {
+      setAsking(!done);
+      if (!done) return;
       setMade(done.result?.package ?? null);
       void queries.invalidateQueries({ queryKey: ["packages", slug] });
     },
     onError: sayError,
   });
   useEffect(() => { void save(); }, [slug]);
+
+  /** Whether saved progress may be too long for SCORM 1.2. What cannot be measured is not asked about. */
+  async function mayBeTooLong(): Promise<boolean> {
+    try {
+      const found = await queries.ensureQueryData(trackingOf(slug, useCourse.getState().versions));
+      return found.left_out.length > 0;
+    } catch {
+      return false;
+    }
+  }
 
   return (
     <Box h="100%" overflowY="auto" bg="table">
@@ -54,26 +72,27 @@ export default function Publish(): ReactNode {
         <Stack gap="4">
           <CompletionCard />
           <Card title="What the LMS is told">
-            {!data && LOOKING}
+            {!tracking && LOOKING}
             <Stack as="ul" gap="1.5" listStyleType="none">
-              {data?.promise.map((sentence) => <Text as="li" key={sentence}>{sentence}</Text>)}
+              {tracking?.promise.map((sentence) => <Text as="li" key={sentence}>{sentence}</Text>)}
             </Stack>
           </Card>
           <Card title="Saved progress">
-            {data ? <ProgressSize check={data} /> : LOOKING}
+            {tracking ? <ProgressSize tracking={tracking} /> : LOOKING}
           </Card>
         </Stack>
         <Stack gap="4">
-          <Findings found={findings} pending={!data} statement={tried?.statement ?? "The course is being tried out …"} />
+          <Findings found={findings} pending={!check} statement={tried?.statement ?? "The course is being tried out …"} />
           <Card title="Make a package">
             <Flex gap="2" wrap="wrap" align="center">
               <MainButton
-                loading={publish.isPending && publish.variables === "scorm12"}
-                onClick={() => (data?.left_out.length ? setAsking(true) : publish.mutate("scorm12"))}
+                loading={publish.isPending && publish.variables.kind === "scorm12"}
+                loadingText={tracking ? undefined : "Measuring saved progress …"}
+                onClick={() => publish.mutate({ kind: "scorm12" })}
               >
                 Publish as SCORM 1.2
               </MainButton>
-              <MainButton loading={publish.isPending && publish.variables === "web"} onClick={() => publish.mutate("web")}>
+              <MainButton loading={publish.isPending && publish.variables.kind === "web"} onClick={() => publish.mutate({ kind: "web" })}>
                 Publish as web
               </MainButton>
             </Flex>
@@ -82,10 +101,10 @@ export default function Publish(): ReactNode {
               in the learner's browser.
             </Text>
           </Card>
-          {data && asking && (
+          {tracking && asking && (
             <TooLong
-              check={data} onCancel={() => setAsking(false)}
-              onPublish={() => { setAsking(false); publish.mutate("scorm12"); }}
+              tracking={tracking} onCancel={() => setAsking(false)}
+              onPublish={() => { setAsking(false); publish.mutate({ kind: "scorm12", asked: true }); }}
             />
           )}
           <Packages latest={made} />

@@ -1,4 +1,4 @@
-import { useQuery } from "@tanstack/react-query";
+import { useQuery, type FetchQueryOptions } from "@tanstack/react-query";
 import { useEffect, useMemo, useState } from "react";
 import { api } from "../../api/client";
 import { workedOut } from "../../api/jobs";
@@ -7,6 +7,7 @@ import { released, useCourse } from "../store/store";
 
 export type Check = components["schemas"]["Check"];
 export type Route = components["schemas"]["Route"];
+export type Tracking = components["schemas"]["Tracking"];
 export type Tried = components["schemas"]["Tried"];
 type Finding = components["schemas"]["Finding"];
 export type Way = components["schemas"]["Way"];
@@ -14,7 +15,7 @@ export type Way = components["schemas"]["Way"];
 /** While one goes on working, looking at the whole course waits for a pause. */
 const PAUSE_MS = 1_000;
 
-/** What the core says of the course as it was last saved: findings, ways, what an LMS is told. */
+/** What the core says of the course as it was last saved: findings and ways. */
 export function useCheck(pause = PAUSE_MS): Check | undefined {
   const slug = useCourse((state) => state.slug);
   const saved = useAtRest(useCourse((state) => state.versions), pause);
@@ -22,6 +23,14 @@ export function useCheck(pause = PAUSE_MS): Check | undefined {
     queryKey: ["check", slug, saved], staleTime: Infinity, placeholderData: (before) => before,
     queryFn: () => afterDrag(workedOut<Check>(() => api.GET("/api/courses/{slug}/check", { params: { path: { slug } } }))),
   }).data;
+}
+
+/** How to ask what an LMS is told of the course as it was last saved, and how large progress gets. */
+export function trackingOf(slug: string, saved: unknown): FetchQueryOptions<Tracking> {
+  return {
+    queryKey: ["tracking", slug, saved], staleTime: Infinity,
+    queryFn: () => workedOut<Tracking>(() => api.GET("/api/courses/{slug}/tracking", { params: { path: { slug } } })),
+  };
 }
 
 /** Running the course takes longer: it waits until one has really paused. */

@@ -1,13 +1,16 @@
 """Checks of variables: never read, never changed, kept where all else starts over."""
 
-from collections.abc import Iterator
+from collections.abc import Iterable, Iterator
 
 from zigzag_core.course import CourseDocument
-from zigzag_core.course.references import Identity, among, pruned, references
+from zigzag_core.course.kinds import Kind
+from zigzag_core.course.references import Identity, Reference, among, pruned, references
 from zigzag_core.course.rules.rule import Calculate, StartOver
 from zigzag_core.course.rules.rule_use import actions_of, all_rules
 
 from .finding import Finding
+
+_VARIABLE: tuple[Kind, ...] = ("variable",)
 
 
 def variable_findings(document: CourseDocument) -> Iterator[Finding]:
@@ -46,9 +49,10 @@ def variable_findings(document: CourseDocument) -> Iterator[Finding]:
 
 def _of_variables(document: CourseDocument) -> tuple[set[str], set[str]]:
     """The variables that something asks for or shows, and those that something sets."""
-    found = [r for r in references(document) if "variable" in r.kinds]
+    found = list(references(document, kinds=_VARIABLE))
     off = {Identity("rule", rule.id) for rule, _, _ in all_rules(document) if rule.off}
-    active = pruned(document, among(off), lambda before, after: False) if off else document
-    running = references(active) if active else ()
-    return ({r.id for r in found if not r.sets},
-            {r.id for r in running if r.sets and "variable" in r.kinds})
+    running: Iterable[Reference] = found
+    if off:
+        active = pruned(document, among(off), lambda before, after: False)
+        running = references(active, kinds=_VARIABLE) if active else ()
+    return {r.id for r in found if not r.sets}, {r.id for r in running if r.sets}

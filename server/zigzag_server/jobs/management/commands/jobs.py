@@ -2,16 +2,20 @@
 
 import logging
 from argparse import ArgumentParser
+from functools import partial
 from typing import Any
 
 from django.conf import settings
 from django.core.management.base import BaseCommand
+from django.db import connections
+from huey import Huey
 from huey.constants import WORKER_PROCESS
 from huey.consumer import Consumer
 
 from zigzag_server.jobs.kinds import KINDS
 from zigzag_server.jobs.models import UNFINISHED, Job
-from zigzag_server.jobs.queue import huey
+from zigzag_server.jobs.queue import background, waited_for
+from zigzag_server.serving.processes import keep_running
 
 
 class Command(BaseCommand):
@@ -25,8 +29,15 @@ class Command(BaseCommand):
         # What another version of Zigzag has found is worked out again.
         worked_out = [kind.name for kind in KINDS.values() if kind.replaced]
         Job.objects.filter(kind__in=worked_out).exclude(state__in=UNFINISHED).delete()
-        consumer = Consumer(
-            huey, workers=options["workers"], worker_type=WORKER_PROCESS, initial_delay=0.02,
-            max_delay=0.2, backoff=1.3, health_check_interval=1,
-        )
-        consumer.run()
+        behind = max(1, options["workers"] // 3)
+        before = max(1, options["workers"] - behind)
+        connections.close_all()
+        keep_running([partial(_work, waited_for, before), partial(_work, background, behind)])
+
+
+def _work(queue: Huey, workers: int) -> None:
+    """Do what comes into a queue with so many processes, until this one is stopped."""
+    Consumer(
+        queue, workers=workers, worker_type=WORKER_PROCESS, initial_delay=0.02, max_delay=0.2,
+        backoff=1.3, health_check_interval=1,
+    ).run()
