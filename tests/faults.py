@@ -171,7 +171,9 @@ class Author:
         title = self.api("GET", f"/courses/{self.slug}")["slides"][2]["slide"]["title"]
         if self.saved and title not in self.asked[self.asked.index(self.saved[-1]):]:
             yield f"{self.slug}: “{title}” stands where {self.saved[-1]} was saved"
-        library = {one["id"]: one for one in self.api("GET", "/library")}
+        library: dict[int, Any] = {}
+        while page := self.api("GET", f"/library?most=200&start={len(library)}"):
+            library |= {one["id"]: one for one in page}
         for key, picture in self.shared.items():
             sha256 = library[key]["file"]["sha256"] if key in library else ""
             path = data / "files" / "media" / sha256[:2] / sha256

@@ -61,6 +61,13 @@ class Page:
     def go(self, path: str) -> None:
         self.browser.get(self.address + path)
 
+    def line(self, latency: int = 0, offline: bool = False) -> None:
+        """Answers take `latency` ms longer from now on, or none comes."""
+        self.browser.execute_cdp_cmd("Network.enable", {})
+        self.browser.execute_cdp_cmd("Network.emulateNetworkConditions", {
+            "offline": offline, "latency": latency, "downloadThroughput": -1,
+            "uploadThroughput": -1})
+
     def until(self, check, message: str = ""):
         """Wait until `check()` gives something; what is not there yet counts as nothing."""
 

@@ -29,22 +29,16 @@ def _letters(number):
     return "".join(draw.choice(string.ascii_letters + string.digits) for _ in range(950))
 
 
-def _line(page, latency):
-    """Answers take `latency` ms longer from now on."""
-    page.browser.execute_cdp_cmd("Network.emulateNetworkConditions", {
-        "offline": False, "latency": latency, "downloadThroughput": -1, "uploadThroughput": -1})
-
-
 def test_progress_that_outgrows_the_lms_is_decided_on_and_told(page, server, tmp_path):
     file = tmp_path / "course.zigzag"
     file.write_bytes(archived(_course(), {}))
     slug = server.manage("import", str(file))
     # On a slow line the button is there before it is known how long progress gets.
-    _line(page, latency=700)
+    page.line(latency=700)
     page.go(f"/courses/{slug}/publish")
     page.press("Publish as SCORM 1.2")
     page.find("[role=alertdialog]")
-    _line(page, latency=0)
+    page.line()
     page.see("more than every LMS with SCORM 1.2 keeps")
     page.see("texts in surveys and in answers that nobody judges")
     page.press("Do not publish")

@@ -95,6 +95,31 @@ def test_shipped_drawings_come_in_the_colours_of_the_theme(mika, learner, course
     mika("post", f"/courses/{course}/media/from", {"drawing": "no-such"}, status=404)
 
 
+def test_the_library_comes_in_pages_and_is_searched_on_the_server(mika, course):
+    kept = mika("post", "/library", file=("rope.png", picture("PNG")), status=201)
+    row = SharedFile.objects.get(pk=kept["id"])
+    names = [f"Hütte {number}" for number in range(120)]
+    SharedFile.objects.bulk_create(SharedFile(
+        owner=row.owner, sha256=f"{number:064}",
+        document={**row.document, "sha256": f"{number:064}", "name": name,
+                  "tags": ["ÖL"] if number % 2 else []})
+        for number, name in enumerate(names))
+
+    def listed(query):
+        return [one["file"]["name"] for one in mika("get", f"/library?{query}", status=200)]
+
+    assert listed("most=100") == names[:19:-1]
+    assert listed("most=100&start=100") == [*names[19::-1], "rope.png"]
+    assert listed("search=hÜTTE 7&most=3") == ["Hütte 117", "Hütte 107", "Hütte 97"]
+    assert listed("search=öl hütte 11") == [
+        f"Hütte {number}" for number in (119, 117, 115, 113, 111, 11)]
+    assert listed("search=öl&start=58&most=5") == ["Hütte 3", "Hütte 1"]
+    assert listed("search=gone") == []
+    assert listed("start=5000") == []
+    for wrong in ("most=0", "most=201", "start=-1", "search=" + "x" * 201):
+        mika("get", f"/library?{wrong}", status=422)
+
+
 def test_files_are_shared_between_courses_but_not_between_authors(mika, other, course):
     kept = mika("post", "/library", file=("rope.png", picture("PNG")), status=201)
     again = mika("post", "/library", file=("rope again.png", picture("PNG")), status=201)

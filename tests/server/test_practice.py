@@ -242,6 +242,7 @@ def test_lists_ask_the_same_however_long_they_are(mika, learner, package,
     with django_assert_max_num_queries(8):
         listed = mika("get", "/practice/packages", status=200)
     assert [(one["learners"], one["to_mark"]) for one in listed] == [(1, 1)] * 12 + [(2, 4)]
+    assert mika("get", "/practice/packages?most=5&start=10", status=200) == listed[10:]
 
 
 def test_of_a_long_log_only_what_is_asked_for_is_read(mika, learner, package):

@@ -558,6 +558,9 @@ export interface paths {
         /**
          * List Library
          * @description List the files that the author keeps for all courses, the newest first.
+         *
+         *     There are `most` of them from number `start` on. With `search`, only those whose name and tags
+         *     have each of its words in them.
          */
         get: operations["zigzag_server_courses_media_api_list_library"];
         put?: never;
@@ -1771,7 +1774,7 @@ export interface paths {
         };
         /**
          * List Practice Packages
-         * @description List the packages in the practice LMS, the newest first.
+         * @description List the packages in the practice LMS, `most` from number `start` on, the newest first.
          */
         get: operations["zigzag_server_practice_api_list_practice_packages"];
         put?: never;
@@ -12534,7 +12537,11 @@ export interface operations {
     };
     zigzag_server_courses_media_api_list_library: {
         parameters: {
-            query?: never;
+            query?: {
+                start?: number;
+                most?: number;
+                search?: string;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -14238,7 +14245,10 @@ export interface operations {
     };
     zigzag_server_practice_api_list_practice_packages: {
         parameters: {
-            query?: never;
+            query?: {
+                start?: number;
+                most?: number;
+            };
             header?: never;
             path?: never;
             cookie?: never;

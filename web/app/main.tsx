@@ -15,7 +15,12 @@ import "../player/render/answers/answers.css";
 applyScheme(readScheme());
 
 const queries = new QueryClient({
-  defaultOptions: { queries: { retry: 1, refetchOnWindowFocus: true, staleTime: 2_000 } },
+  // Whether there is a network is seen from answers: what a browser says of it is often wrong, and
+  // would have all wait without a word.
+  defaultOptions: {
+    queries: { retry: 1, refetchOnWindowFocus: true, staleTime: 2_000, networkMode: "always" },
+    mutations: { networkMode: "always" },
+  },
 });
 
 const root = document.getElementById("root");

@@ -1,5 +1,5 @@
 import { Box, Flex, Grid, Heading, Link as ChakraLink, Text } from "@chakra-ui/react";
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { Trash2 } from "lucide-react";
 import { type ReactNode } from "react";
 import { Link, useNavigate } from "react-router";
@@ -8,18 +8,19 @@ import type { components } from "../api/api";
 import { PageHeader } from "../kit/PageHeader";
 import { Empty } from "../kit/Empty";
 import { Tool } from "../kit/Tool";
+import { usePages } from "../kit/pages";
 import { UploadButton } from "../kit/jobs/UploadButton";
 import { sayDone, sayError } from "../kit/toaster";
 import { ago, bytes, count } from "../kit/units";
 
 type Package = components["schemas"]["PracticePackage"];
 
+const PAGE = 50;
+
 /** The practice LMS: its packages. */
 export function PracticePage(): ReactNode {
   const queries = useQueryClient();
-  const packages = useQuery({
-    queryKey: ["practice"], queryFn: () => take(api.GET("/api/practice/packages")),
-  });
+  const packages = usePages(["practice"], PAGE, (query) => take(api.GET("/api/practice/packages", { params: { query } })));
   const remove = useMutation({
     mutationFn: (made: Package) =>
       take(api.DELETE("/api/practice/packages/{package_id}", { params: { path: { package_id: made.id } } })),
@@ -40,14 +41,14 @@ export function PracticePage(): ReactNode {
           </Box>
           <PutIn />
         </Flex>
-        {packages.data?.length === 0 && (
+        {packages.items?.length === 0 && (
           <Empty title="No packages yet" action={<PutIn />}>
             Put in any SCORM 1.2 package as a ZIP, or choose “Try it in the practice LMS” when you
             publish a course.
           </Empty>
         )}
         <Grid gap="3" as="ul" listStyleType="none">
-          {packages.data?.map((made) => (
+          {packages.items?.map((made) => (
             <Flex
               as="li" key={made.id} bg="sheet" borderWidth="1px" borderRadius="card" px="4" py="3" align="center"
               position="relative" _hover={{ borderColor: "spruce" }}
@@ -72,6 +73,7 @@ export function PracticePage(): ReactNode {
             </Flex>
           ))}
         </Grid>
+        {packages.below("More packages")}
       </Box>
     </Box>
   );

@@ -2,7 +2,7 @@
 
 import json
 from datetime import datetime
-from typing import Annotated, Any
+from typing import Any
 
 from django.http import HttpRequest, HttpResponse
 from django.utils import timezone
@@ -16,6 +16,7 @@ from zigzag_server.accounts.auth import author
 from zigzag_server.jobs import uploads
 from zigzag_server.jobs.api import JobOut
 from zigzag_server.jobs.starting import start
+from zigzag_server.pages import Most, Start
 from zigzag_server.problems import Problem, not_found
 
 from . import saving, shelf, store
@@ -127,8 +128,7 @@ def _course_out(row: Course) -> dict[str, Any]:
 
 @router.get("/courses", response=list[CourseCard])
 def list_courses(
-    request: HttpRequest, start: Annotated[int, Field(ge=0, le=1_000_000)] = 0,
-    most: Annotated[int, Field(ge=1, le=200)] = shelf.PAGE,
+    request: HttpRequest, start: Start = 0, most: Most = shelf.PAGE
 ) -> list[dict[str, Any]]:
     """List the courses on the shelf, `most` from number `start` on, the last changed first."""
     return shelf.cards_of(author(request), start, most)

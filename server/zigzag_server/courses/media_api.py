@@ -1,7 +1,7 @@
 """Media: the files of a course, and the author's own library for all courses."""
 
 import io
-from typing import Any, BinaryIO, cast
+from typing import Annotated, Any, BinaryIO, cast
 
 from django.http import HttpRequest, HttpResponse
 from ninja import Field, File, Router, Schema, Status
@@ -17,6 +17,7 @@ from zigzag_server.description import TYPE
 from zigzag_server.jobs import uploads
 from zigzag_server.jobs.api import JobOut, MediaOut
 from zigzag_server.jobs.models import Job
+from zigzag_server.pages import Most, Start
 from zigzag_server.problems import Problem, not_found
 
 from . import files, store
@@ -24,6 +25,9 @@ from .models import Course, SharedFile
 from .taking import HEAD, largest, take_in, takes_long
 
 router = Router(tags=["media"])
+
+PAGE = 50
+"""So many files of the library are listed at once, unless another number is asked for."""
 
 
 class SharedOut(MediaOut):
@@ -149,10 +153,24 @@ def get_drawing(request: HttpRequest, key: str) -> HttpResponse:
 
 
 @router.get("/library", response=list[SharedOut])
-def list_library(request: HttpRequest) -> list[dict[str, Any]]:
-    """List the files that the author keeps for all courses, the newest first."""
+def list_library(
+    request: HttpRequest, start: Start = 0, most: Most = PAGE,
+    search: Annotated[str, Field(max_length=200)] = "",
+) -> list[dict[str, Any]]:
+    """List the files that the author keeps for all courses, the newest first.
+
+    There are `most` of them from number `start` on. With `search`, only those whose name and tags
+    have each of its words in them.
+    """
     rows = SharedFile.objects.filter(owner=author(request)).order_by("-pk")
-    return [_shared_out(row) for row in rows]
+    if search.strip():
+        # SQLite knows capitals of ASCII only.
+        words = search.casefold().split()
+        fitting = [key for key, document in rows.values_list("pk", "document")
+                   if all(word in _words_of(document) for word in words)]
+        rows = rows.filter(pk__in=fitting[start:start + most])
+        start = 0
+    return [_shared_out(row) for row in rows[start:start + most]]
 
 
 @router.post("/library", response={201: SharedOut, 202: JobOut})
@@ -196,6 +214,10 @@ def _shared(request: HttpRequest, shared_id: int) -> SharedFile:
     if row is None:
         raise not_found("file")
     return row
+
+
+def _words_of(document: dict[str, Any]) -> str:
+    return " ".join((document["name"], *document.get("tags", ()))).casefold()
 
 
 def _shared_out(row: SharedFile) -> dict[str, Any]:

@@ -15,6 +15,7 @@ from zigzag_server.jobs import uploads
 from zigzag_server.jobs.api import JobOut
 from zigzag_server.jobs.starting import start
 from zigzag_server.origins import content_url
+from zigzag_server.pages import Most, Start
 from zigzag_server.problems import Problem, not_found
 from zigzag_server.publishing.models import Publication
 
@@ -24,6 +25,9 @@ from .models import Attempt, Call, Launch, Package
 from .packages import take_out
 
 router = Router(tags=["practice"])
+
+PAGE = 50
+"""So many packages are listed at once, unless another number is asked for."""
 
 LARGEST_PACKAGE = 300_000_000
 
@@ -182,9 +186,12 @@ def list_learners(request: HttpRequest) -> list[dict[str, str]]:
 
 
 @router.get("/packages", response=list[PracticePackage])
-def list_practice_packages(request: HttpRequest) -> list[dict[str, Any]]:
-    """List the packages in the practice LMS, the newest first."""
-    return _out(list(Package.objects.filter(owner=author(request)).order_by("-created")))
+def list_practice_packages(
+    request: HttpRequest, start: Start = 0, most: Most = PAGE,
+) -> list[dict[str, Any]]:
+    """List the packages in the practice LMS, `most` from number `start` on, the newest first."""
+    rows = Package.objects.filter(owner=author(request)).order_by("-created", "-pk")
+    return _out(list(rows[start:start + most]))
 
 
 @router.post("/packages", response={202: JobOut})

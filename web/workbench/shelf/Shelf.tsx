@@ -1,12 +1,13 @@
 import { Box, Flex, Grid, Heading, Input, Skeleton } from "@chakra-ui/react";
-import { useInfiniteQuery, useMutation, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { Plus } from "lucide-react";
-import { useEffect, useRef, useState, type ReactNode } from "react";
+import { useState, type ReactNode } from "react";
 import { useNavigate } from "react-router";
 import { api, take } from "../../api/client";
 import { Empty } from "../../kit/Empty";
 import { MainButton } from "../../kit/MainButton";
 import { QuietButton } from "../../kit/QuietButton";
+import { usePages } from "../../kit/pages";
 import { PageHeader } from "../../kit/PageHeader";
 import { UploadButton } from "../../kit/jobs/UploadButton";
 import { sayDone, sayError } from "../../kit/toaster";
@@ -18,12 +19,8 @@ const PAGE = 24;
 export function Shelf(): ReactNode {
   const queries = useQueryClient();
   const navigate = useNavigate();
-  const courses = useInfiniteQuery({
-    queryKey: ["courses"], initialPageParam: 0,
-    queryFn: ({ pageParam: start }) => take(api.GET("/api/courses", { params: { query: { start, most: PAGE } } })),
-    getNextPageParam: (last, pages) => (last.length < PAGE ? undefined : pages.length * PAGE),
-  });
-  const cards = courses.data?.pages.flat();
+  const courses = usePages(["courses"], PAGE, (query) => take(api.GET("/api/courses", { params: { query } })));
+  const cards = courses.items;
   const [naming, setNaming] = useState(false);
   const refresh = (): Promise<void> => queries.invalidateQueries({ queryKey: ["courses"] });
 
@@ -69,22 +66,10 @@ export function Shelf(): ReactNode {
             <CourseCard key={card.slug} card={card} onChanged={() => void refresh()} />
           ))}
         </Grid>
-        {courses.hasNextPage && <More busy={courses.isFetchingNextPage} onMore={() => void courses.fetchNextPage()} />}
+        {courses.below("More courses")}
       </Box>
     </Box>
   );
-}
-
-/** Brings the next page as soon as it comes near, or is asked for. */
-function More({ busy, onMore }: { busy: boolean; onMore: () => void }): ReactNode {
-  const box = useRef<HTMLDivElement>(null);
-  useEffect(() => {
-    if (busy || !box.current) return;
-    const watching = new IntersectionObserver(([seen]) => { if (seen?.isIntersecting) onMore(); }, { rootMargin: "400px" });
-    watching.observe(box.current);
-    return () => watching.disconnect();
-  }, [busy, onMore]);
-  return <Flex ref={box} justify="center" mt="6"><QuietButton loading={busy} onClick={onMore}>More courses</QuietButton></Flex>;
 }
 
 function NewCourse(

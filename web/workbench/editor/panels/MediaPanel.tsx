@@ -8,10 +8,14 @@ import { addFile, PICTURES, PLAYING, takeFrom } from "../../store/media";
 import { useCourse } from "../../store/store";
 import { MainButton } from "../../../kit/MainButton";
 import { QuietButton } from "../../../kit/QuietButton";
+import { usePages } from "../../../kit/pages";
+import { pause, TYPING_MS } from "../../../kit/pause";
 import { Choose } from "../../../kit/Choose";
 import { FileCard } from "./FileCard";
 import { sendAll } from "./uploads";
 
+/** So many files of the library come at once. */
+const PAGE = 40;
 const PLACES = [["course", "this course"], ["library", "my library"], ["drawings", "shipped drawings"]] as const;
 
 /** Media: the course's files, the library for all courses, and the shipped drawings. */
@@ -40,7 +44,7 @@ export function MediaPanel(): ReactNode {
       />
       <Choose label="from" value={place} options={PLACES} onChange={setPlace} />
       <Input
-        size="xs" bg="sheet" borderRadius="6px" my="1.5" placeholder="Search by name or tag" aria-label="Search media"
+        size="xs" bg="sheet" borderRadius="6px" my="1.5" placeholder="Search by name or tag" aria-label="Search media" maxLength={200}
         value={search} onChange={(event) => setSearch(event.target.value)}
       />
       {place === "course" && <CourseFiles search={search} />}
@@ -88,11 +92,16 @@ function CourseFiles({ search }: { search: string }): ReactNode {
 
 function Library({ search }: { search: string }): ReactNode {
   const client = useQueryClient();
-  const { data } = useQuery({ queryKey: ["library"], queryFn: () => take(api.GET("/api/library")) });
-  if (!data?.length) {
+  const wanted = search.trim();
+  const files = usePages(["library", wanted], PAGE, async (query, signal) => {
+    if (wanted) await pause(TYPING_MS, signal);
+    return take(api.GET("/api/library", { params: { query: { ...query, search: wanted } }, signal }));
+  });
+  if (!files.items) return files.below("More files");
+  if (!files.items.length) {
     return (
       <Text color="quiet" fontSize="13px" py="4">
-        Nothing here yet. “Keep for all courses”, beside a file of a course, puts it here.
+        {wanted ? "Nothing is called that." : "Nothing here yet. “Keep for all courses”, beside a file of a course, puts it here."}
       </Text>
     );
   }
@@ -100,18 +109,23 @@ function Library({ search }: { search: string }): ReactNode {
     await take(api.DELETE("/api/library/{shared_id}", { params: { path: { shared_id: id } } }));
     await client.invalidateQueries({ queryKey: ["library"] });
   });
-  return data.filter(({ file }) => fits(search, file.name, ...file.tags)).map(({ id, file, preview }) => (
-    <Flex key={id} gap="2" py="1.5" align="center" borderBottomWidth="1px">
-      {preview ? <img src={preview} alt="" width={56} height={42} style={{ objectFit: "contain" }} /> : <Box w="56px" />}
-      <Box flex="1" minW="0">
-        <Text fontSize="13px" fontWeight="600" truncate>{file.name}</Text>
-        <Flex gap="1.5" mt="1">
-          <QuietButton size="2xs" px="2" onClick={() => void attempt(async () => addFile(await takeFrom({ shared: id }), null))}>Use</QuietButton>
-          <QuietButton size="2xs" px="2" onClick={() => void remove(id)}>Remove</QuietButton>
+  return (
+    <>
+      {files.items.map(({ id, file, preview }) => (
+        <Flex key={id} gap="2" py="1.5" align="center" borderBottomWidth="1px">
+          {preview ? <img src={preview} alt="" width={56} height={42} loading="lazy" style={{ objectFit: "contain" }} /> : <Box w="56px" />}
+          <Box flex="1" minW="0">
+            <Text fontSize="13px" fontWeight="600" truncate>{file.name}</Text>
+            <Flex gap="1.5" mt="1">
+              <QuietButton size="2xs" px="2" onClick={() => void attempt(async () => addFile(await takeFrom({ shared: id }), null))}>Use</QuietButton>
+              <QuietButton size="2xs" px="2" onClick={() => void remove(id)}>Remove</QuietButton>
+            </Flex>
+          </Box>
         </Flex>
-      </Box>
-    </Flex>
-  ));
+      ))}
+      {files.below("More files")}
+    </>
+  );
 }
 
 const GROUPS = [["people", "People"], ["backdrops", "Backdrops"], ["icons", "Icons"], ["plates", "Plates for buttons"]] as const;

@@ -14,6 +14,7 @@ import { MainButton } from "../../../kit/MainButton";
 import { sayDone } from "../../../kit/toaster";
 import { count } from "../../../kit/units";
 import { Check } from "../../../kit/Check";
+import { pause, TYPING_MS } from "../../../kit/pause";
 import { Choose } from "../../../kit/Choose";
 import { PaintField } from "../fields/PaintField";
 
@@ -23,18 +24,8 @@ type Edited = components["schemas"]["Edited"];
 type What = components["schemas"]["FindIn"]["what"];
 
 const NOTHING: FoundAll = { total: 0, places: [] };
-/** So many ms after a letter the search begins. */
-const TYPING = 120;
 const WHATS = [["texts", "words"], ["names", "names of elements"], ["alternatives", "text alternatives"], ["colours", "a colour"], ["fonts", "a font"]] as const;
 const FONTS = [["heading", "heading"], ["text", "text"]] as const;
-
-/** Wait for so many ms; ends at once, with the reason, when nobody waits any more. */
-function pause(ms: number, signal: AbortSignal): Promise<void> {
-  return new Promise((done, fail) => {
-    const timer = setTimeout(done, ms);
-    signal.addEventListener("abort", () => { clearTimeout(timer); fail(signal.reason as Error); });
-  });
-}
 
 /** Searches texts, colours and fonts in the whole course, and replaces them. */
 export function SearchPanel(): ReactNode {
@@ -51,7 +42,7 @@ export function SearchPanel(): ReactNode {
     queryKey: ["find", slug, query, saved], enabled: text !== "", placeholderData: (before) => before,
     queryFn: async ({ signal }) => {
       // Who goes on typing asks for something else: what was asked before is given up.
-      await pause(TYPING, signal);
+      await pause(TYPING_MS, signal);
       await saveAll();
       return take(api.POST("/api/edits/find/{slug}", { params: { path: { slug } }, body: query, signal }));
     },

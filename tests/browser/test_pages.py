@@ -1,0 +1,82 @@
+"""Long lists come page by page, as one goes down."""
+
+import pytest
+from selenium.webdriver.support.ui import Select
+
+from tests.core.making import course, slide, text
+from tests.core.packing import archived
+
+MANY = 130
+FILL = """
+from django.contrib.auth.models import User
+from zigzag_server.courses.models import SharedFile
+from zigzag_server.practice.models import Package
+user = User.objects.get(username="mika")
+Package.objects.bulk_create(Package(
+    owner=user, title=f"Package {{n}}", folder=f"practice/{{n}}", files=1, size=1)
+    for n in range({many}))
+SharedFile.objects.bulk_create(SharedFile(
+    owner=user, sha256=f"{{n:064}}", document={{
+        "id": f"file{{n}}", "name": f"Map {{n}}", "sha256": f"{{n:064}}", "type": "image/png",
+        "size": 1, "w": 1, "h": 1}})
+    for n in range({many}))
+print({many})
+"""
+EMPTY = """
+from zigzag_server.courses.models import SharedFile
+from zigzag_server.practice.models import Package
+print(SharedFile.objects.filter(document__name__startswith="Map ").delete()[0]
+      + Package.objects.filter(folder__startswith="practice/").delete()[0])
+"""
+
+
+@pytest.fixture
+def many(server):
+    assert server.shell(FILL.format(many=MANY)) == MANY
+    yield
+    server.shell(EMPTY)
+
+
+def _named(page, what):
+    """The texts in the page that begin with `what` and a number."""
+    found = page.browser.find_elements(
+        "xpath", f"//*[self::p or self::h2][starts-with(., '{what} ')]")
+    return [one for one in found if one.text.split()[-1].isdigit()]
+
+
+def _down(page, what):
+    """Go down until no more comes; return how many there are."""
+    page.until(lambda: _named(page, what), "the first page")
+    assert len(_named(page, what)) < MANY
+    while page.browser.find_elements("xpath", "//button[starts-with(., 'More ')]"):
+        before = len(_named(page, what))
+        page.browser.execute_script("arguments[0].scrollIntoView()", _named(page, what)[-1])
+        page.until(lambda n=before: len(_named(page, what)) > n, "the next page")
+    return len(_named(page, what))
+
+
+def test_long_lists_come_page_by_page_and_the_library_is_searched_whole(
+        page, server, many, tmp_path):
+    page.go("/practice")
+    assert _down(page, "Package") == MANY
+
+    (tmp_path / "c.zigzag").write_bytes(archived(course(slide("slidea", text("wordsone")))))
+    page.go(f"/courses/{server.manage('import', str(tmp_path / 'c.zigzag'))}/build")
+    page.press("Media")
+    Select(page.find("select[aria-label='from']")).select_by_visible_text("my library")
+    assert _down(page, "Map") == MANY
+    page.find("input[aria-label='Search media']").send_keys("map 12")
+    page.until(lambda: len(_named(page, "Map")) == 12, "what is called that")
+    page.find("input[aria-label='Search media']").send_keys("x")
+    page.see("Nothing is called that.")
+
+
+def test_a_list_that_does_not_come_says_so_and_is_asked_for_again(page):
+    page.go("/")
+    page.find("main li")
+    page.line(offline=True)
+    page.click("a[href='/practice']")
+    page.see("The list could not be brought here.")
+    page.line()
+    page.press("Try again")
+    page.gone("[role=alert]")
