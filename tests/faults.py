@@ -1,6 +1,6 @@
-"""`make faults`: kills, a full disk, a locked database and bad lines, while people are at work.
+"""`make faults`: kills, a full disk, a locked database, bad lines and a clock that jumps.
 
-Each round has a fresh server. Several people write through it while faults happen; whatever the
+Each round has a fresh server. Several people work with it while faults happen; whatever the
 server has accepted is remembered. After each round all of that must be there, all that is stored
 must be whole, and nothing may lie about that nothing names.
 """
@@ -298,9 +298,33 @@ def pauses(server: Server, chance: random.Random) -> None:
             time.sleep(chance.uniform(0.5, 3))
 
 
+def jump(server: Server, chance: random.Random) -> None:
+    """The machine's clock goes back and forth, by seconds, hours and days."""
+    clock = Path(server.environment["FAKETIME_TIMESTAMP_FILE"])
+    for _ in range(8):
+        time.sleep(chance.uniform(0.3, 1.5))
+        # Written beside, so that no process reads half of it.
+        beside = clock.with_suffix(".new")
+        beside.write_text(f"{chance.choice((-1, -1, 1)) * chance.choice((5, 4_000, 200_000)):+d}")
+        beside.replace(clock)
+    beside.write_text("+0")
+    beside.replace(clock)
+
+
+def with_clock(server: Server, folder: Path) -> None:
+    """Have a server's processes take their time from a file (Debian's package libfaketime)."""
+    found = sorted(Path("/usr/lib").glob("*/faketime/libfaketimeMT.so.1"))
+    if not found:
+        sys.exit("The clock can be moved only with a library: apt-get install libfaketime")
+    (folder / "clock").write_text("+0")
+    server.environment |= {
+        "LD_PRELOAD": str(found[0]), "FAKETIME_TIMESTAMP_FILE": str(folder / "clock"),
+        "FAKETIME_NO_CACHE": "1", "FAKETIME_DONT_FAKE_MONOTONIC": "1", "NO_FAKE_STAT": "1"}
+
+
 FAULTS: dict[str, Callable[[Server, random.Random], None]] = {
     "kills": kill_one, "locked database": lock_database, "full disk": fill_disk,
-    "bad line": nothing, "processes that stand still": pauses,
+    "bad line": nothing, "processes that stand still": pauses, "clock": jump,
 }
 
 
@@ -323,6 +347,8 @@ def round_of(fault: str, seed: int) -> list[str]:
     chance = random.Random(seed)
     with room_for(fault) as folder:
         server = Server(folder / "data")
+        if fault == "clock":
+            with_clock(server, folder)
         server.manage("migrate", "--verbosity", "0")
         made = server.authors(5, 30)
         server.start()

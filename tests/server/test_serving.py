@@ -31,6 +31,10 @@ def children(process: int) -> set[int]:
     return {int(number) for number in text.split()}
 
 
+def descendants(process: int) -> set[int]:
+    return {each for one in children(process) for each in (one, *descendants(one))}
+
+
 def lives(process: int) -> bool:
     try:
         return " Z " not in Path(f"/proc/{process}/stat").read_text()
@@ -64,7 +68,9 @@ def test_a_process_that_breaks_off_is_begun_anew_and_the_others_go_on_answering(
 
 @pytest.mark.parametrize("way", [signal.SIGTERM, signal.SIGINT, signal.SIGKILL])
 def test_all_processes_end_with_the_first_and_its_port_is_free(server, way):
-    started = children(server.process.pid)
+    # Three that answer; the workers: two groups, of two and one, each with one that minds the time.
+    until(lambda: len(descendants(server.process.pid)) == 3 + 1 + 2 + 3 + 2, "all to begin")
+    started = descendants(server.process.pid)
     server.process.send_signal(way)
     assert server.process.wait(20) in (0, -way)
     until(lambda: not any(map(lives, started)), "all to end")

@@ -1,11 +1,7 @@
 """The queues between those who ask for work and the workers: Huey, in a file or with a broker."""
 
-import multiprocessing
-
 from django.conf import settings
 from huey import Huey, PriorityRedisHuey, SqliteHuey, crontab
-
-from zigzag_server.serving.parents import die_with_parent
 
 from . import running, starting
 from .kinds import KINDS
@@ -50,8 +46,6 @@ def give_back_lost() -> None:
 @waited_for.on_startup()
 def _begin() -> None:
     """As a worker's process begins. It may stand in for one that was killed at its work."""
-    if consumer := multiprocessing.parent_process():
-        die_with_parent(consumer.pid or 0)
     _give_back()
 
 

@@ -18,7 +18,7 @@ from django.utils import timezone
 from zigzag_core.errors import Refusal
 
 from zigzag_server.problems import Problem, passing, problem_of
-from zigzag_server.serving.parents import die_with_parent, is_alive
+from zigzag_server.serving.parents import is_alive
 
 from . import starting
 from .kinds import KINDS, Again, Ended, Kind
@@ -56,10 +56,9 @@ def run(job_id: int) -> None:
     job = Job.objects.get(pk=job_id)
     # No connection to a database may cross a fork.
     connections.close_all()
-    worker = os.getpid()
     child = os.fork()
     if child == 0:
-        _be_the_job(job, worker)
+        _be_the_job(job)
     try:
         status = _watch(job, child)
     except BaseException:
@@ -138,11 +137,10 @@ def _watch(job: Job, child: int) -> int:
         time.sleep(_LOOK)
 
 
-def _be_the_job(job: Job, worker: int) -> None:
+def _be_the_job(job: Job) -> None:
     """The process of a job, from its first step to its last; it ends with its worker."""
     code = 1
     try:
-        die_with_parent(worker)
         for number in (signal.SIGINT, signal.SIGTERM):
             signal.signal(number, signal.SIG_DFL)
         # Requests go first, then what somebody waits for.

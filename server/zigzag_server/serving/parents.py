@@ -4,21 +4,34 @@ import ctypes
 import os
 import signal
 import sys
+from functools import cache
 
 _SET_DEATH_SIGNAL = 1
 """``PR_SET_PDEATHSIG`` of Linux, see *prctl(2)*."""
 
 
-def die_with_parent(parent: int) -> None:
-    """Have this process killed when the one that has begun it, of number `parent`, ends.
+@cache
+def forks_die_with_parent() -> None:
+    """Have each process that is forked from this one on, and from those, end with its parent.
 
-    Does nothing on other systems than Linux.
+    That is the process that forked it; a thread that forks must live as long as its process. Does
+    nothing on other systems than Linux.
     """
+    forking = 0
+
+    def before() -> None:
+        nonlocal forking
+        forking = os.getpid()
+
     if sys.platform == "linux":
-        ctypes.CDLL(None).prctl(_SET_DEATH_SIGNAL, signal.SIGKILL)
-        if os.getppid() != parent:
-            # It ended before this process could ask for that.
-            os.kill(os.getpid(), signal.SIGKILL)
+        os.register_at_fork(before=before, after_in_child=lambda: _die_with(forking))
+
+
+def _die_with(parent: int) -> None:
+    ctypes.CDLL(None).prctl(_SET_DEATH_SIGNAL, signal.SIGKILL)
+    if os.getppid() != parent:
+        # It ended before this process could ask for that.
+        os.kill(os.getpid(), signal.SIGKILL)
 
 
 def is_alive(process: int) -> bool:

@@ -6,7 +6,7 @@ import time
 from collections.abc import Callable
 from types import FrameType
 
-from .parents import die_with_parent
+from .parents import forks_die_with_parent
 
 _TOO_SOON = 1.0
 """A process that ends within so many seconds is begun anew only after so many."""
@@ -25,6 +25,7 @@ def keep_running(runs: list[Run]) -> None:
     A process that ends meanwhile is begun anew. Returns when all have ended. This process must
     have no threads and no open connections, which do not live through a fork.
     """
+    forks_die_with_parent()
     running: dict[int, tuple[Run, float]] = {}
     before = {number: signal.signal(number, _stop) for number in (signal.SIGINT, signal.SIGTERM)}
     try:
@@ -50,7 +51,6 @@ def _stop(number: int, frame: FrameType | None) -> None:
 
 
 def _begin(run: Run) -> int:
-    parent = os.getpid()
     process = os.fork()
     if process:
         return process
@@ -61,7 +61,6 @@ def _begin(run: Run) -> int:
         os.setpgrp()
         for number in (signal.SIGINT, signal.SIGTERM):
             signal.signal(number, signal.SIG_DFL)
-        die_with_parent(parent)
         run()
         code = 0
     finally:
