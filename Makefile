@@ -53,7 +53,7 @@ bench: build ## the budgets, one line per figure
 load: build ## many people at work for a minute, and whether all of it is kept
 	$(PYTHON) -m tests.load $(SECONDS) $(SEED)
 
-faults: build ## kills, full disks, locks and bad lines, and whether all that was accepted is kept
+faults: build ## kills, full disks, locks, bad lines and a clock that jumps, and whether all that was accepted is kept
 	$(PYTHON) -m tests.faults $(MINUTES) $(SEED)
 
 screenshots: build .venv/browser ## pictures of the main views, from the demo data
