@@ -5,6 +5,7 @@ import gzip
 import http.client
 import io
 import json
+import math
 import os
 import statistics
 import subprocess
@@ -14,9 +15,11 @@ import time
 import urllib.parse
 import urllib.request
 import zipfile
+from collections import defaultdict
 from collections.abc import Callable
 from concurrent.futures import ThreadPoolExecutor
 from dataclasses import replace
+from functools import partial
 from pathlib import Path
 
 from zigzag_core.compiler.compile import compile_course
@@ -25,6 +28,7 @@ from zigzag_core.course.elements.blank import blank_slide
 from zigzag_core.course.rules.rule import Calculate
 from zigzag_core.editing.adding import add
 from zigzag_core.editing.questions.pasted_table import with_table
+from zigzag_core.editing.search import find
 from zigzag_core.engine import engine
 from zigzag_core.engine.index import Index
 from zigzag_core.grading import answer_table as table
@@ -41,7 +45,7 @@ from zigzag_demo.hut_warden import hut_warden_basics
 from tests.browser.driver import Page, chromium
 from tests.browser.first_slide import Served, watch
 from tests.core.making import HIDE, SHOW, button, course, slide, text
-from tests.core.packing import packaged
+from tests.core.packing import archived, packaged
 from tests.core.samples import fresh_ids
 from tests.core.strategies import sensible_run
 from tests.core.test_package import NAMESPACES, SEVERAL, zipped
@@ -108,6 +112,38 @@ def packaging() -> None:
         both = seconds(lambda: (package(document, media, {}), findings(document)), 3)  # noqa: B023
         figures.append(f"{both / slides * 1000:.2f}")
     line("checks and packaging, ms a slide at 50, 200, 800", " ".join(figures), "linear")
+    gc.set_threshold(700, 10, 10)
+
+
+def growth() -> None:
+    """How the time for a course grows from 200 to 800 slides, as slides to the power of a figure.
+
+    Of each, the least processor time of five counts.
+    """
+    gc.set_threshold(100_000, 50, 50)
+    files = {p.name: p.read_bytes() for p in PLAYER.iterdir()}
+    times: dict[str, list[float]] = defaultdict(list)
+    for slides in (200, 800):
+        document, media = generated_course(slides, slides // 2, 1)
+        texts = [slide.model_dump_json() for slide in document.slides]
+        compiled = Compilation(document.course, texts).run(place_in_package)
+        works: dict[str, Callable[[], object]] = {
+            "compile": partial(compile_course, document, place_in_package),
+            "package": partial(packaged, "scorm12", compiled, files, media),
+            "archive": partial(archived, document, media),
+            "findings": partial(findings, document),
+            "search": partial(find, document, "texts", "hut"),
+        }
+        for what, work in works.items():
+            least = math.inf
+            for _ in range(5):
+                begin = time.process_time()
+                work()
+                least = min(least, time.process_time() - begin)
+            times[what].append(least)
+    for what, (small, large) in times.items():
+        line(f"{what} from 200 to 800 slides: exponent",
+             f"{math.log(large / small, 4):.2f} ({large * 1000:.0f} ms)", "1.1")
     gc.set_threshold(700, 10, 10)
 
 
@@ -396,6 +432,7 @@ def main() -> None:
     player_size()
     first_slides()
     packaging()
+    growth()
     saved_progress()
     engines()
     trying()
