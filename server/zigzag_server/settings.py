@@ -190,7 +190,7 @@ JOB_BROKER = os.environ.get("ZIGZAG_BROKER", "")
 """Address of a Redis server that several hosts share, such as ``redis://queue:6379/0``. Without
 one the queue is a file beside the database."""
 JOB_WORKERS = int(os.environ.get("ZIGZAG_WORKERS", "3"))
-"""So many jobs run at the same time on this host."""
+"""So many jobs run at the same time on this host; beside them a third as many in the background."""
 JOB_MEMORY = int(os.environ.get("ZIGZAG_JOB_MEMORY_MB", "3000")) * 1_000_000
 """Address space that one job may take, in bytes."""
 JOB_SECONDS = int(os.environ.get("ZIGZAG_JOB_SECONDS", "600"))

@@ -45,26 +45,28 @@ def _named(page, what):
 
 
 def _down(page, what):
-    """Go down until no more comes; return how many there are."""
+    """Go down until all have come."""
     page.until(lambda: _named(page, what), "the first page")
-    assert len(_named(page, what)) < MANY
-    while page.browser.find_elements("xpath", "//button[starts-with(., 'More ')]"):
-        before = len(_named(page, what))
-        page.browser.execute_script("arguments[0].scrollIntoView()", _named(page, what)[-1])
-        page.until(lambda n=before: len(_named(page, what)) > n, "the next page")
-    return len(_named(page, what))
+
+    def all_came():
+        named = _named(page, what)
+        page.browser.execute_script("arguments[0].scrollIntoView()", named[-1])
+        return len(named) == MANY
+
+    page.until(all_came, "all pages")
 
 
 def test_long_lists_come_page_by_page_and_the_library_is_searched_whole(
         page, server, many, tmp_path):
     page.go("/practice")
-    assert _down(page, "Package") == MANY
+    page.until(lambda: 0 < len(_named(page, "Package")) < MANY, "one page")
+    _down(page, "Package")
 
     (tmp_path / "c.zigzag").write_bytes(archived(course(slide("slidea", text("wordsone")))))
     page.go(f"/courses/{server.manage('import', str(tmp_path / 'c.zigzag'))}/build")
     page.press("Media")
     Select(page.find("select[aria-label='from']")).select_by_visible_text("my library")
-    assert _down(page, "Map") == MANY
+    _down(page, "Map")
     page.find("input[aria-label='Search media']").send_keys("map 12")
     page.until(lambda: len(_named(page, "Map")) == 12, "what is called that")
     page.find("input[aria-label='Search media']").send_keys("x")

@@ -68,8 +68,9 @@ def test_a_process_that_breaks_off_is_begun_anew_and_the_others_go_on_answering(
 
 @pytest.mark.parametrize("way", [signal.SIGTERM, signal.SIGINT, signal.SIGKILL])
 def test_all_processes_end_with_the_first_and_its_port_is_free(server, way):
-    # Three that answer; the workers: two groups, of two and one, each with one that minds the time.
-    until(lambda: len(descendants(server.process.pid)) == 3 + 1 + 2 + 3 + 2, "all to begin")
+    # Three that answer; the workers: two groups, of three and one, each with one that minds the
+    # time.
+    until(lambda: len(descendants(server.process.pid)) == 3 + 1 + 2 + 4 + 2, "all to begin")
     started = descendants(server.process.pid)
     server.process.send_signal(way)
     assert server.process.wait(20) in (0, -way)

@@ -29,10 +29,10 @@ class Command(BaseCommand):
         # What another version of Zigzag has found is worked out again.
         worked_out = [kind.name for kind in KINDS.values() if kind.replaced]
         Job.objects.filter(kind__in=worked_out).exclude(state__in=UNFINISHED).delete()
-        behind = max(1, options["workers"] // 3)
-        before = max(1, options["workers"] - behind)
+        workers = options["workers"]
         connections.close_all()
-        keep_running([partial(_work, waited_for, before), partial(_work, background, behind)])
+        keep_running([
+            partial(_work, waited_for, workers), partial(_work, background, max(1, workers // 3))])
 
 
 def _work(queue: Huey, workers: int) -> None:
