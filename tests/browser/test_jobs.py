@@ -3,6 +3,7 @@
 import os
 import signal
 import sqlite3
+from pathlib import Path
 
 import pytest
 
@@ -42,10 +43,21 @@ def worker_of(server, job):
         return int(found.fetchone()[0].rpartition(":")[2])
 
 
+def process_of(server, job):
+    """The process of a job, which its worker has begun."""
+    worker = worker_of(server, job)
+    return int(Path(f"/proc/{worker}/task/{worker}/children").read_text())
+
+
 def test_publishing_is_seen_goes_on_after_a_reload_and_is_cancelled(page, server):
-    large = server.manage("generate", "--slides", "3000", "--questions", "100", "--single-choice")
+    large = server.manage("generate", "--slides", "1500", "--questions", "100", "--single-choice")
     page.go(f"/courses/{large}/publish")
     page.press("Publish as web")
+    job = page.until(lambda: next(
+        (job for job in page.call("GET", f"/jobs?course={large}")
+         if job["kind"] == "publish" and job["words"] == "Compiling the slides"), None))
+    # Held in the middle of its work, it is neither done nor broken off before it is cancelled.
+    os.kill(process_of(server, job), signal.SIGSTOP)
     page.until(lambda: "Compiling the slides" in page.find("[data-job=publish]").text,
                "what is being done")
     # Others are not kept waiting: a save is through before the packing is.

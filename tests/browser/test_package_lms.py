@@ -62,6 +62,16 @@ def test_a_course_is_tracked_all_the_same(page, server, tmp_path, manner):
     assert not page.find("main input").is_enabled()
 
 
+def leave_what_is_kept_here(page, made):
+    """Answer and go on, hear that the browser alone has kept it, and leave."""
+    answer(page, Taking(made))
+    page.press("Next")
+    at_slide(page, 2)
+    page.see("this browser")
+    page.top()
+    page.press("Leave")
+
+
 @pytest.mark.parametrize("manner", ["failing", "losing"])
 def test_what_an_lms_did_not_keep_is_kept_in_the_browser_and_sent_when_it_is_well(
         page, server, tmp_path, manner):
@@ -72,12 +82,7 @@ def test_what_an_lms_did_not_keep_is_kept_in_the_browser_and_sent_when_it_is_wel
         page.browser.switch_to.parent_frame()
         pass_time(page, 70)
         inside(page)
-    answer(page, Taking(made))
-    page.press("Next")
-    at_slide(page, 2)
-    page.see("this browser")
-    page.top()
-    page.press("Leave")
+    leave_what_is_kept_here(page, made)
     page.until(lambda: page.find("[data-learner=ines-tarrow] [data-cell=score]").text == "–",
                "nothing to be kept")
     launch_in(page)
@@ -112,12 +117,7 @@ def test_what_is_kept_for_one_learner_is_not_another_s(page, server, tmp_path):
     made = three_slides()
     put_in(page, server, tmp_path, made)
     launch_in(page, "failing")
-    answer(page, Taking(made))
-    page.press("Next")
-    at_slide(page, 2)
-    page.see("this browser")
-    page.top()
-    page.press("Leave")
+    leave_what_is_kept_here(page, made)
     launch_in(page, learner="Bo Lindqvale")
     at_slide(page, 1)
     assert page.find("main input").is_enabled(), "nothing of the first learner's is there"

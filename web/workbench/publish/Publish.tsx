@@ -34,7 +34,9 @@ export default function Publish(): ReactNode {
   const path = { params: { path: { slug } } };
   const check = useCheck(0);
   const saved = useCourse((state) => state.versions);
-  const tracking = useQuery({ ...trackingOf(slug, saved), placeholderData: (before) => before }).data;
+  const measured = useQuery({ ...trackingOf(slug, saved), placeholderData: (before) => before });
+  const tracking = measured.data;
+  const looking = measured.error ? <Text role="alert">{measured.error.message}</Text> : LOOKING;
   const tried = useTried(0);
   const findings = useFindings(check, tried);
   const publish = useMutation({
@@ -72,13 +74,13 @@ export default function Publish(): ReactNode {
         <Stack gap="4">
           <CompletionCard />
           <Card title="What the LMS is told">
-            {!tracking && LOOKING}
+            {!tracking && looking}
             <Stack as="ul" gap="1.5" listStyleType="none">
               {tracking?.promise.map((sentence) => <Text as="li" key={sentence}>{sentence}</Text>)}
             </Stack>
           </Card>
           <Card title="Saved progress">
-            {tracking ? <ProgressSize tracking={tracking} /> : LOOKING}
+            {tracking ? <ProgressSize tracking={tracking} /> : looking}
           </Card>
         </Stack>
         <Stack gap="4">
