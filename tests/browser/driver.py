@@ -125,8 +125,10 @@ class Page:
                 f"{_quoted(text)}) or @aria-label={_quoted(text)}]")
 
         def usable():
-            return next((e for e in self.browser.find_elements(By.XPATH, path)
-                         if e.is_displayed() and e.is_enabled()), None)
+            found = [e for e in self.browser.find_elements(By.XPATH, path)
+                     if e.is_displayed() and e.is_enabled()]
+            # What is called just that comes before what only holds the words.
+            return next((e for e in found if e.text.strip() == text), found[0] if found else None)
 
         return self.until(usable, f"button “{text}”")
 
@@ -135,6 +137,21 @@ class Page:
 
     def click(self, css: str) -> None:
         self.until(lambda: self.find(css).click() or True, f"to click {css}")
+
+    def open(self, heading: str) -> None:
+        """Open what is folded under a heading of a card, or a card."""
+        self.until(lambda: self.browser.execute_script("""
+            const open = [...document.querySelectorAll("[aria-expanded]")].find(
+              (b) => b.closest("section, [role=group]")?.ariaLabel?.split(", ")[0]
+                === arguments[0]);
+            if (!open) return false;
+            if (open.ariaExpanded === "false") open.click();
+            return true;""", heading), f"no heading “{heading}”")
+
+    def chosen(self, name: str) -> None:
+        """Wait until the one element with this name is selected."""
+        field = "[aria-label='Name (only you see it)']"
+        self.until(lambda: self.find(field).get_property("value") == name, f"{name} is selected")
 
     def stop(self, number: int) -> None:
         """Open the slide `number` (from 0) by its stop; far ones are drawn once scrolled to."""

@@ -36,11 +36,6 @@ def _shot(page: Page, name: str) -> None:
     page.browser.save_screenshot(str(FOLDER / f"{name}.png"))
 
 
-def _to_judges(page: Page) -> None:
-    page.browser.execute_script(
-        "document.querySelector(\"section[aria-label^='Judges']\").scrollIntoView()")
-
-
 def _settled(page: Page) -> None:
     """Wait for fonts and pictures, and for two frames without a change of layout."""
     page.browser.execute_async_script("""
@@ -70,31 +65,33 @@ def _take(page: Page) -> None:
     page.until(lambda: len(page.all("[data-row]")) > 4)
     page.all("[data-row]")[4].click()
     page.find("select[aria-label='Where to go']")
-    page.click("section[aria-label='Looks'] h3 button")
+    page.click("section[aria-label^='Looks'] h3 button")
     _shot(page, "build")
-    page.click("section[aria-label='Looks'] h3 button")
+    page.click("section[aria-label^='Looks'] h3 button")
+    page.find("[data-stage]").send_keys("?")
+    page.see("Search commands and settings")
+    _shot(page, "shortcuts")
+    page.click("[role=dialog] [aria-label=Close]")
+    page.gone("[role=dialog]")
 
     page.click("[data-stop-button='6']")
     page.until(lambda: len(page.all("[data-row]")) == 6)
     page.all("[data-row]")[2].click()
-    page.words("Judges · Single choice")
-    for card in ("Says", "Looks", "Does"):
-        page.click(f"section[aria-label='{card}'] h3 button")
-    _to_judges(page)
+    page.find("section[aria-label^='Judges']")
     _shot(page, "question")
 
     page.stop(18)
     page.until(lambda: next(r for r in page.all("[data-row]") if r.text.startswith("Valley path"))
                ).click()
-    page.words("Judges · Drag to target")
-    _to_judges(page)
+    page.find("section[aria-label^='Judges']")
+    page.open("Feedback")
+    page.browser.execute_script(
+        "document.querySelector(\"section[aria-label^='Feedback']\").scrollIntoView()")
     _shot(page, "judges")
     page.stop(6)
     page.until(lambda: len(page.all("[data-row]")) == 6)
     page.all("[data-row]")[2].click()
-    page.words("Judges · Single choice")
-    for card in ("Says", "Looks", "Does"):
-        page.click(f"section[aria-label='{card}'] h3 button")
+    page.find("section[aria-label^='Judges']")
     page.find("[data-stage]").send_keys("/")
     page.find("[role=listbox]")
     _shot(page, "palette")
@@ -117,7 +114,8 @@ def _take(page: Page) -> None:
 
     page.click("[data-stop-button='8']")
     page.until(lambda: "Offer the bench" in page.find("[data-stage]").text)
-    theme = page.find("section[aria-label='Theme of the course']")
+    page.open("Theme")
+    theme = page.find("section[aria-label='Theme']")
     page.browser.execute_script("arguments[0].scrollIntoView()", theme)
     _shot(page, "theme")
 

@@ -52,7 +52,7 @@ def test_shelf_and_its_forms(page):
 
 @pytest.mark.parametrize("what", [
     "slide", "text", "question", "button", "palette", "several", "picture", "input", "colour",
-    "Media", "Find and replace (Ctrl F)", "Earlier states", "drawings", "rulers",
+    "Media", "Find and replace (Ctrl F)", "Version history", "drawings", "rulers",
     "timing", "look", "typed condition",
 ])
 def test_build(page, what):
@@ -61,7 +61,7 @@ def test_build(page, what):
     page.until(lambda: len(page.all("[data-row]")) == 6)
     if what in ("text", "question"):
         page.all("[data-row]")[1 if what == "text" else 2].click()
-        page.words("Judges · Single choice")
+        page.find("section[aria-label^='Judges']")
     elif what == "button":
         page.click("[data-stop-button='0']")
         page.until(lambda: len(page.all("[data-row]")) == 4)
@@ -72,27 +72,27 @@ def test_build(page, what):
         page.find("[role=listbox]")
     elif what == "several":
         page.find("[data-stage]").send_keys(Keys.CONTROL, "a")
-        page.words("in line with")
+        page.words("Align to")
     elif what == "picture":
         page.click("[data-stop-button='7']")
         page.until(lambda: len(page.all("[data-row]")) == 6)
         page.all("[data-row]")[1].click()
-        page.find("select[aria-label='mask']")
+        page.find("select[aria-label='Mask']")
     elif what == "input":
         page.stop(37)
         page.until(lambda: next(r for r in page.all("[data-row]") if "Hut book" in r.text)).click()
-        page.find("select[aria-label='kept as']")
+        page.find("select[aria-label='Stored in']")
     elif what == "colour":
         page.click("[data-stop-button='0']")
-        page.click("button[aria-label^='colour:']")
+        page.click("button[aria-label^='Colour:']")
         page.find("[aria-label='Any colour']")
     elif what == "drawings":
         page.press("Media")
-        Select(page.find("select[aria-label='from']")).select_by_visible_text("shipped drawings")
+        Select(page.find("select[aria-label='From']")).select_by_visible_text("Drawings")
         page.find("button[aria-label='Boot']")
     elif what == "timing":
         page.click("[aria-label='Timing (T)']")
-        page.see("Everything is there from the start.")
+        page.see("Everything is shown from the start.")
         page.go("/courses/the-tool-library/build")
         page.click("[data-stop-button='3']")
         page.click("[aria-label='Timing (T)']")

@@ -52,7 +52,7 @@ def drag(page: Page, element, dx: int, dy: int, *held: str) -> None:
 
 KINDS = ["Text", "Heading", "Button", "Area", "Rectangle", "Ellipse", "Line", "Arrow", "Callout",
          "Triangle", "Star", "Table", "Text input", "Number input", "Choice list", "Checkbox",
-         "Slider", "Progress bar", "Progress ring", "Progress in words", "Web page"]
+         "Slider", "Progress bar", "Progress ring", "Progress text", "Web page"]
 
 
 def test_every_kind_is_added_and_stays_after_a_reload(page):
@@ -83,7 +83,7 @@ def test_things_are_caught_lined_up_grouped_locked_and_hidden(page):
     page.words("3 elements")
     page.press("Align top")
     page.until(lambda: len({round(box(page, n)["y"]) for n in (1, 2, 3)}) == 1)
-    page.press("Equal gaps across")
+    page.press("Distribute horizontally")
 
     def gaps():
         xs = sorted((box(page, n)["x"], box(page, n)["width"]) for n in (1, 2, 3))
@@ -127,16 +127,17 @@ def test_dragging_holds_on_to_others_and_shows_where(page):
 def test_a_thing_is_turned_resized_and_set_exactly(page):
     fresh_slide(page, "Turned")
     add(page, "Rectangle")
+    page.open("Position and size")
     drag(page, page.find("[data-grip='turn']"), 120, 60, Keys.SHIFT)
-    turn = page.find("input[aria-label='turn']")
+    turn = page.find("input[aria-label='Rotation']")
     page.until(lambda: float(turn.get_property("value")) % 15 == 0 != turn.get_property("value"))
-    for name, value in (("turn", "0"), ("left", "100"), ("top", "200"), ("wide", "333")):
+    for name, value in (("Rotation", "0"), ("Left", "100"), ("Top", "200"), ("Width", "333")):
         field = page.find(f"input[aria-label='{name}']")
         field.send_keys(Keys.CONTROL, "a")
         field.send_keys(value, Keys.TAB)
     drag(page, page.find("[data-grip='right']"), 60, 0, Keys.ALT)
-    page.until(lambda: float(page.find("input[aria-label='wide']").get_property("value")) > 400)
-    assert page.find("input[aria-label='left']").get_property("value") == "100"
+    page.until(lambda: float(page.find("input[aria-label='Width']").get_property("value")) > 400)
+    assert page.find("input[aria-label='Left']").get_property("value") == "100"
     page.saved()
 
 
@@ -161,7 +162,7 @@ def test_copies_keep_their_distance_and_go_to_other_courses(page):
     page.find("[data-stage]").click()
     paste(page, "Slider 3")
     page.until(lambda: "Slider 3" in _rows(page))
-    kept = Select(page.find("select[aria-label='kept as']"))
+    kept = Select(page.find("select[aria-label='Stored in']"))
     assert kept.first_selected_option.text == "Slider"
     page.saved()
 
@@ -193,16 +194,18 @@ def test_layouts_are_followed_and_themes_recolour_everything(page):
     page.until(lambda: "Boots" in page.find("[data-stage]").text)
     slide = page.find("[data-stage] .zz-slide")
     before = slide.value_of_css_property("background-color")
+    page.open("Theme")
     page.click("button[aria-label='Theme Night watch']")
     page.until(lambda: slide.value_of_css_property("background-color") != before)
-    weak = page.find("input[aria-label='Colour for main words']")
+    weak = page.find("input[aria-label='Colour for main text']")
     page.browser.execute_script("""
         const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value").set;
         set.call(arguments[0], "#333333");
         arguments[0].dispatchEvent(new Event("input", { bubbles: true }));
     """, weak)
     page.see("at least 4.5 is needed")
-    Select(page.find("select[aria-label='Slide size']")).select_by_visible_text("upright, 9 : 16")
+    page.open("Slide size")
+    Select(page.find("select[aria-label='Slide size']")).select_by_visible_text("Upright 9 : 16")
     page.until(lambda: slide.size["height"] > slide.size["width"])
     page.saved()
 
@@ -215,10 +218,11 @@ def test_a_named_style_changes_everywhere(page):
     size = "[data-stage] .zz-words"
     was = page.until(lambda: page.find(size).value_of_css_property("font-size"))
     card = page.find("section[aria-label='Named styles']")
+    page.open("Named styles")
     page.browser.execute_script("arguments[0].scrollIntoView()", card)
     page.until(lambda: next(b for b in card.find_elements("css selector", "button")
                             if b.text == "Title").click() or True)
-    field = page.until(lambda: card.find_element("css selector", "input[aria-label='size']"))
+    field = page.until(lambda: card.find_element("css selector", "input[aria-label='Text size']"))
     field.send_keys(Keys.CONTROL, "a")
     field.send_keys("40", Keys.TAB)
     page.until(lambda: page.find(size).value_of_css_property("font-size") == "40px" != was)
@@ -236,10 +240,10 @@ def test_many_files_are_dropped_at_once_and_liars_are_named(page, tmp_path, coun
               "broken.mp4": video()[:600]}
     for name, data in files.items():
         (tmp_path / name).write_bytes(data)
-    field = page.find("input[aria-label='Files to bring in']")
+    field = page.find("input[aria-label='Files to add']")
     field.send_keys("\n".join(str(tmp_path / name) for name in files))
-    page.see("2 files could not be taken in")
-    page.until(lambda: f"{count + 2} files taken in" in page.find("body").text)
+    page.see("2 files could not be added")
+    page.until(lambda: f"{count + 2} files added" in page.find("body").text)
     page.see("“liar.png”")
     page.see("“broken.mp4”")
     page.saved()
@@ -259,7 +263,7 @@ def test_words_are_found_and_replaced_over_the_course(page):
     page.until(lambda: len(page.all("input[aria-label^='Replace in']")) > 3)
     found = len(page.all("input[aria-label^='Replace in']"))
     page.all("input[aria-label^='Replace in']")[0].click()
-    page.find("input[aria-label='Replace by']").send_keys("oven")
+    page.find("input[aria-label='Replace with']").send_keys("oven")
     page.press(f"Replace in {found - 1} place")
     page.until(lambda: len(page.all("input[aria-label^='Replace in']")) == 1)
     page.saved()
@@ -285,7 +289,7 @@ def test_a_large_course_is_searched_once_for_what_is_typed_and_replaced_by_a_job
     page.until(lambda: " places" in page.find(status).text and page.find(status).text[0] != "0")
     places = page.find(status).text
     assert 1 <= len(asked(page, "/edits/find/")) < 5, "not for each letter"
-    page.find("input[aria-label='Replace by']").send_keys("sheet")
+    page.find("input[aria-label='Replace with']").send_keys("sheet")
     page.press(f"Replace in {places}")
     page.see(f"Replaced in {places}. Ctrl+Z takes it back.")
     page.until(lambda: page.find(status).text == "0 places")
@@ -302,19 +306,19 @@ def test_an_earlier_state_is_compared_and_brought_back(page):
     page.find("[data-stage]").send_keys(Keys.DELETE)
     page.until(lambda: len(_rows(page)) == 3)
     page.saved()
-    page.press("Earlier states")
+    page.press("Version history")
     page.until(lambda: len(page.all("[data-kept]")) == 2)
     page.all("[data-kept]")[1].click()
     page.words("Then")
-    page.press("Bring back then")
+    page.press("Restore this version")
     page.press("Running order")
     page.until(lambda: len(_rows(page)) == 4)
-    page.press("Earlier states")
+    page.press("Version history")
     Select(page.find("select[aria-label='of']")).select_by_visible_text("the whole course")
     page.saved()
     page.until(lambda: len(page.all("[data-moment]")) > 10)
     page.all("[data-moment]")[-1].click()
-    page.press("Bring back the whole course")
+    page.press("Restore the whole course")
     page.saved()
 
 
@@ -338,12 +342,13 @@ def test_words_that_run_over_are_marked_and_made_to_fit(page):
     page.browser.execute_cdp_cmd("Input.insertText", {"text": "Many words. " * 29})
     words.send_keys(Keys.ESCAPE)
     page.find("[data-overflow]")
-    fit = Select(page.find("select[aria-label='too many']"))
-    fit.select_by_visible_text("make them smaller")
+    page.open("Text layout")
+    fit = Select(page.find("select[aria-label='Text overflow']"))
+    fit.select_by_visible_text("Shrink text")
     page.gone("[data-overflow]")
     words = page.all("[data-stage] .zz-words")[1]
     assert float(words.value_of_css_property("font-size")[:-2]) < 32
-    fit.select_by_visible_text("make the box taller")
+    fit.select_by_visible_text("Grow box")
     page.until(lambda: words.size["height"] > 52)
     page.gone("[data-overflow]")
 
@@ -372,7 +377,8 @@ def test_a_look_is_copied_to_something_else(page):
     page.find("[data-stage]").send_keys(Keys.CONTROL, Keys.ALT, "c")
     page.press("Decoration, not read (2)")
     next(row for row in page.all("[data-row]") if row.text == "Rectangle").click()
-    page.press("Apply copied look")
+    page.open("Named style")
+    page.press("Paste style")
     page.until(lambda: page.all("[data-stage] .zz-plain")[0].value_of_css_property(
         "background-color") == colours[1] != colours[0])
 
@@ -383,7 +389,7 @@ def test_a_file_is_tagged_shared_used_elsewhere_and_replaced_everywhere(page, tm
     page.press("Hut map")
     page.find("input[aria-label='Tags']").send_keys("plan, hut", Keys.TAB)
     page.saved()
-    page.press("Keep for all courses")
+    page.press("Add to my library")
     page.see("is in your library now.")
     replacement = tmp_path / "new.svg"
     replacement.write_bytes(svg('<path d="M0 0H99V99Z"/>', 'viewBox="0 0 333 222"'))
@@ -396,8 +402,8 @@ def test_a_file_is_tagged_shared_used_elsewhere_and_replaced_everywhere(page, tm
     page.saved()
     fresh_slide(page, "Other course")
     page.press("Media")
-    Select(page.find("select[aria-label='from']")).select_by_visible_text("my library")
-    page.press("Use")
+    Select(page.find("select[aria-label='From']")).select_by_visible_text("My library")
+    page.words("Use", "button").click()
     page.until(lambda: page.find("[data-stage] img").get_property("naturalWidth") == 1120)
     page.saved()
 

@@ -132,7 +132,7 @@ def test_several_elements_are_moved_together(page):
 
 
 def test_words_are_emphasised_and_listed_in_place(page):
-    _copy(page, "Words")
+    _copy(page, "Text")
     page.all("[data-row]")[1].click()
     page.find("[data-stage]").send_keys(Keys.ENTER)
     page.find("[contenteditable=true]").send_keys("One")

@@ -23,7 +23,7 @@ def _add(page, what: str) -> None:
 
 def _place(page) -> tuple[int, int, int, int]:
     return tuple(int(float(page.find(f"input[aria-label='{name}']").get_attribute("value")))
-                 for name in ("left", "top", "wide", "high"))
+                 for name in ("Left", "Top", "Width", "Height"))
 
 
 def _keys(page, *keys: str) -> None:
@@ -80,6 +80,7 @@ def _make(page, tmp_path: Path) -> None:
     page.until(lambda: len(page.all("[data-stop]")) == 2)
     _add(page, "Text")
     page.until(lambda: _rows(page)[-1] == "Text")
+    page.open("Position and size")
     x, y, w, h = _place(page)
     stage = page.find("[data-stage]")
     stage.send_keys(Keys.ARROW_RIGHT)
@@ -126,7 +127,7 @@ def _make(page, tmp_path: Path) -> None:
     page.until(lambda: len(page.all("[data-stop]")) == 3)
     _add(page, "Single choice")
     page.until(lambda: len(_rows(page)) == 6)
-    prompt = next(row for row in page.all("[data-row]") if "asks:" in row.text)
+    prompt = next(row for row in page.all("[data-row]") if "question text:" in row.text)
     prompt.click()
     page.find("[data-stage]").send_keys(Keys.ENTER)
     page.find("[contenteditable=true]").send_keys("Who locks the door?", Keys.ESCAPE)
@@ -137,10 +138,11 @@ def _make(page, tmp_path: Path) -> None:
         page.find("[data-stage]").send_keys(Keys.ENTER)
         page.find("[contenteditable=true]").send_keys(words, Keys.ESCAPE)
         page.gone("[contenteditable=true]")
-    page.click("input[aria-label='The last guest is right']")
-    page.until(lambda: page.find("input[aria-label='The last guest is right']").is_selected())
-    page.click("input[aria-label='Nobody is right']")
-    fields = page.all("section[aria-label='Says afterwards'] textarea")
+    page.click("input[aria-label='The last guest is correct']")
+    page.until(lambda: page.find("input[aria-label='The last guest is correct']").is_selected())
+    page.click("input[aria-label='Nobody is correct']")
+    page.open("Feedback")
+    fields = page.all("section[aria-label^='Feedback'] textarea")
     _set(page, fields[0], "Right: it stays on the latch.")
 
     # A button says where it goes, as a sentence.
@@ -148,7 +150,7 @@ def _make(page, tmp_path: Path) -> None:
     page.until(lambda: _rows(page)[-1] == "Button")
     Select(page.find("select[aria-label='Where to go']")).select_by_visible_text("1 Welcome")
     Select(page.find("select[aria-label='Where to go']")).select_by_value("leave")
-    _set(page, page.find("input[aria-label='top']"), "620")
+    _set(page, page.find("input[aria-label='Top']"), "620")
     page.until(lambda: _place(page)[1] == 620)
 
     # Slides are put in another order by keyboard, and back by undo.
@@ -177,7 +179,7 @@ def _rehearse(page) -> None:
     ledger = page.find("aside[aria-label=Ledger]")
     page.until(lambda: "3 of 3" in ledger.text and "1 of 1" in ledger.text)
     assert "100 %" in ledger.text and "completed" in ledger.text
-    page.press("each call in plain words")
+    page.press("Each call in plain words")
     page.see("The result of answer 1 is correct.")
     page.press("Back to Build")
     page.until(lambda: page.find("[data-stop-button='2']").get_attribute("aria-current") == "page")

@@ -22,6 +22,12 @@ def _choose(page, label, words):
     ).click() or True, words)
 
 
+def _is_kind(page, kind):
+    page.until(lambda: page.browser.execute_script(
+        "return document.querySelector(\"section[aria-label^='Judges'] select[aria-label=Kind]\")"
+        "?.selectedOptions[0].text") == kind, kind)
+
+
 def _pick(page, *names):
     """Select rows of the running order by their names."""
     for place, name in enumerate(names):
@@ -44,8 +50,9 @@ def test_answers_are_pasted_turned_into_another_kind_and_taken(page):
     field = page.find("input[aria-label='answer 1']")
     page.browser.execute_script(PASTE, field, "Wood\t\tToo slow.\nCoal\tx\nPeat\t\nOil\t\tNever.\n")
     page.until(lambda: page.find("input[aria-label='answer 4']").get_property("value") == "Oil")
-    assert page.find("input[aria-label='Coal is right']").is_selected()
-    assert page.find("input[aria-label='Said when “Oil” is chosen']").get_property(
+    assert page.find("input[aria-label='Coal is correct']").is_selected()
+    page.click("[aria-label='More for answer 4']")
+    assert page.find("input[aria-label='Feedback for “Oil”']").get_property(
         "value") == "Never."
     # Enter goes on to the next answer, and makes one after the last.
     page.find("input[aria-label='answer 4']").send_keys("!", Keys.ENTER)
@@ -54,10 +61,11 @@ def test_answers_are_pasted_turned_into_another_kind_and_taken(page):
     page.browser.switch_to.active_element.send_keys("Straw", Keys.TAB)
     palette(page, "Undo")
     page.until(lambda: "Straw" not in page.find("[data-stage]").text)
-    _choose(page, "kind", "Drag to target")
-    page.words("Judges · Drag to target")
-    page.until(lambda: "belongs on Belongs here" in page.find("[aria-label='things']").text)
-    page.press("Button that clears")
+    _choose(page, "Kind", "Drag to target")
+    _is_kind(page, "Drag to target")
+    page.until(lambda: "→ Belongs here" in page.find("[aria-label='items']").text)
+    page.open("Name and buttons")
+    page.press("Add a clear button")
     page.saved()
     page.go(f"/courses/{slug}/rehearse")
     page.frames("iframe[title='The course']")
@@ -75,7 +83,7 @@ def test_answers_are_pasted_turned_into_another_kind_and_taken(page):
 def test_words_become_blanks_on_the_slide_and_words_again(page):
     fresh_slide(page, "Blanks")
     palette(page, "Fill in the blanks")
-    page.words("Judges · Fill in the blanks")
+    _is_kind(page, "Fill in the blanks")
     _pick(page, "Text with blanks")
     page.find("[data-stage]").send_keys(Keys.ENTER)
     text = page.find("[aria-label='Text of Text with blanks']")
@@ -90,7 +98,7 @@ def test_words_become_blanks_on_the_slide_and_words_again(page):
                == "Wet [boots] go into the [drying] [room].")
     page.words("Blank 3: room")
     ActionChains(page.browser).click(page.all("[data-gap]")[0]).perform()
-    page.click("[aria-label='Make it words again']")
+    page.click("[aria-label='Turn it back into text']")
     page.until(lambda: typed.get_property("value") == "Wet boots go into the [drying] [room].")
     text.send_keys(Keys.ESCAPE)
     typed.send_keys(Keys.CONTROL, Keys.END)
@@ -109,11 +117,11 @@ def test_groups_on_the_slide_become_answers(page):
             page.find(f"[aria-label='Text of {name}']").send_keys(f"In {name}", Keys.ESCAPE)
         _pick(page, *texts)
         page.press("Group (Ctrl G)")
-        page.words(group, "h2")
+        page.chosen(group)
     _pick(page, "Group", "Group 2")
-    page.press("Ask with this")
-    _choose(page, "Make a question of this", "Single choice")
-    page.words("Judges · Single choice")
+    page.press("Make it a question")
+    _choose(page, "Make it a question", "Single choice")
+    _is_kind(page, "Single choice")
     page.saved()
     page.go(f"/courses/{slug}/rehearse")
     page.frames("iframe[title='The course']")
@@ -128,15 +136,19 @@ def test_groups_on_the_slide_become_answers(page):
 def test_a_question_without_room_goes_onto_a_slide_of_its_own(page):
     fresh_slide(page, "Full")
     palette(page, "Single choice")
-    page.words("Judges · Single choice")
+    _is_kind(page, "Single choice")
     palette(page, "Matching")
-    page.see("There was no room left")
-    page.press("Onto a new slide")
+    page.see("There was no free space: the question is on a new slide.")
     page.until(lambda: len(page.all("[data-stop-button]")) == 3)
-    page.words("Judges · Matching")
+    _is_kind(page, "Matching")
     page.click("[data-stop-button='1']")
     page.until(lambda: "What do you want to ask?" in page.find("[data-stage]").text)
     assert "What belongs together?" not in page.find("[data-stage]").text
+    # The message stays until it is answered, and is reached by keyboard.
+    page.press("Put it on the slide before")
+    page.until(lambda: len(page.all("[data-stop-button]")) == 2)
+    page.until(lambda: "What belongs together?" in page.find("[data-stage]").text)
+    assert "What do you want to ask?" in page.find("[data-stage]").text
     page.saved()
 
 
@@ -145,28 +157,29 @@ def test_an_answer_table_is_read_from_a_spreadsheets_file_once_its_bad_lines_wer
 ):
     fresh_slide(page, "Table")
     palette(page, "Multiple response")
-    page.words("Judges · Multiple response")
+    _is_kind(page, "Multiple response")
     names = [field.get_property("value") for field in page.all("input[aria-label^='answer ']")]
     file = tmp_path / "table.csv"
     lines = [";".join([*names, "points", "words"]),
              ";".join(["perhaps"] + ["x"] * (len(names) + 1)),
              ";".join(["TRUE"] + ["0"] * (len(names) - 1) + ["0,5", "Only the first – schön."])]
     file.write_bytes("\r\n".join(lines).encode("utf-16"))
+    page.open("Answer table")
     page.find("input[aria-label='Table as CSV']").send_keys(str(file))
     page.see("1 row could be read")
     page.see("Line 2: “perhaps” stands where yes, no or any is wanted.")
     assert not page.all("[aria-label='Row 1']")
-    page.press("Take 1 row")
-    page.until(lambda: page.find("[aria-label='Words of row 1']").get_property(
+    page.press("Use 1 row")
+    page.until(lambda: page.find("[aria-label='Feedback of row 1']").get_property(
         "value") == "Only the first – schön.")
     assert page.find("[aria-label='Points of row 1']").get_property("value") == "0.5"
     # What nothing can be read from changes nothing.
     file.write_bytes(b"\0\1\2\3")
     page.find("input[aria-label='Table as CSV']").send_keys(str(file))
     page.see("Nothing was changed.")
-    page.find("[aria-label='Words of row 1']")
+    page.find("[aria-label='Feedback of row 1']")
     palette(page, "Undo")
-    page.until(lambda: not page.all("[aria-label='Words of row 1']"))
+    page.until(lambda: not page.all("[aria-label='Feedback of row 1']"))
 
 
 def test_roles_are_seen_and_swapped_before_a_question_is_made_and_changed_afterwards(page):
@@ -176,32 +189,35 @@ def test_roles_are_seen_and_swapped_before_a_question_is_made_and_changed_afterw
     shapes = ["Rectangle", "Rectangle 2", "Rectangle 3", "Rectangle 4"]
     _pick(page, *shapes)
     page.words("4 elements", "h2")
-    page.press("Ask with this")
-    _choose(page, "Make a question of this", "Drag to target")
+    page.press("Make it a question")
+    _choose(page, "Make it a question", "Drag to target")
 
     def names(group):
         return [button.text for button in page.all(f"[aria-label='{group}'] button")]
 
-    page.until(lambda: sorted(names("Things to place") + names("Targets")) == shapes)
-    things, targets = names("Things to place"), names("Targets")
+    page.until(lambda: sorted(names("Items") + names("Targets")) == shapes)
+    things, targets = names("Items"), names("Targets")
     page.press("Swap")
     page.until(lambda: names("Targets") == things)
-    page.find(f"[aria-label='{things[0]}: make it a thing']").click()
-    page.until(lambda: things[0] in names("Things to place"))
+    page.find(f"[aria-label='{things[0]}: Make it an item']").click()
+    page.until(lambda: things[0] in names("Items"))
     page.press("Make it")
-    page.words("Judges · Drag to target")
+    _is_kind(page, "Drag to target")
     def rows(group, count):
         page.until(lambda: len(page.all(f"[aria-label='{group}'] input[data-words]")) == count)
 
-    rows("things", len(targets) + 1)
-    page.press("Swap things and targets")
+    rows("items", len(targets) + 1)
+    page.press("Swap items and targets")
     rows("targets", len(targets) + 1)
-    page.all("[aria-label='targets'] [aria-label='Make it a thing']")[0].click()
-    rows("things", len(things))
-    page.find("[aria-label='Take thing 2 out, but keep it on the slide']").click()
-    rows("things", len(things) - 1)
-    page.press("Dissolve, keep the elements")
-    page.until(lambda: not page.all("[aria-label='things']"))
+    page.click("[aria-label='More for target 1']")
+    page.click("[aria-label='targets'] [aria-label='Make it an item']")
+    rows("items", len(things))
+    page.click("[aria-label='More for item 2']")
+    page.find("[aria-label='Take item 2 out of the question (keep the element)']").click()
+    rows("items", len(things) - 1)
+    page.open("Name and buttons")
+    page.press("Dissolve (keep the elements)")
+    page.until(lambda: not page.all("[aria-label='items']"))
     page.see("Decoration, not read (4)")
     palette(page, "Undo")
-    page.find("[aria-label='things']")
+    page.find("[aria-label='items']")

@@ -75,7 +75,7 @@ def test_titles_follow_layouts_take_pictures_and_answers_are_judged(page):
         _keys(page, Keys.TAB)
     page.until(lambda: page.browser.execute_script(
         NAMES, "[data-row][aria-pressed=true]") == ["Answer 2"])
-    palette(page, "Mark as the right answer")
+    palette(page, "Mark as correct")
     page.until(lambda: [c["right"] for c in _slide(page, slug)["questions"][0]["choices"]]
                == [False, True, False])
     palette(page, "New slide: Text and picture")

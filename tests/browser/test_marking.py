@@ -39,7 +39,7 @@ def test_a_long_answer_is_marked_and_the_mark_changed(page, server, tmp_path):
     page.find("[data-points]").send_keys(Keys.BACKSPACE, "4.5", Keys.ENTER)
     page.see("marked: 4.5 of 5 points")
     page.press("Change the mark")
-    page.press("Take it back")
+    page.press("Withdraw the mark")
     page.see("waits to be marked")
     page.go("/practice")
     page.see("1 answer to mark")

@@ -25,7 +25,7 @@ def three_slides():
 def launch_in(page, manner="strict", learner="Ines Tarrow"):
     page.find(f"a[aria-label='Launch as {learner}']")
     wanted = page.until(lambda: next(
-        o for o in Select(page.find("[aria-label='the LMS is']")).options
+        o for o in Select(page.find("[aria-label='LMS behaviour']")).options
         if o.text.startswith(manner)))
     wanted.click()
     page.click(f"a[aria-label='Launch as {learner}']")

@@ -65,12 +65,12 @@ def test_long_lists_come_page_by_page_and_the_library_is_searched_whole(
     (tmp_path / "c.zigzag").write_bytes(archived(course(slide("slidea", text("wordsone")))))
     page.go(f"/courses/{server.manage('import', str(tmp_path / 'c.zigzag'))}/build")
     page.press("Media")
-    Select(page.find("select[aria-label='from']")).select_by_visible_text("my library")
+    Select(page.find("select[aria-label='From']")).select_by_visible_text("My library")
     _down(page, "Map")
     page.find("input[aria-label='Search media']").send_keys("map 12")
     page.until(lambda: len(_named(page, "Map")) == 12, "what is called that")
     page.find("input[aria-label='Search media']").send_keys("x")
-    page.see("Nothing is called that.")
+    page.see("No match.")
 
 
 def test_a_list_that_does_not_come_says_so_and_is_asked_for_again(page):
@@ -78,7 +78,7 @@ def test_a_list_that_does_not_come_says_so_and_is_asked_for_again(page):
     page.find("main li")
     page.line(offline=True)
     page.click("a[href='/practice']")
-    page.see("The list could not be brought here.")
+    page.see("The list could not be loaded.")
     page.line()
     page.press("Try again")
     page.gone("[role=alert]")

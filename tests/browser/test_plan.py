@@ -83,7 +83,7 @@ def test_a_list_is_pasted_and_becomes_sections_and_slides(page):
     page.until(lambda: len(page.all("[data-route-stop]")) == 1)
     page.see("2 slides")
     page.press("Unfold sections")
-    page.find("input[aria-label='Find a stop']").send_keys("kit")
+    page.find("input[aria-label='Find a slide']").send_keys("kit")
     stop = page.until(lambda: next((s for s in page.all("[data-route-stop]")
                                     if "Kitchen" in s.text), None))
     page.saved()

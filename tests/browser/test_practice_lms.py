@@ -40,7 +40,7 @@ def cell(page, name):
 
 
 def launch(page, part):
-    Select(page.find("select[aria-label='part']")).select_by_visible_text(part)
+    Select(page.find("select[aria-label='Part']")).select_by_visible_text(part)
     page.click("a[aria-label='Launch as Ines Tarrow']")
 
 
@@ -71,7 +71,7 @@ def test_each_part_of_a_package_is_launched_by_itself(page, package):
     page.press("Leave")
     page.until(lambda: cell(page, "status") == "failed")
     assert cell(page, "parts") == "1 of 2"
-    Select(page.find("select[aria-label='part']")).select_by_visible_text("1 First")
+    Select(page.find("select[aria-label='Part']")).select_by_visible_text("1 First")
     page.until(lambda: cell(page, "status") == "completed")
 
 

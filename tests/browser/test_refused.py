@@ -12,7 +12,7 @@ _TYPE = """
 
 
 def _too_long(page):
-    label = page.words("Transcript, for the learner to read", "label")
+    label = page.words("Transcript (learners can read it)", "label")
     field = page.find(f"textarea[id='{label.get_attribute('for')}']")
     page.browser.execute_script(_TYPE, field, "Wax the boards. " * 2_000)
 
@@ -32,7 +32,7 @@ def test_a_change_that_is_refused_is_named_and_the_rest_is_saved(page):
     page.go(f"/courses/{slug}/build")
     page.click("[data-saving=refused]")
     page.see("20000")
-    page.press("Go back to what was saved")
+    page.press("Go back to the saved version")
     page.saved()
     [slide] = page.call("get", f"/courses/{slug}")["slides"]
     assert slide["slide"]["transcript"] == ""

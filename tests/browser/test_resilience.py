@@ -119,14 +119,14 @@ def test_two_windows_on_one_slide(page):
     page.browser.switch_to.window(first)
     page.find("[contenteditable=true]").send_keys("First")
     page.see("Somebody else has changed the slide")
-    page.press("Go on with mine")
+    page.press("Keep mine")
     page.saved()
     page.browser.switch_to.window(second)
     field.send_keys("Second")
     page.see("Somebody else has changed the slide")
-    page.press("Go on with theirs")
+    page.press("Keep theirs")
     page.until(lambda: "First" in page.find("[data-stage]").text)
-    page.press("Earlier states")
+    page.press("Version history")
     page.see("kept aside")
 
 
@@ -169,7 +169,7 @@ def test_what_is_done_while_a_slow_answer_is_awaited_stays(page):
     ActionChains(page.browser).key_down(Keys.CONTROL).send_keys("g").key_up(Keys.CONTROL).perform()
     page.until(lambda: page.browser.execute_script("return Boolean(window.letGo)"))
     page.all("[data-row]")[2].click()
-    name = page.find("section[aria-label='Says'] input")
+    name = page.find("section[aria-label^='Says'] input")
     name.send_keys(Keys.CONTROL, "a")
     name.send_keys("Renamed meanwhile")
     assert len(page.all("[data-row]")) == len(rows), "the answer is not there yet"

@@ -45,7 +45,7 @@ def test_cues_are_set_by_pointer_and_keyboard_and_played_in_place(page):
     slug = _new_course(page, "In time")
     _select(page, "Title")
     page.click("[aria-label='Timing (T)']")
-    page.see("Everything is there from the start.")
+    page.see("Everything is shown from the start.")
     page.click("section[aria-label=Timing] [role=toolbar] button[aria-haspopup=menu]")
     _choose(page, "“Title” appears")
     bar = page.find("[data-cue]")
@@ -54,7 +54,7 @@ def test_cues_are_set_by_pointer_and_keyboard_and_played_in_place(page):
     bar.send_keys(Keys.SHIFT, Keys.ARROW_RIGHT)
     cue = page.find("section[aria-label=Cue]")
     cue.find_element("css selector", "input[type=checkbox]").click()
-    page.find("input[aria-label='until, in seconds']")
+    page.find("input[aria-label='Until, in seconds']")
     cues = _slide(page, slug)["timing"]["cues"]
     assert [(c["at"], c["until"]) for c in cues] == [(1300, 3300)]
 
@@ -89,6 +89,7 @@ def test_cues_are_set_by_pointer_and_keyboard_and_played_in_place(page):
 def test_a_move_is_drawn_and_a_look_edited_on_the_slide(page):
     slug = _new_course(page, "Moving")
     _select(page, "Start")
+    page.open("Moves")
     page.press("Add a move")
     page.find("[data-path]")
     page.press("Draw the path by hand")
@@ -104,13 +105,14 @@ def test_a_move_is_drawn_and_a_look_edited_on_the_slide(page):
     page.press("Look")
     _choose(page, "visited")
     page.find("[data-look=visited][aria-pressed=true]")
-    field = page.find("[data-pane=cards] input[aria-label=wide]")
+    page.open("Position and size")
+    field = page.find("[data-pane=cards] input[aria-label=Width]")
     field.send_keys(Keys.CONTROL, "a")
     field.send_keys("333")
     page.see("It overrides size.")
     before = _element(page, slug, "Start")
     assert before["looks"]["visited"]["w"] == 333 and before["w"] != 333
-    page.press("As the default again")
+    page.press("Reset to the default look")
     page.see("It overrides nothing yet.")
     page.click("[data-look=default]")
     page.gone("[data-look=visited][aria-pressed=true]")

@@ -192,8 +192,8 @@ def test_lines_tell_which_sentence_they_mean_and_what_follows_stands_below():
     said = [f.message for f in try_out(document).findings]
     assert said == [
         "Nothing that can happen shows “hidden”.",
-        "Sentence 1 of “hidden” can never run: what it waits for never happens.",
-        "Sentence 2 of “hidden” can never run: what it waits for never happens.",
+        "Rule 1 of “hidden” can never run: what it waits for never happens.",
+        "Rule 2 of “hidden” can never run: what it waits for never happens.",
     ]
 
 

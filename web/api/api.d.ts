@@ -2313,6 +2313,11 @@ export interface components {
             rules: components["schemas"]["Rule"][];
             /** Overlay */
             overlay?: string | null;
+            /**
+             * Shown
+             * @default true
+             */
+            shown: unknown;
             drag?: components["schemas"]["Drag"] | null;
             /**
              * Moves
@@ -2483,6 +2488,11 @@ export interface components {
             rules: components["schemas"]["Rule"][];
             /** Overlay */
             overlay?: string | null;
+            /**
+             * Shown
+             * @default true
+             */
+            shown: unknown;
             drag?: components["schemas"]["Drag"] | null;
             /**
              * Moves
@@ -2770,6 +2780,11 @@ export interface components {
             rules: components["schemas"]["Rule"][];
             /** Overlay */
             overlay?: string | null;
+            /**
+             * Shown
+             * @default true
+             */
+            shown: unknown;
             drag?: components["schemas"]["Drag"] | null;
             /**
              * Moves
@@ -3448,6 +3463,11 @@ export interface components {
             rules: components["schemas"]["Rule"][];
             /** Overlay */
             overlay?: string | null;
+            /**
+             * Shown
+             * @default true
+             */
+            shown: unknown;
             drag?: components["schemas"]["Drag"] | null;
             /**
              * Moves
@@ -3931,6 +3951,11 @@ export interface components {
             rules: components["schemas"]["Rule"][];
             /** Overlay */
             overlay?: string | null;
+            /**
+             * Shown
+             * @default true
+             */
+            shown: unknown;
             drag?: components["schemas"]["Drag"] | null;
             /**
              * Moves
@@ -4282,6 +4307,11 @@ export interface components {
             rules: components["schemas"]["Rule"][];
             /** Overlay */
             overlay?: string | null;
+            /**
+             * Shown
+             * @default true
+             */
+            shown: unknown;
             drag?: components["schemas"]["Drag"] | null;
             /**
              * Moves
@@ -4727,6 +4757,11 @@ export interface components {
             rules: components["schemas"]["Rule"][];
             /** Overlay */
             overlay?: string | null;
+            /**
+             * Shown
+             * @default true
+             */
+            shown: unknown;
             drag?: components["schemas"]["Drag"] | null;
             /**
              * Moves
@@ -5817,6 +5852,11 @@ export interface components {
             rules: components["schemas"]["Rule"][];
             /** Overlay */
             overlay?: string | null;
+            /**
+             * Shown
+             * @default true
+             */
+            shown: unknown;
             drag?: components["schemas"]["Drag"] | null;
             /**
              * Moves
@@ -6394,6 +6434,11 @@ export interface components {
             rules: components["schemas"]["Rule"][];
             /** Overlay */
             overlay?: string | null;
+            /**
+             * Shown
+             * @default true
+             */
+            shown: unknown;
             drag?: components["schemas"]["Drag"] | null;
             /**
              * Moves
@@ -7314,6 +7359,11 @@ export interface components {
             rules: components["schemas"]["Rule"][];
             /** Overlay */
             overlay?: string | null;
+            /**
+             * Shown
+             * @default true
+             */
+            shown: unknown;
             drag?: components["schemas"]["Drag"] | null;
             /**
              * Moves
@@ -7526,6 +7576,11 @@ export interface components {
             rules: components["schemas"]["Rule"][];
             /** Overlay */
             overlay?: string | null;
+            /**
+             * Shown
+             * @default true
+             */
+            shown: unknown;
             drag?: components["schemas"]["Drag"] | null;
             /**
              * Moves
@@ -8036,6 +8091,11 @@ export interface components {
             rules: components["schemas"]["Rule"][];
             /** Overlay */
             overlay?: string | null;
+            /**
+             * Shown
+             * @default true
+             */
+            shown: unknown;
             drag?: components["schemas"]["Drag"] | null;
             /**
              * Moves

@@ -13,6 +13,7 @@ import { QuietButton } from "../kit/QuietButton";
 import { Account } from "./account/Account";
 import { followFoundWork } from "./foundWork";
 import { SignedOut } from "./SignedOut";
+import { t } from "../words/app";
 
 const fetchWorkbench = (): Promise<typeof import("../workbench/Workbench")> => import("../workbench/Workbench");
 const Workbench = lazy(fetchWorkbench);
@@ -23,7 +24,7 @@ if (opened) {
   askEarly(opened);
 }
 
-const waiting = <Center h="100%" role="status" aria-label="Loading"><Spinner color="spruce" /></Center>;
+const waiting = <Center h="100%" role="status" aria-label={t("loading")}><Spinner color="spruce" /></Center>;
 
 /** Which page stands at which address; nothing but signing in without a session. */
 export function App(): ReactNode {
@@ -38,10 +39,10 @@ export function App(): ReactNode {
   if (session.isError) {
     return (
       <Empty
-        title="Zigzag cannot be reached"
-        action={<QuietButton onClick={() => void session.refetch()}>Try again</QuietButton>}
+        title={t("zigzagCannotBeReached")}
+        action={<QuietButton onClick={() => void session.refetch()}>{t("tryAgain")}</QuietButton>}
       >
-        The server does not answer. Nothing is lost: what you changed is kept in this browser.
+        {t("theServerDoesNotAnswer")}
       </Empty>
     );
   }
@@ -59,7 +60,7 @@ export function App(): ReactNode {
         <Route path="/practice/:id/run/:learner" element={<RunPage />} />
         <Route
           path="*"
-          element={<Empty title="There is nothing at this address">Go back to the shelf.</Empty>}
+          element={<Empty title={t("thereIsNothingAtThis")}>{t("goBackToTheShelf")}</Empty>}
         />
       </Routes>
     </Suspense>

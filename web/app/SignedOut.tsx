@@ -5,6 +5,7 @@ import { Link as To, Route, Routes, useNavigate, useParams } from "react-router"
 import { api, take } from "../api/client";
 import { MainButton } from "../kit/MainButton";
 import { Zigzag } from "../kit/Zigzag";
+import { t } from "../words/app";
 
 /** All there is without a session: signing in, and a new password for who has forgotten it. */
 export function SignedOut(): ReactNode {
@@ -31,9 +32,9 @@ function SignIn(): ReactNode {
     onSuccess: () => queries.invalidateQueries(),
   });
   return (
-    <Form title="Sign in to Zigzag" work={signIn} button="Sign in" aside={<Aside to="/forgotten">I have forgotten the password</Aside>}>
-      <Labelled label="Name"><Input name="name" autoComplete="username" required autoFocus value={name} onChange={(event) => setName(event.target.value)} /></Labelled>
-      <Labelled label="Password"><Input name="password" type="password" autoComplete="current-password" required value={password} onChange={(event) => setPassword(event.target.value)} /></Labelled>
+    <Form title={t("signInToZigzag")} work={signIn} button="Sign in" aside={<Aside to="/forgotten">{t("iHaveForgottenThePassword")}</Aside>}>
+      <Labelled label={t("name")}><Input name="name" autoComplete="username" required autoFocus value={name} onChange={(event) => setName(event.target.value)} /></Labelled>
+      <Labelled label={t("password")}><Input name="password" type="password" autoComplete="current-password" required value={password} onChange={(event) => setPassword(event.target.value)} /></Labelled>
     </Form>
   );
 }
@@ -44,18 +45,17 @@ function Forgotten(): ReactNode {
   if (ask.isSuccess) {
     return (
       <>
-        <Heading as="h1" mt="3" mb="5" fontSize="24px">Look into your mail</Heading>
+        <Heading as="h1" mt="3" mb="5" fontSize="24px">{t("lookIntoYourMail")}</Heading>
         <Text role="status" mb="4">
-          If there is such an account with a mail address, a mail is on its way. In it is where a
-          new password is chosen, within a day. If none comes, ask whoever runs Zigzag for you.
+          {t("ifThereIsSuchAn")}
         </Text>
-        <Aside to="/">Back to signing in</Aside>
+        <Aside to="/">{t("backToSigningIn")}</Aside>
       </>
     );
   }
   return (
-    <Form title="Forgotten password" work={ask} button="Send me a mail" aside={<Aside to="/">Back to signing in</Aside>}>
-      <Labelled label="Name or mail address"><Input name="name" autoComplete="username" required autoFocus maxLength={254} value={name} onChange={(event) => setName(event.target.value)} /></Labelled>
+    <Form title={t("forgottenPassword")} work={ask} button="Send me a mail" aside={<Aside to="/">{t("backToSigningIn")}</Aside>}>
+      <Labelled label={t("nameOrMailAddress")}><Input name="name" autoComplete="username" required autoFocus maxLength={254} value={name} onChange={(event) => setName(event.target.value)} /></Labelled>
     </Form>
   );
 }
@@ -73,15 +73,15 @@ function NewPassword(): ReactNode {
   if (change.isSuccess) {
     return (
       <>
-        <Heading as="h1" mt="3" mb="5" fontSize="24px">The password is changed</Heading>
-        <Text role="status" mb="4">All sessions and tokens of the account have ended.</Text>
-        <MainButton onClick={() => void navigate("/")}>Sign in</MainButton>
+        <Heading as="h1" mt="3" mb="5" fontSize="24px">{t("thePasswordIsChanged")}</Heading>
+        <Text role="status" mb="4">{t("allSessionsAndTokensOf")}</Text>
+        <MainButton onClick={() => void navigate("/")}>{t("signIn")}</MainButton>
       </>
     );
   }
   return (
-    <Form title="Choose a new password" work={change} button="Change it" aside={<Aside to="/forgotten">Ask for another mail</Aside>}>
-      <Labelled label="New password"><Input name="new" type="password" autoComplete="new-password" required autoFocus maxLength={200} value={fresh} onChange={(event) => setFresh(event.target.value)} /></Labelled>
+    <Form title={t("chooseANewPassword")} work={change} button="Change it" aside={<Aside to="/forgotten">{t("askForAnotherMail")}</Aside>}>
+      <Labelled label={t("newPassword")}><Input name="new" type="password" autoComplete="new-password" required autoFocus maxLength={200} value={fresh} onChange={(event) => setFresh(event.target.value)} /></Labelled>
     </Form>
   );
 }

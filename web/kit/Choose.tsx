@@ -4,12 +4,12 @@ import { Labelled } from "./Labelled";
 
 /** One of a few, from a list that opens. */
 export function Choose<T extends string>(
-  { label, value, options, onChange }: {
-    label: string; value: T; options: readonly (readonly [T, string])[]; onChange: (value: T) => void;
+  { label, value, options, onChange, help }: {
+    label: string; help?: string; value: T; options: readonly (readonly [T, string])[]; onChange: (value: T) => void;
   },
 ): ReactNode {
   return (
-    <Labelled label={label}>
+    <Labelled label={label} help={help}>
       <NativeSelect.Root size="xs">
         <NativeSelect.Field
           value={value} aria-label={label} bg="paper" borderRadius="6px"

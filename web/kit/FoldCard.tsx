@@ -1,28 +1,34 @@
-import { Box, Flex, Heading } from "@chakra-ui/react";
+import { Box, Flex, Heading, Text } from "@chakra-ui/react";
 import { ChevronDown, ChevronRight } from "lucide-react";
-import { useState, type ReactNode } from "react";
+import { type ReactNode } from "react";
+import { useRemembered } from "./remembered";
 
-const folded = new Map<string, boolean>();
+interface Props {
+  title: string;
+  /** What the card is about in a plain noun, beside its title. */
+  noun?: string;
+  children: ReactNode;
+  starts?: "open" | "closed";
+}
 
 /** A card that can be folded; it stays as it was left, whatever is selected next. */
-export function FoldCard({ title, children, starts = "open" }: { title: string; children: ReactNode; starts?: "open" | "closed" }): ReactNode {
-  const [closed, setClosed] = useState(folded.get(title) ?? starts === "closed");
-  function toggle(): void {
-    folded.set(title, !closed);
-    setClosed(!closed);
-  }
+export function FoldCard({ title, noun, children, starts = "open" }: Props): ReactNode {
+  const [open, setOpen] = useRemembered(noun ? `${title} ${noun}` : title, starts === "open");
   return (
-    <Box as="section" bg="sheet" borderWidth="1px" borderRadius="card" aria-label={title}>
+    <Box as="section" bg="sheet" borderWidth="1px" borderRadius="card" aria-label={noun ? `${title}, ${noun}` : title}>
       <Heading as="h3" fontSize="14px" fontFamily="body" fontWeight="700">
         <Flex
-          as="button" w="100%" px="3" py="2.5" align="center" justify="space-between"
-          aria-expanded={!closed} onClick={toggle}
+          as="button" w="100%" px="3" py="2" align="baseline" gap="2" textAlign="left"
+          aria-expanded={open} onClick={() => setOpen(!open)}
         >
           {title}
-          {closed ? <ChevronRight size={16} aria-hidden /> : <ChevronDown size={16} aria-hidden />}
+          {noun && <Text as="span" fontSize="12.5px" fontWeight="400" color="quiet">{noun}</Text>}
+          <Box as="span" ml="auto" alignSelf="center" flex="none">
+            {open ? <ChevronDown size={16} aria-hidden /> : <ChevronRight size={16} aria-hidden />}
+          </Box>
         </Flex>
       </Heading>
-      {!closed && <Box px="3" pb="3">{children}</Box>}
+      {open && <Box px="3" pb="3">{children}</Box>}
     </Box>
   );
 }

@@ -3,6 +3,7 @@ import { Box, Flex, Link as ChakraLink, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import { NavLink } from "react-router";
 import { UserMenu } from "./UserMenu";
+import { t } from "../words/kit";
 
 /** The bar on top of pages that are no course. */
 export function PageHeader(): ReactNode {
@@ -13,11 +14,11 @@ export function PageHeader(): ReactNode {
     >
       <Flex align="center" gap="2.5" aria-hidden>
         <img src={new URL("../app/icon.svg", import.meta.url).href} width={26} height={26} alt="" />
-        <Text fontFamily="heading" fontWeight="700" fontSize="19px">Zigzag</Text>
+        <Text fontFamily="heading" fontWeight="700" fontSize="19px">{t("zigzag")}</Text>
       </Flex>
-      <Flex as="nav" gap="1" aria-label="Places">
-        <Place to="/">Shelf</Place>
-        <Place to="/practice">Practice LMS</Place>
+      <Flex as="nav" gap="1" aria-label={t("places")}>
+        <Place to="/">{t("shelf")}</Place>
+        <Place to="/practice">{t("practiceLms")}</Place>
       </Flex>
       <Box flex="1" />
       <UserMenu />

@@ -1,7 +1,17 @@
 import { Box } from "@chakra-ui/react";
 import { type ReactNode } from "react";
 
-/** Two fields beside each other. */
-export function Pair({ children }: { children: ReactNode }): ReactNode {
-  return <Box display="grid" gridTemplateColumns="1fr 1fr" columnGap="3" css={{ "& p": { width: "auto", minWidth: "34px" } }}>{children}</Box>;
+/** Fields that share a row, each under its label. */
+export function Pair({ columns = 2, children }: { columns?: number; children: ReactNode }): ReactNode {
+  return (
+    <Box
+      display="grid" gridTemplateColumns={`repeat(${columns}, minmax(0, 1fr))`} columnGap="2" alignItems="end"
+      css={{
+        "& [data-labelled]": { flexDirection: "column", alignItems: "stretch", gap: "2px" },
+        "& [data-labelled] > p": { width: "auto" },
+      }}
+    >
+      {children}
+    </Box>
+  );
 }

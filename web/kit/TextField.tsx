@@ -1,10 +1,11 @@
 import { Field, Input, Textarea } from "@chakra-ui/react";
 import { useEffect, useState, type ReactNode } from "react";
+import { Explained } from "./Explained";
 
 /** A line of text; empty it may be. */
 export function TextField(
-  { label, value, onChange, lines = 1, hint }: {
-    label: string; value: string; onChange: (value: string) => void; lines?: number; hint?: string;
+  { label, value, onChange, lines = 1, hint, help }: {
+    label: string; value: string; onChange: (value: string) => void; lines?: number; hint?: string; help?: string;
   },
 ): ReactNode {
   const [draft, setDraft] = useState(value);
@@ -17,9 +18,9 @@ export function TextField(
     },
   };
   return (
-    <Field.Root>
+    <Explained help={help}><Field.Root>
       <Field.Label fontSize="12.5px" color="quiet" fontWeight="400">{label}</Field.Label>
       {lines > 1 ? <Textarea {...common} rows={lines} fontSize="13px" /> : <Input {...common} fontSize="13px" />}
-    </Field.Root>
+    </Field.Root></Explained>
   );
 }

@@ -5,6 +5,7 @@ import { useState, type ReactNode } from "react";
 import { useNavigate } from "react-router";
 import { api, take } from "../api/client";
 import { applyScheme, readScheme } from "./scheme";
+import { t } from "../words/kit";
 
 /** Who is signed in, and what belongs to that. */
 export function UserMenu(): ReactNode {
@@ -28,7 +29,7 @@ export function UserMenu(): ReactNode {
       <Menu.Trigger asChild>
         <Button
           size="sm" variant="ghost" borderRadius="full" bg="spruce.soft" color="spruce"
-          fontWeight="700" aria-label={`${initials}: account of ${name}`}
+          fontWeight="700" aria-label={t("initialsAccountOfName", { initials, name })}
         >
           {initials}
         </Button>
@@ -36,7 +37,7 @@ export function UserMenu(): ReactNode {
       <Portal>
         <Menu.Positioner>
           <Menu.Content bg="sheet" borderRadius="card">
-            <Box px="2" py="1" color="quiet" fontSize="13px">Signed in as {name}</Box>
+            <Box px="2" py="1" color="quiet" fontSize="13px">{t("signedInAsName", { name })}</Box>
             <Menu.Item
               value="scheme"
               onClick={() => {
@@ -45,12 +46,12 @@ export function UserMenu(): ReactNode {
                 setScheme(next);
               }}
             >
-              {scheme === "dark" ? "Light" : "Dark"} look
+              {scheme === "dark" ? t("light") : t("dark")}{" "}{t("mode")}
             </Menu.Item>
             <Menu.Item value="tokens" onClick={() => void navigate("/account")}>
-              Personal tokens
+              {t("personalTokens")}
             </Menu.Item>
-            <Menu.Item value="out" onClick={() => void signOut()}>Sign out</Menu.Item>
+            <Menu.Item value="out" onClick={() => void signOut()}>{t("signOut")}</Menu.Item>
           </Menu.Content>
         </Menu.Positioner>
       </Portal>

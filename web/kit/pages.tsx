@@ -3,6 +3,7 @@ import { Box, Flex, Text } from "@chakra-ui/react";
 import { keepPreviousData, useInfiniteQuery } from "@tanstack/react-query";
 import { useEffect, useRef, type ReactNode } from "react";
 import { QuietButton } from "./QuietButton";
+import { t } from "../words/kit";
 
 interface Pages<T> {
   /** What has come so far; nothing before the first page. */
@@ -34,8 +35,8 @@ export function usePages<T>(key: readonly string[], size: number, ask: Ask<T>): 
 function Failed({ error, busy, onAgain }: { error: Error; busy: boolean; onAgain: () => void }): ReactNode {
   return (
     <Box role="alert" py="4">
-      <Text mb="2">The list could not be brought here. {error.message}</Text>
-      <QuietButton loading={busy} onClick={onAgain}>Try again</QuietButton>
+      <Text mb="2">{t("theListCouldNotBe", { message: error.message })}</Text>
+      <QuietButton loading={busy} onClick={onAgain}>{t("tryAgain")}</QuietButton>
     </Box>
   );
 }

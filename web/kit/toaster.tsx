@@ -4,13 +4,14 @@ import {
 } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import { ApiError } from "../api/client";
+import { t } from "../words/kit";
 
-const toaster = createToaster({ placement: "bottom-end", max: 4 });
+const toaster = createToaster({ placement: "bottom", offsets: { bottom: "88px", top: "24px", left: "24px", right: "24px" }, max: 4, hotkey: ["altKey", "KeyT"] });
 
-/** Say that something was done; a way back, or another way, is offered for some seconds. */
-export function sayDone(title: string, other?: () => void, label = "Undo"): void {
+/** Say that something was done. Where a choice is offered with it, it stays until it is made or dismissed. */
+export function sayDone(title: string, other?: () => void, label = t("undo")): void {
   toaster.create({
-    title, type: "info", duration: 8_000,
+    title, type: "info", duration: other ? Number.POSITIVE_INFINITY : 8_000, closable: true,
     ...(other ? { action: { label, onClick: other } } : {}),
   });
 }
@@ -18,7 +19,7 @@ export function sayDone(title: string, other?: () => void, label = "Undo"): void
 /** Say what went wrong; it stays until it is closed. What the author has cancelled is not said. */
 export function sayError(error: unknown): void {
   if (error instanceof ApiError && error.code === "cancelled") return;
-  const title = error instanceof Error ? error.message : "Something went wrong.";
+  const title = error instanceof Error ? error.message : t("somethingWentWrong");
   toaster.create({ title, type: "error", duration: Number.POSITIVE_INFINITY, closable: true });
 }
 

@@ -5,8 +5,8 @@ import { api, take } from "../api/client";
 import { MainButton } from "../kit/MainButton";
 import { QuietButton } from "../kit/QuietButton";
 import { sayError } from "../kit/toaster";
-import { count } from "../kit/units";
 import type { Answer } from "./answer";
+import { t } from "../words/practice";
 
 interface Props {
   id: number;
@@ -43,26 +43,26 @@ export function MarkForm({ id, answer, focused = false, onDone }: Props): ReactN
     <Box as="form" onSubmit={submit} mt="2">
       {answer.model && (
         <Box as="details" mb="2" color="quiet">
-          <Box as="summary" cursor="pointer">Model answer</Box>
+          <Box as="summary" cursor="pointer">{t("modelAnswer")}</Box>
           <Text whiteSpace="pre-wrap" mt="1">{answer.model}</Text>
         </Box>
       )}
       <Textarea
-        size="sm" rows={2} bg="sheet" borderRadius="card" maxLength={4_000} aria-label={`Comment on “${answer.question}”`}
-        placeholder="A comment, if you like" value={comment} onChange={(event) => setComment(event.target.value)}
+        size="sm" rows={2} bg="sheet" borderRadius="card" maxLength={4_000} aria-label={t("commentOnQuestion", { question: answer.question })}
+        placeholder={t("aCommentIfYouLike")} value={comment} onChange={(event) => setComment(event.target.value)}
       />
       <Flex align="center" gap="2" mt="2" wrap="wrap">
-        <Text as="label" fontWeight="600" {...{ htmlFor: field }}>Points</Text>
+        <Text as="label" fontWeight="600" {...{ htmlFor: field }}>{t("points")}</Text>
         <Input
           id={field} size="sm" w="84px" type="number" min={0} max={answer.out_of} step="any" required bg="sheet"
           borderRadius="card" autoFocus={focused} value={points} data-points
           onChange={(event) => setPoints(event.target.value)}
         />
-        <Text color="quiet" flex="1">of {count(answer.out_of, "point")}</Text>
+        <Text color="quiet" flex="1">{t("ofOutOf", { out_of: t("points2", { count: answer.out_of }) })}</Text>
         {answer.mark && (
-          <QuietButton disabled={keep.isPending} onClick={() => keep.mutate(null)}>Take it back</QuietButton>
+          <QuietButton disabled={keep.isPending} onClick={() => keep.mutate(null)}>{t("withdrawTheMark")}</QuietButton>
         )}
-        <MainButton type="submit" loading={keep.isPending}>Give points</MainButton>
+        <MainButton type="submit" loading={keep.isPending}>{t("givePoints")}</MainButton>
       </Flex>
     </Box>
   );

@@ -1,6 +1,7 @@
 import { Flex, Text } from "@chakra-ui/react";
 import { useEffect, useRef, useState, type ReactNode } from "react";
 import { MainButton } from "../kit/MainButton";
+import { t } from "../words/practice";
 
 /** So often it is looked whether the window is still there. */
 const LOOK_MS = 300;
@@ -29,10 +30,10 @@ export function OwnWindow({ url, onWindow, onClosed }: { url: string; onWindow: 
     <Flex direction="column" h="100%" align="center" justify="center" gap="4" p="8" textAlign="center">
       <Text maxW="46ch">
         {isOpen
-          ? "The package runs in a window of its own. When that is closed, by you or by the package, you are back at the results."
-          : "The package will run in a window of its own, as many LMSs have it. It may close that window when it ends."}
+          ? t("thePackageRunsInA")
+          : t("thePackageWillRunIn")}
       </Text>
-      {isOpen ? <MainButton onClick={() => own.current?.focus()}>Show the window</MainButton> : <MainButton onClick={open}>Open the window</MainButton>}
+      {isOpen ? <MainButton onClick={() => own.current?.focus()}>{t("showTheWindow")}</MainButton> : <MainButton onClick={open}>{t("openTheWindow")}</MainButton>}
     </Flex>
   );
 }

@@ -12,13 +12,14 @@ import { Card } from "../kit/Card";
 import { Empty } from "../kit/Empty";
 import { Fact } from "../kit/Fact";
 import { QuietButton } from "../kit/QuietButton";
-import { count, duration } from "../kit/units";
+import { duration } from "../kit/units";
 import { runAddress, useRunning, type Running } from "./addresses";
 import { CallLog } from "./CallLog";
 import { MANNERS, mannerOf } from "./manners";
 import { markedWords, RecordedAnswer } from "./RecordedAnswer";
 import { statusWords } from "./status";
 import { ToMark } from "./ToMark";
+import { t } from "../words/practice";
 
 type Results = components["schemas"]["LearnerResults"];
 type Attempt = components["schemas"]["AttemptOut"];
@@ -33,7 +34,7 @@ export function PackagePage(): ReactNode {
   const [chosen, setChosen] = useState<string | null>(null);
   const [running, setRunning] = useRunning();
   const { sco } = running;
-  if (results.isError) return <Empty title="This package is not there">{results.error.message}</Empty>;
+  if (results.isError) return <Empty title={t("thisPackageIsNotThere")}>{results.error.message}</Empty>;
   const data = results.data;
   const here = data?.results.map((result) => ({ ...result, attempts: result.attempts.filter((attempt) => attempt.sco === sco) }))
     .filter(({ attempts }) => attempts.length) ?? [];
@@ -45,7 +46,7 @@ export function PackagePage(): ReactNode {
       <PageHeader />
       <Box as="main" maxW="1200px" mx="auto" px="6" py="6">
         <ChakraLink asChild color="spruce" mb="2">
-          <Link to="/practice"><ArrowLeft size={15} /> All packages</Link>
+          <Link to="/practice"><ArrowLeft size={15} />{" "}{t("allPackages")}</Link>
         </ChakraLink>
         <Heading as="h1" fontSize="28px" mb="4">{data?.title ?? "…"}</Heading>
         <Learners id={id} data={data} here={byLearner} running={running} onRunning={setRunning} shown={shown} onShow={setChosen} />
@@ -72,25 +73,25 @@ function Learners({ id, data, here, running, onRunning, shown, onShow }: Learner
   const scos = data?.scos ?? [];
   const several = scos.length > 1;
   return (
-    <Card title="Learners">
+    <Card title={t("learners")}>
       <Flex gap="3" align="center" mb="2" wrap="wrap">
         {several && (
           <Box w="360px">
             <Choose
-              label="part" value={String(running.sco)} options={scos.map(({ number, title }) => [String(number), `${number} ${title || "without a title"}`] as const)}
+              label={t("part")} value={String(running.sco)} options={scos.map(({ number, title }) => [String(number), `${number} ${title || t("withoutATitle")}`] as const)}
               onChange={(number) => { onShow(null); onRunning({ sco: Number(number) }); }}
             />
           </Box>
         )}
-        <Box w="320px"><Choose label="the LMS is" value={running.manner} options={MANNERS.map(([key, words]) => [key, words] as const)} onChange={(manner) => onRunning({ manner })} /></Box>
+        <Box w="320px"><Choose label={t("lmsBehaviour")} value={running.manner} options={MANNERS.map(([key, words]) => [key, words] as const)} onChange={(manner) => onRunning({ manner })} /></Box>
         <Text fontSize="13px" color="quiet" flex="1" minW="240px">{mannerOf(running.manner)[2]}</Text>
-        <Check label="In a window of its own" value={running.apart} onChange={(apart) => onRunning({ apart })} />
+        <Check label={t("inAWindowOfIts")} value={running.apart} onChange={(apart) => onRunning({ apart })} />
       </Flex>
       <Table.Root size="sm" variant="line" css={{ "& tr": { bg: "transparent" } }}>
         <Table.Header>
           <Table.Row>
-            {["Learner", ...(several ? ["Parts done"] : []), "Status", "Score", "Time", "Attempts", ""].map((word) => (
-              <Table.ColumnHeader key={word} color="quiet">{word || <Box as="span" srOnly>Launch</Box>}</Table.ColumnHeader>
+            {[t("learner"), ...(several ? [t("partsDone")] : []), t("status"), t("score"), t("time"), t("attempts"), ""].map((word) => (
+              <Table.ColumnHeader key={word} color="quiet">{word || <Box as="span" srOnly>{t("launch")}</Box>}</Table.ColumnHeader>
             ))}
           </Table.Row>
         </Table.Header>
@@ -123,14 +124,14 @@ function LearnerRow(
         ) : learner.name}
       </Table.Cell>
       {parts && <Table.Cell data-cell="parts">{parts}</Table.Cell>}
-      <Table.Cell data-cell="status">{last ? statusWords(last.status) : known ? "not started" : "…"}</Table.Cell>
+      <Table.Cell data-cell="status">{last ? statusWords(last.status) : known ? t("notStarted") : "…"}</Table.Cell>
       <Table.Cell data-cell="score">{last?.score ?? none}</Table.Cell>
       <Table.Cell>{last ? duration(last.milliseconds) : none}</Table.Cell>
       <Table.Cell>{known ? result?.attempts.length ?? 0 : "…"}</Table.Cell>
       <Table.Cell textAlign="right">
         <QuietButton size="xs" asChild>
-          <Link to={to} aria-label={`Launch as ${learner.name}`}>
-            <Play size={14} /> Launch
+          <Link to={to} aria-label={t("launchAsName", { name: learner.name })}>
+            <Play size={14} />{" "}{t("launch")}
           </Link>
         </QuietButton>
       </Table.Cell>
@@ -160,20 +161,20 @@ function Detail({ id, result }: { id: number; result: Results }): ReactNode {
                   key={a.number} size="xs" aria-pressed={a.number === attempt.number}
                   bg={a.number === attempt.number ? "spruce.soft" : undefined} onClick={() => setNumber(a.number)}
                 >
-                  attempt {a.number}
+                  {t("attemptNumber", { number: a.number })}
                 </QuietButton>
               ))}
             </Flex>
           )}
         >
-          <Fact name="status">{statusWords(attempt.status)}</Fact>
-          <Fact name="score">{attempt.score ?? "none"}</Fact>
-          <Fact name="time">{duration(attempt.milliseconds)} in {count(attempt.visits, "visit")}</Fact>
-          {marked && <Fact name="marked">{marked}</Fact>}
-          <Fact name="saved progress">{count(attempt.progress, "character")}</Fact>
+          <Fact name={t("status")}>{statusWords(attempt.status)}</Fact>
+          <Fact name={t("score")}>{attempt.score ?? t("none")}</Fact>
+          <Fact name={t("time")}>{t("durationInVisits", { duration: duration(attempt.milliseconds), visits: t("visits", { count: attempt.visits }) })}</Fact>
+          {marked && <Fact name={t("marked")}>{marked}</Fact>}
+          <Fact name={t("savedProgress")}>{t("characters", { count: attempt.progress })}</Fact>
         </Card>
-        <Card title="Answers">
-          {!attempt.interactions.length && <Text color="quiet">No answer was recorded yet.</Text>}
+        <Card title={t("answers")}>
+          {!attempt.interactions.length && <Text color="quiet">{t("noAnswerWasRecordedYet")}</Text>}
           {attempt.interactions.map((answer) => (
             <RecordedAnswer key={`${answer.visit} ${answer.index}`} id={id} answer={answer} />
           ))}

@@ -11,7 +11,8 @@ import { Tool } from "../kit/Tool";
 import { usePages } from "../kit/pages";
 import { UploadButton } from "../kit/jobs/UploadButton";
 import { sayDone, sayError } from "../kit/toaster";
-import { ago, bytes, count } from "../kit/units";
+import { ago, bytes } from "../kit/units";
+import { t } from "../words/practice";
 
 type Package = components["schemas"]["PracticePackage"];
 
@@ -26,7 +27,7 @@ export function PracticePage(): ReactNode {
       take(api.DELETE("/api/practice/packages/{package_id}", { params: { path: { package_id: made.id } } })),
     onSuccess: (_, made) => {
       void queries.invalidateQueries({ queryKey: ["practice"] });
-      sayDone(`“${made.title}” was taken out, with all that was done in it.`);
+      sayDone(t("titleWasRemovedWithAll", { title: made.title }));
     },
     onError: sayError,
   });
@@ -36,15 +37,14 @@ export function PracticePage(): ReactNode {
       <Box as="main" maxW="1000px" mx="auto" px="6" py="7">
         <Flex align="center" justify="space-between" mb="5" gap="4" wrap="wrap">
           <Box>
-            <Heading as="h1" fontSize="30px">Practice LMS</Heading>
-            <Text color="quiet">Launch packages as invented learners and see all that is tracked.</Text>
+            <Heading as="h1" fontSize="30px">{t("practiceLms")}</Heading>
+            <Text color="quiet">{t("launchPackagesAsInventedLearners")}</Text>
           </Box>
           <PutIn />
         </Flex>
         {packages.items?.length === 0 && (
-          <Empty title="No packages yet" action={<PutIn />}>
-            Put in any SCORM 1.2 package as a ZIP, or choose “Try it in the practice LMS” when you
-            publish a course.
+          <Empty title={t("noPackagesYet")} action={<PutIn />}>
+            {t("addAnyScorm12")}
           </Empty>
         )}
         <Grid gap="3" as="ul" listStyleType="none">
@@ -60,20 +60,20 @@ export function PracticePage(): ReactNode {
                   </ChakraLink>
                 </Heading>
                 <Text color="quiet" fontSize="13px">
-                  {count(made.files, "file")} · {bytes(made.size)} · put in {ago(made.created)} ·{" "}
-                  {made.learners ? `tried by ${count(made.learners, "learner")}` : "not tried yet"}
+                  {t("filesBytesAddedAgo", { files: t("files", { count: made.files }), bytes: bytes(made.size), ago: ago(made.created) })}{" "}
+                  {made.learners ? t("triedByLearners", { learners: t("learners2", { count: made.learners }) }) : t("notTriedYet")}
                   {made.to_mark > 0 && (
-                    <Text as="span" color="ink" fontWeight="600"> · {count(made.to_mark, "answer")} to mark</Text>
+                    <Text as="span" color="ink" fontWeight="600">{" "}{t("answersToMark", { answers: t("answers2", { count: made.to_mark }) })}</Text>
                   )}
                 </Text>
               </Box>
-              <Tool label={`Take out ${made.title}`} zIndex="1" onClick={() => { if (window.confirm(`Take out “${made.title}” with all its results? This cannot be undone.`)) remove.mutate(made); }}>
+              <Tool label={t("removeTitle", { title: made.title })} zIndex="1" onClick={() => { if (window.confirm(t("removeTitleWithAllIts", { title: made.title }))) remove.mutate(made); }}>
                 <Trash2 size={16} />
               </Tool>
             </Flex>
           ))}
         </Grid>
-        {packages.below("More packages")}
+        {packages.below(t("morePackages"))}
       </Box>
     </Box>
   );
@@ -86,7 +86,7 @@ function PutIn(): ReactNode {
       main address="/api/practice/packages" accept=".zip" file="SCORM 1.2 package"
       onDone={(job) => void navigate(`/practice/${job.result?.practice_package}`)}
     >
-      Put in a package
+      {t("addAPackage")}
     </UploadButton>
   );
 }

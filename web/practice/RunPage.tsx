@@ -12,6 +12,7 @@ import { packageAddress, useRunning } from "./addresses";
 import { CallLog } from "./CallLog";
 import { mannerOf } from "./manners";
 import { OwnWindow } from "./OwnWindow";
+import { t } from "../words/practice";
 
 /** So long a package that is being closed may take to say its last words. */
 const LAST_WORDS_MS = 700;
@@ -30,32 +31,32 @@ export function RunPage(): ReactNode {
     queryFn: () => take(api.POST("/api/practice/launches", { body: { package: id, learner, sco } })),
   });
   const { running, leaving, leave, crash } = useRun(id, packageAddress(id, how), launch.data?.url);
-  if (launch.isError) return <Empty title="It could not be launched">{launch.error.message}</Empty>;
+  if (launch.isError) return <Empty title={t("itCouldNotBeLaunched")}>{launch.error.message}</Empty>;
   const url = launch.data && `${launch.data.url}#${manner}`;
   return (
     <Flex direction="column" h="100%">
       <Flex as="header" h="48px" px="4" gap="3" align="center" bg="paper" borderBottomWidth="1px">
         <Who learner={learner} launch={launch.data} />
-        <Text fontSize="13px" color={manner === "strict" ? "quiet" : "brick"} title={words}>The LMS is {inShort}</Text>
-        <QuietButton title="The browser goes away without a last word" onClick={crash}>Crash</QuietButton>
-        <QuietButton aria-pressed={log} onClick={() => setLog(!log)}><PanelRight size={16} /> Calls</QuietButton>
-        <MainButton onClick={leave} loading={leaving}>Leave</MainButton>
+        <Text fontSize="13px" color={manner === "strict" ? "quiet" : "brick"} title={words}>{t("theLmsIsInshort", { inShort })}</Text>
+        <QuietButton title={t("theBrowserClosesWithoutA")} onClick={crash}>{t("crash")}</QuietButton>
+        <QuietButton aria-pressed={log} onClick={() => setLog(!log)}><PanelRight size={16} />{t("calls")}</QuietButton>
+        <MainButton onClick={leave} loading={leaving}>{t("leave")}</MainButton>
       </Flex>
       <Flex flex="1" minH="0" as="main">
         <Box flex="1" minW="0" bg="table">
           {(!url || leaving) && (
-            <Flex h="100%" align="center" justify="center" role="status" aria-label="One moment"><Spinner color="spruce" /></Flex>
+            <Flex h="100%" align="center" justify="center" role="status" aria-label={t("oneMoment")}><Spinner color="spruce" /></Flex>
           )}
           {url && !leaving && (apart ? <OwnWindow url={url} onWindow={(own) => { running.current = own; }} onClosed={leave} /> : (
             <iframe
-              ref={(frame) => { running.current = frame?.contentWindow ?? null; }} title="The package" src={url} allow="autoplay; fullscreen"
+              ref={(frame) => { running.current = frame?.contentWindow ?? null; }} title={t("thePackage")} src={url} allow="autoplay; fullscreen"
               sandbox="allow-scripts allow-same-origin allow-forms allow-popups allow-modals"
               style={{ width: "100%", height: "100%", border: 0, display: "block" }}
             />
           ))}
         </Box>
         {log && launch.data && (
-          <Box as="aside" w="360px" flex="none" overflowY="auto" bg="paper" borderLeftWidth="1px" p="3" aria-label="Calls">
+          <Box as="aside" w="360px" flex="none" overflowY="auto" bg="paper" borderLeftWidth="1px" p="3" aria-label={t("calls")}>
             <CallLog packageId={id} learner={learner} sco={sco} attempt={launch.data.attempt} live />
           </Box>
         )}
@@ -70,7 +71,7 @@ function Who({ learner, launch }: { learner: string; launch: components["schemas
     <Heading as="h1" fontSize="15px" fontFamily="body" flex="1" truncate>
       {learners.data?.find((other) => other.key === learner)?.name ?? ""}
       {launch && (
-        <Text as="span" color="quiet" fontWeight="400"> · attempt {launch.attempt}{launch.resumed ? ", coming back" : ""}</Text>
+        <Text as="span" color="quiet" fontWeight="400">{" "}{t("attemptAttempt", { attempt: launch.attempt })}{launch.resumed ? t("comingBack") : ""}</Text>
       )}
     </Heading>
   );

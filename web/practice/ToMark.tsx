@@ -2,8 +2,8 @@ import { Box, Grid, Text } from "@chakra-ui/react";
 import { useRef, type ReactNode } from "react";
 import type { components } from "../api/api";
 import { Card } from "../kit/Card";
-import { count } from "../kit/units";
 import { MarkForm } from "./MarkForm";
+import { t } from "../words/practice";
 
 /** The open answers of all learners that wait to be marked, one form each. */
 export function ToMark(
@@ -25,13 +25,13 @@ export function ToMark(
 
   return (
     <Box mt="5">
-      <Card title="To mark" aside={<Text color="quiet" fontSize="13px">{count(waiting.length, "answer")}</Text>}>
+      <Card title={t("toMark")} aside={<Text color="quiet" fontSize="13px">{t("answers2", { count: waiting.length })}</Text>}>
         <Grid as="ul" ref={list} listStyleType="none" templateColumns="repeat(auto-fill, minmax(360px, 1fr))" gap="4">
           {waiting.map(({ learner, answer }, index) => (
             <Box as="li" key={`${answer.visit} ${answer.index}`} borderTopWidth="1px" pt="2">
               <Text color="quiet" fontSize="13px">{learner.name}</Text>
               <Text fontWeight="600">{answer.question}</Text>
-              <Text whiteSpace="pre-wrap" overflowWrap="anywhere">{answer.answer || "No words were written."}</Text>
+              <Text whiteSpace="pre-wrap" overflowWrap="anywhere">{answer.answer || t("noWordsWereWritten")}</Text>
               <MarkForm id={id} answer={answer} onDone={() => next(index)} />
             </Box>
           ))}

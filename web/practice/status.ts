@@ -1,7 +1,8 @@
 /** A SCORM 1.2 status as people say it. */
+import { t } from "../words/practice";
 const WORDS: Record<string, string> = {
-  passed: "passed", completed: "completed", failed: "failed", incomplete: "not finished yet",
-  browsed: "looked at", "not attempted": "not started",
+  passed: "passed", completed: "completed", failed: "failed", incomplete: t("notFinishedYet"),
+  browsed: t("lookedAt"), "not attempted": t("notStarted"),
 };
 
 /** What an LMS calls a status, in plain words. */

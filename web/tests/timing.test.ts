@@ -19,7 +19,7 @@ describe("rows", () => {
       cue({ at: 500 }), cue({ does: "move", move: "slideit", at: 1_000 }), cue({ what: "rope", does: "play", at: 200 }),
       cue({ what: null, does: "moment", at: 900 }), cue({ at: 3_000, until: 4_000 }),
     ), () => 7_000);
-    expect(found.map((row) => row.name)).toEqual(["Moments", "Rope", "Boot"]);
+    expect(found.map((row) => row.name)).toEqual(["Time marks", "Rope", "Boot"]);
     expect(found[1]?.bars.map(({ at, until, open }) => [at, until, open])).toEqual([[200, 7_200, false]]);
     expect(found[2]?.bars.map(({ at, until, open }) => [at, until, open])).toEqual([[500, 5_000, true], [1_000, 2_600, false], [3_000, 4_000, false]]);
   });

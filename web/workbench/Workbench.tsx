@@ -10,6 +10,7 @@ import { useLost } from "./shell/useLost";
 import { TopBar } from "./shell/TopBar";
 import { Empty } from "../kit/Empty";
 import { QuietButton } from "../kit/QuietButton";
+import { t } from "../words/shell";
 
 /** Fetched when they are first looked at: Build comes first. */
 const Plan = lazy(() => import("./plan/Plan"));
@@ -31,7 +32,7 @@ export default function Workbench(): ReactNode {
     // A course is fetched afresh whenever the workbench is opened.
     close();
     open(slug).catch((error: unknown) => {
-      setProblem(error instanceof Error ? error.message : "The course cannot be opened.");
+      setProblem(error instanceof Error ? error.message : t("theCourseCannotBeOpened"));
     });
     const [stopSaving, stopPulling] = [startSaving(), startPulling()];
     return () => {
@@ -43,8 +44,8 @@ export default function Workbench(): ReactNode {
   if (problem) {
     return (
       <Empty
-        title="The course cannot be opened"
-        action={<QuietButton onClick={() => setAttempt(attempt + 1)}>Try again</QuietButton>}
+        title={t("theCourseCannotBeOpened2")}
+        action={<QuietButton onClick={() => setAttempt(attempt + 1)}>{t("tryAgain")}</QuietButton>}
       >
         {problem}
       </Empty>
@@ -65,5 +66,5 @@ export default function Workbench(): ReactNode {
 }
 
 function Loading(): ReactNode {
-  return <Center h="100%" role="status" aria-label="Loading"><Spinner color="spruce" /></Center>;
+  return <Center h="100%" role="status" aria-label={t("loading")}><Spinner color="spruce" /></Center>;
 }

@@ -16,6 +16,7 @@ from zigzag_core.course import (
     Variable,
 )
 from zigzag_core.course.references import named
+from zigzag_core.course.rules.expression import Node
 from zigzag_core.course.rules.rule_use import row_rules
 from zigzag_core.program import (
     AUTHORS_OWN,
@@ -33,7 +34,7 @@ from .gates import program_gate
 from .numbering import remembered_of
 from .patterns import Woven, woven
 from .questions import as_one, grader_of, roles_of, slide_rules
-from .rules import program_rules
+from .rules import program_expression, program_rules
 from .scope import Scope
 from .timing import program_clock, spans
 
@@ -83,13 +84,14 @@ def _slide(slide: Slide, weave: Woven, scope: Scope) -> ProgramSlide:
 
     def made(element: Element) -> ProgramElement:
         rules = program_rules(element.rules, element.id, scope, slide)
-        plain_one = _plain_element(element, rules)
+        plain_one = _plain_element(element, program_expression(element.shown, scope), rules)
         changes = roles.get(element.id)
         if changes:
             if isinstance(element, Group):
                 changes = {**changes, "draw": _bare(as_one(element, slide))}
             plain_one = plain_one.model_copy(update={
                 **changes, "rules": (*changes.get("rules", ()), *plain_one.rules),
+                "visible": _both(plain_one.visible, changes.get("visible", True)),
             })
         return _woven_in(plain_one, weave, tuple(shown.get(element.id, ())))
 
@@ -150,10 +152,22 @@ def _woven_in(
         changes["rules"] = (*rules, *element.rules)
     if shown:
         changes["spans"] = shown
+    if "visible" in changes and element.visible is not False:
+        # What a pattern reveals is hidden at first by itself.
+        changes["visible"] = _both(element.visible, changes["visible"])
     return element.model_copy(update=changes) if changes else element
 
 
-def _plain_element(element: Element, rules: tuple[ProgramRule, ...] = ()) -> ProgramElement:
+def _both(one: Node, other: Node) -> Node:
+    """The condition that both hold."""
+    if one is True or other is True:
+        return other if one is True else one
+    return ["and", one, other]
+
+
+def _plain_element(
+    element: Element, visible: Node = True, rules: tuple[ProgramRule, ...] = ()
+) -> ProgramElement:
     """An element with its authors' rules; one that can be clicked is a button to everyone."""
     control: Control = "none"
     if isinstance(element, Input):
@@ -162,7 +176,8 @@ def _plain_element(element: Element, rules: tuple[ProgramRule, ...] = ()) -> Pro
         rule.on in ("clicked", "double_clicked") for rule in rules
     ):
         control = "button"
-    return ProgramElement.made(draw=_bare(element), control=control, rules=rules)
+    return ProgramElement.made(
+        draw=_bare(element), control=control, visible=visible, rules=rules)
 
 
 def _bare(element: Element) -> Element:

@@ -287,7 +287,7 @@ class ProgramRule(Model):
 
 AUTHORS_OWN: Mapping[str, Any] = {
     "rules": (), "own": (), "named_style": None, "slot": None, "locked": False,
-    "hidden_while_editing": False, "overlay": None,
+    "hidden_while_editing": False, "overlay": None, "shown": True,
 }
 """What only the author of an element needs: in a program these fields have these values."""
 

@@ -5,6 +5,7 @@ import { Mail } from "./Mail";
 import { Password } from "./Password";
 import { Sessions } from "./Sessions";
 import { Tokens } from "./Tokens";
+import { t } from "../../words/app";
 
 /** What belongs to an author: password and mail, sessions, and personal tokens for scripts. */
 export function Account(): ReactNode {
@@ -12,7 +13,7 @@ export function Account(): ReactNode {
     <Box minH="100%" bg="table">
       <PageHeader />
       <Stack as="main" maxW="760px" mx="auto" p="8" gap="5">
-        <Heading as="h1" fontSize="28px">Your account</Heading>
+        <Heading as="h1" fontSize="28px">{t("yourAccount")}</Heading>
         <Password />
         <Mail />
         <Sessions />

@@ -6,6 +6,7 @@ import { Card } from "../../kit/Card";
 import { MainButton } from "../../kit/MainButton";
 import { sayDone } from "../../kit/toaster";
 import { PasswordField } from "./PasswordField";
+import { t } from "../../words/app";
 
 /** Where a mail for a forgotten password goes. */
 export function Mail(): ReactNode {
@@ -20,20 +21,20 @@ export function Mail(): ReactNode {
       queries.setQueryData(["account"], changed);
       setTyped(null);
       setPassword("");
-      sayDone("The mail address is changed.");
+      sayDone(t("theMailAddressIsChanged"));
     },
   });
   return (
-    <Card title="Mail address">
-      <Text color="quiet" mb="2">If you forget the password, a mail for a new one goes here.</Text>
+    <Card title={t("mailAddress")}>
+      <Text color="quiet" mb="2">{t("ifYouForgetThePassword")}</Text>
       <form onSubmit={(event) => { event.preventDefault(); change.mutate(); }}>
         <Flex gap="2" wrap={{ base: "wrap", md: "nowrap" }}>
           <Input
-            size="sm" type="email" aria-label="Mail address" placeholder="None yet" maxLength={254}
+            size="sm" type="email" aria-label={t("mailAddress")} placeholder={t("noneYet")} maxLength={254}
             autoComplete="email" value={mail} onChange={(event) => setTyped(event.target.value)}
           />
-          {typed !== null && <PasswordField label="Password" value={password} onChange={setPassword} />}
-          <MainButton type="submit" loading={change.isPending} disabled={typed === null}>Change it</MainButton>
+          {typed !== null && <PasswordField label={t("password")} value={password} onChange={setPassword} />}
+          <MainButton type="submit" loading={change.isPending} disabled={typed === null}>{t("changeIt")}</MainButton>
         </Flex>
       </form>
       {change.isError && <Text role="alert" color="brick" mt="2">{change.error.message}</Text>}

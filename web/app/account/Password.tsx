@@ -6,6 +6,7 @@ import { Card } from "../../kit/Card";
 import { MainButton } from "../../kit/MainButton";
 import { sayDone } from "../../kit/toaster";
 import { PasswordField } from "./PasswordField";
+import { t } from "../../words/app";
 
 /** A new password, for who knows the one so far. */
 export function Password(): ReactNode {
@@ -18,16 +19,16 @@ export function Password(): ReactNode {
       setOld("");
       setFresh("");
       void queries.invalidateQueries({ queryKey: ["sessions"] });
-      sayDone("The password is changed. Other sessions have ended.");
+      sayDone(t("thePasswordIsChangedOther"));
     },
   });
   return (
-    <Card title="Password">
+    <Card title={t("password")}>
       <form onSubmit={(event) => { event.preventDefault(); change.mutate(); }}>
         <Flex gap="2" wrap={{ base: "wrap", md: "nowrap" }}>
-          <PasswordField label="Password so far" value={old} onChange={setOld} />
-          <PasswordField label="New password" value={fresh} onChange={setFresh} isNew />
-          <MainButton type="submit" loading={change.isPending}>Change it</MainButton>
+          <PasswordField label={t("passwordSoFar")} value={old} onChange={setOld} />
+          <PasswordField label={t("newPassword")} value={fresh} onChange={setFresh} isNew />
+          <MainButton type="submit" loading={change.isPending}>{t("changeIt")}</MainButton>
         </Flex>
       </form>
       {change.isError && <Text role="alert" color="brick" mt="2">{change.error.message}</Text>}

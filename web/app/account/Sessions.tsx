@@ -6,6 +6,7 @@ import { Card } from "../../kit/Card";
 import { QuietButton } from "../../kit/QuietButton";
 import { sayError } from "../../kit/toaster";
 import { ago } from "../../kit/units";
+import { t } from "../../words/app";
 
 /** Where the author is signed in, each to be ended. */
 export function Sessions(): ReactNode {
@@ -17,7 +18,7 @@ export function Sessions(): ReactNode {
     onSuccess: () => void queries.invalidateQueries({ queryKey: ["sessions"] }), onError: sayError,
   });
   return (
-    <Card title="Where you are signed in">
+    <Card title={t("whereYouAreSignedIn")}>
       {sessions.data?.map((one) => (
         <Flex key={one.id} align="center" justify="space-between" py="1" gap="3" minH="40px">
           <Text>
@@ -25,10 +26,10 @@ export function Sessions(): ReactNode {
             <Text as="span" color="quiet"> {one.address}</Text>
           </Text>
           <Flex align="center" gap="3">
-            <Text color="quiet">{one.here ? "this browser" : `seen ${ago(one.seen)}`}</Text>
+            <Text color="quiet">{one.here ? t("thisBrowser") : t("seenAgo", { ago: ago(one.seen) })}</Text>
             {!one.here && (
-              <QuietButton onClick={() => end.mutate(one.id)} aria-label={`End the session of ${one.device}, ${one.address}`}>
-                End it
+              <QuietButton onClick={() => end.mutate(one.id)} aria-label={t("endTheSessionOfDevice", { device: one.device, address: one.address })}>
+                {t("endIt")}
               </QuietButton>
             )}
           </Flex>

@@ -8,10 +8,11 @@ import { MainButton } from "../../kit/MainButton";
 import { Tool } from "../../kit/Tool";
 import { sayError } from "../../kit/toaster";
 import { ago } from "../../kit/units";
+import { t } from "../../words/app";
 
 type Scope = "read" | "all";
-const SCOPES: readonly (readonly [Scope, string])[] = [["all", "reads and changes"], ["read", "only reads"]];
-const DAYS: readonly (readonly [number, string])[] = [[30, "for 30 days"], [90, "for 90 days"], [366, "for a year"]];
+const SCOPES: readonly (readonly [Scope, string])[] = [["all", t("readsAndChanges")], ["read", t("onlyReads")]];
+const DAYS: readonly (readonly [number, string])[] = [[30, t("for30Days")], [90, t("for90Days")], [366, t("forAYear")]];
 
 /** Personal tokens for scripts: what each may do, and until when. */
 export function Tokens(): ReactNode {
@@ -33,45 +34,45 @@ export function Tokens(): ReactNode {
   const ended = (expires: string): boolean => Date.parse(expires) < Date.now();
   return (
     <>
-      <Heading as="h2" fontSize="20px">Personal tokens</Heading>
+      <Heading as="h2" fontSize="20px">{t("personalTokens")}</Heading>
       <Text color="quiet">
-        With a token, a script can do what you can do here.{" "}
-        <Link href="/api/docs" color="spruce" textDecoration="underline">Read the API</Link>
+        {t("withATokenAScript")}{" "}
+        <Link href="/api/docs" color="spruce" textDecoration="underline">{t("readTheApi")}</Link>
       </Text>
-      <Card title="New token">
+      <Card title={t("newToken")}>
         <form onSubmit={(event) => { event.preventDefault(); make.mutate(); }}>
           <Flex gap="2" wrap={{ base: "wrap", md: "nowrap" }}>
             <Input
-              size="sm" aria-label="What the token is for" placeholder="What it is for"
+              size="sm" aria-label={t("whatTheTokenIsFor")} placeholder={t("whatItIsFor")}
               value={name} onChange={(event) => setName(event.target.value)} required
               maxLength={100}
             />
-            <Pick label="What it may do" value={scope} options={SCOPES} onChange={(value) => setScope(value === "read" ? "read" : "all")} />
-            <Pick label="For how long" value={days} options={DAYS} onChange={(value) => setDays(Number(value))} />
-            <MainButton type="submit" loading={make.isPending}>Make a token</MainButton>
+            <Pick label={t("whatItMayDo")} value={scope} options={SCOPES} onChange={(value) => setScope(value === "read" ? "read" : "all")} />
+            <Pick label={t("forHowLong")} value={days} options={DAYS} onChange={(value) => setDays(Number(value))} />
+            <MainButton type="submit" loading={make.isPending}>{t("makeAToken")}</MainButton>
           </Flex>
         </form>
         {make.data && (
           <Box mt="3" p="3" bg="marigold.soft" borderRadius="card" role="status">
-            <Text>Copy it now; it is not shown again.</Text>
+            <Text>{t("copyItNowItIs")}</Text>
             <Code mt="1" wordBreak="break-all">{make.data.secret}</Code>
           </Box>
         )}
       </Card>
-      <Card title="Your tokens">
-        {tokens.data?.length === 0 && <Text color="quiet">None yet.</Text>}
+      <Card title={t("yourTokens")}>
+        {tokens.data?.length === 0 && <Text color="quiet">{t("noneYet2")}</Text>}
         {tokens.data?.map((token) => (
           <Flex key={token.id} align="center" justify="space-between" py="1.5" gap="3">
             <Text>
               <Text as="span" fontWeight="600">{token.name}</Text>
-              <Text as="span" color="quiet">{token.scope === "read" ? " only reads" : ""}</Text>
+              <Text as="span" color="quiet">{token.scope === "read" ? t("onlyReads2") : ""}</Text>
             </Text>
             <Flex align="center" gap="3">
               <Text color="quiet">
-                {token.last_used ? `used ${ago(token.last_used)}` : "never used"},{" "}
-                {ended(token.expires) ? "has ended" : `ends ${ago(token.expires)}`}
+                {token.last_used ? t("usedAgo", { ago: ago(token.last_used) }) : t("neverUsed")},{" "}
+                {ended(token.expires) ? t("hasEnded") : t("endsAgo", { ago: ago(token.expires) })}
               </Text>
-              <Tool label={`Revoke ${token.name}`} onClick={() => revoke.mutate(token.id)}>
+              <Tool label={t("revokeName", { name: token.name })} onClick={() => revoke.mutate(token.id)}>
                 <Trash2 size={16} />
               </Tool>
             </Flex>

@@ -5,6 +5,7 @@ import { cancel, type Job } from "../../api/jobs";
 import { QuietButton } from "../QuietButton";
 import { sayError } from "../toaster";
 import { useWork } from "./work";
+import { t } from "../../words/kit";
 
 /** What is done within this time is not shown: it would only flash. */
 const SHOWN_AFTER_MS = 400;
@@ -16,7 +17,7 @@ export function JobTray(): ReactNode {
   return (
     <Stack
       position="fixed" bottom="4" left="4" zIndex="overlay" gap="2" w="320px" maxW="calc(100vw - 32px)"
-      role="status" aria-label="Work in progress"
+      role="status" aria-label={t("workInProgress")}
     >
       {jobs.map((job) => <JobCard key={job.id} job={job} />)}
     </Stack>
@@ -40,9 +41,9 @@ function JobCard({ job }: { job: Job }): ReactNode {
       <Flex justify="space-between" align="center" gap="3">
         <Box minW="0">
           <Text fontWeight="600">{job.title}</Text>
-          <Text color="quiet" fontSize="13px" truncate>{job.state === "queued" ? "Waiting for its turn" : job.words || "At work"}</Text>
+          <Text color="quiet" fontSize="13px" truncate>{job.state === "queued" ? t("waitingForItsTurn") : job.words || t("atWork")}</Text>
         </Box>
-        <QuietButton size="xs" loading={stopping} onClick={stop}>Cancel</QuietButton>
+        <QuietButton size="xs" loading={stopping} onClick={stop}>{t("cancel")}</QuietButton>
       </Flex>
       <Progress.Root mt="2" size="xs" value={job.state === "queued" ? null : Math.max(job.share * 100, 2)} aria-label={job.title}>
         <Progress.Track borderRadius="full"><Progress.Range bg="spruce" /></Progress.Track>

@@ -9,6 +9,7 @@ import { MainButton } from "../MainButton";
 import { QuietButton } from "../QuietButton";
 import { sayError } from "../toaster";
 import { follow } from "./work";
+import { t } from "../../words/kit";
 
 interface Props {
   /** Where the file is sent. The answer is the job that works on it. */
@@ -40,10 +41,10 @@ export function UploadButton({ address, accept, file, main = false, onDone, chil
   if (sending !== null) {
     return (
       <Flex align="center" gap="3" w="240px">
-        <Progress.Root value={sending * 100} size="sm" flex="1" aria-label={`Sending the ${file}`}>
+        <Progress.Root value={sending * 100} size="sm" flex="1" aria-label={t("sendingTheFile", { file })}>
           <Progress.Track><Progress.Range bg="spruce" /></Progress.Track>
         </Progress.Root>
-        <QuietButton onClick={() => stop.current?.abort()}>Stop</QuietButton>
+        <QuietButton onClick={() => stop.current?.abort()}>{t("stop")}</QuietButton>
       </Flex>
     );
   }

@@ -5,6 +5,7 @@ import { ExpressionField } from "./ExpressionField";
 import { ACTIONS, newAction } from "./sentences";
 import type { Things } from "./things";
 import { WordChoice, WordField } from "./Word";
+import { t } from "../../words/does";
 
 interface Props { action: RuleAction; things: Things; onChange: (action: RuleAction) => void }
 
@@ -13,7 +14,7 @@ export function ActionEditor({ action, things, onChange }: Props): ReactNode {
   return (
     <>
       <WordChoice
-        label="What to do" value={action.action} groups={verbs(things)}
+        label={t("whatToDo")} value={action.action} groups={verbs(things)}
         onChange={(name) => { const made = newAction(name as RuleAction["action"], things); if (made) onChange(made); }}
       />
       <Rest action={action} things={things} onChange={onChange} />
@@ -41,7 +42,7 @@ function What(
 ): ReactNode {
   return (
     <WordChoice
-      label="What" tone="what" value={value} options={ids.map((id): [string, string] => [id, things.name(id)])}
+      label={t("what")} tone="what" value={value} options={ids.map((id): [string, string] => [id, things.name(id)])}
       onChange={(id) => onChange(put(id))}
     />
   );
@@ -72,14 +73,14 @@ function looks(action: Extract<RuleAction, { action: "look" }>, editing: Editing
     <>
       <What {...editing} ids={["this", ...elements.map(({ id }) => id)]} value={action.what} put={(what) => ({ ...action, what })} />
       <WordChoice
-        label="Look" value={action.look ?? ""} options={[["", "its own again"], ...own, ...given]}
+        label={t("look")} value={action.look ?? ""} options={[["", t("itsOwnLookAgain")], ...own, ...given]}
         onChange={(look) => editing.onChange({ ...action, look: look || null })}
       />
     </>
   );
 }
 
-const BETWEEN = { set: "to", add: "the number", multiply: "by" };
+const BETWEEN = { set: "to", add: t("theNumber"), multiply: "by" };
 
 function calculates(action: Calculation, editing: Editing): ReactNode {
   return (
@@ -95,22 +96,22 @@ function picks(action: Extract<RuleAction, { action: "pick" }>, editing: Editing
   const { things, onChange } = editing;
   return (
     <>
-      <span>for</span>
+      <span>{t("for")}</span>
       <What {...editing} ids={things.variables} value={action.variable} put={(variable) => ({ ...action, variable })} />
       {things.variable(action.variable)?.type === "text" ? (
         <>
-          <span>one of</span>
+          <span>{t("oneOf")}</span>
           <WordField
-            label="Texts, with commas between" hint="red, green, blue" value={action.texts.join(", ")}
+            label={t("textsWithCommasBetween")} hint={t("redGreenBlue")} value={action.texts.join(", ")}
             onChange={(texts) => onChange({ ...action, texts: texts.split(/,\s?/).slice(0, 100) })}
           />
         </>
       ) : (
         <>
-          <span>from</span>
-          <WordField label="From" number value={action.low} onChange={(low) => onChange({ ...action, low: Number(low) })} />
-          <span>to</span>
-          <WordField label="To" number value={action.high} onChange={(high) => onChange({ ...action, high: Number(high) })} />
+          <span>{t("from")}</span>
+          <WordField label={t("from2")} number value={action.low} onChange={(low) => onChange({ ...action, low: Number(low) })} />
+          <span>{t("to")}</span>
+          <WordField label={t("to2")} number value={action.high} onChange={(high) => onChange({ ...action, high: Number(high) })} />
         </>
       )}
     </>
@@ -125,7 +126,7 @@ function times(action: Times, { things, onChange }: Editing): ReactNode {
   const overlays = things.overlays.map((id): [string, string] => [id, things.name(id)]);
   return (
     <WordChoice
-      label="Whose timing" tone="what" value={action.of ?? ""} options={[["", "the slide"], ...overlays]}
+      label={t("timingOf")} tone="what" value={action.of ?? ""} options={[["", t("theSlide")], ...overlays]}
       onChange={(of) => onChange({ ...action, of: of || null })}
     />
   );
@@ -139,16 +140,16 @@ function startsOver(action: Extract<RuleAction, { action: "start_over" }>, { onC
   return (
     <>
       <WordChoice
-        label="What to start over" tone="what" value={action.what}
-        options={[["slide", "this slide"], ["section", "this section"], ["quiz", "the quiz"], ["course", "the course"]]}
+        label={t("whatToStartOver")} tone="what" value={action.what}
+        options={[["slide", t("thisSlide")], ["section", t("thisSection")], ["quiz", t("theQuiz")], ["course", t("theCourse")]]}
         onChange={(value) => onChange({ ...action, what: value as typeof action.what })}
       />
       <WordChoice
-        label="What is cleared" value={action.keep.join()} onChange={(keep) => onChange({ ...action, keep: (keep ? keep.split(",") : []) as typeof action.keep })}
+        label={t("whatIsCleared")} value={action.keep.join()} onChange={(keep) => onChange({ ...action, keep: (keep ? keep.split(",") : []) as typeof action.keep })}
         options={[
-          ["", "and clear all: answers, variables, what was seen"], ["variables", "but keep the variables"],
-          ["answers", "but keep the answers"], ["seen", "but keep what was seen"],
-          ["variables,answers", "but keep variables and answers"],
+          ["", t("andClearAllAnswersVariables")], ["variables", t("butKeepTheVariables")],
+          ["answers", t("butKeepTheAnswers")], ["seen", t("butKeepWhatWasSeen")],
+          ["variables,answers", t("butKeepVariablesAndAnswers")],
         ]}
       />
     </>
@@ -167,7 +168,7 @@ const EDITORS: Editors = {
   take: (action, editing) => (
     <>
       <What {...editing} ids={editing.things.inputs} value={action.input} put={(input) => ({ ...action, input })} />
-      <span>into</span>
+      <span>{t("in")}</span>
       <What {...editing} ids={editing.things.variables} value={action.variable} put={(variable) => ({ ...action, variable })} />
     </>
   ),
@@ -175,13 +176,13 @@ const EDITORS: Editors = {
   seek: (action, editing) => (
     <>
       <What {...editing} ids={editing.things.media} value={action.what} put={(what) => ({ ...action, what })} />
-      <span>to second</span>
-      <WordField label="Second" number value={action.at} onChange={(at) => editing.onChange({ ...action, at: Math.max(Number(at), 0) })} />
+      <span>{t("toSecond")}</span>
+      <WordField label={t("second")} number value={action.at} onChange={(at) => editing.onChange({ ...action, at: Math.max(Number(at), 0) })} />
     </>
   ),
   move: (action, { things, onChange }) => (
     <WordChoice
-      label="Move" tone="what" value={`${action.what} ${action.move}`}
+      label={t("move")} tone="what" value={`${action.what} ${action.move}`}
       options={things.moving.map(([element, move]): [string, string] => [`${element} ${move}`, moveName(things, element, move)])}
       onChange={(value) => { const [element = "", move = ""] = value.split(" "); onChange({ ...action, what: element, move }); }}
     />
@@ -190,17 +191,17 @@ const EDITORS: Editors = {
   submit: asks, reset: asks, start_over: startsOver,
   mark: (action, { onChange }) => (
     <WordChoice
-      label="Status" value={action.status} options={[["completed", "completed"], ["passed", "passed"], ["failed", "failed"]]}
+      label={t("status")} value={action.status} options={[["completed", t("completed")], ["passed", t("passed")], ["failed", t("failed")]]}
       onChange={(status) => onChange({ ...action, status: status as typeof action.status })}
     />
   ),
-  link: (action, { onChange }) => <WordField label="Address" hint="https://…" value={action.address} onChange={(address) => { if (isAddress(address)) onChange({ ...action, address: address.length < 9 ? "" : address }); }} />,
-  announce: (action, { onChange }) => <WordField label="Words to say" hint="words to say" value={action.text} onChange={(text) => onChange({ ...action, text })} />,
+  link: (action, { onChange }) => <WordField label={t("address")} hint="https://…" value={action.address} onChange={(address) => { if (isAddress(address)) onChange({ ...action, address: address.length < 9 ? "" : address }); }} />,
+  announce: (action, { onChange }) => <WordField label={t("textToAnnounce")} hint={t("textToAnnounce2")} value={action.text} onChange={(text) => onChange({ ...action, text })} />,
   sound: (action, editing) => <What {...editing} ids={editing.things.sounds} value={action.media ?? ""} put={(media) => ({ ...action, media })} />,
   wait: (action, { onChange }) => (
     <>
-      <WordField label="Seconds" number value={action.seconds} onChange={(seconds) => onChange({ ...action, seconds: Math.max(Number(seconds), 0.1) })} />
-      <span>seconds, then go on</span>
+      <WordField label={t("seconds")} number value={action.seconds} onChange={(seconds) => onChange({ ...action, seconds: Math.max(Number(seconds), 0.1) })} />
+      <span>{t("secondsThenContinue")}</span>
     </>
   ),
 };
@@ -212,16 +213,16 @@ function isAddress(text: string): boolean {
 
 function moveName(things: Things, element: string, move: string): string {
   const moves = things.slide?.elements.find(({ id }) => id === element)?.moves ?? [];
-  return `${things.name(element)}: ${moves.find(({ id }) => id === move)?.name ?? "a move"}`;
+  return `${things.name(element)}: ${moves.find(({ id }) => id === move)?.name ?? t("aMove")}`;
 }
 
 function GoWord({ go, things, onChange }: { go: Destination; things: Things; onChange: (go: Destination) => void }): ReactNode {
   const value = go.to === "slide" ? go.slide : go.to;
   return (
     <WordChoice
-      label="Where to go" value={value}
-      options={[["next", "the next slide"], ["previous", "the previous slide"], ["leave", "the end: leave the course"]]}
-      groups={[{ label: "A certain slide", options: things.course.slides.map((id): [string, string] => [id, things.name(id)]) }]}
+      label={t("whereToGo")} value={value}
+      options={[["next", t("theNextSlide")], ["previous", t("thePreviousSlide")], ["leave", t("theEndLeaveTheCourse")]]}
+      groups={[{ label: t("aCertainSlide"), options: things.course.slides.map((id): [string, string] => [id, things.name(id)]) }]}
       onChange={(key) => onChange(key === "next" || key === "previous" || key === "leave" ? { to: key } : { to: "slide", slide: key })}
     />
   );
@@ -236,9 +237,9 @@ function ValueWord({ action, things, onChange }: { action: Calculation; things: 
   const put = (value: unknown): void => onChange({ ...action, value });
   const source = (
     <WordChoice
-      label="Kind of value" value={other ?? (Array.isArray(action.value) ? "=" : "")}
-      options={[["", type === "yes_no" ? "just" : "the value"], ["=", "what this gives:"]]}
-      groups={[{ label: "That of a variable", options: things.variables.map((id): [string, string] => [id, things.name(id)]) }]}
+      label={t("kindOfValue")} value={other ?? (Array.isArray(action.value) ? "=" : "")}
+      options={[["", type === "yes_no" ? "just" : t("theValue")], ["=", t("whatThisGives")]]}
+      groups={[{ label: t("thatOfAVariable"), options: things.variables.map((id): [string, string] => [id, things.name(id)]) }]}
       onChange={(id) => put(
         id === "=" ? ["+", ["variable", action.variable], 1] : id ? ["variable", id]
           : type === "yes_no" ? true : type === "text" ? "" : 1,
@@ -247,15 +248,15 @@ function ValueWord({ action, things, onChange }: { action: Calculation; things: 
   );
   if (other !== null) return source;
   if (Array.isArray(action.value)) {
-    return <>{source}<ExpressionField label="Expression" node={action.value} things={things} onChange={put} /></>;
+    return <>{source}<ExpressionField label={t("expression")} node={action.value} things={things} onChange={put} /></>;
   }
   const value = action.value as string | number | boolean;
   return (
     <>
       {type === "yes_no" && action.action === "set" ? (
-        <WordChoice label="Value" value={String(Boolean(value))} options={[["true", "yes"], ["false", "no"]]} onChange={(key) => put(key === "true")} />
+        <WordChoice label={t("value")} value={String(Boolean(value))} options={[["true", t("yes")], ["false", t("no")]]} onChange={(key) => put(key === "true")} />
       ) : (
-        <WordField label="Value" number={type === "number"} value={String(value)} onChange={(text) => put(type === "number" ? Number(text) : text)} />
+        <WordField label={t("value")} number={type === "number"} value={String(value)} onChange={(text) => put(type === "number" ? Number(text) : text)} />
       )}
       {source}
     </>

@@ -1,5 +1,5 @@
-import { Box, Flex, Text } from "@chakra-ui/react";
-import { Plus, X } from "lucide-react";
+import { Text } from "@chakra-ui/react";
+import { X } from "lucide-react";
 import type { ReactNode } from "react";
 import type { RuleAction } from "../../api/types";
 import { Tool } from "../../kit/Tool";
@@ -7,33 +7,37 @@ import { ActionEditor, verbs } from "./ActionEditor";
 import { newAction } from "./sentences";
 import type { Things } from "./things";
 import { WordChoice } from "./Word";
+import { t } from "../../words/does";
 
-/** What is done, one after the other. */
-export function Actions(
-  { actions, things, lead, onChange }: {
-    actions: readonly RuleAction[]; things: Things; lead: string; onChange: (actions: RuleAction[]) => void;
-  },
-): ReactNode {
+interface Props {
+  actions: readonly RuleAction[];
+  things: Things;
+  /** Whether they are what is done where the condition does not hold. */
+  otherwise?: boolean;
+  onChange: (actions: RuleAction[]) => void;
+}
+
+/** What is done, one after the other, as words of a sentence. */
+export function Actions({ actions, things, otherwise = false, onChange }: Props): ReactNode {
   const add = (name: string): void => {
     const made = newAction(name as RuleAction["action"], things);
     if (made) onChange([...actions, made]);
   };
   return (
-    <Box>
+    <>
       {actions.map((action, index) => (
-        <Flex key={index} wrap="wrap" align="center" gap="1">
-          <Text as="span" color={index ? "quiet" : undefined}>{index ? "then" : lead}</Text>
+        <Text as="span" display="contents" key={index}>
+          {index > 0 && <Text as="span" color="quiet">{t("then")}</Text>}
           <ActionEditor action={action} things={things} onChange={(next) => onChange(actions.map((a, n) => (n === index ? next : a)))} />
-          <Tool label="Remove this action" onClick={() => onChange(actions.filter((_, n) => n !== index))}><X size={13} /></Tool>
-        </Flex>
+          <Tool label={t("removeThisAction")} data-changes minW="20px" h="22px" onClick={() => onChange(actions.filter((_, n) => n !== index))}><X size={13} /></Tool>
+        </Text>
       ))}
-      <Flex align="center" gap="1" color="quiet">
-        <Plus size={12} />
+      <Text as="span" {...(actions.length ? { "data-changes": true } : {})}>
         <WordChoice
-          label={lead === "do" ? "Add an action" : "Add an action otherwise"} value="" onChange={add}
-          options={[["", actions.length ? "then …" : `${lead} …`]]} groups={verbs(things)}
+          label={otherwise ? t("addAnActionOtherwise") : t("addAnAction")} tone="more" value="" onChange={add}
+          options={[["", actions.length ? t("plusThen") : t("plusAction")]]} groups={verbs(things)}
         />
-      </Flex>
-    </Box>
+      </Text>
+    </>
   );
 }

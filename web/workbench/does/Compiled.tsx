@@ -6,6 +6,7 @@ import { compiledCourse } from "../store/compiled";
 import { useCourse } from "../store/store";
 import { QuietButton } from "../../kit/QuietButton";
 import { whenWords } from "./sentences";
+import { t } from "../../words/does";
 
 type Action = ProgramRule["then"][number];
 type Name = (id: string) => string;
@@ -15,7 +16,7 @@ export function Compiled({ parts, name }: { parts: readonly string[]; name: Name
   const [open, setOpen] = useState(false);
   return (
     <Box>
-      <QuietButton size="xs" aria-expanded={open} onClick={() => setOpen(!open)}>{open ? "Hide its sentences" : "What it does, in sentences"}</QuietButton>
+      <QuietButton size="xs" aria-expanded={open} onClick={() => setOpen(!open)}>{open ? t("hideItsRules") : t("whatItDoesAsRules")}</QuietButton>
       {open && <Sentences parts={parts} name={name} />}
     </Box>
   );
@@ -32,7 +33,7 @@ function Sentences({ parts, name }: { parts: readonly string[]; name: Name }): R
   if (!data) return <Spinner size="sm" color="spruce" mt="2" />;
   const rules = data.slides.flatMap((slide) => [...slide.elements, ...slide.overlays.flatMap((overlay) => overlay.elements)])
     .flatMap((element) => element.rules.filter((rule) => rule.block && parts.includes(rule.target ?? "")));
-  if (!rules.length) return <Text fontSize="13px" color="quiet" mt="1">It has no sentences: what it shows follows from what was clicked.</Text>;
+  if (!rules.length) return <Text fontSize="13px" color="quiet" mt="1">{t("itHasNoRulesWhat")}</Text>;
   return (
     <Box as="ul" listStyleType="none" mt="1" fontSize="13px" lineHeight="1.6">
       {rules.map((rule) => <li key={rule.id}>{ruleWords(rule, name)}</li>)}
@@ -44,7 +45,7 @@ function ruleWords(rule: ProgramRule, name: Name): string {
   const when = whenWords(rule, name).replace("when", "When");
   const then = rule.then.map((action) => actionWords(action, name)).join(", ");
   const otherwise = rule.otherwise.map((action) => actionWords(action, name)).join(", ");
-  const condition = rule.condition === true ? "" : ", if its condition holds";
+  const condition = rule.condition === true ? "" : t("ifItsConditionHolds");
   return `${when}${condition}: ${then || "nothing"}${otherwise ? `; otherwise ${otherwise}` : ""}.`;
 }
 
@@ -54,13 +55,13 @@ function actionWords(action: Action, name: Name): string {
     case "enable":
     case "disable":
     case "hide": return `${action.do} “${name(action.element)}”`;
-    case "toggle": return `show or hide “${name(action.element)}”`;
+    case "toggle": return t("showOrHideName", { name: name(action.element) });
     case "open":
     case "close": return `${action.do} “${name(action.overlay)}”`;
-    case "look": return action.look ? `give “${name(action.element)}” the look ${action.look}` : `give “${name(action.element)}” its own look again`;
-    case "set": return "count how far it has come";
-    case "go": return action.to === "slide" && action.slide ? `go to “${name(action.slide)}”` : `go to the ${action.to} slide`;
-    case "announce": return `say “${action.text}” to a screen reader`;
+    case "look": return action.look ? t("giveNameTheLookLook", { name: name(action.element), look: action.look }) : t("giveNameItsOwnLook", { name: name(action.element) });
+    case "set": return t("countHowFarItHas");
+    case "go": return action.to === "slide" && action.slide ? t("goToName", { name: name(action.slide) }) : t("goToTheToSlide", { to: action.to });
+    case "announce": return t("announceTextToScreenReaders", { text: action.text });
     default: return action.do;
   }
 }

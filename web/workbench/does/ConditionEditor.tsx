@@ -8,6 +8,7 @@ import { ExpressionField } from "./ExpressionField";
 import { LIVE, typeOfLive } from "./live";
 import type { Things } from "./things";
 import { WordChoice, WordField, type OptionGroup } from "./Word";
+import { t } from "../../words/does";
 
 interface Props { condition: unknown; things: Things; onChange: (condition: unknown) => void; lead?: string }
 
@@ -16,7 +17,7 @@ export function ConditionEditor({ condition, things, onChange, lead = "if" }: Pr
   const [typed, setTyped] = useState(false);
   const clauses = clausesOf(condition);
   const way = (
-    <Tool label={typed ? "Choose the condition" : "Type the condition"} aria-pressed={typed} onClick={() => setTyped(!typed)}>
+    <Tool label={typed ? t("chooseTheCondition") : t("typeTheCondition")} aria-pressed={typed} onClick={() => setTyped(!typed)}>
       <Keyboard size={13} />
     </Tool>
   );
@@ -24,7 +25,7 @@ export function ConditionEditor({ condition, things, onChange, lead = "if" }: Pr
     return (
       <Flex align="start" gap="1" pl="3" borderLeftWidth="2px" borderColor="edge" py="0.5">
         <span>{lead}</span>
-        <ExpressionField label="Condition" node={condition} things={things} onChange={onChange} />
+        <ExpressionField label={t("condition")} node={condition} things={things} onChange={onChange} />
         {way}
       </Flex>
     );
@@ -47,27 +48,27 @@ function ClauseList(
         <Flex key={index} wrap="wrap" align="center" gap="1" pl="3" borderLeftWidth="2px" borderColor="edge" py="0.5">
           {index === 0 ? <span>{lead}</span> : (
             <WordChoice
-              label="Join" value={join} options={[["and", "and"], ["or", "or"]]}
+              label={t("join")} value={join} options={[["and", t("and")], ["or", t("or")]]}
               onChange={(value) => onChange({ join: value as Clauses["join"], clauses: list })}
             />
           )}
           <ClauseEditor clause={clause} things={things} onChange={(next) => put(index, next)} />
-          <Tool label="Remove this condition" onClick={() => put(index, null)}><X size={13} /></Tool>
+          <Tool label={t("removeThisCondition")} data-changes onClick={() => put(index, null)}><X size={13} /></Tool>
         </Flex>
       ))}
-      <Flex align="center">
+      <Flex align="center" data-changes>
         <QuietButton
           size="2xs" variant="ghost" color="quiet" justifyContent="flex-start"
           onClick={() => onChange({ join, clauses: [...list, firstClause(things)] })}
         >
-          <Plus size={12} /> {list.length ? "another condition" : `${lead} …`}
+          <Plus size={12} /> {list.length ? t("anotherCondition") : t("addLead", { lead })}
         </QuietButton>
         {list.length > 1 && (
           <QuietButton
             size="2xs" variant="ghost" color="quiet"
             onClick={() => onChange({ join, clauses: [...list, { kind: "group", clauses: { join: join === "and" ? "or" : "and", clauses: [firstClause(things)] } }] })}
           >
-            <Plus size={12} /> in parentheses
+            <Plus size={12} />{t("inParentheses")}
           </QuietButton>
         )}
         {way}
@@ -89,27 +90,27 @@ function subjects(things: Things): OptionGroup[] {
   const some = (kind: string, ids: readonly string[]): [string, string][] => ids.map((id) => [`${kind} ${id}`, things.name(id)]);
   const elements = things.slide?.elements ?? [];
   return [
-    { label: "Variables", options: some("variable", things.variables) },
-    { label: "The course", options: LIVE.map(({ of, words }): [string, string] => [`live ${of}`, words]) },
-    { label: "Shown", options: some("shown", things.things) },
-    { label: "Clicked", options: some("clicked", elements.map(({ id }) => id)) },
-    { label: "Sets", options: some("all_seen", things.sets) },
-    { label: "Questions", options: [...some("right", things.questions), ...some("locked", things.questions)] },
-    { label: "Slides seen", options: some("seen", things.course.slides) },
-    { label: "Watched", options: some("watched", things.media) },
-    { label: "Lies on", options: some("dropped", elements.filter((e) => e.drag).map(({ id }) => id)) },
+    { label: t("variables"), options: some("variable", things.variables) },
+    { label: t("theCourse2"), options: LIVE.map(({ of, words }): [string, string] => [`live ${of}`, words]) },
+    { label: t("shown"), options: some("shown", things.things) },
+    { label: t("clicked"), options: some("clicked", elements.map(({ id }) => id)) },
+    { label: t("sets"), options: some("all_seen", things.sets) },
+    { label: t("questions"), options: [...some("right", things.questions), ...some("locked", things.questions)] },
+    { label: t("slidesSeen"), options: some("seen", things.course.slides) },
+    { label: t("watched"), options: some("watched", things.media) },
+    { label: t("liesOn"), options: some("dropped", elements.filter((e) => e.drag).map(({ id }) => id)) },
   ];
 }
 
 const HOLDS: Record<Fact, [yes: string, no: string]> = {
-  shown: ["is shown", "is not shown"], open: ["is open", "is closed"], clicked: ["was clicked", "was not clicked"],
-  seen: ["was seen", "was not seen"], right: ["is answered right", "is not answered right"],
-  locked: ["is answered to its end", "is not answered to its end"], all_seen: ["was seen in full", "was not seen in full"],
-  gate: ["is open", "is closed"],
+  shown: [t("isShown"), t("isNotShown")], open: [t("isOpen"), t("isClosed")], clicked: [t("wasClicked"), t("wasNotClicked")],
+  seen: [t("wasSeen"), t("wasNotSeen")], right: [t("isAnsweredCorrectly"), t("isNotAnsweredCorrectly")],
+  locked: [t("isFinished"), t("isNotFinished")], all_seen: [t("wasSeenInFull"), t("wasNotSeenInFull")],
+  gate: [t("isOpen"), t("isClosed")],
 };
 
 const COMPARED: readonly [Comparison, string][] = [
-  ["=", "is"], ["!=", "is not"], [">", "is more than"], [">=", "is at least"], ["<", "is less than"], ["<=", "is at most"],
+  ["=", t("is")], ["!=", t("isNot")], [">", t("isMoreThan")], [">=", t("isAtLeast")], ["<", t("isLessThan")], ["<=", t("isAtMost")],
 ];
 
 function forSubject(subject: string, things: Things): Clause {
@@ -130,7 +131,7 @@ function forSubject(subject: string, things: Things): Clause {
 
 function ClauseEditor({ clause, things, onChange }: { clause: Clause; things: Things; onChange: (clause: Clause) => void }): ReactNode {
   if (clause.kind === "other") {
-    return <ExpressionField label="Condition" node={clause.node} things={things} onChange={(node) => onChange({ kind: "other", node })} />;
+    return <ExpressionField label={t("condition")} node={clause.node} things={things} onChange={(node) => onChange({ kind: "other", node })} />;
   }
   if (clause.kind === "group") {
     return (
@@ -141,7 +142,7 @@ function ClauseEditor({ clause, things, onChange }: { clause: Clause; things: Th
   }
   const subject = (
     <WordChoice
-      label="What is asked" tone="what" value={`${clause.kind} ${clause.of}`} groups={subjects(things)}
+      label={t("whatIsAsked")} tone="what" value={`${clause.kind} ${clause.of}`} groups={subjects(things)}
       onChange={(value) => onChange(forSubject(value, things))}
     />
   );
@@ -151,7 +152,7 @@ function ClauseEditor({ clause, things, onChange }: { clause: Clause; things: Th
       <>
         {subject}
         <WordChoice
-          label="How it is" value={String(clause.holds)} options={[["true", yes], ["false", no]]}
+          label={t("howItIs")} value={String(clause.holds)} options={[["true", yes], ["false", no]]}
           onChange={(value) => onChange({ ...clause, holds: value === "true" })}
         />
       </>
@@ -163,8 +164,8 @@ function ClauseEditor({ clause, things, onChange }: { clause: Clause; things: Th
       <>
         {subject}
         <WordChoice
-          label="Where it lies" value={`${clause.is} ${String(clause.value)}`}
-          options={[["!= ", "lies on some target"], ["= ", "lies on no target"], ...targets.map((id): [string, string] => [`= ${id}`, `lies on ${things.name(id)}`])]}
+          label={t("whereItLies")} value={`${clause.is} ${String(clause.value)}`}
+          options={[["!= ", t("liesOnSomeTarget")], ["= ", t("liesOnNoTarget")], ...targets.map((id): [string, string] => [`= ${id}`, t("liesOnName", { name: things.name(id) })])]}
           onChange={(value) => { const [is, on = ""] = value.split(" "); onChange({ ...clause, is: is as "=", value: on }); }}
         />
       </>
@@ -176,17 +177,17 @@ function ClauseEditor({ clause, things, onChange }: { clause: Clause; things: Th
     <>
       {subject}
       <WordChoice
-        label="How it compares" value={clause.is} options={compared}
+        label={t("howItCompares")} value={clause.is} options={compared}
         onChange={(is) => onChange({ ...clause, is: is as Comparison } as Clause)}
       />
       {typeof clause.value === "boolean" ? (
         <WordChoice
-          label="Value" value={String(clause.value)} options={[["true", "yes"], ["false", "no"]]}
+          label={t("value")} value={String(clause.value)} options={[["true", t("yes")], ["false", t("no")]]}
           onChange={(value) => onChange({ ...clause, value: value === "true" } as Clause)}
         />
       ) : (
         <WordField
-          label="Value" number={type === "number"} value={clause.value}
+          label={t("value")} number={type === "number"} value={clause.value}
           onChange={(value) => onChange({ ...clause, value: type === "number" ? Number(value) : value } as Clause)}
         />
       )}

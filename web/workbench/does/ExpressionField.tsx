@@ -3,6 +3,7 @@ import { useEffect, useId, useRef, useState, type ReactNode } from "react";
 import { api, take } from "../../api/client";
 import { sayError } from "../../kit/toaster";
 import type { Things } from "./things";
+import { t } from "../../words/does";
 
 interface Props { label: string; node: unknown; things: Things; onChange: (node: unknown) => void }
 
@@ -35,7 +36,7 @@ export function ExpressionField({ label, node, things, onChange }: Props): React
         ref={field} aria-label={label} aria-invalid={problem !== null} aria-describedby={note} value={shown}
         rows={Math.min(Math.ceil(shown.length / 38) || 1, 6)} w="100%" fontFamily="mono" fontSize="12.5px" lineHeight="1.5"
         px="2" py="1" borderWidth="1px" borderColor={problem ? "brick" : "edge"} borderRadius="6px" bg="sheet" resize="vertical" spellCheck={false}
-        disabled={written === null} placeholder='Score >= 3 and clicked("Card 1")'
+        disabled={written === null} placeholder={t("score3AndClickedCard")}
         onChange={(event) => { setText(event.target.value); setProblem(null); }}
         onBlur={() => { if (text !== null && !problem) read(text); }}
         onKeyDown={(event) => {
@@ -51,7 +52,7 @@ export function ExpressionField({ label, node, things, onChange }: Props): React
       />
       <Text id={note} fontSize="12px" lineHeight="1.4" color={problem ? "brick" : "quiet"} role={problem ? "alert" : undefined}>
         {problem ? `Not taken over: ${problem.words} (at character ${problem.at + 1}). Escape brings the old one back.`
-          : text === null ? 'Variables by name, course.points, clicked("…"), seen("…"), shown("…"), all_seen("…").' : "Enter takes it over."}
+          : text === null ? 'Variables by name, course.points, clicked("…"), seen("…"), shown("…"), all_seen("…").' : t("enterAppliesIt")}
       </Text>
     </Box>
   );

@@ -10,12 +10,13 @@ import { Tool } from "../../kit/Tool";
 import { ConditionEditor } from "./ConditionEditor";
 import { useThings, type Things } from "./things";
 import { WordChoice, WordField } from "./Word";
+import { t } from "../../words/does";
 
-const MEANWHILE = [["message", "answers with a message"], ["disabled", "is switched off"], ["hidden", "is hidden"]] as const;
+const MEANWHILE = [["message", t("showsAMessage")], ["disabled", t("isDisabled")], ["hidden", t("isHidden")]] as const;
 const KINDS: readonly [Wanted["wants"], string][] = [
-  ["all", "all on the slide was seen"], ["set", "all of a set was seen"], ["answered", "a question is answered"],
-  ["right", "a question is answered right"], ["watched", "a video or audio was played"], ["time", "some time has passed"],
-  ["condition", "a condition holds"],
+  ["all", t("allOnTheSlideWas")], ["set", t("allOfASetWas")], ["answered", t("aQuestionIsAnswered")],
+  ["right", t("aQuestionIsAnsweredCorrectly")], ["watched", t("aVideoOrAudioWas")], ["time", t("someTimeHasPassed")],
+  ["condition", t("aConditionHolds")],
 ];
 
 const OPEN: Gate = { wants: [{ wants: "all" }], meanwhile: "message", message: "", for_good: true };
@@ -30,34 +31,34 @@ export function GateFields(
   return (
     <Stack gap="1">
       <Choose
-        label="go on" value={value} options={[...none, ["own", "only when …"]]}
+        label={t("whenMayLearnersGoOn")} value={value} options={[...none, ["own", t("onlyWhen")]]}
         onChange={(choice) => onChange(choice === "own" ? OPEN : null, choice)}
       />
       {gate && (
         <>
           {gate.wants.map((wanted, index) => (
             <Flex key={index} wrap="wrap" align="center" gap="1" lineHeight="2">
-              {index > 0 && <span>and</span>}
+              {index > 0 && <span>{t("and")}</span>}
               <WantedWords
                 wanted={wanted} things={things}
                 onChange={(next) => change({ wants: gate.wants.map((old, n) => (n === index ? next : old)) })}
               />
               {gate.wants.length > 1 && (
-                <Tool label="Remove this" onClick={() => change({ wants: gate.wants.filter((_, n) => n !== index) })}><X size={13} /></Tool>
+                <Tool label={t("removeThis")} onClick={() => change({ wants: gate.wants.filter((_, n) => n !== index) })}><X size={13} /></Tool>
               )}
             </Flex>
           ))}
           <Box>
             <WordChoice
-              label="Ask for more" value="" options={[["", "and …"], ...offered(things)]}
+              label={t("addARequirement")} value="" options={[["", t("and2")], ...offered(things)]}
               onChange={(kind) => { if (kind) change({ wants: [...gate.wants, newWanted(kind as Wanted["wants"], things)] }); }}
             />
           </Box>
-          <Choose label="till then" value={gate.meanwhile} options={MEANWHILE.map(([key, word]) => [key, `Next ${word}`] as const)} onChange={(meanwhile) => change({ meanwhile })} />
+          <Choose label={t("untilThen")} value={gate.meanwhile} options={MEANWHILE.map(([key, word]) => [key, t("nextWord", { word })] as const)} onChange={(meanwhile) => change({ meanwhile })} />
           {gate.meanwhile === "message" && (
-            <TextField label="Message" value={gate.message} hint="Left empty, it says what is missing" onChange={(message) => change({ message })} />
+            <TextField label={t("message")} value={gate.message} hint={t("ifEmptyItSaysWhat")} onChange={(message) => change({ message })} />
           )}
-          <Check label="Once open, it stays open" value={gate.for_good} onChange={(for_good) => change({ for_good })} />
+          <Check label={t("onceOpenItStaysOpen")} value={gate.for_good} onChange={(for_good) => change({ for_good })} />
         </>
       )}
     </Stack>
@@ -89,28 +90,28 @@ function WantedWords({ wanted, things, onChange }: { wanted: Wanted; things: Thi
   const named = (ids: readonly string[]): [string, string][] => ids.map((id) => [id, things.name(id)]);
   return (
     <>
-      <WordChoice label="What is asked for" value={wanted.wants} options={offered(things, wanted.wants)} onChange={(kind) => onChange(newWanted(kind as Wanted["wants"], things))} />
-      {wanted.wants === "set" && <WordChoice label="Set" tone="what" value={wanted.set ?? ""} options={named(things.sets)} onChange={(set) => onChange({ ...wanted, set })} />}
+      <WordChoice label={t("requirement")} value={wanted.wants} options={offered(things, wanted.wants)} onChange={(kind) => onChange(newWanted(kind as Wanted["wants"], things))} />
+      {wanted.wants === "set" && <WordChoice label={t("set")} tone="what" value={wanted.set ?? ""} options={named(things.sets)} onChange={(set) => onChange({ ...wanted, set })} />}
       {(wanted.wants === "answered" || wanted.wants === "right") && (
-        <WordChoice label="Question" tone="what" value={wanted.question ?? ""} options={[["", "all of this slide"], ...named(things.questions)]} onChange={(question) => onChange({ ...wanted, question: question || null })} />
+        <WordChoice label={t("question")} tone="what" value={wanted.question ?? ""} options={[["", t("allOfThisSlide")], ...named(things.questions)]} onChange={(question) => onChange({ ...wanted, question: question || null })} />
       )}
       {wanted.wants === "watched" && (
         <>
-          <WordChoice label="Video or audio" tone="what" value={wanted.media ?? ""} options={named(things.media)} onChange={(media) => onChange({ ...wanted, media })} />
-          <WordField label="Share in per cent" number value={Math.round(wanted.share * 100)} onChange={(share) => onChange({ ...wanted, share: Math.min(Math.max(Number(share) / 100, 0), 1) })} />
+          <WordChoice label={t("videoOrAudio")} tone="what" value={wanted.media ?? ""} options={named(things.media)} onChange={(media) => onChange({ ...wanted, media })} />
+          <WordField label={t("watchedShareInPerCent")} number value={Math.round(wanted.share * 100)} onChange={(share) => onChange({ ...wanted, share: Math.min(Math.max(Number(share) / 100, 0), 1) })} />
           <span>%</span>
         </>
       )}
       {wanted.wants === "time" && (
         <>
-          <WordField label="Seconds" number value={wanted.seconds} onChange={(seconds) => onChange({ ...wanted, seconds: Math.max(Number(seconds), 0) })} />
-          <span>seconds</span>
+          <WordField label={t("seconds")} number value={wanted.seconds} onChange={(seconds) => onChange({ ...wanted, seconds: Math.max(Number(seconds), 0) })} />
+          <span>{t("seconds2")}</span>
         </>
       )}
       {wanted.wants === "condition" && (
         <Box w="100%"><ConditionEditor condition={wanted.condition} things={things} onChange={(condition) => onChange({ ...wanted, condition })} /></Box>
       )}
-      {wanted.wants === "watched" && !things.media.length && <Text color="brick" fontSize="12.5px">There is no video or audio here yet.</Text>}
+      {wanted.wants === "watched" && !things.media.length && <Text color="brick" fontSize="12.5px">{t("thereIsNoVideoOr")}</Text>}
     </>
   );
 }

@@ -17,32 +17,33 @@ import { CardMembers, ChecklistMembers, PlaceMembers, StepMembers } from "./Patt
 import { partsOf, useMadeNotes } from "./patterns";
 import { useThings, type Things } from "./things";
 import { Word, WordChoice, WordField } from "./Word";
+import { t } from "../../words/does";
 
 /** The patterns of a slide, or only those that one element takes part in. */
 export function PatternCards({ slide, of }: { slide: Slide; of?: string }): ReactNode {
   const things = useThings(slide);
   const shown = slide.patterns.filter((pattern) => !of || partsOf(pattern).includes(of));
   function change(next: Pattern): void {
-    changeSlide("Change pattern", {
+    changeSlide(t("changePattern"), {
       ...slide, patterns: slide.patterns.map((old) => (old.id === next.id ? next : old)),
     }, `pattern-${next.id}`);
     // What was selected no longer takes part: the card stays with what does.
     const parts = partsOf(next);
     if (of && !parts.includes(of)) select(slide.elements.map(({ id }) => id).filter((id) => parts.includes(id)).slice(0, 1));
   }
-  const remove = (id: string): void => void removeThing("Take pattern apart", { kind: "pattern", id }, (now) => ({
+  const remove = (id: string): void => void removeThing(t("dissolvePattern"), { kind: "pattern", id }, (now) => ({
     ...now, patterns: now.patterns.filter((old) => old.id !== id && !(old.kind === "seen_counter" && old.set === id)),
   }));
   return shown.map((pattern) => (
-    <FoldCard key={pattern.id} title={pattern.name || "Pattern"}>
+    <FoldCard key={pattern.id} title={pattern.name || t("pattern")}>
       <Stack gap="1">
         <MadeNotes pattern={pattern.id} />
-        <TextField label="Name, for you" value={pattern.name} onChange={(name) => change({ ...pattern, name })} />
+        <TextField label={t("nameOnlyYouSeeIt")} value={pattern.name} onChange={(name) => change({ ...pattern, name })} />
         <Fields pattern={pattern} things={things} onChange={change} />
         <Compiled parts={partsOf(pattern)} name={things.name} />
         <Flex gap="2" pt="1">
-          <QuietButton size="xs" onClick={() => select(partsOf(pattern).filter((id) => slide.elements.some((e) => e.id === id)))}>Select all of it</QuietButton>
-          <QuietButton size="xs" color="brick" onClick={() => remove(pattern.id)}><Trash2 size={14} /> Take apart</QuietButton>
+          <QuietButton size="xs" onClick={() => select(partsOf(pattern).filter((id) => slide.elements.some((e) => e.id === id)))}>{t("selectAllOfIt")}</QuietButton>
+          <QuietButton size="xs" color="brick" onClick={() => remove(pattern.id)}><Trash2 size={14} />{t("dissolveKeepTheElements")}</QuietButton>
         </Flex>
       </Stack>
     </FoldCard>
@@ -63,9 +64,9 @@ function MadeNotes({ pattern }: { pattern: string }): ReactNode {
     <Flex ref={box} bg="marigold.soft" color="marigold.ink" borderRadius="6px" p="2" fontSize="12.5px" gap="1">
       <Box role="status" flex="1">
         {made.notes.map((note) => <Text key={note}>{note}</Text>)}
-        <Text>If you meant something else, change it below.</Text>
+        <Text>{t("ifYouMeantSomethingElse")}</Text>
       </Box>
-      <Tool label="Close" onClick={() => useMadeNotes.setState({ [pattern]: undefined })}><X size={13} /></Tool>
+      <Tool label={t("close")} onClick={() => useMadeNotes.setState({ [pattern]: undefined })}><X size={13} /></Tool>
     </Flex>
   );
 }
@@ -81,8 +82,8 @@ function Fields({ pattern, things, onChange }: FieldProps): ReactNode {
     case "steps": return <StepMembers {...{ pattern, things, onChange }} />;
     case "before_after": return (
       <Flex align="center" gap="2" wrap="wrap">
-        <Text>Wipes from <Word>{things.name(pattern.before)}</Word> to <Word>{things.name(pattern.after)}</Word></Text>
-        <QuietButton size="2xs" onClick={() => onChange({ ...pattern, before: pattern.after, after: pattern.before })}>The other way round</QuietButton>
+        <Text>{t("wipesFrom")}{" "}<Word>{things.name(pattern.before)}</Word>{" "}{t("to")}{" "}<Word>{things.name(pattern.after)}</Word></Text>
+        <QuietButton size="2xs" onClick={() => onChange({ ...pattern, before: pattern.after, after: pattern.before })}>{t("swapTheTwo")}</QuietButton>
       </Flex>
     );
     case "checklist": return <ChecklistMembers {...{ pattern, things, onChange }} />;
@@ -101,33 +102,33 @@ function RevealFields({ pattern, things, onChange }: FieldProps<Extract<Pattern,
       {pattern.items.map((item, index) => (
         <Flex key={item.trigger} wrap="wrap" align="center" gap="1" lineHeight="2">
           <Word>{things.name(item.trigger)}</Word>
-          <span>shows</span>
+          <span>{t("shows")}</span>
           {item.shows.map((id) => (
             <Flex key={id} as="span" align="center">
               <Word>{things.name(id)}</Word>
-              <Tool label={`No longer show ${things.name(id)}`} onClick={() => put(index, { shows: item.shows.filter((other) => other !== id) })}><X size={12} /></Tool>
+              <Tool label={t("noLongerShowName", { name: things.name(id) })} onClick={() => put(index, { shows: item.shows.filter((other) => other !== id) })}><X size={12} /></Tool>
             </Flex>
           ))}
           <WordChoice
-            label={`${things.name(item.trigger)} shows also`} value="" options={[["", item.shows.length ? "and …" : "…"], ...free.map((id): [string, string] => [id, things.name(id)])]}
+            label={t("nameShowsAlso", { name: things.name(item.trigger) })} value="" options={[["", item.shows.length ? t("and2") : "…"], ...free.map((id): [string, string] => [id, things.name(id)])]}
             onChange={(id) => put(index, { shows: [...item.shows, id] })}
           />
-          <Tool label={`Take ${things.name(item.trigger)} out`} onClick={() => put(index, null)}><X size={13} /></Tool>
+          <Tool label={t("takeNameOutOfThe", { name: things.name(item.trigger) })} onClick={() => put(index, null)}><X size={13} /></Tool>
         </Flex>
       ))}
       <Flex align="center" gap="1" color="quiet">
         <Plus size={12} />
         <WordChoice
-          label="Another thing to click" value="" options={[["", "another thing to click …"], ...free.map((id): [string, string] => [id, things.name(id)])]}
+          label={t("addAnElementToClick")} value="" options={[["", t("addAnElementToClick2")], ...free.map((id): [string, string] => [id, things.name(id)])]}
           onChange={(trigger) => onChange({ ...pattern, items: [...pattern.items, { trigger, shows: [] }] })}
         />
       </Flex>
       <Choose
-        label="open" value={pattern.one_at_a_time ? "one" : "all"} options={[["one", "one at a time"], ["all", "all stay open"]]}
+        label={t("open")} value={pattern.one_at_a_time ? "one" : "all"} options={[["one", t("oneAtATime")], ["all", t("allStayOpen")]]}
         onChange={(how) => onChange({ ...pattern, one_at_a_time: how === "one" })}
       />
-      <Check label="A second click closes it" value={pattern.closes_again} onChange={(closes_again) => onChange({ ...pattern, closes_again })} />
-      <Check label="The first is open from the start" value={pattern.first_open} onChange={(first_open) => onChange({ ...pattern, first_open })} />
+      <Check label={t("clickAgainToClose")} value={pattern.closes_again} onChange={(closes_again) => onChange({ ...pattern, closes_again })} />
+      <Check label={t("theFirstIsOpenAt")} value={pattern.first_open} onChange={(first_open) => onChange({ ...pattern, first_open })} />
     </>
   );
 }
@@ -136,20 +137,20 @@ function CounterFields({ pattern, things, onChange }: FieldProps<Extract<Pattern
   return (
     <>
       <Flex align="center" gap="1" wrap="wrap" lineHeight="2">
-        <Word>{things.name(pattern.text)}</Word><span>counts what is left of</span>
-        <WordChoice label="Set" tone="what" value={pattern.set} options={things.sets.map((id): [string, string] => [id, things.name(id)])} onChange={(set) => onChange({ ...pattern, set })} />
+        <Word>{things.name(pattern.text)}</Word><span>{t("countsWhatIsLeftOf")}</span>
+        <WordChoice label={t("set")} tone="what" value={pattern.set} options={things.sets.map((id): [string, string] => [id, things.name(id)])} onChange={(set) => onChange({ ...pattern, set })} />
       </Flex>
-      <TextField label="Its words, # is the number" value={pattern.words} onChange={(words) => onChange({ ...pattern, words })} />
+      <TextField label={t("textIsTheNumber")} value={pattern.words} onChange={(words) => onChange({ ...pattern, words })} />
       {pattern.for_count.map((entry, index) => (
         <Flex key={index} align="center" gap="1" wrap="wrap">
-          <span>when</span>
-          <WordField label="Number left" number value={entry.left} onChange={(left) => onChange({ ...pattern, for_count: pattern.for_count.map((e, n) => (n === index ? { ...e, left: Math.max(Math.round(Number(left)), 0) } : e)) })} />
-          <span>left</span>
-          <WordField label="Words then" value={entry.words} onChange={(words) => onChange({ ...pattern, for_count: pattern.for_count.map((e, n) => (n === index ? { ...e, words } : e)) })} />
-          <Tool label="Remove these words" onClick={() => onChange({ ...pattern, for_count: pattern.for_count.filter((_, n) => n !== index) })}><X size={13} /></Tool>
+          <span>{t("when2")}</span>
+          <WordField label={t("numberLeft")} number value={entry.left} onChange={(left) => onChange({ ...pattern, for_count: pattern.for_count.map((e, n) => (n === index ? { ...e, left: Math.max(Math.round(Number(left)), 0) } : e)) })} />
+          <span>{t("left")}</span>
+          <WordField label={t("textThen")} value={entry.words} onChange={(words) => onChange({ ...pattern, for_count: pattern.for_count.map((e, n) => (n === index ? { ...e, words } : e)) })} />
+          <Tool label={t("removeThisText")} onClick={() => onChange({ ...pattern, for_count: pattern.for_count.filter((_, n) => n !== index) })}><X size={13} /></Tool>
         </Flex>
       ))}
-      <Box><QuietButton size="2xs" onClick={() => onChange({ ...pattern, for_count: [...pattern.for_count, { left: 1, words: "one left" }] })}><Plus size={12} /> Words for a number</QuietButton></Box>
+      <Box><QuietButton size="2xs" onClick={() => onChange({ ...pattern, for_count: [...pattern.for_count, { left: 1, words: t("oneLeft") }] })}><Plus size={12} />{t("textForANumber")}</QuietButton></Box>
     </>
   );
 }
@@ -164,18 +165,18 @@ function PathFields({ pattern, things, onChange }: FieldProps<Extract<Pattern, {
         <Box key={index} lineHeight="2">
           {path.trigger
             ? <Word>{things.name(path.trigger)}</Word>
-            : <ConditionEditor lead="Next, if" condition={path.condition} things={things} onChange={(condition) => put(index, { condition })} />}
-          <span> leads to </span>
+            : <ConditionEditor lead={t("nextIf")} condition={path.condition} things={things} onChange={(condition) => put(index, { condition })} />}
+          <span>{" "}{t("leadsTo")}{" "}</span>
           <WordChoice
-            label="Slide" tone="what" value={path.slide ?? ""} options={[["", "…"], ...things.course.slides.map((id): [string, string] => [id, things.name(id)])]}
+            label={t("slide")} tone="what" value={path.slide ?? ""} options={[["", "…"], ...things.course.slides.map((id): [string, string] => [id, things.name(id)])]}
             onChange={(slide) => put(index, { slide: slide || null })}
           />
-          <Tool label="Remove this way" onClick={() => put(index, null)}><X size={13} /></Tool>
+          <Tool label={t("removeThisWay")} onClick={() => put(index, null)}><X size={13} /></Tool>
         </Box>
       ))}
       <Box>
         <QuietButton size="2xs" onClick={() => onChange({ ...pattern, paths: [...pattern.paths, { trigger: null, condition: true, slide: null }] })}>
-          <Plus size={12} /> A way for Next, if …
+          <Plus size={12} />{t("aWayForNextIf")}
         </QuietButton>
       </Box>
     </>

@@ -7,6 +7,7 @@ import { Tool } from "../../kit/Tool";
 import { partsOf } from "./patterns";
 import type { Things } from "./things";
 import { Word, WordChoice } from "./Word";
+import { t } from "../../words/does";
 
 type Of<K extends Pattern["kind"]> = Extract<Pattern, { kind: K }>;
 interface Props<P extends Pattern> { pattern: P; things: Things; onChange: (pattern: P) => void }
@@ -31,21 +32,21 @@ export function CardMembers({ pattern, things, onChange }: Props<Of<"flip_cards"
       {cards.map((card, at) => {
         const side = (which: "front" | "back"): ReactNode => (
           <WordChoice
-            label={`${which === "front" ? "Front" : "Back"} of card ${at + 1}`} tone="what" value={card[which]}
+            label={which === "front" ? t("frontOfCardAt", { at: at + 1 }) : t("backOfCardAt", { at: at + 1 })} tone="what" value={card[which]}
             options={options([card[which], ...free], things)} onChange={(id) => put(at, { ...card, [which]: id })}
           />
         );
         return (
           <Flex key={at} wrap="wrap" align="center" gap="1" lineHeight="2">
-            {side("front")}<span>turns to</span>{side("back")}
-            <Tool label={`Swap the sides of card ${at + 1}`} onClick={() => put(at, { front: card.back, back: card.front })}><ArrowLeftRight size={13} /></Tool>
-            <Tool label={`Take card ${at + 1} out`} onClick={() => put(at)}><X size={13} /></Tool>
+            {side("front")}<span>{t("turnsTo")}</span>{side("back")}
+            <Tool label={t("swapTheSidesOfCard", { at: at + 1 })} onClick={() => put(at, { front: card.back, back: card.front })}><ArrowLeftRight size={13} /></Tool>
+            <Tool label={t("takeCardAtOut", { at: at + 1 })} onClick={() => put(at)}><X size={13} /></Tool>
           </Flex>
         );
       })}
       {free.length > 1
-        ? <More label="Another card" what="another card, with the front …" ids={free} things={things} onTake={(front) => onChange({ ...pattern, cards: [...cards, { front, back: free.find((id) => id !== front) ?? front }] })} />
-        : <Text fontSize="12px" color="quiet">Another card needs two more elements on the slide.</Text>}
+        ? <More label={t("addACard")} what={t("addACardWithThe")} ids={free} things={things} onTake={(front) => onChange({ ...pattern, cards: [...cards, { front, back: free.find((id) => id !== front) ?? front }] })} />
+        : <Text fontSize="12px" color="quiet">{t("anotherCardNeedsTwoMore")}</Text>}
     </>
   );
 }
@@ -58,8 +59,8 @@ export function StepMembers({ pattern, things, onChange }: Props<Of<"steps">>): 
   const up = (at: number): void => onChange({ ...pattern, steps: [...steps.slice(0, at - 1), steps[at], steps[at - 1], ...steps.slice(at + 1)] as typeof steps });
   const button = (which: "onward" | "back"): ReactNode => (
     <WordChoice
-      label={which === "onward" ? "What leads onward" : "What leads back"} tone="what" value={pattern[which] ?? ""}
-      options={[["", "nothing"], ...options([...(pattern[which] ? [pattern[which]] : []), ...free], things)]}
+      label={which === "onward" ? t("whatLeadsOnward") : t("whatLeadsBack")} tone="what" value={pattern[which] ?? ""}
+      options={[["", t("nothing")], ...options([...(pattern[which] ? [pattern[which]] : []), ...free], things)]}
       onChange={(id) => onChange({ ...pattern, [which]: id || null })}
     />
   );
@@ -71,19 +72,19 @@ export function StepMembers({ pattern, things, onChange }: Props<Of<"steps">>): 
           {step.shows.map((id) => (
             <Flex key={id} as="span" align="center">
               <Word>{things.name(id)}</Word>
-              <Tool label={`No longer show ${things.name(id)}`} onClick={() => put(at, { shows: step.shows.filter((other) => other !== id) })}><X size={12} /></Tool>
+              <Tool label={t("noLongerShowName", { name: things.name(id) })} onClick={() => put(at, { shows: step.shows.filter((other) => other !== id) })}><X size={12} /></Tool>
             </Flex>
           ))}
           <WordChoice
-            label={`Step ${at + 1} shows also`} tone="more" value="" options={[["", step.shows.length ? "and …" : "shows …"], ...options(free, things)]}
+            label={t("stepAtShowsAlso", { at: at + 1 })} tone="more" value="" options={[["", step.shows.length ? t("and2") : t("shows2")], ...options(free, things)]}
             onChange={(id) => put(at, { shows: [...step.shows, id] })}
           />
-          {at > 0 && <Tool label={`Step ${at + 1} comes earlier`} onClick={() => up(at)}><ArrowUp size={13} /></Tool>}
-          <Tool label={`Take step ${at + 1} out`} onClick={() => put(at)}><X size={13} /></Tool>
+          {at > 0 && <Tool label={t("stepAtComesEarlier", { at: at + 1 })} onClick={() => up(at)}><ArrowUp size={13} /></Tool>}
+          <Tool label={t("takeStepAtOut", { at: at + 1 })} onClick={() => put(at)}><X size={13} /></Tool>
         </Flex>
       ))}
-      <More label="Another step" what="another step, which shows …" ids={free} things={things} onTake={(id) => onChange({ ...pattern, steps: [...steps, { shows: [id] }] })} />
-      <Flex wrap="wrap" align="center" gap="1" lineHeight="2"><span>Onward with</span>{button("onward")}<span>back with</span>{button("back")}</Flex>
+      <More label={t("addAStep")} what={t("addAStepWhichShows")} ids={free} things={things} onTake={(id) => onChange({ ...pattern, steps: [...steps, { shows: [id] }] })} />
+      <Flex wrap="wrap" align="center" gap="1" lineHeight="2"><span>{t("onwardWith")}</span>{button("onward")}<span>{t("backWith")}</span>{button("back")}</Flex>
     </>
   );
 }
@@ -97,17 +98,17 @@ function ListMembers(
       {ids.map((id, at) => (
         <Flex key={id} align="center" gap="1" lineHeight="2">
           <Word>{things.name(id)}</Word>
-          <Tool label={`Take ${things.name(id)} out`} onClick={() => onChange(replaced(ids, at))}><X size={13} /></Tool>
+          <Tool label={t("takeNameOutOfThe", { name: things.name(id) })} onClick={() => onChange(replaced(ids, at))}><X size={13} /></Tool>
         </Flex>
       ))}
-      <More label={`Another ${what}`} what={`another ${what} …`} ids={free} things={things} onTake={(id) => onChange([...ids, id])} />
+      <More label={t("addAnotherWhat", { what })} what={t("addAnotherWhat2", { what })} ids={free} things={things} onTake={(id) => onChange([...ids, id])} />
     </>
   );
 }
 
 /** What is to be ticked off. */
 export function ChecklistMembers({ pattern, things, onChange }: Props<Of<"checklist">>): ReactNode {
-  return <ListMembers ids={pattern.items} free={freeIn(pattern, things)} things={things} what="thing to tick off" onChange={(items) => onChange({ ...pattern, items })} />;
+  return <ListMembers ids={pattern.items} free={freeIn(pattern, things)} things={things} what={t("itemToTickOff")} onChange={(items) => onChange({ ...pattern, items })} />;
 }
 
 /** Where there is something to find. */
@@ -115,7 +116,7 @@ export function PlaceMembers({ pattern, things, onChange }: Props<Of<"spot_place
   const areas = new Set((things.slide?.elements ?? []).filter(({ kind }) => kind === "area").map(({ id }) => id));
   return (
     <ListMembers
-      ids={pattern.places} free={freeIn(pattern, things).filter((id) => areas.has(id))} things={things} what="place"
+      ids={pattern.places} free={freeIn(pattern, things).filter((id) => areas.has(id))} things={things} what={t("place")}
       onChange={(places) => onChange({ ...pattern, places })}
     />
   );

@@ -10,6 +10,7 @@ import { newRule, newWhen, type Owner } from "./sentences";
 import { Sentence } from "./Sentence";
 import { shifted } from "./shifting";
 import { useThings } from "./things";
+import { t } from "../../words/does";
 
 /** The sentence that was copied, to be pasted to one or many owners. */
 const useCopied = create<{ rule: Rule | null; from: string | null }>(() => ({ rule: null, from: null }));
@@ -22,19 +23,30 @@ interface Props {
   empty: string;
 }
 
+/** What most often starts a rule of such an owner. */
+function likeliest(owner: Owner): Rule["when"]["event"] {
+  if (owner.kind === "overlay") return "overlay_opened";
+  if (owner.kind !== "element") return "slide_entered";
+  switch (owner.element) {
+    case "input": return "entered";
+    case "video": case "audio": return "media_ended";
+    default: return "clicked";
+  }
+}
+
 /** The sentences of one owner, with copying, pasting and adding. */
 export function Rules({ rules, owner, slide, onChange, empty }: Props): ReactNode {
   const things = useThings(slide);
   const { rule: copied, from } = useCopied();
   const add = (): void => {
-    const event = owner.kind === "element" ? "clicked" : owner.kind === "overlay" ? "overlay_opened" : "slide_entered";
+    const event = likeliest(owner);
     const first = newRule(newWhen(event, []));
     // The first thing that something clicked does is mostly to lead on.
-    const go: Rule["do"] = owner.kind === "element" && !rules.length ? [{ action: "go", go: { to: "next" } }] : [];
-    onChange("Add sentence", [...rules, { ...first, do: go }]);
+    const go: Rule["do"] = event === "clicked" && !rules.length ? [{ action: "go", go: { to: "next" } }] : [];
+    onChange(t("addRule"), [...rules, { ...first, do: go }]);
   };
   const paste = (): void => {
-    if (copied) onChange("Paste sentence", [...rules, slide ? shifted(copied, from, owner, slide) : { ...copied, id: freshId() }]);
+    if (copied) onChange(t("pasteRule"), [...rules, slide ? shifted(copied, from, owner, slide) : { ...copied, id: freshId() }]);
   };
   return (
     <>
@@ -42,16 +54,16 @@ export function Rules({ rules, owner, slide, onChange, empty }: Props): ReactNod
       {rules.map((rule, index) => (
         <Sentence
           key={rule.id} {...{ rule, owner, things }}
-          onChange={(next) => onChange("Change sentence", rules.map((r, n) => (n === index ? next : r)))}
-          onRemove={() => onChange("Remove sentence", rules.filter((_, n) => n !== index))}
+          onChange={(next) => onChange(t("changeRule"), rules.map((r, n) => (n === index ? next : r)))}
+          onRemove={() => onChange(t("removeRule"), rules.filter((_, n) => n !== index))}
           onCopy={() => useCopied.setState({ rule, from: owner.id })}
         />
       ))}
       <Flex gap="2" mt="1" wrap="wrap">
         <QuietButton size="xs" onClick={add}>
-          <Plus size={14} /> {owner.kind === "element" && !rules.length ? "When it is clicked …" : "Add a sentence"}
+          <Plus size={14} /> {rules.length ? t("anotherRule") : t("addARule")}
         </QuietButton>
-        {copied && <QuietButton size="xs" onClick={paste}><ClipboardPaste size={14} /> Paste the copied sentence</QuietButton>}
+        {copied && <QuietButton size="xs" onClick={paste}><ClipboardPaste size={14} />{t("pasteTheCopiedRule")}</QuietButton>}
       </Flex>
     </>
   );
@@ -64,11 +76,11 @@ export function PasteForAll({ elements, slide }: { elements: readonly Element[];
   const ids = elements.map(({ id }) => id);
   return (
     <QuietButton
-      size="xs" alignSelf="start" onClick={() => changeElements("Paste sentence", ids, (e) => (
+      size="xs" alignSelf="start" onClick={() => changeElements(t("pasteRule"), ids, (e) => (
         { ...e, rules: [...e.rules, shifted(rule, from, e, slide)] } as Element
       ))}
     >
-      <ClipboardPaste size={14} /> Paste the copied sentence to all {elements.length}
+      <ClipboardPaste size={14} />{t("pasteTheCopiedRuleTo", { elements: elements.length })}
     </QuietButton>
   );
 }

@@ -10,9 +10,9 @@ import { freshId } from "../store/ids";
 import { freeName } from "../store/names";
 import { changeCourse, goToSlide, useCourse } from "../store/store";
 import { QuietButton } from "../../kit/QuietButton";
-import { count } from "../../kit/units";
+import { t } from "../../words/does";
 
-const TYPES = [["number", "a number"], ["text", "a text"], ["yes_no", "yes or no"]] as const;
+const TYPES = [["number", t("aNumber")], ["text", t("aText")], ["yes_no", t("yesOrNo")]] as const;
 
 /** The variables of the course: what it remembers, and where. */
 export function VariablesPanel(): ReactNode {
@@ -23,28 +23,27 @@ export function VariablesPanel(): ReactNode {
     changeCourse(label, { variables: next }, merge);
   }
   function add(): void {
-    const name = freeName("Variable", variables.map((variable) => variable.name));
-    put([...variables, { type: "number", id: freshId(), name, description: "", default: 0, min: -1e9, max: 1e9, decimals: 6 }], "Add variable");
+    const name = freeName(t("variable"), variables.map((variable) => variable.name));
+    put([...variables, { type: "number", id: freshId(), name, description: "", default: 0, min: -1e9, max: 1e9, decimals: 6 }], t("addVariable"));
   }
   return (
     <Box px="3.5" py="3">
-      <Heading as="h2" fontSize="14px" fontFamily="body" fontWeight="700" pb="2">Variables</Heading>
+      <Heading as="h2" fontSize="14px" fontFamily="body" fontWeight="700" pb="2">{t("variables")}</Heading>
       {!variables.length && (
         <Text color="quiet" mb="3">
-          A variable is a number, a text or a yes/no that the course remembers: points of your own,
-          a name that was typed in, a door that was opened.
+          {t("aVariableIsANumber")}
         </Text>
       )}
       <Stack gap="3">
         {variables.map((variable, index) => (
           <VariableBox
             key={variable.id} variable={variable} places={uses.get(variable.id) ?? []} slides={slides}
-            onChange={(next) => put(variables.map((v, n) => (n === index ? next : v)), "Change variable", `variable-${variable.id}`)}
-            onRemove={() => put(variables.filter((_, n) => n !== index), "Delete variable")}
+            onChange={(next) => put(variables.map((v, n) => (n === index ? next : v)), t("changeVariable"), `variable-${variable.id}`)}
+            onRemove={() => put(variables.filter((_, n) => n !== index), t("deleteVariable"))}
           />
         ))}
       </Stack>
-      <QuietButton size="xs" mt="3" onClick={add}><Plus size={14} /> Variable</QuietButton>
+      <QuietButton size="xs" mt="3" onClick={add}><Plus size={14} />{t("variable")}</QuietButton>
     </Box>
   );
 }
@@ -60,34 +59,34 @@ interface BoxProps {
 function VariableBox({ variable, places, slides, onChange, onRemove }: BoxProps): ReactNode {
   return (
     <Box borderWidth="1px" borderRadius="card" p="2.5" bg="sheet" role="group" aria-label={variable.name} data-variable={variable.id}>
-      <TextField label="Name" value={variable.name} onChange={(name) => { if (name.trim()) onChange({ ...variable, name }); }} />
-      <Choose label="is" value={variable.type} options={TYPES} onChange={(type) => onChange(retyped(variable, type))} />
+      <TextField label={t("name")} value={variable.name} onChange={(name) => { if (name.trim()) onChange({ ...variable, name }); }} />
+      <Choose label={t("is")} value={variable.type} options={TYPES} onChange={(type) => onChange(retyped(variable, type))} />
       {variable.type === "number" && (
         <>
-          <NumberField label="begins at" value={variable.default} onChange={(value) => onChange({ ...variable, default: value })} />
-          <NumberField label="at least" value={variable.min} onChange={(min) => onChange({ ...variable, min })} />
-          <NumberField label="at most" value={variable.max} onChange={(max) => onChange({ ...variable, max })} />
-          <NumberField label="decimals" value={variable.decimals} min={0} max={6} onChange={(decimals) => onChange({ ...variable, decimals: Math.round(decimals) })} />
+          <NumberField label={t("startValue")} value={variable.default} onChange={(value) => onChange({ ...variable, default: value })} />
+          <NumberField label={t("minimum")} value={variable.min} onChange={(min) => onChange({ ...variable, min })} />
+          <NumberField label={t("maximum")} value={variable.max} onChange={(max) => onChange({ ...variable, max })} />
+          <NumberField label={t("decimals")} value={variable.decimals} min={0} max={6} onChange={(decimals) => onChange({ ...variable, decimals: Math.round(decimals) })} />
         </>
       )}
       {variable.type === "text" && (
-        <TextField label="Begins as" value={variable.default} onChange={(value) => onChange({ ...variable, default: value.slice(0, 250) })} />
+        <TextField label={t("startValue")} value={variable.default} onChange={(value) => onChange({ ...variable, default: value.slice(0, 250) })} />
       )}
       {variable.type === "yes_no" && (
-        <Check label="Begins as yes" value={variable.default} onChange={(value) => onChange({ ...variable, default: value })} />
+        <Check label={t("startsAsYes")} value={variable.default} onChange={(value) => onChange({ ...variable, default: value })} />
       )}
-      <TextField label="What it is for" value={variable.description} onChange={(description) => onChange({ ...variable, description })} />
+      <TextField label={t("description")} value={variable.description} onChange={(description) => onChange({ ...variable, description })} />
       <Flex wrap="wrap" gap="1" align="center" pt="1" fontSize="12.5px" color="quiet">
-        {places.length ? <span>used on</span> : <span>not used yet</span>}
+        {places.length ? <span>{t("usedOn")}</span> : <span>{t("notUsedYet")}</span>}
         {places.map((id) => (
-          <QuietButton key={id} size="2xs" onClick={() => goToSlide(id)}>{slides[id]?.title || "a slide"}</QuietButton>
+          <QuietButton key={id} size="2xs" onClick={() => goToSlide(id)}>{slides[id]?.title || t("aSlide")}</QuietButton>
         ))}
         {!places.length && (
-          <QuietButton size="2xs" ml="auto" onClick={onRemove}><Trash2 size={12} /> Delete</QuietButton>
+          <QuietButton size="2xs" ml="auto" onClick={onRemove}><Trash2 size={12} />{t("delete")}</QuietButton>
         )}
       </Flex>
       {places.length > 0 && (
-        <Text fontSize="12px" color="quiet">It can be deleted once {count(places.length, "slide")} no longer use{places.length === 1 ? "s" : ""} it.</Text>
+        <Text fontSize="12px" color="quiet">{t("canBeDeletedOnce", { count: places.length })}</Text>
       )}
     </Box>
   );

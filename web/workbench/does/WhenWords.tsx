@@ -5,6 +5,7 @@ import { EVENTS, newWhen, type Owner } from "./sentences";
 import type { Things } from "./things";
 import { Tool } from "../../kit/Tool";
 import { WordChoice, WordField } from "./Word";
+import { t } from "../../words/does";
 
 interface Props { when: When; owner: Owner; things: Things; onChange: (when: When) => void }
 
@@ -17,24 +18,24 @@ export function WhenWords({ when, owner, things, onChange }: Props): ReactNode {
   const of = "of" in when ? when.of : [];
   const verb = (
     <WordChoice
-      label="What happens" value={when.event} options={choices.map((name): [string, string] => [name, EVENTS[name].words])}
+      label={t("whatHappens")} value={when.event} options={choices.map((name): [string, string] => [name, EVENTS[name].words])}
       onChange={(name) => onChange(newWhen(name as EventName, firstOf(name as EventName, owner, things, of)))}
     />
   );
   if (to === "key") {
-    return <><span>the</span><WordField label="Key" value={when.event === "key_pressed" ? when.key : ""} onChange={(key) => onChange({ event: "key_pressed", key: key.slice(-20) || "Enter" })} />{verb}</>;
+    return <><span>{t("the")}</span><WordField label={t("key")} value={when.event === "key_pressed" ? when.key : ""} onChange={(key) => onChange({ event: "key_pressed", key: key.slice(-20) || "Enter" })} />{verb}</>;
   }
   if (when.event === "timer") {
     return (
       <>
-        <WordField label="Seconds" number value={when.after} onChange={(after) => onChange({ ...when, after: Math.max(Number(after), 0.1) })} />
-        <span>seconds’</span>{verb}
-        <WordChoice label="Again" value={String(when.again)} options={[["false", "once"], ["true", "again and again"]]} onChange={(again) => onChange({ ...when, again: again === "true" })} />
+        <WordField label={t("seconds")} number value={when.after} onChange={(after) => onChange({ ...when, after: Math.max(Number(after), 0.1) })} />
+        <span>{t("seconds3")}</span>{verb}
+        <WordChoice label={t("again")} value={String(when.again)} options={[["false", t("once")], ["true", t("againAndAgain")]]} onChange={(again) => onChange({ ...when, again: again === "true" })} />
       </>
     );
   }
   if (when.event === "cue_reached") {
-    return <><span>the timing</span>{verb}<WordChoice label="Cue" tone="what" value={when.cue} options={cues(things)} onChange={(cue) => onChange({ ...when, cue })} /></>;
+    return <><span>{t("theTiming")}</span>{verb}<WordChoice label={t("cue")} tone="what" value={when.cue} options={cues(things)} onChange={(cue) => onChange({ ...when, cue })} /></>;
   }
   return (
     <>
@@ -42,12 +43,12 @@ export function WhenWords({ when, owner, things, onChange }: Props): ReactNode {
       {verb}
       {when.event === "dropped" && (
         <WordChoice
-          label="Target" tone="what" value={when.on ?? ""} onChange={(on) => onChange({ ...when, on: on || null })}
-          options={[["", "any target"], ...(things.slide?.elements ?? []).map((e): [string, string] => [e.id, e.name])]}
+          label={t("target")} tone="what" value={when.on ?? ""} onChange={(on) => onChange({ ...when, on: on || null })}
+          options={[["", t("anyTarget")], ...(things.slide?.elements ?? []).map((e): [string, string] => [e.id, e.name])]}
         />
       )}
       {when.event === "media_reached" && (
-        <><WordField label="Seconds" number value={when.at} onChange={(at) => onChange({ ...when, at: Math.max(Number(at), 0) })} /><span>seconds</span></>
+        <><WordField label={t("seconds")} number value={when.at} onChange={(at) => onChange({ ...when, at: Math.max(Number(at), 0) })} /><span>{t("seconds2")}</span></>
       )}
     </>
   );
@@ -67,19 +68,21 @@ function Subject({ when, owner, things, of, onChange }: Props & { of: readonly s
     <>
       {chosen.map((id, index) => (
         <Fragment key={id}>
-          {index > 0 && <span>or</span>}
+          {index > 0 && <span>{t("or")}</span>}
           <WordChoice
-            label="What it happens to" tone="what" value={id} options={[...(chosen.length > 1 ? named(fits ? [owner.id] : []) : own), ...named(ids)]}
+            label={t("whatItHappensTo")} tone="what" value={id} options={[...(chosen.length > 1 ? named(fits ? [owner.id] : []) : own), ...named(ids)]}
             onChange={(other) => put(chosen.map((old, n) => (n === index ? other : old)).filter(Boolean))}
           />
-          {chosen.length > 1 && <Tool label={`Not ${things.name(id)}`} onClick={() => put(chosen.filter((old) => old !== id))}><X size={12} /></Tool>}
+          {chosen.length > 1 && <Tool data-changes label={t("notName", { name: things.name(id) })} onClick={() => put(chosen.filter((old) => old !== id))}><X size={12} /></Tool>}
         </Fragment>
       ))}
       {to !== "time" && more.length > 0 && (
-        <WordChoice
-          label="Or what else" tone="more" value="" options={[["", "or …"], ...named(more)]}
-          onChange={(id) => put([...chosen.map((old) => old || owner.id), id])}
-        />
+        <span data-changes>
+          <WordChoice
+            label={t("orWhatElse")} tone="more" value="" options={[["", t("or2")], ...named(more)]}
+            onChange={(id) => put([...chosen.map((old) => old || owner.id), id])}
+          />
+        </span>
       )}
     </>
   );
@@ -99,7 +102,7 @@ function idsOf(to: string, things: Things, owner: Owner): readonly string[] {
 
 function cues(things: Things): [string, string][] {
   const all = [things.slide?.timing, ...(things.slide?.overlays ?? []).map(({ timing }) => timing)];
-  return all.flatMap((timing) => timing?.cues ?? []).map((cue, index) => [cue.id, cue.name || `cue ${index + 1}`]);
+  return all.flatMap((timing) => timing?.cues ?? []).map((cue, index) => [cue.id, cue.name || t("cueIndex", { index: index + 1 })]);
 }
 
 /** The events that make sense for an owner: those for which the slide has something. */

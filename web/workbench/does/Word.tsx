@@ -1,6 +1,7 @@
 /** The coloured words of a sentence: each is a choice. */
 import { Box, chakra } from "@chakra-ui/react";
 import type { ReactNode } from "react";
+import { t } from "../../words/does";
 
 type Option = readonly [value: string, word: string];
 export interface OptionGroup { label: string; options: readonly Option[] }
@@ -31,7 +32,7 @@ export function WordChoice({ label, value, options = [], groups = [], onChange, 
       {...(known ? {} : { outline: "2px solid {colors.brick}" })}
       onChange={(event) => onChange(event.target.value)}
     >
-      {!known && <option value={value}>something that is gone</option>}
+      {!known && <option value={value}>{t("aDeletedElement")}</option>}
       {options.map(([key, word]) => <option key={key} value={key}>{word}</option>)}
       {groups.filter((group) => group.options.length).map((group) => (
         <optgroup key={group.label} label={group.label}>

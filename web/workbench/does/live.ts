@@ -1,4 +1,5 @@
 /** The values that the course itself keeps: their names, and words for them. */
+import { t } from "../../words/does";
 
 export interface Live { of: string; words: string; type: "number" | "text" }
 
@@ -6,11 +7,11 @@ const number = (of: string, words: string): Live => ({ of, words, type: "number"
 const text = (of: string, words: string): Live => ({ of, words, type: "text" });
 
 export const LIVE: readonly Live[] = [
-  text("learner_name", "the learner's name"), number("points", "points so far"), number("max_points", "points possible"),
-  number("score", "score in %"), text("result", "result: passed, failed or open"), number("slides_seen", "slides seen"),
-  number("slides", "number of slides"), number("slide_number", "number of this slide"), text("slide_title", "title of this slide"),
-  number("answered", "questions answered"), number("questions", "number of questions"), number("minutes", "minutes spent"),
-  number("seconds", "seconds spent"),
+  text("learner_name", t("theLearnersName")), number("points", t("pointsSoFar")), number("max_points", t("pointsPossible")),
+  number("score", t("scoreIn")), text("result", t("resultPassedFailedOrOpen")), number("slides_seen", t("slidesSeen2")),
+  number("slides", t("numberOfSlides")), number("slide_number", t("numberOfThisSlide")), text("slide_title", t("titleOfThisSlide")),
+  number("answered", t("questionsAnswered")), number("questions", t("numberOfQuestions")), number("minutes", t("minutesSpent")),
+  number("seconds", t("secondsSpent")),
 ];
 
 /** The type of a live value; unknown ones are numbers. */

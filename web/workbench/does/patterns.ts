@@ -5,6 +5,7 @@ import type { paths } from "../../api/api";
 import type { Pattern } from "../../api/types";
 import { useOverlay } from "../editor/stage/overlays";
 import { edit } from "../store/edits";
+import { t } from "../../words/does";
 
 type Body = paths["/api/edits/pattern"]["post"]["requestBody"]["content"]["application/json"];
 export type ReadyPattern = Body["what"];
@@ -18,7 +19,7 @@ export const useMadeNotes = create<Record<string, MadeNotes | undefined>>(() => 
 export async function makePattern(what: ReadyPattern): Promise<void> {
   const { overlay } = useOverlay.getState();
   const made = await edit({
-    label: "Make pattern",
+    label: t("makePattern"),
     ask: ({ slide, course, selected: elements }) => (
       take(api.POST("/api/edits/pattern", { body: { slide, course, what, elements, overlay } }))),
     then: ({ selected }) => ({ select: selected.slice(0, 1) }),

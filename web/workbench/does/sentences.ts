@@ -2,6 +2,7 @@
 import { DEFAULTS } from "../../api/defaults";
 import type { ProgramRule, Rule, RuleAction, When } from "../../api/types";
 import { freshId } from "../store/ids";
+import { t } from "../../words/does";
 
 export type Owner =
   | { kind: "element"; id: string; name: string; element: string }
@@ -11,35 +12,35 @@ type EventName = When["event"];
 
 /** What may happen: its words after the thing's name, and what kind of thing it happens to. */
 export const EVENTS: Record<EventName, { words: string; to: "element" | "overlay" | "slide" | "question" | "set" | "variable" | "time" | "key" }> = {
-  clicked: { words: "is clicked", to: "element" },
-  double_clicked: { words: "is double-clicked", to: "element" },
-  pointed_at: { words: "is pointed at", to: "element" },
-  pointed_away: { words: "is no longer pointed at", to: "element" },
-  entered: { words: "gets a new value", to: "element" },
-  dropped: { words: "is dropped on", to: "element" },
-  dropped_elsewhere: { words: "is dropped elsewhere", to: "element" },
-  media_started: { words: "starts to play", to: "element" },
-  media_paused: { words: "is paused", to: "element" },
-  media_reached: { words: "has played", to: "element" },
-  media_ended: { words: "has ended", to: "element" },
-  overlay_opened: { words: "opens", to: "overlay" },
-  overlay_closed: { words: "closes", to: "overlay" },
-  slide_entered: { words: "is entered", to: "slide" },
-  slide_left: { words: "is left", to: "slide" },
-  timing_ended: { words: "timing has ended", to: "time" },
-  cue_reached: { words: "reaches the cue", to: "time" },
-  timer: { words: "time has passed", to: "time" },
-  key_pressed: { words: "key is pressed", to: "key" },
-  all_seen: { words: "was seen in full", to: "set" },
-  variable_changed: { words: "changes", to: "variable" },
-  answered_right: { words: "is answered right", to: "question" },
-  answered_partly: { words: "is answered partly right", to: "question" },
-  answered_wrong: { words: "is answered wrong", to: "question" },
-  answered_last: { words: "has no tries left", to: "question" },
-  time_up: { words: "has no time left", to: "question" },
-  answered: { words: "is answered", to: "question" },
-  answered_nothing: { words: "is submitted without an answer", to: "question" },
-  judged: { words: "is judged", to: "question" },
+  clicked: { words: t("isClicked"), to: "element" },
+  double_clicked: { words: t("isDoubleClicked"), to: "element" },
+  pointed_at: { words: t("isPointedAt"), to: "element" },
+  pointed_away: { words: t("isNoLongerPointedAt"), to: "element" },
+  entered: { words: t("isChanged"), to: "element" },
+  dropped: { words: t("isDroppedOn"), to: "element" },
+  dropped_elsewhere: { words: t("isDroppedElsewhere"), to: "element" },
+  media_started: { words: t("startsToPlay"), to: "element" },
+  media_paused: { words: t("isPaused"), to: "element" },
+  media_reached: { words: t("hasPlayed"), to: "element" },
+  media_ended: { words: t("hasEnded"), to: "element" },
+  overlay_opened: { words: t("whenOpenedAgain"), to: "overlay" },
+  overlay_closed: { words: t("closes"), to: "overlay" },
+  slide_entered: { words: t("isEntered"), to: "slide" },
+  slide_left: { words: t("isLeft"), to: "slide" },
+  timing_ended: { words: t("timingHasEnded"), to: "time" },
+  cue_reached: { words: t("reachesTheCue"), to: "time" },
+  timer: { words: t("timeHasPassed"), to: "time" },
+  key_pressed: { words: t("keyIsPressed"), to: "key" },
+  all_seen: { words: t("wasSeenInFull"), to: "set" },
+  variable_changed: { words: t("changes"), to: "variable" },
+  answered_right: { words: t("isAnsweredCorrectly"), to: "question" },
+  answered_partly: { words: t("isAnsweredPartlyCorrectly"), to: "question" },
+  answered_wrong: { words: t("isAnsweredIncorrectly"), to: "question" },
+  answered_last: { words: t("hasNoAttemptsLeft"), to: "question" },
+  time_up: { words: t("hasNoTimeLeft"), to: "question" },
+  answered: { words: t("isAnswered"), to: "question" },
+  answered_nothing: { words: t("isSubmittedWithoutAnAnswer"), to: "question" },
+  judged: { words: t("isJudged"), to: "question" },
 };
 
 /** The *When* of a new rule, for an event that happens to `of`. */
@@ -58,20 +59,20 @@ type ActionName = RuleAction["action"];
 
 /** What may be done, in the groups in which it is offered. */
 export const ACTIONS: readonly [group: string, actions: readonly [ActionName, string][]][] = [
-  ["Showing", [["show", "show"], ["hide", "hide"], ["toggle", "show or hide"], ["enable", "enable"], ["disable", "disable"], ["look", "give a look to"]]],
-  ["Going", [["go", "go to"], ["start_over", "start over"], ["link", "open the web page"]]],
-  ["Counting", [
-    ["set", "set"], ["add", "add to"], ["multiply", "multiply"], ["switch", "switch"], ["pick", "pick at random"],
-    ["take", "take over"],
+  [t("visibility"), [["show", t("show")], ["hide", t("hide")], ["toggle", t("showOrHide")], ["enable", t("enable")], ["disable", t("disable")], ["look", t("giveALookTo")]]],
+  [t("navigation"), [["go", t("goTo")], ["start_over", t("startOver")], ["link", t("openTheWebPage")]]],
+  [t("variables"), [
+    ["set", t("set2")], ["add", t("addTo")], ["multiply", t("multiply")], ["switch", t("toggle")], ["pick", t("pickAtRandom")],
+    ["take", t("store")],
   ]],
-  ["Playing", [
-    ["play", "play"], ["pause", "pause"], ["seek", "jump in"], ["sound", "play the sound"], ["move", "move"],
-    ["start_timing", "start the timing of"], ["stop_timing", "stop the timing of"],
-    ["restart_timing", "restart the timing of"],
+  [t("mediaAndMotion"), [
+    ["play", t("play")], ["pause", t("pause")], ["seek", t("jumpIn")], ["sound", t("playTheSound")], ["move", t("move2")],
+    ["start_timing", t("startTheTimingOf")], ["stop_timing", t("stopTheTimingOf")],
+    ["restart_timing", t("restartTheTimingOf")],
   ]],
-  ["Asking", [["submit", "submit"], ["reset", "reset"]]],
-  ["Telling", [["announce", "say to a screen reader"], ["mark", "mark the course as"]]],
-  ["Timing", [["wait", "wait"]]],
+  [t("questions"), [["submit", t("submit2")], ["reset", t("reset")]]],
+  [t("messagesAndStatus"), [["announce", t("announceToScreenReaders")], ["mark", t("markTheCourseAs")]]],
+  [t("waiting"), [["wait", t("wait")]]],
 ];
 
 /** What an action needs to name, offered as it is made; null where the course has none of it. */
@@ -136,5 +137,5 @@ export function newRule(when: When): Rule {
 
 /** When a rule of the program runs: when “Card 1” is clicked. */
 export function whenWords(rule: ProgramRule, name: (id: string) => string): string {
-  return `when ${rule.target ? `“${name(rule.target)}”` : "it"} ${EVENTS[rule.on].words}`;
+  return t("whenThingWords", { thing: rule.target ? `“${name(rule.target)}”` : t("it"), words: EVENTS[rule.on].words });
 }

@@ -4,6 +4,7 @@ import { useMemo } from "react";
 import type { Course, Element, Pattern, Slide, Variable } from "../../api/types";
 import { useCourse } from "../store/store";
 import type { Offers } from "./sentences";
+import { t } from "../../words/does";
 
 export interface Things extends Offers {
   slide: Slide | null;
@@ -27,11 +28,11 @@ const ids = (things: readonly { id: string }[]): string[] => things.map(({ id })
 
 /** The words for everything that a rule can name, by id; without a slide, that on all slides. */
 function namesOf(slide: Slide | null, course: Course, slides: Readonly<Record<string, Slide>>): ReadonlyMap<string, string> {
-  const names = new Map<string, string>([["this", "it"]]);
+  const names = new Map<string, string>([["this", t("it")]]);
   for (const thing of [...course.variables, ...course.media]) names.set(thing.id, thing.name);
   for (const part of slide ? [slide] : Object.values(slides)) {
     for (const thing of [...part.elements, ...part.overlays, ...part.questions, ...part.patterns]) {
-      names.set(thing.id, thing.name || "a thing without a name");
+      names.set(thing.id, thing.name || t("anUnnamedElement"));
     }
   }
   for (const [id, other] of Object.entries(slides)) {
@@ -49,7 +50,7 @@ export function useThings(slide: Slide | null): Things {
     const { elements, overlays, questions, patterns } = slide ?? NOTHING;
     const kinds = (...wanted: string[]): string[] => ids(elements.filter((e) => wanted.includes(e.kind)));
     return {
-      slide, course, slides, name: (id) => names.get(id) ?? "something that is gone",
+      slide, course, slides, name: (id) => names.get(id) ?? t("aDeletedElement"),
       things: [...ids(overlays), ...ids(elements)], usable: ids(elements.filter(({ kind }) => !USELESS.has(kind))), overlays: ids(overlays), questions: ids(questions),
       variables: ids(course.variables), inputs: kinds("input"), media: kinds("video", "audio"),
       moving: elements.flatMap((e) => e.moves.map((move): [string, string] => [e.id, move.id])),

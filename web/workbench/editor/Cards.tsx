@@ -1,12 +1,12 @@
-import { Box, Flex, Heading, Stack, Text } from "@chakra-ui/react";
+import { Box, Flex, Heading, Input, Stack, Text } from "@chakra-ui/react";
 import { Copy, Eye, EyeOff, Group, Lock, LockOpen, Trash2, Ungroup } from "lucide-react";
-import { useRef, type ReactNode } from "react";
+import { useRef, useState, type ReactNode } from "react";
 import type { Element, Slide } from "../../api/types";
 import { duplicateSelected } from "../store/clipboard";
-import { groupSelected, removeSelected, toggleSelected, ungroupSelected } from "../store/commands";
+import { groupSelected, removeSelected, renameElement, toggleSelected, ungroupSelected } from "../store/commands";
 import { useCourse } from "../store/store";
+import { Tip } from "../../kit/Tip";
 import { Tool } from "../../kit/Tool";
-import { count } from "../../kit/units";
 import { ArrangeCard } from "./cards/ArrangeCard";
 import { CourseCards } from "./cards/CourseCards";
 import { Does } from "../does/Does";
@@ -22,6 +22,7 @@ import { Says } from "./cards/Says";
 import { useAsLooked } from "../looks/useAsLooked";
 import { MovesCard } from "../timing/MovesCard";
 import { SlideCards } from "./cards/SlideCards";
+import { t } from "../../words/editor";
 
 /** The cards: the settings of what is selected, and only those. */
 export function Cards(): ReactNode {
@@ -35,7 +36,6 @@ export function Cards(): ReactNode {
   if (!holding) shown.current = selected;
   if (!slide) return <Stack p="3" gap="3"><CourseCards /></Stack>;
   const elements = shown.current.flatMap((id) => slide.elements.find((element) => element.id === id) ?? []);
-  const only = elements.length === 1 ? elements[0] : undefined;
   if (!elements.length) {
     return (
       <Stack p="3" gap="3">
@@ -43,32 +43,57 @@ export function Cards(): ReactNode {
       </Stack>
     );
   }
+  return <ElementCards slide={slide} elements={elements} />;
+}
+
+/** The cards of one element, or of several. */
+function ElementCards({ slide, elements }: { slide: Slide; elements: readonly Element[] }): ReactNode {
+  const only = elements.length === 1 ? elements[0] : undefined;
   const asked = questionsOf(slide, elements);
   return (
-    <Stack p="3" gap="3">
+    <Stack p="3" gap="2.5">
       <Flex align="center" justify="space-between" gap="2">
-        <Heading as="h2" fontSize="16px" fontFamily="body" truncate>
-          {only ? only.name : count(elements.length, "element")}
-        </Heading>
+        {only ? <NameField key={only.id} element={only} /> : (
+          <Heading as="h2" fontSize="16px" fontFamily="body" truncate>{t("elements", { count: elements.length })}</Heading>
+        )}
         <Tools elements={elements} />
       </Flex>
-      {only && <Says element={only} />}
       {asked.map((question) => (
         <Judges key={question.id} slide={slide} question={question} />
       ))}
-      {!asked.length && <JoinCard slide={slide} elements={elements} />}
-      <ArrangeCard many={!only} />
+      {only && <Says element={only} />}
+      {!only && <ArrangeCard many />}
       <Looks elements={elements} />
       {only && <PatternCards slide={slide} of={only.id} />}
       {only && <Does element={only} slide={slide} submits={submitted(slide, only)} />}
+      {!asked.length && <JoinCard slide={slide} elements={elements} />}
+      {only && <ArrangeCard many={false} />}
       {only && only.kind !== "group" && <MovesCard element={only} />}
       {!only && (
         <>
           <PasteForAll elements={elements} slide={slide} />
-          <Box px="1"><Text color="quiet" fontSize="13px">What these say and do is set one by one; a sentence that was copied can be given to all.</Text></Box>
+          <Box px="1"><Text color="quiet" fontSize="13px">{t("textAndInteractionAreSet")}</Text></Box>
         </>
       )}
     </Stack>
+  );
+}
+
+/** The name of the element as the cards' heading, to type over. */
+function NameField({ element }: { element: Element }): ReactNode {
+  const [draft, setDraft] = useState<string | null>(null);
+  const leave = (): void => {
+    if (draft !== null && draft !== element.name) renameElement(element.id, draft);
+    setDraft(null);
+  };
+  return (
+    <Tip label={t("nameOnlyYouSeeIt")}>
+      <Input
+        aria-label={t("nameOnlyYouSeeIt")} value={draft ?? element.name} size="xs" variant="flushed" borderColor="transparent" fontSize="16px" fontWeight="700"
+        flex="1" minW="0" textOverflow="ellipsis" maxLength={200} onChange={(event) => setDraft(event.target.value)} onBlur={leave}
+        onKeyDown={(event) => { if (event.key === "Enter" || event.key === "Escape") event.currentTarget.blur(); }}
+      />
+    </Tip>
   );
 }
 
@@ -78,16 +103,16 @@ function Tools({ elements }: { elements: readonly Element[] }): ReactNode {
   const grouped = elements.some((element) => element.kind === "group");
   return (
     <Flex flex="none">
-      {elements.length > 1 && <Tool label="Group (Ctrl G)" onClick={() => void groupSelected()}><Group size={16} /></Tool>}
-      {grouped && <Tool label="Ungroup (Ctrl Shift G)" onClick={() => void ungroupSelected()}><Ungroup size={16} /></Tool>}
-      <Tool label={locked ? "Unlock" : "Lock"} aria-pressed={locked} onClick={() => toggleSelected("locked")}>
+      {elements.length > 1 && <Tool label={t("groupCtrlG")} onClick={() => void groupSelected()}><Group size={16} /></Tool>}
+      {grouped && <Tool label={t("ungroupCtrlShiftG")} onClick={() => void ungroupSelected()}><Ungroup size={16} /></Tool>}
+      <Tool label={locked ? t("unlock") : t("lock")} aria-pressed={locked} onClick={() => toggleSelected("locked")}>
         {locked ? <Lock size={16} /> : <LockOpen size={16} />}
       </Tool>
-      <Tool label={hidden ? "Show again" : "Hide while editing"} aria-pressed={hidden} onClick={() => toggleSelected("hidden_while_editing")}>
+      <Tool label={hidden ? t("showAgain") : t("hideWhileEditing")} aria-pressed={hidden} onClick={() => toggleSelected("hidden_while_editing")}>
         {hidden ? <EyeOff size={16} /> : <Eye size={16} />}
       </Tool>
-      <Tool label="Duplicate (Ctrl D)" onClick={() => void duplicateSelected()}><Copy size={16} /></Tool>
-      <Tool label="Delete (Del)" onClick={() => void removeSelected()}><Trash2 size={16} /></Tool>
+      <Tool label={t("duplicateCtrlD")} onClick={() => void duplicateSelected()}><Copy size={16} /></Tool>
+      <Tool label={t("deleteDel")} onClick={() => void removeSelected()}><Trash2 size={16} /></Tool>
     </Flex>
   );
 }

@@ -8,6 +8,7 @@ import { Pair } from "../../kit/Pair";
 import { TextField } from "../../kit/TextField";
 import { QuietButton } from "../../kit/QuietButton";
 import { Tool } from "../../kit/Tool";
+import { t } from "../../words/judges";
 
 interface Props {
   accepts: Accepts;
@@ -20,7 +21,7 @@ interface Props {
 }
 
 const MAY_DIFFER = [
-  ["any_case", "capital letters"], ["any_accents", "accents"], ["any_spaces", "spaces"], ["any_punctuation", "punctuation"],
+  ["any_case", t("capitals")], ["any_accents", t("accents")], ["any_spaces", t("spaces")], ["any_punctuation", t("punctuation")],
 ] as const;
 
 /** Which words or numbers are right, and what may differ from them. */
@@ -32,7 +33,7 @@ export function AcceptsFields({ accepts, name, numbers, picked = false, onChange
       {numbers === "only" && <NumberFields accepts={accepts} onChange={onChange} />}
       {numbers === "also" && (
         <details open={asked > 0}>
-          <Text as="summary" fontSize="12px" color="quiet" cursor="pointer">or a number</Text>
+          <Text as="summary" fontSize="12px" color="quiet" cursor="pointer">{t("orANumber")}</Text>
           <NumberFields accepts={accepts} onChange={onChange} />
         </details>
       )}
@@ -44,7 +45,7 @@ function WordFields({ accepts, name, picked, onChange }: Pick<Props, "accepts" |
   return (
     <>
       <TextField
-        label={`${name}, one on each line`} lines={Math.min(Math.max(accepts.words.length, 2), 6)} value={accepts.words.join("\n")}
+        label={t("nameOnePerLine", { name })} lines={Math.min(Math.max(accepts.words.length, 2), 6)} value={accepts.words.join("\n")}
         onChange={(text) => onChange({ ...accepts, words: text.split("\n").slice(0, 100) })}
       />
       {picked ? null : <MayDiffer accepts={accepts} onChange={onChange} />}
@@ -55,14 +56,14 @@ function WordFields({ accepts, name, picked, onChange }: Pick<Props, "accepts" |
 function MayDiffer({ accepts, onChange }: Pick<Props, "accepts" | "onChange">): ReactNode {
   return (
     <>
-      <Text fontSize="12px" color="quiet" mt="1.5">May differ in</Text>
+      <Text fontSize="12px" color="quiet" mt="1.5">{t("ignore")}</Text>
       <Flex wrap="wrap" columnGap="3">
         {MAY_DIFFER.map(([key, label]) => (
           <Check key={key} label={label} value={accepts[key]} onChange={(value) => onChange({ ...accepts, [key]: value })} />
         ))}
-        <Check label="small slips" value={accepts.typos} onChange={(typos) => onChange({ ...accepts, typos })} />
+        <Check label={t("acceptTypos")} value={accepts.typos} onChange={(typos) => onChange({ ...accepts, typos })} />
       </Flex>
-      {accepts.typos && <Text fontSize="12px" color="quiet">One slip from 4 letters on, two from 8.</Text>}
+      {accepts.typos && <Text fontSize="12px" color="quiet">{t("oneTypoFrom4Letters")}</Text>}
     </>
   );
 }
@@ -79,38 +80,38 @@ function NumberFields({ accepts, onChange }: Pick<Props, "accepts" | "onChange">
   return (
     <>
       {near.map(({ value, off, per_cent: share }, index) => (
-        <Flex key={`near${index}`} align="center" gap="1" role="group" aria-label={`Number ${index + 1}`}>
-          <NumberField bare label="number" value={value} min={-1e12} max={1e12} onChange={(number) => putNear(index, { value: number })} />
-          <Text fontSize="13px" title="give or take">±</Text>
-          <NumberField bare label="give or take" value={off} min={0} max={1e12} onChange={(number) => putNear(index, { off: number })} />
+        <Flex key={`near${index}`} align="center" gap="1" role="group" aria-label={t("numberIndex", { index: index + 1 })}>
+          <NumberField bare label={t("number")} value={value} min={-1e12} max={1e12} onChange={(number) => putNear(index, { value: number })} />
+          <Text fontSize="13px" title={t("tolerance")}>±</Text>
+          <NumberField bare label={t("tolerance")} value={off} min={0} max={1e12} onChange={(number) => putNear(index, { off: number })} />
           <chakra.select
-            aria-label="Give or take in" value={share ? "per_cent" : "units"} fontSize="12px" bg="sheet" borderRadius="6px"
+            aria-label={t("unitOfTheTolerance")} value={share ? "per_cent" : "units"} fontSize="12px" bg="sheet" borderRadius="6px"
             onChange={(event) => putNear(index, { per_cent: event.target.value === "per_cent" })}
           >
-            <option value="units">number</option>
+            <option value="units">{t("number")}</option>
             <option value="per_cent">%</option>
           </chakra.select>
-          <Tool label="Remove this number" onClick={() => onChange({ ...accepts, near: near.filter((_, n) => n !== index) })}><X size={13} /></Tool>
+          <Tool label={t("removeThisNumber")} onClick={() => onChange({ ...accepts, near: near.filter((_, n) => n !== index) })}><X size={13} /></Tool>
         </Flex>
       ))}
       {ranges.map(({ low, high }, index) => (
         <Flex key={`range${index}`} align="center" gap="1">
           <Pair>
-            <NumberField label="from" value={low} min={-1e12} max={1e12} onChange={(value) => putRange(index, value, Math.max(high, value))} />
-            <NumberField label="to" value={high} min={-1e12} max={1e12} onChange={(value) => putRange(index, Math.min(low, value), value)} />
+            <NumberField label={t("from")} value={low} min={-1e12} max={1e12} onChange={(value) => putRange(index, value, Math.max(high, value))} />
+            <NumberField label={t("to")} value={high} min={-1e12} max={1e12} onChange={(value) => putRange(index, Math.min(low, value), value)} />
           </Pair>
-          <Tool label="Remove this range" onClick={() => onChange({ ...accepts, ranges: ranges.filter((_, n) => n !== index) })}><X size={13} /></Tool>
+          <Tool label={t("removeThisRange")} onClick={() => onChange({ ...accepts, ranges: ranges.filter((_, n) => n !== index) })}><X size={13} /></Tool>
         </Flex>
       ))}
       <Flex gap="1.5" wrap="wrap" mt="1">
-        <QuietButton size="xs" onClick={() => onChange({ ...accepts, near: [...near, { value: 0, off: 0, per_cent: false }] })}><Plus size={14} /> A number</QuietButton>
-        <QuietButton size="xs" onClick={() => onChange({ ...accepts, ranges: [...ranges, { low: 0, high: 0 }] })}><Plus size={14} /> From … to</QuietButton>
+        <QuietButton size="xs" onClick={() => onChange({ ...accepts, near: [...near, { value: 0, off: 0, per_cent: false }] })}><Plus size={14} />{t("aNumber")}</QuietButton>
+        <QuietButton size="xs" onClick={() => onChange({ ...accepts, ranges: [...ranges, { low: 0, high: 0 }] })}><Plus size={14} />{t("fromTo")}</QuietButton>
       </Flex>
       <TextField
-        label="Units that may follow, with commas" value={accepts.units.join(", ")}
+        label={t("acceptedUnitsSeparatedByCommas")} value={accepts.units.join(", ")}
         onChange={(text) => onChange({ ...accepts, units: text.split(",").map((unit) => unit.trim().slice(0, 20)).filter(Boolean).slice(0, 20) })}
       />
-      <Text fontSize="12px" color="quiet">Decimal comma and point are both understood.</Text>
+      <Text fontSize="12px" color="quiet">{t("decimalCommaAndDecimalPoint")}</Text>
     </>
   );
 }

@@ -8,6 +8,7 @@ import { useThings } from "../does/things";
 import { useCourse } from "../store/store";
 import { Tool } from "../../kit/Tool";
 import { fromLines, lines } from "./words";
+import { t } from "../../words/judges";
 
 /** How an answer is called in the table. */
 export const letter = (index: number): string => String.fromCharCode(65 + index);
@@ -45,7 +46,7 @@ export const RowFields = memo(function RowFields({ row, number, named, never, ta
     onChange({ cells: next === "any" ? others : { ...others, [part]: next === "yes" } });
   }
   return (
-    <Box py="1.5" borderTopWidth="1px" role="group" aria-label={`Row ${number}`} bg={taken ? "marigold.soft" : undefined}>
+    <Box py="1.5" borderTopWidth="1px" role="group" aria-label={t("rowNumber", { number })} bg={taken ? "marigold.soft" : undefined}>
       <Flex gap="0.5" align="center" wrap="wrap">
         {named.map(([id, words], index) => (
           <chakra.button
@@ -58,27 +59,27 @@ export const RowFields = memo(function RowFields({ row, number, named, never, ta
         ))}
         <Box flex="1" />
         <chakra.input
-          type="number" step="any" w="58px" fontSize="12px" px="1" borderWidth="1px" borderRadius="6px" bg="sheet" placeholder="points" aria-label={`Points of row ${number}`}
+          type="number" step="any" w="58px" fontSize="12px" px="1" borderWidth="1px" borderRadius="6px" bg="sheet" placeholder={t("points")} aria-label={t("pointsOfRowNumber", { number })}
           value={row.points ?? ""} onChange={(event) => onChange({ points: event.target.value === "" ? null : Number(event.target.value) })}
         />
-        {number > 1 && <Tool label={`Row ${number} up`} onClick={() => acts.up(row.id)}><ArrowUp size={13} /></Tool>}
-        <Tool label={`Remove row ${number}`} onClick={() => acts.remove(row.id)}><X size={13} /></Tool>
+        {number > 1 && <Tool label={t("rowNumberUp", { number })} onClick={() => acts.up(row.id)}><ArrowUp size={13} /></Tool>}
+        <Tool label={t("removeRowNumber", { number })} onClick={() => acts.remove(row.id)}><X size={13} /></Tool>
       </Flex>
       <Flex gap="1.5" align="center" mt="1">
         <chakra.input
           key={lines(row.words)} defaultValue={lines(row.words)} flex="1" minW="0" fontSize="12.5px" px="2" py="0.5" borderWidth="1px" borderRadius="6px" bg="sheet"
-          placeholder="What is said" aria-label={`Words of row ${number}`} onBlur={(event) => { if (event.target.value !== lines(row.words)) onChange({ words: fromLines(event.target.value) }); }}
+          placeholder={t("feedback")} aria-label={t("feedbackOfRowNumber", { number })} onBlur={(event) => { if (event.target.value !== lines(row.words)) onChange({ words: fromLines(event.target.value) }); }}
         />
-        <Text fontSize="12px" color="quiet">at least</Text>
+        <Text fontSize="12px" color="quiet">{t("atLeast")}</Text>
         <chakra.input
-          type="number" min={0} max={named.length} w="40px" fontSize="12px" px="1" borderWidth="1px" borderRadius="6px" bg="sheet" aria-label={`At least so many in row ${number}`}
+          type="number" min={0} max={named.length} w="40px" fontSize="12px" px="1" borderWidth="1px" borderRadius="6px" bg="sheet" aria-label={t("atLeastSoManyCorrect", { number })}
           value={row.at_least} onChange={(event) => onChange({ at_least: Math.max(Math.round(Number(event.target.value)), 0) })}
         />
       </Flex>
       {doing ? <RowDoes row={row} onChange={onChange} /> : (
-        <chakra.button type="button" fontSize="12px" color="quiet" textAlign="left" onClick={() => setDoing(true)}>and does nothing more …</chakra.button>
+        <chakra.button type="button" fontSize="12px" color="quiet" textAlign="left" onClick={() => setDoing(true)}>{t("addActions")}</chakra.button>
       )}
-      {never && <Text fontSize="12px" color="brick">Never taken: rows above come first.</Text>}
+      {never && <Text fontSize="12px" color="brick">{t("neverUsedRowsAboveMatch")}</Text>}
     </Box>
   );
 });
@@ -86,5 +87,5 @@ export const RowFields = memo(function RowFields({ row, number, named, never, ta
 /** What a row does besides, as in a sentence. */
 function RowDoes({ row, onChange }: { row: AnswerRow; onChange: (part: Partial<AnswerRow>) => void }): ReactNode {
   const things = useThings(useCourse((state) => state.slides[state.selection.slide ?? ""] ?? null));
-  return <Box pl="2" lineHeight="2"><Actions actions={row.do} things={things} lead="do" onChange={(done) => onChange({ do: done })} /></Box>;
+  return <Flex pl="2" lineHeight="2" wrap="wrap" align="center" columnGap="1"><Actions actions={row.do} things={things} onChange={(done) => onChange({ do: done })} /></Flex>;
 }

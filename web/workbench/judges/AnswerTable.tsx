@@ -12,6 +12,7 @@ import { QuietButton } from "../../kit/QuietButton";
 import { letter, RowFields, type RowActs } from "./AnswerRowFields";
 import { TableFromFile } from "./TableFromFile";
 import { changeQuestion, partsIn, partWords } from "./parts";
+import { t } from "../../words/judges";
 
 const PAGE = 40;
 const MENTIONED = 12;
@@ -28,29 +29,29 @@ export function AnswerTable({ slide, question }: Props): ReactNode {
   const [tried, setTried] = useState<readonly string[]>([]);
   const facts = useFacts(named, table, tried);
   const acts = useRowActs(question);
-  const put = (rows: AnswerRow[], label = "Answer table"): void => changeQuestion(question, { table: rows }, label);
+  const put = (rows: AnswerRow[], label = t("answerTable")): void => changeQuestion(question, { table: rows }, label);
   const body = { parts: named, table, tried: [] };
 
-  const makeAll = (): Promise<void> => attempt(async () => put((await take(api.POST("/api/edits/table/rows", { body: { ...body, table: [] } }))).table, "All combinations"));
+  const makeAll = (): Promise<void> => attempt(async () => put((await take(api.POST("/api/edits/table/rows", { body: { ...body, table: [] } }))).table, t("allCombinations")));
   const save = (): Promise<void> => attempt(async () => {
     const { text } = await take(api.POST("/api/edits/table/text", { body }));
     download(new Blob([text], { type: "text/csv" }), `${question.name}.csv`);
   });
 
   return (
-    <FoldCard title={table.length ? `Answer table · ${table.length}` : "Answer table"}>
-      {!table.length && <Text fontSize="12.5px" color="quiet" mb="1.5">Words and points for combinations of answers. The first row that fits is taken.</Text>}
+    <FoldCard starts="closed" noun={t("combinations")} title={t("answerTable")}>
+      {!table.length && <Text fontSize="12.5px" color="quiet" mb="1.5">{t("feedbackAndPointsForCombinations")}</Text>}
       <Flex gap="1.5" wrap="wrap" mb="2">
-        <QuietButton size="xs" onClick={() => put([...table, { id: freshId(), cells: {}, at_least: 0, words: { blocks: [] }, points: null, do: [] }])}><Plus size={14} /> Row</QuietButton>
-        {parts.length <= MOST_TABLE_PARTS && <QuietButton size="xs" onClick={() => void makeAll()}>All {2 ** parts.length}</QuietButton>}
-        {table.length > 0 && <QuietButton size="xs" onClick={() => void save()}>Save as CSV</QuietButton>}
-        <TableFromFile parts={named} table={table} onTake={(rows) => put(rows, "Table from a file")} />
+        <QuietButton size="xs" onClick={() => put([...table, { id: freshId(), cells: {}, at_least: 0, words: { blocks: [] }, points: null, do: [] }])}><Plus size={14} />{t("row")}</QuietButton>
+        {parts.length <= MOST_TABLE_PARTS && <QuietButton size="xs" onClick={() => void makeAll()}>{t("allCombinationsCombinations", { combinations: 2 ** parts.length })}</QuietButton>}
+        {table.length > 0 && <QuietButton size="xs" onClick={() => void save()}>{t("saveAsCsv")}</QuietButton>}
+        <TableFromFile parts={named} table={table} onTake={(rows) => put(rows, t("tableFromAFile"))} />
       </Flex>
       {table.length > 0 && (
         <Legend named={named} tried={tried} onTry={(id) => setTried(tried.includes(id) ? tried.filter((other) => other !== id) : [...tried, id])} />
       )}
       {table.length > 0 && tried.length > 0 && facts && (
-        <Text fontSize="12.5px" fontWeight="700" role="status" mb="1">{facts.row ? `Takes row ${facts.row}.` : "Takes no row: what is said otherwise counts."}</Text>
+        <Text fontSize="12.5px" fontWeight="700" role="status" mb="1">{facts.row ? t("rowRowIsUsed", { row: facts.row }) : t("noRowMatchesTheUsual")}</Text>
       )}
       {table.slice(0, shown).map((row, index) => (
         <RowFields
@@ -58,7 +59,7 @@ export function AnswerTable({ slide, question }: Props): ReactNode {
           acts={acts}
         />
       ))}
-      {table.length > shown && <QuietButton size="xs" mt="1" onClick={() => show(shown + 300)}>Show more of {table.length}</QuietButton>}
+      {table.length > shown && <QuietButton size="xs" mt="1" onClick={() => show(shown + 300)}>{t("showMoreOfTable", { table: table.length })}</QuietButton>}
       {facts && table.length > 0 && <Covered facts={facts} named={named} />}
     </FoldCard>
   );
@@ -69,7 +70,7 @@ function useRowActs(question: Question): RowActs {
   const now = useRef(question);
   now.current = question;
   return useMemo(() => {
-    const put = (change: (table: AnswerRow[]) => AnswerRow[]): void => changeQuestion(now.current, { table: change([...now.current.table]) }, "Answer table");
+    const put = (change: (table: AnswerRow[]) => AnswerRow[]): void => changeQuestion(now.current, { table: change([...now.current.table]) }, t("answerTable"));
     return {
       change: (id, part) => put((table) => table.map((row) => (row.id === id ? { ...row, ...part } : row))),
       remove: (id) => put((table) => table.filter((row) => row.id !== id)),
@@ -105,8 +106,8 @@ function Legend(
   { named, tried, onTry }: { named: readonly [string, string][]; tried: readonly string[]; onTry: (id: string) => void },
 ): ReactNode {
   return (
-    <Box fontSize="12px" mb="1.5" role="group" aria-label="Try a combination">
-      <Text color="quiet">Tick answers to see which row they take.</Text>
+    <Box fontSize="12px" mb="1.5" role="group" aria-label={t("tryACombination")}>
+      <Text color="quiet">{t("tickAnswersToSeeWhich")}</Text>
       {named.map(([id, words], index) => (
         <Flex as="label" key={id} gap="1.5" align="center" cursor="pointer">
           <input type="checkbox" checked={tried.includes(id)} onChange={() => onTry(id)} style={{ accentColor: "#1e5b4b", flex: "none" }} />
@@ -125,9 +126,9 @@ function Covered({ facts, named }: { facts: TableFacts; named: readonly [string,
   return (
     <Box fontSize="12.5px" mt="1.5" role="status">
       {open ? (
-        <Text color="marigold.ink">No row for {open}{facts.more ? ` and ${facts.more} more` : ""}: there what is said otherwise counts.</Text>
-      ) : <Text color="spruce">Every combination has its row.</Text>}
-      {never && <Text color="brick">Never taken, since rows above come first: {never}{further > 0 ? ` and ${further} more` : ""}.</Text>}
+        <Text color="marigold.ink">{t("noRowForOpen", { open })}{facts.more ? t("andMoreMore", { more: facts.more }) : ""}{t("thereTheUsualFeedbackIs")}</Text>
+      ) : <Text color="spruce">{t("everyCombinationHasItsRow")}</Text>}
+      {never && <Text color="brick">{t("neverUsedBecauseRowsAbove", { never })}{further > 0 ? t("andFurtherMore", { further }) : ""}.</Text>}
     </Box>
   );
 }

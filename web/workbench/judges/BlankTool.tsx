@@ -6,6 +6,7 @@ import { freshId } from "../store/ids";
 import { changeSlide, currentSlide, useCourse } from "../store/store";
 import { Tool } from "../../kit/Tool";
 import { blanksIn, NEW_BLANK } from "./blankText";
+import { t } from "../../words/judges";
 
 export type BlanksQuestion = QuestionOf<"blanks">;
 
@@ -31,7 +32,7 @@ export function BlankTool({ editor, element }: { editor: Editor; element: string
       (words ? chain().insertContent(words) : chain().deleteSelection()).run();
     } else if (on.words) chain().insertContent({ type: "blank", attrs: { blank: freshId(), words: on.words } }).run();
   }
-  const label = on.blank !== null ? "Make it words again" : on.words ? `Make “${on.words}” a blank` : "Select words to make them a blank";
+  const label = on.blank !== null ? t("turnItBackIntoText") : on.words ? t("makeWordsABlank", { words: on.words }) : t("selectTextToMakeIt");
   return (
     <Tool label={label} aria-pressed={on.blank !== null} disabled={on.blank === null && !on.words} onPointerDown={(event) => event.preventDefault()} onClick={turn}>
       <SquareDashed size={16} />
@@ -48,7 +49,7 @@ export function keepBlanks(element: string, text: RichText, known: Map<string, B
   const blanks = [...new Set(blanksIn(text))].map((id): Blank => (
     known.get(id) ?? { ...NEW_BLANK, id, accepts: { ...NEW_BLANK.accepts, words: [words.get(id) ?? ""].filter(Boolean) } }
   ));
-  changeSlide("Edit text", {
+  changeSlide(t("editText"), {
     ...slide,
     elements: slide.elements.map((other) => (other.id === element && other.kind === "text" ? { ...other, text } : other)),
     questions: slide.questions.map((other) => (other.id === question.id ? { ...question, blanks } : other)),

@@ -10,17 +10,18 @@ import { useCourse } from "../store/store";
 import { FoldCard } from "../../kit/FoldCard";
 import { changeQuestion, isUnjudged } from "./parts";
 import { fromLines, lines } from "./words";
+import { t } from "../../words/judges";
 
 type Shown = Question["feedback"]["shows"][number];
 type Outcome = Shown["after"];
 
 const OUTCOMES: readonly (readonly [Outcome, string])[] = [
-  ["right", "After a right answer"], ["partly", "After a partly right one, with tries left"], ["wrong", "After a wrong one, with tries left"],
-  ["last", "After the last one that was not right"], ["time_up", "When time is up"], ["answered", "After it was answered"],
-  ["nothing", "When nothing was answered"],
+  ["right", t("correctAnswer")], ["partly", t("partlyCorrectAttemptsLeft")], ["wrong", t("incorrectAttemptsLeft")],
+  ["last", t("incorrectNoAttemptsLeft")], ["time_up", t("timeIsUp")], ["answered", t("answered")],
+  ["nothing", t("submittedWithoutAnAnswer")],
 ];
-const PLACES = [["", "as in the whole course"], ["below", "below the question"], ["beside", "beside it"], ["over", "over it"]] as const;
-const TELLS = [["", "as in the whole course"], ["yes", "says it, with the points"], ["no", "does not say it"]] as const;
+const PLACES = [["", t("asInTheCourse")], ["below", t("belowTheQuestion")], ["beside", t("besideTheQuestion")], ["over", t("overTheQuestion")]] as const;
+const TELLS = [["", t("asInTheCourse")], ["yes", t("shownWithThePoints")], ["no", t("notShown")]] as const;
 
 interface Props { slide: Slide; question: Question }
 
@@ -31,7 +32,7 @@ export function FeedbackCard({ slide, question }: Props): ReactNode {
   const { feedback } = question;
   const put = (part: object): void => changeQuestion(question, { feedback: { ...feedback, ...part } });
   return (
-    <FoldCard title="Says afterwards">
+    <FoldCard title={t("feedback")} noun={t("afterEachOutcome")} starts="closed">
       <Stack gap="2">
         {OUTCOMES.filter(([outcome]) => canCome(question, outcome)).map(([outcome, label]) => (
           <Box key={outcome}>
@@ -40,16 +41,16 @@ export function FeedbackCard({ slide, question }: Props): ReactNode {
           </Box>
         ))}
         {canCome(question, "wrong") && <Hints question={question} onChange={(hints) => put({ hints })} />}
-        <Choose label="stands" value={feedback.place ?? ""} options={PLACES} onChange={(place) => put({ place: place || null })} />
+        <Choose label={t("position")} value={feedback.place ?? ""} options={PLACES} onChange={(place) => put({ place: place || null })} />
         {!isUnjudged(question) && (
           <Choose
-            label="how judged" value={feedback.tells === true ? "yes" : feedback.tells === false ? "no" : ""} options={TELLS}
+            label={t("howItWasScored")} value={feedback.tells === true ? "yes" : feedback.tells === false ? "no" : ""} options={TELLS}
             onChange={(tells) => put({ tells: tells ? tells === "yes" : null })}
           />
         )}
         {!isUnjudged(question) && (
           <Choose
-            label="read again on" value={feedback.read_again ?? ""} options={[["", "no slide"], ...order.map((id, n) => [id, `${n + 1} ${slides[id]?.title ?? ""}`] as const)]}
+            label={t("linkToReview")} value={feedback.read_again ?? ""} options={[["", t("noSlide")], ...order.map((id, n) => [id, `${n + 1} ${slides[id]?.title ?? ""}`] as const)]}
             onChange={(again) => put({ read_again: again || null })}
           />
         )}
@@ -69,10 +70,10 @@ function Hints({ question, onChange }: { question: Question; onChange: (hints: Q
   };
   return (
     <details open={hints.length > 0}>
-      <Text as="summary" fontSize="12.5px" color="quiet" cursor="pointer">Hints, one after each try</Text>
+      <Text as="summary" fontSize="12.5px" color="quiet" cursor="pointer">{t("hintsOneAfterEachAttempt")}</Text>
       <Stack gap="1.5" pl="3" pt="1">
         {Array.from({ length: Math.max(most, hints.length) }, (_, n) => (
-          <TextField key={n} label={`Hint after try ${n + 1}`} lines={2} value={lines(hints[n] ?? { blocks: [] })} onChange={(text) => put(n, text)} />
+          <TextField key={n} label={t("hintAfterAttemptN", { n: n + 1 })} lines={2} value={lines(hints[n] ?? { blocks: [] })} onChange={(text) => put(n, text)} />
         ))}
       </Stack>
     </details>
@@ -109,13 +110,13 @@ function WithIt(
   return (
     <details>
       <Text as="summary" fontSize="12px" color="quiet" cursor="pointer">{summary(shown, media, slide)}</Text>
-      <Stack gap="1" pl="3" pt="1" role="group" aria-label={`${label}: with it`}>
-        {pictures.length > 0 && <Choose label="picture" value={shown.picture ?? ""} options={[["", "none"], ...pictures]} onChange={(picture) => change({ picture: picture || null })} />}
-        {shown.picture && <TextField label="What the picture shows" value={shown.alt} onChange={(alt) => change({ alt })} />}
-        {sounds.length > 0 && <Choose label="sound" value={shown.sound ?? ""} options={[["", "none"], ...sounds]} onChange={(sound) => change({ sound: sound || null })} />}
+      <Stack gap="1" pl="3" pt="1" role="group" aria-label={t("labelPictureSoundOverlay", { label })}>
+        {pictures.length > 0 && <Choose label={t("picture")} value={shown.picture ?? ""} options={[["", t("none")], ...pictures]} onChange={(picture) => change({ picture: picture || null })} />}
+        {shown.picture && <TextField label={t("textAlternativeOfThePicture")} value={shown.alt} onChange={(alt) => change({ alt })} />}
+        {sounds.length > 0 && <Choose label={t("sound")} value={shown.sound ?? ""} options={[["", t("none")], ...sounds]} onChange={(sound) => change({ sound: sound || null })} />}
         {slide.overlays.length > 0 && (
           <Choose
-            label="instead, open" value={shown.overlay ?? ""} options={[["", "nothing else"], ...slide.overlays.map(({ id, name }) => [id, name] as const)]}
+            label={t("openAnOverlayInstead")} value={shown.overlay ?? ""} options={[["", t("noOverlay")], ...slide.overlays.map(({ id, name }) => [id, name] as const)]}
             onChange={(overlay) => change({ overlay: overlay || null })}
           />
         )}
@@ -132,7 +133,7 @@ export function named(media: readonly MediaFile[], kind: "picture" | "audio"): [
 function summary(shown: Shown, media: readonly MediaFile[], slide: Slide): string {
   const name = (id: string | null | undefined): string => media.find((file) => file.id === id)?.name ?? "";
   const overlay = slide.overlays.find(({ id }) => id === shown.overlay);
-  if (overlay) return `opens “${overlay.name}” instead`;
+  if (overlay) return t("opensNameInstead", { name: overlay.name });
   const with_ = [name(shown.picture), name(shown.sound)].filter(Boolean);
-  return with_.length ? `with ${with_.join(" and ")}` : "with a picture, a sound, an overlay";
+  return with_.length ? t("withNames", { names: with_.join(" and ") }) : t("addAPictureASound");
 }

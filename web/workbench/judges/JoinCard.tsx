@@ -9,6 +9,7 @@ import { attempt } from "../store/commands";
 import { guessRoles, makeQuestion } from "./making";
 import { RolesCard } from "./RolesCard";
 import { joinParts, KINDS, ROLES, type PartList } from "./parts";
+import { t } from "../../words/judges";
 
 interface Props { slide: Slide; elements: readonly Element[] }
 
@@ -22,29 +23,29 @@ export function JoinCard({ slide, elements }: Props): ReactNode {
     else void attempt(async () => ask({ key, kind, roles: await guessRoles(ids) }));
   };
   return (
-    <FoldCard title="Ask with this" starts="closed">
+    <FoldCard title={t("makeItAQuestion")} starts="closed">
       <Stack gap="2">
         {slide.questions.map((question) => (
           <Flex key={question.id} gap="1.5" wrap="wrap" align="center">
-            <Text fontSize="12.5px" color="quiet">In “{question.name}” as</Text>
+            <Text fontSize="12.5px" color="quiet">{t("addToNameAs", { name: question.name })}</Text>
             {rolesIn(question, elements).map(([where, word]) => (
               <QuietButton key={where} size="xs" onClick={() => void joinParts(question, where, ids)}>{word}</QuietButton>
             ))}
           </Flex>
         ))}
-        <Labelled label="make it a">
+        <Labelled label={t("kind")}>
           <chakra.select
-            aria-label="Make a question of this" value="" w="100%" bg="paper" borderWidth="1px" borderRadius="6px" fontSize="13px" px="1.5" py="1"
+            aria-label={t("makeItAQuestion")} value="" w="100%" bg="paper" borderWidth="1px" borderRadius="6px" fontSize="13px" px="1.5" py="1"
             onChange={(event) => make(event.target.value as Question["kind"])}
           >
-            <option value="" disabled>kind of question …</option>
+            <option value="" disabled>{t("kindOfQuestion")}</option>
             {KINDS.map(([kind, word]) => <option key={kind} value={kind}>{word}</option>)}
           </chakra.select>
         </Labelled>
         {asked?.key === key && (
           <RolesCard slide={slide} kind={asked.kind} roles={asked.roles} onChange={(roles) => ask(roles && { ...asked, roles })} />
         )}
-        <Text fontSize="12px" color="quiet">What is selected becomes its answers; a heading among it asks.</Text>
+        <Text fontSize="12px" color="quiet">{t("theSelectedElementsBecomeIts")}</Text>
       </Stack>
     </FoldCard>
   );
@@ -56,6 +57,6 @@ function rolesIn(question: Question, elements: readonly Element[]): [PartList | 
   for (const list of ["choices", "items", "targets", "spots", "rows"] as const) {
     if (list in question && (list !== "rows" || elements.every(({ kind }) => kind === "input"))) roles.push([list, ROLES[list]]);
   }
-  if (!question.prompt && elements.length === 1 && (elements[0]?.kind === "text" || elements[0]?.kind === "shape")) roles.push(["prompt", "what asks it"]);
+  if (!question.prompt && elements.length === 1 && (elements[0]?.kind === "text" || elements[0]?.kind === "shape")) roles.push(["prompt", t("questionText")]);
   return roles;
 }

@@ -3,6 +3,7 @@ import type { Element, Slide } from "../../api/types";
 import { useCourse } from "../store/store";
 import type { Pairing } from "./pairing";
 import { changeQuestion, elementsOf } from "./parts";
+import { t } from "../../words/judges";
 
 const FRONT = 1_000_007;
 const COLOUR = "#1e5b4b";
@@ -37,7 +38,7 @@ export function PairLines({ slide, scale }: { slide: Slide; scale: number }): Re
     setPulled(null);
     if (!target) return;
     const to = item.to.includes(target.id) ? item.to.filter((id) => id !== target.id) : [...item.to, target.id];
-    changeQuestion(question, { items: question.items.map((other) => (other.id === item.id ? { ...other, to } : other)) }, "What belongs where");
+    changeQuestion(question, { items: question.items.map((other) => (other.id === item.id ? { ...other, to } : other)) }, t("correctTargets"));
   }
   const at = ([x, y]: Point): string => `${x * scale},${y * scale}`;
   return (
@@ -58,7 +59,7 @@ export function PairLines({ slide, scale }: { slide: Slide; scale: number }): Re
           onPointerDown={(event) => { event.stopPropagation(); event.currentTarget.setPointerCapture(event.pointerId); setPulled(pointAt(event)); }}
           onPointerMove={(event) => { if (pulled) setPulled(pointAt(event)); }} onPointerUp={drop} onPointerCancel={() => setPulled(null)}
         >
-          <title>Pull to where it belongs</title>
+          <title>{t("dragToItsTarget")}</title>
           <circle cx={(pulled ?? grip)[0] * scale} cy={(pulled ?? grip)[1] * scale} r="13" fill="#fff" stroke={COLOUR} strokeWidth="2" />
           <path d={`M${(pulled ?? grip)[0] * scale - 5} ${(pulled ?? grip)[1] * scale} h10 m-4 -4 l4 4 l-4 4`} stroke={COLOUR} strokeWidth="2" fill="none" />
         </g>

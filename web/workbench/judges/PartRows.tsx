@@ -1,6 +1,6 @@
 import { Box, Flex, Input } from "@chakra-ui/react";
-import { Plus, Unlink, X } from "lucide-react";
-import { useEffect, useRef, type ClipboardEvent, type KeyboardEvent, type ReactNode } from "react";
+import { Ellipsis, MessageSquareText, Plus, Unlink, X } from "lucide-react";
+import { useEffect, useRef, useState, type ClipboardEvent, type KeyboardEvent, type ReactNode } from "react";
 import type { Element, Question, Slide } from "../../api/types";
 import { says } from "../editor/order/rowText";
 import { useCourse } from "../store/store";
@@ -8,27 +8,37 @@ import { QuietButton } from "../../kit/QuietButton";
 import { Tool } from "../../kit/Tool";
 import { changeRole } from "./making";
 import { addParts, mostParts, partsIn, partWords, pasteParts, removePart, say, type PartList } from "./parts";
+import { t } from "../../words/judges";
 
-interface Props {
+type PartOf = { id: string; element: string };
+
+interface Shown {
+  /** What one of them is called: answer, item, target. */
+  word: string;
+  /** What stands before the words of a part, and in short after them. */
+  before?: (part: PartOf, words: string) => ReactNode;
+  note?: (part: PartOf) => ReactNode;
+  /** What a part shows when its row is opened, further tools first; and whether some of it is set. */
+  more?: (part: PartOf, words: string) => ReactNode;
+  tools?: (part: PartOf) => ReactNode;
+  isSet?: (part: PartOf) => boolean;
+}
+
+interface Props extends Shown {
   slide: Slide;
   question: Question;
   list: PartList;
-  /** What one of them is called: answer, item, target. */
-  word: string;
-  /** What stands before and after the words of a part. */
-  before?: (part: { id: string; element: string }, words: string) => ReactNode;
-  after?: (part: { id: string; element: string }, words: string) => ReactNode;
-  /** Further tools beside the words of a part. */
-  tools?: (part: { id: string; element: string }) => ReactNode;
 }
 
 /** The parts of a question as a list to type into: Enter for the next, a pasted list for many. */
-export function PartRows({ slide, question, list, word, before, after, tools }: Props): ReactNode {
+export function PartRows({ slide, question, list, ...show }: Props): ReactNode {
+  const { word } = show;
   const parts = partsIn(question, list);
   const most = mostParts(question.kind, list);
   const box = useRef<HTMLDivElement>(null);
   const wanted = useRef<number | null>(null);
   const selected = useCourse((state) => state.selection.selected);
+  const [opened, open] = useState<readonly string[]>([]);
   const byId = new Map(slide.elements.map((element) => [element.id, element]));
   useEffect(() => {
     if (wanted.current === null) return;
@@ -36,7 +46,7 @@ export function PartRows({ slide, question, list, word, before, after, tools }: 
     wanted.current = null;
   }, [parts.length]);
 
-  function more(words: string[], at: number): void {
+  function add(words: string[], at: number): void {
     const room = words.slice(0, most - parts.length);
     if (!room.length) return;
     wanted.current = at;
@@ -47,7 +57,7 @@ export function PartRows({ slide, question, list, word, before, after, tools }: 
     event.preventDefault();
     (event.currentTarget as HTMLElement).blur();
     if (index < parts.length - 1) box.current?.querySelectorAll<HTMLInputElement>("[data-words]")[index + 1]?.select();
-    else more([`Another ${word}`], parts.length);
+    else add([t("addWord", { word })], parts.length);
   }
   function onPaste(event: ClipboardEvent, index: number): void {
     const rows = event.clipboardData.getData("text/plain").split(/\r?\n/).filter((line) => line.trim()).map((line) => line.split("\t"));
@@ -58,29 +68,63 @@ export function PartRows({ slide, question, list, word, before, after, tools }: 
 
   return (
     <Box ref={box} role="group" aria-label={`${word}s`}>
-      {parts.map((part, index) => {
-        const element = byId.get(part.element);
-        const words = element ? ownWords(slide, part, element) : "";
-        return (
-          <Box key={part.id} py="0.5">
-            <Flex align="center" gap="0.5">
-              {before?.(part, words || element?.name || "")}
-              <Input
-                key={words} data-words size="xs" bg="sheet" borderRadius="6px" flex="1" minW="0" defaultValue={words} maxLength={2_000}
-                placeholder={element?.name} aria-label={`${word} ${index + 1}`}
-                onBlur={(event) => { if (element) say(element, event.target.value); }}
-                onKeyDown={(event) => onKeyDown(event, index)} onPaste={(event) => onPaste(event, index)}
-              />
-              {tools?.(part)}
-              <Tool label={`Take ${word} ${index + 1} out, but keep it on the slide`} onClick={() => void changeRole(question, "take_out", part.element)}><Unlink size={14} /></Tool>
-              <Tool label={`Remove ${word} ${index + 1}`} onClick={() => void removePart(part.element, selected)}><X size={14} /></Tool>
-            </Flex>
-            {after?.(part, words || element?.name || "")}
-          </Box>
-        );
-      })}
+      {parts.map((part, index) => (
+        <Row
+          key={part.id} slide={slide} element={byId.get(part.element)} index={index} part={part} isOpen={opened.includes(part.id)} show={show}
+          onToggle={() => open(opened.includes(part.id) ? opened.filter((id) => id !== part.id) : [...opened, part.id])}
+          onKeyDown={onKeyDown} onPaste={onPaste} onTakeOut={() => void changeRole(question, "take_out", part.element)}
+          onRemove={() => void removePart(part.element, selected)}
+        />
+      ))}
       {parts.length > 0 && parts.length < most && (
-        <QuietButton size="xs" mt="1" onClick={() => more([`Another ${word}`], parts.length)}><Plus size={14} /> Another {word}</QuietButton>
+        <QuietButton size="xs" mt="1" onClick={() => add([t("addWord", { word })], parts.length)}><Plus size={14} />{t("addWord", { word })}</QuietButton>
+      )}
+    </Box>
+  );
+}
+
+interface RowProps {
+  slide: Slide;
+  element: Element | undefined;
+  index: number;
+  part: PartOf;
+  isOpen: boolean;
+  show: Shown;
+  onToggle: () => void;
+  onKeyDown: (event: KeyboardEvent, index: number) => void;
+  onPaste: (event: ClipboardEvent, index: number) => void;
+  onTakeOut: () => void;
+  onRemove: () => void;
+}
+
+/** A part in one line; what else there is to set, once it is opened. */
+function Row({ slide, element, index, part, isOpen, show, onToggle, onKeyDown, onPaste, onTakeOut, onRemove }: RowProps): ReactNode {
+  const { word, before, note, more, tools, isSet } = show;
+  const words = element ? ownWords(slide, part, element) : "";
+  const called = words || element?.name || "";
+  const set = isSet?.(part) ?? false;
+  return (
+    <Box py="0.5">
+      <Flex align="center" gap="0.5">
+        {before?.(part, called)}
+        <Input
+          key={words} data-words size="xs" bg="sheet" borderRadius="6px" flex="1" minW="0" defaultValue={words} maxLength={2_000}
+          placeholder={element?.name} aria-label={`${word} ${index + 1}`}
+          onBlur={(event) => { if (element) say(element, event.target.value); }}
+          onKeyDown={(event) => onKeyDown(event, index)} onPaste={(event) => onPaste(event, index)}
+        />
+        {note?.(part)}
+        <Tool label={t("moreForWordIndex", { word, index: index + 1 })} aria-expanded={isOpen} color={set ? "spruce" : "quiet"} minW="24px" onClick={onToggle}>
+          {set ? <MessageSquareText size={14} /> : <Ellipsis size={14} />}
+        </Tool>
+        <Tool label={t("removeWordIndex", { word, index: index + 1 })} minW="24px" onClick={onRemove}><X size={14} /></Tool>
+      </Flex>
+      {isOpen && (
+        <Flex pl="5" py="1" gap="1" align="center" wrap="wrap">
+          {more?.(part, called)}
+          {tools?.(part)}
+          <Tool label={t("takeWordIndexOutOf", { word, index: index + 1 })} onClick={onTakeOut}><Unlink size={14} /></Tool>
+        </Flex>
       )}
     </Box>
   );

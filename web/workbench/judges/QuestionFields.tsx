@@ -10,6 +10,7 @@ import { PairFields } from "./kinds/PairFields";
 import type { KindProps } from "./kinds/props";
 import { changeQuestion } from "./parts";
 import { PartRows } from "./PartRows";
+import { t } from "../../words/judges";
 
 type Kind = Question["kind"];
 
@@ -19,13 +20,13 @@ const FIELDS: { [K in Kind]: (props: KindProps<QuestionOf<K>>) => ReactNode } = 
   true_false: ChoiceFields,
   short_text: ({ question }) => (
     <AcceptsFields
-      accepts={question.accepts} numbers="also" name="Accepted answers"
+      accepts={question.accepts} numbers="also" name={t("acceptedAnswers")}
       onChange={(accepts) => changeQuestion(question, { accepts })}
     />
   ),
   numeric: ({ question }) => (
     <AcceptsFields
-      accepts={question.accepts} numbers="only" name="Accepted numbers"
+      accepts={question.accepts} numbers="only" name={t("acceptedNumbers")}
       onChange={(accepts) => changeQuestion(question, { accepts })}
     />
   ),
@@ -35,7 +36,7 @@ const FIELDS: { [K in Kind]: (props: KindProps<QuestionOf<K>>) => ReactNode } = 
   ordering: OrderFields,
   hotspot: SpotFields,
   open_answer: OpenFields,
-  rating_scale: ({ slide, question }) => <PartRows slide={slide} question={question} list="rows" word="statement" />,
+  rating_scale: ({ slide, question }) => <PartRows slide={slide} question={question} list="rows" word={t("statement")} />,
 };
 
 /** The settings that only questions of one kind have: what is right, and how that is counted. */

@@ -7,6 +7,7 @@ import type { AnswerRow, TableRead } from "../../api/types";
 import { MainButton } from "../../kit/MainButton";
 import { QuietButton } from "../../kit/QuietButton";
 import { attempt } from "../store/commands";
+import { t } from "../../words/judges";
 
 const MENTIONED = 20;
 
@@ -17,17 +18,17 @@ export function TableFromFile({ parts, table, onTake }: Props): ReactNode {
   const picker = useRef<HTMLInputElement>(null);
   const [read, setRead] = useState<TableRead | null>(null);
   const open = (file: File): Promise<void> => attempt(async () => {
-    if (file.size > MOST_TABLE_BYTES) throw new Error(`The file is larger than ${MOST_TABLE_BYTES / 1e6} MB. Nothing was changed.`);
+    if (file.size > MOST_TABLE_BYTES) throw new Error(t("theFileIsLargerThan", { MOST_TABLE_BYTES: MOST_TABLE_BYTES / 1e6 }));
     const found = await take(api.POST("/api/edits/table/read", { body: { parts, table: [...table], file: await inBase64(file) } }));
     if (found.refused.length || found.notes.length) setRead(found);
     else onTake(found.table);
   });
-  const rows = (count: number): string => (count === 1 ? "1 row" : `${count} rows`);
+  const rows = (count: number): string => (count === 1 ? "1 row" : t("numberRows", { number: count }));
   return (
     <>
-      <QuietButton size="xs" onClick={() => picker.current?.click()}>Read CSV</QuietButton>
+      <QuietButton size="xs" onClick={() => picker.current?.click()}>{t("readCsv")}</QuietButton>
       <input
-        ref={picker} type="file" accept=".csv,.txt,.tsv,text/csv" hidden aria-label="Table as CSV"
+        ref={picker} type="file" accept=".csv,.txt,.tsv,text/csv" hidden aria-label={t("tableAsCsv")}
         onChange={(event) => { const file = event.target.files?.[0]; if (file) void open(file); event.target.value = ""; }}
       />
       {read && (
@@ -36,15 +37,15 @@ export function TableFromFile({ parts, table, onTake }: Props): ReactNode {
             <Dialog.Backdrop />
             <Dialog.Positioner>
               <Dialog.Content bg="sheet">
-                <Dialog.Header><Dialog.Title>{rows(read.table.length)} could be read</Dialog.Title></Dialog.Header>
+                <Dialog.Header><Dialog.Title>{t("rowsCouldBeRead", { rows: rows(read.table.length) })}</Dialog.Title></Dialog.Header>
                 <Dialog.Body>
-                  <Listed title="Could not be read" lines={read.refused} />
-                  <Listed title="Worth knowing" lines={read.notes} />
-                  <Text fontSize="13px">Nothing has changed yet.{table.length ? ` The table now has ${rows(table.length)}; those read take their place.` : ""}</Text>
+                  <Listed title={t("couldNotBeRead")} lines={read.refused} />
+                  <Listed title={t("worthKnowing")} lines={read.notes} />
+                  <Text fontSize="13px">{t("nothingHasChangedYet")}{table.length ? ` The table now has ${rows(table.length)}; those read take their place.` : ""}</Text>
                 </Dialog.Body>
                 <Dialog.Footer>
-                  <QuietButton onClick={() => setRead(null)}>Leave the table as it is</QuietButton>
-                  <MainButton onClick={() => { onTake(read.table); setRead(null); }}>Take {rows(read.table.length)}</MainButton>
+                  <QuietButton onClick={() => setRead(null)}>{t("keepTheTableAsIt")}</QuietButton>
+                  <MainButton onClick={() => { onTake(read.table); setRead(null); }}>{t("useRows", { rows: rows(read.table.length) })}</MainButton>
                 </Dialog.Footer>
               </Dialog.Content>
             </Dialog.Positioner>
@@ -62,7 +63,7 @@ function Listed({ title, lines }: { title: string; lines: readonly string[] }): 
       <Text fontWeight="700" mb="1">{title}</Text>
       <Flex as="ul" direction="column" gap="1" pl="4" listStyleType="disc" maxH="220px" overflowY="auto">
         {lines.slice(0, MENTIONED).map((line) => <li key={line}>{line}</li>)}
-        {lines.length > MENTIONED && <li>and {lines.length - MENTIONED} more</li>}
+        {lines.length > MENTIONED && <li>{t("andNumberMore", { number: lines.length - MENTIONED })}</li>}
       </Flex>
     </Box>
   );

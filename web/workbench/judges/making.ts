@@ -3,11 +3,12 @@ import { api, take } from "../../api/client";
 import type { Question, RoleChange, Roles } from "../../api/types";
 import { edit } from "../store/edits";
 import { currentSlide } from "../store/store";
+import { t } from "../../words/judges";
 
 /** Make a question of the selected elements, or a new one where none is selected. */
 export async function makeQuestion(kind: Question["kind"], roles: Roles | null = null): Promise<void> {
   await edit({
-    label: "Make a question",
+    label: t("makeAQuestion"),
     ask: ({ slide, course, selected: elements }) => (
       take(api.POST("/api/edits/question", { body: { slide, course, elements, kind, roles } }))),
   });
@@ -21,8 +22,8 @@ export async function guessRoles(elements: readonly string[]): Promise<Roles> {
 }
 
 const LABELS: Record<RoleChange, string> = {
-  swap: "Swap things and targets", dissolve: "Dissolve the question", take_out: "Take out of the question",
-  items: "Make it a thing", targets: "Make it a target", one_place: "The same place", own_places: "Places of their own",
+  swap: t("swapItemsAndTargets"), dissolve: t("dissolveTheQuestion"), take_out: t("takeOutOfTheQuestion"),
+  items: t("makeItAnItem"), targets: t("makeItATarget"), one_place: t("theSameHotspot"), own_places: t("hotspotsOfTheirOwn"),
 };
 
 /** Give a part of a question another role, take it out, swap things and targets, or dissolve the question. */

@@ -3,15 +3,16 @@ import type { Question } from "../../api/types";
 import { SHAPES } from "../../api/shapes";
 import type { Grader } from "../../api/types";
 import { judge } from "../../player/engine/grade";
+import { t } from "../../words/judges";
 
 export type Partial = Question["partial"];
 
 /** How parts count, as it is chosen, and in a sentence. */
 export const PARTIAL: readonly (readonly [Partial, label: string, sentence: string])[] = [
-  ["none", "all or nothing", "Points only when all of it is right."],
-  ["right_minus_wrong", "by right minus wrong", "Each right one gives its share, each wrong one takes as much away."],
-  ["right_parts", "by right parts", "The share of right ones among all that were given."],
-  ["per_answer", "by points of each", "The points of all that were given, added up."],
+  ["none", t("allOrNothing"), t("pointsOnlyWhenEverythingIs")],
+  ["right_minus_wrong", t("correctMinusWrong"), t("eachCorrectAnswerAddsIts")],
+  ["right_parts", t("shareOfCorrectAnswers"), t("theShareOfCorrectAnswers")],
+  ["per_answer", t("pointsPerAnswer"), t("thePointsOfAllGiven")],
 ];
 
 /** What somebody gets who chooses everything: `2` of `4` points; null where that cannot be done. */

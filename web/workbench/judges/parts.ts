@@ -8,6 +8,7 @@ import { edit, type SlideBase } from "../store/edits";
 import { paragraphs, plain } from "../store/richText";
 import { changeSlide, currentSlide, select } from "../store/store";
 import { sayDone } from "../../kit/toaster";
+import { t } from "../../words/judges";
 
 export type PartList = (typeof PART_LISTS)[number];
 interface Part { id: string; element: string; also?: string[] }
@@ -15,11 +16,6 @@ interface Part { id: string; element: string; also?: string[] }
 /** Each kind of question with its title and further words by which it is found. */
 export const KINDS = (Object.keys(QUESTIONS) as Question["kind"][])
   .map((kind) => [kind, QUESTIONS[kind].title, QUESTIONS[kind].search] as const);
-
-/** What a kind of question is called. */
-export function kindWord(kind: Question["kind"]): string {
-  return QUESTIONS[kind].title;
-}
 
 /** How many parts a list of such a question holds at the most. */
 export function mostParts(kind: Question["kind"], list: PartList): number {
@@ -51,20 +47,20 @@ export function choicesOf(question: Question): readonly Choice[] {
 /** Whether no answer is right or wrong: in surveys, and in kinds that are never judged. */
 export const isUnjudged = ({ kind, purpose }: Question): boolean => purpose === "survey" || !QUESTIONS[kind].judged;
 
-export const ROLES: Record<PartList, string> = { choices: "answer", items: "item", targets: "target", spots: "place", rows: "statement" };
+export const ROLES: Record<PartList, string> = { choices: t("answer"), items: t("item"), targets: t("target"), spots: t("hotspot"), rows: t("statement") };
 
 /** The part that an element plays in a question, in words; empty where it plays none. */
 export function roleIn(question: Question, element: string): string {
-  if (question.prompt === element) return `asks: ${question.name}`;
-  if (question.submit === element) return `submits: ${question.name}`;
-  if (question.reset === element) return `clears: ${question.name}`;
+  if (question.prompt === element) return t("questionTextName", { name: question.name });
+  if (question.submit === element) return t("submitsName", { name: question.name });
+  if (question.reset === element) return t("clearsName", { name: question.name });
   for (const list of PART_LISTS) {
     const part = partsIn(question, list).find((other) => other.element === element || other.also?.includes(element));
     if (!part) continue;
     if ((list !== "choices" && list !== "spots") || question.purpose === "survey") return ROLES[list];
-    return `${ROLES[list]}, ${(part as Part & { right: boolean }).right ? "right" : "wrong"}`;
+    return `${ROLES[list]}, ${(part as Part & { right: boolean }).right ? t("correct2") : t("wrong")}`;
   }
-  return elementsOf(question).includes(element) ? `answers: ${question.name}` : "";
+  return elementsOf(question).includes(element) ? t("answersName", { name: question.name }) : "";
 }
 
 /** The choices with that of one element as the only right one, or as one more where there may be several. */
@@ -80,7 +76,7 @@ export function withRight(question: Question, element: string): Question {
 }
 
 /** Set fields of a question, as one step of the history. */
-export function changeQuestion(question: Question, part: object, label = "Judging"): void {
+export function changeQuestion(question: Question, part: object, label = t("judging")): void {
   const slide = currentSlide();
   if (!slide) return;
   const questions = slide.questions.map((other) => (other.id === question.id ? { ...other, ...part } as Question : other));
@@ -93,7 +89,7 @@ export function say(element: Element, words: string): void {
   if (!slide || partWords(slide, { id: "", element: element.id }) === words) return;
   const worded = wordsIn(slide, element) ?? element;
   const elements = slide.elements.map((other) => (other.id === worded.id ? withPartWords(other, words) : other));
-  changeSlide("Words", { ...slide, elements }, `says-${element.id}`);
+  changeSlide(t("text"), { ...slide, elements }, `says-${element.id}`);
 }
 
 /** The text within a group that stands for it, where it has no text alternative. */
@@ -110,9 +106,9 @@ function withPartWords(element: Element, words: string): Element {
 
 /** A pasted table as parts, from the one numbered `at` on. */
 export async function pasteParts(question: Question, where: PartList, at: number, rows: string[][]): Promise<void> {
-  const made = await editQuestion("Paste answers", question, ({ slide, course }) => (
+  const made = await editQuestion(t("pasteAnswers"), question, ({ slide, course }) => (
     take(api.POST("/api/edits/parts/table", { body: { slide, question: question.id, where, at, rows, size: course.size } }))));
-  if (made?.left_out) sayDone(`${made.left_out} of ${rows.length} lines were left out: the question has room for no more.`);
+  if (made?.left_out) sayDone(t("leftOutOfRowsLines", { left_out: made.left_out, rows: rows.length }));
 }
 
 /** An edit that gives a question other parts; they are selected, too, where the question was. */
@@ -141,7 +137,7 @@ function questionIn(slide: Slide | null, id: string): Question | undefined {
 /** What is on the slide becomes a part, or asks the question. */
 export async function joinParts(question: Question, where: PartList | "prompt", elements: readonly string[]): Promise<void> {
   await edit({
-    label: "Make it a part",
+    label: t("makeItAPart"),
     ask: ({ slide }) => take(api.POST("/api/edits/parts/join", { body: { slide, question: question.id, where, elements: [...elements] } })),
     then: () => ({}),
   });
@@ -150,7 +146,7 @@ export async function joinParts(question: Question, where: PartList | "prompt", 
 /** A button that submits or clears the question. */
 export async function addButton(question: Question, does: "submit" | "reset"): Promise<void> {
   await edit({
-    label: "Add a button",
+    label: t("addAButton"),
     ask: ({ slide, course }) => take(api.POST("/api/edits/question/button", { body: { slide, course, question: question.id, does } })),
     then: () => ({}),
   });
@@ -158,7 +154,7 @@ export async function addButton(question: Question, does: "submit" | "reset"): P
 
 /** More parts, each with its words, looking like the last one. */
 export async function addParts(question: Question, where: PartList, words: string[]): Promise<void> {
-  await editQuestion("Add answers", question, ({ slide, course }) => (
+  await editQuestion(t("addAnswers"), question, ({ slide, course }) => (
     take(api.POST("/api/edits/parts", { body: { slide, question: question.id, where, words, size: course.size } }))));
 }
 
@@ -171,7 +167,7 @@ export async function removePart(element: string, back: readonly string[]): Prom
 
 /** Turn a question into another kind; what fits both is kept. */
 export async function convert(question: Question, kind: Question["kind"]): Promise<void> {
-  await editQuestion("Turn into another kind", question, ({ slide, course }) => (
+  await editQuestion(t("turnIntoAnotherKind"), question, ({ slide, course }) => (
     take(api.POST("/api/edits/convert", { body: { slide, course, question: question.id, kind } }))));
 }
 

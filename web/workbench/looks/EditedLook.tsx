@@ -8,6 +8,7 @@ import { changeElements } from "../store/store";
 import { QuietButton } from "../../kit/QuietButton";
 import { Tool } from "../../kit/Tool";
 import { GIVEN, nameOf, overridesOf, useLook, withoutLook } from "./looks";
+import { t } from "../../words/looks";
 
 /** Says which look the fields below change, and what it overrides; each of that can be taken back. */
 export function EditedLook({ element }: { element: Element }): ReactNode {
@@ -16,7 +17,7 @@ export function EditedLook({ element }: { element: Element }): ReactNode {
   const patch = look ? element.looks[look] : undefined;
   if (edited.element !== element.id || !look || !patch) return null;
   const overrides = overridesOf(patch);
-  const when = GIVEN.find(([name]) => name === look)?.[1] ?? "when a sentence gives it this look";
+  const when = GIVEN.find(([name]) => name === look)?.[1] ?? t("whenARuleGivesIt");
   function change(label: string, next: (e: Element) => Element): void {
     // This is about the look itself, not about something seen through it.
     useLook.setState({ element: null, look: null });
@@ -26,36 +27,36 @@ export function EditedLook({ element }: { element: Element }): ReactNode {
     if (!look) return;
     useLook.setState({ element: null, look: null });
     // Looks that every element can have are named alike everywhere: here they are only changed back.
-    if (GIVEN.some(([name]) => name === look)) change("Remove look", (e) => withoutLook(e, look));
-    else void removeThing("Remove look", { kind: "look", id: look }, (slide) => ({
+    if (GIVEN.some(([name]) => name === look)) change(t("removeLook"), (e) => withoutLook(e, look));
+    else void removeThing(t("removeLook"), { kind: "look", id: look }, (slide) => ({
       ...slide, elements: slide.elements.map((e) => (e.id === element.id ? withoutLook(e, look) : e)),
     }));
   }
   return (
     <Box bg="marigold.soft" borderRadius="6px" p="2" mb="2" fontSize="12.5px" role="status">
       <Flex align="center" justify="space-between">
-        <Text fontWeight="700" color="marigold.ink">The look “{nameOf(element, look)}”</Text>
-        <Tool label="Remove this look" onClick={remove}><Trash2 size={14} /></Tool>
+        <Text fontWeight="700" color="marigold.ink">{t("theLookNameof", { nameOf: nameOf(element, look) })}</Text>
+        <Tool label={t("removeThisLook")} onClick={remove}><Trash2 size={14} /></Tool>
       </Flex>
-      <Text>It is seen {when}. What you change now is only for it.</Text>
+      <Text>{t("shownWhenChangesNowApply", { when })}</Text>
       {patch.name != null && (
         <TextField
-          label="Its name" value={patch.name} onChange={(name) => {
-            change("Rename look", (e) => ({ ...e, looks: { ...e.looks, [look]: { ...e.looks[look], name } } }));
+          label={t("name")} value={patch.name} onChange={(name) => {
+            change(t("renameLook"), (e) => ({ ...e, looks: { ...e.looks, [look]: { ...e.looks[look], name } } }));
             useLook.setState(edited);
           }}
         />
       )}
-      <Text mt="1">{overrides.length ? `It overrides ${overrides.join(", ")}.` : "It overrides nothing yet."}</Text>
+      <Text mt="1">{overrides.length ? t("itOverridesList", { list: overrides.join(", ") }) : t("itOverridesNothingYet")}</Text>
       {overrides.length > 0 && (
         <QuietButton
           size="2xs" px="2" mt="1" onClick={() => {
             const { name } = patch;
-            change("Take back look", (e) => ({ ...e, looks: { ...e.looks, [look]: name == null ? {} : { name } } }));
+            change(t("resetLook"), (e) => ({ ...e, looks: { ...e.looks, [look]: name == null ? {} : { name } } }));
             useLook.setState(edited);
           }}
         >
-          As the default again
+          {t("resetToTheDefaultLook")}
         </QuietButton>
       )}
     </Box>

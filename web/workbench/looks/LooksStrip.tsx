@@ -8,6 +8,7 @@ import { elementsOf } from "../judges/parts";
 import { changeElements, useCourse } from "../store/store";
 import { QuietButton } from "../../kit/QuietButton";
 import { GIVEN, nameOf, newLook, overridesOf, useLook, wearing } from "./looks";
+import { t } from "../../words/looks";
 
 const TILE = { w: 64, h: 34 };
 
@@ -25,19 +26,19 @@ export function LooksStrip({ element }: { element: Element }): ReactNode {
   function add(given: string | null): void {
     const { patch, id } = newLook(element, given);
     edit(null);
-    changeElements("Add look", [element.id], (e) => ({ ...e, looks: { ...e.looks, [id]: patch } }));
+    changeElements(t("addLook"), [element.id], (e) => ({ ...e, looks: { ...e.looks, [id]: patch } }));
     edit(id);
   }
   return (
     <Flex
       position="absolute" top="8px" left="50%" transform="translateX(-50%)" bg="sheet" borderRadius="card" px="2" py="1.5" gap="1.5"
-      boxShadow="0 1px 8px rgb(34 48 43 / 16%)" zIndex="5" maxW="calc(100% - 24px)" overflowX="auto" role="group" aria-label={`Looks of ${element.name}`}
+      boxShadow="0 1px 8px rgb(34 48 43 / 16%)" zIndex="5" maxW="calc(100% - 24px)" overflowX="auto" role="group" aria-label={t("looksOfName", { name: element.name })}
     >
       <Tile element={element} look={null} on={look === null} onClick={() => edit(null)} />
       {looks.map((name) => <Tile key={name} element={element} look={name} on={look === name} onClick={() => edit(name)} />)}
       <Menu.Root>
         <Menu.Trigger asChild>
-          <QuietButton size="xs" alignSelf="center" flex="none"><Plus size={13} /> Look</QuietButton>
+          <QuietButton size="xs" alignSelf="center" flex="none"><Plus size={13} />{t("look")}</QuietButton>
         </Menu.Trigger>
         <Portal>
           <Menu.Positioner>
@@ -48,7 +49,7 @@ export function LooksStrip({ element }: { element: Element }): ReactNode {
                 </Menu.Item>
               ))}
               <Menu.Item value="own" onSelect={() => add(null)}>
-                one of your own<Text as="span" color="quiet" ml="2">when a sentence gives it</Text>
+                {t("customLook")}<Text as="span" color="quiet" ml="2">{t("whenARuleGivesIt2")}</Text>
               </Menu.Item>
             </Menu.Content>
           </Menu.Positioner>
@@ -71,7 +72,7 @@ function Tile({ element, look, on, onClick }: { element: Element; look: string |
   const scale = Math.min(TILE.w / Math.max(shown.w, 1), TILE.h / Math.max(shown.h, 1), 1);
   const name = look ? nameOf(element, look) : "default";
   const overrides = look ? overridesOf(element.looks[look]) : [];
-  const says = look ? (overrides.length ? `overrides ${overrides.join(", ")}` : "overrides nothing yet") : "what all looks begin from";
+  const says = look ? (overrides.length ? t("overridesList", { list: overrides.join(", ") }) : t("overridesNothingYet")) : t("theBaseOfAllOther");
   return (
     <Box position="relative" flex="none" w={`${TILE.w + 8}px`} h={`${TILE.h + 28}px`}>
       <Box

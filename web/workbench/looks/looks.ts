@@ -5,14 +5,15 @@ import { BOX, worn } from "../../player/render/looks";
 import { withLooks } from "../../player/render/style";
 import { freshId } from "../store/ids";
 import { freeName } from "../store/names";
+import { t } from "../../words/looks";
 
 /** The look that is edited, of the one selected element; null is the element as it is by default. */
 export const useLook = create<{ element: string | null; look: string | null }>(() => ({ element: null, look: null }));
 
 export const GIVEN: readonly [look: string, when: string][] = [
-  ["hover", "while the pointer is over it"], ["focus", "while the keyboard is on it"], ["pressed", "while it is pressed"],
-  ["visited", "once it was clicked"], ["selected", "while it is chosen or open"], ["disabled", "while it is switched off"],
-  ["dragged", "while it is dragged"],
+  ["hover", t("whileThePointerIsOver")], ["focus", t("whileTheKeyboardIsOn")], ["pressed", t("whileItIsPressed")],
+  ["visited", t("onceItWasClicked")], ["selected", t("whileItIsChosenOr")], ["disabled", t("whileItIsDisabled")],
+  ["dragged", t("whileItIsDragged")],
 ];
 
 const STYLE = [
@@ -21,9 +22,9 @@ const STYLE = [
 ] as const;
 
 const SAID: Record<string, string> = {
-  border_colour: "border colour", border_width: "border width", border_style: "border line", opacity: "see-through", padding: "inner margin",
-  text_colour: "colour of words", size: "size of words", line_height: "line height", align: "place of words", valign: "height of words",
-  text: "words", label: "words", media: "picture", x: "place", y: "place", w: "size", h: "size", turn: "turn",
+  border_colour: t("borderColour"), border_width: t("borderWidth"), border_style: t("borderStyle"), opacity: "see-through", padding: t("padding"),
+  text_colour: t("textColour"), size: t("textSize"), line_height: t("lineHeight"), align: t("textAlignment"), valign: t("verticalAlignment"),
+  text: t("text"), label: t("text"), media: "picture", x: "place", y: "place", w: "size", h: "size", turn: "turn",
 };
 
 /** What a look is called. */
@@ -77,7 +78,7 @@ function valueOf(element: Element, name: string): unknown {
 /** One more look: one of the given ones, or (null) one of the author's own. */
 export function newLook(element: Element, given: string | null): { id: string; patch: StylePatch } {
   const names = Object.keys(element.looks).map((look) => nameOf(element, look));
-  return given ? { id: given, patch: {} } : { id: freshId(), patch: { name: freeName("Look", names) } };
+  return given ? { id: given, patch: {} } : { id: freshId(), patch: { name: freeName(t("look"), names) } };
 }
 
 /** The element without one of its looks. */

@@ -2,6 +2,7 @@ import { Box, Heading, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import { changeSlide, useCourse } from "../store/store";
 import { TextField } from "../../kit/TextField";
+import { t } from "../../words/plan";
 
 /** What is said on the slide that is being planned, and what it is meant to do. */
 export function NotesPanel(): ReactNode {
@@ -9,15 +10,15 @@ export function NotesPanel(): ReactNode {
   if (!slide) return null;
   return (
     <Box borderTopWidth="1px" px="3.5" py="2.5" data-own-keys>
-      <Heading as="h3" fontSize="13px" fontFamily="body" truncate>Notes to “{slide.title || "Untitled"}”</Heading>
-      <Text srOnly>They belong to the slide that is marked in the outline.</Text>
+      <Heading as="h3" fontSize="13px" fontFamily="body" truncate>{t("notesTo")}{slide.title || t("untitled")}”</Heading>
+      <Text srOnly>{t("theyBelongToTheSlide")}</Text>
       <TextField
-        key={`n${slide.id}`} label="For you and your team" value={slide.notes} lines={2} hint="What this slide is meant to do"
-        onChange={(notes) => changeSlide("Notes", { ...slide, notes }, `notes-${slide.id}`)}
+        key={`n${slide.id}`} label={t("notesOnlyYourTeamSees")} value={slide.notes} lines={2} hint={t("whatThisSlideIsMeant")}
+        onChange={(notes) => changeSlide(t("notes"), { ...slide, notes }, `notes-${slide.id}`)}
       />
       <TextField
-        key={`t${slide.id}`} label="Transcript, for the learner to read" value={slide.transcript} lines={2} hint="What is said on this slide"
-        onChange={(transcript) => changeSlide("Transcript", { ...slide, transcript }, `transcript-${slide.id}`)}
+        key={`t${slide.id}`} label={t("transcriptLearnersCanReadIt")} value={slide.transcript} lines={2} hint={t("whatIsSaidOnThis")}
+        onChange={(transcript) => changeSlide(t("transcript"), { ...slide, transcript }, `transcript-${slide.id}`)}
       />
     </Box>
   );

@@ -7,12 +7,12 @@ import { goToSlide, redo, undo, useCourse } from "../store/store";
 import { Kbd } from "../../kit/Kbd";
 import { MainButton } from "../../kit/MainButton";
 import { QuietButton } from "../../kit/QuietButton";
-import { count } from "../../kit/units";
 import { linesOf, type Line } from "./lines";
 import {
   addLine, addSection, copyLines, furtherIn, furtherOut, moveLines, prepare, removeLines, shiftLines,
 } from "./outlineActions";
 import { OutlineRow } from "./OutlineRow";
+import { t } from "../../words/plan";
 
 type Choosing = { shiftKey: boolean; ctrlKey: boolean; metaKey: boolean };
 
@@ -159,13 +159,13 @@ export function Outline(): ReactNode {
   return (
     <Flex direction="column" h="100%" minH="0">
       <Flex px="3.5" pt="3" pb="2" align="baseline" justify="space-between">
-        <Heading as="h2" fontSize="14px" fontFamily="body" fontWeight="700">Outline</Heading>
-        <Text color="quiet" fontSize="13px">{count(slides.length, "slide")}</Text>
+        <Heading as="h2" fontSize="14px" fontFamily="body" fontWeight="700">{t("outline")}</Heading>
+        <Text color="quiet" fontSize="13px">{t("slides", { count: slides.length })}</Text>
       </Flex>
       <Box flex="1" minH="0" overflowY="auto" px="1.5" data-own-keys>
         <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={drop}>
           <SortableContext items={ids} strategy={verticalListSortingStrategy}>
-            <Box as="ol" listStyleType="none" aria-label="Sections and slides">
+            <Box as="ol" listStyleType="none" aria-label={t("sectionsAndSlides")}>
               {lines.slice(0, drawn).map((line) => (
                 <OutlineRow
                   key={line.id} line={line} chosen={chosen.has(line.id)} cut={Boolean(taken?.cut && taken.ids.includes(line.id))}
@@ -178,9 +178,9 @@ export function Outline(): ReactNode {
         {!lines.length && <EmptyOutline />}
       </Box>
       <Flex px="3.5" py="2" gap="2.5" align="center" borderTopWidth="1px" color="quiet" fontSize="12px" whiteSpace="nowrap">
-        <QuietButton size="xs" onClick={() => focusLine(addSection(null))}>New section</QuietButton>
-        <Text><Kbd>Enter</Kbd> next slide</Text>
-        <Text><Kbd>Tab</Kbd> further in</Text>
+        <QuietButton size="xs" onClick={() => focusLine(addSection(null))}>{t("newSection")}</QuietButton>
+        <Text><Kbd>Enter</Kbd>{" "}{t("nextSlide")}</Text>
+        <Text><Kbd>Tab</Kbd>{" "}{t("indent")}</Text>
       </Flex>
     </Flex>
   );
@@ -199,10 +199,10 @@ function sameWhere(lines: readonly Line[], before: readonly Line[]): readonly Li
 function EmptyOutline(): ReactNode {
   return (
     <Box p="4" color="quiet">
-      <Text mb="3">Type the first slide’s title and press Enter for the next. Or paste a list from anywhere: it becomes sections and slides.</Text>
-      <MainButton onClick={() => focusLine(addLine(null))}>First slide</MainButton>
+      <Text mb="3">{t("typeTheFirstSlidesTitle")}</Text>
+      <MainButton onClick={() => focusLine(addLine(null))}>{t("firstSlide")}</MainButton>
       <Textarea
-        mt="3" minH="90px" borderRadius="card" bg="sheet" aria-label="Paste a list here" placeholder="Paste a list here"
+        mt="3" minH="90px" borderRadius="card" bg="sheet" aria-label={t("pasteAListHere")} placeholder={t("pasteAListHere")}
         onPaste={(event) => {
           event.preventDefault();
           void pasteOutline(event.clipboardData.getData("text/plain"), null);

@@ -11,6 +11,7 @@ import { renameSlide } from "../store/slides";
 import { useCourse } from "../store/store";
 import { renameSection } from "./outlineActions";
 import type { Line } from "./lines";
+import { t } from "../../words/plan";
 
 interface Props {
   line: Line;
@@ -61,8 +62,8 @@ const RowContent = memo(function RowContent(
     >
       <Box
         as="button" className="grip" opacity={chosen ? 1 : 0} color="quiet" px="0.5" cursor="grab" tabIndex={-1}
-        title="Drag to move, click to choose, with Ctrl or Shift several"
-        aria-label={`Choose ${title || "untitled"}`} onClick={(event) => onChoose(line.id, event)} onPointerDown={onGrab}
+        title={t("dragToMoveClickTo")}
+        aria-label={t("chooseTitle", { title: title || "untitled" })} onClick={(event) => onChoose(line.id, event)} onPointerDown={onGrab}
       >
         <GripVertical size={14} />
       </Box>
@@ -78,8 +79,8 @@ function indented(section: boolean, indent: number): { pl: string; mt: string } 
   return section ? { pl: "0", mt: "2.5" } : { pl: `${IN + indent * IN}px`, mt: "0" };
 }
 
-const SECTION = { fontWeight: 700, color: "spruce", fontFamily: "heading", fontSize: "15px", placeholder: "Section" };
-const SLIDE = { fontWeight: 600, color: "ink", fontFamily: "body", fontSize: "14px", placeholder: "Slide" };
+const SECTION = { fontWeight: 700, color: "spruce", fontFamily: "heading", fontSize: "15px", placeholder: t("section") };
+const SLIDE = { fontWeight: 600, color: "ink", fontFamily: "body", fontSize: "14px", placeholder: t("slide") };
 
 function TitleField(
   { line, title, onKeyDown, onPaste, onChoose, onFocus }: Pick<Props, "line" | "onKeyDown" | "onPaste" | "onChoose" | "onFocus"> & { title: string },
@@ -101,6 +102,6 @@ function TitleField(
 export const OutlineRow = memo(Row);
 
 function summary({ notes, questions }: Slide): string {
-  if (questions.length) return questions.length === 1 ? "a question" : `${questions.length} questions`;
+  if (questions.length) return questions.length === 1 ? t("aQuestion") : t("questionsQuestions", { questions: questions.length });
   return notes.split("\n")[0] ?? "";
 }

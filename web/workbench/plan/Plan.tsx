@@ -4,6 +4,7 @@ import { NotesPanel } from "./NotesPanel";
 import { Outline } from "./Outline";
 import { RouteMap } from "./RouteMap";
 import { usePlanKeys } from "./usePlanKeys";
+import { t } from "../../words/plan";
 
 /** Plan: the course as an outline to type into, beside the route that it makes. */
 export default function Plan(): ReactNode {
@@ -12,7 +13,7 @@ export default function Plan(): ReactNode {
   const outlined = useDeferredValue(true, false);
   return (
     <Flex h="100%">
-      <Flex as="aside" direction="column" w="380px" flex="none" borderRightWidth="1px" bg="paper" aria-label="Outline">
+      <Flex as="aside" direction="column" w="380px" flex="none" borderRightWidth="1px" bg="paper" aria-label={t("outline")}>
         <Box flex="1" minH="0"><Outline /></Box>
         <NotesPanel />
       </Flex>

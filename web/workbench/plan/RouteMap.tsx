@@ -8,12 +8,12 @@ import { useNavigate } from "react-router";
 import { goToSlide, useCourse } from "../store/store";
 import { QuietButton } from "../../kit/QuietButton";
 import { useCheck, type Check, type Route, type Way } from "../shell/useCheck";
-import { count } from "../../kit/units";
 import { placesOf } from "./layout";
 import { linesOf, sectionOf } from "./lines";
 import { FoldedStop, SlideStop, type StopData } from "./RouteStop";
 import { isFound, useSearch } from "./search";
 import { WayEdge, type WayData } from "./WayEdge";
+import { t } from "../../words/plan";
 
 const NODES = { slide: SlideStop, folded: FoldedStop };
 const EDGES = { way: WayEdge };
@@ -67,22 +67,22 @@ function Map(): ReactNode {
   return (
     <Flex direction="column" h="100%" minW="0">
       <Flex px="4" pt="2.5" pb="2" gap="3" align="center">
-        <Heading as="h2" fontSize="14px" fontFamily="body" fontWeight="700" flex="none">Route</Heading>
+        <Heading as="h2" fontSize="14px" fontFamily="body" fontWeight="700" flex="none">{t("route")}</Heading>
         <Text color="quiet" fontSize="13px" flex="1" truncate>{check ? sayRoute(check) : ""}</Text>
         {sections.length > 0 && (
           <QuietButton size="xs" onClick={() => setFolded(folded.size ? new Set() : new Set(sections.map((s) => s.id)))}>
-            {folded.size ? "Unfold sections" : "Fold sections"}
+            {folded.size ? t("unfoldSections") : t("foldSections")}
           </QuietButton>
         )}
         <Flex align="center" gap="2" borderWidth="1px" borderRadius="full" px="3" bg="sheet">
           <Search size={14} aria-hidden />
           <chakra.input
-            ref={finder} value={searched} onChange={(event) => find(event.target.value)} placeholder="find a stop" w="120px" h="26px"
-            bg="transparent" fontSize="13px" aria-label="Find a stop"
+            ref={finder} value={searched} onChange={(event) => find(event.target.value)} placeholder={t("findASlide")} w="120px" h="26px"
+            bg="transparent" fontSize="13px" aria-label={t("findASlide")}
           />
         </Flex>
       </Flex>
-      <Box ref={pane} flex="1" minH="0" aria-label="Route" role="region">
+      <Box ref={pane} flex="1" minH="0" aria-label={t("route")} role="region">
         <ReactFlow
           nodes={nodes} edges={edges} nodeTypes={NODES} edgeTypes={EDGES} onlyRenderVisibleElements
           nodesDraggable={false} nodesConnectable={false} minZoom={0.05} maxZoom={1.6} proOptions={{ hideAttribution: true }}
@@ -119,10 +119,10 @@ function fromTheTop(stops: Rect, pane: HTMLElement | null): Viewport {
 }
 
 function sayRoute({ route }: Check): string {
-  const parts = [count(route.forks, "fork")];
-  if (route.unreached.length) parts.push(`nothing leads to ${count(route.unreached.length, "slide")}`);
-  if (route.dead_ends.length) parts.push(`${count(route.dead_ends.length, "slide")} ${route.dead_ends.length === 1 ? "leads" : "lead"} nowhere`);
-  if (parts.length === 1) parts.push("every slide is reached and leads on");
+  const parts = [t("forks", { count: route.forks })];
+  if (route.unreached.length) parts.push(t("slidesNotReached", { count: route.unreached.length }));
+  if (route.dead_ends.length) parts.push(t("slidesLeadNowhere", { count: route.dead_ends.length }));
+  if (parts.length === 1) parts.push(t("everySlideIsReachedAnd"));
   return parts.join(" · ");
 }
 

@@ -4,8 +4,8 @@ import { Handle, Position, useStore, type NodeProps } from "@xyflow/react";
 import { memo, type ReactNode } from "react";
 import { useCourse } from "../store/store";
 import { SlidePicture } from "../shell/SlidePicture";
-import { count } from "../../kit/units";
 import { isFound, useSearch } from "./search";
+import { t } from "../../words/plan";
 
 export interface StopData extends Record<string, unknown> {
   number: number;
@@ -36,7 +36,7 @@ const USUAL = { borderColor: "edge", borderStyle: "solid" };
 function StopTitle({ number, title, small, current }: { number: number; title: string; small: boolean; current: boolean }): ReactNode {
   return (
     <Text fontSize={small ? "19px" : "12.5px"} fontWeight={current ? 700 : 600} truncate mt="1">
-      <Box as="span" color="quiet" fontWeight="400">{number} </Box>{title || "Untitled"}
+      <Box as="span" color="quiet" fontWeight="400">{number} </Box>{title || t("untitled")}
     </Text>
   );
 }
@@ -54,7 +54,7 @@ function BigNumber({ number }: { number: number }): ReactNode {
 function Questions({ many }: { many: number }): ReactNode {
   if (!many) return null;
   return (
-    <Flex position="absolute" top="-9px" right="-9px" w="24px" h="24px" align="center" justify="center" aria-label={count(many, "question")}>
+    <Flex position="absolute" top="-9px" right="-9px" w="24px" h="24px" align="center" justify="center" aria-label={t("questions2", { count: many })}>
       <Box position="absolute" w="17px" h="17px" bg="spruce" transform="rotate(45deg)" borderRadius="3px" />
       <Text position="relative" color="onSpruce" fontSize="11px" fontWeight="700">{many}</Text>
     </Flex>
@@ -68,7 +68,7 @@ export const SlideStop = memo(function SlideStop({ id, data }: NodeProps): React
   const title = slide?.title ?? "";
   const found = useSearch((state) => isFound(title, state.text));
   const small = useStore((state) => state.transform[2] < TOO_SMALL);
-  const wrong = unreached ? "Nothing leads here" : deadEnd && "Leads nowhere";
+  const wrong = unreached ? t("nothingLeadsHere") : deadEnd && t("leadsNowhere");
   return (
     <Box w={`${W}px`} textAlign="center" cursor="pointer" data-route-stop={id} title={title}>
       <Ends />
@@ -93,14 +93,14 @@ export const FoldedStop = memo(function FoldedStop({ id, data }: NodeProps): Rea
   const title = useCourse((state) => state.course.sections.find((section) => section.id === id)?.title ?? "");
   const found = useSearch((state) => isFound(title, state.text));
   return (
-    <Box w={`${W}px`} textAlign="center" cursor="pointer" title="Unfold">
+    <Box w={`${W}px`} textAlign="center" cursor="pointer" title={t("unfold")}>
       <Ends />
       <Flex
         direction="column" justify="center" minH="66px" px="2" bg="spruce.soft" borderWidth="2px" borderRadius="8px"
         borderColor={found ? "marigold" : "spruce"} boxShadow="4px 4px 0 {colors.edge}"
       >
-        <Text fontFamily="heading" fontWeight="700" color="spruce" fontSize="13px" lineClamp={2}>{title || "Section"}</Text>
-        <Text fontSize="11.5px" color="quiet">{count(slides, "slide")}</Text>
+        <Text fontFamily="heading" fontWeight="700" color="spruce" fontSize="13px" lineClamp={2}>{title || t("section")}</Text>
+        <Text fontSize="11.5px" color="quiet">{t("slides", { count: slides })}</Text>
       </Flex>
     </Box>
   );

@@ -9,6 +9,7 @@ import { duplicateSlide, deleteSlides } from "../store/slides";
 import { apply, useCourse } from "../store/store";
 import { withTitle } from "../store/titles";
 import { fromLines, linesOf, movedLines, type Line } from "./lines";
+import { t } from "../../words/plan";
 
 const { getState: get } = useCourse;
 
@@ -59,7 +60,7 @@ export function addLine(after: string | null, title = ""): string | null {
   const at = after === null ? 0 : before.findIndex((line) => line.id === after) + 1;
   const above = before[at - 1];
   const indent = above?.kind === "slide" ? get().slides[above.id]?.indent ?? 0 : 0;
-  write("New line", [...before.slice(0, at), { kind: "slide", id: slide.id }, ...before.slice(at)],
+  write(t("newLine"), [...before.slice(0, at), { kind: "slide", id: slide.id }, ...before.slice(at)],
     { [slide.id]: { ...slide, indent } }, { layouts: layouts() });
   return slide.id;
 }
@@ -69,7 +70,7 @@ export function addSection(after: string | null): string {
   const id = freshId();
   const before = lines();
   const at = after === null ? before.length : before.findIndex((line) => line.id === after) + 1;
-  write("New section", [...before.slice(0, at), { kind: "section", id, title: "" }, ...before.slice(at)]);
+  write(t("newSection"), [...before.slice(0, at), { kind: "section", id, title: "" }, ...before.slice(at)]);
   return id;
 }
 
@@ -77,7 +78,7 @@ export function addSection(after: string | null): string {
 export function renameSection(id: string, title: string): void {
   const { course } = get();
   const sections = course.sections.map((section) => (section.id === id ? { ...section, title } : section));
-  apply("Rename section", { course: { ...course, sections } }, { merge: `section-${id}` });
+  apply(t("renameSection"), { course: { ...course, sections } }, { merge: `section-${id}` });
 }
 
 /** Further in: a section becomes a slide, a slide is indented. Returns the line's id from then on. */
@@ -87,7 +88,7 @@ export function furtherIn(id: string): string {
   if (line?.kind === "section") {
     const slide = blank(line.title);
     if (!slide) return id;
-    write("Further in", before.map((other) => (other.id === id ? { kind: "slide", id: slide.id } : other)),
+    write(t("indent2"), before.map((other) => (other.id === id ? { kind: "slide", id: slide.id } : other)),
       { [slide.id]: slide }, { layouts: layouts() });
     return slide.id;
   }
@@ -108,14 +109,14 @@ export function furtherOut(id: string): string {
   }
   const section: Line = { kind: "section", id: freshId(), title: slide.title };
   const empty = isEmpty(slide);
-  write("Further out", lines().flatMap((line) => (line.id !== id ? [line] : empty ? [section] : [section, line])));
+  write(t("outdent"), lines().flatMap((line) => (line.id !== id ? [line] : empty ? [section] : [section, line])));
   return section.id;
 }
 
 function indent(id: string, by: 1 | -1): void {
   const slide = get().slides[id];
   const next = Math.min(Math.max((slide?.indent ?? 0) + by, 0), 3);
-  if (slide && next !== slide.indent) apply("Indent", { slides: { [id]: { ...slide, indent: next } } });
+  if (slide && next !== slide.indent) apply(t("indent2"), { slides: { [id]: { ...slide, indent: next } } });
 }
 
 function isEmpty(slide: Slide): boolean {
@@ -128,7 +129,7 @@ export function removeLines(ids: ReadonlySet<string>): void {
   const { course } = get();
   const sections = course.sections.filter((section) => !ids.has(section.id));
   const slides = course.slides.filter((slide) => ids.has(slide));
-  if (sections.length < course.sections.length) apply("Delete section", { course: { ...course, sections } });
+  if (sections.length < course.sections.length) apply(t("deleteSection"), { course: { ...course, sections } });
   if (slides.length) deleteSlides(slides);
 }
 
@@ -136,7 +137,7 @@ export function removeLines(ids: ReadonlySet<string>): void {
 export function moveLines(ids: ReadonlySet<string>, before: string | null): void {
   const now = lines();
   const next = movedLines(now, ids, before);
-  if (next.some((line, index) => line.id !== now[index]?.id)) write("Move", next);
+  if (next.some((line, index) => line.id !== now[index]?.id)) write(t("move"), next);
 }
 
 /** Move lines one up or down. */

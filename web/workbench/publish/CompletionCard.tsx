@@ -5,9 +5,10 @@ import { Card } from "../../kit/Card";
 import { Check } from "../../kit/Check";
 import { Choose } from "../../kit/Choose";
 import { NumberField } from "../../kit/NumberField";
+import { t } from "../../words/publish";
 
-const SLIDES = [["way", "the slides on the learner's way"], ["all", "all slides of the course"]] as const;
-const RUNS = [["best", "the best counts"], ["first", "the first counts"], ["last", "the last counts"]] as const;
+const SLIDES = [["way", t("slidesOnTheLearnersRoute")], ["all", t("allSlidesOfTheCourse")]] as const;
+const RUNS = [["best", t("theBestCounts")], ["first", t("theFirstCounts")], ["last", t("theLastCounts")]] as const;
 
 /** When the course is complete, and which of several runs counts. */
 export function CompletionCard(): ReactNode {
@@ -15,7 +16,7 @@ export function CompletionCard(): ReactNode {
   const mark = useCourse((state) => state.course.pass_mark);
   const share = completion.slides_share ?? null;
 
-  const settle = (part: Partial<typeof completion>): void => changeCourse("Completion", { completion: { ...completion, ...part } }, "completion");
+  const settle = (part: Partial<typeof completion>): void => changeCourse(t("completion"), { completion: { ...completion, ...part } }, "completion");
   function change(slides_share: number | null, passing: boolean): void {
     // Something must count: taking the last away puts the other in its place.
     const nothing = slides_share === null && !passing;
@@ -25,29 +26,29 @@ export function CompletionCard(): ReactNode {
   }
 
   return (
-    <Card title="Complete when">
+    <Card title={t("completeWhen")}>
       <Stack gap="2">
         <Flex gap="2" align="center" wrap="wrap">
-          <Check label="slides were seen, at least" value={share !== null} onChange={(on) => change(on ? 1 : null, completion.passing)} />
+          <Check label={t("slidesWereSeenAtLeast")} value={share !== null} onChange={(on) => change(on ? 1 : null, completion.passing)} />
           {share !== null && (
             <Percent
-              label="Share of slides in per cent" value={Math.round(share * 100)}
+              label={t("shareOfSlidesInPer")} value={Math.round(share * 100)}
               onChange={(percent) => change(percent / 100, completion.passing)}
             />
           )}
         </Flex>
         {share !== null && (
-          <Choose label="of" value={completion.slides_of} options={SLIDES} onChange={(slides_of) => settle({ slides_of })} />
+          <Choose label={t("of")} value={completion.slides_of} options={SLIDES} onChange={(slides_of) => settle({ slides_of })} />
         )}
         <Flex gap="2" align="center" wrap="wrap">
-          <Check label="it was passed, with at least" value={completion.passing} onChange={(on) => change(share, on)} />
+          <Check label={t("theCourseWasPassedWith")} value={completion.passing} onChange={(on) => change(share, on)} />
           <Percent
-            label="Pass mark in per cent" value={mark}
-            onChange={(pass_mark) => changeCourse("Pass mark", { pass_mark }, "pass-mark")}
+            label={t("passMarkInPerCent")} value={mark}
+            onChange={(pass_mark) => changeCourse(t("passMark"), { pass_mark }, "pass-mark")}
           />
         </Flex>
-        {share !== null && completion.passing && <Text color="quiet" fontSize="13px">Both are needed.</Text>}
-        <Choose label="several runs" value={completion.counts} options={RUNS} onChange={(counts) => settle({ counts })} />
+        {share !== null && completion.passing && <Text color="quiet" fontSize="13px">{t("bothAreNeeded")}</Text>}
+        <Choose label={t("ifTakenAgain")} value={completion.counts} options={RUNS} onChange={(counts) => settle({ counts })} />
       </Stack>
     </Card>
   );

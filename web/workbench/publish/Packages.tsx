@@ -9,8 +9,9 @@ import { Card } from "../../kit/Card";
 import { QuietButton } from "../../kit/QuietButton";
 import { follow } from "../../kit/jobs/work";
 import { sayError } from "../../kit/toaster";
-import { ago, bytes, count } from "../../kit/units";
+import { ago, bytes } from "../../kit/units";
 import { KIND_WORDS } from "./kinds";
+import { t } from "../../words/publish";
 
 /** The packages made of this course: get them, look into them, try them. */
 export function Packages({ latest }: { latest: number | null }): ReactNode {
@@ -28,30 +29,30 @@ export function Packages({ latest }: { latest: number | null }): ReactNode {
     onError: sayError,
   });
   return (
-    <Card title="Packages">
+    <Card title={t("packages")}>
       {packages.data?.length === 0 && (
-        <Text color="quiet">None yet. A package stays as it was made, whatever you change later.</Text>
+        <Text color="quiet">{t("noneYetAPackageStays")}</Text>
       )}
       {packages.data?.map((made) => (
         <Box key={made.id} py="2.5" borderTopWidth="1px" data-package={made.kind}>
           <Flex align="center" gap="2" wrap="wrap">
             <Box flex="1" minW="180px">
               <Text fontWeight="600">
-                {KIND_WORDS[made.kind]}{made.id === latest ? " · just made" : ""}
+                {KIND_WORDS[made.kind]}{made.id === latest ? t("justMade") : ""}
               </Text>
               <Text color="quiet" fontSize="13px">
-                {count(made.slides, "slide")} · {bytes(made.size)} · {ago(made.created)}
+                {t("slides", { count: made.slides })} · {bytes(made.size)} · {ago(made.created)}
               </Text>
             </Box>
             <QuietButton size="xs" aria-expanded={open === made.id} onClick={() => setOpen(open === made.id ? null : made.id)}>
-              <FolderOpen size={14} /> Contents
+              <FolderOpen size={14} />{t("contents")}
             </QuietButton>
             <QuietButton size="xs" asChild>
-              <a href={`/api/packages/${made.id}/file`}><Download size={14} /> Download</a>
+              <a href={`/api/packages/${made.id}/file`}><Download size={14} />{" "}{t("download")}</a>
             </QuietButton>
             {made.kind === "scorm12" && (
               <QuietButton size="xs" color="spruce" loading={tryIt.isPending} onClick={() => tryIt.mutate(made.id)}>
-                <GraduationCap size={14} /> Try it in the practice LMS
+                <GraduationCap size={14} />{t("tryItInThePractice")}
               </QuietButton>
             )}
           </Flex>
@@ -68,7 +69,7 @@ function Contents({ id }: { id: number }): ReactNode {
     queryFn: () => take(api.GET("/api/packages/{package_id}", { params: { path: { package_id: id } } })),
   });
   return (
-    <Box as="ul" listStyleType="none" mt="2" fontSize="13px" maxH="220px" overflowY="auto" bg="paper" p="2" borderRadius="6px" tabIndex={0} aria-label="Files in the package">
+    <Box as="ul" listStyleType="none" mt="2" fontSize="13px" maxH="220px" overflowY="auto" bg="paper" p="2" borderRadius="6px" tabIndex={0} aria-label={t("filesInThePackage")}>
       {contents.data?.files.map((file) => (
         <Flex as="li" key={file.path} justify="space-between" gap="3">
           <Text truncate>{file.path}</Text><Text color="quiet" flex="none">{bytes(file.size)}</Text>

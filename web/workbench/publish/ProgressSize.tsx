@@ -5,6 +5,7 @@ import { Card } from "../../kit/Card";
 import { MainButton } from "../../kit/MainButton";
 import { QuietButton } from "../../kit/QuietButton";
 import type { Tracking } from "../shell/useCheck";
+import { t } from "../../words/publish";
 
 interface Props { tracking: Tracking }
 
@@ -17,14 +18,14 @@ export function ProgressSize({ tracking }: Props): ReactNode {
   return (
     <>
       <Text mb="2">
-        At most <strong>{characters(progress)}</strong> of {characters(limit)} characters
-        {fits ? "." : ": more than every LMS with SCORM 1.2 keeps."}
+        {t("atMost")}{" "}<strong>{characters(progress)}</strong>{" "}{t("ofCharactersCharacters", { characters: characters(limit) })}
+        {fits ? "." : t("moreThanEveryLmsWith")}
       </Text>
-      <Progress.Root value={Math.min((progress / limit) * 100, 100)} size="sm" aria-label="Share of the room for saved progress">
+      <Progress.Root value={Math.min((progress / limit) * 100, 100)} size="sm" aria-label={t("shareOfTheRoomFor")}>
         <Progress.Track borderRadius="full"><Progress.Range bg={fits ? "spruce" : "brick"} /></Progress.Track>
       </Progress.Root>
       <Text mt="2" fontSize="13px" color="quiet">
-        With everything seen and answered, and every text as long as it may be. Most learners need far less.
+        {t("withEverythingSeenAndAnswered")}
       </Text>
       {!fits && <LeftOut tracking={tracking} />}
     </>
@@ -35,13 +36,13 @@ function LeftOut({ tracking }: Props): ReactNode {
   const fits = tracking.progress_short <= tracking.progress_limit;
   return (
     <Box mt="2" fontSize="14px">
-      <Text>Where an LMS keeps no more, this is left out for learners who come that far:</Text>
+      <Text>{t("whereAnLmsKeepsNo")}</Text>
       <List.Root ps="5" my="1">
         {tracking.left_out.map((words) => <List.Item key={words}>{words}</List.Item>)}
       </List.Root>
       <Text>
         {fits
-          ? "The place, the score and the answers that count are always saved there. The rest stays in the learner's browser."
+          ? t("thePlaceTheScoreAnd")
           : `That still leaves ${characters(tracking.progress_short)} characters. An LMS that refuses them keeps score and status only; the progress stays in the learner's browser.`}
       </Text>
     </Box>
@@ -53,16 +54,15 @@ export function TooLong({ tracking, onPublish, onCancel }: Props & { onPublish: 
   const box = useRef<HTMLDivElement>(null);
   useEffect(() => box.current?.focus(), []);
   return (
-    <Box ref={box} role="alertdialog" aria-label="Progress may be too long for SCORM 1.2" tabIndex={-1}>
-      <Card title="Publish all the same?">
+    <Box ref={box} role="alertdialog" aria-label={t("progressMayBeTooLong")} tabIndex={-1}>
+      <Card title={t("publishAllTheSame")}>
         <Text>
-          Saved progress can need {characters(tracking.progress)} characters. SCORM 1.2 asks an LMS to keep {characters(tracking.progress_limit)};
-          many keep more. Shorter texts and fewer variables make it shorter.
+          {t("savedProgressCanNeedCharacters", { characters: characters(tracking.progress), characters2: characters(tracking.progress_limit) })}
         </Text>
         <LeftOut tracking={tracking} />
         <Flex gap="2" mt="3">
-          <MainButton onClick={onPublish}>Publish all the same</MainButton>
-          <QuietButton onClick={onCancel}>Do not publish</QuietButton>
+          <MainButton onClick={onPublish}>{t("publishAllTheSame2")}</MainButton>
+          <QuietButton onClick={onCancel}>{t("doNotPublish")}</QuietButton>
         </Flex>
       </Card>
     </Box>

@@ -18,11 +18,12 @@ import { CompletionCard } from "./CompletionCard";
 import type { PackageKind } from "./kinds";
 import { Packages } from "./Packages";
 import { ProgressSize, TooLong } from "./ProgressSize";
+import { t } from "../../words/publish";
 
 /** A package to make; `asked` where the author knows that its progress may be too long. */
 interface Wish { kind: PackageKind; asked?: boolean }
 
-const LOOKING = <Text color="quiet">The course is being checked …</Text>;
+const LOOKING = <Text color="quiet">{t("theCourseIsBeingChecked")}</Text>;
 
 /** Publish: what is promised to an LMS, what was found, and the packages. */
 export default function Publish(): ReactNode {
@@ -67,40 +68,39 @@ export default function Publish(): ReactNode {
 
   return (
     <Box h="100%" overflowY="auto" bg="table">
-      <Heading as="h2" fontSize="26px" maxW="1160px" mx="auto" px="6" pt="6">Publish</Heading>
+      <Heading as="h2" fontSize="26px" maxW="1160px" mx="auto" px="6" pt="6">{t("publish")}</Heading>
       <Grid
         templateColumns="minmax(0, 5fr) minmax(0, 6fr)" gap="6" maxW="1160px" mx="auto" px="6" py="4"
       >
         <Stack gap="4">
           <CompletionCard />
-          <Card title="What the LMS is told">
+          <Card title={t("reportedToTheLms")}>
             {!tracking && looking}
             <Stack as="ul" gap="1.5" listStyleType="none">
               {tracking?.promise.map((sentence) => <Text as="li" key={sentence}>{sentence}</Text>)}
             </Stack>
           </Card>
-          <Card title="Saved progress">
+          <Card title={t("savedProgress")}>
             {tracking ? <ProgressSize tracking={tracking} /> : looking}
           </Card>
         </Stack>
         <Stack gap="4">
-          <Findings found={findings} pending={!check} statement={tried?.statement ?? "The course is being tried out …"} />
-          <Card title="Make a package">
+          <Findings found={findings} pending={!check} statement={tried?.statement ?? t("theCourseIsBeingTried")} />
+          <Card title={t("makeAPackage")}>
             <Flex gap="2" wrap="wrap" align="center">
               <MainButton
                 loading={publish.isPending && publish.variables.kind === "scorm12"}
-                loadingText={tracking ? undefined : "Measuring saved progress …"}
+                loadingText={tracking ? undefined : t("measuringSavedProgress")}
                 onClick={() => publish.mutate({ kind: "scorm12" })}
               >
-                Publish as SCORM 1.2
+                {t("publishAsScorm12")}
               </MainButton>
               <MainButton loading={publish.isPending && publish.variables.kind === "web"} onClick={() => publish.mutate({ kind: "web" })}>
-                Publish as web
+                {t("publishAsWeb")}
               </MainButton>
             </Flex>
             <Text color="quiet" mt="2" fontSize="13px">
-              SCORM 1.2 for a learning management system; web for any server, with the progress kept
-              in the learner's browser.
+              {t("scorm12ForA")}
             </Text>
           </Card>
           {tracking && asking && (
@@ -121,14 +121,14 @@ function Findings({ found, pending, statement }: { found: readonly Finding[]; pe
   const slides = useCourse((state) => state.slides);
   if (pending) return null;
   return (
-    <Card title="Findings">
-      {!found.length && <Text color="quiet">Nothing was found that needs a look.</Text>}
+    <Card title={t("findings")}>
+      {!found.length && <Text color="quiet">{t("nothingWasFoundThatNeeds")}</Text>}
       <Text color="quiet" fontSize="13px" mb={found.length ? 2 : 0}>{statement}</Text>
       <Stack as="ul" gap="2" listStyleType="none">
         {found.map((finding, index) => (
           <Flex as="li" key={index} gap="2" align="flex-start">
             <Box color={finding.level === "error" ? "brick" : "marigold.ink"} pt="3px">
-              {finding.level === "error" ? <Flag size={15} aria-label="Error" /> : <TriangleAlert size={15} aria-label="Warning" />}
+              {finding.level === "error" ? <Flag size={15} aria-label={t("error")} /> : <TriangleAlert size={15} aria-label={t("warning")} />}
             </Box>
             <Box>
               <Text>{finding.message}</Text>
@@ -141,13 +141,13 @@ function Findings({ found, pending, statement }: { found: readonly Finding[]; pe
                       if (finding.element) select([finding.element]);
                     }}
                   >
-                    Show it on “{slides[finding.slide]?.title}”
+                    {t("showItOnTitle", { title: slides[finding.slide]?.title })}
                   </Link>
                 </ChakraLink>
               )}
               {finding.code === "lost_reference" && (
                 <Box mt="1.5">
-                  <QuietButton size="2xs" px="2" onClick={() => void takeOutLost()}>Take out all that names what is gone</QuietButton>
+                  <QuietButton size="2xs" px="2" onClick={() => void takeOutLost()}>{t("removeAllReferencesToDeleted")}</QuietButton>
                 </Box>
               )}
             </Box>

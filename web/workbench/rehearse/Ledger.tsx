@@ -16,7 +16,8 @@ import { Check } from "../../kit/Check";
 import { Card } from "../../kit/Card";
 import { Fact } from "../../kit/Fact";
 import { QuietButton } from "../../kit/QuietButton";
-import { count, duration } from "../../kit/units";
+import { duration } from "../../kit/units";
+import { t } from "../../words/rehearse";
 
 const PROGRESS_LIMIT = 4_096;
 
@@ -36,25 +37,25 @@ interface Props {
 /** The ledger: where the learner stands and what the LMS was told, in plain words. */
 export function Ledger({ message, calls, index, onSet, onAsk, starting, onStarting }: Props): ReactNode {
   const course = useCourse((state) => state.course);
-  if (!message) return <Text p="4" color="quiet">The ledger fills as soon as the course runs.</Text>;
+  if (!message) return <Text p="4" color="quiet">{t("theLedgerFillsAsSoon")}</Text>;
   const { state } = message;
   const lms = new Map(calls);
   return (
     <Stack p="3" gap="3">
-      <Heading as="h2" fontSize="14px" fontFamily="body" px="1">Ledger</Heading>
-      <Card title="Learner">
-        <Fact name="slides seen">{state.visited.length} of {course.slides.length}</Fact>
-        <Fact name="points">{message.points} of {message.maxPoints}</Fact>
-        <Fact name="score">{message.score === null ? "nothing is scored" : `${message.score} %`}</Fact>
-        <Fact name="course">{state.completed ? "completed" : "not completed yet"}</Fact>
-        {state.success !== "unknown" && <Fact name="result">{state.success}</Fact>}
-        <Fact name="time">{duration(state.time)}</Fact>
+      <Heading as="h2" fontSize="14px" fontFamily="body" px="1">{t("ledger")}</Heading>
+      <Card title={t("learner")}>
+        <Fact name={t("slidesSeen")}>{t("visitedOfSlides", { visited: state.visited.length, slides: course.slides.length })}</Fact>
+        <Fact name={t("points")}>{t("pointsOfMaxpoints", { points: message.points, maxPoints: message.maxPoints })}</Fact>
+        <Fact name={t("score")}>{message.score === null ? t("nothingIsScored") : `${message.score} %`}</Fact>
+        <Fact name={t("course")}>{state.completed ? t("completed") : t("notCompletedYet")}</Fact>
+        {state.success !== "unknown" && <Fact name={t("result")}>{state.success}</Fact>}
+        <Fact name={t("time")}>{duration(state.time)}</Fact>
       </Card>
       <Visited visited={state.visited} current={state.slide} />
       <Answers state={state} index={index} />
       {index && <Hidden index={index} message={message} onAsk={onAsk} />}
-      <Card title="Variables">
-        {!course.variables.length && <Text color="quiet">The course has none.</Text>}
+      <Card title={t("variables")}>
+        {!course.variables.length && <Text color="quiet">{t("theCourseHasNone")}</Text>}
         {course.variables.map((variable) => (
           <VariableFact
             key={variable.id} variable={variable} value={state.variables[variable.id] ?? variable.default}
@@ -63,17 +64,17 @@ export function Ledger({ message, calls, index, onSet, onAsk, starting, onStarti
         ))}
         {course.variables.length > 0 && (
           <Flex gap="2" wrap="wrap" mt="2">
-            <QuietButton size="xs" onClick={() => onStarting(ownValues(course.variables, state.variables))}>Begin with these values</QuietButton>
-            {starting > 0 && <QuietButton size="xs" onClick={() => onStarting({})}>Begin as learners do</QuietButton>}
+            <QuietButton size="xs" onClick={() => onStarting(ownValues(course.variables, state.variables))}>{t("startWithTheseValues")}</QuietButton>
+            {starting > 0 && <QuietButton size="xs" onClick={() => onStarting({})}>{t("startAsLearnersDo")}</QuietButton>}
           </Flex>
         )}
-        {starting > 0 && <Text fontSize="12.5px" color="quiet" mt="1">The next run begins with {count(starting, "value")} of yours.</Text>}
+        {starting > 0 && <Text fontSize="12.5px" color="quiet" mt="1">{t("theNextRunStartsWith", { starting: t("values", { count: starting }) })}</Text>}
       </Card>
-      <Card title="Told to the LMS">
-        <Fact name="status">{lms.get("cmi.core.lesson_status") ?? "nothing yet"}</Fact>
-        <Fact name="score">{lms.get("cmi.core.score.raw") ?? "none yet"}</Fact>
-        <Fact name="saved progress">
-          {(lms.get("cmi.suspend_data") ?? "").length} of {PROGRESS_LIMIT.toLocaleString("en")}
+      <Card title={t("reportedToTheLms")}>
+        <Fact name={t("status")}>{lms.get("cmi.core.lesson_status") ?? t("nothingYet")}</Fact>
+        <Fact name={t("score")}>{lms.get("cmi.core.score.raw") ?? t("noneYet")}</Fact>
+        <Fact name={t("savedProgress")}>
+          {t("usedOfLimit", { used: (lms.get("cmi.suspend_data") ?? "").length, limit: PROGRESS_LIMIT.toLocaleString("en") })}
         </Fact>
         <Calls calls={calls} />
       </Card>
@@ -93,7 +94,7 @@ function Visited({ visited, current }: { visited: readonly string[]; current: st
   const slides = useCourse((state) => state.slides);
   const order = useCourse((state) => state.course.slides);
   return (
-    <Card title="Slides visited">
+    <Card title={t("slidesVisited")}>
       {order.filter((id) => visited.includes(id)).map((id) => (
         <Text key={id} fontWeight={id === current ? 700 : 400}>
           {order.indexOf(id) + 1} {slides[id]?.title}{id === current ? " (now)" : ""}
@@ -109,16 +110,16 @@ function Answers({ state, index }: { state: RehearsalMessage["state"]; index: In
   const answered = questions.filter((question) => state.answers[question.id]);
   if (!answered.length) return null;
   return (
-    <Card title="Questions">
+    <Card title={t("questions")}>
       {answered.map((question) => {
         const answer = state.answers[question.id];
         if (!answer) return null;
-        const tries = `${answer.attempts}${question.attempts ? ` of ${question.attempts}` : ""}`;
+        const tries = `${answer.attempts}${question.attempts ? t("ofAttempts", { attempts: question.attempts }) : ""}`;
         const how = judgedHow(index?.questions.get(question.id), answer);
         return (
           <Box key={question.id}>
             <Fact name={question.name}>
-              {answer.result ?? "not submitted"} · attempt {tries}{answer.locked ? " · locked" : ""}
+              {answer.result ?? t("notSubmitted")}{" "}{t("attemptTries", { tries })}{answer.locked ? t("locked") : ""}
             </Fact>
             {how && <Text fontSize="12.5px" color="quiet">{how}</Text>}
           </Box>
@@ -133,7 +134,7 @@ function judgedHow(grader: Grader | undefined, answer: Answer): string {
   if (!grader || answer.result === null || answer.result === "neutral") return "";
   const { result, points, row } = answer;
   const sentence = verdict(grader, result, points, { ...answer, of: measure(grader, []).of }, answer.attempts);
-  return row ? `${sentence}, by row ${row} of its table` : sentence;
+  return row ? t("sentenceByRowRowOf", { sentence, row }) : sentence;
 }
 
 /** A variable as it stands, to be changed while the course runs. */
@@ -167,11 +168,11 @@ function Hidden({ index, message, onAsk }: { index: Index; message: RehearsalMes
   const all = [...hidden, ...closed];
   if (!all.length) return null;
   return (
-    <Card title="Not shown now">
+    <Card title={t("notShownNow")}>
       {all.map(([id, name]) => (
         <Flex key={id} align="center" justify="space-between" gap="2">
           <Text truncate>{name}</Text>
-          <QuietButton size="2xs" aria-label={`Why is ${name} not shown?`} onClick={() => onAsk(id)}>Why?</QuietButton>
+          <QuietButton size="2xs" aria-label={t("whyIsNameNotShown", { name })} onClick={() => onAsk(id)}>{t("why")}</QuietButton>
         </Flex>
       ))}
     </Card>
@@ -191,7 +192,7 @@ function Calls({ calls }: { calls: LmsCalls }): ReactNode {
   return (
     <>
       <Box as="button" color="spruce" fontWeight="600" mt="1" onClick={() => setOpen(!open)} aria-expanded={open}>
-        {open ? "hide the calls" : "each call in plain words"}
+        {open ? t("hideTheCalls") : t("eachCallInPlainWords")}
       </Box>
       {open && (
         <Box as="ol" listStyleType="none" mt="2" fontSize="13px">

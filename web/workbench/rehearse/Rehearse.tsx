@@ -19,6 +19,7 @@ import { momentOf, withMoment, type Moment } from "./moments";
 import { eventsOf, Walkthroughs } from "./Walkthroughs";
 import { WhyCard } from "./WhyCard";
 import { why, type Reason } from "./why";
+import { t } from "../../words/rehearse";
 
 /** So many moments are kept. */
 const LONGEST = 500;
@@ -125,7 +126,7 @@ export default function Rehearse(): ReactNode {
       setCalls([]);
       setRun({ url, from, number: (run?.number ?? 0) + 1 });
     } catch (error) {
-      setProblem(error instanceof Error ? error.message : "The rehearsal could not begin.");
+      setProblem(error instanceof Error ? error.message : t("theRehearsalCouldNotBegin"));
     }
   }
 
@@ -164,7 +165,7 @@ export default function Rehearse(): ReactNode {
   useEffect(() => { line.current = moments; }, [moments]);
 
   if (!order.length) {
-    return <Empty title="Nothing to rehearse yet">Add a slide in Build first.</Empty>;
+    return <Empty title={t("nothingToRehearseYet")}>{t("addASlideInBuild")}</Empty>;
   }
   const current = latest?.state.slide ?? null;
   function back(): void {
@@ -176,25 +177,25 @@ export default function Rehearse(): ReactNode {
     <Flex h="100%">
       <Flex direction="column" flex="1" minW="0" bg="table" px="8" py="4" gap="3">
         <Flex gap="3" align="center">
-          <QuietButton onClick={back}><ArrowLeft size={16} /> Back to Build</QuietButton>
+          <QuietButton onClick={back}><ArrowLeft size={16} />{t("backToBuild")}</QuietButton>
           <Text fontWeight="700" flex="1" truncate>
             {current && `${order.indexOf(current) + 1} · ${slides[current]?.title ?? ""}`}
           </Text>
           <QuietButton borderRadius="full" aria-pressed={asking} disabled={!run} bg={asking ? "sky.soft" : undefined} onClick={() => ask(!asking)}>
-            <CircleHelp size={15} /> {asking ? "Click on anything" : "Why?"}
+            <CircleHelp size={15} /> {asking ? t("clickAnElement") : t("why")}
           </QuietButton>
           <QuietButton borderRadius="full" disabled={!current} onClick={() => void begin(current)}>
-            <RotateCcw size={15} /> From this slide
+            <RotateCcw size={15} />{t("fromThisSlide")}
           </QuietButton>
           <QuietButton borderRadius="full" onClick={() => void begin(null)}>
-            <SkipBack size={15} /> From the start
+            <SkipBack size={15} />{t("fromTheStart")}
           </QuietButton>
         </Flex>
         {problem && <Text role="alert" color="brick">{problem}</Text>}
         <Box flex="1" minH="0" bg="sheet" borderRadius="card" overflow="hidden" boxShadow="0 1px 10px rgb(34 48 43 / 12%)">
           {run ? (
             <iframe
-              key={run.number} ref={frame} title="The course" src={addressOf(run, starting)}
+              key={run.number} ref={frame} title={t("theCourse")} src={addressOf(run, starting)}
               sandbox="allow-scripts allow-same-origin" style={{ width: "100%", height: "100%", border: 0 }}
               onLoad={() => frame.current?.contentWindow?.focus()}
             />
@@ -205,12 +206,12 @@ export default function Rehearse(): ReactNode {
         <EventLine moments={moments} at={at} name={name} index={index} onGo={go} />
       </Flex>
       <Box
-        as="aside" w="300px" flex="none" borderLeftWidth="1px" bg="paper" overflowY="auto" aria-label="Ledger"
+        as="aside" w="300px" flex="none" borderLeftWidth="1px" bg="paper" overflowY="auto" aria-label={t("ledger")}
         tabIndex={0}
       >
         {asked && index && (
           <WhyCard
-            of={asked === "next" ? "Next" : asked === "slide" ? "The slide" : `“${name(asked)}”`}
+            of={asked === "next" ? t("next") : asked === "slide" ? t("theSlide") : `“${name(asked)}”`}
             reasons={why(index, moments.slice(0, at + 1), asked, name)} onShow={show} onClose={() => setAsked(null)}
           />
         )}

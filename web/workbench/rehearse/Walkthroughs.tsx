@@ -11,6 +11,7 @@ import { QuietButton } from "../../kit/QuietButton";
 import { Tool } from "../../kit/Tool";
 import { useCheck } from "../shell/useCheck";
 import { isWhole, recorded, type Moment } from "./moments";
+import { t } from "../../words/rehearse";
 
 interface Props {
   index: Index | null;
@@ -28,15 +29,15 @@ export function Walkthroughs({ index, moments, onPlay }: Props): ReactNode {
     if (!index || !moments.length) return;
     const { events, expected } = recorded(index, moments);
     const seed = moments[0]?.state.seed ?? 1;
-    const walk: Walkthrough = { id: freshId(), name: name.trim() || `Walkthrough ${walks.length + 1}`, seed, events, expected };
-    changeCourse("Keep walkthrough", { walkthroughs: [...walks, walk] });
+    const walk: Walkthrough = { id: freshId(), name: name.trim() || t("walkthroughWalks", { walks: walks.length + 1 }), seed, events, expected };
+    changeCourse(t("keepWalkthrough"), { walkthroughs: [...walks, walk] });
     setName("");
   }
   return (
-    <Card title="Walkthroughs">
+    <Card title={t("walkthroughs")}>
       {!walks.length && (
         <Text color="quiet" fontSize="13px">
-          Play a path once and keep it: after every change it is played again, and you hear of what is different.
+          {t("playThroughTheCourseOnce")}
         </Text>
       )}
       {walks.map((walk) => {
@@ -45,20 +46,20 @@ export function Walkthroughs({ index, moments, onPlay }: Props): ReactNode {
           <Box key={walk.id} py="1" data-walkthrough={walk.id}>
             <Flex align="center" gap="1">
               <Text flex="1" fontWeight="600" truncate>{walk.name}</Text>
-              <Text fontSize="12.5px" color={gone.length ? "brick" : "spruce"}>{gone.length ? `${gone.length} different` : "as recorded"}</Text>
-              <Tool label={`Play ${walk.name}`} onClick={() => onPlay(walk)}><Play size={14} /></Tool>
-              <Tool label={`Delete ${walk.name}`} onClick={() => changeCourse("Delete walkthrough", { walkthroughs: walks.filter(({ id }) => id !== walk.id) })}><Trash2 size={14} /></Tool>
+              <Text fontSize="12.5px" color={gone.length ? "brick" : "spruce"}>{gone.length ? t("goneDifferent", { gone: gone.length }) : t("asRecorded")}</Text>
+              <Tool label={t("playName", { name: walk.name })} onClick={() => onPlay(walk)}><Play size={14} /></Tool>
+              <Tool label={`Delete ${walk.name}`} onClick={() => changeCourse(t("deleteWalkthrough"), { walkthroughs: walks.filter(({ id }) => id !== walk.id) })}><Trash2 size={14} /></Tool>
             </Flex>
             {gone.map(({ message }) => <Text key={message} fontSize="12.5px">{message.split(": ").slice(1).join(": ")}</Text>)}
           </Box>
         );
       })}
       {moments.length > 0 && !isWhole(moments) && (
-        <Text color="quiet" fontSize="12.5px" mt="2">This path is too long to keep. Begin again from the start for a shorter one.</Text>
+        <Text color="quiet" fontSize="12.5px" mt="2">{t("thisPathIsTooLong")}</Text>
       )}
       <Flex gap="2" mt="2">
-        <Input size="xs" aria-label="Name of the walkthrough" placeholder="Name" value={name} onChange={(event) => setName(event.target.value)} />
-        <QuietButton size="xs" flex="none" disabled={!isWhole(moments)} onClick={keep}>Keep this path</QuietButton>
+        <Input size="xs" aria-label={t("nameOfTheWalkthrough")} placeholder={t("name")} value={name} onChange={(event) => setName(event.target.value)} />
+        <QuietButton size="xs" flex="none" disabled={!isWhole(moments)} onClick={keep}>{t("keepThisPath")}</QuietButton>
       </Flex>
     </Card>
   );

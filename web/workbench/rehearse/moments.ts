@@ -7,6 +7,7 @@ import type { Effect, Event, Ran } from "../../api/events";
 import type { State } from "../../player/engine/state";
 import { fromFrames } from "../../player/rehearsal";
 import type { RehearsalMessage } from "../../player/tracking/rehearsalTracker";
+import { t } from "../../words/rehearse";
 
 export interface Moment {
   event: Event;
@@ -45,26 +46,26 @@ type Words = { readonly [E in Event as E["event"]]: (event: E, name: Name, index
 
 const WORDS: Words = {
   start: () => "start",
-  clicked: ({ target }, name) => `“${name(target)}” clicked`,
-  double_clicked: ({ target }, name) => `“${name(target)}” double-clicked`,
-  pointed: ({ target, away }, name) => `“${name(target)}” ${away ? "no longer " : ""}pointed at`,
-  key: ({ key }) => `key ${key}`,
-  entered: ({ target, value }, name) => `“${name(target)}” set to ${String(value)}`,
-  set: ({ target, value }, name) => `“${name(target)}” set here to ${String(value)}`,
+  clicked: ({ target }, name) => t("nameClicked", { name: name(target) }),
+  double_clicked: ({ target }, name) => t("nameDoubleClicked", { name: name(target) }),
+  pointed: ({ target, away }, name) => away ? t("nameNoLongerPointedAt", { name: name(target) }) : t("namePointedAt", { name: name(target) }),
+  key: ({ key }) => t("keyKey", { key }),
+  entered: ({ target, value }, name) => t("nameSetToValue", { name: name(target), value: String(value) }),
+  set: ({ target, value }, name) => t("nameSetHereToValue", { name: name(target), value: String(value) }),
   answered: ({ question, part, value }, _, index) => answerWords(index.questions.get(question), part, String(value)),
-  dropped: ({ target, on }, name) => `“${name(target)}” dropped${on ? ` on “${name(on)}”` : ""}`,
+  dropped: ({ target, on }, name) => on ? t("nameDroppedOnOn", { name: name(target), on: name(on) }) : t("nameDropped", { name: name(target) }),
   media: ({ target, what }, name) => `“${name(target)}” ${what}`,
-  played: ({ target }, name) => `“${name(target)}” plays`,
-  next: () => "Next",
-  previous: () => "Back",
-  slide: ({ target }, name) => `to “${name(target)}”`,
-  close: ({ target }, name) => `“${name(target)}” closed`,
-  pause: ({ on }) => (on ? "go on" : "pause"),
+  played: ({ target }, name) => t("namePlays", { name: name(target) }),
+  next: () => t("next"),
+  previous: () => t("back"),
+  slide: ({ target }, name) => t("toName", { name: name(target) }),
+  close: ({ target }, name) => t("nameClosed", { name: name(target) }),
+  pause: ({ on }) => (on ? t("goOn") : "pause"),
   resume: () => "resume",
   leave: () => "leave",
-  more_time: ({ factor }) => (factor ? `time limits ${factor} times as long` : "no time limits"),
-  speed: ({ percent }) => `${percent / 100} times as fast`,
-  tick: () => "time passes",
+  more_time: ({ factor }) => (factor ? t("timeLimitsFactorTimesAs", { factor }) : t("noTimeLimits")),
+  speed: ({ percent }) => t("percentTimesAsFast", { percent: percent / 100 }),
+  tick: () => t("timePasses"),
 };
 
 /** What happened, in a few words. */
@@ -74,15 +75,15 @@ export function eventWords(event: Event, name: Name, index: Index): string {
 
 /** What was put where, in the words of the question. */
 function answerWords(grader: Grader | undefined, part: string, value: string): string {
-  if (!grader) return "an answer";
+  if (!grader) return t("anAnswer");
   const words = grader.parts.find(({ id }) => id === part)?.words ?? grader.name;
   const target = (id: string): string => grader.targets.find((one) => one.id === id)?.words ?? "nothing";
   const away = value.startsWith("-");
   switch (grader.form) {
-    case "order": return `“${words}” put in place ${Number(value) + 1}`;
-    case "pairs": return value === "" ? `“${words}” taken back` : away ? `“${words}” off “${target(value.slice(1))}”` : `“${words}” on “${target(value)}”`;
-    case "spots": return away ? "a mark taken away" : part === grader.id ? "clicked beside all places" : `“${words}” marked`;
-    default: return value === "" ? `“${words}” emptied` : `“${words}”: ${value}`;
+    case "order": return t("wordsPutInPlacePlace", { words, place: Number(value) + 1 });
+    case "pairs": return value === "" ? t("wordsTakenBack", { words }) : away ? t("wordsOffTarget", { words, target: target(value.slice(1)) }) : t("wordsOnTarget", { words, target: target(value) });
+    case "spots": return away ? t("aMarkTakenAway") : part === grader.id ? t("clickedOutsideAllHotspots") : t("wordsMarked", { words });
+    default: return value === "" ? t("wordsEmptied", { words }) : `“${words}”: ${value}`;
   }
 }
 

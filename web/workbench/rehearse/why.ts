@@ -6,6 +6,7 @@ import type { State } from "../../player/engine/state";
 import { toYesNo } from "../../player/engine/values";
 import { whenWords } from "../does/sentences";
 import { eventWords, type Moment } from "./moments";
+import { t } from "../../words/rehearse";
 
 /** A sentence of the answer; `element` leads to where it can be changed. */
 export interface Reason { words: string; element?: string; slide?: string }
@@ -18,7 +19,7 @@ export function why(index: Index, moments: readonly Moment[], thing: string, nam
   if (!state) return [];
   if (thing === "next") return whyNext(index, state, name);
   const closed = whyClosed(index, state, thing, name);
-  if (!index.elements.has(thing)) return closed.length ? closed : [{ words: "This is the slide itself: it is always there." }];
+  if (!index.elements.has(thing)) return closed.length ? closed : [{ words: t("thisIsTheSlideItself") }];
   return [
     ...closed, ...whyShown(index, moments, state, thing, name), ...whyOff(index, state, thing, name),
     ...whyLook(index, moments, state, thing),
@@ -29,14 +30,14 @@ export function why(index: Index, moments: readonly Moment[], thing: string, nam
 function whyClosed(index: Index, state: State, thing: string, name: Name): Reason[] {
   const overlay = index.overlayOf.get(thing) ?? (index.overlays.has(thing) ? thing : undefined);
   if (!overlay || state.overlays.includes(overlay)) return [];
-  return [{ words: `The overlay “${name(overlay)}” is closed.` }, ...waysTo(index, "open", overlay, name)];
+  return [{ words: t("theOverlayNameIsClosed", { name: name(overlay) }) }, ...waysTo(index, "open", overlay, name)];
 }
 
 function whyOff(index: Index, state: State, thing: string, name: Name): Reason[] {
   const element = index.elements.get(thing);
   if (!element || element.control === "none" || !isVisible(index, state, thing)) return [];
   if (toYesNo(evaluate(index, state, element.enabled))) return [];
-  return [{ words: `It is switched off: ${inWords(index, state, element.enabled, name)}.`, element: thing }];
+  return [{ words: t("itIsDisabledInwords", { inWords: inWords(index, state, element.enabled, name) }), element: thing }];
 }
 
 function whyLook(index: Index, moments: readonly Moment[], state: State, thing: string): Reason[] {
@@ -44,7 +45,7 @@ function whyLook(index: Index, moments: readonly Moment[], state: State, thing: 
   if (!look) return [];
   const given = index.elements.get(thing)?.draw.looks[look]?.name ?? look;
   const rule = lastRule(index, moments, (action) => action.do === "look" && action.element === thing);
-  return [{ words: `It has the look “${given}”${rule ? `, given by: ${rule.words}` : ""}.`, element: rule?.owner ?? thing }];
+  return [{ words: rule ? t("itHasTheLookGiven", { given, words: rule.words }) : t("itHasTheLookGiven2", { given }), element: rule?.owner ?? thing }];
 }
 
 function whyShown(index: Index, moments: readonly Moment[], state: State, thing: string, name: Name): Reason[] {
@@ -53,14 +54,14 @@ function whyShown(index: Index, moments: readonly Moment[], state: State, thing:
   if (!element) return [];
   const group = index.groupOf(thing);
   if (!shown && group && !isVisible(index, state, group)) {
-    return [{ words: `Its group “${name(group)}” is hidden.`, element: group }, ...whyShown(index, moments, state, group, name)];
+    return [{ words: t("itsGroupNameIsHidden", { name: name(group) }), element: group }, ...whyShown(index, moments, state, group, name)];
   }
   if (state.hidden[thing] !== undefined) return whyByRule(index, moments, thing, shown, name);
   const cue = whyByCue(index, state, element, shown);
   if (cue) return [cue];
-  if (shown) return [{ words: "It is shown from the start, and nothing has hidden it.", element: thing }];
-  const condition = element.visible === false ? "it is hidden at first" : inWords(index, state, element.visible, name);
-  return [{ words: `It is not shown: ${condition}.`, element: thing }, ...waysTo(index, "show", thing, name)];
+  if (shown) return [{ words: t("itIsShownFromThe"), element: thing }];
+  const condition = element.visible === false ? t("itIsHiddenAtFirst") : inWords(index, state, element.visible, name);
+  return [{ words: t("itIsNotShownCondition", { condition }), element: thing }, ...waysTo(index, "show", thing, name)];
 }
 
 function whyByRule(index: Index, moments: readonly Moment[], thing: string, shown: boolean, name: Name): Reason[] {
@@ -69,7 +70,7 @@ function whyByRule(index: Index, moments: readonly Moment[], thing: string, show
   ));
   const how = shown ? "shown" : "hidden";
   return [
-    { words: rule ? `It is ${how} since ${rule.after}: ${rule.words}.` : `It is ${how} by a rule.`, element: rule?.owner ?? thing },
+    { words: rule ? t("itIsHowSinceAfter", { how, after: rule.after, words: rule.words }) : t("itIsHowByA", { how }), element: rule?.owner ?? thing },
     ...(shown ? [] : waysTo(index, "show", thing, name)),
   ];
 }
@@ -81,22 +82,22 @@ function whyByCue(index: Index, state: State, element: ProgramElement, shown: bo
   const now = state.clocks[index.clockOf(element.draw.id)]?.at ?? 0;
   const there = now >= span.at && (!span.until || now < span.until);
   if (there !== shown) return null;
-  const until = span.until ? ` until ${seconds(span.until)}` : "";
-  return { words: `Its cue shows it from ${seconds(span.at)}${until}; the timing is at ${seconds(now)}.`, element: element.draw.id };
+  const until = span.until ? t("untilSeconds", { seconds: seconds(span.until) }) : "";
+  return { words: t("itsCueShowsItFrom", { from: seconds(span.at), until, now: seconds(now) }), element: element.draw.id };
 }
 
 function whyNext(index: Index, state: State, name: Name): Reason[] {
   const slide = state.slide ?? "";
   const gate = index.slides.get(slide)?.gate;
   if (!index.onward.get(slide) && !index.slides.get(slide)?.forks.length) {
-    return [{ words: "Next leads nowhere from this slide.", slide }];
+    return [{ words: t("nextLeadsNowhereFromThis"), slide }];
   }
-  if (!gate) return [{ words: "Nothing holds the learner back here: the slide has no gate.", slide }];
+  if (!gate) return [{ words: t("nothingHoldsTheLearnerBack"), slide }];
   if (gateIsOpen(index, state, slide)) {
-    return [{ words: state.opened.has(slide) ? "The gate was opened, and it stays open." : "All that the gate asks for is done.", slide }];
+    return [{ words: state.opened.has(slide) ? t("theGateWasOpenedAnd") : t("allThatTheGateAsks"), slide }];
   }
   return [
-    { words: "The gate of this slide is closed. It waits for this:", slide },
+    { words: t("theGateOfThisSlide"), slide },
     ...open(index, state, gate.condition).map((node) => ({ words: `${inWords(index, state, node, name)}.` })),
   ];
 }
@@ -109,22 +110,22 @@ function open(index: Index, state: State, node: unknown): unknown[] {
 
 const JOINED: Readonly<Record<string, string>> = { and: ", and ", or: ", or " };
 const COMPARED: Readonly<Record<string, string>> = {
-  "=": "is", "!=": "is not", ">=": "is at least", ">": "is more than", "<=": "is at most", "<": "is less than",
+  "=": "is", "!=": t("isNot"), ">=": t("isAtLeast"), ">": t("isMoreThan"), "<=": t("isAtMost"), "<": t("isLessThan"),
 };
 
 /** What a condition asks of one thing (in quotes), with how far it has come; `node` is all of it. */
 const ASKED: Readonly<Record<string, (index: Index, state: State, id: string, name: Name, node: unknown) => string>> = {
   variable: (_, state, id, name) => `“${name(id)}” (now ${String(state.variables[id])})`,
-  clicked: (_, state, id, name) => `“${name(id)}” ${state.clicked.has(id) ? "was clicked" : "has not been clicked yet"}`,
+  clicked: (_, state, id, name) => `“${name(id)}” ${state.clicked.has(id) ? t("wasClicked") : t("hasNotBeenClickedYet")}`,
   all_seen: (index, state, id, name) => {
     const left = (index.sets.get(id)?.of ?? []).filter((one) => !state.clicked.has(one));
-    return left.length ? `still to click: ${left.map((one) => `“${name(one)}”`).join(", ")}` : `“${name(id)}” was seen in full`;
+    return left.length ? t("stillToClickNames", { names: left.map((one) => `“${name(one)}”`).join(", ") }) : t("nameWasSeenInFull", { name: name(id) });
   },
-  shown: (_, __, id, name) => `“${name(id)}” is shown`,
-  locked: (_, __, id, name) => `“${name(id)}” is to be answered`,
-  right: (_, __, id, name) => `“${name(id)}” is to be answered right`,
-  unjudged: (_, __, id, name) => `“${name(id)}” is to have an answer, and another one than was judged last`,
-  chosen: (_, __, id, name) => `an answer of “${name(id)}” is to be chosen`,
+  shown: (_, __, id, name) => t("nameIsShown", { name: name(id) }),
+  locked: (_, __, id, name) => t("nameMustBeAnswered", { name: name(id) }),
+  right: (_, __, id, name) => t("nameMustBeAnsweredCorrectly", { name: name(id) }),
+  unjudged: (_, __, id, name) => t("nameIsToHaveAn", { name: name(id) }),
+  chosen: (_, __, id, name) => t("anAnswerOfNameMust", { name: name(id) }),
   watched: (index, state, id, name, node) =>
     `what was played of “${name(id)}” (now ${Math.round(Number(evaluate(index, state, node)) * 100)} %)`,
   seconds_on: (index, state, _, __, node) => `the seconds on this slide (now ${String(evaluate(index, state, node))})`,
@@ -137,7 +138,7 @@ function inWords(index: Index, state: State, node: unknown, name: Name): string 
   const part = (other: unknown): string => inWords(index, state, other, name);
   const joined = JOINED[operator];
   if (joined) return node.slice(1).map(part).join(joined);
-  if (operator === "not") return `not: ${part(a)}`;
+  if (operator === "not") return t("notPart", { part: part(a) });
   const compared = COMPARED[operator];
   if (compared) return `${part(a)} ${compared} ${part(b)}`;
   return ASKED[operator]?.(index, state, String(a), name, node) ?? operator;
@@ -149,7 +150,7 @@ function waysTo(index: Index, how: "show" | "open", thing: string, name: Name): 
     (how === "show" && (action.do === "show" || action.do === "toggle") && action.element === thing)
     || (how === "open" && ((action.do === "open" && action.overlay === thing) || (action.do === "toggle" && action.element === thing)))
   ))).slice(0, 4).map(({ rule }) => ({
-    words: `It ${how === "show" ? "shows" : "opens"} ${whenWords(rule, name)}.`, element: rule.target ?? thing,
+    words: how === "show" ? t("itShowsWhen", { when: whenWords(rule, name) }) : t("itOpensWhen", { when: whenWords(rule, name) }), element: rule.target ?? thing,
   }));
 }
 
@@ -162,7 +163,7 @@ function lastRule(
     for (const { rule: id, held } of [...log].reverse()) {
       const rule = index.rules.get(id)?.rule;
       if (rule?.[held ? "then" : "otherwise"].some(does)) {
-        return { words: `the sentence ${whenWords(rule, name)}`, owner: rule.target ?? null, after: eventWords(event, name, index) };
+        return { words: t("theRuleWhenwords", { whenWords: whenWords(rule, name) }), owner: rule.target ?? null, after: eventWords(event, name, index) };
       }
     }
   }

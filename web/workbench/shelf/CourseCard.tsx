@@ -11,7 +11,8 @@ import { downloadResult } from "../../kit/download";
 import { QuietButton } from "../../kit/QuietButton";
 import { follow } from "../../kit/jobs/work";
 import { sayDone, sayError } from "../../kit/toaster";
-import { ago, count } from "../../kit/units";
+import { ago } from "../../kit/units";
+import { t } from "../../words/shelf";
 
 export type Card = components["schemas"]["CourseCard"];
 
@@ -42,7 +43,7 @@ export function CourseCard({ card, onChanged }: { card: Card; onChanged: () => v
     mutationFn: () => take(api.DELETE("/api/courses/{slug}", path)),
     onSuccess: () => {
       onChanged();
-      sayDone(`“${card.title}” was deleted.`, () => restore.mutate());
+      sayDone(t("titleWasDeleted", { title: card.title }), () => restore.mutate());
     },
     onError: sayError,
   });
@@ -63,14 +64,14 @@ export function CourseCard({ card, onChanged }: { card: Card; onChanged: () => v
         {card.damaged ? <Flex h="100%" align="center" justify="center" color="brick"><TriangleAlert size={40} /></Flex> : card.first_slide ? (
           <Still slide={card.first_slide} size={card.size} theme={card.theme} scale={scale} media={asMedia(card.media)} />
         ) : (
-          <Flex h="100%" align="center" justify="center" color="quiet">no slides yet</Flex>
+          <Flex h="100%" align="center" justify="center" color="quiet">{t("noSlidesYet")}</Flex>
         )}
       </Flex>
       <Flex p="3.5" gap="2" align="flex-start" borderTopWidth="1px">
         <Box flex="1" minW="0">
           {renaming ? (
             <Input
-              size="sm" autoFocus defaultValue={card.title} aria-label="Title" maxLength={200}
+              size="sm" autoFocus defaultValue={card.title} aria-label={t("title")} maxLength={200}
               onBlur={(event) => finish(event.target.value)}
               onKeyDown={(event) => {
                 if (event.key === "Enter") finish(event.currentTarget.value);
@@ -85,7 +86,7 @@ export function CourseCard({ card, onChanged }: { card: Card; onChanged: () => v
             </Heading>
           )}
           <Text color="quiet" mt="0.5">
-            {card.damaged ? "cannot be read" : count(card.slides, "slide")} · changed {ago(card.changed)}
+            {card.damaged ? t("cannotBeRead") : t("slides", { count: card.slides })}{" "}{t("changedAgo", { ago: ago(card.changed) })}
           </Text>
           {card.damaged && <WhatIsLeft card={card} />}
         </Box>
@@ -98,7 +99,7 @@ export function CourseCard({ card, onChanged }: { card: Card; onChanged: () => v
         >
           <Menu.Trigger asChild>
             <IconButton
-              size="xs" variant="ghost" zIndex="1" aria-label={`More about ${card.title}`}
+              size="xs" variant="ghost" zIndex="1" aria-label={t("moreAboutTitle", { title: card.title })}
               color="ink"
             >
               <EllipsisVertical size={18} />
@@ -108,16 +109,16 @@ export function CourseCard({ card, onChanged }: { card: Card; onChanged: () => v
             <Menu.Positioner>
               <Menu.Content bg="sheet" borderRadius="card">
                 {!card.damaged && <Menu.Item value="rename" onClick={() => { wanted.current = true; }}>
-                  <Pencil size={15} /> Rename
+                  <Pencil size={15} />{" "}{t("rename")}
                 </Menu.Item>}
                 {!card.damaged && <Menu.Item value="copy" onClick={() => copy.mutate()}>
-                  <Copy size={15} /> Duplicate
+                  <Copy size={15} />{" "}{t("duplicate")}
                 </Menu.Item>}
                 {!card.damaged && <Menu.Item value="export" onClick={() => archive.mutate()}>
-                  <Download size={15} /> Export
+                  <Download size={15} />{" "}{t("export")}
                 </Menu.Item>}
                 <Menu.Item value="delete" color="brick" onClick={() => remove.mutate()}>
-                  <Trash2 size={15} /> Delete
+                  <Trash2 size={15} />{" "}{t("delete")}
                 </Menu.Item>
               </Menu.Content>
             </Menu.Positioner>
@@ -137,11 +138,11 @@ function WhatIsLeft({ card }: { card: Card }): ReactNode {
   });
   return (
     <Box mt="2" fontSize="12.5px" position="relative" zIndex="1">
-      <Text mb="1">{card.damaged}. All that is stored is kept.</Text>
-      <QuietButton size="xs" loading={left.isPending} onClick={() => left.mutate()}><Download size={14} /> Export what is left</QuietButton>
+      <Text mb="1">{t("damagedAllThatIsStored", { damaged: card.damaged })}</Text>
+      <QuietButton size="xs" loading={left.isPending} onClick={() => left.mutate()}><Download size={14} />{t("exportWhatIsLeft")}</QuietButton>
       {leftOut && (
         <Box role="status" mt="2" maxH="160px" overflowY="auto">
-          <Text>{leftOut.length ? "Import it to go on with it. Left out:" : "Nothing was left out. Import it to go on with it."}</Text>
+          <Text>{leftOut.length ? t("importItToGoOn") : t("nothingWasLeftOutImport")}</Text>
           <Box as="ul" pl="4" listStyleType="disc">{leftOut.map((place) => <li key={place}>{place}</li>)}</Box>
         </Box>
       )}

@@ -12,6 +12,7 @@ import { PageHeader } from "../../kit/PageHeader";
 import { UploadButton } from "../../kit/jobs/UploadButton";
 import { sayDone, sayError } from "../../kit/toaster";
 import { CourseCard } from "./CourseCard";
+import { t } from "../../words/shelf";
 
 const PAGE = 24;
 
@@ -34,15 +35,15 @@ export function Shelf(): ReactNode {
       <PageHeader />
       <Box as="main" maxW="1182px" mx="auto" px="6" py="7">
         <Flex align="center" justify="space-between" mb="6" gap="4" wrap="wrap">
-          <Heading as="h1" fontSize="30px">Courses</Heading>
+          <Heading as="h1" fontSize="30px">{t("courses")}</Heading>
           <Flex gap="2">
             <UploadButton
               address="/api/courses/import" accept=".zigzag,.zip" file="Course archive"
-              onDone={(job) => { void refresh(); sayDone(`“${job.result?.title}” is on the shelf.`); }}
+              onDone={(job) => { void refresh(); sayDone(t("titleIsOnTheShelf", { title: job.result?.title })); }}
             >
-              Import
+              {t("import")}
             </UploadButton>
-            <MainButton onClick={() => setNaming(true)}><Plus size={16} /> New course</MainButton>
+            <MainButton onClick={() => setNaming(true)}><Plus size={16} />{t("newCourse")}</MainButton>
           </Flex>
         </Flex>
         {naming && (
@@ -53,11 +54,10 @@ export function Shelf(): ReactNode {
         )}
         {cards?.length === 0 && !naming && (
           <Empty
-            title="The shelf is empty"
-            action={<MainButton onClick={() => setNaming(true)}>Make the first course</MainButton>}
+            title={t("theShelfIsEmpty")}
+            action={<MainButton onClick={() => setNaming(true)}>{t("makeTheFirstCourse")}</MainButton>}
           >
-            A course is a row of slides with a way through them. Start with a title; the first
-            slide is made for you.
+            {t("aCourseIsASeries")}
           </Empty>
         )}
         <Grid templateColumns="repeat(auto-fill, 362px)" gap="6" as="ul" listStyleType="none">
@@ -66,7 +66,7 @@ export function Shelf(): ReactNode {
             <CourseCard key={card.slug} card={card} onChanged={() => void refresh()} />
           ))}
         </Grid>
-        {courses.below("More courses")}
+        {courses.below(t("moreCourses"))}
       </Box>
     </Box>
   );
@@ -83,12 +83,12 @@ function NewCourse(
       <form onSubmit={(event) => { event.preventDefault(); onCreate(title.trim()); }}>
         <Flex gap="3" align="center">
           <Input
-            autoFocus size="lg" placeholder="What is the course called?" aria-label="Title"
+            autoFocus size="lg" placeholder={t("whatIsTheCourseCalled")} aria-label={t("title")}
             value={title} onChange={(event) => setTitle(event.target.value)} maxLength={200}
             onKeyDown={(event) => { if (event.key === "Escape") onCancel(); }}
           />
-          <MainButton type="submit" size="lg" disabled={!title.trim()} loading={busy}>Create</MainButton>
-          <QuietButton size="lg" onClick={onCancel}>Cancel</QuietButton>
+          <MainButton type="submit" size="lg" disabled={!title.trim()} loading={busy}>{t("create")}</MainButton>
+          <QuietButton size="lg" onClick={onCancel}>{t("cancel")}</QuietButton>
         </Flex>
       </form>
     </Box>

@@ -6,6 +6,7 @@ import { useCourse } from "../store/store";
 import { SlidePicture } from "./SlidePicture";
 import { MainButton } from "../../kit/MainButton";
 import { sayError } from "../../kit/toaster";
+import { t } from "../../words/shell";
 
 const WIDTH = 400;
 
@@ -15,7 +16,7 @@ export function ConflictDialog(): ReactNode {
   const mine = useCourse((state) => (conflict?.slide ? state.slides[conflict.slide] : undefined));
   if (!conflict) return null;
   const choose = (which: "mine" | "theirs"): void => { settleClash(which).catch(sayError); };
-  const what = conflict.slide ? `the slide “${mine?.title ?? ""}”` : "the course's settings";
+  const what = conflict.slide ? t("theSlideTitle", { title: mine?.title ?? "" }) : t("theCoursesSettings");
   return (
     <Dialog.Root open size="cover" role="alertdialog" closeOnEscape={false} closeOnInteractOutside={false}>
       <Portal>
@@ -23,22 +24,22 @@ export function ConflictDialog(): ReactNode {
         <Dialog.Positioner>
           <Dialog.Content bg="sheet" maxW="920px" h="auto">
             <Dialog.Header>
-              <Dialog.Title>Somebody else has changed {what}</Dialog.Title>
+              <Dialog.Title>{t("somebodyElseHasChangedWhat", { what })}</Dialog.Title>
             </Dialog.Header>
             <Dialog.Body>
               <Text mb="4">
-                Nothing was overwritten. Choose which one the course goes on with.
-                {conflict.slide && " The other stays among the slide's kept states."}
+                {t("nothingWasOverwrittenChooseWhich")}
+                {conflict.slide && t("theOtherStaysInThe")}
               </Text>
               <Flex gap="6" wrap="wrap">
-                <Version title="Yours, in this window" slide={mine} settings={!conflict.slide}>
-                  <MainButton onClick={() => choose("mine")}>Go on with mine</MainButton>
+                <Version title={t("yoursInThisWindow")} slide={mine} settings={!conflict.slide}>
+                  <MainButton onClick={() => choose("mine")}>{t("keepMine")}</MainButton>
                 </Version>
                 <Version
-                  title="Theirs, on the server" settings={!conflict.slide}
+                  title={t("theirsOnTheServer")} settings={!conflict.slide}
                   slide={conflict.slide ? (conflict.theirs as Slide | null) ?? undefined : undefined}
                 >
-                  <MainButton onClick={() => choose("theirs")}>Go on with theirs</MainButton>
+                  <MainButton onClick={() => choose("theirs")}>{t("keepTheirs")}</MainButton>
                 </Version>
               </Flex>
             </Dialog.Body>
@@ -61,7 +62,7 @@ function Version(
         {slide && <SlidePicture slide={slide} w={WIDTH} whole />}
         {!slide && (
           <Text p="4" color="quiet">
-            {settings ? "Title, order of the slides, completion." : "The slide is not there."}
+            {settings ? t("titleOrderOfTheSlides") : t("theSlideIsNotThere")}
           </Text>
         )}
       </Box>

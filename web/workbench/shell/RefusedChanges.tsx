@@ -2,9 +2,9 @@ import { Box, Flex, Popover, Portal, Text } from "@chakra-ui/react";
 import { CircleAlert } from "lucide-react";
 import type { ReactNode } from "react";
 import { QuietButton } from "../../kit/QuietButton";
-import { count } from "../../kit/units";
 import { SETTINGS } from "../store/model";
 import { discard, isRefused, useCourse } from "../store/store";
+import { t } from "../../words/shell";
 
 /** What the server does not take: named, with the reason, and how to be rid of it. All else is saved. */
 export function RefusedChanges(): ReactNode {
@@ -18,24 +18,24 @@ export function RefusedChanges(): ReactNode {
           as="button" display="flex" alignItems="center" gap="1.5" px="3" py="1" borderRadius="full" fontSize="13px"
           bg="brick.soft" color="brick" fontWeight="600" data-saving="refused"
         >
-          <CircleAlert size={14} /> {count(left.length, "change")} cannot be saved
+          <CircleAlert size={14} />{" "}{t("leftCannotBeSaved", { left: t("changes", { count: left.length }) })}
         </Box>
       </Popover.Trigger>
       <Portal>
         <Popover.Positioner>
-          <Popover.Content bg="sheet" w="380px" aria-label="What cannot be saved">
+          <Popover.Content bg="sheet" w="380px" aria-label={t("whatCannotBeSaved")}>
             <Popover.Body>
               <Text fontSize="13px" color="quiet" mb="2">
-                Everything else is saved. Change this further, or take it back with Ctrl+Z, and it is sent again.
+                {t("everythingElseIsSavedChange")}
               </Text>
               {left.map(([name, { reason }]) => (
                 <Box key={name} py="2" borderTopWidth="1px">
                   <Text fontWeight="600">
-                    {name === SETTINGS ? "The course's settings" : `The slide “${slides[name]?.title ?? ""}”`}
+                    {name === SETTINGS ? t("theCoursesSettings2") : t("theSlideTitle2", { title: slides[name]?.title ?? "" })}
                   </Text>
                   <Text fontSize="13px" mb="2">{reason}</Text>
                   <Flex justify="flex-end">
-                    <QuietButton size="xs" onClick={() => discard(name)}>Go back to what was saved</QuietButton>
+                    <QuietButton size="xs" onClick={() => discard(name)}>{t("goBackToTheSaved")}</QuietButton>
                   </Flex>
                 </Box>
               ))}

@@ -6,11 +6,11 @@ import { save } from "../store/saver";
 import { changeCourse, useCourse } from "../store/store";
 import { UserMenu } from "../../kit/UserMenu";
 import { Tip } from "../../kit/Tip";
-import { count } from "../../kit/units";
 import { RefusedChanges } from "./RefusedChanges";
 import { useCheck, useFindings, useTried } from "./useCheck";
+import { t } from "../../words/shell";
 
-const MODES = [["plan", "Plan"], ["build", "Build"], ["rehearse", "Rehearse"], ["publish", "Publish"]] as const;
+const MODES = [["plan", t("plan")], ["build", t("build")], ["rehearse", t("rehearse")], ["publish", t("publish")]] as const;
 
 /** Course, modes, whether all is saved, and what was found. */
 export function TopBar({ mode }: { mode: string }): ReactNode {
@@ -19,15 +19,15 @@ export function TopBar({ mode }: { mode: string }): ReactNode {
   return (
     <Flex as="header" h="48px" px="3" align="center" bg="paper" borderBottomWidth="1px" gap="3">
       <Flex flex="1" align="center" gap="2" minW="0">
-        <Tip label="Back to the shelf">
-          <IconButton asChild size="xs" variant="ghost" color="ink" aria-label="Back to the shelf">
+        <Tip label={t("backToTheShelf")}>
+          <IconButton asChild size="xs" variant="ghost" color="ink" aria-label={t("backToTheShelf")}>
             <Link to="/"><ArrowLeft size={18} /></Link>
           </IconButton>
         </Tip>
         <Heading as="h1" srOnly>{title}</Heading>
         <CourseTitle />
       </Flex>
-      <Flex as="nav" gap="1" aria-label="Modes">
+      <Flex as="nav" gap="1" aria-label={t("modes")}>
         {MODES.map(([key, word]) => (
           <ChakraLink
             key={key} asChild px="3.5" py="1" borderRadius="card" color="quiet" fontWeight="600"
@@ -52,13 +52,13 @@ function CourseTitle(): ReactNode {
   const [draft, setDraft] = useState<string | null>(null);
 
   function finish(): void {
-    if (draft?.trim() && draft.trim() !== title) changeCourse("Rename course", { title: draft.trim() });
+    if (draft?.trim() && draft.trim() !== title) changeCourse(t("renameCourse"), { title: draft.trim() });
     setDraft(null);
   }
 
   return (
     <Input
-      size="xs" variant="subtle" bg="transparent" aria-label="Title of the course" maxLength={200}
+      size="xs" variant="subtle" bg="transparent" aria-label={t("titleOfTheCourse")} maxLength={200}
       fontFamily="heading" fontWeight="700" fontSize="17px" maxW="340px" px="1.5"
       value={draft ?? title} onChange={(event) => setDraft(event.target.value)} onBlur={finish}
       onKeyDown={(event) => {
@@ -74,9 +74,9 @@ function SavingChip(): ReactNode {
   const dirty = useCourse((state) => state.dirty.size > 0 || state.past.some((entry) => entry.pending));
   if (saving.kind === "refused") return <RefusedChanges />;
   const unsaved = saving.kind === "unsaved";
-  const [icon, words] = unsaved ? [<CloudOff size={14} key="i" />, "Not saved yet"]
-    : saving.kind === "saving" || dirty ? [<LoaderCircle size={14} key="i" />, "Saving …"]
-    : [<Check size={14} key="i" />, "Saved"];
+  const [icon, words] = unsaved ? [<CloudOff size={14} key="i" />, t("notSavedYet")]
+    : saving.kind === "saving" || dirty ? [<LoaderCircle size={14} key="i" />, t("saving")]
+    : [<Check size={14} key="i" />, t("saved")];
   return (
     <Flex
       role="status" align="center" gap="1.5" px="3" py="1" borderRadius="full" fontSize="13px"
@@ -85,7 +85,7 @@ function SavingChip(): ReactNode {
       {icon}
       <Text title={unsaved ? saving.reason : undefined}>{words}</Text>
       {unsaved && (
-        <Box as="button" textDecoration="underline" onClick={() => void save()}>try now</Box>
+        <Box as="button" textDecoration="underline" onClick={() => void save()}>{t("tryNow")}</Box>
       )}
     </Flex>
   );
@@ -101,7 +101,7 @@ function FindingsChip({ mode }: { mode: string }): ReactNode {
       asChild px="3" py="1" borderRadius="full" bg="brick.soft" color="brick" fontSize="13px"
       fontWeight="600"
     >
-      <Link to={`/courses/${slug}/publish`}><Flag size={14} /> {count(number, "finding")}</Link>
+      <Link to={`/courses/${slug}/publish`}><Flag size={14} /> {t("findings", { count: number })}</Link>
     </ChakraLink>
   );
 }

@@ -2,6 +2,7 @@ import { useEffect } from "react";
 import { sayError } from "../../kit/toaster";
 import { namesOn } from "../store/conflictNames";
 import { toldLost, useCourse } from "../store/store";
+import { t } from "../../words/shell";
 
 /** Tells the author what of an edit could not be kept, and why. */
 export function useLost(): void {
@@ -12,8 +13,8 @@ export function useLost(): void {
     for (const { entry, conflicts } of lost) {
       const names = [...new Set(conflicts.map(({ operation }) => namesOn(operation.path, { course, slides })))];
       const gone = conflicts.every(({ why }) => why === "gone");
-      const reason = gone ? "is no longer there" : "was changed elsewhere meanwhile";
-      sayError(new Error(`“${entry.label}” was not done in full: ${names.slice(0, 3).join(", ")} ${reason}. All else is kept.`));
+      const reason = gone ? t("isNoLongerThere") : t("wasChangedElsewhereMeanwhile");
+      sayError(new Error(t("labelWasNotDoneIn", { label: entry.label, names: names.slice(0, 3).join(", "), reason })));
     }
     toldLost();
   }, [lost]);

@@ -6,6 +6,7 @@ import { attempt, removeSelected } from "./commands";
 import { edit, quiet } from "./edits";
 import { useOverlay } from "../editor/stage/overlays";
 import { currentSlide, useCourse } from "./store";
+import { t } from "../../words/store";
 
 const { getState: get } = useCourse;
 const KEY = "zigzag:copied";
@@ -92,7 +93,7 @@ export function paste(copied: Copied): Promise<void> {
     const before = last?.before ?? [0, 0];
     // The next copy stands as far from the last one as that from the one before.
     const [dx, dy] = again ? [2 * here[0] - before[0], 2 * here[1] - before[1]] : same ? [OFFSET, OFFSET] : [0, 0];
-    await pasteInto(cached(copied), dx, dy, "Paste");
+    await pasteInto(cached(copied), dx, dy, t("paste"));
     if (again && last) last.before = here;
   });
 }
@@ -116,7 +117,7 @@ export function duplicateSelected(): Promise<void> {
     const again = last?.slide === slide.id && last.ids.join() === selected.join();
     const clipping = await clipSelected(slide);
     const [dx, dy] = again ? movedSince(slide) : [OFFSET, OFFSET];
-    await pasteInto(clipping, dx, dy, "Duplicate");
+    await pasteInto(clipping, dx, dy, t("duplicate"));
   });
 }
 
@@ -130,7 +131,7 @@ async function pasteInto(clipping: Clipping, dx: number, dy: number, label: stri
     })),
   });
   const rules = clipping.rules?.length ?? 0;
-  if (pasted && rules) sayDone(rules === 1 ? "A sentence of the slide that names only this came along." : `${rules} sentences of the slide that name only this came along.`);
+  if (pasted && rules) sayDone(rules === 1 ? t("aRuleOfTheSlide") : t("rulesRulesOfTheSlide", { rules }));
   if (pasted && slide) last = { slide, from: clipping, ids: pasted.selected, before: [0, 0] };
 }
 

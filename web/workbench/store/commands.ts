@@ -6,6 +6,7 @@ import { withMembers } from "../editor/stage/geometry";
 import { sayError } from "../../kit/toaster";
 import { edit, type SlideBase, type SlideRequest } from "./edits";
 import { changeElements, changeSlide, currentSlide, select, useCourse } from "./store";
+import { t } from "../../words/store";
 
 const { getState: get } = useCourse;
 
@@ -68,11 +69,11 @@ function withoutElements(slide: Slide, ids: readonly string[]): Slide {
 }
 
 /** Make one group of what is selected. */
-export const groupSelected = (): Promise<unknown> => editSelected("Group",
+export const groupSelected = (): Promise<unknown> => editSelected(t("group"),
   (slide, elements) => take(api.POST("/api/edits/group", { body: { slide, elements } })));
 
 /** Take the selected groups apart. */
-export const ungroupSelected = (): Promise<unknown> => editSelected("Ungroup",
+export const ungroupSelected = (): Promise<unknown> => editSelected(t("ungroup"),
   (slide, elements) => take(api.POST("/api/edits/ungroup", { body: { slide, elements } })));
 
 /** Line up, space, size or stack what is selected. */
@@ -86,7 +87,7 @@ export function nudge(dx: number, dy: number, resize: boolean): void {
   const slide = currentSlide();
   if (!slide) return;
   const ids = withMembers(slide.elements, unlocked(slide, get().selection.selected));
-  changeElements(resize ? "Resize" : "Move", [...ids], (element) => (resize
+  changeElements(resize ? t("resize") : t("move"), [...ids], (element) => (resize
     ? { ...element, w: Math.max(element.w + dx, 0), h: Math.max(element.h + dy, 0) }
     : { ...element, x: element.x + dx, y: element.y + dy }
   ), resize ? "nudge-size" : "nudge");
@@ -98,7 +99,7 @@ export function toggleSelected(what: "locked" | "hidden_while_editing"): void {
   const chosen = slide?.elements.filter((element) => get().selection.selected.includes(element.id)) ?? [];
   const on = !chosen.every((element) => element[what]);
   const ids = withMembers(slide?.elements ?? [], chosen.map((element) => element.id));
-  const label = what === "locked" ? (on ? "Lock" : "Unlock") : on ? "Hide while editing" : "Show again";
+  const label = what === "locked" ? (on ? t("lock") : t("unlock")) : on ? t("hideWhileEditing") : t("showAgain");
   changeElements(label, [...ids], (element) => ({ ...element, [what]: on }));
 }
 
@@ -114,7 +115,7 @@ export function reorderElement(id: string, to: number): void {
   if (!target || family.has(target.id)) return;
   const index = rest.indexOf(target) + (to > from ? 1 : 0);
   const run = slide.elements.filter((element) => family.has(element.id));
-  changeSlide("Reorder", { ...slide, elements: [...rest.slice(0, index), ...run, ...rest.slice(index)] });
+  changeSlide(t("reorder"), { ...slide, elements: [...rest.slice(0, index), ...run, ...rest.slice(index)] });
 }
 
 /** Names are unique on a slide: one that is taken is not given again. */
@@ -122,7 +123,7 @@ export function renameElement(id: string, name: string): void {
   const slide = currentSlide();
   const taken = slide?.elements.some((element) => element.id !== id && element.name === name.trim());
   if (!name.trim() || taken) return;
-  changeElements("Rename", [id], (element) => ({ ...element, name: name.trim() }));
+  changeElements(t("rename"), [id], (element) => ({ ...element, name: name.trim() }));
 }
 
 /** Step through the elements of the slide in running order. */

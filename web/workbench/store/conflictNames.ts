@@ -1,6 +1,7 @@
 /** What a path of a change leads to, in words. */
 import type { Json } from "./changes";
 import type { Document } from "./model";
+import { t } from "../../words/store";
 
 type Fields = Record<string, Json>;
 
@@ -13,8 +14,8 @@ export function namesOn(path: readonly string[], { course, slides }: Document): 
     name = nameOf(found) ?? name;
   }
   const slide = path[0] === "slides" ? slides[path[1] ?? ""]?.title : undefined;
-  if (!name || name === slide) return slide ? `the slide “${slide}”` : "what it belongs to";
-  return slide ? `“${name}” on “${slide}”` : `“${name}”`;
+  if (!name || name === slide) return slide ? t("theSlideSlide", { slide }) : t("whatItBelongsTo");
+  return slide ? t("nameOnSlide", { name, slide }) : `“${name}”`;
 }
 
 function within(holder: Json, step: string): Json {

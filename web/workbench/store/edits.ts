@@ -6,6 +6,7 @@ import type { Edited, Slide } from "../../api/types";
 import { sayError } from "../../kit/toaster";
 import { SETTINGS, type Document } from "./model";
 import { baseOf, begin, giveUp, knowMedia, settle, useCourse, type Options } from "./store";
+import { t } from "../../words/store";
 
 /** An answer is waited for as long as this. */
 export const LONGEST_MS = 30_000;
@@ -74,7 +75,7 @@ export function withSlide(document: Document, slide: Slide): Document {
   return { ...document, slides: { ...document.slides, [slide.id]: slide } };
 }
 
-const PARKED = Symbol("taken back while it waited for its turn");
+const PARKED = Symbol(t("takenBackWhileItWaited"));
 
 /** From the place in the queue to the answer, however often the edit is taken back in between. */
 async function whole<B extends Base>(

@@ -5,6 +5,7 @@ import { SMALL_PICTURE, SMALL_SHOWN } from "../../api/tables";
 import type { Background, Element, MediaFile, PictureElement, Slide } from "../../api/types";
 import { addElement } from "./adding";
 import { apply, changeCourse, currentSlide, knowMedia, select, useCourse } from "./store";
+import { t } from "../../words/store";
 
 const { getState: get } = useCourse;
 
@@ -25,7 +26,7 @@ export async function sendFile(
 async function lookedInto(job: Job, signal?: AbortSignal): Promise<Taken> {
   signal?.addEventListener("abort", () => void cancel(job).catch(() => {}));
   const { result } = await ended(job, () => {});
-  if (!result?.media) throw new Error("The server has not kept the file. Send it again.");
+  if (!result?.media) throw new Error(t("theServerHasNotKept"));
   return result.media;
 }
 
@@ -47,14 +48,14 @@ function known({ file, url, preview }: Taken): MediaFile {
 export function keepFiles(files: readonly MediaFile[]): void {
   const media = [...get().course.media];
   for (const file of files) if (!media.some((other) => other.id === file.id)) media.push(file);
-  if (media.length > get().course.media.length) changeCourse("Add files", { media });
+  if (media.length > get().course.media.length) changeCourse(t("addFiles"), { media });
 }
 
 /** Let the element show or play `file`; a picture takes the file's own proportions. */
 export function showFile(element: string, file: MediaFile): void {
   const slide = currentSlide();
   if (!slide) return;
-  applyWithMedia("Choose file", withFile(slide, element, file), file);
+  applyWithMedia(t("chooseFile"), withFile(slide, element, file), file);
 }
 
 /** Add a file to the slide: into the empty place of its kind that a layout has for it, else as a new
@@ -96,7 +97,7 @@ export function kindOf({ type }: MediaFile): "picture" | "video" | "audio" {
 export function setBackgroundPicture(file: MediaFile, background: Background): void {
   const slide = currentSlide();
   if (!slide) return;
-  applyWithMedia("Background picture", { ...slide, background: { ...background, picture: file.id } }, file);
+  applyWithMedia(t("backgroundPicture"), { ...slide, background: { ...background, picture: file.id } }, file);
 }
 
 function applyWithMedia(label: string, slide: Slide, file: MediaFile): void {
@@ -142,7 +143,7 @@ function altOf({ alt, media }: PictureElement, file: MediaFile): string {
 /** Put another file in the place of `id`, wherever it is used. */
 export function replaceEverywhere(id: string, file: MediaFile): void {
   const { course } = get();
-  changeCourse("Replace file", {
+  changeCourse(t("replaceFile"), {
     media: course.media.map((other) => (other.id === id
       ? { ...file, id, name: other.name, tags: other.tags } : other)),
   });

@@ -13,6 +13,7 @@ import { partsOf, readUnsent, writeUnsent, type Unsent } from "./offlineQueue";
 import type { Loaded } from "./documents";
 import * as store from "./store";
 import { knowMedia, load, showClash, showSaving, useCourse } from "./store";
+import { t } from "../../words/store";
 
 const PAUSE_MS = 400;
 const RETRY_MS = [1_000, 2_000, 4_000, 8_000, 15_000];
@@ -109,7 +110,7 @@ export async function saveAll(): Promise<void> {
   if (dirty.size) {
     const first = [...dirty].find((name) => store.isRefused(name));
     const reason = saving.kind === "unsaved" ? ` ${saving.reason}` : first ? ` ${refused[first]?.reason ?? ""}` : "";
-    throw new Error(`Not everything is saved yet, so this has to wait.${reason}`);
+    throw new Error(t("notEverythingIsSavedYet", { reason }));
   }
 }
 
@@ -216,7 +217,7 @@ function clashOf(error: ApiError): Clash {
 
 function failed(error: unknown): void {
   failures += 1;
-  const reason = error instanceof Error ? error.message : "It could not be saved.";
+  const reason = error instanceof Error ? error.message : t("itCouldNotBeSaved");
   showSaving({ kind: "unsaved", reason });
   const passing = error instanceof Unreachable || (error instanceof ApiError && (error.status === 401 || error.status === 503));
   if (passing) schedule(RETRY_MS[Math.min(failures, RETRY_MS.length - 1)] as number);

@@ -8,6 +8,7 @@ import type { Document } from "./model";
 import { apply, changeSlide, useCourse } from "./store";
 import { save, saveAll } from "./saver";
 import { withTitle } from "./titles";
+import { t } from "../../words/store";
 
 const { getState: get } = useCourse;
 const USUAL = "layouttitle";
@@ -16,10 +17,10 @@ const USUAL = "layouttitle";
 export async function addSlide(wanted?: string): Promise<void> {
   const after = get().selection.slide;
   await editCourse({
-    label: "Add slide",
+    label: t("addSlide"),
     ask: ({ course, slides }) => {
       const layout = wanted ?? slides[after ?? ""]?.layout ?? USUAL;
-      const body = { title: `Slide ${course.slides.length + 1}`, layout, course };
+      const body = { title: t("slideSlides", { slides: course.slides.length + 1 }), layout, course };
       return take(api.POST("/api/edits/new-slide", { body }));
     },
     finish: (document, { made }) => listed(document, made, after),
@@ -30,7 +31,7 @@ export async function addSlide(wanted?: string): Promise<void> {
 /** Duplicate a slide, to stand behind it or behind `after`. */
 export async function duplicateSlide(id: string, after: string | null = id): Promise<void> {
   await editCourse({
-    label: "Duplicate slide",
+    label: t("duplicateSlide"),
     ask: ({ course, slides }) => {
       const slide = slides[id];
       const titles = course.slides.flatMap((other) => slides[other]?.title ?? []);
@@ -60,7 +61,7 @@ export async function deleteSlides(ids: readonly string[]): Promise<void> {
   const here = selection.slide && gone.has(selection.slide) ? rest[Math.min(index, rest.length - 1)] ?? null : selection.slide;
   const title = slides[out[0] as string]?.title;
   const asked = editCourse({
-    label: "Delete slide", goTo: here,
+    label: t("deleteSlide"), goTo: here,
     expect: (document) => ({ ...document, course: { ...document.course, slides: rest } }),
     ask: async (base) => {
       // What names them elsewhere is looked for in what is saved.
@@ -70,8 +71,7 @@ export async function deleteSlides(ids: readonly string[]): Promise<void> {
     },
     then: () => ({}),
   });
-  const what = out.length === 1 ? `“${title ?? "The slide"}” was` : `${out.length} slides were`;
-  if (await asked) sayDone(`${what} deleted. Ctrl+Z brings ${out.length === 1 ? "it" : "them"} back.`);
+  if (await asked) sayDone(out.length === 1 ? t("titleWasDeletedCtrlZ", { title: title ?? "" }) : t("numberSlidesWereDeletedCtrl", { number: out.length }));
 }
 
 /** Move a slide; sections stay where they begin, so it may come into another one. */
@@ -83,7 +83,7 @@ export function moveSlide(id: string, to: number): void {
   const index = Math.min(Math.max(to, 0), rest.length);
   const sections: Section[] = course.sections.map((section) => (section.before === id
     ? { ...section, before: course.slides[from + 1] ?? null } : section));
-  apply("Move slide", {
+  apply(t("moveSlide"), {
     course: { ...course, slides: [...rest.slice(0, index), id, ...rest.slice(index)], sections },
   });
 }
@@ -91,13 +91,13 @@ export function moveSlide(id: string, to: number): void {
 /** Rename a slide, and the title on it where that said the same. */
 export function renameSlide(id: string, title: string, merge?: string): void {
   const slide = get().slides[id];
-  if (slide && slide.title !== title) changeSlide("Rename slide", withTitle(slide, title), merge);
+  if (slide && slide.title !== title) changeSlide(t("renameSlide"), withTitle(slide, title), merge);
 }
 
 /** Let the current slide follow another layout, or none. */
 export async function changeLayout(layout: string | null): Promise<void> {
   await edit({
-    label: "Change layout",
+    label: t("changeLayout"),
     ask: ({ slide, course }) => take(api.POST("/api/edits/change-layout", { body: { slide, course, layout } })),
   });
 }
@@ -105,20 +105,20 @@ export async function changeLayout(layout: string | null): Promise<void> {
 /** Make a layout of the current slide. */
 export async function makeLayout(name: string): Promise<void> {
   const made = await edit({
-    label: "Make a layout",
+    label: t("makeALayout"),
     ask: ({ slide, course }) => take(api.POST("/api/edits/layout-from", { body: { slide, course, name } })),
   });
-  if (made) sayDone(`“${name}” is now a layout of this course.`);
+  if (made) sayDone(t("nameIsNowALayout", { name }));
 }
 
 /** Let the current slide's layout become as the slide is; all that follow it change with it. */
 export async function updateLayout(): Promise<void> {
   const made = await edit({
-    label: "Change the layout",
+    label: t("changeTheLayout"),
     ask: ({ slide, course }) => take(api.POST("/api/edits/update-layout", { body: { slide, course } })),
     then: () => ({}),
   });
-  if (made) sayDone("The layout was changed, and the slides that follow it.");
+  if (made) sayDone(t("theLayoutAndTheSlides"));
 }
 
 /** Give the course another slide size; everything keeps its place in the picture. */
@@ -127,7 +127,7 @@ export function resizeSlides(w: number, h: number): Promise<void> {
     await saveAll();
     const params = { path: { slug: get().slug } };
     await editCourse({
-      label: "Change slide size",
+      label: t("changeSlideSize"),
       ask: () => take(api.POST("/api/edits/resize/{slug}", { params, body: { w, h } })),
       then: () => ({ select: [], stored: true }),
     });
@@ -140,11 +140,11 @@ export function takeOutLost(): Promise<void> {
     await saveAll();
     const params = { path: { slug: get().slug } };
     const mended = await editCourse({
-      label: "Take out what is gone",
+      label: t("removeReferencesToDeletedElements"),
       ask: () => take(api.POST("/api/edits/mend/{slug}", { params })),
       then: () => ({ stored: true }),
     });
-    if (mended) sayDone("What named things that are gone was taken out. Ctrl+Z brings it back.");
+    if (mended) sayDone(t("referencesToDeletedElementsWere"));
   });
 }
 
@@ -152,9 +152,9 @@ export function takeOutLost(): Promise<void> {
 export async function pasteOutline(text: string, after: string | null): Promise<void> {
   const before = get().course.slides.length;
   const made = await editCourse({
-    label: "Paste outline",
+    label: t("pasteOutline"),
     ask: ({ course }) => take(api.POST("/api/edits/outline", { body: { text, course, after } })),
     then: () => ({}),
   });
-  if (made) sayDone(`${get().course.slides.length - before} slides were made. Ctrl+Z takes them back.`);
+  if (made) sayDone(t("slidesSlidesWereMadeCtrl", { slides: get().course.slides.length - before }));
 }

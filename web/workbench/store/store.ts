@@ -15,6 +15,7 @@ import * as history from "./history";
 import { SETTINGS, type Clash, type Document, type Entry, type Parts, type Refused, type Selection, type Saving, type Versions } from "./model";
 import { throughLook, useLook } from "../looks/looks";
 import { titleAfter } from "./titles";
+import { t } from "../../words/store";
 
 interface CourseState extends Document {
   slug: string;
@@ -348,7 +349,7 @@ export function isRefused(name: string): boolean {
 export function discard(name: string): void {
   const { saved, course } = get();
   const before = own(saved.slides, name);
-  const label = "Discard what was not taken";
+  const label = t("discardWhatWasNotTaken");
   if (name === SETTINGS) apply(label, { course: saved.course });
   else if (before) apply(label, { slides: { [name]: before } });
   else {

@@ -8,6 +8,7 @@ import { TextField } from "../../kit/TextField";
 import { Tool } from "../../kit/Tool";
 import { Seconds } from "./Seconds";
 import { endOf } from "./timing";
+import { t } from "../../words/timing";
 
 interface Props {
   cue: Cue;
@@ -18,7 +19,7 @@ interface Props {
 }
 
 export const EFFECTS = [
-  ["none", "at once"], ["fade", "fading"], ["slide", "sliding"], ["scale", "growing"], ["flip", "turning over"],
+  ["none", t("atOnce")], ["fade", t("fade")], ["slide", t("slide")], ["scale", t("grow")], ["flip", t("flip")],
 ] as const;
 
 /** What the chosen cue does, when, and how. */
@@ -26,35 +27,35 @@ export function CueFields({ cue, slide, timing, onChange, onRemove }: Props): Re
   const element = slide.elements.find(({ id }) => id === cue.what);
   const verb = { appear: "appears", move: "moves", play: "plays", moment: "" }[cue.does];
   return (
-    <Box as="section" aria-label="Cue" w="252px" flex="none" borderLeftWidth="1px" px="3" py="1.5" overflowY="auto" fontSize="13px">
+    <Box as="section" aria-label={t("cue")} w="252px" flex="none" borderLeftWidth="1px" px="3" py="1.5" overflowY="auto" fontSize="13px">
       <Flex align="center" justify="space-between">
-        <Heading as="h3" fontSize="13.5px" fontFamily="body" fontWeight="700" truncate>{element ? `${element.name} ${verb}` : cue.name || "A moment"}</Heading>
-        <Tool label="Remove this cue (Del)" onClick={onRemove}><Trash2 size={14} /></Tool>
+        <Heading as="h3" fontSize="13.5px" fontFamily="body" fontWeight="700" truncate>{element ? `${element.name} ${verb}` : cue.name || t("aTimeMark")}</Heading>
+        <Tool label={t("removeThisCueDel")} onClick={onRemove}><Trash2 size={14} /></Tool>
       </Flex>
       <Flex gap="3" wrap="wrap" py="1">
-        <Seconds label="at" value={cue.at} onChange={(at) => onChange({ at })} />
-        {cue.does === "appear" && cue.until != null && <Seconds label="until" value={cue.until} onChange={(until) => onChange({ until })} />}
+        <Seconds label={t("at")} value={cue.at} onChange={(at) => onChange({ at })} />
+        {cue.does === "appear" && cue.until != null && <Seconds label={t("until")} value={cue.until} onChange={(until) => onChange({ until })} />}
       </Flex>
-      {cue.does === "moment" && <TextField label="Its name, for sentences" value={cue.name} onChange={(name) => onChange({ name })} />}
+      {cue.does === "moment" && <TextField label={t("nameForRules")} value={cue.name} onChange={(name) => onChange({ name })} />}
       {cue.does === "appear" && (
         <>
-          <Choose label="comes" value={cue.effect} options={EFFECTS} onChange={(effect) => onChange({ effect })} />
+          <Choose label={t("appearsWith")} value={cue.effect} options={EFFECTS} onChange={(effect) => onChange({ effect })} />
           <Check
-            label="leaves again" value={cue.until != null}
+            label={t("leavesAgain")} value={cue.until != null}
             onChange={(leaves) => onChange({ until: leaves ? Math.max(endOf(timing), cue.at + 2_000) : null })}
           />
           {cue.until != null && (
-            <Choose label="goes" value={cue.leaves_with} options={EFFECTS} onChange={(leaves_with) => onChange({ leaves_with })} />
+            <Choose label={t("leavesWith")} value={cue.leaves_with} options={EFFECTS} onChange={(leaves_with) => onChange({ leaves_with })} />
           )}
         </>
       )}
       {cue.does === "move" && element && (
         <Choose
-          label="move" value={cue.move ?? ""} options={element.moves.map(({ id, name }) => [id, name] as const)}
+          label={t("move")} value={cue.move ?? ""} options={element.moves.map(({ id, name }) => [id, name] as const)}
           onChange={(move) => onChange({ move })}
         />
       )}
-      <Text color="quiet" fontSize="12px" mt="1">While it plays, M sets this cue to the moment, Shift M its end.</Text>
+      <Text color="quiet" fontSize="12px" mt="1">{t("whileItPlaysMSets")}</Text>
     </Box>
   );
 }

@@ -4,6 +4,7 @@ import type { ReactNode } from "react";
 import type { Cue, Overlay, Slide } from "../../api/types";
 import { useCourse } from "../store/store";
 import { QuietButton } from "../../kit/QuietButton";
+import { t } from "../../words/timing";
 
 interface Props {
   slide: Slide;
@@ -19,33 +20,33 @@ export function CueMenu({ slide, onAdd, onOverlay }: Props): ReactNode {
   return (
     <Menu.Root>
       <Menu.Trigger asChild>
-        <QuietButton size="2xs" px="2"><Plus size={13} /> Cue</QuietButton>
+        <QuietButton size="2xs" px="2"><Plus size={13} />{t("cue")}</QuietButton>
       </Menu.Trigger>
       <Portal>
         <Menu.Positioner>
           <Menu.Content>
-            {!elements.length && <Text px="2" py="1" color="quiet" fontSize="13px">Select something on the slide to let it appear.</Text>}
+            {!elements.length && <Text px="2" py="1" color="quiet" fontSize="13px">{t("selectAnElementToGive")}</Text>}
             {elements.map((element) => (
               <Menu.Item key={element.id} value={`appear ${element.id}`} onSelect={() => onAdd("appear", element.id, null)}>
-                “{element.name}” appears
+                {t("nameAppears", { name: element.name })}
               </Menu.Item>
             ))}
             {elements.flatMap((element) => element.moves.map((move) => (
               <Menu.Item key={move.id} value={`move ${move.id}`} onSelect={() => onAdd("move", element.id, move.id)}>
-                “{element.name}” makes its move “{move.name}”
+                {t("nameMovesMove", { name: element.name, move: move.name })}
               </Menu.Item>
             )))}
             {elements.filter(({ kind }) => kind === "audio" || kind === "video").map((element) => (
               <Menu.Item key={element.id} value={`play ${element.id}`} onSelect={() => onAdd("play", element.id, null)}>
-                “{element.name}” plays
+                {t("namePlays", { name: element.name })}
               </Menu.Item>
             ))}
             {onOverlay && slide.overlays.flatMap((overlay) => (["show", "hide"] as const).map((action) => (
               <Menu.Item key={`${action} ${overlay.id}`} value={`${action} ${overlay.id}`} onSelect={() => onOverlay(overlay, action)}>
-                The overlay “{overlay.name}” {action === "show" ? "opens" : "closes"}
+                {t("theOverlayName", { name: overlay.name })}{" "}{action === "show" ? t("opens") : t("closes")}
               </Menu.Item>
             )))}
-            <Menu.Item value="moment" onSelect={() => onAdd("moment", null, null)}>A moment for sentences to wait for</Menu.Item>
+            <Menu.Item value="moment" onSelect={() => onAdd("moment", null, null)}>{t("aTimeMarkForRules")}</Menu.Item>
           </Menu.Content>
         </Menu.Positioner>
       </Portal>

@@ -2,6 +2,7 @@ import { useRef, useState, type PointerEvent, type ReactNode } from "react";
 import type { Slide } from "../../api/types";
 import { path as wholePath } from "../../player/render/motion";
 import { changeMove, pathOf, useMoving, type Point } from "./moves";
+import { t } from "../../words/timing";
 
 const FRONT = 1_000_008;
 
@@ -32,13 +33,13 @@ export function MovePath({ slide, scale }: { slide: Slide; scale: number }): Rea
     setLive(points.map((point, n) => (n === index ? next : point)));
   }
   function drop(): void {
-    if (held.current !== null && live && element) changeMove(element.id, id, { path: live }, "Change path");
+    if (held.current !== null && live && element) changeMove(element.id, id, { path: live }, t("changePath"));
     held.current = null;
     setLive(null);
   }
   function finish(): void {
     if (line && line.length > 2 && element) {
-      changeMove(element.id, id, { path: pathOf(line), curved: true }, "Draw path");
+      changeMove(element.id, id, { path: pathOf(line), curved: true }, t("drawPath"));
       useMoving.setState({ drawing: false });
     }
     setLine(null);
@@ -47,10 +48,10 @@ export function MovePath({ slide, scale }: { slide: Slide; scale: number }): Rea
     const from = points[index - 1] ?? { x: 0, y: 0 };
     const to = points[index] as Point;
     const middle = { x: Math.round((from.x + to.x) / 2), y: Math.round((from.y + to.y) / 2) };
-    if (element) changeMove(element.id, id, { path: [...points.slice(0, index), middle, ...points.slice(index)] }, "Add point");
+    if (element) changeMove(element.id, id, { path: [...points.slice(0, index), middle, ...points.slice(index)] }, t("addPoint"));
   }
   function remove(index: number): void {
-    if (points.length > 1 && element) changeMove(element.id, id, { path: points.filter((_, n) => n !== index) }, "Remove point");
+    if (points.length > 1 && element) changeMove(element.id, id, { path: points.filter((_, n) => n !== index) }, t("removePoint"));
   }
 
   return (

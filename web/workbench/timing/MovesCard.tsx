@@ -13,12 +13,13 @@ import { QuietButton } from "../../kit/QuietButton";
 import { Tool } from "../../kit/Tool";
 import { EFFECTS } from "./CueFields";
 import { addMove, changeMove, removeMove, useMoving } from "./moves";
+import { t } from "../../words/timing";
 
-const PULSES = [["none", "not at all"], ["beat", "beating"], ["sway", "swaying"], ["glow", "glowing"]] as const;
+const PULSES = [["none", t("none")], ["beat", t("pulse")], ["sway", t("sway")], ["glow", t("glow")]] as const;
 const EASINGS = [
-  ["ease-in-out", "gently"], ["linear", "evenly"], ["ease-in", "starting slowly"], ["ease-out", "ending slowly"], ["ease", "quickly, then slowly"],
+  ["ease-in-out", t("ease")], ["linear", t("linear")], ["ease-in", t("easeIn")], ["ease-out", t("easeOut")], ["ease", t("easeInAndOut")],
 ] as const;
-const GOES = [["path", "to where its path ends"], ["by", "on, from where it is then"], ["to", "to another element"]] as const;
+const GOES = [["path", t("toTheEndOfIts")], ["by", t("byItsPathFromWhere")], ["to", t("toAnotherElement")]] as const;
 /** More points than these are changed on the slide alone. */
 const TYPED_POINTS = 4;
 
@@ -26,19 +27,19 @@ const TYPED_POINTS = 4;
 export function MovesCard({ element }: { element: Element }): ReactNode {
   const shown = useMoving();
   const change = (part: Partial<Element>): void => (
-    changeElements("Change how it comes and goes", [element.id], (e) => ({ ...e, ...part }) as Element, `moves-${element.id}`)
+    changeElements(t("changeHowItAppearsAnd"), [element.id], (e) => ({ ...e, ...part }) as Element, `moves-${element.id}`)
   );
   return (
-    <FoldCard title="Moves">
-      <Choose label="comes" value={element.enters} options={EFFECTS} onChange={(enters) => change({ enters })} />
-      <Choose label="goes" value={element.leaves} options={EFFECTS} onChange={(leaves) => change({ leaves })} />
-      <Choose label="attention" value={element.pulse} options={PULSES} onChange={(pulse) => change({ pulse })} />
+    <FoldCard title={t("moves")} noun={t("motionEntranceAndExit")} starts="closed">
+      <Choose label={t("appearsWith")} value={element.enters} options={EFFECTS} onChange={(enters) => change({ enters })} />
+      <Choose label={t("leavesWith")} value={element.leaves} options={EFFECTS} onChange={(leaves) => change({ leaves })} />
+      <Choose label={t("drawsAttentionBy")} value={element.pulse} options={PULSES} onChange={(pulse) => change({ pulse })} />
       <Separator my="1.5" />
       {element.moves.map((move) => (
         <OneMove key={move.id} element={element.id} move={move} open={shown.move === move.id} drawing={shown.move === move.id && shown.drawing} />
       ))}
-      {!element.moves.length && <Text color="quiet" fontSize="13px" mb="2">It stays where it is. A move runs by a sentence or at a cue.</Text>}
-      <QuietButton size="xs" onClick={() => addMove(element)}><Plus size={14} /> Add a move</QuietButton>
+      {!element.moves.length && <Text color="quiet" fontSize="13px" mb="2">{t("noMovesYetAMove")}</Text>}
+      <QuietButton size="xs" onClick={() => addMove(element)}><Plus size={14} />{t("addAMove")}</QuietButton>
     </FoldCard>
   );
 }
@@ -49,7 +50,7 @@ function Goal({ element, move, onChange }: { element: string; move: Move; onChan
   const others = (slide?.elements ?? []).filter(({ id, kind }) => id !== element && kind !== "group");
   return (
     <Choose
-      label="to" value={move.to ?? ""} options={[["", "…"], ...others.map(({ id, name }) => [id, name] as const)]}
+      label={t("to")} value={move.to ?? ""} options={[["", "…"], ...others.map(({ id, name }) => [id, name] as const)]}
       onChange={(to) => onChange({ to: to || null })}
     />
   );
@@ -62,37 +63,37 @@ function OneMove({ element, move, open, drawing }: { element: string; move: Move
     <Box mb="2" pb="1" borderBottomWidth="1px">
       <Flex align="center" gap="1">
         <Text flex="1" fontWeight="600" truncate>{move.name}</Text>
-        <Tool label={open ? "Hide the path on the slide" : "Show the path on the slide"} aria-pressed={open} bg={open ? "spruce.soft" : undefined}
+        <Tool label={open ? t("hideThePathOnThe") : t("showThePathOnThe")} aria-pressed={open} bg={open ? "spruce.soft" : undefined}
           onClick={() => useMoving.setState({ element, move: open ? null : move.id, drawing: false })}
         >
           <Spline size={15} />
         </Tool>
-        <Tool label="Draw the path by hand" aria-pressed={drawing} bg={drawing ? "marigold.soft" : undefined}
+        <Tool label={t("drawThePathByHand")} aria-pressed={drawing} bg={drawing ? "marigold.soft" : undefined}
           onClick={() => useMoving.setState({ element, move: move.id, drawing: !drawing })}
         >
           <PenLine size={15} />
         </Tool>
-        <Tool label={`Remove ${move.name}`} onClick={() => removeMove(element, move.id)}><Trash2 size={14} /></Tool>
+        <Tool label={t("removeName", { name: move.name })} onClick={() => removeMove(element, move.id)}><Trash2 size={14} /></Tool>
       </Flex>
-      {drawing && <Text fontSize="12.5px" color="marigold.ink">Draw over the slide: the element will follow that line.</Text>}
+      {drawing && <Text fontSize="12.5px" color="marigold.ink">{t("drawOverTheSlideThe")}</Text>}
       {open && (
         <>
-          <TextField label="Name" value={move.name} onChange={(name) => change({ name })} />
-          <Choose label="goes" value={move.goes} options={GOES} onChange={(goes) => change({ goes })} />
+          <TextField label={t("name")} value={move.name} onChange={(name) => change({ name })} />
+          <Choose label={t("leavesWith")} value={move.goes} options={GOES} onChange={(goes) => change({ goes })} />
           {move.goes === "to" && <Goal element={element} move={move} onChange={change} />}
           {move.goes === "to" ? null : move.path.length <= TYPED_POINTS ? move.path.map((point, index) => (
             <Pair key={index}>
-              <NumberField label="right" value={point.x} onChange={(x) => change({ path: move.path.map((p, n) => (n === index ? { ...p, x } : p)) })} />
-              <NumberField label="down" value={point.y} onChange={(y) => change({ path: move.path.map((p, n) => (n === index ? { ...p, y } : p)) })} />
+              <NumberField label={t("right")} value={point.x} onChange={(x) => change({ path: move.path.map((p, n) => (n === index ? { ...p, x } : p)) })} />
+              <NumberField label={t("down")} value={point.y} onChange={(y) => change({ path: move.path.map((p, n) => (n === index ? { ...p, y } : p)) })} />
             </Pair>
-          )) : <Text fontSize="12.5px" color="quiet">{move.path.length} points, to {end?.x} right and {end?.y} down.</Text>}
+          )) : <Text fontSize="12.5px" color="quiet">{t("pathPointsEndingXTo", { path: move.path.length, x: end?.x, y: end?.y })}</Text>}
           <Pair>
-            <NumberField label="takes s" value={move.duration / 1000} min={0.05} max={600} step={0.1} onChange={(s) => change({ duration: Math.round(s * 1000) })} />
-            <NumberField label="times" value={move.times} min={0} max={1000} onChange={(times) => change({ times: Math.round(times) })} />
+            <NumberField label={t("durationS")} value={move.duration / 1000} min={0.05} max={600} step={0.1} onChange={(s) => change({ duration: Math.round(s * 1000) })} />
+            <NumberField label={t("repeat")} value={move.times} min={0} max={1000} onChange={(times) => change({ times: Math.round(times) })} />
           </Pair>
-          <Choose label="runs" value={move.easing} options={EASINGS} onChange={(easing) => change({ easing })} />
-          <Check label="In curves, through all points" value={move.curved} onChange={(curved) => change({ curved })} />
-          <Text fontSize="12.5px" color="quiet">0 times: without end; the learner can pause it.</Text>
+          <Choose label={t("easing")} value={move.easing} options={EASINGS} onChange={(easing) => change({ easing })} />
+          <Check label={t("curvedThroughAllPoints")} value={move.curved} onChange={(curved) => change({ curved })} />
+          <Text fontSize="12.5px" color="quiet">{t("n0RepeatsWithoutEndThe")}</Text>
         </>
       )}
     </Box>

@@ -1,5 +1,6 @@
 import { chakra, Flex } from "@chakra-ui/react";
 import { useState, type ReactNode } from "react";
+import { t } from "../../words/timing";
 
 /** A time in seconds, kept in ms. */
 export function Seconds(
@@ -11,14 +12,14 @@ export function Seconds(
       {label}
       <chakra.input
         type="number" min={0} max={3600} step={0.1} w="68px" px="1.5" py="0.5" borderWidth="1px" borderRadius="6px" bg="sheet" textAlign="right"
-        aria-label={`${label}, in seconds`} value={draft ?? String(value / 1000)} onBlur={() => setDraft(null)}
+        aria-label={t("labelInSeconds", { label })} value={draft ?? String(value / 1000)} onBlur={() => setDraft(null)}
         onChange={(event) => {
           setDraft(event.target.value);
           const seconds = Number(event.target.value);
           if (event.target.value !== "" && seconds >= 0 && seconds <= 3600) onChange(Math.round(seconds * 1000));
         }}
       />
-      s
+      {t("s")}
     </Flex>
   );
 }

@@ -4,6 +4,7 @@ import type { Cue, Timing } from "../../api/types";
 import { select, useCourse } from "../store/store";
 import { cueWords, edgesOf, inSeconds, moved, snapped, ticksOf, withCue, type Bar, type TimeRow } from "./timing";
 import { lookAt, useTiming } from "./useTiming";
+import { t } from "../../words/timing";
 
 const NAMES = 132;
 const ROW = 28;
@@ -50,7 +51,7 @@ export function TimeAxis({ rows, timing, span, pixels, onChange, onRemove }: Pro
       <Box ref={inner} position="relative" w={`${NAMES + width + 24}px`} minH="100%">
         <Box
           position="sticky" top="0" h="24px" bg="paper" zIndex="4" borderBottomWidth="1px" ml={`${NAMES}px`} cursor="ew-resize" tabIndex={0}
-          role="slider" aria-label="Moment looked at" aria-valuemin={0} aria-valuemax={Math.round(span)} aria-valuenow={now ?? 0}
+          role="slider" aria-label={t("timeShown")} aria-valuemin={0} aria-valuemax={Math.round(span)} aria-valuenow={now ?? 0}
           aria-valuetext={now === null ? "all at once" : inSeconds(now)} onPointerDown={scrub} onPointerMove={scrub} onKeyDown={onKeyDown}
           _focusVisible={{ outline: "2px solid {colors.marigold}", outlineOffset: "-2px" }} data-time-ruler
         >
@@ -124,7 +125,7 @@ function CueBar({ bar, timing, pixels, onChange, onRemove, now }: { bar: Bar } &
     setLive(moved({ ...cue, ...(now_.part === "until" ? { until: edge } : {}) }, to - edge, now_.part));
   }
   function end(): void {
-    if (held.current && live) onChange("Move cue", withCue(timing, cue.id, live));
+    if (held.current && live) onChange(t("moveCue"), withCue(timing, cue.id, live));
     held.current = null;
     setLive(null);
   }
@@ -134,7 +135,7 @@ function CueBar({ bar, timing, pixels, onChange, onRemove, now }: { bar: Bar } &
       const by = step * (event.shiftKey ? 1_000 : 100);
       const part = event.ctrlKey || event.metaKey ? "until" : "all";
       if (part === "until" && !lasts) return;
-      onChange("Move cue", withCue(timing, cue.id, moved({ ...cue, ...(part === "until" ? { until: cue.until ?? bar.until } : {}) }, by, part)), `cue-${cue.id}`);
+      onChange(t("moveCue"), withCue(timing, cue.id, moved({ ...cue, ...(part === "until" ? { until: cue.until ?? bar.until } : {}) }, by, part)), `cue-${cue.id}`);
     } else if (event.key === "Delete" || event.key === "Backspace") {
       onRemove(cue.id);
     } else if (event.key === "Enter") {

@@ -14,6 +14,7 @@ import { TimeAxis } from "./TimeAxis";
 import { axisOf, endOf, inSeconds, newCue, rowsOf, timingOf, withCue, withoutCue, withTiming } from "./timing";
 import { usePlayback } from "./usePlayback";
 import { lookAt, play, toggleTiming, useTiming } from "./useTiming";
+import { t } from "../../words/timing";
 
 /** The timing of the slide, or of the overlay that is edited: cues on an axis, played in place. */
 export default function TimingDrawer(): ReactNode {
@@ -54,11 +55,11 @@ function Drawer({ slide }: { slide: Slide }): ReactNode {
     changeSlide(label, withTiming(slide, overlay, next), merge && `${merge}-${slide.id}-${overlay?.id ?? ""}`)
   );
   function remove(id: string): void {
-    void removeThing("Remove cue", { kind: "cue", id }, (now) => withTiming(now, overlay, withoutCue(timing, id)));
+    void removeThing(t("removeCue"), { kind: "cue", id }, (now) => withTiming(now, overlay, withoutCue(timing, id)));
     useTiming.setState({ cue: null });
   }
   function add(cue: Cue): void {
-    change("Add cue", { ...timing, cues: [...timing.cues, cue] });
+    change(t("addCue"), { ...timing, cues: [...timing.cues, cue] });
     useTiming.setState({ cue: cue.id });
     if (cue.what) select([cue.what]);
   }
@@ -66,15 +67,15 @@ function Drawer({ slide }: { slide: Slide }): ReactNode {
   function turnOverlay({ id, name }: Overlay, action: "show" | "hide"): void {
     const cue = newCue("moment", null, now ?? 0, { name: `${name} ${action === "show" ? "opens" : "closes"}` });
     const rule: Rule = { ...newRule({ event: "cue_reached", cue: cue.id }), do: [{ action, what: id }] };
-    changeSlide("Add cue", { ...slide, timing: { ...timing, cues: [...timing.cues, cue] }, rules: [...slide.rules, rule] });
+    changeSlide(t("addCue"), { ...slide, timing: { ...timing, cues: [...timing.cues, cue] }, rules: [...slide.rules, rule] });
     useTiming.setState({ cue: cue.id });
   }
   /** During playback: the chosen cue comes now, or ends now; without one a moment is marked. */
   function mark(ends: boolean): void {
     const at = useTiming.getState().now ?? 0;
     const cue = timing.cues.find(({ id }) => id === chosen);
-    if (!cue) add(newCue("moment", null, at, { name: `Moment ${timing.cues.filter(({ does }) => does === "moment").length + 1}` }));
-    else change("Set cue", withCue(timing, cue.id, ends ? { until: at } : { at, ...(cue.until != null && cue.until <= at ? { until: null } : {}) }));
+    if (!cue) add(newCue("moment", null, at, { name: t("timeMarkNumber", { number: timing.cues.filter(({ does }) => does === "moment").length + 1 }) }));
+    else change(t("setCue"), withCue(timing, cue.id, ends ? { until: at } : { at, ...(cue.until != null && cue.until <= at ? { until: null } : {}) }));
   }
   function onKeyDown(event: KeyboardEvent): void {
     if (event.target instanceof Element && event.target.closest("input, select, textarea")) return;
@@ -89,29 +90,29 @@ function Drawer({ slide }: { slide: Slide }): ReactNode {
   const cue = timing.cues.find(({ id }) => id === chosen);
   return (
     <Flex
-      as="section" aria-label="Timing" data-pane="timing" direction="column" h="236px" flex="none" bg="paper" borderTopWidth="1px"
+      as="section" aria-label={t("timing")} data-pane="timing" direction="column" h="236px" flex="none" bg="paper" borderTopWidth="1px"
       data-own-keys onKeyDown={onKeyDown}
     >
-      <Flex align="center" gap="2" px="3" py="1.5" borderBottomWidth="1px" wrap="wrap" role="toolbar" aria-label="Playing">
-        <Tool label="To the beginning" onClick={() => lookAt(0)}><SkipBack size={15} /></Tool>
-        <Tool label={playing ? "Pause (Space)" : "Play (Space)"} bg="spruce" color="onSpruce" _hover={{ opacity: 0.9 }} onClick={() => play(!playing)}>
+      <Flex align="center" gap="2" px="3" py="1.5" borderBottomWidth="1px" wrap="wrap" role="toolbar" aria-label={t("playing")}>
+        <Tool label={t("toTheBeginning")} onClick={() => lookAt(0)}><SkipBack size={15} /></Tool>
+        <Tool label={playing ? t("pauseSpace") : t("playSpace")} bg="spruce" color="onSpruce" _hover={{ opacity: 0.9 }} onClick={() => play(!playing)}>
           {playing ? <Pause size={15} /> : <Play size={15} />}
         </Tool>
         <Text fontFamily="mono" fontSize="13px" minW="112px" aria-live="off" data-now={now ?? ""}>
-          {now === null ? "all at once" : inSeconds(now)} <chakra.span color="quiet">/ {inSeconds(endOf(timing))}</chakra.span>
+          {now === null ? t("everythingShown") : inSeconds(now)} <chakra.span color="quiet">/ {inSeconds(endOf(timing))}</chakra.span>
         </Text>
-        <Tool label="Show all at once (Escape)" disabled={now === null} onClick={() => lookAt(null)}><Eye size={15} /></Tool>
-        <Tool label="Mark this moment (M)" onClick={() => mark(false)}><Flag size={15} /></Tool>
+        <Tool label={t("showEverythingEscape")} disabled={now === null} onClick={() => lookAt(null)}><Eye size={15} /></Tool>
+        <Tool label={t("addATimeMarkHere")} onClick={() => mark(false)}><Flag size={15} /></Tool>
         <CueMenu slide={here} onAdd={(does, what, move) => add(newCue(does, what, now ?? 0, { move }))} onOverlay={overlay ? null : turnOverlay} />
         <Seconds
-          label="Length" value={timing.length} onChange={(length) => change("Length", { ...timing, length }, "length")}
+          label={t("length")} value={timing.length} onChange={(length) => change(t("length"), { ...timing, length }, "length")}
         />
-        <Toggle label="starts by itself" value={timing.starts} onChange={(starts) => change("Timing", { ...timing, starts })} />
-        <Toggle label="repeats" value={timing.repeats} onChange={(repeats) => change("Timing", { ...timing, repeats })} />
+        <Toggle label={t("autoplay")} value={timing.starts} onChange={(starts) => change(t("timing"), { ...timing, starts })} />
+        <Toggle label={t("loop")} value={timing.repeats} onChange={(repeats) => change(t("timing"), { ...timing, repeats })} />
         <Flex ml="auto" align="center">
-          <Tool label="Show more time" disabled={zoom <= 1} onClick={() => useTiming.setState({ zoom: Math.max(zoom / 1.6, 1) })}><ZoomOut size={15} /></Tool>
-          <Tool label="Show less time, larger" disabled={zoom > 30} onClick={() => useTiming.setState({ zoom: zoom * 1.6 })}><ZoomIn size={15} /></Tool>
-          <Tool label="Close the timing (T)" onClick={toggleTiming}><X size={16} /></Tool>
+          <Tool label={t("zoomOut")} disabled={zoom <= 1} onClick={() => useTiming.setState({ zoom: Math.max(zoom / 1.6, 1) })}><ZoomOut size={15} /></Tool>
+          <Tool label={t("zoomIn")} disabled={zoom > 30} onClick={() => useTiming.setState({ zoom: zoom * 1.6 })}><ZoomIn size={15} /></Tool>
+          <Tool label={t("closeTheTimingT")} onClick={toggleTiming}><X size={16} /></Tool>
         </Flex>
       </Flex>
       <Flex flex="1" minH="0">
@@ -120,7 +121,7 @@ function Drawer({ slide }: { slide: Slide }): ReactNode {
             <TimeAxis {...{ rows, timing, span, pixels }} onChange={change} onRemove={remove} />
           ) : (
             <Flex h="100%" direction="column" align="center" justify="center" gap="2" color="quiet" textAlign="center" px="6">
-              <Text>Everything is there from the start. Select something and let it appear at its moment.</Text>
+              <Text>{t("everythingIsShownFromThe")}</Text>
               <CueMenu slide={here} onAdd={(does, what, move) => add(newCue(does, what, now ?? 0, { move }))} onOverlay={overlay ? null : turnOverlay} />
             </Flex>
           )}
@@ -128,7 +129,7 @@ function Drawer({ slide }: { slide: Slide }): ReactNode {
         {cue && (
           <CueFields
             key={cue.id} cue={cue} slide={here} timing={timing}
-            onChange={(part) => change("Change cue", withCue(timing, cue.id, part), `cue-${cue.id}-${Object.keys(part).join()}`)}
+            onChange={(part) => change(t("changeCue"), withCue(timing, cue.id, part), `cue-${cue.id}-${Object.keys(part).join()}`)}
             onRemove={() => remove(cue.id)}
           />
         )}

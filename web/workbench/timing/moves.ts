@@ -7,6 +7,7 @@ import { freshId } from "../store/ids";
 import { freeName } from "../store/names";
 import { removeThing } from "../store/commands";
 import { changeElements } from "../store/store";
+import { t } from "../../words/timing";
 
 export interface Point { x: number; y: number }
 
@@ -24,18 +25,18 @@ const MOST_POINTS = 60;
 const MOST_DRAWN = 400;
 
 function newMove(taken: readonly Move[]): Move {
-  return { ...DEFAULTS.Move, id: freshId(), name: freeName("Move", taken.map(({ name }) => name)), path: [{ x: 240, y: 0 }] };
+  return { ...DEFAULTS.Move, id: freshId(), name: freeName(t("move"), taken.map(({ name }) => name)), path: [{ x: 240, y: 0 }] };
 }
 
 /** Add a move to an element, and choose it. */
 export function addMove(element: Element): void {
   const move = newMove(element.moves);
-  changeElements("Add move", [element.id], (e) => ({ ...e, moves: [...e.moves, move] }));
+  changeElements(t("addMove"), [element.id], (e) => ({ ...e, moves: [...e.moves, move] }));
   useMoving.setState({ element: element.id, move: move.id, drawing: false });
 }
 
 /** Set fields of a move. */
-export function changeMove(element: string, id: string, change: Partial<Move>, label = "Change move"): void {
+export function changeMove(element: string, id: string, change: Partial<Move>, label = t("changeMove")): void {
   changeElements(label, [element], (e) => ({
     ...e, moves: e.moves.map((move) => (move.id === id ? { ...move, ...change } : move)),
   }), `move-${id}-${Object.keys(change).join()}`);
@@ -43,7 +44,7 @@ export function changeMove(element: string, id: string, change: Partial<Move>, l
 
 /** Remove a move, and what runs it. */
 export function removeMove(element: string, id: string): void {
-  void removeThing("Remove move", { kind: "move", id }, (slide) => ({
+  void removeThing(t("removeMove"), { kind: "move", id }, (slide) => ({
     ...slide, elements: slide.elements.map((e) => (
       e.id === element ? { ...e, moves: e.moves.filter((move) => move.id !== id) } : e)),
   }));

@@ -2,6 +2,7 @@
 import { DEFAULTS } from "../../api/defaults";
 import type { Cue, Element, Overlay, Slide, Timing } from "../../api/types";
 import { freshId } from "../store/ids";
+import { t } from "../../words/timing";
 
 /** How long an audio or video lasts, in ms, by the element that plays it. */
 export type Durations = (element: Element) => number;
@@ -47,7 +48,7 @@ export function rowsOf(slide: Slide, timing: Timing, durations: Durations): Time
   };
   const rows: TimeRow[] = [];
   const moments = timing.cues.filter((cue) => cue.does === "moment");
-  if (moments.length) rows.push({ id: "moments", name: "Moments", bars: moments.map(bar) });
+  if (moments.length) rows.push({ id: "moments", name: t("timeMarks"), bars: moments.map(bar) });
   for (const element of slide.elements) {
     const cues = timing.cues.filter((cue) => cue.does !== "moment" && cue.what === element.id);
     if (cues.length) rows.push({ id: element.id, name: element.name, bars: cues.map(bar) });
@@ -131,10 +132,10 @@ export function inSeconds(ms: number): string {
 export function cueWords(cue: Cue, name: (id: string) => string): string {
   const what = cue.what ? name(cue.what) : "";
   switch (cue.does) {
-    case "appear": return `${what} appears at ${inSeconds(cue.at)}${cue.until == null ? "" : `, leaves at ${inSeconds(cue.until)}`}`;
-    case "move": return `${what} moves at ${inSeconds(cue.at)}`;
-    case "play": return `${what} plays from ${inSeconds(cue.at)}`;
-    case "moment": return `${cue.name || "Moment"} at ${inSeconds(cue.at)}`;
+    case "appear": return cue.until == null ? t("whatAppearsAtAt", { what, at: inSeconds(cue.at) }) : t("whatAppearsAtAtLeaves", { what, at: inSeconds(cue.at), until: inSeconds(cue.until) });
+    case "move": return t("whatMovesAtInseconds", { what, inSeconds: inSeconds(cue.at) });
+    case "play": return t("whatPlaysFromInseconds", { what, inSeconds: inSeconds(cue.at) });
+    case "moment": return t("nameAtInseconds", { name: cue.name || t("timeMark"), inSeconds: inSeconds(cue.at) });
   }
 }
 

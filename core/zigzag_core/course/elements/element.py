@@ -16,6 +16,7 @@ from ..kinds import (
     Refers,
 )
 from ..model import Id, Length, Model, Name, Pixels
+from ..rules.expression import Expression
 from ..rules.rule import Rules
 from ..rules.timing import Effect, Move
 from ..style.style import Looks, Share, Style
@@ -73,6 +74,9 @@ class ElementBase(Model):
     `turn` is in degrees clockwise around the middle. `group` names the group that it belongs to,
     `named_style` the style and `slot` the element of the slide's layout that it follows, in all
     but what is listed in `own`: names of style properties, ``looks``, and ``box`` for its place.
+
+    `shown` is the condition under which it is there, as long as no rule has shown or hidden it:
+    False is hidden at first, an expression is looked at anew at every moment.
     """
 
     id: Annotated[Id, Is("element")]
@@ -97,6 +101,7 @@ class ElementBase(Model):
     looks: Looks = {}
     rules: Rules = ()
     overlay: MaybeOverlay = None
+    shown: Expression = True
     drag: Drag | None = None
     moves: tuple[Move, ...] = Field(default=(), max_length=50)
     enters: Effect = "none"

@@ -8,8 +8,8 @@ from .expression import NAMED, Node
 _FACTS = {
     "seen": "was seen", "clicked": "was clicked", "shown": "is shown", "open": "is open",
     "all_seen": "was seen in full", "gate": "lets the learner on", "chosen": "has an answer",
-    "unjudged": "has an answer that was not judged yet", "locked": "is answered to its end",
-    "right": "is answered right",
+    "unjudged": "has an answer that was not judged yet", "locked": "is finished",
+    "right": "is answered correctly",
 }
 _VALUES = {
     "watched": "what was played of {}", "dropped": "where {} lies", "seen_of": "the seen of {}",

@@ -18,7 +18,7 @@ Pairs = q.Matching | q.DragToTarget
 def pair_problems(question: Pairs, by_id: Mapping[str, Element]) -> Iterator[Problem]:
     """Yield what is wrong with the items and targets of `question`."""
     if not question.items or not question.targets:
-        yield "error", "few_choices", "needs things to place and places for them"
+        yield "error", "few_choices", "needs items and targets for them"
         return
     if not any(item.to for item in question.items):
         yield "error", "no_right_answer", "has nothing that belongs anywhere"
@@ -28,7 +28,7 @@ def pair_problems(question: Pairs, by_id: Mapping[str, Element]) -> Iterator[Pro
         yield "warning", "size_gives_away", "shows by its sizes what belongs where"
     if _by_order(question, by_id):
         yield "warning", "order_gives_away", (
-            "has its things in the same order as the places they belong on")
+            "has its items in the same order as their targets")
 
 
 def _unreached(question: Pairs, by_id: Mapping[str, Element]) -> Iterator[Problem]:
@@ -40,13 +40,13 @@ def _unreached(question: Pairs, by_id: Mapping[str, Element]) -> Iterator[Proble
             for to in item.to if to in targets
         ):
             yield "error", "cannot_reach", (
-                f"has a thing that no place it belongs on takes: “{by_id[item.element].name}”")
+                f"has an item that none of its targets holds: “{by_id[item.element].name}”")
     for target in question.targets:
         fixed = sum(item.to == (target.id,) for item in question.items)
         if target.takes is not None and fixed > target.takes:
             yield "error", "cannot_reach", (
-                f"has {fixed} things that belong on “{by_id[target.element].name}” alone, which "
-                f"takes {target.takes}")
+                f"has {fixed} items that belong on “{by_id[target.element].name}” alone, which "
+                f"holds {target.takes}")
 
 
 def _by_size(question: Pairs, by_id: Mapping[str, Element]) -> bool:

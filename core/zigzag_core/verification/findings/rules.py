@@ -35,7 +35,7 @@ def sentence_names(slide: Slide) -> dict[str, str]:
     for rule, owner in rules_on(slide):
         of.setdefault(owner, []).append(rule.id)
     return {
-        rule: f"{'The sentence' if len(rules) == 1 else f'Sentence {n}'} of "
+        rule: f"{'The rule' if len(rules) == 1 else f'Rule {n}'} of "
               f"“{names.get(owner, slide.title)}”"
         for owner, rules in of.items() for n, rule in enumerate(rules, 1)
     }

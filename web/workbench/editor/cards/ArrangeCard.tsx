@@ -10,40 +10,41 @@ import { arrangeSelected, type Arrangement } from "../../store/commands";
 import { FoldCard } from "../../../kit/FoldCard";
 import { Tool } from "../../../kit/Tool";
 import { Choose } from "../../../kit/Choose";
+import { t } from "../../../words/editor";
 
 type ArrangeEntry = [label: string, how: Arrangement, icon: LucideIcon];
 type Entry = ArrangeEntry;
 
 const ALIGN: Entry[] = [
-  ["Align left", { edge: "left" }, AlignStartVertical],
-  ["Align centres, across", { edge: "center" }, AlignCenterVertical],
-  ["Align right", { edge: "right" }, AlignEndVertical],
-  ["Align top", { edge: "top" }, AlignStartHorizontal],
-  ["Align middles, down", { edge: "middle" }, AlignCenterHorizontal],
-  ["Align bottom", { edge: "bottom" }, AlignEndHorizontal],
+  [t("alignLeft"), { edge: "left" }, AlignStartVertical],
+  [t("alignCentresHorizontally"), { edge: "center" }, AlignCenterVertical],
+  [t("alignRight"), { edge: "right" }, AlignEndVertical],
+  [t("alignTop"), { edge: "top" }, AlignStartHorizontal],
+  [t("alignMiddlesVertically"), { edge: "middle" }, AlignCenterHorizontal],
+  [t("alignBottom"), { edge: "bottom" }, AlignEndHorizontal],
 ];
 const DISTRIBUTE: Entry[] = [
-  ["Equal gaps across", { axis: "across", by: "gaps" }, AlignHorizontalSpaceBetween],
-  ["Equal gaps down", { axis: "down", by: "gaps" }, AlignVerticalSpaceBetween],
-  ["Centres evenly across", { axis: "across", by: "centres" }, AlignHorizontalDistributeCenter],
-  ["Centres evenly down", { axis: "down", by: "centres" }, AlignVerticalDistributeCenter],
+  [t("distributeHorizontally"), { axis: "across", by: "gaps" }, AlignHorizontalSpaceBetween],
+  [t("distributeVertically"), { axis: "down", by: "gaps" }, AlignVerticalSpaceBetween],
+  [t("distributeCentresHorizontally"), { axis: "across", by: "centres" }, AlignHorizontalDistributeCenter],
+  [t("distributeCentresVertically"), { axis: "down", by: "centres" }, AlignVerticalDistributeCenter],
 ];
 const MATCH: Entry[] = [
-  ["As wide as the first", { side: "width" }, RectangleHorizontal],
-  ["As high as the first", { side: "height" }, RectangleVertical],
-  ["The same size as the first", { side: "both" }, Scaling],
+  [t("sameWidthAsTheFirst"), { side: "width" }, RectangleHorizontal],
+  [t("sameHeightAsTheFirst"), { side: "height" }, RectangleVertical],
+  [t("sameSizeAsTheFirst"), { side: "both" }, Scaling],
 ];
 const STACK: Entry[] = [
-  ["Bring to front", { level: "front" }, ArrowUpToLine],
-  ["One further up (Ctrl ])", { level: "forward" }, MoveUp],
-  ["One further down (Ctrl [)", { level: "backward" }, MoveDown],
-  ["Send to back", { level: "back" }, ArrowDownToLine],
-  ["Mirror", { flip: "across" }, FlipHorizontal2],
-  ["Turn upside down", { flip: "down" }, FlipVertical2],
+  [t("toFront"), { level: "front" }, ArrowUpToLine],
+  [t("forwardOneCtrl"), { level: "forward" }, MoveUp],
+  [t("backwardOneCtrl"), { level: "backward" }, MoveDown],
+  [t("toBack"), { level: "back" }, ArrowDownToLine],
+  [t("flipHorizontally"), { flip: "across" }, FlipHorizontal2],
+  [t("flipVertically"), { flip: "down" }, FlipVertical2],
 ];
 /** All of them, for the palette. */
 export const ARRANGE: readonly Entry[] = [...ALIGN, ...DISTRIBUTE, ...MATCH, ...STACK];
-const TO = [["selection", "each other"], ["slide", "the slide"]] as const;
+const TO = [["selection", t("eachOther")], ["slide", t("theSlide")]] as const;
 
 /** Arrange: everything that puts several things in order, and one thing on the slide. */
 export function ArrangeCard({ many }: { many: boolean }): ReactNode {
@@ -60,12 +61,12 @@ export function ArrangeCard({ many }: { many: boolean }): ReactNode {
     </Flex>
   );
   return (
-    <FoldCard title="Arrange">
-      {many && <Choose label="in line with" value={to} options={TO} onChange={setTo} />}
-      {row("line up", ALIGN, true)}
-      {many && row("space", DISTRIBUTE, true)}
-      {many && row("size", MATCH)}
-      {row("order", STACK)}
+    <FoldCard title={t("arrange")} starts={many ? "open" : "closed"}>
+      {many && <Choose label={t("alignTo")} value={to} options={TO} onChange={setTo} />}
+      {row(t("align"), ALIGN, true)}
+      {many && row(t("distribute"), DISTRIBUTE, true)}
+      {many && row(t("matchSize"), MATCH)}
+      {row(t("order"), STACK)}
     </FoldCard>
   );
 }

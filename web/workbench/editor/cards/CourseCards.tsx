@@ -20,6 +20,7 @@ import { NumberField } from "../../../kit/NumberField";
 import { Pair } from "../../../kit/Pair";
 import { ROLE_WORDS } from "../fields/PaintField";
 import { ALL_PARTS, StyleFields } from "./StyleFields";
+import { t } from "../../../words/editor";
 
 /** What holds for the whole course: theme, named styles, slide size. */
 export function CourseCards(): ReactNode {
@@ -35,28 +36,28 @@ export function CourseCards(): ReactNode {
   );
 }
 
-const ORDERS = [["free", "freely, in any order"], ["in_order", "one after the other"], ["seen", "only to what was seen"]] as const;
+const ORDERS = [["free", t("anySlideInAnyOrder")], ["in_order", t("oneAfterTheOther")], ["seen", t("onlySlidesAlreadySeen")]] as const;
 export const NAVIGATION_PARTS: readonly (readonly [Exclude<keyof Navigation, "order">, string])[] = [
-  ["menu", "Menu of slides"], ["progress", "Progress"], ["previous", "Back"], ["next", "Next"], ["transcript", "Transcript"], ["captions", "Captions"],
-  ["volume", "Volume"], ["speed", "Speed"], ["full_screen", "Full screen"],
+  ["menu", t("menuOfSlides")], ["progress", t("progress")], ["previous", t("back")], ["next", t("next")], ["transcript", t("transcript")], ["captions", t("captions")],
+  ["volume", t("volume")], ["speed", t("speed")], ["full_screen", t("fullScreen")],
 ];
 
 /** What learners find around every slide, and when they may go on. */
 function NavigationCard(): ReactNode {
   const navigation = useCourse((state) => state.course.navigation);
   const gate = useCourse((state) => state.course.gate);
-  const change = (part: Partial<Navigation>): void => changeCourse("Navigation", { navigation: { ...navigation, ...part } });
+  const change = (part: Partial<Navigation>): void => changeCourse(t("navigation"), { navigation: { ...navigation, ...part } });
   return (
-    <FoldCard title="Navigation of the course">
-      <Choose label="the menu leads" value={navigation.order} options={ORDERS} onChange={(order) => change({ order })} />
+    <FoldCard title={t("navigation")} starts="closed">
+      <Choose label={t("menuOpens")} value={navigation.order} options={ORDERS} onChange={(order) => change({ order })} />
       <Box display="grid" gridTemplateColumns="1fr 1fr" columnGap="2" mb="2">
         {NAVIGATION_PARTS.map(([part, label]) => (
           <Check key={part} label={label} value={navigation[part]} onChange={(on) => change({ [part]: on })} />
         ))}
       </Box>
       <GateFields
-        gate={gate ?? null} slide={null} none={[["free", "freely"]]}
-        onChange={(next) => changeCourse("Gate of the course", { gate: next }, "course-gate")}
+        gate={gate ?? null} slide={null} none={[["free", t("freely")]]}
+        onChange={(next) => changeCourse(t("gateOfTheCourse"), { gate: next }, "course-gate")}
       />
     </FoldCard>
   );
@@ -65,10 +66,10 @@ function NavigationCard(): ReactNode {
 function CourseDoes(): ReactNode {
   const rules = useCourse((state) => state.course.rules);
   return (
-    <FoldCard title="Does, on every slide">
+    <FoldCard title={t("does")} noun={t("onEverySlide")} starts="closed">
       <Rules
-        rules={rules} owner={{ kind: "course", id: "course", name: "any slide" }} slide={null}
-        empty="No sentence yet for the whole course."
+        rules={rules} owner={{ kind: "course", id: "course", name: t("anySlide") }} slide={null}
+        empty={t("noRuleYetForThe")}
         onChange={(label, next) => changeCourse(label, { rules: next }, `course-rules-${label}`)}
       />
     </FoldCard>
@@ -88,12 +89,12 @@ function ThemeCard(): ReactNode {
     changeTheme({ name: "Own", colours: { ...colours, [role]: value } }, `theme-${role}`);
   }
   return (
-    <FoldCard title="Theme of the course">
+    <FoldCard title={t("theme")} starts="closed">
       <Flex gap="2" wrap="wrap" mb="2">
         {THEMES.map((other) => (
           <Box
             as="button" key={other.name} borderWidth="1px" borderRadius="6px" overflow="hidden" title={other.name}
-            aria-label={`Theme ${other.name}`} aria-pressed={other.name === theme.name} onClick={() => changeTheme(other)}
+            aria-label={t("themeName", { name: other.name })} aria-pressed={other.name === theme.name} onClick={() => changeTheme(other)}
             outline={other.name === theme.name ? "2px solid {colors.marigold}" : undefined}
           >
             <Flex h="30px" w="74px" align="center" justify="space-between" px="1.5" style={{ background: other.colours.paper, ...themeVariables(other) }}>
@@ -110,7 +111,7 @@ function ThemeCard(): ReactNode {
         {(Object.keys(colours) as (keyof Colours)[]).map((role) => (
           <Flex as="label" key={role} align="center" gap="1.5" py="0.5" cursor="pointer">
             <input
-              type="color" aria-label={`Colour for ${ROLE_WORDS[role]}`} value={colours[role]}
+              type="color" aria-label={t("colourForRole", { role: ROLE_WORDS[role] })} value={colours[role]}
               onChange={(event) => colour(role, event.target.value.toLowerCase())}
               style={{ width: 26, height: 22, padding: 0, border: "1px solid #c9bda6", borderRadius: 5, background: "none" }}
             />
@@ -119,8 +120,8 @@ function ThemeCard(): ReactNode {
         ))}
       </Box>
       <Separator my="1.5" />
-      <Choose label="headings" value={fonts.heading} options={families} onChange={(heading) => changeTheme({ fonts: { ...fonts, heading } })} />
-      <Choose label="text" value={fonts.text} options={families} onChange={(text) => changeTheme({ fonts: { ...fonts, text } })} />
+      <Choose label={t("headingFont")} value={fonts.heading} options={families} onChange={(heading) => changeTheme({ fonts: { ...fonts, heading } })} />
+      <Choose label={t("textFont")} value={fonts.text} options={families} onChange={(text) => changeTheme({ fonts: { ...fonts, text } })} />
     </FoldCard>
   );
 }
@@ -137,7 +138,7 @@ function Weak({ colours }: { colours: Colours }): ReactNode {
       {data.map(({ what, ratio, words, ground }) => (
         <Flex key={what} gap="2" align="center">
           <Box px="1" borderRadius="3px" style={{ color: colours[words], background: colours[ground] }}>Aa</Box>
-          <Text>{what}: contrast {ratio}, at least 4.5 is needed</Text>
+          <Text>{t("whatContrastRatioAtLeast", { what, ratio })}</Text>
         </Flex>
       ))}
     </Box>
@@ -149,10 +150,10 @@ function StylesCard(): ReactNode {
   const [open, setOpen] = useState<string | null>(null);
   const shown = styles.find((style) => style.id === open);
   return (
-    <FoldCard title="Named styles">
+    <FoldCard title={t("namedStyles")} starts="closed">
       {!styles.length && (
         <Text fontSize="13px" color="quiet">
-          None yet. Select something on a slide and choose “New style from this”: what follows a style changes with it.
+          {t("noStylesYetSelectAn")}
         </Text>
       )}
       <Stack gap="1">
@@ -191,19 +192,19 @@ function StyleEditor({ named, onGone }: { named: NamedStyle; onGone: () => void 
   return (
     <Box pl="2" py="2" borderLeftWidth="2px" borderLeftColor="marigold" ml="1">
       <Input
-        key={named.id} size="xs" bg="paper" borderRadius="6px" defaultValue={named.name} aria-label="Name of the style" maxLength={200}
+        key={named.id} size="xs" bg="paper" borderRadius="6px" defaultValue={named.name} aria-label={t("nameOfTheStyle")} maxLength={200}
         onBlur={(event) => { if (event.target.value.trim()) changeStyle(named.id, { name: event.target.value.trim() }); }}
       />
       <StyleFields
         style={named.style} parts={ALL_PARTS}
         onChange={(part) => changeStyle(named.id, { style: { ...named.style, ...part } }, `style-${named.id}-${Object.keys(part).join()}`)}
       />
-      <QuietButton size="xs" mt="2" onClick={() => { removeStyle(named.id); onGone(); }}>Remove this style</QuietButton>
+      <QuietButton size="xs" mt="2" onClick={() => { removeStyle(named.id); onGone(); }}>{t("removeThisStyle")}</QuietButton>
     </Box>
   );
 }
 
-const SIZES = [["1280x720", "wide, 16 : 9"], ["1024x768", "4 : 3"], ["720x1280", "upright, 9 : 16"], ["own", "another size"]] as const;
+const SIZES = [["1280x720", t("wide169")], ["1024x768", "4 : 3"], ["720x1280", t("upright916")], ["own", t("customSize")]] as const;
 
 function SizeCard(): ReactNode {
   const size = useCourse((state) => state.course.size);
@@ -218,11 +219,11 @@ function SizeCard(): ReactNode {
     if (w && h) void resizeSlides(w, h);
   }
   return (
-    <FoldCard title="Slide size">
-      <Labelled label="size">
+    <FoldCard title={t("slideSize")} starts="closed">
+      <Labelled label={t("size")}>
         <NativeSelect.Root size="xs">
           <NativeSelect.Field
-            aria-label="Slide size" bg="paper" borderRadius="6px" value={own || !known ? "own" : key}
+            aria-label={t("slideSize")} bg="paper" borderRadius="6px" value={own || !known ? "own" : key}
             onChange={(event) => choose(event.currentTarget.value)}
           >
             {SIZES.map(([value, word]) => <option key={value} value={value}>{word}</option>)}
@@ -233,19 +234,19 @@ function SizeCard(): ReactNode {
       {(own || !known) && (
         <>
           <Pair>
-            <NumberField label="wide" value={draft.w} min={200} max={4000} onChange={(w) => setDraft({ ...draft, w })} />
-            <NumberField label="high" value={draft.h} min={200} max={4000} onChange={(h) => setDraft({ ...draft, h })} />
+            <NumberField label={t("width")} value={draft.w} min={200} max={4000} onChange={(w) => setDraft({ ...draft, w })} />
+            <NumberField label={t("height")} value={draft.h} min={200} max={4000} onChange={(h) => setDraft({ ...draft, h })} />
           </Pair>
-          <QuietButton size="xs" onClick={() => void resizeSlides(Math.round(draft.w), Math.round(draft.h))}>Use this size</QuietButton>
+          <QuietButton size="xs" onClick={() => void resizeSlides(Math.round(draft.w), Math.round(draft.h))}>{t("useThisSize")}</QuietButton>
         </>
       )}
-      <Text fontSize="12.5px" color="quiet" my="1.5">What is on the slides keeps its proportions and its place.</Text>
-      <Labelled label="language">
+      <Text fontSize="12.5px" color="quiet" my="1.5">{t("elementsKeepTheirProportionsAnd")}</Text>
+      <Labelled label={t("language")}>
         <Input
-          key={language} size="xs" bg="paper" borderRadius="6px" defaultValue={language} aria-label="Language of the course"
+          key={language} size="xs" bg="paper" borderRadius="6px" defaultValue={language} aria-label={t("languageOfTheCourse")}
           onBlur={(event) => {
             const value = event.target.value.trim();
-            if (/^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$/.test(value)) changeCourse("Language", { language: value });
+            if (/^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$/.test(value)) changeCourse(t("language"), { language: value });
             else event.target.value = language;
           }}
         />

@@ -11,7 +11,9 @@ import { CaptionsField } from "../fields/CaptionsField";
 import { Check } from "../../../kit/Check";
 import { Choose } from "../../../kit/Choose";
 import { NumberField } from "../../../kit/NumberField";
+import { Fold } from "../../../kit/Fold";
 import { Pair } from "../../../kit/Pair";
+import { t } from "../../../words/editor";
 
 type Change<E> = (label: string, part: Partial<E>) => void;
 
@@ -36,13 +38,13 @@ function fieldsOf(element: Element, change: (label: string, part: object) => voi
   }
 }
 
-const SHAPES = [["rectangle", "rectangle"], ["ellipse", "ellipse"], ["polygon", "polygon"], ["callout", "callout"], ["line", "line"], ["arrow", "arrow"]] as const;
+const SHAPES = [["rectangle", t("rectangle")], ["ellipse", t("ellipse")], ["polygon", t("polygon")], ["callout", t("callout")], ["line", t("line")], ["arrow", t("arrow")]] as const;
 
 function Flips({ element, change }: { element: Element; change: Change<Element> }): ReactNode {
   return (
     <Pair>
-      <Check label="Mirrored" value={element.flip_x} onChange={(flip_x) => change("Flip", { flip_x })} />
-      <Check label="Upside down" value={element.flip_y} onChange={(flip_y) => change("Flip", { flip_y })} />
+      <Check label={t("flipHorizontally")} value={element.flip_x} onChange={(flip_x) => change(t("flip"), { flip_x })} />
+      <Check label={t("flipVertically")} value={element.flip_y} onChange={(flip_y) => change(t("flip"), { flip_y })} />
     </Pair>
   );
 }
@@ -51,8 +53,8 @@ function ShapeFields({ element, change }: { element: ShapeElement; change: Chang
   const line = element.shape === "line" || element.shape === "arrow";
   return (
     <>
-      <Choose label="shape" value={element.shape} options={SHAPES} onChange={(shape) => change("Shape", { shape })} />
-      {line && <Check label="Rises to the right" value={element.rising} onChange={(rising) => change("Direction", { rising })} />}
+      <Choose label={t("shape")} value={element.shape} options={SHAPES} onChange={(shape) => change(t("shape"), { shape })} />
+      {line && <Check label={t("risesToTheRight")} value={element.rising} onChange={(rising) => change(t("direction"), { rising })} />}
       {element.shape !== "rectangle" && element.shape !== "ellipse" && <Flips element={element} change={change as Change<Element>} />}
       {element.shape === "polygon" && <CornerFields element={element} change={change} />}
     </>
@@ -68,34 +70,36 @@ function CornerFields({ element, change }: { element: Cornered; change: Change<C
   if (!first || !last) return null;
   return (
     <Box display="flex" gap="2" mt="1">
-      <QuietButton size="2xs" px="2" onClick={() => change("Add corner", { points: [...points, { x: (first.x + last.x) / 2, y: (first.y + last.y) / 2 }] })}>
-        Add a corner
+      <QuietButton size="2xs" px="2" onClick={() => change(t("addCorner"), { points: [...points, { x: (first.x + last.x) / 2, y: (first.y + last.y) / 2 }] })}>
+        {t("addACorner")}
       </QuietButton>
-      <QuietButton size="2xs" px="2" disabled={points.length <= 3} onClick={() => change("Remove corner", { points: points.slice(0, -1) })}>
-        Remove one
+      <QuietButton size="2xs" px="2" disabled={points.length <= 3} onClick={() => change(t("removeCorner"), { points: points.slice(0, -1) })}>
+        {t("removeACorner")}
       </QuietButton>
     </Box>
   );
 }
 
-const FITS = [["contain", "whole picture"], ["cover", "fill the frame"], ["fill", "stretch"]] as const;
-const MASKS = [["none", "none"], ["ellipse", "ellipse"], ["polygon", "polygon"]] as const;
+const FITS = [["contain", t("showTheWholePicture")], ["cover", t("fillTheFrame")], ["fill", t("stretch")]] as const;
+const MASKS = [["none", t("none")], ["ellipse", t("ellipse")], ["polygon", t("polygon")]] as const;
 
 function PictureFields({ element, change }: { element: PictureElement; change: Change<PictureElement> }): ReactNode {
   const { crop } = element;
   const side = (name: keyof typeof crop): ReactNode => (
     <NumberField
-      label={`cut ${name}`} value={Math.round(crop[name] * 100)} min={0} max={95}
-      onChange={(percent) => change("Crop", { crop: { ...crop, [name]: percent / 100 } })}
+      label={t("cropName", { name })} value={Math.round(crop[name] * 100)} min={0} max={95}
+      onChange={(percent) => change(t("crop"), { crop: { ...crop, [name]: percent / 100 } })}
     />
   );
   return (
     <>
-      <Choose label="fit" value={element.fit} options={FITS} onChange={(fit) => change("Fit", { fit })} />
-      <Choose label="mask" value={element.mask} options={MASKS} onChange={(mask) => change("Mask", masked(element, mask))} />
+      <Choose label={t("fit")} value={element.fit} options={FITS} onChange={(fit) => change(t("fit"), { fit })} />
+      <Choose label={t("mask")} value={element.mask} options={MASKS} onChange={(mask) => change(t("mask"), masked(element, mask))} />
       {element.mask === "polygon" && <CornerFields element={element} change={change} />}
-      <Pair>{side("left")}{side("right")}{side("top")}{side("bottom")}</Pair>
-      <Flips element={element} change={change as Change<Element>} />
+      <Fold title={t("cropAndFlip")}>
+        <Pair columns={4}>{side("left")}{side("right")}{side("top")}{side("bottom")}</Pair>
+        <Flips element={element} change={change as Change<Element>} />
+      </Fold>
     </>
   );
 }
@@ -105,7 +109,7 @@ function masked({ fit }: PictureElement, mask: PictureElement["mask"]): Partial<
   return mask !== "none" && fit === "contain" ? { mask, fit: "cover" } : { mask };
 }
 
-const STARTS = [["click", "on a click"], ["auto", "by itself"]] as const;
+const STARTS = [["click", t("onClick")], ["auto", t("autoplay")]] as const;
 
 function PlayingFields(
   { element, change }: { element: VideoElement | AudioElement; change: Change<VideoElement | AudioElement> },
@@ -114,32 +118,32 @@ function PlayingFields(
   return (
     <>
       {file && <CaptionsField file={file} />}
-      <Choose label="starts" value={element.start} options={STARTS} onChange={(start) => change("Start", { start })} />
-      <Check label="Shows its controls" value={element.controls} onChange={(controls) => change("Controls", { controls })} />
-      <Check label="Begins again at its end" value={element.loop} onChange={(loop) => change("Loop", { loop })} />
-      <NumberField label="volume" value={Math.round(element.volume * 100)} min={0} max={100} onChange={(percent) => change("Volume", { volume: percent / 100 })} />
+      <Choose label={t("start")} value={element.start} options={STARTS} onChange={(start) => change(t("start"), { start })} />
+      <Check label={t("showControls")} value={element.controls} onChange={(controls) => change(t("controls"), { controls })} />
+      <Check label={t("loop")} value={element.loop} onChange={(loop) => change(t("loop"), { loop })} />
+      <NumberField label={t("volume")} value={Math.round(element.volume * 100)} min={0} max={100} onChange={(percent) => change(t("volume"), { volume: percent / 100 })} />
       {element.kind === "video" && (
         <Choose
-          label="fit" value={element.fit} options={FITS.slice(0, 2) as unknown as readonly (readonly ["contain" | "cover", string])[]}
-          onChange={(fit) => change("Fit", { fit })}
+          label={t("fit")} value={element.fit} options={FITS.slice(0, 2) as unknown as readonly (readonly ["contain" | "cover", string])[]}
+          onChange={(fit) => change(t("fit"), { fit })}
         />
       )}
     </>
   );
 }
 
-const AREAS = [["rectangle", "rectangle"], ["ellipse", "ellipse"], ["polygon", "polygon"]] as const;
+const AREAS = [["rectangle", t("rectangle")], ["ellipse", t("ellipse")], ["polygon", t("polygon")]] as const;
 
 function AreaFields({ element, change }: { element: AreaElement; change: Change<AreaElement> }): ReactNode {
   return (
     <>
-      <Choose label="shape" value={element.shape} options={AREAS} onChange={(shape) => change("Shape", { shape })} />
+      <Choose label={t("shape")} value={element.shape} options={AREAS} onChange={(shape) => change(t("shape"), { shape })} />
       {element.shape === "polygon" && <CornerFields element={element} change={change} />}
     </>
   );
 }
 
-const METERS = [["bar", "bar"], ["ring", "ring"], ["text", "words"]] as const;
+const METERS = [["bar", t("bar")], ["ring", t("ring")], ["text", t("text")]] as const;
 const KEPT = LIVE.filter(({ type }) => type === "number").map(({ of, words }) => [of, words] as const);
 
 function MeterFields({ element, change }: { element: MeterElement; change: Change<MeterElement> }): ReactNode {
@@ -149,12 +153,12 @@ function MeterFields({ element, change }: { element: MeterElement; change: Chang
   const own = numbers.some((variable) => variable.id === element.of);
   return (
     <>
-      <Choose label="shows" value={element.of} options={options} onChange={(of) => change("Value", { of })} />
-      <Choose label="as" value={element.meter} options={METERS} onChange={(meter) => change("Meter", { meter })} />
+      <Choose label={t("value")} value={element.of} options={options} onChange={(of) => change(t("value"), { of })} />
+      <Choose label={t("displayAs")} value={element.meter} options={METERS} onChange={(meter) => change(t("meter"), { meter })} />
       {own && (
         <Pair>
-          <NumberField label="from" value={element.low} min={-1e9} max={1e9} onChange={(low) => change("Bounds", { low })} />
-          <NumberField label="to" value={element.high} min={-1e9} max={1e9} onChange={(high) => change("Bounds", { high })} />
+          <NumberField label={t("from")} value={element.low} min={-1e9} max={1e9} onChange={(low) => change(t("bounds"), { low })} />
+          <NumberField label={t("to")} value={element.high} min={-1e9} max={1e9} onChange={(high) => change(t("bounds"), { high })} />
         </Pair>
       )}
     </>
@@ -165,7 +169,7 @@ function TableFields({ element, change }: { element: TableElement; change: Chang
   const { cells } = element;
   const wide = cells[0]?.length ?? 1;
   function resize(rows: number, columns: number): void {
-    change("Table size", {
+    change(t("tableSize"), {
       columns: [],
       cells: Array.from({ length: rows }, (_, y) => Array.from({ length: columns }, (__, x) => cells[y]?.[x] ?? "")),
     });
@@ -173,11 +177,11 @@ function TableFields({ element, change }: { element: TableElement; change: Chang
   return (
     <>
       <Pair>
-        <NumberField label="rows" value={cells.length} min={1} max={100} onChange={(rows) => resize(Math.round(rows), wide)} />
-        <NumberField label="columns" value={wide} min={1} max={30} onChange={(columns) => resize(cells.length, Math.round(columns))} />
+        <NumberField label={t("rows")} value={cells.length} min={1} max={100} onChange={(rows) => resize(Math.round(rows), wide)} />
+        <NumberField label={t("columns")} value={wide} min={1} max={30} onChange={(columns) => resize(cells.length, Math.round(columns))} />
       </Pair>
-      <Check label="First row is its head" value={element.header_row} onChange={(header_row) => change("Head", { header_row })} />
-      <Check label="First column names the rows" value={element.header_column} onChange={(header_column) => change("Head", { header_column })} />
+      <Check label={t("headerRow")} value={element.header_row} onChange={(header_row) => change(t("header"), { header_row })} />
+      <Check label={t("headerColumn")} value={element.header_column} onChange={(header_column) => change(t("header"), { header_column })} />
     </>
   );
 }

@@ -10,34 +10,35 @@ import { NumberField } from "../../../kit/NumberField";
 import { Pair } from "../../../kit/Pair";
 import { TextField } from "../../../kit/TextField";
 import { PaintField } from "../fields/PaintField";
+import { t } from "../../../words/editor";
 
 type Design = Course["feedback"];
 type Tone = "right" | "partly" | "wrong" | "plain";
 
-const PLACES = [["below", "below the question"], ["beside", "beside it"], ["over", "over it"]] as const;
+const PLACES = [["below", t("belowTheQuestion")], ["beside", t("besideTheQuestion")], ["over", t("overTheQuestion")]] as const;
 const TONES: readonly (readonly [Tone, string, string])[] = [
-  ["right", "Right", "Right"], ["partly", "Partly right", "Partly right"], ["wrong", "Not right", "Not right"], ["plain", "Not judged", "Thank you"],
+  ["right", t("right"), t("right")], ["partly", t("partlyRight"), t("partlyRight")], ["wrong", t("notRight"), t("notRight")], ["plain", t("notJudged"), t("thankYou")],
 ];
 
 /** How feedback looks throughout the course; a change here changes all of it. */
 export function FeedbackDesign(): ReactNode {
   const design = useCourse((state) => state.course.feedback);
-  const change = (part: Partial<Design>): void => changeCourse("Feedback", { feedback: { ...design, ...part } }, `feedback-${Object.keys(part).join()}`);
+  const change = (part: Partial<Design>): void => changeCourse(t("feedback"), { feedback: { ...design, ...part } }, `feedback-${Object.keys(part).join()}`);
   const restyle = (part: Partial<Design["style"]>): void => change({ style: { ...design.style, ...part } });
   return (
-    <FoldCard title="Feedback of the course">
+    <FoldCard title={t("feedbackDesign")} starts="closed">
       <Stack gap="2">
-        <Text fontSize="12.5px" color="quiet">How it looks when an answer is judged, in every question.</Text>
-        <Choose label="stands" value={design.place} options={PLACES} onChange={(place) => change({ place })} />
+        <Text fontSize="12.5px" color="quiet">{t("howFeedbackLooksInEvery")}</Text>
+        <Choose label={t("position")} value={design.place} options={PLACES} onChange={(place) => change({ place })} />
         <Pair>
-          <NumberField label="width" value={design.w} min={280} max={4_000} onChange={(w) => change({ w })} />
-          <NumberField label="text size" value={design.style.size} min={12} max={80} onChange={(size) => restyle({ size })} />
+          <NumberField label={t("width")} value={design.w} min={280} max={4_000} onChange={(w) => change({ w })} />
+          <NumberField label={t("textSize")} value={design.style.size} min={12} max={80} onChange={(size) => restyle({ size })} />
         </Pair>
-        <NumberField label="corners" value={design.style.radius} min={0} max={80} onChange={(radius) => restyle({ radius })} />
-        <PaintField label="background" value={design.style.fill ?? null} onChange={(fill) => restyle({ fill })} onNone={() => restyle({ fill: null })} />
-        <PaintField label="text" value={design.style.text_colour} onChange={(text_colour) => restyle({ text_colour })} />
-        <Check label="Dim the slide behind it" value={design.dims} onChange={(dims) => change({ dims })} />
-        <Check label="Say how it was judged" value={design.tells} onChange={(tells) => change({ tells })} />
+        <NumberField label={t("cornerRadius")} value={design.style.radius} min={0} max={80} onChange={(radius) => restyle({ radius })} />
+        <PaintField label={t("background")} value={design.style.fill ?? null} onChange={(fill) => restyle({ fill })} onNone={() => restyle({ fill: null })} />
+        <PaintField label={t("text")} value={design.style.text_colour} onChange={(text_colour) => restyle({ text_colour })} />
+        <Check label={t("dimTheSlideBehindIt")} value={design.dims} onChange={(dims) => change({ dims })} />
+        <Check label={t("showHowItWasScored")} value={design.tells} onChange={(tells) => change({ tells })} />
         {TONES.map(([tone, label, usual]) => (
           <ToneFields key={tone} label={label} usual={usual} value={design[tone]} onChange={(part) => change({ [tone]: { ...design[tone], ...part } })} />
         ))}
@@ -54,13 +55,13 @@ function ToneFields(
   const with_ = media.find(({ id }) => id === value.speaker)?.name;
   return (
     <details>
-      <Text as="summary" fontSize="13px" fontWeight="700" cursor="pointer">{label}{with_ ? ` · said by ${with_}` : ""}</Text>
+      <Text as="summary" fontSize="13px" fontWeight="700" cursor="pointer">{label}{with_ ? t("spokenBySpeaker", { speaker: with_ }) : ""}</Text>
       <Box pl="3" pt="1">
-        <Stack gap="1.5" role="group" aria-label={`Feedback: ${label}`}>
-          <TextField label={`Title, else “${usual}”`} value={value.title} onChange={(title) => onChange({ title: title.slice(0, 80) })} />
-          <Choose label="said by" value={value.speaker ?? ""} options={[["", "nobody"], ...named(media, "picture")]} onChange={(speaker) => onChange({ speaker: speaker || null })} />
-          {sounds.length > 0 && <Choose label="sound" value={value.sound ?? ""} options={[["", "none"], ...sounds]} onChange={(sound) => onChange({ sound: sound || null })} />}
-          <PaintField label="colour" value={value.colour ?? null} onChange={(colour) => onChange({ colour })} onNone={() => onChange({ colour: null })} />
+        <Stack gap="1.5" role="group" aria-label={t("feedbackLabel", { label })}>
+          <TextField label={t("titleIfEmptyUsual", { usual })} value={value.title} onChange={(title) => onChange({ title: title.slice(0, 80) })} />
+          <Choose label={t("speaker")} value={value.speaker ?? ""} options={[["", t("noSpeaker")], ...named(media, "picture")]} onChange={(speaker) => onChange({ speaker: speaker || null })} />
+          {sounds.length > 0 && <Choose label={t("sound")} value={value.sound ?? ""} options={[["", t("none")], ...sounds]} onChange={(sound) => onChange({ sound: sound || null })} />}
+          <PaintField label={t("colour")} value={value.colour ?? null} onChange={(colour) => onChange({ colour })} onNone={() => onChange({ colour: null })} />
         </Stack>
       </Box>
     </details>

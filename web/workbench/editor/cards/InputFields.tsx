@@ -7,9 +7,10 @@ import { Choose } from "../../../kit/Choose";
 import { NumberField } from "../../../kit/NumberField";
 import { Pair } from "../../../kit/Pair";
 import { TextField } from "../../../kit/TextField";
+import { t } from "../../../words/editor";
 
 const KINDS = [
-  ["text", "words"], ["number", "a number"], ["choice", "one of a list"], ["checkbox", "yes or no"], ["slider", "a number, by a slider"],
+  ["text", t("text")], ["number", t("number")], ["choice", t("choiceFromAList")], ["checkbox", t("yesOrNo")], ["slider", t("numberWithASlider")],
 ] as const;
 
 interface Props { element: InputElement; change: (label: string, part: object) => void }
@@ -20,34 +21,34 @@ export function InputFields({ element, change }: Props): ReactNode {
   const fitting = variables.filter((variable) => variable.type === typeFor(element.input));
 
   function keepIn(id: string): void {
-    if (id !== "+") return change("Variable", { variable: id || null });
+    if (id !== "+") return change(t("variable"), { variable: id || null });
     const variable = newVariable(element, variables);
-    changeCourse("New variable", { variables: [...variables, variable] });
-    change("Variable", { variable: variable.id });
+    changeCourse(t("newVariable"), { variables: [...variables, variable] });
+    change(t("variable"), { variable: variable.id });
   }
 
   const numeric = element.input === "number" || element.input === "slider";
   return (
     <>
-      <TextField label="Asks" value={element.label} onChange={(label) => change("Label", { label })} />
-      <Choose label="takes" value={element.input} options={KINDS} onChange={(input) => change("Input", { input })} />
+      <TextField label={t("label")} value={element.label} onChange={(label) => change(t("label"), { label })} />
+      <Choose label={t("inputType")} value={element.input} options={KINDS} onChange={(input) => change(t("input"), { input })} />
       <Choose
-        label="kept as" value={fitting.some((v) => v.id === element.variable) ? element.variable ?? "" : ""}
-        options={[["", "nothing yet"], ...fitting.map((v) => [v.id, v.name] as const), ["+", "a new variable"]]}
+        label={t("storedIn")} value={fitting.some((v) => v.id === element.variable) ? element.variable ?? "" : ""}
+        options={[["", t("noVariable")], ...fitting.map((v) => [v.id, v.name] as const), ["+", t("newVariable")]]}
         onChange={keepIn}
       />
       {element.input === "choice" && (
         <TextField
-          label="Options, one on each line" lines={4} value={element.options.join("\n")}
-          onChange={(text) => change("Options", { options: text.split("\n").map((line) => line.slice(0, 250)).slice(0, 200) })}
+          label={t("optionsOnePerLine")} lines={4} value={element.options.join("\n")}
+          onChange={(text) => change(t("options"), { options: text.split("\n").map((line) => line.slice(0, 250)).slice(0, 200) })}
         />
       )}
       {numeric && (
         <Pair>
-          <NumberField label="from" value={element.low} min={-1e9} max={1e9} onChange={(low) => change("Bounds", { low })} />
-          <NumberField label="to" value={element.high} min={-1e9} max={1e9} onChange={(high) => change("Bounds", { high })} />
+          <NumberField label={t("from")} value={element.low} min={-1e9} max={1e9} onChange={(low) => change(t("bounds"), { low })} />
+          <NumberField label={t("to")} value={element.high} min={-1e9} max={1e9} onChange={(high) => change(t("bounds"), { high })} />
           {element.input === "slider" && (
-            <NumberField label="step" value={element.step} min={0.001} max={1e9} onChange={(step) => change("Bounds", { step })} />
+            <NumberField label={t("step")} value={element.step} min={0.001} max={1e9} onChange={(step) => change(t("bounds"), { step })} />
           )}
         </Pair>
       )}

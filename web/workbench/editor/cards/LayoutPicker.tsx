@@ -11,6 +11,7 @@ import { changeCourse, useCourse } from "../../store/store";
 import { FoldCard } from "../../../kit/FoldCard";
 import { QuietButton } from "../../../kit/QuietButton";
 import { useRested } from "../../shell/useRested";
+import { t } from "../../../words/editor";
 
 const WIDTH = 112;
 
@@ -29,24 +30,24 @@ export function LayoutPicker({ slide }: { slide: Slide }): ReactNode {
   }
 
   return (
-    <FoldCard title="Layout">
-      <Text fontSize="12.5px" color="quiet" mb="2">{current ? `Follows “${current.name}”` : "Follows no layout"}</Text>
+    <FoldCard title={t("layout")}>
+      <Text fontSize="12.5px" color="quiet" mb="2">{current ? t("usesName", { name: current.name }) : t("usesNoLayout")}</Text>
       {rested && <Layouts layouts={layouts} current={slide.layout ?? null} onPick={(id) => void changeLayout(id)} />}
       <Flex gap="2" mt="2" wrap="wrap">
-        {slide.layout && <QuietButton size="xs" onClick={() => void changeLayout(null)}>Follow none</QuietButton>}
+        {slide.layout && <QuietButton size="xs" onClick={() => void changeLayout(null)}>{t("useNoLayout")}</QuietButton>}
         {current && differs && (
-          <QuietButton size="xs" onClick={() => void updateLayout()}>Change the layout to this</QuietButton>
+          <QuietButton size="xs" onClick={() => void updateLayout()}>{t("updateTheLayoutFromThis")}</QuietButton>
         )}
         {naming ? (
           <Input
-            size="xs" autoFocus placeholder="Name of the layout" aria-label="Name of the layout" maxLength={200}
+            size="xs" autoFocus placeholder={t("nameOfTheLayout")} aria-label={t("nameOfTheLayout")} maxLength={200}
             onBlur={(event) => finish(event.target.value)}
             onKeyDown={(event) => {
               if (event.key === "Enter") finish(event.currentTarget.value);
               if (event.key === "Escape") setNaming(false);
             }}
           />
-        ) : <QuietButton size="xs" onClick={() => setNaming(true)}>Make a layout of this slide</QuietButton>}
+        ) : <QuietButton size="xs" onClick={() => setNaming(true)}>{t("newLayoutFromThisSlide")}</QuietButton>}
       </Flex>
       {current && <LayoutName layout={current} />}
     </FoldCard>
@@ -57,11 +58,11 @@ function LayoutName({ layout }: { layout: Layout }): ReactNode {
   const layouts = useCourse((state) => state.course.layouts);
   function rename(name: string): void {
     if (!name.trim()) return;
-    changeCourse("Rename layout", { layouts: layouts.map((other) => (other.id === layout.id ? { ...other, name: name.trim() } : other)) });
+    changeCourse(t("renameLayout"), { layouts: layouts.map((other) => (other.id === layout.id ? { ...other, name: name.trim() } : other)) });
   }
   return (
     <Input
-      key={layout.id} mt="2" size="xs" bg="paper" borderRadius="6px" aria-label="Rename the layout" defaultValue={layout.name} maxLength={200}
+      key={layout.id} mt="2" size="xs" bg="paper" borderRadius="6px" aria-label={t("renameTheLayout")} defaultValue={layout.name} maxLength={200}
       onBlur={(event) => rename(event.target.value)}
     />
   );

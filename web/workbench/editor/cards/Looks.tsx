@@ -1,4 +1,4 @@
-import { Box, Flex, NativeSelect, Separator, Text } from "@chakra-ui/react";
+import { Box, Flex, NativeSelect, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import type { Element } from "../../../api/types";
 import { arrangeSelected } from "../../store/commands";
@@ -6,6 +6,7 @@ import { freeName } from "../../store/names";
 import { applyStyle, copyStyle, followStyle, makeStyle, restyle, updateStyleFrom } from "../../store/styles";
 import { changeElements, useCourse } from "../../store/store";
 import { EditedLook } from "../../looks/EditedLook";
+import { Fold } from "../../../kit/Fold";
 import { FoldCard } from "../../../kit/FoldCard";
 import { QuietButton } from "../../../kit/QuietButton";
 import { Labelled } from "../../../kit/Labelled";
@@ -14,6 +15,7 @@ import { Pair } from "../../../kit/Pair";
 import { withMembers } from "../stage/geometry";
 import { KindFields } from "./ElementFields";
 import { partsOf, StyleFields } from "./StyleFields";
+import { t } from "../../../words/editor";
 
 /** Looks: place, size and style of what is selected. */
 export function Looks({ elements }: { elements: readonly Element[] }): ReactNode {
@@ -28,42 +30,43 @@ export function Looks({ elements }: { elements: readonly Element[] }): ReactNode
 
   /** A group is moved with all that is in it. */
   function place(part: { x?: number; y?: number }): void {
-    if (first.kind !== "group") return change("Place", part);
+    if (first.kind !== "group") return change(t("place"), part);
     const { slides, selection: at } = useCourse.getState();
     const elementsHere = slides[at.slide ?? ""]?.elements ?? [];
     const dx = part.x === undefined ? 0 : part.x - first.x;
     const dy = part.y === undefined ? 0 : part.y - first.y;
-    changeElements("Place", [...withMembers(elementsHere, [first.id])], (e) => ({ ...e, x: e.x + dx, y: e.y + dy }), `Place-${first.id}`);
+    changeElements(t("place"), [...withMembers(elementsHere, [first.id])], (e) => ({ ...e, x: e.x + dx, y: e.y + dy }), `Place-${first.id}`);
   }
 
   return (
-    <FoldCard title="Looks">
+    <FoldCard title={t("looks")} noun={t("style")}>
       {only && <EditedLook element={first} />}
-      {only && (
-        <>
-          <Pair>
-            <NumberField label="left" value={first.x} onChange={(x) => place({ x })} />
-            <NumberField label="top" value={first.y} onChange={(y) => place({ y })} />
-            {!group && <NumberField label="wide" value={first.w} min={0} onChange={(w) => change("Size", { w })} />}
-            {!group && <NumberField label="high" value={first.h} min={0} onChange={(h) => change("Size", { h })} />}
-            {!group && <NumberField label="turn" value={first.turn} min={-360} max={360} onChange={(turn) => change("Turn", { turn })} />}
-          </Pair>
-          {group && (
-            <QuietButton size="xs" onClick={() => void arrangeSelected("Turn", { turn: 15 })}>Turn by 15°</QuietButton>
-          )}
-          <Separator my="1.5" />
-        </>
-      )}
       {only && <KindFields element={first} />}
       {!group && (
         <>
-          <NamedStyleField elements={elements} />
           <StyleFields style={first.style} parts={partsOf(elements)} onChange={(part) => restyle(elements, part)} />
-          <Flex gap="2" mt="2" wrap="wrap">
-            {only && <QuietButton size="xs" onClick={copyStyle} title="Ctrl Alt C">Copy look</QuietButton>}
-            <QuietButton size="xs" onClick={applyStyle} title="Ctrl Alt V">Apply copied look</QuietButton>
-          </Flex>
+          <Fold title={t("namedStyle")}>
+            <NamedStyleField elements={elements} />
+            <Flex gap="2" mt="1" wrap="wrap">
+              {only && <QuietButton size="xs" onClick={copyStyle} title="Ctrl Alt C">{t("copyStyle")}</QuietButton>}
+              <QuietButton size="xs" onClick={applyStyle} title="Ctrl Alt V">{t("pasteStyle")}</QuietButton>
+            </Flex>
+          </Fold>
         </>
+      )}
+      {only && (
+        <Fold title={t("positionAndSize")}>
+          <Pair columns={3}>
+            <NumberField label={t("left")} value={first.x} onChange={(x) => place({ x })} />
+            <NumberField label={t("top")} value={first.y} onChange={(y) => place({ y })} />
+            {!group && <NumberField label={t("width")} value={first.w} min={0} onChange={(w) => change(t("size"), { w })} />}
+            {!group && <NumberField label={t("height")} value={first.h} min={0} onChange={(h) => change(t("size"), { h })} />}
+            {!group && <NumberField label={t("rotation")} value={first.turn} min={-360} max={360} onChange={(turn) => change(t("rotate"), { turn })} />}
+          </Pair>
+          {group && (
+            <QuietButton size="xs" onClick={() => void arrangeSelected(t("rotate"), { turn: 15 })}>{t("rotateBy15")}</QuietButton>
+          )}
+        </Fold>
       )}
     </FoldCard>
   );
@@ -78,26 +81,26 @@ function NamedStyleField({ elements }: { elements: readonly Element[] }): ReactN
   const make = (): void => makeStyle(first, freeName(first.name, styles.map((style) => style.name)));
   return (
     <Box mb="1">
-      <Labelled label="style">
+      <Labelled label={t("namedStyle")}>
         <NativeSelect.Root size="xs">
           <NativeSelect.Field
-            aria-label="Named style" bg="paper" borderRadius="6px" value={named?.id ?? ""}
+            aria-label={t("namedStyle")} bg="paper" borderRadius="6px" value={named?.id ?? ""}
             onChange={(event) => (event.currentTarget.value === "+" ? make() : followStyle(event.currentTarget.value || null))}
           >
-            <option value="">none</option>
+            <option value="">{t("none")}</option>
             {styles.map((style) => <option key={style.id} value={style.id}>{style.name}</option>)}
-            {elements.length === 1 && <option value="+">New style from this</option>}
+            {elements.length === 1 && <option value="+">{t("newStyleFromThis")}</option>}
           </NativeSelect.Field>
           <NativeSelect.Indicator />
         </NativeSelect.Root>
       </Labelled>
       {own.length > 0 && named && (
         <Box fontSize="12.5px" color="quiet" mb="1">
-          <Text>Its own: {own.map((name) => name.replaceAll("_", " ")).join(", ")}.</Text>
+          <Text>{t("differentFromTheStyle")}{" "}{own.map((name) => name.replaceAll("_", " ")).join(", ")}.</Text>
           <Flex gap="2" mt="1" wrap="wrap">
-            <QuietButton size="2xs" px="2" onClick={() => followStyle(named.id)}>Back to the style</QuietButton>
+            <QuietButton size="2xs" px="2" onClick={() => followStyle(named.id)}>{t("resetToTheStyle")}</QuietButton>
             {elements.length === 1 && (
-              <QuietButton size="2xs" px="2" onClick={() => updateStyleFrom(first)}>Change the style for all</QuietButton>
+              <QuietButton size="2xs" px="2" onClick={() => updateStyleFrom(first)}>{t("updateTheStyleFromThis")}</QuietButton>
             )}
           </Flex>
         </Box>

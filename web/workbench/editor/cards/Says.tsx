@@ -1,7 +1,6 @@
 import { Stack, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import type { Element } from "../../../api/types";
-import { renameElement } from "../../store/commands";
 import { changeElements, edit } from "../../store/store";
 import { FoldCard } from "../../../kit/FoldCard";
 import { QuietButton } from "../../../kit/QuietButton";
@@ -12,8 +11,9 @@ import { FileField, PosterField } from "../fields/FileField";
 import { InputFields } from "./InputFields";
 import { isEditable } from "../text/EditInPlace";
 import { plain } from "../../store/richText";
+import { t } from "../../../words/editor";
 
-const LEVELS = [["body", "text"], ["title", "title of the slide"], ["heading", "heading"]] as const;
+const LEVELS = [["body", t("paragraph")], ["title", t("slideTitle")], ["heading", t("heading")]] as const;
 
 /** Says: the words of an element, for eyes and ears. */
 export function Says({ element }: { element: Element }): ReactNode {
@@ -21,28 +21,27 @@ export function Says({ element }: { element: Element }): ReactNode {
     changeElements(label, [element.id], (e) => ({ ...e, ...part }) as Element, `${label}-${element.id}`);
   }
   return (
-    <FoldCard title="Says">
+    <FoldCard title={t("says")} noun={t("textAndMedia")}>
       <Stack gap="2">
-        <TextField label="Name, for you" value={element.name} onChange={(name) => renameElement(element.id, name)} />
         <Words element={element} change={change} />
         {isEditable(element) && (
           <QuietButton size="xs" onClick={() => edit(element.id)}>
-            {element.kind === "table" ? "Fill in the table" : "Edit the words"}
+            {element.kind === "table" ? t("editTable") : t("editText")}
           </QuietButton>
         )}
         {!SPEAK_THEMSELVES.has(element.kind) && (
           <>
             {!element.decoration && (
               <TextField
-                label={element.kind === "group" ? "One text alternative for all of it" : "Text alternative"}
+                label={element.kind === "group" ? t("oneTextAlternativeForThe") : t("textAlternative")}
                 lines={3} value={element.alt} hint={hintFor(element)}
-                onChange={(alt) => change("Text alternative", { alt })}
+                onChange={(alt) => change(t("textAlternative"), { alt })}
               />
             )}
             {CAN_DECORATE.has(element.kind) && (
               <Check
-                label="Decoration, not read out" value={element.decoration}
-                onChange={(decoration) => change("Decoration", { decoration })}
+                label={t("decorativeNotReadOut")} value={element.decoration}
+                onChange={(decoration) => change(t("decoration"), { decoration })}
               />
             )}
           </>
@@ -58,11 +57,11 @@ const CAN_DECORATE = new Set<Element["kind"]>(["picture", "shape", "group", "met
 
 function hintFor({ kind }: Element): string {
   switch (kind) {
-    case "area": return "What a click on it does, in a few words";
-    case "meter": return "What it measures";
-    case "table": return "What the table is about";
-    case "video": case "audio": return "What is seen or heard";
-    default: return "What is there to be seen, for those who do not see it";
+    case "area": return t("whatAClickDoesIn");
+    case "meter": return t("whatItMeasures");
+    case "table": return t("whatTheTableIsAbout");
+    case "video": case "audio": return t("whatIsSeenOrHeard");
+    default: return t("describeItForPeopleWho");
   }
 }
 
@@ -71,20 +70,20 @@ function Words({ element, change }: { element: Element; change: (label: string, 
     case "text":
       return (
         <>
-          <Text fontSize="13px" lineClamp={3}>{plain(element.text) || "No words yet."}</Text>
-          <Choose label="read as" value={element.level} options={LEVELS} onChange={(level) => change("Read as", { level })} />
+          <Text fontSize="13px" lineClamp={3}>{plain(element.text) || t("noTextYet")}</Text>
+          <Choose label={t("readAs")} value={element.level} options={LEVELS} onChange={(level) => change(t("readAs"), { level })} />
         </>
       );
     case "button":
-      return <TextField label="On it" value={element.label} onChange={(label) => change("Label", { label })} />;
+      return <TextField label={t("textOnIt")} value={element.label} onChange={(label) => change(t("label"), { label })} />;
     case "picture": case "audio": return <FileField element={element} />;
     case "video": return <><FileField element={element} /><PosterField element={element} /></>;
     case "input": return <InputFields element={element} change={change} />;
     case "embed":
       return (
         <TextField
-          label="Address, beginning with https://" value={element.address}
-          onChange={(address) => { if (/^(https:\/\/[^\s"'<>]+)?$/.test(address)) change("Address", { address }); }}
+          label={t("addressBeginningWithHttps")} value={element.address}
+          onChange={(address) => { if (/^(https:\/\/[^\s"'<>]+)?$/.test(address)) change(t("address"), { address }); }}
         />
       );
     default: return null;

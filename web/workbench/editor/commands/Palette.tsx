@@ -3,6 +3,7 @@ import { useEffect, useId, useRef, useState, type KeyboardEvent, type ReactNode 
 import { addFile, PICTURES, PLAYING, sendFile } from "../../store/media";
 import { sayError } from "../../../kit/toaster";
 import { useEntries, type Entry } from "./paletteEntries";
+import { t } from "../../../words/editor";
 
 export interface PaletteRequest { at: [number, number] | null }
 
@@ -72,17 +73,17 @@ export function Palette(
     <Box
       ref={box} position="fixed" left="50%" top="18%" transform="translateX(-50%)" w="460px" bg="sheet"
       borderWidth="1px" borderRadius="12px" boxShadow="0 12px 48px rgb(34 48 43 / 30%)" zIndex="1500"
-      role="dialog" aria-label="Add or do something" data-own-keys
+      role="dialog" aria-label={t("addOrDoSomething")} data-own-keys
     >
       <Input
         autoFocus variant="flushed" px="4" h="48px" fontSize="16px" value={typed}
-        placeholder="Add something, do something, or go to a slide" role="combobox"
-        aria-label="What to add or do" aria-expanded aria-controls={list}
+        placeholder={t("searchElementsQuestionsCommandsAnd")} role="combobox"
+        aria-label={t("whatToAddOrDo")} aria-expanded aria-controls={list}
         aria-activedescendant={found.length ? `${list}-${active}` : undefined}
         onChange={(event) => { setTyped(event.target.value); setActive(0); }} onKeyDown={onKeyDown}
       />
-      <Box id={list} role="listbox" aria-label="Matches" maxH="400px" overflowY="auto" p="2">
-        {!found.length && <Text p="3" color="quiet">Nothing is called that.</Text>}
+      <Box id={list} role="listbox" aria-label={t("matches")} maxH="400px" overflowY="auto" p="2">
+        {!found.length && <Text p="3" color="quiet">{t("noMatch")}</Text>}
         {found.map((entry, index) => (
           <Flex
             key={entry.key ?? entry.word} id={`${list}-${index}`} role="option" aria-selected={index === active}
@@ -97,7 +98,7 @@ export function Palette(
         ))}
       </Box>
       <input
-        ref={picker} type="file" accept={accept} hidden aria-label="File to add"
+        ref={picker} type="file" accept={accept} hidden aria-label={t("fileToAdd")}
         onChange={(event) => void choose(event.target.files?.[0])}
       />
     </Box>

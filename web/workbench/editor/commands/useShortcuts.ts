@@ -17,7 +17,8 @@ import { toggleTiming } from "../../timing/useTiming";
 import { goToPane } from "../panes";
 import { showPanel } from "../panels/panels";
 import { sendAll } from "../panels/uploads";
-import { zoomBy, zoomToFit } from "../stage/view";
+import { toggleRoom, zoomBy, zoomToFit } from "../stage/view";
+import { t } from "../../../words/editor";
 
 const STEP = 1;
 const FAR = 10;
@@ -40,6 +41,7 @@ interface Pressed {
   arrow: [number, number] | undefined;
   selected: boolean;
   openPalette: (at: [number, number] | null) => void;
+  openHelp: () => void;
   rehearse: () => void;
 }
 
@@ -72,6 +74,7 @@ const SHORTCUTS: readonly Shortcut[] = [
     run: ({ event, arrow }) => nudgeBy(arrow, event.shiftKey ? FAR : STEP, false),
   },
   { fits: ({ key }) => key === "/", run: ({ openPalette }) => openPalette(null) },
+  { fits: ({ key }) => key === "?", run: ({ openHelp }) => openHelp() },
   { fits: ({ key, selected }) => selected && (key === "delete" || key === "backspace"), run: () => void removeSelected() },
   { fits: ({ event, key }) => key === "tab" && inStage(event.target), run: ({ event }) => selectNext(event.shiftKey ? -1 : 1) },
   {
@@ -80,6 +83,7 @@ const SHORTCUTS: readonly Shortcut[] = [
   },
   { fits: ({ key }) => key === "escape", run: leave, passes: true },
   { fits: ({ event, key }) => key === "t" && !event.altKey, run: toggleTiming, passes: true },
+  { fits: ({ event, key }) => key === "w" && !event.altKey, run: toggleRoom, passes: true },
   { fits: ({ event, key }) => key === "r" && !event.altKey, run: ({ rehearse }) => rehearse(), passes: true },
 ];
 
@@ -92,14 +96,14 @@ function runFirst(shortcuts: readonly Shortcut[], pressed: Pressed): boolean {
 }
 
 /** The keys of Build. They rest while something is typed or a menu is open. */
-export function useShortcuts(openPalette: (at: [number, number] | null) => void): void {
+export function useShortcuts(openPalette: (at: [number, number] | null) => void, openHelp: () => void): void {
   const navigate = useNavigate();
   useEffect(() => {
     function onKeyDown(event: KeyboardEvent): void {
       const { slug, selection, editing } = useCourse.getState();
       const pressed: Pressed = {
         event, key: event.key.toLowerCase(), command: event.ctrlKey || event.metaKey, arrow: ARROWS[event.key],
-        selected: selection.selected.length > 0, openPalette,
+        selected: selection.selected.length > 0, openPalette, openHelp,
         rehearse: () => void navigate(`/courses/${slug}/rehearse?from=${selection.slide ?? ""}`),
       };
       if (!runFirst(EVERYWHERE, pressed) && !elsewhere(event.target) && !editing) runFirst(SHORTCUTS, pressed);
@@ -115,7 +119,7 @@ export function useShortcuts(openPalette: (at: [number, number] | null) => void)
       window.removeEventListener("keydown", onKeyDown);
       window.removeEventListener("paste", onPaste);
     };
-  }, [navigate, openPalette]);
+  }, [navigate, openPalette, openHelp]);
 }
 
 function nudgeBy(arrow: [number, number] | undefined, by: number, resizes: boolean): void {
@@ -171,8 +175,8 @@ const COMMANDS: Readonly<Record<string, (shift: boolean) => void>> = {
   c: () => void copySelected(),
   x: () => void cutSelected(),
   g: (shift) => void (shift ? ungroupSelected() : groupSelected()),
-  "]": () => void arrangeSelected("One further up", { level: "forward" }),
-  "[": () => void arrangeSelected("One further down", { level: "backward" }),
+  "]": () => void arrangeSelected(t("forwardOne"), { level: "forward" }),
+  "[": () => void arrangeSelected(t("backwardOne"), { level: "backward" }),
   "0": zoomToFit,
   "-": () => zoomBy(-1),
   "+": () => zoomBy(1),

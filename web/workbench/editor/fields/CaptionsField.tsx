@@ -6,6 +6,7 @@ import { attempt } from "../../store/commands";
 import { changeCourse, useCourse } from "../../store/store";
 import { QuietButton } from "../../../kit/QuietButton";
 import { download } from "../../../kit/download";
+import { t } from "../../../words/editor";
 
 /** The captions of a video or audio: taken in from a file, written out again, taken away. */
 export function CaptionsField({ file }: { file: MediaFile }): ReactNode {
@@ -20,7 +21,7 @@ export function CaptionsField({ file }: { file: MediaFile }): ReactNode {
   const takeIn = (chosen: File | undefined): Promise<void> => attempt(async () => {
     if (!chosen) return;
     const text = await chosen.text();
-    keep("Captions", (await take(api.POST("/api/edits/captions", { body: { text } }))).captions);
+    keep(t("captions"), (await take(api.POST("/api/edits/captions", { body: { text } }))).captions);
   });
 
   const writeOut = (): Promise<void> => attempt(async () => {
@@ -31,13 +32,13 @@ export function CaptionsField({ file }: { file: MediaFile }): ReactNode {
   return (
     <Flex gap="1.5" align="center" wrap="wrap" my="1.5">
       <Text fontSize="12px" color="quiet" flex="1">
-        {captions.length ? `${captions.length} ${captions.length === 1 ? "caption" : "captions"}` : "No captions yet"}
+        {captions.length ? `${captions.length} ${captions.length === 1 ? "caption" : "captions"}` : t("noCaptionsYet")}
       </Text>
-      <QuietButton size="2xs" px="2" onClick={() => picker.current?.click()}>{captions.length ? "Replace captions" : "Take in captions"}</QuietButton>
-      {captions.length > 0 && <QuietButton size="2xs" px="2" onClick={() => void writeOut()}>Save as a file</QuietButton>}
-      {captions.length > 0 && <QuietButton size="2xs" px="2" color="brick" onClick={() => keep("Remove captions", [])}>Remove captions</QuietButton>}
+      <QuietButton size="2xs" px="2" onClick={() => picker.current?.click()}>{captions.length ? t("replaceCaptions") : t("addCaptions")}</QuietButton>
+      {captions.length > 0 && <QuietButton size="2xs" px="2" onClick={() => void writeOut()}>{t("saveAsAFile")}</QuietButton>}
+      {captions.length > 0 && <QuietButton size="2xs" px="2" color="brick" onClick={() => keep(t("removeCaptions"), [])}>{t("removeCaptions")}</QuietButton>}
       <input
-        ref={picker} type="file" hidden accept=".vtt,.srt" aria-label={`Captions of ${file.name}`}
+        ref={picker} type="file" hidden accept=".vtt,.srt" aria-label={t("captionsOfName", { name: file.name })}
         onChange={(event) => { void takeIn(event.target.files?.[0]); event.target.value = ""; }}
       />
     </Flex>

@@ -6,13 +6,14 @@ import { keepFiles, kindOf, PICTURES, PLAYING, sendFile, showFile } from "../../
 import { changeElements, useCourse } from "../../store/store";
 import { QuietButton } from "../../../kit/QuietButton";
 import { sayError } from "../../../kit/toaster";
+import { t } from "../../../words/editor";
 
 /** Choosing a file for an element: from this computer, or one the course has already. */
 export function FileField({ element }: { element: PictureElement | VideoElement | AudioElement }): ReactNode {
-  const words = { picture: "a picture", video: "a video", audio: "an audio file" }[element.kind];
+  const words = { picture: t("aPicture"), video: t("aVideo"), audio: t("anAudioFile") }[element.kind];
   return (
     <FileChooser
-      kind={element.kind} current={element.media ?? null} word={element.media ? `Choose ${words.replace(/^an?/, "another")}` : `Choose ${words}`}
+      kind={element.kind} current={element.media ?? null} word={element.media ? t("chooseReplace", { replace: words.replace(/^an?/, "another") }) : t("chooseWords", { words })}
       onFile={(file) => showFile(element.id, file)}
     />
   );
@@ -22,12 +23,12 @@ export function FileField({ element }: { element: PictureElement | VideoElement 
 export function PosterField({ element }: { element: VideoElement }): ReactNode {
   function put(file: MediaFile): void {
     keepFiles([file]);
-    changeElements("Poster", [element.id], (e) => (e.kind === "video" ? { ...e, poster: file.id } : e));
+    changeElements(t("poster"), [element.id], (e) => (e.kind === "video" ? { ...e, poster: file.id } : e));
   }
   return (
     <Box>
-      <Text fontSize="12.5px" color="quiet" mb="1">Picture before it plays</Text>
-      <FileChooser kind="picture" current={element.poster ?? null} word="Choose a picture" onFile={put} />
+      <Text fontSize="12.5px" color="quiet" mb="1">{t("posterPictureBeforeItPlays")}</Text>
+      <FileChooser kind="picture" current={element.poster ?? null} word={t("choosePicture")} onFile={put} />
     </Box>
   );
 }
@@ -53,7 +54,7 @@ export function FileChooser({ kind, current, word, onFile }: ChooserProps): Reac
     try {
       const taken = await sendFile(file, setShare, stop.current.signal);
       if (kindOf(taken) === kind) onFile(taken);
-      else sayError(new Error(`“${taken.name}” cannot stand here: it is another kind of file.`));
+      else sayError(new Error(t("nameCannotBeUsedHere", { name: taken.name })));
     } catch (error) {
       sayError(error);
     } finally {
@@ -65,22 +66,22 @@ export function FileChooser({ kind, current, word, onFile }: ChooserProps): Reac
     <Box>
       <input
         ref={picker} type="file" accept={kind === "picture" ? PICTURES : PLAYING} hidden
-        aria-label={{ picture: "Picture file", video: "Video file", audio: "Audio file" }[kind]}
+        aria-label={{ picture: t("pictureFile"), video: t("videoFile"), audio: t("audioFile") }[kind]}
         onChange={(event) => { void choose(event.target.files?.[0]); event.target.value = ""; }}
       />
       {share === null ? (
         <QuietButton size="xs" onClick={() => picker.current?.click()}>{word}</QuietButton>
       ) : (
         <Flex align="center" gap="2">
-          <Progress.Root value={share * 100} size="xs" flex="1" aria-label="Sending the file">
+          <Progress.Root value={share * 100} size="xs" flex="1" aria-label={t("uploadingTheFile")}>
             <Progress.Track><Progress.Range bg="spruce" /></Progress.Track>
           </Progress.Root>
-          <QuietButton size="xs" onClick={() => stop.current?.abort()}>Stop</QuietButton>
+          <QuietButton size="xs" onClick={() => stop.current?.abort()}>{t("stop")}</QuietButton>
         </Flex>
       )}
       {files.length > 0 && (
         <>
-          <Text fontSize="12.5px" color="quiet" mt="2">In this course</Text>
+          <Text fontSize="12.5px" color="quiet" mt="2">{t("inThisCourse")}</Text>
           <Flex gap="1.5" wrap="wrap" mt="1" maxH="110px" overflowY="auto">
             {files.map((file) => <FileButton key={file.id} file={file} on={file.id === current} onPick={() => onFile(file)} />)}
           </Flex>

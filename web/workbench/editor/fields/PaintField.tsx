@@ -7,10 +7,11 @@ import { useCourse } from "../../store/store";
 import { QuietButton } from "../../../kit/QuietButton";
 import { sayError } from "../../../kit/toaster";
 import { Labelled } from "../../../kit/Labelled";
+import { t } from "../../../words/editor";
 
 export const ROLE_WORDS: Record<keyof Colours, string> = {
-  ink: "main words", quiet: "lesser words", paper: "slide", sheet: "panels", primary: "acts",
-  on_primary: "on what acts", soft: "tint", accent: "pointed out", edge: "lines",
+  ink: t("mainText"), quiet: t("secondaryText"), paper: t("slide"), sheet: t("panels"), primary: t("buttons"),
+  on_primary: t("textOnButtons"), soft: t("tint"), accent: t("highlight"), edge: t("lines"),
 };
 
 interface Props {
@@ -24,7 +25,7 @@ interface Props {
 export function PaintField({ label, value, onChange, onNone }: Props): ReactNode {
   const theme = useCourse((state) => state.course.theme);
   const [open, setOpen] = useState(false);
-  const words = !value ? "none" : value.startsWith("#") ? value : ROLE_WORDS[value as keyof Colours];
+  const words = !value ? t("none2") : value.startsWith("#") ? value : ROLE_WORDS[value as keyof Colours];
   return (
     <Labelled label={label}>
       <Popover.Root open={open} onOpenChange={(event) => setOpen(event.open)} lazyMount unmountOnExit positioning={{ placement: "left-start" }}>
@@ -36,10 +37,10 @@ export function PaintField({ label, value, onChange, onNone }: Props): ReactNode
         </Popover.Trigger>
         <Portal>
           <Popover.Positioner>
-            <Popover.Content bg="sheet" w="236px" p="3" aria-label={`Colour: ${label}`} data-own-keys>
+            <Popover.Content bg="sheet" w="236px" p="3" aria-label={t("colourLabel", { label })} data-own-keys>
               <Choices value={value ?? null} onChange={onChange} />
               {onNone && (
-                <QuietButton size="xs" mt="2" onClick={() => { onNone(); setOpen(false); }}>No {label}</QuietButton>
+                <QuietButton size="xs" mt="2" onClick={() => { onNone(); setOpen(false); }}>{t("noLabel", { label })}</QuietButton>
               )}
             </Popover.Content>
           </Popover.Positioner>
@@ -58,7 +59,7 @@ function Choices({ value, onChange }: { value: string | null; onChange: (value: 
   const pictured = files.filter((file) => used.has(file.id) && file.palette.length);
   return (
     <>
-      <Text fontSize="12px" color="quiet" mb="1">Theme</Text>
+      <Text fontSize="12px" color="quiet" mb="1">{t("theme")}</Text>
       <Flex gap="1.5" wrap="wrap">
         {(Object.keys(theme.colours) as (keyof Colours)[]).map((role) => (
           <Pick key={role} colour={theme.colours[role]} name={ROLE_WORDS[role]} on={value === role} onPick={() => onChange(role)} />
@@ -66,7 +67,7 @@ function Choices({ value, onChange }: { value: string | null; onChange: (value: 
       </Flex>
       {pictured.map((file) => (
         <Box key={file.id} mt="2">
-          <Text fontSize="12px" color="quiet" mb="1" truncate>From {file.name}</Text>
+          <Text fontSize="12px" color="quiet" mb="1" truncate>{t("fromName", { name: file.name })}</Text>
           <Flex gap="1.5" wrap="wrap">
             {file.palette.map((colour) => (
               <Pick key={colour} colour={colour} name={colour} on={value === colour} onPick={() => onChange(colour)} />
@@ -76,11 +77,11 @@ function Choices({ value, onChange }: { value: string | null; onChange: (value: 
       ))}
       <Flex mt="3" gap="2" align="center">
         <input
-          type="color" aria-label="Any colour" value={value ? hex(value, theme) : "#ffffff"}
+          type="color" aria-label={t("anyColour")} value={value ? hex(value, theme) : "#ffffff"}
           onChange={(event) => onChange(event.target.value.toLowerCase())}
           style={{ width: 40, height: 28, padding: 0, border: "1px solid #c9bda6", borderRadius: 6, background: "none" }}
         />
-        <Text fontSize="12.5px" color="quiet" flex="1">any colour</Text>
+        <Text fontSize="12.5px" color="quiet" flex="1">{t("anyColour2")}</Text>
         <PickFromScreen onPick={onChange} />
       </Flex>
     </>
@@ -119,8 +120,8 @@ function PickFromScreen({ onPick }: { onPick: (colour: string) => void }): React
     }
   }
   return (
-    <QuietButton size="xs" onClick={() => void pick()} title="Pick a colour from the screen">
-      <Pipette size={14} /> pick
+    <QuietButton size="xs" onClick={() => void pick()} title={t("pickAColourFromThe")}>
+      <Pipette size={14} />{t("pick")}
     </QuietButton>
   );
 }

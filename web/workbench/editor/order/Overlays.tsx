@@ -6,6 +6,7 @@ import type { Slide } from "../../../api/types";
 import { QuietButton } from "../../../kit/QuietButton";
 import { addOverlay, editOverlay, useOverlay } from "../stage/overlays";
 import { depthOf, Row } from "./Row";
+import { t } from "../../../words/editor";
 
 /** The overlays of a slide in the running order, each with what is on it. */
 export function Overlays({ slide }: { slide: Slide }): ReactNode {
@@ -24,7 +25,7 @@ export function Overlays({ slide }: { slide: Slide }): ReactNode {
             >
               <PictureInPicture2 size={16} aria-hidden />
               <Text fontWeight="600" flex="1" truncate>{overlay.name}</Text>
-              <Text color="quiet" fontSize="12px">{inside.length ? `${inside.length} on it` : "empty"}</Text>
+              <Text color="quiet" fontSize="12px">{inside.length ? t("insideOnIt", { inside: inside.length }) : t("empty")}</Text>
             </Flex>
             {open && (
               <SortableContext items={inside.map((e) => e.id)} strategy={verticalListSortingStrategy}>
@@ -39,7 +40,7 @@ export function Overlays({ slide }: { slide: Slide }): ReactNode {
         );
       })}
       <Box px="3">
-        <QuietButton size="xs" variant="ghost" onClick={() => void addOverlay()}><Plus size={14} /> Overlay</QuietButton>
+        <QuietButton size="xs" variant="ghost" onClick={() => void addOverlay()}><Plus size={14} />{t("overlay")}</QuietButton>
       </Box>
     </Box>
   );

@@ -13,6 +13,8 @@ import { renameElement, reorderElement } from "../../store/commands";
 import { changeElements, select, useCourse } from "../../store/store";
 import { RowMenu } from "./RowMenu";
 import { needsAlternative, says, withWords, writtenWords } from "./rowText";
+import { shownWay } from "../../does/ShownWhen";
+import { t } from "../../../words/editor";
 
 /** How deep in groups an element stands. */
 export function depthOf(slide: Slide, element: Element): number {
@@ -81,8 +83,8 @@ export const Row = memo(function Row({ slide, element, number, depth }: RowProps
           >
             <Box pt="2px" color="quiet" flex="none"><Icon size={15} aria-hidden /></Box>
             <RowWords slide={slide} element={element} />
-            {element.locked && <Lock size={13} aria-label="locked" />}
-            {element.hidden_while_editing && <EyeOff size={13} aria-label="hidden while editing" />}
+            {element.locked && <Lock size={13} aria-label={t("locked")} />}
+            {element.hidden_while_editing && <EyeOff size={13} aria-label={t("hiddenWhileEditing")} />}
             {number && <Text color="quiet" fontSize="12px">{number}</Text>}
           </Flex>
         </RowMenu>
@@ -95,13 +97,15 @@ export const Row = memo(function Row({ slide, element, number, depth }: RowProps
 function RowWords({ slide, element }: { slide: Slide; element: Element }): ReactNode {
   const part = partOf(slide, element);
   const words = says(element);
+  const shown = shownWay(element);
   const missing = needsAlternative(slide, element) || (part && element.kind === "shape" && !words);
   return (
     <Box flex="1" minW="0">
       <Text fontWeight="600" truncate>{element.name}</Text>
       {words && <Text color="quiet" fontSize="12.5px" lineClamp={2} data-words>{words}</Text>}
       {part && <Text color="spruce" fontSize="12px">{part}</Text>}
-      {missing && <Text color="brick" fontSize="12px" data-words>no text alternative</Text>}
+      {shown !== "always" && <Text color="quiet" fontSize="12px">{shown === "hidden" ? t("hiddenAtFirst") : t("shownOnlyWhenACondition")}</Text>}
+      {missing && <Text color="brick" fontSize="12px" data-words>{t("noTextAlternative")}</Text>}
     </Box>
   );
 }
@@ -119,11 +123,11 @@ function TypedRow(
     onDone();
     if (text === before) return;
     if (what === "name") renameElement(element.id, text);
-    else changeElements("Edit words", [element.id], (e) => withWords(e, text));
+    else changeElements(t("editText"), [element.id], (e) => withWords(e, text));
   }
   const common = {
     autoFocus: true, defaultValue: before, m: "1", w: "calc(100% - 8px)", size: "xs" as const, bg: "sheet",
-    "aria-label": what === "name" ? "Name" : `What ${element.name} says`,
+    "aria-label": what === "name" ? t("name") : t("whatNameSays", { name: element.name }),
   };
   const onKeyDown = (event: KeyboardEvent<HTMLInputElement | HTMLTextAreaElement>): void => {
     event.stopPropagation();

@@ -2,6 +2,7 @@ import { Menu, Portal } from "@chakra-ui/react";
 import { useRef, type ReactElement, type ReactNode } from "react";
 import type { Element } from "../../../api/types";
 import { changeElements } from "../../store/store";
+import { t } from "../../../words/editor";
 
 interface Props { element: Element; onType: (what: "name" | "words") => void; children: ReactElement }
 
@@ -26,16 +27,16 @@ export function RowMenu({ element, onType, children }: Props): ReactNode {
       <Portal>
         <Menu.Positioner>
           <Menu.Content bg="sheet" borderRadius="card">
-            <Menu.Item value="name" onClick={() => { typing.current = "name"; }}>Rename (F2)</Menu.Item>
-            <Menu.Item value="words" onClick={() => { typing.current = "words"; }}>Edit what it says (Shift Enter)</Menu.Item>
+            <Menu.Item value="name" onClick={() => { typing.current = "name"; }}>{t("renameF2")}</Menu.Item>
+            <Menu.Item value="words" onClick={() => { typing.current = "words"; }}>{t("editTextShiftEnter")}</Menu.Item>
             {CAN_DECORATE.has(element.kind) && (
-              <Menu.Item value="decoration" onClick={() => toggle("decoration", "Decoration")}>
-                {element.decoration ? "Read it out" : "Decoration: do not read it out"}
+              <Menu.Item value="decoration" onClick={() => toggle("decoration", t("decoration"))}>
+                {element.decoration ? t("readItOut") : t("markAsDecorativeNotRead")}
               </Menu.Item>
             )}
-            <Menu.Item value="lock" onClick={() => toggle("locked", "Lock")}>{element.locked ? "Unlock" : "Lock"}</Menu.Item>
-            <Menu.Item value="hide" onClick={() => toggle("hidden_while_editing", "Hide")}>
-              {element.hidden_while_editing ? "Show again" : "Hide while editing"}
+            <Menu.Item value="lock" onClick={() => toggle("locked", t("lock"))}>{element.locked ? t("unlock") : t("lock")}</Menu.Item>
+            <Menu.Item value="hide" onClick={() => toggle("hidden_while_editing", t("hide"))}>
+              {element.hidden_while_editing ? t("showAgain") : t("hideWhileEditing")}
             </Menu.Item>
           </Menu.Content>
         </Menu.Positioner>

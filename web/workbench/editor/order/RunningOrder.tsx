@@ -10,6 +10,7 @@ import { useCourse } from "../../store/store";
 import { Overlays } from "./Overlays";
 import { depthOf, Row } from "./Row";
 import { isDecoration } from "./rowText";
+import { t } from "../../../words/editor";
 
 /** The running order: all that is on the slide, in the order in which it is read and reached. */
 export function RunningOrder(): ReactNode {
@@ -30,12 +31,11 @@ export function RunningOrder(): ReactNode {
   return (
     <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={drop}>
       <Heading as="h2" fontSize="14px" fontFamily="body" fontWeight="700" px="3.5" pt="3" pb="2">
-        Running order
+        {t("runningOrder")}
       </Heading>
       {!slide.elements.length && (
         <Text px="3.5" color="quiet">
-          Nothing on this slide yet. Press / to add the first element; it will stand here in the
-          order in which it is read out.
+          {t("nothingOnThisSlideYet")}
         </Text>
       )}
       <SortableContext items={read.map((e) => e.id)} strategy={verticalListSortingStrategy}>
@@ -52,7 +52,7 @@ export function RunningOrder(): ReactNode {
             onClick={() => setFolded(!folded)} aria-expanded={!closed}
           >
             {closed ? <ChevronRight size={16} /> : <ChevronDown size={16} />}
-            Decoration, not read ({rest.length})
+            {t("decorationNotReadRest", { rest: rest.length })}
           </Flex>
           {!closed && (
             <SortableContext items={rest.map((e) => e.id)} strategy={verticalListSortingStrategy}>

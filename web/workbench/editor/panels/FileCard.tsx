@@ -11,6 +11,7 @@ import { sayDone, sayError } from "../../../kit/toaster";
 import { bytes } from "../../../kit/units";
 import { CaptionsField } from "../fields/CaptionsField";
 import { FilePicture } from "../fields/FileField";
+import { t } from "../../../words/editor";
 
 /** A file of the course: where it is used, its name and tags, replace, remove. */
 export function FileCard({ file, use }: { file: MediaFile; use: readonly string[] | undefined }): ReactNode {
@@ -19,7 +20,7 @@ export function FileCard({ file, use }: { file: MediaFile; use: readonly string[
     <Box borderBottomWidth="1px" py="1.5">
       <Flex gap="2" align="center">
         <Box
-          as="button" aria-label={`Put ${file.name} on the slide`} title="Put on the slide" borderRadius="6px" overflow="hidden" borderWidth="1px"
+          as="button" aria-label={t("putNameOnTheSlide", { name: file.name })} title={t("putOnTheSlide")} borderRadius="6px" overflow="hidden" borderWidth="1px"
           onClick={() => void addFile(file, null)}
         >
           <FilePicture file={file} w={60} h={45} />
@@ -47,9 +48,9 @@ function UseWords({ use }: { use: readonly string[] | undefined }): ReactNode {
   const course = useCourse((state) => state.course.id);
   if (!use) return null;
   const numbers = use.map((id) => order.indexOf(id) + 1).filter((n) => n > 0);
-  const words = !use.length ? "not used" : !numbers.length ? (use.includes(course) ? "throughout the course" : "in a layout")
-    : numbers.length === 1 ? `on slide ${numbers[0]}`
-      : `on slides ${numbers.slice(0, -1).slice(0, 6).join(", ")}${numbers.length > 7 ? " …" : ""} and ${numbers.at(-1)}`;
+  const words = !use.length ? t("notUsed") : !numbers.length ? (use.includes(course) ? t("throughoutTheCourse") : t("inALayout"))
+    : numbers.length === 1 ? t("onSlideNumbers", { numbers: numbers[0] })
+      : t("onSlidesNumbersAndLast", { numbers: `${numbers.slice(0, -1).slice(0, 6).join(", ")}${numbers.length > 7 ? " …" : ""}`, last: numbers.at(-1) });
   return <Text fontSize="12px" color={use.length ? "spruce" : "marigold.ink"}>{words}</Text>;
 }
 
@@ -78,20 +79,20 @@ function FileActions({ file, use }: { file: MediaFile; use: readonly string[] | 
     await saveAll();
     const path = { slug: useCourse.getState().slug, media_id: file.id };
     await take(api.POST("/api/courses/{slug}/media/{media_id}/share", { params: { path } }));
-    sayDone(`“${file.name}” is in your library now.`);
+    sayDone(t("nameIsInYourLibrary", { name: file.name }));
   });
 
   return (
     <Box pt="2" pl="1">
       <Input
-        size="xs" bg="sheet" borderRadius="6px" defaultValue={file.name} aria-label="Name of the file" maxLength={200}
-        onBlur={(event) => { if (event.target.value.trim() && event.target.value !== file.name) change({ name: event.target.value.trim() }, "Rename file"); }}
+        size="xs" bg="sheet" borderRadius="6px" defaultValue={file.name} aria-label={t("nameOfTheFile")} maxLength={200}
+        onBlur={(event) => { if (event.target.value.trim() && event.target.value !== file.name) change({ name: event.target.value.trim() }, t("renameFile")); }}
       />
       <Input
-        size="xs" bg="sheet" borderRadius="6px" mt="1" defaultValue={file.tags.join(", ")} placeholder="Tags, with commas" aria-label="Tags"
+        size="xs" bg="sheet" borderRadius="6px" mt="1" defaultValue={file.tags.join(", ")} placeholder={t("tagsWithCommas")} aria-label={t("tags")}
         onBlur={(event) => {
           const tags = [...new Set(event.target.value.split(",").map((tag) => tag.trim().slice(0, 60)).filter(Boolean))].slice(0, 50);
-          if (tags.join() !== file.tags.join()) change({ tags }, "Tag file");
+          if (tags.join() !== file.tags.join()) change({ tags }, t("tagFile"));
         }}
       />
       <Flex gap="1.5" wrap="wrap" my="1.5">
@@ -103,19 +104,19 @@ function FileActions({ file, use }: { file: MediaFile; use: readonly string[] | 
       </Flex>
       {kindOf(file) !== "picture" && <CaptionsField file={file} />}
       <Flex gap="1.5" wrap="wrap">
-        <QuietButton size="2xs" px="2" onClick={() => picker.current?.click()}>Replace everywhere</QuietButton>
-        <QuietButton size="2xs" px="2" onClick={() => void share()}>Keep for all courses</QuietButton>
+        <QuietButton size="2xs" px="2" onClick={() => picker.current?.click()}>{t("replaceEverywhere")}</QuietButton>
+        <QuietButton size="2xs" px="2" onClick={() => void share()}>{t("addToMyLibrary")}</QuietButton>
         {use && !use.length && (
           <QuietButton size="2xs" px="2" color="brick" onClick={() => {
             const { course } = useCourse.getState();
-            changeCourse("Remove file", { media: course.media.filter((other) => other.id !== file.id) });
+            changeCourse(t("removeFile"), { media: course.media.filter((other) => other.id !== file.id) });
           }}>
-            Remove
+            {t("remove2")}
           </QuietButton>
         )}
       </Flex>
       <input
-        ref={picker} type="file" hidden accept={kindOf(file) === "picture" ? PICTURES : PLAYING} aria-label={`Replace ${file.name}`}
+        ref={picker} type="file" hidden accept={kindOf(file) === "picture" ? PICTURES : PLAYING} aria-label={t("replaceName", { name: file.name })}
         onChange={(event) => { void replace(event.target.files?.[0]); event.target.value = ""; }}
       />
     </Box>

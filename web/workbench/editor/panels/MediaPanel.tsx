@@ -13,10 +13,11 @@ import { pause, TYPING_MS } from "../../../kit/pause";
 import { Choose } from "../../../kit/Choose";
 import { FileCard } from "./FileCard";
 import { sendAll } from "./uploads";
+import { t } from "../../../words/editor";
 
 /** So many files of the library come at once. */
 const PAGE = 40;
-const PLACES = [["course", "this course"], ["library", "my library"], ["drawings", "shipped drawings"]] as const;
+const PLACES = [["course", t("thisCourse")], ["library", t("myLibrary")], ["drawings", t("drawings")]] as const;
 
 /** Media: the course's files, the library for all courses, and the shipped drawings. */
 export function MediaPanel(): ReactNode {
@@ -32,19 +33,19 @@ export function MediaPanel(): ReactNode {
       }}
     >
       <Flex align="center" justify="space-between" mb="2">
-        <Heading as="h2" fontSize="14px" fontFamily="body" fontWeight="700">Media</Heading>
-        <MainButton size="xs" onClick={() => picker.current?.click()}><Upload size={14} /> Bring in</MainButton>
+        <Heading as="h2" fontSize="14px" fontFamily="body" fontWeight="700">{t("media")}</Heading>
+        <MainButton size="xs" onClick={() => picker.current?.click()}><Upload size={14} />{t("addFiles")}</MainButton>
       </Flex>
       <input
-        ref={picker} type="file" multiple hidden accept={`${PICTURES},${PLAYING}`} aria-label="Files to bring in"
+        ref={picker} type="file" multiple hidden accept={`${PICTURES},${PLAYING}`} aria-label={t("filesToAdd")}
         onChange={(event) => {
           sendAll([...event.target.files ?? []], { place: false });
           event.target.value = "";
         }}
       />
-      <Choose label="from" value={place} options={PLACES} onChange={setPlace} />
+      <Choose label={t("from")} value={place} options={PLACES} onChange={setPlace} />
       <Input
-        size="xs" bg="sheet" borderRadius="6px" my="1.5" placeholder="Search by name or tag" aria-label="Search media" maxLength={200}
+        size="xs" bg="sheet" borderRadius="6px" my="1.5" placeholder={t("searchByNameOrTag")} aria-label={t("searchMedia")} maxLength={200}
         value={search} onChange={(event) => setSearch(event.target.value)}
       />
       {place === "course" && <CourseFiles search={search} />}
@@ -73,7 +74,7 @@ function CourseFiles({ search }: { search: string }): ReactNode {
   if (!files.length) {
     return (
       <Text color="quiet" fontSize="13px" py="4">
-        No files yet. Drop pictures, videos and audio here, as many as you like; then use them on any slide.
+        {t("noFilesYetDropPictures")}
       </Text>
     );
   }
@@ -81,10 +82,10 @@ function CourseFiles({ search }: { search: string }): ReactNode {
     <>
       {unused.length > 0 && (
         <QuietButton size="xs" mb="2" aria-pressed={unusedOnly} onClick={() => setUnusedOnly(!unusedOnly)}>
-          {unusedOnly ? "Show all" : `${unused.length} not used`}
+          {unusedOnly ? t("showAll") : t("unusedNotUsed", { unused: unused.length })}
         </QuietButton>
       )}
-      {!shown.length && <Text color="quiet" fontSize="13px" py="2">Nothing is called that.</Text>}
+      {!shown.length && <Text color="quiet" fontSize="13px" py="2">{t("noMatch")}</Text>}
       {shown.map((file) => <FileCard key={file.id} file={file} use={use?.[file.id]} />)}
     </>
   );
@@ -97,11 +98,11 @@ function Library({ search }: { search: string }): ReactNode {
     if (wanted) await pause(TYPING_MS, signal);
     return take(api.GET("/api/library", { params: { query: { ...query, search: wanted } }, signal }));
   });
-  if (!files.items) return files.below("More files");
+  if (!files.items) return files.below(t("moreFiles"));
   if (!files.items.length) {
     return (
       <Text color="quiet" fontSize="13px" py="4">
-        {wanted ? "Nothing is called that." : "Nothing here yet. “Keep for all courses”, beside a file of a course, puts it here."}
+        {wanted ? t("noMatch") : t("nothingHereYetChooseAdd")}
       </Text>
     );
   }
@@ -117,24 +118,24 @@ function Library({ search }: { search: string }): ReactNode {
           <Box flex="1" minW="0">
             <Text fontSize="13px" fontWeight="600" truncate>{file.name}</Text>
             <Flex gap="1.5" mt="1">
-              <QuietButton size="2xs" px="2" onClick={() => void attempt(async () => addFile(await takeFrom({ shared: id }), null))}>Use</QuietButton>
-              <QuietButton size="2xs" px="2" onClick={() => void remove(id)}>Remove</QuietButton>
+              <QuietButton size="2xs" px="2" onClick={() => void attempt(async () => addFile(await takeFrom({ shared: id }), null))}>{t("use")}</QuietButton>
+              <QuietButton size="2xs" px="2" onClick={() => void remove(id)}>{t("remove2")}</QuietButton>
             </Flex>
           </Box>
         </Flex>
       ))}
-      {files.below("More files")}
+      {files.below(t("moreFiles"))}
     </>
   );
 }
 
-const GROUPS = [["people", "People"], ["backdrops", "Backdrops"], ["icons", "Icons"], ["plates", "Plates for buttons"]] as const;
+const GROUPS = [["people", t("people")], ["backdrops", t("backdrops")], ["icons", t("icons")], ["plates", t("platesForButtons")]] as const;
 
 function Drawings({ search }: { search: string }): ReactNode {
   const { data } = useQuery({ queryKey: ["drawings"], staleTime: Infinity, queryFn: () => take(api.GET("/api/drawings")) });
   return (
     <>
-      <Text color="quiet" fontSize="12.5px" mb="1">They take the colours of the course’s theme.</Text>
+      <Text color="quiet" fontSize="12.5px" mb="1">{t("theyTakeTheColoursOf")}</Text>
       {GROUPS.map(([group, name]) => {
         const drawings = (data ?? []).filter((one) => one.group === group && fits(search, one.name, ...one.tags));
         if (!drawings.length) return null;

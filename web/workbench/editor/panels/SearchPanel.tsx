@@ -12,11 +12,11 @@ import { goToSlide, select, useCourse } from "../../store/store";
 import { follow } from "../../../kit/jobs/work";
 import { MainButton } from "../../../kit/MainButton";
 import { sayDone } from "../../../kit/toaster";
-import { count } from "../../../kit/units";
 import { Check } from "../../../kit/Check";
 import { pause, TYPING_MS } from "../../../kit/pause";
 import { Choose } from "../../../kit/Choose";
 import { PaintField } from "../fields/PaintField";
+import { t } from "../../../words/editor";
 
 type Found = components["schemas"]["FoundOut"];
 type FoundAll = components["schemas"]["FoundAll"];
@@ -24,8 +24,8 @@ type Edited = components["schemas"]["Edited"];
 type What = components["schemas"]["FindIn"]["what"];
 
 const NOTHING: FoundAll = { total: 0, places: [] };
-const WHATS = [["texts", "words"], ["names", "names of elements"], ["alternatives", "text alternatives"], ["colours", "a colour"], ["fonts", "a font"]] as const;
-const FONTS = [["heading", "heading"], ["text", "text"]] as const;
+const WHATS = [["texts", t("text")], ["names", t("elementNames")], ["alternatives", t("textAlternatives")], ["colours", t("colour")], ["fonts", t("font")]] as const;
+const FONTS = [["heading", t("heading")], ["text", t("text")]] as const;
 
 /** Searches texts, colours and fonts in the whole course, and replaces them. */
 export function SearchPanel(): ReactNode {
@@ -61,45 +61,45 @@ export function SearchPanel(): ReactNode {
     await saveAll();
     const body = { ...query, by, but: [...left] };
     const replaced = await editCourse({
-      label: "Replace",
+      label: t("replace"),
       ask: async () => {
         const answer = await take(api.POST("/api/edits/replace/{slug}", { params: { path: { slug } }, body }));
         return "change" in answer ? answer : fileOf<Edited>(await follow(Promise.resolve(answer)));
       },
       then: () => ({ stored: true }),
     });
-    if (replaced) sayDone(`Replaced in ${count(chosen, "place")}. Ctrl+Z takes it back.`);
+    if (replaced) sayDone(t("replacedInChosenCtrlZ", { chosen: t("places", { count: chosen }) }));
   });
 
   const worded = what === "texts" || what === "names" || what === "alternatives";
   return (
     <Box p="3" data-own-keys>
-      <Heading as="h2" fontSize="14px" fontFamily="body" fontWeight="700" mb="2">Find and replace</Heading>
-      <Choose label="look for" value={what} options={WHATS} onChange={choose} />
+      <Heading as="h2" fontSize="14px" fontFamily="body" fontWeight="700" mb="2">{t("findAndReplace")}</Heading>
+      <Choose label={t("searchFor")} value={what} options={WHATS} onChange={choose} />
       {worded && (
         <>
-          <Input size="sm" bg="sheet" autoFocus value={text} onChange={(event) => setText(event.target.value)} placeholder="Find" aria-label="Find" my="1" />
-          <Input size="sm" bg="sheet" value={by} onChange={(event) => setBy(event.target.value)} placeholder="Replace by" aria-label="Replace by" mb="1" />
-          <Check label="Capitals as written" value={match_case} onChange={setCase} />
-          <Check label="Whole words" value={whole_words} onChange={setWhole} />
+          <Input size="sm" bg="sheet" autoFocus value={text} onChange={(event) => setText(event.target.value)} placeholder={t("find")} aria-label={t("find")} my="1" />
+          <Input size="sm" bg="sheet" value={by} onChange={(event) => setBy(event.target.value)} placeholder={t("replaceWith")} aria-label={t("replaceWith")} mb="1" />
+          <Check label={t("matchCase")} value={match_case} onChange={setCase} />
+          <Check label={t("wholeWordsOnly")} value={whole_words} onChange={setWhole} />
         </>
       )}
       {what === "colours" && (
         <>
-          <PaintField label="find" value={text} onChange={setText} />
-          <PaintField label="replace by" value={by} onChange={setBy} />
+          <PaintField label={t("find")} value={text} onChange={setText} />
+          <PaintField label={t("replaceWith")} value={by} onChange={setBy} />
         </>
       )}
       {what === "fonts" && (
         <>
-          <Choose label="find" value={text as "heading"} options={FONTS} onChange={setText} />
-          <Choose label="replace by" value={by as "text"} options={FONTS} onChange={setBy} />
+          <Choose label={t("find")} value={text as "heading"} options={FONTS} onChange={setText} />
+          <Choose label={t("replaceWith")} value={by as "text"} options={FONTS} onChange={setBy} />
         </>
       )}
       <Flex align="center" justify="space-between" my="2" gap="2">
-        <Text color="quiet" fontSize="13px" role="status">{text ? count(found.total, "place") : ""}</Text>
+        <Text color="quiet" fontSize="13px" role="status">{text ? t("places", { count: found.total }) : ""}</Text>
         <MainButton size="xs" disabled={!chosen} onClick={() => void replace()}>
-          Replace in {count(chosen, "place")}
+          {t("replaceInChosen", { chosen: t("places", { count: chosen }) })}
         </MainButton>
       </Flex>
       <Places found={found.places} left={left} onLeave={setLeft} />
@@ -118,12 +118,12 @@ function Places(
     onLeave(next);
   }
   return found.map((place) => {
-    const at = place.slide ? `${order.indexOf(place.slide) + 1} ${slides[place.slide]?.title ?? ""}` : "the course";
+    const at = place.slide ? `${order.indexOf(place.slide) + 1} ${slides[place.slide]?.title ?? ""}` : t("theCourse");
     const name = slides[place.slide ?? ""]?.elements.find((element) => element.id === place.element)?.name;
     return (
       <Flex key={place.key} gap="2" py="1.5" borderBottomWidth="1px" align="flex-start" fontSize="13px">
         <input
-          type="checkbox" checked={!left.has(place.key)} onChange={() => toggle(place.key)} aria-label={`Replace in ${at}`}
+          type="checkbox" checked={!left.has(place.key)} onChange={() => toggle(place.key)} aria-label={t("replaceInWhere", { where: at })}
           style={{ marginTop: 3, accentColor: "#1e5b4b" }}
         />
         <Box

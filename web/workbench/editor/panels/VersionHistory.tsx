@@ -13,19 +13,20 @@ import { MainButton } from "../../../kit/MainButton";
 import { QuietButton } from "../../../kit/QuietButton";
 import { SlidePicture } from "../../shell/SlidePicture";
 import { sayDone } from "../../../kit/toaster";
-import { ago, count } from "../../../kit/units";
+import { ago } from "../../../kit/units";
 import { Choose } from "../../../kit/Choose";
+import { t } from "../../../words/editor";
 
 type State = components["schemas"]["StateOut"];
-const OF = [["slide", "this slide"], ["course", "the whole course"]] as const;
+const OF = [["slide", t("thisSlide2")], ["course", t("theWholeCourse")]] as const;
 
 /** Earlier states of the slide or the course, each of which can be had back. */
 export function VersionHistory(): ReactNode {
   const [of, setOf] = useState<"slide" | "course">("slide");
   return (
     <Box p="3">
-      <Heading as="h2" fontSize="14px" fontFamily="body" fontWeight="700" mb="1">Earlier states</Heading>
-      <Choose label="of" value={of} options={OF} onChange={setOf} />
+      <Heading as="h2" fontSize="14px" fontFamily="body" fontWeight="700" mb="1">{t("versionHistory")}</Heading>
+      <Choose label={t("of")} value={of} options={OF} onChange={setOf} />
       {of === "slide" ? <SlideStates /> : <CourseStates />}
     </Box>
   );
@@ -49,15 +50,15 @@ function SlideStates(): ReactNode {
   });
   function bringBack(): void {
     if (!shown) return;
-    apply("Bring back an earlier state", { slides: { [shown.id]: shown } }, { select: [], stored: true });
+    apply(t("restoreAnEarlierVersion"), { slides: { [shown.id]: shown } }, { select: [], stored: true });
     setShown(null);
-    sayDone("The slide is as it was then. Ctrl+Z takes it back.");
+    sayDone(t("theSlideWasRestoredCtrl"));
   }
   return (
     <>
-      <Text fontSize="12.5px" color="quiet" my="1">Every state that was saved is kept. Choose one to compare it.</Text>
+      <Text fontSize="12.5px" color="quiet" my="1">{t("everySavedVersionIsKept")}</Text>
       <StateList states={data ?? []} present={version} onLook={(state) => void look(state)} />
-      {shown && <Compare title="This slide, then and now" then={shown} onBack={bringBack} onClose={() => setShown(null)} />}
+      {shown && <Compare title={t("thisSlideThenAndNow")} then={shown} onBack={bringBack} onClose={() => setShown(null)} />}
     </>
   );
 }
@@ -71,8 +72,8 @@ function StateList(
       onClick={() => onLook(state)} _hover={{ bg: "table" }} data-kept={state.id}
     >
       <Box flex="1" minW="0">
-        <Text truncate>{ago(state.created)}{state.version === present ? ", the present one" : state.version === 0 ? ", kept aside" : ""}</Text>
-        <Text color="quiet" fontSize="12px" truncate>{new Date(state.created).toLocaleString()} · {state.author ?? "somebody"}</Text>
+        <Text truncate>{ago(state.created)}{state.version === present ? t("current") : state.version === 0 ? t("keptAsideInAConflict") : ""}</Text>
+        <Text color="quiet" fontSize="12px" truncate>{new Date(state.created).toLocaleString()} · {state.author ?? t("somebody")}</Text>
       </Box>
     </Flex>
   ));
@@ -91,18 +92,18 @@ function Compare({ title, then, onBack, onClose }: CompareProps): ReactNode {
             <Dialog.Header><Dialog.Title>{title}</Dialog.Title></Dialog.Header>
             <Dialog.Body>
               <Flex gap="6" wrap="wrap" justify="center">
-                {([["Then", then], ["Now", now]] as const).map(([name, slide]) => (
+                {([[t("then"), then], [t("now"), now]] as const).map(([name, slide]) => (
                   <Box key={name}>
                     <Heading as="h3" fontSize="15px" mb="2">{name}</Heading>
                     <Box borderWidth="1px" w="500px" minH="120px" aria-hidden>{slide && <SlidePicture slide={slide} w={500} whole />}</Box>
-                    {slide && <Text fontSize="13px" color="quiet" mt="1">“{slide.title}”, {count(slide.elements.length, "element")}</Text>}
+                    {slide && <Text fontSize="13px" color="quiet" mt="1">“{slide.title}”, {t("elements", { count: slide.elements.length })}</Text>}
                   </Box>
                 ))}
               </Flex>
             </Dialog.Body>
             <Dialog.Footer>
-              <QuietButton onClick={onClose}>Leave it as it is</QuietButton>
-              <MainButton onClick={onBack}>Bring back then</MainButton>
+              <QuietButton onClick={onClose}>{t("keepTheSlideAsIt")}</QuietButton>
+              <MainButton onClick={onBack}>{t("restoreThisVersion")}</MainButton>
             </Dialog.Footer>
           </Dialog.Content>
         </Dialog.Positioner>
@@ -129,23 +130,23 @@ function CourseStates(): ReactNode {
   const bringBack = (found: CourseThen): Promise<void> => attempt(async () => {
     await saveAll();
     const { course } = useCourse.getState();
-    apply("Bring back the course", {
+    apply(t("restoreCourse"), {
       course: { ...found.course, id: course.id, remembered: course.remembered },
       slides: Object.fromEntries(found.slides.map((slide) => [slide.id, slide])),
     }, { goTo: found.course.slides[0] ?? null, select: [], stored: true });
     setThen(null);
-    sayDone("The course is as it was then. Ctrl+Z takes it back.");
+    sayDone(t("theCourseWasRestoredCtrl"));
   });
   return (
     <>
-      <Text fontSize="12.5px" color="quiet" my="1">What was saved, the last first. Choose a moment to see the course as it was right after.</Text>
+      <Text fontSize="12.5px" color="quiet" my="1">{t("savedVersionsNewestFirstChoose")}</Text>
       {(data ?? []).map((state) => (
         <Flex
           as="button" key={state.id} w="100%" textAlign="left" py="1.5" px="1" borderBottomWidth="1px" direction="column" data-moment={state.id}
           onClick={() => void look(state)} _hover={{ bg: "table" }} fontSize="13px"
         >
-          <Text truncate w="100%">{state.slide ? `“${state.title}”` : "The course’s settings"}</Text>
-          <Text color="quiet" fontSize="12px">{ago(state.created)} · {state.author ?? "somebody"}</Text>
+          <Text truncate w="100%">{state.slide ? `“${state.title}”` : t("theCoursesSettings")}</Text>
+          <Text color="quiet" fontSize="12px">{ago(state.created)} · {state.author ?? t("somebody")}</Text>
         </Flex>
       ))}
       {then && <CourseThenDialog then={then} onBack={() => void bringBack(then)} onClose={() => setThen(null)} />}
@@ -166,23 +167,23 @@ function CourseThenDialog(
         <Dialog.Backdrop />
         <Dialog.Positioner>
           <Dialog.Content bg="sheet" maxW="1120px" h="auto" maxH="86vh">
-            <Dialog.Header><Dialog.Title>The course as it was {ago(then.state.created)}</Dialog.Title></Dialog.Header>
+            <Dialog.Header><Dialog.Title>{t("theCourseAsItWas", { ago: ago(then.state.created) })}</Dialog.Title></Dialog.Header>
             <Dialog.Body overflowY="auto">
               <Text mb="3">
-                {count(slides.length, "slide")}; {changed.length ? `${count(changed.length, "slide")} ${changed.length === 1 ? "was" : "were"} different` : "none was different"}.
+                {t("slides", { count: slides.length })}; {changed.length ? t("slidesWereDifferent", { count: changed.length }) : t("noSlideWasDifferent")}.
               </Text>
               <Flex gap="3" wrap="wrap">
                 {slides.map((slide, index) => (
                   <Box key={slide.id} w="190px">
                     <Box borderWidth="2px" borderColor={changed.includes(slide) ? "marigold" : "edge"} aria-hidden><SlidePicture slide={slide} w={186} whole /></Box>
-                    <Text fontSize="12.5px" truncate>{index + 1} {slide.title}{changed.includes(slide) ? ", different" : ""}</Text>
+                    <Text fontSize="12.5px" truncate>{index + 1} {slide.title}{changed.includes(slide) ? t("different") : ""}</Text>
                   </Box>
                 ))}
               </Flex>
             </Dialog.Body>
             <Dialog.Footer>
-              <QuietButton onClick={onClose}>Leave it as it is</QuietButton>
-              <MainButton onClick={onBack}>Bring back the whole course</MainButton>
+              <QuietButton onClick={onClose}>{t("keepTheSlideAsIt")}</QuietButton>
+              <MainButton onClick={onBack}>{t("restoreTheWholeCourse")}</MainButton>
             </Dialog.Footer>
           </Dialog.Content>
         </Dialog.Positioner>

@@ -2,6 +2,7 @@
 import { create } from "zustand";
 import type { MediaFile } from "../../../api/types";
 import { addFile, keepFiles, sendFile } from "../../store/media";
+import { t } from "../../../words/editor";
 
 const AT_ONCE = 3;
 /** So many pictures that are dropped on a slide are put on it; more only go into the course. */
@@ -58,7 +59,7 @@ async function work(): Promise<void> {
     } else arrived.push(file);
     update(next.id, { kind: "done" });
   } catch (error) {
-    update(next.id, { kind: "failed", reason: error instanceof Error ? error.message : "It could not be sent." });
+    update(next.id, { kind: "failed", reason: error instanceof Error ? error.message : t("itCouldNotBeUploaded") });
   }
   stops.delete(next.id);
   if (arrived.length >= 20) tellCourse();

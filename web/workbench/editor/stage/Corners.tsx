@@ -1,6 +1,7 @@
 import { useRef, useState, type PointerEvent, type ReactNode } from "react";
 import type { Element } from "../../../api/types";
 import { changeElements } from "../../store/store";
+import { t } from "../../../words/editor";
 
 interface Point { x: number; y: number }
 
@@ -24,7 +25,7 @@ export function Corners({ element, scale }: { element: Element; scale: number })
 
   function end(): void {
     if (held.current !== null && live) {
-      changeElements("Move corner", [element.id], (e) => withPoints(e, live));
+      changeElements(t("moveCorner"), [element.id], (e) => withPoints(e, live));
     }
     held.current = null;
     setLive(null);

@@ -3,6 +3,7 @@ import { useEffect, useState, type ReactNode } from "react";
 import type { Slide } from "../../../api/types";
 import { fits } from "../../../player/render/Words";
 import { useCourse } from "../../store/store";
+import { t } from "../../../words/editor";
 
 /** Marks where words run over their box. */
 export function Overflow({ slide, scale }: { slide: Slide; scale: number }): ReactNode {
@@ -28,7 +29,7 @@ export function Overflow({ slide, scale }: { slide: Slide; scale: number }): Rea
       fontSize="11px" fontWeight="600" px="1.5" borderRadius="0 0 4px 4px" data-overflow={element.id}
       style={{ left: element.x * scale, top: (element.y + element.h) * scale }}
     >
-      words run over
+      {t("textOverflows")}
     </Box>
   ));
 }

@@ -4,6 +4,7 @@ import type { ReactNode } from "react";
 import type { Overlay, Slide } from "../../../api/types";
 import { QuietButton } from "../../../kit/QuietButton";
 import { editOverlay } from "./overlays";
+import { t } from "../../../words/editor";
 
 /** Says that an overlay is edited, and leads back to the slide. */
 export function OverlayBar({ slide, edited }: { slide: Slide; edited: Overlay }): ReactNode {
@@ -14,8 +15,8 @@ export function OverlayBar({ slide, edited }: { slide: Slide; edited: Overlay })
       role="status"
     >
       <PictureInPicture2 size={15} aria-hidden />
-      <Text fontWeight="600" fontSize="13px" whiteSpace="nowrap" maxW="360px" truncate>You are on “{edited.name}”, over “{slide.title}”</Text>
-      <QuietButton size="2xs" onClick={() => editOverlay(null)}><ArrowLeft size={13} /> Back to the slide</QuietButton>
+      <Text fontWeight="600" fontSize="13px" whiteSpace="nowrap" maxW="360px" truncate>{t("youAreOnNameOver", { name: edited.name, title: slide.title })}</Text>
+      <QuietButton size="2xs" onClick={() => editOverlay(null)}><ArrowLeft size={13} />{t("backToTheSlide")}</QuietButton>
     </Flex>
   );
 }

@@ -2,6 +2,7 @@ import { Box } from "@chakra-ui/react";
 import { useState, type PointerEvent, type ReactNode } from "react";
 import { changeCourse, useCourse } from "../../store/store";
 import { useView } from "./view";
+import { t } from "../../../words/editor";
 
 const THICK = 18;
 const STEPS = [10, 20, 50, 100, 200, 500];
@@ -50,7 +51,7 @@ export function Rulers({ scale }: { scale: number }): ReactNode {
       if (!live) return;
       const rest = guides[axis].filter((_, index) => index !== live.from);
       const inside = live.at >= 0 && live.at <= (axis === "down" ? size.w : size.h);
-      changeCourse(inside ? "Set guide" : "Remove guide", { guides: { ...guides, [axis]: inside ? [...rest, live.at] : rest } });
+      changeCourse(inside ? t("setGuide") : t("removeGuide"), { guides: { ...guides, [axis]: inside ? [...rest, live.at] : rest } });
       setLive(null);
     },
   });

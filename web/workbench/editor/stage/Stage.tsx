@@ -22,6 +22,8 @@ import { MovePath } from "../../timing/MovePath";
 import { StageBar } from "./StageBar";
 import { sendAll } from "../panels/uploads";
 import { useView } from "./view";
+import { WIDE } from "../../does/Sentence";
+import { t } from "../../../words/editor";
 
 interface Props {
   /** Says where the pointer is, in slide pixels; null outside the slide. Asked only when it is wanted. */
@@ -32,7 +34,7 @@ interface Props {
 /** Where the pointer is while it is not over the slide. */
 export const nowhere = (): null => null;
 const NOTHING: ReadonlySet<string> = new Set();
-const MARGIN = 28;
+const MARGIN = 14;
 const BAR = 44;
 
 const ROOMY = { overflow: "auto", align: "flex-start", justify: "flex-start", p: `${MARGIN}px` };
@@ -97,7 +99,7 @@ export function Stage({ pointer, onAdd }: Props): ReactNode {
 
   const element = slide?.elements.find((other) => other.id === editing);
   return (
-    <Box flex="1" minW="0" position="relative" bg="table" role="region" aria-label="Slide" data-pane="slide">
+    <Box flex="1" minW="0" position="relative" bg="table" role="region" aria-label={t("slide2")} data-pane="slide">
       <Flex
         ref={frame} position="absolute" inset="0" {...(zoom > 1 ? ROOMY : FITTED)} pb={`${BAR}px`}
         onPointerMove={({ clientX, clientY }) => { pointer.current = () => point({ clientX, clientY }); }}
@@ -113,7 +115,7 @@ export function Stage({ pointer, onAdd }: Props): ReactNode {
           <Box
             ref={paper} boxShadow="0 1px 10px rgb(34 48 43 / 14%)" position="relative" isolation="isolate"
             tabIndex={0} data-stage role="group" flex="none"
-            aria-label={`${slide.title}: Tab goes through the elements, Escape leaves`}
+            aria-label={t("titleTabGoesThroughThe", { title: slide.title })}
             _focusVisible={{ outline: "2px solid {colors.marigold}", outlineOffset: "4px" }}
           >
             <Box aria-hidden={!element}>
@@ -130,15 +132,16 @@ export function Stage({ pointer, onAdd }: Props): ReactNode {
           </Box>
         ) : (
           <Empty
-            title="No slides yet"
-            action={<MainButton onClick={() => void addSlide()}><Plus size={16} /> Add a slide</MainButton>}
+            title={t("noSlidesYet")}
+            action={<MainButton onClick={() => void addSlide()}><Plus size={16} />{t("addASlide")}</MainButton>}
           >
-            A course begins with its first slide.
+            {t("aCourseBeginsWithIts")}
           </Empty>
         )}
       </Flex>
       {!editing && !timed && <LooksOfSelected made={made} slide={slide} />}
       {slide && edited && <OverlayBar slide={slide} edited={edited} />}
+      <Box position="absolute" bottom="60px" insetX="4" zIndex="docked" maxH="60%" overflowY="auto" {...{ [WIDE]: "" }} />
       {slide && <StageBar scale={scale} onAdd={() => onAdd(null)} />}
     </Box>
   );

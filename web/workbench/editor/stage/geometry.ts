@@ -4,7 +4,7 @@ import type { Element } from "../../../api/types";
 export interface Box { x: number; y: number; w: number; h: number }
 
 /** Which edges a handle moves: -1 the left or top one, 1 the right or bottom one, 0 none. */
-export interface Grip { name: string; dx: -1 | 0 | 1; dy: -1 | 0 | 1 }
+export interface Grip { name: "top left" | "top" | "top right" | "right" | "bottom right" | "bottom" | "bottom left" | "left"; dx: -1 | 0 | 1; dy: -1 | 0 | 1 }
 
 export const GRIPS: readonly Grip[] = [
   { name: "top left", dx: -1, dy: -1 }, { name: "top", dx: 0, dy: -1 },

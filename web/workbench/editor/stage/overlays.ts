@@ -5,6 +5,7 @@ import { api, take } from "../../../api/client";
 import type { Element, Overlay, Pattern, Slide } from "../../../api/types";
 import { edit } from "../../store/edits";
 import { changeSlide, select, useCourse } from "../../store/store";
+import { t } from "../../../words/editor";
 
 export const useOverlay = create<{ overlay: string | null }>(() => ({ overlay: null }));
 
@@ -78,7 +79,7 @@ function sheet({ w, h }: { w: number; h: number }, below: readonly Element[]): E
   return {
     kind: "shape", shape: "rectangle", rising: false, points: [], tail: { x: 0, y: 0 }, text: { blocks: [] },
     id: "shade", name: "", x: 0, y: 0, w, h, z: ABOVE - 1, turn: 0, flip_x: false, flip_y: false, alt: "",
-    decoration: true, locked: true, hidden_while_editing: false, own: [], looks: {}, rules: [], moves: [],
+    decoration: true, locked: true, hidden_while_editing: false, own: [], looks: {}, rules: [], moves: [], shown: true,
     enters: "none", leaves: "none", pulse: "none",
     style: {
       ...(like?.style ?? DEFAULTS.Style), fill: "#141c18", opacity: 0.45, border_width: 0, radius: 0, shadow: null,
@@ -90,7 +91,7 @@ function sheet({ w, h }: { w: number; h: number }, below: readonly Element[]): E
 export async function addOverlay(): Promise<void> {
   const slide = useCourse.getState().selection.slide;
   const added = await edit({
-    label: "Add overlay",
+    label: t("addOverlay"),
     ask: (base) => take(api.POST("/api/edits/overlay", { body: { slide: base.slide, elements: base.selected } })),
     then: () => ({}),
   });
@@ -98,7 +99,7 @@ export async function addOverlay(): Promise<void> {
 }
 
 /** Put a changed overlay in place of the one of its id. */
-export function changeOverlay(slide: Slide, overlay: Overlay, label = "Change overlay"): void {
+export function changeOverlay(slide: Slide, overlay: Overlay, label = t("changeOverlay")): void {
   changeSlide(label, {
     ...slide, overlays: slide.overlays.map((other) => (other.id === overlay.id ? overlay : other)),
   }, `${label}-${overlay.id}`);
@@ -107,7 +108,7 @@ export function changeOverlay(slide: Slide, overlay: Overlay, label = "Change ov
 /** Take an overlay of the slide away, with all that is on it. */
 export async function removeOverlay(overlay: string): Promise<void> {
   const removed = await edit({
-    label: "Delete overlay",
+    label: t("deleteOverlay"),
     ask: ({ slide }) => take(api.POST("/api/edits/overlay/remove", { body: { slide, overlay } })),
     then: () => ({}),
   });

@@ -6,6 +6,7 @@ import {
 } from "./geometry";
 import { snapEdges, snapMove, targetsOf, type SnapGuide, type Targets } from "./snap";
 import { useView } from "./view";
+import { t } from "../../../words/editor";
 
 /** Fewer pixels on the screen than this are a click and no drag. */
 const SLACK = 3;
@@ -85,7 +86,7 @@ export function useDrag(slide: Slide, scale: number): Dragging {
     hold(false);
     if (now && !now.moved) now.click?.();
     if (now?.moved && now.after.size) {
-      const label = { move: "Move", resize: "Resize", turn: "Turn" }[now.how.kind];
+      const label = { move: t("move2"), resize: t("resize"), turn: t("rotate") }[now.how.kind];
       changeElements(label, [...now.after.keys()], (element) => ({ ...element, ...now.after.get(element.id) }));
     }
     setPlaces(NONE);

@@ -4,7 +4,7 @@ import {
 } from "@dnd-kit/core";
 import { horizontalListSortingStrategy, SortableContext, useSortable } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
-import { Plus } from "lucide-react";
+import { ChevronUp, Plus } from "lucide-react";
 import { memo, useEffect, useMemo, useRef, useState, type KeyboardEvent, type ReactNode } from "react";
 import { columnsOf } from "../../plan/layout";
 import { addSlide, deleteSlides, duplicateSlide, moveSlide, renameSlide } from "../../store/slides";
@@ -12,7 +12,10 @@ import { goToSlide, useCourse } from "../../store/store";
 import { SlidePicture } from "../../shell/SlidePicture";
 import { useRested } from "../../shell/useRested";
 import { useCheck, type Way } from "../../shell/useCheck";
+import { Tool } from "../../../kit/Tool";
+import { toggleView } from "../stage/view";
 import { SlideMenu } from "./SlideMenu";
+import { t } from "../../../words/editor";
 
 const STEP = 108;
 const THUMB = 68;
@@ -68,7 +71,7 @@ export function RouteStrip(): ReactNode {
     <Flex h="116px" borderBottomWidth="1px" bg="paper" flex="none" data-pane="strip">
       <Box
         ref={strip} flex="1" minW="0" overflowX="auto" overflowY="hidden" position="relative"
-        as="nav" aria-label="Route"
+        as="nav" aria-label={t("route")}
       >
         <Box position="relative" h="100%" w={`${count * STEP}px`} mx="3">
           <svg width={count * STEP} height="116" style={{ position: "absolute" }} aria-hidden>
@@ -91,13 +94,14 @@ export function RouteStrip(): ReactNode {
           </DndContext>
         </Box>
       </Box>
-      <Flex align="center" px="3" borderLeftWidth="1px">
+      <Flex direction="column" align="center" justify="center" gap="1.5" px="3" borderLeftWidth="1px">
         <IconButton
-          size="sm" bg="spruce" color="onSpruce" borderRadius="card" aria-label="Add a slide"
-          title="Add a slide" onClick={() => void addSlide()}
+          size="sm" bg="spruce" color="onSpruce" borderRadius="card" aria-label={t("addASlide")}
+          title={t("addASlide")} onClick={() => void addSlide()}
         >
           <Plus size={18} />
         </IconButton>
+        <Tool label={t("hideTheRoute")} aria-expanded onClick={() => toggleView("strip")}><ChevronUp size={16} /></Tool>
       </Flex>
     </Flex>
   );
@@ -182,7 +186,7 @@ const Stop = memo(function Stop({ id, number, x, y, paired, current, last, lost 
           <Box borderRadius="5px" overflow="hidden" h={paired ? "30px" : "38px"} aria-hidden>{rested && <SlidePicture slide={slide} w={THUMB} />}</Box>
           <Box
             as="button" position="absolute" inset="-2px" borderRadius="8px" cursor="pointer"
-            aria-label={`${number + 1} ${slide.title || "Untitled"}`} data-stop-button={number}
+            aria-label={`${number + 1} ${slide.title || t("untitled")}`} data-stop-button={number}
             aria-current={current ? "page" : undefined} {...listeners} onKeyDown={onKeyDown}
             onClick={() => goToSlide(id)} onDoubleClick={() => setRenaming(true)}
           />
@@ -194,7 +198,7 @@ const Stop = memo(function Stop({ id, number, x, y, paired, current, last, lost 
 
 /** The outline of a stop: the current one, one that the way does not lead through, or any. */
 function outlineOf(current: boolean, lost: boolean): { borderColor: string; borderStyle: string; title?: string } {
-  const title = lost ? { title: "Nothing leads here, or it leads nowhere" } : {};
+  const title = lost ? { title: t("nothingLeadsHereOrIt") } : {};
   if (current) return { borderColor: "marigold", borderStyle: "solid", ...title };
   return { borderColor: lost ? "brick" : "edge", borderStyle: lost ? "dashed" : "solid", ...title };
 }
@@ -205,7 +209,7 @@ function StopTitle({ title, current }: { title: string; current: boolean }): Rea
       fontSize="12px" fontWeight={current ? 700 : 500} color={current ? "ink" : "quiet"} truncate
       textAlign="center" px="1" title={title} h="18px"
     >
-      {title || "Untitled"}
+      {title || t("untitled")}
     </Text>
   );
 }
@@ -217,7 +221,7 @@ function TitleField({ id, title, onDone }: { id: string; title: string; onDone: 
   };
   return (
     <Input
-      size="2xs" h="18px" minH="18px" autoFocus defaultValue={title} aria-label="Title of the slide" data-own-keys
+      size="2xs" h="18px" minH="18px" autoFocus defaultValue={title} aria-label={t("titleOfTheSlide")} data-own-keys
       onBlur={(event) => finish(event.target.value)} maxLength={200}
       onKeyDown={(event) => {
         event.stopPropagation();

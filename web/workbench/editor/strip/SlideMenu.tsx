@@ -2,6 +2,7 @@ import { Menu, Portal } from "@chakra-ui/react";
 import { useRef, type ReactElement, type ReactNode } from "react";
 import { deleteSlides, duplicateSlide, moveSlide } from "../../store/slides";
 import { useCourse } from "../../store/store";
+import { t } from "../../../words/editor";
 
 /** What can be done with a slide, on a right click or the menu key. */
 export function SlideMenu(
@@ -25,12 +26,12 @@ export function SlideMenu(
       <Portal>
         <Menu.Positioner>
           <Menu.Content bg="sheet" borderRadius="card">
-            <Menu.Item value="rename" onClick={() => { renames.current = true; }}>Rename (F2)</Menu.Item>
-            <Menu.Item value="copy" onClick={() => void duplicateSlide(id)}>Duplicate (Ctrl D)</Menu.Item>
-            <Menu.Item value="earlier" onClick={() => shift(-1)}>Move earlier (Shift ←)</Menu.Item>
-            <Menu.Item value="later" onClick={() => shift(1)}>Move later (Shift →)</Menu.Item>
+            <Menu.Item value="rename" onClick={() => { renames.current = true; }}>{t("renameF2")}</Menu.Item>
+            <Menu.Item value="copy" onClick={() => void duplicateSlide(id)}>{t("duplicateCtrlD")}</Menu.Item>
+            <Menu.Item value="earlier" onClick={() => shift(-1)}>{t("moveEarlierShift")}</Menu.Item>
+            <Menu.Item value="later" onClick={() => shift(1)}>{t("moveLaterShift")}</Menu.Item>
             <Menu.Item value="delete" color="brick" onClick={() => deleteSlides([id])}>
-              Delete (Del)
+              {t("deleteDel")}
             </Menu.Item>
           </Menu.Content>
         </Menu.Positioner>

@@ -10,6 +10,7 @@ import { EXTENSIONS } from "./editorExtensions";
 import { EditTable } from "./EditTable";
 import { leaveEditing, overlay } from "./editing";
 import { TextTools } from "./TextTools";
+import { t } from "../../../words/editor";
 
 /** Whether the element holds words that can be edited where they stand. */
 export function isEditable(element: Element): boolean {
@@ -43,12 +44,12 @@ function EditText({ element }: { element: TextElement | ShapeElement }): ReactNo
     extensions: EXTENSIONS,
     content: toEditor(element.text, wordsOfBlanks(element.id)),
     autofocus: "all",
-    editorProps: { attributes: { "aria-label": `Text of ${element.name}`, role: "textbox" } },
+    editorProps: { attributes: { "aria-label": t("textOfName", { name: element.name }), role: "textbox" } },
     onUpdate: ({ editor: now }) => {
       const typed = now.getJSON();
       const text = fromEditor(typed);
       if (blanksQuestion(currentSlide(), element.id)) keepBlanks(element.id, text, blanks.current, saidInBlanks(typed));
-      else changeElements("Edit text", [element.id], (e) => withText(e, text), `text-${element.id}`);
+      else changeElements(t("editText"), [element.id], (e) => withText(e, text), `text-${element.id}`);
     },
   });
   const round = element.kind === "shape" && element.shape === "ellipse" ? " zz-ellipse" : "";
@@ -87,7 +88,7 @@ function EditLabel({ element }: { element: ButtonElement | InputElement }): Reac
     <div className="zz-element" data-own-keys style={overlay(element)}>
       <span className={boxed ? "zz-box zz-words" : "zz-field"} style={boxed ? textStyle(element.style) : { ...textStyle(element.style), padding: 0 }}>
         <input
-          ref={field} autoFocus value={element.label} aria-label={`Label of ${element.name}`}
+          ref={field} autoFocus value={element.label} aria-label={t("labelOfName", { name: element.name })}
           onFocus={(event) => event.target.select()} onBlur={() => edit(null)} maxLength={500}
           style={{
             width: "100%", font: "inherit", color: "inherit", background: "none", border: 0,
@@ -95,7 +96,7 @@ function EditLabel({ element }: { element: ButtonElement | InputElement }): Reac
           }}
           onChange={(event) => {
             const label = event.target.value;
-            changeElements("Edit label", [element.id], (e) => ({ ...e, label }) as Element,
+            changeElements(t("editLabel"), [element.id], (e) => ({ ...e, label }) as Element,
               `label-${element.id}`);
           }}
           onKeyDown={onKeyDown}

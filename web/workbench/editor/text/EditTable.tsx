@@ -4,6 +4,7 @@ import { columnsOf } from "../../../player/render/TableBox";
 import { textStyle } from "../../../player/render/style";
 import { changeElements } from "../../store/store";
 import { leaveEditing, overlay } from "./editing";
+import { t } from "../../../words/editor";
 
 const MOST_ROWS = 100;
 const MOST_COLUMNS = 30;
@@ -13,7 +14,7 @@ export function EditTable({ element }: { element: TableElement }): ReactNode {
   const { cells, style } = element;
   const widths = columnsOf(element);
 
-  function write(next: string[][], label = "Edit table"): void {
+  function write(next: string[][], label = t("editTable")): void {
     changeElements(label, [element.id], (e) => ({ ...e, cells: next }) as Element, `cells-${element.id}`);
   }
 
@@ -24,10 +25,10 @@ export function EditTable({ element }: { element: TableElement }): ReactNode {
   function onKeyDown(event: KeyboardEvent<HTMLTextAreaElement>, y: number, x: number): void {
     if (event.key === "Escape") leaveEditing();
     else if (event.key === "Enter" && !event.shiftKey) {
-      if (y === cells.length - 1) write([...cells, cells[0]?.map(() => "") ?? []], "Add row");
+      if (y === cells.length - 1) write([...cells, cells[0]?.map(() => "") ?? []], t("addRow"));
       focusCell(element.id, y + 1, x);
     } else if (event.key === "Tab" && !event.shiftKey && y === cells.length - 1 && x === widths.length - 1) {
-      write([...cells, cells[0]?.map(() => "") ?? []], "Add row");
+      write([...cells, cells[0]?.map(() => "") ?? []], t("addRow"));
       focusCell(element.id, y + 1, 0);
     } else return;
     event.preventDefault();
@@ -52,7 +53,7 @@ export function EditTable({ element }: { element: TableElement }): ReactNode {
                 <td key={x} style={{ padding: 0 }}>
                   <textarea
                     value={cell} rows={1} data-cell={`${element.id}-${y}-${x}`} autoFocus={y === 0 && x === 0}
-                    aria-label={`Row ${y + 1}, column ${x + 1}`} maxLength={2_000}
+                    aria-label={t("rowYColumnX", { y: y + 1, x: x + 1 })} maxLength={2_000}
                     style={{
                       width: "100%", height: "100%", padding: style.padding, font: "inherit", color: "inherit",
                       background: "none", border: 0, resize: "none", textAlign: style.align, display: "block",

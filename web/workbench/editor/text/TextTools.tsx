@@ -6,6 +6,7 @@ import { createPortal } from "react-dom";
 import { BlankTool } from "../../judges/BlankTool";
 import { Tool } from "../../../kit/Tool";
 import { FormatTools, ValueMenu } from "./ValueTools";
+import { t } from "../../../words/editor";
 
 /** Emphasis and lists, floating over the text that is being edited. */
 export function TextTools({ editor, element }: { editor: Editor; element: string }): ReactNode {
@@ -20,16 +21,16 @@ export function TextTools({ editor, element }: { editor: Editor; element: string
   if (!stage) return null;
   const chain = (): ReturnType<Editor["chain"]> => editor.chain().focus();
   const tools = [
-    { label: "Bold", key: "bold", icon: <Bold size={16} />, run: () => chain().toggleBold().run() },
-    { label: "Italic", key: "italic", icon: <Italic size={16} />, run: () => chain().toggleItalic().run() },
-    { label: "List", key: "bullet", icon: <List size={16} />, run: () => chain().toggleBulletList().run() },
-    { label: "Numbered list", key: "number", icon: <ListOrdered size={16} />, run: () => chain().toggleOrderedList().run() },
+    { label: t("bold"), key: "bold", icon: <Bold size={16} />, run: () => chain().toggleBold().run() },
+    { label: t("italic"), key: "italic", icon: <Italic size={16} />, run: () => chain().toggleItalic().run() },
+    { label: t("list"), key: "bullet", icon: <List size={16} />, run: () => chain().toggleBulletList().run() },
+    { label: t("numberedList"), key: "number", icon: <ListOrdered size={16} />, run: () => chain().toggleOrderedList().run() },
   ] as const;
   return createPortal(
     <Flex
       position="absolute" top="-44px" left="50%" transform="translateX(-50%)" bg="sheet" p="1" gap="0.5"
       borderRadius="card" boxShadow="0 2px 12px rgb(34 48 43 / 22%)" zIndex="1000004"
-      role="toolbar" aria-label="Text"
+      role="toolbar" aria-label={t("text")}
     >
       {tools.map(({ label, key, icon, run }) => (
         <Tool

@@ -7,6 +7,7 @@ import type { ValueFormat, Variable } from "../../../api/types";
 import { LIVE, typeOfLive } from "../../does/live";
 import { useCourse } from "../../store/store";
 import { Tool } from "../../../kit/Tool";
+import { t } from "../../../words/editor";
 
 /** Puts the value of a variable or a live value into the text. */
 export function ValueMenu({ editor }: { editor: Editor }): ReactNode {
@@ -23,13 +24,13 @@ export function ValueMenu({ editor }: { editor: Editor }): ReactNode {
   return (
     <Menu.Root>
       <Menu.Trigger asChild>
-        <Tool label="Put in a value" onPointerDown={(event) => event.preventDefault()}><Braces size={16} /></Tool>
+        <Tool label={t("insertAVariable")} onPointerDown={(event) => event.preventDefault()}><Braces size={16} /></Tool>
       </Menu.Trigger>
       <Portal>
         <Menu.Positioner>
           <Menu.Content maxH="320px" overflowY="auto" zIndex="2000">
-            {items("Variables", variables.map(({ id, name }) => [id, name] as const))}
-            {items("Kept by the course", LIVE.map(({ of, words }) => [of, words] as const))}
+            {items(t("variables"), variables.map(({ id, name }) => [id, name] as const))}
+            {items(t("keptByTheCourse"), LIVE.map(({ of, words }) => [of, words] as const))}
           </Menu.Content>
         </Menu.Positioner>
       </Portal>
@@ -58,7 +59,7 @@ export function FormatTools({ editor }: { editor: Editor }): ReactNode {
     <Flex as="label" align="center" gap="1.5">
       <Text fontSize="12.5px" color="quiet">{label}</Text>
       <chakra.input
-        aria-label={`Words for ${label}`} value={format[name]} placeholder={hint} maxLength={100} w="86px" px="1.5" py="0.5" borderWidth="1px" borderRadius="6px"
+        aria-label={t("textForLabel", { label })} value={format[name]} placeholder={hint} maxLength={100} w="86px" px="1.5" py="0.5" borderWidth="1px" borderRadius="6px"
         fontSize="13px" bg="paper" onChange={(event) => change({ [name]: event.target.value })}
       />
     </Flex>
@@ -68,12 +69,12 @@ export function FormatTools({ editor }: { editor: Editor }): ReactNode {
       {type === "yes_no" ? <>{field("yes", "yes", "yes")}{field("no", "no", "no")}</> : (
         <>
           <Flex as="label" align="center" gap="1.5">
-            <Text fontSize="12.5px" color="quiet">decimals</Text>
+            <Text fontSize="12.5px" color="quiet">{t("decimals")}</Text>
             <chakra.select
-              aria-label="Decimals" value={format.decimals ?? ""} fontSize="13px" bg="paper" borderWidth="1px" borderRadius="6px" px="1"
+              aria-label={t("decimals")} value={format.decimals ?? ""} fontSize="13px" bg="paper" borderWidth="1px" borderRadius="6px" px="1"
               onChange={(event) => change({ decimals: event.target.value === "" ? null : Number(event.target.value) })}
             >
-              <option value="">as it is</option>
+              <option value="">{t("asItIs")}</option>
               {[0, 1, 2, 3].map((n) => <option key={n} value={n}>{n}</option>)}
             </chakra.select>
           </Flex>

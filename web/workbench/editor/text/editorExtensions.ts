@@ -2,10 +2,11 @@
 import { mergeAttributes, Node } from "@tiptap/core";
 import StarterKit from "@tiptap/starter-kit";
 import { valueName } from "../../../player/render/valueNames";
+import { t } from "../../../words/editor";
 
 /** A value that stands in a text, as a chip that is moved and deleted as one. */
 const Value = Node.create({
-  name: "value",
+  name: t("value2"),
   group: "inline",
   inline: true,
   atom: true,
@@ -23,7 +24,7 @@ const Value = Node.create({
 
 /** A blank of a question, which stands in the text as a gap. */
 const BlankNode = Node.create({
-  name: "blank",
+  name: t("blank"),
   group: "inline",
   inline: true,
   atom: true,

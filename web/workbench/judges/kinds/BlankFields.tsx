@@ -10,10 +10,11 @@ import { AcceptsFields } from "../AcceptsFields";
 import { read, written } from "../blankText";
 import { changeQuestion } from "../parts";
 import { PartPoints } from "./PartPoints";
+import { t } from "../../../words/judges";
 
 interface Props { slide: Slide; question: QuestionOf<"blanks"> }
 
-const HOW = [["typed", "typed"], ["list", "chosen from a list"], ["bank", "taken from a word bank"]] as const;
+const HOW = [["typed", t("typed")], ["list", t("chosenFromAList")], ["bank", t("takenFromAWordBank")]] as const;
 
 /** A running text, and the words in it that are blanks. */
 export function BlankFields({ slide, question }: Props): ReactNode {
@@ -22,38 +23,38 @@ export function BlankFields({ slide, question }: Props): ReactNode {
   const change = (id: string, part: Partial<Blank>): void => changeQuestion(question, {
     blanks: question.blanks.map((blank) => (blank.id === id ? { ...blank, ...part } : blank)),
   });
-  if (!element) return <Text color="brick" fontSize="12.5px">Its text is gone.</Text>;
+  if (!element) return <Text color="brick" fontSize="12.5px">{t("itsTextIsGone")}</Text>;
   return (
     <Stack gap="2">
       <label>
-        <Text fontSize="12.5px" color="quiet" mb="1">The text; words in [brackets] are blanks, a / stands between words that are both right. On the slide: select words and press Blank.</Text>
+        <Text fontSize="12.5px" color="quiet" mb="1">{t("writeBlanksInBracketsWith")}</Text>
         <Textarea
-          size="sm" rows={4} bg="sheet" borderRadius="6px" aria-label="Text with blanks" value={draft ?? written(element.text, question.blanks)}
+          size="sm" rows={4} bg="sheet" borderRadius="6px" aria-label={t("textWithBlanks")} value={draft ?? written(element.text, question.blanks)}
           onChange={(event) => setDraft(event.target.value)}
           onBlur={() => { if (draft !== null) keep(slide, question, element, draft); setDraft(null); }}
         />
       </label>
       {question.blanks.map((blank, index) => (
-        <FoldCard key={blank.id} title={`Blank ${index + 1}: ${blank.accepts.words[0] ?? ""}`}>
-          <Choose label="is" value={blank.how} options={HOW} onChange={(how) => change(blank.id, { how })} />
-          <AcceptsFields accepts={blank.accepts} numbers={blank.how === "typed" ? "also" : "no"} picked={blank.how !== "typed"} name={blank.how === "typed" ? "Accepted" : "Right, the first one is shown"} onChange={(accepts) => change(blank.id, { accepts })} />
+        <FoldCard key={blank.id} title={t("blankIndexWords", { index: index + 1, words: blank.accepts.words[0] ?? "" })}>
+          <Choose label={t("filledInBy")} value={blank.how} options={HOW} onChange={(how) => change(blank.id, { how })} />
+          <AcceptsFields accepts={blank.accepts} numbers={blank.how === "typed" ? "also" : "no"} picked={blank.how !== "typed"} name={blank.how === "typed" ? t("accepted") : t("correctTheFirstOneIs")} onChange={(accepts) => change(blank.id, { accepts })} />
           <PartPoints question={question} words={`blank ${index + 1}`} value={blank.points} onChange={(points) => change(blank.id, { points })} />
           {blank.how !== "typed" && (
             <TextField
-              label="Wrong words beside it, one on each line" lines={2} value={blank.others.join("\n")}
+              label={t("distractorsOnePerLine")} lines={2} value={blank.others.join("\n")}
               onChange={(text) => change(blank.id, { others: text.split("\n").map((word) => word.slice(0, 200)).slice(0, 50) })}
             />
           )}
         </FoldCard>
       ))}
-      {!question.blanks.length && <Box><Text color="brick" fontSize="12.5px">No word is a blank yet.</Text></Box>}
+      {!question.blanks.length && <Box><Text color="brick" fontSize="12.5px">{t("noBlanksYet")}</Text></Box>}
     </Stack>
   );
 }
 
 function keep(slide: Slide, question: QuestionOf<"blanks">, element: TextElement, typed: string): void {
   const { blocks, blanks } = read(typed, element.text, question.blanks, freshId);
-  changeSlide("Blanks", {
+  changeSlide(t("blanks"), {
     ...slide,
     elements: slide.elements.map((other) => (other.id === element.id ? { ...element, text: { blocks } } : other)),
     questions: slide.questions.map((other) => (other.id === question.id ? { ...question, blanks } : other)),

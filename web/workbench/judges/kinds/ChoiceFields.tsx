@@ -1,10 +1,10 @@
-import { Flex } from "@chakra-ui/react";
 import { Pin } from "lucide-react";
 import type { ReactNode } from "react";
 import { QUESTIONS } from "../../../api/tables";
 import type { Choice, QuestionOf } from "../../../api/types";
 import { Check } from "../../../kit/Check";
 import { Choose } from "../../../kit/Choose";
+import { Fold } from "../../../kit/Fold";
 import { NumberField } from "../../../kit/NumberField";
 import { Pair } from "../../../kit/Pair";
 import { Tool } from "../../../kit/Tool";
@@ -14,8 +14,9 @@ import { changeQuestion, withRight } from "../parts";
 import { PartFeedback } from "./PartFeedback";
 import { PartPoints } from "./PartPoints";
 import { lines, fromLines } from "../words";
+import { t } from "../../../words/judges";
 
-const LETTERS = [["none", "no letter"], ["capital", "A, B, C"], ["small", "a, b, c"], ["number", "1, 2, 3"]] as const;
+const LETTERS = [["none", t("none")], ["capital", t("aBC")], ["small", t("aBC2")], ["number", "1, 2, 3"]] as const;
 
 type Choosing = QuestionOf<"single_choice"> | QuestionOf<"multiple_response"> | QuestionOf<"true_false">;
 
@@ -31,37 +32,40 @@ export function ChoiceFields({ slide, question }: KindProps<Choosing>): ReactNod
   return (
     <>
       <PartRows
-        slide={slide} question={question} list="choices" word="answer"
+        slide={slide} question={question} list="choices" word={t("answer")}
         before={(part, words) => !survey && (
           <input
             type={several ? "checkbox" : "radio"} name={`right-${question.id}`} checked={choice(part.id)?.right ?? false}
-            aria-label={`${words} is right`} title="right" style={{ accentColor: "#1e5b4b", width: 16, height: 16, flex: "none" }}
+            aria-label={t("wordsIsCorrect", { words })} title={t("correct")} style={{ accentColor: "#1e5b4b", width: 16, height: 16, flex: "none" }}
             onChange={() => changeQuestion(question, withRight(question, part.element))}
           />
         )}
-        after={(part, words) => {
+        isSet={(part) => Boolean(choice(part.id)?.says.blocks.length)}
+        more={(part, words) => {
           const one = choice(part.id);
           return one && (
-            <Flex pl="6" gap="2" align="center" wrap="wrap">
-              <PartFeedback value={lines(one.says)} label={`Said when “${words}” is chosen`} onChange={(text) => change(part.id, { says: fromLines(text) })} />
+            <>
+              <PartFeedback value={lines(one.says)} label={t("feedbackForWords", { words })} onChange={(text) => change(part.id, { says: fromLines(text) })} />
               <PartPoints question={question} words={words} value={one.points} onChange={(points) => change(part.id, { points })} />
               {shuffled && (
-                <Tool label={one.pinned ? `${words} keeps its place` : `Let ${words} keep its place`} aria-pressed={one.pinned} onClick={() => change(part.id, { pinned: !one.pinned })}>
+                <Tool label={one.pinned ? t("wordsIsPinnedItKeeps", { words }) : t("pinWordsKeepItsPosition", { words })} aria-pressed={one.pinned} onClick={() => change(part.id, { pinned: !one.pinned })}>
                   <Pin size={13} />
                 </Tool>
               )}
-            </Flex>
+            </>
           );
         }}
       />
-      {"letters" in question && <Choose label="at each answer" value={question.letters} options={LETTERS} onChange={(letters) => changeQuestion(question, { letters })} />}
-      {"shuffle" in question && <Check label="Shuffle the answers" value={question.shuffle} onChange={(shuffle) => changeQuestion(question, { shuffle })} />}
-      {question.kind === "multiple_response" && (
-        <Pair>
-          <NumberField label="at least" value={question.at_least} min={1} max={QUESTIONS.multiple_response.lists.choices} onChange={(at_least) => changeQuestion(question, { at_least: Math.round(at_least) })} />
-          <NumberField label="at most" value={question.at_most ?? question.choices.length} min={1} max={QUESTIONS.multiple_response.lists.choices} onChange={(at_most) => changeQuestion(question, { at_most: at_most >= question.choices.length ? null : Math.round(at_most) })} />
-        </Pair>
-      )}
+      <Fold title={t("shuffleLettersAndLimits")}>
+        {"letters" in question && <Choose label={t("letters")} value={question.letters} options={LETTERS} onChange={(letters) => changeQuestion(question, { letters })} />}
+        {"shuffle" in question && <Check label={t("shuffleAnswers")} value={question.shuffle} onChange={(shuffle) => changeQuestion(question, { shuffle })} />}
+        {question.kind === "multiple_response" && (
+          <Pair>
+            <NumberField label={t("atLeast")} value={question.at_least} min={1} max={QUESTIONS.multiple_response.lists.choices} onChange={(at_least) => changeQuestion(question, { at_least: Math.round(at_least) })} />
+            <NumberField label={t("atMost")} value={question.at_most ?? question.choices.length} min={1} max={QUESTIONS.multiple_response.lists.choices} onChange={(at_most) => changeQuestion(question, { at_most: at_most >= question.choices.length ? null : Math.round(at_most) })} />
+          </Pair>
+        )}
+      </Fold>
     </>
   );
 }

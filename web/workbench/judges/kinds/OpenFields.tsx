@@ -7,17 +7,18 @@ import { TextField } from "../../../kit/TextField";
 import type { KindProps } from "./props";
 import { changeQuestion } from "../parts";
 import { lines, fromLines } from "../words";
+import { t } from "../../../words/judges";
 
 /** How long an open answer may be, and the model answer that is shown after it. */
 export function OpenFields({ question }: KindProps<QuestionOf<"open_answer">>): ReactNode {
   return (
     <>
       <Pair>
-        <NumberField label="at least" value={question.at_least} min={0} max={1_000} onChange={(at_least) => changeQuestion(question, { at_least: Math.round(at_least) })} />
-        <NumberField label="at most" value={question.at_most} min={1} max={1_000} onChange={(at_most) => changeQuestion(question, { at_most: Math.round(at_most) })} />
+        <NumberField label={t("atLeast")} value={question.at_least} min={0} max={1_000} onChange={(at_least) => changeQuestion(question, { at_least: Math.round(at_least) })} />
+        <NumberField label={t("atMost")} value={question.at_most} min={1} max={1_000} onChange={(at_most) => changeQuestion(question, { at_most: Math.round(at_most) })} />
       </Pair>
-      <Text fontSize="12px" color="quiet">Letters. A long answer takes room in what the LMS keeps.</Text>
-      <TextField label="Model answer, shown afterwards" lines={3} value={lines(question.model)} onChange={(text) => changeQuestion(question, { model: fromLines(text) })} />
+      <Text fontSize="12px" color="quiet">{t("charactersLongAnswersNeedRoom")}</Text>
+      <TextField label={t("modelAnswerShownAfterwards")} lines={3} value={lines(question.model)} onChange={(text) => changeQuestion(question, { model: fromLines(text) })} />
     </>
   );
 }

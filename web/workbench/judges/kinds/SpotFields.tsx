@@ -1,4 +1,4 @@
-import { chakra, Flex, Text } from "@chakra-ui/react";
+import { chakra, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import type { QuestionOf, Slide } from "../../../api/types";
 import { Check } from "../../../kit/Check";
@@ -13,6 +13,7 @@ import { changeQuestion, partWords } from "../parts";
 import { PartFeedback } from "./PartFeedback";
 import { PartPoints } from "./PartPoints";
 import { lines, fromLines } from "../words";
+import { t } from "../../../words/judges";
 
 /** The places of a picture that can be clicked: which are right, and how many clicks there are. */
 export function SpotFields({ slide, question }: KindProps<QuestionOf<"hotspot">>): ReactNode {
@@ -27,36 +28,37 @@ export function SpotFields({ slide, question }: KindProps<QuestionOf<"hotspot">>
   return (
     <>
       <PartRows
-        slide={slide} question={question} list="spots" word="place"
+        slide={slide} question={question} list="spots" word={t("hotspot")}
         before={(part, words) => (
           <input
-            type="checkbox" checked={question.spots.find(({ id }) => id === part.id)?.right ?? false} aria-label={`${words} is right`} title="right"
+            type="checkbox" checked={question.spots.find(({ id }) => id === part.id)?.right ?? false} aria-label={t("wordsIsCorrect", { words })} title={t("correct")}
             style={{ accentColor: "#1e5b4b", width: 16, height: 16, flex: "none" }} onChange={(event) => change(part.id, { right: event.target.checked })}
           />
         )}
-        after={(part, words) => {
+        isSet={(part) => Boolean(question.spots.find(({ id }) => id === part.id)?.says.blocks.length)}
+        more={(part, words) => {
           const spot = question.spots.find(({ id }) => id === part.id);
           return spot && (
-            <Flex pl="6" gap="2" align="center">
-              <PartFeedback value={lines(spot.says)} label={`Said when “${words}” is clicked`} onChange={(text) => change(part.id, { says: fromLines(text) })} />
+            <>
+              <PartFeedback value={lines(spot.says)} label={t("feedbackForWords", { words })} onChange={(text) => change(part.id, { says: fromLines(text) })} />
               <PartPoints question={question} words={words} value={spot.points} onChange={(points) => change(part.id, { points })} />
               <SamePlace slide={slide} question={question} spot={spot} />
-            </Flex>
+            </>
           );
         }}
       />
       <Choose
-        label="clicks count on" value={question.on ?? ""} options={[["", "the whole slide"], ...pictures.map((e) => [e.id, e.name] as const)]}
+        label={t("clicksCountOn")} value={question.on ?? ""} options={[["", t("theWholeSlide")], ...pictures.map((e) => [e.id, e.name] as const)]}
         onChange={(on) => changeQuestion(question, { on: on || null })}
       />
       <Pair>
-        <NumberField label="clicks" value={question.clicks ?? 0} min={0} max={100} onChange={(clicks) => changeQuestion(question, { clicks: clicks ? Math.round(clicks) : null })} />
-        <NumberField label="needed" value={question.needed ?? 0} min={0} max={60} onChange={(needed) => changeQuestion(question, { needed: needed ? Math.round(needed) : null })} />
+        <NumberField label={t("clicksAllowed")} value={question.clicks ?? 0} min={0} max={100} onChange={(clicks) => changeQuestion(question, { clicks: clicks ? Math.round(clicks) : null })} />
+        <NumberField label={t("hotspotsNeeded")} value={question.needed ?? 0} min={0} max={60} onChange={(needed) => changeQuestion(question, { needed: needed ? Math.round(needed) : null })} />
       </Pair>
-      <Check label="A right place shows at once that it was found" value={question.found_at_once} onChange={(found_at_once) => changeQuestion(question, { found_at_once })} />
-      <Check label="A click is spent: its mark cannot be taken back" value={question.clicks_spent} onChange={(clicks_spent) => changeQuestion(question, { clicks_spent })} />
-      {question.clicks_spent && !question.clicks && <Text fontSize="12px" color="marigold.ink">Without a number of clicks, wrong ones count as wrong.</Text>}
-      <Text fontSize="12px" color="quiet">0 clicks is as many as they like; 0 needed is all right places.</Text>
+      <Check label={t("markAFoundHotspotAt")} value={question.found_at_once} onChange={(found_at_once) => changeQuestion(question, { found_at_once })} />
+      <Check label={t("clicksCannotBeTakenBack")} value={question.clicks_spent} onChange={(clicks_spent) => changeQuestion(question, { clicks_spent })} />
+      {question.clicks_spent && !question.clicks && <Text fontSize="12px" color="marigold.ink">{t("withoutALimitOfClicks")}</Text>}
+      <Text fontSize="12px" color="quiet">{t("n0ClicksNoLimit0")}</Text>
     </>
   );
 }
@@ -70,20 +72,20 @@ function SamePlace({ slide, question, spot }: { slide: Slide; question: Question
   if (spot.also.length) {
     return (
       <QuietButton
-        size="xs" title={`Also ${spot.also.map(name).join(", ")}`}
+        size="xs" title={t("alsoNames", { names: spot.also.map(name).join(", ") })}
         onClick={() => void changeRole(question, "own_places", spot.element)}
       >
-        {spot.also.length + 1} areas: part them
+        {t("alsoAreasPartThem", { also: spot.also.length + 1 })}
       </QuietButton>
     );
   }
   if (!others.length) return null;
   return (
     <chakra.select
-      aria-label={`${name(spot.element)} is the same place as`} value="" fontSize="12px" maxW="130px" bg="sheet" borderWidth="1px" borderRadius="6px"
+      aria-label={t("nameIsTheSameHotspot", { name: name(spot.element) })} value="" fontSize="12px" maxW="130px" bg="sheet" borderWidth="1px" borderRadius="6px"
       onChange={(event) => void changeRole(question, "one_place", spot.element, event.target.value)}
     >
-      <option value="" disabled>same place as …</option>
+      <option value="" disabled>{t("sameHotspotAs")}</option>
       {others.map((one) => <option key={one.id} value={one.element}>{name(one.element)}</option>)}
     </chakra.select>
   );

@@ -1,0 +1,4 @@
+import { area } from "./area";
+import english from "./en/kit.json";
+
+export const t = area("kit", english);

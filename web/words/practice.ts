@@ -1,0 +1,4 @@
+import { area } from "./area";
+import english from "./en/practice.json";
+
+export const t = area("practice", english);
