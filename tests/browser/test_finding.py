@@ -52,6 +52,10 @@ def test_numbers_are_typed_as_sums_stepped_and_pulled_by_their_label(page):
         "return arguments[0].closest('[data-labelled]').querySelector('p')", field)
     ActionChains(page.browser).click_and_hold(label).move_by_offset(40, 0).release().perform()
     page.until(lambda: _number(page, "Left") == 600.5)
+    # What is small is not rounded away.
+    field.send_keys(Keys.CONTROL, "a")
+    field.send_keys("0.0004", Keys.TAB)
+    page.until(lambda: _number(page, "Left") == 0.0004)
     # A step over the bound ends at it.
     field = page.find("input[aria-label='Opacity (%)']")
     field.send_keys(Keys.ARROW_UP)

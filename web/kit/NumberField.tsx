@@ -17,6 +17,11 @@ interface NumberProps {
   bare?: boolean;
 }
 
+/** A number with at most three decimals; a small one with what it has. */
+function shortened(value: number): string {
+  return String(Math.abs(value) < 0.1 ? Number(value.toPrecision(6)) : Math.round(value * 1000) / 1000);
+}
+
 /** How many px the pointer goes for one step. */
 const PULL = 4;
 const STEPS: Readonly<Record<string, number>> = { ArrowUp: 1, ArrowDown: -1, PageUp: 10, PageDown: -10 };
@@ -28,8 +33,9 @@ const STEPS: Readonly<Record<string, number>> = { ArrowUp: 1, ArrowDown: -1, Pag
 export function NumberField({ label, value, onChange, min = -20_000, max = 20_000, step = 1, help, bare, none }: NumberProps): ReactNode {
   const [draft, setDraft] = useState<string | null>(null);
   const pulled = useRef<{ x: number; from: number } | null>(null);
-  const digits = Math.max(3, -Math.floor(Math.log10(step)));
-  const put = (number: number): void => onChange(Math.min(Math.max(Number(number.toFixed(digits)), min), max));
+  const put = (number: number): void => onChange(Math.min(Math.max(number, min), max));
+  // What is added up in steps would else gather the errors of binary fractions.
+  const stepTo = (number: number): void => put(Number(number.toFixed(6)));
 
   function take(text: string): void {
     setDraft(text);
@@ -43,7 +49,7 @@ export function NumberField({ label, value, onChange, min = -20_000, max = 20_00
     if (steps !== undefined) {
       event.preventDefault();
       setDraft(null);
-      put((value ?? min) + steps * step * (event.shiftKey ? 10 : 1));
+      stepTo((value ?? min) + steps * step * (event.shiftKey ? 10 : 1));
     } else if (event.key === "Enter" || event.key === "Escape") setDraft(null);
   }
 
@@ -56,14 +62,14 @@ export function NumberField({ label, value, onChange, min = -20_000, max = 20_00
     onPointerMove: (event: PointerEvent<HTMLElement>) => {
       const from = pulled.current;
       const steps = from ? Math.trunc((event.clientX - from.x) / PULL) : 0;
-      if (from && (steps !== 0 || value !== from.from)) put(from.from + steps * step);
+      if (from && (steps !== 0 || value !== from.from)) stepTo(from.from + steps * step);
     },
     onPointerUp: () => { pulled.current = null; },
   } as const;
 
   const input = (
     <Input
-      size="xs" inputMode="decimal" value={draft ?? (value === null ? "" : String(Math.round(value * 1000) / 1000))} placeholder={none?.word} textAlign="right" px="2"
+      size="xs" inputMode="decimal" value={draft ?? (value === null ? "" : shortened(value))} placeholder={none?.word} textAlign="right" px="2"
       role="spinbutton" aria-valuenow={value ?? undefined} aria-valuetext={value === null ? none?.word : undefined} aria-valuemin={min} aria-valuemax={max}
       bg="paper" borderRadius="6px" aria-label={label} onBlur={() => setDraft(null)} onKeyDown={onKeyDown}
       onChange={(event) => take(event.target.value)}
