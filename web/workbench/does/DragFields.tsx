@@ -57,7 +57,7 @@ export function DragFields({ element, slide }: { element: Element; slide: Slide 
               options={[["", "…"], ...slide.overlays.map((overlay) => [overlay.id, overlay.name] as const)]}
             />
           )}
-          <NumberField label={t("countsWithinPx")} value={drag.reach} min={0} max={500} onChange={(reach) => change({ reach: Math.round(reach) })} />
+          <NumberField label={t("countsWithinPx")} help={t("helpCountsWithin")} value={drag.reach} min={0} max={500} onChange={(reach) => change({ reach: Math.round(reach) })} />
           <Choose label={t("whenDroppedElsewhere")} value={drag.elsewhere} options={ELSEWHERE} onChange={(elsewhere) => change({ elsewhere })} />
           <Text fontSize="12.5px" color="quiet">{t("byKeyboardEnterPicksIt")}</Text>
         </>

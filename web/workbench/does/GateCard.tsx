@@ -54,11 +54,11 @@ export function GateFields(
               onChange={(kind) => { if (kind) change({ wants: [...gate.wants, newWanted(kind as Wanted["wants"], things)] }); }}
             />
           </Box>
-          <Choose label={t("untilThen")} value={gate.meanwhile} options={MEANWHILE.map(([key, word]) => [key, t("nextWord", { word })] as const)} onChange={(meanwhile) => change({ meanwhile })} />
+          <Choose label={t("untilThen")} help={t("helpUntilThen")} value={gate.meanwhile} options={MEANWHILE.map(([key, word]) => [key, t("nextWord", { word })] as const)} onChange={(meanwhile) => change({ meanwhile })} />
           {gate.meanwhile === "message" && (
             <TextField label={t("message")} value={gate.message} hint={t("ifEmptyItSaysWhat")} onChange={(message) => change({ message })} />
           )}
-          <Check label={t("onceOpenItStaysOpen")} value={gate.for_good} onChange={(for_good) => change({ for_good })} />
+          <Check label={t("onceOpenItStaysOpen")} help={t("helpOnceOpen")} value={gate.for_good} onChange={(for_good) => change({ for_good })} />
         </>
       )}
     </Stack>

@@ -22,12 +22,12 @@ export function OverlayCards({ slide, overlay }: { slide: Slide; overlay: Overla
         <Stack gap="1">
           <TextField label={t("nameReadOutWhenIt")} value={overlay.name} onChange={(name) => change({ name })} />
           <Check label={t("dimWhatIsBelow")} value={overlay.dims} onChange={(dims) => change({ dims })} />
-          <Check label={t("blockWhatIsBelow")} value={overlay.blocks} onChange={(blocks) => change({ blocks })} />
+          <Check label={t("blockWhatIsBelow")} help={t("helpBlockWhatIsBelow")} value={overlay.blocks} onChange={(blocks) => change({ blocks })} />
           <Check label={t("pauseTheSlidesTiming")} value={overlay.pauses} onChange={(pauses) => change({ pauses })} />
           <Check label={t("closeTheOthersWhenIt")} value={overlay.closes_others} onChange={(closes_others) => change({ closes_others })} />
           <Check label={t("closeOnEscape")} value={overlay.on_escape} onChange={(on_escape) => change({ on_escape })} />
           <Check label={t("closeOnAClickOutside")} value={overlay.on_outside} onChange={(on_outside) => change({ on_outside })} />
-          <Choose label={t("whenOpenedAgain")} value={overlay.again} options={AGAIN} onChange={(again) => change({ again })} />
+          <Choose label={t("whenOpenedAgain")} help={t("helpWhenOpenedAgain")} value={overlay.again} options={AGAIN} onChange={(again) => change({ again })} />
           <Flex pt="1">
             <QuietButton size="xs" color="brick" onClick={() => void removeOverlay(overlay.id)}>
               <Trash2 size={14} />{t("deleteTheOverlayAndIts")}

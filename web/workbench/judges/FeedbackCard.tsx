@@ -44,13 +44,13 @@ export function FeedbackCard({ slide, question }: Props): ReactNode {
         <Choose label={t("position")} value={feedback.place ?? ""} options={PLACES} onChange={(place) => put({ place: place || null })} />
         {!isUnjudged(question) && (
           <Choose
-            label={t("howItWasScored")} value={feedback.tells === true ? "yes" : feedback.tells === false ? "no" : ""} options={TELLS}
+            label={t("howItWasScored")} help={t("helpHowItWasScored")} value={feedback.tells === true ? "yes" : feedback.tells === false ? "no" : ""} options={TELLS}
             onChange={(tells) => put({ tells: tells ? tells === "yes" : null })}
           />
         )}
         {!isUnjudged(question) && (
           <Choose
-            label={t("linkToReview")} value={feedback.read_again ?? ""} options={[["", t("noSlide")], ...order.map((id, n) => [id, `${n + 1} ${slides[id]?.title ?? ""}`] as const)]}
+            label={t("linkToReview")} help={t("helpLinkToReview")} value={feedback.read_again ?? ""} options={[["", t("noSlide")], ...order.map((id, n) => [id, `${n + 1} ${slides[id]?.title ?? ""}`] as const)]}
             onChange={(again) => put({ read_again: again || null })}
           />
         )}

@@ -35,7 +35,7 @@ export function Judges({ slide, question }: Props): ReactNode {
           label={t("kind")} value={question.kind} options={KINDS.map(([kind, word]) => [kind, word] as const)}
           onChange={(kind) => { if (kind !== question.kind) void convert(question, kind); }}
         />
-        {question.kind !== "rating_scale" && <Choose label={t("purpose")} value={question.purpose} options={PURPOSE} onChange={(purpose) => changeQuestion(question, { purpose })} />}
+        {question.kind !== "rating_scale" && <Choose label={t("purpose")} help={t("helpPurpose")} value={question.purpose} options={PURPOSE} onChange={(purpose) => changeQuestion(question, { purpose })} />}
         <Stack gap="1.5" py="1">
           <QuestionFields slide={slide} question={question} />
           <Buttons question={question} />
@@ -43,7 +43,7 @@ export function Judges({ slide, question }: Props): ReactNode {
         <Counting question={question} />
         <Fold title={t("nameAndButtons")}>
           <Stack gap="1.5">
-            <TextField label={t("nameInTheResults")} value={question.name} onChange={(name) => { if (name.trim()) changeQuestion(question, { name }); }} />
+            <TextField label={t("nameInTheResults")} help={t("helpNameInTheResults")} value={question.name} onChange={(name) => { if (name.trim()) changeQuestion(question, { name }); }} />
             <Flex gap="1.5" wrap="wrap">
               {!question.reset && <QuietButton size="xs" onClick={() => void addButton(question, "reset")}><Plus size={14} />{t("addAClearButton")}</QuietButton>}
               <QuietButton size="xs" onClick={() => void changeRole(question, "dissolve")}><Unlink size={14} />{t("dissolveKeepTheElements")}</QuietButton>
@@ -104,18 +104,18 @@ function Checking({ question, onChange }: PartProps): ReactNode {
   const slides = useCourse((state) => state.slides);
   return (
     <Stack gap="1">
-      <Choose label={t("checkAnswer")} value={question.judged} options={JUDGED} onChange={(judged) => onChange({ judged })} />
+      <Choose label={t("checkAnswer")} help={t("helpCheckAnswer")} value={question.judged} options={JUDGED} onChange={(judged) => onChange({ judged })} />
       {question.judged === "at_once" && question.submit && (
         <Text fontSize="12px" color="quiet">{t("theButtonIsOnlyShown")}</Text>
       )}
       {question.judged === "submit" && (
-        <Choose label={t("untilThenTheButton")} value={question.submit_is} options={SUBMIT} onChange={(submit_is) => onChange({ submit_is })} />
+        <Choose label={t("untilThenTheButton")} help={t("helpUntilThenTheButton")} value={question.submit_is} options={SUBMIT} onChange={(submit_is) => onChange({ submit_is })} />
       )}
       <Check label={t("requiredAnswerBeforeGoingOn")} value={question.required} onChange={(required) => onChange({ required })} />
       {question.time_limit ? <Check label={t("learnersCanAskForMore")} value={question.extendable} onChange={(extendable) => onChange({ extendable })} /> : null}
       <Check label={t("keepAnUnfinishedAnswerFor")} value={question.keeps} onChange={(keeps) => onChange({ keeps })} />
-      {!isUnjudged(question) && <Check label={t("showTheCorrectAnswersAt")} value={question.show_right} onChange={(show_right) => onChange({ show_right })} />}
-      <Choose label={t("afterTheLastAttempt")} value={question.after} options={AFTER} onChange={(after) => onChange({ after, again_from: after === "again" ? question.again_from ?? order[0] : question.again_from })} />
+      {!isUnjudged(question) && <Check label={t("showTheCorrectAnswersAt")} help={t("helpShowTheCorrectAnswers")} value={question.show_right} onChange={(show_right) => onChange({ show_right })} />}
+      <Choose label={t("afterTheLastAttempt")} help={t("helpAfterTheLastAttempt")} value={question.after} options={AFTER} onChange={(after) => onChange({ after, again_from: after === "again" ? question.again_from ?? order[0] : question.again_from })} />
       {question.after === "again" && (
         <Choose label={t("from")} value={question.again_from ?? ""} options={order.map((id, n) => [id, `${n + 1} ${slides[id]?.title ?? ""}`] as const)} onChange={(again_from) => onChange({ again_from })} />
       )}

@@ -20,7 +20,7 @@ export function Points({ question, onChange }: Props): ReactNode {
   const ways = PARTIAL.filter(([way]) => way !== "per_answer" || hasPartPoints(question));
   return (
     <>
-      <Choose label={t("partialCredit")} value={question.partial} options={ways.map(([way, label]) => [way, label] as const)} onChange={(partial) => onChange({ partial })} />
+      <Choose label={t("partialCredit")} help={t("helpPartialCredit")} value={question.partial} options={ways.map(([way, label]) => [way, label] as const)} onChange={(partial) => onChange({ partial })} />
       <Text fontSize="12px" color="quiet">{consequence(question)}</Text>
       <Pair>
         <NumberField label={t("penaltyForAWrongAnswer")} value={question.penalty} min={0} max={10_000} onChange={(penalty) => onChange(goesAlong ? { penalty, floor: 0 - penalty } : { penalty })} />
@@ -54,7 +54,7 @@ function Later({ question, onChange }: Props): ReactNode {
   const most = Math.min((attempts ?? MOST_SET + 1) - 1, MOST_SET);
   return (
     <>
-      <Choose label={t("furtherAttempts")} value={way} options={LATER} onChange={take} />
+      <Choose label={t("furtherAttempts")} help={t("helpFurtherAttempts")} value={way} options={LATER} onChange={take} />
       {way === "share" && (
         <NumberField label={t("pointsLostPerFurtherAttempt")} value={Math.round(loss * 100)} min={1} max={100} onChange={(percent) => onChange({ attempt_loss: percent / 100 })} />
       )}

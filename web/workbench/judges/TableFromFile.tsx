@@ -41,7 +41,7 @@ export function TableFromFile({ parts, table, onTake }: Props): ReactNode {
                 <Dialog.Body>
                   <Listed title={t("couldNotBeRead")} lines={read.refused} />
                   <Listed title={t("worthKnowing")} lines={read.notes} />
-                  <Text fontSize="13px">{t("nothingHasChangedYet")}{table.length ? ` The table now has ${rows(table.length)}; those read take their place.` : ""}</Text>
+                  <Text fontSize="13px">{table.length ? t("nothingHasChangedYetReplaced", { rows: rows(table.length) }) : t("nothingHasChangedYet")}</Text>
                 </Dialog.Body>
                 <Dialog.Footer>
                   <QuietButton onClick={() => setRead(null)}>{t("keepTheTableAsIt")}</QuietButton>

@@ -10,7 +10,7 @@ export function NotesPanel(): ReactNode {
   if (!slide) return null;
   return (
     <Box borderTopWidth="1px" px="3.5" py="2.5" data-own-keys>
-      <Heading as="h3" fontSize="13px" fontFamily="body" truncate>{t("notesTo")}{slide.title || t("untitled")}”</Heading>
+      <Heading as="h3" fontSize="13px" fontFamily="body" truncate>{t("notesToTitle", { title: slide.title || t("untitled") })}</Heading>
       <Text srOnly>{t("theyBelongToTheSlide")}</Text>
       <TextField
         key={`n${slide.id}`} label={t("notesOnlyYourTeamSees")} value={slide.notes} lines={2} hint={t("whatThisSlideIsMeant")}

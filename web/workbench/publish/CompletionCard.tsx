@@ -48,7 +48,7 @@ export function CompletionCard(): ReactNode {
           />
         </Flex>
         {share !== null && completion.passing && <Text color="quiet" fontSize="13px">{t("bothAreNeeded")}</Text>}
-        <Choose label={t("ifTakenAgain")} value={completion.counts} options={RUNS} onChange={(counts) => settle({ counts })} />
+        <Choose label={t("ifTakenAgain")} help={t("helpIfTakenAgain")} value={completion.counts} options={RUNS} onChange={(counts) => settle({ counts })} />
       </Stack>
     </Card>
   );

@@ -31,7 +31,7 @@ export function EventLine({ moments, at, name, index, onGo }: Props): ReactNode 
             aria-current={position === at ? "step" : undefined} onClick={() => onGo(position)}
           >
             {index && eventWords(moment.event, name, index)}
-            {moment.log.length > 0 && <Text as="span" color="quiet"> · {moment.log.filter(({ held }) => held).length || t("no")}{" "}{t("rule")}{moment.log.filter(({ held }) => held).length === 1 ? "" : t("s")}</Text>}
+            {moment.log.length > 0 && <Text as="span" color="quiet"> · {t("rules", { count: moment.log.filter(({ held }) => held).length })}</Text>}
           </Box>
         ))}
         {!moments.length && <Text color="quiet" fontSize="13px" px="2">{t("eachStepIsListedHere")}</Text>}

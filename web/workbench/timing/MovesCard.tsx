@@ -91,7 +91,7 @@ function OneMove({ element, move, open, drawing }: { element: string; move: Move
             <NumberField label={t("durationS")} value={move.duration / 1000} min={0.05} max={600} step={0.1} onChange={(s) => change({ duration: Math.round(s * 1000) })} />
             <NumberField label={t("repeat")} value={move.times} min={0} max={1000} onChange={(times) => change({ times: Math.round(times) })} />
           </Pair>
-          <Choose label={t("easing")} value={move.easing} options={EASINGS} onChange={(easing) => change({ easing })} />
+          <Choose label={t("easing")} help={t("helpEasing")} value={move.easing} options={EASINGS} onChange={(easing) => change({ easing })} />
           <Check label={t("curvedThroughAllPoints")} value={move.curved} onChange={(curved) => change({ curved })} />
           <Text fontSize="12.5px" color="quiet">{t("n0RepeatsWithoutEndThe")}</Text>
         </>

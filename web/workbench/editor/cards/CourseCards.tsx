@@ -49,7 +49,7 @@ function NavigationCard(): ReactNode {
   const change = (part: Partial<Navigation>): void => changeCourse(t("navigation"), { navigation: { ...navigation, ...part } });
   return (
     <FoldCard title={t("navigation")} starts="closed">
-      <Choose label={t("menuOpens")} value={navigation.order} options={ORDERS} onChange={(order) => change({ order })} />
+      <Choose label={t("menuOpens")} help={t("helpMenuOpens")} value={navigation.order} options={ORDERS} onChange={(order) => change({ order })} />
       <Box display="grid" gridTemplateColumns="1fr 1fr" columnGap="2" mb="2">
         {NAVIGATION_PARTS.map(([part, label]) => (
           <Check key={part} label={label} value={navigation[part]} onChange={(on) => change({ [part]: on })} />

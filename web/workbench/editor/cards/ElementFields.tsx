@@ -94,7 +94,7 @@ function PictureFields({ element, change }: { element: PictureElement; change: C
   return (
     <>
       <Choose label={t("fit")} value={element.fit} options={FITS} onChange={(fit) => change(t("fit"), { fit })} />
-      <Choose label={t("mask")} value={element.mask} options={MASKS} onChange={(mask) => change(t("mask"), masked(element, mask))} />
+      <Choose label={t("mask")} help={t("helpMask")} value={element.mask} options={MASKS} onChange={(mask) => change(t("mask"), masked(element, mask))} />
       {element.mask === "polygon" && <CornerFields element={element} change={change} />}
       <Fold title={t("cropAndFlip")}>
         <Pair columns={4}>{side("left")}{side("right")}{side("top")}{side("bottom")}</Pair>

@@ -37,7 +37,7 @@ export function FeedbackDesign(): ReactNode {
         <NumberField label={t("cornerRadius")} value={design.style.radius} min={0} max={80} onChange={(radius) => restyle({ radius })} />
         <PaintField label={t("background")} value={design.style.fill ?? null} onChange={(fill) => restyle({ fill })} onNone={() => restyle({ fill: null })} />
         <PaintField label={t("text")} value={design.style.text_colour} onChange={(text_colour) => restyle({ text_colour })} />
-        <Check label={t("dimTheSlideBehindIt")} value={design.dims} onChange={(dims) => change({ dims })} />
+        <Check label={t("dimTheSlideBehindIt")} help={t("helpDimTheSlide")} value={design.dims} onChange={(dims) => change({ dims })} />
         <Check label={t("showHowItWasScored")} value={design.tells} onChange={(tells) => change({ tells })} />
         {TONES.map(([tone, label, usual]) => (
           <ToneFields key={tone} label={label} usual={usual} value={design[tone]} onChange={(part) => change({ [tone]: { ...design[tone], ...part } })} />

@@ -33,7 +33,7 @@ export function InputFields({ element, change }: Props): ReactNode {
       <TextField label={t("label")} value={element.label} onChange={(label) => change(t("label"), { label })} />
       <Choose label={t("inputType")} value={element.input} options={KINDS} onChange={(input) => change(t("input"), { input })} />
       <Choose
-        label={t("storedIn")} value={fitting.some((v) => v.id === element.variable) ? element.variable ?? "" : ""}
+        label={t("storedIn")} help={t("helpStoredIn")} value={fitting.some((v) => v.id === element.variable) ? element.variable ?? "" : ""}
         options={[["", t("noVariable")], ...fitting.map((v) => [v.id, v.name] as const), ["+", t("newVariable")]]}
         onChange={keepIn}
       />

@@ -40,7 +40,7 @@ export function Says({ element }: { element: Element }): ReactNode {
             )}
             {CAN_DECORATE.has(element.kind) && (
               <Check
-                label={t("decorativeNotReadOut")} value={element.decoration}
+                label={t("decorativeNotReadOut")} help={t("helpDecorative")} value={element.decoration}
                 onChange={(decoration) => change(t("decoration"), { decoration })}
               />
             )}
@@ -71,7 +71,7 @@ function Words({ element, change }: { element: Element; change: (label: string, 
       return (
         <>
           <Text fontSize="13px" lineClamp={3}>{plain(element.text) || t("noTextYet")}</Text>
-          <Choose label={t("readAs")} value={element.level} options={LEVELS} onChange={(level) => change(t("readAs"), { level })} />
+          <Choose label={t("readAs")} help={t("helpReadAs")} value={element.level} options={LEVELS} onChange={(level) => change(t("readAs"), { level })} />
         </>
       );
     case "button":

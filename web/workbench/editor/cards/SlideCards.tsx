@@ -123,7 +123,7 @@ function OnwardField({ slide }: { slide: Slide }): ReactNode {
     ...order.filter((id) => id !== slide.id).map((id) => [id, `${order.indexOf(id) + 1} ${slides[id]?.title ?? ""}`] as const),
   ] as (readonly [string, string])[];
   return (
-    <Choose label={t("nextLeadsTo")} value={onward.to === "slide" ? onward.slide : onward.to} options={options} onChange={choose} />
+    <Choose label={t("nextLeadsTo")} help={t("helpNextLeadsTo")} value={onward.to === "slide" ? onward.slide : onward.to} options={options} onChange={choose} />
   );
 }
 

@@ -58,7 +58,7 @@ export function ChoiceFields({ slide, question }: KindProps<Choosing>): ReactNod
       />
       <Fold title={t("shuffleLettersAndLimits")}>
         {"letters" in question && <Choose label={t("letters")} value={question.letters} options={LETTERS} onChange={(letters) => changeQuestion(question, { letters })} />}
-        {"shuffle" in question && <Check label={t("shuffleAnswers")} value={question.shuffle} onChange={(shuffle) => changeQuestion(question, { shuffle })} />}
+        {"shuffle" in question && <Check label={t("shuffleAnswers")} help={t("helpShuffleAnswers")} value={question.shuffle} onChange={(shuffle) => changeQuestion(question, { shuffle })} />}
         {question.kind === "multiple_response" && (
           <Pair>
             <NumberField label={t("atLeast")} value={question.at_least} min={1} max={QUESTIONS.multiple_response.lists.choices} onChange={(at_least) => changeQuestion(question, { at_least: Math.round(at_least) })} />

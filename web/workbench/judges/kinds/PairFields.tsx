@@ -81,7 +81,7 @@ export function PairFields({ slide, question }: Props): ReactNode {
         <Choose label={t("wrongItems")} value={question.wrong_items} options={WRONG} onChange={(wrong_items) => changeQuestion(question, { wrong_items })} />
       )}
       {question.kind === "drag_to_target" && question.wrong_items === "return_at_once" && (
-        <Check label={t("countEachWrongDropAs")} value={question.drops_count} onChange={(drops_count) => changeQuestion(question, { drops_count })} />
+        <Check label={t("countEachWrongDropAs")} help={t("helpCountEachWrongDrop")} value={question.drops_count} onChange={(drops_count) => changeQuestion(question, { drops_count })} />
       )}
     </Stack>
   );

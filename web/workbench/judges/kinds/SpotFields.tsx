@@ -55,7 +55,7 @@ export function SpotFields({ slide, question }: KindProps<QuestionOf<"hotspot">>
         <NumberField label={t("clicksAllowed")} value={question.clicks ?? 0} min={0} max={100} onChange={(clicks) => changeQuestion(question, { clicks: clicks ? Math.round(clicks) : null })} />
         <NumberField label={t("hotspotsNeeded")} value={question.needed ?? 0} min={0} max={60} onChange={(needed) => changeQuestion(question, { needed: needed ? Math.round(needed) : null })} />
       </Pair>
-      <Check label={t("markAFoundHotspotAt")} value={question.found_at_once} onChange={(found_at_once) => changeQuestion(question, { found_at_once })} />
+      <Check label={t("markAFoundHotspotAt")} help={t("helpMarkAFoundHotspot")} value={question.found_at_once} onChange={(found_at_once) => changeQuestion(question, { found_at_once })} />
       <Check label={t("clicksCannotBeTakenBack")} value={question.clicks_spent} onChange={(clicks_spent) => changeQuestion(question, { clicks_spent })} />
       {question.clicks_spent && !question.clicks && <Text fontSize="12px" color="marigold.ink">{t("withoutALimitOfClicks")}</Text>}
       <Text fontSize="12px" color="quiet">{t("n0ClicksNoLimit0")}</Text>
