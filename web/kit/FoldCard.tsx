@@ -1,7 +1,7 @@
 import { Box, Flex, Heading, Text } from "@chakra-ui/react";
 import { ChevronDown, ChevronRight } from "lucide-react";
 import { type ReactNode } from "react";
-import { useRemembered } from "./remembered";
+import { headingOf, useRemembered } from "./remembered";
 
 interface Props {
   title: string;
@@ -13,9 +13,10 @@ interface Props {
 
 /** A card that can be folded; it stays as it was left, whatever is selected next. */
 export function FoldCard({ title, noun, children, starts = "open" }: Props): ReactNode {
-  const [open, setOpen] = useRemembered(noun ? `${title} ${noun}` : title, starts === "open");
+  const heading = headingOf(title, noun);
+  const [open, setOpen] = useRemembered(heading, starts === "open");
   return (
-    <Box as="section" bg="sheet" borderWidth="1px" borderRadius="card" aria-label={noun ? `${title}, ${noun}` : title}>
+    <Box as="section" bg="sheet" borderWidth="1px" borderRadius="card" aria-label={heading}>
       <Heading as="h3" fontSize="14px" fontFamily="body" fontWeight="700">
         <Flex
           as="button" w="100%" px="3" py="2" align="baseline" gap="2" textAlign="left"

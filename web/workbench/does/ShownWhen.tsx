@@ -20,7 +20,9 @@ export function ShownWhen({ element, slide }: { element: Element; slide: Slide }
   const things = useThings(slide);
   const way = shownWay(element);
   const put = (shown: unknown): void => changeElements(t("shown"), [element.id], (e) => ({ ...e, shown }) as Element, `shown-${element.id}`);
-  const first = ["clicked", things.slide?.elements.find(({ id, kind }) => id !== element.id && kind === "button")?.id ?? element.id];
+  const others = slide.elements.filter(({ id }) => id !== element.id);
+  const other = others.find(({ kind }) => kind === "button") ?? others[0];
+  const first = other ? ["clicked", other.id] : [">=", ["live", "slides_seen"], 1];
   return (
     <Box mb="1.5">
       <Choose

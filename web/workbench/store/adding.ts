@@ -15,17 +15,22 @@ const { getState: get } = useCourse;
 type AddBody = paths["/api/edits/add"]["post"]["requestBody"]["content"]["application/json"];
 export type Addition = AddBody["what"];
 
-/**
- * Add an element or a question where it was asked for; `finish` makes more of it in the same step. `file`
- * is what it will show, for which room is found, beside the elements `beside`. A question without room goes
- * onto a new slide, unless it `stays`.
- */
-export async function addElement(
-  what: Addition, at: [number, number] | null, finish?: (slide: Slide, ids: string[]) => Slide, name = "", file: MediaFile | null = null,
-  beside: ReadonlySet<string> = new Set(), stays = false,
-): Promise<void> {
+interface More {
+  /** What else is made of it, in the same step. */
+  finish?: (slide: Slide, ids: string[]) => Slide;
+  name?: string;
+  /** What it will show, for which room is found, beside the elements `beside`. */
+  file?: MediaFile;
+  beside?: ReadonlySet<string>;
+  /** Whether it stands here also where there is no room. */
+  stays?: boolean;
+}
+
+/** Add an element or a question where it was asked for. A question without room goes onto a new slide. */
+export async function addElement(what: Addition, at: [number, number] | null, more: More = {}): Promise<void> {
+  const { finish, name = "", file = null, beside = [], stays = false } = more;
   const { overlay } = useOverlay.getState();
-  const added = await edit({
+  const asked = edit({
     label: t("addWhat", { what: what.replaceAll("_", " ") }),
     ask: ({ slide, course }) => take(api.POST("/api/edits/add", { body: { slide, what, at, name, course, overlay, file, beside: [...beside] } })),
     finish: (document, { selected }, { slide }) => {
@@ -33,17 +38,25 @@ export async function addElement(
       return finish && now ? withSlide(document, finish(now, selected)) : document;
     },
   });
+  const own = get().past.at(-1)?.id;
+  const added = await asked;
   if (!added?.covers || stays) return;
-  if (what in QUESTIONS) await moveToNewSlide(what, at);
+  // Only what was done last can be taken back: who has gone on meanwhile is asked.
+  if (what in QUESTIONS && get().past.at(-1)?.id === own) await moveToNewSlide(what, at);
   else offerNewSlide(what);
 }
 
 /** A question that found no room goes onto a slide of its own; it can be put back. */
 async function moveToNewSlide(what: Addition, at: [number, number] | null): Promise<void> {
   const here = get().selection.slide;
+  const before = get().course.slides;
+  const stay = (): Promise<void> => addElement(what, at, { stays: true });
   undo();
   await addSlide();
-  await addElement(what, null);
+  const made = get().course.slides.find((id) => !before.includes(id));
+  if (!made) return stay();
+  goToSlide(made);
+  await addElement(what, null, { stays: true });
   const last = get().past.at(-1)?.id;
   sayDone(t("theQuestionIsOnA"), () => {
     if (get().past.at(-1)?.id === last) {
@@ -51,7 +64,7 @@ async function moveToNewSlide(what: Addition, at: [number, number] | null): Prom
       undo();
     }
     goToSlide(here);
-    void addElement(what, at, undefined, "", null, new Set(), true);
+    void stay();
   }, t("putItOnTheSlide"));
 }
 

@@ -75,7 +75,7 @@ export async function addFile(file: MediaFile, at: [number, number] | null, toge
     together.add(id);
     return withFile(slide, id, file, true);
   };
-  await addElement(kind, at, finish, nameOf(file), file, together);
+  await addElement(kind, at, { finish, name: nameOf(file), file, beside: together });
 }
 
 /** What a file is about, as far as its name says it: “Wet boots” for wet_boots.png. */

@@ -18,7 +18,7 @@ Pairs = q.Matching | q.DragToTarget
 def pair_problems(question: Pairs, by_id: Mapping[str, Element]) -> Iterator[Problem]:
     """Yield what is wrong with the items and targets of `question`."""
     if not question.items or not question.targets:
-        yield "error", "few_choices", "needs items and targets for them"
+        yield "error", "few_choices", "needs items and targets"
         return
     if not any(item.to for item in question.items):
         yield "error", "no_right_answer", "has nothing that belongs anywhere"

@@ -1,14 +1,14 @@
 /** The settings in the cards, to be found by their names and by other words for them. */
 import { SlidersHorizontal } from "lucide-react";
 import type { Element, Question, Slide } from "../../../api/types";
-import { openHeading } from "../../../kit/remembered";
+import { headingOf, openHeading } from "../../../kit/remembered";
 import { sayError } from "../../../kit/toaster";
 import { t as does } from "../../../words/does";
 import { t } from "../../../words/editor";
 import { t as judges } from "../../../words/judges";
 import { t as timing } from "../../../words/timing";
 import { elementsOf } from "../../judges/parts";
-import { currentSlide, select } from "../../store/store";
+import { currentSlide, select, useCourse } from "../../store/store";
 import { toggleView, useView } from "../stage/view";
 import type { Entry } from "./paletteEntries";
 
@@ -18,12 +18,12 @@ type Of = "element" | "text" | "picture" | "decorative" | "video" | "button" | "
 /** A setting: its label, other words for it, what has it, and the headings that it stands under. */
 type Setting = [label: string, also: string, of: Of, ...headings: string[]];
 
-const LOOKS = `${t("looks")} ${t("style")}`;
-const SAYS = `${t("says")} ${t("textAndMedia")}`;
-const DOES = `${does("does")} ${does("interaction")}`;
-const JUDGES = `${judges("judges")} ${judges("questionAndScoring")}`;
-const FEEDBACK = `${judges("feedback")} ${judges("afterEachOutcome")}`;
-const MOVES = `${timing("moves")} ${timing("motionEntranceAndExit")}`;
+const LOOKS = headingOf(t("looks"), t("style"));
+const SAYS = headingOf(t("says"), t("textAndMedia"));
+const DOES = headingOf(does("does"), does("interaction"));
+const JUDGES = headingOf(judges("judges"), judges("questionAndScoring"));
+const FEEDBACK = headingOf(judges("feedback"), judges("afterEachOutcome"));
+const MOVES = headingOf(timing("moves"), timing("motionEntranceAndExit"));
 
 const SETTINGS: readonly Setting[] = [
   [t("opacity2"), t("findOpacity2"), "element", LOOKS],
@@ -113,19 +113,16 @@ export function settingEntries(): Entry[] {
 /** Keep or make a selection that has such a setting; return whether there is one. */
 function selectWhatHas(of: Of): boolean {
   const slide = currentSlide();
+  const { selected } = useCourse.getState().selection;
   if (of === "slide") {
     select([]);
     return slide !== null;
   }
   const fits = (element: Element): boolean => slide !== null && (of === "question" || of === "choice" ? isAsked(slide, element, of) : has[of](element));
-  const chosen = slide?.elements.find((element) => fits(element) && isSelected(element.id)) ?? slide?.elements.find(fits);
+  const chosen = slide?.elements.find((element) => fits(element) && selected.includes(element.id)) ?? slide?.elements.find(fits);
   if (!chosen) return false;
   select([chosen.id]);
   return true;
-}
-
-function isSelected(id: string): boolean {
-  return document.querySelector(`[data-row="${id}"][aria-pressed=true]`) !== null;
 }
 
 function isAsked({ questions }: Slide, { id }: Element, of: "question" | "choice"): boolean {

@@ -137,7 +137,7 @@ function pasteFrom(data: DataTransfer | null): void {
   const words = data?.getData("text/plain") ?? "";
   const copied = copiedFor(words);
   if (copied) void paste(copied);
-  else if (words.trim()) void addElement("text", null, (slide, ids) => withWords(slide, ids[0] ?? "", words));
+  else if (words.trim()) void addElement("text", null, { finish: (slide, ids) => withWords(slide, ids[0] ?? "", words) });
 }
 
 function withWords(slide: Slide, id: string, words: string): Slide {
