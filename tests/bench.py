@@ -160,8 +160,9 @@ def saved_progress() -> None:
             "program": program.model_dump(mode="json"), "progress": text})
         line(f"saved progress, {slides} slides, {questions} answers",
              f"{len(text)} characters", most)
-        told, packed = json.loads(figure)
+        told, judged, packed = json.loads(figure)
         line("  an event told to the tracker, in TypeScript", f"{told:,.0f} µs", "50 µs")
+        line("  an answer told, with all points added up anew", f"{judged:,.0f} µs", "50 µs")
         line("  all of it packed, once for a burst", f"{packed:,.0f} µs", "-")
 
 

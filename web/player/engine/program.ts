@@ -3,6 +3,8 @@ import type {
   Clock, Grader, Program, ProgramElement, ProgramOverlay, ProgramRule, ProgramSlide, SeenSet, Variable,
 } from "../../api/types";
 import { isJudged } from "./grade";
+import type { Totals } from "./results";
+import type { State } from "./state";
 
 enum Rank { Block, Element, Overlay, Slide, Course }
 
@@ -27,6 +29,8 @@ export class Index {
   readonly onward = new Map<string, string | null>();
   /** By slide, what can be come to from it, as far as somebody has asked (`ways`). */
   readonly ahead = new Map<string, ReadonlySet<string>>();
+  /** What answers come to, as far as somebody has asked (`results`). */
+  readonly totals = new WeakMap<State["answers"], Totals>();
   /** The overlay of each element that is in one. */
   readonly overlayOf = new Map<string, string>();
   /** The elements of each slide and of its overlays. */

@@ -1,15 +1,41 @@
 /** What a run has come to. The twin of `engine/results.py`. */
 import type { Index } from "./program";
-import type { State, Success } from "./state";
+import type { Answer, State, Success } from "./state";
 import { own } from "./own";
+
+/** What all answers of a run come to. */
+export interface Totals {
+  /** The points of the scored questions. */
+  readonly points: number;
+  /** Whether anything was submitted. */
+  readonly attempted: boolean;
+}
+
+/** Return what the answers come to. They are added up once, however many events leave them as they are. */
+function totals(index: Index, { answers }: State): Totals {
+  let found = index.totals.get(answers);
+  if (!found) index.totals.set(answers, found = addedUp(index, answers));
+  return found;
+}
+
+function addedUp(index: Index, answers: State["answers"]): Totals {
+  let [points, attempted] = [0, false];
+  for (const question of Object.keys(answers)) {
+    const answer = answers[question] as Answer;
+    if (index.questions.get(question)?.purpose === "scored") points += answer.points;
+    attempted ||= answer.attempts > 0;
+  }
+  return { points, attempted };
+}
 
 /** Return the points of all scored questions so far. */
 export function points(index: Index, state: State): number {
-  let total = 0;
-  for (const [question, answer] of Object.entries(state.answers)) {
-    if (index.questions.get(question)?.purpose === "scored") total += answer.points;
-  }
-  return total;
+  return totals(index, state).points;
+}
+
+/** Whether anything was submitted so far. */
+export function attempted(index: Index, state: State): boolean {
+  return totals(index, state).attempted;
 }
 
 /** Return the score in per cent with two decimals, null where nothing is scored. */

@@ -23,7 +23,7 @@ function lessonStatus(index: Index, state: State): string {
 export function statusCalls(index: Index, state: State): Call[] {
   const calls: Call[] = [["cmi.core.lesson_status", lessonStatus(index, state)]];
   const reached = results.score(index, state);
-  if (reached !== null && Object.values(state.answers).some((answer) => answer.attempts)) {
+  if (reached !== null && results.attempted(index, state)) {
     calls.push(
       ["cmi.core.score.min", "0"], ["cmi.core.score.max", "100"],
       ["cmi.core.score.raw", decimal(reached)],
