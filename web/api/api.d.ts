@@ -401,6 +401,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/player-words/{language}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Player Words
+         * @description Return the player's own words in a language, by key; else in English.
+         */
+        get: operations["zigzag_server_courses_api_get_player_words"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/courses/{slug}/versions": {
         parameters: {
             query?: never;
@@ -8360,6 +8380,8 @@ export interface components {
          * Course
          * @description The course's own settings: everything that is not on one slide.
          *
+         *     `words` are those that the author has instead of the player's own (`zigzag_core.words`), by key.
+         *
          *     `slides` is the order of the slides; sections that begin before the same slide follow each
          *     other as listed. `remembered` lists, by kind, the ids in the order in
          *     which they were first published: their numbers in saved progress (see `tracking.progress`).
@@ -8380,6 +8402,13 @@ export interface components {
              * @default en
              */
             language: string;
+            /**
+             * Words
+             * @default {}
+             */
+            words: {
+                [key: string]: string;
+            };
             /**
              * @default {
              *       "w": 1280,
@@ -10682,6 +10711,8 @@ export interface components {
         /**
          * Program
          * @description A compiled course: all that the player needs, and nothing of the author's own.
+         *
+         *     `words` are the player's, where they are not the English ones.
          */
         Program: {
             /**
@@ -10696,6 +10727,13 @@ export interface components {
             title: string;
             /** Language */
             language: string;
+            /**
+             * Words
+             * @default {}
+             */
+            words: {
+                [key: string]: string;
+            };
             size: components["schemas"]["SlideSize"];
             /**
              * @default {
@@ -12368,6 +12406,32 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["JobOut"];
+                };
+            };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
+        };
+    };
+    zigzag_server_courses_api_get_player_words: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                language: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        [key: string]: string;
+                    };
                 };
             };
             "4XX": components["responses"]["Refused"];

@@ -1,7 +1,8 @@
 /** The outline as lines, and where the stops of the route stand. */
 import { describe, expect, test } from "vitest";
 import type { Way } from "../workbench/shell/useCheck";
-import { columnsOf, placesOf } from "../workbench/plan/layout";
+import { columnsOf } from "../workbench/editor/strip/columns";
+import { laidOut, STOP, turnOf } from "../workbench/plan/layout";
 import { fromLines, linesOf, movedLines, sectionOf, type Line } from "../workbench/plan/lines";
 
 const slide = (id: string): Line => ({ kind: "slide", id });
@@ -51,14 +52,39 @@ describe("the route", () => {
     expect(arms.map((id) => columns.get(id)?.column)).toEqual([1, 1, 2, 2, 3]);
   });
 
-  test("gives 300 stops places of their own, none upon another", () => {
-    const order = Array.from({ length: 300 }, (_, n) => `s${n}`);
-    const ways = order.slice(1).map((id, n) => way(`s${n}`, id));
-    const jumps = order.slice(0, 290).filter((_, n) => n % 7 === 0).map((id, n) => way(id, `s${n * 7 + 5}`));
-    const places = [...placesOf(order, [...ways, ...jumps]).values()];
-    expect(new Set(places.map(({ x, y }) => `${x} ${y}`)).size).toBe(300);
-    for (const [n, a] of places.entries()) {
-      for (const b of places.slice(n + 1)) expect(Math.abs(a.x - b.x) >= 104 || Math.abs(a.y - b.y) >= 88).toBe(true);
+  const numbered = (count: number): string[] => Array.from({ length: count }, (_, n) => `s${n}`);
+
+  test.each([[300, 640], [300, 1_400], [7, 200], [1, 640]])("gives %i stops in %i px places of their own", (count, width) => {
+    const slides = numbered(count);
+    const { places, rows, width: drawn } = laidOut([{ id: null, slides }], new Set(), width);
+    expect(rows.flat()).toEqual(slides);
+    const all = [...places.values()];
+    for (const [n, a] of all.entries()) {
+      expect(a.x - STOP.w / 2).toBeGreaterThan(0);
+      expect(a.x + STOP.w / 2).toBeLessThan(drawn);
+      // Neither a picture nor the two lines of a title below it lies on another stop.
+      for (const b of all.slice(n + 1)) expect(Math.abs(a.x - b.x) >= 104 || Math.abs(a.y - b.y) >= STOP.h + 36).toBe(true);
     }
+  });
+
+  test("begins a row with each section, and leaves out what is folded", () => {
+    const parts = [{ id: null, slides: ["a"] }, { id: "x", slides: numbered(9) }, { id: "y", slides: ["b", "c"] }];
+    const open = laidOut(parts, new Set(), 640);
+    expect(open.rows.map((row) => row[0])).toEqual(["a", "s0", "s5", "b"]);
+    expect(open.headings.map(({ id, count }) => [id, count])).toEqual([["x", 9], ["y", 2]]);
+    const folded = laidOut(parts, new Set(["x"]), 640);
+    expect(folded.rows.map((row) => row[0])).toEqual(["a", "b"]);
+    expect(folded.height).toBeLessThan(open.height);
+  });
+
+  test("leads from row to row clear of titles", () => {
+    const { places, rows, width } = laidOut([{ id: null, slides: numbered(10) }], new Set(), 640);
+    const [from, to] = [places.get(rows[0]?.at(-1) ?? ""), places.get(rows[1]?.[0] ?? "")];
+    if (!from || !to) throw new Error("there are two rows");
+    const between = Number(/V([\d.]+)q0 8 -8 8H/.exec(turnOf(from, to, width))?.[1]) + 8;
+    const lowest = Math.max(...(rows[0] ?? []).map((id) => (places.get(id)?.y ?? 0) + STOP.h / 2));
+    // Two lines of a title are 32 px high, and begin 4 px below the picture.
+    expect(between).toBeGreaterThan(lowest + 36);
+    expect(between).toBeLessThan(to.y - STOP.h / 2);
   });
 });

@@ -1,5 +1,5 @@
 import { Box, Center, Flex, Spinner } from "@chakra-ui/react";
-import { lazy, Suspense, useEffect, useState, type ReactNode } from "react";
+import { lazy, Suspense, useEffect, useMemo, useState, type ReactNode } from "react";
 import { Navigate, useParams } from "react-router";
 import { Build } from "./editor/BuildMode";
 import { ConflictDialog } from "./shell/ConflictDialog";
@@ -8,6 +8,7 @@ import { open, startSaving } from "./store/saver";
 import { close, useCourse } from "./store/store";
 import { useLost } from "./shell/useLost";
 import { TopBar } from "./shell/TopBar";
+import { SpeechContext, speechIn } from "../player/render/speech";
 import { Empty } from "../kit/Empty";
 import { QuietButton } from "../kit/QuietButton";
 import { t } from "../words/shell";
@@ -23,6 +24,8 @@ const MODES = { plan: Plan, build: Build, rehearse: Rehearse, publish: Publish }
 export default function Workbench(): ReactNode {
   const { slug = "", mode = "build" } = useParams();
   const loaded = useCourse((state) => state.slug === slug);
+  const language = useCourse((state) => state.course?.language ?? "en");
+  const speech = useMemo(() => speechIn(language), [language]);
   useLost();
   const [problem, setProblem] = useState("");
   const [attempt, setAttempt] = useState(0);
@@ -57,11 +60,13 @@ export default function Workbench(): ReactNode {
   if (!(mode in MODES)) return <Navigate to="../build" relative="path" replace />;
   const Mode = MODES[mode as keyof typeof MODES];
   return (
-    <Flex direction="column" h="100%" minW="1024px">
-      <TopBar mode={mode} />
-      <Box flex="1" minH="0" as="main"><Suspense fallback={<Loading />}><Mode /></Suspense></Box>
-      <ConflictDialog />
-    </Flex>
+    <SpeechContext.Provider value={speech}>
+      <Flex direction="column" h="100%" minW="1024px">
+        <TopBar mode={mode} />
+        <Box flex="1" minH="0" as="main"><Suspense fallback={<Loading />}><Mode /></Suspense></Box>
+        <ConflictDialog />
+      </Flex>
+    </SpeechContext.Provider>
   );
 }
 

@@ -10,6 +10,7 @@ from zigzag_core.course.questions.feedback import FeedbackDesign
 from zigzag_core.course.reporting import Progress, telling, untold
 from zigzag_core.errors import NothingToPublish
 from zigzag_core.program import COURSE, Program, ProgramMedia
+from zigzag_core.words import not_english
 
 from .numbering import numbered
 from .rules import program_rules
@@ -54,7 +55,8 @@ def program_around(
     `variables` are those of patterns, `sources` gives the URLs of the files that are used.
     """
     return Program(
-        course=course.id, title=course.title, language=course.language, size=course.size,
+        course=course.id, title=course.title, language=course.language,
+        words=not_english(scope.words), size=course.size,
         theme=course.theme, slides=(), variables=(*course.variables, *variables),
         # A section's rules are added to its slides.
         rules=program_rules(course.rules, COURSE, scope, None), navigation=course.navigation,

@@ -33,9 +33,10 @@ Tone = Literal["right", "partly", "wrong", "plain"]
 
 @dataclass(frozen=True)
 class _Outcome:
-    """What an answer came to: the event, how it sounds, its title and its button.
+    """What an answer came to: the event, how it sounds, its title, whether it is tried `again`.
 
-    `name` is that of its panel, `words` those of the author that are said.
+    `name` is that of its panel, `words` those of the author that are said, `title` the key of the
+    player's words.
     """
 
     name: str
@@ -43,16 +44,15 @@ class _Outcome:
     words: f.Outcome
     tone: Tone
     title: str
-    button: str = "Continue"
+    again: bool = False
     condition: Any = True
 
     @property
     def final(self) -> bool:
         """Whether the question is over, and goes on to what comes after it."""
-        return self.button == "Continue" and self.words != "nothing"
+        return not self.again and self.words != "nothing"
 
 
-_AGAIN = "Try again"
 _BESIDE = 400
 """No wider is a panel that stands beside the question, in px."""
 _PICTURE = (480.0, 220.0)
@@ -60,34 +60,32 @@ _CLOSE = Style(
     fill="#1e5b4b", text_colour="#ffffff", size=24, bold=True, radius=8, align="center",
     valign="middle",
 )
-_NOTHING = "There is nothing to judge yet: answer the question first."
-_SENT = "Your answer was sent."
-_UNCHANGED = "This answer was judged already: change it, then submit it again."
 
 
 def _outcomes(question: q.Question) -> Iterator[_Outcome]:
     """Yield what answers to `question` can come to."""
     if question.submit_is == "ready":
-        yield _Outcome("nothing", "answered_nothing", "nothing", "plain", "Not answered yet")
+        yield _Outcome("nothing", "answered_nothing", "nothing", "plain", "not_answered")
     if not is_judged(question):
-        yield _Outcome("answered", "answered", "answered", "plain", "Thank you")
+        yield _Outcome("answered", "answered", "answered", "plain", "thank_you")
         if question.time_limit:
-            yield _Outcome("time_up", "time_up", "time_up", "plain", "Time is up")
+            yield _Outcome("time_up", "time_up", "time_up", "plain", "time_is_up")
         return
     partly = DESCRIPTORS[question.kind].partly
-    yield _Outcome("right", "answered_right", "right", "right", "Right")
+    yield _Outcome("right", "answered_right", "right", "right", "right")
     if question.attempts != 1:
-        yield _Outcome("wrong", "answered_wrong", "wrong", "wrong", "Not right yet", _AGAIN)
+        yield _Outcome("wrong", "answered_wrong", "wrong", "wrong", "not_right_yet", again=True)
         if partly:
-            yield _Outcome("partly", "answered_partly", "partly", "partly", "Partly right", _AGAIN)
+            yield _Outcome(
+                "partly", "answered_partly", "partly", "partly", "partly_right", again=True)
     last_partly = ["=", ["outcome", question.id], "partly"]
     if partly:
-        yield _Outcome("lastpartly", "answered_last", "last", "partly", "Partly right",
+        yield _Outcome("lastpartly", "answered_last", "last", "partly", "partly_right",
                        condition=last_partly)
-    yield _Outcome("last", "answered_last", "last", "wrong", "Not right",
+    yield _Outcome("last", "answered_last", "last", "wrong", "not_right",
                    condition=["not", last_partly] if partly else True)
     if question.time_limit:
-        yield _Outcome("time_up", "time_up", "time_up", "wrong", "Time is up")
+        yield _Outcome("time_up", "time_up", "time_up", "wrong", "time_is_up")
 
 
 def feedback(
@@ -113,11 +111,11 @@ def feedback(
             if outcome.final and opens:
                 own.add(opens)
         else:
-            texts = list(_words(question, outcome))
+            texts = list(_words(question, outcome, scope))
             if outcome.words == "answered" and not texts and not shown.picture:
                 if question.judged != "submit":
                     continue
-                texts = [(rich(_SENT), True)]
+                texts = [(rich(scope.say("answer_sent")), True)]
             panels.append(_panel(question, name, outcome, texts, shown, scope))
             opens = name
             if not outcome.final:
@@ -139,7 +137,9 @@ def feedback(
     return tuple(panels), tuple(rules)
 
 
-def _words(question: q.Question, outcome: _Outcome) -> Iterator[tuple[RichText, Any]]:
+def _words(
+    question: q.Question, outcome: _Outcome, scope: Scope
+) -> Iterator[tuple[RichText, Any]]:
     """The words of a panel, each with the condition under which they are said."""
     if outcome.words == "nothing":
         own = question.feedback.nothing
@@ -147,8 +147,8 @@ def _words(question: q.Question, outcome: _Outcome) -> Iterator[tuple[RichText, 
             yield own, True
             return
         judged = ["and", ["chosen", question.id], [">", ["attempts", question.id], 0]]
-        yield rich(_NOTHING), ["not", judged]
-        yield rich(_UNCHANGED), judged
+        yield rich(scope.say("nothing_to_judge")), ["not", judged]
+        yield rich(scope.say("already_judged")), judged
         return
     text: RichText = getattr(question.feedback, outcome.words)
     if outcome.name == "partly" and not plain(text):
@@ -208,19 +208,21 @@ def _panel(
         elements.append(ProgramElement.made(draw=_picture(panel_part(name, "p"), shown, scope, w)))
     again = question.feedback.read_again
     if again and outcome.tone in ("wrong", "partly"):
-        elements.append(_button(panel_part(name, "r"), f"Read again: {scope.title_of(again)}", (
+        label = scope.say("read_again", title=scope.title_of(again))
+        elements.append(_button(panel_part(name, "r"), label, (
             CloseOverlay.made(overlay=name), Go.made(to="slide", slide=again, back=True))))
-    stays = (Stay(),) if question.judged == "leaving" and outcome.button == _AGAIN else ()
-    elements.append(_button(panel_part(name, "c"), outcome.button, (
+    stays = (Stay(),) if question.judged == "leaving" and outcome.again else ()
+    label = scope.say("try_again" if outcome.again else "continue")
+    elements.append(_button(panel_part(name, "c"), label, (
         *stays, CloseOverlay.made(overlay=name), *(_after(question) if outcome.final else ()))))
     if stays:
         elements.append(_button(
-            panel_part(name, "g"), "Continue", (CloseOverlay.made(overlay=name),)))
-    titled = tone.title and outcome.words not in ("time_up", "nothing")
+            panel_part(name, "g"), scope.say("continue"), (CloseOverlay.made(overlay=name),)))
+    titled = outcome.words not in ("time_up", "nothing")
     return ProgramOverlay.made(
-        id=name, title=tone.title if titled else outcome.title, tone=outcome.tone, place=place,
-        w=w, dims=design.dims, style=design.style, colour=tone.colour, speaker=tone.speaker,
-        elements=tuple(elements),
+        id=name, title=(titled and tone.title) or scope.say(outcome.title), tone=outcome.tone,
+        place=place, w=w, dims=design.dims, style=design.style, colour=tone.colour,
+        speaker=tone.speaker, elements=tuple(elements),
     )
 
 

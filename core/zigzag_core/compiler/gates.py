@@ -18,8 +18,6 @@ from zigzag_core.course.rules.gates import (
 from .rules import program_expression
 from .scope import Scope
 
-MESSAGE = "There is still something to do on this slide."
-
 
 def program_gate(
     slide: Slide, elements: tuple[p.ProgramElement, ...], overlays: tuple[p.ProgramOverlay, ...],
@@ -44,7 +42,7 @@ def program_gate(
         return None
     return p.ProgramGate(
         condition=["and", *conditions], meanwhile=gate.meanwhile,
-        message=gate.message or _told(gate), for_good=gate.for_good,
+        message=gate.message or scope.say(_told(gate)), for_good=gate.for_good,
     )
 
 
@@ -96,16 +94,16 @@ def _all_here(slide: Slide, elements: list[p.ProgramElement], scope: Scope) -> N
 
 
 def _told(gate: Gate) -> str:
-    """What is said when the author has not written anything."""
+    """The key of what is said when the author has not written anything."""
     match gate.wants[0] if len({type(want) for want in gate.wants}) == 1 else None:
         case AllOfSet() | AllHere():
-            return "Look at everything on this slide first."
+            return "look_at_all"
         case QuestionAnswered(wants="right"):
-            return "Answer the question right to go on."
+            return "answer_right_first"
         case QuestionAnswered():
-            return "Answer the question to go on."
+            return "answer_first"
         case MediaWatched():
-            return "Play it to its end first."
+            return "play_to_end"
         case TimeSpent():
-            return "Take a little more time for this slide."
-    return MESSAGE
+            return "more_time_here"
+    return "still_to_do"

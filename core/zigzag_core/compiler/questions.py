@@ -24,6 +24,7 @@ from zigzag_core.program import (
     Submit,
 )
 from zigzag_core.program.model import Action, Event
+from zigzag_core.words import Say, say_english
 
 Changes = dict[str, Any]
 """What an element gets by being a part of a question; `rules` come before its own."""
@@ -35,11 +36,11 @@ _CHOOSING = (q.SingleChoice, q.MultipleResponse, q.TrueFalse)
 _FIELDS = (q.ShortText, q.Numeric, q.OpenAnswer)
 
 
-def grader_of(slide: Slide, question: q.Question) -> Grader:
-    """Return how `question` is judged."""
+def grader_of(slide: Slide, question: q.Question, say: Say = say_english) -> Grader:
+    """Return how `question` is judged; `say` gives the player's words."""
     words = all_spoken(slide.elements)
     choosing = isinstance(question, _CHOOSING)
-    parts = tuple(_parts(question, words, slide))
+    parts = tuple(_parts(question, words, slide, say))
     return Grader.made(
         id=question.id, slide=slide.id, name=question.name, record=_record_name(question),
         prompt=words.get(question.prompt or "", question.name), kind=question.kind,
@@ -72,7 +73,7 @@ def grader_of(slide: Slide, question: q.Question) -> Grader:
 
 
 def _parts(
-    question: q.Question, words: dict[str, str], slide: Slide
+    question: q.Question, words: dict[str, str], slide: Slide, say: Say
 ) -> Iterator[GraderPart]:
     match question:
         case q.SingleChoice() | q.MultipleResponse() | q.TrueFalse():
@@ -114,7 +115,7 @@ def _parts(
                 own = tuple(sorted({*blank.accepts.words[:1], *blank.others}, key=str.lower))
                 options = bank if blank.how == "bank" else own if blank.how == "list" else ()
                 yield GraderPart.made(
-                    id=blank.id, element=question.text, words=f"Blank {number}",
+                    id=blank.id, element=question.text, words=say("blank", n=number),
                     points=blank.points,
                     accepts=as_ranges(blank.accepts), how=blank.how, options=options,
                 )

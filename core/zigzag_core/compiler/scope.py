@@ -15,6 +15,7 @@ from zigzag_core.course.references import VARIABLES, named, references
 from zigzag_core.course.rules.patterns import Pattern, Steps
 from zigzag_core.course.rules.rule import StartOver
 from zigzag_core.course.rules.rule_use import actions_of, rules_on
+from zigzag_core.words import Say, player_words, say_with
 
 from .names import internal
 
@@ -88,7 +89,8 @@ class Scope:
 
     What a slide comes to depends on nothing else, so it may be kept while both stay the same.
     `contents` are of all slides, or of none for a slide that does not ask. `variables` are those
-    that the author has made, `pictures` gives the width and height of feedback's pictures.
+    that the author has made, `pictures` gives the width and height of feedback's pictures. `words`
+    are the player's, by key.
     """
 
     order: tuple[str, ...]
@@ -101,6 +103,12 @@ class Scope:
     pictures: Mapping[str, tuple[int, int]]
     gate: Gate | None
     feedback: FeedbackDesign
+    words: Mapping[str, str]
+
+    @cached_property
+    def say(self) -> Say:
+        """Says the player's words, in the course's language."""
+        return say_with(self.words)
 
     @cached_property
     def brief(self) -> "Scope":
@@ -151,4 +159,5 @@ def scope_of(course: Course, slides: Sequence[SlideFacts]) -> Scope:
         sections=course.sections, variables=tuple(variable.id for variable in course.variables),
         pictures={file.id: (file.w, file.h) for file in course.media if file.id in wanted},
         gate=course.gate, feedback=course.feedback,
+        words=player_words(course.language, course.words),
     )

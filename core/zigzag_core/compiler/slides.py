@@ -62,7 +62,8 @@ def compiled_slide(slide: Slide, scope: Scope) -> CompiledSlide:
     weave = woven(slide, scope)
     made = _slide(slide, weave, scope)
     return CompiledSlide(
-        slide=made, questions=tuple(grader_of(slide, question) for question in slide.questions),
+        slide=made, questions=tuple(
+            grader_of(slide, question, scope.say) for question in slide.questions),
         sets=tuple(weave.sets), variables=tuple(weave.variables),
         media=tuple(sorted(named(slide, "medium"))),
         remembered=remembered_of(slide, made, weave.variables),

@@ -2,7 +2,9 @@
 
 from typing import Annotated, Literal, Self
 
-from pydantic import Field, model_validator
+from pydantic import Field, field_validator, model_validator
+
+from zigzag_core.words import ENGLISH
 
 from .elements.element import Element, Group
 from .elements.overlay import Overlay
@@ -177,8 +179,13 @@ Remembered = dict[RememberedKind, tuple[Id, ...]]
 """By kind, ids in the order in which they were first published: their numbers in saved progress."""
 
 
+PlayerWord = Annotated[str, Field(min_length=1, max_length=400)]
+
+
 class Course(Model):
     """The course's own settings: everything that is not on one slide.
+
+    `words` are those that the author has instead of the player's own (`zigzag_core.words`), by key.
 
     `slides` is the order of the slides; sections that begin before the same slide follow each
     other as listed. `remembered` lists, by kind, the ids in the order in
@@ -189,6 +196,7 @@ class Course(Model):
     id: Id
     title: Name
     language: Annotated[str, Field(pattern=r"^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$")] = "en"
+    words: dict[Annotated[str, Field(max_length=40)], PlayerWord] = {}
     size: SlideSize = SlideSize()
     slides: tuple[SlideRef, ...] = Field(default=(), max_length=5_000)
     sections: tuple[Section, ...] = Field(default=(), max_length=1_000)
@@ -206,6 +214,14 @@ class Course(Model):
     completion: Completion = Completion()
     pass_mark: Annotated[float, Field(ge=0, le=100)] = 80
     remembered: Remembered = {}
+
+    @field_validator("words")
+    @classmethod
+    def _words_are_known(cls, words: dict[str, str]) -> dict[str, str]:
+        unknown = next((key for key in words if key not in ENGLISH), None)
+        if unknown is not None:
+            raise ValueError(f"the player has no words for “{unknown}”")
+        return words
 
     @model_validator(mode="after")
     def _ids_are_unique(self) -> Self:

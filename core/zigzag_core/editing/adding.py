@@ -20,6 +20,7 @@ from zigzag_core.course.media import SMALL_PICTURE, SMALL_SHOWN
 from zigzag_core.course.questions.descriptors import QUESTION_KINDS
 from zigzag_core.course.questions.new_questions import new_question
 from zigzag_core.course.style.usual_styles import USUAL_STYLES
+from zigzag_core.words import Say, say_english
 
 from .copies.copying import Clipping, paste
 from .questions.placement import put_where_free
@@ -34,7 +35,7 @@ def add(
     slide: Slide, what: Addition, fresh: IdSource, size: SlideSize,
     at: tuple[float, float] | None = None, styles: Styles = USUAL_STYLES,
     overlay: str | None = None, name: str = "", file: MediaFile | None = None,
-    beside: Collection[str] = (),
+    beside: Collection[str] = (), say: Say = say_english,
 ) -> tuple[Slide, tuple[str, ...], tuple[Variable, ...]]:
     """Return `slide` with `what` added, the ids of the new elements, and new variables for them.
 
@@ -43,7 +44,8 @@ def add(
     what is there. `styles` are the course's own. It comes onto `overlay` where one is named, and
     an element is called `name`, or by its kind, counted on where that is taken. It is as large
     as suits `file`, where it is to show one; then it lies beside the elements `beside`, and beside
-    a picture or video in whose middle it would lie, as near to the point as it can.
+    a picture or video in whose middle it would lie, as near to the point as it can. `say` gives the
+    words of a question's button.
     """
     def place(box: Box) -> tuple[float, float] | None:
         if at is None:
@@ -53,7 +55,7 @@ def add(
 
     variables: tuple[Variable, ...] = ()
     if what in QUESTION_KINDS:
-        elements, question = new_question(what, fresh, styles)
+        elements, question = new_question(what, fresh, styles, say)
         clipping = Clipping(elements=elements, questions=(question,))
     else:
         element, variables = new_element(what, fresh, styles)

@@ -119,7 +119,7 @@ def _told(index: Index, question: str, answer: Answer) -> str:
     if grader is None or answer.result is None:
         return ""
     tally = Tally(answer.right, answer.wrong, measure(grader, ()).of)
-    return verdict(grader, answer.result, answer.points, tally, answer.attempts)
+    return verdict(grader, answer.result, answer.points, tally, answer.attempts, index.say)
 
 
 def _given(index: Index, state: State, question: str, part: str) -> Value:

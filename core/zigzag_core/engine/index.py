@@ -17,6 +17,7 @@ from zigzag_core.program import (
     ProgramSlide,
     SeenSet,
 )
+from zigzag_core.words import say_with
 
 _BLOCK, _ELEMENT, _OVERLAY, _SLIDE, _COURSE = range(5)
 
@@ -35,6 +36,7 @@ class Index:
 
     def __init__(self, program: Program) -> None:
         self.program = program
+        self.say = say_with(program.words)
         self.order = tuple(slide.id for slide in program.slides)
         self.position = {slide: index for index, slide in enumerate(self.order)}
         self.slides: dict[str, ProgramSlide] = {slide.id: slide for slide in program.slides}

@@ -13,9 +13,6 @@ from .run import Run
 from .state import Answer, State
 from .values import Value, clipped, number, to_text
 
-GOES_BACK = "It does not belong there and goes back."
-"""Said where a wrong item returns at once."""
-
 _EVENTS = {"right": "answered_right", "neutral": "answered"}
 
 
@@ -60,7 +57,7 @@ def answer(run: Run, question: str, part: str, value: Value) -> None:
             return
     if grader.returns == "at_once" and grader.form == "pairs" and text \
             and not belongs(grader, part, text):
-        run.effects.append({"effect": "announce", "text": GOES_BACK})
+        run.effects.append({"effect": "announce", "text": run.index.say("goes_back")})
         if grader.drops_count:
             found = _answer(run, question)
             _put(run, question, replace(found, slips=min(found.slips + 1, LIMITS.most_slips)))

@@ -8,6 +8,7 @@ from dataclasses import dataclass, replace
 from typing import Literal
 
 from zigzag_core.program import Grader
+from zigzag_core.words import Say, say_english
 
 from .tally import Given, Tally, measure
 
@@ -107,32 +108,36 @@ def _points(grader: Grader, tally: Tally, given: Given) -> float:
 
 
 def verdict(
-    grader: Grader, result: Result | None, points: float, tally: Tally, attempt: int = 1
+    grader: Grader, result: Result | None, points: float, tally: Tally, attempt: int = 1,
+    say: Say = say_english,
 ) -> str:
     """Return in words how it was judged: ``3 of 4 right, 1 wrong: 2 of 4 points``.
 
-    With one part only: ``Right: 5 of 5 points``. What a later `attempt` gives less is said.
+    With one part only: ``Right: 5 of 5 points``. What a later `attempt` gives less is said. `say`
+    gives the player's words.
     """
     if result in (None, "neutral"):
-        return "not judged"
-    if tally.of == 1 and tally.right + tally.wrong <= 1:
-        words = "Right" if result == "right" else "Not right"
-    else:
-        words = f"{tally.right} of {tally.of} right"
-        words += f", {tally.wrong} wrong" if tally.wrong else ""
+        return say("not_judged")
+    words = _counted(result, tally, say)
     if grader.purpose != "scored":
         return words
     if points < 0:
-        return f"{words}: {_points_in_words(-points)} taken away"
-    words = f"{words}: {_hundredths(points)} of {_points_in_words(grader.points)}"
+        key = "taken_away_one" if points == -1 else "taken_away"
+        return say(key, words=words, points=_hundredths(-points))
+    key = "earned_of_one" if grader.points == 1 else "earned"
+    words = say(key, words=words, points=_hundredths(points), full=_hundredths(grader.points))
     share = attempt_share(grader, attempt)
     if share == 1 or tally.right == 0:
         return words
-    return f"{words} (attempt {attempt} gives {_hundredths(share * 100)}%)"
+    return say("attempt_gives", words=words, attempt=attempt, percent=_hundredths(share * 100))
 
 
-def _points_in_words(points: float) -> str:
-    return f"{_hundredths(points)} {'point' if points == 1 else 'points'}"
+def _counted(result: Result | None, tally: Tally, say: Say) -> str:
+    """How much was right and wrong, in words."""
+    if tally.of == 1 and tally.right + tally.wrong <= 1:
+        return say("right" if result == "right" else "not_right")
+    key = "right_and_wrong" if tally.wrong else "right_of"
+    return say(key, right=tally.right, of=tally.of, wrong=tally.wrong)
 
 
 def _hundredths(value: float) -> str:

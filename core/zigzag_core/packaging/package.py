@@ -10,6 +10,7 @@ from jinja2 import Environment, PackageLoader
 from zigzag_core.course import Course, MediaFile, Theme
 from zigzag_core.media.recolour import recoloured
 from zigzag_core.tracking import words
+from zigzag_core.words import direction, say_in
 
 from .archive import OpenMedia, media_path
 from .fonts import Cut, cut_font, fonts_of
@@ -84,9 +85,11 @@ def page(
 
     `tracking` says who is told, and `app` is the origin of the workbench that watches a rehearsal.
     """
+    say = say_in(course.language, course.words)
     return _TEMPLATES.get_template("page.html").render(
-        language=course.language, title=course.title, tracking=tracking, scripts=scripts,
-        styles=styles, app=app)
+        language=course.language, direction=direction(course.language),
+        loading=say("loading_course"), needs_script=say("needs_script"),
+        title=course.title, tracking=tracking, scripts=scripts, styles=styles, app=app)
 
 
 def program_script(program: str) -> bytes:

@@ -433,12 +433,16 @@ class ProgramMedia(Model):
 
 
 class Program(Model):
-    """A compiled course: all that the player needs, and nothing of the author's own."""
+    """A compiled course: all that the player needs, and nothing of the author's own.
+
+    `words` are the player's, where they are not the English ones.
+    """
 
     format: Literal[5] = 5
     course: Id
     title: str
     language: str
+    words: dict[str, str] = {}
     size: SlideSize
     theme: Theme = Theme()
     slides: tuple[ProgramSlide, ...]

@@ -11,6 +11,7 @@ from ninja.files import UploadedFile
 from zigzag_core import course as core
 from zigzag_core.course.elements.blank import blank_course
 from zigzag_core.editing.changes import Change
+from zigzag_core.words import player_words
 
 from zigzag_server.accounts.auth import author
 from zigzag_server.jobs import uploads
@@ -230,6 +231,12 @@ def export_left(request: HttpRequest, slug: str) -> Status[Any]:
     user = author(request)
     course = store.key_of(user, slug)
     return Status(202, start(user, "export_left", {"course": course}, course=course))
+
+
+@router.get("/player-words/{language}", response=dict[str, str])
+def get_player_words(request: HttpRequest, language: str) -> dict[str, str]:
+    """Return the player's own words in a language, by key; else in English."""
+    return player_words(language, {})
 
 
 @router.get("/courses/{slug}/versions", response=Versions)

@@ -23,6 +23,7 @@ from zigzag_core.editing.removing import (
     without_slides,
     without_things,
 )
+from zigzag_core.words import say_in
 
 from zigzag_server.accounts.auth import author
 from zigzag_server.problems import Problem
@@ -152,6 +153,7 @@ def edit_add(request: HttpRequest, data: AddIn) -> dict[str, Any]:
     slide, selected, variables = add(
         data.slide, data.what, core.system_ids(), course.size, data.at, course.styles,
         overlay_of(data.slide, data.overlay), data.name, data.file, data.beside,
+        say_in(course.language, course.words),
     )
     if variables:
         grown = welcome(course, Clipping(variables=variables))

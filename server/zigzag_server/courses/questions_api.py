@@ -29,6 +29,7 @@ from zigzag_core.editing.questions.roles import (
 )
 from zigzag_core.grading import answer_table as table
 from zigzag_core.grading import table_file
+from zigzag_core.words import say_in
 
 from .edited import Edited, edited_slide
 
@@ -199,14 +200,16 @@ def parts_join(request: HttpRequest, data: JoinIn) -> dict[str, Any]:
 def question_button(request: HttpRequest, data: ButtonIn) -> dict[str, Any]:
     """Add a button that submits or clears a question."""
     return _asked(data.slide, lambda: with_button(
-        data.slide, data.question, data.does, core.system_ids(), data.course.styles))
+        data.slide, data.question, data.does, core.system_ids(), data.course.styles,
+        say_in(data.course.language, data.course.words)))
 
 
 @router.post("/question", response=Edited)
 def question_of(request: HttpRequest, data: QuestionFrom) -> dict[str, Any]:
     """Make a question of elements that are on the slide."""
     return _asked(data.slide, lambda: question_from(
-        data.slide, data.elements, data.kind, core.system_ids(), data.course.styles, data.roles))
+        data.slide, data.elements, data.kind, core.system_ids(), data.course.styles, data.roles,
+        say_in(data.course.language, data.course.words)))
 
 
 @router.post("/question/roles", response=Roles)

@@ -18,7 +18,7 @@ export function Menu({ index, state, onGo, onClose }: Props): ReactNode {
   }, []);
   return (
     <div
-      ref={list} className="zz-menu" role="region" aria-label="Slides of the course"
+      ref={list} className="zz-menu" role="region" aria-label={index.say("slides_of_course")}
       onKeyDown={(event) => { if (event.key === "Escape") onClose(); }}
     >
       <ol>
@@ -32,8 +32,8 @@ export function Menu({ index, state, onGo, onClose }: Props): ReactNode {
                 aria-current={slide.id === state.slide ? "step" : undefined}
                 aria-disabled={!open || undefined}
               >
-                <span>{slide.title || "Untitled"}</span>
-                {seen && <small>seen</small>}
+                <span>{slide.title || index.say("untitled")}</span>
+                {seen && <small>{index.say("seen")}</small>}
                 {!open && <small>{whyClosed(index, state)}</small>}
               </button>
             </li>
@@ -46,6 +46,6 @@ export function Menu({ index, state, onGo, onClose }: Props): ReactNode {
 
 /** Why a slide cannot be gone to yet, in a word or two. */
 function whyClosed(index: Index, state: State): string {
-  if (state.slide && !gateIsOpen(index, state, state.slide)) return "opens when this slide is done";
-  return index.program.navigation.order === "seen" ? "opens once seen" : "opens later";
+  if (state.slide && !gateIsOpen(index, state, state.slide)) return index.say("opens_when_done");
+  return index.say(index.program.navigation.order === "seen" ? "opens_once_seen" : "opens_later");
 }

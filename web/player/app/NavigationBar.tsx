@@ -4,8 +4,8 @@ import { gateIsOpen, slideBefore } from "../engine/engine";
 import type { Index } from "../engine/program";
 import type { State } from "../engine/state";
 import { movesLong } from "../render/motion";
+import { useSay } from "../render/speech";
 import { captionsWanted, onCaptions, setCaptions, setVolume } from "../render/players";
-import { STILL_TO_DO } from "./saying";
 import type { Session } from "./session";
 import type { Size } from "./useScale";
 
@@ -25,17 +25,18 @@ export function NavigationBar(
   { session, state, slide, size, menu, setMenu, reading, setReading }: Props,
 ): ReactNode {
   const { index } = session;
+  const { say } = index;
   const has = (part: keyof Navigation): boolean => Boolean(
     (part === "order" ? null : slide.navigation[part]) ?? index.program.navigation[part],
   );
   return (
-    <nav className="zz-bar" aria-label="Course">
+    <nav className="zz-bar" aria-label={say("course")}>
       {has("menu") && (
         <button type="button" data-opens="menu" aria-expanded={menu} onClick={() => setMenu(!menu)}>
           <svg width="20" height="20" viewBox="0 0 20 20" aria-hidden>
             <path d="M2 5h16M2 10h16M2 15h16" stroke="currentColor" strokeWidth="2" />
           </svg>
-          <span className="zz-wide">Slides</span>
+          <span className="zz-wide">{say("slides")}</span>
         </button>
       )}
       {has("progress") && <Progress index={index} state={state} slide={slide} />}
@@ -43,7 +44,7 @@ export function NavigationBar(
       <SizeButtons size={size} />
       {state.back && (
         <button type="button" className="zz-main" onClick={() => session.dispatch({ event: "slide", target: state.back ?? "" })}>
-          Back to the question
+          {say("back_to_question")}
         </button>
       )}
       {index.timed.get(slide.id)?.some(({ extendable }) => extendable) && <MoreTime session={session} state={state} />}
@@ -52,7 +53,7 @@ export function NavigationBar(
       {has("full_screen") && document.fullscreenEnabled && <FullScreen />}
       {slide.transcript && has("transcript") && (
         <button type="button" data-opens="transcript" aria-expanded={reading} onClick={() => setReading(!reading)}>
-          Transcript
+          {say("transcript")}
         </button>
       )}
       {has("previous") && (
@@ -60,7 +61,7 @@ export function NavigationBar(
           type="button" disabled={slideBefore(index, state) === null}
           onClick={() => session.dispatch({ event: "previous" })}
         >
-          Back
+          {say("back")}
         </button>
       )}
       {has("next") && <Next session={session} state={state} slide={slide} />}
@@ -71,14 +72,16 @@ export function NavigationBar(
 /** Where the learner is, and how much was seen. */
 function Progress({ index, state, slide }: { index: Index; state: State; slide: ProgramSlide }): ReactNode {
   const count = index.order.length;
+  const n = (index.position.get(slide.id) ?? 0) + 1;
   return (
     <>
       <span className="zz-place">
-        <span className="zz-not-small">Slide </span>{(index.position.get(slide.id) ?? 0) + 1} of {count}
+        <span className="zz-not-small">{index.say("place", { n, count })}</span>
+        <span className="zz-small">{index.say("place_short", { n, count })}</span>
       </span>
       <progress
         className="zz-progress" max={count} value={state.visited.length}
-        aria-label={`${state.visited.length} of ${count} slides seen`}
+        aria-label={index.say("slides_seen", { seen: state.visited.length, count })}
       />
     </>
   );
@@ -105,9 +108,10 @@ function MediaControls(
 
 /** The slide larger than it fits, and whole again. */
 function SizeButtons({ size: { times, larger, smaller } }: { size: Size }): ReactNode {
+  const say = useSay();
   const button = (name: string, sign: string, act: (() => void) | null): ReactNode => (
     <button
-      type="button" className="zz-size" aria-label={`${name}, now ${times * 100} %`} title={name}
+      type="button" className="zz-size" aria-label={say("size_now", { name, percent: times * 100 })} title={name}
       aria-disabled={!act} onClick={() => act?.()}
     >
       <svg width="20" height="20" viewBox="0 0 20 20" fill="none" stroke="currentColor" strokeWidth="2" aria-hidden>
@@ -117,8 +121,8 @@ function SizeButtons({ size: { times, larger, smaller } }: { size: Size }): Reac
   );
   return (
     <>
-      {times > 1 && button("Smaller slide", "M5 8h6", smaller)}
-      {button("Larger slide", "M5 8h6M8 5v6", larger)}
+      {times > 1 && button(say("smaller_slide"), "M5 8h6", smaller)}
+      {button(say("larger_slide"), "M5 8h6M8 5v6", larger)}
     </>
   );
 }
@@ -136,24 +140,24 @@ function Next({ session, state, slide }: Pick<Props, "session" | "state" | "slid
   return (
     <button
       type="button" className={`zz-main${waits ? " zz-waits" : ""}`} disabled={!leads}
-      aria-disabled={off || undefined} title={off ? slide.gate?.message || STILL_TO_DO : undefined}
+      aria-disabled={off || undefined} title={off ? slide.gate?.message || index.say("still_to_do") : undefined}
       onClick={() => session.dispatch({ event: "next" })}
     >
-      Next
+      {index.say("next")}
     </button>
   );
 }
 
-const TIMES = [[1, "Time as set"], [1.5, "Half as much again"], [2, "Twice the time"], [0, "No time limit"]] as const;
+const TIMES = [[1, "time_as_set"], [1.5, "time_half_more"], [2, "time_twice"], [0, "time_unlimited"]] as const;
 
 /** Whoever needs more time can have it (WCAG 2.2.1). */
 function MoreTime({ session, state }: Pick<Props, "session" | "state">): ReactNode {
   return (
     <select
-      aria-label="Time for questions" value={state.more_time}
+      aria-label={session.index.say("time_for_questions")} value={state.more_time}
       onChange={(event) => session.dispatch({ event: "more_time", factor: Number(event.target.value) })}
     >
-      {TIMES.map(([factor, words]) => <option key={factor} value={factor}>{words}</option>)}
+      {TIMES.map(([factor, words]) => <option key={factor} value={factor}>{session.index.say(words)}</option>)}
     </select>
   );
 }
@@ -169,7 +173,7 @@ function PauseButton({ session, state, slide }: Pick<Props, "session" | "state" 
   if (!long) return null;
   return (
     <button type="button" onClick={() => session.dispatch({ event: "pause", on: state.paused })}>
-      {state.paused ? "Go on" : "Pause"}
+      {session.index.say(state.paused ? "play" : "pause")}
     </button>
   );
 }
@@ -182,19 +186,21 @@ function isLong(index: Index, state: State): boolean {
 }
 
 function CaptionsSwitch(): ReactNode {
+  const say = useSay();
   const shown = useSyncExternalStore(onCaptions, captionsWanted);
   return (
-    <button type="button" aria-pressed={shown} onClick={() => setCaptions(!shown)}>Captions</button>
+    <button type="button" aria-pressed={shown} onClick={() => setCaptions(!shown)}>{say("captions")}</button>
   );
 }
 
 function Volume(): ReactNode {
+  const say = useSay();
   const [volume, change] = useState(1);
   return (
     <label className="zz-volume">
-      <span className="zz-wide">Volume</span>
+      <span className="zz-wide">{say("volume")}</span>
       <input
-        type="range" min={0} max={1} step={0.1} value={volume} aria-label="Volume"
+        type="range" min={0} max={1} step={0.1} value={volume} aria-label={say("volume")}
         onChange={(event) => { change(Number(event.target.value)); setVolume(Number(event.target.value)); }}
       />
     </label>
@@ -205,7 +211,7 @@ function Volume(): ReactNode {
 function Speed({ session, state }: Pick<Props, "session" | "state">): ReactNode {
   return (
     <select
-      aria-label="Speed" value={state.speed} className="zz-speed"
+      aria-label={session.index.say("speed")} value={state.speed} className="zz-speed"
       onChange={(event) => session.dispatch({ event: "speed", percent: Number(event.target.value) })}
     >
       {[75, 100, 125, 150, 200].map((percent) => <option key={percent} value={percent}>{percent / 100} ×</option>)}
@@ -214,13 +220,14 @@ function Speed({ session, state }: Pick<Props, "session" | "state">): ReactNode 
 }
 
 function FullScreen(): ReactNode {
+  const say = useSay();
   return (
     <button
       type="button" className="zz-wide-only"
       onClick={() => void (document.fullscreenElement
         ? document.exitFullscreen() : document.documentElement.requestFullscreen())}
     >
-      Full screen
+      {say("full_screen")}
     </button>
   );
 }

@@ -1,10 +1,10 @@
-import { useEffect, useRef, useState, useSyncExternalStore, type ReactNode } from "react";
+import { useEffect, useMemo, useRef, useState, useSyncExternalStore, type ReactNode } from "react";
 import { LiveSlide } from "../render/LiveSlide";
+import { SpeechContext, speechIn, useSay } from "../render/speech";
 import { Menu } from "./Menu";
 import { NavigationBar } from "./NavigationBar";
 import { Notices } from "./Notices";
 import { Transcript } from "./Transcript";
-import { STILL_TO_DO } from "./saying";
 import type { Phase, Session } from "./session";
 import { useKeptFocus } from "./useKeptFocus";
 import { useMiddle, useScale, useSize } from "./useScale";
@@ -15,6 +15,7 @@ export function Player({ session }: { session: Session }): ReactNode {
   const snapshot = useSyncExternalStore(session.subscribe, session.read);
   const { index } = session;
   const { state, phase } = snapshot;
+  const speech = useMemo(() => speechIn(index.program.language, index.say), [index.program.language, index.say]);
   const [menu, setMenu] = useState(false);
   const [reading, setReading] = useState(false);
   const frame = useRef<HTMLDivElement>(null);
@@ -39,41 +40,43 @@ export function Player({ session }: { session: Session }): ReactNode {
   const count = index.order.length;
 
   return (
-    <div className="zz-player">
-      <Notices session={session} snapshot={snapshot} />
-      <div className="zz-frame" ref={frame}>
-        <Before session={session} phase={phase} />
+    <SpeechContext.Provider value={speech}>
+      <div className="zz-player">
+        <Notices session={session} snapshot={snapshot} />
+        <div className="zz-frame" ref={frame}>
+          <Before session={session} phase={phase} />
+          {running && (
+            <main
+              ref={view} className="zz-view" data-slide={slide.id} tabIndex={size.times > 1 ? 0 : -1}
+              aria-label={index.say("place_titled", { n: position, count, title: slide.title })}
+            >
+              <div className="zz-stage">
+                <LiveSlide
+                  key={slide.id} {...{ index, state, slide, scale }} dispatch={session.dispatch}
+                />
+              </div>
+            </main>
+          )}
+          <Coming loading={snapshot.loading} />
+          {running && reading && slide.transcript && (
+            <Transcript text={slide.transcript} onClose={() => { setReading(false); focusOn("transcript"); }} />
+          )}
+          {running && menu && (
+            <Menu
+              index={index} state={state} onClose={() => { setMenu(false); focusOn("menu"); }}
+              onGo={(target) => { setMenu(false); focusOn("menu"); session.dispatch({ event: "slide", target }); }}
+            />
+          )}
+        </div>
+        {running && <Closed words={snapshot.closed} />}
         {running && (
-          <main
-            ref={view} className="zz-view" data-slide={slide.id} tabIndex={size.times > 1 ? 0 : -1}
-            aria-label={`Slide ${position} of ${count}: ${slide.title}`}
-          >
-            <div className="zz-stage">
-              <LiveSlide
-                key={slide.id} {...{ index, state, slide, scale }} dispatch={session.dispatch}
-              />
-            </div>
-          </main>
-        )}
-        <Coming loading={snapshot.loading} />
-        {running && reading && slide.transcript && (
-          <Transcript text={slide.transcript} onClose={() => { setReading(false); focusOn("transcript"); }} />
-        )}
-        {running && menu && (
-          <Menu
-            index={index} state={state} onClose={() => { setMenu(false); focusOn("menu"); }}
-            onGo={(target) => { setMenu(false); focusOn("menu"); session.dispatch({ event: "slide", target }); }}
+          <NavigationBar
+            {...{ session, state, slide, size, menu, setMenu, reading, setReading }}
           />
         )}
+        <div className="zz-hidden" aria-live="polite"><p key={snapshot.announcement.count}>{snapshot.announcement.text}</p></div>
       </div>
-      {running && <Closed words={snapshot.closed} />}
-      {running && (
-        <NavigationBar
-          {...{ session, state, slide, size, menu, setMenu, reading, setReading }}
-        />
-      )}
-      <div className="zz-hidden" aria-live="polite"><p key={snapshot.announcement.count}>{snapshot.announcement.text}</p></div>
-    </div>
+    </SpeechContext.Provider>
   );
 }
 
@@ -94,11 +97,12 @@ function Before({ session, phase }: { session: Session; phase: Phase }): ReactNo
 
 /** A word while the slide that is asked for is still on its way. */
 function Coming({ loading }: { loading: boolean }): ReactNode {
-  return loading ? <p className="zz-coming" role="status">The next slide is loading …</p> : null;
+  const say = useSay();
+  return loading ? <p className="zz-coming" role="status">{say("slide_loading")}</p> : null;
 }
 
 /** Why the way on is closed, after it was tried; a screen reader is told so with all else. */
 function Closed({ words }: { words: string | null }): ReactNode {
-  if (words === null) return null;
-  return <p className="zz-closed">{words || STILL_TO_DO}</p>;
+  const say = useSay();
+  return words === null ? null : <p className="zz-closed">{words || say("still_to_do")}</p>;
 }

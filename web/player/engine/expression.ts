@@ -52,7 +52,7 @@ export function live(index: Index, state: State, name: string): Value {
 
 type AboutQuestion = (typeof ABOUT_QUESTIONS)[number];
 
-const OF_QUESTION: Readonly<Record<AboutQuestion, (answer: Answer, grader: Grader | undefined) => Value>> = {
+const OF_QUESTION: Readonly<Record<AboutQuestion, (answer: Answer, grader: Grader | undefined, index: Index) => Value>> = {
   chosen: (answer, grader) => grader !== undefined && isReady(grader, answer.given),
   unjudged: (answer, grader) => grader !== undefined && isUnjudged(grader, answer.given, answer.judged),
   locked: (answer) => answer.locked,
@@ -62,8 +62,8 @@ const OF_QUESTION: Readonly<Record<AboutQuestion, (answer: Answer, grader: Grade
   earned: (answer) => number(answer.points),
   row: (answer) => answer.row,
   outcome: (answer) => answer.result ?? "",
-  told: (answer, grader) => (!grader || answer.result === null ? ""
-    : verdict(grader, answer.result, answer.points, { ...answer, of: measure(grader, []).of }, answer.attempts)),
+  told: (answer, grader, { say }) => (!grader || answer.result === null ? ""
+    : verdict(grader, answer.result, answer.points, { ...answer, of: measure(grader, []).of }, answer.attempts, say)),
 };
 
 /** Whether a part was chosen or hit; of others what stands in it, or where it lies. */
@@ -105,7 +105,7 @@ function evaluators<K extends string, F>(table: Readonly<Record<K, F>>, make: (o
 const BY_OPERATOR: Readonly<Record<Operator, Evaluator>> = {
   ...evaluators(FACTS, (fact): Evaluator => (index, state, [name], depth) => fact(index, state, name as string, depth)),
   ...evaluators(OF_QUESTION, (about): Evaluator => (index, state, [name]) =>
-    about(own(state.answers, name as string) ?? NO_ANSWER, index.questions.get(name as string))),
+    about(own(state.answers, name as string) ?? NO_ANSWER, index.questions.get(name as string), index)),
   ...evaluators(OVER_VALUES, (over): Evaluator => (index, state, parts, depth) =>
     over(parts.map((part) => evaluate(index, state, part, depth)))),
   ...evaluators(OVER_NUMBERS, (over): Evaluator => (index, state, parts, depth) =>

@@ -2,6 +2,7 @@
 import type { Grader } from "../../api/types";
 import { isComplete, measure, type Given, type Tally } from "./tally";
 import type { Result } from "./state";
+import type { Say } from "./words";
 
 export interface Judgement { result: Result; points: number; row: number; tally: Tally }
 
@@ -57,20 +58,26 @@ function points(grader: Grader, tally: Tally, given: Given): number {
 
 /** How it was judged, in words: `3 of 4 right, 1 wrong: 2 of 4 points`. */
 export function verdict(
-  grader: Grader, result: Result | null, earned: number, tally: Pick<Tally, "right" | "wrong" | "of">, attempt: number,
+  grader: Grader, result: Result | null, earned: number, tally: Counted, attempt: number, say: Say,
 ): string {
-  if (result === null || result === "neutral") return "not judged";
-  const words = tally.of === 1 && tally.right + tally.wrong <= 1 ? (result === "right" ? "Right" : "Not right")
-    : `${tally.right} of ${tally.of} right${tally.wrong ? `, ${tally.wrong} wrong` : ""}`;
-  if (grader.purpose !== "scored") return words;
-  if (earned < 0) return `${words}: ${pointsInWords(-earned)} taken away`;
+  if (result === null || result === "neutral") return say("not_judged");
+  const counts = counted(result, tally, say);
+  if (grader.purpose !== "scored") return counts;
+  if (earned < 0) return say(earned === -1 ? "taken_away_one" : "taken_away", { words: counts, points: hundredths(-earned) });
+  const words = say(grader.points === 1 ? "earned_of_one" : "earned", {
+    words: counts, points: hundredths(earned), full: hundredths(grader.points),
+  });
   const share = attemptShare(grader, attempt);
-  const less = share === 1 || tally.right === 0 ? "" : ` (attempt ${attempt} gives ${hundredths(share * 100)}%)`;
-  return `${words}: ${hundredths(earned)} of ${pointsInWords(grader.points)}${less}`;
+  if (share === 1 || tally.right === 0) return words;
+  return say("attempt_gives", { words, attempt, percent: hundredths(share * 100) });
 }
 
-function pointsInWords(points: number): string {
-  return `${hundredths(points)} ${points === 1 ? "point" : "points"}`;
+type Counted = Pick<Tally, "right" | "wrong" | "of">;
+
+/** How much was right and wrong, in words. */
+function counted(result: Result, { right, wrong, of }: Counted, say: Say): string {
+  if (of === 1 && right + wrong <= 1) return say(result === "right" ? "right" : "not_right");
+  return say(wrong ? "right_and_wrong" : "right_of", { right, of, wrong });
 }
 
 function hundredths(value: number): string {

@@ -5,6 +5,7 @@ import type {
 import { isJudged } from "./grade";
 import type { Totals } from "./results";
 import type { State } from "./state";
+import { sayWith, type Say } from "./words";
 
 enum Rank { Block, Element, Overlay, Slide, Course }
 
@@ -55,7 +56,11 @@ export class Index {
   /** The rules by their event and target; null is any. */
   private readonly matches = new Map<string, Map<string | null, BoundRule[]>>();
 
+  /** The player's words, as the course has them. */
+  readonly say: Say;
+
   constructor(readonly program: Program) {
+    this.say = sayWith(program.words);
     this.order = program.slides.map((slide) => slide.id);
     this.order.forEach((slide, index) => this.position.set(slide, index));
     for (const variable of program.variables) this.variables.set(variable.id, variable);

@@ -11,7 +11,6 @@ import { NO_ANSWER, type Answer, type State } from "./state";
 import { clipped, number, toText, type Value } from "./values";
 import { own } from "./own";
 
-const GOES_BACK = "It does not belong there and goes back.";
 
 /** Choose a part of a question, or take it back where several can be chosen. */
 export function choose(run: Run, question: string, part: string): void {
@@ -38,7 +37,7 @@ export function answer(run: Run, question: string, part: string, value: Value): 
   const text = grader.form === "free" ? Array.from(full).slice(0, grader.at_most ?? 0).join("") : clipped(full);
   const fresh = changed(run, grader, given, part, text);
   if (grader.returns === "at_once" && grader.form === "pairs" && text && !belongs(grader, part, text)) {
-    run.effects.push({ effect: "announce", text: GOES_BACK });
+    run.effects.push({ effect: "announce", text: run.index.say("goes_back") });
     if (grader.drops_count) {
       const found = answerTo(run, question);
       put(run, question, { ...found, slips: Math.min(found.slips + 1, LIMITS.most_slips) });

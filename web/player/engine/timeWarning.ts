@@ -2,9 +2,10 @@
 import type { Index } from "./program";
 import { timed, timeLeft } from "./questions";
 import type { State } from "./state";
+import type { Word } from "./words";
 
 /** So much before the end (ms) it is said; not where the whole time is less than twice as long. */
-const WARNINGS: readonly [number, string][] = [[60_000, "1 minute left."], [10_000, "10 seconds left."]];
+const WARNINGS: readonly [number, Word][] = [[60_000, "minute_left"], [10_000, "seconds_left"]];
 
 /** Whether the time that is left is so little that it is said and shown. */
 export function isEnding(left: number, limit: number): boolean {
@@ -17,7 +18,7 @@ export function timeWarning(index: Index, before: State, after: State): string |
     const [was, left] = [timeLeft(grader, before), timeLeft(grader, after)];
     const limit = (grader.time_limit ?? 0) * 1_000;
     const due = WARNINGS.findLast(([ms]) => was > ms && left <= ms && left > 0 && limit >= 2 * ms);
-    if (due) return due[1];
+    if (due) return index.say(due[1]);
   }
   return undefined;
 }

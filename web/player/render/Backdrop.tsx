@@ -1,6 +1,7 @@
 import type { CSSProperties, ReactNode } from "react";
 import type { Background, Theme } from "../../api/types";
 import type { MediaMap } from "./mediaMap";
+import { useDirection } from "./speech";
 import { paint, themeVariables } from "./theme";
 
 interface Props {
@@ -21,8 +22,8 @@ export function Backdrop({ size, theme, background, media, scale, children }: Pr
     ...themeVariables(theme),
   };
   return (
-    <div className="zz-scaled" style={outer}>
-      <div className="zz-slide" style={inner}>
+    <div className="zz-scaled" style={outer} dir="ltr">
+      <div className="zz-slide" style={inner} dir={useDirection()}>
         {picture && (
           <img
             className="zz-backdrop" src={picture.src} alt="" draggable={false}

@@ -3,6 +3,7 @@ import type { MeterElement, Style } from "../../api/types";
 import { toNumber, toText } from "../engine/values";
 import type { ValueWords } from "./RichTextView";
 import { paint } from "./theme";
+import { useSay } from "./speech";
 import { Words } from "./Words";
 
 interface Props { element: MeterElement; style: Style; values: ValueWords; live: boolean }
@@ -25,7 +26,7 @@ export function MeterBox({ element, style, values, live }: Props): ReactNode {
     role: "meter", "aria-valuenow": value, "aria-valuemin": low, "aria-valuemax": high,
     "aria-label": element.alt || element.name,
   };
-  const words = `${toText(value)} of ${toText(high)}`;
+  const words = useSay()("value_of", { value: toText(value), high: toText(high) });
   if (element.meter === "text") {
     return <div {...role} aria-valuetext={words} className="zz-meter"><Words style={style}><span>{live ? words : `{{ ${element.of.replaceAll("_", " ")} }}`}</span></Words></div>;
   }

@@ -76,7 +76,7 @@ function giveBack(before: HTMLElement | null): void {
 /** The panel as the course has it: its width, and what its style and tone set. */
 function panelStyle({ w, style, colour }: ProgramOverlay): CSSProperties {
   return {
-    width: w, ...(colour ? { borderLeftColor: paint(colour) } : {}),
+    width: w, ...(colour ? { borderInlineStartColor: paint(colour) } : {}),
     ...(style?.fill ? { background: paint(style.fill) } : {}), ...(style?.radius ? { borderRadius: style.radius } : {}),
     ...(style ? { color: paint(style.text_colour) } : {}),
   };

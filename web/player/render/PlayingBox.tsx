@@ -4,6 +4,7 @@ import { useActing } from "./acting";
 import { Captions } from "./Captions";
 import type { MediaEntry, MediaMap } from "./mediaMap";
 import { loudness, register } from "./players";
+import { useSay } from "./speech";
 
 interface Props { element: VideoElement | AudioElement; media: MediaMap; live: boolean }
 
@@ -177,8 +178,9 @@ function useReports(player: { current: HTMLMediaElement | null }, element: strin
 function PlayButton(
   { name, onClick, stops = false }: { name: string; onClick: () => void; stops?: boolean },
 ): ReactNode {
+  const say = useSay();
   return (
-    <button type="button" className="zz-play" aria-label={`${stops ? "Pause" : "Play"} ${name}`} onClick={onClick}>
+    <button type="button" className="zz-play" aria-label={say(stops ? "pause_named" : "play_named", { name })} onClick={onClick}>
       {stops
         ? <svg width="28" height="28" viewBox="0 0 28 28" aria-hidden><path d="M7 5h5v18H7zM16 5h5v18h-5z" fill="currentColor" /></svg>
         : <svg width="28" height="28" viewBox="0 0 28 28" aria-hidden><path d="M8 4 24 14 8 24Z" fill="currentColor" /></svg>}

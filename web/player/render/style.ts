@@ -52,6 +52,9 @@ function shadow({ x, y, blur, colour, opacity }: Shadow): string {
   return `${x}px ${y}px ${blur}px color-mix(in srgb, ${paint(colour)} ${share}%, transparent)`;
 }
 
+/** Left is where a line begins, right where it ends, also in what is written from the right. */
+const ALIGN = { left: "start", center: "center", right: "end" } as const;
+
 /** Return how text stands in its box. */
 export function textStyle(style: Style): CSSProperties {
   return {
@@ -60,7 +63,7 @@ export function textStyle(style: Style): CSSProperties {
     fontStyle: style.italic ? "italic" : "normal",
     lineHeight: style.line_height,
     fontFamily: style.font === "heading" ? "var(--zz-heading)" : "var(--zz-text)",
-    textAlign: style.align,
+    textAlign: ALIGN[style.align],
     justifyContent: { top: "flex-start", middle: "center", bottom: "flex-end" }[style.valign],
     padding: style.padding,
   };

@@ -13,7 +13,7 @@ export default function Plan(): ReactNode {
   const outlined = useDeferredValue(true, false);
   return (
     <Flex h="100%">
-      <Flex as="aside" direction="column" w="380px" flex="none" borderRightWidth="1px" bg="paper" aria-label={t("outline")}>
+      <Flex as="aside" direction="column" w="320px" flex="none" borderRightWidth="1px" bg="paper" aria-label={t("outline")}>
         <Box flex="1" minH="0"><Outline /></Box>
         <NotesPanel />
       </Flex>

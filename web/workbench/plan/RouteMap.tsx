@@ -1,184 +1,205 @@
-/** The route in full: all slides as stops on the zigzag path, with every fork. */
-import { Background, Controls, ReactFlow, ReactFlowProvider, useReactFlow, type Edge, type Node, type Rect, type Viewport } from "@xyflow/react";
-import "@xyflow/react/dist/base.css";
+/** The route in full: all slides as stops on a zigzag path, by section, with every way that leaves it. */
 import { Box, chakra, Flex, Heading, Text } from "@chakra-ui/react";
-import { Search } from "lucide-react";
-import { useDeferredValue, useEffect, useMemo, useRef, useState, type ReactNode } from "react";
+import { ChevronDown, ChevronRight, Search } from "lucide-react";
+import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState, type KeyboardEvent, type ReactNode } from "react";
 import { useNavigate } from "react-router";
-import { goToSlide, useCourse } from "../store/store";
 import { QuietButton } from "../../kit/QuietButton";
-import { useCheck, type Check, type Route, type Way } from "../shell/useCheck";
-import { placesOf } from "./layout";
-import { linesOf, sectionOf } from "./lines";
-import { FoldedStop, SlideStop, type StopData } from "./RouteStop";
-import { isFound, useSearch } from "./search";
-import { WayEdge, type WayData } from "./WayEdge";
 import { t } from "../../words/plan";
+import { goToSlide, useCourse } from "../store/store";
+import { laidOut, type Layout } from "./layout";
+import { Overview } from "./Overview";
+import { besides, drawnAlways, useRoute, type Drawn } from "./route";
+import { RouteStop } from "./RouteStop";
+import { isFound, useSearch } from "./search";
+import { StopDetails } from "./StopDetails";
+import { Ways, WaysOf } from "./Ways";
 
-const NODES = { slide: SlideStop, folded: FoldedStop };
-const EDGES = { way: WayEdge };
-/** With more labelled ways than these, only those of the marked stop say why. */
-const MOST_LABELS = 40;
-const MOST_SHOWN = 48;
-const MARGIN = 24;
+const DETAILS = 232;
+/** So far beyond what is seen stops are drawn. */
+const AHEAD = 500;
 
-/** The route in full: all slides as stops on the zigzag path, with every fork. */
+/** The route, with the ways of the slide that is looked at in words beside it. */
 export function RouteMap(): ReactNode {
-  return <ReactFlowProvider><Map /></ReactFlowProvider>;
-}
-
-function Map(): ReactNode {
-  const check = useCheck();
-  const slug = useCourse((state) => state.slug);
-  const navigate = useNavigate();
+  const drawn = useRoute();
   const [folded, setFolded] = useState<ReadonlySet<string>>(new Set());
-  const searched = useSearch((state) => state.text);
-  const { nodes, edges } = useGraph(check?.route, folded);
-  const sections = useCourse((state) => state.course.sections);
-  const view = useReactFlow();
-  const finder = useRef<HTMLInputElement>(null);
-  const low = Math.max(0, ...nodes.map((node) => node.position.y));
+  const [looked, setLooked] = useState<string | null>(null);
   const pane = useRef<HTMLDivElement>(null);
-  const near = useRef<Node[]>([]);
-  near.current = stopsToShow(nodes);
+  const view = usePane(pane);
+  const layout = useMemo(() => laidOut(drawn.parts, folded, view.width), [drawn.parts, folded, view.width]);
+  const current = useCourse((state) => state.selection.slide);
+  useFollowing(pane, layout, current);
+  const about = looked ?? current;
 
-  const few = nodes.length > 0 && nodes.length <= MOST_SHOWN;
-  const shape = few ? `${nodes.length} ${low}` : nodes.length ? "many" : "none";
-
-  useEffect(() => {
-    // Once there are stops, and whenever they stand in another shape; a long route stays put.
-    if (!near.current.length) return;
-    if (few) void view.fitView({ nodes: near.current, padding: 0.1, maxZoom: 1 });
-    else void view.setViewport(fromTheTop(view.getNodesBounds(near.current), pane.current));
-  }, [shape, folded, few, view]);
-
-  function find(text: string): void {
-    useSearch.setState({ text });
-    const first = nodes.find((node) => isFound(titleOf(node.id), text));
-    if (first) void view.fitView({ nodes: [first], maxZoom: 1, duration: 250 });
-  }
-
-  function toggle(section: string): void {
-    const next = new Set(folded);
-    if (!next.delete(section)) next.add(section);
-    setFolded(next);
+  function show(id: string): void {
+    const place = layout.places.get(id);
+    if (place) pane.current?.scrollTo({ top: place.y - view.height / 2, behavior: "smooth" });
   }
 
   return (
     <Flex direction="column" h="100%" minW="0">
-      <Flex px="4" pt="2.5" pb="2" gap="3" align="center">
-        <Heading as="h2" fontSize="14px" fontFamily="body" fontWeight="700" flex="none">{t("route")}</Heading>
-        <Text color="quiet" fontSize="13px" flex="1" truncate>{check ? sayRoute(check) : ""}</Text>
-        {sections.length > 0 && (
-          <QuietButton size="xs" onClick={() => setFolded(folded.size ? new Set() : new Set(sections.map((s) => s.id)))}>
-            {folded.size ? t("unfoldSections") : t("foldSections")}
-          </QuietButton>
-        )}
-        <Flex align="center" gap="2" borderWidth="1px" borderRadius="full" px="3" bg="sheet">
-          <Search size={14} aria-hidden />
-          <chakra.input
-            ref={finder} value={searched} onChange={(event) => find(event.target.value)} placeholder={t("findASlide")} w="120px" h="26px"
-            bg="transparent" fontSize="13px" aria-label={t("findASlide")}
-          />
+      <Head drawn={drawn} folded={folded} onFold={setFolded} onFound={show} />
+      <Flex flex="1" minH="0" position="relative">
+        <Box ref={pane} flex="1" minW="0" overflowY="auto" px="3" aria-label={t("route")} role="region" tabIndex={-1}>
+          <Box position="relative" w={`${layout.width}px`} h={`${layout.height}px`}>
+            <Ways drawn={drawn} layout={layout} />
+            {about && <WaysOf slide={about} drawn={drawn} layout={layout} />}
+            <Headings layout={layout} folded={folded} onFold={setFolded} />
+            <Stops drawn={drawn} layout={layout} top={view.top} seen={view.height} onLook={setLooked} />
+          </Box>
+        </Box>
+        <Flex direction="column" justify="space-between" gap="3" w={`${DETAILS}px`} flex="none" pr="3" pt="1" pb="3" minH="0">
+          {about && drawn.numbers.has(about) ? <StopDetails slide={about} drawn={drawn} /> : <Box />}
+          {layout.height > view.height && (
+            <Overview layout={layout} current={current} top={view.top} seen={view.height} onGo={(top) => pane.current?.scrollTo({ top })} />
+          )}
         </Flex>
       </Flex>
-      <Box ref={pane} flex="1" minH="0" aria-label={t("route")} role="region">
-        <ReactFlow
-          nodes={nodes} edges={edges} nodeTypes={NODES} edgeTypes={EDGES} onlyRenderVisibleElements
-          nodesDraggable={false} nodesConnectable={false} minZoom={0.05} maxZoom={1.6} proOptions={{ hideAttribution: true }}
-          onNodeClick={(_, node) => {
-            if (node.type === "folded") toggle(node.id);
-            else {
-              goToSlide(node.id);
-              void navigate(`/courses/${slug}/build`);
-            }
-          }}
-        >
-          <Background gap={36} size={1} color="#e3d9c8" />
-          <Controls showInteractive={false} />
-        </ReactFlow>
-      </Box>
     </Flex>
   );
 }
 
-/** All stops; of a long course those around the marked one, as many as can be read at once. */
-function stopsToShow(nodes: Node[]): Node[] {
-  if (nodes.length <= MOST_SHOWN) return nodes;
-  const current = useCourse.getState().selection.slide;
-  const here = Math.max(nodes.findIndex((node) => node.id === current), 0);
-  const from = Math.min(Math.max(here - MOST_SHOWN / 2, 0), nodes.length - MOST_SHOWN);
-  return nodes.slice(from, from + MOST_SHOWN);
+/** What is to be said of the whole route, and what finds a slide in it. */
+function Head({ drawn, folded, onFold, onFound }: {
+  drawn: Drawn; folded: ReadonlySet<string>; onFold: (folded: ReadonlySet<string>) => void; onFound: (id: string) => void;
+}): ReactNode {
+  const searched = useSearch((state) => state.text);
+  const sections = drawn.parts.flatMap(({ id }) => id ?? []);
+  function find(text: string): void {
+    useSearch.setState({ text });
+    const { slides } = useCourse.getState();
+    const first = [...drawn.numbers.keys()].find((id) => isFound(slides[id]?.title ?? "", text));
+    if (first) onFound(first);
+  }
+  return (
+    <Flex px="4" pt="2.5" pb="2" gap="3" align="center">
+      <Heading as="h2" fontSize="14px" fontFamily="body" fontWeight="700" flex="none">{t("route")}</Heading>
+      <Text color="quiet" fontSize="13px" flex="1" truncate>{sayRoute(drawn)}</Text>
+      {sections.length > 0 && (
+        <QuietButton size="xs" onClick={() => onFold(folded.size ? new Set() : new Set(sections))}>
+          {folded.size ? t("unfoldSections") : t("foldSections")}
+        </QuietButton>
+      )}
+      <Flex align="center" gap="2" borderWidth="1px" borderRadius="full" px="3" bg="sheet">
+        <Search size={14} aria-hidden />
+        <chakra.input
+          value={searched} onChange={(event) => find(event.target.value)} placeholder={t("findASlide")} w="120px" h="26px"
+          bg="transparent" fontSize="13px" aria-label={t("findASlide")}
+        />
+      </Flex>
+    </Flex>
+  );
 }
 
-/** What cannot be seen whole fills the width and begins at the top. */
-function fromTheTop(stops: Rect, pane: HTMLElement | null): Viewport {
-  const width = pane?.clientWidth ?? stops.width;
-  const zoom = Math.min(Math.max((width - 2 * MARGIN) / stops.width, 0.3), 1);
-  return { x: Math.max((width - stops.width * zoom) / 2, MARGIN) - stops.x * zoom, y: MARGIN - stops.y * zoom, zoom };
-}
-
-function sayRoute({ route }: Check): string {
-  const parts = [t("forks", { count: route.forks })];
-  if (route.unreached.length) parts.push(t("slidesNotReached", { count: route.unreached.length }));
-  if (route.dead_ends.length) parts.push(t("slidesLeadNowhere", { count: route.dead_ends.length }));
-  if (parts.length === 1) parts.push(t("everySlideIsReachedAnd"));
+function sayRoute({ check }: Drawn): string {
+  if (!check) return "";
+  const { forks, unreached, dead_ends: deadEnds } = check.route;
+  const parts = [t("forks", { count: forks })];
+  if (unreached.length) parts.push(t("slidesNotReached", { count: unreached.length }));
+  if (deadEnds.length) parts.push(t("slidesLeadNowhere", { count: deadEnds.length }));
+  if (!unreached.length && !deadEnds.length) parts.push(t("everySlideIsReachedAnd"));
   return parts.join(" · ");
 }
 
-function titleOf(id: string): string {
-  const { slides, course } = useCourse.getState();
-  return slides[id]?.title ?? course.sections.find((section) => section.id === id)?.title ?? "";
-}
-
-/** Stops and ways as the drawing takes them; the slides of a folded section are one stop. */
-function useGraph(route: Route | undefined, folded: ReadonlySet<string>): { nodes: Node[]; edges: Edge[] } {
-  // The route may follow a moment later: typing in the outline goes first.
-  const order = useDeferredValue(useCourse((state) => state.course.slides));
-  const sections = useDeferredValue(useCourse((state) => state.course.sections));
-  return useMemo(() => {
-    const home = sectionOf(linesOf({ slides: order, sections }));
-    const stopOf = (id: string): string => (folded.has(home.get(id) ?? "") ? home.get(id) as string : id);
-    const stops = [...new Set(order.map(stopOf))];
-    const known = new Set(order);
-    const all = (route?.ways ?? plainWays(order)).filter((way) => known.has(way.source) && known.has(way.target));
-    const ways = joined(all, stopOf);
-    const places = placesOf(stops, ways);
-    const unreached = new Set(route?.unreached);
-    const deadEnds = new Set(route?.dead_ends);
-    const few = ways.filter((way) => way.why).length <= MOST_LABELS;
-    const position = new globalThis.Map(stops.map((id, index) => [id, index]));
-    const number = new globalThis.Map(order.map((id, index) => [id, index + 1]));
-    const isSection = new Set(sections.map((section) => section.id));
-    const nodes: Node[] = stops.map((id) => ({
-      id, type: isSection.has(id) ? "folded" : "slide", position: places.get(id) ?? { x: 0, y: 0 }, draggable: false,
-      data: {
-        slides: isSection.has(id) ? order.filter((slide) => stopOf(slide) === id).length : 1,
-        unreached: unreached.has(id), deadEnd: deadEnds.has(id), number: number.get(id) ?? 0,
-      } satisfies StopData,
-    }));
-    const edges: Edge[] = ways.map((way) => ({
-      id: `${way.source}-${way.target}`, source: way.source, target: way.target, type: "way",
-      data: {
-        why: way.why, few, rule: way.kind === "rule",
-        back: (position.get(way.target) ?? 0) <= (position.get(way.source) ?? 0),
-      } satisfies WayData,
-    }));
-    return { nodes, edges };
-  }, [route, order, sections, folded]);
-}
-
-/** What the ways are while the core has not been asked: each slide leads to the next. */
-function plainWays(order: readonly string[]): Way[] {
-  return order.slice(1).map((target, index) => ({ source: order[index] as string, target, kind: "onward", why: "" }));
-}
-
-function joined(ways: readonly Way[], stopOf: (id: string) => string): Way[] {
-  const found = new globalThis.Map<string, Way>();
-  for (const way of ways) {
-    const [source, target] = [stopOf(way.source), stopOf(way.target)];
-    const key = `${source} ${target}`;
-    if (source !== target && (!found.has(key) || way.kind === "onward")) found.set(key, { ...way, source, target });
+/** The names of the sections, each of which can be folded. */
+function Headings({ layout, folded, onFold }: {
+  layout: Layout; folded: ReadonlySet<string>; onFold: (folded: ReadonlySet<string>) => void;
+}): ReactNode {
+  const sections = useCourse((state) => state.course.sections);
+  function toggle(section: string): void {
+    const next = new Set(folded);
+    if (!next.delete(section)) next.add(section);
+    onFold(next);
   }
-  return [...found.values()];
+  return layout.headings.map(({ id, count, y }) => (
+    <chakra.button
+      key={id} type="button" position="absolute" top={`${y + 4}px`} left="0" display="flex" alignItems="baseline" gap="2" bg="paper" px="2" py="1" borderRadius="6px"
+      zIndex={2} aria-expanded={!folded.has(id)} data-route-section={id} onClick={() => toggle(id)}
+    >
+      <Box as="span" alignSelf="center" color="quiet">{folded.has(id) ? <ChevronRight size={15} aria-hidden /> : <ChevronDown size={15} aria-hidden />}</Box>
+      <Text as="span" fontFamily="heading" fontWeight="700" fontSize="15px" color="spruce">
+        {sections.find((section) => section.id === id)?.title || t("section")}
+      </Text>
+      <Text as="span" fontSize="12.5px" color="quiet">{t("slides", { count })}</Text>
+    </chakra.button>
+  ));
+}
+
+/** The stops that can be seen, and those a little beyond. */
+function Stops({ drawn, layout, top, seen, onLook }: {
+  drawn: Drawn; layout: Layout; top: number; seen: number; onLook: (id: string | null) => void;
+}): ReactNode {
+  const slug = useCourse((state) => state.slug);
+  const current = useCourse((state) => state.selection.slide);
+  const navigate = useNavigate();
+  const order = useMemo(() => [...layout.places.keys()], [layout]);
+  const reachable = current && layout.places.has(current) ? current : order[0];
+  const unreached = useMemo(() => new Set(drawn.check?.route.unreached), [drawn.check]);
+  const deadEnds = useMemo(() => new Set(drawn.check?.route.dead_ends), [drawn.check]);
+  const open = useCallback((id: string) => {
+    goToSlide(id);
+    void navigate(`/courses/${slug}/build`);
+  }, [slug, navigate]);
+  const walk = useCallback((event: KeyboardEvent, id: string) => {
+    const next = neighbour(layout, order, id, event.key);
+    if (!next) return;
+    event.preventDefault();
+    event.stopPropagation();
+    goToSlide(next);
+    // It may have to be drawn first.
+    requestAnimationFrame(() => requestAnimationFrame(() => {
+      document.querySelector<HTMLElement>(`[data-route-stop="${next}"]`)?.focus({ preventScroll: true });
+    }));
+  }, [layout, order]);
+  return [...layout.places].map(([id, place]) => {
+    if (id !== reachable && (place.y < top - AHEAD || place.y > top + seen + AHEAD)) return null;
+    const aside = besides(drawn.from.get(id) ?? [], drawn.numbers);
+    return (
+      <RouteStop
+        key={id} id={id} number={drawn.numbers.get(id) ?? 0} place={place} more={aside.length - drawnAlways(aside, layout).length}
+        wrong={unreached.has(id) ? t("nothingLeadsHere") : deadEnds.has(id) ? t("leadsNowhere") : ""}
+        reachable={id === reachable} onLook={onLook} onOpen={open} onKeyDown={walk}
+      />
+    );
+  });
+}
+
+/** The stop that an arrow key leads to from another: along the path, or to the nearest in the row above or below. */
+function neighbour(layout: Layout, order: readonly string[], id: string, key: string): string | undefined {
+  const at = order.indexOf(id);
+  if (key === "ArrowRight") return order[at + 1];
+  if (key === "ArrowLeft") return order[at - 1];
+  const step = { ArrowDown: 1, ArrowUp: -1 }[key];
+  const row = layout.rows.findIndex((ids) => ids.includes(id));
+  const turn = layout.rows[row]?.indexOf(id) ?? 0;
+  const other = step ? layout.rows[row + step] : undefined;
+  return other?.[Math.min(turn, other.length - 1)];
+}
+
+/** The size of the pane and how far it is scrolled, in px. */
+function usePane(pane: React.RefObject<HTMLDivElement | null>): { width: number; height: number; top: number } {
+  const [view, setView] = useState({ width: 640, height: 600, top: 0 });
+  useLayoutEffect(() => {
+    const box = pane.current;
+    if (!box) return;
+    const read = (): void => setView({ width: box.clientWidth - 24, height: box.clientHeight, top: box.scrollTop });
+    read();
+    const observer = new ResizeObserver(read);
+    observer.observe(box);
+    box.addEventListener("scroll", read, { passive: true });
+    return () => {
+      observer.disconnect();
+      box.removeEventListener("scroll", read);
+    };
+  }, [pane]);
+  return view;
+}
+
+/** The stop that is marked in the outline comes into view. */
+function useFollowing(pane: React.RefObject<HTMLDivElement | null>, layout: Layout, current: string | null): void {
+  useEffect(() => {
+    const [box, place] = [pane.current, current ? layout.places.get(current) : undefined];
+    if (!box || !place) return;
+    const seen = place.y - 60 >= box.scrollTop && place.y + 90 <= box.scrollTop + box.clientHeight;
+    if (!seen) box.scrollTo({ top: place.y - box.clientHeight / 2 });
+  }, [pane, layout, current]);
 }

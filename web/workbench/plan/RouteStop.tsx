@@ -1,107 +1,93 @@
-/** A stop of the route: a slide in small, or a folded section. */
-import { Box, Flex, Text } from "@chakra-ui/react";
-import { Handle, Position, useStore, type NodeProps } from "@xyflow/react";
-import { memo, type ReactNode } from "react";
-import { useCourse } from "../store/store";
+/** A stop of the route: a slide in small with its title, which is read in full when it is looked at. */
+import { Box, chakra, Flex, Text, VisuallyHidden } from "@chakra-ui/react";
+import { memo, type KeyboardEvent, type ReactNode } from "react";
 import { SlidePicture } from "../shell/SlidePicture";
-import { isFound, useSearch } from "./search";
+import { useCourse } from "../store/store";
 import { t } from "../../words/plan";
+import { STOP, type Place } from "./layout";
+import { isFound, useSearch } from "./search";
 
-export interface StopData extends Record<string, unknown> {
+interface Props {
+  id: string;
   number: number;
-  slides: number;
-  unreached: boolean;
-  deadEnd: boolean;
+  place: Place;
+  /** How many ways leave here that are drawn only while it is looked at. */
+  more: number;
+  wrong: string;
+  reachable: boolean;
+  onLook: (id: string | null) => void;
+  onOpen: (id: string) => void;
+  onKeyDown: (event: KeyboardEvent, id: string) => void;
 }
 
-const W = 104;
-/** Below this zoom a slide's picture says nothing; its number does. */
-const TOO_SMALL = 0.42;
+const WIDE = 104;
 
-/** Ways end in the middle of a stop. */
-function Ends(): ReactNode {
-  const style = { left: W / 2, top: 34, opacity: 0, pointerEvents: "none" as const };
-  return (
-    <>
-      <Handle type="target" position={Position.Top} style={style} isConnectable={false} />
-      <Handle type="source" position={Position.Top} style={style} isConnectable={false} />
-    </>
-  );
-}
-
-const WRONG = { borderColor: "brick", borderStyle: "dashed" };
-const HERE = { borderColor: "marigold", borderStyle: "solid" };
-const USUAL = { borderColor: "edge", borderStyle: "solid" };
-
-function StopTitle({ number, title, small, current }: { number: number; title: string; small: boolean; current: boolean }): ReactNode {
-  return (
-    <Text fontSize={small ? "19px" : "12.5px"} fontWeight={current ? 700 : 600} truncate mt="1">
-      <Box as="span" color="quiet" fontWeight="400">{number} </Box>{title || t("untitled")}
-    </Text>
-  );
-}
-
-/** In place of a picture that would be too small to see. */
-function BigNumber({ number }: { number: number }): ReactNode {
-  return (
-    <Flex h="54px" align="center" justify="center" bg="spruce.soft" borderRadius="5px" fontSize="30px" fontWeight="700" color="spruce" aria-hidden>
-      {number}
-    </Flex>
-  );
-}
-
-/** How many questions the slide has, at its corner. */
-function Questions({ many }: { many: number }): ReactNode {
-  if (!many) return null;
-  return (
-    <Flex position="absolute" top="-9px" right="-9px" w="24px" h="24px" align="center" justify="center" aria-label={t("questions2", { count: many })}>
-      <Box position="absolute" w="17px" h="17px" bg="spruce" transform="rotate(45deg)" borderRadius="3px" />
-      <Text position="relative" color="onSpruce" fontSize="11px" fontWeight="700">{many}</Text>
-    </Flex>
-  );
-}
-
-export const SlideStop = memo(function SlideStop({ id, data }: NodeProps): ReactNode {
+export const RouteStop = memo(function RouteStop(
+  { id, number, place, more, wrong, reachable, onLook, onOpen, onKeyDown }: Props,
+): ReactNode {
   const slide = useCourse((state) => state.slides[id]);
-  const { number, unreached, deadEnd } = data as StopData;
   const current = useCourse((state) => state.selection.slide === id);
-  const title = slide?.title ?? "";
+  const title = slide?.title || t("untitled");
   const found = useSearch((state) => isFound(title, state.text));
-  const small = useStore((state) => state.transform[2] < TOO_SMALL);
-  const wrong = unreached ? t("nothingLeadsHere") : deadEnd && t("leadsNowhere");
+  const many = slide?.questions.length ?? 0;
+  const marked = current || found;
   return (
-    <Box w={`${W}px`} textAlign="center" cursor="pointer" data-route-stop={id} title={title}>
-      <Ends />
+    <Box
+      position="absolute" left={`${place.x - WIDE / 2}px`} top={`${place.y - STOP.h / 2}px`} w={`${WIDE}px`} zIndex={1} css={LOOKED_AT}
+      textAlign="center" display="flex" flexDirection="column" alignItems="center"
+      onMouseEnter={() => onLook(id)} onMouseLeave={() => onLook(null)}
+    >
       <Box
-        bg="sheet" p="2px" borderWidth="2px" borderRadius="8px" minH="62px" position="relative"
-        {...(wrong ? WRONG : current || found ? HERE : USUAL)}
-        boxShadow={found ? "0 0 0 4px {colors.marigold.soft}" : undefined}
+        w={`${STOP.w}px`} h={`${STOP.h}px`} p="2px" bg="sheet" aria-hidden data-picture
+        borderWidth="2px" borderRadius="7px" position="relative" {...(wrong ? WRONG : marked ? MARKED : USUAL)}
       >
-        {small ? <BigNumber number={number} /> : (
-          <Box borderRadius="5px" overflow="hidden" aria-hidden>{slide && <SlidePicture slide={slide} w={W - 8} />}</Box>
-        )}
-        {slide && <Questions many={slide.questions.length} />}
+        {slide && <Flex borderRadius="4px" overflow="hidden" h="100%" align="center" bg="spruce.soft"><SlidePicture slide={slide} w={STOP.w - 8} /></Flex>}
+        {many > 0 && <Mark right="-9px" bg="spruce" color="onSpruce">?</Mark>}
+        {more > 0 && <Mark left="-9px" bg="sheet" color="spruce" borderWidth="1.5px" borderColor="spruce">{more}</Mark>}
       </Box>
-      <StopTitle number={number} title={title} small={small} current={current} />
-      {wrong && <Text fontSize="11.5px" color="brick">{wrong}</Text>}
+      <chakra.button
+        type="button" data-route-stop={id} tabIndex={reachable ? 0 : -1} aria-current={current ? "step" : undefined} cursor="pointer" maxW="100%"
+        _before={WHOLE} onFocus={() => onLook(id)} onBlur={() => onLook(null)} onClick={() => onOpen(id)} onKeyDown={(event) => onKeyDown(event, id)}
+      >
+        <Text
+          as="span" data-title mt="1" px="1" fontSize="12.5px" lineHeight="1.25" fontWeight={current ? 700 : 600} bg="paper" borderRadius="4px"
+          lineClamp={2}
+        >
+          <Box as="span" color="quiet" fontWeight="400">{number} </Box>{title}
+        </Text>
+        {wrong && <Text as="span" display="block" fontSize="11.5px" color="brick" bg="paper" px="1" lineHeight="1.2">{wrong}</Text>}
+        <VisuallyHidden>{spoken(many, more)}</VisuallyHidden>
+      </chakra.button>
     </Box>
   );
 });
 
-export const FoldedStop = memo(function FoldedStop({ id, data }: NodeProps): ReactNode {
-  const { slides } = data as StopData;
-  const title = useCourse((state) => state.course.sections.find((section) => section.id === id)?.title ?? "");
-  const found = useSearch((state) => isFound(title, state.text));
+/** Its picture is part of the button to the pointer, but not to a screen reader. */
+const WHOLE = { content: '""', position: "absolute", inset: 0 } as const;
+
+const USUAL = { borderColor: "edge" };
+const WRONG = { borderColor: "brick", borderStyle: "dashed" };
+const MARKED = { borderColor: "marigold", boxShadow: "0 0 0 3px {colors.marigold.soft}" };
+
+/** What the marks at its corners say. */
+function spoken(many: number, more: number): string {
+  return [many ? t("questions2", { count: many }) : "", more ? t("ways", { count: more }) : ""].filter(Boolean).join(", ");
+}
+
+/** The whole title, over what lies below it. */
+const LOOKED_AT = {
+  "&:hover, &:focus-within": { zIndex: 3 },
+  "&:hover [data-title], & :focus-visible [data-title]": { WebkitLineClamp: "unset", boxShadow: "0 0 0 1px #d8cdb9" },
+} as const;
+
+/** A round mark at a corner of the picture. */
+function Mark({ children, ...look }: { children: ReactNode; left?: string; right?: string; bg: string; color: string; borderWidth?: string; borderColor?: string }): ReactNode {
   return (
-    <Box w={`${W}px`} textAlign="center" cursor="pointer" title={t("unfold")}>
-      <Ends />
-      <Flex
-        direction="column" justify="center" minH="66px" px="2" bg="spruce.soft" borderWidth="2px" borderRadius="8px"
-        borderColor={found ? "marigold" : "spruce"} boxShadow="4px 4px 0 {colors.edge}"
-      >
-        <Text fontFamily="heading" fontWeight="700" color="spruce" fontSize="13px" lineClamp={2}>{title || t("section")}</Text>
-        <Text fontSize="11.5px" color="quiet">{t("slides", { count: slides })}</Text>
-      </Flex>
-    </Box>
+    <Flex
+      position="absolute" top="-9px" w="20px" h="20px" align="center" justify="center" borderRadius="full" fontSize="12px" fontWeight="700" aria-hidden
+      {...look}
+    >
+      {children}
+    </Flex>
   );
-});
+}

@@ -1,57 +1,79 @@
-/** Where the stops of a route stand: columns along the way, and the zigzag path they make. */
-import type { Way } from "../shell/useCheck";
+/** Where the stops of a route stand: a zigzag path, row by row, section by section. */
 
+export interface Place { readonly x: number; readonly y: number }
 
-/**
- * Give each of `order` a column: one further than the furthest slide that leads to it from before,
- * so that the arms of a fork stand side by side. A column holds `most` stops at most.
- */
-export function columnsOf(order: readonly string[], ways: readonly Way[], most: number): Map<string, { column: number; stack: number }> {
-  const position = new Map(order.map((id, n) => [id, n]));
-  const from = new Map<string, string[]>();
-  for (const { source, target } of ways) {
-    if ((position.get(source) ?? Infinity) < (position.get(target) ?? -1)) {
-      from.set(target, [...(from.get(target) ?? []), source]);
-    }
-  }
-  const found = new Map<string, { column: number; stack: number }>();
-  const filled = new Map<number, number>();
-  order.forEach((id, n) => {
-    const before = from.get(id) ?? (n ? [order[n - 1] as string] : []);
-    let column = Math.max(-1, ...before.map((source) => found.get(source)?.column ?? -1)) + 1;
-    while ((filled.get(column) ?? 0) >= most) column += 1;
-    const stack = filled.get(column) ?? 0;
-    filled.set(column, stack + 1);
-    found.set(id, { column, stack });
-  });
-  return found;
+/** The slides of a section; those before the first one have no heading. */
+export interface Part { readonly id: string | null; readonly slides: readonly string[] }
+
+interface Heading { readonly id: string; readonly count: number; readonly y: number }
+
+export interface Layout {
+  /** The middle of each stop's picture, in px. */
+  readonly places: ReadonlyMap<string, Place>;
+  readonly rows: readonly (readonly string[])[];
+  readonly headings: readonly Heading[];
+  readonly width: number;
+  readonly height: number;
 }
 
-const STEP = 196;
-const ZIG = 44;
-const STACKED = 118;
-const BETWEEN = 96;
+/** A stop's picture, in px. */
+export const STOP = { w: 84, h: 52 } as const;
+const STEP = 108;
+/** How much lower every other stop stands. */
+const ZIG = 34;
+/** Below a stop, for its title in two lines and what is the matter with it. */
+const TITLE = 44;
+const BETWEEN = 20;
+const HEADING = 44;
+/** Left of the first stop and right of the last one, for the ways from row to row. */
+const SIDE = 28;
+const FEWEST = 3;
 
-/** Places in px: rows of columns, one to the right and the next back to the left, as on a slope. */
-export function placesOf(order: readonly string[], ways: readonly Way[]): Map<string, { x: number; y: number }> {
-  const columns = columnsOf(order, ways, 3);
-  const count = Math.max(0, ...[...columns.values()].map(({ column }) => column)) + 1;
-  const perRow = Math.min(Math.max(Math.round(Math.sqrt(count * 2.4)), 5), 18);
-  const highest = new Map<number, number>();
-  for (const { column, stack } of columns.values()) {
-    const row = Math.floor(column / perRow);
-    highest.set(row, Math.max(highest.get(row) ?? 0, stack));
+/** Return where all stops stand in a width (px); the slides of folded sections have no stop. */
+export function laidOut(parts: readonly Part[], folded: ReadonlySet<string>, width: number): Layout {
+  const most = Math.max(Math.floor((width - 2 * SIDE) / STEP), FEWEST);
+  const places = new Map<string, Place>();
+  const rows: string[][] = [];
+  const headings: Heading[] = [];
+  let y = 0;
+  for (const { id, slides } of parts) {
+    if (id !== null) {
+      headings.push({ id, count: slides.length, y });
+      y += HEADING;
+    }
+    if (id !== null && folded.has(id)) continue;
+    for (let first = 0; first < slides.length; first += most) {
+      const row = slides.slice(first, first + most);
+      row.forEach((slide, turn) => places.set(slide, {
+        x: SIDE + turn * STEP + STEP / 2, y: y + STOP.h / 2 + 12 + (turn % 2 ? ZIG : 0),
+      }));
+      rows.push(row);
+      y += 12 + STOP.h + (row.length > 1 ? ZIG : 0) + TITLE + BETWEEN;
+    }
   }
-  const tops: number[] = [];
-  let top = 0;
-  for (let row = 0; row * perRow < count; row++) {
-    tops.push(top);
-    top += STACKED * (1 + (highest.get(row) ?? 0)) + 2 * ZIG + BETWEEN;
-  }
-  return new Map([...columns].map(([id, { column, stack }]) => {
-    const row = Math.floor(column / perRow);
-    const within = column % perRow;
-    const x = (row % 2 ? perRow - 1 - within : within) * STEP;
-    return [id, { x, y: (tops[row] ?? 0) + (column % 2 ? 2 * ZIG : 0) + stack * STACKED }];
-  }));
+  return { places, rows, headings, width: 2 * SIDE + most * STEP, height: y };
+}
+
+/** The line from one row to the next: round the right side, between the rows, and round the left side. */
+export function turnOf(from: Place, to: Place, width: number): string {
+  const [right, left] = [width - SIDE / 2, SIDE / 2];
+  const between = to.y - STOP.h / 2 - BETWEEN / 2 - 6;
+  const start = from.x + STOP.w / 2;
+  const r = 8;
+  return `M${start} ${from.y}H${right - r}q${r} 0 ${r} ${r}V${between - r}q0 ${r} ${-r} ${r}H${left + r}q${-r} 0 ${-r} ${r}`
+    + `V${to.y - r}q0 ${r} ${r} ${r}H${to.x - STOP.w / 2}`;
+}
+
+/** Whether a way that leaves the path is short enough to be drawn always: to the next row at most. */
+export const isNear = (from: Place | undefined, to: Place | undefined): boolean => Boolean(
+  from && to && Math.abs(from.y - to.y) < 2 * (STOP.h + TITLE + ZIG) + HEADING,
+);
+
+/** A way that leaves the path: a curve over the stops between, higher the farther it goes. */
+export function curveOf(from: Place, to: Place): string {
+  const [dx, dy] = [to.x - from.x, to.y - from.y];
+  const bend = Math.min(36 + Math.hypot(dx, dy) * 0.14, 120) * (dx < 0 ? -1 : 1);
+  const length = Math.hypot(dx, dy) || 1;
+  const over = { x: from.x + dx / 2 + (dy / length) * bend, y: from.y + dy / 2 - (dx / length) * bend };
+  return `M${from.x} ${from.y}Q${Math.round(over.x)} ${Math.round(over.y)} ${to.x} ${to.y}`;
 }

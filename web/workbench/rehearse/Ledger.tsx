@@ -5,6 +5,7 @@ import { api, take } from "../../api/client";
 import type { Grader, Variable } from "../../api/types";
 import { isVisible } from "../../player/engine/engine";
 import { verdict } from "../../player/engine/grade";
+import { sayEnglish, type Say } from "../../player/engine/words";
 import { measure } from "../../player/engine/tally";
 import type { Index } from "../../player/engine/program";
 import type { Answer } from "../../player/engine/state";
@@ -115,7 +116,7 @@ function Answers({ state, index }: { state: RehearsalMessage["state"]; index: In
         const answer = state.answers[question.id];
         if (!answer) return null;
         const tries = `${answer.attempts}${question.attempts ? t("ofAttempts", { attempts: question.attempts }) : ""}`;
-        const how = judgedHow(index?.questions.get(question.id), answer);
+        const how = judgedHow(index?.questions.get(question.id), answer, index?.say ?? sayEnglish);
         return (
           <Box key={question.id}>
             <Fact name={question.name}>
@@ -130,10 +131,10 @@ function Answers({ state, index }: { state: RehearsalMessage["state"]; index: In
 }
 
 /** How an answer was judged, in a sentence. */
-function judgedHow(grader: Grader | undefined, answer: Answer): string {
+function judgedHow(grader: Grader | undefined, answer: Answer, say: Say): string {
   if (!grader || answer.result === null || answer.result === "neutral") return "";
   const { result, points, row } = answer;
-  const sentence = verdict(grader, result, points, { ...answer, of: measure(grader, []).of }, answer.attempts);
+  const sentence = verdict(grader, result, points, { ...answer, of: measure(grader, []).of }, answer.attempts, say);
   return row ? t("sentenceByRowRowOf", { sentence, row }) : sentence;
 }
 

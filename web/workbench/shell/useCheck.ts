@@ -6,7 +6,6 @@ import type { components } from "../../api/api";
 import { released, useCourse } from "../store/store";
 
 export type Check = components["schemas"]["Check"];
-export type Route = components["schemas"]["Route"];
 export type Tracking = components["schemas"]["Tracking"];
 export type Tried = components["schemas"]["Tried"];
 type Finding = components["schemas"]["Finding"];

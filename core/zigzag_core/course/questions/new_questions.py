@@ -5,6 +5,8 @@ from functools import cache
 from itertools import count
 from typing import Any
 
+from zigzag_core.words import Say, say_english
+
 from ..elements.element import Area, Button, Element, Input, InputKind, Picture, Shape, Text
 from ..ids import IdSource
 from ..style.style import Style
@@ -57,9 +59,13 @@ class _Maker:
 
 
 def new_question(
-    kind: QuestionKind, fresh: IdSource, styles: tuple[NamedStyle, ...] = USUAL_STYLES
+    kind: QuestionKind, fresh: IdSource, styles: tuple[NamedStyle, ...] = USUAL_STYLES,
+    say: Say = say_english,
 ) -> Made:
-    """Return a question of `kind` with its elements: prompt, parts, a button that submits it."""
+    """Return a question of `kind` with its elements: prompt, parts, a button that submits it.
+
+    `say` gives the words of the button.
+    """
     make = _Maker(fresh, styles)
     prompt = make.put(Text(
         id=fresh(), name="Question", x=_LEFT, y=_TOP, w=_WIDTH, h=64, level="heading",
@@ -68,8 +74,8 @@ def new_question(
     question = _BUILD[kind](make)
     bottom = max(element.y + element.h for element in make.elements)
     submit = make.put(Button(
-        id=fresh(), name="Submit", label="Submit", x=_LEFT, y=min(bottom + 24, 640), w=200, h=68,
-        **make.follow("button"),
+        id=fresh(), name="Submit", label=say("submit"), x=_LEFT, y=min(bottom + 24, 640),
+        w=200, h=68, **make.follow("button"),
     ))
     return tuple(make.elements), question.model_copy(update={
         "name": DESCRIPTORS[kind].name, "prompt": prompt.id, "submit": submit.id,

@@ -10,6 +10,7 @@ from zigzag_core.course.questions.descriptors import DESCRIPTORS, QuestionKind
 from zigzag_core.course.style.theme import NamedStyle
 from zigzag_core.course.style.usual_styles import USUAL_STYLES, usual
 from zigzag_core.errors import CannotAsk
+from zigzag_core.words import Say, say_english
 
 from ..arranging.groups import outermost
 from ..names import free_name
@@ -20,12 +21,14 @@ from .roles import Roles, roles_of
 def question_from(
     slide: Slide, ids: Sequence[str], kind: QuestionKind, fresh: IdSource,
     styles: tuple[NamedStyle, ...] = USUAL_STYLES, roles: Roles | None = None,
+    say: Say = say_english,
 ) -> tuple[Slide, tuple[str, ...]]:
     """Return `slide` with a question of which the elements `ids` are the parts, and a button.
 
     A title or heading among them asks it. A group is one part; one alone stands for its members.
     For *matching* and *drag to target* the elements have the `roles` given, else those that
-    `roles_of` finds. Raises `CannotAsk` where they are not such parts.
+    `roles_of` finds. `say` gives the words of the button. Raises `CannotAsk` where they
+    are not such parts.
     """
     taken = {element for other in slide.questions for element in q.part_elements(other)}
     chosen = _chosen(slide, ids)
@@ -37,8 +40,9 @@ def question_from(
         raise CannotAsk("Select what the answers are first.")
     name = free_name(kind.replace("_", " ").capitalize(), {o.name for o in slide.questions})
     frame = around(box_of(e) for e in chosen)
-    submit = _button(slide, "Submit", Box(frame.x, min(frame.bottom + 24, 640), 200, 68), fresh,
-                     styles, chosen[0].overlay)
+    submit = _button(
+        slide, "Submit", say("submit"), Box(frame.x, min(frame.bottom + 24, 640), 200, 68), fresh,
+        styles, chosen[0].overlay)
     question: Any = DESCRIPTORS[kind].model(
         id=fresh(), name=name, prompt=prompt.id if prompt else None, submit=submit.id, attempts=2,
     )
@@ -86,12 +90,12 @@ def _chosen(slide: Slide, ids: Sequence[str]) -> list[Element]:
 
 
 def _button(
-    slide: Slide, label: str, box: Box, fresh: IdSource, styles: tuple[NamedStyle, ...],
+    slide: Slide, name: str, label: str, box: Box, fresh: IdSource, styles: tuple[NamedStyle, ...],
     overlay: str | None,
 ) -> Button:
     named = usual("button", styles)
     return Button(
-        id=fresh(), name=free_name(label, {e.name for e in slide.elements}), label=label,
+        id=fresh(), name=free_name(name, {e.name for e in slide.elements}), label=label,
         x=box.x, y=box.y, w=box.w, h=box.h, z=max(e.z for e in slide.elements) + 1,
         named_style=named.id, style=named.style, looks=named.looks, overlay=overlay,
     )
@@ -99,7 +103,7 @@ def _button(
 
 def with_button(
     slide: Slide, question: str, does: Literal["submit", "reset"], fresh: IdSource,
-    styles: tuple[NamedStyle, ...] = USUAL_STYLES,
+    styles: tuple[NamedStyle, ...] = USUAL_STYLES, say: Say = say_english,
 ) -> tuple[Slide, tuple[str, ...]]:
     """Return `slide` with a button that submits or clears a question, beside its other button,
     else below its parts. Raises `CannotAsk` where it has one."""
@@ -114,8 +118,8 @@ def with_button(
         frame = around(box_of(by_id[name]) for name in q.part_elements(asked))
         box = Box(frame.x, min(frame.bottom + 24, 640), 200, 68)
     first = by_id[next(q.part_elements(asked))]
-    label = "Submit" if does == "submit" else "Clear"
-    button = _button(slide, label, box, fresh, styles, first.overlay)
+    name, label = ("Submit", say("submit")) if does == "submit" else ("Clear", say("clear"))
+    button = _button(slide, name, label, box, fresh, styles, first.overlay)
     grown = slide.model_copy(update={"elements": (*slide.elements, button)})
     return with_question(grown, asked.model_copy(update={does: button.id})), (button.id,)
 

@@ -33,7 +33,7 @@ function BlankField({ grader, part }: { grader: Grader; part: GraderPart }): Rea
   const { given, locked } = answerOf(state, grader.id);
   const value = given.find(([name]) => name === part.id)?.[1] ?? "";
   const mark = markOf(index, state, grader.id, part.id);
-  const label = marked(part.words, mark, solutionOf(index, state, grader.id, part.id));
+  const label = marked(index.say, part.words, mark, solutionOf(index, state, grader.id, part.id));
   const put = (words: string): void => dispatch({ event: "answered", question: grader.id, part: part.id, value: words });
   const common = { disabled: locked, "data-result": mark, "data-blank": part.id };
   if (part.how === "list") {
@@ -49,7 +49,7 @@ function BlankField({ grader, part }: { grader: Grader; part: GraderPart }): Rea
     return (
       <button
         {...common} type="button" className={`zz-blank zz-drop${word !== null ? " zz-takes" : ""}`}
-        aria-label={word !== null ? `Put ${word} into ${part.words}` : `${label}: ${value || "empty"}`}
+        aria-label={word !== null ? index.say("put_into", { word, blank: part.words }) : `${label}: ${value || index.say("empty")}`}
         onClick={(event) => { event.stopPropagation(); put(word ?? ""); pick(null); }}
       >
         {value || "\u00a0"}
@@ -77,9 +77,10 @@ function TypedBlank(
 const WORD = "word:";
 
 function Bank({ grader }: { grader: Grader }): ReactNode {
+  const { say } = useActing().index;
   const words = grader.parts.find(({ how }) => how === "bank")?.options ?? [];
   if (!words.length) return null;
-  return <div className="zz-bank" role="group" aria-label="Word bank">{words.map((word) => <BankWord key={word} grader={grader} word={word} />)}</div>;
+  return <div className="zz-bank" role="group" aria-label={say("word_bank")}>{words.map((word) => <BankWord key={word} grader={grader} word={word} />)}</div>;
 }
 
 function BankWord({ grader, word }: { grader: Grader; word: string }): ReactNode {

@@ -68,9 +68,9 @@ export function Item({ element }: { element: ProgramElement }): ReactNode {
       <PutBack item={item} style={{ ...style, ...home }} />
       <div
         {...item.handlers} role="button" tabIndex={enabled ? 0 : -1} data-element={item.id} data-result={mark} aria-disabled={!enabled}
-        className={itemClasses(item)} aria-pressed={lifted} aria-roledescription="movable" style={{ ...style, ...at, ...moved }}
+        className={itemClasses(item)} aria-pressed={lifted} aria-roledescription={index.say("movable")} style={{ ...style, ...at, ...moved }}
         onKeyDown={(event) => onItemKey(event, item)}
-        aria-label={marked(on ? `${wordsOf(draw)}, ${line ? "with" : "on"} ${on}` : wordsOf(draw), mark, solution)}
+        aria-label={marked(index.say, on ? index.say(line ? "item_with" : "item_on", { item: wordsOf(draw), target: on }) : wordsOf(draw), mark, solution)}
       >
         {view}
         <Solution words={solution} />
@@ -86,7 +86,7 @@ function Copies({ item, grader, draw, mark, style, children }: {
   return item.given.map(([, target]) => (
     <button
       key={target} type="button" className="zz-element zz-item zz-copy" disabled={!item.enabled} data-result={mark}
-      aria-label={`Take ${wordsOf(draw)} off ${wordsFor(grader, target)}`}
+      aria-label={item.index.say("take_off", { item: wordsOf(draw), target: wordsFor(grader, target) })}
       style={{ ...style, ...placeOn(item.index, item.state, grader, item.part, draw, target) }}
       onClick={(event) => { event.stopPropagation(); item.put(`-${target}`); }}
     >
@@ -100,7 +100,7 @@ function PutBack({ item, style }: { item: ReturnType<typeof useItem>; style: CSS
   if (!item.lifted || item.offset !== null || !item.given.length) return null;
   return (
     <button type="button" className="zz-element zz-takes" style={{ ...style, zIndex: 9_000 }} onClick={() => { item.put(""); focusElement(item.id); }}>
-      <span className="zz-back">put back</span>
+      <span className="zz-back">{item.index.say("put_back")}</span>
     </button>
   );
 }
@@ -140,7 +140,7 @@ export function Target({ element }: { element: ProgramElement }): ReactNode {
     event.stopPropagation();
   }
   const operated = takes && item
-    ? { role: "button", tabIndex: 0, "aria-label": `Put ${wordsOf(item.draw)} on ${wordsOf(draw)}`, onClick: put, onKeyDown }
+    ? { role: "button", tabIndex: 0, "aria-label": index.say("put_on", { item: wordsOf(item.draw), target: wordsOf(draw) }), onClick: put, onKeyDown }
     : { role: "group", "aria-label": on ? `${wordsOf(draw)}: ${on}` : wordsOf(draw) };
   // One and the same box either way: were it exchanged while something is dragged, the pointer would be lost.
   return (

@@ -80,8 +80,8 @@ function Ranked(
     <div role="listitem">
       <div
         {...handlers} ref={box} role="button" tabIndex={enabled ? 0 : -1} aria-disabled={!enabled} data-element={id} data-result={mark}
-        aria-pressed={picked === id} aria-roledescription="movable"
-        aria-label={marked(`${wordsOf(draw)}, place ${turn + 1} of ${slots.length}`, mark, solution)} onKeyDown={onKeyDown}
+        aria-pressed={picked === id} aria-roledescription={index.say("movable")}
+        aria-label={marked(index.say, index.say("item_place", { item: wordsOf(draw), n: turn + 1, count: slots.length }), mark, solution)} onKeyDown={onKeyDown}
         className={`zz-element zz-item${enabled ? " zz-live zz-drags" : ""}${offset ? " zz-dragged" : ""}${picked === id ? " zz-picked" : ""}${takes ? " zz-takes" : ""}`}
         style={{ ...style, left: slot.x, top: slot.y, ...(offset ? { translate: `${dx}px ${dy}px` } : {}) }}
       >

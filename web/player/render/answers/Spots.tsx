@@ -3,6 +3,7 @@ import type { MouseEvent, ReactNode } from "react";
 import type { Grader, ProgramElement } from "../../../api/types";
 import type { State } from "../../engine/state";
 import { useActing } from "../acting";
+import { useSay } from "../speech";
 import type { Given } from "../../engine/tally";
 import { answerOf, marked } from "./marks";
 import { isRight, standing } from "./places";
@@ -53,7 +54,7 @@ export function WholeSlide({ grader }: { grader: Grader }): ReactNode {
 
 /** An area of a picture that can be chosen. */
 export function Spot({ element }: { element: ProgramElement }): ReactNode {
-  const { state, dispatch } = useActing();
+  const { index, state, dispatch } = useActing();
   const { draw, grader, part, enabled, mark, view, style } = useFrame(element, false);
   if (!grader) return null;
   const { given, locked, result } = answerOf(state, grader.id);
@@ -63,7 +64,7 @@ export function Spot({ element }: { element: ProgramElement }): ReactNode {
   return (
     <button
       type="button" data-element={draw.id} className={`zz-element zz-spot${enabled ? " zz-aims" : ""}`} style={{ ...style, zIndex: draw.z + 1 }}
-      disabled={!enabled} aria-pressed={hit} aria-label={marked(wordsOf(draw), missed ? "missed" : mark)} data-missed={missed || undefined}
+      disabled={!enabled} aria-pressed={hit} aria-label={marked(index.say, wordsOf(draw), missed ? "missed" : mark)} data-missed={missed || undefined}
       data-found={(hit && grader.found_at_once && isRight(grader, part ?? "")) || undefined}
       onClick={(event) => {
         event.stopPropagation();
@@ -79,7 +80,7 @@ export function Spot({ element }: { element: ProgramElement }): ReactNode {
 
 /** The marks so far; each can be taken away until it is judged. */
 function Marks({ grader }: { grader: Grader }): ReactNode {
-  const { state, dispatch } = useActing();
+  const { index: { say }, state, dispatch } = useActing();
   const { given, locked } = answerOf(state, grader.id);
   return (
     <>
@@ -101,7 +102,7 @@ function Marks({ grader }: { grader: Grader }): ReactNode {
         return (
           <button
             key={`${part}-${at}`} type="button" className="zz-pin" style={{ left: x, top: y }} disabled={locked}
-            data-result={signOf(grader, state, part)} aria-label={`Take away mark ${index + 1}`}
+            data-result={signOf(grader, state, part)} aria-label={say("remove_mark", { n: index + 1 })}
             onClick={(event) => { event.stopPropagation(); dispatch({ event: "answered", question: grader.id, part, value: `-${at}` }); }}
           >
             {index + 1}
@@ -115,7 +116,7 @@ function Marks({ grader }: { grader: Grader }): ReactNode {
 
 /** How many were found, where that shows at once, and how many clicks are left; it is said elsewhere. */
 function Standing({ grader, given }: { grader: Grader; given: Given }): ReactNode {
-  const words = standing(grader, given);
+  const words = standing(grader, given, useSay());
   return words ? <p className="zz-left">{words}</p> : null;
 }
 

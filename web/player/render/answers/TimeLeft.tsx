@@ -7,11 +7,11 @@ import { answerOf } from "./marks";
 
 /** How much time is left for a question that has a limit. */
 export function TimeLeft({ grader }: { grader: Grader }): ReactNode {
-  const { state } = useActing();
+  const { index, state } = useActing();
   if (!grader.time_limit || answerOf(state, grader.id).locked || !hasLimit(grader, state)) return null;
   const ms = timeLeft(grader, state);
   const left = Math.ceil(ms / 1_000);
   const words = `${Math.floor(left / 60)}:${String(left % 60).padStart(2, "0")}`;
   const ends = isEnding(ms, grader.time_limit * 1_000);
-  return <p className={ends ? "zz-clock zz-ends" : "zz-clock"} role="timer" aria-label={`Time left ${words}`}>{words}</p>;
+  return <p className={ends ? "zz-clock zz-ends" : "zz-clock"} role="timer" aria-label={index.say("time_left", { time: words })}>{words}</p>;
 }

@@ -6,7 +6,7 @@ import { answerOf } from "./marks";
 
 /** Taking back what was put somewhere, one step after another. */
 export function UndoDrop({ grader }: { grader: Grader }): ReactNode {
-  const { state, dispatch } = useActing();
+  const { index, state, dispatch } = useActing();
   const { given, attempts, locked } = answerOf(state, grader.id);
   const now = useRef<{ given: Given; attempts: number }>({ given, attempts });
   const [steps, setSteps] = useState<readonly Given[]>([]);
@@ -40,7 +40,7 @@ export function UndoDrop({ grader }: { grader: Grader }): ReactNode {
     return () => window.removeEventListener("keydown", onKeyDown);
   });
   if (!last || locked) return null;
-  return <button type="button" className="zz-undo" onClick={(event) => { event.stopPropagation(); undo(); }}>Undo</button>;
+  return <button type="button" className="zz-undo" onClick={(event) => { event.stopPropagation(); undo(); }}>{index.say("undo")}</button>;
 }
 
 /** What has to be put where to come from one answer to another: first away, then back in the old order. */

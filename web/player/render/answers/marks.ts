@@ -5,6 +5,7 @@ import type { Index } from "../../engine/program";
 import { orderOf } from "../../engine/questions";
 import { NO_ANSWER, type Answer, type State } from "../../engine/state";
 import { own } from "../../engine/own";
+import type { Say } from "../../engine/words";
 
 export type Mark = "right" | "wrong" | "missed" | undefined;
 
@@ -35,24 +36,24 @@ export function solutionOf(index: Index, state: State, question: string, part: s
   const found = grader.parts[position];
   if (!found || measure(grader, given).parts.has(part)) return "";
   switch (grader.form) {
-    case "texts": return acceptedWords(found);
-    case "order": return `place ${position + 1}`;
+    case "texts": return acceptedWords(found, index.say);
+    case "order": return index.say("solution_place", { n: position + 1 });
     case "pairs": {
       const right = grader.targets.filter(({ id }) => found.right.includes(id)).map(({ words }) => words);
-      if (!right.length) return given.some(([name]) => name === part) ? "belongs nowhere" : "";
-      return right.join(found.endless ? ", " : " or ");
+      if (!right.length) return given.some(([name]) => name === part) ? index.say("belongs_nowhere") : "";
+      return found.endless ? right.join(", ") : right.reduce((one, other) => index.say("one_or_other", { one, other }));
     }
     default: return "";
   }
 }
 
-function acceptedWords({ accepts }: Grader["parts"][number]): string {
+function acceptedWords({ accepts }: Grader["parts"][number], say: Say): string {
   const word = accepts?.words[0];
   if (word) return word;
   const range = accepts?.ranges[0];
   if (!range) return "";
   const unit = accepts.units[0] ? ` ${accepts.units[0]}` : "";
-  return (range.low === range.high ? String(range.low) : `${range.low} to ${range.high}`) + unit;
+  return (range.low === range.high ? String(range.low) : say("from_to", { low: range.low, high: range.high })) + unit;
 }
 
 /** The letter or number of an answer, in the order in which they are seen; empty where there is none. */
@@ -66,10 +67,10 @@ export function letterOf(index: Index, state: State, question: string, part: str
 
 const isPlain = ({ form }: Grader): boolean => form === "choose" || form === "order";
 
-const SPOKEN = { right: "right", wrong: "wrong", missed: "would have been right" } as const;
+const SPOKEN = { right: "is_right", wrong: "is_wrong", missed: "is_missed" } as const;
 
 /** Words with what the mark and the solution say, for those who do not see them. */
-export function marked(words: string, mark: Mark, solution = ""): string {
-  const spoken = mark ? `${words}, ${SPOKEN[mark]}` : words;
-  return solution ? `${spoken}; right is ${solution}` : spoken;
+export function marked(say: Say, words: string, mark: Mark, solution = ""): string {
+  const spoken = mark ? say(SPOKEN[mark], { words }) : words;
+  return solution ? say("solution", { words: spoken, solution }) : spoken;
 }

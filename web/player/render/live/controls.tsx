@@ -37,7 +37,7 @@ export function taking({ acting, element, box, name, common, view }: Shown): Rea
   return (
     <div
       {...common} ref={box} className={`${name} zz-live zz-takes`} role="button" tabIndex={0}
-      aria-label={`Put ${item ? item.alt || item.name : ""} on ${words(element.draw)}`}
+      aria-label={index.say("put_on", { item: item ? item.alt || item.name : "", target: words(element.draw) })}
       onClick={(event) => { event.stopPropagation(); put(); }} onKeyDown={onKeyDown}
     >
       {view}
@@ -59,7 +59,7 @@ export const dragged: Control = ({ acting, draw, enabled, offset, box, name, com
     <div
       {...common} {...heard} {...dragging} {...twice} ref={box} role="button" tabIndex={enabled ? 0 : -1}
       className={`${name} zz-drags${enabled ? " zz-live" : " zz-off"}${offset ? " zz-dragged" : ""}`}
-      aria-roledescription="movable" aria-pressed={picked === draw.id} aria-label={on ? `${words(draw)}, on ${words(on)}` : words(draw)}
+      aria-roledescription={index.say("movable")} aria-pressed={picked === draw.id} aria-label={on ? index.say("item_on", { item: words(draw), target: words(on) }) : words(draw)}
       aria-disabled={!enabled || undefined} onClick={click}
     >
       {view}
@@ -94,7 +94,7 @@ const choice: Control = ({ acting, element, draw, enabled, chosen, name, common,
     <label className={classes.filter(Boolean).join(" ")} {...common} {...heard} data-chosen={chosen} data-result={result}>
       <input
         type={single ? "radio" : "checkbox"} className="zz-hidden" name={element.question ?? undefined}
-        checked={chosen} disabled={!enabled} aria-label={marked(letter ? `${letter}: ${words(draw)}` : words(draw), result)}
+        checked={chosen} disabled={!enabled} aria-label={marked(acting.index.say, letter ? `${letter}: ${words(draw)}` : words(draw), result)}
         onChange={click}
       />
       {view}

@@ -13,6 +13,7 @@ import { QuietButton } from "../../../kit/QuietButton";
 import { GateFields } from "../../does/GateCard";
 import { Rules } from "../../does/Rules";
 import { FeedbackDesign } from "./FeedbackDesign";
+import { LanguageCard } from "./LanguageCard";
 import { Check } from "../../../kit/Check";
 import { Choose } from "../../../kit/Choose";
 import { Labelled } from "../../../kit/Labelled";
@@ -29,6 +30,7 @@ export function CourseCards(): ReactNode {
       <ThemeCard />
       <StylesCard />
       <SizeCard />
+      <LanguageCard />
       <NavigationCard />
       <FeedbackDesign />
       <CourseDoes />
@@ -208,7 +210,6 @@ const SIZES = [["1280x720", t("wide169")], ["1024x768", "4 : 3"], ["720x1280", t
 
 function SizeCard(): ReactNode {
   const size = useCourse((state) => state.course.size);
-  const language = useCourse((state) => state.course.language);
   const [own, setOwn] = useState(false);
   const [draft, setDraft] = useState(size);
   const key = `${size.w}x${size.h}`;
@@ -241,16 +242,6 @@ function SizeCard(): ReactNode {
         </>
       )}
       <Text fontSize="12.5px" color="quiet" my="1.5">{t("elementsKeepTheirProportionsAnd")}</Text>
-      <Labelled label={t("language")}>
-        <Input
-          key={language} size="xs" bg="paper" borderRadius="6px" defaultValue={language} aria-label={t("languageOfTheCourse")}
-          onBlur={(event) => {
-            const value = event.target.value.trim();
-            if (/^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$/.test(value)) changeCourse(t("language"), { language: value });
-            else event.target.value = language;
-          }}
-        />
-      </Labelled>
     </FoldCard>
   );
 }

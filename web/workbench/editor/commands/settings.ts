@@ -81,7 +81,8 @@ const SETTINGS: readonly Setting[] = [
   [t("menuOpens"), t("findMenuOpens"), "slide", t("navigation")],
   [t("headingFont"), t("findHeadingFont"), "slide", t("theme")],
   [t("slideSize"), t("findSlideSize"), "slide", t("slideSize")],
-  [t("languageOfTheCourse"), t("findLanguageOfTheCourse"), "slide", t("slideSize")],
+  [t("languageOfTheCourse"), t("findLanguageOfTheCourse"), "slide", t("language")],
+  [t("playersWords"), t("findPlayersWords"), "slide", t("language")],
 ];
 
 const WORDED: ReadonlySet<Element["kind"]> = new Set(["text", "button", "input", "meter", "table", "shape"]);

@@ -6,7 +6,7 @@ import { horizontalListSortingStrategy, SortableContext, useSortable } from "@dn
 import { CSS } from "@dnd-kit/utilities";
 import { ChevronUp, Plus } from "lucide-react";
 import { memo, useEffect, useMemo, useRef, useState, type KeyboardEvent, type ReactNode } from "react";
-import { columnsOf } from "../../plan/layout";
+import { columnsOf } from "./columns";
 import { addSlide, deleteSlides, duplicateSlide, moveSlide, renameSlide } from "../../store/slides";
 import { goToSlide, useCourse } from "../../store/store";
 import { SlidePicture } from "../../shell/SlidePicture";
