@@ -161,16 +161,16 @@ def _words(
         for tries, hint in enumerate(question.feedback.hints, 1):
             if plain(hint):
                 yield hint, ["=", ["attempts", question.id], tries]
-    for part in (*getattr(question, "choices", ()), *getattr(question, "spots", ())):
+    for part in (*question.held.get("choices", ()), *question.held.get("spots", ())):
         if plain(part.says):
             yield part.says, ["given", question.id, part.id]
-    for item in getattr(question, "items", ()):
-        says = getattr(item, "says", RichText())
+    for item in question.held.get("items", ()):
+        says = item.held.get("says", RichText())
         if plain(says):
             placed = ["given", question.id, item.id]
             right = [["=", placed, target] for target in item.to]
             yield says, ["not", joined("or", right)] if right else ["!=", placed, ""]
-    model = getattr(question, "model", RichText())
+    model = question.held.get("model", RichText())
     if outcome.words == "answered" and plain(model):
         yield model, True
 

@@ -49,26 +49,26 @@ def grader_of(slide: Slide, question: q.Question, say: Say = say_english) -> Gra
         targets=tuple(
             GraderTarget.made(id=t.id, element=t.element, words=words[t.element], takes=t.takes,
                          only=t.only)
-            for t in getattr(question, "targets", ())
+            for t in question.held.get("targets", ())
         ),
         rows=tuple(_row(row, [part.id for part in parts]) for row in question.table),
         points=question.points, penalty=question.penalty, floor=question.floor,
         partial=question.partial, attempts=question.attempts, attempt_loss=question.attempt_loss,
         attempt_points=question.attempt_points,
-        at_least=getattr(question, "at_least", 1),
+        at_least=question.held.get("at_least", 1),
         at_most=1 if choosing and question.kind != "multiple_response"
-        else getattr(question, "at_most", getattr(question, "clicks", None)),
-        needed=getattr(question, "needed", None), counts=getattr(question, "counts", "all"),
-        arrange="line" if question.kind == "matching" else getattr(question, "arrange", "snap"),
+        else question.held.get("at_most", question.held.get("clicks", None)),
+        needed=question.held.get("needed", None), counts=question.held.get("counts", "all"),
+        arrange="line" if question.kind == "matching" else question.held.get("arrange", "snap"),
         time_limit=question.time_limit, extendable=question.extendable,
-        returns=_RETURNS[getattr(question, "wrong_items", "stay")],
-        drops_count=getattr(question, "drops_count", False),
+        returns=_RETURNS[question.held.get("wrong_items", "stay")],
+        drops_count=question.held.get("drops_count", False),
         at_once=question.judged == "at_once", on_leaving=question.judged == "leaving",
         show_right=question.show_right,
-        found_at_once=getattr(question, "found_at_once", False),
-        clicks_spent=getattr(question, "clicks_spent", False),
-        shuffle=getattr(question, "shuffle", False), letters=getattr(question, "letters", "none"),
-        pinned=tuple(c.id for c in getattr(question, "choices", ()) if c.pinned),
+        found_at_once=question.held.get("found_at_once", False),
+        clicks_spent=question.held.get("clicks_spent", False),
+        shuffle=question.held.get("shuffle", False), letters=question.held.get("letters", "none"),
+        pinned=tuple(c.id for c in question.held.get("choices", ()) if c.pinned),
     )
 
 
@@ -144,7 +144,8 @@ def blanks_of(question: q.FillBlanks, slide: Slide) -> list[q.Blank]:
     """Return the blanks that stand in the text of `question`, in its order."""
     text = next((e for e in slide.elements if e.id == question.text), None)
     known = {blank.id: blank for blank in question.blanks}
-    runs = (run for block in getattr(text, "text", RichText()).blocks for run in block.runs)
+    written = (text.held if text else {}).get("text", RichText())
+    runs = (run for block in written.blocks for run in block.runs)
     found = dict.fromkeys(run.blank for run in runs if isinstance(run, BlankRun))
     return [known[name] for name in found if name in known]
 
@@ -195,18 +196,18 @@ def _part_roles(question: q.Question, slide: Slide) -> dict[str, Changes]:
             "control": control, "question": name, "part": part_id, "enabled": open_,
         }
 
-    for choice in getattr(question, "choices", ()):
+    for choice in question.held.get("choices", ()):
         part(choice.element, "choice", choice.id)
         roles[choice.element]["rules"] = (block_rule(
             f"{choice.id}_choose", "clicked", choice.element,
             Choose.made(question=name, part=choice.id)),)
-    for item in getattr(question, "items", ()):
+    for item in question.held.get("items", ()):
         part(item.element, "ranked" if question.kind == "ordering" else "item", item.id)
-    for target in getattr(question, "targets", ()):
+    for target in question.held.get("targets", ()):
         part(target.element, "target", target.id)
-    for row in getattr(question, "rows", ()):
+    for row in question.held.get("rows", ()):
         part(row.element, "field", row.id)
-    for spot in getattr(question, "spots", ()):
+    for spot in question.held.get("spots", ()):
         for element in q.elements_of(spot):
             part(element, "spot", spot.id)
     if isinstance(question, q.Hotspot):

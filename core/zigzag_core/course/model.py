@@ -64,6 +64,14 @@ class Model(BaseModel):
         return _bare(
             type(self), {**self.__dict__, **update}, self.__pydantic_fields_set__.union(update))
 
+    @property
+    def held(self) -> Mapping[str, Any]:
+        """The fields by name, for those that only some models have.
+
+        To ask with ``getattr`` for what may not be there costs ten times as much.
+        """
+        return self.__dict__
+
     @classmethod
     def __get_pydantic_core_schema__(
         cls, source: type[BaseModel], handler: GetCoreSchemaHandler

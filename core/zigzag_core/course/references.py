@@ -195,9 +195,9 @@ def pruned(model: M, is_gone: IsGone, is_idle: Idle) -> M | None:
 def _pairs_in(model: BaseModel, more: Collection[str] = ()) -> frozenset[str]:
     """The questions in `model`, and `more`, whose answers are parts: items on targets."""
     found = set(more)
-    slides = getattr(model, "slides", ())
+    slides = model.__dict__.get("slides", ())
     for holder in (model, *(slide for slide in slides if isinstance(slide, BaseModel))):
-        questions = getattr(holder, "questions", ())
+        questions = holder.__dict__.get("questions", ())
         found |= {asked.id for asked in questions if _plan_of(asked).pairs}
     return frozenset(found)
 

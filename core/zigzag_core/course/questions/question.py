@@ -338,7 +338,7 @@ def part_elements(question: Question) -> Iterator[str]:
 def elements_of(part: Part) -> Iterator[str]:
     """Yield the elements that are one part of a question: mostly one."""
     yield part.element
-    yield from getattr(part, "also", ())
+    yield from part.held.get("also", ())
 
 
 def answer_elements(question: QuestionBase) -> Iterator[str]:
