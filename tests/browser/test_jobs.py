@@ -37,10 +37,10 @@ def state(page, job):
 
 
 def worker_of(server, job):
-    """The process that runs a job."""
+    """The process that runs a job; 0 while none does."""
     with sqlite3.connect(f"{server.environment['ZIGZAG_DATA']}/zigzag.sqlite3") as database:
         found = database.execute("select worker from jobs_job where id = ?", (job["id"],))
-        return int(found.fetchone()[0].rpartition(":")[2])
+        return int(found.fetchone()[0].rpartition(":")[2] or 0)
 
 
 def process_of(server, job):
@@ -75,7 +75,10 @@ def test_publishing_is_seen_goes_on_after_a_reload_and_is_cancelled(page, server
 def test_a_job_whose_worker_is_killed_is_done_by_another(page, server, large):
     page.go("/")
     job = begin(page, large)
-    os.kill(worker_of(server, job), signal.SIGKILL)
+    killed = worker_of(server, job)
+    os.kill(killed, signal.SIGKILL)
+    page.until(lambda: state(page, job) == "done" or worker_of(server, job) not in (0, killed),
+               "another worker to take it up")
     page.until(lambda: state(page, job) == "done", "another worker to do it")
     assert len(page.call("GET", f"/courses/{large}/packages")) == 1
 

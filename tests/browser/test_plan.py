@@ -199,3 +199,37 @@ def test_the_overview_shows_all_of_a_long_route_and_leads_there(page):
     pane = page.find("[role=region][aria-label=Route]").rect
     page.until(lambda: any("39" in s.text and pane["y"] < s.rect["y"] < pane["y"] + pane["height"]
                            for s in page.all("[data-route-stop]")))
+
+
+def test_findings_stand_by_kind_beside_the_route_and_beside_the_slide(page):
+    slug = open_plan(page, "Found")
+    page.click("[data-line]")
+    paste(page, "a\nb\nc\nd")
+    page.until(lambda: len(lines(page)) == 5)
+    page.saved()
+    page.go(f"/courses/{slug}/build")
+    page.click("[data-stop-button='0']")
+    onward = page.find("select[aria-label='Next leads to']")
+    onward.send_keys("5 d")
+    page.saved()
+    page.go(f"/courses/{slug}/plan")
+    chip = page.button("3 findings")
+    chip.click()
+    page.see("Nothing leads to 3 slides")
+    page.press("Nothing leads to 3 slides")
+    page.press("Show it on “b”")
+    page.until(lambda: "b" in page.find("[data-route-stop][aria-current]").text)
+    page.press("Close the findings")
+    page.find("[data-details]")
+    page.go(f"/courses/{slug}/build")
+    page.press("3 findings")
+    page.press("Nothing leads to 3 slides")
+    page.press("Show it on “c”")
+    page.find("[data-stop-button='3'][aria-current]")
+    # In Publish they stand below the button that publishes.
+    page.go(f"/courses/{slug}/publish")
+    page.see("Nothing leads to 3 slides")
+    publish = page.button("Publish as SCORM 1.2").rect
+    group = page.button("Nothing leads to 3 slides").rect
+    assert publish["y"] + publish["height"] < group["y"]
+    assert publish["y"] + publish["height"] < page.browser.get_window_size()["height"]

@@ -143,6 +143,7 @@ class Compilation:
         ).model_dump_json(exclude_defaults=True, exclude={"slides", "questions", "sets"})
         words = PackageWords(
             course=course.id, title=course.title, slides=len(slides),
+            places={name: one.title for name, one in zip(self.course.slides, slides, strict=True)},
             questions={name: one for slide in slides for name, one in slide.words.items()},
         )
         compiled = tuple(

@@ -2,6 +2,8 @@
 
 import json
 import math
+from collections.abc import Mapping
+from types import MappingProxyType
 
 from zigzag_core.course import Course
 
@@ -78,8 +80,10 @@ _PARTS = {
 }
 
 
-def explain(method: str, arguments: list[str], result: str) -> str:
-    """Return one SCORM 1.2 call in plain words."""
+def explain(
+    method: str, arguments: list[str], result: str, places: Mapping[str, str] = MappingProxyType({})
+) -> str:
+    """Return one SCORM 1.2 call in plain words; `places` are the titles of slides, by id."""
     if method == "LMSInitialize":
         return "The course says hello." if result == "true" else "The course says hello, in vain."
     if method == "LMSFinish":
@@ -87,9 +91,9 @@ def explain(method: str, arguments: list[str], result: str) -> str:
     if method == "LMSCommit":
         return "Please keep what was said." + ("" if result == "true" else " It was not kept.")
     if method == "LMSGetValue" and arguments:
-        return f"Asks for the {_element(arguments[0])}: {_value(arguments[0], result)}."
+        return f"Asks for the {_element(arguments[0])}: {_value(arguments[0], result, places)}."
     if method == "LMSSetValue" and len(arguments) > 1:
-        words = f"The {_element(arguments[0])} is {_value(arguments[0], arguments[1])}."
+        words = f"The {_element(arguments[0])} is {_value(arguments[0], arguments[1], places)}."
         return words if result == "true" else words[:-1] + "; this was refused."
     return {
         "LMSGetLastError": "Asks whether something went wrong.",
@@ -108,7 +112,9 @@ def _element(name: str) -> str:
     return f"value “{name}”"
 
 
-def _value(name: str, value: str) -> str:
+def _value(name: str, value: str, places: Mapping[str, str]) -> str:
+    if name == "cmi.core.lesson_location" and value in places:
+        return f"“{places[value]}”"
     if name == "cmi.core.lesson_status":
         return _STATUS.get(value, value)
     if name == "cmi.core.exit":

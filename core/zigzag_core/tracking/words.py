@@ -26,11 +26,12 @@ class QuestionWords(BaseModel):
 
 
 class PackageWords(BaseModel):
-    """A package in words; `questions` by the id in their records."""
+    """A package in words: `questions` by the id in their records, titles of slides in `places`."""
 
     course: str = ""
     title: str = ""
     slides: int = 0
+    places: dict[str, str] = {}
     questions: dict[str, QuestionWords] = {}
 
 

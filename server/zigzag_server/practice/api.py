@@ -9,6 +9,7 @@ from ninja import File, Router, Schema, Status
 from ninja.files import UploadedFile
 from pydantic import Field
 from zigzag_core.tracking.plain import explain
+from zigzag_core.tracking.words import PackageWords
 
 from zigzag_server.accounts.auth import author
 from zigzag_server.jobs import uploads
@@ -291,16 +292,18 @@ def list_calls(
 ) -> list[dict[str, Any]]:
     """Return the log of an attempt: `most` calls of the run-time API after so many, the oldest
     first."""
+    package = _package(request, package_id)
     launches = Launch.objects.filter(
-        attempt__sco__package=_package(request, package_id), attempt__sco__number=sco,
+        attempt__sco__package=package, attempt__sco__number=sco,
         attempt__learner=learner, attempt__number=attempt)
+    places = PackageWords.model_validate(package.about).places
     keys = launches.order_by("pk").values_list("pk", flat=True)
     visits = {key: n for n, key in enumerate(keys, 1)}
     calls = Call.objects.filter(launch__in=visits).order_by("launch", "index")
     return [
         {
             "visit": visits[call.launch_id], "at": call.at, "method": call.method,
-            "words": explain(call.method, call.arguments, call.result),
+            "words": explain(call.method, call.arguments, call.result, places),
             "arguments": call.arguments, "result": call.result, "error": call.error,
         }
         for call in calls[after:after + most]

@@ -1,10 +1,14 @@
 /** The route in full: all slides as stops on a zigzag path, by section, with every way that leaves it. */
 import { Box, chakra, Flex, Heading, Text } from "@chakra-ui/react";
-import { ChevronDown, ChevronRight, Search } from "lucide-react";
+import { ChevronDown, ChevronRight, Search, X } from "lucide-react";
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState, type KeyboardEvent, type ReactNode } from "react";
 import { useNavigate } from "react-router";
 import { QuietButton } from "../../kit/QuietButton";
+import { Tool } from "../../kit/Tool";
+import { t as words } from "../../words/findings";
 import { t } from "../../words/plan";
+import { showPanel, usePanel } from "../editor/panels/panels";
+import { Findings } from "../shell/Findings";
 import { goToSlide, useCourse } from "../store/store";
 import { laidOut, type Layout } from "./layout";
 import { Overview } from "./Overview";
@@ -48,7 +52,7 @@ export function RouteMap(): ReactNode {
           </Box>
         </Box>
         <Flex direction="column" justify="space-between" gap="3" w={`${DETAILS}px`} flex="none" pr="3" pt="1" pb="3" minH="0">
-          {about && drawn.numbers.has(about) ? <StopDetails slide={about} drawn={drawn} /> : <Box />}
+          <Beside about={about} drawn={drawn} />
           {layout.height > view.height && (
             <Overview layout={layout} current={current} top={view.top} seen={view.height} onGo={(top) => pane.current?.scrollTo({ top })} />
           )}
@@ -56,6 +60,23 @@ export function RouteMap(): ReactNode {
       </Flex>
     </Flex>
   );
+}
+
+/** The ways of the stop that is looked at, or the findings where they are asked for. */
+function Beside({ about, drawn }: { about: string | null; drawn: Drawn }): ReactNode {
+  const found = usePanel((state) => state.panel === "findings");
+  if (found) {
+    return (
+      <Box as="section" aria-label={words("findings")} bg="sheet" borderWidth="1px" borderRadius="card" p="3" fontSize="13px" lineHeight="1.4" overflowY="auto" minH="0" tabIndex={0}>
+        <Flex align="center" justify="space-between" mb="1">
+          <Text fontWeight="700">{words("findings")}</Text>
+          <Tool label={t("closeTheFindings")} onClick={() => showPanel("order")}><X size={15} /></Tool>
+        </Flex>
+        <Findings onShow={({ slide }) => { if (slide) goToSlide(slide); }} />
+      </Box>
+    );
+  }
+  return about && drawn.numbers.has(about) ? <StopDetails slide={about} drawn={drawn} /> : <Box />;
 }
 
 /** What is to be said of the whole route, and what finds a slide in it. */

@@ -1,19 +1,17 @@
-import { Box, Flex, Grid, Heading, Link as ChakraLink, Stack, Text } from "@chakra-ui/react";
+import { Box, Flex, Grid, Heading, Stack, Text } from "@chakra-ui/react";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { Flag, TriangleAlert } from "lucide-react";
 import { useEffect, useState, type ReactNode } from "react";
-import { Link } from "react-router";
+import { useNavigate } from "react-router";
 import { api, take } from "../../api/client";
 import type { Finding } from "../../api/types";
 import { save, saveAll } from "../store/saver";
 import { goToSlide, select, useCourse } from "../store/store";
 import { Card } from "../../kit/Card";
 import { MainButton } from "../../kit/MainButton";
-import { QuietButton } from "../../kit/QuietButton";
 import { follow } from "../../kit/jobs/work";
 import { sayError } from "../../kit/toaster";
-import { takeOutLost } from "../store/slides";
-import { trackingOf, useCheck, useFindings, useTried } from "../shell/useCheck";
+import { Findings } from "../shell/Findings";
+import { trackingOf } from "../shell/useCheck";
 import { CompletionCard } from "./CompletionCard";
 import type { PackageKind } from "./kinds";
 import { Packages } from "./Packages";
@@ -29,17 +27,15 @@ const LOOKING = <Text color="quiet">{t("theCourseIsBeingChecked")}</Text>;
 export default function Publish(): ReactNode {
   const slug = useCourse((state) => state.slug);
   const queries = useQueryClient();
+  const navigate = useNavigate();
   const [made, setMade] = useState<number | null>(null);
   /** Whether the author is asked about progress that is too long for SCORM 1.2. */
   const [asking, setAsking] = useState(false);
   const path = { params: { path: { slug } } };
-  const check = useCheck(0);
   const saved = useCourse((state) => state.versions);
   const measured = useQuery({ ...trackingOf(slug, saved), placeholderData: (before) => before });
   const tracking = measured.data;
   const looking = measured.error ? <Text role="alert">{measured.error.message}</Text> : LOOKING;
-  const tried = useTried(0);
-  const findings = useFindings(check, tried);
   const publish = useMutation({
     mutationFn: async ({ kind, asked }: Wish) => {
       await saveAll();
@@ -66,6 +62,12 @@ export default function Publish(): ReactNode {
     }
   }
 
+  function show({ slide, element }: Finding): void {
+    goToSlide(slide ?? null);
+    if (element) select([element]);
+    void navigate(`/courses/${slug}/build`);
+  }
+
   return (
     <Box h="100%" overflowY="auto" bg="table">
       <Heading as="h2" fontSize="26px" maxW="1160px" mx="auto" px="6" pt="6">{t("publish")}</Heading>
@@ -85,7 +87,6 @@ export default function Publish(): ReactNode {
           </Card>
         </Stack>
         <Stack gap="4">
-          <Findings found={findings} pending={!check} statement={tried?.statement ?? t("theCourseIsBeingTried")} />
           <Card title={t("makeAPackage")}>
             <Flex gap="2" wrap="wrap" align="center">
               <MainButton
@@ -109,51 +110,10 @@ export default function Publish(): ReactNode {
               onPublish={() => { setAsking(false); publish.mutate({ kind: "scorm12", asked: true }); }}
             />
           )}
+          <Card title={t("findings")}><Findings pause={0} onShow={show} /></Card>
           <Packages latest={made} />
         </Stack>
       </Grid>
     </Box>
-  );
-}
-
-function Findings({ found, pending, statement }: { found: readonly Finding[]; pending: boolean; statement: string }): ReactNode {
-  const slug = useCourse((state) => state.slug);
-  const slides = useCourse((state) => state.slides);
-  if (pending) return null;
-  return (
-    <Card title={t("findings")}>
-      {!found.length && <Text color="quiet">{t("nothingWasFoundThatNeeds")}</Text>}
-      <Text color="quiet" fontSize="13px" mb={found.length ? 2 : 0}>{statement}</Text>
-      <Stack as="ul" gap="2" listStyleType="none">
-        {found.map((finding, index) => (
-          <Flex as="li" key={index} gap="2" align="flex-start">
-            <Box color={finding.level === "error" ? "brick" : "marigold.ink"} pt="3px">
-              {finding.level === "error" ? <Flag size={15} aria-label={t("error")} /> : <TriangleAlert size={15} aria-label={t("warning")} />}
-            </Box>
-            <Box>
-              <Text>{finding.message}</Text>
-              {finding.slide && (
-                <ChakraLink asChild color="spruce" fontSize="13px" textDecoration="underline">
-                  <Link
-                    to={`/courses/${slug}/build`}
-                    onClick={() => {
-                      goToSlide(finding.slide ?? null);
-                      if (finding.element) select([finding.element]);
-                    }}
-                  >
-                    {t("showItOnTitle", { title: slides[finding.slide]?.title })}
-                  </Link>
-                </ChakraLink>
-              )}
-              {finding.code === "lost_reference" && (
-                <Box mt="1.5">
-                  <QuietButton size="2xs" px="2" onClick={() => void takeOutLost()}>{t("removeAllReferencesToDeleted")}</QuietButton>
-                </Box>
-              )}
-            </Box>
-          </Flex>
-        ))}
-      </Stack>
-    </Card>
   );
 }

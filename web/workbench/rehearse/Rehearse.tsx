@@ -1,4 +1,4 @@
-import { Box, Flex, Spinner, Text } from "@chakra-ui/react";
+import { Box, Flex, Text } from "@chakra-ui/react";
 import { ArrowLeft, CircleHelp, RotateCcw, SkipBack } from "lucide-react";
 import { useEffect, useRef, useState, type ReactNode } from "react";
 import { useNavigate, useSearchParams } from "react-router";
@@ -16,6 +16,7 @@ import { QuietButton } from "../../kit/QuietButton";
 import { EventLine } from "./EventLine";
 import { Ledger } from "./Ledger";
 import { momentOf, withMoment, type Moment } from "./moments";
+import { RehearsalFrame, type Run } from "./RehearsalFrame";
 import { eventsOf, Walkthroughs } from "./Walkthroughs";
 import { WhyCard } from "./WhyCard";
 import { why, type Reason } from "./why";
@@ -23,14 +24,6 @@ import { t } from "../../words/rehearse";
 
 /** So many moments are kept. */
 const LONGEST = 500;
-
-interface Run { url: string; from: string | null; number: number }
-
-/** The address of a rehearsal, which says where it begins and with which values of variables. */
-function addressOf({ url, from }: Run, starting: Readonly<Record<string, Value>>): string {
-  const begin = new URLSearchParams({ ...(from ? { from } : {}), set: JSON.stringify(starting) });
-  return `${url}#${begin.toString()}`;
-}
 
 /** What a thing of the program is called, as authors see it. */
 function nameIn(index: Index | null, id: string): string {
@@ -192,17 +185,7 @@ export default function Rehearse(): ReactNode {
           </QuietButton>
         </Flex>
         {problem && <Text role="alert" color="brick">{problem}</Text>}
-        <Box flex="1" minH="0" bg="sheet" borderRadius="card" overflow="hidden" boxShadow="0 1px 10px rgb(34 48 43 / 12%)">
-          {run ? (
-            <iframe
-              key={run.number} ref={frame} title={t("theCourse")} src={addressOf(run, starting)}
-              sandbox="allow-scripts allow-same-origin" style={{ width: "100%", height: "100%", border: 0 }}
-              onLoad={() => frame.current?.contentWindow?.focus()}
-            />
-          ) : (
-            <Flex h="100%" align="center" justify="center"><Spinner color="spruce" /></Flex>
-          )}
-        </Box>
+        <RehearsalFrame ref={frame} run={run} starting={starting} waits={!latest} from={here} />
         <EventLine moments={moments} at={at} name={name} index={index} onGo={go} />
       </Flex>
       <Box

@@ -1,7 +1,9 @@
-import { Box, Flex, Heading, IconButton, Input, Link as ChakraLink, Text } from "@chakra-ui/react";
+import { Box, chakra, Flex, Heading, IconButton, Input, Link as ChakraLink, Text } from "@chakra-ui/react";
 import { ArrowLeft, Check, CloudOff, Flag, LoaderCircle } from "lucide-react";
 import { useState, type ReactNode } from "react";
-import { Link, NavLink } from "react-router";
+import { Link, NavLink, useNavigate } from "react-router";
+import { showPanel, usePanel } from "../editor/panels/panels";
+import { useView } from "../editor/stage/view";
 import { save } from "../store/saver";
 import { changeCourse, useCourse } from "../store/store";
 import { UserMenu } from "../../kit/UserMenu";
@@ -95,13 +97,21 @@ function FindingsChip({ mode }: { mode: string }): ReactNode {
   const slug = useCourse((state) => state.slug);
   const check = useCheck();
   const number = useFindings(check, useTried()).length;
+  const shown = usePanel((state) => state.panel === "findings");
+  const navigate = useNavigate();
   if (!number || mode === "publish") return null;
+  const beside = mode === "build" || mode === "plan";
   return (
-    <ChakraLink
-      asChild px="3" py="1" borderRadius="full" bg="brick.soft" color="brick" fontSize="13px"
-      fontWeight="600"
+    <chakra.button
+      type="button" px="3" py="1" borderRadius="full" bg="brick.soft" color="brick" fontSize="13px" fontWeight="600" display="flex" alignItems="center" gap="1.5"
+      aria-pressed={beside ? shown : undefined}
+      onClick={() => {
+        showPanel(beside && shown ? "order" : "findings");
+        useView.setState({ order: true });
+        if (!beside) void navigate(`/courses/${slug}/build`);
+      }}
     >
-      <Link to={`/courses/${slug}/publish`}><Flag size={14} /> {t("findings", { count: number })}</Link>
-    </ChakraLink>
+      <Flag size={14} aria-hidden /> {t("findings", { count: number })}
+    </chakra.button>
   );
 }

@@ -1,8 +1,9 @@
 import { Box, Flex } from "@chakra-ui/react";
-import { History, Images, ListOrdered, PanelLeftClose, Search, Variable } from "lucide-react";
+import { Flag, History, Images, ListOrdered, PanelLeftClose, Search, Variable } from "lucide-react";
 import type { ReactNode } from "react";
 import { Tool } from "../../../kit/Tool";
 import { VariablesPanel } from "../../does/VariablesPanel";
+import { FindingsPanel } from "./FindingsPanel";
 import { VersionHistory } from "./VersionHistory";
 import { SearchPanel } from "./SearchPanel";
 import { MediaPanel } from "./MediaPanel";
@@ -17,6 +18,7 @@ const PANELS = [
   ["variables", t("variables"), Variable, VariablesPanel],
   ["media", t("media"), Images, MediaPanel],
   ["find", t("findAndReplaceCtrlF"), Search, SearchPanel],
+  ["findings", t("findings"), Flag, FindingsPanel],
   ["earlier", t("versionHistory"), History, VersionHistory],
 ] as const;
 
@@ -26,7 +28,7 @@ export function SidePanel({ width }: { width: number }): ReactNode {
   const Shown = PANELS.find(([key]) => key === panel)?.[3] ?? RunningOrder;
   return (
     <Flex as="aside" data-pane="order" direction="column" w={`${width}px`} flex="none" borderRightWidth="1px" bg="paper" aria-label={t("runningOrderAndMore")}>
-      <Flex px="2.5" py="1.5" gap="1" borderBottomWidth="1px" role="toolbar" aria-label={t("panel")}>
+      <Flex px="2" py="1.5" gap="0.5" borderBottomWidth="1px" role="toolbar" aria-label={t("panel")}>
         {PANELS.map(([key, label, Icon]) => (
           <Tool
             key={key} label={label} aria-pressed={key === panel} bg={key === panel ? "spruce.soft" : undefined}

@@ -1,7 +1,7 @@
 /** What stands at the left of the slide. */
 import { create } from "zustand";
 
-export type Panel = "order" | "variables" | "media" | "find" | "earlier";
+export type Panel = "order" | "variables" | "media" | "find" | "findings" | "earlier";
 
 export const usePanel = create<{ panel: Panel }>(() => ({ panel: "order" }));
 
