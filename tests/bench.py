@@ -41,6 +41,7 @@ from zigzag_core.verification.findings.runs import try_out
 from zigzag_demo.generate import generated_course
 from zigzag_demo.hut_warden import hut_warden_basics
 
+from tests import hands
 from tests.browser.driver import Page, chromium
 from tests.browser.first_slide import Served, watch
 from tests.core.making import HIDE, SHOW, button, course, slide, text
@@ -429,6 +430,8 @@ def dragging(page: Page, server: Server) -> None:
     """)
     line("dragging among 150 elements, median / longest frame",
          f"{statistics.median(frames):.1f} / {max(frames):.1f} ms", "17 / 33 ms")
+    for what, figure, budget in hands.of_150(page):
+        line(what, figure, budget)
 
 
 def first_slides() -> None:

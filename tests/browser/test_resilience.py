@@ -327,7 +327,7 @@ def test_killed_and_resumed_in_the_practice_lms(page):
     _close_window(page)
     page.browser.get(launch)
     page.frames(*frames)
-    page.see("You were at Three rules")
+    page.see("You were at “Three rules”")
     page.press("Resume")
     page.words("Slide 2 of 6")
     page.top()

@@ -1,6 +1,6 @@
 /** A slide as it stands before anything happens: thumbnails, cards, the workbench's drawing. */
 import { memo, type ReactNode } from "react";
-import type { Slide, Theme } from "../../api/types";
+import type { Element, Slide, Theme } from "../../api/types";
 import { Backdrop } from "./Backdrop";
 import { ElementView } from "./ElementView";
 import type { MediaMap } from "./mediaMap";
@@ -28,17 +28,23 @@ export const Still = memo(function Still(
   return (
     <Backdrop size={size} theme={theme} background={slide.background ?? PLAIN} media={media} scale={scale}>
       {slide.elements.filter((e) => e.id !== without && (e.kind !== "group" || choices.has(e.id))).map((element) => (
-        <div
-          key={element.id} data-element={element.id}
-          className={`zz-element${choices.has(element.id) ? ` zz-choice${choices.get(element.id) ?? ""}${element.kind === "group" ? " zz-grouped" : ""}` : ""}`}
-          style={{ ...placed(element), ...boxVariables(element, element.style) }}
-        >
-          <ElementView element={element} style={element.style} media={media} values={valueName} />
-          {choices.has(element.id) && <span className="zz-mark" aria-hidden />}
-        </div>
+        <StillElement key={element.id} element={element} media={media} choice={choices.get(element.id)} />
       ))}
       {children}
     </Backdrop>
+  );
+});
+
+/** One element; `choice` is there where it answers a question: its class beside that of a choice. */
+const StillElement = memo(function StillElement(
+  { element, media, choice }: { element: Element; media: MediaMap; choice: string | undefined },
+): ReactNode {
+  const chosen = choice === undefined ? "" : ` zz-choice${choice}${element.kind === "group" ? " zz-grouped" : ""}`;
+  return (
+    <div data-element={element.id} className={`zz-element${chosen}`} style={{ ...placed(element), ...boxVariables(element, element.style) }}>
+      <ElementView element={element} style={element.style} media={media} values={valueName} />
+      {choice !== undefined && <span className="zz-mark" aria-hidden />}
+    </div>
   );
 });
 

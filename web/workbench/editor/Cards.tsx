@@ -7,6 +7,7 @@ import { groupSelected, removeSelected, renameElement, toggleSelected, ungroupSe
 import { useCourse } from "../store/store";
 import { Tip } from "../../kit/Tip";
 import { Tool } from "../../kit/Tool";
+import { useLater } from "../../kit/useLater";
 import { ArrangeCard } from "./cards/ArrangeCard";
 import { CourseCards } from "./cards/CourseCards";
 import { Does } from "../does/Does";
@@ -26,7 +27,7 @@ import { t } from "../../words/editor";
 
 /** The cards: the settings of what is selected, and only those. */
 export function Cards(): ReactNode {
-  const slide = useAsLooked(useCourse((state) => (state.selection.slide ? state.slides[state.selection.slide] : undefined)));
+  const [slide, catchUp] = useUnhurried(useAsLooked(useCourse((state) => (state.selection.slide ? state.slides[state.selection.slide] : undefined))));
   const selected = useCourse((state) => state.selection.selected);
   const overlay = useOverlay((state) => state.overlay);
   const edited = overlayIn(slide, overlay);
@@ -36,14 +37,32 @@ export function Cards(): ReactNode {
   if (!holding) shown.current = selected;
   if (!slide) return <Stack p="3" gap="3"><CourseCards /></Stack>;
   const elements = shown.current.flatMap((id) => slide.elements.find((element) => element.id === id) ?? []);
-  if (!elements.length) {
-    return (
-      <Stack p="3" gap="3">
-        {edited ? <OverlayCards slide={slide} overlay={edited} /> : <><SlideCards slide={slide} /><CourseCards /></>}
-      </Stack>
-    );
-  }
-  return <ElementCards slide={slide} elements={elements} />;
+  return (
+    <div onPointerEnter={catchUp} onPointerDownCapture={catchUp} onFocusCapture={catchUp}>
+      {elements.length ? <ElementCards slide={slide} elements={elements} /> : (
+        <Stack p="3" gap="3">
+          {edited ? <OverlayCards slide={slide} overlay={edited} /> : <><SlideCards slide={slide} /><CourseCards /></>}
+        </Stack>
+      )}
+    </div>
+  );
+}
+
+/** So long (ms) the cards wait for a pause in what is done on the slide. */
+const PAUSE_MS = 250;
+
+/**
+ * The slide as the cards show it, and what brings them up to date. While one works on the slide itself they follow in
+ * the next pause, so that what is typed or moved there is seen first. Whatever is pointed at or gets the focus in
+ * them is up to date: what they do begins from the slide as it is.
+ */
+function useUnhurried(slide: Slide | undefined): [slide: Slide | undefined, catchUp: () => void] {
+  const [before, catchUp] = useLater(slide, PAUSE_MS);
+  const { activeElement } = document;
+  const onSlide = activeElement === document.body || Boolean(activeElement?.closest("[data-stage]"));
+  const same = before && slide && before.id === slide.id && before.elements.length === slide.elements.length
+    && before.questions.length === slide.questions.length && before.overlays.length === slide.overlays.length;
+  return [same && onSlide ? before : slide, catchUp];
 }
 
 /** The cards of one element, or of several. */

@@ -1,5 +1,5 @@
 import { Box, Flex, Heading, Text, Textarea } from "@chakra-ui/react";
-import { closestCenter, DndContext, PointerSensor, useSensor, useSensors, type DragEndEvent } from "@dnd-kit/core";
+import { closestCenter, DndContext, type DragEndEvent } from "@dnd-kit/core";
 import { SortableContext, verticalListSortingStrategy } from "@dnd-kit/sortable";
 import { useDeferredValue, useEffect, useMemo, useRef, useState, type ClipboardEvent, type KeyboardEvent, type ReactNode } from "react";
 import { pasteOutline } from "../store/slides";
@@ -7,6 +7,7 @@ import { goToSlide, redo, undo, useCourse } from "../store/store";
 import { Kbd } from "../../kit/Kbd";
 import { MainButton } from "../../kit/MainButton";
 import { QuietButton } from "../../kit/QuietButton";
+import { useDragSensors } from "../../kit/useDragSensors";
 import { linesOf, type Line } from "./lines";
 import {
   addLine, addSection, copyLines, furtherIn, furtherOut, moveLines, prepare, removeLines, shiftLines,
@@ -32,7 +33,7 @@ export function Outline(): ReactNode {
   const ids = useMemo(() => lines.map((line) => line.id), [lines]);
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
   const [taken, setTaken] = useState<{ ids: readonly string[]; cut: boolean } | null>(null);
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
+  const sensors = useDragSensors();
   useEffect(() => { void prepare(); }, [styles]);
 
   /** The chosen lines, or the one that is typed into. */

@@ -5,7 +5,8 @@ import type { ReactNode } from "react";
 import type { Slide } from "../../../api/types";
 import { QuietButton } from "../../../kit/QuietButton";
 import { addOverlay, editOverlay, useOverlay } from "../stage/overlays";
-import { depthOf, Row } from "./Row";
+import { Row } from "./Row";
+import { rowsOf } from "./rows";
 import { t } from "../../../words/editor";
 
 /** The overlays of a slide in the running order, each with what is on it. */
@@ -30,9 +31,7 @@ export function Overlays({ slide }: { slide: Slide }): ReactNode {
             {open && (
               <SortableContext items={inside.map((e) => e.id)} strategy={verticalListSortingStrategy}>
                 <Box as="ol" listStyleType="none" pl="3">
-                  {inside.map((element, index) => (
-                    <Row key={element.id} {...{ slide, element }} number={index + 1} depth={depthOf(slide, element)} />
-                  ))}
+                  {rowsOf(slide, inside).map((row, index) => <Row key={row.element.id} {...row} number={index + 1} />)}
                 </Box>
               </SortableContext>
             )}

@@ -1,28 +1,19 @@
 /** A row of the running order: an element, its words, and what can be done with it. */
-import { Box, Flex, Input, Text, Textarea } from "@chakra-ui/react";
+import { Box, chakra, Input, Text, Textarea } from "@chakra-ui/react";
 import { useSortable } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
 import {
   AppWindow, Circle, EyeOff, Film, Gauge, Group, Heading1, Image, Lock, MessageSquare,
   Minus, MousePointerClick, MoveRight, Square, SquareDashedMousePointer, Table, TextCursorInput, Triangle, Type, Volume2, type LucideIcon,
 } from "lucide-react";
-import { memo, useState, type KeyboardEvent, type ReactNode } from "react";
-import type { Element, Slide } from "../../../api/types";
-import { roleIn } from "../../judges/parts";
+import { memo, useState, type ComponentProps, type KeyboardEvent, type ReactNode } from "react";
+import type { Element } from "../../../api/types";
 import { renameElement, reorderElement } from "../../store/commands";
 import { changeElements, select, useCourse } from "../../store/store";
 import { RowMenu } from "./RowMenu";
-import { needsAlternative, says, withWords, writtenWords } from "./rowText";
+import { says, withWords, writtenWords } from "./rowText";
 import { shownWay } from "../../does/ShownWhen";
 import { t } from "../../../words/editor";
-
-/** How deep in groups an element stands. */
-export function depthOf(slide: Slide, element: Element): number {
-  const groups = new Map(slide.elements.map((other) => [other.id, other.group]));
-  let depth = 0;
-  for (let group = element.group; group && depth < 9; group = groups.get(group)) depth += 1;
-  return depth;
-}
 
 /** In the list the arrows go from row to row, with Shift selecting them; on the slide they move things. */
 function goToRow(event: KeyboardEvent, id: string, step: number): void {
@@ -34,23 +25,68 @@ function goToRow(event: KeyboardEvent, id: string, step: number): void {
   }
 }
 
-interface RowProps { slide: Slide; element: Element; number: number | null; depth: number }
+interface RowProps {
+  element: Element;
+  number: number | null;
+  /** How deep in groups it stands. */
+  depth: number;
+  /** What it is in a question, in words. */
+  part: string;
+  /** Whether those who do not see it would miss it. */
+  missed: boolean;
+}
 
-export const Row = memo(function Row({ slide, element, number, depth }: RowProps): ReactNode {
-  const selected = useCourse((state) => state.selection.selected.includes(element.id));
+/** It knows nothing of the other elements: a letter in one of them draws no row but that one. */
+export const Row = memo(function Row({ element, number, depth, part, missed }: RowProps): ReactNode {
   const [typing, setTyping] = useState<"name" | "words" | null>(null);
   const { setNodeRef, listeners, transform, transition, isDragging } = useSortable({ id: element.id });
   const Icon = iconOf(element);
+  const faint = isDragging || element.hidden_while_editing;
+  return (
+    <RowFrame
+      id={element.id} ref={setNodeRef}
+      style={{ opacity: faint ? 0.6 : 1, transform: CSS.Translate.toString(transform), transition, paddingLeft: depth * 16 }}
+    >
+      {typing ? (
+        <TypedRow element={element} what={typing} onDone={() => setTyping(null)} />
+      ) : (
+        <RowMenu element={element} onType={setTyping}>
+          <RowButton id={element.id} onType={setTyping} {...listeners}>
+            <Box pt="2px" color="quiet" flex="none"><Icon size={15} aria-hidden /></Box>
+            <RowWords element={element} part={part} missed={missed} />
+            {element.locked && <Lock size={13} aria-label={t("locked")} />}
+            {element.hidden_while_editing && <EyeOff size={13} aria-label={t("hiddenWhileEditing")} />}
+            {number && <Text color="quiet" fontSize="12px">{number}</Text>}
+          </RowButton>
+        </RowMenu>
+      )}
+    </RowFrame>
+  );
+});
+
+const useSelected = (id: string): boolean => useCourse((state) => state.selection.selected.includes(id));
+
+/** The row's place in the list. What follows the selection is in parts of its own: selecting all draws nothing else. */
+function RowFrame({ id, ...rest }: ComponentProps<"li"> & { id: string }): ReactNode {
+  const selected = useSelected(id);
+  return <chakra.li {...rest} bg={selected ? "marigold.soft" : undefined} borderLeftWidth="3px" borderLeftColor={selected ? "marigold" : "transparent"} />;
+}
+
+/** The row itself: chosen by a click, walked through by arrows, written in by keys or a double click. */
+function RowButton({ id, onType, ...rest }: ComponentProps<"button"> & { id: string; onType: (what: "name" | "words") => void }): ReactNode {
+  const selected = useSelected(id);
 
   function onKeyDown(event: KeyboardEvent): void {
     const step = { ArrowUp: -1, ArrowDown: 1 }[event.key];
     const command = event.ctrlKey || event.metaKey;
     if (step && event.altKey) {
-      reorderElement(element.id, slide.elements.indexOf(element) + step);
+      const { selection, slides } = useCourse.getState();
+      const all = slides[selection.slide ?? ""]?.elements ?? [];
+      reorderElement(id, all.findIndex((other) => other.id === id) + step);
     } else if (step && !command) {
-      goToRow(event, element.id, step);
-    } else if (event.key === "F2") setTyping("name");
-    else if (event.key === "Enter" && event.shiftKey) setTyping("words");
+      goToRow(event, id, step);
+    } else if (event.key === "F2") onType("name");
+    else if (event.key === "Enter" && event.shiftKey) onType("words");
     else if (event.key === " " && command) choose(event);
     else return;
     event.preventDefault();
@@ -60,45 +96,24 @@ export const Row = memo(function Row({ slide, element, number, depth }: RowProps
   function choose(event: { shiftKey: boolean; ctrlKey: boolean; metaKey: boolean }): void {
     const before = useCourse.getState().selection.selected;
     const several = event.shiftKey || event.ctrlKey || event.metaKey;
-    if (!several) select([element.id]);
-    else select(selected ? before.filter((id) => id !== element.id) : [...before, element.id]);
+    if (!several) select([id]);
+    else select(selected ? before.filter((other) => other !== id) : [...before, id]);
   }
 
   return (
-    <Box
-      as="li" ref={setNodeRef} opacity={isDragging || element.hidden_while_editing ? 0.6 : 1}
-      style={{ transform: CSS.Translate.toString(transform), transition }} pl={`${depth * 16}px`}
-      bg={selected ? "marigold.soft" : undefined} borderLeftWidth="3px"
-      borderLeftColor={selected ? "marigold" : "transparent"}
-    >
-      {typing ? (
-        <TypedRow element={element} what={typing} onDone={() => setTyping(null)} />
-      ) : (
-        <RowMenu element={element} onType={setTyping}>
-          <Flex
-            as="button" w="100%" px="3" py="1.5" gap="2.5" textAlign="left" align="flex-start"
-            onClick={choose} onDoubleClick={(event) => setTyping(inWords(event.target) ? "words" : "name")}
-            onKeyDown={onKeyDown} {...listeners}
-            aria-pressed={selected} data-row={element.id} _hover={{ bg: selected ? undefined : "table" }}
-          >
-            <Box pt="2px" color="quiet" flex="none"><Icon size={15} aria-hidden /></Box>
-            <RowWords slide={slide} element={element} />
-            {element.locked && <Lock size={13} aria-label={t("locked")} />}
-            {element.hidden_while_editing && <EyeOff size={13} aria-label={t("hiddenWhileEditing")} />}
-            {number && <Text color="quiet" fontSize="12px">{number}</Text>}
-          </Flex>
-        </RowMenu>
-      )}
-    </Box>
+    <chakra.button
+      type="button" display="flex" w="100%" px="3" py="1.5" gap="2.5" textAlign="left" alignItems="flex-start" {...rest}
+      onClick={choose} onDoubleClick={(event) => onType(inWords(event.target) ? "words" : "name")} onKeyDown={onKeyDown}
+      aria-pressed={selected} data-row={id} _hover={{ bg: selected ? undefined : "table" }}
+    />
   );
-});
+}
 
 /** The name, what is read out, what it is in a question, and that something is missing. */
-function RowWords({ slide, element }: { slide: Slide; element: Element }): ReactNode {
-  const part = partOf(slide, element);
+function RowWords({ element, part, missed }: Pick<RowProps, "element" | "part" | "missed">): ReactNode {
   const words = says(element);
   const shown = shownWay(element);
-  const missing = needsAlternative(slide, element) || (part && element.kind === "shape" && !words);
+  const missing = missed || (part && element.kind === "shape" && !words);
   return (
     <Box flex="1" minW="0">
       <Text fontWeight="600" truncate>{element.name}</Text>
@@ -158,9 +173,4 @@ function iconOf(element: Element): LucideIcon {
     case "shape":
       return { rectangle: Square, ellipse: Circle, line: Minus, arrow: MoveRight, callout: MessageSquare, polygon: Triangle }[element.shape];
   }
-}
-
-/** The part that an element plays in a question. */
-function partOf(slide: Slide, element: Element): string {
-  return slide.questions.map((question) => roleIn(question, element.id)).find(Boolean) ?? "";
 }

@@ -1,15 +1,14 @@
 import { Box, Flex, Heading, Text } from "@chakra-ui/react";
-import { closestCenter, DndContext, PointerSensor, useSensor, useSensors, type DragEndEvent } from "@dnd-kit/core";
+import { closestCenter, DndContext, type DragEndEvent } from "@dnd-kit/core";
 import { SortableContext, verticalListSortingStrategy } from "@dnd-kit/sortable";
 import { ChevronDown, ChevronRight } from "lucide-react";
 import { useMemo, useState, type ReactNode } from "react";
-import type { Element, Slide } from "../../../api/types";
-import { answersOf } from "../../judges/parts";
 import { reorderElement } from "../../store/commands";
+import { useDragSensors } from "../../../kit/useDragSensors";
 import { useCourse } from "../../store/store";
 import { Overlays } from "./Overlays";
-import { depthOf, Row } from "./Row";
-import { isDecoration } from "./rowText";
+import { Row } from "./Row";
+import { readAndRest, type OrderRow } from "./rows";
 import { t } from "../../../words/editor";
 
 /** The running order: all that is on the slide, in the order in which it is read and reached. */
@@ -17,9 +16,10 @@ export function RunningOrder(): ReactNode {
   const slide = useCourse((state) => (state.selection.slide ? state.slides[state.selection.slide] : undefined));
   const [read, rest] = useMemo(() => readAndRest(slide), [slide]);
   // Only this much of the selection matters here, or each would draw all rows anew.
-  const inRest = useCourse((state) => rest.some(({ id }) => state.selection.selected.includes(id)));
+  const inRest = useCourse((state) => rest.some(({ element }) => state.selection.selected.includes(element.id)));
+  const [readIds, restIds] = [useIds(read), useIds(rest)];
   const [folded, setFolded] = useState(true);
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
+  const sensors = useDragSensors();
   if (!slide) return null;
 
   function drop({ active, over }: DragEndEvent): void {
@@ -38,10 +38,10 @@ export function RunningOrder(): ReactNode {
           {t("nothingOnThisSlideYet")}
         </Text>
       )}
-      <SortableContext items={read.map((e) => e.id)} strategy={verticalListSortingStrategy}>
+      <SortableContext items={readIds} strategy={verticalListSortingStrategy}>
         <Box as="ol" listStyleType="none">
-          {read.map((element, index) => (
-            <Row key={element.id} {...{ slide, element }} number={index + 1} depth={depthOf(slide, element)} />
+          {read.map((row, index) => (
+            <Row key={row.element.id} {...row} number={index + 1} />
           ))}
         </Box>
       </SortableContext>
@@ -55,9 +55,9 @@ export function RunningOrder(): ReactNode {
             {t("decorationNotReadRest", { rest: rest.length })}
           </Flex>
           {!closed && (
-            <SortableContext items={rest.map((e) => e.id)} strategy={verticalListSortingStrategy}>
+            <SortableContext items={restIds} strategy={verticalListSortingStrategy}>
               <Box as="ul" listStyleType="none">
-                {rest.map((element) => <Row key={element.id} {...{ slide, element }} number={null} depth={0} />)}
+                {rest.map((row) => <Row key={row.element.id} {...row} number={null} depth={0} />)}
               </Box>
             </SortableContext>
           )}
@@ -68,11 +68,8 @@ export function RunningOrder(): ReactNode {
   );
 }
 
-/** What is read out, in order, and what is not: the decoration. */
-function readAndRest(slide: Slide | undefined): [Element[], Element[]] {
-  const here = slide?.elements.filter((element) => !element.overlay) ?? [];
-  // What answers a question is never decoration, even while there are no words for it.
-  const operated = new Set(slide?.questions.flatMap(answersOf));
-  const isRead = (element: Element): boolean => operated.has(element.id) || !isDecoration(element, slide);
-  return [here.filter(isRead), here.filter((element) => !isRead(element))];
+/** The ids of rows: the same list as long as they stay the same, so that no row is drawn for another one's letter. */
+function useIds(rows: readonly OrderRow[]): string[] {
+  const ids = rows.map(({ element }) => element.id).join(" ");
+  return useMemo(() => (ids ? ids.split(" ") : []), [ids]);
 }

@@ -1,7 +1,5 @@
 import { Box, Flex, IconButton, Input, Text } from "@chakra-ui/react";
-import {
-  closestCenter, DndContext, PointerSensor, useSensor, useSensors, type DragEndEvent,
-} from "@dnd-kit/core";
+import { closestCenter, DndContext, type DragEndEvent } from "@dnd-kit/core";
 import { horizontalListSortingStrategy, SortableContext, useSortable } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
 import { ChevronUp, Plus } from "lucide-react";
@@ -13,6 +11,8 @@ import { SlidePicture } from "../../shell/SlidePicture";
 import { useRested } from "../../shell/useRested";
 import { useCheck, type Way } from "../../shell/useCheck";
 import { Tool } from "../../../kit/Tool";
+import { useLater } from "../../../kit/useLater";
+import { useDragSensors } from "../../../kit/useDragSensors";
 import { toggleView } from "../stage/view";
 import { SlideMenu } from "./SlideMenu";
 import { t } from "../../../words/editor";
@@ -24,6 +24,8 @@ const LOW = 54;
 const MIDDLE = 20;
 /** So many stops beyond the visible ones are drawn as well. */
 const AHEAD = 4;
+/** A picture follows its slide in the next pause (ms). */
+const PAUSE_MS = 250;
 
 /** The route along the top: all slides as stops on the zigzag path. */
 export function RouteStrip(): ReactNode {
@@ -34,7 +36,7 @@ export function RouteStrip(): ReactNode {
   const lost = useMemo(() => new Set([...check?.route.unreached ?? [], ...check?.route.dead_ends ?? []]), [check]);
   const strip = useRef<HTMLDivElement>(null);
   const [view, setView] = useState<[number, number]>([0, 14]);
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
+  const sensors = useDragSensors();
 
   useEffect(() => {
     const element = strip.current;
@@ -152,7 +154,9 @@ const Stop = memo(function Stop({ id, number, x, y, paired, current, last, lost 
   const [renaming, setRenaming] = useState(false);
   const rested = useRested();
   const { setNodeRef, listeners, transform, transition, isDragging } = useSortable({ id });
-  if (!slide) return null;
+  // What is done on the slide is seen there first.
+  const [drawn] = useLater(slide, PAUSE_MS);
+  if (!slide || !drawn) return null;
   const low = y >= LOW;
 
   function onKeyDown(event: KeyboardEvent): void {
@@ -183,7 +187,7 @@ const Stop = memo(function Stop({ id, number, x, y, paired, current, last, lost 
           position="relative" mx="auto" w={`${THUMB + 8}px`} h={paired ? "38px" : "46px"} p="2px" bg="sheet"
           borderWidth="2px" borderRadius="8px" {...outlineOf(current, lost)}
         >
-          <Box borderRadius="5px" overflow="hidden" h={paired ? "30px" : "38px"} aria-hidden>{rested && <SlidePicture slide={slide} w={THUMB} />}</Box>
+          <Box borderRadius="5px" overflow="hidden" h={paired ? "30px" : "38px"} aria-hidden>{rested && <SlidePicture slide={drawn} w={THUMB} />}</Box>
           <Box
             as="button" position="absolute" inset="-2px" borderRadius="8px" cursor="pointer"
             aria-label={`${number + 1} ${slide.title || t("untitled")}`} data-stop-button={number}

@@ -1,0 +1,100 @@
+"""How soon what an author does is seen: on a slide of 150 elements, with real keys and clicks.
+
+Each figure is in ms from the moment of the event, as the browser has it, to the end of the frame
+in which it is drawn. Tasks are what keeps the page from answering for longer than 50 ms.
+"""
+
+import statistics
+from collections.abc import Callable
+
+from selenium.webdriver import ActionChains
+from selenium.webdriver.common.keys import Keys
+
+from tests.browser.driver import Page
+
+_WATCH = """
+    window.hands = {times: [], tasks: []};
+    for (const type of ['keydown', 'pointerdown', 'pointerup']) {
+      window.addEventListener(type, event => {
+        if (['Control', 'Shift', 'Escape'].includes(event.key)) return;
+        requestAnimationFrame(() => {
+          const channel = new MessageChannel();
+          channel.port1.onmessage = () => {
+            window.hands.times.push([event.type, performance.now() - event.timeStamp]);
+          };
+          channel.port2.postMessage(0);
+        });
+      }, {capture: true});
+    }
+    new PerformanceObserver(list => {
+      for (const task of list.getEntries()) window.hands.tasks.push(task.duration);
+    }).observe({type: 'longtask'});
+"""
+
+
+def watch(page: Page) -> None:
+    """Watch events of the page that is open, until it is left."""
+    page.browser.execute_script(_WATCH)
+
+
+def figures(page: Page, event: str, do: Callable[[], object]) -> tuple[list[float], list[float]]:
+    """Return the ms of each `event` while `do` was done, and of each long task of that time."""
+    page.browser.execute_script("window.hands.times = []; window.hands.tasks = [];")
+    do()
+    page.browser.execute_async_script(
+        "const done = arguments[0]; setTimeout(() => requestAnimationFrame(() => done()), 300);")
+    found = page.browser.execute_script("return window.hands")
+    return [ms for kind, ms in found["times"] if kind == event], found["tasks"]
+
+
+def in_words(times: list[float], tasks: list[float]) -> str:
+    """The median and the worst of `times`, and the long tasks beside them."""
+    long = f", {len(tasks)} tasks over 50 ms" if tasks else ""
+    return f"{statistics.median(times):.0f} / {max(times):.0f} ms{long}"
+
+
+def of_150(page: Page) -> list[tuple[str, str, str]]:
+    """What is done on a slide of 150 elements that is open in Build: what, how soon, the budget."""
+    watch(page)
+    found = []
+
+    def keys(*all_keys: str) -> None:
+        ActionChains(page.browser).send_keys(*all_keys).perform()
+
+    def each(what: str, event: str, budget: str, do: Callable[[], object]) -> None:
+        found.append((what, in_words(*figures(page, event, do)), budget))
+
+    handles = page.all("[data-handle]")
+
+    def press() -> None:
+        for handle in handles[40:60:2]:
+            ActionChains(page.browser).click(handle).perform()
+
+    def drop() -> None:
+        for handle in handles[41:61:4]:
+            chain = ActionChains(page.browser).click_and_hold(handle).move_by_offset(30, 20)
+            chain.move_by_offset(-20, 10).release().perform()
+
+    def select_all() -> None:
+        for _ in range(5):
+            ActionChains(page.browser).key_down(Keys.CONTROL).send_keys("a").key_up(
+                Keys.CONTROL).perform()
+            keys(Keys.ESCAPE)
+
+    def slides() -> None:
+        for position in (0, 1, 2, 1, 0, 1):
+            page.click(f"[data-stop-button='{position}']")
+
+    each("pressing on one of 150 elements", "pointerdown", "50 ms", press)
+    each("dropping one of 150 elements", "pointerup", "50 ms", drop)
+    ActionChains(page.browser).click(handles[70]).perform()
+    each("nudging one of 150 elements", "keydown", "50 ms",
+         lambda: [keys(Keys.ARROW_RIGHT) for _ in range(10)])
+    ActionChains(page.browser).double_click(handles[70]).perform()
+    page.find("[contenteditable=true]")
+    each("a letter typed on a slide of 150 elements", "keydown", "16 / 32 ms",
+         lambda: [keys(letter) for letter in "the hut is warm"])
+    keys(Keys.ESCAPE)
+    each("selecting all of 150 elements", "keydown", "50 ms", select_all)
+    each("another slide", "pointerup", "100 ms", slides)
+    return found
