@@ -254,3 +254,10 @@ def test_calls_in_plain_words():
     assert "refused" in say("LMSSetValue", ["cmi.core.score.raw", "abc"], "false")
     assert say("LMSCommit", [""], "false") == "Please keep what was said. It was not kept."
     assert fresh_ids()() != fresh_ids(2)()
+
+
+def test_a_call_names_the_slide_by_its_title_where_the_package_brings_it():
+    said = ["cmi.core.lesson_location", "wb7"]
+    assert plain.explain("LMSSetValue", said, "true", {"wb7": "Weather board"}) == (
+        "The place in the course is “Weather board”.")
+    assert plain.explain("LMSSetValue", said, "true") == "The place in the course is wb7."
