@@ -144,3 +144,22 @@ def test_words_are_emphasised_and_listed_in_place(page):
     item = page.find("[data-stage] .zz-rich ul li")
     assert item.text == "One loud" and page.find("[data-stage] strong").text == "loud"
     page.saved()
+
+
+def test_a_card_that_is_used_right_after_typing_loses_no_letter(page):
+    _copy(page, "In a hurry")
+    page.all("[data-row]")[1].click()
+    page.open("Does")
+    add_rule = page.button("Add a rule")
+    page.find("[data-stage]").send_keys(Keys.ENTER)
+    page.find("[contenteditable=true]")
+    # One chain: the pointer is in the card before the cards have followed what was typed.
+    ActionChains(page.browser).send_keys("Quick words, quickly").click(add_rule).perform()
+    page.until(lambda: "When" in page.find("[data-pane=cards]").text)
+    page.find("[data-stage]").send_keys(Keys.ESCAPE)
+    page.until(lambda: "Quick words, quickly" in page.find("[data-stage] .zz-slide").text)
+    page.saved()
+    slug = page.browser.current_url.split("/")[-2]
+    slide = page.call("GET", f"/courses/{slug}")["slides"][0]["slide"]
+    made = next(e for e in slide["elements"] if "Quick words, quickly" in str(e.get("text")))
+    assert made["rules"], "the rule that was added is there too"

@@ -113,18 +113,23 @@ def test_lines_are_chosen_dragged_and_cut_and_pasted(page):
     page.saved()
 
 
+def lead_the_first_to(page, slug, target):
+    """In Build, let the first slide's *Next* lead to the slide `target`, by number and title."""
+    page.saved()
+    page.go(f"/courses/{slug}/build")
+    page.click("[data-stop-button='0']")
+    onward = page.find("select[aria-label='Next leads to']")
+    onward.send_keys(target)
+    page.until(lambda: target in onward.get_property("selectedOptions")[0].text)
+    page.saved()
+
+
 def test_forks_and_what_nothing_leads_to_are_shown(page):
     slug = open_plan(page, "Forked")
     page.click("[data-line]")
     paste(page, "a\nb\nc")
     page.until(lambda: len(lines(page)) == 4)
-    page.saved()
-    page.go(f"/courses/{slug}/build")
-    page.click("[data-stop-button='0']")
-    onward = page.find("select[aria-label='Next leads to']")
-    onward.send_keys("3 b")
-    page.until(lambda: "3 b" in onward.get_property("selectedOptions")[0].text)
-    page.saved()
+    lead_the_first_to(page, slug, "3 b")
     page.go(f"/courses/{slug}/plan")
     page.see("nothing leads to 1 slide")
     page.see("Nothing leads here")
@@ -206,12 +211,7 @@ def test_findings_stand_by_kind_beside_the_route_and_beside_the_slide(page):
     page.click("[data-line]")
     paste(page, "a\nb\nc\nd")
     page.until(lambda: len(lines(page)) == 5)
-    page.saved()
-    page.go(f"/courses/{slug}/build")
-    page.click("[data-stop-button='0']")
-    onward = page.find("select[aria-label='Next leads to']")
-    onward.send_keys("5 d")
-    page.saved()
+    lead_the_first_to(page, slug, "5 d")
     page.go(f"/courses/{slug}/plan")
     chip = page.button("3 findings")
     chip.click()

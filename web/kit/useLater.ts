@@ -1,9 +1,12 @@
 import { useCallback, useEffect, useRef, useState } from "react";
 import { flushSync } from "react-dom";
 
-/** `value` once it has stayed the same for `ms`, till then the one before; and what takes it over at once. */
-export function useLater<T>(value: T, ms: number): [later: T, catchUp: () => void] {
-  const [later, setLater] = useState(value);
+/**
+ * `value` once it has stayed the same for `ms`, till then the one before, or `first` at the beginning; and what
+ * takes it over at once.
+ */
+export function useLater<T>(value: T, ms: number, first = value): [later: T, catchUp: () => void] {
+  const [later, setLater] = useState(first);
   const latest = useRef(value);
   latest.current = value;
   useEffect(() => {
@@ -11,6 +14,10 @@ export function useLater<T>(value: T, ms: number): [later: T, catchUp: () => voi
     const timer = window.setTimeout(() => setLater(value), ms);
     return () => window.clearTimeout(timer);
   }, [value, later, ms]);
-  const catchUp = useCallback(() => flushSync(() => setLater(latest.current)), []);
+  const catchUp = useCallback(() => {
+    // What is still to be drawn comes first: only then is `value` the newest.
+    flushSync(() => undefined);
+    flushSync(() => setLater(latest.current));
+  }, []);
   return [later, catchUp];
 }

@@ -65,7 +65,7 @@ def _stateful(slide: ProgramSlide) -> Iterator[str]:
         rules += overlay.rules
     named = {
         name for rule in rules for action in (*rule.then, *rule.otherwise)
-        if (name := action.held.get("element", None))
+        if (name := action.held.get("element"))
     }
     for part in everywhere:
         if isinstance(part, ProgramOverlay) and part.panel:

@@ -57,8 +57,8 @@ def grader_of(slide: Slide, question: q.Question, say: Say = say_english) -> Gra
         attempt_points=question.attempt_points,
         at_least=question.held.get("at_least", 1),
         at_most=1 if choosing and question.kind != "multiple_response"
-        else question.held.get("at_most", question.held.get("clicks", None)),
-        needed=question.held.get("needed", None), counts=question.held.get("counts", "all"),
+        else question.held.get("at_most", question.held.get("clicks")),
+        needed=question.held.get("needed"), counts=question.held.get("counts", "all"),
         arrange="line" if question.kind == "matching" else question.held.get("arrange", "snap"),
         time_limit=question.time_limit, extendable=question.extendable,
         returns=_RETURNS[question.held.get("wrong_items", "stay")],

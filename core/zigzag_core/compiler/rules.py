@@ -103,7 +103,7 @@ def _action(
 
     match action:
         case rules.GoTo(go=go):
-            yield p.Go(to=go.to, slide=go.held.get("slide", None))
+            yield p.Go(to=go.to, slide=go.held.get("slide"))
         case rules.RunTiming(action=how, of=of):
             owner = of or (slide.id if slide else None)
             if owner:

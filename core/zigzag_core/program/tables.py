@@ -20,7 +20,7 @@ from zigzag_core.course.rules.expression import GIVEN, OPERATORS
 from zigzag_core.course.rules.patterns import SETS
 from zigzag_core.course.style.style import Look
 from zigzag_core.course.text.rich_text import LiveValue
-from zigzag_core.words import ENGLISH, RIGHT_TO_LEFT
+from zigzag_core.words import ENGLISH, LANGUAGES, RIGHT_TO_LEFT
 
 from .limits import LIMITS
 from .shapes import models_in
@@ -31,6 +31,7 @@ def tables() -> dict[str, Any]:
     return {
         "LIMITS": asdict(LIMITS),
         "WORDS": dict(ENGLISH),
+        "LANGUAGES": LANGUAGES,
         "RIGHT_TO_LEFT": sorted(RIGHT_TO_LEFT),
         "OPERATORS": {name: asdict(operator) for name, operator in OPERATORS.items()},
         "ABOUT_QUESTIONS": [n for n, o in OPERATORS.items() if o.names == "questions"],

@@ -53,11 +53,10 @@ export class Index {
   /** The questions that give points; an open answer has none until it is marked. */
   readonly scored: readonly Grader[];
   readonly maxPoints: number;
-  /** The rules by their event and target; null is any. */
-  private readonly matches = new Map<string, Map<string | null, BoundRule[]>>();
-
   /** The player's words, as the course has them. */
   readonly say: Say;
+  /** The rules by their event and target; null is any. */
+  private readonly matches = new Map<string, Map<string | null, BoundRule[]>>();
 
   constructor(readonly program: Program) {
     this.say = sayWith(program.words);

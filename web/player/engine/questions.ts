@@ -11,7 +11,6 @@ import { NO_ANSWER, type Answer, type State } from "./state";
 import { clipped, number, toText, type Value } from "./values";
 import { own } from "./own";
 
-
 /** Choose a part of a question, or take it back where several can be chosen. */
 export function choose(run: Run, question: string, part: string): void {
   const grader = run.index.questions.get(question);

@@ -38,7 +38,7 @@ export function Cards(): ReactNode {
   if (!slide) return <Stack p="3" gap="3"><CourseCards /></Stack>;
   const elements = shown.current.flatMap((id) => slide.elements.find((element) => element.id === id) ?? []);
   return (
-    <div onPointerEnter={catchUp} onPointerDownCapture={catchUp} onFocusCapture={catchUp}>
+    <div onPointerEnter={catchUp} onPointerDownCapture={catchUp} onFocusCapture={catchUp} onBlur={catchUp}>
       {elements.length ? <ElementCards slide={slide} elements={elements} /> : (
         <Stack p="3" gap="3">
           {edited ? <OverlayCards slide={slide} overlay={edited} /> : <><SlideCards slide={slide} /><CourseCards /></>}
@@ -53,8 +53,8 @@ const PAUSE_MS = 250;
 
 /**
  * The slide as the cards show it, and what brings them up to date. While one works on the slide itself they follow in
- * the next pause, so that what is typed or moved there is seen first. Whatever is pointed at or gets the focus in
- * them is up to date: what they do begins from the slide as it is.
+ * the next pause, so that what is typed or moved there is seen first. Whatever is pointed at, or gets or loses the
+ * focus in them, is up to date: what they do begins from the slide as it is.
  */
 function useUnhurried(slide: Slide | undefined): [slide: Slide | undefined, catchUp: () => void] {
   const [before, catchUp] = useLater(slide, PAUSE_MS);

@@ -13,7 +13,7 @@ interface Props { drawn: Drawn; layout: Layout }
 /** Everything that is drawn whatever is looked at. */
 export const Ways = memo(function Ways({ drawn, layout }: Props): ReactNode {
   return (
-    <svg width={layout.width} height={layout.height} aria-hidden style={{ position: "absolute", inset: 0, pointerEvents: "none" }}>
+    <Sheet layout={layout}>
       {[...drawn.from].map(([slide, ways]) => {
         const aside = besides(ways, drawn.numbers);
         return (
@@ -23,7 +23,7 @@ export const Ways = memo(function Ways({ drawn, layout }: Props): ReactNode {
           </g>
         );
       })}
-    </svg>
+    </Sheet>
   );
 });
 
@@ -31,10 +31,19 @@ export const Ways = memo(function Ways({ drawn, layout }: Props): ReactNode {
 export function WaysOf({ slide, drawn, layout }: Props & { slide: string }): ReactNode {
   const ways = [...drawn.from.get(slide) ?? [], ...drawn.to.get(slide) ?? []];
   return (
-    <svg width={layout.width} height={layout.height} aria-hidden style={{ position: "absolute", inset: 0, pointerEvents: "none" }} data-ways-of={slide}>
+    <Sheet layout={layout} of={slide}>
       {besides(ways, drawn.numbers).map((way) => (
         <Aside key={`${way.source} ${way.target}`} way={way} drawn={drawn} layout={layout} strong />
       ))}
+    </Sheet>
+  );
+}
+
+/** A drawing as large as the route, which lets the pointer through. */
+function Sheet({ layout, of, children }: { layout: Layout; of?: string; children: ReactNode }): ReactNode {
+  return (
+    <svg width={layout.width} height={layout.height} aria-hidden style={{ position: "absolute", inset: 0, pointerEvents: "none" }} data-ways-of={of}>
+      {children}
     </svg>
   );
 }

@@ -1,8 +1,9 @@
 import { useQuery, type FetchQueryOptions } from "@tanstack/react-query";
-import { useEffect, useMemo, useState } from "react";
+import { useMemo } from "react";
 import { api } from "../../api/client";
 import { workedOut } from "../../api/jobs";
 import type { components } from "../../api/api";
+import { useLater } from "../../kit/useLater";
 import { released, useCourse } from "../store/store";
 
 export type Check = components["schemas"]["Check"];
@@ -17,7 +18,7 @@ const PAUSE_MS = 1_000;
 /** What the core says of the course as it was last saved: findings and ways. */
 export function useCheck(pause = PAUSE_MS): Check | undefined {
   const slug = useCourse((state) => state.slug);
-  const saved = useAtRest(useCourse((state) => state.versions), pause);
+  const [saved] = useLater(useCourse((state) => state.versions), pause);
   return useQuery({
     queryKey: ["check", slug, saved], staleTime: Infinity, placeholderData: (before) => before,
     queryFn: () => afterDrag(workedOut<Check>(() => api.GET("/api/courses/{slug}/check", { params: { path: { slug } } }))),
@@ -38,9 +39,9 @@ const REST_MS = 4_000;
 /** What was found by running the course, and how far that got. */
 export function useTried(pause = REST_MS): Tried | undefined {
   const slug = useCourse((state) => state.slug);
-  const saved = useAtRest(useCourse((state) => state.versions), pause);
+  const [saved] = useLater(useCourse((state) => state.versions), pause);
   // Opening a course comes first.
-  const rested = useAtRest(slug, pause, "");
+  const [rested] = useLater(slug, pause, "");
   return useQuery({
     queryKey: ["tried", slug, saved], staleTime: Infinity, placeholderData: (before) => before, enabled: pause === 0 || rested === slug,
     queryFn: () => afterDrag(workedOut<Tried>(() => api.GET("/api/courses/{slug}/tried", { params: { path: { slug } } }))),
@@ -62,14 +63,4 @@ export function useFindings(check: Check | undefined, tried: Tried | undefined):
     const known = new Set(seen.map(place));
     return [...seen, ...(tried?.findings ?? []).filter((finding) => !known.has(place(finding)))];
   }, [check, tried]);
-}
-
-/** The value once it has stayed the same for a while; till then `first`, or at first at once. */
-function useAtRest<T>(value: T, pause: number, first = value): T {
-  const [settled, setSettled] = useState(first);
-  useEffect(() => {
-    const timer = window.setTimeout(() => setSettled(value), pause);
-    return () => window.clearTimeout(timer);
-  }, [value, pause]);
-  return settled;
 }

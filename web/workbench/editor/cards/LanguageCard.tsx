@@ -2,7 +2,7 @@ import { Box, Input, Stack, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState, type ReactNode } from "react";
 import { api, take } from "../../../api/client";
-import { WORDS } from "../../../api/tables";
+import { LANGUAGES, WORDS } from "../../../api/tables";
 import { Choose } from "../../../kit/Choose";
 import { FoldCard } from "../../../kit/FoldCard";
 import { Fold } from "../../../kit/Fold";
@@ -11,8 +11,10 @@ import { directionOf, type Word } from "../../../player/engine/words";
 import { t } from "../../../words/editor";
 import { changeCourse, useCourse } from "../../store/store";
 
-/** The languages that the player speaks; in others it speaks English. */
-const SPOKEN = [["en", t("english")], ["de", t("german")], ["fr", t("french")], ["es", t("spanish")], ["ar", t("arabic")]] as const;
+type Spoken = (typeof LANGUAGES)[number];
+/** The names of the languages that the player speaks; in others it speaks English. */
+const NAMES: Readonly<Record<Spoken, string>> = { en: t("english"), de: t("german"), fr: t("french"), es: t("spanish"), ar: t("arabic") };
+const SPOKEN = LANGUAGES.map((code) => [code, NAMES[code]] as const);
 const TAG = /^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$/;
 const LONGEST = 400;
 const KEYS = Object.keys(WORDS) as Word[];
