@@ -75,7 +75,7 @@ def test_build(page, what):
         page.words("Align to")
     elif what == "picture":
         page.click("[data-stop-button='7']")
-        page.until(lambda: len(page.all("[data-row]")) == 6)
+        page.until(lambda: "Pell" in page.all("[data-row]")[1].text)
         page.all("[data-row]")[1].click()
         page.find("select[aria-label='Mask']")
     elif what == "input":

@@ -5,6 +5,7 @@ from selenium.webdriver import ActionChains
 from selenium.webdriver.common.keys import Keys
 from selenium.webdriver.support.select import Select
 
+from ..running import ROOT
 from .test_arrange import add, fresh_slide
 from .test_does import FRAME
 from .test_keyboard import palette
@@ -34,6 +35,30 @@ def test_a_setting_is_found_by_another_word_for_it_and_opened(page, typed, field
     page.find("[role=combobox]").send_keys(typed, Keys.ENTER)
     page.until(lambda: _focused(page).startswith(field), f"{field} has the focus")
     assert page.browser.execute_script("return document.scrollingElement.scrollTop") == 0
+
+
+def _documented() -> list[tuple[str, str]]:
+    """What is typed, and what is found, of each line in `docs/finding.md`."""
+    lines = (ROOT / "docs" / "finding.md").read_text("utf-8").splitlines()
+    cells = [[cell.strip() for cell in line.strip("|").split("|")] for line in lines
+             if line.startswith("| ")]
+    return [(typed, found) for _, typed, found in cells[2:]]
+
+
+def test_fifty_things_are_found_by_the_words_that_they_are_asked_for_with(page):
+    fresh_slide(page, "Fifty")
+    page.find("[data-stage]").send_keys("/")
+    field = page.find("[role=combobox]")
+    missed = []
+    for typed, found in _documented():
+        field.send_keys(Keys.CONTROL, "a")
+        field.send_keys(typed)
+        page.until(lambda typed=typed: field.get_property("value") == typed)
+        first = page.browser.execute_script(
+            "return document.querySelector('[role=option] p')?.textContent ?? ''")
+        if first != found:
+            missed.append((typed, found, first))
+    assert len(_documented()) == 50 and missed == []
 
 
 def test_numbers_are_typed_as_sums_stepped_and_pulled_by_their_label(page):

@@ -287,6 +287,7 @@ def programs(draw):
                 id=f"{slide}o", title="Panel", blocks=draw(st.booleans()),
                 pauses=draw(st.booleans()), closes_others=draw(st.booleans()),
                 resets=draw(st.booleans()), on_escape=draw(st.booleans()),
+                opens=draw(st.just(False) | expressions),
                 clock=_clock(draw, slide),
                 elements=(_element(draw, f"{slide}i", "button"),),
                 rules=(*draw(st.lists(rules(), max_size=1)), *_timed(draw, f"{slide}o")),

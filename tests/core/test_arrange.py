@@ -53,6 +53,28 @@ def test_aligned_things_share_an_edge_or_a_centre(rects, edge):
 
 
 @quick
+@given(st.lists(boxes, min_size=2, max_size=9))
+def test_things_side_by_side_are_of_one_size_in_one_row_within_the_slide(rects):
+    before = slide_of(*rects)
+    after = arrange.side_by_side(before, ids_of(before), SlideSize())
+    row = sorted(after.elements, key=lambda e: e.x)
+    assert len({(e.y, e.w, e.h) for e in row}) == 1
+    assert all(e.x >= 0 and e.x + e.w <= 1280 and e.y >= 0 and e.y + e.h <= 720 for e in row)
+    assert all(a.x + a.w + 24 == b.x for a, b in pairwise(row))
+    assert [e.id for e in row] == [
+        e.id for e in sorted(before.elements, key=lambda e: (e.x, e.y))]
+    again = arrange.side_by_side(after, ids_of(after), SlideSize())
+    assert [e.id for e in sorted(again.elements, key=lambda e: e.x)] == [e.id for e in row]
+
+
+def test_what_is_locked_or_alone_is_not_put_side_by_side():
+    alone = slide_of((10, 10, 50, 50))
+    assert arrange.side_by_side(alone, ids_of(alone), SlideSize()) == alone
+    fixed = slide_of((10, 10, 50, 50), (90, 40, 50, 50), locked=True)
+    assert arrange.side_by_side(fixed, ids_of(fixed), SlideSize()) == fixed
+
+
+@quick
 @given(st.lists(st.tuples(st.integers(0, 900), lengths), min_size=3, max_size=8))
 def test_gaps_are_equal_to_the_pixel_and_the_outermost_stay(row):
     before = slide_of(*((x, 0, w, 10) for x, w in row))

@@ -6,6 +6,7 @@ import pytest
 from zigzag_core.course import (
     Area,
     Button,
+    CourseDocument,
     Cue,
     Drag,
     Expected,
@@ -35,6 +36,7 @@ from zigzag_core.editing.copies.copying import (
     duplicate_slide,
     paste,
 )
+from zigzag_core.editing.path_slides import slides_for_paths
 from zigzag_core.editing.patterns import make_pattern
 from zigzag_core.editing.removing import without
 from zigzag_core.engine import engine
@@ -396,6 +398,78 @@ def test_every_pattern_is_made_in_one_step_and_runs(what):
         learner.clicks(element.id)
     assert learner.slide == "slidea", "no button of it leads on by itself"
     assert all(e.x >= 0 and e.x + e.w <= 1280 for e in made.elements)
+
+
+@pytest.mark.parametrize("what", [
+    "reveal_set", "tabs", "accordion", "cards", "markers", "timeline", "flip_cards", "steps",
+    "checklist", "choose_path", "spot_places",
+])
+@pytest.mark.parametrize("count", [2, 5, 9, 30])
+def test_a_ready_pattern_has_as_many_parts_as_wanted_all_within_the_slide(what, count):
+    made = make_pattern(slide(), what, (), fresh_ids(), SlideSize(), count=count).slide
+    pattern = made.patterns[0]
+    clicked = {
+        "reveal_set": lambda: [item.trigger for item in pattern.items],
+        "flip_cards": lambda: [card.front for card in pattern.cards],
+        "steps": lambda: [step.shows[0] for step in pattern.steps],
+        "checklist": lambda: list(pattern.items),
+        "choose_path": lambda: [path.trigger for path in pattern.paths],
+        "spot_places": lambda: list(pattern.places),
+    }[pattern.kind]()
+    assert len(clicked) == len(set(clicked)) == count
+    for element in made.elements:
+        assert element.x >= 0 and element.x + element.w <= 1280, element.name
+        assert element.y >= 0 and element.y + element.h <= 720, element.name
+        assert element.w >= 8 and element.h >= 8, element.name
+    if pattern.kind != "steps" and what != "markers":
+        boxes = [(e.x, e.y, e.w, e.h) for e in made.elements if e.id in clicked]
+        for n, (x, y, w, h) in enumerate(boxes):
+            for left, top, wide, high in boxes[n + 1:]:
+                assert left >= x + w or top >= y + h or x >= left + wide or y >= top + high
+
+
+def test_icons_that_become_tabs_share_one_place_for_their_panels():
+    icons = [Shape(id=f"icon{n}", name=f"Icon {n}", x=80 + n * 220, y=160, w=120, h=120)
+             for n in range(5)]
+    found = make_pattern(
+        slide("slidea", *icons), "tabs", [e.id for e in icons], fresh_ids(), SlideSize())
+    panels = [e for e in found.slide.elements if e.name.endswith("panel")]
+    assert len(panels) == 5
+    assert len({(e.x, e.y, e.w, e.h) for e in panels}) == 1 and panels[0].y >= 280
+    low = [e.model_copy(update={"y": 560.0}) for e in icons]
+    high = make_pattern(
+        slide("slidea", *low), "tabs", [e.id for e in low], fresh_ids(), SlideSize())
+    panel = next(e for e in high.slide.elements if e.name.endswith("panel"))
+    assert panel.y + panel.h <= 560, "without room below they stand above"
+
+
+def test_each_path_gets_a_slide_that_leads_back_and_next_passes_over_them():
+    fork = make_pattern(slide(), "choose_path", (), fresh_ids(), SlideSize(), count=6)
+    document = course(fork.slide, slide("slideb"))
+    changed, slides = slides_for_paths(document.course, fork.slide, fork.pattern, fresh_ids(7))
+    menu, *rooms = slides
+    assert [room.title for room in rooms] == [f"Go this way {n}" for n in range(1, 7)]
+    assert changed.slides == ("slidea", *(room.id for room in rooms), "slideb")
+    made = CourseDocument(course=changed, slides=(*slides, slide("slideb")))
+    learner = Learner(made)
+    for path in menu.patterns[0].paths:
+        learner.clicks(path.trigger)
+        assert learner.slide == path.slide
+        learner.does("next")
+        assert learner.slide == "slidea"
+    assert learner.does("next").slide == "slideb"
+    again = slides_for_paths(changed, menu, fork.pattern, fresh_ids(8))
+    assert again == (changed, ()), "there is nothing left to make"
+
+
+def test_paths_on_the_last_slide_lead_on_to_a_new_one():
+    fork = make_pattern(slide(), "choose_path", (), fresh_ids(), SlideSize())
+    document = course(fork.slide)
+    changed, slides = slides_for_paths(document.course, fork.slide, fork.pattern, fresh_ids(7))
+    assert len(slides) == 4 and slides[-1].title == "After slidea"
+    learner = Learner(CourseDocument(course=changed, slides=slides))
+    assert learner.does("next").slide == slides[-1].id
+    assert slides_for_paths(document.course, fork.slide, "gone", fresh_ids(9))[1] == ()
 
 
 def test_a_pattern_is_made_of_what_is_selected():

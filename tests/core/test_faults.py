@@ -94,6 +94,10 @@ FAULTS = {
                       rule("capit", Happens(event="variable_changed", of=("scorevar",)),
                            r.Calculate(variable="scorevar", value=2),
                            condition=[">", ["variable", "scorevar"], 2]),)))),
+    "an overlay whose condition never holds": (
+        ("overlay_never_opens", "slidea", None), course(
+            slide("slidea", button("more", r.Calculate(variable="scorevar", value=3)),
+                  overlays=(Overlay(id="panel", name="panel", shown=AT_LEAST_5),)))),
     "a gate that waits for what cannot be": (
         ("gate_never_opens", "slidea", None), course(
             slide("slidea", button("more", r.Calculate(variable="scorevar", value=3)),
@@ -260,6 +264,9 @@ SOUND |= {
     "seven minutes on a slide": (course(
         slide("slidea", gate=Gate(wants=(TimeSpent(seconds=420),))), slide("slideb"),
         variables=()),),
+    "an overlay that opens by a condition": (course(
+        slide("slidea", button("more", SHOW("good")), text("good", overlay="panel"), overlays=(
+            Overlay(id="panel", name="panel", shown=["clicked", "more"]),)), variables=()),),
     "shown, and hidden after a wait": (course(
         slide("slidea", button("tell", SHOW("good"), r.Wait(seconds=2), HIDE("good")),
               text("good")), variables=()),),

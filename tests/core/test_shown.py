@@ -1,7 +1,8 @@
 """Elements that are hidden at first, or shown only while a condition holds."""
 
-from zigzag_core.course import Group, Text
+from zigzag_core.course import Group, Overlay, Text
 from zigzag_core.course.rules import patterns as pt
+from zigzag_core.course.rules.rule import Calculate
 from zigzag_core.editing.copies.copying import duplicate_slide
 from zigzag_core.editing.removing import without
 from zigzag_core.tracking.progress import pack, unpack
@@ -85,3 +86,54 @@ def test_a_condition_that_names_what_is_gone_is_found():
     hint = Text(id="hint", name="Hint", shown=["clicked", "gone"])
     found = findings(course(slide("slidea", hint)))
     assert any(one.element == "hint" for one in found)
+
+
+def overlay_shown(shown, *elements):
+    """A slide with an overlay that opens by `shown`, and whatever else."""
+    return slide("slidea", *elements, text("word", overlay="panel"), overlays=(
+        Overlay(id="panel", name="Panel", shown=shown, blocks=False),))
+
+
+def test_an_overlay_opens_when_its_condition_comes_to_hold_and_stays_closed_once_closed():
+    buttons = (button("first", SHOW("word")), button("second", SHOW("word")))
+    document = course(overlay_shown(BOTH_CLICKED, *buttons), slide("slideb"))
+    learner = Learner(document).clicks("first")
+    assert learner.state.overlays == ()
+    learner.clicks("second")
+    assert learner.state.overlays == ("panel",)
+    learner.does("close", target="panel")
+    learner.clicks("first", "second").waits(1_000)
+    assert learner.state.overlays == ()
+    # Coming back into the course opens nothing that was closed; coming back to the slide does.
+    other = Learner(document)
+    other.state = unpack(other.index, pack(learner.index, learner.state))
+    other.does("resume").waits(1_000)
+    assert other.state.overlays == ()
+    other.does("next").waits(1_000).does("previous")
+    assert other.state.overlays == ("panel",)
+
+
+def test_an_overlay_closes_when_its_condition_holds_no_longer_and_opens_anew():
+    count = Calculate(action="add", variable="scorevar", value=1)
+    once = ["=", ["variable", "scorevar"], 1]
+    learner = Learner(course(overlay_shown(once, button("first", count))))
+    seen = []
+    for _ in range(3):
+        learner.clicks("first")
+        seen.append(learner.state.overlays)
+    assert seen == [("panel",), (), ()]
+
+
+def test_an_overlay_can_be_open_from_the_start():
+    learner = Learner(course(overlay_shown(True), slide("slideb")))
+    assert learner.state.overlays == ("panel",)
+    learner.does("close", target="panel").waits(1_000)
+    assert learner.state.overlays == ()
+
+
+def test_overlays_that_open_and_close_each_other_come_to_an_end():
+    turning = slide("slidea", overlays=(
+        Overlay(id="panel", name="Panel", shown=["not", ["open", "panel"]], blocks=False),
+        Overlay(id="other", name="Other", shown=["open", "panel"], blocks=False)))
+    learner = Learner(course(turning)).waits(1_000)
+    assert set(learner.state.overlays) <= {"panel", "other"}

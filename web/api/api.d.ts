@@ -1087,6 +1087,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/edits/paths": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Edit Paths
+         * @description Make a slide for each path that leads nowhere yet; Next on it leads back.
+         */
+        post: operations["zigzag_server_courses_does_api_edit_paths"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/edits/overlay": {
         parameters: {
             query?: never;
@@ -5653,7 +5673,8 @@ export interface components {
          *
          *     It may dim what is below and block it (then the focus stays on it), pause the slide's
          *     timing, close the others when it opens, and close on Escape or on a click beside what is on
-         *     it. Opened `again`, it resumes as it was left, or is reset.
+         *     it. Opened `again`, it resumes as it was left, or is reset. Rules open it; where `shown` says
+         *     more than no, it also opens as soon as that holds, and closes when it holds no longer.
          */
         Overlay: {
             /** Id */
@@ -5696,6 +5717,11 @@ export interface components {
              * @enum {string}
              */
             again: "reset" | "resume";
+            /**
+             * Shown
+             * @default false
+             */
+            shown: unknown;
             /**
              * @default {
              *       "length": 0,
@@ -9532,7 +9558,8 @@ export interface components {
         };
         /**
          * ArrangeIn
-         * @description `edge` aligns, `axis` with `by` distributes, `side` matches sizes, and so on: one of them.
+         * @description `edge` aligns, `axis` with `by` distributes, `side` matches sizes, `row` puts side by side,
+         *     and so on: one of them.
          *
          *     `to_slide` aligns and distributes on the whole slide instead of within the selection.
          */
@@ -9552,6 +9579,11 @@ export interface components {
             by: "gaps" | "centres";
             /** Side */
             side?: ("width" | "height" | "both") | null;
+            /**
+             * Row
+             * @default false
+             */
+            row: boolean;
             /** Turn */
             turn?: number | null;
             /** Flip */
@@ -9701,7 +9733,7 @@ export interface components {
         };
         /**
          * PatternIn
-         * @description Elements to make a ready interaction of.
+         * @description Elements to make a ready interaction of; without any, one of `count` parts is made.
          */
         PatternIn: {
             slide: components["schemas"]["Slide"];
@@ -9718,6 +9750,18 @@ export interface components {
             elements: string[];
             /** Overlay */
             overlay?: string | null;
+            /** Count */
+            count?: number | null;
+        };
+        /**
+         * PathsIn
+         * @description A choice of paths on a slide.
+         */
+        PathsIn: {
+            slide: components["schemas"]["Slide"];
+            course: components["schemas"]["Course"];
+            /** Pattern */
+            pattern: string;
         };
         /**
          * OverlayIn
@@ -10927,7 +10971,8 @@ export interface components {
          *
          *     As a `panel` they stand under each other, `w` px wide, at the `place` on the slide, and take
          *     the height they need; else they stand where they were put on the slide. The picture of who
-         *     is the `speaker` stands beside them.
+         *     is the `speaker` stands beside them. It opens when `opens` comes to hold, and closes when that
+         *     holds no longer; rules open and close it besides.
          */
         ProgramOverlay: {
             /** Id */
@@ -10996,6 +11041,11 @@ export interface components {
              * @default true
              */
             resets: boolean;
+            /**
+             * Opens
+             * @default false
+             */
+            opens: unknown;
             clock?: components["schemas"]["Clock"] | null;
             /**
              * Elements
@@ -13397,6 +13447,32 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["PatternIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Edited"];
+                };
+            };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
+        };
+    };
+    zigzag_server_courses_does_api_edit_paths: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PathsIn"];
             };
         };
         responses: {

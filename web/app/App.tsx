@@ -4,19 +4,19 @@ import { lazy, Suspense, useEffect, type ReactNode } from "react";
 import { Navigate, Route, Routes, useLocation } from "react-router";
 import { api, take } from "../api/client";
 import { askEarly } from "../api/early";
-import { PackagePage } from "../practice/PackagePage";
-import { PracticePage } from "../practice/PracticePage";
-import { RunPage } from "../practice/RunPage";
 import { Shelf } from "../workbench/shelf/Shelf";
 import { Empty } from "../kit/Empty";
 import { QuietButton } from "../kit/QuietButton";
-import { Account } from "./account/Account";
 import { followFoundWork } from "./foundWork";
-import { SignedOut } from "./SignedOut";
 import { t } from "../words/app";
 
 const fetchWorkbench = (): Promise<typeof import("../workbench/Workbench")> => import("../workbench/Workbench");
 const Workbench = lazy(fetchWorkbench);
+const PracticePage = lazy(() => import("../practice/PracticePage"));
+const PackagePage = lazy(() => import("../practice/PackagePage"));
+const RunPage = lazy(() => import("../practice/RunPage"));
+const Account = lazy(() => import("./account/Account"));
+const SignedOut = lazy(() => import("./SignedOut"));
 // Where they will be needed its code and the course come while the session is asked for.
 const opened = /^\/courses\/([^/]+)/.exec(window.location.pathname)?.[1];
 if (opened) {
@@ -47,7 +47,7 @@ export function App(): ReactNode {
     );
   }
   // A mail for a new password is opened in whatever browser, also where somebody is signed in.
-  if (!session.data.name || pathname.startsWith("/reset/")) return <SignedOut />;
+  if (!session.data.name || pathname.startsWith("/reset/")) return <Suspense fallback={waiting}><SignedOut /></Suspense>;
   return (
     <Suspense fallback={waiting}>
       <Routes>

@@ -8,7 +8,7 @@ import { Zigzag } from "../kit/Zigzag";
 import { t } from "../words/app";
 
 /** All there is without a session: signing in, and a new password for who has forgotten it. */
-export function SignedOut(): ReactNode {
+export default function SignedOut(): ReactNode {
   return (
     <Center minH="100%" bg="table" as="main">
       <Box bg="sheet" p="8" borderRadius="card" borderWidth="1px" w="360px">

@@ -6,6 +6,7 @@ import { BrowserRouter } from "react-router";
 import { applyScheme, readScheme } from "../kit/scheme";
 import { system } from "../kit/chakraTheme";
 import { JobTray } from "../kit/jobs/JobTray";
+import { TipLayer } from "../kit/tips/TipLayer";
 import { Toaster } from "../kit/toaster";
 import { App } from "./App";
 import "../player/render/fonts.css";
@@ -31,6 +32,7 @@ if (root) {
         <BrowserRouter><App /></BrowserRouter>
         <JobTray />
         <Toaster />
+        <TipLayer />
       </QueryClientProvider>
     </ChakraProvider>,
   );

@@ -1,16 +1,7 @@
-import { Tooltip } from "@chakra-ui/react";
-import { type ReactElement, type ReactNode } from "react";
+import { cloneElement, type ReactElement, type ReactNode } from "react";
+import { tipped } from "./tips/tipped";
 
-/** Words that come up over something that is pointed at. */
+/** Words that come up over something that is pointed at or reached with the keyboard. */
 export function Tip({ label, children }: { label: string; children: ReactElement }): ReactNode {
-  return (
-    <Tooltip.Root openDelay={400} closeDelay={50} lazyMount unmountOnExit>
-      <Tooltip.Trigger asChild>{children}</Tooltip.Trigger>
-      <Tooltip.Positioner>
-        <Tooltip.Content bg="ink" color="paper" borderRadius="6px" fontSize="12px" aria-hidden>
-          {label}
-        </Tooltip.Content>
-      </Tooltip.Positioner>
-    </Tooltip.Root>
-  );
+  return cloneElement(children, tipped(label));
 }

@@ -1,9 +1,10 @@
 /** Who is signed in, and what belongs to them. */
-import { Box, Button, Menu, Portal } from "@chakra-ui/react";
+import { Button } from "@chakra-ui/react";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState, type ReactNode } from "react";
 import { useNavigate } from "react-router";
 import { api, take } from "../api/client";
+import { MenuButton } from "./menus/MenuButton";
 import { applyScheme, readScheme } from "./scheme";
 import { t } from "../words/kit";
 
@@ -25,36 +26,27 @@ export function UserMenu(): ReactNode {
   }
 
   return (
-    <Menu.Root>
-      <Menu.Trigger asChild>
+    <MenuButton
+      button={(
         <Button
           size="sm" variant="ghost" borderRadius="full" bg="spruce.soft" color="spruce"
           fontWeight="700" aria-label={t("initialsAccountOfName", { initials, name })}
         >
           {initials}
         </Button>
-      </Menu.Trigger>
-      <Portal>
-        <Menu.Positioner>
-          <Menu.Content bg="sheet" borderRadius="card">
-            <Box px="2" py="1" color="quiet" fontSize="13px">{t("signedInAsName", { name })}</Box>
-            <Menu.Item
-              value="scheme"
-              onClick={() => {
-                const next = scheme === "dark" ? "light" : "dark";
-                applyScheme(next);
-                setScheme(next);
-              }}
-            >
-              {scheme === "dark" ? t("light") : t("dark")}{" "}{t("mode")}
-            </Menu.Item>
-            <Menu.Item value="tokens" onClick={() => void navigate("/account")}>
-              {t("personalTokens")}
-            </Menu.Item>
-            <Menu.Item value="out" onClick={() => void signOut()}>{t("signOut")}</Menu.Item>
-          </Menu.Content>
-        </Menu.Positioner>
-      </Portal>
-    </Menu.Root>
+      )}
+      heading={t("signedInAsName", { name })}
+      entries={[
+        {
+          key: "scheme", words: scheme === "dark" ? t("lightMode") : t("darkMode"), run: () => {
+            const next = scheme === "dark" ? "light" : "dark";
+            applyScheme(next);
+            setScheme(next);
+          },
+        },
+        { key: "tokens", words: t("personalTokens"), run: () => void navigate("/account") },
+        { key: "out", words: t("signOut"), run: () => void signOut() },
+      ]}
+    />
   );
 }

@@ -25,7 +25,7 @@ type Results = components["schemas"]["LearnerResults"];
 type Attempt = components["schemas"]["AttemptOut"];
 
 /** One package: launch it as a learner; what each learner has done. */
-export function PackagePage(): ReactNode {
+export default function PackagePage(): ReactNode {
   const id = Number(useParams().id);
   const results = useQuery({
     queryKey: ["practice", id],

@@ -19,7 +19,7 @@ type Package = components["schemas"]["PracticePackage"];
 const PAGE = 50;
 
 /** The practice LMS: its packages. */
-export function PracticePage(): ReactNode {
+export default function PracticePage(): ReactNode {
   const queries = useQueryClient();
   const packages = usePages(["practice"], PAGE, (query) => take(api.GET("/api/practice/packages", { params: { query } })));
   const remove = useMutation({

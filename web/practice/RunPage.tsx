@@ -18,7 +18,7 @@ import { t } from "../words/practice";
 const LAST_WORDS_MS = 700;
 
 /** A package being run by a learner, with the log of its calls beside it. */
-export function RunPage(): ReactNode {
+export default function RunPage(): ReactNode {
   const { learner = "", ...rest } = useParams();
   const id = Number(rest.id);
   const [how] = useRunning();

@@ -134,6 +134,7 @@ def _overlay(
         id=overlay.id, title=overlay.name, panel=False, blocks=overlay.blocks, dims=overlay.dims,
         pauses=overlay.pauses, closes_others=overlay.closes_others, on_escape=overlay.on_escape,
         on_outside=overlay.on_outside, resets=overlay.again == "reset",
+        opens=program_expression(overlay.shown, scope),
         clock=program_clock(overlay.timing), elements=elements,
         rules=program_rules(overlay.rules, overlay.id, scope, slide),
     )

@@ -1,9 +1,9 @@
 """Which of the selected elements belong together in a pattern, as far as their places tell."""
 
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 from math import dist
 
-from zigzag_core.course import Area, Button, Element
+from zigzag_core.course import Area, Button, Element, Picture
 from zigzag_core.course.elements.geometry import box_of
 
 from .questions.roles import roles_of
@@ -15,12 +15,15 @@ Pairs = list[tuple[Element, tuple[Element, ...]]]
 def revealed_by(chosen: Sequence[Element]) -> Pairs:
     """Return what of `chosen` is clicked and what each of these shows, perhaps nothing.
 
-    Buttons and areas are clicked; without any, what looks smaller, else the first half. As many
-    to show as to click go by their order, else each to the nearest one that shows the least.
+    Buttons and areas are clicked; without any, all of three or more of one size that are pictures
+    or in one row or column, else what looks smaller, else the first half. As many to show as to
+    click go by their order, else each to the nearest one that shows the least.
     """
     clicked: list[Element] = [e for e in chosen if isinstance(e, Button | Area)]
     shown = [e for e in chosen if e not in clicked]
-    if not clicked:
+    if _are_alike(shown) and not clicked:
+        clicked, shown = shown, []
+    elif not clicked:
         clicked, shown = _two_halves(chosen) if len(chosen) > 1 else (list(chosen), [])
     if len(clicked) == len(shown):
         return [(e, (other,)) for e, other in zip(clicked, shown, strict=True)]
@@ -61,6 +64,19 @@ def _two_halves(chosen: Sequence[Element]) -> tuple[list[Element], list[Element]
         return list(chosen[:half]), list(chosen[half:])
     small, large = set(roles.items), set(roles.targets)
     return [e for e in chosen if e.id in small], [e for e in chosen if e.id in large]
+
+
+def _are_alike(elements: Sequence[Element]) -> bool:
+    """Whether they are three or more of one size: pictures, or in one row or in one column."""
+    if len(elements) < 3:
+        return False
+
+    def same(of: Callable[[Element], float]) -> bool:
+        return all(abs(of(e) - of(elements[0])) <= 1 for e in elements)
+
+    return same(lambda e: e.w) and same(lambda e: e.h) and (
+        all(isinstance(e, Picture) for e in elements)
+        or same(lambda e: e.x) or same(lambda e: e.y))
 
 
 def _apart(one: Element, other: Element) -> float:

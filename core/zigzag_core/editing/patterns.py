@@ -41,6 +41,7 @@ from zigzag_core.errors import CannotMake
 from .arranging.groups import outermost
 from .names import free_name
 from .pattern_pairs import revealed_by, two_sides
+from .pattern_places import Place, column, grid, middle, revealing
 
 Ready = Literal[
     "reveal_set", "tabs", "accordion", "cards", "markers", "timeline", "seen_counter",
@@ -53,24 +54,27 @@ _OPEN = StylePatch(fill="accent", text_colour="ink")
 """How a button looks while what it reveals is open."""
 
 
-_Place = tuple[float, float, float, float]
-"""Left, top, width and height in slide px."""
+FEWEST, MOST = 2, 30
+"""Bounds of how many parts a ready arrangement has."""
+_TITLES = ("First", "Second", "Third", "Fourth", "Fifth", "Sixth", "Seventh", "Eighth", "Ninth")
 
 
 class _Bench:
     """A slide in the making: what is added gets its names, its place on top, and its ids."""
 
     def __init__(
-        self, slide: Slide, fresh: IdSource, size: SlideSize, styles: Styles, overlay: str | None
+        self, slide: Slide, fresh: IdSource, size: SlideSize, styles: Styles, overlay: str | None,
+        count: int | None = None,
     ) -> None:
         self.slide, self.fresh, self.size, self.styles = slide, fresh, size, styles
+        self.count = count
         self.overlay = overlay
         self.added: list[Element] = []
         self.notes: list[str] = []
         self.names = {element.name for element in slide.elements}
         self.top = max((element.z for element in slide.elements), default=-1)
 
-    def put_in(self, kind: Addition, name: str, box: _Place, words: str = "") -> str:
+    def put_in(self, kind: Addition, name: str, box: Place, words: str = "") -> str:
         """Put an element into a box; return its id."""
         x, y, w, h = box
         return self.put(kind, name, x, y, w, h, words)
@@ -96,6 +100,10 @@ class _Bench:
         self.added.append(element.model_copy(update=changes))
         return element.id
 
+    def places(self, usual: int) -> list[Place]:
+        """Return a place for each part, in a grid, where as many as usual are not wanted."""
+        return grid(self.count or usual, middle(self.size))
+
     def done(self, pattern: Pattern) -> Slide:
         return self.slide.model_copy(update={
             "elements": (*self.slide.elements, *self.added),
@@ -116,15 +124,16 @@ class MadePattern:
 
 def make_pattern(
     slide: Slide, what: Ready, ids: Sequence[str], fresh: IdSource, size: SlideSize,
-    styles: Styles = USUAL_STYLES, overlay: str | None = None,
+    styles: Styles = USUAL_STYLES, overlay: str | None = None, count: int | None = None,
 ) -> MadePattern:
     """Return `slide` with the pattern `what`.
 
     It is made of the elements `ids`, outermost of groups, in running order; without any, a ready
-    arrangement is put in the middle of the slide, on `overlay` where one is edited. Raises
-    `CannotMake` where what was chosen does not suffice.
+    arrangement of `count` parts (2 to 30, else as many as usual) is put in the middle of the
+    slide, on `overlay` where one is edited. Raises `CannotMake` where what was chosen does not
+    suffice.
     """
-    bench = _Bench(slide, fresh, size, styles, overlay)
+    bench = _Bench(slide, fresh, size, styles, overlay, count)
     by_id = {element.id: element for element in slide.elements}
     chosen = [by_id[name] for name in outermost(slide.elements, ids)]
     kind = "reveal_set" if what in ("tabs", "accordion", "cards", "markers", "timeline") else what
@@ -163,55 +172,53 @@ def _reveal_set(bench: _Bench, chosen: list[Element], what: str, name: str) -> P
     if not chosen:
         return _ready_reveal_set(bench, "tabs" if what == "reveal_set" else what, name)
     found = revealed_by(chosen)
+    bare = [trigger for trigger, shown in found if not shown]
+    places = _panel_places(bench, bare, what)
     items = []
     for trigger, shown in found:
         if not shown:
-            panel = bench.put("text", f"{trigger.name}, panel", trigger.x,
-                              trigger.y + trigger.h + 16, max(trigger.w, 260), 120,
-                              f"What “{trigger.name}” reveals")
+            panel = bench.put_in("text", f"{trigger.name}, panel", places[trigger.id],
+                                 f"What “{trigger.name}” reveals")
         items.append(Revealed(trigger=trigger.id, shows=tuple(e.id for e in shown) or (panel,)))
     if any(shown for _, shown in found) and any(len(shown) != 1 for _, shown in found):
         bench.notes += [
             f"“{trigger.name}” shows {_listed(shown) if shown else 'a new panel'}."
             for trigger, shown in found]
-    return RevealSet(id=bench.fresh(), name=name, items=tuple(items))
+    return RevealSet(id=bench.fresh(), name=name, items=tuple(items), **_manner(what))
+
+
+def _panel_places(bench: _Bench, triggers: list[Element], what: str) -> dict[str, Place]:
+    """Return where the new panels of `triggers` stand: of tabs, markers and years all in one place
+    below or above them, else each under its own."""
+    if what in ("tabs", "markers", "timeline") and triggers:
+        left, top, w, h = middle(bench.size)
+        end = max(e.y + e.h for e in triggers) + 16
+        start = min(e.y for e in triggers) - 16
+        room = top + h - end
+        place = (left, end, w, room) if room >= _LEAST_PANEL else (
+            left, max(start - _LEAST_PANEL, 0), w, _LEAST_PANEL)
+        return dict.fromkeys((e.id for e in triggers), place)
+    return {e.id: (e.x, e.y + e.h + 16, max(e.w, 260), _LEAST_PANEL) for e in triggers}
+
+
+_LEAST_PANEL = 120
 
 
 def _ready_reveal_set(bench: _Bench, what: str, name: str) -> Pattern:
-    size, items = bench.size, []
-    left, top = 80.0, 160.0
-    box: _Place
-    panel: _Place
-    w, h = size.w - 2 * left, size.h - top - 60
-    titles = ("First", "Second", "Third")
-    for n, title in enumerate(titles):
-        match what:
-            case "accordion":
-                box = (left, top + n * 64, w * 0.36, 52)
-                panel = (left + w * 0.4, top, w * 0.6, h)
-            case "cards":
-                card = (w - 2 * 24) / 3
-                box = (left + n * (card + 24), top, card, 72)
-                panel = (left + n * (card + 24), top + 88, card, h - 88)
-            case "markers":
-                box = (left + w * (0.18 + 0.28 * n), top + h * (0.2 + 0.15 * n), 52, 52)
-                panel = (left, top + h - 110, w, 110)
-            case "timeline":
-                step = w / 3
-                box = (left + n * step, top + 30, step - 20, 52)
-                panel = (left, top + 130, w, h - 130)
-            case _:
-                tab = min(220, (w - 24) / 3)
-                box = (left + n * (tab + 12), top, tab, 56)
-                panel = (left, top + 72, w, h - 72)
+    items = []
+    for n, (box, panel) in enumerate(revealing(what, bench.count or 3, bench.size)):
+        title = _TITLES[n] if n < len(_TITLES) else f"Number {n + 1}"
         label = str(n + 1) if what == "markers" else title
         trigger = bench.put_in("button", title, box, label)
         text = bench.put_in("rectangle", f"{title}, panel", panel, f"What “{title}” reveals")
         items.append(Revealed(trigger=trigger, shows=(text,)))
-    return RevealSet(
-        id=bench.fresh(), name=name, items=tuple(items), first_open=what in ("tabs", "timeline"),
-        closes_again=what not in ("tabs", "timeline"), one_at_a_time=what != "cards",
-    )
+    return RevealSet(id=bench.fresh(), name=name, items=tuple(items), **_manner(what))
+
+
+def _manner(what: str) -> dict[str, bool]:
+    """How an arrangement behaves: of tabs and years one is always open, cards stay open."""
+    always = what in ("tabs", "timeline")
+    return {"first_open": always, "closes_again": not always, "one_at_a_time": what != "cards"}
 
 
 def _seen_counter(bench: _Bench, chosen: list[Element], what: str, name: str) -> Pattern:
@@ -237,9 +244,7 @@ def _flip_cards(bench: _Bench, chosen: list[Element], what: str, name: str) -> P
             bench.notes += [f"“{front.name}” has the back “{back.name}”."
                             for front, (back,) in found]
     else:
-        w = (bench.size.w - 2 * 80 - 2 * 24) / 3
-        for n in range(3):
-            box = (80 + n * (w + 24), 200, w, 300)
+        for n, box in enumerate(bench.places(3)):
             front = bench.put_in("rectangle", f"Card {n + 1}, front", box, f"Front {n + 1}")
             back = bench.put_in("rectangle", f"Card {n + 1}, back", box, f"Back {n + 1}")
             cards.append(Card(front=front, back=back))
@@ -253,7 +258,7 @@ def _steps(bench: _Bench, chosen: list[Element], what: str, name: str) -> Patter
     if not shown:
         shown = [
             bench.put("rectangle", f"Step {n}", 80, 180, size.w - 160, size.h - 340, f"Step {n}")
-            for n in (1, 2, 3)
+            for n in range(1, (bench.count or 3) + 1)
         ]
     onward = buttons[0].id if buttons else bench.put(
         "button", "Next step", size.w - 80 - 200, size.h - 130, 200, 56, "Next step")
@@ -276,27 +281,33 @@ def _before_after(bench: _Bench, chosen: list[Element], what: str, name: str) ->
 
 
 def _checklist(bench: _Bench, chosen: list[Element], what: str, name: str) -> Pattern:
+    count = bench.count or 4
+    places = bench.places(count) if count > 5 else column(count, middle(bench.size), 16, 76)
     items = [e.id for e in chosen] or [
-        bench.put("rectangle", f"Task {n}", 80, 180 + (n - 1) * 92, bench.size.w - 160, 76,
-                  f"Something to do {n}")
-        for n in (1, 2, 3, 4)
+        bench.put_in("rectangle", f"Task {n}", place, f"Something to do {n}")
+        for n, place in enumerate(places, 1)
     ]
     return Checklist(id=bench.fresh(), name=name, items=tuple(items))
 
 
 def _choose_path(bench: _Bench, chosen: list[Element], what: str, name: str) -> Pattern:
     triggers = [e.id for e in chosen] or [
-        bench.put("button", f"Path {n}", 80 + (n - 1) * 580, 300, 540, 120, f"Go this way {n}")
-        for n in (1, 2)
+        bench.put_in("button", f"Path {n}", _no_higher(place, 120), f"Go this way {n}")
+        for n, place in enumerate(bench.places(2), 1)
     ]
     return ChoosePath(id=bench.fresh(), name=name,
                       paths=tuple(PathChoice(trigger=trigger) for trigger in triggers))
 
 
+def _no_higher(place: Place, most: float) -> Place:
+    left, top, w, h = place
+    return left, top + max(h - most, 0) / 2, w, min(h, most)
+
+
 def _spot_places(bench: _Bench, chosen: list[Element], what: str, name: str) -> Pattern:
     places = [e.id for e in chosen if isinstance(e, Area)] or [
-        bench.put("area", f"Place {n}", 200 + n * 200, 280, 120, 120, f"Place {n}")
-        for n in (1, 2, 3)
+        bench.put("area", f"Place {n}", x + w / 2 - 45, y + h / 2 - 45, 90, 90, f"Place {n}")
+        for n, (x, y, w, h) in enumerate(bench.places(3), 1)
     ]
     return SpotPlaces(id=bench.fresh(), name=name, places=tuple(places))
 

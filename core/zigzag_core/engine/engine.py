@@ -16,6 +16,7 @@ from .expression import gate_is_open, is_enabled, is_visible
 from .following import follow_up
 from .index import Index
 from .moving import may_go, slide_before
+from .opening import open_and_close
 from .run import Run
 from .state import State
 from .values import clipped, fitted, number, to_text
@@ -66,6 +67,7 @@ def step(
     follow_up(run)
     if leaving.goes_on(run):
         follow_up(run)
+    open_and_close(run)
     _settle(run)
     return run.state, run.effects
 

@@ -50,6 +50,8 @@ class Index:
                 self.sets_of.setdefault(element, []).append(seen)
         self.elements: dict[str, ProgramElement] = {}
         self.overlays: dict[str, ProgramOverlay] = {}
+        self.opening: dict[str, list[ProgramOverlay]] = {}
+        """The overlays of each slide that open and close by a condition."""
         self.home: dict[str, str] = {}
         """The slide of each element and overlay."""
         self.on_slide: dict[str, list[str]] = {slide: [] for slide in self.order}
@@ -93,6 +95,8 @@ class Index:
         for overlay in slide.overlays:
             self.overlays[overlay.id] = overlay
             self.home[overlay.id] = slide.id
+            if overlay.opens is not False:
+                self.opening.setdefault(slide.id, []).append(overlay)
             if overlay.clock:
                 self.clocks[overlay.id] = overlay.clock
             for element in overlay.elements:

@@ -356,7 +356,8 @@ class ProgramOverlay(Model):
 
     As a `panel` they stand under each other, `w` px wide, at the `place` on the slide, and take
     the height they need; else they stand where they were put on the slide. The picture of who
-    is the `speaker` stands beside them.
+    is the `speaker` stands beside them. It opens when `opens` comes to hold, and closes when that
+    holds no longer; rules open and close it besides.
     """
 
     id: Annotated[ProgramId, Is("overlay")]
@@ -375,6 +376,7 @@ class ProgramOverlay(Model):
     on_escape: bool = True
     on_outside: bool = False
     resets: bool = True
+    opens: Expression = False
     clock: Clock | None = None
     elements: tuple[ProgramElement, ...] = ()
     rules: tuple[ProgramRule, ...] = ()

@@ -10,23 +10,25 @@ from zigzag_core.course.names import names_of
 from zigzag_core.course.rules.expression import Expression
 from zigzag_core.course.rules.expression_text import read, write
 from zigzag_core.editing.overlays import with_overlay, without_overlay
-from zigzag_core.editing.patterns import Ready, make_pattern
+from zigzag_core.editing.path_slides import slides_for_paths
+from zigzag_core.editing.patterns import FEWEST, MOST, Ready, make_pattern
 from zigzag_core.errors import NotReadable
 
-from .edited import Edited, edited_slide
+from .edited import Edited, edited, edited_slide
 from .edits_api import overlay_of
 
 router = Router(tags=["does"])
 
 
 class PatternIn(Schema):
-    """Elements to make a ready interaction of."""
+    """Elements to make a ready interaction of; without any, one of `count` parts is made."""
 
     slide: core.Slide
     course: core.Course
     what: Ready
     elements: list[str] = []
     overlay: str | None = None
+    count: int | None = Field(default=None, ge=FEWEST, le=MOST)
 
 
 @router.post("/pattern", response=Edited)
@@ -34,10 +36,25 @@ def edit_pattern(request: HttpRequest, data: PatternIn) -> dict[str, Any]:
     """Make a pattern from elements of a slide, or as a ready arrangement."""
     made = make_pattern(
         data.slide, data.what, data.elements, core.system_ids(), data.course.size,
-        data.course.styles, overlay_of(data.slide, data.overlay),
+        data.course.styles, overlay_of(data.slide, data.overlay), data.count,
     )
     return edited_slide(
         data.slide, made.slide, made.selected, made=made.pattern, notes=made.notes)
+
+
+class PathsIn(Schema):
+    """A choice of paths on a slide."""
+
+    slide: core.Slide
+    course: core.Course
+    pattern: str
+
+
+@router.post("/paths", response=Edited)
+def edit_paths(request: HttpRequest, data: PathsIn) -> dict[str, Any]:
+    """Make a slide for each path that leads nowhere yet; Next on it leads back."""
+    course, slides = slides_for_paths(data.course, data.slide, data.pattern, core.system_ids())
+    return edited({data.slide.id: data.slide}, slides, (), (data.course, course))
 
 
 class OverlayIn(Schema):

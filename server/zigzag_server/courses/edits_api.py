@@ -101,7 +101,8 @@ class PasteIn(Schema):
 
 
 class ArrangeIn(ElementsIn):
-    """`edge` aligns, `axis` with `by` distributes, `side` matches sizes, and so on: one of them.
+    """`edge` aligns, `axis` with `by` distributes, `side` matches sizes, `row` puts side by side,
+    and so on: one of them.
 
     `to_slide` aligns and distributes on the whole slide instead of within the selection.
     """
@@ -110,6 +111,7 @@ class ArrangeIn(ElementsIn):
     axis: arrange.Axis | None = None
     by: arrange.Spacing = "gaps"
     side: arrange.Side | None = None
+    row: bool = False
     turn: float | None = Field(default=None, ge=-360, le=360)
     flip: arrange.Axis | None = None
     level: arrange.Level | None = None
@@ -237,6 +239,8 @@ def edit_arrange(request: HttpRequest, data: ArrangeIn) -> dict[str, Any]:
         slide = arrange.distribute(slide, ids, data.axis, data.by, within)
     elif data.side:
         slide = arrange.match_size(slide, ids, data.side)
+    elif data.row:
+        slide = arrange.side_by_side(slide, ids, data.size)
     elif data.turn is not None:
         slide = arrange.turn(slide, ids, data.turn)
     elif data.flip:

@@ -8,7 +8,7 @@ import { Tokens } from "./Tokens";
 import { t } from "../../words/app";
 
 /** What belongs to an author: password and mail, sessions, and personal tokens for scripts. */
-export function Account(): ReactNode {
+export default function Account(): ReactNode {
   return (
     <Box minH="100%" bg="table">
       <PageHeader />

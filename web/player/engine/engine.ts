@@ -10,6 +10,7 @@ import { Growing } from "./growing";
 import * as learner from "./learner";
 import * as leaving from "./leaving";
 import * as moving from "./moving";
+import { openAndClose } from "./opening";
 import type { Index } from "./program";
 import { answer, orderOf } from "./questions";
 import * as results from "./results";
@@ -39,6 +40,7 @@ export function step(index: Index, state: State, event: Event, log: Ran[] | null
   take(run, event);
   followUp(run);
   if (leaving.goesOn(run)) followUp(run);
+  openAndClose(run);
   settle(run);
   return [run.state, run.effects];
 }

@@ -24,6 +24,8 @@ export class Index {
   readonly questions = new Map<string, Grader>();
   readonly elements = new Map<string, ProgramElement>();
   readonly overlays = new Map<string, ProgramOverlay>();
+  /** The overlays of each slide that open and close by a condition. */
+  readonly opening = new Map<string, ProgramOverlay[]>();
   /** The slide of each element and overlay. */
   readonly home = new Map<string, string>();
   /** The slide that *next* leads to from each slide. */
@@ -77,6 +79,7 @@ export class Index {
         this.overlays.set(overlay.id, overlay);
         if (overlay.clock) this.clocks.set(overlay.id, overlay.clock);
         this.home.set(overlay.id, slide.id);
+        if (overlay.opens !== false) addTo(this.opening, slide.id, overlay);
         for (const element of overlay.elements) {
           this.addElement(element, slide.id);
           this.overlayOf.set(element.draw.id, overlay.id);

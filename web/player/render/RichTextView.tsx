@@ -1,6 +1,6 @@
 import type { ReactNode } from "react";
 import type { Block, RichText, Run, ValueFormat } from "../../api/types";
-import { BlankView } from "./answers/Blanks";
+import { BlankView } from "./answers/BlankView";
 import { toNumber, toText, toYesNo, type Value } from "../engine/values";
 
 /** Gives the present value of what stands in a text. */

@@ -28,7 +28,7 @@ export function DragFields({ element, slide }: { element: Element; slide: Slide 
   const free = slide.elements.filter((other) => other.id !== element.id && !drag?.targets.includes(other.id) && other.kind !== "group");
   return (
     <Box mt="2" pt="2" borderTopWidth="1px">
-      <Check label={t("learnersCanDragIt")} value={Boolean(drag)} onChange={(on) => put(on ? FRESH : null)} />
+      <Check label={t("learnersCanDragIt")} help={t("helpDraggable")} value={Boolean(drag)} onChange={(on) => put(on ? FRESH : null)} />
       {drag && (
         <>
           <Flex wrap="wrap" align="center" gap="1" lineHeight="2">
@@ -58,7 +58,7 @@ export function DragFields({ element, slide }: { element: Element; slide: Slide 
             />
           )}
           <NumberField label={t("countsWithinPx")} help={t("helpCountsWithin")} value={drag.reach} min={0} max={500} onChange={(reach) => change({ reach: Math.round(reach) })} />
-          <Choose label={t("whenDroppedElsewhere")} value={drag.elsewhere} options={ELSEWHERE} onChange={(elsewhere) => change({ elsewhere })} />
+          <Choose label={t("whenDroppedElsewhere")} help={t("helpDroppedElsewhere")} value={drag.elsewhere} options={ELSEWHERE} onChange={(elsewhere) => change({ elsewhere })} />
           <Text fontSize="12.5px" color="quiet">{t("byKeyboardEnterPicksIt")}</Text>
         </>
       )}

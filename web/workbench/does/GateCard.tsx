@@ -31,7 +31,7 @@ export function GateFields(
   return (
     <Stack gap="1">
       <Choose
-        label={t("whenMayLearnersGoOn")} value={value} options={[...none, ["own", t("onlyWhen")]]}
+        label={t("whenMayLearnersGoOn")} help={t("helpGate")} value={value} options={[...none, ["own", t("onlyWhen")]]}
         onChange={(choice) => onChange(choice === "own" ? OPEN : null, choice)}
       />
       {gate && (
@@ -56,7 +56,7 @@ export function GateFields(
           </Box>
           <Choose label={t("untilThen")} help={t("helpUntilThen")} value={gate.meanwhile} options={MEANWHILE.map(([key, word]) => [key, t("nextWord", { word })] as const)} onChange={(meanwhile) => change({ meanwhile })} />
           {gate.meanwhile === "message" && (
-            <TextField label={t("message")} value={gate.message} hint={t("ifEmptyItSaysWhat")} onChange={(message) => change({ message })} />
+            <TextField label={t("message")} help={t("helpGateMessage")} value={gate.message} hint={t("ifEmptyItSaysWhat")} onChange={(message) => change({ message })} />
           )}
           <Check label={t("onceOpenItStaysOpen")} help={t("helpOnceOpen")} value={gate.for_good} onChange={(for_good) => change({ for_good })} />
         </>

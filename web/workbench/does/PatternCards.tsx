@@ -1,10 +1,11 @@
 /** Patterns as one thing: what takes part, and how it behaves. */
 import { Box, Flex, Stack, Text } from "@chakra-ui/react";
-import { Plus, Trash2, X } from "lucide-react";
+import { FilePlus2, Plus, Trash2, X } from "lucide-react";
 import { useEffect, useRef, type ReactNode } from "react";
 import type { Pattern, Slide } from "../../api/types";
 import { Check } from "../../kit/Check";
 import { Choose } from "../../kit/Choose";
+import { Explained } from "../../kit/Explained";
 import { TextField } from "../../kit/TextField";
 import { removeThing } from "../store/commands";
 import { changeSlide, select } from "../store/store";
@@ -14,7 +15,7 @@ import { Tool } from "../../kit/Tool";
 import { Compiled } from "./Compiled";
 import { ConditionEditor } from "./ConditionEditor";
 import { CardMembers, ChecklistMembers, PlaceMembers, StepMembers } from "./PatternMembers";
-import { partsOf, useMadeNotes } from "./patterns";
+import { makePathSlides, partsOf, useMadeNotes } from "./patterns";
 import { useThings, type Things } from "./things";
 import { Word, WordChoice, WordField } from "./Word";
 import { t } from "../../words/does";
@@ -178,6 +179,11 @@ function PathFields({ pattern, things, onChange }: FieldProps<Extract<Pattern, {
         <QuietButton size="2xs" onClick={() => onChange({ ...pattern, paths: [...pattern.paths, { trigger: null, condition: true, slide: null }] })}>
           <Plus size={12} />{t("aWayForNextIf")}
         </QuietButton>
+        {pattern.paths.some((path) => !path.slide) && (
+          <Explained help={t("helpSlidesForPaths")}>
+            <QuietButton size="2xs" mt="1" onClick={() => void makePathSlides(pattern.id)}><FilePlus2 size={12} />{t("makeASlideForEach")}</QuietButton>
+          </Explained>
+        )}
       </Box>
     </>
   );

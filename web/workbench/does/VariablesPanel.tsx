@@ -64,9 +64,9 @@ function VariableBox({ variable, places, slides, onChange, onRemove }: BoxProps)
       {variable.type === "number" && (
         <>
           <NumberField label={t("startValue")} value={variable.default} onChange={(value) => onChange({ ...variable, default: value })} />
-          <NumberField label={t("minimum")} value={variable.min} onChange={(min) => onChange({ ...variable, min })} />
-          <NumberField label={t("maximum")} value={variable.max} onChange={(max) => onChange({ ...variable, max })} />
-          <NumberField label={t("decimals")} value={variable.decimals} min={0} max={6} onChange={(decimals) => onChange({ ...variable, decimals: Math.round(decimals) })} />
+          <NumberField label={t("minimum")} help={t("helpMinimum")} value={variable.min} onChange={(min) => onChange({ ...variable, min })} />
+          <NumberField label={t("maximum")} help={t("helpMaximum")} value={variable.max} onChange={(max) => onChange({ ...variable, max })} />
+          <NumberField label={t("decimals")} help={t("helpDecimals")} value={variable.decimals} min={0} max={6} onChange={(decimals) => onChange({ ...variable, decimals: Math.round(decimals) })} />
         </>
       )}
       {variable.type === "text" && (
@@ -75,7 +75,7 @@ function VariableBox({ variable, places, slides, onChange, onRemove }: BoxProps)
       {variable.type === "yes_no" && (
         <Check label={t("startsAsYes")} value={variable.default} onChange={(value) => onChange({ ...variable, default: value })} />
       )}
-      <TextField label={t("description")} value={variable.description} onChange={(description) => onChange({ ...variable, description })} />
+      <TextField label={t("description")} help={t("helpDescription")} value={variable.description} onChange={(description) => onChange({ ...variable, description })} />
       <Flex wrap="wrap" gap="1" align="center" pt="1" fontSize="12.5px" color="quiet">
         {places.length ? <span>{t("usedOn")}</span> : <span>{t("notUsedYet")}</span>}
         {places.map((id) => (

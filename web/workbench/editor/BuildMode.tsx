@@ -58,10 +58,12 @@ export function Build(): ReactNode {
 function CardsColumn({ width }: { width: number }): ReactNode {
   const column = useRef<HTMLDivElement>(null);
   const about = useCourse((state) => `${state.selection.slide ?? ""} ${state.selection.selected.join()}`);
-  useEffect(() => { column.current?.scrollTo({ top: 0 }); }, [about]);
+  // Only where it was scrolled: asking would lay the page out once more.
+  const scrolled = useRef(false);
+  useEffect(() => { if (scrolled.current) column.current?.scrollTo({ top: 0 }); }, [about]);
   return (
     <Box
-      ref={column} as="aside" w={`${width}px`} flex="none" borderLeftWidth="1px" bg="paper" overflowY="auto" aria-label={t("cards")} data-pane="cards"
+      ref={column} as="aside" w={`${width}px`} flex="none" borderLeftWidth="1px" bg="paper" overflowY="auto" onScroll={(event) => { scrolled.current = event.currentTarget.scrollTop > 0; }} aria-label={t("cards")} data-pane="cards"
     >
       <Cards />
     </Box>

@@ -1,13 +1,11 @@
 import { Box, Flex, Heading, Input, Stack, Text } from "@chakra-ui/react";
 import { Copy, Eye, EyeOff, Group, Lock, LockOpen, Trash2, Ungroup } from "lucide-react";
-import { useRef, useState, type ReactNode } from "react";
+import { memo, useMemo, useState, type ReactNode } from "react";
 import type { Element, Slide } from "../../api/types";
 import { duplicateSelected } from "../store/clipboard";
 import { groupSelected, removeSelected, renameElement, toggleSelected, ungroupSelected } from "../store/commands";
-import { useCourse } from "../store/store";
 import { Tip } from "../../kit/Tip";
 import { Tool } from "../../kit/Tool";
-import { useLater } from "../../kit/useLater";
 import { ArrangeCard } from "./cards/ArrangeCard";
 import { CourseCards } from "./cards/CourseCards";
 import { Does } from "../does/Does";
@@ -20,25 +18,21 @@ import { elementsOf } from "../judges/parts";
 import { overlayIn, useOverlay } from "./stage/overlays";
 import { Looks } from "./cards/Looks";
 import { Says } from "./cards/Says";
-import { useAsLooked } from "../looks/useAsLooked";
 import { MovesCard } from "../timing/MovesCard";
 import { SlideCards } from "./cards/SlideCards";
+import { useUnhurried } from "./cards/useUnhurried";
 import { t } from "../../words/editor";
 
 /** The cards: the settings of what is selected, and only those. */
 export function Cards(): ReactNode {
-  const [slide, catchUp] = useUnhurried(useAsLooked(useCourse((state) => (state.selection.slide ? state.slides[state.selection.slide] : undefined))));
-  const selected = useCourse((state) => state.selection.selected);
+  const [{ slide, selected }, catchUp] = useUnhurried();
   const overlay = useOverlay((state) => state.overlay);
   const edited = overlayIn(slide, overlay);
-  const holding = useCourse((state) => state.holding);
-  // While something is dragged the cards wait: drawing them would make it stutter.
-  const shown = useRef(selected);
-  if (!holding) shown.current = selected;
+  // The same list as long as it is about the same: what does not concern the cards draws none of them.
+  const elements = useMemo(() => selected.flatMap((id) => slide?.elements.find((element) => element.id === id) ?? []), [slide, selected]);
   if (!slide) return <Stack p="3" gap="3"><CourseCards /></Stack>;
-  const elements = shown.current.flatMap((id) => slide.elements.find((element) => element.id === id) ?? []);
   return (
-    <div onPointerEnter={catchUp} onPointerDownCapture={catchUp} onFocusCapture={catchUp} onBlur={catchUp}>
+    <div data-about={selected.join(" ")} onPointerEnter={catchUp} onPointerDownCapture={catchUp} onFocusCapture={catchUp} onBlur={catchUp}>
       {elements.length ? <ElementCards slide={slide} elements={elements} /> : (
         <Stack p="3" gap="3">
           {edited ? <OverlayCards slide={slide} overlay={edited} /> : <><SlideCards slide={slide} /><CourseCards /></>}
@@ -48,25 +42,8 @@ export function Cards(): ReactNode {
   );
 }
 
-/** So long (ms) the cards wait for a pause in what is done on the slide. */
-const PAUSE_MS = 250;
-
-/**
- * The slide as the cards show it, and what brings them up to date. While one works on the slide itself they follow in
- * the next pause, so that what is typed or moved there is seen first. Whatever is pointed at, or gets or loses the
- * focus in them, is up to date: what they do begins from the slide as it is.
- */
-function useUnhurried(slide: Slide | undefined): [slide: Slide | undefined, catchUp: () => void] {
-  const [before, catchUp] = useLater(slide, PAUSE_MS);
-  const { activeElement } = document;
-  const onSlide = activeElement === document.body || Boolean(activeElement?.closest("[data-stage]"));
-  const same = before && slide && before.id === slide.id && before.elements.length === slide.elements.length
-    && before.questions.length === slide.questions.length && before.overlays.length === slide.overlays.length;
-  return [same && onSlide ? before : slide, catchUp];
-}
-
 /** The cards of one element, or of several. */
-function ElementCards({ slide, elements }: { slide: Slide; elements: readonly Element[] }): ReactNode {
+const ElementCards = memo(function ElementCards({ slide, elements }: { slide: Slide; elements: readonly Element[] }): ReactNode {
   const only = elements.length === 1 ? elements[0] : undefined;
   const asked = questionsOf(slide, elements);
   return (
@@ -96,7 +73,7 @@ function ElementCards({ slide, elements }: { slide: Slide; elements: readonly El
       )}
     </Stack>
   );
-}
+});
 
 /** The name of the element as the cards' heading, to type over. */
 function NameField({ element }: { element: Element }): ReactNode {

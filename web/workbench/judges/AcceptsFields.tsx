@@ -61,7 +61,7 @@ function MayDiffer({ accepts, onChange }: Pick<Props, "accepts" | "onChange">): 
         {MAY_DIFFER.map(([key, label]) => (
           <Check key={key} label={label} value={accepts[key]} onChange={(value) => onChange({ ...accepts, [key]: value })} />
         ))}
-        <Check label={t("acceptTypos")} value={accepts.typos} onChange={(typos) => onChange({ ...accepts, typos })} />
+        <Check label={t("acceptTypos")} help={t("helpTypos")} value={accepts.typos} onChange={(typos) => onChange({ ...accepts, typos })} />
       </Flex>
       {accepts.typos && <Text fontSize="12px" color="quiet">{t("oneTypoFrom4Letters")}</Text>}
     </>
@@ -83,7 +83,7 @@ function NumberFields({ accepts, onChange }: Pick<Props, "accepts" | "onChange">
         <Flex key={`near${index}`} align="center" gap="1" role="group" aria-label={t("numberIndex", { index: index + 1 })}>
           <NumberField bare label={t("number")} value={value} min={-1e12} max={1e12} onChange={(number) => putNear(index, { value: number })} />
           <Text fontSize="13px" title={t("tolerance")}>±</Text>
-          <NumberField bare label={t("tolerance")} value={off} min={0} max={1e12} onChange={(number) => putNear(index, { off: number })} />
+          <NumberField bare label={t("tolerance")} help={t("helpTolerance")} value={off} min={0} max={1e12} onChange={(number) => putNear(index, { off: number })} />
           <chakra.select
             aria-label={t("unitOfTheTolerance")} value={share ? "per_cent" : "units"} fontSize="12px" bg="sheet" borderRadius="6px"
             onChange={(event) => putNear(index, { per_cent: event.target.value === "per_cent" })}
@@ -108,7 +108,7 @@ function NumberFields({ accepts, onChange }: Pick<Props, "accepts" | "onChange">
         <QuietButton size="xs" onClick={() => onChange({ ...accepts, ranges: [...ranges, { low: 0, high: 0 }] })}><Plus size={14} />{t("fromTo")}</QuietButton>
       </Flex>
       <TextField
-        label={t("acceptedUnitsSeparatedByCommas")} value={accepts.units.join(", ")}
+        label={t("acceptedUnitsSeparatedByCommas")} help={t("helpUnits")} value={accepts.units.join(", ")}
         onChange={(text) => onChange({ ...accepts, units: text.split(",").map((unit) => unit.trim().slice(0, 20)).filter(Boolean).slice(0, 20) })}
       />
       <Text fontSize="12px" color="quiet">{t("decimalCommaAndDecimalPoint")}</Text>

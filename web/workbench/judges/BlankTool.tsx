@@ -3,7 +3,7 @@ import { SquareDashed } from "lucide-react";
 import type { ReactNode } from "react";
 import type { Blank, QuestionOf, RichText, Slide } from "../../api/types";
 import { freshId } from "../store/ids";
-import { changeSlide, currentSlide, useCourse } from "../store/store";
+import { changeSlide, useCourse } from "../store/store";
 import { Tool } from "../../kit/Tool";
 import { blanksIn, NEW_BLANK } from "./blankText";
 import { t } from "../../words/judges";
@@ -40,9 +40,10 @@ export function BlankTool({ editor, element }: { editor: Editor; element: string
   );
 }
 
-/** Keep a text with the blanks that are in it now; `known` are all that it had while it is edited, `words` those of new ones. */
-export function keepBlanks(element: string, text: RichText, known: Map<string, Blank>, words: ReadonlyMap<string, string>): void {
-  const slide = currentSlide();
+/** Keep a text of `slide` with the blanks that are in it now; `known` are all that it had while it is edited, `words` those of new ones. */
+export function keepBlanks(
+  slide: Slide | null, element: string, text: RichText, known: Map<string, Blank>, words: ReadonlyMap<string, string>,
+): void {
   const question = blanksQuestion(slide, element);
   if (!slide || !question) return;
   for (const blank of question.blanks) known.set(blank.id, blank);

@@ -116,7 +116,7 @@ function WithIt(
         {sounds.length > 0 && <Choose label={t("sound")} value={shown.sound ?? ""} options={[["", t("none")], ...sounds]} onChange={(sound) => change({ sound: sound || null })} />}
         {slide.overlays.length > 0 && (
           <Choose
-            label={t("openAnOverlayInstead")} value={shown.overlay ?? ""} options={[["", t("noOverlay")], ...slide.overlays.map(({ id, name }) => [id, name] as const)]}
+            label={t("openAnOverlayInstead")} help={t("helpOverlayInstead")} value={shown.overlay ?? ""} options={[["", t("noOverlay")], ...slide.overlays.map(({ id, name }) => [id, name] as const)]}
             onChange={(overlay) => change({ overlay: overlay || null })}
           />
         )}

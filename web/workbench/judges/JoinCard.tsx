@@ -23,7 +23,7 @@ export function JoinCard({ slide, elements }: Props): ReactNode {
     else void attempt(async () => ask({ key, kind, roles: await guessRoles(ids) }));
   };
   return (
-    <FoldCard title={t("makeItAQuestion")} starts="closed">
+    <FoldCard title={t("makeItAQuestion")} starts={elements.length > 1 ? "open" : "closed"}>
       <Stack gap="2">
         {slide.questions.map((question) => (
           <Flex key={question.id} gap="1.5" wrap="wrap" align="center">

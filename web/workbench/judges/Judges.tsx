@@ -32,7 +32,7 @@ export function Judges({ slide, question }: Props): ReactNode {
     <>
       <FoldCard title={t("judges")} noun={t("questionAndScoring")}>
         <Choose
-          label={t("kind")} value={question.kind} options={KINDS.map(([kind, word]) => [kind, word] as const)}
+          label={t("kind")} help={t("helpKindOfQuestion")} value={question.kind} options={KINDS.map(([kind, word]) => [kind, word] as const)}
           onChange={(kind) => { if (kind !== question.kind) void convert(question, kind); }}
         />
         {question.kind !== "rating_scale" && <Choose label={t("purpose")} help={t("helpPurpose")} value={question.purpose} options={PURPOSE} onChange={(purpose) => changeQuestion(question, { purpose })} />}
@@ -111,8 +111,8 @@ function Checking({ question, onChange }: PartProps): ReactNode {
       {question.judged === "submit" && (
         <Choose label={t("untilThenTheButton")} help={t("helpUntilThenTheButton")} value={question.submit_is} options={SUBMIT} onChange={(submit_is) => onChange({ submit_is })} />
       )}
-      <Check label={t("requiredAnswerBeforeGoingOn")} value={question.required} onChange={(required) => onChange({ required })} />
-      {question.time_limit ? <Check label={t("learnersCanAskForMore")} value={question.extendable} onChange={(extendable) => onChange({ extendable })} /> : null}
+      <Check label={t("requiredAnswerBeforeGoingOn")} help={t("helpRequired")} value={question.required} onChange={(required) => onChange({ required })} />
+      {question.time_limit ? <Check label={t("learnersCanAskForMore")} help={t("helpMoreTime")} value={question.extendable} onChange={(extendable) => onChange({ extendable })} /> : null}
       <Check label={t("keepAnUnfinishedAnswerFor")} value={question.keeps} onChange={(keeps) => onChange({ keeps })} />
       {!isUnjudged(question) && <Check label={t("showTheCorrectAnswersAt")} help={t("helpShowTheCorrectAnswers")} value={question.show_right} onChange={(show_right) => onChange({ show_right })} />}
       <Choose label={t("afterTheLastAttempt")} help={t("helpAfterTheLastAttempt")} value={question.after} options={AFTER} onChange={(after) => onChange({ after, again_from: after === "again" ? question.again_from ?? order[0] : question.again_from })} />

@@ -1,4 +1,4 @@
-import { useState, type PointerEvent, type ReactNode } from "react";
+import { memo, useState, type PointerEvent, type ReactNode } from "react";
 import type { Element, Slide } from "../../api/types";
 import { useCourse } from "../store/store";
 import type { Pairing } from "./pairing";
@@ -10,7 +10,7 @@ const COLOUR = "#1e5b4b";
 type Point = readonly [x: number, y: number];
 
 /** On the slide: what belongs where, as lines; a line pulled from a thing to a target says so. */
-export function PairLines({ slide, scale }: { slide: Slide; scale: number }): ReactNode {
+export const PairLines = memo(function PairLines({ slide, scale }: { slide: Slide; scale: number }): ReactNode {
   const selected = useCourse((state) => state.selection.selected);
   const [pulled, setPulled] = useState<Point | null>(null);
   const question = slide.questions.find((other): other is Pairing => (
@@ -66,7 +66,7 @@ export function PairLines({ slide, scale }: { slide: Slide; scale: number }): Re
       )}
     </svg>
   );
-}
+});
 
 /** Where the line between the middles of two boxes leaves the first. */
 function edge(box: Element, other: Element): Point {

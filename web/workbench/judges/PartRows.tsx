@@ -103,6 +103,9 @@ function Row({ slide, element, index, part, isOpen, show, onToggle, onKeyDown, o
   const words = element ? ownWords(slide, part, element) : "";
   const called = words || element?.name || "";
   const set = isSet?.(part) ?? false;
+  const details = useRef<HTMLDivElement>(null);
+  // Whoever opens a row wants to write in it.
+  useEffect(() => { if (isOpen) details.current?.querySelector("input")?.focus(); }, [isOpen]);
   return (
     <Box py="0.5">
       <Flex align="center" gap="0.5">
@@ -120,7 +123,7 @@ function Row({ slide, element, index, part, isOpen, show, onToggle, onKeyDown, o
         <Tool label={t("removeWordIndex", { word, index: index + 1 })} minW="24px" onClick={onRemove}><X size={14} /></Tool>
       </Flex>
       {isOpen && (
-        <Flex pl="5" py="1" gap="1" align="center" wrap="wrap">
+        <Flex ref={details} pl="5" py="1" gap="1" align="center" wrap="wrap">
           {more?.(part, called)}
           {tools?.(part)}
           <Tool label={t("takeWordIndexOutOf", { word, index: index + 1 })} onClick={onTakeOut}><Unlink size={14} /></Tool>

@@ -23,7 +23,7 @@ export function Points({ question, onChange }: Props): ReactNode {
       <Choose label={t("partialCredit")} help={t("helpPartialCredit")} value={question.partial} options={ways.map(([way, label]) => [way, label] as const)} onChange={(partial) => onChange({ partial })} />
       <Text fontSize="12px" color="quiet">{consequence(question)}</Text>
       <Pair>
-        <NumberField label={t("penaltyForAWrongAnswer")} value={question.penalty} min={0} max={10_000} onChange={(penalty) => onChange(goesAlong ? { penalty, floor: 0 - penalty } : { penalty })} />
+        <NumberField label={t("penaltyForAWrongAnswer")} help={t("helpPenalty")} value={question.penalty} min={0} max={10_000} onChange={(penalty) => onChange(goesAlong ? { penalty, floor: 0 - penalty } : { penalty })} />
         <NumberField label={t("lowestPoints")} value={question.floor} min={-10_000} max={0} onChange={(floor) => onChange({ floor })} help={t("howFarBelow0The")} />
       </Pair>
       {question.attempts !== 1 && <Later question={question} onChange={onChange} />}
@@ -56,7 +56,7 @@ function Later({ question, onChange }: Props): ReactNode {
     <>
       <Choose label={t("furtherAttempts")} help={t("helpFurtherAttempts")} value={way} options={LATER} onChange={take} />
       {way === "share" && (
-        <NumberField label={t("pointsLostPerFurtherAttempt")} value={Math.round(loss * 100)} min={1} max={100} onChange={(percent) => onChange({ attempt_loss: percent / 100 })} />
+        <NumberField label={t("pointsLostPerFurtherAttempt")} help={t("helpLoss")} value={Math.round(loss * 100)} min={1} max={100} onChange={(percent) => onChange({ attempt_loss: percent / 100 })} />
       )}
       {way === "points" && Array.from({ length: most }, (_, n) => (
         <NumberField

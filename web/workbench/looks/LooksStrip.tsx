@@ -1,4 +1,4 @@
-import { Box, chakra, Flex, Menu, Portal, Text } from "@chakra-ui/react";
+import { Box, chakra, Flex, Text } from "@chakra-ui/react";
 import { Plus } from "lucide-react";
 import { useEffect, type ReactNode } from "react";
 import type { Element, Slide } from "../../api/types";
@@ -6,6 +6,7 @@ import { EMPTY_SLIDE, Still } from "../../player/render/Still";
 import { partsOf } from "../does/patterns";
 import { elementsOf } from "../judges/parts";
 import { changeElements, useCourse } from "../store/store";
+import { MenuButton } from "../../kit/menus/MenuButton";
 import { QuietButton } from "../../kit/QuietButton";
 import { GIVEN, nameOf, newLook, overridesOf, useLook, wearing } from "./looks";
 import { t } from "../../words/looks";
@@ -36,25 +37,15 @@ export function LooksStrip({ element }: { element: Element }): ReactNode {
     >
       <Tile element={element} look={null} on={look === null} onClick={() => edit(null)} />
       {looks.map((name) => <Tile key={name} element={element} look={name} on={look === name} onClick={() => edit(name)} />)}
-      <Menu.Root>
-        <Menu.Trigger asChild>
-          <QuietButton size="xs" alignSelf="center" flex="none"><Plus size={13} />{t("look")}</QuietButton>
-        </Menu.Trigger>
-        <Portal>
-          <Menu.Positioner>
-            <Menu.Content>
-              {GIVEN.filter(([name]) => !looks.includes(name)).map(([name, when]) => (
-                <Menu.Item key={name} value={name} onSelect={() => add(name)}>
-                  {name}<Text as="span" color="quiet" ml="2">{when}</Text>
-                </Menu.Item>
-              ))}
-              <Menu.Item value="own" onSelect={() => add(null)}>
-                {t("customLook")}<Text as="span" color="quiet" ml="2">{t("whenARuleGivesIt2")}</Text>
-              </Menu.Item>
-            </Menu.Content>
-          </Menu.Positioner>
-        </Portal>
-      </Menu.Root>
+      <MenuButton
+        button={<QuietButton size="xs" alignSelf="center" flex="none"><Plus size={13} />{t("look")}</QuietButton>}
+        entries={[
+          ...GIVEN.filter(([name]) => !looks.includes(name)).map(([name, when]) => ({
+            key: name, words: <>{name}<Text as="span" color="quiet" ml="2">{when}</Text></>, run: () => add(name),
+          })),
+          { key: "own", words: <>{t("customLook")}<Text as="span" color="quiet" ml="2">{t("whenARuleGivesIt2")}</Text></>, run: () => add(null) },
+        ]}
+      />
     </Flex>
   );
 }

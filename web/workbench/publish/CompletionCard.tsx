@@ -29,7 +29,7 @@ export function CompletionCard(): ReactNode {
     <Card title={t("completeWhen")}>
       <Stack gap="2">
         <Flex gap="2" align="center" wrap="wrap">
-          <Check label={t("slidesWereSeenAtLeast")} value={share !== null} onChange={(on) => change(on ? 1 : null, completion.passing)} />
+          <Check label={t("slidesWereSeenAtLeast")} help={t("helpSlidesSeen")} value={share !== null} onChange={(on) => change(on ? 1 : null, completion.passing)} />
           {share !== null && (
             <Percent
               label={t("shareOfSlidesInPer")} value={Math.round(share * 100)}
@@ -41,7 +41,7 @@ export function CompletionCard(): ReactNode {
           <Choose label={t("of")} value={completion.slides_of} options={SLIDES} onChange={(slides_of) => settle({ slides_of })} />
         )}
         <Flex gap="2" align="center" wrap="wrap">
-          <Check label={t("theCourseWasPassedWith")} value={completion.passing} onChange={(on) => change(share, on)} />
+          <Check label={t("theCourseWasPassedWith")} help={t("helpPassed")} value={completion.passing} onChange={(on) => change(share, on)} />
           <Percent
             label={t("passMarkInPerCent")} value={mark}
             onChange={(pass_mark) => changeCourse(t("passMark"), { pass_mark }, "pass-mark")}

@@ -1,4 +1,4 @@
-import { Box, Flex, Heading, IconButton, Input, Link as ChakraLink, Menu, Portal, Text } from "@chakra-ui/react";
+import { Box, Flex, Heading, IconButton, Input, Link as ChakraLink, Text } from "@chakra-ui/react";
 import { useMutation } from "@tanstack/react-query";
 import { Copy, Download, EllipsisVertical, Pencil, Trash2, TriangleAlert } from "lucide-react";
 import { useRef, useState, type ReactNode } from "react";
@@ -9,6 +9,7 @@ import type { MediaMap } from "../../player/render/mediaMap";
 import { Still } from "../../player/render/Still";
 import { downloadResult } from "../../kit/download";
 import { QuietButton } from "../../kit/QuietButton";
+import { MenuButton } from "../../kit/menus/MenuButton";
 import { follow } from "../../kit/jobs/work";
 import { sayDone, sayError } from "../../kit/toaster";
 import { ago } from "../../kit/units";
@@ -90,40 +91,26 @@ export function CourseCard({ card, onChanged }: { card: Card; onChanged: () => v
           </Text>
           {card.damaged && <WhatIsLeft card={card} />}
         </Box>
-        <Menu.Root
-          lazyMount unmountOnExit onExitComplete={() => {
+        <MenuButton
+          button={(
+            <IconButton size="xs" variant="ghost" zIndex="1" aria-label={t("moreAboutTitle", { title: card.title })} color="ink">
+              <EllipsisVertical size={18} />
+            </IconButton>
+          )}
+          entries={[
+            ...(card.damaged ? [] : [
+              { key: "rename", words: t("rename"), icon: <Pencil size={15} />, run: () => { wanted.current = true; } },
+              { key: "copy", words: t("duplicate"), icon: <Copy size={15} />, run: () => copy.mutate() },
+              { key: "export", words: t("export"), icon: <Download size={15} />, run: () => archive.mutate() },
+            ]),
+            { key: "delete", words: t("delete"), icon: <Trash2 size={15} />, removes: true, run: () => remove.mutate() },
+          ]}
+          onClosed={() => {
             // Not before: a closing menu gives the focus back to its button.
             setRenaming(wanted.current);
             wanted.current = false;
           }}
-        >
-          <Menu.Trigger asChild>
-            <IconButton
-              size="xs" variant="ghost" zIndex="1" aria-label={t("moreAboutTitle", { title: card.title })}
-              color="ink"
-            >
-              <EllipsisVertical size={18} />
-            </IconButton>
-          </Menu.Trigger>
-          <Portal>
-            <Menu.Positioner>
-              <Menu.Content bg="sheet" borderRadius="card">
-                {!card.damaged && <Menu.Item value="rename" onClick={() => { wanted.current = true; }}>
-                  <Pencil size={15} />{" "}{t("rename")}
-                </Menu.Item>}
-                {!card.damaged && <Menu.Item value="copy" onClick={() => copy.mutate()}>
-                  <Copy size={15} />{" "}{t("duplicate")}
-                </Menu.Item>}
-                {!card.damaged && <Menu.Item value="export" onClick={() => archive.mutate()}>
-                  <Download size={15} />{" "}{t("export")}
-                </Menu.Item>}
-                <Menu.Item value="delete" color="brick" onClick={() => remove.mutate()}>
-                  <Trash2 size={15} />{" "}{t("delete")}
-                </Menu.Item>
-              </Menu.Content>
-            </Menu.Positioner>
-          </Portal>
-        </Menu.Root>
+        />
       </Flex>
     </Box>
   );

@@ -18,7 +18,7 @@ const PAUSE_MS = 1_000;
 /** What the core says of the course as it was last saved: findings and ways. */
 export function useCheck(pause = PAUSE_MS): Check | undefined {
   const slug = useCourse((state) => state.slug);
-  const [saved] = useLater(useCourse((state) => state.versions), pause);
+  const saved = useLater(useCourse((state) => state.versions), pause);
   return useQuery({
     queryKey: ["check", slug, saved], staleTime: Infinity, placeholderData: (before) => before,
     queryFn: () => afterDrag(workedOut<Check>(() => api.GET("/api/courses/{slug}/check", { params: { path: { slug } } }))),
@@ -39,9 +39,9 @@ const REST_MS = 4_000;
 /** What was found by running the course, and how far that got. */
 export function useTried(pause = REST_MS): Tried | undefined {
   const slug = useCourse((state) => state.slug);
-  const [saved] = useLater(useCourse((state) => state.versions), pause);
+  const saved = useLater(useCourse((state) => state.versions), pause);
   // Opening a course comes first.
-  const [rested] = useLater(slug, pause, "");
+  const rested = useLater(slug, pause, "");
   return useQuery({
     queryKey: ["tried", slug, saved], staleTime: Infinity, placeholderData: (before) => before, enabled: pause === 0 || rested === slug,
     queryFn: () => afterDrag(workedOut<Tried>(() => api.GET("/api/courses/{slug}/tried", { params: { path: { slug } } }))),

@@ -12,7 +12,7 @@ const { getState: get } = useCourse;
 
 type ArrangeBody = paths["/api/edits/arrange"]["post"]["requestBody"]["content"]["application/json"];
 export type Arrangement = Partial<Pick<ArrangeBody,
-  "edge" | "axis" | "by" | "side" | "turn" | "flip" | "level" | "to_slide">>;
+  "edge" | "axis" | "by" | "side" | "row" | "turn" | "flip" | "level" | "to_slide">>;
 
 /** Run something that asks the server; say it when it does not work. */
 export async function attempt(work: () => Promise<void>): Promise<void> {
@@ -79,7 +79,7 @@ export const ungroupSelected = (): Promise<unknown> => editSelected(t("ungroup")
 /** Line up, space, size or stack what is selected. */
 export const arrangeSelected = (label: string, how: Arrangement): Promise<unknown> => editSelected(label,
   (slide, elements, base) => take(api.POST("/api/edits/arrange", {
-    body: { slide, elements, size: base.course.size, by: "gaps", to_slide: false, ...how },
+    body: { slide, elements, size: base.course.size, by: "gaps", row: false, to_slide: false, ...how },
   })), { then: () => ({}) });
 
 /** Move or resize the selected elements by slide pixels. */

@@ -264,11 +264,10 @@ export function currentSlide(): Slide | null {
   return selection.slide ? slides[selection.slide] ?? null : null;
 }
 
-/** Change elements of the current slide. */
+/** Change elements of the current slide, or of another one. */
 export function changeElements(
-  label: string, ids: readonly string[], change: (element: Element) => Element, merge?: string,
+  label: string, ids: readonly string[], change: (element: Element) => Element, merge?: string, slide = currentSlide(),
 ): void {
-  const slide = currentSlide();
   if (!slide || !ids.length) return;
   const wanted = new Set(ids);
   const { element, look } = useLook.getState();

@@ -36,12 +36,12 @@ export function CueFields({ cue, slide, timing, onChange, onRemove }: Props): Re
         <Seconds label={t("at")} value={cue.at} onChange={(at) => onChange({ at })} />
         {cue.does === "appear" && cue.until != null && <Seconds label={t("until")} value={cue.until} onChange={(until) => onChange({ until })} />}
       </Flex>
-      {cue.does === "moment" && <TextField label={t("nameForRules")} value={cue.name} onChange={(name) => onChange({ name })} />}
+      {cue.does === "moment" && <TextField label={t("nameForRules")} help={t("helpCueName")} value={cue.name} onChange={(name) => onChange({ name })} />}
       {cue.does === "appear" && (
         <>
           <Choose label={t("appearsWith")} value={cue.effect} options={EFFECTS} onChange={(effect) => onChange({ effect })} />
           <Check
-            label={t("leavesAgain")} value={cue.until != null}
+            label={t("leavesAgain")} help={t("helpLeaves")} value={cue.until != null}
             onChange={(leaves) => onChange({ until: leaves ? Math.max(endOf(timing), cue.at + 2_000) : null })}
           />
           {cue.until != null && (

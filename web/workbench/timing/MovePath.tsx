@@ -1,4 +1,4 @@
-import { useRef, useState, type PointerEvent, type ReactNode } from "react";
+import { memo, useRef, useState, type PointerEvent, type ReactNode } from "react";
 import type { Slide } from "../../api/types";
 import { path as wholePath } from "../../player/render/motion";
 import { changeMove, pathOf, useMoving, type Point } from "./moves";
@@ -7,7 +7,7 @@ import { t } from "../../words/timing";
 const FRONT = 1_000_008;
 
 /** The path of a move on the slide: its points can be dragged, more set in, or all of it drawn anew. */
-export function MovePath({ slide, scale }: { slide: Slide; scale: number }): ReactNode {
+export const MovePath = memo(function MovePath({ slide, scale }: { slide: Slide; scale: number }): ReactNode {
   const shown = useMoving();
   const element = slide.elements.find(({ id }) => id === shown.element);
   const move = element?.moves.find(({ id }) => id === shown.move);
@@ -95,4 +95,4 @@ export function MovePath({ slide, scale }: { slide: Slide; scale: number }): Rea
       })}
     </svg>
   );
-}
+});

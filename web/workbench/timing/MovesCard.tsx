@@ -33,7 +33,7 @@ export function MovesCard({ element }: { element: Element }): ReactNode {
     <FoldCard title={t("moves")} noun={t("motionEntranceAndExit")} starts="closed">
       <Choose label={t("appearsWith")} value={element.enters} options={EFFECTS} onChange={(enters) => change({ enters })} />
       <Choose label={t("leavesWith")} value={element.leaves} options={EFFECTS} onChange={(leaves) => change({ leaves })} />
-      <Choose label={t("drawsAttentionBy")} value={element.pulse} options={PULSES} onChange={(pulse) => change({ pulse })} />
+      <Choose label={t("drawsAttentionBy")} help={t("helpDraws")} value={element.pulse} options={PULSES} onChange={(pulse) => change({ pulse })} />
       <Separator my="1.5" />
       {element.moves.map((move) => (
         <OneMove key={move.id} element={element.id} move={move} open={shown.move === move.id} drawing={shown.move === move.id && shown.drawing} />
@@ -89,10 +89,10 @@ function OneMove({ element, move, open, drawing }: { element: string; move: Move
           )) : <Text fontSize="12.5px" color="quiet">{t("pathPointsEndingXTo", { path: move.path.length, x: end?.x, y: end?.y })}</Text>}
           <Pair>
             <NumberField label={t("durationS")} value={move.duration / 1000} min={0.05} max={600} step={0.1} onChange={(s) => change({ duration: Math.round(s * 1000) })} />
-            <NumberField label={t("repeat")} value={move.times} min={0} max={1000} onChange={(times) => change({ times: Math.round(times) })} />
+            <NumberField label={t("repeat")} help={t("helpRepeat")} value={move.times} min={0} max={1000} onChange={(times) => change({ times: Math.round(times) })} />
           </Pair>
           <Choose label={t("easing")} help={t("helpEasing")} value={move.easing} options={EASINGS} onChange={(easing) => change({ easing })} />
-          <Check label={t("curvedThroughAllPoints")} value={move.curved} onChange={(curved) => change({ curved })} />
+          <Check label={t("curvedThroughAllPoints")} help={t("helpCurved")} value={move.curved} onChange={(curved) => change({ curved })} />
           <Text fontSize="12.5px" color="quiet">{t("n0RepeatsWithoutEndThe")}</Text>
         </>
       )}

@@ -4,6 +4,7 @@ from typing import Annotated, Literal
 
 from ..kinds import Is
 from ..model import Id, Model, Name
+from ..rules.expression import Expression
 from ..rules.rule import Rules
 from ..rules.timing import Timing
 
@@ -13,7 +14,8 @@ class Overlay(Model):
 
     It may dim what is below and block it (then the focus stays on it), pause the slide's
     timing, close the others when it opens, and close on Escape or on a click beside what is on
-    it. Opened `again`, it resumes as it was left, or is reset.
+    it. Opened `again`, it resumes as it was left, or is reset. Rules open it; where `shown` says
+    more than no, it also opens as soon as that holds, and closes when it holds no longer.
     """
 
     id: Annotated[Id, Is("overlay")]
@@ -25,5 +27,6 @@ class Overlay(Model):
     on_escape: bool = True
     on_outside: bool = False
     again: Literal["reset", "resume"] = "reset"
+    shown: Expression = False
     timing: Timing = Timing()
     rules: Rules = ()

@@ -93,6 +93,35 @@ def match_size(slide: Slide, ids: Sequence[str], side: Side) -> Slide:
     ))
 
 
+def side_by_side(slide: Slide, ids: Sequence[str], size: SlideSize) -> Slide:
+    """Return `slide` with elements in one row within it, all as wide and high as each other.
+
+    They are no wider than the widest was, and keep the shape of the first one; their order is the
+    one from left to right. Groups and locked elements stay as they are. Places are whole px.
+    """
+    wanted = set(ids)
+    row = sorted((e for e in slide.elements if e.id in wanted and not e.locked and not e.turn
+                  and not isinstance(e, Group)), key=attrgetter("x", "y"))
+    if len(row) < 2:
+        return slide
+    first = next(e for name in ids for e in row if e.id == name)
+    room = size.w - 2 * _MARGIN - (len(row) - 1) * _GAP
+    wide = max(math.floor(min(room / len(row), max(e.w for e in row))), 1)
+    high = max(min(round(first.h * wide / first.w), size.h), 1)
+    middle = sum(e.y + e.h / 2 for e in row) / len(row)
+    top = _half_up(min(max(middle - high / 2, 0), size.h - high))
+    left = _half_up((size.w - len(row) * wide - (len(row) - 1) * _GAP) / 2)
+    places = {e.id: left + n * (wide + _GAP) for n, e in enumerate(row)}
+    return _with_elements(slide, (
+        e.model_copy(update={"x": places[e.id], "y": top, "w": wide, "h": high})
+        if e.id in places else e for e in slide.elements
+    ))
+
+
+_MARGIN, _GAP = 48, 24
+"""Room (px) beside and between elements in a row."""
+
+
 def turn(slide: Slide, ids: Iterable[str], degrees: float) -> Slide:
     """Return `slide` with the elements turned clockwise, together around the mean of their middles.
 

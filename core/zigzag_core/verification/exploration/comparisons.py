@@ -113,6 +113,8 @@ def _conditions(index: Index) -> Iterator[Any]:
             yield slide.gate.condition
     for element in index.elements.values():
         yield from (element.visible, element.enabled)
+    for overlay in index.overlays.values():
+        yield overlay.opens
 
 
 def _note_set(action: SetVariable, found: Comparisons, heard: set[str]) -> None:

@@ -84,6 +84,7 @@ def _overlays(slide: Slide) -> Iterator[Finding]:
     for pattern in slide.patterns:
         if isinstance(pattern, RevealSet):
             opened |= {name for item in pattern.items for name in item.shows}
+    opened |= {overlay.id for overlay in slide.overlays if overlay.shown is not False}
     opened |= {e.drag.overlay for e in slide.elements if e.drag and e.drag.overlay}
     leaves = any(
         rule.do and e.overlay for e in slide.elements for rule in e.rules

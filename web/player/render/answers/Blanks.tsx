@@ -1,25 +1,21 @@
 /** Blanks within a text: typed, chosen from a list, or filled from the word bank below it. */
-import { createContext, useContext, useState, type ReactNode } from "react";
+import { useMemo, useState, type ReactNode } from "react";
 import { LIMITS } from "../../../api/tables";
 import type { Grader, GraderPart } from "../../../api/types";
 import { useActing } from "../acting";
+import { DrawBlank } from "./BlankView";
 import { answerOf, marked, markOf, solutionOf } from "./marks";
 import { thingAt, usePointerDrag } from "./usePointerDrag";
-
-const Asking = createContext<Grader | null>(null);
 
 /** Lets the blanks of a running text answer `question`, and shows the bank of words below it. */
 export function BlanksOf({ question, children }: { question: string; children: ReactNode }): ReactNode {
   const { index } = useActing();
   const grader = index.questions.get(question) ?? null;
-  return <Asking.Provider value={grader}>{children}{grader && <Bank grader={grader} />}</Asking.Provider>;
-}
-
-/** A blank where it stands in the text; outside of a running question a gap. */
-export function BlankView({ blank }: { blank: string }): ReactNode {
-  const grader = useContext(Asking);
-  const part = grader?.parts.find(({ id }) => id === blank);
-  return grader && part ? <LiveBlank grader={grader} part={part} /> : <span className="zz-gap" />;
+  const draw = useMemo(() => grader && ((blank: string) => {
+    const part = grader.parts.find(({ id }) => id === blank);
+    return part ? <LiveBlank grader={grader} part={part} /> : null;
+  }), [grader]);
+  return <DrawBlank.Provider value={draw}>{children}{grader && <Bank grader={grader} />}</DrawBlank.Provider>;
 }
 
 function LiveBlank({ grader, part }: { grader: Grader; part: GraderPart }): ReactNode {

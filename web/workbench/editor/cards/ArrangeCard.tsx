@@ -2,7 +2,7 @@ import { Flex, Text } from "@chakra-ui/react";
 import {
   AlignCenterHorizontal, AlignCenterVertical, AlignEndHorizontal, AlignEndVertical, AlignHorizontalDistributeCenter,
   AlignHorizontalSpaceBetween, AlignStartHorizontal, AlignStartVertical, AlignVerticalDistributeCenter,
-  AlignVerticalSpaceBetween, FlipHorizontal2, FlipVertical2, MoveDown, MoveUp, RectangleHorizontal,
+  AlignVerticalSpaceBetween, Columns3, FlipHorizontal2, FlipVertical2, MoveDown, MoveUp, RectangleHorizontal,
   RectangleVertical, Scaling, ArrowDownToLine, ArrowUpToLine, type LucideIcon,
 } from "lucide-react";
 import { useState, type ReactNode } from "react";
@@ -33,6 +33,7 @@ const MATCH: Entry[] = [
   [t("sameWidthAsTheFirst"), { side: "width" }, RectangleHorizontal],
   [t("sameHeightAsTheFirst"), { side: "height" }, RectangleVertical],
   [t("sameSizeAsTheFirst"), { side: "both" }, Scaling],
+  [t("sideBySide"), { row: true }, Columns3],
 ];
 const STACK: Entry[] = [
   [t("toFront"), { level: "front" }, ArrowUpToLine],

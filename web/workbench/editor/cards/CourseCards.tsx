@@ -1,6 +1,6 @@
 import { Box, Flex, Input, NativeSelect, Separator, Stack, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { useState, type ReactNode } from "react";
+import { memo, useState, type ReactNode } from "react";
 import { api, take } from "../../../api/client";
 import type { Colours, NamedStyle, Navigation, Theme } from "../../../api/types";
 import { textStyle } from "../../../player/render/style";
@@ -24,7 +24,7 @@ import { ALL_PARTS, StyleFields } from "./StyleFields";
 import { t } from "../../../words/editor";
 
 /** What holds for the whole course: theme, named styles, slide size. */
-export function CourseCards(): ReactNode {
+export const CourseCards = memo(function CourseCards(): ReactNode {
   return (
     <>
       <ThemeCard />
@@ -36,7 +36,7 @@ export function CourseCards(): ReactNode {
       <CourseDoes />
     </>
   );
-}
+});
 
 const ORDERS = [["free", t("anySlideInAnyOrder")], ["in_order", t("oneAfterTheOther")], ["seen", t("onlySlidesAlreadySeen")]] as const;
 export const NAVIGATION_PARTS: readonly (readonly [Exclude<keyof Navigation, "order">, string])[] = [

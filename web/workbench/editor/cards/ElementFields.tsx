@@ -54,7 +54,7 @@ function ShapeFields({ element, change }: { element: ShapeElement; change: Chang
   return (
     <>
       <Choose label={t("shape")} value={element.shape} options={SHAPES} onChange={(shape) => change(t("shape"), { shape })} />
-      {line && <Check label={t("risesToTheRight")} value={element.rising} onChange={(rising) => change(t("direction"), { rising })} />}
+      {line && <Check label={t("risesToTheRight")} help={t("helpRises")} value={element.rising} onChange={(rising) => change(t("direction"), { rising })} />}
       {element.shape !== "rectangle" && element.shape !== "ellipse" && <Flips element={element} change={change as Change<Element>} />}
       {element.shape === "polygon" && <CornerFields element={element} change={change} />}
     </>
@@ -119,7 +119,7 @@ function PlayingFields(
     <>
       {file && <CaptionsField file={file} />}
       <Choose label={t("start")} value={element.start} options={STARTS} onChange={(start) => change(t("start"), { start })} />
-      <Check label={t("showControls")} value={element.controls} onChange={(controls) => change(t("controls"), { controls })} />
+      <Check label={t("showControls")} help={t("helpControls")} value={element.controls} onChange={(controls) => change(t("controls"), { controls })} />
       <Check label={t("loop")} value={element.loop} onChange={(loop) => change(t("loop"), { loop })} />
       <NumberField label={t("volume")} value={Math.round(element.volume * 100)} min={0} max={100} onChange={(percent) => change(t("volume"), { volume: percent / 100 })} />
       {element.kind === "video" && (
@@ -154,7 +154,7 @@ function MeterFields({ element, change }: { element: MeterElement; change: Chang
   return (
     <>
       <Choose label={t("value")} value={element.of} options={options} onChange={(of) => change(t("value"), { of })} />
-      <Choose label={t("displayAs")} value={element.meter} options={METERS} onChange={(meter) => change(t("meter"), { meter })} />
+      <Choose label={t("displayAs")} help={t("helpDisplayAs")} value={element.meter} options={METERS} onChange={(meter) => change(t("meter"), { meter })} />
       {own && (
         <Pair>
           <NumberField label={t("from")} value={element.low} min={-1e9} max={1e9} onChange={(low) => change(t("bounds"), { low })} />
@@ -180,8 +180,8 @@ function TableFields({ element, change }: { element: TableElement; change: Chang
         <NumberField label={t("rows")} value={cells.length} min={1} max={100} onChange={(rows) => resize(Math.round(rows), wide)} />
         <NumberField label={t("columns")} value={wide} min={1} max={30} onChange={(columns) => resize(cells.length, Math.round(columns))} />
       </Pair>
-      <Check label={t("headerRow")} value={element.header_row} onChange={(header_row) => change(t("header"), { header_row })} />
-      <Check label={t("headerColumn")} value={element.header_column} onChange={(header_column) => change(t("header"), { header_column })} />
+      <Check label={t("headerRow")} help={t("helpHeaderRow")} value={element.header_row} onChange={(header_row) => change(t("header"), { header_row })} />
+      <Check label={t("headerColumn")} help={t("helpHeaderColumn")} value={element.header_column} onChange={(header_column) => change(t("header"), { header_column })} />
     </>
   );
 }

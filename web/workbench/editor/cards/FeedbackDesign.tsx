@@ -38,7 +38,7 @@ export function FeedbackDesign(): ReactNode {
         <PaintField label={t("background")} value={design.style.fill ?? null} onChange={(fill) => restyle({ fill })} onNone={() => restyle({ fill: null })} />
         <PaintField label={t("text")} value={design.style.text_colour} onChange={(text_colour) => restyle({ text_colour })} />
         <Check label={t("dimTheSlideBehindIt")} help={t("helpDimTheSlide")} value={design.dims} onChange={(dims) => change({ dims })} />
-        <Check label={t("showHowItWasScored")} value={design.tells} onChange={(tells) => change({ tells })} />
+        <Check label={t("showHowItWasScored")} help={t("helpShowScoring")} value={design.tells} onChange={(tells) => change({ tells })} />
         {TONES.map(([tone, label, usual]) => (
           <ToneFields key={tone} label={label} usual={usual} value={design[tone]} onChange={(part) => change({ [tone]: { ...design[tone], ...part } })} />
         ))}
@@ -59,7 +59,7 @@ function ToneFields(
       <Box pl="3" pt="1">
         <Stack gap="1.5" role="group" aria-label={t("feedbackLabel", { label })}>
           <TextField label={t("titleIfEmptyUsual", { usual })} value={value.title} onChange={(title) => onChange({ title: title.slice(0, 80) })} />
-          <Choose label={t("speaker")} value={value.speaker ?? ""} options={[["", t("noSpeaker")], ...named(media, "picture")]} onChange={(speaker) => onChange({ speaker: speaker || null })} />
+          <Choose label={t("speaker")} help={t("helpSpeaker")} value={value.speaker ?? ""} options={[["", t("noSpeaker")], ...named(media, "picture")]} onChange={(speaker) => onChange({ speaker: speaker || null })} />
           {sounds.length > 0 && <Choose label={t("sound")} value={value.sound ?? ""} options={[["", t("none")], ...sounds]} onChange={(sound) => onChange({ sound: sound || null })} />}
           <PaintField label={t("colour")} value={value.colour ?? null} onChange={(colour) => onChange({ colour })} onNone={() => onChange({ colour: null })} />
         </Stack>

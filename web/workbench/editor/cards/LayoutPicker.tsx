@@ -1,6 +1,6 @@
 import { Box, Flex, Input, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { useState, type ReactNode } from "react";
+import { memo, useMemo, useState, type ReactNode } from "react";
 import { api, take } from "../../../api/client";
 import type { Layout, Slide, Theme } from "../../../api/types";
 import { Still } from "../../../player/render/Still";
@@ -98,13 +98,15 @@ function Layouts(
   );
 }
 
-function LayoutPicture({ layout, w }: { layout: Layout; w: number }): ReactNode {
+const LayoutPicture = memo(function LayoutPicture({ layout, w }: { layout: Layout; w: number }): ReactNode {
   const size = useCourse((state) => state.course.size);
   const theme: Theme = useCourse((state) => state.course.theme);
   const styles = useCourse((state) => state.course.styles);
-  const styled = sourcesOf({ styles, layouts: [layout] }).layouts.get(layout.id) ?? layout;
-  const slide = {
-    ...EMPTY_SLIDE, id: layout.id, title: layout.name, background: layout.background, elements: styled.elements,
-  };
-  return <Still slide={slide} size={size} theme={theme} media={{}} scale={w / size.w} />;
-}
+  const slide = useMemo(() => {
+    const styled = sourcesOf({ styles, layouts: [layout] }).layouts.get(layout.id) ?? layout;
+    return { ...EMPTY_SLIDE, id: layout.id, title: layout.name, background: layout.background, elements: styled.elements };
+  }, [layout, styles]);
+  return <Still slide={slide} size={size} theme={theme} media={NO_MEDIA} scale={w / size.w} />;
+});
+
+const NO_MEDIA = {};

@@ -81,7 +81,7 @@ function NamedStyleField({ elements }: { elements: readonly Element[] }): ReactN
   const make = (): void => makeStyle(first, freeName(first.name, styles.map((style) => style.name)));
   return (
     <Box mb="1">
-      <Labelled label={t("namedStyle")}>
+      <Labelled label={t("namedStyle")} help={t("helpNamedStyle")}>
         <NativeSelect.Root size="xs">
           <NativeSelect.Field
             aria-label={t("namedStyle")} bg="paper" borderRadius="6px" value={named?.id ?? ""}

@@ -9,7 +9,7 @@ import { Choose } from "../../../kit/Choose";
 import { TextField } from "../../../kit/TextField";
 import { FileField, PosterField } from "../fields/FileField";
 import { InputFields } from "./InputFields";
-import { isEditable } from "../text/EditInPlace";
+import { isEditable } from "../text/editable";
 import { plain } from "../../store/richText";
 import { t } from "../../../words/editor";
 

@@ -1,5 +1,5 @@
 import { Flex, Stack, Text } from "@chakra-ui/react";
-import { useState, type ReactNode } from "react";
+import { memo, useState, type ReactNode } from "react";
 import type { Background, Slide } from "../../../api/types";
 import { backgroundOf } from "../../../player/render/resolve";
 import { setBackgroundPicture } from "../../store/media";
@@ -22,7 +22,7 @@ import { t } from "../../../words/editor";
 const FIT = [["cover", t("fillTheSlide")], ["contain", t("showTheWholePicture")], ["fill", t("stretch")]] as const;
 
 /** The slide itself: shown when nothing on it is selected. */
-export function SlideCards({ slide }: { slide: Slide }): ReactNode {
+export const SlideCards = memo(function SlideCards({ slide }: { slide: Slide }): ReactNode {
   const courseGate = useCourse((state) => state.course.gate);
   return (
     <>
@@ -58,7 +58,7 @@ export function SlideCards({ slide }: { slide: Slide }): ReactNode {
             onChange={(notes) => changeSlide(t("notes"), { ...slide, notes }, `notes-${slide.id}`)}
           />
           <TextField
-            label={t("transcriptLearnersCanReadIt")} value={slide.transcript} lines={4} hint={t("whatIsSaidOnThis")}
+            label={t("transcriptLearnersCanReadIt")} help={t("helpTranscript")} value={slide.transcript} lines={4} hint={t("whatIsSaidOnThis")}
             onChange={(transcript) => changeSlide(t("transcript"), { ...slide, transcript }, `transcript-${slide.id}`)}
           />
         </Stack>
@@ -68,7 +68,7 @@ export function SlideCards({ slide }: { slide: Slide }): ReactNode {
       </Text>
     </>
   );
-}
+});
 
 /** Sentences for every slide of the section that this one is in. */
 function SectionDoes({ slide }: { slide: Slide }): ReactNode {

@@ -87,7 +87,7 @@ function LayoutFields({ style, fits, onChange }: Part & { fits: boolean }): Reac
       <Choose label={t("verticalAlignment")} value={style.valign} options={VALIGN} onChange={(valign) => onChange({ valign })} />
       <Choose label={t("font")} value={style.font} options={FONT} onChange={(font) => onChange({ font })} />
       <Pair>
-        <NumberField label={t("lineHeight")} value={style.line_height} min={0.8} max={4} step={0.05} onChange={(line_height) => onChange({ line_height })} />
+        <NumberField label={t("lineHeight")} help={t("helpLineHeight")} value={style.line_height} min={0.8} max={4} step={0.05} onChange={(line_height) => onChange({ line_height })} />
         <NumberField label={t("padding")} help={t("spaceBetweenTheTextAnd")} value={style.padding} min={0} onChange={(padding) => onChange({ padding })} />
       </Pair>
       {fits && <Choose label={t("textOverflow")} help={t("whatHappensToTextThat")} value={style.fit} options={FIT} onChange={(fit) => onChange({ fit })} />}

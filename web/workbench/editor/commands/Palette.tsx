@@ -1,7 +1,7 @@
 import { Box, Flex, Input, Text } from "@chakra-ui/react";
 import { useEffect, useId, useRef, useState, type KeyboardEvent, type ReactNode } from "react";
-import { addFile, PICTURES, PLAYING, sendFile } from "../../store/media";
-import { sayError } from "../../../kit/toaster";
+import { PICTURES, PLAYING } from "../../store/media";
+import { sendAll } from "../panels/uploads";
 import { useEntries, type Entry } from "./paletteEntries";
 import { t } from "../../../words/editor";
 
@@ -59,14 +59,9 @@ export function Palette(
     event.preventDefault();
   }
 
-  async function choose(file: File | undefined): Promise<void> {
+  function choose(files: readonly File[]): void {
     onClose();
-    if (!file) return;
-    try {
-      await addFile(await sendFile(file, () => {}), request.at);
-    } catch (error) {
-      sayError(error);
-    }
+    sendAll(files, { at: request.at });
   }
 
   return (
@@ -98,8 +93,8 @@ export function Palette(
         ))}
       </Box>
       <input
-        ref={picker} type="file" accept={accept} hidden aria-label={t("fileToAdd")}
-        onChange={(event) => void choose(event.target.files?.[0])}
+        ref={picker} type="file" accept={accept} multiple hidden aria-label={t("fileToAdd")}
+        onChange={(event) => choose([...event.target.files ?? []])}
       />
     </Box>
   );

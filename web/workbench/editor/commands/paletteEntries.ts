@@ -55,6 +55,21 @@ const PATTERNS: [word: string, also: string, what: ReadyPattern][] = [
   [t("spotThePlacesInA"), t("findHotspotsAreas"), "spot_places"],
 ];
 
+/** Patterns that can have any number of parts: “9 checklist”. */
+const COUNTED = new Set<ReadyPattern>(["reveal_set", "tabs", "accordion", "cards", "markers", "timeline", "flip_cards", "steps", "checklist", "choose_path", "spot_places"]);
+const [FEWEST, MOST] = [2, 30];
+
+/** Typed with a number: a ready pattern of so many parts. */
+function counted(typed: string): Entry[] {
+  const [, before, words = "", after] = /^\s*(?:(\d{1,2})\s+)?([^\d]*?)(?:\s+(\d{1,2}))?\s*$/.exec(typed) ?? [];
+  const count = Number(before ?? after ?? 0);
+  if (count < FEWEST || count > MOST || !words.trim()) return [];
+  return PATTERNS.filter(([, , what]) => COUNTED.has(what)).map(([word, also, what]): Entry => ({
+    word: t("countOfPattern", { word, count }), key: `${count} ${what}`, also: `${also} ${typed}`, group: t("pattern"), icon: Workflow, whenTyped: true,
+    run: () => void makePattern(what, count),
+  })).filter(({ word, also }) => words.toLowerCase().split(/\s+/).every((part) => `${word} ${also.replace(typed, "")}`.toLowerCase().includes(part)));
+}
+
 type Row = [word: string, also: string, icon: LucideIcon, what: Addition];
 
 const ELEMENTS: Row[] = [
@@ -186,7 +201,7 @@ export function useEntries(typed: string, at: [number, number] | null, pickPictu
     word: name, key, also: `${tags.join(" ")} ${group}`, group: t("drawing"), icon: Shapes, whenTyped: true,
     run: () => void attempt(async () => addFile(await takeFrom({ drawing: key }), at)),
   }));
-  return [...elements.slice(0, 3), ...files, ...elements.slice(3), ...commands, ...exactly(typed, selection.selected), ...arranging, ...judging, ...leading, ...toSlides, ...fromLayouts, ...settingEntries(), ...ownFiles, ...toElements, ...drawn];
+  return [...elements.slice(0, 3), ...files, ...elements.slice(3), ...counted(typed), ...commands, ...exactly(typed, selection.selected), ...arranging, ...judging, ...leading, ...toSlides, ...fromLayouts, ...settingEntries(), ...ownFiles, ...toElements, ...drawn];
 }
 
 /** Let a click on an element do one thing more: in the sentence that it has, or in a new one. */

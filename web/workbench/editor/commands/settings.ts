@@ -147,7 +147,9 @@ function goToField(label: string, tries = 20): void {
 const FIELDS = "input, select, textarea, button";
 
 function fieldCalled(label: string): HTMLElement | null {
-  const cards = document.querySelector("[data-pane=cards]");
+  // The cards follow what is selected a moment later: those of before are not meant.
+  const about = useCourse.getState().selection.selected.join(" ");
+  const cards = document.querySelector(`[data-pane=cards] > [data-about="${about}"]`);
   const fields = [...cards?.querySelectorAll<HTMLElement>(FIELDS) ?? []];
   return fields.find((field) => field.ariaLabel === label || field.ariaLabel?.startsWith(`${label}: `)
     || (field as HTMLInputElement).labels?.[0]?.textContent === label) ?? fields.find((field) => field.textContent === label) ?? null;

@@ -12,7 +12,7 @@ import { paragraphs } from "../../store/richText";
 import { save } from "../../store/saver";
 import { currentSlide, edit, goToSlide, redo, select, undo, useCourse } from "../../store/store";
 import { applyStyle, copyStyle } from "../../store/styles";
-import { isEditable } from "../text/EditInPlace";
+import { isEditable } from "../text/editable";
 import { toggleTiming } from "../../timing/useTiming";
 import { goToPane } from "../panes";
 import { showPanel } from "../panels/panels";

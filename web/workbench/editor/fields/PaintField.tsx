@@ -1,6 +1,6 @@
 import { Box, Flex, Popover, Portal, Text } from "@chakra-ui/react";
 import { Pipette } from "lucide-react";
-import { useState, type ReactNode } from "react";
+import { useState, type ReactElement, type ReactNode } from "react";
 import type { Colours } from "../../../api/types";
 import { hex } from "../../../player/render/theme";
 import { useCourse } from "../../store/store";
@@ -24,28 +24,33 @@ interface Props {
 /** A colour: one of the theme's, one from a picture, one from anywhere on the screen, or any. */
 export function PaintField({ label, value, onChange, onNone }: Props): ReactNode {
   const theme = useCourse((state) => state.course.theme);
-  const [open, setOpen] = useState(false);
+  /** Null before it was first opened. */
+  const [open, setOpen] = useState<boolean | null>(null);
   const words = !value ? t("none2") : value.startsWith("#") ? value : ROLE_WORDS[value as keyof Colours];
+  const button = (onClick?: () => void): ReactElement => (
+    <Flex as="button" gap="2" align="center" w="100%" aria-label={`${label}: ${words}`} aria-haspopup="dialog" onClick={onClick}>
+      <Swatch colour={value ? hex(value, theme) : null} />
+      <Text fontSize="12.5px" color="quiet" truncate>{words}</Text>
+    </Flex>
+  );
   return (
     <Labelled label={label}>
-      <Popover.Root open={open} onOpenChange={(event) => setOpen(event.open)} lazyMount unmountOnExit positioning={{ placement: "left-start" }}>
-        <Popover.Trigger asChild>
-          <Flex as="button" gap="2" align="center" w="100%" aria-label={`${label}: ${words}`}>
-            <Swatch colour={value ? hex(value, theme) : null} />
-            <Text fontSize="12.5px" color="quiet" truncate>{words}</Text>
-          </Flex>
-        </Popover.Trigger>
-        <Portal>
-          <Popover.Positioner>
-            <Popover.Content bg="sheet" w="236px" p="3" aria-label={t("colourLabel", { label })} data-own-keys>
-              <Choices value={value ?? null} onChange={onChange} />
-              {onNone && (
-                <QuietButton size="xs" mt="2" onClick={() => { onNone(); setOpen(false); }}>{t("noLabel", { label })}</QuietButton>
-              )}
-            </Popover.Content>
-          </Popover.Positioner>
-        </Portal>
-      </Popover.Root>
+      {/* Its choices are made when it is first pressed: a card has many colours. */}
+      {open === null ? button(() => setOpen(true)) : (
+        <Popover.Root open={open} onOpenChange={(event) => setOpen(event.open)} lazyMount unmountOnExit positioning={{ placement: "left-start" }}>
+          <Popover.Trigger asChild>{button()}</Popover.Trigger>
+          <Portal>
+            <Popover.Positioner>
+              <Popover.Content bg="sheet" w="236px" p="3" aria-label={t("colourLabel", { label })} data-own-keys>
+                <Choices value={value ?? null} onChange={onChange} />
+                {onNone && (
+                  <QuietButton size="xs" mt="2" onClick={() => { onNone(); setOpen(false); }}>{t("noLabel", { label })}</QuietButton>
+                )}
+              </Popover.Content>
+            </Popover.Positioner>
+          </Portal>
+        </Popover.Root>
+      )}
     </Labelled>
   );
 }

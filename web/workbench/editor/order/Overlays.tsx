@@ -7,6 +7,7 @@ import { QuietButton } from "../../../kit/QuietButton";
 import { addOverlay, editOverlay, useOverlay } from "../stage/overlays";
 import { Row } from "./Row";
 import { rowsOf } from "./rows";
+import { shownWay } from "../../does/ShownWhen";
 import { t } from "../../../words/editor";
 
 /** The overlays of a slide in the running order, each with what is on it. */
@@ -25,7 +26,12 @@ export function Overlays({ slide }: { slide: Slide }): ReactNode {
               onClick={() => editOverlay(open ? null : overlay.id)}
             >
               <PictureInPicture2 size={16} aria-hidden />
-              <Text fontWeight="600" flex="1" truncate>{overlay.name}</Text>
+              <Box flex="1" minW="0">
+                <Text fontWeight="600" truncate>{overlay.name}</Text>
+                {shownWay(overlay) !== "hidden" && (
+                  <Text color="quiet" fontSize="12px">{shownWay(overlay) === "always" ? t("openFromTheStart") : t("shownOnlyWhenACondition")}</Text>
+                )}
+              </Box>
               <Text color="quiet" fontSize="12px">{inside.length ? t("insideOnIt", { inside: inside.length }) : t("empty")}</Text>
             </Flex>
             {open && (

@@ -1,17 +1,17 @@
 /** A row of the running order: an element, its words, and what can be done with it. */
-import { Box, chakra, Input, Text, Textarea } from "@chakra-ui/react";
+import { Box, Input, Text, Textarea } from "@chakra-ui/react";
 import { useSortable } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
 import {
   AppWindow, Circle, EyeOff, Film, Gauge, Group, Heading1, Image, Lock, MessageSquare,
   Minus, MousePointerClick, MoveRight, Square, SquareDashedMousePointer, Table, TextCursorInput, Triangle, Type, Volume2, type LucideIcon,
 } from "lucide-react";
-import { memo, useState, type ComponentProps, type KeyboardEvent, type ReactNode } from "react";
+import { memo, type ComponentProps, type FocusEvent, type KeyboardEvent, type ReactNode } from "react";
 import type { Element } from "../../../api/types";
 import { renameElement, reorderElement } from "../../store/commands";
 import { changeElements, select, useCourse } from "../../store/store";
-import { RowMenu } from "./RowMenu";
 import { says, withWords, writtenWords } from "./rowText";
+import { stopTyping, typeInRow, useTyping, type Typed } from "./typing";
 import { shownWay } from "../../does/ShownWhen";
 import { t } from "../../../words/editor";
 
@@ -38,7 +38,7 @@ interface RowProps {
 
 /** It knows nothing of the other elements: a letter in one of them draws no row but that one. */
 export const Row = memo(function Row({ element, number, depth, part, missed }: RowProps): ReactNode {
-  const [typing, setTyping] = useState<"name" | "words" | null>(null);
+  const typing = useTyping((state) => (state.row === element.id ? state.what : null));
   const { setNodeRef, listeners, transform, transition, isDragging } = useSortable({ id: element.id });
   const Icon = iconOf(element);
   const faint = isDragging || element.hidden_while_editing;
@@ -48,17 +48,15 @@ export const Row = memo(function Row({ element, number, depth, part, missed }: R
       style={{ opacity: faint ? 0.6 : 1, transform: CSS.Translate.toString(transform), transition, paddingLeft: depth * 16 }}
     >
       {typing ? (
-        <TypedRow element={element} what={typing} onDone={() => setTyping(null)} />
+        <TypedRow element={element} what={typing} onDone={() => stopTyping(element.id)} />
       ) : (
-        <RowMenu element={element} onType={setTyping}>
-          <RowButton id={element.id} onType={setTyping} {...listeners}>
-            <Box pt="2px" color="quiet" flex="none"><Icon size={15} aria-hidden /></Box>
-            <RowWords element={element} part={part} missed={missed} />
-            {element.locked && <Lock size={13} aria-label={t("locked")} />}
-            {element.hidden_while_editing && <EyeOff size={13} aria-label={t("hiddenWhileEditing")} />}
-            {number && <Text color="quiet" fontSize="12px">{number}</Text>}
-          </RowButton>
-        </RowMenu>
+        <RowButton id={element.id} {...listeners}>
+          <Box pt="2px" color="quiet" flex="none"><Icon size={15} aria-hidden /></Box>
+          <RowWords element={element} part={part} missed={missed} />
+          {element.locked && <Lock size={13} aria-label={t("locked")} />}
+          {element.hidden_while_editing && <EyeOff size={13} aria-label={t("hiddenWhileEditing")} />}
+          {number && <Text color="quiet" fontSize="12px">{number}</Text>}
+        </RowButton>
       )}
     </RowFrame>
   );
@@ -69,11 +67,11 @@ const useSelected = (id: string): boolean => useCourse((state) => state.selectio
 /** The row's place in the list. What follows the selection is in parts of its own: selecting all draws nothing else. */
 function RowFrame({ id, ...rest }: ComponentProps<"li"> & { id: string }): ReactNode {
   const selected = useSelected(id);
-  return <chakra.li {...rest} bg={selected ? "marigold.soft" : undefined} borderLeftWidth="3px" borderLeftColor={selected ? "marigold" : "transparent"} />;
+  return <li {...rest} data-chosen={selected || undefined} />;
 }
 
 /** The row itself: chosen by a click, walked through by arrows, written in by keys or a double click. */
-function RowButton({ id, onType, ...rest }: ComponentProps<"button"> & { id: string; onType: (what: "name" | "words") => void }): ReactNode {
+function RowButton({ id, ...rest }: ComponentProps<"button"> & { id: string }): ReactNode {
   const selected = useSelected(id);
 
   function onKeyDown(event: KeyboardEvent): void {
@@ -85,8 +83,8 @@ function RowButton({ id, onType, ...rest }: ComponentProps<"button"> & { id: str
       reorderElement(id, all.findIndex((other) => other.id === id) + step);
     } else if (step && !command) {
       goToRow(event, id, step);
-    } else if (event.key === "F2") onType("name");
-    else if (event.key === "Enter" && event.shiftKey) onType("words");
+    } else if (event.key === "F2") typeInRow(id, "name");
+    else if (event.key === "Enter" && event.shiftKey) typeInRow(id, "words");
     else if (event.key === " " && command) choose(event);
     else return;
     event.preventDefault();
@@ -101,10 +99,10 @@ function RowButton({ id, onType, ...rest }: ComponentProps<"button"> & { id: str
   }
 
   return (
-    <chakra.button
-      type="button" display="flex" w="100%" px="3" py="1.5" gap="2.5" textAlign="left" alignItems="flex-start" {...rest}
-      onClick={choose} onDoubleClick={(event) => onType(inWords(event.target) ? "words" : "name")} onKeyDown={onKeyDown}
-      aria-pressed={selected} data-row={id} _hover={{ bg: selected ? undefined : "table" }}
+    <button
+      type="button" {...rest}
+      onClick={choose} onDoubleClick={(event) => typeInRow(id, inWords(event.target) ? "words" : "name")} onKeyDown={onKeyDown}
+      aria-pressed={selected} data-row={id}
     />
   );
 }
@@ -129,9 +127,16 @@ function inWords(target: EventTarget): boolean {
   return target instanceof globalThis.Element && target.closest("[data-words]") !== null;
 }
 
+/** The row beside the one that is being typed into, by its id. */
+function rowBeside(field: HTMLElement, step: number): string | undefined {
+  const rows = [...field.closest("[data-pane]")?.querySelectorAll<HTMLElement>("[data-row], [data-typing]") ?? []];
+  const other = rows[rows.indexOf(field) + step];
+  return other?.dataset.row;
+}
+
 /** A row being typed into: the name, or what it says: its words or its text alternative. */
 function TypedRow(
-  { element, what, onDone }: { element: Element; what: "name" | "words"; onDone: () => void },
+  { element, what, onDone }: { element: Element; what: Typed; onDone: () => void },
 ): ReactNode {
   const before = what === "name" ? element.name : writtenWords(element);
   function finish(text: string): void {
@@ -142,7 +147,8 @@ function TypedRow(
   }
   const common = {
     autoFocus: true, defaultValue: before, m: "1", w: "calc(100% - 8px)", size: "xs" as const, bg: "sheet",
-    "aria-label": what === "name" ? t("name") : t("whatNameSays", { name: element.name }),
+    onFocus: (event: FocusEvent<HTMLInputElement | HTMLTextAreaElement>) => event.target.select(),
+    "data-typing": element.id, "aria-label": what === "name" ? t("name") : t("whatNameSays", { name: element.name }),
   };
   const onKeyDown = (event: KeyboardEvent<HTMLInputElement | HTMLTextAreaElement>): void => {
     event.stopPropagation();
@@ -151,6 +157,13 @@ function TypedRow(
       finish(event.currentTarget.value);
     }
     if (event.key === "Escape") onDone();
+    // Tab goes on in the next row, with Shift in the one before; at the ends it leaves the list.
+    const other = event.key === "Tab" ? rowBeside(event.currentTarget, event.shiftKey ? -1 : 1) : undefined;
+    if (other) {
+      event.preventDefault();
+      finish(event.currentTarget.value);
+      typeInRow(other, what);
+    }
   };
   return what === "name"
     ? <Input {...common} maxLength={200} onBlur={(event) => finish(event.target.value)} onKeyDown={onKeyDown} />

@@ -1,12 +1,12 @@
 import { Box } from "@chakra-ui/react";
-import { useEffect, useRef, useState, type ReactNode } from "react";
+import { memo, useEffect, useRef, useState, type ReactNode } from "react";
 import type { Element, Slide } from "../../../api/types";
-import { fits } from "../../../player/render/Words";
+import { fits } from "../../../player/render/fitting";
 import { useCourse } from "../../store/store";
 import { t } from "../../../words/editor";
 
 /** Marks where words run over their box. */
-export function Overflow({ slide, scale }: { slide: Slide; scale: number }): ReactNode {
+export const Overflow = memo(function Overflow({ slide, scale }: { slide: Slide; scale: number }): ReactNode {
   // Words that are being written are not drawn yet.
   const editing = useCourse((state) => state.editing);
   const [over, setOver] = useState<readonly string[]>([]);
@@ -47,4 +47,4 @@ export function Overflow({ slide, scale }: { slide: Slide; scale: number }): Rea
       {t("textOverflows")}
     </Box>
   ));
-}
+});

@@ -1,5 +1,5 @@
 import { Box } from "@chakra-ui/react";
-import { useState, type PointerEvent, type ReactNode } from "react";
+import { memo, useState, type PointerEvent, type ReactNode } from "react";
 import { changeCourse, useCourse } from "../../store/store";
 import { useView } from "./view";
 import { t } from "../../../words/editor";
@@ -10,7 +10,7 @@ const STEPS = [10, 20, 50, 100, 200, 500];
 type Axis = "across" | "down";
 
 /** The grid over the slide, if it is on. */
-export function Grid({ scale }: { scale: number }): ReactNode {
+export const Grid = memo(function Grid({ scale }: { scale: number }): ReactNode {
   const on = useView((view) => view.grid);
   const step = useCourse((state) => state.course.guides.grid) * scale;
   if (!on) return null;
@@ -22,10 +22,10 @@ export function Grid({ scale }: { scale: number }): ReactNode {
       backgroundSize={`${step}px ${step}px`}
     />
   );
-}
+});
 
 /** Rulers along the slide, guides pulled out of them, and the grid. */
-export function Rulers({ scale }: { scale: number }): ReactNode {
+export const Rulers = memo(function Rulers({ scale }: { scale: number }): ReactNode {
   const on = useView((view) => view.rulers);
   const guides = useCourse((state) => state.course.guides);
   const size = useCourse((state) => state.course.size);
@@ -80,7 +80,7 @@ export function Rulers({ scale }: { scale: number }): ReactNode {
       )))}
     </Box>
   );
-}
+});
 
 /** Pulling on the upper ruler gives a level guide, on the left one an upright guide. */
 function Ruler(

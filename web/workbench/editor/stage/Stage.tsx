@@ -1,6 +1,6 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { Plus } from "lucide-react";
-import { useEffect, useMemo, useRef, useState, type ReactNode, type RefObject } from "react";
+import { lazy, Suspense, useDeferredValue, useEffect, useMemo, useRef, useState, type ReactNode, type RefObject } from "react";
 import { Still } from "../../../player/render/Still";
 import { promptedSlide } from "../../store/following";
 import { addSlide } from "../../store/slides";
@@ -8,7 +8,6 @@ import { edit, select, useCourse } from "../../store/store";
 import { Empty } from "../../../kit/Empty";
 import type { Slide } from "../../../api/types";
 import { MainButton } from "../../../kit/MainButton";
-import { EditInPlace } from "../text/EditInPlace";
 import { Handles } from "./Handles";
 import { OverlayBar } from "./OverlayBar";
 import { asideOf, atHand, withOverlay, overlayIn, useOverlay } from "./overlays";
@@ -30,6 +29,9 @@ interface Props {
   pointer: RefObject<() => [number, number] | null>;
   onAdd: (at: [number, number] | null) => void;
 }
+
+const fetchTextEditor = (): Promise<typeof import("../text/EditInPlace")> => import("../text/EditInPlace");
+const EditInPlace = lazy(fetchTextEditor);
 
 /** Where the pointer is while it is not over the slide. */
 export const nowhere = (): null => null;
@@ -57,15 +59,28 @@ function useFitted(frame: RefObject<HTMLDivElement | null>, size: { w: number; h
   return fitted;
 }
 
+/** What is put aside; the same set as long as it holds the same, so that selecting draws nothing anew. */
+function useAside(slide: Slide | undefined, selected: readonly string[]): ReadonlySet<string> {
+  const before = useRef(NOTHING);
+  return useMemo(() => {
+    const aside = slide ? asideOf(slide, selected) : NOTHING;
+    const same = aside.size === before.current.size && [...aside].every((id) => before.current.has(id));
+    if (!same) before.current = aside;
+    return before.current;
+  }, [slide, selected]);
+}
+
 /** The looks of the one thing that is selected, where it has some. */
 function LooksOfSelected({ made, slide }: { made: Slide | undefined; slide: Slide | undefined }): ReactNode {
   const selected = useCourse((state) => state.selection.selected);
-  const only = selected.length === 1 ? made?.elements.find((other) => other.id === selected[0]) : undefined;
+  const only = useDeferredValue(selected.length === 1 ? made?.elements.find((other) => other.id === selected[0]) : undefined);
   return only && hasLooks(only, slide) ? <LooksStrip element={only} /> : null;
 }
 
 /** The slide as a picture, with handles over it. */
 export function Stage({ pointer, onAdd }: Props): ReactNode {
+  // Writing needs much code: it comes when all else is there, and before anybody writes.
+  useEffect(() => { const timer = window.setTimeout(() => void fetchTextEditor().catch(() => undefined), 500); return () => window.clearTimeout(timer); }, []);
   const frame = useRef<HTMLDivElement>(null);
   const paper = useRef<HTMLDivElement>(null);
   const size = useCourse((state) => state.course.size);
@@ -80,7 +95,7 @@ export function Stage({ pointer, onAdd }: Props): ReactNode {
   const edited = overlayIn(slide, overlay);
   const selected = useCourse((state) => state.selection.selected);
   const timed = useTiming((state) => state.open);
-  const aside = useMemo(() => (slide ? asideOf(slide, selected) : NOTHING), [slide, selected]);
+  const aside = useAside(slide, selected);
   const scale = useFitted(frame, size) * zoom;
 
   const shown = useMemo(() => {
@@ -120,7 +135,7 @@ export function Stage({ pointer, onAdd }: Props): ReactNode {
           >
             <Box aria-hidden={!element}>
               <Still slide={shown} {...{ size, theme, media, scale }} without={editing}>
-                {element && <EditInPlace element={element} key={element.id} />}
+                {element && <Suspense><EditInPlace element={element} key={element.id} /></Suspense>}
               </Still>
             </Box>
             <Grid scale={scale} />
@@ -142,7 +157,7 @@ export function Stage({ pointer, onAdd }: Props): ReactNode {
       {!editing && !timed && <LooksOfSelected made={made} slide={slide} />}
       {slide && edited && <OverlayBar slide={slide} edited={edited} />}
       <Box position="absolute" bottom="60px" insetX="4" zIndex="docked" maxH="60%" overflowY="auto" {...{ [WIDE]: "" }} />
-      {slide && <StageBar scale={scale} onAdd={() => onAdd(null)} />}
+      {slide && <StageBar scale={scale} onAdd={onAdd} />}
     </Box>
   );
 }

@@ -1,6 +1,6 @@
 import { Flex, Text } from "@chakra-ui/react";
 import { Clock, Expand, Grid3x3, Magnet, Maximize, PanelLeftOpen, PanelRightClose, PanelRightOpen, Plus, Ruler, ZoomIn, ZoomOut } from "lucide-react";
-import type { ReactNode } from "react";
+import { memo, type ReactNode } from "react";
 import { Kbd } from "../../../kit/Kbd";
 import { Tool } from "../../../kit/Tool";
 import { toggleTiming, useTiming } from "../../timing/useTiming";
@@ -8,7 +8,7 @@ import { toggleRoom, toggleView, useView, zoomBy, zoomToFit } from "./view";
 import { t } from "../../../words/editor";
 
 /** What floats below the slide: adding, how large it is shown, what helps in placing things. */
-export function StageBar({ scale, onAdd }: { scale: number; onAdd: () => void }): ReactNode {
+export const StageBar = memo(function StageBar({ scale, onAdd }: { scale: number; onAdd: (at: null) => void }): ReactNode {
   const { grid, rulers, snapping, strip, order, cards, keys } = useView();
   const around = strip || order || cards || keys;
   const timed = useTiming((state) => state.open);
@@ -22,7 +22,7 @@ export function StageBar({ scale, onAdd }: { scale: number; onAdd: () => void })
       position="absolute" bottom="12px" left="50%" transform="translateX(-50%)" bg="sheet" borderRadius="full"
       px="4" py="1" gap="1.5" align="center" boxShadow="0 2px 12px rgb(34 48 43 / 16%)" role="toolbar" aria-label={t("view")}
     >
-      <Flex as="button" align="center" gap="2" color="spruce" fontWeight="700" mr="2" onClick={onAdd}>
+      <Flex as="button" align="center" gap="2" color="spruce" fontWeight="700" mr="2" onClick={() => onAdd(null)}>
         <Plus size={17} />{t("add")}<Kbd>/</Kbd>
       </Flex>
       <Tool label={t("timingT")} aria-pressed={timed} bg={timed ? "spruce.soft" : undefined} onClick={toggleTiming}><Clock size={15} /></Tool>
@@ -40,4 +40,4 @@ export function StageBar({ scale, onAdd }: { scale: number; onAdd: () => void })
       <Tool label={cards ? t("hideTheCards") : t("showTheCards")} onClick={() => toggleView("cards")}>{cards ? <PanelRightClose size={15} /> : <PanelRightOpen size={15} />}</Tool>
     </Flex>
   );
-}
+});

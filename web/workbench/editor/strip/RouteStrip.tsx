@@ -155,7 +155,7 @@ const Stop = memo(function Stop({ id, number, x, y, paired, current, last, lost 
   const rested = useRested();
   const { setNodeRef, listeners, transform, transition, isDragging } = useSortable({ id });
   // What is done on the slide is seen there first.
-  const [drawn] = useLater(slide, PAUSE_MS);
+  const drawn = useLater(slide, PAUSE_MS);
   if (!slide || !drawn) return null;
   const low = y >= LOW;
 

@@ -1,28 +1,20 @@
 import { EditorContent, useEditor } from "@tiptap/react";
-import { useRef, type KeyboardEvent, type ReactNode } from "react";
+import { useRef, useState, type KeyboardEvent, type ReactNode } from "react";
 import type { Blank, ButtonElement, Element, InputElement, RichText, ShapeElement, TextElement } from "../../../api/types";
 import { textStyle } from "../../../player/render/style";
 import { hasWords } from "../../store/richText";
 import { blanksQuestion, keepBlanks } from "../../judges/BlankTool";
-import { changeElements, currentSlide, edit } from "../../store/store";
+import { changeElements, currentSlide, edit, useCourse } from "../../store/store";
 import { fromEditor, saidInBlanks, toEditor } from "./editorText";
 import { EXTENSIONS } from "./editorExtensions";
 import { EditTable } from "./EditTable";
+import { useOncePainted } from "../../../kit/useOncePainted";
 import { leaveEditing, overlay } from "./editing";
 import { TextTools } from "./TextTools";
 import { t } from "../../../words/editor";
 
-/** Whether the element holds words that can be edited where they stand. */
-export function isEditable(element: Element): boolean {
-  switch (element.kind) {
-    case "text": case "button": case "input": case "table": return true;
-    case "shape": return element.shape !== "line" && element.shape !== "arrow";
-    default: return false;
-  }
-}
-
 /** Editing words where they stand, in the very look that they will have. */
-export function EditInPlace({ element }: { element: Element }): ReactNode {
+export default function EditInPlace({ element }: { element: Element }): ReactNode {
   switch (element.kind) {
     case "text": case "shape": return <EditText element={element} />;
     case "button": case "input": return <EditLabel element={element} />;
@@ -40,6 +32,9 @@ function withText(element: Element, text: RichText): Element {
 
 function EditText({ element }: { element: TextElement | ShapeElement }): ReactNode {
   const blanks = useRef(new Map<string, Blank>());
+  const soon = useOncePainted();
+  // What is written belongs to this slide, even if it is kept when another one is shown.
+  const [home] = useState(() => currentSlide()?.id ?? "");
   const editor = useEditor({
     extensions: EXTENSIONS,
     content: toEditor(element.text, wordsOfBlanks(element.id)),
@@ -48,8 +43,11 @@ function EditText({ element }: { element: TextElement | ShapeElement }): ReactNo
     onUpdate: ({ editor: now }) => {
       const typed = now.getJSON();
       const text = fromEditor(typed);
-      if (blanksQuestion(currentSlide(), element.id)) keepBlanks(element.id, text, blanks.current, saidInBlanks(typed));
-      else changeElements(t("editText"), [element.id], (e) => withText(e, text), `text-${element.id}`);
+      soon(() => {
+        const slide = useCourse.getState().slides[home] ?? null;
+        if (blanksQuestion(slide, element.id)) keepBlanks(slide, element.id, text, blanks.current, saidInBlanks(typed));
+        else changeElements(t("editText"), [element.id], (e) => withText(e, text), `text-${element.id}`, slide);
+      });
     },
   });
   const round = element.kind === "shape" && element.shape === "ellipse" ? " zz-ellipse" : "";

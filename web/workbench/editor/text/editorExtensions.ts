@@ -2,11 +2,10 @@
 import { mergeAttributes, Node } from "@tiptap/core";
 import StarterKit from "@tiptap/starter-kit";
 import { valueName } from "../../../player/render/valueNames";
-import { t } from "../../../words/editor";
 
 /** A value that stands in a text, as a chip that is moved and deleted as one. */
 const Value = Node.create({
-  name: t("value2"),
+  name: "value",
   group: "inline",
   inline: true,
   atom: true,
@@ -24,7 +23,7 @@ const Value = Node.create({
 
 /** A blank of a question, which stands in the text as a gap. */
 const BlankNode = Node.create({
-  name: t("blank"),
+  name: "blank",
   group: "inline",
   inline: true,
   atom: true,

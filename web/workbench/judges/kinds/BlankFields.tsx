@@ -36,12 +36,12 @@ export function BlankFields({ slide, question }: Props): ReactNode {
       </label>
       {question.blanks.map((blank, index) => (
         <FoldCard key={blank.id} title={t("blankIndexWords", { index: index + 1, words: blank.accepts.words[0] ?? "" })}>
-          <Choose label={t("filledInBy")} value={blank.how} options={HOW} onChange={(how) => change(blank.id, { how })} />
+          <Choose label={t("filledInBy")} help={t("helpFilledBy")} value={blank.how} options={HOW} onChange={(how) => change(blank.id, { how })} />
           <AcceptsFields accepts={blank.accepts} numbers={blank.how === "typed" ? "also" : "no"} picked={blank.how !== "typed"} name={blank.how === "typed" ? t("accepted") : t("correctTheFirstOneIs")} onChange={(accepts) => change(blank.id, { accepts })} />
           <PartPoints question={question} words={`blank ${index + 1}`} value={blank.points} onChange={(points) => change(blank.id, { points })} />
           {blank.how !== "typed" && (
             <TextField
-              label={t("distractorsOnePerLine")} lines={2} value={blank.others.join("\n")}
+              label={t("distractorsOnePerLine")} help={t("helpDistractors")} lines={2} value={blank.others.join("\n")}
               onChange={(text) => change(blank.id, { others: text.split("\n").map((word) => word.slice(0, 200)).slice(0, 50) })}
             />
           )}

@@ -57,7 +57,7 @@ export function ChoiceFields({ slide, question }: KindProps<Choosing>): ReactNod
         }}
       />
       <Fold title={t("shuffleLettersAndLimits")}>
-        {"letters" in question && <Choose label={t("letters")} value={question.letters} options={LETTERS} onChange={(letters) => changeQuestion(question, { letters })} />}
+        {"letters" in question && <Choose label={t("letters")} help={t("helpLetters")} value={question.letters} options={LETTERS} onChange={(letters) => changeQuestion(question, { letters })} />}
         {"shuffle" in question && <Check label={t("shuffleAnswers")} help={t("helpShuffleAnswers")} value={question.shuffle} onChange={(shuffle) => changeQuestion(question, { shuffle })} />}
         {question.kind === "multiple_response" && (
           <Pair>

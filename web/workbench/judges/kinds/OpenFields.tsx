@@ -18,7 +18,7 @@ export function OpenFields({ question }: KindProps<QuestionOf<"open_answer">>): 
         <NumberField label={t("atMost")} value={question.at_most} min={1} max={1_000} onChange={(at_most) => changeQuestion(question, { at_most: Math.round(at_most) })} />
       </Pair>
       <Text fontSize="12px" color="quiet">{t("charactersLongAnswersNeedRoom")}</Text>
-      <TextField label={t("modelAnswerShownAfterwards")} lines={3} value={lines(question.model)} onChange={(text) => changeQuestion(question, { model: fromLines(text) })} />
+      <TextField label={t("modelAnswerShownAfterwards")} help={t("helpModelAnswer")} lines={3} value={lines(question.model)} onChange={(text) => changeQuestion(question, { model: fromLines(text) })} />
     </>
   );
 }

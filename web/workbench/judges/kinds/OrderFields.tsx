@@ -20,7 +20,7 @@ export function OrderFields({ slide, question }: KindProps<QuestionOf<"ordering"
           return index > 0 && (
             <Box pl="2">
               <Check
-                label={t("canSwapWithTheOne")} value={question.items[index]?.level ?? false}
+                label={t("canSwapWithTheOne")} help={t("helpSwap")} value={question.items[index]?.level ?? false}
                 onChange={(level) => changeQuestion(question, { items: question.items.map((item) => (item.id === part.id ? { ...item, level } : item)) })}
               />
             </Box>
@@ -29,7 +29,7 @@ export function OrderFields({ slide, question }: KindProps<QuestionOf<"ordering"
       />
       {!isUnjudged(question) && (
         <Choose
-          label={t("correct")} value={question.counts} onChange={(counts) => changeQuestion(question, { counts })}
+          label={t("correct")} help={t("helpOrderCorrect")} value={question.counts} onChange={(counts) => changeQuestion(question, { counts })}
           options={[["all", t("itemsInTheirPosition")], ["pairs", t("neighboursInTheRightOrder")], ["run", t("theLongestCorrectSequence")]]}
         />
       )}

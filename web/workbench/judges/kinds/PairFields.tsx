@@ -73,12 +73,12 @@ export function PairFields({ slide, question }: Props): ReactNode {
       />
       {question.kind === "drag_to_target" && (
         <Choose
-          label={t("onATarget")} value={question.arrange} options={[["tile", t("sideBySide")], ["stack", t("stacked")], ["snap", t("centred")]]}
+          label={t("onATarget")} help={t("helpOnTarget")} value={question.arrange} options={[["tile", t("sideBySide")], ["stack", t("stacked")], ["snap", t("centred")]]}
           onChange={(arrange) => changeQuestion(question, { arrange })}
         />
       )}
       {question.kind === "drag_to_target" && (
-        <Choose label={t("wrongItems")} value={question.wrong_items} options={WRONG} onChange={(wrong_items) => changeQuestion(question, { wrong_items })} />
+        <Choose label={t("wrongItems")} help={t("helpWrongItems")} value={question.wrong_items} options={WRONG} onChange={(wrong_items) => changeQuestion(question, { wrong_items })} />
       )}
       {question.kind === "drag_to_target" && question.wrong_items === "return_at_once" && (
         <Check label={t("countEachWrongDropAs")} help={t("helpCountEachWrongDrop")} value={question.drops_count} onChange={(drops_count) => changeQuestion(question, { drops_count })} />

@@ -48,15 +48,15 @@ export function SpotFields({ slide, question }: KindProps<QuestionOf<"hotspot">>
         }}
       />
       <Choose
-        label={t("clicksCountOn")} value={question.on ?? ""} options={[["", t("theWholeSlide")], ...pictures.map((e) => [e.id, e.name] as const)]}
+        label={t("clicksCountOn")} help={t("helpClicksOn")} value={question.on ?? ""} options={[["", t("theWholeSlide")], ...pictures.map((e) => [e.id, e.name] as const)]}
         onChange={(on) => changeQuestion(question, { on: on || null })}
       />
       <Pair>
-        <NumberField label={t("clicksAllowed")} value={question.clicks ?? 0} min={0} max={100} onChange={(clicks) => changeQuestion(question, { clicks: clicks ? Math.round(clicks) : null })} />
-        <NumberField label={t("hotspotsNeeded")} value={question.needed ?? 0} min={0} max={60} onChange={(needed) => changeQuestion(question, { needed: needed ? Math.round(needed) : null })} />
+        <NumberField label={t("clicksAllowed")} help={t("helpClicksAllowed")} value={question.clicks ?? 0} min={0} max={100} onChange={(clicks) => changeQuestion(question, { clicks: clicks ? Math.round(clicks) : null })} />
+        <NumberField label={t("hotspotsNeeded")} help={t("helpSpotsNeeded")} value={question.needed ?? 0} min={0} max={60} onChange={(needed) => changeQuestion(question, { needed: needed ? Math.round(needed) : null })} />
       </Pair>
       <Check label={t("markAFoundHotspotAt")} help={t("helpMarkAFoundHotspot")} value={question.found_at_once} onChange={(found_at_once) => changeQuestion(question, { found_at_once })} />
-      <Check label={t("clicksCannotBeTakenBack")} value={question.clicks_spent} onChange={(clicks_spent) => changeQuestion(question, { clicks_spent })} />
+      <Check label={t("clicksCannotBeTakenBack")} help={t("helpClicksFinal")} value={question.clicks_spent} onChange={(clicks_spent) => changeQuestion(question, { clicks_spent })} />
       {question.clicks_spent && !question.clicks && <Text fontSize="12px" color="marigold.ink">{t("withoutALimitOfClicks")}</Text>}
       <Text fontSize="12px" color="quiet">{t("n0ClicksNoLimit0")}</Text>
     </>
