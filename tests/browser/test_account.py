@@ -11,7 +11,7 @@ OLD, NEW = "lamp-by-the-door", "kettle-on-the-stove"
 def test_the_password_is_changed_and_signs_in_from_then_on(page: Page):
     page.go("/account")
     _change(page, "guess", NEW)
-    page.see("The password so far is another one. Nothing was changed.")
+    page.see("The current password is wrong. Nothing was changed.")
     _change(page, OLD, "short")
     page.see("too short")
     _change(page, OLD, NEW)
@@ -103,7 +103,7 @@ def _choose(page: Page, password: str) -> None:
 
 
 def _change(page: Page, old: str, new: str) -> None:
-    _fill(page, "input[aria-label='Password so far']", old)
+    _fill(page, "input[aria-label='Current password']", old)
     _fill(page, "input[aria-label='New password']", new)
     page.press("Change it")
 

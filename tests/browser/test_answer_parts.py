@@ -88,4 +88,5 @@ def test_a_line_pulled_on_the_slide_says_what_belongs_where(page, slug):
                if "Goes there" in h.text)
     ActionChains(page.browser).drag_and_drop(page.find("[data-pull]"), box).perform()
     page.until(lambda: page.find("[data-pairs]").get_attribute("data-pairs") == "4")
+    page.open("Table of items and targets")
     page.find("button[aria-label='Belongs nowhere belongs on Goes there'][aria-pressed=true]")

@@ -94,6 +94,29 @@ def add_pattern(page, word, row):
     page.until(lambda: row in _rows(page), f"{row} of {word}")
 
 
+def test_an_overlay_opens_by_its_own_condition_and_stays_closed_once_closed(page):
+    slug = fresh_slide(page, "By itself")
+    add(page, "Button")
+    page.press("Overlay")
+    page.see("You are on “Overlay”")
+    add(page, "Text")
+    page.find("[data-stage]").send_keys(Keys.ESCAPE)
+    Select(page.find("select[aria-label='Shown']")).select_by_visible_text("Only when …")
+    page.until(lambda: "shown only when" in page.find("[data-overlay]").text)
+    page.saved()
+    slide = page.call("GET", f"/courses/{slug}")["slides"][1]["slide"]
+    button = next(e for e in slide["elements"] if e["kind"] == "button")
+    assert slide["overlays"][0]["shown"] == ["clicked", button["id"]]
+    _rehearse(page)
+    assert not page.all("[role=dialog]")
+    page.press("Button")
+    page.find("[role=dialog][aria-label=Overlay]")
+    page.browser.switch_to.active_element.send_keys(Keys.ESCAPE)
+    page.gone("[role=dialog]")
+    page.press("Button")
+    page.until(lambda: not page.all("[role=dialog]"))
+
+
 def test_a_sentence_opens_an_overlay_and_counts(page):
     slug = fresh_slide(page, "Sentences")
     page.click("button[aria-label='Variables']")

@@ -155,3 +155,35 @@ def _slide_at(page) -> str:
     return page.browser.execute_script(
         "return document.querySelector('[data-stop] [aria-current=page]')"
         ".closest('[data-stop]').dataset.stop")
+
+
+def test_tips_come_by_pointer_and_keyboard_and_go_with_escape(page):
+    fresh_slide(page, "Tips")
+    add(page, "Button")
+    tool = page.find("[data-pane=cards] button[aria-label='Duplicate (Ctrl D)']")
+    ActionChains(page.browser).move_to_element(tool).perform()
+    page.until(lambda: page.find("[role=tooltip]").text == "Duplicate (Ctrl D)")
+    ActionChains(page.browser).move_to_element(page.find("[data-tip='Snap to edges and spacing'], "
+                                                         "[data-stage]")).perform()
+    page.until(lambda: not any(
+        tip.text == "Duplicate (Ctrl D)" for tip in page.all("[role=tooltip]")))
+    # The keyboard brings them, too; Escape takes them away.
+    page.find("input[aria-label='Name (only you see it)']").send_keys(Keys.TAB)
+    page.until(lambda: page.find("[role=tooltip]").text == page.browser.switch_to.active_element
+               .get_attribute("aria-label"))
+    page.browser.switch_to.active_element.send_keys(Keys.ESCAPE)
+    page.gone("[role=tooltip]")
+    # What a field means is shown beside it while it has the focus, and read out.
+    page.open("Does")
+    field = page.find("select[aria-label='Shown']")
+    page.browser.execute_script("arguments[0].focus()", field)
+    tip = page.find("[role=tooltip]")
+    described = page.browser.execute_script("""
+        const group = arguments[0].closest("[aria-describedby]");
+        return document.getElementById(group.getAttribute("aria-describedby")).textContent;
+    """, field)
+    assert tip.text == described
+    box, beside = tip.rect, field.rect
+    assert box["x"] + box["width"] <= beside["x"] and box["x"] >= 0
+    page.browser.execute_script("arguments[0].blur()", field)
+    page.gone("[role=tooltip]")

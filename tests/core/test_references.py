@@ -233,7 +233,7 @@ def test_a_course_that_names_what_is_gone_is_told_and_mended():
     told = [(f.code, f.slide, f.element, f.message) for f in reference_findings(document)]
     assert {code for code, *_ in told} == {"lost_reference"}
     assert ("lost_reference", "slide", "push",
-            "“Push” names an element or an overlay that is gone.") in told
+            "“Push” refers to an element or an overlay that no longer exists.") in told
     assert any(place is None and "a file" in words for _, place, _, words in told)
     whole = mended(document)
     assert list(Known(whole).lost()) == [] and whole.course.rules == ()

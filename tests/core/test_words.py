@@ -5,6 +5,9 @@ import re
 import pytest
 from zigzag_core.compiler.compile import compile_course
 from zigzag_core.course import Course, Feedback
+from zigzag_core.course.questions.new_questions import new_question
+from zigzag_core.course.text.rich_text import plain
+from zigzag_core.course.text.spoken import spoken
 from zigzag_core.editing.questions.making import with_button
 from zigzag_core.engine.expression import evaluate
 from zigzag_core.packaging.package import page
@@ -86,3 +89,13 @@ def test_the_page_of_a_course_is_written_in_its_direction():
     assert '<html lang="ar" dir="rtl">' in shown
     assert "جارٍ تحميل الدورة" in shown
     assert direction("de") == "ltr"
+
+
+def test_a_new_question_gives_feedback_in_the_courses_language():
+    elements, question = new_question("true_false", fresh_ids(5), say=say_in("de", {}))
+    assert plain(question.feedback.right) == "Gut gemacht."
+    assert plain(question.feedback.last) == "Die richtige Antwort war eine andere."
+    assert {"Richtig", "Falsch", "Antwort absenden"} <= {spoken(element) for element in elements}
+    assert {"True", "False"} <= {element.name for element in elements}
+    *_, survey = new_question("open_answer", fresh_ids(6), say=say_in("fr", {}))
+    assert plain(survey.feedback.answered) == "Votre réponse a été envoyée."

@@ -2004,7 +2004,7 @@ export interface components {
         };
         /**
          * PasswordIn
-         * @description The password so far, and the one that is to be.
+         * @description The current password, and the new one.
          */
         PasswordIn: {
             /** Old */

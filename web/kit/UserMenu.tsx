@@ -44,7 +44,7 @@ export function UserMenu(): ReactNode {
             setScheme(next);
           },
         },
-        { key: "tokens", words: t("personalTokens"), run: () => void navigate("/account") },
+        { key: "account", words: t("yourAccount"), run: () => void navigate("/account") },
         { key: "out", words: t("signOut"), run: () => void signOut() },
       ]}
     />

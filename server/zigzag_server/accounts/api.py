@@ -62,7 +62,7 @@ class MailIn(Schema):
 
 
 class PasswordIn(Schema):
-    """The password so far, and the one that is to be."""
+    """The current password, and the new one."""
 
     old: str = Field(max_length=200)
     new: str = Field(max_length=200)
@@ -90,7 +90,7 @@ def _session(request: HttpRequest) -> SessionOut:
 
 def _rests() -> Problem:
     minutes = int(settings.AXES_COOLOFF_TIME.total_seconds() // 60)
-    return Problem(429, "too_many", "Too many wrong passwords. Signing in rests for "
+    return Problem(429, "too_many", "Too many wrong passwords. Try again in "
                    f"{minutes} minutes; a session that is open goes on.")
 
 
@@ -103,7 +103,7 @@ def _knows(request: HttpRequest, user: User, password: str) -> None:
     """Raises a `Problem` unless this is the author's password."""
     if authenticate(request, username=user.get_username(), password=password) is None:
         raise _rests() if getattr(request, "axes_locked_out", False) else Problem(
-            403, "wrong_login", "The password so far is another one. Nothing was changed.")
+            403, "wrong_login", "The current password is wrong. Nothing was changed.")
 
 
 @router.get("/session", response=SessionOut, auth=None)
@@ -173,7 +173,7 @@ def change_mail(request: HttpRequest, data: MailIn) -> dict[str, str]:
         if data.mail:
             validate_email(data.mail)
     except ValidationError:
-        raise Problem(422, "no_mail", f"“{data.mail}” is no mail address. Nothing was changed."
+        raise Problem(422, "no_mail", f"“{data.mail}” is not an email address. Nothing was changed."
                       ) from None
     user.email = data.mail
     user.save(update_fields=["email"])

@@ -30,7 +30,7 @@ class PersonalToken(HttpBearer):
         if found is None or not found.owner.is_active:
             return None
         if found.scope == Scope.READ and request.method not in _READING:
-            raise Problem(403, "only_reads", f"The token “{found.name}” only reads. Nothing was "
+            raise Problem(403, "only_reads", f"The token “{found.name}” can only read. Nothing was "
                           "changed.")
         if found.last_used is None or now - found.last_used > SEEN_EVERY:
             # A database that cannot be written is no reason not to read.

@@ -148,7 +148,8 @@ def _write_settings(user: User, row: Course, settings: core.Course, version: int
         raise Problem(422, "other_course", "These settings belong to another course.")
     known = set(stored.slide_rows.values_list("slide_id", flat=True))
     if missing := [slide for slide in settings.slides if slide not in known]:
-        raise Problem(422, "no_such_slide", f"The course lists a slide it has not: {missing[0]}.")
+        raise Problem(422, "no_such_slide",
+                      f"The course lists a slide that does not exist: {missing[0]}.")
     check(stored.owner_id, settings.media, (file["sha256"] for file in stored.document["media"]))
     document = settings.model_dump(mode="json")
     # What was published keeps its numbers for good, whatever an editor sends.
@@ -170,7 +171,7 @@ def _read(row: Course, change: Change) -> Documents:
                 touched.add(name)
             case _:
                 raise Problem(422, "no_such_path",
-                              "A change leads to nothing of a course. Nothing was changed.")
+                              "The change refers to nothing in a course. Nothing was changed.")
     stored = Course.objects.get(pk=row.pk)
     rows = {slide.slide_id: slide for slide in row.slide_rows.filter(slide_id__in=touched)}
     return Documents(
@@ -231,7 +232,7 @@ def _checked(
     }
     for name, slide in slides.items():
         if slide.id != name:
-            raise Problem(422, "other_slide", "The slide's id is not the one that it is kept by.")
+            raise Problem(422, "other_slide", "The slide's id differs from the one of its place.")
     return settings, slides
 
 
@@ -272,7 +273,7 @@ def conflict(
     """
     return Problem(
         409, "conflict",
-        "In the meantime the same was changed elsewhere. Nothing was overwritten: look at both "
+        "The same was changed elsewhere in the meantime. Nothing was overwritten: look at both "
         "versions and choose.",
         conflicts=[{"path": list(one.operation.path), "why": one.why} for one in conflicts],
         reason=reason,

@@ -107,7 +107,7 @@ def probe(content: BinaryIO) -> dict[str, Any]:
         run = subprocess.run(
             command, stdin=content, capture_output=True, timeout=_SECONDS, check=False)
     except subprocess.TimeoutExpired:
-        raise BadFile("Looking into the video or audio took too long.") from None
+        raise BadFile("Checking the video or audio took too long.") from None
     if run.returncode == 0:
         found: dict[str, Any] = json.loads(run.stdout)
         return found

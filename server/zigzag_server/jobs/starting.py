@@ -45,8 +45,8 @@ def _made(
     owner: User, kind: str, key: str, arguments: dict[str, Any], course: int | None
 ) -> Job:
     if Job.objects.filter(owner=owner, state__in=UNFINISHED).count() >= MOST_OF_ONE_AUTHOR:
-        raise Problem(429, "too_many_jobs", "Too much of yours is being worked on already. "
-                      "Nothing was started: wait until some of it is done.")
+        raise Problem(429, "too_many_jobs", "You have too many jobs running already. "
+                      "Nothing was started: wait until some of them are done.")
     if KINDS[kind].replaced and course is not None:
         for older in Job.objects.filter(
                 owner=owner, kind=kind, course__pk=course, state__in=UNFINISHED):

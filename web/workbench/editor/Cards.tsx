@@ -59,8 +59,8 @@ const ElementCards = memo(function ElementCards({ slide, elements }: { slide: Sl
       ))}
       {only && <Says element={only} />}
       {!only && <ArrangeCard many />}
-      <Looks elements={elements} />
       {only && <PatternCards slide={slide} of={only.id} />}
+      <Looks elements={elements} />
       {only && <Does element={only} slide={slide} submits={submitted(slide, only)} />}
       {!asked.length && <JoinCard slide={slide} elements={elements} />}
       {only && <ArrangeCard many={false} />}

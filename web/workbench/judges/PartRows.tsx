@@ -17,7 +17,7 @@ interface Shown {
   word: string;
   /** What stands before the words of a part, and in short after them. */
   before?: (part: PartOf, words: string) => ReactNode;
-  note?: (part: PartOf) => ReactNode;
+  note?: (part: PartOf, words: string) => ReactNode;
   /** What a part shows when its row is opened, further tools first; and whether some of it is set. */
   more?: (part: PartOf, words: string) => ReactNode;
   tools?: (part: PartOf) => ReactNode;
@@ -105,7 +105,7 @@ function Row({ slide, element, index, part, isOpen, show, onToggle, onKeyDown, o
   const set = isSet?.(part) ?? false;
   const details = useRef<HTMLDivElement>(null);
   // Whoever opens a row wants to write in it.
-  useEffect(() => { if (isOpen) details.current?.querySelector("input")?.focus(); }, [isOpen]);
+  useEffect(() => { if (isOpen) (details.current?.querySelector<HTMLElement>("[data-feedback]") ?? details.current?.querySelector("input"))?.focus(); }, [isOpen]);
   return (
     <Box py="0.5">
       <Flex align="center" gap="0.5">
@@ -116,7 +116,7 @@ function Row({ slide, element, index, part, isOpen, show, onToggle, onKeyDown, o
           onBlur={(event) => { if (element) say(element, event.target.value); }}
           onKeyDown={(event) => onKeyDown(event, index)} onPaste={(event) => onPaste(event, index)}
         />
-        {note?.(part)}
+        {note?.(part, called)}
         <Tool label={t("moreForWordIndex", { word, index: index + 1 })} aria-expanded={isOpen} color={set ? "spruce" : "quiet"} minW="24px" onClick={onToggle}>
           {set ? <MessageSquareText size={14} /> : <Ellipsis size={14} />}
         </Tool>

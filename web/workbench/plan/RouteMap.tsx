@@ -111,7 +111,8 @@ function Head({ drawn, folded, onFold, onFound }: {
   );
 }
 
-function sayRoute({ check }: Drawn): string {
+function sayRoute({ check, numbers }: Drawn): string {
+  if (!numbers.size) return t("theRouteIsDrawnOnce");
   if (!check) return "";
   const { forks, unreached, dead_ends: deadEnds } = check.route;
   const parts = [t("forks", { count: forks })];

@@ -158,7 +158,11 @@ export default function Rehearse(): ReactNode {
   useEffect(() => { line.current = moments; }, [moments]);
 
   if (!order.length) {
-    return <Empty title={t("nothingToRehearseYet")}>{t("addASlideInBuild")}</Empty>;
+    return (
+      <Empty title={t("nothingToRehearseYet")} action={<QuietButton onClick={() => void navigate(`/courses/${slug}/build`)}><ArrowLeft size={16} />{t("backToBuild")}</QuietButton>}>
+        {t("addASlideInBuild")}
+      </Empty>
+    );
   }
   const current = latest?.state.slide ?? null;
   function back(): void {

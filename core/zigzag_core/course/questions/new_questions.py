@@ -27,8 +27,10 @@ Made = tuple[tuple[Element, ...], q.Question]
 class _Maker:
     """Makes the elements of one question, below each other."""
 
-    def __init__(self, fresh: IdSource, styles: tuple[NamedStyle, ...]) -> None:
-        self.fresh, self.styles = fresh, styles
+    def __init__(
+        self, fresh: IdSource, styles: tuple[NamedStyle, ...], say: Say = say_english
+    ) -> None:
+        self.fresh, self.styles, self.say = fresh, styles, say
         self.elements: list[Element] = []
 
     def follow(self, use: StyleUse, **own: Any) -> dict[str, Any]:
@@ -49,7 +51,7 @@ class _Maker:
     def field(self, kind: InputKind, name: str, y: float, h: float = 92,
               w: float = 520, **more: Any) -> Element:
         return self.put(Input(id=self.fresh(), name=name, x=_LEFT, y=y, w=w, h=h, input=kind,
-                              **{"label": "Your answer", **more}, **self.follow("input")))
+                              **{"label": self.say("your_answer"), **more}, **self.follow("input")))
 
     def column(self, words: Iterable[str], x: float, w: float, name: str = "Answer",
                step: float = 92) -> list[Element]:
@@ -64,9 +66,9 @@ def new_question(
 ) -> Made:
     """Return a question of `kind` with its elements: prompt, parts, a button that submits it.
 
-    `say` gives the words of the button.
+    `say` gives the words that mostly stay: of the button, of feedback, of true and false.
     """
-    make = _Maker(fresh, styles)
+    make = _Maker(fresh, styles, say)
     prompt = make.put(Text(
         id=fresh(), name="Question", x=_LEFT, y=_TOP, w=_WIDTH, h=64, level="heading",
         text=rich(DESCRIPTORS[kind].prompt), **make.follow("heading", size=34, text_colour="ink"),
@@ -90,17 +92,18 @@ def sample_words(kind: QuestionKind) -> frozenset[str]:
     return frozenset(spoken(e) for e in elements if e.id in answers)
 
 
-_THANKS = f.Feedback(answered=rich("Your answer was sent."))
-"""What is said where nothing is judged."""
+def _thanks(make: _Maker) -> f.Feedback:
+    """What is said where nothing is judged."""
+    return f.Feedback(answered=rich(make.say("new_sent")))
 
 
-def _common(make: _Maker, right: str = "Well done.", **more: Any) -> dict[str, Any]:
+def _common(make: _Maker, **more: Any) -> dict[str, Any]:
     once = more.get("attempts") == 1
     return {
         "id": make.fresh(), "name": "Question", "attempts": 2,
         "feedback": f.Feedback(
-            right=rich(right), wrong=rich("" if once else "Have another look and try again."),
-            last=rich("The right answer was another one."),
+            right=rich(make.say("new_right")), wrong=rich("" if once else make.say("new_wrong")),
+            last=rich(make.say("new_last")),
         ),
         **more,
     }
@@ -129,7 +132,8 @@ def _multiple(make: _Maker) -> q.Question:
 
 def _truth(make: _Maker) -> q.Question:
     top = _TOP + _BELOW_PROMPT
-    answers = [make.text(word, word, x, top, 280) for word, x in (("True", _LEFT), ("False", 384))]
+    answers = [make.text(name, make.say(name.lower()), x, top, 280)
+               for name, x in (("True", _LEFT), ("False", 384))]
     return q.TrueFalse(**_common(make, attempts=1), choices=_choices(make, answers, {0}))
 
 
@@ -164,7 +168,7 @@ def _open(make: _Maker) -> q.Question:
     field = make.field("long", "Field", _TOP + _BELOW_PROMPT, h=240, w=_WIDTH)
     return q.OpenAnswer(
         id=make.fresh(), name="Question", purpose="practice", attempts=1, field=field.id,
-        feedback=_THANKS)
+        feedback=_thanks(make))
 
 
 def _matching(make: _Maker) -> q.Question:
@@ -221,7 +225,7 @@ def _rating(make: _Maker) -> q.Question:
                        low=1, high=5, options=("not at all", "fully"))
             for n, words in enumerate(("The first statement", "The second statement"), 1)]
     return q.RatingScale(
-        id=make.fresh(), name="Question", attempts=1, feedback=_THANKS,
+        id=make.fresh(), name="Question", attempts=1, feedback=_thanks(make),
         rows=tuple(q.Row(id=make.fresh(), element=row.id) for row in rows),
     )
 

@@ -28,7 +28,7 @@ def place_findings(slide: Slide) -> Iterator[Finding]:
             if _share(above, below) > COVERED:
                 yield Finding(
                     level="warning", code="target_covered", slide=slide.id, element=target,
-                    message=f"“{above.name}” covers “{below.name}”, which things are to be "
+                    message=f"“{above.name}” covers “{below.name}”, which items are to be "
                             "dropped on.",
                 )
     for video in slide.elements:

@@ -34,7 +34,7 @@ def reference_findings(document: CourseDocument) -> Iterator[Finding]:
         reported.add((slide or "", who, gone))
         yield Finding(
             level="error" if "slide" in reference.kinds else "warning", code="lost_reference",
-            slide=slide, element=element, message=f"{who} names {gone} that is gone.",
+            slide=slide, element=element, message=f"{who} refers to {gone} that no longer exists.",
         )
 
 

@@ -42,8 +42,8 @@ def variable_findings(document: CourseDocument) -> Iterator[Finding]:
                         level="warning", code="counter_kept", slide=slide.id if slide else None,
                         element=owner if slide and any(e.id == owner for e in slide.elements)
                         else None,
-                        message=f"“{names[counter]}” counts on after a start over, "
-                                "since that keeps the variables.",
+                        message=f"“{names[counter]}” keeps its count when the learner starts "
+                                "over, since the variables are kept.",
                     )
 
 

@@ -16,7 +16,7 @@ const KEYS: [string[], string][] = [
 export function ShortcutBar({ onHelp }: { onHelp: () => void }): ReactNode {
   return (
     <Flex
-      as="footer" h="32px" px="4" gap="5" align="center" borderTopWidth="1px" bg="paper"
+      as="footer" css={{ "@media (max-height: 560px)": { display: "none" } }} h="32px" px="4" gap="5" align="center" borderTopWidth="1px" bg="paper"
       color="quiet" fontSize="12.5px" overflow="hidden" aria-label={t("keys")}
     >
       {KEYS.map(([keys, what]) => (

@@ -1,9 +1,10 @@
 import { Box, chakra, Flex, Stack, Text } from "@chakra-ui/react";
 import { ArrowDown, ArrowLeftRight, ArrowUp } from "lucide-react";
 import type { ReactNode } from "react";
-import type { Slide } from "../../../api/types";
+import type { QuestionOf, Slide } from "../../../api/types";
 import { Check } from "../../../kit/Check";
 import { Choose } from "../../../kit/Choose";
+import { Fold } from "../../../kit/Fold";
 import { QuietButton } from "../../../kit/QuietButton";
 import { Tool } from "../../../kit/Tool";
 import { changeRole } from "../making";
@@ -32,7 +33,9 @@ export function PairFields({ slide, question }: Props): ReactNode {
       <PartRows
         slide={slide} question={question} list="items" word={t("item")}
         tools={(part) => <Tool label={t("makeItATarget")} onClick={() => void changeRole(question, "targets", part.element)}><ArrowDown size={14} /></Tool>}
-        note={(part) => <Text fontSize="12px" color="quiet" truncate maxW="84px" title={belongs(slide, question, item(part.id)?.to ?? [])}>→ {goesTo(slide, question, item(part.id)?.to ?? [])}</Text>}
+        note={(part, words) => (
+          <BelongsOn slide={slide} question={question} words={words} to={item(part.id)?.to ?? []} onChange={(to) => change(part.id, { to })} />
+        )}
         isSet={(part) => Boolean(item(part.id)?.says.blocks.length)}
         more={(part, words) => {
           const one = item(part.id);
@@ -48,7 +51,7 @@ export function PairFields({ slide, question }: Props): ReactNode {
         }}
       />
       <Box><QuietButton size="xs" onClick={() => void changeRole(question, "swap")}><ArrowLeftRight size={14} />{t("swapItemsAndTargets")}</QuietButton></Box>
-      <PairTable slide={slide} question={question} />
+      <Fold title={t("tableOfItemsAndTargets")}><PairTable slide={slide} question={question} /></Fold>
       <Heading>{question.kind === "matching" ? t("matchedWith") : t("targets")}</Heading>
       <PartRows
         slide={slide} question={question} list="targets" word={t("target")}
@@ -71,25 +74,42 @@ export function PairFields({ slide, question }: Props): ReactNode {
           );
         }}
       />
-      {question.kind === "drag_to_target" && (
-        <Choose
-          label={t("onATarget")} help={t("helpOnTarget")} value={question.arrange} options={[["tile", t("sideBySide")], ["stack", t("stacked")], ["snap", t("centred")]]}
-          onChange={(arrange) => changeQuestion(question, { arrange })}
-        />
-      )}
-      {question.kind === "drag_to_target" && (
-        <Choose label={t("wrongItems")} help={t("helpWrongItems")} value={question.wrong_items} options={WRONG} onChange={(wrong_items) => changeQuestion(question, { wrong_items })} />
-      )}
-      {question.kind === "drag_to_target" && question.wrong_items === "return_at_once" && (
-        <Check label={t("countEachWrongDropAs")} help={t("helpCountEachWrongDrop")} value={question.drops_count} onChange={(drops_count) => changeQuestion(question, { drops_count })} />
-      )}
+      {question.kind === "drag_to_target" && <Dropping question={question} />}
     </Stack>
   );
 }
 
-function goesTo(slide: Slide, question: Pairing, to: readonly string[]): string {
-  const words = question.targets.filter(({ id }) => to.includes(id)).map((target) => partWords(slide, target) || ROLES.targets);
-  return words.join(", ") || "–";
+/** How items lie on their targets, and what becomes of wrong ones. */
+function Dropping({ question }: { question: QuestionOf<"drag_to_target"> }): ReactNode {
+  return (
+    <Fold title={t("dropping")}>
+      <Choose
+        label={t("onATarget")} help={t("helpOnTarget")} value={question.arrange} options={[["tile", t("sideBySide")], ["stack", t("stacked")], ["snap", t("centred")]]}
+        onChange={(arrange) => changeQuestion(question, { arrange })}
+      />
+      <Choose label={t("wrongItems")} help={t("helpWrongItems")} value={question.wrong_items} options={WRONG} onChange={(wrong_items) => changeQuestion(question, { wrong_items })} />
+      {question.wrong_items === "return_at_once" && (
+        <Check label={t("countEachWrongDropAs")} help={t("helpCountEachWrongDrop")} value={question.drops_count} onChange={(drops_count) => changeQuestion(question, { drops_count })} />
+      )}
+    </Fold>
+  );
+}
+
+/** The target of an item, in its row; where it belongs on several, their number: the table shows which. */
+function BelongsOn(
+  { slide, question, words, to, onChange }: { slide: Slide; question: Pairing; words: string; to: readonly string[]; onChange: (to: string[]) => void },
+): ReactNode {
+  const several = to.length > 1;
+  return (
+    <chakra.select
+      aria-label={t("targetOfWords", { words })} title={belongs(slide, question, to)} value={several ? "several" : to[0] ?? ""} fontSize="12px" color="quiet" maxW="96px" bg="sheet"
+      borderRadius="6px" onChange={(event) => onChange(event.target.value ? [event.target.value] : [])}
+    >
+      <option value="">{t("arrowNoTarget")}</option>
+      {question.targets.map((target) => <option key={target.id} value={target.id}>→ {partWords(slide, target) || ROLES.targets}</option>)}
+      {several && <option value="several" disabled>{t("arrowSeveralTargets", { count: to.length })}</option>}
+    </chakra.select>
+  );
 }
 
 function belongs(slide: Slide, question: Pairing, to: readonly string[]): string {
