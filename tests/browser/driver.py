@@ -7,6 +7,8 @@ from selenium.webdriver.remote.webelement import WebElement
 from selenium.webdriver.support.ui import WebDriverWait
 
 PATIENCE = 20
+WORK = 90
+"""So long (s) large work may take where two browsers and a server share a machine."""
 ARGUMENTS = (
     "--headless=new", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run",
     "--disable-background-networking", "--disable-component-update", "--disable-sync",
@@ -68,7 +70,7 @@ class Page:
             "offline": offline, "latency": latency, "downloadThroughput": -1,
             "uploadThroughput": -1})
 
-    def until(self, check, message: str = ""):
+    def until(self, check, message: str = "", patience: int = PATIENCE):
         """Wait until `check()` gives something; what is not there yet counts as nothing."""
 
         def attempt(_):
@@ -79,7 +81,7 @@ class Page:
                     return None
                 raise
 
-        return WebDriverWait(self.browser, PATIENCE, 0.05).until(attempt, message)
+        return WebDriverWait(self.browser, patience, 0.05).until(attempt, message)
 
     def find(self, css: str) -> WebElement:
         return self.until(lambda: self.browser.find_element(By.CSS_SELECTOR, css), css)
@@ -185,7 +187,7 @@ class Page:
             job = self.call("GET", f"/jobs/{asked['id']}")
             return job if job["state"] not in ("queued", "running") else None
 
-        job = self.until(ended, f"an end of {path}")
+        job = self.until(ended, f"an end of {path}", WORK)
         assert job["state"] == "done", job
         return job["result"]
 

@@ -23,9 +23,10 @@ def _seen(page, text):
 def _choose(page, label, word, within=None):
     def done():
         root = within() if within else page.browser
-        Select(root.find_elements("css selector", f"select[aria-label='{label}']")[-1]
-               ).select_by_visible_text(word)
-        return True
+        found = root.find_elements("css selector", f"select[aria-label='{label}']")
+        if found:
+            Select(found[-1]).select_by_visible_text(word)
+        return bool(found)
 
     page.until(done, f"to choose “{word}”")
 
@@ -97,10 +98,12 @@ def add_pattern(page, word, row):
 def test_an_overlay_opens_by_its_own_condition_and_stays_closed_once_closed(page):
     slug = fresh_slide(page, "By itself")
     add(page, "Button")
+    page.find("[data-stage]").send_keys(Keys.ESCAPE)
     page.press("Overlay")
     page.see("You are on “Overlay”")
     add(page, "Text")
     page.find("[data-stage]").send_keys(Keys.ESCAPE)
+    page.find("select[aria-label='Shown'] option[value=always] + option[value=condition]")
     Select(page.find("select[aria-label='Shown']")).select_by_visible_text("Only when …")
     page.until(lambda: "shown only when" in page.find("[data-overlay]").text)
     page.saved()

@@ -174,9 +174,12 @@ def test_tips_come_by_pointer_and_keyboard_and_go_with_escape(page):
     page.browser.switch_to.active_element.send_keys(Keys.ESCAPE)
     page.gone("[role=tooltip]")
     # What a field means is shown beside it while it has the focus, and read out.
+    page.all("[data-row]")[-1].click()
+    page.chosen("Button")
     page.open("Does")
+    page.until(lambda: page.browser.execute_script(
+        "arguments[0].focus(); return true", page.find("select[aria-label='Shown']")))
     field = page.find("select[aria-label='Shown']")
-    page.browser.execute_script("arguments[0].focus()", field)
     tip = page.find("[role=tooltip]")
     described = page.browser.execute_script("""
         const group = arguments[0].closest("[aria-describedby]");

@@ -8,6 +8,7 @@ from pathlib import Path
 import pytest
 
 from ..running import Author, Server
+from .driver import WORK
 
 LARGE = 1_100
 """Slides of a course that takes some seconds to pack."""
@@ -79,7 +80,7 @@ def test_a_job_whose_worker_is_killed_is_done_by_another(page, server, large):
     os.kill(killed, signal.SIGKILL)
     page.until(lambda: state(page, job) == "done" or worker_of(server, job) not in (0, killed),
                "another worker to take it up")
-    page.until(lambda: state(page, job) == "done", "another worker to do it")
+    page.until(lambda: state(page, job) == "done", "another worker to do it", WORK)
     assert len(page.call("GET", f"/courses/{large}/packages")) == 1
 
 
@@ -89,7 +90,7 @@ def test_a_job_outlives_the_server(page, server, large):
     server.stop()
     server.start()
     page.go("/")
-    page.until(lambda: state(page, job) == "done", "the job to be done after the restart")
+    page.until(lambda: state(page, job) == "done", "the job to be done after a restart", WORK)
 
 
 def test_a_large_course_is_compiled_by_a_job_and_then_rehearsed(page, server):

@@ -119,7 +119,7 @@ def test_groups_on_the_slide_become_answers(page):
         page.press("Group (Ctrl G)")
         page.chosen(group)
     _pick(page, "Group", "Group 2")
-    page.press("Make it a question")
+    page.open("Make it a question")
     _choose(page, "Make it a question", "Single choice")
     _is_kind(page, "Single choice")
     page.saved()
@@ -189,7 +189,7 @@ def test_roles_are_seen_and_swapped_before_a_question_is_made_and_changed_afterw
     shapes = ["Rectangle", "Rectangle 2", "Rectangle 3", "Rectangle 4"]
     _pick(page, *shapes)
     page.words("4 elements", "h2")
-    page.press("Make it a question")
+    page.open("Make it a question")
     _choose(page, "Make it a question", "Drag to target")
 
     def names(group):

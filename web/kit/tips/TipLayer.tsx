@@ -49,7 +49,8 @@ function useTipped(): { control: HTMLElement | null; keep: () => void; leave: ()
       },
       focusout: () => now(null),
       keydown: (event: KeyboardEvent) => { if (event.key === "Escape") now(null); },
-      scroll: () => now(null),
+      // A field that gets the focus is scrolled to: its tip goes along.
+      scroll: () => { if (!tippedAround(document.activeElement)) now(null); },
     };
     const all = Object.entries(listeners) as [string, EventListener][];
     for (const [type, listener] of all) document.addEventListener(type, listener, { capture: true, passive: true });

@@ -73,8 +73,10 @@ function useAside(slide: Slide | undefined, selected: readonly string[]): Readon
 /** The looks of the one thing that is selected, where it has some. */
 function LooksOfSelected({ made, slide }: { made: Slide | undefined; slide: Slide | undefined }): ReactNode {
   const selected = useCourse((state) => state.selection.selected);
-  const only = useDeferredValue(selected.length === 1 ? made?.elements.find((other) => other.id === selected[0]) : undefined);
-  return only && hasLooks(only, slide) ? <LooksStrip element={only} /> : null;
+  const only = selected.length === 1 ? made?.elements.find((other) => other.id === selected[0]) : undefined;
+  // It comes as soon as the selection itself is drawn.
+  const drawn = useDeferredValue(only?.id);
+  return only && only.id === drawn && hasLooks(only, slide) ? <LooksStrip element={only} /> : null;
 }
 
 /** The slide as a picture, with handles over it. */
