@@ -84,9 +84,6 @@ def _take(page: Page) -> None:
     page.until(lambda: next(r for r in page.all("[data-row]") if r.text.startswith("Valley path"))
                ).click()
     page.find("section[aria-label^='Judges']")
-    page.open("Feedback")
-    page.browser.execute_script(
-        "document.querySelector(\"section[aria-label^='Feedback']\").scrollIntoView()")
     _shot(page, "judges")
     page.stop(6)
     page.until(lambda: len(page.all("[data-row]")) == 6)

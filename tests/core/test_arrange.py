@@ -53,17 +53,18 @@ def test_aligned_things_share_an_edge_or_a_centre(rects, edge):
 
 
 @quick
-@given(st.lists(boxes, min_size=2, max_size=9))
-def test_things_side_by_side_are_of_one_size_in_one_row_within_the_slide(rects):
-    before = slide_of(*rects)
-    after = arrange.side_by_side(before, ids_of(before), SlideSize())
+@given(st.lists(boxes, min_size=2, max_size=30), st.integers(200, 4_000), st.integers(200, 4_000))
+def test_things_side_by_side_are_of_one_size_in_one_row_within_the_slide(rects, width, height):
+    before, size = slide_of(*rects), SlideSize(w=width, h=height)
+    after = arrange.side_by_side(before, ids_of(before), size)
     row = sorted(after.elements, key=lambda e: e.x)
     assert len({(e.y, e.w, e.h) for e in row}) == 1
-    assert all(e.x >= 0 and e.x + e.w <= 1280 and e.y >= 0 and e.y + e.h <= 720 for e in row)
-    assert all(a.x + a.w + 24 == b.x for a, b in pairwise(row))
+    assert all(0 <= e.x <= width - e.w and 0 <= e.y <= height - e.h for e in row)
+    assert len({b.x - a.x - a.w for a, b in pairwise(row)}) == 1
+    assert row[1].x - row[0].x - row[0].w == min(24, width // len(row) // 4)
     assert [e.id for e in row] == [
         e.id for e in sorted(before.elements, key=lambda e: (e.x, e.y))]
-    again = arrange.side_by_side(after, ids_of(after), SlideSize())
+    again = arrange.side_by_side(after, ids_of(after), size)
     assert [e.id for e in sorted(again.elements, key=lambda e: e.x)] == [e.id for e in row]
 
 

@@ -26,6 +26,7 @@ from zigzag_core.course import (
     Video,
     Walkthrough,
 )
+from zigzag_core.course.document import valid_slide
 from zigzag_core.course.rules import patterns as pt
 from zigzag_core.course.rules import rule as r
 from zigzag_core.course.rules.gates import MediaWatched, TimeSpent
@@ -426,6 +427,20 @@ def test_a_ready_pattern_has_as_many_parts_as_wanted_all_within_the_slide(what, 
         for n, (x, y, w, h) in enumerate(boxes):
             for left, top, wide, high in boxes[n + 1:]:
                 assert left >= x + w or top >= y + h or x >= left + wide or y >= top + high
+
+
+@pytest.mark.parametrize("size", [(200, 200), (360, 640), (4_000, 300)])
+@pytest.mark.parametrize("what", [
+    "tabs", "accordion", "cards", "markers", "timeline", "flip_cards", "steps", "before_after",
+    "checklist", "choose_path", "spot_places",
+])
+def test_patterns_are_made_on_slides_of_any_size(what, size):
+    w, h = size
+    for count in (None, 2, 30):
+        made = make_pattern(slide(), what, (), fresh_ids(), SlideSize(w=w, h=h), count=count).slide
+        for element in valid_slide(made).elements:
+            assert element.w >= 16 and element.h >= 16, element.name
+            assert 0 <= element.x <= w - element.w and 0 <= element.y <= h - element.h
 
 
 def test_icons_that_become_tabs_share_one_place_for_their_panels():

@@ -10,13 +10,23 @@ Place = tuple[float, float, float, float]
 _LEFT, _TOP, _BOTTOM = 80.0, 160.0, 60.0
 """Room (px) beside, above and below; a title stands above."""
 _GAP = 24.0
+_LEAST = 16.0
+"""No part (px) is made smaller."""
 _IN_ROW = 8
 """So many tabs or years fit beside each other."""
 
 
 def middle(size: SlideSize) -> Place:
-    """Return the part of a slide that patterns fill."""
-    return _LEFT, _TOP, size.w - 2 * _LEFT, size.h - _TOP - _BOTTOM
+    """Return the part of a slide that patterns fill; on small ones there is less around it."""
+    left, top, bottom = min(_LEFT, size.w / 8), min(_TOP, size.h / 4), min(_BOTTOM, size.h / 8)
+    return left, top, size.w - 2 * left, size.h - top - bottom
+
+
+def within(place: Place, size: SlideSize) -> Place:
+    """Return `place`, made and moved so that it is on the slide and large enough to be seen."""
+    x, y, w, h = place
+    w, h = min(max(w, _LEAST), size.w), min(max(h, _LEAST), size.h)
+    return min(max(x, 0), size.w - w), min(max(y, 0), size.h - h), w, h
 
 
 def grid(count: int, area: Place, gap: float = _GAP) -> list[Place]:

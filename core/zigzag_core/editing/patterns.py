@@ -41,7 +41,7 @@ from zigzag_core.errors import CannotMake
 from .arranging.groups import outermost
 from .names import free_name
 from .pattern_pairs import revealed_by, two_sides
-from .pattern_places import Place, column, grid, middle, revealing
+from .pattern_places import Place, column, grid, middle, revealing, within
 
 Ready = Literal[
     "reveal_set", "tabs", "accordion", "cards", "markers", "timeline", "seen_counter",
@@ -83,6 +83,7 @@ class _Bench:
         self, kind: Addition, name: str, x: float, y: float, w: float, h: float, words: str = ""
     ) -> str:
         element, _ = new_element(kind, self.fresh, self.styles)
+        x, y, w, h = within((x, y, w, h), self.size)
         name = free_name(name, self.names)
         self.names.add(name)
         self.top += 1
@@ -274,7 +275,8 @@ def _before_after(bench: _Bench, chosen: list[Element], what: str, name: str) ->
     if chosen:
         first, second = chosen[0].id, chosen[1].id
     else:
-        box = (240, 150, bench.size.w - 480, bench.size.h - 240)
+        left, top, w, h = middle(bench.size)
+        box = (left + w / 7, top, w - 2 * w / 7, h)
         first = bench.put("picture", "Before", *box)
         second = bench.put("picture", "After", *box)
     return BeforeAfter(id=bench.fresh(), name=name, before=first, after=second)

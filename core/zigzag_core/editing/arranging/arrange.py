@@ -105,13 +105,14 @@ def side_by_side(slide: Slide, ids: Sequence[str], size: SlideSize) -> Slide:
     if len(row) < 2:
         return slide
     first = next(e for name in ids for e in row if e.id == name)
-    room = size.w - 2 * _MARGIN - (len(row) - 1) * _GAP
+    gap = math.floor(min(_GAP, size.w / len(row) / 4))
+    room = size.w - 2 * min(_MARGIN, size.w / 16) - (len(row) - 1) * gap
     wide = max(math.floor(min(room / len(row), max(e.w for e in row))), 1)
     high = max(min(round(first.h * wide / first.w), size.h), 1)
     middle = sum(e.y + e.h / 2 for e in row) / len(row)
     top = _half_up(min(max(middle - high / 2, 0), size.h - high))
-    left = _half_up((size.w - len(row) * wide - (len(row) - 1) * _GAP) / 2)
-    places = {e.id: left + n * (wide + _GAP) for n, e in enumerate(row)}
+    left = _half_up((size.w - len(row) * wide - (len(row) - 1) * gap) / 2)
+    places = {e.id: left + n * (wide + gap) for n, e in enumerate(row)}
     return _with_elements(slide, (
         e.model_copy(update={"x": places[e.id], "y": top, "w": wide, "h": high})
         if e.id in places else e for e in slide.elements
@@ -119,7 +120,7 @@ def side_by_side(slide: Slide, ids: Sequence[str], size: SlideSize) -> Slide:
 
 
 _MARGIN, _GAP = 48, 24
-"""Room (px) beside and between elements in a row."""
+"""Room (px) beside and between elements in a row, where there is enough."""
 
 
 def turn(slide: Slide, ids: Iterable[str], degrees: float) -> Slide:
