@@ -14,6 +14,9 @@ LANGUAGES = ("en", "de", "fr", "es", "ar")
 """The languages that the player speaks, by their primary subtag (BCP 47); others get English."""
 RIGHT_TO_LEFT = frozenset({"ar", "dv", "fa", "he", "ps", "sd", "ug", "ur", "yi"})
 """Languages that are written from right to left."""
+OF_NEW_QUESTIONS = frozenset({
+    "new_right", "new_wrong", "new_last", "new_sent", "true", "false", "your_answer"})
+"""What new questions say until their author writes something else; the player never asks."""
 
 _GAP = re.compile(r"\{([a-z]+)\}")
 
@@ -49,8 +52,10 @@ def player_words(language: str, own: Words) -> dict[str, str]:
 
 
 def not_english(words: Words) -> dict[str, str]:
-    """Return those of `words` that are not the English ones: what a program has to carry."""
-    return {key: text for key, text in words.items() if text != ENGLISH.get(key)}
+    """Return those of `words` that are not the English ones: what a program has to carry. What
+    only new questions say stands in them already."""
+    return {key: text for key, text in words.items()
+            if text != ENGLISH.get(key) and key not in OF_NEW_QUESTIONS}
 
 
 def say_with(words: Words) -> Say:
