@@ -162,6 +162,7 @@ def test_a_drag_question_from_four_shapes_that_are_there(page, newcomer):
     newcomer.band(*page.all("[data-handle]"))
     page.until(lambda: len(page.all("[data-selected]")) == 4)
     newcomer.choose("Make it a question", "Drag to target")
+    page.words("Make it", "button")
     newcomer.press("Make it")
     asked = page.until(lambda: next(iter(slide_of(page, slug)["questions"]), None))
     assert asked["kind"] == "drag_to_target"
