@@ -352,3 +352,38 @@ def test_slides_added_in_two_windows_go_together(page):
     page.browser.refresh()
     page.until(lambda: len(page.all("[data-stop]")) == 3)
     assert "From the second window" in page.find("nav[aria-label=Route]").text
+
+
+def test_what_cannot_be_fetched_is_said_and_the_work_goes_on(page):
+    """Menus, pages and the text editor are fetched when they are wanted; the line may be down."""
+    _new_course(page, "Without a line")
+    page.press("Add a slide")
+    page.until(lambda: len(page.all("[data-stop]")) == 2)
+    page.saved()
+    page.browser.execute_cdp_cmd("Network.enable", {})
+    page.browser.execute_cdp_cmd("Network.setBlockedURLs", {"urls": [
+        "*ActionMenu*", "*EditInPlace*", "*Plan-*", "*Plan.*"]})
+    page.browser.execute_cdp_cmd("Network.setCacheDisabled", {"cacheDisabled": True})
+    page.browser.refresh()
+    page.find("[data-stage]")
+    page.click("header button[aria-haspopup=menu]")
+    page.see("This part could not be loaded.")
+    handle = page.find("[data-handle]")
+    handle.click()
+    ActionChains(page.browser).double_click(handle).perform()
+    page.until(lambda: page.find("body").text.count("This part could not be loaded.") == 2)
+    page.find("[data-stage]")
+    page.press("Plan")
+    page.see("This page could not be shown")
+    # The line is there again: the other modes are as they were, and so is what failed.
+    page.browser.execute_cdp_cmd("Network.setBlockedURLs", {"urls": []})
+    page.press("Build")
+    page.find("[data-stage]")
+    page.click("header button[aria-haspopup=menu]")
+    page.button("Your account")
+    page.browser.switch_to.active_element.send_keys(Keys.ESCAPE)
+    page.until(lambda: ActionChains(page.browser).double_click(
+        page.find("[data-handle]")).perform() or page.find("[contenteditable=true]"))
+    page.browser.switch_to.active_element.send_keys("Written all the same")
+    page.saved()
+    page.browser.execute_cdp_cmd("Network.setCacheDisabled", {"cacheDisabled": False})

@@ -5,6 +5,7 @@ import { Navigate, Route, Routes, useLocation } from "react-router";
 import { api, take } from "../api/client";
 import { askEarly } from "../api/early";
 import { Shelf } from "../workbench/shelf/Shelf";
+import { Boundary } from "../kit/Boundary";
 import { Empty } from "../kit/Empty";
 import { QuietButton } from "../kit/QuietButton";
 import { followFoundWork } from "./foundWork";
@@ -47,9 +48,9 @@ export function App(): ReactNode {
     );
   }
   // A mail for a new password is opened in whatever browser, also where somebody is signed in.
-  if (!session.data.name || pathname.startsWith("/reset/")) return <Suspense fallback={waiting}><SignedOut /></Suspense>;
+  if (!session.data.name || pathname.startsWith("/reset/")) return <Boundary at={pathname}><Suspense fallback={waiting}><SignedOut /></Suspense></Boundary>;
   return (
-    <Suspense fallback={waiting}>
+    <Boundary at={pathname}><Suspense fallback={waiting}>
       <Routes>
         <Route path="/" element={<Shelf />} />
         <Route path="/account" element={<Account />} />
@@ -63,6 +64,6 @@ export function App(): ReactNode {
           element={<Empty title={t("thereIsNothingAtThis")}>{t("goBackToTheShelf")}</Empty>}
         />
       </Routes>
-    </Suspense>
+    </Suspense></Boundary>
   );
 }

@@ -9,6 +9,7 @@ import { close, useCourse } from "./store/store";
 import { useLost } from "./shell/useLost";
 import { TopBar } from "./shell/TopBar";
 import { SpeechContext, speechIn } from "../player/render/speech";
+import { Boundary } from "../kit/Boundary";
 import { Empty } from "../kit/Empty";
 import { QuietButton } from "../kit/QuietButton";
 import { t } from "../words/shell";
@@ -63,7 +64,7 @@ export default function Workbench(): ReactNode {
     <SpeechContext.Provider value={speech}>
       <Flex direction="column" h="100%" minW="1024px">
         <TopBar mode={mode} />
-        <Box flex="1" minH="0" as="main"><Suspense fallback={<Loading />}><Mode /></Suspense></Box>
+        <Box flex="1" minH="0" as="main"><Boundary at={mode}><Suspense fallback={<Loading />}><Mode /></Suspense></Boundary></Box>
         <ConflictDialog />
       </Flex>
     </SpeechContext.Provider>

@@ -1,12 +1,13 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { Plus } from "lucide-react";
-import { lazy, Suspense, useDeferredValue, useEffect, useMemo, useRef, useState, type ReactNode, type RefObject } from "react";
+import { useDeferredValue, useEffect, useMemo, useRef, useState, type ReactNode, type RefObject } from "react";
 import { Still } from "../../../player/render/Still";
 import { promptedSlide } from "../../store/following";
 import { addSlide } from "../../store/slides";
 import { edit, select, useCourse } from "../../store/store";
 import { Empty } from "../../../kit/Empty";
 import type { Slide } from "../../../api/types";
+import { useFetched } from "../../../kit/useFetched";
 import { MainButton } from "../../../kit/MainButton";
 import { Handles } from "./Handles";
 import { OverlayBar } from "./OverlayBar";
@@ -30,8 +31,9 @@ interface Props {
   onAdd: (at: [number, number] | null) => void;
 }
 
+/** So long (ms) after it has opened Build fetches what writing needs. */
+const RESTED_MS = 500;
 const fetchTextEditor = (): Promise<typeof import("../text/EditInPlace")> => import("../text/EditInPlace");
-const EditInPlace = lazy(fetchTextEditor);
 
 /** Where the pointer is while it is not over the slide. */
 export const nowhere = (): null => null;
@@ -82,7 +84,10 @@ function LooksOfSelected({ made, slide }: { made: Slide | undefined; slide: Slid
 /** The slide as a picture, with handles over it. */
 export function Stage({ pointer, onAdd }: Props): ReactNode {
   // Writing needs much code: it comes when all else is there, and before anybody writes.
-  useEffect(() => { const timer = window.setTimeout(() => void fetchTextEditor().catch(() => undefined), 500); return () => window.clearTimeout(timer); }, []);
+  useEffect(() => {
+    const timer = window.setTimeout(() => void fetchTextEditor().catch(() => undefined), RESTED_MS);
+    return () => window.clearTimeout(timer);
+  }, []);
   const frame = useRef<HTMLDivElement>(null);
   const paper = useRef<HTMLDivElement>(null);
   const size = useCourse((state) => state.course.size);
@@ -115,6 +120,7 @@ export function Stage({ pointer, onAdd }: Props): ReactNode {
   }
 
   const element = slide?.elements.find((other) => other.id === editing);
+  const EditInPlace = useFetched(fetchTextEditor, Boolean(element), () => edit(null));
   return (
     <Box flex="1" minW="0" position="relative" bg="table" role="region" aria-label={t("slide2")} data-pane="slide">
       <Flex
@@ -136,8 +142,8 @@ export function Stage({ pointer, onAdd }: Props): ReactNode {
             _focusVisible={{ outline: "2px solid {colors.marigold}", outlineOffset: "4px" }}
           >
             <Box aria-hidden={!element}>
-              <Still slide={shown} {...{ size, theme, media, scale }} without={editing}>
-                {element && <Suspense><EditInPlace element={element} key={element.id} /></Suspense>}
+              <Still slide={shown} {...{ size, theme, media, scale }} without={EditInPlace && editing}>
+                {element && EditInPlace && <EditInPlace element={element} key={element.id} />}
               </Still>
             </Box>
             <Grid scale={scale} />
