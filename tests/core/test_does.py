@@ -38,7 +38,7 @@ from zigzag_core.editing.copies.copying import (
     paste,
 )
 from zigzag_core.editing.path_slides import slides_for_paths
-from zigzag_core.editing.patterns import make_pattern
+from zigzag_core.editing.patterns import COUNTED, make_pattern
 from zigzag_core.editing.removing import without
 from zigzag_core.engine import engine
 from zigzag_core.errors import CannotMake
@@ -401,10 +401,7 @@ def test_every_pattern_is_made_in_one_step_and_runs(what):
     assert all(e.x >= 0 and e.x + e.w <= 1280 for e in made.elements)
 
 
-@pytest.mark.parametrize("what", [
-    "reveal_set", "tabs", "accordion", "cards", "markers", "timeline", "flip_cards", "steps",
-    "checklist", "choose_path", "spot_places",
-])
+@pytest.mark.parametrize("what", COUNTED)
 @pytest.mark.parametrize("count", [2, 5, 9, 30])
 def test_a_ready_pattern_has_as_many_parts_as_wanted_all_within_the_slide(what, count):
     made = make_pattern(slide(), what, (), fresh_ids(), SlideSize(), count=count).slide
@@ -430,10 +427,7 @@ def test_a_ready_pattern_has_as_many_parts_as_wanted_all_within_the_slide(what, 
 
 
 @pytest.mark.parametrize("size", [(200, 200), (360, 640), (4_000, 300)])
-@pytest.mark.parametrize("what", [
-    "tabs", "accordion", "cards", "markers", "timeline", "flip_cards", "steps", "before_after",
-    "checklist", "choose_path", "spot_places",
-])
+@pytest.mark.parametrize("what", [*COUNTED, "before_after"])
 def test_patterns_are_made_on_slides_of_any_size(what, size):
     w, h = size
     for count in (None, 2, 30):
@@ -485,6 +479,8 @@ def test_paths_on_the_last_slide_lead_on_to_a_new_one():
     learner = Learner(CourseDocument(course=changed, slides=slides))
     assert learner.does("next").slide == slides[-1].id
     assert slides_for_paths(document.course, fork.slide, "gone", fresh_ids(9))[1] == ()
+    other = document.course.model_copy(update={"slides": ("slideb",)})
+    assert slides_for_paths(other, fork.slide, fork.pattern, fresh_ids(9)) == (other, ())
 
 
 def test_a_pattern_is_made_of_what_is_selected():

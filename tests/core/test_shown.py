@@ -2,7 +2,7 @@
 
 from zigzag_core.course import Group, Overlay, Text
 from zigzag_core.course.rules import patterns as pt
-from zigzag_core.course.rules.rule import Calculate
+from zigzag_core.course.rules.rule import Calculate, StartOver
 from zigzag_core.editing.copies.copying import duplicate_slide
 from zigzag_core.editing.removing import without
 from zigzag_core.tracking.progress import pack, unpack
@@ -129,6 +129,25 @@ def test_an_overlay_can_be_open_from_the_start():
     assert learner.state.overlays == ("panel",)
     learner.does("close", target="panel").waits(1_000)
     assert learner.state.overlays == ()
+
+
+def test_a_chain_of_overlays_opens_in_one_step_however_long_it_is():
+    chain = [Overlay(id=f"panel{n}", name=f"Panel {n}", blocks=False,
+                     shown=["open", f"panel{n - 1}"] if n else ["clicked", "first"])
+             for n in range(8)]
+    learner = Learner(course(slide("slidea", button("first", SHOW("word")), text("word"),
+                                   overlays=tuple(chain))))
+    learner.clicks("first")
+    assert learner.state.overlays == tuple(overlay.id for overlay in chain)
+
+
+def test_an_overlay_opens_anew_where_the_slide_is_entered_again_at_once():
+    restart = button("first", StartOver(what="slide"))
+    learner = Learner(course(overlay_shown(True, restart)))
+    learner.does("close", target="panel")
+    assert learner.state.overlays == ()
+    learner.clicks("first")
+    assert learner.state.overlays == ("panel",)
 
 
 def test_overlays_that_open_and_close_each_other_come_to_an_end():

@@ -97,5 +97,7 @@ def test_a_new_question_gives_feedback_in_the_courses_language():
     assert plain(question.feedback.last) == "Die richtige Antwort war eine andere."
     assert {"Richtig", "Falsch", "Antwort absenden"} <= {spoken(element) for element in elements}
     assert {"True", "False"} <= {element.name for element in elements}
+    said = {say_in(language, {})("new_wrong") for language in LANGUAGES}
+    assert len(said) == len(LANGUAGES) and not {"new_wrong", "true"} & set(ENGLISH)
     *_, survey = new_question("open_answer", fresh_ids(6), say=say_in("fr", {}))
     assert plain(survey.feedback.answered) == "Votre réponse a été envoyée."

@@ -20,10 +20,12 @@ def slides_for_paths(
 
     The new slides stand behind `slide`, are called as what is clicked, and lead back to it. Next on
     `slide` passes over them: to the slide after them, and to a new one where there is none. A
-    `pattern` that is no choice of paths of the slide, or has no path without a slide, gives none.
+    `pattern` that is no choice of paths of the slide, or has no path without a slide, gives none;
+    so does a slide that the course does not list.
     """
     found = next((p for p in slide.patterns if p.id == pattern and isinstance(p, ChoosePath)), None)
-    if not isinstance(found, ChoosePath) or all(path.slide for path in found.paths):
+    if slide.id not in course.slides or not isinstance(found, ChoosePath) or all(
+            path.slide for path in found.paths):
         return course, ()
     course, layout = with_layout(course, TITLE_AND_TEXT)
     made: list[Slide] = []

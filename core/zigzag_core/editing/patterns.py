@@ -56,6 +56,11 @@ _OPEN = StylePatch(fill="accent", text_colour="ink")
 
 FEWEST, MOST = 2, 30
 """Bounds of how many parts a ready arrangement has."""
+COUNTED: tuple[Ready, ...] = (
+    "reveal_set", "tabs", "accordion", "cards", "markers", "timeline", "flip_cards", "steps",
+    "checklist", "choose_path", "spot_places",
+)
+"""What can have any number of parts."""
 _TITLES = ("First", "Second", "Third", "Fourth", "Fifth", "Sixth", "Seventh", "Eighth", "Ninth")
 
 

@@ -109,6 +109,7 @@ def enter(run: Run, slide: str, back: bool = False) -> None:
         waiting=tuple(wait for wait in state.waiting if wait.owner == COURSE),
         back=None if state.back == slide else state.back,
     )
+    run.entered = True
     run.raised("slide_entered", slide)
     run.effects.append({"effect": "moved", "slide": slide})
     _begin_clock(run, slide)

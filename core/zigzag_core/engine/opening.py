@@ -14,16 +14,17 @@ from .values import to_yes_no
 def open_and_close(run: Run) -> None:
     """Open and close the overlays of this slide whose conditions have changed in this step.
 
-    What the learner has closed stays closed until the condition comes to hold anew. What follows
-    from opening and closing may change conditions again, a few times over.
+    What the learner has closed stays closed until the condition comes to hold anew, or the slide
+    is entered again. What follows may change conditions again, as far as anything may follow.
     """
     before = run.before
-    for _ in range(LIMITS.deepest):
-        now = run.state
+    while run.handled < LIMITS.follow_ups:
+        now, fresh = run.state, run.entered
+        run.entered = False
         turned = [
             (overlay.id, held) for overlay in run.index.opening.get(now.slide or "", ())
             if (held := _holds(run, now, overlay.opens)) != (
-                _same_visit(before, now) and _holds(run, before, overlay.opens))
+                not fresh and _holds(run, before, overlay.opens))
         ]
         if not turned:
             return
@@ -31,10 +32,6 @@ def open_and_close(run: Run) -> None:
             (moving.open_overlay if held else moving.close_overlay)(run, name)
         follow_up(run)
         before = now
-
-
-def _same_visit(before: State, now: State) -> bool:
-    return before.slide == now.slide and before.entered == now.entered
 
 
 def _holds(run: Run, state: State, condition: Node) -> bool:

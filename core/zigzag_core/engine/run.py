@@ -21,9 +21,10 @@ Raised = tuple[str, str, str | None]
 
 
 class Run:
-    """What the parts of the engine share. `log`, where there is one, takes every rule that ran."""
+    """What the parts of the engine share. `log`, where there is one, takes every rule that ran;
+    `entered` says that a slide was entered, until that has been looked at."""
 
-    __slots__ = ("before", "effects", "handled", "index", "log", "queue", "state")
+    __slots__ = ("before", "effects", "entered", "handled", "index", "log", "queue", "state")
 
     def __init__(self, index: Index, state: State, log: list[Ran] | None) -> None:
         self.index = index
@@ -31,6 +32,7 @@ class Run:
         self.effects: list[Effect] = []
         self.queue: deque[Raised] = deque()
         self.handled = 0
+        self.entered = False
         self.log = log
 
     def update(self, **changes: Any) -> None:

@@ -20,6 +20,7 @@ from zigzag_core.course.rules.expression import GIVEN, OPERATORS
 from zigzag_core.course.rules.patterns import SETS
 from zigzag_core.course.style.style import Look
 from zigzag_core.course.text.rich_text import LiveValue
+from zigzag_core.editing import patterns
 from zigzag_core.words import ENGLISH, LANGUAGES, RIGHT_TO_LEFT
 
 from .limits import LIMITS
@@ -39,6 +40,8 @@ def tables() -> dict[str, Any]:
         "LOOKS": list(get_args(Look)),
         "LIVE_VALUES": list(get_args(LiveValue)),
         "SETS": list(SETS),
+        "PATTERN_PARTS": {
+            "fewest": patterns.FEWEST, "most": patterns.MOST, "of": list(patterns.COUNTED)},
         "QUESTIONS": {
             kind: {
                 "title": found.title, "search": found.search, "form": found.form,

@@ -82,6 +82,7 @@ export function enter(run: Run, slide: string, back = false): void {
     waiting: state.waiting.filter(({ owner }) => owner === "course"),
     back: state.back === slide ? null : state.back,
   });
+  run.entered = true;
   run.raised("slide_entered", slide);
   run.effects.push({ effect: "moved", slide });
   beginClock(run, slide);

@@ -11,20 +11,16 @@ import { toYesNo } from "./values";
 export function openAndClose(run: Run): void {
   const holds = (state: State, condition: unknown): boolean => toYesNo(evaluate(run.index, state, condition));
   let { before } = run;
-  for (let pass = 0; pass < LIMITS.deepest; pass += 1) {
-    const now = run.state;
-    const same = sameVisit(before, now);
+  while (run.handled < LIMITS.follow_ups) {
+    const [now, fresh] = [run.state, run.entered];
+    run.entered = false;
     const turned = (run.index.opening.get(now.slide ?? "") ?? []).flatMap(({ id, opens }) => {
       const held = holds(now, opens);
-      return held === (same && holds(before, opens)) ? [] : [{ id, held }];
+      return held === (!fresh && holds(before, opens)) ? [] : [{ id, held }];
     });
     if (!turned.length) return;
     for (const { id, held } of turned) (held ? moving.openOverlay : moving.closeOverlay)(run, id);
     followUp(run);
     before = now;
   }
-}
-
-function sameVisit(before: State, now: State): boolean {
-  return before.slide === now.slide && before.entered === now.entered;
 }

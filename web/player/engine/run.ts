@@ -16,6 +16,8 @@ export class Run {
   readonly before: State;
   queue: Raised[] = [];
   handled = 0;
+  /** Whether a slide was entered, until that has been looked at. */
+  entered = false;
 
   private own: State | null = null;
 

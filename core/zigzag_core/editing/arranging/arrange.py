@@ -11,6 +11,7 @@ from typing import Literal
 
 from zigzag_core.course import Element, Group, Slide, SlideSize
 from zigzag_core.course.elements.geometry import Box, around, box_of
+from zigzag_core.errors import CannotMake
 
 from .groups import boxed, outermost, with_members
 
@@ -97,13 +98,14 @@ def side_by_side(slide: Slide, ids: Sequence[str], size: SlideSize) -> Slide:
     """Return `slide` with elements in one row within it, all as wide and high as each other.
 
     They are no wider than the widest was, and keep the shape of the first one; their order is the
-    one from left to right. Groups and locked elements stay as they are. Places are whole px.
+    one from left to right. Groups, rotated and locked elements stay as they are. Places are whole
+    px. Raises `CannotMake` where fewer than two are left.
     """
     wanted = set(ids)
     row = sorted((e for e in slide.elements if e.id in wanted and not e.locked and not e.turn
                   and not isinstance(e, Group)), key=attrgetter("x", "y"))
     if len(row) < 2:
-        return slide
+        raise CannotMake("Select two or more elements that are not locked, rotated or groups.")
     first = next(e for name in ids for e in row if e.id == name)
     gap = math.floor(min(_GAP, size.w / len(row) / 4))
     room = size.w - 2 * min(_MARGIN, size.w / 16) - (len(row) - 1) * gap

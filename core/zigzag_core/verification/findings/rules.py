@@ -85,6 +85,7 @@ def _overlays(slide: Slide) -> Iterator[Finding]:
         if isinstance(pattern, RevealSet):
             opened |= {name for item in pattern.items for name in item.shows}
     opened |= {overlay.id for overlay in slide.overlays if overlay.shown is not False}
+    closed |= {overlay.id for overlay in slide.overlays if not isinstance(overlay.shown, bool)}
     opened |= {e.drag.overlay for e in slide.elements if e.drag and e.drag.overlay}
     leaves = any(
         rule.do and e.overlay for e in slide.elements for rule in e.rules

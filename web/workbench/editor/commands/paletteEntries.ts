@@ -7,6 +7,7 @@ import {
   PictureInPicture2, Scaling, Ungroup, Variable, Workflow, type LucideIcon,
 } from "lucide-react";
 import { useNavigate } from "react-router";
+import { PATTERN_PARTS } from "../../../api/tables";
 import { api, take } from "../../../api/client";
 import type { Element, RuleAction, Slide } from "../../../api/types";
 import { addElement, type Addition } from "../../store/adding";
@@ -55,15 +56,14 @@ const PATTERNS: [word: string, also: string, what: ReadyPattern][] = [
   [t("spotThePlacesInA"), t("findHotspotsAreas"), "spot_places"],
 ];
 
-/** Patterns that can have any number of parts: “9 checklist”. */
-const COUNTED = new Set<ReadyPattern>(["reveal_set", "tabs", "accordion", "cards", "markers", "timeline", "flip_cards", "steps", "checklist", "choose_path", "spot_places"]);
-const [FEWEST, MOST] = [2, 30];
+/** Patterns that can have any number of parts. */
+const COUNTED: ReadonlySet<string> = new Set(PATTERN_PARTS.of);
 
-/** Typed with a number: a ready pattern of so many parts. */
+/** Typed with a number, as in “9 checklist”: a ready pattern of so many parts. */
 function counted(typed: string): Entry[] {
   const [, before, words = "", after] = /^\s*(?:(\d{1,2})\s+)?([^\d]*?)(?:\s+(\d{1,2}))?\s*$/.exec(typed) ?? [];
   const count = Number(before ?? after ?? 0);
-  if (count < FEWEST || count > MOST || !words.trim()) return [];
+  if (count < PATTERN_PARTS.fewest || count > PATTERN_PARTS.most || !words.trim()) return [];
   return PATTERNS.filter(([, , what]) => COUNTED.has(what)).map(([word, also, what]): Entry => ({
     word: t("countOfPattern", { word, count }), key: `${count} ${what}`, also: `${also} ${typed}`, group: t("pattern"), icon: Workflow, whenTyped: true,
     run: () => void makePattern(what, count),

@@ -9,16 +9,21 @@ import {
 import { memo, type ComponentProps, type FocusEvent, type KeyboardEvent, type ReactNode } from "react";
 import type { Element } from "../../../api/types";
 import { renameElement, reorderElement } from "../../store/commands";
-import { changeElements, select, useCourse } from "../../store/store";
+import { changeElements, currentSlide, select, useCourse } from "../../store/store";
 import { says, withWords, writtenWords } from "./rowText";
 import { stopTyping, typeInRow, useTyping, type Typed } from "./typing";
 import { shownWay } from "../../does/ShownWhen";
 import { t } from "../../../words/editor";
 
+/** The row so many steps from the one that is `here`, which may be being typed into. */
+function rowBeside(here: globalThis.Element, step: number): HTMLElement | undefined {
+  const rows = [...here.closest("[data-pane]")?.querySelectorAll<HTMLElement>("[data-row], [data-typing]") ?? []];
+  return rows[rows.findIndex((row) => row === here) + step];
+}
+
 /** In the list the arrows go from row to row, with Shift selecting them; on the slide they move things. */
 function goToRow(event: KeyboardEvent, id: string, step: number): void {
-  const rows = [...event.currentTarget.closest("[data-pane]")?.querySelectorAll<HTMLElement>("[data-row]") ?? []];
-  const next = rows[rows.findIndex((row) => row.dataset.row === id) + step];
+  const next = rowBeside(event.currentTarget, step);
   next?.focus();
   if (next?.dataset.row && event.shiftKey) {
     select([...new Set([...useCourse.getState().selection.selected, id, next.dataset.row])]);
@@ -78,8 +83,7 @@ function RowButton({ id, ...rest }: ComponentProps<"button"> & { id: string }): 
     const step = { ArrowUp: -1, ArrowDown: 1 }[event.key];
     const command = event.ctrlKey || event.metaKey;
     if (step && event.altKey) {
-      const { selection, slides } = useCourse.getState();
-      const all = slides[selection.slide ?? ""]?.elements ?? [];
+      const all = currentSlide()?.elements ?? [];
       reorderElement(id, all.findIndex((other) => other.id === id) + step);
     } else if (step && !command) {
       goToRow(event, id, step);
@@ -127,13 +131,6 @@ function inWords(target: EventTarget): boolean {
   return target instanceof globalThis.Element && target.closest("[data-words]") !== null;
 }
 
-/** The row beside the one that is being typed into, by its id. */
-function rowBeside(field: HTMLElement, step: number): string | undefined {
-  const rows = [...field.closest("[data-pane]")?.querySelectorAll<HTMLElement>("[data-row], [data-typing]") ?? []];
-  const other = rows[rows.indexOf(field) + step];
-  return other?.dataset.row;
-}
-
 /** A row being typed into: the name, or what it says: its words or its text alternative. */
 function TypedRow(
   { element, what, onDone }: { element: Element; what: Typed; onDone: () => void },
@@ -158,7 +155,7 @@ function TypedRow(
     }
     if (event.key === "Escape") onDone();
     // Tab goes on in the next row, with Shift in the one before; at the ends it leaves the list.
-    const other = event.key === "Tab" ? rowBeside(event.currentTarget, event.shiftKey ? -1 : 1) : undefined;
+    const other = event.key === "Tab" ? rowBeside(event.currentTarget, event.shiftKey ? -1 : 1)?.dataset.row : undefined;
     if (other) {
       event.preventDefault();
       finish(event.currentTarget.value);
