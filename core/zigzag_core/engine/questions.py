@@ -8,7 +8,7 @@ from zigzag_core.program import Grader
 from zigzag_core.program.limits import LIMITS
 
 from .learner import at_hand
-from .random import fnv1a, shuffled
+from zigzag_core.program.random import fnv1a, shuffled
 from .run import Run
 from .state import Answer, State
 from .values import Value, clipped, number, to_text

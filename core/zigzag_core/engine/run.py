@@ -12,7 +12,7 @@ from zigzag_core.program.events import Effect, Ran
 
 from .expression import evaluate
 from .index import Index
-from .random import step32
+from zigzag_core.program.random import step32
 from .state import State
 from .values import fitted, to_yes_no
 

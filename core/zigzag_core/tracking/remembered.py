@@ -11,7 +11,7 @@ from typing import get_args
 
 from zigzag_core.course.document import RememberedKind
 from zigzag_core.engine.index import Index
-from zigzag_core.engine.random import fnv1a
+from zigzag_core.program.random import fnv1a
 from zigzag_core.engine.state import Answer
 from zigzag_core.engine.values import number
 from zigzag_core.errors import Damaged, OtherCourse

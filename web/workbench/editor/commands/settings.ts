@@ -131,17 +131,31 @@ function isAsked({ questions }: Slide, { id }: Element, of: "question" | "choice
   return questions.some((question) => shuffles(question) && elementsOf(question).includes(id));
 }
 
-/** Put the focus on the field with this label, once the cards are drawn. */
-function goToField(label: string, tries = 20): void {
-  requestAnimationFrame(() => {
+/** So long (ms) a field is waited for: its card may have to be fetched, and it is drawn after the slide. */
+const PATIENCE_MS = 3000;
+
+/** Put the focus on the field with this label once its card is drawn, unless one has gone on to something else. */
+function goToField(label: string): void {
+  const until = performance.now() + PATIENCE_MS;
+  const search = new AbortController();
+  for (const other of ["keydown", "pointerdown"]) {
+    document.addEventListener(other, () => search.abort(), { capture: true, signal: search.signal });
+  }
+  const look = (): void => {
+    if (search.signal.aborted) return;
     const field = fieldCalled(label);
-    if (field) {
-      // Only the cards are scrolled, never the page around them.
-      const cards = field.closest("[data-pane=cards]");
-      cards?.scrollBy({ top: field.getBoundingClientRect().top - cards.getBoundingClientRect().top - cards.clientHeight / 3 });
-      field.focus({ preventScroll: true });
-    } else if (tries) goToField(label, tries - 1);
-  });
+    if (!field) {
+      if (performance.now() < until) requestAnimationFrame(look);
+      else search.abort();
+      return;
+    }
+    search.abort();
+    // Only the cards are scrolled, never the page around them.
+    const cards = field.closest("[data-pane=cards]");
+    cards?.scrollBy({ top: field.getBoundingClientRect().top - cards.getBoundingClientRect().top - cards.clientHeight / 3 });
+    field.focus({ preventScroll: true });
+  };
+  requestAnimationFrame(look);
 }
 
 const FIELDS = "input, select, textarea, button";

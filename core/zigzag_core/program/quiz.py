@@ -1,0 +1,61 @@
+"""What a quiz is compiled to: slides that are drawn for each learner, and put in order."""
+
+from typing import Annotated, Literal
+
+from pydantic import Field
+
+from zigzag_core.course.kinds import Is
+from zigzag_core.course.model import Model
+
+from .field_types import ProgramId, SlideName
+
+
+class DrawnUnit(Model):
+    """Slides that come together, in this order.
+
+    So many of them are `questions`; one without any always comes. For each limit of its set,
+    `counts` says how many of its questions count there. When it comes, a `pin` keeps it first or
+    last.
+    """
+
+    slides: tuple[SlideName, ...]
+    questions: int = 1
+    counts: tuple[int, ...] = ()
+    pin: Literal["none", "first", "last"] = "none"
+
+
+class DrawLimit(Model):
+    """Of what counts there are at `least` and at `most` so many (None: any number)."""
+
+    least: int = 0
+    most: int | None = None
+
+
+class DrawnSet(Model):
+    """A set: so many questions to `take` (None: all), within `limits`, and whether it is shuffled.
+    """
+
+    id: Annotated[ProgramId, Is("set")]
+    units: tuple[DrawnUnit, ...]
+    take: Annotated[int, Field(ge=0)] | None = None
+    shuffled: bool = True
+    limits: tuple[DrawLimit, ...] = ()
+
+
+SetOrder = Literal["kept", "shuffled", "mixed"]
+"""Sets follow each other as listed or in any order; or what is drawn of all is shuffled as one."""
+
+
+class ProgramQuiz(Model):
+    """A quiz: what opens it, sets of which so many are taken (`take`; None: all), what closes it.
+
+    `slides` are all that it has, in the order of the course.
+    """
+
+    id: Annotated[ProgramId, Is("section")]
+    slides: tuple[SlideName, ...]
+    opening: tuple[SlideName, ...] = ()
+    sets: tuple[DrawnSet, ...] = ()
+    closing: tuple[SlideName, ...] = ()
+    take: Annotated[int, Field(ge=0)] | None = None
+    order: SetOrder = "kept"

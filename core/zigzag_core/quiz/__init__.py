@@ -1,0 +1,1 @@
+"""Quizzes: which questions each learner gets, in which order, and the numbers behind that."""
