@@ -28,6 +28,7 @@ from .jobs.api import router as jobs
 from .practice.api import router as practice
 from .problems import Problem, problem_of
 from .publishing.api import router as publishing
+from .publishing.quizzes_api import router as quizzes
 
 logger = logging.getLogger(__name__)
 
@@ -68,6 +69,7 @@ api.add_router("/edits", does)
 api.add_router("/edits", layouts)
 api.add_router("/edits", questions)
 api.add_router("", publishing)
+api.add_router("", quizzes)
 api.add_router("", jobs)
 api.add_router("/practice", practice)
 

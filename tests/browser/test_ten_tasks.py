@@ -77,6 +77,7 @@ def test_five_icons_that_change_a_panel_and_next_after_all_five(page, newcomer):
     page.until(lambda: len(page.find("[data-pane=order]").text) and len(
         slide_of(page, slug)["patterns"]) == 1)
     newcomer.click("[aria-label='Running order']")
+    page.still("[data-row]")
     rows = [row for row in page.all("[data-row]") if "What “" in row.text]
     newcomer.double_click(rows[0].find_element("css selector", "[data-words]"))
     for n in range(5):

@@ -34,6 +34,7 @@ from zigzag_core.program import (
     ClockCue,
     CloseOverlay,
     Disable,
+    DrawAgain,
     Enable,
     Enter,
     Fork,
@@ -64,6 +65,7 @@ from zigzag_core.program import (
     Toggle,
     Wait,
 )
+from zigzag_core.program.quiz import DrawnSet, DrawnUnit, ProgramQuiz
 from zigzag_core.words import LANGUAGES, not_english, player_words
 
 from .question_strategies import VALUES as GIVEN
@@ -72,6 +74,7 @@ from .question_strategies import graders as random_grader
 SLIDES = ["slidea", "slideb", "slidec"]
 ELEMENTS = [f"{slide}e{n}" for slide in SLIDES for n in range(3)]
 ELEMENTS += [f"{slide}{part}" for slide in SLIDES for part in "gntv"]
+QUIZZES = ["quiza", "gone"]
 OVERLAYS = [f"{slide}o" for slide in SLIDES]
 INNER = [f"{slide}i" for slide in SLIDES]
 QUESTIONS = [f"{slide}q" for slide in SLIDES]
@@ -136,6 +139,7 @@ actions = st.one_of(
     st.sampled_from(ELEMENTS).map(lambda element: Disable(element=element)),
     st.sampled_from(ELEMENTS + OVERLAYS).map(lambda element: Toggle(element=element)),
     st.sampled_from(SLIDES).map(lambda slide: Enter(slide=slide)),
+    st.sampled_from(QUIZZES).map(lambda quiz: DrawAgain(quiz=quiz)),
     st.sampled_from(ELEMENTS).map(lambda element: MoveElement(element=element, move="drift")),
     st.tuples(st.sampled_from(SLIDES + OVERLAYS), st.sampled_from(["start", "stop", "restart"]))
     .map(lambda pair: RunClock(of=pair[0], run=pair[1])),
@@ -260,6 +264,21 @@ def _element(draw, name, control="none", question=None, part=None, own=()):
 
 
 @st.composite
+def _quizzes(draw, ids):
+    """A quiz of some slides that follow each other; or none."""
+    own = ids[draw(st.integers(0, 1)):]
+    if not own or draw(st.booleans()):
+        return ()
+    opening, drawn = draw(st.sampled_from([((), own), (own[:1], own[1:])]))
+    units = tuple(DrawnUnit(slides=(slide,), questions=draw(st.integers(0, 1))) for slide in drawn)
+    take = draw(st.none() | st.integers(0, 2))
+    return (ProgramQuiz(
+        id="quiza", slides=tuple(own), opening=tuple(opening),
+        sets=(DrawnSet(id="setone", units=units, take=take),),
+        again=draw(st.sampled_from(["new", "unseen", "same"]))),)
+
+
+@st.composite
 def programs(draw):
     slides, graders = [], []
     for slide in SLIDES[: draw(st.integers(1, 3))]:
@@ -318,7 +337,7 @@ def programs(draw):
             TextVariable(id="words", name="words", default=draw(words)),
             YesNoVariable(id="flag", name="flag", default=draw(st.booleans())),
         ),
-        questions=tuple(graders),
+        questions=tuple(graders), quizzes=draw(_quizzes(ids)),
         rules=(*course_rules, *(r.model_copy(update={"target": "course"})
                                 for r in _timed(draw, "course") if r.on == "timer")),
         sets=tuple(

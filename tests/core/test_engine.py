@@ -17,11 +17,11 @@ from zigzag_core.course.rules.expression import check_expression
 from zigzag_core.engine import engine, results
 from zigzag_core.engine.expression import evaluate
 from zigzag_core.engine.index import Index
-from zigzag_core.program.random import shuffled, step32
 from zigzag_core.engine.state import State, as_json
 from zigzag_core.engine.values import fitted, number, to_number, to_text
 from zigzag_core.grading.solutions import right_response
 from zigzag_core.program import Hide, ProgramElement, ProgramRule, SetVariable
+from zigzag_core.program.random import shuffled, step32
 from zigzag_core.tracking import progress
 
 from .samples import chasing_program, index_of, program_of, quiz_course, with_slides

@@ -1721,6 +1721,50 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/courses/{slug}/quizzes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Numbers
+         * @description Say what the settings of the course's quizzes come to.
+         *
+         *     The answer is 202 with a job until the course is compiled.
+         */
+        get: operations["zigzag_server_publishing_quizzes_api_get_numbers"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/courses/{slug}/quizzes/{quiz}/draw": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Draw
+         * @description Say which slides of a quiz the learner with this seed gets.
+         *
+         *     The answer is 202 with a job until the course is compiled.
+         */
+        get: operations["zigzag_server_publishing_quizzes_api_get_draw"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs": {
         parameters: {
             query?: never;
@@ -6915,7 +6959,8 @@ export interface components {
          *     Without a `background` of its own it has that of its `layout`. `onward` says where *next*
          *     leads. `indent` is how far in it stands in the outline. `notes` are for the author alone,
          *     the `transcript` is there for the learner to read. Its `gate` comes before the course's; where
-         *     it is `ungated`, the slide has none.
+         *     it is `ungated`, the slide has none. `tags` and `level` say what its questions are about and how
+         *     hard they are: sets of a quiz are balanced by them.
          */
         Slide: {
             /** Id */
@@ -7001,6 +7046,13 @@ export interface components {
              *     }
              */
             navigation: components["schemas"]["NavigationHere"];
+            /**
+             * Tags
+             * @default []
+             */
+            tags: string[];
+            /** Level */
+            level?: ("easy" | "medium" | "hard") | null;
         };
         /**
          * SlideSize
@@ -8371,6 +8423,29 @@ export interface components {
             message: string;
         };
         /**
+         * Balance
+         * @description Of the questions that are drawn, at `least` and at `most` so many have a `tag` or a level.
+         *
+         *     With a tag it is the tag that counts; None at `most` is any number.
+         */
+        Balance: {
+            /** Tag */
+            tag?: string | null;
+            /**
+             * Level
+             * @default hard
+             * @enum {string}
+             */
+            level: "easy" | "medium" | "hard";
+            /**
+             * Least
+             * @default 0
+             */
+            least: number;
+            /** Most */
+            most?: number | null;
+        };
+        /**
          * Completion
          * @description When the course counts as completed; what is set must all hold.
          *
@@ -8923,8 +8998,79 @@ export interface components {
             decimals: number;
         };
         /**
+         * QuestionSet
+         * @description A set of a quiz: `take` so many of its questions at random (None: all).
+         *
+         *     Where it is `shuffled`, slides come in any order but for those kept `first`, `last` and
+         *     `together`; else in that of the course.
+         */
+        QuestionSet: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Slides
+             * @default []
+             */
+            slides: string[];
+            /** Take */
+            take?: number | null;
+            /**
+             * Shuffled
+             * @default true
+             */
+            shuffled: boolean;
+            /** First */
+            first?: string | null;
+            /** Last */
+            last?: string | null;
+            /**
+             * Together
+             * @default []
+             */
+            together: components["schemas"]["Together"][];
+            /**
+             * Balances
+             * @default []
+             */
+            balances: components["schemas"]["Balance"][];
+        };
+        /**
+         * Quiz
+         * @description How a section is drawn as a quiz.
+         *
+         *     What is in no set stands before the first set or after the last, as in the course. So many
+         *     sets are taken at random (`take`; None: all). They follow each other as listed (*kept*), in any
+         *     order (*shuffled*), or what is drawn of all of them is shuffled as one (*mixed*). A further
+         *     attempt gets a *new* draw, one with what is still *unseen* first, or the *same*.
+         */
+        Quiz: {
+            /**
+             * Sets
+             * @default []
+             */
+            sets: components["schemas"]["QuestionSet"][];
+            /** Take */
+            take?: number | null;
+            /**
+             * Order
+             * @default kept
+             * @enum {string}
+             */
+            order: "kept" | "shuffled" | "mixed";
+            /**
+             * Again
+             * @default new
+             * @enum {string}
+             */
+            again: "new" | "unseen" | "same";
+        };
+        /**
          * Section
          * @description A part of the course; it begins before the slide `before`, or stands at the end.
+         *
+         *     With a `quiz` its slides are drawn for each learner.
          */
         Section: {
             /** Id */
@@ -8938,6 +9084,7 @@ export interface components {
              * @default []
              */
             rules: components["schemas"]["Rule"][];
+            quiz?: components["schemas"]["Quiz"] | null;
         };
         /**
          * SlideOut
@@ -8972,6 +9119,14 @@ export interface components {
              * @default
              */
             default: string;
+        };
+        /**
+         * Together
+         * @description Slides of a set that come together, one right after the other, in this order.
+         */
+        Together: {
+            /** Slides */
+            slides: string[];
         };
         /**
          * ToneDesign
@@ -10368,6 +10523,82 @@ export interface components {
             element: string;
         };
         /**
+         * DrawAgain
+         * @description Draw a quiz anew, for the next attempt.
+         */
+        DrawAgain: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "draw";
+            /** Quiz */
+            quiz: string;
+        };
+        /**
+         * DrawLimit
+         * @description Of what counts there are at `least` and at `most` so many (None: any number).
+         */
+        DrawLimit: {
+            /**
+             * Least
+             * @default 0
+             */
+            least: number;
+            /** Most */
+            most?: number | null;
+        };
+        /**
+         * DrawnSet
+         * @description A set: so many questions to `take` (None: all), within `limits`, and whether it is shuffled.
+         */
+        DrawnSet: {
+            /** Id */
+            id: string;
+            /** Units */
+            units: components["schemas"]["DrawnUnit"][];
+            /** Take */
+            take?: number | null;
+            /**
+             * Shuffled
+             * @default true
+             */
+            shuffled: boolean;
+            /**
+             * Limits
+             * @default []
+             */
+            limits: components["schemas"]["DrawLimit"][];
+        };
+        /**
+         * DrawnUnit
+         * @description Slides that come together, in this order.
+         *
+         *     So many of them are `questions`; one without any always comes. For each limit of its set,
+         *     `counts` says how many of its questions count there. When it comes, a `pin` keeps it first or
+         *     last.
+         */
+        DrawnUnit: {
+            /** Slides */
+            slides: string[];
+            /**
+             * Questions
+             * @default 1
+             */
+            questions: number;
+            /**
+             * Counts
+             * @default []
+             */
+            counts: number[];
+            /**
+             * Pin
+             * @default none
+             * @enum {string}
+             */
+            pin: "none" | "first" | "last";
+        };
+        /**
          * Enable
          * @description Let the learner use an element, or the members of a group, again.
          */
@@ -10818,6 +11049,11 @@ export interface components {
              */
             sets: components["schemas"]["SeenSet"][];
             /**
+             * Quizzes
+             * @default []
+             */
+            quizzes: components["schemas"]["ProgramQuiz"][];
+            /**
              * Rules
              * @default []
              */
@@ -11059,6 +11295,48 @@ export interface components {
             rules: components["schemas"]["ProgramRule"][];
         };
         /**
+         * ProgramQuiz
+         * @description A quiz: what opens it, sets of which so many are taken (`take`; None: all), what closes it.
+         *
+         *     `slides` are all that it has, in the order of the course. A further attempt is drawn anew, with
+         *     what is still *unseen* first, or is the *same*.
+         */
+        ProgramQuiz: {
+            /** Id */
+            id: string;
+            /** Slides */
+            slides: string[];
+            /**
+             * Opening
+             * @default []
+             */
+            opening: string[];
+            /**
+             * Sets
+             * @default []
+             */
+            sets: components["schemas"]["DrawnSet"][];
+            /**
+             * Closing
+             * @default []
+             */
+            closing: string[];
+            /** Take */
+            take?: number | null;
+            /**
+             * Order
+             * @default kept
+             * @enum {string}
+             */
+            order: "kept" | "shuffled" | "mixed";
+            /**
+             * Again
+             * @default new
+             * @enum {string}
+             */
+            again: "new" | "unseen" | "same";
+        };
+        /**
          * ProgramRule
          * @description When `on` happens to `target` (None: anything): `then` if `condition`, else `otherwise`.
          *
@@ -11101,12 +11379,12 @@ export interface components {
              * Then
              * @default []
              */
-            then: (components["schemas"]["Go"] | components["schemas"]["Stay"] | components["schemas"]["Enter"] | components["schemas"]["Show"] | components["schemas"]["Hide"] | components["schemas"]["Toggle"] | components["schemas"]["Enable"] | components["schemas"]["Disable"] | components["schemas"]["SetLook"] | components["schemas"]["SetVariable"] | components["schemas"]["PickNumber"] | components["schemas"]["OpenOverlay"] | components["schemas"]["CloseOverlay"] | components["schemas"]["Choose"] | components["schemas"]["Submit"] | components["schemas"]["Reset"] | components["schemas"]["Clear"] | components["schemas"]["MoveElement"] | components["schemas"]["RunClock"] | components["schemas"]["zigzag_core__program__model__PlayMedia"] | components["schemas"]["zigzag_core__program__model__PlaySound"] | components["schemas"]["zigzag_core__program__model__OpenLink"] | components["schemas"]["zigzag_core__program__model__Mark"] | components["schemas"]["zigzag_core__program__model__Announce"] | components["schemas"]["zigzag_core__program__model__Wait"])[];
+            then: (components["schemas"]["Go"] | components["schemas"]["Stay"] | components["schemas"]["Enter"] | components["schemas"]["Show"] | components["schemas"]["Hide"] | components["schemas"]["Toggle"] | components["schemas"]["Enable"] | components["schemas"]["Disable"] | components["schemas"]["SetLook"] | components["schemas"]["SetVariable"] | components["schemas"]["PickNumber"] | components["schemas"]["OpenOverlay"] | components["schemas"]["CloseOverlay"] | components["schemas"]["Choose"] | components["schemas"]["Submit"] | components["schemas"]["Reset"] | components["schemas"]["Clear"] | components["schemas"]["DrawAgain"] | components["schemas"]["MoveElement"] | components["schemas"]["RunClock"] | components["schemas"]["zigzag_core__program__model__PlayMedia"] | components["schemas"]["zigzag_core__program__model__PlaySound"] | components["schemas"]["zigzag_core__program__model__OpenLink"] | components["schemas"]["zigzag_core__program__model__Mark"] | components["schemas"]["zigzag_core__program__model__Announce"] | components["schemas"]["zigzag_core__program__model__Wait"])[];
             /**
              * Otherwise
              * @default []
              */
-            otherwise: (components["schemas"]["Go"] | components["schemas"]["Stay"] | components["schemas"]["Enter"] | components["schemas"]["Show"] | components["schemas"]["Hide"] | components["schemas"]["Toggle"] | components["schemas"]["Enable"] | components["schemas"]["Disable"] | components["schemas"]["SetLook"] | components["schemas"]["SetVariable"] | components["schemas"]["PickNumber"] | components["schemas"]["OpenOverlay"] | components["schemas"]["CloseOverlay"] | components["schemas"]["Choose"] | components["schemas"]["Submit"] | components["schemas"]["Reset"] | components["schemas"]["Clear"] | components["schemas"]["MoveElement"] | components["schemas"]["RunClock"] | components["schemas"]["zigzag_core__program__model__PlayMedia"] | components["schemas"]["zigzag_core__program__model__PlaySound"] | components["schemas"]["zigzag_core__program__model__OpenLink"] | components["schemas"]["zigzag_core__program__model__Mark"] | components["schemas"]["zigzag_core__program__model__Announce"] | components["schemas"]["zigzag_core__program__model__Wait"])[];
+            otherwise: (components["schemas"]["Go"] | components["schemas"]["Stay"] | components["schemas"]["Enter"] | components["schemas"]["Show"] | components["schemas"]["Hide"] | components["schemas"]["Toggle"] | components["schemas"]["Enable"] | components["schemas"]["Disable"] | components["schemas"]["SetLook"] | components["schemas"]["SetVariable"] | components["schemas"]["PickNumber"] | components["schemas"]["OpenOverlay"] | components["schemas"]["CloseOverlay"] | components["schemas"]["Choose"] | components["schemas"]["Submit"] | components["schemas"]["Reset"] | components["schemas"]["Clear"] | components["schemas"]["DrawAgain"] | components["schemas"]["MoveElement"] | components["schemas"]["RunClock"] | components["schemas"]["zigzag_core__program__model__PlayMedia"] | components["schemas"]["zigzag_core__program__model__PlaySound"] | components["schemas"]["zigzag_core__program__model__OpenLink"] | components["schemas"]["zigzag_core__program__model__Mark"] | components["schemas"]["zigzag_core__program__model__Announce"] | components["schemas"]["zigzag_core__program__model__Wait"])[];
         };
         /**
          * ProgramSlide
@@ -11589,6 +11867,94 @@ export interface components {
             path: string;
             /** Size */
             size: number;
+        };
+        /**
+         * Chance
+         * @description How likely (0..1) somebody gets so many points.
+         */
+        Chance: {
+            /** Points */
+            points: number;
+            /** Chance */
+            chance: number;
+        };
+        /**
+         * Many
+         * @description A whole number from 1 on, however large: a figure from 1 to below 10, and a power of ten.
+         *
+         *     What is less than 10¹⁵ comes back exactly from these.
+         */
+        Many: {
+            /** Figure */
+            figure: number;
+            /** Power */
+            power: number;
+        };
+        /**
+         * NumbersOut
+         * @description The numbers behind the settings of each quiz of a course, in its order.
+         */
+        NumbersOut: {
+            /** Quizzes */
+            quizzes: components["schemas"]["QuizNumbers"][];
+        };
+        /**
+         * QuizNumbers
+         * @description What the settings of one quiz come to.
+         *
+         *     `quizzes` are all different ones, orders counted. Two learners get the same one with the chance
+         *     `same`, and `shared` questions of `asked` in common on average. Between `lowest` and `highest`
+         *     points can be reached. Who guesses passes with the chance `passing`; at `safe_mark` per cent
+         *     fewer than one in 100 would (None: at no mark). `points` gives how likely such a learner gets
+         *     how many points, from few to many; they are told apart by `step`. `impossible` are the sets
+         *     from which nothing can be drawn as they ask.
+         */
+        QuizNumbers: {
+            /** Quiz */
+            quiz: string;
+            quizzes: components["schemas"]["Many"];
+            /** Same */
+            same: number;
+            /** Asked */
+            asked: number;
+            /** Shared */
+            shared: number;
+            /** Seen */
+            seen: components["schemas"]["Seen"][];
+            /** Lowest */
+            lowest: number;
+            /** Highest */
+            highest: number;
+            /** Passing */
+            passing: number;
+            /** Safe Mark */
+            safe_mark: number | null;
+            /** Points */
+            points: components["schemas"]["Chance"][];
+            /** Step */
+            step: number;
+            /** Impossible */
+            impossible: string[];
+        };
+        /**
+         * Seen
+         * @description By how many of 100 learners a slide is seen on average, and give or take how many.
+         */
+        Seen: {
+            /** Slide */
+            slide: string;
+            /** Mean */
+            mean: number;
+            /** Give */
+            give: number;
+        };
+        /**
+         * DrawOut
+         * @description The slides that a learner gets of a quiz, in order.
+         */
+        DrawOut: {
+            /** Slides */
+            slides: string[];
         };
         /**
          * LearnerOut
@@ -14320,6 +14686,75 @@ export interface operations {
                 };
                 content: {
                     "application/zip": string;
+                };
+            };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
+        };
+    };
+    zigzag_server_publishing_quizzes_api_get_numbers: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NumbersOut"];
+                };
+            };
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobOut"];
+                };
+            };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
+        };
+    };
+    zigzag_server_publishing_quizzes_api_get_draw: {
+        parameters: {
+            query: {
+                seed: number;
+            };
+            header?: never;
+            path: {
+                slug: string;
+                quiz: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DrawOut"];
+                };
+            };
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobOut"];
                 };
             };
             "4XX": components["responses"]["Refused"];

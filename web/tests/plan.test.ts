@@ -6,7 +6,7 @@ import { laidOut, STOP, turnOf } from "../workbench/plan/layout";
 import { fromLines, linesOf, movedLines, sectionOf, type Line } from "../workbench/plan/lines";
 
 const slide = (id: string): Line => ({ kind: "slide", id });
-const section = (id: string): Line => ({ kind: "section", id, title: id.toUpperCase(), rules: [] });
+const section = (id: string): Line => ({ kind: "section", id, title: id.toUpperCase(), has: { rules: [] } });
 const ids = (lines: readonly Line[]): string => lines.map(({ id }) => id).join("");
 
 describe("lines", () => {

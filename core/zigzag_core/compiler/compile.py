@@ -13,8 +13,9 @@ from zigzag_core.program import COURSE, Program, ProgramMedia
 from zigzag_core.words import not_english
 
 from .numbering import numbered
+from .quizzes import program_quizzes
 from .rules import program_rules
-from .scope import Scope, facts_of, scope_of
+from .scope import Scope, SlideFacts, facts_of, scope_of
 from .slides import compiled_slide
 
 MediaSource = Callable[[MediaFile], str]
@@ -38,9 +39,10 @@ def compile_course(
     course = numbered(document.course, [one.remembered for one in made])
     used = used_media(
         course, {name for one in made for name in one.media}, any(one.questions for one in made))
-    return program_around(course, scope, (v for one in made for v in one.variables), {
-        file.id: source(file) for file in used
-    }).model_copy(update={
+    return program_around(
+        course, scope, facts.values(), (v for one in made for v in one.variables),
+        {file.id: source(file) for file in used},
+    ).model_copy(update={
         "slides": tuple(one.slide for one in made),
         "questions": tuple(grader for one in made for grader in one.questions),
         "sets": tuple(seen for one in made for seen in one.sets),
@@ -48,16 +50,19 @@ def compile_course(
 
 
 def program_around(
-    course: Course, scope: Scope, variables: Iterable[Variable], sources: Mapping[str, str]
+    course: Course, scope: Scope, slides: Collection[SlideFacts], variables: Iterable[Variable],
+    sources: Mapping[str, str],
 ) -> Program:
     """Return what `course` itself adds to the program: all but slides, questions and sets.
 
-    `variables` are those of patterns, `sources` gives the URLs of the files that are used.
+    `slides` are the facts of all of them, in order. `variables` are those of patterns, `sources`
+    gives the URLs of the files that are used.
     """
     return Program(
         course=course.id, title=course.title, language=course.language,
         words=not_english(scope.words), size=course.size,
         theme=course.theme, slides=(), variables=(*course.variables, *variables),
+        quizzes=program_quizzes(course, slides),
         # A section's rules are added to its slides.
         rules=program_rules(course.rules, COURSE, scope, None), navigation=course.navigation,
         media={

@@ -185,7 +185,7 @@ def _to_outside(action: Action) -> Iterable[p.Action]:
 def start_over(
     action: rules.StartOver, scope: Scope, slide: Slide | None
 ) -> Iterable[p.Action]:
-    """Clear what is begun again, and go to where it begins."""
+    """Draw the quizzes of what is begun again anew, clear it, and go to where it begins."""
     order = scope.order
     here = slide.id if slide else order[0]
     match action.what:
@@ -194,7 +194,8 @@ def start_over(
         case "section":
             slides = scope.section_of(here)
         case "quiz":
-            slides = tuple(
+            quiz = scope.quiz_for(here)
+            slides = quiz[1] if quiz else tuple(
                 name for name in order if scope.contents[name].questions)
         case "course":
             slides = order
@@ -205,6 +206,9 @@ def start_over(
         variables = set(scope.variables)
     else:
         variables = {name for part in parts for name in part.changes}
+    if action.what != "slide":
+        yield from (
+            p.DrawAgain(quiz=quiz) for quiz, own in scope.quizzes if own[0] in slides)
     yield p.Clear(
         slides=() if "seen" in action.keep else slides,
         elements=tuple(name for part in parts for name in part.elements)

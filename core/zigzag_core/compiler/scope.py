@@ -11,10 +11,12 @@ from zigzag_core.course import Course, Gate, Input, Rule, Slide
 from zigzag_core.course.document import Section
 from zigzag_core.course.model import Model
 from zigzag_core.course.questions.feedback import FeedbackDesign
+from zigzag_core.course.quizzes import Level, Quiz
 from zigzag_core.course.references import VARIABLES, named, references
 from zigzag_core.course.rules.patterns import Pattern, Steps
 from zigzag_core.course.rules.rule import StartOver
 from zigzag_core.course.rules.rule_use import actions_of, rules_on
+from zigzag_core.course.sections import section_around, slides_by_section
 from zigzag_core.words import Say, player_words, say_with
 
 from .names import internal
@@ -38,8 +40,8 @@ class SlideFacts(Model):
     """What other slides, and the course, may know of a slide.
 
     `inputs` gives by input the variable that keeps what is entered, `steps` by pattern of steps
-    how many it has. `pictures` are those of its feedback. `asks` says that the slide itself asks
-    for the contents of others.
+    how many it has. `pictures` are those of its feedback. `tags` and `level` are for the balances
+    of a quiz. `asks` says that the slide itself asks for the contents of others.
     """
 
     id: str
@@ -47,6 +49,8 @@ class SlideFacts(Model):
     inputs: dict[str, str] = {}
     steps: dict[str, int] = {}
     pictures: tuple[str, ...] = ()
+    tags: tuple[str, ...] = ()
+    level: Level | None = None
     contents: SlideContents
     asks: bool = False
 
@@ -61,6 +65,7 @@ def facts_of(slide: Slide) -> SlideFacts:
         steps={p.id: len(p.steps) for p in slide.patterns if isinstance(p, Steps)},
         pictures=tuple(sorted(
             {name for q in slide.questions for name in named(q.feedback, "medium")})),
+        tags=slide.tags, level=slide.level,
         contents=SlideContents(
             title=slide.title, elements=tuple(element.id for element in slide.elements),
             questions=tuple(question.id for question in slide.questions),
@@ -137,14 +142,23 @@ class Scope:
 
     def section_of(self, slide: str) -> tuple[str, ...]:
         """Return the slides of the section that `slide` is in, in order."""
-        begins = sorted({0, *(
-            self.order.index(section.before) for section in self.sections
-            if section.before in self.order
-        )})
-        position = self.order.index(slide)
-        first = max(begin for begin in begins if begin <= position)
-        after = min((begin for begin in begins if begin > position), default=len(self.order))
-        return self.order[first:after]
+        return section_around(self.order, self.sections, slide)
+
+    @cached_property
+    def quizzes(self) -> tuple[tuple[str, tuple[str, ...]], ...]:
+        """The sections that are quizzes, in the order of the course, each with its slides."""
+        return tuple(
+            (section.id, slides)
+            for section, slides in slides_by_section(self.order, self.sections)
+            if section is not None and section.quiz is not None and slides)
+
+    def quiz_for(self, slide: str) -> tuple[str, tuple[str, ...]] | None:
+        """Return the quiz that `slide` is in, else the last before it, else the first; with its
+        slides.
+        """
+        here = self.order.index(slide)
+        before = [quiz for quiz in self.quizzes if self.order.index(quiz[1][0]) <= here]
+        return before[-1] if before else next(iter(self.quizzes), None)
 
 
 def scope_of(course: Course, slides: Sequence[SlideFacts]) -> Scope:
@@ -156,7 +170,11 @@ def scope_of(course: Course, slides: Sequence[SlideFacts]) -> Scope:
         overlays=frozenset(name for slide in slides for name in slide.overlays),
         inputs={k: v for slide in slides for k, v in slide.inputs.items()},
         steps={k: v for slide in slides for k, v in slide.steps.items()},
-        sections=course.sections, variables=tuple(variable.id for variable in course.variables),
+        # Of quizzes slides know only where they are: what is drawn compiles none anew.
+        sections=tuple(
+            section.model_copy(update={"quiz": Quiz()}) if section.quiz else section
+            for section in course.sections),
+        variables=tuple(variable.id for variable in course.variables),
         pictures={file.id: (file.w, file.h) for file in course.media if file.id in wanted},
         gate=course.gate, feedback=course.feedback,
         words=player_words(course.language, course.words),

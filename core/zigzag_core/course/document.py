@@ -15,6 +15,7 @@ from .model import Id, Model, Name
 from .navigation import Navigation, NavigationHere
 from .questions.feedback import FeedbackDesign
 from .questions.question import Question, part_elements, part_ids
+from .quizzes import Level, Quiz, Tag
 from .rules.gates import Gate
 from .rules.patterns import Pattern
 from .rules.patterns import parts as parts_of
@@ -46,7 +47,8 @@ class Slide(Model):
     Without a `background` of its own it has that of its `layout`. `onward` says where *next*
     leads. `indent` is how far in it stands in the outline. `notes` are for the author alone,
     the `transcript` is there for the learner to read. Its `gate` comes before the course's; where
-    it is `ungated`, the slide has none.
+    it is `ungated`, the slide has none. `tags` and `level` say what its questions are about and how
+    hard they are: sets of a quiz are balanced by them.
     """
 
     id: Annotated[Id, Is("slide")]
@@ -66,6 +68,8 @@ class Slide(Model):
     gate: Annotated[Gate | None, Unset()] = None
     ungated: bool = False
     navigation: NavigationHere = NavigationHere()
+    tags: tuple[Tag, ...] = Field(default=(), max_length=20)
+    level: Level | None = None
 
     @model_validator(mode="after")
     def _references_hold(self) -> Self:
@@ -131,12 +135,16 @@ def check_groups(elements: tuple[Element, ...]) -> None:
 
 
 class Section(Model):
-    """A part of the course; it begins before the slide `before`, or stands at the end."""
+    """A part of the course; it begins before the slide `before`, or stands at the end.
+
+    With a `quiz` its slides are drawn for each learner.
+    """
 
     id: Annotated[Id, Is("section")]
     title: Name
     before: MaybeSlide = None
     rules: Rules = ()
+    quiz: Quiz | None = None
 
 
 class Completion(Model):

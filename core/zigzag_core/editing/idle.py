@@ -3,6 +3,7 @@
 
 from zigzag_core.course import Gate, Rule
 from zigzag_core.course.questions.question import QuestionBase, answer_elements
+from zigzag_core.course.quizzes import Together
 from zigzag_core.course.rules.patterns import (
     Checklist,
     ChoosePath,
@@ -22,6 +23,8 @@ def is_idle(before: object, after: object) -> bool:
             return bool(waited or acted)
         case Gate(wants=wanted), Gate(wants=left):
             return bool(wanted) and not left
+        case Together(), Together(slides=left):
+            return len(left) < 2
         case _, QuestionBase() as asked:
             return not any(answer_elements(asked))
         case _, RevealSet(items=left) | Checklist(items=left) | FlipCards(cards=left) | ChoosePath(

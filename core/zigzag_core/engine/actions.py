@@ -5,7 +5,7 @@ from typing import Any
 
 from zigzag_core import program as p
 
-from . import leaving, moving, questions
+from . import leaving, moving, questions, quizzes
 from .run import Run
 from .state import Time
 
@@ -15,6 +15,11 @@ def act(run: Run, action: p.Action) -> None:
     do = _DO.get(action.do)
     if do is not None:
         do(run, action)
+
+
+def _entrance(run: Run, slide: str | None) -> str | None:
+    """Where a way leads that the author has set to `slide`."""
+    return slide if slide is None else run.index.ordered(run.state.draws).entrance(slide)
 
 
 def _give_look(run: Run, action: p.SetLook) -> None:
@@ -82,9 +87,9 @@ def _mark(run: Run, status: str) -> None:
 
 
 _DO: Mapping[str, Callable[[Run, Any], None]] = {
-    "go": lambda run, a: leaving.go(run, a.to, a.slide, offer_back=a.back),
+    "go": lambda run, a: leaving.go(run, a.to, _entrance(run, a.slide), offer_back=a.back),
     "stay": lambda run, a: run.update(leaving=None),
-    "enter": lambda run, a: moving.enter(run, a.slide),
+    "enter": lambda run, a: moving.enter(run, _entrance(run, a.slide) or a.slide),
     **dict.fromkeys(("show", "hide", "toggle"), lambda run, a: _show(run, a.element, a.do)),
     "enable": lambda run, a: _enable(run, a.element),
     "disable": lambda run, a: _disable(run, a.element),
@@ -97,6 +102,7 @@ _DO: Mapping[str, Callable[[Run, Any], None]] = {
     "submit": lambda run, a: questions.submit(run, a.question),
     "reset": lambda run, a: questions.reset(run, a.question, a.answer_only),
     "clear": lambda run, a: moving.clear(run, a),
+    "draw": lambda run, a: quizzes.draw_again(run, a.quiz),
     "move": lambda run, a: moving.start_move(run, a.element, a.move),
     "clock": lambda run, a: _run_clock(run, a.of, a.run),
     "mark": lambda run, a: _mark(run, a.status),

@@ -19,7 +19,8 @@ def completed(index: Index, state: State) -> bool:
         return True
     if len(index.order) == 1 and not gate_is_open(index, state, index.order[0]):
         return False
-    of = len(index.order) if rule.slides_of == "all" else ways.way(index, state)
+    everything = len(index.ordered(state.draws).slides)
+    of = everything if rule.slides_of == "all" else ways.way(index, state)
     return len(state.visited) >= rule.slides_share * of - 1e-9
 
 

@@ -11,7 +11,7 @@ from zigzag_core.program import COURSE
 from zigzag_core.program.events import Effect, Event, On, Ran
 from zigzag_core.program.limits import LIMITS
 
-from . import clock, completion, learner, leaving, moving, questions, results
+from . import clock, completion, learner, leaving, moving, questions, quizzes, results
 from .expression import gate_is_open, is_enabled, is_visible
 from .following import follow_up
 from .index import Index
@@ -37,12 +37,17 @@ __all__ = [
 
 
 
-def start(index: Index, seed: int, learner_name: str = "", retake: bool = False) -> State:
-    """Return the state before the first event: nothing seen, variables at their defaults."""
+def start(
+    index: Index, seed: int, learner_name: str = "", retake: bool = False, draws: bool = True
+) -> State:
+    """Return the state before the first event: nothing seen, variables at their defaults.
+
+    Without `draws` quizzes have all of their slides.
+    """
     seed &= 0xFFFFFFFF
     defaults = {v.id: fitted(v, v.default) for v in index.program.variables}
-    return State(seed=seed, rng=seed, variables=defaults, learner=clipped(learner_name),
-                 retake=retake)
+    return State(seed=seed, rng=seed, draws=quizzes.first_draws(index, seed) if draws else (),
+                 variables=defaults, learner=clipped(learner_name), retake=retake)
 
 
 def step(
@@ -89,7 +94,10 @@ def _take(run: Run, event: Event) -> None:
     if event["event"] == "start":
         if run.state.slide is None and run.index.order:
             moving.start_timers(run, COURSE)
-            moving.enter(run, event.get("target") or run.index.order[0])
+            wanted = event.get("target")
+            if wanted:
+                quizzes.leave_whole(run, wanted)
+            moving.enter(run, wanted or run.index.ordered(run.state.draws).slides[0])
         return
     if run.state.slide is None or run.state.ended:
         return

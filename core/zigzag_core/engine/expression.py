@@ -53,13 +53,13 @@ def live(index: Index, state: State, name: str) -> Value:
         case "points":
             return number(results.points(index, state))
         case "max_points":
-            return number(index.max_points)
+            return number(index.ordered(state.draws).max_points)
         case "score":
             return number(results.score(index, state) or 0.0)
         case "slides_seen":
             return float(results.slides_seen(index, state))
         case "slides":
-            return float(len(index.order))
+            return float(len(index.ordered(state.draws).slides))
         case "slide_title":
             slide = index.slides.get(state.slide or "")
             return slide.title if slide else ""
@@ -78,7 +78,7 @@ def live(index: Index, state: State, name: str) -> Value:
         case "questions":
             return float(len(index.questions))
         case "slide_number":
-            return float(index.position.get(state.slide or "", -1) + 1)
+            return float(index.ordered(state.draws).position.get(state.slide or "", -1) + 1)
     return 0.0
 
 

@@ -2,10 +2,8 @@
 
 from collections.abc import Iterator
 from dataclasses import dataclass
-from functools import cached_property
 
-from zigzag_core.course import Nowhere, ToSlide, Variable
-from zigzag_core.grading.grade import is_judged
+from zigzag_core.course import Variable
 from zigzag_core.program import (
     COURSE,
     Clock,
@@ -18,6 +16,11 @@ from zigzag_core.program import (
     SeenSet,
 )
 from zigzag_core.words import say_with
+
+from .order import Order
+from .state import Draw
+
+_MOST_ORDERS = 64
 
 _BLOCK, _ELEMENT, _OVERLAY, _SLIDE, _COURSE = range(5)
 
@@ -56,10 +59,7 @@ class Index:
         """The slide of each element and overlay."""
         self.on_slide: dict[str, list[str]] = {slide: [] for slide in self.order}
         """The elements of each slide and of its overlays."""
-        self.onward: dict[str, str | None] = _onward(program)
-        """The slide that *next* leads to from each slide, where no fork says otherwise."""
-        self.ahead: dict[str, frozenset[str]] = {}
-        """By slide, what can be come to from it, as far as somebody has asked (`ways`)."""
+        self._orders: dict[tuple[Draw, ...], Order] = {}
         self.overlay_of: dict[str, str] = {}
         """The overlay of each element that is in one."""
         self.clocks: dict[str, Clock] = {}
@@ -140,30 +140,12 @@ class Index:
             return found
         return [bound for bound in found if bound.rule.detail in (None, detail)]
 
-    @cached_property
-    def scored(self) -> tuple[Grader, ...]:
-        """The questions that give points; an open answer has none until it is marked."""
-        return tuple(
-            q for q in self.program.questions
-            if q.purpose == "scored" and q.points and is_judged(q)
-        )
-
-    @cached_property
-    def max_points(self) -> float:
-        """Points that can be reached."""
-        return sum(q.points for q in self.scored)
-
-
-def _onward(program: Program) -> dict[str, str | None]:
-    order = [slide.id for slide in program.slides]
-    known = set(order)
-    found: dict[str, str | None] = {}
-    for slide, after in zip(program.slides, [*order[1:], None], strict=True):
-        match slide.onward:
-            case ToSlide(slide=target):
-                found[slide.id] = target if target in known else after
-            case Nowhere():
-                found[slide.id] = None
-            case _:
-                found[slide.id] = after
-    return found
+    def ordered(self, draws: tuple[Draw, ...]) -> Order:
+        """Return the slides as a learner gets them for whom the quizzes were drawn as in `draws`.
+        """
+        found = self._orders.get(draws)
+        if found is None:
+            if len(self._orders) >= _MOST_ORDERS:
+                self._orders.clear()
+            found = self._orders[draws] = Order(self.program, draws)
+        return found

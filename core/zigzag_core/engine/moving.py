@@ -23,8 +23,9 @@ def slide_before(index: Index, state: State) -> str | None:
     """
     if state.path:
         return state.path[-1]
-    position = index.position.get(state.slide or "", 0)
-    return index.order[position - 1] if position else None
+    order = index.ordered(state.draws)
+    position = order.position.get(state.slide or "", 0)
+    return order.slides[position - 1] if position else None
 
 
 def go(run: Run, to: str, slide: str | None, offer_back: bool = False) -> None:
@@ -66,10 +67,12 @@ def closed(run: Run) -> bool:
 def way_on(run: Run) -> str | None:
     """Return where *next* leads: the first fork that holds, else the slide's own way."""
     here = run.state.slide or run.index.order[0]
+    order = run.index.ordered(run.state.draws)
     for fork in run.index.slides[here].forks:
-        if fork.slide in run.index.position and run.holds(fork.condition):
-            return fork.slide
-    return run.index.onward[here]
+        there = order.entrance(fork.slide)
+        if there is not None and run.holds(fork.condition):
+            return there
+    return order.onward.get(here)
 
 
 def may_go(index: Index, state: State, slide: str) -> bool:
@@ -77,26 +80,26 @@ def may_go(index: Index, state: State, slide: str) -> bool:
 
     What was seen stays open. Else it depends on the course's order, and on every gate before it.
     """
-    order = index.program.navigation.order
-    if slide not in index.position:
+    opens, order = index.program.navigation.order, index.ordered(state.draws)
+    if slide not in order.position:
         return False
     if slide in state.visited:
         return True
-    if order == "seen":
+    if opens == "seen":
         return False
-    position = index.position[slide]
-    if any(not gate_is_open(index, state, before) for before in index.order[:position]):
+    earlier = order.slides[:order.position[slide]]
+    if any(not gate_is_open(index, state, before) for before in earlier):
         return False
-    if order == "free":
-        return True
-    return all(before in state.visited for before in index.order[:position])
+    return opens == "free" or all(before in state.visited for before in earlier)
 
 
 def enter(run: Run, slide: str, back: bool = False) -> None:
     """Leave the present slide, if there is one, and enter `slide`."""
     state = run.state
-    if slide not in run.index.position:
+    landing = run.index.ordered(state.draws).landing(slide)
+    if landing is None:
         return
+    slide = landing
     path = state.path[:-1] if back else state.path
     if state.slide is not None and state.slide != slide:
         if not back:

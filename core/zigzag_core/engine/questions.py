@@ -6,9 +6,9 @@ from zigzag_core.grading.grade import judge
 from zigzag_core.grading.tally import Given, is_unjudged, wanted_in
 from zigzag_core.program import Grader
 from zigzag_core.program.limits import LIMITS
+from zigzag_core.program.random import fnv1a, shuffled
 
 from .learner import at_hand
-from zigzag_core.program.random import fnv1a, shuffled
 from .run import Run
 from .state import Answer, State
 from .values import Value, clipped, number, to_text

@@ -21,9 +21,10 @@ def score(index: Index, state: State) -> float | None:
 
     Penalties may take the points below nothing, but never the score.
     """
-    if not index.max_points:
+    most = index.ordered(state.draws).max_points
+    if not most:
         return None
-    return int(max(points(index, state) / index.max_points, 0) * 10_000 + 0.5) / 100
+    return int(max(points(index, state) / most, 0) * 10_000 + 0.5) / 100
 
 
 def slides_seen(index: Index, state: State) -> int:
@@ -38,7 +39,7 @@ def success(index: Index, state: State) -> Literal["unknown", "passed", "failed"
         return "unknown"
     if reached >= index.program.pass_mark:
         return "passed"
-    for grader in index.scored:
+    for grader in index.ordered(state.draws).scored:
         answer = state.answers.get(grader.id)
         if answer is None or not answer.locked:
             return "unknown"

@@ -9,10 +9,10 @@ from typing import Any
 
 from zigzag_core.course.rules.expression import Node
 from zigzag_core.program.events import Effect, Ran
+from zigzag_core.program.random import step32
 
 from .expression import evaluate
 from .index import Index
-from zigzag_core.program.random import step32
 from .state import State
 from .values import fitted, to_yes_no
 

@@ -70,8 +70,22 @@ class Leaving:
 
 
 @dataclass(frozen=True, slots=True)
+class Draw:
+    """What was drawn of a quiz: its slides in order, at which attempt (from 1).
+
+    `seen` are slides of earlier attempts, where these are to be avoided.
+    """
+
+    quiz: str
+    slides: tuple[str, ...]
+    attempt: int = 1
+    seen: tuple[str, ...] = ()
+
+
+@dataclass(frozen=True, slots=True)
 class State:
-    """`time` is ms spent in the course, `entered` the time when the current slide was entered.
+    """`draws` are the slides that this learner gets of quizzes; one without has all of its own.
+    `time` is ms spent in the course, `entered` the time when the current slide was entered.
     `visited` lists slides in the order in which they were first seen, `path` those that the learner
     came by and can go back to, the last at its end; `hidden` holds only what differs from the
     program, `disabled` what rules have disabled, `looks` only looks that a rule has given.
@@ -87,6 +101,7 @@ class State:
 
     seed: int
     rng: int
+    draws: tuple[Draw, ...] = ()
     time: int = 0
     entered: int = 0
     slide: str | None = None
@@ -123,7 +138,9 @@ class State:
 def as_json(state: State) -> dict[str, Any]:
     """Return `state` as plain JSON values, sets sorted, for traces and for other processes."""
     return {
-        "seed": state.seed, "rng": state.rng, "time": state.time,
+        "seed": state.seed, "rng": state.rng,
+        "draws": [[d.quiz, list(d.slides), d.attempt, list(d.seen)] for d in state.draws],
+        "time": state.time,
         "entered": state.entered, "slide": state.slide,
         "visited": list(state.visited), "path": list(state.path), "clicked": sorted(state.clicked),
         "hidden": state.hidden, "disabled": state.disabled, "looks": state.looks,

@@ -11,44 +11,46 @@ from itertools import chain
 from zigzag_core.program import Enter, Go, ProgramRule, ProgramSlide
 
 from .index import Index
+from .order import Order
 from .state import State
 
 
-def leads_to(index: Index, slide: str) -> tuple[str, ...]:
-    """Return the slides that `slide` leads to, in the order in which they are named."""
+def leads_to(index: Index, slide: str, order: Order) -> tuple[str, ...]:
+    """Return the slides that `slide` leads to in `order`, as they are named."""
     here = index.slides[slide]
     menu = index.program.navigation.menu if here.navigation.menu is None else here.navigation.menu
     if menu and index.program.navigation.order != "seen":
-        return index.order
-    after = index.onward[slide]
-    found = [after] if after is not None else []
-    found += [fork.slide for fork in here.forks]
+        return order.slides
+    after = order.onward[slide]
+    found = [fork.slide for fork in here.forks]
     for rule in chain(_rules(here), index.program.rules):
         for action in (*rule.then, *rule.otherwise):
             if isinstance(action, (Go, Enter)) and action.slide is not None:
                 found.append(action.slide)
-    return tuple(dict.fromkeys(name for name in found if name in index.position))
+    there = (after, *(order.entrance(name) for name in found))
+    return tuple(dict.fromkeys(name for name in there if name is not None))
 
 
-def ahead(index: Index, slide: str) -> frozenset[str]:
+def ahead(index: Index, slide: str, order: Order) -> frozenset[str]:
     """Return `slide` and all that can be come to from it."""
-    found = index.ahead.get(slide)
+    found = order.ahead.get(slide)
     if found is None:
         seen, open_ = {slide}, [slide]
-        while open_ and len(seen) < len(index.order):
-            for after in leads_to(index, open_.pop()):
+        while open_ and len(seen) < len(order.slides):
+            for after in leads_to(index, open_.pop(), order):
                 if after not in seen:
                     seen.add(after)
                     open_.append(after)
-        found = index.ahead[slide] = frozenset(seen)
+        found = order.ahead[slide] = frozenset(seen)
     return found
 
 
 def way(index: Index, state: State) -> int:
     """Return how many slides are on the learner's way: those seen, and those still ahead."""
-    if state.slide is None:
-        return len(index.order)
-    return len(ahead(index, state.slide) | set(state.visited))
+    order = index.ordered(state.draws)
+    if state.slide is None or state.slide not in order.position:
+        return len(order.slides)
+    return len(ahead(index, state.slide, order) | set(state.visited))
 
 
 def shortest_way(index: Index) -> int:
@@ -56,10 +58,11 @@ def shortest_way(index: Index) -> int:
 
     Where there is none, all slides count.
     """
+    order = index.ordered(())
     depth = {index.order[0]: 1}
     open_ = [index.order[0]]
     for slide in open_:
-        after = leads_to(index, slide)
+        after = leads_to(index, slide, order)
         if not set(after) - {slide}:
             return depth[slide]
         for name in after:

@@ -138,7 +138,8 @@ class Compilation:
         media = used_media(course, {name for slide in slides for name in slide.media},
                            any(slide.questions for slide in slides))
         around = program_around(
-            course, self._scope, (v for slide in slides for v in slide.variables),
+            course, self._scope, self._facts.values(),
+            (v for slide in slides for v in slide.variables),
             {file.id: source(file) for file in media},
         ).model_dump_json(exclude_defaults=True, exclude={"slides", "questions", "sets"})
         words = PackageWords(
@@ -153,7 +154,7 @@ class Compilation:
         return CompiledCourse(course, around, compiled, media, words)
 
     @cached_property
-    def _facts(self) -> Mapping[str, SlideFacts]:
+    def _facts(self) -> dict[str, SlideFacts]:
         return {
             name: self._kept[name].facts if name in self._kept else facts_of(self._parsed(name))
             for name in self._texts

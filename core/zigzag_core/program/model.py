@@ -41,6 +41,7 @@ from .field_types import (
     PartName,
     ProgramId,
     QuestionName,
+    QuizName,
     SetVariableName,
     ShownName,
     SlideName,
@@ -48,6 +49,7 @@ from .field_types import (
     VariableName,
 )
 from .grader import Grader
+from .quiz import ProgramQuiz
 
 
 class Go(Model):
@@ -174,6 +176,13 @@ class Clear(Model):
     variables: tuple[SetVariableName, ...] = ()
 
 
+class DrawAgain(Model):
+    """Draw a quiz anew, for the next attempt."""
+
+    do: Literal["draw"] = "draw"
+    quiz: QuizName
+
+
 class Enter(Model):
     """Go to a slide as if for the first time, even if it is the one that is shown."""
 
@@ -243,8 +252,8 @@ class Announce(Model):
 
 Action = Annotated[
     Go | Stay | Enter | Show | Hide | Toggle | Enable | Disable | SetLook | SetVariable
-    | PickNumber | OpenOverlay | CloseOverlay | Choose | Submit | Reset | Clear | MoveElement
-    | RunClock | PlayMedia | PlaySound | OpenLink | Mark | Announce | Wait,
+    | PickNumber | OpenOverlay | CloseOverlay | Choose | Submit | Reset | Clear | DrawAgain
+    | MoveElement | RunClock | PlayMedia | PlaySound | OpenLink | Mark | Announce | Wait,
     Field(discriminator="do"),
 ]
 
@@ -451,6 +460,7 @@ class Program(Model):
     variables: tuple[Variable, ...] = ()
     questions: tuple[Grader, ...] = ()
     sets: tuple[SeenSet, ...] = ()
+    quizzes: tuple[ProgramQuiz, ...] = ()
     rules: tuple[ProgramRule, ...] = ()
     navigation: Navigation = Navigation()
     media: dict[Annotated[Id, Is("medium")], ProgramMedia] = {}

@@ -42,6 +42,8 @@ class DrawnSet(Model):
     limits: tuple[DrawLimit, ...] = ()
 
 
+Again = Literal["new", "unseen", "same"]
+
 SetOrder = Literal["kept", "shuffled", "mixed"]
 """Sets follow each other as listed or in any order; or what is drawn of all is shuffled as one."""
 
@@ -49,7 +51,8 @@ SetOrder = Literal["kept", "shuffled", "mixed"]
 class ProgramQuiz(Model):
     """A quiz: what opens it, sets of which so many are taken (`take`; None: all), what closes it.
 
-    `slides` are all that it has, in the order of the course.
+    `slides` are all that it has, in the order of the course. A further attempt is drawn anew, with
+    what is still *unseen* first, or is the *same*.
     """
 
     id: Annotated[ProgramId, Is("section")]
@@ -59,3 +62,4 @@ class ProgramQuiz(Model):
     closing: tuple[SlideName, ...] = ()
     take: Annotated[int, Field(ge=0)] | None = None
     order: SetOrder = "kept"
+    again: Again = "new"

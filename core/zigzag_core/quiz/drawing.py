@@ -5,7 +5,7 @@ uniformly, with nothing drawn in vain and no shuffle that prefers some orders. T
 `web/player/engine/quiz/drawing.ts`.
 """
 
-from collections.abc import Collection, Iterable, Sequence
+from collections.abc import Collection, Iterable, Iterator, Sequence
 from functools import cached_property
 from math import factorial
 from typing import TypeVar
@@ -22,11 +22,15 @@ _MOST_TRIES = 128
 
 
 class SetDraws:
-    """What can be drawn of one set."""
+    """What can be drawn of one set; `impossible` where nothing can as it asks."""
 
     def __init__(self, drawn: DrawnSet, selections: Selections | None = None) -> None:
         self.drawn = drawn
-        self.selections = selections or selections_of(drawn)
+        self.impossible = False
+        if selections is None:
+            selections, possible = selections_of(drawn)
+            self.impossible = not possible
+        self.selections = selections
 
     def orders(self, free: int) -> int:
         """Return in how many orders a selection comes whose shuffle moves `free` units."""
@@ -72,6 +76,37 @@ class Draws:
         units = self._mixed_units(rank) if self.quiz.order == "mixed" else self._apart_units(rank)
         drawn = (slide for unit in units for slide in unit.slides)
         return (*self.quiz.opening, *drawn, *self.quiz.closing)
+
+    def by_seed(self, seed: int, attempt: int = 1) -> tuple[str, ...]:
+        """Return the slides that an attempt (from 1) of a run with `seed` gets, in order."""
+        own_seed = fnv1a(f"{self.quiz.id} {attempt} {seed}")
+        return self.slides(below(self.count, own_seed)) or self.quiz.slides
+
+    def ways_on(self, place: int, left: int) -> tuple[float, float]:
+        """Return how likely set number `place` is left out, and taken, with `left` sets to take."""
+        here, after = self._apart[place][left], self._apart[place + 1]
+        skipped = after[left] / here
+        return skipped, (self.sets[place].count * after[left - 1] / here if left else 0.0)
+
+    def mixed_shares(self) -> dict[int, float]:
+        """Return how likely each number of units is that the shuffle of all sets moves."""
+        return {free: ways * factorial(free) / self.count for free, ways in self._mixed.items()}
+
+    def mixed_ways_on(
+        self, place: int, left: int, free: int
+    ) -> Iterator[tuple[int | None, float]]:
+        """Yield how likely set number `place` comes with so many units to move; None is not at all.
+
+        With `left` sets and `free` units still to take.
+        """
+        here, after = self._mixed_from[place][left][free], self._mixed_from[place + 1]
+        if after[left].get(free):
+            yield None, after[left][free] / here
+        if left:
+            for own, ways in self.sets[place].selections.by_free.items():
+                others = after[left - 1].get(free - own, 0)
+                if others:
+                    yield own, ways * others / here
 
     @property
     def _set_orders(self) -> int:
@@ -195,18 +230,15 @@ def below(count: int, seed: int) -> int:
     return number % count
 
 
-def draw_seed(quiz: str, seed: int, attempt: int) -> int:
-    """Return the seed of one attempt (from 1) at a quiz, of a run with `seed`."""
-    return fnv1a(f"{quiz} {attempt} {seed}")
-
-
 def drawn(
     quiz: ProgramQuiz, seed: int, attempt: int = 1, seen: Collection[str] = ()
 ) -> tuple[str, ...]:
     """Return the slides that an attempt gets, in order; questions `seen` before as few as can be.
+
+    Of a quiz from which nothing comes, all slides.
     """
     draws = Draws(quiz, [_fresh(one, seen) for one in quiz.sets] if seen else None)
-    return draws.slides(below(draws.count, draw_seed(quiz.id, seed, attempt)))
+    return draws.by_seed(seed, attempt)
 
 
 def _fresh(drawn: DrawnSet, seen: Collection[str]) -> SetDraws:

@@ -7,7 +7,7 @@ unranking, Knuth, *The Art of Computer Programming*, volume 4A, section 7.2.1.3)
 `web/player/engine/quiz/selecting.ts`.
 """
 
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from math import comb
 
@@ -39,8 +39,12 @@ class Selections:
     """
 
     def __init__(
-        self, units: Sequence[DrawnUnit], take: int | None, limits: Sequence[DrawLimit]
+        self, units: Sequence[DrawnUnit], take: int | None, limits: Sequence[DrawLimit],
+        certain: int | None = None,
     ) -> None:
+        """With a class that is `certain`, only selections with its first unit are counted."""
+        self._asked = units, take, limits
+        self._certain = certain
         self.classes = _classes(units, len(limits))
         self._limits = tuple(limits)
         self._everything = take is None
@@ -48,8 +52,48 @@ class Selections:
         self._ways: dict[_Rest, int] = {}
         most = sum(len(alike.units) for alike in self.classes if alike.free)
         self.by_free = {
-            free: ways for free in range(most + 1) if (ways := self._count(self._first(free)))
+            free: ways for free in range(most + 1) if (ways := self._count(self.first(free)))
         }
+
+    def having(self, number: int) -> dict[int, int]:
+        """Return how many selections have a certain unit of class `number`, by their free units."""
+        return Selections(*self._asked, certain=number).by_free
+
+    def best(self, worth: Sequence[Sequence[float]]) -> float:
+        """Return the most that a selection is worth; `worth` gives by class what so many of its
+        units are worth together at most.
+        """
+        known: dict[_Rest, float] = {}
+
+        def most(rest: _Rest) -> float:
+            if rest[0] == len(self.classes):
+                return 0.0
+            if rest not in known:
+                known[rest] = max(
+                    worth[rest[0]][taken] + most(after)
+                    for taken, after in self._choices(rest) if self._count(after))
+            return known[rest]
+
+        return max((most(self.first(free)) for free in self.by_free), default=0.0)
+
+    def taken(self, free: int) -> Iterator[tuple[_Rest, list[tuple[float, int, _Rest]]]]:
+        """Yield, from the first class on, what can come of each rest and how likely that is.
+
+        Rests come before those that follow from them.
+        """
+        open_, seen = [self.first(free)], {self.first(free)}
+        for rest in open_:
+            if rest[0] == len(self.classes):
+                continue
+            size, all_ways = len(self.classes[rest[0]].units), self._count(rest)
+            chosen = [
+                (comb(size, taken) * self._count(after) / all_ways, taken, after)
+                for taken, after in self._choices(rest) if self._count(after)]
+            yield rest, chosen
+            for _, _, after in chosen:
+                if after not in seen:
+                    seen.add(after)
+                    open_.append(after)
 
     def selection(self, free: int, rank: int) -> tuple[int, ...]:
         """Return the units of selection number `rank` of those with `free` units to shuffle.
@@ -57,7 +101,7 @@ class Selections:
         `rank` is from 0 to below ``by_free[free]``; units are given by their place, rising.
         """
         found: list[int] = []
-        rest = self._first(free)
+        rest = self.first(free)
         for alike in self.classes:
             for taken, after in self._choices(rest):
                 ways = self._count(after)
@@ -70,7 +114,8 @@ class Selections:
                 rank -= size
         return tuple(sorted(found))
 
-    def _first(self, free: int) -> _Rest:
+    def first(self, free: int) -> _Rest:
+        """Return what is to be done at the beginning, with so many free units to take."""
         return 0, self._take, (0,) * len(self._limits), free
 
     def _count(self, rest: _Rest) -> int:
@@ -84,10 +129,16 @@ class Selections:
                 known = int(questions == 0 and free == 0 and met)
             else:
                 size = len(self.classes[first].units)
-                known = sum(comb(size, taken) * self._count(after)
+                known = sum(self._some(first, size, taken) * self._count(after)
                             for taken, after in self._choices(rest))
             self._ways[rest] = known
         return known
+
+    def _some(self, number: int, size: int, taken: int) -> int:
+        """In how many ways so many units of a class are chosen."""
+        if number != self._certain:
+            return comb(size, taken)
+        return comb(size - 1, taken - 1) if taken else 0
 
     def _choices(self, rest: _Rest) -> list[tuple[int, _Rest]]:
         """How many of the next class can be taken, and what is left to do then."""
@@ -122,10 +173,13 @@ class Selections:
         return tuple(after)
 
 
-def selections_of(drawn: DrawnSet) -> Selections:
-    """Return the selections of a set; where nothing meets what it asks, all of it is taken."""
+def selections_of(drawn: DrawnSet) -> tuple[Selections, bool]:
+    """Return the selections of a set, and whether they are as it asks.
+
+    Where nothing meets what it asks, all of it is taken.
+    """
     asked = Selections(drawn.units, drawn.take, drawn.limits)
-    return asked if asked.by_free else Selections(drawn.units, None, ())
+    return (asked, True) if asked.by_free else (Selections(drawn.units, None, ()), False)
 
 
 def combination(size: int, taken: int, rank: int) -> tuple[int, ...]:

@@ -12,6 +12,7 @@ from typing import Any, Literal, get_args
 from zigzag_core.course import Look
 from zigzag_core.engine import engine
 from zigzag_core.engine.index import Index
+from zigzag_core.engine.quizzes import draws_to_resume
 from zigzag_core.engine.state import Answer, Result, State
 from zigzag_core.engine.values import Value, fitted, number
 from zigzag_core.errors import Damaged
@@ -33,10 +34,11 @@ def unpack(index: Index, version: str, data: bytes) -> State:
     source, names = Reader(data), Remembered(index.program)
     lengths = [source.varint() for _ in names.lengths]
     names.check(lengths, source.u32())
-    state = engine.start(index, source.u32())
+    state = engine.start(index, source.u32(), draws=False)
     rng, time, flags, current = source.u32(), source.varint(), source.varint(), source.varint()
     seen = set(names.slides.named(source.bits()))
     visited = tuple(slide for slide in index.order if slide in seen)
+    state = replace(state, draws=draws_to_resume(index, state.seed, (), visited))
     elements = names.elements
     clicked = frozenset(e for e in elements.named(source.bits()) if e in index.elements)
     hidden = {e: True for e in elements.named(source.bits()) if e in index.elements}

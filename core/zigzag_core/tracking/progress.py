@@ -16,6 +16,7 @@ from typing import Any, Literal, TypeVar, get_args
 from zigzag_core.course import Look
 from zigzag_core.engine import engine
 from zigzag_core.engine.index import Index
+from zigzag_core.engine.quizzes import draws_to_resume
 from zigzag_core.engine.state import Answer, Result, State, Time, Waiting
 from zigzag_core.engine.values import Value, fitted, number
 from zigzag_core.errors import Damaged
@@ -23,6 +24,7 @@ from zigzag_core.program.limits import LIMITS
 
 from . import older_progress
 from .coder import Reader, Writer
+from .draws import read_draws, write_draws
 from .remembered import Names, Remembered, restored_answer, slide_to_resume
 
 T = TypeVar("T")
@@ -77,8 +79,9 @@ def unpack(index: Index, text: str) -> State:
     source, names = Reader(data), Remembered(index.program)
     lengths = [source.number("lengths") for _ in names.lengths]
     names.check(lengths, source.plain(32))
-    state = replace(engine.start(index, source.plain(32)), rng=source.plain(32))
-    state, shown, disables = _read_way(source, index, state, names)
+    state = engine.start(index, source.plain(32), draws=False)
+    state = replace(state, rng=source.plain(32))
+    state, shown, disables = _read_way(source, index, state, names, lengths[0])
     state = replace(state, **_read_elements(source, index, names.elements, disables))
     values = _read_variables(source, index, names.variables)
     state = replace(
@@ -110,7 +113,9 @@ def _write_way(out: Writer, state: State, names: Remembered) -> None:
     out.number(
         int(state.completed) | SUCCESS.index(state.success) << 1
         | MARKED.index(state.marked) << 3 | int(state.retake) << 5
-        | int(bool(state.disabled)) << 6, "flags")
+        | int(bool(state.disabled)) << 6 | int(bool(state.draws)) << 7, "flags")
+    if state.draws:
+        write_draws(out, state, names.slides)
     numbers = names.slides.numbers
     out.number(numbers.get(state.slide or "", -1) + 1, "slide")
     out.number(numbers.get(state.back or "", -1) + 1, "slide")
@@ -123,15 +128,20 @@ def _write_way(out: Writer, state: State, names: Remembered) -> None:
 
 
 def _read_way(
-    source: Reader, index: Index, state: State, names: Remembered
+    source: Reader, index: Index, state: State, names: Remembered, known: int
 ) -> tuple[State, str | None, bool]:
-    """Return the state with its way, the slide that was shown, and whether things are disabled."""
+    """Return the state with its way, the slide that was shown, and whether things are disabled.
+
+    So many slides were `known` when it was written.
+    """
     time = source.number("time")
     entered = time - source.number("time")
     flags = source.number("flags")
     success, marked = flags >> 1 & 3, flags >> 3 & 3
-    if flags > 127 or success >= len(SUCCESS) or marked >= len(MARKED):
+    if flags > 255 or success >= len(SUCCESS) or marked >= len(MARKED):
         raise Damaged("the saved progress names a result that does not exist")
+
+    drawn = read_draws(source, index, names.slides, known) if flags & 128 else ()
 
     def slide() -> str | None:
         given = source.number("slide")
@@ -144,7 +154,8 @@ def _read_way(
     path = names.slides.named(_read_near(source, source.count("path"), "path step"))
     more_time = min(number(source.number("more time") / 10), LIMITS.most_time)
     return replace(
-        state, time=time, entered=entered, completed=bool(flags & 1), success=SUCCESS[success],
+        state, draws=draws_to_resume(index, state.seed, drawn, visited), time=time,
+        entered=entered, completed=bool(flags & 1), success=SUCCESS[success],
         marked=MARKED[marked], retake=bool(flags & 32),
         slide=slide_to_resume(index, shown, visited), visited=visited,
         back=back if back in index.position else None,

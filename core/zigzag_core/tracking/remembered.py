@@ -11,13 +11,13 @@ from typing import get_args
 
 from zigzag_core.course.document import RememberedKind
 from zigzag_core.engine.index import Index
-from zigzag_core.program.random import fnv1a
 from zigzag_core.engine.state import Answer
 from zigzag_core.engine.values import number
 from zigzag_core.errors import Damaged, OtherCourse
 from zigzag_core.grading.tally import measure
 from zigzag_core.program import Grader, Program
 from zigzag_core.program.limits import LIMITS
+from zigzag_core.program.random import fnv1a
 
 KINDS: tuple[RememberedKind, ...] = get_args(RememberedKind)
 

@@ -9,7 +9,6 @@ from django.contrib.auth.models import User
 from django.core.files.storage import default_storage
 from django.http import FileResponse, HttpRequest, HttpResponse
 from ninja import Router, Schema, Status
-from zigzag_core.packaging.incremental import CompiledCourse
 from zigzag_core.packaging.package import PackageKind
 from zigzag_core.program import Program
 from zigzag_core.tracking.plain import explain
@@ -23,12 +22,12 @@ from zigzag_server.courses.models import Course
 from zigzag_server.description import TYPE
 from zigzag_server.jobs.api import JobOut
 from zigzag_server.jobs.models import Job, State
-from zigzag_server.jobs.starting import known, start
-from zigzag_server.problems import Problem, not_found
+from zigzag_server.jobs.starting import start
+from zigzag_server.problems import not_found
 
+from .compiling import compiled_or_job, job_of
 from .models import Publication
 from .preview_views import preview_url
-from .programs import TakesLong, compiled_here
 
 router = Router(tags=["publishing"])
 
@@ -105,24 +104,9 @@ def _publication(request: HttpRequest, package_id: int) -> Publication:
     return found
 
 
-def _job_of(user: User, row: Course, kind: str) -> Job:
-    """Return the job that works something out of the course as it is now: the last one, or a new.
-
-    Raises a 503 `Problem` for one that has failed.
-    """
-    state = store.state_of(row)
-    job = known(user, kind, state) or start(
-        user, kind, {"course": row.pk}, course=row.pk, equal=state)
-    if job.state == State.FAILED and job.problem:
-        # Asked once more, it is tried once more.
-        job.delete()
-        raise Problem(503, job.problem["code"], job.problem["message"])
-    return job
-
-
 def _worked_out(user: User, row: Course, kind: str) -> Status[Any]:
     """What a job has found in the course as it is now, or else the job that looks for it."""
-    job = _job_of(user, row, kind)
+    job = job_of(user, row, kind)
     return Status(200, job.result) if job.state == State.DONE else Status(202, job)
 
 
@@ -156,20 +140,6 @@ def try_course(request: HttpRequest, slug: str) -> Status[Any]:
     return _worked_out(user, store.course_of(user, slug), "try")
 
 
-def _compiled(user: User, row: Course) -> CompiledCourse | Job:
-    """Return a compiled course, or the job that compiles it, if that takes long."""
-    try:
-        return compiled_here(row)
-    except TakesLong:
-        pass
-    job = _job_of(user, row, "compile")
-    if job.state == State.DONE:
-        # What it kept is of an older Zigzag by now.
-        job.delete()
-        job = _job_of(user, row, "compile")
-    return job
-
-
 @router.get("/courses/{slug}/program", response={200: Program, 202: JobOut})
 def get_program(request: HttpRequest, slug: str) -> HttpResponse | Status[Any]:
     """Return the program that the course compiles to, without what is as by default in it.
@@ -177,7 +147,7 @@ def get_program(request: HttpRequest, slug: str) -> HttpResponse | Status[Any]:
     The answer is 202 with a job until it is compiled.
     """
     user = author(request)
-    compiled = _compiled(user, store.course_of(user, slug))
+    compiled = compiled_or_job(user, store.course_of(user, slug))
     if isinstance(compiled, Job):
         return Status(202, compiled)
     # Written at once: a large program takes seconds to be checked again on its way out.
@@ -192,7 +162,7 @@ def open_preview(request: HttpRequest, slug: str) -> Status[Any]:
     """
     user = author(request)
     row = store.course_of(user, slug)
-    compiled = _compiled(user, row)
+    compiled = compiled_or_job(user, row)
     if isinstance(compiled, Job):
         return Status(202, compiled)
     return Status(200, {"url": preview_url(row)})

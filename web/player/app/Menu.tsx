@@ -22,7 +22,9 @@ export function Menu({ index, state, onGo, onClose }: Props): ReactNode {
       onKeyDown={(event) => { if (event.key === "Escape") onClose(); }}
     >
       <ol>
-        {index.program.slides.map((slide) => {
+        {index.ordered(state.draws).slides.map((name) => {
+          const slide = index.slides.get(name);
+          if (!slide) return null;
           const seen = state.visited.includes(slide.id);
           const open = slide.id === state.slide || mayGo(index, state, slide.id);
           return (

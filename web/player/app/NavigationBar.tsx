@@ -71,8 +71,9 @@ export function NavigationBar(
 
 /** Where the learner is, and how much was seen. */
 function Progress({ index, state, slide }: { index: Index; state: State; slide: ProgramSlide }): ReactNode {
-  const count = index.order.length;
-  const n = (index.position.get(slide.id) ?? 0) + 1;
+  const { slides, position } = index.ordered(state.draws);
+  const count = slides.length;
+  const n = (position.get(slide.id) ?? 0) + 1;
   return (
     <>
       <span className="zz-place">
@@ -133,7 +134,7 @@ function Next({ session, state, slide }: Pick<Props, "session" | "state" | "slid
   const open = gateIsOpen(index, state, slide.id);
   const meanwhile = slide.gate?.meanwhile;
   if (!open && meanwhile === "hidden") return null;
-  const leads = Boolean(index.onward.get(slide.id)) || slide.forks.length > 0;
+  const leads = Boolean(index.ordered(state.draws).onward.get(slide.id)) || slide.forks.length > 0;
   const waits = !open && meanwhile === "message";
   const off = !open && meanwhile === "disabled";
   // Switched off it still has the focus and says why.

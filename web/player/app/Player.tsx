@@ -36,8 +36,9 @@ export function Player({ session }: { session: Session }): ReactNode {
     if (running) shown.current = state.slide;
   }, [running, state.slide]);
 
-  const position = (index.position.get(state.slide ?? "") ?? 0) + 1;
-  const count = index.order.length;
+  const order = index.ordered(state.draws);
+  const position = (order.position.get(state.slide ?? "") ?? 0) + 1;
+  const count = order.slides.length;
 
   return (
     <SpeechContext.Provider value={speech}>

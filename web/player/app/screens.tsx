@@ -22,7 +22,7 @@ export function Asking(
   return (
     <main className="zz-card">
       <h1>{say("welcome_back")}</h1>
-      <p>{say("you_were_at", { title: slide?.title ?? "", seen, count: index.order.length })}</p>
+      <p>{say("you_were_at", { title: slide?.title ?? "", seen, count: index.ordered(phase.state.draws).slides.length })}</p>
       {phase.rescued && <p>{say("rescued")}</p>}
       <div className="zz-row">
         <button type="button" className="zz-main" autoFocus onClick={() => session.resume()}>

@@ -3,6 +3,7 @@ import type { Action } from "../../api/types";
 import * as leaving from "./leaving";
 import * as moving from "./moving";
 import * as questions from "./questions";
+import * as quizzes from "./quizzes";
 import { without, type Run } from "./run";
 import { own } from "./own";
 
@@ -10,9 +11,9 @@ type Acts = { readonly [A in Action as A["do"]]: (run: Run, action: A) => void }
 
 /** What each action does. Waiting is up to whoever runs the actions. */
 const ACTS: Acts = {
-  go: (run, action) => leaving.go(run, action.to, action.slide ?? null, action.back),
+  go: (run, action) => leaving.go(run, action.to, entrance(run, action.slide), action.back),
   stay: (run) => run.update({ leaving: null }),
-  enter: (run, action) => moving.enter(run, action.slide),
+  enter: (run, action) => moving.enter(run, entrance(run, action.slide) ?? action.slide),
   show: (run, action) => show(run, action.element, action.do),
   hide: (run, action) => show(run, action.element, action.do),
   toggle: (run, action) => show(run, action.element, action.do),
@@ -29,6 +30,7 @@ const ACTS: Acts = {
   submit: (run, action) => questions.submit(run, action.question),
   reset: (run, action) => questions.reset(run, action.question, action.answer_only),
   clear: moving.clear,
+  draw: (run, { quiz }) => quizzes.drawAgain(run, quiz),
   move: (run, action) => moving.startMove(run, action.element, action.move),
   clock: (run, action) => runClock(run, action.of, action.run),
   mark: (run, action) => mark(run, action.status),
@@ -42,6 +44,11 @@ const ACTS: Acts = {
 /** Do `action` in a run. */
 export function act(run: Run, action: Action): void {
   (ACTS[action.do] as (run: Run, action: Action) => void)(run, action);
+}
+
+/** Where a way leads that the author has set to `slide`. */
+function entrance({ index, state }: Run, slide: string | null | undefined): string | null {
+  return slide ? index.ordered(state.draws).entrance(slide) : null;
 }
 
 function giveLook(run: Run, action: Extract<Action, { do: "look" }>): void {

@@ -11,7 +11,8 @@ export function completed(index: Index, state: State): boolean {
   if (share === null || share === undefined) return true;
   const [only, more] = index.order;
   if (only !== undefined && more === undefined && !gateIsOpen(index, state, only)) return false;
-  return state.visited.length >= share * (those === "all" ? index.order.length : way(index, state)) - 1e-9;
+  const of = those === "all" ? index.ordered(state.draws).slides.length : way(index, state);
+  return state.visited.length >= share * of - 1e-9;
 }
 
 /** Whether what happened between two states can have completed or decided the course. */

@@ -13,6 +13,7 @@ import * as moving from "./moving";
 import { openAndClose } from "./opening";
 import type { Index } from "./program";
 import { answer, orderOf } from "./questions";
+import { firstDraws, leaveWhole } from "./quizzes";
 import * as results from "./results";
 import { Run } from "./run";
 import type { Effect, Event, Ran } from "../../api/events";
@@ -22,12 +23,12 @@ import { clipped, fitted, number, toText, type Value } from "./values";
 export { gateIsOpen, isVisible } from "./expression";
 export { mayGo, slideBefore } from "./moving";
 
-/** Return the state before the first event. */
-export function start(index: Index, seed: number, learnerName = "", retake = false): State {
+/** Return the state before the first event; without `draws` quizzes have all of their slides. */
+export function start(index: Index, seed: number, learnerName = "", retake = false, draws = true): State {
   const variables: Record<string, Value> = {};
   for (const v of index.program.variables) variables[v.id] = fitted(v, v.default);
   return {
-    seed: seed >>> 0, rng: seed >>> 0, time: 0, entered: 0, slide: null, visited: [], path: [],
+    seed: seed >>> 0, rng: seed >>> 0, draws: draws ? firstDraws(index, seed >>> 0) : [], time: 0, entered: 0, slide: null, visited: [], path: [],
     clicked: Growing.of(), hidden: {}, disabled: {}, looks: {}, variables, overlays: [], answers: {}, clocks: {},
     waiting: [], paused: false, offsets: {}, moves: {}, dropped: {}, watched: {}, positions: {}, opened: new Set(),
     back: null, leaving: null, more_time: 1, speed: 100, learner: clipped(learnerName), retake, marked: "", completed: false, success: "unknown", ended: false,
@@ -87,10 +88,10 @@ function take(run: Run, event: Event): void {
 }
 
 function begin(run: Run, slide: string | null | undefined): void {
-  const first = run.index.order[0];
-  if (run.state.slide !== null || first === undefined) return;
+  if (run.state.slide !== null || !run.index.order.length) return;
   moving.startTimers(run, "course");
-  moving.enter(run, slide || first);
+  if (slide) leaveWhole(run, slide);
+  moving.enter(run, slide || (run.index.ordered(run.state.draws).slides[0] ?? ""));
 }
 
 /** A learner closes an overlay, where it can be closed so. */

@@ -30,11 +30,11 @@ type LiveValue = (typeof LIVE_VALUES)[number];
 
 const LIVE: Readonly<Record<LiveValue, (index: Index, state: State) => Value>> = {
   points: (index, state) => number(results.points(index, state)),
-  max_points: (index) => number(index.maxPoints),
+  max_points: (index, { draws }) => number(index.ordered(draws).maxPoints),
   score: (index, state) => number(results.score(index, state) ?? 0),
   slides_seen: (_, state) => state.visited.length,
-  slides: (index) => index.order.length,
-  slide_number: (index, state) => (index.position.get(state.slide ?? "") ?? -1) + 1,
+  slides: (index, { draws }) => index.ordered(draws).slides.length,
+  slide_number: (index, { draws, slide }) => (index.ordered(draws).position.get(slide ?? "") ?? -1) + 1,
   slide_title: (index, state) => index.slides.get(state.slide ?? "")?.title ?? "",
   minutes: (_, state) => Math.floor(state.time / 60_000),
   seconds: (_, state) => Math.floor(state.time / 1_000),

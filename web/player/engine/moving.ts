@@ -13,7 +13,8 @@ import { own } from "./own";
 
 /** The slide that *previous* leads to: where the learner came from, else the one before. */
 export function slideBefore(index: Index, state: State): string | null {
-  return state.path.at(-1) ?? index.order[(index.position.get(state.slide ?? "") ?? 0) - 1] ?? null;
+  const { slides, position } = index.ordered(state.draws);
+  return state.path.at(-1) ?? slides[(position.get(state.slide ?? "") ?? 0) - 1] ?? null;
 }
 
 /** Go to the next or the previous slide, to a certain one, or leave; a closed gate holds back. */
@@ -50,27 +51,32 @@ export function isClosed(run: Run): boolean {
 
 function wayOn(run: Run): string | null {
   const here = run.state.slide ?? "";
-  const fork = run.index.slides.get(here)?.forks
-    .find(({ slide, condition }) => run.index.position.has(slide) && run.holds(condition));
-  return fork ? fork.slide : run.index.onward.get(here) ?? null;
+  const order = run.index.ordered(run.state.draws);
+  for (const { slide, condition } of run.index.slides.get(here)?.forks ?? []) {
+    const there = order.entrance(slide);
+    if (there !== null && run.holds(condition)) return there;
+  }
+  return order.onward.get(here) ?? null;
 }
 
 /** Whether the menu leads to `slide` now. */
 export function mayGo(index: Index, state: State, slide: string): boolean {
-  const { order } = index.program.navigation;
-  const position = index.position.get(slide);
+  const { order: opens } = index.program.navigation;
+  const order = index.ordered(state.draws);
+  const position = order.position.get(slide);
   if (position === undefined) return false;
   if (state.visited.includes(slide)) return true;
-  if (order === "seen") return false;
-  const before = index.order.slice(0, position);
+  if (opens === "seen") return false;
+  const before = order.slides.slice(0, position);
   if (before.some((other) => !gateIsOpen(index, state, other))) return false;
-  return order === "free" || before.every((other) => state.visited.includes(other));
+  return opens === "free" || before.every((other) => state.visited.includes(other));
 }
 
 /** Show a slide; with `back` the learner is offered the way back to the present one. */
-export function enter(run: Run, slide: string, back = false): void {
+export function enter(run: Run, wanted: string, back = false): void {
   const { state, index } = run;
-  if (!index.position.has(slide)) return;
+  const slide = index.ordered(state.draws).landing(wanted);
+  if (slide === null) return;
   let path = back ? state.path.slice(0, -1) : state.path;
   if (state.slide !== null && state.slide !== slide) {
     if (!back) path = [...path, state.slide].slice(-LIMITS.longest_path);

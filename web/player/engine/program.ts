@@ -2,7 +2,7 @@
 import type {
   Clock, Grader, Program, ProgramElement, ProgramOverlay, ProgramRule, ProgramSlide, SeenSet, Variable,
 } from "../../api/types";
-import { isJudged } from "./grade";
+import { Order } from "./order";
 import type { Totals } from "./results";
 import type { State } from "./state";
 import { sayWith, type Say } from "./words";
@@ -15,7 +15,7 @@ export interface BoundRule {
   readonly rule: ProgramRule;
 }
 
-/** What a program holds, by id. Made once for each program, and anew when more of it comes. */
+/** What a program holds, by id, and in which order the course has its slides. Made once for each program, and anew when more of it comes. */
 export class Index {
   readonly order: readonly string[];
   readonly position = new Map<string, number>();
@@ -28,10 +28,6 @@ export class Index {
   readonly opening = new Map<string, ProgramOverlay[]>();
   /** The slide of each element and overlay. */
   readonly home = new Map<string, string>();
-  /** The slide that *next* leads to from each slide. */
-  readonly onward = new Map<string, string | null>();
-  /** By slide, what can be come to from it, as far as somebody has asked (`ways`). */
-  readonly ahead = new Map<string, ReadonlySet<string>>();
   /** What answers come to, as far as somebody has asked (`results`). */
   readonly totals = new WeakMap<State["answers"], Totals>();
   /** The overlay of each element that is in one. */
@@ -52,11 +48,10 @@ export class Index {
   /** The ms in each video or audio that rules wait for, rising. */
   readonly mediaMoments = new Map<string, number[]>();
   readonly rules = new Map<string, BoundRule>();
-  /** The questions that give points; an open answer has none until it is marked. */
-  readonly scored: readonly Grader[];
-  readonly maxPoints: number;
   /** The player's words, as the course has them. */
   readonly say: Say;
+  /** The orders of slides that somebody has asked for. */
+  private readonly orders = new WeakMap<State["draws"], Order>();
   /** The rules by their event and target; null is any. */
   private readonly matches = new Map<string, Map<string | null, BoundRule[]>>();
 
@@ -89,23 +84,19 @@ export class Index {
       this.addRules(slide.rules, Rank.Slide, slide.id);
     }
     this.addRules(program.rules, Rank.Course, null);
-    program.slides.forEach((slide, index) => {
-      const after = this.order[index + 1] ?? null;
-      const { onward } = slide;
-      if (onward.to === "slide") {
-        this.onward.set(slide.id, this.position.has(onward.slide) ? onward.slide : after);
-      } else this.onward.set(slide.id, onward.to === "next" ? after : null);
-    });
     for (const those of this.matches.values()) {
       for (const rules of those.values()) rules.sort((a, b) => a.rank - b.rank);
     }
     for (const [element, moments] of this.mediaMoments) {
       this.mediaMoments.set(element, [...new Set(moments)].sort((a, b) => a - b));
     }
-    this.scored = program.questions.filter((grader) => (
-      grader.purpose === "scored" && grader.points && isJudged(grader)
-    ));
-    this.maxPoints = this.scored.reduce((sum, grader) => sum + grader.points, 0);
+  }
+
+  /** Return the slides as a learner gets them for whom the quizzes were drawn as in `draws`. */
+  ordered(draws: State["draws"]): Order {
+    let found = this.orders.get(draws);
+    if (!found) this.orders.set(draws, found = new Order(this.program, draws));
+    return found;
   }
 
   /** Return the group that `element` is in, if it is there. */

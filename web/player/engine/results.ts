@@ -40,8 +40,9 @@ export function attempted(index: Index, state: State): boolean {
 
 /** Return the score in per cent with two decimals, null where nothing is scored. */
 export function score(index: Index, state: State): number | null {
-  if (!index.maxPoints) return null;
-  return Math.floor(Math.max(points(index, state) / index.maxPoints, 0) * 10_000 + 0.5) / 100;
+  const { maxPoints } = index.ordered(state.draws);
+  if (!maxPoints) return null;
+  return Math.floor(Math.max(points(index, state) / maxPoints, 0) * 10_000 + 0.5) / 100;
 }
 
 /** Return whether the course is passed or failed, or that it is not known yet. */
@@ -49,5 +50,5 @@ export function success(index: Index, state: State): Success {
   const reached = score(index, state);
   if (reached === null) return "unknown";
   if (reached >= index.program.pass_mark) return "passed";
-  return index.scored.every(({ id }) => own(state.answers, id)?.locked) ? "failed" : "unknown";
+  return index.ordered(state.draws).scored.every(({ id }) => own(state.answers, id)?.locked) ? "failed" : "unknown";
 }

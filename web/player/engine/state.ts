@@ -58,9 +58,20 @@ interface Leaving {
   readonly beside: readonly string[];
 }
 
+/** What was drawn of a quiz: its slides in order, at which attempt (from 1). */
+export interface Draw {
+  readonly quiz: string;
+  readonly slides: readonly string[];
+  readonly attempt: number;
+  /** Slides of earlier attempts, where these are to be avoided. */
+  readonly seen: readonly string[];
+}
+
 export interface State {
   readonly seed: number;
   readonly rng: number;
+  /** The slides that this learner gets of quizzes; one without has all of its own. */
+  readonly draws: readonly Draw[];
   /** ms spent in the course. */
   readonly time: number;
   /** The time at which the current slide was entered. */
@@ -111,7 +122,7 @@ export interface State {
 /** Return a copy of `state`. Each field by its name: with so many, that is twice as fast as spreading. */
 export function copyOf(state: State): State {
   return {
-    seed: state.seed, rng: state.rng, time: state.time, entered: state.entered, slide: state.slide,
+    seed: state.seed, rng: state.rng, draws: state.draws, time: state.time, entered: state.entered, slide: state.slide,
     visited: state.visited, path: state.path, clicked: state.clicked, hidden: state.hidden, disabled: state.disabled,
     looks: state.looks, variables: state.variables, overlays: state.overlays, answers: state.answers, clocks: state.clocks,
     waiting: state.waiting, paused: state.paused, offsets: state.offsets, moves: state.moves, dropped: state.dropped,
@@ -124,7 +135,7 @@ export function copyOf(state: State): State {
 /** Return `state` as plain JSON values, sets sorted, as the traces hold it. */
 export function asJson(state: State): unknown {
   return {
-    ...state, clicked: [...state.clicked].sort(), opened: [...state.opened].sort(),
+    ...state, draws: state.draws.map(({ quiz, slides, attempt, seen }) => [quiz, slides, attempt, seen]), clicked: [...state.clicked].sort(), opened: [...state.opened].sort(),
     clocks: Object.fromEntries(
       Object.entries(state.clocks).map(([owner, { at, runs }]) => [owner, [at, runs]]),
     ),

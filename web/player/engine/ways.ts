@@ -1,40 +1,42 @@
 /** Which slides a learner can still come to. The twin of `engine/ways.py`, which says why. */
 import type { ProgramRule, ProgramSlide } from "../../api/types";
+import type { Order } from "./order";
 import type { Index } from "./program";
 import type { State } from "./state";
 
-function leadsTo(index: Index, name: string): readonly string[] {
+function leadsTo(index: Index, name: string, order: Order): readonly string[] {
   const slide = index.slides.get(name);
   if (!slide) return [];
   const { navigation } = index.program;
-  if ((slide.navigation.menu ?? navigation.menu) && navigation.order !== "seen") return index.order;
-  const after = index.onward.get(name);
-  const found = [...(after ? [after] : []), ...slide.forks.map((fork) => fork.slide)];
+  if ((slide.navigation.menu ?? navigation.menu) && navigation.order !== "seen") return order.slides;
+  const after = order.onward.get(name);
+  const found = slide.forks.map((fork) => fork.slide);
   for (const { then, otherwise } of [...rulesOf(slide), ...index.program.rules]) {
     for (const action of [...then, ...otherwise]) {
       if ((action.do === "go" || action.do === "enter") && action.slide) found.push(action.slide);
     }
   }
-  return found.filter((one) => index.position.has(one));
+  return [...(after ? [after] : []), ...found.flatMap((one) => order.entrance(one) ?? [])];
 }
 
 /** A slide and all that can be come to from it. */
-function ahead(index: Index, slide: string): ReadonlySet<string> {
-  const known = index.ahead.get(slide);
+function ahead(index: Index, slide: string, order: Order): ReadonlySet<string> {
+  const known = order.ahead.get(slide);
   if (known) return known;
   const seen = new Set([slide]);
   for (const one of seen) {
-    if (seen.size === index.order.length) break;
-    for (const after of leadsTo(index, one)) seen.add(after);
+    if (seen.size === order.slides.length) break;
+    for (const after of leadsTo(index, one, order)) seen.add(after);
   }
-  index.ahead.set(slide, seen);
+  order.ahead.set(slide, seen);
   return seen;
 }
 
 /** How many slides are on the learner's way: those seen, and those still ahead. */
-export function way(index: Index, { slide, visited }: State): number {
-  if (slide === null) return index.order.length;
-  const those = ahead(index, slide);
+export function way(index: Index, { slide, visited, draws }: State): number {
+  const order = index.ordered(draws);
+  if (slide === null || !order.position.has(slide)) return order.slides.length;
+  const those = ahead(index, slide, order);
   return those.size + visited.filter((one) => !those.has(one)).length;
 }
 

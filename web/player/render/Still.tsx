@@ -51,7 +51,7 @@ const StillElement = memo(function StillElement(
 /** What a slide has that says nothing of itself: for drawing what is no slide. */
 export const EMPTY_SLIDE: Omit<Slide, "id" | "title" | "elements"> = {
   onward: { to: "next" }, indent: 0, notes: "", transcript: "", questions: [], overlays: [], patterns: [], rules: [],
-  timing: { length: 0, starts: true, repeats: false, cues: [] }, ungated: false, navigation: {},
+  timing: { length: 0, starts: true, repeats: false, cues: [] }, ungated: false, navigation: {}, tags: [],
 };
 
 const PLAIN = { colour: "paper", picture: null, fit: "cover" } as const;

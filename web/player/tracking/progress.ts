@@ -1,12 +1,14 @@
 /** Saved progress. The twin of `zigzag_core/tracking/progress.py`, which describes the form. */
 import { LIMITS } from "../../api/tables";
 import { start } from "../engine/engine";
+import { drawsToResume } from "../engine/quizzes";
 import { Growing } from "../engine/growing";
 import type { Index } from "../engine/program";
 import { NO_ANSWER, type Answer, type Offset, type Result, type State, type Stretch, type Success, type Time, type Waiting } from "../engine/state";
 import { same } from "../engine/tally";
 import { fitted, number, type Value } from "../engine/values";
 import { crc32, Damaged, fromBase64Url, Reader, toBase64Url, Writer } from "./coder";
+import { readDraws, writeDraws } from "./draws";
 import { isOlder, unpackOlder } from "./olderProgress";
 import { rememberedOf, restoredAnswer, slideToResume, type Names, type Remembered } from "./remembered";
 
@@ -46,9 +48,9 @@ export function unpack(index: Index, text: string): State {
   const [source, names] = [new Reader(data), rememberedOf(index)];
   const lengths = names.lengths.map(() => source.number("lengths"));
   names.check(lengths, source.plain(32));
-  const fresh = start(index, source.plain(32));
+  const fresh = start(index, source.plain(32), "", false, false);
   const rng = source.plain(32);
-  const { shown, disables, ...way } = readWay(source, index, names);
+  const { shown, disables, ...way } = readWay(source, index, names, fresh.seed, lengths[0] ?? 0);
   const elements = readElements(source, index, names.elements, disables);
   const variables = { ...fresh.variables, ...readVariables(source, index, names.variables) };
   const answers = readAnswers(source, index, names);
@@ -73,9 +75,10 @@ function writeWay(out: Writer, state: State, names: Remembered): void {
   out.number(state.time - state.entered, "time");
   out.number(
     Number(state.completed) | (SUCCESS.indexOf(state.success) << 1) | (MARKED.indexOf(state.marked) << 3) | (Number(state.retake) << 5)
-    | (Number(Object.keys(state.disabled).length > 0) << 6),
+    | (Number(Object.keys(state.disabled).length > 0) << 6) | (Number(state.draws.length > 0) << 7),
     "flags",
   );
+  if (state.draws.length) writeDraws(out, state, names.slides);
   const { numbers } = names.slides;
   out.number((numbers.get(state.slide ?? "") ?? -1) + 1, "slide");
   out.number((numbers.get(state.back ?? "") ?? -1) + 1, "slide");
@@ -88,13 +91,14 @@ function writeWay(out: Writer, state: State, names: Remembered): void {
 }
 
 /** Return what of the state is the way, the slide that was shown, and whether things are disabled. */
-function readWay(source: Reader, index: Index, names: Remembered) {
+function readWay(source: Reader, index: Index, names: Remembered, seed: number, known: number) {
   const time = source.number("time");
   const entered = time - source.number("time");
   const flags = source.number("flags");
   const success = SUCCESS[(flags >> 1) & 3];
   const marked = MARKED[(flags >> 3) & 3];
-  if (flags > 127 || !success || marked === undefined) throw new Damaged("the saved progress names a result that does not exist");
+  if (flags > 255 || !success || marked === undefined) throw new Damaged("the saved progress names a result that does not exist");
+  const drawn = flags & 128 ? readDraws(source, index, names.slides, known) : [];
   const slide = (): string | null => {
     const given = source.number("slide");
     return given ? names.slides.name(given - 1) : null;
@@ -107,7 +111,7 @@ function readWay(source: Reader, index: Index, names: Remembered) {
   const path = names.slides.named(readNear(source, source.count("path"), "path step"));
   const more_time = Math.min(number(source.number("more time") / 10), LIMITS.most_time);
   return {
-    shown, time, entered, completed: Boolean(flags & 1), success, marked, retake: Boolean(flags & 32), disables: Boolean(flags & 64), visited, more_time,
+    shown, draws: drawsToResume(index, seed, drawn, visited), time, entered, completed: Boolean(flags & 1), success, marked, retake: Boolean(flags & 32), disables: Boolean(flags & 64), visited, more_time,
     slide: slideToResume(index, shown, visited), back: back !== null && exists(back) ? back : null,
     opened: new Set(opened.filter(exists)), path: path.filter(exists),
   };

@@ -82,7 +82,7 @@ export class RehearsalTracker implements Tracker {
   ): void {
     const message: RehearsalMessage = {
       zigzag: "rehearsal", state: acrossFrames(state), effects, calls, event, log,
-      points: results.points(this.index, state), maxPoints: this.index.maxPoints,
+      points: results.points(this.index, state), maxPoints: this.index.ordered(state.draws).maxPoints,
       score: results.score(this.index, state),
     };
     window.parent.postMessage(message, this.app);

@@ -192,7 +192,8 @@ function sameWhere(lines: readonly Line[], before: readonly Line[]): readonly Li
   const known = new Map(before.map((line) => [line.id, line]));
   return lines.map((line) => {
     const old = known.get(line.id);
-    const same = old?.kind === line.kind && (line.kind === "slide" || (old.kind === "section" && old.title === line.title));
+    const same = old?.kind === line.kind && (line.kind === "slide" || (
+      old.kind === "section" && old.title === line.title && Boolean(old.has?.quiz) === Boolean(line.has?.quiz)));
     return same ? old : line;
   });
 }

@@ -3,15 +3,19 @@ import { Box, chakra, Flex, Text } from "@chakra-ui/react";
 import type { Slide } from "../../api/types";
 import { useSortable } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
-import { GripVertical } from "lucide-react";
+import { Diamond, GripVertical } from "lucide-react";
 import {
   memo, useCallback, useRef, type ClipboardEvent, type KeyboardEvent, type PointerEvent, type ReactNode,
 } from "react";
 import { renameSlide } from "../store/slides";
 import { useCourse } from "../store/store";
 import { renameSection } from "./outlineActions";
+import { showQuiz, useQuizPage } from "./quiz/page";
+import { makeQuiz } from "./quiz/quizzes";
 import type { Line } from "./lines";
+import { Tool } from "../../kit/Tool";
 import { t } from "../../words/plan";
+import { t as quizWords } from "../../words/quiz";
 
 interface Props {
   line: Line;
@@ -52,7 +56,6 @@ const RowContent = memo(function RowContent(
   const here = useCourse((state) => state.selection.slide === line.id);
   const title = line.kind === "section" ? line.title : slide?.title ?? "";
   const indent = slide?.indent ?? 0;
-  const aside = slide ? summary(slide) : "";
   return (
     <Flex
       align="center" position="relative" borderRadius="6px" opacity={cut ? 0.5 : 1}
@@ -69,10 +72,28 @@ const RowContent = memo(function RowContent(
       </Box>
       {indent > 0 && <Text color="edge" mr="1" aria-hidden>↳</Text>}
       <TitleField line={line} title={title} onKeyDown={onKeyDown} onPaste={onPaste} onChoose={onChoose} onFocus={onFocus} />
-      {aside && <Text color="quiet" fontSize="12.5px" truncate flex="0 1000 auto" minW="0" px="1.5">{aside}</Text>}
+      {line.kind === "section" && <QuizButton section={line.id} title={title} quiz={Boolean(line.has?.quiz)} />}
+      {slide && <Aside slide={slide} />}
     </Flex>
   );
 });
+
+/** Opens the page of a quiz, with its mark; or makes a section one. */
+function QuizButton({ section, title, quiz }: { section: string; title: string; quiz: boolean }): ReactNode {
+  const open = useQuizPage((state) => quiz && state.section === section);
+  return (
+    <Tool
+      label={quiz ? quizWords("openTheQuizTitle", { title }) : quizWords("makeTitleAQuiz", { title })} aria-pressed={open} flex="none" ml="auto"
+      className={quiz ? undefined : "grip"} color={quiz ? "spruce" : "quiet"} opacity={quiz ? 1 : 0} bg={open ? "marigold.soft" : undefined}
+      onClick={() => {
+        if (!quiz) makeQuiz(section);
+        showQuiz(open ? null : section);
+      }}
+    >
+      <Diamond size={14} fill={quiz ? "currentColor" : "none"} />
+    </Tool>
+  );
+}
 
 /** A section stands out and has room above it; slides stand in, further where they are within others. */
 function indented(section: boolean, indent: number): { pl: string; mt: string } {
@@ -101,7 +122,9 @@ function TitleField(
 
 export const OutlineRow = memo(Row);
 
-function summary({ notes, questions }: Slide): string {
-  if (questions.length) return questions.length === 1 ? t("aQuestion") : t("questionsQuestions", { questions: questions.length });
-  return notes.split("\n")[0] ?? "";
+/** What there is to a slide, behind its title. */
+function Aside({ slide: { notes, questions } }: { slide: Slide }): ReactNode {
+  const asked = questions.length === 1 ? t("aQuestion") : t("questionsQuestions", { questions: questions.length });
+  const words = questions.length ? asked : notes.split("\n")[0];
+  return words && <Text color="quiet" fontSize="12.5px" truncate flex="0 1000 auto" minW="0" px="1.5">{words}</Text>;
 }

@@ -1,7 +1,15 @@
 /** The outline as lines: sections and slides in one list, as they are typed. */
 import type { Course, Section } from "../../api/types";
 
-export type Line = { kind: "section"; id: string; title: string; rules?: Section["rules"] } | { kind: "slide"; id: string };
+export type Line = SectionLine | { kind: "slide"; id: string };
+
+/** A section; what else it has goes along with it. */
+interface SectionLine {
+  readonly kind: "section";
+  readonly id: string;
+  readonly title: string;
+  readonly has?: Omit<Section, "id" | "title" | "before">;
+}
 
 /** The lines of a course: each section stands before the slide that it begins with. */
 export function linesOf({ slides, sections }: Pick<Course, "slides" | "sections">): Line[] {
@@ -12,7 +20,7 @@ export function linesOf({ slides, sections }: Pick<Course, "slides" | "sections"
     starting.set(before, [...(starting.get(before) ?? []), section]);
   }
   const at = (before: string | null): Line[] => (starting.get(before) ?? [])
-    .map(({ id, title, rules }) => ({ kind: "section", id, title, rules }));
+    .map(({ id, title, before: _, ...has }) => ({ kind: "section", id, title, has }));
   return [...slides.flatMap((id): Line[] => [...at(id), { kind: "slide", id }]), ...at(null)];
 }
 
@@ -23,7 +31,7 @@ export function fromLines(lines: readonly Line[]): Pick<Course, "slides" | "sect
   let open: Section[] = [];
   for (const line of lines) {
     if (line.kind === "section") {
-      const section: Section = { id: line.id, title: line.title, before: null, rules: line.rules ?? [] };
+      const section: Section = { rules: [], ...line.has, id: line.id, title: line.title, before: null };
       sections.push(section);
       open.push(section);
       continue;

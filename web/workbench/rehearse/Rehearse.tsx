@@ -84,7 +84,7 @@ export default function Rehearse(): ReactNode {
       state = next;
       const message: RehearsalMessage = {
         zigzag: "rehearsal", state: acrossFrames(state), effects, calls: [], event, log,
-        points: latest?.points ?? 0, maxPoints: index.maxPoints, score: latest?.score ?? null,
+        points: latest?.points ?? 0, maxPoints: index.ordered(state.draws).maxPoints, score: latest?.score ?? null,
       };
       if (event.event !== "tick" || log.length) played.push({ event, state, effects, log, message });
     }

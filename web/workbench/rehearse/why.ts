@@ -89,7 +89,7 @@ function whyByCue(index: Index, state: State, element: ProgramElement, shown: bo
 function whyNext(index: Index, state: State, name: Name): Reason[] {
   const slide = state.slide ?? "";
   const gate = index.slides.get(slide)?.gate;
-  if (!index.onward.get(slide) && !index.slides.get(slide)?.forks.length) {
+  if (!index.ordered(state.draws).onward.get(slide) && !index.slides.get(slide)?.forks.length) {
     return [{ words: t("nextLeadsNowhereFromThis"), slide }];
   }
   if (!gate) return [{ words: t("nothingHoldsTheLearnerBack"), slide }];

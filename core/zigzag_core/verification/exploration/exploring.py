@@ -31,7 +31,10 @@ TURN = 60
 
 
 def explore(index: Index, progress: Progress = untold) -> Explored:
-    """Return what can happen in a program, within the bounds."""
+    """Return what can happen in a program, within the bounds.
+
+    Quizzes are not drawn: every slide of theirs is there.
+    """
     notes = Notes(index, {slide: SlideSeen(slide) for slide in index.order})
     depends = dependence(index)
     views = {slide.id: View(slide, depends) for slide in index.program.slides}
@@ -51,7 +54,7 @@ def explore(index: Index, progress: Progress = untold) -> Explored:
 
 def _try_alone(index: Index, fields: Mapping[str, Field], progress: Progress) -> int:
     """Try each slide as if it was all of the course; return the number of steps."""
-    begun = engine.start(index, 1)
+    begun = engine.start(index, 1, draws=False)
     share = max(STEPS_ALONE // max(len(fields), 1), LEAST_ON_A_SLIDE)
 
     def run(slide: str, budget: int) -> int:
@@ -91,7 +94,7 @@ class _Together:
 
     def run(self, progress: Progress) -> int:
         """Try it; mark the slides that depend on others as whole if all was tried."""
-        begun = engine.start(self._index, 1)
+        begun = engine.start(self._index, 1, draws=False)
         steps = 0
         first, _ = engine.step(self._index, begun, {"event": "start"})
         self._enter(first)
@@ -151,7 +154,7 @@ class _Together:
             found: set[str] = set()
             seen, open_ = {plain}, [plain]
             while open_:
-                for after in leads_to(self._index, open_.pop()):
+                for after in leads_to(self._index, open_.pop(), self._index.ordered(())):
                     if after in self._fields:
                         found.add(after)
                     elif after not in seen:

@@ -23,6 +23,7 @@ from .finding import Finding
 from .patterns import pattern_findings, score_findings
 from .placement import place_findings
 from .questions import question_findings
+from .quizzes import quiz_findings
 from .references import reference_findings
 from .rules import rule_findings
 from .variables import variable_findings
@@ -32,6 +33,7 @@ def findings(document: CourseDocument) -> list[Finding]:
     """Return all findings, in the order of the slides, errors of the course first."""
     return [
         *_course(document), *variable_findings(document), *pattern_findings(document),
+        *quiz_findings(document),
         *(reference_findings(document) if document.slides else ()),
     ] + [
         finding for slide in document.slides

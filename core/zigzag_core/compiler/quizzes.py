@@ -1,0 +1,65 @@
+"""Quizzes: from sets of slides to units that are drawn."""
+
+from collections.abc import Collection, Sequence
+from typing import Literal
+
+from zigzag_core.course import Course
+from zigzag_core.course.quizzes import QuestionSet, Quiz
+from zigzag_core.course.sections import slides_by_section
+from zigzag_core.program.quiz import DrawLimit, DrawnSet, DrawnUnit, ProgramQuiz
+
+from .scope import SlideFacts
+
+
+def program_quizzes(course: Course, slides: Collection[SlideFacts]) -> tuple[ProgramQuiz, ...]:
+    """Return what the quizzes of `course` are drawn from; `slides` are the facts of all.
+
+    A quiz without slides is none. What sets name outside of the section is not drawn.
+    """
+    facts = {slide.id: slide for slide in slides}
+    return tuple(
+        _program_quiz(section.id, section.quiz, own, facts)
+        for section, own in slides_by_section(course.slides, course.sections)
+        if section is not None and section.quiz is not None and own)
+
+
+def _program_quiz(
+    name: str, quiz: Quiz, own: Sequence[str], facts: dict[str, SlideFacts]
+) -> ProgramQuiz:
+    inside = set(own)
+    in_sets = {slide for one in quiz.sets for slide in one.slides} & inside
+    first = next((place for place, slide in enumerate(own) if slide in in_sets), len(own))
+    return ProgramQuiz(
+        id=name, slides=tuple(own), opening=tuple(own[:first]),
+        sets=tuple(_drawn_set(one, own, facts) for one in quiz.sets),
+        closing=tuple(slide for slide in own[first:] if slide not in in_sets),
+        take=quiz.take, order=quiz.order, again=quiz.again)
+
+
+def _drawn_set(one: QuestionSet, own: Sequence[str], facts: dict[str, SlideFacts]) -> DrawnSet:
+    inside = set(one.slides)
+    groups = {slide: group.slides for group in one.together for slide in group.slides}
+    units: list[DrawnUnit] = []
+    placed: set[str] = set()
+    for slide in own:
+        if slide not in inside or slide in placed:
+            continue
+        group = tuple(name for name in groups.get(slide, (slide,)) if name in own)
+        placed.update(group)
+        units.append(_unit(group, one, facts))
+    return DrawnSet(
+        id=one.id, units=tuple(units), take=one.take, shuffled=one.shuffled,
+        limits=tuple(DrawLimit(least=b.least, most=b.most) for b in one.balances))
+
+
+def _unit(group: tuple[str, ...], one: QuestionSet, facts: dict[str, SlideFacts]) -> DrawnUnit:
+    pin: Literal["none", "first", "last"] = "none"
+    if one.first in group:
+        pin = "first"
+    elif one.last in group:
+        pin = "last"
+    asking = [facts[slide] for slide in group if facts[slide].contents.questions]
+    return DrawnUnit(
+        slides=group, questions=len(asking), pin=pin,
+        counts=tuple(sum(balance.fits(slide.tags, slide.level) for slide in asking)
+                     for balance in one.balances))

@@ -1,0 +1,105 @@
+"""Quizzes: sections whose questions are drawn, taken and scored as one."""
+
+from math import prod
+from typing import Annotated, Literal, Self
+
+from pydantic import Field, model_validator
+
+from .kinds import Is, MaybeSlide, SlideRef
+from .model import Id, Model, Name
+
+Level = Literal["easy", "medium", "hard"]
+"""How hard the questions of a slide are."""
+
+LEVELS: tuple[Level, ...] = ("easy", "medium", "hard")
+
+Tag = Annotated[str, Field(min_length=1, max_length=40)]
+"""A word of the author's for what a slide is about."""
+
+Count = Annotated[int, Field(ge=0, le=5_000)]
+
+MOST_COUNTED = 20_000
+"""So many ways to count for the balances of one set there may be: the product of their limits."""
+
+
+class Together(Model):
+    """Slides of a set that come together, one right after the other, in this order."""
+
+    slides: tuple[SlideRef, ...] = Field(max_length=200)
+
+
+class Balance(Model):
+    """Of the questions that are drawn, at `least` and at `most` so many have a `tag` or a level.
+
+    With a tag it is the tag that counts; None at `most` is any number.
+    """
+
+    tag: Tag | None = None
+    level: Level = "hard"
+    least: Annotated[int, Field(ge=0, le=200)] = 0
+    most: Annotated[int, Field(ge=0, le=200)] | None = None
+
+    def fits(self, tags: tuple[str, ...], level: Level | None) -> bool:
+        """Return whether a slide with these `tags` and this `level` counts."""
+        return level == self.level if self.tag is None else self.tag in tags
+
+
+class QuestionSet(Model):
+    """A set of a quiz: `take` so many of its questions at random (None: all).
+
+    Where it is `shuffled`, slides come in any order but for those kept `first`, `last` and
+    `together`; else in that of the course.
+    """
+
+    id: Annotated[Id, Is("set")]
+    name: Name
+    slides: tuple[SlideRef, ...] = Field(default=(), max_length=2_000)
+    take: Count | None = None
+    shuffled: bool = True
+    first: MaybeSlide = None
+    last: MaybeSlide = None
+    together: tuple[Together, ...] = Field(default=(), max_length=200)
+    balances: tuple[Balance, ...] = Field(default=(), max_length=6)
+
+    @model_validator(mode="after")
+    def _limits_fit(self) -> Self:
+        if len(set(self.slides)) != len(self.slides):
+            raise ValueError(f"a slide stands twice in the set “{self.name}”")
+        if self.first is not None and self.first == self.last:
+            raise ValueError(f"in the set “{self.name}” a slide is kept first and last")
+        grouped = [slide for group in self.together for slide in group.slides]
+        if len(set(grouped)) != len(grouped):
+            raise ValueError(f"in the set “{self.name}” a slide is kept together twice")
+        inside = set(self.slides)
+        if not inside.issuperset({*grouped, self.first or "", self.last or ""} - {""}):
+            raise ValueError(f"the set “{self.name}” keeps a slide in place that is not in it")
+        if prod((b.least if b.most is None else b.most) + 1 for b in self.balances) > MOST_COUNTED:
+            raise ValueError(
+                f"the balances of the set “{self.name}” are too many to count: lower their numbers"
+            )
+        return self
+
+
+class Quiz(Model):
+    """How a section is drawn as a quiz.
+
+    What is in no set stands before the first set or after the last, as in the course. So many
+    sets are taken at random (`take`; None: all). They follow each other as listed (*kept*), in any
+    order (*shuffled*), or what is drawn of all of them is shuffled as one (*mixed*). A further
+    attempt gets a *new* draw, one with what is still *unseen* first, or the *same*.
+    """
+
+    sets: tuple[QuestionSet, ...] = Field(default=(), max_length=100)
+    take: Annotated[int, Field(ge=0, le=100)] | None = None
+    order: Literal["kept", "shuffled", "mixed"] = "kept"
+    again: Literal["new", "unseen", "same"] = "new"
+
+    @model_validator(mode="after")
+    def _sets_are_apart(self) -> Self:
+        ids = [one.id for one in self.sets]
+        slides = [slide for one in self.sets for slide in one.slides]
+        if len(set(ids)) != len(ids):
+            raise ValueError("two sets of a quiz have the same id")
+        if len(set(slides)) != len(slides):
+            raise ValueError("a slide is in two sets of a quiz")
+        return self

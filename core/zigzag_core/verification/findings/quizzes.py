@@ -1,0 +1,107 @@
+"""Checks of quizzes: what cannot be drawn as asked, what is never drawn, what is not fair."""
+
+from collections.abc import Iterator, Sequence
+
+from zigzag_core.compiler.quizzes import program_quizzes
+from zigzag_core.compiler.scope import facts_of
+from zigzag_core.course import CourseDocument, Section
+from zigzag_core.course.quizzes import QuestionSet, Quiz
+from zigzag_core.course.sections import slides_by_section
+from zigzag_core.program.quiz import ProgramQuiz
+from zigzag_core.quiz.drawing import Draws
+from zigzag_core.quiz.reach import reachable
+
+from .finding import Finding
+
+
+def quiz_findings(document: CourseDocument) -> Iterator[Finding]:
+    """Yield what is odd about the quizzes of a course."""
+    course = document.course
+    sections = [(section, own) for section, own in slides_by_section(course.slides, course.sections)
+                if section is not None and section.quiz is not None]
+    if not sections:
+        return
+    made = {quiz.id: quiz for quiz in program_quizzes(
+        course, [facts_of(slide) for slide in document.slides])}
+    for section, own in sections:
+        if section.id in made:
+            yield from _of_quiz(section, own, made[section.id], document)
+        else:
+            yield _finding("quiz_empty", f"The quiz “{section.title}” has no slides.", None)
+
+
+def _of_quiz(
+    section: Section, own: Sequence[str], made: ProgramQuiz, document: CourseDocument
+) -> Iterator[Finding]:
+    quiz = section.quiz or Quiz()
+    draws = Draws(made)
+    for one, drawn in zip(quiz.sets, draws.sets, strict=True):
+        yield from _of_set(one, own, document)
+        if drawn.impossible:
+            asked = sum(unit.questions for unit in drawn.drawn.units)
+            yield _finding("set_impossible", (
+                f"Nothing can be drawn from the set “{one.name}” as it asks: {one.take} of its "
+                f"{asked} questions, with its balances and what is kept together. "
+                "All of it is taken."), one.slides[0] if one.slides else None, "error")
+    yield from _unset(quiz, own, document)
+    yield from _pins(quiz)
+    if quiz.take is not None and quiz.take > len(quiz.sets):
+        yield _finding("too_few_sets", (
+            f"The quiz “{section.title}” draws {quiz.take} sets, but it has {len(quiz.sets)}."),
+            own[0])
+    low, high = reachable(draws, {
+        slide.id: sum(q.points for q in slide.questions if q.purpose == "scored")
+        for slide in document.slides})
+    if high - low > 1e-9:
+        yield _finding("draws_differ", (
+            f"In the quiz “{section.title}” some learners can get {high:g} points and others only "
+            f"{low:g}, by what is drawn for them."), own[0])
+
+
+def _of_set(one: QuestionSet, own: Sequence[str], document: CourseDocument) -> Iterator[Finding]:
+    titles = {slide.id: slide.title for slide in document.slides}
+    if not one.slides:
+        yield _finding("set_empty", f"The set “{one.name}” has no questions.", None)
+    for slide in one.slides:
+        if slide not in own:
+            yield _finding("set_slide_outside", (
+                f"“{titles.get(slide, '')}” is in the set “{one.name}”, but not in its quiz: it is "
+                "not drawn."), slide)
+    for group in one.together:
+        for pin, at, word in ((one.first, 0, "first"), (one.last, -1, "last")):
+            if pin in group.slides and group.slides[at] != pin:
+                yield _finding("pin_in_group", (
+                    f"“{titles.get(pin or '', '')}” is to be {word} in the set “{one.name}”, but "
+                    "other slides are kept together with it on that side."), pin)
+
+
+def _unset(quiz: Quiz, own: Sequence[str], document: CourseDocument) -> Iterator[Finding]:
+    """Questions between the sets that are in none."""
+    in_sets = {slide for one in quiz.sets for slide in one.slides}
+    places = [place for place, slide in enumerate(own) if slide in in_sets]
+    if not places:
+        return
+    between = set(own[places[0]:places[-1]]) - in_sets
+    for slide in document.slides:
+        if slide.id in between and slide.questions:
+            yield _finding("question_in_no_set", (
+                f"“{slide.title}” stands between the questions of sets, but is in no set: it comes "
+                "after them."), slide.id)
+
+
+def _pins(quiz: Quiz) -> Iterator[Finding]:
+    """Where all sets are shuffled as one, only one slide can be first, and one last."""
+    if quiz.order != "mixed":
+        return
+    for word in ("first", "last"):
+        pinned = [one for one in quiz.sets if getattr(one, word) is not None]
+        if len(pinned) > 1:
+            names = " and ".join(f"“{one.name}”" for one in pinned[:2])
+            yield _finding("two_pins", (
+                f"The sets {names} both have a slide that is to be {word}, but all sets are "
+                "shuffled as one."), getattr(pinned[0], word))
+
+
+def _finding(code: str, message: str, slide: str | None, level: str = "warning") -> Finding:
+    return Finding.model_validate(
+        {"level": level, "code": code, "message": message, "slide": slide})

@@ -1,0 +1,65 @@
+/** The slides of a program as one learner gets them. The twin of `engine/order.py`. */
+import type { Grader, Program, ProgramQuiz } from "../../api/types";
+import { isJudged } from "./grade";
+import type { Draw } from "./state";
+
+/** The slides in the order of a learner for whom the quizzes were drawn; a quiz that was not has all of its own. */
+export class Order {
+  readonly slides: readonly string[];
+  readonly position: ReadonlyMap<string, number>;
+  /** The slide that *next* leads to from each slide, when no fork says otherwise. */
+  readonly onward = new Map<string, string | null>();
+  /** By slide, what can be come to from it, as far as somebody has asked (`ways`). */
+  readonly ahead = new Map<string, ReadonlySet<string>>();
+  /** The questions that give points; an open answer has none until it is marked. */
+  readonly scored: readonly Grader[];
+  readonly maxPoints: number;
+  private readonly drawn: ReadonlyMap<string, readonly string[]>;
+  private readonly quizOf = new Map<string, ProgramQuiz>();
+
+  constructor(program: Program, draws: readonly Draw[]) {
+    this.drawn = new Map(draws.map(({ quiz, slides }) => [quiz, slides]));
+    for (const quiz of program.quizzes) {
+      if (this.drawn.has(quiz.id)) for (const slide of quiz.slides) this.quizOf.set(slide, quiz);
+    }
+    this.slides = this.putInOrder(program);
+    this.position = new Map(this.slides.map((slide, place) => [slide, place]));
+    const own = new Map(program.slides.map(({ id, onward }) => [id, onward]));
+    this.slides.forEach((slide, place) => {
+      const after = this.slides[place + 1] ?? null;
+      const onward = own.get(slide);
+      if (onward?.to === "slide") this.onward.set(slide, this.entrance(onward.slide) ?? after);
+      else this.onward.set(slide, onward?.to === "next" ? after : null);
+    });
+    this.scored = program.questions.filter((grader) => (
+      grader.purpose === "scored" && grader.points && isJudged(grader) && this.position.has(grader.slide)
+    ));
+    this.maxPoints = this.scored.reduce((sum, grader) => sum + grader.points, 0);
+  }
+
+  /** Where one comes to who goes to `slide`: of a quiz, where it was not drawn, to its first. */
+  landing(slide: string): string | null {
+    if (this.position.has(slide)) return slide;
+    const drawn = this.drawn.get(this.quizOf.get(slide)?.id ?? "") ?? [];
+    return drawn.find((name) => this.position.has(name)) ?? null;
+  }
+
+  /** Where a way leads that the author has set to `slide`: the first slide of a quiz stands for the quiz. */
+  entrance(slide: string): string | null {
+    const quiz = this.quizOf.get(slide);
+    if (quiz?.slides[0] !== slide) return this.landing(slide);
+    return (this.drawn.get(quiz.id) ?? []).find((name) => this.position.has(name)) ?? null;
+  }
+
+  private putInOrder(program: Program): string[] {
+    const there = new Set(program.slides.map(({ id }) => id));
+    const begun = new Set<string>();
+    return program.slides.flatMap(({ id }) => {
+      const quiz = this.quizOf.get(id);
+      if (!quiz) return [id];
+      if (begun.has(quiz.id)) return [];
+      begun.add(quiz.id);
+      return (this.drawn.get(quiz.id) ?? []).filter((slide) => there.has(slide));
+    });
+  }
+}

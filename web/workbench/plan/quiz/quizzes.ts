@@ -1,0 +1,143 @@
+/** What an author changes of a quiz. */
+import type { Course, QuestionSet, Quiz, Section, Slide } from "../../../api/types";
+import { freshId } from "../../store/ids";
+import { apply, changeSlide, useCourse } from "../../store/store";
+import { t } from "../../../words/quiz";
+import { linesOf, sectionOf } from "../lines";
+
+const { getState: get } = useCourse;
+
+const EMPTY_QUIZ: Quiz = { sets: [], order: "kept", again: "new" };
+
+export type Place = "free" | "first" | "last";
+
+/** The slides of a section, in order. */
+export function slidesOf(course: Pick<Course, "slides" | "sections">, section: string): string[] {
+  const sections = sectionOf(linesOf(course));
+  return course.slides.filter((slide) => sections.get(slide) === section);
+}
+
+/** A new set with these slides. */
+function newSet(name: string, slides: string[]): QuestionSet {
+  return { id: freshId(), name, slides, shuffled: true, together: [], balances: [] };
+}
+
+/** Let a section be a quiz: all slides that ask something are one set. */
+export function makeQuiz(section: string): void {
+  const { course, slides } = get();
+  const asking = slidesOf(course, section).filter((id) => slides[id]?.questions.length);
+  changeSection(section, t("makeAQuiz"), () => ({ quiz: { ...EMPTY_QUIZ, sets: [newSet(t("setNumber", { number: 1 }), asking)] } }));
+}
+
+/** Let a section be no quiz any more. Its slides stay. */
+export function endQuiz(section: string): void {
+  changeSection(section, t("makeItAPlainSection"), () => ({ quiz: null }));
+}
+
+/** Change the quiz of a section. */
+export function changeQuiz(section: string, label: string, change: (quiz: Quiz) => Quiz, merge?: string): void {
+  changeSection(section, label, ({ quiz }) => (quiz ? { quiz: change(quiz) } : {}), merge && `${section} ${merge}`);
+}
+
+/** Change one set of a quiz. */
+export function changeSet(section: string, set: string, label: string, change: Partial<QuestionSet>, merge?: string): void {
+  changeQuiz(section, label, (quiz) => withSet(quiz, set, (one) => ({ ...one, ...change })), merge && `${set} ${merge}`);
+}
+
+/** Add a set; the slides go into it, those in no set where none are named. */
+export function addSet(section: string, slides: readonly string[]): void {
+  changeQuiz(section, t("newSet"), (quiz) => {
+    const made = newSet(t("setNumber", { number: quiz.sets.length + 1 }), []);
+    return inSet({ ...quiz, sets: [...quiz.sets, made] }, slides, made.id);
+  });
+}
+
+/** Take a set away; its slides are in none then. */
+export function removeSet(section: string, set: string): void {
+  changeQuiz(section, t("removeSet"), (quiz) => ({ ...quiz, sets: quiz.sets.filter(({ id }) => id !== set) }));
+}
+
+/** Put a set before or after its neighbour. */
+export function shiftSet(section: string, set: string, by: 1 | -1): void {
+  changeQuiz(section, t("moveSet"), (quiz) => {
+    const from = quiz.sets.findIndex(({ id }) => id === set);
+    const sets = [...quiz.sets];
+    const [moved] = sets.splice(from, 1);
+    if (!moved || from + by < 0 || from + by > sets.length) return quiz;
+    sets.splice(from + by, 0, moved);
+    return { ...quiz, sets };
+  });
+}
+
+/** Put slides into a set; null takes them out of all. */
+export function putInSet(section: string, slides: readonly string[], set: string | null): void {
+  changeQuiz(section, t("putInSet"), (quiz) => inSet(quiz, slides, set));
+}
+
+/** Say where a slide stands in its set when the set is shuffled. */
+export function placeSlide(section: string, set: string, slide: string, place: Place): void {
+  changeQuiz(section, t("placeInTheSet"), (quiz) => withSet(quiz, set, (one) => ({
+    ...one,
+    first: place === "first" ? slide : one.first === slide ? null : one.first ?? null,
+    last: place === "last" ? slide : one.last === slide ? null : one.last ?? null,
+  })));
+}
+
+/** Keep slides of a set together, in the order of the course. */
+export function keepTogether(section: string, set: string, slides: readonly string[]): void {
+  const order = get().course.slides.filter((slide) => slides.includes(slide));
+  changeQuiz(section, t("keepTogether"), (quiz) => withSet(quiz, set, (one) => ({
+    ...one, together: [...apart(one, slides).together, { slides: order }],
+  })));
+}
+
+/** Let slides of a set come apart from each other. */
+export function separate(section: string, set: string, slides: readonly string[]): void {
+  changeQuiz(section, t("separate"), (quiz) => withSet(quiz, set, (one) => apart(one, slides)));
+}
+
+/** Say how hard the questions of a slide are. */
+export function setLevel(slide: string, level: NonNullable<Slide["level"]> | ""): void {
+  const found = get().slides[slide];
+  if (found) changeSlide(t("level"), { ...found, level: level || null });
+}
+
+/** Say what the questions of a slide are about: words with commas between them. */
+export function setTags(slide: string, text: string): void {
+  const found = get().slides[slide];
+  const tags = [...new Set(text.split(",").map((word) => word.trim().slice(0, 40)).filter(Boolean))].slice(0, 20);
+  if (found && tags.join() !== found.tags.join()) changeSlide(t("tags"), { ...found, tags });
+}
+
+function changeSection(id: string, label: string, change: (section: Section) => Partial<Section>, merge?: string): void {
+  const { course } = get();
+  const sections = course.sections.map((section) => (section.id === id ? { ...section, ...change(section) } : section));
+  apply(label, { course: { ...course, sections } }, merge ? { merge } : {});
+}
+
+function withSet(quiz: Quiz, id: string, change: (set: QuestionSet) => QuestionSet): Quiz {
+  return { ...quiz, sets: quiz.sets.map((set) => (set.id === id ? change(set) : set)) };
+}
+
+function apart(set: QuestionSet, slides: readonly string[]): QuestionSet {
+  const together = set.together
+    .map((group) => ({ slides: group.slides.filter((slide) => !slides.includes(slide)) }))
+    .filter((group) => group.slides.length > 1);
+  return { ...set, together };
+}
+
+/** The quiz with slides in one set, and in no other. */
+function inSet(quiz: Quiz, slides: readonly string[], set: string | null): Quiz {
+  const gone = new Set(slides);
+  return {
+    ...quiz,
+    sets: quiz.sets.map((one) => {
+      if (one.id === set) return { ...one, slides: [...one.slides.filter((slide) => !gone.has(slide)), ...slides] };
+      const left = apart(one, slides);
+      return {
+        ...left, slides: left.slides.filter((slide) => !gone.has(slide)),
+        first: left.first && gone.has(left.first) ? null : left.first ?? null, last: left.last && gone.has(left.last) ? null : left.last ?? null,
+      };
+    }),
+  };
+}

@@ -1,0 +1,36 @@
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { api } from "../../../api/client";
+import { workedOut } from "../../../api/jobs";
+import type { QuizNumbers } from "../../../api/types";
+import { useLater } from "../../../kit/useLater";
+import { useCourse } from "../../store/store";
+
+const PAUSE_MS = 150;
+
+/** The numbers behind the settings of a quiz, of the course as it was last saved; `old` while they are worked out anew. */
+export function useQuizNumbers(section: string): { numbers: QuizNumbers | undefined; old: boolean; problem: Error | null } {
+  const slug = useCourse((state) => state.slug);
+  const versions = useCourse((state) => state.versions);
+  const saved = useLater(versions, PAUSE_MS);
+  const saving = useCourse((state) => state.saving.kind !== "saved");
+  const asked = useQuery({
+    queryKey: ["quizzes", slug, saved], staleTime: Infinity, placeholderData: keepPreviousData,
+    queryFn: () => workedOut<{ quizzes: QuizNumbers[] }>(() => api.GET("/api/courses/{slug}/quizzes", { params: { path: { slug } } })),
+  });
+  return {
+    numbers: asked.data?.quizzes.find(({ quiz }) => quiz === section), problem: asked.error,
+    old: saving || saved !== versions || asked.isPlaceholderData || asked.isFetching,
+  };
+}
+
+/** The slides that the learner with a seed gets, in order; undefined while they are asked for. */
+export function useDraw(section: string, seed: number): readonly string[] | undefined {
+  const slug = useCourse((state) => state.slug);
+  const saved = useLater(useCourse((state) => state.versions), PAUSE_MS);
+  return useQuery({
+    queryKey: ["draw", slug, section, seed, saved], staleTime: Infinity, placeholderData: keepPreviousData,
+    queryFn: () => workedOut<{ slides: string[] }>(() => (
+      api.GET("/api/courses/{slug}/quizzes/{quiz}/draw", { params: { path: { slug, quiz: section }, query: { seed } } })
+    )),
+  }).data?.slides;
+}
