@@ -6,7 +6,7 @@ from selenium.webdriver.common.by import By
 from selenium.webdriver.remote.webelement import WebElement
 from selenium.webdriver.support.ui import WebDriverWait
 
-PATIENCE = 20
+PATIENCE = 40
 WORK = 90
 """So long (s) large work may take where two browsers and a server share a machine."""
 ARGUMENTS = (

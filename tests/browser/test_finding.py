@@ -1,6 +1,5 @@
 """Finding one's way in Build: settings by other words, numbers as sums, room for the slide."""
 
-import pytest
 from selenium.webdriver import ActionChains
 from selenium.webdriver.common.keys import Keys
 from selenium.webdriver.support.select import Select
@@ -21,20 +20,23 @@ def _number(page, label: str) -> float:
     return float(page.find(f"input[aria-label='{label}']").get_property("value"))
 
 
-@pytest.mark.parametrize(("typed", "field"), [
+SETTINGS = [
     ("transparent", "Opacity (%)"), ("retry", "Attempts"), ("alt text", "Text alternative"),
     ("rounded", "Corner radius"), ("solution", "Show the correct answers at the end"),
     ("hidden at first", "Shown"), ("branching", "Next leads to"), ("aspect ratio", "Slide size"),
-])
-def test_a_setting_is_found_by_another_word_for_it_and_opened(page, typed, field):
+]
+
+
+def test_a_setting_is_found_by_another_word_for_it_and_opened(page):
     fresh_slide(page, "Settings")
     palette(page, "Single choice")
     page.find("section[aria-label^='Judges']")
     add(page, "Area")
-    page.find("[data-stage]").send_keys("/")
-    page.find("[role=combobox]").send_keys(typed, Keys.ENTER)
-    page.until(lambda: _focused(page).startswith(field), f"{field} has the focus")
-    assert page.browser.execute_script("return document.scrollingElement.scrollTop") == 0
+    for typed, field in SETTINGS:
+        page.find("[data-stage]").send_keys("/")
+        page.find("[role=combobox]").send_keys(typed, Keys.ENTER)
+        page.until(lambda field=field: _focused(page).startswith(field), f"{field} has the focus")
+        assert page.browser.execute_script("return document.scrollingElement.scrollTop") == 0
 
 
 def _documented() -> list[tuple[str, str]]:

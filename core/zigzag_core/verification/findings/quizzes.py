@@ -39,10 +39,12 @@ def _of_quiz(
         yield from _of_set(one, own, document)
         if drawn.impossible:
             asked = sum(unit.questions for unit in drawn.drawn.units)
-            yield _finding("set_impossible", (
-                f"Nothing can be drawn from the set “{one.name}” as it asks: {one.take} of its "
-                f"{asked} questions, with its balances and what is kept together. "
-                "All of it is taken."), one.slides[0] if one.slides else None, "error")
+            why = (f"draws {one.take} questions, but it has {asked}"
+                   if one.take is not None and one.take > asked else
+                   f"has no draw of {one.take} questions that keeps to its balances and to what is "
+                   "kept together")
+            yield _finding("set_impossible", f"The set “{one.name}” {why}. All of it is taken.",
+                           one.slides[0] if one.slides else None, "error")
     yield from _unset(quiz, own, document)
     yield from _pins(quiz)
     if quiz.take is not None and quiz.take > len(quiz.sets):

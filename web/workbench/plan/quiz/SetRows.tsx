@@ -85,7 +85,9 @@ function SetRow({ section, quiz, own, set, numbers, first, last }: Props & { set
         </Flex>
       </Box>
       {numbers?.impossible.includes(set.id) && (
-        <Text color="brick" px="3" pb="2" role="alert">{t("cannotBeDrawn", { count: asking })}</Text>
+        <Text color="brick" px="3" pb="2" role="alert">
+          {(set.take ?? 0) > asking ? t("tooFew", { take: set.take, count: asking }) : t("noDrawFits", { take: set.take })}
+        </Text>
       )}
       {open && (
         <Box px="3" pb="3">
