@@ -34,6 +34,7 @@ from zigzag_core.grading import answer_table as table
 from zigzag_core.packaging.incremental import Compilation
 from zigzag_core.packaging.package import place_in_package
 from zigzag_core.packaging.safe_zip import read_zip
+from zigzag_core.quiz.numbers import quiz_numbers
 from zigzag_core.tracking import progress
 from zigzag_core.tracking.fullest import fullest
 from zigzag_core.verification.findings.document import findings
@@ -46,6 +47,7 @@ from tests.browser.driver import Page, chromium
 from tests.browser.first_slide import Served, watch
 from tests.core.making import HIDE, SHOW, button, course, slide, text
 from tests.core.packing import archived, packaged
+from tests.core.quiz_strategies import large_quiz
 from tests.core.samples import fresh_ids
 from tests.core.strategies import sensible_run
 from tests.core.test_package import NAMESPACES, SEVERAL, zipped
@@ -71,6 +73,15 @@ def seconds(work: Callable[[], object], runs: int = 5) -> float:
 def player_size() -> None:
     size = len(gzip.compress((PLAYER / "player.js").read_bytes(), 9))
     line("player JavaScript, gzipped", f"{size / 1000:.1f} kB", "100 kB")
+
+
+def quiz() -> None:
+    questions, quiz = large_quiz()
+    for order in ("kept", "mixed"):
+        begin = time.perf_counter()
+        quiz_numbers(quiz.model_copy(update={"order": order}), questions, 80)
+        took = (time.perf_counter() - begin) * 1000
+        line(f"numbers of 200 questions in 20 sets, {order}", f"{took:.0f} ms", "300 ms")
 
 
 def packaging() -> None:
@@ -455,6 +466,7 @@ def main() -> None:
     player_size()
     first_slides()
     packaging()
+    quiz()
     growth()
     saved_progress()
     engines()

@@ -6,6 +6,7 @@ from pathlib import Path
 
 from selenium.webdriver import ActionChains
 from selenium.webdriver.common.keys import Keys
+from selenium.webdriver.support.ui import Select
 
 from ..running import ROOT, Server
 from .driver import Page, chromium
@@ -174,11 +175,39 @@ def _take(page: Page) -> None:
     page.find("[data-stage]")
     _shot(page, "new-course")
 
+    page.go(f"{COURSE}/plan")
+    _quiz(page)
+    _shot(page, "quiz")
+
     page.browser.set_window_size(500, 900)
     page.browser.get(address.split("#")[0])
     page.press("Start the day")
     page.words("Slide 2 of 39")
     _shot(page, "phone")
+
+
+def _quiz(page: Page) -> None:
+    """Make a quiz of the hours of the day, of two sets with limits."""
+    page.click("[aria-label='Make “A day, hour by hour” a quiz']")
+    page.press("New set")
+    page.click("[data-set] [aria-expanded=false]")
+    boxes = page.until(lambda: page.all("[data-set-slide] input[type=checkbox]"))
+    for box in boxes[6:]:
+        box.click()
+    Select(page.find("select[aria-label='Move to …']")).select_by_visible_text("Set 2")
+    for number, (name, take) in enumerate((("Morning", 3), ("Afternoon and evening", 5))):
+        for label, typed in (("Name of the set", name),
+                             (f"Questions to draw from {name}", str(take))):
+            field = page.until(lambda label=label, number=number: page.all(
+                "[data-set]")[number].find_element("css selector", f"[aria-label='{label}']"))
+            field.send_keys(Keys.CONTROL, "a")
+            field.send_keys(typed)
+    for box in page.all("[data-set-slide] input[type=checkbox]")[2:4]:
+        box.click()
+    page.click("[aria-label='Keep together']")
+    Select(page.all("[data-set-slide] select")[0]).select_by_value("first")
+    page.saved()
+    page.find("[data-numbers=new]")
 
 
 if __name__ == "__main__":

@@ -128,7 +128,11 @@ def _node(draw, children):
 
 expressions = st.recursive(leaves, _node, max_leaves=8)
 
-mostly_true = st.integers(0, 5).flatmap(lambda n: expressions if n == 0 else st.just(True))
+# To Python 0 and 1 are no and yes: where these are the default, a program leaves them out.
+conditions = expressions.map(
+    lambda node: ["+", node, 0] if type(node) in (int, float) else node)
+
+mostly_true = st.integers(0, 5).flatmap(lambda n: conditions if n == 0 else st.just(True))
 
 actions = st.one_of(
     st.sampled_from(["next", "previous", "next", "previous", "leave"]).map(lambda to: Go(to=to)),
@@ -182,7 +186,7 @@ def rules(draw, on=None, target=None, **more):
     return ProgramRule(
         id=f"r{draw(st.integers(0, 10**9))}x{draw(st.integers(0, 10**9))}", on=event,
         target=target or draw(st.none() | st.sampled_from(targets)), block=draw(st.booleans()),
-        condition=draw(st.just(True) | expressions),
+        condition=draw(st.just(True) | conditions),
         then=tuple(draw(st.lists(actions, max_size=3))),
         otherwise=tuple(draw(st.lists(actions, max_size=2))), **more,
     )
@@ -306,7 +310,7 @@ def programs(draw):
                 id=f"{slide}o", title="Panel", blocks=draw(st.booleans()),
                 pauses=draw(st.booleans()), closes_others=draw(st.booleans()),
                 resets=draw(st.booleans()), on_escape=draw(st.booleans()),
-                opens=draw(st.just(False) | expressions),
+                opens=draw(st.just(False) | conditions),
                 clock=_clock(draw, slide),
                 elements=(_element(draw, f"{slide}i", "button"),),
                 rules=(*draw(st.lists(rules(), max_size=1)), *_timed(draw, f"{slide}o")),

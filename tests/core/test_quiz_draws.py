@@ -5,11 +5,11 @@ from itertools import combinations, permutations, product
 import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
-from zigzag_core.program.quiz import DrawLimit, DrawnSet, DrawnUnit, ProgramQuiz
+from zigzag_core.program.quiz import DrawnSet, DrawnUnit, ProgramQuiz
 from zigzag_core.quiz.drawing import Draws, below, drawn, permuted
 from zigzag_core.quiz.selecting import combination
 
-from .quiz_strategies import quizzes
+from .quiz_strategies import large_quiz, quizzes
 
 MOST = 3_000
 """So many quizzes are written out one by one."""
@@ -119,11 +119,9 @@ def test_draws_of_many_seeds_are_spread_evenly():
 
 
 def test_two_hundred_questions_in_twenty_sets_are_counted():
-    several = tuple(DrawnSet(id=f"set{place}", take=5, units=tuple(
-        DrawnUnit(slides=(f"s{place}q{one}",), counts=(one % 2,)) for one in range(10)),
-        limits=(DrawLimit(least=1, most=3),)) for place in range(20))
+    _, quiz = large_quiz()
     for order in ("kept", "shuffled", "mixed"):
-        draws = Draws(ProgramQuiz(id="much", slides=(), sets=several, order=order))
+        draws = Draws(quiz.model_copy(update={"order": order}))
         assert len(set(draws.slides(draws.count - 1))) == 100
-        with pytest.raises(IndexError):
-            Draws(ProgramQuiz(id="x", slides=(), sets=several, order="mixed")).slides(10**400)
+    with pytest.raises(IndexError):
+        draws.slides(10**400)

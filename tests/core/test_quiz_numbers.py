@@ -6,28 +6,18 @@ from math import isclose, sqrt
 
 import pytest
 from hypothesis import given, settings
-from zigzag_core.program import Grader, GraderPart
+from zigzag_core.program import GraderPart
 from zigzag_core.program.quiz import DrawnSet, DrawnUnit, ProgramQuiz
 from zigzag_core.quiz.chances import asked, chances, shared
-from zigzag_core.quiz.drawing import Draws
+from zigzag_core.quiz.drawing import Draws, drawn
 from zigzag_core.quiz.guessing import guess
 from zigzag_core.quiz.numbers import many, quiz_numbers
 from zigzag_core.quiz.odds import guesses_by_slide, passes, safe_mark, spread
 from zigzag_core.quiz.reach import reachable
 
-from .quiz_strategies import quizzes
+from .quiz_strategies import choice, large_quiz, quizzes, uncountable_quiz
 
 MOST = 2_000
-
-
-def choice(slide, parts=4, right=1, points=1.0, attempts=1, **more):
-    """A question with so many answers, of which so many are right."""
-    more = {"at_most": 1 if right == 1 else None, **more}
-    return Grader(
-        id=f"{slide}q", slide=slide, name="", record="", prompt="", kind="single_choice",
-        form="choose", purpose="scored", points=points, attempts=attempts,
-        parts=tuple(GraderPart(id=f"{slide}p{n}", right=("",) if n < right else ())
-                    for n in range(parts)), **more)
 
 
 def all_of(quiz):
@@ -163,3 +153,19 @@ def test_large_numbers_keep_their_size(number):
     found = many(number)
     assert 1 <= found.figure < 10 or number >= 10**15
     assert isclose(float(Fraction(number, 10**found.power)), found.figure)
+
+
+def test_limits_that_are_too_many_to_count_take_all_and_give_no_odds():
+    quiz = uncountable_quiz()
+    found = quiz_numbers(quiz, [choice(unit.slides[0]) for unit in quiz.sets[0].units], 80)
+    assert found.impossible == ("setone",)
+    assert len(drawn(quiz, 3)) == sum(len(unit.slides) for unit in quiz.sets[0].units)
+    # What is taken whole is counted again.
+    assert found.passing is not None and found.asked == 300
+
+
+def test_large_quizzes_are_worked_out():
+    questions, quiz = large_quiz()
+    found = quiz_numbers(quiz, questions, 80)
+    assert (found.asked, found.lowest, found.highest) == (100, 120, 160)
+    assert found.impossible == () and found.safe_mark == 45

@@ -2,20 +2,11 @@
 
 from hypothesis import HealthCheck, Phase, given, seed, settings
 from hypothesis import strategies as st
-from zigzag_core.program.quiz import DrawLimit, DrawnSet, DrawnUnit, ProgramQuiz
 from zigzag_core.quiz.drawing import drawn
 
-from tests.core.quiz_strategies import quizzes
+from tests.core.quiz_strategies import large_quiz, quizzes, uncountable_quiz
 from tests.parity.seeds import seeds
 from tests.parity.traces import write
-
-
-def large_quiz(order: str) -> ProgramQuiz:
-    """200 questions in 20 sets, five of each to be taken, some of them hard."""
-    return ProgramQuiz(id="large", slides=(), order=order, sets=tuple(
-        DrawnSet(id=f"set{n}", take=5, limits=(DrawLimit(least=1, most=3),), units=tuple(
-            DrawnUnit(slides=(f"s{n}q{one}",), counts=(one % 2,)) for one in range(10)))
-        for n in range(20)))
 
 
 def test_draws_are_traced():
@@ -35,7 +26,10 @@ def test_draws_are_traced():
     for one in seeds():
         seed(one)(collect)()
         for order in ("kept", "shuffled", "mixed"):
-            trace(large_quiz(order), one, 1, ())
-            trace(large_quiz(order), one, 2, drawn(large_quiz(order), one))
+            quiz = large_quiz()[1].model_copy(update={"order": order})
+            trace(quiz, one, 1, ())
+            trace(quiz, one, 2, drawn(quiz, one))
+        trace(uncountable_quiz(), one, 1, ())
+        trace(uncountable_quiz(), one, 2, drawn(uncountable_quiz(), one))
     write("draws", found)
     assert len({tuple(case["slides"]) for case in found}) > 80

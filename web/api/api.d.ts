@@ -11904,7 +11904,8 @@ export interface components {
          *
          *     `quizzes` are all different ones, orders counted. Two learners get the same one with the chance
          *     `same`, and `shared` questions of `asked` in common on average. Between `lowest` and `highest`
-         *     points can be reached. Who guesses passes with the chance `passing`; at `safe_mark` per cent
+         *     points can be reached. Who guesses passes with the chance `passing` (None: not worked out, the
+         *     limits make too many cases); at `safe_mark` per cent
          *     fewer than one in 100 would (None: at no mark). `points` gives how likely such a learner gets
          *     how many points, from few to many; they are told apart by `step`. `impossible` are the sets
          *     from which nothing can be drawn as they ask.
@@ -11926,7 +11927,7 @@ export interface components {
             /** Highest */
             highest: number;
             /** Passing */
-            passing: number;
+            passing: number | null;
             /** Safe Mark */
             safe_mark: number | null;
             /** Points */

@@ -18,14 +18,14 @@ Tag = Annotated[str, Field(min_length=1, max_length=40)]
 
 Count = Annotated[int, Field(ge=0, le=5_000)]
 
-MOST_COUNTED = 20_000
+MOST_COUNTED = 5_000
 """So many ways to count for the balances of one set there may be: the product of their limits."""
 
 
 class Together(Model):
     """Slides of a set that come together, one right after the other, in this order."""
 
-    slides: tuple[SlideRef, ...] = Field(max_length=200)
+    slides: tuple[SlideRef, ...] = Field(max_length=10)
 
 
 class Balance(Model):
@@ -53,13 +53,13 @@ class QuestionSet(Model):
 
     id: Annotated[Id, Is("set")]
     name: Name
-    slides: tuple[SlideRef, ...] = Field(default=(), max_length=2_000)
+    slides: tuple[SlideRef, ...] = Field(default=(), max_length=500)
     take: Count | None = None
     shuffled: bool = True
     first: MaybeSlide = None
     last: MaybeSlide = None
-    together: tuple[Together, ...] = Field(default=(), max_length=200)
-    balances: tuple[Balance, ...] = Field(default=(), max_length=6)
+    together: tuple[Together, ...] = Field(default=(), max_length=20)
+    balances: tuple[Balance, ...] = Field(default=(), max_length=4)
 
     @model_validator(mode="after")
     def _limits_fit(self) -> Self:
@@ -89,8 +89,8 @@ class Quiz(Model):
     attempt gets a *new* draw, one with what is still *unseen* first, or the *same*.
     """
 
-    sets: tuple[QuestionSet, ...] = Field(default=(), max_length=100)
-    take: Annotated[int, Field(ge=0, le=100)] | None = None
+    sets: tuple[QuestionSet, ...] = Field(default=(), max_length=50)
+    take: Annotated[int, Field(ge=0, le=50)] | None = None
     order: Literal["kept", "shuffled", "mixed"] = "kept"
     again: Literal["new", "unseen", "same"] = "new"
 

@@ -28,6 +28,8 @@ class Limits:
     """How near to a target of a question (px of the slide) a drop counts."""
     most_slips: int = 1_000
     """Wrong drops that are counted in one attempt."""
+    most_counted: int = 100_000
+    """Steps that counting the draws of a set may take; with more, all of the set is taken."""
     most_time: int = 10
     slowest: int = 25
     fastest: int = 400

@@ -10,6 +10,7 @@ from functools import cached_property
 from math import factorial
 from typing import TypeVar
 
+from zigzag_core.program.limits import LIMITS
 from zigzag_core.program.quiz import DrawLimit, DrawnSet, DrawnUnit, ProgramQuiz
 from zigzag_core.program.random import fnv1a, step32
 
@@ -250,10 +251,13 @@ def _fresh(drawn: DrawnSet, seen: Collection[str]) -> SetDraws:
             unit.questions if any(slide in seen for slide in unit.slides) else 0)})
         for unit in drawn.units
     ]
-    usual = SetDraws(drawn)
+    steps = 0
     for again in range(sum(unit.questions for unit in units) + 1):
         fewest = (*drawn.limits, DrawLimit(least=again, most=again))
         selections = Selections(units, drawn.take, fewest)
         if selections.by_free:
             return SetDraws(drawn, selections)
-    return usual
+        steps += selections.steps
+        if steps > LIMITS.most_counted:
+            break
+    return SetDraws(drawn)

@@ -48,7 +48,8 @@ class QuizNumbers:
 
     `quizzes` are all different ones, orders counted. Two learners get the same one with the chance
     `same`, and `shared` questions of `asked` in common on average. Between `lowest` and `highest`
-    points can be reached. Who guesses passes with the chance `passing`; at `safe_mark` per cent
+    points can be reached. Who guesses passes with the chance `passing` (None: not worked out, the
+    limits make too many cases); at `safe_mark` per cent
     fewer than one in 100 would (None: at no mark). `points` gives how likely such a learner gets
     how many points, from few to many; they are told apart by `step`. `impossible` are the sets
     from which nothing can be drawn as they ask.
@@ -62,7 +63,7 @@ class QuizNumbers:
     seen: tuple[Seen, ...]
     lowest: float
     highest: float
-    passing: float
+    passing: float | None
     safe_mark: int | None
     points: tuple[Chance, ...]
     step: float
@@ -79,15 +80,20 @@ def quiz_numbers(
     """
     draws = Draws(quiz)
     likely = chances(draws)
+    # What opens and closes the quiz everybody gets.
+    for_all = len({*quiz.opening, *quiz.closing} & {question.slide for question in questions})
     lowest, highest = reachable(draws, points_by_slide(questions))
     guessed = spread(draws, guesses_by_slide(questions))
     return QuizNumbers(
         quiz=quiz.id, quizzes=many(draws.count), same=float(Fraction(1, draws.count)),
-        asked=float(asked(draws, likely)), shared=float(shared(draws, likely)),
+        asked=for_all + float(asked(draws, likely)),
+        shared=for_all + float(shared(draws, likely)),
         seen=tuple(_seen(draws, likely)), lowest=lowest, highest=highest,
-        passing=passes(guessed, pass_mark, attempts), safe_mark=safe_mark(guessed, attempts),
-        points=tuple(Chance(points, chance) for points, chance in guessed.by_points()),
-        step=guessed.step,
+        passing=passes(guessed, pass_mark, attempts) if guessed else None,
+        safe_mark=safe_mark(guessed, attempts) if guessed else None,
+        points=tuple(Chance(points, chance) for points, chance in guessed.by_points())
+        if guessed else (),
+        step=guessed.step if guessed else 0,
         impossible=tuple(one.drawn.id for one in draws.sets if one.impossible),
     )
 

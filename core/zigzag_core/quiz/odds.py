@@ -19,6 +19,9 @@ from .spread import FINEST, MOST, Grid, Spread, Waves, axis
 
 K = TypeVar("K")
 
+MOST_CASES = 4_000
+"""Of more cases of all sets together the odds are not worked out."""
+
 
 @dataclass(frozen=True)
 class Worth:
@@ -44,8 +47,13 @@ def guesses_by_slide(questions: Sequence[Grader]) -> dict[str, Worth]:
     return found
 
 
-def spread(draws: Draws, worth: Mapping[str, Worth]) -> Spread:
-    """Return how likely all points are that somebody who guesses can come to."""
+def spread(draws: Draws, worth: Mapping[str, Worth]) -> Spread | None:
+    """Return how likely all points are that somebody who guesses can come to.
+
+    None where the limits of its sets make too many cases.
+    """
+    if sum(one.selections.size for one in draws.sets) > MOST_CASES:
+        return None
     guessing = _Guessing(draws, worth)
     return guessing.grid.read(guessing.waves())
 

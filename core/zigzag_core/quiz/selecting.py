@@ -8,9 +8,10 @@ unranking, Knuth, *The Art of Computer Programming*, volume 4A, section 7.2.1.3)
 """
 
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from math import comb
 
+from zigzag_core.program.limits import LIMITS
 from zigzag_core.program.quiz import DrawLimit, DrawnSet, DrawnUnit
 
 
@@ -35,7 +36,8 @@ _Rest = tuple[int, int, tuple[int, ...], int]
 class Selections:
     """The permitted selections from the units of a set.
 
-    `by_free` gives how many there are, by the number of units that a shuffle may move.
+    `by_free` gives how many there are, by the number of units that a shuffle may move; none where
+    counting takes more than `LIMITS.most_counted` steps. So many `steps` it took.
     """
 
     def __init__(
@@ -50,10 +52,24 @@ class Selections:
         self._everything = take is None
         self._take = sum(unit.questions for unit in units) if take is None else take
         self._ways: dict[_Rest, int] = {}
-        most = sum(len(alike.units) for alike in self.classes if alike.free)
-        self.by_free = {
-            free: ways for free in range(most + 1) if (ways := self._count(self.first(free)))
-        }
+        self._reach = _reaches(self.classes)
+        self.steps = 0
+        self.by_free = self._counted_by_free()
+
+    def _counted_by_free(self) -> dict[int, int]:
+        found: dict[int, int] = {}
+        for free in range(self._reach[0].free + 1):
+            ways = self._count(self.first(free))
+            if self.steps > LIMITS.most_counted:
+                return {}
+            if ways:
+                found[free] = ways
+        return found
+
+    @property
+    def size(self) -> int:
+        """How many cases had to be told from each other to count them."""
+        return len(self._ways)
 
     def having(self, number: int) -> dict[int, int]:
         """Return how many selections have a certain unit of class `number`, by their free units."""
@@ -123,14 +139,20 @@ class Selections:
         known = self._ways.get(rest)
         if known is None:
             first, questions, counted, free = rest
-            if first == len(self.classes):
-                met = all(count >= limit.least
-                          for count, limit in zip(counted, self._limits, strict=True))
-                known = int(questions == 0 and free == 0 and met)
+            if not self._reach[first].holds(questions, free):
+                known = 0
+            elif first == len(self.classes):
+                known = int(all(count >= limit.least
+                                for count, limit in zip(counted, self._limits, strict=True)))
             else:
+                choices = self._choices(rest)
+                self.steps += len(choices)
+                # Too many: what is counted then is not used.
+                if self.steps > LIMITS.most_counted:
+                    return 0
                 size = len(self.classes[first].units)
                 known = sum(self._some(first, size, taken) * self._count(after)
-                            for taken, after in self._choices(rest))
+                            for taken, after in choices)
             self._ways[rest] = known
         return known
 
@@ -171,6 +193,36 @@ class Selections:
                 return None
             after.append(total)
         return tuple(after)
+
+
+@dataclass(frozen=True)
+class _Reach:
+    """What the classes from one on can give: so many `free` units, each with `least` to `most`
+    questions, and so many `pinned` questions beside them.
+    """
+
+    free: int = 0
+    least: int = 0
+    most: int = 0
+    pinned: int = 0
+
+    def holds(self, questions: int, free: int) -> bool:
+        """Return whether so many questions may come with so many free units."""
+        return (free <= self.free
+                and self.least * free <= questions <= self.most * free + self.pinned)
+
+
+def _reaches(classes: Sequence[Alike]) -> list[_Reach]:
+    found = [_Reach()]
+    for alike in reversed(classes):
+        after, each = found[-1], alike.questions
+        if alike.free:
+            found.append(_Reach(
+                after.free + len(alike.units), min(after.least, each) if after.free else each,
+                max(after.most, each), after.pinned))
+        else:
+            found.append(replace(after, pinned=after.pinned + each * len(alike.units)))
+    return found[::-1]
 
 
 def selections_of(drawn: DrawnSet) -> tuple[Selections, bool]:

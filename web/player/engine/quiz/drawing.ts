@@ -1,7 +1,8 @@
 /** Every quiz that a learner can get, by its number; the twin of `zigzag_core/quiz/drawing.py`, which says how. */
+import { LIMITS } from "../../../api/tables";
 import type { DrawnSet, DrawnUnit, ProgramQuiz } from "../../../api/types";
 import { fnv1a, step32 } from "../random";
-import { Selections, selectionsOf } from "./selecting";
+import { factorial, Selections, selectionsOf } from "./selecting";
 
 const MOST_TRIES = 128;
 
@@ -200,16 +201,10 @@ function fresh(one: DrawnSet, seen: ReadonlySet<string>): SetDraws {
     ],
   }));
   const most = units.reduce((sum, unit) => sum + unit.questions, 0);
-  for (let again = 0; again <= most; again++) {
+  for (let again = 0, steps = 0; again <= most && steps <= LIMITS.most_counted; again++) {
     const selections = new Selections(units, one.take ?? null, [...one.limits, { least: again, most: again }]);
     if (selections.byFree.size) return new SetDraws(one, selections);
+    steps += selections.steps;
   }
   return new SetDraws(one, selectionsOf(one));
-}
-
-const factorials = [1n];
-
-function factorial(number: number): bigint {
-  while (factorials.length <= number) factorials.push((factorials.at(-1) as bigint) * BigInt(factorials.length));
-  return factorials[number] as bigint;
 }

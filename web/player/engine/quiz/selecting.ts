@@ -1,4 +1,5 @@
 /** Which units of a set can be taken together. The twin of `zigzag_core/quiz/selecting.py`, which says how. */
+import { LIMITS } from "../../../api/tables";
 import type { DrawLimit, DrawnSet, DrawnUnit } from "../../../api/types";
 
 /** Units that make no difference to what is permitted, by their place in the set. */
@@ -12,9 +13,19 @@ interface Alike {
 /** From which class on, questions still to take, what counted so far, free units still to take. */
 type Rest = readonly [first: number, questions: number, counted: readonly number[], free: number];
 
+/** What the classes from one on can give. */
+interface Reach {
+  readonly free: number;
+  readonly least: number;
+  readonly most: number;
+  readonly pinned: number;
+}
+
 /** The permitted selections from the units of a set; how many there are by the number of units that a shuffle moves. */
 export class Selections {
   readonly byFree = new Map<number, bigint>();
+  steps = 0;
+  private readonly reach: readonly Reach[];
   private readonly classes: readonly Alike[];
   private readonly asked: number;
   private readonly ways = new Map<string, bigint>();
@@ -22,9 +33,14 @@ export class Selections {
   constructor(units: readonly DrawnUnit[], private readonly take: number | null, private readonly limits: readonly DrawLimit[]) {
     this.classes = classesOf(units, limits.length);
     this.asked = take ?? units.reduce((sum, unit) => sum + unit.questions, 0);
-    const most = this.classes.reduce((sum, alike) => sum + (alike.free ? alike.units.length : 0), 0);
+    this.reach = reachesOf(this.classes);
+    const most = this.reach[0]?.free ?? 0;
     for (let free = 0; free <= most; free++) {
       const ways = this.count(this.first(free));
+      if (this.steps > LIMITS.most_counted) {
+        this.byFree.clear();
+        break;
+      }
       if (ways) this.byFree.set(free, ways);
     }
   }
@@ -58,10 +74,17 @@ export class Selections {
     if (known !== undefined) return known;
     const [first, questions, counted, free] = rest;
     const alike = this.classes[first];
+    const reach = this.reach[first] as Reach;
     let ways = 0n;
-    if (alike) {
-      for (const [taken, after] of this.choices(rest)) ways += binomial(alike.units.length, taken) * this.count(after);
-    } else if (questions === 0 && free === 0 && this.limits.every(({ least }, at) => (counted[at] ?? 0) >= least)) ways = 1n;
+    if (free <= reach.free && reach.least * free <= questions && questions <= reach.most * free + reach.pinned) {
+      if (alike) {
+        const choices = this.choices(rest);
+        this.steps += choices.length;
+        // Too many: what is counted then is not used.
+        if (this.steps > LIMITS.most_counted) return 0n;
+        for (const [taken, after] of choices) ways += binomial(alike.units.length, taken) * this.count(after);
+      } else if (this.limits.every(({ least }, at) => (counted[at] ?? 0) >= least)) ways = 1n;
+    }
     this.ways.set(key, ways);
     return ways;
   }
@@ -93,6 +116,18 @@ export class Selections {
   }
 }
 
+function reachesOf(classes: readonly Alike[]): Reach[] {
+  const found: Reach[] = [{ free: 0, least: 0, most: 0, pinned: 0 }];
+  for (const { units, questions, free } of [...classes].reverse()) {
+    const after = found[0] as Reach;
+    found.unshift(free ? {
+      free: after.free + units.length, least: after.free ? Math.min(after.least, questions) : questions,
+      most: Math.max(after.most, questions), pinned: after.pinned,
+    } : { ...after, pinned: after.pinned + questions * units.length });
+  }
+  return found;
+}
+
 /** The selections of a set; where nothing meets what it asks, all of it is taken. */
 export function selectionsOf({ units, take, limits }: DrawnSet): Selections {
   const asked = new Selections(units, take ?? null, limits);
@@ -111,15 +146,18 @@ function combination(size: number, taken: number, rank: bigint): number[] {
   return found;
 }
 
-const triangle: bigint[][] = [];
-
 /** How many ways there are to take `taken` out of `size`. */
 function binomial(size: number, taken: number): bigint {
-  while (triangle.length <= size) {
-    const above = triangle.at(-1);
-    triangle.push(Array.from({ length: triangle.length + 1 }, (_, at) => (above ? (above[at - 1] ?? 0n) + (above[at] ?? 0n) : 1n)));
-  }
-  return triangle[size]?.[taken] ?? 0n;
+  if (taken < 0 || taken > size) return 0n;
+  return factorial(size) / (factorial(taken) * factorial(size - taken));
+}
+
+const factorials = [1n];
+
+/** In how many orders so many things can come. */
+export function factorial(number: number): bigint {
+  while (factorials.length <= number) factorials.push((factorials.at(-1) as bigint) * BigInt(factorials.length));
+  return factorials[number] as bigint;
 }
 
 function classesOf(units: readonly DrawnUnit[], limits: number): Alike[] {

@@ -14,7 +14,7 @@ type Balance = QuestionSet["balances"][number];
 
 const LEVELS = [["easy", t("easy")], ["medium", t("medium")], ["hard", t("hard")]] as const;
 /** As many as the course document takes. */
-const MOST = 6;
+const MOST = 4;
 
 /** The balances of a set, a line each. */
 export function Balances({ section, set, slides }: { section: string; set: QuestionSet; slides: readonly string[] }): ReactNode {

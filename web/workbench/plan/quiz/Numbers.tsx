@@ -20,13 +20,15 @@ export function Numbers({ numbers, old, problem }: { numbers: QuizNumbers | unde
       {numbers.asked > 0 && <Figure figure={t("shared", { shared: short(numbers.shared), asked: short(numbers.asked) })} words={t("sharedOnAverage")} />}
       {numbers.highest > 0 && (
         <>
-          <Figure figure={odds(numbers.passing)} words={t("passesByGuessing", { mark: short(mark) })}>
-            {numbers.safe_mark ? t("fewerFrom", { mark: numbers.safe_mark }) : t("fewerNever")}
-          </Figure>
+          {numbers.passing === null ? <Figure words={t("oddsNotCounted")} /> : (
+            <Figure figure={odds(numbers.passing)} words={t("passesByGuessing", { mark: short(mark) })}>
+              {numbers.safe_mark ? t("fewerFrom", { mark: numbers.safe_mark }) : t("fewerNever")}
+            </Figure>
+          )}
           <Figure figure={even ? t("pointsReached", { points: high }) : t("pointsBetween", { low, high })} words={t("canBeReached")}>
             {even ? "" : t("notTheSame")}
           </Figure>
-          <GuessChart points={numbers.points} highest={numbers.highest} mark={mark} />
+          {numbers.points.length > 0 && <GuessChart points={numbers.points} highest={numbers.highest} mark={mark} />}
         </>
       )}
     </Box>

@@ -50,6 +50,7 @@ def _lines(title: str, numbers: QuizNumbers) -> list[str]:
         f"  {many} different quizzes, orders counted",
         f"  two learners share {numbers.shared:.1f} of {numbers.asked:.1f} questions on average",
         f"  {points} points can be reached",
-        f"  guessing passes with {numbers.passing:.4%}; {safe}",
+        *([] if numbers.passing is None else [
+            f"  guessing passes with {numbers.passing:.4%}; {safe}"]),
         *(f"  nothing can be drawn from the set {one} as it asks" for one in numbers.impossible),
     ]
