@@ -9,7 +9,7 @@ from selenium.webdriver.common.keys import Keys
 from selenium.webdriver.support.ui import Select
 
 from ..running import ROOT, Server
-from .driver import Page, chromium
+from .driver import Page, chromium, fit_window
 
 FOLDER = ROOT / "docs" / "screenshots"
 COURSE = "/courses/hut-warden-basics"
@@ -175,15 +175,17 @@ def _take(page: Page) -> None:
     page.find("[data-stage]")
     _shot(page, "new-course")
 
-    page.go(f"{COURSE}/plan")
-    _quiz(page)
-    _shot(page, "quiz")
-
     page.browser.set_window_size(500, 900)
     page.browser.get(address.split("#")[0])
     page.press("Start the day")
     page.words("Slide 2 of 39")
     _shot(page, "phone")
+
+    # The last: from here on the course is another.
+    fit_window(page.browser)
+    page.go(f"{COURSE}/plan")
+    _quiz(page)
+    _shot(page, "quiz")
 
 
 def _quiz(page: Page) -> None:
@@ -195,7 +197,7 @@ def _quiz(page: Page) -> None:
     for box in boxes[6:]:
         box.click()
     Select(page.find("select[aria-label='Move to …']")).select_by_visible_text("Set 2")
-    for number, (name, take) in enumerate((("Morning", 3), ("Afternoon and evening", 5))):
+    for number, (name, take) in enumerate((("Morning", 3), ("Afternoon", 5))):
         for label, typed in (("Name of the set", name),
                              (f"Questions to draw from {name}", str(take))):
             field = page.until(lambda label=label, number=number: page.all(

@@ -49,7 +49,7 @@ function SetRow({ section, quiz, own, set, numbers, first, last }: Props & { set
           <Tool label={t("showTheSlides", { set: set.name })} aria-expanded={open} onClick={() => setOpen(!open)}><Arrow size={15} /></Tool>
           <Box minW="0">
             <Input
-              value={set.name} aria-label={t("nameOfTheSet")} size="xs" variant="flushed" borderColor="transparent" fontWeight="700" fontSize="14px" h="24px" maxLength={200}
+              value={set.name} aria-label={t("nameOfTheSet")} size="xs" variant="flushed" borderColor="transparent" fontWeight="700" fontSize="14px" h="24px" textOverflow="ellipsis" maxLength={200}
               onChange={(event) => changeSet(section, set.id, t("nameOfTheSet"), { name: event.target.value }, "name")}
             />
             <Text color="quiet" fontSize="12.5px">{t("questions", { count: asking })}</Text>
