@@ -4,7 +4,6 @@ import sys
 import tempfile
 from pathlib import Path
 
-from selenium.webdriver import ActionChains
 from selenium.webdriver.common.keys import Keys
 from selenium.webdriver.support.ui import Select
 
@@ -116,15 +115,6 @@ def _take(page: Page) -> None:
     theme = page.find("section[aria-label='Theme']")
     page.browser.execute_script("arguments[0].scrollIntoView()", theme)
     _shot(page, "theme")
-
-    page.click("[data-stop-button='5']")
-    page.until(lambda: len(page.all("[data-row]")) == 5)
-    rows = page.all("[data-row]")
-    rows[2].click()
-    chain = ActionChains(page.browser).key_down(Keys.CONTROL)
-    chain.click(rows[3]).click(rows[4]).key_up(Keys.CONTROL).perform()
-    page.words("3 elements")
-    _shot(page, "arrange")
 
     page.press("Media")
     page.click("[data-stop-button='7']")
