@@ -2,14 +2,17 @@
 
 import pytest
 from pydantic import ValidationError
+from zigzag_core.course import Happens, Rule
 from zigzag_core.course.document import Section
 from zigzag_core.course.quizzes import Balance, QuestionSet, Quiz, Together
+from zigzag_core.course.rules.rule import Announce
 from zigzag_core.editing.removing import without_slides
 from zigzag_core.engine import engine
 from zigzag_core.engine.results import score
 from zigzag_core.grading.solutions import right_response
 from zigzag_core.tracking.progress import pack, unpack
 from zigzag_core.verification.findings.document import findings
+from zigzag_core.verification.findings.runs import try_out
 
 from .making import Learner
 from .quiz_course import FIRE, check_drawn, keys_course
@@ -178,6 +181,22 @@ def test_what_is_odd_about_a_quiz_is_found():
     empty = document.course.model_copy(update={"sections": (
         *document.course.sections, Section(id="later", title="Later", quiz=Quiz()))})
     assert "quiz_empty" in codes(document.model_copy(update={"course": empty}))
+
+
+def test_nothing_is_claimed_never_to_happen_that_a_draw_brings():
+    """The eleven slides of a draw, and an order that is not the course's."""
+    document = keys_course()
+    first, second = document.slides[1], document.slides[2]
+    rules = tuple(
+        Rule(id=f"rule{place}", when=Happens(event="slide_entered"), condition=condition,
+             do=(Announce(text="Here."),))
+        for place, condition in enumerate((["=", ["live", "slides"], 11], ["seen", second.id])))
+    asking = first.model_copy(update={"rules": rules})
+    changed = document.model_copy(update={
+        "slides": (document.slides[0], asking, *document.slides[2:])})
+    tried = try_out(changed)
+    assert not [finding for finding in tried.findings if finding.slide == first.id]
+    assert f"“{first.title}”" in tried.statement or not tried.whole
 
 
 def test_a_draw_that_is_worth_more_than_another_is_found():

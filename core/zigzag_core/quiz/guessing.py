@@ -75,7 +75,8 @@ def _chosen(grader: Grader) -> tuple[list[Given], int]:
     most = min(grader.at_most or len(parts), len(parts))
     if grader.form == "spots" and grader.at_most is None:
         # Who guesses looks for as many places as there are to be found.
-        least = most = grader.needed or sum(bool(part.right) for part in grader.parts)
+        wanted = grader.needed or sum(bool(part.right) for part in grader.parts)
+        least = most = min(wanted, len(parts))
     sizes = range(min(least, most), most + 1)
     of = sum(comb(len(parts), size) for size in sizes)
 

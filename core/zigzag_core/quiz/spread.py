@@ -7,7 +7,7 @@ Source: circular convolution, A. V. Oppenheim, R. W. Schafer, *Discrete-Time Sig
 chapter 8.
 """
 
-from collections.abc import Mapping
+from collections.abc import Collection, Mapping
 from dataclasses import dataclass
 from functools import cached_property
 from math import gcd
@@ -55,7 +55,7 @@ class Axis:
         return here if over < 1e-9 else here * (1 - over + over * np.exp(turns))
 
 
-def axis(lowest: int, highest: int, values: Mapping[int, object] | set[int], most: int) -> Axis:
+def axis(lowest: int, highest: int, values: Collection[int], most: int) -> Axis:
     """Return the axis for sums from `lowest` to `highest` of `values`, with few lines enough."""
     unit = float(gcd(*values) or 1)
     if (highest - lowest) / unit > most:

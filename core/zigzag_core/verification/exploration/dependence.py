@@ -13,8 +13,10 @@ from zigzag_core.program import Clear, Go, PickNumber, ProgramRule, ProgramSlide
 
 from .comparisons import Comparisons, comparisons
 
-_CONSTANT = ("max_points", "slides", "questions", "slide_title", "slide_number")
+_CONSTANT = ("questions", "slide_title")
 """What the course tells of itself that is always the same on one slide."""
+_OF_DRAWS = ("max_points", "slides", "slide_number")
+"""What is the same on one slide where no quiz is drawn."""
 _TIMES = ("seconds", "minutes")
 
 
@@ -132,13 +134,14 @@ def _home(index: Index, name: str) -> str | None:
 
 def _needs(model: Model, index: Index) -> Needs:
     found = [reference for reference in references(model) if not _is_way(reference, index)]
+    constant = _CONSTANT if index.program.quizzes else (*_CONSTANT, *_OF_DRAWS)
     whole = {name for clear in _clears(model) for name in _cleared_whole(clear, index)}
     return Needs(
         asks=frozenset(asked_in(model, index)),
         acts=frozenset(each.id for each in found if not each.asked and each.id not in whole),
         live=frozenset(
             node[1] for expression in expressions(model) for node in parts_of(expression)
-            if node[0] == "live" and node[1] not in _CONSTANT),
+            if node[0] == "live" and node[1] not in constant),
     )
 
 

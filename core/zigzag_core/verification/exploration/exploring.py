@@ -33,7 +33,8 @@ TURN = 60
 def explore(index: Index, progress: Progress = untold) -> Explored:
     """Return what can happen in a program, within the bounds.
 
-    Quizzes are not drawn: every slide of theirs is there.
+    Quizzes are not drawn: every slide of theirs is there. Where there are some, only slides that
+    do the same however they are entered are claimed to be tried whole.
     """
     notes = Notes(index, {slide: SlideSeen(slide) for slide in index.order})
     depends = dependence(index)
@@ -111,7 +112,8 @@ class _Together:
                     self._fields[slide].begin(begun)
             if self._fields[slide].open:
                 self._turns.append(slide)
-        whole = not self._turns and not unreached and all(
+        # What is drawn comes in many orders, of which this is one.
+        whole = not self._index.program.quizzes and not self._turns and not unreached and all(
             field.attempts.whole for field in self._fields.values())
         for slide in self._fields.keys() - self._depends.alone:
             self._notes.slides[slide].whole = whole and self._fields[slide].entered
