@@ -22,7 +22,7 @@ serve: build ## start without the demo account
 test: ## everything
 	@$(MAKE) --no-print-directory -j2 build .venv/browser
 	@$(MAKE) --no-print-directory -j2 lint
-	$(PYTHON) -m pytest -n 3 tests/core tests/server tests/parity
+	$(PYTHON) -m pytest -n 2 tests/core tests/server tests/parity
 	cd web && npx vitest run
 	$(PYTHON) -m pytest -n 3 tests/browser
 

@@ -116,8 +116,8 @@ def test_drops_are_said_each_time_and_the_focus_stays_with_what_was_dropped(
         assert now > count, "the same words are said again"
         count = now
     put(right)
-    page.until(lambda: said(page) == "One thing is on Goes here.")
-    assert focused(page).get_attribute("aria-label") == "One thing, on Goes here"
+    page.until(lambda: said(page) == "First item is on Goes here.")
+    assert focused(page).get_attribute("aria-label") == "First item, on Goes here"
 
 
 def test_the_focus_never_falls_to_the_page(page, server, tmp_path):

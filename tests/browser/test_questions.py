@@ -63,8 +63,8 @@ def _answer(page: Page, kind: str) -> None:
                 _keys(page, _labelled(page, item), Keys.ENTER)
                 _keys(page, _labelled(page, f"Put {item} on {target}"), Keys.ENTER)
         case "drag_to_target":
-            for item, target in (("One thing", "Goes here"), ("Another", "Goes there"),
-                                 ("A third", "Goes here")):
+            for item, target in (("First item", "Goes here"), ("Second item", "Goes there"),
+                                 ("Third item", "Goes here")):
                 _keys(page, _labelled(page, item), Keys.ENTER)
                 _keys(page, _labelled(page, f"Put {item} on {target}"), Keys.ENTER)
         case "ordering":
@@ -190,7 +190,7 @@ def _answer_by_touch(page: Page, finger: Finger, kind: str) -> None:
         case "matching" | "drag_to_target":
             pairs = {"First": "Belongs to the first", "Second": "Belongs to the second",
                      "Third": "Belongs to the third"} if kind == "matching" else {
-                "One thing": "Goes here", "Another": "Goes there", "A third": "Goes here"}
+                "First item": "Goes here", "Second item": "Goes there", "Third item": "Goes here"}
             for item, target in pairs.items():
                 finger.tap(_labelled(page, item))
                 finger.tap(_labelled(page, f"Put {item} on {target}"))

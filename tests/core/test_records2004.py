@@ -67,7 +67,7 @@ def test_the_definition_names_the_parts_in_words():
     told = interaction_definition(asked, "en")
     assert told["interactionType"] == "matching"
     assert [c["description"]["en"] for c in told["source"]] == [
-        "One thing", "Another", "A third", "Belongs nowhere"]
+        "First item", "Second item", "Third item", "Belongs nowhere"]
     assert [c["description"]["en"] for c in told["target"]] == ["Goes here", "Goes there"]
     assert told["correctResponsesPattern"] == list(record2004(asked, ()).patterns)
     assert interaction_definition(grader("numeric"), "en")["interactionType"] == "numeric"

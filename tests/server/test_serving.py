@@ -81,7 +81,7 @@ def test_all_processes_end_with_the_first_and_its_port_is_free(server, way):
 
 def test_ctrl_c_does_not_wait_for_a_job_which_is_done_after_the_next_start(server):
     server.manage("demo")
-    slug = server.manage("generate", "--slides", "3000", "--questions", "100", "--single-choice")
+    slug = server.manage("generate", "--slides", "2000", "--questions", "100", "--single-choice")
     author = Author(server)
     job = author.ask("POST", f"/courses/{slug}/packages", {"kind": "web"})
 
@@ -93,7 +93,7 @@ def test_ctrl_c_does_not_wait_for_a_job_which_is_done_after_the_next_start(serve
     assert server.process.wait(10) == 0
     server.start()
     assert state() != "done"
-    until(lambda: state() == "done", "the job to be done", 60)
+    until(lambda: state() == "done", "the job to be done", 180)
 
 
 def test_a_port_that_is_taken_is_told(server):

@@ -1438,7 +1438,7 @@ export interface paths {
         put?: never;
         /**
          * Question Part
-         * @description Give a part another role, take it out, swap things and targets, or dissolve the question.
+         * @description Give a part another role, take it out, swap items and targets, or dissolve the question.
          */
         post: operations["zigzag_server_courses_questions_api_question_part"];
         delete?: never;

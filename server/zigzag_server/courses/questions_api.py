@@ -220,7 +220,7 @@ def question_roles(request: HttpRequest, data: RolesIn) -> Roles:
 
 @router.post("/question/part", response=Edited)
 def question_part(request: HttpRequest, data: RoleIn) -> dict[str, Any]:
-    """Give a part another role, take it out, swap things and targets, or dissolve the question."""
+    """Give a part another role, take it out, swap items and targets, or dissolve the question."""
     def made() -> core.Slide:
         match data.does:
             case "swap":

@@ -26,7 +26,7 @@ const LABELS: Record<RoleChange, string> = {
   items: t("makeItAnItem"), targets: t("makeItATarget"), one_place: t("theSameHotspot"), own_places: t("hotspotsOfTheirOwn"),
 };
 
-/** Give a part of a question another role, take it out, swap things and targets, or dissolve the question. */
+/** Give a part of a question another role, take it out, swap items and targets, or dissolve the question. */
 export async function changeRole(question: Question, does: RoleChange, element = "", to = ""): Promise<void> {
   await edit({
     label: LABELS[does],

@@ -74,7 +74,7 @@ DESCRIPTORS: Mapping[QuestionKind, Descriptor] = {
         "Ordering", "What comes first, what after it?"),
     "drag_to_target": Descriptor(
         q.DragToTarget, "pairs", "Drag to target", "drop sort into",
-        "Drag to target", "Put each thing where it belongs."),
+        "Drag to target", "Put each item where it belongs."),
     "hotspot": Descriptor(
         q.Hotspot, "spots", "Hotspot", "click places in a picture",
         "Hotspot", "Click the right place."),

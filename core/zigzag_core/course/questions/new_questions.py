@@ -184,10 +184,10 @@ def _matching(make: _Maker) -> q.Question:
 
 
 def _ordering(make: _Maker) -> q.Question:
-    things = make.column(("First step", "Second step", "Third step", "Fourth step"), _LEFT, 720,
+    steps = make.column(("First step", "Second step", "Third step", "Fourth step"), _LEFT, 720,
                          "Step", 84)
     return q.Ordering(**_common(make), items=tuple(
-        q.InOrder(id=make.fresh(), element=thing.id) for thing in things))
+        q.InOrder(id=make.fresh(), element=step.id) for step in steps))
 
 
 def _drag(make: _Maker) -> q.Question:
@@ -196,12 +196,13 @@ def _drag(make: _Maker) -> q.Question:
         id=make.fresh(), name=f"Target {n}", x=_LEFT + (n - 1) * 580, y=top, w=540, h=180,
         text=rich(words), **make.follow("shape", valign="top"),
     )) for n, words in enumerate(("Goes here", "Goes there"), 1)]
-    things = [make.text(f"Thing {n}", words, _LEFT + (n - 1) * 288, top + 204, 254, 64)
-              for n, words in enumerate(("One thing", "Another", "A third", "Belongs nowhere"), 1)]
+    texts = [make.text(f"Item {n}", words, _LEFT + (n - 1) * 288, top + 204, 254, 64)
+              for n, words in enumerate(
+                  ("First item", "Second item", "Third item", "Belongs nowhere"), 1)]
     targets = tuple(q.Target(id=make.fresh(), element=b.id, takes=None) for b in boxes)
     to = ((targets[0].id,), (targets[1].id,), (targets[0].id,), ())
-    items = tuple(q.Item(id=make.fresh(), element=thing.id, to=ids)
-                  for thing, ids in zip(things, to, strict=True))
+    items = tuple(q.Item(id=make.fresh(), element=text.id, to=ids)
+                  for text, ids in zip(texts, to, strict=True))
     return q.DragToTarget(
         **_common(make, partial="right_minus_wrong"), targets=targets, items=items)
 

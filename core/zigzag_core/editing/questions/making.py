@@ -179,9 +179,9 @@ def _pairs(parts: list[Element], fresh: IdSource, roles: Roles | None) -> dict[s
     found = roles or roles_of(parts)
     names = [*found.items, *found.targets]
     if len(set(names)) < len(names) or not {part.id for part in parts}.issuperset(names):
-        raise CannotAsk("Each selected element is either a thing or a target.")
+        raise CannotAsk("Each selected element is either an item or a target.")
     if not found.items or not found.targets:
-        raise CannotAsk("Select both: the things, and what they are put on.")
+        raise CannotAsk("Select both: the items, and what they are put on.")
     targets = tuple(q.Target(id=fresh(), element=name) for name in found.targets)
     one_to_one = len(found.items) <= len(targets)
     if not one_to_one:

@@ -151,7 +151,7 @@ def with_role(
     if found is None:
         return slide
     if len(getattr(asked, other)) == 1:
-        raise CannotAsk("It is the last one of its kind: the question needs things and targets.")
+        raise CannotAsk("It is the last one of its kind: the question needs items and targets.")
     check_room(asked, role, 1)
     without = without_things(slide, {Identity("part", found.id)})
     left = _pairing(without, question)
@@ -221,7 +221,7 @@ def _parts(asked: q.Question) -> Iterator[q.Part]:
 def _pairing(slide: Slide, question: str) -> q.Matching | q.DragToTarget:
     asked = asked_on(slide, question)
     if not isinstance(asked, q.Matching | q.DragToTarget):
-        raise CannotAsk("Only things and targets can be swapped.")
+        raise CannotAsk("Only items and targets can be swapped.")
     return asked
 
 
