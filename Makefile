@@ -24,7 +24,7 @@ test: ## everything
 	@$(MAKE) --no-print-directory -j2 lint
 	$(PYTHON) -m pytest -n 2 tests/core tests/server tests/parity
 	cd web && npx vitest run
-	$(PYTHON) -m pytest -n 3 tests/browser
+	$(PYTHON) -m pytest -n 2 tests/browser
 
 lint: lint-python lint-web
 

@@ -185,6 +185,7 @@ def test_layouts_are_followed_and_themes_recolour_everything(page):
     fresh_slide(page, "Designed")
     page.click("[data-layout='layoutcards']")
     page.until(lambda: len(page.all("[data-stage] [data-element]")) >= 13)
+    page.until(lambda: len(page.all("[data-row]")) == 7)
     page.all("[data-row]")[1].click()
     page.find("[data-stage]").send_keys(Keys.ENTER)
     page.find("[contenteditable=true]").send_keys("Boots", Keys.ESCAPE)

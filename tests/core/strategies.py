@@ -88,7 +88,8 @@ EVENTS = ["clicked", "entered", "slide_entered", "slide_left", "overlay_opened",
 SETS = [f"{slide}s" for slide in SLIDES]
 SOURCES = {slide: st.sampled_from([slide, f"{slide}o"]) for slide in SLIDES}
 LIVE = ["points", "max_points", "score", "slides_seen", "slides", "slide_number", "nothing",
-        "slide_title", "minutes", "seconds", "learner_name", "result", "answered", "questions"]
+        "slide_title", "minutes", "seconds", "learner_name", "result", "answered", "questions",
+        "question_number", "question_count"]
 
 numbers = st.one_of(
     st.integers(-1_000, 1_000), st.floats(-1e10, 1e10), st.floats(-10, 10),

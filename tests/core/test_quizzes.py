@@ -8,6 +8,7 @@ from zigzag_core.course.quizzes import Balance, QuestionSet, Quiz, Together
 from zigzag_core.course.rules.rule import Announce
 from zigzag_core.editing.removing import without_slides
 from zigzag_core.engine import engine
+from zigzag_core.engine.expression import live as engine_live
 from zigzag_core.engine.results import score
 from zigzag_core.grading.solutions import right_response
 from zigzag_core.tracking.progress import pack, unpack
@@ -54,6 +55,19 @@ def test_points_slides_and_completion_are_those_of_the_draw():
         learner.clicks(submit)
     assert score(index, learner.state) == 100 and learner.state.success == "passed"
     assert learner.state.completed
+
+
+def test_questions_are_numbered_as_this_learner_gets_them():
+    learner = Learner(keys_course(), 4)
+
+    def numbers():
+        return [engine_live(learner.index, learner.state, name)
+                for name in ("question_number", "question_count", "questions")]
+
+    assert numbers() == [0, 10, 10]
+    for number in range(1, 11):
+        learner.does("next")
+        assert numbers() == [number, 10, 10]
 
 
 def test_a_draw_is_kept_over_leaving_and_a_changed_quiz():

@@ -16,7 +16,7 @@ export const GIVEN = "given" as const;
 
 export const LOOKS = ["default", "hover", "focus", "pressed", "visited", "selected", "disabled", "dragged"] as const;
 
-export const LIVE_VALUES = ["points", "max_points", "score", "slides_seen", "slides", "slide_number", "slide_title", "minutes", "seconds", "learner_name", "result", "answered", "questions"] as const;
+export const LIVE_VALUES = ["points", "max_points", "score", "slides_seen", "slides", "slide_number", "slide_title", "minutes", "seconds", "learner_name", "result", "answered", "questions", "question_number", "question_count"] as const;
 
 export const SETS = ["reveal_set", "flip_cards", "steps", "checklist", "spot_places"] as const;
 

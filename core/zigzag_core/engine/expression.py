@@ -1,5 +1,6 @@
 """What expressions give in a state, and what is shown and open in it."""
 
+from collections.abc import Callable, Mapping
 
 from zigzag_core.course.rules.expression import NAMED, Node
 from zigzag_core.grading.grade import verdict
@@ -9,6 +10,7 @@ from zigzag_core.program.limits import LIMITS
 from . import results
 from .index import Index
 from .operators import apply
+from .order import Order
 from .state import Answer, State, Time
 from .values import Value, number, to_yes_no
 
@@ -49,37 +51,39 @@ def evaluate(index: Index, state: State, node: Node, depth: int = 0) -> Value:
 
 def live(index: Index, state: State, name: str) -> Value:
     """Return a value that the course itself keeps (`LiveValue`); unknown names give 0."""
-    match name:
-        case "points":
-            return number(results.points(index, state))
-        case "max_points":
-            return number(index.ordered(state.draws).max_points)
-        case "score":
-            return number(results.score(index, state) or 0.0)
-        case "slides_seen":
-            return float(results.slides_seen(index, state))
-        case "slides":
-            return float(len(index.ordered(state.draws).slides))
-        case "slide_title":
-            slide = index.slides.get(state.slide or "")
-            return slide.title if slide else ""
-        case "minutes":
-            return float(state.time // 60_000)
-        case "seconds":
-            return float(state.time // 1_000)
-        case "learner_name":
-            return state.learner
-        case "result":
-            return "open" if state.success == "unknown" else state.success
-        case "answered":
-            return float(sum(
-                answer.locked for name, answer in state.answers.items() if name in index.questions
-            ))
-        case "questions":
-            return float(len(index.questions))
-        case "slide_number":
-            return float(index.ordered(state.draws).position.get(state.slide or "", -1) + 1)
-    return 0.0
+    value = _LIVE.get(name)
+    return value(index.ordered(state.draws), index, state) if value else 0.0
+
+
+def _title(order: Order, index: Index, state: State) -> Value:
+    slide = index.slides.get(state.slide or "")
+    return slide.title if slide else ""
+
+
+def _answered(order: Order, index: Index, state: State) -> Value:
+    return float(sum(
+        answer.locked for name, answer in state.answers.items() if name in index.questions))
+
+
+_LIVE: Mapping[str, Callable[[Order, Index, State], Value]] = {
+    "points": lambda order, index, state: number(results.points(index, state)),
+    "max_points": lambda order, index, state: number(order.max_points),
+    "score": lambda order, index, state: number(results.score(index, state) or 0.0),
+    "slides_seen": lambda order, index, state: float(results.slides_seen(index, state)),
+    "slides": lambda order, index, state: float(len(order.slides)),
+    "slide_number": lambda order, index, state: float(
+        order.position.get(state.slide or "", -1) + 1),
+    "slide_title": _title,
+    "minutes": lambda order, index, state: float(state.time // 60_000),
+    "seconds": lambda order, index, state: float(state.time // 1_000),
+    "learner_name": lambda order, index, state: state.learner,
+    "result": lambda order, index, state: (
+        "open" if state.success == "unknown" else state.success),
+    "answered": _answered,
+    "questions": lambda order, index, state: float(order.questions),
+    "question_number": lambda order, index, state: float(order.numbers(state.slide or "")[0]),
+    "question_count": lambda order, index, state: float(order.numbers(state.slide or "")[1]),
+}
 
 
 _OF_QUESTION = frozenset(name for name, kind in NAMED.items() if kind == "questions")

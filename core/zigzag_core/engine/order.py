@@ -28,6 +28,8 @@ class Order:
         self.onward = dict(self._onward())
         self.ahead: dict[str, frozenset[str]] = {}
         """By slide, what can be come to from it, as far as somebody has asked (`ways`)."""
+        self._asking = {question.slide for question in program.questions}
+        self._numbers: dict[str, tuple[int, int]] = {}
 
     def landing(self, slide: str) -> str | None:
         """Return where one comes to who goes to `slide`: of a quiz, where it was not drawn, to its
@@ -61,6 +63,26 @@ class Order:
     def max_points(self) -> float:
         """Points that can be reached."""
         return sum(q.points for q in self.scored)
+
+    @cached_property
+    def questions(self) -> int:
+        """How many questions there are on the slides."""
+        return sum(question.slide in self.position for question in self._program.questions)
+
+    def numbers(self, slide: str) -> tuple[int, int]:
+        """Return how many slides ask something up to `slide`, it included, and how many in all.
+
+        Of the quiz that it is in, else of the course.
+        """
+        found = self._numbers.get(slide)
+        if found is None:
+            quiz = self._quiz.get(slide)
+            own = self._drawn[quiz.id] if quiz else self.slides
+            place = own.index(slide) + 1 if slide in own else 0
+            found = self._numbers[slide] = (
+                sum(name in self._asking for name in own[:place]),
+                sum(name in self._asking for name in own))
+        return found
 
     def _put_in_order(self) -> Iterator[str]:
         there = {slide.id for slide in self._program.slides}

@@ -42,7 +42,9 @@ const LIVE: Readonly<Record<LiveValue, (index: Index, state: State) => Value>> =
   result: (_, state) => (state.success === "unknown" ? "open" : state.success),
   answered: (index, state) =>
     Object.entries(state.answers).filter(([name, { locked }]) => locked && index.questions.has(name)).length,
-  questions: (index) => index.questions.size,
+  questions: (index, { draws }) => index.ordered(draws).questions,
+  question_number: (index, { draws, slide }) => index.ordered(draws).numbers(slide ?? "")[0],
+  question_count: (index, { draws, slide }) => index.ordered(draws).numbers(slide ?? "")[1],
 };
 
 /** Return a value that the course itself keeps; names that there are not give 0. */

@@ -14,6 +14,10 @@ export class Order {
   /** The questions that give points; an open answer has none until it is marked. */
   readonly scored: readonly Grader[];
   readonly maxPoints: number;
+  /** How many questions there are on the slides. */
+  readonly questions: number;
+  private readonly asking: ReadonlySet<string>;
+  private readonly numbered = new Map<string, readonly [number: number, count: number]>();
   private readonly drawn: ReadonlyMap<string, readonly string[]>;
   private readonly quizOf = new Map<string, ProgramQuiz>();
 
@@ -34,6 +38,8 @@ export class Order {
     this.scored = program.questions.filter((grader) => (
       grader.purpose === "scored" && grader.points && isJudged(grader) && this.position.has(grader.slide)
     ));
+    this.questions = program.questions.filter(({ slide }) => this.position.has(slide)).length;
+    this.asking = new Set(program.questions.map(({ slide }) => slide));
     this.maxPoints = this.scored.reduce((sum, grader) => sum + grader.points, 0);
   }
 
@@ -42,6 +48,17 @@ export class Order {
     if (this.position.has(slide)) return slide;
     const drawn = this.drawn.get(this.quizOf.get(slide)?.id ?? "") ?? [];
     return drawn.find((name) => this.position.has(name)) ?? null;
+  }
+
+  /** How many slides ask something up to `slide`, it included, and how many in all: of its quiz, else of the course. */
+  numbers(slide: string): readonly [number: number, count: number] {
+    let found = this.numbered.get(slide);
+    if (!found) {
+      const own = this.drawn.get(this.quizOf.get(slide)?.id ?? "") ?? this.slides;
+      const count = (those: readonly string[]): number => those.filter((name) => this.asking.has(name)).length;
+      this.numbered.set(slide, found = [count(own.slice(0, own.indexOf(slide) + 1)), count(own)]);
+    }
+    return found;
   }
 
   /** Where a way leads that the author has set to `slide`: the first slide of a quiz stands for the quiz. */

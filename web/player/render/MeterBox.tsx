@@ -10,7 +10,7 @@ interface Props { element: MeterElement; style: Style; values: ValueWords; live:
 
 /** The value that says how much there is at most, for values that the course keeps. */
 const MOST: Record<string, string> = {
-  slides_seen: "slides", slide_number: "slides", points: "max_points",
+  slides_seen: "slides", slide_number: "slides", points: "max_points", question_number: "question_count",
 };
 /** What a still shows. */
 const SAMPLE = 0.6;

@@ -10,7 +10,8 @@ export const LIVE: readonly Live[] = [
   text("learner_name", t("theLearnersName")), number("points", t("pointsSoFar")), number("max_points", t("pointsPossible")),
   number("score", t("scoreIn")), text("result", t("resultPassedFailedOrOpen")), number("slides_seen", t("slidesSeen2")),
   number("slides", t("numberOfSlides")), number("slide_number", t("numberOfThisSlide")), text("slide_title", t("titleOfThisSlide")),
-  number("answered", t("questionsAnswered")), number("questions", t("numberOfQuestions")), number("minutes", t("minutesSpent")),
+  number("answered", t("questionsAnswered")), number("questions", t("numberOfQuestions")), number("question_number", t("numberOfThisQuestion")),
+  number("question_count", t("numberOfQuestionsOfTheQuiz")), number("minutes", t("minutesSpent")),
   number("seconds", t("secondsSpent")),
 ];
 

@@ -25,6 +25,8 @@ _LIVE = {
     "minutes": "the time in minutes", "seconds": "the time in seconds",
     "learner_name": "the learner's name", "result": "the result",
     "answered": "the number of questions answered", "questions": "the number of questions",
+    "question_number": "the question's number",
+    "question_count": "the number of questions of the quiz",
 }
 _COMPARED = {
     "=": "is", "!=": "is not", "<": "is less than", "<=": "is at most", ">": "is more than",

@@ -10,11 +10,14 @@ from ..model import Model
 LiveValue = Literal[
     "points", "max_points", "score", "slides_seen", "slides", "slide_number", "slide_title",
     "minutes", "seconds", "learner_name", "result", "answered", "questions",
+    "question_number", "question_count",
 ]
 """Values that the course itself keeps: points so far, points possible, score in per cent,
 slides seen, slides in all, number (from 1) and title of the current slide, whole minutes and
 seconds spent, the learner's name, the result (``passed``, ``failed`` or ``open``), questions
-answered to their end, questions in all."""
+answered to their end, questions in all. Of the slides with questions that this learner gets, in
+the quiz that the current slide is in or else in the course: how many there are up to it, and in
+all."""
 
 
 class TextRun(Model):

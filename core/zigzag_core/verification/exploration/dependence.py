@@ -13,9 +13,10 @@ from zigzag_core.program import Clear, Go, PickNumber, ProgramRule, ProgramSlide
 
 from .comparisons import Comparisons, comparisons
 
-_CONSTANT = ("questions", "slide_title")
+_CONSTANT = ("slide_title",)
 """What the course tells of itself that is always the same on one slide."""
-_OF_DRAWS = ("max_points", "slides", "slide_number")
+_OF_DRAWS = (
+    "max_points", "slides", "slide_number", "questions", "question_number", "question_count")
 """What is the same on one slide where no quiz is drawn."""
 _TIMES = ("seconds", "minutes")
 
