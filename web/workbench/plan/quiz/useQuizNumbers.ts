@@ -12,14 +12,14 @@ export function useQuizNumbers(section: string): { numbers: QuizNumbers | undefi
   const slug = useCourse((state) => state.slug);
   const versions = useCourse((state) => state.versions);
   const saved = useLater(versions, PAUSE_MS);
-  const saving = useCourse((state) => state.saving.kind !== "saved");
+  const unsaved = useCourse((state) => state.dirty.size > 0 || state.saving.kind !== "saved");
   const asked = useQuery({
     queryKey: ["quizzes", slug, saved], staleTime: Infinity, placeholderData: keepPreviousData,
     queryFn: () => workedOut<{ quizzes: QuizNumbers[] }>(() => api.GET("/api/courses/{slug}/quizzes", { params: { path: { slug } } })),
   });
   return {
     numbers: asked.data?.quizzes.find(({ quiz }) => quiz === section), problem: asked.error,
-    old: saving || saved !== versions || asked.isPlaceholderData || asked.isFetching,
+    old: unsaved || saved !== versions || asked.isPlaceholderData || asked.isFetching,
   };
 }
 
