@@ -5,7 +5,7 @@ from typing import Literal
 
 from zigzag_core.course import Course
 from zigzag_core.course.quizzes import QuestionSet, Quiz
-from zigzag_core.course.sections import slides_by_section
+from zigzag_core.course.sections import quizzes_of
 from zigzag_core.program.quiz import DrawLimit, DrawnSet, DrawnUnit, ProgramQuiz
 
 from .scope import SlideFacts
@@ -18,16 +18,14 @@ def program_quizzes(course: Course, slides: Collection[SlideFacts]) -> tuple[Pro
     """
     facts = {slide.id: slide for slide in slides}
     return tuple(
-        _program_quiz(section.id, section.quiz, own, facts)
-        for section, own in slides_by_section(course.slides, course.sections)
-        if section is not None and section.quiz is not None and own)
+        _program_quiz(section.id, quiz, own, facts)
+        for section, quiz, own in quizzes_of(course.slides, course.sections) if own)
 
 
 def _program_quiz(
     name: str, quiz: Quiz, own: Sequence[str], facts: dict[str, SlideFacts]
 ) -> ProgramQuiz:
-    inside = set(own)
-    in_sets = {slide for one in quiz.sets for slide in one.slides} & inside
+    in_sets = {slide for one in quiz.sets for slide in one.slides} & set(own)
     first = next((place for place, slide in enumerate(own) if slide in in_sets), len(own))
     return ProgramQuiz(
         id=name, slides=tuple(own), opening=tuple(own[:first]),
@@ -37,14 +35,14 @@ def _program_quiz(
 
 
 def _drawn_set(one: QuestionSet, own: Sequence[str], facts: dict[str, SlideFacts]) -> DrawnSet:
-    inside = set(one.slides)
+    inside = set(one.slides) & set(own)
     groups = {slide: group.slides for group in one.together for slide in group.slides}
     units: list[DrawnUnit] = []
     placed: set[str] = set()
     for slide in own:
         if slide not in inside or slide in placed:
             continue
-        group = tuple(name for name in groups.get(slide, (slide,)) if name in own)
+        group = tuple(name for name in groups.get(slide, (slide,)) if name in inside)
         placed.update(group)
         units.append(_unit(group, one, facts))
     return DrawnSet(

@@ -16,7 +16,7 @@ from zigzag_core.course.references import VARIABLES, named, references
 from zigzag_core.course.rules.patterns import Pattern, Steps
 from zigzag_core.course.rules.rule import StartOver
 from zigzag_core.course.rules.rule_use import actions_of, rules_on
-from zigzag_core.course.sections import section_around, slides_by_section
+from zigzag_core.course.sections import quizzes_of, section_around
 from zigzag_core.words import Say, player_words, say_with
 
 from .names import internal
@@ -146,11 +146,9 @@ class Scope:
 
     @cached_property
     def quizzes(self) -> tuple[tuple[str, tuple[str, ...]], ...]:
-        """The sections that are quizzes, in the order of the course, each with its slides."""
-        return tuple(
-            (section.id, slides)
-            for section, slides in slides_by_section(self.order, self.sections)
-            if section is not None and section.quiz is not None and slides)
+        """The quizzes that have slides, in the order of the course, each with these."""
+        return tuple((section.id, own)
+                     for section, _, own in quizzes_of(self.order, self.sections) if own)
 
     def quiz_for(self, slide: str) -> tuple[str, tuple[str, ...]] | None:
         """Return the quiz that `slide` is in, else the last before it, else the first; with its

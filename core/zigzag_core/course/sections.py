@@ -3,6 +3,7 @@
 from collections.abc import Sequence
 
 from .document import Section
+from .quizzes import Quiz
 
 
 def slides_by_section(
@@ -20,6 +21,15 @@ def slides_by_section(
     ends = [begin for _, begin in found[1:]] + [len(order)]
     return [(section, tuple(order[begin:end]))
             for (section, begin), end in zip(found, ends, strict=True)]
+
+
+def quizzes_of(
+    order: Sequence[str], sections: Sequence[Section]
+) -> list[tuple[Section, Quiz, tuple[str, ...]]]:
+    """Return the sections that are quizzes, in the order of the course, each with its slides."""
+    return [
+        (section, section.quiz, own) for section, own in slides_by_section(order, sections)
+        if section is not None and section.quiz is not None]
 
 
 def section_around(

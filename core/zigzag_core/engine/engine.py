@@ -37,16 +37,11 @@ __all__ = [
 
 
 
-def start(
-    index: Index, seed: int, learner_name: str = "", retake: bool = False, draws: bool = True
-) -> State:
-    """Return the state before the first event: nothing seen, variables at their defaults.
-
-    Without `draws` quizzes have all of their slides.
-    """
+def start(index: Index, seed: int, learner_name: str = "", retake: bool = False) -> State:
+    """Return the state before the first event: nothing seen, quizzes drawn, variables as given."""
     seed &= 0xFFFFFFFF
     defaults = {v.id: fitted(v, v.default) for v in index.program.variables}
-    return State(seed=seed, rng=seed, draws=quizzes.first_draws(index, seed) if draws else (),
+    return State(seed=seed, rng=seed, draws=quizzes.first_draws(index, seed),
                  variables=defaults, learner=clipped(learner_name), retake=retake)
 
 

@@ -4,7 +4,7 @@ from collections.abc import Iterator
 from functools import cached_property
 
 from zigzag_core.course import Nowhere, ToSlide
-from zigzag_core.grading.grade import is_judged
+from zigzag_core.grading.grade import gives_points
 from zigzag_core.program import Grader, Program
 
 from .state import Draw
@@ -53,11 +53,9 @@ class Order:
 
     @cached_property
     def scored(self) -> tuple[Grader, ...]:
-        """The questions that give points; an open answer has none until it is marked."""
+        """The questions that give points."""
         return tuple(
-            q for q in self._program.questions
-            if q.purpose == "scored" and q.points and is_judged(q) and q.slide in self.position
-        )
+            q for q in self._program.questions if gives_points(q) and q.slide in self.position)
 
     @cached_property
     def max_points(self) -> float:

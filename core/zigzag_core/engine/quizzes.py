@@ -16,16 +16,16 @@ def first_draws(index: Index, seed: int) -> tuple[Draw, ...]:
 
 
 def draws_to_resume(
-    index: Index, seed: int, draws: tuple[Draw, ...], visited: Collection[str]
+    index: Index, first: tuple[Draw, ...], saved: tuple[Draw, ...], visited: Collection[str]
 ) -> tuple[Draw, ...]:
-    """Return the draws of a run that goes on.
+    """Return the draws of a run that goes on: those `saved`.
 
-    Of a quiz that came later, and that nobody has begun, the first is added.
+    Of a quiz that came later, and that nobody has begun, the `first` is added.
     """
-    known = {draw.quiz for draw in draws}
-    return draws + tuple(
-        Draw(quiz.id, drawn(quiz, seed)) for quiz in index.program.quizzes
-        if quiz.id not in known and not any(slide in visited for slide in quiz.slides))
+    known = {draw.quiz for draw in saved} | {
+        quiz.id for quiz in index.program.quizzes
+        if any(slide in visited for slide in quiz.slides)}
+    return saved + tuple(draw for draw in first if draw.quiz not in known)
 
 
 def leave_whole(run: Run, slide: str) -> None:

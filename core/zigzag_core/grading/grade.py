@@ -87,6 +87,14 @@ def is_judged(grader: Grader) -> bool:
     )
 
 
+def gives_points(grader: Grader) -> bool:
+    """Return whether a question counts towards the points that can be reached.
+
+    An open answer does not: it has none until it is marked.
+    """
+    return grader.purpose == "scored" and grader.points > 0 and is_judged(grader)
+
+
 def _points(grader: Grader, tally: Tally, given: Given) -> float:
     if grader.partial == "per_answer":
         chosen = {part for part, _ in given}

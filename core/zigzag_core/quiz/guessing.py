@@ -5,7 +5,7 @@ from collections.abc import Callable, Iterator, Mapping, Sequence
 from itertools import chain, combinations, permutations, product
 from math import comb, factorial, prod
 
-from zigzag_core.grading.grade import Judgement, is_judged, judge
+from zigzag_core.grading.grade import Judgement, gives_points, judge
 from zigzag_core.grading.tally import Given
 from zigzag_core.program import Grader, GraderPart
 
@@ -26,7 +26,7 @@ def guess(grader: Grader) -> Guess:
     Hotspots are taken to be clicked among the areas that there are. Of a question that gives no
     points, nothing.
     """
-    if grader.purpose != "scored" or not is_judged(grader):
+    if not gives_points(grader):
         return {0: 1.0}
     answers, of = _answers(grader)
     judged = [judge(grader, given, 1) for given in answers]

@@ -9,6 +9,7 @@ from dataclasses import dataclass
 from math import comb
 from typing import TypeVar
 
+from zigzag_core.grading.grade import gives_points
 from zigzag_core.program import Grader
 
 from .drawing import Draws, SetDraws
@@ -32,11 +33,11 @@ class Worth:
 
 
 def guesses_by_slide(questions: Sequence[Grader]) -> dict[str, Worth]:
-    """Return what guessing gives on each slide that has scored questions."""
+    """Return what guessing gives on each slide whose questions give points."""
     alike: dict[str, Guess] = {}
     found: dict[str, Worth] = {}
     for question in questions:
-        if question.purpose != "scored" or not question.points:
+        if not gives_points(question):
             continue
         form = _form(question)
         if form not in alike:

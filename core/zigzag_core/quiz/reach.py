@@ -3,16 +3,17 @@
 from collections.abc import Mapping, Sequence
 from itertools import accumulate
 
+from zigzag_core.grading.grade import gives_points
 from zigzag_core.program import Grader
 
 from .drawing import Draws, SetDraws
 
 
 def points_by_slide(questions: Sequence[Grader]) -> dict[str, float]:
-    """Return the points that the scored questions of each slide give at most."""
+    """Return the points that the questions of each slide give at most."""
     found: dict[str, float] = {}
     for question in questions:
-        if question.purpose == "scored":
+        if gives_points(question):
             found[question.slide] = found.get(question.slide, 0.0) + question.points
     return found
 

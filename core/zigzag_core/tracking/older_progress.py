@@ -34,11 +34,11 @@ def unpack(index: Index, version: str, data: bytes) -> State:
     source, names = Reader(data), Remembered(index.program)
     lengths = [source.varint() for _ in names.lengths]
     names.check(lengths, source.u32())
-    state = engine.start(index, source.u32(), draws=False)
+    state = engine.start(index, source.u32())
     rng, time, flags, current = source.u32(), source.varint(), source.varint(), source.varint()
     seen = set(names.slides.named(source.bits()))
     visited = tuple(slide for slide in index.order if slide in seen)
-    state = replace(state, draws=draws_to_resume(index, state.seed, (), visited))
+    state = replace(state, draws=draws_to_resume(index, state.draws, (), visited))
     elements = names.elements
     clicked = frozenset(e for e in elements.named(source.bits()) if e in index.elements)
     hidden = {e: True for e in elements.named(source.bits()) if e in index.elements}

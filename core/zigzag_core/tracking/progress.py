@@ -79,7 +79,7 @@ def unpack(index: Index, text: str) -> State:
     source, names = Reader(data), Remembered(index.program)
     lengths = [source.number("lengths") for _ in names.lengths]
     names.check(lengths, source.plain(32))
-    state = engine.start(index, source.plain(32), draws=False)
+    state = engine.start(index, source.plain(32))
     state = replace(state, rng=source.plain(32))
     state, shown, disables = _read_way(source, index, state, names, lengths[0])
     state = replace(state, **_read_elements(source, index, names.elements, disables))
@@ -154,7 +154,7 @@ def _read_way(
     path = names.slides.named(_read_near(source, source.count("path"), "path step"))
     more_time = min(number(source.number("more time") / 10), LIMITS.most_time)
     return replace(
-        state, draws=draws_to_resume(index, state.seed, drawn, visited), time=time,
+        state, draws=draws_to_resume(index, state.draws, drawn, visited), time=time,
         entered=entered, completed=bool(flags & 1), success=SUCCESS[success],
         marked=MARKED[marked], retake=bool(flags & 32),
         slide=slide_to_resume(index, shown, visited), visited=visited,

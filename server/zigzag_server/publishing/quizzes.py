@@ -1,6 +1,7 @@
 """The quizzes of compiled courses: their numbers, and what learners get of them."""
 
 import json
+from collections.abc import Iterator
 from functools import lru_cache
 
 from pydantic import TypeAdapter
@@ -25,11 +26,14 @@ def numbers_of(compiled: CompiledCourse) -> list[QuizNumbers]:
             for quiz in quizzes_of(compiled)]
 
 
-def draws_of(compiled: CompiledCourse, quiz: ProgramQuiz, seeds: range) -> list[tuple[str, ...]]:
-    """Return by seed the titles of the slides that a learner gets, in order."""
+def draws_of(
+    compiled: CompiledCourse, quiz: ProgramQuiz, seeds: range
+) -> Iterator[tuple[str, ...]]:
+    """Yield by seed the titles of the slides that a learner gets, in order."""
     titles = {slide.id: slide.title for slide in compiled.slides}
     draws = Draws(quiz)
-    return [tuple(titles[slide] for slide in draws.by_seed(seed)) for seed in seeds]
+    for seed in seeds:
+        yield tuple(titles[slide] for slide in draws.by_seed(seed))
 
 
 def _questions_of(compiled: CompiledCourse, quiz: ProgramQuiz) -> tuple[str, ...]:

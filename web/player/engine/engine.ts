@@ -23,12 +23,12 @@ import { clipped, fitted, number, toText, type Value } from "./values";
 export { gateIsOpen, isVisible } from "./expression";
 export { mayGo, slideBefore } from "./moving";
 
-/** Return the state before the first event; without `draws` quizzes have all of their slides. */
-export function start(index: Index, seed: number, learnerName = "", retake = false, draws = true): State {
+/** Return the state before the first event: quizzes are drawn. */
+export function start(index: Index, seed: number, learnerName = "", retake = false): State {
   const variables: Record<string, Value> = {};
   for (const v of index.program.variables) variables[v.id] = fitted(v, v.default);
   return {
-    seed: seed >>> 0, rng: seed >>> 0, draws: draws ? firstDraws(index, seed >>> 0) : [], time: 0, entered: 0, slide: null, visited: [], path: [],
+    seed: seed >>> 0, rng: seed >>> 0, draws: firstDraws(index, seed >>> 0), time: 0, entered: 0, slide: null, visited: [], path: [],
     clicked: Growing.of(), hidden: {}, disabled: {}, looks: {}, variables, overlays: [], answers: {}, clocks: {},
     waiting: [], paused: false, offsets: {}, moves: {}, dropped: {}, watched: {}, positions: {}, opened: new Set(),
     back: null, leaving: null, more_time: 1, speed: 100, learner: clipped(learnerName), retake, marked: "", completed: false, success: "unknown", ended: false,

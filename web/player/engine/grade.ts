@@ -38,8 +38,13 @@ function rowTaken({ rows, parts, form }: Grader, given: Given): number {
   )) + 1;
 }
 
+/** Whether a question counts towards the points that can be reached; an open answer has none until it is marked. */
+export function givesPoints(grader: Grader): boolean {
+  return grader.purpose === "scored" && grader.points > 0 && isJudged(grader);
+}
+
 /** Return whether anything can be right in it. */
-export function isJudged({ form, parts }: Grader): boolean {
+function isJudged({ form, parts }: Grader): boolean {
   return form !== "free" && form !== "scale"
     && parts.some(({ right, accepts }) => right.length > 0 || Boolean(accepts) || form === "order");
 }

@@ -1,6 +1,6 @@
 /** The slides of a program as one learner gets them. The twin of `engine/order.py`. */
 import type { Grader, Program, ProgramQuiz } from "../../api/types";
-import { isJudged } from "./grade";
+import { givesPoints } from "./grade";
 import type { Draw } from "./state";
 
 /** The slides in the order of a learner for whom the quizzes were drawn; a quiz that was not has all of its own. */
@@ -11,7 +11,7 @@ export class Order {
   readonly onward = new Map<string, string | null>();
   /** By slide, what can be come to from it, as far as somebody has asked (`ways`). */
   readonly ahead = new Map<string, ReadonlySet<string>>();
-  /** The questions that give points; an open answer has none until it is marked. */
+  /** The questions that give points. */
   readonly scored: readonly Grader[];
   readonly maxPoints: number;
   /** How many questions there are on the slides. */
@@ -35,9 +35,7 @@ export class Order {
       if (onward?.to === "slide") this.onward.set(slide, this.entrance(onward.slide) ?? after);
       else this.onward.set(slide, onward?.to === "next" ? after : null);
     });
-    this.scored = program.questions.filter((grader) => (
-      grader.purpose === "scored" && grader.points && isJudged(grader) && this.position.has(grader.slide)
-    ));
+    this.scored = program.questions.filter((grader) => givesPoints(grader) && this.position.has(grader.slide));
     this.questions = program.questions.filter(({ slide }) => this.position.has(slide)).length;
     this.asking = new Set(program.questions.map(({ slide }) => slide));
     this.maxPoints = this.scored.reduce((sum, grader) => sum + grader.points, 0);

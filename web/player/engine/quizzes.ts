@@ -10,12 +10,11 @@ export function firstDraws(index: Index, seed: number): readonly Draw[] {
   return index.program.quizzes.map((quiz) => ({ quiz: quiz.id, slides: drawn(quiz, seed), attempt: 1, seen: [] }));
 }
 
-/** The draws of a run that goes on: of a quiz that came later, and that nobody has begun, the first. */
-export function drawsToResume(index: Index, seed: number, draws: readonly Draw[], visited: readonly string[]): readonly Draw[] {
-  const { quizzes } = index.program;
-  const begun = (quiz: ProgramQuiz): boolean => quiz.slides.some((slide) => visited.includes(slide));
-  const later = quizzes.filter((quiz) => !draws.some((draw) => draw.quiz === quiz.id) && !begun(quiz));
-  return [...draws, ...later.map((quiz) => ({ quiz: quiz.id, slides: drawn(quiz, seed), attempt: 1, seen: [] }))];
+/** The draws of a run that goes on: those saved, and of a quiz that came later, and that nobody has begun, the first. */
+export function drawsToResume(index: Index, first: readonly Draw[], saved: readonly Draw[], visited: readonly string[]): readonly Draw[] {
+  const begun = index.program.quizzes.filter(({ slides }) => slides.some((slide) => visited.includes(slide)));
+  const known = new Set([...saved.map(({ quiz }) => quiz), ...begun.map(({ id }) => id)]);
+  return [...saved, ...first.filter(({ quiz }) => !known.has(quiz))];
 }
 
 /** Let a quiz that `slide` was not drawn for be as the course has it; but for its first slide, which stands for the quiz. */

@@ -25,7 +25,7 @@ export function unpackOlder(index: Index, version: string, data: Uint8Array): St
   const { slides, elements } = names;
   const lengths = names.lengths.map(() => source.varint());
   names.check(lengths, source.u32());
-  const state = start(index, source.u32(), "", false, false);
+  const state = start(index, source.u32());
   const rng = source.u32();
   const time = source.varint();
   const flags = source.varint();
@@ -51,7 +51,7 @@ export function unpackOlder(index: Index, version: string, data: Uint8Array): St
   const more_time = version === "4" ? readTime(source, answers, names.questions) : 1;
   if (!success || marked === undefined) throw new Damaged("the saved progress names a result that does not exist");
   return {
-    ...state, ...kept, draws: drawsToResume(index, state.seed, [], visited), rng, time, entered: time, slide, visited, clicked, hidden, looks, variables, answers,
+    ...state, ...kept, draws: drawsToResume(index, state.draws, [], visited), rng, time, entered: time, slide, visited, clicked, hidden, looks, variables, answers,
     more_time, completed: Boolean(flags & 1), success, marked,
   };
 }

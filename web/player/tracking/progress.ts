@@ -48,9 +48,9 @@ export function unpack(index: Index, text: string): State {
   const [source, names] = [new Reader(data), rememberedOf(index)];
   const lengths = names.lengths.map(() => source.number("lengths"));
   names.check(lengths, source.plain(32));
-  const fresh = start(index, source.plain(32), "", false, false);
+  const fresh = start(index, source.plain(32));
   const rng = source.plain(32);
-  const { shown, disables, ...way } = readWay(source, index, names, fresh.seed, lengths[0] ?? 0);
+  const { shown, disables, ...way } = readWay(source, index, names, fresh.draws, lengths[0] ?? 0);
   const elements = readElements(source, index, names.elements, disables);
   const variables = { ...fresh.variables, ...readVariables(source, index, names.variables) };
   const answers = readAnswers(source, index, names);
@@ -91,7 +91,7 @@ function writeWay(out: Writer, state: State, names: Remembered): void {
 }
 
 /** Return what of the state is the way, the slide that was shown, and whether things are disabled. */
-function readWay(source: Reader, index: Index, names: Remembered, seed: number, known: number) {
+function readWay(source: Reader, index: Index, names: Remembered, first: State["draws"], known: number) {
   const time = source.number("time");
   const entered = time - source.number("time");
   const flags = source.number("flags");
@@ -111,7 +111,7 @@ function readWay(source: Reader, index: Index, names: Remembered, seed: number, 
   const path = names.slides.named(readNear(source, source.count("path"), "path step"));
   const more_time = Math.min(number(source.number("more time") / 10), LIMITS.most_time);
   return {
-    shown, draws: drawsToResume(index, seed, drawn, visited), time, entered, completed: Boolean(flags & 1), success, marked, retake: Boolean(flags & 32), disables: Boolean(flags & 64), visited, more_time,
+    shown, draws: drawsToResume(index, first, drawn, visited), time, entered, completed: Boolean(flags & 1), success, marked, retake: Boolean(flags & 32), disables: Boolean(flags & 64), visited, more_time,
     slide: slideToResume(index, shown, visited), back: back !== null && exists(back) ? back : null,
     opened: new Set(opened.filter(exists)), path: path.filter(exists),
   };

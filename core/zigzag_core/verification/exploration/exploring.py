@@ -10,6 +10,7 @@ bounded in steps; nothing is claimed of slides that are left open.
 
 from collections import deque
 from collections.abc import Hashable, Mapping
+from dataclasses import replace
 
 from zigzag_core.course.reporting import Progress, portion, telling, untold
 from zigzag_core.engine import engine
@@ -55,7 +56,7 @@ def explore(index: Index, progress: Progress = untold) -> Explored:
 
 def _try_alone(index: Index, fields: Mapping[str, Field], progress: Progress) -> int:
     """Try each slide as if it was all of the course; return the number of steps."""
-    begun = engine.start(index, 1, draws=False)
+    begun = replace(engine.start(index, 1), draws=())
     share = max(STEPS_ALONE // max(len(fields), 1), LEAST_ON_A_SLIDE)
 
     def run(slide: str, budget: int) -> int:
@@ -95,7 +96,7 @@ class _Together:
 
     def run(self, progress: Progress) -> int:
         """Try it; mark the slides that depend on others as whole if all was tried."""
-        begun = engine.start(self._index, 1, draws=False)
+        begun = replace(engine.start(self._index, 1), draws=())
         steps = 0
         first, _ = engine.step(self._index, begun, {"event": "start"})
         self._enter(first)

@@ -4,9 +4,10 @@ from collections.abc import Iterator, Sequence
 
 from zigzag_core.compiler.quizzes import program_quizzes
 from zigzag_core.compiler.scope import facts_of
-from zigzag_core.course import CourseDocument, Section
+from zigzag_core.course import CourseDocument
+from zigzag_core.course.questions.descriptors import is_judged
 from zigzag_core.course.quizzes import QuestionSet, Quiz
-from zigzag_core.course.sections import slides_by_section
+from zigzag_core.course.sections import quizzes_of
 from zigzag_core.program.quiz import ProgramQuiz
 from zigzag_core.quiz.drawing import Draws
 from zigzag_core.quiz.reach import reachable
@@ -17,23 +18,21 @@ from .finding import Finding
 def quiz_findings(document: CourseDocument) -> Iterator[Finding]:
     """Yield what is odd about the quizzes of a course."""
     course = document.course
-    sections = [(section, own) for section, own in slides_by_section(course.slides, course.sections)
-                if section is not None and section.quiz is not None]
-    if not sections:
+    quizzes = quizzes_of(course.slides, course.sections)
+    if not quizzes:
         return
     made = {quiz.id: quiz for quiz in program_quizzes(
         course, [facts_of(slide) for slide in document.slides])}
-    for section, own in sections:
+    for section, quiz, own in quizzes:
         if section.id in made:
-            yield from _of_quiz(section, own, made[section.id], document)
+            yield from _of_quiz(section.title, quiz, own, made[section.id], document)
         else:
             yield _finding("quiz_empty", f"The quiz “{section.title}” has no slides.", None)
 
 
 def _of_quiz(
-    section: Section, own: Sequence[str], made: ProgramQuiz, document: CourseDocument
+    title: str, quiz: Quiz, own: Sequence[str], made: ProgramQuiz, document: CourseDocument
 ) -> Iterator[Finding]:
-    quiz = section.quiz or Quiz()
     draws = Draws(made)
     for one, drawn in zip(quiz.sets, draws.sets, strict=True):
         yield from _of_set(one, own, document)
@@ -49,14 +48,14 @@ def _of_quiz(
     yield from _pins(quiz)
     if quiz.take is not None and quiz.take > len(quiz.sets):
         yield _finding("too_few_sets", (
-            f"The quiz “{section.title}” draws {quiz.take} sets, but it has {len(quiz.sets)}."),
+            f"The quiz “{title}” draws {quiz.take} sets, but it has {len(quiz.sets)}."),
             own[0])
     low, high = reachable(draws, {
-        slide.id: sum(q.points for q in slide.questions if q.purpose == "scored")
+        slide.id: sum(q.points for q in slide.questions if q.purpose == "scored" and is_judged(q))
         for slide in document.slides})
     if high - low > 1e-9:
         yield _finding("draws_differ", (
-            f"In the quiz “{section.title}” some learners can get {high:g} points and others only "
+            f"In the quiz “{title}” some learners can get {high:g} points and others only "
             f"{low:g}, by what is drawn for them."), own[0])
 
 

@@ -1,8 +1,9 @@
 /** How many of the questions that are drawn have a tag or a level. */
-import { Box, Flex, NativeSelect, Text } from "@chakra-ui/react";
+import { Box, Flex, Text } from "@chakra-ui/react";
 import { X } from "lucide-react";
 import type { ReactNode } from "react";
 import type { QuestionSet } from "../../../api/types";
+import { Choose } from "../../../kit/Choose";
 import { NumberField } from "../../../kit/NumberField";
 import { QuietButton } from "../../../kit/QuietButton";
 import { Tool } from "../../../kit/Tool";
@@ -38,19 +39,13 @@ export function Balances({ section, set, slides }: { section: string; set: Quest
               onChange={(most) => put(at, { most: Math.round(most) }, "most")}
             />
           </Box>
-          <NativeSelect.Root size="xs" w="170px">
-            <NativeSelect.Field
-              aria-label={t("whatItCounts")} value={one.tag ? `tag ${one.tag}` : one.level} bg="paper" borderRadius="6px"
-              onChange={(event) => {
-                const { value } = event.currentTarget;
-                put(at, value.startsWith("tag ") ? { tag: value.slice(4) } : { tag: null, level: value as Balance["level"] });
-              }}
-            >
-              {LEVELS.map(([key, word]) => <option key={key} value={key}>{word}</option>)}
-              {tags.map((tag) => <option key={tag} value={`tag ${tag}`}>{t("withTheTag", { tag })}</option>)}
-            </NativeSelect.Field>
-            <NativeSelect.Indicator />
-          </NativeSelect.Root>
+          <Box w="170px">
+            <Choose<string>
+              bare label={t("whatItCounts")} value={one.tag ? `tag ${one.tag}` : one.level}
+              options={[...LEVELS, ...tags.map((tag) => [`tag ${tag}`, t("withTheTag", { tag })] as const)]}
+              onChange={(counted) => put(at, counted.startsWith("tag ") ? { tag: counted.slice(4) } : { tag: null, level: counted as Balance["level"] })}
+            />
+          </Box>
           <Tool label={t("removeThisBalance")} onClick={() => write(set.balances.filter((_, place) => place !== at))}><X size={14} /></Tool>
         </Flex>
       ))}

@@ -1,6 +1,7 @@
-import { NativeSelect } from "@chakra-ui/react";
+import { Box } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import type { Quiz } from "../../../api/types";
+import { Choose } from "../../../kit/Choose";
 import { t } from "../../../words/quiz";
 import { putInSet } from "./quizzes";
 
@@ -8,20 +9,12 @@ import { putInSet } from "./quizzes";
 export function MoveTo(
   { section, quiz, slides, from, onMoved }: { section: string; quiz: Quiz; slides: readonly string[]; from: string | null; onMoved: () => void },
 ): ReactNode {
-  return (
-    <NativeSelect.Root size="xs" w="150px">
-      <NativeSelect.Field
-        aria-label={t("moveTo")} value="" bg="paper" borderRadius="6px"
-        onChange={(event) => {
-          putInSet(section, slides, event.currentTarget.value === "none" ? null : event.currentTarget.value);
-          onMoved();
-        }}
-      >
-        <option value="" disabled>{t("moveTo")}</option>
-        {quiz.sets.filter(({ id }) => id !== from).map(({ id, name }) => <option key={id} value={id}>{name || t("untitled")}</option>)}
-        {from !== null && <option value="none">{t("inNoSet")}</option>}
-      </NativeSelect.Field>
-      <NativeSelect.Indicator />
-    </NativeSelect.Root>
-  );
+  const others = quiz.sets.filter(({ id }) => id !== from).map(({ id, name }) => [id, name || t("untitled")] as const);
+  const none = from === null ? [] : [["none", t("inNoSet")] as const];
+  function move(to: string): void {
+    if (!to) return;
+    putInSet(section, slides, to === "none" ? null : to);
+    onMoved();
+  }
+  return <Box w="150px"><Choose bare label={t("moveTo")} value="" options={[["", t("moveTo")], ...others, ...none]} onChange={move} /></Box>;
 }

@@ -1,8 +1,9 @@
 /** The sets of a quiz, a row each; a row that is open has its slides below it. */
-import { Box, Flex, Input, NativeSelect, Text } from "@chakra-ui/react";
+import { Box, Flex, Input, Text } from "@chakra-ui/react";
 import { ArrowDown, ArrowUp, ChevronDown, ChevronRight, Trash2 } from "lucide-react";
 import { useState, type ReactNode } from "react";
 import type { QuestionSet, Quiz, QuizNumbers } from "../../../api/types";
+import { Choose } from "../../../kit/Choose";
 import { Explained } from "../../../kit/Explained";
 import { NumberField } from "../../../kit/NumberField";
 import { Tool } from "../../../kit/Tool";
@@ -13,6 +14,8 @@ import { changeSet, removeSet, shiftSet } from "./quizzes";
 import { SetSlides } from "./SetSlides";
 
 const COLUMNS = "minmax(150px, 1.4fr) minmax(110px, 1fr) minmax(130px, 1fr) minmax(120px, 1fr) 84px";
+
+const ORDERS = [["shuffled", t("shuffled")], ["kept", t("inTheCoursesOrder")]] as const;
 
 interface Props {
   section: string;
@@ -67,16 +70,10 @@ function SetRow({ section, quiz, own, set, numbers, first, last }: Props & { set
             <Text color="quiet" whiteSpace="nowrap">{t("of", { count: asking })}</Text>
           </Flex>
         </Explained>
-        <NativeSelect.Root size="xs" disabled={quiz.order === "mixed"}>
-          <NativeSelect.Field
-            aria-label={t("orderOf", { set: set.name })} value={set.shuffled ? "shuffled" : "kept"} bg="paper" borderRadius="6px"
-            onChange={(event) => changeSet(section, set.id, t("order"), { shuffled: event.currentTarget.value === "shuffled" })}
-          >
-            <option value="shuffled">{t("shuffled")}</option>
-            <option value="kept">{t("inTheCoursesOrder")}</option>
-          </NativeSelect.Field>
-          <NativeSelect.Indicator />
-        </NativeSelect.Root>
+        <Choose
+          bare label={t("orderOf", { set: set.name })} value={set.shuffled ? "shuffled" : "kept"} options={ORDERS} disabled={quiz.order === "mixed"}
+          onChange={(order) => changeSet(section, set.id, t("order"), { shuffled: order === "shuffled" })}
+        />
         <Explained help={t("seenHelp")}><Text>{seen(there, numbers)}</Text></Explained>
         <Flex justify="flex-end">
           <Tool label={t("setUp")} disabled={first} onClick={() => shiftSet(section, set.id, -1)}><ArrowUp size={14} /></Tool>

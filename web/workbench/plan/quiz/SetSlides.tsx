@@ -1,8 +1,9 @@
 /** The slides of a set: where they stand, what they are about, and what is done with several at once. */
-import { Box, Flex, Input, NativeSelect, Text } from "@chakra-ui/react";
+import { Box, Flex, Input, Text } from "@chakra-ui/react";
 import { Link2, Unlink2 } from "lucide-react";
 import { useEffect, useState, type ReactNode } from "react";
 import type { QuestionSet, Quiz, QuizNumbers, Slide } from "../../../api/types";
+import { Choose } from "../../../kit/Choose";
 import { Tool } from "../../../kit/Tool";
 import { t } from "../../../words/quiz";
 import { useCourse } from "../../store/store";
@@ -76,24 +77,11 @@ function SlideLine({ section, set, slide, chosen, mean, onChoose }: LineProps): 
         <Text truncate title={title}>{title}</Text>
         {group >= 0 && <Flex as="span" color="spruce" align="center" gap="1" flex="none" fontSize="12px"><Link2 size={13} aria-hidden />{t("together")}{set.together.length > 1 ? ` ${group + 1}` : ""}</Flex>}
       </Flex>
-      <Small label={t("placeOf", { title })} value={place} options={PLACES} onChange={(to) => placeSlide(section, set.id, slide, to)} />
-      <Small label={t("levelOf", { title })} value={found.level ?? ""} options={LEVELS} onChange={(level) => setLevel(slide, level)} />
+      <Choose bare label={t("placeOf", { title })} value={place} options={PLACES} onChange={(to) => placeSlide(section, set.id, slide, to)} />
+      <Choose bare label={t("levelOf", { title })} value={found.level ?? ""} options={LEVELS} onChange={(level) => setLevel(slide, level)} />
       <TagsField slide={found} title={title} />
       <Text color="quiet" textAlign="right">{mean === undefined ? "" : Math.round(mean)}</Text>
     </Box>
-  );
-}
-
-function Small<T extends string>(
-  { label, value, options, onChange }: { label: string; value: T; options: readonly (readonly [T, string])[]; onChange: (value: T) => void },
-): ReactNode {
-  return (
-    <NativeSelect.Root size="xs">
-      <NativeSelect.Field aria-label={label} value={value} bg="paper" borderRadius="6px" onChange={(event) => onChange(event.currentTarget.value as T)}>
-        {options.map(([key, word]) => <option key={key} value={key}>{word}</option>)}
-      </NativeSelect.Field>
-      <NativeSelect.Indicator />
-    </NativeSelect.Root>
   );
 }
 

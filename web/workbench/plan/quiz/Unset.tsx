@@ -1,5 +1,5 @@
 /** The slides of a quiz that are in no set. */
-import { Box, Flex, Text } from "@chakra-ui/react";
+import { Flex, Text } from "@chakra-ui/react";
 import { useState, type ReactNode } from "react";
 import type { Quiz } from "../../../api/types";
 import { Card } from "../../../kit/Card";
@@ -34,7 +34,7 @@ export function Unset({ section, quiz, own, slides }: { section: string; quiz: Q
       {here.length > 0 && (
         <Flex align="center" gap="2" pt="2" color="quiet" fontSize="13px">
           <Text>{t("chosen", { count: here.length })}</Text>
-          <Box><MoveTo section={section} quiz={quiz} slides={here} from={null} onMoved={() => setChosen(new Set())} /></Box>
+          <MoveTo section={section} quiz={quiz} slides={here} from={null} onMoved={() => setChosen(new Set())} />
         </Flex>
       )}
     </Card>

@@ -2,6 +2,7 @@
 
 import json
 from argparse import ArgumentParser
+from collections.abc import Mapping
 from dataclasses import asdict
 from typing import Any
 
@@ -31,14 +32,16 @@ class Command(BaseCommand):
         if options["json"]:
             self.stdout.write(json.dumps([asdict(numbers) for numbers in found], indent=1))
             return
-        titles = {section.id: section.title for section in compiled.course.sections}
+        names = {section.id: section.title for section in compiled.course.sections}
+        names |= {one.id: one.name for section in compiled.course.sections if section.quiz
+                  for one in section.quiz.sets}
         for numbers in found:
-            self.stdout.write("\n".join(_lines(titles[numbers.quiz], numbers)))
+            self.stdout.write("\n".join(_lines(numbers, names)))
         if not found:
             self.stdout.write("The course has no quiz.")
 
 
-def _lines(title: str, numbers: QuizNumbers) -> list[str]:
+def _lines(numbers: QuizNumbers, names: Mapping[str, str]) -> list[str]:
     figure, power = numbers.quizzes.figure, numbers.quizzes.power
     many = f"{round(figure * 10**power):,}" if power < 9 else f"{figure:.2f} × 10^{power}"
     low, high = numbers.lowest, numbers.highest
@@ -46,11 +49,12 @@ def _lines(title: str, numbers: QuizNumbers) -> list[str]:
     safe = f"less than 1 % from {numbers.safe_mark} % on" if numbers.safe_mark else (
         "more than 1 % at any pass mark")
     return [
-        title,
+        names[numbers.quiz],
         f"  {many} different quizzes, orders counted",
         f"  two learners share {numbers.shared:.1f} of {numbers.asked:.1f} questions on average",
         f"  {points} points can be reached",
         *([] if numbers.passing is None else [
             f"  guessing passes with {numbers.passing:.4%}; {safe}"]),
-        *(f"  nothing can be drawn from the set {one} as it asks" for one in numbers.impossible),
+        *(f"  nothing can be drawn from the set “{names[one]}” as it asks: all of it is taken"
+          for one in numbers.impossible),
     ]
