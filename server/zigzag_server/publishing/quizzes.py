@@ -9,7 +9,7 @@ from zigzag_core.packaging.incremental import CompiledCourse
 from zigzag_core.program import Grader
 from zigzag_core.program.quiz import ProgramQuiz
 from zigzag_core.quiz.drawing import Draws
-from zigzag_core.quiz.numbers import QuizNumbers, quiz_numbers
+from zigzag_core.quiz.measures import QuizNumbers
 
 _QUIZZES = TypeAdapter(tuple[ProgramQuiz, ...])
 
@@ -44,5 +44,8 @@ def _questions_of(compiled: CompiledCourse, quiz: ProgramQuiz) -> tuple[str, ...
 @lru_cache(maxsize=64)
 def _numbers(quiz: str, questions: tuple[str, ...], pass_mark: float) -> QuizNumbers:
     """The numbers of a quiz; worked out once for as long as neither it nor its questions change."""
+    # Only here, as it loads numpy: jobs have a limit on memory, and every process starts sooner.
+    from zigzag_core.quiz.numbers import quiz_numbers
+
     graders = [Grader.model_validate_json(text) for text in questions]
     return quiz_numbers(ProgramQuiz.model_validate_json(quiz), graders, pass_mark)

@@ -5,7 +5,7 @@ from typing import Annotated, Any
 from django.http import HttpRequest
 from ninja import Query, Router, Schema, Status
 from zigzag_core.quiz.drawing import drawn
-from zigzag_core.quiz.numbers import QuizNumbers
+from zigzag_core.quiz.measures import QuizNumbers
 
 from zigzag_server.accounts.auth import author
 from zigzag_server.courses import store

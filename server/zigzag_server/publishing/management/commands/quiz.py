@@ -8,7 +8,7 @@ from typing import Any
 
 from django.core.management.base import BaseCommand, CommandError
 from zigzag_core.errors import Refusal
-from zigzag_core.quiz.numbers import QuizNumbers
+from zigzag_core.quiz.measures import QuizNumbers
 
 from zigzag_server.courses.management import arguments
 from zigzag_server.publishing.programs import compiled_now
