@@ -47,6 +47,15 @@ class CannotMake(Refusal):
     code = "no_pattern"
 
 
+class NoQuiz(Refusal):
+    """A section that is to be edited as a quiz is none."""
+
+    code = "no_quiz"
+
+    def __init__(self) -> None:
+        super().__init__("There is no such quiz in this course. Load the page again.")
+
+
 class CannotAsk(Refusal):
     """A question cannot be made, or turned into another, as asked for."""
 

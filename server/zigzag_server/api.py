@@ -22,6 +22,7 @@ from .courses.history_api import router as history
 from .courses.layouts_api import router as layouts
 from .courses.media_api import router as media
 from .courses.questions_api import router as questions
+from .courses.quiz_edits_api import router as quiz_edits
 from .courses.whole_edits_api import router as whole_edits
 from .description import SIGNED_OUT, DescribedApi, for_authors
 from .jobs.api import router as jobs
@@ -67,6 +68,7 @@ api.add_router("/edits", edits)
 api.add_router("/edits", whole_edits)
 api.add_router("/edits", does)
 api.add_router("/edits", layouts)
+api.add_router("/edits", quiz_edits)
 api.add_router("/edits", questions)
 api.add_router("", publishing)
 api.add_router("", quizzes)

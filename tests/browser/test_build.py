@@ -152,7 +152,7 @@ def test_a_card_that_is_used_right_after_typing_loses_no_letter(page):
     page.open("Does")
     add_rule = page.button("Add a rule")
     page.find("[data-stage]").send_keys(Keys.ENTER)
-    page.find("[contenteditable=true]")
+    page.until(lambda: page.find("[contenteditable=true]") == page.browser.switch_to.active_element)
     # One chain: the pointer is in the card before the cards have followed what was typed.
     ActionChains(page.browser).send_keys("Quick words, quickly").click(add_rule).perform()
     page.until(lambda: "When" in page.find("[data-pane=cards]").text)

@@ -26,6 +26,7 @@ from zigzag_core.course import (
 from zigzag_core.course.document import Completion
 from zigzag_core.course.rules.expression import ARITY
 from zigzag_core.engine import engine
+from zigzag_core.engine.quiz_results import OF_QUIZ
 from zigzag_core.program import (
     Announce,
     Choose,
@@ -65,7 +66,7 @@ from zigzag_core.program import (
     Toggle,
     Wait,
 )
-from zigzag_core.program.quiz import DrawnSet, DrawnUnit, ProgramQuiz
+from zigzag_core.program.quiz import DrawnSet, DrawnUnit, ProgramBand, ProgramQuiz
 from zigzag_core.words import LANGUAGES, not_english, player_words
 
 from .question_strategies import VALUES as GIVEN
@@ -89,7 +90,7 @@ SETS = [f"{slide}s" for slide in SLIDES]
 SOURCES = {slide: st.sampled_from([slide, f"{slide}o"]) for slide in SLIDES}
 LIVE = ["points", "max_points", "score", "slides_seen", "slides", "slide_number", "nothing",
         "slide_title", "minutes", "seconds", "learner_name", "result", "answered", "questions",
-        "question_number", "question_count"]
+        "question_number", "question_count", *sorted(OF_QUIZ)]
 
 numbers = st.one_of(
     st.integers(-1_000, 1_000), st.floats(-1e10, 1e10), st.floats(-10, 10),
@@ -103,6 +104,10 @@ leaves = st.one_of(
     st.sampled_from([*VARIABLES, "gone"]).map(lambda name: ["variable", name]),
     st.sampled_from(LIVE).map(lambda name: ["live", name]),
     st.sampled_from(SLIDES).map(lambda name: ["seen", name]),
+    st.tuples(st.sampled_from(sorted(OF_QUIZ)), st.sampled_from(QUIZZES)).map(list),
+    st.tuples(st.sampled_from(["set_score", "set_right"]), st.sampled_from(["setone", "gone"]))
+    .map(list),
+    st.sampled_from(["bandlow", "bandhigh", "gone"]).map(lambda name: ["in_band", name]),
     st.sampled_from(ELEMENTS).map(lambda name: ["clicked", name]),
     st.tuples(st.sampled_from(["shown", "watched", "dropped"]), st.sampled_from(ELEMENTS))
     .map(list),
@@ -144,7 +149,7 @@ actions = st.one_of(
     st.sampled_from(ELEMENTS).map(lambda element: Disable(element=element)),
     st.sampled_from(ELEMENTS + OVERLAYS).map(lambda element: Toggle(element=element)),
     st.sampled_from(SLIDES).map(lambda slide: Enter(slide=slide)),
-    st.sampled_from(QUIZZES).map(lambda quiz: DrawAgain(quiz=quiz)),
+    st.builds(DrawAgain, quiz=st.sampled_from(QUIZZES), stops=st.booleans()),
     st.sampled_from(ELEMENTS).map(lambda element: MoveElement(element=element, move="drift")),
     st.tuples(st.sampled_from(SLIDES + OVERLAYS), st.sampled_from(["start", "stop", "restart"]))
     .map(lambda pair: RunClock(of=pair[0], run=pair[1])),
@@ -275,12 +280,21 @@ def _quizzes(draw, ids):
     if not own or draw(st.booleans()):
         return ()
     opening, drawn = draw(st.sampled_from([((), own), (own[:1], own[1:])]))
+    closing = drawn[1:] if draw(st.booleans()) else ()
+    drawn = drawn[:1] if closing else drawn
     units = tuple(DrawnUnit(slides=(slide,), questions=draw(st.integers(0, 1))) for slide in drawn)
     take = draw(st.none() | st.integers(0, 2))
     return (ProgramQuiz(
         id="quiza", slides=tuple(own), opening=tuple(opening),
-        sets=(DrawnSet(id="setone", units=units, take=take),),
-        again=draw(st.sampled_from(["new", "unseen", "same"]))),)
+        sets=(DrawnSet(id="setone", units=units, take=take),), closing=tuple(closing),
+        again=draw(st.sampled_from(["new", "unseen", "same", "wrong", "wrong"])),
+        attempts=draw(st.none() | st.integers(1, 3)),
+        counts=draw(st.sampled_from(["best", "last", "first", "mean"])),
+        pass_mark=draw(st.none() | st.integers(0, 100)),
+        time_limit=draw(st.none() | st.integers(1, 9)), extendable=draw(st.booleans()),
+        outcomes=tuple(closing[-1:]) if draw(st.integers(0, 3)) else (),
+        bands=(ProgramBand(id="bandlow", name="Low", least=0),
+               ProgramBand(id="bandhigh", name="High", least=draw(st.integers(1, 99))))),)
 
 
 @st.composite

@@ -15,6 +15,8 @@ NAMES = Names({
     "elements": {"card1": "Card 1", "card2": "Card 2", "blank": ""},
     "slides": {"slide1": "Ropes"}, "sets": {"set1": "Three cards"}, "overlays": {"over1": "Tip"},
     "questions": {"quest1": "Where to?"},
+    "quizzes": {"secquiz": "Keys"}, "question_sets": {"setone": "Weather"},
+    "bands": {"band1": "Nearly there"},
     "live": {"points": "points", "slides_seen": "slides_seen"},
 })
 

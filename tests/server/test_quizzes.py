@@ -53,3 +53,52 @@ def test_what_is_not_there_is_said(mika, quiz, course):
         call_command("quiz", "nowhere")
     with pytest.raises(CommandError, match="from 1 to"):
         call_command("draws", quiz, "--seeds", "0")
+
+
+TEXT = "What comes off first?\n- [x] Boots\n- [ ] Hats\n\nA riddle without an answer\n"
+
+
+
+def test_an_outcome_slide_is_made_by_the_api(mika, quiz):
+    row = store.course_of(mika.user, quiz)
+    body = {"course": row.document, "section": "secquiz"}
+    made = mika("post", "/edits/new-outcome", body, status=200)
+    assert made["made"] in json.dumps(made["change"])
+    refused = mika("post", "/edits/new-outcome", {**body, "section": "nothing"}, status=422)
+    assert refused["code"] == "no_quiz"
+
+
+def test_questions_are_read_before_they_are_made(mika, quiz):
+    good, bad = mika("post", "/edits/read-questions", {"text": TEXT}, status=200)
+    assert (good["line"], good["kind"], good["answers"][0]) == (
+        1, "single_choice", {"words": "Boots", "right": True})
+    assert (bad["line"], bad["kind"]) == (5, "") and "no answer" in bad["why"]
+    row = store.course_of(mika.user, quiz)
+    made = mika("post", "/edits/questions", {
+        "text": TEXT, "course": row.document, "section": "secquiz"}, status=200)
+    assert made["left_out"] == 1 and made["made"]
+    refused = mika("post", "/edits/read-questions", {"text": "x" * 600_000}, status=422)
+    assert refused["code"] == "too_long"
+
+
+def test_questions_of_a_file_are_made_by_a_command(mika, quiz, tmp_path):
+    file = tmp_path / "questions.txt"
+    file.write_text(TEXT, encoding="utf-8")
+    with pytest.raises(CommandError, match=r"Line 5: There is no answer"):
+        call_command("questions", quiz, str(file))
+    before = store.settings_of(store.course_of(mika.user, quiz))
+    assert printed("questions", quiz, str(file), "--some", "--quiz", before.sections[0].title) == (
+        "Slides made: 1. Left out: 1.\n")
+    after = store.document_of(store.course_of(mika.user, quiz))
+    assert len(after.course.slides) == len(before.slides) + 1
+    made = after.course.sections[0].quiz.sets[-1].slides[-1]
+    assert next(slide for slide in after.slides if slide.id == made).title == (
+        "What comes off first?")
+    file.write_bytes(b"\xff\xfe")
+    with pytest.raises(CommandError, match="UTF-8"):
+        call_command("questions", quiz, str(file))
+    with pytest.raises(CommandError, match="cannot be read"):
+        call_command("questions", quiz, str(tmp_path / "nowhere"))
+    file.write_text("What?\nAnswer: 1", encoding="utf-8")
+    with pytest.raises(CommandError, match="no quiz “Odd”"):
+        call_command("questions", quiz, str(file), "--quiz", "Odd")

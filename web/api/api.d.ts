@@ -1287,6 +1287,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/edits/new-outcome": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Edit New Outcome
+         * @description Make an outcome slide at the end of a quiz, with a panel for each band of its result.
+         */
+        post: operations["zigzag_server_courses_quiz_edits_api_edit_new_outcome"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/edits/read-questions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Edit Read Questions
+         * @description Tell, line by line, which questions a text holds; nothing is made.
+         */
+        post: operations["zigzag_server_courses_quiz_edits_api_edit_read_questions"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/edits/questions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Edit Questions
+         * @description Make a slide of each question in a text; what is none is left out.
+         */
+        post: operations["zigzag_server_courses_quiz_edits_api_edit_questions"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/edits/parts": {
         parameters: {
             query?: never;
@@ -8446,6 +8506,21 @@ export interface components {
             most?: number | null;
         };
         /**
+         * Band
+         * @description A range of results with a name: from `least` per cent up to the next band.
+         */
+        Band: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Least
+             * @default 0
+             */
+            least: number;
+        };
+        /**
          * Completion
          * @description When the course counts as completed; what is set must all hold.
          *
@@ -9038,12 +9113,19 @@ export interface components {
         };
         /**
          * Quiz
-         * @description How a section is drawn as a quiz.
+         * @description How a section is drawn, taken and scored as a quiz.
          *
          *     What is in no set stands before the first set or after the last, as in the course. So many
          *     sets are taken at random (`take`; None: all). They follow each other as listed (*kept*), in any
          *     order (*shuffled*), or what is drawn of all of them is shuffled as one (*mixed*). A further
-         *     attempt gets a *new* draw, one with what is still *unseen* first, or the *same*.
+         *     attempt gets a *new* draw, one with what is still *unseen* first, the *same*, or only what was
+         *     *wrong*.
+         *
+         *     It can be taken `attempts` times (None: as often as wanted); `counts`
+         *     says which result counts. Its own `pass_mark` (per cent; None: as the course) has to be reached
+         *     to pass the course. A `time_limit` (s) begins with the first drawn slide; it is `extendable` as
+         *     those of questions are, and shown where `time_shown`. Whoever comes to one of the `outcomes`
+         *     has finished the attempt. `bands` are named ranges of the result, from the lowest.
          */
         Quiz: {
             /**
@@ -9064,7 +9146,39 @@ export interface components {
              * @default new
              * @enum {string}
              */
-            again: "new" | "unseen" | "same";
+            again: "new" | "unseen" | "same" | "wrong";
+            /** Attempts */
+            attempts?: number | null;
+            /**
+             * Counts
+             * @default best
+             * @enum {string}
+             */
+            counts: "best" | "last" | "first" | "mean";
+            /** Pass Mark */
+            pass_mark?: number | null;
+            /** Time Limit */
+            time_limit?: number | null;
+            /**
+             * Extendable
+             * @default true
+             */
+            extendable: boolean;
+            /**
+             * Time Shown
+             * @default true
+             */
+            time_shown: boolean;
+            /**
+             * Outcomes
+             * @default []
+             */
+            outcomes: string[];
+            /**
+             * Bands
+             * @default []
+             */
+            bands: components["schemas"]["Band"][];
         };
         /**
          * Section
@@ -10049,6 +10163,91 @@ export interface components {
             course: components["schemas"]["Course"];
         };
         /**
+         * OutcomeIn
+         * @description The settings of a course, and the section of it that is a quiz.
+         */
+        OutcomeIn: {
+            course: components["schemas"]["Course"];
+            /** Section */
+            section: string;
+        };
+        /**
+         * AnswerOut
+         * @description An answer as it was understood.
+         */
+        AnswerOut: {
+            /** Words */
+            words: string;
+            /** Right */
+            right: boolean;
+        };
+        /**
+         * ReadOut
+         * @description What stands at a `line` (from 1): a question, or `why` it is none.
+         */
+        ReadOut: {
+            /** Line */
+            line: number;
+            /** Words */
+            words: string;
+            /**
+             * Kind
+             * @default
+             */
+            kind: ("single_choice" | "multiple_response" | "true_false" | "blanks" | "short_text" | "numeric" | "matching" | "ordering" | "drag_to_target" | "hotspot" | "open_answer" | "rating_scale") | "";
+            /**
+             * Answers
+             * @default []
+             */
+            answers: components["schemas"]["AnswerOut"][];
+            /**
+             * Points
+             * @default 1
+             */
+            points: number;
+            /**
+             * Level
+             * @default
+             */
+            level: string;
+            /**
+             * Tags
+             * @default []
+             */
+            tags: string[];
+            /**
+             * Set
+             * @default
+             */
+            set: string;
+            /**
+             * Why
+             * @default
+             */
+            why: string;
+        };
+        /**
+         * QuestionTextIn
+         * @description A text with questions: plain text, a table of a spreadsheet, or CSV (`docs/questions.md`).
+         */
+        QuestionTextIn: {
+            /** Text */
+            text: string;
+        };
+        /**
+         * QuestionsIn
+         * @description The same, and where they go: into the sets of the quiz `section`, else behind `after`.
+         */
+        QuestionsIn: {
+            /** Text */
+            text: string;
+            course: components["schemas"]["Course"];
+            /** Section */
+            section?: string | null;
+            /** After */
+            after?: string | null;
+        };
+        /**
          * PartsIn
          * @description Words for new parts of a question; `where` names the list that they join.
          */
@@ -10525,6 +10724,8 @@ export interface components {
         /**
          * DrawAgain
          * @description Draw a quiz anew, for the next attempt.
+         *
+         *     Where no attempt is left, it `stops` the actions after it; else they leave the quiz as it is.
          */
         DrawAgain: {
             /**
@@ -10534,6 +10735,11 @@ export interface components {
             do: "draw";
             /** Quiz */
             quiz: string;
+            /**
+             * Stops
+             * @default true
+             */
+            stops: boolean;
         };
         /**
          * DrawLimit
@@ -11089,6 +11295,18 @@ export interface components {
             };
         };
         /**
+         * ProgramBand
+         * @description A named range of results, from `least` per cent up to the next band.
+         */
+        ProgramBand: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Least */
+            least: number;
+        };
+        /**
          * ProgramElement
          * @description An element as drawn (`draw`, without its authors' rules) and what it takes part in.
          *
@@ -11299,7 +11517,11 @@ export interface components {
          * @description A quiz: what opens it, sets of which so many are taken (`take`; None: all), what closes it.
          *
          *     `slides` are all that it has, in the order of the course. A further attempt is drawn anew, with
-         *     what is still *unseen* first, or is the *same*.
+         *     what is still *unseen* first, is the *same*, or has only what was *wrong*.
+         *
+         *     It can be taken so many `attempts` (None: any number), of which one `counts`. With a
+         *     `pass_mark` of its own (per cent) it has to be passed to pass the course. The `time_limit` is in
+         *     seconds. Who comes to one of the `outcomes` has finished. `bands` stand from the lowest.
          */
         ProgramQuiz: {
             /** Id */
@@ -11334,7 +11556,39 @@ export interface components {
              * @default new
              * @enum {string}
              */
-            again: "new" | "unseen" | "same";
+            again: "new" | "unseen" | "same" | "wrong";
+            /** Attempts */
+            attempts?: number | null;
+            /**
+             * Counts
+             * @default best
+             * @enum {string}
+             */
+            counts: "best" | "last" | "first" | "mean";
+            /** Pass Mark */
+            pass_mark?: number | null;
+            /** Time Limit */
+            time_limit?: number | null;
+            /**
+             * Extendable
+             * @default true
+             */
+            extendable: boolean;
+            /**
+             * Time Shown
+             * @default true
+             */
+            time_shown: boolean;
+            /**
+             * Outcomes
+             * @default []
+             */
+            outcomes: string[];
+            /**
+             * Bands
+             * @default []
+             */
+            bands: components["schemas"]["ProgramBand"][];
         };
         /**
          * ProgramRule
@@ -14074,6 +14328,84 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["SlideInCourse"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Edited"];
+                };
+            };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
+        };
+    };
+    zigzag_server_courses_quiz_edits_api_edit_new_outcome: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OutcomeIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Edited"];
+                };
+            };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
+        };
+    };
+    zigzag_server_courses_quiz_edits_api_edit_read_questions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["QuestionTextIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadOut"][];
+                };
+            };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
+        };
+    };
+    zigzag_server_courses_quiz_edits_api_edit_questions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["QuestionsIn"];
             };
         };
         responses: {

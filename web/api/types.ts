@@ -72,6 +72,7 @@ export type SeenSet = Schemas["SeenSet"];
 export type Grader = Schemas["Grader"];
 export type GraderPart = Schemas["GraderPart"];
 export type ProgramQuiz = Schemas["ProgramQuiz"];
+export type ProgramBand = ProgramQuiz["bands"][number];
 export type DrawnSet = Schemas["DrawnSet"];
 export type DrawnUnit = Schemas["DrawnUnit"];
 export type DrawLimit = Schemas["DrawLimit"];

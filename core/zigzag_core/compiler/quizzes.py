@@ -6,7 +6,13 @@ from typing import Literal
 from zigzag_core.course import Course
 from zigzag_core.course.quizzes import QuestionSet, Quiz
 from zigzag_core.course.sections import quizzes_of
-from zigzag_core.program.quiz import DrawLimit, DrawnSet, DrawnUnit, ProgramQuiz
+from zigzag_core.program.quiz import (
+    DrawLimit,
+    DrawnSet,
+    DrawnUnit,
+    ProgramBand,
+    ProgramQuiz,
+)
 
 from .scope import SlideFacts
 
@@ -31,7 +37,11 @@ def _program_quiz(
         id=name, slides=tuple(own), opening=tuple(own[:first]),
         sets=tuple(_drawn_set(one, own, facts) for one in quiz.sets),
         closing=tuple(slide for slide in own[first:] if slide not in in_sets),
-        take=quiz.take, order=quiz.order, again=quiz.again)
+        take=quiz.take, order=quiz.order, again=quiz.again,
+        attempts=quiz.attempts, counts=quiz.counts, pass_mark=quiz.pass_mark,
+        time_limit=quiz.time_limit, extendable=quiz.extendable, time_shown=quiz.time_shown,
+        outcomes=tuple(slide for slide in quiz.outcomes if slide in own),
+        bands=tuple(ProgramBand(id=b.id, name=b.name, least=b.least) for b in quiz.bands))
 
 
 def _drawn_set(one: QuestionSet, own: Sequence[str], facts: dict[str, SlideFacts]) -> DrawnSet:

@@ -208,7 +208,8 @@ def start_over(
         variables = {name for part in parts for name in part.changes}
     if action.what != "slide":
         yield from (
-            p.DrawAgain(quiz=quiz) for quiz, own in scope.quizzes if own[0] in slides)
+            p.DrawAgain(quiz=quiz, stops=action.what == "quiz")
+            for quiz, own in scope.quizzes if own[0] in slides)
     yield p.Clear(
         slides=() if "seen" in action.keep else slides,
         elements=tuple(name for part in parts for name in part.elements)

@@ -47,10 +47,14 @@ def names_of(course: Course, slide: Slide | None, titles: Mapping[str, str]) -> 
         "questions": {question.id: question.name for question in slide.questions},
         "sets": {p.id: p.name for p in slide.patterns if p.kind in SETS},
     } if slide else {}
+    quizzes = [(section, section.quiz) for section in course.sections if section.quiz]
     # An overlay can be shown as an element can.
     shown = {**here["elements"], **here["overlays"]} if slide else {}
     return Names({
         **here, "elements": shown, "slides": titles,
         "variables": {variable.id: variable.name for variable in course.variables},
         "live": {name: name for name in get_args(LiveValue)},
+        "quizzes": {section.id: section.title for section, _ in quizzes},
+        "question_sets": {one.id: one.name for _, quiz in quizzes for one in quiz.sets},
+        "bands": {band.id: band.name for _, quiz in quizzes for band in quiz.bands},
     })

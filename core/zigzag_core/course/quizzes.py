@@ -18,6 +18,8 @@ Tag = Annotated[str, Field(min_length=1, max_length=40)]
 
 Count = Annotated[int, Field(ge=0, le=5_000)]
 
+MOST_ATTEMPTS = 100
+
 MOST_COUNTED = 5_000
 """So many ways to count for the balances of one set there may be: the product of their limits."""
 
@@ -80,19 +82,42 @@ class QuestionSet(Model):
         return self
 
 
+class Band(Model):
+    """A range of results with a name: from `least` per cent up to the next band."""
+
+    id: Annotated[Id, Is("band")]
+    name: Name
+    least: Annotated[float, Field(ge=0, le=100)] = 0
+
+
 class Quiz(Model):
-    """How a section is drawn as a quiz.
+    """How a section is drawn, taken and scored as a quiz.
 
     What is in no set stands before the first set or after the last, as in the course. So many
     sets are taken at random (`take`; None: all). They follow each other as listed (*kept*), in any
     order (*shuffled*), or what is drawn of all of them is shuffled as one (*mixed*). A further
-    attempt gets a *new* draw, one with what is still *unseen* first, or the *same*.
+    attempt gets a *new* draw, one with what is still *unseen* first, the *same*, or only what was
+    *wrong*.
+
+    It can be taken `attempts` times (None: as often as wanted); `counts`
+    says which result counts. Its own `pass_mark` (per cent; None: as the course) has to be reached
+    to pass the course. A `time_limit` (s) begins with the first drawn slide; it is `extendable` as
+    those of questions are, and shown where `time_shown`. Whoever comes to one of the `outcomes`
+    has finished the attempt. `bands` are named ranges of the result, from the lowest.
     """
 
     sets: tuple[QuestionSet, ...] = Field(default=(), max_length=50)
     take: Annotated[int, Field(ge=0, le=50)] | None = None
     order: Literal["kept", "shuffled", "mixed"] = "kept"
-    again: Literal["new", "unseen", "same"] = "new"
+    again: Literal["new", "unseen", "same", "wrong"] = "new"
+    attempts: Annotated[int, Field(ge=1, le=MOST_ATTEMPTS)] | None = None
+    counts: Literal["best", "last", "first", "mean"] = "best"
+    pass_mark: Annotated[float, Field(ge=0, le=100)] | None = None
+    time_limit: Annotated[int, Field(ge=10, le=86_400)] | None = None
+    extendable: bool = True
+    time_shown: bool = True
+    outcomes: tuple[SlideRef, ...] = Field(default=(), max_length=5)
+    bands: tuple[Band, ...] = Field(default=(), max_length=10)
 
     @model_validator(mode="after")
     def _sets_are_apart(self) -> Self:
@@ -102,4 +127,9 @@ class Quiz(Model):
             raise ValueError("two sets of a quiz have the same id")
         if len(set(slides)) != len(slides):
             raise ValueError("a slide is in two sets of a quiz")
+        if set(slides) & set(self.outcomes):
+            raise ValueError("an outcome slide is in a set of its quiz")
+        limits = [band.least for band in self.bands]
+        if len(set(limits)) != len(limits) or limits != sorted(limits):
+            raise ValueError("the bands of a quiz begin at different results, the lowest first")
         return self

@@ -32,6 +32,7 @@ EVENT_NAMES: Mapping[str, tuple[Kind, ...]] = {
 KIND_NAMED: Mapping[str, tuple[Kind, ...]] = {
     "variables": ("variable",), "slides": ("slide",), "elements": ("element", "overlay"),
     "overlays": ("overlay",), "sets": ("pattern",), "questions": ("question",),
+    "quizzes": ("section",), "question_sets": ("set",), "bands": ("band",),
 }
 """The kinds of things that operators of expressions name, by the names of `expression.NAMED`."""
 

@@ -10,11 +10,17 @@ from .run import Run
 from .state import Time
 
 
-def act(run: Run, action: p.Action) -> None:
-    """Do one action at once; a *wait* is for `following` to heed."""
+def act(run: Run, action: p.Action) -> bool:
+    """Do one action at once, and return whether those after it are to be done.
+
+    A *wait* is for `following` to heed.
+    """
+    if action.do == "draw":
+        return quizzes.draw_again(run, action.quiz) or not action.stops
     do = _DO.get(action.do)
     if do is not None:
         do(run, action)
+    return True
 
 
 def _entrance(run: Run, slide: str | None) -> str | None:
@@ -102,7 +108,6 @@ _DO: Mapping[str, Callable[[Run, Any], None]] = {
     "submit": lambda run, a: questions.submit(run, a.question),
     "reset": lambda run, a: questions.reset(run, a.question, a.answer_only),
     "clear": lambda run, a: moving.clear(run, a),
-    "draw": lambda run, a: quizzes.draw_again(run, a.quiz),
     "move": lambda run, a: moving.start_move(run, a.element, a.move),
     "clock": lambda run, a: _run_clock(run, a.of, a.run),
     "mark": lambda run, a: _mark(run, a.status),

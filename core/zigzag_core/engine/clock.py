@@ -4,9 +4,9 @@ from dataclasses import replace
 
 from zigzag_core.program.limits import LIMITS
 
-from . import questions
+from . import questions, quizzes
 from .following import follow_up, go_on
-from .moving import reach, set_clock
+from .moving import enter, reach, set_clock
 from .run import Run
 from .state import Time, Waiting
 
@@ -16,13 +16,15 @@ def advance(run: Run, ms: int) -> None:
     goal = run.state.time + ms
     for _ in range(LIMITS.moments):
         owners = _running(run)
-        if not owners and not run.state.waiting and not questions.timed(run):
+        if not owners and not run.state.waiting and not questions.timed(run) \
+                and quizzes.in_time(run.index, run.state) is None:
             break
         passed = _until_next(run, owners, goal - run.state.time)
         if passed is None:
             break
         _pass(run, owners, passed)
         questions.expire(run)
+        _expire_quiz(run)
         _fire(run, owners if passed else [])
         follow_up(run)
         if run.state.ended or not run.state.slide:
@@ -65,6 +67,10 @@ def _until_next(run: Run, owners: list[str], left: int) -> int | None:
         found = min(found, max(wait.due - run.state.time, 0))
     for grader in questions.timed(run):
         found = min(found, questions.time_left(grader, run.state))
+    quiz = quizzes.in_time(run.index, run.state)
+    of_quiz = quizzes.time_left(run.state, quiz) if quiz else None
+    if of_quiz is not None:
+        found = min(found, of_quiz)
     return found if found <= left else None
 
 
@@ -84,6 +90,7 @@ def _pass(run: Run, owners: list[str], ms: int) -> None:
         at = time.at + ms * run.state.speed // 100
         clocks[owner] = replace(time, at=at if moment is None else min(at, moment))
     questions.use_time(run, ms)
+    quizzes.use_time(run, ms)
     run.update(time=run.state.time + ms, clocks=clocks)
 
 
@@ -105,6 +112,19 @@ def _fire(run: Run, owners: list[str]) -> None:
         run.update(waiting=tuple(w for w in run.state.waiting if w.due > run.state.time))
         for wait in sorted(due, key=lambda wait: wait.due):
             _resume(run, wait)
+
+
+def _expire_quiz(run: Run) -> None:
+    """Where the time of a quiz is up, it is finished, and the learner comes to its outcome."""
+    quiz = quizzes.in_time(run.index, run.state)
+    if quiz is None or quizzes.time_left(run.state, quiz) != 0:
+        return
+    quizzes.finish(run, quiz)
+    run.effects.append({"effect": "announce", "text": run.index.say("quiz_time_up")})
+    there = run.index.ordered(run.state.draws).position
+    outcome = next((slide for slide in quiz.outcomes if slide in there), None)
+    if outcome is not None:
+        enter(run, outcome)
 
 
 def _resume(run: Run, wait: Waiting) -> None:

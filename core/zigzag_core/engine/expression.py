@@ -7,7 +7,7 @@ from zigzag_core.grading.grade import verdict
 from zigzag_core.grading.tally import Tally, is_ready, is_unjudged, measure
 from zigzag_core.program.limits import LIMITS
 
-from . import results
+from . import quiz_results, results
 from .index import Index
 from .operators import apply
 from .order import Order
@@ -33,6 +33,8 @@ def evaluate(index: Index, state: State, node: Node, depth: int = 0) -> Value:
         return node[1] in state.visited
     if operator == "clicked":
         return node[1] in state.clicked
+    if operator in _OF_QUIZZES:
+        return _of_quizzes(index, state, operator, node[1])
     if operator in _FACTS:
         return _fact(index, state, operator, node[1], depth)
     if operator == "given":
@@ -51,6 +53,8 @@ def evaluate(index: Index, state: State, node: Node, depth: int = 0) -> Value:
 
 def live(index: Index, state: State, name: str) -> Value:
     """Return a value that the course itself keeps (`LiveValue`); unknown names give 0."""
+    if name in quiz_results.OF_QUIZ:
+        return quiz_results.fact(index, state, name, index.quiz_for(state.slide or ""))
     value = _LIVE.get(name)
     return value(index.ordered(state.draws), index, state) if value else 0.0
 
@@ -84,6 +88,19 @@ _LIVE: Mapping[str, Callable[[Order, Index, State], Value]] = {
     "question_number": lambda order, index, state: float(order.numbers(state.slide or "")[0]),
     "question_count": lambda order, index, state: float(order.numbers(state.slide or "")[1]),
 }
+
+
+_OF_QUIZZES = frozenset(
+    name for name, kind in NAMED.items() if kind in ("quizzes", "question_sets", "bands"))
+
+
+def _of_quizzes(index: Index, state: State, operator: str, name: str) -> Value:
+    match NAMED[operator]:
+        case "quizzes":
+            return quiz_results.fact(index, state, operator, index.quizzes.get(name))
+        case "question_sets":
+            return quiz_results.of_set(index, state, operator, name)
+    return quiz_results.in_band(index, state, name)
 
 
 _OF_QUESTION = frozenset(name for name, kind in NAMED.items() if kind == "questions")
@@ -137,7 +154,7 @@ def _given(index: Index, state: State, question: str, part: str) -> Value:
     return found[-1] if found else ""
 
 
-_FACTS = frozenset(NAMED) - _OF_QUESTION - {"variable", "live", "seen", "clicked"}
+_FACTS = frozenset(NAMED) - _OF_QUESTION - _OF_QUIZZES - {"variable", "live", "seen", "clicked"}
 
 
 def _fact(index: Index, state: State, operator: str, name: str, depth: int) -> Value:

@@ -52,4 +52,5 @@ def go_on(
                 )
                 run.update(waiting=(*run.state.waiting, wait))
             return
-        act(run, action)
+        if not act(run, action):
+            return

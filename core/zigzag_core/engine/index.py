@@ -15,6 +15,7 @@ from zigzag_core.program import (
     ProgramSlide,
     SeenSet,
 )
+from zigzag_core.program.quiz import ProgramQuiz
 from zigzag_core.words import say_with
 
 from .order import Order
@@ -45,7 +46,13 @@ class Index:
         self.slides: dict[str, ProgramSlide] = {slide.id: slide for slide in program.slides}
         self.variables: dict[str, Variable] = {v.id: v for v in program.variables}
         self.questions: dict[str, Grader] = {q.id: q for q in program.questions}
+        self.asking = frozenset(q.slide for q in program.questions)
+        """The slides that ask something."""
         self.sets: dict[str, SeenSet] = {s.id: s for s in program.sets}
+        self.quizzes: dict[str, ProgramQuiz] = {quiz.id: quiz for quiz in program.quizzes}
+        self.quiz_of: dict[str, ProgramQuiz] = {
+            slide: quiz for quiz in program.quizzes for slide in quiz.slides}
+        """The quiz that each slide is in, if it is in one."""
         self.sets_of: dict[str, list[SeenSet]] = {}
         """The sets that each element is in."""
         for seen in program.sets:
@@ -139,6 +146,16 @@ class Index:
         if detail is None:
             return found
         return [bound for bound in found if bound.rule.detail in (None, detail)]
+
+    def quiz_for(self, slide: str) -> ProgramQuiz | None:
+        """Return the quiz that `slide` is in, else the last before it, else the first."""
+        if slide in self.quiz_of:
+            return self.quiz_of[slide]
+        here, found = self.position.get(slide, -1), None
+        for quiz in self.program.quizzes:
+            if found is None or self.position.get(quiz.slides[0], 0) <= here:
+                found = quiz
+        return found
 
     def ordered(self, draws: tuple[Draw, ...]) -> Order:
         """Return the slides as a learner gets them for whom the quizzes were drawn as in `draws`.

@@ -5,6 +5,7 @@ from typing import Any
 from zigzag_core.program import COURSE, Clear, ClockCue
 from zigzag_core.program.limits import LIMITS
 
+from . import quizzes
 from .expression import gate_is_open
 from .geometry import middle
 from .index import Index
@@ -47,6 +48,8 @@ def go(run: Run, to: str, slide: str | None, offer_back: bool = False) -> None:
     elif to == "previous":
         slide = slide_before(index, state)
     if slide is not None and slide != state.slide:
+        if to != "previous" and quizzes.holds_back(run, slide):
+            return
         enter(run, slide, back=to == "previous")
         if offer_back and run.state.slide == slide:
             run.update(back=state.slide)
@@ -100,6 +103,9 @@ def enter(run: Run, slide: str, back: bool = False) -> None:
     if landing is None:
         return
     slide = landing
+    if slide != state.slide:
+        quizzes.finish_at(run, slide)
+        state = run.state
     path = state.path[:-1] if back else state.path
     if state.slide is not None and state.slide != slide:
         if not back:
@@ -173,7 +179,7 @@ def clear(run: Run, action: Clear) -> None:
     _forget(run, elements, (*_OF_ELEMENTS, "watched"))
     state = run.state
     gone = set(elements)
-    questions = set(action.questions)
+    questions = set(action.questions) - quizzes.kept_answers(run)
     run.update(
         clicked=state.clicked - gone,
         visited=tuple(slide for slide in state.visited if slide not in action.slides),

@@ -19,6 +19,7 @@ class Order:
 
     def __init__(self, program: Program, draws: tuple[Draw, ...] = ()) -> None:
         self._program = program
+        self._kept = {draw.quiz: draw.kept for draw in draws}
         self._drawn = {draw.quiz: draw.slides for draw in draws}
         self._quiz = {
             slide: quiz for quiz in program.quizzes if quiz.id in self._drawn
@@ -29,6 +30,7 @@ class Order:
         self.ahead: dict[str, frozenset[str]] = {}
         """By slide, what can be come to from it, as far as somebody has asked (`ways`)."""
         self._asking = {question.slide for question in program.questions}
+        self._graders: dict[str, tuple[Grader, ...]] = {}
         self._numbers: dict[str, tuple[int, int]] = {}
 
     def landing(self, slide: str) -> str | None:
@@ -54,8 +56,10 @@ class Order:
     @cached_property
     def scored(self) -> tuple[Grader, ...]:
         """The questions that give points."""
+        kept = {slide for slides in self._kept.values() for slide in slides}
         return tuple(
-            q for q in self._program.questions if gives_points(q) and q.slide in self.position)
+            q for q in self._program.questions
+            if gives_points(q) and (q.slide in self.position or q.slide in kept))
 
     @cached_property
     def max_points(self) -> float:
@@ -66,6 +70,15 @@ class Order:
     def questions(self) -> int:
         """How many questions there are on the slides."""
         return sum(question.slide in self.position for question in self._program.questions)
+
+    def graders(self, quiz: str) -> tuple[Grader, ...]:
+        """Return the questions of a quiz that the learner gets, and those answered right before."""
+        found = self._graders.get(quiz)
+        if found is None:
+            own = {*self._drawn.get(quiz, ()), *self._kept.get(quiz, ())}
+            found = self._graders[quiz] = tuple(
+                q for q in self._program.questions if q.slide in own)
+        return found
 
     def numbers(self, slide: str) -> tuple[int, int]:
         """Return how many slides ask something up to `slide`, it included, and how many in all.

@@ -1,5 +1,6 @@
 """Answering and submitting. The twin is `web/player/engine/questions.ts`."""
 
+from collections.abc import Iterable
 from dataclasses import replace
 
 from zigzag_core.grading.grade import judge
@@ -8,9 +9,9 @@ from zigzag_core.program import Grader
 from zigzag_core.program.limits import LIMITS
 from zigzag_core.program.random import fnv1a, shuffled
 
-from .learner import at_hand
+from .at_hand import at_hand
 from .run import Run
-from .state import Answer, State
+from .state import NOT_BEGUN, Answer, State
 from .values import Value, clipped, number, to_text
 
 _EVENTS = {"right": "answered_right", "neutral": "answered"}
@@ -20,7 +21,7 @@ def choose(run: Run, question: str, part: str) -> None:
     """Choose an answer of a question that is still open; of several, or no longer."""
     grader = run.index.questions.get(question)
     answer = _answer(run, question)
-    if grader is None or grader.form != "choose" or answer.locked:
+    if grader is None or grader.form != "choose" or answer.locked or _is_over(run, question):
         return
     if part not in {one.id for one in grader.parts}:
         return
@@ -39,7 +40,8 @@ def answer(run: Run, question: str, part: str, value: Value) -> None:
     nothing.
     """
     grader = run.index.questions.get(question)
-    if grader is None or _answer(run, question).locked or not _within_reach(run, grader, part):
+    if grader is None or _answer(run, question).locked or _is_over(run, question) \
+            or not _within_reach(run, grader, part):
         return
     given = _answer(run, question).given
     text = to_text(value)
@@ -72,7 +74,7 @@ def submit(run: Run, question: str) -> None:
     """
     grader = run.index.questions.get(question)
     found = _answer(run, question)
-    if grader is None or found.locked:
+    if grader is None or found.locked or _is_over(run, question):
         return
     if is_unjudged(grader, found.given, found.judged):
         _judge(run, grader, found, in_time=True)
@@ -127,10 +129,24 @@ def reset(run: Run, question: str, answer_only: bool = False) -> None:
 
     With `answer_only` no more than what is answered but not judged for good.
     """
+    if _is_over(run, question):
+        return
     if not answer_only:
         run.update(answers={k: v for k, v in run.state.answers.items() if k != question})
     elif question in run.state.answers and not _answer(run, question).locked:
         _put(run, question, replace(_answer(run, question), given=(), slips=0))
+
+
+def conclude(run: Run, questions: Iterable[str]) -> None:
+    """Judge what was answered and not judged yet, and lock all of these questions."""
+    for question in questions:
+        grader, found = run.index.questions[question], _answer(run, question)
+        if found.locked:
+            continue
+        if is_unjudged(grader, found.given, found.judged):
+            _judge(run, grader, found, in_time=False)
+        else:
+            _put(run, question, replace(found, locked=True))
 
 
 def order_of(grader: Grader, state: State) -> tuple[str, ...]:
@@ -271,6 +287,13 @@ def _is_whole(grader: Grader, given: Given) -> bool:
         case "pairs":
             return len({part for part, _ in given}) >= len(wanted)
     return len(given) >= len(grader.parts)
+
+
+def _is_over(run: Run, question: str) -> bool:
+    """Whether the quiz that asks this is finished."""
+    grader = run.index.questions.get(question)
+    quiz = run.index.quiz_of.get(grader.slide) if grader else None
+    return quiz is not None and run.state.taking.get(quiz.id, NOT_BEGUN).finished
 
 
 def _answer(run: Run, question: str) -> Answer:

@@ -1,13 +1,18 @@
-"""Drawing the quizzes of a run. The twin is `web/player/engine/quizzes.ts`."""
+"""Drawing, timing and finishing quizzes. The twin is `web/player/engine/quizzes.ts`."""
 
 from collections.abc import Collection
+from dataclasses import replace
 
+from zigzag_core.program.limits import LIMITS
 from zigzag_core.program.quiz import ProgramQuiz
 from zigzag_core.quiz.drawing import drawn
 
+from . import questions, quiz_results
 from .index import Index
 from .run import Run
-from .state import Draw
+from .state import NOT_BEGUN, Answer, Draw, State, Taking
+
+_NONE = Answer()
 
 
 def first_draws(index: Index, seed: int) -> tuple[Draw, ...]:
@@ -40,23 +45,150 @@ def leave_whole(run: Run, slide: str) -> None:
         run.update(draws=tuple(draw for draw in run.state.draws if draw.quiz != quiz.id))
 
 
-def draw_again(run: Run, name: str) -> None:
-    """Begin the next attempt at a quiz: it is drawn anew."""
-    quiz = next((quiz for quiz in run.index.program.quizzes if quiz.id == name), None)
-    if quiz is None:
-        return
-    before = next((draw for draw in run.state.draws if draw.quiz == name), None)
-    after = _next_draw(quiz, before or Draw(name, ()), run)
+def draw_again(run: Run, name: str) -> bool:
+    """Begin the next attempt at a quiz, drawn anew; return whether there is one left.
+
+    One that nobody has begun stays as it is.
+    """
+    quiz = run.index.quizzes.get(name)
+    if quiz is None or not _is_begun(run.state, quiz):
+        return True
+    before = next((draw for draw in run.state.draws if draw.quiz == name), Draw(name, ()))
+    if before.attempt >= (quiz.attempts or LIMITS.most_attempts):
+        run.refused |= {name}
+        run.effects.append({"effect": "closed", "slide": run.state.slide or "",
+                            "message": run.index.say("no_attempts_left")})
+        return False
+    taking = run.state.taking.get(name, NOT_BEGUN)
+    earlier = quiz_results.with_one(
+        taking.earlier, quiz_results.share(run.index, run.state, quiz))
+    after = _next_draw(quiz, before, run)
     others = {draw.quiz: draw for draw in run.state.draws}
-    run.update(draws=tuple({**others, name: after}.values()))
+    run.update(draws=tuple({**others, name: after}.values()),
+               taking={**run.state.taking, name: Taking(earlier=earlier)})
+    return True
+
+
+def kept_answers(run: Run) -> set[str]:
+    """Return the questions that beginning again leaves as they are.
+
+    Those that were right where only the rest comes again, and those of quizzes that no attempt is
+    left for.
+    """
+    kept = {slide for draw in run.state.draws for slide in draw.kept}
+    for name in run.refused:
+        kept.update(run.index.quizzes[name].slides)
+    return {q.id for q in run.index.program.questions if q.slide in kept} if kept else set()
+
+
+def holds_back(run: Run, slide: str) -> bool:
+    """Return whether the learner has to confirm first that the quiz which `slide` ends is over.
+
+    Says so, once, where questions are without an answer.
+    """
+    quiz = _ended_by(run, slide)
+    if quiz is None:
+        return False
+    taking = run.state.taking.get(quiz.id, NOT_BEGUN)
+    left = quiz_results.unanswered(run.index, run.state, quiz)
+    if taking.asked or not left:
+        return False
+    _put(run, quiz, replace(taking, asked=True))
+    run.effects.append({
+        "effect": "closed", "slide": run.state.slide or "",
+        "message": run.index.say("finish_with_open", count=left)})
+    return True
+
+
+def finish_at(run: Run, slide: str) -> None:
+    """Finish the quiz whose outcome `slide` shows, if it is not finished."""
+    quiz = _ended_by(run, slide)
+    if quiz is not None:
+        finish(run, quiz)
+
+
+def finish(run: Run, quiz: ProgramQuiz) -> None:
+    """Judge what was answered, lock all, and let the attempt be over."""
+    graders = run.index.ordered(run.state.draws).graders(quiz.id)
+    questions.conclude(run, [grader.id for grader in graders])
+    _put(run, quiz, replace(run.state.taking.get(quiz.id, NOT_BEGUN), finished=True))
+
+
+def in_time(index: Index, state: State) -> ProgramQuiz | None:
+    """Return the quiz whose time is running: from its first drawn slide until it is finished."""
+    quiz = index.quiz_of.get(state.slide or "")
+    if quiz is None or state.paused or state.slide in (*quiz.opening, *quiz.outcomes) \
+            or state.taking.get(quiz.id, NOT_BEGUN).finished:
+        return None
+    return quiz
+
+
+def time_left(state: State, quiz: ProgramQuiz) -> int | None:
+    """Return the ms that are left for the attempt; None where there is no limit."""
+    if quiz.time_limit is None or (quiz.extendable and not state.more_time):
+        return None
+    limit = int(quiz.time_limit * 1_000 * (state.more_time if quiz.extendable else 1))
+    return max(limit - state.taking.get(quiz.id, NOT_BEGUN).used, 0)
+
+
+def use_time(run: Run, ms: int) -> None:
+    """Let `ms` pass for the quiz that is being taken."""
+    quiz = in_time(run.index, run.state) if ms else None
+    if quiz is not None:
+        taking = run.state.taking.get(quiz.id, NOT_BEGUN)
+        _put(run, quiz, replace(taking, used=taking.used + ms))
+
+
+def _ended_by(run: Run, slide: str) -> ProgramQuiz | None:
+    """The quiz that is finished by coming to `slide`."""
+    quiz = run.index.quiz_of.get(slide)
+    if quiz is None or slide not in quiz.outcomes or not _is_begun(run.state, quiz) \
+            or run.state.taking.get(quiz.id, NOT_BEGUN).finished:
+        return None
+    return quiz
+
+
+def _is_begun(state: State, quiz: ProgramQuiz) -> bool:
+    """Whether the learner was on a slide of it, beside what opens it and the outcomes."""
+    beside = {*quiz.opening, *quiz.outcomes}
+    return any(slide in state.visited and slide not in beside for slide in quiz.slides)
 
 
 def _next_draw(quiz: ProgramQuiz, before: Draw, run: Run) -> Draw:
     attempt = before.attempt + 1
-    if quiz.again == "same":
-        return Draw(quiz.id, before.slides, attempt)
-    if quiz.again == "new":
-        return Draw(quiz.id, drawn(quiz, run.state.seed, attempt), attempt)
-    seen = dict.fromkeys((*before.seen, *(
-        slide for slide in before.slides if slide in run.state.visited)))
-    return Draw(quiz.id, drawn(quiz, run.state.seed, attempt, seen), attempt, tuple(seen))
+    match quiz.again:
+        case "same":
+            return Draw(quiz.id, before.slides, attempt)
+        case "unseen":
+            seen = dict.fromkeys((*before.seen, *(
+                slide for slide in before.slides if slide in run.state.visited)))
+            return Draw(quiz.id, drawn(quiz, run.state.seed, attempt, seen), attempt, tuple(seen))
+        case "wrong":
+            right = _right_slides(quiz, before, run)
+            left = tuple(slide for slide in before.slides if slide not in right)
+            if any(slide in left for slide in run.index.asking):
+                kept = tuple(
+                    slide for slide in quiz.slides if slide in right or slide in before.kept)
+                return Draw(quiz.id, left, attempt, kept=kept)
+    return Draw(quiz.id, drawn(quiz, run.state.seed, attempt), attempt)
+
+
+def _right_slides(quiz: ProgramQuiz, before: Draw, run: Run) -> set[str]:
+    """The drawn slides that need not come again: all that they ask is right, or has no right.
+
+    What has no question stays as long as something else that comes with it does.
+    """
+    asking: dict[str, bool] = {}
+    for grader in run.index.ordered(run.state.draws).graders(quiz.id):
+        done = run.state.answers.get(grader.id, _NONE).result in ("right", "neutral")
+        asking[grader.slide] = asking.get(grader.slide, True) and done
+    right = {slide for slide in before.slides if asking.get(slide, False)}
+    for unit in (unit for one in quiz.sets for unit in one.units):
+        if all(slide in right or slide not in asking for slide in unit.slides) \
+                and any(slide in right for slide in unit.slides):
+            right.update(unit.slides)
+    return right & set(before.slides)
+
+
+def _put(run: Run, quiz: ProgramQuiz, taking: Taking) -> None:
+    run.update(taking={**run.state.taking, quiz.id: taking})

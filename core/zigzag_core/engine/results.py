@@ -2,18 +2,19 @@
 
 from typing import Literal
 
+from . import quiz_results
 from .index import Index
 from .state import State
 
 
 def points(index: Index, state: State) -> float:
-    """Return the points earned so far in scored questions."""
+    """Return the points earned so far in scored questions, of quizzes those that count."""
     total = 0.0
     for question, answer in state.answers.items():
         grader = index.questions.get(question)
         if grader is not None and grader.purpose == "scored":
             total += answer.points
-    return total
+    return total + quiz_results.counted_before(index, state)
 
 
 def score(index: Index, state: State) -> float | None:
@@ -37,7 +38,9 @@ def success(index: Index, state: State) -> Literal["unknown", "passed", "failed"
     reached = score(index, state)
     if reached is None:
         return "unknown"
-    if reached >= index.program.pass_mark:
+    if reached >= index.program.pass_mark and not any(
+            quiz_results.keeps_from_passing(index, state, quiz)
+            for quiz in index.program.quizzes):
         return "passed"
     for grader in index.ordered(state.draws).scored:
         answer = state.answers.get(grader.id)

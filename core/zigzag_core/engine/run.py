@@ -22,9 +22,11 @@ Raised = tuple[str, str, str | None]
 
 class Run:
     """What the parts of the engine share. `log`, where there is one, takes every rule that ran;
-    `entered` says that a slide was entered, until that has been looked at."""
+    `entered` says that a slide was entered, until that has been looked at. Of the quizzes that are
+    `refused` no attempt is left to begin."""
 
-    __slots__ = ("before", "effects", "entered", "handled", "index", "log", "queue", "state")
+    __slots__ = ("before", "effects", "entered", "handled", "index", "log", "queue", "refused",
+                 "state")
 
     def __init__(self, index: Index, state: State, log: list[Ran] | None) -> None:
         self.index = index
@@ -33,6 +35,7 @@ class Run:
         self.queue: deque[Raised] = deque()
         self.handled = 0
         self.entered = False
+        self.refused: set[str] = set()
         self.log = log
 
     def update(self, **changes: Any) -> None:

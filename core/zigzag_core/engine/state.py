@@ -73,18 +73,52 @@ class Leaving:
 class Draw:
     """What was drawn of a quiz: its slides in order, at which attempt (from 1).
 
-    `seen` are slides of earlier attempts, where these are to be avoided.
+    `seen` are slides of earlier attempts, where these are to be avoided; `kept` those that were
+    answered right, where only the rest comes again.
     """
 
     quiz: str
     slides: tuple[str, ...]
     attempt: int = 1
     seen: tuple[str, ...] = ()
+    kept: tuple[str, ...] = ()
+
+
+@dataclass(frozen=True, slots=True)
+class Earlier:
+    """What the `count` earlier attempts at a quiz came to, as shares (0..1) of all points.
+
+    That is the `first`, the `best` and the `last` of them, and their `total`.
+    """
+
+    count: int = 0
+    first: float = 0.0
+    best: float = 0.0
+    last: float = 0.0
+    total: float = 0.0
+
+
+@dataclass(frozen=True, slots=True)
+class Taking:
+    """How far the present attempt at a quiz is.
+
+    `used` is the time it has had (ms). The learner was `asked` whether to finish with open
+    questions. Once it is `finished`, nothing in it is answered any more.
+    """
+
+    used: int = 0
+    asked: bool = False
+    finished: bool = False
+    earlier: Earlier = Earlier()
+
+
+NOT_BEGUN = Taking()
 
 
 @dataclass(frozen=True, slots=True)
 class State:
     """`draws` are the slides that this learner gets of quizzes; one without has all of its own.
+    `taking` says how far the attempts at quizzes are.
     `time` is ms spent in the course, `entered` the time when the current slide was entered.
     `visited` lists slides in the order in which they were first seen, `path` those that the learner
     came by and can go back to, the last at its end; `hidden` holds only what differs from the
@@ -102,6 +136,7 @@ class State:
     seed: int
     rng: int
     draws: tuple[Draw, ...] = ()
+    taking: dict[str, Taking] = field(default_factory=dict)
     time: int = 0
     entered: int = 0
     slide: str | None = None
@@ -139,7 +174,13 @@ def as_json(state: State) -> dict[str, Any]:
     """Return `state` as plain JSON values, sets sorted, for traces and for other processes."""
     return {
         "seed": state.seed, "rng": state.rng,
-        "draws": [[d.quiz, list(d.slides), d.attempt, list(d.seen)] for d in state.draws],
+        "draws": [
+            [d.quiz, list(d.slides), d.attempt, list(d.seen), list(d.kept)] for d in state.draws],
+        "taking": {
+            quiz: [t.used, t.asked, t.finished, t.earlier.count, t.earlier.first, t.earlier.best,
+                   t.earlier.last, t.earlier.total]
+            for quiz, t in state.taking.items()
+        },
         "time": state.time,
         "entered": state.entered, "slide": state.slide,
         "visited": list(state.visited), "path": list(state.path), "clicked": sorted(state.clicked),

@@ -30,6 +30,8 @@ class Limits:
     """Wrong drops that are counted in one attempt."""
     most_counted: int = 100_000
     """Steps that counting the draws of a set may take; with more, all of the set is taken."""
+    most_attempts: int = 10_000
+    """Attempts at a quiz that may be taken as often as wanted."""
     most_time: int = 10
     slowest: int = 25
     fastest: int = 400

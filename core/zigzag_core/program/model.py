@@ -177,10 +177,14 @@ class Clear(Model):
 
 
 class DrawAgain(Model):
-    """Draw a quiz anew, for the next attempt."""
+    """Draw a quiz anew, for the next attempt.
+
+    Where no attempt is left, it `stops` the actions after it; else they leave the quiz as it is.
+    """
 
     do: Literal["draw"] = "draw"
     quiz: QuizName
+    stops: bool = True
 
 
 class Enter(Model):

@@ -42,17 +42,31 @@ class DrawnSet(Model):
     limits: tuple[DrawLimit, ...] = ()
 
 
-Again = Literal["new", "unseen", "same"]
+Again = Literal["new", "unseen", "same", "wrong"]
+
+Counts = Literal["best", "last", "first", "mean"]
 
 SetOrder = Literal["kept", "shuffled", "mixed"]
 """Sets follow each other as listed or in any order; or what is drawn of all is shuffled as one."""
+
+
+class ProgramBand(Model):
+    """A named range of results, from `least` per cent up to the next band."""
+
+    id: Annotated[ProgramId, Is("band")]
+    name: str
+    least: float
 
 
 class ProgramQuiz(Model):
     """A quiz: what opens it, sets of which so many are taken (`take`; None: all), what closes it.
 
     `slides` are all that it has, in the order of the course. A further attempt is drawn anew, with
-    what is still *unseen* first, or is the *same*.
+    what is still *unseen* first, is the *same*, or has only what was *wrong*.
+
+    It can be taken so many `attempts` (None: any number), of which one `counts`. With a
+    `pass_mark` of its own (per cent) it has to be passed to pass the course. The `time_limit` is in
+    seconds. Who comes to one of the `outcomes` has finished. `bands` stand from the lowest.
     """
 
     id: Annotated[ProgramId, Is("section")]
@@ -63,3 +77,11 @@ class ProgramQuiz(Model):
     take: Annotated[int, Field(ge=0)] | None = None
     order: SetOrder = "kept"
     again: Again = "new"
+    attempts: int | None = None
+    counts: Counts = "best"
+    pass_mark: float | None = None
+    time_limit: int | None = None
+    extendable: bool = True
+    time_shown: bool = True
+    outcomes: tuple[SlideName, ...] = ()
+    bands: tuple[ProgramBand, ...] = ()

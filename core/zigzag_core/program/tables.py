@@ -36,6 +36,7 @@ def tables() -> dict[str, Any]:
         "RIGHT_TO_LEFT": sorted(RIGHT_TO_LEFT),
         "OPERATORS": {name: asdict(operator) for name, operator in OPERATORS.items()},
         "ABOUT_QUESTIONS": [n for n, o in OPERATORS.items() if o.names == "questions"],
+        "OF_QUIZ": [n for n, o in OPERATORS.items() if o.names == "quizzes"],
         "GIVEN": GIVEN,
         "LOOKS": list(get_args(Look)),
         "LIVE_VALUES": list(get_args(LiveValue)),

@@ -4,7 +4,8 @@ from collections.abc import Sequence
 from itertools import pairwise
 
 from zigzag_core.engine.index import Index
-from zigzag_core.engine.state import Draw, State
+from zigzag_core.engine.state import NOT_BEGUN, Draw, Earlier, State, Taking
+from zigzag_core.engine.values import number
 from zigzag_core.errors import Damaged
 
 from .coder import Reader, Writer
@@ -19,25 +20,59 @@ def write_draws(out: Writer, state: State, slides: Names) -> None:
         _write_order(out, slides, [slides.numbers[name] for name in draw.slides
                                    if name in slides.numbers])
         out.members(slides.known(draw.seen), "seen before")
+        out.members(slides.known(draw.kept), "kept")
+        _write_taking(out, state.taking.get(draw.quiz, NOT_BEGUN))
 
 
-def read_draws(source: Reader, index: Index, slides: Names, known: int) -> tuple[Draw, ...]:
-    """Return the draws that were written, without slides that are gone or in no quiz any more.
+def read_draws(
+    source: Reader, index: Index, slides: Names, known: int, taking: bool
+) -> tuple[tuple[Draw, ...], dict[str, Taking]]:
+    """Return the draws that were written, without slides that are gone or in no quiz any more,
+    and how far the attempts are, where that was written: `taking`.
 
     So many slides were `known` when they were written.
     """
     quiz_of = {slide: quiz.id for quiz in index.program.quizzes for slide in quiz.slides}
     found: dict[str, Draw] = {}
+    takings: dict[str, Taking] = {}
     for _ in range(source.count("draws")):
         attempt = source.number("attempt")
         drawn = slides.named(_read_order(source, known))
         seen = slides.named(source.members("seen before"))
+        kept = slides.named(source.members("kept")) if taking else []
+        how_far = _read_taking(source) if taking else NOT_BEGUN
         quiz = next((quiz_of[slide] for slide in drawn if slide in quiz_of), None)
         if quiz is not None and quiz not in found:
             found[quiz] = Draw(
                 quiz, tuple(slide for slide in drawn if quiz_of.get(slide) == quiz), attempt,
-                tuple(slide for slide in seen if quiz_of.get(slide) == quiz))
-    return tuple(draw for quiz in index.program.quizzes if (draw := found.get(quiz.id)))
+                tuple(slide for slide in seen if quiz_of.get(slide) == quiz),
+                tuple(slide for slide in kept if quiz_of.get(slide) == quiz))
+            if how_far != NOT_BEGUN:
+                takings[quiz] = how_far
+    return tuple(
+        draw for quiz in index.program.quizzes if (draw := found.get(quiz.id))), takings
+
+
+def _write_taking(out: Writer, taking: Taking) -> None:
+    earlier = taking.earlier
+    out.number(int(taking.asked) | int(taking.finished) << 1, "taking")
+    out.number(taking.used, "used in quiz")
+    out.number(earlier.count, "attempts before")
+    if earlier.count:
+        for share in (earlier.first, earlier.best, earlier.last, earlier.total):
+            out.number(int(share * 1e6 + 0.5), "results before")
+
+
+def _read_taking(source: Reader) -> Taking:
+    flags, used = source.number("taking"), source.number("used in quiz")
+    if flags > 3:
+        raise Damaged("the saved progress has a quiz in a state that does not exist")
+    earlier, count = Earlier(), source.number("attempts before")
+    if count:
+        first, best, last, total = (
+            number(source.number("results before") / 1e6) for _ in range(4))
+        earlier = Earlier(count, first, best, last, total)
+    return Taking(used, bool(flags & 1), bool(flags & 2), earlier)
 
 
 def _write_order(out: Writer, slides: Names, numbers: Sequence[int]) -> None:
@@ -48,8 +83,8 @@ def _write_order(out: Writer, slides: Names, numbers: Sequence[int]) -> None:
         out.members(numbers, "drawn")
         return
     out.number(len(numbers), "drawn")
-    for number in numbers:
-        out.plain(number, _bits(len(slides.names)))
+    for one in numbers:
+        out.plain(one, _bits(len(slides.names)))
 
 
 def _read_order(source: Reader, known: int) -> list[int]:

@@ -12,7 +12,7 @@ from dataclasses import dataclass, replace
 from zigzag_core.course import Input, NumberVariable, TextVariable, Variable
 from zigzag_core.engine import engine
 from zigzag_core.engine.index import Index
-from zigzag_core.engine.state import Answer, Result, State
+from zigzag_core.engine.state import Answer, Earlier, Result, State, Taking
 from zigzag_core.engine.values import Value, admitted, fitted, number
 from zigzag_core.program import Disable, Grader
 from zigzag_core.program.limits import LIMITS
@@ -91,6 +91,7 @@ def fullest(index: Index) -> State:
         dropped={e.draw.id: draw.choice(e.draw.drag.targets) for e in elements
                  if e.draw.drag and e.draw.drag.targets},
         watched={e.draw.id: _pieces(draw) for e in elements if e.draw.kind in ("video", "audio")},
+        taking={quiz.id: _taking(draw) for quiz in program.quizzes},
         opened=frozenset(index.order), variables=variables,
         answers={q.id: _answer(q, draw, letters) for q in program.questions},
         more_time=1.5, retake=True,
@@ -121,6 +122,11 @@ def _px(draw: random.Random) -> float:
 def _pieces(draw: random.Random) -> tuple[tuple[int, int], ...]:
     ends = sorted(draw.sample(range(600_000), 2 * _PIECES))
     return tuple(zip(ends[::2], ends[1::2], strict=True))
+
+
+def _taking(draw: random.Random) -> Taking:
+    first, best, last, total = (number(draw.random()) for _ in range(4))
+    return Taking(_A_DAY, True, True, Earlier(draw.randint(1, 9), first, best, last, total))
 
 
 def _answer(grader: Grader, draw: random.Random, letters: str) -> Answer:

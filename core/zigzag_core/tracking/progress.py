@@ -39,6 +39,8 @@ MARKED: tuple[Literal["", "passed", "failed"], ...] = ("", "passed", "failed")
 BRANCHES: tuple[Literal["timer", "then", "otherwise"], ...] = ("timer", "then", "otherwise")
 LOOKS: tuple[str, ...] = get_args(Look)[:7]
 """The looks that have a number; others are written out."""
+_DRAWN = 0b1_1000_0000
+"""Quizzes are drawn; without the first bit it is not written how far their attempts are."""
 
 
 def pack(index: Index, state: State) -> str:
@@ -113,7 +115,7 @@ def _write_way(out: Writer, state: State, names: Remembered) -> None:
     out.number(
         int(state.completed) | SUCCESS.index(state.success) << 1
         | MARKED.index(state.marked) << 3 | int(state.retake) << 5
-        | int(bool(state.disabled)) << 6 | int(bool(state.draws)) << 7, "flags")
+        | int(bool(state.disabled)) << 6 | (_DRAWN if state.draws else 0), "flags")
     if state.draws:
         write_draws(out, state, names.slides)
     numbers = names.slides.numbers
@@ -138,10 +140,11 @@ def _read_way(
     entered = time - source.number("time")
     flags = source.number("flags")
     success, marked = flags >> 1 & 3, flags >> 3 & 3
-    if flags > 255 or success >= len(SUCCESS) or marked >= len(MARKED):
+    if flags > 127 + _DRAWN or success >= len(SUCCESS) or marked >= len(MARKED):
         raise Damaged("the saved progress names a result that does not exist")
 
-    drawn = read_draws(source, index, names.slides, known) if flags & 128 else ()
+    drawn, taking = read_draws(
+        source, index, names.slides, known, bool(flags & 256)) if flags & 128 else ((), {})
 
     def slide() -> str | None:
         given = source.number("slide")
@@ -154,7 +157,8 @@ def _read_way(
     path = names.slides.named(_read_near(source, source.count("path"), "path step"))
     more_time = min(number(source.number("more time") / 10), LIMITS.most_time)
     return replace(
-        state, draws=draws_to_resume(index, state.draws, drawn, visited), time=time,
+        state, draws=draws_to_resume(index, state.draws, drawn, visited),
+        taking=taking, time=time,
         entered=entered, completed=bool(flags & 1), success=SUCCESS[success],
         marked=MARKED[marked], retake=bool(flags & 32),
         slide=slide_to_resume(index, shown, visited), visited=visited,

@@ -21,8 +21,9 @@ def quizzes_of(compiled: CompiledCourse) -> tuple[ProgramQuiz, ...]:
 
 def numbers_of(compiled: CompiledCourse) -> list[QuizNumbers]:
     """Return the numbers behind the settings of each quiz."""
+    course = compiled.course.pass_mark
     return [_numbers(quiz.model_dump_json(), _questions_of(compiled, quiz),
-                     compiled.course.pass_mark)
+                     course if quiz.pass_mark is None else quiz.pass_mark)
             for quiz in quizzes_of(compiled)]
 
 
@@ -48,4 +49,5 @@ def _numbers(quiz: str, questions: tuple[str, ...], pass_mark: float) -> QuizNum
     from zigzag_core.quiz.numbers import quiz_numbers
 
     graders = [Grader.model_validate_json(text) for text in questions]
-    return quiz_numbers(ProgramQuiz.model_validate_json(quiz), graders, pass_mark)
+    made = ProgramQuiz.model_validate_json(quiz)
+    return quiz_numbers(made, graders, pass_mark, made.attempts or 1)

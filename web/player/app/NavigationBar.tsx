@@ -2,10 +2,12 @@ import { useState, useSyncExternalStore, type ReactNode } from "react";
 import type { Navigation, ProgramSlide } from "../../api/types";
 import { gateIsOpen, slideBefore } from "../engine/engine";
 import type { Index } from "../engine/program";
+import { takingOf } from "../engine/quizResults";
 import type { State } from "../engine/state";
 import { movesLong } from "../render/motion";
 import { useSay } from "../render/speech";
 import { captionsWanted, onCaptions, setCaptions, setVolume } from "../render/players";
+import { QuizClock } from "./QuizClock";
 import type { Session } from "./session";
 import type { Size } from "./useScale";
 
@@ -40,6 +42,7 @@ export function NavigationBar(
         </button>
       )}
       {has("progress") && <Progress index={index} state={state} slide={slide} />}
+      <QuizClock index={index} state={state} />
       <span className="zz-space" />
       <SizeButtons size={size} />
       {state.back && (
@@ -47,7 +50,7 @@ export function NavigationBar(
           {say("back_to_question")}
         </button>
       )}
-      {index.timed.get(slide.id)?.some(({ extendable }) => extendable) && <MoreTime session={session} state={state} />}
+      {isExtendable(index, state, slide) && <MoreTime session={session} state={state} />}
       <PauseButton session={session} state={state} slide={slide} />
       <MediaControls session={session} state={state} index={index} slide={slide} has={has} />
       {has("full_screen") && document.fullscreenEnabled && <FullScreen />}
@@ -67,6 +70,13 @@ export function NavigationBar(
       {has("next") && <Next session={session} state={state} slide={slide} />}
     </nav>
   );
+}
+
+/** Whether there is a time limit here that learners may make longer: of a question, or of the quiz. */
+function isExtendable(index: Index, state: State, slide: ProgramSlide): boolean {
+  const quiz = index.quizOf.get(slide.id);
+  const ofQuiz = quiz?.time_limit && quiz.extendable && !takingOf(state, quiz).finished;
+  return Boolean(ofQuiz) || Boolean(index.timed.get(slide.id)?.some(({ extendable }) => extendable));
 }
 
 /** Where the learner is, and how much was seen. */

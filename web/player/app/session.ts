@@ -3,6 +3,7 @@ import { start, step } from "../engine/engine";
 import type { Index } from "../engine/program";
 import { gateIsOpen } from "../engine/expression";
 import { timed } from "../engine/questions";
+import { inTime, timeLeft } from "../engine/quizzes";
 import type { Effect, Event, Ran } from "../../api/events";
 import type { State } from "../engine/state";
 import { pauseSounds, setSpeed, playSound, runMedia, stopSounds } from "../render/players";
@@ -248,6 +249,8 @@ export class Session {
 
 /** Whether anything comes of time alone: clocks, waits, time limits, a gate that counts seconds. */
 function needsTime(index: Index, state: State): boolean {
+  const quiz = inTime({ index, state });
+  if (quiz && timeLeft(state, quiz) !== null) return true;
   if (state.waiting.length || timed({ index, state }).length || Object.values(state.clocks).some(({ runs }) => runs)) return true;
   return state.slide !== null && !gateIsOpen(index, state, state.slide);
 }

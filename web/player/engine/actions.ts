@@ -7,7 +7,8 @@ import * as quizzes from "./quizzes";
 import { without, type Run } from "./run";
 import { own } from "./own";
 
-type Acts = { readonly [A in Action as A["do"]]: (run: Run, action: A) => void };
+/** What an action does; false ends what is done after it. */
+type Acts = { readonly [A in Action as A["do"]]: (run: Run, action: A) => unknown };
 
 /** What each action does. Waiting is up to whoever runs the actions. */
 const ACTS: Acts = {
@@ -30,7 +31,7 @@ const ACTS: Acts = {
   submit: (run, action) => questions.submit(run, action.question),
   reset: (run, action) => questions.reset(run, action.question, action.answer_only),
   clear: moving.clear,
-  draw: (run, { quiz }) => quizzes.drawAgain(run, quiz),
+  draw: (run, { quiz, stops }) => quizzes.drawAgain(run, quiz) || !stops,
   move: (run, action) => moving.startMove(run, action.element, action.move),
   clock: (run, action) => runClock(run, action.of, action.run),
   mark: (run, action) => mark(run, action.status),
@@ -41,9 +42,9 @@ const ACTS: Acts = {
   wait: () => undefined,
 };
 
-/** Do `action` in a run. */
-export function act(run: Run, action: Action): void {
-  (ACTS[action.do] as (run: Run, action: Action) => void)(run, action);
+/** Do `action` in a run; tells whether those after it are to be done. */
+export function act(run: Run, action: Action): boolean {
+  return (ACTS[action.do] as (run: Run, action: Action) => unknown)(run, action) !== false;
 }
 
 /** Where a way leads that the author has set to `slide`. */

@@ -1,8 +1,9 @@
 /** Time: clocks of slides and overlays, their cues, timers and waits. The twin of `engine/clock.py`. */
 import { LIMITS } from "../../api/tables";
 import { followUp, goOn } from "./following";
-import { reach, setClock } from "./moving";
+import { enter, reach, setClock } from "./moving";
 import * as questions from "./questions";
+import * as quizzes from "./quizzes";
 import type { Run } from "./run";
 import type { Time, Waiting } from "./state";
 import { own } from "./own";
@@ -14,11 +15,12 @@ export function advance(run: Run, ms: number): void {
   let fired = 0;
   for (; fired < LIMITS.moments; fired++) {
     const owners = running(run);
-    if (!owners.length && !run.state.waiting.length && !questions.timed(run).length) break;
+    if (!owners.length && !run.state.waiting.length && !questions.timed(run).length && !quizzes.inTime(run)) break;
     const passed = untilNext(run, owners, goal - run.state.time);
     if (passed === null) break;
     pass(run, owners, passed);
     questions.expire(run);
+    expireQuiz(run);
     fire(run, passed ? owners : []);
     followUp(run);
     if (run.state.ended || !run.state.slide) break;
@@ -49,6 +51,8 @@ function untilNext(run: Run, owners: readonly string[], left: number): number | 
   }
   for (const wait of run.state.waiting) found = Math.min(found, Math.max(wait.due - run.state.time, 0));
   for (const grader of questions.timed(run)) found = Math.min(found, questions.timeLeft(grader, run.state));
+  const quiz = quizzes.inTime(run);
+  if (quiz) found = Math.min(found, quizzes.timeLeft(run.state, quiz) ?? found);
   return found <= left ? found : null;
 }
 
@@ -64,6 +68,7 @@ function nextMoment(run: Run, owner: string): number {
 
 function pass(run: Run, owners: readonly string[], ms: number): void {
   questions.useTime(run, ms);
+  quizzes.useTime(run, ms);
   if (!owners.length) {
     run.update({ time: run.state.time + ms });
     return;
@@ -93,6 +98,17 @@ function fire(run: Run, owners: readonly string[]): void {
   if (!due.length) return;
   run.update({ waiting: run.state.waiting.filter((wait) => wait.due > run.state.time) });
   for (const wait of due.sort((a, b) => a.due - b.due)) resume(run, wait);
+}
+
+/** Where the time of a quiz is up, it is finished, and the learner comes to its outcome. */
+function expireQuiz(run: Run): void {
+  const quiz = quizzes.inTime(run);
+  if (!quiz || quizzes.timeLeft(run.state, quiz) !== 0) return;
+  quizzes.finish(run, quiz);
+  run.effects.push({ effect: "announce", text: run.index.say("quiz_time_up") });
+  const { position } = run.index.ordered(run.state.draws);
+  const outcome = quiz.outcomes.find((slide) => position.has(slide));
+  if (outcome !== undefined) enter(run, outcome);
 }
 
 function resume(run: Run, wait: Waiting): void {

@@ -28,7 +28,7 @@ export function start(index: Index, seed: number, learnerName = "", retake = fal
   const variables: Record<string, Value> = {};
   for (const v of index.program.variables) variables[v.id] = fitted(v, v.default);
   return {
-    seed: seed >>> 0, rng: seed >>> 0, draws: firstDraws(index, seed >>> 0), time: 0, entered: 0, slide: null, visited: [], path: [],
+    seed: seed >>> 0, rng: seed >>> 0, draws: firstDraws(index, seed >>> 0), taking: {}, time: 0, entered: 0, slide: null, visited: [], path: [],
     clicked: Growing.of(), hidden: {}, disabled: {}, looks: {}, variables, overlays: [], answers: {}, clocks: {},
     waiting: [], paused: false, offsets: {}, moves: {}, dropped: {}, watched: {}, positions: {}, opened: new Set(),
     back: null, leaving: null, more_time: 1, speed: 100, learner: clipped(learnerName), retake, marked: "", completed: false, success: "unknown", ended: false,

@@ -1,11 +1,12 @@
 /** What expressions give, and what is shown and open. The twin of `engine/expression.py`. */
 import type { ABOUT_QUESTIONS, LIVE_VALUES, OPERATORS } from "../../api/tables";
-import { GIVEN, LIMITS } from "../../api/tables";
+import { GIVEN, LIMITS, OF_QUIZ } from "../../api/tables";
 import type { Grader } from "../../api/types";
 import type { Index } from "./program";
 import { verdict } from "./grade";
 import { isReady, isUnjudged, measure } from "./tally";
 import { OVER_NUMBERS, OVER_VALUES } from "./operators";
+import * as quiz from "./quizResults";
 import * as results from "./results";
 import { NO_ANSWER, type Answer, type State } from "./state";
 import { number, toNumber, toYesNo, type Value } from "./values";
@@ -28,7 +29,7 @@ export function evaluate(index: Index, state: State, raw: unknown, depth = 0): V
 
 type LiveValue = (typeof LIVE_VALUES)[number];
 
-const LIVE: Readonly<Record<LiveValue, (index: Index, state: State) => Value>> = {
+const LIVE: Readonly<Record<Exclude<LiveValue, quiz.OfQuiz>, (index: Index, state: State) => Value>> = {
   points: (index, state) => number(results.points(index, state)),
   max_points: (index, { draws }) => number(index.ordered(draws).maxPoints),
   score: (index, state) => number(results.score(index, state) ?? 0),
@@ -49,6 +50,7 @@ const LIVE: Readonly<Record<LiveValue, (index: Index, state: State) => Value>> =
 
 /** Return a value that the course itself keeps; names that there are not give 0. */
 export function live(index: Index, state: State, name: string): Value {
+  if (quiz.isOfQuiz(name)) return quiz.fact(index, state, name, index.quizFor(state.slide ?? ""));
   return own(LIVE, name)?.(index, state) ?? 0;
 }
 
@@ -103,6 +105,9 @@ function evaluators<K extends string, F>(table: Readonly<Record<K, F>>, make: (o
   return Object.fromEntries(Object.entries<F>(table).map(([name, one]) => [name, make(one)])) as Record<K, Evaluator>;
 }
 
+const quizEvaluators = Object.fromEntries(OF_QUIZ.map((operator): [string, Evaluator] => (
+  [operator, (index, state, [name]) => quiz.fact(index, state, operator, index.quizzes.get(name as string))]))) as Record<quiz.OfQuiz, Evaluator>;
+
 /** How each operator of the core is worked out: one that has no evaluator here does not compile. */
 const BY_OPERATOR: Readonly<Record<Operator, Evaluator>> = {
   ...evaluators(FACTS, (fact): Evaluator => (index, state, [name], depth) => fact(index, state, name as string, depth)),
@@ -112,6 +117,10 @@ const BY_OPERATOR: Readonly<Record<Operator, Evaluator>> = {
     over(parts.map((part) => evaluate(index, state, part, depth)))),
   ...evaluators(OVER_NUMBERS, (over): Evaluator => (index, state, parts, depth) =>
     over(parts.map((part) => toNumber(evaluate(index, state, part, depth))))),
+  ...quizEvaluators,
+  set_score: (index, state, [name]) => quiz.ofSet(index, state, "set_score", name as string),
+  set_right: (index, state, [name]) => quiz.ofSet(index, state, "set_right", name as string),
+  in_band: (index, state, [name]) => quiz.inBand(index, state, name as string),
   [GIVEN]: (index, state, [question, part]) => given(index, state, question as string, part as string),
   and: (index, state, parts, depth) => parts.every((part) => toYesNo(evaluate(index, state, part, depth))),
   or: (index, state, parts, depth) => parts.some((part) => toYesNo(evaluate(index, state, part, depth))),

@@ -43,6 +43,6 @@ export function goOn(run: Run, bound: BoundRule, branch: "then" | "otherwise", f
       }
       return;
     }
-    if (action) act(run, action);
+    if (action && !act(run, action)) return;
   }
 }

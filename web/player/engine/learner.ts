@@ -1,7 +1,7 @@
 /** What the learner does, and what videos and audio report. The twin of `engine/learner.py`. */
 import { LIMITS } from "../../api/tables";
 import type { Element } from "../../api/types";
-import { isEnabled, isVisible } from "./expression";
+import { atHand } from "./atHand";
 import { middle } from "./geometry";
 import { openOverlay } from "./moving";
 import { without, type Run } from "./run";
@@ -138,25 +138,4 @@ function merged(stretches: readonly Stretch[], since: number, until: number): St
     Math.min(since, ...touched.map((s) => s[0])), Math.max(until, ...touched.map((s) => s[1])),
   ];
   return [...apart, whole].sort((a, b) => a[0] - b[0]);
-}
-
-/** Whether the learner can reach `element` now: here, shown, switched on, not covered. */
-export function atHand(run: Run, element: string, toClick = true): boolean {
-  const { index, state } = run;
-  const found = index.elements.get(element);
-  return found !== undefined && index.home.get(element) === state.slide && reachable(run, element)
-    && isVisible(index, state, element) && (!toClick || isEnabled(index, state, element));
-}
-
-/** Whether no blocking overlay lies over `element`, and its own overlay is open. */
-function reachable(run: Run, element: string): boolean {
-  const own = run.index.overlayOf.get(element);
-  const open = run.state.overlays;
-  if (own !== undefined && !open.includes(own)) return false;
-  for (let index = open.length - 1; index >= 0; index--) {
-    const overlay = open[index] as string;
-    if (overlay === own) return true;
-    if (run.index.overlays.get(overlay)?.blocks) return false;
-  }
-  return true;
 }

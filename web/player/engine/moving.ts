@@ -5,6 +5,7 @@ import { gateIsOpen } from "./expression";
 import { middle } from "./geometry";
 import { Growing } from "./growing";
 import type { Index } from "./program";
+import { finishAt, holdsBack, keptAnswers } from "./quizzes";
 import { without, type Run } from "./run";
 import type { Offset, State, Time, To } from "./state";
 import { fitted, number, type Value } from "./values";
@@ -34,6 +35,7 @@ export function go(
     target = wayOn(run);
   } else if (to === "previous") target = slideBefore(index, state);
   if (target === null || target === state.slide) return;
+  if (to !== "previous" && holdsBack(run, target)) return;
   const from = state.slide;
   enter(run, target, to === "previous");
   if (offerBack && run.state.slide === target) run.update({ back: from });
@@ -74,9 +76,10 @@ export function mayGo(index: Index, state: State, slide: string): boolean {
 
 /** Show a slide; with `back` the learner is offered the way back to the present one. */
 export function enter(run: Run, wanted: string, back = false): void {
-  const { state, index } = run;
-  const slide = index.ordered(state.draws).landing(wanted);
+  const slide = run.index.ordered(run.state.draws).landing(wanted);
   if (slide === null) return;
+  if (slide !== run.state.slide) finishAt(run, slide);
+  const { state } = run;
   let path = back ? state.path.slice(0, -1) : state.path;
   if (state.slide !== null && state.slide !== slide) {
     if (!back) path = [...path, state.slide].slice(-LIMITS.longest_path);
@@ -141,11 +144,12 @@ export function clear(run: Run, action: Extract<Action, { do: "clear" }>): void 
   const { state } = run;
   const gone = new Set(elements);
   const slides = new Set<string>(action.slides);
+  const kept = keptAnswers(run);
   run.update({
     clicked: Growing.of([...state.clicked].filter((element) => !gone.has(element))),
     visited: state.visited.filter((slide) => !slides.has(slide)),
     opened: new Set([...state.opened].filter((slide) => !slides.has(slide))),
-    answers: without(state.answers, (question) => action.questions.includes(question)),
+    answers: without(state.answers, (question) => action.questions.includes(question) && !kept.has(question)),
   });
   const fresh: Record<string, Value> = {};
   for (const name of action.variables) {

@@ -18,10 +18,15 @@ export class Order {
   readonly questions: number;
   private readonly asking: ReadonlySet<string>;
   private readonly numbered = new Map<string, readonly [number: number, count: number]>();
+  private readonly kept: ReadonlyMap<string, readonly string[]>;
+  private readonly ofQuiz = new Map<string, readonly Grader[]>();
+  private readonly all: readonly Grader[];
   private readonly drawn: ReadonlyMap<string, readonly string[]>;
   private readonly quizOf = new Map<string, ProgramQuiz>();
 
   constructor(program: Program, draws: readonly Draw[]) {
+    this.all = program.questions;
+    this.kept = new Map(draws.map(({ quiz, kept }) => [quiz, kept]));
     this.drawn = new Map(draws.map(({ quiz, slides }) => [quiz, slides]));
     for (const quiz of program.quizzes) {
       if (this.drawn.has(quiz.id)) for (const slide of quiz.slides) this.quizOf.set(slide, quiz);
@@ -35,7 +40,8 @@ export class Order {
       if (onward?.to === "slide") this.onward.set(slide, this.entrance(onward.slide) ?? after);
       else this.onward.set(slide, onward?.to === "next" ? after : null);
     });
-    this.scored = program.questions.filter((grader) => givesPoints(grader) && this.position.has(grader.slide));
+    const before = new Set([...this.kept.values()].flat());
+    this.scored = program.questions.filter((grader) => givesPoints(grader) && (this.position.has(grader.slide) || before.has(grader.slide)));
     this.questions = program.questions.filter(({ slide }) => this.position.has(slide)).length;
     this.asking = new Set(program.questions.map(({ slide }) => slide));
     this.maxPoints = this.scored.reduce((sum, grader) => sum + grader.points, 0);
@@ -55,6 +61,16 @@ export class Order {
       const own = this.drawn.get(this.quizOf.get(slide)?.id ?? "") ?? this.slides;
       const count = (those: readonly string[]): number => those.filter((name) => this.asking.has(name)).length;
       this.numbered.set(slide, found = [count(own.slice(0, own.indexOf(slide) + 1)), count(own)]);
+    }
+    return found;
+  }
+
+  /** The questions of a quiz that the learner gets, and those answered right before. */
+  graders(quiz: string): readonly Grader[] {
+    let found = this.ofQuiz.get(quiz);
+    if (!found) {
+      const own = new Set([...this.drawn.get(quiz) ?? [], ...this.kept.get(quiz) ?? []]);
+      this.ofQuiz.set(quiz, found = this.all.filter(({ slide }) => own.has(slide)));
     }
     return found;
   }

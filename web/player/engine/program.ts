@@ -1,6 +1,6 @@
 /** A program made ready to run. The twin of `engine/index.py`. */
 import type {
-  Clock, Grader, Program, ProgramElement, ProgramOverlay, ProgramRule, ProgramSlide, SeenSet, Variable,
+  Clock, Grader, Program, ProgramElement, ProgramOverlay, ProgramRule, ProgramQuiz, ProgramSlide, SeenSet, Variable,
 } from "../../api/types";
 import { Order } from "./order";
 import type { Totals } from "./results";
@@ -34,6 +34,11 @@ export class Index {
   readonly overlayOf = new Map<string, string>();
   /** The elements of each slide and of its overlays. */
   readonly onSlide = new Map<string, string[]>();
+  readonly quizzes = new Map<string, ProgramQuiz>();
+  /** The quiz that each slide is in, if it is in one. */
+  readonly quizOf = new Map<string, ProgramQuiz>();
+  /** The slides that ask something. */
+  readonly asking = new Set<string>();
   readonly sets = new Map<string, SeenSet>();
   /** The sets that each element is in. */
   readonly setsOf = new Map<string, SeenSet[]>();
@@ -61,28 +66,12 @@ export class Index {
     this.order.forEach((slide, index) => this.position.set(slide, index));
     for (const variable of program.variables) this.variables.set(variable.id, variable);
     for (const grader of program.questions) this.addQuestion(grader);
+    for (const quiz of program.quizzes) this.addQuiz(quiz);
     for (const seen of program.sets) {
       this.sets.set(seen.id, seen);
       for (const element of seen.of) addTo(this.setsOf, element, seen);
     }
-    for (const slide of program.slides) {
-      this.slides.set(slide.id, slide);
-      this.onSlide.set(slide.id, []);
-      if (slide.clock) this.clocks.set(slide.id, slide.clock);
-      for (const element of slide.elements) this.addElement(element, slide.id);
-      for (const overlay of slide.overlays) {
-        this.overlays.set(overlay.id, overlay);
-        if (overlay.clock) this.clocks.set(overlay.id, overlay.clock);
-        this.home.set(overlay.id, slide.id);
-        if (overlay.opens !== false) addTo(this.opening, slide.id, overlay);
-        for (const element of overlay.elements) {
-          this.addElement(element, slide.id);
-          this.overlayOf.set(element.draw.id, overlay.id);
-        }
-        this.addRules(overlay.rules, Rank.Overlay, slide.id);
-      }
-      this.addRules(slide.rules, Rank.Slide, slide.id);
-    }
+    for (const slide of program.slides) this.addSlide(slide);
     this.addRules(program.rules, Rank.Course, null);
     for (const those of this.matches.values()) {
       for (const rules of those.values()) rules.sort((a, b) => a.rank - b.rank);
@@ -90,6 +79,13 @@ export class Index {
     for (const [element, moments] of this.mediaMoments) {
       this.mediaMoments.set(element, [...new Set(moments)].sort((a, b) => a - b));
     }
+  }
+
+  /** The quiz that `slide` is in, else the last before it, else the first. */
+  quizFor(slide: string): ProgramQuiz | undefined {
+    const here = this.position.get(slide) ?? -1;
+    return this.quizOf.get(slide) ?? this.program.quizzes.reduce<ProgramQuiz | undefined>((found, quiz) => (
+      !found || (this.position.get(quiz.slides[0] ?? "") ?? 0) <= here ? quiz : found), undefined);
   }
 
   /** Return the slides as a learner gets them for whom the quizzes were drawn as in `draws`. */
@@ -125,10 +121,35 @@ export class Index {
     Object.assign(this, new Index(program));
   }
 
+  private addQuiz(quiz: ProgramQuiz): void {
+    this.quizzes.set(quiz.id, quiz);
+    for (const slide of quiz.slides) this.quizOf.set(slide, quiz);
+  }
+
   private addQuestion(grader: Grader): void {
     this.questions.set(grader.id, grader);
+    this.asking.add(grader.slide);
     if (grader.time_limit) addTo(this.timed, grader.slide, grader);
     if (grader.on_leaving) addTo(this.onLeaving, grader.slide, grader);
+  }
+
+  private addSlide(slide: ProgramSlide): void {
+    this.slides.set(slide.id, slide);
+    this.onSlide.set(slide.id, []);
+    if (slide.clock) this.clocks.set(slide.id, slide.clock);
+    for (const element of slide.elements) this.addElement(element, slide.id);
+    for (const overlay of slide.overlays) {
+      this.overlays.set(overlay.id, overlay);
+      if (overlay.clock) this.clocks.set(overlay.id, overlay.clock);
+      this.home.set(overlay.id, slide.id);
+      if (overlay.opens !== false) addTo(this.opening, slide.id, overlay);
+      for (const element of overlay.elements) {
+        this.addElement(element, slide.id);
+        this.overlayOf.set(element.draw.id, overlay.id);
+      }
+      this.addRules(overlay.rules, Rank.Overlay, slide.id);
+    }
+    this.addRules(slide.rules, Rank.Slide, slide.id);
   }
 
   private addElement(element: ProgramElement, slide: string): void {

@@ -2,12 +2,12 @@
 import { LIMITS } from "../../api/tables";
 import type { Grader } from "../../api/types";
 import { judge } from "./grade";
-import { atHand } from "./learner";
+import { atHand } from "./atHand";
 import type { Index } from "./program";
 import { isUnjudged, same, wantedIn, type Given } from "./tally";
 import { fnv1a, shuffled } from "./random";
 import { without, type Run } from "./run";
-import { NO_ANSWER, type Answer, type State } from "./state";
+import { NO_ANSWER, NOT_BEGUN, type Answer, type State } from "./state";
 import { clipped, number, toText, type Value } from "./values";
 import { own } from "./own";
 
@@ -15,7 +15,7 @@ import { own } from "./own";
 export function choose(run: Run, question: string, part: string): void {
   const grader = run.index.questions.get(question);
   const found = answerTo(run, question);
-  if (!grader || grader.form !== "choose" || found.locked || !grader.parts.some(({ id }) => id === part)) return;
+  if (!grader || grader.form !== "choose" || found.locked || isOver(run, question) || !grader.parts.some(({ id }) => id === part)) return;
   if (grader.at_most === 1) {
     give(run, grader, [[part, ""]]);
     return;
@@ -30,7 +30,7 @@ export function choose(run: Run, question: string, part: string): void {
 /** Put a value into a part of a question, as far as the question takes it. */
 export function answer(run: Run, question: string, part: string, value: Value): void {
   const grader = run.index.questions.get(question);
-  if (!grader || answerTo(run, question).locked || !isWithinReach(run, grader, part)) return;
+  if (!grader || answerTo(run, question).locked || isOver(run, question) || !isWithinReach(run, grader, part)) return;
   const { given } = answerTo(run, question);
   const full = toText(value);
   const text = grader.form === "free" ? Array.from(full).slice(0, grader.at_most ?? 0).join("") : clipped(full);
@@ -61,7 +61,7 @@ function changed(run: Run, grader: Grader, given: Given, part: string, text: str
 export function submit(run: Run, question: string): void {
   const grader = run.index.questions.get(question);
   const found = answerTo(run, question);
-  if (!grader || found.locked) return;
+  if (!grader || found.locked || isOver(run, question)) return;
   if (isUnjudged(grader, found.given, found.judged)) judged(run, grader, found, true);
   else run.raised("answered_nothing", question);
 }
@@ -111,9 +111,20 @@ export function expire(run: Run): void {
 
 /** Clear a question, or only its answer while it is open. */
 export function reset(run: Run, question: string, answerOnly = false): void {
+  if (isOver(run, question)) return;
   if (!answerOnly) run.update({ answers: without(run.state.answers, (name) => name === question) });
   else if (question in run.state.answers && !answerTo(run, question).locked) {
     put(run, question, { ...answerTo(run, question), given: [], slips: 0 });
+  }
+}
+
+/** Judge what was answered and not judged yet, and lock all of these questions. */
+export function conclude(run: Run, those: readonly Grader[]): void {
+  for (const grader of those) {
+    const found = answerTo(run, grader.id);
+    if (found.locked) continue;
+    if (isUnjudged(grader, found.given, found.judged)) judged(run, grader, found, false);
+    else put(run, grader.id, { ...found, locked: true });
   }
 }
 
@@ -229,6 +240,12 @@ function isWhole(grader: Grader, given: Given): boolean {
 
 function isNone<T>(value: T | null | undefined): value is null | undefined {
   return value === null || value === undefined;
+}
+
+/** Whether the quiz that asks this is finished. */
+function isOver({ index, state }: Run, question: string): boolean {
+  const quiz = index.quizOf.get(index.questions.get(question)?.slide ?? "");
+  return quiz !== undefined && (own(state.taking, quiz.id) ?? NOT_BEGUN).finished;
 }
 
 function answerTo(run: Run, question: string): Answer {

@@ -1,5 +1,6 @@
 /** What a run has come to. The twin of `engine/results.py`. */
 import type { Index } from "./program";
+import { countedBefore, keepsFromPassing } from "./quizResults";
 import type { Answer, State, Success } from "./state";
 import { own } from "./own";
 
@@ -28,9 +29,9 @@ function addedUp(index: Index, answers: State["answers"]): Totals {
   return { points, attempted };
 }
 
-/** Return the points of all scored questions so far. */
+/** Return the points of all scored questions so far, of quizzes those that count. */
 export function points(index: Index, state: State): number {
-  return totals(index, state).points;
+  return totals(index, state).points + countedBefore(index, state);
 }
 
 /** Whether anything was submitted so far. */
@@ -49,6 +50,7 @@ export function score(index: Index, state: State): number | null {
 export function success(index: Index, state: State): Success {
   const reached = score(index, state);
   if (reached === null) return "unknown";
-  if (reached >= index.program.pass_mark) return "passed";
+  const open = index.program.quizzes.some((quiz) => keepsFromPassing(index, state, quiz));
+  if (reached >= index.program.pass_mark && !open) return "passed";
   return index.ordered(state.draws).scored.every(({ id }) => own(state.answers, id)?.locked) ? "failed" : "unknown";
 }

@@ -18,6 +18,8 @@ export class Run {
   handled = 0;
   /** Whether a slide was entered, until that has been looked at. */
   entered = false;
+  /** The quizzes that no attempt is left to begin of. */
+  readonly refused = new Set<string>();
 
   private own: State | null = null;
 

@@ -65,13 +65,31 @@ export interface Draw {
   readonly attempt: number;
   /** Slides of earlier attempts, where these are to be avoided. */
   readonly seen: readonly string[];
+  /** The slides that were answered right, where only the rest comes again. */
+  readonly kept: readonly string[];
 }
+
+/** What earlier attempts at a quiz came to, as shares (0..1) of all points. */
+export interface Earlier { readonly count: number; readonly first: number; readonly best: number; readonly last: number; readonly total: number }
+
+/** How far the present attempt at a quiz is. */
+export interface Taking {
+  /** The ms that it has had. */
+  readonly used: number;
+  /** Whether the learner was asked to confirm that it is over with open questions. */
+  readonly asked: boolean;
+  readonly finished: boolean;
+  readonly earlier: Earlier;
+}
+
+export const NOT_BEGUN: Taking = { used: 0, asked: false, finished: false, earlier: { count: 0, first: 0, best: 0, last: 0, total: 0 } };
 
 export interface State {
   readonly seed: number;
   readonly rng: number;
   /** The slides that this learner gets of quizzes; one without has all of its own. */
   readonly draws: readonly Draw[];
+  readonly taking: Of<Taking>;
   /** ms spent in the course. */
   readonly time: number;
   /** The time at which the current slide was entered. */
@@ -122,7 +140,7 @@ export interface State {
 /** Return a copy of `state`. Each field by its name: with so many, that is twice as fast as spreading. */
 export function copyOf(state: State): State {
   return {
-    seed: state.seed, rng: state.rng, draws: state.draws, time: state.time, entered: state.entered, slide: state.slide,
+    seed: state.seed, rng: state.rng, draws: state.draws, taking: state.taking, time: state.time, entered: state.entered, slide: state.slide,
     visited: state.visited, path: state.path, clicked: state.clicked, hidden: state.hidden, disabled: state.disabled,
     looks: state.looks, variables: state.variables, overlays: state.overlays, answers: state.answers, clocks: state.clocks,
     waiting: state.waiting, paused: state.paused, offsets: state.offsets, moves: state.moves, dropped: state.dropped,
@@ -135,7 +153,10 @@ export function copyOf(state: State): State {
 /** Return `state` as plain JSON values, sets sorted, as the traces hold it. */
 export function asJson(state: State): unknown {
   return {
-    ...state, draws: state.draws.map(({ quiz, slides, attempt, seen }) => [quiz, slides, attempt, seen]), clicked: [...state.clicked].sort(), opened: [...state.opened].sort(),
+    ...state, draws: state.draws.map(({ quiz, slides, attempt, seen, kept }) => [quiz, slides, attempt, seen, kept]),
+    taking: Object.fromEntries(Object.entries(state.taking).map(([quiz, { used, asked, finished, earlier: e }]) => (
+      [quiz, [used, asked, finished, e.count, e.first, e.best, e.last, e.total]]))),
+    clicked: [...state.clicked].sort(), opened: [...state.opened].sort(),
     clocks: Object.fromEntries(
       Object.entries(state.clocks).map(([owner, { at, runs }]) => [owner, [at, runs]]),
     ),

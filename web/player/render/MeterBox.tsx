@@ -11,15 +11,18 @@ interface Props { element: MeterElement; style: Style; values: ValueWords; live:
 /** The value that says how much there is at most, for values that the course keeps. */
 const MOST: Record<string, string> = {
   slides_seen: "slides", slide_number: "slides", points: "max_points", question_number: "question_count",
+  quiz_points: "quiz_max_points", quiz_right: "quiz_questions", quiz_answered: "quiz_questions",
 };
+/** Values in per cent. */
+const PER_CENT = new Set(["score", "quiz_score", "quiz_best"]);
 /** What a still shows. */
 const SAMPLE = 0.6;
 
 /** How far something has come: a bar, a ring, or words. */
 export function MeterBox({ element, style, values, live }: Props): ReactNode {
   const most = MOST[element.of];
-  const high = !live ? element.high : most ? toNumber(values(most)) : element.of === "score" ? 100 : element.high;
-  const low = most || element.of === "score" ? 0 : element.low;
+  const high = !live ? element.high : most ? toNumber(values(most)) : PER_CENT.has(element.of) ? 100 : element.high;
+  const low = most || PER_CENT.has(element.of) ? 0 : element.low;
   const value = live ? toNumber(values(element.of)) : low + (high - low) * SAMPLE;
   const share = high > low ? Math.min(Math.max((value - low) / (high - low), 0), 1) : 0;
   const role = {

@@ -1,35 +1,69 @@
 /** Saving what was drawn of quizzes. The twin of `zigzag_core/tracking/draws.py`. */
 import type { Index } from "../engine/program";
-import type { Draw, State } from "../engine/state";
+import { own } from "../engine/own";
+import { NOT_BEGUN, type Draw, type Earlier, type State, type Taking } from "../engine/state";
+import { number } from "../engine/values";
 import { Damaged, type Reader, type Writer } from "./coder";
 import type { Names } from "./remembered";
 
 /** Write the draws of a run; a quiz is known by the slides that were drawn of it. */
-export function writeDraws(out: Writer, { draws }: State, slides: Names): void {
+export function writeDraws(out: Writer, { draws, taking }: State, slides: Names): void {
   out.number(draws.length, "draws");
   for (const draw of draws) {
     out.number(draw.attempt, "attempt");
     writeOrder(out, slides, draw.slides.flatMap((name) => slides.numbers.get(name) ?? []));
     out.members(slides.known(draw.seen), "seen before");
+    out.members(slides.known(draw.kept), "kept");
+    writeTaking(out, own(taking, draw.quiz) ?? NOT_BEGUN);
   }
 }
 
-/** The draws that were written when so many slides were `known`, without slides that are in no quiz any more. */
-export function readDraws(source: Reader, index: Index, slides: Names, known: number): readonly Draw[] {
+/**
+ * The draws that were written when so many slides were `known`, without slides that are in no quiz any more, and how far
+ * the attempts are, where that was written.
+ */
+export function readDraws(
+  source: Reader, index: Index, slides: Names, known: number, withTaking: boolean,
+): Pick<State, "draws" | "taking"> {
   const { quizzes } = index.program;
   const quizOf = new Map(quizzes.flatMap((quiz) => quiz.slides.map((slide) => [slide, quiz.id] as const)));
   const found = new Map<string, Draw>();
+  const taking: Record<string, Taking> = {};
   for (let left = source.count("draws"); left > 0; left--) {
     const attempt = source.number("attempt");
     const drawn = slides.named(readOrder(source, known));
     const seen = slides.named(source.members("seen before"));
+    const kept = withTaking ? slides.named(source.members("kept")) : [];
+    const howFar = withTaking ? readTaking(source) : NOT_BEGUN;
     const first = drawn.find((slide) => quizOf.has(slide));
     const quiz = first === undefined ? undefined : quizOf.get(first);
     if (quiz === undefined || found.has(quiz)) continue;
-    const own = (slide: string): boolean => quizOf.get(slide) === quiz;
-    found.set(quiz, { quiz, slides: drawn.filter(own), attempt, seen: seen.filter(own) });
+    const ofIt = (slide: string): boolean => quizOf.get(slide) === quiz;
+    found.set(quiz, { quiz, slides: drawn.filter(ofIt), attempt, seen: seen.filter(ofIt), kept: kept.filter(ofIt) });
+    if (howFar.used || howFar.asked || howFar.finished || howFar.earlier.count) taking[quiz] = howFar;
   }
-  return quizzes.flatMap(({ id }) => found.get(id) ?? []);
+  return { draws: quizzes.flatMap(({ id }) => found.get(id) ?? []), taking };
+}
+
+function writeTaking(out: Writer, { asked, finished, used, earlier }: Taking): void {
+  out.number(Number(asked) | (Number(finished) << 1), "taking");
+  out.number(used, "used in quiz");
+  out.number(earlier.count, "attempts before");
+  if (!earlier.count) return;
+  for (const share of [earlier.first, earlier.best, earlier.last, earlier.total]) out.number(Math.floor(share * 1e6 + 0.5), "results before");
+}
+
+function readTaking(source: Reader): Taking {
+  const flags = source.number("taking");
+  const used = source.number("used in quiz");
+  if (flags > 3) throw new Damaged("the saved progress has a quiz in a state that does not exist");
+  const count = source.number("attempts before");
+  const earlier: Earlier = count ? { count, first: share(source), best: share(source), last: share(source), total: share(source) } : NOT_BEGUN.earlier;
+  return { used, asked: Boolean(flags & 1), finished: Boolean(flags & 2), earlier };
+}
+
+function share(source: Reader): number {
+  return number(source.number("results before") / 1e6);
 }
 
 /** Write numbers that are all different: rising ones as a set, others evenly. */

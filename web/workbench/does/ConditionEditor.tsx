@@ -3,7 +3,7 @@ import { Keyboard, Plus, X } from "lucide-react";
 import { useState, type ReactNode } from "react";
 import { QuietButton } from "../../kit/QuietButton";
 import { Tool } from "../../kit/Tool";
-import { clausesOf, nodeOf, type Clause, type Clauses, type Comparison, type Fact } from "./conditions";
+import { clausesOf, nodeOf, OF_QUIZ, OF_SET, type Clause, type Clauses, type Comparison, type Fact, type OfQuiz } from "./conditions";
 import { ExpressionField } from "./ExpressionField";
 import { LIVE, typeOfLive } from "./live";
 import type { Things } from "./things";
@@ -96,22 +96,45 @@ function subjects(things: Things): OptionGroup[] {
     { label: t("clicked"), options: some("clicked", elements.map(({ id }) => id)) },
     { label: t("sets"), options: some("all_seen", things.sets) },
     { label: t("questions"), options: [...some("right", things.questions), ...some("locked", things.questions)] },
+    { label: t("resultOfAQuiz"), options: resultsOf(things) },
     { label: t("slidesSeen"), options: some("seen", things.course.slides) },
     { label: t("watched"), options: some("watched", things.media) },
     { label: t("liesOn"), options: some("dropped", elements.filter((e) => e.drag).map(({ id }) => id)) },
   ];
 }
 
+const ABOUT: Record<OfQuiz, string> = {
+  quiz_score: t("scoreInPercent"), quiz_points: t("pointsInTheQuiz"), quiz_right: t("rightAnswers"), quiz_attempt: t("numberOfTheAttempt"),
+  quiz_attempts_left: t("attemptsLeft"), set_score: t("scoreInPercent"), set_right: t("rightAnswers"),
+};
+
+/** What can be asked of each quiz: whether it is passed, its bands, its numbers, and those of its sets. */
+function resultsOf({ quizzes }: Things): [string, string][] {
+  return quizzes.flatMap(({ id, title, quiz }): [string, string][] => [
+    [`quiz_passed ${id}`, t("aboutTheQuiz", { name: title, what: t("passed") })],
+    [`quiz_finished ${id}`, t("aboutTheQuiz", { name: title, what: t("finished") })],
+    ...(quiz?.bands ?? []).map((band): [string, string] => [`in_band ${band.id}`, t("aboutTheQuiz", { name: title, what: t("bandName", { name: band.name }) })]),
+    ...OF_QUIZ.map((kind): [string, string] => [`${kind} ${id}`, t("aboutTheQuiz", { name: title, what: ABOUT[kind] })]),
+    ...(quiz?.sets ?? []).flatMap((set) => OF_SET.map((kind): [string, string] => [`${kind} ${set.id}`, t("aboutTheQuiz", { name: set.name, what: ABOUT[kind] })])),
+  ]);
+}
+
 const HOLDS: Record<Fact, [yes: string, no: string]> = {
   shown: [t("isShown"), t("isNotShown")], open: [t("isOpen"), t("isClosed")], clicked: [t("wasClicked"), t("wasNotClicked")],
   seen: [t("wasSeen"), t("wasNotSeen")], right: [t("isAnsweredCorrectly"), t("isNotAnsweredCorrectly")],
   locked: [t("isFinished"), t("isNotFinished")], all_seen: [t("wasSeenInFull"), t("wasNotSeenInFull")],
-  gate: [t("isOpen"), t("isClosed")],
+  gate: [t("isOpen"), t("isClosed")], quiz_passed: [t("isTrue"), t("isNotTrue")], quiz_finished: [t("isTrue"), t("isNotTrue")],
+  in_band: [t("isTrue"), t("isNotTrue")],
 };
 
 const COMPARED: readonly [Comparison, string][] = [
   ["=", t("is")], ["!=", t("isNot")], [">", t("isMoreThan")], [">=", t("isAtLeast")], ["<", t("isLessThan")], ["<=", t("isAtMost")],
 ];
+
+function forLive(of: string): Clause {
+  const text = typeOfLive(of) === "text";
+  return { kind: "live", of, is: text ? "=" : ">=", value: of.endsWith("result") ? "passed" : text ? "" : 1 };
+}
 
 function forSubject(subject: string, things: Things): Clause {
   const [kind = "", of = ""] = subject.split(" ");
@@ -120,10 +143,8 @@ function forSubject(subject: string, things: Things): Clause {
     const value = type === "yes_no" ? true : type === "text" ? "" : 1;
     return { kind, of, is: type === "number" ? ">=" : "=", value };
   }
-  if (kind === "live") {
-    const text = typeOfLive(of) === "text";
-    return { kind, of, is: text ? "=" : ">=", value: of === "result" ? "passed" : text ? "" : 1 };
-  }
+  if (kind === "live") return forLive(of);
+  if (kind in ABOUT) return { kind: kind as OfQuiz, of, is: ">=", value: kind.endsWith("_score") ? 60 : 1 };
   if (kind === "watched") return { kind, of, is: ">=", value: 0.95 };
   if (kind === "dropped") return { kind, of, is: "!=", value: "" };
   return { kind: kind as Fact, of, holds: true };

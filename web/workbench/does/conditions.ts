@@ -2,11 +2,14 @@
 import type { Value } from "../../player/engine/values";
 
 export type Comparison = "=" | "!=" | "<" | "<=" | ">" | ">=";
-export type Fact = "shown" | "clicked" | "seen" | "open" | "right" | "locked" | "all_seen" | "gate";
+export type Fact = "shown" | "clicked" | "seen" | "open" | "right" | "locked" | "all_seen" | "gate" | "quiz_passed" | "quiz_finished" | "in_band";
+/** What gives a number for a quiz, or for one of its sets. */
+export type OfQuiz = "quiz_score" | "quiz_points" | "quiz_right" | "quiz_attempt" | "quiz_attempts_left" | "set_score" | "set_right";
 
 export type Clause =
   | { kind: "variable"; of: string; is: Comparison; value: Value }
   | { kind: "live"; of: string; is: Comparison; value: Value }
+  | { kind: OfQuiz; of: string; is: Comparison; value: Value }
   | { kind: "watched"; of: string; is: Comparison; value: Value }
   | { kind: "dropped"; of: string; is: "=" | "!="; value: Value }
   | { kind: Fact; of: string; holds: boolean }
@@ -16,8 +19,12 @@ export type Clause =
 export interface Clauses { join: "and" | "or"; clauses: readonly Clause[] }
 
 const COMPARISONS = new Set(["=", "!=", "<", "<=", ">", ">="]);
-const FACTS = new Set(["shown", "clicked", "seen", "open", "right", "locked", "all_seen", "gate"]);
-const VALUES = new Set(["variable", "live", "watched", "dropped"]);
+const FACTS = new Set(["shown", "clicked", "seen", "open", "right", "locked", "all_seen", "gate", "quiz_passed", "quiz_finished", "in_band"]);
+/** The numbers that tell of a quiz as a whole. */
+export const OF_QUIZ = ["quiz_score", "quiz_points", "quiz_right", "quiz_attempt", "quiz_attempts_left"] as const;
+/** The numbers that tell of a set of its questions. */
+export const OF_SET = ["set_score", "set_right"] as const;
+const VALUES = new Set<string>(["variable", "live", "watched", "dropped", ...OF_QUIZ, ...OF_SET]);
 
 /** Read a condition; `true` has no clauses. */
 export function clausesOf(node: unknown): Clauses {
@@ -54,7 +61,14 @@ function clauseNode(clause: Clause): unknown {
     case "variable":
     case "live":
     case "watched":
-    case "dropped": return [clause.is, [clause.kind, clause.of], clause.value];
+    case "dropped":
+    case "quiz_score":
+    case "quiz_points":
+    case "quiz_right":
+    case "quiz_attempt":
+    case "quiz_attempts_left":
+    case "set_score":
+    case "set_right": return [clause.is, [clause.kind, clause.of], clause.value];
     case "group": return nodeOf(clause.clauses);
     case "other": return clause.node;
     default: return clause.holds ? [clause.kind, clause.of] : ["not", [clause.kind, clause.of]];

@@ -1,7 +1,7 @@
 /** What rules of a slide can name, with the words for each. */
 import { SETS as SETS_OF_THINGS } from "../../api/tables";
 import { useMemo } from "react";
-import type { Course, Element, Pattern, Slide, Variable } from "../../api/types";
+import type { Course, Element, Pattern, Section, Slide, Variable } from "../../api/types";
 import { useCourse } from "../store/store";
 import type { Offers } from "./sentences";
 import { t } from "../../words/does";
@@ -13,6 +13,8 @@ export interface Things extends Offers {
   name: (id: string) => string;
   overlays: readonly string[];
   sets: readonly string[];
+  /** The sections that are quizzes, with their sets and bands. */
+  quizzes: readonly Section[];
   variable: (id: string) => Variable | undefined;
 }
 
@@ -30,6 +32,9 @@ const ids = (things: readonly { id: string }[]): string[] => things.map(({ id })
 function namesOf(slide: Slide | null, course: Course, slides: Readonly<Record<string, Slide>>): ReadonlyMap<string, string> {
   const names = new Map<string, string>([["this", t("it")]]);
   for (const thing of [...course.variables, ...course.media]) names.set(thing.id, thing.name);
+  for (const { id, title, quiz } of course.sections) {
+    if (quiz) for (const thing of [{ id, name: title }, ...quiz.sets, ...quiz.bands]) names.set(thing.id, thing.name);
+  }
   for (const part of slide ? [slide] : Object.values(slides)) {
     for (const thing of [...part.elements, ...part.overlays, ...part.questions, ...part.patterns]) {
       names.set(thing.id, thing.name || t("anUnnamedElement"));
@@ -55,6 +60,7 @@ export function useThings(slide: Slide | null): Things {
       variables: ids(course.variables), inputs: kinds("input"), media: kinds("video", "audio"),
       moving: elements.flatMap((e) => e.moves.map((move): [string, string] => [e.id, move.id])),
       sounds: ids(course.media.filter(({ type }) => type.startsWith("audio/"))),
+      quizzes: course.sections.filter(({ quiz }) => quiz),
       sets: ids(patterns.filter(({ kind }) => SETS.has(kind))),
       variable: (id) => course.variables.find((variable) => variable.id === id),
     };

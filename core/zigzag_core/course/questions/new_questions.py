@@ -24,8 +24,10 @@ _BELOW_PROMPT = 84.0
 Made = tuple[tuple[Element, ...], q.Question]
 
 
-class _Maker:
-    """Makes the elements of one question, below each other."""
+class Maker:
+    """Makes the elements of one question, below each other, at the usual places (px)."""
+
+    left, top, width, below_prompt = _LEFT, _TOP, _WIDTH, _BELOW_PROMPT
 
     def __init__(
         self, fresh: IdSource, styles: tuple[NamedStyle, ...], say: Say = say_english
@@ -34,6 +36,7 @@ class _Maker:
         self.elements: list[Element] = []
 
     def follow(self, use: StyleUse, **own: Any) -> dict[str, Any]:
+        """Return the style of the course for `use`, with `own` values."""
         named = usual(use, self.styles)
         return {
             "named_style": named.id, "own": tuple(own), "looks": named.looks,
@@ -41,20 +44,24 @@ class _Maker:
         }
 
     def put(self, element: Element) -> Element:
+        """Take an element among those of the question, and return it."""
         self.elements.append(element)
         return element
 
     def text(self, name: str, words: str, x: float, y: float, w: float, h: float = 76) -> Element:
+        """Make an answer."""
         return self.put(Text(id=self.fresh(), name=name, x=x, y=y, w=w, h=h, text=rich(words),
                              **self.follow("answer")))
 
     def field(self, kind: InputKind, name: str, y: float, h: float = 92,
               w: float = 520, **more: Any) -> Element:
+        """Make an input."""
         return self.put(Input(id=self.fresh(), name=name, x=_LEFT, y=y, w=w, h=h, input=kind,
                               **{"label": self.say("your_answer"), **more}, **self.follow("input")))
 
     def column(self, words: Iterable[str], x: float, w: float, name: str = "Answer",
                step: float = 92) -> list[Element]:
+        """Make answers below each other."""
         top = _TOP + _BELOW_PROMPT
         return [self.text(f"{name} {n}", text, x, top + (n - 1) * step, w)
                 for n, text in enumerate(words, 1)]
@@ -68,7 +75,7 @@ def new_question(
 
     `say` gives the words that mostly stay: of the button, of feedback, of true and false.
     """
-    make = _Maker(fresh, styles, say)
+    make = Maker(fresh, styles, say)
     prompt = make.put(Text(
         id=fresh(), name="Question", x=_LEFT, y=_TOP, w=_WIDTH, h=64, level="heading",
         text=rich(DESCRIPTORS[kind].prompt), **make.follow("heading", size=34, text_colour="ink"),
@@ -92,12 +99,13 @@ def sample_words(kind: QuestionKind) -> frozenset[str]:
     return frozenset(spoken(e) for e in elements if e.id in answers)
 
 
-def _thanks(make: _Maker) -> f.Feedback:
+def _thanks(make: Maker) -> f.Feedback:
     """What is said where nothing is judged."""
     return f.Feedback(answered=rich(make.say("new_sent")))
 
 
-def _common(make: _Maker, **more: Any) -> dict[str, Any]:
+def common(make: Maker, **more: Any) -> dict[str, Any]:
+    """Return what all questions that are judged begin with, but for `more`."""
     once = more.get("attempts") == 1
     return {
         "id": make.fresh(), "name": "Question", "attempts": 2,
@@ -109,35 +117,35 @@ def _common(make: _Maker, **more: Any) -> dict[str, Any]:
     }
 
 
-def _choices(make: _Maker, elements: list[Element], right: set[int]) -> tuple[q.Choice, ...]:
+def _choices(make: Maker, elements: list[Element], right: set[int]) -> tuple[q.Choice, ...]:
     return tuple(
         q.Choice(id=make.fresh(), element=element.id, right=n in right)
         for n, element in enumerate(elements)
     )
 
 
-def _single(make: _Maker) -> q.Question:
+def _single(make: Maker) -> q.Question:
     answers = make.column(("The right answer", "Another answer", "One more answer"), _LEFT, _WIDTH)
-    return q.SingleChoice(**_common(make), shuffle=True, choices=_choices(make, answers, {0}))
+    return q.SingleChoice(**common(make), shuffle=True, choices=_choices(make, answers, {0}))
 
 
-def _multiple(make: _Maker) -> q.Question:
+def _multiple(make: Maker) -> q.Question:
     answers = make.column(("A right answer", "Another right answer", "A wrong answer",
                            "Another wrong answer"), _LEFT, _WIDTH, step=84)
     return q.MultipleResponse(
-        **_common(make, partial="right_minus_wrong"), shuffle=True,
+        **common(make, partial="right_minus_wrong"), shuffle=True,
         choices=_choices(make, answers, {0, 1}),
     )
 
 
-def _truth(make: _Maker) -> q.Question:
+def _truth(make: Maker) -> q.Question:
     top = _TOP + _BELOW_PROMPT
     answers = [make.text(name, make.say(name.lower()), x, top, 280)
                for name, x in (("True", _LEFT), ("False", 384))]
-    return q.TrueFalse(**_common(make, attempts=1), choices=_choices(make, answers, {0}))
+    return q.TrueFalse(**common(make, attempts=1), choices=_choices(make, answers, {0}))
 
 
-def _blanks(make: _Maker) -> q.Question:
+def _blanks(make: Maker) -> q.Question:
     one, other = make.fresh(), make.fresh()
     runs = (TextRun(text="Wet "), BlankRun(blank=one), TextRun(text=" go into the "),
             BlankRun(blank=other), TextRun(text=" room."))
@@ -146,32 +154,32 @@ def _blanks(make: _Maker) -> q.Question:
         text=RichText(blocks=(Block(runs=runs),)), **make.follow("text", size=28),
     ))
     return q.FillBlanks(
-        **_common(make, partial="right_parts"), text=text.id, blanks=(
+        **common(make, partial="right_parts"), text=text.id, blanks=(
             q.Blank(id=one, accepts=q.Accepts(words=("boots",))),
             q.Blank(id=other, accepts=q.Accepts(words=("drying",))),
         ),
     )
 
 
-def _short(make: _Maker) -> q.Question:
+def _short(make: Maker) -> q.Question:
     field = make.field("text", "Field", _TOP + _BELOW_PROMPT)
-    return q.ShortText(**_common(make), field=field.id, accepts=q.Accepts(words=("answer",)))
+    return q.ShortText(**common(make), field=field.id, accepts=q.Accepts(words=("answer",)))
 
 
-def _numeric(make: _Maker) -> q.Question:
+def _numeric(make: Maker) -> q.Question:
     field = make.field("text", "Field", _TOP + _BELOW_PROMPT, label="A number", w=320)
-    return q.Numeric(**_common(make), field=field.id,
+    return q.Numeric(**common(make), field=field.id,
                      accepts=q.Accepts(near=(q.Near(value=10),)))
 
 
-def _open(make: _Maker) -> q.Question:
+def _open(make: Maker) -> q.Question:
     field = make.field("long", "Field", _TOP + _BELOW_PROMPT, h=240, w=_WIDTH)
     return q.OpenAnswer(
         id=make.fresh(), name="Question", purpose="practice", attempts=1, field=field.id,
         feedback=_thanks(make))
 
 
-def _matching(make: _Maker) -> q.Question:
+def _matching(make: Maker) -> q.Question:
     left = make.column(("First", "Second", "Third"), _LEFT, 440, "Item")
     # Not opposite each other, or the places would give it away.
     right = make.column(("Belongs to the third", "Belongs to the first", "Belongs to the second"),
@@ -180,17 +188,17 @@ def _matching(make: _Maker) -> q.Question:
     items = tuple(
         q.Item(id=make.fresh(), element=element.id, to=(targets[(n + 1) % 3].id,))
         for n, element in enumerate(left))
-    return q.Matching(**_common(make, partial="right_parts"), items=items, targets=targets)
+    return q.Matching(**common(make, partial="right_parts"), items=items, targets=targets)
 
 
-def _ordering(make: _Maker) -> q.Question:
+def _ordering(make: Maker) -> q.Question:
     steps = make.column(("First step", "Second step", "Third step", "Fourth step"), _LEFT, 720,
                          "Step", 84)
-    return q.Ordering(**_common(make), items=tuple(
+    return q.Ordering(**common(make), items=tuple(
         q.InOrder(id=make.fresh(), element=step.id) for step in steps))
 
 
-def _drag(make: _Maker) -> q.Question:
+def _drag(make: Maker) -> q.Question:
     top = _TOP + _BELOW_PROMPT
     boxes = [make.put(Shape(
         id=make.fresh(), name=f"Target {n}", x=_LEFT + (n - 1) * 580, y=top, w=540, h=180,
@@ -204,10 +212,10 @@ def _drag(make: _Maker) -> q.Question:
     items = tuple(q.Item(id=make.fresh(), element=text.id, to=ids)
                   for text, ids in zip(texts, to, strict=True))
     return q.DragToTarget(
-        **_common(make, partial="right_minus_wrong"), targets=targets, items=items)
+        **common(make, partial="right_minus_wrong"), targets=targets, items=items)
 
 
-def _hotspot(make: _Maker) -> q.Question:
+def _hotspot(make: Maker) -> q.Question:
     top = _TOP + _BELOW_PROMPT
     picture = make.put(Picture(id=make.fresh(), name="Picture", x=_LEFT, y=top, w=640, h=360))
     spots = [make.put(Area(
@@ -215,12 +223,12 @@ def _hotspot(make: _Maker) -> q.Question:
         style=Style(radius=8),
     )) for name, x in (("The right place", 80.0), ("A decoy", 400.0))]
     return q.Hotspot(
-        **_common(make, partial="right_minus_wrong"), on=picture.id, clicks=1,
+        **common(make, partial="right_minus_wrong"), on=picture.id, clicks=1,
         spots=tuple(q.Spot(id=make.fresh(), element=spot.id, right=n == 0)
                     for n, spot in enumerate(spots)))
 
 
-def _rating(make: _Maker) -> q.Question:
+def _rating(make: Maker) -> q.Question:
     top = _TOP + _BELOW_PROMPT
     rows = [make.field("scale", f"Row {n}", top + (n - 1) * 120, h=104, w=_WIDTH, label=words,
                        low=1, high=5, options=("not at all", "fully"))

@@ -18,7 +18,8 @@ Node: TypeAlias = bool | int | float | str | Sequence[Any]
 
 Gives = Literal["number", "text", "yes_no", "any"]
 Named = Literal[
-    "variables", "live", "slides", "elements", "overlays", "sets", "questions",
+    "variables", "live", "slides", "elements", "overlays", "sets", "questions", "quizzes",
+    "question_sets", "bands",
 ]
 
 
@@ -59,13 +60,32 @@ OPERATORS: Mapping[str, Operator] = {
     "right": Operator("yes_no", names="questions"), "earned": Operator("number", names="questions"),
     "row": Operator("number", names="questions"), "outcome": Operator("text", names="questions"),
     "told": Operator("text", names="questions"),
+    "quiz_points": Operator("number", names="quizzes"),
+    "quiz_max_points": Operator("number", names="quizzes"),
+    "quiz_score": Operator("number", names="quizzes"),
+    "quiz_right": Operator("number", names="quizzes"),
+    "quiz_questions": Operator("number", names="quizzes"),
+    "quiz_answered": Operator("number", names="quizzes"),
+    "quiz_seconds": Operator("number", names="quizzes"),
+    "quiz_attempt": Operator("number", names="quizzes"),
+    "quiz_attempts_left": Operator("number", names="quizzes"),
+    "quiz_best": Operator("number", names="quizzes"),
+    "quiz_pass_mark": Operator("number", names="quizzes"),
+    "quiz_result": Operator("text", names="quizzes"),
+    "quiz_passed": Operator("yes_no", names="quizzes"),
+    "quiz_finished": Operator("yes_no", names="quizzes"),
+    "quiz_band": Operator("text", names="quizzes"),
+    "set_score": Operator("number", names="question_sets"),
+    "set_right": Operator("number", names="question_sets"),
+    "in_band": Operator("yes_no", names="bands"),
 }
 """All operators but `GIVEN`. *dropped* gives the target that an element lies on, as its id;
 *watched* the share (0..1) of a video or audio that was played; *seconds_on* the time on a slide
 since it was last entered; *gate* whether its gate is open; *row* the row of the answer table that
 was taken, 0 for none; *unjudged* whether there is an answer that can be submitted and is not the
 one that was judged last; *outcome* right, partly, wrong, neutral, *told* in words how it was
-judged. What they give is defined in `engine.expression`."""
+judged. What they give is defined in `engine.expression`; of quizzes, their sets and the bands of
+their results in `engine.quiz_results`."""
 
 ARITY: Mapping[str, tuple[int, int]] = {
     name: (operator.least, operator.most) for name, operator in OPERATORS.items()

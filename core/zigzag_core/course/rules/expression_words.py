@@ -9,13 +9,22 @@ _FACTS = {
     "seen": "was seen", "clicked": "was clicked", "shown": "is shown", "open": "is open",
     "all_seen": "was seen in full", "gate": "lets the learner on", "chosen": "has an answer",
     "unjudged": "has an answer that was not judged yet", "locked": "is finished",
-    "right": "is answered correctly",
+    "right": "is answered correctly", "quiz_passed": "is passed", "quiz_finished": "is finished",
+    "in_band": "is the band of the result",
 }
 _VALUES = {
     "watched": "what was played of {}", "dropped": "where {} lies", "seen_of": "the seen of {}",
     "left_of": "what is left of {}", "seconds_on": "the seconds on {}",
     "attempts": "the attempts at {}", "attempts_left": "the attempts left at {}",
     "earned": "the points for {}", "variable": "{}",
+    "quiz_points": "the points in {}", "quiz_max_points": "the points possible in {}",
+    "quiz_score": "the score in {}, in %,", "quiz_right": "the right answers in {}",
+    "quiz_questions": "the questions of {}", "quiz_answered": "the questions answered in {}",
+    "quiz_seconds": "the seconds spent in {}", "quiz_attempt": "the attempt at {}",
+    "quiz_attempts_left": "the attempts left at {}", "quiz_best": "the best score in {}, in %,",
+    "quiz_pass_mark": "the pass mark of {}", "quiz_result": "the result of {}",
+    "quiz_band": "the band of the result in {}", "set_score": "the score in {}, in %,",
+    "set_right": "the right answers in {}",
 }
 _LIVE = {
     "points": "the sum of points", "max_points": "the sum of points possible",
@@ -27,6 +36,14 @@ _LIVE = {
     "answered": "the number of questions answered", "questions": "the number of questions",
     "question_number": "the question's number",
     "question_count": "the number of questions of the quiz",
+    "quiz_points": "the points in the quiz", "quiz_max_points": "the points possible in the quiz",
+    "quiz_score": "the score in the quiz, in %,", "quiz_right": "the right answers in the quiz",
+    "quiz_questions": "the questions of the quiz",
+    "quiz_answered": "the questions answered in the quiz",
+    "quiz_seconds": "the seconds spent in the quiz", "quiz_attempt": "the attempt at the quiz",
+    "quiz_attempts_left": "the attempts left at the quiz",
+    "quiz_best": "the best score in the quiz, in %,", "quiz_pass_mark": "the quiz's pass mark",
+    "quiz_result": "the quiz's result", "quiz_band": "the band of the quiz's result",
 }
 _COMPARED = {
     "=": "is", "!=": "is not", "<": "is less than", "<=": "is at most", ">": "is more than",

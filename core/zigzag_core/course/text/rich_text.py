@@ -11,13 +11,17 @@ LiveValue = Literal[
     "points", "max_points", "score", "slides_seen", "slides", "slide_number", "slide_title",
     "minutes", "seconds", "learner_name", "result", "answered", "questions",
     "question_number", "question_count",
+    "quiz_points", "quiz_max_points", "quiz_score", "quiz_right", "quiz_questions",
+    "quiz_answered", "quiz_seconds", "quiz_attempt", "quiz_attempts_left", "quiz_best",
+    "quiz_pass_mark", "quiz_result", "quiz_band",
 ]
 """Values that the course itself keeps: points so far, points possible, score in per cent,
 slides seen, slides in all, number (from 1) and title of the current slide, whole minutes and
 seconds spent, the learner's name, the result (``passed``, ``failed`` or ``open``), questions
 answered to their end, questions in all. Of the slides with questions that this learner gets, in
 the quiz that the current slide is in or else in the course: how many there are up to it, and in
-all."""
+all. Those of a quiz tell of the quiz that the slide is in, else of the last one before it, what
+the operators of these names tell (`engine.quiz_results`)."""
 
 
 class TextRun(Model):

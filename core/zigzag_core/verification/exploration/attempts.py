@@ -6,8 +6,8 @@ from math import ceil
 from typing import Any, Literal, TypedDict, cast
 
 from zigzag_core.course import Input
+from zigzag_core.engine.at_hand import at_hand
 from zigzag_core.engine.index import Index
-from zigzag_core.engine.learner import at_hand
 from zigzag_core.engine.moving import may_go
 from zigzag_core.engine.questions import time_left, timed
 from zigzag_core.engine.run import Run

@@ -1,6 +1,6 @@
 """Checks of quizzes: what cannot be drawn as asked, what is never drawn, what is not fair."""
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Iterator, Mapping, Sequence
 
 from zigzag_core.compiler.quizzes import program_quizzes
 from zigzag_core.compiler.scope import facts_of
@@ -8,11 +8,15 @@ from zigzag_core.course import CourseDocument
 from zigzag_core.course.questions.descriptors import is_judged
 from zigzag_core.course.quizzes import QuestionSet, Quiz
 from zigzag_core.course.sections import quizzes_of
-from zigzag_core.program.quiz import ProgramQuiz
+from zigzag_core.course.text.spoken import spoken
+from zigzag_core.program.quiz import DrawnSet, ProgramQuiz
 from zigzag_core.quiz.drawing import Draws
 from zigzag_core.quiz.reach import reachable
 
 from .finding import Finding
+
+_WORDS_A_MINUTE = 300
+"""Somebody who reads fast; who reads slower needs more."""
 
 
 def quiz_findings(document: CourseDocument) -> Iterator[Finding]:
@@ -50,6 +54,7 @@ def _of_quiz(
         yield _finding("too_few_sets", (
             f"The quiz “{title}” draws {quiz.take} sets, but it has {len(quiz.sets)}."),
             own[0])
+    yield from _of_taking(title, quiz, made, document)
     low, high = reachable(draws, {
         slide.id: sum(q.points for q in slide.questions if q.purpose == "scored" and is_judged(q))
         for slide in document.slides})
@@ -57,6 +62,34 @@ def _of_quiz(
         yield _finding("draws_differ", (
             f"In the quiz “{title}” some learners can get {high:g} points and others only "
             f"{low:g}, by what is drawn for them."), own[0])
+
+
+def _of_taking(
+    title: str, quiz: Quiz, made: ProgramQuiz, document: CourseDocument
+) -> Iterator[Finding]:
+    """Results that come before the questions, and time that does not last to read them."""
+    for slide in made.opening:
+        if slide in quiz.outcomes and made.sets:
+            yield _finding("outcome_too_early", (
+                f"An outcome slide of the quiz “{title}” stands before its questions: the quiz "
+                "is over as soon as learners come back to it."), slide)
+    if quiz.time_limit is not None:
+        words = {slide.id: sum(len(spoken(e).split()) for e in slide.elements)
+                 for slide in document.slides}
+        least = sum(_fewest_words(one, words) for one in made.sets)
+        seconds = least / _WORDS_A_MINUTE * 60
+        if seconds > quiz.time_limit:
+            yield _finding("time_too_short", (
+                f"The quiz “{title}” has {quiz.time_limit} s, but only reading its questions "
+                f"takes {round(seconds)} s or more in any draw."), made.slides[0])
+
+
+def _fewest_words(drawn: DrawnSet, words: Mapping[str, int]) -> int:
+    """How many words a draw of a set has at the least, limits aside."""
+    units = sorted(sum(words.get(slide, 0) for slide in unit.slides)
+                   for unit in drawn.units if unit.questions)
+    most = max((unit.questions for unit in drawn.units), default=1)
+    return sum(units if drawn.take is None else units[:drawn.take // max(most, 1)])
 
 
 def _of_set(one: QuestionSet, own: Sequence[str], document: CourseDocument) -> Iterator[Finding]:

@@ -2,13 +2,11 @@
 import { Box, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import type { QuizNumbers } from "../../../api/types";
-import { useCourse } from "../../store/store";
 import { t } from "../../../words/quiz";
 import { GuessChart } from "./GuessChart";
 
 /** The numbers; paler while they are worked out anew. */
-export function Numbers({ numbers, old, problem }: { numbers: QuizNumbers | undefined; old: boolean; problem: Error | null }): ReactNode {
-  const mark = useCourse((state) => state.course.pass_mark);
+export function Numbers({ numbers, old, problem, mark }: { numbers: QuizNumbers | undefined; old: boolean; problem: Error | null; mark: number }): ReactNode {
   if (problem) return <Text color="brick" role="alert">{t("numbersFailed", { reason: problem.message })}</Text>;
   if (!numbers) return <Box h="320px" borderRadius="card" bg="sky.soft" aria-busy />;
   const many = manyQuizzes(numbers.quizzes);

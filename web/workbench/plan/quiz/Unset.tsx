@@ -5,7 +5,9 @@ import type { Quiz } from "../../../api/types";
 import { Card } from "../../../kit/Card";
 import { t } from "../../../words/quiz";
 import { useCourse } from "../../store/store";
+import { QuietButton } from "../../../kit/QuietButton";
 import { MoveTo } from "./MoveTo";
+import { setOutcome } from "./quizzes";
 
 /** These slides, a line each; selected ones can be moved to a set. */
 export function Unset({ section, quiz, own, slides }: { section: string; quiz: Quiz; own: readonly string[]; slides: readonly string[] }): ReactNode {
@@ -15,6 +17,7 @@ export function Unset({ section, quiz, own, slides }: { section: string; quiz: Q
   const inSets = new Set(quiz.sets.flatMap((set) => set.slides));
   const first = own.findIndex((slide) => inSets.has(slide));
   const here = slides.filter((slide) => chosen.has(slide));
+  const one = here.length === 1 ? here[0] : undefined;
   return (
     <Card title={t("inNoSet")}>
       <Text color="quiet" fontSize="12.5px" mb="1.5">{t("inNoSetHelp")}</Text>
@@ -27,6 +30,7 @@ export function Unset({ section, quiz, own, slides }: { section: string; quiz: Q
               onChange={(event) => setChosen(new Set(event.target.checked ? [...chosen, slide] : [...chosen].filter((one) => one !== slide)))}
             />
             <Text truncate flex="1">{title}</Text>
+            {quiz.outcomes.includes(slide) && <Text color="marigold.ink">{t("outcome")}</Text>}
             <Text color="quiet">{first < 0 || own.indexOf(slide) < first ? t("beforeTheSets") : t("afterTheSets")}</Text>
           </Flex>
         );
@@ -35,6 +39,9 @@ export function Unset({ section, quiz, own, slides }: { section: string; quiz: Q
         <Flex align="center" gap="2" pt="2" color="quiet" fontSize="13px">
           <Text>{t("chosen", { count: here.length })}</Text>
           <MoveTo section={section} quiz={quiz} slides={here} from={null} onMoved={() => setChosen(new Set())} />
+          {one && !quiz.outcomes.includes(one) && (
+            <QuietButton size="xs" onClick={() => { setOutcome(section, one, true); setChosen(new Set()); }}>{t("isAnOutcome")}</QuietButton>
+          )}
         </Flex>
       )}
     </Card>

@@ -4,10 +4,15 @@ import { freshId } from "../../store/ids";
 import { apply, changeSlide, useCourse } from "../../store/store";
 import { t } from "../../../words/quiz";
 import { linesOf, sectionOf } from "../lines";
+import { api, take } from "../../../api/client";
+import { sayDone } from "../../../kit/toaster";
+import { editCourse } from "../../store/edits";
 
 const { getState: get } = useCourse;
 
-const EMPTY_QUIZ: Quiz = { sets: [], order: "kept", again: "new" };
+const EMPTY_QUIZ: Quiz = {
+  sets: [], order: "kept", again: "new", counts: "best", extendable: true, time_shown: true, outcomes: [], bands: [],
+};
 
 export type Place = "free" | "first" | "last";
 
@@ -96,6 +101,55 @@ export function separate(section: string, set: string, slides: readonly string[]
   changeQuiz(section, t("separate"), (quiz) => withSet(quiz, set, (one) => apart(one, slides)));
 }
 
+/** Make a slide of each question in a text, in the sets of the quiz. */
+export async function makeQuestions(section: string, text: string, count: number): Promise<void> {
+  const made = await editCourse({
+    label: t("addQuestions"),
+    ask: ({ course }) => take(api.POST("/api/edits/questions", { body: { course, section, text } })),
+    then: () => ({}),
+  });
+  if (made) sayDone(t("questionsWereMade", { count }));
+}
+
+/** Make an outcome slide at the end of the quiz. */
+export async function makeOutcome(section: string): Promise<void> {
+  await editCourse({
+    label: t("makeAnOutcome"),
+    ask: ({ course }) => take(api.POST("/api/edits/new-outcome", { body: { course, section } })),
+    then: () => ({}),
+  });
+}
+
+/** Let a slide of the quiz, that is in no set, show its outcome, or be a plain one. */
+export function setOutcome(section: string, slide: string, is: boolean): void {
+  changeQuiz(section, is ? t("isAnOutcome") : t("notAnOutcome"), (quiz) => ({
+    ...quiz, outcomes: [...quiz.outcomes.filter((other) => other !== slide), ...(is ? [slide] : [])],
+  }));
+}
+
+/** Add a band above those that there are. */
+export function addBand(section: string): void {
+  changeQuiz(section, t("addABand"), (quiz) => {
+    const least = quiz.bands.length ? Math.min(Math.floor(((quiz.bands.at(-1)?.least ?? 0) + 100) / 2), 100) : 0;
+    return withBands(quiz, [...quiz.bands, { id: freshId(), name: t("newBand", { number: quiz.bands.length + 1 }), least }]);
+  });
+}
+
+/** Change a band; one that would begin where another does stays where it is. */
+export function changeBand(section: string, band: string, change: Partial<Quiz["bands"][number]>): void {
+  changeQuiz(section, t("bands"), (quiz) => withBands(quiz, quiz.bands.map((one) => (one.id === band ? { ...one, ...change } : one))), `band ${band}`);
+}
+
+/** Take a band away. */
+export function removeBand(section: string, band: string): void {
+  changeQuiz(section, t("removeThisBand"), (quiz) => ({ ...quiz, bands: quiz.bands.filter(({ id }) => id !== band) }));
+}
+
+function withBands(quiz: Quiz, bands: Quiz["bands"]): Quiz {
+  const limits = new Set(bands.map(({ least }) => least));
+  return limits.size < bands.length ? quiz : { ...quiz, bands: [...bands].sort((a, b) => a.least - b.least) };
+}
+
 /** Say how hard the questions of a slide are. */
 export function setLevel(slide: string, level: NonNullable<Slide["level"]> | ""): void {
   const found = get().slides[slide];
@@ -130,7 +184,7 @@ function apart(set: QuestionSet, slides: readonly string[]): QuestionSet {
 function inSet(quiz: Quiz, slides: readonly string[], set: string | null): Quiz {
   const gone = new Set(slides);
   return {
-    ...quiz,
+    ...quiz, outcomes: set === null ? quiz.outcomes : quiz.outcomes.filter((slide) => !gone.has(slide)),
     sets: quiz.sets.map((one) => {
       if (one.id === set) return { ...one, slides: [...one.slides.filter((slide) => !gone.has(slide)), ...slides] };
       const left = apart(one, slides);

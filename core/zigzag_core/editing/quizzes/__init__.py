@@ -1,0 +1,1 @@
+"""Editing quizzes: what is made in one step."""

@@ -1,0 +1,132 @@
+"""The slide that shows what a quiz came to, made in one step."""
+
+import re
+from collections.abc import Iterator
+from typing import Any
+
+from zigzag_core.course import (
+    Block,
+    Button,
+    Course,
+    Element,
+    IdSource,
+    RichText,
+    Rule,
+    Shape,
+    Slide,
+    Text,
+    TextRun,
+)
+from zigzag_core.course.document import Section
+from zigzag_core.course.elements.element import Meter
+from zigzag_core.course.layouts.shipped import TITLE_ONLY
+from zigzag_core.course.quizzes import Band, Quiz
+from zigzag_core.course.rules.rule import StartOver
+from zigzag_core.course.sections import slides_by_section
+from zigzag_core.course.style.style import Style
+from zigzag_core.course.style.theme import StyleUse
+from zigzag_core.course.style.usual_styles import usual
+from zigzag_core.course.text.rich_text import ValueRun
+from zigzag_core.errors import NoQuiz
+from zigzag_core.words import Say, say_english
+
+from ..layouts.following import slide_from, with_layout
+
+_GAP = re.compile(r"\{([a-z]+)\}")
+_VALUES = {"points": "quiz_points", "most": "quiz_max_points", "right": "quiz_right",
+           "questions": "quiz_questions", "mark": "quiz_pass_mark"}
+_LEFT, _TOP, _RING = 80.0, 180.0, 220.0
+_WORDS_LEFT, _WORDS_WIDTH = 360.0, 840.0
+
+
+def with_outcome(
+    course: Course, section: str, fresh: IdSource, say: Say = say_english
+) -> tuple[Course, Slide]:
+    """Return `course` with an outcome slide at the end of the quiz `section`, and the slide.
+
+    It shows the score as a ring and in words, a panel for each band of the result, and a button
+    that begins the quiz again. A quiz without bands gets two: passed, and not yet. `say` gives the
+    words, in the course's language. Raises `NoQuiz` where the section is no quiz.
+    """
+    found = next((one for one in course.sections if one.id == section), None)
+    if found is None or found.quiz is None:
+        raise NoQuiz
+    bands = found.quiz.bands or _two_bands(found.quiz, course, fresh, say)
+    course, layout = with_layout(course, TITLE_ONLY)
+    slide = slide_from(layout, course, say("outcome_title"), fresh)
+    made = _Maker(course, fresh, say)
+    slide = slide.model_copy(update={"elements": (
+        *slide.elements, *made.result(), *(made.panel(band) for band in bands),
+        made.again(section))})
+    quiz = found.quiz.model_copy(update={
+        "bands": bands, "outcomes": (*found.quiz.outcomes, slide.id)})
+    return _placed(course, found.model_copy(update={"quiz": quiz}), slide.id), slide
+
+
+def _two_bands(quiz: Quiz, course: Course, fresh: IdSource, say: Say) -> tuple[Band, ...]:
+    mark = course.pass_mark if quiz.pass_mark is None else quiz.pass_mark
+    passed = Band(id=fresh(), name=say("band_high"), least=mark)
+    return (Band(id=fresh(), name=say("band_low"), least=0), passed) if mark else (passed,)
+
+
+def _placed(course: Course, section: Section, slide: str) -> Course:
+    """The course with the slide at the end of its section; what begins behind it still does."""
+    groups = slides_by_section(course.slides, course.sections)
+    at = next(place for place, (one, _) in enumerate(groups)
+              if one is not None and one.id == section.id)
+    behind = sum(len(own) for _, own in groups[:at + 1])
+    own = groups[at][1]
+    sections = tuple(section if one.id == section.id else one for one in course.sections)
+    if not own:
+        sections = tuple(
+            one.model_copy(update={"before": slide}) if one.id == section.id else one
+            for one in sections)
+    return course.model_copy(update={
+        "slides": (*course.slides[:behind], slide, *course.slides[behind:]),
+        "sections": sections})
+
+
+class _Maker:
+    """Makes what stands on an outcome slide."""
+
+    def __init__(self, course: Course, fresh: IdSource, say: Say) -> None:
+        self.course, self.fresh, self.say = course, fresh, say
+
+    def follow(self, use: StyleUse, **own: Any) -> dict[str, Any]:
+        named = usual(use, self.course.styles)
+        return {"named_style": named.id, "own": tuple(own), "looks": named.looks,
+                "style": named.style.model_copy(update=own)}
+
+    def result(self) -> Iterator[Element]:
+        yield Meter(
+            id=self.fresh(), name="Score", alt="Score", meter="ring", of="quiz_score",
+            x=_LEFT, y=_TOP, w=_RING, h=_RING, style=Style(
+                fill="soft", text_colour="primary", size=40, bold=True, border_width=22))
+        lines = (self.line(key) for key in ("outcome_points", "outcome_right", "outcome_mark"))
+        yield Text(
+            id=self.fresh(), name="Result in words", x=_WORDS_LEFT, y=_TOP, w=_WORDS_WIDTH,
+            h=_RING, text=RichText(blocks=tuple(lines)), **self.follow("text", valign="middle"))
+
+    def line(self, key: str) -> Block:
+        runs: list[TextRun | ValueRun] = []
+        for place, piece in enumerate(_GAP.split(self.say(key))):
+            if place % 2:
+                runs.append(ValueRun(of=_VALUES[piece], bold=True))
+            elif piece:
+                runs.append(TextRun(text=piece))
+        return Block(runs=tuple(runs))
+
+    def panel(self, band: Band) -> Element:
+        return Shape(
+            id=self.fresh(), name=band.name, x=_LEFT, y=_TOP + _RING + 32, w=1120, h=120,
+            shown=["in_band", band.id],
+            text=RichText(blocks=(Block(runs=(TextRun(text=band.name, bold=True),)),)),
+            **self.follow("shape"))
+
+    def again(self, section: str) -> Element:
+        left = [">", ["quiz_attempts_left", section], 0]
+        return Button(
+            id=self.fresh(), name="Try again", label=self.say("outcome_again"),
+            x=_LEFT, y=_TOP + _RING + 176, w=320, h=68,
+            shown=["and", ["not", ["quiz_passed", section]], left],
+            rules=(Rule(id=self.fresh(), do=(StartOver(what="quiz"),)),), **self.follow("button"))

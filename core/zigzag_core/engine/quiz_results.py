@@ -1,0 +1,200 @@
+"""What an attempt at a quiz has come to. The twin is `web/player/engine/quizResults.ts`."""
+
+from collections.abc import Callable, Mapping, Sequence
+from typing import Literal
+
+from zigzag_core.grading.grade import gives_points
+from zigzag_core.program import Grader
+from zigzag_core.program.limits import LIMITS
+from zigzag_core.program.quiz import ProgramBand, ProgramQuiz
+
+from .index import Index
+from .state import NOT_BEGUN, Answer, Earlier, State
+from .values import Value, number
+
+_NONE = Answer()
+
+
+def share(index: Index, state: State, quiz: ProgramQuiz) -> float:
+    """Return which share (0..1) of all points the present attempt has; 0 where it gives none."""
+    return _share(state, index.ordered(state.draws).graders(quiz.id))
+
+
+def counted(index: Index, state: State, quiz: ProgramQuiz) -> float:
+    """Return the share (0..1) of the points that counts, of all attempts.
+
+    The present attempt is one of them where it is finished, or the first; and where the best
+    counts.
+    """
+    taking = state.taking.get(quiz.id, NOT_BEGUN)
+    found = taking.earlier
+    if taking.finished or not found.count or quiz.counts == "best":
+        found = with_one(found, share(index, state, quiz))
+    match quiz.counts:
+        case "best":
+            return found.best
+        case "first":
+            return found.first
+        case "last":
+            return found.last
+    return number(found.total / found.count)
+
+
+def with_one(earlier: Earlier, result: float) -> Earlier:
+    """Return what attempts came to, with one more."""
+    return Earlier(
+        count=earlier.count + 1, first=earlier.first if earlier.count else result,
+        best=max(earlier.best, result), last=result, total=number(earlier.total + result))
+
+
+def counted_before(index: Index, state: State) -> float:
+    """Return by how many points earlier attempts change what the answers come to now."""
+    change = 0.0
+    for quiz in index.program.quizzes:
+        taking = state.taking.get(quiz.id, NOT_BEGUN)
+        if taking.earlier.count:
+            graders = index.ordered(state.draws).graders(quiz.id)
+            change += number(counted(index, state, quiz) * _most(graders)) - _points(state, graders)
+    return change
+
+
+def pass_mark(index: Index, quiz: ProgramQuiz) -> float:
+    """Return from how many per cent on a quiz is passed."""
+    return index.program.pass_mark if quiz.pass_mark is None else quiz.pass_mark
+
+
+def passed(index: Index, state: State, quiz: ProgramQuiz) -> bool:
+    """Return whether the result that counts reaches the pass mark."""
+    if not _most(index.ordered(state.draws).graders(quiz.id)):
+        return False
+    return percent(counted(index, state, quiz)) >= pass_mark(index, quiz)
+
+
+def keeps_from_passing(index: Index, state: State, quiz: ProgramQuiz) -> bool:
+    """Return whether a pass mark of the quiz's own is not reached yet."""
+    return quiz.pass_mark is not None and not passed(index, state, quiz) and bool(
+        _most(index.ordered(state.draws).graders(quiz.id)))
+
+
+def percent(of: float) -> float:
+    """Return a share in per cent, with two decimals."""
+    return int(of * 10_000 + 0.5) / 100
+
+
+def attempt(state: State, quiz: ProgramQuiz) -> int:
+    """Return the number of the present attempt, from 1."""
+    return next((draw.attempt for draw in state.draws if draw.quiz == quiz.id), 1)
+
+
+def unanswered(index: Index, state: State, quiz: ProgramQuiz) -> int:
+    """Return how many questions of the present attempt have no answer."""
+    return sum(not _has_answer(state.answers.get(q.id, _NONE))
+               for q in index.ordered(state.draws).graders(quiz.id))
+
+
+def band(index: Index, state: State, quiz: ProgramQuiz) -> ProgramBand | None:
+    """Return the band that the present attempt is in."""
+    reached = percent(share(index, state, quiz))
+    return next((one for one in reversed(quiz.bands) if reached >= one.least), None)
+
+
+def fact(index: Index, state: State, operator: str, quiz: ProgramQuiz | None) -> Value:
+    """Return what `operator`, one of the ``quiz_`` ones, gives for a quiz; of none a nothing."""
+    if quiz is None:
+        return _NOTHING.get(operator, 0.0)
+    return _FACTS[operator](index, state, quiz)
+
+
+def of_set(index: Index, state: State, operator: str, name: str) -> Value:
+    """Return what *set_score* (per cent) or *set_right* gives for a set of questions."""
+    for quiz in index.program.quizzes:
+        for one in quiz.sets:
+            if one.id == name:
+                slides = {slide for unit in one.units for slide in unit.slides}
+                graders = [q for q in index.ordered(state.draws).graders(quiz.id)
+                           if q.slide in slides]
+                return percent(_share(state, graders)) if operator == "set_score" \
+                    else float(_right(state, graders))
+    return 0.0
+
+
+def in_band(index: Index, state: State, name: str) -> bool:
+    """Return whether the result is in the band `name` of its quiz."""
+    for quiz in index.program.quizzes:
+        if any(one.id == name for one in quiz.bands):
+            found = band(index, state, quiz)
+            return found is not None and found.id == name
+    return False
+
+
+def _points(state: State, graders: Sequence[Grader]) -> float:
+    return sum(state.answers.get(q.id, _NONE).points for q in graders if q.purpose == "scored")
+
+
+def _most(graders: Sequence[Grader]) -> float:
+    return sum(q.points for q in graders if gives_points(q))
+
+
+def _share(state: State, graders: Sequence[Grader]) -> float:
+    most = _most(graders)
+    return number(max(_points(state, graders) / most, 0)) if most else 0.0
+
+
+def _right(state: State, graders: Sequence[Grader]) -> int:
+    return sum(state.answers.get(q.id, _NONE).result == "right" for q in graders)
+
+
+def _has_answer(answer: Answer) -> bool:
+    return answer.attempts > 0 or bool(answer.given)
+
+
+def _result(index: Index, state: State, quiz: ProgramQuiz) -> Literal["open", "passed", "failed"]:
+    if passed(index, state, quiz):
+        return "passed"
+    return "failed" if _finished(index, state, quiz) else "open"
+
+
+def _finished(index: Index, state: State, quiz: ProgramQuiz) -> bool:
+    """Whether it was finished, or nothing in it can be answered any more."""
+    if state.taking.get(quiz.id, NOT_BEGUN).finished:
+        return True
+    graders = index.ordered(state.draws).graders(quiz.id)
+    return bool(graders) and all(state.answers.get(q.id, _NONE).locked for q in graders)
+
+
+def _band_name(index: Index, state: State, quiz: ProgramQuiz) -> str:
+    found = band(index, state, quiz)
+    return found.name if found else ""
+
+
+_NOTHING: Mapping[str, Value] = {
+    "quiz_result": "open", "quiz_band": "", "quiz_passed": False, "quiz_finished": False}
+
+_FACTS: Mapping[str, Callable[[Index, State, ProgramQuiz], Value]] = {
+    "quiz_points": lambda index, state, quiz: number(
+        _points(state, index.ordered(state.draws).graders(quiz.id))),
+    "quiz_max_points": lambda index, state, quiz: number(
+        _most(index.ordered(state.draws).graders(quiz.id))),
+    "quiz_score": lambda index, state, quiz: percent(share(index, state, quiz)),
+    "quiz_right": lambda index, state, quiz: float(
+        _right(state, index.ordered(state.draws).graders(quiz.id))),
+    "quiz_questions": lambda index, state, quiz: float(
+        len(index.ordered(state.draws).graders(quiz.id))),
+    "quiz_answered": lambda index, state, quiz: float(
+        len(index.ordered(state.draws).graders(quiz.id)) - unanswered(index, state, quiz)),
+    "quiz_seconds": lambda index, state, quiz: float(
+        state.taking.get(quiz.id, NOT_BEGUN).used // 1_000),
+    "quiz_attempt": lambda index, state, quiz: float(attempt(state, quiz)),
+    "quiz_attempts_left": lambda index, state, quiz: float(
+        max((quiz.attempts or LIMITS.most_attempts) - attempt(state, quiz), 0)),
+    "quiz_best": lambda index, state, quiz: percent(max(
+        share(index, state, quiz), state.taking.get(quiz.id, NOT_BEGUN).earlier.best)),
+    "quiz_pass_mark": lambda index, state, quiz: number(pass_mark(index, quiz)),
+    "quiz_result": _result,
+    "quiz_passed": passed,
+    "quiz_finished": _finished,
+    "quiz_band": _band_name,
+}
+
+OF_QUIZ = frozenset(_FACTS)
+"""The operators, and values that the course keeps, that tell of a quiz."""

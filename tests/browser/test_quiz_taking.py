@@ -1,0 +1,136 @@
+"""A quiz from a pasted text to its result: made in Plan, taken in a real package."""
+
+from selenium.webdriver.common.keys import Keys
+from selenium.webdriver.support.ui import Select
+
+from tests.core.packing import archived
+from tests.core.quiz_course import keys_course
+from tests.core.test_quiz_taking import taken_course
+
+from .packages import inside, launch, pass_time
+
+TEXT = """What comes off first?
+- [x] Boots
+- [ ] Hats
+Set: Fire
+
+A riddle without an answer
+
+The stove burns all night.
+Answer: false
+Points: 2
+"""
+
+
+def _put(page, label: str, value: object) -> None:
+    field = page.find(f"input[aria-label='{label}']")
+    field.send_keys(Keys.CONTROL, "a")
+    field.send_keys(str(value))
+
+
+def test_questions_are_pasted_and_the_quiz_gets_limits_bands_and_an_outcome(
+    page, server, tmp_path
+):
+    file = tmp_path / "course.zigzag"
+    file.write_bytes(archived(keys_course(), {}))
+    slug = server.manage("import", str(file))
+    page.go(f"/courses/{slug}/plan")
+    page.click("[aria-label^='Quiz “Before']")
+    page.press("Add questions")
+    page.find("textarea[aria-label='Questions as text']").send_keys(TEXT)
+    page.until(lambda: [one.get_attribute("data-read") for one in page.all("[data-read]")] == [
+        "single_choice", "misread", "true_false"])
+    assert "line 6" in page.find("[data-read=misread]").text
+    page.see("1 cannot be read and is left out.")
+    page.press("Make 2 questions")
+    page.until(lambda: "5 questions" in page.find("[data-set=setfire]").text)
+    page.until(lambda: "7 questions" in page.find("[data-set=setguests]").text)
+
+    page.click("[role=tab][data-value=taken]")
+    _put(page, "Attempts", 2)
+    Select(page.find("select[aria-label='A further attempt gets']")).select_by_value("wrong")
+    _put(page, "Time limit (min)", "1.5")
+    page.words("Show the time left")
+
+    page.click("[role=tab][data-value=results]")
+    _put(page, "Pass mark (%)", 60)
+    page.until(lambda: "at the pass mark of 60 %" in page.find("[data-numbers=new]").text)
+    page.see("no outcome slide yet")
+    page.press("Add an outcome slide")
+    page.find("[aria-label='Open “Your result”']")
+    # Two bands come with it: up to the pass mark, and from there on.
+    page.until(lambda: len(page.all("[role=group][aria-label='Passed']")) == 1)
+    page.press("Add a band")
+    page.until(lambda: page.all("[role=group][aria-label='Band 3']"))
+    page.saved()
+    page.browser.refresh()
+    page.click("[aria-label^='Quiz “Before']")
+    page.click("[role=tab][data-value=results]")
+    page.find("[aria-label='Open “Your result”']")
+    quiz = page.call("GET", f"/courses/{slug}")["course"]["sections"][0]["quiz"]
+    assert (quiz["attempts"], quiz["again"], quiz["time_limit"], quiz["pass_mark"]) == (
+        2, "wrong", 90, 60)
+    assert [band["least"] for band in quiz["bands"]] == [0, 60, 80]
+    page.click("[aria-label='Open “Your result”']")
+    # On the slide the panel of the lowest band says when it is shown.
+    page.see("Your result")
+
+
+def _title(page) -> str:
+    return page.find("main.zz-view").get_attribute("aria-label").split(": ", 1)[1]
+
+
+def _goes_on(page, titles=None) -> None:
+    before = _title(page)
+    page.press("Next")
+    page.until(lambda: _title(page) != before)
+
+
+def test_the_time_of_a_quiz_runs_stays_over_leaving_and_ends_it(page, server, tmp_path):
+    launch(page, server, tmp_path, taken_course(time_limit=120, attempts=2, pass_mark=50))
+    page.find("main.zz-view")
+    assert not page.all(".zz-quiz-clock")
+    _goes_on(page)
+    first = page.find(".zz-quiz-clock").text
+    page.until(lambda: page.find(".zz-quiz-clock").text != first, "the time does not pass")
+    # An answer that is chosen, and not submitted.
+    page.find("main input[type=radio]").send_keys(" ")
+    page.find("main input[type=radio]:checked")
+    pass_time(page, 50)
+    page.until(lambda: page.find(".zz-quiz-clock").text.startswith("1:0"))
+    page.top()
+    page.press("Leave")
+    page.click("a[aria-label='Launch as Ines Tarrow']")
+    inside(page)
+    page.press("Resume")
+    page.until(lambda: page.find(".zz-quiz-clock").text.startswith(("1:0", "0:5")))
+    pass_time(page, 45)
+    page.until(lambda: page.all(".zz-quiz-clock.zz-ends"), "the end is not announced")
+    pass_time(page, 60)
+    page.until(lambda: _title(page) == "Your result", "the time does not end the quiz")
+    page.top()
+    # What was chosen was judged, and the LMS was told.
+    page.see("The result of answer 1")
+    inside(page)
+    page.press("Again")
+    page.until(lambda: _title(page) != "Your result")
+    assert page.find(".zz-quiz-clock").text.startswith(("2:00", "1:5"))
+
+
+def test_finishing_with_open_questions_asks_and_no_attempt_is_left_afterwards(
+    page, server, tmp_path
+):
+    launch(page, server, tmp_path, taken_course(attempts=1))
+    for _ in range(4):
+        _goes_on(page)
+    page.press("Next")
+    page.see("Questions without an answer: 4. Go on once more to finish the quiz.")
+    assert _title(page) != "Your result"
+    page.press("Next")
+    page.until(lambda: _title(page) == "Your result")
+    page.press("Again")
+    page.see("No attempt at this quiz is left.")
+    page.press("Back")
+    page.until(lambda: _title(page) != "Your result")
+    assert not any(choice.is_enabled() for choice in page.all("main input[type=radio]"))
+    assert page.all("main input[type=radio]") and not page.all("main input:checked")

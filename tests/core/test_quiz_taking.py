@@ -1,0 +1,269 @@
+"""Taking a quiz: attempts, time, what it came to, and what a further attempt asks."""
+
+import pytest
+from zigzag_core.course.document import Section
+from zigzag_core.course.quizzes import Band, QuestionSet, Quiz
+from zigzag_core.course.rules.rule import StartOver
+from zigzag_core.editing.quizzes.outcome import with_outcome
+from zigzag_core.engine.expression import evaluate
+from zigzag_core.engine.expression import live as engine_live
+from zigzag_core.engine.results import points, score
+from zigzag_core.tracking.progress import pack, unpack
+from zigzag_core.verification.findings.document import findings
+
+from .making import Learner, button
+from .samples import fresh_ids, quiz_course, with_slides
+
+QUESTIONS = 4
+
+
+def taken_course(**settings):
+    """An opening slide, a quiz of four questions with its outcome, and a slide after it."""
+    document = quiz_course(QUESTIONS + 2, seed=8)
+    slides = list(document.slides)
+    again = button("again", StartOver(what="quiz"), label="Again")
+    over = button("over", StartOver(what="course"), label="From the start").model_copy(
+        update={"x": 400.0, "y": 400.0})
+    outcome = slides[-2].model_copy(update={
+        "title": "Your result", "questions": (), "elements": (again, over), "rules": ()})
+    after = slides[-1].model_copy(update={
+        "title": "After", "questions": (), "elements": (), "rules": ()})
+    slides[-2:] = [outcome, after]
+    quiz = Quiz(**{
+        "sets": (QuestionSet(id="setall", name="All", slides=tuple(
+            slide.id for slide in slides[1:-2]), shuffled=False),),
+        "again": "same", "outcomes": (outcome.id,), **settings})
+    document = with_slides(document, slides)
+    sections = (Section(id="secquiz", title="Keys", before=slides[1].id, quiz=quiz),
+                Section(id="secafter", title="After", before=after.id))
+    return document.model_copy(update={
+        "course": document.course.model_copy(update={"sections": sections})})
+
+
+class Taker(Learner):
+    """Somebody who takes the quiz and answers some of its questions right."""
+
+    def answers(self, *right, submit=True):
+        """On this and the next slides choose the right answer or a wrong one, twice."""
+        for correct in right:
+            question = next(q for q in self.index.program.questions if q.slide == self.slide)
+            part = next(p.id for p in question.parts if bool(p.right) == correct)
+            button_ = next(e.draw.id for e in self.index.slides[self.slide].elements
+                           if e.question == question.id and e.control == "button")
+            choice = next(e.draw.id for e in self.index.slides[self.slide].elements
+                          if e.part == part)
+            for _ in range((1 if correct else 2) if submit else 1):
+                self.clicks(choice)
+                if submit:
+                    self.clicks(button_)
+                for overlay in self.state.overlays:
+                    self.does("close", target=overlay)
+                if not correct and submit:
+                    other = next(p.id for p in question.parts if not p.right and p.id != part)
+                    choice = next(e.draw.id for e in self.index.slides[self.slide].elements
+                                  if e.part == other)
+            self.does("next")
+        return self
+
+    def quiz(self, name):
+        return engine_live(self.index, self.state, f"quiz_{name}")
+
+    @property
+    def title(self):
+        return self.index.slides[self.slide].title
+
+
+def test_the_outcome_tells_what_the_quiz_came_to_and_ends_it():
+    learner = Taker(taken_course(pass_mark=60)).does("next").answers(True, True, False, True)
+    assert learner.title == "Your result"
+    assert [learner.quiz(name) for name in (
+        "points", "max_points", "score", "right", "questions", "answered", "attempt",
+        "pass_mark", "result")] == [3, 4, 75, 3, 4, 4, 1, 60, "passed"]
+    assert all(answer.locked for answer in learner.state.answers.values())
+    learner.does("next")
+    assert learner.title == "After" and learner.quiz("score") == 75
+
+
+def test_finishing_with_open_questions_asks_once():
+    learner = Taker(taken_course()).does("next").answers(True, True)
+    learner.answers(False, submit=False).does("next")
+    # Nothing was submitted on one slide, nothing chosen on the last.
+    assert learner.effects == [{
+        "effect": "closed", "slide": learner.slide,
+        "message": "Questions without an answer: 1. Go on once more to finish the quiz."}]
+    learner.does("next")
+    assert learner.title == "Your result"
+    # What was chosen is judged, and all of it is locked.
+    assert (learner.quiz("answered"), learner.quiz("right")) == (3, 2)
+    last = learner.index.program.questions[3]
+    assert learner.state.answers[last.id].locked
+    assert not learner.state.answers[last.id].attempts
+    learner.does("previous")
+    before = learner.state.answers
+    learner.clicks(*(e.draw.id for e in learner.index.slides[learner.slide].elements))
+    assert learner.state.answers == before
+
+
+def test_a_pass_mark_of_the_quiz_has_to_be_reached_to_pass_the_course():
+    strict = Taker(taken_course(pass_mark=90)).does("next").answers(True, True, True, False)
+    assert score(strict.index, strict.state) == 75
+    assert (strict.state.success, strict.quiz("result")) == ("failed", "failed")
+    loose = Taker(taken_course(pass_mark=70)).does("next").answers(True, True, True, False)
+    assert loose.quiz("result") == "passed"
+    assert evaluate(loose.index, loose.state, ["quiz_passed", "secquiz"]) is True
+
+
+@pytest.mark.parametrize(("counts", "course"), [
+    ("best", 3), ("last", 1), ("first", 3), ("mean", 2)])
+def test_the_result_that_counts_is_the_course_s(counts, course):
+    learner = Taker(taken_course(counts=counts)).does("next").answers(True, True, True, False)
+    learner.clicks("again")
+    assert learner.quiz("attempt") == 2 and learner.quiz("points") == 0
+    # An attempt that is under way does not count yet.
+    assert points(learner.index, learner.state) == 3
+    learner.answers(True, False, False, False)
+    assert learner.title == "Your result" and learner.quiz("points") == 1
+    assert learner.quiz("best") == 75
+    assert points(learner.index, learner.state) == course
+
+
+def test_when_no_attempt_is_left_nothing_begins_again():
+    learner = Taker(taken_course(attempts=2)).does("next").answers(*[False] * 4)
+    assert learner.quiz("attempts_left") == 1
+    learner.clicks("again").answers(*[True] * 4)
+    assert learner.quiz("attempts_left") == 0
+    before = learner.state
+    learner.clicks("again")
+    assert learner.effects == [{"effect": "closed", "slide": learner.slide,
+                                "message": "No attempt at this quiz is left."}]
+    assert (learner.state.answers, learner.slide) == (before.answers, before.slide)
+    # Beginning the course again leaves the quiz as it is, and does not open it.
+    learner.clicks("over")
+    assert learner.title == "Welcome" and learner.state.answers == before.answers
+    learner.does("next")
+    learner.clicks(*(e.draw.id for e in learner.index.slides[learner.slide].elements))
+    assert learner.state.answers == before.answers
+
+
+def test_beginning_again_before_the_quiz_costs_no_attempt():
+    document = taken_course(attempts=1)
+    learner = Taker(document)
+    learner.does("slide", target=document.slides[-2].id)
+    assert learner.title == "Your result" and not learner.state.taking
+    learner.clicks("over").does("next").answers(True, True, True, True)
+    assert (learner.quiz("attempt"), learner.quiz("score")) == (1, 100)
+
+
+def test_only_what_was_wrong_comes_again_and_what_was_right_counts():
+    learner = Taker(taken_course(again="wrong")).does("next").answers(True, False, True, False)
+    wrong = tuple(q.slide for q in learner.index.program.questions[1:4:2])
+    assert learner.quiz("points") == 2
+    learner.clicks("again")
+    assert learner.slide == wrong[0] and learner.quiz("points") == 2
+    assert learner.quiz("max_points") == 4 and learner.quiz("questions") == 4
+    assert engine_live(learner.index, learner.state, "question_count") == 2
+    back = unpack(learner.index, pack(learner.index, learner.state))
+    assert back.draws == learner.state.draws and back.taking == learner.state.taking
+    learner.answers(True, True)
+    assert learner.title == "Your result"
+    assert (learner.quiz("points"), learner.quiz("score")) == (4, 100)
+    # Where nothing was wrong, a further attempt has all of it.
+    learner.clicks("again")
+    assert learner.quiz("points") == 0
+    assert engine_live(learner.index, learner.state, "question_count") == 4
+
+
+def test_when_the_time_is_up_the_quiz_is_over():
+    learner = Taker(taken_course(time_limit=60)).waits(100_000).does("next")
+    learner.waits(30_000).answers(True).answers(True, submit=False)
+    learner.waits(29_999)
+    assert learner.title != "Your result" and learner.quiz("seconds") == 59
+    learner.waits(1)
+    assert learner.title == "Your result"
+    assert {"effect": "announce", "text": "The time for this quiz is up."} in learner.effects
+    assert learner.quiz("right") == 2 and learner.quiz("seconds") == 60
+    learner.waits(10_000)
+    assert learner.quiz("seconds") == 60
+    learner.clicks("again")
+    assert learner.quiz("seconds") == 0
+
+
+def test_more_time_is_for_the_whole_quiz_too():
+    for extendable, title in ((True, "Question 1"), (False, "Your result")):
+        learner = Taker(taken_course(time_limit=60, extendable=extendable))
+        learner.does("more_time", factor=2).does("next").waits(61_000)
+        assert learner.title == title
+        learner.does("more_time", factor=0).waits(1_000_000)
+        assert learner.title == title
+
+
+def test_time_attempts_and_results_are_kept_over_leaving():
+    learner = Taker(taken_course(time_limit=60, counts="mean")).does("next")
+    learner.answers(True, True, True, False).clicks("again").waits(40_000)
+    state = unpack(learner.index, pack(learner.index, learner.state))
+    assert state.taking == learner.state.taking and state.taking["secquiz"].used == 40_000
+    learner.state = state
+    learner.waits(20_000)
+    assert learner.title == "Your result"
+    assert points(learner.index, learner.state) == 1.5
+
+
+def codes(document):
+    return {finding.code for finding in findings(document)}
+
+
+def test_what_is_odd_about_taking_it_is_found():
+    assert not codes(taken_course(time_limit=60)) & {"time_too_short", "outcome_too_early"}
+    assert "time_too_short" in codes(taken_course(time_limit=10))
+    document = taken_course()
+    section = document.course.sections[0]
+    order = document.course.slides
+    outcome = section.quiz.outcomes[0]
+    moved = document.course.model_copy(update={
+        "slides": (order[0], outcome, *(slide for slide in order[1:] if slide != outcome)),
+        "sections": (section.model_copy(update={"before": outcome}),
+                     *document.course.sections[1:])})
+    by_id = {slide.id: slide for slide in document.slides}
+    assert "outcome_too_early" in codes(document.model_copy(update={
+        "course": moved, "slides": tuple(by_id[name] for name in moved.slides)}))
+
+
+def test_an_outcome_slide_is_made_in_one_step():
+    document = taken_course(pass_mark=50)
+    course = document.course
+    empty = course.sections[0].model_copy(update={"quiz": course.sections[0].quiz.model_copy(
+        update={"outcomes": ()})})
+    course, slide = with_outcome(course.model_copy(update={
+        "sections": (empty, *course.sections[1:])}), "secquiz", fresh_ids(3))
+    quiz = course.sections[0].quiz
+    assert quiz.outcomes == (slide.id,) and [band.least for band in quiz.bands] == [0, 50]
+    # At the end of its section, before what follows.
+    assert course.slides.index(slide.id) == len(course.slides) - 2
+    at = course.slides.index(slide.id)
+    document = document.model_copy(update={
+        "course": course, "slides": (*document.slides[:at], slide, *document.slides[at:])})
+    learner = Taker(document).does("next").answers(True, False, False, False)
+    learner.does("next")
+    assert learner.title == "Your result"
+    shown = {e.draw.name for e in learner.index.slides[learner.slide].elements
+             if learner.sees(e.draw.id)}
+    assert shown == {"Title", "Score", "Result in words", "Not yet", "Try again"}
+    again = next(e.draw.id for e in learner.index.slides[learner.slide].elements
+                 if e.draw.name == "Try again")
+    learner.clicks(again).answers(True, True, False, True).does("next")
+    shown = {e.draw.name for e in learner.index.slides[learner.slide].elements
+             if learner.sees(e.draw.id)}
+    assert shown == {"Title", "Score", "Result in words", "Passed"}
+
+
+def test_bands_tell_results_apart():
+    bands = tuple(Band(id=f"band{least}", name=f"From {least}", least=least)
+                  for least in (0, 50, 100))
+    for right, band in ((0, 0), (1, 0), (2, 50), (3, 50), (4, 100)):
+        learner = Taker(taken_course(bands=bands)).does("next")
+        learner.answers(*[True] * right, *[False] * (QUESTIONS - right))
+        assert learner.quiz("band") == f"From {band}"
+        assert [evaluate(learner.index, learner.state, ["in_band", b.id]) for b in bands] == [
+            b.least == band for b in bands]
+        assert evaluate(learner.index, learner.state, ["set_score", "setall"]) == 25 * right
+        assert evaluate(learner.index, learner.state, ["set_right", "setall"]) == right

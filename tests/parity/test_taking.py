@@ -1,0 +1,86 @@
+"""Writes runs in which quizzes are taken, finished and taken again (`web/tests/parity.test.ts`)."""
+
+import random
+from collections import Counter
+from itertools import compress
+
+from zigzag_core.course.quizzes import Band
+from zigzag_core.engine import engine
+from zigzag_core.engine.index import Index
+
+from tests.core.quiz_course import keys_course
+from tests.core.samples import program_of
+from tests.core.test_quiz_taking import taken_course
+from tests.parity.seeds import are_fresh, seeds
+from tests.parity.traces import trace, write
+
+RUNS, STEPS = 60, 60
+HAPPENS = ("finished", "again", "kept", "passed")
+
+
+def _settings(draw: random.Random) -> dict:
+    return {
+        "again": draw.choice(["new", "unseen", "same", "wrong", "wrong"]),
+        "attempts": draw.choice([None, 1, 2, 3]),
+        "counts": draw.choice(["best", "last", "first", "mean"]),
+        "pass_mark": draw.choice([None, 0, 50, 75, 100]),
+        "time_limit": draw.choice([None, 10, 60]), "extendable": draw.random() < 0.5,
+        "bands": (Band(id="bandlow", name="Low", least=0),
+                  Band(id="bandhigh", name="High", least=draw.choice([25, 50, 99.5]))),
+    }
+
+
+def _moves(index: Index, state: engine.State, draw: random.Random) -> list[dict]:
+    """What a learner does next: answer, go on, begin again, or let time pass."""
+    question = next((q for q in index.program.questions if q.slide == state.slide), None)
+    elements = index.slides[state.slide].elements
+    kind = draw.random()
+    if question is not None and kind < 0.5:
+        right = [p for p in question.parts if p.right]
+        part = draw.choice(right if draw.random() < 0.7 else question.parts)
+        submit = next(e.draw.id for e in elements
+                      if e.question == question.id and e.control == "button")
+        choice = next(e.draw.id for e in elements if e.part == part.id)
+        return [{"event": "clicked", "target": choice},
+                *([{"event": "clicked", "target": submit}] if draw.random() < 0.8 else []),
+                *({"event": "close", "target": overlay.id}
+                  for overlay in index.slides[state.slide].overlays)]
+    names = [e.draw.id for e in elements if e.draw.id in ("again", "over")]
+    if names and kind < 0.6:
+        return [{"event": "clicked", "target": draw.choice(names)}]
+    return [draw.choice([
+        {"event": "next"}, {"event": "next"}, {"event": "next"}, {"event": "previous"},
+        {"event": "tick", "ms": draw.randint(1, 9_000)},
+        {"event": "slide", "target": draw.choice(index.order)},
+        {"event": "more_time", "factor": draw.choice([0, 1, 2])},
+    ])]
+
+
+def _happened(state: engine.State) -> set[str]:
+    taking = list(state.taking.values())
+    return set(compress(HAPPENS, (
+        any(t.finished for t in taking), any(t.earlier.count for t in taking),
+        any(d.kept for d in state.draws), state.success == "passed")))
+
+
+def test_taking_quizzes_is_traced():
+    found, seen = [], Counter()
+    for base in seeds():
+        for number in range(RUNS):
+            draw = random.Random(base * 1_000 + number)
+            made = _settings(draw)
+            program = program_of(keys_course(**made) if number % 4 == 0 else taken_course(**made))
+            index, seed = Index(program), draw.getrandbits(32)
+            state, events = engine.start(index, seed), []
+            todo, here = [{"event": "start"}], set()
+            while todo:
+                event = todo.pop(0)
+                state, _ = engine.step(index, state, event)
+                events.append(event)
+                here |= _happened(state)
+                if not todo and len(events) < STEPS:
+                    todo = _moves(index, state, draw)
+            seen.update(here)
+            found.append(trace(program, seed, events))
+    assert are_fresh() or min(seen[name] for name in HAPPENS) >= 5, seen
+    write("taking", found)

@@ -1,0 +1,169 @@
+/** What an attempt at a quiz has come to. The twin of `engine/quiz_results.py`, which says why. */
+import type { OF_QUIZ } from "../../api/tables";
+import { LIMITS } from "../../api/tables";
+import type { Grader, ProgramBand, ProgramQuiz } from "../../api/types";
+import { givesPoints } from "./grade";
+import { own } from "./own";
+import type { Index } from "./program";
+import { NO_ANSWER, NOT_BEGUN, type Answer, type Earlier, type State, type Success, type Taking } from "./state";
+import { number, type Value } from "./values";
+
+/** How far a quiz is. */
+export function takingOf(state: State, quiz: ProgramQuiz): Taking {
+  return own(state.taking, quiz.id) ?? NOT_BEGUN;
+}
+
+/** The questions of a quiz that the learner gets. */
+export function gradersOf(index: Index, state: State, quiz: ProgramQuiz): readonly Grader[] {
+  return index.ordered(state.draws).graders(quiz.id);
+}
+
+/** The share (0..1) of all points that the present attempt has; 0 where it gives none. */
+export function share(index: Index, state: State, quiz: ProgramQuiz): number {
+  return shareOf(state, gradersOf(index, state, quiz));
+}
+
+/** The share (0..1) of the points that counts, of all attempts. */
+function counted(index: Index, state: State, quiz: ProgramQuiz): number {
+  const { earlier, finished } = takingOf(state, quiz);
+  const found = finished || !earlier.count || quiz.counts === "best" ? withOne(earlier, share(index, state, quiz)) : earlier;
+  return quiz.counts === "mean" ? number(found.total / found.count) : found[quiz.counts];
+}
+
+/** What attempts came to, with one more. */
+export function withOne(earlier: Earlier, result: number): Earlier {
+  return {
+    count: earlier.count + 1, first: earlier.count ? earlier.first : result, best: Math.max(earlier.best, result), last: result,
+    total: number(earlier.total + result),
+  };
+}
+
+/** By how many points earlier attempts change what the answers come to now. */
+export function countedBefore(index: Index, state: State): number {
+  let change = 0;
+  for (const quiz of index.program.quizzes) {
+    if (!takingOf(state, quiz).earlier.count) continue;
+    const graders = gradersOf(index, state, quiz);
+    change += number(counted(index, state, quiz) * most(graders)) - points(state, graders);
+  }
+  return change;
+}
+
+/** From how many per cent on a quiz is passed. */
+function passMark(index: Index, quiz: ProgramQuiz): number {
+  return quiz.pass_mark ?? index.program.pass_mark;
+}
+
+function passed(index: Index, state: State, quiz: ProgramQuiz): boolean {
+  return most(gradersOf(index, state, quiz)) > 0 && percent(counted(index, state, quiz)) >= passMark(index, quiz);
+}
+
+/** Whether a pass mark of the quiz's own is not reached yet. */
+export function keepsFromPassing(index: Index, state: State, quiz: ProgramQuiz): boolean {
+  return typeof quiz.pass_mark === "number" && !passed(index, state, quiz) && most(gradersOf(index, state, quiz)) > 0;
+}
+
+function percent(of: number): number {
+  return Math.floor(of * 10_000 + 0.5) / 100;
+}
+
+function attempt(state: State, quiz: ProgramQuiz): number {
+  return state.draws.find((draw) => draw.quiz === quiz.id)?.attempt ?? 1;
+}
+
+/** How many questions of the present attempt have no answer. */
+export function unanswered(index: Index, state: State, quiz: ProgramQuiz): number {
+  return gradersOf(index, state, quiz).filter(({ id }) => !hasAnswer(answerTo(state, id))).length;
+}
+
+/** The band that the present attempt is in. */
+function bandOf(index: Index, state: State, quiz: ProgramQuiz): ProgramBand | undefined {
+  const reached = percent(share(index, state, quiz));
+  return [...quiz.bands].reverse().find(({ least }) => reached >= least);
+}
+
+/** What *set_score* (per cent) or *set_right* gives for a set of questions. */
+export function ofSet(index: Index, state: State, operator: "set_score" | "set_right", name: string): number {
+  for (const quiz of index.program.quizzes) {
+    const set = quiz.sets.find(({ id }) => id === name);
+    if (!set) continue;
+    const slides = new Set<string>(set.units.flatMap((unit) => unit.slides));
+    const graders = gradersOf(index, state, quiz).filter(({ slide }) => slides.has(slide));
+    return operator === "set_score" ? percent(shareOf(state, graders)) : right(state, graders);
+  }
+  return 0;
+}
+
+/** Whether the result is in the band `name` of its quiz. */
+export function inBand(index: Index, state: State, name: string): boolean {
+  const quiz = index.program.quizzes.find(({ bands }) => bands.some(({ id }) => id === name));
+  return quiz !== undefined && bandOf(index, state, quiz)?.id === name;
+}
+
+function answerTo(state: State, question: string): Answer {
+  return own(state.answers, question) ?? NO_ANSWER;
+}
+
+function points(state: State, graders: readonly Grader[]): number {
+  return graders.reduce((sum, { id, purpose }) => (purpose === "scored" ? sum + answerTo(state, id).points : sum), 0);
+}
+
+function most(graders: readonly Grader[]): number {
+  return graders.reduce((sum, grader) => (givesPoints(grader) ? sum + grader.points : sum), 0);
+}
+
+function shareOf(state: State, graders: readonly Grader[]): number {
+  const of = most(graders);
+  return of ? number(Math.max(points(state, graders) / of, 0)) : 0;
+}
+
+function right(state: State, graders: readonly Grader[]): number {
+  return graders.filter(({ id }) => answerTo(state, id).result === "right").length;
+}
+
+function hasAnswer({ attempts, given }: Answer): boolean {
+  return attempts > 0 || given.length > 0;
+}
+
+/** Whether it was finished, or nothing in it can be answered any more. */
+function isFinished(index: Index, state: State, quiz: ProgramQuiz): boolean {
+  const graders = gradersOf(index, state, quiz);
+  return takingOf(state, quiz).finished || (graders.length > 0 && graders.every(({ id }) => answerTo(state, id).locked));
+}
+
+function resultOf(index: Index, state: State, quiz: ProgramQuiz): Exclude<Success, "unknown"> | "open" {
+  if (passed(index, state, quiz)) return "passed";
+  return isFinished(index, state, quiz) ? "failed" : "open";
+}
+
+export type OfQuiz = (typeof OF_QUIZ)[number];
+
+const NOTHING: Partial<Record<OfQuiz, Value>> = { quiz_result: "open", quiz_band: "", quiz_passed: false, quiz_finished: false };
+
+const FACTS: Readonly<Record<OfQuiz, (index: Index, state: State, quiz: ProgramQuiz) => Value>> = {
+  quiz_points: (index, state, quiz) => number(points(state, gradersOf(index, state, quiz))),
+  quiz_max_points: (index, state, quiz) => number(most(gradersOf(index, state, quiz))),
+  quiz_score: (index, state, quiz) => percent(share(index, state, quiz)),
+  quiz_right: (index, state, quiz) => right(state, gradersOf(index, state, quiz)),
+  quiz_questions: (index, state, quiz) => gradersOf(index, state, quiz).length,
+  quiz_answered: (index, state, quiz) => gradersOf(index, state, quiz).length - unanswered(index, state, quiz),
+  quiz_seconds: (_, state, quiz) => Math.floor(takingOf(state, quiz).used / 1_000),
+  quiz_attempt: (_, state, quiz) => attempt(state, quiz),
+  quiz_attempts_left: (_, state, quiz) => Math.max((quiz.attempts ?? LIMITS.most_attempts) - attempt(state, quiz), 0),
+  quiz_best: (index, state, quiz) => percent(Math.max(share(index, state, quiz), takingOf(state, quiz).earlier.best)),
+  quiz_pass_mark: (index, _, quiz) => number(passMark(index, quiz)),
+  quiz_result: resultOf,
+  quiz_passed: passed,
+  quiz_finished: isFinished,
+  quiz_band: (index, state, quiz) => bandOf(index, state, quiz)?.name ?? "",
+};
+
+/** What an operator that tells of a quiz gives; of none a nothing. */
+export function fact(index: Index, state: State, operator: OfQuiz, quiz: ProgramQuiz | undefined): Value {
+  return quiz ? FACTS[operator](index, state, quiz) : NOTHING[operator] ?? 0;
+}
+
+/** Whether the course keeps a value of this name that tells of a quiz. */
+export function isOfQuiz(name: string): name is OfQuiz {
+  return Object.hasOwn(FACTS, name);
+}
