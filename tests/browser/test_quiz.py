@@ -107,6 +107,12 @@ def test_what_a_learner_gets_is_listed_by_number(page, server, tmp_path):
                    and drawn.text.splitlines() not in lists.values())
         lists[seed] = drawn.text.splitlines()
         check_drawn(["Hello, warden", *lists[seed]])
+    # Played, the quiz is the one that was listed.
+    page.click("[aria-label='Play it as learner 8']")
+    page.see("as learner 8")
+    page.frames("iframe[title='The course']")
+    page.find("main.zz-view")
+    assert _taken(page) == lists[8]
 
 
 def _title(page) -> str:

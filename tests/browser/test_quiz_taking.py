@@ -80,7 +80,7 @@ def _title(page) -> str:
     return page.find("main.zz-view").get_attribute("aria-label").split(": ", 1)[1]
 
 
-def _goes_on(page, titles=None) -> None:
+def _goes_on(page) -> None:
     before = _title(page)
     page.press("Next")
     page.until(lambda: _title(page) != before)
@@ -134,3 +134,28 @@ def test_finishing_with_open_questions_asks_and_no_attempt_is_left_afterwards(
     page.until(lambda: _title(page) != "Your result")
     assert not any(choice.is_enabled() for choice in page.all("main input[type=radio]"))
     assert page.all("main input[type=radio]") and not page.all("main input:checked")
+
+
+def test_answers_that_are_judged_at_the_end_can_be_changed_and_reach_the_lms(
+    page, server, tmp_path
+):
+    launch(page, server, tmp_path, taken_course(judged="end", pass_mark=50))
+    for _ in range(4):
+        _goes_on(page)
+        assert "Submit" not in page.find("main").text
+        page.find("main input[type=radio]").send_keys(" ")
+        page.find("main input[type=radio]:checked")
+    page.press("Back")
+    before = _title(page)
+    page.until(lambda: page.all("main input[type=radio]:checked"))
+    page.all("main input[type=radio]")[1].send_keys(" ")
+    page.until(lambda: page.all("main input[type=radio]")[1].is_selected())
+    page.top()
+    assert "The result of answer" not in page.find("body").text
+    inside(page)
+    page.press("Next")
+    page.until(lambda: _title(page) != before)
+    page.press("Next")
+    page.until(lambda: _title(page) == "Your result")
+    page.top()
+    page.see("The result of answer 4")

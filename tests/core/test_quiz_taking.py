@@ -48,8 +48,8 @@ class Taker(Learner):
         for correct in right:
             question = next(q for q in self.index.program.questions if q.slide == self.slide)
             part = next(p.id for p in question.parts if bool(p.right) == correct)
-            button_ = next(e.draw.id for e in self.index.slides[self.slide].elements
-                           if e.question == question.id and e.control == "button")
+            button_ = next((e.draw.id for e in self.index.slides[self.slide].elements
+                            if e.question == question.id and e.control == "button"), "")
             choice = next(e.draw.id for e in self.index.slides[self.slide].elements
                           if e.part == part)
             for _ in range((1 if correct else 2) if submit else 1):
@@ -188,6 +188,28 @@ def test_when_the_time_is_up_the_quiz_is_over():
     assert learner.quiz("seconds") == 0
 
 
+def test_answers_are_judged_at_the_end_and_can_be_changed_until_then():
+    document = taken_course(judged="end")
+    required = [slide.model_copy(update={"questions": tuple(
+        question.model_copy(update={"required": True}) for question in slide.questions)})
+        for slide in document.slides]
+    learner = Taker(document.model_copy(update={"slides": tuple(required)})).does("next")
+    assert not [e for e in learner.index.slides[learner.slide].elements if e.control == "button"]
+    # An answer is asked for before the slide is left.
+    learner.does("next")
+    assert learner.title == "Question 1"
+    learner.answers(False, True, False, True, submit=False)
+    assert learner.title == "Your result" and learner.quiz("points") == 2
+    answers = learner.state.answers.values()
+    assert all(answer.locked and answer.attempts == 1 for answer in answers)
+    learner.clicks("again")
+    learner.answers(False, submit=False).does("previous")
+    assert learner.quiz("answered") == 1 and learner.quiz("points") == 0
+    assert not learner.state.overlays
+    learner.answers(True, True, True, True, submit=False)
+    assert learner.quiz("points") == 4
+
+
 def test_more_time_is_for_the_whole_quiz_too():
     for extendable, title in ((True, "Question 1"), (False, "Your result")):
         learner = Taker(taken_course(time_limit=60, extendable=extendable))
@@ -215,6 +237,8 @@ def codes(document):
 def test_what_is_odd_about_taking_it_is_found():
     assert not codes(taken_course(time_limit=60)) & {"time_too_short", "outcome_too_early"}
     assert "time_too_short" in codes(taken_course(time_limit=10))
+    assert "never_judged" not in codes(taken_course(judged="end"))
+    assert "never_judged" in codes(taken_course(judged="end", outcomes=()))
     document = taken_course()
     section = document.course.sections[0]
     order = document.course.slides

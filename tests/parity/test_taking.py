@@ -21,6 +21,7 @@ HAPPENS = ("finished", "again", "kept", "passed")
 def _settings(draw: random.Random) -> dict:
     return {
         "again": draw.choice(["new", "unseen", "same", "wrong", "wrong"]),
+        "judged": draw.choice(["each", "each", "end"]),
         "attempts": draw.choice([None, 1, 2, 3]),
         "counts": draw.choice(["best", "last", "first", "mean"]),
         "pass_mark": draw.choice([None, 0, 50, 75, 100]),
@@ -38,8 +39,8 @@ def _moves(index: Index, state: engine.State, draw: random.Random) -> list[dict]
     if question is not None and kind < 0.5:
         right = [p for p in question.parts if p.right]
         part = draw.choice(right if draw.random() < 0.7 else question.parts)
-        submit = next(e.draw.id for e in elements
-                      if e.question == question.id and e.control == "button")
+        submit = next((e.draw.id for e in elements
+                       if e.question == question.id and e.control == "button"), "")
         choice = next(e.draw.id for e in elements if e.part == part.id)
         return [{"event": "clicked", "target": choice},
                 *([{"event": "clicked", "target": submit}] if draw.random() < 0.8 else []),

@@ -9119,7 +9119,8 @@ export interface components {
          *     sets are taken at random (`take`; None: all). They follow each other as listed (*kept*), in any
          *     order (*shuffled*), or what is drawn of all of them is shuffled as one (*mixed*). A further
          *     attempt gets a *new* draw, one with what is still *unseen* first, the *same*, or only what was
-         *     *wrong*.
+         *     *wrong*. Answers are judged question by question (*each*), or when the quiz is finished
+         *     (*end*): until then they can be changed.
          *
          *     It can be taken `attempts` times (None: as often as wanted); `counts`
          *     says which result counts. Its own `pass_mark` (per cent; None: as the course) has to be reached
@@ -9149,6 +9150,12 @@ export interface components {
             again: "new" | "unseen" | "same" | "wrong";
             /** Attempts */
             attempts?: number | null;
+            /**
+             * Judged
+             * @default each
+             * @enum {string}
+             */
+            judged: "each" | "end";
             /**
              * Counts
              * @default best

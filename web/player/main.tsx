@@ -26,6 +26,12 @@ function trackerFor(kind: string, index: Index, app: string, whole?: Promise<voi
   return new LocalTracker(index, whole);
 }
 
+/** The number of the learner that a rehearsal is asked to be, if it is one. */
+function seedIn(text: string | null): number | null {
+  const seed = text === null || text === "" ? NaN : Number(text);
+  return Number.isInteger(seed) && seed >= 0 && seed < 2 ** 32 ? seed : null;
+}
+
 /** The values that a rehearsal begins with, by variable; what cannot be read is left out. */
 function startingValues(text: string | null): Record<string, Value> {
   try {
@@ -43,8 +49,8 @@ function begin(root: HTMLElement, index: Index, arrival?: Arrival): void {
   const tracker = trackerFor(root.dataset.tracking ?? "web", index, app, arrival?.whole);
   const wanted = new URLSearchParams(window.location.hash.slice(1));
   const from = wanted.get("from");
-  const seed = crypto.getRandomValues(new Uint32Array(1))[0] as number;
   const rehearses = tracker instanceof RehearsalTracker;
+  const seed = (rehearses ? seedIn(wanted.get("seed")) : null) ?? crypto.getRandomValues(new Uint32Array(1))[0] as number;
   const session = new Session(index, tracker, {
     seed, ...(arrival ? { arrival } : {}), from: index.position.has(from ?? "") ? from : null, ...(rehearses ? { witness: tracker.witness, set: startingValues(wanted.get("set")) } : {}),
   });

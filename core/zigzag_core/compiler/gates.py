@@ -57,6 +57,8 @@ def _wanted(
         case QuestionAnswered(wants=how, question=question):
             names = [question] if question else [q.id for q in slide.questions]
             operator = "locked" if how == "answered" else "right"
+            if scope.collects(slide.id):
+                operator = "chosen"
             return ["and", *([operator, name] for name in names)] if names else True
         case MediaWatched(media=media, share=share):
             return [">=", ["watched", media], share] if media else True

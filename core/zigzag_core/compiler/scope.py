@@ -150,6 +150,16 @@ class Scope:
         return tuple((section.id, own)
                      for section, _, own in quizzes_of(self.order, self.sections) if own)
 
+    @cached_property
+    def _judged_at_end(self) -> frozenset[str]:
+        return frozenset(
+            slide for _, quiz, own in quizzes_of(self.order, self.sections)
+            if quiz.judged == "end" for slide in own)
+
+    def collects(self, slide: str) -> bool:
+        """Return whether what `slide` asks is judged at the end of its quiz."""
+        return slide in self._judged_at_end
+
     def quiz_for(self, slide: str) -> tuple[str, tuple[str, ...]] | None:
         """Return the quiz that `slide` is in, else the last before it, else the first; with its
         slides.
@@ -168,9 +178,11 @@ def scope_of(course: Course, slides: Sequence[SlideFacts]) -> Scope:
         overlays=frozenset(name for slide in slides for name in slide.overlays),
         inputs={k: v for slide in slides for k, v in slide.inputs.items()},
         steps={k: v for slide in slides for k, v in slide.steps.items()},
-        # Of quizzes slides know only where they are: what is drawn compiles none anew.
+        # Of quizzes slides know only where they are, and when they are judged: what is drawn
+        # compiles none anew.
         sections=tuple(
-            section.model_copy(update={"quiz": Quiz()}) if section.quiz else section
+            section.model_copy(update={"quiz": Quiz(judged=section.quiz.judged)})
+            if section.quiz else section
             for section in course.sections),
         variables=tuple(variable.id for variable in course.variables),
         pictures={file.id: (file.w, file.h) for file in course.media if file.id in wanted},

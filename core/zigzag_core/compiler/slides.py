@@ -29,6 +29,7 @@ from zigzag_core.program import (
     Span,
 )
 
+from .collecting import collected
 from .feedback import feedback
 from .gates import program_gate
 from .numbering import remembered_of
@@ -59,6 +60,8 @@ class CompiledSlide:
 
 def compiled_slide(slide: Slide, scope: Scope) -> CompiledSlide:
     """Return what `slide`, which is as its layout makes it look, comes to in `scope`."""
+    if scope.collects(slide.id):
+        slide = collected(slide)
     weave = woven(slide, scope)
     made = _slide(slide, weave, scope)
     return CompiledSlide(
@@ -75,10 +78,8 @@ def _slide(slide: Slide, weave: Woven, scope: Scope) -> ProgramSlide:
         element: changes for question in slide.questions
         for element, changes in roles_of(question, slide).items()
     }
-    after = [
-        feedback(question, slide, scope)
-        for question in slide.questions
-    ]
+    after = [] if scope.collects(slide.id) else [
+        feedback(question, slide, scope) for question in slide.questions]
     shown = spans(slide.timing)
     for overlay in slide.overlays:
         shown |= spans(overlay.timing)

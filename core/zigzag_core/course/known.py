@@ -9,7 +9,8 @@ from .model import Model
 from .references import Identity, Reference, identities, references
 from .style.style import GIVEN_LOOKS
 
-OF_COURSE = frozenset({"slide", "section", "variable", "medium", "style", "layout"})
+OF_COURSE = frozenset(
+    {"slide", "section", "set", "band", "variable", "medium", "style", "layout"})
 """Kinds of things that are the course's; all others are on a slide or in a layout."""
 
 

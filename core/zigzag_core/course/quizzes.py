@@ -97,7 +97,8 @@ class Quiz(Model):
     sets are taken at random (`take`; None: all). They follow each other as listed (*kept*), in any
     order (*shuffled*), or what is drawn of all of them is shuffled as one (*mixed*). A further
     attempt gets a *new* draw, one with what is still *unseen* first, the *same*, or only what was
-    *wrong*.
+    *wrong*. Answers are judged question by question (*each*), or when the quiz is finished
+    (*end*): until then they can be changed.
 
     It can be taken `attempts` times (None: as often as wanted); `counts`
     says which result counts. Its own `pass_mark` (per cent; None: as the course) has to be reached
@@ -111,6 +112,7 @@ class Quiz(Model):
     order: Literal["kept", "shuffled", "mixed"] = "kept"
     again: Literal["new", "unseen", "same", "wrong"] = "new"
     attempts: Annotated[int, Field(ge=1, le=MOST_ATTEMPTS)] | None = None
+    judged: Literal["each", "end"] = "each"
     counts: Literal["best", "last", "first", "mean"] = "best"
     pass_mark: Annotated[float, Field(ge=0, le=100)] | None = None
     time_limit: Annotated[int, Field(ge=10, le=86_400)] | None = None

@@ -58,7 +58,7 @@ function Ring({ element, style, share }: { element: MeterElement; style: Style; 
       />
       <text
         x={w / 2} y={h / 2} textAnchor="middle" dominantBaseline="central" fill="var(--ink)"
-        fontSize={style.size} fontWeight={style.bold ? 700 : 400} fontFamily="var(--zz-text)"
+        style={{ fontSize: style.size, fontWeight: style.bold ? 700 : 400, fontFamily: "var(--zz-text)" }}
       >
         {Math.round(share * 100)} %
       </text>

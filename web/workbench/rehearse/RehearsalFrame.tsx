@@ -5,12 +5,12 @@ import { t } from "../../words/rehearse";
 import { useCourse } from "../store/store";
 import { Coming } from "./Coming";
 
-/** A run of the course: where the player is, the slide that it begins with, and its number. */
-export interface Run { url: string; from: string | null; number: number }
+/** A run of the course: where the player is, the slide that it begins with, as which learner (null: any), and its number. */
+export interface Run { url: string; from: string | null; seed: string | null; number: number }
 
 /** The address of a rehearsal, which says where it begins and with which values of variables. */
-function addressOf({ url, from }: Run, starting: Readonly<Record<string, Value>>): string {
-  const begin = new URLSearchParams({ ...(from ? { from } : {}), set: JSON.stringify(starting) });
+function addressOf({ url, from, seed }: Run, starting: Readonly<Record<string, Value>>): string {
+  const begin = new URLSearchParams({ ...(from ? { from } : {}), ...(seed ? { seed } : {}), set: JSON.stringify(starting) });
   return `${url}#${begin.toString()}`;
 }
 

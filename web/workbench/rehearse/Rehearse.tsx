@@ -56,6 +56,7 @@ export default function Rehearse(): ReactNode {
   const [asked, setAsked] = useState<string | null>(null);
   const [starting, setStarting] = useState<Readonly<Record<string, Value>>>({});
   const here = search.get("from");
+  const seed = search.get("seed");
 
   const name = (id: string): string => nameIn(index, id);
 
@@ -117,7 +118,7 @@ export default function Rehearse(): ReactNode {
       setAsking(false);
       setLatest(null);
       setCalls([]);
-      setRun({ url, from, number: (run?.number ?? 0) + 1 });
+      setRun({ url, from, seed, number: (run?.number ?? 0) + 1 });
     } catch (error) {
       setProblem(error instanceof Error ? error.message : t("theRehearsalCouldNotBegin"));
     }
@@ -178,6 +179,7 @@ export default function Rehearse(): ReactNode {
           <Text fontWeight="700" flex="1" truncate>
             {current && `${order.indexOf(current) + 1} · ${slides[current]?.title ?? ""}`}
           </Text>
+          {seed && <Text color="quiet" whiteSpace="nowrap">{t("learnerNumber", { seed })}</Text>}
           <QuietButton borderRadius="full" aria-pressed={asking} disabled={!run} bg={asking ? "sky.soft" : undefined} onClick={() => ask(!asking)}>
             <CircleHelp size={15} /> {asking ? t("clickAnElement") : t("why")}
           </QuietButton>

@@ -67,7 +67,12 @@ def _of_quiz(
 def _of_taking(
     title: str, quiz: Quiz, made: ProgramQuiz, document: CourseDocument
 ) -> Iterator[Finding]:
-    """Results that come before the questions, and time that does not last to read them."""
+    """Quizzes that do not end, results before the questions, time that is too short to read them.
+    """
+    if quiz.judged == "end" and not made.outcomes:
+        yield _finding("never_judged", (
+            f"The answers of the quiz “{title}” are judged at its end, but it has no outcome "
+            "slide: they are never judged. Add one in Plan."), made.slides[0], "error")
     for slide in made.opening:
         if slide in quiz.outcomes and made.sets:
             yield _finding("outcome_too_early", (

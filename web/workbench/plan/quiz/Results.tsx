@@ -1,5 +1,5 @@
 /** What a quiz comes to: when it is passed, which attempt counts, the bands of its result, and where it is shown. */
-import { Box, Flex, Heading, Text } from "@chakra-ui/react";
+import { Box, Flex, Heading, Input, Text } from "@chakra-ui/react";
 import { X } from "lucide-react";
 import type { ReactNode } from "react";
 import type { Quiz, Section } from "../../../api/types";
@@ -7,7 +7,6 @@ import { Choose } from "../../../kit/Choose";
 import { Explained } from "../../../kit/Explained";
 import { NumberField } from "../../../kit/NumberField";
 import { QuietButton } from "../../../kit/QuietButton";
-import { TextField } from "../../../kit/TextField";
 import { Tool } from "../../../kit/Tool";
 import { t } from "../../../words/quiz";
 import { useCourse } from "../../store/store";
@@ -44,18 +43,28 @@ function Bands({ section, bands }: { section: string; bands: Quiz["bands"] }): R
     <Box as="section" aria-label={t("bands")} bg="paper" borderWidth="1px" borderRadius="card" px="4" py="3">
       <Explained help={t("bandsHelp")}><Heading as="h3" fontSize="14px">{t("bands")}</Heading></Explained>
       {lowest > 0 && <Text color="quiet" pt="1">{t("noBandBelow", { least: lowest })}</Text>}
-      {bands.map((band, at) => {
-        const next = bands[at + 1];
-        return (
-          <Flex key={band.id} align="end" gap="3" py="1" role="group" aria-label={band.name}>
-            <Box w="240px"><TextField label={t("nameOfTheBand")} value={band.name} onChange={(name) => { if (name.trim()) changeBand(section, band.id, { name: name.slice(0, 200) }); }} /></Box>
-            <Box w="160px"><NumberField label={t("bandFrom")} value={band.least} min={0} max={100} onChange={(least) => changeBand(section, band.id, { least })} /></Box>
-            <Text color="quiet" flex="1" pb="1.5">{next ? t("bandTo", { to: next.least }) : t("bandToTheEnd")}</Text>
-            <Tool label={t("removeThisBand")} onClick={() => removeBand(section, band.id)}><X size={14} /></Tool>
-          </Flex>
-        );
-      })}
+      {bands.length > 0 && (
+        <Box display="grid" gridTemplateColumns="240px 84px 1fr 36px" columnGap="3" rowGap="1.5" alignItems="center" pt="2" fontSize="13px">
+          <Text color="quiet" fontWeight="600" aria-hidden>{t("band")}</Text>
+          <Text color="quiet" fontWeight="600" gridColumn="span 3" aria-hidden>{t("bandFrom")}</Text>
+          {bands.map((band, at) => <BandRow key={band.id} section={section} band={band} next={bands[at + 1]?.least} />)}
+        </Box>
+      )}
       {bands.length < MOST_BANDS && <Box pt="2"><QuietButton size="sm" onClick={() => addBand(section)}>{t("addABand")}</QuietButton></Box>}
+    </Box>
+  );
+}
+
+function BandRow({ section, band, next }: { section: string; band: Quiz["bands"][number]; next: number | undefined }): ReactNode {
+  return (
+    <Box display="contents" role="group" aria-label={band.name}>
+      <Input
+        size="xs" bg="paper" aria-label={t("nameOfTheBand")} defaultValue={band.name} maxLength={200}
+        onChange={(event) => { if (event.target.value.trim()) changeBand(section, band.id, { name: event.target.value.trim() }); }}
+      />
+      <NumberField bare label={t("bandFrom")} value={band.least} min={0} max={100} onChange={(least) => changeBand(section, band.id, { least })} />
+      <Text color="quiet">{next === undefined ? t("bandToTheEnd") : t("bandTo", { to: next })}</Text>
+      <Tool label={t("removeThisBand")} onClick={() => removeBand(section, band.id)}><X size={14} /></Tool>
     </Box>
   );
 }

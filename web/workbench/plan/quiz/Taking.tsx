@@ -9,6 +9,7 @@ import { t } from "../../../words/quiz";
 import { changeQuiz } from "./quizzes";
 
 const AGAIN = [["new", t("drawNew")], ["unseen", t("drawUnseen")], ["same", t("drawSame")], ["wrong", t("drawWrong")]] as const;
+const JUDGED = [["each", t("judgedEach")], ["end", t("judgedAtEnd")]] as const;
 /** As many as the course document takes. */
 const MOST_ATTEMPTS = 100;
 const LONGEST = 1_440;
@@ -24,6 +25,7 @@ export function Taking({ section, quiz }: { section: Section; quiz: Quiz }): Rea
         onChange={(attempts) => put(t("attemptsOfTheQuiz"), { attempts: Math.round(attempts) }, "attempts")}
       />
       <Choose label={t("furtherAttempt")} help={t("furtherHelp")} value={quiz.again} options={AGAIN} onChange={(again) => put(t("furtherAttempt"), { again })} />
+      <Choose label={t("answersAreJudged")} help={t("judgedHelp")} value={quiz.judged} options={JUDGED} onChange={(judged) => put(t("answersAreJudged"), { judged })} />
       <NumberField
         label={t("timeLimit")} help={t("timeLimitHelp")} value={quiz.time_limit ? quiz.time_limit / 60 : null} min={0.5} max={LONGEST}
         none={{ word: t("none"), onNone: () => put(t("timeLimit"), { time_limit: null }, "time") }}

@@ -11,7 +11,7 @@ import { editCourse } from "../../store/edits";
 const { getState: get } = useCourse;
 
 const EMPTY_QUIZ: Quiz = {
-  sets: [], order: "kept", again: "new", counts: "best", extendable: true, time_shown: true, outcomes: [], bands: [],
+  sets: [], order: "kept", again: "new", judged: "each", counts: "best", extendable: true, time_shown: true, outcomes: [], bands: [],
 };
 
 export type Place = "free" | "first" | "last";
