@@ -5,6 +5,7 @@ from zigzag_core.course.document import Section
 from zigzag_core.course.quizzes import Band, QuestionSet, Quiz
 from zigzag_core.course.rules.rule import StartOver
 from zigzag_core.editing.quizzes.outcome import with_outcome
+from zigzag_core.engine import engine
 from zigzag_core.engine.expression import evaluate
 from zigzag_core.engine.expression import live as engine_live
 from zigzag_core.engine.results import points, score
@@ -82,6 +83,21 @@ def test_the_outcome_tells_what_the_quiz_came_to_and_ends_it():
     assert all(answer.locked for answer in learner.state.answers.values())
     learner.does("next")
     assert learner.title == "After" and learner.quiz("score") == 75
+
+
+def test_a_quiz_that_was_left_whole_is_taken_whole():
+    learner = Taker(taken_course(take=0))
+    assert learner.quiz("questions") == 0
+    away = learner.index.order[2]
+    state, _ = engine.step(
+        learner.index, engine.start(learner.index, 1), {"event": "start", "target": away})
+    learner.state = state
+    assert (learner.slide, learner.quiz("questions"), learner.quiz("max_points")) == (away, 4, 4)
+    learner.answers(True, True, True)
+    assert learner.title != "Your result"
+    learner.does("next")
+    assert learner.title == "Your result" and learner.quiz("score") == 75
+    assert all(answer.locked for answer in learner.state.answers.values())
 
 
 def test_finishing_with_open_questions_asks_once():

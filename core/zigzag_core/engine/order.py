@@ -75,7 +75,8 @@ class Order:
         """Return the questions of a quiz that the learner gets, and those answered right before."""
         found = self._graders.get(quiz)
         if found is None:
-            own = {*self._drawn.get(quiz, ()), *self._kept.get(quiz, ())}
+            whole = next((q.slides for q in self._program.quizzes if q.id == quiz), ())
+            own = {*self._drawn.get(quiz, whole), *self._kept.get(quiz, ())}
             found = self._graders[quiz] = tuple(
                 q for q in self._program.questions if q.slide in own)
         return found

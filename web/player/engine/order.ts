@@ -20,12 +20,10 @@ export class Order {
   private readonly numbered = new Map<string, readonly [number: number, count: number]>();
   private readonly kept: ReadonlyMap<string, readonly string[]>;
   private readonly ofQuiz = new Map<string, readonly Grader[]>();
-  private readonly all: readonly Grader[];
   private readonly drawn: ReadonlyMap<string, readonly string[]>;
   private readonly quizOf = new Map<string, ProgramQuiz>();
 
-  constructor(program: Program, draws: readonly Draw[]) {
-    this.all = program.questions;
+  constructor(private readonly program: Program, draws: readonly Draw[]) {
     this.kept = new Map(draws.map(({ quiz, kept }) => [quiz, kept]));
     this.drawn = new Map(draws.map(({ quiz, slides }) => [quiz, slides]));
     for (const quiz of program.quizzes) {
@@ -69,8 +67,9 @@ export class Order {
   graders(quiz: string): readonly Grader[] {
     let found = this.ofQuiz.get(quiz);
     if (!found) {
-      const own = new Set([...this.drawn.get(quiz) ?? [], ...this.kept.get(quiz) ?? []]);
-      this.ofQuiz.set(quiz, found = this.all.filter(({ slide }) => own.has(slide)));
+      const whole = this.program.quizzes.find(({ id }) => id === quiz)?.slides ?? [];
+      const own = new Set<string>([...this.drawn.get(quiz) ?? whole, ...this.kept.get(quiz) ?? []]);
+      this.ofQuiz.set(quiz, found = this.program.questions.filter(({ slide }) => own.has(slide)));
     }
     return found;
   }
