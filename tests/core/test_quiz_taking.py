@@ -4,6 +4,7 @@ import pytest
 from zigzag_core.course.document import Section
 from zigzag_core.course.quizzes import Band, QuestionSet, Quiz
 from zigzag_core.course.rules.rule import StartOver
+from zigzag_core.course.rules.timing import Timing
 from zigzag_core.editing.quizzes.outcome import with_outcome
 from zigzag_core.engine import engine
 from zigzag_core.engine.expression import evaluate
@@ -202,6 +203,19 @@ def test_when_the_time_is_up_the_quiz_is_over():
     assert learner.quiz("seconds") == 60
     learner.clicks("again")
     assert learner.quiz("seconds") == 0
+
+
+def test_the_time_is_up_on_a_slide_with_a_timing_of_its_own():
+    document = taken_course(time_limit=60)
+    slides = tuple(slide.model_copy(update={"timing": Timing(length=60_000)})
+                   for slide in document.slides)
+    learner = Taker(document.model_copy(update={"slides": slides})).does("next")
+    learner.waits(59_999)
+    assert learner.title == "Question 1"
+    learner.waits(5_000)
+    # The clock of the outcome slide has run since then.
+    assert learner.title == "Your result"
+    assert learner.state.clocks[learner.slide].at == 4_999
 
 
 def test_answers_are_judged_at_the_end_and_can_be_changed_until_then():

@@ -5,6 +5,7 @@ from collections import Counter
 from itertools import compress
 
 from zigzag_core.course.quizzes import Band
+from zigzag_core.course.rules.timing import Timing
 from zigzag_core.engine import engine
 from zigzag_core.engine.index import Index
 
@@ -14,7 +15,7 @@ from tests.core.test_quiz_taking import taken_course
 from tests.parity.seeds import are_fresh, seeds
 from tests.parity.traces import trace, write
 
-RUNS, STEPS = 60, 60
+RUNS, STEPS = 90, 60
 HAPPENS = ("finished", "again", "kept", "passed")
 
 
@@ -70,7 +71,10 @@ def test_taking_quizzes_is_traced():
         for number in range(RUNS):
             draw = random.Random(base * 1_000 + number)
             made = _settings(draw)
-            program = program_of(keys_course(**made) if number % 4 == 0 else taken_course(**made))
+            document = keys_course(**made) if number % 4 == 0 else taken_course(**made)
+            slides = tuple(slide.model_copy(update={"timing": Timing(length=draw.choice(
+                [0, 2_000, 10_000, 60_000]))}) for slide in document.slides)
+            program = program_of(document.model_copy(update={"slides": slides}))
             index, seed = Index(program), draw.getrandbits(32)
             state, events = engine.start(index, seed), []
             todo, here = [{"event": "start"}], set()

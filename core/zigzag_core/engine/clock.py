@@ -24,8 +24,8 @@ def advance(run: Run, ms: int) -> None:
             break
         _pass(run, owners, passed)
         questions.expire(run)
-        _expire_quiz(run)
         _fire(run, owners if passed else [])
+        _expire_quiz(run)
         follow_up(run)
         if run.state.ended or not run.state.slide:
             break

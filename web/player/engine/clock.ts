@@ -20,8 +20,8 @@ export function advance(run: Run, ms: number): void {
     if (passed === null) break;
     pass(run, owners, passed);
     questions.expire(run);
-    expireQuiz(run);
     fire(run, passed ? owners : []);
+    expireQuiz(run);
     followUp(run);
     if (run.state.ended || !run.state.slide) break;
   }
