@@ -149,7 +149,13 @@ def _ended_by(run: Run, slide: str) -> ProgramQuiz | None:
 
 
 def _is_begun(state: State, quiz: ProgramQuiz) -> bool:
-    """Whether the learner was on a slide of it, beside what opens it and the outcomes."""
+    """Whether the attempt had time, is over, or the learner was on a slide of it.
+
+    What opens it and the outcomes do not count. That slides were seen may have been forgotten.
+    """
+    taking = state.taking.get(quiz.id, NOT_BEGUN)
+    if taking.used or taking.finished:
+        return True
     beside = {*quiz.opening, *quiz.outcomes}
     return any(slide in state.visited and slide not in beside for slide in quiz.slides)
 

@@ -108,9 +108,11 @@ function endedBy({ index, state }: Run, slide: string): ProgramQuiz | undefined 
   return quiz?.outcomes.includes(slide) && isBegun(state, quiz) && !takingOf(state, quiz).finished ? quiz : undefined;
 }
 
-/** Whether the learner was on a slide of it, beside what opens it and the outcomes. */
-function isBegun({ visited }: State, { slides, opening, outcomes }: ProgramQuiz): boolean {
-  return slides.some((slide) => visited.includes(slide) && !opening.includes(slide) && !outcomes.includes(slide));
+/** Whether the attempt had time, is over, or the learner was on a slide of it, beside what opens it and the outcomes. */
+function isBegun(state: State, quiz: ProgramQuiz): boolean {
+  const { used, finished } = takingOf(state, quiz);
+  const [{ visited }, { slides, opening, outcomes }] = [state, quiz];
+  return used > 0 || finished || slides.some((slide) => visited.includes(slide) && !opening.includes(slide) && !outcomes.includes(slide));
 }
 
 function nextDraw(quiz: ProgramQuiz, before: Draw, run: Run): Draw {
