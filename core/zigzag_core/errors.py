@@ -56,6 +56,18 @@ class NoQuiz(Refusal):
         super().__init__("There is no such quiz in this course. Load the page again.")
 
 
+class NotAQuestion(Refusal):
+    """What was written down is no question."""
+
+    code = "not_a_question"
+
+
+class TooLong(Refusal):
+    """A text holds more than is taken at once, or more than there is room for."""
+
+    code = "too_long"
+
+
 class CannotAsk(Refusal):
     """A question cannot be made, or turned into another, as asked for."""
 

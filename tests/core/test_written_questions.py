@@ -14,8 +14,9 @@ from zigzag_core.course.document import Section
 from zigzag_core.course.elements.geometry import box_of
 from zigzag_core.course.quizzes import QuestionSet, Quiz
 from zigzag_core.editing.quizzes.making import plant_questions
-from zigzag_core.editing.quizzes.reading import TooLong, read_questions
+from zigzag_core.editing.quizzes.reading import read_questions
 from zigzag_core.editing.quizzes.written import Misread, Written
+from zigzag_core.errors import TooLong
 from zigzag_core.grading.grade import judge
 from zigzag_core.grading.solutions import right_response
 from zigzag_core.verification.findings.document import findings
@@ -159,6 +160,13 @@ def test_a_table_says_the_same(mark):
     ("question\tright\tcolour\nWhat?\tOne\tred", 1, "no such columns"),
     ('question,right\n"never closed', 2, "no answer"),
     ("5 single choice, 2 riddles", 1, "riddles"),
+    ("What?\nKind: hotspot\nAnswer: 1", 1, "cannot be written as text"),
+    ("What?\nKind: numeric\nAnswer: 1e16", 1, "no number"),
+    ("It is __" + "x" * 501 + "__.", 1, "500 characters"),
+    ("What?\nAnswer: " + "|".join(f"w{n}" for n in range(101)), 1, "At most 100 answers"),
+    ("What?\nAnswer: yes\nSet: " + "x" * 201, 1, "200 characters"),
+    ("What?\nAnswer: yes\nFeedback when right: " + "x" * 2_001, 1, "2,000 characters"),
+    ("What?\nAnswer: yes\nTags: " + ",".join(map(str, range(21))), 1, "20 tags"),
 ])
 def test_what_is_no_question_is_named_with_its_line(text, line, why):
     misread = next(one for one in read_questions(text) if isinstance(one, Misread))
@@ -243,3 +251,14 @@ def test_sets_keep_what_they_have():
     planted = plant_questions(course, written_in("Is it?\nAnswer: true"), None, ids(), "secquiz")
     one, = planted.course.sections[0].quiz.sets
     assert one.id == "setone" and one.slides == (planted.slides[0].id,)
+
+
+def test_more_than_there_is_room_for_is_refused_and_nothing_is_made():
+    course = quiz_course(1).course.model_copy(update={"sections": (
+        Section(id="secquiz", title="Quiz", before=None, quiz=Quiz()),)})
+    apart = "\n\n".join(f"Is it {n}?\nAnswer: true\nSet: Set {n}" for n in range(51))
+    with pytest.raises(TooLong, match="50 sets"):
+        plant_questions(course, written_in(apart), None, ids(), "secquiz")
+    full = course.model_copy(update={"slides": tuple(f"slide{n}" for n in range(5_000))})
+    with pytest.raises(TooLong, match="5,000 slides"):
+        plant_questions(full, written_in("Is it?\nAnswer: true"), None, ids())

@@ -24,14 +24,17 @@ from zigzag_core.course.questions.new_questions import Maker, common, new_questi
 from zigzag_core.course.quizzes import QuestionSet
 from zigzag_core.course.sections import slides_by_section
 from zigzag_core.course.text.rich_text import BlankRun, ValueRun
+from zigzag_core.errors import TooLong
 from zigzag_core.words import Say, say_english
 
 from ..layouts.following import slide_from, with_layout
-from .written import Written, blanks_in
+from .written import Written, accepted_in, blanks_in
 
 _LOWEST = 616.0
 """Answers end above this (px), so that the button has its place."""
 _ONE_COLUMN = 6
+MOST_SLIDES, MOST_SETS, MOST_IN_A_SET = 5_000, 50, 500
+"""As many as the models of a course, a quiz and a set hold."""
 _LONGEST_TITLE = 80
 
 
@@ -51,7 +54,8 @@ def plant_questions(
 
     With a `section` that is a quiz they come behind the last slide of its sets, and into the set
     that each names, else into its last one. None as `after` puts them at the end. `say` gives the
-    words that are not written, in the course's language.
+    words that are not written, in the course's language. Raises `TooLong` where the course, the
+    quiz or one of its sets would get more than they hold.
     """
     course, layout = with_layout(course, TITLE_ONLY)
     slides = tuple(_slide(one, slide_from(layout, course, "", fresh), course, fresh, say)
@@ -61,6 +65,8 @@ def plant_questions(
     if found is not None and found.quiz is not None:
         after = _last_of_sets(course, found.id) or after
     at = course.slides.index(after) + 1 if after in course.slides else len(course.slides)
+    if len(course.slides) + len(names) > MOST_SLIDES:
+        raise TooLong(f"A course has {MOST_SLIDES:,} slides at most. Nothing was made.")
     order = (*course.slides[:at], *names, *course.slides[at:])
     sections = course.sections
     if found is not None and found.quiz is not None:
@@ -68,6 +74,9 @@ def plant_questions(
                    if one is not None and one.id == found.id)
         quiz = found.quiz.model_copy(update={
             "sets": _with_slides(found.quiz.sets, written, names, fresh, say)})
+        if len(quiz.sets) > MOST_SETS or any(len(s.slides) > MOST_IN_A_SET for s in quiz.sets):
+            raise TooLong(f"A quiz has {MOST_SETS} sets at most, and a set {MOST_IN_A_SET} slides. "
+                          "Nothing was made.")
         update = {"quiz": quiz} if own else {"quiz": quiz, "before": names[0]}
         sections = tuple(
             one.model_copy(update=update) if one.id == found.id else one for one in sections)
@@ -202,8 +211,8 @@ def _blanks(make: Maker, written: Written) -> q.Question:
         runs: list[TextRun | BlankRun] = []
         for place, piece in enumerate(blanks_in(line)):
             if place % 2:
-                words = tuple(word.strip() for word in piece.split("|") if word.strip())
-                blanks.append(q.Blank(id=make.fresh(), accepts=q.Accepts(words=words or (piece,))))
+                accepts = q.Accepts(words=accepted_in(piece))
+                blanks.append(q.Blank(id=make.fresh(), accepts=accepts))
                 runs.append(BlankRun(blank=blanks[-1].id))
             elif piece:
                 runs.append(TextRun(text=piece))

@@ -9,13 +9,12 @@ import re
 from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import replace
 
-from zigzag_core.errors import Refusal
+from zigzag_core.errors import NotAQuestion, TooLong
 
 from .written import (
     MOST_QUESTIONS,
     SETTINGS,
     Misread,
-    NotAQuestion,
     Written,
     counted,
     understood,
@@ -31,12 +30,6 @@ _STEP = re.compile(r"^\d{1,3}[.)]\s+(.*)$")
 _SETTING = re.compile(r"^([A-Za-z ]{3,24}):\s*(.*)$")
 
 Read = Written | Misread
-
-
-class TooLong(Refusal):
-    """A text holds more than can be read at once."""
-
-    code = "too_long"
 
 
 def read_questions(text: str) -> tuple[Read, ...]:

@@ -1,14 +1,14 @@
 """Questions as somebody has written them down, and what cannot be one."""
 
 import re
-from collections.abc import Sequence
-from dataclasses import dataclass, field, replace
-from typing import Literal, get_args
+from collections.abc import Callable, Mapping, Sequence
+from dataclasses import dataclass, replace
+from typing import Literal
 
 from zigzag_core.course.questions.descriptors import DESCRIPTORS, QuestionKind
 from zigzag_core.course.quizzes import LEVELS, Level
 from zigzag_core.course.text.numbers import number_in
-from zigzag_core.errors import Refusal
+from zigzag_core.errors import NotAQuestion
 
 WrittenKind = Literal[
     "single_choice", "multiple_response", "true_false", "blanks", "short_text", "numeric",
@@ -19,17 +19,14 @@ WrittenKind = Literal[
 MOST_QUESTIONS = 500
 LONGEST_QUESTION = 2_000
 LONGEST_ANSWER = 500
+MOST_ACCEPTED = 100
+MOST_TAGS, LONGEST_TAG = 20, 40
+LARGEST_NUMBER = 1e15
 _BLANK = re.compile(r"__(.+?)__")
 _COUNTED = re.compile(r"^\s*(\d{1,3})\s+(?:x\s+|×\s+)?([A-Za-z][A-Za-z /_-]{3,30})\s*$")
 _PAIR = re.compile(r"\s=\s")
 _OFF = re.compile(r"^(.+?)\s*(?:±|\+/-)\s*(.+)$")
 _YES, _NO = ("true", "yes", "right"), ("false", "no", "wrong")
-
-
-class NotAQuestion(Refusal):
-    """What was written down is no question."""
-
-    code = "not_a_question"
 
 
 @dataclass(frozen=True)
@@ -47,13 +44,13 @@ class Written:
     answers: tuple[tuple[str, bool], ...] = ()
     sample: QuestionKind | None = None
     points: float = 1
-    attempts: int | None = 1
+    attempts: int = 1
     level: Level | None = None
     tags: tuple[str, ...] = ()
     set: str = ""
     said_right: str = ""
     said_wrong: str = ""
-    pairs: tuple[tuple[str, str], ...] = field(default=())
+    pairs: tuple[tuple[str, str], ...] = ()
     number: tuple[float, float] | None = None
     """A number that is right, and by how much an answer may differ from it."""
 
@@ -72,16 +69,14 @@ class Misread:
     why: str
 
 
-def kind_named(words: str) -> WrittenKind:
+def kind_named(words: str) -> QuestionKind:
     """Return the kind of question that `words` name. Raises `NotAQuestion`."""
-    wanted = re.sub(r"[^a-z]+", " ", words.lower()).strip()
-    for kind in get_args(WrittenKind):
-        names = {kind.replace("_", " "), DESCRIPTORS[kind].title.lower()}
-        if wanted in names or (kind == "blanks" and wanted == "fill in the blanks"):
-            found: WrittenKind = kind
-            return found
-    named = ", ".join(kind.replace("_", " ") for kind in get_args(WrittenKind))
-    raise NotAQuestion(f"There is no kind of question “{words[:60]}”. There are: {named}.")
+    wanted = re.sub(r"[^a-z]+", " ", words.lower()).strip().removesuffix(" questions")
+    for kind, descriptor in DESCRIPTORS.items():
+        if wanted in (kind.replace("_", " "), descriptor.title.lower()):
+            return kind
+    raise NotAQuestion(f"There is no kind of question “{words.strip()[:60]}”. There are: "
+                       + ", ".join(kind.replace("_", " ") for kind in DESCRIPTORS) + ".")
 
 
 def understood(written: Written) -> Written:
@@ -93,7 +88,7 @@ def understood(written: Written) -> Written:
     if any(len(words) > LONGEST_ANSWER for words, _ in written.answers):
         raise NotAQuestion(f"An answer has {LONGEST_ANSWER} characters at most.")
     kind = written.kind or _kind_of(written)
-    return _CHECKS[_FORMS[kind]](replace(written, kind=kind))
+    return _CHECKS[kind](replace(written, kind=kind))
 
 
 def counted(text: str) -> tuple[Written, ...]:
@@ -106,25 +101,20 @@ def counted(text: str) -> tuple[Written, ...]:
         return ()
     made: list[Written] = []
     for part in filter(None, parts):
-        kind = _any_kind(part[2])
+        kind = kind_named(part[2])
         made += (Written(line=1, prompt=DESCRIPTORS[kind].prompt, sample=kind)
                  for _ in range(int(part[1])))
     return tuple(made)
 
 
-def _any_kind(words: str) -> QuestionKind:
-    wanted = re.sub(r"[^a-z]+", " ", words.lower()).strip().removesuffix(" questions")
-    for kind, descriptor in DESCRIPTORS.items():
-        names = {kind.replace("_", " "), descriptor.title.lower()}
-        if wanted in names:
-            return kind
-    raise NotAQuestion(f"There is no kind of question “{words.strip()[:60]}”. There are: "
-                       + ", ".join(kind.replace("_", " ") for kind in DESCRIPTORS) + ".")
-
-
 def blanks_in(text: str) -> list[str]:
     """Return `text` in pieces: words, and between them what belongs into a blank."""
     return _BLANK.split(text)
+
+
+def accepted_in(blank: str) -> tuple[str, ...]:
+    """Return the words that are accepted in a blank."""
+    return tuple(word.strip() for word in blank.split("|") if word.strip()) or (blank,)
 
 
 def _kind_of(written: Written) -> WrittenKind:
@@ -150,8 +140,7 @@ def _kind_of(written: Written) -> WrittenKind:
 
 
 def _choose(written: Written) -> Written:
-    model = DESCRIPTORS[written.kind or "single_choice"]
-    most = model.lists["choices"]
+    most = DESCRIPTORS["single_choice"].lists["choices"]
     if len(written.answers) < 2:
         raise NotAQuestion("A choice needs two answers or more.")
     if len(written.answers) > most:
@@ -177,13 +166,22 @@ def _blanks(written: Written) -> Written:
         raise NotAQuestion("Mark the blanks in the text: Wet __boots__ go into the drying room.")
     if len(words) > DESCRIPTORS["blanks"].lists["blanks"]:
         raise NotAQuestion("There are too many blanks in one question.")
+    for blank in words:
+        _check_accepted(accepted_in(blank))
     return written
 
 
 def _accepted(written: Written) -> Written:
     if not written.right:
         raise NotAQuestion("There is no answer that is right: write “Answer:” and the words.")
-    return replace(written, answers=tuple((words, True) for words in written.right[:100]))
+    _check_accepted(written.right)
+    return replace(written, answers=tuple((words, True) for words in written.right))
+
+
+def _check_accepted(words: Sequence[str]) -> None:
+    if len(words) > MOST_ACCEPTED or any(len(one) > LONGEST_ANSWER for one in words):
+        raise NotAQuestion(f"At most {MOST_ACCEPTED} answers of {LONGEST_ANSWER} characters "
+                           "can be accepted in one place.")
 
 
 def _numeric(written: Written) -> Written:
@@ -221,13 +219,15 @@ def _number(text: str) -> tuple[float, float] | None:
     parts = _OFF.match(text)
     value = number_in(parts[1] if parts else text)
     off = number_in(parts[2]) if parts else 0.0
-    return None if value is None or off is None or off < 0 else (value, off)
+    if value is None or off is None or off < 0 or max(abs(value), off) > LARGEST_NUMBER:
+        return None
+    return value, off
 
 
-_FORMS = {kind: kind for kind in get_args(WrittenKind)} | {"multiple_response": "single_choice"}
-_CHECKS = {
-    "single_choice": _choose, "true_false": _truth, "blanks": _blanks, "short_text": _accepted,
-    "numeric": _numeric, "matching": _matching, "ordering": _ordering, "open_answer": _open,
+_CHECKS: Mapping[WrittenKind, Callable[[Written], Written]] = {
+    "single_choice": _choose, "multiple_response": _choose, "true_false": _truth,
+    "blanks": _blanks, "short_text": _accepted, "numeric": _numeric, "matching": _matching,
+    "ordering": _ordering, "open_answer": _open,
 }
 
 
@@ -252,13 +252,13 @@ def with_setting(written: Written, name: str, value: str) -> Written:
         case "tags":
             return replace(written, tags=_tags(value.split(",")))
         case "set":
-            return replace(written, set=value[:200])
+            return replace(written, set=_up_to(200, name, value))
         case "feedback when right":
-            return replace(written, said_right=value[:LONGEST_QUESTION])
+            return replace(written, said_right=_up_to(LONGEST_QUESTION, name, value))
         case "feedback when wrong":
-            return replace(written, said_wrong=value[:LONGEST_QUESTION])
+            return replace(written, said_wrong=_up_to(LONGEST_QUESTION, name, value))
         case "kind":
-            return replace(written, kind=kind_named(value))
+            return replace(written, kind=_written_kind(value))
     raise KeyError(name)
 
 
@@ -267,5 +267,22 @@ SETTINGS = ("points", "attempts", "level", "tags", "set", "feedback when right",
 """What can be set for a written question, by name."""
 
 
+def _written_kind(words: str) -> WrittenKind:
+    kind = next((one for one in _CHECKS if one == kind_named(words)), None)
+    if kind is None:
+        raise NotAQuestion(f"A question of the kind “{words[:60]}” cannot be written as text. Make "
+                           "it with its number: 1 " + words[:60] + ".")
+    return kind
+
+
+def _up_to(most: int, name: str, words: str) -> str:
+    if len(words) > most:
+        raise NotAQuestion(f"“{name.capitalize()}” has {most:,} characters at most.")
+    return words
+
+
 def _tags(words: Sequence[str]) -> tuple[str, ...]:
-    return tuple(dict.fromkeys(tag for word in words if (tag := word.strip()[:40])))[:20]
+    tags = tuple(dict.fromkeys(tag for word in words if (tag := word.strip())))
+    if len(tags) > MOST_TAGS or any(len(tag) > LONGEST_TAG for tag in tags):
+        raise NotAQuestion(f"A question has {MOST_TAGS} tags of {LONGEST_TAG} characters at most.")
+    return tags

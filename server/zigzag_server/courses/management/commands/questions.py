@@ -48,9 +48,12 @@ class Command(BaseCommand):
                                else "Nothing was made: there are no questions in the file.")
         settings = store.settings_of(row)
         section = _section(settings, options["quiz"])
-        planted = plant_questions(
-            settings, written, None, core.system_ids(), section,
-            say_in(settings.language, settings.words))
+        try:
+            planted = plant_questions(
+                settings, written, None, core.system_ids(), section,
+                say_in(settings.language, settings.words))
+        except Refusal as refusal:
+            raise CommandError(str(refusal)) from None
         try:
             write(row.owner, row, Versions(row.version, {}), planted.course,
                   {slide.id: slide for slide in planted.slides})
