@@ -9,15 +9,25 @@ from zigzag_core.program.limits import LIMITS
 from zigzag_core.program.quiz import ProgramBand, ProgramQuiz
 
 from .index import Index
-from .state import NOT_BEGUN, Answer, Earlier, State
+from .state import NOT_BEGUN, Answer, Earlier, State, Taking
 from .values import Value, number
 
 _NONE = Answer()
 
 
+def taking_of(state: State, quiz: ProgramQuiz) -> Taking:
+    """Return how far the present attempt at a quiz is."""
+    return state.taking.get(quiz.id, NOT_BEGUN)
+
+
+def graders_of(index: Index, state: State, quiz: ProgramQuiz) -> tuple[Grader, ...]:
+    """Return the questions of a quiz that the learner gets."""
+    return index.ordered(state.draws).graders(quiz.id)
+
+
 def share(index: Index, state: State, quiz: ProgramQuiz) -> float:
     """Return which share (0..1) of all points the present attempt has; 0 where it gives none."""
-    return _share(state, index.ordered(state.draws).graders(quiz.id))
+    return _share(state, graders_of(index, state, quiz))
 
 
 def counted(index: Index, state: State, quiz: ProgramQuiz) -> float:
@@ -26,7 +36,7 @@ def counted(index: Index, state: State, quiz: ProgramQuiz) -> float:
     The present attempt is one of them where it is finished, or the first; and where the best
     counts.
     """
-    taking = state.taking.get(quiz.id, NOT_BEGUN)
+    taking = taking_of(state, quiz)
     found = taking.earlier
     if taking.finished or not found.count or quiz.counts == "best":
         found = with_one(found, share(index, state, quiz))
@@ -51,9 +61,9 @@ def counted_before(index: Index, state: State) -> float:
     """Return by how many points earlier attempts change what the answers come to now."""
     change = 0.0
     for quiz in index.program.quizzes:
-        taking = state.taking.get(quiz.id, NOT_BEGUN)
+        taking = taking_of(state, quiz)
         if taking.earlier.count:
-            graders = index.ordered(state.draws).graders(quiz.id)
+            graders = graders_of(index, state, quiz)
             change += number(counted(index, state, quiz) * _most(graders)) - _points(state, graders)
     return change
 
@@ -65,7 +75,7 @@ def pass_mark(index: Index, quiz: ProgramQuiz) -> float:
 
 def passed(index: Index, state: State, quiz: ProgramQuiz) -> bool:
     """Return whether the result that counts reaches the pass mark."""
-    if not _most(index.ordered(state.draws).graders(quiz.id)):
+    if not _most(graders_of(index, state, quiz)):
         return False
     return percent(counted(index, state, quiz)) >= pass_mark(index, quiz)
 
@@ -73,7 +83,7 @@ def passed(index: Index, state: State, quiz: ProgramQuiz) -> bool:
 def keeps_from_passing(index: Index, state: State, quiz: ProgramQuiz) -> bool:
     """Return whether a pass mark of the quiz's own is not reached yet."""
     return quiz.pass_mark is not None and not passed(index, state, quiz) and bool(
-        _most(index.ordered(state.draws).graders(quiz.id)))
+        _most(graders_of(index, state, quiz)))
 
 
 def percent(of: float) -> float:
@@ -89,7 +99,7 @@ def attempt(state: State, quiz: ProgramQuiz) -> int:
 def unanswered(index: Index, state: State, quiz: ProgramQuiz) -> int:
     """Return how many questions of the present attempt have no answer."""
     return sum(not _has_answer(state.answers.get(q.id, _NONE))
-               for q in index.ordered(state.draws).graders(quiz.id))
+               for q in graders_of(index, state, quiz))
 
 
 def band(index: Index, state: State, quiz: ProgramQuiz) -> ProgramBand | None:
@@ -111,7 +121,7 @@ def of_set(index: Index, state: State, operator: str, name: str) -> Value:
         for one in quiz.sets:
             if one.id == name:
                 slides = {slide for unit in one.units for slide in unit.slides}
-                graders = [q for q in index.ordered(state.draws).graders(quiz.id)
+                graders = [q for q in graders_of(index, state, quiz)
                            if q.slide in slides]
                 return percent(_share(state, graders)) if operator == "set_score" \
                     else float(_right(state, graders))
@@ -156,9 +166,9 @@ def _result(index: Index, state: State, quiz: ProgramQuiz) -> Literal["open", "p
 
 def _finished(index: Index, state: State, quiz: ProgramQuiz) -> bool:
     """Whether it was finished, or nothing in it can be answered any more."""
-    if state.taking.get(quiz.id, NOT_BEGUN).finished:
+    if taking_of(state, quiz).finished:
         return True
-    graders = index.ordered(state.draws).graders(quiz.id)
+    graders = graders_of(index, state, quiz)
     return bool(graders) and all(state.answers.get(q.id, _NONE).locked for q in graders)
 
 
@@ -172,23 +182,23 @@ _NOTHING: Mapping[str, Value] = {
 
 _FACTS: Mapping[str, Callable[[Index, State, ProgramQuiz], Value]] = {
     "quiz_points": lambda index, state, quiz: number(
-        _points(state, index.ordered(state.draws).graders(quiz.id))),
+        _points(state, graders_of(index, state, quiz))),
     "quiz_max_points": lambda index, state, quiz: number(
-        _most(index.ordered(state.draws).graders(quiz.id))),
+        _most(graders_of(index, state, quiz))),
     "quiz_score": lambda index, state, quiz: percent(share(index, state, quiz)),
     "quiz_right": lambda index, state, quiz: float(
-        _right(state, index.ordered(state.draws).graders(quiz.id))),
+        _right(state, graders_of(index, state, quiz))),
     "quiz_questions": lambda index, state, quiz: float(
-        len(index.ordered(state.draws).graders(quiz.id))),
+        len(graders_of(index, state, quiz))),
     "quiz_answered": lambda index, state, quiz: float(
-        len(index.ordered(state.draws).graders(quiz.id)) - unanswered(index, state, quiz)),
+        len(graders_of(index, state, quiz)) - unanswered(index, state, quiz)),
     "quiz_seconds": lambda index, state, quiz: float(
-        state.taking.get(quiz.id, NOT_BEGUN).used // 1_000),
+        taking_of(state, quiz).used // 1_000),
     "quiz_attempt": lambda index, state, quiz: float(attempt(state, quiz)),
     "quiz_attempts_left": lambda index, state, quiz: float(
         max((quiz.attempts or LIMITS.most_attempts) - attempt(state, quiz), 0)),
     "quiz_best": lambda index, state, quiz: percent(max(
-        share(index, state, quiz), state.taking.get(quiz.id, NOT_BEGUN).earlier.best)),
+        share(index, state, quiz), taking_of(state, quiz).earlier.best)),
     "quiz_pass_mark": lambda index, state, quiz: number(pass_mark(index, quiz)),
     "quiz_result": _result,
     "quiz_passed": passed,

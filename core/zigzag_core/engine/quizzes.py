@@ -7,10 +7,11 @@ from zigzag_core.program.limits import LIMITS
 from zigzag_core.program.quiz import ProgramQuiz
 from zigzag_core.quiz.drawing import drawn
 
-from . import questions, quiz_results
+from . import questions
 from .index import Index
+from .quiz_results import graders_of, share, taking_of, unanswered, with_one
 from .run import Run
-from .state import NOT_BEGUN, Answer, Draw, State, Taking
+from .state import Answer, Draw, State, Taking
 
 _NONE = Answer()
 
@@ -59,13 +60,11 @@ def draw_again(run: Run, name: str) -> bool:
         run.effects.append({"effect": "closed", "slide": run.state.slide or "",
                             "message": run.index.say("no_attempts_left")})
         return False
-    taking = run.state.taking.get(name, NOT_BEGUN)
-    earlier = quiz_results.with_one(
-        taking.earlier, quiz_results.share(run.index, run.state, quiz))
+    earlier = with_one(taking_of(run.state, quiz).earlier, share(run.index, run.state, quiz))
     after = _next_draw(quiz, before, run)
     others = {draw.quiz: draw for draw in run.state.draws}
-    run.update(draws=tuple({**others, name: after}.values()),
-               taking={**run.state.taking, name: Taking(earlier=earlier)})
+    run.update(draws=tuple({**others, name: after}.values()))
+    _put(run, quiz, Taking(earlier=earlier))
     return True
 
 
@@ -89,8 +88,8 @@ def holds_back(run: Run, slide: str) -> bool:
     quiz = _ended_by(run, slide)
     if quiz is None:
         return False
-    taking = run.state.taking.get(quiz.id, NOT_BEGUN)
-    left = quiz_results.unanswered(run.index, run.state, quiz)
+    taking = taking_of(run.state, quiz)
+    left = unanswered(run.index, run.state, quiz)
     if taking.asked or not left:
         return False
     _put(run, quiz, replace(taking, asked=True))
@@ -109,16 +108,16 @@ def finish_at(run: Run, slide: str) -> None:
 
 def finish(run: Run, quiz: ProgramQuiz) -> None:
     """Judge what was answered, lock all, and let the attempt be over."""
-    graders = run.index.ordered(run.state.draws).graders(quiz.id)
+    graders = graders_of(run.index, run.state, quiz)
     questions.conclude(run, [grader.id for grader in graders])
-    _put(run, quiz, replace(run.state.taking.get(quiz.id, NOT_BEGUN), finished=True))
+    _put(run, quiz, replace(taking_of(run.state, quiz), finished=True))
 
 
 def in_time(index: Index, state: State) -> ProgramQuiz | None:
     """Return the quiz whose time is running: from its first drawn slide until it is finished."""
     quiz = index.quiz_of.get(state.slide or "")
     if quiz is None or state.paused or state.slide in (*quiz.opening, *quiz.outcomes) \
-            or state.taking.get(quiz.id, NOT_BEGUN).finished:
+            or taking_of(state, quiz).finished:
         return None
     return quiz
 
@@ -128,14 +127,14 @@ def time_left(state: State, quiz: ProgramQuiz) -> int | None:
     if quiz.time_limit is None or (quiz.extendable and not state.more_time):
         return None
     limit = int(quiz.time_limit * 1_000 * (state.more_time if quiz.extendable else 1))
-    return max(limit - state.taking.get(quiz.id, NOT_BEGUN).used, 0)
+    return max(limit - taking_of(state, quiz).used, 0)
 
 
 def use_time(run: Run, ms: int) -> None:
     """Let `ms` pass for the quiz that is being taken."""
     quiz = in_time(run.index, run.state) if ms else None
     if quiz is not None:
-        taking = run.state.taking.get(quiz.id, NOT_BEGUN)
+        taking = taking_of(run.state, quiz)
         _put(run, quiz, replace(taking, used=taking.used + ms))
 
 
@@ -143,7 +142,7 @@ def _ended_by(run: Run, slide: str) -> ProgramQuiz | None:
     """The quiz that is finished by coming to `slide`."""
     quiz = run.index.quiz_of.get(slide)
     if quiz is None or slide not in quiz.outcomes or not _is_begun(run.state, quiz) \
-            or run.state.taking.get(quiz.id, NOT_BEGUN).finished:
+            or taking_of(run.state, quiz).finished:
         return None
     return quiz
 
@@ -153,7 +152,7 @@ def _is_begun(state: State, quiz: ProgramQuiz) -> bool:
 
     What opens it and the outcomes do not count. That slides were seen may have been forgotten.
     """
-    taking = state.taking.get(quiz.id, NOT_BEGUN)
+    taking = taking_of(state, quiz)
     if taking.used or taking.finished:
         return True
     beside = {*quiz.opening, *quiz.outcomes}
@@ -185,7 +184,7 @@ def _right_slides(quiz: ProgramQuiz, before: Draw, run: Run) -> set[str]:
     What has no question stays as long as something else that comes with it does.
     """
     asking: dict[str, bool] = {}
-    for grader in run.index.ordered(run.state.draws).graders(quiz.id):
+    for grader in graders_of(run.index, run.state, quiz):
         done = run.state.answers.get(grader.id, _NONE).result in ("right", "neutral")
         asking[grader.slide] = asking.get(grader.slide, True) and done
     right = {slide for slide in before.slides if asking.get(slide, False)}

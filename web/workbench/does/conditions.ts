@@ -3,8 +3,6 @@ import type { Value } from "../../player/engine/values";
 
 export type Comparison = "=" | "!=" | "<" | "<=" | ">" | ">=";
 export type Fact = "shown" | "clicked" | "seen" | "open" | "right" | "locked" | "all_seen" | "gate" | "quiz_passed" | "quiz_finished" | "in_band";
-/** What gives a number for a quiz, or for one of its sets. */
-export type OfQuiz = "quiz_score" | "quiz_points" | "quiz_right" | "quiz_attempt" | "quiz_attempts_left" | "set_score" | "set_right";
 
 export type Clause =
   | { kind: "variable"; of: string; is: Comparison; value: Value }
@@ -24,6 +22,8 @@ const FACTS = new Set(["shown", "clicked", "seen", "open", "right", "locked", "a
 export const OF_QUIZ = ["quiz_score", "quiz_points", "quiz_right", "quiz_attempt", "quiz_attempts_left"] as const;
 /** The numbers that tell of a set of its questions. */
 export const OF_SET = ["set_score", "set_right"] as const;
+/** What gives a number for a quiz, or for one of its sets. */
+export type OfQuiz = (typeof OF_QUIZ)[number] | (typeof OF_SET)[number];
 const VALUES = new Set<string>(["variable", "live", "watched", "dropped", ...OF_QUIZ, ...OF_SET]);
 
 /** Read a condition; `true` has no clauses. */
@@ -57,20 +57,7 @@ export function nodeOf({ join, clauses }: Clauses): unknown {
 }
 
 function clauseNode(clause: Clause): unknown {
-  switch (clause.kind) {
-    case "variable":
-    case "live":
-    case "watched":
-    case "dropped":
-    case "quiz_score":
-    case "quiz_points":
-    case "quiz_right":
-    case "quiz_attempt":
-    case "quiz_attempts_left":
-    case "set_score":
-    case "set_right": return [clause.is, [clause.kind, clause.of], clause.value];
-    case "group": return nodeOf(clause.clauses);
-    case "other": return clause.node;
-    default: return clause.holds ? [clause.kind, clause.of] : ["not", [clause.kind, clause.of]];
-  }
+  if ("is" in clause) return [clause.is, [clause.kind, clause.of], clause.value];
+  if ("holds" in clause) return clause.holds ? [clause.kind, clause.of] : ["not", [clause.kind, clause.of]];
+  return clause.kind === "group" ? nodeOf(clause.clauses) : clause.node;
 }

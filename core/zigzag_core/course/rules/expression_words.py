@@ -36,14 +36,8 @@ _LIVE = {
     "answered": "the number of questions answered", "questions": "the number of questions",
     "question_number": "the question's number",
     "question_count": "the number of questions of the quiz",
-    "quiz_points": "the points in the quiz", "quiz_max_points": "the points possible in the quiz",
-    "quiz_score": "the score in the quiz, in %,", "quiz_right": "the right answers in the quiz",
-    "quiz_questions": "the questions of the quiz",
-    "quiz_answered": "the questions answered in the quiz",
-    "quiz_seconds": "the seconds spent in the quiz", "quiz_attempt": "the attempt at the quiz",
-    "quiz_attempts_left": "the attempts left at the quiz",
-    "quiz_best": "the best score in the quiz, in %,", "quiz_pass_mark": "the quiz's pass mark",
-    "quiz_result": "the quiz's result", "quiz_band": "the band of the quiz's result",
+    **{name: words.format("the quiz") for name, words in _VALUES.items()
+       if name.startswith("quiz_")},
 }
 _COMPARED = {
     "=": "is", "!=": "is not", "<": "is less than", "<=": "is at most", ">": "is more than",

@@ -1,11 +1,15 @@
 """Rich text: paragraphs and list items made of runs. Data, never markup."""
 
+import re
+from collections.abc import Mapping
 from typing import Annotated, Literal
 
 from pydantic import Field
 
 from ..kinds import PartRef, Refers
 from ..model import Model
+
+_GAP = re.compile(r"\{([a-z]+)\}")
 
 LiveValue = Literal[
     "points", "max_points", "score", "slides_seen", "slides", "slide_number", "slide_title",
@@ -115,3 +119,14 @@ def _plain_run(run: Run) -> str:
         case BlankRun():
             return GAP
     return f"{{{{ {run.of} }}}}"
+
+
+def with_values(words: str, values: Mapping[str, str], bold: bool = False) -> Block:
+    """Return a paragraph of `words`, in which ``{name}`` shows the value that `values` names."""
+    runs: list[TextRun | ValueRun] = []
+    for place, piece in enumerate(_GAP.split(words)):
+        if place % 2:
+            runs.append(ValueRun(of=values[piece], bold=bold))
+        elif piece:
+            runs.append(TextRun(text=piece))
+    return Block(runs=tuple(runs))

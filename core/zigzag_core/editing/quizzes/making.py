@@ -23,7 +23,7 @@ from zigzag_core.course.questions.descriptors import DESCRIPTORS
 from zigzag_core.course.questions.new_questions import Maker, common, new_question
 from zigzag_core.course.quizzes import QuestionSet
 from zigzag_core.course.sections import slides_by_section
-from zigzag_core.course.text.rich_text import BlankRun, ValueRun
+from zigzag_core.course.text.rich_text import BlankRun, with_values
 from zigzag_core.errors import TooLong
 from zigzag_core.words import Say, say_english
 
@@ -148,12 +148,8 @@ def _numbered(element: Element, say: Say) -> Element:
     """The title of a slide says which question it is, as the learner gets them."""
     if not isinstance(element, Text) or element.level != "title":
         return element
-    before, _, rest = say("question_of").partition("{n}")
-    between, _, behind = rest.partition("{count}")
-    runs = (TextRun(text=before), ValueRun(of="question_number"), TextRun(text=between),
-            ValueRun(of="question_count"), TextRun(text=behind))
-    return element.model_copy(update={"text": RichText(blocks=(Block(runs=tuple(
-        run for run in runs if not isinstance(run, TextRun) or run.text)),))})
+    words = with_values(say("question_of"), {"n": "question_number", "count": "question_count"})
+    return element.model_copy(update={"text": RichText(blocks=(words,))})
 
 
 def _feedback(question: q.Question, written: Written) -> f.Feedback:

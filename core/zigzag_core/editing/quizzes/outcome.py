@@ -1,8 +1,6 @@
 """The slide that shows what a quiz came to, made in one step."""
 
-import re
 from collections.abc import Iterator
-from typing import Any
 
 from zigzag_core.course import (
     Block,
@@ -20,22 +18,20 @@ from zigzag_core.course import (
 from zigzag_core.course.document import Section
 from zigzag_core.course.elements.element import Meter
 from zigzag_core.course.layouts.shipped import TITLE_ONLY
+from zigzag_core.course.questions.new_questions import Maker
 from zigzag_core.course.quizzes import Band, Quiz
 from zigzag_core.course.rules.rule import StartOver
 from zigzag_core.course.sections import slides_by_section
 from zigzag_core.course.style.style import Style
-from zigzag_core.course.style.theme import StyleUse
-from zigzag_core.course.style.usual_styles import usual
-from zigzag_core.course.text.rich_text import ValueRun
+from zigzag_core.course.text.rich_text import with_values
 from zigzag_core.errors import NoQuiz
 from zigzag_core.words import Say, say_english
 
 from ..layouts.following import slide_from, with_layout
 
-_GAP = re.compile(r"\{([a-z]+)\}")
 _VALUES = {"points": "quiz_points", "most": "quiz_max_points", "right": "quiz_right",
            "questions": "quiz_questions", "mark": "quiz_pass_mark"}
-_LEFT, _TOP, _RING = 80.0, 180.0, 220.0
+_TOP, _RING = 180.0, 220.0
 _WORDS_LEFT, _WORDS_WIDTH = 360.0, 840.0
 
 
@@ -54,10 +50,10 @@ def with_outcome(
     bands = found.quiz.bands or _two_bands(found.quiz, course, fresh, say)
     course, layout = with_layout(course, TITLE_ONLY)
     slide = slide_from(layout, course, say("outcome_title"), fresh)
-    made = _Maker(course, fresh, say)
+    make = Maker(fresh, course.styles, say)
     slide = slide.model_copy(update={"elements": (
-        *slide.elements, *made.result(), *(made.panel(band) for band in bands),
-        made.again(section))})
+        *slide.elements, *_result(make), *(_panel(make, band) for band in bands),
+        _again(make, section))})
     quiz = found.quiz.model_copy(update={
         "bands": bands, "outcomes": (*found.quiz.outcomes, slide.id)})
     return _placed(course, found.model_copy(update={"quiz": quiz}), slide.id), slide
@@ -86,47 +82,31 @@ def _placed(course: Course, section: Section, slide: str) -> Course:
         "sections": sections})
 
 
-class _Maker:
-    """Makes what stands on an outcome slide."""
+def _result(make: Maker) -> Iterator[Element]:
+    """The score as a ring, and what it comes to in words."""
+    yield Meter(
+        id=make.fresh(), name="Score", alt="Score", meter="ring", of="quiz_score",
+        x=make.left, y=_TOP, w=_RING, h=_RING, style=Style(
+            fill="soft", text_colour="primary", size=40, bold=True, border_width=22))
+    lines = (with_values(make.say(key), _VALUES, bold=True)
+             for key in ("outcome_points", "outcome_right", "outcome_mark"))
+    yield Text(
+        id=make.fresh(), name="Result in words", x=_WORDS_LEFT, y=_TOP, w=_WORDS_WIDTH,
+        h=_RING, text=RichText(blocks=tuple(lines)), **make.follow("text", valign="middle"))
 
-    def __init__(self, course: Course, fresh: IdSource, say: Say) -> None:
-        self.course, self.fresh, self.say = course, fresh, say
 
-    def follow(self, use: StyleUse, **own: Any) -> dict[str, Any]:
-        named = usual(use, self.course.styles)
-        return {"named_style": named.id, "own": tuple(own), "looks": named.looks,
-                "style": named.style.model_copy(update=own)}
+def _panel(make: Maker, band: Band) -> Element:
+    return Shape(
+        id=make.fresh(), name=band.name, x=make.left, y=_TOP + _RING + 32, w=make.width, h=120,
+        shown=["in_band", band.id],
+        text=RichText(blocks=(Block(runs=(TextRun(text=band.name, bold=True),)),)),
+        **make.follow("shape"))
 
-    def result(self) -> Iterator[Element]:
-        yield Meter(
-            id=self.fresh(), name="Score", alt="Score", meter="ring", of="quiz_score",
-            x=_LEFT, y=_TOP, w=_RING, h=_RING, style=Style(
-                fill="soft", text_colour="primary", size=40, bold=True, border_width=22))
-        lines = (self.line(key) for key in ("outcome_points", "outcome_right", "outcome_mark"))
-        yield Text(
-            id=self.fresh(), name="Result in words", x=_WORDS_LEFT, y=_TOP, w=_WORDS_WIDTH,
-            h=_RING, text=RichText(blocks=tuple(lines)), **self.follow("text", valign="middle"))
 
-    def line(self, key: str) -> Block:
-        runs: list[TextRun | ValueRun] = []
-        for place, piece in enumerate(_GAP.split(self.say(key))):
-            if place % 2:
-                runs.append(ValueRun(of=_VALUES[piece], bold=True))
-            elif piece:
-                runs.append(TextRun(text=piece))
-        return Block(runs=tuple(runs))
-
-    def panel(self, band: Band) -> Element:
-        return Shape(
-            id=self.fresh(), name=band.name, x=_LEFT, y=_TOP + _RING + 32, w=1120, h=120,
-            shown=["in_band", band.id],
-            text=RichText(blocks=(Block(runs=(TextRun(text=band.name, bold=True),)),)),
-            **self.follow("shape"))
-
-    def again(self, section: str) -> Element:
-        left = [">", ["quiz_attempts_left", section], 0]
-        return Button(
-            id=self.fresh(), name="Try again", label=self.say("outcome_again"),
-            x=_LEFT, y=_TOP + _RING + 176, w=320, h=68,
-            shown=["and", ["not", ["quiz_passed", section]], left],
-            rules=(Rule(id=self.fresh(), do=(StartOver(what="quiz"),)),), **self.follow("button"))
+def _again(make: Maker, section: str) -> Element:
+    left = [">", ["quiz_attempts_left", section], 0]
+    return Button(
+        id=make.fresh(), name="Try again", label=make.say("outcome_again"),
+        x=make.left, y=_TOP + _RING + 176, w=320, h=68,
+        shown=["and", ["not", ["quiz_passed", section]], left],
+        rules=(Rule(id=make.fresh(), do=(StartOver(what="quiz"),)),), **make.follow("button"))
