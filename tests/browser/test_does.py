@@ -181,6 +181,38 @@ def test_a_sentence_opens_an_overlay_and_counts(page):
     page.find("[role=dialog]")
 
 
+def test_a_condition_is_typed_on_while_answers_are_on_their_way(page):
+    slug = fresh_slide(page, "Slow reader")
+    add(page, "Button")
+    _choose(page, "What to do", "show")
+    page.press("if …")
+    page.press("Type the condition")
+    field = page.find("textarea[aria-label=Condition]")
+    page.until(lambda: field.get_property("value"))
+    page.line(latency=700)
+    field.send_keys(Keys.CONTROL, "a")
+    field.send_keys("course.points > 1", Keys.ENTER)
+    field.send_keys("2")
+    assert field.get_property("value") == "course.points > 12"
+    field.send_keys(Keys.ENTER)
+    # What was taken over stays in the field, with its focus, until the core has written it.
+    field.send_keys(" and nothing", Keys.ENTER)
+    page.see("Not taken over")
+    assert field.get_property("value") == "course.points > 12 and nothing"
+    assert page.browser.switch_to.active_element == field
+    field.send_keys(Keys.END, *[Keys.BACKSPACE] * len("nothing"))
+    field.send_keys("course.points < 20", Keys.ENTER)
+    page.until(lambda: field.get_attribute("aria-busy") == "true")
+    page.until(lambda: field.get_attribute("aria-busy") == "false")
+    assert field.get_property("value") == "course.points > 12 and course.points < 20"
+    page.line()
+    page.saved()
+    slide = page.call("GET", f"/courses/{slug}")["slides"][1]["slide"]
+    [rule] = next(e for e in slide["elements"] if e["name"] == "Button")["rules"]
+    assert rule["condition"] == [
+        "and", [">", ["live", "points"], 12], ["<", ["live", "points"], 20]], rule["condition"]
+
+
 def test_a_thing_is_dragged_by_pointer_and_put_down_by_keyboard(page):
     fresh_slide(page, "Dragged")
     add(page, "Ellipse")
