@@ -1,5 +1,7 @@
 """A quiz from a pasted text to its result: made in Plan, taken in a real package."""
 
+from time import time
+
 from selenium.webdriver.common.keys import Keys
 from selenium.webdriver.support.ui import Select
 
@@ -7,6 +9,7 @@ from tests.core.packing import archived
 from tests.core.quiz_course import keys_course
 from tests.core.test_quiz_taking import taken_course
 
+from .driver import fit_window
 from .packages import inside, launch, pass_time
 
 TEXT = """What comes off first?
@@ -159,3 +162,114 @@ def test_answers_that_are_judged_at_the_end_can_be_changed_and_reach_the_lms(
     page.until(lambda: _title(page) == "Your result")
     page.top()
     page.see("The result of answer 4")
+
+
+def _clock(page) -> int:
+    """The seconds that the quiz's clock shows."""
+    minutes, seconds = page.find(".zz-quiz-clock").text.split(":")
+    return int(minutes) * 60 + int(seconds)
+
+
+def _later_on_the_wall(page, seconds: int) -> None:
+    """Let the clock on the wall go on while the page's own stands still, as in a sleep."""
+    page.browser.execute_script(
+        "const now = Date.now.bind(Date), more = arguments[0] * 1000;"
+        "Date.now = () => now() + more;", seconds)
+
+
+def test_questions_are_flagged_left_for_later_and_finished_from_the_overview_on_a_phone(
+    page, server, tmp_path
+):
+    fit_window(page.browser, 390, 844)
+    launch(page, server, tmp_path, taken_course(way="free", overview=True, attempts=1))
+    _goes_on(page)
+    first = _title(page)
+    page.click("button[aria-label='Flag this question']")
+    page.find("button[aria-label='Flag this question'][aria-pressed=true]")
+    page.press("Later")
+    page.until(lambda: _title(page) != first)
+    page.find("main input[type=radio]").send_keys(" ")
+    page.find("main input[type=radio]:checked")
+    # Leaving and coming back keeps the flag and what was chosen.
+    page.top()
+    page.press("Leave")
+    page.click("a[aria-label='Launch as Ines Tarrow']")
+    inside(page)
+    page.press("Resume")
+    page.button("Questions").send_keys(Keys.ENTER)
+    page.find(".zz-overview")
+    here = page.browser.switch_to.active_element
+    assert here.get_attribute("aria-current") == "step" and "answered" in here.text
+    page.see("1 of 4 answered")
+    rows = [row.text.replace("\n", " ") for row in page.all(".zz-overview li")]
+    assert "flagged" in rows[0] and "open" in rows[0] and "open" in rows[3]
+    # Nothing is wider than the phone.
+    assert page.browser.execute_script(
+        "return document.documentElement.scrollWidth <= innerWidth")
+    here.send_keys(Keys.ESCAPE)
+    page.gone(".zz-overview")
+    assert page.browser.switch_to.active_element.text == "Questions"
+    page.browser.switch_to.active_element.send_keys(Keys.ENTER)
+    page.all(".zz-overview li button")[0].click()
+    page.until(lambda: _title(page) == first)
+    page.press("Questions")
+    page.press("Finish the quiz")
+    page.see("Questions without an answer: 3. Go on once more to finish the quiz.")
+    assert _title(page) == first
+    page.press("Questions")
+    page.press("Finish the quiz")
+    page.until(lambda: _title(page) == "Your result")
+    assert not page.all("[data-opens=overview]")
+
+
+def test_time_that_goes_on_counts_what_passes_away_and_while_the_machine_sleeps(
+    page, server, tmp_path
+):
+    launch(page, server, tmp_path, taken_course(time_limit=600, away=True, wait=30))
+    page.find("main.zz-view")
+    _goes_on(page)
+    page.until(lambda: page.find(".zz-quiz-clock").text != "10:00")
+    left, since = _clock(page), time()
+    page.top()
+    page.press("Leave")
+    page.find("a[aria-label='Launch as Ines Tarrow']")
+    page.until(lambda: time() - since > 5, "some seconds to pass")
+    page.click("a[aria-label='Launch as Ines Tarrow']")
+    inside(page)
+    page.press("Resume")
+    page.until(lambda: left - _clock(page) >= 5, "the time away does not count")
+    left = _clock(page)
+    _later_on_the_wall(page, 300)
+    page.until(lambda: left - _clock(page) >= 300, "the time asleep does not count")
+    _later_on_the_wall(page, 300)
+    page.until(lambda: _title(page) == "Your result")
+    page.press("Again")
+    page.see("The next attempt opens in 30 min.")
+    _later_on_the_wall(page, 29 * 60)
+    page.press("Again")
+    page.see("The next attempt opens in 1 min.")
+    _later_on_the_wall(page, 60)
+    page.until(lambda: page.button("Again").click() or _title(page) != "Your result")
+    assert _clock(page) > 590
+
+
+def test_a_finished_quiz_that_is_not_shown_again_leads_to_its_result(page, server, tmp_path):
+    launch(page, server, tmp_path, taken_course(way="onward", review="never"))
+    opening = page.find("main.zz-view").get_attribute("aria-label").split(": ", 1)[1]
+    _goes_on(page)
+    assert not page.button("Next").get_attribute("disabled")
+    back = page.words("Back", "button")
+    assert not back.is_enabled()
+    for _ in range(3):
+        _goes_on(page)
+    page.press("Next")
+    page.see("Questions without an answer: 4")
+    page.press("Next")
+    page.until(lambda: _title(page) == "Your result")
+    page.press("Back")
+    page.until(lambda: _title(page) == opening)
+    page.press("Slides")
+    page.until(lambda: len([row for row in page.all(".zz-menu li")
+                            if "cannot be opened again" in row.text]) == 4)
+    page.press("Next")
+    page.until(lambda: _title(page) == "Your result")

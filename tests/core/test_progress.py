@@ -167,8 +167,9 @@ def test_progress_of_older_versions_is_read(version):
     for answer in back["answers"].values():
         assert answer.pop("judged") == answer["given"] and answer.pop("slips") == 0
     fresh = [back.pop(name) for name in (
-        "draws", "taking", "positions", "disabled", "leaving", "retake", "speed")]
-    assert fresh == [[], {}, {}, {}, None, False, 100]
+        "draws", "taking", "positions", "disabled", "leaving", "retake", "speed", "flagged",
+        "epoch", "zone", "saved")]
+    assert fresh == [[], {}, {}, {}, None, False, 100, [], 0, 0, 0]
     assert back == ARCHIVE["state"]
     resumed, _ = engine.step(index, progress.unpack(index, text), {"event": "resume"})
     assert progress.unpack(index, progress.pack(index, resumed)).visited == resumed.visited

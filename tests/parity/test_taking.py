@@ -6,7 +6,7 @@ from itertools import compress
 
 from zigzag_core.course.quizzes import Band
 from zigzag_core.course.rules.timing import Timing
-from zigzag_core.engine import engine
+from zigzag_core.engine import engine, wall
 from zigzag_core.engine.index import Index
 
 from tests.core.quiz_course import keys_course
@@ -15,8 +15,10 @@ from tests.core.test_quiz_taking import taken_course
 from tests.parity.seeds import are_fresh, seeds
 from tests.parity.traces import trace, write
 
-RUNS, STEPS = 90, 60
-HAPPENS = ("finished", "again", "kept", "passed")
+RUNS, STEPS = 150, 60
+NOW = 1_764_500_000
+"""A time (s since 1970) at which runs begin."""
+HAPPENS = ("finished", "again", "kept", "passed", "flagged", "over")
 
 
 def _settings(draw: random.Random) -> dict:
@@ -28,7 +30,11 @@ def _settings(draw: random.Random) -> dict:
         "pass_mark": draw.choice([None, 0, 50, 75, 100]),
         "time_limit": draw.choice([None, 10, 60]), "extendable": draw.random() < 0.5,
         "bands": (Band(id="bandlow", name="Low", least=0),
-                  Band(id="bandhigh", name="High", least=draw.choice([25, 50, 99.5]))),
+                  Band(id="bandhigh", name="High", least=draw.choice([0.5, 2, 25, 50, 99.5]))),
+        "banded": draw.choice(["percent", "percent", "points", "right"]),
+        "way": draw.choice(["course", "free", "onward"]), "overview": draw.random() < 0.5,
+        "review": draw.choice(["always", "passed", "last", "never"]),
+        "away": draw.random() < 0.5, "wait": draw.choice([None, None, 1, 5]),
     }
 
 
@@ -55,6 +61,9 @@ def _moves(index: Index, state: engine.State, draw: random.Random) -> list[dict]
         {"event": "tick", "ms": draw.randint(1, 9_000)},
         {"event": "slide", "target": draw.choice(index.order)},
         {"event": "more_time", "factor": draw.choice([0, 1, 2])},
+        {"event": "flagged", "target": draw.choice(index.order), "on": draw.random() < 0.7},
+        {"event": "postpone"}, {"event": "finish"},
+        {"event": "resume", "now": wall.now(state) + draw.choice([-50, 5, 90, 400]), "zone": 60},
     ])]
 
 
@@ -62,7 +71,8 @@ def _happened(state: engine.State) -> set[str]:
     taking = list(state.taking.values())
     return set(compress(HAPPENS, (
         any(t.finished for t in taking), any(t.earlier.count for t in taking),
-        any(d.kept for d in state.draws), state.success == "passed")))
+        any(d.kept for d in state.draws), state.success == "passed", state.flagged,
+        any(t.over for t in taking))))
 
 
 def test_taking_quizzes_is_traced():
@@ -77,7 +87,7 @@ def test_taking_quizzes_is_traced():
             program = program_of(document.model_copy(update={"slides": slides}))
             index, seed = Index(program), draw.getrandbits(32)
             state, events = engine.start(index, seed), []
-            todo, here = [{"event": "start"}], set()
+            todo, here = [{"event": "start", "now": draw.choice([0, NOW]), "zone": -300}], set()
             while todo:
                 event = todo.pop(0)
                 state, _ = engine.step(index, state, event)

@@ -8507,7 +8507,9 @@ export interface components {
         };
         /**
          * Band
-         * @description A range of results with a name: from `least` per cent up to the next band.
+         * @description A range of results with a name: from `least` up to the next band.
+         *
+         *     It is in per cent, points or right answers, as the quiz has it.
          */
         Band: {
             /** Id */
@@ -9125,8 +9127,14 @@ export interface components {
          *     It can be taken `attempts` times (None: as often as wanted); `counts`
          *     says which result counts. Its own `pass_mark` (per cent; None: as the course) has to be reached
          *     to pass the course. A `time_limit` (s) begins with the first drawn slide; it is `extendable` as
-         *     those of questions are, and shown where `time_shown`. Whoever comes to one of the `outcomes`
-         *     has finished the attempt. `bands` are named ranges of the result, from the lowest.
+         *     those of questions are, and shown where `time_shown`; while the learner is elsewhere it goes on
+         *     where it counts `away`. Between two attempts so many minutes have to pass (`wait`). Whoever
+         *     comes to one of the `outcomes` has finished the attempt. `bands` are named ranges of the result
+         *     (`banded`: of what), from the lowest.
+         *
+         *     Learners move among the questions as in the *course*, in any order (*free*), or only *onward*.
+         *     With an `overview` they see all questions of the attempt, can flag some, and can finish from
+         *     there. A finished attempt can be looked at again as its `review` says.
          */
         Quiz: {
             /**
@@ -9186,6 +9194,36 @@ export interface components {
              * @default []
              */
             bands: components["schemas"]["Band"][];
+            /**
+             * Banded
+             * @default percent
+             * @enum {string}
+             */
+            banded: "percent" | "points" | "right";
+            /**
+             * Way
+             * @default course
+             * @enum {string}
+             */
+            way: "course" | "free" | "onward";
+            /**
+             * Overview
+             * @default false
+             */
+            overview: boolean;
+            /**
+             * Review
+             * @default always
+             * @enum {string}
+             */
+            review: "always" | "passed" | "last" | "never";
+            /**
+             * Away
+             * @default false
+             */
+            away: boolean;
+            /** Wait */
+            wait?: number | null;
         };
         /**
          * Section
@@ -11303,7 +11341,7 @@ export interface components {
         };
         /**
          * ProgramBand
-         * @description A named range of results, from `least` per cent up to the next band.
+         * @description A named range of results, from `least` up to the next band.
          */
         ProgramBand: {
             /** Id */
@@ -11528,7 +11566,8 @@ export interface components {
          *
          *     It can be taken so many `attempts` (None: any number), of which one `counts`. With a
          *     `pass_mark` of its own (per cent) it has to be passed to pass the course. The `time_limit` is in
-         *     seconds. Who comes to one of the `outcomes` has finished. `bands` stand from the lowest.
+         *     seconds, and goes on `away` from the questions; `wait` is in minutes. Who comes to one of the
+         *     `outcomes` has finished. `bands` stand from the lowest; they are `banded` by something.
          */
         ProgramQuiz: {
             /** Id */
@@ -11596,6 +11635,36 @@ export interface components {
              * @default []
              */
             bands: components["schemas"]["ProgramBand"][];
+            /**
+             * Banded
+             * @default percent
+             * @enum {string}
+             */
+            banded: "percent" | "points" | "right";
+            /**
+             * Way
+             * @default course
+             * @enum {string}
+             */
+            way: "course" | "free" | "onward";
+            /**
+             * Overview
+             * @default false
+             */
+            overview: boolean;
+            /**
+             * Review
+             * @default always
+             * @enum {string}
+             */
+            review: "always" | "passed" | "last" | "never";
+            /**
+             * Away
+             * @default false
+             */
+            away: boolean;
+            /** Wait */
+            wait?: number | null;
         };
         /**
          * ProgramRule

@@ -1,9 +1,25 @@
 /** Made by `make schema` from the core: change it there. */
 
 interface Start {
-  // The course begins: at the slide `target`, or at the first.
+  // The course begins: at the slide `target`, or at the first. It is `now` (s since 1970, UTC) and so many minutes more where the learner is (`zone`).
   event: "start";
   target?: string | null;
+  now?: number;
+  zone?: number;
+}
+
+interface Resume {
+  // The learner goes on after having been away; `now` and `zone` as at the start.
+  event: "resume";
+  now?: number;
+  zone?: number;
+}
+
+interface Flagged {
+  // A slide of a quiz gets the learner's flag, or loses it.
+  event: "flagged";
+  target: string;
+  on: boolean;
 }
 
 interface On {
@@ -84,7 +100,7 @@ interface Speed {
 
 interface Plain {
   // Something that says all by its name.
-  event: "next" | "previous" | "leave" | "resume";
+  event: "next" | "previous" | "leave" | "postpone" | "finish";
 }
 
 interface Tick {
@@ -95,6 +111,8 @@ interface Tick {
 
 export type Event =
   | Start
+  | Resume
+  | Flagged
   | On
   | Pointed
   | Key

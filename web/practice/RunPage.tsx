@@ -16,6 +16,8 @@ import { t } from "../words/practice";
 
 /** So long a package that is being closed may take to say its last words. */
 const LAST_WORDS_MS = 700;
+/** On a narrower page (px) the calls would cover the package: they are shown once asked for. */
+const ROOM_FOR_CALLS = 760;
 
 /** A package being run by a learner, with the log of its calls beside it. */
 export default function RunPage(): ReactNode {
@@ -24,7 +26,7 @@ export default function RunPage(): ReactNode {
   const [how] = useRunning();
   const { manner, sco, apart } = how;
   const [, inShort, words] = mannerOf(manner);
-  const [log, setLog] = useState(true);
+  const [log, setLog] = useState(() => window.innerWidth >= ROOM_FOR_CALLS);
   const launch = useQuery({
     queryKey: ["launch", id, sco, learner], staleTime: Number.POSITIVE_INFINITY, gcTime: 0, retry: false,
     refetchOnWindowFocus: false, refetchOnReconnect: false,
@@ -37,7 +39,7 @@ export default function RunPage(): ReactNode {
     <Flex direction="column" h="100%">
       <Flex as="header" h="48px" px="4" gap="3" align="center" bg="paper" borderBottomWidth="1px">
         <Who learner={learner} launch={launch.data} />
-        <Text fontSize="13px" color={manner === "strict" ? "quiet" : "brick"} title={words}>{t("theLmsIsInshort", { inShort })}</Text>
+        <Text display={{ base: "none", md: "block" }} fontSize="13px" color={manner === "strict" ? "quiet" : "brick"} title={words}>{t("theLmsIsInshort", { inShort })}</Text>
         <QuietButton title={t("theBrowserClosesWithoutA")} onClick={crash}>{t("crash")}</QuietButton>
         <QuietButton aria-pressed={log} onClick={() => setLog(!log)}><PanelRight size={16} />{t("calls")}</QuietButton>
         <MainButton onClick={leave} loading={leaving}>{t("leave")}</MainButton>
@@ -56,7 +58,7 @@ export default function RunPage(): ReactNode {
           ))}
         </Box>
         {log && launch.data && (
-          <Box as="aside" w="360px" flex="none" overflowY="auto" bg="paper" borderLeftWidth="1px" p="3" aria-label={t("calls")}>
+          <Box as="aside" w={{ base: "100%", md: "360px" }} flex="none" overflowY="auto" bg="paper" borderLeftWidth="1px" p="3" aria-label={t("calls")}>
             <CallLog packageId={id} learner={learner} sco={sco} attempt={launch.data.attempt} live />
           </Box>
         )}

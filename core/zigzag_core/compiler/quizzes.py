@@ -41,7 +41,9 @@ def _program_quiz(
         attempts=quiz.attempts, counts=quiz.counts, pass_mark=quiz.pass_mark,
         time_limit=quiz.time_limit, extendable=quiz.extendable, time_shown=quiz.time_shown,
         outcomes=tuple(slide for slide in quiz.outcomes if slide in own),
-        bands=tuple(ProgramBand(id=b.id, name=b.name, least=b.least) for b in quiz.bands))
+        bands=tuple(ProgramBand(id=b.id, name=b.name, least=b.least) for b in quiz.bands),
+        banded=quiz.banded, way=quiz.way, overview=quiz.overview, review=quiz.review,
+        away=quiz.away, wait=quiz.wait)
 
 
 def _drawn_set(one: QuestionSet, own: Sequence[str], facts: dict[str, SlideFacts]) -> DrawnSet:

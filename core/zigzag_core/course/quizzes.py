@@ -20,6 +20,9 @@ Count = Annotated[int, Field(ge=0, le=5_000)]
 
 MOST_ATTEMPTS = 100
 
+LONGEST_WAIT = 43_200
+"""Minutes that can be asked for between two attempts: 30 days."""
+
 MOST_COUNTED = 5_000
 """So many ways to count for the balances of one set there may be: the product of their limits."""
 
@@ -82,12 +85,27 @@ class QuestionSet(Model):
         return self
 
 
+MOST_OF_BAND = 1_000_000
+
+Way = Literal["course", "free", "onward"]
+"""How learners move among the questions of an attempt."""
+
+Review = Literal["always", "passed", "last", "never"]
+"""When the questions of a finished attempt can be looked at again."""
+
+Banded = Literal["percent", "points", "right"]
+"""What the bands of a quiz are ranges of."""
+
+
 class Band(Model):
-    """A range of results with a name: from `least` per cent up to the next band."""
+    """A range of results with a name: from `least` up to the next band.
+
+    It is in per cent, points or right answers, as the quiz has it.
+    """
 
     id: Annotated[Id, Is("band")]
     name: Name
-    least: Annotated[float, Field(ge=0, le=100)] = 0
+    least: Annotated[float, Field(ge=0, le=MOST_OF_BAND)] = 0
 
 
 class Quiz(Model):
@@ -103,8 +121,14 @@ class Quiz(Model):
     It can be taken `attempts` times (None: as often as wanted); `counts`
     says which result counts. Its own `pass_mark` (per cent; None: as the course) has to be reached
     to pass the course. A `time_limit` (s) begins with the first drawn slide; it is `extendable` as
-    those of questions are, and shown where `time_shown`. Whoever comes to one of the `outcomes`
-    has finished the attempt. `bands` are named ranges of the result, from the lowest.
+    those of questions are, and shown where `time_shown`; while the learner is elsewhere it goes on
+    where it counts `away`. Between two attempts so many minutes have to pass (`wait`). Whoever
+    comes to one of the `outcomes` has finished the attempt. `bands` are named ranges of the result
+    (`banded`: of what), from the lowest.
+
+    Learners move among the questions as in the *course*, in any order (*free*), or only *onward*.
+    With an `overview` they see all questions of the attempt, can flag some, and can finish from
+    there. A finished attempt can be looked at again as its `review` says.
     """
 
     sets: tuple[QuestionSet, ...] = Field(default=(), max_length=50)
@@ -120,6 +144,12 @@ class Quiz(Model):
     time_shown: bool = True
     outcomes: tuple[SlideRef, ...] = Field(default=(), max_length=5)
     bands: tuple[Band, ...] = Field(default=(), max_length=10)
+    banded: Banded = "percent"
+    way: Way = "course"
+    overview: bool = False
+    review: Review = "always"
+    away: bool = False
+    wait: Annotated[int, Field(ge=1, le=LONGEST_WAIT)] | None = None
 
     @model_validator(mode="after")
     def _sets_are_apart(self) -> Self:
@@ -134,4 +164,6 @@ class Quiz(Model):
         limits = [band.least for band in self.bands]
         if len(set(limits)) != len(limits) or limits != sorted(limits):
             raise ValueError("the bands of a quiz begin at different results, the lowest first")
+        if self.banded == "percent" and any(limit > 100 for limit in limits):
+            raise ValueError("a band of a quiz begins at more than 100 per cent")
         return self

@@ -8,10 +8,20 @@ from collections.abc import Callable, Iterable, Mapping
 from typing import Any
 
 from zigzag_core.program import COURSE
-from zigzag_core.program.events import Effect, Event, On, Ran
+from zigzag_core.program.events import Effect, Event, On, Ran, Resume
 from zigzag_core.program.limits import LIMITS
 
-from . import clock, completion, learner, leaving, moving, questions, quizzes, results
+from . import (
+    clock,
+    completion,
+    learner,
+    leaving,
+    moving,
+    questions,
+    quiz_ways,
+    quizzes,
+    results,
+)
 from .expression import gate_is_open, is_enabled, is_visible
 from .following import follow_up
 from .index import Index
@@ -50,15 +60,16 @@ def step(
 ) -> tuple[State, list[Effect]]:
     """Return the state after `event` and what the outside must do.
 
-    Events: ``start`` (at slide `target`, or the first), ``clicked``, ``double_clicked``,
-    ``pointed`` (`away` or at an element), ``key`` (pressed), ``entered`` (`value` into the input
-    `target`), ``answered`` (`value` into a `part` of a
-    `question`), ``dropped`` (`target` at the offset `x`, `y` px, `on` another element or None),
-    ``next``, ``previous``, ``slide`` (to `target`), ``close`` (overlay), ``media`` (`what` is
+    Events: ``start`` (at slide `target`, or the first; it is `now`, in a `zone`), ``clicked``,
+    ``double_clicked``, ``pointed`` (`away` or at an element), ``key`` (pressed), ``entered``
+    (`value` into the input `target`), ``answered`` (`value` into a `part` of a `question`),
+    ``dropped`` (`target` at the offset `x`, `y` px, `on` another element or None), ``next``,
+    ``previous``, ``slide`` (to `target`), ``close`` (overlay), ``flagged`` (the question on slide
+    `target`, `on` or off), ``postpone`` (the question), ``finish`` (the quiz), ``media`` (`what` is
     started, paused, ended), ``played`` (`since` .. `until` ms), ``pause`` (timing, or go `on`),
-    ``tick`` (`ms` have passed), ``resume`` (saved progress goes on), ``more_time`` (limits are
-    `factor` as long, 0 is none), ``speed`` (of clocks, in `percent`), ``leave``; and from a
-    rehearsal ``set`` (a variable to a value).
+    ``tick`` (`ms` have passed), ``resume`` (the learner was away; it is `now`), ``more_time``
+    (limits are `factor` as long, 0 is none), ``speed`` (of clocks, in `percent`), ``leave``; and
+    from a rehearsal ``set`` (a variable to a value).
     An event that means nothing here and now changes nothing. Every rule that runs is noted in
     `log`: event, target, rule, whether its condition held.
     """
@@ -88,6 +99,7 @@ def choice_order(index: Index, state: State, question: str) -> tuple[str, ...]:
 def _take(run: Run, event: Event) -> None:
     if event["event"] == "start":
         if run.state.slide is None and run.index.order:
+            quizzes.come_back(run, event.get("now", 0), event.get("zone", 0))
             moving.start_timers(run, COURSE)
             wanted = event.get("target")
             if wanted:
@@ -116,8 +128,21 @@ def _choose_slide(run: Run, slide: str) -> None:
         moving.closed(run)
 
 
+def _resume(run: Run, event: Resume) -> None:
+    """The learner has been away, from the course or only from a machine that slept."""
+    if "now" in event:
+        quizzes.come_back(run, event["now"], event.get("zone", 0))
+    moving.resume(run)
+
+
+def _go_past(run: Run, slide: str | None) -> None:
+    """The learner leaves a question of a quiz where this is free, whatever its gate says."""
+    if slide is not None:
+        leaving.go(run, "slide", slide)
+
+
 _TAKE: Mapping[str, Callable[[Run, Any], None]] = {
-    "resume": lambda run, e: moving.resume(run),
+    "resume": _resume,
     "tick": lambda run, e: clock.advance(run, min(max(int(e["ms"]), 0), LIMITS.longest_tick)),
     "clicked": lambda run, e: learner.click(run, e["target"]),
     "double_clicked": lambda run, e: learner.double_click(run, e["target"]),
@@ -132,6 +157,9 @@ _TAKE: Mapping[str, Callable[[Run, Any], None]] = {
     "previous": lambda run, e: leaving.go(run, "previous", None),
     "slide": lambda run, e: _choose_slide(run, e["target"]),
     "close": _close,
+    "flagged": lambda run, e: quiz_ways.flag(run, e["target"], e["on"]),
+    "postpone": lambda run, e: _go_past(run, quiz_ways.next_open(run.index, run.state)),
+    "finish": lambda run, e: _go_past(run, quiz_ways.exit_of(run.index, run.state)),
     "pause": lambda run, e: run.update(paused=not e["on"]),
     "set": lambda run, e: run.set_variable(e["target"], e["value"]),
     "more_time": lambda run, e: run.update(

@@ -53,6 +53,8 @@ class Index:
         self.quiz_of: dict[str, ProgramQuiz] = {
             slide: quiz for quiz in program.quizzes for slide in quiz.slides}
         """The quiz that each slide is in, if it is in one."""
+        self.away = tuple(quiz for quiz in program.quizzes if quiz.away and quiz.time_limit)
+        """The quizzes whose time goes on without the learner."""
         self.sets_of: dict[str, list[SeenSet]] = {}
         """The sets that each element is in."""
         for seen in program.sets:

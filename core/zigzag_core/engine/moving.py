@@ -5,7 +5,7 @@ from typing import Any
 from zigzag_core.program import COURSE, Clear, ClockCue
 from zigzag_core.program.limits import LIMITS
 
-from . import quizzes
+from . import quiz_ways, quizzes
 from .expression import gate_is_open
 from .geometry import middle
 from .index import Index
@@ -22,11 +22,23 @@ def slide_before(index: Index, state: State) -> str | None:
 
     After a resume of older progress only the order of the slides is known.
     """
-    if state.path:
-        return state.path[-1]
-    order = index.ordered(state.draws)
-    position = order.position.get(state.slide or "", 0)
-    return order.slides[position - 1] if position else None
+    way = _way_back(index, state)
+    return way[-1] if way else None
+
+
+def _way_back(index: Index, state: State) -> tuple[str, ...]:
+    """The slides that the learner can go back through, the nearest last."""
+    here = quiz_ways.under_way(index, state)
+    if here is not None and here.way == "onward":
+        return ()
+    path = state.path
+    if not path:
+        order = index.ordered(state.draws)
+        position = order.position.get(state.slide or "", 0)
+        path = order.slides[max(position - 1, 0):position]
+    while path and quiz_ways.admitted(index, state, path[-1]) != path[-1]:
+        path = path[:-1]
+    return path
 
 
 def go(run: Run, to: str, slide: str | None, offer_back: bool = False) -> None:
@@ -47,6 +59,8 @@ def go(run: Run, to: str, slide: str | None, offer_back: bool = False) -> None:
         slide = way_on(run)
     elif to == "previous":
         slide = slide_before(index, state)
+    if slide is not None and slide != state.back:
+        slide = quiz_ways.admitted(index, state, slide)
     if slide is not None and slide != state.slide:
         if to != "previous" and quizzes.holds_back(run, slide):
             return
@@ -86,7 +100,9 @@ def may_go(index: Index, state: State, slide: str) -> bool:
     opens, order = index.program.navigation.order, index.ordered(state.draws)
     if slide not in order.position:
         return False
-    if slide in state.visited:
+    if slide != state.back and quiz_ways.admitted(index, state, slide) != slide:
+        return False
+    if slide in state.visited or quiz_ways.may_choose(index, state, slide):
         return True
     if opens == "seen":
         return False
@@ -106,7 +122,7 @@ def enter(run: Run, slide: str, back: bool = False) -> None:
     if slide != state.slide:
         quizzes.finish_at(run, slide)
         state = run.state
-    path = state.path[:-1] if back else state.path
+    path = _way_back(run.index, state)[:-1] if back else state.path
     if state.slide is not None and state.slide != slide:
         if not back:
             path = (*path, state.slide)[-LIMITS.longest_path:]
@@ -126,7 +142,7 @@ def enter(run: Run, slide: str, back: bool = False) -> None:
 
 
 def resume(run: Run) -> None:
-    """Go on from saved progress: with timing as it was, or from its beginning.
+    """Go on after having been away: with timing as it was, or from its beginning.
 
     Of a slide that was just entered no timing is known: older progress had none, or the slide that
     was shown is gone.
@@ -183,7 +199,7 @@ def clear(run: Run, action: Clear) -> None:
     run.update(
         clicked=state.clicked - gone,
         visited=tuple(slide for slide in state.visited if slide not in action.slides),
-        opened=state.opened - set(action.slides),
+        opened=state.opened - set(action.slides), flagged=state.flagged - set(action.slides),
         answers={q: answer for q, answer in state.answers.items() if q not in questions},
     )
     fresh = {

@@ -71,6 +71,11 @@ class Order:
         """How many questions there are on the slides."""
         return sum(question.slide in self.position for question in self._program.questions)
 
+    def of_quiz(self, quiz: str) -> tuple[str, ...]:
+        """Return the slides of a quiz that the learner gets, in order."""
+        whole = next((q.slides for q in self._program.quizzes if q.id == quiz), ())
+        return tuple(name for name in self._drawn.get(quiz, whole) if name in self.position)
+
     def graders(self, quiz: str) -> tuple[Grader, ...]:
         """Return the questions of a quiz that the learner gets, and those answered right before."""
         found = self._graders.get(quiz)

@@ -8,6 +8,7 @@ from zigzag_core.program import Grader
 from zigzag_core.program.limits import LIMITS
 from zigzag_core.program.quiz import ProgramBand, ProgramQuiz
 
+from . import wall
 from .index import Index
 from .state import NOT_BEGUN, Answer, Earlier, State, Taking
 from .values import Value, number
@@ -96,15 +97,36 @@ def attempt(state: State, quiz: ProgramQuiz) -> int:
     return next((draw.attempt for draw in state.draws if draw.quiz == quiz.id), 1)
 
 
+def minutes_to_wait(state: State, quiz: ProgramQuiz) -> int:
+    """Return the minutes, rounded up, until the next attempt may begin."""
+    over, here = taking_of(state, quiz).over, wall.now(state)
+    if quiz.wait is None or not over or not here:
+        return 0
+    return max(-((here - over - quiz.wait * 60) // 60), 0)
+
+
 def unanswered(index: Index, state: State, quiz: ProgramQuiz) -> int:
     """Return how many questions of the present attempt have no answer."""
     return sum(not _has_answer(state.answers.get(q.id, _NONE))
                for q in graders_of(index, state, quiz))
 
 
+def unanswered_on(index: Index, state: State, quiz: ProgramQuiz) -> frozenset[str]:
+    """Return the slides of the present attempt with a question that has no answer."""
+    return frozenset(q.slide for q in graders_of(index, state, quiz)
+                     if not _has_answer(state.answers.get(q.id, _NONE)))
+
+
 def band(index: Index, state: State, quiz: ProgramQuiz) -> ProgramBand | None:
     """Return the band that the present attempt is in."""
-    reached = percent(share(index, state, quiz))
+    graders = graders_of(index, state, quiz)
+    match quiz.banded:
+        case "points":
+            reached = number(_points(state, graders))
+        case "right":
+            reached = float(_right(state, graders))
+        case _:
+            reached = percent(_share(state, graders))
     return next((one for one in reversed(quiz.bands) if reached >= one.least), None)
 
 
@@ -178,7 +200,8 @@ def _band_name(index: Index, state: State, quiz: ProgramQuiz) -> str:
 
 
 _NOTHING: Mapping[str, Value] = {
-    "quiz_result": "open", "quiz_band": "", "quiz_passed": False, "quiz_finished": False}
+    "quiz_result": "open", "quiz_band": "", "quiz_day": "", "quiz_passed": False,
+    "quiz_finished": False}
 
 _FACTS: Mapping[str, Callable[[Index, State, ProgramQuiz], Value]] = {
     "quiz_points": lambda index, state, quiz: number(
@@ -204,6 +227,9 @@ _FACTS: Mapping[str, Callable[[Index, State, ProgramQuiz], Value]] = {
     "quiz_passed": passed,
     "quiz_finished": _finished,
     "quiz_band": _band_name,
+    "quiz_wait": lambda _, state, quiz: float(minutes_to_wait(state, quiz)),
+    "quiz_day": lambda _, state, quiz: wall.day(
+        state, taking_of(state, quiz).over or wall.now(state)),
 }
 
 OF_QUIZ = frozenset(_FACTS)

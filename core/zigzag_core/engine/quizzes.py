@@ -7,9 +7,9 @@ from zigzag_core.program.limits import LIMITS
 from zigzag_core.program.quiz import ProgramQuiz
 from zigzag_core.quiz.drawing import drawn
 
-from . import questions
+from . import questions, wall
 from .index import Index
-from .quiz_results import graders_of, share, taking_of, unanswered, with_one
+from .quiz_results import graders_of, minutes_to_wait, share, taking_of, unanswered, with_one
 from .run import Run
 from .state import Answer, Draw, State, Taking
 
@@ -56,14 +56,15 @@ def draw_again(run: Run, name: str) -> bool:
         return True
     before = next((draw for draw in run.state.draws if draw.quiz == name), Draw(name, ()))
     if before.attempt >= (quiz.attempts or LIMITS.most_attempts):
-        run.refused |= {name}
-        run.effects.append({"effect": "closed", "slide": run.state.slide or "",
-                            "message": run.index.say("no_attempts_left")})
-        return False
+        return _refuse(run, quiz, run.index.say("no_attempts_left"))
+    minutes = minutes_to_wait(run.state, quiz)
+    if minutes:
+        return _refuse(run, quiz, run.index.say("wait_for_attempt", count=minutes))
     earlier = with_one(taking_of(run.state, quiz).earlier, share(run.index, run.state, quiz))
     after = _next_draw(quiz, before, run)
     others = {draw.quiz: draw for draw in run.state.draws}
-    run.update(draws=tuple({**others, name: after}.values()))
+    run.update(draws=tuple({**others, name: after}.values()),
+               flagged=run.state.flagged - set(quiz.slides))
     _put(run, quiz, Taking(earlier=earlier))
     return True
 
@@ -71,8 +72,8 @@ def draw_again(run: Run, name: str) -> bool:
 def kept_answers(run: Run) -> set[str]:
     """Return the questions that beginning again leaves as they are.
 
-    Those that were right where only the rest comes again, and those of quizzes that no attempt is
-    left for.
+    Those that were right where only the rest comes again, and those of quizzes that cannot be
+    begun again now.
     """
     kept = {slide for draw in run.state.draws for slide in draw.kept}
     for name in run.refused:
@@ -110,16 +111,20 @@ def finish(run: Run, quiz: ProgramQuiz) -> None:
     """Judge what was answered, lock all, and let the attempt be over."""
     graders = graders_of(run.index, run.state, quiz)
     questions.conclude(run, [grader.id for grader in graders])
-    _put(run, quiz, replace(taking_of(run.state, quiz), finished=True))
+    over = wall.now(run.state)
+    _put(run, quiz, replace(taking_of(run.state, quiz), finished=True, over=over))
 
 
 def in_time(index: Index, state: State) -> ProgramQuiz | None:
-    """Return the quiz whose time is running: from its first drawn slide until it is finished."""
+    """Return the quiz whose time is running: from its first drawn slide until it is finished.
+
+    That is the one that the learner is in, else one whose time goes on without its learner.
+    """
     quiz = index.quiz_of.get(state.slide or "")
-    if quiz is None or state.paused or state.slide in (*quiz.opening, *quiz.outcomes) \
-            or taking_of(state, quiz).finished:
-        return None
-    return quiz
+    if quiz is not None and not state.paused and not taking_of(state, quiz).finished \
+            and state.slide not in (*quiz.opening, *quiz.outcomes):
+        return quiz
+    return next((one for one in index.away if _goes_on(state, one)), None)
 
 
 def time_left(state: State, quiz: ProgramQuiz) -> int | None:
@@ -136,6 +141,30 @@ def use_time(run: Run, ms: int) -> None:
     if quiz is not None:
         taking = taking_of(run.state, quiz)
         _put(run, quiz, replace(taking, used=taking.used + ms))
+
+
+def come_back(run: Run, seconds: float, zone: float) -> None:
+    """Set the clock on the wall; time that goes on without the learner has gone on since then."""
+    before = wall.now(run.state) or run.state.saved
+    epoch, there = wall.set_to(run.state, seconds, zone)
+    run.update(epoch=epoch, zone=there, saved=0)
+    passed = wall.now(run.state) - before
+    for quiz in run.index.away if before and passed > 0 else ():
+        if _goes_on(run.state, quiz):
+            taking = taking_of(run.state, quiz)
+            used = min(taking.used + passed * 1_000, LIMITS.longest_used)
+            _put(run, quiz, replace(taking, used=used))
+
+
+def _goes_on(state: State, quiz: ProgramQuiz) -> bool:
+    """Whether the time of an attempt runs without its learner."""
+    return quiz.away and _is_begun(state, quiz) and not taking_of(state, quiz).finished
+
+
+def _refuse(run: Run, quiz: ProgramQuiz, why: str) -> bool:
+    run.refused |= {quiz.id}
+    run.effects.append({"effect": "closed", "slide": run.state.slide or "", "message": why})
+    return False
 
 
 def _ended_by(run: Run, slide: str) -> ProgramQuiz | None:

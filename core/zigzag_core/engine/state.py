@@ -103,12 +103,14 @@ class Taking:
     """How far the present attempt at a quiz is.
 
     `used` is the time it has had (ms). The learner was `asked` whether to finish with open
-    questions. Once it is `finished`, nothing in it is answered any more.
+    questions. Once it is `finished`, nothing in it is answered any more; it was `over` then (s
+    since 1970, 0 where that is not known).
     """
 
     used: int = 0
     asked: bool = False
     finished: bool = False
+    over: int = 0
     earlier: Earlier = Earlier()
 
 
@@ -130,7 +132,9 @@ class State:
     for good. `back` is the slide that a learner who was sent to read again may go back to,
     `leaving` where one is going whose answer is judged first. Time limits are `more_time` as long
     as set; 0 is no limit. Clocks run at `speed` per cent. In a `retake` the learner has run the
-    course before.
+    course before. `flagged` are slides with the learner's flag. At the run's time 0 it was `epoch`
+    (ms since 1970, 0 where that is not known), at the learner's place `zone` minutes more; progress
+    that was read was saved at `saved` (s since 1970).
     """
 
     seed: int
@@ -164,6 +168,10 @@ class State:
     speed: int = 100
     learner: str = ""
     retake: bool = False
+    flagged: frozenset[str] = frozenset()
+    epoch: int = 0
+    zone: int = 0
+    saved: int = 0
     marked: Literal["", "passed", "failed"] = ""
     completed: bool = False
     success: Success = "unknown"
@@ -178,7 +186,7 @@ def as_json(state: State) -> dict[str, Any]:
             [d.quiz, list(d.slides), d.attempt, list(d.seen), list(d.kept)] for d in state.draws],
         "taking": {
             quiz: [t.used, t.asked, t.finished, t.earlier.count, t.earlier.first, t.earlier.best,
-                   t.earlier.last, t.earlier.total]
+                   t.earlier.last, t.earlier.total, t.over]
             for quiz, t in state.taking.items()
         },
         "time": state.time,
@@ -215,6 +223,8 @@ def as_json(state: State) -> dict[str, Any]:
             state.leaving.to, state.leaving.slide, state.leaving.offer_back,
             list(state.leaving.beside)],
         "more_time": state.more_time, "speed": state.speed,
+        "flagged": sorted(state.flagged), "epoch": state.epoch, "zone": state.zone,
+        "saved": state.saved,
         "learner": state.learner, "retake": state.retake, "marked": state.marked,
         "completed": state.completed, "success": state.success, "ended": state.ended,
     }

@@ -10,10 +10,31 @@ Value = bool | float | str
 
 
 class Start(TypedDict):
-    """The course begins: at the slide `target`, or at the first."""
+    """The course begins: at the slide `target`, or at the first.
+
+    It is `now` (s since 1970, UTC) and so many minutes more where the learner is (`zone`).
+    """
 
     event: Literal["start"]
     target: NotRequired[str | None]
+    now: NotRequired[float]
+    zone: NotRequired[float]
+
+
+class Resume(TypedDict):
+    """The learner goes on after having been away; `now` and `zone` as at the start."""
+
+    event: Literal["resume"]
+    now: NotRequired[float]
+    zone: NotRequired[float]
+
+
+class Flagged(TypedDict):
+    """A slide of a quiz gets the learner's flag, or loses it."""
+
+    event: Literal["flagged"]
+    target: str
+    on: bool
 
 
 class On(TypedDict):
@@ -106,7 +127,7 @@ class Speed(TypedDict):
 class Plain(TypedDict):
     """Something that says all by its name."""
 
-    event: Literal["next", "previous", "leave", "resume"]
+    event: Literal["next", "previous", "leave", "postpone", "finish"]
 
 
 class Tick(TypedDict):
@@ -116,8 +137,8 @@ class Tick(TypedDict):
     ms: float
 
 
-Event = (Start | On | Pointed | Key | Entered | Answered | Dropped | Media | Played | Pause
-         | MoreTime | Speed | Plain | Tick)
+Event = (Start | Resume | Flagged | On | Pointed | Key | Entered | Answered | Dropped | Media
+         | Played | Pause | MoreTime | Speed | Plain | Tick)
 
 
 class Moved(TypedDict):

@@ -38,6 +38,12 @@ class Limits:
     """How many times longer than set a learner can make a time limit."""
     largest_number: float = 1e9
     """Numbers of the engine are between this and minus this."""
+    longest_used: int = 10_000_000_000
+    """The most time (ms) that an attempt at a quiz is known to have had: about 115 days."""
+    last_second: int = 253_402_214_400
+    """The last time (s since 1970) that a calendar of four digits has, in every zone."""
+    farthest_zone: int = 840
+    """Minutes between UTC and the time at the farthest place."""
     longest_text: int = 250
     """Characters of a text in a variable."""
     longest_in_event: int = LONGEST_TEXT

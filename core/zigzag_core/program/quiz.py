@@ -6,6 +6,7 @@ from pydantic import Field
 
 from zigzag_core.course.kinds import Is
 from zigzag_core.course.model import Model
+from zigzag_core.course.quizzes import Banded, Review, Way
 
 from .field_types import ProgramId, SlideName
 
@@ -51,7 +52,7 @@ SetOrder = Literal["kept", "shuffled", "mixed"]
 
 
 class ProgramBand(Model):
-    """A named range of results, from `least` per cent up to the next band."""
+    """A named range of results, from `least` up to the next band."""
 
     id: Annotated[ProgramId, Is("band")]
     name: str
@@ -66,7 +67,8 @@ class ProgramQuiz(Model):
 
     It can be taken so many `attempts` (None: any number), of which one `counts`. With a
     `pass_mark` of its own (per cent) it has to be passed to pass the course. The `time_limit` is in
-    seconds. Who comes to one of the `outcomes` has finished. `bands` stand from the lowest.
+    seconds, and goes on `away` from the questions; `wait` is in minutes. Who comes to one of the
+    `outcomes` has finished. `bands` stand from the lowest; they are `banded` by something.
     """
 
     id: Annotated[ProgramId, Is("section")]
@@ -85,3 +87,9 @@ class ProgramQuiz(Model):
     time_shown: bool = True
     outcomes: tuple[SlideName, ...] = ()
     bands: tuple[ProgramBand, ...] = ()
+    banded: Banded = "percent"
+    way: Way = "course"
+    overview: bool = False
+    review: Review = "always"
+    away: bool = False
+    wait: int | None = None

@@ -1,8 +1,10 @@
 """Saving what was drawn of quizzes. The twin is `web/player/tracking/draws.ts`."""
 
 from collections.abc import Sequence
+from dataclasses import dataclass, field, replace
 from itertools import pairwise
 
+from zigzag_core.engine import wall
 from zigzag_core.engine.index import Index
 from zigzag_core.engine.state import NOT_BEGUN, Draw, Earlier, State, Taking
 from zigzag_core.engine.values import number
@@ -10,6 +12,17 @@ from zigzag_core.errors import Damaged
 
 from .coder import Reader, Writer
 from .remembered import Names
+
+
+@dataclass(frozen=True)
+class SavedQuizzes:
+    """What was saved of quizzes: the draws, how far attempts are, flags, and when (s since 1970).
+    """
+
+    draws: tuple[Draw, ...] = ()
+    taking: dict[str, Taking] = field(default_factory=dict)
+    flagged: frozenset[str] = frozenset()
+    saved: int = 0
 
 
 def write_draws(out: Writer, state: State, slides: Names) -> None:
@@ -21,16 +34,20 @@ def write_draws(out: Writer, state: State, slides: Names) -> None:
                                    if name in slides.numbers])
         out.members(slides.known(draw.seen), "seen before")
         out.members(slides.known(draw.kept), "kept")
-        _write_taking(out, state.taking.get(draw.quiz, NOT_BEGUN))
+        taking = state.taking.get(draw.quiz, NOT_BEGUN)
+        _write_taking(out, taking)
+        out.number(taking.over, "over")
+    out.members(slides.known(state.flagged), "flagged")
+    out.number(wall.now(state) or state.saved, "saved")
 
 
 def read_draws(
-    source: Reader, index: Index, slides: Names, known: int, taking: bool
-) -> tuple[tuple[Draw, ...], dict[str, Taking]]:
-    """Return the draws that were written, without slides that are gone or in no quiz any more,
-    and how far the attempts are, where that was written: `taking`.
+    source: Reader, index: Index, slides: Names, known: int, taking: bool, times: bool
+) -> SavedQuizzes:
+    """Return what was written of quizzes, without slides that are gone or in no quiz any more.
 
-    So many slides were `known` when they were written.
+    So many slides were `known` when they were written. Older progress does not say how far the
+    attempts are (`taking`), or when they were over, and what has a flag (`times`).
     """
     quiz_of = {slide: quiz.id for quiz in index.program.quizzes for slide in quiz.slides}
     found: dict[str, Draw] = {}
@@ -41,6 +58,8 @@ def read_draws(
         seen = slides.named(source.members("seen before"))
         kept = slides.named(source.members("kept")) if taking else []
         how_far = _read_taking(source) if taking else NOT_BEGUN
+        if times:
+            how_far = replace(how_far, over=source.number("over"))
         quiz = next((quiz_of[slide] for slide in drawn if slide in quiz_of), None)
         if quiz is not None and quiz not in found:
             found[quiz] = Draw(
@@ -49,8 +68,12 @@ def read_draws(
                 tuple(slide for slide in kept if quiz_of.get(slide) == quiz))
             if how_far != NOT_BEGUN:
                 takings[quiz] = how_far
-    return tuple(
-        draw for quiz in index.program.quizzes if (draw := found.get(quiz.id))), takings
+    flagged = slides.named(source.members("flagged")) if times else []
+    saved = source.number("saved") if times else 0
+    return SavedQuizzes(
+        draws=tuple(draw for quiz in index.program.quizzes if (draw := found.get(quiz.id))),
+        taking=takings, flagged=frozenset(slide for slide in flagged if slide in quiz_of),
+        saved=saved)
 
 
 def _write_taking(out: Writer, taking: Taking) -> None:
@@ -72,7 +95,7 @@ def _read_taking(source: Reader) -> Taking:
         first, best, last, total = (
             number(source.number("results before") / 1e6) for _ in range(4))
         earlier = Earlier(count, first, best, last, total)
-    return Taking(used, bool(flags & 1), bool(flags & 2), earlier)
+    return Taking(used, bool(flags & 1), bool(flags & 2), earlier=earlier)
 
 
 def _write_order(out: Writer, slides: Names, numbers: Sequence[int]) -> None:

@@ -23,6 +23,8 @@ from .shortened import LEFT_OUT, LEVELS, shortened
 _PIECES = 10
 """In so many pieces a video is taken to be watched."""
 _A_DAY = 24 * 3_600_000
+_LATE = 4_000_000_000
+"""A time (s since 1970) that takes much room."""
 _LATIN = "abcdefghijklmnopqrstuvwxyzABCDEFGHIJKLMNOPQRSTUVWXYZ0123456789 ,.?"
 _SCRIPTS = {
     "ru": (0x410, 64), "uk": (0x410, 64), "bg": (0x410, 64), "sr": (0x410, 64), "el": (0x391, 57),
@@ -126,7 +128,8 @@ def _pieces(draw: random.Random) -> tuple[tuple[int, int], ...]:
 
 def _taking(draw: random.Random) -> Taking:
     first, best, last, total = (number(draw.random()) for _ in range(4))
-    return Taking(_A_DAY, True, True, Earlier(draw.randint(1, 9), first, best, last, total))
+    return Taking(
+        _A_DAY, True, True, _LATE, Earlier(draw.randint(1, 9), first, best, last, total))
 
 
 def _answer(grader: Grader, draw: random.Random, letters: str) -> Answer:

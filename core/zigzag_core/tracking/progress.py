@@ -24,7 +24,7 @@ from zigzag_core.program.limits import LIMITS
 
 from . import older_progress
 from .coder import Reader, Writer
-from .draws import read_draws, write_draws
+from .draws import SavedQuizzes, read_draws, write_draws
 from .remembered import Names, Remembered, restored_answer, slide_to_resume
 
 T = TypeVar("T")
@@ -39,8 +39,9 @@ MARKED: tuple[Literal["", "passed", "failed"], ...] = ("", "passed", "failed")
 BRANCHES: tuple[Literal["timer", "then", "otherwise"], ...] = ("timer", "then", "otherwise")
 LOOKS: tuple[str, ...] = get_args(Look)[:7]
 """The looks that have a number; others are written out."""
-_DRAWN = 0b1_1000_0000
-"""Quizzes are drawn; without the first bit it is not written how far their attempts are."""
+_DRAWN, _TAKING, _TIMES = 1 << 7, 1 << 8, 1 << 9
+"""Quizzes are drawn; it is written how far their attempts are; and when they were over, with flags.
+"""
 
 
 def pack(index: Index, state: State) -> str:
@@ -112,10 +113,11 @@ def _write_way(out: Writer, state: State, names: Remembered) -> None:
     """The time, the results, and where the learner is and has been."""
     out.number(state.time, "time")
     out.number(state.time - state.entered, "time")
+    quizzes = _DRAWN | _TAKING | _TIMES if state.draws else 0
     out.number(
         int(state.completed) | SUCCESS.index(state.success) << 1
         | MARKED.index(state.marked) << 3 | int(state.retake) << 5
-        | int(bool(state.disabled)) << 6 | (_DRAWN if state.draws else 0), "flags")
+        | int(bool(state.disabled)) << 6 | quizzes, "flags")
     if state.draws:
         write_draws(out, state, names.slides)
     numbers = names.slides.numbers
@@ -140,11 +142,12 @@ def _read_way(
     entered = time - source.number("time")
     flags = source.number("flags")
     success, marked = flags >> 1 & 3, flags >> 3 & 3
-    if flags > 127 + _DRAWN or success >= len(SUCCESS) or marked >= len(MARKED):
+    if flags >= _TIMES << 1 or success >= len(SUCCESS) or marked >= len(MARKED):
         raise Damaged("the saved progress names a result that does not exist")
 
-    drawn, taking = read_draws(
-        source, index, names.slides, known, bool(flags & 256)) if flags & 128 else ((), {})
+    quizzes = read_draws(
+        source, index, names.slides, known, bool(flags & _TAKING), bool(flags & _TIMES)
+    ) if flags & _DRAWN else SavedQuizzes()
 
     def slide() -> str | None:
         given = source.number("slide")
@@ -157,8 +160,8 @@ def _read_way(
     path = names.slides.named(_read_near(source, source.count("path"), "path step"))
     more_time = min(number(source.number("more time") / 10), LIMITS.most_time)
     return replace(
-        state, draws=draws_to_resume(index, state.draws, drawn, visited),
-        taking=taking, time=time,
+        state, draws=draws_to_resume(index, state.draws, quizzes.draws, visited),
+        taking=quizzes.taking, flagged=quizzes.flagged, saved=quizzes.saved, time=time,
         entered=entered, completed=bool(flags & 1), success=SUCCESS[success],
         marked=MARKED[marked], retake=bool(flags & 32),
         slide=slide_to_resume(index, shown, visited), visited=visited,

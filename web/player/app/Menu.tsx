@@ -1,7 +1,8 @@
 import { useEffect, useRef, type ReactNode } from "react";
-import { gateIsOpen, mayGo } from "../engine/engine";
+import { mayGo } from "../engine/engine";
 import type { Index } from "../engine/program";
 import type { State } from "../engine/state";
+import { whyClosed } from "./whyClosed";
 
 interface Props {
   index: Index;
@@ -36,7 +37,7 @@ export function Menu({ index, state, onGo, onClose }: Props): ReactNode {
               >
                 <span>{slide.title || index.say("untitled")}</span>
                 {seen && <small>{index.say("seen")}</small>}
-                {!open && <small>{whyClosed(index, state)}</small>}
+                {!open && <small>{whyClosed(index, state, slide.id)}</small>}
               </button>
             </li>
           );
@@ -44,10 +45,4 @@ export function Menu({ index, state, onGo, onClose }: Props): ReactNode {
       </ol>
     </div>
   );
-}
-
-/** Why a slide cannot be gone to yet, in a word or two. */
-function whyClosed(index: Index, state: State): string {
-  if (state.slide && !gateIsOpen(index, state, state.slide)) return index.say("opens_when_done");
-  return index.say(index.program.navigation.order === "seen" ? "opens_once_seen" : "opens_later");
 }

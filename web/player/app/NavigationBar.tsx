@@ -7,8 +7,10 @@ import type { State } from "../engine/state";
 import { movesLong } from "../render/motion";
 import { useSay } from "../render/speech";
 import { captionsWanted, onCaptions, setCaptions, setVolume } from "../render/players";
+import { QuizButtons } from "./Overview";
 import { QuizClock } from "./QuizClock";
 import type { Session } from "./session";
+import type { OpenPanels } from "./usePanels";
 import type { Size } from "./useScale";
 
 interface Props {
@@ -16,15 +18,12 @@ interface Props {
   state: State;
   slide: ProgramSlide;
   size: Size;
-  menu: boolean;
-  setMenu: (open: boolean) => void;
-  reading: boolean;
-  setReading: (open: boolean) => void;
+  panels: OpenPanels;
 }
 
 /** The learner's way through the course: menu, progress, back and next, and how things play. */
 export function NavigationBar(
-  { session, state, slide, size, menu, setMenu, reading, setReading }: Props,
+  { session, state, slide, size, panels }: Props,
 ): ReactNode {
   const { index } = session;
   const { say } = index;
@@ -34,7 +33,7 @@ export function NavigationBar(
   return (
     <nav className="zz-bar" aria-label={say("course")}>
       {has("menu") && (
-        <button type="button" data-opens="menu" aria-expanded={menu} onClick={() => setMenu(!menu)}>
+        <button type="button" data-opens="menu" aria-expanded={panels.isOpen("menu")} onClick={() => panels.toggle("menu")}>
           <svg width="20" height="20" viewBox="0 0 20 20" aria-hidden>
             <path d="M2 5h16M2 10h16M2 15h16" stroke="currentColor" strokeWidth="2" />
           </svg>
@@ -43,6 +42,7 @@ export function NavigationBar(
       )}
       {has("progress") && <Progress index={index} state={state} slide={slide} />}
       <QuizClock index={index} state={state} />
+      <QuizButtons {...{ index, state }} dispatch={session.dispatch} panels={panels} />
       <span className="zz-space" />
       <SizeButtons size={size} />
       {state.back && (
@@ -55,19 +55,21 @@ export function NavigationBar(
       <MediaControls session={session} state={state} index={index} slide={slide} has={has} />
       {has("full_screen") && document.fullscreenEnabled && <FullScreen />}
       {slide.transcript && has("transcript") && (
-        <button type="button" data-opens="transcript" aria-expanded={reading} onClick={() => setReading(!reading)}>
+        <button type="button" data-opens="transcript" aria-expanded={panels.isOpen("transcript")} onClick={() => panels.toggle("transcript")}>
           {say("transcript")}
         </button>
       )}
-      {has("previous") && (
-        <button
-          type="button" disabled={slideBefore(index, state) === null}
-          onClick={() => session.dispatch({ event: "previous" })}
-        >
-          {say("back")}
-        </button>
-      )}
-      {has("next") && <Next session={session} state={state} slide={slide} />}
+      <span className="zz-way">
+        {has("previous") && (
+          <button
+            type="button" disabled={slideBefore(index, state) === null}
+            onClick={() => session.dispatch({ event: "previous" })}
+          >
+            {say("back")}
+          </button>
+        )}
+        {has("next") && <Next session={session} state={state} slide={slide} />}
+      </span>
     </nav>
   );
 }
@@ -222,7 +224,7 @@ function Volume(): ReactNode {
 function Speed({ session, state }: Pick<Props, "session" | "state">): ReactNode {
   return (
     <select
-      aria-label={session.index.say("speed")} value={state.speed} className="zz-speed"
+      aria-label={session.index.say("speed")} value={state.speed}
       onChange={(event) => session.dispatch({ event: "speed", percent: Number(event.target.value) })}
     >
       {[75, 100, 125, 150, 200].map((percent) => <option key={percent} value={percent}>{percent / 100} ×</option>)}

@@ -1,11 +1,15 @@
-import { useEffect, useMemo, useRef, useState, useSyncExternalStore, type ReactNode } from "react";
+import { useEffect, useMemo, useRef, useSyncExternalStore, type ReactNode } from "react";
+import type { ProgramSlide } from "../../api/types";
+import type { State } from "../engine/state";
 import { LiveSlide } from "../render/LiveSlide";
 import { SpeechContext, speechIn, useSay } from "../render/speech";
 import { Menu } from "./Menu";
 import { NavigationBar } from "./NavigationBar";
+import { Overview } from "./Overview";
 import { Notices } from "./Notices";
 import { Transcript } from "./Transcript";
 import type { Phase, Session } from "./session";
+import { usePanels, type OpenPanels } from "./usePanels";
 import { useKeptFocus } from "./useKeptFocus";
 import { useMiddle, useScale, useSize } from "./useScale";
 import { Asking, Connecting, Left } from "./screens";
@@ -16,8 +20,7 @@ export function Player({ session }: { session: Session }): ReactNode {
   const { index } = session;
   const { state, phase } = snapshot;
   const speech = useMemo(() => speechIn(index.program.language, index.say), [index.program.language, index.say]);
-  const [menu, setMenu] = useState(false);
-  const [reading, setReading] = useState(false);
+  const panels = usePanels();
   const frame = useRef<HTMLDivElement>(null);
   const view = useRef<HTMLElement>(null);
   const size = useSize();
@@ -59,20 +62,12 @@ export function Player({ session }: { session: Session }): ReactNode {
             </main>
           )}
           <Coming loading={snapshot.loading} />
-          {running && reading && slide.transcript && (
-            <Transcript text={slide.transcript} onClose={() => { setReading(false); focusOn("transcript"); }} />
-          )}
-          {running && menu && (
-            <Menu
-              index={index} state={state} onClose={() => { setMenu(false); focusOn("menu"); }}
-              onGo={(target) => { setMenu(false); focusOn("menu"); session.dispatch({ event: "slide", target }); }}
-            />
-          )}
+          {running && <Closed words={snapshot.closed} />}
+          {running && <Panels {...{ session, state, slide, panels }} />}
         </div>
-        {running && <Closed words={snapshot.closed} />}
         {running && (
           <NavigationBar
-            {...{ session, state, slide, size, menu, setMenu, reading, setReading }}
+            {...{ session, state, slide, size, panels }}
           />
         )}
         <div className="zz-hidden" aria-live="polite"><p key={snapshot.announcement.count}>{snapshot.announcement.text}</p></div>
@@ -81,9 +76,21 @@ export function Player({ session }: { session: Session }): ReactNode {
   );
 }
 
-/** The button that opened something has the focus again when that is closed. */
-function focusOn(name: "menu" | "transcript"): void {
-  document.querySelector<HTMLElement>(`[data-opens="${name}"]`)?.focus({ preventScroll: true });
+/** What is open over the slide: the menu, the transcript, the overview of a quiz. */
+function Panels({ session, state, slide, panels }: { session: Session; state: State; slide: ProgramSlide; panels: OpenPanels }): ReactNode {
+  const { index } = session;
+  return (
+    <>
+      {panels.isOpen("transcript") && slide.transcript && <Transcript text={slide.transcript} onClose={() => panels.close("transcript")} />}
+      {panels.isOpen("menu") && (
+        <Menu
+          index={index} state={state} onClose={() => panels.close("menu")}
+          onGo={(target) => { panels.close("menu"); session.dispatch({ event: "slide", target }); }}
+        />
+      )}
+      {panels.isOpen("overview") && <Overview index={index} state={state} dispatch={session.dispatch} onClose={() => panels.close("overview")} />}
+    </>
+  );
 }
 
 /** What stands in place of the slide while the course does not run. */

@@ -8,6 +8,7 @@ import type { Effect, Event, Ran } from "../../api/events";
 import type { State } from "../engine/state";
 import { pauseSounds, setSpeed, playSound, runMedia, stopSounds } from "../render/players";
 import type { Value } from "../engine/values";
+import { now } from "../engine/wall";
 import { unpack } from "../tracking/progress";
 import type { Begun, Kept, Standing, Tracker } from "../tracking/tracker";
 import type { Arrival } from "./arrival";
@@ -106,7 +107,7 @@ export class Session {
     const { state } = this.snapshot.phase;
     this.since = performance.now();
     this.set({ phase: { kind: "running" }, state: { ...state, learner: this.learner } });
-    this.dispatch({ event: "resume" });
+    this.dispatch({ event: "resume", ...onTheWall() });
   }
 
   startOver(): void {
@@ -114,7 +115,7 @@ export class Session {
     const fresh = start(this.index, this.options.seed, this.learner, this.retake);
     this.set({ phase: { kind: "running" }, state: fresh });
     this.elapsed();
-    this.take({ event: "start", target: this.options.from ?? null });
+    this.take({ event: "start", target: this.options.from ?? null, ...onTheWall() });
     for (const [target, value] of Object.entries(this.options.set ?? {})) this.take({ event: "set", target, value });
   }
 
@@ -135,6 +136,7 @@ export class Session {
   /** Let time pass while something waits for it. */
   private beat(): void {
     if (this.snapshot.phase.kind !== "running") return;
+    if (hasSlept(this.index, this.snapshot.state)) this.dispatch({ event: "resume", ...onTheWall() });
     if (performance.now() - this.since < SLOW_TICK_MS && !needsTime(this.index, this.snapshot.state)) return;
     const ms = this.elapsed();
     if (ms) this.take({ event: "tick", ms });
@@ -213,6 +215,7 @@ export class Session {
     if (this.snapshot.phase.kind !== "left") return;
     this.since = performance.now();
     this.set({ phase: { kind: "running" }, state: { ...this.snapshot.state, ended: false } });
+    this.dispatch({ event: "resume", ...onTheWall() });
   }
 
   /** The page goes away. */
@@ -245,6 +248,20 @@ export class Session {
     if (this.snapshot.state.speed !== speed) setSpeed(this.snapshot.state.speed / 100);
     for (const listener of this.listeners) listener();
   }
+}
+
+/** A clock that has gone on so much further than the page's own means that the machine slept. */
+const LONGEST_DRIFT_S = 15;
+
+/** Whether the machine slept while the time of a quiz, or the waiting for the next attempt, went on. */
+function hasSlept(index: Index, state: State): boolean {
+  const counts = index.away.length > 0 || index.program.quizzes.some(({ wait }) => wait);
+  return counts && state.epoch > 0 && onTheWall().now - now(state) > LONGEST_DRIFT_S;
+}
+
+/** What the learner's own clock shows. */
+function onTheWall(): { now: number; zone: number } {
+  return { now: Math.floor(Date.now() / 1_000), zone: -new Date().getTimezoneOffset() };
 }
 
 /** Whether anything comes of time alone: clocks, waits, time limits, a gate that counts seconds. */

@@ -13,7 +13,8 @@ import * as moving from "./moving";
 import { openAndClose } from "./opening";
 import type { Index } from "./program";
 import { answer, orderOf } from "./questions";
-import { firstDraws, leaveWhole } from "./quizzes";
+import * as quizWays from "./quizWays";
+import { comeBack, firstDraws, leaveWhole } from "./quizzes";
 import * as results from "./results";
 import { Run } from "./run";
 import type { Effect, Event, Ran } from "../../api/events";
@@ -31,7 +32,7 @@ export function start(index: Index, seed: number, learnerName = "", retake = fal
     seed: seed >>> 0, rng: seed >>> 0, draws: firstDraws(index, seed >>> 0), taking: {}, time: 0, entered: 0, slide: null, visited: [], path: [],
     clicked: Growing.of(), hidden: {}, disabled: {}, looks: {}, variables, overlays: [], answers: {}, clocks: {},
     waiting: [], paused: false, offsets: {}, moves: {}, dropped: {}, watched: {}, positions: {}, opened: new Set(),
-    back: null, leaving: null, more_time: 1, speed: 100, learner: clipped(learnerName), retake, marked: "", completed: false, success: "unknown", ended: false,
+    back: null, leaving: null, more_time: 1, speed: 100, learner: clipped(learnerName), retake, flagged: new Set(), epoch: 0, zone: 0, saved: 0, marked: "", completed: false, success: "unknown", ended: false,
   };
 }
 
@@ -58,7 +59,10 @@ type Takes = { readonly [E in Event as E["event"]]: (run: Run, event: E) => void
 /** What each event does to a run that shows a slide. */
 const TAKES: Takes = {
   start: () => undefined,
-  resume: (run) => moving.resume(run),
+  resume: (run, { now, zone }) => {
+    if (now !== undefined) comeBack(run, now, zone ?? 0);
+    moving.resume(run);
+  },
   tick: (run, { ms }) => clock.advance(run, Math.min(Math.max(Math.trunc(ms), 0), LIMITS.longest_tick)),
   clicked: (run, { target }) => learner.click(run, target),
   double_clicked: (run, { target }) => learner.doubleClick(run, target),
@@ -73,6 +77,9 @@ const TAKES: Takes = {
   previous: (run) => leaving.go(run, "previous", null),
   slide: (run, { target }) => chooseSlide(run, target),
   close: (run, { target }) => close(run, target),
+  flagged: (run, { target, on }) => quizWays.flag(run, target, on),
+  postpone: (run) => goPast(run, quizWays.nextOpen(run.index, run.state)),
+  finish: (run) => goPast(run, quizWays.exitOf(run.index, run.state)),
   pause: (run, { on }) => run.update({ paused: !on }),
   set: (run, { target, value }) => run.setVariable(target, value),
   speed: (run, { percent }) => run.update({ speed: Math.trunc(Math.min(Math.max(number(percent), LIMITS.slowest), LIMITS.fastest)) }),
@@ -81,14 +88,15 @@ const TAKES: Takes = {
 };
 
 function take(run: Run, event: Event): void {
-  if (event.event === "start") begin(run, event.target);
+  if (event.event === "start") begin(run, event);
   else if (run.state.slide !== null && !run.state.ended) {
     (TAKES[event.event] as (run: Run, event: Event) => void)(run, event);
   }
 }
 
-function begin(run: Run, slide: string | null | undefined): void {
+function begin(run: Run, { target: slide, now, zone }: Extract<Event, { event: "start" }>): void {
   if (run.state.slide !== null || !run.index.order.length) return;
+  comeBack(run, now ?? 0, zone ?? 0);
   moving.startTimers(run, "course");
   if (slide) leaveWhole(run, slide);
   moving.enter(run, slide || (run.index.ordered(run.state.draws).slides[0] ?? ""));
@@ -98,6 +106,11 @@ function begin(run: Run, slide: string | null | undefined): void {
 function close(run: Run, name: string): void {
   const overlay = run.index.overlays.get(name);
   if (overlay && (overlay.on_escape || overlay.on_outside)) moving.closeOverlay(run, overlay.id);
+}
+
+/** The learner leaves a question of a quiz where this is free, whatever its gate says. */
+function goPast(run: Run, slide: string | null): void {
+  if (slide !== null) leaving.go(run, "slide", slide);
 }
 
 function chooseSlide(run: Run, slide: string): void {

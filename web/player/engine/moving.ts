@@ -5,6 +5,7 @@ import { gateIsOpen } from "./expression";
 import { middle } from "./geometry";
 import { Growing } from "./growing";
 import type { Index } from "./program";
+import { admitted, mayChoose, underWay } from "./quizWays";
 import { finishAt, holdsBack, keptAnswers } from "./quizzes";
 import { without, type Run } from "./run";
 import type { Offset, State, Time, To } from "./state";
@@ -14,8 +15,16 @@ import { own } from "./own";
 
 /** The slide that *previous* leads to: where the learner came from, else the one before. */
 export function slideBefore(index: Index, state: State): string | null {
+  return wayBack(index, state).at(-1) ?? null;
+}
+
+/** The slides that the learner can go back through, the nearest last. */
+function wayBack(index: Index, state: State): readonly string[] {
+  if (underWay(index, state)?.way === "onward") return [];
   const { slides, position } = index.ordered(state.draws);
-  return state.path.at(-1) ?? slides[(position.get(state.slide ?? "") ?? 0) - 1] ?? null;
+  const place = position.get(state.slide ?? "") ?? 0;
+  const path = state.path.length ? state.path : slides.slice(Math.max(place - 1, 0), place);
+  return path.slice(0, path.findLastIndex((slide) => admitted(index, state, slide) === slide) + 1);
 }
 
 /** Go to the next or the previous slide, to a certain one, or leave; a closed gate holds back. */
@@ -34,6 +43,7 @@ export function go(
     if (isClosed(run)) return;
     target = wayOn(run);
   } else if (to === "previous") target = slideBefore(index, state);
+  if (target !== null && target !== state.back) target = admitted(index, state, target);
   if (target === null || target === state.slide) return;
   if (to !== "previous" && holdsBack(run, target)) return;
   const from = state.slide;
@@ -67,7 +77,8 @@ export function mayGo(index: Index, state: State, slide: string): boolean {
   const order = index.ordered(state.draws);
   const position = order.position.get(slide);
   if (position === undefined) return false;
-  if (state.visited.includes(slide)) return true;
+  if (slide !== state.back && admitted(index, state, slide) !== slide) return false;
+  if (state.visited.includes(slide) || mayChoose(index, state, slide)) return true;
   if (opens === "seen") return false;
   const before = order.slides.slice(0, position);
   if (before.some((other) => !gateIsOpen(index, state, other))) return false;
@@ -80,7 +91,7 @@ export function enter(run: Run, wanted: string, back = false): void {
   if (slide === null) return;
   if (slide !== run.state.slide) finishAt(run, slide);
   const { state } = run;
-  let path = back ? state.path.slice(0, -1) : state.path;
+  let path = back ? wayBack(run.index, state).slice(0, -1) : state.path;
   if (state.slide !== null && state.slide !== slide) {
     if (!back) path = [...path, state.slide].slice(-LIMITS.longest_path);
     run.raised("slide_left", state.slide);
@@ -98,7 +109,7 @@ export function enter(run: Run, wanted: string, back = false): void {
   startTimers(run, slide);
 }
 
-/** Go on from saved progress: with timing as it was; from its beginning on a slide that was just entered. */
+/** Go on after having been away: with timing as it was; from its beginning on a slide that was just entered. */
 export function resume(run: Run): void {
   const { slide, entered, time, clocks, waiting } = run.state;
   if (slide === null || entered !== time || Object.keys(clocks).length || waiting.length) return;
@@ -149,6 +160,7 @@ export function clear(run: Run, action: Extract<Action, { do: "clear" }>): void 
     clicked: Growing.of([...state.clicked].filter((element) => !gone.has(element))),
     visited: state.visited.filter((slide) => !slides.has(slide)),
     opened: new Set([...state.opened].filter((slide) => !slides.has(slide))),
+    flagged: new Set([...state.flagged].filter((slide) => !slides.has(slide))),
     answers: without(state.answers, (question) => action.questions.includes(question) && !kept.has(question)),
   });
   const fresh: Record<string, Value> = {};

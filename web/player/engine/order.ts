@@ -19,7 +19,7 @@ export class Order {
   private readonly asking: ReadonlySet<string>;
   private readonly numbered = new Map<string, readonly [number: number, count: number]>();
   private readonly kept: ReadonlyMap<string, readonly string[]>;
-  private readonly ofQuiz = new Map<string, readonly Grader[]>();
+  private readonly gradersOf = new Map<string, readonly Grader[]>();
   private readonly drawn: ReadonlyMap<string, readonly string[]>;
   private readonly quizOf = new Map<string, ProgramQuiz>();
 
@@ -63,13 +63,19 @@ export class Order {
     return found;
   }
 
+  /** The slides of a quiz that the learner gets, in order. */
+  ofQuiz(quiz: string): readonly string[] {
+    const whole = this.program.quizzes.find(({ id }) => id === quiz)?.slides ?? [];
+    return (this.drawn.get(quiz) ?? whole).filter((slide) => this.position.has(slide));
+  }
+
   /** The questions of a quiz that the learner gets, and those answered right before. */
   graders(quiz: string): readonly Grader[] {
-    let found = this.ofQuiz.get(quiz);
+    let found = this.gradersOf.get(quiz);
     if (!found) {
       const whole = this.program.quizzes.find(({ id }) => id === quiz)?.slides ?? [];
       const own = new Set<string>([...this.drawn.get(quiz) ?? whole, ...this.kept.get(quiz) ?? []]);
-      this.ofQuiz.set(quiz, found = this.program.questions.filter(({ slide }) => own.has(slide)));
+      this.gradersOf.set(quiz, found = this.program.questions.filter(({ slide }) => own.has(slide)));
     }
     return found;
   }

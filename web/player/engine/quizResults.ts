@@ -7,6 +7,7 @@ import { own } from "./own";
 import type { Index } from "./program";
 import { NO_ANSWER, NOT_BEGUN, type Answer, type Earlier, type State, type Success, type Taking } from "./state";
 import { number, type Value } from "./values";
+import { day, now } from "./wall";
 
 /** How far a quiz is. */
 export function takingOf(state: State, quiz: ProgramQuiz): Taking {
@@ -54,7 +55,8 @@ function passMark(index: Index, quiz: ProgramQuiz): number {
   return quiz.pass_mark ?? index.program.pass_mark;
 }
 
-function passed(index: Index, state: State, quiz: ProgramQuiz): boolean {
+/** Whether the result that counts reaches the pass mark. */
+export function passed(index: Index, state: State, quiz: ProgramQuiz): boolean {
   return most(gradersOf(index, state, quiz)) > 0 && percent(counted(index, state, quiz)) >= passMark(index, quiz);
 }
 
@@ -67,7 +69,8 @@ function percent(of: number): number {
   return Math.floor(of * 10_000 + 0.5) / 100;
 }
 
-function attempt(state: State, quiz: ProgramQuiz): number {
+/** The number of the present attempt, from 1. */
+export function attempt(state: State, quiz: ProgramQuiz): number {
   return state.draws.find((draw) => draw.quiz === quiz.id)?.attempt ?? 1;
 }
 
@@ -76,9 +79,22 @@ export function unanswered(index: Index, state: State, quiz: ProgramQuiz): numbe
   return gradersOf(index, state, quiz).filter(({ id }) => !hasAnswer(answerTo(state, id))).length;
 }
 
+/** The slides of the present attempt with a question that has no answer. */
+export function unansweredOn(index: Index, state: State, quiz: ProgramQuiz): ReadonlySet<string> {
+  return new Set(gradersOf(index, state, quiz).filter(({ id }) => !hasAnswer(answerTo(state, id))).map(({ slide }) => slide));
+}
+
+/** The minutes, rounded up, until the next attempt may begin. */
+export function minutesToWait(state: State, quiz: ProgramQuiz): number {
+  const { over } = takingOf(state, quiz);
+  const here = now(state);
+  return typeof quiz.wait === "number" && over && here ? Math.max(-Math.floor((here - over - quiz.wait * 60) / 60), 0) : 0;
+}
+
 /** The band that the present attempt is in. */
 function bandOf(index: Index, state: State, quiz: ProgramQuiz): ProgramBand | undefined {
-  const reached = percent(share(index, state, quiz));
+  const graders = gradersOf(index, state, quiz);
+  const reached = { percent: () => percent(shareOf(state, graders)), points: () => number(points(state, graders)), right: () => right(state, graders) }[quiz.banded]();
   return [...quiz.bands].reverse().find(({ least }) => reached >= least);
 }
 
@@ -138,7 +154,7 @@ function resultOf(index: Index, state: State, quiz: ProgramQuiz): Exclude<Succes
 
 export type OfQuiz = (typeof OF_QUIZ)[number];
 
-const NOTHING: Partial<Record<OfQuiz, Value>> = { quiz_result: "open", quiz_band: "", quiz_passed: false, quiz_finished: false };
+const NOTHING: Partial<Record<OfQuiz, Value>> = { quiz_result: "open", quiz_band: "", quiz_day: "", quiz_passed: false, quiz_finished: false };
 
 const FACTS: Readonly<Record<OfQuiz, (index: Index, state: State, quiz: ProgramQuiz) => Value>> = {
   quiz_points: (index, state, quiz) => number(points(state, gradersOf(index, state, quiz))),
@@ -156,6 +172,8 @@ const FACTS: Readonly<Record<OfQuiz, (index: Index, state: State, quiz: ProgramQ
   quiz_passed: passed,
   quiz_finished: isFinished,
   quiz_band: (index, state, quiz) => bandOf(index, state, quiz)?.name ?? "",
+  quiz_wait: (_, state, quiz) => minutesToWait(state, quiz),
+  quiz_day: (_, state, quiz) => day(state, takingOf(state, quiz).over || now(state)),
 };
 
 /** What an operator that tells of a quiz gives; of none a nothing. */

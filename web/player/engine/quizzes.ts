@@ -5,9 +5,10 @@ import { own } from "./own";
 import type { Index } from "./program";
 import { conclude } from "./questions";
 import { drawn } from "./quiz/drawing";
-import { gradersOf, share, takingOf, unanswered, withOne } from "./quizResults";
+import { gradersOf, minutesToWait, share, takingOf, unanswered, withOne } from "./quizResults";
 import type { Run } from "./run";
 import { NOT_BEGUN, type Draw, type State, type Taking } from "./state";
+import { now, setTo } from "./wall";
 
 /** What a learner gets of each quiz at the first attempt. */
 export function firstDraws(index: Index, seed: number): readonly Draw[] {
@@ -36,14 +37,16 @@ export function drawAgain(run: Run, name: string): boolean {
   if (!quiz || !isBegun(state, quiz)) return true;
   const found = state.draws.find((draw) => draw.quiz === name);
   const before = found ?? { quiz: name, slides: [], attempt: 1, seen: [], kept: [] };
-  if (before.attempt >= (quiz.attempts ?? LIMITS.most_attempts)) {
-    run.refused.add(name);
-    run.effects.push({ effect: "closed", slide: state.slide ?? "", message: index.say("no_attempts_left") });
-    return false;
-  }
+  if (before.attempt >= (quiz.attempts ?? LIMITS.most_attempts)) return refuse(run, quiz, index.say("no_attempts_left"));
+  const count = minutesToWait(state, quiz);
+  if (count) return refuse(run, quiz, index.say("wait_for_attempt", { count }));
   const earlier = withOne(takingOf(state, quiz).earlier, share(index, state, quiz));
   const after = nextDraw(quiz, before, run);
-  run.update({ draws: found ? state.draws.map((draw) => (draw === found ? after : draw)) : [...state.draws, after] });
+  const own = new Set<string>(quiz.slides);
+  run.update({
+    draws: found ? state.draws.map((draw) => (draw === found ? after : draw)) : [...state.draws, after],
+    flagged: new Set([...state.flagged].filter((slide) => !own.has(slide))),
+  });
   put(run, quiz, { ...NOT_BEGUN, earlier });
   return true;
 }
@@ -77,15 +80,15 @@ export function finishAt(run: Run, slide: string): void {
 /** Judge what was answered, lock all, and let the attempt be over. */
 export function finish(run: Run, quiz: ProgramQuiz): void {
   conclude(run, gradersOf(run.index, run.state, quiz));
-  put(run, quiz, { ...takingOf(run.state, quiz), finished: true });
+  put(run, quiz, { ...takingOf(run.state, quiz), finished: true, over: now(run.state) });
 }
 
-/** The quiz whose time is running: from its first drawn slide until it is finished. */
+/** The quiz whose time is running: the one that the learner is in, else one whose time goes on without its learner. */
 export function inTime({ index, state }: { index: Index; state: State }): ProgramQuiz | undefined {
   const slide = state.slide ?? "";
   const quiz = index.quizOf.get(slide);
-  if (!quiz || state.paused || quiz.opening.includes(slide) || quiz.outcomes.includes(slide)) return undefined;
-  return takingOf(state, quiz).finished ? undefined : quiz;
+  const runs = quiz && !state.paused && !takingOf(state, quiz).finished && !quiz.opening.includes(slide) && !quiz.outcomes.includes(slide);
+  return runs ? quiz : index.away.find((one) => goesOn(state, one));
 }
 
 /** The ms that are left for the attempt; null where there is no limit. */
@@ -100,6 +103,29 @@ export function useTime(run: Run, ms: number): void {
   if (!quiz) return;
   const taking = takingOf(run.state, quiz);
   put(run, quiz, { ...taking, used: taking.used + ms });
+}
+
+/** Set the clock on the wall; time that goes on without the learner has gone on since then. */
+export function comeBack(run: Run, seconds: number, zone: number): void {
+  const before = now(run.state) || run.state.saved;
+  run.update({ ...setTo(run.state, seconds, zone), saved: 0 });
+  const passed = now(run.state) - before;
+  if (!before || passed <= 0) return;
+  for (const quiz of run.index.away.filter((one) => goesOn(run.state, one))) {
+    const taking = takingOf(run.state, quiz);
+    put(run, quiz, { ...taking, used: Math.min(taking.used + passed * 1_000, LIMITS.longest_used) });
+  }
+}
+
+/** Whether the time of an attempt runs without its learner. */
+function goesOn(state: State, quiz: ProgramQuiz): boolean {
+  return quiz.away && isBegun(state, quiz) && !takingOf(state, quiz).finished;
+}
+
+function refuse(run: Run, quiz: ProgramQuiz, message: string): false {
+  run.refused.add(quiz.id);
+  run.effects.push({ effect: "closed", slide: run.state.slide ?? "", message });
+  return false;
 }
 
 /** The quiz that is finished by coming to `slide`. */

@@ -79,10 +79,12 @@ export interface Taking {
   /** Whether the learner was asked to confirm that it is over with open questions. */
   readonly asked: boolean;
   readonly finished: boolean;
+  /** When it was finished (s since 1970); 0 where that is not known. */
+  readonly over: number;
   readonly earlier: Earlier;
 }
 
-export const NOT_BEGUN: Taking = { used: 0, asked: false, finished: false, earlier: { count: 0, first: 0, best: 0, last: 0, total: 0 } };
+export const NOT_BEGUN: Taking = { used: 0, asked: false, finished: false, over: 0, earlier: { count: 0, first: 0, best: 0, last: 0, total: 0 } };
 
 export interface State {
   readonly seed: number;
@@ -131,6 +133,14 @@ export interface State {
   readonly learner: string;
   /** Whether the learner has run the course before. */
   readonly retake: boolean;
+  /** Slides with the learner's flag. */
+  readonly flagged: ReadonlySet<string>;
+  /** What time (ms since 1970) it was at the run's time 0; 0 where that is not known. */
+  readonly epoch: number;
+  /** So many minutes more than UTC it is at the learner's place. */
+  readonly zone: number;
+  /** When progress that was read was saved (s since 1970). */
+  readonly saved: number;
   readonly marked: "" | "passed" | "failed";
   readonly completed: boolean;
   readonly success: Success;
@@ -146,6 +156,7 @@ export function copyOf(state: State): State {
     waiting: state.waiting, paused: state.paused, offsets: state.offsets, moves: state.moves, dropped: state.dropped,
     watched: state.watched, positions: state.positions, opened: state.opened, back: state.back, leaving: state.leaving,
     more_time: state.more_time, speed: state.speed, learner: state.learner, retake: state.retake,
+    flagged: state.flagged, epoch: state.epoch, zone: state.zone, saved: state.saved,
     marked: state.marked, completed: state.completed, success: state.success, ended: state.ended,
   };
 }
@@ -154,9 +165,9 @@ export function copyOf(state: State): State {
 export function asJson(state: State): unknown {
   return {
     ...state, draws: state.draws.map(({ quiz, slides, attempt, seen, kept }) => [quiz, slides, attempt, seen, kept]),
-    taking: Object.fromEntries(Object.entries(state.taking).map(([quiz, { used, asked, finished, earlier: e }]) => (
-      [quiz, [used, asked, finished, e.count, e.first, e.best, e.last, e.total]]))),
-    clicked: [...state.clicked].sort(), opened: [...state.opened].sort(),
+    taking: Object.fromEntries(Object.entries(state.taking).map(([quiz, { used, asked, finished, over, earlier: e }]) => (
+      [quiz, [used, asked, finished, e.count, e.first, e.best, e.last, e.total, over]]))),
+    clicked: [...state.clicked].sort(), opened: [...state.opened].sort(), flagged: [...state.flagged].sort(),
     clocks: Object.fromEntries(
       Object.entries(state.clocks).map(([owner, { at, runs }]) => [owner, [at, runs]]),
     ),

@@ -3,28 +3,39 @@ import type { Index } from "../engine/program";
 import { own } from "../engine/own";
 import { NOT_BEGUN, type Draw, type Earlier, type State, type Taking } from "../engine/state";
 import { number } from "../engine/values";
+import { now } from "../engine/wall";
 import { Damaged, type Reader, type Writer } from "./coder";
 import type { Names } from "./remembered";
 
 /** Write the draws of a run; a quiz is known by the slides that were drawn of it. */
-export function writeDraws(out: Writer, { draws, taking }: State, slides: Names): void {
+export function writeDraws(out: Writer, state: State, slides: Names): void {
+  const { draws, taking } = state;
   out.number(draws.length, "draws");
   for (const draw of draws) {
     out.number(draw.attempt, "attempt");
     writeOrder(out, slides, draw.slides.flatMap((name) => slides.numbers.get(name) ?? []));
     out.members(slides.known(draw.seen), "seen before");
     out.members(slides.known(draw.kept), "kept");
-    writeTaking(out, own(taking, draw.quiz) ?? NOT_BEGUN);
+    const howFar = own(taking, draw.quiz) ?? NOT_BEGUN;
+    writeTaking(out, howFar);
+    out.number(howFar.over, "over");
   }
+  out.members(slides.known(state.flagged), "flagged");
+  out.number(now(state) || state.saved, "saved");
 }
 
+type SavedQuizzes = Pick<State, "draws" | "taking" | "flagged" | "saved">;
+
+/** What progress without quizzes has of them. */
+export const NO_QUIZZES: SavedQuizzes = { draws: [], taking: {}, flagged: new Set(), saved: 0 };
+
 /**
- * The draws that were written when so many slides were `known`, without slides that are in no quiz any more, and how far
- * the attempts are, where that was written.
+ * What was written of quizzes when so many slides were `known`, without slides that are in no quiz any more. Older
+ * progress has not how far the attempts are (`withTaking`), or when they were over and what has a flag (`withTimes`).
  */
 export function readDraws(
-  source: Reader, index: Index, slides: Names, known: number, withTaking: boolean,
-): Pick<State, "draws" | "taking"> {
+  source: Reader, index: Index, slides: Names, known: number, withTaking: boolean, withTimes: boolean,
+): SavedQuizzes {
   const { quizzes } = index.program;
   const quizOf = new Map(quizzes.flatMap((quiz) => quiz.slides.map((slide) => [slide, quiz.id] as const)));
   const found = new Map<string, Draw>();
@@ -34,15 +45,18 @@ export function readDraws(
     const drawn = slides.named(readOrder(source, known));
     const seen = slides.named(source.members("seen before"));
     const kept = withTaking ? slides.named(source.members("kept")) : [];
-    const howFar = withTaking ? readTaking(source) : NOT_BEGUN;
+    const begun = withTaking ? readTaking(source) : NOT_BEGUN;
+    const howFar = withTimes ? { ...begun, over: source.number("over") } : begun;
     const first = drawn.find((slide) => quizOf.has(slide));
     const quiz = first === undefined ? undefined : quizOf.get(first);
     if (quiz === undefined || found.has(quiz)) continue;
     const ofIt = (slide: string): boolean => quizOf.get(slide) === quiz;
     found.set(quiz, { quiz, slides: drawn.filter(ofIt), attempt, seen: seen.filter(ofIt), kept: kept.filter(ofIt) });
-    if (howFar.used || howFar.asked || howFar.finished || howFar.earlier.count) taking[quiz] = howFar;
+    if (howFar.used || howFar.asked || howFar.finished || howFar.over || howFar.earlier.count) taking[quiz] = howFar;
   }
-  return { draws: quizzes.flatMap(({ id }) => found.get(id) ?? []), taking };
+  const flagged = withTimes ? slides.named(source.members("flagged")) : [];
+  const saved = withTimes ? source.number("saved") : 0;
+  return { draws: quizzes.flatMap(({ id }) => found.get(id) ?? []), taking, flagged: new Set(flagged.filter((slide) => quizOf.has(slide))), saved };
 }
 
 function writeTaking(out: Writer, { asked, finished, used, earlier }: Taking): void {
@@ -59,7 +73,7 @@ function readTaking(source: Reader): Taking {
   if (flags > 3) throw new Damaged("the saved progress has a quiz in a state that does not exist");
   const count = source.number("attempts before");
   const earlier: Earlier = count ? { count, first: share(source), best: share(source), last: share(source), total: share(source) } : NOT_BEGUN.earlier;
-  return { used, asked: Boolean(flags & 1), finished: Boolean(flags & 2), earlier };
+  return { used, asked: Boolean(flags & 1), finished: Boolean(flags & 2), over: 0, earlier };
 }
 
 function share(source: Reader): number {

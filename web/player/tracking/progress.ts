@@ -8,7 +8,7 @@ import { NO_ANSWER, type Answer, type Offset, type Result, type State, type Stre
 import { same } from "../engine/tally";
 import { fitted, number, type Value } from "../engine/values";
 import { crc32, Damaged, fromBase64Url, Reader, toBase64Url, Writer } from "./coder";
-import { readDraws, writeDraws } from "./draws";
+import { NO_QUIZZES, readDraws, writeDraws } from "./draws";
 import { isOlder, unpackOlder } from "./olderProgress";
 import { rememberedOf, restoredAnswer, slideToResume, type Names, type Remembered } from "./remembered";
 
@@ -69,8 +69,8 @@ function checked(body: string): Uint8Array {
   return raw;
 }
 
-/** Quizzes are drawn; without the first bit it is not written how far their attempts are. */
-const DRAWN = 0b1_1000_0000;
+/** Quizzes are drawn; it is written how far their attempts are; and when they were over, with flags. */
+const [DRAWN, TAKING, TIMES] = [1 << 7, 1 << 8, 1 << 9] as const;
 
 /** The time, the results, and where the learner is and has been. */
 function writeWay(out: Writer, state: State, names: Remembered): void {
@@ -78,7 +78,7 @@ function writeWay(out: Writer, state: State, names: Remembered): void {
   out.number(state.time - state.entered, "time");
   out.number(
     Number(state.completed) | (SUCCESS.indexOf(state.success) << 1) | (MARKED.indexOf(state.marked) << 3) | (Number(state.retake) << 5)
-    | (Number(Object.keys(state.disabled).length > 0) << 6) | (state.draws.length ? DRAWN : 0),
+    | (Number(Object.keys(state.disabled).length > 0) << 6) | (state.draws.length ? DRAWN | TAKING | TIMES : 0),
     "flags",
   );
   if (state.draws.length) writeDraws(out, state, names.slides);
@@ -100,8 +100,8 @@ function readWay(source: Reader, index: Index, names: Remembered, first: State["
   const flags = source.number("flags");
   const success = SUCCESS[(flags >> 1) & 3];
   const marked = MARKED[(flags >> 3) & 3];
-  if (flags > 127 + DRAWN || !success || marked === undefined) throw new Damaged("the saved progress names a result that does not exist");
-  const { draws, taking } = flags & 128 ? readDraws(source, index, names.slides, known, (flags & 256) > 0) : { draws: [], taking: {} };
+  if (flags >= TIMES << 1 || !success || marked === undefined) throw new Damaged("the saved progress names a result that does not exist");
+  const quizzes = flags & DRAWN ? readDraws(source, index, names.slides, known, (flags & TAKING) > 0, (flags & TIMES) > 0) : NO_QUIZZES;
   const slide = (): string | null => {
     const given = source.number("slide");
     return given ? names.slides.name(given - 1) : null;
@@ -114,7 +114,7 @@ function readWay(source: Reader, index: Index, names: Remembered, first: State["
   const path = names.slides.named(readNear(source, source.count("path"), "path step"));
   const more_time = Math.min(number(source.number("more time") / 10), LIMITS.most_time);
   return {
-    shown, draws: drawsToResume(index, first, draws, visited), taking, time, entered, completed: Boolean(flags & 1), success, marked, retake: Boolean(flags & 32), disables: Boolean(flags & 64), visited, more_time,
+    shown, ...quizzes, draws: drawsToResume(index, first, quizzes.draws, visited), time, entered, completed: Boolean(flags & 1), success, marked, retake: Boolean(flags & 32), disables: Boolean(flags & 64), visited, more_time,
     slide: slideToResume(index, shown, visited), back: back !== null && exists(back) ? back : null,
     opened: new Set(opened.filter(exists)), path: path.filter(exists),
   };

@@ -23,7 +23,9 @@ _VALUES = {
     "quiz_seconds": "the seconds spent in {}", "quiz_attempt": "the attempt at {}",
     "quiz_attempts_left": "the attempts left at {}", "quiz_best": "the best score in {}, in %,",
     "quiz_pass_mark": "the pass mark of {}", "quiz_result": "the result of {}",
-    "quiz_band": "the band of the result in {}", "set_score": "the score in {}, in %,",
+    "quiz_band": "the band of the result in {}",
+    "quiz_wait": "the minutes to wait for another attempt at {}",
+    "quiz_day": "the day of the result in {}", "set_score": "the score in {}, in %,",
     "set_right": "the right answers in {}",
 }
 _LIVE = {

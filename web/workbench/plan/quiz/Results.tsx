@@ -11,7 +11,7 @@ import { Tool } from "../../../kit/Tool";
 import { t } from "../../../words/quiz";
 import { useCourse } from "../../store/store";
 import { Outcomes } from "./Outcomes";
-import { addBand, changeBand, changeQuiz, removeBand } from "./quizzes";
+import { addBand, changeBand, changeBanded, changeQuiz, removeBand } from "./quizzes";
 
 const COUNTS = [["best", t("countsBest")], ["last", t("countsLast")], ["first", t("countsFirst")], ["mean", t("countsMean")]] as const;
 /** As many as the course document takes. */
@@ -32,22 +32,34 @@ export function Results({ section, quiz, own }: { section: Section; quiz: Quiz; 
         <Choose label={t("resultThatCounts")} help={t("resultHelp")} value={quiz.counts} options={COUNTS} onChange={(counts) => put(t("resultThatCounts"), { counts })} />
       </Box>
       <Outcomes section={section.id} quiz={quiz} own={own} />
-      <Bands section={section.id} bands={quiz.bands} />
+      <Bands section={section.id} quiz={quiz} />
     </Flex>
   );
 }
 
-function Bands({ section, bands }: { section: string; bands: Quiz["bands"] }): ReactNode {
+/** What bands are ranges of: how far they go, and the words for where they begin. */
+const BANDED = {
+  percent: { most: 100, from: t("bandFrom"), to: "bandTo", end: t("bandToTheEnd"), below: "noBandBelow" },
+  points: { most: 1_000_000, from: t("bandFromPoints"), to: "bandToBelow", end: t("bandUpward"), below: "noBandBelowThat" },
+  right: { most: 1_000_000, from: t("bandFromRight"), to: "bandToBelow", end: t("bandUpward"), below: "noBandBelowThat" },
+} as const;
+const RANGES = [["percent", t("byPercent")], ["points", t("byPoints")], ["right", t("byRight")]] as const;
+
+function Bands({ section, quiz: { bands, banded } }: { section: string; quiz: Quiz }): ReactNode {
+  const words = BANDED[banded];
   const lowest = bands[0]?.least ?? 0;
   return (
     <Box as="section" aria-label={t("bands")} bg="paper" borderWidth="1px" borderRadius="card" px="4" py="3">
       <Explained help={t("bandsHelp")}><Heading as="h3" fontSize="14px">{t("bands")}</Heading></Explained>
-      {lowest > 0 && <Text color="quiet" pt="1">{t("noBandBelow", { least: lowest })}</Text>}
+      {lowest > 0 && <Text color="quiet" pt="1">{t(words.below, { least: lowest })}</Text>}
+      {bands.length > 0 && (
+        <Box w="300px" pt="2"><Choose label={t("bandsBy")} value={banded} options={RANGES} onChange={(next) => changeBanded(section, next)} /></Box>
+      )}
       {bands.length > 0 && (
         <Box display="grid" gridTemplateColumns="240px 84px 1fr 36px" columnGap="3" rowGap="1.5" alignItems="center" pt="2" fontSize="13px">
           <Text color="quiet" fontWeight="600" aria-hidden>{t("band")}</Text>
-          <Text color="quiet" fontWeight="600" gridColumn="span 3" aria-hidden>{t("bandFrom")}</Text>
-          {bands.map((band, at) => <BandRow key={band.id} section={section} band={band} next={bands[at + 1]?.least} />)}
+          <Text color="quiet" fontWeight="600" gridColumn="span 3" aria-hidden>{words.from}</Text>
+          {bands.map((band, at) => <BandRow key={band.id} section={section} band={band} banded={banded} next={bands[at + 1]?.least} />)}
         </Box>
       )}
       {bands.length < MOST_BANDS && <Box pt="2"><QuietButton size="sm" onClick={() => addBand(section)}>{t("addABand")}</QuietButton></Box>}
@@ -55,15 +67,16 @@ function Bands({ section, bands }: { section: string; bands: Quiz["bands"] }): R
   );
 }
 
-function BandRow({ section, band, next }: { section: string; band: Quiz["bands"][number]; next: number | undefined }): ReactNode {
+function BandRow({ section, band, banded, next }: { section: string; band: Quiz["bands"][number]; banded: Quiz["banded"]; next: number | undefined }): ReactNode {
+  const words = BANDED[banded];
   return (
     <Box display="contents" role="group" aria-label={band.name}>
       <Input
         size="xs" bg="paper" aria-label={t("nameOfTheBand")} defaultValue={band.name} maxLength={200}
         onChange={(event) => { if (event.target.value.trim()) changeBand(section, band.id, { name: event.target.value.trim() }); }}
       />
-      <NumberField bare label={t("bandFrom")} value={band.least} min={0} max={100} onChange={(least) => changeBand(section, band.id, { least })} />
-      <Text color="quiet">{next === undefined ? t("bandToTheEnd") : t("bandTo", { to: next })}</Text>
+      <NumberField bare label={words.from} value={band.least} min={0} max={words.most} onChange={(least) => changeBand(section, band.id, { least })} />
+      <Text color="quiet">{next === undefined ? words.end : t(words.to, { to: next })}</Text>
       <Tool label={t("removeThisBand")} onClick={() => removeBand(section, band.id)}><X size={14} /></Tool>
     </Box>
   );

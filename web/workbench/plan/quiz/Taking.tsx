@@ -1,5 +1,5 @@
 /** How a quiz is taken: attempts, what a further one gets, and the time for it. */
-import { Box } from "@chakra-ui/react";
+import { Box, Flex, Heading } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import type { Quiz, Section } from "../../../api/types";
 import { Check } from "../../../kit/Check";
@@ -9,34 +9,64 @@ import { t } from "../../../words/quiz";
 import { changeQuiz } from "./quizzes";
 
 const AGAIN = [["new", t("drawNew")], ["unseen", t("drawUnseen")], ["same", t("drawSame")], ["wrong", t("drawWrong")]] as const;
+const WAYS = [["course", t("wayCourse")], ["free", t("wayFree")], ["onward", t("wayOnward")]] as const;
+const REVIEWS = [["always", t("reviewAlways")], ["passed", t("reviewPassed")], ["last", t("reviewLast")], ["never", t("reviewNever")]] as const;
 const JUDGED = [["each", t("judgedEach")], ["end", t("judgedAtEnd")]] as const;
 /** As many as the course document takes. */
 const MOST_ATTEMPTS = 100;
 const LONGEST = 1_440;
+const LONGEST_WAIT = 43_200;
 
 /** The settings for taking it. */
 export function Taking({ section, quiz }: { section: Section; quiz: Quiz }): ReactNode {
   const put = (label: string, change: Partial<Quiz>, merge?: string): void => changeQuiz(section.id, label, (now) => ({ ...now, ...change }), merge);
   return (
-    <Box bg="paper" borderWidth="1px" borderRadius="card" px="4" py="3" maxW="520px" css={{ "& [data-labelled] > :first-of-type": { width: "150px" } }}>
-      <NumberField
-        label={t("attemptsOfTheQuiz")} help={t("attemptsHelp")} value={quiz.attempts ?? null} min={1} max={MOST_ATTEMPTS}
-        none={{ word: t("anyNumber"), onNone: () => put(t("attemptsOfTheQuiz"), { attempts: null }, "attempts") }}
-        onChange={(attempts) => put(t("attemptsOfTheQuiz"), { attempts: Math.round(attempts) }, "attempts")}
-      />
-      <Choose label={t("furtherAttempt")} help={t("furtherHelp")} value={quiz.again} options={AGAIN} onChange={(again) => put(t("furtherAttempt"), { again })} />
-      <Choose label={t("answersAreJudged")} help={t("judgedHelp")} value={quiz.judged} options={JUDGED} onChange={(judged) => put(t("answersAreJudged"), { judged })} />
-      <NumberField
-        label={t("timeLimit")} help={t("timeLimitHelp")} value={quiz.time_limit ? quiz.time_limit / 60 : null} min={0.5} max={LONGEST}
-        none={{ word: t("none"), onNone: () => put(t("timeLimit"), { time_limit: null }, "time") }}
-        onChange={(minutes) => put(t("timeLimit"), { time_limit: Math.round(minutes * 60) }, "time")}
-      />
-      {quiz.time_limit ? (
-        <Box pt="1">
-          <Check label={t("timeShown")} value={quiz.time_shown} onChange={(time_shown) => put(t("timeShown"), { time_shown })} />
-          <Check label={t("extendable")} help={t("extendableHelp")} value={quiz.extendable} onChange={(extendable) => put(t("extendable"), { extendable })} />
-        </Box>
-      ) : null}
+    <Flex direction="column" gap="4" maxW="560px">
+      <Part title={t("theAttempts")}>
+        <NumberField
+          label={t("attemptsOfTheQuiz")} help={t("attemptsHelp")} value={quiz.attempts ?? null} min={1} max={MOST_ATTEMPTS}
+          none={{ word: t("anyNumber"), onNone: () => put(t("attemptsOfTheQuiz"), { attempts: null }, "attempts") }}
+          onChange={(attempts) => put(t("attemptsOfTheQuiz"), { attempts: Math.round(attempts) }, "attempts")}
+        />
+        <NumberField
+          label={t("waitMinutes")} help={t("waitHelp")} value={quiz.wait ?? null} min={1} max={LONGEST_WAIT}
+          none={{ word: t("none"), onNone: () => put(t("waitMinutes"), { wait: null }, "wait") }}
+          onChange={(wait) => put(t("waitMinutes"), { wait: Math.round(wait) }, "wait")}
+        />
+        <Choose label={t("furtherAttempt")} help={t("furtherHelp")} value={quiz.again} options={AGAIN} onChange={(again) => put(t("furtherAttempt"), { again })} />
+      </Part>
+      <Part title={t("amongTheQuestions")}>
+        <Choose label={t("answersAreJudged")} help={t("judgedHelp")} value={quiz.judged} options={JUDGED} onChange={(judged) => put(t("answersAreJudged"), { judged })} />
+        <Choose label={t("wayOfTheQuiz")} help={t("wayHelp")} value={quiz.way} options={WAYS} onChange={(way) => put(t("wayOfTheQuiz"), { way })} />
+        <Choose label={t("reviewOf")} help={t("reviewHelp")} value={quiz.review} options={REVIEWS} onChange={(review) => put(t("reviewOf"), { review })} />
+        <Check label={t("showOverview")} help={t("overviewHelp")} value={quiz.overview} onChange={(overview) => put(t("showOverview"), { overview })} />
+      </Part>
+      <Part title={t("theTime")}>
+        <NumberField
+          label={t("timeLimit")} help={t("timeLimitHelp")} value={quiz.time_limit ? quiz.time_limit / 60 : null} min={0.5} max={LONGEST}
+          none={{ word: t("none"), onNone: () => put(t("timeLimit"), { time_limit: null }, "time") }}
+          onChange={(minutes) => put(t("timeLimit"), { time_limit: Math.round(minutes * 60) }, "time")}
+        />
+        {quiz.time_limit ? (
+          <Box pt="1">
+            <Check label={t("timeShown")} value={quiz.time_shown} onChange={(time_shown) => put(t("timeShown"), { time_shown })} />
+            <Check label={t("timeAway")} help={t("awayHelp")} value={quiz.away} onChange={(away) => put(t("timeAway"), { away })} />
+            <Check label={t("extendable")} help={t("extendableHelp")} value={quiz.extendable} onChange={(extendable) => put(t("extendable"), { extendable })} />
+          </Box>
+        ) : null}
+      </Part>
+    </Flex>
+  );
+}
+
+function Part({ title, children }: { title: string; children: ReactNode }): ReactNode {
+  return (
+    <Box
+      as="section" aria-label={title} bg="paper" borderWidth="1px" borderRadius="card" px="4" py="3"
+      css={{ "& [data-labelled] > :first-of-type": { width: "190px" } }}
+    >
+      <Heading as="h3" fontSize="14px" pb="1">{title}</Heading>
+      {children}
     </Box>
   );
 }

@@ -12,6 +12,7 @@ const { getState: get } = useCourse;
 
 const EMPTY_QUIZ: Quiz = {
   sets: [], order: "kept", again: "new", judged: "each", counts: "best", extendable: true, time_shown: true, outcomes: [], bands: [],
+  banded: "percent", way: "course", overview: false, review: "always", away: false,
 };
 
 export type Place = "free" | "first" | "last";
@@ -130,9 +131,18 @@ export function setOutcome(section: string, slide: string, is: boolean): void {
 /** Add a band above those that there are. */
 export function addBand(section: string): void {
   changeQuiz(section, t("addABand"), (quiz) => {
-    const least = quiz.bands.length ? Math.min(Math.floor(((quiz.bands.at(-1)?.least ?? 0) + 100) / 2), 100) : 0;
+    const last = quiz.bands.at(-1)?.least ?? 0;
+    const above = quiz.banded === "percent" ? Math.min(Math.floor((last + 100) / 2), 100) : last + 1;
+    const least = quiz.bands.length ? above : 0;
     return withBands(quiz, [...quiz.bands, { id: freshId(), name: t("newBand", { number: quiz.bands.length + 1 }), least }]);
   });
+}
+
+/** Say what bands are ranges of; with per cent, those above 100 go. */
+export function changeBanded(section: string, banded: Quiz["banded"]): void {
+  changeQuiz(section, t("bandsBy"), (quiz) => ({
+    ...withBands(quiz, banded === "percent" ? quiz.bands.filter(({ least }) => least <= 100) : quiz.bands), banded,
+  }));
 }
 
 /** Change a band; one that would begin where another does stays where it is. */

@@ -1,0 +1,202 @@
+"""Moving about in a quiz: any order, only onward, flags, review, and time on the wall."""
+
+import pytest
+from zigzag_core.course.quizzes import Band, Quiz
+from zigzag_core.engine.moving import may_go, slide_before
+from zigzag_core.engine.quiz_ways import next_open
+from zigzag_core.tracking.progress import pack, unpack
+
+from .test_quiz_taking import Taker, taken_course
+
+NOON = 1_764_504_000
+"""30 November 2025, 12:00 UTC, in s since 1970."""
+
+
+def taker(**settings):
+    """Somebody who is at the first question, at noon, in a course whose menu opens what was seen.
+    """
+    document = taken_course(**settings)
+    course = document.course.model_copy(update={
+        "navigation": document.course.navigation.model_copy(update={"order": "seen"})})
+    return Taker(document.model_copy(update={"course": course})).does("resume", now=NOON).does("next")
+
+
+def leave_and_return(learner, after):
+    """Save the progress, and go on with it so many seconds later."""
+    later = Taker(taken_course())
+    later.index = learner.index
+    later.state = unpack(learner.index, pack(learner.index, learner.state))
+    return later.does("resume", now=NOON + learner.state.time // 1_000 + after)
+
+
+def questions(learner):
+    return [q.slide for q in learner.index.program.questions]
+
+
+def test_questions_are_postponed_and_come_back_in_any_order():
+    learner = taker(way="free")
+    first, second, third, fourth = questions(learner)
+    assert next_open(learner.index, learner.state) == second
+    learner.does("postpone")
+    assert learner.slide == second
+    learner.answers(True)
+    assert learner.slide == third
+    learner.does("slide", target=first)
+    assert learner.slide == first
+    learner.does("slide", target=fourth)
+    learner.answers(True, submit=False).does("slide", target=fourth)
+    # The last one has an answer: what is left comes from the beginning.
+    assert learner.slide == fourth
+    learner.does("postpone")
+    assert learner.slide == first
+    learner.answers(True)
+    learner.does("slide", target=third).answers(True).does("slide", target=third)
+    assert next_open(learner.index, learner.state) is None
+    learner.does("postpone")
+    assert learner.slide == third
+
+
+def test_where_the_order_is_fixed_nothing_is_postponed_or_jumped_to():
+    learner = taker()
+    first, _, third, _ = questions(learner)
+    learner.does("postpone")
+    assert learner.slide == first
+    learner.does("slide", target=third)
+    assert learner.slide == first and not may_go(learner.index, learner.state, third)
+
+
+def test_only_onward_leads_to_no_question_again():
+    learner = taker(way="onward")
+    first, second, *_ = questions(learner)
+    opening = learner.index.order[0]
+    learner.does("next")
+    assert learner.slide == second and slide_before(learner.index, learner.state) is None
+    learner.does("previous")
+    assert learner.slide == second
+    assert not may_go(learner.index, learner.state, first)
+    learner.does("slide", target=first)
+    assert learner.slide == second
+    learner.does("slide", target=opening)
+    assert learner.slide == opening
+    # From the opening the way leads to where the learner was, not to what was seen.
+    learner.does("next")
+    assert learner.slide == second
+
+
+def test_the_overview_keeps_flags_and_finishes():
+    learner = taker(overview=True)
+    first, second, *_ = questions(learner)
+    learner.does("flagged", target=first, on=True).does("flagged", target=second, on=True)
+    learner.does("flagged", target=second, on=False)
+    learner.does("flagged", target=learner.index.order[-1], on=True)
+    assert learner.state.flagged == {first}
+    assert unpack(learner.index, pack(learner.index, learner.state)).flagged == {first}
+    learner.does("finish")
+    assert learner.slide == first and "Questions without an answer: 4" in str(learner.effects)
+    learner.does("finish")
+    assert learner.title == "Your result"
+    learner.clicks("again")
+    assert not learner.state.flagged and learner.quiz("attempt") == 2
+
+
+def test_without_an_overview_nothing_is_flagged_or_finished_from_a_question():
+    learner = taker()
+    here = learner.slide
+    learner.does("flagged", target=here, on=True).does("finish").does("finish")
+    assert not learner.state.flagged and learner.slide == here
+
+
+@pytest.mark.parametrize(("review", "right", "opens"), [
+    ("always", False, True), ("never", True, False), ("passed", True, True),
+    ("passed", False, False), ("last", False, False)])
+def test_a_finished_attempt_is_looked_at_again_as_the_author_says(review, right, opens):
+    learner = taker(review=review, attempts=2, pass_mark=60)
+    first, *_, last = questions(learner)
+    opening = learner.index.order[0]
+    learner.answers(right, right, right, right)
+    assert learner.title == "Your result"
+    assert may_go(learner.index, learner.state, first) is opens
+    assert slide_before(learner.index, learner.state) == (last if opens else opening)
+    learner.does("slide", target=opening).does("next")
+    assert learner.slide == first if opens else learner.title == "Your result"
+    # The next attempt is open in any case.
+    learner.does("slide", target=learner.index.order[-2]).clicks("again")
+    learner.does("slide", target=first)
+    assert learner.slide == first
+    learner.answers(right, right, right, right)
+    assert may_go(learner.index, learner.state, first) is (opens or review == "last")
+
+
+def test_going_back_past_closed_questions_forgets_them():
+    learner = taker(review="never").answers(True, True, True, True)
+    opening = learner.index.order[0]
+    learner.does("previous")
+    assert learner.slide == opening and learner.state.path == ()
+
+
+def test_time_goes_on_while_the_learner_is_away_where_the_author_says_so():
+    for away, used in ((True, 90_000), (False, 30_000)):
+        learner = taker(time_limit=120, away=away).waits(30_000)
+        assert leave_and_return(learner, 60).state.taking["secquiz"].used == used
+
+
+def test_time_that_was_up_while_away_ends_the_quiz_on_coming_back():
+    learner = taker(time_limit=120, away=True).answers(True, submit=False)
+    later = leave_and_return(learner, 3_600)
+    later.waits(1)
+    assert later.title == "Your result" and later.quiz("right") == 1
+
+
+def test_time_goes_on_on_other_slides_too():
+    learner = taker(time_limit=120, away=True)
+    learner.does("slide", target=learner.index.order[0]).waits(119_000)
+    assert learner.title != "Your result"
+    learner.waits(2_000)
+    assert learner.title == "Your result"
+
+
+def test_a_clock_that_was_set_back_takes_no_time():
+    learner = taker(time_limit=120, away=True).waits(10_000)
+    learner.does("resume", now=NOON - 86_400)
+    assert learner.state.taking["secquiz"].used == 10_000
+    for nonsense in (float("nan"), -1e9, 1e300, "noon", True):
+        learner.does("resume", now=nonsense, zone=nonsense)
+        assert learner.state.taking["secquiz"].used == 10_000
+        assert (learner.state.epoch, learner.state.zone) == (0, 0)
+
+
+def test_the_next_attempt_opens_after_the_wait_also_over_leaving():
+    learner = taker(wait=30).answers(True, False, True, True)
+    assert learner.title == "Your result" and learner.quiz("wait") == 30
+    learner.clicks("again")
+    assert learner.title == "Your result"
+    assert learner.effects[0]["message"] == "The next attempt opens in 30 min."
+    assert learner.quiz("right") == 3
+    soon = leave_and_return(learner, 29 * 60 + 1)
+    assert soon.quiz("wait") == 1
+    soon.clicks("again")
+    assert soon.quiz("attempt") == 1
+    late = leave_and_return(soon, 31 * 60)
+    late.clicks("again")
+    assert (late.quiz("attempt"), late.quiz("right")) == (2, 0)
+
+
+def test_the_day_of_a_result_is_that_of_the_learner_s_place():
+    learner = taker().does("resume", now=NOON, zone=13 * 60).answers(True, True, True, True)
+    assert learner.quiz("day") == "2025-12-01"
+    assert leave_and_return(learner, 5 * 86_400).quiz("day") == "2025-11-30"
+
+
+@pytest.mark.parametrize(("banded", "least"), [("points", 3), ("right", 3), ("percent", 75)])
+def test_bands_are_ranges_of_per_cent_points_or_right_answers(banded, least):
+    bands = (Band(id="bandlow", name="Low"), Band(id="bandhigh", name="High", least=least))
+    learner = taker(banded=banded, bands=bands).answers(True, False, True)
+    assert learner.quiz("band") == "Low"
+    learner.answers(True)
+    assert learner.quiz("band") == "High"
+
+
+def test_a_band_of_per_cent_goes_no_higher_than_a_hundred():
+    with pytest.raises(ValueError, match="more than 100 per cent"):
+        Quiz(bands=(Band(id="bandhigh", name="High", least=101),))
+    Quiz(bands=(Band(id="bandhigh", name="High", least=101),), banded="points")
