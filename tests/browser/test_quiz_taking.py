@@ -11,6 +11,7 @@ from tests.core.test_quiz_taking import taken_course
 
 from .driver import fit_window
 from .packages import inside, launch, pass_time
+from .test_access import violations
 
 TEXT = """What comes off first?
 - [x] Boots
@@ -31,6 +32,12 @@ def _put(page, label: str, value: object) -> None:
     field.send_keys(str(value))
 
 
+def _axe(page) -> None:
+    """Nothing on the page of the quiz breaks a rule, once its numbers are there."""
+    page.find("[data-numbers=new]")
+    assert violations(page) == []
+
+
 def test_questions_are_pasted_and_the_quiz_gets_limits_bands_and_an_outcome(
     page, server, tmp_path
 ):
@@ -49,7 +56,18 @@ def test_questions_are_pasted_and_the_quiz_gets_limits_bands_and_an_outcome(
     page.until(lambda: "5 questions" in page.find("[data-set=setfire]").text)
     page.until(lambda: "7 questions" in page.find("[data-set=setguests]").text)
 
+    page.saved()
+    page.press("Is the draw fair?")
+    page.press("Prove it")
+    page.see("Drawn 10,000 times: all limits are kept.")
+    page.see("Questions and orders come as chance gives them.")
+    _axe(page)
     page.click("[role=tab][data-value=taken]")
+    _axe(page)
+    Select(page.find("select[aria-label='Learners move']")).select_by_value("free")
+    Select(page.find("select[aria-label='Review afterwards']")).select_by_value("last")
+    page.words("Overview of the questions, with flags").click()
+    _put(page, "Wait between attempts (min)", 45)
     _put(page, "Attempts", 2)
     Select(page.find("select[aria-label='A further attempt gets']")).select_by_value("wrong")
     _put(page, "Time limit (min)", "1.5")
@@ -63,6 +81,7 @@ def test_questions_are_pasted_and_the_quiz_gets_limits_bands_and_an_outcome(
     page.find("[aria-label='Open “Your result”']")
     # Two bands come with it: up to the pass mark, and from there on.
     page.until(lambda: len(page.all("[role=group][aria-label='Passed']")) == 1)
+    _axe(page)
     page.press("Add a band")
     page.until(lambda: page.all("[role=group][aria-label='Band 3']"))
     page.saved()
@@ -73,6 +92,8 @@ def test_questions_are_pasted_and_the_quiz_gets_limits_bands_and_an_outcome(
     quiz = page.call("GET", f"/courses/{slug}")["course"]["sections"][0]["quiz"]
     assert (quiz["attempts"], quiz["again"], quiz["time_limit"], quiz["pass_mark"]) == (
         2, "wrong", 90, 60)
+    assert (quiz["way"], quiz["review"], quiz["overview"], quiz["wait"]) == (
+        "free", "last", True, 45)
     assert [band["least"] for band in quiz["bands"]] == [0, 60, 80]
     page.click("[aria-label='Open “Your result”']")
     # On the slide the panel of the lowest band says when it is shown.
@@ -203,6 +224,7 @@ def test_questions_are_flagged_left_for_later_and_finished_from_the_overview_on_
     page.see("1 of 4 answered")
     rows = [row.text.replace("\n", " ") for row in page.all(".zz-overview li")]
     assert "flagged" in rows[0] and "open" in rows[0] and "open" in rows[3]
+    assert violations(page) == []
     # Nothing is wider than the phone.
     assert page.browser.execute_script(
         "return document.documentElement.scrollWidth <= innerWidth")

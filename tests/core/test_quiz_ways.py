@@ -5,7 +5,9 @@ from zigzag_core.course.quizzes import Band, Quiz
 from zigzag_core.engine.moving import may_go, slide_before
 from zigzag_core.engine.quiz_ways import next_open
 from zigzag_core.tracking.progress import pack, unpack
+from zigzag_core.verification.findings.document import findings
 
+from .samples import with_slides
 from .test_quiz_taking import Taker, taken_course
 
 NOON = 1_764_504_000
@@ -18,7 +20,8 @@ def taker(**settings):
     document = taken_course(**settings)
     course = document.course.model_copy(update={
         "navigation": document.course.navigation.model_copy(update={"order": "seen"})})
-    return Taker(document.model_copy(update={"course": course})).does("resume", now=NOON).does("next")
+    learner = Taker(document.model_copy(update={"course": course}))
+    return learner.does("resume", now=NOON).does("next")
 
 
 def leave_and_return(learner, after):
@@ -200,3 +203,34 @@ def test_a_band_of_per_cent_goes_no_higher_than_a_hundred():
     with pytest.raises(ValueError, match="more than 100 per cent"):
         Quiz(bands=(Band(id="bandhigh", name="High", least=101),))
     Quiz(bands=(Band(id="bandhigh", name="High", least=101),), banded="points")
+
+
+def codes(document):
+    return {finding.code for finding in findings(document)}
+
+
+def test_settings_of_a_finished_attempt_without_an_end_are_found():
+    assert "never_finished" not in codes(taken_course(review="never", wait=5))
+    assert "never_finished" in codes(taken_course(review="never", outcomes=()))
+    assert "never_finished" in codes(taken_course(wait=5, outcomes=()))
+    assert "never_finished" not in codes(taken_course(outcomes=()))
+
+
+@pytest.mark.parametrize(("banded", "most"), [("points", 4), ("right", 4)])
+def test_a_band_that_nobody_reaches_is_found(banded, most):
+    for least, found in ((most, False), (most + 0.5, True)):
+        bands = (Band(id="bandlow", name="Low"), Band(id="bandhigh", name="High", least=least))
+        assert ("band_out_of_reach" in codes(taken_course(banded=banded, bands=bands))) is found
+
+
+def test_right_answers_that_are_seen_while_attempts_are_left_are_found():
+    def shows(**settings):
+        document = taken_course(**settings)
+        slides = [slide.model_copy(update={"questions": tuple(
+            question.model_copy(update={"show_right": True}) for question in slide.questions)})
+            for slide in document.slides]
+        return "gives_answers_away" in codes(with_slides(document, slides))
+
+    assert shows(attempts=2)
+    assert not shows(attempts=2, review="last") and not shows(attempts=1) and not shows()
+    assert "gives_answers_away" not in codes(taken_course(attempts=2))

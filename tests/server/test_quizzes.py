@@ -55,6 +55,22 @@ def test_what_is_not_there_is_said(mika, quiz, course):
         call_command("draws", quiz, "--seeds", "0")
 
 
+def test_a_draw_is_proved_for_many_learners(mika, quiz, monkeypatch):
+    proof = mika("get", f"/courses/{quiz}/quizzes/secquiz/proof", status=200)
+    assert (proof["seeds"], proof["draws"], proof["even"]) == (10_000, 0, True)
+    assert {(test["set"], test["of"]) for test in proof["tests"]} == {
+        (name, of) for name in ("setweather", "setfire", "setguests") for of in ("drawn", "order")}
+    # It is kept for as long as the course is the same.
+    monkeypatch.setattr("zigzag_server.publishing.jobs.prove", None)
+    assert mika("get", f"/courses/{quiz}/quizzes/secquiz/proof", status=200) == proof
+    mika("get", f"/courses/{quiz}/quizzes/nothing/proof", status=404)
+    assert "drawn for 300 learners: 0 break a limit" in printed("quiz", quiz, "--prove", "300")
+    [short] = json.loads(printed("quiz", quiz, "--prove", "20", "--json"))
+    assert (short["quiz"], short["seeds"]) == ("secquiz", 20)
+    with pytest.raises(CommandError, match="for 1 to"):
+        call_command("quiz", quiz, "--prove", "0")
+
+
 TEXT = "What comes off first?\n- [x] Boots\n- [ ] Hats\n\nA riddle without an answer\n"
 
 

@@ -1803,6 +1803,28 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/courses/{slug}/quizzes/{quiz}/proof": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Proof
+         * @description Say what came of drawing a quiz for 10,000 learners: whether all limits held, and chance.
+         *
+         *     The answer is 202 with a job until they are drawn.
+         */
+        get: operations["zigzag_server_publishing_quizzes_api_get_proof"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/courses/{slug}/quizzes/{quiz}/draw": {
         parameters: {
             query?: never;
@@ -12280,6 +12302,58 @@ export interface components {
             give: number;
         };
         /**
+         * Broken
+         * @description A draw that does not keep to the settings: of which seed, and `why`.
+         */
+        Broken: {
+            /** Seed */
+            seed: number;
+            /** Why */
+            why: string;
+        };
+        /**
+         * Evenness
+         * @description A chi-square test of a set: of which questions are *drawn*, or in which *order*.
+         *
+         *     `chance` (0..1) is how likely a fair draw gives so large a `statistic`, or a larger one.
+         */
+        Evenness: {
+            /** Set */
+            set: string;
+            /**
+             * Of
+             * @enum {string}
+             */
+            of: "drawn" | "order";
+            /** Statistic */
+            statistic: number;
+            /** Freedom */
+            freedom: number;
+            /** Chance */
+            chance: number;
+        };
+        /**
+         * Proof
+         * @description What came of drawing a quiz for so many `seeds`, from 0 on.
+         *
+         *     So many `draws` broke a limit, the first of them are `broken`. It is `even` where no test is too
+         *     unlikely.
+         */
+        Proof: {
+            /** Quiz */
+            quiz: string;
+            /** Seeds */
+            seeds: number;
+            /** Draws */
+            draws: number;
+            /** Broken */
+            broken: components["schemas"]["Broken"][];
+            /** Tests */
+            tests: components["schemas"]["Evenness"][];
+            /** Even */
+            even: boolean;
+        };
+        /**
          * DrawOut
          * @description The slides that a learner gets of a quiz, in order.
          */
@@ -15119,6 +15193,40 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["NumbersOut"];
+                };
+            };
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobOut"];
+                };
+            };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
+        };
+    };
+    zigzag_server_publishing_quizzes_api_get_proof: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                quiz: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Proof"];
                 };
             };
             /** @description Accepted */

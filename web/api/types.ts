@@ -52,6 +52,7 @@ export type Layout = Schemas["Layout"];
 export type Quiz = Schemas["Quiz"];
 export type QuestionSet = Schemas["QuestionSet"];
 export type QuizNumbers = Schemas["QuizNumbers"];
+export type Proof = Schemas["Proof"];
 export type Section = Schemas["Section"];
 export type Background = Schemas["Background"];
 export type RichText = Schemas["RichText"];

@@ -58,7 +58,7 @@ const config = defineConfig({
         marigold: both("#E8A33D", "#E8A33D"),
         "marigold.soft": both("#FDF0DC", "#4A3B22"),
         "marigold.ink": both("#805006", "#F3C777"),
-        brick: both("#B4472F", "#F09A85"),
+        brick: both("#AB4029", "#F09A85"),
         "brick.soft": both("#F8E5DF", "#4B2B24"),
         sky: both("#2F6F9F", "#8CC1E6"),
         "sky.soft": both("#DFEBF4", "#24394A"),

@@ -12,14 +12,17 @@ from zigzag_server.problems import Problem
 from .programs import TakesLong, compiled_here
 
 
-def job_of(user: User, row: Course, kind: str) -> Job:
+def job_of(user: User, row: Course, kind: str, of: str = "") -> Job:
     """Return the job that works something out of the course as it is now: the last one, or a new.
+
+    `of` names what of the course it is about, where it is not about all of it.
 
     Raises a 503 `Problem` for one that has failed.
     """
-    state = store.state_of(row)
+    state = f"{store.state_of(row)}{of and ':'}{of}"
+    about = {"of": of} if of else {}
     job = known(user, kind, state) or start(
-        user, kind, {"course": row.pk}, course=row.pk, equal=state)
+        user, kind, {"course": row.pk, **about}, course=row.pk, equal=state)
     if job.state == State.FAILED and job.problem:
         # Asked once more, it is tried once more.
         job.delete()

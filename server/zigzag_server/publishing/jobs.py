@@ -1,5 +1,6 @@
 """Jobs with whole courses: publishing, checking, trying out."""
 
+from dataclasses import asdict
 from typing import Any
 
 from django.contrib.auth.models import User
@@ -7,7 +8,9 @@ from zigzag_core.compiler.compile import compile_course
 from zigzag_core.course import CourseDocument
 from zigzag_core.engine.index import Index
 from zigzag_core.engine.ways import shortest_way
+from zigzag_core.errors import NoQuiz
 from zigzag_core.packaging.package import PackageKind, place_in_package
+from zigzag_core.quiz.proving import prove
 from zigzag_core.tracking.fullest import Room, room
 from zigzag_core.tracking.plain import promise
 from zigzag_core.tracking.progress import SCORM12_LIMIT
@@ -21,6 +24,7 @@ from zigzag_server.jobs.kinds import Finish, Report, in_words, kind
 
 from . import programs
 from .packaging import publish
+from .quizzes import PROVED, quizzes_of
 
 
 @kind("publish", "Publishing")
@@ -69,6 +73,21 @@ def measure_tracking(owner: User, report: Report, course: int) -> Finish:
         "progress": needs.most, "progress_limit": SCORM12_LIMIT,
         "progress_short": needs.least, "left_out": list(needs.left_out),
     }
+    return lambda: found
+
+
+@kind("prove", "Proving the draw", seconds=300, replaced=True)
+def prove_draw(owner: User, report: Report, course: int, of: str) -> Finish:
+    """Draw the quiz of the section `of` for many learners, and say whether that was fair."""
+    row = Course.objects.get(pk=course)
+    report(0, "Reading the course")
+    compiled = programs.run(
+        row, programs.compilation_of(row), place_in_package,
+        in_words(report, 0, 0.3, "Reading the course"))
+    quiz = next((one for one in quizzes_of(compiled) if one.id == of), None)
+    if quiz is None:
+        raise NoQuiz
+    found = asdict(prove(quiz, PROVED, in_words(report, 0.3, 1, "Drawing the quiz")))
     return lambda: found
 
 

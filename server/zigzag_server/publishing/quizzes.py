@@ -11,6 +11,9 @@ from zigzag_core.program.quiz import ProgramQuiz
 from zigzag_core.quiz.drawing import Draws
 from zigzag_core.quiz.measures import QuizNumbers
 
+PROVED = 10_000
+"""So many learners a proof draws a quiz for."""
+
 _QUIZZES = TypeAdapter(tuple[ProgramQuiz, ...])
 
 

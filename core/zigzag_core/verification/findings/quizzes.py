@@ -78,6 +78,13 @@ def _of_taking(
             yield _finding("outcome_too_early", (
                 f"An outcome slide of the quiz “{title}” stands before its questions: the quiz "
                 "is over as soon as learners come back to it."), slide)
+    yield from _without_end(title, quiz, made)
+    yield from _bands(title, quiz, made, document)
+    if _gives_away(quiz, document, made):
+        yield _finding("gives_answers_away", (
+            f"Learners can look at the quiz “{title}” again while attempts are left, and see what "
+            "would have been right. Let them do so after the last attempt, or not show it."),
+            made.slides[0])
     if quiz.time_limit is not None:
         words = {slide.id: sum(len(spoken(e).split()) for e in slide.elements)
                  for slide in document.slides}
@@ -87,6 +94,49 @@ def _of_taking(
             yield _finding("time_too_short", (
                 f"The quiz “{title}” has {quiz.time_limit} s, but only reading its questions "
                 f"takes {round(seconds)} s or more in any draw."), made.slides[0])
+
+
+def _without_end(title: str, quiz: Quiz, made: ProgramQuiz) -> Iterator[Finding]:
+    """Settings that hold once an attempt is finished, of a quiz that no learner finishes."""
+    if made.outcomes:
+        return
+    names = [name for asked, name in (
+        (quiz.review != "always", "when it can be looked at again"),
+        (quiz.wait is not None, "the wait between attempts")) if asked]
+    if names:
+        yield _finding("never_finished", (
+            f"For the quiz “{title}” it is set {' and '.join(names)}, but without an outcome "
+            "slide no attempt is ever finished. Add one in Plan."), made.slides[0])
+
+
+def _bands(
+    title: str, quiz: Quiz, made: ProgramQuiz, document: CourseDocument
+) -> Iterator[Finding]:
+    """Bands of points or right answers that no draw can reach."""
+    if quiz.banded == "percent":
+        return
+    worth = {
+        slide.id: float(
+            len(slide.questions) if quiz.banded == "right" else
+            sum(q.points for q in slide.questions if q.purpose == "scored" and is_judged(q)))
+        for slide in document.slides}
+    _, most = reachable(Draws(made), worth)
+    for band in quiz.bands:
+        if band.least > most:
+            yield _finding("band_out_of_reach", (
+                f"Nobody reaches the band “{band.name}” of the quiz “{title}”: it begins at "
+                f"{band.least:g}, and no draw gives more than {most:g}."), made.slides[0])
+
+
+def _gives_away(quiz: Quiz, document: CourseDocument, made: ProgramQuiz) -> bool:
+    """Whether the right answers are seen while attempts that are few are left."""
+    if quiz.review not in ("always", "passed") or not made.outcomes \
+            or quiz.attempts is None or quiz.attempts < 2:
+        return False
+    if quiz.review == "passed" and quiz.counts != "last":
+        return False
+    return any(question.show_right for slide in document.slides if slide.id in made.slides
+               for question in slide.questions)
 
 
 def _fewest_words(drawn: DrawnSet, words: Mapping[str, int]) -> int:

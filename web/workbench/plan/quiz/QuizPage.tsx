@@ -16,6 +16,7 @@ import { LearnerDraw } from "./LearnerDraw";
 import { Numbers } from "./Numbers";
 import { showQuiz } from "./page";
 import { addSet, changeQuiz, endQuiz, slidesOf } from "./quizzes";
+import { ProveDraw } from "./ProveDraw";
 import { Results } from "./Results";
 import { SetRows } from "./SetRows";
 import { Taking } from "./Taking";
@@ -53,6 +54,7 @@ export default function QuizPage({ section }: { section: Section }): ReactNode {
           <Flex as="section" direction="column" gap="3" w="250px" flex="none" aria-label={t("numbers")}>
             <Numbers {...numbers} mark={quiz.pass_mark ?? mark} />
             <LearnerDraw section={section.id} />
+            <ProveDraw section={section.id} quiz={quiz} />
           </Flex>
         </Flex>
       </Tabs.Root>

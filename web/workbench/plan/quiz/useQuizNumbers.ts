@@ -1,7 +1,8 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { useState } from "react";
 import { api } from "../../../api/client";
 import { workedOut } from "../../../api/jobs";
-import type { QuizNumbers } from "../../../api/types";
+import type { Proof, QuizNumbers } from "../../../api/types";
 import { useLater } from "../../../kit/useLater";
 import { useCourse } from "../../store/store";
 
@@ -21,6 +22,19 @@ export function useQuizNumbers(section: string): { numbers: QuizNumbers | undefi
     numbers: asked.data?.quizzes.find(({ quiz }) => quiz === section), problem: asked.error,
     old: unsaved || saved !== versions || asked.isPlaceholderData || asked.isFetching,
   };
+}
+
+/** What came of drawing the quiz for many learners, once somebody asked for it. A change of the course takes that back. */
+export function useProof(section: string): { proof: Proof | undefined; asked: boolean; ask: () => void; problem: Error | null } {
+  const slug = useCourse((state) => state.slug);
+  const saved = useLater(useCourse((state) => state.versions), PAUSE_MS);
+  const [askedFor, askFor] = useState<typeof saved | null>(null);
+  const asked = askedFor === saved;
+  const found = useQuery({
+    queryKey: ["proof", slug, section, saved], staleTime: Infinity, enabled: asked, retry: false,
+    queryFn: () => workedOut<Proof>(() => api.GET("/api/courses/{slug}/quizzes/{quiz}/proof", { params: { path: { slug, quiz: section } } })),
+  });
+  return { proof: asked ? found.data : undefined, asked, ask: () => (asked ? void found.refetch() : askFor(saved)), problem: asked ? found.error : null };
 }
 
 /** The slides that the learner with a seed gets, in order; undefined while they are asked for. */
