@@ -15,7 +15,7 @@ from tests.core.test_quiz_taking import taken_course
 from tests.parity.seeds import are_fresh, seeds
 from tests.parity.traces import trace, write
 
-RUNS, STEPS = 150, 60
+RUNS, STEPS = 120, 60
 NOW = 1_764_500_000
 """A time (s since 1970) at which runs begin."""
 HAPPENS = ("finished", "again", "kept", "passed", "flagged", "over")
@@ -34,7 +34,8 @@ def _settings(draw: random.Random) -> dict:
         "banded": draw.choice(["percent", "percent", "points", "right"]),
         "way": draw.choice(["course", "free", "onward"]), "overview": draw.random() < 0.5,
         "review": draw.choice(["always", "passed", "last", "never"]),
-        "away": draw.random() < 0.5, "wait": draw.choice([None, None, 1, 5]),
+        "weight": draw.choice([0, 1, 2.5]), "away": draw.random() < 0.5,
+        "wait": draw.choice([None, None, 1, 5]),
     }
 
 
@@ -84,7 +85,9 @@ def test_taking_quizzes_is_traced():
             document = keys_course(**made) if number % 4 == 0 else taken_course(**made)
             slides = tuple(slide.model_copy(update={"timing": Timing(length=draw.choice(
                 [0, 2_000, 10_000, 60_000]))}) for slide in document.slides)
-            program = program_of(document.model_copy(update={"slides": slides}))
+            course = document.course.model_copy(update={
+                "scoring": draw.choice(["points", "weights", "best"])})
+            program = program_of(document.model_copy(update={"slides": slides, "course": course}))
             index, seed = Index(program), draw.getrandbits(32)
             state, events = engine.start(index, seed), []
             todo, here = [{"event": "start", "now": draw.choice([0, NOW]), "zone": -300}], set()

@@ -14,6 +14,9 @@ from zigzag_core.program import Program
 from zigzag_core.tracking import progress, scorm12
 from zigzag_core.tracking.shortened import LEVELS, shortened
 
+SHORTENED_EVERY = 4
+"""Shortened progress takes most of the time of a trace: after so many events each it is traced."""
+
 FOLDER = Path(__file__).parent / "traces"
 
 
@@ -27,7 +30,7 @@ def trace(program: Program, seed: int, events: list[dict[str, Any]]) -> dict[str
         packed = progress.pack(index, now)
         steps.append({
             "event": event, "state": state.as_json(now), "effects": effects, "progress": packed,
-            "shortened": [
+            "shortened": [] if number % SHORTENED_EVERY else [
                 progress.pack(index, shortened(index, now, level)) for level in range(1, LEVELS)],
             "restored": state.as_json(progress.unpack(index, packed)),
             "calls": scorm12.status_calls(index, now),

@@ -45,6 +45,22 @@ def results(mika, package, place=-1):
     return mika("get", f"/practice/packages/{package}")["results"][0]["attempts"][place]
 
 
+def test_objectives_are_kept_and_given_back(mika, learner, package):
+    quiz = {"id": "radio_sec1", "score": {"raw": "50", "min": "0", "max": "100", "x": "y"},
+            "status": "failed", "odd": [1]}
+    hostile = [quiz, 5, {"id": {"a": 1}}, {"id": "other", "score": [], "status": ["x"]}]
+    first = Visit(mika, learner, package)
+    answer = first.send("commit?finish=true", {"cmi": {
+        "core": {"exit": "suspend"}, "objectives": {"childArray": hostile}}})
+    assert answer.json()["result"] is True
+    kept = [{"id": "radio_sec1", "score": {"raw": "50", "min": "0", "max": "100"},
+             "status": "failed"}, {"id": "other", "score": {}, "status": ""}]
+    assert Visit(mika, learner, package).start["objectives"] == kept
+    # A package that says no titles is shown by its ids.
+    assert results(mika, package)["objectives"][0] == {
+        "id": "radio_sec1", "title": "radio_sec1", "status": "failed", "score": "50"}
+
+
 def test_a_suspended_attempt_goes_on(mika, learner, package):
     first = Visit(mika, learner, package)
     assert first.start["core"]["entry"] == "ab-initio"

@@ -8768,6 +8768,12 @@ export interface components {
              */
             pass_mark: number;
             /**
+             * Scoring
+             * @default points
+             * @enum {string}
+             */
+            scoring: "points" | "weights" | "best";
+            /**
              * Remembered
              * @default {}
              */
@@ -9146,13 +9152,13 @@ export interface components {
          *     *wrong*. Answers are judged question by question (*each*), or when the quiz is finished
          *     (*end*): until then they can be changed.
          *
-         *     It can be taken `attempts` times (None: as often as wanted); `counts`
-         *     says which result counts. Its own `pass_mark` (per cent; None: as the course) has to be reached
-         *     to pass the course. A `time_limit` (s) begins with the first drawn slide; it is `extendable` as
-         *     those of questions are, and shown where `time_shown`; while the learner is elsewhere it goes on
-         *     where it counts `away`. Between two attempts so many minutes have to pass (`wait`). Whoever
-         *     comes to one of the `outcomes` has finished the attempt. `bands` are named ranges of the result
-         *     (`banded`: of what), from the lowest.
+         *     It can be taken `attempts` times (None: as often as wanted); `counts` says which result counts.
+         *     Its own `pass_mark` (per cent; None: as the course) has to be reached to pass the course; where
+         *     the course is scored by weight, it has a `weight`. A `time_limit` (s) begins with the first
+         *     drawn slide; it is `extendable` as those of questions are, and shown where `time_shown`; while
+         *     the learner is elsewhere it goes on where it counts `away`. Between two attempts so many minutes
+         *     have to pass (`wait`). Whoever comes to one of the `outcomes` has finished the attempt. `bands`
+         *     are named ranges of the result (`banded`: of what), from the lowest.
          *
          *     Learners move among the questions as in the *course*, in any order (*free*), or only *onward*.
          *     With an `overview` they see all questions of the attempt, can flag some, and can finish from
@@ -9194,6 +9200,11 @@ export interface components {
             counts: "best" | "last" | "first" | "mean";
             /** Pass Mark */
             pass_mark?: number | null;
+            /**
+             * Weight
+             * @default 1
+             */
+            weight: number;
             /** Time Limit */
             time_limit?: number | null;
             /**
@@ -11356,6 +11367,12 @@ export interface components {
             completion: components["schemas"]["Completion"];
             /** Pass Mark */
             pass_mark: number;
+            /**
+             * Scoring
+             * @default points
+             * @enum {string}
+             */
+            scoring: "points" | "weights" | "best";
             /** Remembered */
             remembered: {
                 [key: string]: string[];
@@ -11587,7 +11604,8 @@ export interface components {
          *     what is still *unseen* first, is the *same*, or has only what was *wrong*.
          *
          *     It can be taken so many `attempts` (None: any number), of which one `counts`. With a
-         *     `pass_mark` of its own (per cent) it has to be passed to pass the course. The `time_limit` is in
+         *     `pass_mark` of its own (per cent) it has to be passed to pass the course. Its name in the
+         *     records of an LMS is `record`. The `time_limit` is in
          *     seconds, and goes on `away` from the questions; `wait` is in minutes. Who comes to one of the
          *     `outcomes` has finished. `bands` stand from the lowest; they are `banded` by something.
          */
@@ -11635,6 +11653,16 @@ export interface components {
             counts: "best" | "last" | "first" | "mean";
             /** Pass Mark */
             pass_mark?: number | null;
+            /**
+             * Weight
+             * @default 1
+             */
+            weight: number;
+            /**
+             * Record
+             * @default
+             */
+            record: string;
             /** Time Limit */
             time_limit?: number | null;
             /**
@@ -12435,6 +12463,8 @@ export interface components {
             changed: string;
             /** Interactions */
             interactions: components["schemas"]["Interaction"][];
+            /** Objectives */
+            objectives: components["schemas"]["ObjectiveOut"][];
         };
         /**
          * Interaction
@@ -12493,6 +12523,20 @@ export interface components {
              * Format: date-time
              */
             changed: string;
+        };
+        /**
+         * ObjectiveOut
+         * @description How an objective stands, as SCORM 1.2 has it; its `title` where the package says it.
+         */
+        ObjectiveOut: {
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
+            /** Status */
+            status: string;
+            /** Score */
+            score: string;
         };
         /**
          * PackageResults

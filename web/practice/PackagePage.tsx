@@ -171,6 +171,11 @@ function Detail({ id, result }: { id: number; result: Results }): ReactNode {
           <Fact name={t("score")}>{attempt.score ?? t("none")}</Fact>
           <Fact name={t("time")}>{t("durationInVisits", { duration: duration(attempt.milliseconds), visits: t("visits", { count: attempt.visits }) })}</Fact>
           {marked && <Fact name={t("marked")}>{marked}</Fact>}
+          {attempt.objectives.map((one) => (
+            <Fact key={one.id} name={t("quizNamed", { title: one.title })}>
+              {one.score ? t("statusWithScore", { status: statusWords(one.status), score: one.score }) : statusWords(one.status)}
+            </Fact>
+          ))}
           <Fact name={t("savedProgress")}>{t("characters", { count: attempt.progress })}</Fact>
         </Card>
         <Card title={t("answers")}>

@@ -14,7 +14,7 @@ export interface Outcome {
   state: unknown;
   effects: unknown;
   progress: string;
-  shortened: unknown;
+  shortened: readonly string[];
   restored: unknown;
   calls: unknown;
   interactions: unknown;
@@ -40,7 +40,7 @@ export function* replay(trace: Trace): Generator<[where: string, here: unknown, 
     state = next;
     const here: Outcome = {
       state: asJson(state), effects, progress: pack(index, state),
-      shortened: [1, 2, 3].map((level) => pack(index, shortened(index, state, level))), restored: asJson(unpack(index, there.progress)),
+      shortened: there.shortened.map((_, at) => pack(index, shortened(index, state, at + 1))), restored: asJson(unpack(index, there.progress)),
       calls: statusCalls(index, state),
       interactions: effects.filter((effect) => effect.effect === "answered")
         .map((effect) => interactionCalls(index, effect, position, "12:34:56")),

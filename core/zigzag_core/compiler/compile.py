@@ -72,7 +72,8 @@ def program_around(
             )
             for file in course.media if file.id in sources
         },
-        completion=course.completion, pass_mark=course.pass_mark, remembered=course.remembered,
+        completion=course.completion, pass_mark=course.pass_mark,
+        scoring=course.scoring, remembered=course.remembered,
     )
 
 

@@ -1,6 +1,5 @@
 """Questions become graders, and elements that answer."""
 
-import re
 from collections.abc import Iterator
 from typing import Any
 
@@ -26,6 +25,8 @@ from zigzag_core.program import (
 from zigzag_core.program.model import Action, Event
 from zigzag_core.words import Say, say_english
 
+from .record_names import record_name
+
 Changes = dict[str, Any]
 """What an element gets by being a part of a question; `rules` come before its own."""
 
@@ -42,7 +43,8 @@ def grader_of(slide: Slide, question: q.Question, say: Say = say_english) -> Gra
     choosing = isinstance(question, _CHOOSING)
     parts = tuple(_parts(question, words, slide, say))
     return Grader.made(
-        id=question.id, slide=slide.id, name=question.name, record=_record_name(question),
+        id=question.id, slide=slide.id, name=question.name,
+        record=record_name(question.name, question.id),
         prompt=words.get(question.prompt or "", question.name), kind=question.kind,
         form=DESCRIPTORS[question.kind].form, purpose=question.purpose,
         parts=parts,
@@ -166,12 +168,6 @@ def _row(row: AnswerRow, parts: list[str]) -> GraderRow:
                    for part in parts)
     return GraderRow.made(asks=asks, within=tuple(within), at_least=row.at_least, points=row.points,
                      words=row.words if plain(row.words) else None)
-
-
-def _record_name(question: q.Question) -> str:
-    """A readable identifier in the characters that every tracking standard takes."""
-    words = re.sub(r"[^a-z0-9]+", "-", question.name.lower()).strip("-")[:60]
-    return f"{words}_{question.id}" if words else question.id
 
 
 def as_one(group: Group, slide: Slide) -> Group:

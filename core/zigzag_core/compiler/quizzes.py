@@ -4,6 +4,7 @@ from collections.abc import Collection, Sequence
 from typing import Literal
 
 from zigzag_core.course import Course
+from zigzag_core.course.document import Section
 from zigzag_core.course.quizzes import QuestionSet, Quiz
 from zigzag_core.course.sections import quizzes_of
 from zigzag_core.program.quiz import (
@@ -14,6 +15,7 @@ from zigzag_core.program.quiz import (
     ProgramQuiz,
 )
 
+from .record_names import record_name
 from .scope import SlideFacts
 
 
@@ -24,21 +26,22 @@ def program_quizzes(course: Course, slides: Collection[SlideFacts]) -> tuple[Pro
     """
     facts = {slide.id: slide for slide in slides}
     return tuple(
-        _program_quiz(section.id, quiz, own, facts)
+        _program_quiz(section, quiz, own, facts)
         for section, quiz, own in quizzes_of(course.slides, course.sections) if own)
 
 
 def _program_quiz(
-    name: str, quiz: Quiz, own: Sequence[str], facts: dict[str, SlideFacts]
+    section: Section, quiz: Quiz, own: Sequence[str], facts: dict[str, SlideFacts]
 ) -> ProgramQuiz:
     in_sets = {slide for one in quiz.sets for slide in one.slides} & set(own)
     first = next((place for place, slide in enumerate(own) if slide in in_sets), len(own))
     return ProgramQuiz(
-        id=name, slides=tuple(own), opening=tuple(own[:first]),
+        id=section.id, slides=tuple(own), opening=tuple(own[:first]),
         sets=tuple(_drawn_set(one, own, facts) for one in quiz.sets),
         closing=tuple(slide for slide in own[first:] if slide not in in_sets),
         take=quiz.take, order=quiz.order, again=quiz.again,
         attempts=quiz.attempts, counts=quiz.counts, pass_mark=quiz.pass_mark,
+        weight=quiz.weight, record=record_name(section.title, section.id),
         time_limit=quiz.time_limit, extendable=quiz.extendable, time_shown=quiz.time_shown,
         outcomes=tuple(slide for slide in quiz.outcomes if slide in own),
         bands=tuple(ProgramBand(id=b.id, name=b.name, least=b.least) for b in quiz.bands),

@@ -147,6 +147,10 @@ class Section(Model):
     quiz: Quiz | None = None
 
 
+Scoring = Literal["points", "weights", "best"]
+"""What the score is made of: all points, the results of quizzes by weight, or the best of them."""
+
+
 class Completion(Model):
     """When the course counts as completed; what is set must all hold.
 
@@ -221,6 +225,7 @@ class Course(Model):
     media: tuple[MediaFile, ...] = Field(default=(), max_length=5_000)
     completion: Completion = Completion()
     pass_mark: Annotated[float, Field(ge=0, le=100)] = 80
+    scoring: Scoring = "points"
     remembered: Remembered = {}
 
     @field_validator("words")

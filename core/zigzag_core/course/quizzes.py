@@ -118,13 +118,13 @@ class Quiz(Model):
     *wrong*. Answers are judged question by question (*each*), or when the quiz is finished
     (*end*): until then they can be changed.
 
-    It can be taken `attempts` times (None: as often as wanted); `counts`
-    says which result counts. Its own `pass_mark` (per cent; None: as the course) has to be reached
-    to pass the course. A `time_limit` (s) begins with the first drawn slide; it is `extendable` as
-    those of questions are, and shown where `time_shown`; while the learner is elsewhere it goes on
-    where it counts `away`. Between two attempts so many minutes have to pass (`wait`). Whoever
-    comes to one of the `outcomes` has finished the attempt. `bands` are named ranges of the result
-    (`banded`: of what), from the lowest.
+    It can be taken `attempts` times (None: as often as wanted); `counts` says which result counts.
+    Its own `pass_mark` (per cent; None: as the course) has to be reached to pass the course; where
+    the course is scored by weight, it has a `weight`. A `time_limit` (s) begins with the first
+    drawn slide; it is `extendable` as those of questions are, and shown where `time_shown`; while
+    the learner is elsewhere it goes on where it counts `away`. Between two attempts so many minutes
+    have to pass (`wait`). Whoever comes to one of the `outcomes` has finished the attempt. `bands`
+    are named ranges of the result (`banded`: of what), from the lowest.
 
     Learners move among the questions as in the *course*, in any order (*free*), or only *onward*.
     With an `overview` they see all questions of the attempt, can flag some, and can finish from
@@ -139,6 +139,7 @@ class Quiz(Model):
     judged: Literal["each", "end"] = "each"
     counts: Literal["best", "last", "first", "mean"] = "best"
     pass_mark: Annotated[float, Field(ge=0, le=100)] | None = None
+    weight: Annotated[float, Field(ge=0, le=1_000)] = 1
     time_limit: Annotated[int, Field(ge=10, le=86_400)] | None = None
     extendable: bool = True
     time_shown: bool = True

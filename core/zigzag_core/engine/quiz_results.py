@@ -69,6 +69,33 @@ def counted_before(index: Index, state: State) -> float:
     return change
 
 
+def course_score(index: Index, state: State) -> float | None:
+    """Return the score of a course (per cent) that its quizzes make, by weight or the best of them.
+
+    None where no quiz gives points, or none of them weighs anything.
+    """
+    found = [(quiz.weight, counted(index, state, quiz)) for quiz in index.program.quizzes
+             if _most(graders_of(index, state, quiz))]
+    if index.program.scoring == "best":
+        return percent(max(share for _, share in found)) if found else None
+    weight = sum(own for own, _ in found)
+    return percent(number(sum(own * share for own, share in found) / weight)) if weight else None
+
+
+def standing(
+    index: Index, state: State, quiz: ProgramQuiz
+) -> Literal["passed", "failed", "incomplete", "not attempted"]:
+    """Return how a quiz stands, in the words of SCORM 1.2 for an objective."""
+    if passed(index, state, quiz):
+        return "passed"
+    taking = taking_of(state, quiz)
+    if taking.earlier.count or _finished(index, state, quiz):
+        return "failed"
+    begun = taking.used or any(
+        _has_answer(state.answers.get(q.id, _NONE)) for q in graders_of(index, state, quiz))
+    return "incomplete" if begun else "not attempted"
+
+
 def pass_mark(index: Index, quiz: ProgramQuiz) -> float:
     """Return from how many per cent on a quiz is passed."""
     return index.program.pass_mark if quiz.pass_mark is None else quiz.pass_mark

@@ -20,8 +20,11 @@ def points(index: Index, state: State) -> float:
 def score(index: Index, state: State) -> float | None:
     """Return the score in per cent (0..100, two decimals), None where nothing is scored.
 
-    Penalties may take the points below nothing, but never the score.
+    Penalties may take the points below nothing, but never the score. It is the share of all points,
+    or made of the results of quizzes.
     """
+    if index.program.scoring != "points":
+        return quiz_results.course_score(index, state)
     most = index.ordered(state.draws).max_points
     if not most:
         return None

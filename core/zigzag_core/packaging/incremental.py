@@ -17,6 +17,7 @@ from pydantic_core import to_json
 import zigzag_core
 from zigzag_core.compiler.compile import MediaSource, program_around, used_media
 from zigzag_core.compiler.numbering import numbered
+from zigzag_core.compiler.record_names import record_name
 from zigzag_core.compiler.scope import Scope, SlideFacts, facts_of, scope_of
 from zigzag_core.compiler.slides import compiled_slide
 from zigzag_core.course import Course, CourseDocument, MediaFile, Remembered, Slide, Variable
@@ -146,6 +147,8 @@ class Compilation:
             course=course.id, title=course.title, slides=len(slides),
             places={name: one.title for name, one in zip(self.course.slides, slides, strict=True)},
             questions={name: one for slide in slides for name, one in slide.words.items()},
+            quizzes={record_name(section.title, section.id): section.title
+                     for section in course.sections if section.quiz},
         )
         compiled = tuple(
             CompiledSlide(name, slide.title, slide.program, slide.questions, slide.sets,

@@ -23,6 +23,7 @@ from zigzag_core.course import (
     ToNext,
     Variable,
 )
+from zigzag_core.course.document import Scoring
 from zigzag_core.course.kinds import Is, Refers
 from zigzag_core.course.model import Id, Model, Paint
 from zigzag_core.course.questions.feedback import FeedbackPlace
@@ -470,6 +471,7 @@ class Program(Model):
     media: dict[Annotated[Id, Is("medium")], ProgramMedia] = {}
     completion: Completion
     pass_mark: float
+    scoring: Scoring = "points"
     remembered: Remembered
 
 

@@ -66,7 +66,8 @@ class ProgramQuiz(Model):
     what is still *unseen* first, is the *same*, or has only what was *wrong*.
 
     It can be taken so many `attempts` (None: any number), of which one `counts`. With a
-    `pass_mark` of its own (per cent) it has to be passed to pass the course. The `time_limit` is in
+    `pass_mark` of its own (per cent) it has to be passed to pass the course. Its name in the
+    records of an LMS is `record`. The `time_limit` is in
     seconds, and goes on `away` from the questions; `wait` is in minutes. Who comes to one of the
     `outcomes` has finished. `bands` stand from the lowest; they are `banded` by something.
     """
@@ -82,6 +83,8 @@ class ProgramQuiz(Model):
     attempts: int | None = None
     counts: Counts = "best"
     pass_mark: float | None = None
+    weight: float = 1
+    record: str = ""
     time_limit: int | None = None
     extendable: bool = True
     time_shown: bool = True

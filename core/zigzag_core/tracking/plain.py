@@ -2,6 +2,7 @@
 
 import json
 import math
+import re
 from collections.abc import Mapping
 from types import MappingProxyType
 
@@ -80,6 +81,13 @@ _PARTS = {
 }
 
 
+_OF_QUIZ = {
+    "id": "name", "status": "status", "score.raw": "score", "score.min": "lowest possible score",
+    "score.max": "highest possible score",
+}
+_OBJECTIVE_STATUS = re.compile(r"cmi\.objectives\.[0-9]+\.status")
+
+
 def explain(
     method: str, arguments: list[str], result: str, places: Mapping[str, str] = MappingProxyType({})
 ) -> str:
@@ -107,15 +115,20 @@ def _element(name: str) -> str:
         return _ELEMENTS[name]
     parts = name.split(".")
     if len(parts) > 3 and parts[1] == "interactions" and parts[2].isdecimal():
+        if parts[3] == "objectives":
+            return f"quiz of answer {int(parts[2]) + 1}"
         what = "right answer" if parts[3] == "correct_responses" else _PARTS.get(parts[3], parts[3])
         return f"{what} of answer {int(parts[2]) + 1}"
+    if len(parts) > 3 and parts[1] == "objectives" and parts[2].isdecimal():
+        what = _OF_QUIZ.get(".".join(parts[3:]), parts[3])
+        return f"{what} of quiz {int(parts[2]) + 1}"
     return f"value “{name}”"
 
 
 def _value(name: str, value: str, places: Mapping[str, str]) -> str:
     if name == "cmi.core.lesson_location" and value in places:
         return f"“{places[value]}”"
-    if name == "cmi.core.lesson_status":
+    if name == "cmi.core.lesson_status" or _OBJECTIVE_STATUS.fullmatch(name):
         return _STATUS.get(value, value)
     if name == "cmi.core.exit":
         return f"“{_EXIT.get(value, value)}”"

@@ -8,7 +8,7 @@ import math
 from collections.abc import Mapping
 from typing import Any
 
-from zigzag_core.engine import results
+from zigzag_core.engine import quiz_results, results
 from zigzag_core.engine.index import Index
 from zigzag_core.engine.state import State
 from zigzag_core.program import Grader
@@ -44,7 +44,22 @@ def status_calls(index: Index, state: State) -> list[Call]:
             ("cmi.core.score.min", "0"), ("cmi.core.score.max", "100"),
             ("cmi.core.score.raw", decimal(reached)),
         ]
-    return [*calls, ("cmi.core.lesson_location", state.slide or "")]
+    return [*calls, ("cmi.core.lesson_location", state.slide or ""),
+            *_objective_calls(index, state)]
+
+
+def _objective_calls(index: Index, state: State) -> list[Call]:
+    """The calls that tell how each quiz stands, as an objective of its own (section 3.4.4)."""
+    calls: list[Call] = []
+    for number, quiz in enumerate(index.program.quizzes):
+        at, status = f"cmi.objectives.{number}.", quiz_results.standing(index, state, quiz)
+        calls.append((at + "id", quiz.record))
+        if status != "not attempted":
+            reached = quiz_results.percent(quiz_results.counted(index, state, quiz))
+            calls += [(at + "score.min", "0"), (at + "score.max", "100"),
+                      (at + "score.raw", decimal(reached))]
+        calls.append((at + "status", status))
+    return calls
 
 
 def interaction_calls(
@@ -60,12 +75,13 @@ def interaction_calls(
     answer = record(grader, tuple((part, value) for part, value in effect["given"]))
     weight = decimal(grader.points if grader.purpose == "scored" else 0)
     result, latency = _result(grader, effect), timespan(effect["latency"])
-    interactions = []
+    interactions, quiz = [], index.quiz_of.get(grader.slide)
     for position, response in enumerate((answer.response, *answer.more)):
         at = f"cmi.interactions.{number + position}."
         patterns = () if position else answer.patterns
         interactions.append([
             (at + "id", f"{grader.record}.{position + 1}" if position else grader.record),
+            *([(at + "objectives.0.id", quiz.record)] if quiz else ()),
             (at + "type", answer.type), (at + "time", clock),
             *((f"{at}correct_responses.{n}.pattern", p) for n, p in enumerate(patterns)),
             (at + "weighting", "0" if position else weight), (at + "student_response", response),

@@ -26,13 +26,16 @@ class QuestionWords(BaseModel):
 
 
 class PackageWords(BaseModel):
-    """A package in words: `questions` by the id in their records, titles of slides in `places`."""
+    """A package in words: `questions` by the id in their records, titles of slides in `places`,
+    those of quizzes by the id of their objective.
+    """
 
     course: str = ""
     title: str = ""
     slides: int = 0
     places: dict[str, str] = {}
     questions: dict[str, QuestionWords] = {}
+    quizzes: dict[str, str] = {}
 
 
 def read_words(data: bytes | None) -> PackageWords:

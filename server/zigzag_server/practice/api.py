@@ -91,6 +91,15 @@ class Interaction(Schema):
     mark: MarkOut | None
 
 
+class ObjectiveOut(Schema):
+    """How an objective stands, as SCORM 1.2 has it; its `title` where the package says it."""
+
+    id: str
+    title: str
+    status: str
+    score: str
+
+
 class AttemptOut(Schema):
     """One attempt at the SCO with this number. Times in ms; `status` as in SCORM 1.2."""
 
@@ -105,6 +114,7 @@ class AttemptOut(Schema):
     started: datetime
     changed: datetime
     interactions: list[Interaction]
+    objectives: list[ObjectiveOut]
 
 
 class LearnerResults(Schema):
@@ -269,7 +279,16 @@ def _attempt(package: Package, attempt: Attempt) -> dict[str, Any]:
         "progress": len(attempt.core.get("suspend_data", "")),
         "started": attempt.started, "changed": attempt.changed,
         "interactions": answers.answers_of(package, attempt),
+        "objectives": _objectives(package, attempt),
     }
+
+
+def _objectives(package: Package, attempt: Attempt) -> list[dict[str, str]]:
+    titles = PackageWords.model_validate(package.about).quizzes
+    return [
+        {"id": one["id"], "title": titles.get(one["id"], one["id"]), "status": one["status"],
+         "score": one["score"].get("raw", "")}
+        for one in attempt.core.get("objectives", ())]
 
 
 @router.put("/packages/{package_id}/marks", response={204: None})

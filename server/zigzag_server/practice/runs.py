@@ -13,6 +13,7 @@ from .learners import LEARNERS
 from .models import Attempt, Launch, Sco
 
 _TIMESPAN = re.compile(r"^([0-9]{2,4}):([0-9]{2}):([0-9]{2})(?:\.([0-9]{1,2}))?$")
+MOST_OBJECTIVES = 1_000
 _WRITING = threading.Lock()
 _STATUS = {"passed", "completed", "failed", "incomplete", "browsed", "not attempted"}
 
@@ -45,6 +46,7 @@ def starting_data(visit: Launch) -> dict[str, Any]:
     if resumed:
         data["suspend_data"] = before.get("suspend_data", "")
         data["comments"] = before.get("comments", "")
+        data["objectives"] = before.get("objectives", [])
     if sco.mastery_score is not None:
         data["student_data"] = {"mastery_score": f"{sco.mastery_score:g}"}
     return {"cmi": data}
@@ -63,6 +65,7 @@ def commit(token: str, cmi: dict[str, Any], finished: bool) -> bool:
             "core": {k: v for k, v in core.items() if isinstance(v, str | int | float | dict)},
             "suspend_data": str(cmi.get("suspend_data") or "")[:65_536],
             "comments": str(cmi.get("comments") or "")[:4_096],
+            "objectives": objectives(cmi.get("objectives")),
         },
         "score": _number(score.get("raw")) if isinstance(score, dict) else None,
         "location": str(core.get("lesson_location") or "")[:255],
@@ -87,6 +90,25 @@ def commit(token: str, cmi: dict[str, Any], finished: bool) -> bool:
 def total_milliseconds(attempt: Attempt) -> int:
     """Return the time over all visits of an attempt, in ms."""
     return sum(attempt.launches.values_list("milliseconds", flat=True))
+
+
+def objectives(sent: object) -> list[dict[str, Any]]:
+    """Return what the run-time API has sent of objectives, without what is no text or number.
+
+    The standard's elements are ``id``, ``score`` (``raw``, ``min``, ``max``) and ``status``.
+    """
+    found = []
+    for row in listed(sent)[:MOST_OBJECTIVES]:
+        score = row.get("score")
+        own = score if isinstance(score, dict) else {}
+        found.append({
+            "id": _text(row.get("id"), 255), "status": _text(row.get("status"), 20),
+            "score": {key: _text(own[key], 20) for key in ("raw", "min", "max") if key in own}})
+    return [one for one in found if one["id"]]
+
+
+def _text(value: object, longest: int) -> str:
+    return str(value)[:longest] if isinstance(value, str | int | float) else ""
 
 
 def milliseconds(text: str) -> int:

@@ -50,6 +50,25 @@ export function countedBefore(index: Index, state: State): number {
   return change;
 }
 
+/** The score of a course (per cent) that its quizzes make, by weight or the best of them. */
+export function courseScore(index: Index, state: State): number | null {
+  const found = index.program.quizzes.filter((quiz) => most(gradersOf(index, state, quiz)) > 0)
+    .map((quiz) => [quiz.weight, counted(index, state, quiz)] as const);
+  if (index.program.scoring === "best") return found.length ? percent(Math.max(...found.map(([, share]) => share))) : null;
+  const weight = found.reduce((sum, [own]) => sum + own, 0);
+  return weight ? percent(number(found.reduce((sum, [own, share]) => sum + own * share, 0) / weight)) : null;
+}
+
+/** How a quiz stands, in the words of SCORM 1.2 for an objective; and its score in per cent, once it was begun. */
+export function standing(index: Index, state: State, quiz: ProgramQuiz): { status: string; score: number | null } {
+  const score = percent(counted(index, state, quiz));
+  if (passed(index, state, quiz)) return { status: "passed", score };
+  const { earlier, used } = takingOf(state, quiz);
+  if (earlier.count || isFinished(index, state, quiz)) return { status: "failed", score };
+  const begun = used > 0 || gradersOf(index, state, quiz).some(({ id }) => hasAnswer(answerTo(state, id)));
+  return begun ? { status: "incomplete", score } : { status: "not attempted", score: null };
+}
+
 /** From how many per cent on a quiz is passed. */
 function passMark(index: Index, quiz: ProgramQuiz): number {
   return quiz.pass_mark ?? index.program.pass_mark;

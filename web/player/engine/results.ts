@@ -1,6 +1,6 @@
 /** What a run has come to. The twin of `engine/results.py`. */
 import type { Index } from "./program";
-import { countedBefore, keepsFromPassing } from "./quizResults";
+import { countedBefore, courseScore, keepsFromPassing } from "./quizResults";
 import type { Answer, State, Success } from "./state";
 import { own } from "./own";
 
@@ -41,6 +41,7 @@ export function attempted(index: Index, state: State): boolean {
 
 /** Return the score in per cent with two decimals, null where nothing is scored. */
 export function score(index: Index, state: State): number | null {
+  if (index.program.scoring !== "points") return courseScore(index, state);
   const { maxPoints } = index.ordered(state.draws);
   if (!maxPoints) return null;
   return Math.floor(Math.max(points(index, state) / maxPoints, 0) * 10_000 + 0.5) / 100;

@@ -1,6 +1,7 @@
 /** What a run tells a SCORM 1.2 LMS. The twin of `zigzag_core/tracking/scorm12.py`. */
 import type { Grader } from "../../api/types";
 import type { Index } from "../engine/program";
+import { standing } from "../engine/quizResults";
 import * as results from "../engine/results";
 import type { Effect } from "../../api/events";
 import type { State } from "../engine/state";
@@ -29,8 +30,21 @@ export function statusCalls(index: Index, state: State): Call[] {
       ["cmi.core.score.raw", decimal(reached)],
     );
   }
-  calls.push(["cmi.core.lesson_location", state.slide ?? ""]);
+  calls.push(["cmi.core.lesson_location", state.slide ?? ""], ...objectiveCalls(index, state));
   return calls;
+}
+
+/** How each quiz stands, as an objective of its own. */
+function objectiveCalls(index: Index, state: State): Call[] {
+  return index.program.quizzes.flatMap((quiz, number): Call[] => {
+    const at = `cmi.objectives.${number}.`;
+    const { status, score } = standing(index, state, quiz);
+    return [
+      [`${at}id`, quiz.record],
+      ...(score === null ? [] : [[`${at}score.min`, "0"], [`${at}score.max`, "100"], [`${at}score.raw`, decimal(score)]] as Call[]),
+      [`${at}status`, status],
+    ];
+  });
 }
 
 /** One list of calls per interaction from `number` on; `clock` is the time of day as `HH:MM:SS`. */
@@ -40,12 +54,14 @@ export function interactionCalls(
   const grader = index.questions.get(effect.question);
   if (!grader) return [];
   const answer = record(grader, effect.given);
+  const quiz = index.quizOf.get(grader.slide);
   const weight = decimal(grader.purpose === "scored" ? grader.points : 0);
   return [answer.response, ...(answer.more ?? [])].map((response, position) => {
     const at = `cmi.interactions.${number + position}.`;
     const patterns = position ? [] : answer.patterns;
     return [
       [`${at}id`, position ? `${grader.record}.${position + 1}` : grader.record],
+      ...(quiz ? [[`${at}objectives.0.id`, quiz.record] as Call] : []),
       [`${at}type`, answer.type], [`${at}time`, clock],
       ...patterns.map((pattern, n): Call => [`${at}correct_responses.${n}.pattern`, pattern]),
       [`${at}weighting`, position ? "0" : weight], [`${at}student_response`, response],

@@ -8,12 +8,15 @@ import { NumberField } from "../../kit/NumberField";
 import { t } from "../../words/publish";
 
 const SLIDES = [["way", t("slidesOnTheLearnersRoute")], ["all", t("allSlidesOfTheCourse")]] as const;
+const SCORES = [["points", t("scoreByPoints")], ["weights", t("scoreByWeights")], ["best", t("scoreByBest")]] as const;
 const RUNS = [["best", t("theBestCounts")], ["first", t("theFirstCounts")], ["last", t("theLastCounts")]] as const;
 
 /** When the course is complete, and which of several runs counts. */
 export function CompletionCard(): ReactNode {
   const completion = useCourse((state) => state.course.completion);
   const mark = useCourse((state) => state.course.pass_mark);
+  const scoring = useCourse((state) => state.course.scoring);
+  const quizzes = useCourse((state) => state.course.sections.some(({ quiz }) => quiz));
   const share = completion.slides_share ?? null;
 
   const settle = (part: Partial<typeof completion>): void => changeCourse(t("completion"), { completion: { ...completion, ...part } }, "completion");
@@ -48,6 +51,12 @@ export function CompletionCard(): ReactNode {
           />
         </Flex>
         {share !== null && completion.passing && <Text color="quiet" fontSize="13px">{t("bothAreNeeded")}</Text>}
+        {quizzes && (
+          <Choose
+            label={t("scoreOfTheCourse")} help={t("helpScoreOfTheCourse")} value={scoring} options={SCORES}
+            onChange={(next) => changeCourse(t("scoreOfTheCourse"), { scoring: next })}
+          />
+        )}
         <Choose label={t("ifTakenAgain")} help={t("helpIfTakenAgain")} value={completion.counts} options={RUNS} onChange={(counts) => settle({ counts })} />
       </Stack>
     </Card>

@@ -5,6 +5,7 @@ from collections.abc import Iterator, Mapping, Sequence
 from zigzag_core.compiler.quizzes import program_quizzes
 from zigzag_core.compiler.scope import facts_of
 from zigzag_core.course import CourseDocument
+from zigzag_core.course.document import Section
 from zigzag_core.course.questions.descriptors import is_judged
 from zigzag_core.course.quizzes import QuestionSet, Quiz
 from zigzag_core.course.sections import quizzes_of
@@ -23,6 +24,10 @@ def quiz_findings(document: CourseDocument) -> Iterator[Finding]:
     """Yield what is odd about the quizzes of a course."""
     course = document.course
     quizzes = quizzes_of(course.slides, course.sections)
+    if course.scoring != "points" and not _gives_score(course.scoring, quizzes, document):
+        yield _finding("no_score", (
+            "The score is made of the results of quizzes, but no quiz gives points or weighs "
+            "anything: the course has no score."), None, "error")
     if not quizzes:
         return
     made = {quiz.id: quiz for quiz in program_quizzes(
@@ -32,6 +37,14 @@ def quiz_findings(document: CourseDocument) -> Iterator[Finding]:
             yield from _of_quiz(section.title, quiz, own, made[section.id], document)
         else:
             yield _finding("quiz_empty", f"The quiz “{section.title}” has no slides.", None)
+
+
+def _gives_score(
+    scoring: str, quizzes: Sequence[tuple[Section, Quiz, Sequence[str]]], document: CourseDocument
+) -> bool:
+    giving = {slide.id for slide in document.slides
+              if any(q.purpose == "scored" and is_judged(q) and q.points for q in slide.questions)}
+    return any(giving & set(own) for _, quiz, own in quizzes if scoring == "best" or quiz.weight)
 
 
 def _of_quiz(

@@ -20,6 +20,7 @@ const MOST_BANDS = 10;
 /** The settings of the result. */
 export function Results({ section, quiz, own }: { section: Section; quiz: Quiz; own: readonly string[] }): ReactNode {
   const mark = useCourse((state) => state.course.pass_mark);
+  const weighs = useCourse((state) => state.course.scoring === "weights");
   const put = (label: string, change: Partial<Quiz>, merge?: string): void => changeQuiz(section.id, label, (now) => ({ ...now, ...change }), merge);
   return (
     <Flex direction="column" gap="4" maxW="640px">
@@ -29,6 +30,12 @@ export function Results({ section, quiz, own }: { section: Section; quiz: Quiz; 
           none={{ word: t("asTheCourse", { mark }), onNone: () => put(t("passMarkOfTheQuiz"), { pass_mark: null }, "mark") }}
           onChange={(pass_mark) => put(t("passMarkOfTheQuiz"), { pass_mark }, "mark")}
         />
+        {weighs && (
+          <NumberField
+            label={t("weightOfTheQuiz")} help={t("weightHelp")} value={quiz.weight} min={0} max={1_000}
+            onChange={(weight) => put(t("weightOfTheQuiz"), { weight }, "weight")}
+          />
+        )}
         <Choose label={t("resultThatCounts")} help={t("resultHelp")} value={quiz.counts} options={COUNTS} onChange={(counts) => put(t("resultThatCounts"), { counts })} />
       </Box>
       <Outcomes section={section.id} quiz={quiz} own={own} />

@@ -12,7 +12,7 @@ const { getState: get } = useCourse;
 
 const EMPTY_QUIZ: Quiz = {
   sets: [], order: "kept", again: "new", judged: "each", counts: "best", extendable: true, time_shown: true, outcomes: [], bands: [],
-  banded: "percent", way: "course", overview: false, review: "always", away: false,
+  weight: 1, banded: "percent", way: "course", overview: false, review: "always", away: false,
 };
 
 export type Place = "free" | "first" | "last";
