@@ -5,7 +5,7 @@ from zigzag_core.course.document import Section
 from zigzag_core.course.quizzes import QuestionSet, Quiz
 from zigzag_core.engine.results import score
 from zigzag_core.tracking import scorm12
-from zigzag_core.tracking.plain import explain
+from zigzag_core.tracking.plain import explain, promise
 from zigzag_core.verification.findings.document import findings
 
 from .making import Learner
@@ -101,6 +101,17 @@ def test_a_further_attempt_under_way_leaves_what_was_reached():
     ("cmi.objectives.1.id", "radio", "The name of quiz 2 is radio.")])
 def test_objectives_are_explained(name, value, words):
     assert explain("LMSSetValue", [name, value], "true") == words
+
+
+def test_what_is_told_of_quizzes_is_said_in_sentences():
+    words = promise(two_quizzes("best").course, 4, 3, 4)
+    assert "The score is the best result of its quizzes." in words
+    assert ("Each of the 2 quizzes is an objective of its own, with its score and whether it is "
+            "passed.") in words
+    one = promise(taken_course(pass_mark=60).course, 6, 4, 6)
+    assert "It is passed only with “Keys” (60 %)." in one
+    assert any(line.startswith("The quiz “Keys” is an objective") for line in one)
+    assert not any("objective" in line for line in promise(quiz_course(1).course, 2, 1, 2))
 
 
 def test_a_score_that_no_quiz_makes_is_found():

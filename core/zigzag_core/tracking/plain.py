@@ -3,7 +3,7 @@
 import json
 import math
 import re
-from collections.abc import Mapping
+from collections.abc import Iterator, Mapping
 from types import MappingProxyType
 
 from zigzag_core.course import Course
@@ -34,6 +34,7 @@ def promise(course: Course, slides: int, questions: int, shortest: int) -> list[
         count = "The answer to one question is" if questions == 1 else (
             f"The answers to {questions} questions are")
         sentences.append(f"{count} recorded, each attempt with its time and result.")
+    sentences.extend(_of_quizzes(course))
     if questions:
         sentences.append(_RUNS[rule.counts])
     sentences.append("Place, answers and variables are saved, so that it can be resumed.")
@@ -45,6 +46,24 @@ _RUNS = {
     "first": "Of several runs of a learner the first that came to a result counts.",
     "last": "Of several runs of a learner the last that came to a result counts.",
 }
+
+
+_MADE_OF = {"weights": "the results of the quizzes, by their weights",
+            "best": "the best result of its quizzes"}
+
+
+def _of_quizzes(course: Course) -> Iterator[str]:
+    quizzes = [section for section in course.sections if section.quiz]
+    if quizzes and course.scoring != "points":
+        yield f"The score is {_MADE_OF[course.scoring]}."
+    own = [f"“{section.title}” ({section.quiz.pass_mark:g} %)" for section in quizzes
+           if section.quiz and section.quiz.pass_mark is not None]
+    if own:
+        yield f"It is passed only with {' and '.join(own)}."
+    if quizzes:
+        which = f"The quiz “{quizzes[0].title}” is" if len(quizzes) == 1 else (
+            f"Each of the {len(quizzes)} quizzes is")
+        yield f"{which} an objective of its own, with its score and whether it is passed."
 
 
 def _seen(course: Course, share: float, slides: int, shortest: int) -> str:
