@@ -1,13 +1,17 @@
 """A quiz from a pasted text to its result: made in Plan, taken in a real package."""
 
 import re
+from base64 import b64decode
+from datetime import date
 from time import time
 
 from selenium.webdriver.common.keys import Keys
 from selenium.webdriver.support.ui import Select
+from zigzag_core.editing.quizzes.outcome import with_outcome
 
 from tests.core.packing import archived
 from tests.core.quiz_course import keys_course
+from tests.core.samples import fresh_ids
 from tests.core.test_quiz_taking import taken_course
 
 from .driver import fit_window
@@ -314,3 +318,44 @@ def test_a_finished_quiz_that_is_not_shown_again_leads_to_its_result(page, serve
     page.press("Leave")
     page.until(lambda: _result_of_quiz(page) == result)
     assert "refused" not in page.find("body").text
+
+
+def _with_result(document):
+    """The course with the outcome slide that Plan makes, in place of its own."""
+    quiz = document.course.sections[0].quiz
+    sections = (document.course.sections[0].model_copy(update={
+        "quiz": quiz.model_copy(update={"outcomes": ()})}), *document.course.sections[1:])
+    course, slide = with_outcome(
+        document.course.model_copy(update={"sections": sections}), "secquiz", fresh_ids())
+    by_id = {one.id: one for one in (*document.slides, slide)}
+    return document.model_copy(update={
+        "course": course, "slides": tuple(by_id[name] for name in course.slides)})
+
+
+def test_a_result_is_printed_on_one_sheet_without_bar_and_buttons(page, server, tmp_path):
+    launch(page, server, tmp_path, _with_result(taken_course(overview=True)))
+    address = page.browser.execute_script("return location.href")
+    page.browser.get(address)
+    page.find("main.zz-view")
+    _goes_on(page)
+    for _ in range(2):
+        page.press("Questions")
+        page.press("Finish the quiz")
+    page.until(lambda: _title(page) == "Your result")
+    page.browser.execute_script("window.print = () => { window.printed = true; };")
+    page.press("Print")
+    page.until(lambda: page.browser.execute_script("return window.printed"))
+    data = b64decode(page.browser.execute_cdp_cmd(
+        "Page.printToPDF", {"preferCSSPageSize": True, "printBackground": True})["data"])
+    assert len(re.findall(rb"/Type\s*/Page\b", data)) == 1
+    [box] = {match.groups() for match in re.finditer(
+        rb"/MediaBox\s*\[0 0 ([\d.]+) ([\d.]+)\]", data)}
+    assert float(box[0]) > float(box[1])
+    page.browser.execute_cdp_cmd("Emulation.setEmulatedMedia", {"media": "print"})
+    try:
+        page.until(lambda: not page.find(".zz-bar").is_displayed())
+        assert not any(one.is_displayed() for one in page.all("main button"))
+        text = page.find("main").text
+        assert "of 4 points" in text and date.today().isoformat()[:7] in text
+    finally:
+        page.browser.execute_cdp_cmd("Emulation.setEmulatedMedia", {"media": ""})

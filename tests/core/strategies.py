@@ -48,6 +48,7 @@ from zigzag_core.program import (
     PickNumber,
     PlayMedia,
     PlaySound,
+    Print,
     Program,
     ProgramElement,
     ProgramGate,
@@ -164,7 +165,7 @@ actions = st.one_of(
     st.sampled_from([
         PlayMedia(element="slideav", run="seek", at=400), PlaySound(media="soundfile"),
     ]),
-    st.just(OpenLink(address="https://example.org")),
+    st.just(OpenLink(address="https://example.org")), st.just(Print()),
     st.tuples(st.sampled_from(ELEMENTS), st.sampled_from([None, "visited", "selected", "ownlook"]))
     .map(lambda pair: SetLook(element=pair[0], look=pair[1])),
     st.tuples(st.sampled_from(VARIABLES), expressions)

@@ -375,12 +375,12 @@ def test_starting_over_clears_all_but_what_is_kept():
 
 def test_actions_that_the_outside_must_do():
     learner = Learner(course(slide("slidea", button(
-        "push", r.Announce(text="hi"), r.OpenLink(address="https://example.org"),
+        "push", r.Announce(text="hi"), r.OpenLink(address="https://example.org"), r.Print(),
         r.Mark(status="passed"), r.Mark(status="completed"),
         r.Pick(variable="scorevar", low=3, high=3),
     ))))
     learner.clicks("push")
-    assert [e["effect"] for e in learner.effects] == ["announce", "link", "status"]
+    assert [e["effect"] for e in learner.effects] == ["announce", "link", "print", "status"]
     assert learner.state.success == "passed" and learner.state.completed
     assert learner.state.variables["scorevar"] == 3
 

@@ -304,13 +304,13 @@ def test_an_outcome_slide_is_made_in_one_step():
     assert learner.title == "Your result"
     shown = {e.draw.name for e in learner.index.slides[learner.slide].elements
              if learner.sees(e.draw.id)}
-    assert shown == {"Title", "Score", "Result in words", "Not yet", "Try again"}
+    assert shown == {"Title", "Score", "Result in words", "Not yet", "Try again", "Print"}
     again = next(e.draw.id for e in learner.index.slides[learner.slide].elements
                  if e.draw.name == "Try again")
     learner.clicks(again).answers(True, True, False, True).does("next")
     shown = {e.draw.name for e in learner.index.slides[learner.slide].elements
              if learner.sees(e.draw.id)}
-    assert shown == {"Title", "Score", "Result in words", "Passed"}
+    assert shown == {"Title", "Score", "Result in words", "Passed", "Print"}
 
 
 def test_bands_tell_results_apart():

@@ -2361,7 +2361,7 @@ export interface components {
              * Do
              * @default []
              */
-            do: (components["schemas"]["GoTo"] | components["schemas"]["ShowOrHide"] | components["schemas"]["EnableOrDisable"] | components["schemas"]["GiveLook"] | components["schemas"]["Calculate"] | components["schemas"]["Switch"] | components["schemas"]["Pick"] | components["schemas"]["Take"] | components["schemas"]["PlayMedia"] | components["schemas"]["MoveAlong"] | components["schemas"]["RunTiming"] | components["schemas"]["OfQuestion"] | components["schemas"]["StartOver"] | components["schemas"]["Mark"] | components["schemas"]["OpenLink"] | components["schemas"]["Announce"] | components["schemas"]["PlaySound"] | components["schemas"]["Wait"])[];
+            do: (components["schemas"]["GoTo"] | components["schemas"]["ShowOrHide"] | components["schemas"]["EnableOrDisable"] | components["schemas"]["GiveLook"] | components["schemas"]["Calculate"] | components["schemas"]["Switch"] | components["schemas"]["Pick"] | components["schemas"]["Take"] | components["schemas"]["PlayMedia"] | components["schemas"]["MoveAlong"] | components["schemas"]["RunTiming"] | components["schemas"]["OfQuestion"] | components["schemas"]["StartOver"] | components["schemas"]["Mark"] | components["schemas"]["OpenLink"] | components["schemas"]["Print"] | components["schemas"]["Announce"] | components["schemas"]["PlaySound"] | components["schemas"]["Wait"])[];
         };
         /**
          * Area
@@ -6142,6 +6142,17 @@ export interface components {
             y: number;
         };
         /**
+         * Print
+         * @description Print this slide as the learner sees it; a browser saves it as PDF where it is asked to.
+         */
+        Print: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            action: "print";
+        };
+        /**
          * QuestionAnswered
          * @description A question was answered to its end, or answered right; None: all questions of the slide.
          */
@@ -6396,12 +6407,12 @@ export interface components {
              * Do
              * @default []
              */
-            do: (components["schemas"]["GoTo"] | components["schemas"]["ShowOrHide"] | components["schemas"]["EnableOrDisable"] | components["schemas"]["GiveLook"] | components["schemas"]["Calculate"] | components["schemas"]["Switch"] | components["schemas"]["Pick"] | components["schemas"]["Take"] | components["schemas"]["zigzag_core__course__rules__rule__PlayMedia"] | components["schemas"]["MoveAlong"] | components["schemas"]["RunTiming"] | components["schemas"]["OfQuestion"] | components["schemas"]["StartOver"] | components["schemas"]["zigzag_core__course__rules__rule__Mark"] | components["schemas"]["zigzag_core__course__rules__rule__OpenLink"] | components["schemas"]["zigzag_core__course__rules__rule__Announce"] | components["schemas"]["zigzag_core__course__rules__rule__PlaySound"] | components["schemas"]["zigzag_core__course__rules__rule__Wait"])[];
+            do: (components["schemas"]["GoTo"] | components["schemas"]["ShowOrHide"] | components["schemas"]["EnableOrDisable"] | components["schemas"]["GiveLook"] | components["schemas"]["Calculate"] | components["schemas"]["Switch"] | components["schemas"]["Pick"] | components["schemas"]["Take"] | components["schemas"]["zigzag_core__course__rules__rule__PlayMedia"] | components["schemas"]["MoveAlong"] | components["schemas"]["RunTiming"] | components["schemas"]["OfQuestion"] | components["schemas"]["StartOver"] | components["schemas"]["zigzag_core__course__rules__rule__Mark"] | components["schemas"]["zigzag_core__course__rules__rule__OpenLink"] | components["schemas"]["zigzag_core__course__rules__rule__Print"] | components["schemas"]["zigzag_core__course__rules__rule__Announce"] | components["schemas"]["zigzag_core__course__rules__rule__PlaySound"] | components["schemas"]["zigzag_core__course__rules__rule__Wait"])[];
             /**
              * Otherwise
              * @default []
              */
-            otherwise: (components["schemas"]["GoTo"] | components["schemas"]["ShowOrHide"] | components["schemas"]["EnableOrDisable"] | components["schemas"]["GiveLook"] | components["schemas"]["Calculate"] | components["schemas"]["Switch"] | components["schemas"]["Pick"] | components["schemas"]["Take"] | components["schemas"]["zigzag_core__course__rules__rule__PlayMedia"] | components["schemas"]["MoveAlong"] | components["schemas"]["RunTiming"] | components["schemas"]["OfQuestion"] | components["schemas"]["StartOver"] | components["schemas"]["zigzag_core__course__rules__rule__Mark"] | components["schemas"]["zigzag_core__course__rules__rule__OpenLink"] | components["schemas"]["zigzag_core__course__rules__rule__Announce"] | components["schemas"]["zigzag_core__course__rules__rule__PlaySound"] | components["schemas"]["zigzag_core__course__rules__rule__Wait"])[];
+            otherwise: (components["schemas"]["GoTo"] | components["schemas"]["ShowOrHide"] | components["schemas"]["EnableOrDisable"] | components["schemas"]["GiveLook"] | components["schemas"]["Calculate"] | components["schemas"]["Switch"] | components["schemas"]["Pick"] | components["schemas"]["Take"] | components["schemas"]["zigzag_core__course__rules__rule__PlayMedia"] | components["schemas"]["MoveAlong"] | components["schemas"]["RunTiming"] | components["schemas"]["OfQuestion"] | components["schemas"]["StartOver"] | components["schemas"]["zigzag_core__course__rules__rule__Mark"] | components["schemas"]["zigzag_core__course__rules__rule__OpenLink"] | components["schemas"]["zigzag_core__course__rules__rule__Print"] | components["schemas"]["zigzag_core__course__rules__rule__Announce"] | components["schemas"]["zigzag_core__course__rules__rule__PlaySound"] | components["schemas"]["zigzag_core__course__rules__rule__Wait"])[];
             /**
              * Off
              * @default false
@@ -11759,12 +11770,12 @@ export interface components {
              * Then
              * @default []
              */
-            then: (components["schemas"]["Go"] | components["schemas"]["Stay"] | components["schemas"]["Enter"] | components["schemas"]["Show"] | components["schemas"]["Hide"] | components["schemas"]["Toggle"] | components["schemas"]["Enable"] | components["schemas"]["Disable"] | components["schemas"]["SetLook"] | components["schemas"]["SetVariable"] | components["schemas"]["PickNumber"] | components["schemas"]["OpenOverlay"] | components["schemas"]["CloseOverlay"] | components["schemas"]["Choose"] | components["schemas"]["Submit"] | components["schemas"]["Reset"] | components["schemas"]["Clear"] | components["schemas"]["DrawAgain"] | components["schemas"]["MoveElement"] | components["schemas"]["RunClock"] | components["schemas"]["zigzag_core__program__model__PlayMedia"] | components["schemas"]["zigzag_core__program__model__PlaySound"] | components["schemas"]["zigzag_core__program__model__OpenLink"] | components["schemas"]["zigzag_core__program__model__Mark"] | components["schemas"]["zigzag_core__program__model__Announce"] | components["schemas"]["zigzag_core__program__model__Wait"])[];
+            then: (components["schemas"]["Go"] | components["schemas"]["Stay"] | components["schemas"]["Enter"] | components["schemas"]["Show"] | components["schemas"]["Hide"] | components["schemas"]["Toggle"] | components["schemas"]["Enable"] | components["schemas"]["Disable"] | components["schemas"]["SetLook"] | components["schemas"]["SetVariable"] | components["schemas"]["PickNumber"] | components["schemas"]["OpenOverlay"] | components["schemas"]["CloseOverlay"] | components["schemas"]["Choose"] | components["schemas"]["Submit"] | components["schemas"]["Reset"] | components["schemas"]["Clear"] | components["schemas"]["DrawAgain"] | components["schemas"]["MoveElement"] | components["schemas"]["RunClock"] | components["schemas"]["zigzag_core__program__model__PlayMedia"] | components["schemas"]["zigzag_core__program__model__PlaySound"] | components["schemas"]["zigzag_core__program__model__OpenLink"] | components["schemas"]["zigzag_core__program__model__Print"] | components["schemas"]["zigzag_core__program__model__Mark"] | components["schemas"]["zigzag_core__program__model__Announce"] | components["schemas"]["zigzag_core__program__model__Wait"])[];
             /**
              * Otherwise
              * @default []
              */
-            otherwise: (components["schemas"]["Go"] | components["schemas"]["Stay"] | components["schemas"]["Enter"] | components["schemas"]["Show"] | components["schemas"]["Hide"] | components["schemas"]["Toggle"] | components["schemas"]["Enable"] | components["schemas"]["Disable"] | components["schemas"]["SetLook"] | components["schemas"]["SetVariable"] | components["schemas"]["PickNumber"] | components["schemas"]["OpenOverlay"] | components["schemas"]["CloseOverlay"] | components["schemas"]["Choose"] | components["schemas"]["Submit"] | components["schemas"]["Reset"] | components["schemas"]["Clear"] | components["schemas"]["DrawAgain"] | components["schemas"]["MoveElement"] | components["schemas"]["RunClock"] | components["schemas"]["zigzag_core__program__model__PlayMedia"] | components["schemas"]["zigzag_core__program__model__PlaySound"] | components["schemas"]["zigzag_core__program__model__OpenLink"] | components["schemas"]["zigzag_core__program__model__Mark"] | components["schemas"]["zigzag_core__program__model__Announce"] | components["schemas"]["zigzag_core__program__model__Wait"])[];
+            otherwise: (components["schemas"]["Go"] | components["schemas"]["Stay"] | components["schemas"]["Enter"] | components["schemas"]["Show"] | components["schemas"]["Hide"] | components["schemas"]["Toggle"] | components["schemas"]["Enable"] | components["schemas"]["Disable"] | components["schemas"]["SetLook"] | components["schemas"]["SetVariable"] | components["schemas"]["PickNumber"] | components["schemas"]["OpenOverlay"] | components["schemas"]["CloseOverlay"] | components["schemas"]["Choose"] | components["schemas"]["Submit"] | components["schemas"]["Reset"] | components["schemas"]["Clear"] | components["schemas"]["DrawAgain"] | components["schemas"]["MoveElement"] | components["schemas"]["RunClock"] | components["schemas"]["zigzag_core__program__model__PlayMedia"] | components["schemas"]["zigzag_core__program__model__PlaySound"] | components["schemas"]["zigzag_core__program__model__OpenLink"] | components["schemas"]["zigzag_core__program__model__Print"] | components["schemas"]["zigzag_core__program__model__Mark"] | components["schemas"]["zigzag_core__program__model__Announce"] | components["schemas"]["zigzag_core__program__model__Wait"])[];
         };
         /**
          * ProgramSlide
@@ -12056,6 +12067,17 @@ export interface components {
             media?: string | null;
         };
         /**
+         * Print
+         * @description Print this slide as the learner sees it; a browser saves it as PDF where it is asked to.
+         */
+        zigzag_core__course__rules__rule__Print: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            action: "print";
+        };
+        /**
          * Wait
          * @description Go on with the actions that follow after some seconds, if the learner is still there.
          */
@@ -12148,6 +12170,17 @@ export interface components {
             do: "sound";
             /** Media */
             media: string;
+        };
+        /**
+         * Print
+         * @description Print the slide that is shown.
+         */
+        zigzag_core__program__model__Print: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "print";
         };
         /**
          * Wait

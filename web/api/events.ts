@@ -171,6 +171,11 @@ interface OpenLink {
   address: string;
 }
 
+interface PrintSlide {
+  // The slide that is shown is to be printed.
+  effect: "print";
+}
+
 interface Loop {
   // Rules that set each other off were stopped.
   effect: "loop";
@@ -203,6 +208,7 @@ export type Effect =
   | PlayMedia
   | PlaySound
   | OpenLink
+  | PrintSlide
   | Loop
   | StatusChanged
   | AnswerJudged;

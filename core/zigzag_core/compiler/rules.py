@@ -174,6 +174,8 @@ def _to_outside(action: Action) -> Iterable[p.Action]:
             yield p.Mark(status=status)
         case rules.OpenLink(address=address) if address:
             yield p.OpenLink(address=address)
+        case rules.Print():
+            yield p.Print()
         case rules.Announce(text=text):
             yield p.Announce(text=text)
         case rules.PlaySound(media=media) if media:

@@ -114,6 +114,7 @@ _DO: Mapping[str, Callable[[Run, Any], None]] = {
     "media": _media,
     "sound": lambda run, a: run.effects.append({"effect": "sound", "media": a.media}),
     "link": lambda run, a: run.effects.append({"effect": "link", "address": a.address}),
+    "print": lambda run, a: run.effects.append({"effect": "print"}),
     "announce": lambda run, a: run.effects.append({"effect": "announce", "text": a.text}),
 }
 """What each action of a program does, by its name."""

@@ -192,6 +192,12 @@ class OpenLink(TypedDict):
     address: str
 
 
+class PrintSlide(TypedDict):
+    """The slide that is shown is to be printed."""
+
+    effect: Literal["print"]
+
+
 class Loop(TypedDict):
     """Rules that set each other off were stopped."""
 
@@ -219,8 +225,8 @@ class AnswerJudged(TypedDict):
     latency: int
 
 
-Effect = (Moved | Left | Announced | Closed | PlayMedia | PlaySound | OpenLink | Loop
-          | StatusChanged | AnswerJudged)
+Effect = (Moved | Left | Announced | Closed | PlayMedia | PlaySound | OpenLink | PrintSlide
+          | Loop | StatusChanged | AnswerJudged)
 
 
 class Ran(TypedDict):

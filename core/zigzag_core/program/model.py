@@ -234,6 +234,12 @@ class OpenLink(Model):
     address: str
 
 
+class Print(Model):
+    """Print the slide that is shown."""
+
+    do: Literal["print"] = "print"
+
+
 class Mark(Model):
     """Tell the LMS that the course is completed, passed or failed."""
 
@@ -258,7 +264,8 @@ class Announce(Model):
 Action = Annotated[
     Go | Stay | Enter | Show | Hide | Toggle | Enable | Disable | SetLook | SetVariable
     | PickNumber | OpenOverlay | CloseOverlay | Choose | Submit | Reset | Clear | DrawAgain
-    | MoveElement | RunClock | PlayMedia | PlaySound | OpenLink | Mark | Announce | Wait,
+    | MoveElement | RunClock | PlayMedia | PlaySound | OpenLink | Print | Mark | Announce
+    | Wait,
     Field(discriminator="do"),
 ]
 

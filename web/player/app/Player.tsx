@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useRef, useSyncExternalStore, type ReactNode } from "react";
+import { useEffect, useMemo, useRef, useSyncExternalStore, type CSSProperties, type ReactNode } from "react";
 import type { ProgramSlide } from "../../api/types";
 import type { State } from "../engine/state";
 import { LiveSlide } from "../render/LiveSlide";
@@ -54,7 +54,7 @@ export function Player({ session }: { session: Session }): ReactNode {
               ref={view} className="zz-view" data-slide={slide.id} tabIndex={size.times > 1 ? 0 : -1}
               aria-label={index.say("place_titled", { n: position, count, title: slide.title })}
             >
-              <div className="zz-stage">
+              <div className="zz-stage" style={printed(index.program.size, scale)}>
                 <LiveSlide
                   key={slide.id} {...{ index, state, slide, scale }} dispatch={session.dispatch}
                 />
@@ -74,6 +74,15 @@ export function Player({ session }: { session: Session }): ReactNode {
       </div>
     </SpeechContext.Provider>
   );
+}
+
+/** The room (px) on a sheet of paper across, A4 or letter, within its margins. */
+const SHEET = { w: 960, h: 660 };
+
+/** How much larger than on the screen the slide is on paper: as large as a sheet allows. */
+function printed(size: { w: number; h: number }, scale: number): CSSProperties {
+  const fits = Math.min(SHEET.w / size.w, SHEET.h / size.h) / (scale || 1);
+  return { "--zz-printed": fits } as CSSProperties;
 }
 
 /** What is open over the slide: the menu, the transcript, the overview of a quiz. */

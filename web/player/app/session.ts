@@ -196,6 +196,7 @@ export class Session {
     for (const effect of effects) {
       if (effect.effect === "media") runMedia(effect);
       else if (effect.effect === "link") window.open(effect.address, "_blank", "noopener,noreferrer");
+      else if (effect.effect === "print") window.setTimeout(() => window.print());
       else if (effect.effect === "sound") {
         const src = this.index.program.media[effect.media]?.src;
         if (src) playSound(src);

@@ -38,6 +38,7 @@ const ACTS: Acts = {
   media: (run, { element, run: how, at }) => { run.effects.push({ effect: "media", element, run: how, at }); },
   sound: (run, { media }) => { run.effects.push({ effect: "sound", media }); },
   link: (run, { address }) => { run.effects.push({ effect: "link", address }); },
+  print: (run) => { run.effects.push({ effect: "print" }); },
   announce: (run, { text }) => { run.effects.push({ effect: "announce", text }); },
   wait: () => undefined,
 };

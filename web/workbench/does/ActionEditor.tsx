@@ -196,6 +196,7 @@ const EDITORS: Editors = {
     />
   ),
   link: (action, { onChange }) => <WordField label={t("address")} hint="https://…" value={action.address} onChange={(address) => { if (isAddress(address)) onChange({ ...action, address: address.length < 9 ? "" : address }); }} />,
+  print: () => null,
   announce: (action, { onChange }) => <WordField label={t("textToAnnounce")} hint={t("textToAnnounce2")} value={action.text} onChange={(text) => onChange({ ...action, text })} />,
   sound: (action, editing) => <What {...editing} ids={editing.things.sounds} value={action.media ?? ""} put={(media) => ({ ...action, media })} />,
   wait: (action, { onChange }) => (

@@ -60,7 +60,7 @@ type ActionName = RuleAction["action"];
 /** What may be done, in the groups in which it is offered. */
 export const ACTIONS: readonly [group: string, actions: readonly [ActionName, string][]][] = [
   [t("visibility"), [["show", t("show")], ["hide", t("hide")], ["toggle", t("showOrHide")], ["enable", t("enable")], ["disable", t("disable")], ["look", t("giveALookTo")]]],
-  [t("navigation"), [["go", t("goTo")], ["start_over", t("startOver")], ["link", t("openTheWebPage")]]],
+  [t("navigation"), [["go", t("goTo")], ["start_over", t("startOver")], ["link", t("openTheWebPage")], ["print", t("printTheSlide")]]],
   [t("variables"), [
     ["set", t("set2")], ["add", t("addTo")], ["multiply", t("multiply")], ["switch", t("toggle")], ["pick", t("pickAtRandom")],
     ["take", t("store")],
@@ -121,6 +121,7 @@ const NEW: Readonly<Record<ActionName, Make>> = {
   start_over: () => ({ action: "start_over", what: "slide", keep: [] }),
   mark: () => ({ action: "mark", status: "completed" }),
   link: () => ({ action: "link", address: "" }),
+  print: () => ({ action: "print" }),
   announce: () => ({ action: "announce", text: "" }),
   wait: () => ({ action: "wait", seconds: 1 }),
 };

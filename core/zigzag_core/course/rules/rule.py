@@ -262,6 +262,12 @@ class OpenLink(Model):
     address: Annotated[str, Field(max_length=2_000, pattern=r"^(https://[^\s\"'<>]+)?$")] = ""
 
 
+class Print(Model):
+    """Print this slide, without its buttons; browsers can save it as a PDF instead."""
+
+    action: Literal["print"] = "print"
+
+
 class Announce(Model):
     """Tell a text to a screen reader."""
 
@@ -285,8 +291,8 @@ class Wait(Model):
 
 Action = Annotated[
     GoTo | ShowOrHide | EnableOrDisable | GiveLook | Calculate | Switch | Pick | Take | PlayMedia
-    | MoveAlong | RunTiming | OfQuestion | StartOver | Mark | OpenLink | Announce | PlaySound
-    | Wait,
+    | MoveAlong | RunTiming | OfQuestion | StartOver | Mark | OpenLink | Print | Announce
+    | PlaySound | Wait,
     Field(discriminator="action"),
 ]
 

@@ -20,7 +20,7 @@ from zigzag_core.course.elements.element import Meter
 from zigzag_core.course.layouts.shipped import TITLE_ONLY
 from zigzag_core.course.questions.new_questions import Maker
 from zigzag_core.course.quizzes import Band, Quiz
-from zigzag_core.course.rules.rule import StartOver
+from zigzag_core.course.rules.rule import Print, StartOver
 from zigzag_core.course.sections import slides_by_section
 from zigzag_core.course.style.style import Style
 from zigzag_core.course.text.rich_text import with_values
@@ -30,7 +30,9 @@ from zigzag_core.words import Say, say_english
 from ..layouts.following import slide_from, with_layout
 
 _VALUES = {"points": "quiz_points", "most": "quiz_max_points", "right": "quiz_right",
-           "questions": "quiz_questions", "mark": "quiz_pass_mark"}
+           "questions": "quiz_questions", "mark": "quiz_pass_mark",
+           "day": "quiz_day", "name": "learner_name"}
+_WHO_AND_WHEN = "{day} {name}"
 _TOP, _RING = 180.0, 220.0
 _WORDS_LEFT, _WORDS_WIDTH = 360.0, 840.0
 
@@ -40,9 +42,10 @@ def with_outcome(
 ) -> tuple[Course, Slide]:
     """Return `course` with an outcome slide at the end of the quiz `section`, and the slide.
 
-    It shows the score as a ring and in words, a panel for each band of the result, and a button
-    that begins the quiz again. A quiz without bands gets two: passed, and not yet. `say` gives the
-    words, in the course's language. Raises `NoQuiz` where the section is no quiz.
+    It shows the score as a ring and in words, a panel for each band of the result, and buttons
+    that begin the quiz again and print the slide. A quiz without bands gets two: passed, and not
+    yet. `say` gives the words, in the course's language. Raises `NoQuiz` where the section is no
+    quiz.
     """
     found = next((one for one in course.sections if one.id == section), None)
     if found is None or found.quiz is None:
@@ -53,7 +56,7 @@ def with_outcome(
     make = Maker(fresh, course.styles, say)
     slide = slide.model_copy(update={"elements": (
         *slide.elements, *_result(make), *(_panel(make, band) for band in bands),
-        _again(make, section))})
+        _again(make, section), _print(make))})
     quiz = found.quiz.model_copy(update={
         "bands": bands, "outcomes": (*found.quiz.outcomes, slide.id)})
     return _placed(course, found.model_copy(update={"quiz": quiz}), slide.id), slide
@@ -83,13 +86,13 @@ def _placed(course: Course, section: Section, slide: str) -> Course:
 
 
 def _result(make: Maker) -> Iterator[Element]:
-    """The score as a ring, and what it comes to in words."""
+    """The score as a ring, and what it comes to in words, with who took it and when."""
     yield Meter(
         id=make.fresh(), name="Score", alt="Score", meter="ring", of="quiz_score",
         x=make.left, y=_TOP, w=_RING, h=_RING, style=Style(
             fill="soft", text_colour="primary", size=40, bold=True, border_width=22))
-    lines = (with_values(make.say(key), _VALUES, bold=True)
-             for key in ("outcome_points", "outcome_right", "outcome_mark"))
+    words = [make.say(key) for key in ("outcome_points", "outcome_right", "outcome_mark")]
+    lines = (with_values(line, _VALUES, bold=True) for line in (*words, _WHO_AND_WHEN))
     yield Text(
         id=make.fresh(), name="Result in words", x=_WORDS_LEFT, y=_TOP, w=_WORDS_WIDTH,
         h=_RING, text=RichText(blocks=tuple(lines)), **make.follow("text", valign="middle"))
@@ -110,3 +113,10 @@ def _again(make: Maker, section: str) -> Element:
         x=make.left, y=_TOP + _RING + 176, w=320, h=68,
         shown=["and", ["not", ["quiz_passed", section]], left],
         rules=(Rule(id=make.fresh(), do=(StartOver(what="quiz"),)),), **make.follow("button"))
+
+
+def _print(make: Maker) -> Element:
+    return Button(
+        id=make.fresh(), name="Print", label=make.say("outcome_print"),
+        x=make.left + make.width - 320, y=_TOP + _RING + 176, w=320, h=68,
+        rules=(Rule(id=make.fresh(), do=(Print(),)),), **make.follow("button"))
