@@ -194,6 +194,18 @@ def test_answers_that_are_judged_at_the_end_can_be_changed_and_reach_the_lms(
     page.until(lambda: _title(page) == "Your result")
     page.top()
     page.see("The result of answer 4")
+    # The quiz is an objective of its own, which the LMS still has at the next visit.
+    page.press("Leave")
+    page.see("Quiz “Keys”")
+    result = _result_of_quiz(page)
+    page.click("a[aria-label='Launch as Ines Tarrow']")
+    inside(page)
+    page.press("Resume")
+    page.press("Back")
+    page.top()
+    page.press("Leave")
+    page.until(lambda: _result_of_quiz(page) == result)
+    assert "refused" not in page.find("body").text
 
 
 def _clock(page) -> int:
@@ -306,18 +318,6 @@ def test_a_finished_quiz_that_is_not_shown_again_leads_to_its_result(page, serve
                             if "cannot be opened again" in row.text]) == 4)
     page.press("Next")
     page.until(lambda: _title(page) == "Your result")
-    # The quiz is an objective of its own, which the LMS still has at the next visit.
-    page.press("Leave")
-    page.see("Quiz “Keys”")
-    result = _result_of_quiz(page)
-    page.click("a[aria-label='Launch as Ines Tarrow']")
-    inside(page)
-    page.press("Resume")
-    page.press("Back")
-    page.top()
-    page.press("Leave")
-    page.until(lambda: _result_of_quiz(page) == result)
-    assert "refused" not in page.find("body").text
 
 
 def _with_result(document):

@@ -19,6 +19,7 @@ from zigzag_core.program import (
     OpenLink,
     PlayMedia,
     PlaySound,
+    Print,
     Program,
     ProgramElement,
     ProgramGate,
@@ -63,7 +64,7 @@ def test_random_programs_are_traced():
     rare = chasing_program()
     outside = ProgramRule(id="outside", on="slide_entered", then=(
         OpenLink(address="https://a.example"), PlaySound(media="sound"),
-        PlayMedia(element="video", run="play"), Announce(text="Here."),
+        PlayMedia(element="video", run="play"), Announce(text="Here."), Print(),
     ))
     shut = ProgramGate(condition=False, message="Not yet.")
     rare = rare.model_copy(update={
@@ -74,7 +75,7 @@ def test_random_programs_are_traced():
     effects = {e["effect"] for t in found for s in t["steps"] for e in s["effects"]}
     assert effects == {
         "moved", "answered", "status", "announce", "leave", "loop", "closed", "media", "sound",
-        "link",
+        "link", "print",
     }
     write("random", found)
 
