@@ -65,6 +65,15 @@ def test_each_quiz_is_an_objective_with_its_own_status_and_score():
     assert names.index("cmi.objectives.1.id") < names.index("cmi.objectives.1.score.raw")
 
 
+def test_a_quiz_without_points_is_completed_and_has_no_score():
+    document = two_quizzes(points=(0, 0))
+    learner = Two(document)
+    calls = dict(scorm12.status_calls(learner.index, learner.state))
+    assert (calls["cmi.objectives.0.status"], calls["cmi.objectives.1.status"]) == (
+        "completed", "completed")
+    assert not [name for name in calls if name.startswith("cmi.objectives") and "score" in name]
+
+
 def test_an_answer_names_the_objective_of_its_quiz():
     learner = Taker(two_quizzes()).does("next")
     told = []

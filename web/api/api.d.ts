@@ -6143,7 +6143,7 @@ export interface components {
         };
         /**
          * Print
-         * @description Print this slide as the learner sees it; a browser saves it as PDF where it is asked to.
+         * @description Print this slide, without its buttons; browsers can save it as a PDF instead.
          */
         Print: {
             /**
@@ -12068,7 +12068,7 @@ export interface components {
         };
         /**
          * Print
-         * @description Print this slide as the learner sees it; a browser saves it as PDF where it is asked to.
+         * @description Print this slide, without its buttons; browsers can save it as a PDF instead.
          */
         zigzag_core__course__rules__rule__Print: {
             /**

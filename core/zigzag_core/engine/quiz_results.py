@@ -84,16 +84,23 @@ def course_score(index: Index, state: State) -> float | None:
 
 def standing(
     index: Index, state: State, quiz: ProgramQuiz
-) -> Literal["passed", "failed", "incomplete", "not attempted"]:
-    """Return how a quiz stands, in the words of SCORM 1.2 for an objective."""
-    if passed(index, state, quiz):
-        return "passed"
-    taking = taking_of(state, quiz)
-    if taking.earlier.count or _finished(index, state, quiz):
-        return "failed"
-    begun = taking.used or any(
-        _has_answer(state.answers.get(q.id, _NONE)) for q in graders_of(index, state, quiz))
-    return "incomplete" if begun else "not attempted"
+) -> tuple[Literal["passed", "failed", "completed", "incomplete", "not attempted"], float | None]:
+    """Return how a quiz stands, in the words of SCORM 1.2 for an objective, and its score.
+
+    The score is in per cent. There is none before it was begun, nor of one that gives no points,
+    which is *completed* in the end.
+    """
+    graders, taking = graders_of(index, state, quiz), taking_of(state, quiz)
+    over = taking.earlier.count or _finished(index, state, quiz)
+    begun = over or taking.used or any(
+        _has_answer(state.answers.get(q.id, _NONE)) for q in graders)
+    scored = _most(graders) > 0
+    score = percent(counted(index, state, quiz)) if scored and begun else None
+    if scored and passed(index, state, quiz):
+        return "passed", percent(counted(index, state, quiz))
+    if over:
+        return "failed" if scored else "completed", score
+    return "incomplete" if begun else "not attempted", score
 
 
 def pass_mark(index: Index, quiz: ProgramQuiz) -> float:

@@ -96,4 +96,3 @@ def flag(run: Run, slide: str, on: bool) -> None:
         return
     flagged = run.state.flagged
     run.update(flagged=flagged | {slide} if on else flagged - {slide})
-

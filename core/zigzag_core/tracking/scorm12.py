@@ -52,10 +52,10 @@ def _objective_calls(index: Index, state: State) -> list[Call]:
     """The calls that tell how each quiz stands, as an objective of its own (section 3.4.4)."""
     calls: list[Call] = []
     for number, quiz in enumerate(index.program.quizzes):
-        at, status = f"cmi.objectives.{number}.", quiz_results.standing(index, state, quiz)
+        at, (status, reached) = f"cmi.objectives.{number}.", quiz_results.standing(
+            index, state, quiz)
         calls.append((at + "id", quiz.record))
-        if status != "not attempted":
-            reached = quiz_results.percent(quiz_results.counted(index, state, quiz))
+        if reached is not None:
             calls += [(at + "score.min", "0"), (at + "score.max", "100"),
                       (at + "score.raw", decimal(reached))]
         calls.append((at + "status", status))

@@ -1,6 +1,10 @@
 /** What stands in the slide's place before the course runs and after it was left. */
 import type { ReactNode } from "react";
 import type { Phase, Session } from "./session";
+import type { Index } from "../engine/program";
+import { attempt } from "../engine/quizResults";
+import { isBegun } from "../engine/quizzes";
+import type { State } from "../engine/state";
 import type { Word } from "../engine/words";
 import { useSay } from "../render/speech";
 import type { Kept } from "../tracking/tracker";
@@ -19,19 +23,27 @@ export function Asking(
   const { say } = index;
   const slide = index.slides.get(phase.state.slide ?? "");
   const seen = phase.state.visited.length;
+  const goesOn = goesOnOnly(index, phase.state);
   return (
     <main className="zz-card">
       <h1>{say("welcome_back")}</h1>
       <p>{say("you_were_at", { title: slide?.title ?? "", seen, count: index.ordered(phase.state.draws).slides.length })}</p>
+      {goesOn && <p>{say("goes_on_only")}</p>}
       {phase.rescued && <p>{say("rescued")}</p>}
       <div className="zz-row">
         <button type="button" className="zz-main" autoFocus onClick={() => session.resume()}>
           {say("resume")}
         </button>
-        <button type="button" onClick={() => session.startOver()}>{say("start_over")}</button>
+        {!goesOn && <button type="button" onClick={() => session.startOver()}>{say("start_over")}</button>}
       </div>
     </main>
   );
+}
+
+/** Whether a fresh start would forget attempts at a quiz that can be taken only so often, or only after a wait. */
+function goesOnOnly({ program }: Index, state: State): boolean {
+  return program.quizzes.some((quiz) => (
+    (quiz.attempts || quiz.wait) && (attempt(state, quiz) > 1 || isBegun(state, quiz))));
 }
 
 const KEPT: Record<Kept, Word> = {

@@ -59,14 +59,18 @@ export function courseScore(index: Index, state: State): number | null {
   return weight ? percent(number(found.reduce((sum, [own, share]) => sum + own * share, 0) / weight)) : null;
 }
 
-/** How a quiz stands, in the words of SCORM 1.2 for an objective; and its score in per cent, once it was begun. */
+/** How a quiz stands, in the words of SCORM 1.2 for an objective; and its score in per cent, once it was begun, if it gives points. */
 export function standing(index: Index, state: State, quiz: ProgramQuiz): { status: string; score: number | null } {
-  const score = percent(counted(index, state, quiz));
-  if (passed(index, state, quiz)) return { status: "passed", score };
+  const graders = gradersOf(index, state, quiz);
   const { earlier, used } = takingOf(state, quiz);
-  if (earlier.count || isFinished(index, state, quiz)) return { status: "failed", score };
-  const begun = used > 0 || gradersOf(index, state, quiz).some(({ id }) => hasAnswer(answerTo(state, id)));
-  return begun ? { status: "incomplete", score } : { status: "not attempted", score: null };
+  const over = earlier.count > 0 || isFinished(index, state, quiz);
+  const begun = over || used > 0 || graders.some(({ id }) => hasAnswer(answerTo(state, id)));
+  const scored = most(graders) > 0;
+  const reached = percent(counted(index, state, quiz));
+  const score = scored && begun ? reached : null;
+  if (scored && passed(index, state, quiz)) return { status: "passed", score: reached };
+  if (over) return { status: scored ? "failed" : "completed", score };
+  return { status: begun ? "incomplete" : "not attempted", score };
 }
 
 /** From how many per cent on a quiz is passed. */

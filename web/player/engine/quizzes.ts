@@ -135,7 +135,7 @@ function endedBy({ index, state }: Run, slide: string): ProgramQuiz | undefined 
 }
 
 /** Whether the attempt had time, is over, or the learner was on a slide of it, beside what opens it and the outcomes. */
-function isBegun(state: State, quiz: ProgramQuiz): boolean {
+export function isBegun(state: State, quiz: ProgramQuiz): boolean {
   const { used, finished } = takingOf(state, quiz);
   const [{ visited }, { slides, opening, outcomes }] = [state, quiz];
   return used > 0 || finished || slides.some((slide) => visited.includes(slide) && !opening.includes(slide) && !outcomes.includes(slide));
