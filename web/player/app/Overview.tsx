@@ -48,6 +48,12 @@ export function Overview({ index, state, dispatch, onClose }: Props & { onClose:
     (list.current?.querySelector<HTMLElement>("[aria-current]") ?? list.current?.querySelector("button"))?.focus();
   }, []);
   const quiz = overviewed(index, state);
+  const there = quiz !== undefined;
+  useEffect(() => {
+    // Left open when the quiz is over, it would stand there again at the next attempt.
+    if (!there) onClose();
+  // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [there]);
   if (!quiz) return null;
   const slides = takenSlides(index, state, quiz).filter((slide) => index.asking.has(slide));
   const left = unansweredOn(index, state, quiz);
