@@ -12397,7 +12397,7 @@ export interface components {
          * Proof
          * @description What came of drawing a quiz for so many `seeds`, from 0 on.
          *
-         *     So many `draws` broke a limit, the first of them are `broken`. It is `even` where no test is too
+         *     So many draws are `violating` a limit, the first of them are `broken`. It is `even` where no test is too
          *     unlikely.
          */
         Proof: {
@@ -12405,8 +12405,8 @@ export interface components {
             quiz: string;
             /** Seeds */
             seeds: number;
-            /** Draws */
-            draws: number;
+            /** Violating */
+            violating: number;
             /** Broken */
             broken: components["schemas"]["Broken"][];
             /** Tests */

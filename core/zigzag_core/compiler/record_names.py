@@ -8,5 +8,5 @@ def record_name(words: str, name: str) -> str:
 
     It has only characters that every tracking standard takes.
     """
-    readable = re.sub(r"[^a-z0-9]+", "-", words.lower()).strip("-")[:60].rstrip("-")
+    readable = re.sub(r"[^a-z0-9]+", "-", words.lower()).strip("-")[:60]
     return f"{readable}_{name}" if readable else name

@@ -4,7 +4,7 @@ from dataclasses import replace
 
 from zigzag_core.program.limits import LIMITS
 
-from . import questions, quizzes
+from . import questions, quiz_ways, quizzes
 from .following import follow_up, go_on
 from .moving import enter, reach, set_clock
 from .run import Run
@@ -121,8 +121,7 @@ def _expire_quiz(run: Run) -> None:
         return
     quizzes.finish(run, quiz)
     run.effects.append({"effect": "announce", "text": run.index.say("quiz_time_up")})
-    there = run.index.ordered(run.state.draws).position
-    outcome = next((slide for slide in quiz.outcomes if slide in there), None)
+    outcome = quiz_ways.outcome_of(run.index, run.state, quiz)
     if outcome is not None:
         enter(run, outcome)
 

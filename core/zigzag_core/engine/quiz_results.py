@@ -92,15 +92,13 @@ def standing(
     """
     graders, taking = graders_of(index, state, quiz), taking_of(state, quiz)
     over = taking.earlier.count or _finished(index, state, quiz)
-    begun = over or taking.used or any(
-        _has_answer(state.answers.get(q.id, _NONE)) for q in graders)
-    scored = _most(graders) > 0
-    score = percent(counted(index, state, quiz)) if scored and begun else None
-    if scored and passed(index, state, quiz):
-        return "passed", percent(counted(index, state, quiz))
+    begun = over or taking.used or len(unanswered(index, state, quiz)) < len(graders)
+    score = percent(counted(index, state, quiz)) if _most(graders) else None
+    if passed(index, state, quiz):
+        return "passed", score
     if over:
-        return "failed" if scored else "completed", score
-    return "incomplete" if begun else "not attempted", score
+        return "completed" if score is None else "failed", score
+    return ("incomplete", score) if begun else ("not attempted", None)
 
 
 def pass_mark(index: Index, quiz: ProgramQuiz) -> float:
@@ -139,16 +137,10 @@ def minutes_to_wait(state: State, quiz: ProgramQuiz) -> int:
     return max(-((here - over - quiz.wait * 60) // 60), 0)
 
 
-def unanswered(index: Index, state: State, quiz: ProgramQuiz) -> int:
-    """Return how many questions of the present attempt have no answer."""
-    return sum(not _has_answer(state.answers.get(q.id, _NONE))
-               for q in graders_of(index, state, quiz))
-
-
-def unanswered_on(index: Index, state: State, quiz: ProgramQuiz) -> frozenset[str]:
-    """Return the slides of the present attempt with a question that has no answer."""
-    return frozenset(q.slide for q in graders_of(index, state, quiz)
-                     if not _has_answer(state.answers.get(q.id, _NONE)))
+def unanswered(index: Index, state: State, quiz: ProgramQuiz) -> tuple[Grader, ...]:
+    """Return the questions of the present attempt that have no answer."""
+    return tuple(q for q in graders_of(index, state, quiz)
+                 if not _has_answer(state.answers.get(q.id, _NONE)))
 
 
 def band(index: Index, state: State, quiz: ProgramQuiz) -> ProgramBand | None:
@@ -248,7 +240,7 @@ _FACTS: Mapping[str, Callable[[Index, State, ProgramQuiz], Value]] = {
     "quiz_questions": lambda index, state, quiz: float(
         len(graders_of(index, state, quiz))),
     "quiz_answered": lambda index, state, quiz: float(
-        len(graders_of(index, state, quiz)) - unanswered(index, state, quiz)),
+        len(graders_of(index, state, quiz)) - len(unanswered(index, state, quiz))),
     "quiz_seconds": lambda index, state, quiz: float(
         taking_of(state, quiz).used // 1_000),
     "quiz_attempt": lambda index, state, quiz: float(attempt(state, quiz)),

@@ -3,7 +3,7 @@
 from zigzag_core.program.quiz import ProgramQuiz
 
 from .index import Index
-from .quiz_results import attempt, passed, taking_of, unanswered_on
+from .quiz_results import attempt, passed, taking_of, unanswered
 from .run import Run
 from .state import State
 
@@ -49,13 +49,18 @@ def admitted(index: Index, state: State, slide: str) -> str:
     if taking_of(state, quiz).finished:
         if may_review(index, state, quiz):
             return slide
-        there = index.ordered(state.draws).position
-        return next((outcome for outcome in quiz.outcomes if outcome in there), slide)
+        return outcome_of(index, state, quiz) or slide
     if quiz.way == "onward":
         seen = [place for place, name in enumerate(slides) if name in state.visited]
         if seen and slides.index(slide) < seen[-1]:
             return slides[seen[-1]]
     return slide
+
+
+def outcome_of(index: Index, state: State, quiz: ProgramQuiz) -> str | None:
+    """Return the outcome slide that this learner comes to."""
+    there = index.ordered(state.draws).position
+    return next((slide for slide in quiz.outcomes if slide in there), None)
 
 
 def may_choose(index: Index, state: State, slide: str) -> bool:
@@ -75,7 +80,7 @@ def next_open(index: Index, state: State) -> str | None:
         return None
     slides = taken_slides(index, state, quiz)
     place = slides.index(state.slide) if state.slide in slides else 0
-    left = unanswered_on(index, state, quiz)
+    left = {question.slide for question in unanswered(index, state, quiz)}
     after = (*slides[place + 1:], *slides[:place])
     return next((slide for slide in after if slide in left), None)
 
@@ -83,10 +88,7 @@ def next_open(index: Index, state: State) -> str | None:
 def exit_of(index: Index, state: State) -> str | None:
     """Return the outcome by which a learner can finish from the overview."""
     quiz = under_way(index, state)
-    if quiz is None or not quiz.overview:
-        return None
-    there = index.ordered(state.draws).position
-    return next((outcome for outcome in quiz.outcomes if outcome in there), None)
+    return outcome_of(index, state, quiz) if quiz is not None and quiz.overview else None
 
 
 def flag(run: Run, slide: str, on: bool) -> None:

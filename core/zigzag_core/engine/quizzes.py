@@ -90,7 +90,7 @@ def holds_back(run: Run, slide: str) -> bool:
     if quiz is None:
         return False
     taking = taking_of(run.state, quiz)
-    left = unanswered(run.index, run.state, quiz)
+    left = len(unanswered(run.index, run.state, quiz))
     if taking.asked or not left:
         return False
     _put(run, quiz, replace(taking, asked=True))

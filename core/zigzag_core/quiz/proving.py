@@ -59,13 +59,13 @@ class Broken:
 class Proof:
     """What came of drawing a quiz for so many `seeds`, from 0 on.
 
-    So many `draws` broke a limit, the first of them are `broken`. It is `even` where no test is too
+    So many draws are `violating` a limit, the first of them are `broken`. It is `even` where no test is too
     unlikely.
     """
 
     quiz: str
     seeds: int
-    draws: int
+    violating: int
     broken: tuple[Broken, ...]
     tests: tuple[Evenness, ...]
     even: bool

@@ -4,7 +4,7 @@ import type { Event } from "../../api/events";
 import type { ProgramQuiz } from "../../api/types";
 import { mayGo } from "../engine/engine";
 import type { Index } from "../engine/program";
-import { unansweredOn } from "../engine/quizResults";
+import { unanswered } from "../engine/quizResults";
 import { exitOf, nextOpen, takenSlides, underWay } from "../engine/quizWays";
 import type { State } from "../engine/state";
 import type { OpenPanels } from "./usePanels";
@@ -25,7 +25,7 @@ export function QuizButtons({ index, state, dispatch, panels }: Props & { panels
   if (!here) return null;
   const quiz = here.overview;
   const flagged = state.flagged.has(slide);
-  const waits = nextOpen(index, state) !== null && unansweredOn(index, state, here).has(slide);
+  const waits = nextOpen(index, state) !== null && unanswered(index, state, here).some((question) => question.slide === slide);
   return (
     <>
       {quiz && index.asking.has(slide) && (
@@ -56,7 +56,7 @@ export function Overview({ index, state, dispatch, onClose }: Props & { onClose:
   }, [there]);
   if (!quiz) return null;
   const slides = takenSlides(index, state, quiz).filter((slide) => index.asking.has(slide));
-  const left = unansweredOn(index, state, quiz);
+  const left = new Set<string>(unanswered(index, state, quiz).map(({ slide }) => slide));
   const answered = slides.filter((slide) => !left.has(slide)).length;
   const act = (event: Event): void => {
     onClose();

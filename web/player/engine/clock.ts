@@ -3,6 +3,7 @@ import { LIMITS } from "../../api/tables";
 import { followUp, goOn } from "./following";
 import { enter, reach, setClock } from "./moving";
 import * as questions from "./questions";
+import { outcomeOf } from "./quizWays";
 import * as quizzes from "./quizzes";
 import type { Run } from "./run";
 import type { Time, Waiting } from "./state";
@@ -106,9 +107,8 @@ function expireQuiz(run: Run): void {
   if (!quiz || quizzes.timeLeft(run.state, quiz) !== 0) return;
   quizzes.finish(run, quiz);
   run.effects.push({ effect: "announce", text: run.index.say("quiz_time_up") });
-  const { position } = run.index.ordered(run.state.draws);
-  const outcome = quiz.outcomes.find((slide) => position.has(slide));
-  if (outcome !== undefined) enter(run, outcome);
+  const outcome = outcomeOf(run.index, run.state, quiz);
+  if (outcome !== null) enter(run, outcome);
 }
 
 function resume(run: Run, wait: Waiting): void {

@@ -64,13 +64,11 @@ export function standing(index: Index, state: State, quiz: ProgramQuiz): { statu
   const graders = gradersOf(index, state, quiz);
   const { earlier, used } = takingOf(state, quiz);
   const over = earlier.count > 0 || isFinished(index, state, quiz);
-  const begun = over || used > 0 || graders.some(({ id }) => hasAnswer(answerTo(state, id)));
-  const scored = most(graders) > 0;
-  const reached = percent(counted(index, state, quiz));
-  const score = scored && begun ? reached : null;
-  if (scored && passed(index, state, quiz)) return { status: "passed", score: reached };
-  if (over) return { status: scored ? "failed" : "completed", score };
-  return { status: begun ? "incomplete" : "not attempted", score };
+  const begun = over || used > 0 || unanswered(index, state, quiz).length < graders.length;
+  const score = most(graders) > 0 ? percent(counted(index, state, quiz)) : null;
+  if (passed(index, state, quiz)) return { status: "passed", score };
+  if (over) return { status: score === null ? "completed" : "failed", score };
+  return begun ? { status: "incomplete", score } : { status: "not attempted", score: null };
 }
 
 /** From how many per cent on a quiz is passed. */
@@ -97,14 +95,9 @@ export function attempt(state: State, quiz: ProgramQuiz): number {
   return state.draws.find((draw) => draw.quiz === quiz.id)?.attempt ?? 1;
 }
 
-/** How many questions of the present attempt have no answer. */
-export function unanswered(index: Index, state: State, quiz: ProgramQuiz): number {
-  return gradersOf(index, state, quiz).filter(({ id }) => !hasAnswer(answerTo(state, id))).length;
-}
-
-/** The slides of the present attempt with a question that has no answer. */
-export function unansweredOn(index: Index, state: State, quiz: ProgramQuiz): ReadonlySet<string> {
-  return new Set(gradersOf(index, state, quiz).filter(({ id }) => !hasAnswer(answerTo(state, id))).map(({ slide }) => slide));
+/** The questions of the present attempt that have no answer. */
+export function unanswered(index: Index, state: State, quiz: ProgramQuiz): readonly Grader[] {
+  return gradersOf(index, state, quiz).filter(({ id }) => !hasAnswer(answerTo(state, id)));
 }
 
 /** The minutes, rounded up, until the next attempt may begin. */
@@ -185,7 +178,7 @@ const FACTS: Readonly<Record<OfQuiz, (index: Index, state: State, quiz: ProgramQ
   quiz_score: (index, state, quiz) => percent(share(index, state, quiz)),
   quiz_right: (index, state, quiz) => right(state, gradersOf(index, state, quiz)),
   quiz_questions: (index, state, quiz) => gradersOf(index, state, quiz).length,
-  quiz_answered: (index, state, quiz) => gradersOf(index, state, quiz).length - unanswered(index, state, quiz),
+  quiz_answered: (index, state, quiz) => gradersOf(index, state, quiz).length - unanswered(index, state, quiz).length,
   quiz_seconds: (_, state, quiz) => Math.floor(takingOf(state, quiz).used / 1_000),
   quiz_attempt: (_, state, quiz) => attempt(state, quiz),
   quiz_attempts_left: (_, state, quiz) => Math.max((quiz.attempts ?? LIMITS.most_attempts) - attempt(state, quiz), 0),

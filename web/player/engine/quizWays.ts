@@ -1,7 +1,7 @@
 /** How a learner moves in a quiz: its way, flags, review. The twin of `engine/quiz_ways.py`, which says why. */
 import type { ProgramQuiz } from "../../api/types";
 import type { Index } from "./program";
-import { attempt, passed, takingOf, unansweredOn } from "./quizResults";
+import { attempt, passed, takingOf, unanswered } from "./quizResults";
 import type { Run } from "./run";
 import type { State } from "./state";
 
@@ -38,7 +38,8 @@ export function admitted(index: Index, state: State, slide: string): string {
   return place < last ? slides[last] as string : slide;
 }
 
-function outcomeOf(index: Index, state: State, quiz: ProgramQuiz): string | null {
+/** The outcome slide that this learner comes to. */
+export function outcomeOf(index: Index, state: State, quiz: ProgramQuiz): string | null {
   const there = index.ordered(state.draws).position;
   return quiz.outcomes.find((slide) => there.has(slide)) ?? null;
 }
@@ -55,7 +56,7 @@ export function nextOpen(index: Index, state: State): string | null {
   if (quiz?.way !== "free" || state.slide === null) return null;
   const slides = takenSlides(index, state, quiz);
   const place = Math.max(slides.indexOf(state.slide), 0);
-  const left = unansweredOn(index, state, quiz);
+  const left = new Set<string>(unanswered(index, state, quiz).map(({ slide }) => slide));
   return [...slides.slice(place + 1), ...slides.slice(0, place)].find((slide) => left.has(slide)) ?? null;
 }
 

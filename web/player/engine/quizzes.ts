@@ -64,7 +64,7 @@ export function holdsBack(run: Run, slide: string): boolean {
   const quiz = endedBy(run, slide);
   if (!quiz) return false;
   const taking = takingOf(run.state, quiz);
-  const count = unanswered(run.index, run.state, quiz);
+  const count = unanswered(run.index, run.state, quiz).length;
   if (taking.asked || !count) return false;
   put(run, quiz, { ...taking, asked: true });
   run.effects.push({ effect: "closed", slide: run.state.slide ?? "", message: run.index.say("finish_with_open", { count }) });

@@ -28,8 +28,8 @@ function Found({ proof, quiz }: { proof: Proof; quiz: Quiz }): ReactNode {
   const names = new Map(quiz.sets.map(({ id, name }) => [id, name]));
   return (
     <Box pt="2" fontSize="13px" aria-live="polite" data-proof>
-      <Text fontWeight="600" color={proof.draws ? "brick" : "spruce"}>
-        {proof.draws ? t("limitsBroken", { count: proof.draws }) : t("limitsKept", { seeds: proof.seeds })}
+      <Text fontWeight="600" color={proof.violating ? "brick" : "spruce"}>
+        {proof.violating ? t("limitsBroken", { count: proof.violating }) : t("limitsKept", { seeds: proof.seeds })}
       </Text>
       {proof.broken.map(({ seed, why }) => <Text key={seed} color="brick">{t("learnerBreaks", { seed, why })}</Text>)}
       <Text fontWeight="600" pt="2" color={proof.even ? "spruce" : "brick"}>{t(proof.even ? "asChanceGives" : "notAsChanceGives")}</Text>

@@ -72,7 +72,7 @@ def _names(compiled: CompiledCourse) -> dict[str, str]:
 def _proof_lines(proof: Proof, names: Mapping[str, str]) -> list[str]:
     return [
         names[proof.quiz],
-        f"  drawn for {proof.seeds:,} learners: {proof.draws:,} break a limit",
+        f"  drawn for {proof.seeds:,} learners: {proof.violating:,} break a limit",
         *(f"  learner {one.seed}: {one.why}" for one in proof.broken),
         *(f"  {names[test.set]}, {_TESTED[test.of]}: chi-square {test.statistic:.2f} with "
           f"{test.freedom} degrees of freedom; chance alone gives as much in {test.chance:.1%}"
