@@ -12397,8 +12397,8 @@ export interface components {
          * Proof
          * @description What came of drawing a quiz for so many `seeds`, from 0 on.
          *
-         *     So many draws are `violating` a limit, the first of them are `broken`. It is `even` where no test is too
-         *     unlikely.
+         *     So many draws are `violating` a limit, the first of them are `broken`. It is `even` where no
+         *     test is too unlikely.
          */
         Proof: {
             /** Quiz */

@@ -59,8 +59,8 @@ class Broken:
 class Proof:
     """What came of drawing a quiz for so many `seeds`, from 0 on.
 
-    So many draws are `violating` a limit, the first of them are `broken`. It is `even` where no test is too
-    unlikely.
+    So many draws are `violating` a limit, the first of them are `broken`. It is `even` where no
+    test is too unlikely.
     """
 
     quiz: str
