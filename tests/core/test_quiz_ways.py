@@ -1,10 +1,14 @@
 """Moving about in a quiz: any order, only onward, flags, review, and time on the wall."""
 
+from dataclasses import replace
+
 import pytest
 from zigzag_core.course.quizzes import Band, Quiz
 from zigzag_core.engine.moving import may_go, slide_before
 from zigzag_core.engine.quiz_ways import next_open
+from zigzag_core.tracking.fullest import fullest
 from zigzag_core.tracking.progress import pack, unpack
+from zigzag_core.tracking.shortened import shortened
 from zigzag_core.verification.findings.document import findings
 
 from .samples import with_slides
@@ -100,6 +104,15 @@ def test_the_overview_keeps_flags_and_finishes():
     assert learner.title == "Your result"
     learner.clicks("again")
     assert not learner.state.flagged and learner.quiz("attempt") == 2
+
+
+def test_flags_are_in_the_longest_progress_and_are_left_out_before_what_counts():
+    index = taker(overview=True, time_limit=600, away=True).index
+    state = fullest(index)
+    assert state.flagged and state.saved
+    assert len(pack(index, state)) > len(pack(index, replace(state, flagged=frozenset(), saved=0)))
+    short = unpack(index, pack(index, shortened(index, state, 1)))
+    assert not short.flagged and short.taking == state.taking and short.saved == state.saved
 
 
 def test_without_an_overview_nothing_is_flagged_or_finished_from_a_question():

@@ -94,6 +94,9 @@ def fullest(index: Index) -> State:
                  if e.draw.drag and e.draw.drag.targets},
         watched={e.draw.id: _pieces(draw) for e in elements if e.draw.kind in ("video", "audio")},
         taking={quiz.id: _taking(draw) for quiz in program.quizzes},
+        flagged=frozenset(slide for quiz in program.quizzes if quiz.overview
+                          for slide in quiz.slides if draw.random() < 0.5),
+        saved=_LATE,
         opened=frozenset(index.order), variables=variables,
         answers={q.id: _answer(q, draw, letters) for q in program.questions},
         more_time=1.5, retake=True,

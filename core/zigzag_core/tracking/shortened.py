@@ -17,7 +17,7 @@ LEVELS = 4
 """The forms: 0 is whole. Each of the next leaves out more."""
 
 LEFT_OUT = (
-    "texts in surveys and in answers that nobody judges",
+    "texts in surveys and in answers that nobody judges, and flags on questions",
     "what was moved, dragged and made to look different on slides that are not shown",
     "what was clicked, shown, hidden and disabled there, and how far videos were watched",
 )
@@ -27,7 +27,7 @@ LEFT_OUT = (
 def shortened(index: Index, state: State, level: int) -> State:
     """Return `state` without what is left out at `level`, from 0 to `LEVELS` - 1."""
     if level >= 1:
-        state = replace(state, path=(), answers={
+        state = replace(state, path=(), flagged=frozenset(), answers={
             question: _without_texts(index, question, answer)
             for question, answer in state.answers.items()
         })

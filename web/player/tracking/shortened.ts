@@ -11,7 +11,7 @@ export function shortened(index: Index, state: State, level: number): State {
   let short = state;
   if (level >= 1) {
     const answers = Object.entries(state.answers).map(([question, answer]) => [question, withoutTexts(index, question, answer)] as const);
-    short = { ...short, path: [], answers: Object.fromEntries(answers) };
+    short = { ...short, path: [], flagged: new Set(), answers: Object.fromEntries(answers) };
   }
   const here = (name: string): boolean => index.home.get(name) === state.slide;
   const kept = <T>(values: Readonly<Record<string, T>>): Record<string, T> =>
