@@ -384,7 +384,7 @@ def opening(server: Server) -> None:
         times = []
         for _ in range(5):
             page.go("/account")
-            page.words("Personal tokens", "h1")
+            page.words("Personal tokens", "h2")
             begin = time.perf_counter()
             page.go(f"/courses/{slug}/build")
             page.find("[data-handle]")

@@ -1307,6 +1307,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/edits/new-details": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Edit New Details
+         * @description Make a slide at the beginning of a quiz that asks for the learner's details.
+         */
+        post: operations["zigzag_server_courses_quiz_edits_api_edit_new_details"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/edits/read-questions": {
         parameters: {
             query?: never;
@@ -4359,7 +4379,9 @@ export interface components {
          *
          *     `options` are those of a choice list; `low`, `high` and `step` hold for numbers and sliders.
          *     *long* takes several lines. A *scale* has points from `low` to `high`; its options name the
-         *     lowest, the highest, and, where it is there, having no opinion.
+         *     lowest, the highest, and, where it is there, having no opinion. A *name* is the learner's, a
+         *     *mail* address has to look like one, a *date* is kept as in ISO 8601. While one that is
+         *     `required` is empty, the slide's gate is closed.
          */
         Input: {
             /** Id */
@@ -4512,7 +4534,7 @@ export interface components {
              * @default text
              * @enum {string}
              */
-            input: "text" | "number" | "choice" | "checkbox" | "slider" | "long" | "scale";
+            input: "text" | "number" | "choice" | "checkbox" | "slider" | "long" | "scale" | "name" | "mail" | "date";
             /**
              * Label
              * @default
@@ -4540,6 +4562,11 @@ export interface components {
              * @default 1
              */
             step: number;
+            /**
+             * Required
+             * @default false
+             */
+            required: boolean;
         };
         /**
          * Item
@@ -9174,6 +9201,8 @@ export interface components {
          *     Learners move among the questions as in the *course*, in any order (*free*), or only *onward*.
          *     With an `overview` they see all questions of the attempt, can flag some, and can finish from
          *     there. A finished attempt can be looked at again as its `review` says.
+         *
+         *     The slide `details` asks for the learner's details before the first attempt, and never again.
          */
         Quiz: {
             /**
@@ -9268,6 +9297,8 @@ export interface components {
             away: boolean;
             /** Wait */
             wait?: number | null;
+            /** Details */
+            details?: string | null;
         };
         /**
          * Section
@@ -9301,6 +9332,8 @@ export interface components {
         /**
          * TextVariable
          * @description A variable that holds text of at most 250 characters.
+         *
+         *     `from_lms`: it begins as the learner's name where that is known, else with the default.
          */
         TextVariable: {
             /**
@@ -9322,6 +9355,11 @@ export interface components {
              * @default
              */
             default: string;
+            /**
+             * From Lms
+             * @default false
+             */
+            from_lms: boolean;
         };
         /**
          * Together
@@ -10261,6 +10299,53 @@ export interface components {
             section: string;
         };
         /**
+         * Detail
+         * @description One thing that learners are asked for, under its `label`.
+         *
+         *     One that is *hidden* is not asked for: it has its `default`, which in texts and reports stands
+         *     as the others do. A name begins as the LMS knows it.
+         */
+        Detail: {
+            /**
+             * Kind
+             * @default text
+             * @enum {string}
+             */
+            kind: "name" | "mail" | "text" | "choice" | "number" | "date" | "agreement";
+            /** Label */
+            label: string;
+            /**
+             * Need
+             * @default required
+             * @enum {string}
+             */
+            need: "required" | "optional" | "hidden";
+            /**
+             * Default
+             * @default
+             */
+            default: string;
+            /**
+             * Options
+             * @default []
+             */
+            options: string[];
+        };
+        /**
+         * DetailsIn
+         * @description The same, and what learners are asked for; where nothing is named, name and mail address.
+         */
+        DetailsIn: {
+            course: components["schemas"]["Course"];
+            /** Section */
+            section: string;
+            /**
+             * Details
+             * @default []
+             */
+            details: components["schemas"]["Detail"][];
+        };
+        /**
          * AnswerOut
          * @description An answer as it was understood.
          */
@@ -10930,6 +11015,16 @@ export interface components {
             slide: string;
         };
         /**
+         * GateField
+         * @description An input that has to be filled in, and when it is.
+         */
+        GateField: {
+            /** Label */
+            label: string;
+            /** Condition */
+            condition: unknown;
+        };
+        /**
          * Go
          * @description Go to a slide; with `back` the learner is offered the way back to the present one.
          */
@@ -11460,10 +11555,17 @@ export interface components {
         /**
          * ProgramGate
          * @description What must hold to go forward; with `for_good` it stays open once it was.
+         *
+         *     The condition holds only when those of all `fields` do.
          */
         ProgramGate: {
             /** Condition */
             condition: unknown;
+            /**
+             * Fields
+             * @default []
+             */
+            fields: components["schemas"]["GateField"][];
             /**
              * Meanwhile
              * @default message
@@ -11618,7 +11720,8 @@ export interface components {
          *     `pass_mark` of its own (per cent) it has to be passed to pass the course. Its name in the
          *     records of an LMS is `record`. The `time_limit` is in
          *     seconds, and goes on `away` from the questions; `wait` is in minutes. Who comes to one of the
-         *     `outcomes` has finished. `bands` stand from the lowest; they are `banded` by something.
+         *     `outcomes` has finished. `bands` stand from the lowest; they are `banded` by something. The
+         *     slide `details` comes before the first attempt only.
          */
         ProgramQuiz: {
             /** Id */
@@ -11726,6 +11829,8 @@ export interface components {
             away: boolean;
             /** Wait */
             wait?: number | null;
+            /** Details */
+            details?: string | null;
         };
         /**
          * ProgramRule
@@ -14581,6 +14686,32 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["OutcomeIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Edited"];
+                };
+            };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
+        };
+    };
+    zigzag_server_courses_quiz_edits_api_edit_new_details: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DetailsIn"];
             };
         };
         responses: {

@@ -1,10 +1,11 @@
 """From gates to conditions."""
 
+from collections.abc import Iterable, Iterator
 from typing import Any
 
 from zigzag_core import program as p
-from zigzag_core.course import Gate, Slide
-from zigzag_core.course.rules.expression import Node
+from zigzag_core.course import Gate, Input, Slide
+from zigzag_core.course.rules.expression import Node, joined
 from zigzag_core.course.rules.gates import (
     AllHere,
     AllOfSet,
@@ -31,19 +32,47 @@ def program_gate(
     required = tuple(
         QuestionAnswered(question=question.id) for question in slide.questions if question.required
     )
-    if gate is None and not required:
+    fields = tuple(_fields(elements, overlays))
+    if gate is None and not required and not fields:
         return None
     gate = gate or Gate(wants=())
     gate = gate.model_copy(update={"wants": (*gate.wants, *required)})
     every = [*elements, *(e for overlay in overlays if not overlay.panel for e in overlay.elements)]
     wanted = [_wanted(part, slide, every, scope) for part in gate.wants]
     conditions = [condition for condition in wanted if condition is not True]
+    conditions += [field.condition for field in fields]
     if not conditions:
         return None
     return p.ProgramGate(
-        condition=["and", *conditions], meanwhile=gate.meanwhile,
+        condition=joined("and", conditions) if len(conditions) > 1 else conditions[0],
+        fields=fields, meanwhile=gate.meanwhile,
         message=gate.message or scope.say(_told(gate)), for_good=gate.for_good,
     )
+
+
+def _fields(
+    elements: Iterable[p.ProgramElement], overlays: Iterable[p.ProgramOverlay]
+) -> Iterator[p.GateField]:
+    """The inputs that have to be filled in, or filled in well, while they are in sight."""
+    every = [*elements, *(e for overlay in overlays if not overlay.panel for e in overlay.elements)]
+    for element in every:
+        draw = element.draw
+        if not isinstance(draw, Input) or element.question or not draw.variable:
+            continue
+        value = ["variable", draw.variable]
+        filled: Node
+        match draw.input:
+            case "mail":
+                filled = ["or", ["is_mail", value], *([] if draw.required else [["=", value, ""]])]
+            case "checkbox":
+                filled = value
+            case _:
+                filled = ["is_filled", value]
+        if draw.required or draw.input == "mail":
+            away = ["not", ["shown", draw.id]]
+            yield p.GateField(label=draw.label or draw.name, condition=(
+                filled if element.visible is True and draw.overlay is None
+                else ["or", away, filled]))
 
 
 def _wanted(

@@ -46,7 +46,8 @@ def _program_quiz(
         outcomes=tuple(slide for slide in quiz.outcomes if slide in own),
         bands=tuple(ProgramBand(id=b.id, name=b.name, least=b.least) for b in quiz.bands),
         banded=quiz.banded, way=quiz.way, overview=quiz.overview, review=quiz.review,
-        away=quiz.away, wait=quiz.wait)
+        away=quiz.away, wait=quiz.wait,
+        details=quiz.details if quiz.details in own[:first] else None)
 
 
 def _drawn_set(one: QuestionSet, own: Sequence[str], facts: dict[str, SlideFacts]) -> DrawnSet:

@@ -208,6 +208,8 @@ def start_over(
         variables = set(scope.variables)
     else:
         variables = {name for part in parts for name in part.changes}
+    for name in scope.details & scope.contents.keys():
+        variables.difference_update(scope.contents[name].changes)
     if action.what != "slide":
         yield from (
             p.DrawAgain(quiz=quiz, stops=action.what == "quiz")

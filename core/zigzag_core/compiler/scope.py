@@ -160,6 +160,13 @@ class Scope:
         """Return whether what `slide` asks is judged at the end of its quiz."""
         return slide in self._judged_at_end
 
+    @cached_property
+    def details(self) -> frozenset[str]:
+        """Slides that ask for a learner's details: what was said there outlasts starting over."""
+        return frozenset(
+            quiz.details for _, quiz, own in quizzes_of(self.order, self.sections)
+            if quiz.details in own)
+
     def quiz_for(self, slide: str) -> tuple[str, tuple[str, ...]] | None:
         """Return the quiz that `slide` is in, else the last before it, else the first; with its
         slides.
@@ -178,10 +185,11 @@ def scope_of(course: Course, slides: Sequence[SlideFacts]) -> Scope:
         overlays=frozenset(name for slide in slides for name in slide.overlays),
         inputs={k: v for slide in slides for k, v in slide.inputs.items()},
         steps={k: v for slide in slides for k, v in slide.steps.items()},
-        # Of quizzes slides know only where they are, and when they are judged: what is drawn
-        # compiles none anew.
+        # Of quizzes slides know only where they are, when they are judged, and where they ask for
+        # details: what is drawn compiles none anew.
         sections=tuple(
-            section.model_copy(update={"quiz": Quiz(judged=section.quiz.judged)})
+            section.model_copy(update={"quiz": Quiz(
+                judged=section.quiz.judged, details=section.quiz.details)})
             if section.quiz else section
             for section in course.sections),
         variables=tuple(variable.id for variable in course.variables),

@@ -129,6 +129,8 @@ class Quiz(Model):
     Learners move among the questions as in the *course*, in any order (*free*), or only *onward*.
     With an `overview` they see all questions of the attempt, can flag some, and can finish from
     there. A finished attempt can be looked at again as its `review` says.
+
+    The slide `details` asks for the learner's details before the first attempt, and never again.
     """
 
     sets: tuple[QuestionSet, ...] = Field(default=(), max_length=50)
@@ -151,6 +153,7 @@ class Quiz(Model):
     review: Review = "always"
     away: bool = False
     wait: Annotated[int, Field(ge=1, le=LONGEST_WAIT)] | None = None
+    details: MaybeSlide = None
 
     @model_validator(mode="after")
     def _sets_are_apart(self) -> Self:
@@ -162,6 +165,8 @@ class Quiz(Model):
             raise ValueError("a slide is in two sets of a quiz")
         if set(slides) & set(self.outcomes):
             raise ValueError("an outcome slide is in a set of its quiz")
+        if self.details in {*slides, *self.outcomes}:
+            raise ValueError("the details slide of a quiz is in no set, and shows no outcome")
         limits = [band.least for band in self.bands]
         if len(set(limits)) != len(limits) or limits != sorted(limits):
             raise ValueError("the bands of a quiz begin at different results, the lowest first")

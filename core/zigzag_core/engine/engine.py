@@ -29,7 +29,7 @@ from .moving import may_go, slide_before
 from .opening import open_and_close
 from .run import Run
 from .state import State
-from .values import clipped, fitted, number, to_text
+from .values import clipped, first_value, number, to_text
 
 __all__ = [
     "Effect",
@@ -50,7 +50,7 @@ __all__ = [
 def start(index: Index, seed: int, learner_name: str = "", retake: bool = False) -> State:
     """Return the state before the first event: nothing seen, quizzes drawn, variables as given."""
     seed &= 0xFFFFFFFF
-    defaults = {v.id: fitted(v, v.default) for v in index.program.variables}
+    defaults = {v.id: first_value(v, learner_name) for v in index.program.variables}
     return State(seed=seed, rng=seed, draws=quizzes.first_draws(index, seed),
                  variables=defaults, learner=clipped(learner_name), retake=retake)
 

@@ -11,7 +11,7 @@ from .geometry import middle
 from .index import Index
 from .run import Run
 from .state import State, Time, Waiting
-from .values import fitted, number
+from .values import first_value, number
 
 _OF_ELEMENTS = ("hidden", "disabled", "looks", "offsets", "moves", "dropped", "positions")
 """The fields of the state that hold what elements have come to on a slide or overlay."""
@@ -75,9 +75,11 @@ def closed(run: Run) -> bool:
     if gate_is_open(run.index, run.state, here):
         return False
     gate = run.index.slides[here].gate
-    run.effects.append(
-        {"effect": "closed", "slide": here, "message": gate.message if gate else ""}
-    )
+    lacking = [field.label for field in gate.fields if not run.holds(field.condition)] \
+        if gate else []
+    message = run.index.say("fill_in_first", names=", ".join(lacking)) if lacking \
+        else gate.message if gate else ""
+    run.effects.append({"effect": "closed", "slide": here, "message": message})
     return True
 
 
@@ -203,7 +205,7 @@ def clear(run: Run, action: Clear) -> None:
         answers={q: answer for q, answer in state.answers.items() if q not in questions},
     )
     fresh = {
-        name: fitted(run.index.variables[name], run.index.variables[name].default)
+        name: first_value(run.index.variables[name], run.state.learner)
         for name in action.variables if name in run.index.variables
     }
     changed = [name for name, value in fresh.items() if run.state.variables.get(name) != value]

@@ -5,6 +5,7 @@ compares texts as texts and all else as numbers; a division by 0 gives 0.
 """
 
 import math
+import re
 from collections.abc import Callable, Mapping
 
 from .values import Value, clipped, number, to_number, to_text, to_yes_no
@@ -44,6 +45,17 @@ def _remainder(a: float, b: float) -> float:
     return number(a - b * math.floor(a / b)) if b else 0.0
 
 
+_SPACES = " \t\r\n\u00a0"
+_MAIL = re.compile(
+    r"[^ \t\r\n\u00a0@<>()\[\]\\,;:\"]{1,64}@"
+    r"[^ \t\r\n\u00a0@<>()\[\]\\,;:\".]{1,63}(\.[^ \t\r\n\u00a0@<>()\[\]\\,;:\".]{1,63})+")
+
+
+def is_mail(text: str) -> bool:
+    """Return whether `text` has the form of a mail address: a name, ``@``, a domain with a dot."""
+    return _MAIL.fullmatch(text.strip(_SPACES)) is not None
+
+
 _OVER_VALUES: Mapping[str, Callable[[list[Value]], Value]] = {
     "not": lambda v: not to_yes_no(v[0]),
     "=": lambda v: _same(v[0], v[1]),
@@ -51,6 +63,8 @@ _OVER_VALUES: Mapping[str, Callable[[list[Value]], Value]] = {
     "join": lambda v: clipped("".join(to_text(value) for value in v)),
     "length": lambda v: float(len(to_text(v[0]))),
     "lower": lambda v: _lower(to_text(v[0])),
+    "is_filled": lambda v: to_text(v[0]).strip(_SPACES) != "",
+    "is_mail": lambda v: is_mail(to_text(v[0])),
 }
 _OVER_NUMBERS: Mapping[str, Callable[[list[float]], Value]] = {
     "+": lambda n: _folded(n, times=False),

@@ -21,6 +21,10 @@ class Order:
         self._program = program
         self._kept = {draw.quiz: draw.kept for draw in draws}
         self._drawn = {draw.quiz: draw.slides for draw in draws}
+        self._asked = {
+            quiz.details for quiz in program.quizzes for draw in draws
+            if draw.quiz == quiz.id and draw.attempt > 1}
+        """Slides that have asked for details; they do not come again."""
         self._quiz = {
             slide: quiz for quiz in program.quizzes if quiz.id in self._drawn
             for slide in quiz.slides}
@@ -110,7 +114,8 @@ class Order:
                 yield slide.id
             elif quiz.id not in begun:
                 begun.add(quiz.id)
-                yield from (name for name in self._drawn[quiz.id] if name in there)
+                yield from (name for name in self._drawn[quiz.id]
+                            if name in there and name not in self._asked)
 
     def _onward(self) -> Iterator[tuple[str, str | None]]:
         own = {slide.id: slide.onward for slide in self._program.slides}

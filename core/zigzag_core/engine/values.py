@@ -12,6 +12,7 @@ from zigzag_core.program.limits import LIMITS
 
 Value = bool | float | str
 
+_DATE = re.compile(r"[0-9]{4}-(0[1-9]|1[0-2])-(0[1-9]|[12][0-9]|3[01])", re.ASCII)
 _NUMBER = re.compile(r"^\s*(-?[0-9]{1,12})(?:[.,]([0-9]{1,12}))?\s*$", re.ASCII)
 
 
@@ -54,6 +55,13 @@ def to_yes_no(value: Value) -> bool:
     return value != "" if isinstance(value, str) else bool(value)
 
 
+def first_value(variable: Variable, learner: str) -> Value:
+    """Return what `variable` begins with for the `learner`: a name, empty where it is not known."""
+    if isinstance(variable, TextVariable) and variable.from_lms and learner:
+        return clipped(learner)
+    return fitted(variable, variable.default)
+
+
 def fitted(variable: Variable, value: Value) -> Value:
     """Return `value` as `variable` can hold it: of its type, within its bounds."""
     if isinstance(variable, NumberVariable):
@@ -68,6 +76,8 @@ def fitted(variable: Variable, value: Value) -> Value:
 def admitted(field: Input, value: Value) -> Value:
     """Return `value` as the input `field` lets it in: within its bounds, one of its options."""
     match field.input:
+        case "number" if value == "":
+            return ""
         case "number" | "slider":
             return min(max(to_number(value), number(field.low)), number(field.high))
         case "checkbox":
@@ -77,7 +87,10 @@ def admitted(field: Input, value: Value) -> Value:
         case "scale":
             steps = {str(n) for n in range(int(field.low), int(field.high) + 1)}
             return value if value in steps or value == "0" else ""
-        case "text" | "long":
+        case "date":
+            text = to_text(value)
+            return text if _DATE.fullmatch(text) else ""
+        case "text" | "long" | "name" | "mail":
             return to_text(value)
 
 

@@ -403,10 +403,21 @@ class ProgramOverlay(Model):
     rules: tuple[ProgramRule, ...] = ()
 
 
+class GateField(Model):
+    """An input that has to be filled in, and when it is."""
+
+    label: str
+    condition: Expression
+
+
 class ProgramGate(Model):
-    """What must hold to go forward; with `for_good` it stays open once it was."""
+    """What must hold to go forward; with `for_good` it stays open once it was.
+
+    The condition holds only when those of all `fields` do.
+    """
 
     condition: Expression
+    fields: tuple[GateField, ...] = ()
     meanwhile: Literal["hidden", "disabled", "message"] = "message"
     message: str = ""
     for_good: bool = True

@@ -69,7 +69,8 @@ class ProgramQuiz(Model):
     `pass_mark` of its own (per cent) it has to be passed to pass the course. Its name in the
     records of an LMS is `record`. The `time_limit` is in
     seconds, and goes on `away` from the questions; `wait` is in minutes. Who comes to one of the
-    `outcomes` has finished. `bands` stand from the lowest; they are `banded` by something.
+    `outcomes` has finished. `bands` stand from the lowest; they are `banded` by something. The
+    slide `details` comes before the first attempt only.
     """
 
     id: Annotated[ProgramId, Is("section")]
@@ -96,3 +97,4 @@ class ProgramQuiz(Model):
     review: Review = "always"
     away: bool = False
     wait: int | None = None
+    details: SlideName | None = None

@@ -6,6 +6,12 @@ from django.http import HttpRequest
 from ninja import Field, Router, Schema
 from zigzag_core import course as core
 from zigzag_core.course.questions.descriptors import QuestionKind
+from zigzag_core.editing.quizzes.details import (
+    MOST_DETAILS,
+    Detail,
+    usual_details,
+    with_details,
+)
 from zigzag_core.editing.quizzes.making import plant_questions
 from zigzag_core.editing.quizzes.outcome import with_outcome
 from zigzag_core.editing.quizzes.reading import LONGEST, read_questions
@@ -25,6 +31,12 @@ class OutcomeIn(Schema):
 
     course: core.Course
     section: str = Field(max_length=40)
+
+
+class DetailsIn(OutcomeIn):
+    """The same, and what learners are asked for; where nothing is named, name and mail address."""
+
+    details: list[Detail] = Field(default=[], max_length=MOST_DETAILS)
 
 
 class QuestionTextIn(Schema):
@@ -67,6 +79,15 @@ def edit_new_outcome(request: HttpRequest, data: OutcomeIn) -> dict[str, Any]:
     """Make an outcome slide at the end of a quiz, with a panel for each band of its result."""
     say = say_in(data.course.language, data.course.words)
     course, slide = with_outcome(data.course, data.section, core.system_ids(), say)
+    return edited({}, (slide,), (), (data.course, course), made=slide.id)
+
+
+@router.post("/new-details", response=Edited)
+def edit_new_details(request: HttpRequest, data: DetailsIn) -> dict[str, Any]:
+    """Make a slide at the beginning of a quiz that asks for the learner's details."""
+    say = say_in(data.course.language, data.course.words)
+    course, slide = with_details(
+        data.course, data.section, data.details or usual_details(say), core.system_ids(), say)
     return edited({}, (slide,), (), (data.course, course), made=slide.id)
 
 

@@ -19,7 +19,7 @@ import * as results from "./results";
 import { Run } from "./run";
 import type { Effect, Event, Ran } from "../../api/events";
 import type { State } from "./state";
-import { clipped, fitted, number, toText, type Value } from "./values";
+import { clipped, firstValue, number, toText, type Value } from "./values";
 
 export { gateIsOpen, isVisible } from "./expression";
 export { mayGo, slideBefore } from "./moving";
@@ -27,7 +27,7 @@ export { mayGo, slideBefore } from "./moving";
 /** Return the state before the first event: quizzes are drawn. */
 export function start(index: Index, seed: number, learnerName = "", retake = false): State {
   const variables: Record<string, Value> = {};
-  for (const v of index.program.variables) variables[v.id] = fitted(v, v.default);
+  for (const v of index.program.variables) variables[v.id] = firstValue(v, learnerName);
   return {
     seed: seed >>> 0, rng: seed >>> 0, draws: firstDraws(index, seed >>> 0), taking: {}, time: 0, entered: 0, slide: null, visited: [], path: [],
     clicked: Growing.of(), hidden: {}, disabled: {}, looks: {}, variables, overlays: [], answers: {}, clocks: {},

@@ -9,7 +9,7 @@ import { admitted, mayChoose, underWay } from "./quizWays";
 import { finishAt, holdsBack, keptAnswers } from "./quizzes";
 import { without, type Run } from "./run";
 import type { Offset, State, Time, To } from "./state";
-import { fitted, number, type Value } from "./values";
+import { firstValue, number, type Value } from "./values";
 import { own } from "./own";
 
 
@@ -55,9 +55,10 @@ export function go(
 export function isClosed(run: Run): boolean {
   const here = run.state.slide ?? "";
   if (gateIsOpen(run.index, run.state, here)) return false;
-  run.effects.push({
-    effect: "closed", slide: here, message: run.index.slides.get(here)?.gate?.message ?? "",
-  });
+  const gate = run.index.slides.get(here)?.gate;
+  const lacking = (gate?.fields ?? []).filter(({ condition }) => !run.holds(condition)).map(({ label }) => label);
+  const message = lacking.length ? run.index.say("fill_in_first", { names: lacking.join(", ") }) : gate?.message ?? "";
+  run.effects.push({ effect: "closed", slide: here, message });
   return true;
 }
 
@@ -166,7 +167,7 @@ export function clear(run: Run, action: Extract<Action, { do: "clear" }>): void 
   const fresh: Record<string, Value> = {};
   for (const name of action.variables) {
     const variable = run.index.variables.get(name);
-    if (variable) fresh[name] = fitted(variable, variable.default);
+    if (variable) fresh[name] = firstValue(variable, run.state.learner);
   }
   const changed = [...new Set(action.variables)].filter((name) => (
     Object.hasOwn(fresh, name) && own(run.state.variables, name) !== fresh[name]));

@@ -8,8 +8,22 @@ export const OVER_VALUES = {
   "!=": ([left, right]) => !same(left as Value, right as Value),
   "join": (values) => clipped(values.map(toText).join("")),
   "length": ([value]) => length(toText(value as Value)),
+  "is_filled": ([value]) => bare(toText(value as Value)) !== "",
+  "is_mail": ([value]) => isMail(toText(value as Value)),
   "lower": ([value]) => toText(value as Value).replace(/[A-Z]/g, (letter) => letter.toLowerCase()),
 } as const satisfies Record<string, (values: Value[]) => Value>;
+
+/** A text without the spaces around it. */
+function bare(text: string): string {
+  return text.replace(/^[ \t\r\n\u00a0]+|[ \t\r\n\u00a0]+$/g, "");
+}
+
+const MAIL = /^[^ \t\r\n\u00a0@<>()[\]\\,;:"]{1,64}@[^ \t\r\n\u00a0@<>()[\]\\,;:".]{1,63}(\.[^ \t\r\n\u00a0@<>()[\]\\,;:".]{1,63})+$/u;
+
+/** Whether a text has the form of a mail address: a name, `@`, a domain with a dot. */
+export function isMail(text: string): boolean {
+  return MAIL.test(bare(text));
+}
 
 /** Operators that take every argument as a number. */
 export const OVER_NUMBERS = {

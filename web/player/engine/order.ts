@@ -22,12 +22,18 @@ export class Order {
   private readonly gradersOf = new Map<string, readonly Grader[]>();
   private readonly drawn: ReadonlyMap<string, readonly string[]>;
   private readonly quizOf = new Map<string, ProgramQuiz>();
+  /** Slides that have asked for details; they do not come again. */
+  private readonly asked = new Set<string>();
 
   constructor(private readonly program: Program, draws: readonly Draw[]) {
     this.kept = new Map(draws.map(({ quiz, kept }) => [quiz, kept]));
     this.drawn = new Map(draws.map(({ quiz, slides }) => [quiz, slides]));
     for (const quiz of program.quizzes) {
       if (this.drawn.has(quiz.id)) for (const slide of quiz.slides) this.quizOf.set(slide, quiz);
+    }
+    for (const { quiz, attempt } of draws) {
+      const details = attempt > 1 && program.quizzes.find(({ id }) => id === quiz)?.details;
+      if (details) this.asked.add(details);
     }
     this.slides = this.putInOrder(program);
     this.position = new Map(this.slides.map((slide, place) => [slide, place]));
@@ -95,7 +101,7 @@ export class Order {
       if (!quiz) return [id];
       if (begun.has(quiz.id)) return [];
       begun.add(quiz.id);
-      return (this.drawn.get(quiz.id) ?? []).filter((slide) => there.has(slide));
+      return (this.drawn.get(quiz.id) ?? []).filter((slide) => there.has(slide) && !this.asked.has(slide));
     });
   }
 }

@@ -41,6 +41,14 @@ export function toYesNo(value: Value): boolean {
   return typeof value === "string" ? value !== "" : Boolean(value);
 }
 
+const DATE = /^[0-9]{4}-(0[1-9]|1[0-2])-(0[1-9]|[12][0-9]|3[01])$/;
+
+/** Return what a variable begins with for the `learner`: a name, empty where it is not known. */
+export function firstValue(variable: Variable, learner: string): Value {
+  if (variable.type === "text" && variable.from_lms && learner) return clipped(learner);
+  return fitted(variable, variable.default);
+}
+
 /** Return `value` as the variable can hold it: of its type, within its bounds. */
 export function fitted(variable: Variable, value: Value): Value {
   if (variable.type === "number") {
@@ -54,17 +62,25 @@ export function fitted(variable: Variable, value: Value): Value {
 /** Return `value` as the input `field` lets it in: within its bounds, one of its options. */
 export function admitted(field: InputElement, value: Value): Value {
   switch (field.input) {
-    case "number":
-    case "slider": return Math.min(Math.max(toNumber(value), number(field.low)), number(field.high));
+    case "number": return value === "" ? "" : within(field, value);
+    case "slider": return within(field, value);
     case "checkbox": return toYesNo(value);
-    case "choice": return typeof value === "string" && field.options.includes(value) ? value : "";
-    case "scale": {
-      const steps = Array.from({ length: Math.max(Math.trunc(field.high) - Math.trunc(field.low) + 1, 0) }, (_, n) => String(Math.trunc(field.low) + n));
-      return typeof value === "string" && (steps.includes(value) || value === "0") ? value : "";
-    }
-    case "text":
-    case "long": return toText(value);
+    case "choice": return field.options.find((option) => option === value) ?? "";
+    case "scale": return pointOf(field, value);
+    case "date": return DATE.test(toText(value)) ? toText(value) : "";
+    case "text": case "long": case "name": case "mail": return toText(value);
   }
+}
+
+function within({ low, high }: InputElement, value: Value): number {
+  return Math.min(Math.max(toNumber(value), number(low)), number(high));
+}
+
+/** A point of a scale, 0 for having no opinion, or nothing. */
+function pointOf({ low, high }: InputElement, value: Value): string {
+  const [first, last] = [Math.trunc(low), Math.trunc(high)];
+  const points = Array.from({ length: Math.max(last - first + 1, 0) }, (_, n) => String(first + n));
+  return typeof value === "string" && (points.includes(value) || value === "0") ? value : "";
 }
 
 /** Return the first 250 code points of `text`. */

@@ -1,6 +1,8 @@
 import { useEffect, useId, useState, type CSSProperties, type ReactNode } from "react";
 import type { InputElement, Style } from "../../api/types";
 import { toNumber, toText, toYesNo, type Value } from "../engine/values";
+import { isMail } from "../engine/operators";
+import { useSay } from "./speech";
 import { textStyle } from "./style";
 
 /** What the course has kept for an input, and where what is entered goes. */
@@ -25,7 +27,14 @@ const STILL: Entering = { value: "", enabled: true, enter: () => {} };
 export function InputBox({ element, style, entering = STILL }: Props): ReactNode {
   const id = useId();
   const words = { ...textStyle(style), padding: 0 };
-  const field = { id, disabled: !entering.enabled, tabIndex: entering === STILL ? -1 : undefined };
+  const [left, setLeft] = useState(false);
+  const wrong = useWrong(element, entering.value, left);
+  const field = {
+    id, disabled: !entering.enabled, tabIndex: entering === STILL ? -1 : undefined, onBlur: () => setLeft(true),
+    ...(element.required ? { "aria-required": true } : {}),
+    ...(wrong ? { "aria-invalid": true, "aria-describedby": `${id}-wrong` } : {}),
+  };
+  const said = wrong && <span id={`${id}-wrong`} className="zz-wrong" role="status">{wrong}</span>;
   if (element.input === "checkbox") {
     return (
       <span className="zz-field zz-check" style={words}>
@@ -33,17 +42,33 @@ export function InputBox({ element, style, entering = STILL }: Props): ReactNode
           {...field} type="checkbox" checked={toYesNo(entering.value)}
           onChange={(event) => entering.enter(event.target.checked)}
         />
-        <label htmlFor={id}>{element.label}</label>
+        <label htmlFor={id}>{labelOf(element)}</label>
+        {said}
       </span>
     );
   }
   if (element.input === "scale") return <Scale element={element} style={words} entering={entering} />;
   return (
     <span className="zz-field" style={words}>
-      <label htmlFor={id}>{element.label}</label>
+      <label htmlFor={id}>{labelOf(element)}</label>
       <Control element={element} style={style} entering={entering} field={field} />
+      {said}
     </span>
   );
+}
+
+/** What an input is called; one that has to be filled in says so. */
+function labelOf({ label, required }: InputElement): string {
+  return required ? `${label} *` : label;
+}
+
+/** What is wrong with what stands in an input, once the learner has been in it. */
+function useWrong({ input, required }: InputElement, value: Value, left: boolean): string | null {
+  const say = useSay();
+  const text = toText(value);
+  if (input === "mail" && text && !isMail(text)) return say("no_mail");
+  if (!required || !left) return null;
+  return input === "checkbox" ? (toYesNo(value) ? null : say("fill_in")) : text.trim() ? null : say("fill_in");
 }
 
 /** Points from low to high, their ends named; a last one for having no opinion. */
@@ -63,7 +88,7 @@ function Scale({ element, style, entering }: { element: InputElement; style: CSS
   return (
     <div className="zz-scale-box">
       <fieldset className="zz-field zz-scale" style={style}>
-        <legend>{element.label}</legend>
+        <legend>{labelOf(element)}</legend>
         <span className="zz-points">
           {low && <span className="zz-end">{low}</span>}
           {points.map((value, index) => point(value, [value, index === 0 ? low : index === points.length - 1 ? high : ""].filter(Boolean).join(", "), value))}
@@ -75,7 +100,7 @@ function Scale({ element, style, entering }: { element: InputElement; style: CSS
   );
 }
 
-type FieldProps = { id: string; disabled: boolean; tabIndex: number | undefined };
+type FieldProps = { id: string; disabled: boolean; tabIndex: number | undefined; onBlur: () => void };
 
 function Control(
   { element, style, entering, field }: Props & { entering: Entering; field: FieldProps },
@@ -92,6 +117,13 @@ function Control(
           {element.options.map((option, index) => <option key={index} value={option}>{option}</option>)}
         </select>
       );
+    case "date":
+      return (
+        <input
+          {...field} className="zz-box" style={inner} type="date" min="0001-01-01" max="9999-12-31" value={toText(entering.value)}
+          onChange={(event) => entering.enter(event.target.value)}
+        />
+      );
     case "slider":
       return (
         <span className="zz-slider">
@@ -107,6 +139,10 @@ function Control(
   }
 }
 
+/** What browsers may fill in by themselves (WCAG 1.3.5). */
+const PURPOSE: Partial<Record<InputElement["input"], string>> = { name: "name", mail: "email" };
+const KEYBOARD: Partial<Record<InputElement["input"], "decimal" | "email">> = { number: "decimal", mail: "email" };
+
 /** What is typed is entered when one pauses, leaves the field or presses Enter. */
 function Typed(
   { element, entering, field, padding }: {
@@ -121,7 +157,9 @@ function Typed(
     const timer = window.setTimeout(() => enter(draft), PAUSE_MS);
     return () => window.clearTimeout(timer);
   }, [draft, enter]);
+  const say = useSay();
   function finish(): void {
+    field.onBlur();
     if (draft !== null) enter(draft);
     setDraft(null);
   }
@@ -137,14 +175,14 @@ function Typed(
           {...field} className="zz-box" style={{ ...padding, paddingTop: 8 }} value={draft ?? kept} maxLength={most}
           onChange={(event) => change(event.target.value)} onBlur={finish}
         />
-        <span className="zz-count">{(draft ?? kept).length} of {most} letters</span>
+        <span className="zz-count">{say("letters_of", { n: (draft ?? kept).length, count: most })}</span>
       </>
     );
   }
   return (
     <input
-      {...field} className="zz-box" style={padding} value={draft ?? kept} autoComplete="off"
-      inputMode={element.input === "number" ? "decimal" : "text"} maxLength={most}
+      {...field} className="zz-box" style={padding} value={draft ?? kept} autoComplete={PURPOSE[element.input] ?? "off"}
+      inputMode={KEYBOARD[element.input] ?? "text"} maxLength={most}
       onChange={(event) => change(event.target.value)} onBlur={finish}
       onKeyDown={(event) => { if (event.key === "Enter") finish(); }}
     />

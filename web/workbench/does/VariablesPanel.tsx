@@ -70,7 +70,10 @@ function VariableBox({ variable, places, slides, onChange, onRemove }: BoxProps)
         </>
       )}
       {variable.type === "text" && (
-        <TextField label={t("startValue")} value={variable.default} onChange={(value) => onChange({ ...variable, default: value.slice(0, 250) })} />
+        <>
+          <TextField label={t("startValue")} value={variable.default} onChange={(value) => onChange({ ...variable, default: value.slice(0, 250) })} />
+          <Check label={t("fromLms")} help={t("helpFromLms")} value={variable.from_lms} onChange={(from_lms) => onChange({ ...variable, from_lms })} />
+        </>
       )}
       {variable.type === "yes_no" && (
         <Check label={t("startsAsYes")} value={variable.default} onChange={(value) => onChange({ ...variable, default: value })} />
@@ -95,7 +98,7 @@ function VariableBox({ variable, places, slides, onChange, onRemove }: BoxProps)
 function retyped({ id, name, description }: Variable, type: Variable["type"]): Variable {
   const common = { id, name, description };
   if (type === "number") return { ...common, type, default: 0, min: -1e9, max: 1e9, decimals: 6 };
-  return type === "text" ? { ...common, type, default: "" } : { ...common, type, default: false };
+  return type === "text" ? { ...common, type, default: "", from_lms: false } : { ...common, type, default: false };
 }
 
 /** The slides on which each variable is named, in whatever way. */

@@ -195,7 +195,8 @@ class Area(ElementBase):
     points: Points = TRIANGLE
 
 
-InputKind = Literal["text", "number", "choice", "checkbox", "slider", "long", "scale"]
+InputKind = Literal[
+    "text", "number", "choice", "checkbox", "slider", "long", "scale", "name", "mail", "date"]
 
 
 class Input(ElementBase):
@@ -203,7 +204,9 @@ class Input(ElementBase):
 
     `options` are those of a choice list; `low`, `high` and `step` hold for numbers and sliders.
     *long* takes several lines. A *scale* has points from `low` to `high`; its options name the
-    lowest, the highest, and, where it is there, having no opinion.
+    lowest, the highest, and, where it is there, having no opinion. A *name* is the learner's, a
+    *mail* address has to look like one, a *date* is kept as in ISO 8601. While one that is
+    `required` is empty, the slide's gate is closed.
     """
 
     kind: Literal["input"] = "input"
@@ -214,6 +217,7 @@ class Input(ElementBase):
     low: float = Field(default=0, ge=-1e9, le=1e9)
     high: float = Field(default=100, ge=-1e9, le=1e9)
     step: float = Field(default=1, gt=0, le=1e9)
+    required: bool = False
 
 
 class Meter(ElementBase):

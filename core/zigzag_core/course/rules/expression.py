@@ -44,6 +44,7 @@ OPERATORS: Mapping[str, Operator] = {
     "min": Operator("number", 1, 50), "max": Operator("number", 1, 50), "abs": Operator("number"),
     "round": Operator("number"), "floor": Operator("number"),
     "join": Operator("text", 1, 50), "length": Operator("number"), "lower": Operator("text"),
+    "is_filled": Operator("yes_no"), "is_mail": Operator("yes_no"),
     "variable": Operator("any", names="variables"), "live": Operator("any", names="live"),
     "seen": Operator("yes_no", names="slides"), "clicked": Operator("yes_no", names="elements"),
     "shown": Operator("yes_no", names="elements"),
@@ -82,6 +83,7 @@ OPERATORS: Mapping[str, Operator] = {
     "in_band": Operator("yes_no", names="bands"),
 }
 """All operators but `GIVEN`. *dropped* gives the target that an element lies on, as its id;
+*is_filled* is a text of more than spaces, *is_mail* one in the form of a mail address;
 *watched* the share (0..1) of a video or audio that was played; *seconds_on* the time on a slide
 since it was last entered; *gate* whether its gate is open; *row* the row of the answer table that
 was taken, 0 for none; *unjudged* whether there is an answer that can be submitted and is not the

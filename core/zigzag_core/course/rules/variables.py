@@ -24,13 +24,17 @@ class NumberVariable(Model):
 
 
 class TextVariable(Model):
-    """A variable that holds text of at most 250 characters."""
+    """A variable that holds text of at most 250 characters.
+
+    `from_lms`: it begins as the learner's name where that is known, else with the default.
+    """
 
     type: Literal["text"] = "text"
     id: Annotated[Id, Is("variable")]
     name: Name
     description: Description = ""
     default: str = Field(default="", max_length=250)
+    from_lms: bool = False
 
 
 class YesNoVariable(Model):

@@ -209,6 +209,10 @@ def _on_element(
     return events, whole
 
 
+_TYPED = {"text": "x", "long": "x", "name": "x", "mail": "x@example.org", "date": "2030-01-31"}
+"""What a learner enters into inputs for text, by their kind."""
+
+
 def _values(field: Input, asked_of: Comparisons) -> tuple[list[Any], bool]:
     """Values to enter, one for each difference that they make; and whether these are all."""
     fact = ("variable", field.variable or "")
@@ -222,9 +226,10 @@ def _values(field: Input, asked_of: Comparisons) -> tuple[list[Any], bool]:
             other = [option for option in options if option not in compared][:1]
             options = [option for option in options if option in compared] + other
         return options[:MOST_VALUES], len(options) <= MOST_VALUES
-    if field.input in ("text", "long"):
+    if field.input in _TYPED:
         words = sorted(value for value in compared if isinstance(value, str))
-        return ["", "x", *words][:MOST_VALUES], not exact and len(words) <= MOST_VALUES - 2
+        values = ["", _TYPED[field.input], *words]
+        return values[:MOST_VALUES], not exact and len(values) <= MOST_VALUES
     if exact:
         count = int((field.high - field.low) / field.step) + 1
         numbers = [field.low + n * field.step for n in range(min(count, MOST_VALUES))]

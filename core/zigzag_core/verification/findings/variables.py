@@ -2,7 +2,7 @@
 
 from collections.abc import Iterable, Iterator
 
-from zigzag_core.course import CourseDocument
+from zigzag_core.course import CourseDocument, TextVariable, Variable
 from zigzag_core.course.kinds import Kind
 from zigzag_core.course.references import Identity, Reference, among, pruned, references
 from zigzag_core.course.rules.rule import Calculate, StartOver
@@ -23,7 +23,7 @@ def variable_findings(document: CourseDocument) -> Iterator[Finding]:
         if variable.id in changed and variable.id not in read:
             yield Finding(level="warning", code="variable_never_read", message=(
                 f"“{name}” is set, but nothing shows it or asks for it."))
-        elif variable.id in read and variable.id not in changed:
+        elif variable.id in read and variable.id not in changed and not _from_lms(variable):
             yield Finding(level="warning", code="variable_never_set", message=(
                 f"“{name}” is asked for or shown, but nothing ever changes it."))
         elif variable.id not in read:
@@ -45,6 +45,10 @@ def variable_findings(document: CourseDocument) -> Iterator[Finding]:
                         message=f"“{names[counter]}” keeps its count when the learner starts "
                                 "over, since the variables are kept.",
                     )
+
+
+def _from_lms(variable: Variable) -> bool:
+    return isinstance(variable, TextVariable) and variable.from_lms
 
 
 def _of_variables(document: CourseDocument) -> tuple[set[str], set[str]]:

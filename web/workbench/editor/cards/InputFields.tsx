@@ -3,6 +3,7 @@ import type { InputElement, Variable } from "../../../api/types";
 import { freshId } from "../../store/ids";
 import { freeName } from "../../store/names";
 import { changeCourse, useCourse } from "../../store/store";
+import { Check } from "../../../kit/Check";
 import { Choose } from "../../../kit/Choose";
 import { NumberField } from "../../../kit/NumberField";
 import { Pair } from "../../../kit/Pair";
@@ -10,7 +11,7 @@ import { TextField } from "../../../kit/TextField";
 import { t } from "../../../words/editor";
 
 const KINDS = [
-  ["text", t("text")], ["number", t("number")], ["choice", t("choiceFromAList")], ["checkbox", t("yesOrNo")], ["slider", t("numberWithASlider")],
+  ["text", t("text")], ["name", t("nameOfTheLearner")], ["mail", t("mailAddress")], ["date", t("dateInput")], ["long", t("longText")], ["number", t("number")], ["choice", t("choiceFromAList")], ["checkbox", t("yesOrNo")], ["slider", t("numberWithASlider")],
 ] as const;
 
 interface Props { element: InputElement; change: (label: string, part: object) => void }
@@ -37,6 +38,9 @@ export function InputFields({ element, change }: Props): ReactNode {
         options={[["", t("noVariable")], ...fitting.map((v) => [v.id, v.name] as const), ["+", t("newVariable")]]}
         onChange={keepIn}
       />
+      {element.input !== "slider" && (
+        <Check label={t("requiredInput")} help={t("helpRequiredInput")} value={element.required} onChange={(required) => change(t("requiredInput"), { required })} />
+      )}
       {element.input === "choice" && (
         <TextField
           label={t("optionsOnePerLine")} lines={4} value={element.options.join("\n")}
@@ -66,6 +70,6 @@ function newVariable(element: InputElement, taken: readonly Variable[]): Variabl
   switch (typeFor(element.input)) {
     case "number": return { ...common, type: "number", default: 0, min: -1e9, max: 1e9, decimals: 6 };
     case "yes_no": return { ...common, type: "yes_no", default: false };
-    case "text": return { ...common, type: "text", default: "" };
+    case "text": return { ...common, type: "text", default: "", from_lms: false };
   }
 }

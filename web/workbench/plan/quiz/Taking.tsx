@@ -6,6 +6,7 @@ import { Check } from "../../../kit/Check";
 import { Choose } from "../../../kit/Choose";
 import { NumberField } from "../../../kit/NumberField";
 import { t } from "../../../words/quiz";
+import { Details } from "./Details";
 import { changeQuiz } from "./quizzes";
 
 const AGAIN = [["new", t("drawNew")], ["unseen", t("drawUnseen")], ["same", t("drawSame")], ["wrong", t("drawWrong")]] as const;
@@ -18,10 +19,11 @@ const LONGEST = 1_440;
 const LONGEST_WAIT = 43_200;
 
 /** The settings for taking it. */
-export function Taking({ section, quiz }: { section: Section; quiz: Quiz }): ReactNode {
+export function Taking({ section, quiz, own }: { section: Section; quiz: Quiz; own: readonly string[] }): ReactNode {
   const put = (label: string, change: Partial<Quiz>, merge?: string): void => changeQuiz(section.id, label, (now) => ({ ...now, ...change }), merge);
   return (
     <Flex direction="column" gap="4" maxW="560px">
+      <Details section={section.id} quiz={quiz} own={own} />
       <Part title={t("theAttempts")}>
         <NumberField
           label={t("attemptsOfTheQuiz")} help={t("attemptsHelp")} value={quiz.attempts ?? null} min={1} max={MOST_ATTEMPTS}

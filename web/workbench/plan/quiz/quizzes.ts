@@ -1,5 +1,6 @@
 /** What an author changes of a quiz. */
 import type { Course, QuestionSet, Quiz, Section, Slide } from "../../../api/types";
+import type { components } from "../../../api/api";
 import { freshId } from "../../store/ids";
 import { apply, changeSlide, useCourse } from "../../store/store";
 import { t } from "../../../words/quiz";
@@ -117,6 +118,15 @@ export async function makeOutcome(section: string): Promise<void> {
   await editCourse({
     label: t("makeAnOutcome"),
     ask: ({ course }) => take(api.POST("/api/edits/new-outcome", { body: { course, section } })),
+    then: () => ({}),
+  });
+}
+
+/** Make a slide at the beginning of the quiz that asks for the learner's details. */
+export async function makeDetails(section: string, details: components["schemas"]["Detail"][]): Promise<void> {
+  await editCourse({
+    label: t("askForDetails"),
+    ask: ({ course }) => take(api.POST("/api/edits/new-details", { body: { course, section, details } })),
     then: () => ({}),
   });
 }
