@@ -1,4 +1,4 @@
-/** One configuration for what is built: `--mode app`, `player`, `boot` or `lms`. */
+/** One configuration for what is built: `--mode app`, `player`, `boot`, `post` or `lms`. */
 import react from "@vitejs/plugin-react";
 import { defineConfig, type UserConfig } from "vite";
 
@@ -34,6 +34,7 @@ const SMALL = {
 export default defineConfig(({ mode }) => {
   if (mode === "player") return script("player/main.tsx", "player", SMALL);
   if (mode === "boot") return script("player/boot.ts", "boot", {}, "player");
+  if (mode === "post") return script("player/post/main.ts", "post", {}, "player");
   if (mode === "lms") return script("lms/main.ts", "lms");
   return {
     plugins: [react()],

@@ -26,6 +26,7 @@ from .courses.quiz_edits_api import router as quiz_edits
 from .courses.whole_edits_api import router as whole_edits
 from .description import SIGNED_OUT, DescribedApi, for_authors
 from .jobs.api import router as jobs
+from .post.api import router as post
 from .practice.api import router as practice
 from .problems import Problem, problem_of
 from .publishing.api import router as publishing
@@ -72,6 +73,7 @@ api.add_router("/edits", quiz_edits)
 api.add_router("/edits", questions)
 api.add_router("", publishing)
 api.add_router("", quizzes)
+api.add_router("", post)
 api.add_router("", jobs)
 api.add_router("/practice", practice)
 

@@ -3,6 +3,7 @@
 from django.urls import path
 
 from .courses import media_views
+from .post import receiver_views
 from .practice import run_views
 from .publishing import preview_views
 
@@ -14,6 +15,7 @@ urlpatterns = [
     path("launch/<str:token>/", run_views.launch_page, name="launch"),
     path("launch/<str:token>/commit", run_views.commit, name="commit"),
     path("launch/<str:token>/calls", run_views.calls, name="calls"),
+    path("post/<str:number>", receiver_views.receive, name="post"),
     path("run/<str:token>/<path:path>", run_views.package_file, name="package-file"),
 ]
 

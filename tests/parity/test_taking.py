@@ -4,6 +4,8 @@ import random
 from collections import Counter
 from itertools import compress
 
+from zigzag_core.course import Input
+from zigzag_core.course.posts import USUAL_FIELDS, Post, PostField
 from zigzag_core.course.quizzes import Band
 from zigzag_core.course.rules.timing import Timing
 from zigzag_core.engine import engine, wall
@@ -11,14 +13,15 @@ from zigzag_core.engine.index import Index
 
 from tests.core.quiz_course import keys_course
 from tests.core.samples import program_of
+from tests.core.test_quiz_details import ASKED, detailed
 from tests.core.test_quiz_taking import taken_course
 from tests.parity.seeds import are_fresh, seeds
 from tests.parity.traces import trace, write
 
-RUNS, STEPS = 120, 60
+RUNS, STEPS = 140, 64
 NOW = 1_764_500_000
 """A time (s since 1970) at which runs begin."""
-HAPPENS = ("finished", "again", "kept", "passed", "flagged", "over")
+HAPPENS = ("finished", "again", "kept", "passed", "flagged", "over", "sent", "asked")
 
 
 def _settings(draw: random.Random) -> dict:
@@ -36,6 +39,10 @@ def _settings(draw: random.Random) -> dict:
         "review": draw.choice(["always", "passed", "last", "never"]),
         "weight": draw.choice([0, 1, 2.5]), "away": draw.random() < 0.5,
         "wait": draw.choice([None, None, 1, 5]),
+        "post": draw.choice([None, Post(fields=(
+            *USUAL_FIELDS, PostField(name="Hut", of="nowhere"),
+            PostField(name="Seen", of="slides_seen"), PostField(name="Band", of="quiz_band")))]),
+        "review_sent": draw.random() < 0.5,
     }
 
 
@@ -44,6 +51,10 @@ def _moves(index: Index, state: engine.State, draw: random.Random) -> list[dict]
     question = next((q for q in index.program.questions if q.slide == state.slide), None)
     elements = index.slides[state.slide].elements
     kind = draw.random()
+    fields = [e.draw.id for e in elements if isinstance(e.draw, Input)]
+    if fields and question is None and kind < 0.8:
+        return [{"event": "entered", "target": draw.choice(fields), "value": draw.choice(
+            ["Bo", "bo@huts.example", "bo@", "Winter", "2030-01-31", True, 7, "", " "])}]
     if question is not None and kind < 0.5:
         right = [p for p in question.parts if p.right]
         part = draw.choice(right if draw.random() < 0.7 else question.parts)
@@ -64,6 +75,8 @@ def _moves(index: Index, state: engine.State, draw: random.Random) -> list[dict]
         {"event": "more_time", "factor": draw.choice([0, 1, 2])},
         {"event": "flagged", "target": draw.choice(index.order), "on": draw.random() < 0.7},
         {"event": "postpone"}, {"event": "finish"},
+        {"event": "sent", "quiz": draw.choice(index.program.quizzes).id,
+         "attempt": draw.choice([1, 1, 2])},
         {"event": "resume", "now": wall.now(state) + draw.choice([-50, 5, 90, 400]), "zone": 60},
     ])]
 
@@ -73,7 +86,8 @@ def _happened(state: engine.State) -> set[str]:
     return set(compress(HAPPENS, (
         any(t.finished for t in taking), any(t.earlier.count for t in taking),
         any(d.kept for d in state.draws), state.success == "passed", state.flagged,
-        any(t.over for t in taking))))
+        any(t.over for t in taking), any(t.sent for t in taking),
+        any(value in ("Bo", "bo@huts.example") for value in state.variables.values()))))
 
 
 def test_taking_quizzes_is_traced():
@@ -82,7 +96,9 @@ def test_taking_quizzes_is_traced():
         for number in range(RUNS):
             draw = random.Random(base * 1_000 + number)
             made = _settings(draw)
-            document = keys_course(**made) if number % 4 == 0 else taken_course(**made)
+            document = (keys_course(**made) if number % 4 == 0
+                        else detailed(ASKED[:2], **made)[0] if number % 8 == 1
+                        else taken_course(**made))
             slides = tuple(slide.model_copy(update={"timing": Timing(length=draw.choice(
                 [0, 2_000, 10_000, 60_000]))}) for slide in document.slides)
             course = document.course.model_copy(update={

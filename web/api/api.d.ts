@@ -1867,6 +1867,90 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/courses/{slug}/reports": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Reports
+         * @description List the reports of a course's quizzes, the newest first, 50 on a page.
+         */
+        get: operations["zigzag_server_post_api_list_reports"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/courses/{slug}/reports/{report_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Delete Report
+         * @description Delete a report for good: people may ask for that.
+         */
+        delete: operations["zigzag_server_post_api_delete_report"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/courses/{slug}/reports.{form}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Download Reports
+         * @description Download the reports as a table: `csv`, or `xlsx`.
+         */
+        get: operations["zigzag_server_post_api_download_reports"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/post-room": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Show Room
+         * @description Show the simulated post room; there is one with the demo only.
+         */
+        get: operations["zigzag_server_post_api_show_room"];
+        /**
+         * Switch Room
+         * @description Let the post room answer slowly, not at all, with a refusal, or as it should.
+         */
+        put: operations["zigzag_server_post_api_switch_room"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs": {
         parameters: {
             query?: never;
@@ -2086,13 +2170,15 @@ export interface components {
     schemas: {
         /**
          * SessionOut
-         * @description Who is signed in (None: nobody), and where content is served from.
+         * @description Who is signed in (None: nobody), where content is served from, whether there is a post room.
          */
         SessionOut: {
             /** Name */
             name: string | null;
             /** Content Origin */
             content_origin: string;
+            /** Post Room */
+            post_room: boolean;
         };
         /**
          * SessionIn
@@ -9141,6 +9227,118 @@ export interface components {
             decimals: number;
         };
         /**
+         * Post
+         * @description Where a report goes when an attempt is finished.
+         *
+         *     It goes to the receiver that the package knows: there it is `listed`, and sent to the `mail`
+         *     address. And it goes straight to the `web` address, in its `form`. It has the `fields`, and
+         *     with `answers` each question with what was answered.
+         *
+         *     The mail comes from the `sender`, under the `subject`; what stands there and in `before`,
+         *     `after` and the `small_print` may name fields: ``{{ Name }}``. The learner whose address is in
+         *     the variable `copy_to` gets a copy.
+         */
+        Post: {
+            /**
+             * Listed
+             * @default true
+             */
+            listed: boolean;
+            /**
+             * Mail
+             * @default
+             */
+            mail: string;
+            /**
+             * Web
+             * @default
+             */
+            web: string;
+            /**
+             * Form
+             * @default json
+             * @enum {string}
+             */
+            form: "json" | "form" | "csv";
+            /**
+             * Fields
+             * @default [
+             *       {
+             *         "name": "Name",
+             *         "of": "learner_name"
+             *       },
+             *       {
+             *         "name": "Day",
+             *         "of": "quiz_day"
+             *       },
+             *       {
+             *         "name": "Attempt",
+             *         "of": "quiz_attempt"
+             *       },
+             *       {
+             *         "name": "Points",
+             *         "of": "quiz_points"
+             *       },
+             *       {
+             *         "name": "Of",
+             *         "of": "quiz_max_points"
+             *       },
+             *       {
+             *         "name": "Per cent",
+             *         "of": "quiz_score"
+             *       },
+             *       {
+             *         "name": "Result",
+             *         "of": "quiz_result"
+             *       }
+             *     ]
+             */
+            fields: components["schemas"]["PostField"][];
+            /**
+             * Answers
+             * @default true
+             */
+            answers: boolean;
+            /**
+             * Subject
+             * @default
+             */
+            subject: string;
+            /**
+             * Sender
+             * @default
+             */
+            sender: string;
+            /**
+             * Before
+             * @default
+             */
+            before: string;
+            /**
+             * After
+             * @default
+             */
+            after: string;
+            /**
+             * Small Print
+             * @default
+             */
+            small_print: string;
+            /** Copy To */
+            copy_to?: string | null;
+        };
+        /**
+         * PostField
+         * @description A field of a report: its `name`, and the variable (by id) or value of the course (by name)
+         *     that stands in it.
+         */
+        PostField: {
+            /** Name */
+            name: string;
+            /** Of */
+            of: string;
+        };
+        /**
          * QuestionSet
          * @description A set of a quiz: `take` so many of its questions at random (None: all).
          *
@@ -9203,6 +9401,8 @@ export interface components {
          *     there. A finished attempt can be looked at again as its `review` says.
          *
          *     The slide `details` asks for the learner's details before the first attempt, and never again.
+         *     What each attempt came to is reported as `post` says; with `review_sent` there is no review
+         *     before that has arrived.
          */
         Quiz: {
             /**
@@ -9299,6 +9499,12 @@ export interface components {
             wait?: number | null;
             /** Details */
             details?: string | null;
+            post?: components["schemas"]["Post"] | null;
+            /**
+             * Review Sent
+             * @default false
+             */
+            review_sent: boolean;
         };
         /**
          * Section
@@ -11710,6 +11916,48 @@ export interface components {
             rules: components["schemas"]["ProgramRule"][];
         };
         /**
+         * ProgramPost
+         * @description What a report has in it, and where it goes: to the package's `receiver`, a `web` address.
+         */
+        ProgramPost: {
+            /**
+             * Fields
+             * @default []
+             */
+            fields: components["schemas"]["ProgramPostField"][];
+            /**
+             * Answers
+             * @default true
+             */
+            answers: boolean;
+            /**
+             * Receiver
+             * @default true
+             */
+            receiver: boolean;
+            /**
+             * Web
+             * @default
+             */
+            web: string;
+            /**
+             * Form
+             * @default json
+             * @enum {string}
+             */
+            form: "json" | "form" | "csv";
+        };
+        /**
+         * ProgramPostField
+         * @description A field of a report, and the variable or value of the course that stands in it.
+         */
+        ProgramPostField: {
+            /** Name */
+            name: string;
+            /** Of */
+            of: string;
+        };
+        /**
          * ProgramQuiz
          * @description A quiz: what opens it, sets of which so many are taken (`take`; None: all), what closes it.
          *
@@ -11721,7 +11969,7 @@ export interface components {
          *     records of an LMS is `record`. The `time_limit` is in
          *     seconds, and goes on `away` from the questions; `wait` is in minutes. Who comes to one of the
          *     `outcomes` has finished. `bands` stand from the lowest; they are `banded` by something. The
-         *     slide `details` comes before the first attempt only.
+         *     slide `details` comes before the first attempt only. A quiz with a `post` has a `title`.
          */
         ProgramQuiz: {
             /** Id */
@@ -11831,6 +12079,17 @@ export interface components {
             wait?: number | null;
             /** Details */
             details?: string | null;
+            /**
+             * Title
+             * @default
+             */
+            title: string;
+            post?: components["schemas"]["ProgramPost"] | null;
+            /**
+             * Review Sent
+             * @default false
+             */
+            review_sent: boolean;
         };
         /**
          * ProgramRule
@@ -12526,6 +12785,138 @@ export interface components {
         DrawOut: {
             /** Slides */
             slides: string[];
+        };
+        /**
+         * Filter
+         * @description Which reports: of one quiz, with a text in them.
+         */
+        Filter: {
+            /**
+             * Quiz
+             * @default
+             */
+            quiz: string;
+            /**
+             * Search
+             * @default
+             */
+            search: string;
+        };
+        /**
+         * MailState
+         * @description How far the mail of a report is.
+         * @enum {string}
+         */
+        MailState: "none" | "waiting" | "sent" | "failed";
+        /**
+         * QuizOut
+         * @description A quiz that reports have come from.
+         */
+        QuizOut: {
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
+        };
+        /**
+         * ReportOut
+         * @description What an attempt at a quiz came to: `fields` are pairs of a name and a text.
+         */
+        ReportOut: {
+            /** Id */
+            id: number;
+            /** Quiz */
+            quiz: string;
+            /** Title */
+            title: string;
+            /** Attempt */
+            attempt: number;
+            /**
+             * Received
+             * Format: date-time
+             */
+            received: string;
+            /** Fields */
+            fields: [
+                string,
+                string
+            ][];
+            /** Answers */
+            answers: components["schemas"]["ReportedAnswerOut"][];
+            mail: components["schemas"]["MailState"];
+        };
+        /**
+         * ReportedAnswerOut
+         * @description A question with its answer in words, and the points it got `of` so many.
+         */
+        ReportedAnswerOut: {
+            /** Question */
+            question: string;
+            /** Given */
+            given: string;
+            /** Result */
+            result: string;
+            /** Points */
+            points: number;
+            /** Of */
+            of: number;
+        };
+        /**
+         * ReportsOut
+         * @description A page of reports, the newest first, of `count` in all; `quizzes` are those that have any.
+         */
+        ReportsOut: {
+            /** Count */
+            count: number;
+            /** Reports */
+            reports: components["schemas"]["ReportOut"][];
+            /** Quizzes */
+            quizzes: components["schemas"]["QuizOut"][];
+        };
+        /**
+         * LetterOut
+         * @description A mail in the post room's inbox.
+         */
+        LetterOut: {
+            /** Id */
+            id: number;
+            /** Sender */
+            sender: string;
+            /** To */
+            to: string;
+            /** Subject */
+            subject: string;
+            /** Body */
+            body: string;
+            /**
+             * Sent
+             * Format: date-time
+             */
+            sent: string;
+        };
+        /**
+         * Manner
+         * @description How the simulated post room answers.
+         * @enum {string}
+         */
+        Manner: "up" | "slow" | "down" | "refuses";
+        /**
+         * RoomOut
+         * @description The simulated post room: how it answers, its newest mails, and how many reports came.
+         */
+        RoomOut: {
+            manner: components["schemas"]["Manner"];
+            /** Letters */
+            letters: components["schemas"]["LetterOut"][];
+            /** Reports */
+            reports: number;
+        };
+        /**
+         * MannerIn
+         * @description How the post room is to answer.
+         */
+        MannerIn: {
+            manner: components["schemas"]["Manner"];
         };
         /**
          * LearnerOut
@@ -15480,6 +15871,134 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["JobOut"];
+                };
+            };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
+        };
+    };
+    zigzag_server_post_api_list_reports: {
+        parameters: {
+            query?: {
+                quiz?: string;
+                search?: string;
+                page?: number;
+            };
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReportsOut"];
+                };
+            };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
+        };
+    };
+    zigzag_server_post_api_delete_report: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                report_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
+        };
+    };
+    zigzag_server_post_api_download_reports: {
+        parameters: {
+            query?: {
+                quiz?: string;
+                search?: string;
+            };
+            header?: never;
+            path: {
+                slug: string;
+                form: "csv" | "xlsx";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv; charset=utf-8": string;
+                    "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet": string;
+                };
+            };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
+        };
+    };
+    zigzag_server_post_api_show_room: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RoomOut"];
+                };
+            };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
+        };
+    };
+    zigzag_server_post_api_switch_room: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MannerIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RoomOut"];
                 };
             };
             "4XX": components["responses"]["Refused"];

@@ -98,6 +98,13 @@ interface Speed {
   percent: number;
 }
 
+interface Sent {
+  // The report of an attempt at a quiz has arrived everywhere.
+  event: "sent";
+  quiz: string;
+  attempt: number;
+}
+
 interface Plain {
   // Something that says all by its name.
   event: "next" | "previous" | "leave" | "postpone" | "finish";
@@ -124,6 +131,7 @@ export type Event =
   | Pause
   | MoreTime
   | Speed
+  | Sent
   | Plain
   | Tick;
 
@@ -176,6 +184,15 @@ interface PrintSlide {
   effect: "print";
 }
 
+interface Report {
+  // What an attempt at a quiz came to is to be sent; one `id` is sent once. Its `fields` are pairs of a name and a text.
+  effect: "report";
+  quiz: string;
+  attempt: number;
+  id: string;
+  fields: readonly (readonly [string, string])[];
+}
+
 interface Loop {
   // Rules that set each other off were stopped.
   effect: "loop";
@@ -209,6 +226,7 @@ export type Effect =
   | PlaySound
   | OpenLink
   | PrintSlide
+  | Report
   | Loop
   | StatusChanged
   | AnswerJudged;

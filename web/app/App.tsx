@@ -16,6 +16,8 @@ const Workbench = lazy(fetchWorkbench);
 const PracticePage = lazy(() => import("../practice/PracticePage"));
 const PackagePage = lazy(() => import("../practice/PackagePage"));
 const RunPage = lazy(() => import("../practice/RunPage"));
+const ReportsPage = lazy(() => import("../post/ReportsPage"));
+const RoomPage = lazy(() => import("../post/RoomPage"));
 const Account = lazy(() => import("./account/Account"));
 const SignedOut = lazy(() => import("./SignedOut"));
 // Where they will be needed its code and the course come while the session is asked for.
@@ -54,6 +56,8 @@ export function App(): ReactNode {
       <Routes>
         <Route path="/" element={<Shelf />} />
         <Route path="/account" element={<Account />} />
+        <Route path="/courses/:slug/reports" element={<ReportsPage />} />
+        <Route path="/post-room" element={<RoomPage />} />
         <Route path="/courses/:slug/:mode" element={<Workbench />} />
         <Route path="/courses/:slug" element={<Navigate to="build" replace />} />
         <Route path="/practice" element={<PracticePage />} />

@@ -45,6 +45,7 @@ export function UserMenu(): ReactNode {
           },
         },
         { key: "account", words: t("yourAccount"), run: () => void navigate("/account") },
+        ...(session.data?.post_room ? [{ key: "post", words: t("postRoom"), run: () => void navigate("/post-room") }] : []),
         { key: "out", words: t("signOut"), run: () => void signOut() },
       ]}
     />

@@ -52,7 +52,7 @@ function begin(root: HTMLElement, index: Index, arrival?: Arrival): void {
   const rehearses = tracker instanceof RehearsalTracker;
   const seed = (rehearses ? seedIn(wanted.get("seed")) : null) ?? crypto.getRandomValues(new Uint32Array(1))[0] as number;
   const session = new Session(index, tracker, {
-    seed, ...(arrival ? { arrival } : {}), from: index.position.has(from ?? "") ? from : null, ...(rehearses ? { witness: tracker.witness, set: startingValues(wanted.get("set")) } : {}),
+    seed, ...(arrival ? { arrival } : {}), ...(rehearses ? {} : { receivers: root.dataset.post ?? "{}" }), from: index.position.has(from ?? "") ? from : null, ...(rehearses ? { witness: tracker.witness, set: startingValues(wanted.get("set")) } : {}),
   });
   if (rehearses) obey(() => session, app);
   window.addEventListener("pagehide", () => session.leave());

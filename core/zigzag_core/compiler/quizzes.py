@@ -5,6 +5,7 @@ from typing import Literal
 
 from zigzag_core.course import Course
 from zigzag_core.course.document import Section
+from zigzag_core.course.posts import Post
 from zigzag_core.course.quizzes import QuestionSet, Quiz
 from zigzag_core.course.sections import quizzes_of
 from zigzag_core.program.quiz import (
@@ -12,6 +13,8 @@ from zigzag_core.program.quiz import (
     DrawnSet,
     DrawnUnit,
     ProgramBand,
+    ProgramPost,
+    ProgramPostField,
     ProgramQuiz,
 )
 
@@ -47,7 +50,18 @@ def _program_quiz(
         bands=tuple(ProgramBand(id=b.id, name=b.name, least=b.least) for b in quiz.bands),
         banded=quiz.banded, way=quiz.way, overview=quiz.overview, review=quiz.review,
         away=quiz.away, wait=quiz.wait,
-        details=quiz.details if quiz.details in own[:first] else None)
+        details=quiz.details if quiz.details in own[:first] else None,
+        title=section.title if quiz.post else "", post=_program_post(quiz.post),
+        review_sent=quiz.review_sent and quiz.post is not None)
+
+
+def _program_post(post: Post | None) -> ProgramPost | None:
+    """What the package says of a post. Mail addresses and words are the receiver's alone."""
+    if post is None or not (post.to_receiver or post.web):
+        return None
+    return ProgramPost(
+        fields=tuple(ProgramPostField(name=field.name, of=field.of) for field in post.sent),
+        answers=post.answers, receiver=post.to_receiver, web=post.web, form=post.form)
 
 
 def _drawn_set(one: QuestionSet, own: Sequence[str], facts: dict[str, SlideFacts]) -> DrawnSet:

@@ -7,6 +7,7 @@ from pydantic import Field, model_validator
 
 from .kinds import Is, MaybeSlide, SlideRef
 from .model import Id, Model, Name
+from .posts import Post
 
 Level = Literal["easy", "medium", "hard"]
 """How hard the questions of a slide are."""
@@ -131,6 +132,8 @@ class Quiz(Model):
     there. A finished attempt can be looked at again as its `review` says.
 
     The slide `details` asks for the learner's details before the first attempt, and never again.
+    What each attempt came to is reported as `post` says; with `review_sent` there is no review
+    before that has arrived.
     """
 
     sets: tuple[QuestionSet, ...] = Field(default=(), max_length=50)
@@ -154,6 +157,8 @@ class Quiz(Model):
     away: bool = False
     wait: Annotated[int, Field(ge=1, le=LONGEST_WAIT)] | None = None
     details: MaybeSlide = None
+    post: Post | None = None
+    review_sent: bool = False
 
     @model_validator(mode="after")
     def _sets_are_apart(self) -> Self:

@@ -20,6 +20,7 @@ from . import (
     questions,
     quiz_ways,
     quizzes,
+    reports,
     results,
 )
 from .expression import gate_is_open, is_enabled, is_visible
@@ -68,8 +69,9 @@ def step(
     `target`, `on` or off), ``postpone`` (the question), ``finish`` (the quiz), ``media`` (`what` is
     started, paused, ended), ``played`` (`since` .. `until` ms), ``pause`` (timing, or go `on`),
     ``tick`` (`ms` have passed), ``resume`` (the learner was away; it is `now`), ``more_time``
-    (limits are `factor` as long, 0 is none), ``speed`` (of clocks, in `percent`), ``leave``; and
-    from a rehearsal ``set`` (a variable to a value).
+    (limits are `factor` as long, 0 is none), ``speed`` (of clocks, in `percent`), ``sent`` (the
+    report of an `attempt` at a `quiz` has arrived), ``leave``; and from a rehearsal ``set`` (a
+    variable to a value).
     An event that means nothing here and now changes nothing. Every rule that runs is noted in
     `log`: event, target, rule, whether its condition held.
     """
@@ -79,6 +81,8 @@ def step(
     if leaving.goes_on(run):
         follow_up(run)
     open_and_close(run)
+    if run.index.posting:
+        reports.tell_finished(run)
     _settle(run)
     return run.state, run.effects
 
@@ -133,6 +137,7 @@ def _resume(run: Run, event: Resume) -> None:
     if "now" in event:
         quizzes.come_back(run, event["now"], event.get("zone", 0))
     moving.resume(run)
+    reports.tell_unsent(run)
 
 
 def _go_past(run: Run, slide: str | None) -> None:
@@ -160,6 +165,7 @@ _TAKE: Mapping[str, Callable[[Run, Any], None]] = {
     "flagged": lambda run, e: quiz_ways.flag(run, e["target"], e["on"]),
     "postpone": lambda run, e: _go_past(run, quiz_ways.next_open(run.index, run.state)),
     "finish": lambda run, e: _go_past(run, quiz_ways.exit_of(run.index, run.state)),
+    "sent": lambda run, e: quizzes.arrived(run, e["quiz"], int(e["attempt"])),
     "pause": lambda run, e: run.update(paused=not e["on"]),
     "set": lambda run, e: run.set_variable(e["target"], e["value"]),
     "more_time": lambda run, e: run.update(

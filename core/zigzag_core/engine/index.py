@@ -55,6 +55,8 @@ class Index:
         """The quiz that each slide is in, if it is in one."""
         self.away = tuple(quiz for quiz in program.quizzes if quiz.away and quiz.time_limit)
         """The quizzes whose time goes on without the learner."""
+        self.posting = tuple(quiz for quiz in program.quizzes if quiz.post)
+        """The quizzes whose results are reported."""
         self.sets_of: dict[str, list[SeenSet]] = {}
         """The sets that each element is in."""
         for seen in program.sets:

@@ -227,7 +227,7 @@ def _band_name(index: Index, state: State, quiz: ProgramQuiz) -> str:
 
 _NOTHING: Mapping[str, Value] = {
     "quiz_result": "open", "quiz_band": "", "quiz_day": "", "quiz_passed": False,
-    "quiz_finished": False}
+    "quiz_finished": False, "quiz_sent": False}
 
 _FACTS: Mapping[str, Callable[[Index, State, ProgramQuiz], Value]] = {
     "quiz_points": lambda index, state, quiz: number(
@@ -252,6 +252,7 @@ _FACTS: Mapping[str, Callable[[Index, State, ProgramQuiz], Value]] = {
     "quiz_result": _result,
     "quiz_passed": passed,
     "quiz_finished": _finished,
+    "quiz_sent": lambda _, state, quiz: taking_of(state, quiz).sent,
     "quiz_band": _band_name,
     "quiz_wait": lambda _, state, quiz: float(minutes_to_wait(state, quiz)),
     "quiz_day": lambda _, state, quiz: wall.day(

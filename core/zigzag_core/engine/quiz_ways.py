@@ -26,6 +26,8 @@ def under_way(index: Index, state: State) -> ProgramQuiz | None:
 
 def may_review(index: Index, state: State, quiz: ProgramQuiz) -> bool:
     """Return whether the questions of a finished attempt can be looked at again."""
+    if quiz.review_sent and not taking_of(state, quiz).sent:
+        return False
     match quiz.review:
         case "passed":
             return passed(index, state, quiz)
@@ -41,7 +43,7 @@ def admitted(index: Index, state: State, slide: str) -> str:
     onward, it is the last question that they came to.
     """
     quiz = index.quiz_of.get(slide)
-    if quiz is None or (quiz.review == "always" and quiz.way != "onward"):
+    if quiz is None or (quiz.review == "always" and not quiz.review_sent and quiz.way != "onward"):
         return slide
     slides = taken_slides(index, state, quiz)
     if slide not in slides:

@@ -9,6 +9,7 @@ from zigzag_core.quiz.drawing import drawn
 
 from . import questions, wall
 from .index import Index
+from .quiz_results import attempt as attempt_at
 from .quiz_results import graders_of, minutes_to_wait, share, taking_of, unanswered, with_one
 from .run import Run
 from .state import Answer, Draw, State, Taking
@@ -113,6 +114,16 @@ def finish(run: Run, quiz: ProgramQuiz) -> None:
     questions.conclude(run, [grader.id for grader in graders])
     over = wall.now(run.state)
     _put(run, quiz, replace(taking_of(run.state, quiz), finished=True, over=over))
+
+
+def arrived(run: Run, name: str, attempt: int) -> None:
+    """The report of the present attempt has arrived; that of an earlier one is no news."""
+    quiz = run.index.quizzes.get(name)
+    if quiz is None or attempt != attempt_at(run.state, quiz):
+        return
+    taking = taking_of(run.state, quiz)
+    if taking.finished and not taking.sent:
+        _put(run, quiz, replace(taking, sent=True))
 
 
 def in_time(index: Index, state: State) -> ProgramQuiz | None:

@@ -104,13 +104,14 @@ class Taking:
 
     `used` is the time it has had (ms). The learner was `asked` whether to finish with open
     questions. Once it is `finished`, nothing in it is answered any more; it was `over` then (s
-    since 1970, 0 where that is not known).
+    since 1970, 0 where that is not known). `sent`: its report has arrived.
     """
 
     used: int = 0
     asked: bool = False
     finished: bool = False
     over: int = 0
+    sent: bool = False
     earlier: Earlier = Earlier()
 
 
@@ -186,7 +187,7 @@ def as_json(state: State) -> dict[str, Any]:
             [d.quiz, list(d.slides), d.attempt, list(d.seen), list(d.kept)] for d in state.draws],
         "taking": {
             quiz: [t.used, t.asked, t.finished, t.earlier.count, t.earlier.first, t.earlier.best,
-                   t.earlier.last, t.earlier.total, t.over]
+                   t.earlier.last, t.earlier.total, t.over, t.sent]
             for quiz, t in state.taking.items()
         },
         "time": state.time,

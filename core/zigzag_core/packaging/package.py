@@ -8,6 +8,7 @@ from typing import BinaryIO, Literal
 from jinja2 import Environment, PackageLoader
 
 from zigzag_core.course import Course, MediaFile, Theme
+from zigzag_core.course.posts import Post
 from zigzag_core.media.recolour import recoloured
 from zigzag_core.tracking import words
 from zigzag_core.words import direction, say_in
@@ -23,7 +24,19 @@ PackageKind = Literal["scorm12", "web"]
 KINDS: tuple[PackageKind, ...] = ("scorm12", "web")
 
 _SCRIPTS = ("player/boot.js", "program.js", "player/player.z.js")
+_POST = "post.js"
+"""The part of the player that only courses with reports need."""
 _TEMPLATES = Environment(loader=PackageLoader(__package__, ""), autoescape=True)
+
+
+Receivers = Mapping[str, tuple[str, str]]
+"""By quiz, the address of the receiver of its reports, and the key (hex) that signs them."""
+
+
+def posts_of(course: Course) -> dict[str, Post]:
+    """Return the posts of a course's quizzes, by the id of their section."""
+    return {section.id: section.quiz.post for section in course.sections
+            if section.quiz and section.quiz.post}
 
 
 def place_in_package(file: MediaFile) -> str:
@@ -33,16 +46,16 @@ def place_in_package(file: MediaFile) -> str:
 
 def build_package(
     kind: PackageKind, compiled: CompiledCourse, player: Mapping[str, bytes], media: OpenMedia,
-    into: BinaryIO, cut: Cut = cut_font,
+    into: BinaryIO, cut: Cut = cut_font, receivers: Receivers | None = None,
 ) -> None:
     """Write the package of a course as a ZIP, with its `media` one by one.
 
     The course was `compiled` with its media at `place_in_package`. `player` holds the built
-    player by file name; `cut` cuts fonts to what is used.
+    player by file name; `cut` cuts fonts to what is used. Reports of quizzes go to the `receivers`.
     """
     course = compiled.course
     files: dict[str, Content] = {
-        "index.html": page(course, kind, _SCRIPTS).encode(),
+        "index.html": page(course, kind, _SCRIPTS, receivers=receivers).encode(),
         words.FILE: compiled.words.model_dump_json(indent=1).encode(),
     }
     parts = in_parts(compiled)
@@ -50,7 +63,8 @@ def build_package(
         name = "program.js" if number == 1 else f"program-{number}.js"
         files[name] = f'zigzagPart({number},{len(parts)},"{deflated(part)}");\n'.encode()
     css, fonts = fonts_of(player.get("player.css", b""), course.theme, parts, cut)
-    files |= {f"player/{name}": data for name, data in sorted({**player, **fonts}.items())}
+    files |= {f"player/{name}": data for name, data in sorted({**player, **fonts}.items())
+              if name != _POST or posts_of(course)}
     files["player/player.css"] = css
     files["player/player.z.js"] = _deflated_player(css, player.get("player.js", b""))
     files |= {
@@ -79,17 +93,20 @@ def _as_shown(file: MediaFile, media: OpenMedia, theme: Theme) -> Content:
 
 
 def page(
-    course: Course, tracking: str, scripts: Sequence[str], styles: Sequence[str] = (), app: str = ""
+    course: Course, tracking: str, scripts: Sequence[str], styles: Sequence[str] = (),
+    app: str = "", receivers: Receivers | None = None,
 ) -> str:
     """Return the page that starts the player: with the `scripts` and `styles` at these addresses.
 
     `tracking` says who is told, and `app` is the origin of the workbench that watches a rehearsal.
+    `receivers` take the reports of quizzes.
     """
     say = say_in(course.language, course.words)
     return _TEMPLATES.get_template("page.html").render(
         language=course.language, direction=direction(course.language),
         loading=say("loading_course"), needs_script=say("needs_script"),
-        title=course.title, tracking=tracking, scripts=scripts, styles=styles, app=app)
+        title=course.title, tracking=tracking, scripts=scripts, styles=styles, app=app,
+        post=json.dumps(dict(receivers)) if receivers else "")
 
 
 def program_script(program: str) -> bytes:

@@ -124,6 +124,14 @@ class Speed(TypedDict):
     percent: float
 
 
+class Sent(TypedDict):
+    """The report of an attempt at a quiz has arrived everywhere."""
+
+    event: Literal["sent"]
+    quiz: str
+    attempt: int
+
+
 class Plain(TypedDict):
     """Something that says all by its name."""
 
@@ -138,7 +146,7 @@ class Tick(TypedDict):
 
 
 Event = (Start | Resume | Flagged | On | Pointed | Key | Entered | Answered | Dropped | Media
-         | Played | Pause | MoreTime | Speed | Plain | Tick)
+         | Played | Pause | MoreTime | Speed | Sent | Plain | Tick)
 
 
 class Moved(TypedDict):
@@ -198,6 +206,19 @@ class PrintSlide(TypedDict):
     effect: Literal["print"]
 
 
+class Report(TypedDict):
+    """What an attempt at a quiz came to is to be sent; one `id` is sent once.
+
+    Its `fields` are pairs of a name and a text.
+    """
+
+    effect: Literal["report"]
+    quiz: str
+    attempt: int
+    id: str
+    fields: list[tuple[str, str]]
+
+
 class Loop(TypedDict):
     """Rules that set each other off were stopped."""
 
@@ -226,7 +247,7 @@ class AnswerJudged(TypedDict):
 
 
 Effect = (Moved | Left | Announced | Closed | PlayMedia | PlaySound | OpenLink | PrintSlide
-          | Loop | StatusChanged | AnswerJudged)
+          | Report | Loop | StatusChanged | AnswerJudged)
 
 
 class Ran(TypedDict):

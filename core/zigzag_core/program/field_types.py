@@ -18,6 +18,8 @@ QuestionName = Annotated[ProgramId, Refers(("question",))]
 PartName = Annotated[ProgramId, Refers(("part",))]
 TargetName = Annotated[ProgramId, Refers(("part", "element"))]
 VariableName = Annotated[ProgramId, Refers(("variable",))]
+VariableOrLive = Annotated[str, Refers(("variable",), weak=True)]
+"""A variable by its id, or a value that the course keeps by its name."""
 SetVariableName = Annotated[ProgramId, Refers(("variable",), sets=True)]
 MoveName = Annotated[ProgramId, Refers(("move",))]
 ClockName = Annotated[ProgramId, Refers(("slide", "overlay"))]

@@ -6,9 +6,10 @@ from pydantic import Field
 
 from zigzag_core.course.kinds import Is
 from zigzag_core.course.model import Model
+from zigzag_core.course.posts import PostForm
 from zigzag_core.course.quizzes import Banded, Review, Way
 
-from .field_types import ProgramId, SlideName
+from .field_types import ProgramId, SlideName, VariableOrLive
 
 
 class DrawnUnit(Model):
@@ -59,6 +60,23 @@ class ProgramBand(Model):
     least: float
 
 
+class ProgramPostField(Model):
+    """A field of a report, and the variable or value of the course that stands in it."""
+
+    name: str
+    of: VariableOrLive
+
+
+class ProgramPost(Model):
+    """What a report has in it, and where it goes: to the package's `receiver`, a `web` address."""
+
+    fields: tuple[ProgramPostField, ...] = ()
+    answers: bool = True
+    receiver: bool = True
+    web: str = ""
+    form: PostForm = "json"
+
+
 class ProgramQuiz(Model):
     """A quiz: what opens it, sets of which so many are taken (`take`; None: all), what closes it.
 
@@ -70,7 +88,7 @@ class ProgramQuiz(Model):
     records of an LMS is `record`. The `time_limit` is in
     seconds, and goes on `away` from the questions; `wait` is in minutes. Who comes to one of the
     `outcomes` has finished. `bands` stand from the lowest; they are `banded` by something. The
-    slide `details` comes before the first attempt only.
+    slide `details` comes before the first attempt only. A quiz with a `post` has a `title`.
     """
 
     id: Annotated[ProgramId, Is("section")]
@@ -98,3 +116,6 @@ class ProgramQuiz(Model):
     away: bool = False
     wait: int | None = None
     details: SlideName | None = None
+    title: str = ""
+    post: ProgramPost | None = None
+    review_sent: bool = False

@@ -78,7 +78,7 @@ def read_draws(
 
 def _write_taking(out: Writer, taking: Taking) -> None:
     earlier = taking.earlier
-    out.number(int(taking.asked) | int(taking.finished) << 1, "taking")
+    out.number(int(taking.asked) | int(taking.finished) << 1 | int(taking.sent) << 2, "taking")
     out.number(taking.used, "used in quiz")
     out.number(earlier.count, "attempts before")
     if earlier.count:
@@ -88,14 +88,14 @@ def _write_taking(out: Writer, taking: Taking) -> None:
 
 def _read_taking(source: Reader) -> Taking:
     flags, used = source.number("taking"), source.number("used in quiz")
-    if flags > 3:
+    if flags > 7:
         raise Damaged("the saved progress has a quiz in a state that does not exist")
     earlier, count = Earlier(), source.number("attempts before")
     if count:
         first, best, last, total = (
             number(source.number("results before") / 1e6) for _ in range(4))
         earlier = Earlier(count, first, best, last, total)
-    return Taking(used, bool(flags & 1), bool(flags & 2), earlier=earlier)
+    return Taking(used, bool(flags & 1), bool(flags & 2), sent=bool(flags & 4), earlier=earlier)
 
 
 def _write_order(out: Writer, slides: Names, numbers: Sequence[int]) -> None:

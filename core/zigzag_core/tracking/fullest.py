@@ -132,7 +132,7 @@ def _pieces(draw: random.Random) -> tuple[tuple[int, int], ...]:
 def _taking(draw: random.Random) -> Taking:
     first, best, last, total = (number(draw.random()) for _ in range(4))
     return Taking(
-        _A_DAY, True, True, _LATE, Earlier(draw.randint(1, 9), first, best, last, total))
+        _A_DAY, True, True, _LATE, True, Earlier(draw.randint(1, 9), first, best, last, total))
 
 
 def _answer(grader: Grader, draw: random.Random, letters: str) -> Answer:

@@ -30,10 +30,12 @@ class SessionIn(Schema):
 
 
 class SessionOut(Schema):
-    """Who is signed in (None: nobody), and where content is served from."""
+    """Who is signed in (None: nobody), where content is served from, whether there is a post room.
+    """
 
     name: str | None
     content_origin: str
+    post_room: bool
 
 
 class SignInOut(Schema):
@@ -85,7 +87,8 @@ class ResetIn(Schema):
 def _session(request: HttpRequest) -> SessionOut:
     get_token(request)
     name = request.user.get_username() if request.user.is_authenticated else None
-    return SessionOut(name=name, content_origin=settings.CONTENT_ORIGIN)
+    return SessionOut(
+        name=name, content_origin=settings.CONTENT_ORIGIN, post_room=settings.POST_ROOM)
 
 
 def _rests() -> Problem:

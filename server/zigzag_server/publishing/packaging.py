@@ -1,6 +1,7 @@
 """Making packages of stored courses."""
 
 import uuid
+from dataclasses import dataclass
 from functools import lru_cache
 from typing import Any, BinaryIO
 
@@ -12,6 +13,7 @@ from zigzag_core.packaging.package import PackageKind, build_package, place_in_p
 from zigzag_server.courses import files, store
 from zigzag_server.courses.models import Course
 from zigzag_server.jobs.kinds import Finish, Report, in_words
+from zigzag_server.post.keys import NewKeys, new_keys
 from zigzag_server.problems import Problem
 from zigzag_server.storage import storage
 
@@ -32,33 +34,50 @@ def player_files() -> dict[str, bytes]:
     }
 
 
-def write_package(
-    row: Course, kind: PackageKind, report: Report, into: BinaryIO
-) -> tuple[Remembered, Remembered]:
-    """Write a package of the course as it is now; return the numbers of its parts.
+@dataclass(frozen=True)
+class Written:
+    """What is to be stored of a package that was written.
 
-    These are the numbers that were known before, and those that the package goes by. Raises
-    `NothingToPublish` for a course without slides.
+    These are the numbers of the course's parts that were `known` before, those that the package
+    goes by, and the `keys` that it signs reports with.
+    """
+
+    known: Remembered
+    remembered: Remembered
+    keys: NewKeys
+
+    def store(self, row: Course) -> None:
+        """Store it; raises `Again` where other numbers were given meanwhile."""
+        store.remember_publication(row, self.known, self.remembered)
+        self.keys.store()
+
+
+def write_package(row: Course, kind: PackageKind, report: Report, into: BinaryIO) -> Written:
+    """Write a package of the course as it is now.
+
+    Raises `NothingToPublish` for a course without slides.
     """
     report(0, "Reading the course")
     compilation = programs.compilation_of(row)
     compiling = in_words(report, 0.1, 0.6, "Compiling the slides")
     compiled = programs.run(row, compilation, place_in_package, compiling)
     report(0.6, "Packing")
-    build_package(kind, compiled, player_files(), files.opened_of, into, kept_cut)
-    return compilation.course.remembered, compiled.course.remembered
+    keys = new_keys(row, compiled.course)
+    build_package(
+        kind, compiled, player_files(), files.opened_of, into, kept_cut, keys.receivers)
+    return Written(compilation.course.remembered, compiled.course.remembered, keys)
 
 
 def publish(owner: User, report: Report, row: Course, kind: PackageKind) -> Finish:
     """Make a package; the returned step stores it, and the numbers it gives to the parts."""
     path = f"packages/{uuid.uuid4().hex}.zip"
     with storage().writing(path) as into:
-        known, remembered = write_package(row, kind, report, into)
+        written = write_package(row, kind, report, into)
         report(0.9, "Storing the package")
         size = into.tell()
 
     def finish() -> dict[str, Any]:
-        store.remember_publication(row, known, remembered)
+        written.store(row)
         made = Publication.objects.create(
             course=row, kind=kind, file=path, size=size, slides=len(row.document["slides"]),
             author=owner,

@@ -7,7 +7,7 @@ const LOCAL = { "no-lms": "without_lms", refused: "lms_refuses", "no-storage": "
 export function Notices(
   { session, snapshot }: { session: Session; snapshot: Snapshot },
 ): ReactNode {
-  const { standing, unreadable } = snapshot;
+  const { standing, unreadable, post } = snapshot;
   const { say } = session.index;
   const local = standing.kind === "local" && standing.reason !== "web"
     ? LOCAL[standing.reason] : null;
@@ -26,6 +26,24 @@ export function Notices(
         <p className="zz-notice">{say("shortened")}</p>
       )}
       {local && <p className="zz-notice">{say(local)}</p>}
+      {post.waiting.map((title) => (
+        <p key={title} className="zz-notice">
+          {say("post_waiting", { title })}
+          <button type="button" onClick={() => session.postAgain()}>{say("send_now")}</button>
+        </p>
+      ))}
+      {post.refused.map((title) => (
+        <p key={title} className="zz-notice">
+          {say("post_refused", { title })}
+          <button type="button" onClick={() => session.postAgain()}>{say("send_again")}</button>
+        </p>
+      ))}
+      {post.arrived !== null && (
+        <p className="zz-notice">
+          {say("post_sent", { title: post.arrived })}
+          <button type="button" onClick={() => session.dismissArrived()}>{say("understood")}</button>
+        </p>
+      )}
       {unreadable && (
         <p className="zz-notice">
           {say("unreadable")}

@@ -10,8 +10,10 @@ import { pauseSounds, setSpeed, playSound, runMedia, stopSounds } from "../rende
 import type { Value } from "../engine/values";
 import { now } from "../engine/wall";
 import { unpack } from "../tracking/progress";
+import type { PostStanding } from "../post/outbox";
 import type { Begun, Kept, Standing, Tracker } from "../tracking/tracker";
 import type { Arrival } from "./arrival";
+import { Posting } from "./posting";
 import { saying } from "./saying";
 
 export type Phase =
@@ -31,6 +33,8 @@ export interface Snapshot {
   readonly announcement: { readonly text: string; readonly count: number };
   /** Whether the slide that is asked for is still on its way. */
   readonly loading: boolean;
+  /** How it stands with the reports of quizzes: what waits, what was not accepted, what has arrived now. */
+  readonly post: PostStanding & { readonly arrived: string | null };
   /** Why the learner cannot go on, shown until something else happens. */
   readonly closed: string | null;
 }
@@ -58,17 +62,22 @@ export class Session {
   private waiting: Event | null = null;
   /** What the tracker has not heard of yet: progress can only be written with all of the course. */
   private readonly untold: Effect[] = [];
+  private readonly posting: Posting | null;
 
   constructor(
     readonly index: Index, private readonly tracker: Tracker,
-    private readonly options: { seed: number; arrival?: Arrival; from?: string | null; learner?: string; set?: Readonly<Record<string, Value>>; witness?: Witness },
+    private readonly options: { seed: number; arrival?: Arrival; from?: string | null; learner?: string; set?: Readonly<Record<string, Value>>; witness?: Witness; receivers?: string },
   ) {
     this.learner = options.learner ?? "";
     this.snapshot = {
       phase: { kind: "connecting" }, state: start(index, options.seed, this.learner),
-      standing: { kind: "saved" }, unreadable: false, announcement: { text: "", count: 0 }, closed: null, loading: false,
+      standing: { kind: "saved" }, unreadable: false, announcement: { text: "", count: 0 }, closed: null, loading: false, post: { waiting: [], refused: [], arrived: null },
     };
     this.heart = window.setInterval(() => this.beat(), TICK_MS);
+    this.posting = options.receivers !== undefined && index.posting.length ? new Posting(index, options.receivers, {
+      standing: (standing) => this.set({ post: { ...standing, arrived: null } }),
+      arrived: (quiz, attempt) => this.arrived(quiz, attempt),
+    }) : null;
     options.arrival?.listen(() => this.more());
     tracker.onStanding((standing) => this.set({ standing }));
     tracker.onLateProgress?.((begun) => this.offer(begun));
@@ -198,7 +207,11 @@ export class Session {
       if (effect.effect === "media") runMedia(effect);
       else if (effect.effect === "link") window.open(effect.address, "_blank", "noopener,noreferrer");
       else if (effect.effect === "print") window.setTimeout(() => window.print());
-      else if (effect.effect === "sound") {
+      else if (effect.effect === "report") {
+        const { state } = this.snapshot;
+        // All that it tells of the questions may be yet to come.
+        void (this.options.arrival?.whole ?? Promise.resolve()).then(() => this.posting?.send(effect, state));
+      } else if (effect.effect === "sound") {
         const src = this.index.program.media[effect.media]?.src;
         if (src) playSound(src);
       }
@@ -229,6 +242,26 @@ export class Session {
     const [ticked] = step(this.index, state, { event: "tick", ms: this.elapsed() });
     const kept = this.tracker.finish(this.options.arrival?.isWhole === false ? null : ticked);
     this.set({ phase: { kind: "left", kept }, state: ticked });
+  }
+
+  /** Send at once what waits to be sent. */
+  postAgain(): void {
+    this.posting?.again();
+  }
+
+  dismissArrived(): void {
+    this.set({ post: { ...this.snapshot.post, arrived: null } });
+  }
+
+  private arrived(quiz: string, attempt: number): void {
+    const { say } = this.index;
+    const title = this.index.quizzes.get(quiz)?.title ?? "";
+    const { announcement, post } = this.snapshot;
+    this.set({
+      post: { ...post, arrived: title },
+      announcement: { text: say("post_sent", { title }), count: announcement.count + 1 },
+    });
+    this.dispatch({ event: "sent", quiz, attempt });
   }
 
   dismissUnreadable(): void {

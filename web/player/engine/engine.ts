@@ -14,7 +14,8 @@ import { openAndClose } from "./opening";
 import type { Index } from "./program";
 import { answer, orderOf } from "./questions";
 import * as quizWays from "./quizWays";
-import { comeBack, firstDraws, leaveWhole } from "./quizzes";
+import * as reports from "./reports";
+import { arrived, comeBack, firstDraws, leaveWhole } from "./quizzes";
 import * as results from "./results";
 import { Run } from "./run";
 import type { Effect, Event, Ran } from "../../api/events";
@@ -43,6 +44,7 @@ export function step(index: Index, state: State, event: Event, log: Ran[] | null
   followUp(run);
   if (leaving.goesOn(run)) followUp(run);
   openAndClose(run);
+  if (index.posting.length) reports.tellFinished(run);
   settle(run);
   return [run.state, run.effects];
 }
@@ -62,6 +64,7 @@ const TAKES: Takes = {
   resume: (run, { now, zone }) => {
     if (now !== undefined) comeBack(run, now, zone ?? 0);
     moving.resume(run);
+    reports.tellUnsent(run);
   },
   tick: (run, { ms }) => clock.advance(run, Math.min(Math.max(Math.trunc(ms), 0), LIMITS.longest_tick)),
   clicked: (run, { target }) => learner.click(run, target),
@@ -80,6 +83,7 @@ const TAKES: Takes = {
   flagged: (run, { target, on }) => quizWays.flag(run, target, on),
   postpone: (run) => goPast(run, quizWays.nextOpen(run.index, run.state)),
   finish: (run) => goPast(run, quizWays.exitOf(run.index, run.state)),
+  sent: (run, { quiz, attempt }) => arrived(run, quiz, Math.trunc(attempt)),
   pause: (run, { on }) => run.update({ paused: !on }),
   set: (run, { target, value }) => run.setVariable(target, value),
   speed: (run, { percent }) => run.update({ speed: Math.trunc(Math.min(Math.max(number(percent), LIMITS.slowest), LIMITS.fastest)) }),

@@ -39,6 +39,8 @@ export class Index {
   readonly quizOf = new Map<string, ProgramQuiz>();
   /** The quizzes whose time goes on without the learner. */
   readonly away: readonly ProgramQuiz[];
+  /** The quizzes whose results are reported. */
+  readonly posting: readonly ProgramQuiz[];
   /** The slides that ask something. */
   readonly asking = new Set<string>();
   readonly sets = new Map<string, SeenSet>();
@@ -66,6 +68,7 @@ export class Index {
     this.say = sayWith(program.words);
     this.order = program.slides.map((slide) => slide.id);
     this.order.forEach((slide, index) => this.position.set(slide, index));
+    this.posting = program.quizzes.filter(({ post }) => post);
     this.away = program.quizzes.filter((quiz) => quiz.away && quiz.time_limit);
     for (const variable of program.variables) this.variables.set(variable.id, variable);
     for (const grader of program.questions) this.addQuestion(grader);

@@ -170,7 +170,7 @@ function resultOf(index: Index, state: State, quiz: ProgramQuiz): Exclude<Succes
 
 export type OfQuiz = (typeof OF_QUIZ)[number];
 
-const NOTHING: Partial<Record<OfQuiz, Value>> = { quiz_result: "open", quiz_band: "", quiz_day: "", quiz_passed: false, quiz_finished: false };
+const NOTHING: Partial<Record<OfQuiz, Value>> = { quiz_result: "open", quiz_band: "", quiz_day: "", quiz_passed: false, quiz_finished: false, quiz_sent: false };
 
 const FACTS: Readonly<Record<OfQuiz, (index: Index, state: State, quiz: ProgramQuiz) => Value>> = {
   quiz_points: (index, state, quiz) => number(points(state, gradersOf(index, state, quiz))),
@@ -187,6 +187,7 @@ const FACTS: Readonly<Record<OfQuiz, (index: Index, state: State, quiz: ProgramQ
   quiz_result: resultOf,
   quiz_passed: passed,
   quiz_finished: isFinished,
+  quiz_sent: (_, state, quiz) => takingOf(state, quiz).sent,
   quiz_band: (index, state, quiz) => bandOf(index, state, quiz)?.name ?? "",
   quiz_wait: (_, state, quiz) => minutesToWait(state, quiz),
   quiz_day: (_, state, quiz) => day(state, takingOf(state, quiz).over || now(state)),

@@ -21,6 +21,7 @@ function isBeside({ opening, closing }: ProgramQuiz, slide: string): boolean {
 }
 
 function mayReview(index: Index, state: State, quiz: ProgramQuiz): boolean {
+  if (quiz.review_sent && !takingOf(state, quiz).sent) return false;
   if (quiz.review === "passed") return passed(index, state, quiz);
   if (quiz.review === "last") return typeof quiz.attempts === "number" && attempt(state, quiz) >= quiz.attempts;
   return quiz.review === "always";
@@ -29,7 +30,7 @@ function mayReview(index: Index, state: State, quiz: ProgramQuiz): boolean {
 /** Where a way to `slide` leads: there, or to what a quiz lets be seen in its place. */
 export function admitted(index: Index, state: State, slide: string): string {
   const quiz = index.quizOf.get(slide);
-  if (!quiz || (quiz.review === "always" && quiz.way !== "onward")) return slide;
+  if (!quiz || (quiz.review === "always" && !quiz.review_sent && quiz.way !== "onward")) return slide;
   const slides = takenSlides(index, state, quiz);
   const place = slides.indexOf(slide);
   if (place < 0) return slide;

@@ -5,7 +5,7 @@ import { own } from "./own";
 import type { Index } from "./program";
 import { conclude } from "./questions";
 import { drawn } from "./quiz/drawing";
-import { gradersOf, minutesToWait, share, takingOf, unanswered, withOne } from "./quizResults";
+import { attempt, gradersOf, minutesToWait, share, takingOf, unanswered, withOne } from "./quizResults";
 import type { Run } from "./run";
 import { NOT_BEGUN, type Draw, type State, type Taking } from "./state";
 import { now, setTo } from "./wall";
@@ -81,6 +81,14 @@ export function finishAt(run: Run, slide: string): void {
 export function finish(run: Run, quiz: ProgramQuiz): void {
   conclude(run, gradersOf(run.index, run.state, quiz));
   put(run, quiz, { ...takingOf(run.state, quiz), finished: true, over: now(run.state) });
+}
+
+/** The report of the present attempt has arrived; that of an earlier one is no news. */
+export function arrived(run: Run, name: string, number: number): void {
+  const quiz = run.index.quizzes.get(name);
+  if (!quiz || number !== attempt(run.state, quiz)) return;
+  const taking = takingOf(run.state, quiz);
+  if (taking.finished && !taking.sent) put(run, quiz, { ...taking, sent: true });
 }
 
 /** The quiz whose time is running: the one that the learner is in, else one whose time goes on without its learner. */

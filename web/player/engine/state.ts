@@ -81,10 +81,12 @@ export interface Taking {
   readonly finished: boolean;
   /** When it was finished (s since 1970); 0 where that is not known. */
   readonly over: number;
+  /** Whether its report has arrived. */
+  readonly sent: boolean;
   readonly earlier: Earlier;
 }
 
-export const NOT_BEGUN: Taking = { used: 0, asked: false, finished: false, over: 0, earlier: { count: 0, first: 0, best: 0, last: 0, total: 0 } };
+export const NOT_BEGUN: Taking = { used: 0, asked: false, finished: false, over: 0, sent: false, earlier: { count: 0, first: 0, best: 0, last: 0, total: 0 } };
 
 export interface State {
   readonly seed: number;
@@ -165,8 +167,8 @@ export function copyOf(state: State): State {
 export function asJson(state: State): unknown {
   return {
     ...state, draws: state.draws.map(({ quiz, slides, attempt, seen, kept }) => [quiz, slides, attempt, seen, kept]),
-    taking: Object.fromEntries(Object.entries(state.taking).map(([quiz, { used, asked, finished, over, earlier: e }]) => (
-      [quiz, [used, asked, finished, e.count, e.first, e.best, e.last, e.total, over]]))),
+    taking: Object.fromEntries(Object.entries(state.taking).map(([quiz, { used, asked, finished, over, sent, earlier: e }]) => (
+      [quiz, [used, asked, finished, e.count, e.first, e.best, e.last, e.total, over, sent]]))),
     clicked: [...state.clicked].sort(), opened: [...state.opened].sort(), flagged: [...state.flagged].sort(),
     clocks: Object.fromEntries(
       Object.entries(state.clocks).map(([owner, { at, runs }]) => [owner, [at, runs]]),

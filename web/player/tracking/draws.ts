@@ -59,8 +59,8 @@ export function readDraws(
   return { draws: quizzes.flatMap(({ id }) => found.get(id) ?? []), taking, flagged: new Set(flagged.filter((slide) => quizOf.has(slide))), saved };
 }
 
-function writeTaking(out: Writer, { asked, finished, used, earlier }: Taking): void {
-  out.number(Number(asked) | (Number(finished) << 1), "taking");
+function writeTaking(out: Writer, { asked, finished, sent, used, earlier }: Taking): void {
+  out.number(Number(asked) | (Number(finished) << 1) | (Number(sent) << 2), "taking");
   out.number(used, "used in quiz");
   out.number(earlier.count, "attempts before");
   if (!earlier.count) return;
@@ -70,10 +70,10 @@ function writeTaking(out: Writer, { asked, finished, used, earlier }: Taking): v
 function readTaking(source: Reader): Taking {
   const flags = source.number("taking");
   const used = source.number("used in quiz");
-  if (flags > 3) throw new Damaged("the saved progress has a quiz in a state that does not exist");
+  if (flags > 7) throw new Damaged("the saved progress has a quiz in a state that does not exist");
   const count = source.number("attempts before");
   const earlier: Earlier = count ? { count, first: share(source), best: share(source), last: share(source), total: share(source) } : NOT_BEGUN.earlier;
-  return { used, asked: Boolean(flags & 1), finished: Boolean(flags & 2), over: 0, earlier };
+  return { used, asked: Boolean(flags & 1), finished: Boolean(flags & 2), over: 0, sent: Boolean(flags & 4), earlier };
 }
 
 function share(source: Reader): number {

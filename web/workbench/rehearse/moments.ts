@@ -63,6 +63,7 @@ const WORDS: Words = {
   pause: ({ on }) => (on ? t("goOn") : "pause"),
   resume: () => "resume",
   leave: () => "leave",
+  sent: () => t("theReportArrived"),
   flagged: ({ target, on }, name) => t(on ? "nameGetsAFlag" : "nameLosesItsFlag", { name: name(target) }),
   postpone: () => t("later"),
   finish: () => t("finishTheQuiz"),

@@ -75,6 +75,7 @@ OPERATORS: Mapping[str, Operator] = {
     "quiz_result": Operator("text", names="quizzes"),
     "quiz_passed": Operator("yes_no", names="quizzes"),
     "quiz_finished": Operator("yes_no", names="quizzes"),
+    "quiz_sent": Operator("yes_no", names="quizzes"),
     "quiz_band": Operator("text", names="quizzes"),
     "quiz_wait": Operator("number", names="quizzes"),
     "quiz_day": Operator("text", names="quizzes"),

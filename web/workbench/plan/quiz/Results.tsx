@@ -11,6 +11,7 @@ import { Tool } from "../../../kit/Tool";
 import { t } from "../../../words/quiz";
 import { useCourse } from "../../store/store";
 import { Outcomes } from "./Outcomes";
+import { PostCard } from "./PostCard";
 import { addBand, changeBand, changeBanded, changeQuiz, removeBand } from "./quizzes";
 
 const COUNTS = [["best", t("countsBest")], ["last", t("countsLast")], ["first", t("countsFirst")], ["mean", t("countsMean")]] as const;
@@ -40,6 +41,7 @@ export function Results({ section, quiz, own }: { section: Section; quiz: Quiz; 
       </Box>
       <Outcomes section={section.id} quiz={quiz} own={own} />
       <Bands section={section.id} quiz={quiz} />
+      <PostCard section={section.id} quiz={quiz} />
     </Flex>
   );
 }

@@ -1,4 +1,5 @@
 /** What an author changes of a quiz. */
+import { DEFAULTS } from "../../../api/defaults";
 import type { Course, QuestionSet, Quiz, Section, Slide } from "../../../api/types";
 import type { components } from "../../../api/api";
 import { freshId } from "../../store/ids";
@@ -10,11 +11,6 @@ import { sayDone } from "../../../kit/toaster";
 import { editCourse } from "../../store/edits";
 
 const { getState: get } = useCourse;
-
-const EMPTY_QUIZ: Quiz = {
-  sets: [], order: "kept", again: "new", judged: "each", counts: "best", extendable: true, time_shown: true, outcomes: [], bands: [],
-  weight: 1, banded: "percent", way: "course", overview: false, review: "always", away: false,
-};
 
 export type Place = "free" | "first" | "last";
 
@@ -33,7 +29,7 @@ function newSet(name: string, slides: string[]): QuestionSet {
 export function makeQuiz(section: string): void {
   const { course, slides } = get();
   const asking = slidesOf(course, section).filter((id) => slides[id]?.questions.length);
-  changeSection(section, t("makeAQuiz"), () => ({ quiz: { ...EMPTY_QUIZ, sets: [newSet(t("setNumber", { number: 1 }), asking)] } }));
+  changeSection(section, t("makeAQuiz"), () => ({ quiz: { ...DEFAULTS.Quiz, sets: [newSet(t("setNumber", { number: 1 }), asking)] } }));
 }
 
 /** Let a section be no quiz any more. Its slides stay. */

@@ -31,8 +31,7 @@ class Command(BaseCommand):
                 print(f"note: {finding.message}", file=sys.stderr)
         with arguments.writing(options["out"]) as into:
             try:
-                known, remembered = write_package(row, options["kind"], silent, into)
-                store.remember_publication(row, known, remembered)
+                write_package(row, options["kind"], silent, into).store(row)
             except (Problem, Refusal) as problem:
                 raise CommandError(str(problem)) from None
             except Again:

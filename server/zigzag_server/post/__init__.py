@@ -1,0 +1,1 @@
+"""The post: takes the reports of packages, keeps them, and hands mail on."""

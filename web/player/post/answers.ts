@@ -1,0 +1,37 @@
+/** The answers of an attempt in words, for a report. */
+import type { Grader } from "../../api/types";
+import type { Answer } from "../engine/state";
+
+/** A question, what was answered, and what it came to. */
+export interface AnswerWords {
+  readonly question: string;
+  readonly given: string;
+  readonly result: string;
+  readonly points: number;
+  readonly of: number;
+}
+
+/** So long is an answer in a report at most. */
+const LONGEST = 1_000;
+
+/** Return the answers to these questions in words, in their order. */
+export function answersInWords(graders: readonly Grader[], answers: Readonly<Record<string, Answer>>): AnswerWords[] {
+  return graders.map((grader) => {
+    const answer = Object.hasOwn(answers, grader.id) ? answers[grader.id] : undefined;
+    return {
+      question: grader.prompt.slice(0, LONGEST), given: answer ? givenIn(grader, answer).slice(0, LONGEST) : "",
+      result: answer?.result ?? "", points: answer?.points ?? 0, of: grader.purpose === "scored" ? grader.points : 0,
+    };
+  });
+}
+
+function givenIn(grader: Grader, { given }: Answer): string {
+  const words = new Map([...grader.parts, ...grader.targets].map(({ id, words: own }) => [id, own]));
+  const partOf = (part: string): string => words.get(part) || "–";
+  switch (grader.form) {
+    case "choose": case "order": case "spots": return given.map(([part]) => partOf(part)).join("; ");
+    case "pairs": return given.map(([part, target]) => `${partOf(part)} → ${partOf(target)}`).join("; ");
+    case "scale": return given.map(([part, value]) => (grader.parts.length > 1 ? `${partOf(part)}: ${value}` : value)).join("; ");
+    case "texts": case "free": return given.map(([, value]) => value).join("; ");
+  }
+}

@@ -1,0 +1,4 @@
+import { area } from "./area";
+import english from "./en/post.json";
+
+export const t = area("post", english);
