@@ -95,14 +95,14 @@ def test_what_comes_twice_is_kept_once(mika, posted, learner, django_capture_on_
     assert Report.objects.count() == 1 and len(mail.outbox) == 2
 
 
-def test_only_the_package_itself_can_send(posted, learner):
+def test_only_the_package_itself_can_send(mika, posted, learner):
     slug, key = posted
     body = json.dumps(report()).encode()
     assert send(learner, key, body, signature="0" * 64).status_code == 403
     assert send(learner, key, body + b" ", signature=signed(key, body)).status_code == 403
     assert send(learner, key, body, signature="ö").status_code == 403
     assert send(learner, key, body, number="nobody").status_code == 404
-    store.delete(store.course_of(User.objects.get(username="mika"), slug))
+    mika("delete", f"/courses/{slug}", status=204)
     assert send(learner, key, body).status_code == 404
     assert Report.objects.count() == 0
 

@@ -1,8 +1,8 @@
 """Posts: where the results of a quiz are sent, and what is said there."""
 
-from typing import Annotated, Literal
+from typing import Annotated, Literal, Self
 
-from pydantic import Field
+from pydantic import Field, model_validator
 
 from .kinds import MaybeVariable, Refers
 from .model import Model, Name
@@ -62,6 +62,13 @@ class Post(Model):
     after: Annotated[str, Field(max_length=4_000)] = ""
     small_print: Annotated[str, Field(max_length=2_000)] = ""
     copy_to: MaybeVariable = None
+
+    @model_validator(mode="after")
+    def _names_are_apart(self) -> Self:
+        names = [field.name for field in self.fields]
+        if len(set(names)) != len(names):
+            raise ValueError("two fields of a report have the same name")
+        return self
 
     @property
     def sent(self) -> tuple[PostField, ...]:

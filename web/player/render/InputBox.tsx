@@ -1,4 +1,4 @@
-import { useEffect, useId, useState, type CSSProperties, type ReactNode } from "react";
+import { useEffect, useId, useRef, useState, type CSSProperties, type ReactNode } from "react";
 import type { InputElement, Style } from "../../api/types";
 import { toNumber, toText, toYesNo, type Value } from "../engine/values";
 import { isMail } from "../engine/operators";
@@ -152,11 +152,14 @@ function Typed(
   const kept = element.input === "number" && entering.value === "" ? "" : toText(entering.value);
   const [draft, setDraft] = useState<string | null>(null);
   const { enter } = entering;
+  // Where a clock runs this is drawn anew all the time: that is no reason to wait longer.
+  const now = useRef(enter);
+  now.current = enter;
   useEffect(() => {
     if (draft === null) return;
-    const timer = window.setTimeout(() => enter(draft), PAUSE_MS);
+    const timer = window.setTimeout(() => now.current(draft), PAUSE_MS);
     return () => window.clearTimeout(timer);
-  }, [draft, enter]);
+  }, [draft]);
   const say = useSay();
   function finish(): void {
     field.onBlur();

@@ -1,6 +1,6 @@
 /** What an author can do with slides and sections as a whole. */
 import { api, take } from "../../api/client";
-import type { Section } from "../../api/types";
+import type { Quiz, Section } from "../../api/types";
 import { sayDone } from "../../kit/toaster";
 import { attempt } from "./commands";
 import { edit, editCourse } from "./edits";
@@ -42,12 +42,21 @@ export async function duplicateSlide(id: string, after: string | null = id): Pro
   });
 }
 
-/** The course with a slide in its order, after `after`. */
+/** The course with a slide in its order, after `after`; in the set of a quiz where that is in one. */
 function listed(document: Document, slide: string, after: string | null): Document {
   const { course } = document;
+  const sections = course.sections.map((section) => ({ ...section, quiz: section.quiz && joined(section.quiz, slide, after) }));
   const index = after ? course.slides.indexOf(after) + 1 : course.slides.length;
   const slides = [...course.slides.slice(0, index), slide, ...course.slides.slice(index)];
-  return { ...document, course: { ...course, slides } };
+  return { ...document, course: { ...course, slides, sections } };
+}
+
+function joined(quiz: Quiz, slide: string, after: string | null): Quiz {
+  const sets = quiz.sets.map((set) => {
+    const at = after === null ? -1 : set.slides.indexOf(after);
+    return at < 0 ? set : { ...set, slides: [...set.slides.slice(0, at + 1), slide, ...set.slides.slice(at + 1)] };
+  });
+  return { ...quiz, sets };
 }
 
 /** Take slides out, at once to be seen, and out of all that leads to them or names what is on them. */

@@ -22,6 +22,7 @@ from ..walkthroughs import replay
 from .finding import Finding
 from .patterns import pattern_findings, score_findings
 from .placement import place_findings
+from .posts import post_findings
 from .questions import question_findings
 from .quizzes import quiz_findings
 from .references import reference_findings
@@ -34,6 +35,7 @@ def findings(document: CourseDocument) -> list[Finding]:
     return [
         *_course(document), *variable_findings(document), *pattern_findings(document),
         *quiz_findings(document),
+        *post_findings(document),
         *(reference_findings(document) if document.slides else ()),
     ] + [
         finding for slide in document.slides

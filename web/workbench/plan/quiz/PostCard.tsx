@@ -14,6 +14,7 @@ import { TextField } from "../../../kit/TextField";
 import { Tool } from "../../../kit/Tool";
 import { t } from "../../../words/post";
 import { LIVE } from "../../does/live";
+import { freeName } from "../../store/names";
 import { useCourse } from "../../store/store";
 import { changeQuiz } from "./quizzes";
 
@@ -39,7 +40,7 @@ export function PostCard({ section, quiz }: { section: string; quiz: Quiz }): Re
     <Box as="section" aria-label={t("reports")} bg="paper" borderWidth="1px" borderRadius="card" px="4" py="3">
       <Flex align="baseline" justify="space-between" gap="3">
         <Explained help={t("reportHelp")}><Heading as="h3" fontSize="14px">{t("reports")}</Heading></Explained>
-        <ChakraLink asChild fontSize="13px"><Link to={`/courses/${slug}/reports`}>{t("showReports")}</Link></ChakraLink>
+        <ChakraLink asChild fontSize="13px" textDecoration="underline" color="spruce"><Link to={`/courses/${slug}/reports`}>{t("showReports")}</Link></ChakraLink>
       </Flex>
       <Box pt="1">
         <Check label={t("sendAReport")} value={Boolean(post)} onChange={(on) => changeQuiz(section, t("sendAReport"), (now) => ({ ...now, post: on ? DEFAULTS.Post : null, review_sent: on && now.review_sent }))} />
@@ -95,6 +96,7 @@ function Fields({ post: { fields }, put }: { post: Post; put: Put }): ReactNode 
   const options: [string, string][] = [...LIVE.map(({ of, words }): [string, string] => [of, words]), ...variables.map(({ id, name }): [string, string] => [id, name])];
   const known = new Set(options.map(([id]) => id));
   const set = (next: Post["fields"], merge?: string): void => put(t("fieldsOfTheReport"), { fields: next }, merge);
+  const namesBut = (at: number): string[] => fields.filter((_, n) => n !== at).map(({ name }) => name);
   const swap = (at: number, by: 1 | -1): void => {
     const next = [...fields];
     const [moved] = next.splice(at, 1);
@@ -111,7 +113,7 @@ function Fields({ post: { fields }, put }: { post: Post; put: Put }): ReactNode 
               size="xs" bg="paper" w="170px" flex="none" aria-label={t("fieldName")} defaultValue={field.name} key={field.name} maxLength={200}
               onBlur={(event) => {
                 const name = event.target.value.trim();
-                if (name && name !== field.name) set(fields.map((one, n) => (n === at ? { ...one, name } : one)));
+                if (name && name !== field.name) set(fields.map((one, n) => (n === at ? { ...one, name: freeName(name, namesBut(at)) } : one)));
               }}
             />
             <Box flex="1" minW="0">
@@ -134,7 +136,8 @@ function Fields({ post: { fields }, put }: { post: Post; put: Put }): ReactNode 
 /** Adds the first variable that is in no field yet, under its name; else the learner's points. */
 function AddField({ variables, fields, set }: { variables: readonly { id: string; name: string }[]; fields: Post["fields"]; set: (next: Post["fields"]) => void }): ReactNode {
   const free = variables.find(({ id }) => !fields.some(({ of }) => of === id));
-  const made = free ? { name: free.name, of: free.id } : { name: t("newField", { number: fields.length + 1 }), of: "quiz_points" };
+  const names = fields.map(({ name }) => name);
+  const made = free ? { name: freeName(free.name, names), of: free.id } : { name: freeName(t("newField", { number: fields.length + 1 }), names), of: "quiz_points" };
   return <QuietButton size="sm" mt="2" onClick={() => set([...fields, made])}>{t("addField")}</QuietButton>;
 }
 
