@@ -351,3 +351,25 @@ def test_on_a_phone_the_form_fits_and_can_be_filled_in(page, server, tmp_path):
     _field(page, "Hut *").send_keys("Scree", Keys.TAB)
     page.press("Next")
     page.see("Please fill in: Season, First day, I agree.")
+
+
+def test_a_rehearsal_says_what_a_package_would_send_and_keeps_the_path(page, server, tmp_path):
+    file = tmp_path / "course.zigzag"
+    file.write_bytes(archived(_posting(taken_course(), Post(), review_sent=True), {}))
+    slug = server.manage("import", str(file))
+    page.go(f"/courses/{slug}/rehearse")
+    page.frames("iframe[title='The course']")
+    page.find("main.zz-view")
+    _finish(page)
+    page.see("In a package the result of “Keys” is sent now.")
+    page.press("Back")
+    page.until(lambda: _title(page) != "Your result", "the review does not open")
+    page.top()
+    page.see("the report has arrived")
+    page.find("input[aria-label='Name of the walkthrough']").send_keys("Reported")
+    page.press("Keep this path")
+    page.saved()
+    page.see("as recorded")
+    [walk] = page.call("GET", f"/courses/{slug}")["course"]["walkthroughs"]
+    assert {"event": "sent", "quiz": "secquiz", "attempt": 1} in walk["events"]
+    assert _reports(page, slug) == []

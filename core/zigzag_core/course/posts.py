@@ -4,8 +4,8 @@ from typing import Annotated, Literal, Self
 
 from pydantic import Field, model_validator
 
-from .kinds import MaybeVariable, Refers
-from .model import Model, Name
+from .kinds import Refers, Unset
+from .model import Id, Model, Name
 
 MOST_FIELDS = 50
 COPY = "Copy to"
@@ -16,6 +16,8 @@ MailAddress = Annotated[str, Field(
 """A mail address, or nothing."""
 
 WebAddress = Annotated[str, Field(max_length=2_000, pattern=r"^(https?://[^\s\"'<>]+)?$")]
+
+VariableRef = Annotated[Id, Refers(("variable",))]
 
 PostForm = Literal["json", "form", "csv"]
 """How a web address gets the fields: as JSON, as those of an HTML form, or as a line of CSV."""
@@ -61,7 +63,7 @@ class Post(Model):
     before: Annotated[str, Field(max_length=4_000)] = ""
     after: Annotated[str, Field(max_length=4_000)] = ""
     small_print: Annotated[str, Field(max_length=2_000)] = ""
-    copy_to: MaybeVariable = None
+    copy_to: Annotated[VariableRef | None, Unset()] = None
 
     @model_validator(mode="after")
     def _names_are_apart(self) -> Self:

@@ -25,7 +25,7 @@ THIS = "this"
 
 EVENT_NAMES: Mapping[str, tuple[Kind, ...]] = {
     "target": ("element", "slide", "overlay", "variable"), "on": ("element",),
-    "question": ("question",), "part": ("part",),
+    "question": ("question",), "part": ("part",), "quiz": ("section",),
 }
 """What the fields of an event of a walkthrough name."""
 

@@ -11,7 +11,7 @@ from .model import Id, Model, Name
 EVENT_KINDS = frozenset({
     "start", "clicked", "double_clicked", "pointed", "key", "entered", "set", "answered", "dropped",
     "next", "previous", "slide", "close", "tick", "media", "played", "pause", "more_time", "speed",
-    "resume", "leave", "flagged", "postpone", "finish",
+    "resume", "leave", "flagged", "postpone", "finish", "sent",
 })
 """All that a run can meet (`program.events`, which stands on a higher floor): all can be kept."""
 LONGEST_TEXT = 1_000

@@ -40,7 +40,7 @@ export function Notices(
       ))}
       {post.arrived !== null && (
         <p className="zz-notice">
-          {say("post_sent", { title: post.arrived })}
+          {post.arrived}
           <button type="button" onClick={() => session.dismissArrived()}>{say("understood")}</button>
         </p>
       )}

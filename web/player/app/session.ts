@@ -33,7 +33,7 @@ export interface Snapshot {
   readonly announcement: { readonly text: string; readonly count: number };
   /** Whether the slide that is asked for is still on its way. */
   readonly loading: boolean;
-  /** How it stands with the reports of quizzes: what waits, what was not accepted, what has arrived now. */
+  /** How it stands with the reports of quizzes: what waits, what was not accepted, and words for what has arrived now. */
   readonly post: PostStanding & { readonly arrived: string | null };
   /** Why the learner cannot go on, shown until something else happens. */
   readonly closed: string | null;
@@ -210,7 +210,9 @@ export class Session {
       else if (effect.effect === "report") {
         const { state } = this.snapshot;
         // All that it tells of the questions may be yet to come.
-        void (this.options.arrival?.whole ?? Promise.resolve()).then(() => this.posting?.send(effect, state));
+        if (this.posting) void (this.options.arrival?.whole ?? Promise.resolve()).then(() => this.posting?.send(effect, state));
+        // A rehearsal sends nothing, and goes on as if it had.
+        else if (this.options.witness) window.setTimeout(() => this.arrived(effect.quiz, effect.attempt, "post_rehearsed"));
       } else if (effect.effect === "sound") {
         const src = this.index.program.media[effect.media]?.src;
         if (src) playSound(src);
@@ -253,14 +255,10 @@ export class Session {
     this.set({ post: { ...this.snapshot.post, arrived: null } });
   }
 
-  private arrived(quiz: string, attempt: number): void {
-    const { say } = this.index;
-    const title = this.index.quizzes.get(quiz)?.title ?? "";
+  private arrived(quiz: string, attempt: number, words: "post_sent" | "post_rehearsed" = "post_sent"): void {
+    const text = this.index.say(words, { title: this.index.quizzes.get(quiz)?.title ?? "" });
     const { announcement, post } = this.snapshot;
-    this.set({
-      post: { ...post, arrived: title },
-      announcement: { text: say("post_sent", { title }), count: announcement.count + 1 },
-    });
+    this.set({ post: { ...post, arrived: text }, announcement: { text, count: announcement.count + 1 } });
     this.dispatch({ event: "sent", quiz, attempt });
   }
 
