@@ -105,6 +105,36 @@ def test_questions_are_pasted_and_the_quiz_gets_limits_bands_and_an_outcome(
     page.see("Your result")
 
 
+def test_a_panel_for_each_number_of_right_answers_is_made_from_the_first(page, server, tmp_path):
+    file = tmp_path / "course.zigzag"
+    file.write_bytes(archived(taken_course(outcomes=()), {}))
+    slug = server.manage("import", str(file))
+    page.go(f"/courses/{slug}/plan")
+    page.click("[aria-label^='Quiz “Keys']")
+    page.click("[role=tab][data-value=results]")
+    page.press("Add an outcome slide")
+    page.find("[aria-label='Open “Your result”']")
+    Select(page.find("select[aria-label='Measured in']")).select_by_value("right")
+    for _ in range(2):
+        page.click("[aria-label='Delete this band']")
+    page.until(lambda: not page.all("[aria-label='Delete this band']"))
+    page.press("Add a band")
+    page.press("A band for each number right")
+    page.until(lambda: len(page.all("[aria-label='Delete this band']")) == 5)
+    page.press("Make the missing panels")
+    page.see("5 panels were made.")
+    _axe(page)
+    page.saved()
+    course = page.call("GET", f"/courses/{slug}")
+    bands = course["course"]["sections"][0]["quiz"]["bands"]
+    assert [band["least"] for band in bands] == [0, 1, 2, 3, 4]
+    outcome = next(one["slide"] for one in course["slides"] if one["slide"]["title"] ==
+                   "Your result" and len(one["slide"]["elements"]) > 5)
+    shown = [e["shown"][1] for e in outcome["elements"]
+             if isinstance(e["shown"], list) and e["shown"][0] == "in_band"]
+    assert {band["id"] for band in bands} <= set(shown)
+
+
 def _title(page) -> str:
     return page.find("main.zz-view").get_attribute("aria-label").split(": ", 1)[1]
 

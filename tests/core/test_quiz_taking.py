@@ -1,11 +1,12 @@
 """Taking a quiz: attempts, time, what it came to, and what a further attempt asks."""
 
 import pytest
+from zigzag_core.course import plain, rich
 from zigzag_core.course.document import Section
 from zigzag_core.course.quizzes import Band, QuestionSet, Quiz
 from zigzag_core.course.rules.rule import StartOver
 from zigzag_core.course.rules.timing import Timing
-from zigzag_core.editing.quizzes.outcome import with_outcome
+from zigzag_core.editing.quizzes.outcome import with_outcome, with_panels
 from zigzag_core.engine import engine
 from zigzag_core.engine.expression import evaluate
 from zigzag_core.engine.expression import live as engine_live
@@ -311,6 +312,27 @@ def test_an_outcome_slide_is_made_in_one_step():
     shown = {e.draw.name for e in learner.index.slides[learner.slide].elements
              if learner.sees(e.draw.id)}
     assert shown == {"Title", "Score", "Result in words", "Passed", "Print"}
+
+
+def test_panels_for_bands_are_made_in_one_step_like_the_first():
+    document = taken_course()
+    course, slide = with_outcome(document.course, "secquiz", fresh_ids(3))
+    first = next(e for e in slide.elements if e.name == "Not yet")
+    designed = first.model_copy(update={"y": 500.0, "w": 333.0, "text": rich("Words of its own")})
+    slide = slide.model_copy(update={"elements": tuple(
+        designed if e is first else e for e in slide.elements)})
+    quiz = course.sections[0].quiz
+    more = tuple(Band(id=f"band{n}", name=f"{n} right", least=n) for n in (85, 90, 95))
+    course = course.model_copy(update={"sections": (course.sections[0].model_copy(update={
+        "quiz": quiz.model_copy(update={"bands": (*quiz.bands, *more)})}), *course.sections[1:])})
+    changed, made = with_panels(course, "secquiz", slide, fresh_ids(4))
+    panels = [e for e in changed.elements if e.id in made]
+    assert [(e.name, e.y, e.w, plain(e.text)) for e in panels] == [
+        (f"{n} right", 500.0, 333.0, f"{n} right") for n in (85, 90, 95)]
+    assert [e.shown for e in panels] == [["in_band", f"band{n}"] for n in (85, 90, 95)]
+    assert with_panels(course, "secquiz", changed, fresh_ids(5)) == (changed, ())
+    bare = slide.model_copy(update={"elements": ()})
+    assert len(with_panels(course, "secquiz", bare, fresh_ids(6))[1]) == 5
 
 
 def test_bands_tell_results_apart():

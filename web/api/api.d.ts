@@ -1307,6 +1307,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/edits/band-panels": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Edit Band Panels
+         * @description Add a panel for each band of a quiz that has none on the slide, like those that it has.
+         */
+        post: operations["zigzag_server_courses_quiz_edits_api_edit_band_panels"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/edits/new-details": {
         parameters: {
             query?: never;
@@ -10505,6 +10525,16 @@ export interface components {
             section: string;
         };
         /**
+         * PanelsIn
+         * @description The same, and the slide that gets the panels.
+         */
+        PanelsIn: {
+            course: components["schemas"]["Course"];
+            /** Section */
+            section: string;
+            slide: components["schemas"]["Slide"];
+        };
+        /**
          * Detail
          * @description One thing that learners are asked for, under its `label`.
          *
@@ -15077,6 +15107,32 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["OutcomeIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Edited"];
+                };
+            };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
+        };
+    };
+    zigzag_server_courses_quiz_edits_api_edit_band_panels: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PanelsIn"];
             };
         };
         responses: {

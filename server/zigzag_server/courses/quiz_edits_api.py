@@ -13,12 +13,12 @@ from zigzag_core.editing.quizzes.details import (
     with_details,
 )
 from zigzag_core.editing.quizzes.making import plant_questions
-from zigzag_core.editing.quizzes.outcome import with_outcome
+from zigzag_core.editing.quizzes.outcome import with_outcome, with_panels
 from zigzag_core.editing.quizzes.reading import LONGEST, read_questions
 from zigzag_core.editing.quizzes.written import Misread, Written
 from zigzag_core.words import say_in
 
-from .edited import Edited, edited
+from .edited import Edited, edited, edited_slide
 
 router = Router(tags=["edits"])
 
@@ -31,6 +31,12 @@ class OutcomeIn(Schema):
 
     course: core.Course
     section: str = Field(max_length=40)
+
+
+class PanelsIn(OutcomeIn):
+    """The same, and the slide that gets the panels."""
+
+    slide: core.Slide
 
 
 class DetailsIn(OutcomeIn):
@@ -80,6 +86,14 @@ def edit_new_outcome(request: HttpRequest, data: OutcomeIn) -> dict[str, Any]:
     say = say_in(data.course.language, data.course.words)
     course, slide = with_outcome(data.course, data.section, core.system_ids(), say)
     return edited({}, (slide,), (), (data.course, course), made=slide.id)
+
+
+@router.post("/band-panels", response=Edited)
+def edit_band_panels(request: HttpRequest, data: PanelsIn) -> dict[str, Any]:
+    """Add a panel for each band of a quiz that has none on the slide, like those that it has."""
+    say = say_in(data.course.language, data.course.words)
+    slide, made = with_panels(data.course, data.section, data.slide, core.system_ids(), say)
+    return edited_slide(data.slide, slide, made)
 
 
 @router.post("/new-details", response=Edited)

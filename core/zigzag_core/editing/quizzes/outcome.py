@@ -106,6 +106,39 @@ def _panel(make: Maker, band: Band) -> Element:
         **make.follow("shape"))
 
 
+def with_panels(
+    course: Course, section: str, slide: Slide, fresh: IdSource, say: Say = say_english
+) -> tuple[Slide, tuple[str, ...]]:
+    """Return `slide` with a panel for each band of the quiz that has none, and the new elements.
+
+    They are designed as the first panel that there is, and lie where it does: one of them is
+    shown. Raises `NoQuiz` where the section is no quiz.
+    """
+    found = next((one for one in course.sections if one.id == section), None)
+    if found is None or found.quiz is None:
+        raise NoQuiz
+    shown = {str(e.shown[1]): e for e in slide.elements if _is_panel(e)}
+    model = next((e for e in shown.values() if isinstance(e, Shape | Text)), None)
+    make = Maker(fresh, course.styles, say)
+    made = tuple(
+        _panel(make, band) if model is None else _like(model, band, fresh)
+        for band in found.quiz.bands if band.id not in shown)
+    return (slide.model_copy(update={"elements": (*slide.elements, *made)}),
+            tuple(element.id for element in made))
+
+
+def _is_panel(element: Element) -> bool:
+    return isinstance(element.shown, list | tuple) and element.shown[0] == "in_band"
+
+
+def _like(model: Shape | Text, band: Band, fresh: IdSource) -> Element:
+    """A panel for `band` that looks like the `model`, with the band's name on it."""
+    return model.model_copy(update={
+        "id": fresh(), "name": band.name, "shown": ["in_band", band.id], "rules": (), "moves": (),
+        "group": None, "slot": None,
+        "text": RichText(blocks=(Block(runs=(TextRun(text=band.name, bold=True),)),))})
+
+
 def _again(make: Maker, section: str) -> Element:
     left = [">", ["quiz_attempts_left", section], 0]
     return Button(

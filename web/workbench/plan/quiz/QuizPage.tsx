@@ -49,7 +49,7 @@ export default function QuizPage({ section }: { section: Section }): ReactNode {
           <Box flex="1" minW="0">
             <Tabs.Content value="which" p="0"><Which section={section} quiz={quiz} own={own} numbers={numbers.numbers} /></Tabs.Content>
             <Tabs.Content value="taken" p="0"><Taking section={section} quiz={quiz} own={own} /></Tabs.Content>
-            <Tabs.Content value="results" p="0"><Results section={section} quiz={quiz} own={own} /></Tabs.Content>
+            <Tabs.Content value="results" p="0"><Results section={section} quiz={quiz} own={own} asked={Math.round(numbers.numbers?.asked ?? 0)} /></Tabs.Content>
           </Box>
           <Flex as="section" direction="column" gap="3" w="250px" flex="none" aria-label={t("numbers")}>
             <Numbers {...numbers} mark={quiz.pass_mark ?? mark} />

@@ -12,14 +12,11 @@ import { t } from "../../../words/quiz";
 import { useCourse } from "../../store/store";
 import { Outcomes } from "./Outcomes";
 import { PostCard } from "./PostCard";
-import { addBand, changeBand, changeBanded, changeQuiz, removeBand } from "./quizzes";
+import { addBand, bandEach, changeBand, changeBanded, changeQuiz, makePanels, MOST_BANDS, removeBand, withoutPanels } from "./quizzes";
 
 const COUNTS = [["best", t("countsBest")], ["last", t("countsLast")], ["first", t("countsFirst")], ["mean", t("countsMean")]] as const;
-/** As many as the course document takes. */
-const MOST_BANDS = 10;
-
-/** The settings of the result. */
-export function Results({ section, quiz, own }: { section: Section; quiz: Quiz; own: readonly string[] }): ReactNode {
+/** The settings of the result; a learner is `asked` so many questions. */
+export function Results({ section, quiz, own, asked }: { section: Section; quiz: Quiz; own: readonly string[]; asked: number }): ReactNode {
   const mark = useCourse((state) => state.course.pass_mark);
   const weighs = useCourse((state) => state.course.scoring === "weights");
   const put = (label: string, change: Partial<Quiz>, merge?: string): void => changeQuiz(section.id, label, (now) => ({ ...now, ...change }), merge);
@@ -40,7 +37,7 @@ export function Results({ section, quiz, own }: { section: Section; quiz: Quiz; 
         <Choose label={t("resultThatCounts")} help={t("resultHelp")} value={quiz.counts} options={COUNTS} onChange={(counts) => put(t("resultThatCounts"), { counts })} />
       </Box>
       <Outcomes section={section.id} quiz={quiz} own={own} />
-      <Bands section={section.id} quiz={quiz} />
+      <Bands section={section.id} quiz={quiz} asked={asked} />
       <PostCard section={section.id} quiz={quiz} />
     </Flex>
   );
@@ -54,7 +51,8 @@ const BANDED = {
 } as const;
 const RANGES = [["percent", t("byPercent")], ["points", t("byPoints")], ["right", t("byRight")]] as const;
 
-function Bands({ section, quiz: { bands, banded } }: { section: string; quiz: Quiz }): ReactNode {
+function Bands({ section, quiz, asked }: { section: string; quiz: Quiz; asked: number }): ReactNode {
+  const { bands, banded } = quiz;
   const words = BANDED[banded];
   const lowest = bands[0]?.least ?? 0;
   return (
@@ -71,9 +69,22 @@ function Bands({ section, quiz: { bands, banded } }: { section: string; quiz: Qu
           {bands.map((band, at) => <BandRow key={band.id} section={section} band={band} banded={banded} next={bands[at + 1]?.least} />)}
         </Box>
       )}
-      {bands.length < MOST_BANDS && <Box pt="2"><QuietButton size="sm" onClick={() => addBand(section)}>{t("addABand")}</QuietButton></Box>}
+      <Flex gap="2" pt="2" wrap="wrap">
+        {bands.length < MOST_BANDS && <QuietButton size="sm" onClick={() => addBand(section)}>{t("addABand")}</QuietButton>}
+        {banded === "right" && asked > 0 && asked < MOST_BANDS && bands.length <= asked && (
+          <QuietButton size="sm" onClick={() => bandEach(section, asked)}>{t("bandEach")}</QuietButton>
+        )}
+        <Panels section={section} quiz={quiz} />
+      </Flex>
     </Box>
   );
+}
+
+/** Makes the panels that bands lack on the first outcome slide that lacks any. */
+function Panels({ section, quiz }: { section: string; quiz: Quiz }): ReactNode {
+  const lacking = useCourse((state) => withoutPanels(quiz, state.slides)[0]);
+  if (!lacking) return null;
+  return <Explained help={t("makePanelsHelp", { title: lacking.title })}><QuietButton size="sm" onClick={() => void makePanels(section, lacking.id)}>{t("makePanels")}</QuietButton></Explained>;
 }
 
 function BandRow({ section, band, banded, next }: { section: string; band: Quiz["bands"][number]; banded: Quiz["banded"]; next: number | undefined }): ReactNode {

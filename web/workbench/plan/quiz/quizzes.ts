@@ -144,6 +144,41 @@ export function addBand(section: string): void {
   });
 }
 
+/** As many bands as the course document takes. */
+export const MOST_BANDS = 10;
+
+/** A band for each number of right answers out of `most`, from none to all; those that there are stay. */
+export function bandEach(section: string, most: number): void {
+  changeQuiz(section, t("bandEach"), (quiz) => {
+    const there = new Set(quiz.bands.map(({ least }) => least));
+    const made = Array.from({ length: most + 1 }, (_, count) => count).filter((count) => !there.has(count)).map((least) => ({
+      id: freshId(), least, name: least === 0 ? t("noneRight") : least === most ? t("allRight") : t("soManyRight", { count: least }),
+    }));
+    return withBands(quiz, [...quiz.bands, ...made].slice(0, MOST_BANDS));
+  });
+}
+
+/** The outcome slides of a quiz on which some of its bands have no panel. */
+export function withoutPanels(quiz: Quiz, slides: Readonly<Record<string, Slide>>): Slide[] {
+  return quiz.outcomes.flatMap((id) => slides[id] ?? []).filter((slide) => {
+    const shown = new Set(slide.elements.map(({ shown: when }) => (Array.isArray(when) && when[0] === "in_band" ? String(when[1]) : "")));
+    return quiz.bands.some(({ id }) => !shown.has(id));
+  });
+}
+
+/** Add a panel for each band that has none on an outcome slide. */
+export async function makePanels(section: string, outcome: string): Promise<void> {
+  const made = await editCourse({
+    label: t("makePanels"),
+    ask: ({ course, slides }) => {
+      const slide = slides[outcome];
+      return slide ? take(api.POST("/api/edits/band-panels", { body: { course, section, slide } })) : null;
+    },
+    then: () => ({}),
+  });
+  if (made) sayDone(t("panelsWereMade", { count: made.selected.length }));
+}
+
 /** Say what bands are ranges of; with per cent, those above 100 go. */
 export function changeBanded(section: string, banded: Quiz["banded"]): void {
   changeQuiz(section, t("bandsBy"), (quiz) => ({
