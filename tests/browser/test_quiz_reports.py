@@ -7,7 +7,7 @@ from zigzag_core.course.posts import USUAL_FIELDS, Post, PostField
 
 from tests.core.packing import archived
 from tests.core.quiz_course import keys_course
-from tests.core.test_quiz_details import detailed
+from tests.core.test_quiz_details import ASKED, detailed
 from tests.core.test_quiz_taking import taken_course
 
 from .driver import fit_window
@@ -213,6 +213,43 @@ def test_retries_follow_the_clock_by_themselves(page, server, tmp_path, room):
     page.until(lambda: _tries(page) >= 2, "it is not tried again")
     room("up")
     page.see("Your result of “Keys” was sent.")
+
+
+def test_where_nothing_can_be_stored_a_report_waits_as_long_as_the_page_does(
+    page, server, tmp_path, room
+):
+    room("down")
+    launch(page, server, tmp_path, _posting(taken_course(), Post()))
+    page.browser.execute_script(
+        "const set = Storage.prototype.setItem; Storage.prototype.setItem = function (key, text) {"
+        " if (key.endsWith(':post')) throw new DOMException('full', 'QuotaExceededError');"
+        " set.call(this, key, text); };")
+    _finish(page)
+    page.see("is not sent yet")
+    assert "letters" not in _kept(page)
+    room("up")
+    page.see("Your result of “Keys” was sent.")
+
+
+def test_the_strangest_words_arrive(page, server, tmp_path, room):
+    document, _ = detailed(ASKED[2:3])
+    hut = next(v.id for v in document.course.variables if v.name == "Hut")
+    launch(page, server, tmp_path, _posting(
+        document, Post(fields=(PostField(name="__proto__", of=hut),))))
+    _goes_on(page)
+    strange = r'=1+1","\u202e\u{1F3D4}\ud800</script>\u0000'
+    page.browser.execute_script(
+        "const field = arguments[0];"
+        "Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')"
+        f".set.call(field, `{strange}`);"
+        "field.dispatchEvent(new Event('input', {bubbles: true}));", _field(page, "Hut *"))
+    _field(page, "Hut *").send_keys(Keys.TAB)
+    _finish(page)
+    page.see("Your result of “Keys” was sent.")
+    page.top()
+    [[name, text]] = _reports(page, _course(page))[0]["fields"]
+    assert name == "__proto__" and text.startswith('=1+1","\u202e\U0001F3D4')
+    assert text.count("\ufffd") >= 1 and "</script>" in text
 
 
 def test_the_review_opens_when_the_report_has_arrived(page, server, tmp_path, room):

@@ -16,7 +16,7 @@ from zigzag_server.problems import Problem
 from . import mailing
 from .models import MailState, PostKey, Report
 
-LARGEST = 1_000_000
+LARGEST = 4_000_000
 """Bytes that a report may have."""
 MOST_A_MINUTE = 600
 """So many reports of one package are taken in a minute: more than a large class at its end."""

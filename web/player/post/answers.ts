@@ -1,6 +1,7 @@
 /** The answers of an attempt in words, for a report. */
 import type { Grader } from "../../api/types";
 import type { Answer } from "../engine/state";
+import { plain } from "./plain";
 
 /** A question, what was answered, and what it came to. */
 export interface AnswerWords {
@@ -11,15 +12,17 @@ export interface AnswerWords {
   readonly of: number;
 }
 
-/** So long is an answer in a report at most. */
+/** So many characters a question or an answer has in a report at most, and all of them together. */
 const LONGEST = 1_000;
+const LONGEST_OF_ALL = 500_000;
 
 /** Return the answers to these questions in words, in their order. */
 export function answersInWords(graders: readonly Grader[], answers: Readonly<Record<string, Answer>>): AnswerWords[] {
+  const longest = Math.min(LONGEST, Math.floor(LONGEST_OF_ALL / 2 / Math.max(graders.length, 1)));
   return graders.map((grader) => {
     const answer = Object.hasOwn(answers, grader.id) ? answers[grader.id] : undefined;
     return {
-      question: grader.prompt.slice(0, LONGEST), given: answer ? givenIn(grader, answer).slice(0, LONGEST) : "",
+      question: plain(grader.prompt, longest), given: answer ? plain(givenIn(grader, answer), longest) : "",
       result: answer?.result ?? "", points: answer?.points ?? 0, of: grader.purpose === "scored" ? grader.points : 0,
     };
   });

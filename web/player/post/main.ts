@@ -4,6 +4,7 @@ import type { Report } from "../engine/reports";
 import type { Answer } from "../engine/state";
 import { answersInWords } from "./answers";
 import { lettersOf, type Receiver } from "./letters";
+import { plain } from "./plain";
 import { Outbox, type PostStanding } from "./outbox";
 
 /** What the player asks of the post, and hears of it. */
@@ -12,6 +13,9 @@ export interface PostOffice {
   send(report: Report, post: ProgramPost, title: string, graders: readonly Grader[], answers: Readonly<Record<string, Answer>>): void;
   again(): void;
 }
+
+/** As many characters as a variable holds. */
+const LONGEST_FIELD = 250;
 
 declare global {
   interface Window {
@@ -26,7 +30,8 @@ window.zigzagPost = (course, receivers, listener) => {
   const outbox = new Outbox(`zigzag:${course.id}:post`, listener);
   return {
     send: ({ id, quiz, attempt, fields }, post, title, graders, answers) => {
-      const report = { id, quiz, attempt, course: course.title, title, fields, answers: post.answers ? answersInWords(graders, answers) : [] };
+      const texts = fields.map(([name, text]) => [name, plain(text, LONGEST_FIELD)] as const);
+      const report = { id, quiz, attempt, course: course.title, title, fields: texts, answers: post.answers ? answersInWords(graders, answers) : [] };
       outbox.put(id, lettersOf(report, post, receivers[quiz]));
     },
     again: () => outbox.again(),

@@ -16,7 +16,7 @@ type Waiting = Letter & { tries: number; refused: boolean };
 const FIRST_PAUSE_MS = 2_000;
 const LONGEST_PAUSE_MS = 120_000;
 const LONGEST_ANSWER_MS = 30_000;
-/** A page that goes away sends no more than this. */
+/** A page that goes away sends no more than this (bytes): browsers refuse the rest. */
 const MOST_ON_LEAVING = 60_000;
 const MOST_REMEMBERED = 200;
 /** What may be sent again although it was answered with an error of the sender's: too early, too many. */
@@ -27,6 +27,8 @@ export class Outbox {
   private kept: Kept;
   private timer: number | null = null;
   private sending = false;
+  /** Nothing can be stored, or no more: what is in memory holds. */
+  private onlyInMemory = false;
 
   constructor(private readonly key: string, private readonly listener: (standing: PostStanding, arrived: string | null) => void) {
     this.kept = read(key) ?? { letters: [], sent: [] };
@@ -108,14 +110,15 @@ export class Outbox {
 
   /** Other tabs send as well; where nothing can be stored, what is in memory holds. */
   private reload(): void {
-    this.kept = read(this.key) ?? this.kept;
+    if (!this.onlyInMemory) this.kept = read(this.key) ?? this.kept;
   }
 
   private keep(): void {
     try {
       localStorage.setItem(this.key, JSON.stringify(this.kept));
+      this.onlyInMemory = false;
     } catch {
-      // It stays in memory, as long as the page does.
+      this.onlyInMemory = true;
     }
   }
 }
@@ -132,7 +135,7 @@ async function answerTo({ address, type, body }: Letter): Promise<number> {
   try {
     const answer = await fetch(address, {
       method: "POST", body, headers: { "Content-Type": type }, credentials: "omit", referrerPolicy: "no-referrer",
-      keepalive: body.length < MOST_ON_LEAVING, signal: AbortSignal.timeout(LONGEST_ANSWER_MS),
+      keepalive: new TextEncoder().encode(body).length < MOST_ON_LEAVING, signal: AbortSignal.timeout(LONGEST_ANSWER_MS),
     });
     return answer.status;
   } catch {
