@@ -218,6 +218,12 @@ describe("a strict LMS", () => {
     expect(storage.items.size).toBe(0);
   });
 
+  test.each([["normal", true], ["review", false], ["browse", false]])("says whether a run in %s mode counts", async (mode, counts) => {
+    const begin = new Scorm12Tracker(index, () => new StrictLms({ "cmi.core.lesson_mode": mode })).begin();
+    await vi.advanceTimersByTimeAsync(6_000);
+    expect((await begin).counts).toBe(counts);
+  });
+
   test.each([["Lindqvale, Bo", "Bo Lindqvale"], ["Bo Lindqvale", "Bo Lindqvale"], ["", ""]])(
     "calls the learner %s by the name %s, also after a resume", async (told, said) => {
       const first = new StrictLms({ "cmi.core.student_name": told });

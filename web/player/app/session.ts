@@ -63,6 +63,8 @@ export class Session {
   /** What the tracker has not heard of yet: progress can only be written with all of the course. */
   private readonly untold: Effect[] = [];
   private readonly posting: Posting | null;
+  /** Whether results of this run are reported. */
+  private counts = true;
 
   constructor(
     readonly index: Index, private readonly tracker: Tracker,
@@ -93,6 +95,7 @@ export class Session {
   async begin(): Promise<void> {
     const begun = await this.tracker.begin();
     this.learner = begun.learner ?? this.learner;
+    this.counts = begun.counts ?? true;
     this.retake = Boolean(begun.saved || begun.decided);
     // An LMS that asks for another mark to pass has the last word on it.
     if (begun.passMark !== undefined) this.index.take({ ...this.index.program, pass_mark: begun.passMark });
@@ -210,7 +213,7 @@ export class Session {
       else if (effect.effect === "report") {
         const { state } = this.snapshot;
         // All that it tells of the questions may be yet to come.
-        if (this.posting) void (this.options.arrival?.whole ?? Promise.resolve()).then(() => this.posting?.send(effect, state));
+        if (this.posting && this.counts) void (this.options.arrival?.whole ?? Promise.resolve()).then(() => this.posting?.send(effect, state));
         // A rehearsal sends nothing, and goes on as if it had.
         else if (this.options.witness) window.setTimeout(() => this.arrived(effect.quiz, effect.attempt, "post_rehearsed"));
       } else if (effect.effect === "sound") {

@@ -82,7 +82,7 @@ export class Scorm12Tracker implements Tracker {
   async begin(): Promise<Begun> {
     const until = Date.now() + LOOK_FOR_MS;
     do {
-      if (this.connect()) return { ...await this.savedProgress(), ...this.named() };
+      if (this.connect()) return { ...await this.savedProgress(), ...this.named(), counts: this.reports };
       await new Promise((resolve) => setTimeout(resolve, LOOK_EVERY_MS));
     } while (Date.now() < until);
     this.stand(this.api ? { kind: "retrying" } : { kind: "local", reason: "no-lms" });

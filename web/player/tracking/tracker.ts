@@ -26,6 +26,8 @@ export interface Begun {
   decided?: boolean;
   /** The mark to pass (0..100) that the LMS asks for instead of the course's own. */
   passMark?: number;
+  /** Whether the LMS counts this run: one that is only looked at again, or browsed, reports nothing anywhere. */
+  counts?: boolean;
   /** Whether `saved` never reached the LMS and was kept in this browser. */
   rescued: boolean;
 }
