@@ -25,8 +25,8 @@ class Descriptor:
     """One kind of question.
 
     `model` is how it is stored, `form` how it is judged. `title` and `search` are its name and
-    further words by which authors find it; a new one is called `name` and asks `prompt`. Where it
-    is not `judged`, nothing is right or wrong; else an answer may be `partly` right or not.
+    further words by which authors find it; a new one is called `name`. Where it is not `judged`,
+    nothing is right or wrong; else an answer may be `partly` right or not.
     """
 
     model: type[q.QuestionBase]
@@ -34,7 +34,6 @@ class Descriptor:
     title: str
     search: str
     name: str
-    prompt: str
     judged: bool = True
     partly: bool = True
 
@@ -50,40 +49,40 @@ class Descriptor:
 DESCRIPTORS: Mapping[QuestionKind, Descriptor] = {
     "single_choice": Descriptor(
         q.SingleChoice, "choose", "Single choice", "one right answer radio",
-        "Question", "What do you want to ask?", partly=False),
+        "Question", partly=False),
     "multiple_response": Descriptor(
         q.MultipleResponse, "choose", "Multiple response", "several right answers checkbox",
-        "Multiple response", "Which of these are right?"),
+        "Multiple response"),
     "true_false": Descriptor(
         q.TrueFalse, "choose", "True or false", "statement yes no",
-        "True false", "Is this true?", partly=False),
+        "True false", partly=False),
     "blanks": Descriptor(
         q.FillBlanks, "texts", "Fill in the blanks", "gap cloze word bank",
-        "Blanks", "Fill in what is missing."),
+        "Blanks"),
     "short_text": Descriptor(
         q.ShortText, "texts", "Short text", "words typed answer",
-        "Short text", "What is it called?", partly=False),
+        "Short text", partly=False),
     "numeric": Descriptor(
         q.Numeric, "texts", "Numeric", "number answer",
-        "Numeric", "How many are there?", partly=False),
+        "Numeric", partly=False),
     "matching": Descriptor(
         q.Matching, "pairs", "Matching", "connect pairs lines",
-        "Matching", "What belongs together?"),
+        "Matching"),
     "ordering": Descriptor(
         q.Ordering, "order", "Ordering", "sequence rank sort",
-        "Ordering", "What comes first, what after it?"),
+        "Ordering"),
     "drag_to_target": Descriptor(
         q.DragToTarget, "pairs", "Drag to target", "drop sort into",
-        "Drag to target", "Put each item where it belongs."),
+        "Drag to target"),
     "hotspot": Descriptor(
         q.Hotspot, "spots", "Hotspot", "click places in a picture",
-        "Hotspot", "Click the right place."),
+        "Hotspot"),
     "open_answer": Descriptor(
         q.OpenAnswer, "free", "Open answer", "essay long text",
-        "Open answer", "What do you think?", judged=False),
+        "Open answer", judged=False),
     "rating_scale": Descriptor(
         q.RatingScale, "scale", "Rating scale", "survey likert agree",
-        "Rating scale", "How far do you agree?", judged=False),
+        "Rating scale", judged=False),
 }
 
 

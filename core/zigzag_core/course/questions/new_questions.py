@@ -1,11 +1,12 @@
 """Questions as they are when they are added: their elements placed, ready to be changed."""
 
+import re
 from collections.abc import Iterable
 from functools import cache
 from itertools import count
 from typing import Any
 
-from zigzag_core.words import Say, say_english
+from zigzag_core.words import LANGUAGES, Say, say_english, say_in
 
 from ..elements.element import Area, Button, Element, Input, InputKind, Picture, Shape, Text
 from ..ids import IdSource
@@ -43,6 +44,10 @@ class Maker:
             "style": named.style.model_copy(update=own),
         }
 
+    def words(self, *keys: str) -> tuple[str, ...]:
+        """Return the words for each key, in the language of the course."""
+        return tuple(self.say(key) for key in keys)
+
     def put(self, element: Element) -> Element:
         """Take an element among those of the question, and return it."""
         self.elements.append(element)
@@ -73,12 +78,12 @@ def new_question(
 ) -> Made:
     """Return a question of `kind` with its elements: prompt, parts, a button that submits it.
 
-    `say` gives the words that mostly stay: of the button, of feedback, of true and false.
+    `say` gives the words, in the language of the course.
     """
     make = Maker(fresh, styles, say)
     prompt = make.put(Text(
         id=fresh(), name="Question", x=_LEFT, y=_TOP, w=_WIDTH, h=64, level="heading",
-        text=rich(DESCRIPTORS[kind].prompt), **make.follow("heading", size=34, text_colour="ink"),
+        text=rich(say(f"ask_{kind}")), **make.follow("heading", size=34, text_colour="ink"),
     ))
     question = _BUILD[kind](make)
     bottom = max(element.y + element.h for element in make.elements)
@@ -91,12 +96,20 @@ def new_question(
     })
 
 
+_BLANK = re.compile(r"\{([^{}]+)\}")
+"""A blank in a sample text, with what belongs there."""
+
+
 @cache
 def sample_words(kind: QuestionKind) -> frozenset[str]:
     """Return what the parts of a new question of `kind` say until their author writes in them."""
-    elements, question = new_question(kind, (f"sample{n}" for n in count()).__next__)
-    answers = set(q.answer_elements(question))
-    return frozenset(spoken(e) for e in elements if e.id in answers)
+    found: set[str] = set()
+    for language in LANGUAGES:
+        elements, question = new_question(
+            kind, (f"sample{n}" for n in count()).__next__, say=say_in(language, {}))
+        answers = set(q.answer_elements(question))
+        found.update(spoken(e) for e in elements if e.id in answers)
+    return frozenset(found)
 
 
 def _thanks(make: Maker) -> f.Feedback:
@@ -125,13 +138,15 @@ def _choices(make: Maker, elements: list[Element], right: set[int]) -> tuple[q.C
 
 
 def _single(make: Maker) -> q.Question:
-    answers = make.column(("The right answer", "Another answer", "One more answer"), _LEFT, _WIDTH)
+    answers = make.column(make.words("the_right_answer", "another_answer", "one_more_answer"),
+                          _LEFT, _WIDTH)
     return q.SingleChoice(**common(make), shuffle=True, choices=_choices(make, answers, {0}))
 
 
 def _multiple(make: Maker) -> q.Question:
-    answers = make.column(("A right answer", "Another right answer", "A wrong answer",
-                           "Another wrong answer"), _LEFT, _WIDTH, step=84)
+    answers = make.column(make.words(
+        "a_right_answer", "another_right_answer", "a_wrong_answer", "another_wrong_answer"),
+        _LEFT, _WIDTH, step=84)
     return q.MultipleResponse(
         **common(make, partial="right_minus_wrong"), shuffle=True,
         choices=_choices(make, answers, {0, 1}),
@@ -146,28 +161,30 @@ def _truth(make: Maker) -> q.Question:
 
 
 def _blanks(make: Maker) -> q.Question:
+    before, word, between, second, after = _BLANK.split(make.say("blanks_text"))
     one, other = make.fresh(), make.fresh()
-    runs = (TextRun(text="Wet "), BlankRun(blank=one), TextRun(text=" go into the "),
-            BlankRun(blank=other), TextRun(text=" room."))
+    runs = (TextRun(text=before), BlankRun(blank=one), TextRun(text=between),
+            BlankRun(blank=other), TextRun(text=after))
     text = make.put(Text(
         id=make.fresh(), name="Text with blanks", x=_LEFT, y=_TOP + _BELOW_PROMPT, w=_WIDTH, h=160,
         text=RichText(blocks=(Block(runs=runs),)), **make.follow("text", size=28),
     ))
     return q.FillBlanks(
         **common(make, partial="right_parts"), text=text.id, blanks=(
-            q.Blank(id=one, accepts=q.Accepts(words=("boots",))),
-            q.Blank(id=other, accepts=q.Accepts(words=("drying",))),
+            q.Blank(id=one, accepts=q.Accepts(words=(word,))),
+            q.Blank(id=other, accepts=q.Accepts(words=(second,))),
         ),
     )
 
 
 def _short(make: Maker) -> q.Question:
     field = make.field("text", "Field", _TOP + _BELOW_PROMPT)
-    return q.ShortText(**common(make), field=field.id, accepts=q.Accepts(words=("answer",)))
+    return q.ShortText(**common(make), field=field.id,
+                       accepts=q.Accepts(words=(make.say("short_answer"),)))
 
 
 def _numeric(make: Maker) -> q.Question:
-    field = make.field("text", "Field", _TOP + _BELOW_PROMPT, label="A number", w=320)
+    field = make.field("text", "Field", _TOP + _BELOW_PROMPT, label=make.say("a_number"), w=320)
     return q.Numeric(**common(make), field=field.id,
                      accepts=q.Accepts(near=(q.Near(value=10),)))
 
@@ -180,10 +197,9 @@ def _open(make: Maker) -> q.Question:
 
 
 def _matching(make: Maker) -> q.Question:
-    left = make.column(("First", "Second", "Third"), _LEFT, 440, "Item")
+    left = make.column(make.words("first", "second", "third"), _LEFT, 440, "Item")
     # Not opposite each other, or the places would give it away.
-    right = make.column(("Belongs to the third", "Belongs to the first", "Belongs to the second"),
-                        760, 440, "Partner")
+    right = make.column(make.words("of_third", "of_first", "of_second"), 760, 440, "Partner")
     targets = tuple(q.Target(id=make.fresh(), element=element.id) for element in right)
     items = tuple(
         q.Item(id=make.fresh(), element=element.id, to=(targets[(n + 1) % 3].id,))
@@ -192,8 +208,8 @@ def _matching(make: Maker) -> q.Question:
 
 
 def _ordering(make: Maker) -> q.Question:
-    steps = make.column(("First step", "Second step", "Third step", "Fourth step"), _LEFT, 720,
-                         "Step", 84)
+    steps = make.column(make.words("first_step", "second_step", "third_step", "fourth_step"),
+                        _LEFT, 720, "Step", 84)
     return q.Ordering(**common(make), items=tuple(
         q.InOrder(id=make.fresh(), element=step.id) for step in steps))
 
@@ -203,10 +219,10 @@ def _drag(make: Maker) -> q.Question:
     boxes = [make.put(Shape(
         id=make.fresh(), name=f"Target {n}", x=_LEFT + (n - 1) * 580, y=top, w=540, h=180,
         text=rich(words), **make.follow("shape", valign="top"),
-    )) for n, words in enumerate(("Goes here", "Goes there"), 1)]
+    )) for n, words in enumerate(make.words("goes_here", "goes_there"), 1)]
     texts = [make.text(f"Item {n}", words, _LEFT + (n - 1) * 288, top + 204, 254, 64)
               for n, words in enumerate(
-                  ("First item", "Second item", "Third item", "Belongs nowhere"), 1)]
+                  make.words("first_item", "second_item", "third_item", "item_nowhere"), 1)]
     targets = tuple(q.Target(id=make.fresh(), element=b.id, takes=None) for b in boxes)
     to = ((targets[0].id,), (targets[1].id,), (targets[0].id,), ())
     items = tuple(q.Item(id=make.fresh(), element=text.id, to=ids)
@@ -219,9 +235,10 @@ def _hotspot(make: Maker) -> q.Question:
     top = _TOP + _BELOW_PROMPT
     picture = make.put(Picture(id=make.fresh(), name="Picture", x=_LEFT, y=top, w=640, h=360))
     spots = [make.put(Area(
-        id=make.fresh(), name=name, alt=name, x=_LEFT + x, y=top + 120, w=140, h=120,
+        id=make.fresh(), name=name, alt=make.say(words), x=_LEFT + x, y=top + 120, w=140, h=120,
         style=Style(radius=8),
-    )) for name, x in (("The right place", 80.0), ("A decoy", 400.0))]
+    )) for name, words, x in (
+        ("The right place", "right_place", 80.0), ("A decoy", "decoy", 400.0))]
     return q.Hotspot(
         **common(make, partial="right_minus_wrong"), on=picture.id, clicks=1,
         spots=tuple(q.Spot(id=make.fresh(), element=spot.id, right=n == 0)
@@ -231,8 +248,8 @@ def _hotspot(make: Maker) -> q.Question:
 def _rating(make: Maker) -> q.Question:
     top = _TOP + _BELOW_PROMPT
     rows = [make.field("scale", f"Row {n}", top + (n - 1) * 120, h=104, w=_WIDTH, label=words,
-                       low=1, high=5, options=("not at all", "fully"))
-            for n, words in enumerate(("The first statement", "The second statement"), 1)]
+                       low=1, high=5, options=make.words("not_at_all", "fully"))
+            for n, words in enumerate(make.words("first_statement", "second_statement"), 1)]
     return q.RatingScale(
         id=make.fresh(), name="Question", attempts=1, feedback=_thanks(make),
         rows=tuple(q.Row(id=make.fresh(), element=row.id) for row in rows),

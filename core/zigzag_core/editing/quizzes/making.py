@@ -121,7 +121,7 @@ def _slide(written: Written, slide: Slide, course: Course, fresh: IdSource, say:
     is_blanks = kind == "blanks"
     prompt = make.put(Text(
         id=fresh(), name="Question", x=make.left, y=make.top, w=make.width, h=64, level="heading",
-        text=rich(DESCRIPTORS[kind].prompt if is_blanks else written.prompt),
+        text=rich(say("ask_blanks") if is_blanks else written.prompt),
         **make.follow("heading", size=34, text_colour="ink", fit="shrink")))
     question = _BUILD[kind](make, written)
     bottom = max(element.y + element.h for element in make.elements)
@@ -137,7 +137,8 @@ def _slide(written: Written, slide: Slide, course: Course, fresh: IdSource, say:
 def _filled(
     slide: Slide, written: Written, elements: Sequence[Element], question: q.Question, say: Say
 ) -> Slide:
-    plain = "".join(blanks_in(written.prompt)).replace("\n", " ")
+    asked = say(f"ask_{written.sample}") if written.sample else written.prompt
+    plain = "".join(blanks_in(asked)).replace("\n", " ")
     title = plain if len(plain) <= _LONGEST_TITLE else plain[:_LONGEST_TITLE - 1].rstrip() + "…"
     return slide.model_copy(update={
         "title": title, "level": written.level, "tags": written.tags, "questions": (question,),

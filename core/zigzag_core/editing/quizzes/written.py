@@ -9,6 +9,7 @@ from zigzag_core.course.questions.descriptors import DESCRIPTORS, QuestionKind
 from zigzag_core.course.quizzes import LEVELS, Level
 from zigzag_core.course.text.numbers import number_in
 from zigzag_core.errors import NotAQuestion
+from zigzag_core.words import say_english
 
 WrittenKind = Literal[
     "single_choice", "multiple_response", "true_false", "blanks", "short_text", "numeric",
@@ -102,7 +103,7 @@ def counted(text: str) -> tuple[Written, ...]:
     made: list[Written] = []
     for part in filter(None, parts):
         kind = kind_named(part[2])
-        made += (Written(line=1, prompt=DESCRIPTORS[kind].prompt, sample=kind)
+        made += (Written(line=1, prompt=say_english(f"ask_{kind}"), sample=kind)
                  for _ in range(int(part[1])))
     return tuple(made)
 
