@@ -28,8 +28,8 @@ export async function follow(asked: Promise<Job>): Promise<Job> {
   }
 }
 
-/** Kinds that a window asks for by itself; nobody waits for them. */
-const QUIET = new Set(["check", "try", "compile", "take"]);
+/** Kinds that a window, or the server, asks for by itself; nobody waits for them. */
+const QUIET = new Set(["check", "try", "compile", "take", "tracking", "prove", "reset_mail", "post_mail"]);
 
 /** Follow what was begun before this window was opened; `done` is told what has come of it. */
 export async function followUnfinished(done: Found, failed: (error: unknown) => void): Promise<void> {
