@@ -226,7 +226,8 @@ def test_where_nothing_can_be_stored_a_report_waits_as_long_as_the_page_does(
         " set.call(this, key, text); };")
     _finish(page)
     page.see("is not sent yet")
-    assert "letters" not in _kept(page)
+    # Of an earlier course there may be an empty list.
+    assert '"tries"' not in _kept(page)
     room("up")
     page.see("Your result of “Keys” was sent.")
 

@@ -105,6 +105,30 @@ def test_questions_are_pasted_and_the_quiz_gets_limits_bands_and_an_outcome(
     page.see("Your result")
 
 
+def test_all_questions_are_made_a_survey_in_one_setting(page, server, tmp_path):
+    file = tmp_path / "course.zigzag"
+    file.write_bytes(archived(taken_course(), {}))
+    slug = server.manage("import", str(file))
+    page.go(f"/courses/{slug}/plan")
+    page.click("[aria-label^='Quiz “Keys']")
+    page.click("[role=tab][data-value=results]")
+
+    def purposes():
+        page.saved()
+        return {q["purpose"] for one in page.call("GET", f"/courses/{slug}")["slides"]
+                for q in one["slide"]["questions"]}
+
+    choose = "select[aria-label='All questions are']"
+    assert page.find(choose).get_attribute("value") == "scored"
+    Select(page.find(choose)).select_by_visible_text("survey")
+    page.until(lambda: page.find(choose).get_attribute("value") == "survey")
+    assert purposes() == {"survey"}
+    page.browser.execute_script("document.activeElement.blur()")
+    page.find("body").send_keys(Keys.CONTROL, "z")
+    page.until(lambda: page.find(choose).get_attribute("value") == "scored")
+    assert purposes() == {"scored"}
+
+
 def test_a_panel_for_each_number_of_right_answers_is_made_from_the_first(page, server, tmp_path):
     file = tmp_path / "course.zigzag"
     file.write_bytes(archived(taken_course(outcomes=()), {}))

@@ -12,7 +12,7 @@ import { t } from "../../../words/quiz";
 import { useCourse } from "../../store/store";
 import { Outcomes } from "./Outcomes";
 import { PostCard } from "./PostCard";
-import { addBand, bandEach, changeBand, changeBanded, changeQuiz, makePanels, MOST_BANDS, removeBand, withoutPanels } from "./quizzes";
+import { addBand, bandEach, changeBand, changeBanded, changeQuiz, makePanels, MOST_BANDS, purposeOf, removeBand, setPurpose, withoutPanels, type Purpose } from "./quizzes";
 
 const COUNTS = [["best", t("countsBest")], ["last", t("countsLast")], ["first", t("countsFirst")], ["mean", t("countsMean")]] as const;
 /** The settings of the result; a learner is `asked` so many questions. */
@@ -23,6 +23,7 @@ export function Results({ section, quiz, own, asked }: { section: Section; quiz:
   return (
     <Flex direction="column" gap="4" maxW="640px">
       <Box bg="paper" borderWidth="1px" borderRadius="card" px="4" py="3" css={{ "& [data-labelled] > :first-of-type": { width: "150px" } }}>
+        <PurposeOfAll section={section.id} own={own} />
         <NumberField
           label={t("passMarkOfTheQuiz")} help={t("passMarkHelp")} value={quiz.pass_mark ?? null} min={0} max={100}
           none={{ word: t("asTheCourse", { mark }), onNone: () => put(t("passMarkOfTheQuiz"), { pass_mark: null }, "mark") }}
@@ -40,6 +41,17 @@ export function Results({ section, quiz, own, asked }: { section: Section; quiz:
       <Bands section={section.id} quiz={quiz} asked={asked} />
       <PostCard section={section.id} quiz={quiz} />
     </Flex>
+  );
+}
+
+const PURPOSES = [["scored", t("allScored")], ["practice", t("allPractice")], ["survey", t("allSurvey")]] as const;
+
+/** What all questions of the quiz are for, in one setting. */
+function PurposeOfAll({ section, own }: { section: string; own: readonly string[] }): ReactNode {
+  const purpose = useCourse((state) => purposeOf(own, state.slides));
+  const options = purpose ? PURPOSES : [["", t("eachAsSet")] as const, ...PURPOSES];
+  return (
+    <Choose<Purpose | ""> label={t("questionsAreFor")} help={t("questionsAreForHelp")} value={purpose ?? ""} options={options} onChange={(next) => { if (next) setPurpose(section, next); }} />
   );
 }
 

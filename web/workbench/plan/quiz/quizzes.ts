@@ -201,6 +201,23 @@ function withBands(quiz: Quiz, bands: Quiz["bands"]): Quiz {
   return limits.size < bands.length ? quiz : { ...quiz, bands: [...bands].sort((a, b) => a.least - b.least) };
 }
 
+export type Purpose = Slide["questions"][number]["purpose"];
+
+/** What the questions on these slides are for; null where there are none, or they differ. Rating scales are a survey's in any case. */
+export function purposeOf(own: readonly string[], slides: Readonly<Record<string, Slide>>): Purpose | null {
+  const found = new Set(own.flatMap((id) => slides[id]?.questions ?? []).filter(({ kind }) => kind !== "rating_scale").map(({ purpose }) => purpose));
+  return found.size === 1 ? [...found][0] ?? null : null;
+}
+
+/** Let all questions of a quiz be for this. */
+export function setPurpose(section: string, purpose: Purpose): void {
+  const { course, slides } = get();
+  const changed = slidesOf(course, section).flatMap((id) => slides[id] ?? []).filter(({ questions }) => questions.length).map((slide): Slide => ({
+    ...slide, questions: slide.questions.map((question) => (question.kind === "rating_scale" ? question : { ...question, purpose })),
+  }));
+  apply(t("questionsAreFor"), { slides: Object.fromEntries(changed.map((slide) => [slide.id, slide])) });
+}
+
 /** Say how hard the questions of a slide are. */
 export function setLevel(slide: string, level: NonNullable<Slide["level"]> | ""): void {
   const found = get().slides[slide];
