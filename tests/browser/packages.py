@@ -31,6 +31,18 @@ def inside(page) -> None:
     page.frames("iframe[title='The package']", "iframe")
 
 
+def title(page) -> str:
+    """The title of the slide that the learner is at."""
+    return page.find("main.zz-view").get_attribute("aria-label").split(": ", 1)[1]
+
+
+def goes_on(page) -> None:
+    """Go to the next slide, and wait for it."""
+    before = title(page)
+    page.press("Next")
+    page.until(lambda: title(page) != before)
+
+
 def pass_time(page, seconds) -> None:
     """Let time pass on the page's own clock."""
     page.browser.execute_script(

@@ -11,7 +11,7 @@ from tests.core.test_quiz_details import ASKED, detailed
 from tests.core.test_quiz_taking import taken_course
 
 from .driver import fit_window
-from .packages import inside, launch
+from .packages import goes_on, inside, launch, title
 from .test_access import violations
 
 ON = "trainer@huts.example"
@@ -33,24 +33,14 @@ def _posting(document, post, **settings):
         "course": document.course.model_copy(update={"sections": sections})})
 
 
-def _title(page) -> str:
-    return page.find("main.zz-view").get_attribute("aria-label").split(": ", 1)[1]
-
-
-def _goes_on(page) -> None:
-    before = _title(page)
-    page.press("Next")
-    page.until(lambda: _title(page) != before)
-
-
 def _finish(page) -> None:
     """From the opening slide to the result, without an answer."""
     for _ in range(4):
-        _goes_on(page)
+        goes_on(page)
     page.press("Next")
     page.see("Go on once more to finish the quiz.")
     page.press("Next")
-    page.until(lambda: _title(page) == "Your result")
+    page.until(lambda: title(page) == "Your result")
 
 
 def _course(page) -> str:
@@ -89,8 +79,8 @@ def test_details_are_asked_once_checked_as_typed_and_reach_the_report(
     post = Post(mail=ON, copy_to=names["Mail"], fields=(
         *USUAL_FIELDS[1:], *(PostField(name=name, of=key) for name, key in names.items())))
     launch(page, server, tmp_path, _posting(document, post))
-    _goes_on(page)
-    assert _title(page) == "Your details" and violations(page) == []
+    goes_on(page)
+    assert title(page) == "Your details" and violations(page) == []
     name = _field(page, "Name *")
     assert name.get_attribute("value") == "Ines Tarrow", "the LMS knows the name"
     assert name.get_attribute("autocomplete") == "name"
@@ -124,7 +114,7 @@ def test_details_are_asked_once_checked_as_typed_and_reach_the_report(
     _finish(page)
     page.see("Your result of “Keys” was sent.")
     page.press("Again")
-    page.until(lambda: _title(page) not in ("Your result", "Your details"))
+    page.until(lambda: title(page) not in ("Your result", "Your details"))
     page.top()
     slug = _course(page)
     fields = dict(_reports(page, slug)[0]["fields"])
@@ -159,7 +149,7 @@ def test_a_report_waits_while_the_post_room_is_down_and_comes_once(page, server,
     page.click("a[aria-label='Launch as Ines Tarrow']")
     inside(page)
     page.press("Resume")
-    page.until(lambda: _title(page) == "Your result")
+    page.until(lambda: title(page) == "Your result")
     assert "was sent" not in page.find("body").text and '"letters":[]' in _kept(page)
     page.top()
     assert len(_reports(page, slug)) == 1
@@ -237,7 +227,7 @@ def test_the_strangest_words_arrive(page, server, tmp_path, room):
     hut = next(v.id for v in document.course.variables if v.name == "Hut")
     launch(page, server, tmp_path, _posting(
         document, Post(fields=(PostField(name="__proto__", of=hut),))))
-    _goes_on(page)
+    goes_on(page)
     strange = r'=1+1","\u202e\u{1F3D4}\ud800</script>\u0000'
     page.browser.execute_script(
         "const field = arguments[0];"
@@ -258,21 +248,21 @@ def test_the_review_opens_when_the_report_has_arrived(page, server, tmp_path, ro
     launch(page, server, tmp_path, _posting(taken_course(), Post(), review_sent=True))
     _finish(page)
     page.see("is not sent yet")
-    before = _title(page)
+    before = title(page)
     assert not page.words("Back", "button").is_enabled() or _back_leads_nowhere(page, before)
     room("up")
     page.see("was sent")
     page.press("Back")
-    page.until(lambda: _title(page) != before, "the review does not open")
+    page.until(lambda: title(page) != before, "the review does not open")
 
 
 def _back_leads_nowhere(page, before: str) -> bool:
     """Whether *Back* passes over the questions, to what comes before the quiz."""
     page.press("Back")
-    page.until(lambda: _title(page) != before)
+    page.until(lambda: title(page) != before)
     passed_over = not page.all("main input[type=radio]")
     page.press("Next")
-    page.until(lambda: _title(page) == before)
+    page.until(lambda: title(page) == before)
     return passed_over
 
 
@@ -383,7 +373,7 @@ def test_on_a_phone_the_form_fits_and_can_be_filled_in(page, server, tmp_path):
     fit_window(page.browser, 390, 844)
     document, _ = detailed()
     launch(page, server, tmp_path, document)
-    _goes_on(page)
+    goes_on(page)
     assert page.browser.execute_script(
         "return document.documentElement.scrollWidth <= innerWidth")
     _field(page, "Hut *").send_keys("Scree", Keys.TAB)
@@ -401,7 +391,7 @@ def test_a_rehearsal_says_what_a_package_would_send_and_keeps_the_path(page, ser
     _finish(page)
     page.see("In a package the result of “Keys” is sent now.")
     page.press("Back")
-    page.until(lambda: _title(page) != "Your result", "the review does not open")
+    page.until(lambda: title(page) != "Your result", "the review does not open")
     page.top()
     page.see("the report has arrived")
     page.find("input[aria-label='Name of the walkthrough']").send_keys("Reported")

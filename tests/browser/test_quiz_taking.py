@@ -15,7 +15,7 @@ from tests.core.samples import fresh_ids
 from tests.core.test_quiz_taking import taken_course
 
 from .driver import fit_window
-from .packages import inside, launch, pass_time
+from .packages import goes_on, inside, launch, pass_time, title
 from .test_access import violations
 
 TEXT = """What comes off first?
@@ -159,21 +159,11 @@ def test_a_panel_for_each_number_of_right_answers_is_made_from_the_first(page, s
     assert {band["id"] for band in bands} <= set(shown)
 
 
-def _title(page) -> str:
-    return page.find("main.zz-view").get_attribute("aria-label").split(": ", 1)[1]
-
-
-def _goes_on(page) -> None:
-    before = _title(page)
-    page.press("Next")
-    page.until(lambda: _title(page) != before)
-
-
 def test_the_time_of_a_quiz_runs_stays_over_leaving_and_ends_it(page, server, tmp_path):
     launch(page, server, tmp_path, taken_course(time_limit=120, attempts=2, pass_mark=50))
     page.find("main.zz-view")
     assert not page.all(".zz-quiz-clock")
-    _goes_on(page)
+    goes_on(page)
     first = page.find(".zz-quiz-clock").text
     page.until(lambda: page.find(".zz-quiz-clock").text != first, "the time does not pass")
     # An answer that is chosen, and not submitted.
@@ -190,13 +180,13 @@ def test_the_time_of_a_quiz_runs_stays_over_leaving_and_ends_it(page, server, tm
     pass_time(page, 45)
     page.until(lambda: page.all(".zz-quiz-clock.zz-ends"), "the end is not announced")
     pass_time(page, 60)
-    page.until(lambda: _title(page) == "Your result", "the time does not end the quiz")
+    page.until(lambda: title(page) == "Your result", "the time does not end the quiz")
     page.top()
     # What was chosen was judged, and the LMS was told.
     page.see("The result of answer 1")
     inside(page)
     page.press("Again")
-    page.until(lambda: _title(page) != "Your result")
+    page.until(lambda: title(page) != "Your result")
     assert page.find(".zz-quiz-clock").text.startswith(("2:00", "1:5"))
 
 
@@ -212,7 +202,7 @@ def test_finishing_with_open_questions_asks_and_no_attempt_is_left_afterwards(
     # Nobody has begun the quiz yet: the course may be started over.
     page.press("Start over")
     for _ in range(2):
-        _goes_on(page)
+        goes_on(page)
     page.top()
     page.press("Leave")
     page.click("a[aria-label='Launch as Ines Tarrow']")
@@ -221,16 +211,16 @@ def test_finishing_with_open_questions_asks_and_no_attempt_is_left_afterwards(
     assert "Start over" not in page.find("body").text
     page.press("Resume")
     for _ in range(2):
-        _goes_on(page)
+        goes_on(page)
     page.press("Next")
     page.see("Questions without an answer: 4. Go on once more to finish the quiz.")
-    assert _title(page) != "Your result"
+    assert title(page) != "Your result"
     page.press("Next")
-    page.until(lambda: _title(page) == "Your result")
+    page.until(lambda: title(page) == "Your result")
     page.press("Again")
     page.see("No attempt at this quiz is left.")
     page.press("Back")
-    page.until(lambda: _title(page) != "Your result")
+    page.until(lambda: title(page) != "Your result")
     assert not any(choice.is_enabled() for choice in page.all("main input[type=radio]"))
     assert page.all("main input[type=radio]") and not page.all("main input:checked")
 
@@ -246,12 +236,12 @@ def test_answers_that_are_judged_at_the_end_can_be_changed_and_reach_the_lms(
 ):
     launch(page, server, tmp_path, taken_course(judged="end", pass_mark=50))
     for _ in range(4):
-        _goes_on(page)
+        goes_on(page)
         assert "Submit" not in page.find("main").text
         page.find("main input[type=radio]").send_keys(" ")
         page.find("main input[type=radio]:checked")
     page.press("Back")
-    before = _title(page)
+    before = title(page)
     page.until(lambda: page.all("main input[type=radio]:checked"))
     page.all("main input[type=radio]")[1].send_keys(" ")
     page.until(lambda: page.all("main input[type=radio]")[1].is_selected())
@@ -259,9 +249,9 @@ def test_answers_that_are_judged_at_the_end_can_be_changed_and_reach_the_lms(
     assert "The result of answer" not in page.find("body").text
     inside(page)
     page.press("Next")
-    page.until(lambda: _title(page) != before)
+    page.until(lambda: title(page) != before)
     page.press("Next")
-    page.until(lambda: _title(page) == "Your result")
+    page.until(lambda: title(page) == "Your result")
     page.top()
     page.see("The result of answer 4")
     # The quiz is an objective of its own, which the LMS still has at the next visit.
@@ -296,12 +286,12 @@ def test_questions_are_flagged_left_for_later_and_finished_from_the_overview_on_
 ):
     fit_window(page.browser, 390, 844)
     launch(page, server, tmp_path, taken_course(way="free", overview=True, attempts=1))
-    _goes_on(page)
-    first = _title(page)
+    goes_on(page)
+    first = title(page)
     page.click("button[aria-label='Flag this question']")
     page.find("button[aria-label='Flag this question'][aria-pressed=true]")
     page.press("Later")
-    page.until(lambda: _title(page) != first)
+    page.until(lambda: title(page) != first)
     page.find("main input[type=radio]").send_keys(" ")
     page.find("main input[type=radio]:checked")
     # Leaving and coming back keeps the flag and what was chosen.
@@ -326,14 +316,14 @@ def test_questions_are_flagged_left_for_later_and_finished_from_the_overview_on_
     assert page.browser.switch_to.active_element.text == "Questions"
     page.browser.switch_to.active_element.send_keys(Keys.ENTER)
     page.all(".zz-overview li button")[0].click()
-    page.until(lambda: _title(page) == first)
+    page.until(lambda: title(page) == first)
     page.press("Questions")
     page.press("Finish the quiz")
     page.see("Questions without an answer: 3. Go on once more to finish the quiz.")
-    assert _title(page) == first
+    assert title(page) == first
     page.press("Questions")
     page.press("Finish the quiz")
-    page.until(lambda: _title(page) == "Your result")
+    page.until(lambda: title(page) == "Your result")
     assert not page.all("[data-opens=overview]")
 
 
@@ -342,7 +332,7 @@ def test_time_that_goes_on_counts_what_passes_away_and_while_the_machine_sleeps(
 ):
     launch(page, server, tmp_path, taken_course(time_limit=600, away=True, wait=30))
     page.find("main.zz-view")
-    _goes_on(page)
+    goes_on(page)
     page.until(lambda: page.find(".zz-quiz-clock").text != "10:00")
     left, since = _clock(page), time()
     page.top()
@@ -357,37 +347,37 @@ def test_time_that_goes_on_counts_what_passes_away_and_while_the_machine_sleeps(
     _later_on_the_wall(page, 300)
     page.until(lambda: left - _clock(page) >= 300, "the time asleep does not count")
     _later_on_the_wall(page, 300)
-    page.until(lambda: _title(page) == "Your result")
+    page.until(lambda: title(page) == "Your result")
     page.press("Again")
     page.see("The next attempt opens in 30 min.")
     _later_on_the_wall(page, 29 * 60)
     page.press("Again")
     page.see("The next attempt opens in 1 min.")
     _later_on_the_wall(page, 60)
-    page.until(lambda: page.button("Again").click() or _title(page) != "Your result")
+    page.until(lambda: page.button("Again").click() or title(page) != "Your result")
     assert _clock(page) > 590
 
 
 def test_a_finished_quiz_that_is_not_shown_again_leads_to_its_result(page, server, tmp_path):
     launch(page, server, tmp_path, taken_course(way="onward", review="never"))
     opening = page.find("main.zz-view").get_attribute("aria-label").split(": ", 1)[1]
-    _goes_on(page)
+    goes_on(page)
     assert not page.button("Next").get_attribute("disabled")
     back = page.words("Back", "button")
     assert not back.is_enabled()
     for _ in range(3):
-        _goes_on(page)
+        goes_on(page)
     page.press("Next")
     page.see("Questions without an answer: 4")
     page.press("Next")
-    page.until(lambda: _title(page) == "Your result")
+    page.until(lambda: title(page) == "Your result")
     page.press("Back")
-    page.until(lambda: _title(page) == opening)
+    page.until(lambda: title(page) == opening)
     page.press("Slides")
     page.until(lambda: len([row for row in page.all(".zz-menu li")
                             if "cannot be opened again" in row.text]) == 4)
     page.press("Next")
-    page.until(lambda: _title(page) == "Your result")
+    page.until(lambda: title(page) == "Your result")
 
 
 def _with_result(document):
@@ -407,11 +397,11 @@ def test_a_result_is_printed_on_one_sheet_without_bar_and_buttons(page, server, 
     address = page.browser.execute_script("return location.href")
     page.browser.get(address)
     page.find("main.zz-view")
-    _goes_on(page)
+    goes_on(page)
     for _ in range(2):
         page.press("Questions")
         page.press("Finish the quiz")
-    page.until(lambda: _title(page) == "Your result")
+    page.until(lambda: title(page) == "Your result")
     page.browser.execute_script("window.print = () => { window.printed = true; };")
     page.press("Print")
     page.until(lambda: page.browser.execute_script("return window.printed"))

@@ -1,5 +1,6 @@
 """Posts: where the results of a quiz are sent, and what is said there."""
 
+import re
 from typing import Annotated, Literal, Self
 
 from pydantic import Field, model_validator
@@ -16,6 +17,9 @@ MailAddress = Annotated[str, Field(
 """A mail address, or nothing."""
 
 WebAddress = Annotated[str, Field(max_length=2_000, pattern=r"^(https?://[^\s\"'<>]+)?$")]
+
+FIELD = re.compile(r"\{\{\s*([^{}]{1,200}?)\s*\}\}")
+"""A field that the words of a mail name: ``{{ Name }}``."""
 
 VariableRef = Annotated[Id, Refers(("variable",))]
 

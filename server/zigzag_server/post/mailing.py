@@ -1,6 +1,5 @@
 """Mail of reports: written from the settings of the post, handed to Django's mail."""
 
-import re
 from collections.abc import Iterator, Mapping
 from datetime import timedelta
 from email.utils import formataddr
@@ -10,7 +9,7 @@ from django.conf import settings
 from django.core.mail import EmailMessage
 from django.db.models import QuerySet
 from django.utils import timezone
-from zigzag_core.course.posts import Post
+from zigzag_core.course.posts import FIELD, Post
 from zigzag_core.engine.operators import is_mail
 
 from zigzag_server.courses.models import Course
@@ -24,8 +23,6 @@ MOST_TRIES = 40
 LONGEST_PAUSE = timedelta(hours=6)
 MOST_COPIES_AN_HOUR = 120
 """Copies to learners of one package: whoever has it could have them sent to anybody."""
-
-_GAP = re.compile(r"\{\{\s*([^{}]{1,200}?)\s*\}\}")
 
 
 def ask(course: Course) -> None:
@@ -93,7 +90,7 @@ def mails(report: Report, post: Post) -> Iterator[EmailMessage]:
 
 def filled(text: str, fields: Mapping[str, str]) -> str:
     """Return `text` with the fields that it names; what is no field stays as it stands."""
-    return _GAP.sub(lambda gap: fields.get(gap[1], gap[0]), text)
+    return FIELD.sub(lambda gap: fields.get(gap[1], gap[0]), text)
 
 
 def _one_line(text: str) -> str:

@@ -1,17 +1,14 @@
 """Checks of the reports of quizzes: sent nowhere, never sent, with fields that are gone."""
 
-import re
 from collections.abc import Iterator
 from typing import get_args
 
 from zigzag_core.course import CourseDocument
-from zigzag_core.course.posts import Post
+from zigzag_core.course.posts import FIELD, Post
 from zigzag_core.course.sections import quizzes_of
 from zigzag_core.course.text.rich_text import LiveValue
 
 from .finding import Finding
-
-_GAP = re.compile(r"\{\{\s*([^{}]{1,200}?)\s*\}\}")
 
 
 def post_findings(document: CourseDocument) -> Iterator[Finding]:
@@ -44,7 +41,7 @@ def _of_post(title: str, post: Post, known: set[str]) -> Iterator[tuple[str, str
                 "gone.")
     names = {field.name for field in post.sent}
     texts = (post.subject, post.before, post.after, post.small_print)
-    for word in dict.fromkeys(gap for text in texts for gap in _GAP.findall(text)):
+    for word in dict.fromkeys(gap for text in texts for gap in FIELD.findall(text)):
         if word not in names:
             yield "report_word_gone", (
                 f"The mails about “{title}” name a field “{word}” that the report does not have.")
