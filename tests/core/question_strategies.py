@@ -61,7 +61,7 @@ def graders(draw, slide, question, names):
             points=st.sampled_from([None, 0, 1.5, -2]),
         ), max_size=2))),
         points=draw(st.sampled_from([0, 1, 2.5, 10])), penalty=draw(st.sampled_from([0, 1, 0.3])),
-        floor=draw(st.sampled_from([0, -1])),
+        floor=draw(st.sampled_from([0, -1])), unanswered=draw(st.sampled_from([0, 0.5])),
         partial=draw(st.sampled_from(["none", "right_parts", "right_minus_wrong", "per_answer"])),
         attempts=draw(st.sampled_from([None, 1, 2, 3])),
         attempt_loss=draw(st.sampled_from([0, 0.25, 1])),

@@ -2,6 +2,7 @@
 
 from zigzag_core.course import CourseDocument
 from zigzag_core.course.document import Section
+from zigzag_core.course.questions.settings import Setting
 from zigzag_core.course.quizzes import Balance, QuestionSet, Quiz, Together
 from zigzag_core.course.rules.rule import StartOver
 
@@ -49,6 +50,14 @@ def keys_course(**settings) -> CourseDocument:
         course=document.course.model_copy(update={
             "title": "Before You Get the Keys", "sections": (section,)}),
         slides=tuple(slides))
+
+
+def following(document: CourseDocument, *settings: Setting) -> CourseDocument:
+    """The course with questions that all follow the defaults of their quiz in these `settings`."""
+    return document.model_copy(update={"slides": tuple(
+        slide.model_copy(update={"questions": tuple(
+            question.model_copy(update={"follows": settings}) for question in slide.questions)})
+        for slide in document.slides)})
 
 
 def check_drawn(titles: list[str]) -> None:

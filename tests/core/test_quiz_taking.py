@@ -3,6 +3,7 @@
 import pytest
 from zigzag_core.course import plain, rich
 from zigzag_core.course.document import Section
+from zigzag_core.course.questions.settings import QuestionDefaults
 from zigzag_core.course.quizzes import Band, QuestionSet, Quiz
 from zigzag_core.course.rules.rule import StartOver
 from zigzag_core.course.rules.timing import Timing
@@ -15,6 +16,7 @@ from zigzag_core.tracking.progress import pack, unpack
 from zigzag_core.verification.findings.document import findings
 
 from .making import Learner, button
+from .quiz_course import following
 from .samples import fresh_ids, quiz_course, with_slides
 
 QUESTIONS = 4
@@ -120,6 +122,23 @@ def test_finishing_with_open_questions_asks_once():
     before = learner.state.answers
     learner.clicks(*(e.draw.id for e in learner.index.slides[learner.slide].elements))
     assert learner.state.answers == before
+
+
+def test_what_was_never_answered_can_cost_points_when_the_quiz_is_finished():
+    costs = QuestionDefaults(unanswered=0.5)
+    learner = Taker(following(taken_course(defaults=costs), "unanswered"))
+    learner.does("next").answers(True, True, True)
+    assert learner.quiz("points") == 3
+    learner.does("next").does("next")
+    assert learner.title == "Your result"
+    assert (learner.quiz("points"), learner.quiz("score")) == (2.5, 62.5)
+    assert points(learner.index, learner.state) == 2.5
+    # It is kept over leaving; a further attempt begins with nothing.
+    back = unpack(learner.index, pack(learner.index, learner.state))
+    assert points(learner.index, back) == 2.5
+    learner.clicks(next(e.draw.id for e in learner.index.slides[learner.slide].elements
+                        if e.draw.id == "again"))
+    assert learner.quiz("points") == 0
 
 
 def test_a_pass_mark_of_the_quiz_has_to_be_reached_to_pass_the_course():

@@ -6,12 +6,13 @@ from itertools import compress
 
 from zigzag_core.course import Input
 from zigzag_core.course.posts import USUAL_FIELDS, Post, PostField
+from zigzag_core.course.questions.settings import SETTINGS, QuestionDefaults
 from zigzag_core.course.quizzes import Band
 from zigzag_core.course.rules.timing import Timing
 from zigzag_core.engine import engine, wall
 from zigzag_core.engine.index import Index
 
-from tests.core.quiz_course import keys_course
+from tests.core.quiz_course import following, keys_course
 from tests.core.samples import program_of
 from tests.core.test_quiz_details import ASKED, detailed
 from tests.core.test_quiz_taking import taken_course
@@ -43,6 +44,8 @@ def _settings(draw: random.Random) -> dict:
             *USUAL_FIELDS, PostField(name="Hut", of="nowhere"),
             PostField(name="Seen", of="slides_seen"), PostField(name="Band", of="quiz_band")))]),
         "review_sent": draw.random() < 0.5,
+        "defaults": draw.choice([None, QuestionDefaults(unanswered=0.5), QuestionDefaults(
+            unanswered=2, attempts=2, penalty=1, floor=-1, required=True)]),
     }
 
 
@@ -96,9 +99,10 @@ def test_taking_quizzes_is_traced():
         for number in range(RUNS):
             draw = random.Random(base * 1_000 + number)
             made = _settings(draw)
-            document = (keys_course(**made) if number % 4 == 0
-                        else detailed(ASKED[:2], **made)[0] if number % 8 == 1
-                        else taken_course(**made))
+            document = following(
+                keys_course(**made) if number % 4 == 0
+                else detailed(ASKED[:2], **made)[0] if number % 8 == 1
+                else taken_course(**made), *SETTINGS)
             slides = tuple(slide.model_copy(update={"timing": Timing(length=draw.choice(
                 [0, 2_000, 10_000, 60_000]))}) for slide in document.slides)
             course = document.course.model_copy(update={

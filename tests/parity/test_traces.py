@@ -7,11 +7,15 @@ import pytest
 from hypothesis import HealthCheck, Phase, given, seed, settings
 from hypothesis import strategies as st
 from zigzag_core.compiler.compile import compile_course
-from zigzag_core.course import Background, Course, SlideSize, Style, Text, rich
+from zigzag_core.course import Background, Course, Slide, SlideSize, Style, Text, rich
 from zigzag_core.course.document import Completion
 from zigzag_core.course.layouts.resolve import Sources, resolved
 from zigzag_core.course.layouts.shipped import SHIPPED_LAYOUTS
+from zigzag_core.course.questions.descriptors import QUESTION_KINDS
+from zigzag_core.course.questions.following import with_defaults
+from zigzag_core.course.questions.settings import QuestionDefaults
 from zigzag_core.course.style.usual_styles import USUAL_STYLES
+from zigzag_core.editing.adding import add
 from zigzag_core.editing.layouts.following import slide_from, with_layout
 from zigzag_core.engine.index import Index
 from zigzag_core.program import (
@@ -178,3 +182,24 @@ def test_slides_that_follow_layouts_and_styles_are_traced():
         "slides": [[a.model_dump(mode="json"), b.model_dump(mode="json")] for a, b in cases],
     }])
     assert any(before.elements != after.elements for before, after in cases)
+
+
+def test_questions_that_follow_the_defaults_of_their_quiz_are_traced():
+    """What `web/tests/defaults.test.ts` must come to as well."""
+    defaults = QuestionDefaults(
+        points=3, penalty=1, floor=-1, unanswered=2, attempts=None, attempt_loss=0.5,
+        time_limit=90, extendable=False, partial="right_minus_wrong", required=True,
+        right=rich("Well seen."), place="over", tells=True, submit_label="Check")
+    fresh, cases = fresh_ids(14), []
+    for kind in QUESTION_KINDS:
+        made, _, _ = add(Slide(id=fresh(), title=kind), kind, fresh, SlideSize())
+        for step in (1, 2, 3):
+            [question] = made.questions
+            own = made.model_copy(update={"questions": (
+                question.model_copy(update={"follows": question.follows[::step]}),)})
+            cases.append((own, with_defaults(own, defaults)))
+    write("defaults", [{
+        "defaults": defaults.model_dump(mode="json"),
+        "slides": [[a.model_dump(mode="json"), b.model_dump(mode="json")] for a, b in cases],
+    }])
+    assert all(before.questions != after.questions for before, after in cases)

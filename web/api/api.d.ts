@@ -3490,6 +3490,11 @@ export interface components {
              */
             floor: number;
             /**
+             * Unanswered
+             * @default 0
+             */
+            unanswered: number;
+            /**
              * Partial
              * @default none
              * @enum {string}
@@ -3588,6 +3593,11 @@ export interface components {
              * @default []
              */
             table: components["schemas"]["AnswerRow"][];
+            /**
+             * Follows
+             * @default []
+             */
+            follows: ("points" | "penalty" | "unanswered" | "partial" | "attempts" | "loss" | "time_limit" | "shuffle" | "submit_is" | "required" | "show_right" | "right" | "partly" | "wrong" | "last" | "time_up" | "nothing" | "answered" | "place" | "tells" | "submit_label" | "reset_label")[];
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -3913,6 +3923,11 @@ export interface components {
              */
             floor: number;
             /**
+             * Unanswered
+             * @default 0
+             */
+            unanswered: number;
+            /**
              * Partial
              * @default none
              * @enum {string}
@@ -4011,6 +4026,11 @@ export interface components {
              * @default []
              */
             table: components["schemas"]["AnswerRow"][];
+            /**
+             * Follows
+             * @default []
+             */
+            follows: ("points" | "penalty" | "unanswered" | "partial" | "attempts" | "loss" | "time_limit" | "shuffle" | "submit_is" | "required" | "show_right" | "right" | "partly" | "wrong" | "last" | "time_up" | "nothing" | "answered" | "place" | "tells" | "submit_label" | "reset_label")[];
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -4339,6 +4359,11 @@ export interface components {
              */
             floor: number;
             /**
+             * Unanswered
+             * @default 0
+             */
+            unanswered: number;
+            /**
              * Partial
              * @default none
              * @enum {string}
@@ -4437,6 +4462,11 @@ export interface components {
              * @default []
              */
             table: components["schemas"]["AnswerRow"][];
+            /**
+             * Follows
+             * @default []
+             */
+            follows: ("points" | "penalty" | "unanswered" | "partial" | "attempts" | "loss" | "time_limit" | "shuffle" | "submit_is" | "required" | "show_right" | "right" | "partly" | "wrong" | "last" | "time_up" | "nothing" | "answered" | "place" | "tells" | "submit_label" | "reset_label")[];
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -4787,6 +4817,11 @@ export interface components {
              */
             floor: number;
             /**
+             * Unanswered
+             * @default 0
+             */
+            unanswered: number;
+            /**
              * Partial
              * @default none
              * @enum {string}
@@ -4885,6 +4920,11 @@ export interface components {
              * @default []
              */
             table: components["schemas"]["AnswerRow"][];
+            /**
+             * Follows
+             * @default []
+             */
+            follows: ("points" | "penalty" | "unanswered" | "partial" | "attempts" | "loss" | "time_limit" | "shuffle" | "submit_is" | "required" | "show_right" | "right" | "partly" | "wrong" | "last" | "time_up" | "nothing" | "answered" | "place" | "tells" | "submit_label" | "reset_label")[];
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -5219,6 +5259,11 @@ export interface components {
              */
             floor: number;
             /**
+             * Unanswered
+             * @default 0
+             */
+            unanswered: number;
+            /**
              * Partial
              * @default none
              * @enum {string}
@@ -5317,6 +5362,11 @@ export interface components {
              * @default []
              */
             table: components["schemas"]["AnswerRow"][];
+            /**
+             * Follows
+             * @default []
+             */
+            follows: ("points" | "penalty" | "unanswered" | "partial" | "attempts" | "loss" | "time_limit" | "shuffle" | "submit_is" | "required" | "show_right" | "right" | "partly" | "wrong" | "last" | "time_up" | "nothing" | "answered" | "place" | "tells" | "submit_label" | "reset_label")[];
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -5446,6 +5496,11 @@ export interface components {
              */
             floor: number;
             /**
+             * Unanswered
+             * @default 0
+             */
+            unanswered: number;
+            /**
              * Partial
              * @default none
              * @enum {string}
@@ -5544,6 +5599,11 @@ export interface components {
              * @default []
              */
             table: components["schemas"]["AnswerRow"][];
+            /**
+             * Follows
+             * @default []
+             */
+            follows: ("points" | "penalty" | "unanswered" | "partial" | "attempts" | "loss" | "time_limit" | "shuffle" | "submit_is" | "required" | "show_right" | "right" | "partly" | "wrong" | "last" | "time_up" | "nothing" | "answered" | "place" | "tells" | "submit_label" | "reset_label")[];
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -5626,6 +5686,11 @@ export interface components {
              */
             floor: number;
             /**
+             * Unanswered
+             * @default 0
+             */
+            unanswered: number;
+            /**
              * Partial
              * @default none
              * @enum {string}
@@ -5724,6 +5789,11 @@ export interface components {
              * @default []
              */
             table: components["schemas"]["AnswerRow"][];
+            /**
+             * Follows
+             * @default []
+             */
+            follows: ("points" | "penalty" | "unanswered" | "partial" | "attempts" | "loss" | "time_limit" | "shuffle" | "submit_is" | "required" | "show_right" | "right" | "partly" | "wrong" | "last" | "time_up" | "nothing" | "answered" | "place" | "tells" | "submit_label" | "reset_label")[];
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -5803,6 +5873,11 @@ export interface components {
              */
             floor: number;
             /**
+             * Unanswered
+             * @default 0
+             */
+            unanswered: number;
+            /**
              * Partial
              * @default none
              * @enum {string}
@@ -5901,6 +5976,11 @@ export interface components {
              * @default []
              */
             table: components["schemas"]["AnswerRow"][];
+            /**
+             * Follows
+             * @default []
+             */
+            follows: ("points" | "penalty" | "unanswered" | "partial" | "attempts" | "loss" | "time_limit" | "shuffle" | "submit_is" | "required" | "show_right" | "right" | "partly" | "wrong" | "last" | "time_up" | "nothing" | "answered" | "place" | "tells" | "submit_label" | "reset_label")[];
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -6335,6 +6415,11 @@ export interface components {
              */
             floor: number;
             /**
+             * Unanswered
+             * @default 0
+             */
+            unanswered: number;
+            /**
              * Partial
              * @default none
              * @enum {string}
@@ -6433,6 +6518,11 @@ export interface components {
              * @default []
              */
             table: components["schemas"]["AnswerRow"][];
+            /**
+             * Follows
+             * @default []
+             */
+            follows: ("points" | "penalty" | "unanswered" | "partial" | "attempts" | "loss" | "time_limit" | "shuffle" | "submit_is" | "required" | "show_right" | "right" | "partly" | "wrong" | "last" | "time_up" | "nothing" | "answered" | "place" | "tells" | "submit_label" | "reset_label")[];
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -6864,6 +6954,11 @@ export interface components {
              */
             floor: number;
             /**
+             * Unanswered
+             * @default 0
+             */
+            unanswered: number;
+            /**
              * Partial
              * @default none
              * @enum {string}
@@ -6962,6 +7057,11 @@ export interface components {
              * @default []
              */
             table: components["schemas"]["AnswerRow"][];
+            /**
+             * Follows
+             * @default []
+             */
+            follows: ("points" | "penalty" | "unanswered" | "partial" | "attempts" | "loss" | "time_limit" | "shuffle" | "submit_is" | "required" | "show_right" | "right" | "partly" | "wrong" | "last" | "time_up" | "nothing" | "answered" | "place" | "tells" | "submit_label" | "reset_label")[];
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -7058,6 +7158,11 @@ export interface components {
              */
             floor: number;
             /**
+             * Unanswered
+             * @default 0
+             */
+            unanswered: number;
+            /**
              * Partial
              * @default none
              * @enum {string}
@@ -7156,6 +7261,11 @@ export interface components {
              * @default []
              */
             table: components["schemas"]["AnswerRow"][];
+            /**
+             * Follows
+             * @default []
+             */
+            follows: ("points" | "penalty" | "unanswered" | "partial" | "attempts" | "loss" | "time_limit" | "shuffle" | "submit_is" | "required" | "show_right" | "right" | "partly" | "wrong" | "last" | "time_up" | "nothing" | "answered" | "place" | "tells" | "submit_label" | "reset_label")[];
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -8137,6 +8247,11 @@ export interface components {
              */
             floor: number;
             /**
+             * Unanswered
+             * @default 0
+             */
+            unanswered: number;
+            /**
              * Partial
              * @default none
              * @enum {string}
@@ -8235,6 +8350,11 @@ export interface components {
              * @default []
              */
             table: components["schemas"]["AnswerRow"][];
+            /**
+             * Follows
+             * @default []
+             */
+            follows: ("points" | "penalty" | "unanswered" | "partial" | "attempts" | "loss" | "time_limit" | "shuffle" | "submit_is" | "required" | "show_right" | "right" | "partly" | "wrong" | "last" | "time_up" | "nothing" | "answered" | "place" | "tells" | "submit_label" | "reset_label")[];
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -9359,6 +9479,132 @@ export interface components {
             of: string;
         };
         /**
+         * QuestionDefaults
+         * @description What the questions of a quiz take where they follow it. The fields are those of a question.
+         */
+        QuestionDefaults: {
+            /**
+             * Points
+             * @default 1
+             */
+            points: number;
+            /**
+             * Penalty
+             * @default 0
+             */
+            penalty: number;
+            /**
+             * Floor
+             * @default 0
+             */
+            floor: number;
+            /**
+             * Unanswered
+             * @default 0
+             */
+            unanswered: number;
+            /**
+             * Partial
+             * @default none
+             * @enum {string}
+             */
+            partial: "none" | "right_parts" | "right_minus_wrong";
+            /**
+             * Attempts
+             * @default 1
+             */
+            attempts: number | null;
+            /**
+             * Attempt Loss
+             * @default 0
+             */
+            attempt_loss: number;
+            /** Time Limit */
+            time_limit?: number | null;
+            /**
+             * Extendable
+             * @default true
+             */
+            extendable: boolean;
+            /**
+             * Shuffle
+             * @default true
+             */
+            shuffle: boolean;
+            /**
+             * Submit Is
+             * @default disabled
+             * @enum {string}
+             */
+            submit_is: "disabled" | "hidden" | "ready";
+            /**
+             * Required
+             * @default false
+             */
+            required: boolean;
+            /**
+             * Show Right
+             * @default false
+             */
+            show_right: boolean;
+            /**
+             * @default {
+             *       "blocks": []
+             *     }
+             */
+            right: components["schemas"]["RichText"];
+            /**
+             * @default {
+             *       "blocks": []
+             *     }
+             */
+            partly: components["schemas"]["RichText"];
+            /**
+             * @default {
+             *       "blocks": []
+             *     }
+             */
+            wrong: components["schemas"]["RichText"];
+            /**
+             * @default {
+             *       "blocks": []
+             *     }
+             */
+            last: components["schemas"]["RichText"];
+            /**
+             * @default {
+             *       "blocks": []
+             *     }
+             */
+            time_up: components["schemas"]["RichText"];
+            /**
+             * @default {
+             *       "blocks": []
+             *     }
+             */
+            nothing: components["schemas"]["RichText"];
+            /**
+             * @default {
+             *       "blocks": []
+             *     }
+             */
+            answered: components["schemas"]["RichText"];
+            /** Place */
+            place?: ("below" | "beside" | "over") | null;
+            /** Tells */
+            tells?: boolean | null;
+            /**
+             * Submit Label
+             * @default
+             */
+            submit_label: string;
+            /**
+             * Reset Label
+             * @default
+             */
+            reset_label: string;
+        };
+        /**
          * QuestionSet
          * @description A set of a quiz: `take` so many of its questions at random (None: all).
          *
@@ -9422,7 +9668,7 @@ export interface components {
          *
          *     The slide `details` asks for the learner's details before the first attempt, and never again.
          *     What each attempt came to is reported as `post` says; with `review_sent` there is no review
-         *     before that has arrived.
+         *     before that has arrived. Its questions follow its `defaults` in what they do not set themselves.
          */
         Quiz: {
             /**
@@ -9525,6 +9771,7 @@ export interface components {
              * @default false
              */
             review_sent: boolean;
+            defaults?: components["schemas"]["QuestionDefaults"] | null;
         };
         /**
          * Section
@@ -11293,7 +11540,8 @@ export interface components {
          *     says what of an order counts. `time_limit` is in seconds, which learners may make
          *     longer where it is `extendable`; `returns` says when wrong items go back to where they were,
          *     `drops_count` whether a drop that went back counts as wrong. `attempt_points` are the most
-         *     that the second, third … attempt gives.
+         *     that the second, third … attempt gives. Where its quiz is finished without an answer, that costs
+         *     `unanswered` points.
          */
         Grader: {
             /** Id */
@@ -11342,6 +11590,11 @@ export interface components {
              * @default 0
              */
             floor: number;
+            /**
+             * Unanswered
+             * @default 0
+             */
+            unanswered: number;
             /**
              * Partial
              * @default none

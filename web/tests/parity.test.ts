@@ -5,7 +5,7 @@ import { describe, expect, test } from "vitest";
 import { replay, type Trace } from "./replay";
 
 const folder = fileURLToPath(new URL("../../tests/parity/traces/", import.meta.url));
-const OTHERS = ["changes.json", "draws.json", "names.json", "resolved.json"];
+const OTHERS = ["changes.json", "draws.json", "names.json", "resolved.json", "defaults.json"];
 const files = (existsSync(folder) ? readdirSync(folder) : [])
   .filter((name) => name.endsWith(".json") && !OTHERS.includes(name));
 

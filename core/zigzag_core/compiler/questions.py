@@ -55,6 +55,7 @@ def grader_of(slide: Slide, question: q.Question, say: Say = say_english) -> Gra
         ),
         rows=tuple(_row(row, [part.id for part in parts]) for row in question.table),
         points=question.points, penalty=question.penalty, floor=question.floor,
+        unanswered=question.unanswered,
         partial=question.partial, attempts=question.attempts, attempt_loss=question.attempt_loss,
         attempt_points=question.attempt_points,
         at_least=question.held.get("at_least", 1),

@@ -8,6 +8,7 @@ from pydantic import Field, model_validator
 from .kinds import Is, MaybeSlide, SlideRef
 from .model import Id, Model, Name
 from .posts import Post
+from .questions.settings import QuestionDefaults
 
 Level = Literal["easy", "medium", "hard"]
 """How hard the questions of a slide are."""
@@ -133,7 +134,7 @@ class Quiz(Model):
 
     The slide `details` asks for the learner's details before the first attempt, and never again.
     What each attempt came to is reported as `post` says; with `review_sent` there is no review
-    before that has arrived.
+    before that has arrived. Its questions follow its `defaults` in what they do not set themselves.
     """
 
     sets: tuple[QuestionSet, ...] = Field(default=(), max_length=50)
@@ -159,6 +160,7 @@ class Quiz(Model):
     details: MaybeSlide = None
     post: Post | None = None
     review_sent: bool = False
+    defaults: QuestionDefaults | None = None
 
     @model_validator(mode="after")
     def _sets_are_apart(self) -> Self:

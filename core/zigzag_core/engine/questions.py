@@ -138,15 +138,20 @@ def reset(run: Run, question: str, answer_only: bool = False) -> None:
 
 
 def conclude(run: Run, questions: Iterable[str]) -> None:
-    """Judge what was answered and not judged yet, and lock all of these questions."""
+    """Judge what was answered and not judged yet, and lock all of these questions.
+
+    What has no answer costs what the question takes for that.
+    """
     for question in questions:
         grader, found = run.index.questions[question], _answer(run, question)
         if found.locked:
             continue
         if is_unjudged(grader, found.given, found.judged):
             _judge(run, grader, found, in_time=False)
-        else:
+        elif found.attempts or grader.purpose != "scored":
             _put(run, question, replace(found, locked=True))
+        else:
+            _put(run, question, replace(found, locked=True, points=number(-grader.unanswered)))
 
 
 def order_of(grader: Grader, state: State) -> tuple[str, ...]:

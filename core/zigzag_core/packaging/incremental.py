@@ -1,8 +1,9 @@
 """Compiling a course slide by slide, and only the slides that have changed.
 
-What a slide came to is kept as text. It is used again while the slide's own text, the layouts and
-styles it may follow, and all that it may know of the rest of the course (`compiler.scope`) are the
-same. Nothing but these goes into a compiled slide, so what is kept is never out of date.
+What a slide came to is kept as text. It is used again while the slide's own text, the layouts,
+styles and defaults of a quiz that it may follow, and all that it may know of the rest of the course
+(`compiler.scope`) are the same. Nothing but these goes into a compiled slide, so what is kept is
+never out of date.
 """
 
 from collections.abc import Mapping, Sequence
@@ -115,8 +116,12 @@ class Compilation:
         self._texts = dict(zip(course.slides, texts, strict=True))
         self._slides: dict[str, Slide] = {}
         looks = to_json([course.layouts, course.styles])
+        self._sources = Sources(course)
+        defaults = {
+            name: to_json(given) for name, given in self._sources.defaults.items()}
         self._source = {
-            name: _hash(_code(), looks, text.encode()) for name, text in self._texts.items()}
+            name: _hash(_code(), looks, defaults.get(name, b""), text.encode())
+            for name, text in self._texts.items()}
         found = {name: _read(text) for name, text in (kept or {}).items() if name in self._texts}
         self._kept = {
             name: one for name, one in found.items() if one and one.source == self._source[name]
@@ -166,10 +171,6 @@ class Compilation:
     @cached_property
     def _scope(self) -> Scope:
         return scope_of(self.course, tuple(self._facts.values()))
-
-    @cached_property
-    def _sources(self) -> Sources:
-        return Sources(self.course)
 
     def _parsed(self, name: str) -> Slide:
         if name not in self._slides:

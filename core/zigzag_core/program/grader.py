@@ -5,7 +5,8 @@ from typing import Annotated, Literal
 from zigzag_core.course.kinds import Is, Refers
 from zigzag_core.course.model import Model
 from zigzag_core.course.questions.descriptors import Form
-from zigzag_core.course.questions.question import Accepts, Letters, Points
+from zigzag_core.course.questions.question import Accepts, Letters
+from zigzag_core.course.questions.settings import Points
 from zigzag_core.course.text.rich_text import RichText
 
 from .field_types import ElementName, PartName, ProgramId, SlideName
@@ -64,7 +65,8 @@ class Grader(Model):
     says what of an order counts. `time_limit` is in seconds, which learners may make
     longer where it is `extendable`; `returns` says when wrong items go back to where they were,
     `drops_count` whether a drop that went back counts as wrong. `attempt_points` are the most
-    that the second, third … attempt gives.
+    that the second, third … attempt gives. Where its quiz is finished without an answer, that costs
+    `unanswered` points.
     """
 
     id: Annotated[ProgramId, Is("question")]
@@ -81,6 +83,7 @@ class Grader(Model):
     points: Points
     penalty: Points = 0
     floor: float = 0
+    unanswered: Points = 0
     partial: Literal["none", "right_parts", "right_minus_wrong", "per_answer"] = "none"
     attempts: int | None
     attempt_loss: float = 0

@@ -16,6 +16,7 @@ from zigzag_core.course.questions.answer_row import MOST_PARTS, MOST_TABLE_BYTES
 from zigzag_core.course.questions.descriptors import DESCRIPTORS
 from zigzag_core.course.questions.feedback import Feedback
 from zigzag_core.course.questions.question import PART_LISTS, SINGLE_PARTS
+from zigzag_core.course.questions.settings import DESIGN, FIELDS, LABELS, WORDS
 from zigzag_core.course.rules.expression import GIVEN, OPERATORS
 from zigzag_core.course.rules.patterns import SETS
 from zigzag_core.course.style.style import Look
@@ -52,6 +53,10 @@ def tables() -> dict[str, Any]:
         },
         "PART_LISTS": list(PART_LISTS),
         "SINGLE_PARTS": list(SINGLE_PARTS),
+        "SETTINGS": {
+            "fields": {name: list(fields) for name, fields in FIELDS.items()},
+            "words": list(WORDS), "design": list(DESIGN), "labels": LABELS,
+        },
         "MOST_TABLE_PARTS": MOST_PARTS, "MOST_TABLE_BYTES": MOST_TABLE_BYTES,
         "SMALL_PICTURE": SMALL_PICTURE,
         "SMALL_SHOWN": SMALL_SHOWN,

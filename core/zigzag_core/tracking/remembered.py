@@ -83,12 +83,17 @@ def restored_answer(grader: Grader, answer: Answer) -> Answer:
     answer = replace(
         answer, given=given, judged=None if answer.judged is None else given,
         slips=min(answer.slips, LIMITS.most_slips),
-        points=max(min(number(answer.points), grader.points), number(grader.floor)),
+        points=max(min(number(answer.points), grader.points), _lowest(grader, answer)),
     )
     if answer.result is None:
         return answer
     tally = measure(grader, answer.given)
     return replace(answer, right=tally.right, wrong=tally.wrong + answer.slips)
+
+
+def _lowest(grader: Grader, answer: Answer) -> float:
+    """The fewest points that an answer, or none, can have."""
+    return number(grader.floor if answer.attempts else -grader.unanswered)
 
 
 def _still_there(

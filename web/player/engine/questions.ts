@@ -118,13 +118,14 @@ export function reset(run: Run, question: string, answerOnly = false): void {
   }
 }
 
-/** Judge what was answered and not judged yet, and lock all of these questions. */
+/** Judge what was answered and not judged yet, and lock all of these questions; no answer has its cost. */
 export function conclude(run: Run, those: readonly Grader[]): void {
   for (const grader of those) {
     const found = answerTo(run, grader.id);
     if (found.locked) continue;
     if (isUnjudged(grader, found.given, found.judged)) judged(run, grader, found, false);
-    else put(run, grader.id, { ...found, locked: true });
+    else if (found.attempts || grader.purpose !== "scored") put(run, grader.id, { ...found, locked: true });
+    else put(run, grader.id, { ...found, locked: true, points: number(-grader.unanswered) });
   }
 }
 

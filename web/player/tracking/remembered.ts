@@ -94,7 +94,8 @@ export function slideToResume(index: Index, slide: string | null, visited: reado
 
 /** An answer as the question can have it now, with what was right and wrong counted again. */
 export function restoredAnswer(grader: Grader, answer: Answer): Answer {
-  const points = Math.max(Math.min(number(answer.points), grader.points), number(grader.floor));
+  const lowest = number(answer.attempts ? grader.floor : -grader.unanswered);
+  const points = Math.max(Math.min(number(answer.points), grader.points), lowest);
   const given = stillThere(grader, answer.given);
   const slips = Math.min(answer.slips, LIMITS.most_slips);
   const restored = { ...answer, given, judged: answer.judged && given, slips, points };

@@ -13,6 +13,7 @@ import { OverlayCards } from "../does/OverlayCards";
 import { PasteForAll } from "../does/Rules";
 import { PatternCards } from "../does/PatternCards";
 import { JoinCard } from "../judges/JoinCard";
+import { Following } from "../judges/Following";
 import { Judges } from "../judges/Judges";
 import { elementsOf } from "../judges/parts";
 import { overlayIn, useOverlay } from "./stage/overlays";
@@ -55,7 +56,9 @@ const ElementCards = memo(function ElementCards({ slide, elements }: { slide: Sl
         <Tools elements={elements} />
       </Flex>
       {asked.map((question) => (
-        <Judges key={question.id} slide={slide} question={question} />
+        <Following key={question.id} slide={slide.id} question={question}>
+          {(cameTo) => <Judges slide={slide} question={cameTo} />}
+        </Following>
       ))}
       {only && <Says element={only} />}
       {!only && <ArrangeCard many />}

@@ -8,20 +8,19 @@ import { TextField } from "../../kit/TextField";
 import { kindOf } from "../store/media";
 import { useCourse } from "../store/store";
 import { FoldCard } from "../../kit/FoldCard";
+import { PLACES, TELLS, type Outcome } from "./choices";
+import { Setting } from "./Following";
 import { changeQuestion, isUnjudged } from "./parts";
 import { fromLines, lines } from "./words";
 import { t } from "../../words/judges";
 
 type Shown = Question["feedback"]["shows"][number];
-type Outcome = Shown["after"];
 
 const OUTCOMES: readonly (readonly [Outcome, string])[] = [
   ["right", t("correctAnswer")], ["partly", t("partlyCorrectAttemptsLeft")], ["wrong", t("incorrectAttemptsLeft")],
   ["last", t("incorrectNoAttemptsLeft")], ["time_up", t("timeIsUp")], ["answered", t("answered")],
   ["nothing", t("submittedWithoutAnAnswer")],
 ];
-const PLACES = [["", t("asInTheCourse")], ["below", t("belowTheQuestion")], ["beside", t("besideTheQuestion")], ["over", t("overTheQuestion")]] as const;
-const TELLS = [["", t("asInTheCourse")], ["yes", t("shownWithThePoints")], ["no", t("notShown")]] as const;
 
 interface Props { slide: Slide; question: Question }
 
@@ -36,17 +35,23 @@ export function FeedbackCard({ slide, question }: Props): ReactNode {
       <Stack gap="2">
         {OUTCOMES.filter(([outcome]) => canCome(question, outcome)).map(([outcome, label]) => (
           <Box key={outcome}>
-            <TextField label={label} lines={2} value={lines(feedback[outcome])} onChange={(text) => put({ [outcome]: fromLines(text) })} />
+            <Setting of={outcome} label={label}>
+              <TextField label={label} lines={2} value={lines(feedback[outcome])} onChange={(text) => put({ [outcome]: fromLines(text) })} />
+            </Setting>
             <WithIt slide={slide} question={question} outcome={outcome} label={label} onChange={(shows) => put({ shows })} />
           </Box>
         ))}
         {canCome(question, "wrong") && <Hints question={question} onChange={(hints) => put({ hints })} />}
-        <Choose label={t("position")} value={feedback.place ?? ""} options={PLACES} onChange={(place) => put({ place: place || null })} />
+        <Setting of="place" label={t("position")}>
+          <Choose label={t("position")} value={feedback.place ?? ""} options={PLACES} onChange={(place) => put({ place: place || null })} />
+        </Setting>
         {!isUnjudged(question) && (
-          <Choose
-            label={t("howItWasScored")} help={t("helpHowItWasScored")} value={feedback.tells === true ? "yes" : feedback.tells === false ? "no" : ""} options={TELLS}
-            onChange={(tells) => put({ tells: tells ? tells === "yes" : null })}
-          />
+          <Setting of="tells" label={t("howItWasScored")}>
+            <Choose
+              label={t("howItWasScored")} help={t("helpHowItWasScored")} value={feedback.tells === true ? "yes" : feedback.tells === false ? "no" : ""} options={TELLS}
+              onChange={(tells) => put({ tells: tells ? tells === "yes" : null })}
+            />
+          </Setting>
         )}
         {!isUnjudged(question) && (
           <Choose

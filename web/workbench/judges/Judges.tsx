@@ -12,7 +12,9 @@ import { Fold } from "../../kit/Fold";
 import { FoldCard } from "../../kit/FoldCard";
 import { QuietButton } from "../../kit/QuietButton";
 import { AnswerTable } from "./AnswerTable";
+import { SUBMIT } from "./choices";
 import { FeedbackCard } from "./FeedbackCard";
+import { FollowingNote, Setting } from "./Following";
 import { Points } from "./Points";
 import { changeRole } from "./making";
 import { QuestionFields } from "./QuestionFields";
@@ -21,7 +23,6 @@ import { t } from "../../words/judges";
 
 const PURPOSE = [["scored", t("scored")], ["practice", t("practiceNoPoints")], ["survey", t("surveyNoRightOrWrong")]] as const;
 const JUDGED = [["submit", t("whenSubmitted")], ["at_once", t("atOnce")], ["leaving", t("onLeavingTheSlide")]] as const;
-const SUBMIT = [["disabled", t("isDisabled")], ["hidden", t("isHidden")], ["ready", t("saysWhatIsMissing")]] as const;
 const AFTER = [["stay", t("stayOnTheSlide")], ["next", t("goToTheNextSlide")], ["again", t("goBackTo")]] as const;
 
 interface Props { slide: Slide; question: Question }
@@ -40,6 +41,7 @@ export function Judges({ slide, question }: Props): ReactNode {
           <QuestionFields slide={slide} question={question} />
           <Buttons question={question} />
         </Stack>
+        <FollowingNote />
         <Counting question={question} />
         <Fold title={t("nameAndButtons")}>
           <Stack gap="1.5">
@@ -78,17 +80,21 @@ function Counting({ question }: { question: Question }): ReactNode {
   return (
     <>
       <Pair columns={3}>
-        {pointed && <NumberField label={t("points")} value={question.points} min={0} max={10_000} onChange={(points) => change({ points })} />}
+        {pointed && <Setting of="points" label={t("points")}><NumberField label={t("points")} value={question.points} min={0} max={10_000} onChange={(points) => change({ points })} /></Setting>}
         {judged && (
-          <NumberField
-            label={t("attempts")} value={question.attempts ?? null} min={1} max={100} onChange={(many) => change({ attempts: Math.round(many) })}
-            none={{ word: t("unlimited"), onNone: () => change({ attempts: null }) }} help={t("howManyTimesLearnersMay")}
-          />
+          <Setting of="attempts" label={t("attempts")}>
+            <NumberField
+              label={t("attempts")} value={question.attempts ?? null} min={1} max={100} onChange={(many) => change({ attempts: Math.round(many) })}
+              none={{ word: t("unlimited"), onNone: () => change({ attempts: null }) }} help={t("howManyTimesLearnersMay")}
+            />
+          </Setting>
         )}
-        <NumberField
-          label={t("timeLimitS")} value={question.time_limit ?? null} min={1} max={86_400} onChange={(seconds) => change({ time_limit: Math.round(seconds) })}
-          none={{ word: t("none2"), onNone: () => change({ time_limit: null }) }} help={t("inSecondsEmptyThereIs")}
-        />
+        <Setting of="time_limit" label={t("timeLimitS")}>
+          <NumberField
+            label={t("timeLimitS")} value={question.time_limit ?? null} min={1} max={86_400} onChange={(seconds) => change({ time_limit: Math.round(seconds) })}
+            none={{ word: t("none2"), onNone: () => change({ time_limit: null }) }} help={t("inSecondsEmptyThereIs")}
+          />
+        </Setting>
       </Pair>
       {judged && question.purpose === "scored" && (
         <Fold title={t("partialCreditAndPenalties")}><Points question={question} onChange={change} /></Fold>
@@ -109,12 +115,20 @@ function Checking({ question, onChange }: PartProps): ReactNode {
         <Text fontSize="12px" color="quiet">{t("theButtonIsOnlyShown")}</Text>
       )}
       {question.judged === "submit" && (
-        <Choose label={t("untilThenTheButton")} help={t("helpUntilThenTheButton")} value={question.submit_is} options={SUBMIT} onChange={(submit_is) => onChange({ submit_is })} />
+        <Setting of="submit_is" label={t("untilThenTheButton")}>
+          <Choose label={t("untilThenTheButton")} help={t("helpUntilThenTheButton")} value={question.submit_is} options={SUBMIT} onChange={(submit_is) => onChange({ submit_is })} />
+        </Setting>
       )}
-      <Check label={t("requiredAnswerBeforeGoingOn")} help={t("helpRequired")} value={question.required} onChange={(required) => onChange({ required })} />
+      <Setting of="required" label={t("requiredAnswerBeforeGoingOn")}>
+        <Check label={t("requiredAnswerBeforeGoingOn")} help={t("helpRequired")} value={question.required} onChange={(required) => onChange({ required })} />
+      </Setting>
       {question.time_limit ? <Check label={t("learnersCanAskForMore")} help={t("helpMoreTime")} value={question.extendable} onChange={(extendable) => onChange({ extendable })} /> : null}
       <Check label={t("keepAnUnfinishedAnswerFor")} value={question.keeps} onChange={(keeps) => onChange({ keeps })} />
-      {!isUnjudged(question) && <Check label={t("showTheCorrectAnswersAt")} help={t("helpShowTheCorrectAnswers")} value={question.show_right} onChange={(show_right) => onChange({ show_right })} />}
+      {!isUnjudged(question) && (
+        <Setting of="show_right" label={t("showTheCorrectAnswersAt")}>
+          <Check label={t("showTheCorrectAnswersAt")} help={t("helpShowTheCorrectAnswers")} value={question.show_right} onChange={(show_right) => onChange({ show_right })} />
+        </Setting>
+      )}
       <Choose label={t("afterTheLastAttempt")} help={t("helpAfterTheLastAttempt")} value={question.after} options={AFTER} onChange={(after) => onChange({ after, again_from: after === "again" ? question.again_from ?? order[0] : question.again_from })} />
       {question.after === "again" && (
         <Choose label={t("from")} value={question.again_from ?? ""} options={order.map((id, n) => [id, `${n + 1} ${slides[id]?.title ?? ""}`] as const)} onChange={(again_from) => onChange({ again_from })} />

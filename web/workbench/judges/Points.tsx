@@ -5,6 +5,7 @@ import type { Question } from "../../api/types";
 import { Choose } from "../../kit/Choose";
 import { NumberField } from "../../kit/NumberField";
 import { Pair } from "../../kit/Pair";
+import { Setting } from "./Following";
 import { allChosen, PARTIAL } from "./partial";
 import { t } from "../../words/judges";
 
@@ -20,13 +21,18 @@ export function Points({ question, onChange }: Props): ReactNode {
   const ways = PARTIAL.filter(([way]) => way !== "per_answer" || hasPartPoints(question));
   return (
     <>
-      <Choose label={t("partialCredit")} help={t("helpPartialCredit")} value={question.partial} options={ways.map(([way, label]) => [way, label] as const)} onChange={(partial) => onChange({ partial })} />
+      <Setting of="partial" label={t("partialCredit")}>
+        <Choose label={t("partialCredit")} help={t("helpPartialCredit")} value={question.partial} options={ways.map(([way, label]) => [way, label] as const)} onChange={(partial) => onChange({ partial })} />
+      </Setting>
       <Text fontSize="12px" color="quiet">{consequence(question)}</Text>
-      <Pair>
+      <Setting of="penalty" label={t("penaltyForAWrongAnswer")}><Pair>
         <NumberField label={t("penaltyForAWrongAnswer")} help={t("helpPenalty")} value={question.penalty} min={0} max={10_000} onChange={(penalty) => onChange(goesAlong ? { penalty, floor: 0 - penalty } : { penalty })} />
         <NumberField label={t("lowestPoints")} value={question.floor} min={-10_000} max={0} onChange={(floor) => onChange({ floor })} help={t("howFarBelow0The")} />
-      </Pair>
-      {question.attempts !== 1 && <Later question={question} onChange={onChange} />}
+      </Pair></Setting>
+      <Setting of="unanswered" label={t("costOfNoAnswer")}>
+        <NumberField label={t("costOfNoAnswer")} help={t("helpCostOfNoAnswer")} value={question.unanswered} min={0} max={10_000} onChange={(unanswered) => onChange({ unanswered })} />
+      </Setting>
+      {question.attempts !== 1 && <Setting of="loss" label={t("furtherAttempts")}><Later question={question} onChange={onChange} /></Setting>}
     </>
   );
 }

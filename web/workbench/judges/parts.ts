@@ -7,6 +7,7 @@ import { removeSelected } from "../store/commands";
 import { edit, type SlideBase } from "../store/edits";
 import { paragraphs, plain } from "../store/richText";
 import { changeSlide, currentSlide, select } from "../store/store";
+import { changedBy } from "../store/defaults";
 import { sayDone } from "../../kit/toaster";
 import { t } from "../../words/judges";
 
@@ -75,11 +76,11 @@ export function withRight(question: Question, element: string): Question {
   } as Question;
 }
 
-/** Set fields of a question, as one step of the history. */
+/** Set fields of a `question` as it is shown, as one step of the history; they follow nothing from then on. */
 export function changeQuestion(question: Question, part: object, label = t("judging")): void {
   const slide = currentSlide();
   if (!slide) return;
-  const questions = slide.questions.map((other) => (other.id === question.id ? { ...other, ...part } as Question : other));
+  const questions = slide.questions.map((other) => (other.id === question.id ? changedBy(other, question, part) : other));
   changeSlide(label, { ...slide, questions }, `judges-${Object.keys(part).join()}-${question.id}`);
 }
 

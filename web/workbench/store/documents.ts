@@ -2,6 +2,7 @@
 import type { Colours, Course, MediaFile, Slide } from "../../api/types";
 import type { MediaEntry, MediaMap } from "../../player/render/mediaMap";
 import { following, sourcesOf, type Sources } from "../../player/render/resolve";
+import { defaultsFor, withLabels } from "./defaults";
 import { settled } from "./following";
 import type { Document, Parts, Versions } from "./model";
 
@@ -45,14 +46,17 @@ export function followed(after: Document, before: Document): Document {
 }
 
 /**
- * Return the document after an edit: elements know what is their own, groups their boxes; see `followed`.
+ * Return the document after an edit: elements know what is their own, groups their boxes, buttons say
+ * what they follow; see `followed`.
  * Slides that were `stored` may be behind what they follow.
  */
 export function edited(after: Document, before: Document, stored = false): Document {
   const sources = sourcesFor(after.course);
   const changed = Object.entries(after.slides).filter(([id, slide]) => before.slides[id] !== slide);
-  const slides = changed.map(([id, slide]): [string, Slide] => [
-    id, settled(stored ? following(slide, sources) : slide, before.slides[id], sources)]);
+  const slides = changed.map(([id, slide]): [string, Slide] => {
+    const own = settled(stored ? following(slide, sources) : slide, before.slides[id], sources);
+    return [id, withLabels(own, before.slides[id], defaultsFor(after.course, id))];
+  });
   return followed({ ...after, slides: { ...after.slides, ...Object.fromEntries(slides) } }, before);
 }
 

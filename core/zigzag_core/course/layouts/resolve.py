@@ -1,4 +1,4 @@
-"""What a slide comes to: its own words laid over its layout and the named styles.
+"""What a slide comes to: its own words laid over its layout, the named styles and its quiz.
 
 The twin of this file is `web/player/render/resolve.ts`; a test holds the two together.
 """
@@ -8,6 +8,8 @@ from functools import cached_property
 
 from ..document import Course, Slide
 from ..elements.element import Element
+from ..questions.following import defaults_by_slide, with_defaults
+from ..questions.settings import QuestionDefaults
 from ..style.style import Style
 from ..style.theme import NamedStyle
 from .layout import Background, Layout
@@ -16,11 +18,20 @@ BOX = ("x", "y", "w", "h", "turn")
 
 
 class Sources:
-    """What slides may follow: the layouts and named styles of one course, by id."""
+    """What slides may follow: the layouts and named styles of one course, by id.
+
+    And the `defaults` of the quiz that a slide is in, by slide.
+    """
 
     def __init__(self, course: Course) -> None:
         self.styles: Mapping[str, NamedStyle] = {style.id: style for style in course.styles}
         self._layouts = course.layouts
+        self._course = course
+
+    @cached_property
+    def defaults(self) -> Mapping[str, QuestionDefaults]:
+        """What questions may follow, by slide."""
+        return defaults_by_slide(self._course.slides, self._course.sections)
 
     @cached_property
     def layouts(self) -> Mapping[str, Layout]:
@@ -60,8 +71,10 @@ def resolved_element(element: Element, slots: Mapping[str, Element], sources: So
 def resolved(slide: Slide, sources: Sources) -> Slide:
     """Return `slide` as it looks: with its layout's background and fixed elements below its own.
 
-    The fixed elements come first in the running order, their ids made unique to the slide.
+    The fixed elements come first in the running order, their ids made unique to the slide. Its
+    questions have the defaults that they follow.
     """
+    slide = with_defaults(slide, sources.defaults.get(slide.id))
     layout = sources.layouts.get(slide.layout or "")
     slots = _slots(layout)
     elements = tuple(resolved_element(element, slots, sources) for element in slide.elements)

@@ -18,6 +18,7 @@ from ..text.spoken import spoken
 from . import feedback as f
 from . import question as q
 from .descriptors import DESCRIPTORS, QuestionKind
+from .settings import SETTINGS
 
 _LEFT, _TOP, _WIDTH = 80.0, 160.0, 1120.0
 _BELOW_PROMPT = 84.0
@@ -118,7 +119,10 @@ def _thanks(make: Maker) -> f.Feedback:
 
 
 def common(make: Maker, **more: Any) -> dict[str, Any]:
-    """Return what all questions that are judged begin with, but for `more`."""
+    """Return what all questions that are judged begin with, but for `more`.
+
+    In a quiz with defaults they follow these in all but `more`.
+    """
     once = more.get("attempts") == 1
     return {
         "id": make.fresh(), "name": "Question", "attempts": 2,
@@ -126,6 +130,7 @@ def common(make: Maker, **more: Any) -> dict[str, Any]:
             right=rich(make.say("new_right")), wrong=rich("" if once else make.say("new_wrong")),
             last=rich(make.say("new_last")),
         ),
+        "follows": tuple(one for one in SETTINGS if one not in more),
         **more,
     }
 
@@ -193,7 +198,7 @@ def _open(make: Maker) -> q.Question:
     field = make.field("long", "Field", _TOP + _BELOW_PROMPT, h=240, w=_WIDTH)
     return q.OpenAnswer(
         id=make.fresh(), name="Question", purpose="practice", attempts=1, field=field.id,
-        feedback=_thanks(make))
+        feedback=_thanks(make), follows=SETTINGS)
 
 
 def _matching(make: Maker) -> q.Question:
@@ -251,7 +256,7 @@ def _rating(make: Maker) -> q.Question:
                        low=1, high=5, options=make.words("not_at_all", "fully"))
             for n, words in enumerate(make.words("first_statement", "second_statement"), 1)]
     return q.RatingScale(
-        id=make.fresh(), name="Question", attempts=1, feedback=_thanks(make),
+        id=make.fresh(), name="Question", attempts=1, feedback=_thanks(make), follows=SETTINGS,
         rows=tuple(q.Row(id=make.fresh(), element=row.id) for row in rows),
     )
 

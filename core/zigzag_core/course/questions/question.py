@@ -15,8 +15,8 @@ from ..model import Id, Model, Name
 from ..text.rich_text import RichText
 from .answer_row import AnswerRow, Count, PartPoints
 from .feedback import Feedback
+from .settings import Points, Setting
 
-Points = Annotated[float, Field(ge=0, le=10_000)]
 Number = Annotated[float, Field(ge=-1e15, le=1e15)]
 
 
@@ -31,7 +31,10 @@ class QuestionBase(Model):
     on submit, at once when there is an answer, or on leaving the slide. With nothing to submit the
     button is disabled, hidden, or *ready*: then it says so. With `keeps` an unfinished answer is
     there again on coming back. One that is `required` must be answered to its end before the slide
-    is left forward.
+    is left forward. Where a quiz is finished without an answer, that costs `unanswered` points.
+
+    In a quiz that has defaults it `follows` these in the settings that it names, whatever it has
+    there itself.
     """
 
     id: Annotated[Id, Is("question")]
@@ -43,6 +46,7 @@ class QuestionBase(Model):
     points: Points = 1
     penalty: Points = 0
     floor: Annotated[float, Field(ge=-10_000, le=0)] = 0
+    unanswered: Points = 0
     partial: Literal["none", "right_parts", "right_minus_wrong", "per_answer"] = "none"
     attempts: Annotated[int, Field(ge=1, le=100)] | None = 1
     attempt_loss: Annotated[float, Field(ge=0, le=1)] = 0
@@ -58,6 +62,7 @@ class QuestionBase(Model):
     again_from: MaybeSlide = None
     feedback: Feedback = Feedback()
     table: Annotated[tuple[AnswerRow, ...], Field(max_length=4_096)] = ()
+    follows: Annotated[tuple[Setting, ...], Field(max_length=40)] = ()
 
 
 class Choice(Model):

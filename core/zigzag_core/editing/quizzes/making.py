@@ -20,7 +20,9 @@ from zigzag_core.course.layouts.shipped import TITLE_ONLY
 from zigzag_core.course.questions import feedback as f
 from zigzag_core.course.questions import question as q
 from zigzag_core.course.questions.descriptors import DESCRIPTORS
+from zigzag_core.course.questions.following import with_defaults
 from zigzag_core.course.questions.new_questions import Maker, common, new_question
+from zigzag_core.course.questions.settings import SETTINGS, Setting
 from zigzag_core.course.quizzes import QuestionSet
 from zigzag_core.course.sections import slides_by_section
 from zigzag_core.course.text.rich_text import BlankRun, with_values
@@ -53,15 +55,18 @@ def plant_questions(
     """Return `course` with a slide for each question, behind the slide `after`.
 
     With a `section` that is a quiz they come behind the last slide of its sets, and into the set
-    that each names, else into its last one. None as `after` puts them at the end. `say` gives the
-    words that are not written, in the course's language. Raises `TooLong` where the course, the
-    quiz or one of its sets would get more than they hold.
+    that each names, else into its last one; they follow its defaults in what was not written. None
+    as `after` puts them at the end. `say` gives the words that are not written, in the course's
+    language. Raises `TooLong` where the course, the quiz or one of its sets would get more than
+    they hold.
     """
     course, layout = with_layout(course, TITLE_ONLY)
-    slides = tuple(_slide(one, slide_from(layout, course, "", fresh), course, fresh, say)
-                   for one in written)
-    names = tuple(slide.id for slide in slides)
     found = next((one for one in course.sections if one.id == section), None)
+    defaults = found.quiz.defaults if found is not None and found.quiz is not None else None
+    slides = tuple(with_defaults(
+        _slide(one, slide_from(layout, course, "", fresh), course, fresh, say), defaults)
+        for one in written)
+    names = tuple(slide.id for slide in slides)
     if found is not None and found.quiz is not None:
         after = _last_of_sets(course, found.id) or after
     at = course.slides.index(after) + 1 if after in course.slides else len(course.slides)
@@ -130,7 +135,8 @@ def _slide(written: Written, slide: Slide, course: Course, fresh: IdSource, say:
         w=200, h=68, **make.follow("button")))
     question = question.model_copy(update={
         "name": DESCRIPTORS[kind].name, "prompt": prompt.id, "submit": submit.id,
-        "points": written.points, "feedback": _feedback(question, written)})
+        "points": written.points, "feedback": _feedback(question, written),
+        "follows": tuple(one for one in SETTINGS if one not in _own(question, written))})
     return _filled(slide, written, make.elements, question, say)
 
 
@@ -151,6 +157,23 @@ def _numbered(element: Element, say: Say) -> Element:
         return element
     words = with_values(say("question_of"), {"n": "question_number", "count": "question_count"})
     return element.model_copy(update={"text": RichText(blocks=(words,))})
+
+
+def _own(question: q.Question, written: Written) -> set[Setting]:
+    """What was written of the question itself, or suits its kind, and follows no default."""
+    usual = Written(line=0)
+    own: set[Setting] = set()
+    if "partial" not in question.follows:
+        own.add("partial")
+    if written.points != usual.points:
+        own.add("points")
+    if written.attempts != usual.attempts or question.kind == "true_false":
+        own.add("attempts")
+    if written.said_right:
+        own.add("right")
+    if written.said_wrong:
+        own.update({"wrong", "last"})
+    return own
 
 
 def _feedback(question: q.Question, written: Written) -> f.Feedback:

@@ -15,6 +15,7 @@ from zigzag_core.course import (
     Video,
     plain,
 )
+from zigzag_core.course.questions.following import following_defaults
 from zigzag_core.course.questions.question import answer_elements, part_elements
 
 from ..route import route
@@ -32,6 +33,7 @@ from .variables import variable_findings
 
 def findings(document: CourseDocument) -> list[Finding]:
     """Return all findings, in the order of the slides, errors of the course first."""
+    document = following_defaults(document)
     return [
         *_course(document), *variable_findings(document), *pattern_findings(document),
         *quiz_findings(document),

@@ -11,6 +11,7 @@ import { Tool } from "../../../kit/Tool";
 import type { KindProps } from "./props";
 import { PartRows } from "../PartRows";
 import { changeQuestion, withRight } from "../parts";
+import { Setting } from "../Following";
 import { PartFeedback } from "./PartFeedback";
 import { PartPoints } from "./PartPoints";
 import { lines, fromLines } from "../words";
@@ -58,7 +59,11 @@ export function ChoiceFields({ slide, question }: KindProps<Choosing>): ReactNod
       />
       <Fold title={t("shuffleLettersAndLimits")}>
         {"letters" in question && <Choose label={t("letters")} help={t("helpLetters")} value={question.letters} options={LETTERS} onChange={(letters) => changeQuestion(question, { letters })} />}
-        {"shuffle" in question && <Check label={t("shuffleAnswers")} help={t("helpShuffleAnswers")} value={question.shuffle} onChange={(shuffle) => changeQuestion(question, { shuffle })} />}
+        {"shuffle" in question && (
+          <Setting of="shuffle" label={t("shuffleAnswers")}>
+            <Check label={t("shuffleAnswers")} help={t("helpShuffleAnswers")} value={question.shuffle} onChange={(shuffle) => changeQuestion(question, { shuffle })} />
+          </Setting>
+        )}
         {question.kind === "multiple_response" && (
           <Pair>
             <NumberField label={t("atLeast")} value={question.at_least} min={1} max={QUESTIONS.multiple_response.lists.choices} onChange={(at_least) => changeQuestion(question, { at_least: Math.round(at_least) })} />

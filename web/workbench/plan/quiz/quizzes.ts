@@ -29,12 +29,9 @@ function newSet(name: string, slides: string[]): QuestionSet {
 export function makeQuiz(section: string): void {
   const { course, slides } = get();
   const asking = slidesOf(course, section).filter((id) => slides[id]?.questions.length);
-  changeSection(section, t("makeAQuiz"), () => ({ quiz: { ...DEFAULTS.Quiz, sets: [newSet(t("setNumber", { number: 1 }), asking)] } }));
-}
-
-/** Let a section be no quiz any more. Its slides stay. */
-export function endQuiz(section: string): void {
-  changeSection(section, t("makeItAPlainSection"), () => ({ quiz: null }));
+  changeSection(section, t("makeAQuiz"), () => ({
+    quiz: { ...DEFAULTS.Quiz, sets: [newSet(t("setNumber", { number: 1 }), asking)], defaults: asking.length ? null : DEFAULTS.QuestionDefaults },
+  }));
 }
 
 /** Change the quiz of a section. */
@@ -232,9 +229,18 @@ export function setTags(slide: string, text: string): void {
 }
 
 function changeSection(id: string, label: string, change: (section: Section) => Partial<Section>, merge?: string): void {
+  apply(label, { course: sectionChanged(id, change) }, merge ? { merge } : {});
+}
+
+/** The course with a section changed. */
+function sectionChanged(id: string, change: (section: Section) => Partial<Section>): Course {
   const { course } = get();
-  const sections = course.sections.map((section) => (section.id === id ? { ...section, ...change(section) } : section));
-  apply(label, { course: { ...course, sections } }, merge ? { merge } : {});
+  return { ...course, sections: course.sections.map((section) => (section.id === id ? { ...section, ...change(section) } : section)) };
+}
+
+/** The course with the quiz of a section changed. */
+export function quizChanged(section: string, change: (quiz: Quiz) => Quiz | null): Course {
+  return sectionChanged(section, ({ quiz }) => (quiz ? { quiz: change(quiz) } : {}));
 }
 
 function withSet(quiz: Quiz, id: string, change: (set: QuestionSet) => QuestionSet): Quiz {
