@@ -7,6 +7,7 @@ from time import time
 
 from selenium.webdriver.common.keys import Keys
 from selenium.webdriver.support.ui import Select
+from zigzag_core.course import plain
 from zigzag_core.editing.quizzes.outcome import with_outcome
 
 from tests.core.packing import archived
@@ -419,3 +420,58 @@ def test_a_result_is_printed_on_one_sheet_without_bar_and_buttons(page, server, 
         assert "of 4 points" in text and date.today().isoformat()[:7] in text
     finally:
         page.browser.execute_cdp_cmd("Emulation.setEmulatedMedia", {"media": ""})
+
+
+def test_a_review_shows_what_the_author_says_and_has_its_own_way(page, server, tmp_path):
+    document = taken_course(
+        judged="end", attempts=1, shows=("answer", "right", "points", "attempts", "feedback"))
+    launch(page, server, tmp_path, document)
+    goes_on(page)
+    assert not page.all(".zz-review")
+    page.words("The right answer").click()
+    goes_on(page)
+    page.words("Another answer").click()
+    for _ in range(2):
+        goes_on(page)
+    page.press("Next")
+    page.see("Questions without an answer: 2")
+    goes_on(page)
+    assert title(page) == "Your result" and not page.all(".zz-review")
+    page.press("Back")
+    page.until(lambda: title(page) == "Question 4")
+    review = page.find(".zz-review")
+    assert "Looking back: question 4 of 4" in review.text and "You gave no answer." in review.text
+    assert "Right: The right answer" in review.text and "Points: 0 of 1" in review.text
+    page.press("Previous question")
+    page.press("Previous question")
+    page.until(lambda: "question 2 of 4" in page.find(".zz-review").text)
+    review = page.find(".zz-review").text
+    assert "Your answer: Another answer" in review and "Attempts: 1" in review
+    # The feedback for a last answer that is not right, and the mark at the right one.
+    assert plain(document.slides[2].questions[0].feedback.last) in review
+    assert page.all("main [aria-label*='would have been right'], main .zz-missed")
+    assert violations(page) == []
+    page.press("Previous question")
+    page.until(lambda: "question 1 of 4" in page.find(".zz-review").text)
+    assert "Points: 1 of 1" in page.find(".zz-review").text
+    assert page.find(".zz-review [aria-disabled=true]").text == "Previous question"
+    page.press("Back to the result")
+    page.until(lambda: title(page) == "Your result")
+
+
+def test_a_review_can_keep_the_answers_to_itself(page, server, tmp_path):
+    launch(page, server, tmp_path, taken_course(attempts=1, shows=("points",)))
+    goes_on(page)
+    page.words("Another answer").click()
+    page.press("Submit")
+    page.press("Try again")
+    for _ in range(4):
+        page.press("Next")
+    page.until(lambda: title(page) == "Your result" or page.all(".zz-closed"))
+    if title(page) != "Your result":
+        goes_on(page)
+    for _ in range(4):
+        page.press("Back")
+    page.until(lambda: title(page) == "Question 1")
+    assert page.find(".zz-review li").text == "Points: 0 of 1"
+    assert not page.all("main input:checked") and page.all("main input:disabled")

@@ -3,6 +3,7 @@
 from dataclasses import replace
 
 import pytest
+from zigzag_core.course import plain
 from zigzag_core.course.quizzes import Band, Quiz
 from zigzag_core.engine.moving import may_go, slide_before
 from zigzag_core.engine.quiz_ways import next_open
@@ -247,3 +248,13 @@ def test_right_answers_that_are_seen_while_attempts_are_left_are_found():
     assert shows(attempts=2)
     assert not shows(attempts=2, review="last") and not shows(attempts=1) and not shows()
     assert "gives_answers_away" not in codes(taken_course(attempts=2))
+
+
+def test_a_review_that_shows_feedback_has_it_though_answers_were_judged_at_the_end():
+    learner = taker(judged="end", shows=("answer", "feedback"))
+    [first, *_] = learner.index.program.questions
+    said = {(one.result, plain(one.words)) for one in first.said}
+    assert {result for result, _ in said} == {"right", "wrong"}
+    [document_question] = taken_course().slides[1].questions
+    assert ("right", plain(document_question.feedback.right)) in said
+    assert not taker(judged="end").index.program.questions[0].said

@@ -9664,7 +9664,8 @@ export interface components {
          *
          *     Learners move among the questions as in the *course*, in any order (*free*), or only *onward*.
          *     With an `overview` they see all questions of the attempt, can flag some, and can finish from
-         *     there. A finished attempt can be looked at again as its `review` says.
+         *     there. A finished attempt can be looked at again as its `review` says; it `shows` of each question
+         *     what is named there.
          *
          *     The slide `details` asks for the learner's details before the first attempt, and never again.
          *     What each attempt came to is reported as `post` says; with `review_sent` there is no review
@@ -9756,6 +9757,13 @@ export interface components {
              * @enum {string}
              */
             review: "always" | "passed" | "last" | "never";
+            /**
+             * Shows
+             * @default [
+             *       "answer"
+             *     ]
+             */
+            shows: ("answer" | "right" | "points" | "attempts" | "feedback")[];
             /**
              * Away
              * @default false
@@ -11541,7 +11549,7 @@ export interface components {
          *     longer where it is `extendable`; `returns` says when wrong items go back to where they were,
          *     `drops_count` whether a drop that went back counts as wrong. `attempt_points` are the most
          *     that the second, third … attempt gives. Where its quiz is finished without an answer, that costs
-         *     `unanswered` points.
+         *     `unanswered` points. `said` is the feedback to the final answer, for a review that shows it.
          */
         Grader: {
             /** Id */
@@ -11693,6 +11701,11 @@ export interface components {
              * @default []
              */
             pinned: string[];
+            /**
+             * Said
+             * @default []
+             */
+            said: components["schemas"]["GraderWords"][];
         };
         /**
          * GraderPart
@@ -11798,6 +11811,30 @@ export interface components {
              * @default []
              */
             only: string[];
+        };
+        /**
+         * GraderWords
+         * @description Words of the feedback after one `result`, said where the `condition` holds.
+         *
+         *     In place of the `row` words come those of the row of the answer table, if it has some.
+         */
+        GraderWords: {
+            /**
+             * Result
+             * @enum {string}
+             */
+            result: "right" | "partly" | "wrong" | "neutral";
+            words: components["schemas"]["RichText"];
+            /**
+             * Condition
+             * @default true
+             */
+            condition: boolean | number | string | unknown[];
+            /**
+             * Row
+             * @default false
+             */
+            row: boolean;
         };
         /**
          * Hide
@@ -12252,7 +12289,8 @@ export interface components {
          *     records of an LMS is `record`. The `time_limit` is in
          *     seconds, and goes on `away` from the questions; `wait` is in minutes. Who comes to one of the
          *     `outcomes` has finished. `bands` stand from the lowest; they are `banded` by something. The
-         *     slide `details` comes before the first attempt only. A quiz with a `post` has a `title`.
+         *     slide `details` comes before the first attempt only. A quiz with a `post` has a `title`. What a
+         *     review `shows` of each question is as in the document.
          */
         ProgramQuiz: {
             /** Id */
@@ -12353,6 +12391,13 @@ export interface components {
              * @enum {string}
              */
             review: "always" | "passed" | "last" | "never";
+            /**
+             * Shows
+             * @default [
+             *       "answer"
+             *     ]
+             */
+            shows: ("answer" | "right" | "points" | "attempts" | "feedback")[];
             /**
              * Away
              * @default false

@@ -14,6 +14,7 @@ from zigzag_core.program import (
     CloseOverlay,
     Enter,
     Go,
+    GraderWords,
     OpenOverlay,
     PlaySound,
     ProgramElement,
@@ -135,6 +136,20 @@ def feedback(
             for n, opened in enumerate(sorted(own), 1)
         ]
     return tuple(panels), tuple(rules)
+
+
+_RESULTS: dict[str, Literal["right", "partly", "wrong", "neutral"]] = {
+    "right": "right", "lastpartly": "partly", "last": "wrong", "answered": "neutral"}
+
+
+def final_words(question: q.Question, scope: Scope) -> tuple[GraderWords, ...]:
+    """Return what is said after the last answer to `question`, for each result it can have."""
+    return tuple(
+        GraderWords.made(
+            result=_RESULTS[outcome.name], words=words, condition=condition,
+            row=not n and _rows_speak(question))
+        for outcome in _outcomes(question) if outcome.name in _RESULTS
+        for n, (words, condition) in enumerate(_words(question, outcome, scope)))
 
 
 def _words(

@@ -18,6 +18,7 @@ from zigzag_core.program import (
     GraderPart,
     GraderRow,
     GraderTarget,
+    GraderWords,
     ProgramRule,
     Reset,
     Submit,
@@ -37,8 +38,14 @@ _CHOOSING = (q.SingleChoice, q.MultipleResponse, q.TrueFalse)
 _FIELDS = (q.ShortText, q.Numeric, q.OpenAnswer)
 
 
-def grader_of(slide: Slide, question: q.Question, say: Say = say_english) -> Grader:
-    """Return how `question` is judged; `say` gives the player's words."""
+def grader_of(
+    slide: Slide, question: q.Question, say: Say = say_english,
+    said: tuple[GraderWords, ...] = (),
+) -> Grader:
+    """Return how `question` is judged; `say` gives the player's words.
+
+    `said` is the feedback that a review shows.
+    """
     words = all_spoken(slide.elements)
     choosing = isinstance(question, _CHOOSING)
     parts = tuple(_parts(question, words, slide, say))
@@ -72,6 +79,7 @@ def grader_of(slide: Slide, question: q.Question, say: Say = say_english) -> Gra
         clicks_spent=question.held.get("clicks_spent", False),
         shuffle=question.held.get("shuffle", False), letters=question.held.get("letters", "none"),
         pinned=tuple(c.id for c in question.held.get("choices", ()) if c.pinned),
+        said=said,
     )
 
 

@@ -161,6 +161,16 @@ class Scope:
         return slide in self._judged_at_end
 
     @cached_property
+    def _said_again(self) -> frozenset[str]:
+        return frozenset(
+            slide for _, quiz, own in quizzes_of(self.order, self.sections)
+            if "feedback" in quiz.shows for slide in own)
+
+    def says_again(self, slide: str) -> bool:
+        """Return whether a review shows the feedback to what `slide` asks."""
+        return slide in self._said_again
+
+    @cached_property
     def details(self) -> frozenset[str]:
         """Slides that ask for a learner's details: what was said there outlasts starting over."""
         return frozenset(
@@ -185,11 +195,12 @@ def scope_of(course: Course, slides: Sequence[SlideFacts]) -> Scope:
         overlays=frozenset(name for slide in slides for name in slide.overlays),
         inputs={k: v for slide in slides for k, v in slide.inputs.items()},
         steps={k: v for slide in slides for k, v in slide.steps.items()},
-        # Of quizzes slides know only where they are, when they are judged, and where they ask for
-        # details: what is drawn compiles none anew.
+        # Of quizzes slides know only where they are, when they are judged, what a review shows, and
+        # where they ask for details: what is drawn compiles none anew.
         sections=tuple(
             section.model_copy(update={"quiz": Quiz(
-                judged=section.quiz.judged, details=section.quiz.details)})
+                judged=section.quiz.judged, details=section.quiz.details,
+                shows=section.quiz.shows)})
             if section.quiz else section
             for section in course.sections),
         variables=tuple(variable.id for variable in course.variables),

@@ -30,7 +30,7 @@ from zigzag_core.program import (
 )
 
 from .collecting import collected
-from .feedback import feedback
+from .feedback import feedback, final_words
 from .gates import program_gate
 from .numbering import remembered_of
 from .patterns import Woven, woven
@@ -60,13 +60,16 @@ class CompiledSlide:
 
 def compiled_slide(slide: Slide, scope: Scope) -> CompiledSlide:
     """Return what `slide`, which is as its layout makes it look, comes to in `scope`."""
+    said = {question.id: final_words(question, scope) for question in slide.questions} \
+        if scope.says_again(slide.id) else {}
     if scope.collects(slide.id):
         slide = collected(slide)
     weave = woven(slide, scope)
     made = _slide(slide, weave, scope)
     return CompiledSlide(
         slide=made, questions=tuple(
-            grader_of(slide, question, scope.say) for question in slide.questions),
+            grader_of(slide, question, scope.say, said.get(question.id, ()))
+            for question in slide.questions),
         sets=tuple(weave.sets), variables=tuple(weave.variables),
         media=tuple(sorted(named(slide, "medium"))),
         remembered=remembered_of(slide, made, weave.variables),

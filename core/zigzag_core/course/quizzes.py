@@ -95,6 +95,10 @@ Way = Literal["course", "free", "onward"]
 Review = Literal["always", "passed", "last", "never"]
 """When the questions of a finished attempt can be looked at again."""
 
+Shows = Literal["answer", "right", "points", "attempts", "feedback"]
+"""What a review shows of each question: the learner's answer, what is right, its points, how many
+attempts it took, and the feedback to the answer."""
+
 Banded = Literal["percent", "points", "right"]
 """What the bands of a quiz are ranges of."""
 
@@ -130,7 +134,8 @@ class Quiz(Model):
 
     Learners move among the questions as in the *course*, in any order (*free*), or only *onward*.
     With an `overview` they see all questions of the attempt, can flag some, and can finish from
-    there. A finished attempt can be looked at again as its `review` says.
+    there. A finished attempt can be looked at again as its `review` says; that `shows` of each
+    question what is named there.
 
     The slide `details` asks for the learner's details before the first attempt, and never again.
     What each attempt came to is reported as `post` says; with `review_sent` there is no review
@@ -155,6 +160,7 @@ class Quiz(Model):
     way: Way = "course"
     overview: bool = False
     review: Review = "always"
+    shows: Annotated[tuple[Shows, ...], Field(max_length=5)] = ("answer",)
     away: bool = False
     wait: Annotated[int, Field(ge=1, le=LONGEST_WAIT)] | None = None
     details: MaybeSlide = None

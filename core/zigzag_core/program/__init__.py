@@ -1,6 +1,6 @@
 """The program: what a course is compiled to, and what an engine runs."""
 
-from .grader import Grader, GraderPart, GraderRow, GraderTarget
+from .grader import Grader, GraderPart, GraderRow, GraderTarget, GraderWords
 from .model import (
     AUTHORS_OWN,
     COURSE,
@@ -68,6 +68,7 @@ __all__ = [
     "GraderPart",
     "GraderRow",
     "GraderTarget",
+    "GraderWords",
     "Hide",
     "Mark",
     "MoveElement",

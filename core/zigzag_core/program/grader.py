@@ -7,6 +7,7 @@ from zigzag_core.course.model import Model
 from zigzag_core.course.questions.descriptors import Form
 from zigzag_core.course.questions.question import Accepts, Letters
 from zigzag_core.course.questions.settings import Points
+from zigzag_core.course.rules.expression import Node
 from zigzag_core.course.text.rich_text import RichText
 
 from .field_types import ElementName, PartName, ProgramId, SlideName
@@ -56,6 +57,18 @@ class GraderRow(Model):
     words: RichText | None = None
 
 
+class GraderWords(Model):
+    """Words of the feedback after one `result`, said where the `condition` holds.
+
+    In place of the `row` words come those of the row of the answer table, if it has some.
+    """
+
+    result: Literal["right", "partly", "wrong", "neutral"]
+    words: RichText
+    condition: Node = True
+    row: bool = False
+
+
 class Grader(Model):
     """How one question is judged; its parts in the author's order, for *order* in the right one.
 
@@ -66,7 +79,7 @@ class Grader(Model):
     longer where it is `extendable`; `returns` says when wrong items go back to where they were,
     `drops_count` whether a drop that went back counts as wrong. `attempt_points` are the most
     that the second, third … attempt gives. Where its quiz is finished without an answer, that costs
-    `unanswered` points.
+    `unanswered` points. `said` is the feedback to the final answer, for a review that shows it.
     """
 
     id: Annotated[ProgramId, Is("question")]
@@ -105,3 +118,4 @@ class Grader(Model):
     shuffle: bool = False
     letters: Letters = "none"
     pinned: tuple[PartName, ...] = ()
+    said: tuple[GraderWords, ...] = ()

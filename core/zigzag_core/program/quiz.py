@@ -7,7 +7,7 @@ from pydantic import Field
 from zigzag_core.course.kinds import Is
 from zigzag_core.course.model import Model
 from zigzag_core.course.posts import PostForm
-from zigzag_core.course.quizzes import Banded, Review, Way
+from zigzag_core.course.quizzes import Banded, Review, Shows, Way
 
 from .field_types import ProgramId, SlideName, VariableOrLive
 
@@ -88,7 +88,8 @@ class ProgramQuiz(Model):
     records of an LMS is `record`. The `time_limit` is in
     seconds, and goes on `away` from the questions; `wait` is in minutes. Who comes to one of the
     `outcomes` has finished. `bands` stand from the lowest; they are `banded` by something. The
-    slide `details` comes before the first attempt only. A quiz with a `post` has a `title`.
+    slide `details` comes before the first attempt only. A quiz with a `post` has a `title`. What a
+    review `shows` of each question is as in the document.
     """
 
     id: Annotated[ProgramId, Is("section")]
@@ -113,6 +114,7 @@ class ProgramQuiz(Model):
     way: Way = "course"
     overview: bool = False
     review: Review = "always"
+    shows: tuple[Shows, ...] = ("answer",)
     away: bool = False
     wait: int | None = None
     details: SlideName | None = None

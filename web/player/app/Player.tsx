@@ -2,11 +2,13 @@ import { useEffect, useMemo, useRef, useSyncExternalStore, type CSSProperties, t
 import type { ProgramSlide } from "../../api/types";
 import type { State } from "../engine/state";
 import { LiveSlide } from "../render/LiveSlide";
+import { seenIn } from "../render/reviewing";
 import { SpeechContext, speechIn, useSay } from "../render/speech";
 import { Menu } from "./Menu";
 import { NavigationBar } from "./NavigationBar";
 import { Overview } from "./Overview";
 import { Notices } from "./Notices";
+import { Review } from "./Review";
 import { Transcript } from "./Transcript";
 import type { Phase, Session } from "./session";
 import { usePanels, type OpenPanels } from "./usePanels";
@@ -56,7 +58,7 @@ export function Player({ session }: { session: Session }): ReactNode {
             >
               <div className="zz-stage" style={printed(index.program.size, scale)}>
                 <LiveSlide
-                  key={slide.id} {...{ index, state, slide, scale }} dispatch={session.dispatch}
+                  key={slide.id} {...{ index, slide, scale }} state={seenIn(index, state)} dispatch={session.dispatch}
                 />
               </div>
             </main>
@@ -65,6 +67,7 @@ export function Player({ session }: { session: Session }): ReactNode {
           {running && <Closed words={snapshot.closed} />}
           {running && <Panels {...{ session, state, slide, panels }} />}
         </div>
+        {running && <Review index={index} state={state} dispatch={session.dispatch} />}
         {running && (
           <NavigationBar
             {...{ session, state, slide, size, panels }}

@@ -1,6 +1,7 @@
 /** The answers of an attempt in words, for a report. */
 import type { Grader } from "../../api/types";
 import type { Answer } from "../engine/state";
+import { givenWords } from "../engine/answerWords";
 import { plain } from "./plain";
 
 /** A question, what was answered, and what it came to. */
@@ -22,19 +23,8 @@ export function answersInWords(graders: readonly Grader[], answers: Readonly<Rec
   return graders.map((grader) => {
     const answer = Object.hasOwn(answers, grader.id) ? answers[grader.id] : undefined;
     return {
-      question: plain(grader.prompt, longest), given: answer ? plain(givenIn(grader, answer), longest) : "",
+      question: plain(grader.prompt, longest), given: answer ? plain(givenWords(grader, answer), longest) : "",
       result: answer?.result ?? "", points: answer?.points ?? 0, of: grader.purpose === "scored" ? grader.points : 0,
     };
   });
-}
-
-function givenIn(grader: Grader, { given }: Answer): string {
-  const words = new Map([...grader.parts, ...grader.targets].map(({ id, words: own }) => [id, own]));
-  const partOf = (part: string): string => words.get(part) || "–";
-  switch (grader.form) {
-    case "choose": case "order": case "spots": return given.map(([part]) => partOf(part)).join("; ");
-    case "pairs": return given.map(([part, target]) => `${partOf(part)} → ${partOf(target)}`).join("; ");
-    case "scale": return given.map(([part, value]) => (grader.parts.length > 1 ? `${partOf(part)}: ${value}` : value)).join("; ");
-    case "texts": case "free": return given.map(([, value]) => value).join("; ");
-  }
 }

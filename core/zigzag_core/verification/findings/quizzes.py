@@ -148,8 +148,9 @@ def _gives_away(quiz: Quiz, document: CourseDocument, made: ProgramQuiz) -> bool
         return False
     if quiz.review == "passed" and quiz.counts != "last":
         return False
-    return any(question.show_right for slide in document.slides if slide.id in made.slides
-               for question in slide.questions)
+    return "right" in quiz.shows or any(
+        question.show_right for slide in document.slides if slide.id in made.slides
+        for question in slide.questions)
 
 
 def _fewest_words(drawn: DrawnSet, words: Mapping[str, int]) -> int:

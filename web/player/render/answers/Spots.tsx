@@ -1,4 +1,5 @@
 /** Places to be clicked: on a picture or the whole slide; marks stay where it was clicked. */
+import { showsRight } from "../reviewing";
 import type { MouseEvent, ReactNode } from "react";
 import type { Grader, ProgramElement } from "../../../api/types";
 import type { State } from "../../engine/state";
@@ -59,7 +60,7 @@ export function Spot({ element }: { element: ProgramElement }): ReactNode {
   if (!grader) return null;
   const { given, locked, result } = answerOf(state, grader.id);
   const hit = given.some(([name]) => name === part);
-  const missed = grader.show_right && locked && result !== "neutral" && !hit
+  const missed = showsRight(index, state, grader) && locked && result !== "neutral" && !hit
     && grader.parts.some(({ id, right }) => id === part && right.length);
   return (
     <button

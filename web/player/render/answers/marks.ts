@@ -1,11 +1,13 @@
 /** What is to be seen of an answer once it is judged for good. */
 import type { Grader } from "../../../api/types";
 import { measure } from "../../engine/tally";
+import { acceptedWords } from "../../engine/answerWords";
 import type { Index } from "../../engine/program";
 import { orderOf } from "../../engine/questions";
 import { NO_ANSWER, type Answer, type State } from "../../engine/state";
 import { own } from "../../engine/own";
 import type { Say } from "../../engine/words";
+import { showsRight } from "../reviewing";
 
 export type Mark = "right" | "wrong" | "missed" | undefined;
 
@@ -23,7 +25,7 @@ export function markOf(index: Index, state: State, question: string, part: strin
   if (answer.given.some(([name, value]) => name === part && (value !== "" || isPlain(grader)))) {
     return right ? "right" : "wrong";
   }
-  return grader.show_right && grader.form === "choose" && grader.parts.some(({ id, right: is }) => id === part && is.length)
+  return showsRight(index, state, grader) && grader.form === "choose" && grader.parts.some(({ id, right: is }) => id === part && is.length)
     ? "missed" : undefined;
 }
 
@@ -31,7 +33,7 @@ export function markOf(index: Index, state: State, question: string, part: strin
 export function solutionOf(index: Index, state: State, question: string, part: string): string {
   const grader = index.questions.get(question);
   const { locked, result, given } = answerOf(state, question);
-  if (!grader?.show_right || !locked || result === null || result === "neutral") return "";
+  if (!grader || !showsRight(index, state, grader) || !locked || result === null || result === "neutral") return "";
   const position = grader.parts.findIndex(({ id }) => id === part);
   const found = grader.parts[position];
   if (!found || measure(grader, given).parts.has(part)) return "";
@@ -45,15 +47,6 @@ export function solutionOf(index: Index, state: State, question: string, part: s
     }
     default: return "";
   }
-}
-
-function acceptedWords({ accepts }: Grader["parts"][number], say: Say): string {
-  const word = accepts?.words[0];
-  if (word) return word;
-  const range = accepts?.ranges[0];
-  if (!range) return "";
-  const unit = accepts.units[0] ? ` ${accepts.units[0]}` : "";
-  return (range.low === range.high ? String(range.low) : say("from_to", { low: range.low, high: range.high })) + unit;
 }
 
 /** The letter or number of an answer, in the order in which they are seen; empty where there is none. */

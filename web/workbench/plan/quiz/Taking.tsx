@@ -1,5 +1,5 @@
 /** How a quiz is taken: attempts, what a further one gets, and the time for it. */
-import { Box, Flex, Heading } from "@chakra-ui/react";
+import { Box, Flex, Heading, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import type { Quiz, Section } from "../../../api/types";
 import { Check } from "../../../kit/Check";
@@ -41,6 +41,7 @@ export function Taking({ section, quiz, own }: { section: Section; quiz: Quiz; o
         <Choose label={t("answersAreJudged")} help={t("judgedHelp")} value={quiz.judged} options={JUDGED} onChange={(judged) => put(t("answersAreJudged"), { judged })} />
         <Choose label={t("wayOfTheQuiz")} help={t("wayHelp")} value={quiz.way} options={WAYS} onChange={(way) => put(t("wayOfTheQuiz"), { way })} />
         <Choose label={t("reviewOf")} help={t("reviewHelp")} value={quiz.review} options={REVIEWS} onChange={(review) => put(t("reviewOf"), { review })} />
+        {quiz.review !== "never" && <Shows shown={quiz.shows} onChange={(shows) => put(t("reviewShows"), { shows })} />}
         <Check label={t("showOverview")} help={t("overviewHelp")} value={quiz.overview} onChange={(overview) => put(t("showOverview"), { overview })} />
       </Part>
       <Part title={t("theTime")}>
@@ -57,6 +58,22 @@ export function Taking({ section, quiz, own }: { section: Section; quiz: Quiz; o
           </Box>
         ) : null}
       </Part>
+    </Flex>
+  );
+}
+
+const SHOWS = [["answer", t("showsAnswer")], ["right", t("showsRight")], ["points", t("showsPoints")], ["attempts", t("showsAttempts")], ["feedback", t("showsFeedback")]] as const;
+
+/** What a review shows of each question. */
+function Shows({ shown, onChange }: { shown: Quiz["shows"]; onChange: (shown: Quiz["shows"]) => void }): ReactNode {
+  return (
+    <Flex role="group" aria-label={t("reviewShows")} gap="2" py="1" align="start">
+      <Text color="quiet" fontSize="12.5px" w="190px" flex="none" aria-hidden>{t("reviewShows")}</Text>
+      <Box>
+        {SHOWS.map(([what, label]) => (
+          <Check key={what} label={label} value={shown.includes(what)} onChange={(on) => onChange(SHOWS.map(([one]) => one).filter((one) => (one === what ? on : shown.includes(one))))} />
+        ))}
+      </Box>
     </Flex>
   );
 }
