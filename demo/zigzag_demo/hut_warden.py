@@ -19,6 +19,7 @@ from . import drawings
 from .builder import CourseBuilder, looking
 from .day_evening import evening
 from .day_morning import morning
+from .keys_quiz import with_keys_quiz
 
 HUT_BOOK = "hutbookname"
 
@@ -51,7 +52,7 @@ def hut_warden_basics() -> tuple[CourseDocument, dict[str, bytes]]:
                          ("At the end of the day", "opinion")):
         b.section(title, at[first])
     # One arm of the fork is left out by everybody who goes straight through.
-    return b.build(
+    document = b.build(
         pass_mark=70, completion={"slides_share": 0.9, "passing": True},
         feedback=FeedbackDesign(
             right=ToneDesign(speaker=b.drawing("person-mira-friendly")),
@@ -61,7 +62,10 @@ def hut_warden_basics() -> tuple[CourseDocument, dict[str, bytes]]:
         ),
         variables=(TextVariable(id=HUT_BOOK, name="Name in the hut book", default="warden",
                                 description="What the learner wants to be called"),),
-    ), b.media
+    )
+    ridge = b.picture_file("Ridge", drawings.ridge_pattern())
+    ways = {"map": at["map"], "radio": at["radio"]}
+    return with_keys_quiz(document, b.fresh, ways, ridge), b.media
 
 
 def _arriving(b: CourseBuilder, at: dict[str, str]) -> None:
@@ -345,8 +349,8 @@ def _end(b: CourseBuilder, at: dict[str, str]) -> None:
         b.text("Next steps", "Something still open? Go back with the list of slides: what you "
                "have answered stays answered.", 120, 370, 500, 100, size=22,
                text_colour="quiet"),
-        b.button("Leave the course", 80, 530, 260, to="leave"),
-        b.button("Once more through the hut", 364, 530, 330, to=at["map"], fill="sheet",
+        b.button("On to the last questions", 80, 530, 310),
+        b.button("Once more through the hut", 414, 530, 330, to=at["map"], fill="sheet",
                  text_colour="primary", border_colour="primary", border_width=2),
         b.picture("Warden", b.picture_file("Warden", drawings.warden()), 860, 170, 320, 320,
                   alt="Mika, the warden, nods at you."),

@@ -5,7 +5,6 @@ import tempfile
 from pathlib import Path
 
 from selenium.webdriver.common.keys import Keys
-from selenium.webdriver.support.ui import Select
 
 from ..running import ROOT, Server
 from .driver import Page, chromium, fit_window
@@ -168,10 +167,9 @@ def _take(page: Page) -> None:
     page.browser.set_window_size(500, 900)
     page.browser.get(address.split("#")[0])
     page.press("Start the day")
-    page.words("Slide 2 of 39")
+    page.words("Slide 2 of 55")
     _shot(page, "phone")
 
-    # The last: from here on the course is another.
     fit_window(page.browser)
     page.go(f"{COURSE}/plan")
     _quiz(page)
@@ -179,26 +177,9 @@ def _take(page: Page) -> None:
 
 
 def _quiz(page: Page) -> None:
-    """Make a quiz of the hours of the day, of two sets with limits."""
-    page.click("[aria-label='Make “A day, hour by hour” a quiz']")
-    page.press("New set")
-    page.click("[data-set] [aria-expanded=false]")
-    boxes = page.until(lambda: page.all("[data-set-slide] input[type=checkbox]"))
-    for box in boxes[6:]:
-        box.click()
-    Select(page.find("select[aria-label='Move to …']")).select_by_visible_text("Set 2")
-    for number, (name, take) in enumerate((("Morning", 3), ("Afternoon", 5))):
-        for label, typed in (("Name of the set", name),
-                             (f"Questions to draw from {name}", str(take))):
-            field = page.until(lambda label=label, number=number: page.all(
-                "[data-set]")[number].find_element("css selector", f"[aria-label='{label}']"))
-            field.send_keys(Keys.CONTROL, "a")
-            field.send_keys(typed)
-    for box in page.all("[data-set-slide] input[type=checkbox]")[2:4]:
-        box.click()
-    page.click("[aria-label='Keep together']")
-    Select(page.all("[data-set-slide] select")[0]).select_by_value("first")
-    page.saved()
+    """The quiz at the end of the course, with the slides of one of its sets."""
+    page.click("[aria-label^='Quiz “Before']")
+    page.click("[data-set] [aria-label='Show the slides of Guests']")
     page.find("[data-numbers=new]")
 
 

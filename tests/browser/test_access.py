@@ -155,7 +155,8 @@ def player(server, shared_browser):
     return go_to
 
 
-@pytest.mark.parametrize("number", [0, 1, 3, 6, 7, 8, 12, 15, 18, 20, 22, 27, 29, 32, 35, 38])
+@pytest.mark.parametrize("number", [
+    0, 1, 3, 6, 7, 8, 12, 15, 18, 20, 22, 27, 29, 32, 35, 38, 39, 44, 60, 77, 82])
 def test_player(page, player, number):
     player(number)
     assert violations(page) == []

@@ -33,6 +33,7 @@ from zigzag_demo.tool_library import tool_library
 
 from .making import HIDE, SCORE, SHOW, TOGGLE, button, course, slide, text
 from .samples import index_of
+from .test_quiz_taking import taken_course
 
 ADD = r.Calculate(action="add", variable="scorevar", value=1)
 AT_LEAST_5 = [">=", ["variable", "scorevar"], 5]
@@ -267,6 +268,7 @@ SOUND |= {
     "an overlay that opens by a condition": (course(
         slide("slidea", button("more", SHOW("good")), text("good", overlay="panel"), overlays=(
             Overlay(id="panel", name="panel", shown=["clicked", "more"]),)), variables=()),),
+    "a quiz that ends on an outcome slide": (taken_course(),),
     "shown, and hidden after a wait": (course(
         slide("slidea", button("tell", SHOW("good"), r.Wait(seconds=2), HIDE("good")),
               text("good")), variables=()),),

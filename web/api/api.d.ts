@@ -9664,8 +9664,8 @@ export interface components {
          *
          *     Learners move among the questions as in the *course*, in any order (*free*), or only *onward*.
          *     With an `overview` they see all questions of the attempt, can flag some, and can finish from
-         *     there. A finished attempt can be looked at again as its `review` says; it `shows` of each question
-         *     what is named there.
+         *     there. A finished attempt can be looked at again as its `review` says; that `shows` of each
+         *     question what is named there.
          *
          *     The slide `details` asks for the learner's details before the first attempt, and never again.
          *     What each attempt came to is reported as `post` says; with `review_sent` there is no review

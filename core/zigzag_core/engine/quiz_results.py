@@ -3,7 +3,7 @@
 from collections.abc import Callable, Mapping, Sequence
 from typing import Literal
 
-from zigzag_core.grading.grade import gives_points
+from zigzag_core.grading.grade import gives_points, is_judged
 from zigzag_core.program import Grader
 from zigzag_core.program.limits import LIMITS
 from zigzag_core.program.quiz import ProgramBand, ProgramQuiz
@@ -237,6 +237,8 @@ _FACTS: Mapping[str, Callable[[Index, State, ProgramQuiz], Value]] = {
     "quiz_score": lambda index, state, quiz: percent(share(index, state, quiz)),
     "quiz_right": lambda index, state, quiz: float(
         _right(state, graders_of(index, state, quiz))),
+    "quiz_judged": lambda index, state, quiz: float(sum(
+        q.purpose != "survey" and is_judged(q) for q in graders_of(index, state, quiz))),
     "quiz_questions": lambda index, state, quiz: float(
         len(graders_of(index, state, quiz))),
     "quiz_answered": lambda index, state, quiz: float(

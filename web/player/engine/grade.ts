@@ -44,7 +44,7 @@ export function givesPoints(grader: Grader): boolean {
 }
 
 /** Return whether anything can be right in it. */
-function isJudged({ form, parts }: Grader): boolean {
+export function isJudged({ form, parts }: Grader): boolean {
   return form !== "free" && form !== "scale"
     && parts.some(({ right, accepts }) => right.length > 0 || Boolean(accepts) || form === "order");
 }

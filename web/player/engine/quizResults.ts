@@ -2,7 +2,7 @@
 import type { OF_QUIZ } from "../../api/tables";
 import { LIMITS } from "../../api/tables";
 import type { Grader, ProgramBand, ProgramQuiz } from "../../api/types";
-import { givesPoints } from "./grade";
+import { givesPoints, isJudged } from "./grade";
 import { own } from "./own";
 import type { Index } from "./program";
 import { NO_ANSWER, NOT_BEGUN, type Answer, type Earlier, type State, type Success, type Taking } from "./state";
@@ -177,6 +177,7 @@ const FACTS: Readonly<Record<OfQuiz, (index: Index, state: State, quiz: ProgramQ
   quiz_max_points: (index, state, quiz) => number(most(gradersOf(index, state, quiz))),
   quiz_score: (index, state, quiz) => percent(share(index, state, quiz)),
   quiz_right: (index, state, quiz) => right(state, gradersOf(index, state, quiz)),
+  quiz_judged: (index, state, quiz) => gradersOf(index, state, quiz).filter((grader) => grader.purpose !== "survey" && isJudged(grader)).length,
   quiz_questions: (index, state, quiz) => gradersOf(index, state, quiz).length,
   quiz_answered: (index, state, quiz) => gradersOf(index, state, quiz).length - unanswered(index, state, quiz).length,
   quiz_seconds: (_, state, quiz) => Math.floor(takingOf(state, quiz).used / 1_000),

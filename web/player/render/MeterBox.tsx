@@ -11,7 +11,7 @@ interface Props { element: MeterElement; style: Style; values: ValueWords; live:
 /** The value that says how much there is at most, for values that the course keeps. */
 const MOST: Record<string, string> = {
   slides_seen: "slides", slide_number: "slides", points: "max_points", question_number: "question_count",
-  quiz_points: "quiz_max_points", quiz_right: "quiz_questions", quiz_answered: "quiz_questions",
+  quiz_points: "quiz_max_points", quiz_right: "quiz_judged", quiz_answered: "quiz_questions",
 };
 /** Values in per cent. */
 const PER_CENT = new Set(["score", "quiz_score", "quiz_best"]);

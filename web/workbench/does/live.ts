@@ -14,7 +14,7 @@ export const LIVE: readonly Live[] = [
   number("question_count", t("numberOfQuestionsOfTheQuiz")), number("minutes", t("minutesSpent")),
   number("seconds", t("secondsSpent")),
   number("quiz_points", t("quizPoints")), number("quiz_max_points", t("quizMaxPoints")), number("quiz_score", t("quizScore")),
-  number("quiz_right", t("quizRight")), number("quiz_questions", t("quizQuestions")), number("quiz_answered", t("quizAnswered")),
+  number("quiz_right", t("quizRight")), number("quiz_judged", t("quizJudged")), number("quiz_questions", t("quizQuestions")), number("quiz_answered", t("quizAnswered")),
   number("quiz_seconds", t("quizSeconds")), number("quiz_attempt", t("quizAttempt")), number("quiz_attempts_left", t("quizAttemptsLeft")),
   number("quiz_best", t("quizBest")), number("quiz_pass_mark", t("quizPassMark")), text("quiz_result", t("quizResult")), text("quiz_band", t("quizBand")),
   number("quiz_wait", t("quizWait")), text("quiz_day", t("quizDay")),

@@ -65,6 +65,7 @@ OPERATORS: Mapping[str, Operator] = {
     "quiz_max_points": Operator("number", names="quizzes"),
     "quiz_score": Operator("number", names="quizzes"),
     "quiz_right": Operator("number", names="quizzes"),
+    "quiz_judged": Operator("number", names="quizzes"),
     "quiz_questions": Operator("number", names="quizzes"),
     "quiz_answered": Operator("number", names="quizzes"),
     "quiz_seconds": Operator("number", names="quizzes"),

@@ -19,6 +19,7 @@ _VALUES = {
     "earned": "the points for {}", "variable": "{}",
     "quiz_points": "the points in {}", "quiz_max_points": "the points possible in {}",
     "quiz_score": "the score in {}, in %,", "quiz_right": "the right answers in {}",
+    "quiz_judged": "the questions of {} that can be right",
     "quiz_questions": "the questions of {}", "quiz_answered": "the questions answered in {}",
     "quiz_seconds": "the seconds spent in {}", "quiz_attempt": "the attempt at {}",
     "quiz_attempts_left": "the attempts left at {}", "quiz_best": "the best score in {}, in %,",

@@ -30,7 +30,7 @@ from zigzag_core.words import Say, say_english
 from ..layouts.following import slide_from, with_layout
 
 _VALUES = {"points": "quiz_points", "most": "quiz_max_points", "right": "quiz_right",
-           "questions": "quiz_questions", "mark": "quiz_pass_mark",
+           "questions": "quiz_judged", "mark": "quiz_pass_mark",
            "day": "quiz_day", "name": "learner_name"}
 _WHO_AND_WHEN = "{day} {name}"
 _TOP, _RING = 180.0, 220.0

@@ -15,7 +15,7 @@ from dataclasses import replace
 from zigzag_core.course.reporting import Progress, portion, telling, untold
 from zigzag_core.engine import engine
 from zigzag_core.engine.index import Index
-from zigzag_core.engine.state import State
+from zigzag_core.engine.state import State, Taking
 from zigzag_core.engine.ways import leads_to
 
 from .attempts import Attempts, attempts_on
@@ -54,9 +54,15 @@ def explore(index: Index, progress: Progress = untold) -> Explored:
     return Explored(slides=notes.slides, steps=steps)
 
 
+def _begun(index: Index) -> State:
+    """A run in which nothing is drawn, and whoever finishes a quiz has confirmed that already."""
+    asked = {quiz.id: Taking(asked=True) for quiz in index.program.quizzes}
+    return replace(engine.start(index, 1), draws=(), taking=asked)
+
+
 def _try_alone(index: Index, fields: Mapping[str, Field], progress: Progress) -> int:
     """Try each slide as if it was all of the course; return the number of steps."""
-    begun = replace(engine.start(index, 1), draws=())
+    begun = _begun(index)
     share = max(STEPS_ALONE // max(len(fields), 1), LEAST_ON_A_SLIDE)
 
     def run(slide: str, budget: int) -> int:
@@ -96,7 +102,7 @@ class _Together:
 
     def run(self, progress: Progress) -> int:
         """Try it; mark the slides that depend on others as whole if all was tried."""
-        begun = replace(engine.start(self._index, 1), draws=())
+        begun = _begun(self._index)
         steps = 0
         first, _ = engine.step(self._index, begun, {"event": "start"})
         self._enter(first)
