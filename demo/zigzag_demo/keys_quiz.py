@@ -27,6 +27,7 @@ from zigzag_core.course.questions.settings import QuestionDefaults
 from zigzag_core.course.quizzes import Balance, Band, QuestionSet, Quiz, Together
 from zigzag_core.course.rules.rule import StartOver
 from zigzag_core.editing.layouts.following import slide_from, with_layout
+from zigzag_core.editing.quizzes.certificate import with_certificate
 from zigzag_core.editing.quizzes.details import Detail, with_details
 from zigzag_core.editing.quizzes.making import plant_questions
 from zigzag_core.editing.quizzes.outcome import with_outcome
@@ -79,8 +80,9 @@ def with_keys_quiz(
         Detail(kind="agreement", label="My result may be sent to the hut office"),
     ), fresh)
     course, outcome = with_outcome(course, section.id, fresh)
-    slides |= {slide.id: slide for slide in (call, last, details, outcome)}
-    slides[outcome.id] = _told(outcome, course, ways, fresh)
+    told = _told(outcome, course, ways, fresh)
+    course, certificate, (told,) = with_certificate(course, section.id, (told,), fresh)
+    slides |= {slide.id: slide for slide in (call, last, details, told, certificate)}
     course = _settled(course, section.id, slides)
     known = {slide.id: slide for slide in document.slides} | {
         name: slide.model_copy(update={"background": Background(picture=picture)})

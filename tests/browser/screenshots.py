@@ -167,7 +167,7 @@ def _take(page: Page) -> None:
     page.browser.set_window_size(500, 900)
     page.browser.get(address.split("#")[0])
     page.press("Start the day")
-    page.words("Slide 2 of 55")
+    page.words("Slide 2 of 56")
     _shot(page, "phone")
 
     fit_window(page.browser)

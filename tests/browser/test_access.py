@@ -156,7 +156,7 @@ def player(server, shared_browser):
 
 
 @pytest.mark.parametrize("number", [
-    0, 1, 3, 6, 7, 8, 12, 15, 18, 20, 22, 27, 29, 32, 35, 38, 39, 44, 60, 77, 82])
+    0, 1, 3, 6, 7, 8, 12, 15, 18, 20, 22, 27, 29, 32, 35, 38, 39, 44, 60, 77, 82, 83])
 def test_player(page, player, number):
     player(number)
     assert violations(page) == []

@@ -114,6 +114,10 @@ def test_the_quiz_is_left_failed_repeated_passed_and_reported(page, server, tmp_
         page.see("Nothing left to ask.")
         server.manage("post_room", "up")
         page.see("was sent")
+        page.press("Your certificate")
+        page.until(lambda: title(page) == "Certificate")
+        page.see("has passed “Before you get the keys” with 100 %")
+        assert "Ines Tarrow" in page.find("main").text and violations(page) == []
     finally:
         server.manage("post_room", "up")
     page.top()

@@ -148,6 +148,9 @@ def test_a_panel_for_each_number_of_right_answers_is_made_from_the_first(page, s
     page.until(lambda: len(page.all("[aria-label='Delete this band']")) == 5)
     page.press("Make the missing panels")
     page.see("5 panels were made.")
+    page.press("Add a certificate")
+    page.until(lambda: any(e.get_attribute("value") == "Certificate"
+                           for e in page.all("[data-line]")))
     _axe(page)
     page.saved()
     course = page.call("GET", f"/courses/{slug}")

@@ -7,9 +7,10 @@ from zigzag_core.course.questions.settings import QuestionDefaults
 from zigzag_core.course.quizzes import Band, QuestionSet, Quiz
 from zigzag_core.course.rules.rule import StartOver
 from zigzag_core.course.rules.timing import Timing
+from zigzag_core.editing.quizzes.certificate import with_certificate
 from zigzag_core.editing.quizzes.outcome import with_outcome, with_panels
 from zigzag_core.engine import engine
-from zigzag_core.engine.expression import evaluate
+from zigzag_core.engine.expression import evaluate, is_visible
 from zigzag_core.engine.expression import live as engine_live
 from zigzag_core.engine.results import points, score
 from zigzag_core.tracking.progress import pack, unpack
@@ -365,3 +366,26 @@ def test_bands_tell_results_apart():
             b.least == band for b in bands]
         assert evaluate(learner.index, learner.state, ["set_score", "setall"]) == 25 * right
         assert evaluate(learner.index, learner.state, ["set_right", "setall"]) == right
+
+
+def test_a_certificate_is_for_those_who_have_passed_and_stops_nobody():
+    document = taken_course(pass_mark=50)
+    outcome = next(s for s in document.slides if s.title == "Your result")
+    course, made, (told,) = with_certificate(
+        document.course, "secquiz", (outcome,), fresh_ids(40))
+    by_id = {slide.id: slide for slide in (*document.slides, told, made)}
+    whole = document.model_copy(update={
+        "course": course, "slides": tuple(by_id[name] for name in course.slides)})
+    assert findings(whole) == []
+    for right, shown in ((True, True), (False, False)):
+        learner = Taker(whole).does("next").answers(right, right, right, right)
+        assert learner.title == "Your result"
+        button_ = told.elements[-1].id
+        assert is_visible(learner.index, learner.state, button_) == shown
+        learner.does("next")
+        assert learner.title == "Certificate"
+        seen = {e.name for e in made.elements
+                if is_visible(learner.index, learner.state, e.id)}
+        assert ("Name" in seen, "Not yet" in seen) == (shown, not shown)
+        learner.does("next")
+        assert learner.title == "After"

@@ -1307,6 +1307,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/edits/new-certificate": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Edit New Certificate
+         * @description Make a certificate at the end of a quiz, and buttons on its outcome slides that lead there.
+         */
+        post: operations["zigzag_server_courses_quiz_edits_api_edit_new_certificate"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/edits/band-panels": {
         parameters: {
             query?: never;
@@ -10780,6 +10800,20 @@ export interface components {
             section: string;
         };
         /**
+         * CertificateIn
+         * @description The same, and the outcome slides of the quiz, from which a button leads to it.
+         */
+        CertificateIn: {
+            course: components["schemas"]["Course"];
+            /** Section */
+            section: string;
+            /**
+             * Outcomes
+             * @default []
+             */
+            outcomes: components["schemas"]["Slide"][];
+        };
+        /**
          * PanelsIn
          * @description The same, and the slide that gets the panels.
          */
@@ -15405,6 +15439,32 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["OutcomeIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Edited"];
+                };
+            };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
+        };
+    };
+    zigzag_server_courses_quiz_edits_api_edit_new_certificate: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CertificateIn"];
             };
         };
         responses: {

@@ -88,6 +88,7 @@ class QuestionSet(Model):
 
 
 MOST_OF_BAND = 1_000_000
+MOST_OUTCOMES = 5
 
 Way = Literal["course", "free", "onward"]
 """How learners move among the questions of an attempt."""
@@ -154,7 +155,7 @@ class Quiz(Model):
     time_limit: Annotated[int, Field(ge=10, le=86_400)] | None = None
     extendable: bool = True
     time_shown: bool = True
-    outcomes: tuple[SlideRef, ...] = Field(default=(), max_length=5)
+    outcomes: tuple[SlideRef, ...] = Field(default=(), max_length=MOST_OUTCOMES)
     bands: tuple[Band, ...] = Field(default=(), max_length=10)
     banded: Banded = "percent"
     way: Way = "course"

@@ -6,6 +6,8 @@ from django.http import HttpRequest
 from ninja import Field, Router, Schema
 from zigzag_core import course as core
 from zigzag_core.course.questions.descriptors import QuestionKind
+from zigzag_core.course.quizzes import MOST_OUTCOMES
+from zigzag_core.editing.quizzes.certificate import with_certificate
 from zigzag_core.editing.quizzes.details import (
     MOST_DETAILS,
     Detail,
@@ -37,6 +39,12 @@ class PanelsIn(OutcomeIn):
     """The same, and the slide that gets the panels."""
 
     slide: core.Slide
+
+
+class CertificateIn(OutcomeIn):
+    """The same, and the outcome slides of the quiz, from which a button leads to it."""
+
+    outcomes: list[core.Slide] = Field(default=[], max_length=MOST_OUTCOMES)
 
 
 class DetailsIn(OutcomeIn):
@@ -86,6 +94,17 @@ def edit_new_outcome(request: HttpRequest, data: OutcomeIn) -> dict[str, Any]:
     say = say_in(data.course.language, data.course.words)
     course, slide = with_outcome(data.course, data.section, core.system_ids(), say)
     return edited({}, (slide,), (), (data.course, course), made=slide.id)
+
+
+@router.post("/new-certificate", response=Edited)
+def edit_new_certificate(request: HttpRequest, data: CertificateIn) -> dict[str, Any]:
+    """Make a certificate at the end of a quiz, and buttons on its outcome slides that lead there.
+    """
+    say = say_in(data.course.language, data.course.words)
+    course, slide, outcomes = with_certificate(
+        data.course, data.section, data.outcomes, core.system_ids(), say)
+    before = {one.id: one for one in data.outcomes}
+    return edited(before, (slide, *outcomes), (), (data.course, course), made=slide.id)
 
 
 @router.post("/band-panels", response=Edited)

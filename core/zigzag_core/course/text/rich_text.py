@@ -16,8 +16,8 @@ LiveValue = Literal[
     "minutes", "seconds", "learner_name", "result", "answered", "questions",
     "question_number", "question_count",
     "quiz_points", "quiz_max_points", "quiz_score", "quiz_right", "quiz_judged",
-    "quiz_questions", "quiz_answered", "quiz_seconds", "quiz_attempt", "quiz_attempts_left", "quiz_best",
-    "quiz_pass_mark", "quiz_result", "quiz_band", "quiz_wait", "quiz_day",
+    "quiz_questions", "quiz_answered", "quiz_seconds", "quiz_attempt", "quiz_attempts_left",
+    "quiz_best", "quiz_pass_mark", "quiz_result", "quiz_band", "quiz_wait", "quiz_day",
 ]
 """Values that the course itself keeps: points so far, points possible, score in per cent,
 slides seen, slides in all, number (from 1) and title of the current slide, whole minutes and

@@ -59,7 +59,7 @@ def with_outcome(
         _again(make, section), _print(make))})
     quiz = found.quiz.model_copy(update={
         "bands": bands, "outcomes": (*found.quiz.outcomes, slide.id)})
-    return _placed(course, found.model_copy(update={"quiz": quiz}), slide.id), slide
+    return placed_last(course, found.model_copy(update={"quiz": quiz}), slide.id), slide
 
 
 def _two_bands(quiz: Quiz, course: Course, fresh: IdSource, say: Say) -> tuple[Band, ...]:
@@ -68,8 +68,11 @@ def _two_bands(quiz: Quiz, course: Course, fresh: IdSource, say: Say) -> tuple[B
     return (Band(id=fresh(), name=say("band_low"), least=0), passed) if mark else (passed,)
 
 
-def _placed(course: Course, section: Section, slide: str) -> Course:
-    """The course with the slide at the end of its section; what begins behind it still does."""
+def placed_last(course: Course, section: Section, slide: str) -> Course:
+    """Return `course` with the slide at the end of its `section`, as that is now.
+
+    What begins behind it still does.
+    """
     groups = slides_by_section(course.slides, course.sections)
     at = next(place for place, (one, _) in enumerate(groups)
               if one is not None and one.id == section.id)

@@ -7,7 +7,7 @@ import { Explained } from "../../../kit/Explained";
 import { QuietButton } from "../../../kit/QuietButton";
 import { t } from "../../../words/quiz";
 import { goToSlide, useCourse } from "../../store/store";
-import { makeOutcome, setOutcome } from "./quizzes";
+import { makeCertificate, makeOutcome, setOutcome } from "./quizzes";
 
 /** As many as the course document takes. */
 const MOST = 5;
@@ -37,6 +37,12 @@ export function Outcomes({ section, quiz, own }: { section: string; quiz: Quiz; 
         <Flex align="center" gap="3" pt="1">
           <QuietButton size="sm" onClick={() => void makeOutcome(section)}>{t("makeAnOutcome")}</QuietButton>
           <Text color="quiet" fontSize="12.5px" flex="1">{t("makeOutcomeHelp")}</Text>
+        </Flex>
+      )}
+      {quiz.outcomes.length > 0 && (
+        <Flex align="center" gap="3" pt="2">
+          <QuietButton size="sm" onClick={() => void makeCertificate(section)}>{t("makeACertificate")}</QuietButton>
+          <Text color="quiet" fontSize="12.5px" flex="1">{t("certificateHelp")}</Text>
         </Flex>
       )}
     </Box>

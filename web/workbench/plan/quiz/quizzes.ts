@@ -115,6 +115,19 @@ export async function makeOutcome(section: string): Promise<void> {
   });
 }
 
+/** Make a certificate at the end of the quiz, to which its outcome slides lead once it is passed. */
+export async function makeCertificate(section: string): Promise<void> {
+  await editCourse({
+    label: t("makeACertificate"),
+    ask: ({ course, slides }) => {
+      const quiz = course.sections.find(({ id }) => id === section)?.quiz;
+      const outcomes = quiz?.outcomes.flatMap((id) => slides[id] ?? []) ?? [];
+      return take(api.POST("/api/edits/new-certificate", { body: { course, section, outcomes } }));
+    },
+    then: () => ({}),
+  });
+}
+
 /** Make a slide at the beginning of the quiz that asks for the learner's details. */
 export async function makeDetails(section: string, details: components["schemas"]["Detail"][]): Promise<void> {
   await editCourse({
