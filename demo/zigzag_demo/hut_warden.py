@@ -31,6 +31,20 @@ _ON_THE_MAP = {"hover": StylePatch(fill="soft"), "pressed": StylePatch(fill="edg
 def hut_warden_basics() -> tuple[CourseDocument, dict[str, bytes]]:
     """Return the course and its media by SHA-256."""
     b = CourseBuilder("Hut Warden Basics", seed=1912)
+    day, at = _day(b)
+    ridge = b.picture_file("Ridge", drawings.ridge_pattern())
+    ways = {"map": at["map"], "radio": at["radio"]}
+    return with_keys_quiz(day, b.fresh, ways, ridge), b.media
+
+
+def hut_warden_day() -> CourseDocument:
+    """Return the course without the quiz at its end: the same for every learner."""
+    day, _ = _day(CourseBuilder("Hut Warden Basics", seed=1912))
+    return day
+
+
+def _day(b: CourseBuilder) -> tuple[CourseDocument, dict[str, str]]:
+    """The course as far as the quiz, and the ids of its slides by name."""
     at = b.slide_ids(
         "welcome", "map", "guests", "drying", "kitchen", "stove", "ask_stove", "late",
         "bench", "sent", "weather", "ask_sky", "radio", "ask_radio", "night",
@@ -52,7 +66,7 @@ def hut_warden_basics() -> tuple[CourseDocument, dict[str, bytes]]:
                          ("At the end of the day", "opinion")):
         b.section(title, at[first])
     # One arm of the fork is left out by everybody who goes straight through.
-    document = b.build(
+    return b.build(
         pass_mark=70, completion={"slides_share": 0.9, "passing": True},
         feedback=FeedbackDesign(
             right=ToneDesign(speaker=b.drawing("person-mira-friendly")),
@@ -62,10 +76,7 @@ def hut_warden_basics() -> tuple[CourseDocument, dict[str, bytes]]:
         ),
         variables=(TextVariable(id=HUT_BOOK, name="Name in the hut book", default="warden",
                                 description="What the learner wants to be called"),),
-    )
-    ridge = b.picture_file("Ridge", drawings.ridge_pattern())
-    ways = {"map": at["map"], "radio": at["radio"]}
-    return with_keys_quiz(document, b.fresh, ways, ridge), b.media
+    ), at
 
 
 def _arriving(b: CourseBuilder, at: dict[str, str]) -> None:

@@ -27,7 +27,8 @@ def keys_course(**settings) -> CourseDocument:
     document = quiz_course(len(WEATHER) + len(FIRE) + len(GUESTS) + 1, seed=5)
     titles = ("Hello, warden", *WEATHER, *FIRE, *GUESTS, LAST)
     slides = [
-        slide.model_copy(update={"title": title, "level": LEVELS[place % 3]})
+        slide.model_copy(update={"title": title, "level": LEVELS[place % 3],
+                                 "tags": ("night",) if place % 2 else ()})
         for place, (slide, title) in enumerate(zip(document.slides, titles, strict=True))]
     again = button("again", StartOver(what="quiz"), label="Again")
     slides[-1] = slides[-1].model_copy(update={"elements": (*slides[-1].elements, again)})

@@ -389,3 +389,33 @@ def test_a_certificate_is_for_those_who_have_passed_and_stops_nobody():
         assert ("Name" in seen, "Not yet" in seen) == (shown, not shown)
         learner.does("next")
         assert learner.title == "After"
+
+
+def test_sets_have_bands_and_scores_of_their_own():
+    document = taken_course(sets=(), bands=(
+        Band(id="bandlow", name="Low", least=0), Band(id="bandhigh", name="High", least=75),
+        Band(id="firelow", name="Fire low", of="setfire", least=0),
+        Band(id="firehigh", name="Fire high", of="setfire", least=100)))
+    asking = [slide.id for slide in document.slides if slide.questions]
+    section = document.course.sections[0]
+    quiz = section.quiz.model_copy(update={"sets": (
+        QuestionSet(id="setfire", name="Fire", slides=tuple(asking[:2]), shuffled=False),
+        QuestionSet(id="setdoor", name="Door", slides=tuple(asking[2:]), shuffled=False))})
+    document = document.model_copy(update={
+        "course": document.course.model_copy(update={"sections": (
+            section.model_copy(update={"quiz": quiz}), *document.course.sections[1:])}),
+        "slides": tuple(slide.model_copy(update={
+            "tags": ("keys",) if slide.id in asking[1:3] else ()}) for slide in document.slides)})
+    learner = Taker(document).does("next").answers(True, True, False, False)
+
+    def live(name):
+        return engine_live(learner.index, learner.state, name)
+
+    assert learner.title == "Your result" and learner.quiz("score") == 50
+    assert (live("setfire"), live("setdoor"), live("tag:keys"), live("tag:none")) == (100, 0, 50, 0)
+    assert learner.quiz("band") == "Low"
+    assert [evaluate(learner.index, learner.state, ["in_band", band.id])
+            for band in quiz.bands] == [True, False, False, True]
+    with pytest.raises(ValueError, match="begin at different results"):
+        Quiz(bands=(Band(id="one1", name="1", of="setfire", least=5),
+                    Band(id="two2", name="2", of="setfire", least=5)))

@@ -34,6 +34,7 @@ def _settings(draw: random.Random) -> dict:
         "pass_mark": draw.choice([None, 0, 50, 75, 100]),
         "time_limit": draw.choice([None, 10, 60]), "extendable": draw.random() < 0.5,
         "bands": (Band(id="bandlow", name="Low", least=0),
+                  Band(id="setlow", name="All low", of="setall", least=0),
                   Band(id="bandhigh", name="High", least=draw.choice([0.5, 2, 25, 50, 99.5]))),
         "banded": draw.choice(["percent", "percent", "points", "right"]),
         "way": draw.choice(["course", "free", "onward"]), "overview": draw.random() < 0.5,
@@ -42,7 +43,9 @@ def _settings(draw: random.Random) -> dict:
         "wait": draw.choice([None, None, 1, 5]),
         "post": draw.choice([None, Post(fields=(
             *USUAL_FIELDS, PostField(name="Hut", of="nowhere"),
-            PostField(name="Seen", of="slides_seen"), PostField(name="Band", of="quiz_band")))]),
+            PostField(name="Seen", of="slides_seen"), PostField(name="Band", of="quiz_band"),
+            PostField(name="Set", of="setall"), PostField(name="Fire", of="setfire"),
+            PostField(name="Night", of="tag:night"), PostField(name="None", of="tag:none")))]),
         "review_sent": draw.random() < 0.5,
         "defaults": draw.choice([None, QuestionDefaults(unanswered=0.5), QuestionDefaults(
             unanswered=2, attempts=2, penalty=1, floor=-1, required=True)]),

@@ -31,7 +31,7 @@ from zigzag_core.program import (
     ProgramSlide,
 )
 from zigzag_demo.generate import generated_course
-from zigzag_demo.hut_warden import hut_warden_basics
+from zigzag_demo.hut_warden import hut_warden_basics, hut_warden_day
 
 from tests.core.question_runs import answers, quizzes
 from tests.core.question_strategies import FORMS
@@ -119,6 +119,8 @@ def test_demo_course_is_traced():
     traces = [trace(program, seed_, sensible_run(index, seed_, 200)) for seed_ in range(6)]
     assert any(e["effect"] == "answered" for t in traces for s in t["steps"] for e in s["effects"])
     write("demo", traces)
+    day = compile_course(hut_warden_day(), lambda file: file.sha256)
+    write("day", [trace(day, 1, sensible_run(Index(day), 1, 200))])
 
 
 def test_generated_course_is_traced():

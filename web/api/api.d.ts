@@ -5002,7 +5002,7 @@ export interface components {
         };
         /**
          * Meter
-         * @description Shows how far something has come: a variable (by id) or what the course keeps (by name).
+         * @description Shows how far something has come: a value as in a text (`ValueRun`).
          */
         Meter: {
             /** Id */
@@ -8418,6 +8418,9 @@ export interface components {
         /**
          * ValueRun
          * @description The present value of a variable (by id) or of something the course keeps (by name).
+         *
+         *     The id of a set of questions stands for its score in per cent, ``tag:`` and a tag for that of
+         *     the questions with this tag.
          */
         ValueRun: {
             /**
@@ -8813,15 +8816,18 @@ export interface components {
         };
         /**
          * Band
-         * @description A range of results with a name: from `least` up to the next band.
+         * @description A range of results with a name: from `least` up to the next band of the same.
          *
-         *     It is in per cent, points or right answers, as the quiz has it.
+         *     It is in per cent, points or right answers, as the quiz has it: of all its questions, or `of`
+         *     those of one set.
          */
         Band: {
             /** Id */
             id: string;
             /** Name */
             name: string;
+            /** Of */
+            of?: string | null;
             /**
              * Least
              * @default 0
@@ -9489,8 +9495,7 @@ export interface components {
         };
         /**
          * PostField
-         * @description A field of a report: its `name`, and the variable (by id) or value of the course (by name)
-         *     that stands in it.
+         * @description A field of a report: its `name`, and the value that stands in it, as in a text (`ValueRun`).
          */
         PostField: {
             /** Name */
@@ -12046,13 +12051,15 @@ export interface components {
         };
         /**
          * ProgramBand
-         * @description A named range of results, from `least` up to the next band.
+         * @description A named range of results, from `least` up to the next band of the same set, or of all.
          */
         ProgramBand: {
             /** Id */
             id: string;
             /** Name */
             name: string;
+            /** Of */
+            of?: string | null;
             /** Least */
             least: number;
         };
@@ -12342,6 +12349,11 @@ export interface components {
              */
             sets: components["schemas"]["DrawnSet"][];
             /**
+             * Tags
+             * @default []
+             */
+            tags: components["schemas"]["ProgramTag"][];
+            /**
              * Closing
              * @default []
              */
@@ -12561,6 +12573,16 @@ export interface components {
              * @default []
              */
             rules: components["schemas"]["ProgramRule"][];
+        };
+        /**
+         * ProgramTag
+         * @description A tag, and the slides of a quiz that have it.
+         */
+        ProgramTag: {
+            /** Name */
+            name: string;
+            /** Slides */
+            slides: string[];
         };
         /**
          * Reset

@@ -11,7 +11,7 @@ import { unpack } from "../player/tracking/progress";
 import { Scorm12Tracker } from "../player/tracking/scorm12Tracker";
 import { StrictLms } from "./strictLms";
 
-const traces = fileURLToPath(new URL("../../tests/parity/traces/demo.json", import.meta.url));
+const traces = fileURLToPath(new URL("../../tests/parity/traces/day.json", import.meta.url));
 const program = (JSON.parse(readFileSync(traces, "utf8")) as { program: Program }[])[0]?.program as Program;
 const [first, ...rest] = program.slides;
 const head = { ...program, slides: [first, ...rest.map(({ id, title }) => ({ id, title }))], remembered: {} };

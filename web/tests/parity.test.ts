@@ -10,7 +10,7 @@ const files = (existsSync(folder) ? readdirSync(folder) : [])
   .filter((name) => name.endsWith(".json") && !OTHERS.includes(name));
 
 test("there are traces from random programs and quizzes, the demo, a generated course, kept runs and quizzes that are taken", () => {
-  expect(files.sort()).toEqual(["demo.json", "generated.json", "kept.json", "quizzes.json", "random.json", "taking.json"]);
+  expect(files.sort()).toEqual(["day.json", "demo.json", "generated.json", "kept.json", "quizzes.json", "random.json", "taking.json"]);
 });
 
 describe.each(files)("%s", (file) => {

@@ -14,7 +14,7 @@ import { Scorm12Tracker } from "../player/tracking/scorm12Tracker";
 import { shortened } from "../player/tracking/shortened";
 import { StrictLms } from "./strictLms";
 
-const traces = fileURLToPath(new URL("../../tests/parity/traces/demo.json", import.meta.url));
+const traces = fileURLToPath(new URL("../../tests/parity/traces/day.json", import.meta.url));
 const program = (JSON.parse(readFileSync(traces, "utf8")) as { program: Program }[])[0]?.program as Program;
 const index = new Index(program);
 

@@ -1,6 +1,6 @@
 """Quizzes: from sets of slides to units that are drawn."""
 
-from collections.abc import Collection, Sequence
+from collections.abc import Collection, Iterator, Mapping, Sequence
 from typing import Literal
 
 from zigzag_core.course import Course
@@ -16,6 +16,7 @@ from zigzag_core.program.quiz import (
     ProgramPost,
     ProgramPostField,
     ProgramQuiz,
+    ProgramTag,
 )
 
 from .record_names import record_name
@@ -41,19 +42,31 @@ def _program_quiz(
     return ProgramQuiz(
         id=section.id, slides=tuple(own), opening=tuple(own[:first]),
         sets=tuple(_drawn_set(one, own, facts) for one in quiz.sets),
+        tags=tuple(_tags(own, facts)),
         closing=tuple(slide for slide in own[first:] if slide not in in_sets),
         take=quiz.take, order=quiz.order, again=quiz.again,
         attempts=quiz.attempts, counts=quiz.counts, pass_mark=quiz.pass_mark,
         weight=quiz.weight, record=record_name(section.title, section.id),
         time_limit=quiz.time_limit, extendable=quiz.extendable, time_shown=quiz.time_shown,
         outcomes=tuple(slide for slide in quiz.outcomes if slide in own),
-        bands=tuple(ProgramBand(id=b.id, name=b.name, least=b.least) for b in quiz.bands),
+        bands=tuple(
+            ProgramBand(id=b.id, name=b.name, least=b.least, of=b.of) for b in quiz.bands),
         banded=quiz.banded, way=quiz.way, overview=quiz.overview, review=quiz.review,
         shows=quiz.shows,
         away=quiz.away, wait=quiz.wait,
         details=quiz.details if quiz.details in own[:first] else None,
         title=section.title if quiz.post else "", post=_program_post(quiz.post),
         review_sent=quiz.review_sent and quiz.post is not None)
+
+
+def _tags(own: Sequence[str], facts: Mapping[str, SlideFacts]) -> Iterator[ProgramTag]:
+    """The tags of the questions of a quiz, by name."""
+    found: dict[str, list[str]] = {}
+    for slide in own:
+        for tag in facts[slide].tags if facts[slide].contents.questions else ():
+            found.setdefault(tag, []).append(slide)
+    for name, slides in sorted(found.items()):
+        yield ProgramTag(name=name, slides=tuple(slides))
 
 
 def _program_post(post: Post | None) -> ProgramPost | None:

@@ -76,11 +76,13 @@ SetVariableRef = Annotated[Id, Refers(("variable",), sets=True)]
 MediaRef = Annotated[Id, Refers(("medium",))]
 StyleRef = Annotated[Id, Refers(("style",))]
 LayoutRef = Annotated[Id, Refers(("layout",))]
+QuestionSetRef = Annotated[Id, Refers(("set",))]
 
 # Where the thing is gone, these are without one.
 MaybeElement = Annotated[ElementRef | None, Unset()]
 MaybeOverlay = Annotated[OverlayRef | None, Unset()]
 MaybeSlide = Annotated[SlideRef | None, Unset()]
+MaybeQuestionSet = Annotated[QuestionSetRef | None, Unset()]
 MaybePattern = Annotated[PatternRef | None, Unset()]
 MaybeMove = Annotated[MoveRef | None, Unset()]
 MaybeVariable = Annotated[SetVariableRef | None, Unset()]

@@ -28,12 +28,11 @@ PostForm = Literal["json", "form", "csv"]
 
 
 class PostField(Model):
-    """A field of a report: its `name`, and the variable (by id) or value of the course (by name)
-    that stands in it.
+    """A field of a report: its `name`, and the value that stands in it, as in a text (`ValueRun`).
     """
 
     name: Name
-    of: Annotated[str, Refers(("variable",), weak=True)] = Field(max_length=40)
+    of: Annotated[str, Refers(("variable", "set"), weak=True)] = Field(max_length=50)
 
 
 USUAL_FIELDS = (

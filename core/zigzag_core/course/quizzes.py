@@ -5,7 +5,7 @@ from typing import Annotated, Literal, Self
 
 from pydantic import Field, model_validator
 
-from .kinds import Is, MaybeSlide, SlideRef
+from .kinds import Is, MaybeQuestionSet, MaybeSlide, SlideRef
 from .model import Id, Model, Name
 from .posts import Post
 from .questions.settings import QuestionDefaults
@@ -105,13 +105,15 @@ Banded = Literal["percent", "points", "right"]
 
 
 class Band(Model):
-    """A range of results with a name: from `least` up to the next band.
+    """A range of results with a name: from `least` up to the next band of the same.
 
-    It is in per cent, points or right answers, as the quiz has it.
+    It is in per cent, points or right answers, as the quiz has it: of all its questions, or `of`
+    those of one set.
     """
 
     id: Annotated[Id, Is("band")]
     name: Name
+    of: MaybeQuestionSet = None
     least: Annotated[float, Field(ge=0, le=MOST_OF_BAND)] = 0
 
 
@@ -181,9 +183,10 @@ class Quiz(Model):
             raise ValueError("an outcome slide is in a set of its quiz")
         if self.details in {*slides, *self.outcomes}:
             raise ValueError("the details slide of a quiz is in no set, and shows no outcome")
-        limits = [band.least for band in self.bands]
-        if len(set(limits)) != len(limits) or limits != sorted(limits):
-            raise ValueError("the bands of a quiz begin at different results, the lowest first")
-        if self.banded == "percent" and any(limit > 100 for limit in limits):
+        for of in {band.of for band in self.bands}:
+            limits = [band.least for band in self.bands if band.of == of]
+            if len(set(limits)) != len(limits) or limits != sorted(limits):
+                raise ValueError("the bands of a quiz begin at different results, the lowest first")
+        if self.banded == "percent" and any(band.least > 100 for band in self.bands):
             raise ValueError("a band of a quiz begins at more than 100 per cent")
         return self

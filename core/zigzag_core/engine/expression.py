@@ -52,11 +52,16 @@ def evaluate(index: Index, state: State, node: Node, depth: int = 0) -> Value:
 
 
 def live(index: Index, state: State, name: str) -> Value:
-    """Return a value that the course itself keeps (`LiveValue`); unknown names give 0."""
+    """Return a value that the course itself keeps (`LiveValue`), or the score of a set or tag.
+
+    Unknown names give 0.
+    """
     if name in quiz_results.OF_QUIZ:
         return quiz_results.fact(index, state, name, index.quiz_for(state.slide or ""))
     value = _LIVE.get(name)
-    return value(index.ordered(state.draws), index, state) if value else 0.0
+    if value:
+        return value(index.ordered(state.draws), index, state)
+    return quiz_results.of_part(index, state, name) or 0.0
 
 
 def _title(order: Order, index: Index, state: State) -> Value:

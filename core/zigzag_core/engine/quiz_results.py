@@ -1,8 +1,9 @@
 """What an attempt at a quiz has come to. The twin is `web/player/engine/quizResults.ts`."""
 
-from collections.abc import Callable, Mapping, Sequence
+from collections.abc import Callable, Collection, Mapping, Sequence
 from typing import Literal
 
+from zigzag_core.course.text.rich_text import TAG
 from zigzag_core.grading.grade import gives_points, is_judged
 from zigzag_core.program import Grader
 from zigzag_core.program.limits import LIMITS
@@ -143,9 +144,12 @@ def unanswered(index: Index, state: State, quiz: ProgramQuiz) -> tuple[Grader, .
                  if not _has_answer(state.answers.get(q.id, _NONE)))
 
 
-def band(index: Index, state: State, quiz: ProgramQuiz) -> ProgramBand | None:
-    """Return the band that the present attempt is in."""
-    graders = graders_of(index, state, quiz)
+def band(
+    index: Index, state: State, quiz: ProgramQuiz, of: str | None = None
+) -> ProgramBand | None:
+    """Return the band that the present attempt is in: with all its questions, or those of a set."""
+    graders = graders_of(index, state, quiz) if of is None else _graders_in(
+        index, state, quiz, _slides_of(quiz, of))
     match quiz.banded:
         case "points":
             reached = number(_points(state, graders))
@@ -153,7 +157,8 @@ def band(index: Index, state: State, quiz: ProgramQuiz) -> ProgramBand | None:
             reached = float(_right(state, graders))
         case _:
             reached = percent(_share(state, graders))
-    return next((one for one in reversed(quiz.bands) if reached >= one.least), None)
+    return next((one for one in reversed(quiz.bands)
+                 if one.of == of and reached >= one.least), None)
 
 
 def fact(index: Index, state: State, operator: str, quiz: ProgramQuiz | None) -> Value:
@@ -163,14 +168,12 @@ def fact(index: Index, state: State, operator: str, quiz: ProgramQuiz | None) ->
     return _FACTS[operator](index, state, quiz)
 
 
-def of_set(index: Index, state: State, operator: str, name: str) -> Value:
+def of_set(index: Index, state: State, operator: str, name: str) -> float:
     """Return what *set_score* (per cent) or *set_right* gives for a set of questions."""
     for quiz in index.program.quizzes:
         for one in quiz.sets:
             if one.id == name:
-                slides = {slide for unit in one.units for slide in unit.slides}
-                graders = [q for q in graders_of(index, state, quiz)
-                           if q.slide in slides]
+                graders = _graders_in(index, state, quiz, _slides_of(quiz, name))
                 return percent(_share(state, graders)) if operator == "set_score" \
                     else float(_right(state, graders))
     return 0.0
@@ -179,10 +182,40 @@ def of_set(index: Index, state: State, operator: str, name: str) -> Value:
 def in_band(index: Index, state: State, name: str) -> bool:
     """Return whether the result is in the band `name` of its quiz."""
     for quiz in index.program.quizzes:
-        if any(one.id == name for one in quiz.bands):
-            found = band(index, state, quiz)
+        asked = next((one for one in quiz.bands if one.id == name), None)
+        if asked is not None:
+            found = band(index, state, quiz, asked.of)
             return found is not None and found.id == name
     return False
+
+
+def of_part(index: Index, state: State, name: str) -> float | None:
+    """Return the score (per cent) that the id of a set, or a tag after `TAG`, stands for.
+
+    That of a tag tells of the quiz that the slide is in, else of the last before it. None for any
+    other name.
+    """
+    if name.startswith(TAG):
+        quiz = index.quiz_for(state.slide or "")
+        tagged = next(
+            (one.slides for one in quiz.tags if one.name == name[len(TAG):]), ()) if quiz else ()
+        return percent(_share(state, _graders_in(index, state, quiz, tagged))) if quiz else 0.0
+    known = any(one.id == name for quiz in index.program.quizzes for one in quiz.sets)
+    return of_set(index, state, "set_score", name) if known else None
+
+
+def _slides_of(quiz: ProgramQuiz, name: str) -> tuple[str, ...]:
+    """The slides of a set; none where it is gone."""
+    return tuple(slide for one in quiz.sets if one.id == name
+                 for unit in one.units for slide in unit.slides)
+
+
+def _graders_in(
+    index: Index, state: State, quiz: ProgramQuiz, slides: Collection[str]
+) -> list[Grader]:
+    """The questions that the learner gets on some slides of a quiz."""
+    inside = frozenset(slides)
+    return [q for q in graders_of(index, state, quiz) if q.slide in inside]
 
 
 def _points(state: State, graders: Sequence[Grader]) -> float:

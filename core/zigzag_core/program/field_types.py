@@ -18,7 +18,7 @@ QuestionName = Annotated[ProgramId, Refers(("question",))]
 PartName = Annotated[ProgramId, Refers(("part",))]
 TargetName = Annotated[ProgramId, Refers(("part", "element"))]
 VariableName = Annotated[ProgramId, Refers(("variable",))]
-VariableOrLive = Annotated[str, Refers(("variable",), weak=True)]
+VariableOrLive = Annotated[str, Refers(("variable", "set"), weak=True)]
 """A variable by its id, or a value that the course keeps by its name."""
 SetVariableName = Annotated[ProgramId, Refers(("variable",), sets=True)]
 MoveName = Annotated[ProgramId, Refers(("move",))]

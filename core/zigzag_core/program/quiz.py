@@ -4,7 +4,7 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from zigzag_core.course.kinds import Is
+from zigzag_core.course.kinds import Is, Refers
 from zigzag_core.course.model import Model
 from zigzag_core.course.posts import PostForm
 from zigzag_core.course.quizzes import Banded, Review, Shows, Way
@@ -53,11 +53,19 @@ SetOrder = Literal["kept", "shuffled", "mixed"]
 
 
 class ProgramBand(Model):
-    """A named range of results, from `least` up to the next band."""
+    """A named range of results, from `least` up to the next band of the same set, or of all."""
 
     id: Annotated[ProgramId, Is("band")]
     name: str
+    of: Annotated[ProgramId, Refers(("set",))] | None = None
     least: float
+
+
+class ProgramTag(Model):
+    """A tag, and the slides of a quiz that have it."""
+
+    name: str
+    slides: tuple[SlideName, ...]
 
 
 class ProgramPostField(Model):
@@ -96,6 +104,7 @@ class ProgramQuiz(Model):
     slides: tuple[SlideName, ...]
     opening: tuple[SlideName, ...] = ()
     sets: tuple[DrawnSet, ...] = ()
+    tags: tuple[ProgramTag, ...] = ()
     closing: tuple[SlideName, ...] = ()
     take: Annotated[int, Field(ge=0)] | None = None
     order: SetOrder = "kept"

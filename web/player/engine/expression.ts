@@ -48,10 +48,10 @@ const LIVE: Readonly<Record<Exclude<LiveValue, quiz.OfQuiz>, (index: Index, stat
   question_count: (index, { draws, slide }) => index.ordered(draws).numbers(slide ?? "")[1],
 };
 
-/** Return a value that the course itself keeps; names that there are not give 0. */
+/** Return a value that the course itself keeps, or the score of a set or tag; names that there are not give 0. */
 export function live(index: Index, state: State, name: string): Value {
   if (quiz.isOfQuiz(name)) return quiz.fact(index, state, name, index.quizFor(state.slide ?? ""));
-  return own(LIVE, name)?.(index, state) ?? 0;
+  return own(LIVE, name)?.(index, state) ?? quiz.ofPart(index, state, name) ?? 0;
 }
 
 type AboutQuestion = (typeof ABOUT_QUESTIONS)[number];

@@ -107,11 +107,11 @@ export function minutesToWait(state: State, quiz: ProgramQuiz): number {
   return typeof quiz.wait === "number" && over && here ? Math.max(-Math.floor((here - over - quiz.wait * 60) / 60), 0) : 0;
 }
 
-/** The band that the present attempt is in. */
-function bandOf(index: Index, state: State, quiz: ProgramQuiz): ProgramBand | undefined {
-  const graders = gradersOf(index, state, quiz);
+/** The band that the present attempt is in: with all its questions, or those of a set. */
+function bandOf(index: Index, state: State, quiz: ProgramQuiz, of: string | null = null): ProgramBand | undefined {
+  const graders = of === null ? gradersOf(index, state, quiz) : gradersIn(index, state, quiz, slidesOf(quiz, of));
   const reached = { percent: () => percent(shareOf(state, graders)), points: () => number(points(state, graders)), right: () => right(state, graders) }[quiz.banded]();
-  return [...quiz.bands].reverse().find(({ least }) => reached >= least);
+  return [...quiz.bands].reverse().find((band) => (band.of ?? null) === of && reached >= band.least);
 }
 
 /** What *set_score* (per cent) or *set_right* gives for a set of questions. */
@@ -119,8 +119,7 @@ export function ofSet(index: Index, state: State, operator: "set_score" | "set_r
   for (const quiz of index.program.quizzes) {
     const set = quiz.sets.find(({ id }) => id === name);
     if (!set) continue;
-    const slides = new Set<string>(set.units.flatMap((unit) => unit.slides));
-    const graders = gradersOf(index, state, quiz).filter(({ slide }) => slides.has(slide));
+    const graders = gradersIn(index, state, quiz, slidesOf(quiz, name));
     return operator === "set_score" ? percent(shareOf(state, graders)) : right(state, graders);
   }
   return 0;
@@ -129,7 +128,31 @@ export function ofSet(index: Index, state: State, operator: "set_score" | "set_r
 /** Whether the result is in the band `name` of its quiz. */
 export function inBand(index: Index, state: State, name: string): boolean {
   const quiz = index.program.quizzes.find(({ bands }) => bands.some(({ id }) => id === name));
-  return quiz !== undefined && bandOf(index, state, quiz)?.id === name;
+  const of = quiz?.bands.find(({ id }) => id === name)?.of ?? null;
+  return quiz !== undefined && bandOf(index, state, quiz, of)?.id === name;
+}
+
+/** Begins the name of the score of all questions with a tag. */
+const TAG = "tag:";
+
+/** The score (per cent) that the id of a set, or a tag after `TAG`, stands for; null for any other name. */
+export function ofPart(index: Index, state: State, name: string): number | null {
+  if (!name.startsWith(TAG)) {
+    return index.program.quizzes.some(({ sets }) => sets.some(({ id }) => id === name)) ? ofSet(index, state, "set_score", name) : null;
+  }
+  const quiz = index.quizFor(state.slide ?? "");
+  const tag = quiz?.tags.find((one) => one.name === name.slice(TAG.length));
+  return quiz && tag ? percent(shareOf(state, gradersIn(index, state, quiz, tag.slides))) : 0;
+}
+
+function slidesOf(quiz: ProgramQuiz, set: string): string[] {
+  return quiz.sets.find(({ id }) => id === set)?.units.flatMap((unit) => unit.slides) ?? [];
+}
+
+/** The questions that the learner gets on some slides of a quiz. */
+function gradersIn(index: Index, state: State, quiz: ProgramQuiz, slides: readonly string[]): readonly Grader[] {
+  const inside = new Set(slides);
+  return gradersOf(index, state, quiz).filter(({ slide }) => inside.has(slide));
 }
 
 function answerTo(state: State, question: string): Answer {

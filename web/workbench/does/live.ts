@@ -1,4 +1,5 @@
 /** The values that the course itself keeps: their names, and words for them. */
+import type { Course, Slide } from "../../api/types";
 import { t } from "../../words/does";
 
 export interface Live { of: string; words: string; type: "number" | "text" }
@@ -19,6 +20,17 @@ export const LIVE: readonly Live[] = [
   number("quiz_best", t("quizBest")), number("quiz_pass_mark", t("quizPassMark")), text("quiz_result", t("quizResult")), text("quiz_band", t("quizBand")),
   number("quiz_wait", t("quizWait")), text("quiz_day", t("quizDay")),
 ];
+
+/** The scores by set and by tag of the quizzes of a course, in per cent. */
+export function scoresOf(sections: Course["sections"], order: readonly string[], slides: Readonly<Record<string, Slide>>): Live[] {
+  const quizzes = sections.flatMap(({ quiz }) => (quiz ? [quiz] : []));
+  if (!quizzes.length) return [];
+  const tags = new Set(order.flatMap((id) => (slides[id]?.questions.length ? slides[id].tags : [])));
+  return [
+    ...quizzes.flatMap(({ sets }) => sets.map(({ id, name }) => number(id, t("scoreInSet", { name })))),
+    ...[...tags].sort().map((tag) => number(`tag:${tag}`, t("scoreOfTag", { tag }))),
+  ];
+}
 
 /** The type of a live value; unknown ones are numbers. */
 export function typeOfLive(of: string): Live["type"] {

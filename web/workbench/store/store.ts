@@ -434,5 +434,8 @@ export function takeIn(data: Loaded): void {
 
 // What stands for values in drawings and lists follows the names of the variables.
 useCourse.subscribe((state, before) => {
-  if (state.course.variables !== before.course.variables) nameValues(state.course.variables);
+  const { variables, sections } = state.course;
+  if (variables !== before.course.variables || sections !== before.course.sections) {
+    nameValues([...variables, ...sections.flatMap(({ quiz }) => quiz?.sets ?? [])]);
+  }
 });

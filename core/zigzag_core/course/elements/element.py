@@ -221,12 +221,12 @@ class Input(ElementBase):
 
 
 class Meter(ElementBase):
-    """Shows how far something has come: a variable (by id) or what the course keeps (by name)."""
+    """Shows how far something has come: a value as in a text (`ValueRun`)."""
 
     kind: Literal["meter"] = "meter"
     meter: Literal["bar", "ring", "text"] = "bar"
-    of: Annotated[str, Refers(("variable",), weak=True)] = Field(
-        default="slides_seen", max_length=40)
+    of: Annotated[str, Refers(("variable", "set"), weak=True)] = Field(
+        default="slides_seen", max_length=50)
     low: float = Field(default=0, ge=-1e9, le=1e9)
     high: float = Field(default=100, ge=-1e9, le=1e9)
 

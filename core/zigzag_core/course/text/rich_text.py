@@ -28,6 +28,10 @@ all. Those of a quiz tell of the quiz that the slide is in, else of the last one
 the operators of these names tell (`engine.quiz_results`)."""
 
 
+TAG = "tag:"
+"""Begins the name of the score of all questions with a tag."""
+
+
 class TextRun(Model):
     """A stretch of text with one emphasis."""
 
@@ -49,10 +53,14 @@ class ValueFormat(Model):
 
 
 class ValueRun(Model):
-    """The present value of a variable (by id) or of something the course keeps (by name)."""
+    """The present value of a variable (by id) or of something the course keeps (by name).
+
+    The id of a set of questions stands for its score in per cent, ``tag:`` and a tag for that of
+    the questions with this tag.
+    """
 
     kind: Literal["value"] = "value"
-    of: Annotated[str, Refers(("variable",), weak=True)] = Field(max_length=40)
+    of: Annotated[str, Refers(("variable", "set"), weak=True)] = Field(max_length=50)
     format: ValueFormat | None = None
     bold: bool = False
     italic: bool = False

@@ -6,7 +6,7 @@ from typing import get_args
 from zigzag_core.course import CourseDocument
 from zigzag_core.course.posts import FIELD, Post
 from zigzag_core.course.sections import quizzes_of
-from zigzag_core.course.text.rich_text import LiveValue
+from zigzag_core.course.text.rich_text import TAG, LiveValue
 
 from .finding import Finding
 
@@ -14,7 +14,10 @@ from .finding import Finding
 def post_findings(document: CourseDocument) -> Iterator[Finding]:
     """Yield what is odd about where the results of quizzes are sent, and what is said there."""
     course = document.course
-    known = {*get_args(LiveValue), *(variable.id for variable in course.variables)}
+    known = {
+        *get_args(LiveValue), *(variable.id for variable in course.variables),
+        *(one.id for _, quiz, _ in quizzes_of(course.slides, course.sections) for one in quiz.sets),
+        *(f"{TAG}{tag}" for slide in document.slides if slide.questions for tag in slide.tags)}
     for section, quiz, own in quizzes_of(course.slides, course.sections):
         if quiz.post is not None and own:
             for code, message in _of_post(section.title, quiz.post, known):

@@ -1,5 +1,6 @@
 /** What only elements of one kind have: how a picture is cut, how a video plays, what a meter shows. */
 import { LIVE } from "../../does/live";
+import { useScores } from "../../does/useScores";
 import { Box, Separator } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import type {
@@ -149,7 +150,8 @@ const KEPT = LIVE.filter(({ type }) => type === "number").map(({ of, words }) =>
 function MeterFields({ element, change }: { element: MeterElement; change: Change<MeterElement> }): ReactNode {
   const variables = useCourse((state) => state.course.variables);
   const numbers = variables.filter((variable) => variable.type === "number");
-  const options = [...KEPT, ...numbers.map((variable) => [variable.id, variable.name] as const)];
+  const scores = useScores();
+  const options = [...KEPT, ...scores.map(({ of, words }) => [of, words] as const), ...numbers.map((variable) => [variable.id, variable.name] as const)];
   const own = numbers.some((variable) => variable.id === element.of);
   return (
     <>

@@ -5,6 +5,7 @@ import { Braces } from "lucide-react";
 import type { ReactNode } from "react";
 import type { ValueFormat, Variable } from "../../../api/types";
 import { LIVE, typeOfLive } from "../../does/live";
+import { useScores } from "../../does/useScores";
 import { useCourse } from "../../store/store";
 import { Tool } from "../../../kit/Tool";
 import { t } from "../../../words/editor";
@@ -12,6 +13,7 @@ import { t } from "../../../words/editor";
 /** Puts the value of a variable or a live value into the text. */
 export function ValueMenu({ editor }: { editor: Editor }): ReactNode {
   const variables = useCourse((state) => state.course.variables);
+  const scores = useScores();
   const insert = (of: string): void => {
     editor.chain().focus().insertContent({ type: "value", attrs: { of, format: null } }).run();
   };
@@ -31,6 +33,7 @@ export function ValueMenu({ editor }: { editor: Editor }): ReactNode {
           <Menu.Content maxH="320px" overflowY="auto" zIndex="2000">
             {items(t("variables"), variables.map(({ id, name }) => [id, name] as const))}
             {items(t("keptByTheCourse"), LIVE.map(({ of, words }) => [of, words] as const))}
+            {items(t("scoresOfQuizzes"), scores.map(({ of, words }) => [of, words] as const))}
           </Menu.Content>
         </Menu.Positioner>
       </Portal>

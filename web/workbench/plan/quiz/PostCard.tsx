@@ -14,6 +14,7 @@ import { TextField } from "../../../kit/TextField";
 import { Tool } from "../../../kit/Tool";
 import { t } from "../../../words/post";
 import { LIVE } from "../../does/live";
+import { useScores } from "../../does/useScores";
 import { freeName } from "../../store/names";
 import { useCourse } from "../../store/store";
 import { changeQuiz } from "./quizzes";
@@ -93,7 +94,7 @@ function Checked({ label, value, form, wrong, hint, help, onChange }: {
 /** The fields of the report, in their order. */
 function Fields({ post: { fields }, put }: { post: Post; put: Put }): ReactNode {
   const variables = useCourse((state) => state.course.variables);
-  const options: [string, string][] = [...LIVE.map(({ of, words }): [string, string] => [of, words]), ...variables.map(({ id, name }): [string, string] => [id, name])];
+  const options: [string, string][] = [...[...LIVE, ...useScores()].map(({ of, words }): [string, string] => [of, words]), ...variables.map(({ id, name }): [string, string] => [id, name])];
   const known = new Set(options.map(([id]) => id));
   const set = (next: Post["fields"], merge?: string): void => put(t("fieldsOfTheReport"), { fields: next }, merge);
   const namesBut = (at: number): string[] => fields.filter((_, n) => n !== at).map(({ name }) => name);

@@ -12,7 +12,7 @@ import { t } from "../../../words/quiz";
 import { useCourse } from "../../store/store";
 import { Outcomes } from "./Outcomes";
 import { PostCard } from "./PostCard";
-import { addBand, bandEach, changeBand, changeBanded, changeQuiz, makePanels, MOST_BANDS, purposeOf, removeBand, setPurpose, withoutPanels, type Purpose } from "./quizzes";
+import { addBand, bandEach, bandsByPart, changeBand, changeBanded, changeQuiz, makePanels, MOST_BANDS, purposeOf, removeBand, setPurpose, withoutPanels, type Purpose } from "./quizzes";
 
 const COUNTS = [["best", t("countsBest")], ["last", t("countsLast")], ["first", t("countsFirst")], ["mean", t("countsMean")]] as const;
 /** The settings of the result; a learner is `asked` so many questions. */
@@ -64,21 +64,29 @@ const BANDED = {
 const RANGES = [["percent", t("byPercent")], ["points", t("byPoints")], ["right", t("byRight")]] as const;
 
 function Bands({ section, quiz, asked }: { section: string; quiz: Quiz; asked: number }): ReactNode {
-  const { bands, banded } = quiz;
+  const { bands, banded, sets } = quiz;
   const words = BANDED[banded];
-  const lowest = bands[0]?.least ?? 0;
+  const groups = bandsByPart(quiz);
+  const several = sets.length > 1;
   return (
     <Box as="section" aria-label={t("bands")} bg="paper" borderWidth="1px" borderRadius="card" px="4" py="3">
       <Explained help={t("bandsHelp")}><Heading as="h3" fontSize="14px">{t("bands")}</Heading></Explained>
-      {lowest > 0 && <Text color="quiet" pt="1">{t(words.below, { least: lowest })}</Text>}
+      {groups.filter(([, own]) => (own[0]?.least ?? 0) > 0).map(([of, own]) => (
+        <Text key={of ?? ""} color="quiet" pt="1">
+          {of !== null && `${sets.find(({ id }) => id === of)?.name ?? ""}: `}{t(words.below, { least: own[0]?.least ?? 0 })}
+        </Text>
+      ))}
       {bands.length > 0 && (
         <Box w="300px" pt="2"><Choose label={t("bandsBy")} value={banded} options={RANGES} onChange={(next) => changeBanded(section, next)} /></Box>
       )}
       {bands.length > 0 && (
-        <Box display="grid" gridTemplateColumns="240px 84px 1fr 36px" columnGap="3" rowGap="1.5" alignItems="center" pt="2" fontSize="13px">
+        <Box display="grid" gridTemplateColumns={several ? "190px 130px 84px 1fr 36px" : "240px 84px 1fr 36px"} columnGap="3" rowGap="1.5" alignItems="center" pt="2" fontSize="13px">
           <Text color="quiet" fontWeight="600" aria-hidden>{t("band")}</Text>
+          {several && <Text color="quiet" fontWeight="600" aria-hidden>{t("bandOf")}</Text>}
           <Text color="quiet" fontWeight="600" gridColumn="span 3" aria-hidden>{words.from}</Text>
-          {bands.map((band, at) => <BandRow key={band.id} section={section} band={band} banded={banded} next={bands[at + 1]?.least} />)}
+          {groups.flatMap(([, own]) => own.map((band, at) => (
+            <BandRow key={band.id} section={section} band={band} banded={banded} sets={several ? sets : []} next={own[at + 1]?.least} />
+          )))}
         </Box>
       )}
       <Flex gap="2" pt="2" wrap="wrap">
@@ -99,7 +107,9 @@ function Panels({ section, quiz }: { section: string; quiz: Quiz }): ReactNode {
   return <Explained help={t("makePanelsHelp", { title: lacking.title })}><QuietButton size="sm" onClick={() => void makePanels(section, lacking.id)}>{t("makePanels")}</QuietButton></Explained>;
 }
 
-function BandRow({ section, band, banded, next }: { section: string; band: Quiz["bands"][number]; banded: Quiz["banded"]; next: number | undefined }): ReactNode {
+interface RowProps { section: string; band: Quiz["bands"][number]; banded: Quiz["banded"]; sets: Quiz["sets"]; next: number | undefined }
+
+function BandRow({ section, band, banded, sets, next }: RowProps): ReactNode {
   const words = BANDED[banded];
   return (
     <Box display="contents" role="group" aria-label={band.name}>
@@ -107,6 +117,9 @@ function BandRow({ section, band, banded, next }: { section: string; band: Quiz[
         size="xs" bg="paper" aria-label={t("nameOfTheBand")} defaultValue={band.name} maxLength={200}
         onChange={(event) => { if (event.target.value.trim()) changeBand(section, band.id, { name: event.target.value.trim() }); }}
       />
+      {sets.length > 1 && (
+        <Choose bare label={t("bandOf")} value={band.of ?? ""} options={[["", t("wholeQuiz")], ...sets.map(({ id, name }) => [id, name] as const)]} onChange={(of) => changeBand(section, band.id, { of: of || null })} />
+      )}
       <NumberField bare label={words.from} value={band.least} min={0} max={words.most} onChange={(least) => changeBand(section, band.id, { least })} />
       <Text color="quiet">{next === undefined ? words.end : t(words.to, { to: next })}</Text>
       <Tool label={t("removeThisBand")} onClick={() => removeBand(section, band.id)}><X size={14} /></Tool>

@@ -54,7 +54,9 @@ export function addSet(section: string, slides: readonly string[]): void {
 
 /** Take a set away; its slides are in none then. */
 export function removeSet(section: string, set: string): void {
-  changeQuiz(section, t("removeSet"), (quiz) => ({ ...quiz, sets: quiz.sets.filter(({ id }) => id !== set) }));
+  changeQuiz(section, t("removeSet"), (quiz) => ({
+    ...quiz, sets: quiz.sets.filter(({ id }) => id !== set), bands: quiz.bands.filter(({ of }) => of !== set),
+  }));
 }
 
 /** Put a set before or after its neighbour. */
@@ -147,11 +149,21 @@ export function setOutcome(section: string, slide: string, is: boolean): void {
 /** Add a band above those that there are. */
 export function addBand(section: string): void {
   changeQuiz(section, t("addABand"), (quiz) => {
-    const last = quiz.bands.at(-1)?.least ?? 0;
-    const above = quiz.banded === "percent" ? Math.min(Math.floor((last + 100) / 2), 100) : last + 1;
-    const least = quiz.bands.length ? above : 0;
-    return withBands(quiz, [...quiz.bands, { id: freshId(), name: t("newBand", { number: quiz.bands.length + 1 }), least }]);
+    return withBands(quiz, [...quiz.bands, { id: freshId(), name: t("newBand", { number: quiz.bands.length + 1 }), of: null, least: aboveAll(quiz, null) }]);
   });
+}
+
+/** The bands of the whole quiz, and those of each set that has some. */
+export function bandsByPart({ bands, sets }: Pick<Quiz, "bands" | "sets">): [of: string | null, own: Quiz["bands"]][] {
+  return [null, ...sets.map(({ id }) => id)].map((of): [string | null, Quiz["bands"]] => [of, bands.filter((band) => (band.of ?? null) === of)])
+    .filter(([, own]) => own.length);
+}
+
+/** Where a band above all others of the quiz, or of a set, begins. */
+function aboveAll({ bands, banded }: Quiz, of: string | null): number {
+  const last = bands.filter((band) => (band.of ?? null) === of).at(-1)?.least;
+  if (last === undefined) return 0;
+  return banded === "percent" ? Math.min(Math.floor((last + 100) / 2), 100) : last + 1;
 }
 
 /** As many bands as the course document takes. */
@@ -160,9 +172,9 @@ export const MOST_BANDS = 10;
 /** A band for each number of right answers out of `most`, from none to all; those that there are stay. */
 export function bandEach(section: string, most: number): void {
   changeQuiz(section, t("bandEach"), (quiz) => {
-    const there = new Set(quiz.bands.map(({ least }) => least));
+    const there = new Set(quiz.bands.filter(({ of }) => !of).map(({ least }) => least));
     const made = Array.from({ length: most + 1 }, (_, count) => count).filter((count) => !there.has(count)).map((least) => ({
-      id: freshId(), least, name: least === 0 ? t("noneRight") : least === most ? t("allRight") : t("soManyRight", { count: least }),
+      id: freshId(), of: null, least, name: least === 0 ? t("noneRight") : least === most ? t("allRight") : t("soManyRight", { count: least }),
     }));
     return withBands(quiz, [...quiz.bands, ...made].slice(0, MOST_BANDS));
   });
@@ -198,7 +210,10 @@ export function changeBanded(section: string, banded: Quiz["banded"]): void {
 
 /** Change a band; one that would begin where another does stays where it is. */
 export function changeBand(section: string, band: string, change: Partial<Quiz["bands"][number]>): void {
-  changeQuiz(section, t("bands"), (quiz) => withBands(quiz, quiz.bands.map((one) => (one.id === band ? { ...one, ...change } : one))), `band ${band}`);
+  changeQuiz(section, t("bands"), (quiz) => {
+    const moved = change.of === undefined ? change : { ...change, least: aboveAll(quiz, change.of) };
+    return withBands(quiz, quiz.bands.map((one) => (one.id === band ? { ...one, ...moved } : one)));
+  }, `band ${band}`);
 }
 
 /** Take a band away. */
@@ -207,7 +222,7 @@ export function removeBand(section: string, band: string): void {
 }
 
 function withBands(quiz: Quiz, bands: Quiz["bands"]): Quiz {
-  const limits = new Set(bands.map(({ least }) => least));
+  const limits = new Set(bands.map(({ of, least }) => `${of ?? ""} ${least}`));
   return limits.size < bands.length ? quiz : { ...quiz, bands: [...bands].sort((a, b) => a.least - b.least) };
 }
 
