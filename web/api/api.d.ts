@@ -2878,6 +2878,19 @@ export interface components {
             fit: "contain" | "cover" | "fill";
         };
         /**
+         * BankRef
+         * @description Which question of a bank a slide is, and the `version` of it that was taken.
+         */
+        BankRef: {
+            /** Question */
+            question: string;
+            /**
+             * Version
+             * @default 1
+             */
+            version: number;
+        };
+        /**
          * BeforeAfter
          * @description Two pictures on top of each other; a slider wipes from one to the other.
          */
@@ -7316,7 +7329,8 @@ export interface components {
          *     leads. `indent` is how far in it stands in the outline. `notes` are for the author alone,
          *     the `transcript` is there for the learner to read. Its `gate` comes before the course's; where
          *     it is `ungated`, the slide has none. `tags` and `level` say what its questions are about and how
-         *     hard they are: sets of a quiz are balanced by them.
+         *     hard they are: sets of a quiz are balanced by them. One that is used by reference names the
+         *     question of a `bank` that it is.
          */
         Slide: {
             /** Id */
@@ -7409,6 +7423,7 @@ export interface components {
             tags: string[];
             /** Level */
             level?: ("easy" | "medium" | "hard") | null;
+            bank?: components["schemas"]["BankRef"] | null;
         };
         /**
          * SlideSize

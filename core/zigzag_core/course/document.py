@@ -6,6 +6,7 @@ from pydantic import Field, field_validator, model_validator
 
 from zigzag_core.words import ENGLISH
 
+from .banked import BankRef
 from .elements.element import Element, Group
 from .elements.overlay import Overlay
 from .kinds import Is, MaybeLayout, MaybeSlide, SlideRef, Unset
@@ -48,7 +49,8 @@ class Slide(Model):
     leads. `indent` is how far in it stands in the outline. `notes` are for the author alone,
     the `transcript` is there for the learner to read. Its `gate` comes before the course's; where
     it is `ungated`, the slide has none. `tags` and `level` say what its questions are about and how
-    hard they are: sets of a quiz are balanced by them.
+    hard they are: sets of a quiz are balanced by them. One that is used by reference names the
+    question of a `bank` that it is.
     """
 
     id: Annotated[Id, Is("slide")]
@@ -70,6 +72,7 @@ class Slide(Model):
     navigation: NavigationHere = NavigationHere()
     tags: tuple[Tag, ...] = Field(default=(), max_length=20)
     level: Level | None = None
+    bank: BankRef | None = None
 
     @model_validator(mode="after")
     def _references_hold(self) -> Self:

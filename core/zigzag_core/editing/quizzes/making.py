@@ -16,6 +16,7 @@ from zigzag_core.course import (
     TextRun,
     rich,
 )
+from zigzag_core.course.document import Section
 from zigzag_core.course.layouts.shipped import TITLE_ONLY
 from zigzag_core.course.questions import feedback as f
 from zigzag_core.course.questions import question as q
@@ -67,25 +68,42 @@ def plant_questions(
         _slide(one, slide_from(layout, course, "", fresh), course, fresh, say), defaults)
         for one in written)
     names = tuple(slide.id for slide in slides)
-    if found is not None and found.quiz is not None:
-        after = _last_of_sets(course, found.id) or after
-    at = course.slides.index(after) + 1 if after in course.slides else len(course.slides)
-    if len(course.slides) + len(names) > MOST_SLIDES:
+    if found is None or found.quiz is None:
+        return Planted(_with_order(course, names, after), slides)
+    quiz = found.quiz.model_copy(update={
+        "sets": _with_slides(found.quiz.sets, written, names, fresh, say)})
+    return Planted(
+        into_quiz(course, found.model_copy(update={"quiz": quiz}), names, after), slides)
+
+
+def into_quiz(
+    course: Course, section: Section, slides: Sequence[str], after: str | None = None
+) -> Course:
+    """Return `course` with new slides behind the last of the sets of a quiz.
+
+    `section` is the quiz as it is to be: its sets have the slides already. One that has no slides
+    begins with them, behind `after`. Raises `TooLong` as `plant_questions` does.
+    """
+    quiz = section.quiz
+    if quiz is not None and (
+            len(quiz.sets) > MOST_SETS or any(len(s.slides) > MOST_IN_A_SET for s in quiz.sets)):
+        raise TooLong(f"A quiz has {MOST_SETS} sets at most, and a set {MOST_IN_A_SET} slides. "
+                      "Nothing was made.")
+    own = next(own for one, own in slides_by_section(course.slides, course.sections)
+               if one is not None and one.id == section.id)
+    grown = _with_order(course, slides, _last_of_sets(course, section.id) or after)
+    now = section if own else section.model_copy(update={"before": slides[0]})
+    return grown.model_copy(update={"sections": tuple(
+        now if one.id == section.id else one for one in course.sections)})
+
+
+def _with_order(course: Course, slides: Sequence[str], after: str | None) -> Course:
+    """The course with new slides behind the slide `after`, or at its end."""
+    if len(course.slides) + len(slides) > MOST_SLIDES:
         raise TooLong(f"A course has {MOST_SLIDES:,} slides at most. Nothing was made.")
-    order = (*course.slides[:at], *names, *course.slides[at:])
-    sections = course.sections
-    if found is not None and found.quiz is not None:
-        own = next(own for one, own in slides_by_section(course.slides, sections)
-                   if one is not None and one.id == found.id)
-        quiz = found.quiz.model_copy(update={
-            "sets": _with_slides(found.quiz.sets, written, names, fresh, say)})
-        if len(quiz.sets) > MOST_SETS or any(len(s.slides) > MOST_IN_A_SET for s in quiz.sets):
-            raise TooLong(f"A quiz has {MOST_SETS} sets at most, and a set {MOST_IN_A_SET} slides. "
-                          "Nothing was made.")
-        update = {"quiz": quiz} if own else {"quiz": quiz, "before": names[0]}
-        sections = tuple(
-            one.model_copy(update=update) if one.id == found.id else one for one in sections)
-    return Planted(course.model_copy(update={"slides": order, "sections": sections}), slides)
+    at = course.slides.index(after) + 1 if after in course.slides else len(course.slides)
+    return course.model_copy(update={
+        "slides": (*course.slides[:at], *slides, *course.slides[at:])})
 
 
 def _last_of_sets(course: Course, section: str) -> str | None:

@@ -1,0 +1,17 @@
+"""Questions that are kept in a bank, apart from any one course."""
+
+from typing import Annotated
+
+from pydantic import Field
+
+from .model import Id, Model
+
+MOST_IN_A_BANK = 2_000
+"""As many questions as a bank keeps."""
+
+
+class BankRef(Model):
+    """Which question of a bank a slide is, and the `version` of it that was taken."""
+
+    question: Id
+    version: Annotated[int, Field(ge=1, le=1_000_000)] = 1
