@@ -15,6 +15,7 @@ from zigzag_core.errors import Refusal
 from .accounts.api import router as accounts
 from .accounts.auth import signed_in
 from .accounts.tokens_api import router as tokens
+from .banks.api import router as banks
 from .courses.api import router as courses
 from .courses.does_api import router as does
 from .courses.edits_api import router as edits
@@ -74,6 +75,7 @@ api.add_router("/edits", questions)
 api.add_router("", publishing)
 api.add_router("", quizzes)
 api.add_router("", post)
+api.add_router("", banks)
 api.add_router("", jobs)
 api.add_router("/practice", practice)
 

@@ -83,6 +83,7 @@ INSTALLED_APPS = [
     "zigzag_server.publishing",
     "zigzag_server.practice",
     "zigzag_server.post",
+    "zigzag_server.banks",
     "zigzag_server.upkeep",
     "zigzag_server.serving",
     "zigzag_demo",

@@ -69,6 +69,16 @@ def test_a_new_version_keeps_the_ids_of_what_was_there():
     assert not differs(changed, second, course)
 
 
+def test_the_course_that_a_question_comes_from_keeps_its_ids():
+    origin = BankRef(question="bankquestion", version=1, from_here=True)
+    slide = ASKING[3].model_copy(update={"bank": origin})
+    banked = kept(slide, HUT.course)
+    assert not differs(slide, banked, HUT.course)
+    _, after = updated(slide, banked, 2, HUT.course)
+    assert after.questions == slide.questions
+    assert {e.id for e in slide.elements} <= {e.id for e in after.elements}
+
+
 def test_questions_of_a_bank_come_into_a_set_behind_its_last_slide():
     document = keys_course()
     banked = kept(ASKING[0], HUT.course)

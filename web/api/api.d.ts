@@ -1991,6 +1991,165 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/banks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Banks
+         * @description List the author's question banks by name.
+         */
+        get: operations["zigzag_server_banks_api_list_banks"];
+        put?: never;
+        /**
+         * Make Bank
+         * @description Make a question bank.
+         */
+        post: operations["zigzag_server_banks_api_make_bank"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/banks/{bank_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Rename Bank
+         * @description Rename a question bank.
+         */
+        put: operations["zigzag_server_banks_api_rename_bank"];
+        post?: never;
+        /**
+         * Delete Bank
+         * @description Delete a question bank for good. Courses keep what they took of it.
+         */
+        delete: operations["zigzag_server_banks_api_delete_bank"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/banks/{bank_id}/questions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Bank Questions
+         * @description List the questions of a bank, with how they were answered as far as reports tell.
+         *
+         *     With `search`, only those whose title, words, tags, notes and source have each of its words in
+         *     them.
+         */
+        get: operations["zigzag_server_banks_api_list_bank_questions"];
+        put?: never;
+        /**
+         * Keep In Bank
+         * @description Keep slides of a course in a bank; one that is a question of a bank is its next version.
+         */
+        post: operations["zigzag_server_banks_api_keep_in_bank"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/banks/{bank_id}/questions/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Delete Bank Question
+         * @description Take a question out of a bank for good. Courses keep what they took.
+         */
+        delete: operations["zigzag_server_banks_api_delete_bank_question"];
+        options?: never;
+        head?: never;
+        /**
+         * Describe Bank Question
+         * @description Change the notes, source, tags or level of a question of a bank.
+         */
+        patch: operations["zigzag_server_banks_api_describe_bank_question"];
+        trace?: never;
+    };
+    "/api/edits/bank-questions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Edit Bank Questions
+         * @description Put questions of banks into a set of a quiz, by reference or as copies.
+         */
+        post: operations["zigzag_server_banks_api_edit_bank_questions"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/edits/bank-states": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Bank States
+         * @description Tell how slides that are questions of banks stand to these.
+         */
+        post: operations["zigzag_server_banks_api_bank_states"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/edits/bank-updates": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Edit Bank Updates
+         * @description Bring slides that are questions of banks to the version that these have now.
+         */
+        post: operations["zigzag_server_banks_api_edit_bank_updates"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs": {
         parameters: {
             query?: never;
@@ -2879,7 +3038,9 @@ export interface components {
         };
         /**
          * BankRef
-         * @description Which question of a bank a slide is, and the `version` of it that was taken.
+         * @description Which question of a bank a slide is, and the `version` of it that is there.
+         *
+         *     The bank got it `from_here`: then the parts of the slide have the very ids that the bank has.
          */
         BankRef: {
             /** Question */
@@ -2889,6 +3050,11 @@ export interface components {
              * @default 1
              */
             version: number;
+            /**
+             * From Here
+             * @default false
+             */
+            from_here: boolean;
         };
         /**
          * BeforeAfter
@@ -6663,12 +6829,12 @@ export interface components {
              * Do
              * @default []
              */
-            do: (components["schemas"]["GoTo"] | components["schemas"]["ShowOrHide"] | components["schemas"]["EnableOrDisable"] | components["schemas"]["GiveLook"] | components["schemas"]["Calculate"] | components["schemas"]["Switch"] | components["schemas"]["Pick"] | components["schemas"]["Take"] | components["schemas"]["zigzag_core__course__rules__rule__PlayMedia"] | components["schemas"]["MoveAlong"] | components["schemas"]["RunTiming"] | components["schemas"]["OfQuestion"] | components["schemas"]["StartOver"] | components["schemas"]["zigzag_core__course__rules__rule__Mark"] | components["schemas"]["zigzag_core__course__rules__rule__OpenLink"] | components["schemas"]["zigzag_core__course__rules__rule__Print"] | components["schemas"]["zigzag_core__course__rules__rule__Announce"] | components["schemas"]["zigzag_core__course__rules__rule__PlaySound"] | components["schemas"]["zigzag_core__course__rules__rule__Wait"])[];
+            do: (components["schemas"]["GoTo"] | components["schemas"]["ShowOrHide"] | components["schemas"]["EnableOrDisable"] | components["schemas"]["GiveLook"] | components["schemas"]["Calculate"] | components["schemas"]["Switch"] | components["schemas"]["Pick"] | components["schemas"]["Take"] | components["schemas"]["PlayMedia"] | components["schemas"]["MoveAlong"] | components["schemas"]["RunTiming"] | components["schemas"]["OfQuestion"] | components["schemas"]["StartOver"] | components["schemas"]["Mark"] | components["schemas"]["OpenLink"] | components["schemas"]["Print"] | components["schemas"]["Announce"] | components["schemas"]["PlaySound"] | components["schemas"]["Wait"])[];
             /**
              * Otherwise
              * @default []
              */
-            otherwise: (components["schemas"]["GoTo"] | components["schemas"]["ShowOrHide"] | components["schemas"]["EnableOrDisable"] | components["schemas"]["GiveLook"] | components["schemas"]["Calculate"] | components["schemas"]["Switch"] | components["schemas"]["Pick"] | components["schemas"]["Take"] | components["schemas"]["zigzag_core__course__rules__rule__PlayMedia"] | components["schemas"]["MoveAlong"] | components["schemas"]["RunTiming"] | components["schemas"]["OfQuestion"] | components["schemas"]["StartOver"] | components["schemas"]["zigzag_core__course__rules__rule__Mark"] | components["schemas"]["zigzag_core__course__rules__rule__OpenLink"] | components["schemas"]["zigzag_core__course__rules__rule__Print"] | components["schemas"]["zigzag_core__course__rules__rule__Announce"] | components["schemas"]["zigzag_core__course__rules__rule__PlaySound"] | components["schemas"]["zigzag_core__course__rules__rule__Wait"])[];
+            otherwise: (components["schemas"]["GoTo"] | components["schemas"]["ShowOrHide"] | components["schemas"]["EnableOrDisable"] | components["schemas"]["GiveLook"] | components["schemas"]["Calculate"] | components["schemas"]["Switch"] | components["schemas"]["Pick"] | components["schemas"]["Take"] | components["schemas"]["PlayMedia"] | components["schemas"]["MoveAlong"] | components["schemas"]["RunTiming"] | components["schemas"]["OfQuestion"] | components["schemas"]["StartOver"] | components["schemas"]["Mark"] | components["schemas"]["OpenLink"] | components["schemas"]["Print"] | components["schemas"]["Announce"] | components["schemas"]["PlaySound"] | components["schemas"]["Wait"])[];
             /**
              * Off
              * @default false
@@ -10216,26 +10382,28 @@ export interface components {
         };
         /**
          * StateOut
-         * @description A saved state; `id` grows with time. `slide` is empty for the course's settings.
-         *
-         *     `version` is 0 for a state that was kept aside and never the present one.
+         * @description How a slide stands to its bank: gone from it, changed here, behind the bank's `version`.
          */
         StateOut: {
-            /** Id */
-            id: number;
             /** Slide */
             slide: string;
-            /** Title */
-            title: string;
-            /** Version */
+            /** There */
+            there: boolean;
+            /**
+             * Version
+             * @default 0
+             */
             version: number;
             /**
-             * Created
-             * Format: date-time
+             * Newer
+             * @default false
              */
-            created: string;
-            /** Author */
-            author: string | null;
+            newer: boolean;
+            /**
+             * Changed
+             * @default false
+             */
+            changed: boolean;
         };
         /**
          * CourseAt
@@ -12755,8 +12923,9 @@ export interface components {
          */
         zigzag_core__course__rules__rule__Announce: {
             /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
+             * Action
+             * @default announce
+             * @constant
              */
             action: "announce";
             /**
@@ -12771,8 +12940,9 @@ export interface components {
          */
         zigzag_core__course__rules__rule__Mark: {
             /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
+             * Action
+             * @default mark
+             * @constant
              */
             action: "mark";
             /**
@@ -12788,8 +12958,9 @@ export interface components {
          */
         zigzag_core__course__rules__rule__OpenLink: {
             /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
+             * Action
+             * @default link
+             * @constant
              */
             action: "link";
             /**
@@ -12804,10 +12975,11 @@ export interface components {
          */
         zigzag_core__course__rules__rule__PlayMedia: {
             /**
-             * @description discriminator enum property added by openapi-typescript
+             * Action
+             * @default play
              * @enum {string}
              */
-            action: "pause" | "play" | "seek";
+            action: "play" | "pause" | "seek";
             /** What */
             what: string;
             /**
@@ -12822,8 +12994,9 @@ export interface components {
          */
         zigzag_core__course__rules__rule__PlaySound: {
             /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
+             * Action
+             * @default sound
+             * @constant
              */
             action: "sound";
             /** Media */
@@ -12835,8 +13008,9 @@ export interface components {
          */
         zigzag_core__course__rules__rule__Print: {
             /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
+             * Action
+             * @default print
+             * @constant
              */
             action: "print";
         };
@@ -12846,8 +13020,9 @@ export interface components {
          */
         zigzag_core__course__rules__rule__Wait: {
             /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
+             * Action
+             * @default wait
+             * @constant
              */
             action: "wait";
             /**
@@ -13316,6 +13491,143 @@ export interface components {
          */
         MannerIn: {
             manner: components["schemas"]["Manner"];
+        };
+        /**
+         * BankOut
+         * @description A bank, with so many questions.
+         */
+        BankOut: {
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+            /** Count */
+            count: number;
+        };
+        /**
+         * BankIn
+         * @description A name for a bank.
+         */
+        BankIn: {
+            /** Name */
+            name: string;
+        };
+        /**
+         * BankPageOut
+         * @description A page of a bank, of `count` questions in all that fit; `tags` are those of the bank.
+         */
+        BankPageOut: {
+            /** Name */
+            name: string;
+            /** Count */
+            count: number;
+            /** Questions */
+            questions: components["schemas"]["BankQuestionOut"][];
+            /** Tags */
+            tags: string[];
+        };
+        /**
+         * BankQuestionOut
+         * @description A question of a bank. In reports it was right so many times `of` so many.
+         */
+        BankQuestionOut: {
+            /** Key */
+            key: string;
+            /** Title */
+            title: string;
+            /** Asked */
+            asked: string;
+            /** Kind */
+            kind: string;
+            /** Level */
+            level: string;
+            /** Tags */
+            tags: string[];
+            /** Notes */
+            notes: string;
+            /** Source */
+            source: string;
+            /** Version */
+            version: number;
+            /**
+             * Changed
+             * Format: date-time
+             */
+            changed: string;
+            /** Used */
+            used: string | null;
+            /** Uses */
+            uses: number;
+            /**
+             * Right
+             * @default 0
+             */
+            right: number;
+            /**
+             * Of
+             * @default 0
+             */
+            of: number;
+        };
+        /**
+         * KeptOut
+         * @description Which question of a bank each slide is now, by slide.
+         */
+        KeptOut: {
+            /** Refs */
+            refs: {
+                [key: string]: components["schemas"]["BankRef"];
+            };
+        };
+        /**
+         * KeepIn
+         * @description Slides of a course, with its settings, that a bank is to keep.
+         */
+        KeepIn: {
+            course: components["schemas"]["Course"];
+            /** Slides */
+            slides: components["schemas"]["Slide"][];
+        };
+        /**
+         * DescribedIn
+         * @description What is to be said of a question; nothing is as it was where it is left out.
+         */
+        DescribedIn: {
+            /** Notes */
+            notes?: string | null;
+            /** Source */
+            source?: string | null;
+            /** Tags */
+            tags?: string[] | null;
+            /** Level */
+            level?: ("easy" | "medium" | "hard") | "" | null;
+        };
+        /**
+         * TakeIn
+         * @description Which questions a set of a quiz gets: by `reference`, or as copies.
+         */
+        TakeIn: {
+            course: components["schemas"]["Course"];
+            /** Section */
+            section: string;
+            /** Into */
+            into: string;
+            /** Questions */
+            questions: string[];
+            /**
+             * Reference
+             * @default true
+             */
+            reference: boolean;
+        };
+        /**
+         * StateIn
+         * @description Slides that are questions of banks, with the settings of their course.
+         */
+        StateIn: {
+            course: components["schemas"]["Course"];
+            /** Slides */
+            slides: components["schemas"]["Slide"][];
         };
         /**
          * LearnerOut
@@ -16450,6 +16762,290 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RoomOut"];
+                };
+            };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
+        };
+    };
+    zigzag_server_banks_api_list_banks: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BankOut"][];
+                };
+            };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
+        };
+    };
+    zigzag_server_banks_api_make_bank: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BankIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BankOut"];
+                };
+            };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
+        };
+    };
+    zigzag_server_banks_api_rename_bank: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                bank_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BankIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BankOut"];
+                };
+            };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
+        };
+    };
+    zigzag_server_banks_api_delete_bank: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                bank_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
+        };
+    };
+    zigzag_server_banks_api_list_bank_questions: {
+        parameters: {
+            query?: {
+                start?: number;
+                most?: number;
+                search?: string;
+            };
+            header?: never;
+            path: {
+                bank_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BankPageOut"];
+                };
+            };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
+        };
+    };
+    zigzag_server_banks_api_keep_in_bank: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                bank_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeepIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptOut"];
+                };
+            };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
+        };
+    };
+    zigzag_server_banks_api_delete_bank_question: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                bank_id: number;
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
+        };
+    };
+    zigzag_server_banks_api_describe_bank_question: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                bank_id: number;
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DescribedIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BankQuestionOut"];
+                };
+            };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
+        };
+    };
+    zigzag_server_banks_api_edit_bank_questions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakeIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Edited"];
+                };
+            };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
+        };
+    };
+    zigzag_server_banks_api_bank_states: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StateIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StateOut"][];
+                };
+            };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
+        };
+    };
+    zigzag_server_banks_api_edit_bank_updates: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StateIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Edited"];
                 };
             };
             "4XX": components["responses"]["Refused"];

@@ -15,7 +15,7 @@ export const DEFAULTS = {
   Background: {"colour": "paper", "picture": null, "fit": "cover"} as Pick<Schemas["Background"], "colour" | "picture" | "fit">,
   Balance: {"tag": null, "level": "hard", "least": 0, "most": null} as Pick<Schemas["Balance"], "tag" | "level" | "least" | "most">,
   Band: {"of": null, "least": 0} as Pick<Schemas["Band"], "of" | "least">,
-  BankRef: {"version": 1} as Pick<Schemas["BankRef"], "version">,
+  BankRef: {"version": 1, "from_here": false} as Pick<Schemas["BankRef"], "version" | "from_here">,
   BeforeAfter: {"kind": "before_after"} as Pick<Schemas["BeforeAfter"], "kind">,
   Blank: {"points": 0, "how": "typed", "accepts": {"words": [], "ranges": [], "near": [], "units": [], "any_case": true, "any_accents": true, "any_spaces": true, "any_punctuation": true, "typos": false}, "others": []} as Pick<Schemas["Blank"], "points" | "how" | "accepts" | "others">,
   BlankRun: {"kind": "blank", "bold": false, "italic": false} as Pick<Schemas["BlankRun"], "kind" | "bold" | "italic">,

@@ -11,7 +11,11 @@ MOST_IN_A_BANK = 2_000
 
 
 class BankRef(Model):
-    """Which question of a bank a slide is, and the `version` of it that was taken."""
+    """Which question of a bank a slide is, and the `version` of it that is there.
+
+    The bank got it `from_here`: then the parts of the slide have the very ids that the bank has.
+    """
 
     question: Id
     version: Annotated[int, Field(ge=1, le=1_000_000)] = 1
+    from_here: bool = False

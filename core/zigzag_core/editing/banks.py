@@ -65,7 +65,7 @@ def kept(slide: Slide, course: Course, before: Banked | None = None) -> Banked:
     whole = whole.model_copy(update={
         "elements": tuple(map(_alone, whole.elements)), "questions": slide.questions,
         "layout": None, "bank": None, "onward": ToNext(), "indent": 0})
-    if before is not None:
+    if before is not None and not (slide.bank and slide.bank.from_here):
         back = {
             Identity(identity.kind, _derived(slide.id, identity)): identity.id
             for identity in identities(before.slide) if identity.kind != "slide"}
@@ -92,7 +92,7 @@ def taken(
 
     With a `ref` it is used by reference, else it is a copy. The course does not list the slide yet.
     """
-    ids = {
+    ids = {} if ref is not None and ref.from_here else {
         identity: _derived(slide, identity) for identity in identities(banked.slide)
         if identity.kind != "slide"
         and not (identity.kind == "look" and identity.id in GIVEN_LOOKS)}

@@ -26,6 +26,7 @@ from django.db.models.functions import TruncDate
 from django.utils import timezone
 
 from zigzag_server.accounts.models import ResetMail, SignIn, Token
+from zigzag_server.banks.keeping import media_of_banks
 from zigzag_server.courses.models import Course, HeldFile, Revision, SharedFile
 from zigzag_server.jobs.models import UNFINISHED, Job
 from zigzag_server.practice.models import Package
@@ -160,6 +161,7 @@ def _media_in_use(old: _Old) -> Iterator[str]:
     for document in settings_of:
         yield from (file["sha256"] for file in document.get("media", ()))
     yield from SharedFile.objects.values_list("sha256", flat=True)
+    yield from media_of_banks()
 
 
 def _left(model: type[M], old: QuerySet[M]) -> QuerySet[M]:

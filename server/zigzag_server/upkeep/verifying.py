@@ -6,6 +6,7 @@ from dataclasses import dataclass, field
 from django.core.files.storage import default_storage
 from django.db import connection
 
+from zigzag_server.banks.keeping import media_of_banks
 from zigzag_server.courses import files, store
 from zigzag_server.courses.models import Course, SharedFile
 from zigzag_server.practice.models import Package
@@ -28,7 +29,8 @@ def verify(heal: bool = False) -> Verified:
     """
     found = Verified()
     _database(found)
-    in_use = set(SharedFile.objects.values_list("sha256", flat=True)) | set(_courses(found))
+    in_use = {*SharedFile.objects.values_list("sha256", flat=True), *media_of_banks(),
+              *_courses(found)}
     _media(found, in_use, heal)
     _packages(found)
     return found

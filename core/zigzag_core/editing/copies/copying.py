@@ -263,19 +263,27 @@ def _unslotted(element: Element) -> Element:
 
 
 def duplicate_slide(slide: Slide, fresh: IdSource, titles: Iterable[str] = ()) -> Slide:
-    """Return a copy of `slide` with ids of its own; what pointed at the slide points at it."""
+    """Return a copy of `slide` with ids of its own; what pointed at the slide points at it.
+
+    It is no question of a bank any more.
+    """
     copy = rewired(slide, new_ids((slide,), fresh))
-    return copy.model_copy(update={"title": free_title(slide.title, titles)})
+    return copy.model_copy(update={"title": free_title(slide.title, titles), "bank": None})
 
 
 def duplicate_course(
     document: CourseDocument, title: str, fresh: IdSource
 ) -> CourseDocument:
-    """Return a copy of a course under `title`: every id is new, nothing was published yet."""
+    """Return a copy of a course under `title`: every id is new, nothing was published yet.
+
+    Its slides are no questions of banks any more.
+    """
     ids = new_ids(document.slides, fresh)
     copied = rewired(document, ids)
     course = copied.course.model_copy(update={"id": fresh(), "title": title, "remembered": {}})
-    return CourseDocument(course=course, slides=copied.slides)
+    return CourseDocument(course=course, slides=tuple(
+        slide.model_copy(update={"bank": None}) if slide.bank else slide
+        for slide in copied.slides))
 
 
 def new_ids(things: Iterable[Model], fresh: IdSource) -> dict[Identity, str]:

@@ -1,0 +1,1 @@
+"""Question banks: questions that authors keep apart from any one course."""
