@@ -10382,28 +10382,26 @@ export interface components {
         };
         /**
          * StateOut
-         * @description How a slide stands to its bank: gone from it, changed here, behind the bank's `version`.
+         * @description A saved state; `id` grows with time. `slide` is empty for the course's settings.
+         *
+         *     `version` is 0 for a state that was kept aside and never the present one.
          */
         StateOut: {
+            /** Id */
+            id: number;
             /** Slide */
             slide: string;
-            /** There */
-            there: boolean;
-            /**
-             * Version
-             * @default 0
-             */
+            /** Title */
+            title: string;
+            /** Version */
             version: number;
             /**
-             * Newer
-             * @default false
+             * Created
+             * Format: date-time
              */
-            newer: boolean;
-            /**
-             * Changed
-             * @default false
-             */
-            changed: boolean;
+            created: string;
+            /** Author */
+            author: string | null;
         };
         /**
          * CourseAt
@@ -13570,29 +13568,29 @@ export interface components {
             of: number;
         };
         /**
-         * KeptOut
+         * BankKeptOut
          * @description Which question of a bank each slide is now, by slide.
          */
-        KeptOut: {
+        BankKeptOut: {
             /** Refs */
             refs: {
                 [key: string]: components["schemas"]["BankRef"];
             };
         };
         /**
-         * KeepIn
+         * BankKeepIn
          * @description Slides of a course, with its settings, that a bank is to keep.
          */
-        KeepIn: {
+        BankKeepIn: {
             course: components["schemas"]["Course"];
             /** Slides */
             slides: components["schemas"]["Slide"][];
         };
         /**
-         * DescribedIn
+         * BankDescribedIn
          * @description What is to be said of a question; nothing is as it was where it is left out.
          */
-        DescribedIn: {
+        BankDescribedIn: {
             /** Notes */
             notes?: string | null;
             /** Source */
@@ -13603,10 +13601,10 @@ export interface components {
             level?: ("easy" | "medium" | "hard") | "" | null;
         };
         /**
-         * TakeIn
+         * BankTakeIn
          * @description Which questions a set of a quiz gets: by `reference`, or as copies.
          */
-        TakeIn: {
+        BankTakeIn: {
             course: components["schemas"]["Course"];
             /** Section */
             section: string;
@@ -13621,10 +13619,35 @@ export interface components {
             reference: boolean;
         };
         /**
-         * StateIn
+         * BankStateOut
+         * @description How a slide stands to its bank: gone from it, changed here, behind the bank's `version`.
+         */
+        BankStateOut: {
+            /** Slide */
+            slide: string;
+            /** There */
+            there: boolean;
+            /**
+             * Version
+             * @default 0
+             */
+            version: number;
+            /**
+             * Newer
+             * @default false
+             */
+            newer: boolean;
+            /**
+             * Changed
+             * @default false
+             */
+            changed: boolean;
+        };
+        /**
+         * BankStateIn
          * @description Slides that are questions of banks, with the settings of their course.
          */
-        StateIn: {
+        BankStateIn: {
             course: components["schemas"]["Course"];
             /** Slides */
             slides: components["schemas"]["Slide"][];
@@ -16905,7 +16928,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["KeepIn"];
+                "application/json": components["schemas"]["BankKeepIn"];
             };
         };
         responses: {
@@ -16915,7 +16938,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["KeptOut"];
+                    "application/json": components["schemas"]["BankKeptOut"];
                 };
             };
             "4XX": components["responses"]["Refused"];
@@ -16957,7 +16980,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["DescribedIn"];
+                "application/json": components["schemas"]["BankDescribedIn"];
             };
         };
         responses: {
@@ -16983,7 +17006,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["TakeIn"];
+                "application/json": components["schemas"]["BankTakeIn"];
             };
         };
         responses: {
@@ -17009,7 +17032,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["StateIn"];
+                "application/json": components["schemas"]["BankStateIn"];
             };
         };
         responses: {
@@ -17019,7 +17042,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["StateOut"][];
+                    "application/json": components["schemas"]["BankStateOut"][];
                 };
             };
             "4XX": components["responses"]["Refused"];
@@ -17035,7 +17058,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["StateIn"];
+                "application/json": components["schemas"]["BankStateIn"];
             };
         };
         responses: {

@@ -18,6 +18,7 @@ const PackagePage = lazy(() => import("../practice/PackagePage"));
 const RunPage = lazy(() => import("../practice/RunPage"));
 const ReportsPage = lazy(() => import("../post/ReportsPage"));
 const RoomPage = lazy(() => import("../post/RoomPage"));
+const BanksPage = lazy(() => import("../banks/BanksPage"));
 const Account = lazy(() => import("./account/Account"));
 const SignedOut = lazy(() => import("./SignedOut"));
 // Where they will be needed its code and the course come while the session is asked for.
@@ -57,6 +58,7 @@ export function App(): ReactNode {
         <Route path="/" element={<Shelf />} />
         <Route path="/account" element={<Account />} />
         <Route path="/courses/:slug/reports" element={<ReportsPage />} />
+        <Route path="/banks" element={<BanksPage />} />
         <Route path="/post-room" element={<RoomPage />} />
         <Route path="/courses/:slug/:mode" element={<Workbench />} />
         <Route path="/courses/:slug" element={<Navigate to="build" replace />} />

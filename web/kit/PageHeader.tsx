@@ -18,6 +18,7 @@ export function PageHeader(): ReactNode {
       </Flex>
       <Flex as="nav" gap="1" aria-label={t("places")}>
         <Place to="/">{t("shelf")}</Place>
+        <Place to="/banks">{t("questionBanks")}</Place>
         <Place to="/practice">{t("practiceLms")}</Place>
       </Flex>
       <Box flex="1" />

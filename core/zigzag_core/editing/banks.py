@@ -19,7 +19,7 @@ from zigzag_core.course import (
 from zigzag_core.course.banked import BankRef
 from zigzag_core.course.document import Section
 from zigzag_core.course.elements.element import Element
-from zigzag_core.course.layouts.resolve import Sources, resolved
+from zigzag_core.course.layouts.resolve import Sources, resolved, styled
 from zigzag_core.course.model import Id, Model
 from zigzag_core.course.questions.settings import LABELS
 from zigzag_core.course.quizzes import QuestionSet
@@ -97,10 +97,13 @@ def taken(
         if identity.kind != "slide"
         and not (identity.kind == "look" and identity.id in GIVEN_LOOKS)}
     ids[Identity("slide", banked.slide.id)] = slide
-    made = rewired(banked.slide, ids).model_copy(update={"bank": ref})
-    return welcome(course, Clipping(
+    course = welcome(course, Clipping(
         variables=banked.variables, media=banked.media, styles=banked.styles,
-        course=banked.course)), made
+        course=banked.course))
+    styles = Sources(course).styles
+    made = rewired(banked.slide, ids)
+    return course, made.model_copy(update={
+        "bank": ref, "elements": tuple(styled(e, styles) for e in made.elements)})
 
 
 def with_banked(
@@ -140,17 +143,21 @@ def updated(
 def differs(slide: Slide, banked: Banked, course: Course) -> bool:
     """Return whether a slide that is a question of a bank was changed in its course.
 
-    The words on buttons that follow a quiz are the quiz's.
+    They are compared as they look in this course. The words on buttons that follow a quiz are the
+    quiz's.
     """
-    return _unlabelled(kept(slide, course, banked).slide) != _unlabelled(banked.slide)
+    sources = Sources(course)
+    return _seen(kept(slide, course, banked).slide, sources) != _seen(banked.slide, sources)
 
 
-def _unlabelled(slide: Slide) -> Slide:
+def _seen(slide: Slide, sources: Sources) -> Slide:
+    """The slide as it looks, without what is told of its looks, and without words of a quiz."""
     buttons = {getattr(question, role) for question in slide.questions
                for setting, role in LABELS.items() if setting in question.follows}
     return slide.model_copy(update={"elements": tuple(
-        e.model_copy(update={"label": ""}) if isinstance(e, Button) and e.id in buttons else e
-        for e in slide.elements)})
+        e.model_copy(update={"own": (), **(
+            {"label": ""} if isinstance(e, Button) and e.id in buttons else {})})
+        for e in (styled(e, sources.styles) for e in slide.elements))})
 
 
 def _with_slides(section: Section, into: str, slides: Sequence[str]) -> Section:

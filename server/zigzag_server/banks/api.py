@@ -73,7 +73,7 @@ class BankPageOut(Schema):
     tags: list[str]
 
 
-class DescribedIn(Schema):
+class BankDescribedIn(Schema):
     """What is to be said of a question; nothing is as it was where it is left out."""
 
     notes: str | None = Field(default=None, max_length=4_000)
@@ -82,20 +82,20 @@ class DescribedIn(Schema):
     level: Level | Literal[""] | None = None
 
 
-class KeepIn(Schema):
+class BankKeepIn(Schema):
     """Slides of a course, with its settings, that a bank is to keep."""
 
     course: core.Course
     slides: list[core.Slide] = Field(min_length=1, max_length=AT_ONCE)
 
 
-class KeptOut(Schema):
+class BankKeptOut(Schema):
     """Which question of a bank each slide is now, by slide."""
 
     refs: dict[str, BankRef]
 
 
-class TakeIn(Schema):
+class BankTakeIn(Schema):
     """Which questions a set of a quiz gets: by `reference`, or as copies."""
 
     course: core.Course
@@ -105,14 +105,14 @@ class TakeIn(Schema):
     reference: bool = True
 
 
-class StateIn(Schema):
+class BankStateIn(Schema):
     """Slides that are questions of banks, with the settings of their course."""
 
     course: core.Course
     slides: list[core.Slide] = Field(max_length=AT_ONCE)
 
 
-class StateOut(Schema):
+class BankStateOut(Schema):
     """How a slide stands to its bank: gone from it, changed here, behind the bank's `version`."""
 
     slide: str
@@ -177,8 +177,8 @@ def list_bank_questions(
         "tags": sorted({tag for row in rows for tag in row.tags})}
 
 
-@router.post("/banks/{bank_id}/questions", response=KeptOut)
-def keep_in_bank(request: HttpRequest, bank_id: int, data: KeepIn) -> dict[str, Any]:
+@router.post("/banks/{bank_id}/questions", response=BankKeptOut)
+def keep_in_bank(request: HttpRequest, bank_id: int, data: BankKeepIn) -> dict[str, Any]:
     """Keep slides of a course in a bank; one that is a question of a bank is its next version."""
     bank = bank_of(author(request), bank_id)
     holding.check(bank.owner.pk, data.course.media, ())
@@ -187,7 +187,7 @@ def keep_in_bank(request: HttpRequest, bank_id: int, data: KeepIn) -> dict[str, 
 
 @router.patch("/banks/{bank_id}/questions/{key}", response=BankQuestionOut)
 def describe_bank_question(
-    request: HttpRequest, bank_id: int, key: str, data: DescribedIn
+    request: HttpRequest, bank_id: int, key: str, data: BankDescribedIn
 ) -> dict[str, Any]:
     """Change the notes, source, tags or level of a question of a bank."""
     row = _question(request, bank_id, key)
@@ -203,7 +203,7 @@ def delete_bank_question(request: HttpRequest, bank_id: int, key: str) -> Status
 
 
 @router.post("/edits/bank-questions", response=Edited)
-def edit_bank_questions(request: HttpRequest, data: TakeIn) -> dict[str, Any]:
+def edit_bank_questions(request: HttpRequest, data: BankTakeIn) -> dict[str, Any]:
     """Put questions of banks into a set of a quiz, by reference or as copies."""
     rows = questions_of(author(request), data.questions)
     missing = next((key for key in data.questions if key not in rows), None)
@@ -219,8 +219,8 @@ def edit_bank_questions(request: HttpRequest, data: TakeIn) -> dict[str, Any]:
     return edited({}, slides, (), (data.course, course), made=slides[0].id)
 
 
-@router.post("/edits/bank-states", response=list[StateOut])
-def bank_states(request: HttpRequest, data: StateIn) -> list[dict[str, Any]]:
+@router.post("/edits/bank-states", response=list[BankStateOut])
+def bank_states(request: HttpRequest, data: BankStateIn) -> list[dict[str, Any]]:
     """Tell how slides that are questions of banks stand to these."""
     rows = questions_of(author(request), (s.bank.question for s in data.slides if s.bank))
     found = []
@@ -238,7 +238,7 @@ def bank_states(request: HttpRequest, data: StateIn) -> list[dict[str, Any]]:
 
 
 @router.post("/edits/bank-updates", response=Edited)
-def edit_bank_updates(request: HttpRequest, data: StateIn) -> dict[str, Any]:
+def edit_bank_updates(request: HttpRequest, data: BankStateIn) -> dict[str, Any]:
     """Bring slides that are questions of banks to the version that these have now."""
     rows = questions_of(author(request), (s.bank.question for s in data.slides if s.bank))
     course, slides = data.course, []

@@ -12,6 +12,8 @@ import { Tool } from "../../../kit/Tool";
 import { t } from "../../../words/quiz";
 import { goToSlide, useCourse } from "../../store/store";
 import { AddQuestions } from "./AddQuestions";
+import { BankNews } from "./BankNews";
+import { FromABank } from "./BankWindows";
 import { Defaults } from "./Defaults";
 import { LearnerDraw } from "./LearnerDraw";
 import { Numbers } from "./Numbers";
@@ -70,9 +72,11 @@ function Which({ section, quiz, own, numbers }: { section: Section; quiz: Quiz; 
   const inSets = new Set(quiz.sets.flatMap((set) => set.slides));
   return (
     <Flex direction="column" gap="3" minW="0">
+      <BankNews own={own} />
       <SetRows section={section.id} quiz={quiz} own={own} numbers={numbers} />
       <Flex gap="2" align="center" wrap="wrap">
         <AddQuestions section={section.id} />
+        <FromABank section={section.id} quiz={quiz} />
         <QuietButton size="sm" onClick={() => addSet(section.id, [])}>{t("newSet")}</QuietButton>
         <QuietButton size="sm" onClick={() => { endQuiz(section.id); showQuiz(null); }}>{t("makeItAPlainSection")}</QuietButton>
         <Box flex="1" />

@@ -5,8 +5,10 @@ import { useEffect, useState, type ReactNode } from "react";
 import type { QuestionSet, Quiz, QuizNumbers, Slide } from "../../../api/types";
 import { Choose } from "../../../kit/Choose";
 import { Tool } from "../../../kit/Tool";
+import { t as banks } from "../../../words/banks";
 import { t } from "../../../words/quiz";
 import { useCourse } from "../../store/store";
+import { KeepInABank } from "./BankWindows";
 import { MoveTo } from "./MoveTo";
 import { keepTogether, placeSlide, separate, setLevel, setTags, type Place } from "./quizzes";
 
@@ -48,6 +50,7 @@ export function SetSlides({ section, quiz, set, slides, numbers }: Props): React
             <Tool label={t("keepTogether")} disabled={here.length < 2} onClick={() => keepTogether(section, set.id, here)}><Link2 size={15} /></Tool>
             <Tool label={t("separate")} disabled={!joined} onClick={() => separate(section, set.id, here)}><Unlink2 size={15} /></Tool>
             <MoveTo section={section} quiz={quiz} slides={here} from={set.id} onMoved={() => setChosen(new Set())} />
+            <KeepInABank slides={here} onKept={() => setChosen(new Set())} />
           </>
         )}
       </Flex>
@@ -75,6 +78,7 @@ function SlideLine({ section, set, slide, chosen, mean, onChoose }: LineProps): 
       <input type="checkbox" checked={chosen} aria-label={t("select", { title })} onChange={(event) => onChoose(event.target.checked)} />
       <Flex gap="1.5" align="center" minW="0">
         <Text truncate title={title}>{title}</Text>
+        {found.bank && <Text as="span" color="sky" flex="none" fontSize="12px">{banks("fromBankMark")}</Text>}
         {group >= 0 && <Flex as="span" color="spruce" align="center" gap="1" flex="none" fontSize="12px"><Link2 size={13} aria-hidden />{t("together")}{set.together.length > 1 ? ` ${group + 1}` : ""}</Flex>}
       </Flex>
       <Choose bare label={t("placeOf", { title })} value={place} options={PLACES} onChange={(to) => placeSlide(section, set.id, slide, to)} />
