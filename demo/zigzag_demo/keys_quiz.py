@@ -128,7 +128,8 @@ def _with_last(course: Course, fresh: IdSource) -> tuple[Course, Slide]:
                              h=68, **make.follow("button")))
     question = q.OpenAnswer(
         id=fresh(), name="To a new warden", purpose="survey", prompt=prompt.id, submit=submit.id,
-        field=field.id, feedback=Feedback(answered=rich("Thank you. It will be read.")))
+        field=field.id, at_most=120,
+        feedback=Feedback(answered=rich("Thank you. It will be read.")))
     return course.model_copy(update={"slides": (*course.slides, slide.id)}), slide.model_copy(
         update={"elements": (*slide.elements, *make.elements), "questions": (question,)})
 

@@ -51,10 +51,6 @@ def _take(page: Page) -> None:
     page.words("Hut Warden Basics", "a")
     _shot(page, "shelf")
 
-    page.go("/account")
-    page.see("this browser")
-    _shot(page, "account")
-
     page.go(f"{COURSE}/plan")
     page.until(lambda: len(page.all("[data-route-stop]")) > 20)
     _shot(page, "plan")
@@ -67,11 +63,6 @@ def _take(page: Page) -> None:
     page.click("section[aria-label^='Looks'] h3 button")
     _shot(page, "build")
     page.click("section[aria-label^='Looks'] h3 button")
-    page.find("[data-stage]").send_keys("?")
-    page.see("Search commands and settings")
-    _shot(page, "shortcuts")
-    page.click("[role=dialog] [aria-label=Close]")
-    page.gone("[role=dialog]")
 
     page.click("[data-stop-button='6']")
     page.until(lambda: len(page.all("[data-row]")) == 6)
@@ -174,6 +165,11 @@ def _take(page: Page) -> None:
     page.go(f"{COURSE}/plan")
     _quiz(page)
     _shot(page, "quiz")
+    _bank(page)
+    _shot(page, "banks")
+    page.go("/post-room")
+    page.see("Inbox")
+    _shot(page, "post-room")
 
 
 def _quiz(page: Page) -> None:
@@ -181,6 +177,17 @@ def _quiz(page: Page) -> None:
     page.click("[aria-label^='Quiz “Before']")
     page.click("[data-set] [aria-label='Show the slides of Guests']")
     page.find("[data-numbers=new]")
+
+
+def _bank(page: Page) -> None:
+    """A bank with the questions of one of the sets."""
+    course = page.call("GET", COURSE)
+    weather = course["course"]["sections"][-1]["quiz"]["sets"][0]["slides"]
+    bank = page.call("POST", "/banks", {"name": "Safety"})["id"]
+    page.call("POST", f"/banks/{bank}/questions", {"course": course["course"], "slides": [
+        one["slide"] for one in course["slides"] if one["slide"]["id"] in weather]})
+    page.go("/banks")
+    page.until(lambda: len(page.all("[data-bank-question]")) == len(weather))
 
 
 if __name__ == "__main__":

@@ -11763,11 +11763,11 @@ export interface components {
          * @description How one question is judged; its parts in the author's order, for *order* in the right one.
          *
          *     `record` names the question in interaction records: letters, digits, ``-`` and ``_``.
-         *     `at_most` limits what may be chosen, the marks of *spots*, the letters of *free*; `needed` is
-         *     how many right spots are enough; `found_at_once` and `clicks_spent` as in a hotspot. `counts`
-         *     says what of an order counts. `time_limit` is in seconds, which learners may make
-         *     longer where it is `extendable`; `returns` says when wrong items go back to where they were,
-         *     `drops_count` whether a drop that went back counts as wrong. `attempt_points` are the most
+         *     `at_most` limits what may be chosen, the marks of *spots*, the letters of *free* and of each of
+         *     the *texts*; `needed` is how many right spots are enough; `found_at_once` and `clicks_spent` as
+         *     in a hotspot. `counts` says what of an order counts. `time_limit` is in seconds, which learners
+         *     may make longer where it is `extendable`; `returns` says when wrong items go back to where they
+         *     were, `drops_count` whether a drop that went back counts as wrong. `attempt_points` are the most
          *     that the second, third … attempt gives. Where its quiz is finished without an answer, that costs
          *     `unanswered` points. `said` is the feedback to the final answer, for a review that shows it.
          */

@@ -40,7 +40,7 @@ export default function BanksPage(): ReactNode {
             {banks.data?.map((one) => (
               <QuietButton
                 key={one.id} variant="ghost" h="auto" py="2" justifyContent="flex-start" textAlign="left" aria-current={one.id === bank?.id || undefined}
-                css={{ "&[aria-current]": { background: "var(--chakra-colors-marigold-soft)" } }} onClick={() => setChosen(one.id)}
+                bg={one.id === bank?.id ? "marigold.soft" : "transparent"} onClick={() => setChosen(one.id)}
               >
                 <Box minW="0"><Text fontWeight="600" truncate>{one.name}</Text><Text color="quiet" fontSize="12.5px" fontWeight="400">{t("questions", { count: one.count })}</Text></Box>
               </QuietButton>
@@ -100,7 +100,7 @@ function Questions({ bank }: { bank: components["schemas"]["BankOut"] }): ReactN
           onBlur={(event) => { const name = event.target.value.trim(); if (name && name !== bank.name) rename.mutate(name); }}
           onKeyDown={(event) => { if (event.key === "Enter") event.currentTarget.blur(); }}
         />
-        <Input size="sm" w="280px" bg="paper" aria-label={t("search")} placeholder={t("searchHelp")} value={search} maxLength={200} onChange={(event) => { setSearch(event.target.value); setMost(PAGE); }} />
+        <Input size="sm" w="280px" bg="paper" aria-label={t("search")} placeholder={t("search")} title={t("searchHelp")} value={search} maxLength={200} onChange={(event) => { setSearch(event.target.value); setMost(PAGE); }} />
         <Tool label={t("deleteBank")} onClick={() => { if (window.confirm(t("reallyDelete", { name: bank.name }))) remove.mutate(); }}><Trash2 size={15} /></Tool>
       </Flex>
       {found.error && <Text role="alert">{found.error.message}</Text>}

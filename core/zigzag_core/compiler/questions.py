@@ -35,6 +35,8 @@ _RETURNS: dict[str, Any] = {
     "stay": "never", "return_at_once": "at_once", "return_when_judged": "judged",
 }
 _CHOOSING = (q.SingleChoice, q.MultipleResponse, q.TrueFalse)
+LONGEST_NUMBER = 40
+"""No more letters has a number that is answered, with its unit."""
 _FIELDS = (q.ShortText, q.Numeric, q.OpenAnswer)
 
 
@@ -47,7 +49,6 @@ def grader_of(
     `said` is the feedback that a review shows.
     """
     words = all_spoken(slide.elements)
-    choosing = isinstance(question, _CHOOSING)
     parts = tuple(_parts(question, words, slide, say))
     return Grader.made(
         id=question.id, slide=slide.id, name=question.name,
@@ -66,8 +67,7 @@ def grader_of(
         partial=question.partial, attempts=question.attempts, attempt_loss=question.attempt_loss,
         attempt_points=question.attempt_points,
         at_least=question.held.get("at_least", 1),
-        at_most=1 if choosing and question.kind != "multiple_response"
-        else question.held.get("at_most", question.held.get("clicks")),
+        at_most=_most(question),
         needed=question.held.get("needed"), counts=question.held.get("counts", "all"),
         arrange="line" if question.kind == "matching" else question.held.get("arrange", "snap"),
         time_limit=question.time_limit, extendable=question.extendable,
@@ -81,6 +81,16 @@ def grader_of(
         pinned=tuple(c.id for c in question.held.get("choices", ()) if c.pinned),
         said=said,
     )
+
+
+def _most(question: q.Question) -> int | None:
+    """How many answers, marks or letters there can be; None is any number."""
+    if isinstance(question, q.SingleChoice | q.TrueFalse):
+        return 1
+    if isinstance(question, q.Numeric):
+        return LONGEST_NUMBER
+    most: int | None = question.held.get("at_most", question.held.get("clicks"))
+    return most
 
 
 def _parts(

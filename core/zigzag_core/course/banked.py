@@ -4,7 +4,7 @@ from typing import Annotated
 
 from pydantic import Field
 
-from .model import Id, Model
+from .model import Model
 
 MOST_IN_A_BANK = 2_000
 """As many questions as a bank keeps."""
@@ -16,6 +16,6 @@ class BankRef(Model):
     The bank got it `from_here`: then the parts of the slide have the very ids that the bank has.
     """
 
-    question: Id
+    question: Annotated[str, Field(min_length=4, max_length=24, pattern=r"^[a-z0-9]+$")]
     version: Annotated[int, Field(ge=1, le=1_000_000)] = 1
     from_here: bool = False

@@ -45,7 +45,8 @@ def answer(run: Run, question: str, part: str, value: Value) -> None:
         return
     given = _answer(run, question).given
     text = to_text(value)
-    text = text[: grader.at_most or 0] if grader.form == "free" else clipped(text)
+    most = grader.at_most if grader.form in ("free", "texts") else None
+    text = clipped(text) if most is None else text[:most]
     match grader.form:
         case "texts" | "free" | "scale":
             put = _written(grader, given, part, text)

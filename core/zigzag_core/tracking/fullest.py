@@ -7,6 +7,8 @@ watched in pieces.
 """
 
 import random
+from collections import Counter
+from collections.abc import Mapping
 from dataclasses import dataclass, replace
 
 from zigzag_core.course import Input, NumberVariable, TextVariable, Variable
@@ -14,8 +16,9 @@ from zigzag_core.engine import engine
 from zigzag_core.engine.index import Index
 from zigzag_core.engine.state import Answer, Earlier, Result, State, Taking
 from zigzag_core.engine.values import Value, admitted, fitted, number
-from zigzag_core.program import Disable, Grader
+from zigzag_core.program import Disable, Grader, Program
 from zigzag_core.program.limits import LIMITS
+from zigzag_core.program.quiz import DrawnSet, DrawnUnit
 
 from .progress import SCORM12_LIMIT, pack
 from .shortened import LEFT_OUT, LEVELS, shortened
@@ -64,7 +67,10 @@ def room(index: Index, limit: int = SCORM12_LIMIT) -> Room:
 
 
 def fullest(index: Index) -> State:
-    """Return the state of a run in which all there is happened, the same each time."""
+    """Return the state of a run in which all there is happened, the same each time.
+
+    Of what quizzes draw there is what needs most room: each attempt forgets the one before.
+    """
     program, draw = index.program, random.Random(index.program.course)
     letters = _letters(program.language)
     state = engine.start(index, draw.getrandbits(32))
@@ -77,8 +83,11 @@ def fullest(index: Index) -> State:
             given = _value(index.variables[element.draw.variable], draw, letters)
             variables[element.draw.variable] = fitted(
                 index.variables[element.draw.variable], admitted(element.draw, given))
+    answers = {q.id: _answer(q, draw, letters) for q in program.questions}
+    gone = _not_drawn(program, answers)
+    there = tuple(slide for slide in index.order if slide not in gone)
     return replace(
-        state, rng=draw.getrandbits(32), time=_A_DAY, slide=index.order[-1], visited=index.order,
+        state, rng=draw.getrandbits(32), time=_A_DAY, slide=there[-1], visited=there,
         path=tuple(draw.choice(index.order) for _ in range(LIMITS.longest_path)),
         clicked=frozenset(e.draw.id for e in elements if e.control != "none"),
         hidden={e.draw.id: draw.random() < 0.5 for e in elements if e.draw.id in changed},
@@ -95,12 +104,41 @@ def fullest(index: Index) -> State:
         watched={e.draw.id: _pieces(draw) for e in elements if e.draw.kind in ("video", "audio")},
         taking={quiz.id: _taking(draw) for quiz in program.quizzes},
         flagged=frozenset(slide for quiz in program.quizzes if quiz.overview
-                          for slide in quiz.slides if draw.random() < 0.5),
+                          for slide in quiz.slides if draw.random() < 0.5 and slide not in gone),
         saved=_LATE,
-        opened=frozenset(index.order), variables=variables,
-        answers={q.id: _answer(q, draw, letters) for q in program.questions},
+        opened=frozenset(there), variables=variables,
+        answers={q.id: answers[q.id] for q in program.questions if q.slide not in gone},
         more_time=1.5, retake=True,
     )
+
+
+def _not_drawn(program: Program, answers: Mapping[str, Answer]) -> set[str]:
+    """The slides of sets that are not in a draw whose answers need most room."""
+    weights: Counter[str] = Counter()
+    for grader in program.questions:
+        weights[grader.slide] += 1 + sum(1 + len(text) for _, text in answers[grader.id].given)
+    gone: set[str] = set()
+    for quiz in program.quizzes:
+        drawn = sorted(((sum(weights[slide] for slide in slides), slides) for slides in (
+            _heaviest(one, weights) for one in quiz.sets)), reverse=True)
+        there = {slide for _, slides in drawn[:quiz.take] for slide in slides}
+        gone.update({slide for one in quiz.sets for unit in one.units for slide in unit.slides}
+                    - there)
+    return gone
+
+
+def _heaviest(one: DrawnSet, weights: Mapping[str, int]) -> list[str]:
+    """The slides of so many questions of a set as are drawn, those that weigh most."""
+    def weight(unit: DrawnUnit) -> float:
+        return sum(weights[slide] for slide in unit.slides) / max(unit.questions, 1)
+
+    count = 0
+    slides: list[str] = []
+    for unit in sorted(one.units, key=weight, reverse=True):
+        if one.take is None or not unit.questions or count + unit.questions <= one.take:
+            slides += unit.slides
+            count += unit.questions
+    return slides
 
 
 def _letters(language: str) -> str:
@@ -170,5 +208,5 @@ def _given(
             return tuple((name, str(draw.randint(1, 10))) for name in ids)
     return tuple(
         (part.id, draw.choice(part.options) if part.options
-         else _text(draw, letters, LIMITS.longest_text))
+         else _text(draw, letters, grader.at_most or LIMITS.longest_text))
         for part in grader.parts)

@@ -33,7 +33,8 @@ export function answer(run: Run, question: string, part: string, value: Value): 
   if (!grader || answerTo(run, question).locked || isOver(run, question) || !isWithinReach(run, grader, part)) return;
   const { given } = answerTo(run, question);
   const full = toText(value);
-  const text = grader.form === "free" ? Array.from(full).slice(0, grader.at_most ?? 0).join("") : clipped(full);
+  const most = grader.form === "free" || grader.form === "texts" ? grader.at_most : null;
+  const text = typeof most === "number" ? Array.from(full).slice(0, most).join("") : clipped(full);
   const fresh = changed(run, grader, given, part, text);
   if (grader.returns === "at_once" && grader.form === "pairs" && text && !belongs(grader, part, text)) {
     run.effects.push({ effect: "announce", text: run.index.say("goes_back") });

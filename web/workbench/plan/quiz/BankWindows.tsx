@@ -59,7 +59,7 @@ function TakeWindow({ section, quiz, onClose }: { section: string; quiz: Quiz; o
         <>
           <Flex gap="3" wrap="wrap" align="end" css={{ "& [data-labelled] > :first-of-type": { width: "auto" } }}>
             <Box w="240px"><Choose label={t("bank")} value={bank} options={(banks ?? []).map(({ id, name }) => [String(id), name] as const)} onChange={(next) => { setBank(next); setChosen(new Set()); }} /></Box>
-            <Input size="xs" w="240px" bg="paper" aria-label={t("search")} placeholder={t("searchHelp")} value={search} maxLength={200} onChange={(event) => setSearch(event.target.value)} />
+            <Input size="xs" w="240px" bg="paper" aria-label={t("search")} placeholder={t("search")} title={t("searchHelp")} value={search} maxLength={200} onChange={(event) => setSearch(event.target.value)} />
           </Flex>
           {found.data && <Found questions={found.data.questions} none={search ? t("nothingFound") : t("emptyBank")} chosen={chosen} onChosen={setChosen} />}
           <Flex gap="5" wrap="wrap" css={{ "& [data-labelled] > :first-of-type": { width: "auto" } }}>
