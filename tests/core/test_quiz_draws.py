@@ -5,10 +5,15 @@ from itertools import combinations, permutations, product
 import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
+from zigzag_core.course.walkthroughs import Expected, Walkthrough
+from zigzag_core.engine import engine
 from zigzag_core.program.quiz import DrawnSet, DrawnUnit, ProgramQuiz
 from zigzag_core.quiz.drawing import Draws, below, drawn, permuted
 from zigzag_core.quiz.selecting import combination
+from zigzag_core.verification.walkthroughs import replay
 
+from .making import Learner
+from .quiz_course import keys_course
 from .quiz_strategies import large_quiz, quizzes
 
 MOST = 3_000
@@ -125,3 +130,29 @@ def test_two_hundred_questions_in_twenty_sets_are_counted():
         assert len(set(draws.slides(draws.count - 1))) == 100
     with pytest.raises(IndexError):
         draws.slides(10**400)
+
+
+def test_a_recorded_path_names_its_learner_and_says_where_the_draw_has_changed():
+    document = keys_course()
+    learner = Learner(document)
+    learner.state = engine.start(learner.index, 7)
+    events, expected = [], []
+    for event in [{"event": "start"}, *({"event": "next"} for _ in range(10))]:
+        learner.state, _ = engine.step(learner.index, learner.state, event)
+        events.append(event)
+        expected.append(Expected(after=len(events) - 1, what="slide", of=learner.state.slide))
+    walk = Walkthrough(id="walkkeys", name="Keys", seed=7, events=tuple(events),
+                       expected=tuple(expected))
+
+    def told(quiz_of):
+        [section] = document.course.sections
+        course = document.course.model_copy(update={
+            "walkthroughs": (walk,), "sections": (section.model_copy(update={
+                "quiz": quiz_of(section.quiz)}),)})
+        return replay(document.model_copy(update={"course": course}))
+
+    assert told(lambda quiz: quiz) == []
+    [gone] = told(lambda quiz: quiz.model_copy(update={"sets": tuple(
+        one.model_copy(update={"take": 1, "balances": ()}) for one in quiz.sets)}))
+    assert "is not drawn any more for learner 7" in gone.words
+    assert gone.slide in {entry.of for entry in expected}

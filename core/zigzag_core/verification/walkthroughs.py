@@ -28,7 +28,11 @@ class Difference(Model):
 
 
 def replay(document: CourseDocument) -> list[Difference]:
-    """Return what is different from each of the course's walkthroughs, in their order."""
+    """Return what is different from each of the course's walkthroughs, in their order.
+
+    A path leads through what its learner was drawn, by its seed. Where a quiz draws something else
+    now, that is told once, and nothing of what would follow.
+    """
     if not document.course.walkthroughs:
         return []
     try:
@@ -53,6 +57,14 @@ def _replayed(walk: Walkthrough, index: Index, names: dict[str, str]) -> list[Di
         except (KeyError, TypeError, ValueError):
             # An event that the engine cannot read is one that this course no longer knows.
             continue
+        undrawn = next((entry.of for entry in expected.get(position, ())
+                        if entry.what == "slide" and not _is_drawn(entry.of, index, state)), None)
+        if undrawn is not None:
+            return [*found, Difference(
+                walkthrough=walk.name, after=position, slide=undrawn, words=(
+                    f"“{names.get(undrawn, '')}” is not drawn any more for learner {walk.seed}, "
+                    "whom this path was recorded as: what follows cannot be played again. Record "
+                    "the path anew."))]
         for entry in expected.get(position, ()):
             words = _differs(entry, index, state, names)
             if words:
@@ -64,6 +76,11 @@ def _replayed(walk: Walkthrough, index: Index, names: dict[str, str]) -> list[Di
         if len(found) >= MOST:
             break
     return found
+
+
+def _is_drawn(slide: str, index: Index, state: State) -> bool:
+    """Whether a learner gets a slide that the course has."""
+    return slide not in index.slides or slide in index.ordered(state.draws).position
 
 
 def _differs(entry: Expected, index: Index, state: State, names: dict[str, str]) -> str | None:

@@ -22,6 +22,7 @@ interface Props {
 /** Walkthroughs: keep what was just played, play it again, see what has changed since. */
 export function Walkthroughs({ index, moments, onPlay }: Props): ReactNode {
   const walks = useCourse((state) => state.course.walkthroughs);
+  const draws = useCourse((state) => state.course.sections.some(({ quiz }) => quiz));
   const [name, setName] = useState("");
   const check = useCheck();
   const different = (check?.findings ?? []).filter(({ code }) => code === "walkthrough");
@@ -46,6 +47,7 @@ export function Walkthroughs({ index, moments, onPlay }: Props): ReactNode {
           <Box key={walk.id} py="1" data-walkthrough={walk.id}>
             <Flex align="center" gap="1">
               <Text flex="1" fontWeight="600" truncate>{walk.name}</Text>
+              {draws && <Text fontSize="12.5px" color="quiet" whiteSpace="nowrap">{t("learnerNumber", { seed: walk.seed })}</Text>}
               <Text fontSize="12.5px" color={gone.length ? "brick" : "spruce"}>{gone.length ? t("goneDifferent", { gone: gone.length }) : t("asRecorded")}</Text>
               <Tool label={t("playName", { name: walk.name })} onClick={() => onPlay(walk)}><Play size={14} /></Tool>
               <Tool label={`Delete ${walk.name}`} onClick={() => changeCourse(t("deleteWalkthrough"), { walkthroughs: walks.filter(({ id }) => id !== walk.id) })}><Trash2 size={14} /></Tool>
