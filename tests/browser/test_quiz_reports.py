@@ -11,7 +11,7 @@ from tests.core.test_quiz_details import ASKED, detailed
 from tests.core.test_quiz_taking import taken_course
 
 from .driver import fit_window
-from .packages import goes_on, inside, launch, title
+from .packages import goes_on, inside, launch, put_in, title
 from .test_access import violations
 
 ON = "trainer@huts.example"
@@ -401,3 +401,38 @@ def test_a_rehearsal_says_what_a_package_would_send_and_keeps_the_path(page, ser
     [walk] = page.call("GET", f"/courses/{slug}")["course"]["walkthroughs"]
     assert {"event": "sent", "quiz": "secquiz", "attempt": 1} in walk["events"]
     assert _reports(page, slug) == []
+
+
+def test_five_learners_at_once_are_all_reported_once(page, server, tmp_path, room):
+    put_in(page, server, tmp_path, _posting(taken_course(), Post(mail=ON)))
+    package, first = page.browser.current_url, page.browser.current_window_handle
+    links = page.until(lambda: page.all("a[aria-label^='Launch as ']"))
+    names = [link.get_attribute("aria-label").removeprefix("Launch as ") for link in links]
+    assert len(names) == 5
+    windows = {}
+    room("down")
+    # All five have the course open at the same time, each in a window of their own.
+    for name in names:
+        page.browser.switch_to.new_window("tab")
+        page.browser.get(package)
+        page.click(f"a[aria-label='Launch as {name}']")
+        inside(page)
+        page.find("main.zz-view")
+        windows[name] = page.browser.current_window_handle
+    for name in names:
+        page.browser.switch_to.window(windows[name])
+        inside(page)
+        _finish(page)
+        page.see("is not sent yet")
+    room("up")
+    for name in names:
+        page.browser.switch_to.window(windows[name])
+        inside(page)
+        page.see("Your result of “Keys” was sent.")
+        page.browser.close()
+    page.browser.switch_to.window(first)
+    slug = _course(page)
+    told = sorted(dict(report["fields"])["Name"] for report in _reports(page, slug))
+    assert told == sorted(names)
+    page.until(lambda: sum(one["to"] == ON and "Keys" in one["body"] + one["subject"]
+                           for one in _letters(page)) >= 5)

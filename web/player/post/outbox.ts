@@ -27,12 +27,15 @@ export class Outbox {
   private kept: Kept;
   private timer: number | null = null;
   private sending = false;
+  /** Reports of this page of which it is not known yet that they have arrived. */
+  private readonly open = new Set<string>();
   /** Nothing can be stored, or no more: what is in memory holds. */
   private onlyInMemory = false;
 
   constructor(private readonly key: string, private readonly listener: (standing: PostStanding, arrived: string | null) => void) {
     this.kept = read(key) ?? { letters: [], sent: [] };
     window.addEventListener("online", () => this.begin());
+    window.addEventListener("storage", (event) => { if (event.key === key) this.hear(); });
     this.begin();
   }
 
@@ -43,6 +46,7 @@ export class Outbox {
       this.listener(this.standing(), id);
       return;
     }
+    this.open.add(id);
     if (!this.kept.letters.some((letter) => letter.id === id)) {
       this.kept.letters.push(...letters.map((letter) => ({ ...letter, tries: 0, refused: false })));
       this.keep();
@@ -70,7 +74,7 @@ export class Outbox {
     this.sending = true;
     try {
       await alone(this.key, async () => {
-        this.reload();
+        this.hear();
         const todo = this.kept.letters.filter(({ refused }) => !refused);
         for (const letter of todo) await this.send(letter);
       });
@@ -97,7 +101,18 @@ export class Outbox {
     const arrived = !this.kept.letters.some(({ id }) => id === letter.id);
     if (arrived) this.kept.sent = [...this.kept.sent, letter.id].slice(-MOST_REMEMBERED);
     this.keep();
+    if (arrived) this.open.delete(letter.id);
     this.listener(this.standing(), arrived ? letter.id : null);
+  }
+
+  /** Take in what other tabs have sent: the reports of this page may be among it. */
+  private hear(): void {
+    this.reload();
+    for (const id of this.open) {
+      if (!this.kept.sent.includes(id)) continue;
+      this.open.delete(id);
+      this.listener(this.standing(), id);
+    }
   }
 
   private standing(): PostStanding {
