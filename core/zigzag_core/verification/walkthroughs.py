@@ -50,7 +50,8 @@ def _replayed(walk: Walkthrough, index: Index, names: dict[str, str]) -> list[Di
     expected: dict[int, list[Expected]] = {}
     for entry in walk.expected:
         expected.setdefault(entry.after, []).append(entry)
-    state, found = engine.start(index, walk.seed), []
+    state = engine.start(index, walk.seed)
+    found: list[Difference] = []
     for position, event in enumerate(walk.events):
         try:
             state, _ = engine.step(index, state, cast(Event, event))
