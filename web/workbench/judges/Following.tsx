@@ -7,7 +7,7 @@ import { changeSlide, currentSlide, useCourse } from "../store/store";
 import { t } from "../../words/judges";
 
 const Around = createContext<{ question: Question; defaults: QuestionDefaults } | null>(null);
-const QUIETER = { "& input:not([type=checkbox]), & select, & textarea": { color: "quiet", borderStyle: "dashed", background: "transparent" } };
+const QUIETER = { "& label": { color: "quiet" }, "& input:not([type=checkbox]), & select, & textarea": { color: "quiet", borderStyle: "dashed", background: "transparent" } };
 
 /** A question as it comes to with what it follows, for the settings within. */
 export function Following({ slide, question, children }: { slide: string; question: Question; children: (cameTo: Question) => ReactNode }): ReactNode {
