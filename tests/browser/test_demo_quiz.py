@@ -7,6 +7,7 @@ from zigzag_demo.hut_warden import hut_warden_basics
 
 from .packages import inside, put_in, title
 from .test_access import violations
+from .test_questions import _keys, _labelled
 
 
 def _to(page, name: str) -> None:
@@ -16,17 +17,6 @@ def _to(page, name: str) -> None:
     item = next(b for b in page.all(".zz-menu button") if name in b.text)
     page.browser.execute_script("arguments[0].click()", item)
     page.until(lambda: title(page) == name)
-
-
-def _keys(page, element, *keys: str) -> None:
-    page.browser.execute_script("arguments[0].focus()", element)
-    page.browser.switch_to.active_element.send_keys(*keys)
-
-
-def _labelled(page, start: str):
-    return page.until(lambda: next(
-        (e for e in page.all("main [aria-label]")
-         if e.get_attribute("aria-label").startswith(start)), None), start)
 
 
 def _answer(page, slide) -> None:

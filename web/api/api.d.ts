@@ -9690,6 +9690,48 @@ export interface components {
          */
         QuestionDefaults: {
             /**
+             * @default {
+             *       "blocks": []
+             *     }
+             */
+            right: components["schemas"]["RichText"];
+            /**
+             * @default {
+             *       "blocks": []
+             *     }
+             */
+            partly: components["schemas"]["RichText"];
+            /**
+             * @default {
+             *       "blocks": []
+             *     }
+             */
+            wrong: components["schemas"]["RichText"];
+            /**
+             * @default {
+             *       "blocks": []
+             *     }
+             */
+            last: components["schemas"]["RichText"];
+            /**
+             * @default {
+             *       "blocks": []
+             *     }
+             */
+            time_up: components["schemas"]["RichText"];
+            /**
+             * @default {
+             *       "blocks": []
+             *     }
+             */
+            nothing: components["schemas"]["RichText"];
+            /**
+             * @default {
+             *       "blocks": []
+             *     }
+             */
+            answered: components["schemas"]["RichText"];
+            /**
              * Points
              * @default 1
              */
@@ -9753,48 +9795,6 @@ export interface components {
              * @default false
              */
             show_right: boolean;
-            /**
-             * @default {
-             *       "blocks": []
-             *     }
-             */
-            right: components["schemas"]["RichText"];
-            /**
-             * @default {
-             *       "blocks": []
-             *     }
-             */
-            partly: components["schemas"]["RichText"];
-            /**
-             * @default {
-             *       "blocks": []
-             *     }
-             */
-            wrong: components["schemas"]["RichText"];
-            /**
-             * @default {
-             *       "blocks": []
-             *     }
-             */
-            last: components["schemas"]["RichText"];
-            /**
-             * @default {
-             *       "blocks": []
-             *     }
-             */
-            time_up: components["schemas"]["RichText"];
-            /**
-             * @default {
-             *       "blocks": []
-             *     }
-             */
-            nothing: components["schemas"]["RichText"];
-            /**
-             * @default {
-             *       "blocks": []
-             *     }
-             */
-            answered: components["schemas"]["RichText"];
             /** Place */
             place?: ("below" | "beside" | "over") | null;
             /** Tells */

@@ -29,13 +29,8 @@ class Shown(Model):
     overlay: MaybeOverlay = None
 
 
-class Feedback(Model):
-    """What is said after each `Outcome`, and what is shown with it.
-
-    `hints` are said besides, one after each try that was not the last and not right.
-    `read_again` is the slide that explains it; a button leads there, and another one back.
-    `place` and `tells` (how it was judged) None are those of the course's design.
-    """
+class OutcomeWords(Model):
+    """What is said after each `Outcome`."""
 
     right: RichText = RichText()
     partly: RichText = RichText()
@@ -44,6 +39,16 @@ class Feedback(Model):
     time_up: RichText = RichText()
     nothing: RichText = RichText()
     answered: RichText = RichText()
+
+
+class Feedback(OutcomeWords):
+    """What is said after each `Outcome`, and what is shown with it.
+
+    `hints` are said besides, one after each try that was not the last and not right.
+    `read_again` is the slide that explains it; a button leads there, and another one back.
+    `place` and `tells` (how it was judged) None are those of the course's design.
+    """
+
     hints: Annotated[tuple[RichText, ...], Field(max_length=10)] = ()
     read_again: MaybeSlide = None
     place: FeedbackPlace | None = None

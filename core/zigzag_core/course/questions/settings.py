@@ -4,9 +4,7 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from ..model import Model
-from ..text.rich_text import RichText
-from .feedback import FeedbackPlace
+from .feedback import FeedbackPlace, OutcomeWords
 
 Points = Annotated[float, Field(ge=0, le=10_000)]
 
@@ -39,7 +37,7 @@ SETTINGS: tuple[Setting, ...] = (*FIELDS, *WORDS, *DESIGN, *LABELS)
 Label = Annotated[str, Field(max_length=80)]
 
 
-class QuestionDefaults(Model):
+class QuestionDefaults(OutcomeWords):
     """What the questions of a quiz take where they follow it. The fields are those of a question.
     """
 
@@ -56,13 +54,6 @@ class QuestionDefaults(Model):
     submit_is: Literal["disabled", "hidden", "ready"] = "disabled"
     required: bool = False
     show_right: bool = False
-    right: RichText = RichText()
-    partly: RichText = RichText()
-    wrong: RichText = RichText()
-    last: RichText = RichText()
-    time_up: RichText = RichText()
-    nothing: RichText = RichText()
-    answered: RichText = RichText()
     place: FeedbackPlace | None = None
     tells: bool | None = None
     submit_label: Label = ""
