@@ -77,7 +77,7 @@ export class Session {
     };
     this.heart = window.setInterval(() => this.beat(), TICK_MS);
     this.posting = options.receivers !== undefined && index.posting.length ? new Posting(index, options.receivers, {
-      standing: (standing) => this.set({ post: { ...standing, arrived: null } }),
+      standing: (standing) => this.set({ post: { ...this.snapshot.post, ...standing } }),
       arrived: (quiz, attempt) => this.arrived(quiz, attempt),
     }) : null;
     options.arrival?.listen(() => this.more());
@@ -212,6 +212,7 @@ export class Session {
       else if (effect.effect === "print") window.setTimeout(() => window.print());
       else if (effect.effect === "report") {
         const { state } = this.snapshot;
+        this.dismissArrived();
         // All that it tells of the questions may be yet to come.
         if (this.posting && this.counts) void (this.options.arrival?.whole ?? Promise.resolve()).then(() => this.posting?.send(effect, state));
         // A rehearsal sends nothing, and goes on as if it had.
