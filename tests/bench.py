@@ -21,7 +21,7 @@ from dataclasses import replace
 from functools import partial
 from pathlib import Path
 
-from zigzag_core.compiler.compile import compile_course
+from zigzag_core.compiler.compile import by_digest, compile_course
 from zigzag_core.course import CourseDocument, Happens, NumberVariable, Rule, SlideSize, rich
 from zigzag_core.course.elements.blank import blank_slide
 from zigzag_core.course.rules.rule import Calculate
@@ -164,7 +164,7 @@ def _whole_course_works(slides: int, files: dict[str, bytes]) -> dict[str, Calla
 def saved_progress() -> None:
     for slides, questions, most in ((200, 100, "1,500"), (800, 400, "4,096")):
         document, _ = generated_course(slides, questions, 1, variables=50)
-        program = compile_course(document, lambda file: file.sha256)
+        program = compile_course(document, by_digest)
         index = Index(program)
         state = engine.run_all(index, 1, [{"event": "start"}, *(
             {"event": "slide", "target": name} for name in index.order)])
@@ -196,7 +196,7 @@ def in_node(script: str, data: dict[str, object]) -> str:
 
 def engines() -> None:
     document, _ = hut_warden_basics()
-    program = compile_course(document, lambda file: file.sha256)
+    program = compile_course(document, by_digest)
     index = Index(program)
     events = sensible_run(index, 5, 2_000)
 
@@ -234,7 +234,7 @@ def trying() -> None:
     time_ = seconds(lambda: try_out(document), 3)
     line("trying out 200 slides", f"{time_:.2f} s, {tried.statement.split()[0]} steps", "3 s")
     document = many_rules()
-    index = Index(compile_course(document, lambda file: file.sha256))
+    index = Index(compile_course(document, by_digest))
     events = sensible_run(index, 5, 600)
     begun = [engine.start(index, 5)]
 
@@ -259,9 +259,9 @@ def answer_table() -> None:
                  for row in table.all_rows(parts, fresh))
     asked = page.questions[0].model_copy(update={"table": rows})
     document = course(page.model_copy(update={"questions": (asked,)}))
-    program = compile_course(document, lambda file: file.sha256)
+    program = compile_course(document, by_digest)
     figures = (seconds(lambda: table.coverage(parts, rows)), seconds(lambda: findings(document)),
-               seconds(lambda: compile_course(document, lambda file: file.sha256)))
+               seconds(lambda: compile_course(document, by_digest)))
     line("4,096 rows: what is open / checked / compiled",
          " / ".join(f"{figure * 1000:.0f}" for figure in figures) + " ms", "1 s")
     line("program with 4,096 rows", f"{len(program.model_dump_json()) / 1e6:.2f} MB", "1 MB")

@@ -8,12 +8,21 @@ from tests.core.packing import archived
 from tests.core.test_questions import Taking
 
 
-def put_in(page, server, folder: Path, document: CourseDocument, media=None) -> None:
-    """Publish `document`, put the package into the practice LMS, and go to its page there."""
+def imported(server, folder: Path, document: CourseDocument, media=None) -> str:
+    """Import `document` with its files; return the slug that the course gets."""
     file = folder / "course.zigzag"
     file.write_bytes(archived(document, media or {}))
-    slug = server.manage("import", str(file))
+    return str(server.manage("import", str(file)))
+
+
+def put_in(page, server, folder: Path, document: CourseDocument, media=None) -> None:
+    """Publish `document`, put the package into the practice LMS, and go to its page there."""
     page.go("/")
+    put_in_course(page, imported(server, folder, document, media))
+
+
+def put_in_course(page, slug: str) -> None:
+    """Publish a course, put the package into the practice LMS, and go to its page there."""
     published = page.job(f"/courses/{slug}/packages", {"kind": "scorm12"})
     taken = page.job("/practice/packages/from-publication", {"publication": published["package"]})
     page.go(f"/practice/{taken['practice_package']}")

@@ -8,10 +8,11 @@ from zigzag_core.course import Area, Course, CourseDocument, MediaFile, StylePat
 from zigzag_core.course.elements.blank import blank_slide
 from zigzag_core.editing.questions.making import question_from
 
-from tests.core.packing import archived
 from tests.core.samples import fresh_ids
 from tests.core.test_media import video
 from tests.core.test_questions import slide_with
+
+from .packages import imported
 
 
 @pytest.fixture
@@ -41,8 +42,7 @@ def slug(server, tmp_path):
     slides = (choice, spots, drag)
     document = CourseDocument(slides=slides, course=Course(
         id="course", title="Parts", slides=tuple(s.id for s in slides), media=(file,)))
-    (tmp_path / "parts.zigzag").write_bytes(archived(document, {sha: data}))
-    return server.manage("import", str(tmp_path / "parts.zigzag"))
+    return imported(server, tmp_path, document, {sha: data})
 
 
 def test_videos_and_places_on_a_video_are_answers_and_things_change_on_their_way(page, slug):

@@ -3,17 +3,15 @@
 from selenium.webdriver.common.keys import Keys
 from selenium.webdriver.support.ui import Select
 
-from tests.core.packing import archived
 from tests.core.quiz_course import FIRE, keys_course
 from tests.core.test_quiz_taking import taken_course
 
+from .packages import imported
 from .test_access import violations
 
 
 def _imported(page, server, folder, document, title: str) -> str:
-    file = folder / "course.zigzag"
-    file.write_bytes(archived(document, {}))
-    slug = server.manage("import", str(file))
+    slug = imported(server, folder, document)
     page.go("/")
     page.call("PATCH", f"/courses/{slug}", {"title": title})
     return slug

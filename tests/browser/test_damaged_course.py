@@ -4,16 +4,15 @@ import sqlite3
 from pathlib import Path
 
 from tests.core.making import course, slide, text
-from tests.core.packing import archived
 
 from .driver import Page
+from .packages import imported
 
 
 def test_what_is_left_of_a_damaged_course_is_exported(page: Page, server, tmp_path):
     document = course(slide("slidea", text("wordsone")), slide("slideb", text("wordstwo")),
                       title="Half a course")
-    (tmp_path / "c.zigzag").write_bytes(archived(document))
-    slug = server.manage("import", str(tmp_path / "c.zigzag"))
+    slug = imported(server, tmp_path, document)
     with sqlite3.connect(Path(server.environment["ZIGZAG_DATA"]) / "zigzag.sqlite3") as data:
         data.execute("UPDATE courses_slide SET document = json_set(document, '$.elements[0].w', "
                      "'wide') WHERE slide_id = 'slidea' AND course_id = "

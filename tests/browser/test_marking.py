@@ -2,8 +2,9 @@
 
 from selenium.webdriver.common.keys import Keys
 
-from tests.core.packing import archived
 from tests.core.test_questions import document, slide_with
+
+from .packages import imported
 
 ROW = "tr[data-learner='ines-tarrow']"
 WORDS = "I would open the air slide first, and then count the beds. " * 6
@@ -11,8 +12,7 @@ WORDS = "I would open the air slide first, and then count the beds. " * 6
 
 def test_a_long_answer_is_marked_and_the_mark_changed(page, server, tmp_path):
     made = document(slide_with("open_answer"), points=5)
-    (tmp_path / "open.zigzag").write_bytes(archived(made))
-    slug = server.manage("import", str(tmp_path / "open.zigzag"))
+    slug = imported(server, tmp_path, made)
     page.go("/")
     published = page.job(f"/courses/{slug}/packages", {"kind": "scorm12"})
     put_in = page.job("/practice/packages/from-publication", {"publication": published["package"]})

@@ -5,10 +5,9 @@ import string
 
 from zigzag_core.course import Course, CourseDocument
 
-from tests.core.packing import archived
 from tests.core.test_questions import slide_with
 
-from .packages import inside
+from .packages import imported, inside
 
 QUESTIONS = 6
 """So many open questions of a thousand letters each: about 6,000 characters of progress."""
@@ -30,9 +29,7 @@ def _letters(number):
 
 
 def test_progress_that_outgrows_the_lms_is_decided_on_and_told(page, server, tmp_path):
-    file = tmp_path / "course.zigzag"
-    file.write_bytes(archived(_course(), {}))
-    slug = server.manage("import", str(file))
+    slug = imported(server, tmp_path, _course())
     # On a slow line the button is there before it is known how long progress gets.
     page.line(latency=700)
     page.go(f"/courses/{slug}/publish")

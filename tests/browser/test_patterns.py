@@ -5,10 +5,10 @@ from selenium.webdriver.common.keys import Keys
 from selenium.webdriver.support.ui import Select
 
 from tests.core.making import course, slide, text
-from tests.core.packing import archived
 from tests.core.test_copies_count import finished_card
 
 from .driver import Page
+from .packages import imported
 from .test_access import violations
 from .test_judges import _pick
 from .test_keyboard import palette
@@ -92,8 +92,7 @@ def _use(page: Page, word: str) -> None:
 
 def test_a_finished_card_is_duplicated_and_all_copies_count(page, server, tmp_path):
     card, _ = finished_card(grouped=True, pattern="checklist")
-    (tmp_path / "card.zigzag").write_bytes(archived(course(card, variables=()), {}))
-    slug = server.manage("import", str(tmp_path / "card.zigzag"))
+    slug = imported(server, tmp_path, course(card, variables=()))
     page.go(f"/courses/{slug}")
     name = next(e.name for e in card.elements if e.kind == "group")
     _pick(page, name)
@@ -116,8 +115,7 @@ def test_a_finished_card_is_duplicated_and_all_copies_count(page, server, tmp_pa
 def test_an_odd_selection_says_how_it_is_paired_and_is_paired_anew(page, server, tmp_path):
     boxes = [text(name, x=40 + 240 * n, y=200, w=200, h=80)
              for n, name in enumerate(("front", "back", "third", "fourth", "fifth"))]
-    (tmp_path / "odd.zigzag").write_bytes(archived(course(slide("slidea", *boxes)), {}))
-    slug = server.manage("import", str(tmp_path / "odd.zigzag"))
+    slug = imported(server, tmp_path, course(slide("slidea", *boxes)))
     page.go(f"/courses/{slug}")
     _pick(page, *(box.name for box in boxes))
     palette(page, "Flip cards")

@@ -9,10 +9,10 @@ from zigzag_core.course.elements.blank import blank_course, blank_slide
 from zigzag_core.course.questions.descriptors import QUESTION_KINDS
 from zigzag_core.editing.adding import add
 
-from tests.core.packing import archived
 from tests.core.samples import fresh_ids
 
 from .driver import Page
+from .packages import imported
 from .test_access import violations
 
 MOVABLE = "main [aria-roledescription=movable]"
@@ -84,8 +84,7 @@ def _answer(page: Page, kind: str) -> None:
 
 def test_every_kind_by_keyboard(page, server, tmp_path):
     document = _course_of_all_kinds()
-    (tmp_path / "kinds.zigzag").write_bytes(archived(document))
-    slug = server.manage("import", str(tmp_path / "kinds.zigzag"))
+    slug = imported(server, tmp_path, document)
     page.go("/")
     page.go(f"/courses/{slug}/rehearse")
     page.frames("iframe[title='The course']")
@@ -105,8 +104,7 @@ def test_every_kind_by_keyboard(page, server, tmp_path):
 
 
 def test_things_are_dragged_connected_and_put_in_order_by_pointer(page, server, tmp_path):
-    (tmp_path / "kinds.zigzag").write_bytes(archived(_course_of_all_kinds()))
-    slug = server.manage("import", str(tmp_path / "kinds.zigzag"))
+    slug = imported(server, tmp_path, _course_of_all_kinds())
     page.go("/")
     page.go(f"/courses/{slug}/rehearse")
     page.frames("iframe[title='The course']")
@@ -214,8 +212,7 @@ def _answer_by_touch(page: Page, finger: Finger, kind: str) -> None:
 
 
 def test_every_kind_by_touch_on_a_phone_at_twice_the_size(page, server, tmp_path):
-    (tmp_path / "kinds.zigzag").write_bytes(archived(_course_of_all_kinds()))
-    slug = server.manage("import", str(tmp_path / "kinds.zigzag"))
+    slug = imported(server, tmp_path, _course_of_all_kinds())
     page.go("/")
     page.go(f"/courses/{slug}/rehearse")
     page.frames("iframe[title='The course']")

@@ -3,17 +3,14 @@
 from selenium.webdriver.common.keys import Keys
 from selenium.webdriver.support.ui import Select
 
-from tests.core.packing import archived
 from tests.core.quiz_course import FIRE, LAST, check_drawn, keys_course
 
-from .packages import inside, launch
+from .packages import imported, inside, launch
 
 
 def _opened(page, server, folder, document) -> None:
     """Import `document` and open its plan."""
-    file = folder / "course.zigzag"
-    file.write_bytes(archived(document, {}))
-    slug = server.manage("import", str(file))
+    slug = imported(server, folder, document)
     page.go(f"/courses/{slug}/plan")
 
 

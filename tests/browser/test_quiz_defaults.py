@@ -4,18 +4,15 @@ from selenium.webdriver.common.keys import Keys
 from zigzag_core.course import rich
 from zigzag_core.course.questions.settings import SETTINGS, QuestionDefaults
 
-from tests.core.packing import archived
 from tests.core.quiz_course import following
 from tests.core.test_quiz_taking import taken_course
 
-from .packages import goes_on, launch
+from .packages import goes_on, imported, launch
 from .test_access import violations
 
 
 def _opened(page, server, folder, document) -> str:
-    file = folder / "course.zigzag"
-    file.write_bytes(archived(document, {}))
-    slug = server.manage("import", str(file))
+    slug = imported(server, folder, document)
     page.go(f"/courses/{slug}/plan")
     return slug
 

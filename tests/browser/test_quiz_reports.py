@@ -5,13 +5,12 @@ from selenium.webdriver.common.keys import Keys
 from selenium.webdriver.support.ui import Select
 from zigzag_core.course.posts import USUAL_FIELDS, Post, PostField
 
-from tests.core.packing import archived
 from tests.core.quiz_course import keys_course
 from tests.core.test_quiz_details import ASKED, detailed
 from tests.core.test_quiz_taking import taken_course
 
 from .driver import fit_window
-from .packages import goes_on, inside, launch, put_in, title
+from .packages import goes_on, imported, inside, launch, put_in, title
 from .test_access import violations
 
 ON = "trainer@huts.example"
@@ -291,9 +290,7 @@ def test_a_web_address_gets_the_fields_in_its_form(page, server, tmp_path, form)
 def test_post_and_details_are_set_by_hand_and_reports_read_in_a_table(
     page, server, tmp_path, room
 ):
-    file = tmp_path / "course.zigzag"
-    file.write_bytes(archived(keys_course(), {}))
-    slug = server.manage("import", str(file))
+    slug = imported(server, tmp_path, keys_course())
     page.go(f"/courses/{slug}/reports")
     page.see("No reports yet")
     assert violations(page) == []
@@ -382,9 +379,7 @@ def test_on_a_phone_the_form_fits_and_can_be_filled_in(page, server, tmp_path):
 
 
 def test_a_rehearsal_says_what_a_package_would_send_and_keeps_the_path(page, server, tmp_path):
-    file = tmp_path / "course.zigzag"
-    file.write_bytes(archived(_posting(taken_course(), Post(), review_sent=True), {}))
-    slug = server.manage("import", str(file))
+    slug = imported(server, tmp_path, _posting(taken_course(), Post(), review_sent=True))
     page.go(f"/courses/{slug}/rehearse")
     page.frames("iframe[title='The course']")
     page.find("main.zz-view")

@@ -10,13 +10,12 @@ from selenium.webdriver.support.ui import Select
 from zigzag_core.course import plain
 from zigzag_core.editing.quizzes.outcome import with_outcome
 
-from tests.core.packing import archived
 from tests.core.quiz_course import keys_course
 from tests.core.samples import fresh_ids
 from tests.core.test_quiz_taking import taken_course
 
 from .driver import fit_window
-from .packages import goes_on, inside, launch, pass_time, title
+from .packages import goes_on, imported, inside, launch, pass_time, title
 from .test_access import violations
 
 TEXT = """What comes off first?
@@ -47,9 +46,7 @@ def _axe(page) -> None:
 def test_questions_are_pasted_and_the_quiz_gets_limits_bands_and_an_outcome(
     page, server, tmp_path
 ):
-    file = tmp_path / "course.zigzag"
-    file.write_bytes(archived(keys_course(), {}))
-    slug = server.manage("import", str(file))
+    slug = imported(server, tmp_path, keys_course())
     page.go(f"/courses/{slug}/plan")
     page.click("[aria-label^='Quiz “Before']")
     page.press("Add questions")
@@ -107,9 +104,7 @@ def test_questions_are_pasted_and_the_quiz_gets_limits_bands_and_an_outcome(
 
 
 def test_all_questions_are_made_a_survey_in_one_setting(page, server, tmp_path):
-    file = tmp_path / "course.zigzag"
-    file.write_bytes(archived(taken_course(), {}))
-    slug = server.manage("import", str(file))
+    slug = imported(server, tmp_path, taken_course())
     page.go(f"/courses/{slug}/plan")
     page.click("[aria-label^='Quiz “Keys']")
     page.click("[role=tab][data-value=results]")
@@ -131,9 +126,7 @@ def test_all_questions_are_made_a_survey_in_one_setting(page, server, tmp_path):
 
 
 def test_a_panel_for_each_number_of_right_answers_is_made_from_the_first(page, server, tmp_path):
-    file = tmp_path / "course.zigzag"
-    file.write_bytes(archived(taken_course(outcomes=()), {}))
-    slug = server.manage("import", str(file))
+    slug = imported(server, tmp_path, taken_course(outcomes=()))
     page.go(f"/courses/{slug}/plan")
     page.click("[aria-label^='Quiz “Keys']")
     page.click("[role=tab][data-value=results]")

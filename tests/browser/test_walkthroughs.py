@@ -1,16 +1,16 @@
 """Paths that were played once and are played again after every change."""
 
 
-from tests.core.packing import archived
 from tests.core.test_questions import document, slide_with
+
+from .packages import imported
 
 FRAME = "iframe[title='The course']"
 
 
 def test_a_path_with_a_long_answer_is_kept_and_everything_stays_saved(page, server, tmp_path):
     made = document(slide_with("open_answer"))
-    (tmp_path / "open.zigzag").write_bytes(archived(made))
-    slug = server.manage("import", str(tmp_path / "open.zigzag"))
+    slug = imported(server, tmp_path, made)
     page.go(f"/courses/{slug}/rehearse")
     page.frames(FRAME)
     page.find("main textarea").send_keys("Wax the boards before it rains. " * 40)

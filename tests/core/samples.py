@@ -2,7 +2,7 @@
 
 import random
 
-from zigzag_core.compiler.compile import compile_course
+from zigzag_core.compiler.compile import by_digest, compile_course
 from zigzag_core.course import Course, CourseDocument, SlideSize, YesNoVariable, id_source
 from zigzag_core.course.elements.blank import blank_slide, first_slide
 from zigzag_core.course.style.usual_styles import USUAL_STYLES
@@ -35,7 +35,7 @@ def with_slides(document, slides):
 
 
 def program_of(document):
-    return compile_course(document, lambda file: file.sha256)
+    return compile_course(document, by_digest)
 
 
 def index_of(document):

@@ -85,6 +85,7 @@ VARIABLES = ["count", "words", "flag"]
 EVENTS = ["clicked", "entered", "slide_entered", "slide_left", "overlay_opened", "overlay_closed",
           "variable_changed", "answered_right", "answered_partly", "answered_wrong",
           "answered_last", "answered", "time_up", "judged", "answered_nothing",
+          "quiz_passed", "quiz_failed", "quiz_finished",
           "double_clicked", "pointed_at", "pointed_away", "dropped", "dropped_elsewhere",
           "timing_ended", "media_started", "media_ended", "all_seen", "key_pressed"]
 SETS = [f"{slide}s" for slide in SLIDES]

@@ -1,7 +1,7 @@
 """Questions that are kept in a bank and used in courses."""
 
 import pytest
-from zigzag_core.compiler.compile import compile_course
+from zigzag_core.compiler.compile import by_digest, compile_course
 from zigzag_core.course import CourseDocument, Text, rich
 from zigzag_core.course.banked import BankRef
 from zigzag_core.course.document import valid_slide
@@ -27,10 +27,10 @@ def test_every_question_of_the_demo_comes_out_and_into_another_course(slide):
     whole = CourseDocument(
         course=course.model_copy(update={"slides": (*course.slides, "newslide")}),
         slides=(*document.slides, made))
-    program = compile_course(whole, lambda file: file.sha256)
+    program = compile_course(whole, by_digest)
     [grader] = [one for one in program.questions if one.slide == "newslide"]
     assert len(grader.parts) == len(next(
-        one for one in compile_course(HUT, lambda file: file.sha256).questions
+        one for one in compile_course(HUT, by_digest).questions
         if one.slide == slide.id).parts)
     # Brought back unchanged, it is what the bank has.
     assert not differs(made, banked, course)

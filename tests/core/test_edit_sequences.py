@@ -6,7 +6,7 @@ from typing import get_args
 from hypothesis import HealthCheck, settings
 from hypothesis import strategies as st
 from hypothesis.stateful import RuleBasedStateMachine, invariant, rule
-from zigzag_core.compiler.compile import compile_course
+from zigzag_core.compiler.compile import by_digest, compile_course
 from zigzag_core.course import Course, CourseDocument, SlideSize
 from zigzag_core.course.document import valid_slide
 from zigzag_core.course.elements.blank import blank_slide
@@ -146,7 +146,7 @@ class Building(RuleBasedStateMachine):
         slide = valid_slide(self.slide)
         document = CourseDocument(
             course=COURSE.model_copy(update={"slides": (slide.id,)}), slides=(slide,))
-        program = compile_course(document, lambda file: file.sha256)
+        program = compile_course(document, by_digest)
         packaged = program.model_dump_json(exclude_defaults=True)
         assert Program.model_validate_json(packaged) == program
         if any(found.level == "error" or found.code == "cannot_be_right"

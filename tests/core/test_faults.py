@@ -1,7 +1,7 @@
 """Planted faults: each is found where it is, and a sound course gives no alarm."""
 
 import pytest
-from zigzag_core.compiler.compile import compile_course
+from zigzag_core.compiler.compile import by_digest, compile_course
 from zigzag_core.course import (
     Area,
     Caption,
@@ -312,7 +312,7 @@ def test_a_sentence_that_waits_and_sets_itself_off_again_is_tried_in_no_time():
 
 
 def test_exploring_is_the_same_each_time_and_bounded():
-    index = Index(compile_course(hut_warden_basics()[0], lambda file: file.sha256))
+    index = Index(compile_course(hut_warden_basics()[0], by_digest))
     first, second = explore(index), explore(index)
     assert first == second
     assert first.steps < 15_000

@@ -3,7 +3,7 @@
 import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
-from zigzag_core.compiler.compile import compile_course
+from zigzag_core.compiler.compile import by_digest, compile_course
 from zigzag_core.course import Course, CourseDocument, Overlay, Picture, Text, plain, rich
 from zigzag_core.course.elements.blank import blank_slide
 from zigzag_core.course.media_use import usage
@@ -27,7 +27,7 @@ from .test_questions import Taking, document, slide_with
 
 def panels(doc, **design):
     course = doc.course.model_copy(update={"feedback": f.FeedbackDesign(**design)})
-    program = compile_course(doc.model_copy(update={"course": course}), lambda file: file.sha256)
+    program = compile_course(doc.model_copy(update={"course": course}), by_digest)
     return {panel.id.rsplit("_", 1)[1]: panel for panel in program.slides[0].overlays}
 
 

@@ -3,7 +3,7 @@
 from typing import get_args
 
 import pytest
-from zigzag_core.compiler.compile import compile_course
+from zigzag_core.compiler.compile import by_digest, compile_course
 from zigzag_core.course import Pattern
 from zigzag_core.course.document import valid_slide
 from zigzag_core.course.questions.descriptors import QUESTION_KINDS
@@ -22,7 +22,7 @@ def test_any_numbers_give_a_course_that_is_sound_and_runs(slides, questions):
     assert sum(len(slide.questions) for slide in document.slides) == questions
     for slide in document.slides:
         valid_slide(slide)
-    index = Index(compile_course(document, lambda file: file.sha256))
+    index = Index(compile_course(document, by_digest))
     assert engine.run_all(index, 1, sensible_run(index, 1, 100)).visited
     assert not [f for f in try_out(document).findings if f.level == "error"]
 

@@ -3,7 +3,7 @@
 import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
-from zigzag_core.compiler.compile import compile_course
+from zigzag_core.compiler.compile import by_digest, compile_course
 from zigzag_core.course import CourseDocument, Happens, Rule, SlideSize, TextVariable
 from zigzag_core.course.elements.blank import blank_slide
 from zigzag_core.course.rules.rule import StartOver
@@ -32,8 +32,8 @@ class Author:
         texts = [slide.model_dump_json() for slide in self.document.slides]
         compilation = Compilation(self.document.course, texts, self.kept)
         stale = compilation.stale
-        made = compilation.run(lambda file: file.sha256)
-        anew = compile_course(self.document, lambda file: file.sha256)
+        made = compilation.run(by_digest)
+        anew = compile_course(self.document, by_digest)
         assert Program.model_validate_json(made.program) == anew
         assert made.course.remembered == anew.remembered
         assert len(compilation.fresh) == stale

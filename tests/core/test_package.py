@@ -11,7 +11,7 @@ from pathlib import Path
 import pytest
 from fontTools.ttLib import TTFont
 from lxml import etree
-from zigzag_core.compiler.compile import compile_course
+from zigzag_core.compiler.compile import by_digest, compile_course
 from zigzag_core.course import Colours, CourseDocument, Theme
 from zigzag_core.course.document import FORMAT
 from zigzag_core.engine.index import Index
@@ -102,6 +102,23 @@ def test_web_package_has_no_manifest_and_only_used_media(demo):
         "slides": document.slides[:1]})
     small = packed("web", first, PLAYER, media)
     assert sum(path.startswith("media/") for path in small) == 1
+
+
+def test_a_quiz_with_colours_of_its_own_has_its_drawings_in_them(demo):
+    document, media = demo
+    night = Theme(colours=Colours(paper="#18212b", soft="#2b3f45"))
+    sections = tuple(
+        one.model_copy(update={"quiz": one.quiz.model_copy(update={"theme": night})})
+        if one.quiz else one for one in document.course.sections)
+    themed = document.model_copy(update={
+        "course": document.course.model_copy(update={"sections": sections})})
+    before, after = (packed("web", one, PLAYER, media) for one in (document, themed))
+    program = compile_course(themed, place_in_package)
+    quiz = next(one for one in program.quizzes if one.theme)
+    assert quiz.drawings and len(after) == len(before) + len(quiz.drawings)
+    for name, src in quiz.drawings.items():
+        assert after[src] != after[program.media[name].src]
+    assert any(b"#2b3f45" in after[src] for src in quiz.drawings.values())
 
 
 def test_the_same_course_gives_the_same_bytes(demo):
@@ -214,7 +231,7 @@ def test_an_archive_of_an_older_format_is_read_whole(path):
     assert findings(document) == findings(
         import_archive(archived(document, {f.sha256: taken_out(media, f)
                                            for f in document.course.media}))[0])
-    compile_course(document, lambda file: file.sha256)
+    compile_course(document, by_digest)
 
 
 def dumped(model):
@@ -255,7 +272,7 @@ def test_fonts_are_cut_to_the_characters_that_a_course_uses():
         "atkinson*/files/*-latin-wght-normal.woff2")).read_bytes()
     css = (b"@font-face{font-family:Atkinson Hyperlegible Next Variable;unicode-range:"
            b"U+0000-00FF;src:url(data:font/woff2;base64," + base64.b64encode(face) + b")}")
-    style, files = fonts_of(css, Theme(), ["Gr\u00fc\u00dfe \u4e16"], cut_font)
+    style, files = fonts_of(css, [Theme()], ["Gr\u00fc\u00dfe \u4e16"], cut_font)
     cut = TTFont(io.BytesIO(files["fonts/1-cut.woff2"]))
     assert set("Hut wardenGr\u00fc\u00dfe") <= {chr(point) for point in cut.getBestCmap()}
     assert "\u00e9" not in {chr(point) for point in cut.getBestCmap()}

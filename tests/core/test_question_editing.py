@@ -3,7 +3,7 @@
 from itertools import combinations, pairwise
 
 import pytest
-from zigzag_core.compiler.compile import compile_course
+from zigzag_core.compiler.compile import by_digest, compile_course
 from zigzag_core.course import Area, Picture, Shape, SlideSize, Text, rich
 from zigzag_core.course.document import valid_slide
 from zigzag_core.course.elements.blank import blank_slide
@@ -161,7 +161,7 @@ def test_a_group_is_one_answer_and_says_what_is_in_it():
     made, _ = question_from(slide, names, "single_choice", fresh)
     question = made.questions[0]
     assert [c.element for c in question.choices] == names
-    program = compile_course(document(made), lambda file: file.sha256)
+    program = compile_course(document(made), by_digest)
     assert [part.words for part in program.questions[0].parts] == ["Boots", "Ropes"]
     [group] = [e for e in program.slides[0].elements if e.draw.id == names[0]]
     assert group.control == "choice" and group.draw.alt == "Boots"

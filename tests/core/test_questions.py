@@ -6,7 +6,7 @@ from itertools import pairwise, product
 import pytest
 from hypothesis import example, given, settings
 from hypothesis import strategies as st
-from zigzag_core.compiler.compile import compile_course
+from zigzag_core.compiler.compile import by_digest, compile_course
 from zigzag_core.compiler.questions import grader_of
 from zigzag_core.course import Course, CourseDocument, SlideSize, Text, migrated_slide, rich
 from zigzag_core.course.elements.blank import blank_slide
@@ -57,7 +57,7 @@ class Taking:
     """A learner at one question."""
 
     def __init__(self, doc):
-        self.index = Index(compile_course(doc, lambda file: file.sha256))
+        self.index = Index(compile_course(doc, by_digest))
         self.grader = self.index.program.questions[0]
         self.slide = self.index.program.slides[0]
         self.state, _ = engine.step(self.index, engine.start(self.index, 5), {"event": "start"})

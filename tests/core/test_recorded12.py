@@ -5,7 +5,7 @@ from types import SimpleNamespace
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
-from zigzag_core.compiler.compile import compile_course
+from zigzag_core.compiler.compile import by_digest, compile_course
 from zigzag_core.compiler.questions import grader_of
 from zigzag_core.course.questions.descriptors import QUESTION_KINDS
 from zigzag_core.course.questions.question import Accepts, Near
@@ -41,12 +41,12 @@ def as_held(interactions):
 def answered(kind, response, result="right"):
     """What is told of `response` to a question of `kind`, read back, with the question's words."""
     made = document(slide_with(kind))
-    program = compile_course(made, lambda file: file.sha256)
+    program = compile_course(made, by_digest)
     index = Index(program)
     grader = next(iter(index.questions.values()))
     effect = {"effect": "answered", "question": grader.id, "given": response(grader),
               "result": result, "latency": 1_000}
-    words = compiled_whole(made, lambda file: file.sha256).words
+    words = compiled_whole(made, by_digest).words
     held = as_held(interaction_calls(index, effect, 0, "09:00:00"))
     read = recorded_answers(held, words.questions)
     return grader, words.questions[grader.record], read
@@ -136,7 +136,7 @@ def test_a_model_answer_comes_with_the_package():
     slide = slide_with("open_answer")
     made = document(slide)
     question = made.slides[0].questions[0]
-    words = compiled_whole(made, lambda file: file.sha256).words.questions
+    words = compiled_whole(made, by_digest).words.questions
     assert words[grader_of(made.slides[0], question).record].kind == "open_answer"
     assert read_words(PackageWords(questions=words).model_dump_json().encode()).questions == words
 

@@ -4,11 +4,13 @@ import random
 from collections import Counter
 from itertools import compress
 
-from zigzag_core.course import Input
+from zigzag_core.course import Course, Input, Rule
 from zigzag_core.course.posts import USUAL_FIELDS, Post, PostField
 from zigzag_core.course.questions.settings import SETTINGS, QuestionDefaults
 from zigzag_core.course.quizzes import Band
+from zigzag_core.course.rules.rule import Calculate, GoTo, Happens, ToSlide
 from zigzag_core.course.rules.timing import Timing
+from zigzag_core.course.rules.variables import NumberVariable
 from zigzag_core.engine import engine, wall
 from zigzag_core.engine.index import Index
 
@@ -20,9 +22,10 @@ from tests.parity.seeds import are_fresh, seeds
 from tests.parity.traces import trace, write
 
 RUNS, STEPS = 140, 64
+OVER = ("quiz_passed", "quiz_failed", "quiz_finished")
 NOW = 1_764_500_000
 """A time (s since 1970) at which runs begin."""
-HAPPENS = ("finished", "again", "kept", "passed", "flagged", "over", "sent", "asked")
+HAPPENS = ("finished", "again", "kept", "passed", "flagged", "over", "sent", "asked", "told")
 
 
 def _settings(draw: random.Random) -> dict:
@@ -50,6 +53,20 @@ def _settings(draw: random.Random) -> dict:
         "defaults": draw.choice([None, QuestionDefaults(unanswered=0.5), QuestionDefaults(
             unanswered=2, attempts=2, penalty=1, floor=-1, required=True)]),
     }
+
+
+def _told(course: Course, draw: random.Random) -> Course:
+    """The course with rules for when its quiz is over: one counts, one leads to the end."""
+    count = Rule(id="overcount", when=Happens(event=draw.choice(OVER)), do=(
+        Calculate(action="add", variable="ends", value=1),))
+    on = Rule(id="overon", when=Happens(event=draw.choice(OVER)), do=(
+        GoTo(go=ToSlide(slide=course.slides[-1])),), off=draw.random() < 0.5)
+    any_quiz = count.model_copy(update={"id": "overany"})
+    return course.model_copy(update={
+        "variables": (*course.variables, NumberVariable(id="ends", name="Ends")),
+        "sections": tuple(section.model_copy(update={"rules": (count, on)})
+                          for section in course.sections),
+        "rules": (any_quiz,) if draw.random() < 0.5 else ()})
 
 
 def _moves(index: Index, state: engine.State, draw: random.Random) -> list[dict]:
@@ -93,7 +110,8 @@ def _happened(state: engine.State) -> set[str]:
         any(t.finished for t in taking), any(t.earlier.count for t in taking),
         any(d.kept for d in state.draws), state.success == "passed", state.flagged,
         any(t.over for t in taking), any(t.sent for t in taking),
-        any(value in ("Bo", "bo@huts.example") for value in state.variables.values()))))
+        any(value in ("Bo", "bo@huts.example") for value in state.variables.values()),
+        state.variables.get("ends", 0) > 0)))
 
 
 def test_taking_quizzes_is_traced():
@@ -110,6 +128,7 @@ def test_taking_quizzes_is_traced():
                 [0, 2_000, 10_000, 60_000]))}) for slide in document.slides)
             course = document.course.model_copy(update={
                 "scoring": draw.choice(["points", "weights", "best"])})
+            course = _told(course, draw)
             program = program_of(document.model_copy(update={"slides": slides, "course": course}))
             index, seed = Index(program), draw.getrandbits(32)
             state, events = engine.start(index, seed), []

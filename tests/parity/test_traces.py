@@ -6,7 +6,7 @@ from collections import Counter
 import pytest
 from hypothesis import HealthCheck, Phase, given, seed, settings
 from hypothesis import strategies as st
-from zigzag_core.compiler.compile import compile_course
+from zigzag_core.compiler.compile import by_digest, compile_course
 from zigzag_core.course import Background, Course, Slide, SlideSize, Style, Text, rich
 from zigzag_core.course.document import Completion
 from zigzag_core.course.layouts.resolve import Sources, resolved
@@ -114,18 +114,18 @@ def test_random_quizzes_are_traced():
 
 def test_demo_course_is_traced():
     document, _ = hut_warden_basics()
-    program = compile_course(document, lambda file: file.sha256)
+    program = compile_course(document, by_digest)
     index = Index(program)
     traces = [trace(program, seed_, sensible_run(index, seed_, 200)) for seed_ in range(6)]
     assert any(e["effect"] == "answered" for t in traces for s in t["steps"] for e in s["effects"])
     write("demo", traces)
-    day = compile_course(hut_warden_day(), lambda file: file.sha256)
+    day = compile_course(hut_warden_day(), by_digest)
     write("day", [trace(day, 1, sensible_run(Index(day), 1, 200))])
 
 
 def test_generated_course_is_traced():
     document, _ = generated_course(slides=30, questions=12, seed=3)
-    program = compile_course(document, lambda file: file.sha256)
+    program = compile_course(document, by_digest)
     write("generated", [trace(program, 42, sensible_run(Index(program), 42, 150))])
 
 

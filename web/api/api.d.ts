@@ -4502,14 +4502,15 @@ export interface components {
          * @description Something happens to one of `of`, or to the owner; *entered* is a new value in an input.
          *
          *     *answered_wrong* is a wrong answer with tries left, *answered_last* one without; *judged* comes
-         *     before any of them, *answered_nothing* where there is too little to submit.
+         *     before any of them, *answered_nothing* where there is too little to submit. An attempt at a quiz
+         *     is over: *quiz_passed* or *quiz_failed* where it is scored, then *quiz_finished*.
          */
         Happens: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            event: "all_seen" | "answered" | "answered_last" | "answered_nothing" | "answered_partly" | "answered_right" | "answered_wrong" | "clicked" | "double_clicked" | "dropped_elsewhere" | "entered" | "judged" | "media_ended" | "media_paused" | "media_started" | "overlay_closed" | "overlay_opened" | "pointed_at" | "pointed_away" | "slide_entered" | "slide_left" | "time_up" | "timing_ended" | "variable_changed";
+            event: "all_seen" | "answered" | "answered_last" | "answered_nothing" | "answered_partly" | "answered_right" | "answered_wrong" | "clicked" | "double_clicked" | "dropped_elsewhere" | "entered" | "judged" | "media_ended" | "media_paused" | "media_started" | "overlay_closed" | "overlay_opened" | "pointed_at" | "pointed_away" | "quiz_failed" | "quiz_finished" | "quiz_passed" | "slide_entered" | "slide_left" | "time_up" | "timing_ended" | "variable_changed";
             /**
              * Of
              * @default []
@@ -9876,6 +9877,7 @@ export interface components {
          *     The slide `details` asks for the learner's details before the first attempt, and never again.
          *     What each attempt came to is reported as `post` says; with `review_sent` there is no review
          *     before that has arrived. Its questions follow its `defaults` in what they do not set themselves.
+         *     Its slides have the course's colours and fonts, or those of a `theme` of its own.
          */
         Quiz: {
             /**
@@ -9986,6 +9988,7 @@ export interface components {
              */
             review_sent: boolean;
             defaults?: components["schemas"]["QuestionDefaults"] | null;
+            theme?: components["schemas"]["Theme"] | null;
         };
         /**
          * Section
@@ -12508,11 +12511,12 @@ export interface components {
          *
          *     It can be taken so many `attempts` (None: any number), of which one `counts`. With a
          *     `pass_mark` of its own (per cent) it has to be passed to pass the course. Its name in the
-         *     records of an LMS is `record`. The `time_limit` is in
-         *     seconds, and goes on `away` from the questions; `wait` is in minutes. Who comes to one of the
-         *     `outcomes` has finished. `bands` stand from the lowest; they are `banded` by something. The
-         *     slide `details` comes before the first attempt only. A quiz with a `post` has a `title`. What a
-         *     review `shows` of each question is as in the document.
+         *     records of an LMS is `record`. The `time_limit` is in seconds, and goes on `away` from the
+         *     questions; `wait` is in minutes. Who comes to one of the `outcomes` has finished. `bands`
+         *     stand from the lowest; they are `banded` by something. The slide `details` comes before the
+         *     first attempt only. With a `theme` (in whose colours it has some `drawings`, by their URLs)
+         *     its slides have that. A quiz with a `post` has a `title`. What a review `shows` of each
+         *     question is as in the document.
          */
         ProgramQuiz: {
             /** Id */
@@ -12634,6 +12638,14 @@ export interface components {
             wait?: number | null;
             /** Details */
             details?: string | null;
+            theme?: components["schemas"]["Theme"] | null;
+            /**
+             * Drawings
+             * @default {}
+             */
+            drawings: {
+                [key: string]: string;
+            };
             /**
              * Title
              * @default
@@ -12660,7 +12672,7 @@ export interface components {
              * On
              * @enum {string}
              */
-            on: "clicked" | "double_clicked" | "pointed_at" | "pointed_away" | "key_pressed" | "entered" | "dropped" | "dropped_elsewhere" | "cue_reached" | "timing_ended" | "timer" | "media_started" | "media_paused" | "media_ended" | "media_reached" | "slide_entered" | "slide_left" | "overlay_opened" | "overlay_closed" | "all_seen" | "variable_changed" | "answered_right" | "answered_partly" | "answered_wrong" | "answered_last" | "time_up" | "answered" | "answered_nothing" | "judged";
+            on: "clicked" | "double_clicked" | "pointed_at" | "pointed_away" | "key_pressed" | "entered" | "dropped" | "dropped_elsewhere" | "cue_reached" | "timing_ended" | "timer" | "media_started" | "media_paused" | "media_ended" | "media_reached" | "slide_entered" | "slide_left" | "overlay_opened" | "overlay_closed" | "all_seen" | "variable_changed" | "answered_right" | "answered_partly" | "answered_wrong" | "answered_last" | "time_up" | "answered" | "answered_nothing" | "judged" | "quiz_passed" | "quiz_failed" | "quiz_finished";
             /** Target */
             target?: string | null;
             /** Detail */

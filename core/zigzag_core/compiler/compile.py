@@ -1,13 +1,16 @@
 """From document to program: its slides one by one, then what the course adds."""
 
-from collections.abc import Callable, Collection, Iterable, Mapping
-from typing import Any
+from collections.abc import Collection, Iterable, Mapping
+from dataclasses import dataclass
+from typing import Any, Protocol
 
 from zigzag_core.course import Course, CourseDocument, MediaFile, Variable
 from zigzag_core.course.layouts.resolve import resolved_slides
 from zigzag_core.course.media_use import media_of_settings
 from zigzag_core.course.questions.feedback import FeedbackDesign
 from zigzag_core.course.reporting import Progress, telling, untold
+from zigzag_core.course.sections import quizzes_of
+from zigzag_core.course.style.theme import Colours
 from zigzag_core.errors import NothingToPublish
 from zigzag_core.program import COURSE, Program, ProgramMedia
 from zigzag_core.words import not_english
@@ -18,8 +21,32 @@ from .rules import program_rules
 from .scope import Scope, SlideFacts, facts_of, scope_of
 from .slides import compiled_slide
 
-MediaSource = Callable[[MediaFile], str]
-"""Says under which URL a media file is found by the player."""
+
+class MediaSource(Protocol):
+    """Says under which URL a media file is found by the player.
+
+    A drawing that is recoloured has other `colours` than the course's on slides of some quizzes.
+    """
+
+    def __call__(self, file: MediaFile, colours: Colours | None = None) -> str:
+        """Return the URL of `file`."""
+        ...
+
+
+def by_digest(file: MediaFile, colours: Colours | None = None) -> str:
+    """Return what stands for the URL of `file` in a program that nobody looks at."""
+    return file.sha256
+
+
+@dataclass(frozen=True)
+class UsedMedia:
+    """The files that learners come to see or hear.
+
+    `drawings` are those that quizzes show in the colours of a theme of their own, by section.
+    """
+
+    files: tuple[MediaFile, ...]
+    drawings: Mapping[str, tuple[Colours, tuple[MediaFile, ...]]]
 
 
 def compile_course(
@@ -38,10 +65,9 @@ def compile_course(
         compiled_slide(slide, scope.of(facts[slide.id])) for slide in telling(slides, progress)]
     course = numbered(document.course, [one.remembered for one in made])
     used = used_media(
-        course, {name for one in made for name in one.media}, any(one.questions for one in made))
+        course, {one.slide.id: one.media for one in made}, any(one.questions for one in made))
     return program_around(
-        course, scope, facts.values(), (v for one in made for v in one.variables),
-        {file.id: source(file) for file in used},
+        course, scope, facts.values(), (v for one in made for v in one.variables), used, source,
     ).model_copy(update={
         "slides": tuple(one.slide for one in made),
         "questions": tuple(grader for one in made for grader in one.questions),
@@ -51,40 +77,52 @@ def compile_course(
 
 def program_around(
     course: Course, scope: Scope, slides: Collection[SlideFacts], variables: Iterable[Variable],
-    sources: Mapping[str, str],
+    used: UsedMedia, source: MediaSource,
 ) -> Program:
     """Return what `course` itself adds to the program: all but slides, questions and sets.
 
-    `slides` are the facts of all of them, in order. `variables` are those of patterns, `sources`
-    gives the URLs of the files that are used.
+    `slides` are the facts of all of them, in order. `variables` are those of patterns, `source`
+    gives the URLs of the files that are `used`.
     """
     return Program(
         course=course.id, title=course.title, language=course.language,
         words=not_english(scope.words), size=course.size,
         theme=course.theme, slides=(), variables=(*course.variables, *variables),
-        quizzes=program_quizzes(course, slides),
+        quizzes=program_quizzes(course, slides, {
+            section: {file.id: source(file, colours) for file in files}
+            for section, (colours, files) in used.drawings.items()}),
         # A section's rules are added to its slides.
         rules=program_rules(course.rules, COURSE, scope, None), navigation=course.navigation,
         media={
             file.id: ProgramMedia(
-                src=sources[file.id], type=file.type, w=file.w, h=file.h, duration=file.duration,
+                src=source(file), type=file.type, w=file.w, h=file.h, duration=file.duration,
                 captions=file.captions,
             )
-            for file in course.media if file.id in sources
+            for file in used.files
         },
         completion=course.completion, pass_mark=course.pass_mark,
         scoring=course.scoring, remembered=course.remembered,
     )
 
 
-def used_media(course: Course, on_slides: Collection[str], asks: bool) -> tuple[MediaFile, ...]:
+def used_media(
+    course: Course, by_slide: Mapping[str, Collection[str]], asks: bool
+) -> UsedMedia:
     """Return the files that learners come to see or hear.
 
-    `on_slides` are those of the slides. Feedback has some, but only where the course `asks`
+    `by_slide` are those of the slides. Feedback has some, but only where the course `asks`
     questions.
     """
     without: dict[str, Any] = {"styles": ()}
     if not asks:
         without["feedback"] = FeedbackDesign()
-    used = media_of_settings(course.model_copy(update=without)).union(on_slides)
-    return tuple(file for file in course.media if file.id in used)
+    around = media_of_settings(course.model_copy(update=without))
+    used = around.union(*by_slide.values())
+    files = tuple(file for file in course.media if file.id in used)
+    drawings = {}
+    for section, quiz, own in quizzes_of(course.slides, course.sections):
+        if quiz.theme is not None:
+            here = around.union(*(by_slide[slide] for slide in own))
+            drawings[section.id] = quiz.theme.colours, tuple(
+                file for file in files if file.recoloured and file.id in here)
+    return UsedMedia(files, drawings)

@@ -1,6 +1,7 @@
 """Quizzes: from sets of slides to units that are drawn."""
 
 from collections.abc import Collection, Iterator, Mapping, Sequence
+from types import MappingProxyType
 from typing import Literal
 
 from zigzag_core.course import Course
@@ -23,14 +24,19 @@ from .record_names import record_name
 from .scope import SlideFacts
 
 
-def program_quizzes(course: Course, slides: Collection[SlideFacts]) -> tuple[ProgramQuiz, ...]:
+def program_quizzes(
+    course: Course, slides: Collection[SlideFacts],
+    drawings: Mapping[str, Mapping[str, str]] = MappingProxyType({}),
+) -> tuple[ProgramQuiz, ...]:
     """Return what the quizzes of `course` are drawn from; `slides` are the facts of all.
 
-    A quiz without slides is none. What sets name outside of the section is not drawn.
+    `drawings` are the URLs of those that a quiz shows in other colours than the course, by its
+    section. A quiz without slides is none. What sets name outside of the section is not drawn.
     """
     facts = {slide.id: slide for slide in slides}
     return tuple(
-        _program_quiz(section, quiz, own, facts)
+        _program_quiz(section, quiz, own, facts).model_copy(
+            update={"drawings": dict(drawings.get(section.id, {}))})
         for section, quiz, own in quizzes_of(course.slides, course.sections) if own)
 
 
@@ -55,7 +61,7 @@ def _program_quiz(
         shows=quiz.shows,
         away=quiz.away, wait=quiz.wait,
         details=quiz.details if quiz.details in own[:first] else None,
-        title=section.title if quiz.post else "", post=_program_post(quiz.post),
+        theme=quiz.theme, title=section.title if quiz.post else "", post=_program_post(quiz.post),
         review_sent=quiz.review_sent and quiz.post is not None)
 
 

@@ -59,8 +59,13 @@ def _for_target(
         case rules.Happens(event="all_seen") if target in scope.steps:
             common |= {"on": "variable_changed", "target": internal(target, "far")}
             condition = ["and", ["all_seen", target], condition]
-        case rules.Happens(event="slide_entered" | "slide_left") if owner == p.COURSE:
+        case rules.Happens(
+            event="slide_entered" | "slide_left" | "quiz_passed" | "quiz_failed" | "quiz_finished"
+        ) if owner == p.COURSE:
             common["target"] = None if not when.of else target
+        case rules.Happens(event="quiz_passed" | "quiz_failed" | "quiz_finished", of=()) if slide:
+            around = scope.quiz_for(slide.id)
+            common["target"] = around[0] if around else owner
     return p.ProgramRule(condition=program_expression(condition, scope), **common)
 
 

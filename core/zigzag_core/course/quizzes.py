@@ -9,6 +9,7 @@ from .kinds import Is, MaybeQuestionSet, MaybeSlide, SlideRef
 from .model import Id, Model, Name
 from .posts import Post
 from .questions.settings import QuestionDefaults
+from .style.theme import Theme
 
 Level = Literal["easy", "medium", "hard"]
 """How hard the questions of a slide are."""
@@ -143,6 +144,7 @@ class Quiz(Model):
     The slide `details` asks for the learner's details before the first attempt, and never again.
     What each attempt came to is reported as `post` says; with `review_sent` there is no review
     before that has arrived. Its questions follow its `defaults` in what they do not set themselves.
+    Its slides have the course's colours and fonts, or those of a `theme` of its own.
     """
 
     sets: tuple[QuestionSet, ...] = Field(default=(), max_length=50)
@@ -170,6 +172,7 @@ class Quiz(Model):
     post: Post | None = None
     review_sent: bool = False
     defaults: QuestionDefaults | None = None
+    theme: Theme | None = None
 
     @model_validator(mode="after")
     def _sets_are_apart(self) -> Self:

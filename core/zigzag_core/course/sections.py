@@ -2,8 +2,9 @@
 
 from collections.abc import Sequence
 
-from .document import Section
+from .document import Course, Section
 from .quizzes import Quiz
+from .style.theme import Theme
 
 
 def slides_by_section(
@@ -37,3 +38,15 @@ def section_around(
 ) -> tuple[str, ...]:
     """Return the slides of the section that `slide` is in, in order."""
     return next((slides for _, slides in slides_by_section(order, sections) if slide in slides), ())
+
+
+def themes_of(course: Course) -> list[Theme]:
+    """Return the theme of `course`, and those that quizzes of it have for themselves."""
+    own = (section.quiz.theme for section in course.sections if section.quiz)
+    return [course.theme, *(theme for theme in own if theme is not None)]
+
+
+def theme_on(course: Course, slide: str) -> Theme:
+    """Return the theme of `slide`: that of the quiz that it is in, else the course's."""
+    return next((quiz.theme for _, quiz, own in quizzes_of(course.slides, course.sections)
+                 if quiz.theme is not None and slide in own), course.theme)

@@ -114,6 +114,13 @@ def passed(index: Index, state: State, quiz: ProgramQuiz) -> bool:
     return percent(counted(index, state, quiz)) >= pass_mark(index, quiz)
 
 
+def reached(index: Index, state: State, quiz: ProgramQuiz) -> bool | None:
+    """Return whether the present attempt reaches the pass mark; None where it gives no points."""
+    if not _most(graders_of(index, state, quiz)):
+        return None
+    return percent(share(index, state, quiz)) >= pass_mark(index, quiz)
+
+
 def keeps_from_passing(index: Index, state: State, quiz: ProgramQuiz) -> bool:
     """Return whether a pass mark of the quiz's own is not reached yet."""
     return quiz.pass_mark is not None and not passed(index, state, quiz) and bool(

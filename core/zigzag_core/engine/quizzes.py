@@ -7,7 +7,7 @@ from zigzag_core.program.limits import LIMITS
 from zigzag_core.program.quiz import ProgramQuiz
 from zigzag_core.quiz.drawing import drawn
 
-from . import questions, wall
+from . import questions, quiz_results, wall
 from .index import Index
 from .quiz_results import attempt as attempt_at
 from .quiz_results import graders_of, minutes_to_wait, share, taking_of, unanswered, with_one
@@ -114,6 +114,10 @@ def finish(run: Run, quiz: ProgramQuiz) -> None:
     questions.conclude(run, [grader.id for grader in graders])
     over = wall.now(run.state)
     _put(run, quiz, replace(taking_of(run.state, quiz), finished=True, over=over))
+    reached = quiz_results.reached(run.index, run.state, quiz)
+    if reached is not None:
+        run.raised("quiz_passed" if reached else "quiz_failed", quiz.id)
+    run.raised("quiz_finished", quiz.id)
 
 
 def arrived(run: Run, name: str, attempt: int) -> None:

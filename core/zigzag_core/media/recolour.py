@@ -4,6 +4,7 @@ Such a drawing names a theme's colour where it means one: ``var(--primary, #1e5b
 of its own CSS cannot reach it, so the colours are put in before it is shown.
 """
 
+import hashlib
 import re
 
 from zigzag_core.course.style.theme import ROLES, Colours, colour_of
@@ -23,3 +24,8 @@ def recoloured(data: bytes, colours: Colours) -> bytes:
         return colour_of(name, colours).encode() if name in ROLES else match[2]
 
     return _NAMED.sub(put, data)
+
+
+def colour_mark(colours: Colours) -> str:
+    """Return eight letters and digits that stand for these colours in names of files."""
+    return hashlib.sha256(colours.model_dump_json().encode()).hexdigest()[:8]

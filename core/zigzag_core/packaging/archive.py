@@ -22,9 +22,9 @@ EXTENSIONS = {
 }
 
 
-def media_path(sha256: str, type_: str) -> str:
-    """Return where a media file lies in archives and packages."""
-    return f"media/{sha256}.{EXTENSIONS[type_]}"
+def media_path(sha256: str, type_: str, mark: str = "") -> str:
+    """Return where a media file lies in archives and packages; a `mark` is put to its name."""
+    return f"media/{sha256}{mark and '-'}{mark}.{EXTENSIONS[type_]}"
 
 
 OpenMedia = Callable[[MediaFile], BinaryIO]

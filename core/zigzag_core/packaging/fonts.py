@@ -7,7 +7,7 @@ one only where a character is asked for that the cut one has not (CSS Fonts 4, *
 import base64
 import io
 import re
-from collections.abc import Callable, Iterable
+from collections.abc import Callable, Iterable, Sequence
 from functools import lru_cache
 
 from fontTools import subset
@@ -27,14 +27,14 @@ _ALWAYS = frozenset(range(0x20, 0x7F))
 
 
 def fonts_of(
-    css: bytes, theme: Theme, text: Iterable[str], cut: Cut
+    css: bytes, themes: Sequence[Theme], text: Iterable[str], cut: Cut
 ) -> tuple[bytes, dict[str, bytes]]:
-    """Return the style sheet for `theme`, and its fonts by file name, cut to ASCII and what the
+    """Return the style sheet for `themes`, and its fonts by file name, cut to ASCII and what the
     texts in `text` have besides.
 
-    The style sheet names the files as ``fonts/…``. Fonts that the theme does not use are left out.
+    The style sheet names the files as ``fonts/…``. Fonts that no theme uses are left out.
     """
-    families = {theme.fonts.text, theme.fonts.heading}
+    families = {family for theme in themes for family in (theme.fonts.text, theme.fonts.heading)}
     wanted = [f"{family} Variable".encode() for family in families]
     used = _ALWAYS | {ord(character) for part in text for character in _OTHER.findall(part)}
     files: dict[str, bytes] = {}

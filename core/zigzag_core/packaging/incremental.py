@@ -16,12 +16,12 @@ from pydantic import BaseModel, ConfigDict
 from pydantic_core import to_json
 
 import zigzag_core
-from zigzag_core.compiler.compile import MediaSource, program_around, used_media
+from zigzag_core.compiler.compile import MediaSource, UsedMedia, program_around, used_media
 from zigzag_core.compiler.numbering import numbered
 from zigzag_core.compiler.record_names import record_name
 from zigzag_core.compiler.scope import Scope, SlideFacts, facts_of, scope_of
 from zigzag_core.compiler.slides import compiled_slide
-from zigzag_core.course import Course, CourseDocument, MediaFile, Remembered, Slide, Variable
+from zigzag_core.course import Course, CourseDocument, Remembered, Slide, Variable
 from zigzag_core.course.layouts.resolve import Sources, resolved
 from zigzag_core.course.reporting import Progress, telling, untold
 from zigzag_core.errors import NothingToPublish
@@ -72,13 +72,13 @@ class CompiledCourse:
     `course` are its settings, which remember the numbers of all its parts. What is JSON lacks what
     is as by default; those who read it fill that in: the player and the workbench in
     ``web/player/engine/filled.ts``. `around` is the program without its slides, questions and
-    sets. `media` are the files that learners come to see or hear.
+    sets. `used` are the files that learners come to see or hear.
     """
 
     course: Course
     around: str
     slides: tuple[CompiledSlide, ...]
-    media: tuple[MediaFile, ...]
+    used: UsedMedia
     words: PackageWords
 
     @property
@@ -141,12 +141,12 @@ class Compilation:
         """Return the compiled course; `progress` is told how much is done."""
         slides = [self._slide(name) for name in telling(self.course.slides, progress)]
         course = numbered(self.course, [slide.remembered for slide in slides])
-        media = used_media(course, {name for slide in slides for name in slide.media},
-                           any(slide.questions for slide in slides))
+        by_slide = {name: one.media
+                    for name, one in zip(self.course.slides, slides, strict=True)}
+        used = used_media(course, by_slide, any(slide.questions for slide in slides))
         around = program_around(
             course, self._scope, self._facts.values(),
-            (v for slide in slides for v in slide.variables),
-            {file.id: source(file) for file in media},
+            (v for slide in slides for v in slide.variables), used, source,
         ).model_dump_json(exclude_defaults=True, exclude={"slides", "questions", "sets"})
         words = PackageWords(
             course=course.id, title=course.title, slides=len(slides),
@@ -159,7 +159,7 @@ class Compilation:
             CompiledSlide(name, slide.title, slide.program, slide.questions, slide.sets,
                           slide.media)
             for name, slide in zip(self.course.slides, slides, strict=True))
-        return CompiledCourse(course, around, compiled, media, words)
+        return CompiledCourse(course, around, compiled, used, words)
 
     @cached_property
     def _facts(self) -> dict[str, SlideFacts]:

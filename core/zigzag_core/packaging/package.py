@@ -7,9 +7,11 @@ from typing import BinaryIO, Literal
 
 from jinja2 import Environment, PackageLoader
 
-from zigzag_core.course import Course, MediaFile, Theme
+from zigzag_core.course import Course, MediaFile
 from zigzag_core.course.posts import Post
-from zigzag_core.media.recolour import recoloured
+from zigzag_core.course.sections import themes_of
+from zigzag_core.course.style.theme import Colours
+from zigzag_core.media.recolour import colour_mark, recoloured
 from zigzag_core.tracking import words
 from zigzag_core.words import direction, say_in
 
@@ -39,9 +41,12 @@ def posts_of(course: Course) -> dict[str, Post]:
             if section.quiz and section.quiz.post}
 
 
-def place_in_package(file: MediaFile) -> str:
-    """Return where a media file is in a package, as a relative URL."""
-    return media_path(file.sha256, file.type)
+def place_in_package(file: MediaFile, colours: Colours | None = None) -> str:
+    """Return where a media file is in a package, as a relative URL.
+
+    A drawing has a place of its own for other `colours` than those of the course.
+    """
+    return media_path(file.sha256, file.type, colour_mark(colours) if colours else "")
 
 
 def build_package(
@@ -62,14 +67,18 @@ def build_package(
     for number, part in enumerate(parts, 1):
         name = "program.js" if number == 1 else f"program-{number}.js"
         files[name] = f'zigzagPart({number},{len(parts)},"{deflated(part)}");\n'.encode()
-    css, fonts = fonts_of(player.get("player.css", b""), course.theme, parts, cut)
+    css, fonts = fonts_of(player.get("player.css", b""), themes_of(course), parts, cut)
     files |= {f"player/{name}": data for name, data in sorted({**player, **fonts}.items())
               if name != _POST or posts_of(course)}
     files["player/player.css"] = css
     files["player/player.z.js"] = _deflated_player(css, player.get("player.js", b""))
     files |= {
-        place_in_package(file): _as_shown(file, media, course.theme)
-        for file in compiled.media
+        place_in_package(file): _as_shown(file, media, course.theme.colours)
+        for file in compiled.used.files
+    }
+    files |= {
+        place_in_package(file, colours): _as_shown(file, media, colours)
+        for colours, drawings in compiled.used.drawings.values() for file in drawings
     }
     if kind == "scorm12":
         files = {"imsmanifest.xml": manifest12(course, files), **files}
@@ -85,11 +94,11 @@ def _deflated_player(css: bytes, script: bytes) -> bytes:
     return f'zigzagPlayer("{deflated(text)}");\n'.encode()
 
 
-def _as_shown(file: MediaFile, media: OpenMedia, theme: Theme) -> Content:
+def _as_shown(file: MediaFile, media: OpenMedia, colours: Colours) -> Content:
     if not file.recoloured:
         return partial(media, file)
     with media(file) as drawing:
-        return recoloured(drawing.read(), theme.colours)
+        return recoloured(drawing.read(), colours)
 
 
 def page(

@@ -276,12 +276,13 @@ Event = Literal[
     "slide_entered", "slide_left", "overlay_opened", "overlay_closed", "all_seen",
     "variable_changed", "answered_right", "answered_partly", "answered_wrong", "answered_last",
     "time_up", "answered", "answered_nothing",
-    "judged",
+    "judged", "quiz_passed", "quiz_failed", "quiz_finished",
 ]
 """What a rule may wait for; *entered* when an input got a new value. A question raises
 *answered_right*; or *answered_partly* or *answered_wrong* while tries are left, *answered_last*
 when none is, *time_up* when there is no more time; or *answered* where nothing is judged;
-before each of them *judged*. Where there is too little to submit it raises *answered_nothing*."""
+before each of them *judged*. Where there is too little to submit it raises *answered_nothing*.
+An attempt at a quiz that is over raises *quiz_passed* or *quiz_failed*, then *quiz_finished*."""
 
 COURSE = "course"
 """Owner of the timers that run throughout the course."""

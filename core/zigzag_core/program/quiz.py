@@ -8,8 +8,9 @@ from zigzag_core.course.kinds import Is, Refers
 from zigzag_core.course.model import Model
 from zigzag_core.course.posts import PostForm
 from zigzag_core.course.quizzes import Banded, Review, Shows, Way
+from zigzag_core.course.style.theme import Theme
 
-from .field_types import ProgramId, SlideName, VariableOrLive
+from .field_types import MediaName, ProgramId, SlideName, VariableOrLive
 
 
 class DrawnUnit(Model):
@@ -93,11 +94,12 @@ class ProgramQuiz(Model):
 
     It can be taken so many `attempts` (None: any number), of which one `counts`. With a
     `pass_mark` of its own (per cent) it has to be passed to pass the course. Its name in the
-    records of an LMS is `record`. The `time_limit` is in
-    seconds, and goes on `away` from the questions; `wait` is in minutes. Who comes to one of the
-    `outcomes` has finished. `bands` stand from the lowest; they are `banded` by something. The
-    slide `details` comes before the first attempt only. A quiz with a `post` has a `title`. What a
-    review `shows` of each question is as in the document.
+    records of an LMS is `record`. The `time_limit` is in seconds, and goes on `away` from the
+    questions; `wait` is in minutes. Who comes to one of the `outcomes` has finished. `bands`
+    stand from the lowest; they are `banded` by something. The slide `details` comes before the
+    first attempt only. With a `theme` (in whose colours it has some `drawings`, by their URLs)
+    its slides have that. A quiz with a `post` has a `title`. What a review `shows` of each
+    question is as in the document.
     """
 
     id: Annotated[ProgramId, Is("section")]
@@ -127,6 +129,8 @@ class ProgramQuiz(Model):
     away: bool = False
     wait: int | None = None
     details: SlideName | None = None
+    theme: Theme | None = None
+    drawings: dict[MediaName, str] = {}
     title: str = ""
     post: ProgramPost | None = None
     review_sent: bool = False

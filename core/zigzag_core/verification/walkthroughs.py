@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 from typing import cast
 
-from zigzag_core.compiler.compile import compile_course
+from zigzag_core.compiler.compile import by_digest, compile_course
 from zigzag_core.course import CourseDocument, Walkthrough
 from zigzag_core.course.model import Model
 from zigzag_core.course.walkthroughs import Expected
@@ -36,7 +36,7 @@ def replay(document: CourseDocument) -> list[Difference]:
     if not document.course.walkthroughs:
         return []
     try:
-        index = Index(compile_course(document, lambda file: file.sha256))
+        index = Index(compile_course(document, by_digest))
     except NothingToPublish:
         return []
     names = _names(document)

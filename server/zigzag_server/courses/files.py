@@ -3,7 +3,6 @@
 import hashlib
 import hmac
 import io
-from collections.abc import Callable
 from typing import Any, BinaryIO, cast
 
 from django.conf import settings
@@ -11,6 +10,7 @@ from django.core.files.base import ContentFile
 from django.core.files.base import File as DjangoFile
 from django.core.files.storage import default_storage
 from PIL import Image
+from zigzag_core.compiler.compile import MediaSource
 from zigzag_core.course import Colours, Course, MediaFile
 from zigzag_core.course.style.theme import ROLES
 from zigzag_core.media.digest import sha256_of
@@ -130,6 +130,6 @@ def shown(file: MediaFile, colours: Colours) -> dict[str, Any]:
     return {"file": file, "url": media_url(file, colours), "preview": preview_url(file, colours)}
 
 
-def source_for(course: Course) -> Callable[[MediaFile], str]:
+def source_for(course: Course) -> MediaSource:
     """Return how the files of `course` are addressed by a program that runs here."""
-    return lambda file: media_url(file, course.theme.colours)
+    return lambda file, colours=None: media_url(file, colours or course.theme.colours)

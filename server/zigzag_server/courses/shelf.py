@@ -9,6 +9,7 @@ from pydantic import ValidationError
 from zigzag_core import course as core
 from zigzag_core.course.layouts.resolve import Sources, resolved
 from zigzag_core.course.references import named
+from zigzag_core.course.sections import theme_on
 
 from . import files, store
 from .models import Course, Slide
@@ -57,7 +58,8 @@ def _card(row: Course, settings: core.Course | str, first: str | None) -> dict[s
         slide = resolved(core.Slide.model_validate_json(first), Sources(settings))
     except ValidationError as error:
         return {**card, "damaged": store.reason_of(error, f"slide {settings.slides[0]}")}
-    colours, seen = settings.theme.colours, named(slide, "medium")
+    card["theme"] = theme_on(settings, slide.id)
+    colours, seen = card["theme"].colours, named(slide, "medium")
     media = {file.id: files.preview_url(file, colours)
              for file in settings.media if file.id in seen}
     return {**card, "first_slide": slide, "media": media}

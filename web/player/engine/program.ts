@@ -59,6 +59,8 @@ export class Index {
   readonly rules = new Map<string, BoundRule>();
   /** The player's words, as the course has them. */
   readonly say: Say;
+  /** The files as they are seen in quizzes with colours of their own. */
+  private readonly media = new Map<string, Program["media"]>();
   /** The orders of slides that somebody has asked for. */
   private readonly orders = new WeakMap<State["draws"], Order>();
   /** The rules by their event and target; null is any. */
@@ -98,6 +100,21 @@ export class Index {
   ordered(draws: State["draws"]): Order {
     let found = this.orders.get(draws);
     if (!found) this.orders.set(draws, found = new Order(this.program, draws));
+    return found;
+  }
+
+  /** The files as they are seen on a slide: some quizzes have drawings in other colours. */
+  mediaOn(slide: string | null): Program["media"] {
+    const quiz = this.quizOf.get(slide ?? "");
+    if (!quiz?.theme) return this.program.media;
+    let found = this.media.get(quiz.id);
+    if (!found) {
+      const drawings = Object.entries(quiz.drawings).flatMap(([id, src]) => {
+        const file = this.program.media[id];
+        return file ? [[id, { ...file, src }] as const] : [];
+      });
+      this.media.set(quiz.id, found = { ...this.program.media, ...Object.fromEntries(drawings) });
+    }
     return found;
   }
 

@@ -81,6 +81,11 @@ export function passed(index: Index, state: State, quiz: ProgramQuiz): boolean {
   return most(gradersOf(index, state, quiz)) > 0 && percent(counted(index, state, quiz)) >= passMark(index, quiz);
 }
 
+/** Whether the present attempt reaches the pass mark; null where it gives no points. */
+export function reached(index: Index, state: State, quiz: ProgramQuiz): boolean | null {
+  return most(gradersOf(index, state, quiz)) > 0 ? percent(share(index, state, quiz)) >= passMark(index, quiz) : null;
+}
+
 /** Whether a pass mark of the quiz's own is not reached yet. */
 export function keepsFromPassing(index: Index, state: State, quiz: ProgramQuiz): boolean {
   return typeof quiz.pass_mark === "number" && !passed(index, state, quiz) && most(gradersOf(index, state, quiz)) > 0;

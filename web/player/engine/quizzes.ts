@@ -5,7 +5,7 @@ import { own } from "./own";
 import type { Index } from "./program";
 import { conclude } from "./questions";
 import { drawn } from "./quiz/drawing";
-import { attempt, gradersOf, minutesToWait, share, takingOf, unanswered, withOne } from "./quizResults";
+import { attempt, gradersOf, minutesToWait, reached, share, takingOf, unanswered, withOne } from "./quizResults";
 import type { Run } from "./run";
 import { NOT_BEGUN, type Draw, type State, type Taking } from "./state";
 import { now, setTo } from "./wall";
@@ -81,6 +81,9 @@ export function finishAt(run: Run, slide: string): void {
 export function finish(run: Run, quiz: ProgramQuiz): void {
   conclude(run, gradersOf(run.index, run.state, quiz));
   put(run, quiz, { ...takingOf(run.state, quiz), finished: true, over: now(run.state) });
+  const passes = reached(run.index, run.state, quiz);
+  if (passes !== null) run.raised(passes ? "quiz_passed" : "quiz_failed", quiz.id);
+  run.raised("quiz_finished", quiz.id);
 }
 
 /** The report of the present attempt has arrived; that of an earlier one is no news. */

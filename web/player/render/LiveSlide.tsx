@@ -33,8 +33,8 @@ export function LiveSlide({ index, state, slide, scale, dispatch }: Props): Reac
   return (
     <ActingProvider value={acting}>
       <Backdrop
-        size={index.program.size} theme={index.program.theme} background={slide.background}
-        media={index.program.media} scale={scale}
+        size={index.program.size} theme={index.quizOf.get(slide.id)?.theme ?? index.program.theme} background={slide.background}
+        media={index.mediaOn(slide.id)} scale={scale}
       >
         <div inert={top >= 0}>
           {asked.filter((grader) => grader.form === "spots" && !slide.elements.some((e) => e.control === "ground" && e.question === grader.id))

@@ -15,7 +15,7 @@ export function Members({ group }: { group: Element }): ReactNode {
     <div className="zz-whole-group" aria-hidden>
       {shown.map(({ draw }) => (
         <div key={draw.id} className="zz-element" style={{ ...inside(draw, home), ...boxVariables(draw, draw.style) }}>
-          <ElementView element={draw} style={draw.style} media={index.program.media} values={(of) => valueOf(index, state, of)} live />
+          <ElementView element={draw} style={draw.style} media={index.mediaOn(state.slide)} values={(of) => valueOf(index, state, of)} live />
         </div>
       ))}
     </div>

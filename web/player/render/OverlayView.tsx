@@ -9,7 +9,7 @@ const SIGNS = { right: "✓", partly: "◑", wrong: "✕", plain: "" };
 
 /** What opens over the slide. It takes the focus while it blocks, and gives it back. */
 export function OverlayView({ overlay }: { overlay: ProgramOverlay }): ReactNode {
-  const { dispatch, index } = useActing();
+  const { dispatch, index, state } = useActing();
   const box = useRef<HTMLDivElement>(null);
   const { blocks, panel } = overlay;
 
@@ -34,7 +34,7 @@ export function OverlayView({ overlay }: { overlay: ProgramOverlay }): ReactNode
     ref: box, role: "dialog", "aria-modal": blocks, "aria-label": overlay.title, tabIndex: -1, onKeyDown,
   };
   if (panel) {
-    const speaker = overlay.speaker ? index.program.media[overlay.speaker] : undefined;
+    const speaker = overlay.speaker ? index.mediaOn(state.slide)[overlay.speaker] : undefined;
     const sign = overlay.colour ? { background: paint(overlay.colour) } : {};
     return (
       <div className={`zz-overlay zz-at-${overlay.place}${overlay.dims ? " zz-dims" : ""}`}>

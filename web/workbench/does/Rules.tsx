@@ -21,6 +21,8 @@ interface Props {
   slide: Slide | null;
   onChange: (label: string, rules: Rule[]) => void;
   empty: string;
+  /** What rules may be added for, each with a button of its own; else what is likeliest. */
+  starts?: readonly (readonly [event: Rule["when"]["event"], words: string])[];
 }
 
 /** What most often starts a rule of such an owner. */
@@ -35,11 +37,10 @@ function likeliest(owner: Owner): Rule["when"]["event"] {
 }
 
 /** The sentences of one owner, with copying, pasting and adding. */
-export function Rules({ rules, owner, slide, onChange, empty }: Props): ReactNode {
+export function Rules({ rules, owner, slide, onChange, empty, starts }: Props): ReactNode {
   const things = useThings(slide);
   const { rule: copied, from } = useCopied();
-  const add = (): void => {
-    const event = likeliest(owner);
+  const add = (event: Rule["when"]["event"]): void => {
     const first = newRule(newWhen(event, []));
     // The first thing that something clicked does is mostly to lead on.
     const go: Rule["do"] = event === "clicked" && !rules.length ? [{ action: "go", go: { to: "next" } }] : [];
@@ -60,9 +61,13 @@ export function Rules({ rules, owner, slide, onChange, empty }: Props): ReactNod
         />
       ))}
       <Flex gap="2" mt="1" wrap="wrap">
-        <QuietButton size="xs" onClick={add}>
-          <Plus size={14} /> {rules.length ? t("anotherRule") : t("addARule")}
-        </QuietButton>
+        {starts ? starts.map(([event, words]) => (
+          <QuietButton key={event} size="xs" onClick={() => add(event)}><Plus size={14} /> {words}</QuietButton>
+        )) : (
+          <QuietButton size="xs" onClick={() => add(likeliest(owner))}>
+            <Plus size={14} /> {rules.length ? t("anotherRule") : t("addARule")}
+          </QuietButton>
+        )}
         {copied && <QuietButton size="xs" onClick={paste}><ClipboardPaste size={14} />{t("pasteTheCopiedRule")}</QuietButton>}
       </Flex>
     </>

@@ -95,6 +95,7 @@ function idsOf(to: string, things: Things, owner: Owner): readonly string[] {
     case "question": return things.questions;
     case "set": return things.sets;
     case "variable": return things.variables;
+    case "quiz": return things.quizzes.map(({ id }) => id);
     case "slide": return owner.kind === "course" ? things.course.slides : [];
     default: return [];
   }
@@ -110,6 +111,7 @@ function eventsFor(owner: Owner, things: Things): EventName[] {
   const kind = owner.kind === "element" ? owner.element : "";
   return (Object.keys(EVENTS) as EventName[]).filter((name) => {
     const { to } = EVENTS[name];
+    if (owner.kind === "quiz") return to === "quiz";
     if (name === "cue_reached") return cues(things).length > 0;
     if (name === "entered") return kind === "input" || (kind === "" && things.inputs.length > 0);
     if (name.startsWith("media_")) return kind === "video" || kind === "audio" || (kind === "" && things.media.length > 0);

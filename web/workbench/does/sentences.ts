@@ -6,12 +6,12 @@ import { t } from "../../words/does";
 
 export type Owner =
   | { kind: "element"; id: string; name: string; element: string }
-  | { kind: "overlay" | "slide" | "course"; id: string; name: string };
+  | { kind: "overlay" | "slide" | "quiz" | "course"; id: string; name: string };
 
 type EventName = When["event"];
 
 /** What may happen: its words after the thing's name, and what kind of thing it happens to. */
-export const EVENTS: Record<EventName, { words: string; to: "element" | "overlay" | "slide" | "question" | "set" | "variable" | "time" | "key" }> = {
+export const EVENTS: Record<EventName, { words: string; to: "element" | "overlay" | "slide" | "question" | "set" | "variable" | "time" | "key" | "quiz" }> = {
   clicked: { words: t("isClicked"), to: "element" },
   double_clicked: { words: t("isDoubleClicked"), to: "element" },
   pointed_at: { words: t("isPointedAt"), to: "element" },
@@ -41,6 +41,9 @@ export const EVENTS: Record<EventName, { words: string; to: "element" | "overlay
   answered: { words: t("isAnswered"), to: "question" },
   answered_nothing: { words: t("isSubmittedWithoutAnAnswer"), to: "question" },
   judged: { words: t("isJudged"), to: "question" },
+  quiz_passed: { words: t("isPassed"), to: "quiz" },
+  quiz_failed: { words: t("isFailed"), to: "quiz" },
+  quiz_finished: { words: t("isFinished"), to: "quiz" },
 };
 
 /** The *When* of a new rule, for an event that happens to `of`. */

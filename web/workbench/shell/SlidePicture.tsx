@@ -5,6 +5,7 @@ import type { MediaMap } from "../../player/render/mediaMap";
 import { Still } from "../../player/render/Still";
 import { asideOf } from "../editor/stage/overlays";
 import { shownSlide } from "../store/following";
+import { mediaWith, themeOn } from "../store/quizOn";
 import { useCourse } from "../store/store";
 
 interface Props {
@@ -16,9 +17,10 @@ interface Props {
 
 export const SlidePicture = memo(function SlidePicture({ slide, w, whole = false }: Props): ReactNode {
   const size = useCourse((state) => state.course.size);
-  const theme = useCourse((state) => state.course.theme);
+  const theme = useCourse((state) => themeOn(state.course, slide.id));
   const sources = useCourse((state) => state.sources);
-  const media = useSmallMedia();
+  const small = useSmallMedia();
+  const media = useCourse((state) => mediaWith(small, theme, state.course));
   const shown = useMemo(() => {
     const all = shownSlide(slide, sources);
     if (whole) return all;

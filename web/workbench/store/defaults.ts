@@ -3,9 +3,9 @@
  * The twin of `course/questions/following.py`; a test holds the two together.
  */
 import { SETTINGS } from "../../api/tables";
-import type { Course, Element, Question, QuestionDefaults, Section, Setting, Slide } from "../../api/types";
-import { linesOf, sectionOf } from "../plan/lines";
+import type { Course, Element, Question, QuestionDefaults, Setting, Slide } from "../../api/types";
 import { equal } from "./changes";
+import { quizOn } from "./quizOn";
 
 /** A question as it is read, field by field. */
 type Fields = Record<string, unknown>;
@@ -13,27 +13,10 @@ type Words = (typeof SETTINGS.words)[number];
 type Label = keyof typeof SETTINGS.labels;
 
 const LABELS = Object.entries(SETTINGS.labels) as [Label, "submit" | "reset"][];
-const NONE: ReadonlyMap<string, Section> = new Map();
-const known = new WeakMap<readonly Section[], { slides: Course["slides"]; found: ReadonlyMap<string, Section> }>();
-
-/** The quizzes with defaults, by the slides that are in them. */
-function sectionsBySlide({ slides, sections }: Pick<Course, "slides" | "sections">): ReadonlyMap<string, Section> {
-  if (!sections.some(({ quiz }) => quiz?.defaults)) return NONE;
-  const before = known.get(sections);
-  if (before?.slides === slides) return before.found;
-  const withDefaults = new Map(sections.filter(({ quiz }) => quiz?.defaults).map((section) => [section.id, section]));
-  const found = new Map<string, Section>();
-  for (const [slide, section] of sectionOf(linesOf({ slides, sections }))) {
-    const quiz = section ? withDefaults.get(section) : undefined;
-    if (quiz) found.set(slide, quiz);
-  }
-  known.set(sections, { slides, found });
-  return found;
-}
 
 /** What the questions of a slide may follow. */
 export function defaultsFor(course: Pick<Course, "slides" | "sections">, slide: string): QuestionDefaults | undefined {
-  return sectionsBySlide(course).get(slide)?.quiz?.defaults ?? undefined;
+  return quizOn(course, slide)?.defaults ?? undefined;
 }
 
 /** The question with what it follows; itself where that is nothing. */

@@ -1,6 +1,5 @@
 /** Documents of a course laid over each other, and slides that follow layouts and styles in them. */
-import type { Colours, Course, MediaFile, Slide } from "../../api/types";
-import type { MediaEntry, MediaMap } from "../../player/render/mediaMap";
+import type { Course, Slide } from "../../api/types";
 import { following, sourcesOf, type Sources } from "../../player/render/resolve";
 import { defaultsFor, withLabels } from "./defaults";
 import { settled } from "./following";
@@ -15,9 +14,6 @@ export interface Loaded {
   previews: Record<string, string>;
   slides: { version: number; slide: Slide }[];
 }
-
-/** Where stored bytes are found, by their SHA-256. */
-export type Addresses = Readonly<Record<string, { src: string; preview: string }>>;
 
 /** Return `document` with `parts` in it. */
 export function written(document: Document, parts: Parts): Document {
@@ -58,16 +54,6 @@ export function edited(after: Document, before: Document, stored = false): Docum
     return [id, withLabels(own, before.slides[id], defaultsFor(after.course, id))];
   });
   return followed({ ...after, slides: { ...after.slides, ...Object.fromEntries(slides) } }, before);
-}
-
-/** Return what is to be known of `files` to show them, in the colours of the theme. */
-export function mediaFor(files: readonly MediaFile[], addresses: Addresses, colours: Colours): MediaMap {
-  const code = Object.values(colours).map((colour) => colour.slice(1)).join("-");
-  const coloured = (url: string): string => url.replace(/\?colours=.*$/, `?colours=${code}`);
-  return Object.fromEntries(files.map(({ id, sha256, type, w, h, duration, captions }): [string, MediaEntry] => {
-    const { src, preview } = addresses[sha256] ?? { src: "", preview: "" };
-    return [id, { src: coloured(src), preview: coloured(preview), type, w, h, duration, captions }];
-  }));
 }
 
 /** Return the versions of a course as it was fetched. */

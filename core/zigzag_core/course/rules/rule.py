@@ -42,6 +42,7 @@ _NAMED: Mapping[str, Kind] = {
     **dict.fromkeys((
         "answered_right", "answered_partly", "answered_wrong", "answered_last", "time_up",
         "answered", "answered_nothing", "judged"), "question"),
+    **dict.fromkeys(("quiz_passed", "quiz_failed", "quiz_finished"), "section"),
 }
 """What happens to something else than an element, and to what."""
 
@@ -56,7 +57,8 @@ class Happens(Model):
     """Something happens to one of `of`, or to the owner; *entered* is a new value in an input.
 
     *answered_wrong* is a wrong answer with tries left, *answered_last* one without; *judged* comes
-    before any of them, *answered_nothing* where there is too little to submit.
+    before any of them, *answered_nothing* where there is too little to submit. An attempt at a quiz
+    is over: *quiz_passed* or *quiz_failed* where it is scored, then *quiz_finished*.
     """
 
     event: Literal[
@@ -64,7 +66,7 @@ class Happens(Model):
         "timing_ended", "media_started", "media_paused", "media_ended", "overlay_opened",
         "overlay_closed", "slide_entered", "slide_left", "all_seen", "variable_changed",
         "answered_right", "answered_partly", "answered_wrong", "answered_last", "time_up",
-        "answered", "answered_nothing", "judged",
+        "answered", "answered_nothing", "judged", "quiz_passed", "quiz_failed", "quiz_finished",
     ] = "clicked"
     of: Annotated[
         tuple[Annotated[Id, RefersBy(_happens_to)], ...], Field(max_length=500)] = ()

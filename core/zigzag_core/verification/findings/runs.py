@@ -2,7 +2,7 @@
 
 from collections.abc import Iterator
 
-from zigzag_core.compiler.compile import compile_course
+from zigzag_core.compiler.compile import by_digest, compile_course
 from zigzag_core.course import CourseDocument, Nowhere, Rule, Slide
 from zigzag_core.course.model import Model
 from zigzag_core.course.reporting import Progress, portion, untold
@@ -30,7 +30,7 @@ def try_out(document: CourseDocument, progress: Progress = untold) -> Tried:
     `progress` is told the share of the slides that were tried, from 0 to 1.
     """
     try:
-        index = Index(compile_course(document, lambda file: file.sha256, portion(progress, 0, 0.2)))
+        index = Index(compile_course(document, by_digest, portion(progress, 0, 0.2)))
     except NothingToPublish:
         return Tried(statement="There is nothing to try yet.")
     explored = explore(index, portion(progress, 0.2, 1))

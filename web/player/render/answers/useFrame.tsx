@@ -38,7 +38,7 @@ export function useFrame(element: ProgramElement, lifted: boolean): Frame {
     solution: solutionOf(index, state, question, part),
     style: { ...placed(draw), ...boxVariables(draw, style) },
     view: draw.kind === "group" ? <Members group={draw} />
-      : <ElementView element={draw} style={style} media={index.program.media} alt={draw.decoration ? "" : draw.alt} values={(of) => valueOf(index, state, of)} live />,
+      : <ElementView element={draw} style={style} media={index.mediaOn(state.slide)} alt={draw.decoration ? "" : draw.alt} values={(of) => valueOf(index, state, of)} live />,
   };
 }
 

@@ -67,7 +67,7 @@ export function useShown({ element, flows, gone, enters, leaves }: ShownProps): 
   const entering = draw.kind === "input" ? { entering: enteringOf(index, state, element, draw, enabled, dispatch) } : {};
   const view = draw.kind === "group" && element.control === "choice" ? <Members group={draw} /> : (
     <ElementView
-      element={draw} style={style} media={index.program.media} alt={draw.decoration ? "" : draw.alt}
+      element={draw} style={style} media={index.mediaOn(state.slide)} alt={draw.decoration ? "" : draw.alt}
       values={(of) => valueOf(index, state, of)} live {...entering}
     />
   );

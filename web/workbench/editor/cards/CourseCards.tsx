@@ -1,12 +1,11 @@
-import { Box, Flex, Input, NativeSelect, Separator, Stack, Text } from "@chakra-ui/react";
-import { useQuery } from "@tanstack/react-query";
+import { Box, Flex, Input, NativeSelect, Stack, Text } from "@chakra-ui/react";
 import { memo, useState, type ReactNode } from "react";
-import { api, take } from "../../../api/client";
-import type { Colours, NamedStyle, Navigation, Theme } from "../../../api/types";
+import type { NamedStyle, Navigation } from "../../../api/types";
 import { textStyle } from "../../../player/render/style";
 import { paint, themeVariables } from "../../../player/render/theme";
 import { resizeSlides } from "../../store/slides";
-import { changeStyle, changeTheme, removeStyle, THEMES } from "../../store/styles";
+import { themeOn } from "../../store/quizOn";
+import { changeStyle, changeTheme, removeStyle } from "../../store/styles";
 import { changeCourse, useCourse } from "../../store/store";
 import { FoldCard } from "../../../kit/FoldCard";
 import { QuietButton } from "../../../kit/QuietButton";
@@ -19,8 +18,8 @@ import { Choose } from "../../../kit/Choose";
 import { Labelled } from "../../../kit/Labelled";
 import { NumberField } from "../../../kit/NumberField";
 import { Pair } from "../../../kit/Pair";
-import { ROLE_WORDS } from "../fields/PaintField";
 import { ALL_PARTS, StyleFields } from "./StyleFields";
+import { ThemeFields } from "./ThemeFields";
 import { t } from "../../../words/editor";
 
 /** What holds for the whole course: theme, named styles, slide size. */
@@ -78,72 +77,14 @@ function CourseDoes(): ReactNode {
   );
 }
 
-type Family = Theme["fonts"]["text"];
-const FAMILIES: readonly Family[] = [
-  "Atkinson Hyperlegible Next", "Bricolage Grotesque", "Source Serif 4", "Nunito", "Fraunces", "Rubik",
-];
-
 function ThemeCard(): ReactNode {
   const theme = useCourse((state) => state.course.theme);
-  const { colours, fonts } = theme;
-  const families = FAMILIES.map((family) => [family, family] as const);
-  function colour(role: keyof Colours, value: string): void {
-    changeTheme({ name: "Own", colours: { ...colours, [role]: value } }, `theme-${role}`);
-  }
+  const own = useCourse((state) => themeOn(state.course, state.selection.slide) !== state.course.theme);
   return (
     <FoldCard title={t("theme")} starts="closed">
-      <Flex gap="2" wrap="wrap" mb="2">
-        {THEMES.map((other) => (
-          <Box
-            as="button" key={other.name} borderWidth="1px" borderRadius="6px" overflow="hidden" title={other.name}
-            aria-label={t("themeName", { name: other.name })} aria-pressed={other.name === theme.name} onClick={() => changeTheme(other)}
-            outline={other.name === theme.name ? "2px solid {colors.marigold}" : undefined}
-          >
-            <Flex h="30px" w="74px" align="center" justify="space-between" px="1.5" style={{ background: other.colours.paper, ...themeVariables(other) }}>
-              <Text style={{ color: other.colours.ink, fontFamily: "var(--zz-heading)", fontWeight: 700 }}>Aa</Text>
-              {(["primary", "accent", "soft"] as const).map((role) => (
-                <Box key={role} w="11px" h="11px" borderRadius="full" style={{ background: other.colours[role] }} />
-              ))}
-            </Flex>
-          </Box>
-        ))}
-      </Flex>
-      <Weak colours={colours} />
-      <Box display="grid" gridTemplateColumns="1fr 1fr" columnGap="2">
-        {(Object.keys(colours) as (keyof Colours)[]).map((role) => (
-          <Flex as="label" key={role} align="center" gap="1.5" py="0.5" cursor="pointer">
-            <input
-              type="color" aria-label={t("colourForRole", { role: ROLE_WORDS[role] })} value={colours[role]}
-              onChange={(event) => colour(role, event.target.value.toLowerCase())}
-              style={{ width: 26, height: 22, padding: 0, border: "1px solid #c9bda6", borderRadius: 5, background: "none" }}
-            />
-            <Text fontSize="12.5px" color="quiet" truncate>{ROLE_WORDS[role]}</Text>
-          </Flex>
-        ))}
-      </Box>
-      <Separator my="1.5" />
-      <Choose label={t("headingFont")} value={fonts.heading} options={families} onChange={(heading) => changeTheme({ fonts: { ...fonts, heading } })} />
-      <Choose label={t("textFont")} value={fonts.text} options={families} onChange={(text) => changeTheme({ fonts: { ...fonts, text } })} />
+      {own && <Text color="quiet" fontSize="12.5px" mb="2">{t("quizHasItsOwnTheme")}</Text>}
+      <ThemeFields theme={theme} onChange={changeTheme} />
     </FoldCard>
-  );
-}
-
-/** What of the theme is hard to read. */
-function Weak({ colours }: { colours: Colours }): ReactNode {
-  const { data } = useQuery({
-    queryKey: ["contrast", colours], placeholderData: (before) => before, staleTime: Infinity,
-    queryFn: () => take(api.POST("/api/edits/contrast", { body: colours })),
-  });
-  if (!data?.length) return null;
-  return (
-    <Box bg="brick.soft" color="brick" borderRadius="6px" p="2" mb="2" fontSize="12.5px" role="status">
-      {data.map(({ what, ratio, words, ground }) => (
-        <Flex key={what} gap="2" align="center">
-          <Box px="1" borderRadius="3px" style={{ color: colours[words], background: colours[ground] }}>Aa</Box>
-          <Text>{t("whatContrastRatioAtLeast", { what, ratio })}</Text>
-        </Flex>
-      ))}
-    </Box>
   );
 }
 

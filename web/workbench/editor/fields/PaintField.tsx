@@ -3,6 +3,7 @@ import { Pipette } from "lucide-react";
 import { useState, type ReactElement, type ReactNode } from "react";
 import type { Colours } from "../../../api/types";
 import { hex } from "../../../player/render/theme";
+import { themeOn } from "../../store/quizOn";
 import { useCourse } from "../../store/store";
 import { QuietButton } from "../../../kit/QuietButton";
 import { sayError } from "../../../kit/toaster";
@@ -23,7 +24,7 @@ interface Props {
 
 /** A colour: one of the theme's, one from a picture, one from anywhere on the screen, or any. */
 export function PaintField({ label, value, onChange, onNone }: Props): ReactNode {
-  const theme = useCourse((state) => state.course.theme);
+  const theme = useCourse((state) => themeOn(state.course, state.selection.slide));
   /** Null before it was first opened. */
   const [open, setOpen] = useState<boolean | null>(null);
   const words = !value ? t("none2") : value.startsWith("#") ? value : ROLE_WORDS[value as keyof Colours];
@@ -56,7 +57,7 @@ export function PaintField({ label, value, onChange, onNone }: Props): ReactNode
 }
 
 function Choices({ value, onChange }: { value: string | null; onChange: (value: string) => void }): ReactNode {
-  const theme = useCourse((state) => state.course.theme);
+  const theme = useCourse((state) => themeOn(state.course, state.selection.slide));
   const slide = useCourse((state) => state.slides[state.selection.slide ?? ""]);
   const files = useCourse((state) => state.course.media);
   const used = new Set(slide?.elements.flatMap((e) => (e.kind === "picture" && e.media ? [e.media] : [])));

@@ -2,6 +2,7 @@ import { Box } from "@chakra-ui/react";
 import { memo, useEffect, useRef, useState, type ReactNode } from "react";
 import type { Element, Slide } from "../../../api/types";
 import { fits } from "../../../player/render/fitting";
+import { themeOn } from "../../store/quizOn";
 import { useCourse } from "../../store/store";
 import { t } from "../../../words/editor";
 
@@ -12,7 +13,7 @@ export const Overflow = memo(function Overflow({ slide, scale }: { slide: Slide;
   const [over, setOver] = useState<readonly string[]>([]);
   /** What has been looked at, and whether its words ran over: only what has changed is looked at again. */
   const looked = useRef(new WeakMap<Element, boolean>());
-  const fonts = useCourse((state) => state.course.theme.fonts);
+  const fonts = useCourse((state) => themeOn(state.course, slide.id).fonts);
   useEffect(() => { looked.current = new WeakMap(); }, [fonts]);
   useEffect(() => {
     const look = (): void => {

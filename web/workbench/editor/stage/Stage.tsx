@@ -4,6 +4,7 @@ import { useDeferredValue, useEffect, useMemo, useRef, useState, type ReactNode,
 import { Still } from "../../../player/render/Still";
 import { promptedSlide } from "../../store/following";
 import { addSlide } from "../../store/slides";
+import { mediaWith, themeOn } from "../../store/quizOn";
 import { edit, select, useCourse } from "../../store/store";
 import { Empty } from "../../../kit/Empty";
 import type { Slide } from "../../../api/types";
@@ -91,8 +92,8 @@ export function Stage({ pointer, onAdd }: Props): ReactNode {
   const frame = useRef<HTMLDivElement>(null);
   const paper = useRef<HTMLDivElement>(null);
   const size = useCourse((state) => state.course.size);
-  const theme = useCourse((state) => state.course.theme);
-  const media = useCourse((state) => state.media);
+  const theme = useCourse((state) => themeOn(state.course, state.selection.slide));
+  const media = useCourse((state) => mediaWith(state.media, theme, state.course));
   const sources = useCourse((state) => state.sources);
   const made = useCourse((state) => (state.selection.slide ? state.slides[state.selection.slide] : undefined));
   const slide = useAsLooked(made);

@@ -16,6 +16,7 @@ import { BankNews } from "./BankNews";
 import { FromABank } from "./BankWindows";
 import { Defaults } from "./Defaults";
 import { LearnerDraw } from "./LearnerDraw";
+import { Look } from "./Look";
 import { Numbers } from "./Numbers";
 import { showQuiz } from "./page";
 import { endQuiz } from "./quizDefaults";
@@ -27,7 +28,7 @@ import { Taking } from "./Taking";
 import { Unset } from "./Unset";
 import { useQuizNumbers } from "./useQuizNumbers";
 
-const PARTS = [["which", t("whichQuestions")], ["taken", t("howItIsTaken")], ["results", t("scoringAndResults")], ["defaults", t("defaultsOfQuestions")]] as const;
+const PARTS = [["which", t("whichQuestions")], ["taken", t("howItIsTaken")], ["results", t("scoringAndResults")], ["defaults", t("defaultsOfQuestions")], ["look", t("lookOfTheQuiz")]] as const;
 const TAB = {
   fontWeight: 600, fontSize: "13.5px", color: "quiet", py: "1.5", cursor: "pointer", borderBottomWidth: "2px", borderColor: "transparent", mb: "-1px",
   _selected: { color: "ink", borderColor: "marigold" }, _focusVisible: { outline: "2px solid", outlineColor: "sky" },
@@ -55,6 +56,7 @@ export default function QuizPage({ section }: { section: Section }): ReactNode {
             <Tabs.Content value="taken" p="0"><Taking section={section} quiz={quiz} own={own} /></Tabs.Content>
             <Tabs.Content value="results" p="0"><Results section={section} quiz={quiz} own={own} asked={Math.round(numbers.numbers?.asked ?? 0)} /></Tabs.Content>
             <Tabs.Content value="defaults" p="0"><Defaults section={section} quiz={quiz} own={own} /></Tabs.Content>
+            <Tabs.Content value="look" p="0"><Look section={section} quiz={quiz} own={own} /></Tabs.Content>
           </Box>
           <Flex as="section" direction="column" gap="3" w="250px" flex="none" aria-label={t("numbers")}>
             <Numbers {...numbers} mark={quiz.pass_mark ?? mark} />

@@ -12,6 +12,7 @@ import { t } from "../../../words/quiz";
 import { useCourse } from "../../store/store";
 import { Outcomes } from "./Outcomes";
 import { PostCard } from "./PostCard";
+import { WhenOver } from "./WhenOver";
 import { addBand, bandEach, bandsByPart, changeBand, changeBanded, changeQuiz, makePanels, MOST_BANDS, purposeOf, removeBand, setPurpose, withoutPanels, type Purpose } from "./quizzes";
 
 const COUNTS = [["best", t("countsBest")], ["last", t("countsLast")], ["first", t("countsFirst")], ["mean", t("countsMean")]] as const;
@@ -39,6 +40,7 @@ export function Results({ section, quiz, own, asked }: { section: Section; quiz:
       </Box>
       <Outcomes section={section.id} quiz={quiz} own={own} />
       <Bands section={section.id} quiz={quiz} asked={asked} />
+      <WhenOver section={section} quiz={quiz} />
       <PostCard section={section.id} quiz={quiz} />
     </Flex>
   );

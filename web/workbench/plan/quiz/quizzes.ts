@@ -256,7 +256,8 @@ export function setTags(slide: string, text: string): void {
   if (found && tags.join() !== found.tags.join()) changeSlide(t("tags"), { ...found, tags });
 }
 
-function changeSection(id: string, label: string, change: (section: Section) => Partial<Section>, merge?: string): void {
+/** Change what a section says, as one step. */
+export function changeSection(id: string, label: string, change: (section: Section) => Partial<Section>, merge?: string): void {
   apply(label, { course: sectionChanged(id, change) }, merge ? { merge } : {});
 }
 
