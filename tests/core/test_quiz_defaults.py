@@ -9,6 +9,7 @@ from zigzag_core.course.questions.settings import SETTINGS, QuestionDefaults
 from zigzag_core.editing.adding import add
 from zigzag_core.editing.quizzes.making import plant_questions
 from zigzag_core.editing.quizzes.reading import read_questions
+from zigzag_core.editing.search import find, replace
 from zigzag_core.packaging.incremental import Compilation
 from zigzag_core.verification.findings.document import findings
 
@@ -111,3 +112,21 @@ def _with(document: CourseDocument, defaults: QuestionDefaults | None) -> Course
     quiz = section.quiz.model_copy(update={"defaults": defaults})
     return document.model_copy(update={"course": document.course.model_copy(update={
         "sections": (section.model_copy(update={"quiz": quiz}),)})})
+
+
+def test_words_of_defaults_are_found_once_and_replaced_on_the_buttons_too():
+    document = _with(following(keys_course(), "right", "submit_label"), DEFAULTS)
+    buttons = {q.submit for s in document.slides for q in s.questions}
+
+    def labels(course):
+        return {e.label for s in course.slides for e in s.elements if e.id in buttons}
+
+    seen, check = (find(document, "texts", words) for words in ("Well seen", "Check"))
+    assert [one.spot.slide for one in seen] == [None] == [one.spot.slide for one in check]
+    assert find(document, "texts", plain(document.slides[2].questions[0].feedback.right)) == ()
+    after = replace(document, "texts", "Check", "Tell me")
+    assert labels(after) == {"Tell me"} and find(after, "texts", "Check") == ()
+    said = replace(after, "texts", "seen", "done")
+    assert plain(said.course.sections[0].quiz.defaults.right) == "Well done."
+    bands = replace(said, "texts", said.course.sections[0].quiz.sets[0].name, "Other")
+    assert bands.course.sections[0].quiz.sets[0].name == "Other"

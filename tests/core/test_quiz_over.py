@@ -10,6 +10,7 @@ from zigzag_core.course.rules.rule import (
     ToSlide,
 )
 from zigzag_core.course.rules.variables import NumberVariable
+from zigzag_core.tracking.scorm12 import lesson_status
 from zigzag_core.verification.findings.document import findings
 
 from .test_quiz_taking import Taker, taken_course
@@ -60,6 +61,8 @@ def test_it_can_lead_on_mark_the_course_and_let_another_try_begin():
     learner = Taker(told("quiz_passed", Mark(status="passed"), GoTo(go=ToSlide(slide=after)),
                           pass_mark=60)).does("next").answers(True, True, True, True)
     assert learner.title == "After" and learner.state.success == "passed"
+    # No result counts for this course, but it is marked.
+    assert lesson_status(learner.index, learner.state) == "passed"
     learner = Taker(told("quiz_failed", StartOver(what="quiz"), pass_mark=60))
     learner.does("next").answers(True, False, False, False)
     assert learner.quiz("attempt") == 2 and learner.title != "Your result"

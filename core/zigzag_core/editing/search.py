@@ -3,7 +3,7 @@
 import re
 from collections.abc import Callable, Collection, Iterator
 from dataclasses import dataclass, field
-from typing import Any, Literal
+from typing import Any, Literal, TypeVar
 
 from zigzag_core.course import (
     Button,
@@ -21,11 +21,20 @@ from zigzag_core.course import (
     TextRun,
 )
 from zigzag_core.course.document import valid_slide
+from zigzag_core.course.questions.following import (
+    defaults_by_slide,
+    follows_words,
+    labels_followed,
+    with_labels,
+)
 from zigzag_core.course.questions.question import OpenAnswer
+from zigzag_core.course.questions.settings import LABELS, WORDS, QuestionDefaults
+from zigzag_core.course.quizzes import Band, QuestionSet, Quiz
 from zigzag_core.course.reporting import Progress, telling, untold
 from zigzag_core.course.style.style import Looks
 
 What = Literal["texts", "names", "alternatives", "colours", "fonts"]
+NamedPart = TypeVar("NamedPart", QuestionSet, Band)
 _COLOURS = ("fill", "border_colour", "text_colour")
 _AROUND = 40
 _VALUE = "\ufffc"
@@ -172,10 +181,14 @@ def _through(
     course = _course(document.course, search)
     course = Course.model_validate(course.model_dump()) if search.replaced else document.course
     slides = []
+    defaults = defaults_by_slide(course.slides, course.sections)
     for slide in telling(document.slides, progress):
         before = search.replaced
-        changed = _slide(slide, search)
-        slides.append(valid_slide(changed) if search.replaced > before else slide)
+        follows = defaults.get(slide.id)
+        changed = _slide(slide, follows, search)
+        # What is replaced in a default is on the buttons that follow it, too.
+        slides.append(with_labels(valid_slide(changed) if search.replaced > before else slide,
+                                  follows))
     return document.model_copy(update={"course": course, "slides": tuple(slides)})
 
 
@@ -185,7 +198,8 @@ def _course(course: Course, search: _Search) -> Course:
         update["title"] = search.text(Spot(None, None, "title"), course.title, 200)
         update["sections"] = tuple(
             section.model_copy(update={
-                "title": search.text(Spot(None, None, f"section {section.id}"), section.title, 200)
+                "title": search.text(Spot(None, None, f"section {section.id}"), section.title, 200),
+                "quiz": section.quiz and _quiz(section.id, section.quiz, search),
             })
             for section in course.sections
         )
@@ -205,26 +219,50 @@ def _course(course: Course, search: _Search) -> Course:
     return course.model_copy(update=update)
 
 
-def _slide(slide: Slide, search: _Search) -> Slide:
+def _quiz(section: str, quiz: Quiz, search: _Search) -> Quiz:
+    """The quiz with the names of its sets and bands changed, and what its questions follow."""
+    def named(part: NamedPart) -> NamedPart:
+        name = search.text(Spot(None, None, f"name {part.id}"), part.name, 200)
+        return part.model_copy(update={"name": name})
+
     update: dict[str, Any] = {
-        "elements": tuple(_element(slide.id, element, search) for element in slide.elements)
-    }
+        "sets": tuple(map(named, quiz.sets)), "bands": tuple(map(named, quiz.bands))}
+    if quiz.defaults:
+        update["defaults"] = quiz.defaults.model_copy(update={
+            **{part: search.rich(Spot(None, None, f"default {part} {section}"),
+                                 getattr(quiz.defaults, part)) for part in WORDS},
+            **{part: search.text(Spot(None, None, f"default {part} {section}"),
+                                 getattr(quiz.defaults, part), 80) for part in LABELS}})
+    return quiz.model_copy(update=update)
+
+
+def _slide(slide: Slide, defaults: QuestionDefaults | None, search: _Search) -> Slide:
+    follow = labels_followed(slide, defaults) if search.what == "texts" else {}
+    update: dict[str, Any] = {"elements": tuple(
+        element if element.id in follow else _element(slide.id, element, search)
+        for element in slide.elements)}
     if search.what == "texts":
         for part, limit in (("title", 200), ("notes", 20_000), ("transcript", 20_000)):
             update[part] = search.text(Spot(slide.id, None, part), getattr(slide, part), limit)
-        update["questions"] = tuple(_question(slide.id, q, search) for q in slide.questions)
+        update["questions"] = tuple(
+            _question(slide.id, q, defaults, search) for q in slide.questions)
     if search.what == "colours" and slide.background:
         colour = search.text(Spot(slide.id, None, "background"), slide.background.colour)
         update["background"] = slide.background.model_copy(update={"colour": colour})
     return slide.model_copy(update=update)
 
 
-def _question(slide: str, question: Question, search: _Search) -> Question:
-    """The question with what is said after it changed, and what is said for each answer."""
+def _question(
+    slide: str, question: Question, defaults: QuestionDefaults | None, search: _Search
+) -> Question:
+    """The question with what is said after it changed, and what is said for each answer.
+
+    What it follows stands in the defaults of its quiz: of its own words nobody sees these.
+    """
     feedback = question.feedback
     texts: dict[str, Any] = {
         part: search.rich(Spot(slide, question.prompt, f"{part} feedback"), getattr(feedback, part))
-        for part in ("right", "partly", "wrong", "last", "time_up", "nothing", "answered")
+        for part in WORDS if defaults is None or not follows_words(question, defaults, part)
     }
     texts["hints"] = tuple(
         search.rich(Spot(slide, question.prompt, f"hint {n}"), hint)

@@ -24,10 +24,10 @@ _RESULTS = {"right": "correct", "wrong": "wrong", "neutral": "neutral"}
 def lesson_status(index: Index, state: State) -> str:
     """Return the one status in which SCORM 1.2 holds completion and success together.
 
-    Where passing counts: *passed* when all is done, *failed* as soon as it is final. Where it
-    does not: *completed*, whatever the score.
+    Where passing counts, or a rule has marked the course as passed or failed: *passed* when all is
+    done, *failed* as soon as it is final. Where it does not: *completed*, whatever the score.
     """
-    if not index.program.completion.passing:
+    if not index.program.completion.passing and not state.marked:
         return "completed" if state.completed else "incomplete"
     if state.completed and state.success == "passed":
         return "passed"

@@ -15,7 +15,7 @@ export type Answered = Extract<Effect, { effect: "answered" }>;
 const RESULTS = { right: "correct", wrong: "wrong", neutral: "neutral" } as const;
 
 function lessonStatus(index: Index, state: State): string {
-  if (!index.program.completion.passing) return state.completed ? "completed" : "incomplete";
+  if (!index.program.completion.passing && !state.marked) return state.completed ? "completed" : "incomplete";
   if (state.completed && state.success === "passed") return "passed";
   return state.success === "failed" ? "failed" : "incomplete";
 }

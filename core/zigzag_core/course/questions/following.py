@@ -36,11 +36,20 @@ def with_defaults(slide: Slide, defaults: QuestionDefaults | None) -> Slide:
     """
     if defaults is None or not any(question.follows for question in slide.questions):
         return slide
-    labels = dict(_labels(slide.questions, defaults))
-    return slide.model_copy(update={
-        "questions": tuple(_followed(question, defaults) for question in slide.questions),
-        "elements": tuple(_labelled(element, labels) for element in slide.elements),
-    })
+    return with_labels(slide, defaults).model_copy(update={
+        "questions": tuple(_followed(question, defaults) for question in slide.questions)})
+
+
+def with_labels(slide: Slide, defaults: QuestionDefaults | None) -> Slide:
+    """Return `slide` with the words that its buttons follow; itself where it has them already."""
+    labels = labels_followed(slide, defaults)
+    elements = tuple(_labelled(element, labels) for element in slide.elements)
+    return slide if elements == slide.elements else slide.model_copy(update={"elements": elements})
+
+
+def labels_followed(slide: Slide, defaults: QuestionDefaults | None) -> dict[str, str]:
+    """Return, by button of `slide`, the words on it that are a default."""
+    return dict(_labels(slide.questions, defaults)) if defaults else {}
 
 
 def _followed(question: Question, defaults: QuestionDefaults) -> Question:
@@ -50,7 +59,7 @@ def _followed(question: Question, defaults: QuestionDefaults) -> Question:
         if setting in FIELDS:
             fields |= {name: getattr(defaults, name) for name in FIELDS[setting]
                        if name in type(question).model_fields}
-        elif setting in DESIGN or _has_words(defaults, setting):
+        elif setting in DESIGN or follows_words(question, defaults, setting):
             said[setting] = getattr(defaults, setting)
     if "loss" in question.follows:
         fields["attempt_points"] = ()
@@ -59,8 +68,10 @@ def _followed(question: Question, defaults: QuestionDefaults) -> Question:
     return question.model_copy(update=fields)
 
 
-def _has_words(defaults: QuestionDefaults, setting: Setting) -> bool:
-    return setting in WORDS and bool(plain(getattr(defaults, setting)))
+def follows_words(question: Question, defaults: QuestionDefaults, setting: Setting) -> bool:
+    """Return whether `question` says the words of `defaults` after an outcome, not its own."""
+    return setting in WORDS and setting in question.follows and bool(
+        plain(getattr(defaults, setting)))
 
 
 def _labels(
