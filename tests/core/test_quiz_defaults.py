@@ -4,6 +4,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 from zigzag_core.compiler.compile import compile_course
 from zigzag_core.course import CourseDocument, SlideSize, plain, rich
+from zigzag_core.course.questions.feedback import Shown, ShownAlong
 from zigzag_core.course.questions.following import following_defaults, with_defaults
 from zigzag_core.course.questions.settings import SETTINGS, QuestionDefaults
 from zigzag_core.editing.adding import add
@@ -24,7 +25,8 @@ def SOURCE(file):
 DEFAULTS = QuestionDefaults(
     points=3, penalty=1, floor=-1, unanswered=2, attempts=4, attempt_loss=0.5, time_limit=90,
     partial="right_parts", required=True, show_right=True, right=rich("Well seen."), place="over",
-    tells=True, submit_label="Check", reset_label="Once more")
+    tells=True, shows=(ShownAlong(after="right", picture="bellpic", sound="bell"),),
+    submit_label="Check", reset_label="Once more")
 
 
 def test_a_new_question_follows_all_but_what_suits_its_kind():
@@ -35,6 +37,7 @@ def test_a_new_question_follows_all_but_what_suits_its_kind():
     assert (question.required, question.show_right, question.unanswered) == (True, True, 2)
     assert plain(question.feedback.right) == "Well seen."
     assert (question.feedback.place, question.feedback.tells) == ("over", True)
+    assert question.feedback.shows == (Shown(after="right", picture="bellpic", sound="bell"),)
     # An empty default leaves the question its own words.
     assert question.feedback.last == made.questions[0].feedback.last
     truth, _, _ = add(slide("slidetwo"), "true_false", fresh_ids(2), SlideSize())

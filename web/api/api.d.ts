@@ -3796,7 +3796,7 @@ export interface components {
              * Follows
              * @default []
              */
-            follows: ("points" | "penalty" | "unanswered" | "partial" | "attempts" | "loss" | "time_limit" | "shuffle" | "submit_is" | "required" | "show_right" | "right" | "partly" | "wrong" | "last" | "time_up" | "nothing" | "answered" | "place" | "tells" | "submit_label" | "reset_label")[];
+            follows: ("points" | "penalty" | "unanswered" | "partial" | "attempts" | "loss" | "time_limit" | "shuffle" | "submit_is" | "required" | "show_right" | "right" | "partly" | "wrong" | "last" | "time_up" | "nothing" | "answered" | "place" | "tells" | "shows" | "submit_label" | "reset_label")[];
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -4229,7 +4229,7 @@ export interface components {
              * Follows
              * @default []
              */
-            follows: ("points" | "penalty" | "unanswered" | "partial" | "attempts" | "loss" | "time_limit" | "shuffle" | "submit_is" | "required" | "show_right" | "right" | "partly" | "wrong" | "last" | "time_up" | "nothing" | "answered" | "place" | "tells" | "submit_label" | "reset_label")[];
+            follows: ("points" | "penalty" | "unanswered" | "partial" | "attempts" | "loss" | "time_limit" | "shuffle" | "submit_is" | "required" | "show_right" | "right" | "partly" | "wrong" | "last" | "time_up" | "nothing" | "answered" | "place" | "tells" | "shows" | "submit_label" | "reset_label")[];
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -4666,7 +4666,7 @@ export interface components {
              * Follows
              * @default []
              */
-            follows: ("points" | "penalty" | "unanswered" | "partial" | "attempts" | "loss" | "time_limit" | "shuffle" | "submit_is" | "required" | "show_right" | "right" | "partly" | "wrong" | "last" | "time_up" | "nothing" | "answered" | "place" | "tells" | "submit_label" | "reset_label")[];
+            follows: ("points" | "penalty" | "unanswered" | "partial" | "attempts" | "loss" | "time_limit" | "shuffle" | "submit_is" | "required" | "show_right" | "right" | "partly" | "wrong" | "last" | "time_up" | "nothing" | "answered" | "place" | "tells" | "shows" | "submit_label" | "reset_label")[];
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -5124,7 +5124,7 @@ export interface components {
              * Follows
              * @default []
              */
-            follows: ("points" | "penalty" | "unanswered" | "partial" | "attempts" | "loss" | "time_limit" | "shuffle" | "submit_is" | "required" | "show_right" | "right" | "partly" | "wrong" | "last" | "time_up" | "nothing" | "answered" | "place" | "tells" | "submit_label" | "reset_label")[];
+            follows: ("points" | "penalty" | "unanswered" | "partial" | "attempts" | "loss" | "time_limit" | "shuffle" | "submit_is" | "required" | "show_right" | "right" | "partly" | "wrong" | "last" | "time_up" | "nothing" | "answered" | "place" | "tells" | "shows" | "submit_label" | "reset_label")[];
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -5566,7 +5566,7 @@ export interface components {
              * Follows
              * @default []
              */
-            follows: ("points" | "penalty" | "unanswered" | "partial" | "attempts" | "loss" | "time_limit" | "shuffle" | "submit_is" | "required" | "show_right" | "right" | "partly" | "wrong" | "last" | "time_up" | "nothing" | "answered" | "place" | "tells" | "submit_label" | "reset_label")[];
+            follows: ("points" | "penalty" | "unanswered" | "partial" | "attempts" | "loss" | "time_limit" | "shuffle" | "submit_is" | "required" | "show_right" | "right" | "partly" | "wrong" | "last" | "time_up" | "nothing" | "answered" | "place" | "tells" | "shows" | "submit_label" | "reset_label")[];
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -5803,7 +5803,7 @@ export interface components {
              * Follows
              * @default []
              */
-            follows: ("points" | "penalty" | "unanswered" | "partial" | "attempts" | "loss" | "time_limit" | "shuffle" | "submit_is" | "required" | "show_right" | "right" | "partly" | "wrong" | "last" | "time_up" | "nothing" | "answered" | "place" | "tells" | "submit_label" | "reset_label")[];
+            follows: ("points" | "penalty" | "unanswered" | "partial" | "attempts" | "loss" | "time_limit" | "shuffle" | "submit_is" | "required" | "show_right" | "right" | "partly" | "wrong" | "last" | "time_up" | "nothing" | "answered" | "place" | "tells" | "shows" | "submit_label" | "reset_label")[];
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -5993,7 +5993,7 @@ export interface components {
              * Follows
              * @default []
              */
-            follows: ("points" | "penalty" | "unanswered" | "partial" | "attempts" | "loss" | "time_limit" | "shuffle" | "submit_is" | "required" | "show_right" | "right" | "partly" | "wrong" | "last" | "time_up" | "nothing" | "answered" | "place" | "tells" | "submit_label" | "reset_label")[];
+            follows: ("points" | "penalty" | "unanswered" | "partial" | "attempts" | "loss" | "time_limit" | "shuffle" | "submit_is" | "required" | "show_right" | "right" | "partly" | "wrong" | "last" | "time_up" | "nothing" | "answered" | "place" | "tells" | "shows" | "submit_label" | "reset_label")[];
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -6180,7 +6180,7 @@ export interface components {
              * Follows
              * @default []
              */
-            follows: ("points" | "penalty" | "unanswered" | "partial" | "attempts" | "loss" | "time_limit" | "shuffle" | "submit_is" | "required" | "show_right" | "right" | "partly" | "wrong" | "last" | "time_up" | "nothing" | "answered" | "place" | "tells" | "submit_label" | "reset_label")[];
+            follows: ("points" | "penalty" | "unanswered" | "partial" | "attempts" | "loss" | "time_limit" | "shuffle" | "submit_is" | "required" | "show_right" | "right" | "partly" | "wrong" | "last" | "time_up" | "nothing" | "answered" | "place" | "tells" | "shows" | "submit_label" | "reset_label")[];
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -6722,7 +6722,7 @@ export interface components {
              * Follows
              * @default []
              */
-            follows: ("points" | "penalty" | "unanswered" | "partial" | "attempts" | "loss" | "time_limit" | "shuffle" | "submit_is" | "required" | "show_right" | "right" | "partly" | "wrong" | "last" | "time_up" | "nothing" | "answered" | "place" | "tells" | "submit_label" | "reset_label")[];
+            follows: ("points" | "penalty" | "unanswered" | "partial" | "attempts" | "loss" | "time_limit" | "shuffle" | "submit_is" | "required" | "show_right" | "right" | "partly" | "wrong" | "last" | "time_up" | "nothing" | "answered" | "place" | "tells" | "shows" | "submit_label" | "reset_label")[];
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -7261,7 +7261,7 @@ export interface components {
              * Follows
              * @default []
              */
-            follows: ("points" | "penalty" | "unanswered" | "partial" | "attempts" | "loss" | "time_limit" | "shuffle" | "submit_is" | "required" | "show_right" | "right" | "partly" | "wrong" | "last" | "time_up" | "nothing" | "answered" | "place" | "tells" | "submit_label" | "reset_label")[];
+            follows: ("points" | "penalty" | "unanswered" | "partial" | "attempts" | "loss" | "time_limit" | "shuffle" | "submit_is" | "required" | "show_right" | "right" | "partly" | "wrong" | "last" | "time_up" | "nothing" | "answered" | "place" | "tells" | "shows" | "submit_label" | "reset_label")[];
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -7299,9 +7299,7 @@ export interface components {
         };
         /**
          * Shown
-         * @description What comes with the words after an outcome: a picture, a sound.
-         *
-         *     An `overlay` of the slide opens instead of the words.
+         * @description What comes with the words; or an `overlay` of the slide opens instead of them.
          */
         Shown: {
             /**
@@ -7465,7 +7463,7 @@ export interface components {
              * Follows
              * @default []
              */
-            follows: ("points" | "penalty" | "unanswered" | "partial" | "attempts" | "loss" | "time_limit" | "shuffle" | "submit_is" | "required" | "show_right" | "right" | "partly" | "wrong" | "last" | "time_up" | "nothing" | "answered" | "place" | "tells" | "submit_label" | "reset_label")[];
+            follows: ("points" | "penalty" | "unanswered" | "partial" | "attempts" | "loss" | "time_limit" | "shuffle" | "submit_is" | "required" | "show_right" | "right" | "partly" | "wrong" | "last" | "time_up" | "nothing" | "answered" | "place" | "tells" | "shows" | "submit_label" | "reset_label")[];
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -8556,7 +8554,7 @@ export interface components {
              * Follows
              * @default []
              */
-            follows: ("points" | "penalty" | "unanswered" | "partial" | "attempts" | "loss" | "time_limit" | "shuffle" | "submit_is" | "required" | "show_right" | "right" | "partly" | "wrong" | "last" | "time_up" | "nothing" | "answered" | "place" | "tells" | "submit_label" | "reset_label")[];
+            follows: ("points" | "penalty" | "unanswered" | "partial" | "attempts" | "loss" | "time_limit" | "shuffle" | "submit_is" | "required" | "show_right" | "right" | "partly" | "wrong" | "last" | "time_up" | "nothing" | "answered" | "place" | "tells" | "shows" | "submit_label" | "reset_label")[];
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -9801,6 +9799,11 @@ export interface components {
             /** Tells */
             tells?: boolean | null;
             /**
+             * Shows
+             * @default []
+             */
+            shows: components["schemas"]["ShownAlong"][];
+            /**
              * Submit Label
              * @default
              */
@@ -10009,6 +10012,26 @@ export interface components {
              */
             rules: components["schemas"]["Rule"][];
             quiz?: components["schemas"]["Quiz"] | null;
+        };
+        /**
+         * ShownAlong
+         * @description What comes with the words after an outcome: a picture, a sound.
+         */
+        ShownAlong: {
+            /**
+             * After
+             * @enum {string}
+             */
+            after: "right" | "partly" | "wrong" | "last" | "time_up" | "nothing" | "answered";
+            /** Picture */
+            picture?: string | null;
+            /**
+             * Alt
+             * @default
+             */
+            alt: string;
+            /** Sound */
+            sound?: string | null;
         };
         /**
          * SlideOut

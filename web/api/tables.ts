@@ -30,7 +30,7 @@ export const PART_LISTS = ["choices", "items", "targets", "spots", "rows"] as co
 
 export const SINGLE_PARTS = ["prompt", "submit", "reset", "field", "text", "on"] as const;
 
-export const SETTINGS = {"fields": {"points": ["points"], "penalty": ["penalty", "floor"], "unanswered": ["unanswered"], "partial": ["partial"], "attempts": ["attempts"], "loss": ["attempt_loss"], "time_limit": ["time_limit", "extendable"], "shuffle": ["shuffle"], "submit_is": ["submit_is"], "required": ["required"], "show_right": ["show_right"]}, "words": ["right", "partly", "wrong", "last", "time_up", "nothing", "answered"], "design": ["place", "tells"], "labels": {"submit_label": "submit", "reset_label": "reset"}} as const;
+export const SETTINGS = {"fields": {"points": ["points"], "penalty": ["penalty", "floor"], "unanswered": ["unanswered"], "partial": ["partial"], "attempts": ["attempts"], "loss": ["attempt_loss"], "time_limit": ["time_limit", "extendable"], "shuffle": ["shuffle"], "submit_is": ["submit_is"], "required": ["required"], "show_right": ["show_right"]}, "words": ["right", "partly", "wrong", "last", "time_up", "nothing", "answered"], "design": ["place", "tells", "shows"], "labels": {"submit_label": "submit", "reset_label": "reset"}} as const;
 
 export const MOST_TABLE_PARTS = 12 as const;
 

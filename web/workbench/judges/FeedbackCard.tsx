@@ -2,19 +2,17 @@ import { QUESTIONS } from "../../api/tables";
 import { MOST_HINTS } from "../../api/tables";
 import { Box, Stack, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
-import type { MediaFile, Question, Slide } from "../../api/types";
+import type { Question, Slide } from "../../api/types";
 import { Choose } from "../../kit/Choose";
 import { TextField } from "../../kit/TextField";
-import { kindOf } from "../store/media";
 import { useCourse } from "../store/store";
 import { FoldCard } from "../../kit/FoldCard";
 import { PLACES, TELLS, type Outcome } from "./choices";
 import { Setting } from "./Following";
 import { changeQuestion, isUnjudged } from "./parts";
+import { WithIt } from "./WithIt";
 import { fromLines, lines } from "./words";
 import { t } from "../../words/judges";
-
-type Shown = Question["feedback"]["shows"][number];
 
 const OUTCOMES: readonly (readonly [Outcome, string])[] = [
   ["right", t("correctAnswer")], ["partly", t("partlyCorrectAttemptsLeft")], ["wrong", t("incorrectAttemptsLeft")],
@@ -38,9 +36,10 @@ export function FeedbackCard({ slide, question }: Props): ReactNode {
             <Setting of={outcome} label={label}>
               <TextField label={label} lines={2} value={lines(feedback[outcome])} onChange={(text) => put({ [outcome]: fromLines(text) })} />
             </Setting>
-            <WithIt slide={slide} question={question} outcome={outcome} label={label} onChange={(shows) => put({ shows })} />
+            <WithIt shows={feedback.shows} overlays={slide.overlays} outcome={outcome} label={label} onChange={(shows) => put({ shows })} />
           </Box>
         ))}
+        <Setting of="shows" label={t("picturesAndSounds")} words={t("picturesAsInTheQuiz")}>{null}</Setting>
         {canCome(question, "wrong") && <Hints question={question} onChange={(hints) => put({ hints })} />}
         <Setting of="place" label={t("position")}>
           <Choose label={t("position")} value={feedback.place ?? ""} options={PLACES} onChange={(place) => put({ place: place || null })} />
@@ -95,50 +94,4 @@ function canCome(question: Question, outcome: Outcome): boolean {
     case "partly": return !once && QUESTIONS[question.kind].partly;
     default: return true;
   }
-}
-
-/** A picture, a sound, or an overlay of the slide instead of the words. */
-function WithIt(
-  { slide, question, outcome, label, onChange }: Props & { outcome: Outcome; label: string; onChange: (shows: Shown[]) => void },
-): ReactNode {
-  const media = useCourse((state) => state.course.media);
-  const { shows } = question.feedback;
-  const shown: Shown = shows.find(({ after }) => after === outcome) ?? { after: outcome, picture: null, alt: "", sound: null, overlay: null };
-  const change = (part: Partial<Shown>): void => {
-    const next = { ...shown, ...part };
-    const others = shows.filter(({ after }) => after !== outcome);
-    onChange(next.picture || next.sound || next.overlay ? [...others, next] : others);
-  };
-  const pictures = named(media, "picture");
-  const sounds = named(media, "audio");
-  if (!pictures.length && !sounds.length && !slide.overlays.length) return null;
-  return (
-    <details>
-      <Text as="summary" fontSize="12px" color="quiet" cursor="pointer">{summary(shown, media, slide)}</Text>
-      <Stack gap="1" pl="3" pt="1" role="group" aria-label={t("labelPictureSoundOverlay", { label })}>
-        {pictures.length > 0 && <Choose label={t("picture")} value={shown.picture ?? ""} options={[["", t("none")], ...pictures]} onChange={(picture) => change({ picture: picture || null })} />}
-        {shown.picture && <TextField label={t("textAlternativeOfThePicture")} value={shown.alt} onChange={(alt) => change({ alt })} />}
-        {sounds.length > 0 && <Choose label={t("sound")} value={shown.sound ?? ""} options={[["", t("none")], ...sounds]} onChange={(sound) => change({ sound: sound || null })} />}
-        {slide.overlays.length > 0 && (
-          <Choose
-            label={t("openAnOverlayInstead")} help={t("helpOverlayInstead")} value={shown.overlay ?? ""} options={[["", t("noOverlay")], ...slide.overlays.map(({ id, name }) => [id, name] as const)]}
-            onChange={(overlay) => change({ overlay: overlay || null })}
-          />
-        )}
-      </Stack>
-    </details>
-  );
-}
-
-/** The files of a kind, to choose from. */
-export function named(media: readonly MediaFile[], kind: "picture" | "audio"): [string, string][] {
-  return media.filter((file) => kindOf(file) === kind).map(({ id, name }) => [id, name]);
-}
-
-function summary(shown: Shown, media: readonly MediaFile[], slide: Slide): string {
-  const name = (id: string | null | undefined): string => media.find((file) => file.id === id)?.name ?? "";
-  const overlay = slide.overlays.find(({ id }) => id === shown.overlay);
-  if (overlay) return t("opensNameInstead", { name: overlay.name });
-  const with_ = [name(shown.picture), name(shown.sound)].filter(Boolean);
-  return with_.length ? t("withNames", { names: with_.join(" and ") }) : t("addAPictureASound");
 }

@@ -22,7 +22,7 @@ export function FollowingNote(): ReactNode {
 }
 
 /** A field of a question that may follow its quiz; where it has a value of its own, a way back. */
-export function Setting({ of, label, children }: { of: Name; label: string; children: ReactNode }): ReactNode {
+export function Setting({ of, label, words = t("asInTheQuiz"), children }: { of: Name; label: string; words?: string; children: ReactNode }): ReactNode {
   const around = useContext(Around);
   if (!around || (isWords(of) && !around.defaults[of].blocks.length)) return children;
   const follows = around.question.follows.includes(of);
@@ -33,7 +33,7 @@ export function Setting({ of, label, children }: { of: Name; label: string; chil
         <chakra.button
           type="button" fontSize="11.5px" color="spruce" textDecoration="underline" cursor="pointer" aria-label={t("labelAsInTheQuiz", { label })}
           onClick={() => follow(around.question, of)}
-        >{t("asInTheQuiz")}</chakra.button>
+        >{words}</chakra.button>
       )}
     </Box>
   );

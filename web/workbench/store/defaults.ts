@@ -27,7 +27,8 @@ export function withDefaults(question: Question, defaults: QuestionDefaults | un
   for (const setting of question.follows) {
     for (const name of fieldsOf(setting)) if (name in question) fields[name] = (defaults as Fields)[name];
     if (setting === "loss") fields["attempt_points"] = [];
-    if (isDesign(setting) || (isWords(setting) && defaults[setting].blocks.length)) said[setting] = defaults[setting];
+    if (setting === "shows") said[setting] = defaults.shows.map((shown) => ({ ...shown, overlay: null }));
+    else if (isDesign(setting) || (isWords(setting) && defaults[setting].blocks.length)) said[setting] = defaults[setting];
   }
   return { ...question, ...fields, feedback: { ...question.feedback, ...said } } as Question;
 }

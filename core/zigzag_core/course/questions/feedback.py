@@ -16,16 +16,18 @@ not right, no time left, nothing answered yet, or answered where nothing is judg
 FeedbackPlace = Literal["below", "beside", "over"]
 
 
-class Shown(Model):
-    """What comes with the words after an outcome: a picture, a sound.
-
-    An `overlay` of the slide opens instead of the words.
-    """
+class ShownAlong(Model):
+    """What comes with the words after an outcome: a picture, a sound."""
 
     after: Outcome
     picture: MaybeMedia = None
     alt: Annotated[str, Field(max_length=1_000)] = ""
     sound: MaybeMedia = None
+
+
+class Shown(ShownAlong):
+    """What comes with the words; or an `overlay` of the slide opens instead of them."""
+
     overlay: MaybeOverlay = None
 
 

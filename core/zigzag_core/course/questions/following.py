@@ -10,6 +10,7 @@ from ..document import CourseDocument, Section, Slide
 from ..elements.element import Button, Element
 from ..sections import quizzes_of
 from ..text.rich_text import plain
+from .feedback import Shown
 from .question import Question
 from .settings import DESIGN, FIELDS, LABELS, WORDS, QuestionDefaults, Setting
 
@@ -59,6 +60,8 @@ def _followed(question: Question, defaults: QuestionDefaults) -> Question:
         if setting in FIELDS:
             fields |= {name: getattr(defaults, name) for name in FIELDS[setting]
                        if name in type(question).model_fields}
+        elif setting == "shows":
+            said[setting] = tuple(Shown(**dict(shown)) for shown in defaults.shows)
         elif setting in DESIGN or follows_words(question, defaults, setting):
             said[setting] = getattr(defaults, setting)
     if "loss" in question.follows:

@@ -4,14 +4,14 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from .feedback import FeedbackPlace, OutcomeWords
+from .feedback import FeedbackPlace, OutcomeWords, ShownAlong
 
 Points = Annotated[float, Field(ge=0, le=10_000)]
 
 Setting = Literal[
     "points", "penalty", "unanswered", "partial", "attempts", "loss", "time_limit", "shuffle",
     "submit_is", "required", "show_right", "right", "partly", "wrong", "last", "time_up",
-    "nothing", "answered", "place", "tells", "submit_label", "reset_label",
+    "nothing", "answered", "place", "tells", "shows", "submit_label", "reset_label",
 ]
 """What a question can follow. Some are several fields that go along: see `FIELDS`."""
 
@@ -26,7 +26,7 @@ FIELDS: dict[Setting, tuple[str, ...]] = {
 WORDS: tuple[Setting, ...] = ("right", "partly", "wrong", "last", "time_up", "nothing", "answered")
 """Words of the feedback. Where the default is empty, each question keeps its own."""
 
-DESIGN: tuple[Setting, ...] = ("place", "tells")
+DESIGN: tuple[Setting, ...] = ("place", "tells", "shows")
 """Fields of the feedback that say how it is shown."""
 
 LABELS: dict[Setting, str] = {"submit_label": "submit", "reset_label": "reset"}
@@ -56,5 +56,6 @@ class QuestionDefaults(OutcomeWords):
     show_right: bool = False
     place: FeedbackPlace | None = None
     tells: bool | None = None
+    shows: Annotated[tuple[ShownAlong, ...], Field(max_length=7)] = ()
     submit_label: Label = ""
     reset_label: Label = ""

@@ -1,7 +1,7 @@
 import { Box, Stack, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import type { Course } from "../../../api/types";
-import { named } from "../../judges/FeedbackCard";
+import { named } from "../../judges/WithIt";
 import { changeCourse, useCourse } from "../../store/store";
 import { FoldCard } from "../../../kit/FoldCard";
 import { Check } from "../../../kit/Check";

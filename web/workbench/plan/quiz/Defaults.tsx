@@ -11,6 +11,7 @@ import { t } from "../../../words/quiz";
 import { t as judges } from "../../../words/judges";
 import { PARTIAL } from "../../judges/partial";
 import { PLACES, SUBMIT, TELLS, type Outcome } from "../../judges/choices";
+import { WithIt, named } from "../../judges/WithIt";
 import { fromLines, lines } from "../../judges/words";
 import { useCourse } from "../../store/store";
 import { beginDefaults, changeDefaults, endDefaults, followersOf, letAllFollow, type Followers } from "./quizDefaults";
@@ -42,6 +43,7 @@ interface FieldsProps { section: string; defaults: QuestionDefaults; followers: 
 
 function Fields({ section, defaults, followers }: FieldsProps): ReactNode {
   const put = (label: string, part: Partial<QuestionDefaults>): void => changeDefaults(section, label, part, Object.keys(part).join());
+  const hasFiles = useCourse((state) => named(state.course.media, "picture").length + named(state.course.media, "audio").length > 0);
   const row = (of: Setting, label: string, field: ReactNode): ReactNode => (
     <Row key={of} of={of} label={label} section={section} followers={followers[of]}>{field}</Row>
   );
@@ -83,6 +85,9 @@ function Fields({ section, defaults, followers }: FieldsProps): ReactNode {
       <Part title={t("feedbackAndButtons")}>
         <Text color="quiet" fontSize="12.5px">{t("emptyWordsAreOwn")}</Text>
         {WORDS.map(([outcome, label]) => row(outcome, label, <TextField label={label} lines={2} value={lines(defaults[outcome])} onChange={(text) => put(label, { [outcome]: fromLines(text) })} />))}
+        {hasFiles && row("shows", judges("picturesAndSounds"), WORDS.map(([outcome, label]) => (
+          <WithIt key={outcome} alone shows={defaults.shows.map((one) => ({ ...one, overlay: null }))} outcome={outcome} label={label} onChange={(shows) => put(judges("picturesAndSounds"), { shows: shows.map(({ overlay: _, ...along }) => along) })} />
+        )))}
         {row("place", judges("position"), <Choose label={judges("position")} value={defaults.place ?? ""} options={PLACES} onChange={(place) => put(judges("position"), { place: place || null })} />)}
         {row("tells", judges("howItWasScored"), <Choose label={judges("howItWasScored")} help={judges("helpHowItWasScored")} value={defaults.tells === true ? "yes" : defaults.tells === false ? "no" : ""} options={TELLS} onChange={(tells) => put(judges("howItWasScored"), { tells: tells ? tells === "yes" : null })} />)}
         {row("submit_label", t("wordsOnSubmit"), <TextField label={t("wordsOnSubmit")} value={defaults.submit_label} onChange={(text) => put(t("wordsOnSubmit"), { submit_label: text.slice(0, 80) })} />)}

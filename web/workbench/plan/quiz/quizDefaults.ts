@@ -103,6 +103,8 @@ function valueOf(setting: Setting, question: Question, slide: Slide): unknown {
     const button = slide.elements.find(({ id }) => id === question[role]);
     return button?.kind === "button" ? button.label : undefined;
   }
+  // An overlay is one of the question's own slide.
+  if (setting === "shows") return question.feedback.shows.some(({ overlay }) => overlay) ? undefined : question.feedback.shows.map(({ overlay: _, ...along }) => along);
   if (isWords(setting) || setting === "place" || setting === "tells") return question.feedback[setting] ?? null;
   return fieldsOf(setting).map((name) => (question as unknown as Record<string, unknown>)[name] ?? null);
 }
