@@ -4,10 +4,12 @@ from hypothesis import given
 from hypothesis import strategies as st
 from zigzag_core.compiler.compile import compile_course
 from zigzag_core.course import CourseDocument, SlideSize, plain, rich
+from zigzag_core.course.document import valid_slide
 from zigzag_core.course.questions.feedback import Shown, ShownAlong
 from zigzag_core.course.questions.following import following_defaults, with_defaults
 from zigzag_core.course.questions.settings import SETTINGS, QuestionDefaults
 from zigzag_core.editing.adding import add
+from zigzag_core.editing.quizzes.clearing import with_clear_buttons
 from zigzag_core.editing.quizzes.making import plant_questions
 from zigzag_core.editing.quizzes.reading import read_questions
 from zigzag_core.editing.search import find, replace
@@ -133,3 +135,15 @@ def test_words_of_defaults_are_found_once_and_replaced_on_the_buttons_too():
     assert plain(said.course.sections[0].quiz.defaults.right) == "Well done."
     bands = replace(said, "texts", said.course.sections[0].quiz.sets[0].name, "Other")
     assert bands.course.sections[0].quiz.sets[0].name == "Other"
+
+
+def test_clear_buttons_come_to_all_that_have_none_in_one_step():
+    document = _with(following(keys_course(), "reset_label"), DEFAULTS)
+    made = list(with_clear_buttons(document.course, document.slides, fresh_ids(7)))
+    assert made and {s.id for s in made} == {s.id for s in document.slides if s.questions}
+    for each in made:
+        valid_slide(each)
+        for question in each.questions:
+            button = next(e for e in each.elements if e.id == question.reset)
+            assert button.label == "Once more"
+    assert list(with_clear_buttons(document.course, made, fresh_ids(8))) == []

@@ -73,6 +73,13 @@ def test_where_the_order_is_fixed_nothing_is_postponed_or_jumped_to():
     assert learner.slide == first and not may_go(learner.index, learner.state, third)
 
 
+def test_an_author_can_let_nobody_leave_a_question_for_later():
+    learner = taker(way="free", later=False)
+    first = learner.slide
+    learner.does("postpone")
+    assert learner.slide == first
+
+
 def test_only_onward_leads_to_no_question_again():
     learner = taker(way="onward")
     first, second, *_ = questions(learner)

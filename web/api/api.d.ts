@@ -1347,6 +1347,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/edits/clear-buttons": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Edit Clear Buttons
+         * @description Add a button that clears the answer to each question on the slides that has none.
+         */
+        post: operations["zigzag_server_courses_quiz_edits_api_edit_clear_buttons"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/edits/new-details": {
         parameters: {
             query?: never;
@@ -9872,7 +9892,8 @@ export interface components {
          *     have to pass (`wait`). Whoever comes to one of the `outcomes` has finished the attempt. `bands`
          *     are named ranges of the result (`banded`: of what), from the lowest.
          *
-         *     Learners move among the questions as in the *course*, in any order (*free*), or only *onward*.
+         *     Learners move among the questions as in the *course*, in any order (*free*; with a button to
+         *     leave one for `later`), or only *onward*.
          *     With an `overview` they see all questions of the attempt, can flag some, and can finish from
          *     there. A finished attempt can be looked at again as its `review` says; that `shows` of each
          *     question what is named there.
@@ -9957,6 +9978,11 @@ export interface components {
              * @enum {string}
              */
             way: "course" | "free" | "onward";
+            /**
+             * Later
+             * @default true
+             */
+            later: boolean;
             /**
              * Overview
              * @default false
@@ -11034,6 +11060,15 @@ export interface components {
             /** Section */
             section: string;
             slide: components["schemas"]["Slide"];
+        };
+        /**
+         * ClearButtonsIn
+         * @description The settings of a course, and slides of a quiz.
+         */
+        ClearButtonsIn: {
+            course: components["schemas"]["Course"];
+            /** Slides */
+            slides: components["schemas"]["Slide"][];
         };
         /**
          * Detail
@@ -12634,6 +12669,11 @@ export interface components {
              * @enum {string}
              */
             way: "course" | "free" | "onward";
+            /**
+             * Later
+             * @default true
+             */
+            later: boolean;
             /**
              * Overview
              * @default false
@@ -15898,6 +15938,32 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["PanelsIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Edited"];
+                };
+            };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
+        };
+    };
+    zigzag_server_courses_quiz_edits_api_edit_clear_buttons: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ClearButtonsIn"];
             };
         };
         responses: {

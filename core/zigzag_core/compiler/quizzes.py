@@ -57,9 +57,8 @@ def _program_quiz(
         outcomes=tuple(slide for slide in quiz.outcomes if slide in own),
         bands=tuple(
             ProgramBand(id=b.id, name=b.name, least=b.least, of=b.of) for b in quiz.bands),
-        banded=quiz.banded, way=quiz.way, overview=quiz.overview, review=quiz.review,
-        shows=quiz.shows,
-        away=quiz.away, wait=quiz.wait,
+        banded=quiz.banded, way=quiz.way, later=quiz.later, overview=quiz.overview,
+        review=quiz.review, shows=quiz.shows, away=quiz.away, wait=quiz.wait,
         details=quiz.details if quiz.details in own[:first] else None,
         theme=quiz.theme, title=section.title if quiz.post else "", post=_program_post(quiz.post),
         review_sent=quiz.review_sent and quiz.post is not None)

@@ -136,7 +136,8 @@ class Quiz(Model):
     have to pass (`wait`). Whoever comes to one of the `outcomes` has finished the attempt. `bands`
     are named ranges of the result (`banded`: of what), from the lowest.
 
-    Learners move among the questions as in the *course*, in any order (*free*), or only *onward*.
+    Learners move among the questions as in the *course*, in any order (*free*; with a button to
+    leave one for `later`), or only *onward*.
     With an `overview` they see all questions of the attempt, can flag some, and can finish from
     there. A finished attempt can be looked at again as its `review` says; that `shows` of each
     question what is named there.
@@ -163,6 +164,7 @@ class Quiz(Model):
     bands: tuple[Band, ...] = Field(default=(), max_length=10)
     banded: Banded = "percent"
     way: Way = "course"
+    later: bool = True
     overview: bool = False
     review: Review = "always"
     shows: Annotated[tuple[Shows, ...], Field(max_length=5)] = ("answer",)

@@ -75,10 +75,11 @@ def may_choose(index: Index, state: State, slide: str) -> bool:
 def next_open(index: Index, state: State) -> str | None:
     """Return the next question without an answer after the present one, from the end to the first.
 
-    None where *later* means nothing: all else is answered, or learners go in a fixed order.
+    None where *later* means nothing: all else is answered, learners go in a fixed order, or may not
+    leave a question.
     """
     quiz = under_way(index, state)
-    if quiz is None or quiz.way != "free" or state.slide is None:
+    if quiz is None or quiz.way != "free" or not quiz.later or state.slide is None:
         return None
     slides = taken_slides(index, state, quiz)
     place = slides.index(state.slide) if state.slide in slides else 0

@@ -123,6 +123,7 @@ class ProgramQuiz(Model):
     bands: tuple[ProgramBand, ...] = ()
     banded: Banded = "percent"
     way: Way = "course"
+    later: bool = True
     overview: bool = False
     review: Review = "always"
     shows: tuple[Shows, ...] = ("answer",)

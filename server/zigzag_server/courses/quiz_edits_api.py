@@ -8,6 +8,7 @@ from zigzag_core import course as core
 from zigzag_core.course.questions.descriptors import QuestionKind
 from zigzag_core.course.quizzes import MOST_OUTCOMES
 from zigzag_core.editing.quizzes.certificate import with_certificate
+from zigzag_core.editing.quizzes.clearing import with_clear_buttons
 from zigzag_core.editing.quizzes.details import (
     MOST_DETAILS,
     Detail,
@@ -45,6 +46,13 @@ class CertificateIn(OutcomeIn):
     """The same, and the outcome slides of the quiz, from which a button leads to it."""
 
     outcomes: list[core.Slide] = Field(default=[], max_length=MOST_OUTCOMES)
+
+
+class ClearButtonsIn(Schema):
+    """The settings of a course, and slides of a quiz."""
+
+    course: core.Course
+    slides: list[core.Slide] = Field(max_length=500)
 
 
 class DetailsIn(OutcomeIn):
@@ -113,6 +121,15 @@ def edit_band_panels(request: HttpRequest, data: PanelsIn) -> dict[str, Any]:
     say = say_in(data.course.language, data.course.words)
     slide, made = with_panels(data.course, data.section, data.slide, core.system_ids(), say)
     return edited_slide(data.slide, slide, made)
+
+
+@router.post("/clear-buttons", response=Edited)
+def edit_clear_buttons(request: HttpRequest, data: ClearButtonsIn) -> dict[str, Any]:
+    """Add a button that clears the answer to each question on the slides that has none."""
+    say = say_in(data.course.language, data.course.words)
+    before = {one.id: one for one in data.slides}
+    made = with_clear_buttons(data.course, data.slides, core.system_ids(), say)
+    return edited(before, tuple(made), ())
 
 
 @router.post("/new-details", response=Edited)

@@ -54,7 +54,7 @@ export function mayChoose(index: Index, state: State, slide: string): boolean {
 /** The next question without an answer after the present one, from the end to the first. */
 export function nextOpen(index: Index, state: State): string | null {
   const quiz = underWay(index, state);
-  if (quiz?.way !== "free" || state.slide === null) return null;
+  if (quiz?.way !== "free" || !quiz.later || state.slide === null) return null;
   const slides = takenSlides(index, state, quiz);
   const place = Math.max(slides.indexOf(state.slide), 0);
   const left = new Set<string>(unanswered(index, state, quiz).map(({ slide }) => slide));

@@ -14,6 +14,7 @@ import { PLACES, SUBMIT, TELLS, type Outcome } from "../../judges/choices";
 import { WithIt, named } from "../../judges/WithIt";
 import { fromLines, lines } from "../../judges/words";
 import { useCourse } from "../../store/store";
+import { ClearButtons } from "./ClearButtons";
 import { beginDefaults, changeDefaults, endDefaults, followersOf, letAllFollow, type Followers } from "./quizDefaults";
 
 const WORDS: readonly (readonly [Outcome, string])[] = [
@@ -33,15 +34,16 @@ export function Defaults({ section, quiz, own }: Props): ReactNode {
       <Box bg="paper" borderWidth="1px" borderRadius="card" px="4" py="4" maxW="640px">
         <Text pb="2">{t("noDefaultsYet")}</Text>
         <QuietButton size="sm" onClick={() => beginDefaults(section.id)}>{t("setDefaults")}</QuietButton>
+        <Box pt="4"><ClearButtons own={own} /></Box>
       </Box>
     );
   }
-  return <Fields section={section.id} defaults={quiz.defaults} followers={followers} />;
+  return <Fields section={section.id} defaults={quiz.defaults} followers={followers} own={own} />;
 }
 
-interface FieldsProps { section: string; defaults: QuestionDefaults; followers: Record<Setting, Followers> }
+interface FieldsProps { own: readonly string[]; section: string; defaults: QuestionDefaults; followers: Record<Setting, Followers> }
 
-function Fields({ section, defaults, followers }: FieldsProps): ReactNode {
+function Fields({ own, section, defaults, followers }: FieldsProps): ReactNode {
   const put = (label: string, part: Partial<QuestionDefaults>): void => changeDefaults(section, label, part, Object.keys(part).join());
   const hasFiles = useCourse((state) => named(state.course.media, "picture").length + named(state.course.media, "audio").length > 0);
   const row = (of: Setting, label: string, field: ReactNode): ReactNode => (
@@ -93,6 +95,7 @@ function Fields({ section, defaults, followers }: FieldsProps): ReactNode {
         {row("submit_label", t("wordsOnSubmit"), <TextField label={t("wordsOnSubmit")} value={defaults.submit_label} onChange={(text) => put(t("wordsOnSubmit"), { submit_label: text.slice(0, 80) })} />)}
         {row("reset_label", t("wordsOnClear"), <TextField label={t("wordsOnClear")} value={defaults.reset_label} onChange={(text) => put(t("wordsOnClear"), { reset_label: text.slice(0, 80) })} />)}
       </Part>
+      <ClearButtons own={own} />
       <Box><QuietButton size="sm" onClick={() => endDefaults(section)}>{t("endDefaults")}</QuietButton></Box>
     </Flex>
   );

@@ -40,6 +40,7 @@ export function Taking({ section, quiz, own }: { section: Section; quiz: Quiz; o
       <Part title={t("amongTheQuestions")}>
         <Choose label={t("answersAreJudged")} help={t("judgedHelp")} value={quiz.judged} options={JUDGED} onChange={(judged) => put(t("answersAreJudged"), { judged })} />
         <Choose label={t("wayOfTheQuiz")} help={t("wayHelp")} value={quiz.way} options={WAYS} onChange={(way) => put(t("wayOfTheQuiz"), { way })} />
+        {quiz.way === "free" && <Check label={t("laterButton")} help={t("laterHelp")} value={quiz.later} onChange={(later) => put(t("laterButton"), { later })} />}
         <Choose label={t("reviewOf")} help={t("reviewHelp")} value={quiz.review} options={REVIEWS} onChange={(review) => put(t("reviewOf"), { review })} />
         {quiz.review !== "never" && <Shows shown={quiz.shows} onChange={(shows) => put(t("reviewShows"), { shows })} />}
         <Check label={t("showOverview")} help={t("overviewHelp")} value={quiz.overview} onChange={(overview) => put(t("showOverview"), { overview })} />
