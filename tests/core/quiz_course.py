@@ -72,3 +72,16 @@ def check_drawn(titles: list[str]) -> None:
         assert guests[0] == "Who is at the door?"
     if "The late booking" in guests or "A lost boot" in guests:
         assert guests.index("A lost boot") == guests.index("The late booking") + 1
+
+
+def quizzed(document, sets, **settings):
+    """The course as one quiz, with its questions in so many sets of the same size."""
+    asking = [slide.id for slide in document.slides if slide.questions]
+    size = len(asking) // sets
+    quiz = Quiz(sets=tuple(
+        QuestionSet(id=f"quizset{n}", name=f"Set {n}",
+                    slides=tuple(asking[n * size:(n + 1) * size]))
+        for n in range(sets)), **settings)
+    section = Section(id="secquiz", title="Quiz", before=document.slides[0].id, quiz=quiz)
+    return document.model_copy(update={
+        "course": document.course.model_copy(update={"sections": (section,)})})

@@ -24,6 +24,7 @@ from zigzag_demo.generate import generated_course
 
 from tests.core.test_engine import at_question, click, other_wrong, run
 
+from .quiz_course import quizzed
 from .samples import fresh_ids, index_of, program_of, quiz_course, with_slides
 from .strategies import programs, runs, sensible_run
 
@@ -125,11 +126,29 @@ def test_a_large_course_fits_scorm_12(slides, questions, most):
     """Seen to its end, everything answered and clicked, all variables changed."""
     document, _ = generated_course(slides=slides, questions=questions, seed=1, variables=50)
     index = Index(program_of(document))
-    done = replace(fullest(index), rng=1, variables={
+    assert len(progress.pack(index, _all_done(index))) <= most
+
+
+def test_a_quiz_of_a_hundred_drawn_questions_fits_as_well():
+    """The same, with all questions in four sets, mixed, at the third attempt, some flagged."""
+    document, _ = generated_course(slides=200, questions=100, seed=1, variables=50)
+    index = Index(program_of(quizzed(
+        document, 4, order="mixed", again="unseen", overview=True, time_limit=3_600)))
+    done = _all_done(index)
+    [draw] = done.draws
+    done = replace(done, draws=(replace(draw, attempt=3, seen=draw.slides[::2]),))
+    text = progress.pack(index, done)
+    assert len(done.answers) == 100 and len(text) <= 1_500
+    [back] = progress.unpack(index, text).draws
+    assert (back.slides, back.attempt) == (draw.slides, 3) and {*back.seen} == {*draw.slides[::2]}
+
+
+def _all_done(index):
+    """A run in which everything happened, with values of variables that are usual."""
+    return replace(fullest(index), rng=1, variables={
         v.id: v.default + 17 if isinstance(v, NumberVariable)
         else "Hut by the lake" if isinstance(v, TextVariable) else not v.default
         for v in index.program.variables})
-    assert len(progress.pack(index, done)) <= most
 
 
 def test_the_fullest_run_is_larger_than_any_and_comes_back():
