@@ -246,10 +246,14 @@ def _has_answer(answer: Answer) -> bool:
     return answer.attempts > 0 or bool(answer.given)
 
 
-def _result(index: Index, state: State, quiz: ProgramQuiz) -> Literal["open", "passed", "failed"]:
+def _result(
+    index: Index, state: State, quiz: ProgramQuiz
+) -> Literal["open", "passed", "failed", "finished"]:
     if passed(index, state, quiz):
         return "passed"
-    return "failed" if _finished(index, state, quiz) else "open"
+    if not _finished(index, state, quiz):
+        return "open"
+    return "failed" if _most(graders_of(index, state, quiz)) else "finished"
 
 
 def _finished(index: Index, state: State, quiz: ProgramQuiz) -> bool:

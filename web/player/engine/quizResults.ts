@@ -191,9 +191,10 @@ function isFinished(index: Index, state: State, quiz: ProgramQuiz): boolean {
   return takingOf(state, quiz).finished || (graders.length > 0 && graders.every(({ id }) => answerTo(state, id).locked));
 }
 
-function resultOf(index: Index, state: State, quiz: ProgramQuiz): Exclude<Success, "unknown"> | "open" {
+function resultOf(index: Index, state: State, quiz: ProgramQuiz): Exclude<Success, "unknown"> | "open" | "finished" {
   if (passed(index, state, quiz)) return "passed";
-  return isFinished(index, state, quiz) ? "failed" : "open";
+  if (!isFinished(index, state, quiz)) return "open";
+  return most(gradersOf(index, state, quiz)) > 0 ? "failed" : "finished";
 }
 
 export type OfQuiz = (typeof OF_QUIZ)[number];

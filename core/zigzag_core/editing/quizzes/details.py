@@ -18,6 +18,7 @@ from zigzag_core.course.document import Section
 from zigzag_core.course.elements.element import InputKind
 from zigzag_core.course.layouts.shipped import TITLE_ONLY
 from zigzag_core.course.model import Model, Name
+from zigzag_core.course.posts import Post
 from zigzag_core.course.questions.new_questions import Maker
 from zigzag_core.course.rules.variables import YesNoVariable
 from zigzag_core.course.sections import slides_by_section
@@ -66,7 +67,8 @@ def with_details(
 ) -> tuple[Course, Slide]:
     """Return `course` with a details slide at the beginning of the quiz `section`, and the slide.
 
-    Each detail is kept in a variable of its name. `say` gives the title in the course's language.
+    Each detail is kept in a variable of its name. Where reports have the name that the LMS knows,
+    they get the one that is asked for. `say` gives the title in the course's language.
     Raises `NoQuiz` where the section is no quiz.
     """
     found = next((one for one in course.sections if one.id == section), None)
@@ -85,9 +87,18 @@ def with_details(
             asked.append((detail, variable.id))
     fields = tuple(_fields(asked, Maker(fresh, course.styles, say)))
     slide = slide.model_copy(update={"elements": (*slide.elements, *fields)})
-    quiz = found.quiz.model_copy(update={"details": slide.id})
+    name = next((variable.id for variable in variables
+                 if isinstance(variable, TextVariable) and variable.from_lms), None)
+    quiz = found.quiz.model_copy(update={
+        "details": slide.id, "post": found.quiz.post and _posting(found.quiz.post, name)})
     course = course.model_copy(update={"variables": (*course.variables, *variables)})
     return _opened_by(course, found.model_copy(update={"quiz": quiz}), slide.id), slide
+
+
+def _posting(post: Post, name: str | None) -> Post:
+    return post if name is None else post.model_copy(update={"fields": tuple(
+        field.model_copy(update={"of": name}) if field.of == "learner_name" else field
+        for field in post.fields)})
 
 
 def _opened_by(course: Course, section: Section, slide: str) -> Course:

@@ -32,6 +32,13 @@ const TEXTS = [
 
 type Put = (label: string, change: Partial<Post>, merge?: string) => void;
 
+/** A post as it begins: with the name that learners are asked for, where they are, else that of the LMS. */
+function newPost({ details }: Quiz): Post {
+  const asked = details ? useCourse.getState().course.variables.find((variable) => variable.type === "text" && variable.from_lms) : undefined;
+  const fields = DEFAULTS.Post.fields.map((field) => (asked && field.of === "learner_name" ? { ...field, of: asked.id } : field));
+  return { ...DEFAULTS.Post, fields };
+}
+
 /** The post of a quiz. */
 export function PostCard({ section, quiz }: { section: string; quiz: Quiz }): ReactNode {
   const slug = useCourse((state) => state.slug);
@@ -44,7 +51,7 @@ export function PostCard({ section, quiz }: { section: string; quiz: Quiz }): Re
         <ChakraLink asChild fontSize="13px" textDecoration="underline" color="spruce"><Link to={`/courses/${slug}/reports`}>{t("showReports")}</Link></ChakraLink>
       </Flex>
       <Box pt="1">
-        <Check label={t("sendAReport")} value={Boolean(post)} onChange={(on) => changeQuiz(section, t("sendAReport"), (now) => ({ ...now, post: on ? DEFAULTS.Post : null, review_sent: on && now.review_sent }))} />
+        <Check label={t("sendAReport")} value={Boolean(post)} onChange={(on) => changeQuiz(section, t("sendAReport"), (now) => ({ ...now, post: on ? newPost(now) : null, review_sent: on && now.review_sent }))} />
       </Box>
       {post && (
         <Flex direction="column" gap="2" pt="2">
