@@ -1,0 +1,56 @@
+"""The marks of a script: arrows, brackets, and the backslash that takes their meaning away."""
+
+from collections.abc import Iterator
+
+ARROWS = ("->", "→")
+_SPECIAL = ("\\", "[", "]", "→")
+
+
+def places(text: str, *marks: str) -> Iterator[tuple[int, str]]:
+    """Yield where `marks` stand in `text`, and which, but for those behind a backslash."""
+    at = 0
+    while at < len(text):
+        if text[at] == "\\":
+            at += 2
+            continue
+        mark = next((one for one in marks if text.startswith(one, at)), None)
+        if mark is not None:
+            yield at, mark
+        at += len(mark or " ")
+
+
+def unmarked(text: str) -> str:
+    """Return `text` without backslashes, and without blanks around it."""
+    out, at = [], 0
+    while at < len(text):
+        if text[at] == "\\" and at + 1 < len(text):
+            at += 1
+        out.append(text[at])
+        at += 1
+    return "".join(out).strip()
+
+
+def marked(text: str) -> str:
+    """Return `text` so that `unmarked` gives it back, and no mark is found in it."""
+    for one in _SPECIAL:
+        text = text.replace(one, f"\\{one}")
+    return text.replace("->", "\\->")
+
+
+def parted(text: str) -> tuple[str, str]:
+    """Return `text` before its last arrow, and the name behind it (empty: there is none)."""
+    found = list(places(text, *ARROWS))
+    if not found:
+        return text, ""
+    at, mark = found[-1]
+    return text[:at], unmarked(text[at + len(mark):])
+
+
+def bracketed(text: str) -> tuple[str, str | None]:
+    """Return `text` before the brackets at its end, and what stands in them (None: no brackets)."""
+    text = text.rstrip()
+    marks = list(places(text, "[", "]"))
+    if len(marks) < 2 or marks[-1] != (len(text) - 1, "]") or marks[-2][1] != "[":
+        return text, None
+    at = marks[-2][0]
+    return text[:at], text[at + 1:-1]

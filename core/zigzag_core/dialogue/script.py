@@ -1,0 +1,101 @@
+"""A dialogue as a script: turns, what is said in them, and the replies that lead on.
+
+Turns, speakers, moods and values stand here by their names, as in the text. `reading` makes a
+script of a text, `writing` a text of a script, and `ways` says what ways lead through it.
+"""
+
+from dataclasses import dataclass
+from typing import Literal, get_args
+
+DirectionKind = Literal["backdrop", "sound", "pause"]
+"""What a stage direction sets: where it is, what is heard, how long nobody speaks (s)."""
+
+DIRECTIONS: tuple[DirectionKind, ...] = get_args(DirectionKind)
+
+EndingKind = Literal["good", "bad", "open"]
+"""How a dialogue can end."""
+
+ENDINGS: tuple[EndingKind, ...] = get_args(EndingKind)
+
+ADVICE = "Advice"
+"""What stands in place of a speaker before a line that nobody says."""
+
+POINTS = "points"
+"""What stands in place of a value's name before the points that a reply gives."""
+
+
+@dataclass(frozen=True)
+class Spoken:
+    """A line: who says it, and in which mood. Without a speaker it is advice."""
+
+    speaker: str
+    mood: str
+    text: str
+
+
+@dataclass(frozen=True)
+class Direction:
+    """A stage direction: the `words` name a backdrop or a sound, or are a number of seconds."""
+
+    kind: DirectionKind
+    words: str
+
+
+Part = Spoken | Direction
+
+
+@dataclass(frozen=True)
+class Effect:
+    """A value is changed by a `number`, or `sets` to it."""
+
+    value: str
+    number: float
+    sets: bool = False
+
+
+@dataclass(frozen=True)
+class Reply:
+    """What the learner may say.
+
+    It gives `points` (None: it is not judged) and has `effects`. It is there under a `condition`
+    (as it is typed; empty: always), and only `once` or again and again. It is followed by the beats
+    `then`; without them it leads to the turn that `leads` names, if it names one.
+    """
+
+    text: str
+    leads: str = ""
+    points: float | None = None
+    effects: tuple[Effect, ...] = ()
+    condition: str = ""
+    once: bool = False
+    then: "tuple[Beat, ...]" = ()
+
+
+@dataclass(frozen=True)
+class Beat:
+    """Lines and directions, then the replies to them.
+
+    Without replies it leads to the turn that `leads` names. Where that is empty, and behind replies
+    that lead nowhere themselves, the beat that stands next follows; behind the last one what
+    follows all of them.
+    """
+
+    parts: tuple[Part, ...] = ()
+    replies: tuple[Reply, ...] = ()
+    leads: str = ""
+
+
+@dataclass(frozen=True)
+class Turn:
+    """Beats that can be led to by a name; with an `ending` the dialogue ends behind the last."""
+
+    name: str
+    beats: tuple[Beat, ...] = ()
+    ending: EndingKind | None = None
+
+
+@dataclass(frozen=True)
+class Script:
+    """A dialogue; it begins with its first turn."""
+
+    turns: tuple[Turn, ...] = ()

@@ -1,0 +1,80 @@
+"""What stands in brackets behind a reply or the name of a turn."""
+
+import re
+from dataclasses import replace
+
+from .marks import marked, places, unmarked
+from .script import ENDINGS, POINTS, Effect, EndingKind, Reply
+
+_EFFECT = re.compile(r"(?P<value>[^\W\d][^=+−]*?)\s*(?P<sign>[=+−-])\s*(?P<number>\d+(?:\.\d+)?)")
+_SET = re.compile(r"(?P<value>[^\W\d][^=+−]*?)\s*=\s*[-−](?P<number>\d+(?:\.\d+)?)")
+_POINTS = re.compile(rf"{POINTS}\s+(?P<sign>[-−]?)(?P<number>\d+(?:\.\d+)?)", re.IGNORECASE)
+_IF = re.compile(r"if\s+(.+)", re.IGNORECASE | re.DOTALL)
+
+
+def read_settings(reply: Reply, text: str) -> Reply | None:
+    """Return `reply` with the settings that stand in `text`; None where that is none of them."""
+    for part in _apart(text):
+        read = _one(reply, part)
+        if read is None:
+            return None
+        reply = read
+    return reply
+
+
+def _one(reply: Reply, part: str) -> Reply | None:
+    if part.casefold() == "once":
+        return replace(reply, once=True)
+    if condition := _IF.fullmatch(part):
+        return replace(reply, condition=condition[1].strip())
+    if points := _POINTS.fullmatch(part):
+        return replace(reply, points=_number(points["sign"], points["number"]))
+    if lower := _SET.fullmatch(part):
+        effect = Effect(lower["value"], -float(lower["number"]), sets=True)
+        return replace(reply, effects=(*reply.effects, effect))
+    if found := _EFFECT.fullmatch(part):
+        effect = Effect(found["value"], _number(found["sign"], found["number"]),
+                        sets=found["sign"] == "=")
+        return replace(reply, effects=(*reply.effects, effect))
+    return None
+
+
+def written_settings(reply: Reply) -> str:
+    """Return the settings of `reply` with their brackets; an empty text where it has none."""
+    parts = ["once"] if reply.once else []
+    if reply.points is not None:
+        parts.append(f"{POINTS} {figure(reply.points)}")
+    for effect in reply.effects:
+        sign = "= " if effect.sets else "+" if effect.number >= 0 else ""
+        parts.append(f"{effect.value} {sign}{figure(effect.number)}")
+    if reply.condition:
+        parts.append(f"if {marked(reply.condition)}")
+    return f" [{', '.join(parts)}]" if parts else ""
+
+
+def read_ending(text: str) -> EndingKind | None:
+    """Return the ending that stands in the brackets behind a turn; None where it is none."""
+    words = text.casefold().split()
+    if words[:1] != ["ending"] or len(words) > 2:
+        return None
+    return next((one for one in ENDINGS if [one] == words[1:]), None if words[1:] else "open")
+
+
+def figure(number: float) -> str:
+    """Return a number as it stands in a script."""
+    return f"{number:g}" if abs(number) < 1e6 else f"{number:.0f}"
+
+
+def _apart(text: str) -> list[str]:
+    """The settings one by one: commas part them, but for those behind *if*, which comes last."""
+    found, begin = [], 0
+    for at, _ in places(text, ","):
+        if _IF.match(text[begin:].lstrip()):
+            break
+        found.append(text[begin:at])
+        begin = at + 1
+    return [part for part in map(unmarked, [*found, text[begin:]]) if part]
+
+
+def _number(sign: str, digits: str) -> float:
+    return -float(digits) if sign in ("-", "−") else float(digits)
