@@ -14,6 +14,7 @@ from .model import Id
 Kind = Literal[
     "element", "overlay", "slide", "section", "question", "part", "row", "pattern", "rule", "cue",
     "move", "variable", "medium", "look", "style", "layout", "walkthrough", "set", "band",
+    "dialogue", "turn", "beat", "reply", "line", "speaker",
 ]
 
 

@@ -4,6 +4,7 @@ Turns, speakers, moods and values stand here by their names, as in the text. `re
 script of a text, `writing` a text of a script, and `ways` says what ways lead through it.
 """
 
+from collections.abc import Iterable, Iterator
 from dataclasses import dataclass
 from typing import Literal, get_args
 
@@ -99,3 +100,11 @@ class Script:
     """A dialogue; it begins with its first turn."""
 
     turns: tuple[Turn, ...] = ()
+
+
+def all_beats(beats: Iterable[Beat]) -> Iterator[Beat]:
+    """Yield `beats` and all that stand behind their replies, in the order of the text."""
+    for beat in beats:
+        yield beat
+        for reply in beat.replies:
+            yield from all_beats(reply.then)

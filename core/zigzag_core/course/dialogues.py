@@ -1,0 +1,135 @@
+"""Dialogues: people who talk, and what the learner may reply.
+
+What is said stands in *beats*: lines, then the replies to them. A turn is beats under a name, to
+which replies lead; other beats stand behind one reply. All beats of a dialogue are listed in one
+place, in the order of its script (`zigzag_core.dialogue`), which turns and replies name them from.
+"""
+
+from typing import Annotated, Literal, Self
+
+from pydantic import Field, model_validator
+
+from zigzag_core.dialogue.script import EndingKind
+
+from .kinds import Is, MaybeMedia, Refers, SetVariableRef, Unset
+from .model import Id, Model, Name
+from .rules.expression import Expression
+
+TurnRef = Annotated[Id, Refers(("turn",))]
+BeatRef = Annotated[Id, Refers(("beat",))]
+MaybeTurn = Annotated[TurnRef | None, Unset()]
+MaybeSpeaker = Annotated[Annotated[Id, Refers(("speaker",))] | None, Unset()]
+
+Words = Annotated[str, Field(max_length=1_000)]
+Mood = Annotated[str, Field(max_length=40)]
+TurnName = Annotated[str, Field(min_length=1, max_length=80)]
+MOST_BEATS = 5_000
+
+
+class SaidLine(Model):
+    """A line: its `speaker` says it in a mood; without one it is advice. `voice` is how it sounds.
+    """
+
+    kind: Literal["said"] = "said"
+    id: Annotated[Id, Is("line")]
+    speaker: MaybeSpeaker = None
+    mood: Mood = ""
+    text: Words
+    voice: MaybeMedia = None
+
+
+class StageDirection(Model):
+    """A backdrop or a sound with these words for its name, or a pause of so many seconds."""
+
+    kind: Literal["backdrop", "sound", "pause"]
+    id: Annotated[Id, Is("line")]
+    words: Words = ""
+    media: MaybeMedia = None
+
+
+Line = Annotated[SaidLine | StageDirection, Field(discriminator="kind")]
+
+
+class ValueChange(Model):
+    """A variable is changed by a `number`, or `sets` to it."""
+
+    variable: SetVariableRef
+    number: Annotated[float, Field(ge=-1e9, le=1e9)]
+    sets: bool = False
+
+
+class DialogueReply(Model):
+    """What the learner may say.
+
+    It gives `points` (None: it is not judged) and `changes` variables; it is there under a
+    `condition`, and only `once` or again and again. It is followed by the beats `then`, else it
+    `leads` to a turn. `missing` is the name of one that is not there, and `unread` a condition as
+    it was typed that cannot be read.
+    """
+
+    id: Annotated[Id, Is("reply")]
+    text: Words
+    leads: MaybeTurn = None
+    missing: Annotated[str, Field(max_length=80)] = ""
+    points: Annotated[float, Field(ge=-10_000, le=10_000)] | None = None
+    changes: tuple[ValueChange, ...] = Field(default=(), max_length=20)
+    condition: Expression = True
+    unread: Words = ""
+    once: bool = False
+    then: tuple[BeatRef, ...] = Field(default=(), max_length=MOST_BEATS)
+
+
+class DialogueBeat(Model):
+    """Lines, then replies to them; without replies it may lead to a turn."""
+
+    id: Annotated[Id, Is("beat")]
+    lines: tuple[Line, ...] = Field(default=(), max_length=MOST_BEATS)
+    replies: tuple[DialogueReply, ...] = Field(default=(), max_length=100)
+    leads: MaybeTurn = None
+    missing: Annotated[str, Field(max_length=80)] = ""
+
+
+class DialogueTurn(Model):
+    """Beats under a name; with an `ending` the dialogue ends behind them."""
+
+    id: Annotated[Id, Is("turn")]
+    name: TurnName
+    beats: tuple[BeatRef, ...] = Field(default=(), max_length=MOST_BEATS)
+    ending: EndingKind | None = None
+
+
+class MoodPicture(Model):
+    """How a speaker looks in a mood."""
+
+    mood: Mood
+    picture: MaybeMedia = None
+
+
+class Speaker(Model):
+    """Somebody who speaks, with a picture for each mood; the first one stands for those that lack.
+    """
+
+    id: Annotated[Id, Is("speaker")]
+    name: Annotated[str, Field(min_length=1, max_length=60)]
+    moods: tuple[MoodPicture, ...] = Field(default=(), max_length=40)
+
+
+class Dialogue(Model):
+    """A dialogue; it begins with its first turn."""
+
+    id: Annotated[Id, Is("dialogue")]
+    name: Name
+    speakers: tuple[Speaker, ...] = Field(default=(), max_length=60)
+    turns: tuple[DialogueTurn, ...] = Field(default=(), max_length=500)
+    beats: tuple[DialogueBeat, ...] = Field(default=(), max_length=MOST_BEATS)
+
+    @model_validator(mode="after")
+    def _each_beat_has_one_place(self) -> Self:
+        named = [beat for turn in self.turns for beat in turn.beats]
+        named += [beat for one in self.beats for reply in one.replies for beat in reply.then]
+        if sorted(named) != sorted(beat.id for beat in self.beats):
+            raise ValueError("each beat of a dialogue stands in one turn, or behind one reply")
+        names = [speaker.name.casefold() for speaker in self.speakers]
+        if len(set(names)) != len(names):
+            raise ValueError("two speakers of a dialogue have the same name")
+        return self

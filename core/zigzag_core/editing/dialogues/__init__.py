@@ -1,0 +1,1 @@
+"""Dialogues of the document and their scripts: from one to the other."""
