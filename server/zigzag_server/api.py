@@ -17,6 +17,7 @@ from .accounts.auth import signed_in
 from .accounts.tokens_api import router as tokens
 from .banks.api import router as banks
 from .courses.api import router as courses
+from .courses.dialogues_api import router as dialogues
 from .courses.does_api import router as does
 from .courses.edits_api import router as edits
 from .courses.history_api import router as history
@@ -69,6 +70,7 @@ api.add_router("", history)
 api.add_router("/edits", edits)
 api.add_router("/edits", whole_edits)
 api.add_router("/edits", does)
+api.add_router("/edits", dialogues)
 api.add_router("/edits", layouts)
 api.add_router("/edits", quiz_edits)
 api.add_router("/edits", questions)

@@ -16,9 +16,13 @@ def script(tmp_path):
     return file
 
 
-def _printed(*arguments) -> str:
+def _printed(file, *arguments) -> str:
+    return _said("--read", str(file), *arguments)
+
+
+def _said(*arguments) -> str:
     out = io.StringIO()
-    call_command("dialogue", "--read", *map(str, arguments), stdout=out)
+    call_command("dialogue", *arguments, stdout=out)
     return out.getvalue()
 
 
@@ -30,7 +34,7 @@ def test_what_the_ways_of_a_script_come_to_is_said(script):
         "  ends with “The bench” (good): 1 way",
         "  ends with “Sent away” (bad): 2 ways",
     ]
-    found = json.loads(_printed(script, "--json"))
+    [found] = json.loads(_printed(script, "--json"))
     assert (found["count"], found["mistakes"], found["hints"]) == (3, [], [])
     assert _printed(script, "--script") == LATE_GUEST
 
@@ -50,3 +54,33 @@ def test_a_file_that_is_no_script_is_refused_with_the_reason(tmp_path):
                         (binary, "no text in UTF-8")):
         with pytest.raises(CommandError, match=words):
             _printed(file)
+    with pytest.raises(CommandError, match="of which course"):
+        _said()
+
+
+def test_a_slide_takes_a_script_in_and_plays_it(mika, course, script):
+    with pytest.raises(CommandError, match="No slide has a dialogue yet"):
+        _said(course, "--read", str(script))
+    text = _said(course, "--read", str(script), "--slide", "1")
+    assert "5 turns, 2 endings" in text
+    whole = mika("get", f"/courses/{course}", status=200)
+    assert [one["name"] for one in whole["course"]["variables"]][-1] == "trust"
+    [before] = whole["slides"][0]["slide"]["dialogues"]
+    program = mika("get", f"/courses/{course}/program", status=200)
+    shown = [each["draw"]["name"] for each in program["slides"][0]["elements"]]
+    assert shown.count("Pell") == 5 and "Come in first. Then we see." in shown
+    # What is read in again is the same dialogue, as far as it was not changed.
+    script.write_text(LATE_GUEST.replace("Then we see.", "Then we will see."), encoding="utf-8")
+    _said(course, "--read", str(script))
+    [after] = mika("get", f"/courses/{course}", status=200)["slides"][0]["slide"]["dialogues"]
+    assert after["id"] == before["id"] and after["turns"] == before["turns"]
+    assert "Then we will see." in _said(course, "--script")
+    [figures] = json.loads(_said(course, "--json"))
+    assert (figures["slide"], figures["count"]) == (whole["slides"][0]["slide"]["title"], 3)
+    with pytest.raises(CommandError, match="slides 1 to"):
+        _said(course, "--read", str(script), "--slide", "99")
+
+
+def test_a_course_without_a_dialogue_says_so(course):
+    with pytest.raises(CommandError, match="has no dialogue"):
+        _said(course)

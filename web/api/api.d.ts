@@ -1187,6 +1187,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/edits/dialogue/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Dialogue Read
+         * @description Say what a script is understood as, what is wrong in it, and what its ways come to.
+         */
+        post: operations["zigzag_server_courses_dialogues_api_dialogue_read"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/edits/dialogue/script": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Dialogue Script
+         * @description Return the script of a dialogue as text.
+         */
+        post: operations["zigzag_server_courses_dialogues_api_dialogue_script"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/edits/dialogue": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Edit Dialogue
+         * @description Let a dialogue of the slide say what a script says; without one, the slide gets one.
+         */
+        post: operations["zigzag_server_courses_dialogues_api_edit_dialogue"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/edits/new-slide": {
         parameters: {
             query?: never;
@@ -3626,6 +3686,142 @@ export interface components {
             cue: string;
         };
         /**
+         * Dialogue
+         * @description A dialogue; it begins with its first turn. On its slide it has a box (px).
+         */
+        Dialogue: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * X
+             * @default 80
+             */
+            x: number;
+            /**
+             * Y
+             * @default 120
+             */
+            y: number;
+            /**
+             * W
+             * @default 1120
+             */
+            w: number;
+            /**
+             * H
+             * @default 540
+             */
+            h: number;
+            /**
+             * Speakers
+             * @default []
+             */
+            speakers: components["schemas"]["Speaker"][];
+            /**
+             * Turns
+             * @default []
+             */
+            turns: components["schemas"]["DialogueTurn"][];
+            /**
+             * Beats
+             * @default []
+             */
+            beats: components["schemas"]["DialogueBeat"][];
+        };
+        /**
+         * DialogueBeat
+         * @description Lines, then replies to them; without replies it may lead to a turn.
+         */
+        DialogueBeat: {
+            /** Id */
+            id: string;
+            /**
+             * Lines
+             * @default []
+             */
+            lines: (components["schemas"]["SaidLine"] | components["schemas"]["StageDirection"])[];
+            /**
+             * Replies
+             * @default []
+             */
+            replies: components["schemas"]["DialogueReply"][];
+            /** Leads */
+            leads?: string | null;
+            /**
+             * Missing
+             * @default
+             */
+            missing: string;
+        };
+        /**
+         * DialogueReply
+         * @description What the learner may say.
+         *
+         *     It gives `points` (None: it is not judged) and `changes` variables; it is there under a
+         *     `condition`, and only `once` or again and again. It is followed by the beats `then`, else it
+         *     `leads` to a turn. `missing` is the name of one that is not there, and `unread` a condition as
+         *     it was typed that cannot be read.
+         */
+        DialogueReply: {
+            /** Id */
+            id: string;
+            /** Text */
+            text: string;
+            /** Leads */
+            leads?: string | null;
+            /**
+             * Missing
+             * @default
+             */
+            missing: string;
+            /** Points */
+            points?: number | null;
+            /**
+             * Changes
+             * @default []
+             */
+            changes: components["schemas"]["ValueChange"][];
+            /**
+             * Condition
+             * @default true
+             */
+            condition: unknown;
+            /**
+             * Unread
+             * @default
+             */
+            unread: string;
+            /**
+             * Once
+             * @default false
+             */
+            once: boolean;
+            /**
+             * Then
+             * @default []
+             */
+            then: string[];
+        };
+        /**
+         * DialogueTurn
+         * @description Beats under a name; with an `ending` the dialogue ends behind them.
+         */
+        DialogueTurn: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Beats
+             * @default []
+             */
+            beats: string[];
+            /** Ending */
+            ending?: ("good" | "bad" | "open") | null;
+        };
+        /**
          * Drag
          * @description How an element can be dragged, and where it may be dropped.
          *
@@ -5373,6 +5569,16 @@ export interface components {
             high: number;
         };
         /**
+         * MoodPicture
+         * @description How a speaker looks in a mood.
+         */
+        MoodPicture: {
+            /** Mood */
+            mood: string;
+            /** Picture */
+            picture?: string | null;
+        };
+        /**
          * Move
          * @description A change of place, which begins where the element is then. `times` 0: no end.
          *
@@ -6876,6 +7082,30 @@ export interface components {
             of?: string | null;
         };
         /**
+         * SaidLine
+         * @description A line: its `speaker` says it in a mood; without one it is advice. `voice` is how it sounds.
+         */
+        SaidLine: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "said";
+            /** Id */
+            id: string;
+            /** Speaker */
+            speaker?: string | null;
+            /**
+             * Mood
+             * @default
+             */
+            mood: string;
+            /** Text */
+            text: string;
+            /** Voice */
+            voice?: string | null;
+        };
+        /**
          * SeenCounter
          * @description A text that says how many of a set are left. ``#`` in the words stands for the number.
          */
@@ -7568,6 +7798,11 @@ export interface components {
              */
             patterns: (components["schemas"]["RevealSet"] | components["schemas"]["SeenCounter"] | components["schemas"]["FlipCards"] | components["schemas"]["Steps"] | components["schemas"]["BeforeAfter"] | components["schemas"]["Checklist"] | components["schemas"]["ChoosePath"] | components["schemas"]["SpotPlaces"])[];
             /**
+             * Dialogues
+             * @default []
+             */
+            dialogues: components["schemas"]["Dialogue"][];
+            /**
              * Rules
              * @default []
              */
@@ -7627,6 +7862,21 @@ export interface components {
             h: number;
         };
         /**
+         * Speaker
+         * @description Somebody who speaks, with a picture for each mood; the first one stands for those that lack.
+         */
+        Speaker: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Moods
+             * @default []
+             */
+            moods: components["schemas"]["MoodPicture"][];
+        };
+        /**
          * Spot
          * @description A place to click: an area, and those that are the same place `also`, on other pictures.
          *
@@ -7678,6 +7928,26 @@ export interface components {
              * @default []
              */
             places: string[];
+        };
+        /**
+         * StageDirection
+         * @description A backdrop or a sound with these words for its name, or a pause of so many seconds.
+         */
+        StageDirection: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "backdrop" | "pause" | "sound";
+            /** Id */
+            id: string;
+            /**
+             * Words
+             * @default
+             */
+            words: string;
+            /** Media */
+            media?: string | null;
         };
         /**
          * StartOver
@@ -8585,6 +8855,21 @@ export interface components {
              * @default []
              */
             choices: components["schemas"]["Choice"][];
+        };
+        /**
+         * ValueChange
+         * @description A variable is changed by a `number`, or `sets` to it.
+         */
+        ValueChange: {
+            /** Variable */
+            variable: string;
+            /** Number */
+            number: number;
+            /**
+             * Sets
+             * @default false
+             */
+            sets: boolean;
         };
         /**
          * ValueFormat
@@ -10976,6 +11261,133 @@ export interface components {
             titles: {
                 [key: string]: string;
             };
+            /** Text */
+            text: string;
+        };
+        /**
+         * Least
+         * @description The least and the most of something over all ways; None: there is no bound.
+         */
+        Least: {
+            /** Least */
+            least: number | null;
+            /** Most */
+            most: number | null;
+        };
+        /**
+         * ScriptFigures
+         * @description What the ways of a dialogue come to: see `zigzag_core.dialogue.ways`.
+         */
+        ScriptFigures: {
+            /**
+             * Count
+             * @description so many ways, which may be more than fits into a number
+             */
+            count: string;
+            turns: components["schemas"]["Least"];
+            seconds: components["schemas"]["Least"];
+            replies: components["schemas"]["Least"];
+            /** All Replies */
+            all_replies: number;
+            points: components["schemas"]["Least"];
+        };
+        /**
+         * ScriptHint
+         * @description Something to think of; an `error` keeps learners from an ending.
+         */
+        ScriptHint: {
+            /**
+             * Level
+             * @enum {string}
+             */
+            level: "error" | "warning";
+            /** Code */
+            code: string;
+            /** Words */
+            words: string;
+            /** Turn */
+            turn: string | null;
+        };
+        /**
+         * ScriptMistake
+         * @description What is wrong at a `line` (from 1), and words that may be meant instead.
+         */
+        ScriptMistake: {
+            /** Line */
+            line: number;
+            /** Code */
+            code: string;
+            /** Words */
+            words: string;
+            /** Meant */
+            meant: string[];
+        };
+        /**
+         * ScriptRead
+         * @description What a script was understood as. It has `figures` where something is said in it.
+         */
+        ScriptRead: {
+            /** Turns */
+            turns: components["schemas"]["ScriptTurn"][];
+            /** Mistakes */
+            mistakes: components["schemas"]["ScriptMistake"][];
+            /** Hints */
+            hints: components["schemas"]["ScriptHint"][];
+            figures: components["schemas"]["ScriptFigures"] | null;
+        };
+        /**
+         * ScriptTurn
+         * @description A turn, with the line of its name (from 1).
+         */
+        ScriptTurn: {
+            /** Name */
+            name: string;
+            /** Line */
+            line: number;
+            /** Ending */
+            ending: ("good" | "bad" | "open") | null;
+        };
+        /**
+         * ScriptText
+         * @description The script of a dialogue as text (`docs/dialogue.md`).
+         */
+        ScriptText: {
+            /** Text */
+            text: string;
+        };
+        /**
+         * DialogueIn
+         * @description A slide with its course, and the titles of all slides by id; a dialogue of it by its id.
+         */
+        DialogueIn: {
+            course: components["schemas"]["Course"];
+            slide: components["schemas"]["Slide"];
+            /**
+             * Titles
+             * @default {}
+             */
+            titles: {
+                [key: string]: string;
+            };
+            /** Dialogue */
+            dialogue?: string | null;
+        };
+        /**
+         * ScriptIn
+         * @description The same, and what is said from now on.
+         */
+        ScriptIn: {
+            course: components["schemas"]["Course"];
+            slide: components["schemas"]["Slide"];
+            /**
+             * Titles
+             * @default {}
+             */
+            titles: {
+                [key: string]: string;
+            };
+            /** Dialogue */
+            dialogue?: string | null;
             /** Text */
             text: string;
         };
@@ -15740,6 +16152,84 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Read"];
+                };
+            };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
+        };
+    };
+    zigzag_server_courses_dialogues_api_dialogue_read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ScriptText"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ScriptRead"];
+                };
+            };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
+        };
+    };
+    zigzag_server_courses_dialogues_api_dialogue_script: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DialogueIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ScriptText"];
+                };
+            };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
+        };
+    };
+    zigzag_server_courses_dialogues_api_edit_dialogue: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ScriptIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Edited"];
                 };
             };
             "4XX": components["responses"]["Refused"];

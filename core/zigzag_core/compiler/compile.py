@@ -13,8 +13,9 @@ from zigzag_core.course.sections import quizzes_of
 from zigzag_core.course.style.theme import Colours
 from zigzag_core.errors import NothingToPublish
 from zigzag_core.program import COURSE, Program, ProgramMedia
-from zigzag_core.words import not_english
+from zigzag_core.words import not_english, say_in
 
+from .dialogues import acted
 from .numbering import numbered
 from .quizzes import program_quizzes
 from .rules import program_rules
@@ -58,7 +59,10 @@ def compile_course(
     """
     if not document.slides:
         raise NothingToPublish
-    slides = resolved_slides(document.slides, document.course)
+    course = document.course
+    say = say_in(course.language, course.words)
+    slides = [acted(slide, course.styles, say)
+              for slide in resolved_slides(document.slides, course)]
     facts = {slide.id: facts_of(slide) for slide in slides}
     scope = scope_of(document.course, tuple(facts.values()))
     made = [

@@ -30,6 +30,7 @@ from zigzag_core.program import (
 )
 
 from .collecting import collected
+from .dialogues import asked_in_dialogues, kept_by_dialogues
 from .feedback import feedback, final_words
 from .gates import program_gate
 from .numbering import remembered_of
@@ -65,6 +66,7 @@ def compiled_slide(slide: Slide, scope: Scope) -> CompiledSlide:
     if scope.collects(slide.id):
         slide = collected(slide)
     weave = woven(slide, scope)
+    weave.variables += kept_by_dialogues(slide)
     made = _slide(slide, weave, scope)
     return CompiledSlide(
         slide=made, questions=tuple(
@@ -81,8 +83,10 @@ def _slide(slide: Slide, weave: Woven, scope: Scope) -> ProgramSlide:
         element: changes for question in slide.questions
         for element, changes in roles_of(question, slide).items()
     }
+    # What a reply of a dialogue comes to is told by what is said then.
+    told = asked_in_dialogues(slide)
     after = [] if scope.collects(slide.id) else [
-        feedback(question, slide, scope) for question in slide.questions]
+        feedback(question, slide, scope) for question in slide.questions if question.id not in told]
     shown = spans(slide.timing)
     for overlay in slide.overlays:
         shown |= spans(overlay.timing)

@@ -115,10 +115,14 @@ class Speaker(Model):
 
 
 class Dialogue(Model):
-    """A dialogue; it begins with its first turn."""
+    """A dialogue; it begins with its first turn. On its slide it has a box (px)."""
 
     id: Annotated[Id, Is("dialogue")]
     name: Name
+    x: Annotated[float, Field(ge=-4_000, le=8_000)] = 80
+    y: Annotated[float, Field(ge=-4_000, le=8_000)] = 120
+    w: Annotated[float, Field(ge=120, le=8_000)] = 1_120
+    h: Annotated[float, Field(ge=120, le=8_000)] = 540
     speakers: tuple[Speaker, ...] = Field(default=(), max_length=60)
     turns: tuple[DialogueTurn, ...] = Field(default=(), max_length=500)
     beats: tuple[DialogueBeat, ...] = Field(default=(), max_length=MOST_BEATS)

@@ -7,6 +7,7 @@ from pydantic import Field, field_validator, model_validator
 from zigzag_core.words import ENGLISH
 
 from .banked import BankRef
+from .dialogues import Dialogue
 from .elements.element import Element, Group
 from .elements.overlay import Overlay
 from .kinds import Is, MaybeLayout, MaybeSlide, SlideRef, Unset
@@ -65,6 +66,7 @@ class Slide(Model):
     questions: tuple[Question, ...] = Field(default=(), max_length=200)
     overlays: tuple[Overlay, ...] = Field(default=(), max_length=100)
     patterns: tuple[Pattern, ...] = Field(default=(), max_length=100)
+    dialogues: tuple[Dialogue, ...] = Field(default=(), max_length=10)
     rules: Rules = ()
     timing: Timing = Timing()
     gate: Annotated[Gate | None, Unset()] = None

@@ -17,6 +17,7 @@ from pydantic_core import to_json
 
 import zigzag_core
 from zigzag_core.compiler.compile import MediaSource, UsedMedia, program_around, used_media
+from zigzag_core.compiler.dialogues import acted
 from zigzag_core.compiler.numbering import numbered
 from zigzag_core.compiler.record_names import record_name
 from zigzag_core.compiler.scope import Scope, SlideFacts, facts_of, scope_of
@@ -26,6 +27,7 @@ from zigzag_core.course.layouts.resolve import Sources, resolved
 from zigzag_core.course.reporting import Progress, telling, untold
 from zigzag_core.errors import NothingToPublish
 from zigzag_core.tracking.words import PackageWords, QuestionWords
+from zigzag_core.words import say_in
 
 from .about import question_words
 
@@ -117,6 +119,7 @@ class Compilation:
         self._slides: dict[str, Slide] = {}
         looks = to_json([course.layouts, course.styles])
         self._sources = Sources(course)
+        self._say = say_in(course.language, course.words)
         defaults = {
             name: to_json(given) for name, given in self._sources.defaults.items()}
         self._source = {
@@ -175,7 +178,8 @@ class Compilation:
     def _parsed(self, name: str) -> Slide:
         if name not in self._slides:
             slide = Slide.model_validate_json(self._texts[name])
-            self._slides[name] = resolved(slide, self._sources)
+            self._slides[name] = acted(
+                resolved(slide, self._sources), self.course.styles, self._say)
         return self._slides[name]
 
     def _usable(self, name: str) -> bool:

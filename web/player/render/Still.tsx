@@ -50,7 +50,7 @@ const StillElement = memo(function StillElement(
 
 /** What a slide has that says nothing of itself: for drawing what is no slide. */
 export const EMPTY_SLIDE: Omit<Slide, "id" | "title" | "elements"> = {
-  onward: { to: "next" }, indent: 0, notes: "", transcript: "", questions: [], overlays: [], patterns: [], rules: [],
+  onward: { to: "next" }, indent: 0, notes: "", transcript: "", questions: [], overlays: [], patterns: [], dialogues: [], rules: [],
   timing: { length: 0, starts: true, repeats: false, cues: [] }, ungated: false, navigation: {}, tags: [],
 };
 

@@ -1,6 +1,7 @@
 /** Build: the slide twice, as words in order and as a picture, with what it does beside it. */
 import { Box, Flex } from "@chakra-ui/react";
 import { lazy, Suspense, useCallback, useEffect, useRef, useState, type ReactNode } from "react";
+import { useDialoguePage } from "../dialogue/page";
 import { useCourse } from "../store/store";
 import { ShortcutBar } from "./commands/ShortcutBar";
 import { Cards } from "./Cards";
@@ -16,10 +17,18 @@ import { useTiming } from "../timing/useTiming";
 import { useShortcuts } from "./commands/useShortcuts";
 import { t } from "../../words/editor";
 
+const DialoguePage = lazy(() => import("../dialogue/DialoguePage"));
 const TimingDrawer = lazy(() => import("../timing/TimingDrawer"));
 
-/** Build: the slide, its running order on the left, its cards on the right, timing below. */
+/** Build: a slide, or a dialogue of one. */
 export function Build(): ReactNode {
+  const { slide, dialogue } = useDialoguePage();
+  const there = useCourse((state) => Boolean(state.slides[slide ?? ""]?.dialogues.some(({ id }) => id === dialogue)));
+  return slide !== null && there ? <Suspense><DialoguePage key={dialogue} slide={slide} dialogue={dialogue} /></Suspense> : <SlideMode />;
+}
+
+/** The slide, its running order on the left, its cards on the right, timing below. */
+function SlideMode(): ReactNode {
   const view = useView();
   const timed = useTiming((state) => state.open);
   const [palette, setPalette] = useState<PaletteRequest | null>(null);

@@ -8,6 +8,7 @@ import { changeCourse, changeSlide, useCourse } from "../../store/store";
 import { FoldCard } from "../../../kit/FoldCard";
 import { QuietButton } from "../../../kit/QuietButton";
 import { GateFields } from "../../does/GateCard";
+import { DialoguesCard } from "../../dialogue/DialoguesCard";
 import { PatternCards } from "../../does/PatternCards";
 import { Rules } from "../../does/Rules";
 import { linesOf, sectionOf } from "../../plan/lines";
@@ -41,6 +42,7 @@ export const SlideCards = memo(function SlideCards({ slide }: { slide: Slide }):
         </Stack>
       </FoldCard>
       <PatternCards slide={slide} />
+      <DialoguesCard slide={slide} />
       <FoldCard title={t("does")} noun={t("interaction")}>
         <Rules
           rules={slide.rules} owner={{ kind: "slide", id: slide.id, name: t("thisSlide2") }} slide={slide}

@@ -27,8 +27,10 @@ import { choicesOf, KINDS, withRight } from "../../judges/parts";
 import { makeQuestion } from "../../judges/making";
 import { addOverlay } from "../stage/overlays";
 import { useLayouts } from "../cards/LayoutPicker";
+import { newDialogue } from "../../dialogue/page";
 import { showPanel } from "../panels/panels";
 import { settingEntries } from "./settings";
+import { t as dialogue } from "../../../words/dialogue";
 import { t } from "../../../words/editor";
 
 export interface Entry {
@@ -146,6 +148,7 @@ export function useEntries(typed: string, at: [number, number] | null, pickPictu
       word: t("makeThisAQuestionWord", { word }), key: `from ${kind}`, also: t("fromSelection"), group: t("question"), icon: CircleDot, whenTyped: true, run: () => void makeQuestion(kind),
     })) : []),
     ...PATTERNS.map(([word, also, what]): Entry => ({ word, also, group: t("pattern"), icon: Workflow, run: () => void makePattern(what) })),
+    { word: dialogue("dialogue"), also: dialogue("conversationScriptTalk"), group: t("pattern"), icon: MessageSquare, run: () => void newDialogue() },
     { word: t("overlay"), also: t("panelPopupDialogOver"), group: t("element"), icon: PictureInPicture2, run: () => void addOverlay() },
     { word: t("timing"), also: t("cuesTimeAxisAppearAnimation"), group: t("command"), icon: Clock, run: toggleTiming },
     { word: t("variables"), also: t("numberTextYesNoRemember"), group: t("command"), icon: Variable, run: () => showPanel("variables") },

@@ -2,50 +2,115 @@
 
 import json
 from argparse import ArgumentParser
-from collections.abc import Callable, Iterator
+from collections.abc import Callable, Iterator, Mapping, Sequence
 from dataclasses import asdict
 from pathlib import Path
 from typing import Any
 
 from django.core.management.base import BaseCommand, CommandError
+from zigzag_core import course as core
+from zigzag_core.course.dialogues import Dialogue
+from zigzag_core.course.document import valid_slide
+from zigzag_core.course.names import Names, names_of
 from zigzag_core.dialogue.graph import graph_of
-from zigzag_core.dialogue.hints import Hint, hints
-from zigzag_core.dialogue.reading import LONGEST, Mistake, read_script
-from zigzag_core.dialogue.ways import Range, Ways, ways_of
+from zigzag_core.dialogue.hints import hints
+from zigzag_core.dialogue.reading import LONGEST, ReadScript, read_script
+from zigzag_core.dialogue.script import Script
+from zigzag_core.dialogue.ways import Range, ways_of
 from zigzag_core.dialogue.writing import written
+from zigzag_core.editing.dialogues.placing import with_script
+from zigzag_core.editing.dialogues.scripts import script_of
 from zigzag_core.errors import Refusal
+
+from zigzag_server.courses import store
+from zigzag_server.courses.management import arguments
+from zigzag_server.courses.models import Course
+from zigzag_server.courses.saving import Stale, Versions, write
 
 _MOST_BYTES = 4 * LONGEST
 
 
 class Command(BaseCommand):
-    help = ("Read the script of a dialogue (docs/dialogue.md) from a file, and say what its ways "
-            "come to and what is wrong. Nothing is stored.")
+    help = ("Say what the ways of a course's dialogues come to, and what is wrong in them; or of "
+            "a script in a file (docs/dialogue.md), which a slide of the course takes in.")
 
     def add_arguments(self, parser: ArgumentParser) -> None:
-        parser.add_argument("--read", type=Path, metavar="FILE", required=True)
+        parser.add_argument("slug", nargs="?", help="without it, nothing is stored")
+        parser.add_argument("--read", type=Path, metavar="FILE", help="a script")
+        parser.add_argument("--slide", type=int, metavar="NUMBER", help=(
+            "the slide that takes it in, from 1 (else the first that has a dialogue)"))
         parser.add_argument("--json", action="store_true", help="as JSON, with every figure")
         parser.add_argument("--script", action="store_true", help="the script as Zigzag writes it")
 
     def handle(self, *args: Any, **options: Any) -> None:
-        try:
-            read = read_script(_text(options["read"]))
-        except Refusal as refusal:
-            raise CommandError(str(refusal)) from None
-        graph = graph_of(read.script)
-        if graph is None:
-            raise CommandError("There is nothing in the file.")
+        read = None
+        if options["read"] is not None:
+            try:
+                read = read_script(_text(options["read"]))
+            except Refusal as refusal:
+                raise CommandError(str(refusal)) from None
+            if not read.script.turns:
+                raise CommandError("There is nothing in the file.")
+        if options["slug"] is None and read is None:
+            raise CommandError("Say of which course, or with --read which file.")
+        if options["slug"] is None and read is not None:
+            self._tell([(None, read)], options)
+            return
+        row = arguments.course(options["slug"])
+        if read is not None:
+            title = _take_in(row, read.script, options["slide"])
+            self._tell([(title, read)], options)
+            return
+        found = [(slide.title, ReadScript(script_of(dialogue, names), (), ()))
+                 for slide, dialogue, names in _dialogues(row)]
+        if not found:
+            raise CommandError("The course has no dialogue.")
+        self._tell(found, options)
+
+    def _tell(
+        self, found: Sequence[tuple[str | None, ReadScript]], options: Mapping[str, Any]
+    ) -> None:
         if options["script"]:
-            self.stdout.write(written(read.script), ending="")
-            return
-        ways = ways_of(graph)
-        told = hints(graph, ways)
-        if options["json"]:
-            self.stdout.write(json.dumps({
-                **asdict(ways), "mistakes": [asdict(one) for one in read.mistakes],
-                "hints": [asdict(one) for one in told]}, indent=1))
-            return
-        self.stdout.write("\n".join(_lines(len(read.script.turns), ways, read.mistakes, told)))
+            self.stdout.write("\n".join(written(read.script) for _, read in found), ending="")
+        elif options["json"]:
+            figures = [_figures(title, read) for title, read in found]
+            self.stdout.write(json.dumps(figures, indent=1))
+        else:
+            self.stdout.write("\n".join(
+                line for title, read in found for line in _lines(title, read)))
+
+
+def _dialogues(row: Course) -> Iterator[tuple[core.Slide, Dialogue, Names]]:
+    document = store.document_of(row)
+    titles = {slide.id: slide.title for slide in document.slides}
+    for slide in document.slides:
+        for dialogue in slide.dialogues:
+            yield slide, dialogue, names_of(document.course, slide, titles)
+
+
+def _take_in(row: Course, script: Script, number: int | None) -> str:
+    """Store the script in a slide; return the title of that."""
+    document = store.document_of(row)
+    slides = document.slides
+    if number is None:
+        slide = next((one for one in slides if one.dialogues), None)
+        if slide is None:
+            raise CommandError("No slide has a dialogue yet: say with --slide which is to have it.")
+    elif 1 <= number <= len(slides):
+        slide = slides[number - 1]
+    else:
+        raise CommandError(f"The course has slides 1 to {len(slides)}. Nothing was stored.")
+    course, changed = with_script(
+        document.course, slide, {one.id: one.title for one in slides}, script, core.system_ids(),
+        slide.dialogues[0].id if slide.dialogues else None)
+    version = row.slide_rows.values_list("version", flat=True).get(slide_id=slide.id)
+    versions = Versions(row.version, {slide.id: version})
+    try:
+        write(row.owner, row, versions, course, {slide.id: valid_slide(changed)})
+    except Stale:
+        raise CommandError("Somebody has saved the course meanwhile. Nothing was stored; "
+                           "run the command again.") from None
+    return slide.title
 
 
 def _text(file: Path) -> str:
@@ -58,20 +123,33 @@ def _text(file: Path) -> str:
         raise CommandError(f"{file} is no text in UTF-8.") from None
 
 
-def _lines(
-    turns: int, ways: Ways, mistakes: tuple[Mistake, ...], told: tuple[Hint, ...]
-) -> Iterator[str]:
-    yield f"{_many(turns, 'turn')}, {_many(len(ways.endings), 'ending')}"
+def _figures(title: str | None, read: ReadScript) -> dict[str, Any]:
+    graph = graph_of(read.script)
+    ways = ways_of(graph) if graph else None
+    return {"slide": title, **(asdict(ways) if ways else {}),
+            "mistakes": [asdict(one) for one in read.mistakes],
+            "hints": [asdict(one) for one in hints(graph, ways)] if graph and ways else []}
+
+
+def _lines(title: str | None, read: ReadScript) -> Iterator[str]:
+    if title is not None:
+        yield title
+    graph = graph_of(read.script)
+    if graph is None:
+        yield "Nothing is said yet."
+        return
+    ways = ways_of(graph)
+    yield f"{_many(len(read.script.turns), 'turn')}, {_many(len(ways.endings), 'ending')}"
     yield (f"{_many(ways.count, 'way')}: {_range(ways.turns)} turns, "
            f"{_range(ways.seconds, _minutes)} of listening, {_range(ways.replies)} of "
            f"{ways.all_replies} replies to choose from")
     yield f"{_range(ways.points)} points"
     for name, kind, count in ways.endings:
         yield f"  ends with “{name}” ({kind}): {_many(count, 'way')}"
-    for mistake in mistakes:
+    for mistake in read.mistakes:
         meant = f" Meant: {' or '.join(mistake.meant)}?" if mistake.meant else ""
         yield f"Line {mistake.line}: {mistake.words}{meant}"
-    for hint in told:
+    for hint in hints(graph, ways):
         yield f"{hint.level}: {hint.words}"
 
 

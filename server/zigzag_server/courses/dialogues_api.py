@@ -1,0 +1,137 @@
+"""Scripts of dialogues: read, and put on a slide. Nothing is stored, the answers say what would be.
+"""
+
+from dataclasses import asdict
+from typing import Any, Literal
+
+from django.http import HttpRequest
+from ninja import Field, Router, Schema
+from zigzag_core import course as core
+from zigzag_core.course.names import names_of
+from zigzag_core.dialogue.graph import graph_of
+from zigzag_core.dialogue.hints import hints
+from zigzag_core.dialogue.reading import LONGEST, read_script
+from zigzag_core.dialogue.script import EndingKind
+from zigzag_core.dialogue.ways import ways_of
+from zigzag_core.dialogue.writing import written
+from zigzag_core.editing.dialogues.placing import with_script
+from zigzag_core.editing.dialogues.scripts import script_of
+
+from zigzag_server.problems import not_found
+
+from .edited import Edited, edited
+
+router = Router(tags=["dialogues"])
+
+_ROOM = 4 * LONGEST
+"""A text that is too long is read so far as to say so."""
+
+
+class ScriptText(Schema):
+    """The script of a dialogue as text (`docs/dialogue.md`)."""
+
+    text: str = Field(max_length=_ROOM)
+
+
+class ScriptMistake(Schema):
+    """What is wrong at a `line` (from 1), and words that may be meant instead."""
+
+    line: int
+    code: str
+    words: str
+    meant: list[str]
+
+
+class ScriptHint(Schema):
+    """Something to think of; an `error` keeps learners from an ending."""
+
+    level: Literal["error", "warning"]
+    code: str
+    words: str
+    turn: str | None
+
+
+class ScriptTurn(Schema):
+    """A turn, with the line of its name (from 1)."""
+
+    name: str
+    line: int
+    ending: EndingKind | None
+
+
+class Least(Schema):
+    """The least and the most of something over all ways; None: there is no bound."""
+
+    least: float | None
+    most: float | None
+
+
+class ScriptFigures(Schema):
+    """What the ways of a dialogue come to: see `zigzag_core.dialogue.ways`."""
+
+    count: str = Field(description="so many ways, which may be more than fits into a number")
+    turns: Least
+    seconds: Least
+    replies: Least
+    all_replies: int
+    points: Least
+
+
+class ScriptRead(Schema):
+    """What a script was understood as. It has `figures` where something is said in it."""
+
+    turns: list[ScriptTurn]
+    mistakes: list[ScriptMistake]
+    hints: list[ScriptHint]
+    figures: ScriptFigures | None
+
+
+class DialogueIn(Schema):
+    """A slide with its course, and the titles of all slides by id; a dialogue of it by its id."""
+
+    course: core.Course
+    slide: core.Slide
+    titles: dict[str, str] = {}
+    dialogue: str | None = Field(default=None, max_length=40)
+
+
+class ScriptIn(DialogueIn):
+    """The same, and what is said from now on."""
+
+    text: str = Field(max_length=_ROOM)
+
+
+@router.post("/dialogue/read", response=ScriptRead)
+def dialogue_read(request: HttpRequest, data: ScriptText) -> dict[str, Any]:
+    """Say what a script is understood as, what is wrong in it, and what its ways come to."""
+    read = read_script(data.text)
+    graph = graph_of(read.script)
+    ways = ways_of(graph) if graph else None
+    return {
+        "turns": [{"name": turn.name, "line": line, "ending": turn.ending}
+                  for turn, line in zip(read.script.turns, read.lines, strict=True)],
+        "mistakes": [asdict(one) for one in read.mistakes],
+        "hints": [asdict(one) for one in hints(graph, ways)] if graph and ways else [],
+        "figures": {**asdict(ways), "count": str(ways.count)} if ways else None,
+    }
+
+
+@router.post("/dialogue/script", response=ScriptText)
+def dialogue_script(request: HttpRequest, data: DialogueIn) -> dict[str, str]:
+    """Return the script of a dialogue as text."""
+    found = next((one for one in data.slide.dialogues if one.id == data.dialogue), None)
+    if found is None:
+        raise not_found("dialogue")
+    names = names_of(data.course, data.slide, data.titles)
+    return {"text": written(script_of(found, names))}
+
+
+@router.post("/dialogue", response=Edited)
+def edit_dialogue(request: HttpRequest, data: ScriptIn) -> dict[str, Any]:
+    """Let a dialogue of the slide say what a script says; without one, the slide gets one."""
+    course, slide = with_script(
+        data.course, data.slide, data.titles, read_script(data.text).script, core.system_ids(),
+        data.dialogue)
+    known = {one.id for one in data.slide.dialogues}
+    made = next((one.id for one in slide.dialogues if one.id not in known), data.dialogue)
+    return edited({data.slide.id: data.slide}, (slide,), (), (data.course, course), made=made)

@@ -1,0 +1,106 @@
+"""A dialogue as learners meet it: line by line, reply by reply, with points and values."""
+
+from zigzag_core.course import Course, CourseDocument, Slide
+from zigzag_core.course.dialogues import Dialogue
+from zigzag_core.course.names import Names
+from zigzag_core.dialogue.reading import read_script
+from zigzag_core.editing.dialogues.planting import plant_script
+from zigzag_core.engine.results import points
+from zigzag_core.tracking import progress
+from zigzag_core.tracking.scorm12 import interaction_calls
+
+from .making import Learner
+from .samples import fresh_ids
+from .test_dialogue_script import LATE_GUEST
+
+EMPTY = Dialogue(id="thedialog", name="The late guest")
+
+
+def course_of(text: str) -> CourseDocument:
+    """A course of one slide on which a script is played."""
+    made = plant_script(read_script(text).script, EMPTY, Names(), fresh_ids(1))
+    slide = Slide(id="slidea", title="At night", dialogues=(made.dialogue,))
+    course = Course(id="course", title="Guests", slides=(slide.id,), variables=made.variables)
+    return CourseDocument.model_validate(
+        CourseDocument(course=course, slides=(slide,)).model_dump())
+
+
+class Guest(Learner):
+    """A learner who takes part in a dialogue."""
+
+    @property
+    def seen(self):
+        """The words that are there: of lines, then of replies and buttons."""
+        return [_words(e) for e in self.index.slides[self.slide].elements
+                if self.sees(e.draw.id)]
+
+    def takes(self, words):
+        """Click what begins with these words."""
+        return self.clicks(next(
+            e.draw.id for e in self.index.slides[self.slide].elements
+            if self.sees(e.draw.id) and _words(e).startswith(words)))
+
+    def value(self, name):
+        return next(self.state.variables[v.id] for v in self.index.program.variables
+                    if v.name == name)
+
+
+def _words(element):
+    draw = element.draw
+    if draw.kind == "button":
+        return draw.label
+    return " / ".join("".join(run.text for run in block.runs) for block in draw.text.blocks)
+
+
+def test_lines_come_one_by_one_and_replies_lead_on():
+    guest = Guest(course_of(LATE_GUEST.replace("if Trust", "if trust")))
+    assert guest.seen == [
+        "Pell (worried) / It is dark, and the next hut is full. Is there a place left?",
+        "Every bed is taken. I am sorry.", "Come in first. Then we see.",
+        "How far have you walked?"]
+    guest.takes("How far")
+    assert guest.seen == ["Pell (tired) / Since seven. My boots are wet through.", "Continue"]
+    guest.takes("Continue")
+    assert guest.seen[1:] == ["Every bed is taken. I am sorry.", "Come in first. Then we see."]
+    assert guest.value("trust") == 1
+    guest.takes("Come in")
+    assert guest.value("trust") == 3 and points(guest.index, guest.state) == 1
+    assert guest.seen == [
+        "Mira (calm) / Sit by the stove. Nobody is sent on after dark.", "Continue"]
+    guest.takes("Continue")
+    assert guest.seen[1:] == [
+        "There is the bench, and soup.", "The bench costs the same as a bed."]
+    guest.takes("There is the bench")
+    assert guest.seen == ["A greeting, a seat, something warm. The rest can wait."]
+
+
+def test_a_reply_is_there_only_under_its_condition():
+    text = LATE_GUEST.replace("if Trust >= 2", "if trust >= 5")
+    guest = Guest(course_of(text)).takes("Come in").takes("Continue")
+    assert guest.seen[1:] == ["There is the bench, and soup."]
+
+
+def test_each_reply_is_recorded_with_its_points():
+    guest = Guest(course_of(LATE_GUEST))
+    guest.takes("Come in")
+    [effect] = [one for one in guest.effects if one["effect"] == "answered"]
+    calls = dict(interaction_calls(guest.index, effect, 0, "09:00:00")[0])
+    assert calls["cmi.interactions.0.result"] == "correct"
+    assert calls["cmi.interactions.0.student_response"]
+
+
+def test_a_question_that_comes_again_is_asked_again():
+    guest = Guest(course_of("## A\nX: well?\n  > wrong -> B [points 0]\n  > right -> C [points 1]\n"
+                            "## B\nX: no\n-> A\n## C [ending]\nX: yes\n"))
+    guest.takes("wrong").takes("Continue")
+    assert guest.seen == ["X / well?", "wrong", "right"]
+    guest.takes("right")
+    assert guest.seen == ["X / yes"] and points(guest.index, guest.state) == 1
+
+
+def test_whoever_comes_back_is_at_the_same_line():
+    guest = Guest(course_of(LATE_GUEST)).takes("Come in").takes("Continue")
+    text = progress.pack(guest.index, guest.state)
+    back = Guest(course_of(LATE_GUEST))
+    back.state = progress.unpack(back.index, text)
+    assert back.seen == guest.seen and back.value("trust") == 2

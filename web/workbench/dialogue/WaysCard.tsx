@@ -1,0 +1,93 @@
+/** What the ways of a dialogue come to, and what is wrong with it. */
+import { Box, Flex, Heading, Stack, Text, chakra } from "@chakra-ui/react";
+import type { ReactNode } from "react";
+import type { components } from "../../api/api";
+import { t } from "../../words/dialogue";
+
+type Read = components["schemas"]["ScriptRead"];
+type Range = components["schemas"]["Least"];
+
+const ENDINGS = { good: t("endingGood"), bad: t("endingBad"), open: t("endingOpen") } as const;
+
+interface Props { read: Read | undefined; onGo: (line: number) => void }
+
+/** The figures, what is to be thought of, and the turns to go to. */
+export function WaysCard({ read, onGo }: Props): ReactNode {
+  if (!read?.figures) return <Text color="quiet">{t("nothingYet")}</Text>;
+  return (
+    <Stack gap="4">
+      <Figures figures={read.figures} />
+      <Thoughts read={read} onGo={onGo} />
+      <Box as="section" aria-label={t("turnsInOrder")}>
+        <Heading as="h3" fontSize="14px" pb="1">{t("turnsInOrder")}</Heading>
+        {read.turns.map(({ name, line, ending }) => (
+          <Flex key={`${name} ${line}`} align="baseline" gap="2">
+            <Link label={t("goToTurn", { name })} onClick={() => onGo(line)}>{name}</Link>
+            {ending && <Text color="quiet" fontSize="12px">{ENDINGS[ending]}</Text>}
+          </Flex>
+        ))}
+      </Box>
+    </Stack>
+  );
+}
+
+function Figures({ figures }: { figures: NonNullable<Read["figures"]> }): ReactNode {
+  const { count, turns, seconds, replies, all_replies, points } = figures;
+  const rows = [
+    [many(count), t("waysToAnEnding", { count: count === "1" ? 1 : 2 })],
+    [range(turns), t("turnsOnOneWay")], [range(seconds, minutes), t("ofListening")],
+    [range(replies), t("repliesSeen", { all: all_replies })], [range(points), t("pointsGained")],
+  ];
+  return (
+    <Box as="section" aria-label={t("ways")} bg="sky.soft" borderRadius="card" px="4" py="3">
+      <Heading as="h3" fontSize="14px" pb="1">{t("ways")}</Heading>
+      {rows.map(([figure, words]) => (
+        <Flex key={words} gap="2" align="baseline" fontSize="13.5px"><Text fontWeight="700" minW="86px">{figure}</Text><Text>{words}</Text></Flex>
+      ))}
+    </Box>
+  );
+}
+
+function Thoughts({ read, onGo }: { read: Read; onGo: (line: number) => void }): ReactNode {
+  const lineOf = (turn: string | null | undefined): number | undefined => read.turns.find(({ name }) => name === turn)?.line;
+  return (
+    <Box as="section" aria-label={t("toThink")}>
+      <Heading as="h3" fontSize="14px" pb="1">{t("toThink")}</Heading>
+      {!read.mistakes.length && !read.hints.length && <Text color="quiet" fontSize="13px">{t("nothingWrong")}</Text>}
+      {read.mistakes.map(({ line, code, words, meant }) => (
+        <Box key={`${line} ${code} ${words}`} py="1" fontSize="13px">
+          <Link label={t("atLine", { line })} onClick={() => onGo(line)}>{t("atLine", { line })}</Link>
+          <Text as="span" color="brick"> {words}</Text>
+          {meant.length > 0 && <Text as="span" color="quiet"> {t("meant", { words: meant.join(" / ") })}</Text>}
+        </Box>
+      ))}
+      {read.hints.map(({ level, code, words, turn }) => {
+        const line = lineOf(turn);
+        return (
+          <Text key={`${code} ${words}`} py="1" fontSize="13px" color={level === "error" ? "brick" : undefined}>
+            {line === undefined ? words : <Link label={words} onClick={() => onGo(line)}>{words}</Link>}
+          </Text>
+        );
+      })}
+    </Box>
+  );
+}
+
+function Link({ label, onClick, children }: { label: string; onClick: () => void; children: ReactNode }): ReactNode {
+  return <chakra.button type="button" aria-label={label} textAlign="left" textDecoration="underline" cursor="pointer" onClick={onClick}>{children}</chakra.button>;
+}
+
+/** Numbers of many digits as powers of ten. */
+function many(digits: string): string {
+  return digits.length < 10 ? Number(digits).toLocaleString() : `${digits[0] ?? ""}.${digits.slice(1, 3)} × 10^${digits.length - 1}`;
+}
+
+function minutes(seconds: number): string {
+  const whole = Math.round(seconds);
+  return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, "0")}`;
+}
+
+function range({ least, most }: Range, said: (value: number) => string = String): string {
+  const words = (value: number | null | undefined): string => (typeof value === "number" ? said(value) : t("anyNumber"));
+  return words(least) === words(most) ? words(least) : t("fromTo", { least: words(least), most: words(most) });
+}

@@ -1,0 +1,85 @@
+/** The script of a dialogue as text: fetched once, kept in the course as it is written. */
+import { useQuery } from "@tanstack/react-query";
+import { useCallback, useEffect, useRef, useState } from "react";
+import { api, take } from "../../api/client";
+import type { components } from "../../api/api";
+import { useLater } from "../../kit/useLater";
+import { t } from "../../words/dialogue";
+import { editCourse } from "../store/edits";
+import { useCourse } from "../store/store";
+
+type Read = components["schemas"]["ScriptRead"];
+
+const READ_MS = 200;
+const KEPT_MS = 700;
+
+export interface Script {
+  /** Null until it has come. */
+  text: string | null;
+  read: Read | undefined;
+  problem: string;
+  write: (text: string) => void;
+}
+
+/** The script of a dialogue, what it is understood as, and how it is changed. */
+export function useScript(slide: string, dialogue: string): Script {
+  const there = useCourse((state) => state.slides[slide]?.dialogues.find(({ id }) => id === dialogue));
+  const [text, setText] = useState<string | null>(null);
+  /** The dialogue that the text stands for; another one was changed elsewhere. */
+  const mine = useRef<typeof there>(undefined);
+  const waiting = useRef<{ text: string; timer: number } | null>(null);
+
+  const keep = useCallback(async (next: string): Promise<void> => {
+    await editCourse({
+      label: t("changed"),
+      ask: ({ course, slides }) => {
+        const on = slides[slide];
+        const titles = Object.fromEntries(Object.values(slides).map(({ id, title }) => [id, title]));
+        return on ? take(api.POST("/api/edits/dialogue", { body: { course, slide: on, titles, dialogue, text: next } })) : null;
+      },
+      then: () => ({}),
+    });
+    mine.current = dialogueOn(slide, dialogue);
+  }, [slide, dialogue]);
+
+  /** What is waited with is kept now. */
+  const flush = useCallback((): void => {
+    const now = waiting.current;
+    if (!now) return;
+    window.clearTimeout(now.timer);
+    waiting.current = null;
+    void keep(now.text);
+  }, [keep]);
+
+  const write = useCallback((next: string): void => {
+    setText(next);
+    if (waiting.current) window.clearTimeout(waiting.current.timer);
+    waiting.current = { text: next, timer: window.setTimeout(flush, KEPT_MS) };
+  }, [flush]);
+
+  useEffect(() => flush, [flush]);
+  useEffect(() => {
+    if (!there || there === mine.current || waiting.current) return undefined;
+    const { course, slides } = useCourse.getState();
+    const on = slides[slide];
+    if (!on) return undefined;
+    let left = false;
+    void take(api.POST("/api/edits/dialogue/script", { body: { course, slide: on, titles: {}, dialogue } })).then((answer) => {
+      if (left || waiting.current) return;
+      mine.current = there;
+      setText(answer.text);
+    }).catch(() => undefined);
+    return () => { left = true; };
+  }, [there, slide, dialogue]);
+
+  const later = useLater(text, READ_MS);
+  const { data, error } = useQuery({
+    queryKey: ["script", later], enabled: later !== null, staleTime: Infinity, placeholderData: (before: Read | undefined) => before, retry: false,
+    queryFn: () => take(api.POST("/api/edits/dialogue/read", { body: { text: later ?? "" } })),
+  });
+  return { text, read: data, problem: error ? error.message : "", write };
+}
+
+function dialogueOn(slide: string, dialogue: string): ReturnType<typeof useCourse.getState>["slides"][string]["dialogues"][number] | undefined {
+  return useCourse.getState().slides[slide]?.dialogues.find(({ id }) => id === dialogue);
+}
