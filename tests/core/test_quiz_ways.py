@@ -244,6 +244,19 @@ def test_a_band_that_nobody_reaches_is_found(banded, most):
         assert ("band_out_of_reach" in codes(taken_course(banded=banded, bands=bands))) is found
 
 
+def test_a_band_between_two_results_is_found():
+    def found(*least, **settings):
+        bands = tuple(Band(id=f"band{n}x", name=f"B{n}", least=one) for n, one in enumerate(least))
+        return "band_out_of_reach" in codes(taken_course(bands=bands, **settings))
+
+    # Four questions: 0, 25, 50, 75 and 100 per cent; of three 0, 33.33, 66.67 and 100.
+    assert not found(0, 25, 60) and not found(0, 75, 100)
+    assert found(0, 30, 40) and found(0, 76, 90) and found(1, 20)
+    sets = taken_course().course.sections[0].quiz.sets
+    three = (sets[0].model_copy(update={"take": 3}),)
+    assert not found(0, 30, 40, sets=three) and found(0, 40, 60, sets=three)
+
+
 def test_right_answers_that_are_seen_while_attempts_are_left_are_found():
     def shows(**settings):
         document = taken_course(**settings)

@@ -4,12 +4,13 @@ from collections.abc import Iterator, Mapping, Sequence
 
 from zigzag_core.compiler.quizzes import program_quizzes
 from zigzag_core.compiler.scope import facts_of
-from zigzag_core.course import CourseDocument
+from zigzag_core.course import CourseDocument, Slide
 from zigzag_core.course.document import Section
 from zigzag_core.course.questions.descriptors import is_judged
 from zigzag_core.course.quizzes import QuestionSet, Quiz
 from zigzag_core.course.sections import quizzes_of
 from zigzag_core.course.text.spoken import spoken
+from zigzag_core.engine.quiz_results import percent
 from zigzag_core.program.quiz import DrawnSet, ProgramQuiz
 from zigzag_core.quiz.drawing import Draws
 from zigzag_core.quiz.reach import reachable
@@ -68,9 +69,7 @@ def _of_quiz(
             f"The quiz “{title}” draws {quiz.take} sets, but it has {len(quiz.sets)}."),
             own[0])
     yield from _of_taking(title, quiz, made, document)
-    low, high = reachable(draws, {
-        slide.id: sum(q.points for q in slide.questions if q.purpose == "scored" and is_judged(q))
-        for slide in document.slides})
+    low, high = reachable(draws, {slide.id: _worth(slide) for slide in document.slides})
     if high - low > 1e-9:
         yield _finding("draws_differ", (
             f"In the quiz “{title}” some learners can get {high:g} points and others only "
@@ -125,20 +124,47 @@ def _without_end(title: str, quiz: Quiz, made: ProgramQuiz) -> Iterator[Finding]
 def _bands(
     title: str, quiz: Quiz, made: ProgramQuiz, document: CourseDocument
 ) -> Iterator[Finding]:
-    """Bands of points or right answers that no draw can reach."""
-    if quiz.banded == "percent":
+    """Bands that no result is in, whatever is drawn."""
+    draws = Draws(made)
+    if quiz.banded != "percent":
+        _, most = reachable(draws, {
+            slide.id: float(len(slide.questions)) if quiz.banded == "right" else _worth(slide)
+            for slide in document.slides})
+        for band in quiz.bands:
+            if band.least > most:
+                yield _finding("band_out_of_reach", (
+                    f"Nobody reaches the band “{band.name}” of the quiz “{title}”: it begins at "
+                    f"{band.least:g}, and no draw gives more than {most:g}."), made.slides[0])
         return
-    worth = {
-        slide.id: float(
-            len(slide.questions) if quiz.banded == "right" else
-            sum(q.points for q in slide.questions if q.purpose == "scored" and is_judged(q)))
-        for slide in document.slides}
-    _, most = reachable(Draws(made), worth)
-    for band in quiz.bands:
-        if band.least > most:
+    bands = [band for band in quiz.bands if band.of is None]
+    results = _percents(draws, document) if bands else set()
+    for place, band in enumerate(bands):
+        end = bands[place + 1].least if place + 1 < len(bands) else 101.0
+        if results and not any(band.least <= one < end for one in results):
             yield _finding("band_out_of_reach", (
-                f"Nobody reaches the band “{band.name}” of the quiz “{title}”: it begins at "
-                f"{band.least:g}, and no draw gives more than {most:g}."), made.slides[0])
+                f"Nobody reaches the band “{band.name}” of the quiz “{title}”: no number of right "
+                f"answers gives from {band.least:g} % to less than {min(end, 100):g} %."),
+                made.slides[0])
+
+
+def _percents(draws: Draws, document: CourseDocument) -> set[float]:
+    """The results that there can be, in per cent, where all questions count alike; else nothing."""
+    drawn = set(draws.quiz.slides)
+    asked = [question for slide in document.slides if slide.id in drawn
+             for question in slide.questions
+             if question.purpose == "scored" and is_judged(question)]
+    if len({question.points for question in asked}) != 1 or any(
+            question.partial != "none" or question.penalty or question.unanswered
+            or question.attempt_loss or question.attempt_points for question in asked):
+        return set()
+    fewest, most = reachable(draws, {
+        slide.id: float(sum(one in asked for one in slide.questions)) for slide in document.slides})
+    return {percent(right / count) for count in range(max(int(fewest), 1), int(most) + 1)
+            for right in range(count + 1)}
+
+
+def _worth(slide: Slide) -> float:
+    return sum(q.points for q in slide.questions if q.purpose == "scored" and is_judged(q))
 
 
 def _gives_away(quiz: Quiz, document: CourseDocument, made: ProgramQuiz) -> bool:
