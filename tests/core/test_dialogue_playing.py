@@ -8,6 +8,7 @@ from zigzag_core.editing.dialogues.planting import plant_script
 from zigzag_core.engine.results import points
 from zigzag_core.tracking import progress
 from zigzag_core.tracking.scorm12 import interaction_calls
+from zigzag_core.verification.findings.document import findings
 
 from .making import Learner
 from .samples import fresh_ids
@@ -104,3 +105,13 @@ def test_whoever_comes_back_is_at_the_same_line():
     back = Guest(course_of(LATE_GUEST))
     back.state = progress.unpack(back.index, text)
     assert back.seen == guest.seen and back.value("trust") == 2
+
+
+def test_the_check_of_a_course_tells_what_is_wrong_with_its_dialogues():
+    def codes(text):
+        return {one.code for one in findings(course_of(text))}
+
+    assert codes(LATE_GUEST.replace("if Trust", "if trust")) == set()
+    assert codes(LATE_GUEST) == {"condition_unread", "variable_never_read"}
+    assert codes(LATE_GUEST.replace("if Trust", "if trust").replace("-> The price", "-> It")) == {
+        "no_turn", "dialogue_breaks_off", "dialogue_unreached"}

@@ -20,6 +20,7 @@ from zigzag_core.course.questions.question import answer_elements, part_elements
 
 from ..route import route
 from ..walkthroughs import replay
+from .dialogues import dialogue_findings
 from .finding import Finding
 from .patterns import pattern_findings, score_findings
 from .placement import place_findings
@@ -37,7 +38,7 @@ def findings(document: CourseDocument) -> list[Finding]:
     return [
         *_course(document), *variable_findings(document), *pattern_findings(document),
         *quiz_findings(document),
-        *post_findings(document),
+        *post_findings(document), *dialogue_findings(document),
         *(reference_findings(document) if document.slides else ()),
     ] + [
         finding for slide in document.slides

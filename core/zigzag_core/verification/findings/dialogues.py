@@ -1,0 +1,43 @@
+"""Checks of dialogues: ways that lead nowhere, names of nothing, answers that are given away."""
+
+from collections.abc import Iterator
+
+from zigzag_core.course import CourseDocument, Slide
+from zigzag_core.course.dialogues import Dialogue
+from zigzag_core.course.names import Names, names_of
+from zigzag_core.dialogue.graph import graph_of
+from zigzag_core.dialogue.hints import hints
+from zigzag_core.dialogue.ways import ways_of
+from zigzag_core.editing.dialogues.scripts import script_of
+
+from .finding import Finding
+
+
+def dialogue_findings(document: CourseDocument) -> Iterator[Finding]:
+    """Yield what is to be told of the dialogues of a course, in its order."""
+    titles = {slide.id: slide.title for slide in document.slides}
+    for slide in document.slides:
+        for dialogue in slide.dialogues:
+            yield from _of_dialogue(
+                slide, dialogue, names_of(document.course, slide, titles))
+
+
+def _of_dialogue(slide: Slide, dialogue: Dialogue, names: Names) -> Iterator[Finding]:
+    name = f"In the dialogue “{dialogue.name}”"
+    graph = graph_of(script_of(dialogue, names))
+    if graph is None:
+        yield Finding(level="warning", code="nothing_said", slide=slide.id,
+                      message=f"{name} nothing is said yet.")
+        return
+    missing = {one for beat in dialogue.beats
+               for one in (beat.missing, *(reply.missing for reply in beat.replies)) if one}
+    for one in sorted(missing):
+        yield Finding(level="error", code="no_turn", slide=slide.id,
+                      message=f"{name} something leads to “{one}”, but there is no such turn.")
+    for reply in (reply for beat in dialogue.beats for reply in beat.replies if reply.unread):
+        yield Finding(level="warning", code="condition_unread", slide=slide.id, message=(
+            f"{name} the reply “{reply.text}” has a condition that cannot be read: "
+            f"“{reply.unread}”. It is always there."))
+    for hint in hints(graph, ways_of(graph)):
+        yield Finding(level=hint.level, code=f"dialogue_{hint.code}", slide=slide.id,
+                      message=f"{name}: {hint.words}")
