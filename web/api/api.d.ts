@@ -3701,7 +3701,7 @@ export interface components {
             x: number;
             /**
              * Y
-             * @default 120
+             * @default 160
              */
             y: number;
             /**
@@ -3711,7 +3711,7 @@ export interface components {
             w: number;
             /**
              * H
-             * @default 540
+             * @default 500
              */
             h: number;
             /**

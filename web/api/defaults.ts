@@ -32,7 +32,7 @@ export const DEFAULTS = {
   Crop: {"left": 0, "top": 0, "right": 0, "bottom": 0} as Pick<Schemas["Crop"], "left" | "top" | "right" | "bottom">,
   Cue: {"name": "", "does": "appear", "what": null, "at": 0, "until": null, "effect": "fade", "leaves_with": "fade", "move": null} as Pick<Schemas["Cue"], "name" | "does" | "what" | "at" | "until" | "effect" | "leaves_with" | "move">,
   CueReached: {"event": "cue_reached"} as Pick<Schemas["CueReached"], "event">,
-  Dialogue: {"x": 80, "y": 120, "w": 1120, "h": 540, "speakers": [], "turns": [], "beats": []} as Pick<Schemas["Dialogue"], "x" | "y" | "w" | "h" | "speakers" | "turns" | "beats">,
+  Dialogue: {"x": 80, "y": 160, "w": 1120, "h": 500, "speakers": [], "turns": [], "beats": []} as Pick<Schemas["Dialogue"], "x" | "y" | "w" | "h" | "speakers" | "turns" | "beats">,
   DialogueBeat: {"lines": [], "replies": [], "leads": null, "missing": ""} as Pick<Schemas["DialogueBeat"], "lines" | "replies" | "leads" | "missing">,
   DialogueReply: {"leads": null, "missing": "", "points": null, "changes": [], "condition": true, "unread": "", "once": false, "then": []} as Pick<Schemas["DialogueReply"], "leads" | "missing" | "points" | "changes" | "condition" | "unread" | "once" | "then">,
   DialogueTurn: {"beats": [], "ending": null} as Pick<Schemas["DialogueTurn"], "beats" | "ending">,

@@ -120,9 +120,9 @@ class Dialogue(Model):
     id: Annotated[Id, Is("dialogue")]
     name: Name
     x: Annotated[float, Field(ge=-4_000, le=8_000)] = 80
-    y: Annotated[float, Field(ge=-4_000, le=8_000)] = 120
+    y: Annotated[float, Field(ge=-4_000, le=8_000)] = 160
     w: Annotated[float, Field(ge=120, le=8_000)] = 1_120
-    h: Annotated[float, Field(ge=120, le=8_000)] = 540
+    h: Annotated[float, Field(ge=120, le=8_000)] = 500
     speakers: tuple[Speaker, ...] = Field(default=(), max_length=60)
     turns: tuple[DialogueTurn, ...] = Field(default=(), max_length=500)
     beats: tuple[DialogueBeat, ...] = Field(default=(), max_length=MOST_BEATS)

@@ -13,6 +13,7 @@ import { MainButton } from "../../../kit/MainButton";
 import { Handles } from "./Handles";
 import { OverlayBar } from "./OverlayBar";
 import { asideOf, atHand, withOverlay, overlayIn, useOverlay } from "./overlays";
+import { DialogueBoxes } from "../../dialogue/DialogueBoxes";
 import { Overflow } from "./Overflow";
 import { Grid, Rulers } from "./Rulers";
 import { hasLooks, LooksStrip } from "../../looks/LooksStrip";
@@ -149,6 +150,7 @@ export function Stage({ pointer, onAdd }: Props): ReactNode {
             </Box>
             <Grid scale={scale} />
             <Overflow slide={slide} scale={scale} />
+            <DialogueBoxes slide={slide} scale={scale} />
             <Handles slide={slide} scale={scale} reaches={(e) => atHand(e, edited, aside)} />
             <MovePath slide={slide} scale={scale} />
             <PairLines slide={slide} scale={scale} />
