@@ -6,7 +6,7 @@ from zigzag_core.course.rules.rule import GoTo, Mark, ToSlide
 from tests.core.test_quiz_over import told
 from tests.core.test_quiz_taking import taken_course
 
-from .packages import goes_on, imported, inside, launch, put_in_course, title
+from .packages import finishes, goes_on, imported, inside, launch, put_in_course, title
 from .test_access import violations
 
 NIGHT = "rgb(24, 33, 43)"
@@ -21,15 +21,6 @@ def _ground(page) -> str:
     """The colour of the slide that the learner sees."""
     return page.browser.execute_script(
         "return getComputedStyle(document.querySelector('main .zz-slide')).backgroundColor")
-
-
-def _finish(page) -> None:
-    """From the first question to the end of the quiz, without an answer."""
-    for _ in range(3):
-        goes_on(page)
-    page.press("Next")
-    page.see("Go on once more to finish the quiz.")
-    page.press("Next")
 
 
 def test_a_quiz_looks_different_and_does_something_when_it_is_over(page, server, tmp_path):
@@ -57,9 +48,9 @@ def test_a_quiz_looks_different_and_does_something_when_it_is_over(page, server,
     assert _ground(page) == NIGHT
     first = title(page)
     # Failed, it begins again; with no attempt left it stays at its result.
-    _finish(page)
+    finishes(page, 3)
     page.until(lambda: title(page) == first, "the quiz to start over")
-    _finish(page)
+    finishes(page, 3)
     page.until(lambda: title(page) == "Your result")
     assert _ground(page) == NIGHT
     goes_on(page)
@@ -72,7 +63,7 @@ def test_a_quiz_that_is_passed_marks_the_course_and_leads_on(page, server, tmp_p
         "quiz_passed", Mark(status="passed"), GoTo(go=ToSlide(slide=after)), pass_mark=0))
     page.find("main.zz-view")
     goes_on(page)
-    _finish(page)
+    finishes(page, 3)
     page.until(lambda: title(page) == "After")
     page.top()
     page.press("Leave")

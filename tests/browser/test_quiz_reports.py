@@ -10,7 +10,7 @@ from tests.core.test_quiz_details import ASKED, detailed
 from tests.core.test_quiz_taking import taken_course
 
 from .driver import fit_window
-from .packages import goes_on, imported, inside, launch, put_in, title
+from .packages import finishes, goes_on, imported, inside, launch, put_in, title
 from .test_access import violations
 
 ON = "trainer@huts.example"
@@ -34,11 +34,7 @@ def _posting(document, post, **settings):
 
 def _finish(page) -> None:
     """From the opening slide to the result, without an answer."""
-    for _ in range(4):
-        goes_on(page)
-    page.press("Next")
-    page.see("Go on once more to finish the quiz.")
-    page.press("Next")
+    finishes(page, 4)
     page.until(lambda: title(page) == "Your result")
 
 

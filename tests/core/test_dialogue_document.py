@@ -96,3 +96,22 @@ def test_a_turn_that_is_not_there_yet_stays_by_its_name():
     assert written(script_of(dialogue, names)) == text
     more, _ = _planted(read_script(text + "## Nowhere [ending]\n").script, dialogue, names, seed=2)
     assert more.beats[1].leads == more.turns[1].id and more.beats[1].missing == ""
+
+
+LARGE = ["[trust +9999999]", "[points 99999]", "[" + "x" * 90 + " +1]",
+         "[" + "a +1, " * 25 + "once]",
+         "Who (" + "m" * 60 + "): hm", "N" * 70 + ": hm", "## " + "T" * 200, "> r -> " + "L" * 200]
+
+
+@given(text=st.lists(st.sampled_from(["## A", "X: hm", "  -> A", *LARGE]) | st.sampled_from(
+    ["> " + one for one in LARGE]), max_size=20).map("\n".join))
+def test_whatever_is_read_is_a_valid_dialogue(text):
+    _planted(read_script(text).script)
+
+
+def test_who_was_named_only_while_it_was_written_is_gone():
+    dialogue, names = EMPTY, NOBODY
+    for seed, name in enumerate(("P", "Pe", "Pel", "Pell")):
+        script = read_script(f"{name}: Hello.").script
+        dialogue, names = _planted(script, dialogue, names, seed)
+    assert [speaker.name for speaker in dialogue.speakers] == ["Pell"]

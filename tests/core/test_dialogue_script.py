@@ -3,7 +3,13 @@
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
-from zigzag_core.dialogue.reading import LONGEST, MOST_TURNS, read_script
+from zigzag_core.dialogue.reading import (
+    LONGEST,
+    MOST_REPLIES,
+    MOST_SPEAKERS,
+    MOST_TURNS,
+    read_script,
+)
 from zigzag_core.dialogue.script import (
     DIRECTIONS,
     ENDINGS,
@@ -151,6 +157,10 @@ def test_a_turn_in_which_much_follows_replies_is_read_as_well():
 
 
 def test_a_script_that_is_too_long_is_refused():
-    for text in ("x" * (LONGEST + 1), "\n".join(f"## {n}" for n in range(MOST_TURNS + 1))):
+    many = ("".join(f"> reply {n}\n" for n in range(MOST_REPLIES + 1)),
+            "".join(f"A{'b' * n}: hm\n" for n in range(MOST_SPEAKERS - 1)))
+    read_script(many[1])
+    for text in ("x" * (LONGEST + 1), "\n".join(f"## {n}" for n in range(MOST_TURNS + 1)),
+                 many[0], many[1] + "C: hm\nD: hm\n"):
         with pytest.raises(TooLong):
             read_script(text)

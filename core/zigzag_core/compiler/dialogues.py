@@ -76,11 +76,15 @@ class _Moments:
             number: next(beats) for number, step in enumerate(graph.steps) if step.beat}
         self.first: dict[int, int] = {}
         """The moment with which a step begins; of those at which something is seen."""
+        self.asks: dict[int, str] = {}
+        """The question of the step that begins with a moment, where it asks one."""
         count = 1
         for number, beat in self.beats.items():
             said = len(_said(beat))
             if said or beat.replies:
                 self.first[number] = count
+                if beat.replies:
+                    self.asks[count] = _question_of(beat)
                 count += max(said, 1)
 
     def of(self, step: int) -> int:
@@ -182,10 +186,9 @@ class _Stage:
 
     def _goes(self, to: int) -> Iterator[Action]:
         """Go to a moment. What was answered there is asked again: the last answer counts."""
-        for step, first in self.moments.first.items():
-            beat = self.moments.beats[step]
-            if beat.replies and first == to:
-                yield OfQuestion(action="reset", question=_question_of(beat))
+        question = self.moments.asks.get(to)
+        if question is not None:
+            yield OfQuestion(action="reset", question=question)
         yield Calculate(action="set", variable=_count_of(self.dialogue), value=to)
 
     def _is(self, moment: int) -> Node:

@@ -9,7 +9,9 @@ from typing import Annotated, Literal, Self
 
 from pydantic import Field, model_validator
 
+from zigzag_core.dialogue.reading import MOST_REPLIES, MOST_SPEAKERS, MOST_TURNS
 from zigzag_core.dialogue.script import EndingKind
+from zigzag_core.dialogue.settings import MOST_EFFECTS
 
 from .kinds import Is, MaybeMedia, Refers, SetVariableRef, Unset
 from .model import Id, Model, Name
@@ -72,7 +74,7 @@ class DialogueReply(Model):
     leads: MaybeTurn = None
     missing: Annotated[str, Field(max_length=80)] = ""
     points: Annotated[float, Field(ge=-10_000, le=10_000)] | None = None
-    changes: tuple[ValueChange, ...] = Field(default=(), max_length=20)
+    changes: tuple[ValueChange, ...] = Field(default=(), max_length=MOST_EFFECTS)
     condition: Expression = True
     unread: Words = ""
     once: bool = False
@@ -84,7 +86,7 @@ class DialogueBeat(Model):
 
     id: Annotated[Id, Is("beat")]
     lines: tuple[Line, ...] = Field(default=(), max_length=MOST_BEATS)
-    replies: tuple[DialogueReply, ...] = Field(default=(), max_length=100)
+    replies: tuple[DialogueReply, ...] = Field(default=(), max_length=MOST_REPLIES)
     leads: MaybeTurn = None
     missing: Annotated[str, Field(max_length=80)] = ""
 
@@ -123,8 +125,8 @@ class Dialogue(Model):
     y: Annotated[float, Field(ge=-4_000, le=8_000)] = 160
     w: Annotated[float, Field(ge=120, le=8_000)] = 1_120
     h: Annotated[float, Field(ge=120, le=8_000)] = 500
-    speakers: tuple[Speaker, ...] = Field(default=(), max_length=60)
-    turns: tuple[DialogueTurn, ...] = Field(default=(), max_length=500)
+    speakers: tuple[Speaker, ...] = Field(default=(), max_length=MOST_SPEAKERS)
+    turns: tuple[DialogueTurn, ...] = Field(default=(), max_length=MOST_TURNS)
     beats: tuple[DialogueBeat, ...] = Field(default=(), max_length=MOST_BEATS)
 
     @model_validator(mode="after")

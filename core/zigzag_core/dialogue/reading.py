@@ -30,6 +30,9 @@ LONGEST = 500_000
 """So many characters a script may have."""
 MOST_TURNS = 500
 MOST_LINES = 5_000
+MOST_REPLIES = 20
+"""So many replies there may be to one line, and so many different people may speak."""
+MOST_SPEAKERS = 60
 LONGEST_LINE = 1_000
 LONGEST_NAME = 80
 DEEPEST = 12
@@ -121,7 +124,8 @@ class _Turn:
 def read_script(text: str) -> ReadScript:
     """Return what `text` says, and what is wrong in it.
 
-    Raises `TooLong` for a text of more than `LONGEST` characters or `MOST_LINES` lines.
+    Raises `TooLong` for a text of more than `LONGEST` characters or `MOST_LINES` lines, and for
+    more turns, speakers, or replies to one line than there may be.
     """
     lines = text.split("\n")
     if len(text) > LONGEST or len(lines) > MOST_LINES:
@@ -143,6 +147,7 @@ class _Reader:
         """The replies that the line stands within, the outermost first."""
         self.led: list[tuple[int, str]] = []
         self.mistakes: list[Mistake] = []
+        self.speakers: set[str] = set()
 
     def read(self, number: int, indent: int, line: str) -> None:
         """Read one line that is not empty."""
@@ -204,7 +209,10 @@ class _Reader:
                 number, "deep",
                 "Replies stand too far within each other: begin a turn of its own."))
         made = _Reply(indent, replace(reply, text=said, leads=self._led(number, leads)))
-        passage.open(for_reply=True).replies.append(made)
+        replies = passage.open(for_reply=True).replies
+        if len(replies) == MOST_REPLIES:
+            raise TooLong(f"Line {number}: there are at most {MOST_REPLIES} replies to one line.")
+        replies.append(made)
         if len(self.around) < DEEPEST:
             self.around.append(made)
 
@@ -220,6 +228,10 @@ class _Reader:
         elif text:
             if speaker.casefold() == ADVICE.casefold():
                 speaker, mood = "", ""
+            elif len(self.speakers | {speaker.casefold()}) > MOST_SPEAKERS:
+                raise TooLong(f"Line {number}: at most {MOST_SPEAKERS} people speak in a script.")
+            else:
+                self.speakers.add(speaker.casefold())
             passage.open().parts.append(Spoken(speaker, mood, text))
         else:
             self.mistakes.append(Mistake(number, "no_words", "Nothing is said in this line."))

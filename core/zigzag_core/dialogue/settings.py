@@ -6,17 +6,26 @@ from dataclasses import replace
 from .marks import marked, places, unmarked
 from .script import ENDINGS, POINTS, Effect, EndingKind, Reply
 
-_EFFECT = re.compile(r"(?P<value>[^\W\d][^=+−]*?)\s*(?P<sign>[=+−-])\s*(?P<number>\d+(?:\.\d+)?)")
-_SET = re.compile(r"(?P<value>[^\W\d][^=+−]*?)\s*=\s*[-−](?P<number>\d+(?:\.\d+)?)")
-_POINTS = re.compile(rf"{POINTS}\s+(?P<sign>[-−]?)(?P<number>\d+(?:\.\d+)?)", re.IGNORECASE)
+MOST_EFFECTS = 20
+"""So many values one reply may change."""
+_VALUE = r"(?P<value>[^\W\d][^=+−]{0,79}?)"
+_NUMBER = r"(?P<number>\d{1,6}(?:\.\d{1,6})?)"
+_EFFECT = re.compile(rf"{_VALUE}\s*(?P<sign>[=+−-])\s*{_NUMBER}")
+_SET = re.compile(rf"{_VALUE}\s*=\s*[-−]{_NUMBER}")
+_POINTS = re.compile(rf"{POINTS}\s+(?P<sign>[-−]?)(?P<number>\d{{1,4}}(?:\.\d{{1,6}})?)",
+                     re.IGNORECASE)
 _IF = re.compile(r"if\s+(.+)", re.IGNORECASE | re.DOTALL)
 
 
 def read_settings(reply: Reply, text: str) -> Reply | None:
-    """Return `reply` with the settings that stand in `text`; None where that is none of them."""
+    """Return `reply` with the settings that stand in `text`; None where that is none of them.
+
+    Numbers have up to six digits before the point (points four) and six behind it, names of values
+    up to 80 characters; a reply changes up to `MOST_EFFECTS` of them.
+    """
     for part in _apart(text):
         read = _one(reply, part)
-        if read is None:
+        if read is None or len(read.effects) > MOST_EFFECTS:
             return None
         reply = read
     return reply

@@ -33,7 +33,8 @@ class Planted:
 def plant_script(script: Script, before: Dialogue, names: Names, fresh: IdSource) -> Planted:
     """Return `before` as `script` says it.
 
-    Speakers that nobody knows are added. Those who say nothing any more stay, with their pictures.
+    Speakers that nobody knows are added. Those who say nothing any more stay where they have
+    pictures.
     `names` are those of the course: of the variables that replies change and ask for.
     """
     return _Planter(script, before, names, fresh).planted()
@@ -81,8 +82,12 @@ class _Planter:
             DialogueTurn(id=name, name=turn.name, ending=turn.ending,
                          beats=tuple(map(self._beat, turn.beats)))
             for turn, name in zip(self.script.turns, ids, strict=True))
+        speaking = {line.speaker for beat in self.beats for line in beat.lines
+                    if isinstance(line, SaidLine)}
         dialogue = self.before.model_copy(update={
-            "turns": turns, "beats": tuple(self.beats), "speakers": tuple(self.speakers.values())})
+            "turns": turns, "beats": tuple(self.beats),
+            "speakers": tuple(speaker for speaker in self.speakers.values()
+                              if speaker.moods or speaker.id in speaking)})
         return Planted(dialogue, tuple(self.variables))
 
     def _beat(self, beat: Beat) -> str:
