@@ -89,3 +89,26 @@ def test_a_dialogue_is_written_and_met_by_a_learner(page):
     _reply(page, "There is the bench, and soup.")
     _says(page, "A greeting, a seat, something warm.")
     assert violations(page) == []
+
+
+def test_what_is_written_behind_slow_answers_stays_and_is_kept(page):
+    slug = fresh_slide(page, "On a slow line")
+    palette(page, "Dialogue")
+    page.see("3 turns · 2 endings")
+    page.line(latency=900)
+    field = page.find("textarea[aria-label='Script of the dialogue']")
+    field.send_keys(Keys.CONTROL, Keys.END)
+    for number in range(6):
+        field.send_keys(Keys.ENTER, f"Pell: Word {number}.")
+        # An answer to what was written before is on its way, or comes while this goes on.
+        page.until(lambda n=number: f"Word {n}." in field.get_attribute("value"))
+    written = field.get_attribute("value")
+    page.line()
+    page.until(lambda: "Word 5." in str(page.call("GET", f"/courses/{slug}")["slides"]), "kept")
+    assert field.get_attribute("value") == written
+    page.press("Back to the slide")
+    page.go(f"/courses/{slug}/build")
+    page.stop(1)
+    page.click("[data-dialogue-box] button")
+    field = page.find("textarea[aria-label='Script of the dialogue']")
+    assert field.get_attribute("value").split() == written.split()

@@ -11,10 +11,10 @@ export function DialogueBoxes({ slide, scale }: { slide: Slide; scale: number })
     const first = beats.flatMap(({ lines }) => lines).find((line) => line.kind === "said");
     return (
       <Box
-        key={id} position="absolute" borderWidth="2px" borderStyle="dashed" borderColor="edge" borderRadius="8px" overflow="hidden" p="2" data-dialogue-box={id}
+        key={id} position="absolute" zIndex="1000001" pointerEvents="none" borderWidth="2px" borderStyle="dashed" borderColor="edge" borderRadius="8px" overflow="hidden" p="2" data-dialogue-box={id}
         style={{ left: x * scale, top: y * scale, width: w * scale, height: h * scale }}
       >
-        <chakra.button type="button" fontWeight="700" fontSize="13px" textDecoration="underline" cursor="pointer" onClick={() => showDialogue(slide.id, id)}>{t("openDialogue", { name })}</chakra.button>
+        <chakra.button type="button" pointerEvents="auto" fontWeight="700" fontSize="13px" textDecoration="underline" cursor="pointer" onClick={() => showDialogue(slide.id, id)}>{t("openDialogue", { name })}</chakra.button>
         {first && "text" in first && <Text color="quiet" fontSize="12.5px" lineClamp={3}>{first.text}</Text>}
       </Box>
     );

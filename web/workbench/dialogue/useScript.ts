@@ -11,7 +11,7 @@ import { useCourse } from "../store/store";
 type Read = components["schemas"]["ScriptRead"];
 
 const READ_MS = 200;
-const KEPT_MS = 700;
+const KEPT_MS = 400;
 
 export interface Script {
   /** Null until it has come. */
@@ -29,7 +29,11 @@ export function useScript(slide: string, dialogue: string): Script {
   const mine = useRef<typeof there>(undefined);
   const waiting = useRef<{ text: string; timer: number } | null>(null);
 
+  /** How many answers are waited for: until they have come, what is in the course is older than the text. */
+  const keeping = useRef(0);
+
   const keep = useCallback(async (next: string): Promise<void> => {
+    keeping.current += 1;
     await editCourse({
       label: t("changed"),
       ask: ({ course, slides }) => {
@@ -39,6 +43,7 @@ export function useScript(slide: string, dialogue: string): Script {
       },
       then: () => ({}),
     });
+    keeping.current -= 1;
     mine.current = dialogueOn(slide, dialogue);
   }, [slide, dialogue]);
 
@@ -59,13 +64,22 @@ export function useScript(slide: string, dialogue: string): Script {
 
   useEffect(() => flush, [flush]);
   useEffect(() => {
-    if (!there || there === mine.current || waiting.current) return undefined;
+    const ask = (event: BeforeUnloadEvent): void => {
+      if (!waiting.current && !keeping.current) return;
+      flush();
+      event.preventDefault();
+    };
+    window.addEventListener("beforeunload", ask);
+    return () => window.removeEventListener("beforeunload", ask);
+  }, [flush]);
+  useEffect(() => {
+    if (!there || there === mine.current || waiting.current || keeping.current) return undefined;
     const { course, slides } = useCourse.getState();
     const on = slides[slide];
     if (!on) return undefined;
     let left = false;
     void take(api.POST("/api/edits/dialogue/script", { body: { course, slide: on, titles: {}, dialogue } })).then((answer) => {
-      if (left || waiting.current) return;
+      if (left || waiting.current || keeping.current) return;
       mine.current = there;
       setText(answer.text);
     }).catch(() => undefined);
