@@ -7,7 +7,7 @@ from zigzag_core.course.questions.settings import SETTINGS, QuestionDefaults
 from tests.core.quiz_course import following
 from tests.core.test_quiz_taking import taken_course
 
-from .packages import goes_on, imported, launch
+from .packages import goes_on, imported, inside, launch, put_in_course
 from .test_access import violations
 
 
@@ -82,3 +82,21 @@ def test_learners_meet_the_defaults_and_what_no_answer_costs(page, server, tmp_p
     # 3 × 4 points, and 1 less for the answer that is missing, of 16.
     page.top()
     page.see("68.75")
+
+
+def test_clear_buttons_come_in_one_step_and_clear_an_answer(page, server, tmp_path):
+    slug = _opened(page, server, tmp_path, taken_course())
+    _defaults(page)
+    page.press("Add one to each of 4 questions")
+    page.see("Every question has one.")
+    page.saved()
+    put_in_course(page, slug)
+    page.click("a[aria-label='Launch as Ines Tarrow']")
+    inside(page)
+    page.find("main.zz-view")
+    goes_on(page)
+    choice = page.find("main [role=radio], main input[type=radio]")
+    choice.send_keys(Keys.SPACE)
+    page.until(lambda: page.all("main [aria-checked=true], main input:checked"))
+    page.press("Clear")
+    page.until(lambda: not page.all("main [aria-checked=true], main input:checked"))
