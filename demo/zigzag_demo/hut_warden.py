@@ -17,6 +17,7 @@ from zigzag_core.course.rules.patterns import Revealed, RevealSet
 
 from . import drawings
 from .builder import CourseBuilder, looking
+from .conversations import TRUST, conversations
 from .day_evening import evening
 from .day_morning import morning
 from .keys_quiz import with_keys_quiz
@@ -51,6 +52,7 @@ def _day(b: CourseBuilder) -> tuple[CourseDocument, dict[str, str]]:
         "signs", "water", "soup", "ways", "book", "mistakes", "dry", "board",
         "crest", "fire", "glue", "greeting", "pell", "gas", "call", "people", "door", "list",
         "walk", "entry", "sure", "length", "opinion", "result",
+        "guest_talk", "quiet_word",
     )
     _arriving(b, at)
     _rooms(b, at)
@@ -60,9 +62,11 @@ def _day(b: CourseBuilder) -> tuple[CourseDocument, dict[str, str]]:
     _night(b, at)
     morning(b, at)
     evening(b, at)
+    conversations(b, at)
     _end(b, at)
     for title, first in (("Arriving", "welcome"), ("Everyday work", "drying"), ("People", "late"),
                          ("Safety", "weather"), ("A day, hour by hour", "signs"),
+                         ("Conversations", "guest_talk"),
                          ("At the end of the day", "opinion")):
         b.section(title, at[first])
     # One arm of the fork is left out by everybody who goes straight through.
@@ -75,7 +79,7 @@ def _day(b: CourseBuilder) -> tuple[CourseDocument, dict[str, str]]:
             style=Style(size=24, radius=20),
         ),
         variables=(TextVariable(id=HUT_BOOK, name="Name in the hut book", default="warden",
-                                description="What the learner wants to be called"),),
+                                description="What the learner wants to be called"), TRUST),
     ), at
 
 

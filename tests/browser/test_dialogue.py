@@ -9,12 +9,21 @@ from .packages import inside, put_in_course
 from .test_access import violations
 from .test_arrange import fresh_slide
 from .test_keyboard import palette
-from .test_questions import _keys, _labelled
+from .test_questions import _keys
+
+SCRIPT = "[role=textbox][aria-label='Script of the dialogue']"
+
+
+def _text(page) -> str:
+    """The script as it stands in its field."""
+    return page.browser.execute_script(
+        "return [...document.querySelectorAll('.cm-line')]"
+        ".map((one) => one.textContent).join('\\n')")
 
 
 def _write(page, text: str) -> None:
     """Write a whole script by keyboard; lines go on as far in as the one before."""
-    field = page.find("textarea[aria-label='Script of the dialogue']")
+    field = page.find(SCRIPT)
     field.send_keys(Keys.CONTROL, "a")
     field.send_keys(Keys.DELETE)
     indent = 0
@@ -37,8 +46,9 @@ def _says(page, *words: str) -> None:
 
 def _reply(page, words: str) -> None:
     """Give a reply by keyboard."""
-    page.until(lambda: any(words in one.text for one in page.all("main [data-element]")))
-    _keys(page, _labelled(page, words), Keys.SPACE)
+    reply = page.until(lambda: next(
+        one for one in page.all("main button[data-element]") if words in one.text), words)
+    _keys(page, reply, Keys.SPACE)
 
 
 def test_a_dialogue_is_written_and_met_by_a_learner(page):
@@ -50,13 +60,12 @@ def test_a_dialogue_is_written_and_met_by_a_learner(page):
     page.see("5 turns · 2 endings")
     page.see("There is no turn “The prize”.")
     page.see("“Inside” breaks off")
-    field = page.find("textarea[aria-label='Script of the dialogue']")
     # The line of the mistake is selected, so that it can be written anew.
     page.press("Line 15")
-    assert page.browser.execute_script(
-        "return arguments[0].value.slice(arguments[0].selectionStart, arguments[0].selectionEnd)",
-        field).strip() == "> The bench costs the same as a bed. -> The prize [if trust >= 2]"
-    field.send_keys("  > The bench costs the same as a bed. -> The price [if trust >= 2]")
+    marked = page.browser.execute_script("return String(getSelection())").strip()
+    assert marked == "> The bench costs the same as a bed. -> The prize [if trust >= 2]"
+    page.find(SCRIPT).send_keys(
+        "  > The bench costs the same as a bed. -> The price [if trust >= 2]")
     page.see("Nothing is wrong with it.")
     page.see(["3", "ways to an ending"][1])
     assert violations(page) == []
@@ -96,19 +105,19 @@ def test_what_is_written_behind_slow_answers_stays_and_is_kept(page):
     palette(page, "Dialogue")
     page.see("3 turns · 2 endings")
     page.line(latency=900)
-    field = page.find("textarea[aria-label='Script of the dialogue']")
+    field = page.find(SCRIPT)
     field.send_keys(Keys.CONTROL, Keys.END)
     for number in range(6):
         field.send_keys(Keys.ENTER, f"Pell: Word {number}.")
         # An answer to what was written before is on its way, or comes while this goes on.
-        page.until(lambda n=number: f"Word {n}." in field.get_attribute("value"))
-    written = field.get_attribute("value")
+        page.until(lambda n=number: f"Word {n}." in _text(page))
+    written = _text(page)
     page.line()
     page.until(lambda: "Word 5." in str(page.call("GET", f"/courses/{slug}")["slides"]), "kept")
-    assert field.get_attribute("value") == written
+    assert _text(page) == written
     page.press("Back to the slide")
     page.go(f"/courses/{slug}/build")
     page.stop(1)
     page.click("[data-dialogue-box] button")
-    field = page.find("textarea[aria-label='Script of the dialogue']")
-    assert field.get_attribute("value").split() == written.split()
+    page.find(SCRIPT)
+    page.until(lambda: _text(page).split() == written.split())

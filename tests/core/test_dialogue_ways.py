@@ -5,6 +5,7 @@ import random
 from hypothesis import given
 from hypothesis import strategies as st
 from zigzag_core.dialogue.graph import graph_of
+from zigzag_core.dialogue.leading import leads_of
 from zigzag_core.dialogue.reading import read_script
 from zigzag_core.dialogue.ways import Range, components, ways_of
 
@@ -152,3 +153,11 @@ def test_two_hundred_turns_are_counted_at_once():
         counts.append(sum(counts[199 - min(turn + n, 199)] for n in (1, 2, 3)))
     assert found.count == counts[-1] > 10 ** 50
     assert found.turns == Range(68, 200)
+
+
+def test_turns_lead_to_each_other_by_what_is_replied():
+    graph = graph_of(read_script(
+        "## A\nX: well?\n  > go -> B\n  > how? [once]\n    X: so\n    -> A\n"
+        "  > too -> B [if t > 1]\n## B\nX: on\n-> C\n## C [ending]\n").script)
+    found = [(one.source, one.target, one.replies, one.conditional) for one in leads_of(graph)]
+    assert found == [(0, 1, ("go", "too"), False), (0, 0, ("how?",), True), (1, 2, (), False)]

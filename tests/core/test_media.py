@@ -184,9 +184,10 @@ def test_shipped_drawings_are_clean_and_follow_the_theme(drawing):
 def test_there_is_enough_to_draw_with():
     keys = list(DRAWINGS)
     people = {tuple(key.split("-")[1:]) for key in keys if key.startswith("person-")}
-    assert len({who for who, _ in people}) >= 6 and len({mood for _, mood in people}) >= 6
-    assert len(people) == len({w for w, _ in people}) * len({m for _, m in people})
-    assert sum(key.startswith("backdrop-") for key in keys) >= 8
+    moods = {"friendly", "calm", "thoughtful", "worried", "tired", "cross", "surprised", "sad"}
+    assert {mood for _, mood, *_ in people} == moods
+    assert len({who for who, *_ in people}) == 12 and len(people) == 12 * 8 * 2
+    assert sum(key.startswith("backdrop-") for key in keys) == 16
     portraits = {DRAWINGS[key].draw() for key in keys if key.startswith("person-")}
     assert len(portraits) == len(people)
 

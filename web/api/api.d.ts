@@ -1207,6 +1207,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/edits/dialogue/pasted": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Dialogue Pasted
+         * @description Return what was copied elsewhere, a table or a list, as the text of a script.
+         */
+        post: operations["zigzag_server_courses_dialogues_api_dialogue_pasted"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/edits/dialogue/script": {
         parameters: {
             query?: never;
@@ -3688,6 +3708,9 @@ export interface components {
         /**
          * Dialogue
          * @description A dialogue; it begins with its first turn. On its slide it has a box (px).
+         *
+         *     Advice behind a reply is given at once, or with the end. In `random_order` replies stand in
+         *     another order for every learner. Learners may start it `again` when it has ended.
          */
         Dialogue: {
             /** Id */
@@ -3714,6 +3737,38 @@ export interface components {
              * @default 500
              */
             h: number;
+            /**
+             * Purpose
+             * @default scored
+             * @enum {string}
+             */
+            purpose: "scored" | "practice";
+            /**
+             * Advice
+             * @default at_once
+             * @enum {string}
+             */
+            advice: "at_once" | "at_end";
+            /**
+             * Random Order
+             * @default false
+             */
+            random_order: boolean;
+            /**
+             * Again
+             * @default true
+             */
+            again: boolean;
+            /**
+             * Shows
+             * @default []
+             */
+            shows: components["schemas"]["ShownValue"][];
+            /**
+             * Scenery
+             * @default []
+             */
+            scenery: components["schemas"]["Scenery"][];
             /**
              * Speakers
              * @default []
@@ -3803,6 +3858,24 @@ export interface components {
              * @default []
              */
             then: string[];
+        };
+        /**
+         * DialogueTaken
+         * @description A dialogue has ended once (None: each of the slide), or with `every` ending that it has.
+         */
+        DialogueTaken: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            wants: "dialogue";
+            /** Dialogue */
+            dialogue?: string | null;
+            /**
+             * Every
+             * @default false
+             */
+            every: boolean;
         };
         /**
          * DialogueTurn
@@ -4511,7 +4584,7 @@ export interface components {
              *       }
              *     ]
              */
-            wants: (components["schemas"]["AllOfSet"] | components["schemas"]["AllHere"] | components["schemas"]["QuestionAnswered"] | components["schemas"]["MediaWatched"] | components["schemas"]["TimeSpent"] | components["schemas"]["ConditionHolds"])[];
+            wants: (components["schemas"]["AllOfSet"] | components["schemas"]["AllHere"] | components["schemas"]["QuestionAnswered"] | components["schemas"]["MediaWatched"] | components["schemas"]["DialogueTaken"] | components["schemas"]["TimeSpent"] | components["schemas"]["ConditionHolds"])[];
             /**
              * Meanwhile
              * @default message
@@ -4719,14 +4792,15 @@ export interface components {
          *
          *     *answered_wrong* is a wrong answer with tries left, *answered_last* one without; *judged* comes
          *     before any of them, *answered_nothing* where there is too little to submit. An attempt at a quiz
-         *     is over: *quiz_passed* or *quiz_failed* where it is scored, then *quiz_finished*.
+         *     is over: *quiz_passed* or *quiz_failed* where it is scored, then *quiz_finished*. Of a
+         *     dialogue a *turn_reached*, a *reply_given*; *dialogue_ended* with one of these turns, or any.
          */
         Happens: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            event: "all_seen" | "answered" | "answered_last" | "answered_nothing" | "answered_partly" | "answered_right" | "answered_wrong" | "clicked" | "double_clicked" | "dropped_elsewhere" | "entered" | "judged" | "media_ended" | "media_paused" | "media_started" | "overlay_closed" | "overlay_opened" | "pointed_at" | "pointed_away" | "quiz_failed" | "quiz_finished" | "quiz_passed" | "slide_entered" | "slide_left" | "time_up" | "timing_ended" | "variable_changed";
+            event: "all_seen" | "answered" | "answered_last" | "answered_nothing" | "answered_partly" | "answered_right" | "answered_wrong" | "clicked" | "dialogue_ended" | "double_clicked" | "dropped_elsewhere" | "entered" | "judged" | "media_ended" | "media_paused" | "media_started" | "overlay_closed" | "overlay_opened" | "pointed_at" | "pointed_away" | "quiz_failed" | "quiz_finished" | "quiz_passed" | "reply_given" | "slide_entered" | "slide_left" | "time_up" | "timing_ended" | "turn_reached" | "variable_changed";
             /**
              * Of
              * @default []
@@ -7106,6 +7180,21 @@ export interface components {
             voice?: string | null;
         };
         /**
+         * Scenery
+         * @description What a stage direction with these words shows or lets hear, whatever their case.
+         */
+        Scenery: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "backdrop" | "sound";
+            /** Words */
+            words: string;
+            /** Media */
+            media?: string | null;
+        };
+        /**
          * SeenCounter
          * @description A text that says how many of a set are left. ``#`` in the words stands for the number.
          */
@@ -7570,6 +7659,24 @@ export interface components {
             overlay?: string | null;
         };
         /**
+         * ShownValue
+         * @description A variable that learners see as a meter from `low` to `high`.
+         */
+        ShownValue: {
+            /** Variable */
+            variable: string;
+            /**
+             * Low
+             * @default 0
+             */
+            low: number;
+            /**
+             * High
+             * @default 10
+             */
+            high: number;
+        };
+        /**
          * SingleChoice
          * @description Choose one of several.
          */
@@ -7864,6 +7971,9 @@ export interface components {
         /**
          * Speaker
          * @description Somebody who speaks, with a picture for each mood; the first one stands for those that lack.
+         *
+         *     The middle of the picture is `at` so many hundredths of the stage (None: it follows from how
+         *     many there are), it takes `size` hundredths of its height, and looks the other way if `flipped`.
          */
         Speaker: {
             /** Id */
@@ -7875,6 +7985,18 @@ export interface components {
              * @default []
              */
             moods: components["schemas"]["MoodPicture"][];
+            /** At */
+            at?: number | null;
+            /**
+             * Size
+             * @default 85
+             */
+            size: number;
+            /**
+             * Flipped
+             * @default false
+             */
+            flipped: boolean;
         };
         /**
          * Spot
@@ -7932,6 +8054,8 @@ export interface components {
         /**
          * StageDirection
          * @description A backdrop or a sound with these words for its name, or a pause of so many seconds.
+         *
+         *     Without a `media` file of its own it takes that of the dialogue's scenery.
          */
         StageDirection: {
             /**
@@ -7954,7 +8078,7 @@ export interface components {
          * @description Begin again, and go to the beginning of what is begun again.
          *
          *     All of it is cleared: variables, answers, what was seen, shown, moved; but for what `keep`
-         *     names.
+         *     names. A `dialogue` is one of the slide (None: its first).
          */
         StartOver: {
             /**
@@ -7967,12 +8091,14 @@ export interface components {
              * @default slide
              * @enum {string}
              */
-            what: "slide" | "section" | "quiz" | "course";
+            what: "slide" | "section" | "quiz" | "course" | "dialogue";
             /**
              * Keep
              * @default []
              */
             keep: ("variables" | "answers" | "seen")[];
+            /** Dialogue */
+            dialogue?: string | null;
         };
         /**
          * Step
@@ -9126,12 +9252,17 @@ export interface components {
             seconds: number;
         };
         /**
-         * TitleIn
-         * @description A title for a course.
+         * NewCourseIn
+         * @description What a new course is called, and whether its slide is empty, for a `dialogue` on all of it.
          */
-        TitleIn: {
+        NewCourseIn: {
             /** Title */
             title: string;
+            /**
+             * Dialogue
+             * @default false
+             */
+            dialogue: boolean;
         };
         /**
          * Caption
@@ -10499,6 +10630,14 @@ export interface components {
             course: components["schemas"]["Course"];
         };
         /**
+         * TitleIn
+         * @description A title for a course.
+         */
+        TitleIn: {
+            /** Title */
+            title: string;
+        };
+        /**
          * ChangeSaved
          * @description The versions of what was written.
          *
@@ -10656,7 +10795,7 @@ export interface components {
         };
         /**
          * DrawingOut
-         * @description A drawing that ships with Zigzag.
+         * @description A drawing that ships with Zigzag. One of a person is of `who`, in a `mood` and a `posture`.
          */
         DrawingOut: {
             /** Key */
@@ -10669,6 +10808,12 @@ export interface components {
             tags: string[];
             /** Url */
             url: string;
+            /** Who */
+            who: string;
+            /** Mood */
+            mood: string;
+            /** Posture */
+            posture: string;
         };
         /**
          * SharedOut
@@ -11309,6 +11454,41 @@ export interface components {
             turn: string | null;
         };
         /**
+         * ScriptLead
+         * @description From one turn to another, by their numbers, by these replies; none: by itself.
+         */
+        ScriptLead: {
+            /** Source */
+            source: number;
+            /** Target */
+            target: number;
+            /** Replies */
+            replies: string[];
+            /** Conditional */
+            conditional: boolean;
+        };
+        /**
+         * ScriptLine
+         * @description What the `line` (from 1) of a script was understood as, in the turn with this number.
+         */
+        ScriptLine: {
+            /** Line */
+            line: number;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "line" | "advice" | "reply" | "backdrop" | "sound" | "pause" | "leads";
+            /** Turn */
+            turn: number;
+            /** Words */
+            words: string;
+            /** Speaker */
+            speaker: string;
+            /** Mood */
+            mood: string;
+        };
+        /**
          * ScriptMistake
          * @description What is wrong at a `line` (from 1), and words that may be meant instead.
          */
@@ -11329,6 +11509,10 @@ export interface components {
         ScriptRead: {
             /** Turns */
             turns: components["schemas"]["ScriptTurn"][];
+            /** Lines */
+            lines: components["schemas"]["ScriptLine"][];
+            /** Leads */
+            leads: components["schemas"]["ScriptLead"][];
             /** Mistakes */
             mistakes: components["schemas"]["ScriptMistake"][];
             /** Hints */
@@ -11354,6 +11538,16 @@ export interface components {
         ScriptText: {
             /** Text */
             text: string;
+        };
+        /**
+         * PastedScript
+         * @description What was copied elsewhere as a script, and so many rows of a table as were read.
+         */
+        PastedScript: {
+            /** Text */
+            text: string;
+            /** Rows */
+            rows: number;
         };
         /**
          * DialogueIn
@@ -12571,6 +12765,25 @@ export interface components {
             overlay: string;
         };
         /**
+         * PersonOnStage
+         * @description Where a person stands: the middle at so many % of the stage, `size` % of its height high.
+         *
+         *     Without a place of their own people stand side by side.
+         */
+        PersonOnStage: {
+            /** Name */
+            name: string;
+            /** At */
+            at: number | null;
+            /** Size */
+            size: number;
+            /**
+             * Flipped
+             * @default false
+             */
+            flipped: boolean;
+        };
+        /**
          * PickNumber
          * @description Set a variable to a whole number from `low` to `high`, at random.
          */
@@ -12716,6 +12929,48 @@ export interface components {
             of?: string | null;
             /** Least */
             least: number;
+        };
+        /**
+         * ProgramDialogue
+         * @description Elements of a slide that are seen as people who talk, in a box of the slide (px).
+         *
+         *     What was said stands in the text variable `said`, the newest first: a character for each of
+         *     `entries`, from `LIMITS.first_said` on. `buttons` are the replies and what leads on.
+         */
+        ProgramDialogue: {
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
+            /** W */
+            w: number;
+            /** H */
+            h: number;
+            /** Said */
+            said: string;
+            /** Entries */
+            entries: components["schemas"]["SaidEntry"][];
+            /**
+             * People
+             * @default []
+             */
+            people: components["schemas"]["PersonOnStage"][];
+            /**
+             * Buttons
+             * @default []
+             */
+            buttons: string[];
+            /** Again */
+            again?: string | null;
+            /**
+             * Meters
+             * @default []
+             */
+            meters: components["schemas"]["ShownMeter"][];
         };
         /**
          * ProgramElement
@@ -13241,6 +13496,11 @@ export interface components {
              * @default []
              */
             rules: components["schemas"]["ProgramRule"][];
+            /**
+             * Dialogues
+             * @default []
+             */
+            dialogues: components["schemas"]["ProgramDialogue"][];
         };
         /**
          * ProgramTag
@@ -13287,6 +13547,44 @@ export interface components {
              * @enum {string}
              */
             run: "start" | "stop" | "restart";
+        };
+        /**
+         * SaidEntry
+         * @description What can be said or happen in a dialogue.
+         *
+         *     The words of a *line*, a *reply* or *advice* are those of an element. A line has the number of
+         *     its person, who shows a `picture`; advice that comes `later` is given with the end. A
+         *     *backdrop* is a picture, a *sound* a file, a *pause* some ms.
+         */
+        SaidEntry: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "line" | "reply" | "advice" | "backdrop" | "sound" | "pause";
+            /** Element */
+            element?: string | null;
+            /** Person */
+            person?: number | null;
+            /**
+             * Mood
+             * @default
+             */
+            mood: string;
+            /** Picture */
+            picture?: string | null;
+            /** Sound */
+            sound?: string | null;
+            /**
+             * Ms
+             * @default 0
+             */
+            ms: number;
+            /**
+             * Later
+             * @default false
+             */
+            later: boolean;
         };
         /**
          * SeenSet
@@ -13342,6 +13640,18 @@ export interface components {
             do: "show";
             /** Element */
             element: string;
+        };
+        /**
+         * ShownMeter
+         * @description A variable that is seen beside a dialogue, from `low` to `high`.
+         */
+        ShownMeter: {
+            /** Variable */
+            variable: string;
+            /** Low */
+            low: number;
+            /** High */
+            high: number;
         };
         /**
          * Span
@@ -14752,7 +15062,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["TitleIn"];
+                "application/json": components["schemas"]["NewCourseIn"];
             };
         };
         responses: {
@@ -16178,6 +16488,32 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ScriptRead"];
+                };
+            };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
+        };
+    };
+    zigzag_server_courses_dialogues_api_dialogue_pasted: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ScriptText"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PastedScript"];
                 };
             };
             "4XX": components["responses"]["Refused"];

@@ -5,6 +5,8 @@ type Schemas = components["schemas"];
 
 export type Course = Schemas["Course"];
 export type Slide = Schemas["Slide"];
+export type Dialogue = Slide["dialogues"][number];
+export type Speaker = Dialogue["speakers"][number];
 export type Element = Slide["elements"][number];
 export type TextElement = Extract<Element, { kind: "text" }>;
 export type ShapeElement = Extract<Element, { kind: "shape" }>;
@@ -66,6 +68,8 @@ export type Caption = Schemas["Caption"];
 
 export type Program = Schemas["Program"];
 export type ProgramSlide = Schemas["ProgramSlide"];
+export type ProgramDialogue = Schemas["ProgramDialogue"];
+export type SaidEntry = Schemas["SaidEntry"];
 export type ProgramElement = Schemas["ProgramElement"];
 export type ProgramRule = Schemas["ProgramRule"];
 export type ProgramMedia = Schemas["ProgramMedia"];

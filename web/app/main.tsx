@@ -11,6 +11,7 @@ import { Toaster } from "../kit/toaster";
 import { App } from "./App";
 import "../player/render/fonts.css";
 import "../player/render/slide.css";
+import "../player/render/dialogue/dialogue.css";
 import "../player/render/answers/answers.css";
 
 applyScheme(readScheme());

@@ -13,6 +13,7 @@ import { Scorm12Tracker } from "./tracking/scorm12Tracker";
 import type { Tracker } from "./tracking/tracker";
 import "./render/fonts.css";
 import "./render/slide.css";
+import "./render/dialogue/dialogue.css";
 import "./render/answers/answers.css";
 import "./app/player.css";
 

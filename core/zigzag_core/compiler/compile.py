@@ -15,7 +15,7 @@ from zigzag_core.errors import NothingToPublish
 from zigzag_core.program import COURSE, Program, ProgramMedia
 from zigzag_core.words import not_english, say_in
 
-from .dialogues import acted
+from .dialogues.acting import acted
 from .numbering import numbered
 from .quizzes import program_quizzes
 from .rules import program_rules

@@ -10,12 +10,14 @@ from zigzag_core.course.rules.gates import (
     AllHere,
     AllOfSet,
     ConditionHolds,
+    DialogueTaken,
     MediaWatched,
     QuestionAnswered,
     TimeSpent,
     Wanted,
 )
 
+from .dialogues.asking import asked_in_dialogues, gone_through, operated_in_dialogues
 from .rules import program_expression
 from .scope import Scope
 
@@ -84,11 +86,18 @@ def _wanted(
         case AllHere():
             return _all_here(slide, elements, scope)
         case QuestionAnswered(wants=how, question=question):
-            names = [question] if question else [q.id for q in slide.questions]
+            asked = asked_in_dialogues(slide)
+            names = [question] if question else [q.id for q in slide.questions if q.id not in asked]
             operator = "locked" if how == "answered" else "right"
             if scope.collects(slide.id):
                 operator = "chosen"
-            return ["and", *([operator, name] for name in names)] if names else True
+            conditions: list[Node] = [[operator, name] for name in names]
+            if not question and slide.dialogues:
+                conditions.append(gone_through(slide.dialogues, every=False))
+            return joined("and", conditions) if len(conditions) > 1 else (*conditions, True)[0]
+        case DialogueTaken(dialogue=name, every=every):
+            return gone_through(
+                [one for one in slide.dialogues if name in (None, one.id)], every)
         case MediaWatched(media=media, share=share):
             return [">=", ["watched", media], share] if media else True
         case TimeSpent(seconds=seconds):
@@ -102,6 +111,7 @@ def _all_here(slide: Slide, elements: list[p.ProgramElement], scope: Scope) -> N
     """All patterns that are sets, and everything else that answers a click without leading away."""
     conditions: list[Any] = []
     in_sets: set[str] = set()
+    in_dialogues = operated_in_dialogues(slide)
     for pattern in slide.patterns:
         if pattern.kind in ("reveal_set", "flip_cards", "steps", "checklist", "spot_places"):
             conditions.append(program_expression(["all_seen", pattern.id], scope))
@@ -115,12 +125,19 @@ def _all_here(slide: Slide, elements: list[p.ProgramElement], scope: Scope) -> N
             action.do in ("show", "toggle", "open", "look", "set")
             for rule in element.rules for action in rule.then
         )
+        if element.draw.id in in_dialogues:
+            continue
         if element.control == "button" and not element.question and reveals:
             conditions.append(["clicked", element.draw.id])
     conditions = [
         c for c in conditions if c[0] != "clicked" or c[1] not in in_sets
     ]
-    conditions += [["locked", question.id] for question in slide.questions]
+    asked = asked_in_dialogues(slide)
+    conditions += [["locked", question.id] for question in slide.questions
+                   if question.id not in asked]
+    talked = gone_through(slide.dialogues, every=False)
+    if talked is not True:
+        conditions.append(talked)
     return ["and", *conditions] if conditions else True
 
 
@@ -137,4 +154,8 @@ def _told(gate: Gate) -> str:
             return "play_to_end"
         case TimeSpent():
             return "more_time_here"
+        case DialogueTaken(every=True):
+            return "all_endings_first"
+        case DialogueTaken():
+            return "talk_first"
     return "still_to_do"

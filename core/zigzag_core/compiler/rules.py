@@ -9,6 +9,8 @@ from zigzag_core.course.rules import rule as rules
 from zigzag_core.course.rules.expression import Node
 from zigzag_core.course.rules.rule import THIS, Action
 
+from .dialogues.asking import ended_with, endings_on, reached
+from .dialogues.moments import count_of, question_of, reply_of, said_in
 from .names import internal
 from .scope import Scope
 
@@ -26,6 +28,8 @@ def _rule(
     rule: Rule, owner: str, scope: Scope, slide: Slide | None
 ) -> Iterable[p.ProgramRule]:
     targets = getattr(rule.when, "of", ()) or (owner,)
+    if rule.when.event == "dialogue_ended" and targets == (owner,) and slide:
+        targets = endings_on(slide)
     for number, target in enumerate(targets):
         made = _for_target(rule, target, owner, scope, slide)
         yield made.model_copy(update={"id": f"{rule.id}_{number}"}) if number else made
@@ -56,6 +60,13 @@ def _for_target(
             }
         case rules.Happens(event="timing_ended"):
             common["target"] = _clock_owner(target, scope, slide)
+        case rules.Happens(event="turn_reached" | "dialogue_ended" as event) if slide:
+            found = (reached if event == "turn_reached" else ended_with)(slide, target)
+            variable, holds = found or (None, False)
+            common |= {"on": "variable_changed", "target": variable}
+            condition = ["and", holds, condition]
+        case rules.Happens(event="reply_given"):
+            common |= {"on": "clicked", "target": internal(target, "e")}
         case rules.Happens(event="all_seen") if target in scope.steps:
             common |= {"on": "variable_changed", "target": internal(target, "far")}
             condition = ["and", ["all_seen", target], condition]
@@ -189,12 +200,31 @@ def _to_outside(action: Action) -> Iterable[p.Action]:
             yield p.Wait(ms=round(seconds * 1000))
 
 
+def _dialogue_over(action: rules.StartOver, slide: Slide | None) -> Iterable[p.Action]:
+    """Clear a dialogue of the slide: what was said, and what its replies have changed."""
+    dialogues = slide.dialogues if slide else ()
+    found = next((one for one in dialogues if action.dialogue in (None, one.id)), None)
+    if found is None:
+        return
+    replies = [reply for beat in found.beats for reply in beat.replies]
+    changed = {change.variable for reply in replies for change in reply.changes}
+    yield p.Clear(
+        elements=tuple(map(reply_of, replies)),
+        questions=() if "answers" in action.keep
+        else tuple(question_of(beat) for beat in found.beats if beat.replies),
+        variables=(*(() if "variables" in action.keep else sorted(changed)),
+                   count_of(found), said_in(found)))
+
+
 def start_over(
     action: rules.StartOver, scope: Scope, slide: Slide | None
 ) -> Iterable[p.Action]:
     """Draw the quizzes of what is begun again anew, clear it, and go to where it begins."""
     order = scope.order
     here = slide.id if slide else order[0]
+    if action.what == "dialogue":
+        yield from _dialogue_over(action, slide)
+        return
     match action.what:
         case "slide":
             slides: tuple[str, ...] = (here,)

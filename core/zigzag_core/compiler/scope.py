@@ -19,6 +19,8 @@ from zigzag_core.course.rules.rule_use import actions_of, rules_on
 from zigzag_core.course.sections import quizzes_of, section_around
 from zigzag_core.words import Say, player_words, say_with
 
+from .dialogues.asking import endings_on
+from .dialogues.moments import count_of, end_of, said_in
 from .names import internal
 
 
@@ -71,7 +73,11 @@ def facts_of(slide: Slide) -> SlideFacts:
             questions=tuple(question.id for question in slide.questions),
             changes=tuple(sorted(
                 {found.id for found in references(slide, kinds=VARIABLES) if found.sets})),
-            keeps=tuple(name for pattern in slide.patterns for name in _kept_by(pattern)),
+            keeps=(
+                *(name for pattern in slide.patterns for name in _kept_by(pattern)),
+                *(name for dialogue in slide.dialogues
+                  for name in (count_of(dialogue), said_in(dialogue))),
+                *map(end_of, endings_on(slide))),
         ),
         asks=any(question.feedback.read_again for question in slide.questions)
         or _starts_over(rule for rule, _ in rules_on(slide)),
@@ -79,7 +85,8 @@ def facts_of(slide: Slide) -> SlideFacts:
 
 
 def _starts_over(rules: Iterable[Rule]) -> bool:
-    return any(isinstance(action, StartOver) for rule in rules for action in actions_of(rule))
+    return any(isinstance(action, StartOver) and action.what != "dialogue"
+               for rule in rules for action in actions_of(rule))
 
 
 def _kept_by(pattern: Pattern) -> Iterable[str]:

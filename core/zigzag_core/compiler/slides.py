@@ -30,7 +30,9 @@ from zigzag_core.program import (
 )
 
 from .collecting import collected
-from .dialogues import asked_in_dialogues, kept_by_dialogues
+from .dialogues.acting import kept_by_dialogues
+from .dialogues.asking import asked_in_dialogues
+from .dialogues.viewing import program_dialogues
 from .feedback import feedback, final_words
 from .gates import program_gate
 from .numbering import remembered_of
@@ -132,6 +134,7 @@ def _slide(slide: Slide, weave: Woven, scope: Scope) -> ProgramSlide:
         overlays=(*overlays, *(panel for panels, _ in after for panel in panels)),
         clock=program_clock(slide.timing), gate=program_gate(slide, elements, overlays, scope),
         navigation=slide.navigation, rules=(*(rule for _, rules in after for rule in rules), *own),
+        dialogues=program_dialogues(slide),
     )
 
 

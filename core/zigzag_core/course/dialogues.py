@@ -10,7 +10,7 @@ from typing import Annotated, Literal, Self
 from pydantic import Field, model_validator
 
 from zigzag_core.dialogue.reading import MOST_REPLIES, MOST_SPEAKERS, MOST_TURNS
-from zigzag_core.dialogue.script import EndingKind
+from zigzag_core.dialogue.script import DirectionKind, EndingKind
 from zigzag_core.dialogue.settings import MOST_EFFECTS
 
 from .kinds import Is, MaybeMedia, Refers, SetVariableRef, Unset
@@ -26,6 +26,7 @@ Words = Annotated[str, Field(max_length=1_000)]
 Mood = Annotated[str, Field(max_length=40)]
 TurnName = Annotated[str, Field(min_length=1, max_length=80)]
 MOST_BEATS = 5_000
+MOST_MOODS = 40
 
 
 class SaidLine(Model):
@@ -41,9 +42,12 @@ class SaidLine(Model):
 
 
 class StageDirection(Model):
-    """A backdrop or a sound with these words for its name, or a pause of so many seconds."""
+    """A backdrop or a sound with these words for its name, or a pause of so many seconds.
 
-    kind: Literal["backdrop", "sound", "pause"]
+    Without a `media` file of its own it takes that of the dialogue's scenery.
+    """
+
+    kind: DirectionKind
     id: Annotated[Id, Is("line")]
     words: Words = ""
     media: MaybeMedia = None
@@ -109,15 +113,41 @@ class MoodPicture(Model):
 
 class Speaker(Model):
     """Somebody who speaks, with a picture for each mood; the first one stands for those that lack.
+
+    The middle of the picture is `at` so many hundredths of the stage (None: it follows from how
+    many there are), it takes `size` hundredths of its height, and looks the other way if `flipped`.
     """
 
     id: Annotated[Id, Is("speaker")]
     name: Annotated[str, Field(min_length=1, max_length=60)]
-    moods: tuple[MoodPicture, ...] = Field(default=(), max_length=40)
+    moods: tuple[MoodPicture, ...] = Field(default=(), max_length=MOST_MOODS)
+    at: Annotated[float, Field(ge=0, le=100)] | None = None
+    size: Annotated[float, Field(ge=20, le=150)] = 85
+    flipped: bool = False
+
+
+class Scenery(Model):
+    """What a stage direction with these words shows or lets hear, whatever their case."""
+
+    kind: Literal["backdrop", "sound"]
+    words: Annotated[str, Field(min_length=1, max_length=1_000)]
+    media: MaybeMedia = None
+
+
+class ShownValue(Model):
+    """A variable that learners see as a meter from `low` to `high`."""
+
+    variable: Annotated[Id, Refers(("variable",))]
+    low: Annotated[float, Field(ge=-1e9, le=1e9)] = 0
+    high: Annotated[float, Field(ge=-1e9, le=1e9)] = 10
 
 
 class Dialogue(Model):
-    """A dialogue; it begins with its first turn. On its slide it has a box (px)."""
+    """A dialogue; it begins with its first turn. On its slide it has a box (px).
+
+    Advice behind a reply is given at once, or with the end. In `random_order` replies stand in
+    another order for every learner. Learners may start it `again` when it has ended.
+    """
 
     id: Annotated[Id, Is("dialogue")]
     name: Name
@@ -125,6 +155,12 @@ class Dialogue(Model):
     y: Annotated[float, Field(ge=-4_000, le=8_000)] = 160
     w: Annotated[float, Field(ge=120, le=8_000)] = 1_120
     h: Annotated[float, Field(ge=120, le=8_000)] = 500
+    purpose: Literal["scored", "practice"] = "scored"
+    advice: Literal["at_once", "at_end"] = "at_once"
+    random_order: bool = False
+    again: bool = True
+    shows: tuple[ShownValue, ...] = Field(default=(), max_length=5)
+    scenery: tuple[Scenery, ...] = Field(default=(), max_length=200)
     speakers: tuple[Speaker, ...] = Field(default=(), max_length=MOST_SPEAKERS)
     turns: tuple[DialogueTurn, ...] = Field(default=(), max_length=MOST_TURNS)
     beats: tuple[DialogueBeat, ...] = Field(default=(), max_length=MOST_BEATS)

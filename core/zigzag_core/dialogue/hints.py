@@ -12,6 +12,10 @@ FEW = 3
 """From so many judged beats on it is told that the best reply can be guessed."""
 
 
+BY_PLACE = ("always_first", "always_last")
+"""What is told of the place of the best reply; it does not hold where replies are shuffled."""
+
+
 @dataclass(frozen=True)
 class Hint:
     """Something to think of: an `error` keeps learners from an ending. `turn` is where it is."""

@@ -8,6 +8,7 @@ replies and is not further in follows them all. ``->`` says which turn comes nex
 import re
 from dataclasses import dataclass, field, replace
 from difflib import get_close_matches
+from typing import Literal
 
 from zigzag_core.errors import TooLong
 
@@ -57,13 +58,33 @@ class Mistake:
     meant: tuple[str, ...] = ()
 
 
+LineKind = Literal["line", "advice", "reply", "backdrop", "sound", "pause", "leads"]
+"""What a line of a script is; *leads* stands alone and names a turn."""
+
+
+@dataclass(frozen=True)
+class ReadLine:
+    """What the `line` (from 1) of a text was understood as. A turn is told apart by its number."""
+
+    line: int
+    kind: LineKind
+    turn: int
+    words: str
+    speaker: str = ""
+    mood: str = ""
+
+
 @dataclass(frozen=True)
 class ReadScript:
-    """What a text was understood as. `lines` gives the line of each turn, in their order."""
+    """What a text was understood as.
+
+    `lines` gives the line of each turn, in their order; `read` what each line within them is.
+    """
 
     script: Script
     mistakes: tuple[Mistake, ...]
     lines: tuple[int, ...]
+    read: tuple[ReadLine, ...] = ()
 
 
 @dataclass
@@ -148,6 +169,7 @@ class _Reader:
         self.led: list[tuple[int, str]] = []
         self.mistakes: list[Mistake] = []
         self.speakers: set[str] = set()
+        self.lines: list[ReadLine] = []
 
     def read(self, number: int, indent: int, line: str) -> None:
         """Read one line that is not empty."""
@@ -166,6 +188,7 @@ class _Reader:
         if reply := _REPLY.fullmatch(line):
             self._reply(number, indent, reply[1], passage)
         elif arrow := _ARROW.fullmatch(line):
+            self._understood(number, "leads", unmarked(arrow[1]))
             self._goes_on(number, unmarked(arrow[1]), passage)
         else:
             self._said(number, line, passage)
@@ -208,6 +231,7 @@ class _Reader:
             self.mistakes.append(Mistake(
                 number, "deep",
                 "Replies stand too far within each other: begin a turn of its own."))
+        self._understood(number, "reply", said)
         made = _Reply(indent, replace(reply, text=said, leads=self._led(number, leads)))
         replies = passage.open(for_reply=True).replies
         if len(replies) == MOST_REPLIES:
@@ -224,6 +248,7 @@ class _Reader:
         speaker, mood = (who[1].strip(), (who[2] or "").strip()) if who else (ADVICE, "")
         kind = next((one for one in DIRECTIONS if one == speaker.casefold() and not mood), None)
         if kind is not None:
+            self._understood(number, kind, text)
             passage.open().parts.append(Direction(kind, text))
         elif text:
             if speaker.casefold() == ADVICE.casefold():
@@ -232,11 +257,17 @@ class _Reader:
                 raise TooLong(f"Line {number}: at most {MOST_SPEAKERS} people speak in a script.")
             else:
                 self.speakers.add(speaker.casefold())
+            self._understood(number, "line" if speaker else "advice", text, speaker, mood)
             passage.open().parts.append(Spoken(speaker, mood, text))
         else:
             self.mistakes.append(Mistake(number, "no_words", "Nothing is said in this line."))
         if leads:
             self._goes_on(number, leads, passage)
+
+    def _understood(
+        self, number: int, kind: LineKind, words: str, speaker: str = "", mood: str = ""
+    ) -> None:
+        self.lines.append(ReadLine(number, kind, len(self.turns) - 1, words, speaker, mood))
 
     def _goes_on(self, number: int, name: str, passage: _Passage) -> None:
         name = self._led(number, name)
@@ -264,4 +295,5 @@ class _Reader:
             Turn(turn.name, turn.passage.made(), turn.ending) for turn in self.turns)
         mistakes = sorted(self.mistakes, key=lambda one: one.line)
         return ReadScript(
-            Script(turns), tuple(mistakes), tuple(turn.line for turn in self.turns))
+            Script(turns), tuple(mistakes), tuple(turn.line for turn in self.turns),
+            tuple(self.lines))

@@ -6,30 +6,42 @@ from functools import partial
 from typing import Literal
 
 from .backdrops import BACKDROPS
+from .faces import MOODS
 from .icons import ICONS, icon
-from .people import MOODS, PEOPLE, portrait
+from .people import PEOPLE, portrait
 from .plates import PLATES, plate
+from .workplaces import WORKPLACES
 
 Group = Literal["people", "backdrops", "icons", "plates"]
 
 
 @dataclass(frozen=True)
 class Drawing:
-    """A drawing by its `key`; `tags` are the words that it is found by besides its name."""
+    """A drawing by its `key`; `tags` are the words that it is found by besides its name.
+
+    One of a person is of `who`, in a `mood` and a `posture`.
+    """
 
     key: str
     name: str
     group: Group
     tags: tuple[str, ...]
     draw: Callable[[], bytes]
+    who: str = ""
+    mood: str = ""
+    posture: Literal["", "standing", "seated"] = ""
 
 
 def _all() -> Iterator[Drawing]:
     for who in PEOPLE:
         for mood in MOODS:
             yield Drawing(f"person-{who.key}-{mood}", f"{who.name}, {mood}", "people",
-                          (who.name.lower(), mood), partial(portrait, who, mood))
-    for key, name, draw in BACKDROPS:
+                          (who.name.lower(), mood, "standing"), partial(portrait, who, mood),
+                          who.name, mood, "standing")
+            yield Drawing(f"person-{who.key}-{mood}-seated", f"{who.name}, seated, {mood}",
+                          "people", (who.name.lower(), mood, "seated", "sitting"),
+                          partial(portrait, who, mood, "seated"), who.name, mood, "seated")
+    for key, name, draw in (*BACKDROPS, *WORKPLACES):
         yield Drawing(f"backdrop-{key}", name, "backdrops", ("scene", "background"), draw)
     for name, (words, *_) in ICONS.items():
         yield Drawing(f"icon-{name.lower().replace(' ', '-')}", name, "icons",

@@ -17,7 +17,7 @@ from pydantic_core import to_json
 
 import zigzag_core
 from zigzag_core.compiler.compile import MediaSource, UsedMedia, program_around, used_media
-from zigzag_core.compiler.dialogues import acted
+from zigzag_core.compiler.dialogues.acting import acted
 from zigzag_core.compiler.numbering import numbered
 from zigzag_core.compiler.record_names import record_name
 from zigzag_core.compiler.scope import Scope, SlideFacts, facts_of, scope_of

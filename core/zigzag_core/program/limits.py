@@ -46,6 +46,10 @@ class Limits:
     """Minutes between UTC and the time at the farthest place."""
     longest_text: int = 250
     """Characters of a text in a variable."""
+    first_said: int = 0x4E00
+    """The character that stands for the first of what can be said in a dialogue."""
+    most_said: int = 20_000
+    """So much of what can be said in a dialogue has a character of its own."""
     longest_in_event: int = LONGEST_TEXT
     """Characters of a text in an event that a walkthrough keeps; engines cut longer ones anyway."""
 

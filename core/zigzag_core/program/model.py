@@ -431,6 +431,65 @@ class Fork(Model):
     slide: SlideName
 
 
+class PersonOnStage(Model):
+    """Where a person stands: the middle at so many % of the stage, `size` % of its height high.
+
+    Without a place of their own people stand side by side.
+    """
+
+    name: str
+    at: float | None
+    size: float
+    flipped: bool = False
+
+
+class SaidEntry(Model):
+    """What can be said or happen in a dialogue.
+
+    The words of a *line*, a *reply* or *advice* are those of an element. A line has the number of
+    its person, who shows a `picture`; advice that comes `later` is given with the end. A
+    *backdrop* is a picture, a *sound* a file, a *pause* some ms.
+    """
+
+    kind: Literal["line", "reply", "advice", "backdrop", "sound", "pause"]
+    element: ElementName | None = None
+    person: int | None = None
+    mood: str = ""
+    picture: MediaName | None = None
+    sound: MediaName | None = None
+    ms: int = 0
+    later: bool = False
+
+
+class ShownMeter(Model):
+    """A variable that is seen beside a dialogue, from `low` to `high`."""
+
+    variable: VariableName
+    low: float
+    high: float
+
+
+class ProgramDialogue(Model):
+    """Elements of a slide that are seen as people who talk, in a box of the slide (px).
+
+    What was said stands in the text variable `said`, the newest first: a character for each of
+    `entries`, from `LIMITS.first_said` on. `buttons` are the replies and what leads on.
+    """
+
+    id: Annotated[ProgramId, Is("dialogue")]
+    title: str
+    x: float
+    y: float
+    w: float
+    h: float
+    said: VariableName
+    entries: tuple[SaidEntry, ...]
+    people: tuple[PersonOnStage, ...] = ()
+    buttons: tuple[ElementName, ...] = ()
+    again: ElementName | None = None
+    meters: tuple[ShownMeter, ...] = ()
+
+
 class ProgramSlide(Model):
     """A slide with what its layout and the named styles give it. `onward`: where *next* leads."""
 
@@ -446,6 +505,7 @@ class ProgramSlide(Model):
     gate: ProgramGate | None = None
     navigation: NavigationHere = NavigationHere()
     rules: tuple[ProgramRule, ...] = ()
+    dialogues: tuple[ProgramDialogue, ...] = ()
 
 
 class SeenSet(Model):

@@ -9,7 +9,7 @@ from django.utils import timezone
 from ninja import Field, File, Router, Schema, Status
 from ninja.files import UploadedFile
 from zigzag_core import course as core
-from zigzag_core.course.elements.blank import blank_course
+from zigzag_core.course.elements.blank import blank_course, course_for_dialogue
 from zigzag_core.editing.changes import Change
 from zigzag_core.words import player_words
 
@@ -50,6 +50,13 @@ class TitleIn(Schema):
     """A title for a course."""
 
     title: str = Field(min_length=1, max_length=200)
+
+
+class NewCourseIn(TitleIn):
+    """What a new course is called, and whether its slide is empty, for a `dialogue` on all of it.
+    """
+
+    dialogue: bool = False
 
 
 class CourseOut(Schema):
@@ -136,9 +143,10 @@ def list_courses(
 
 
 @router.post("/courses", response={201: CourseCard})
-def create_course(request: HttpRequest, data: TitleIn) -> Status[Any]:
+def create_course(request: HttpRequest, data: NewCourseIn) -> Status[Any]:
     """Make a new course with one slide to start from."""
-    document = blank_course(data.title, core.system_ids())
+    made = course_for_dialogue if data.dialogue else blank_course
+    document = made(data.title, core.system_ids())
     return Status(201, shelf.card_of(store.create(author(request), document)))
 
 

@@ -10,7 +10,9 @@ from zigzag_core import course as core
 from zigzag_core.course.names import names_of
 from zigzag_core.dialogue.graph import graph_of
 from zigzag_core.dialogue.hints import hints
-from zigzag_core.dialogue.reading import LONGEST, read_script
+from zigzag_core.dialogue.leading import leads_of
+from zigzag_core.dialogue.pasting import pasted
+from zigzag_core.dialogue.reading import LONGEST, LineKind, read_script
 from zigzag_core.dialogue.script import EndingKind
 from zigzag_core.dialogue.ways import ways_of
 from zigzag_core.dialogue.writing import written
@@ -77,13 +79,42 @@ class ScriptFigures(Schema):
     points: Least
 
 
+class ScriptLine(Schema):
+    """What the `line` (from 1) of a script was understood as, in the turn with this number."""
+
+    line: int
+    kind: LineKind
+    turn: int
+    words: str
+    speaker: str
+    mood: str
+
+
+class ScriptLead(Schema):
+    """From one turn to another, by their numbers, by these replies; none: by itself."""
+
+    source: int
+    target: int
+    replies: list[str]
+    conditional: bool
+
+
 class ScriptRead(Schema):
     """What a script was understood as. It has `figures` where something is said in it."""
 
     turns: list[ScriptTurn]
+    lines: list[ScriptLine]
+    leads: list[ScriptLead]
     mistakes: list[ScriptMistake]
     hints: list[ScriptHint]
     figures: ScriptFigures | None
+
+
+class PastedScript(Schema):
+    """What was copied elsewhere as a script, and so many rows of a table as were read."""
+
+    text: str
+    rows: int
 
 
 class DialogueIn(Schema):
@@ -110,10 +141,18 @@ def dialogue_read(request: HttpRequest, data: ScriptText) -> dict[str, Any]:
     return {
         "turns": [{"name": turn.name, "line": line, "ending": turn.ending}
                   for turn, line in zip(read.script.turns, read.lines, strict=True)],
+        "lines": [vars(one) for one in read.read],
+        "leads": [vars(one) for one in leads_of(graph)] if graph else [],
         "mistakes": [asdict(one) for one in read.mistakes],
         "hints": [asdict(one) for one in hints(graph, ways)] if graph and ways else [],
         "figures": {**asdict(ways), "count": str(ways.count)} if ways else None,
     }
+
+
+@router.post("/dialogue/pasted", response=PastedScript)
+def dialogue_pasted(request: HttpRequest, data: ScriptText) -> dict[str, Any]:
+    """Return what was copied elsewhere, a table or a list, as the text of a script."""
+    return vars(pasted(data.text))
 
 
 @router.post("/dialogue/script", response=ScriptText)

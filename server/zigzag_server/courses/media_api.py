@@ -51,13 +51,17 @@ class FromIn(Schema):
 
 
 class DrawingOut(Schema):
-    """A drawing that ships with Zigzag."""
+    """A drawing that ships with Zigzag. One of a person is of `who`, in a `mood` and a `posture`.
+    """
 
     key: str
     name: str
     group: str
     tags: list[str]
     url: str
+    who: str
+    mood: str
+    posture: str
 
 
 class CaptionsIn(Schema):
@@ -135,7 +139,7 @@ def list_drawings(request: HttpRequest) -> list[dict[str, Any]]:
     """List the drawings that ship with Zigzag."""
     return [
         {"key": d.key, "name": d.name, "group": d.group, "tags": list(d.tags),
-         "url": f"/api/drawings/{d.key}.svg"}
+         "url": f"/api/drawings/{d.key}.svg", "who": d.who, "mood": d.mood, "posture": d.posture}
         for d in DRAWINGS.values()
     ]
 

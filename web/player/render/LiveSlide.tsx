@@ -5,6 +5,7 @@ import type { Event } from "../../api/events";
 import type { State } from "../engine/state";
 import { ActingProvider } from "./acting";
 import { Backdrop } from "./Backdrop";
+import { LiveDialogue } from "./dialogue/LiveDialogue";
 import { WholeSlide } from "./answers/Spots";
 import { TimeLeft } from "./answers/TimeLeft";
 import { UndoDrop } from "./answers/UndoDrop";
@@ -29,17 +30,20 @@ export function LiveSlide({ index, state, slide, scale, dispatch }: Props): Reac
   );
   const open = state.overlays.flatMap((id) => slide.overlays.find((overlay) => overlay.id === id) ?? []);
   const asked = index.program.questions.filter((grader) => grader.slide === slide.id);
+  const talking = useMemo(() => inDialogues(slide), [slide]);
+  const theme = index.quizOf.get(slide.id)?.theme ?? index.program.theme;
   const top = open.findLastIndex((overlay) => overlay.blocks);
   return (
     <ActingProvider value={acting}>
       <Backdrop
-        size={index.program.size} theme={index.quizOf.get(slide.id)?.theme ?? index.program.theme} background={slide.background}
+        size={index.program.size} theme={theme} background={slide.background}
         media={index.mediaOn(slide.id)} scale={scale}
       >
         <div inert={top >= 0}>
           {asked.filter((grader) => grader.form === "spots" && !slide.elements.some((e) => e.control === "ground" && e.question === grader.id))
             .map((grader) => <WholeSlide key={grader.id} grader={grader} />)}
-          {inOrder(slide.elements)}
+          {inOrder(talking.size ? slide.elements.filter(({ draw }) => !talking.has(draw.id)) : slide.elements)}
+          {slide.dialogues.map((dialogue) => <LiveDialogue key={dialogue.id} dialogue={dialogue} theme={theme} />)}
           {asked.filter(({ form }) => form === "pairs").map((grader) => <UndoDrop key={grader.id} grader={grader} />)}
           {asked.map((grader) => <TimeLeft key={grader.id} grader={grader} />)}
         </div>
@@ -49,6 +53,11 @@ export function LiveSlide({ index, state, slide, scale, dispatch }: Props): Reac
       </Backdrop>
     </ActingProvider>
   );
+}
+
+/** The elements that dialogues show in their own way. */
+function inDialogues({ dialogues }: ProgramSlide): ReadonlySet<string> {
+  return new Set(dialogues.flatMap(({ entries, buttons, again }) => [...entries.flatMap(({ element }) => element ?? []), ...buttons, ...(again ? [again] : [])]));
 }
 
 /** Keys that rules of this slide or of the course wait for; what is typed into a field is not meant. */

@@ -2,6 +2,7 @@
 import { memo, type ReactNode } from "react";
 import type { Element, Slide, Theme } from "../../api/types";
 import { Backdrop } from "./Backdrop";
+import { DialogueStill } from "./dialogue/DialogueStill";
 import { ElementView } from "./ElementView";
 import type { MediaMap } from "./mediaMap";
 import { boxVariables, placed } from "./style";
@@ -30,6 +31,7 @@ export const Still = memo(function Still(
       {slide.elements.filter((e) => e.id !== without && (e.kind !== "group" || choices.has(e.id))).map((element) => (
         <StillElement key={element.id} element={element} media={media} choice={choices.get(element.id)} />
       ))}
+      {slide.dialogues.map((dialogue) => <DialogueStill key={dialogue.id} dialogue={dialogue} media={media} />)}
       {children}
     </Backdrop>
   );

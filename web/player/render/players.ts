@@ -29,12 +29,26 @@ const sounds = new Set<HTMLAudioElement>();
 
 /** Play a sound once; one that a browser refuses is left out. */
 export function playSound(src: string): void {
+  started(src);
+}
+
+/** Let a voice be heard. Returns how to stop it. */
+export function playVoice(src: string): () => void {
+  const voice = started(src);
+  return () => {
+    voice.pause();
+    sounds.delete(voice);
+  };
+}
+
+function started(src: string): HTMLAudioElement {
   const sound = new Audio(src);
   sound.volume = setting.volume;
   sound.playbackRate = setting.speed;
   sounds.add(sound);
   sound.addEventListener("ended", () => sounds.delete(sound));
   void sound.play().catch(() => sounds.delete(sound));
+  return sound;
 }
 
 /** Let sounds stand still while the learner has paused all that moves, and go on after it. */

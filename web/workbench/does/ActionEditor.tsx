@@ -136,13 +136,18 @@ function asks(action: Asks, editing: Editing): ReactNode {
   return <What {...editing} ids={editing.things.questions} value={action.question} put={(question) => ({ ...action, question })} />;
 }
 
-function startsOver(action: Extract<RuleAction, { action: "start_over" }>, { onChange }: Editing): ReactNode {
+function startsOver(action: Extract<RuleAction, { action: "start_over" }>, { onChange, things }: Editing): ReactNode {
+  const dialogues = things.dialogues.map((id): [string, string] => [`dialogue ${id}`, things.name(id)]);
+  function choose(value: string): void {
+    const [what = "slide", dialogue = null] = value.split(" ");
+    onChange({ ...action, what: what as typeof action.what, dialogue });
+  }
   return (
     <>
       <WordChoice
-        label={t("whatToStartOver")} tone="what" value={action.what}
-        options={[["slide", t("thisSlide")], ["section", t("thisSection")], ["quiz", t("theQuiz")], ["course", t("theCourse")]]}
-        onChange={(value) => onChange({ ...action, what: value as typeof action.what })}
+        label={t("whatToStartOver")} tone="what" value={action.what === "dialogue" ? `dialogue ${action.dialogue ?? things.dialogues[0] ?? ""}` : action.what}
+        options={[["slide", t("thisSlide")], ["section", t("thisSection")], ["quiz", t("theQuiz")], ["course", t("theCourse")], ...dialogues]}
+        onChange={choose}
       />
       <WordChoice
         label={t("whatIsCleared")} value={action.keep.join()} onChange={(keep) => onChange({ ...action, keep: (keep ? keep.split(",") : []) as typeof action.keep })}

@@ -15,7 +15,7 @@ import { t } from "../../words/does";
 const MEANWHILE = [["message", t("showsAMessage")], ["disabled", t("isDisabled")], ["hidden", t("isHidden")]] as const;
 const KINDS: readonly [Wanted["wants"], string][] = [
   ["all", t("allOnTheSlideWas")], ["set", t("allOfASetWas")], ["answered", t("aQuestionIsAnswered")],
-  ["right", t("aQuestionIsAnsweredCorrectly")], ["watched", t("aVideoOrAudioWas")], ["time", t("someTimeHasPassed")],
+  ["right", t("aQuestionIsAnsweredCorrectly")], ["watched", t("aVideoOrAudioWas")], ["dialogue", t("aDialogueHasEnded")], ["time", t("someTimeHasPassed")],
   ["condition", t("aConditionHolds")],
 ];
 
@@ -69,7 +69,7 @@ export function GateFields(
 function offered(things: Things, now?: Wanted["wants"]): [string, string][] {
   const there: Partial<Record<Wanted["wants"], boolean>> = {
     set: things.sets.length > 0, watched: things.media.length > 0, right: things.slide === null || things.questions.length > 0,
-    answered: things.slide === null || things.questions.length > 0,
+    dialogue: things.slide === null || things.dialogues.length > 0, answered: things.slide === null || things.questions.length > 0,
   };
   return KINDS.filter(([kind]) => kind === now || there[kind] !== false).map(([kind, words]) => [kind, words]);
 }
@@ -81,6 +81,7 @@ function newWanted(kind: Wanted["wants"], things: Things): Wanted {
     case "answered":
     case "right": return { wants: kind, question: null };
     case "watched": return { wants: "watched", media: things.media[0] ?? null, share: 0.95 };
+    case "dialogue": return { wants: "dialogue", dialogue: null, every: false };
     case "time": return { wants: "time", seconds: 10 };
     case "condition": return { wants: "condition", condition: true };
   }
@@ -100,6 +101,12 @@ function WantedWords({ wanted, things, onChange }: { wanted: Wanted; things: Thi
           <WordChoice label={t("videoOrAudio")} tone="what" value={wanted.media ?? ""} options={named(things.media)} onChange={(media) => onChange({ ...wanted, media })} />
           <WordField label={t("watchedShareInPerCent")} number value={Math.round(wanted.share * 100)} onChange={(share) => onChange({ ...wanted, share: Math.min(Math.max(Number(share) / 100, 0), 1) })} />
           <span>%</span>
+        </>
+      )}
+      {wanted.wants === "dialogue" && (
+        <>
+          <WordChoice label={t("dialogue")} tone="what" value={wanted.dialogue ?? ""} options={[["", t("allOfThisSlide")], ...named(things.dialogues)]} onChange={(dialogue) => onChange({ ...wanted, dialogue: dialogue || null })} />
+          <WordChoice label={t("endings")} value={wanted.every ? "every" : "one"} options={[["one", t("onceToAnyEnding")], ["every", t("toEveryEnding")]]} onChange={(every) => onChange({ ...wanted, every: every === "every" })} />
         </>
       )}
       {wanted.wants === "time" && (

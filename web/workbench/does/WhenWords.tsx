@@ -95,6 +95,9 @@ function idsOf(to: string, things: Things, owner: Owner): readonly string[] {
     case "question": return things.questions;
     case "set": return things.sets;
     case "variable": return things.variables;
+    case "turn": return things.turns;
+    case "ending": return things.endings;
+    case "reply": return things.replies;
     case "quiz": return things.quizzes.map(({ id }) => id);
     case "slide": return owner.kind === "course" ? things.course.slides : [];
     default: return [];

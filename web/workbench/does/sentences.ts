@@ -11,7 +11,7 @@ export type Owner =
 type EventName = When["event"];
 
 /** What may happen: its words after the thing's name, and what kind of thing it happens to. */
-export const EVENTS: Record<EventName, { words: string; to: "element" | "overlay" | "slide" | "question" | "set" | "variable" | "time" | "key" | "quiz" }> = {
+export const EVENTS: Record<EventName, { words: string; to: "element" | "overlay" | "slide" | "question" | "set" | "variable" | "time" | "key" | "quiz" | "turn" | "ending" | "reply" }> = {
   clicked: { words: t("isClicked"), to: "element" },
   double_clicked: { words: t("isDoubleClicked"), to: "element" },
   pointed_at: { words: t("isPointedAt"), to: "element" },
@@ -44,6 +44,9 @@ export const EVENTS: Record<EventName, { words: string; to: "element" | "overlay
   quiz_passed: { words: t("isPassed"), to: "quiz" },
   quiz_failed: { words: t("isFailed"), to: "quiz" },
   quiz_finished: { words: t("isFinished"), to: "quiz" },
+  turn_reached: { words: t("isReached"), to: "turn" },
+  reply_given: { words: t("isReplied"), to: "reply" },
+  dialogue_ended: { words: t("endsTheDialogue"), to: "ending" },
 };
 
 /** The *When* of a new rule, for an event that happens to `of`. */

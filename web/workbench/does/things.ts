@@ -13,6 +13,11 @@ export interface Things extends Offers {
   name: (id: string) => string;
   overlays: readonly string[];
   sets: readonly string[];
+  dialogues: readonly string[];
+  turns: readonly string[];
+  /** The turns that dialogues end with. */
+  endings: readonly string[];
+  replies: readonly string[];
   /** The sections that are quizzes, with their sets and bands. */
   quizzes: readonly Section[];
   variable: (id: string) => Variable | undefined;
@@ -23,8 +28,8 @@ const SETS = new Set<Pattern["kind"]>(SETS_OF_THINGS);
 /** Kinds of elements that no learner uses, or that rules cannot keep from playing. */
 const USELESS = new Set<Element["kind"]>(["video", "audio", "embed", "meter", "table"]);
 
-type Parts = Pick<Slide, "elements" | "overlays" | "questions" | "patterns">;
-const NOTHING: Parts = { elements: [], overlays: [], questions: [], patterns: [] };
+type Parts = Pick<Slide, "elements" | "overlays" | "questions" | "patterns" | "dialogues">;
+const NOTHING: Parts = { elements: [], overlays: [], questions: [], patterns: [], dialogues: [] };
 
 const ids = (things: readonly { id: string }[]): string[] => things.map(({ id }) => id);
 
@@ -39,6 +44,10 @@ function namesOf(slide: Slide | null, course: Course, slides: Readonly<Record<st
     for (const thing of [...part.elements, ...part.overlays, ...part.questions, ...part.patterns]) {
       names.set(thing.id, thing.name || t("anUnnamedElement"));
     }
+    for (const { id, name, turns, beats } of part.dialogues) {
+      for (const thing of [{ id, name }, ...turns]) names.set(thing.id, thing.name);
+      for (const reply of beats.flatMap(({ replies }) => replies)) names.set(reply.id, reply.text);
+    }
   }
   for (const [id, other] of Object.entries(slides)) {
     names.set(id, `${course.slides.indexOf(id) + 1} ${other.title}`);
@@ -52,7 +61,8 @@ export function useThings(slide: Slide | null): Things {
   const slides = useCourse((state) => state.slides);
   return useMemo(() => {
     const names = namesOf(slide, course, slides);
-    const { elements, overlays, questions, patterns } = slide ?? NOTHING;
+    const { elements, overlays, questions, patterns, dialogues } = slide ?? NOTHING;
+    const turns = dialogues.flatMap((dialogue) => dialogue.turns);
     const kinds = (...wanted: string[]): string[] => ids(elements.filter((e) => wanted.includes(e.kind)));
     return {
       slide, course, slides, name: (id) => names.get(id) ?? t("aDeletedElement"),
@@ -61,6 +71,8 @@ export function useThings(slide: Slide | null): Things {
       moving: elements.flatMap((e) => e.moves.map((move): [string, string] => [e.id, move.id])),
       sounds: ids(course.media.filter(({ type }) => type.startsWith("audio/"))),
       quizzes: course.sections.filter(({ quiz }) => quiz),
+      dialogues: ids(dialogues), turns: ids(turns), endings: ids(turns.filter(({ ending }) => ending)),
+      replies: ids(dialogues.flatMap(({ beats }) => beats.flatMap(({ replies }) => replies))),
       sets: ids(patterns.filter(({ kind }) => SETS.has(kind))),
       variable: (id) => course.variables.find((variable) => variable.id === id),
     };

@@ -1,7 +1,8 @@
 /** Build: the slide twice, as words in order and as a picture, with what it does beside it. */
 import { Box, Flex } from "@chakra-ui/react";
 import { lazy, Suspense, useCallback, useEffect, useRef, useState, type ReactNode } from "react";
-import { useDialoguePage } from "../dialogue/page";
+import { useLocation, useNavigate } from "react-router";
+import { newDialogue, useDialoguePage } from "../dialogue/page";
 import { useCourse } from "../store/store";
 import { ShortcutBar } from "./commands/ShortcutBar";
 import { Cards } from "./Cards";
@@ -15,6 +16,7 @@ import { SidePanel } from "./panels/SidePanel";
 import { nowhere, Stage } from "./stage/Stage";
 import { useTiming } from "../timing/useTiming";
 import { useShortcuts } from "./commands/useShortcuts";
+import { sayError } from "../../kit/toaster";
 import { t } from "../../words/editor";
 
 const DialoguePage = lazy(() => import("../dialogue/DialoguePage"));
@@ -23,8 +25,21 @@ const TimingDrawer = lazy(() => import("../timing/TimingDrawer"));
 /** Build: a slide, or a dialogue of one. */
 export function Build(): ReactNode {
   const { slide, dialogue } = useDialoguePage();
+  useNewDialogue();
   const there = useCourse((state) => Boolean(state.slides[slide ?? ""]?.dialogues.some(({ id }) => id === dialogue)));
   return slide !== null && there ? <Suspense><DialoguePage key={dialogue} slide={slide} dialogue={dialogue} /></Suspense> : <SlideMode />;
+}
+
+/** A course that was made for a dialogue begins with it. */
+function useNewDialogue(): void {
+  const { state, pathname } = useLocation();
+  const navigate = useNavigate();
+  const wanted = Boolean((state as { dialogue?: boolean } | null)?.dialogue);
+  useEffect(() => {
+    if (!wanted) return;
+    void navigate(pathname, { replace: true, state: null });
+    void newDialogue().catch(sayError);
+  }, [wanted, navigate, pathname]);
 }
 
 /** The slide, its running order on the left, its cards on the right, timing below. */

@@ -26,8 +26,8 @@ export function Shelf(): ReactNode {
   const refresh = (): Promise<void> => queries.invalidateQueries({ queryKey: ["courses"] });
 
   const create = useMutation({
-    mutationFn: (title: string) => take(api.POST("/api/courses", { body: { title } })),
-    onSuccess: (card) => { void refresh(); void navigate(`/courses/${card.slug}/build`); },
+    mutationFn: (body: { title: string; dialogue: boolean }) => take(api.POST("/api/courses", { body })),
+    onSuccess: (card, { dialogue }) => { void refresh(); void navigate(`/courses/${card.slug}/build`, { state: { dialogue } }); },
     onError: sayError,
   });
   return (
@@ -48,7 +48,7 @@ export function Shelf(): ReactNode {
         </Flex>
         {naming && (
           <NewCourse
-            busy={create.isPending} onCreate={(title) => create.mutate(title)}
+            busy={create.isPending} onCreate={(title, dialogue) => create.mutate({ title, dialogue })}
             onCancel={() => setNaming(false)}
           />
         )}
@@ -74,13 +74,13 @@ export function Shelf(): ReactNode {
 
 function NewCourse(
   { busy, onCreate, onCancel }: {
-    busy: boolean; onCreate: (title: string) => void; onCancel: () => void;
+    busy: boolean; onCreate: (title: string, dialogue: boolean) => void; onCancel: () => void;
   },
 ): ReactNode {
   const [title, setTitle] = useState("");
   return (
     <Box bg="sheet" borderWidth="1px" borderRadius="card" p="5" mb="6">
-      <form onSubmit={(event) => { event.preventDefault(); onCreate(title.trim()); }}>
+      <form onSubmit={(event) => { event.preventDefault(); onCreate(title.trim(), false); }}>
         <Flex gap="3" align="center">
           <Input
             autoFocus size="lg" placeholder={t("whatIsTheCourseCalled")} aria-label={t("title")}
@@ -88,6 +88,7 @@ function NewCourse(
             onKeyDown={(event) => { if (event.key === "Escape") onCancel(); }}
           />
           <MainButton type="submit" size="lg" disabled={!title.trim()} loading={busy}>{t("create")}</MainButton>
+          <QuietButton size="lg" disabled={!title.trim() || busy} onClick={() => onCreate(title.trim(), true)}>{t("createWithDialogue")}</QuietButton>
           <QuietButton size="lg" onClick={onCancel}>{t("cancel")}</QuietButton>
         </Flex>
       </form>

@@ -50,6 +50,13 @@ def blank_course(title: str, fresh: IdSource) -> CourseDocument:
     return CourseDocument(course=course, slides=(first,))
 
 
+def course_for_dialogue(title: str, fresh: IdSource) -> CourseDocument:
+    """Return a new course whose one slide is empty: a dialogue is to take all of it."""
+    slide = Slide(id=fresh(), title=title, background=Background(colour="paper"))
+    course = Course(id=fresh(), title=title, slides=(slide.id,), styles=USUAL_STYLES)
+    return CourseDocument(course=course, slides=(slide,))
+
+
 def first_slide(title: str, fresh: IdSource, styles: Styles = USUAL_STYLES) -> Slide:
     """Return an opening slide: the title, a line under it, and a button that goes on."""
     return Slide(id=fresh(), title="Welcome", background=Background(colour="paper"), elements=(

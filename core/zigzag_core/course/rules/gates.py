@@ -4,7 +4,7 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from ..kinds import MaybeElement, MaybePattern, QuestionRef
+from ..kinds import MaybeDialogue, MaybeElement, MaybePattern, QuestionRef
 from ..model import Model
 from ..style.style import Share
 from .expression import Expression
@@ -39,6 +39,14 @@ class MediaWatched(Model):
     share: Share = 0.95
 
 
+class DialogueTaken(Model):
+    """A dialogue has ended once (None: each of the slide), or with `every` ending that it has."""
+
+    wants: Literal["dialogue"] = "dialogue"
+    dialogue: MaybeDialogue = None
+    every: bool = False
+
+
 class TimeSpent(Model):
     """The learner was on the slide for so many seconds."""
 
@@ -54,7 +62,8 @@ class ConditionHolds(Model):
 
 
 Wanted = Annotated[
-    AllOfSet | AllHere | QuestionAnswered | MediaWatched | TimeSpent | ConditionHolds,
+    AllOfSet | AllHere | QuestionAnswered | MediaWatched | DialogueTaken | TimeSpent
+    | ConditionHolds,
     Field(discriminator="wants"),
 ]
 

@@ -15,6 +15,7 @@ from ..kinds import (
     ElementRef,
     Is,
     Kind,
+    MaybeDialogue,
     MediaRef,
     MoveRef,
     OverlayRef,
@@ -43,6 +44,7 @@ _NAMED: Mapping[str, Kind] = {
         "answered_right", "answered_partly", "answered_wrong", "answered_last", "time_up",
         "answered", "answered_nothing", "judged"), "question"),
     **dict.fromkeys(("quiz_passed", "quiz_failed", "quiz_finished"), "section"),
+    "turn_reached": "turn", "dialogue_ended": "turn", "reply_given": "reply",
 }
 """What happens to something else than an element, and to what."""
 
@@ -58,7 +60,8 @@ class Happens(Model):
 
     *answered_wrong* is a wrong answer with tries left, *answered_last* one without; *judged* comes
     before any of them, *answered_nothing* where there is too little to submit. An attempt at a quiz
-    is over: *quiz_passed* or *quiz_failed* where it is scored, then *quiz_finished*.
+    is over: *quiz_passed* or *quiz_failed* where it is scored, then *quiz_finished*. Of a
+    dialogue a *turn_reached*, a *reply_given*; *dialogue_ended* with one of these turns, or any.
     """
 
     event: Literal[
@@ -67,6 +70,7 @@ class Happens(Model):
         "overlay_closed", "slide_entered", "slide_left", "all_seen", "variable_changed",
         "answered_right", "answered_partly", "answered_wrong", "answered_last", "time_up",
         "answered", "answered_nothing", "judged", "quiz_passed", "quiz_failed", "quiz_finished",
+        "turn_reached", "reply_given", "dialogue_ended",
     ] = "clicked"
     of: Annotated[
         tuple[Annotated[Id, RefersBy(_happens_to)], ...], Field(max_length=500)] = ()
@@ -242,12 +246,13 @@ class StartOver(Model):
     """Begin again, and go to the beginning of what is begun again.
 
     All of it is cleared: variables, answers, what was seen, shown, moved; but for what `keep`
-    names.
+    names. A `dialogue` is one of the slide (None: its first).
     """
 
     action: Literal["start_over"] = "start_over"
-    what: Literal["slide", "section", "quiz", "course"] = "slide"
+    what: Literal["slide", "section", "quiz", "course", "dialogue"] = "slide"
     keep: tuple[Literal["variables", "answers", "seen"], ...] = ()
+    dialogue: MaybeDialogue = None
 
 
 class Mark(Model):

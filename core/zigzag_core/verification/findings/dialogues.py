@@ -3,10 +3,10 @@
 from collections.abc import Iterator
 
 from zigzag_core.course import CourseDocument, Slide
-from zigzag_core.course.dialogues import Dialogue
+from zigzag_core.course.dialogues import Dialogue, SaidLine, StageDirection
 from zigzag_core.course.names import Names, names_of
 from zigzag_core.dialogue.graph import graph_of
-from zigzag_core.dialogue.hints import hints
+from zigzag_core.dialogue.hints import BY_PLACE, hints
 from zigzag_core.dialogue.ways import ways_of
 from zigzag_core.editing.dialogues.scripts import script_of
 
@@ -38,6 +38,29 @@ def _of_dialogue(slide: Slide, dialogue: Dialogue, names: Names) -> Iterator[Fin
         yield Finding(level="warning", code="condition_unread", slide=slide.id, message=(
             f"{name} the reply “{reply.text}” has a condition that cannot be read: "
             f"“{reply.unread}”. It is always there."))
+    yield from _unseen(slide, dialogue, name)
     for hint in hints(graph, ways_of(graph)):
+        if dialogue.random_order and hint.code in BY_PLACE:
+            continue
         yield Finding(level=hint.level, code=f"dialogue_{hint.code}", slide=slide.id,
                       message=f"{name}: {hint.words}")
+
+
+def _unseen(slide: Slide, dialogue: Dialogue, name: str) -> Iterator[Finding]:
+    """What the script asks for and has no file: moods of those who have pictures, and scenery."""
+    lines = [line for beat in dialogue.beats for line in beat.lines]
+    for speaker in dialogue.speakers:
+        there = {one.mood.casefold() for one in speaker.moods if one.picture}
+        asked = {line.mood.casefold() for line in lines
+                 if isinstance(line, SaidLine) and line.speaker == speaker.id and line.mood}
+        if there and asked - there:
+            yield Finding(level="warning", code="mood_missing", slide=slide.id, message=(
+                f"{name} “{speaker.name}” has no picture for: {', '.join(sorted(asked - there))}. "
+                "The first picture is shown."))
+    known = {(one.kind, one.words.casefold()) for one in dialogue.scenery if one.media}
+    missing = {line.words: line.kind for line in lines
+               if isinstance(line, StageDirection) and line.kind != "pause" and line.words
+               and not line.media and (line.kind, line.words.casefold()) not in known}
+    for words, kind in sorted(missing.items()):
+        yield Finding(level="warning", code="scenery_missing", slide=slide.id, message=(
+            f"{name} the {kind} “{words}” has no file: choose one under Cast."))

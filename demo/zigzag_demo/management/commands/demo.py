@@ -15,6 +15,7 @@ from zigzag_server.accounts.demo import DEMO_NAME, DEMO_PASSWORD
 from zigzag_server.courses import files, store
 from zigzag_server.courses.models import Course
 
+from zigzag_demo.at_the_counter import at_the_counter
 from zigzag_demo.hut_warden import hut_warden_basics
 from zigzag_demo.tool_library import tool_library
 
@@ -47,7 +48,7 @@ class Command(BaseCommand):
 
 
 def _make_courses(user: User) -> None:
-    for document, media in (tool_library(), hut_warden_basics()):
+    for document, media in (at_the_counter(), tool_library(), hut_warden_basics()):
         for sha256, data in media.items():
             files.keep(sha256, io.BytesIO(data))
         store.create(user, document)

@@ -14,6 +14,7 @@ from zigzag_core.course.document import valid_slide
 from zigzag_core.course.names import Names, names_of
 from zigzag_core.dialogue.graph import graph_of
 from zigzag_core.dialogue.hints import hints
+from zigzag_core.dialogue.pasting import pasted
 from zigzag_core.dialogue.reading import LONGEST, ReadScript, read_script
 from zigzag_core.dialogue.script import Script
 from zigzag_core.dialogue.ways import Range, ways_of
@@ -36,7 +37,8 @@ class Command(BaseCommand):
 
     def add_arguments(self, parser: ArgumentParser) -> None:
         parser.add_argument("slug", nargs="?", help="without it, nothing is stored")
-        parser.add_argument("--read", type=Path, metavar="FILE", help="a script")
+        parser.add_argument("--read", type=Path, metavar="FILE", help=(
+            "a script, or a table with a row of names: turn, speaker, line, reply, leads to"))
         parser.add_argument("--slide", type=int, metavar="NUMBER", help=(
             "the slide that takes it in, from 1 (else the first that has a dialogue)"))
         parser.add_argument("--json", action="store_true", help="as JSON, with every figure")
@@ -46,7 +48,7 @@ class Command(BaseCommand):
         read = None
         if options["read"] is not None:
             try:
-                read = read_script(_text(options["read"]))
+                read = read_script(_script(_text(options["read"])))
             except Refusal as refusal:
                 raise CommandError(str(refusal)) from None
             if not read.script.turns:
@@ -111,6 +113,12 @@ def _take_in(row: Course, script: Script, number: int | None) -> str:
         raise CommandError("Somebody has saved the course meanwhile. Nothing was stored; "
                            "run the command again.") from None
     return slide.title
+
+
+def _script(text: str) -> str:
+    """A table becomes a script; a script stays as it is, to the letter."""
+    table = pasted(text)
+    return table.text if table.rows else text
 
 
 def _text(file: Path) -> str:

@@ -1,12 +1,12 @@
 /** The script of a dialogue as text: fetched once, kept in the course as it is written. */
 import { useQuery } from "@tanstack/react-query";
 import { useCallback, useEffect, useRef, useState } from "react";
-import { api, take } from "../../api/client";
-import type { components } from "../../api/api";
-import { useLater } from "../../kit/useLater";
-import { t } from "../../words/dialogue";
-import { editCourse } from "../store/edits";
-import { useCourse } from "../store/store";
+import { api, take } from "../../../api/client";
+import type { components } from "../../../api/api";
+import { useLater } from "../../../kit/useLater";
+import { t } from "../../../words/dialogue";
+import { editCourse } from "../../store/edits";
+import { useCourse } from "../../store/store";
 
 type Read = components["schemas"]["ScriptRead"];
 

@@ -1,32 +1,29 @@
 /** What the ways of a dialogue come to, and what is wrong with it. */
 import { Box, Flex, Heading, Stack, Text, chakra } from "@chakra-ui/react";
 import type { ReactNode } from "react";
-import type { components } from "../../api/api";
-import { t } from "../../words/dialogue";
+import type { components } from "../../../api/api";
+import { t } from "../../../words/dialogue";
+import { WaysMap } from "./WaysMap";
 
 type Read = components["schemas"]["ScriptRead"];
 type Range = components["schemas"]["Least"];
 
-const ENDINGS = { good: t("endingGood"), bad: t("endingBad"), open: t("endingOpen") } as const;
+interface Props {
+  read: Read | undefined;
+  /** The turn that is written now, by its number. */
+  now: number;
+  onGo: (line: number) => void;
+}
 
-interface Props { read: Read | undefined; onGo: (line: number) => void }
-
-/** The figures, what is to be thought of, and the turns to go to. */
-export function WaysCard({ read, onGo }: Props): ReactNode {
+/** The ways drawn, their figures, and what is to be thought of. */
+export function WaysCard({ read, now, onGo }: Props): ReactNode {
   if (!read?.figures) return <Text color="quiet">{t("nothingYet")}</Text>;
+  const unreached = new Set(read.hints.flatMap(({ code, turn }) => (code === "unreached" && turn ? [turn] : [])));
   return (
-    <Stack gap="4">
+    <Stack gap="3">
+      <WaysMap read={read} now={now} unreached={unreached} onGo={onGo} />
       <Figures figures={read.figures} />
       <Thoughts read={read} onGo={onGo} />
-      <Box as="section" aria-label={t("turnsInOrder")}>
-        <Heading as="h3" fontSize="14px" pb="1">{t("turnsInOrder")}</Heading>
-        {read.turns.map(({ name, line, ending }) => (
-          <Flex key={`${name} ${line}`} align="baseline" gap="2">
-            <Link label={t("goToTurn", { name })} onClick={() => onGo(line)}>{name}</Link>
-            {ending && <Text color="quiet" fontSize="12px">{ENDINGS[ending]}</Text>}
-          </Flex>
-        ))}
-      </Box>
     </Stack>
   );
 }

@@ -1,0 +1,85 @@
+"""What rules and gates ask of dialogues: which are over, what was reached, what was replied."""
+
+from collections.abc import Callable, Iterable
+
+from zigzag_core.course import Slide
+from zigzag_core.course.dialogues import Dialogue
+from zigzag_core.course.rules.expression import Node, joined
+
+from .moments import (
+    Moments,
+    again_of,
+    count_of,
+    end_of,
+    moments_of,
+    onward_of,
+    question_of,
+    reply_of,
+)
+
+
+def asked_in_dialogues(slide: Slide) -> set[str]:
+    """Return the ids of the questions that the dialogues of `slide` ask."""
+    return {question_of(beat) for dialogue in slide.dialogues for beat in dialogue.beats}
+
+
+def operated_in_dialogues(slide: Slide) -> set[str]:
+    """Return the ids of the elements by which one replies, goes on and starts again."""
+    found: set[str] = set()
+    for dialogue in slide.dialogues:
+        moments = moments_of(dialogue)
+        found.add(again_of(dialogue))
+        found.update(map(onward_of, moments.all if moments else ()))
+        found.update(reply_of(reply) for beat in dialogue.beats for reply in beat.replies)
+    return found
+
+
+def gone_through(dialogues: Iterable[Dialogue], every: bool) -> Node:
+    """Return the condition that each dialogue has ended once; with `every` ending that it has."""
+    conditions: list[Node] = []
+    for dialogue in dialogues:
+        ends: list[Node] = [["variable", end_of(turn.id)] for turn in dialogue.turns
+                            if turn.ending is not None]
+        moments = moments_of(dialogue)
+        if ends:
+            conditions.append(_all("and" if every else "or", ends))
+        elif moments:
+            conditions.append(_at(moments, moments.ends) if moments.ends else True)
+    asked = [one for one in conditions if one is not True]
+    return _all("and", asked) if asked else True
+
+
+def reached(slide: Slide, turn: str) -> tuple[str, Node] | None:
+    """Return the variable that changes when a turn is reached, and the condition that it was."""
+    return _when(slide, turn, Moments.first_of)
+
+
+def ended_with(slide: Slide, turn: str) -> tuple[str, Node] | None:
+    """Return the variable that changes when a dialogue ends with a turn, and the condition."""
+    return _when(slide, turn, Moments.ends_of)
+
+
+def endings_on(slide: Slide) -> tuple[str, ...]:
+    """Return the turns that end the dialogues of `slide`."""
+    return tuple(turn.id for dialogue in slide.dialogues for turn in dialogue.turns
+                 if turn.ending is not None)
+
+
+def _when(
+    slide: Slide, turn: str, those: Callable[[Moments, str], list[int]]
+) -> tuple[str, Node] | None:
+    for dialogue in slide.dialogues:
+        if any(one.id == turn for one in dialogue.turns):
+            moments = moments_of(dialogue)
+            return None if moments is None else (
+                count_of(dialogue), _at(moments, those(moments, turn)))
+    return None
+
+
+def _at(moments: Moments, numbers: list[int]) -> Node:
+    count: Node = ["variable", count_of(moments.dialogue)]
+    return _all("or", [["=", count, number] for number in numbers])
+
+
+def _all(operator: str, conditions: list[Node]) -> Node:
+    return joined(operator, conditions) if len(conditions) > 1 else conditions[0]

@@ -1,0 +1,122 @@
+/** A dialogue as learners meet it: who speaks, what was said, and what they may reply. */
+import { useLayoutEffect, useMemo, useRef, useState, type CSSProperties, type ReactNode } from "react";
+import { createPortal } from "react-dom";
+import type { ProgramDialogue, ProgramElement, Theme } from "../../../api/types";
+import { choiceOrder, isVisible } from "../../engine/engine";
+import type { Index } from "../../engine/program";
+import { own } from "../../engine/own";
+import type { State } from "../../engine/state";
+import { toNumber, toText } from "../../engine/values";
+import { useActing } from "../acting";
+import { useSay } from "../speech";
+import { themeVariables } from "../theme";
+import { SMALLEST, WIDE } from "./measures";
+import { ReplyButton } from "./ReplyButton";
+import { SaidLog } from "./SaidLog";
+import { entriesOf, sceneOf } from "./scene";
+import { SceneView } from "./SceneView";
+import { useArriving } from "./useArriving";
+
+interface Props { dialogue: ProgramDialogue; theme: Theme }
+
+/** In its box on the slide; where that would be too small to read, over all of the slide. */
+export function LiveDialogue({ dialogue, theme }: Props): ReactNode {
+  const { scale, index, state } = useActing();
+  const say = useSay();
+  const box = useRef<HTMLDivElement>(null);
+  const [frame, setFrame] = useState<Element | null>(null);
+  const [away, setAway] = useState(false);
+  useLayoutEffect(() => setFrame(box.current?.closest(".zz-view") ?? null), []);
+  const small = scale > 0 && scale < SMALLEST && frame !== null;
+  const slide = index.slides.get(state.slide ?? "");
+  const titled = slide?.elements.some(({ draw }) => draw.kind === "text" && draw.level === "title") ?? false;
+  const heading = <h1 className="zz-hidden">{slide?.title}</h1>;
+  const { x, y, w, h, title } = dialogue;
+  const place = { left: x, top: y, width: w, height: h, "--zz-scale": scale || 1 } as CSSProperties;
+  return (
+    <div ref={box} className="zz-dialogue-place" style={place} data-dialogue={dialogue.id}>
+      {!small && !titled && heading}
+      {!small && <Talk dialogue={dialogue} wide={w >= h * WIDE} />}
+      {small && away && <button type="button" className="zz-to-talk" onClick={() => setAway(false)}>{say("to_the_conversation", { title })}</button>}
+      {small && !away && createPortal(
+        <div className="zz-dialogue-over" style={themeVariables(theme)} data-dialogue-over={dialogue.id}>
+          <button type="button" className="zz-to-slide" onClick={() => setAway(true)}>{say("to_the_slide")}</button>
+          {heading}
+          <Talk dialogue={dialogue} wide={false} />
+        </div>, frame,
+      )}
+    </div>
+  );
+}
+
+function Talk({ dialogue, wide }: { dialogue: ProgramDialogue; wide: boolean }): ReactNode {
+  const { index, state } = useActing();
+  const say = useSay();
+  const said = toText(own(state.variables, dialogue.said) ?? "");
+  const entries = useMemo(() => entriesOf(dialogue, said), [dialogue, said]);
+  const scene = useMemo(() => sceneOf(dialogue, entries), [dialogue, entries]);
+  const media = index.mediaOn(state.slide);
+  const begins = said === index.variables.get(dialogue.said)?.default;
+  const { waits, hurry, hear } = useArriving(entries, media, begins);
+  const buttons = buttonsOf(index, state, dialogue);
+  const replies = useRef<HTMLDivElement>(null);
+  useKeptAmong(replies, said);
+  const again = index.elements.get(dialogue.again ?? "");
+  const ended = !buttons.length;
+  const open = waits ? entries.slice(0, -1) : entries;
+  const shown = ended ? open : open.filter(({ later }) => !later);
+  const seen = scene.backdrop !== null || scene.people.length > 0;
+  return (
+    <div className={`zz-dialogue${wide ? " zz-wide-dialogue" : ""}${seen ? " zz-staged" : ""}`}>
+      {seen && <SceneView scene={scene} media={media} />}
+      <div className="zz-talk">
+        {dialogue.meters.map((meter) => <Level key={meter.variable} {...meter} index={index} state={state} />)}
+        <SaidLog index={index} state={state} names={dialogue.people.map(({ name }) => name)} entries={shown} hear={hear} />
+        <div ref={replies} className="zz-replies" role="group" aria-label={say("your_replies")}>
+          {waits && <button type="button" className="zz-reply-wait" onClick={hurry} aria-label={say("continue")}>…</button>}
+          {!waits && buttons.map((element) => <ReplyButton key={element.draw.id} element={element} />)}
+          {!waits && again && isVisible(index, state, again.draw.id) && <ReplyButton element={again} />}
+        </div>
+      </div>
+    </div>
+  );
+}
+
+/** What leads on now. Replies stand in the order that was drawn for them. */
+function buttonsOf(index: Index, state: State, dialogue: ProgramDialogue): ProgramElement[] {
+  const there = dialogue.buttons.flatMap((id) => (isVisible(index, state, id) ? index.elements.get(id) ?? [] : []));
+  const question = there[0]?.question;
+  if (!question) return there;
+  const order = choiceOrder(index, state, question);
+  return there.sort((a, b) => order.indexOf(a.part ?? "") - order.indexOf(b.part ?? ""));
+}
+
+/** Where a reply had the focus that is gone, the first one that is there now has it. */
+function useKeptAmong(box: { current: HTMLElement | null }, said: string): void {
+  const had = useRef(false);
+  useLayoutEffect(() => {
+    const replies = box.current;
+    if (!replies) return undefined;
+    if (had.current && !replies.contains(document.activeElement)) replies.querySelector("button")?.focus({ preventScroll: true });
+    const note = (): void => { had.current = replies.contains(document.activeElement); };
+    note();
+    document.addEventListener("focusin", note);
+    return () => document.removeEventListener("focusin", note);
+  }, [box, said]);
+}
+
+interface LevelProps { variable: string; low: number; high: number; index: Index; state: State }
+
+/** A value beside the dialogue, as a bar with its name and number. */
+function Level({ variable, low, high, index, state }: LevelProps): ReactNode {
+  const value = toNumber(own(state.variables, variable) ?? 0);
+  const share = high > low ? Math.min(Math.max((value - low) / (high - low), 0), 1) : 0;
+  const name = index.variables.get(variable)?.name ?? "";
+  return (
+    <div className="zz-level">
+      <span>{name}</span>
+      <div role="meter" aria-label={name} aria-valuenow={value} aria-valuemin={low} aria-valuemax={high} className="zz-level-bar"><div style={{ width: `${share * 100}%` }} /></div>
+      <span aria-hidden>{toText(value)}</span>
+    </div>
+  );
+}

@@ -1,0 +1,55 @@
+/** What is seen and was said in a dialogue, from what its run remembers. */
+import type { ProgramDialogue, SaidEntry } from "../../../api/types";
+import { LIMITS } from "../../../api/tables";
+
+interface Standing {
+  name: string;
+  picture: string;
+  /** The middle, in % of the stage. */
+  at: number;
+  /** The height, in % of the stage. */
+  size: number;
+  flipped: boolean;
+  speaks: boolean;
+}
+
+type Person = Partial<ProgramDialogue["people"][number]>;
+
+/** Who can stand on the stage, by number: as the program or the document has it. */
+export interface Cast { people?: readonly Person[]; speakers?: readonly Person[] }
+
+export interface Scene {
+  backdrop: string | null;
+  /** In the order in which they stand in front of each other: who speaks is the last. */
+  people: Standing[];
+}
+
+/** All that was said and has happened, the oldest first; `said` has a character for each, the newest first. */
+export function entriesOf(dialogue: ProgramDialogue, said: string): SaidEntry[] {
+  return [...said].reverse().flatMap((one) => dialogue.entries[one.charCodeAt(0) - LIMITS.first_said] ?? []);
+}
+
+/** Who stands where, after all these entries. People without a place of their own stand side by side. */
+export function sceneOf(dialogue: Cast, entries: readonly SaidEntry[]): Scene {
+  let backdrop: string | null = null;
+  const pictures = new Map<number, string>();
+  let speaker: number | null = null;
+  for (const { kind, picture, person } of entries) {
+    if (kind === "backdrop") backdrop = picture ?? null;
+    if (kind === "line" || kind === "advice") speaker = person ?? null;
+    if (kind === "line" && typeof person === "number" && picture) pictures.set(person, picture);
+  }
+  const there = [...pictures.keys()].sort((a, b) => a - b);
+  const people = there.map((person, place) => standing(dialogue, person, pictures.get(person) ?? "", (100 * (place + 0.5)) / there.length, person === speaker));
+  return { backdrop, people: people.sort((a, b) => Number(a.speaks) - Number(b.speaks)) };
+}
+
+function standing(dialogue: Cast, person: number, picture: string, beside: number, speaks: boolean): Standing {
+  const who = (dialogue.people ?? dialogue.speakers)?.[person];
+  return { name: who?.name ?? "", picture, speaks, at: who?.at ?? beside, size: who?.size ?? 85, flipped: who?.flipped ?? false };
+}
+
+/** What has come after `before` entries: since the last time that anybody looked. */
+export function arrived(entries: readonly SaidEntry[], before: number): readonly SaidEntry[] {
+  return entries.slice(Math.min(before, entries.length));
+}

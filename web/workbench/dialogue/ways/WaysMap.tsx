@@ -1,0 +1,135 @@
+/** The ways of a dialogue, drawn: its turns, what leads from one to the other, where it ends. */
+import { Box, Text, chakra } from "@chakra-ui/react";
+import { Check, X } from "lucide-react";
+import { useEffect, useMemo, useRef, type KeyboardEvent, type ReactNode } from "react";
+import type { components } from "../../../api/api";
+import { system } from "../../../kit/chakraTheme";
+import { t } from "../../../words/dialogue";
+import { BOX, laidOut, lineOf, type Drawing } from "./layout";
+
+type Read = components["schemas"]["ScriptRead"];
+type Lead = Read["leads"][number];
+
+const KEYS: Readonly<Record<string, readonly [number, number]>> = { ArrowUp: [0, -1], ArrowDown: [0, 1], ArrowLeft: [-1, 0], ArrowRight: [1, 0] };
+const LONGEST = 18;
+/** With more ways the words at them would stand in each other's way. */
+const MOST_WORDS = 24;
+
+interface Props {
+  read: Read;
+  /** The turn that is written now, by its number. */
+  now: number;
+  unreached: ReadonlySet<string>;
+  onGo: (line: number) => void;
+}
+
+/** Arrow keys lead from turn to turn, Enter to its place in the script. */
+export function WaysMap({ read, now, unreached, onGo }: Props): ReactNode {
+  const { turns, leads } = read;
+  const drawing = useMemo(() => laidOut(turns.length, leads), [turns.length, leads]);
+  const box = useRef<HTMLDivElement>(null);
+  useComingIntoView(box, drawing, now);
+  function onKeyDown(event: KeyboardEvent, turn: number): void {
+    const step = KEYS[event.key];
+    const next = step && neighbour(drawing, turn, step);
+    if (next === undefined) return;
+    event.preventDefault();
+    box.current?.querySelector<HTMLElement>(`[data-turn="${next}"]`)?.focus();
+  }
+  return (
+    <Box ref={box} role="region" aria-label={t("waysDrawn")} tabIndex={-1} overflow="auto" bg="table" borderRadius="card" maxH="52vh" minH="120px" flex="none" data-ways>
+      <Box position="relative" w={`${drawing.width}px`} h={`${drawing.height}px`} mx="auto">
+        <svg width={drawing.width} height={drawing.height} aria-hidden style={{ position: "absolute", inset: 0 }}>
+          {leads.map((lead, number) => <Line place={leads.slice(0, number).filter(({ target, source }) => target === lead.target && source < target).length} key={`${lead.source} ${lead.target}`} lead={lead} drawing={drawing} marked={lead.source === now} words={leads.length <= MOST_WORDS || lead.source === now} />)}
+        </svg>
+        {turns.map(({ name, line, ending }, turn) => (
+          <Turn
+            key={turn} {...{ turn, name, ending }} place={drawing.places[turn] ?? { x: 0, y: 0 }} now={turn === now} wrong={unreached.has(name)}
+            reachable={turn === (now < 0 ? 0 : now)} title={sayLeads(turn, read)} onGo={() => onGo(line)} onKeyDown={onKeyDown}
+          />
+        ))}
+      </Box>
+    </Box>
+  );
+}
+
+function Line({ lead, drawing, marked, words, place }: { lead: Lead; drawing: Drawing; marked: boolean; words: boolean; place: number }): ReactNode {
+  const [from, to] = [drawing.places[lead.source], drawing.places[lead.target]];
+  if (!from || !to) return null;
+  const back = to.y <= from.y;
+  const reply = lead.replies[0] ?? "";
+  const label = lead.replies.length > 1 ? t("moreReplies", { reply: shortened(reply), more: lead.replies.length - 1 }) : shortened(reply);
+  const loop = from === to;
+  // Words stand above what they lead to, one above the other; on the way back beside its line.
+  const at = back ? { x: (from.x + to.x) / 2 - (loop ? BOX.w / 2 + 4 : 0), y: (from.y + to.y) / 2 - (loop ? 24 : 0) } : { x: to.x, y: to.y - BOX.h / 2 - 6 - 13 * place };
+  return (
+    <g style={{ color: system.token.var(marked ? "colors.marigold.ink" : "colors.quiet") }}>
+      <path d={lineOf(from, to)} fill="none" stroke="currentColor" strokeWidth={marked ? 3 : 2} strokeOpacity={marked ? 1 : 0.5} strokeDasharray={lead.conditional || back ? "3 6" : undefined} strokeLinecap="round" />
+      {words && label && <text x={at.x} y={at.y} textAnchor="middle" fontSize="11.5" fill="currentColor" stroke={system.token.var("colors.table")} strokeWidth="4" paintOrder="stroke">{label}</text>}
+    </g>
+  );
+}
+
+interface TurnProps {
+  turn: number;
+  name: string;
+  ending?: "good" | "bad" | "open" | null;
+  place: { x: number; y: number };
+  now: boolean;
+  wrong: boolean;
+  reachable: boolean;
+  title: string;
+  onGo: () => void;
+  onKeyDown: (event: KeyboardEvent, turn: number) => void;
+}
+
+const TONES = { good: ["spruce.soft", "spruce"], bad: ["brick.soft", "brick"], open: ["sheet", "ink"] } as const;
+
+function Turn({ turn, name, ending, place, now, wrong, reachable, title, onGo, onKeyDown }: TurnProps): ReactNode {
+  const [bg, edge] = ending ? TONES[ending] : ["sheet", "edge"];
+  return (
+    <chakra.button
+      type="button" position="absolute" left={`${place.x - BOX.w / 2}px`} top={`${place.y - BOX.h / 2}px`} w={`${BOX.w}px`} h={`${BOX.h}px`} px="2" display="flex" alignItems="center" justifyContent="center" gap="1"
+      bg={now ? "marigold.soft" : bg} borderWidth={now || ending ? "2px" : "1px"} borderColor={now ? "marigold" : edge} borderStyle={wrong ? "dashed" : "solid"} borderRadius={ending ? "full" : "card"}
+      fontSize="12.5px" fontWeight="600" cursor="pointer" title={title} aria-label={title} aria-current={now || undefined} tabIndex={reachable ? 0 : -1} data-turn={turn}
+      onClick={onGo} onKeyDown={(event) => onKeyDown(event, turn)} _hover={{ borderColor: "spruce" }}
+    >
+      {ending === "good" && <Check size={13} aria-hidden />}
+      {ending === "bad" && <X size={13} aria-hidden />}
+      <Text as="span" truncate>{name}</Text>
+    </chakra.button>
+  );
+}
+
+function sayLeads(turn: number, { turns, leads }: Read): string {
+  const on = leads.filter(({ source }) => source === turn).map(({ target, replies }) => (
+    replies.length ? t("byReply", { reply: replies[0], name: turns[target]?.name }) : turns[target]?.name ?? ""));
+  const name = turns[turn]?.name ?? "";
+  return on.length ? t("leadsTo", { name, to: on.join("; ") }) : name;
+}
+
+/** The nearest turn in a direction. */
+function neighbour({ places }: Drawing, turn: number, [dx, dy]: readonly [number, number]): number | undefined {
+  const from = places[turn];
+  if (!from) return undefined;
+  let best: { turn: number; far: number } | undefined;
+  places.forEach(({ x, y }, other) => {
+    const along = (x - from.x) * dx + (y - from.y) * dy;
+    if (along <= 0) return;
+    const far = along + 2 * Math.abs((x - from.x) * dy + (y - from.y) * dx);
+    if (!best || far < best.far) best = { turn: other, far };
+  });
+  return best?.turn;
+}
+
+const shortened = (words: string): string => (words.length > LONGEST ? `${words.slice(0, LONGEST - 1).trimEnd()}…` : words);
+
+function useComingIntoView(box: { current: HTMLElement | null }, { places }: Drawing, now: number): void {
+  useEffect(() => {
+    const [pane, place] = [box.current, places[now]];
+    if (!pane || !place) return;
+    const seen = place.y > pane.scrollTop && place.y + BOX.h < pane.scrollTop + pane.clientHeight;
+    if (!seen) pane.scrollTo({ top: place.y - pane.clientHeight / 2 });
+    if (pane.scrollWidth > pane.clientWidth) pane.scrollTo({ left: place.x - pane.clientWidth / 2 });
+  }, [box, places, now]);
+}
