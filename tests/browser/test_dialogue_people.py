@@ -128,11 +128,22 @@ def test_on_a_phone_the_person_is_above_and_nothing_is_small(page, server, tmp_p
         " - document.querySelector('.zz-dialogue-over').clientWidth")
     assert wide <= 0
     _choose(page, "Good that you are here")
+    _choose(page, "Then it was lent well")
+    # There is nothing else on the slide.
+    assert not page.all(".zz-to-slide")
+
+
+def test_on_a_phone_the_slide_is_there_as_well(page, server, tmp_path):
+    put_in(page, server, tmp_path, *_talks())
+    fit_window(page.browser, 390, 844)
+    page.click("a[aria-label='Launch as Ines Tarrow']")
+    inside(page)
+    page.until(lambda: any("Is there a place left?" in one for one in _log(page)))
     page.press("Show the slide")
     page.gone(".zz-dialogue-over")
-    page.press("Open the conversation: At the counter")
-    page.until(lambda: any("shelf came down" in one for one in _log(page)))
-    _choose(page, "Then it was lent well")
+    page.see("A guest at night: what do you say?")
+    page.press("Open the conversation: The late guest")
+    _choose(page, "Come in first")
 
 
 def test_a_person_is_cast_a_backdrop_chosen_and_both_are_undone(page):

@@ -161,3 +161,11 @@ def test_turns_lead_to_each_other_by_what_is_replied():
         "  > too -> B [if t > 1]\n## B\nX: on\n-> C\n## C [ending]\n").script)
     found = [(one.source, one.target, one.replies, one.conditional) for one in leads_of(graph)]
     assert found == [(0, 1, ("go", "too"), False), (0, 0, ("how?",), True), (1, 2, (), False)]
+
+
+def test_by_how_much_values_change():
+    ways = ways_of(graph_of(read_script(
+        "## A\nX: well?\n  > yes -> B [trust +2, time = 5]\n  > no -> C [Trust -3]\n"
+        "  > how? -> A [once, trust +1]\n## B\nX: on\n  > so -> C [trust +1]\n  > or -> C\n"
+        "## C [ending]\nX: so\n").script))
+    assert ways.values == (("trust", Range(-3, 4)),)

@@ -11435,6 +11435,8 @@ export interface components {
             /** All Replies */
             all_replies: number;
             points: components["schemas"]["Least"];
+            /** Values */
+            values: components["schemas"]["ScriptValue"][];
         };
         /**
          * ScriptHint
@@ -11530,6 +11532,15 @@ export interface components {
             line: number;
             /** Ending */
             ending: ("good" | "bad" | "open") | null;
+        };
+        /**
+         * ScriptValue
+         * @description By how much a value changes on one way.
+         */
+        ScriptValue: {
+            /** Name */
+            name: string;
+            by: components["schemas"]["Least"];
         };
         /**
          * ScriptText

@@ -8,10 +8,11 @@ taken to hold.
 
 from collections.abc import Callable, Iterator, Mapping
 from dataclasses import dataclass
+from functools import partial
 from math import inf
 
 from .graph import Graph, Step
-from .script import Direction, EndingKind, Spoken
+from .script import Direction, EndingKind, Reply, Spoken
 
 WORDS_A_SECOND = 2.5
 """How fast lines are taken to be spoken: 150 words a minute."""
@@ -30,7 +31,8 @@ class Ways:
     """What the ways of a dialogue come to.
 
     `count` ways lead to an ending: so many `turns`, `seconds` of listening and `replies` to choose
-    from (of `all_replies`) are met on one, and so many `points` gained. `endings` are the turns
+    from (of `all_replies`) are met on one, and so many `points` gained. `values` are changed by so
+    much, but for those that a reply sets. `endings` are the turns
     with which it may end, by how many ways each. `unreached` are turns that no way leads to;
     `dead_ends` those that break off; in `loops` there are turns that lead to no ending at all.
     """
@@ -41,6 +43,7 @@ class Ways:
     replies: Range
     all_replies: int
     points: Range
+    values: tuple[tuple[str, Range], ...]
     endings: tuple[tuple[str, EndingKind, int], ...]
     unreached: tuple[str, ...]
     dead_ends: tuple[str, ...]
@@ -67,7 +70,9 @@ def ways_of(graph: Graph) -> Ways:
         turns=measure.range(_is_turn), seconds=measure.range(_seconds),
         replies=measure.range(lambda step: float(len(_replies(step)))),
         all_replies=sum(len(_replies(step)) for step in graph.steps),
-        points=measure.points(),
+        points=measure.gained(lambda reply: reply.points or 0),
+        values=tuple((name, measure.gained(partial(_changes, name)))
+                     for name in _changed_values(graph)),
         endings=tuple(
             (names[turn], ending, counts.get(part_of[graph.ends[turn]], 0))
             for turn, ending in ((n, t.ending) for n, t in enumerate(graph.script.turns))
@@ -110,13 +115,13 @@ class _Measure:
                 most[number] = whole + max((most[to] for to, _ in self._onward(number)), default=0)
         return Range(self._shortest(of), most.get(self.first, 0))
 
-    def points(self) -> Range:
-        """The points that can be gained."""
-        least = self._highest(-1)
-        return Range(None if least is None else 0 - least, self._highest(1))
+    def gained(self, of: Callable[[Reply], float]) -> Range:
+        """What all replies of a way together are worth."""
+        least = self._highest(of, -1)
+        return Range(None if least is None else 0 - least, self._highest(of, 1))
 
-    def _highest(self, sign: int) -> float | None:
-        """The most points, or with a `sign` of -1 the most that are lost.
+    def _highest(self, of: Callable[[Reply], float], sign: int) -> float | None:
+        """The most that is gained, or with a `sign` of -1 the most that is lost.
 
         None where a loop gives some again and again; replies in it that are there once all count.
         """
@@ -125,11 +130,11 @@ class _Measure:
             if number not in self.leading:
                 continue
             inside = [
-                (sign * (way.reply.points or 0), way.reply.once)
+                (sign * of(way.reply), way.reply.once)
                 for step in part for way in self.graph.steps[step].ways
                 if way.reply is not None and self.part_of[way.to] == number]
             behind = [None if (then := found[to]) is None else sign * points + then
-                      for to, points in self._onward(number)]
+                      for to, points in self._onward(number, of)]
             if any(points > 0 and not once for points, once in inside) or None in behind:
                 found[number] = None
             else:
@@ -137,13 +142,15 @@ class _Measure:
                     (value for value in behind if value is not None), default=0)
         return found.get(self.first, 0)
 
-    def _onward(self, number: int) -> Iterator[tuple[int, float]]:
-        """The ways out of a component that lead to an ending: where to, for how many points."""
+    def _onward(
+        self, number: int, of: Callable[[Reply], float] = lambda _: 0
+    ) -> Iterator[tuple[int, float]]:
+        """The ways out of a component that lead to an ending: where to, and what it is worth."""
         for step in self.parts[number] if number not in self.ends else ():
             for way in self.graph.steps[step].ways:
                 to = self.part_of[way.to]
                 if to != number and to in self.leading:
-                    yield to, (way.reply.points or 0) if way.reply else 0
+                    yield to, of(way.reply) if way.reply else 0
 
     def _shortest(self, of: Callable[[Step], float]) -> float:
         """The least sum of steps on any way to an ending (Bellman and Ford, until all is still)."""
@@ -208,6 +215,20 @@ def _reached(graph: Graph, first: int) -> set[int]:
 
 def _is_loop(graph: Graph, part: tuple[int, ...]) -> bool:
     return len(part) > 1 or any(way.to == part[0] for way in graph.steps[part[0]].ways)
+
+
+def _changed_values(graph: Graph) -> list[str]:
+    """The values that replies change, by their names, without those that one sets."""
+    effects = [effect for step in graph.steps if step.beat
+               for reply in step.beat.replies for effect in reply.effects]
+    sets = {effect.value.casefold() for effect in effects if effect.sets}
+    names = {effect.value.casefold(): effect.value for effect in reversed(effects)}
+    return [name for key, name in names.items() if key not in sets]
+
+
+def _changes(name: str, reply: Reply) -> float:
+    return sum(effect.number for effect in reply.effects
+               if effect.value.casefold() == name.casefold())
 
 
 def _replies(step: Step) -> tuple[object, ...]:

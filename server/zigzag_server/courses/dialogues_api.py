@@ -14,7 +14,7 @@ from zigzag_core.dialogue.leading import leads_of
 from zigzag_core.dialogue.pasting import pasted
 from zigzag_core.dialogue.reading import LONGEST, LineKind, read_script
 from zigzag_core.dialogue.script import EndingKind
-from zigzag_core.dialogue.ways import ways_of
+from zigzag_core.dialogue.ways import Ways, ways_of
 from zigzag_core.dialogue.writing import written
 from zigzag_core.editing.dialogues.placing import with_script
 from zigzag_core.editing.dialogues.scripts import script_of
@@ -68,6 +68,13 @@ class Least(Schema):
     most: float | None
 
 
+class ScriptValue(Schema):
+    """By how much a value changes on one way."""
+
+    name: str
+    by: Least
+
+
 class ScriptFigures(Schema):
     """What the ways of a dialogue come to: see `zigzag_core.dialogue.ways`."""
 
@@ -77,6 +84,7 @@ class ScriptFigures(Schema):
     replies: Least
     all_replies: int
     points: Least
+    values: list[ScriptValue]
 
 
 class ScriptLine(Schema):
@@ -145,8 +153,13 @@ def dialogue_read(request: HttpRequest, data: ScriptText) -> dict[str, Any]:
         "leads": [vars(one) for one in leads_of(graph)] if graph else [],
         "mistakes": [asdict(one) for one in read.mistakes],
         "hints": [asdict(one) for one in hints(graph, ways)] if graph and ways else [],
-        "figures": {**asdict(ways), "count": str(ways.count)} if ways else None,
+        "figures": _figures(ways) if ways else None,
     }
+
+
+def _figures(ways: Ways) -> dict[str, Any]:
+    return {**asdict(ways), "count": str(ways.count),
+            "values": [{"name": name, "by": asdict(by)} for name, by in ways.values]}
 
 
 @router.post("/dialogue/pasted", response=PastedScript)

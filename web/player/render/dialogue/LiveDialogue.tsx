@@ -21,32 +21,56 @@ interface Props { dialogue: ProgramDialogue; theme: Theme }
 
 /** In its box on the slide; where that would be too small to read, over all of the slide. */
 export function LiveDialogue({ dialogue, theme }: Props): ReactNode {
-  const { scale, index, state } = useActing();
+  const { scale } = useActing();
   const say = useSay();
   const box = useRef<HTMLDivElement>(null);
-  const [frame, setFrame] = useState<Element | null>(null);
+  const frame = useFrame(box);
   const [away, setAway] = useState(false);
-  useLayoutEffect(() => setFrame(box.current?.closest(".zz-view") ?? null), []);
   const small = scale > 0 && scale < SMALLEST && frame !== null;
-  const slide = index.slides.get(state.slide ?? "");
-  const titled = slide?.elements.some(({ draw }) => draw.kind === "text" && draw.level === "title") ?? false;
-  const heading = <h1 className="zz-hidden">{slide?.title}</h1>;
   const { x, y, w, h, title } = dialogue;
   const place = { left: x, top: y, width: w, height: h, "--zz-scale": scale || 1 } as CSSProperties;
   return (
     <div ref={box} className="zz-dialogue-place" style={place} data-dialogue={dialogue.id}>
-      {!small && !titled && heading}
-      {!small && <Talk dialogue={dialogue} wide={w >= h * WIDE} />}
+      {!small && <><Title dialogue={dialogue} /><Talk dialogue={dialogue} wide={w >= h * WIDE} /></>}
       {small && away && <button type="button" className="zz-to-talk" onClick={() => setAway(false)}>{say("to_the_conversation", { title })}</button>}
-      {small && !away && createPortal(
-        <div className="zz-dialogue-over" style={themeVariables(theme)} data-dialogue-over={dialogue.id}>
-          <button type="button" className="zz-to-slide" onClick={() => setAway(true)}>{say("to_the_slide")}</button>
-          {heading}
-          <Talk dialogue={dialogue} wide={false} />
-        </div>, frame,
-      )}
+      {small && !away && createPortal(<Over dialogue={dialogue} theme={theme} onAway={() => setAway(true)} />, frame)}
     </div>
   );
+}
+
+/** The part of the player that shows the slide. */
+function useFrame(box: { current: HTMLElement | null }): Element | null {
+  const [frame, setFrame] = useState<Element | null>(null);
+  useLayoutEffect(() => setFrame(box.current?.closest(".zz-view") ?? null), [box]);
+  return frame;
+}
+
+/** Over all of the slide, which is there as well where it has anything else. */
+function Over({ dialogue, theme, onAway }: Props & { onAway: () => void }): ReactNode {
+  const { index, state } = useActing();
+  const say = useSay();
+  const slide = index.slides.get(state.slide ?? "");
+  const alone = slide?.dialogues.length === 1 && slide.elements.every(({ draw }) => isOf(dialogue, draw.id));
+  return (
+    <div className="zz-dialogue-over" style={themeVariables(theme)} data-dialogue-over={dialogue.id}>
+      {!alone && <button type="button" className="zz-to-slide" onClick={onAway}>{say("to_the_slide")}</button>}
+      <h1 className="zz-hidden">{slide?.title}</h1>
+      <Talk dialogue={dialogue} wide={false} />
+    </div>
+  );
+}
+
+/** The title of the slide, for those who hear it, where the slide itself has none. */
+function Title({ dialogue }: { dialogue: ProgramDialogue }): ReactNode {
+  const { index, state } = useActing();
+  const slide = index.slides.get(state.slide ?? "");
+  const titled = slide?.elements.some(({ draw }) => draw.kind === "text" && draw.level === "title" && !isOf(dialogue, draw.id));
+  return titled ? null : <h1 className="zz-hidden">{slide?.title}</h1>;
+}
+
+/** Whether an element of the slide is seen in a dialogue. */
+function isOf({ entries, buttons, again }: ProgramDialogue, id: string): boolean {
+  return id === again || buttons.includes(id) || entries.some(({ element }) => element === id);
 }
 
 function Talk({ dialogue, wide }: { dialogue: ProgramDialogue; wide: boolean }): ReactNode {

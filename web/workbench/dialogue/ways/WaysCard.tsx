@@ -29,17 +29,18 @@ export function WaysCard({ read, now, onGo }: Props): ReactNode {
 }
 
 function Figures({ figures }: { figures: NonNullable<Read["figures"]> }): ReactNode {
-  const { count, turns, seconds, replies, all_replies, points } = figures;
+  const { count, turns, seconds, replies, all_replies, points, values } = figures;
   const rows = [
     [many(count), t("waysToAnEnding", { count: count === "1" ? 1 : 2 })],
     [range(turns), t("turnsOnOneWay")], [range(seconds, minutes), t("ofListening")],
-    [range(replies), t("repliesSeen", { all: all_replies })], [range(points), t("pointsGained")],
-  ];
+    [range(replies), t("repliesSeen", { all: all_replies })], ...(points.least === 0 && points.most === 0 ? [] : [[range(points), t("pointsGained")]]),
+    ...values.map(({ name, by }) => [range(by, signed), t("changeOfValue", { name })]),
+  ] as const;
   return (
     <Box as="section" aria-label={t("ways")} bg="sky.soft" borderRadius="card" px="4" py="3">
       <Heading as="h3" fontSize="14px" pb="1">{t("ways")}</Heading>
       {rows.map(([figure, words]) => (
-        <Flex key={words} gap="2" align="baseline" fontSize="13.5px"><Text fontWeight="700" minW="86px">{figure}</Text><Text>{words}</Text></Flex>
+        <Flex key={words} gap="2" align="baseline" fontSize="13.5px"><Text fontWeight="700" minW="86px">{figure}</Text><Text flex="1">{words}</Text></Flex>
       ))}
     </Box>
   );
@@ -78,6 +79,8 @@ function Link({ label, onClick, children }: { label: string; onClick: () => void
 function many(digits: string): string {
   return digits.length < 10 ? Number(digits).toLocaleString() : `${digits[0] ?? ""}.${digits.slice(1, 3)} × 10^${digits.length - 1}`;
 }
+
+const signed = (value: number): string => (value > 0 ? `+${value}` : String(value).replace("-", "−"));
 
 function minutes(seconds: number): string {
   const whole = Math.round(seconds);

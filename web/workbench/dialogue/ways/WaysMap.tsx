@@ -5,7 +5,7 @@ import { useEffect, useMemo, useRef, type KeyboardEvent, type ReactNode } from "
 import type { components } from "../../../api/api";
 import { system } from "../../../kit/chakraTheme";
 import { t } from "../../../words/dialogue";
-import { BOX, laidOut, lineOf, type Drawing } from "./layout";
+import { BOX, laidOut, lineOf, type Drawing, type Place } from "./layout";
 
 type Read = components["schemas"]["ScriptRead"];
 type Lead = Read["leads"][number];
@@ -13,7 +13,10 @@ type Lead = Read["leads"][number];
 const KEYS: Readonly<Record<string, readonly [number, number]>> = { ArrowUp: [0, -1], ArrowDown: [0, 1], ArrowLeft: [-1, 0], ArrowRight: [1, 0] };
 const LONGEST = 18;
 /** With more ways the words at them would stand in each other's way. */
-const MOST_WORDS = 24;
+const MOST_WORDS = 40;
+/** So many of them stand above one turn, this far from each other (px). */
+const MOST_ABOVE = 3;
+const LINE = 14;
 
 interface Props {
   read: Read;
@@ -27,6 +30,7 @@ interface Props {
 export function WaysMap({ read, now, unreached, onGo }: Props): ReactNode {
   const { turns, leads } = read;
   const drawing = useMemo(() => laidOut(turns.length, leads), [turns.length, leads]);
+  const labels = useMemo(() => labelsOf(leads, now), [leads, now]);
   const box = useRef<HTMLDivElement>(null);
   useComingIntoView(box, drawing, now);
   function onKeyDown(event: KeyboardEvent, turn: number): void {
@@ -40,7 +44,10 @@ export function WaysMap({ read, now, unreached, onGo }: Props): ReactNode {
     <Box ref={box} role="region" aria-label={t("waysDrawn")} tabIndex={-1} overflow="auto" bg="table" borderRadius="card" maxH="52vh" minH="120px" flex="none" data-ways>
       <Box position="relative" w={`${drawing.width}px`} h={`${drawing.height}px`} mx="auto">
         <svg width={drawing.width} height={drawing.height} aria-hidden style={{ position: "absolute", inset: 0 }}>
-          {leads.map((lead, number) => <Line place={leads.slice(0, number).filter(({ target, source }) => target === lead.target && source < target).length} key={`${lead.source} ${lead.target}`} lead={lead} drawing={drawing} marked={lead.source === now} words={leads.length <= MOST_WORDS || lead.source === now} />)}
+          {leads.map((lead, number) => (
+            <Line key={`${lead.source} ${lead.target}`} lead={lead} drawing={drawing} bends={drawing.bends[number] ?? []} marked={lead.source === now} />
+          ))}
+          {leads.map((lead, number) => <Words key={`${lead.source} ${lead.target}`} to={drawing.places[lead.target]} marked={lead.source === now} label={labels[number] ?? null} />)}
         </svg>
         {turns.map(({ name, line, ending }, turn) => (
           <Turn
@@ -53,21 +60,36 @@ export function WaysMap({ read, now, unreached, onGo }: Props): ReactNode {
   );
 }
 
-function Line({ lead, drawing, marked, words, place }: { lead: Lead; drawing: Drawing; marked: boolean; words: boolean; place: number }): ReactNode {
+const tone = (marked: boolean): string => system.token.var(marked ? "colors.marigold.ink" : "colors.quiet");
+
+function Line({ lead, drawing, bends, marked }: { lead: Lead; drawing: Drawing; bends: readonly Place[]; marked: boolean }): ReactNode {
   const [from, to] = [drawing.places[lead.source], drawing.places[lead.target]];
   if (!from || !to) return null;
-  const back = to.y <= from.y;
-  const reply = lead.replies[0] ?? "";
-  const label = lead.replies.length > 1 ? t("moreReplies", { reply: shortened(reply), more: lead.replies.length - 1 }) : shortened(reply);
-  const loop = from === to;
-  // Words stand above what they lead to, one above the other; on the way back beside its line.
-  const at = back ? { x: (from.x + to.x) / 2 - (loop ? BOX.w / 2 + 4 : 0), y: (from.y + to.y) / 2 - (loop ? 24 : 0) } : { x: to.x, y: to.y - BOX.h / 2 - 6 - 13 * place };
   return (
-    <g style={{ color: system.token.var(marked ? "colors.marigold.ink" : "colors.quiet") }}>
-      <path d={lineOf(from, to)} fill="none" stroke="currentColor" strokeWidth={marked ? 3 : 2} strokeOpacity={marked ? 1 : 0.5} strokeDasharray={lead.conditional || back ? "3 6" : undefined} strokeLinecap="round" />
-      {words && label && <text x={at.x} y={at.y} textAnchor="middle" fontSize="11.5" fill="currentColor" stroke={system.token.var("colors.table")} strokeWidth="4" paintOrder="stroke">{label}</text>}
-    </g>
+    <path d={lineOf(from, to, bends)} fill="none" stroke={tone(marked)} strokeWidth={marked ? 3 : 2} strokeOpacity={marked ? 1 : 0.5} strokeDasharray={lead.conditional || to.y <= from.y ? "3 6" : undefined} strokeLinecap="round" />
   );
+}
+
+/** The replies that lead somewhere, above it. */
+function Words({ to, label, marked }: { to: Place | undefined; label: Label | null; marked: boolean }): ReactNode {
+  if (!to || !label) return null;
+  return (
+    <text x={to.x} y={to.y - BOX.h / 2 - 6 - LINE * label.place} textAnchor="middle" fontSize="11.5" fill={tone(marked)} stroke={system.token.var("colors.table")} strokeWidth="3" paintOrder="stroke">{label.words}</text>
+  );
+}
+
+interface Label { words: string; place: number }
+
+/** The replies, above the turns that they lead to, the first few of each; in a large dialogue only those of the turn that is written. */
+function labelsOf(leads: readonly Lead[], now: number): (Label | null)[] {
+  const above = new Map<number, number>();
+  return leads.map(({ source, target, replies: [reply, ...others] }) => {
+    const place = above.get(target) ?? 0;
+    if (!reply || place >= MOST_ABOVE || (leads.length > MOST_WORDS && source !== now)) return null;
+    above.set(target, place + 1);
+    const words = others.length ? t("moreReplies", { reply: shortened(reply), more: others.length }) : shortened(reply);
+    return { words, place };
+  });
 }
 
 interface TurnProps {

@@ -6,6 +6,7 @@ import { useDeferredValue, useMemo, useState, type ReactNode } from "react";
 import { reorderElement } from "../../store/commands";
 import { useDragSensors } from "../../../kit/useDragSensors";
 import { currentSlide, useCourse } from "../../store/store";
+import { DialogueRows } from "../../dialogue/DialogueRows";
 import { Overlays } from "./Overlays";
 import { Row } from "./Row";
 import { RowMenu } from "./RowMenu";
@@ -43,12 +44,13 @@ function Rows(): ReactNode {
       <Heading as="h2" fontSize="14px" fontFamily="body" fontWeight="700" px="3.5" pt="3" pb="2">
         {t("runningOrder")}
       </Heading>
-      {!slide.elements.length && <Text px="3.5" color="quiet">{t("nothingOnThisSlideYet")}</Text>}
+      {!slide.elements.length && !slide.dialogues.length && <Text px="3.5" color="quiet">{t("nothingOnThisSlideYet")}</Text>}
       <SortableContext items={readIds} strategy={verticalListSortingStrategy}>
         <Box as="ol" listStyleType="none">
           {read.map((row, index) => <Row key={row.element.id} {...row} number={index + 1} />)}
         </Box>
       </SortableContext>
+      <DialogueRows slide={slide} before={read.length} />
       {rest.length > 0 && (
         <Flex
           as="button" px="3.5" py="2" gap="2" color="quiet" align="center" w="100%"

@@ -152,6 +152,8 @@ def _lines(title: str | None, read: ReadScript) -> Iterator[str]:
            f"{_range(ways.seconds, _minutes)} of listening, {_range(ways.replies)} of "
            f"{ways.all_replies} replies to choose from")
     yield f"{_range(ways.points)} points"
+    for value, by in ways.values:
+        yield f"“{value}” changes by {_range(by, '{:+g}'.format)}"
     for name, kind, count in ways.endings:
         yield f"  ends with “{name}” ({kind}): {_many(count, 'way')}"
     for mistake in read.mistakes:
