@@ -441,7 +441,7 @@ def dragging(page: Page, server: Server) -> None:
     """)
     line("dragging among 150 elements, median / longest frame",
          f"{statistics.median(frames):.1f} / {max(frames):.1f} ms", "17 / 33 ms")
-    for what, figure, budget in hands.of_150(page):
+    for what, figure, budget in (*hands.of_150(page), *hands.of_dialogue(page)):
         line(what, figure, budget)
 
 

@@ -129,3 +129,39 @@ def of_150(page: Page) -> list[tuple[str, str, str]]:
     each("selecting all of 150 elements", "keydown", "50 ms", select_all)
     each("another slide", "pointerup", "100 ms", slides)
     return found
+
+
+def of_dialogue(page: Page, turns: int = 200) -> list[tuple[str, str, str]]:
+    """What is typed into the script of a dialogue of so many turns: what, how soon, the budget."""
+    slug = page.call("POST", "/courses", {"title": "Long talk", "dialogue": True})["slug"]
+    page.go(f"/courses/{slug}/build")
+    page.find("[data-stage]")
+    ActionChains(page.browser).send_keys("/").perform()
+    page.find("[role=combobox]").send_keys("Dialogue", Keys.ENTER)
+    field = page.find("[role=textbox][aria-label='Script of the dialogue']")
+    page.see("3 turns")
+    field.send_keys(Keys.CONTROL, "a")
+    page.browser.execute_script(
+        "const data = new DataTransfer(); data.setData('text/plain', arguments[1]);"
+        "arguments[0].dispatchEvent(new ClipboardEvent('paste',"
+        " {clipboardData: data, bubbles: true, cancelable: true}));", field, long_script(turns))
+    page.see(f"{turns} turns")
+    page.saved()
+    field.send_keys(Keys.CONTROL, Keys.HOME)
+    field.send_keys(Keys.ARROW_DOWN, Keys.END)
+    watch(page)
+    # Between letters the page draws what was read: as for a hand that pauses now and then.
+    found = figures(page, "keydown", lambda: [
+        (ActionChains(page.browser).send_keys(letter).perform(), rest(page))
+        for letter in " and the hut is warm"])
+    return [(f"a letter typed in a dialogue of {turns} turns", in_words(*found), "16 ms")]
+
+
+def long_script(turns: int) -> str:
+    """A dialogue of so many turns, each with two replies, one of which leads far on."""
+    last = turns - 1
+    return "\n".join(
+        f"## Turn {n}\nPell (calm): What do you say to number {n}?\n"
+        f"  > On to the next one. -> Turn {min(n + 1, last)} [trust +1]\n"
+        f"  > Seven further on. -> Turn {min(n + 7, last)}\n" for n in range(last)
+    ) + f"\n## Turn {last} [ending good]\nPell: Done.\n"

@@ -79,7 +79,7 @@ def test_build(page, what):
         page.all("[data-row]")[1].click()
         page.find("select[aria-label='Mask']")
     elif what == "input":
-        page.stop(37)
+        page.stop(39)
         page.until(lambda: next(r for r in page.all("[data-row]") if "Hut book" in r.text)).click()
         page.find("select[aria-label='Stored in']")
     elif what == "colour":

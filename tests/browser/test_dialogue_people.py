@@ -7,8 +7,11 @@ from zigzag_demo.at_the_counter import at_the_counter
 from zigzag_demo.builder import CourseBuilder
 from zigzag_demo.conversations import TRUST, conversations
 
+from tests.core.test_dialogue_playing import course_of
+from tests.core.test_media import sound
+
 from .driver import fit_window
-from .packages import goes_on, inside, launch, put_in
+from .packages import goes_on, inside, launch, pass_time, put_in, put_in_course
 from .test_access import violations
 from .test_arrange import fresh_slide
 from .test_dialogue import SCRIPT, _text
@@ -91,6 +94,33 @@ def test_a_guest_is_met_line_by_line_with_a_log_and_a_meter(page, server, tmp_pa
     page.top()
     page.press("Leave")
     page.see("Come in first. Then we see.")
+
+
+TIMED = """## A
+X: Well?
+  > Let me think. -> Said
+  > (Say nothing) -> Silent [after 30 s]
+## Said [ending good]
+X: Do.
+## Silent [ending bad]
+X: No answer is one, too.
+"""
+
+
+def test_the_time_to_reply_runs_out_in_a_package(page, server, tmp_path):
+    launch(page, server, tmp_path, course_of(TIMED))
+    page.until(lambda: "0:30" in page.find("[role=timer]").text)
+    pass_time(page, 22)
+    page.until(lambda: page.find("[role=timer] [role=status]").get_attribute("textContent"))
+    assert len(_log(page)) == 1
+    pass_time(page, 9)
+    page.until(lambda: any("No answer is one" in one for one in _log(page)))
+    page.press("Start the conversation again")
+    # Who wants no limit has none.
+    page.find("select[aria-label='Time for questions']").send_keys("No")
+    page.gone("[role=timer]")
+    pass_time(page, 100)
+    _choose(page, "Let me think.")
 
 
 def test_advice_is_held_back_to_the_end(page, server, tmp_path):
@@ -249,3 +279,43 @@ def test_a_course_that_is_a_dialogue_takes_three_clicks(page):
     [slide] = page.call("GET", f"/courses/{slug}")["slides"]
     [dialogue] = slide["slide"]["dialogues"]
     assert [dialogue[key] for key in "xywh"] == [0, 0, 1280, 720]
+
+
+def test_lines_get_their_voices_by_name_and_learners_hear_them(page, server, tmp_path):
+    slug = fresh_slide(page, "Voices")
+    palette(page, "Dialogue")
+    page.see("3 turns · 2 endings")
+    page.until(lambda: page.all("[data-preview] .zz-person"))
+    page.click("[role=tab][data-value=voice]")
+    page.see("0 of 3 lines have a voice")
+    files = []
+    for name in ("01-pell", "02-pell", "strange"):
+        files.append(tmp_path / f"{name}.wav")
+        files[-1].write_bytes(sound("wav", seconds=2))
+    page.browser.find_element("css selector", "input[multiple]").send_keys(
+        "\n".join(map(str, files)))
+    page.see("2 of 3 lines have a voice")
+    page.see("No line is called: strange.wav")
+    assert violations(page) == []
+    field = page.find(SCRIPT)
+    field.send_keys(Keys.CONTROL, Keys.HOME)
+    field.send_keys(Keys.ARROW_DOWN, Keys.END, Keys.BACKSPACE, " for me?")
+    page.see("1 changed since")
+    page.saved()
+    put_in_course(page, slug)
+    page.click("a[aria-label='Launch as Ines Tarrow']")
+    inside(page)
+    page.browser.execute_script(
+        "window.heard = []; const play = HTMLMediaElement.prototype.play;"
+        "HTMLMediaElement.prototype.play = function () {"
+        "  heard.push(this); return play.call(this); };")
+    page.press("Next")
+    page.until(lambda: any("for me?" in one for one in _log(page)))
+    playing = "return heard.map((one) => !one.paused && one.currentTime > 0)"
+    page.until(lambda: page.browser.execute_script(playing) == [True], "the first line is heard")
+    _choose(page, "Come in first")
+    # Voices do not overlap.
+    page.until(lambda: page.browser.execute_script(playing) == [False, True], "the second one")
+    page.press("Hear it again: Pell")
+    page.until(lambda: len(page.browser.execute_script(playing)) == 3)
+    page.until(lambda: page.browser.execute_script(playing) == [False, False, True])

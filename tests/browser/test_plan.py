@@ -202,7 +202,7 @@ def test_the_overview_shows_all_of_a_long_route_and_leads_there(page):
     ActionChains(page.browser).move_to_element_with_offset(
         overview, 0, int(overview.rect["height"] / 2) - 4).click().perform()
     pane = page.find("[role=region][aria-label=Route]").rect
-    page.until(lambda: any("84" in s.text and pane["y"] < s.rect["y"] < pane["y"] + pane["height"]
+    page.until(lambda: any("86" in s.text and pane["y"] < s.rect["y"] < pane["y"] + pane["height"]
                            for s in page.all("[data-route-stop]")))
 
 

@@ -1,5 +1,7 @@
 """Dialogues of the document and their scripts are one thing, also after the text was changed."""
 
+import csv
+import io
 import random
 
 from hypothesis import given
@@ -11,6 +13,7 @@ from zigzag_core.dialogue.script import Script
 from zigzag_core.dialogue.writing import written
 from zigzag_core.editing.dialogues.planting import plant_script
 from zigzag_core.editing.dialogues.scripts import script_of
+from zigzag_core.editing.dialogues.voices import lines_csv, voice_lines
 
 from .samples import fresh_ids
 from .test_dialogue_script import LATE_GUEST, turns
@@ -115,3 +118,24 @@ def test_who_was_named_only_while_it_was_written_is_gone():
         script = read_script(f"{name}: Hello.").script
         dialogue, names = _planted(script, dialogue, names, seed)
     assert [speaker.name for speaker in dialogue.speakers] == ["Pell"]
+
+
+def test_lines_to_be_spoken_have_files_and_tell_which_voice_is_old():
+    dialogue = plant_script(read_script(
+        "## A\nÉdda (calm): =1+1\nAdvice: Breathe.\n  > so\n    Pell: Oh.\n").script,
+        Dialogue(id="thedialog", name="D"), Names(), fresh_ids(1)).dialogue
+    lines = voice_lines(dialogue)
+    assert [(one.file, one.speaker, one.words) for one in lines] == [
+        ("01-edda", "Édda", "=1+1"), ("02-advice", "Advice", "Breathe."),
+        ("03-pell", "Pell", "Oh.")]
+    rows = list(csv.reader(io.StringIO(lines_csv(lines))))
+    assert rows[:2] == [["File", "Speaker", "Mood", "Words"], ["01-edda", "Édda", "calm", "'=1+1"]]
+    [beat, *others] = dialogue.beats
+    spoken = beat.lines[0].model_copy(update={"voice": "thevoice", "voiced": "=1+1"})
+    voiced = dialogue.model_copy(update={"beats": (
+        beat.model_copy(update={"lines": (spoken, *beat.lines[1:])}), *others)})
+    changed = plant_script(read_script(
+        "## A\nÉdda (calm): Two.\nAdvice: Breathe.\n  > so\n    Pell: Oh.\n").script,
+        voiced, Names(), fresh_ids(2)).dialogue
+    assert [one.old for one in voice_lines(changed)] == [True, False, False]
+    assert [one.voice for one in voice_lines(changed)] == ["thevoice", None, None]

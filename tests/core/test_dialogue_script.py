@@ -67,11 +67,11 @@ effects = st.builds(Effect, names, numbers, st.booleans())
 
 def replies(then):
     return st.builds(
-        lambda text, leads, points, effects, condition, once, then: Reply(
-            text, "" if then else leads, points, tuple(effects), condition, once, then),
+        lambda text, leads, points, effects, condition, once, after, then: Reply(
+            text, "" if then else leads, points, tuple(effects), condition, once, after, then),
         words, st.just("") | names, st.none() | numbers, st.lists(effects, max_size=2),
         st.just("") | st.sampled_from(['Trust >= 2', 'clicked("A [b]")', "a and b"]),
-        st.booleans(), st.just(()) | then)
+        st.booleans(), st.sampled_from([None, 1, 2.5, 3_600]), st.just(()) | then)
 
 
 def _beats(inner):
@@ -164,3 +164,9 @@ def test_a_script_that_is_too_long_is_refused():
                  many[0], many[1] + "C: hm\nD: hm\n"):
         with pytest.raises(TooLong):
             read_script(text)
+
+
+def test_a_name_that_is_nearly_another_one_is_told():
+    text = "## A\nPell: one\nPell: two\nPel: three\nBell: four\n## B [ending]\nAnna: x\nAnne: y\n"
+    [found] = read_script(text).mistakes
+    assert (found.line, found.code, found.meant) == (4, "speaker", ("Pell",))

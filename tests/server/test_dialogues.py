@@ -30,13 +30,20 @@ def test_what_the_ways_of_a_script_come_to_is_said(script):
     assert _printed(script).splitlines() == [
         "5 turns, 2 endings",
         "3 ways: 2 to 5 turns, 0:07 to 0:20 of listening, 3 to 6 of 6 replies to choose from",
-        "0 to 1 points",
+        "0 to 1 points", "“trust” changes by -2 to +5",
         "  ends with “The bench” (good): 1 way",
         "  ends with “Sent away” (bad): 2 ways",
     ]
     [found] = json.loads(_printed(script, "--json"))
     assert (found["count"], found["mistakes"], found["hints"]) == (3, [], [])
     assert _printed(script, "--script") == LATE_GUEST
+
+
+def test_a_table_is_taken_in_as_a_script(tmp_path):
+    file = tmp_path / "talk.csv"
+    file.write_text("Turn,Speaker,Line,Reply,Leads to,Ending\nA,X,Well?,Yes,B,\nB,X,So.,,,good\n")
+    assert _printed(file, "--script") == (
+        "## A\nX: Well?\n  > Yes -> B\n\n## B [ending good]\nX: So.\n")
 
 
 def test_what_is_wrong_is_said_by_line_and_by_turn(script):
@@ -75,6 +82,7 @@ def test_a_slide_takes_a_script_in_and_plays_it(mika, course, script):
     [after] = mika("get", f"/courses/{course}", status=200)["slides"][0]["slide"]["dialogues"]
     assert after["id"] == before["id"] and after["turns"] == before["turns"]
     assert "Then we will see." in _said(course, "--script")
+    assert _said(course, "--lines").splitlines()[1].startswith("01-pell,Pell,worried,")
     [figures] = json.loads(_said(course, "--json"))
     assert (figures["slide"], figures["count"]) == (whole["slides"][0]["slide"]["title"], 3)
     with pytest.raises(CommandError, match="slides 1 to"):

@@ -1207,6 +1207,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/edits/dialogue/voices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Dialogue Voices
+         * @description Return the lines of a dialogue that are to be spoken, and as CSV for those who record them.
+         */
+        post: operations["zigzag_server_courses_dialogues_api_dialogue_voices"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/edits/dialogue/pasted": {
         parameters: {
             query?: never;
@@ -3815,7 +3835,8 @@ export interface components {
          * @description What the learner may say.
          *
          *     It gives `points` (None: it is not judged) and `changes` variables; it is there under a
-         *     `condition`, and only `once` or again and again. It is followed by the beats `then`, else it
+         *     `condition`, and only `once` or again and again. It is taken by itself `after` so many seconds
+         *     in which nothing else was replied. It is followed by the beats `then`, else it
          *     `leads` to a turn. `missing` is the name of one that is not there, and `unread` a condition as
          *     it was typed that cannot be read.
          */
@@ -3853,6 +3874,8 @@ export interface components {
              * @default false
              */
             once: boolean;
+            /** After */
+            after?: number | null;
             /**
              * Then
              * @default []
@@ -7157,7 +7180,9 @@ export interface components {
         };
         /**
          * SaidLine
-         * @description A line: its `speaker` says it in a mood; without one it is advice. `voice` is how it sounds.
+         * @description A line: its `speaker` says it in a mood; without one it is advice.
+         *
+         *     `voice` is how it sounds, and `voiced` the words that are heard there.
          */
         SaidLine: {
             /**
@@ -7178,6 +7203,11 @@ export interface components {
             text: string;
             /** Voice */
             voice?: string | null;
+            /**
+             * Voiced
+             * @default
+             */
+            voiced: string;
         };
         /**
          * Scenery
@@ -11551,14 +11581,38 @@ export interface components {
             text: string;
         };
         /**
-         * PastedScript
-         * @description What was copied elsewhere as a script, and so many rows of a table as were read.
+         * ScriptVoices
+         * @description The lines of a dialogue that are to be spoken.
          */
-        PastedScript: {
-            /** Text */
-            text: string;
-            /** Rows */
-            rows: number;
+        ScriptVoices: {
+            /** Lines */
+            lines: components["schemas"]["SpokenLine"][];
+            /** Csv */
+            csv: string;
+        };
+        /**
+         * SpokenLine
+         * @description A line to be spoken, and the name of the `file` to record (without its ending).
+         *
+         *     One whose `voice` says other words than now is `old`.
+         */
+        SpokenLine: {
+            /** Id */
+            id: string;
+            /** Number */
+            number: number;
+            /** Speaker */
+            speaker: string;
+            /** Mood */
+            mood: string;
+            /** Words */
+            words: string;
+            /** File */
+            file: string;
+            /** Voice */
+            voice: string | null;
+            /** Old */
+            old: boolean;
         };
         /**
          * DialogueIn
@@ -11576,6 +11630,16 @@ export interface components {
             };
             /** Dialogue */
             dialogue?: string | null;
+        };
+        /**
+         * PastedScript
+         * @description What was copied elsewhere as a script, and so many rows of a table as were read.
+         */
+        PastedScript: {
+            /** Text */
+            text: string;
+            /** Rows */
+            rows: number;
         };
         /**
          * ScriptIn
@@ -13565,7 +13629,8 @@ export interface components {
          *
          *     The words of a *line*, a *reply* or *advice* are those of an element. A line has the number of
          *     its person, who shows a `picture`; advice that comes `later` is given with the end. A
-         *     *backdrop* is a picture, a *sound* a file, a *pause* some ms.
+         *     *backdrop* is a picture, a *sound* a file, a *pause* some ms; after so many a reply is taken by
+         *     itself, where it has any.
          */
         SaidEntry: {
             /**
@@ -16499,6 +16564,32 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ScriptRead"];
+                };
+            };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
+        };
+    };
+    zigzag_server_courses_dialogues_api_dialogue_voices: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DialogueIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ScriptVoices"];
                 };
             };
             "4XX": components["responses"]["Refused"];

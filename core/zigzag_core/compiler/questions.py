@@ -1,6 +1,6 @@
 """Questions become graders, and elements that answer."""
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Mapping
 from typing import Any
 
 from zigzag_core.course import Group, RichText, Slide, plain
@@ -42,13 +42,14 @@ _FIELDS = (q.ShortText, q.Numeric, q.OpenAnswer)
 
 def grader_of(
     slide: Slide, question: q.Question, say: Say = say_english,
-    said: tuple[GraderWords, ...] = (),
+    said: tuple[GraderWords, ...] = (), words: Mapping[str, str] | None = None,
 ) -> Grader:
     """Return how `question` is judged; `say` gives the player's words.
 
-    `said` is the feedback that a review shows.
+    `said` is the feedback that a review shows, `words` what the elements of the slide say, by id
+    (None: it is found out).
     """
-    words = all_spoken(slide.elements)
+    words = words or all_spoken(slide.elements)
     parts = tuple(_parts(question, words, slide, say))
     return Grader.made(
         id=question.id, slide=slide.id, name=question.name,
@@ -94,7 +95,7 @@ def _most(question: q.Question) -> int | None:
 
 
 def _parts(
-    question: q.Question, words: dict[str, str], slide: Slide, say: Say
+    question: q.Question, words: Mapping[str, str], slide: Slide, say: Say
 ) -> Iterator[GraderPart]:
     match question:
         case q.SingleChoice() | q.MultipleResponse() | q.TrueFalse():

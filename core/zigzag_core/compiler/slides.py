@@ -18,6 +18,7 @@ from zigzag_core.course import (
 from zigzag_core.course.references import named
 from zigzag_core.course.rules.expression import Node
 from zigzag_core.course.rules.rule_use import row_rules
+from zigzag_core.course.text.spoken import all_spoken
 from zigzag_core.program import (
     AUTHORS_OWN,
     Grader,
@@ -70,9 +71,10 @@ def compiled_slide(slide: Slide, scope: Scope) -> CompiledSlide:
     weave = woven(slide, scope)
     weave.variables += kept_by_dialogues(slide)
     made = _slide(slide, weave, scope)
+    words = all_spoken(slide.elements)
     return CompiledSlide(
         slide=made, questions=tuple(
-            grader_of(slide, question, scope.say, said.get(question.id, ()))
+            grader_of(slide, question, scope.say, said.get(question.id, ()), words)
             for question in slide.questions),
         sets=tuple(weave.sets), variables=tuple(weave.variables),
         media=tuple(sorted(named(slide, "medium"))),

@@ -11,7 +11,7 @@ from pydantic import Field, model_validator
 
 from zigzag_core.dialogue.reading import MOST_REPLIES, MOST_SPEAKERS, MOST_TURNS
 from zigzag_core.dialogue.script import DirectionKind, EndingKind
-from zigzag_core.dialogue.settings import MOST_EFFECTS
+from zigzag_core.dialogue.settings import LONGEST_TIME, MOST_EFFECTS, SHORTEST
 
 from .kinds import Is, MaybeMedia, Refers, SetVariableRef, Unset
 from .model import Id, Model, Name
@@ -30,7 +30,9 @@ MOST_MOODS = 40
 
 
 class SaidLine(Model):
-    """A line: its `speaker` says it in a mood; without one it is advice. `voice` is how it sounds.
+    """A line: its `speaker` says it in a mood; without one it is advice.
+
+    `voice` is how it sounds, and `voiced` the words that are heard there.
     """
 
     kind: Literal["said"] = "said"
@@ -39,6 +41,7 @@ class SaidLine(Model):
     mood: Mood = ""
     text: Words
     voice: MaybeMedia = None
+    voiced: Words = ""
 
 
 class StageDirection(Model):
@@ -68,7 +71,8 @@ class DialogueReply(Model):
     """What the learner may say.
 
     It gives `points` (None: it is not judged) and `changes` variables; it is there under a
-    `condition`, and only `once` or again and again. It is followed by the beats `then`, else it
+    `condition`, and only `once` or again and again. It is taken by itself `after` so many seconds
+    in which nothing else was replied. It is followed by the beats `then`, else it
     `leads` to a turn. `missing` is the name of one that is not there, and `unread` a condition as
     it was typed that cannot be read.
     """
@@ -82,6 +86,7 @@ class DialogueReply(Model):
     condition: Expression = True
     unread: Words = ""
     once: bool = False
+    after: Annotated[float, Field(ge=SHORTEST, le=LONGEST_TIME)] | None = None
     then: tuple[BeatRef, ...] = Field(default=(), max_length=MOST_BEATS)
 
 

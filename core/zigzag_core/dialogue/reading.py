@@ -6,6 +6,8 @@ replies and is not further in follows them all. ``->`` says which turn comes nex
 """
 
 import re
+from collections import Counter
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, field, replace
 from difflib import get_close_matches
 from typing import Literal
@@ -289,6 +291,7 @@ class _Reader:
                 self.mistakes.append(Mistake(
                     number, "no_turn", f"There is no turn “{name}”.",
                     tuple(names[one] for one in close)))
+        self.mistakes += _mistyped(self.lines)
         if len(self.turns) > MOST_TURNS:
             raise TooLong(f"A script has at most {MOST_TURNS} turns.")
         turns = tuple(
@@ -297,3 +300,17 @@ class _Reader:
         return ReadScript(
             Script(turns), tuple(mistakes), tuple(turn.line for turn in self.turns),
             tuple(self.lines))
+
+
+def _mistyped(lines: Sequence[ReadLine]) -> Iterator[Mistake]:
+    """Yield who speaks once, under a name that is nearly that of somebody who speaks more often."""
+    said = Counter(line.speaker.casefold() for line in lines if line.speaker)
+    names = {line.speaker.casefold(): line.speaker for line in reversed(lines)}
+    often = [name for name, count in said.items() if count > 1]
+    for line in lines:
+        key = line.speaker.casefold()
+        close = get_close_matches(key, often, n=1, cutoff=0.8) if said[key] == 1 else []
+        if close and close[0][:1] == key[:1]:
+            other = names[close[0]]
+            yield Mistake(line.line, "speaker",
+                          f"“{line.speaker}” speaks only here; is “{other}” meant?", (other,))

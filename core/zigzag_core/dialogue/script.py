@@ -59,8 +59,9 @@ class Reply:
     """What the learner may say.
 
     It gives `points` (None: it is not judged) and has `effects`. It is there under a `condition`
-    (as it is typed; empty: always), and only `once` or again and again. It is followed by the beats
-    `then`; without them it leads to the turn that `leads` names, if it names one.
+    (as it is typed; empty: always), and only `once` or again and again. It is taken `after` so many
+    seconds in which nothing else was replied. It is followed by the beats `then`; without them it
+    leads to the turn that `leads` names, if it names one.
     """
 
     text: str
@@ -69,6 +70,7 @@ class Reply:
     effects: tuple[Effect, ...] = ()
     condition: str = ""
     once: bool = False
+    after: float | None = None
     then: "tuple[Beat, ...]" = ()
 
 

@@ -8,12 +8,16 @@ from .script import ENDINGS, POINTS, Effect, EndingKind, Reply
 
 MOST_EFFECTS = 20
 """So many values one reply may change."""
+SHORTEST, LONGEST_TIME = 1.0, 3_600.0
+"""So many seconds there may be to reply."""
 _VALUE = r"(?P<value>[^\W\d][^=+−]{0,79}?)"
 _NUMBER = r"(?P<number>\d{1,6}(?:\.\d{1,6})?)"
 _EFFECT = re.compile(rf"{_VALUE}\s*(?P<sign>[=+−-])\s*{_NUMBER}")
 _SET = re.compile(rf"{_VALUE}\s*=\s*[-−]{_NUMBER}")
 _POINTS = re.compile(rf"{POINTS}\s+(?P<sign>[-−]?)(?P<number>\d{{1,4}}(?:\.\d{{1,6}})?)",
                      re.IGNORECASE)
+_AFTER = re.compile(r"after\s+(?P<number>\d{1,4}(?:\.\d{1,6})?)\s*(?:s|sec|seconds?)?",
+                    re.IGNORECASE)
 _IF = re.compile(r"if\s+(.+)", re.IGNORECASE | re.DOTALL)
 
 
@@ -36,6 +40,9 @@ def _one(reply: Reply, part: str) -> Reply | None:
         return replace(reply, once=True)
     if condition := _IF.fullmatch(part):
         return replace(reply, condition=condition[1].strip())
+    if after := _AFTER.fullmatch(part):
+        seconds = float(after["number"])
+        return replace(reply, after=seconds) if SHORTEST <= seconds <= LONGEST_TIME else None
     if points := _POINTS.fullmatch(part):
         return replace(reply, points=_number(points["sign"], points["number"]))
     if lower := _SET.fullmatch(part):
@@ -53,6 +60,8 @@ def written_settings(reply: Reply) -> str:
     parts = ["once"] if reply.once else []
     if reply.points is not None:
         parts.append(f"{POINTS} {figure(reply.points)}")
+    if reply.after is not None:
+        parts.append(f"after {figure(reply.after)} s")
     for effect in reply.effects:
         sign = "= " if effect.sets else "+" if effect.number >= 0 else ""
         parts.append(f"{effect.value} {sign}{figure(effect.number)}")

@@ -448,7 +448,8 @@ class SaidEntry(Model):
 
     The words of a *line*, a *reply* or *advice* are those of an element. A line has the number of
     its person, who shows a `picture`; advice that comes `later` is given with the end. A
-    *backdrop* is a picture, a *sound* a file, a *pause* some ms.
+    *backdrop* is a picture, a *sound* a file, a *pause* some ms; after so many a reply is taken by
+    itself, where it has any.
     """
 
     kind: Literal["line", "reply", "advice", "backdrop", "sound", "pause"]

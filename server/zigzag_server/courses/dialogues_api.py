@@ -7,6 +7,7 @@ from typing import Any, Literal
 from django.http import HttpRequest
 from ninja import Field, Router, Schema
 from zigzag_core import course as core
+from zigzag_core.course.dialogues import Dialogue
 from zigzag_core.course.names import names_of
 from zigzag_core.dialogue.graph import graph_of
 from zigzag_core.dialogue.hints import hints
@@ -18,6 +19,7 @@ from zigzag_core.dialogue.ways import Ways, ways_of
 from zigzag_core.dialogue.writing import written
 from zigzag_core.editing.dialogues.placing import with_script
 from zigzag_core.editing.dialogues.scripts import script_of
+from zigzag_core.editing.dialogues.voices import lines_csv, voice_lines
 
 from zigzag_server.problems import not_found
 
@@ -134,6 +136,29 @@ class DialogueIn(Schema):
     dialogue: str | None = Field(default=None, max_length=40)
 
 
+class SpokenLine(Schema):
+    """A line to be spoken, and the name of the `file` to record (without its ending).
+
+    One whose `voice` says other words than now is `old`.
+    """
+
+    id: str
+    number: int
+    speaker: str
+    mood: str
+    words: str
+    file: str
+    voice: str | None
+    old: bool
+
+
+class ScriptVoices(Schema):
+    """The lines of a dialogue that are to be spoken."""
+
+    lines: list[SpokenLine]
+    csv: str
+
+
 class ScriptIn(DialogueIn):
     """The same, and what is said from now on."""
 
@@ -157,6 +182,21 @@ def dialogue_read(request: HttpRequest, data: ScriptText) -> dict[str, Any]:
     }
 
 
+@router.post("/dialogue/voices", response=ScriptVoices)
+def dialogue_voices(request: HttpRequest, data: DialogueIn) -> dict[str, Any]:
+    """Return the lines of a dialogue that are to be spoken, and as CSV for those who record them.
+    """
+    lines = voice_lines(_found(data))
+    return {"lines": [vars(one) for one in lines], "csv": lines_csv(lines)}
+
+
+def _found(data: DialogueIn) -> Dialogue:
+    found = next((one for one in data.slide.dialogues if one.id == data.dialogue), None)
+    if found is None:
+        raise not_found("dialogue")
+    return found
+
+
 def _figures(ways: Ways) -> dict[str, Any]:
     return {**asdict(ways), "count": str(ways.count),
             "values": [{"name": name, "by": asdict(by)} for name, by in ways.values]}
@@ -171,11 +211,8 @@ def dialogue_pasted(request: HttpRequest, data: ScriptText) -> dict[str, Any]:
 @router.post("/dialogue/script", response=ScriptText)
 def dialogue_script(request: HttpRequest, data: DialogueIn) -> dict[str, str]:
     """Return the script of a dialogue as text."""
-    found = next((one for one in data.slide.dialogues if one.id == data.dialogue), None)
-    if found is None:
-        raise not_found("dialogue")
     names = names_of(data.course, data.slide, data.titles)
-    return {"text": written(script_of(found, names))}
+    return {"text": written(script_of(_found(data), names))}
 
 
 @router.post("/dialogue", response=Edited)

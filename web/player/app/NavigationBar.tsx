@@ -78,7 +78,8 @@ export function NavigationBar(
 function isExtendable(index: Index, state: State, slide: ProgramSlide): boolean {
   const quiz = index.quizOf.get(slide.id);
   const ofQuiz = quiz?.time_limit && quiz.extendable && !takingOf(state, quiz).finished;
-  return Boolean(ofQuiz) || Boolean(index.timed.get(slide.id)?.some(({ extendable }) => extendable));
+  const ofReplies = slide.dialogues.some(({ entries }) => entries.some(({ kind, ms }) => kind === "reply" && ms > 0));
+  return Boolean(ofQuiz) || ofReplies || Boolean(index.timed.get(slide.id)?.some(({ extendable }) => extendable));
 }
 
 /** Where the learner is, and how much was seen. */

@@ -1,7 +1,7 @@
 /** A dialogue as it is written: the script, beside its ways, its cast and what learners see. */
 import { Box, Flex, Heading, Tabs, Text } from "@chakra-ui/react";
 import { ArrowLeft } from "lucide-react";
-import { useRef, useState, type ReactNode } from "react";
+import { useCallback, useMemo, useRef, useState, type ReactNode } from "react";
 import { Fold } from "../../kit/Fold";
 import { Tool } from "../../kit/Tool";
 import { t } from "../../words/dialogue";
@@ -14,6 +14,7 @@ import { ScriptField, type ScriptHandle } from "./script/ScriptField";
 import { useHelp, useWrong } from "./script/useHelp";
 import { useScript } from "./script/useScript";
 import { SettingsPanel } from "./SettingsPanel";
+import { VoicePanel } from "./VoicePanel";
 import { WaysCard } from "./ways/WaysCard";
 
 const WRITTEN = [t("writeTurn"), t("writeLine"), t("writeReply"), t("writeSettings"), t("writeInner"), t("keys")];
@@ -25,7 +26,7 @@ const TAB = {
 /** The page of one dialogue. */
 export default function DialoguePage({ slide, dialogue }: { slide: string; dialogue: string }): ReactNode {
   const title = useCourse((state) => state.slides[slide]?.title ?? "");
-  const on = { slide, dialogue };
+  const on = useMemo(() => ({ slide, dialogue }), [slide, dialogue]);
   const there = useDialogue(on);
   const { text, read, problem, write } = useScript(slide, dialogue);
   const [line, setLine] = useState(1);
@@ -34,7 +35,7 @@ export default function DialoguePage({ slide, dialogue }: { slide: string; dialo
   const wrong = useWrong(read, there);
   const endings = read?.turns.filter(({ ending }) => ending).length ?? 0;
   const now = read ? read.turns.findLastIndex((turn) => turn.line <= line) : -1;
-  const goTo = (to: number): void => field.current?.goTo(to);
+  const goTo = useCallback((to: number): void => field.current?.goTo(to), []);
   return (
     <Flex direction="column" h="100%" minH="0" px="5" py="3" gap="3" data-dialogue={dialogue}>
       <Flex align="center" gap="3">
@@ -57,10 +58,11 @@ export default function DialoguePage({ slide, dialogue }: { slide: string; dialo
         </Flex>
         <Tabs.Root defaultValue="ways" lazyMount unmountOnExit unstyled w="392px" flex="none" display="flex" flexDirection="column" minH="0">
           <Tabs.List aria-label={t("aboutTheDialogue")} display="flex" gap="5" borderBottomWidth="1px" mb="2">
-            {(["ways", "cast", "settings"] as const).map((part) => <Tabs.Trigger key={part} value={part} css={TAB}>{t(part)}</Tabs.Trigger>)}
+            {(["ways", "cast", "voice", "settings"] as const).map((part) => <Tabs.Trigger key={part} value={part} css={TAB}>{t(part)}</Tabs.Trigger>)}
           </Tabs.List>
           <Tabs.Content value="ways" overflowY="auto" minH="0" flex="1"><WaysCard read={read} now={now} onGo={goTo} /></Tabs.Content>
           <Tabs.Content value="cast" overflowY="auto" minH="0" flex="1"><CastPanel on={on} read={read} /></Tabs.Content>
+          <Tabs.Content value="voice" overflowY="auto" minH="0" flex="1"><VoicePanel on={on} /></Tabs.Content>
           <Tabs.Content value="settings" overflowY="auto" minH="0" flex="1"><SettingsPanel on={on} /></Tabs.Content>
         </Tabs.Root>
         {there && <Box w="280px" flex="none" overflowY="auto" minH="0"><Preview dialogue={there} read={read} line={line} /></Box>}

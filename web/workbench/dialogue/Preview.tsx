@@ -1,6 +1,6 @@
 /** The line that is written, as learners see it: who speaks, where, and what may be replied. */
 import { Box, Heading, Text } from "@chakra-ui/react";
-import { useMemo, type ReactNode } from "react";
+import { memo, useMemo, type ReactNode } from "react";
 import type { components } from "../../api/api";
 import type { Dialogue } from "../../api/types";
 import { pictureOf, sceneryOf } from "../../player/render/dialogue/DialogueStill";
@@ -16,7 +16,7 @@ type Line = Read["lines"][number];
 interface Props { dialogue: Dialogue; read: Read | undefined; line: number }
 
 /** What is seen at a line (from 1) of the script. */
-export function Preview({ dialogue, read, line }: Props): ReactNode {
+export const Preview = memo(function Preview({ dialogue, read, line }: Props): ReactNode {
   const media = useCourse((state) => state.media);
   const theme = useCourse((state) => state.course.theme);
   const { before, said, replies } = useMemo(() => around(read?.lines ?? [], line), [read, line]);
@@ -38,7 +38,7 @@ export function Preview({ dialogue, read, line }: Props): ReactNode {
       </Box>
     </Box>
   );
-}
+});
 
 /** What stands before a line in its turn and before, what is said at it, and the replies to that. */
 function around(lines: readonly Line[], line: number): { before: readonly Line[]; said: Line | undefined; replies: readonly Line[] } {

@@ -1,7 +1,7 @@
 /** How a dialogue is taken: what its points are for, advice, order of replies, starting again, values that are seen. */
 import { Flex, Stack, Text } from "@chakra-ui/react";
 import { Trash2 } from "lucide-react";
-import type { ReactNode } from "react";
+import { memo, type ReactNode } from "react";
 import { Check } from "../../kit/Check";
 import { Choose } from "../../kit/Choose";
 import { NumberField } from "../../kit/NumberField";
@@ -13,7 +13,7 @@ import { changeDialogue, useDialogue, type On } from "./cast/casting";
 import type { Dialogue } from "../../api/types";
 
 /** The settings of a dialogue. */
-export function SettingsPanel({ on }: { on: On }): ReactNode {
+export const SettingsPanel = memo(function SettingsPanel({ on }: { on: On }): ReactNode {
   const dialogue = useDialogue(on);
   const variables = useCourse((state) => state.course.variables);
   if (!dialogue) return null;
@@ -47,4 +47,4 @@ export function SettingsPanel({ on }: { on: On }): ReactNode {
       )}
     </Stack>
   );
-}
+});

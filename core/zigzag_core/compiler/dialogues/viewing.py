@@ -63,7 +63,8 @@ class _View:
     def _entry(self, what: Line | DialogueReply) -> SaidEntry:
         match what:
             case DialogueReply():
-                return SaidEntry(kind="reply", element=reply_of(what))
+                return SaidEntry(
+                    kind="reply", element=reply_of(what), ms=round((what.after or 0) * 1000))
             case SaidLine(speaker=None):
                 return SaidEntry(
                     kind="advice", element=words_of(what), sound=what.voice,

@@ -112,7 +112,8 @@ class _Planter:
             return StageDirection(kind=part.kind, id=name, words=part.words, media=media)
         speaker = self._speaker(part.speaker)
         return SaidLine(id=name, speaker=speaker, mood=part.mood, text=part.text,
-                        voice=old.voice if isinstance(old, SaidLine) else None)
+                        voice=old.voice if isinstance(old, SaidLine) else None,
+                        voiced=old.voiced if isinstance(old, SaidLine) else "")
 
     def _speaker(self, name: str) -> str | None:
         if not name:
@@ -128,6 +129,7 @@ class _Planter:
         return DialogueReply(
             id=name_of(old, self.fresh), text=reply.text, leads=leads, missing=missing,
             points=reply.points, condition=condition, unread=unread, once=reply.once,
+            after=reply.after,
             changes=tuple(
                 ValueChange(variable=self.values[effect.value.casefold()], number=effect.number,
                             sets=effect.sets) for effect in reply.effects),

@@ -52,7 +52,7 @@ class _Scribe:
             reply.text, self.turns.get(reply.leads or "", reply.missing), reply.points,
             tuple(map(self._effect, reply.changes)),
             expression_text.write(reply.condition, self.names) if asks else reply.unread,
-            reply.once, self._passage(reply.then))
+            reply.once, reply.after, self._passage(reply.then))
 
     def _effect(self, change: ValueChange) -> Effect:
         return Effect(self.names.name("variables", change.variable), change.number, change.sets)

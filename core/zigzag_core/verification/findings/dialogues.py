@@ -9,6 +9,7 @@ from zigzag_core.dialogue.graph import graph_of
 from zigzag_core.dialogue.hints import BY_PLACE, hints
 from zigzag_core.dialogue.ways import ways_of
 from zigzag_core.editing.dialogues.scripts import script_of
+from zigzag_core.editing.dialogues.voices import voice_lines
 
 from .finding import Finding
 
@@ -57,6 +58,10 @@ def _unseen(slide: Slide, dialogue: Dialogue, name: str) -> Iterator[Finding]:
             yield Finding(level="warning", code="mood_missing", slide=slide.id, message=(
                 f"{name} “{speaker.name}” has no picture for: {', '.join(sorted(asked - there))}. "
                 "The first picture is shown."))
+    for voiced in voice_lines(dialogue):
+        if voiced.old:
+            yield Finding(level="warning", code="voice_old", slide=slide.id, message=(
+                f"{name} “{voiced.words}” has another voice than words: it was changed since."))
     known = {(one.kind, one.words.casefold()) for one in dialogue.scenery if one.media}
     missing = {line.words: line.kind for line in lines
                if isinstance(line, StageDirection) and line.kind != "pause" and line.words

@@ -15,6 +15,7 @@ import { ReplyButton } from "./ReplyButton";
 import { SaidLog } from "./SaidLog";
 import { entriesOf, sceneOf } from "./scene";
 import { SceneView } from "./SceneView";
+import { TimeToReply } from "./TimeToReply";
 import { useArriving } from "./useArriving";
 
 interface Props { dialogue: ProgramDialogue; theme: Theme }
@@ -75,7 +76,6 @@ function isOf({ entries, buttons, again }: ProgramDialogue, id: string): boolean
 
 function Talk({ dialogue, wide }: { dialogue: ProgramDialogue; wide: boolean }): ReactNode {
   const { index, state } = useActing();
-  const say = useSay();
   const said = toText(own(state.variables, dialogue.said) ?? "");
   const entries = useMemo(() => entriesOf(dialogue, said), [dialogue, said]);
   const scene = useMemo(() => sceneOf(dialogue, entries), [dialogue, entries]);
@@ -83,12 +83,9 @@ function Talk({ dialogue, wide }: { dialogue: ProgramDialogue; wide: boolean }):
   const begins = said === index.variables.get(dialogue.said)?.default;
   const { waits, hurry, hear } = useArriving(entries, media, begins);
   const buttons = buttonsOf(index, state, dialogue);
-  const replies = useRef<HTMLDivElement>(null);
-  useKeptAmong(replies, said);
-  const again = index.elements.get(dialogue.again ?? "");
-  const ended = !buttons.length;
   const open = waits ? entries.slice(0, -1) : entries;
-  const shown = ended ? open : open.filter(({ later }) => !later);
+  // With the end comes what was held back.
+  const shown = buttons.length ? open.filter(({ later }) => !later) : open;
   const seen = scene.backdrop !== null || scene.people.length > 0;
   return (
     <div className={`zz-dialogue${wide ? " zz-wide-dialogue" : ""}${seen ? " zz-staged" : ""}`}>
@@ -96,12 +93,27 @@ function Talk({ dialogue, wide }: { dialogue: ProgramDialogue; wide: boolean }):
       <div className="zz-talk">
         {dialogue.meters.map((meter) => <Level key={meter.variable} {...meter} index={index} state={state} />)}
         <SaidLog index={index} state={state} names={dialogue.people.map(({ name }) => name)} entries={shown} hear={hear} />
-        <div ref={replies} className="zz-replies" role="group" aria-label={say("your_replies")}>
-          {waits && <button type="button" className="zz-reply-wait" onClick={hurry} aria-label={say("continue")}>…</button>}
-          {!waits && buttons.map((element) => <ReplyButton key={element.draw.id} element={element} />)}
-          {!waits && again && isVisible(index, state, again.draw.id) && <ReplyButton element={again} />}
-        </div>
+        {!waits && <TimeToReply key={said} dialogue={dialogue} buttons={buttons} />}
+        <Replies dialogue={dialogue} buttons={buttons} said={said} waits={waits} hurry={hurry} />
       </div>
+    </div>
+  );
+}
+
+interface RepliesProps { dialogue: ProgramDialogue; buttons: readonly ProgramElement[]; said: string; waits: boolean; hurry: () => void }
+
+/** The replies, what leads on, or what starts the dialogue over; during a pause what ends it. */
+function Replies({ dialogue, buttons, said, waits, hurry }: RepliesProps): ReactNode {
+  const { index, state } = useActing();
+  const say = useSay();
+  const box = useRef<HTMLDivElement>(null);
+  useKeptAmong(box, said);
+  const again = index.elements.get(dialogue.again ?? "");
+  return (
+    <div ref={box} className="zz-replies" role="group" aria-label={say("your_replies")}>
+      {waits && <button type="button" className="zz-reply-wait" onClick={hurry} aria-label={say("continue")}>…</button>}
+      {!waits && buttons.map((element) => <ReplyButton key={element.draw.id} element={element} />)}
+      {!waits && again && isVisible(index, state, again.draw.id) && <ReplyButton element={again} />}
     </div>
   );
 }

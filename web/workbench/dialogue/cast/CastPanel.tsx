@@ -1,6 +1,6 @@
 /** Who speaks, and where: pictures for the moods of everybody, places on the stage, backdrops and sounds. */
 import { Box, Flex, Heading, Stack, Text } from "@chakra-ui/react";
-import type { ReactNode } from "react";
+import { memo, type ReactNode } from "react";
 import type { components } from "../../../api/api";
 import { t } from "../../../words/dialogue";
 import { useDialogue, useDrawings, type On } from "./casting";
@@ -10,7 +10,7 @@ import { SpeakerCard } from "./SpeakerCard";
 type Read = components["schemas"]["ScriptRead"];
 
 /** The cast of a dialogue; it follows from the script who is in it. */
-export function CastPanel({ on, read }: { on: On; read: Read | undefined }): ReactNode {
+export const CastPanel = memo(function CastPanel({ on, read }: { on: On; read: Read | undefined }): ReactNode {
   const dialogue = useDialogue(on);
   const drawings = useDrawings();
   if (!dialogue) return null;
@@ -30,7 +30,7 @@ export function CastPanel({ on, read }: { on: On; read: Read | undefined }): Rea
       </Box>
     </Stack>
   );
-}
+});
 
 /** The moods in which somebody speaks, in the order in which they come. */
 function moodsOf(read: Read | undefined, name: string): string[] {

@@ -68,7 +68,7 @@ function fitting(before: string, help: Help): readonly [string, Options] | null 
 
 function settingsOf(values: readonly string[]): Options {
   return [
-    { label: "once", detail: t("saidOnce") }, { label: "points 1", detail: t("givesPoints") },
+    { label: "once", detail: t("saidOnce") }, { label: "points 1", detail: t("givesPoints") }, { label: "after 10 s", detail: t("takenAfter") },
     ...values.flatMap((name) => [{ label: `${name} +1`, detail: t("changesAValue") }, { label: `${name} -1` }, { label: `if ${name} >= 1`, detail: t("onlyIf") }]),
   ];
 }

@@ -1,6 +1,6 @@
 /** What the ways of a dialogue come to, and what is wrong with it. */
 import { Box, Flex, Heading, Stack, Text, chakra } from "@chakra-ui/react";
-import type { ReactNode } from "react";
+import { memo, type ReactNode } from "react";
 import type { components } from "../../../api/api";
 import { t } from "../../../words/dialogue";
 import { WaysMap } from "./WaysMap";
@@ -16,7 +16,7 @@ interface Props {
 }
 
 /** The ways drawn, their figures, and what is to be thought of. */
-export function WaysCard({ read, now, onGo }: Props): ReactNode {
+export const WaysCard = memo(function WaysCard({ read, now, onGo }: Props): ReactNode {
   if (!read?.figures) return <Text color="quiet">{t("nothingYet")}</Text>;
   const unreached = new Set(read.hints.flatMap(({ code, turn }) => (code === "unreached" && turn ? [turn] : [])));
   return (
@@ -26,7 +26,7 @@ export function WaysCard({ read, now, onGo }: Props): ReactNode {
       <Thoughts read={read} onGo={onGo} />
     </Stack>
   );
-}
+});
 
 function Figures({ figures }: { figures: NonNullable<Read["figures"]> }): ReactNode {
   const { count, turns, seconds, replies, all_replies, points, values } = figures;

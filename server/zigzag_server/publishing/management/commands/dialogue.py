@@ -21,6 +21,7 @@ from zigzag_core.dialogue.ways import Range, ways_of
 from zigzag_core.dialogue.writing import written
 from zigzag_core.editing.dialogues.placing import with_script
 from zigzag_core.editing.dialogues.scripts import script_of
+from zigzag_core.editing.dialogues.voices import lines_csv, voice_lines
 from zigzag_core.errors import Refusal
 
 from zigzag_server.courses import store
@@ -42,6 +43,8 @@ class Command(BaseCommand):
         parser.add_argument("--slide", type=int, metavar="NUMBER", help=(
             "the slide that takes it in, from 1 (else the first that has a dialogue)"))
         parser.add_argument("--json", action="store_true", help="as JSON, with every figure")
+        parser.add_argument("--lines", action="store_true", help=(
+            "the lines to be spoken, as CSV, with the names of the files to record"))
         parser.add_argument("--script", action="store_true", help="the script as Zigzag writes it")
 
     def handle(self, *args: Any, **options: Any) -> None:
@@ -62,6 +65,10 @@ class Command(BaseCommand):
         if read is not None:
             title = _take_in(row, read.script, options["slide"])
             self._tell([(title, read)], options)
+            return
+        if options["lines"]:
+            self.stdout.write("".join(
+                lines_csv(voice_lines(dialogue)) for _, dialogue, _ in _dialogues(row)), ending="")
             return
         found = [(slide.title, ReadScript(script_of(dialogue, names), (), ()))
                  for slide, dialogue, names in _dialogues(row)]

@@ -1,0 +1,60 @@
+"""The lines of a dialogue that are to be spoken, with the names of files to record them in."""
+
+import csv
+import io
+import re
+import unicodedata
+from collections.abc import Iterable
+from dataclasses import dataclass
+
+from zigzag_core.course.dialogues import Dialogue, SaidLine
+
+
+@dataclass(frozen=True)
+class VoiceLine:
+    """A line to be spoken: its number from 1, who says it, and the `file` to record (no ending).
+
+    It has a `voice` or none; one that says other words than those that stand there now is `old`.
+    """
+
+    id: str
+    number: int
+    speaker: str
+    mood: str
+    words: str
+    file: str
+    voice: str | None
+    old: bool
+
+
+def voice_lines(dialogue: Dialogue) -> tuple[VoiceLine, ...]:
+    """Return all lines that somebody says, and advice, in the order of the script."""
+    speakers = {speaker.id: speaker.name for speaker in dialogue.speakers}
+    said = [line for beat in dialogue.beats for line in beat.lines if isinstance(line, SaidLine)]
+    digits = max(len(str(len(said))), 2)
+    found = []
+    for number, line in enumerate(said, 1):
+        who = speakers.get(line.speaker or "", "Advice")
+        found.append(VoiceLine(
+            line.id, number, who, line.mood, line.text, f"{number:0{digits}}-{_slug(who)}",
+            line.voice, bool(line.voice and line.voiced and line.voiced != line.text)))
+    return tuple(found)
+
+
+def lines_csv(lines: Iterable[VoiceLine]) -> str:
+    """Return `lines` as CSV (RFC 4180), for those who record them. No cell is a formula."""
+    out = io.StringIO(newline="")
+    writer = csv.writer(out)
+    writer.writerow(["File", "Speaker", "Mood", "Words"])
+    writer.writerows([_no_formula(cell) for cell in (one.file, one.speaker, one.mood, one.words)]
+                     for one in lines)
+    return out.getvalue()
+
+
+def _slug(name: str) -> str:
+    plain = unicodedata.normalize("NFKD", name).encode("ascii", "ignore").decode().casefold()
+    return re.sub(r"[^a-z0-9]+", "-", plain).strip("-") or "speaker"
+
+
+def _no_formula(cell: str) -> str:
+    return f"'{cell}" if cell[:1] in "=+-@\t\r" and cell else cell
