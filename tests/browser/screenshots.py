@@ -149,16 +149,12 @@ def _take(page: Page) -> None:
     page.see("says goodbye")
     _shot(page, "results")
 
-    page.go("/")
-    page.press("New course")
-    page.find("input[aria-label='Title']").send_keys("First Aid on the Ridge", Keys.ENTER)
-    page.find("[data-stage]")
-    _shot(page, "new-course")
+    _dialogue(page)
 
     page.browser.set_window_size(500, 900)
     page.browser.get(address.split("#")[0])
     page.press("Start the day")
-    page.words("Slide 2 of 56")
+    page.words("Slide 2 of 58")
     _shot(page, "phone")
 
     fit_window(page.browser)
@@ -167,9 +163,26 @@ def _take(page: Page) -> None:
     _shot(page, "quiz")
     _bank(page)
     _shot(page, "banks")
-    page.go("/post-room")
-    page.see("Inbox")
-    _shot(page, "post-room")
+
+
+def _dialogue(page: Page) -> None:
+    """A dialogue as its author writes it, and as a learner meets it."""
+    page.go(f"{COURSE}/build")
+    page.stop(39)
+    page.click("[data-dialogue-box] button")
+    page.see("14 turns")
+    script = page.find("[role=textbox][aria-label='Script of the dialogue']")
+    script.send_keys(Keys.CONTROL, Keys.HOME)
+    script.send_keys(*[Keys.ARROW_DOWN] * 24)
+    page.until(lambda: len(page.all("[data-preview] .zz-person")) == 2)
+    _shot(page, "dialogue")
+    page.press("Back to the slide")
+    page.find("[data-stage]").send_keys("r")
+    page.frames("iframe[title='The course']")
+    for words in ("Come in first", "Continue", "First something warm"):
+        page.press(words)
+    page.until(lambda: len(page.all(".zz-said")) > 4)
+    _shot(page, "dialogue-played")
 
 
 def _quiz(page: Page) -> None:

@@ -219,6 +219,7 @@ def test_names_and_moods_are_offered_and_wrong_ones_are_mended(page):
     field.send_keys(Keys.ENTER)
     page.until(lambda: _text(page).endswith("> Yes -> Inside"))
     # A mood without a picture is underlined, and F8 leads to it with what there is.
+    page.until(lambda: "Yes" in page.find("[data-ways]").text, "all of it to be read")
     page.find(".cm-lintRange-warning")
     field.send_keys(Keys.F8)
     page.see("Pell has no picture for the mood “astonished”")

@@ -3,8 +3,14 @@ import { setDiagnostics, type Diagnostic } from "@codemirror/lint";
 import type { EditorView } from "@codemirror/view";
 import type { Wrong } from "./help";
 
+/** What is underlined in each editor: as long as that stays, so does the tooltip that explains it. */
+const shown = new WeakMap<EditorView, string>();
+
 /** Underline what is wrong. */
 export function showMistakes(view: EditorView, wrong: readonly Wrong[]): void {
+  const all = JSON.stringify(wrong.map(({ words, meant }) => [words, meant]));
+  if (shown.get(view) === all) return;
+  shown.set(view, all);
   const found = wrong.flatMap((one) => marked(view, one)).sort((a, b) => a.from - b.from);
   view.dispatch(setDiagnostics(view.state, found));
 }
