@@ -204,3 +204,29 @@ def test_what_the_script_asks_for_and_nobody_has_drawn_is_found():
     found = told(speakers=(drawn,), scenery=(
         Scenery(kind="backdrop", words="Hall", media="picturea"),))
     assert "calm" in found["mood_missing"] and "scenery_missing" not in found
+
+
+def test_held_back_advice_that_leads_to_itself_ends_no_compiler():
+    text = "## A\nAdvice: first\nX: hi\n  > go -> B\n## B\nAdvice: round\n-> B\n"
+    guest = Guest(course_of(text, advice="at_end"))
+    assert guest.seen == ["first", "Continue"]
+    guest.takes("Continue").takes("go")
+    assert guest.seen == ["round", "Continue"]
+
+
+def test_a_line_of_nobody_who_is_there_is_as_advice():
+    course = course_of("## A\nX: hi\n## B [ending]\nX: so\n")
+    [dialogue] = course.slides[0].dialogues
+    gone = course.slides[0].model_copy(update={
+        "dialogues": (dialogue.model_copy(update={"speakers": ()}),)})
+    guest = Guest(course.model_copy(update={"slides": (gone,)}))
+    assert [one.kind for one in guest.said] == ["advice"]
+
+
+def test_points_that_no_way_gains_are_told_where_they_count():
+    text = ("## A\nX: well?\n  > left -> L [points 1]\n  > right -> R [points 2]\n"
+            "## L [ending]\nX: so?\n  > yes [points 3]\n  > no\n## R [ending]\nX: so\n")
+    told = {one.code: one.message for one in findings(course_of(text))}
+    assert "more than 4 of 5 points" in told["points_out_of_reach"]
+    practice = {one.code for one in findings(course_of(text, purpose="practice"))}
+    assert "points_out_of_reach" not in practice

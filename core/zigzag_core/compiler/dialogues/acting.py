@@ -117,7 +117,10 @@ class _Stage:
         """What follows a moment: advice that is held back goes by with it."""
         arrival = self.moments.after(one, way)
         happens = arrival.happens
-        while arrival.moment in self.held:
+        been: set[int] = set()
+        # Advice that leads round to itself is seen after all.
+        while arrival.moment in self.held - been:
+            been.add(arrival.moment)
             arrival = self.moments.after(self.moments.all[arrival.moment - 1])
             happens += arrival.happens
         return Arrival(arrival.moment, happens)

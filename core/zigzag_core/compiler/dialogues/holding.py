@@ -8,7 +8,8 @@ from .moments import Moments
 def held_lines(moments: Moments) -> frozenset[int]:
     """Return the moments at which nothing is seen yet: advice that is given with the end.
 
-    Advice in a turn that ends the dialogue is given there, and so is that which replies follow.
+    Advice in a turn that ends the dialogue is given there, and so is that which replies follow, or
+    with which the dialogue begins.
     """
     dialogue = moments.dialogue
     if dialogue.advice == "at_once":
@@ -17,4 +18,5 @@ def held_lines(moments: Moments) -> frozenset[int]:
         one.number for one in moments.all
         if isinstance(one.line, SaidLine) and one.line.speaker is None
         and not (one.last and one.beat.replies)
+        and one.number != moments.begins().moment
         and dialogue.turns[moments.turn_of(one)].ending is None)

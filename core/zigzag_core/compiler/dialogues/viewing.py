@@ -65,7 +65,7 @@ class _View:
             case DialogueReply():
                 return SaidEntry(
                     kind="reply", element=reply_of(what), ms=round((what.after or 0) * 1000))
-            case SaidLine(speaker=None):
+            case SaidLine(speaker=speaker) if speaker not in self.people:
                 return SaidEntry(
                     kind="advice", element=words_of(what), sound=what.voice,
                     later=self.moment_of[what.id] in self.held)
