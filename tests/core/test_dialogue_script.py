@@ -5,6 +5,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 from zigzag_core.dialogue.reading import (
     LONGEST,
+    MOST_MEANT,
     MOST_REPLIES,
     MOST_SPEAKERS,
     MOST_TURNS,
@@ -170,3 +171,10 @@ def test_a_name_that_is_nearly_another_one_is_told():
     text = "## A\nPell: one\nPell: two\nPel: three\nBell: four\n## B [ending]\nAnna: x\nAnne: y\n"
     [found] = read_script(text).mistakes
     assert (found.line, found.code, found.meant) == (4, "speaker", ("Pell",))
+
+
+def test_a_script_full_of_wrong_names_tells_each_of_them():
+    text = "\n".join(f"## Turn {n}" for n in range(200)) + "\n" + "\n".join(
+        f"X: a\n> x -> Trun {n}" for n in range(300, 800))
+    mistakes = read_script(text).mistakes
+    assert len(mistakes) == 500 and len([one for one in mistakes if one.meant]) == MOST_MEANT

@@ -33,3 +33,10 @@ test("two hundred turns are laid out in a moment", () => {
   const leads = Array.from({ length: 199 }, (_, turn) => [1, 2, 7].map((far): Lead => ({ source: turn, target: Math.min(turn + far, 199) }))).flat();
   expect(laidOut(200, leads).places).toHaveLength(200);
 });
+
+test("in the largest dialogue there are not more places for lines than can be drawn", () => {
+  const leads = Array.from({ length: 500 }, (_, turn) => [1, 3, 40, 250].map((far): Lead => ({ source: turn, target: Math.min(turn + far, 499) }))).flat();
+  const { bends } = laidOut(500, leads);
+  expect(bends.flat().length).toBeGreaterThan(500);
+  expect(bends.flat().length).toBeLessThan(4_000);
+});

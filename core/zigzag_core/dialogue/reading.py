@@ -38,6 +38,8 @@ MOST_REPLIES = 20
 MOST_SPEAKERS = 60
 LONGEST_LINE = 1_000
 LONGEST_NAME = 80
+MOST_MEANT = 60
+"""For so many names of turns that are not there it is told which may be meant: it takes time."""
 DEEPEST = 12
 """So far replies may stand within what follows replies."""
 FIRST = "Beginning"
@@ -285,9 +287,13 @@ class _Reader:
     def result(self) -> ReadScript:
         """The script, with what can only be told when all of it is read."""
         names = {turn.name.casefold(): turn.name for turn in reversed(self.turns)}
+        meant: dict[str, list[str]] = {}
         for number, name in self.led:
-            if name.casefold() not in names:
-                close = get_close_matches(name.casefold(), names, n=3, cutoff=0.5)
+            key = name.casefold()
+            if key not in names:
+                if key not in meant and len(meant) < MOST_MEANT:
+                    meant[key] = get_close_matches(key, names, n=3, cutoff=0.5)
+                close = meant.get(key, [])
                 self.mistakes.append(Mistake(
                     number, "no_turn", f"There is no turn “{name}”.",
                     tuple(names[one] for one in close)))

@@ -14,6 +14,8 @@ from math import inf
 from .graph import Graph, Step
 from .script import Direction, EndingKind, Reply, Spoken
 
+MOST_VALUES = 20
+"""Of so many values it is told by how much they change."""
 WORDS_A_SECOND = 2.5
 """How fast lines are taken to be spoken: 150 words a minute."""
 
@@ -32,7 +34,7 @@ class Ways:
 
     `count` ways lead to an ending: so many `turns`, `seconds` of listening and `replies` to choose
     from (of `all_replies`) are met on one, and so many `points` gained. `values` are changed by so
-    much, but for those that a reply sets. `endings` are the turns
+    much, but for those that a reply sets, up to `MOST_VALUES` of them. `endings` are the turns
     with which it may end, by how many ways each. `unreached` are turns that no way leads to;
     `dead_ends` those that break off; in `loops` there are turns that lead to no ending at all.
     """
@@ -223,7 +225,7 @@ def _changed_values(graph: Graph) -> list[str]:
                for reply in step.beat.replies for effect in reply.effects]
     sets = {effect.value.casefold() for effect in effects if effect.sets}
     names = {effect.value.casefold(): effect.value for effect in reversed(effects)}
-    return [name for key, name in names.items() if key not in sets]
+    return [name for key, name in names.items() if key not in sets][:MOST_VALUES]
 
 
 def _changes(name: str, reply: Reply) -> float:

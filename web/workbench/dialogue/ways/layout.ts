@@ -20,6 +20,8 @@ const DOWN = 62;
 const ABOVE = 22;
 const SIDE = 30;
 const SWEEPS = 6;
+/** So many places where lines pass a row are kept clear; in a larger dialogue the rest of the lines go straight. */
+const MOST_PASSES = 4_000;
 
 /** A turn, or where the line of a way passes a row. */
 interface Node { row: number; w: number; x: number; above: number[]; below: number[] }
@@ -51,7 +53,8 @@ function joined(nodes: Node[], { source, target }: Lead): number[] {
   const [from, to] = [nodes[source], nodes[target]];
   const made: number[] = [];
   let last = source;
-  for (let row = (from?.row ?? 0) + 1; row < (to?.row ?? 0); row += 1) {
+  const straight = nodes.length + (to?.row ?? 0) - (from?.row ?? 0) > MOST_PASSES;
+  for (let row = (from?.row ?? 0) + 1; row < (to?.row ?? 0) && !straight; row += 1) {
     nodes.push({ row, w: PASS, x: 0, above: [last], below: [] });
     nodes[last]?.below.push(nodes.length - 1);
     last = nodes.length - 1;
