@@ -320,3 +320,23 @@ def test_lines_get_their_voices_by_name_and_learners_hear_them(page, server, tmp
     page.press("Hear it again: Pell")
     page.until(lambda: len(page.browser.execute_script(playing)) == 3)
     page.until(lambda: page.browser.execute_script(playing) == [False, False, True])
+
+
+def test_settings_of_a_dialogue_are_kept_and_a_value_is_seen(page):
+    slug = fresh_slide(page, "Settings")
+    palette(page, "Dialogue")
+    page.see("3 turns · 2 endings")
+    page.until(lambda: page.all("[data-preview] .zz-person"))
+    page.click("[role=tab][data-value=settings]")
+    page.words("Replies in random order").click()
+    page.find("select[aria-label='Purpose']").send_keys("Practice")
+    page.find("select[aria-label='Show value']").send_keys("trust")
+    page.see("trust")
+    field = page.find("[role=spinbutton][aria-label='Highest trust']")
+    field.send_keys(Keys.CONTROL, "a")
+    field.send_keys("6")
+    assert violations(page) == []
+    page.saved()
+    [one] = page.call("GET", f"/courses/{slug}")["slides"][1]["slide"]["dialogues"]
+    assert (one["purpose"], one["random_order"]) == ("practice", True)
+    assert [(value["low"], value["high"]) for value in one["shows"]] == [(0, 6)]

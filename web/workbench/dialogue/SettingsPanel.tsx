@@ -1,5 +1,5 @@
 /** How a dialogue is taken: what its points are for, advice, order of replies, starting again, values that are seen. */
-import { Flex, Stack, Text } from "@chakra-ui/react";
+import { Box, Flex, Stack, Text } from "@chakra-ui/react";
 import { Trash2 } from "lucide-react";
 import { memo, type ReactNode } from "react";
 import { Check } from "../../kit/Check";
@@ -35,9 +35,9 @@ export const SettingsPanel = memo(function SettingsPanel({ on }: { on: On }): Re
         return (
           <Flex key={one.variable} align="center" gap="2" py="1" data-shown-value={name}>
             <Text flex="1" truncate>{name}</Text>
-            <NumberField bare label={t("lowest", { name })} value={one.low} min={-1e6} max={1e6} onChange={(low) => change({ low })} />
+            <Box w="76px"><NumberField bare label={t("lowest", { name })} value={one.low} min={-1e6} max={1e6} onChange={(low) => change({ low })} /></Box>
             <Text>{t("to")}</Text>
-            <NumberField bare label={t("highest", { name })} value={one.high} min={-1e6} max={1e6} onChange={(high) => change({ high })} />
+            <Box w="76px"><NumberField bare label={t("highest", { name })} value={one.high} min={-1e6} max={1e6} onChange={(high) => change({ high })} /></Box>
             <Tool label={t("hideValue", { name })} onClick={() => put({ shows: dialogue.shows.filter((other) => other !== one) }, "shows")}><Trash2 size={14} /></Tool>
           </Flex>
         );
