@@ -27,10 +27,10 @@ Advice: yes
 """
 
 
-def guest(gate=None, *rules):
+def guest(gate=None, *rules, text=TEXT):
     """A guest at a dialogue, on a slide before another one, with rules of the slide."""
     dialogue = plant_script(
-        read_script(TEXT).script, Dialogue(id="thedialog", name="Ways"), Names(), fresh_ids(1),
+        read_script(text).script, Dialogue(id="thedialog", name="Ways"), Names(), fresh_ids(1),
     ).dialogue
     turns = {turn.name: turn.id for turn in dialogue.turns}
     replies = {reply.text: reply.id for beat in dialogue.beats for reply in beat.replies}
@@ -89,3 +89,14 @@ def test_a_slide_that_is_begun_again_begins_its_dialogue_again():
     one = guest(None, ("reply_given", "right", StartOver()))
     one.takes("right")
     assert one.seen == ["X / well?", "left", "right", "on"] and one.heard == ["X / well?"]
+
+
+def test_a_dialogue_ends_with_a_turn_in_which_nobody_speaks():
+    silent = TEXT.replace("X: fine\nAdvice: yes\n", "").replace("X: so\n-> Left", "X: bye\n-> Left")
+    one = guest(Gate(wants=(DialogueTaken(),)), ("dialogue_ended", "Left"),
+                ("turn_reached", "Left"), text=silent)
+    one.takes("on")
+    # Behind the last line nothing more is said: with it the dialogue has ended.
+    assert one.seen == ["X / bye", AGAIN]
+    assert [one.value("0"), one.value("1")] == [1, 1]
+    assert one.does("next").slide == "slideb"

@@ -63,32 +63,33 @@ class Moments:
         for number, step in enumerate(graph.steps):
             if step.beat:
                 self._number(number, next(beats))
-        self.ends = [one.number for one in self.all
-                     if one.last and not one.beat.replies and self.after(one).moment < 0]
+        self._ends = {one.number: -1 - self.after(one).moment for one in self.all
+                      if one.last and not one.beat.replies and self.after(one).moment < 0}
+
+    @property
+    def ends(self) -> list[int]:
         """The moments behind which nothing more is said."""
-        self._ends = frozenset(self.ends)
+        return list(self._ends)
 
     def ending_at(self, moment: int) -> str | None:
         """The id of the turn that the dialogue has ended with at a moment; None: it has not."""
-        if moment < 0:
-            turn = self.dialogue.turns[-1 - moment]
-        elif moment in self._ends:
-            turn = self.dialogue.turns[self.turn_of(self.all[moment - 1])]
-        else:
+        number = self._ends.get(moment, -1 - moment)
+        if number < 0:
             return None
+        turn = self.dialogue.turns[number]
         return turn.id if turn.ending is not None else None
 
     def ends_of(self, turn: str) -> list[int]:
         """The moments at which the dialogue has ended with a turn."""
         number = next(n for n, one in enumerate(self.dialogue.turns) if one.id == turn)
-        return [-1 - number, *(one for one in self.ends
-                               if self.turn_of(self.all[one - 1]) == number)]
+        return [-1 - number, *(one for one, end in self._ends.items() if end == number)]
 
     def first_of(self, turn: str) -> list[int]:
         """The moments at which a turn is reached."""
         number = next(n for n, one in enumerate(self.dialogue.turns) if one.id == turn)
         first = next((one.number for one in self.all if self.turn_of(one) == number), None)
-        return [-1 - number] if first is None else [first]
+        # A turn in which nobody speaks is reached where the dialogue ends with it.
+        return self.ends_of(turn) if first is None else [first]
 
     def begins(self) -> Arrival:
         """Where the dialogue begins."""
