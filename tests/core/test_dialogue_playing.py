@@ -5,7 +5,7 @@ from zigzag_core.course.dialogues import Dialogue, MoodPicture, Scenery, Speaker
 from zigzag_core.course.names import Names
 from zigzag_core.dialogue.reading import read_script
 from zigzag_core.editing.dialogues.planting import plant_script
-from zigzag_core.engine.results import points
+from zigzag_core.engine.results import points, score, success
 from zigzag_core.program.limits import LIMITS
 from zigzag_core.tracking import progress
 from zigzag_core.tracking.scorm12 import interaction_calls
@@ -223,10 +223,22 @@ def test_a_line_of_nobody_who_is_there_is_as_advice():
     assert [one.kind for one in guest.said] == ["advice"]
 
 
-def test_points_that_no_way_gains_are_told_where_they_count():
-    text = ("## A\nX: well?\n  > left -> L [points 1]\n  > right -> R [points 2]\n"
-            "## L [ending]\nX: so?\n  > yes [points 3]\n  > no\n## R [ending]\nX: so\n")
-    told = {one.code: one.message for one in findings(course_of(text))}
-    assert "more than 4 of 5 points" in told["points_out_of_reach"]
-    practice = {one.code for one in findings(course_of(text, purpose="practice"))}
-    assert "points_out_of_reach" not in practice
+FORKED = ("## A\nX: well?\n  > left -> L [points 1]\n  > right -> R [points 2]\n"
+          "## L [ending good]\nX: so?\n  > yes -> E [points 3]\n  > no -> E\n"
+          "## R [ending bad]\nX: so\n## E [ending]\nX: bye\n")
+
+
+def test_what_can_be_reached_is_what_the_best_way_gives():
+    guest = Guest(course_of(FORKED))
+    guest.takes("left").takes("yes")
+    assert points(guest.index, guest.state) == 4 and score(guest.index, guest.state) == 100
+    assert success(guest.index, guest.state) == "passed"
+
+
+def test_who_has_ended_badly_has_failed_whatever_was_not_asked():
+    guest = Guest(course_of(FORKED))
+    assert success(guest.index, guest.state) == "unknown"
+    guest.takes("right")
+    assert score(guest.index, guest.state) == 50
+    assert success(guest.index, guest.state) == "failed"
+    assert success(guest.index, guest.takes(AGAIN).takes("left").takes("yes").state) == "passed"

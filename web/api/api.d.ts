@@ -12511,7 +12511,10 @@ export interface components {
          *     may make longer where it is `extendable`; `returns` says when wrong items go back to where they
          *     were, `drops_count` whether a drop that went back counts as wrong. `attempt_points` are the most
          *     that the second, third … attempt gives. Where its quiz is finished without an answer, that costs
-         *     `unanswered` points. `said` is the feedback to the final answer, for a review that shows it.
+         *     `unanswered` points. Of questions of which one way asks only some, each adds its `most` to the
+         *     points that can be reached (None: all of its `points`), and is not open any more once one of
+         *     the variables in `closed_by` is true. `said` is the feedback to the final answer, for a review
+         *     that shows it.
          */
         Grader: {
             /** Id */
@@ -12550,6 +12553,13 @@ export interface components {
             rows: components["schemas"]["GraderRow"][];
             /** Points */
             points: number;
+            /** Most */
+            most?: number | null;
+            /**
+             * Closed By
+             * @default []
+             */
+            closed_by: string[];
             /**
              * Penalty
              * @default 0

@@ -32,7 +32,7 @@ from zigzag_core.program import (
 
 from .collecting import collected
 from .dialogues.acting import kept_by_dialogues
-from .dialogues.asking import asked_in_dialogues
+from .dialogues.asking import asked_in_dialogues, reachable_in_dialogues
 from .dialogues.viewing import program_dialogues
 from .feedback import feedback, final_words
 from .gates import program_gate
@@ -72,9 +72,11 @@ def compiled_slide(slide: Slide, scope: Scope) -> CompiledSlide:
     weave.variables += kept_by_dialogues(slide)
     made = _slide(slide, weave, scope)
     words = all_spoken(slide.elements)
+    reachable = reachable_in_dialogues(slide)
     return CompiledSlide(
         slide=made, questions=tuple(
-            grader_of(slide, question, scope.say, said.get(question.id, ()), words)
+            grader_of(slide, question, scope.say, said.get(question.id, ()), words).model_copy(
+                update=reachable.get(question.id, {}))
             for question in slide.questions),
         sets=tuple(weave.sets), variables=tuple(weave.variables),
         media=tuple(sorted(named(slide, "medium"))),

@@ -4,7 +4,7 @@ from collections.abc import Iterator
 from functools import cached_property
 
 from zigzag_core.course import Nowhere, ToSlide
-from zigzag_core.grading.grade import gives_points
+from zigzag_core.grading.grade import gives_points, most_of
 from zigzag_core.program import Grader, Program
 
 from .state import Draw
@@ -68,7 +68,7 @@ class Order:
     @cached_property
     def max_points(self) -> float:
         """Points that can be reached."""
-        return sum(q.points for q in self.scored)
+        return sum(map(most_of, self.scored))
 
     @cached_property
     def questions(self) -> int:

@@ -4,7 +4,7 @@ from collections.abc import Callable, Collection, Mapping, Sequence
 from typing import Literal
 
 from zigzag_core.course.text.rich_text import TAG
-from zigzag_core.grading.grade import gives_points, is_judged
+from zigzag_core.grading.grade import is_judged, most_of
 from zigzag_core.program import Grader
 from zigzag_core.program.limits import LIMITS
 from zigzag_core.program.quiz import ProgramBand, ProgramQuiz
@@ -145,10 +145,15 @@ def minutes_to_wait(state: State, quiz: ProgramQuiz) -> int:
     return max(-((here - over - quiz.wait * 60) // 60), 0)
 
 
+def is_closed(state: State, grader: Grader) -> bool:
+    """Return whether a question that one way asks and another does not is not open any more."""
+    return any(state.variables.get(name) is True for name in grader.closed_by)
+
+
 def unanswered(index: Index, state: State, quiz: ProgramQuiz) -> tuple[Grader, ...]:
     """Return the questions of the present attempt that have no answer."""
     return tuple(q for q in graders_of(index, state, quiz)
-                 if not _has_answer(state.answers.get(q.id, _NONE)))
+                 if not _has_answer(state.answers.get(q.id, _NONE)) and not is_closed(state, q))
 
 
 def band(
@@ -230,7 +235,7 @@ def _points(state: State, graders: Sequence[Grader]) -> float:
 
 
 def _most(graders: Sequence[Grader]) -> float:
-    return sum(q.points for q in graders if gives_points(q))
+    return sum(map(most_of, graders))
 
 
 def _share(state: State, graders: Sequence[Grader]) -> float:
@@ -261,7 +266,8 @@ def _finished(index: Index, state: State, quiz: ProgramQuiz) -> bool:
     if taking_of(state, quiz).finished:
         return True
     graders = graders_of(index, state, quiz)
-    return bool(graders) and all(state.answers.get(q.id, _NONE).locked for q in graders)
+    return bool(graders) and all(
+        state.answers.get(q.id, _NONE).locked or is_closed(state, q) for q in graders)
 
 
 def _band_name(index: Index, state: State, quiz: ProgramQuiz) -> str:

@@ -47,6 +47,7 @@ def success(index: Index, state: State) -> Literal["unknown", "passed", "failed"
         return "passed"
     for grader in index.ordered(state.draws).scored:
         answer = state.answers.get(grader.id)
-        if answer is None or not answer.locked:
+        is_open = answer is None or not answer.locked
+        if is_open and not quiz_results.is_closed(state, grader):
             return "unknown"
     return "failed"

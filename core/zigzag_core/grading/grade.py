@@ -95,6 +95,13 @@ def gives_points(grader: Grader) -> bool:
     return grader.purpose == "scored" and grader.points > 0 and is_judged(grader)
 
 
+def most_of(grader: Grader) -> float:
+    """Return what a question adds to the points that can be reached."""
+    if not gives_points(grader):
+        return 0.0
+    return grader.points if grader.most is None else grader.most
+
+
 def _points(grader: Grader, tally: Tally, given: Given) -> float:
     if grader.partial == "per_answer":
         chosen = {part for part, _ in given}

@@ -10,9 +10,10 @@ from zigzag_core.course.questions.settings import Points
 from zigzag_core.course.rules.expression import Node
 from zigzag_core.course.text.rich_text import RichText
 
-from .field_types import ElementName, PartName, ProgramId, SlideName
+from .field_types import ElementName, PartName, ProgramId, SlideName, VariableName
 
 Within = tuple[PartName, str, bool]
+
 
 class GraderPart(Model):
     """Something that can be answered. What is `right` depends on the grader's form: for *choose*
@@ -79,7 +80,10 @@ class Grader(Model):
     may make longer where it is `extendable`; `returns` says when wrong items go back to where they
     were, `drops_count` whether a drop that went back counts as wrong. `attempt_points` are the most
     that the second, third … attempt gives. Where its quiz is finished without an answer, that costs
-    `unanswered` points. `said` is the feedback to the final answer, for a review that shows it.
+    `unanswered` points. Of questions of which one way asks only some, each adds its `most` to the
+    points that can be reached (None: all of its `points`), and is not open any more once one of
+    the variables in `closed_by` is true. `said` is the feedback to the final answer, for a review
+    that shows it.
     """
 
     id: Annotated[ProgramId, Is("question")]
@@ -94,6 +98,8 @@ class Grader(Model):
     targets: tuple[GraderTarget, ...] = ()
     rows: tuple[GraderRow, ...] = ()
     points: Points
+    most: Points | None = None
+    closed_by: tuple[VariableName, ...] = ()
     penalty: Points = 0
     floor: float = 0
     unanswered: Points = 0

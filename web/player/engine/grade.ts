@@ -43,6 +43,11 @@ export function givesPoints(grader: Grader): boolean {
   return grader.purpose === "scored" && grader.points > 0 && isJudged(grader);
 }
 
+/** What a question adds to the points that can be reached. */
+export function mostOf(grader: Grader): number {
+  return givesPoints(grader) ? grader.most ?? grader.points : 0;
+}
+
 /** Return whether anything can be right in it. */
 export function isJudged({ form, parts }: Grader): boolean {
   return form !== "free" && form !== "scale"

@@ -1,6 +1,6 @@
 /** The slides of a program as one learner gets them. The twin of `engine/order.py`. */
 import type { Grader, Program, ProgramQuiz } from "../../api/types";
-import { givesPoints } from "./grade";
+import { givesPoints, mostOf } from "./grade";
 import type { Draw } from "./state";
 
 /** The slides in the order of a learner for whom the quizzes were drawn; a quiz that was not has all of its own. */
@@ -48,7 +48,7 @@ export class Order {
     this.scored = program.questions.filter((grader) => givesPoints(grader) && (this.position.has(grader.slide) || before.has(grader.slide)));
     this.questions = program.questions.filter(({ slide }) => this.position.has(slide)).length;
     this.asking = new Set(program.questions.map(({ slide }) => slide));
-    this.maxPoints = this.scored.reduce((sum, grader) => sum + grader.points, 0);
+    this.maxPoints = this.scored.reduce((sum, grader) => sum + mostOf(grader), 0);
   }
 
   /** Where one comes to who goes to `slide`: of a quiz, where it was not drawn, to its first. */

@@ -2,7 +2,7 @@
 import type { OF_QUIZ } from "../../api/tables";
 import { LIMITS } from "../../api/tables";
 import type { Grader, ProgramBand, ProgramQuiz } from "../../api/types";
-import { givesPoints, isJudged } from "./grade";
+import { isJudged, mostOf } from "./grade";
 import { own } from "./own";
 import type { Index } from "./program";
 import { NO_ANSWER, NOT_BEGUN, type Answer, type Earlier, type State, type Success, type Taking } from "./state";
@@ -102,7 +102,12 @@ export function attempt(state: State, quiz: ProgramQuiz): number {
 
 /** The questions of the present attempt that have no answer. */
 export function unanswered(index: Index, state: State, quiz: ProgramQuiz): readonly Grader[] {
-  return gradersOf(index, state, quiz).filter(({ id }) => !hasAnswer(answerTo(state, id)));
+  return gradersOf(index, state, quiz).filter((grader) => !hasAnswer(answerTo(state, grader.id)) && !isClosed(state, grader));
+}
+
+/** Whether a question that one way asks and another does not is not open any more. */
+export function isClosed(state: State, { closed_by }: Grader): boolean {
+  return closed_by.some((name) => own(state.variables, name) === true);
 }
 
 /** The minutes, rounded up, until the next attempt may begin. */
@@ -169,7 +174,7 @@ function points(state: State, graders: readonly Grader[]): number {
 }
 
 function most(graders: readonly Grader[]): number {
-  return graders.reduce((sum, grader) => (givesPoints(grader) ? sum + grader.points : sum), 0);
+  return graders.reduce((sum, grader) => sum + mostOf(grader), 0);
 }
 
 function shareOf(state: State, graders: readonly Grader[]): number {
@@ -188,7 +193,7 @@ function hasAnswer({ attempts, given }: Answer): boolean {
 /** Whether it was finished, or nothing in it can be answered any more. */
 function isFinished(index: Index, state: State, quiz: ProgramQuiz): boolean {
   const graders = gradersOf(index, state, quiz);
-  return takingOf(state, quiz).finished || (graders.length > 0 && graders.every(({ id }) => answerTo(state, id).locked));
+  return takingOf(state, quiz).finished || (graders.length > 0 && graders.every((grader) => answerTo(state, grader.id).locked || isClosed(state, grader)));
 }
 
 function resultOf(index: Index, state: State, quiz: ProgramQuiz): Exclude<Success, "unknown"> | "open" | "finished" {

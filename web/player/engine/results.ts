@@ -1,6 +1,6 @@
 /** What a run has come to. The twin of `engine/results.py`. */
 import type { Index } from "./program";
-import { countedBefore, courseScore, keepsFromPassing } from "./quizResults";
+import { countedBefore, courseScore, isClosed, keepsFromPassing } from "./quizResults";
 import type { Answer, State, Success } from "./state";
 import { own } from "./own";
 
@@ -53,5 +53,5 @@ export function success(index: Index, state: State): Success {
   if (reached === null) return "unknown";
   const open = index.program.quizzes.some((quiz) => keepsFromPassing(index, state, quiz));
   if (reached >= index.program.pass_mark && !open) return "passed";
-  return index.ordered(state.draws).scored.every(({ id }) => own(state.answers, id)?.locked) ? "failed" : "unknown";
+  return index.ordered(state.draws).scored.every((grader) => own(state.answers, grader.id)?.locked || isClosed(state, grader)) ? "failed" : "unknown";
 }

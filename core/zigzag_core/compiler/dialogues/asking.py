@@ -1,10 +1,15 @@
 """What rules and gates ask of dialogues: which are over, what was reached, what was replied."""
 
 from collections.abc import Callable, Iterable
+from typing import Any
 
 from zigzag_core.course import Slide
 from zigzag_core.course.dialogues import Dialogue
+from zigzag_core.course.names import Names
 from zigzag_core.course.rules.expression import Node, joined
+from zigzag_core.dialogue.graph import graph_of
+from zigzag_core.dialogue.ways import ways_of
+from zigzag_core.editing.dialogues.scripts import script_of
 
 from .moments import (
     Moments,
@@ -21,6 +26,27 @@ from .moments import (
 def asked_in_dialogues(slide: Slide) -> set[str]:
     """Return the ids of the questions that the dialogues of `slide` ask."""
     return {question_of(beat) for dialogue in slide.dialogues for beat in dialogue.beats}
+
+
+def reachable_in_dialogues(slide: Slide) -> dict[str, dict[str, Any]]:
+    """Return what the questions of dialogues are told of each other, by their ids.
+
+    One way through a dialogue asks only some of them: together they give what the best way does,
+    and none is open any more once the dialogue has ended.
+    """
+    found: dict[str, dict[str, Any]] = {}
+    for dialogue in slide.dialogues:
+        graph = graph_of(script_of(dialogue, Names()))
+        most = ways_of(graph).points.most if graph else None
+        ends = tuple(end_of(turn.id) for turn in dialogue.turns if turn.ending is not None)
+        for beat in dialogue.beats:
+            best = max((reply.points or 0 for reply in beat.replies), default=0)
+            changes: dict[str, Any] = {"closed_by": ends}
+            if most is not None and best > 0:
+                # The first one stands for all.
+                changes["most"], most = most, 0.0
+            found[question_of(beat)] = changes
+    return found
 
 
 def operated_in_dialogues(slide: Slide) -> set[str]:

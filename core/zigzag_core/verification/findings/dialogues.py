@@ -7,7 +7,7 @@ from zigzag_core.course.dialogues import Dialogue, SaidLine, StageDirection
 from zigzag_core.course.names import Names, names_of
 from zigzag_core.dialogue.graph import graph_of
 from zigzag_core.dialogue.hints import BY_PLACE, hints
-from zigzag_core.dialogue.ways import Ways, ways_of
+from zigzag_core.dialogue.ways import ways_of
 from zigzag_core.editing.dialogues.scripts import script_of
 from zigzag_core.editing.dialogues.voices import voice_lines
 
@@ -40,24 +40,11 @@ def _of_dialogue(slide: Slide, dialogue: Dialogue, names: Names) -> Iterator[Fin
             f"{name} the reply “{reply.text}” has a condition that cannot be read: "
             f"“{reply.unread}”. It is always there."))
     yield from _unseen(slide, dialogue, name)
-    ways = ways_of(graph)
-    yield from _out_of_reach(slide, dialogue, name, ways)
-    for hint in hints(graph, ways):
+    for hint in hints(graph, ways_of(graph)):
         if dialogue.random_order and hint.code in BY_PLACE:
             continue
         yield Finding(level=hint.level, code=f"dialogue_{hint.code}", slide=slide.id,
                       message=f"{name}: {hint.words}")
-
-
-def _out_of_reach(slide: Slide, dialogue: Dialogue, name: str, ways: Ways) -> Iterator[Finding]:
-    """Whether the course counts points that no way through the dialogue gains."""
-    counted = sum(max((reply.points or 0 for reply in beat.replies), default=0)
-                  for beat in dialogue.beats)
-    most = ways.points.most
-    if dialogue.purpose == "scored" and most is not None and most < counted:
-        yield Finding(level="warning", code="points_out_of_reach", slide=slide.id, message=(
-            f"{name} no way gains more than {most:g} of {counted:g} points, and all of them count "
-            "for the score of the course. Let points stand on every way, or make it practice."))
 
 
 def _unseen(slide: Slide, dialogue: Dialogue, name: str) -> Iterator[Finding]:
