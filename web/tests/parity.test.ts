@@ -9,8 +9,8 @@ const OTHERS = ["changes.json", "draws.json", "names.json", "resolved.json", "de
 const files = (existsSync(folder) ? readdirSync(folder) : [])
   .filter((name) => name.endsWith(".json") && !OTHERS.includes(name));
 
-test("there are traces from random programs and quizzes, the demo, a generated course, kept runs and quizzes that are taken", () => {
-  expect(files.sort()).toEqual(["day.json", "demo.json", "generated.json", "kept.json", "quizzes.json", "random.json", "taking.json"]);
+test("there are traces from random programs and quizzes, the demo, dialogues, a generated course, kept runs and quizzes that are taken", () => {
+  expect(files.sort()).toEqual(["day.json", "demo.json", "dialogues.json", "generated.json", "kept.json", "quizzes.json", "random.json", "taking.json"]);
 });
 
 describe.each(files)("%s", (file) => {
