@@ -124,9 +124,9 @@ class Author:
                 .encode() + data + b"\r\n--x--\r\n")
         return self.done("POST", path, body, "multipart/form-data; boundary=x")
 
-    def until(self, true: Callable[[], object]) -> None:
-        """Wait until something is true."""
-        end = time.monotonic() + 60
+    def until(self, true: Callable[[], object], patience: float = 60) -> None:
+        """Wait until something is true, no longer than `patience` (s)."""
+        end = time.monotonic() + patience
         while not true():
             assert time.monotonic() < end, "waited for too long"
             time.sleep(0.05)
