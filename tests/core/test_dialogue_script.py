@@ -22,6 +22,7 @@ from zigzag_core.dialogue.script import (
     Spoken,
     Turn,
 )
+from zigzag_core.dialogue.settings import LONGEST_PAUSE, read_pause
 from zigzag_core.dialogue.writing import written
 from zigzag_core.errors import TooLong
 
@@ -178,3 +179,9 @@ def test_a_script_full_of_wrong_names_tells_each_of_them():
         f"X: a\n> x -> Trun {n}" for n in range(300, 800))
     mistakes = read_script(text).mistakes
     assert len(mistakes) == 500 and len([one for one in mistakes if one.meant]) == MOST_MEANT
+
+
+def test_a_pause_is_so_many_seconds_however_it_is_written():
+    given = {"2": 2, " 2,5 s": 2.5, "3s": 3, "1 second": 1, "500": LONGEST_PAUSE, "soon": 0,
+             "-4": 0, "nan": 0, "": 0}
+    assert {words: read_pause(words) for words in given} == given

@@ -46,7 +46,7 @@ def program_gate(
     if not conditions:
         return None
     return p.ProgramGate(
-        condition=joined("and", conditions) if len(conditions) > 1 else conditions[0],
+        condition=joined("and", conditions),
         fields=fields, meanwhile=gate.meanwhile,
         message=gate.message or scope.say(_told(gate)), for_good=gate.for_good,
     )
@@ -94,7 +94,7 @@ def _wanted(
             conditions: list[Node] = [[operator, name] for name in names]
             if not question and slide.dialogues:
                 conditions.append(gone_through(slide.dialogues, every=False))
-            return joined("and", conditions) if len(conditions) > 1 else (*conditions, True)[0]
+            return joined("and", conditions) if conditions else True
         case DialogueTaken(dialogue=name, every=every):
             return gone_through(
                 [one for one in slide.dialogues if name in (None, one.id)], every)

@@ -1,7 +1,7 @@
 """One slide: authors' blocks become elements, overlays, rules and graders."""
 
 from dataclasses import dataclass
-from typing import Literal
+from typing import Any, Literal
 
 from zigzag_core.course import (
     Area,
@@ -75,13 +75,17 @@ def compiled_slide(slide: Slide, scope: Scope) -> CompiledSlide:
     reachable = reachable_in_dialogues(slide)
     return CompiledSlide(
         slide=made, questions=tuple(
-            grader_of(slide, question, scope.say, said.get(question.id, ()), words).model_copy(
-                update=reachable.get(question.id, {}))
+            _told(grader_of(slide, question, scope.say, said.get(question.id, ()), words),
+                  reachable.get(question.id))
             for question in slide.questions),
         sets=tuple(weave.sets), variables=tuple(weave.variables),
         media=tuple(sorted(named(slide, "medium"))),
         remembered=remembered_of(slide, made, weave.variables),
     )
+
+
+def _told(grader: Grader, changes: dict[str, Any] | None) -> Grader:
+    return grader.model_copy(update=changes) if changes else grader
 
 
 def _slide(slide: Slide, weave: Woven, scope: Scope) -> ProgramSlide:

@@ -10,14 +10,16 @@ MOST_EFFECTS = 20
 """So many values one reply may change."""
 SHORTEST, LONGEST_TIME = 1.0, 3_600.0
 """So many seconds there may be to reply."""
+LONGEST_PAUSE = 60.0
+"""A pause is no longer (s)."""
 _VALUE = r"(?P<value>[^\W\d][^=+−]{0,79}?)"
 _NUMBER = r"(?P<number>\d{1,6}(?:\.\d{1,6})?)"
 _EFFECT = re.compile(rf"{_VALUE}\s*(?P<sign>[=+−-])\s*{_NUMBER}")
 _SET = re.compile(rf"{_VALUE}\s*=\s*[-−]{_NUMBER}")
 _POINTS = re.compile(rf"{POINTS}\s+(?P<sign>[-−]?)(?P<number>\d{{1,4}}(?:\.\d{{1,6}})?)",
                      re.IGNORECASE)
-_AFTER = re.compile(r"after\s+(?P<number>\d{1,4}(?:\.\d{1,6})?)\s*(?:s|sec|seconds?)?",
-                    re.IGNORECASE)
+_SECONDS = re.compile(r"(?P<number>\d{1,4}(?:\.\d{1,6})?)\s*(?:s|sec|seconds?)?", re.IGNORECASE)
+_AFTER = re.compile(rf"after\s+{_SECONDS.pattern}", re.IGNORECASE)
 _IF = re.compile(r"if\s+(.+)", re.IGNORECASE | re.DOTALL)
 
 
@@ -76,6 +78,13 @@ def read_ending(text: str) -> EndingKind | None:
     if words[:1] != ["ending"] or len(words) > 2:
         return None
     return next((one for one in ENDINGS if [one] == words[1:]), None if words[1:] else "open")
+
+
+def read_pause(words: str) -> float:
+    """Return the seconds of a pause (``2``, ``2 s``, ``2,5``), up to `LONGEST_PAUSE`; 0 for others.
+    """
+    found = _SECONDS.fullmatch(words.strip().replace(",", "."))
+    return min(float(found["number"]), LONGEST_PAUSE) if found else 0.0
 
 
 def figure(number: float) -> str:

@@ -13,6 +13,7 @@ from math import inf
 
 from .graph import Graph, Step
 from .script import Direction, EndingKind, Reply, Spoken
+from .settings import read_pause
 
 MOST_VALUES = 20
 """Of so many values it is told by how much they change."""
@@ -250,12 +251,5 @@ def _seconds(step: Step) -> float:
         if isinstance(part, Spoken):
             total += len(part.text.split()) / WORDS_A_SECOND
         elif isinstance(part, Direction) and part.kind == "pause":
-            total += _pause(part.words)
+            total += read_pause(part.words)
     return total
-
-
-def _pause(words: str) -> float:
-    try:
-        return min(max(float(words.split()[0]), 0.0), 600.0)
-    except (ValueError, IndexError):
-        return 0.0

@@ -1,6 +1,5 @@
 """Reports as a table for a spreadsheet."""
 
-import csv
 import io
 import re
 from collections.abc import Iterator
@@ -8,6 +7,7 @@ from typing import Literal
 
 import xlsxwriter
 from django.db.models import QuerySet
+from zigzag_core.csv_text import csv_text, is_number
 
 from .models import Report
 
@@ -17,7 +17,6 @@ MOST_ROWS = 100_000
 TYPES: dict[Form, str] = {
     "csv": "text/csv; charset=utf-8",
     "xlsx": "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet"}
-_NUMBER = re.compile(r"-?[0-9]{1,12}(\.[0-9]{1,6})?", re.ASCII)
 _CONTROL = re.compile(r"[\x00-\x08\x0b\x0c\x0e-\x1f]")
 
 
@@ -29,7 +28,8 @@ def written(reports: QuerySet[Report], form: Form) -> tuple[bytes, str]:
     found = list(reports[:MOST_ROWS])
     names = list(dict.fromkeys(name for one in found for name, _ in one.fields))
     rows = [["Received", "Quiz", "Attempt", *names], *_rows(found, names)]
-    return (_csv(rows) if form == "csv" else _xlsx(rows)), TYPES[form]
+    # Spreadsheets tell by the first mark that it is UTF-8.
+    return (f"\ufeff{csv_text(rows)}".encode() if form == "csv" else _xlsx(rows)), TYPES[form]
 
 
 def _rows(reports: list[Report], names: list[str]) -> Iterator[list[str]]:
@@ -37,18 +37,6 @@ def _rows(reports: list[Report], names: list[str]) -> Iterator[list[str]]:
         fields = dict(one.fields)
         yield [f"{one.received:%Y-%m-%d %H:%M:%S}", one.title, str(one.attempt),
                *(fields.get(name, "") for name in names)]
-
-
-def _csv(rows: list[list[str]]) -> bytes:
-    out = io.StringIO(newline="")
-    csv.writer(out).writerows([_no_formula(cell) for cell in row] for row in rows)
-    # Spreadsheets tell by this mark that it is UTF-8.
-    return "\ufeff".encode() + out.getvalue().encode()
-
-
-def _no_formula(cell: str) -> str:
-    """A cell that a spreadsheet takes for a text: no report computes anything there."""
-    return f"'{cell}" if cell[:1] in "=+-@\t\r" and not _NUMBER.fullmatch(cell) else cell
 
 
 def _xlsx(rows: list[list[str]]) -> bytes:
@@ -59,7 +47,7 @@ def _xlsx(rows: list[list[str]]) -> bytes:
         bold = book.add_format({"bold": True})
         for line, row in enumerate(rows):
             for column, cell in enumerate(row):
-                if line and _NUMBER.fullmatch(cell):
+                if line and is_number(cell):
                     sheet.write_number(line, column, float(cell))
                 else:
                     sheet.write_string(line, column, _CONTROL.sub("", cell),

@@ -24,6 +24,7 @@ from zigzag_core.course.rules.expression import Node, joined
 from zigzag_core.course.rules.rule import Action, Calculate, OfQuestion, StartOver
 from zigzag_core.course.style.theme import NamedStyle, StyleUse
 from zigzag_core.course.text.rich_text import Block, RichText, TextRun
+from zigzag_core.program.limits import LIMITS
 from zigzag_core.words import Say
 
 from ..names import internal
@@ -36,6 +37,7 @@ from .moments import (
     characters,
     count_of,
     end_of,
+    is_at,
     moments_of,
     onward_of,
     question_of,
@@ -73,7 +75,7 @@ def kept_by_dialogues(slide: Slide) -> list[Kept]:
             NumberVariable(id=count_of(dialogue), name=dialogue.name, decimals=0,
                            default=first.moment),
             TextVariable(id=said_in(dialogue), name=dialogue.name,
-                         default=characters(first.happens)[:250]),
+                         default=characters(first.happens)[:LIMITS.longest_text]),
             *(YesNoVariable(id=end_of(turn.id), name=turn.name,
                             default=moments.ending_at(first.moment) == turn.id)
               for turn in dialogue.turns if turn.ending is not None)]
@@ -109,9 +111,11 @@ class _Stage:
             self.elements.append(self._line(one.line, one.number))
         if one.last and one.beat.replies:
             self._ask(one)
-        elif self._onward(one).moment > 0:
+            return
+        onward = self._onward(one)
+        if onward.moment > 0:
             self.elements.append(self._button(
-                onward_of(one), "continue", self._is(one.number), *self._goes(self._onward(one))))
+                onward_of(one), "continue", self._is(one.number), *self._goes(onward)))
 
     def _onward(self, one: Moment, way: int = 0) -> Arrival:
         """What follows a moment: advice that is held back goes by with it."""
@@ -145,11 +149,11 @@ class _Stage:
             rules=(Rule(id=internal(name[:16], "r"), do=do),), **self._follow("button"))
 
     def _again(self) -> Button:
-        ended: list[Node] = [self._is(number) for number in self.moments.ends]
-        over: Node = ["<", ["variable", count_of(self.dialogue)], 0]
-        over = joined("or", [over, *ended]) if ended else over
+        over: list[Node] = [["<", ["variable", count_of(self.dialogue)], 0]]
+        if self.moments.ends:
+            over.append(is_at(self.dialogue, self.moments.ends))
         return self._button(
-            again_of(self.dialogue), "dialogue_again", over,
+            again_of(self.dialogue), "dialogue_again", joined("or", over),
             StartOver(what="dialogue", dialogue=self.dialogue.id))
 
     def _ask(self, one: Moment) -> None:
@@ -170,7 +174,7 @@ class _Stage:
 
     def _reply(self, reply: DialogueReply, one: Moment, place: int) -> Text:
         name = reply_of(reply)
-        shown: list[Node] = ["and", self._is(one.number)]
+        shown = [self._is(one.number)]
         if reply.condition is not True:
             shown.append(reply.condition)
         if reply.once:
@@ -182,7 +186,7 @@ class _Stage:
             id=name, name=reply.text[:200] or "Reply", x=at.x,
             y=at.y + at.h * 0.4 + _GAP + place * (_REPLY + _GAP), w=at.w, h=_REPLY,
             text=RichText(blocks=(Block(runs=(TextRun(text=reply.text),)),)),
-            shown=shown if len(shown) > 2 else shown[1],
+            shown=joined("and", shown),
             rules=(Rule(id=internal(reply.id, "r"), do=(
                 *map(_changed, reply.changes), *self._goes(to))),),
             **self._follow("answer"))
@@ -202,7 +206,7 @@ class _Stage:
         yield Calculate(action="set", variable=count_of(self.dialogue), value=to.moment)
 
     def _is(self, moment: int) -> Node:
-        return ["=", ["variable", count_of(self.dialogue)], moment]
+        return is_at(self.dialogue, [moment])
 
     def _follow(self, use: StyleUse) -> dict[str, Any]:
         return self.make.follow(use)

@@ -16,6 +16,7 @@ from .moments import (
     again_of,
     count_of,
     end_of,
+    is_at,
     moments_of,
     onward_of,
     question_of,
@@ -66,13 +67,12 @@ def gone_through(dialogues: Iterable[Dialogue], every: bool) -> Node:
     for dialogue in dialogues:
         ends: list[Node] = [["variable", end_of(turn.id)] for turn in dialogue.turns
                             if turn.ending is not None]
-        moments = moments_of(dialogue)
+        moments = None if ends else moments_of(dialogue)
         if ends:
-            conditions.append(_all("and" if every else "or", ends))
-        elif moments:
-            conditions.append(_at(moments, moments.ends) if moments.ends else True)
-    asked = [one for one in conditions if one is not True]
-    return _all("and", asked) if asked else True
+            conditions.append(joined("and" if every else "or", ends))
+        elif moments and moments.ends:
+            conditions.append(is_at(dialogue, moments.ends))
+    return joined("and", conditions) if conditions else True
 
 
 def reached(slide: Slide, turn: str) -> tuple[str, Node] | None:
@@ -98,14 +98,5 @@ def _when(
         if any(one.id == turn for one in dialogue.turns):
             moments = moments_of(dialogue)
             return None if moments is None else (
-                count_of(dialogue), _at(moments, those(moments, turn)))
+                count_of(dialogue), is_at(dialogue, those(moments, turn)))
     return None
-
-
-def _at(moments: Moments, numbers: list[int]) -> Node:
-    count: Node = ["variable", count_of(moments.dialogue)]
-    return _all("or", [["=", count, number] for number in numbers])
-
-
-def _all(operator: str, conditions: list[Node]) -> Node:
-    return joined(operator, conditions) if len(conditions) > 1 else conditions[0]

@@ -14,9 +14,10 @@ def held_lines(moments: Moments) -> frozenset[int]:
     dialogue = moments.dialogue
     if dialogue.advice == "at_once":
         return frozenset()
+    first = moments.begins().moment
     return frozenset(
         one.number for one in moments.all
         if isinstance(one.line, SaidLine) and one.line.speaker is None
         and not (one.last and one.beat.replies)
-        and one.number != moments.begins().moment
+        and one.number != first
         and dialogue.turns[moments.turn_of(one)].ending is None)

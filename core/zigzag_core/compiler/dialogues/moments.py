@@ -15,6 +15,7 @@ from zigzag_core.course.dialogues import (
     SaidLine,
 )
 from zigzag_core.course.names import Names
+from zigzag_core.course.rules.expression import Node, joined
 from zigzag_core.dialogue.graph import Graph, graph_of
 from zigzag_core.editing.dialogues.scripts import script_of
 from zigzag_core.program.limits import LIMITS
@@ -51,7 +52,7 @@ class Moments:
 
     def __init__(self, dialogue: Dialogue, graph: Graph) -> None:
         self.dialogue, self.graph = dialogue, graph
-        self.happens: list[tuple[DialogueBeat, Line | DialogueReply]] = []
+        self.happens: list[Line | DialogueReply] = []
         """What can be said or happen, by its number."""
         self.replies: dict[str, int] = {}
         """The numbers of the replies."""
@@ -63,8 +64,11 @@ class Moments:
         for number, step in enumerate(graph.steps):
             if step.beat:
                 self._number(number, next(beats))
-        self._ends = {one.number: -1 - self.after(one).moment for one in self.all
-                      if one.last and not one.beat.replies and self.after(one).moment < 0}
+        self.turns = {turn.id: number for number, turn in enumerate(dialogue.turns)}
+        """The numbers of the turns."""
+        behind = {one.number: -1 - self.after(one).moment for one in self.all
+                  if one.last and not one.beat.replies}
+        self._ends = {moment: turn for moment, turn in behind.items() if turn >= 0}
 
     @property
     def ends(self) -> list[int]:
@@ -81,12 +85,12 @@ class Moments:
 
     def ends_of(self, turn: str) -> list[int]:
         """The moments at which the dialogue has ended with a turn."""
-        number = next(n for n, one in enumerate(self.dialogue.turns) if one.id == turn)
+        number = self.turns[turn]
         return [-1 - number, *(one for one, end in self._ends.items() if end == number)]
 
     def first_of(self, turn: str) -> list[int]:
         """The moments at which a turn is reached."""
-        number = next(n for n, one in enumerate(self.dialogue.turns) if one.id == turn)
+        number = self.turns[turn]
         first = next((one.number for one in self.all if self.turn_of(one) == number), None)
         # A turn in which nobody speaks is reached where the dialogue ends with it.
         return self.ends_of(turn) if first is None else [first]
@@ -126,13 +130,13 @@ class Moments:
         waiting: list[int] = []
         for line in beat.lines:
             waiting.append(len(self.happens))
-            self.happens.append((beat, line))
+            self.happens.append(line)
             if isinstance(line, SaidLine):
                 groups.append((line, waiting))
                 waiting = []
         for reply in beat.replies:
             self.replies[reply.id] = len(self.happens)
-            self.happens.append((beat, reply))
+            self.happens.append(reply)
         if groups:
             groups[-1][1].extend(waiting)
         elif beat.replies:
@@ -161,6 +165,11 @@ def characters(numbers: Sequence[int]) -> str:
 def count_of(dialogue: Dialogue) -> str:
     """Return the variable that has the number of the present moment."""
     return internal(dialogue.id, "at")
+
+
+def is_at(dialogue: Dialogue, moments: Sequence[int]) -> Node:
+    """Return the condition that the present moment is one of these."""
+    return joined("or", [["=", ["variable", count_of(dialogue)], one] for one in moments])
 
 
 def said_in(dialogue: Dialogue) -> str:

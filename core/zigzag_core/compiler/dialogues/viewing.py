@@ -8,6 +8,7 @@ from zigzag_core.course.dialogues import (
     Speaker,
     StageDirection,
 )
+from zigzag_core.dialogue.settings import read_pause
 from zigzag_core.program.model import PersonOnStage, ProgramDialogue, SaidEntry, ShownMeter
 
 from .holding import held_lines
@@ -20,8 +21,6 @@ from .moments import (
     said_in,
     words_of,
 )
-
-_LONGEST_PAUSE = 60.0
 
 
 def program_dialogues(slide: Slide) -> tuple[ProgramDialogue, ...]:
@@ -50,7 +49,7 @@ class _View:
                 if one.last and one.beat.replies else [onward_of(one)])]
         return ProgramDialogue(
             id=at.id, title=at.name, x=at.x, y=at.y, w=at.w, h=at.h, said=said_in(at),
-            entries=tuple(self._entry(what) for _, what in self.moments.happens),
+            entries=tuple(self._entry(what) for what in self.moments.happens),
             people=tuple(
                 PersonOnStage(name=one.name, at=one.at, size=one.size, flipped=one.flipped)
                 for one in at.speakers),
@@ -76,7 +75,7 @@ class _View:
                     picture=picture_of(self.dialogue.speakers[number], what.mood),
                     sound=what.voice)
             case StageDirection(kind="pause"):
-                return SaidEntry(kind="pause", ms=_milliseconds(what.words))
+                return SaidEntry(kind="pause", ms=round(read_pause(what.words) * 1000))
             case StageDirection(kind="sound"):
                 return SaidEntry(kind="sound", sound=self._scenery(what))
         return SaidEntry(kind="backdrop", picture=self._scenery(what))
@@ -91,11 +90,3 @@ def picture_of(speaker: Speaker, mood: str) -> str | None:
     first = next((one.picture for one in speaker.moods if one.picture), None)
     return next((one.picture for one in speaker.moods
                  if one.mood.casefold() == wanted and one.picture), first)
-
-
-def _milliseconds(words: str) -> int:
-    try:
-        seconds = float(words.strip().rstrip("s").replace(",", "."))
-    except ValueError:
-        return 0
-    return round(min(max(seconds, 0), _LONGEST_PAUSE) * 1000) if seconds == seconds else 0

@@ -145,15 +145,14 @@ def _is_name(value: object) -> bool:
 
 
 def joined(operator: str, parts: Sequence[Node]) -> Node:
-    """Return `operator` over any number of `parts` (two at least), nested where it takes fewer.
+    """Return `operator` over any number of `parts`, nested where it takes fewer; one stays itself.
 
     For what may be grouped at will: ``and``, ``or``, ``+``.
     """
     most = ARITY[operator][1]
     while len(parts) > most:
-        parts = [joined(operator, group) if len(group) > 1 else group[0] for group in (
-            parts[at:at + most] for at in range(0, len(parts), most))]
-    return [operator, *parts]
+        parts = [joined(operator, parts[at:at + most]) for at in range(0, len(parts), most)]
+    return [operator, *parts] if len(parts) > 1 else parts[0]
 
 
 def names_in(node: Node) -> Iterator[tuple[str, str]]:

@@ -1,13 +1,12 @@
 """The lines of a dialogue that are to be spoken, with the names of files to record them in."""
 
-import csv
-import io
 import re
 import unicodedata
 from collections.abc import Iterable
 from dataclasses import dataclass
 
 from zigzag_core.course.dialogues import Dialogue, SaidLine
+from zigzag_core.csv_text import csv_text
 
 
 @dataclass(frozen=True)
@@ -42,19 +41,11 @@ def voice_lines(dialogue: Dialogue) -> tuple[VoiceLine, ...]:
 
 
 def lines_csv(lines: Iterable[VoiceLine]) -> str:
-    """Return `lines` as CSV (RFC 4180), for those who record them. No cell is a formula."""
-    out = io.StringIO(newline="")
-    writer = csv.writer(out)
-    writer.writerow(["File", "Speaker", "Mood", "Words"])
-    writer.writerows([_no_formula(cell) for cell in (one.file, one.speaker, one.mood, one.words)]
-                     for one in lines)
-    return out.getvalue()
+    """Return `lines` as CSV, for those who record them."""
+    return csv_text([("File", "Speaker", "Mood", "Words"),
+                     *((one.file, one.speaker, one.mood, one.words) for one in lines)])
 
 
 def _slug(name: str) -> str:
     plain = unicodedata.normalize("NFKD", name).encode("ascii", "ignore").decode().casefold()
     return re.sub(r"[^a-z0-9]+", "-", plain).strip("-") or "speaker"
-
-
-def _no_formula(cell: str) -> str:
-    return f"'{cell}" if cell[:1] in "=+-@\t\r" and cell else cell
