@@ -10,6 +10,7 @@ import { QuietButton } from "../QuietButton";
 import { sayError } from "../toaster";
 import { follow } from "./work";
 import { t } from "../../words/kit";
+import { useFilePicker } from "../useFilePicker";
 
 interface Props {
   /** Where the file is sent. The answer is the job that works on it. */
@@ -25,7 +26,6 @@ interface Props {
 
 /** A button that sends a chosen file, and shows how far that is. */
 export function UploadButton({ address, accept, file, main = false, onDone, children }: Props): ReactNode {
-  const picker = useRef<HTMLInputElement>(null);
   const stop = useRef<AbortController | null>(null);
   const [sending, setSending] = useState<number | null>(null);
   const send = useMutation({
@@ -37,6 +37,7 @@ export function UploadButton({ address, accept, file, main = false, onDone, chil
     },
     onSuccess: onDone, onError: sayError,
   });
+  const picker = useFilePicker({ accept, label: file, onFiles: ([chosen]) => send.mutate(chosen) });
   const Button = main ? MainButton : QuietButton;
   if (sending !== null) {
     return (
@@ -50,15 +51,8 @@ export function UploadButton({ address, accept, file, main = false, onDone, chil
   }
   return (
     <>
-      <input
-        ref={picker} type="file" accept={accept} hidden aria-label={file}
-        onChange={(event) => {
-          const chosen = event.target.files?.[0];
-          if (chosen) send.mutate(chosen);
-          event.target.value = "";
-        }}
-      />
-      <Button onClick={() => picker.current?.click()} loading={send.isPending}>
+      {picker.input}
+      <Button onClick={picker.open} loading={send.isPending}>
         <Upload size={16} /> {children}
       </Button>
     </>

@@ -4,6 +4,7 @@ import type { Index } from "../engine/program";
 import { inTime, timeLeft } from "../engine/quizzes";
 import type { State } from "../engine/state";
 import { isEnding } from "../engine/timeWarning";
+import { clockWords } from "../render/clockWords";
 
 /** The time left, where the author shows it; else only when it is about to end. */
 export function QuizClock({ index, state }: { index: Index; state: State }): ReactNode {
@@ -12,9 +13,6 @@ export function QuizClock({ index, state }: { index: Index; state: State }): Rea
   if (!quiz || ms === null) return null;
   const ends = isEnding(ms, (quiz.time_limit ?? 0) * 1_000);
   if (!quiz.time_shown && !ends) return null;
-  const left = Math.ceil(ms / 1_000);
-  const hours = left >= 3_600 ? `${Math.floor(left / 3_600)}:` : "";
-  const minutes = String(Math.floor(left / 60) % 60).padStart(hours ? 2 : 1, "0");
-  const words = `${hours}${minutes}:${String(left % 60).padStart(2, "0")}`;
+  const words = clockWords(Math.ceil(ms / 1_000));
   return <span className={ends ? "zz-quiz-clock zz-ends" : "zz-quiz-clock"} role="timer" aria-label={index.say("time_left", { time: words })}>{words}</span>;
 }

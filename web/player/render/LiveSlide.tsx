@@ -6,6 +6,7 @@ import type { State } from "../engine/state";
 import { ActingProvider } from "./acting";
 import { Backdrop } from "./Backdrop";
 import { LiveDialogue } from "./dialogue/LiveDialogue";
+import { membersOf } from "./dialogue/scene";
 import { WholeSlide } from "./answers/Spots";
 import { TimeLeft } from "./answers/TimeLeft";
 import { UndoDrop } from "./answers/UndoDrop";
@@ -30,7 +31,7 @@ export function LiveSlide({ index, state, slide, scale, dispatch }: Props): Reac
   );
   const open = state.overlays.flatMap((id) => slide.overlays.find((overlay) => overlay.id === id) ?? []);
   const asked = index.program.questions.filter((grader) => grader.slide === slide.id);
-  const talking = useMemo(() => inDialogues(slide), [slide]);
+  const talking = useMemo(() => membersOf(slide.dialogues), [slide]);
   const theme = index.quizOf.get(slide.id)?.theme ?? index.program.theme;
   const top = open.findLastIndex((overlay) => overlay.blocks);
   return (
@@ -53,11 +54,6 @@ export function LiveSlide({ index, state, slide, scale, dispatch }: Props): Reac
       </Backdrop>
     </ActingProvider>
   );
-}
-
-/** The elements that dialogues show in their own way. */
-function inDialogues({ dialogues }: ProgramSlide): ReadonlySet<string> {
-  return new Set(dialogues.flatMap(({ entries, buttons, again }) => [...entries.flatMap(({ element }) => element ?? []), ...buttons, ...(again ? [again] : [])]));
 }
 
 /** Keys that rules of this slide or of the course wait for; what is typed into a field is not meant. */

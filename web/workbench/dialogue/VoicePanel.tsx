@@ -2,7 +2,7 @@
 import { Box, Flex, Stack, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { Play, Plus, Trash2 } from "lucide-react";
-import { memo, useRef, useState, type ReactNode } from "react";
+import { memo, useState, type ReactNode } from "react";
 import { api, take } from "../../api/client";
 import type { components } from "../../api/api";
 import type { Dialogue, MediaFile } from "../../api/types";
@@ -14,6 +14,7 @@ import { t } from "../../words/dialogue";
 import { keepFiles, kindOf, PLAYING, sendFile } from "../store/media";
 import { useCourse } from "../store/store";
 import { changeDialogue, useDialogue, type On } from "./cast/casting";
+import { useFilePicker } from "../../kit/useFilePicker";
 
 type Spoken = components["schemas"]["SpokenLine"];
 
@@ -66,7 +67,7 @@ async function sentSound(file: File): Promise<MediaFile> {
 
 /** Files for many lines at once: each goes to the line whose file is called so. */
 function Several({ on, lines }: { on: On; lines: readonly Spoken[] }): ReactNode {
-  const picker = useRef<HTMLInputElement>(null);
+  const picker = useFilePicker({ accept: PLAYING, label: t("addVoices"), several: true, onFiles: (files) => void add(files) });
   const [busy, setBusy] = useState(false);
   async function add(files: readonly File[]): Promise<void> {
     const byName = new Map(lines.map((line) => [line.file, line.id]));
@@ -86,16 +87,16 @@ function Several({ on, lines }: { on: On; lines: readonly Spoken[] }): ReactNode
   }
   return (
     <>
-      <input ref={picker} type="file" multiple accept={PLAYING} hidden aria-label={t("addVoices")} onChange={(event) => { void add([...event.target.files ?? []]); event.target.value = ""; }} />
-      <QuietButton size="xs" loading={busy} disabled={!lines.length} onClick={() => picker.current?.click()}>{t("addVoices")}</QuietButton>
+      {picker.input}
+      <QuietButton size="xs" loading={busy} disabled={!lines.length} onClick={picker.open}>{t("addVoices")}</QuietButton>
     </>
   );
 }
 
 function Line({ on, line }: { on: On; line: Spoken }): ReactNode {
-  const picker = useRef<HTMLInputElement>(null);
   const entry = useCourse((state) => state.media[line.voice ?? ""]);
   const label = `${line.speaker}: ${line.words}`;
+  const picker = useFilePicker({ accept: PLAYING, label: t("voiceFor", { line: label }), onFiles: ([file]) => add(file) });
   const add = (file: File): void => { sentSound(file).then((sent) => setVoices(on, new Map([[line.id, sent]]))).catch(sayError); };
   return (
     <Flex gap="2" align="center" borderTopWidth="1px" pt="1.5" data-voice-line={line.file}>
@@ -104,8 +105,8 @@ function Line({ on, line }: { on: On; line: Spoken }): ReactNode {
         <Text color={line.old ? "marigold.ink" : "quiet"} fontSize="12px">{line.file}{line.old && ` · ${t("wordsChanged")}`}</Text>
       </Box>
       {entry && <Tool label={t("hearLine", { line: label })} onClick={() => { void new Audio(entry.src).play().catch(sayError); }}><Play size={14} /></Tool>}
-      <input ref={picker} type="file" accept={PLAYING} hidden aria-label={t("voiceFor", { line: label })} onChange={(event) => { const file = event.target.files?.[0]; event.target.value = ""; if (file) add(file); }} />
-      <Tool label={t("voiceFor", { line: label })} onClick={() => picker.current?.click()}><Plus size={14} /></Tool>
+      {picker.input}
+      <Tool label={t("voiceFor", { line: label })} onClick={picker.open}><Plus size={14} /></Tool>
       {line.voice && <Tool label={t("removeVoice", { line: label })} onClick={() => setVoices(on, new Map([[line.id, null]]))}><Trash2 size={14} /></Tool>}
     </Flex>
   );

@@ -1,6 +1,6 @@
 /** Reads an answer table from a CSV file; what could not be read is said before anything changes. */
 import { Box, Dialog, Flex, Portal, Text } from "@chakra-ui/react";
-import { useRef, useState, type ReactNode } from "react";
+import { useState, type ReactNode } from "react";
 import { api, take } from "../../api/client";
 import { MOST_TABLE_BYTES } from "../../api/tables";
 import type { AnswerRow, TableRead } from "../../api/types";
@@ -8,6 +8,7 @@ import { MainButton } from "../../kit/MainButton";
 import { QuietButton } from "../../kit/QuietButton";
 import { attempt } from "../store/commands";
 import { t } from "../../words/judges";
+import { useFilePicker } from "../../kit/useFilePicker";
 
 const MENTIONED = 20;
 
@@ -15,7 +16,7 @@ interface Props { parts: [string, string][]; table: readonly AnswerRow[]; onTake
 
 /** The button that reads a file, and the question whether to take what it came to. */
 export function TableFromFile({ parts, table, onTake }: Props): ReactNode {
-  const picker = useRef<HTMLInputElement>(null);
+  const picker = useFilePicker({ accept: ".csv,.txt,.tsv,text/csv", label: t("tableAsCsv"), onFiles: ([file]) => void open(file) });
   const [read, setRead] = useState<TableRead | null>(null);
   const open = (file: File): Promise<void> => attempt(async () => {
     if (file.size > MOST_TABLE_BYTES) throw new Error(t("theFileIsLargerThan", { MOST_TABLE_BYTES: MOST_TABLE_BYTES / 1e6 }));
@@ -26,11 +27,8 @@ export function TableFromFile({ parts, table, onTake }: Props): ReactNode {
   const rows = (count: number): string => (count === 1 ? "1 row" : t("numberRows", { number: count }));
   return (
     <>
-      <QuietButton size="xs" onClick={() => picker.current?.click()}>{t("readCsv")}</QuietButton>
-      <input
-        ref={picker} type="file" accept=".csv,.txt,.tsv,text/csv" hidden aria-label={t("tableAsCsv")}
-        onChange={(event) => { const file = event.target.files?.[0]; if (file) void open(file); event.target.value = ""; }}
-      />
+      <QuietButton size="xs" onClick={picker.open}>{t("readCsv")}</QuietButton>
+      {picker.input}
       {read && (
         <Dialog.Root open role="alertdialog" onOpenChange={({ open: stays }) => { if (!stays) setRead(null); }}>
           <Portal>

@@ -1,13 +1,12 @@
 /** A dialogue as it stands before anybody has replied. */
 import { useMemo, type ReactNode } from "react";
-import type { SaidEntry, Slide } from "../../../api/types";
+import type { Dialogue, SaidEntry } from "../../../api/types";
 import type { MediaMap } from "../mediaMap";
 import { useSay } from "../speech";
 import { WIDE } from "./measures";
-import { sceneOf } from "./scene";
+import { pictureOf, sceneOf, sceneryOf } from "./scene";
 import { SceneView } from "./SceneView";
 
-type Dialogue = Slide["dialogues"][number];
 type Beat = Dialogue["beats"][number];
 
 /** The box of a dialogue on its slide, with what is said first and the replies to it. */
@@ -58,15 +57,4 @@ function entryOf(dialogue: Dialogue, line: Beat["lines"][number]): SaidEntry {
   if (line.kind !== "said") return { ...nothing, kind: line.kind, picture: line.media ?? sceneryOf(dialogue, line.kind, line.words) };
   const person = dialogue.speakers.findIndex(({ id }) => id === line.speaker);
   return { ...nothing, kind: person < 0 ? "advice" : "line", person, picture: pictureOf(dialogue, person, line.mood) };
-}
-
-/** The picture of a speaker (by number) in a mood; the first one stands for those that lack. */
-export function pictureOf({ speakers }: Pick<Dialogue, "speakers">, speaker: number, mood: string): string | null {
-  const moods = (speakers[speaker]?.moods ?? []).filter(({ picture }) => picture);
-  return (moods.find((one) => one.mood.toLowerCase() === mood.toLowerCase()) ?? moods[0])?.picture ?? null;
-}
-
-/** What a direction with these words shows or plays. */
-export function sceneryOf({ scenery }: Pick<Dialogue, "scenery">, kind: string, words: string): string | null {
-  return scenery.find((one) => one.kind === kind && one.words.toLowerCase() === words.toLowerCase())?.media ?? null;
 }

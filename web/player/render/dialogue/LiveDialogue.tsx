@@ -13,7 +13,7 @@ import { themeVariables } from "../theme";
 import { SMALLEST, WIDE } from "./measures";
 import { ReplyButton } from "./ReplyButton";
 import { SaidLog } from "./SaidLog";
-import { entriesOf, sceneOf } from "./scene";
+import { entriesOf, membersOf, sceneOf } from "./scene";
 import { SceneView } from "./SceneView";
 import { TimeToReply } from "./TimeToReply";
 import { useArriving } from "./useArriving";
@@ -32,7 +32,7 @@ export function LiveDialogue({ dialogue, theme }: Props): ReactNode {
   const place = { left: x, top: y, width: w, height: h, "--zz-scale": scale || 1 } as CSSProperties;
   return (
     <div ref={box} className="zz-dialogue-place" style={place} data-dialogue={dialogue.id}>
-      {!small && <><Title dialogue={dialogue} /><Talk dialogue={dialogue} wide={w >= h * WIDE} /></>}
+      {!small && <><Title /><Talk dialogue={dialogue} wide={w >= h * WIDE} /></>}
       {small && away && <button type="button" className="zz-to-talk" onClick={() => setAway(false)}>{say("to_the_conversation", { title })}</button>}
       {small && !away && createPortal(<Over dialogue={dialogue} theme={theme} onAway={() => setAway(true)} />, frame)}
     </div>
@@ -51,7 +51,8 @@ function Over({ dialogue, theme, onAway }: Props & { onAway: () => void }): Reac
   const { index, state } = useActing();
   const say = useSay();
   const slide = index.slides.get(state.slide ?? "");
-  const alone = slide?.dialogues.length === 1 && slide.elements.every(({ draw }) => isOf(dialogue, draw.id));
+  const members = membersOf([dialogue]);
+  const alone = slide?.elements.every(({ draw }) => members.has(draw.id));
   return (
     <div className="zz-dialogue-over" style={themeVariables(theme)} data-dialogue-over={dialogue.id}>
       {!alone && <button type="button" className="zz-to-slide" onClick={onAway}>{say("to_the_slide")}</button>}
@@ -62,16 +63,11 @@ function Over({ dialogue, theme, onAway }: Props & { onAway: () => void }): Reac
 }
 
 /** The title of the slide, for those who hear it, where the slide itself has none. */
-function Title({ dialogue }: { dialogue: ProgramDialogue }): ReactNode {
+function Title(): ReactNode {
   const { index, state } = useActing();
   const slide = index.slides.get(state.slide ?? "");
-  const titled = slide?.elements.some(({ draw }) => draw.kind === "text" && draw.level === "title" && !isOf(dialogue, draw.id));
+  const titled = slide?.elements.some(({ draw }) => draw.kind === "text" && draw.level === "title");
   return titled ? null : <h1 className="zz-hidden">{slide?.title}</h1>;
-}
-
-/** Whether an element of the slide is seen in a dialogue. */
-function isOf({ entries, buttons, again }: ProgramDialogue, id: string): boolean {
-  return id === again || buttons.includes(id) || entries.some(({ element }) => element === id);
 }
 
 function Talk({ dialogue, wide }: { dialogue: ProgramDialogue; wide: boolean }): ReactNode {

@@ -3,6 +3,7 @@ import { useEffect, useState, type ReactNode } from "react";
 import type { ProgramDialogue, ProgramElement } from "../../../api/types";
 import { isEnding } from "../../engine/timeWarning";
 import { useActing } from "../acting";
+import { clockWords } from "../clockWords";
 import { useSay } from "../speech";
 
 const STEP_MS = 250;
@@ -33,7 +34,7 @@ export function TimeToReply({ dialogue, buttons }: { dialogue: ProgramDialogue; 
   useEffect(() => { if (over) dispatch({ event: "clicked", target }); }, [over, target, dispatch]);
   if (!limit) return null;
   const left = Math.max(Math.ceil((limit - used) / 1_000), 0);
-  const words = `${Math.floor(left / 60)}:${String(left % 60).padStart(2, "0")}`;
+  const words = clockWords(left);
   return (
     <div className={`zz-time-to-reply${isEnding(limit - used, limit) ? " zz-ends" : ""}`} role="timer" aria-label={say("time_left", { time: words })}>
       <div className="zz-level-bar"><div style={{ width: `${Math.max(100 - (used / limit) * 100, 0)}%` }} /></div><span aria-hidden>{words}</span>

@@ -1,5 +1,5 @@
 /** What is seen and was said in a dialogue, from what its run remembers. */
-import type { ProgramDialogue, SaidEntry } from "../../../api/types";
+import type { Dialogue, ProgramDialogue, SaidEntry } from "../../../api/types";
 import { LIMITS } from "../../../api/tables";
 
 interface Standing {
@@ -49,7 +49,18 @@ function standing(dialogue: Cast, person: number, picture: string, beside: numbe
   return { name: who?.name ?? "", picture, speaks, at: who?.at ?? beside, size: who?.size ?? 85, flipped: who?.flipped ?? false };
 }
 
-/** What has come after `before` entries: since the last time that anybody looked. */
-export function arrived(entries: readonly SaidEntry[], before: number): readonly SaidEntry[] {
-  return entries.slice(Math.min(before, entries.length));
+/** The elements of the slide that are seen in dialogues. */
+export function membersOf(dialogues: readonly ProgramDialogue[]): ReadonlySet<string> {
+  return new Set(dialogues.flatMap(({ entries, buttons, again }) => [...entries.flatMap(({ element }) => element ?? []), ...buttons, ...(again ? [again] : [])]));
+}
+
+/** The picture of a speaker (by number) in a mood; the first one stands for those that lack. */
+export function pictureOf({ speakers }: Pick<Dialogue, "speakers">, speaker: number, mood: string): string | null {
+  const moods = (speakers[speaker]?.moods ?? []).filter(({ picture }) => picture);
+  return (moods.find((one) => one.mood.toLowerCase() === mood.toLowerCase()) ?? moods[0])?.picture ?? null;
+}
+
+/** What a direction with these words shows or plays. */
+export function sceneryOf({ scenery }: Pick<Dialogue, "scenery">, kind: string, words: string): string | null {
+  return scenery.find((one) => one.kind === kind && one.words.toLowerCase() === words.toLowerCase())?.media ?? null;
 }

@@ -3,7 +3,6 @@ import { useCallback, useEffect, useRef, useState } from "react";
 import type { SaidEntry } from "../../../api/types";
 import type { MediaMap } from "../mediaMap";
 import { playSound, playVoice } from "../players";
-import { arrived } from "./scene";
 
 export interface Arriving {
   /** Whether nobody speaks yet: the line is still to come. */
@@ -38,7 +37,7 @@ export function useArriving(entries: readonly SaidEntry[], media: MediaMap, begi
   useEffect(() => {
     const newest = entries.at(-1);
     if (entries.length === seen.current && newest === last.current) return undefined;
-    const fresh = entries.length > seen.current ? arrived(entries, seen.current) : entries.slice(-1);
+    const fresh = entries.length > seen.current ? entries.slice(seen.current) : entries.slice(-1);
     seen.current = entries.length;
     last.current = newest;
     stop.current();

@@ -1,5 +1,5 @@
 import { Box, Flex, Image, Text } from "@chakra-ui/react";
-import { useRef, type ReactNode } from "react";
+import { type ReactNode } from "react";
 import type { Dialogue } from "../../../api/types";
 import { Choose } from "../../../kit/Choose";
 import { QuietButton } from "../../../kit/QuietButton";
@@ -8,6 +8,7 @@ import { t } from "../../../words/dialogue";
 import { PICTURES, PLAYING, sendFile, takeFrom } from "../../store/media";
 import { useCourse } from "../../store/store";
 import { setScenery, suggested, type Drawing, type On } from "./casting";
+import { useFilePicker } from "../../../kit/useFilePicker";
 
 interface Props { on: On; dialogue: Dialogue; kind: "backdrop" | "sound"; words: string; drawings: readonly Drawing[] }
 
@@ -57,18 +58,10 @@ function Drawn({ on, words, drawings, name }: { on: On; words: string; drawings:
 }
 
 function OwnFile({ on, kind, words }: { on: On; kind: "backdrop" | "sound"; words: string }): ReactNode {
-  const picker = useRef<HTMLInputElement>(null);
-  return (
-    <>
-      <input
-        ref={picker} type="file" hidden accept={kind === "backdrop" ? PICTURES : PLAYING} aria-label={t("fileFor", { words })}
-        onChange={(event) => {
-          const file = event.target.files?.[0];
-          event.target.value = "";
-          if (file) sendFile(file, () => {}).then((sent) => setScenery(on, kind, words, sent)).catch(sayError);
-        }}
-      />
-      <QuietButton size="2xs" px="2" aria-label={t("fileFor", { words })} onClick={() => picker.current?.click()}>{t("addFile")}</QuietButton>
-    </>
-  );
+  const label = t("fileFor", { words });
+  const { input, open } = useFilePicker({
+    accept: kind === "backdrop" ? PICTURES : PLAYING, label,
+    onFiles: ([file]) => void sendFile(file, () => {}).then((sent) => setScenery(on, kind, words, sent)).catch(sayError),
+  });
+  return <>{input}<QuietButton size="2xs" px="2" aria-label={label} onClick={open}>{t("addFile")}</QuietButton></>;
 }

@@ -1,5 +1,5 @@
 import { Box, Flex, Grid, Image, Text, chakra } from "@chakra-ui/react";
-import { useRef, useState, type ReactNode } from "react";
+import { useState, type ReactNode } from "react";
 import type { Speaker } from "../../../api/types";
 import { Check } from "../../../kit/Check";
 import { Choose } from "../../../kit/Choose";
@@ -11,6 +11,7 @@ import { t } from "../../../words/dialogue";
 import { PICTURES, sendFile } from "../../store/media";
 import { useCourse } from "../../store/store";
 import { castAs, changeSpeaker, playedBy, setMood, type Drawing, type On, type Posture } from "./casting";
+import { useFilePicker } from "../../../kit/useFilePicker";
 
 interface Props {
   on: On;
@@ -116,20 +117,8 @@ interface PictureProps { label: string; disabled?: boolean; onFile: (file: File)
 
 /** A button that takes in a picture from this computer. */
 function PictureButton({ label, disabled = false, onFile, children, ...box }: PictureProps): ReactNode {
-  const picker = useRef<HTMLInputElement>(null);
-  return (
-    <>
-      <input
-        ref={picker} type="file" accept={PICTURES} hidden aria-label={label}
-        onChange={(event) => {
-          const file = event.target.files?.[0];
-          event.target.value = "";
-          if (file) onFile(file).catch(sayError);
-        }}
-      />
-      <QuietButton size="xs" aria-label={label} title={label} disabled={disabled} onClick={() => picker.current?.click()} {...box}>{children}</QuietButton>
-    </>
-  );
+  const { input, open } = useFilePicker({ accept: PICTURES, label, onFiles: ([file]) => void onFile(file).catch(sayError) });
+  return <>{input}<QuietButton size="xs" aria-label={label} title={label} disabled={disabled} onClick={open} {...box}>{children}</QuietButton></>;
 }
 
 function Place({ on, speaker }: { on: On; speaker: Speaker }): ReactNode {

@@ -2,6 +2,7 @@
 import { Box, Flex, Heading, Stack, Text, chakra } from "@chakra-ui/react";
 import { memo, type ReactNode } from "react";
 import type { components } from "../../../api/api";
+import { clockWords } from "../../../player/render/clockWords";
 import { t } from "../../../words/dialogue";
 import { WaysMap } from "./WaysMap";
 
@@ -82,10 +83,7 @@ function many(digits: string): string {
 
 const signed = (value: number): string => (value > 0 ? `+${value}` : String(value).replace("-", "−"));
 
-function minutes(seconds: number): string {
-  const whole = Math.round(seconds);
-  return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, "0")}`;
-}
+const minutes = (seconds: number): string => clockWords(Math.round(seconds));
 
 function range({ least, most }: Range, said: (value: number) => string = String): string {
   const words = (value: number | null | undefined): string => (typeof value === "number" ? said(value) : t("anyNumber"));

@@ -4,6 +4,7 @@ import { PICTURES, PLAYING } from "../../store/media";
 import { sendAll } from "../panels/uploads";
 import { useEntries, type Entry } from "./paletteEntries";
 import { t } from "../../../words/editor";
+import { useFilePicker } from "../../../kit/useFilePicker";
 
 export interface PaletteRequest { at: [number, number] | null }
 
@@ -16,12 +17,12 @@ export function Palette(
   const [typed, setTyped] = useState("");
   const [active, setActive] = useState(0);
   const list = useId();
-  const picker = useRef<HTMLInputElement>(null);
   const box = useRef<HTMLDivElement>(null);
   const [accept, setAccept] = useState(PICTURES);
+  const picker = useFilePicker({ accept, label: t("fileToAdd"), several: true, onFiles: choose });
   function pick(what: string): void {
     setAccept(what);
-    requestAnimationFrame(() => picker.current?.click());
+    requestAnimationFrame(picker.open);
   }
   const entries = useEntries(typed, request.at, () => pick(PICTURES), () => pick(PLAYING));
   const found = entries.filter((entry) => matches(entry, typed))
@@ -92,10 +93,7 @@ export function Palette(
           </Flex>
         ))}
       </Box>
-      <input
-        ref={picker} type="file" accept={accept} multiple hidden aria-label={t("fileToAdd")}
-        onChange={(event) => choose([...event.target.files ?? []])}
-      />
+      {picker.input}
     </Box>
   );
 }

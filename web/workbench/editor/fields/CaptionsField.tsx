@@ -1,5 +1,5 @@
 import { Flex, Text } from "@chakra-ui/react";
-import { useRef, type ReactNode } from "react";
+import { type ReactNode } from "react";
 import { api, take } from "../../../api/client";
 import type { Caption, MediaFile } from "../../../api/types";
 import { attempt } from "../../store/commands";
@@ -7,10 +7,10 @@ import { changeCourse, useCourse } from "../../store/store";
 import { QuietButton } from "../../../kit/QuietButton";
 import { download } from "../../../kit/download";
 import { t } from "../../../words/editor";
+import { useFilePicker } from "../../../kit/useFilePicker";
 
 /** The captions of a video or audio: taken in from a file, written out again, taken away. */
 export function CaptionsField({ file }: { file: MediaFile }): ReactNode {
-  const picker = useRef<HTMLInputElement>(null);
   const { captions } = file;
 
   function keep(label: string, changed: Caption[]): void {
@@ -18,8 +18,8 @@ export function CaptionsField({ file }: { file: MediaFile }): ReactNode {
     changeCourse(label, { media: course.media.map((other) => (other.id === file.id ? { ...other, captions: changed } : other)) });
   }
 
-  const takeIn = (chosen: File | undefined): Promise<void> => attempt(async () => {
-    if (!chosen) return;
+  const { input, open } = useFilePicker({ accept: ".vtt,.srt", label: t("captionsOfName", { name: file.name }), onFiles: ([chosen]) => void takeIn(chosen) });
+  const takeIn = (chosen: File): Promise<void> => attempt(async () => {
     const text = await chosen.text();
     keep(t("captions"), (await take(api.POST("/api/edits/captions", { body: { text } }))).captions);
   });
@@ -34,13 +34,10 @@ export function CaptionsField({ file }: { file: MediaFile }): ReactNode {
       <Text fontSize="12px" color="quiet" flex="1">
         {captions.length ? `${captions.length} ${captions.length === 1 ? "caption" : "captions"}` : t("noCaptionsYet")}
       </Text>
-      <QuietButton size="2xs" px="2" onClick={() => picker.current?.click()}>{captions.length ? t("replaceCaptions") : t("addCaptions")}</QuietButton>
+      <QuietButton size="2xs" px="2" onClick={open}>{captions.length ? t("replaceCaptions") : t("addCaptions")}</QuietButton>
       {captions.length > 0 && <QuietButton size="2xs" px="2" onClick={() => void writeOut()}>{t("saveAsAFile")}</QuietButton>}
       {captions.length > 0 && <QuietButton size="2xs" px="2" color="brick" onClick={() => keep(t("removeCaptions"), [])}>{t("removeCaptions")}</QuietButton>}
-      <input
-        ref={picker} type="file" hidden accept=".vtt,.srt" aria-label={t("captionsOfName", { name: file.name })}
-        onChange={(event) => { void takeIn(event.target.files?.[0]); event.target.value = ""; }}
-      />
+      {input}
     </Flex>
   );
 }

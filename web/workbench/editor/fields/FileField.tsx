@@ -7,6 +7,7 @@ import { changeElements, useCourse } from "../../store/store";
 import { QuietButton } from "../../../kit/QuietButton";
 import { sayError } from "../../../kit/toaster";
 import { t } from "../../../words/editor";
+import { useFilePicker } from "../../../kit/useFilePicker";
 
 /** Choosing a file for an element: from this computer, or one the course has already. */
 export function FileField({ element }: { element: PictureElement | VideoElement | AudioElement }): ReactNode {
@@ -42,13 +43,14 @@ interface ChooserProps {
 
 /** Chooses one of the course's files, or takes in one from this computer. */
 export function FileChooser({ kind, current, word, onFile }: ChooserProps): ReactNode {
-  const picker = useRef<HTMLInputElement>(null);
+  const picker = useFilePicker({
+    accept: kind === "picture" ? PICTURES : PLAYING, label: { picture: t("pictureFile"), video: t("videoFile"), audio: t("audioFile") }[kind], onFiles: ([file]) => void choose(file),
+  });
   const files = useCourse((state) => state.course.media).filter((file) => kindOf(file) === kind);
   const [share, setShare] = useState<number | null>(null);
   const stop = useRef<AbortController | null>(null);
 
-  async function choose(file: File | undefined): Promise<void> {
-    if (!file) return;
+  async function choose(file: File): Promise<void> {
     stop.current = new AbortController();
     setShare(0);
     try {
@@ -64,13 +66,9 @@ export function FileChooser({ kind, current, word, onFile }: ChooserProps): Reac
 
   return (
     <Box>
-      <input
-        ref={picker} type="file" accept={kind === "picture" ? PICTURES : PLAYING} hidden
-        aria-label={{ picture: t("pictureFile"), video: t("videoFile"), audio: t("audioFile") }[kind]}
-        onChange={(event) => { void choose(event.target.files?.[0]); event.target.value = ""; }}
-      />
+      {picker.input}
       {share === null ? (
-        <QuietButton size="xs" onClick={() => picker.current?.click()}>{word}</QuietButton>
+        <QuietButton size="xs" onClick={picker.open}>{word}</QuietButton>
       ) : (
         <Flex align="center" gap="2">
           <Progress.Root value={share * 100} size="xs" flex="1" aria-label={t("uploadingTheFile")}>

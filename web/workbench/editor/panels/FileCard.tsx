@@ -1,5 +1,5 @@
 import { Box, Flex, Input, Text } from "@chakra-ui/react";
-import { useRef, useState, type ReactNode } from "react";
+import { useState, type ReactNode } from "react";
 import { api, take } from "../../../api/client";
 import type { MediaFile } from "../../../api/types";
 import { attempt } from "../../store/commands";
@@ -12,6 +12,7 @@ import { bytes } from "../../../kit/units";
 import { CaptionsField } from "../fields/CaptionsField";
 import { FilePicture } from "../fields/FileField";
 import { t } from "../../../words/editor";
+import { useFilePicker } from "../../../kit/useFilePicker";
 
 /** A file of the course: where it is used, its name and tags, replace, remove. */
 export function FileCard({ file, use }: { file: MediaFile; use: readonly string[] | undefined }): ReactNode {
@@ -55,7 +56,6 @@ function UseWords({ use }: { use: readonly string[] | undefined }): ReactNode {
 }
 
 function FileActions({ file, use }: { file: MediaFile; use: readonly string[] | undefined }): ReactNode {
-  const picker = useRef<HTMLInputElement>(null);
   const order = useCourse((state) => state.course.slides);
   const slides = useCourse((state) => state.slides);
 
@@ -64,8 +64,10 @@ function FileActions({ file, use }: { file: MediaFile; use: readonly string[] | 
     changeCourse(label, { media: course.media.map((other) => (other.id === file.id ? { ...other, ...part } : other)) });
   }
 
-  async function replace(chosen: File | undefined): Promise<void> {
-    if (!chosen) return;
+  const { input, open } = useFilePicker({
+    accept: kindOf(file) === "picture" ? PICTURES : PLAYING, label: t("replaceName", { name: file.name }), onFiles: ([chosen]) => void replace(chosen),
+  });
+  async function replace(chosen: File): Promise<void> {
     try {
       const taken = await sendFile(chosen, () => {});
       if (kindOf(taken) === kindOf(file)) replaceEverywhere(file.id, taken);
@@ -104,7 +106,7 @@ function FileActions({ file, use }: { file: MediaFile; use: readonly string[] | 
       </Flex>
       {kindOf(file) !== "picture" && <CaptionsField file={file} />}
       <Flex gap="1.5" wrap="wrap">
-        <QuietButton size="2xs" px="2" onClick={() => picker.current?.click()}>{t("replaceEverywhere")}</QuietButton>
+        <QuietButton size="2xs" px="2" onClick={open}>{t("replaceEverywhere")}</QuietButton>
         <QuietButton size="2xs" px="2" onClick={() => void share()}>{t("addToMyLibrary")}</QuietButton>
         {use && !use.length && (
           <QuietButton size="2xs" px="2" color="brick" onClick={() => {
@@ -115,10 +117,7 @@ function FileActions({ file, use }: { file: MediaFile; use: readonly string[] | 
           </QuietButton>
         )}
       </Flex>
-      <input
-        ref={picker} type="file" hidden accept={kindOf(file) === "picture" ? PICTURES : PLAYING} aria-label={t("replaceName", { name: file.name })}
-        onChange={(event) => { void replace(event.target.files?.[0]); event.target.value = ""; }}
-      />
+      {input}
     </Box>
   );
 }

@@ -1,7 +1,7 @@
 import { Box, Flex, Heading, Input, Text } from "@chakra-ui/react";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Upload } from "lucide-react";
-import { useRef, useState, type ReactNode } from "react";
+import { useState, type ReactNode } from "react";
 import { api, take } from "../../../api/client";
 import { attempt } from "../../store/commands";
 import { addFile, PICTURES, PLAYING, takeFrom } from "../../store/media";
@@ -14,6 +14,7 @@ import { Choose } from "../../../kit/Choose";
 import { FileCard } from "./FileCard";
 import { sendAll } from "./uploads";
 import { t } from "../../../words/editor";
+import { useFilePicker } from "../../../kit/useFilePicker";
 
 /** So many files of the library come at once. */
 const PAGE = 40;
@@ -23,7 +24,9 @@ const PLACES = [["course", t("thisCourse")], ["library", t("myLibrary")], ["draw
 export function MediaPanel(): ReactNode {
   const [place, setPlace] = useState<"course" | "library" | "drawings">("course");
   const [search, setSearch] = useState("");
-  const picker = useRef<HTMLInputElement>(null);
+  const { input, open } = useFilePicker({
+    accept: `${PICTURES},${PLAYING}`, label: t("filesToAdd"), several: true, onFiles: (files) => sendAll(files, { place: false }),
+  });
   return (
     <Box
       p="3" minH="100%" onDragOver={(event) => event.preventDefault()}
@@ -34,15 +37,9 @@ export function MediaPanel(): ReactNode {
     >
       <Flex align="center" justify="space-between" mb="2">
         <Heading as="h2" fontSize="14px" fontFamily="body" fontWeight="700">{t("media")}</Heading>
-        <MainButton size="xs" onClick={() => picker.current?.click()}><Upload size={14} />{t("addFiles")}</MainButton>
+        <MainButton size="xs" onClick={open}><Upload size={14} />{t("addFiles")}</MainButton>
       </Flex>
-      <input
-        ref={picker} type="file" multiple hidden accept={`${PICTURES},${PLAYING}`} aria-label={t("filesToAdd")}
-        onChange={(event) => {
-          sendAll([...event.target.files ?? []], { place: false });
-          event.target.value = "";
-        }}
-      />
+      {input}
       <Choose label={t("from")} value={place} options={PLACES} onChange={setPlace} />
       <Input
         size="xs" bg="sheet" borderRadius="6px" my="1.5" placeholder={t("searchByNameOrTag")} aria-label={t("searchMedia")} maxLength={200}

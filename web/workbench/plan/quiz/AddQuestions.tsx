@@ -11,6 +11,7 @@ import { useLater } from "../../../kit/useLater";
 import { t } from "../../../words/quiz";
 import { attempt } from "../../store/commands";
 import { makeQuestions } from "./quizzes";
+import { useFilePicker } from "../../../kit/useFilePicker";
 
 type ReadQuestion = components["schemas"]["ReadOut"];
 
@@ -30,7 +31,7 @@ export function AddQuestions({ section }: { section: string }): ReactNode {
 
 function QuestionsWindow({ section, onClose }: { section: string; onClose: () => void }): ReactNode {
   const [text, setText] = useState("");
-  const picker = useRef<HTMLInputElement>(null);
+  const picker = useFilePicker({ accept: ".csv,.tsv,.txt,.md,text/plain,text/csv", label: t("fromAFile"), onFiles: ([file]) => void choose(file) });
   const area = useRef<HTMLTextAreaElement>(null);
   const settled = useLater(text, PAUSE_MS);
   const asked = useQuery({
@@ -68,11 +69,8 @@ function QuestionsWindow({ section, onClose }: { section: string; onClose: () =>
               </Flex>
             </Dialog.Body>
             <Dialog.Footer>
-              <QuietButton onClick={() => picker.current?.click()}>{t("fromAFile")}</QuietButton>
-              <input
-                ref={picker} type="file" accept=".csv,.tsv,.txt,.md,text/plain,text/csv" hidden aria-label={t("fromAFile")}
-                onChange={(event) => { const file = event.target.files?.[0]; if (file) void choose(file); event.target.value = ""; }}
-              />
+              <QuietButton onClick={picker.open}>{t("fromAFile")}</QuietButton>
+              {picker.input}
               <Text flex="1" color="quiet" fontSize="13px">{read.length > good.length ? t("leftOut", { count: read.length - good.length }) : ""}</Text>
               <QuietButton onClick={onClose}>{t("cancel")}</QuietButton>
               <MainButton disabled={!ready} onClick={() => { void makeQuestions(section, text, good.length); onClose(); }}>
