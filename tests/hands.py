@@ -141,10 +141,7 @@ def of_dialogue(page: Page, turns: int = 200) -> list[tuple[str, str, str]]:
     field = page.find("[role=textbox][aria-label='Script of the dialogue']")
     page.see("3 turns")
     field.send_keys(Keys.CONTROL, "a")
-    page.browser.execute_script(
-        "const data = new DataTransfer(); data.setData('text/plain', arguments[1]);"
-        "arguments[0].dispatchEvent(new ClipboardEvent('paste',"
-        " {clipboardData: data, bubbles: true, cancelable: true}));", field, long_script(turns))
+    page.paste(long_script(turns))
     page.see(f"{turns} turns")
     page.saved()
     field.send_keys(Keys.CONTROL, Keys.HOME)

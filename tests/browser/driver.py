@@ -205,6 +205,15 @@ class Page:
     def top(self) -> None:
         self.browser.switch_to.default_content()
 
+    def paste(self, text: str) -> None:
+        """Paste into what has the focus, as the system's clipboard would."""
+        self.browser.execute_script("""
+            const data = new DataTransfer();
+            data.setData("text/plain", arguments[0]);
+            document.activeElement.dispatchEvent(new ClipboardEvent("paste",
+              { clipboardData: data, bubbles: true, cancelable: true }));
+        """, text)
+
     def saved(self) -> None:
         """Wait until the workbench has saved everything."""
         self.find('[data-saving="saved"]')

@@ -12,7 +12,7 @@ from tests.core.test_media import picture, svg, video
 
 from .driver import Page
 from .test_build import _copy, _rows
-from .test_plan import keys, paste
+from .test_plan import keys
 from .test_resilience import _new_course
 
 
@@ -160,7 +160,7 @@ def test_copies_keep_their_distance_and_go_to_other_courses(page):
     page.saved()
     fresh_slide(page, "Elsewhere")
     page.find("[data-stage]").click()
-    paste(page, "Slider 3")
+    page.paste("Slider 3")
     page.until(lambda: "Slider 3" in _rows(page))
     kept = Select(page.find("select[aria-label='Stored in']"))
     assert kept.first_selected_option.text == "Slider"
@@ -173,7 +173,7 @@ def test_a_table_is_filled_by_keyboard_and_from_a_sheet(page):
     page.find("[data-stage]").send_keys(Keys.ENTER)
     page.find("[data-cell]").send_keys(Keys.CONTROL, "a")
     keys(page, "Sign", Keys.TAB, "!", Keys.TAB, "Sun", Keys.TAB)
-    paste(page, "open\tall\nshut\tnone")
+    page.paste("open\tall\nshut\tnone")
     page.until(lambda: len(page.all("[data-cell]")) == 9)
     keys(page, Keys.ESCAPE)
     page.until(lambda: page.find("[data-stage] th").text == "Sign")

@@ -233,11 +233,8 @@ def test_a_table_is_pasted_and_undo_brings_it_back(page):
     page.see("3 turns · 2 endings")
     field = page.find(SCRIPT)
     field.send_keys(Keys.CONTROL, "a")
-    page.browser.execute_script(
-        "const data = new DataTransfer(); data.setData('text/plain', arguments[1]);"
-        "arguments[0].dispatchEvent(new ClipboardEvent('paste',"
-        " {clipboardData: data, bubbles: true, cancelable: true}));",
-        field, "Turn\tSpeaker\tLine\tReply\tLeads to\nDoor\tPell\tIs there a place?\tYes\tIn\n"
+    page.paste(
+        "Turn\tSpeaker\tLine\tReply\tLeads to\nDoor\tPell\tIs there a place?\tYes\tIn\n"
         "Door\t\t\tNo\tOut\nIn\tPell\tThank you.\t\t\nOut\tPell\tGood night.\t\t\n")
     page.see("Read from a table of 4 rows.")
     assert _text(page).split("\n")[:4] == [

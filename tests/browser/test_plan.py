@@ -15,16 +15,6 @@ def focused(page: Page) -> str:
     return page.browser.execute_script("return document.activeElement.value")
 
 
-def paste(page: Page, text: str) -> None:
-    """Paste into what has the focus, as the system's clipboard would."""
-    page.browser.execute_script("""
-        const data = new DataTransfer();
-        data.setData("text/plain", arguments[0]);
-        document.activeElement.dispatchEvent(
-          new ClipboardEvent("paste", { clipboardData: data, bubbles: true, cancelable: true }));
-    """, text)
-
-
 def keys(page: Page, *names: str) -> None:
     """Press keys into whatever has the focus."""
     page.browser.switch_to.active_element.send_keys(*names)
@@ -74,7 +64,7 @@ def test_an_outline_is_typed_by_keyboard_alone(page):
 def test_a_list_is_pasted_and_becomes_sections_and_slides(page):
     open_plan(page, "Pasted")
     page.click("[data-line]")
-    paste(page, "# Arriving\n## Guests\nGreet first\n- Offer the bench\n## Map\n"
+    page.paste("# Arriving\n## Guests\nGreet first\n- Offer the bench\n## Map\n"
                 "# Rooms\n## Kitchen")
     page.until(lambda: lines(page) == ["Welcome", "Arriving", "Guests", "Map", "Rooms", "Kitchen"])
     page.see("4 slides")
@@ -97,7 +87,7 @@ def test_a_list_is_pasted_and_becomes_sections_and_slides(page):
 def test_lines_are_chosen_dragged_and_cut_and_pasted(page):
     open_plan(page, "Moved")
     page.click("[data-line]")
-    paste(page, "a\nb\nc\nd")
+    page.paste("a\nb\nc\nd")
     page.until(lambda: lines(page) == ["Welcome", "a", "b", "c", "d"])
     grips = page.all("button.grip")
     grips[1].click()
@@ -108,7 +98,7 @@ def test_lines_are_chosen_dragged_and_cut_and_pasted(page):
     page.all("[data-line]")[1].click()
     keys(page, Keys.CONTROL, "x")
     page.all("[data-line]")[4].click()
-    paste(page, "")
+    page.paste("")
     page.until(lambda: lines(page) == ["Welcome", "d", "a", "b", "c"])
     page.saved()
 
@@ -127,7 +117,7 @@ def lead_the_first_to(page, slug, target):
 def test_forks_and_what_nothing_leads_to_are_shown(page):
     slug = open_plan(page, "Forked")
     page.click("[data-line]")
-    paste(page, "a\nb\nc")
+    page.paste("a\nb\nc")
     page.until(lambda: len(lines(page)) == 4)
     lead_the_first_to(page, slug, "3 b")
     page.go(f"/courses/{slug}/plan")
@@ -209,7 +199,7 @@ def test_the_overview_shows_all_of_a_long_route_and_leads_there(page):
 def test_findings_stand_by_kind_beside_the_route_and_beside_the_slide(page):
     slug = open_plan(page, "Found")
     page.click("[data-line]")
-    paste(page, "a\nb\nc\nd")
+    page.paste("a\nb\nc\nd")
     page.until(lambda: len(lines(page)) == 5)
     lead_the_first_to(page, slug, "5 d")
     page.go(f"/courses/{slug}/plan")
