@@ -155,6 +155,15 @@ class Page:
         field = "[aria-label='Name (only you see it)']"
         self.until(lambda: self.find(field).get_property("value") == name, f"{name} is selected")
 
+    def row(self, name: str) -> WebElement:
+        """Return the first row of the running order with this name; rows come after the slide."""
+        return self.until(lambda: next((row for row in self.all("[data-row]")
+                                        if row.text.split("\n")[0] == name), None), name)
+
+    def row_at(self, place: int) -> WebElement:
+        """Return the row at `place` (from 0), once there are so many."""
+        return self.until(lambda: next(iter(self.all("[data-row]")[place:]), None), f"row {place}")
+
     def stop(self, number: int) -> None:
         """Open the slide `number` (from 0) by its stop; far ones are drawn once scrolled to."""
         self.find("nav[aria-label='Route']")
@@ -223,6 +232,7 @@ class Page:
 _NOT_YET = {
     "NoSuchElementException", "StaleElementReferenceException", "NoSuchFrameException",
     "ElementClickInterceptedException", "NoSuchWindowException", "ElementNotInteractableException",
+    "StopIteration", "IndexError",
 }
 
 

@@ -60,12 +60,12 @@ def test_build(page, what):
     page.click("[data-stop-button='6']")
     page.until(lambda: len(page.all("[data-row]")) == 6)
     if what in ("text", "question"):
-        page.all("[data-row]")[1 if what == "text" else 2].click()
+        page.row_at(1 if what == "text" else 2).click()
         page.find("section[aria-label^='Judges']")
     elif what == "button":
         page.click("[data-stop-button='0']")
         page.until(lambda: len(page.all("[data-row]")) == 4)
-        page.all("[data-row]")[2].click()
+        page.row_at(2).click()
         page.find("select[aria-label='Where to go']")
     elif what == "palette":
         page.find("[data-stage]").send_keys("/")
@@ -75,12 +75,12 @@ def test_build(page, what):
         page.words("Align to")
     elif what == "picture":
         page.click("[data-stop-button='7']")
-        page.until(lambda: "Pell" in page.all("[data-row]")[1].text)
-        page.all("[data-row]")[1].click()
+        page.until(lambda: "Pell" in page.row_at(1).text)
+        page.row_at(1).click()
         page.find("select[aria-label='Mask']")
     elif what == "input":
         page.stop(39)
-        page.until(lambda: next(r for r in page.all("[data-row]") if "Hut book" in r.text)).click()
+        page.row("Hut book").click()
         page.find("select[aria-label='Stored in']")
     elif what == "colour":
         page.click("[data-stop-button='0']")
@@ -100,13 +100,13 @@ def test_build(page, what):
         page.find("section[aria-label=Cue]")
     elif what == "look":
         page.click("[data-stop-button='1']")
-        page.until(lambda: next(r for r in page.all("[data-row]") if "Stove" in r.text)).click()
+        page.row("Stove").click()
         page.click("[data-look=visited]")
         page.see("The look “visited”")
     elif what == "typed condition":
         page.click("[data-stop-button='0']")
         page.until(lambda: len(page.all("[data-row]")) == 4)
-        page.all("[data-row]")[2].click()
+        page.row_at(2).click()
         page.press("Type the condition")
         page.until(lambda: page.find("textarea[aria-label=Condition]").get_property("value")
                    == "yes")

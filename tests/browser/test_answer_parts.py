@@ -80,8 +80,7 @@ def test_a_line_pulled_on_the_slide_says_what_belongs_where(page, slug):
     page.go("/")
     page.go(f"/courses/{slug}/build")
     page.stop(2)
-    page.until(lambda: next(r for r in page.all("[data-row]")
-                            if r.text.startswith("Item 4"))).click()
+    page.row("Item 4").click()
     page.find("section[aria-label^='Judges']")
     assert page.find("[data-pairs]").get_attribute("data-pairs") == "3"
     box = next(h for h in page.all("[data-stage] [data-element]")

@@ -186,7 +186,7 @@ def test_layouts_are_followed_and_themes_recolour_everything(page):
     page.click("[data-layout='layoutcards']")
     page.until(lambda: len(page.all("[data-stage] [data-element]")) >= 13)
     page.until(lambda: len(page.all("[data-row]")) == 7)
-    page.all("[data-row]")[1].click()
+    page.row_at(1).click()
     page.find("[data-stage]").send_keys(Keys.ENTER)
     page.find("[contenteditable=true]").send_keys("Boots", Keys.ESCAPE)
     page.find("[data-stage]").send_keys(Keys.ESCAPE)
@@ -303,7 +303,7 @@ def test_a_large_course_is_searched_once_for_what_is_typed_and_replaced_by_a_job
 
 def test_an_earlier_state_is_compared_and_brought_back(page):
     _copy(page, "Earlier")
-    page.all("[data-row]")[0].click()
+    page.row_at(0).click()
     page.find("[data-stage]").send_keys(Keys.DELETE)
     page.until(lambda: len(_rows(page)) == 3)
     page.saved()
@@ -377,7 +377,7 @@ def test_a_look_is_copied_to_something_else(page):
     colours = [shape.value_of_css_property("background-color") for shape in shapes]
     page.find("[data-stage]").send_keys(Keys.CONTROL, Keys.ALT, "c")
     page.press("Decoration, not read (2)")
-    next(row for row in page.all("[data-row]") if row.text == "Rectangle").click()
+    page.row("Rectangle").click()
     page.open("Named style")
     page.press("Paste style")
     page.until(lambda: page.all("[data-stage] .zz-plain")[0].value_of_css_property(

@@ -106,7 +106,7 @@ def test_the_running_order_is_dragged_and_moved_by_keyboard(page):
     rows = page.all("[data-row]")
     _drag(page, rows[1], rows[3])
     page.until(lambda: _rows(page)[1:4] == ["Answer 1", "Answer 2", "Question"])
-    page.all("[data-row]")[3].send_keys(Keys.ALT, Keys.ARROW_UP)
+    page.row_at(3).send_keys(Keys.ALT, Keys.ARROW_UP)
     page.until(lambda: _rows(page)[1:4] == ["Answer 1", "Question", "Answer 2"])
     page.saved()
 
@@ -115,8 +115,8 @@ def test_several_elements_are_moved_together(page):
     _copy(page, "Together")
     page.click("[data-stop-button='6']")
     page.until(lambda: len(_rows(page)) == 6)
-    page.all("[data-row]")[2].click()
-    ActionChains(page.browser).key_down(Keys.SHIFT).click(page.all("[data-row]")[3]).key_up(
+    page.row_at(2).click()
+    ActionChains(page.browser).key_down(Keys.SHIFT).click(page.row_at(3)).key_up(
         Keys.SHIFT).perform()
     page.words("2 elements")
     ids = [row.get_attribute("data-row") for row in page.all("[data-row][aria-pressed=true]")]
@@ -133,7 +133,7 @@ def test_several_elements_are_moved_together(page):
 
 def test_words_are_emphasised_and_listed_in_place(page):
     _copy(page, "Text")
-    page.all("[data-row]")[1].click()
+    page.row_at(1).click()
     page.find("[data-stage]").send_keys(Keys.ENTER)
     page.find("[contenteditable=true]").send_keys("One")
     page.press("Bold")
@@ -148,7 +148,7 @@ def test_words_are_emphasised_and_listed_in_place(page):
 
 def test_a_card_that_is_used_right_after_typing_loses_no_letter(page):
     _copy(page, "In a hurry")
-    page.all("[data-row]")[1].click()
+    page.row_at(1).click()
     page.open("Does")
     add_rule = page.button("Add a rule")
     page.find("[data-stage]").send_keys(Keys.ENTER)

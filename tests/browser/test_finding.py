@@ -129,14 +129,13 @@ def test_what_is_hidden_at_first_or_under_a_condition_is_there_when_it_should_be
     slug = fresh_slide(page, "Hidden")
     for word in ("Button", "Heading", "Text"):
         add(page, word)
-    rows = {row.text.split("\n")[0]: row for row in page.all("[data-row]")}
-    rows["Heading"].click()
+    page.row("Heading").click()
     Select(page.find("select[aria-label='Shown']")).select_by_visible_text("Hidden at first")
-    page.until(lambda: "hidden at first" in rows["Heading"].text)
-    rows["Text"].click()
+    page.until(lambda: "hidden at first" in page.row("Heading").text)
+    page.row("Text").click()
     Select(page.find("select[aria-label='Shown']")).select_by_visible_text("Only when …")
-    page.until(lambda: "shown only when a condition holds" in rows["Text"].text)
-    rows["Button"].click()
+    page.until(lambda: "shown only when a condition holds" in page.row("Text").text)
+    page.row("Button").click()
     Select(page.find("select[aria-label='What to do']")).select_by_visible_text("show")
     Select(page.find("select[aria-label='What']")).select_by_visible_text("Heading")
     page.saved()
@@ -176,7 +175,7 @@ def test_tips_come_by_pointer_and_keyboard_and_go_with_escape(page):
     page.browser.switch_to.active_element.send_keys(Keys.ESCAPE)
     page.gone("[role=tooltip]")
     # What a field means is shown beside it while it has the focus, and read out.
-    page.all("[data-row]")[-1].click()
+    page.row("Button").click()
     page.chosen("Button")
     page.open("Does")
     page.until(lambda: page.browser.execute_script(

@@ -50,7 +50,7 @@ def test_a_default_is_changed_for_all_but_those_that_have_their_own(page, server
     page.go(f"/courses/{slug}/build")
     page.stop(2)
     page.until(lambda: len(page.all("[data-row]")) > 5)
-    page.all("[data-row]")[1].click()
+    page.row_at(1).click()
     points = "[data-follows] input[aria-label='Points']"
     page.until(lambda: page.find(points).get_attribute("value") == "3")
     page.find("[data-follows=true] input[aria-label='Points']")

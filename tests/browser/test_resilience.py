@@ -100,7 +100,7 @@ def test_unsent_settings_go_together_with_what_others_did_meanwhile(page, server
 
 def _type_in_first_text(page):
     """Begin to type into the first text of the slide, and stay in it."""
-    page.all("[data-row]")[0].click()
+    page.row_at(0).click()
     page.find("[data-stage]").send_keys(Keys.ENTER)
     return page.find("[contenteditable=true]")
 
@@ -168,7 +168,7 @@ def test_what_is_done_while_a_slow_answer_is_awaited_stays(page):
     ActionChains(page.browser).key_down(Keys.SHIFT).click(rows[1]).key_up(Keys.SHIFT).perform()
     ActionChains(page.browser).key_down(Keys.CONTROL).send_keys("g").key_up(Keys.CONTROL).perform()
     page.until(lambda: page.browser.execute_script("return Boolean(window.letGo)"))
-    page.all("[data-row]")[2].click()
+    page.row_at(2).click()
     name = page.find("section[aria-label^='Says'] input")
     name.send_keys(Keys.CONTROL, "a")
     name.send_keys("Renamed meanwhile")

@@ -105,7 +105,7 @@ def test_pages_from_elsewhere_are_kept_apart_and_groups_read_as_one(page):
     for word in ("Rectangle", "Ellipse"):
         add(page, word)
     page.press("Decoration, not read (2)")
-    rows = [row for row in page.all("[data-row]") if row.text in ("Rectangle", "Ellipse")]
+    rows = [page.row("Rectangle"), page.row("Ellipse")]
     rows[0].click()
     ActionChains(page.browser).key_down(Keys.CONTROL).click(rows[1]).key_up(Keys.CONTROL).perform()
     page.press("Group (Ctrl G)")

@@ -17,10 +17,7 @@ def _element(page: Page, slug: str, name: str) -> dict:
 
 
 def _select(page: Page, name: str) -> None:
-    row = page.until(lambda: next(
-        row for row in page.all("[data-row]")
-        if row.find_element("css selector", "p").text == name
-    ) if any(row.text.startswith(name) for row in page.all("[data-row]")) else None, name)
+    row = page.row(name)
     row.click()
     page.until(lambda: row.get_attribute("aria-pressed") == "true")
 
