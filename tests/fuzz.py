@@ -1,9 +1,9 @@
 """Tries the two languages against each other with fresh seeds, for some time (`make fuzz`).
 
-Each round plays random programs and quizzes in both engines, compares random changes and names, and
-plays random interleavings of edits. A run in which the engines differ is made as small as can be,
-printed, and kept in `tests/parity/kept`; another seed that fails is kept in
-`tests/parity/kept_seeds.txt`. From then on `make test` tries them too.
+Each round plays random programs and quizzes in both engines, compares random changes and names,
+tries the property tests of the core, and plays random interleavings of edits. A run in which the
+engines differ is made as small as can be, printed, and kept in `tests/parity/kept`; another seed
+that fails is kept in `tests/parity/kept_seeds.txt`. From then on `make test` tries them too.
 """
 
 import json
@@ -34,9 +34,11 @@ def engine_round(both: Engines, seed: int) -> str:
 
 def other_round(seed: int) -> str:
     """Return what went wrong with `seed` in all but the engines; empty where nothing did."""
-    environment = {**os.environ, "ZIGZAG_FUZZ_SEED": str(seed)}
+    environment = {**os.environ, "ZIGZAG_FUZZ_SEED": str(seed),
+                   "ZIGZAG_PROPERTIES": "fresh"}
     commands = (
         ([sys.executable, "-m", "pytest", "-q", *PYTHON], "."),
+        ([sys.executable, "-m", "pytest", "-q", "tests/core", "-m", "hypothesis"], "."),
         (["npx", "vitest", "run", *(f"../web/tests/{name}.test.ts" for name in WEB)], "web"),
     )
     for command, folder in commands:

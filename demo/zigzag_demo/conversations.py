@@ -28,7 +28,7 @@ def conversations(b: CourseBuilder, at: dict[str, str]) -> None:
     b.slide(at["quiet_word"], "A quiet word with a colleague", [
         b.title_text("A quiet word with a colleague", y=28)], does={"dialogues": (dialogue(
             b, "quiet_word", "A quiet word", {"Jonte": "jonte"}, {"corridor": "corridor"},
-            purpose="practice", advice="at_end", random_order=True),)})
+            purpose="practice", advice="at_end", random_order=True, back=True),)})
 
 
 def dialogue(

@@ -38,7 +38,8 @@ def _speaks(page) -> str | None:
 
 def _choose(page, words: str) -> None:
     """Press the reply with these words by keyboard, and wait until it was said."""
-    reply = next(one for one in page.all(".zz-replies button") if words in one.text)
+    reply = page.until(lambda: next(
+        one for one in page.all(".zz-replies button") if words in one.text), words)
     page.browser.execute_script("arguments[0].focus()", reply)
     page.browser.switch_to.active_element.send_keys(Keys.ENTER)
     page.until(lambda: any(words in one for one in _log(page)), words)

@@ -61,9 +61,10 @@ words = st.text(st.characters(exclude_categories=["C", "Z"], include_characters=
                     "-> there", "a [b] c", "\\", "→", "## no", "> no", "Who: says", "x -> y [z]",
                     "[once]", "if so", "a, b", "\\->", "]", "-"])
 numbers = st.integers(-99, 99).map(float) | st.sampled_from([0.5, -2.25])
-parts = st.builds(Spoken, names, st.just("") | names, words) \
+conditions = st.just("") | st.sampled_from(['Trust >= 2', 'clicked("A [b]")', "a and b"])
+parts = st.builds(Spoken, names, st.just("") | names, words, conditions) \
     | st.builds(Direction, st.sampled_from(DIRECTIONS), words) \
-    | st.builds(lambda text: Spoken("", "", text), words)
+    | st.builds(lambda text, condition: Spoken("", "", text, condition), words, conditions)
 effects = st.builds(Effect, names, numbers, st.booleans())
 
 
@@ -72,14 +73,14 @@ def replies(then):
         lambda text, leads, points, effects, condition, once, after, then: Reply(
             text, "" if then else leads, points, tuple(effects), condition, once, after, then),
         words, st.just("") | names, st.none() | numbers, st.lists(effects, max_size=2),
-        st.just("") | st.sampled_from(['Trust >= 2', 'clicked("A [b]")', "a and b"]),
+        conditions,
         st.booleans(), st.sampled_from([None, 1, 2.5, 3_600]), st.just(()) | then)
 
 
 def _beats(inner):
     """Beats in a row: where one leads nowhere and has no replies, it is one with the next."""
-    led = st.builds(lambda parts, leads: Beat(tuple(parts), (), leads),
-                    st.lists(parts, max_size=3), names)
+    led = st.builds(lambda parts, leads, condition: Beat(tuple(parts), (), leads, condition),
+                    st.lists(parts, max_size=3), names, conditions)
     asking = st.builds(lambda parts, replies: Beat(tuple(parts), tuple(replies)),
                        st.lists(parts, max_size=2),
                        st.lists(replies(inner), min_size=1, max_size=3))

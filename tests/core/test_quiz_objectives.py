@@ -89,7 +89,7 @@ def test_an_answer_names_the_objective_of_its_quiz():
     [calls] = scorm12.interaction_calls(learner.index, told[0], 0, "10:00:00")
     assert calls[1] == ("cmi.interactions.0.objectives.0.id", "fire-ash_secfire")
     assert explain("LMSSetValue", list(calls[1]), "true") == (
-        "The quiz of answer 1 is fire-ash_secfire.")
+        "The objective of answer 1 is fire-ash_secfire.")
 
 
 def test_a_further_attempt_under_way_leaves_what_was_reached():
@@ -105,9 +105,9 @@ def test_a_further_attempt_under_way_leaves_what_was_reached():
 
 
 @pytest.mark.parametrize(("name", "value", "words"), [
-    ("cmi.objectives.0.status", "passed", "The status of quiz 1 is passed."),
-    ("cmi.objectives.1.score.raw", "50", "The score of quiz 2 is 50."),
-    ("cmi.objectives.1.id", "radio", "The name of quiz 2 is radio.")])
+    ("cmi.objectives.0.status", "passed", "The status of objective 1 is passed."),
+    ("cmi.objectives.1.score.raw", "50", "The score of objective 2 is 50."),
+    ("cmi.objectives.1.id", "radio", "The name of objective 2 is radio.")])
 def test_objectives_are_explained(name, value, words):
     assert explain("LMSSetValue", [name, value], "true") == words
 
@@ -121,6 +121,8 @@ def test_what_is_told_of_quizzes_is_said_in_sentences():
     assert "It is passed only with “Keys” (60 %)." in one
     assert any(line.startswith("The quiz “Keys” is an objective") for line in one)
     assert not any("objective" in line for line in promise(quiz_course(1).course, 2, 1, 2))
+    talks = promise(quiz_course(1).course, 2, 1, 2, dialogues=2)
+    assert any(line.startswith("Each of the 2 dialogues is an objective") for line in talks)
 
 
 def test_a_score_that_no_quiz_makes_is_found():

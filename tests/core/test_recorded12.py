@@ -150,7 +150,8 @@ def result_of(grader, given):
     made = judge(grader, given, 1)
     effect = {"effect": "answered", "question": grader.id, "attempt": 1, "given": list(given),
               "result": made.result, "points": made.points, "latency": 0}
-    index = SimpleNamespace(questions={grader.id: grader}, quiz_of={})
+    index = SimpleNamespace(questions={grader.id: grader}, quiz_of={},
+                            program=SimpleNamespace(objectives=()))
     return dict(scorm12.interaction_calls(index, effect, 0, "09:00:00")[0])
 
 

@@ -8,18 +8,20 @@ from zigzag_core.engine import engine
 from zigzag_core.engine.index import Index
 from zigzag_core.program import Program
 
+from tests.core.test_dialogue_conditions import BANDS, LEADS
 from tests.core.test_dialogue_playing import FORKED, course_of
 from tests.core.test_dialogue_script import LATE_GUEST
 from tests.parity.seeds import are_fresh, seeds
 from tests.parity.traces import trace, write
 
-RUNS, STEPS = 12, 40
-SCRIPTS = (FORKED, LATE_GUEST.replace("if Trust", "if trust"))
+RUNS, STEPS = 16, 40
+SCRIPTS = (FORKED, LATE_GUEST.replace("if Trust", "if trust"), BANDS, LEADS)
 
 
 def _program(script: str, draw: random.Random) -> Program:
     document = course_of(
-        script, again=draw.random() < 0.8, advice=draw.choice(["at_once", "at_end"]),
+        script, again=draw.random() < 0.8, back=draw.random() < 0.5,
+        advice=draw.choice(["at_once", "at_end"]),
         random_order=draw.random() < 0.5, purpose=draw.choice(["scored", "scored", "practice"]))
     course = document.course.model_copy(update={
         "completion": Completion(slides_share=1, passing=True), "pass_mark": 60})
@@ -34,7 +36,7 @@ def _talks(program: Program, seed: int) -> list[dict]:
     now, _ = engine.step(index, now, events[0])
     [dialogue] = program.slides[0].dialogues
     for _ in range(STEPS):
-        there = [name for name in (*dialogue.buttons, dialogue.again)
+        there = [name for name in (*dialogue.buttons, dialogue.again, dialogue.back)
                  if name and engine.is_visible(index, now, name)]
         event = {"event": "clicked", "target": draw.choice(there)} if there else {
             "event": "tick", "ms": 100}

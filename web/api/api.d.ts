@@ -3729,8 +3729,10 @@ export interface components {
          * Dialogue
          * @description A dialogue; it begins with its first turn. On its slide it has a box (px).
          *
-         *     Advice behind a reply is given at once, or with the end. In `random_order` replies stand in
-         *     another order for every learner. Learners may start it `again` when it has ended.
+         *     It `starts` with its slide, or when a rule starts it. Advice behind a reply is given at once, or
+         *     with the end. In `random_order` replies stand in another order for every learner. Learners may
+         *     start it `again` when it has ended, or go `back` to the reply that they gave last. Each line
+         *     `appears` as a whole, sentence by sentence, or word by word as it is spoken.
          */
         Dialogue: {
             /** Id */
@@ -3780,6 +3782,23 @@ export interface components {
              */
             again: boolean;
             /**
+             * Back
+             * @default false
+             */
+            back: boolean;
+            /**
+             * Starts
+             * @default by_itself
+             * @enum {string}
+             */
+            starts: "by_itself" | "by_rule";
+            /**
+             * Appears
+             * @default at_once
+             * @enum {string}
+             */
+            appears: "at_once" | "by_sentence" | "as_spoken";
+            /**
              * Shows
              * @default []
              */
@@ -3808,6 +3827,8 @@ export interface components {
         /**
          * DialogueBeat
          * @description Lines, then replies to them; without replies it may lead to a turn.
+         *
+         *     It leads there under the condition `leads_if`; `unread` is one that cannot be read.
          */
         DialogueBeat: {
             /** Id */
@@ -3829,6 +3850,16 @@ export interface components {
              * @default
              */
             missing: string;
+            /**
+             * Leads If
+             * @default true
+             */
+            leads_if: unknown;
+            /**
+             * Unread
+             * @default
+             */
+            unread: string;
         };
         /**
          * DialogueReply
@@ -7182,7 +7213,8 @@ export interface components {
          * SaidLine
          * @description A line: its `speaker` says it in a mood; without one it is advice.
          *
-         *     `voice` is how it sounds, and `voiced` the words that are heard there.
+         *     It is said under a `condition`; `unread` is one as it was typed that cannot be read. `voice` is
+         *     how it sounds, and `voiced` the words that are heard there.
          */
         SaidLine: {
             /**
@@ -7201,6 +7233,16 @@ export interface components {
             mood: string;
             /** Text */
             text: string;
+            /**
+             * Condition
+             * @default true
+             */
+            condition: unknown;
+            /**
+             * Unread
+             * @default
+             */
+            unread: string;
             /** Voice */
             voice?: string | null;
             /**
@@ -11537,6 +11579,9 @@ export interface components {
         /**
          * ScriptRead
          * @description What a script was understood as. It has `figures` where something is said in it.
+         *
+         *     The figures follow the values, but for the conditions that are `assumed` to hold; all are where
+         *     there are too many values to be `followed`.
          */
         ScriptRead: {
             /** Turns */
@@ -11550,6 +11595,10 @@ export interface components {
             /** Hints */
             hints: components["schemas"]["ScriptHint"][];
             figures: components["schemas"]["ScriptFigures"] | null;
+            /** Assumed */
+            assumed: string[];
+            /** Followed */
+            followed: boolean;
         };
         /**
          * ScriptTurn
@@ -11573,12 +11622,19 @@ export interface components {
             by: components["schemas"]["Least"];
         };
         /**
-         * ScriptText
-         * @description The script of a dialogue as text (`docs/dialogue.md`).
+         * ScriptAsked
+         * @description The same, and with which numbers its values begin, by their names; the others with 0.
          */
-        ScriptText: {
+        ScriptAsked: {
             /** Text */
             text: string;
+            /**
+             * Begins
+             * @default {}
+             */
+            begins: {
+                [key: string]: number;
+            };
         };
         /**
          * ScriptVoices
@@ -11640,6 +11696,14 @@ export interface components {
             text: string;
             /** Rows */
             rows: number;
+        };
+        /**
+         * ScriptText
+         * @description The script of a dialogue as text (`docs/dialogue.md`).
+         */
+        ScriptText: {
+            /** Text */
+            text: string;
         };
         /**
          * ScriptIn
@@ -12961,6 +13025,11 @@ export interface components {
              */
             quizzes: components["schemas"]["ProgramQuiz"][];
             /**
+             * Objectives
+             * @default []
+             */
+            objectives: components["schemas"]["ProgramObjective"][];
+            /**
              * Rules
              * @default []
              */
@@ -13020,7 +13089,8 @@ export interface components {
          * @description Elements of a slide that are seen as people who talk, in a box of the slide (px).
          *
          *     What was said stands in the text variable `said`, the newest first: a character for each of
-         *     `entries`, from `LIMITS.first_said` on. `buttons` are the replies and what leads on.
+         *     `entries`, from `LIMITS.first_said` on. `buttons` are the replies and what leads on. At its end
+         *     it may be started `again`, or gone `back` in. How each line `appears` is told by the document.
          */
         ProgramDialogue: {
             /** Id */
@@ -13051,6 +13121,14 @@ export interface components {
             buttons: string[];
             /** Again */
             again?: string | null;
+            /** Back */
+            back?: string | null;
+            /**
+             * Appears
+             * @default at_once
+             * @enum {string}
+             */
+            appears: "at_once" | "by_sentence" | "as_spoken";
             /**
              * Meters
              * @default []
@@ -13176,6 +13254,47 @@ export interface components {
              * @default []
              */
             captions: components["schemas"]["Caption"][];
+        };
+        /**
+         * ProgramObjective
+         * @description An objective of which an LMS is told beside the quizzes, under the name `record`.
+         *
+         *     It is *passed*, *failed* or *completed* under conditions, asked in this order. Its `questions`
+         *     give at `most` so many points together; with 0 it has no score.
+         */
+        ProgramObjective: {
+            /** Record */
+            record: string;
+            /**
+             * Title
+             * @default
+             */
+            title: string;
+            /**
+             * Questions
+             * @default []
+             */
+            questions: string[];
+            /**
+             * Most
+             * @default 0
+             */
+            most: number;
+            /**
+             * Passed
+             * @default false
+             */
+            passed: unknown;
+            /**
+             * Failed
+             * @default false
+             */
+            failed: unknown;
+            /**
+             * Completed
+             * @default false
+             */
+            completed: unknown;
         };
         /**
          * ProgramOverlay
@@ -16563,7 +16682,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["ScriptText"];
+                "application/json": components["schemas"]["ScriptAsked"];
             };
         };
         responses: {

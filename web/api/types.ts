@@ -80,6 +80,7 @@ export type SeenSet = Schemas["SeenSet"];
 export type Grader = Schemas["Grader"];
 export type GraderPart = Schemas["GraderPart"];
 export type ProgramQuiz = Schemas["ProgramQuiz"];
+export type ProgramObjective = Schemas["ProgramObjective"];
 export type ProgramPost = NonNullable<ProgramQuiz["post"]>;
 export type ProgramBand = ProgramQuiz["bands"][number];
 export type DrawnSet = Schemas["DrawnSet"];

@@ -12,7 +12,7 @@ from zigzag_core.course.reporting import Progress, telling, untold
 from zigzag_core.course.sections import quizzes_of
 from zigzag_core.course.style.theme import Colours
 from zigzag_core.errors import NothingToPublish
-from zigzag_core.program import COURSE, Program, ProgramMedia
+from zigzag_core.program import COURSE, Program, ProgramMedia, ProgramObjective
 from zigzag_core.words import not_english, say_in
 
 from .dialogues.acting import acted
@@ -72,6 +72,7 @@ def compile_course(
         course, {one.slide.id: one.media for one in made}, any(one.questions for one in made))
     return program_around(
         course, scope, facts.values(), (v for one in made for v in one.variables), used, source,
+        (objective for one in made for objective in one.objectives),
     ).model_copy(update={
         "slides": tuple(one.slide for one in made),
         "questions": tuple(grader for one in made for grader in one.questions),
@@ -81,12 +82,12 @@ def compile_course(
 
 def program_around(
     course: Course, scope: Scope, slides: Collection[SlideFacts], variables: Iterable[Variable],
-    used: UsedMedia, source: MediaSource,
+    used: UsedMedia, source: MediaSource, objectives: Iterable[ProgramObjective],
 ) -> Program:
     """Return what `course` itself adds to the program: all but slides, questions and sets.
 
     `slides` are the facts of all of them, in order. `variables` are those of patterns, `source`
-    gives the URLs of the files that are `used`.
+    gives the URLs of the files that are `used`. The `objectives` are those of the slides.
     """
     return Program(
         course=course.id, title=course.title, language=course.language,
@@ -95,6 +96,7 @@ def program_around(
         quizzes=program_quizzes(course, slides, {
             section: {file.id: source(file, colours) for file in files}
             for section, (colours, files) in used.drawings.items()}),
+        objectives=tuple(objectives),
         # A section's rules are added to its slides.
         rules=program_rules(course.rules, COURSE, scope, None), navigation=course.navigation,
         media={

@@ -10,6 +10,7 @@ from zigzag_core.course.rules.expression import Node
 from zigzag_core.course.rules.rule import THIS, Action
 
 from .dialogues.asking import ended_with, endings_on, reached
+from .dialogues.going import beginning
 from .dialogues.moments import count_of, question_of, reply_of, said_in
 from .names import internal
 from .scope import Scope
@@ -200,8 +201,13 @@ def _to_outside(action: Action) -> Iterable[p.Action]:
             yield p.Wait(ms=round(seconds * 1000))
 
 
-def _dialogue_over(action: rules.StartOver, slide: Slide | None) -> Iterable[p.Action]:
-    """Clear a dialogue of the slide: what was said, and what its replies have changed."""
+def _dialogue_over(
+    action: rules.StartOver, scope: Scope, slide: Slide | None
+) -> Iterable[p.Action]:
+    """Clear a dialogue of the slide: what was said, and what its replies have changed.
+
+    One that does not stand at its beginning from the start begins with it.
+    """
     dialogues = slide.dialogues if slide else ()
     found = next((one for one in dialogues if action.dialogue in (None, one.id)), None)
     if found is None:
@@ -214,6 +220,7 @@ def _dialogue_over(action: rules.StartOver, slide: Slide | None) -> Iterable[p.A
         else tuple(question_of(beat) for beat in found.beats if beat.replies),
         variables=(*(() if "variables" in action.keep else sorted(changed)),
                    count_of(found), said_in(found)))
+    yield from _actions(beginning(found), found.id, scope, slide)
 
 
 def start_over(
@@ -223,7 +230,7 @@ def start_over(
     order = scope.order
     here = slide.id if slide else order[0]
     if action.what == "dialogue":
-        yield from _dialogue_over(action, slide)
+        yield from _dialogue_over(action, scope, slide)
         return
     match action.what:
         case "slide":

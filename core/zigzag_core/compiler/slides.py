@@ -23,6 +23,7 @@ from zigzag_core.program import (
     AUTHORS_OWN,
     Grader,
     ProgramElement,
+    ProgramObjective,
     ProgramOverlay,
     ProgramRule,
     ProgramSlide,
@@ -33,6 +34,7 @@ from zigzag_core.program import (
 from .collecting import collected
 from .dialogues.acting import kept_by_dialogues
 from .dialogues.asking import asked_in_dialogues, reachable_in_dialogues
+from .dialogues.objective import dialogue_objectives
 from .dialogues.viewing import program_dialogues
 from .feedback import feedback, final_words
 from .gates import program_gate
@@ -60,6 +62,7 @@ class CompiledSlide:
     variables: tuple[Variable, ...]
     media: tuple[str, ...]
     remembered: Remembered
+    objectives: tuple[ProgramObjective, ...]
 
 
 def compiled_slide(slide: Slide, scope: Scope) -> CompiledSlide:
@@ -81,6 +84,7 @@ def compiled_slide(slide: Slide, scope: Scope) -> CompiledSlide:
         sets=tuple(weave.sets), variables=tuple(weave.variables),
         media=tuple(sorted(named(slide, "medium"))),
         remembered=remembered_of(slide, made, weave.variables),
+        objectives=dialogue_objectives(slide),
     )
 
 

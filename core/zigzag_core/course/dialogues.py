@@ -32,7 +32,8 @@ MOST_MOODS = 40
 class SaidLine(Model):
     """A line: its `speaker` says it in a mood; without one it is advice.
 
-    `voice` is how it sounds, and `voiced` the words that are heard there.
+    It is said under a `condition`; `unread` is one as it was typed that cannot be read. `voice` is
+    how it sounds, and `voiced` the words that are heard there.
     """
 
     kind: Literal["said"] = "said"
@@ -40,6 +41,8 @@ class SaidLine(Model):
     speaker: MaybeSpeaker = None
     mood: Mood = ""
     text: Words
+    condition: Expression = True
+    unread: Words = ""
     voice: MaybeMedia = None
     voiced: Words = ""
 
@@ -91,13 +94,18 @@ class DialogueReply(Model):
 
 
 class DialogueBeat(Model):
-    """Lines, then replies to them; without replies it may lead to a turn."""
+    """Lines, then replies to them; without replies it may lead to a turn.
+
+    It leads there under the condition `leads_if`; `unread` is one that cannot be read.
+    """
 
     id: Annotated[Id, Is("beat")]
     lines: tuple[Line, ...] = Field(default=(), max_length=MOST_BEATS)
     replies: tuple[DialogueReply, ...] = Field(default=(), max_length=MOST_REPLIES)
     leads: MaybeTurn = None
     missing: Annotated[str, Field(max_length=80)] = ""
+    leads_if: Expression = True
+    unread: Words = ""
 
 
 class DialogueTurn(Model):
@@ -150,8 +158,10 @@ class ShownValue(Model):
 class Dialogue(Model):
     """A dialogue; it begins with its first turn. On its slide it has a box (px).
 
-    Advice behind a reply is given at once, or with the end. In `random_order` replies stand in
-    another order for every learner. Learners may start it `again` when it has ended.
+    It `starts` with its slide, or when a rule starts it. Advice behind a reply is given at once, or
+    with the end. In `random_order` replies stand in another order for every learner. Learners may
+    start it `again` when it has ended, or go `back` to the reply that they gave last. Each line
+    `appears` as a whole, sentence by sentence, or word by word as it is spoken.
     """
 
     id: Annotated[Id, Is("dialogue")]
@@ -164,6 +174,9 @@ class Dialogue(Model):
     advice: Literal["at_once", "at_end"] = "at_once"
     random_order: bool = False
     again: bool = True
+    back: bool = False
+    starts: Literal["by_itself", "by_rule"] = "by_itself"
+    appears: Literal["at_once", "by_sentence", "as_spoken"] = "at_once"
     shows: tuple[ShownValue, ...] = Field(default=(), max_length=5)
     scenery: tuple[Scenery, ...] = Field(default=(), max_length=200)
     speakers: tuple[Speaker, ...] = Field(default=(), max_length=MOST_SPEAKERS)

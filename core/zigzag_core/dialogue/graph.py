@@ -8,10 +8,14 @@ from .script import Beat, Reply, Script
 
 @dataclass(frozen=True)
 class Way:
-    """From one step to another: by a `reply`, or as it goes on by itself (None)."""
+    """From one step to another: by a `reply`, or as it goes on by itself (None).
+
+    By itself it may go on under a `condition` (as it is typed); else by the next way of the step.
+    """
 
     to: int
     reply: Reply | None = None
+    condition: str = ""
 
 
 @dataclass(frozen=True)
@@ -28,18 +32,23 @@ class Step:
 
 @dataclass(frozen=True)
 class Graph:
-    """All steps of a script. It begins with the step `first`; turns end in the steps `ends`."""
+    """All steps of a script. It begins with the step `first`."""
 
     script: Script
     steps: tuple[Step, ...]
     first: int
-    ends: tuple[int, ...]
+
+    @property
+    def ends(self) -> frozenset[int]:
+        """The steps with which a turn ends."""
+        return frozenset(
+            number for number, step in enumerate(self.steps) if step.beat is None)
 
     @property
     def endings(self) -> frozenset[int]:
         """The steps with which the dialogue may end."""
-        return frozenset(self.ends[number] for number, turn in enumerate(self.script.turns)
-                         if turn.ending is not None)
+        return frozenset(number for number in self.ends
+                         if self.script.turns[self.steps[number].turn].ending is not None)
 
 
 def graph_of(script: Script) -> Graph | None:
@@ -82,7 +91,7 @@ class _Maker:
             self._join(number, beats, self.ends[number])
             self.steps[self.ends[number]] = Step(number, None)
         steps = tuple(self.steps[number] for number in range(self.count))
-        return Graph(self.script, steps, 0, tuple(self.ends))
+        return Graph(self.script, steps, 0)
 
     def _next(self) -> int:
         self.count += 1
@@ -97,7 +106,9 @@ class _Maker:
         """Join beats that stand in a row; `behind` is the step that follows them."""
         for place, one in enumerate(beats):
             after = beats[place + 1].step if place + 1 < len(beats) else behind
-            ways = [Way(self._led(one.beat.leads, after, turn))]
+            ways = [Way(self._led(one.beat.leads, after, turn), condition=one.beat.leads_if)]
+            if one.beat.leads_if:
+                ways.append(Way(after))
             if one.beat.replies:
                 ways = []
                 for reply, then in zip(one.beat.replies, one.then, strict=True):

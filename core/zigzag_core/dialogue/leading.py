@@ -11,7 +11,7 @@ class Lead:
     """From one turn to another (by their numbers), by these replies; none: by itself.
 
     What is said to a reply leads on by that reply. It is `conditional` where each of the replies
-    is there only under a condition, or once.
+    is there only under a condition, or once, and where it goes on by itself under one.
     """
 
     source: int
@@ -23,6 +23,7 @@ class Lead:
 def leads_of(graph: Graph) -> tuple[Lead, ...]:
     """Return all ways from turn to turn, in the order of the script."""
     found: dict[tuple[int, int], list[Reply | None]] = {}
+    asked: dict[tuple[int, int], bool] = {}
     begins = _beginnings(graph)
     behind: dict[int, list[Reply | None]] = {}
     for number, step in enumerate(graph.steps):
@@ -33,10 +34,13 @@ def leads_of(graph: Graph) -> tuple[Lead, ...]:
             if target is None:
                 behind.setdefault(way.to, []).append(by)
             else:
-                found.setdefault((step.turn, target), []).append(by)
+                key = (step.turn, target)
+                found.setdefault(key, []).append(by)
+                asked[key] = asked.get(key, True) and (
+                    bool(way.condition) or (by is not None and (by.once or bool(by.condition))))
     return tuple(
         Lead(source, target, tuple(one.text for one in by if one is not None),
-             all(one is not None and (one.once or bool(one.condition)) for one in by))
+             asked[source, target])
         for (source, target), by in found.items())
 
 

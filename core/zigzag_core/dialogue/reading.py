@@ -27,7 +27,7 @@ from .script import (
     Spoken,
     Turn,
 )
-from .settings import read_ending, read_settings
+from .settings import conditional, read_ending, read_settings
 
 LONGEST = 500_000
 """So many characters a script may have."""
@@ -98,9 +98,11 @@ class _Beat:
     parts: list[Part] = field(default_factory=list)
     replies: list["_Reply"] = field(default_factory=list)
     leads: str = ""
+    leads_if: str = ""
 
     def made(self) -> Beat:
-        return Beat(tuple(self.parts), tuple(one.made() for one in self.replies), self.leads)
+        return Beat(tuple(self.parts), tuple(one.made() for one in self.replies), self.leads,
+                    self.leads_if)
 
 
 @dataclass
@@ -110,7 +112,10 @@ class _Passage:
     beats: list[_Beat] = field(default_factory=list)
 
     def open(self, for_reply: bool = False) -> _Beat:
-        """Return where the next line goes, or the next reply, which others may stand before."""
+        """Return where the next line goes, or the next reply, which others may stand before.
+
+        What leads on under a condition goes on behind it where that does not hold.
+        """
         last = self.beats[-1] if self.beats else None
         if last is None or last.leads or (last.replies and not for_reply):
             last = _Beat()
@@ -192,8 +197,9 @@ class _Reader:
         if reply := _REPLY.fullmatch(line):
             self._reply(number, indent, reply[1], passage)
         elif arrow := _ARROW.fullmatch(line):
-            self._understood(number, "leads", unmarked(arrow[1]))
-            self._goes_on(number, unmarked(arrow[1]), passage)
+            before, condition = conditional(arrow[1])
+            self._understood(number, "leads", unmarked(before))
+            self._goes_on(number, unmarked(before), passage, condition)
         else:
             self._said(number, line, passage)
 
@@ -245,12 +251,17 @@ class _Reader:
             self.around.append(made)
 
     def _said(self, number: int, line: str, passage: _Passage) -> None:
+        line, condition = conditional(line)
         colon = next((at for at, _ in places(line, ":")), None)
         who = _SPEAKER.fullmatch(line[:colon]) if colon is not None else None
         words, leads = parted(line if who is None or colon is None else line[colon + 1:])
         text = unmarked(words)
         speaker, mood = (who[1].strip(), (who[2] or "").strip()) if who else (ADVICE, "")
         kind = next((one for one in DIRECTIONS if one == speaker.casefold() and not mood), None)
+        if condition and (kind is not None or leads):
+            self.mistakes.append(Mistake(
+                number, "condition", "A condition stands behind what somebody says, or behind an "
+                "arrow on a line of its own: it is not asked here."))
         if kind is not None:
             self._understood(number, kind, text)
             passage.open().parts.append(Direction(kind, text))
@@ -262,7 +273,7 @@ class _Reader:
             else:
                 self.speakers.add(speaker.casefold())
             self._understood(number, "line" if speaker else "advice", text, speaker, mood)
-            passage.open().parts.append(Spoken(speaker, mood, text))
+            passage.open().parts.append(Spoken(speaker, mood, text, "" if leads else condition))
         else:
             self.mistakes.append(Mistake(number, "no_words", "Nothing is said in this line."))
         if leads:
@@ -273,10 +284,13 @@ class _Reader:
     ) -> None:
         self.lines.append(ReadLine(number, kind, len(self.turns) - 1, words, speaker, mood))
 
-    def _goes_on(self, number: int, name: str, passage: _Passage) -> None:
+    def _goes_on(
+        self, number: int, name: str, passage: _Passage, condition: str = ""
+    ) -> None:
         name = self._led(number, name)
         if name:
-            passage.open().leads = name
+            beat = passage.open()
+            beat.leads, beat.leads_if = name, condition
 
     def _led(self, number: int, name: str) -> str:
         name = name[:LONGEST_NAME].strip()

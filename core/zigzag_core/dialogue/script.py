@@ -27,11 +27,15 @@ POINTS = "points"
 
 @dataclass(frozen=True)
 class Spoken:
-    """A line: who says it, and in which mood. Without a speaker it is advice."""
+    """A line: who says it, and in which mood. Without a speaker it is advice.
+
+    It is said only under a `condition`, as it is typed; empty: always.
+    """
 
     speaker: str
     mood: str
     text: str
+    condition: str = ""
 
 
 @dataclass(frozen=True)
@@ -78,14 +82,15 @@ class Reply:
 class Beat:
     """Lines and directions, then the replies to them.
 
-    Without replies it leads to the turn that `leads` names. Where that is empty, and behind replies
-    that lead nowhere themselves, the beat that stands next follows; behind the last one what
-    follows all of them.
+    Without replies it leads to the turn that `leads` names, or only under the condition
+    `leads_if` (as it is typed). Where it leads nowhere, and behind replies that lead nowhere
+    themselves, the beat that stands next follows; behind the last one what follows all of them.
     """
 
     parts: tuple[Part, ...] = ()
     replies: tuple[Reply, ...] = ()
     leads: str = ""
+    leads_if: str = ""
 
 
 @dataclass(frozen=True)

@@ -3,7 +3,7 @@
 import re
 from dataclasses import replace
 
-from .marks import marked, places, unmarked
+from .marks import bracketed, marked, places, unmarked
 from .script import ENDINGS, POINTS, Effect, EndingKind, Reply
 
 MOST_EFFECTS = 20
@@ -70,6 +70,18 @@ def written_settings(reply: Reply) -> str:
     if reply.condition:
         parts.append(f"if {marked(reply.condition)}")
     return f" [{', '.join(parts)}]" if parts else ""
+
+
+def conditional(text: str) -> tuple[str, str]:
+    """Return `text` before a condition in brackets at its end, and that (empty: there is none)."""
+    before, inside = bracketed(text)
+    found = None if inside is None else _IF.fullmatch(unmarked(inside))
+    return (before, found[1].strip()) if found else (text, "")
+
+
+def written_condition(condition: str) -> str:
+    """Return a condition in its brackets; an empty text where there is none."""
+    return f" [if {marked(condition)}]" if condition else ""
 
 
 def read_ending(text: str) -> EndingKind | None:

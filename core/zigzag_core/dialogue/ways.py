@@ -2,8 +2,8 @@
 
 Steps that lead to each other are one component; the components form a graph without loops (Tarjan,
 *Depth-first search and linear graph algorithms*, 1972). A way is one from the first step to an
-ending through that graph: going round in a loop makes no other way. Conditions of replies are
-taken to hold.
+ending through that graph: going round in a loop makes no other way. Conditions are taken to hold;
+`following` gives a graph in which they do.
 """
 
 from collections.abc import Callable, Iterator, Mapping
@@ -12,7 +12,7 @@ from functools import partial
 from math import inf
 
 from .graph import Graph, Step
-from .script import Direction, EndingKind, Reply, Spoken
+from .script import Direction, EndingKind, Reply, Spoken, all_beats
 from .settings import read_pause
 
 MOST_VALUES = 20
@@ -58,9 +58,10 @@ def ways_of(graph: Graph) -> Ways:
     names = [turn.name for turn in graph.script.turns]
     parts = components(graph)
     part_of = {step: number for number, part in enumerate(parts) for step in part}
-    reached = _reached(graph, graph.first)
+    reached = reached_in(graph)
+    endings = graph.endings
     # Components come with those that they lead to before them.
-    ends = {part_of[step] for step in graph.endings if step in reached}
+    ends = {part_of[step] for step in endings if step in reached}
     leading = set(ends)
     for number, part in enumerate(parts):
         if any(part_of[way.to] in leading for step in part for way in graph.steps[step].ways):
@@ -71,18 +72,21 @@ def ways_of(graph: Graph) -> Ways:
     return Ways(
         count=sum(counts.values()),
         turns=measure.range(_is_turn), seconds=measure.range(_seconds),
-        replies=measure.range(lambda step: float(len(_replies(step)))),
-        all_replies=sum(len(_replies(step)) for step in graph.steps),
+        replies=measure.range(lambda step: float(sum(way.reply is not None for way in step.ways))),
+        all_replies=sum(len(beat.replies) for turn in graph.script.turns
+                        for beat in all_beats(turn.beats)),
         points=measure.gained(lambda reply: reply.points or 0),
         values=tuple((name, measure.gained(partial(_changes, name)))
                      for name in _changed_values(graph)),
         endings=tuple(
-            (names[turn], ending, counts.get(part_of[graph.ends[turn]], 0))
+            (names[turn], ending, sum(count for number, count in counts.items()
+                                      if graph.steps[parts[number][0]].turn == turn))
             for turn, ending in ((n, t.ending) for n, t in enumerate(graph.script.turns))
             if ending is not None),
         unreached=tuple(name for turn, name in enumerate(names) if turn not in here),
-        dead_ends=tuple(names[graph.steps[step].turn] for step in sorted(reached)
-                        if step in graph.ends and step not in graph.endings),
+        dead_ends=tuple(dict.fromkeys(
+            names[graph.steps[step].turn] for step in sorted(reached)
+            if not graph.steps[step].ways and step not in endings)),
         loops=tuple(
             tuple(dict.fromkeys(names[graph.steps[step].turn] for step in sorted(part)))
             for number, part in enumerate(parts)
@@ -206,8 +210,9 @@ def components(graph: Graph) -> list[tuple[int, ...]]:
     return found
 
 
-def _reached(graph: Graph, first: int) -> set[int]:
-    found, todo = {first}, [first]
+def reached_in(graph: Graph) -> set[int]:
+    """Return the steps that some way leads to."""
+    found, todo = {graph.first}, [graph.first]
     while todo:
         for way in graph.steps[todo.pop()].ways:
             if way.to not in found:
@@ -232,10 +237,6 @@ def _changed_values(graph: Graph) -> list[str]:
 def _changes(name: str, reply: Reply) -> float:
     return sum(effect.number for effect in reply.effects
                if effect.value.casefold() == name.casefold())
-
-
-def _replies(step: Step) -> tuple[object, ...]:
-    return step.beat.replies if step.beat else ()
 
 
 def _is_turn(step: Step) -> float:

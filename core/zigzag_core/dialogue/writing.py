@@ -4,7 +4,7 @@ from collections.abc import Iterable, Iterator
 
 from .marks import marked
 from .script import ADVICE, Beat, Direction, Part, Script
-from .settings import written_settings
+from .settings import written_condition, written_settings
 
 _STEP = "  "
 
@@ -28,11 +28,11 @@ def _beats(beats: Iterable[Beat], indent: str) -> Iterator[str]:
             yield f"{indent}{_STEP}> {marked(reply.text)}{leads}{written_settings(reply)}"
             yield from _beats(reply.then, indent + 2 * _STEP)
         if beat.leads:
-            yield f"{indent}-> {marked(beat.leads)}"
+            yield f"{indent}-> {marked(beat.leads)}{written_condition(beat.leads_if)}"
 
 
 def _part(part: Part) -> str:
     if isinstance(part, Direction):
         return f"{part.kind}: {marked(part.words)}"
     mood = f" ({part.mood})" if part.mood else ""
-    return f"{part.speaker or ADVICE}{mood}: {marked(part.text)}"
+    return f"{part.speaker or ADVICE}{mood}: {marked(part.text)}{written_condition(part.condition)}"

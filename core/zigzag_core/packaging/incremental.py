@@ -26,6 +26,7 @@ from zigzag_core.course import Course, CourseDocument, Remembered, Slide, Variab
 from zigzag_core.course.layouts.resolve import Sources, resolved
 from zigzag_core.course.reporting import Progress, telling, untold
 from zigzag_core.errors import NothingToPublish
+from zigzag_core.program import ProgramObjective
 from zigzag_core.tracking.words import PackageWords, QuestionWords
 from zigzag_core.words import say_in
 
@@ -52,6 +53,7 @@ class KeptSlide(BaseModel):
     media: tuple[str, ...]
     remembered: Remembered
     words: dict[str, QuestionWords]
+    objectives: tuple[ProgramObjective, ...]
 
 
 @dataclass(frozen=True)
@@ -150,13 +152,16 @@ class Compilation:
         around = program_around(
             course, self._scope, self._facts.values(),
             (v for slide in slides for v in slide.variables), used, source,
+            (one for slide in slides for one in slide.objectives),
         ).model_dump_json(exclude_defaults=True, exclude={"slides", "questions", "sets"})
         words = PackageWords(
             course=course.id, title=course.title, slides=len(slides),
             places={name: one.title for name, one in zip(self.course.slides, slides, strict=True)},
             questions={name: one for slide in slides for name, one in slide.words.items()},
-            quizzes={record_name(section.title, section.id): section.title
-                     for section in course.sections if section.quiz},
+            quizzes={
+                **{record_name(section.title, section.id): section.title
+                   for section in course.sections if section.quiz},
+                **{one.record: one.title for slide in slides for one in slide.objectives}},
         )
         compiled = tuple(
             CompiledSlide(name, slide.title, slide.program, slide.questions, slide.sets,
@@ -197,6 +202,7 @@ class Compilation:
                 questions=tuple(map(_json, made.questions)), sets=tuple(map(_json, made.sets)),
                 variables=made.variables, media=made.media,
                 remembered=made.remembered, words=question_words(slide, made.questions),
+                objectives=made.objectives,
             )
             self.fresh[name] = self._kept[name].model_dump_json()
         return self._kept[name]

@@ -474,7 +474,8 @@ class ProgramDialogue(Model):
     """Elements of a slide that are seen as people who talk, in a box of the slide (px).
 
     What was said stands in the text variable `said`, the newest first: a character for each of
-    `entries`, from `LIMITS.first_said` on. `buttons` are the replies and what leads on.
+    `entries`, from `LIMITS.first_said` on. `buttons` are the replies and what leads on. At its end
+    it may be started `again`, or gone `back` in. How each line `appears` is told by the document.
     """
 
     id: Annotated[ProgramId, Is("dialogue")]
@@ -488,6 +489,8 @@ class ProgramDialogue(Model):
     people: tuple[PersonOnStage, ...] = ()
     buttons: tuple[ElementName, ...] = ()
     again: ElementName | None = None
+    back: ElementName | None = None
+    appears: Literal["at_once", "by_sentence", "as_spoken"] = "at_once"
     meters: tuple[ShownMeter, ...] = ()
 
 
@@ -515,6 +518,22 @@ class SeenSet(Model):
     id: Annotated[ProgramId, Is("pattern")]
     slide: SlideName
     of: tuple[ElementName, ...]
+
+
+class ProgramObjective(Model):
+    """An objective of which an LMS is told beside the quizzes, under the name `record`.
+
+    It is *passed*, *failed* or *completed* under conditions, asked in this order. Its `questions`
+    give at `most` so many points together; with 0 it has no score.
+    """
+
+    record: str
+    title: str = ""
+    questions: tuple[QuestionName, ...] = ()
+    most: float = 0
+    passed: Expression = False
+    failed: Expression = False
+    completed: Expression = False
 
 
 class ProgramMedia(Model):
@@ -546,6 +565,7 @@ class Program(Model):
     questions: tuple[Grader, ...] = ()
     sets: tuple[SeenSet, ...] = ()
     quizzes: tuple[ProgramQuiz, ...] = ()
+    objectives: tuple[ProgramObjective, ...] = ()
     rules: tuple[ProgramRule, ...] = ()
     navigation: Navigation = Navigation()
     media: dict[Annotated[Id, Is("medium")], ProgramMedia] = {}

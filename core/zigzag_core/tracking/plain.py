@@ -9,10 +9,13 @@ from types import MappingProxyType
 from zigzag_core.course import Course
 
 
-def promise(course: Course, slides: int, questions: int, shortest: int) -> list[str]:
+def promise(
+    course: Course, slides: int, questions: int, shortest: int, dialogues: int = 0
+) -> list[str]:
     """Return in sentences what an LMS will be told about `course`.
 
-    It has so many `slides` and `questions`, and the `shortest` way through it so many slides.
+    It has so many `slides`, `questions` and `dialogues`, and the `shortest` way through it so many
+    slides.
     """
     share, rule = course.completion.slides_share, course.completion
     sentences = []
@@ -35,6 +38,10 @@ def promise(course: Course, slides: int, questions: int, shortest: int) -> list[
             f"The answers to {questions} questions are")
         sentences.append(f"{count} recorded, each attempt with its time and result.")
     sentences.extend(_of_quizzes(course))
+    if dialogues:
+        which = "The dialogue is" if dialogues == 1 else f"Each of the {dialogues} dialogues is"
+        sentences.append(f"{which} an objective of its own, passed once it has ended well; each "
+                         "reply is recorded as an answer.")
     if questions:
         sentences.append(_RUNS[rule.counts])
     sentences.append("Place, answers and variables are saved, so that it can be resumed.")
@@ -100,7 +107,7 @@ _PARTS = {
 }
 
 
-_OF_QUIZ = {
+_OF_OBJECTIVE = {
     "id": "name", "status": "status", "score.raw": "score", "score.min": "lowest possible score",
     "score.max": "highest possible score",
 }
@@ -135,12 +142,12 @@ def _element(name: str) -> str:
     parts = name.split(".")
     if len(parts) > 3 and parts[1] == "interactions" and parts[2].isdecimal():
         if parts[3] == "objectives":
-            return f"quiz of answer {int(parts[2]) + 1}"
+            return f"objective of answer {int(parts[2]) + 1}"
         what = "right answer" if parts[3] == "correct_responses" else _PARTS.get(parts[3], parts[3])
         return f"{what} of answer {int(parts[2]) + 1}"
     if len(parts) > 3 and parts[1] == "objectives" and parts[2].isdecimal():
-        what = _OF_QUIZ.get(".".join(parts[3:]), parts[3])
-        return f"{what} of quiz {int(parts[2]) + 1}"
+        what = _OF_OBJECTIVE.get(".".join(parts[3:]), parts[3])
+        return f"{what} of objective {int(parts[2]) + 1}"
     return f"value “{name}”"
 
 

@@ -8,8 +8,9 @@ import math
 from collections.abc import Mapping
 from typing import Any
 
-from zigzag_core.engine import quiz_results, results
+from zigzag_core.engine import results
 from zigzag_core.engine.index import Index
+from zigzag_core.engine.objectives import objectives, objectives_of
 from zigzag_core.engine.state import State
 from zigzag_core.program import Grader
 
@@ -49,16 +50,15 @@ def status_calls(index: Index, state: State) -> list[Call]:
 
 
 def _objective_calls(index: Index, state: State) -> list[Call]:
-    """The calls that tell how each quiz stands, as an objective of its own (section 3.4.4)."""
+    """The calls that tell how each quiz and each dialogue stands (section 3.4.4)."""
     calls: list[Call] = []
-    for number, quiz in enumerate(index.program.quizzes):
-        at, (status, reached) = f"cmi.objectives.{number}.", quiz_results.standing(
-            index, state, quiz)
-        calls.append((at + "id", quiz.record))
-        if reached is not None:
+    for number, one in enumerate(objectives(index, state)):
+        at = f"cmi.objectives.{number}."
+        calls.append((at + "id", one.record))
+        if one.score is not None:
             calls += [(at + "score.min", "0"), (at + "score.max", "100"),
-                      (at + "score.raw", decimal(reached))]
-        calls.append((at + "status", status))
+                      (at + "score.raw", decimal(one.score))]
+        calls.append((at + "status", one.status))
     return calls
 
 
@@ -75,13 +75,13 @@ def interaction_calls(
     answer = record(grader, tuple((part, value) for part, value in effect["given"]))
     weight = decimal(grader.points if grader.purpose == "scored" else 0)
     result, latency = _result(grader, effect), timespan(effect["latency"])
-    interactions, quiz = [], index.quiz_of.get(grader.slide)
+    interactions, of = [], objectives_of(index, grader.id)
     for position, response in enumerate((answer.response, *answer.more)):
         at = f"cmi.interactions.{number + position}."
         patterns = () if position else answer.patterns
         interactions.append([
             (at + "id", f"{grader.record}.{position + 1}" if position else grader.record),
-            *([(at + "objectives.0.id", quiz.record)] if quiz else ()),
+            *((f"{at}objectives.{n}.id", name) for n, name in enumerate(of)),
             (at + "type", answer.type), (at + "time", clock),
             *((f"{at}correct_responses.{n}.pattern", p) for n, p in enumerate(patterns)),
             (at + "weighting", "0" if position else weight), (at + "student_response", response),

@@ -27,7 +27,7 @@ class QuestionWords(BaseModel):
 
 class PackageWords(BaseModel):
     """A package in words: `questions` by the id in their records, titles of slides in `places`,
-    those of quizzes by the id of their objective.
+    those of quizzes and dialogues by the id of their objective.
     """
 
     course: str = ""

@@ -19,6 +19,7 @@ from zigzag_core.dialogue.ways import Ways, ways_of
 from zigzag_core.dialogue.writing import written
 from zigzag_core.editing.dialogues.placing import with_script
 from zigzag_core.editing.dialogues.scripts import script_of
+from zigzag_core.editing.dialogues.values import with_values
 from zigzag_core.editing.dialogues.voices import lines_csv, voice_lines
 
 from zigzag_server.problems import not_found
@@ -35,6 +36,12 @@ class ScriptText(Schema):
     """The script of a dialogue as text (`docs/dialogue.md`)."""
 
     text: str = Field(max_length=_ROOM)
+
+
+class ScriptAsked(ScriptText):
+    """The same, and with which numbers its values begin, by their names; the others with 0."""
+
+    begins: dict[str, float] = Field(default={}, max_length=2_000)
 
 
 class ScriptMistake(Schema):
@@ -110,7 +117,11 @@ class ScriptLead(Schema):
 
 
 class ScriptRead(Schema):
-    """What a script was understood as. It has `figures` where something is said in it."""
+    """What a script was understood as. It has `figures` where something is said in it.
+
+    The figures follow the values, but for the conditions that are `assumed` to hold; all are where
+    there are too many values to be `followed`.
+    """
 
     turns: list[ScriptTurn]
     lines: list[ScriptLine]
@@ -118,6 +129,8 @@ class ScriptRead(Schema):
     mistakes: list[ScriptMistake]
     hints: list[ScriptHint]
     figures: ScriptFigures | None
+    assumed: list[str]
+    followed: bool
 
 
 class PastedScript(Schema):
@@ -166,11 +179,12 @@ class ScriptIn(DialogueIn):
 
 
 @router.post("/dialogue/read", response=ScriptRead)
-def dialogue_read(request: HttpRequest, data: ScriptText) -> dict[str, Any]:
+def dialogue_read(request: HttpRequest, data: ScriptAsked) -> dict[str, Any]:
     """Say what a script is understood as, what is wrong in it, and what its ways come to."""
     read = read_script(data.text)
     graph = graph_of(read.script)
-    ways = ways_of(graph) if graph else None
+    followed = with_values(graph, data.begins) if graph else None
+    ways = ways_of(followed.graph) if followed else None
     return {
         "turns": [{"name": turn.name, "line": line, "ending": turn.ending}
                   for turn, line in zip(read.script.turns, read.lines, strict=True)],
@@ -179,6 +193,8 @@ def dialogue_read(request: HttpRequest, data: ScriptText) -> dict[str, Any]:
         "mistakes": [asdict(one) for one in read.mistakes],
         "hints": [asdict(one) for one in hints(graph, ways)] if graph and ways else [],
         "figures": _figures(ways) if ways else None,
+        "assumed": followed.assumed if followed else (),
+        "followed": followed is None or followed.whole,
     }
 
 

@@ -69,7 +69,8 @@ def measure_tracking(owner: User, report: Report, course: int) -> Finish:
         needs, shortest = room(index), shortest_way(index)
     found: dict[str, Any] = {
         "promise": promise(
-            document.course, len(document.slides), _questions(document), shortest),
+            document.course, len(document.slides), _questions(document), shortest,
+            sum(len(slide.dialogues) for slide in document.slides)),
         "progress": needs.most, "progress_limit": SCORM12_LIMIT,
         "progress_short": needs.least, "left_out": list(needs.left_out),
     }

@@ -91,7 +91,8 @@ export function keepsFromPassing(index: Index, state: State, quiz: ProgramQuiz):
   return typeof quiz.pass_mark === "number" && !passed(index, state, quiz) && most(gradersOf(index, state, quiz)) > 0;
 }
 
-function percent(of: number): number {
+/** A share in per cent, with two decimals. */
+export function percent(of: number): number {
   return Math.floor(of * 10_000 + 0.5) / 100;
 }
 

@@ -1,7 +1,7 @@
 /** What a run tells a SCORM 1.2 LMS. The twin of `zigzag_core/tracking/scorm12.py`. */
 import type { Grader } from "../../api/types";
 import type { Index } from "../engine/program";
-import { standing } from "../engine/quizResults";
+import { objectives, objectivesOf } from "../engine/objectives";
 import * as results from "../engine/results";
 import type { Effect } from "../../api/events";
 import type { State } from "../engine/state";
@@ -34,13 +34,12 @@ export function statusCalls(index: Index, state: State): Call[] {
   return calls;
 }
 
-/** How each quiz stands, as an objective of its own. */
+/** How each quiz and each dialogue stands. */
 function objectiveCalls(index: Index, state: State): Call[] {
-  return index.program.quizzes.flatMap((quiz, number): Call[] => {
+  return objectives(index, state).flatMap(({ record, status, score }, number): Call[] => {
     const at = `cmi.objectives.${number}.`;
-    const { status, score } = standing(index, state, quiz);
     return [
-      [`${at}id`, quiz.record],
+      [`${at}id`, record],
       ...(score === null ? [] : [[`${at}score.min`, "0"], [`${at}score.max`, "100"], [`${at}score.raw`, decimal(score)]] as Call[]),
       [`${at}status`, status],
     ];
@@ -54,14 +53,14 @@ export function interactionCalls(
   const grader = index.questions.get(effect.question);
   if (!grader) return [];
   const answer = record(grader, effect.given);
-  const quiz = index.quizOf.get(grader.slide);
+  const of = objectivesOf(index, grader.id);
   const weight = decimal(grader.purpose === "scored" ? grader.points : 0);
   return [answer.response, ...(answer.more ?? [])].map((response, position) => {
     const at = `cmi.interactions.${number + position}.`;
     const patterns = position ? [] : answer.patterns;
     return [
       [`${at}id`, position ? `${grader.record}.${position + 1}` : grader.record],
-      ...(quiz ? [[`${at}objectives.0.id`, quiz.record] as Call] : []),
+      ...of.map((name, n): Call => [`${at}objectives.${n}.id`, name]),
       [`${at}type`, answer.type], [`${at}time`, clock],
       ...patterns.map((pattern, n): Call => [`${at}correct_responses.${n}.pattern`, pattern]),
       [`${at}weighting`, position ? "0" : weight], [`${at}student_response`, response],

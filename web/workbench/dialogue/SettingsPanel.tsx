@@ -26,6 +26,9 @@ export const SettingsPanel = memo(function SettingsPanel({ on }: { on: On }): Re
       <Choose label={t("purpose")} help={t("purposeHelp")} value={dialogue.purpose} options={[["scored", t("scored")], ["practice", t("practice")]]} onChange={(purpose) => put({ purpose }, "purpose")} />
       <Choose label={t("adviceIsGiven")} help={t("adviceHelp")} value={dialogue.advice} options={[["at_once", t("atOnce")], ["at_end", t("withTheEnd")]]} onChange={(advice) => put({ advice }, "advice")} />
       <Check label={t("randomOrder")} help={t("randomOrderHelp")} value={dialogue.random_order} onChange={(random_order) => put({ random_order }, "order")} />
+      <Choose label={t("begins")} help={t("beginsHelp")} value={dialogue.starts} options={[["by_itself", t("withTheSlide")], ["by_rule", t("whenARuleStartsIt")]]} onChange={(starts) => put({ starts }, "starts")} />
+      <Choose label={t("linesAppear")} help={t("linesAppearHelp")} value={dialogue.appears} options={[["at_once", t("asAWhole")], ["by_sentence", t("sentenceBySentence")], ["as_spoken", t("wordByWord")]]} onChange={(appears) => put({ appears }, "appears")} />
+      <Check label={t("mayGoBack")} help={t("mayGoBackHelp")} value={dialogue.back} onChange={(back) => put({ back }, "back")} />
       <Check label={t("mayStartAgain")} help={t("mayStartAgainHelp")} value={dialogue.again} onChange={(again) => put({ again }, "again")} />
       <Text fontWeight="700" pt="2">{t("shownValues")}</Text>
       <Text color="quiet" fontSize="12.5px">{t("shownValuesHelp")}</Text>

@@ -21,24 +21,33 @@ from zigzag_core.course.dialogues import DialogueReply, SaidLine, ValueChange
 from zigzag_core.course.questions.new_questions import Maker
 from zigzag_core.course.questions.question import Choice, Question, SingleChoice
 from zigzag_core.course.rules.expression import Node, joined
-from zigzag_core.course.rules.rule import Action, Calculate, OfQuestion, StartOver
+from zigzag_core.course.rules.rule import Action, Calculate, StartOver
 from zigzag_core.course.style.theme import NamedStyle, StyleUse
 from zigzag_core.course.text.rich_text import Block, RichText, TextRun
 from zigzag_core.program.limits import LIMITS
 from zigzag_core.words import Say
 
 from ..names import internal
-from .holding import held_lines
+from .flow import Flow, Next, arrivals, flow_of
+from .going import (
+    asked_again,
+    begin_with_slide,
+    begins_late,
+    go_back,
+    goes,
+    keep,
+    keeps_for_going_back,
+    may_go_back,
+    rules_of,
+    said_at,
+)
 from .moments import (
-    Arrival,
     Moment,
-    Moments,
     again_of,
-    characters,
+    back_of,
     count_of,
     end_of,
     is_at,
-    moments_of,
     onward_of,
     question_of,
     reply_of,
@@ -57,10 +66,11 @@ def acted(slide: Slide, styles: tuple[NamedStyle, ...], say: Say) -> Slide:
     """
     if not slide.dialogues:
         return slide
-    stages = [_Stage(moments, styles, say) for moments in _played(slide)]
+    stages = [_Stage(flow, styles, say) for flow in _played(slide)]
     return slide.model_copy(update={
         "elements": (*slide.elements, *(one for stage in stages for one in stage.elements)),
-        "questions": (*slide.questions, *(one for stage in stages for one in stage.questions))})
+        "questions": (*slide.questions, *(one for stage in stages for one in stage.questions)),
+        "rules": (*begin_with_slide(slide), *slide.rules)})
 
 
 Kept = NumberVariable | TextVariable | YesNoVariable
@@ -69,65 +79,66 @@ Kept = NumberVariable | TextVariable | YesNoVariable
 def kept_by_dialogues(slide: Slide) -> list[Kept]:
     """Return the variables that remember what was said in the dialogues of `slide`."""
     found: list[Kept] = []
-    for moments in _played(slide):
-        dialogue, first = moments.dialogue, moments.begins()
+    for flow in _played(slide):
+        dialogue, late = flow.dialogue, begins_late(flow)
+        first = next(arrivals(flow.begins()))
+        said = "" if late else str(said_at(flow, first))
         found += [
             NumberVariable(id=count_of(dialogue), name=dialogue.name, decimals=0,
-                           default=first.moment),
+                           default=0 if late else first.moment),
             TextVariable(id=said_in(dialogue), name=dialogue.name,
-                         default=characters(first.happens)[:LIMITS.longest_text]),
+                         default=said[:LIMITS.longest_text]),
             *(YesNoVariable(id=end_of(turn.id), name=turn.name,
-                            default=moments.ending_at(first.moment) == turn.id)
-              for turn in dialogue.turns if turn.ending is not None)]
+                            default=not late and flow.ended(first.moment, turn.id) is True)
+              for turn in dialogue.turns if turn.ending is not None),
+            *keeps_for_going_back(dialogue)]
     return found
 
 
-def _played(slide: Slide) -> Iterator[Moments]:
-    for dialogue in slide.dialogues:
-        moments = moments_of(dialogue)
-        if moments is not None:
-            yield moments
+def _played(slide: Slide) -> Iterator[Flow]:
+    return (flow for flow in map(flow_of, slide.dialogues) if flow)
 
 
 class _Stage:
     """What one dialogue comes to."""
 
-    def __init__(self, moments: Moments, styles: tuple[NamedStyle, ...], say: Say) -> None:
-        self.moments, self.dialogue = moments, moments.dialogue
+    def __init__(self, flow: Flow, styles: tuple[NamedStyle, ...], say: Say) -> None:
+        self.flow, self.dialogue = flow, flow.dialogue
         self.make = Maker(lambda: "", styles, say)
         self.speakers = {speaker.id: speaker.name for speaker in self.dialogue.speakers}
-        self.asks = {one.number: question_of(one.beat) for one in moments.all
-                     if one.last and one.beat.replies}
-        self.held = held_lines(moments)
         self.elements: list[Element] = []
         self.questions: list[Question] = []
-        for one in moments.all:
+        for one in flow.moments.all:
             self._play(one)
+        if self.dialogue.back:
+            self.elements.append(self._button(
+                back_of(self.dialogue), "dialogue_back",
+                ["and", flow.over(), may_go_back(self.dialogue)], go_back(flow)))
         if self.dialogue.again:
-            self.elements.append(self._again())
+            self.elements.append(self._button(
+                again_of(self.dialogue), "dialogue_again", flow.over(),
+                rules_of(again_of(self.dialogue), "", [
+                    StartOver(what="dialogue", dialogue=self.dialogue.id)])))
 
     def _play(self, one: Moment) -> None:
         if one.line:
             self.elements.append(self._line(one.line, one.number))
-        if one.last and one.beat.replies:
+        if one.replied:
             self._ask(one)
             return
-        onward = self._onward(one)
-        if onward.moment > 0:
+        following, ended = self.flow.after(one), self.flow.ended(one.number)
+        if ended is not True:
+            name = onward_of(one)
+            shown = joined("and", [self._is(one.number), *([["not", ended]] if ended else [])])
             self.elements.append(self._button(
-                onward_of(one), "continue", self._is(one.number), *self._goes(onward)))
+                name, "continue", shown, self._leading(following, name[:16], [])))
 
-    def _onward(self, one: Moment, way: int = 0) -> Arrival:
-        """What follows a moment: advice that is held back goes by with it."""
-        arrival = self.moments.after(one, way)
-        happens = arrival.happens
-        been: set[int] = set()
-        # Advice that leads round to itself is seen after all.
-        while arrival.moment in self.held - been:
-            been.add(arrival.moment)
-            arrival = self.moments.after(self.moments.all[arrival.moment - 1])
-            happens += arrival.happens
-        return Arrival(arrival.moment, happens)
+    def _leading(
+        self, following: Next, owner: str, before: list[Action]
+    ) -> tuple[Rule, ...]:
+        """The rules by which one goes on, with what is done `before`."""
+        first, later = asked_again(self.flow, following, owner)
+        return (*rules_of(owner, "", [*before, *first, *goes(self.flow, following)]), *later)
 
     def _line(self, line: SaidLine, now: int) -> Text:
         who = self.speakers.get(line.speaker or "", "")
@@ -141,24 +152,17 @@ class _Stage:
             id=words_of(line), name=who or "Advice", x=at.x, y=at.y, w=at.w, h=at.h * 0.4,
             text=RichText(blocks=tuple(blocks)), shown=self._is(now), **self._follow("text"))
 
-    def _button(self, name: str, label: str, shown: Node, *do: Action) -> Button:
+    def _button(self, name: str, label: str, shown: Node, rules: tuple[Rule, ...]) -> Button:
         at = self.dialogue
         return Button(
             id=name, name=self.make.say(label), label=self.make.say(label), x=at.x,
-            y=at.y + at.h * 0.4 + _GAP, w=200, h=_REPLY, shown=shown,
-            rules=(Rule(id=internal(name[:16], "r"), do=do),), **self._follow("button"))
-
-    def _again(self) -> Button:
-        over: list[Node] = [["<", ["variable", count_of(self.dialogue)], 0]]
-        if self.moments.ends:
-            over.append(is_at(self.dialogue, self.moments.ends))
-        return self._button(
-            again_of(self.dialogue), "dialogue_again", joined("or", over),
-            StartOver(what="dialogue", dialogue=self.dialogue.id))
+            y=at.y + at.h * 0.4 + _GAP, w=200, h=_REPLY, shown=shown, rules=rules,
+            **self._follow("button"))
 
     def _ask(self, one: Moment) -> None:
         replies = one.beat.replies
-        most = max((reply.points or 0 for reply in replies), default=0)
+        points = [reply.points or 0 for reply in replies]
+        most = max(points)
         judged = any(reply.points is not None for reply in replies)
         for place, reply in enumerate(replies):
             self.elements.append(self._reply(reply, one, place))
@@ -167,7 +171,8 @@ class _Stage:
             id=question_of(one.beat), name=name[:200] or self.dialogue.name,
             purpose=self.dialogue.purpose if judged else "survey", judged="at_once",
             partial="per_answer", shuffle=self.dialogue.random_order,
-            prompt=words_of(one.line) if one.line else None, points=max(most, 0), choices=tuple(
+            prompt=words_of(one.line) if one.line else None, points=max(most, 0),
+            floor=min(*points, 0), choices=tuple(
                 Choice(id=internal(reply.id, "p"), element=reply_of(reply),
                        right=judged and (reply.points or 0) == most, points=reply.points or 0)
                 for reply in replies)))
@@ -179,31 +184,17 @@ class _Stage:
             shown.append(reply.condition)
         if reply.once:
             shown.append(["not", ["clicked", name]])
-        to = self._onward(one, place)
-        to = Arrival(to.moment, (self.moments.replies[reply.id], *to.happens))
+        following = self.flow.after(one, place, (self.flow.moments.replies[reply.id],))
+        kept = keep(self.flow, one.number) if self.dialogue.back and len(one.beat.replies) > 1 \
+            else ()
         at = self.dialogue
         return Text(
             id=name, name=reply.text[:200] or "Reply", x=at.x,
             y=at.y + at.h * 0.4 + _GAP + place * (_REPLY + _GAP), w=at.w, h=_REPLY,
             text=RichText(blocks=(Block(runs=(TextRun(text=reply.text),)),)),
             shown=joined("and", shown),
-            rules=(Rule(id=internal(reply.id, "r"), do=(
-                *map(_changed, reply.changes), *self._goes(to))),),
+            rules=self._leading(following, reply.id, [*kept, *map(_changed, reply.changes)]),
             **self._follow("answer"))
-
-    def _goes(self, to: Arrival) -> Iterator[Action]:
-        """Go to a moment. What was answered there is asked again: the last answer counts."""
-        question = self.asks.get(to.moment)
-        if question is not None:
-            yield OfQuestion(action="reset", question=question)
-        if said := characters(to.happens):
-            kept = said_in(self.dialogue)
-            yield Calculate(action="set", variable=kept,
-                            value=["join", said, ["variable", kept]])
-        ending = self.moments.ending_at(to.moment)
-        if ending is not None:
-            yield Calculate(action="set", variable=end_of(ending), value=True)
-        yield Calculate(action="set", variable=count_of(self.dialogue), value=to.moment)
 
     def _is(self, moment: int) -> Node:
         return is_at(self.dialogue, [moment])

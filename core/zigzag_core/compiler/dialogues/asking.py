@@ -11,12 +11,12 @@ from zigzag_core.dialogue.graph import graph_of
 from zigzag_core.dialogue.ways import ways_of
 from zigzag_core.editing.dialogues.scripts import script_of
 
+from .flow import Flow, flow_of
 from .moments import (
-    Moments,
     again_of,
+    back_of,
     count_of,
     end_of,
-    is_at,
     moments_of,
     onward_of,
     question_of,
@@ -55,7 +55,7 @@ def operated_in_dialogues(slide: Slide) -> set[str]:
     found: set[str] = set()
     for dialogue in slide.dialogues:
         moments = moments_of(dialogue)
-        found.add(again_of(dialogue))
+        found |= {again_of(dialogue), back_of(dialogue)}
         found.update(map(onward_of, moments.all if moments else ()))
         found.update(reply_of(reply) for beat in dialogue.beats for reply in beat.replies)
     return found
@@ -67,22 +67,22 @@ def gone_through(dialogues: Iterable[Dialogue], every: bool) -> Node:
     for dialogue in dialogues:
         ends: list[Node] = [["variable", end_of(turn.id)] for turn in dialogue.turns
                             if turn.ending is not None]
-        moments = None if ends else moments_of(dialogue)
+        flow = None if ends else flow_of(dialogue)
         if ends:
             conditions.append(joined("and" if every else "or", ends))
-        elif moments and moments.ends:
-            conditions.append(is_at(dialogue, moments.ends))
+        elif flow:
+            conditions.append(flow.over())
     return joined("and", conditions) if conditions else True
 
 
 def reached(slide: Slide, turn: str) -> tuple[str, Node] | None:
     """Return the variable that changes when a turn is reached, and the condition that it was."""
-    return _when(slide, turn, Moments.first_of)
+    return _when(slide, turn, Flow.reached)
 
 
 def ended_with(slide: Slide, turn: str) -> tuple[str, Node] | None:
     """Return the variable that changes when a dialogue ends with a turn, and the condition."""
-    return _when(slide, turn, Moments.ends_of)
+    return _when(slide, turn, Flow.over)
 
 
 def endings_on(slide: Slide) -> tuple[str, ...]:
@@ -92,11 +92,10 @@ def endings_on(slide: Slide) -> tuple[str, ...]:
 
 
 def _when(
-    slide: Slide, turn: str, those: Callable[[Moments, str], list[int]]
+    slide: Slide, turn: str, condition: Callable[[Flow, str], Node]
 ) -> tuple[str, Node] | None:
     for dialogue in slide.dialogues:
         if any(one.id == turn for one in dialogue.turns):
-            moments = moments_of(dialogue)
-            return None if moments is None else (
-                count_of(dialogue), is_at(dialogue, those(moments, turn)))
+            flow = flow_of(dialogue)
+            return None if flow is None else (count_of(dialogue), condition(flow, turn))
     return None

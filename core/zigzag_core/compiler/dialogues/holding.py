@@ -14,10 +14,9 @@ def held_lines(moments: Moments) -> frozenset[int]:
     dialogue = moments.dialogue
     if dialogue.advice == "at_once":
         return frozenset()
-    first = moments.begins().moment
+    first = moments.first_in(moments.graph.first)
     return frozenset(
         one.number for one in moments.all
         if isinstance(one.line, SaidLine) and one.line.speaker is None
-        and not (one.last and one.beat.replies)
-        and one.number != first
+        and not one.replied and one is not first
         and dialogue.turns[moments.turn_of(one)].ending is None)

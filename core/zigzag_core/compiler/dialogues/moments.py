@@ -18,20 +18,8 @@ from zigzag_core.course.names import Names
 from zigzag_core.course.rules.expression import Node, joined
 from zigzag_core.dialogue.graph import Graph, graph_of
 from zigzag_core.editing.dialogues.scripts import script_of
-from zigzag_core.program.limits import LIMITS
 
 from ..names import internal
-
-
-@dataclass(frozen=True)
-class Arrival:
-    """A moment that is come to, and the numbers of what happens with it, the line last.
-
-    Below 0 is the end: of the turn with that number, counted from 1.
-    """
-
-    moment: int
-    happens: tuple[int, ...]
 
 
 @dataclass(frozen=True)
@@ -46,6 +34,19 @@ class Moment:
     last: bool
     """Whether it is the last one of its beat: behind it the replies stand."""
 
+    @property
+    def replied(self) -> bool:
+        """Whether it is gone on from by a reply."""
+        return self.last and bool(self.beat.replies)
+
+    @property
+    def condition(self) -> Node:
+        """Under which condition there is such a moment.
+
+        What is replied to is come to in any case, even where the line is not said.
+        """
+        return self.line.condition if self.line and not self.replied else True
+
 
 class Moments:
     """All moments of a dialogue."""
@@ -59,66 +60,29 @@ class Moments:
         self.all: list[Moment] = []
         self._first: dict[int, Moment] = {}
         self._silent: dict[int, tuple[int, ...]] = {}
+        self._numbers: dict[str, int] = {}
+        self.beats: dict[int, DialogueBeat] = {}
+        """The beats of the steps that have one."""
         # The steps of the graph and the beats stand in the same order, that of the script.
         beats = iter(_in_order(dialogue))
         for number, step in enumerate(graph.steps):
             if step.beat:
-                self._number(number, next(beats))
+                self.beats[number] = next(beats)
+                self._number(number, self.beats[number])
         self.turns = {turn.id: number for number, turn in enumerate(dialogue.turns)}
         """The numbers of the turns."""
-        behind = {one.number: -1 - self.after(one).moment for one in self.all
-                  if one.last and not one.beat.replies}
-        self._ends = {moment: turn for moment, turn in behind.items() if turn >= 0}
 
-    @property
-    def ends(self) -> list[int]:
-        """The moments behind which nothing more is said."""
-        return list(self._ends)
+    def first_in(self, step: int) -> Moment | None:
+        """The first moment of a step; None where nobody speaks in it."""
+        return self._first.get(step)
 
-    def ending_at(self, moment: int) -> str | None:
-        """The id of the turn that the dialogue has ended with at a moment; None: it has not."""
-        number = self._ends.get(moment, -1 - moment)
-        if number < 0:
-            return None
-        turn = self.dialogue.turns[number]
-        return turn.id if turn.ending is not None else None
+    def silent_in(self, step: int) -> tuple[int, ...]:
+        """The numbers of what happens in a step in which nobody speaks."""
+        return self._silent.get(step, ())
 
-    def ends_of(self, turn: str) -> list[int]:
-        """The moments at which the dialogue has ended with a turn."""
-        number = self.turns[turn]
-        return [-1 - number, *(one for one, end in self._ends.items() if end == number)]
-
-    def first_of(self, turn: str) -> list[int]:
-        """The moments at which a turn is reached."""
-        number = self.turns[turn]
-        first = next((one.number for one in self.all if self.turn_of(one) == number), None)
-        # A turn in which nobody speaks is reached where the dialogue ends with it.
-        return self.ends_of(turn) if first is None else [first]
-
-    def begins(self) -> Arrival:
-        """Where the dialogue begins."""
-        return self.at(self.graph.first)
-
-    def after(self, one: Moment, way: int = 0) -> Arrival:
-        """What follows a moment; behind the last one of its beat by the `way` with that number."""
-        if not one.last:
-            following = self.all[one.number]
-            return Arrival(following.number, following.happens)
-        return self.at(self.graph.steps[one.step].ways[way].to)
-
-    def at(self, step: int) -> Arrival:
-        """The first moment of `step`, or of what follows where nobody speaks in it."""
-        been: set[int] = set()
-        happened: list[int] = []
-        while step not in self._first:
-            found = self.graph.steps[step]
-            if found.beat is None or step in been:
-                return Arrival(-1 - found.turn, tuple(happened))
-            been.add(step)
-            happened += self._silent[step]
-            step = found.ways[0].to
-        first = self._first[step]
-        return Arrival(first.number, (*happened, *first.happens))
+    def number_of(self, line: SaidLine) -> int:
+        """The number by which a line is remembered."""
+        return self._numbers[line.id]
 
     def turn_of(self, one: Moment) -> int:
         """The number of the turn that a moment stands in."""
@@ -129,6 +93,7 @@ class Moments:
         groups: list[tuple[SaidLine | None, list[int]]] = []
         waiting: list[int] = []
         for line in beat.lines:
+            self._numbers[line.id] = len(self.happens)
             waiting.append(len(self.happens))
             self.happens.append(line)
             if isinstance(line, SaidLine):
@@ -154,12 +119,6 @@ def moments_of(dialogue: Dialogue) -> Moments | None:
     """Return the moments of `dialogue`; None where it has no turn."""
     graph = graph_of(script_of(dialogue, Names()))
     return Moments(dialogue, graph) if graph else None
-
-
-def characters(numbers: Sequence[int]) -> str:
-    """Return the characters by which what happened is remembered, the newest first."""
-    return "".join(chr(LIMITS.first_said + number) for number in reversed(numbers)
-                   if number < LIMITS.most_said)
 
 
 def count_of(dialogue: Dialogue) -> str:
@@ -205,6 +164,11 @@ def end_of(turn: str) -> str:
 def again_of(dialogue: Dialogue) -> str:
     """Return the button that starts a dialogue over."""
     return internal(dialogue.id, "again")
+
+
+def back_of(dialogue: Dialogue) -> str:
+    """Return the button that leads back to the last reply."""
+    return internal(dialogue.id, "back")
 
 
 def _in_order(dialogue: Dialogue) -> Iterator[DialogueBeat]:

@@ -15,6 +15,7 @@ from .holding import held_lines
 from .moments import (
     Moments,
     again_of,
+    back_of,
     moments_of,
     onward_of,
     reply_of,
@@ -55,6 +56,7 @@ class _View:
                 for one in at.speakers),
             buttons=tuple(buttons),
             again=again_of(at) if at.again else None,
+            back=back_of(at) if at.back else None, appears=at.appears,
             meters=tuple(
                 ShownMeter(variable=one.variable, low=one.low, high=one.high)
                 for one in at.shows))

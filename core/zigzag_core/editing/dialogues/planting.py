@@ -94,8 +94,9 @@ class _Planter:
         """Make a beat, and behind it those behind its replies; return its id."""
         name = name_of(next(self.old_beats), self.fresh)
         leads, missing = self._led(beat.leads)
-        made = DialogueBeat(id=name, leads=leads, missing=missing,
-                            lines=tuple(map(self._line, beat.parts)))
+        condition, unread = self._condition(beat.leads_if)
+        made = DialogueBeat(id=name, leads=leads, missing=missing, leads_if=condition,
+                            unread=unread, lines=tuple(map(self._line, beat.parts)))
         place = len(self.beats)
         self.beats.append(made)
         was = [next(self.old_replies) for _ in beat.replies]
@@ -111,7 +112,9 @@ class _Planter:
                 old.kind, old.words) == (part.kind, part.words) else None
             return StageDirection(kind=part.kind, id=name, words=part.words, media=media)
         speaker = self._speaker(part.speaker)
+        condition, unread = self._condition(part.condition)
         return SaidLine(id=name, speaker=speaker, mood=part.mood, text=part.text,
+                        condition=condition, unread=unread,
                         voice=old.voice if isinstance(old, SaidLine) else None,
                         voiced=old.voiced if isinstance(old, SaidLine) else "")
 

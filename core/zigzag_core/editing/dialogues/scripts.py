@@ -10,6 +10,7 @@ from zigzag_core.course.dialogues import (
 )
 from zigzag_core.course.names import Names
 from zigzag_core.course.rules import expression_text
+from zigzag_core.course.rules.expression import Node
 from zigzag_core.dialogue.script import Beat, Direction, Effect, Part, Reply, Script, Spoken, Turn
 
 
@@ -39,20 +40,24 @@ class _Scribe:
     def _beat(self, beat: DialogueBeat) -> Beat:
         return Beat(
             tuple(map(self._part, beat.lines)), tuple(map(self._reply, beat.replies)),
-            self.turns.get(beat.leads or "", beat.missing))
+            self.turns.get(beat.leads or "", beat.missing),
+            self._condition(beat.leads_if, beat.unread))
 
     def _part(self, line: Line) -> Part:
         if isinstance(line, SaidLine):
-            return Spoken(self.speakers.get(line.speaker or "", ""), line.mood, line.text)
+            return Spoken(self.speakers.get(line.speaker or "", ""), line.mood, line.text,
+                          self._condition(line.condition, line.unread))
         return Direction(line.kind, line.words)
 
     def _reply(self, reply: DialogueReply) -> Reply:
-        asks = reply.condition is not True
         return Reply(
             reply.text, self.turns.get(reply.leads or "", reply.missing), reply.points,
             tuple(map(self._effect, reply.changes)),
-            expression_text.write(reply.condition, self.names) if asks else reply.unread,
-            reply.once, reply.after, self._passage(reply.then))
+            self._condition(reply.condition, reply.unread), reply.once, reply.after,
+            self._passage(reply.then))
+
+    def _condition(self, condition: Node, unread: str) -> str:
+        return unread if condition is True else expression_text.write(condition, self.names)
 
     def _effect(self, change: ValueChange) -> Effect:
         return Effect(self.names.name("variables", change.variable), change.number, change.sets)

@@ -1,13 +1,14 @@
 """Checks of dialogues: ways that lead nowhere, names of nothing, answers that are given away."""
 
-from collections.abc import Iterator
+from collections.abc import Collection, Iterator
 
 from zigzag_core.course import CourseDocument, Slide
 from zigzag_core.course.dialogues import Dialogue, SaidLine, StageDirection
 from zigzag_core.course.names import Names, names_of
-from zigzag_core.dialogue.graph import graph_of
+from zigzag_core.dialogue.graph import Graph, graph_of
 from zigzag_core.dialogue.hints import BY_PLACE, hints
-from zigzag_core.dialogue.ways import ways_of
+from zigzag_core.dialogue.script import Spoken
+from zigzag_core.dialogue.ways import reached_in, ways_of
 from zigzag_core.editing.dialogues.scripts import script_of
 from zigzag_core.editing.dialogues.voices import voice_lines
 
@@ -17,13 +18,16 @@ from .finding import Finding
 def dialogue_findings(document: CourseDocument) -> Iterator[Finding]:
     """Yield what is to be told of the dialogues of a course, in its order."""
     titles = {slide.id: slide.title for slide in document.slides}
+    own = {file.id for file in document.course.media if not file.recoloured}
     for slide in document.slides:
         for dialogue in slide.dialogues:
             yield from _of_dialogue(
-                slide, dialogue, names_of(document.course, slide, titles))
+                slide, dialogue, names_of(document.course, slide, titles), own)
 
 
-def _of_dialogue(slide: Slide, dialogue: Dialogue, names: Names) -> Iterator[Finding]:
+def _of_dialogue(
+    slide: Slide, dialogue: Dialogue, names: Names, own: Collection[str]
+) -> Iterator[Finding]:
     name = f"In the dialogue “{dialogue.name}”"
     graph = graph_of(script_of(dialogue, names))
     if graph is None:
@@ -35,16 +39,46 @@ def _of_dialogue(slide: Slide, dialogue: Dialogue, names: Names) -> Iterator[Fin
     for one in sorted(missing):
         yield Finding(level="error", code="no_turn", slide=slide.id,
                       message=f"{name} something leads to “{one}”, but there is no such turn.")
-    for reply in (reply for beat in dialogue.beats for reply in beat.replies if reply.unread):
+    for what, unread in _unread(dialogue):
         yield Finding(level="warning", code="condition_unread", slide=slide.id, message=(
-            f"{name} the reply “{reply.text}” has a condition that cannot be read: "
-            f"“{reply.unread}”. It is always there."))
+            f"{name} {what} has a condition that cannot be read: “{unread}”. It is taken to hold."))
     yield from _unseen(slide, dialogue, name)
+    for speaker, moods in _unshown(dialogue, graph, own):
+        yield Finding(level="warning", code="mood_unshown", slide=slide.id, message=(
+            f"{name} “{speaker}” never shows the pictures for: {', '.join(moods)}."))
     for hint in hints(graph, ways_of(graph)):
         if dialogue.random_order and hint.code in BY_PLACE:
             continue
         yield Finding(level=hint.level, code=f"dialogue_{hint.code}", slide=slide.id,
                       message=f"{name}: {hint.words}")
+
+
+def _unread(dialogue: Dialogue) -> Iterator[tuple[str, str]]:
+    """What has a condition that cannot be read, and that."""
+    turns = {turn.id: turn.name for turn in dialogue.turns}
+    for beat in dialogue.beats:
+        for line in beat.lines:
+            if isinstance(line, SaidLine) and line.unread:
+                yield f"the line “{line.text}”", line.unread
+        for reply in beat.replies:
+            if reply.unread:
+                yield f"the reply “{reply.text}”", reply.unread
+        if beat.unread:
+            yield f"what leads to “{turns.get(beat.leads or '', beat.missing)}”", beat.unread
+
+
+def _unshown(
+    dialogue: Dialogue, graph: Graph, own: Collection[str]
+) -> Iterator[tuple[str, list[str]]]:
+    """Who has which moods, with pictures of the author's `own`, that no line shows on any way."""
+    shown = {(part.speaker, part.mood.casefold()) for step in reached_in(graph)
+             if (beat := graph.steps[step].beat) for part in beat.parts if isinstance(part, Spoken)}
+    for speaker in dialogue.speakers:
+        first = next((one for one in speaker.moods if one.picture), None)
+        moods = [one.mood for one in speaker.moods if one.picture in own and one is not first
+                 and (speaker.name, one.mood.casefold()) not in shown]
+        if moods:
+            yield speaker.name, moods
 
 
 def _unseen(slide: Slide, dialogue: Dialogue, name: str) -> Iterator[Finding]:

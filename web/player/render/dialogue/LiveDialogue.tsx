@@ -1,7 +1,7 @@
 /** A dialogue as learners meet it: who speaks, what was said, and what they may reply. */
 import { useLayoutEffect, useMemo, useRef, useState, type CSSProperties, type ReactNode } from "react";
 import { createPortal } from "react-dom";
-import type { ProgramDialogue, ProgramElement, Theme } from "../../../api/types";
+import type { ProgramDialogue, ProgramElement, SaidEntry, Theme } from "../../../api/types";
 import { choiceOrder, isVisible } from "../../engine/engine";
 import type { Index } from "../../engine/program";
 import { own } from "../../engine/own";
@@ -13,15 +13,21 @@ import { themeVariables } from "../theme";
 import { SMALLEST, WIDE } from "./measures";
 import { ReplyButton } from "./ReplyButton";
 import { SaidLog } from "./SaidLog";
-import { entriesOf, membersOf, sceneOf } from "./scene";
+import { entriesOf, isBeginning, membersOf, sceneOf } from "./scene";
 import { SceneView } from "./SceneView";
 import { TimeToReply } from "./TimeToReply";
+import { useAppearing, type Line } from "./useAppearing";
 import { useArriving } from "./useArriving";
 
 interface Props { dialogue: ProgramDialogue; theme: Theme }
 
+/** What a rule starts is not there before. */
+export function LiveDialogue(props: Props): ReactNode {
+  return useBegun(props.dialogue) && <Placed {...props} />;
+}
+
 /** In its box on the slide; where that would be too small to read, over all of the slide. */
-export function LiveDialogue({ dialogue, theme }: Props): ReactNode {
+function Placed({ dialogue, theme }: Props): ReactNode {
   const { scale } = useActing();
   const say = useSay();
   const box = useRef<HTMLDivElement>(null);
@@ -37,6 +43,12 @@ export function LiveDialogue({ dialogue, theme }: Props): ReactNode {
       {small && !away && createPortal(<Over dialogue={dialogue} theme={theme} onAway={() => setAway(true)} />, frame)}
     </div>
   );
+}
+
+/** Whether there is anything to see of it. */
+function useBegun({ said, buttons, again }: ProgramDialogue): boolean {
+  const { index, state } = useActing();
+  return toText(own(state.variables, said) ?? "") !== "" || [...buttons, again ?? ""].some((id) => id && isVisible(index, state, id));
 }
 
 /** The part of the player that shows the slide. */
@@ -76,40 +88,51 @@ function Talk({ dialogue, wide }: { dialogue: ProgramDialogue; wide: boolean }):
   const entries = useMemo(() => entriesOf(dialogue, said), [dialogue, said]);
   const scene = useMemo(() => sceneOf(dialogue, entries), [dialogue, entries]);
   const media = index.mediaOn(state.slide);
-  const begins = said === index.variables.get(dialogue.said)?.default;
-  const { waits, hurry, hear } = useArriving(entries, media, begins);
+  const { waits, hurry, hear, isNew } = useArriving(entries, media, isBeginning(entries));
   const buttons = buttonsOf(index, state, dialogue);
   const open = waits ? entries.slice(0, -1) : entries;
   // With the end comes what was held back.
   const shown = buttons.length ? open.filter(({ later }) => !later) : open;
+  const appearing = useAppearing(said, newestLine(index, dialogue, shown), isNew, !waits && !state.paused);
+  const talks = waits || !appearing.isWhole;
   const seen = scene.backdrop !== null || scene.people.length > 0;
   return (
     <div className={`zz-dialogue${wide ? " zz-wide-dialogue" : ""}${seen ? " zz-staged" : ""}`}>
       {seen && <SceneView scene={scene} media={media} />}
       <div className="zz-talk">
         {dialogue.meters.map((meter) => <Level key={meter.variable} {...meter} index={index} state={state} />)}
-        <SaidLog index={index} state={state} names={dialogue.people.map(({ name }) => name)} entries={shown} hear={hear} />
-        {!waits && <TimeToReply key={said} dialogue={dialogue} buttons={buttons} />}
-        <Replies dialogue={dialogue} buttons={buttons} said={said} waits={waits} hurry={hurry} />
+        <SaidLog index={index} state={state} names={dialogue.people.map(({ name }) => name)} entries={shown} appearing={appearing} hear={hear} />
+        {!talks && <TimeToReply key={said} dialogue={dialogue} buttons={buttons} />}
+        <Replies dialogue={dialogue} buttons={buttons} said={said} waits={talks} hurry={waits ? hurry : appearing.showAll} isPause={waits} />
       </div>
     </div>
   );
 }
 
-interface RepliesProps { dialogue: ProgramDialogue; buttons: readonly ProgramElement[]; said: string; waits: boolean; hurry: () => void }
+/** The line that was said last, without who says it; nothing where something else came last. */
+function newestLine(index: Index, { appears }: ProgramDialogue, entries: readonly SaidEntry[]): Line {
+  const { program: { language, media } } = index;
+  const newest = entries.at(-1);
+  const draw = index.elements.get(newest?.element ?? "")?.draw;
+  if (!newest || draw?.kind !== "text" || newest.kind === "reply") return { text: "", language, appears, voiceMs: 0 };
+  const runs = draw.text.blocks.slice(newest.kind === "line" ? 1 : 0).flatMap((block) => block.runs);
+  return { text: runs.map((run) => ("text" in run ? run.text : "")).join(""), language, appears, voiceMs: media[newest.sound ?? ""]?.duration ?? 0 };
+}
 
-/** The replies, what leads on, or what starts the dialogue over; during a pause what ends it. */
-function Replies({ dialogue, buttons, said, waits, hurry }: RepliesProps): ReactNode {
+interface RepliesProps { dialogue: ProgramDialogue; buttons: readonly ProgramElement[]; said: string; waits: boolean; hurry: () => void; isPause: boolean }
+
+/** The replies, what leads on, or what starts the dialogue over; while somebody speaks or pauses what ends that. */
+function Replies({ dialogue, buttons, said, waits, hurry, isPause }: RepliesProps): ReactNode {
   const { index, state } = useActing();
   const say = useSay();
   const box = useRef<HTMLDivElement>(null);
   useKeptAmong(box, said);
-  const again = index.elements.get(dialogue.again ?? "");
+  const atEnd = [dialogue.back, dialogue.again].flatMap((id) => index.elements.get(id ?? "") ?? []);
   return (
     <div ref={box} className="zz-replies" role="group" aria-label={say("your_replies")}>
-      {waits && <button type="button" className="zz-reply-wait" onClick={hurry} aria-label={say("continue")}>…</button>}
+      {waits && <button type="button" className="zz-reply-wait" onClick={hurry} aria-label={isPause ? say("continue") : undefined}>{isPause ? "…" : say("show_all")}</button>}
       {!waits && buttons.map((element) => <ReplyButton key={element.draw.id} element={element} />)}
-      {!waits && again && isVisible(index, state, again.draw.id) && <ReplyButton element={again} />}
+      {!waits && atEnd.map((element) => isVisible(index, state, element.draw.id) && <ReplyButton key={element.draw.id} element={element} />)}
     </div>
   );
 }

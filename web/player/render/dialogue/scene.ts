@@ -29,6 +29,12 @@ export function entriesOf(dialogue: ProgramDialogue, said: string): SaidEntry[] 
   return [...said].reverse().flatMap((one) => dialogue.entries[one.charCodeAt(0) - LIMITS.first_said] ?? []);
 }
 
+/** Whether no more than the first line was said. */
+export function isBeginning(entries: readonly SaidEntry[]): boolean {
+  const said = entries.filter(({ kind, later }) => (kind === "line" || kind === "advice") && !later);
+  return said.length <= 1 && !entries.some(({ kind }) => kind === "reply");
+}
+
 /** Who stands where, after all these entries. People without a place of their own stand side by side. */
 export function sceneOf(dialogue: Cast, entries: readonly SaidEntry[]): Scene {
   let backdrop: string | null = null;
@@ -51,7 +57,8 @@ function standing(dialogue: Cast, person: number, picture: string, beside: numbe
 
 /** The elements of the slide that are seen in dialogues. */
 export function membersOf(dialogues: readonly ProgramDialogue[]): ReadonlySet<string> {
-  return new Set(dialogues.flatMap(({ entries, buttons, again }) => [...entries.flatMap(({ element }) => element ?? []), ...buttons, ...(again ? [again] : [])]));
+  return new Set(dialogues.flatMap(({ entries, buttons, again, back }) => (
+    [...entries.map(({ element }) => element), ...buttons, again, back].flatMap((id) => id ?? []))));
 }
 
 /** The picture of a speaker (by number) in a mood; the first one stands for those that lack. */

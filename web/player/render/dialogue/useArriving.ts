@@ -9,6 +9,8 @@ export interface Arriving {
   waits: boolean;
   /** Let the line come at once. */
   hurry: () => void;
+  /** Whether the newest of it has come while one was there. */
+  isNew: boolean;
   /** Let a voice be heard, in place of the one that is speaking. */
   hear: (sound: string) => void;
 }
@@ -17,6 +19,7 @@ export interface Arriving {
 export function useArriving(entries: readonly SaidEntry[], media: MediaMap, begins: boolean): Arriving {
   const seen = useRef(begins ? 0 : entries.length);
   const last = useRef<SaidEntry | undefined>(begins ? undefined : entries.at(-1));
+  const first = useRef(begins ? null : entries);
   const [waits, setWaits] = useState(false);
   const stop = useRef<() => void>(() => undefined);
   const speak = useRef<() => void>(() => undefined);
@@ -54,5 +57,5 @@ export function useArriving(entries: readonly SaidEntry[], media: MediaMap, begi
     return () => window.clearTimeout(timer);
   }, [entries, hear, hurry]);
   useEffect(() => () => stop.current(), []);
-  return { waits, hurry, hear };
+  return { waits, hurry, hear, isNew: entries !== first.current };
 }

@@ -51,6 +51,7 @@ const PLACES: readonly Fits[] = [
   [/(?:->|→)\s*([^[\]→]*)$/u, (_, { turns }) => turns.map((label) => ({ label, detail: t("turn") }))],
   [/^\s*#.*\[([^\]]*)$/u, () => plain(["ending", "ending good", "ending bad"])],
   [/^\s*[>›].*\[(?:[^\]]*,)?\s*([^\],]*)$/u, (_, { values }) => settingsOf(values)],
+  [/^\s*[^#>›\s][^[\]]*\[([^\]]*)$/u, (_, { values }) => values.map(conditionOn)],
   [/^\s*(\p{L}[^:()[\]]*?)\s*\(([^()]*)$/u, ([, who = ""], { moods }) => (moods[who.toLowerCase()] ?? moods[""] ?? []).map((label) => ({ label, apply: `${label}): ` }))],
   [/^\s*backdrop:\s*(.*)$/iu, (_, { backdrops }) => plain(backdrops)],
   [/^\s*sound:\s*(.*)$/iu, (_, { sounds }) => plain(sounds)],
@@ -69,9 +70,11 @@ function fitting(before: string, help: Help): readonly [string, Options] | null 
 function settingsOf(values: readonly string[]): Options {
   return [
     { label: "once", detail: t("saidOnce") }, { label: "points 1", detail: t("givesPoints") }, { label: "after 10 s", detail: t("takenAfter") },
-    ...values.flatMap((name) => [{ label: `${name} +1`, detail: t("changesAValue") }, { label: `${name} -1` }, { label: `if ${name} >= 1`, detail: t("onlyIf") }]),
+    ...values.flatMap((name) => [{ label: `${name} +1`, detail: t("changesAValue") }, { label: `${name} -1` }, conditionOn(name)]),
   ];
 }
+
+const conditionOn = (name: string): Completion => ({ label: `if ${name} >= 1`, detail: t("onlyIf") });
 
 function whoSpeaks({ speakers }: Help): Options {
   return [

@@ -1,6 +1,6 @@
 /** The script of a dialogue as text: fetched once, kept in the course as it is written. */
 import { useQuery } from "@tanstack/react-query";
-import { useCallback, useEffect, useRef, useState } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { api, take } from "../../../api/client";
 import type { components } from "../../../api/api";
 import { useLater } from "../../../kit/useLater";
@@ -87,9 +87,11 @@ export function useScript(slide: string, dialogue: string): Script {
   }, [there, slide, dialogue]);
 
   const later = useLater(text, READ_MS);
+  const variables = useCourse((state) => state.course.variables);
+  const begins = useMemo(() => Object.fromEntries(variables.flatMap((one) => (one.type === "number" ? [[one.name, one.default] as const] : []))), [variables]);
   const { data, error } = useQuery({
-    queryKey: ["script", later], enabled: later !== null, staleTime: Infinity, placeholderData: (before: Read | undefined) => before, retry: false,
-    queryFn: () => take(api.POST("/api/edits/dialogue/read", { body: { text: later ?? "" } })),
+    queryKey: ["script", later, begins], enabled: later !== null, staleTime: Infinity, placeholderData: (before: Read | undefined) => before, retry: false,
+    queryFn: () => take(api.POST("/api/edits/dialogue/read", { body: { text: later ?? "", begins } })),
   });
   return { text, read: data, problem: error ? error.message : "", write };
 }

@@ -24,6 +24,7 @@ export const WaysCard = memo(function WaysCard({ read, now, onGo }: Props): Reac
     <Stack gap="3">
       <WaysMap read={read} now={now} unreached={unreached} onGo={onGo} />
       <Figures figures={read.figures} />
+      <Assumed read={read} />
       <Thoughts read={read} onGo={onGo} />
     </Stack>
   );
@@ -45,6 +46,12 @@ function Figures({ figures }: { figures: NonNullable<Read["figures"]> }): ReactN
       ))}
     </Box>
   );
+}
+
+/** What the figures take to hold. */
+function Assumed({ read: { assumed, followed } }: { read: Read }): ReactNode {
+  const words = [...(followed ? [] : [t("tooManyValues")]), ...(assumed.length ? [t("takenToHold", { conditions: assumed.join(" · ") })] : [])];
+  return words.length ? <Text color="quiet" fontSize="12.5px">{words.join(" ")}</Text> : null;
 }
 
 function Thoughts({ read, onGo }: { read: Read; onGo: (line: number) => void }): ReactNode {

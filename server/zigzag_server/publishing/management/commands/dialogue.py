@@ -21,6 +21,7 @@ from zigzag_core.dialogue.ways import Range, ways_of
 from zigzag_core.dialogue.writing import written
 from zigzag_core.editing.dialogues.placing import with_script
 from zigzag_core.editing.dialogues.scripts import script_of
+from zigzag_core.editing.dialogues.values import with_values
 from zigzag_core.editing.dialogues.voices import lines_csv, voice_lines
 from zigzag_core.errors import Refusal
 
@@ -59,12 +60,12 @@ class Command(BaseCommand):
         if options["slug"] is None and read is None:
             raise CommandError("Say of which course, or with --read which file.")
         if options["slug"] is None and read is not None:
-            self._tell([(None, read)], options)
+            self._tell([(None, read)], options, {})
             return
         row = arguments.course(options["slug"])
         if read is not None:
             title = _take_in(row, read.script, options["slide"])
-            self._tell([(title, read)], options)
+            self._tell([(title, read)], options, _begins(row))
             return
         if options["lines"]:
             self.stdout.write("".join(
@@ -74,19 +75,20 @@ class Command(BaseCommand):
                  for slide, dialogue, names in _dialogues(row)]
         if not found:
             raise CommandError("The course has no dialogue.")
-        self._tell(found, options)
+        self._tell(found, options, _begins(row))
 
     def _tell(
-        self, found: Sequence[tuple[str | None, ReadScript]], options: Mapping[str, Any]
+        self, found: Sequence[tuple[str | None, ReadScript]], options: Mapping[str, Any],
+        begins: Mapping[str, float],
     ) -> None:
         if options["script"]:
             self.stdout.write("\n".join(written(read.script) for _, read in found), ending="")
         elif options["json"]:
-            figures = [_figures(title, read) for title, read in found]
+            figures = [_figures(title, read, begins) for title, read in found]
             self.stdout.write(json.dumps(figures, indent=1))
         else:
             self.stdout.write("\n".join(
-                line for title, read in found for line in _lines(title, read)))
+                line for title, read in found for line in _lines(title, read, begins)))
 
 
 def _dialogues(row: Course) -> Iterator[tuple[core.Slide, Dialogue, Names]]:
@@ -138,22 +140,35 @@ def _text(file: Path) -> str:
         raise CommandError(f"{file} is no text in UTF-8.") from None
 
 
-def _figures(title: str | None, read: ReadScript) -> dict[str, Any]:
+def _begins(row: Course) -> dict[str, float]:
+    """With which numbers the values of a course begin."""
+    return {one.name: one.default for one in store.document_of(row).course.variables
+            if one.type == "number"}
+
+
+def _figures(
+    title: str | None, read: ReadScript, begins: Mapping[str, float]
+) -> dict[str, Any]:
     graph = graph_of(read.script)
-    ways = ways_of(graph) if graph else None
+    found = with_values(graph, begins) if graph else None
+    ways = ways_of(found.graph) if found else None
     return {"slide": title, **(asdict(ways) if ways else {}),
+            "assumed": found.assumed if found else (), "followed": found is None or found.whole,
             "mistakes": [asdict(one) for one in read.mistakes],
             "hints": [asdict(one) for one in hints(graph, ways)] if graph and ways else []}
 
 
-def _lines(title: str | None, read: ReadScript) -> Iterator[str]:
+def _lines(
+    title: str | None, read: ReadScript, begins: Mapping[str, float]
+) -> Iterator[str]:
     if title is not None:
         yield title
     graph = graph_of(read.script)
     if graph is None:
         yield "Nothing is said yet."
         return
-    ways = ways_of(graph)
+    found = with_values(graph, begins)
+    ways = ways_of(found.graph)
     yield f"{_many(len(read.script.turns), 'turn')}, {_many(len(ways.endings), 'ending')}"
     yield (f"{_many(ways.count, 'way')}: {_range(ways.turns)} turns, "
            f"{_range(ways.seconds, _minutes)} of listening, {_range(ways.replies)} of "
@@ -163,6 +178,10 @@ def _lines(title: str | None, read: ReadScript) -> Iterator[str]:
         yield f"“{value}” changes by {_range(by, '{:+g}'.format)}"
     for name, kind, count in ways.endings:
         yield f"  ends with “{name}” ({kind}): {_many(count, 'way')}"
+    for condition in found.assumed:
+        yield f"Taken to hold: {condition}"
+    if not found.whole:
+        yield "There are too many values to follow: all conditions are taken to hold."
     for mistake in read.mistakes:
         meant = f" Meant: {' or '.join(mistake.meant)}?" if mistake.meant else ""
         yield f"Line {mistake.line}: {mistake.words}{meant}"
