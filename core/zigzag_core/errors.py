@@ -119,6 +119,12 @@ class BadPlaying(BadFile):
     code = "bad_playing"
 
 
+class CannotSpeak(Refusal):
+    """Words cannot become voice."""
+
+    code = "cannot_speak"
+
+
 class BadCaptions(BadFile):
     """A text holds no captions."""
 

@@ -2,6 +2,7 @@
 
 import random
 from collections.abc import Iterable, Sequence
+from hashlib import sha256
 from typing import Any, TypeVar
 
 from zigzag_core.course import (
@@ -45,6 +46,7 @@ from zigzag_core.editing.layouts.following import slide_from, with_layout
 from zigzag_core.media.palette import palette
 from zigzag_core.media.pictures import take_picture
 from zigzag_core.media.recolour import is_recoloured
+from zigzag_core.voice.encoding import TYPE as SOUND_TYPE
 
 Q = TypeVar("Q", bound=QuestionBase)
 
@@ -74,6 +76,14 @@ class CourseBuilder:
                 recoloured=is_recoloured(picture.data),
             )
         return self.files[name].id
+
+    def sound_file(self, name: str, data: bytes, duration: int) -> MediaFile:
+        """Take in a sound of so many ms that was made here."""
+        file = MediaFile(id=self.fresh(), name=name, type=SOUND_TYPE, size=len(data),
+                         duration=duration, sha256=sha256(data).hexdigest())
+        self.media[file.sha256] = data
+        self.files[file.id] = file
+        return file
 
     def slide_ids(self, *names: str) -> dict[str, str]:
         """Return a fresh id for each name."""

@@ -1,20 +1,38 @@
 """The conversations of *Hut Warden Basics*: scripts as text, played by the shipped people."""
 
 from collections.abc import Mapping
+from functools import cache
 from pathlib import Path
 from typing import Any
 
 from zigzag_core.course import NumberVariable
-from zigzag_core.course.dialogues import Dialogue, MoodPicture, Scenery, ShownValue, Speaker
+from zigzag_core.course.dialogues import (
+    Dialogue,
+    MoodPicture,
+    Scenery,
+    ShownValue,
+    Speaker,
+    SpeakerVoice,
+)
 from zigzag_core.course.names import Names
 from zigzag_core.dialogue.reading import read_script
 from zigzag_core.drawings.faces import MOODS
 from zigzag_core.editing.dialogues.planting import plant_script
+from zigzag_core.voice.dialogues import spoken, with_voices
+from zigzag_core.voice.espeak import speak
 
 from .builder import CourseBuilder
 
 TRUST = NumberVariable(
     id="trustofaguest", name="trust", description="How far the late guest trusts the wardens")
+_VOICES = {
+    "pell": SpeakerVoice(voice="low3", speed=145, pitch=38),
+    "mira": SpeakerVoice(voice="high2", speed=155, pitch=52),
+    "jonte": SpeakerVoice(voice="low5", speed=160, pitch=48),
+    "kirrin": SpeakerVoice(voice="high4", speed=160, pitch=56),
+}
+# The courses are built more than once: what was spoken is not spoken again.
+_SPEAK = cache(speak)
 _HERE = Path(__file__).parent
 
 
@@ -28,7 +46,7 @@ def conversations(b: CourseBuilder, at: dict[str, str]) -> None:
     b.slide(at["quiet_word"], "A quiet word with a colleague", [
         b.title_text("A quiet word with a colleague", y=28)], does={"dialogues": (dialogue(
             b, "quiet_word", "A quiet word", {"Jonte": "jonte"}, {"corridor": "corridor"},
-            purpose="practice", advice="at_end", random_order=True, back=True),)})
+            purpose="practice", advice="at_end", random_order=True),)})
 
 
 def dialogue(
@@ -41,7 +59,7 @@ def dialogue(
     Those who look the other way are in `flips`; the script may change the `values`.
     """
     speakers = tuple(
-        Speaker(id=b.fresh(), name=who, flipped=who in flips, moods=tuple(
+        Speaker(id=b.fresh(), name=who, flipped=who in flips, voice=_VOICES[played], moods=tuple(
             MoodPicture(mood=mood, picture=b.drawing(f"person-{played}-{mood}"))
             for mood in MOODS))
         for who, played in cast.items())
@@ -52,4 +70,5 @@ def dialogue(
         **settings)
     text = (_HERE / f"{script}.txt").read_text(encoding="utf-8")
     names = Names({"variables": {value.id: value.name for value in values}})
-    return plant_script(read_script(text).script, empty, names, b.fresh).dialogue
+    made = plant_script(read_script(text).script, empty, names, b.fresh).dialogue
+    return with_voices(made, spoken(made, "en", b.sound_file, synthesiser=_SPEAK))

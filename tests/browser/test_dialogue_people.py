@@ -197,6 +197,8 @@ def test_a_person_is_cast_a_backdrop_chosen_and_both_are_undone(page):
     dialogue = page.call("GET", f"/courses/{slug}")["slides"][1]["slide"]["dialogues"][0]
     assert [one["mood"] for one in dialogue["speakers"][0]["moods"]][:2] == ["friendly", "calm"]
     assert dialogue["scenery"][0]["words"] == "front room, evening"
+    page.find("[role=tab][data-value=cast]").send_keys(Keys.CONTROL, "z")
+    page.until(lambda: not page.all("[data-preview] .zz-scene-backdrop"))
 
 
 def test_names_and_moods_are_offered_and_wrong_ones_are_mended(page):

@@ -9,7 +9,7 @@ from tests.core.test_dialogue_conditions import BANDS
 from tests.core.test_dialogue_playing import course_of
 
 from .driver import fit_window
-from .packages import inside, launch, pass_time, put_in
+from .packages import inside, launch, pass_time, put_in, put_in_course
 from .test_access import violations
 from .test_arrange import fresh_slide
 from .test_dialogue import SCRIPT, _text
@@ -143,3 +143,54 @@ def test_conditions_are_offered_and_settings_kept(page):
 
     page.until(kept, "the settings to be kept")
     page.until(lambda: kept()["beats"][-1]["lines"][-1]["condition"][0] == ">=")
+
+
+def test_lines_are_spoken_by_machine_and_heard_by_learners(page, server, tmp_path):
+    slug = fresh_slide(page, "By machine")
+    palette(page, "Dialogue")
+    page.see("3 turns · 2 endings")
+    page.click("[role=tab][data-value=voice]")
+    page.press("Speak 3 lines by machine")
+    page.see("3 of 3 lines have a voice")
+    assert violations(page) == []
+    field = page.find(SCRIPT)
+    field.send_keys(Keys.CONTROL, Keys.HOME)
+    field.send_keys(Keys.ARROW_DOWN, Keys.END, Keys.BACKSPACE, " for me tonight?")
+    page.see("1 changed since")
+    # Only what was changed is spoken again, behind a slow line as well.
+    page.line(latency=700)
+    page.press("Speak 1 line by machine")
+    page.until(lambda: "changed since" not in page.find("[role=status]").text and "3 of 3" in
+               page.find("body").text)
+    page.line()
+    page.saved()
+    field.send_keys(Keys.ESCAPE)
+    put_in_course(page, slug)
+    page.click("a[aria-label='Launch as Ines Tarrow']")
+    inside(page)
+    page.browser.execute_script(
+        "window.heard = []; const play = HTMLMediaElement.prototype.play;"
+        "HTMLMediaElement.prototype.play = function () {"
+        "  heard.push(this); return play.call(this); };")
+    page.press("Next")
+    page.until(lambda: any("for me tonight?" in one for one in _log(page)))
+    page.until(lambda: page.browser.execute_script(
+        "return heard.length === 1 && heard[0].duration > 1 && heard[0].currentTime > 0.2"))
+
+
+def test_who_speaks_by_machine_is_chosen_and_undone(page):
+    slug = fresh_slide(page, "Machine")
+    palette(page, "Dialogue")
+    page.see("3 turns · 2 endings")
+    page.click("[role=tab][data-value=cast]")
+    page.open("Voice by machine")
+    page.find("select[aria-label='Voice']").send_keys("Higher voice 2")
+
+    def voice():
+        return next(one["speakers"][0]["voice"]["voice"]
+                    for slide in page.call("GET", f"/courses/{slug}")["slides"]
+                    for one in slide["slide"].get("dialogues", ()))
+
+    page.until(lambda: voice() == "high2", "the voice to be kept")
+    page.find("select[aria-label='Voice']").send_keys(Keys.CONTROL, "z")
+    page.until(lambda: voice() == "", "the voice to be as before")

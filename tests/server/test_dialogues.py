@@ -33,6 +33,8 @@ def test_what_the_ways_of_a_script_come_to_is_said(script):
         "0 to 1 points", "“trust” changes by -2 to +5",
         "  ends with “The bench” (good): 1 way",
         "  ends with “Sent away” (bad): 2 ways",
+        # No value is called so, with a capital letter.
+        "Taken to hold: Trust >= 2",
     ]
     [found] = json.loads(_printed(script, "--json"))
     assert (found["count"], found["mistakes"], found["hints"]) == (3, [], [])
@@ -92,3 +94,55 @@ def test_a_slide_takes_a_script_in_and_plays_it(mika, course, script):
 def test_a_course_without_a_dialogue_says_so(course):
     with pytest.raises(CommandError, match="has no dialogue"):
         _said(course)
+
+
+@pytest.fixture
+def voiceless(mika, course, tmp_path):
+    """A course with a dialogue of three lines that nobody speaks yet."""
+    file = tmp_path / "talk.txt"
+    file.write_text("## A\nPell: Good evening.\nMira: Come in.\n## B [ending]\nAdvice: Well said.")
+    _said(course, "--read", str(file), "--slide", "1")
+    [found] = [one["slide"] for one in mika("get", f"/courses/{course}", status=200)["slides"]
+               if one["slide"].get("dialogues")]
+    return course, found
+
+
+def test_lines_are_spoken_by_a_job_that_stores_nothing(mika, other, voiceless):
+    slug, slide = voiceless
+    asked = {"slide": slide["id"], "dialogue": slide["dialogues"][0]["id"]}
+    made = mika.job("post", f"/edits/dialogue/speak/{slug}", asked)
+    assert len(made["voices"]) == 3
+    one = made["voices"][0]
+    assert one["media"]["file"]["type"] == "audio/mpeg" and one["media"]["file"]["duration"] > 300
+    lines = [line for beat in slide["dialogues"][0]["beats"] for line in beat.get("lines", ())]
+    assert {line["id"] for line in lines} >= {voice["line"] for voice in made["voices"]}
+    assert mika("get", one["media"]["url"].removeprefix("/api"), status=200)
+    # Somebody else's course is not there, nor is a dialogue that is not.
+    assert other("post", f"/edits/dialogue/speak/{slug}", asked).get("code") == "not_found"
+    gone = mika.job("post", f"/edits/dialogue/speak/{slug}", {**asked, "dialogue": "nothing"})
+    assert gone["code"] == "not_found"
+
+
+def test_lines_are_spoken_by_the_command_once(mika, voiceless):
+    slug, _ = voiceless
+
+    def said():
+        out = io.StringIO()
+        call_command("speak", slug, stdout=out)
+        return out.getvalue().strip()
+
+    assert said() == "3 lines spoken." and said() == "0 lines spoken."
+    document = mika("get", f"/courses/{slug}", status=200)
+    lines = [line for slide in document["slides"] for one in slide["slide"].get("dialogues", ())
+             for beat in one["beats"] for line in beat.get("lines", ()) if line.get("voice")]
+    assert len(lines) == 3 and all(line["by_machine"] for line in lines)
+    assert len(document["course"]["media"]) >= 3
+
+
+def test_a_language_that_nobody_speaks_is_told_and_nothing_stored(mika, voiceless):
+    slug, _ = voiceless
+    document = mika("get", f"/courses/{slug}", status=200)
+    mika("put", f"/courses/{slug}", {"course": {**document["course"], "language": "xx"},
+                                     "base": document["version"]}, status=200)
+    with pytest.raises(CommandError, match=r"no voice for .*“xx”\. Nothing was stored"):
+        call_command("speak", slug)

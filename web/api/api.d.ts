@@ -1227,6 +1227,28 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/edits/dialogue/speak/{slug}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Dialogue Speak
+         * @description Let machine voices speak the lines of a saved dialogue that need it: a job.
+         *
+         *     Its result has the files by line, with the words that they say. Nothing is stored.
+         */
+        post: operations["zigzag_server_courses_dialogues_api_dialogue_speak"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/edits/dialogue/pasted": {
         parameters: {
             query?: never;
@@ -7214,7 +7236,7 @@ export interface components {
          * @description A line: its `speaker` says it in a mood; without one it is advice.
          *
          *     It is said under a `condition`; `unread` is one as it was typed that cannot be read. `voice` is
-         *     how it sounds, and `voiced` the words that are heard there.
+         *     how it sounds, and `voiced` the words that are heard there; they were spoken `by_machine`.
          */
         SaidLine: {
             /**
@@ -7250,6 +7272,11 @@ export interface components {
              * @default
              */
             voiced: string;
+            /**
+             * By Machine
+             * @default false
+             */
+            by_machine: boolean;
         };
         /**
          * Scenery
@@ -8069,6 +8096,37 @@ export interface components {
              * @default false
              */
             flipped: boolean;
+            /**
+             * @default {
+             *       "voice": "",
+             *       "speed": 150,
+             *       "pitch": 50
+             *     }
+             */
+            voice: components["schemas"]["SpeakerVoice"];
+        };
+        /**
+         * SpeakerVoice
+         * @description How somebody is spoken by machine: a lower or higher voice, or that of the language.
+         *
+         *     The `speed` is in words a minute, the `pitch` in hundredths of what there is.
+         */
+        SpeakerVoice: {
+            /**
+             * Voice
+             * @default
+             */
+            voice: string;
+            /**
+             * Speed
+             * @default 150
+             */
+            speed: number;
+            /**
+             * Pitch
+             * @default 50
+             */
+            pitch: number;
         };
         /**
          * Spot
@@ -9378,7 +9436,8 @@ export interface components {
         };
         /**
          * JobResult
-         * @description What a job has made: a course, a package, a package in the practice LMS, a file, or media.
+         * @description What a job has made: a course, a package, a package in the practice LMS, a file, media, or
+         *     `voices`.
          *
          *     A file is fetched from `/api/jobs/{id}/file`; `shared` is the id of media in the library;
          *     `left_out` is what could not be read of a course. What
@@ -9400,6 +9459,8 @@ export interface components {
             shared?: number | null;
             /** Left Out */
             left_out?: string[] | null;
+            /** Voices */
+            voices?: components["schemas"]["SpokenOut"][] | null;
         };
         /**
          * MediaFile
@@ -9478,6 +9539,17 @@ export interface components {
             code: string;
             /** Message */
             message: string;
+        };
+        /**
+         * SpokenOut
+         * @description A line of a dialogue, the words that were spoken, and the file.
+         */
+        SpokenOut: {
+            /** Line */
+            line: string;
+            /** Words */
+            words: string;
+            media: components["schemas"]["MediaOut"];
         };
         /**
          * Balance
@@ -11669,6 +11741,8 @@ export interface components {
             voice: string | null;
             /** Old */
             old: boolean;
+            /** By Machine */
+            by_machine: boolean;
         };
         /**
          * DialogueIn
@@ -11686,6 +11760,16 @@ export interface components {
             };
             /** Dialogue */
             dialogue?: string | null;
+        };
+        /**
+         * SpeakIn
+         * @description A dialogue of a saved course.
+         */
+        SpeakIn: {
+            /** Slide */
+            slide: string;
+            /** Dialogue */
+            dialogue: string;
         };
         /**
          * PastedScript
@@ -16719,6 +16803,34 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ScriptVoices"];
+                };
+            };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
+        };
+    };
+    zigzag_server_courses_dialogues_api_dialogue_speak: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SpeakIn"];
+            };
+        };
+        responses: {
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobOut"];
                 };
             };
             "4XX": components["responses"]["Refused"];

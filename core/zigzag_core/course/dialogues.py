@@ -33,7 +33,7 @@ class SaidLine(Model):
     """A line: its `speaker` says it in a mood; without one it is advice.
 
     It is said under a `condition`; `unread` is one as it was typed that cannot be read. `voice` is
-    how it sounds, and `voiced` the words that are heard there.
+    how it sounds, and `voiced` the words that are heard there; they were spoken `by_machine`.
     """
 
     kind: Literal["said"] = "said"
@@ -45,6 +45,7 @@ class SaidLine(Model):
     unread: Words = ""
     voice: MaybeMedia = None
     voiced: Words = ""
+    by_machine: bool = False
 
 
 class StageDirection(Model):
@@ -124,6 +125,17 @@ class MoodPicture(Model):
     picture: MaybeMedia = None
 
 
+class SpeakerVoice(Model):
+    """How somebody is spoken by machine: a lower or higher voice, or that of the language.
+
+    The `speed` is in words a minute, the `pitch` in hundredths of what there is.
+    """
+
+    voice: Annotated[str, Field(pattern=r"^(low[1-7]|high[1-5])?$")] = ""
+    speed: Annotated[int, Field(ge=80, le=400)] = 150
+    pitch: Annotated[int, Field(ge=0, le=99)] = 50
+
+
 class Speaker(Model):
     """Somebody who speaks, with a picture for each mood; the first one stands for those that lack.
 
@@ -137,6 +149,7 @@ class Speaker(Model):
     at: Annotated[float, Field(ge=0, le=100)] | None = None
     size: Annotated[float, Field(ge=20, le=150)] = 85
     flipped: bool = False
+    voice: SpeakerVoice = SpeakerVoice()
 
 
 class Scenery(Model):

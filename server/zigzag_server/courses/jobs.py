@@ -8,12 +8,15 @@ from django.core.files.base import ContentFile
 from django.core.files.storage import default_storage
 from zigzag_core.course import Colours, CourseDocument, MediaFile, system_ids
 from zigzag_core.editing.copies.copying import duplicate_course
+from zigzag_core.editing.dialogues.voices import voice_lines
 from zigzag_core.editing.mending import mended
 from zigzag_core.editing.names import free_title
 from zigzag_core.packaging.archive import export_archive
+from zigzag_core.voice.dialogues import spoken
 
 from zigzag_server.jobs import uploads
 from zigzag_server.jobs.kinds import Finish, Report, in_words, kind
+from zigzag_server.problems import not_found
 from zigzag_server.storage import storage
 
 from . import files, store
@@ -21,6 +24,7 @@ from .edited import Edited
 from .importing import take_in_course
 from .models import Course
 from .replacing import ReplaceIn, replaced
+from .speaking import keeper
 from .taking import take_in
 
 MOST_LEFT_OUT = 50
@@ -90,6 +94,26 @@ def export_left(owner: User, report: Report, course: int) -> Finish:
     path = _packed(document, report)
     left_out = [*left.left_out, *(f"{file.name}: not stored" for file in gone)][:MOST_LEFT_OUT]
     return lambda: {"path": path, "file": f"{slug}-what-is-left.zigzag", "left_out": left_out}
+
+
+@kind("speak", "Speaking")
+def speak_dialogue(
+    owner: User, report: Report, course: int, slide: str, dialogue: str
+) -> Finish:
+    """Speak the lines of a dialogue that have no voice yet, or other words than it says."""
+    document = store.document_of(Course.objects.get(pk=course))
+    found = next((one for part in document.slides if part.id == slide
+                  for one in part.dialogues if one.id == dialogue), None)
+    if found is None:
+        raise not_found("dialogue")
+    made = spoken(found, document.course.language, keeper(owner),
+                  in_words(report, 0, 1, "Speaking"))
+    words = {line.id: line.words for line in voice_lines(found)}
+    colours = document.course.theme.colours
+    voices = [{"line": line, "words": words[line], "media": {
+        **files.shown(file, colours), "file": file.model_dump(mode="json")}}
+        for line, file in made.items()]
+    return lambda: {"voices": voices}
 
 
 @kind("duplicate", "Copying the course")

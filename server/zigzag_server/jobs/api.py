@@ -35,8 +35,17 @@ class MediaOut(Schema):
     preview: str
 
 
+class SpokenOut(Schema):
+    """A line of a dialogue, the words that were spoken, and the file."""
+
+    line: str
+    words: str
+    media: MediaOut
+
+
 class JobResult(Schema):
-    """What a job has made: a course, a package, a package in the practice LMS, a file, or media.
+    """What a job has made: a course, a package, a package in the practice LMS, a file, media, or
+    `voices`.
 
     A file is fetched from `/api/jobs/{id}/file`; `shared` is the id of media in the library;
     `left_out` is what could not be read of a course. What
@@ -51,6 +60,7 @@ class JobResult(Schema):
     media: MediaOut | None = None
     shared: int | None = None
     left_out: list[str] | None = None
+    voices: list[SpokenOut] | None = None
 
 
 class JobOut(Schema):

@@ -6,6 +6,7 @@ import { Fold } from "../../kit/Fold";
 import { Tool } from "../../kit/Tool";
 import { t } from "../../words/dialogue";
 import { useCourse } from "../store/store";
+import { useHistoryKeys } from "../store/useHistoryKeys";
 import { CastPanel } from "./cast/CastPanel";
 import { useDialogue } from "./cast/casting";
 import { showDialogue } from "./page";
@@ -25,6 +26,7 @@ const TAB = {
 
 /** The page of one dialogue. */
 export default function DialoguePage({ slide, dialogue }: { slide: string; dialogue: string }): ReactNode {
+  useHistoryKeys();
   const title = useCourse((state) => state.slides[slide]?.title ?? "");
   const on = useMemo(() => ({ slide, dialogue }), [slide, dialogue]);
   const there = useDialogue(on);

@@ -4,6 +4,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Play, Plus, Trash2 } from "lucide-react";
 import { memo, useState, type ReactNode } from "react";
 import { api, take } from "../../api/client";
+import { ended } from "../../api/jobs";
 import type { components } from "../../api/api";
 import type { Dialogue, MediaFile } from "../../api/types";
 import { download } from "../../kit/download";
@@ -11,7 +12,9 @@ import { QuietButton } from "../../kit/QuietButton";
 import { sayDone, sayError } from "../../kit/toaster";
 import { Tool } from "../../kit/Tool";
 import { t } from "../../words/dialogue";
-import { keepFiles, kindOf, PLAYING, sendFile } from "../store/media";
+import { keepFiles, kindOf, knownFile, PLAYING, sendFile } from "../store/media";
+import { attempt } from "../store/commands";
+import { saveAll } from "../store/saver";
 import { useCourse } from "../store/store";
 import { changeDialogue, useDialogue, type On } from "./cast/casting";
 import { useFilePicker } from "../../kit/useFilePicker";
@@ -37,6 +40,7 @@ export const VoicePanel = memo(function VoicePanel({ on }: { on: On }): ReactNod
     <Stack gap="2" fontSize="13px">
       <Text color="quiet">{t("voicesHelp")}</Text>
       <Flex gap="2" wrap="wrap">
+        <SpokenByMachine on={on} lines={lines} />
         <Several on={on} lines={lines} />
         <QuietButton size="xs" disabled={!lines.length} onClick={() => download(new Blob([`\ufeff${data?.csv ?? ""}`], { type: "text/csv" }), `${dialogue?.name ?? "dialogue"}.csv`)}>{t("linesAsCsv")}</QuietButton>
       </Flex>
@@ -46,14 +50,14 @@ export const VoicePanel = memo(function VoicePanel({ on }: { on: On }): ReactNod
   );
 });
 
-/** Give lines of a dialogue their voices, or take them away. */
-function setVoices(on: On, voices: ReadonlyMap<string, MediaFile | null>): void {
+/** Give lines of a dialogue their voices, or take them away. What a machine spoke is told apart: it may be spoken again. */
+function setVoices(on: On, voices: ReadonlyMap<string, MediaFile | null>, by_machine = false): void {
   keepFiles([...voices.values()].flatMap((file) => file ?? []));
   changeDialogue(on, t("voice"), ({ beats }) => ({
     beats: beats.map((beat): Dialogue["beats"][number] => ({
       ...beat, lines: beat.lines.map((line) => {
         const file = voices.get(line.id);
-        return line.kind !== "said" || file === undefined ? line : { ...line, voice: file?.id ?? null, voiced: file ? line.text : "" };
+        return line.kind !== "said" || file === undefined ? line : { ...line, voice: file?.id ?? null, voiced: file ? line.text : "", by_machine: file !== null && by_machine };
       }),
     })),
   }));
@@ -63,6 +67,30 @@ async function sentSound(file: File): Promise<MediaFile> {
   const sent = await sendFile(file, () => {});
   if (kindOf(sent) !== "audio") throw new Error(t("noSound", { name: file.name }));
   return sent;
+}
+
+/** Machine voices for the lines that have none, and for those whose words were changed since a machine spoke them. */
+function SpokenByMachine({ on, lines }: { on: On; lines: readonly Spoken[] }): ReactNode {
+  const [share, setShare] = useState<number | null>(null);
+  const needed = lines.filter((line) => !line.voice || (line.old && line.by_machine)).length;
+  const speak = (): Promise<void> => attempt(async () => {
+    setShare(0);
+    try {
+      await saveAll();
+      const params = { path: { slug: useCourse.getState().slug } };
+      const { result } = await ended(await take(api.POST("/api/edits/dialogue/speak/{slug}", { params, body: on })), (now) => setShare(now.share));
+      const spoken = result?.voices ?? [];
+      // Words that were changed meanwhile are spoken with the next press.
+      const said = new Map(useCourse.getState().slides[on.slide]?.dialogues.find(({ id }) => id === on.dialogue)?.beats.flatMap((beat) => beat.lines)
+        .flatMap((line) => (line.kind === "said" ? [[line.id, line.text] as const] : [])));
+      const fitting = spoken.filter(({ line, words }) => said.get(line) === words);
+      if (fitting.length) setVoices(on, new Map(fitting.map(({ line, media }) => [line, knownFile(media)])), true);
+      sayDone(t("linesSpoken", { count: fitting.length }));
+    } finally {
+      setShare(null);
+    }
+  });
+  return <QuietButton size="xs" disabled={!needed || share !== null} onClick={() => void speak()}>{share === null ? t("speakByMachine", { count: needed }) : t("speaking", { percent: Math.round(share * 100) })}</QuietButton>;
 }
 
 /** Files for many lines at once: each goes to the line whose file is called so. */

@@ -5,14 +5,14 @@ import { NotesPanel } from "./NotesPanel";
 import { Outline } from "./Outline";
 import { useQuizPage } from "./quiz/page";
 import { RouteMap } from "./RouteMap";
-import { usePlanKeys } from "./usePlanKeys";
+import { useHistoryKeys } from "../store/useHistoryKeys";
 import { t } from "../../words/plan";
 
 const QuizPage = lazy(() => import("./quiz/QuizPage"));
 
 /** Plan: the course as an outline to type into, beside the route that it makes, or a quiz. */
 export default function Plan(): ReactNode {
-  usePlanKeys();
+  useHistoryKeys();
   // The route of a large course takes a while to lay out: the outline does not wait for it.
   const outlined = useDeferredValue(true, false);
   const shown = useQuizPage((state) => state.section);

@@ -19,7 +19,7 @@ export async function sendFile(
   file: File, onProgress: (share: number) => void, signal?: AbortSignal,
 ): Promise<MediaFile> {
   const sent = await upload<Taken | Job>(`/api/courses/${get().slug}/media`, file, onProgress, signal);
-  return known("file" in sent ? sent : await lookedInto(sent, signal));
+  return knownFile("file" in sent ? sent : await lookedInto(sent, signal));
 }
 
 /** Wait until the server has looked into a file; what is wrong with it is thrown. */
@@ -33,11 +33,11 @@ async function lookedInto(job: Job, signal?: AbortSignal): Promise<Taken> {
 /** Take a shipped drawing or a file of the library into the course. */
 export async function takeFrom(from: { drawing: string } | { shared: number }): Promise<MediaFile> {
   const params = { path: { slug: get().slug } };
-  return known(await take(api.POST("/api/courses/{slug}/media/from", { params, body: from })));
+  return knownFile(await take(api.POST("/api/courses/{slug}/media/from", { params, body: from })));
 }
 
 /** The same bytes are the same file, even when they come again. */
-function known({ file, url, preview }: Taken): MediaFile {
+export function knownFile({ file, url, preview }: Taken): MediaFile {
   const before = get().course.media.find((other) => other.sha256 === file.sha256);
   if (before) return before;
   knowMedia([file], { [file.id]: url }, { [file.id]: preview });

@@ -116,7 +116,8 @@ class _Planter:
         return SaidLine(id=name, speaker=speaker, mood=part.mood, text=part.text,
                         condition=condition, unread=unread,
                         voice=old.voice if isinstance(old, SaidLine) else None,
-                        voiced=old.voiced if isinstance(old, SaidLine) else "")
+                        voiced=old.voiced if isinstance(old, SaidLine) else "",
+                        by_machine=isinstance(old, SaidLine) and old.by_machine)
 
     def _speaker(self, name: str) -> str | None:
         if not name:

@@ -14,6 +14,7 @@ class VoiceLine:
     """A line to be spoken: its number from 1, who says it, and the `file` to record (no ending).
 
     It has a `voice` or none; one that says other words than those that stand there now is `old`.
+    It may be spoken `by_machine`.
     """
 
     id: str
@@ -24,6 +25,7 @@ class VoiceLine:
     file: str
     voice: str | None
     old: bool
+    by_machine: bool
 
 
 def voice_lines(dialogue: Dialogue) -> tuple[VoiceLine, ...]:
@@ -36,7 +38,8 @@ def voice_lines(dialogue: Dialogue) -> tuple[VoiceLine, ...]:
         who = speakers.get(line.speaker or "", "Advice")
         found.append(VoiceLine(
             line.id, number, who, line.mood, line.text, f"{number:0{digits}}-{_slug(who)}",
-            line.voice, bool(line.voice and line.voiced and line.voiced != line.text)))
+            line.voice, bool(line.voice and line.voiced and line.voiced != line.text),
+            line.by_machine))
     return tuple(found)
 
 

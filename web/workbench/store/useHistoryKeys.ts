@@ -1,13 +1,13 @@
 import { useEffect } from "react";
-import { save } from "../store/saver";
-import { redo, undo } from "../store/store";
+import { save } from "./saver";
+import { redo, undo } from "./store";
 
-/** Undo, redo and save in Plan, wherever the focus is. */
-export function usePlanKeys(): void {
+/** Undo, redo and save, wherever the focus is; where one types, undo is that of the typing. */
+export function useHistoryKeys(): void {
   useEffect(() => {
     function onKeyDown(event: KeyboardEvent): void {
       if (!(event.ctrlKey || event.metaKey)) return;
-      const typing = event.target instanceof Element && event.target.closest("input, textarea") !== null;
+      const typing = event.target instanceof Element && event.target.closest("input, textarea, [contenteditable=true]") !== null;
       const key = event.key.toLowerCase();
       if (key === "s") void save();
       else if (typing) return;
