@@ -1,5 +1,6 @@
 """Dialogues whose lines and ways have conditions, that a rule starts, and that are gone back in."""
 
+import pytest
 from zigzag_core.course import Button, MediaFile
 from zigzag_core.course.dialogues import MoodPicture, Speaker
 from zigzag_core.course.names import Names
@@ -11,11 +12,13 @@ from zigzag_core.dialogue.ways import ways_of
 from zigzag_core.dialogue.writing import written
 from zigzag_core.editing.dialogues.scripts import script_of
 from zigzag_core.engine.objectives import objectives, objectives_of
+from zigzag_core.engine.results import points
 from zigzag_core.tracking import progress
 from zigzag_core.tracking.scorm12 import interaction_calls, status_calls
 from zigzag_core.verification.findings.document import findings
 
 from .test_dialogue_playing import AGAIN, Guest, course_of
+from .test_quiz_taking import taken_course
 
 BACK = "Try another reply"
 BANDS = """\
@@ -182,6 +185,27 @@ def test_a_dialogue_without_good_and_bad_endings_is_completed():
     guest.takes("Continue")
     [one] = objectives(guest.index, guest.state)
     assert one.status == "completed" and one.score is None
+
+
+@pytest.mark.parametrize("judged", ["each", "end"])
+def test_in_a_quiz_replies_count_as_its_questions_do(judged):
+    quiz, talk = taken_course(judged=judged), course_of(BANDS)
+    slides = list(quiz.slides)
+    slides[1] = slides[1].model_copy(update={
+        "questions": (), "elements": (), "dialogues": talk.slides[0].dialogues})
+    course = quiz.course.model_copy(update={
+        "variables": (*quiz.course.variables, *talk.course.variables)})
+    guest = Guest(quiz.model_copy(update={"slides": tuple(slides), "course": course}))
+    guest.does("next")
+    # What is said goes on at once, whenever it is judged.
+    guest.takes("Come in")
+    assert guest.seen == ["Pell (calm) / Thank you.", "Continue"]
+    assert points(guest.index, guest.state) == (2 if judged == "each" else 0)
+    assert [one.status for one in objectives(guest.index, guest.state)] == ["incomplete"] * 2
+    for _ in range(5):
+        guest.does("next")
+    assert points(guest.index, guest.state) == 2
+    assert [one.status for one in objectives(guest.index, guest.state)] == ["failed", "incomplete"]
 
 
 def test_a_condition_that_cannot_be_read_stays_as_it_was_typed():

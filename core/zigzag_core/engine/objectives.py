@@ -50,7 +50,8 @@ def _standing(index: Index, state: State, one: ProgramObjective) -> Objective:
     status: ObjectiveStatus = (
         "passed" if holds(one.passed) else "failed" if holds(one.failed)
         else "completed" if holds(one.completed)
-        else "incomplete" if any(answer.attempts for answer in answers) else "not attempted")
+        else "incomplete" if any(answer.attempts or answer.given for answer in answers)
+        else "not attempted")
     score = None if one.most <= 0 or status == "not attempted" else quiz_results.percent(
         number(max(points / one.most, 0)))
     return Objective(one.record, status, score)

@@ -28,7 +28,7 @@ function standingOf(index: Index, state: State, { record, questions, most, passe
   const holds = (condition: unknown): boolean => toYesNo(evaluate(index, state, condition));
   const answers = questions.flatMap((name) => own(state.answers, name) ?? []);
   const points = answers.reduce((sum, answer) => sum + answer.points, 0);
-  const begun = answers.some(({ attempts }) => attempts > 0) ? "incomplete" : "not attempted";
+  const begun = answers.some(({ attempts, given }) => attempts > 0 || given.length > 0) ? "incomplete" : "not attempted";
   const status = holds(passed) ? "passed" : holds(failed) ? "failed" : holds(completed) ? "completed" : begun;
   const score = most <= 0 || status === "not attempted" ? null : percent(number(Math.max(points / most, 0)));
   return { record, status, score };
