@@ -124,6 +124,11 @@ def test_a_dialogue_that_a_rule_starts_waits_for_it():
     button = Button(id="buttona", name="Talk", label="Talk to the guest", rules=(begin,))
     document = document.model_copy(update={"slides": (
         slide.model_copy(update={"elements": (button,)}),)})
+    never = [one.message for one in findings(course_of(BANDS, starts="by_rule"))
+             if one.code == "dialogue_never_starts"]
+    assert never == [
+        "The dialogue “The late guest” waits for a rule, but none starts it over."]
+    assert "dialogue_never_starts" not in {one.code for one in findings(document)}
     guest = Guest(document)
     assert guest.seen == ["Talk to the guest"] and guest.heard == []
     guest.takes("Talk")

@@ -5,6 +5,8 @@ from collections.abc import Collection, Iterator
 from zigzag_core.course import CourseDocument, Slide
 from zigzag_core.course.dialogues import Dialogue, SaidLine, StageDirection
 from zigzag_core.course.names import Names, names_of
+from zigzag_core.course.rules.rule import StartOver
+from zigzag_core.course.rules.rule_use import actions_of, rules_on
 from zigzag_core.dialogue.graph import Graph, graph_of
 from zigzag_core.dialogue.hints import BY_PLACE, hints
 from zigzag_core.dialogue.script import Spoken
@@ -20,9 +22,22 @@ def dialogue_findings(document: CourseDocument) -> Iterator[Finding]:
     titles = {slide.id: slide.title for slide in document.slides}
     own = {file.id for file in document.course.media if not file.recoloured}
     for slide in document.slides:
+        yield from _never_started(slide)
         for dialogue in slide.dialogues:
             yield from _of_dialogue(
                 slide, dialogue, names_of(document.course, slide, titles), own)
+
+
+def _never_started(slide: Slide) -> Iterator[Finding]:
+    """Dialogues that wait for a rule, where no rule of the slide starts them."""
+    started = {
+        action.dialogue or slide.dialogues[0].id
+        for rule, _ in rules_on(slide) if not rule.off for action in actions_of(rule)
+        if slide.dialogues and isinstance(action, StartOver) and action.what == "dialogue"}
+    for dialogue in slide.dialogues:
+        if dialogue.starts == "by_rule" and dialogue.id not in started:
+            yield Finding(level="warning", code="dialogue_never_starts", slide=slide.id, message=(
+                f"The dialogue “{dialogue.name}” waits for a rule, but none starts it over."))
 
 
 def _of_dialogue(
