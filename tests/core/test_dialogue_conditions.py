@@ -116,6 +116,20 @@ def test_lines_that_lead_round_under_conditions_come_to_an_end():
     assert Guest(course_of(text)).seen
 
 
+def test_advice_that_is_held_back_and_leads_round_is_seen_after_all():
+    text = ("## A\nP: Well?\n  > Yes. -> B\n## B\nAdvice: One.\nAdvice: Two.\n-> B\n"
+            "## E [ending]\nP: Bye.\n")
+    guest = Guest(course_of(text, advice="at_end")).takes("Yes")
+    assert guest.seen == ["One.", "Continue"]
+    assert guest.takes("Continue").seen[-1] == "Continue"
+
+
+def test_much_advice_that_is_held_back_is_compiled_soon():
+    advice = "\n".join(f"Advice: Word {n}." for n in range(3_000))
+    text = f"## A\nP: Well?\n  > Yes. -> B\n## B\n{advice}\n-> E\n## E [ending]\nP: Bye.\n"
+    assert Guest(course_of(text, advice="at_end")).takes("Yes").seen == ["P / Bye.", AGAIN]
+
+
 def test_a_dialogue_that_a_rule_starts_waits_for_it():
     document = course_of(BANDS, starts="by_rule")
     [slide] = document.slides

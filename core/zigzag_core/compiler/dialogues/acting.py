@@ -108,8 +108,15 @@ class _Stage:
         self.speakers = {speaker.id: speaker.name for speaker in self.dialogue.speakers}
         self.elements: list[Element] = []
         self.questions: list[Question] = []
+        self.come_to = {to.moment for to in arrivals(flow.begins())}
         for one in flow.moments.all:
             self._play(one)
+        # What is held back goes by with what is before it, but for what leads round to itself.
+        led: set[int] = set()
+        while around := (self.come_to & flow.held) - led:
+            led |= around
+            for number in sorted(around):
+                self._lead_on(flow.moments.all[number - 1])
         if self.dialogue.back:
             self.elements.append(self._button(
                 back_of(self.dialogue), "dialogue_back",
@@ -125,7 +132,11 @@ class _Stage:
             self.elements.append(self._line(one.line, one.number))
         if one.replied:
             self._ask(one)
-            return
+        elif one.number not in self.flow.held:
+            self._lead_on(one)
+
+    def _lead_on(self, one: Moment) -> None:
+        """Add the button that leads on from a moment without replies."""
         following, ended = self.flow.after(one), self.flow.ended(one.number)
         if ended is not True:
             name = onward_of(one)
@@ -137,6 +148,7 @@ class _Stage:
         self, following: Next, owner: str, before: list[Action]
     ) -> tuple[Rule, ...]:
         """The rules by which one goes on, with what is done `before`."""
+        self.come_to |= {to.moment for to in arrivals(following)}
         first, later = asked_again(self.flow, following, owner)
         return (*rules_of(owner, "", [*before, *first, *goes(self.flow, following)]), *later)
 

@@ -63,7 +63,7 @@ class Flow:
         self._asked = 0
         self._ends: dict[int, dict[int, Node]] = {}
         for one in moments.all:
-            if not one.replied and (found := self._ending(one)):
+            if not (one.replied or one.number in self.held) and (found := self._ending(one)):
                 self._ends[one.number] = found
 
     def begins(self) -> Next:
