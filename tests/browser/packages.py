@@ -68,6 +68,14 @@ def pass_time(page, seconds) -> None:
         "performance.now = () => now() + more;", seconds)
 
 
+def note_sounds(page) -> None:
+    """Keep what is played in the frame from now on in its `heard`."""
+    page.browser.execute_script(
+        "window.heard = []; const play = HTMLMediaElement.prototype.play;"
+        "HTMLMediaElement.prototype.play = function () {"
+        "  heard.push(this); return play.call(this); };")
+
+
 def element_of(taker: Taking, part: str) -> str:
     """Return the element that is the `part` of the question that `taker` is at."""
     return next(e.draw.id for e in taker.slide.elements if e.part == part)

@@ -11,7 +11,7 @@ from tests.core.test_dialogue_playing import course_of
 from tests.core.test_media import sound
 
 from .driver import fit_window
-from .packages import goes_on, inside, launch, pass_time, put_in, put_in_course
+from .packages import goes_on, inside, launch, note_sounds, pass_time, put_in, put_in_course
 from .test_access import violations
 from .test_arrange import fresh_slide
 from .test_dialogue import SCRIPT, _text
@@ -306,10 +306,7 @@ def test_lines_get_their_voices_by_name_and_learners_hear_them(page, server, tmp
     put_in_course(page, slug)
     page.click("a[aria-label='Launch as Ines Tarrow']")
     inside(page)
-    page.browser.execute_script(
-        "window.heard = []; const play = HTMLMediaElement.prototype.play;"
-        "HTMLMediaElement.prototype.play = function () {"
-        "  heard.push(this); return play.call(this); };")
+    note_sounds(page)
     page.press("Next")
     page.until(lambda: any("for me?" in one for one in _log(page)))
     playing = "return heard.map((one) => !one.paused && one.currentTime > 0)"

@@ -9,7 +9,7 @@ from tests.core.test_dialogue_conditions import BANDS
 from tests.core.test_dialogue_playing import course_of
 
 from .driver import fit_window
-from .packages import inside, launch, pass_time, put_in, put_in_course
+from .packages import inside, launch, note_sounds, pass_time, put_in, put_in_course
 from .test_access import violations
 from .test_arrange import fresh_slide
 from .test_dialogue import SCRIPT, _text
@@ -168,10 +168,7 @@ def test_lines_are_spoken_by_machine_and_heard_by_learners(page, server, tmp_pat
     put_in_course(page, slug)
     page.click("a[aria-label='Launch as Ines Tarrow']")
     inside(page)
-    page.browser.execute_script(
-        "window.heard = []; const play = HTMLMediaElement.prototype.play;"
-        "HTMLMediaElement.prototype.play = function () {"
-        "  heard.push(this); return play.call(this); };")
+    note_sounds(page)
     page.press("Next")
     page.until(lambda: any("for me tonight?" in one for one in _log(page)))
     page.until(lambda: page.browser.execute_script(

@@ -5,6 +5,7 @@ import { isEnding } from "../../engine/timeWarning";
 import { useActing } from "../acting";
 import { clockWords } from "../clockWords";
 import { useSay } from "../speech";
+import { usePassing } from "./usePassing";
 
 const STEP_MS = 250;
 /** So many seconds before the end it is said. */
@@ -19,17 +20,7 @@ export function TimeToReply({ dialogue, buttons }: { dialogue: ProgramDialogue; 
   const target = late?.element ?? "";
   const [used, setUsed] = useState(0);
   const running = limit > 0 && !state.paused;
-  useEffect(() => {
-    if (!running) return undefined;
-    let last = performance.now();
-    const timer = window.setInterval(() => {
-      const now = performance.now();
-      const passed = now - last;
-      last = now;
-      setUsed((before) => before + passed);
-    }, STEP_MS);
-    return () => window.clearInterval(timer);
-  }, [running]);
+  usePassing(running, STEP_MS, (ms) => setUsed((before) => before + ms));
   const over = running && used >= limit;
   useEffect(() => { if (over) dispatch({ event: "clicked", target }); }, [over, target, dispatch]);
   if (!limit) return null;

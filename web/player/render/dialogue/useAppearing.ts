@@ -1,6 +1,7 @@
 /** How much of a line is seen already, where lines appear sentence by sentence or word by word. */
-import { useEffect, useMemo, useState } from "react";
+import { useMemo, useState } from "react";
 import type { ProgramDialogue } from "../../../api/types";
+import { usePassing } from "./usePassing";
 
 const STEP_MS = 100;
 /** How long a word takes where no voice says it: 150 words in a minute. */
@@ -22,18 +23,7 @@ export function useAppearing(key: string, line: Line, active: boolean, running: 
   const still = useMemo(() => window.matchMedia("(prefers-reduced-motion: reduce)").matches, []);
   const shown = active && !still ? begins.filter((begin) => begin <= ms).length : parts.length;
   const isWhole = shown >= parts.length;
-  const counts = running && !isWhole;
-  useEffect(() => {
-    if (!counts) return undefined;
-    let last = performance.now();
-    const timer = window.setInterval(() => {
-      const now = performance.now();
-      const passed = now - last;
-      last = now;
-      setPast((before) => ({ key, ms: (before.key === key ? before.ms : 0) + passed }));
-    }, STEP_MS);
-    return () => window.clearInterval(timer);
-  }, [counts, key]);
+  usePassing(running && !isWhole, STEP_MS, (passed) => setPast((before) => ({ key, ms: (before.key === key ? before.ms : 0) + passed })));
   return { parts, shown, isWhole, showAll: () => setPast({ key, ms: Infinity }) };
 }
 
