@@ -1,5 +1,7 @@
 """People who talk: cast by authors, met by learners on a laptop and a phone, in a strict LMS."""
 
+from itertools import pairwise
+
 import pytest
 from selenium.webdriver.common.action_chains import ActionChains
 from selenium.webdriver.common.keys import Keys
@@ -72,6 +74,16 @@ def test_a_guest_is_met_line_by_line_with_a_log_and_a_meter(page, server, tmp_pa
     log = page.find("[role=log]")
     assert log.get_attribute("aria-label") == "What was said so far"
     assert len(set(_log(page))) == 4
+    _choose(page, "First something warm")
+    # Each has room for all of its words: none lies on the one before.
+    places = page.browser.execute_script("""
+        return [...document.querySelectorAll(".zz-said")].map((one) => {
+          const box = one.getBoundingClientRect();
+          const words = one.querySelector(".zz-rich").getBoundingClientRect();
+          return [box.top, Math.max(box.bottom, words.bottom)];
+        })""")
+    assert len(places) == 6 and all(
+        under[0] >= over[1] for over, under in pairwise(places)), places
     said = _log(page)
     page.top()
     page.press("Leave")
@@ -80,8 +92,6 @@ def test_a_guest_is_met_line_by_line_with_a_log_and_a_meter(page, server, tmp_pa
     page.press("Resume")
     page.until(lambda: _log(page) == said, "the log is there after coming back")
     assert _speaks(page) == "Pell" and len(page.all(".zz-person")) == 2
-    for words in ("First something warm",):
-        _choose(page, words)
     _continue(page)
     _continue(page)
     _choose(page, "I hang your things")
