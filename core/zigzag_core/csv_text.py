@@ -5,6 +5,7 @@ import io
 import re
 from collections.abc import Iterable, Sequence
 
+_COMPUTES = ("=", "+", "-", "@", "\t", "\r")
 _NUMBER = re.compile(r"-?[0-9]{1,12}(\.[0-9]{1,6})?", re.ASCII)
 
 
@@ -22,4 +23,4 @@ def is_number(cell: str) -> bool:
 
 def _no_formula(cell: str) -> str:
     """A cell that a spreadsheet takes for a text, or a number: nothing is computed there."""
-    return f"'{cell}" if cell[:1] in "=+-@\t\r" and not is_number(cell) else cell
+    return f"'{cell}" if cell.startswith(_COMPUTES) and not is_number(cell) else cell

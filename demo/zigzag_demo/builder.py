@@ -2,6 +2,7 @@
 
 import random
 from collections.abc import Iterable, Sequence
+from functools import cache
 from hashlib import sha256
 from typing import Any, TypeVar
 
@@ -43,12 +44,18 @@ from zigzag_core.course.questions.question import Item, QuestionBase, Target
 from zigzag_core.course.style.usual_styles import USUAL_STYLES, shipped_style
 from zigzag_core.drawings import drawing_of
 from zigzag_core.editing.layouts.following import slide_from, with_layout
+from zigzag_core.editing.narration.voices import with_course_voices
 from zigzag_core.media.palette import palette
 from zigzag_core.media.pictures import take_picture
 from zigzag_core.media.recolour import is_recoloured
+from zigzag_core.voice.course import spoken
 from zigzag_core.voice.encoding import TYPE as SOUND_TYPE
+from zigzag_core.voice.espeak import speak
 
 Q = TypeVar("Q", bound=QuestionBase)
+
+# The courses are built more than once: what was spoken is not spoken again.
+_SPEAK = cache(speak)
 
 
 class CourseBuilder:
@@ -140,13 +147,15 @@ class CourseBuilder:
         return self.picture_file(*drawing_of(key))
 
     def build(self, **settings: Any) -> CourseDocument:
-        """Return the course with all that was added to it."""
+        """Return the course with all that was added to it; what is said in it is heard."""
         course = Course(
             id=self.course_id, title=self.title, slides=tuple(s.id for s in self.slides),
             media=tuple(self.files.values()), styles=USUAL_STYLES,
             layouts=tuple(self.layouts), sections=tuple(self.sections), **settings,
         )
-        return CourseDocument(course=course, slides=tuple(self.slides))
+        document = CourseDocument(course=course, slides=tuple(self.slides))
+        return with_course_voices(
+            document, spoken(document, self.sound_file, synthesiser=_SPEAK))
 
     # Elements ----------------------------------------------------------------------------
 

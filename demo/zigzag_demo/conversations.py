@@ -1,7 +1,6 @@
 """The conversations of *Hut Warden Basics*: scripts as text, played by the shipped people."""
 
 from collections.abc import Mapping
-from functools import cache
 from pathlib import Path
 from typing import Any
 
@@ -12,14 +11,12 @@ from zigzag_core.course.dialogues import (
     Scenery,
     ShownValue,
     Speaker,
-    SpeakerVoice,
 )
 from zigzag_core.course.names import Names
+from zigzag_core.course.voices import SpeakerVoice
 from zigzag_core.dialogue.reading import read_script
 from zigzag_core.drawings.faces import MOODS
 from zigzag_core.editing.dialogues.planting import plant_script
-from zigzag_core.voice.dialogues import spoken, with_voices
-from zigzag_core.voice.espeak import speak
 
 from .builder import CourseBuilder
 
@@ -31,8 +28,6 @@ _VOICES = {
     "jonte": SpeakerVoice(voice="low5", speed=160, pitch=48),
     "kirrin": SpeakerVoice(voice="high4", speed=160, pitch=56),
 }
-# The courses are built more than once: what was spoken is not spoken again.
-_SPEAK = cache(speak)
 _HERE = Path(__file__).parent
 
 
@@ -70,5 +65,4 @@ def dialogue(
         **settings)
     text = (_HERE / f"{script}.txt").read_text(encoding="utf-8")
     names = Names({"variables": {value.id: value.name for value in values}})
-    made = plant_script(read_script(text).script, empty, names, b.fresh).dialogue
-    return with_voices(made, spoken(made, "en", b.sound_file, synthesiser=_SPEAK))
+    return plant_script(read_script(text).script, empty, names, b.fresh).dialogue

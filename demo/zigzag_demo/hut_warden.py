@@ -21,6 +21,7 @@ from .conversations import TRUST, conversations
 from .day_evening import evening
 from .day_morning import morning
 from .keys_quiz import with_keys_quiz
+from .narration import narrated
 
 HUT_BOOK = "hutbookname"
 
@@ -69,6 +70,7 @@ def _day(b: CourseBuilder) -> tuple[CourseDocument, dict[str, str]]:
                          ("Conversations", "guest_talk"),
                          ("At the end of the day", "opinion")):
         b.section(title, at[first])
+    b.slides = narrated(b.slides, at, b.fresh)
     # One arm of the fork is left out by everybody who goes straight through.
     return b.build(
         pass_mark=70, completion={"slides_share": 0.9, "passing": True},

@@ -25,6 +25,7 @@ from .courses.layouts_api import router as layouts
 from .courses.media_api import router as media
 from .courses.questions_api import router as questions
 from .courses.quiz_edits_api import router as quiz_edits
+from .courses.script_api import router as script
 from .courses.whole_edits_api import router as whole_edits
 from .description import SIGNED_OUT, DescribedApi, for_authors
 from .jobs.api import router as jobs
@@ -69,6 +70,7 @@ api.add_router("", media)
 api.add_router("", history)
 api.add_router("/edits", edits)
 api.add_router("/edits", whole_edits)
+api.add_router("", script)
 api.add_router("/edits", does)
 api.add_router("/edits", dialogues)
 api.add_router("/edits", layouts)

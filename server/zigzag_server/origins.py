@@ -19,7 +19,7 @@ def _app_policy() -> str:
     return (
         "default-src 'self'; script-src 'self'; style-src 'self' 'unsafe-inline'; "
         f"img-src 'self' {content} data: blob:; font-src 'self' data:; connect-src 'self'; "
-        f"media-src {content}; "
+        f"media-src {content} blob:; "
         f"frame-src {content}; object-src 'none'; base-uri 'none'; form-action 'self'; "
         "frame-ancestors 'none'"
     )

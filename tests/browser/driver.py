@@ -12,6 +12,7 @@ WORK = 90
 ARGUMENTS = (
     "--headless=new", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run",
     "--disable-background-networking", "--disable-component-update", "--disable-sync",
+    "--use-fake-ui-for-media-stream", "--use-fake-device-for-media-stream",
     "--disable-dev-shm-usage", "--hide-scrollbars", "--force-color-profile=srgb",
 )
 

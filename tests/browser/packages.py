@@ -1,24 +1,28 @@
 """Real packages in the practice LMS, run by a made-up learner."""
 
-from pathlib import Path
-
 from zigzag_core.course import CourseDocument
 
 from tests.core.packing import archived
 from tests.core.test_questions import Taking
 
+from ..running import Author
 
-def imported(server, folder: Path, document: CourseDocument, media=None) -> str:
+
+def imported(server, document: CourseDocument, media=None) -> str:
     """Import `document` with its files; return the slug that the course gets."""
-    file = folder / "course.zigzag"
-    file.write_bytes(archived(document, media or {}))
-    return str(server.manage("import", str(file)))
+    archive = archived(document, media or {})
+    return str(Author(server).upload("/courses/import", "course.zigzag", archive)["course"])
 
 
-def put_in(page, server, folder: Path, document: CourseDocument, media=None) -> None:
+def switch_room(server, manner: str) -> None:
+    """Let the simulated post room answer in another manner."""
+    Author(server).ask("PUT", "/post-room", {"manner": manner})
+
+
+def put_in(page, server, document: CourseDocument, media=None) -> None:
     """Publish `document`, put the package into the practice LMS, and go to its page there."""
     page.go("/")
-    put_in_course(page, imported(server, folder, document, media))
+    put_in_course(page, imported(server, document, media))
 
 
 def put_in_course(page, slug: str) -> None:
@@ -28,9 +32,9 @@ def put_in_course(page, slug: str) -> None:
     page.go(f"/practice/{taken['practice_package']}")
 
 
-def launch(page, server, folder: Path, document: CourseDocument, media=None) -> None:
+def launch(page, server, document: CourseDocument, media=None) -> None:
     """Publish `document`, put the package into the practice LMS, and go into its frame."""
-    put_in(page, server, folder, document, media)
+    put_in(page, server, document, media)
     page.click("a[aria-label='Launch as Ines Tarrow']")
     inside(page)
 

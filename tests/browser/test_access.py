@@ -64,7 +64,7 @@ def test_build(page, what):
         page.find("section[aria-label^='Judges']")
     elif what == "button":
         page.click("[data-stop-button='0']")
-        page.until(lambda: len(page.all("[data-row]")) == 4)
+        page.until(lambda: len(page.all("[data-row]")) == 5)
         page.row_at(2).click()
         page.find("select[aria-label='Where to go']")
     elif what == "palette":
@@ -105,7 +105,7 @@ def test_build(page, what):
         page.see("The look “visited”")
     elif what == "typed condition":
         page.click("[data-stop-button='0']")
-        page.until(lambda: len(page.all("[data-row]")) == 4)
+        page.until(lambda: len(page.all("[data-row]")) == 5)
         page.row_at(2).click()
         page.press("Type the condition")
         page.until(lambda: page.find("textarea[aria-label=Condition]").get_property("value")

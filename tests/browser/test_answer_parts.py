@@ -16,7 +16,7 @@ from .packages import imported
 
 
 @pytest.fixture
-def slug(server, tmp_path):
+def slug(server):
     """Videos to choose from, places on a video, things that look otherwise on their way."""
     fresh, data = fresh_ids(6), video("webm", "libvpx-vp9")
     sha = hashlib.sha256(data).hexdigest()
@@ -42,7 +42,7 @@ def slug(server, tmp_path):
     slides = (choice, spots, drag)
     document = CourseDocument(slides=slides, course=Course(
         id="course", title="Parts", slides=tuple(s.id for s in slides), media=(file,)))
-    return imported(server, tmp_path, document, {sha: data})
+    return imported(server, document, {sha: data})
 
 
 def test_videos_and_places_on_a_video_are_answers_and_things_change_on_their_way(page, slug):

@@ -10,8 +10,8 @@ from .packages import imported
 from .test_access import violations
 
 
-def _imported(page, server, folder, document, title: str) -> str:
-    slug = imported(server, folder, document)
+def _imported(page, server, document, title: str) -> str:
+    slug = imported(server, document)
     page.go("/")
     page.call("PATCH", f"/courses/{slug}", {"title": title})
     return slug
@@ -23,9 +23,9 @@ def _quiz(page, slug: str, title: str) -> None:
     page.find("[data-numbers=new]")
 
 
-def test_a_change_in_one_course_arrives_in_another_by_the_bank(page, server, tmp_path):
-    here = _imported(page, server, tmp_path, keys_course(), "Here")
-    there = _imported(page, server, tmp_path, taken_course(), "There")
+def test_a_change_in_one_course_arrives_in_another_by_the_bank(page, server):
+    here = _imported(page, server, keys_course(), "Here")
+    there = _imported(page, server, taken_course(), "There")
     _quiz(page, here, "Before")
     page.click("[data-set=setfire] [aria-label='Show the slides of Fire']")
     for name in FIRE[:2]:
@@ -77,11 +77,11 @@ def test_a_change_in_one_course_arrives_in_another_by_the_bank(page, server, tmp
     page.saved()
 
 
-def test_banks_are_looked_through_and_described(page, server, tmp_path):
+def test_banks_are_looked_through_and_described(page, server):
     page.go("/banks")
     page.find("nav[aria-label='Question banks'] input").send_keys("Rooms", Keys.ENTER)
     page.see("Nothing is in this bank yet.")
-    slug = _imported(page, server, tmp_path, keys_course(), "Rooms")
+    slug = _imported(page, server, keys_course(), "Rooms")
     course = page.call("GET", f"/courses/{slug}")
     bank = next(one["id"] for one in page.call("GET", "/banks") if one["name"] == "Rooms")
     page.call("POST", f"/banks/{bank}/questions", {

@@ -61,7 +61,7 @@ def test_shelf_rename_duplicate_delete_and_undo(page):
     page.gone("[aria-label='More about Shelf life']")
     page.press("Undo")
     page.find("[aria-label='More about Shelf life']")
-    assert page.find("li img").get_property("naturalWidth") > 0
+    page.until(lambda: page.find("li img").get_property("naturalWidth") > 0)
 
 
 def test_every_picture_of_the_pages_is_found(page):

@@ -9,10 +9,10 @@ from .driver import Page
 from .packages import imported
 
 
-def test_what_is_left_of_a_damaged_course_is_exported(page: Page, server, tmp_path):
+def test_what_is_left_of_a_damaged_course_is_exported(page: Page, server):
     document = course(slide("slidea", text("wordsone")), slide("slideb", text("wordstwo")),
                       title="Half a course")
-    slug = imported(server, tmp_path, document)
+    slug = imported(server, document)
     with sqlite3.connect(Path(server.environment["ZIGZAG_DATA"]) / "zigzag.sqlite3") as data:
         data.execute("UPDATE courses_slide SET document = json_set(document, '$.elements[0].w', "
                      "'wide') WHERE slide_id = 'slidea' AND course_id = "

@@ -5,7 +5,7 @@ from zigzag_core.course.text.numbers import in_digits
 from zigzag_core.course.text.spoken import all_spoken
 from zigzag_demo.hut_warden import hut_warden_basics
 
-from .packages import inside, put_in, title
+from .packages import inside, put_in, switch_room, title
 from .test_access import violations
 from .test_questions import _keys, _labelled
 
@@ -54,11 +54,11 @@ def _answer(page, slide) -> None:
             _keys(page, page.find("main textarea"), "Greet first.")
 
 
-def test_the_quiz_is_left_failed_repeated_passed_and_reported(page, server, tmp_path):
+def test_the_quiz_is_left_failed_repeated_passed_and_reported(page, server):
     document, media = hut_warden_basics()
     by_id = {slide.id: slide for slide in document.slides}
-    put_in(page, server, tmp_path, document, media)
-    server.manage("post_room", "down")
+    put_in(page, server, document, media)
+    switch_room(server, "down")
     try:
         page.click("a[aria-label='Launch as Ines Tarrow']")
         inside(page)
@@ -102,14 +102,14 @@ def test_the_quiz_is_left_failed_repeated_passed_and_reported(page, server, tmp_
         page.press("Next")
         page.until(lambda: title(page) == "Your result")
         page.see("Nothing left to ask.")
-        server.manage("post_room", "up")
+        switch_room(server, "up")
         page.see("was sent")
         page.press("Your certificate")
         page.until(lambda: title(page) == "Certificate")
         page.see("has passed “Before you get the keys” with 100 %")
         assert "Ines Tarrow" in page.find("main").text and violations(page) == []
     finally:
-        server.manage("post_room", "up")
+        switch_room(server, "up")
     page.top()
     slug = page.call("GET", "/courses?start=0&most=1")[0]["slug"]
     reports = page.until(lambda: _reports(page, slug, 2))

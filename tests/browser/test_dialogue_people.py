@@ -53,9 +53,9 @@ def _continue(page) -> None:
     page.until(lambda: len(_log(page)) > before)
 
 
-def test_a_guest_is_met_line_by_line_with_a_log_and_a_meter(page, server, tmp_path):
+def test_a_guest_is_met_line_by_line_with_a_log_and_a_meter(page, server):
     document, media = _talks()
-    launch(page, server, tmp_path, document, media)
+    launch(page, server, document, media)
     page.find("main.zz-view")
     page.until(lambda: any("Is there a place left?" in one for one in _log(page)))
     assert _speaks(page) == "Pell" and len(page.all(".zz-scene-backdrop")) == 1
@@ -118,8 +118,8 @@ X: No answer is one, too.
 """
 
 
-def test_the_time_to_reply_runs_out_in_a_package(page, server, tmp_path):
-    launch(page, server, tmp_path, course_of(TIMED))
+def test_the_time_to_reply_runs_out_in_a_package(page, server):
+    launch(page, server, course_of(TIMED))
     page.until(lambda: "0:30" in page.find("[role=timer]").text)
     pass_time(page, 22)
     page.until(lambda: page.find("[role=timer] [role=status]").get_attribute("textContent"))
@@ -134,9 +134,9 @@ def test_the_time_to_reply_runs_out_in_a_package(page, server, tmp_path):
     _choose(page, "Let me think.")
 
 
-def test_advice_is_held_back_to_the_end(page, server, tmp_path):
+def test_advice_is_held_back_to_the_end(page, server):
     document, media = _talks()
-    launch(page, server, tmp_path, document, media)
+    launch(page, server, document, media)
     goes_on(page)
     page.until(lambda: any("You wanted to talk to me?" in one for one in _log(page)))
     _choose(page, "Do you have a moment")
@@ -150,8 +150,8 @@ def test_advice_is_held_back_to_the_end(page, server, tmp_path):
 
 
 @pytest.mark.parametrize("size", [(390, 844), (844, 390), (320, 640)])
-def test_on_a_phone_the_person_is_above_and_nothing_is_small(page, server, tmp_path, size):
-    put_in(page, server, tmp_path, *at_the_counter())
+def test_on_a_phone_the_person_is_above_and_nothing_is_small(page, server, size):
+    put_in(page, server, *at_the_counter())
     fit_window(page.browser, *size)
     page.click("a[aria-label='Launch as Ines Tarrow']")
     inside(page)
@@ -174,8 +174,8 @@ def test_on_a_phone_the_person_is_above_and_nothing_is_small(page, server, tmp_p
     assert not page.all(".zz-to-slide")
 
 
-def test_on_a_phone_the_slide_is_there_as_well(page, server, tmp_path):
-    put_in(page, server, tmp_path, *_talks())
+def test_on_a_phone_the_slide_is_there_as_well(page, server):
+    put_in(page, server, *_talks())
     fit_window(page.browser, 390, 844)
     page.click("a[aria-label='Launch as Ines Tarrow']")
     inside(page)

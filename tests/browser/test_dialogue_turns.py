@@ -38,9 +38,9 @@ def _with_a_button(document):
         slide.model_copy(update={"elements": (button,)}),)})
 
 
-def test_a_dialogue_waits_for_its_rule_and_ends_as_it_went(page, server, tmp_path):
+def test_a_dialogue_waits_for_its_rule_and_ends_as_it_went(page, server):
     document = _with_a_button(course_of(BANDS, starts="by_rule", back=True))
-    launch(page, server, tmp_path, document)
+    launch(page, server, document)
     page.find("main.zz-view [data-element=buttona]")
     assert not page.all("[role=log]")
     page.press("Talk to the guest")
@@ -73,8 +73,8 @@ def test_a_dialogue_waits_for_its_rule_and_ends_as_it_went(page, server, tmp_pat
 
 
 @pytest.mark.parametrize("size", [(1280, 800), (390, 844)])
-def test_a_line_appears_sentence_by_sentence_or_at_once(page, server, tmp_path, size):
-    put_in(page, server, tmp_path, course_of(LONG, appears="by_sentence"))
+def test_a_line_appears_sentence_by_sentence_or_at_once(page, server, size):
+    put_in(page, server, course_of(LONG, appears="by_sentence"))
     fit_window(page.browser, *size)
     page.click("a[aria-label='Launch as Ines Tarrow']")
     inside(page)
@@ -98,8 +98,8 @@ def test_a_line_appears_sentence_by_sentence_or_at_once(page, server, tmp_path, 
     page.press("Start the conversation again")
 
 
-def test_who_asked_for_less_motion_has_the_line_at_once(page, server, tmp_path):
-    launch(page, server, tmp_path, course_of(LONG, appears="as_spoken"))
+def test_who_asked_for_less_motion_has_the_line_at_once(page, server):
+    launch(page, server, course_of(LONG, appears="as_spoken"))
     page.find(".zz-unsaid")
     # What the browser is asked for holds in a page, not in frames of other sites.
     alone = page.browser.execute_script("return location.href")
@@ -145,7 +145,7 @@ def test_conditions_are_offered_and_settings_kept(page):
     page.until(lambda: kept()["beats"][-1]["lines"][-1]["condition"][0] == ">=")
 
 
-def test_lines_are_spoken_by_machine_and_heard_by_learners(page, server, tmp_path):
+def test_lines_are_spoken_by_machine_and_heard_by_learners(page, server):
     slug = fresh_slide(page, "By machine")
     palette(page, "Dialogue")
     page.see("3 turns · 2 endings")

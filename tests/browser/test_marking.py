@@ -10,9 +10,9 @@ ROW = "tr[data-learner='ines-tarrow']"
 WORDS = "I would open the air slide first, and then count the beds. " * 6
 
 
-def test_a_long_answer_is_marked_and_the_mark_changed(page, server, tmp_path):
+def test_a_long_answer_is_marked_and_the_mark_changed(page, server):
     made = document(slide_with("open_answer"), points=5)
-    slug = imported(server, tmp_path, made)
+    slug = imported(server, made)
     page.go("/")
     published = page.job(f"/courses/{slug}/packages", {"kind": "scorm12"})
     put_in = page.job("/practice/packages/from-publication", {"publication": published["package"]})

@@ -44,13 +44,13 @@ def with_a_slide_after(slide):
 
 
 def test_an_answer_that_is_judged_on_leaving_is_said_before_the_slide_goes(
-        page, server, tmp_path):
+        page, server):
     slide = slide_with("single_choice")
     slide = slide.model_copy(update={"questions": (
         slide.questions[0].model_copy(update={"judged": "leaving", "attempts": 3}),)})
     made = with_a_slide_after(slide)
     taker = Taking(made)
-    launch(page, server, tmp_path, made)
+    launch(page, server, made)
     choose(page, taker, wrong_response(taker.grader))
     page.press("Next")
     page.words("Not right yet")
@@ -72,10 +72,10 @@ def test_an_answer_that_is_judged_on_leaving_is_said_before_the_slide_goes(
 
 
 def test_what_is_judged_at_once_has_no_dead_button_and_no_old_answer_to_submit(
-        page, server, tmp_path):
+        page, server):
     made = document(slide_with("single_choice"), judged="at_once", attempts=3)
     taker = Taking(made)
-    launch(page, server, tmp_path, made)
+    launch(page, server, made)
     page.find("main")
     submit = made.slides[0].questions[0].submit
     assert not page.all(f"[data-element={submit}]")
@@ -88,10 +88,10 @@ def test_what_is_judged_at_once_has_no_dead_button_and_no_old_answer_to_submit(
 
 
 def test_drops_are_said_each_time_and_the_focus_stays_with_what_was_dropped(
-        page, server, tmp_path):
+        page, server):
     made = document(slide_with("drag_to_target"), wrong_items="return_at_once", attempts=None)
     taker = Taking(made)
-    launch(page, server, tmp_path, made)
+    launch(page, server, made)
     item = taker.grader.parts[0]
     right = item.right[0]
     wrong = next(t.id for t in taker.grader.targets if t.id != right)
@@ -120,10 +120,10 @@ def test_drops_are_said_each_time_and_the_focus_stays_with_what_was_dropped(
     assert focused(page).get_attribute("aria-label") == "First item, on Goes here"
 
 
-def test_the_focus_never_falls_to_the_page(page, server, tmp_path):
+def test_the_focus_never_falls_to_the_page(page, server):
     made = with_a_slide_after(
         slide_with("rating_scale").model_copy(update={"transcript": "What is said here."}))
-    launch(page, server, tmp_path, made)
+    launch(page, server, made)
     page.press("Transcript")
     page.press("Close")
     page.until(lambda: focused(page).get_attribute("data-opens") == "transcript")
@@ -141,12 +141,12 @@ def test_the_focus_never_falls_to_the_page(page, server, tmp_path):
 
 
 def test_a_drop_counts_near_enough_and_a_move_begins_where_the_thing_then_is(
-        page, server, tmp_path):
+        page, server):
     target = text("goal", x=600, y=300, w=200, h=100)
     move = Move(id="away", goes="by", path=({"x": 0, "y": 100},), duration=60_000)
     thing = text("thing", x=40, y=40, w=100, h=40, moves=(move,),
                  drag=Drag(targets=("goal",), reach=40))
-    launch(page, server, tmp_path, course(slide(
+    launch(page, server, course(slide(
         "slidea", thing, target, button("gogo", MoveAlong(what="thing", move="away"), y=600))))
     box, goal = page.find("[data-element=thing]"), page.find("[data-element=goal]")
     page.browser.execute_script("""
@@ -181,8 +181,8 @@ def two_pictures():
     return course(slide("slidea", *pictures, *areas, questions=(asked,)))
 
 
-def test_differences_are_found_in_either_picture_and_every_click_is_spent(page, server, tmp_path):
-    launch(page, server, tmp_path, two_pictures())
+def test_differences_are_found_in_either_picture_and_every_click_is_spent(page, server):
+    launch(page, server, two_pictures())
 
     def left(words):
         page.until(lambda: page.find(".zz-left").text == words, words)
@@ -218,8 +218,8 @@ def test_differences_are_found_in_either_picture_and_every_click_is_spent(page, 
     page.see("correct")
 
 
-def test_whoever_has_no_clicks_left_is_told_what_was_missed(page, server, tmp_path):
-    launch(page, server, tmp_path, two_pictures())
+def test_whoever_has_no_clicks_left_is_told_what_was_missed(page, server):
+    launch(page, server, two_pictures())
     for y in (100, 60, 20, 140):
         ActionChains(page.browser).move_to_element_with_offset(
             page.find("[data-element=before]"), 0, y - 100).click().perform()
@@ -229,7 +229,7 @@ def test_whoever_has_no_clicks_left_is_told_what_was_missed(page, server, tmp_pa
     page.see("wrong")
 
 
-def test_words_that_change_on_the_slide_are_said_in_the_one_place(page, server, tmp_path):
+def test_words_that_change_on_the_slide_are_said_in_the_one_place(page, server):
     add = Calculate(action="add", variable="scorevar", value=1)
     points = Text(id="points", name="Points", y=300, text=RichText(blocks=(
         Block(runs=(TextRun(text="You have "), ValueRun(
@@ -240,7 +240,7 @@ def test_words_that_change_on_the_slide_are_said_in_the_one_place(page, server, 
                   text("panel", x=300, y=400))
     tabs = make_pattern(start, "reveal_set", ["onee", "panel"], fresh_ids(4), SlideSize()).slide
     made = make_pattern(tabs, "seen_counter", [], fresh_ids(5), SlideSize()).slide
-    launch(page, server, tmp_path, course(made))
+    launch(page, server, course(made))
     page.press("More")
     page.until(lambda: said(page) == "You have 1 point")
     page.press("More")

@@ -11,14 +11,14 @@ from .packages import inside, launch
 FILL = "return getComputedStyle(document.querySelector('[data-element=opener] .zz-box'))"
 
 
-def test_what_is_disabled_gives_no_light_and_says_so_and_stays_so(page, server, tmp_path):
+def test_what_is_disabled_gives_no_light_and_says_so_and_stays_so(page, server):
     lit = {"hover": StylePatch(fill="#ff0000", bold=True)}
     opener = button("opener", TOGGLE("note"), label="Open", looks=lit, x=60, y=60)
     once = button("once", DISABLE("once"), label="Only once", x=60, y=160)
     off = button("offb", DISABLE("opener"), DISABLE("stone"), label="Off", x=400, y=60)
     on = button("onbb", ENABLE("opener"), ENABLE("stone"), label="On", x=400, y=160)
     stone = text("stone", x=60, y=300).model_copy(update={"drag": Drag(targets=("note",))})
-    launch(page, server, tmp_path, course(
+    launch(page, server, course(
         slide("slidea", opener, once, off, on, stone, text("note", x=600, y=300)),
         slide("slideb")))
 

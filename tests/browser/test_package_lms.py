@@ -49,9 +49,9 @@ def is_recorded(page):
 
 
 @pytest.mark.parametrize("manner", ["lenient", "late", "cutting", "booleans"])
-def test_a_course_is_tracked_all_the_same(page, server, tmp_path, manner):
+def test_a_course_is_tracked_all_the_same(page, server, manner):
     made = three_slides()
-    put_in(page, server, tmp_path, made)
+    put_in(page, server, made)
     launch_in(page, manner)
     answer(page, Taking(made))
     is_recorded(page)
@@ -74,9 +74,9 @@ def leave_what_is_kept_here(page, made):
 
 @pytest.mark.parametrize("manner", ["failing", "losing"])
 def test_what_an_lms_did_not_keep_is_kept_in_the_browser_and_sent_when_it_is_well(
-        page, server, tmp_path, manner):
+        page, server, manner):
     made = three_slides()
-    put_in(page, server, tmp_path, made)
+    put_in(page, server, made)
     launch_in(page, manner)
     if manner == "losing":
         page.browser.switch_to.parent_frame()
@@ -92,9 +92,9 @@ def test_what_an_lms_did_not_keep_is_kept_in_the_browser_and_sent_when_it_is_wel
 
 
 @pytest.mark.parametrize("slide", [1, 2, 3])
-def test_after_a_crash_on_any_slide_the_course_goes_on_there(page, server, tmp_path, slide):
+def test_after_a_crash_on_any_slide_the_course_goes_on_there(page, server, slide):
     made = three_slides()
-    put_in(page, server, tmp_path, made)
+    put_in(page, server, made)
     launch_in(page)
     answer(page, Taking(made))
     for number in range(2, slide + 1):
@@ -113,9 +113,9 @@ def test_after_a_crash_on_any_slide_the_course_goes_on_there(page, server, tmp_p
     assert page.find("[aria-label='Log of tracking calls']").text.count("says goodbye") == 0
 
 
-def test_what_is_kept_for_one_learner_is_not_another_s(page, server, tmp_path):
+def test_what_is_kept_for_one_learner_is_not_another_s(page, server):
     made = three_slides()
-    put_in(page, server, tmp_path, made)
+    put_in(page, server, made)
     launch_in(page, "failing")
     leave_what_is_kept_here(page, made)
     launch_in(page, learner="Bo Lindqvale")
@@ -129,8 +129,8 @@ def test_what_is_kept_for_one_learner_is_not_another_s(page, server, tmp_path):
     at_slide(page, 2)
 
 
-def test_time_is_told_while_nothing_is_done_and_counts_after_a_crash(page, server, tmp_path):
-    put_in(page, server, tmp_path, three_slides())
+def test_time_is_told_while_nothing_is_done_and_counts_after_a_crash(page, server):
+    put_in(page, server, three_slides())
     launch_in(page)
     at_slide(page, 1)
     for told in (40, 80):

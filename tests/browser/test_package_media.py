@@ -45,22 +45,22 @@ def _next_is_on(page):
 
 
 @pytest.mark.parametrize(("frames", "rate"), [(25, 7), (31, 12)])
-def test_a_video_played_straight_through_is_seen_in_full(page, server, tmp_path, frames, rate):
+def test_a_video_played_straight_through_is_seen_in_full(page, server, frames, rate):
     document, media = _course(video("webm", "libvpx-vp9", frames=frames, rate=rate))
-    launch(page, server, tmp_path, document, media)
+    launch(page, server, document, media)
     assert not _next_is_on(page)
     page.click("main .zz-video button")
     page.until(lambda: page.find("main video").get_property("ended"), "the video to end")
     page.until(lambda: _next_is_on(page), "all of it to count")
 
 
-def test_what_plays_while_nobody_can_see_it_is_not_seen(page, server, tmp_path):
+def test_what_plays_while_nobody_can_see_it_is_not_seen(page, server):
     """A sound, since browsers let videos stand still meanwhile."""
     data = sound("wav", seconds=3)
     file = _media_file("talkfile", data)
     talk = Audio(id="talk", name="Talk", media=file.id, x=80, y=80, w=400, h=60)
     first = slide("slidea", talk, gate=Gate(wants=(MediaWatched(media="talk", share=1),)))
-    launch(page, server, tmp_path, course(first, slide("slideb"), media=(file,)),
+    launch(page, server, course(first, slide("slideb"), media=(file,)),
            {file.sha256: data})
 
     def play():
@@ -79,7 +79,7 @@ def test_what_plays_while_nobody_can_see_it_is_not_seen(page, server, tmp_path):
     page.until(lambda: _next_is_on(page), "all of it to count when it is looked at")
 
 
-def test_speed_changes_cues_moves_and_videos_together(page, server, tmp_path):
+def test_speed_changes_cues_moves_and_videos_together(page, server):
     document, media = _course(video("webm", "libvpx-vp9", frames=31, rate=12))
     first, then = document.slides
     drift = Move(id="drift", path=({"x": 300, "y": 0},), duration=50_000, times=0)
@@ -89,7 +89,7 @@ def test_speed_changes_cues_moves_and_videos_together(page, server, tmp_path):
     first = first.model_copy(update={"timing": timing, "elements": (
         *first.elements, text("boat", moves=(drift,)), text("late", x=700))})
     document = document.model_copy(update={"slides": (first, then)})
-    launch(page, server, tmp_path, document, media)
+    launch(page, server, document, media)
     page.find("main video")
     Select(page.find("[aria-label=Speed]")).select_by_visible_text("2 ×")
     page.until(lambda: page.find("main video").get_property("playbackRate") == 2)
@@ -106,13 +106,13 @@ def test_speed_changes_cues_moves_and_videos_together(page, server, tmp_path):
     page.until(lambda: _next_is_on(page), "all of it to count at twice the speed")
 
 
-def test_pause_lets_sounds_stand_still_and_they_go_on_after_it(page, server, tmp_path):
+def test_pause_lets_sounds_stand_still_and_they_go_on_after_it(page, server):
     data = sound("wav", seconds=30)
     file = _media_file("bellfile", data)
     document = course(
         slide("slidea", button("ring", PlaySound(media=file.id), label="Ring"),
               timing=Timing(length=60_000)), media=(file,))
-    launch(page, server, tmp_path, document, {file.sha256: data})
+    launch(page, server, document, {file.sha256: data})
     page.browser.execute_script("""
       const play = HTMLMediaElement.prototype.play;
       HTMLMediaElement.prototype.play = function () {
@@ -132,18 +132,18 @@ def test_pause_lets_sounds_stand_still_and_they_go_on_after_it(page, server, tmp
     page.until(plays)
 
 
-def test_twice_the_speed_counts_as_seen(page, server, tmp_path):
+def test_twice_the_speed_counts_as_seen(page, server):
     document, media = _course(video("webm", "libvpx-vp9", frames=40, rate=10))
-    launch(page, server, tmp_path, document, media)
+    launch(page, server, document, media)
     Select(page.find("select[aria-label='Speed']")).select_by_visible_text("2 ×")
     page.click("main .zz-video button")
     page.until(lambda: page.find("main video").get_property("ended"), "the video to end")
     page.until(lambda: _next_is_on(page), "all of it to count")
 
 
-def test_going_to_the_end_of_a_video_is_not_seeing_it(page, server, tmp_path):
+def test_going_to_the_end_of_a_video_is_not_seeing_it(page, server):
     document, media = _course(video("webm", "libvpx-vp9", frames=40, rate=10))
-    launch(page, server, tmp_path, document, media)
+    launch(page, server, document, media)
     playing = page.find("main video")
     page.click("main .zz-video button")
     page.until(lambda: playing.get_property("currentTime") > 0.3)

@@ -27,10 +27,10 @@ def _again(page):
     page.press("Resume")
 
 
-def test_one_who_left_by_the_course_goes_in_again_in_the_same_session(page, server, tmp_path):
+def test_one_who_left_by_the_course_goes_in_again_in_the_same_session(page, server):
     first = slide("slidea", text("begin"))
     last = slide("slideb", button("enough", GoTo(go=LeaveCourse()), label="Enough"))
-    launch(page, server, tmp_path, course(first, last))
+    launch(page, server, course(first, last))
     page.press("Next")
     page.press("Enough")
     page.see("Your progress is saved in the LMS")
@@ -49,14 +49,14 @@ def test_one_who_left_by_the_course_goes_in_again_in_the_same_session(page, serv
     assert "error" not in page.find(log).text
 
 
-def test_waits_and_timers_go_on_with_the_time_that_was_left(page, server, tmp_path):
+def test_waits_and_timers_go_on_with_the_time_that_was_left(page, server):
     hour, minute = text("anhour"), text("aminute", y=200)
     entered = Rule(id="hide", when=Happens(event="slide_entered"), do=(
         ShowOrHide(action="hide", what=hour.id), ShowOrHide(action="hide", what=minute.id),
         Wait(seconds=3_600), ShowOrHide(action="show", what=hour.id)))
     once = Rule(id="once", when=Timer(after=60), do=(
         ShowOrHide(action="toggle", what=minute.id),))
-    launch(page, server, tmp_path, course(
+    launch(page, server, course(
         slide("slidea", hour, minute, text("still", y=400), rules=(entered, once))))
     page.words("still")
     assert _shown(page) == ["still"]
@@ -72,7 +72,7 @@ def _shown(page):
     return [e.text for e in page.all("main .zz-element") if e.is_displayed() and e.text]
 
 
-def test_a_video_goes_on_at_its_second_and_pauses_with_the_slide(page, server, tmp_path):
+def test_a_video_goes_on_at_its_second_and_pauses_with_the_slide(page, server):
     data = video("webm", "libvpx-vp9", frames=120, rate=10)
     found = take_playing(io.BytesIO(data))
     file = MediaFile(
@@ -82,7 +82,7 @@ def test_a_video_goes_on_at_its_second_and_pauses_with_the_slide(page, server, t
                   h=360, controls=False)
     timing = Timing(length=60, repeats=True)
     document = course(slide("slidea", shown, timing=timing), media=(file,))
-    launch(page, server, tmp_path, document, {file.sha256: data})
+    launch(page, server, document, {file.sha256: data})
     page.click("main .zz-video button")
     page.until(lambda: _at(page) > 3)
     page.press("Pause")
@@ -101,7 +101,7 @@ def _at(page):
 
 @pytest.mark.parametrize(("counts", "kept"), [("best", "passed"), ("last", "failed")])
 def test_a_pass_is_only_overwritten_by_a_worse_run_where_the_last_counts(
-        page, server, tmp_path, counts, kept):
+        page, server, counts, kept):
     made = document(slide_with("single_choice"), attempts=1, points=4)
     made = made.model_copy(update={"course": made.course.model_copy(update={
         "completion": Completion(slides_share=None, passing=True, counts=counts)})})
@@ -117,7 +117,7 @@ def test_a_pass_is_only_overwritten_by_a_worse_run_where_the_last_counts(
     def record():
         return page.find("table").text
 
-    launch(page, server, tmp_path, made)
+    launch(page, server, made)
     answer(right_response(taker.grader))
     page.until(lambda: "passed" in record() and "100" in record())
     page.click("a[aria-label='Launch as Ines Tarrow']")

@@ -28,8 +28,8 @@ def _letters(number):
     return "".join(draw.choice(string.ascii_letters + string.digits) for _ in range(950))
 
 
-def test_progress_that_outgrows_the_lms_is_decided_on_and_told(page, server, tmp_path):
-    slug = imported(server, tmp_path, _course())
+def test_progress_that_outgrows_the_lms_is_decided_on_and_told(page, server):
+    slug = imported(server, _course())
     # On a slow line the button is there before it is known how long progress gets.
     page.line(latency=700)
     page.go(f"/courses/{slug}/publish")

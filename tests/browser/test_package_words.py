@@ -16,11 +16,11 @@ def speaking(made: CourseDocument, language: str, **words: str) -> CourseDocumen
         "course": made.course.model_copy(update={"language": language, "words": words})})
 
 
-def test_a_german_course_speaks_german_also_after_coming_back(page, server, tmp_path):
+def test_a_german_course_speaks_german_also_after_coming_back(page, server):
     made = course(slide_with("single_choice"), blank_slide("Danach", fresh_ids(9)))
     made = speaking(made, "de", next="Auf geht’s")
     taker = Taking(made)
-    launch(page, server, tmp_path, made)
+    launch(page, server, made)
     assert page.find("main").get_attribute("aria-label").startswith("Folie 1 von 2: ")
     part = wrong_response(taker.grader)[0][0]
     page.click(f"[data-element={element_of(taker, part)}]")
@@ -42,10 +42,10 @@ def test_a_german_course_speaks_german_also_after_coming_back(page, server, tmp_
 
 
 def test_an_arabic_course_runs_from_right_to_left_and_its_slide_stays_in_place(
-        page, server, tmp_path):
+        page, server):
     made = course(slide_with("single_choice"), blank_slide("بعد ذلك", fresh_ids(9)))
     made = speaking(made, "ar")
-    launch(page, server, tmp_path, made)
+    launch(page, server, made)
     page.find("main")
     root = page.find("html")
     assert (root.get_attribute("lang"), root.get_attribute("dir")) == ("ar", "rtl")

@@ -4,7 +4,8 @@ import pytest
 from selenium.webdriver.support.ui import Select
 
 from tests.core.making import course, slide, text
-from tests.core.packing import archived
+
+from .packages import imported
 
 MANY = 130
 FILL = """
@@ -57,13 +58,12 @@ def _down(page, what):
 
 
 def test_long_lists_come_page_by_page_and_the_library_is_searched_whole(
-        page, server, many, tmp_path):
+        page, server, many):
     page.go("/practice")
     page.until(lambda: 0 < len(_named(page, "Package")) < MANY, "one page")
     _down(page, "Package")
 
-    (tmp_path / "c.zigzag").write_bytes(archived(course(slide("slidea", text("wordsone")))))
-    page.go(f"/courses/{server.manage('import', str(tmp_path / 'c.zigzag'))}/build")
+    page.go(f"/courses/{imported(server, course(slide('slidea', text('wordsone'))))}/build")
     page.press("Media")
     Select(page.find("select[aria-label='From']")).select_by_visible_text("My library")
     _down(page, "Map")

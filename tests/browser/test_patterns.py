@@ -90,9 +90,9 @@ def _use(page: Page, word: str) -> None:
     _keys(page, Keys.ARROW_RIGHT if kind == "range" else " ")
 
 
-def test_a_finished_card_is_duplicated_and_all_copies_count(page, server, tmp_path):
+def test_a_finished_card_is_duplicated_and_all_copies_count(page, server):
     card, _ = finished_card(grouped=True, pattern="checklist")
-    slug = imported(server, tmp_path, course(card, variables=()))
+    slug = imported(server, course(card, variables=()))
     page.go(f"/courses/{slug}")
     name = next(e.name for e in card.elements if e.kind == "group")
     _pick(page, name)
@@ -112,10 +112,10 @@ def test_a_finished_card_is_duplicated_and_all_copies_count(page, server, tmp_pa
         page.see(left)
 
 
-def test_an_odd_selection_says_how_it_is_paired_and_is_paired_anew(page, server, tmp_path):
+def test_an_odd_selection_says_how_it_is_paired_and_is_paired_anew(page, server):
     boxes = [text(name, x=40 + 240 * n, y=200, w=200, h=80)
              for n, name in enumerate(("front", "back", "third", "fourth", "fifth"))]
-    slug = imported(server, tmp_path, course(slide("slidea", *boxes)))
+    slug = imported(server, course(slide("slidea", *boxes)))
     page.go(f"/courses/{slug}")
     _pick(page, *(box.name for box in boxes))
     palette(page, "Flip cards")

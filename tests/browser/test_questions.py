@@ -82,9 +82,9 @@ def _answer(page: Page, kind: str) -> None:
                 _keys(page, page.all("main .zz-point input")[n], Keys.SPACE)
 
 
-def test_every_kind_by_keyboard(page, server, tmp_path):
+def test_every_kind_by_keyboard(page, server):
     document = _course_of_all_kinds()
-    slug = imported(server, tmp_path, document)
+    slug = imported(server, document)
     page.go("/")
     page.go(f"/courses/{slug}/rehearse")
     page.frames("iframe[title='The course']")
@@ -103,8 +103,8 @@ def test_every_kind_by_keyboard(page, server, tmp_path):
     page.see("10 of 10")
 
 
-def test_things_are_dragged_connected_and_put_in_order_by_pointer(page, server, tmp_path):
-    slug = imported(server, tmp_path, _course_of_all_kinds())
+def test_things_are_dragged_connected_and_put_in_order_by_pointer(page, server):
+    slug = imported(server, _course_of_all_kinds())
     page.go("/")
     page.go(f"/courses/{slug}/rehearse")
     page.frames("iframe[title='The course']")
@@ -211,8 +211,8 @@ def _answer_by_touch(page: Page, finger: Finger, kind: str) -> None:
             _answer(page, kind)
 
 
-def test_every_kind_by_touch_on_a_phone_at_twice_the_size(page, server, tmp_path):
-    slug = imported(server, tmp_path, _course_of_all_kinds())
+def test_every_kind_by_touch_on_a_phone_at_twice_the_size(page, server):
+    slug = imported(server, _course_of_all_kinds())
     page.go("/")
     page.go(f"/courses/{slug}/rehearse")
     page.frames("iframe[title='The course']")

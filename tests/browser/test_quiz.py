@@ -8,9 +8,9 @@ from tests.core.quiz_course import FIRE, LAST, check_drawn, keys_course
 from .packages import imported, inside, launch
 
 
-def _opened(page, server, folder, document) -> None:
+def _opened(page, server, document) -> None:
     """Import `document` and open its plan."""
-    slug = imported(server, folder, document)
+    slug = imported(server, document)
     page.go(f"/courses/{slug}/plan")
 
 
@@ -31,8 +31,8 @@ def _numbers(page) -> str:
     return page.find("[data-numbers=new]").text
 
 
-def test_a_section_becomes_a_quiz_with_sets_limits_and_numbers(page, server, tmp_path):
-    _opened(page, server, tmp_path, _plain(keys_course()))
+def test_a_section_becomes_a_quiz_with_sets_limits_and_numbers(page, server):
+    _opened(page, server, _plain(keys_course()))
     page.click("[aria-label='Make “Before you get the keys” a quiz']")
     page.find("[data-quiz=secquiz]")
     page.until(lambda: "17 questions" in page.find("[data-set]").text)
@@ -77,8 +77,8 @@ def test_a_section_becomes_a_quiz_with_sets_limits_and_numbers(page, server, tmp
     page.find("[aria-label^='Quiz “Before']")
 
 
-def test_more_than_there_is_cannot_be_drawn_and_is_said_at_the_set(page, server, tmp_path):
-    _opened(page, server, tmp_path, keys_course())
+def test_more_than_there_is_cannot_be_drawn_and_is_said_at_the_set(page, server):
+    _opened(page, server, keys_course())
     page.click("[aria-label^='Quiz “Before']")
     page.click("[data-set=setfire] [aria-label='Show the slides of Fire']")
     for title in FIRE[:3]:
@@ -92,8 +92,8 @@ def test_more_than_there_is_cannot_be_drawn_and_is_said_at_the_set(page, server,
     page.gone("[data-set=setfire] [role=alert]")
 
 
-def test_what_a_learner_gets_is_listed_by_number(page, server, tmp_path):
-    _opened(page, server, tmp_path, keys_course())
+def test_what_a_learner_gets_is_listed_by_number(page, server):
+    _opened(page, server, keys_course())
     page.click("[aria-label^='Quiz “Before']")
     page.open("What would a learner get?")
     lists = {}
@@ -127,8 +127,8 @@ def _taken(page) -> list[str]:
     return titles
 
 
-def test_a_learner_gets_a_draw_keeps_it_and_gets_another_one(page, server, tmp_path):
-    launch(page, server, tmp_path, keys_course(again="unseen"))
+def test_a_learner_gets_a_draw_keeps_it_and_gets_another_one(page, server):
+    launch(page, server, keys_course(again="unseen"))
     page.find("main.zz-view")
     assert "of 11" in page.find("main.zz-view").get_attribute("aria-label")
     first = [_title(page)]

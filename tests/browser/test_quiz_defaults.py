@@ -11,8 +11,8 @@ from .packages import goes_on, imported, inside, launch, put_in_course
 from .test_access import violations
 
 
-def _opened(page, server, folder, document) -> str:
-    slug = imported(server, folder, document)
+def _opened(page, server, document) -> str:
+    slug = imported(server, document)
     page.go(f"/courses/{slug}/plan")
     return slug
 
@@ -35,8 +35,8 @@ def _stored(page, slug: str) -> list[dict]:
             for question in each["slide"]["questions"]]
 
 
-def test_a_default_is_changed_for_all_but_those_that_have_their_own(page, server, tmp_path):
-    slug = _opened(page, server, tmp_path, taken_course())
+def test_a_default_is_changed_for_all_but_those_that_have_their_own(page, server):
+    slug = _opened(page, server, taken_course())
     _defaults(page)
     page.see("Defaults are settings that all questions of this quiz follow")
     page.press("Set defaults")
@@ -65,10 +65,10 @@ def test_a_default_is_changed_for_all_but_those_that_have_their_own(page, server
     assert all("points" in q["follows"] for q in _stored(page, slug))
 
 
-def test_learners_meet_the_defaults_and_what_no_answer_costs(page, server, tmp_path):
+def test_learners_meet_the_defaults_and_what_no_answer_costs(page, server):
     document = taken_course(defaults=QuestionDefaults(
         points=4, unanswered=1, submit_label="Check", right=rich("Well seen."), attempts=1))
-    launch(page, server, tmp_path, following(document, *SETTINGS))
+    launch(page, server, following(document, *SETTINGS))
     goes_on(page)
     for _ in range(3):
         page.words("The right answer").click()
@@ -84,8 +84,8 @@ def test_learners_meet_the_defaults_and_what_no_answer_costs(page, server, tmp_p
     page.see("68.75")
 
 
-def test_clear_buttons_come_in_one_step_and_clear_an_answer(page, server, tmp_path):
-    slug = _opened(page, server, tmp_path, taken_course())
+def test_clear_buttons_come_in_one_step_and_clear_an_answer(page, server):
+    slug = _opened(page, server, taken_course())
     _defaults(page)
     page.press("Add one to each of 4 questions")
     page.see("Every question has one.")

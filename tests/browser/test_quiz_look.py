@@ -23,8 +23,8 @@ def _ground(page) -> str:
         "return getComputedStyle(document.querySelector('main .zz-slide')).backgroundColor")
 
 
-def test_a_quiz_looks_different_and_does_something_when_it_is_over(page, server, tmp_path):
-    slug = imported(server, tmp_path, taken_course(attempts=2, again="same"))
+def test_a_quiz_looks_different_and_does_something_when_it_is_over(page, server):
+    slug = imported(server, taken_course(attempts=2, again="same"))
     page.go(f"/courses/{slug}/plan")
     page.click("[aria-label^='Quiz “Keys']")
     page.click("[role=tab][data-value=look]")
@@ -57,9 +57,9 @@ def test_a_quiz_looks_different_and_does_something_when_it_is_over(page, server,
     assert title(page) == "After" and _ground(page) != NIGHT
 
 
-def test_a_quiz_that_is_passed_marks_the_course_and_leads_on(page, server, tmp_path):
+def test_a_quiz_that_is_passed_marks_the_course_and_leads_on(page, server):
     after = taken_course().course.slides[-1]
-    launch(page, server, tmp_path, told(
+    launch(page, server, told(
         "quiz_passed", Mark(status="passed"), GoTo(go=ToSlide(slide=after)), pass_mark=0))
     page.find("main.zz-view")
     goes_on(page)

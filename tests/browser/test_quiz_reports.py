@@ -10,7 +10,7 @@ from tests.core.test_quiz_details import ASKED, detailed
 from tests.core.test_quiz_taking import taken_course
 
 from .driver import fit_window
-from .packages import finishes, goes_on, imported, inside, launch, put_in, title
+from .packages import finishes, goes_on, imported, inside, launch, put_in, switch_room, title
 from .test_access import violations
 
 ON = "trainer@huts.example"
@@ -19,9 +19,9 @@ ON = "trainer@huts.example"
 @pytest.fixture
 def room(page, server):
     """Switches the post room; it is up again after the test."""
-    server.manage("post_room", "up")
-    yield lambda manner: server.manage("post_room", manner)
-    server.manage("post_room", "up")
+    switch_room(server, "up")
+    yield lambda manner: switch_room(server, manner)
+    switch_room(server, "up")
 
 
 def _posting(document, post, **settings):
@@ -67,13 +67,13 @@ def _kept(page) -> str:
 
 
 def test_details_are_asked_once_checked_as_typed_and_reach_the_report(
-    page, server, tmp_path, room
+    page, server, room
 ):
     document, _ = detailed(attempts=2, again="same")
     names = {variable.name: variable.id for variable in document.course.variables}
     post = Post(mail=ON, copy_to=names["Mail"], fields=(
         *USUAL_FIELDS[1:], *(PostField(name=name, of=key) for name, key in names.items())))
-    launch(page, server, tmp_path, _posting(document, post))
+    launch(page, server, _posting(document, post))
     goes_on(page)
     assert title(page) == "Your details" and violations(page) == []
     name = _field(page, "Name *")
@@ -119,9 +119,9 @@ def test_details_are_asked_once_checked_as_typed_and_reach_the_report(
     page.until(lambda: {"ines@huts.example", ON} <= {one["to"] for one in _letters(page)})
 
 
-def test_a_report_waits_while_the_post_room_is_down_and_comes_once(page, server, tmp_path, room):
+def test_a_report_waits_while_the_post_room_is_down_and_comes_once(page, server, room):
     room("down")
-    launch(page, server, tmp_path, _posting(taken_course(), Post(mail=ON)))
+    launch(page, server, _posting(taken_course(), Post(mail=ON)))
     _finish(page)
     page.see("Your result of “Keys” is not sent yet. It is kept in this browser")
     # The sample's own slide has no heading.
@@ -151,9 +151,9 @@ def test_a_report_waits_while_the_post_room_is_down_and_comes_once(page, server,
     page.until(lambda: [one["to"] for one in _letters(page)].count(ON) >= 1)
 
 
-def test_what_another_machine_could_not_send_is_sent_from_this_one(page, server, tmp_path, room):
+def test_what_another_machine_could_not_send_is_sent_from_this_one(page, server, room):
     room("down")
-    launch(page, server, tmp_path, _posting(taken_course(), Post()))
+    launch(page, server, _posting(taken_course(), Post()))
     _finish(page)
     page.see("is not sent yet")
     page.top()
@@ -173,9 +173,9 @@ def test_what_another_machine_could_not_send_is_sent_from_this_one(page, server,
     assert len(_reports(page, slug)) == 1
 
 
-def test_a_refused_report_is_said_kept_and_sent_when_it_is_asked_for(page, server, tmp_path, room):
+def test_a_refused_report_is_said_kept_and_sent_when_it_is_asked_for(page, server, room):
     room("refuses")
-    launch(page, server, tmp_path, _posting(taken_course(), Post()))
+    launch(page, server, _posting(taken_course(), Post()))
     _finish(page)
     page.see("Your result of “Keys” was not accepted.")
     room("slow")
@@ -190,9 +190,9 @@ def _tries(page) -> int:
     return int(_kept(page).partition('"tries":')[2].partition(",")[0] or 0)
 
 
-def test_retries_follow_the_clock_by_themselves(page, server, tmp_path, room):
+def test_retries_follow_the_clock_by_themselves(page, server, room):
     room("down")
-    launch(page, server, tmp_path, _posting(taken_course(), Post()))
+    launch(page, server, _posting(taken_course(), Post()))
     _finish(page)
     page.see("is not sent yet")
     page.until(lambda: _tries(page) >= 2, "it is not tried again")
@@ -201,10 +201,10 @@ def test_retries_follow_the_clock_by_themselves(page, server, tmp_path, room):
 
 
 def test_where_nothing_can_be_stored_a_report_waits_as_long_as_the_page_does(
-    page, server, tmp_path, room
+    page, server, room
 ):
     room("down")
-    launch(page, server, tmp_path, _posting(taken_course(), Post()))
+    launch(page, server, _posting(taken_course(), Post()))
     page.browser.execute_script(
         "const set = Storage.prototype.setItem; Storage.prototype.setItem = function (key, text) {"
         " if (key.endsWith(':post')) throw new DOMException('full', 'QuotaExceededError');"
@@ -217,10 +217,10 @@ def test_where_nothing_can_be_stored_a_report_waits_as_long_as_the_page_does(
     page.see("Your result of “Keys” was sent.")
 
 
-def test_the_strangest_words_arrive(page, server, tmp_path, room):
+def test_the_strangest_words_arrive(page, server, room):
     document, _ = detailed(ASKED[2:3])
     hut = next(v.id for v in document.course.variables if v.name == "Hut")
-    launch(page, server, tmp_path, _posting(
+    launch(page, server, _posting(
         document, Post(fields=(PostField(name="__proto__", of=hut),))))
     goes_on(page)
     strange = r'=1+1","\u202e\u{1F3D4}\ud800</script>\u0000'
@@ -238,9 +238,9 @@ def test_the_strangest_words_arrive(page, server, tmp_path, room):
     assert text.count("\ufffd") >= 1 and "</script>" in text
 
 
-def test_the_review_opens_when_the_report_has_arrived(page, server, tmp_path, room):
+def test_the_review_opens_when_the_report_has_arrived(page, server, room):
     room("down")
-    launch(page, server, tmp_path, _posting(taken_course(), Post(), review_sent=True))
+    launch(page, server, _posting(taken_course(), Post(), review_sent=True))
     _finish(page)
     page.see("is not sent yet")
     before = title(page)
@@ -262,12 +262,12 @@ def _back_leads_nowhere(page, before: str) -> bool:
 
 
 @pytest.mark.parametrize("form", ["json", "form", "csv"])
-def test_a_web_address_gets_the_fields_in_its_form(page, server, tmp_path, form):
+def test_a_web_address_gets_the_fields_in_its_form(page, server, form):
     """The practice page stands in for the author's own server: what is posted is caught there."""
     post = Post(listed=False, web=f"{server.address.replace('localhost', '127.0.0.1')}/own",
                 form=form, fields=(PostField(name="Who", of="learner_name"),
                                    PostField(name="Points", of="quiz_points")))
-    launch(page, server, tmp_path, _posting(taken_course(), post))
+    launch(page, server, _posting(taken_course(), post))
     page.browser.execute_script(
         "window.caught = []; const other = window.fetch;"
         "window.fetch = (to, more) => to.endsWith('/own') ? (window.caught.push("
@@ -284,9 +284,9 @@ def test_a_web_address_gets_the_fields_in_its_form(page, server, tmp_path, form)
 
 
 def test_post_and_details_are_set_by_hand_and_reports_read_in_a_table(
-    page, server, tmp_path, room
+    page, server, room
 ):
-    slug = imported(server, tmp_path, keys_course())
+    slug = imported(server, keys_course())
     page.go(f"/courses/{slug}/reports")
     page.see("No reports yet")
     assert violations(page) == []
@@ -332,9 +332,9 @@ def test_post_and_details_are_set_by_hand_and_reports_read_in_a_table(
 
 
 def test_the_table_of_reports_and_the_post_room_are_read_filtered_and_emptied(
-    page, server, tmp_path, room
+    page, server, room
 ):
-    launch(page, server, tmp_path, _posting(taken_course(), Post(mail=ON)))
+    launch(page, server, _posting(taken_course(), Post(mail=ON)))
     _finish(page)
     page.see("Your result of “Keys” was sent.")
     page.top()
@@ -363,10 +363,10 @@ def test_the_table_of_reports_and_the_post_room_are_read_filtered_and_emptied(
     page.until(lambda: page.call("GET", "/post-room")["manner"] == "slow")
 
 
-def test_on_a_phone_the_form_fits_and_can_be_filled_in(page, server, tmp_path):
+def test_on_a_phone_the_form_fits_and_can_be_filled_in(page, server):
     fit_window(page.browser, 390, 844)
     document, _ = detailed()
-    launch(page, server, tmp_path, document)
+    launch(page, server, document)
     goes_on(page)
     assert page.browser.execute_script(
         "return document.documentElement.scrollWidth <= innerWidth")
@@ -375,8 +375,8 @@ def test_on_a_phone_the_form_fits_and_can_be_filled_in(page, server, tmp_path):
     page.see("Please fill in: Season, First day, I agree.")
 
 
-def test_a_rehearsal_says_what_a_package_would_send_and_keeps_the_path(page, server, tmp_path):
-    slug = imported(server, tmp_path, _posting(taken_course(), Post(), review_sent=True))
+def test_a_rehearsal_says_what_a_package_would_send_and_keeps_the_path(page, server):
+    slug = imported(server, _posting(taken_course(), Post(), review_sent=True))
     page.go(f"/courses/{slug}/rehearse")
     page.frames("iframe[title='The course']")
     page.find("main.zz-view")
@@ -395,8 +395,8 @@ def test_a_rehearsal_says_what_a_package_would_send_and_keeps_the_path(page, ser
     assert _reports(page, slug) == []
 
 
-def test_five_learners_at_once_are_all_reported_once(page, server, tmp_path, room):
-    put_in(page, server, tmp_path, _posting(taken_course(), Post(mail=ON)))
+def test_five_learners_at_once_are_all_reported_once(page, server, room):
+    put_in(page, server, _posting(taken_course(), Post(mail=ON)))
     package, first = page.browser.current_url, page.browser.current_window_handle
     links = page.until(lambda: page.all("a[aria-label^='Launch as ']"))
     names = [link.get_attribute("aria-label").removeprefix("Launch as ") for link in links]

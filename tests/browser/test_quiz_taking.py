@@ -44,9 +44,9 @@ def _axe(page) -> None:
 
 
 def test_questions_are_pasted_and_the_quiz_gets_limits_bands_and_an_outcome(
-    page, server, tmp_path
+    page, server
 ):
-    slug = imported(server, tmp_path, keys_course())
+    slug = imported(server, keys_course())
     page.go(f"/courses/{slug}/plan")
     page.click("[aria-label^='Quiz “Before']")
     page.press("Add questions")
@@ -103,8 +103,8 @@ def test_questions_are_pasted_and_the_quiz_gets_limits_bands_and_an_outcome(
     page.see("Your result")
 
 
-def test_all_questions_are_made_a_survey_in_one_setting(page, server, tmp_path):
-    slug = imported(server, tmp_path, taken_course())
+def test_all_questions_are_made_a_survey_in_one_setting(page, server):
+    slug = imported(server, taken_course())
     page.go(f"/courses/{slug}/plan")
     page.click("[aria-label^='Quiz “Keys']")
     page.click("[role=tab][data-value=results]")
@@ -125,8 +125,8 @@ def test_all_questions_are_made_a_survey_in_one_setting(page, server, tmp_path):
     assert purposes() == {"scored"}
 
 
-def test_a_panel_for_each_number_of_right_answers_is_made_from_the_first(page, server, tmp_path):
-    slug = imported(server, tmp_path, taken_course(outcomes=()))
+def test_a_panel_for_each_number_of_right_answers_is_made_from_the_first(page, server):
+    slug = imported(server, taken_course(outcomes=()))
     page.go(f"/courses/{slug}/plan")
     page.click("[aria-label^='Quiz “Keys']")
     page.click("[role=tab][data-value=results]")
@@ -156,8 +156,8 @@ def test_a_panel_for_each_number_of_right_answers_is_made_from_the_first(page, s
     assert {band["id"] for band in bands} <= set(shown)
 
 
-def test_the_time_of_a_quiz_runs_stays_over_leaving_and_ends_it(page, server, tmp_path):
-    launch(page, server, tmp_path, taken_course(time_limit=120, attempts=2, pass_mark=50))
+def test_the_time_of_a_quiz_runs_stays_over_leaving_and_ends_it(page, server):
+    launch(page, server, taken_course(time_limit=120, attempts=2, pass_mark=50))
     page.find("main.zz-view")
     assert not page.all(".zz-quiz-clock")
     goes_on(page)
@@ -187,10 +187,31 @@ def test_the_time_of_a_quiz_runs_stays_over_leaving_and_ends_it(page, server, tm
     assert page.find(".zz-quiz-clock").text.startswith(("2:00", "1:5"))
 
 
+def test_a_learner_takes_more_time_and_has_it_after_coming_back(page, server):
+    launch(page, server, taken_course(time_limit=120, attempts=2, pass_mark=50))
+    page.find("main.zz-view")
+    goes_on(page)
+    page.until(lambda: page.find(".zz-quiz-clock").text.startswith(("2:00", "1:5")))
+    more = Select(page.find("select[aria-label='Time for questions']"))
+    more.select_by_value("1.5")
+    page.until(lambda: page.find(".zz-quiz-clock").text.startswith(("3:00", "2:5")))
+    # The time that there was without it is over, and the quiz goes on.
+    pass_time(page, 130)
+    page.until(lambda: page.find(".zz-quiz-clock").text.startswith(("0:4", "0:3")))
+    page.top()
+    page.press("Leave")
+    page.click("a[aria-label='Launch as Ines Tarrow']")
+    inside(page)
+    page.press("Resume")
+    page.until(lambda: page.find(".zz-quiz-clock").text.startswith(("0:4", "0:3", "0:2")))
+    pass_time(page, 50)
+    page.until(lambda: title(page) == "Your result", "the longer time does not end the quiz")
+
+
 def test_finishing_with_open_questions_asks_and_no_attempt_is_left_afterwards(
-    page, server, tmp_path
+    page, server
 ):
-    launch(page, server, tmp_path, taken_course(attempts=1))
+    launch(page, server, taken_course(attempts=1))
     page.find("main.zz-view")
     page.top()
     page.press("Leave")
@@ -229,9 +250,9 @@ def _result_of_quiz(page) -> str:
 
 
 def test_answers_that_are_judged_at_the_end_can_be_changed_and_reach_the_lms(
-    page, server, tmp_path
+    page, server
 ):
-    launch(page, server, tmp_path, taken_course(judged="end", pass_mark=50))
+    launch(page, server, taken_course(judged="end", pass_mark=50))
     for _ in range(4):
         goes_on(page)
         assert "Submit" not in page.find("main").text
@@ -279,10 +300,10 @@ def _later_on_the_wall(page, seconds: int) -> None:
 
 
 def test_questions_are_flagged_left_for_later_and_finished_from_the_overview_on_a_phone(
-    page, server, tmp_path
+    page, server
 ):
     fit_window(page.browser, 390, 844)
-    launch(page, server, tmp_path, taken_course(way="free", overview=True, attempts=1))
+    launch(page, server, taken_course(way="free", overview=True, attempts=1))
     goes_on(page)
     first = title(page)
     page.click("button[aria-label='Flag this question']")
@@ -325,9 +346,9 @@ def test_questions_are_flagged_left_for_later_and_finished_from_the_overview_on_
 
 
 def test_time_that_goes_on_counts_what_passes_away_and_while_the_machine_sleeps(
-    page, server, tmp_path
+    page, server
 ):
-    launch(page, server, tmp_path, taken_course(time_limit=600, away=True, wait=30))
+    launch(page, server, taken_course(time_limit=600, away=True, wait=30))
     page.find("main.zz-view")
     goes_on(page)
     page.until(lambda: page.find(".zz-quiz-clock").text != "10:00")
@@ -355,8 +376,8 @@ def test_time_that_goes_on_counts_what_passes_away_and_while_the_machine_sleeps(
     assert _clock(page) > 590
 
 
-def test_a_finished_quiz_that_is_not_shown_again_leads_to_its_result(page, server, tmp_path):
-    launch(page, server, tmp_path, taken_course(way="onward", review="never"))
+def test_a_finished_quiz_that_is_not_shown_again_leads_to_its_result(page, server):
+    launch(page, server, taken_course(way="onward", review="never"))
     opening = page.find("main.zz-view").get_attribute("aria-label").split(": ", 1)[1]
     goes_on(page)
     assert not page.button("Next").get_attribute("disabled")
@@ -389,8 +410,8 @@ def _with_result(document):
         "course": course, "slides": tuple(by_id[name] for name in course.slides)})
 
 
-def test_a_result_is_printed_on_one_sheet_without_bar_and_buttons(page, server, tmp_path):
-    launch(page, server, tmp_path, _with_result(taken_course(overview=True)))
+def test_a_result_is_printed_on_one_sheet_without_bar_and_buttons(page, server):
+    launch(page, server, _with_result(taken_course(overview=True)))
     address = page.browser.execute_script("return location.href")
     page.browser.get(address)
     page.find("main.zz-view")
@@ -418,10 +439,10 @@ def test_a_result_is_printed_on_one_sheet_without_bar_and_buttons(page, server, 
         page.browser.execute_cdp_cmd("Emulation.setEmulatedMedia", {"media": ""})
 
 
-def test_a_review_shows_what_the_author_says_and_has_its_own_way(page, server, tmp_path):
+def test_a_review_shows_what_the_author_says_and_has_its_own_way(page, server):
     document = taken_course(
         judged="end", attempts=1, shows=("answer", "right", "points", "attempts", "feedback"))
-    launch(page, server, tmp_path, document)
+    launch(page, server, document)
     goes_on(page)
     assert not page.all(".zz-review")
     page.words("The right answer").click()
@@ -455,8 +476,8 @@ def test_a_review_shows_what_the_author_says_and_has_its_own_way(page, server, t
     page.until(lambda: title(page) == "Your result")
 
 
-def test_a_review_can_keep_the_answers_to_itself(page, server, tmp_path):
-    launch(page, server, tmp_path, taken_course(attempts=1, shows=("points",)))
+def test_a_review_can_keep_the_answers_to_itself(page, server):
+    launch(page, server, taken_course(attempts=1, shows=("points",)))
     goes_on(page)
     page.words("Another answer").click()
     page.press("Submit")

@@ -8,9 +8,9 @@ from .packages import imported
 FRAME = "iframe[title='The course']"
 
 
-def test_a_path_with_a_long_answer_is_kept_and_everything_stays_saved(page, server, tmp_path):
+def test_a_path_with_a_long_answer_is_kept_and_everything_stays_saved(page, server):
     made = document(slide_with("open_answer"))
-    slug = imported(server, tmp_path, made)
+    slug = imported(server, made)
     page.go(f"/courses/{slug}/rehearse")
     page.frames(FRAME)
     page.find("main textarea").send_keys("Wax the boards before it rains. " * 40)

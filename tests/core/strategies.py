@@ -4,6 +4,7 @@ import random
 
 from hypothesis import strategies as st
 from zigzag_core.course import (
+    Audio,
     Background,
     Drag,
     Group,
@@ -221,6 +222,7 @@ def _clock(draw, slide):
     length = max(*moments, draw(st.integers(1, 4_000)))
     return draw(st.none() | st.just(Clock(
         length=length, starts=draw(st.booleans()), repeats=draw(st.booleans()),
+        follows=draw(st.sampled_from([None, None, f"{slide[:6]}v"])),
         cues=tuple(sorted(cues, key=lambda cue: cue.at)),
     )))
 
@@ -245,7 +247,9 @@ def _inputs(draw, slide):
         on_target=draw(st.sampled_from(["stay", "snap", "place", "return", "overlay"])),
         elsewhere=draw(st.sampled_from(["stay", "return"])), overlay=f"{slide}o",
     )
-    video = Video(id=f"{slide}v", media="videofile", **common)
+    video = draw(st.sampled_from([Video, Audio]))(id=f"{slide}v", media="videofile", **common)
+    if video.kind == "audio":
+        video = video.model_copy(update={"narration": True})
     return (
         ProgramElement(draw=video),
         ProgramElement(draw=Group(id=f"{slide}g", **common), visible=draw(mostly_true)),
@@ -365,6 +369,7 @@ def programs(draw):
             SeenSet(id=f"{slide}s", slide=slide, of=(f"{slide}e1", f"{slide}e2", f"{slide}t"))
             for slide in ids
         ),
+        watched=draw(st.sampled_from([(), ("slideav",)])),
         media={"videofile": ProgramMedia(src="video.webm", type="video/webm", duration=1_000)},
         navigation=Navigation(order=draw(st.sampled_from(["free", "in_order", "seen"]))),
         completion=Completion(slides_share=share, passing=share is None or draw(st.booleans())),
@@ -409,7 +414,7 @@ others = st.one_of(
         st.sampled_from(["slideat", "slideae1", "slideae2", "slidebt"]),
         st.sampled_from(["slideae0", "slideat", "slidebt", None]), numbers, numbers,
     ).map(lambda t: {"event": "dropped", "target": t[0], "on": t[1], "x": t[2], "y": t[3]}),
-    st.sampled_from(["started", "paused", "ended"])
+    st.sampled_from(["started", "paused", "ended", "failed"])
     .map(lambda what: {"event": "media", "target": "slideav", "what": what}),
     st.tuples(st.integers(-5, 1_200), st.integers(-5, 1_200))
     .map(lambda t: {"event": "played", "target": "slideav", "since": t[0], "until": t[1]}),
@@ -494,7 +499,7 @@ def any_run(seed: int, count: int):
                         "x": rng.uniform(-300, 300), "y": rng.uniform(-300, 300)}
             case "media":
                 return {"event": "media", "target": rng.choice(SLIDES) + "v",
-                        "what": rng.choice(["started", "paused", "ended"])}
+                        "what": rng.choice(["started", "paused", "ended", "failed"])}
             case "played":
                 since = rng.randrange(1_000)
                 return {"event": "played", "target": rng.choice(SLIDES) + "v", "since": since,

@@ -101,7 +101,7 @@ def test_web_package_has_no_manifest_and_only_used_media(demo):
         "course": document.course.model_copy(update={"slides": document.course.slides[:1]}),
         "slides": document.slides[:1]})
     small = packed("web", first, PLAYER, media)
-    assert sum(path.startswith("media/") for path in small) == 1
+    assert sum(path.startswith("media/") for path in small) == 2
 
 
 def test_a_quiz_with_colours_of_its_own_has_its_drawings_in_them(demo):

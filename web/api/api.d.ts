@@ -1067,6 +1067,151 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/courses/{slug}/script": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Show Script
+         * @description Return all that is spoken in a saved course, and slides that say nothing yet.
+         */
+        get: operations["zigzag_server_courses_script_api_show_script"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/courses/{slug}/script.{form}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Download Script
+         * @description Download the script as a table, with the names of the files to record: `csv`, or `xlsx`.
+         */
+        get: operations["zigzag_server_courses_script_api_download_script"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/edits/script/words": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Edit Words
+         * @description Let other words be said at a place of a slide; a slide that says nothing gets a narration.
+         */
+        post: operations["zigzag_server_courses_script_api_edit_words"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/edits/script/voices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Edit Voices
+         * @description Let files be the voices of places; those whose words have changed meanwhile are left out.
+         */
+        post: operations["zigzag_server_courses_script_api_edit_voices"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/edits/script/sheet/{slug}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Edit By Sheet
+         * @description Take the words of a table into a saved course: what it would change, and what was left out.
+         */
+        post: operations["zigzag_server_courses_script_api_edit_by_sheet"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/edits/script/speak/{slug}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Speak
+         * @description Let machine voices speak what needs it in a saved course: a job.
+         *
+         *     Its result has the files by place, with the words that they say. Nothing is stored.
+         */
+        post: operations["zigzag_server_courses_script_api_speak"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/edits/script/hear/{slug}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Hear
+         * @description Find out when each word is heard in recordings of what a saved course says: a job.
+         *
+         *     Its result has the files by place, with the times of their words and captions of them. Nothing
+         *     is stored.
+         */
+        post: operations["zigzag_server_courses_script_api_hear"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/edits/pattern": {
         parameters: {
             query?: never;
@@ -1221,28 +1366,6 @@ export interface paths {
          * @description Return the lines of a dialogue that are to be spoken, and as CSV for those who record them.
          */
         post: operations["zigzag_server_courses_dialogues_api_dialogue_voices"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/edits/dialogue/speak/{slug}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Dialogue Speak
-         * @description Let machine voices speak the lines of a saved dialogue that need it: a job.
-         *
-         *     Its result has the files by line, with the words that they say. Nothing is stored.
-         */
-        post: operations["zigzag_server_courses_dialogues_api_dialogue_speak"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2988,6 +3111,9 @@ export interface components {
         /**
          * Audio
          * @description A sound with or without controls.
+         *
+         *     As `narration` a `narrator` says its `words`; without controls nothing is seen of it unless it
+         *     waits.
          */
         Audio: {
             /** Id */
@@ -3158,6 +3284,21 @@ export interface components {
              * @enum {string}
              */
             kind: "audio";
+            /**
+             * Narration
+             * @default false
+             */
+            narration: boolean;
+            /**
+             * Words
+             * @default
+             */
+            words: string;
+            /**
+             * Narrator
+             * @default
+             */
+            narrator: string;
         };
         /**
          * Background
@@ -3694,7 +3835,8 @@ export interface components {
          * @description At `at` ms something happens to `what`, an element.
          *
          *     It *appears* (and leaves again at `until`), starts one of its moves, or starts to play. A
-         *     *moment* is only there for rules to wait for.
+         *     *moment* is only there for rules to wait for. One that is set to a `word` of the narration goes
+         *     to where that is heard, when it is spoken anew.
          */
         Cue: {
             /** Id */
@@ -3733,6 +3875,7 @@ export interface components {
             leaves_with: "none" | "fade" | "slide" | "scale" | "flip";
             /** Move */
             move?: string | null;
+            word?: components["schemas"]["SpokenWord"] | null;
         };
         /**
          * CueReached
@@ -6640,6 +6783,7 @@ export interface components {
             /**
              * @default {
              *       "length": 0,
+             *       "follows": null,
              *       "starts": true,
              *       "repeats": false,
              *       "cues": []
@@ -8016,6 +8160,7 @@ export interface components {
             /**
              * @default {
              *       "length": 0,
+             *       "follows": null,
              *       "starts": true,
              *       "repeats": false,
              *       "cues": []
@@ -8127,6 +8272,19 @@ export interface components {
              * @default 50
              */
             pitch: number;
+        };
+        /**
+         * SpokenWord
+         * @description A word of what is said: its `number` from 0 (`course.text.splitting`), and itself.
+         */
+        SpokenWord: {
+            /** Number */
+            number: number;
+            /**
+             * Word
+             * @default
+             */
+            word: string;
         };
         /**
          * Spot
@@ -8898,6 +9056,8 @@ export interface components {
         /**
          * Timing
          * @description The time axis of a slide or overlay: `length` in ms; `starts` by itself or by a rule.
+         *
+         *     With `follows`, a video or audio, its time is that of what plays, and it is at least as long.
          */
         Timing: {
             /**
@@ -8905,6 +9065,8 @@ export interface components {
              * @default 0
              */
             length: number;
+            /** Follows */
+            follows?: string | null;
             /**
              * Starts
              * @default true
@@ -9467,7 +9629,8 @@ export interface components {
          * @description A file of the course. `sha256` names the stored bytes; `size` in bytes, w and h in px.
          *
          *     `duration` in ms for videos and audio. `palette` holds a picture's main colours, the most
-         *     common first. `recoloured` is set for a drawing whose colours are those of the theme.
+         *     common first. Of speech the `loudness` is known, in LUFS. `recoloured` is set for a drawing
+         *     whose colours are those of the theme.
          */
         MediaFile: {
             /** Id */
@@ -9518,6 +9681,9 @@ export interface components {
              * @default []
              */
             captions: components["schemas"]["Caption"][];
+            speech?: components["schemas"]["Speech"] | null;
+            /** Loudness */
+            loudness?: number | null;
         };
         /**
          * MediaOut
@@ -9541,15 +9707,45 @@ export interface components {
             message: string;
         };
         /**
+         * Speech
+         * @description What is said in a file: its `words`, and when each of them is heard.
+         *
+         *     They were spoken `by_machine`, or recorded. Where the `times` are not known there are none.
+         */
+        Speech: {
+            /** Words */
+            words: string;
+            /**
+             * By Machine
+             * @default false
+             */
+            by_machine: boolean;
+            /**
+             * Times
+             * @default []
+             */
+            times: components["schemas"]["WordTime"][];
+        };
+        /**
          * SpokenOut
-         * @description A line of a dialogue, the words that were spoken, and the file.
+         * @description A place in the script, the words that were spoken there, and the file.
          */
         SpokenOut: {
-            /** Line */
-            line: string;
+            /** Key */
+            key: string;
             /** Words */
             words: string;
             media: components["schemas"]["MediaOut"];
+        };
+        /**
+         * WordTime
+         * @description A word is heard from `since` until `until` (ms).
+         */
+        WordTime: {
+            /** Since */
+            since: number;
+            /** Until */
+            until: number;
         };
         /**
          * Balance
@@ -9804,6 +10000,16 @@ export interface components {
              */
             media: components["schemas"]["MediaFile"][];
             /**
+             * Narrators
+             * @default []
+             */
+            narrators: components["schemas"]["Narrator"][];
+            /**
+             * Pronunciations
+             * @default []
+             */
+            pronunciations: components["schemas"]["Pronunciation"][];
+            /**
              * @default {
              *       "slides_share": 1,
              *       "slides_of": "way",
@@ -10056,6 +10262,25 @@ export interface components {
             };
         };
         /**
+         * Narrator
+         * @description Somebody who speaks on slides, by name; the one without a name speaks what names nobody.
+         */
+        Narrator: {
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            /**
+             * @default {
+             *       "voice": "",
+             *       "speed": 150,
+             *       "pitch": 50
+             *     }
+             */
+            voice: components["schemas"]["SpeakerVoice"];
+        };
+        /**
          * Navigation
          * @description What is shown around the slides, and in which `order` they may be gone to.
          */
@@ -10262,6 +10487,16 @@ export interface components {
             name: string;
             /** Of */
             of: string;
+        };
+        /**
+         * Pronunciation
+         * @description A word that is `spoken` as if it were written in that way.
+         */
+        Pronunciation: {
+            /** Written */
+            written: string;
+            /** Spoken */
+            spoken: string;
         };
         /**
          * QuestionDefaults
@@ -11441,6 +11676,126 @@ export interface components {
             but: string[];
         };
         /**
+         * RowOut
+         * @description Something that is spoken, or might be: `key` names its place.
+         *
+         *     `number` and `title` are of its slide; `part` and `name` say where there. The `voice` is a file,
+         *     `length` ms long; a recording for it is to be called `file`. What is `again` would be spoken by
+         *     machine next. What is not `plain` is edited where it stands. The file has so many `captions`,
+         *     of which some are `too_fast` to be read, and a `loudness` in LUFS.
+         */
+        RowOut: {
+            /** Key */
+            key: string;
+            /** Slide */
+            slide: string;
+            /**
+             * Part
+             * @enum {string}
+             */
+            part: "slide" | "overlay" | "feedback" | "dialogue";
+            /** Thing */
+            thing: string;
+            /** Number */
+            number: number;
+            /** Title */
+            title: string;
+            /** Name */
+            name: string;
+            /** Speaker */
+            speaker: string;
+            /** Words */
+            words: string;
+            /** Voice */
+            voice: string | null;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "silent" | "missing" | "recorded" | "machine" | "changed";
+            /** Again */
+            again: boolean;
+            /** Length */
+            length: number;
+            /** File */
+            file: string;
+            /** Plain */
+            plain: boolean;
+            /** Captions */
+            captions: number;
+            /** Too Fast */
+            too_fast: number;
+            /** Loudness */
+            loudness: number | null;
+        };
+        /**
+         * ScriptRows
+         * @description The rows of a course's script, in the order of its slides.
+         */
+        ScriptRows: {
+            /** Rows */
+            rows: components["schemas"]["RowOut"][];
+        };
+        /**
+         * WordsIn
+         * @description A slide, and what is said at a place on it from now on. Slides are `height` px high.
+         */
+        WordsIn: {
+            slide: components["schemas"]["Slide"];
+            /** Key */
+            key: string;
+            /** Words */
+            words: string;
+            /** Height */
+            height: number;
+        };
+        /**
+         * VoiceIn
+         * @description A file that says `words` at a place; none takes the voice away.
+         */
+        VoiceIn: {
+            /** Key */
+            key: string;
+            /** Words */
+            words: string;
+            file?: components["schemas"]["MediaFile"] | null;
+        };
+        /**
+         * VoicesIn
+         * @description Settings and slides of a course, and voices at places there.
+         */
+        VoicesIn: {
+            course: components["schemas"]["Course"];
+            /** Slides */
+            slides: components["schemas"]["Slide"][];
+            /** Voices */
+            voices: components["schemas"]["VoiceIn"][];
+        };
+        /**
+         * SheetIn
+         * @description A table of the script as text (CSV).
+         */
+        SheetIn: {
+            /** Text */
+            text: string;
+        };
+        /**
+         * SpeakIn
+         * @description The places that are to be spoken; without any, all that need it.
+         */
+        SpeakIn: {
+            /** Keys */
+            keys?: string[] | null;
+        };
+        /**
+         * HeardIn
+         * @description Recordings of the words at places.
+         */
+        HeardIn: {
+            /** Voices */
+            voices: components["schemas"]["VoiceIn"][];
+        };
+        /**
          * PatternIn
          * @description Elements to make a ready interaction of; without any, one of `count` parts is made.
          */
@@ -11760,16 +12115,6 @@ export interface components {
             };
             /** Dialogue */
             dialogue?: string | null;
-        };
-        /**
-         * SpeakIn
-         * @description A dialogue of a saved course.
-         */
-        SpeakIn: {
-            /** Slide */
-            slide: string;
-            /** Dialogue */
-            dialogue: string;
         };
         /**
          * PastedScript
@@ -12424,6 +12769,8 @@ export interface components {
         /**
          * Clock
          * @description A time axis of `length` ms; its cues in the order of time.
+         *
+         *     It *follows* a video or audio, where it names one: then it is where that is.
          */
         Clock: {
             /**
@@ -12431,6 +12778,8 @@ export interface components {
              * @default 0
              */
             length: number;
+            /** Follows */
+            follows?: string | null;
             /**
              * Starts
              * @default true
@@ -13042,7 +13391,8 @@ export interface components {
          * Program
          * @description A compiled course: all that the player needs, and nothing of the author's own.
          *
-         *     `words` are the player's, where they are not the English ones.
+         *     `words` are the player's, where they are not the English ones. Of the videos and audio in
+         *     `watched` something asks how much was played: of narration nothing else is kept.
          */
         Program: {
             /**
@@ -13113,6 +13463,11 @@ export interface components {
              * @default []
              */
             objectives: components["schemas"]["ProgramObjective"][];
+            /**
+             * Watched
+             * @default []
+             */
+            watched: string[];
             /**
              * Rules
              * @default []
@@ -16601,6 +16956,192 @@ export interface operations {
             "5XX": components["responses"]["Refused"];
         };
     };
+    zigzag_server_courses_script_api_show_script: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ScriptRows"];
+                };
+            };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
+        };
+    };
+    zigzag_server_courses_script_api_download_script: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                form: "csv" | "xlsx";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv; charset=utf-8": string;
+                    "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet": string;
+                };
+            };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
+        };
+    };
+    zigzag_server_courses_script_api_edit_words: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WordsIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Edited"];
+                };
+            };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
+        };
+    };
+    zigzag_server_courses_script_api_edit_voices: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["VoicesIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Edited"];
+                };
+            };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
+        };
+    };
+    zigzag_server_courses_script_api_edit_by_sheet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SheetIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Edited"];
+                };
+            };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
+        };
+    };
+    zigzag_server_courses_script_api_speak: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SpeakIn"];
+            };
+        };
+        responses: {
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobOut"];
+                };
+            };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
+        };
+    };
+    zigzag_server_courses_script_api_hear: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HeardIn"];
+            };
+        };
+        responses: {
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobOut"];
+                };
+            };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
+        };
+    };
     zigzag_server_courses_does_api_edit_pattern: {
         parameters: {
             query?: never;
@@ -16803,34 +17344,6 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ScriptVoices"];
-                };
-            };
-            "4XX": components["responses"]["Refused"];
-            "5XX": components["responses"]["Refused"];
-        };
-    };
-    zigzag_server_courses_dialogues_api_dialogue_speak: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                slug: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["SpeakIn"];
-            };
-        };
-        responses: {
-            /** @description Accepted */
-            202: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["JobOut"];
                 };
             };
             "4XX": components["responses"]["Refused"];

@@ -69,7 +69,7 @@ interface Media {
   // A video or sound started, paused or came to its end.
   event: "media";
   target: string;
-  what: "started" | "paused" | "ended";
+  what: "started" | "paused" | "ended" | "failed";
 }
 
 interface Played {

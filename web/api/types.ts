@@ -7,6 +7,7 @@ export type Course = Schemas["Course"];
 export type Slide = Schemas["Slide"];
 export type Dialogue = Slide["dialogues"][number];
 export type Speaker = Dialogue["speakers"][number];
+export type SpeakerVoice = Schemas["SpeakerVoice"];
 export type Element = Slide["elements"][number];
 export type TextElement = Extract<Element, { kind: "text" }>;
 export type ShapeElement = Extract<Element, { kind: "shape" }>;

@@ -12,7 +12,8 @@ export function downloadResult(job: Job): void {
   fetchAs(`/api/jobs/${job.id}/file`, job.result?.file ?? "");
 }
 
-function fetchAs(address: string, name: string): void {
+/** Save what the server has at an address; without a `name` it is called as the server says. */
+export function fetchAs(address: string, name = ""): void {
   const link = document.createElement("a");
   link.href = address;
   link.download = name;

@@ -21,6 +21,7 @@ from .quizzes import program_quizzes
 from .rules import program_rules
 from .scope import Scope, SlideFacts, facts_of, scope_of
 from .slides import compiled_slide
+from .watching import asked_to_be_watched
 
 
 class MediaSource(Protocol):
@@ -73,6 +74,7 @@ def compile_course(
     return program_around(
         course, scope, facts.values(), (v for one in made for v in one.variables), used, source,
         (objective for one in made for objective in one.objectives),
+        {name for one in made for name in one.watched},
     ).model_copy(update={
         "slides": tuple(one.slide for one in made),
         "questions": tuple(grader for one in made for grader in one.questions),
@@ -83,11 +85,13 @@ def compile_course(
 def program_around(
     course: Course, scope: Scope, slides: Collection[SlideFacts], variables: Iterable[Variable],
     used: UsedMedia, source: MediaSource, objectives: Iterable[ProgramObjective],
+    watched: Collection[str],
 ) -> Program:
     """Return what `course` itself adds to the program: all but slides, questions and sets.
 
     `slides` are the facts of all of them, in order. `variables` are those of patterns, `source`
-    gives the URLs of the files that are `used`. The `objectives` are those of the slides.
+    gives the URLs of the files that are `used`. The `objectives` are those of the slides,
+    `watched` is what they ask of how much was played.
     """
     return Program(
         course=course.id, title=course.title, language=course.language,
@@ -97,6 +101,7 @@ def program_around(
             section: {file.id: source(file, colours) for file in files}
             for section, (colours, files) in used.drawings.items()}),
         objectives=tuple(objectives),
+        watched=tuple(sorted({*watched, *asked_to_be_watched(course)})),
         # A section's rules are added to its slides.
         rules=program_rules(course.rules, COURSE, scope, None), navigation=course.navigation,
         media={

@@ -44,6 +44,7 @@ from .questions import as_one, grader_of, roles_of, slide_rules
 from .rules import program_expression, program_rules
 from .scope import Scope
 from .timing import program_clock, spans
+from .watching import asked_to_be_watched
 
 Control = Literal["none", "button", "input"]
 
@@ -53,7 +54,8 @@ class CompiledSlide:
     """What one slide is in the program.
 
     `variables` are those that its patterns keep, `media` the files that learners come to see or
-    hear on it, `remembered` by kind the ids that saved progress may name.
+    hear on it, `watched` the videos and audio of which it asks how much was played, `remembered`
+    by kind the ids that saved progress may name.
     """
 
     slide: ProgramSlide
@@ -63,6 +65,7 @@ class CompiledSlide:
     media: tuple[str, ...]
     remembered: Remembered
     objectives: tuple[ProgramObjective, ...]
+    watched: tuple[str, ...]
 
 
 def compiled_slide(slide: Slide, scope: Scope) -> CompiledSlide:
@@ -84,7 +87,7 @@ def compiled_slide(slide: Slide, scope: Scope) -> CompiledSlide:
         sets=tuple(weave.sets), variables=tuple(weave.variables),
         media=tuple(sorted(named(slide, "medium"))),
         remembered=remembered_of(slide, made, weave.variables),
-        objectives=dialogue_objectives(slide),
+        objectives=dialogue_objectives(slide), watched=asked_to_be_watched(made),
     )
 
 

@@ -8,12 +8,13 @@ from zigzag_core.course import Cue, Timing
 
 def program_clock(timing: Timing) -> p.Clock | None:
     """Return the clock of a slide or overlay; None where nothing happens in time."""
-    if not timing.length and not timing.cues:
+    if not timing.length and not timing.cues and timing.follows is None:
         return None
     moments = [moment for cue in timing.cues for moment in _moments(cue)]
     last = max((moment.at for moment in moments), default=0)
     return p.Clock(
         length=max(timing.length, last), starts=timing.starts, repeats=timing.repeats,
+        follows=timing.follows,
         cues=tuple(sorted(moments, key=lambda moment: moment.at)),
     )
 

@@ -16,6 +16,7 @@ from zigzag_core.dialogue.settings import LONGEST_TIME, MOST_EFFECTS, SHORTEST
 from .kinds import Is, MaybeMedia, Refers, SetVariableRef, Unset
 from .model import Id, Model, Name
 from .rules.expression import Expression
+from .voices import SpeakerVoice
 
 TurnRef = Annotated[Id, Refers(("turn",))]
 BeatRef = Annotated[Id, Refers(("beat",))]
@@ -123,17 +124,6 @@ class MoodPicture(Model):
 
     mood: Mood
     picture: MaybeMedia = None
-
-
-class SpeakerVoice(Model):
-    """How somebody is spoken by machine: a lower or higher voice, or that of the language.
-
-    The `speed` is in words a minute, the `pitch` in hundredths of what there is.
-    """
-
-    voice: Annotated[str, Field(pattern=r"^(low[1-7]|high[1-5])?$")] = ""
-    speed: Annotated[int, Field(ge=80, le=400)] = 150
-    pitch: Annotated[int, Field(ge=0, le=99)] = 50
 
 
 class Speaker(Model):

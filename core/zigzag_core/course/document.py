@@ -26,6 +26,7 @@ from .rules.timing import Timing
 from .rules.variables import Variable
 from .style.style import Share
 from .style.theme import NamedStyle, Theme
+from .voices import Narrator, Pronunciation
 from .walkthroughs import Walkthrough
 
 FORMAT = 6
@@ -228,6 +229,8 @@ class Course(Model):
     navigation: Navigation = Navigation()
     walkthroughs: tuple[Walkthrough, ...] = Field(default=(), max_length=100)
     media: tuple[MediaFile, ...] = Field(default=(), max_length=5_000)
+    narrators: tuple[Narrator, ...] = Field(default=(), max_length=50)
+    pronunciations: tuple[Pronunciation, ...] = Field(default=(), max_length=1_000)
     completion: Completion = Completion()
     pass_mark: Annotated[float, Field(ge=0, le=100)] = 80
     scoring: Scoring = "points"

@@ -4,7 +4,7 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from .kinds import Is
+from .kinds import Is, Unset
 from .model import Colour, Id, Model, Name
 
 MediaType = Literal[
@@ -25,11 +25,31 @@ class Caption(Model):
     text: Annotated[str, Field(min_length=1, max_length=500)]
 
 
+class WordTime(Model):
+    """A word is heard from `since` until `until` (ms)."""
+
+    since: Annotated[int, Field(ge=0, le=360_000_000)]
+    until: Annotated[int, Field(ge=0, le=360_000_000)]
+
+
+class Speech(Model):
+    """What is said in a file: its `words`, and when each of them is heard.
+
+    They were spoken `by_machine`, or recorded. Where the `times` are not known there are none.
+    """
+
+    words: Annotated[str, Field(max_length=20_000)]
+    by_machine: bool = False
+    times: tuple[WordTime, ...] = Field(default=(), max_length=10_001)
+    """Of each word that `course.text.splitting` finds, in order."""
+
+
 class MediaFile(Model):
     """A file of the course. `sha256` names the stored bytes; `size` in bytes, w and h in px.
 
     `duration` in ms for videos and audio. `palette` holds a picture's main colours, the most
-    common first. `recoloured` is set for a drawing whose colours are those of the theme.
+    common first. Of speech the `loudness` is known, in LUFS. `recoloured` is set for a drawing
+    whose colours are those of the theme.
     """
 
     id: Annotated[Id, Is("medium")]
@@ -44,3 +64,5 @@ class MediaFile(Model):
     palette: tuple[Colour, ...] = Field(default=(), max_length=8)
     recoloured: bool = False
     captions: tuple[Caption, ...] = Field(default=(), max_length=5_000)
+    speech: Annotated[Speech | None, Unset()] = None
+    loudness: Annotated[float, Field(ge=-100, le=20)] | None = None

@@ -1,6 +1,7 @@
 """Names that can be told apart: numbered ones count on."""
 
 import re
+import unicodedata
 from collections.abc import Iterable, Mapping
 from typing import Any, Protocol, Self, TypeVar
 
@@ -52,3 +53,12 @@ def named_apart(things: Iterable[T], others: Iterable[Named]) -> tuple[T, ...]:
         names.add(name)
         made.append(thing if name == thing.name else thing.model_copy(update={"name": name}))
     return tuple(made)
+
+
+def file_stem(name: str) -> str:
+    """Return `name` as part of a file's name: small letters and digits of ASCII, with hyphens.
+
+    It has 40 characters at most; of a name in another script nothing may be left.
+    """
+    text = unicodedata.normalize("NFKD", name).encode("ascii", "ignore").decode().casefold()
+    return re.sub(r"[^a-z0-9]+", "-", text).strip("-")[:40].strip("-")

@@ -75,14 +75,25 @@ def _run_clock(run: Run, owner: str, how: str) -> None:
         owner != run.state.slide and owner not in run.state.overlays
     ):
         return
+    clock = run.index.clocks[owner]
+    if clock.follows is not None:
+        _run_leader(run, clock.follows, how)
+        return
     now = run.state.clocks.get(owner, Time(runs=False))
-    length = run.index.clocks[owner].length
     if how == "stop":
         moving.set_clock(run, owner, Time(at=now.at, runs=False))
-    elif how == "restart" or (now.at >= length and not now.runs):
+    elif how == "restart" or (now.at >= clock.length and not now.runs):
         moving.set_clock(run, owner, Time())
     elif not now.runs:
         moving.set_clock(run, owner, Time(at=now.at))
+
+
+def _run_leader(run: Run, element: str, how: str) -> None:
+    """Start, stop or restart a timing: what leads it is what starts and stops."""
+    if how == "restart":
+        run.effects.append({"effect": "media", "element": element, "run": "seek", "at": 0})
+    run.effects.append({"effect": "media", "element": element, "at": 0,
+                        "run": "pause" if how == "stop" else "play"})
 
 
 def _mark(run: Run, status: str) -> None:

@@ -14,6 +14,7 @@ from zigzag_core.program.limits import LIMITS
 from . import (
     clock,
     completion,
+    leading,
     learner,
     leaving,
     moving,
@@ -67,11 +68,11 @@ def step(
     ``dropped`` (`target` at the offset `x`, `y` px, `on` another element or None), ``next``,
     ``previous``, ``slide`` (to `target`), ``close`` (overlay), ``flagged`` (the question on slide
     `target`, `on` or off), ``postpone`` (the question), ``finish`` (the quiz), ``media`` (`what` is
-    started, paused, ended), ``played`` (`since` .. `until` ms), ``pause`` (timing, or go `on`),
-    ``tick`` (`ms` have passed), ``resume`` (the learner was away; it is `now`), ``more_time``
-    (limits are `factor` as long, 0 is none), ``speed`` (of clocks, in `percent`), ``sent`` (the
-    report of an `attempt` at a `quiz` has arrived), ``leave``; and from a rehearsal ``set`` (a
-    variable to a value).
+    started, paused, ended, failed), ``played`` (`since` .. `until` ms), ``pause`` (timing, or go
+    `on`), ``tick`` (`ms` have passed), ``resume`` (the learner was away; it is `now`),
+    ``more_time`` (limits are `factor` as long, 0 is none), ``speed`` (of clocks, in `percent`),
+    ``sent`` (the report of an `attempt` at a `quiz` has arrived), ``leave``; and from a rehearsal
+    ``set`` (a variable to a value).
     An event that means nothing here and now changes nothing. Every rule that runs is noted in
     `log`: event, target, rule, whether its condition held.
     """
@@ -132,6 +133,19 @@ def _choose_slide(run: Run, slide: str) -> None:
         moving.closed(run)
 
 
+def _media(run: Run, element: str, what: str) -> None:
+    """A video or audio was started, paused, has ended or cannot be played."""
+    learner.media_event(run, element, what)
+    leading.lead_on(run, element, what)
+
+
+def _played(run: Run, element: str, since: int, until: int) -> None:
+    """A stretch of a video or audio was played."""
+    stretch = learner.played(run, element, since, until)
+    if stretch is not None:
+        leading.lead(run, element, *stretch)
+
+
 def _resume(run: Run, event: Resume) -> None:
     """The learner has been away, from the course or only from a machine that slept."""
     if "now" in event:
@@ -156,8 +170,8 @@ _TAKE: Mapping[str, Callable[[Run, Any], None]] = {
     "entered": lambda run, e: learner.enter_value(run, e["target"], e["value"]),
     "answered": lambda run, e: questions.answer(run, e["question"], e["part"], e["value"]),
     "dropped": lambda run, e: learner.drop(run, e["target"], e["on"], e["x"], e["y"]),
-    "media": lambda run, e: learner.media_event(run, e["target"], e["what"]),
-    "played": lambda run, e: learner.played(run, e["target"], e["since"], e["until"]),
+    "media": lambda run, e: _media(run, e["target"], e["what"]),
+    "played": lambda run, e: _played(run, e["target"], e["since"], e["until"]),
     "next": lambda run, e: leaving.go(run, "next", None),
     "previous": lambda run, e: leaving.go(run, "previous", None),
     "slide": lambda run, e: _choose_slide(run, e["target"]),

@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 from dataclasses import dataclass
 
-from zigzag_core.course import Variable
+from zigzag_core.course import Audio, Variable
 from zigzag_core.program import (
     COURSE,
     Clock,
@@ -93,10 +93,23 @@ class Index:
         for slide in program.slides:
             self._add_slide(slide)
         self._add_rules(program.rules, _COURSE, None)
+        self.clocks = {owner: self._led(clock) for owner, clock in self.clocks.items()}
         for rules in self._rules.values():
             rules.sort(key=lambda bound: bound.rank)
         for element, moments in self.media_moments.items():
             self.media_moments[element] = sorted(set(moments))
+
+    def _led(self, clock: Clock) -> Clock:
+        """A clock that follows what plays is as long as that; where nothing plays, it goes alone.
+        """
+        if clock.follows is None:
+            return clock
+        leader = self.elements.get(clock.follows)
+        played = getattr(leader.draw, "media", None) if leader else None
+        media = self.program.media.get(played or "")
+        if media is None:
+            return clock.model_copy(update={"follows": None})
+        return clock.model_copy(update={"length": max(clock.length, media.duration)})
 
     def _add_slide(self, slide: ProgramSlide) -> None:
         if slide.clock:
@@ -131,6 +144,13 @@ class Index:
                 self.timers.setdefault(rule.target or COURSE, []).append(rule)
             if rule.on == "media_reached" and rule.target:
                 self.media_moments.setdefault(rule.target, []).append(rule.after)
+
+    def keeps_watched(self, element: str) -> bool:
+        """Return whether it counts how much of a video or audio was played; of narration only where
+        something asks for it.
+        """
+        draw = self.elements[element].draw
+        return not (isinstance(draw, Audio) and draw.narration) or element in self.program.watched
 
     def groups_of(self, element: str) -> Iterator[str]:
         """Yield the groups that `element` is in, the innermost first."""

@@ -115,21 +115,25 @@ def media_event(run: Run, element: str, what: str) -> None:
         run.raised(f"media_{what}", element)
 
 
-def played(run: Run, element: str, since: int, until: int) -> None:
-    """A video or audio really played from `since` to `until` ms: seeking does not count."""
+def played(run: Run, element: str, since: int, until: int) -> tuple[int, int] | None:
+    """A video or audio really played from `since` to `until` ms: seeking does not count.
+
+    Returns the stretch; None where it is none, or not on the slide that is shown.
+    """
     if run.index.home.get(element) != run.state.slide:
-        return
+        return None
     since, until = max(int(since), 0), int(until)
     if not 0 < until - since <= LIMITS.longest_stretch:
-        return
+        return None
     run.update(positions={**run.state.positions, element: until})
     before = run.state.watched.get(element, ())
     watched = merged(before, since, until)
-    if watched != before:
+    if watched != before and run.index.keeps_watched(element):
         run.update(watched={**run.state.watched, element: watched})
     for moment in run.index.media_moments.get(element, ()):
         if since <= moment < until:
             run.raised("media_reached", element, str(moment))
+    return since, until
 
 
 def merged(

@@ -158,7 +158,7 @@ def resume(run: Run) -> None:
 
 def _begin_clock(run: Run, owner: str) -> None:
     clock = run.index.clocks.get(owner)
-    if clock is not None:
+    if clock is not None and clock.follows is None:
         set_clock(run, owner, Time(runs=clock.starts))
 
 

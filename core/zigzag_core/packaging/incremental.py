@@ -54,6 +54,7 @@ class KeptSlide(BaseModel):
     remembered: Remembered
     words: dict[str, QuestionWords]
     objectives: tuple[ProgramObjective, ...]
+    watched: tuple[str, ...]
 
 
 @dataclass(frozen=True)
@@ -153,6 +154,7 @@ class Compilation:
             course, self._scope, self._facts.values(),
             (v for slide in slides for v in slide.variables), used, source,
             (one for slide in slides for one in slide.objectives),
+            {name for slide in slides for name in slide.watched},
         ).model_dump_json(exclude_defaults=True, exclude={"slides", "questions", "sets"})
         words = PackageWords(
             course=course.id, title=course.title, slides=len(slides),
@@ -202,7 +204,7 @@ class Compilation:
                 questions=tuple(map(_json, made.questions)), sets=tuple(map(_json, made.sets)),
                 variables=made.variables, media=made.media,
                 remembered=made.remembered, words=question_words(slide, made.questions),
-                objectives=made.objectives,
+                objectives=made.objectives, watched=made.watched,
             )
             self.fresh[name] = self._kept[name].model_dump_json()
         return self._kept[name]

@@ -91,7 +91,7 @@ class Media(TypedDict):
 
     event: Literal["media"]
     target: str
-    what: Literal["started", "paused", "ended"]
+    what: Literal["started", "paused", "ended", "failed"]
 
 
 class Played(TypedDict):

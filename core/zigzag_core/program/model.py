@@ -365,9 +365,13 @@ class ClockCue(Model):
 
 
 class Clock(Model):
-    """A time axis of `length` ms; its cues in the order of time."""
+    """A time axis of `length` ms; its cues in the order of time.
+
+    It *follows* a video or audio, where it names one: then it is where that is.
+    """
 
     length: int = 0
+    follows: ElementName | None = None
     starts: bool = True
     repeats: bool = False
     cues: tuple[ClockCue, ...] = ()
@@ -550,7 +554,8 @@ class ProgramMedia(Model):
 class Program(Model):
     """A compiled course: all that the player needs, and nothing of the author's own.
 
-    `words` are the player's, where they are not the English ones.
+    `words` are the player's, where they are not the English ones. Of the videos and audio in
+    `watched` something asks how much was played: of narration nothing else is kept.
     """
 
     format: Literal[5] = 5
@@ -566,6 +571,7 @@ class Program(Model):
     sets: tuple[SeenSet, ...] = ()
     quizzes: tuple[ProgramQuiz, ...] = ()
     objectives: tuple[ProgramObjective, ...] = ()
+    watched: tuple[ElementName, ...] = ()
     rules: tuple[ProgramRule, ...] = ()
     navigation: Navigation = Navigation()
     media: dict[Annotated[Id, Is("medium")], ProgramMedia] = {}

@@ -101,7 +101,8 @@ def fullest(index: Index) -> State:
                  if e.draw.drag or e.draw.moves},
         dropped={e.draw.id: draw.choice(e.draw.drag.targets) for e in elements
                  if e.draw.drag and e.draw.drag.targets},
-        watched={e.draw.id: _pieces(draw) for e in elements if e.draw.kind in ("video", "audio")},
+        watched={e.draw.id: _pieces(draw) for e in elements
+                 if e.draw.kind in ("video", "audio") and index.keeps_watched(e.draw.id)},
         taking={quiz.id: _taking(draw) for quiz in program.quizzes},
         flagged=frozenset(slide for quiz in program.quizzes if quiz.overview
                           for slide in quiz.slides if draw.random() < 0.5 and slide not in gone),

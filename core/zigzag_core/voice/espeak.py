@@ -6,18 +6,22 @@ library keeps one state: one text is spoken at a time.
 
 import ctypes
 from collections.abc import Mapping
+from dataclasses import replace
 from functools import cache
 from threading import Lock
 from typing import Any
 
 import espeakng_loader
 
+from zigzag_core.course.text.splitting import words_of
 from zigzag_core.errors import CannotSpeak
 
+from .marking import WordTimes, marked_text
 from .speech import FASTEST, LONGEST_SPOKEN, SLOWEST, VOICES, Manner, Speech
 
 _SYNCHRONOUS = 2
-_UTF8 = 1
+_UTF8, _SSML = 0x01, 0x10
+_LAST, _MARK = 0, 3
 _RATE, _PITCH = 1, 3
 _LOW, _HIGH = "m", "f"
 _speaking = Lock()
@@ -28,8 +32,20 @@ class _Voice(ctypes.Structure):
                 ("identifier", ctypes.c_char_p)]
 
 
+class _Which(ctypes.Union):
+    _fields_ = [("number", ctypes.c_int), ("name", ctypes.c_char_p), ("string", ctypes.c_char * 8)]
+
+
+class _Event(ctypes.Structure):
+    """What happens in the speech: `at` so many ms, at a `place` (from 1) of the text."""
+
+    _fields_ = [("kind", ctypes.c_int), ("unique", ctypes.c_uint), ("place", ctypes.c_int),
+                ("length", ctypes.c_int), ("at", ctypes.c_int), ("sample", ctypes.c_int),
+                ("user", ctypes.c_void_p), ("which", _Which)]
+
+
 _Heard = ctypes.CFUNCTYPE(
-    ctypes.c_int, ctypes.POINTER(ctypes.c_short), ctypes.c_int, ctypes.c_void_p)
+    ctypes.c_int, ctypes.POINTER(ctypes.c_short), ctypes.c_int, ctypes.POINTER(_Event))
 
 
 @cache
@@ -76,7 +92,7 @@ def language_for(language: str) -> str:
 
 
 def speak(text: str, manner: Manner) -> Speech:
-    """Return `text` as it is spoken.
+    """Return `text` as it is spoken, with the time of each word.
 
     Raises `CannotSpeak` for a language without a voice, and for more than `LONGEST_SPOKEN`
     characters.
@@ -87,15 +103,22 @@ def speak(text: str, manner: Manner) -> Speech:
         raise CannotSpeak(f"There is no voice “{manner.voice}”.")
     library, rate = _library()
     voice = languages()[language_for(manner.language)] + _variant(manner.voice)
-    samples = bytearray()
+    marked = marked_text(words_of(text), manner.pronounced)
+    samples, times = bytearray(), WordTimes(marked)
 
-    def heard(wave: object, count: int, events: object) -> int:
+    def heard(wave: object, count: int, events: "ctypes._Pointer[_Event]") -> int:
         if wave and count > 0:
             samples.extend(ctypes.string_at(wave, 2 * count))  # type: ignore[arg-type]
+        number = 0
+        while events[number].kind != _LAST:
+            event = events[number]
+            # Only of a mark the name may be read: it is a pointer.
+            name = event.which.name if event.kind == _MARK else None
+            times.note(event.kind, event.place, event.at, name)
+            number += 1
         return 0
 
-    plain = "".join(one if one.isprintable() else " " for one in text)
-    data = plain.encode("utf-8", "replace")
+    data = marked.text.encode("utf-8", "replace")
     with _speaking:
         callback = _Heard(heard)
         library.espeak_SetSynthCallback(callback)
@@ -103,9 +126,10 @@ def speak(text: str, manner: Manner) -> Speech:
             raise CannotSpeak(f"There is no voice for the language “{manner.language}”.")
         library.espeak_SetParameter(_RATE, min(max(manner.speed, SLOWEST), FASTEST), 0)
         library.espeak_SetParameter(_PITCH, min(max(manner.pitch, 0), 99), 0)
-        if library.espeak_Synth(data, len(data) + 1, 0, 1, 0, _UTF8, None, None):
+        if library.espeak_Synth(data, len(data) + 1, 0, 1, 0, _UTF8 | _SSML, None, None):
             raise CannotSpeak("The text could not be spoken.")
-    return Speech(bytes(samples), rate)
+    speech = Speech(bytes(samples), rate)
+    return replace(speech, times=times.until(speech.duration))
 
 
 def _variant(voice: str) -> str:

@@ -5,7 +5,7 @@ from dataclasses import asdict
 from typing import Any, Literal
 
 from django.http import HttpRequest
-from ninja import Field, Router, Schema, Status
+from ninja import Field, Router, Schema
 from zigzag_core import course as core
 from zigzag_core.course.dialogues import Dialogue
 from zigzag_core.course.names import names_of
@@ -22,12 +22,8 @@ from zigzag_core.editing.dialogues.scripts import script_of
 from zigzag_core.editing.dialogues.values import with_values
 from zigzag_core.editing.dialogues.voices import lines_csv, voice_lines
 
-from zigzag_server.accounts.auth import author
-from zigzag_server.jobs.api import JobOut
-from zigzag_server.jobs.starting import start
 from zigzag_server.problems import not_found
 
-from . import store
 from .edited import Edited, edited
 
 router = Router(tags=["dialogues"])
@@ -177,13 +173,6 @@ class ScriptVoices(Schema):
     csv: str
 
 
-class SpeakIn(Schema):
-    """A dialogue of a saved course."""
-
-    slide: str = Field(max_length=24)
-    dialogue: str = Field(max_length=24)
-
-
 class ScriptIn(DialogueIn):
     """The same, and what is said from now on."""
 
@@ -216,17 +205,6 @@ def dialogue_voices(request: HttpRequest, data: DialogueIn) -> dict[str, Any]:
     """
     lines = voice_lines(_found(data))
     return {"lines": [vars(one) for one in lines], "csv": lines_csv(lines)}
-
-
-@router.post("/dialogue/speak/{slug}", response={202: JobOut})
-def dialogue_speak(request: HttpRequest, slug: str, data: SpeakIn) -> Status[Any]:
-    """Let machine voices speak the lines of a saved dialogue that need it: a job.
-
-    Its result has the files by line, with the words that they say. Nothing is stored.
-    """
-    user = author(request)
-    row = store.course_of(user, slug)
-    return Status(202, start(user, "speak", {"course": row.pk, **data.model_dump()}, course=row.pk))
 
 
 def _found(data: DialogueIn) -> Dialogue:

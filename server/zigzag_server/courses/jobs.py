@@ -8,15 +8,14 @@ from django.core.files.base import ContentFile
 from django.core.files.storage import default_storage
 from zigzag_core.course import Colours, CourseDocument, MediaFile, system_ids
 from zigzag_core.editing.copies.copying import duplicate_course
-from zigzag_core.editing.dialogues.voices import voice_lines
 from zigzag_core.editing.mending import mended
 from zigzag_core.editing.names import free_title
 from zigzag_core.packaging.archive import export_archive
-from zigzag_core.voice.dialogues import spoken
+from zigzag_core.voice.course import spoken
+from zigzag_core.voice.recordings import heard_in
 
 from zigzag_server.jobs import uploads
 from zigzag_server.jobs.kinds import Finish, Report, in_words, kind
-from zigzag_server.problems import not_found
 from zigzag_server.storage import storage
 
 from . import files, store
@@ -97,23 +96,34 @@ def export_left(owner: User, report: Report, course: int) -> Finish:
 
 
 @kind("speak", "Speaking")
-def speak_dialogue(
-    owner: User, report: Report, course: int, slide: str, dialogue: str
+def speak_course(
+    owner: User, report: Report, course: int, keys: list[str] | None
 ) -> Finish:
-    """Speak the lines of a dialogue that have no voice yet, or other words than it says."""
+    """Speak what has no voice yet in a course, or other words than it says; `keys`: only there."""
     document = store.document_of(Course.objects.get(pk=course))
-    found = next((one for part in document.slides if part.id == slide
-                  for one in part.dialogues if one.id == dialogue), None)
-    if found is None:
-        raise not_found("dialogue")
-    made = spoken(found, document.course.language, keeper(owner),
-                  in_words(report, 0, 1, "Speaking"))
-    words = {line.id: line.words for line in voice_lines(found)}
+    made = spoken(document, keeper(owner), in_words(report, 0, 1, "Speaking"), keys)
     colours = document.course.theme.colours
-    voices = [{"line": line, "words": words[line], "media": {
-        **files.shown(file, colours), "file": file.model_dump(mode="json")}}
-        for line, file in made.items()]
+    voices = [{"key": voice.place.key, "words": voice.words, "media": {
+        **files.shown(voice.file, colours), "file": voice.file.model_dump(mode="json")}}
+        for voice in made if voice.file]
     return lambda: {"voices": voices}
+
+
+@kind("hear", "Listening to recordings")
+def hear_recordings(
+    owner: User, report: Report, course: int, voices: list[dict[str, Any]]
+) -> Finish:
+    """Find out when each word is heard in recordings of a course's words, and make captions."""
+    settings = store.settings_of(Course.objects.get(pk=course))
+    told, keep, found = in_words(report, 0, 1, "Listening to recordings"), keeper(owner), []
+    for number, voice in enumerate(voices):
+        told(number / len(voices))
+        file = MediaFile.model_validate(voice["file"])
+        with files.opened_of(file) as content:
+            heard = heard_in(file, content, voice["words"], settings, keep)
+        found.append({"key": voice["key"], "words": voice["words"], "media": {
+            **files.shown(heard, settings.theme.colours), "file": heard.model_dump(mode="json")}})
+    return lambda: {"voices": found}
 
 
 @kind("duplicate", "Copying the course")

@@ -5,7 +5,7 @@ import io
 
 from django.contrib.auth.models import User
 from zigzag_core.course import MediaFile, system_ids
-from zigzag_core.voice.dialogues import Keep
+from zigzag_core.voice.course import Keep
 from zigzag_core.voice.encoding import TYPE
 
 from . import files, holding

@@ -36,9 +36,9 @@ class MediaOut(Schema):
 
 
 class SpokenOut(Schema):
-    """A line of a dialogue, the words that were spoken, and the file."""
+    """A place in the script, the words that were spoken there, and the file."""
 
-    line: str
+    key: str
     words: str
     media: MediaOut
 

@@ -8,6 +8,7 @@ from django.db.models import QuerySet
 from django.http import HttpRequest, HttpResponse
 from ninja import Field, Query, Router, Schema, Status
 
+from zigzag_server import spreadsheets
 from zigzag_server.accounts.auth import author
 from zigzag_server.courses import store
 from zigzag_server.description import TYPE
@@ -128,9 +129,9 @@ def delete_report(request: HttpRequest, slug: str, report_id: int) -> Status[Non
 
 
 @router.get("/courses/{slug}/reports.{form}", response={200: bytes},
-            openapi_extra={TYPE: tuple(sheets.TYPES.values())})
+            openapi_extra={TYPE: tuple(spreadsheets.TYPES.values())})
 def download_reports(
-    request: HttpRequest, slug: str, form: sheets.Form, wanted: Wanted,
+    request: HttpRequest, slug: str, form: spreadsheets.Form, wanted: Wanted,
 ) -> HttpResponse:
     """Download the reports as a table: `csv`, or `xlsx`."""
     data, type_ = sheets.written(_found(request, slug, wanted), form)

@@ -45,6 +45,8 @@ export type Witness = (event: Event, state: State, effects: readonly Effect[], l
 const TICK_MS = 100;
 /** Texts and conditions may show how much time has passed, so they hear of it this often at least. */
 const SLOW_TICK_MS = 1_000;
+/** What is watched is told once in so many ms: an LMS is asked to keep it each time. Who leaves loses nothing. */
+const WATCHED_MS = 5_000;
 /** The LMS hears of the time at least this often, so that a crash takes no more of it. */
 const LONGEST_UNTOLD_MS = 30_000;
 
@@ -166,15 +168,19 @@ export class Session {
       return;
     }
     const closed = effects.find((effect) => effect.effect === "closed")?.message
-      ?? (event.event === "tick" ? this.snapshot.closed : null);
+      ?? (passes(event) ? this.snapshot.closed : null);
     const text = saying(this.index, before, state, event, effects);
     const { announcement } = this.snapshot;
     this.set({ state, closed, announcement: text ? { text, count: announcement.count + 1 } : announcement });
     this.run(effects);
     this.options.witness?.(event, state, effects, log ?? []);
-    const worth = event.event !== "tick" || effects.length > 0 || state.variables !== before.variables;
-    this.tell(state, effects, worth);
+    this.tell(state, effects, this.isWorthIt(event) || effects.length > 0 || state.variables !== before.variables);
     if (state.ended && this.snapshot.phase.kind === "running") this.stepOut();
+  }
+
+  /** Whether an event is worth telling for itself: what is watched, now and then. */
+  private isWorthIt(event: Event): boolean {
+    return !passes(event) || (event.event === "played" && performance.now() - this.toldAt >= WATCHED_MS);
   }
 
   /** Tell the tracker what is worth it; the mere passing of time only now and then. */
@@ -295,6 +301,9 @@ function hasSlept(index: Index, state: State): boolean {
   const counts = index.away.length > 0 || index.program.quizzes.some(({ wait }) => wait);
   return counts && state.epoch > 0 && onTheWall().now - now(state) > LONGEST_DRIFT_S;
 }
+
+/** Whether time merely passes: nobody does anything. */
+const passes = (event: Event): boolean => event.event === "tick" || event.event === "played";
 
 /** What the learner's own clock shows. */
 function onTheWall(): { now: number; zone: number } {

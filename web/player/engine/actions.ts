@@ -82,11 +82,18 @@ function pick(run: Run, action: Extract<Action, { do: "pick" }>): void {
 function runClock(run: Run, owner: string, how: "start" | "stop" | "restart"): void {
   const clock = run.index.clocks.get(owner);
   if (!clock || (owner !== run.state.slide && !run.state.overlays.includes(owner))) return;
+  if (clock.follows) return runLeader(run, clock.follows, how);
   const now = own(run.state.clocks, owner) ?? { at: 0, runs: false };
   if (how === "stop") moving.setClock(run, owner, { at: now.at, runs: false });
   else if (how === "restart" || (now.at >= clock.length && !now.runs)) {
     moving.setClock(run, owner, { at: 0, runs: true });
   } else if (!now.runs) moving.setClock(run, owner, { at: now.at, runs: true });
+}
+
+/** Start, stop or restart a timing: what leads it is what starts and stops. */
+function runLeader(run: Run, element: string, how: "start" | "stop" | "restart"): void {
+  if (how === "restart") run.effects.push({ effect: "media", element, run: "seek", at: 0 });
+  run.effects.push({ effect: "media", element, run: how === "stop" ? "pause" : "play", at: 0 });
 }
 
 function mark(run: Run, status: "completed" | "passed" | "failed"): void {

@@ -8,6 +8,7 @@ import { completed, mayChange } from "./completion";
 import { followUp } from "./following";
 import { Growing } from "./growing";
 import * as learner from "./learner";
+import * as leading from "./leading";
 import * as leaving from "./leaving";
 import * as moving from "./moving";
 import { openAndClose } from "./opening";
@@ -74,8 +75,14 @@ const TAKES: Takes = {
   entered: (run, { target, value }) => learner.enterValue(run, target, value),
   answered: (run, { question, part, value }) => answer(run, question, part, value),
   dropped: (run, { target, on, x, y }) => learner.drop(run, target, on, x, y),
-  media: (run, { target, what }) => learner.mediaEvent(run, target, what),
-  played: (run, { target, since, until }) => learner.played(run, target, since, until),
+  media: (run, { target, what }) => {
+    learner.mediaEvent(run, target, what);
+    leading.leadOn(run, target, what);
+  },
+  played: (run, { target, since, until }) => {
+    const stretch = learner.played(run, target, since, until);
+    if (stretch) leading.lead(run, target, ...stretch);
+  },
   next: (run) => leaving.go(run, "next", null),
   previous: (run) => leaving.go(run, "previous", null),
   slide: (run, { target }) => chooseSlide(run, target),

@@ -114,21 +114,22 @@ export function mediaEvent(run: Run, element: string, what: string): void {
   }
 }
 
-/** A video or audio really played: seeking does not count. */
-export function played(run: Run, element: string, from: number, to: number): void {
-  if (run.index.home.get(element) !== run.state.slide) return;
+/** A video or audio really played: seeking does not count. Gives the stretch, if it is one on the slide that is shown. */
+export function played(run: Run, element: string, from: number, to: number): Stretch | null {
+  if (run.index.home.get(element) !== run.state.slide) return null;
   const since = Math.max(Math.trunc(from), 0);
   const until = Math.trunc(to);
-  if (until - since <= 0 || until - since > LIMITS.longest_stretch) return;
+  if (until - since <= 0 || until - since > LIMITS.longest_stretch) return null;
   run.update({ positions: { ...run.state.positions, [element]: until } });
   const before = own(run.state.watched, element) ?? [];
   const watched = merged(before, since, until);
-  if (JSON.stringify(watched) !== JSON.stringify(before)) {
+  if (run.index.keepsWatched(element) && JSON.stringify(watched) !== JSON.stringify(before)) {
     run.update({ watched: { ...run.state.watched, [element]: watched } });
   }
   for (const moment of run.index.mediaMoments.get(element) ?? []) {
     if (since <= moment && moment < until) run.raised("media_reached", element, String(moment));
   }
+  return [since, until];
 }
 
 function merged(stretches: readonly Stretch[], since: number, until: number): Stretch[] {

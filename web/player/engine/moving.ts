@@ -121,7 +121,7 @@ export function resume(run: Run): void {
 
 function beginClock(run: Run, owner: string): void {
   const clock = run.index.clocks.get(owner);
-  if (clock) setClock(run, owner, { at: 0, runs: clock.starts });
+  if (clock && !clock.follows) setClock(run, owner, { at: 0, runs: clock.starts });
 }
 
 const OF_ELEMENTS = ["hidden", "disabled", "looks", "offsets", "moves", "dropped", "positions"] as const;

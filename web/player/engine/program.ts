@@ -80,6 +80,7 @@ export class Index {
       for (const element of seen.of) addTo(this.setsOf, element, seen);
     }
     for (const slide of program.slides) this.addSlide(slide);
+    for (const [owner, clock] of this.clocks) if (clock.follows) this.clocks.set(owner, this.led(clock));
     this.addRules(program.rules, Rank.Course, null);
     for (const those of this.matches.values()) {
       for (const rules of those.values()) rules.sort((a, b) => a.rank - b.rank);
@@ -118,6 +119,12 @@ export class Index {
     return found;
   }
 
+  /** Whether it counts how much of a video or audio was played; of narration only where something asks for it. */
+  keepsWatched(element: string): boolean {
+    const draw = this.elements.get(element)?.draw;
+    return !(draw?.kind === "audio" && draw.narration) || this.program.watched.includes(element);
+  }
+
   /** Return the group that `element` is in, if it is there. */
   groupOf(element: string): string | null {
     const group = this.elements.get(element)?.draw.group ?? null;
@@ -154,6 +161,13 @@ export class Index {
     this.asking.add(grader.slide);
     if (grader.time_limit) addTo(this.timed, grader.slide, grader);
     if (grader.on_leaving) addTo(this.onLeaving, grader.slide, grader);
+  }
+
+  /** A clock that follows what plays is as long as that; where nothing plays, it goes alone. */
+  private led(clock: Clock): Clock {
+    const leader = this.elements.get(clock.follows ?? "")?.draw;
+    const media = leader && "media" in leader ? this.program.media[leader.media ?? ""] : undefined;
+    return media ? { ...clock, length: Math.max(clock.length, media.duration) } : { ...clock, follows: null };
   }
 
   private addSlide(slide: ProgramSlide): void {

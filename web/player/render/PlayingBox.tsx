@@ -1,5 +1,7 @@
-import { useEffect, useRef, useState, type ReactNode } from "react";
+import { useEffect, useMemo, useRef, useState, type ReactNode } from "react";
 import type { AudioElement, VideoElement } from "../../api/types";
+import type { Index } from "../engine/program";
+import type { State } from "../engine/state";
 import { useActing } from "./acting";
 import { Captions } from "./Captions";
 import type { MediaEntry, MediaMap } from "./mediaMap";
@@ -57,13 +59,15 @@ function Sound({ element, file }: { element: AudioElement; file: MediaEntry }): 
   const player = useRef<HTMLAudioElement>(null);
   const [waiting, toggle] = usePlaying(player, element);
   useReports(player, element.id, file.duration);
+  // Of a narration nothing is seen, unless it can only be heard once somebody asks for it.
+  const unseen = element.narration && !element.controls && !waiting;
   return (
-    <div className={element.controls ? "zz-box zz-plays" : "zz-box zz-audio"}>
+    <div className={element.controls ? "zz-box zz-plays" : element.narration ? "zz-box" : "zz-box zz-audio"}>
       <audio
         ref={player} src={file.src} controls={element.controls} loop={element.loop} preload="metadata"
         aria-label={element.alt || element.name}
       />
-      {!element.controls && (
+      {!element.controls && !unseen && (
         <PlayButton name={element.name} onClick={toggle} stops={!waiting} />
       )}
       <Captions player={player} captions={file.captions} />
@@ -75,12 +79,13 @@ function Sound({ element, file }: { element: AudioElement; file: MediaEntry }): 
 function usePlaying(
   player: { current: HTMLMediaElement | null }, element: VideoElement | AudioElement,
 ): [boolean, () => void] {
-  const [waiting, setWaiting] = useState(true);
   const { start, volume, id } = element;
-  const { state } = useActing();
+  const narrates = element.kind === "audio" && element.narration;
+  const [waiting, setWaiting] = useState(!narrates || start !== "auto");
+  const { index, state, dispatch } = useActing();
   /** Where it stood when the learner left the course. */
   const stood = useRef(state.positions[id] ?? 0);
-  usePausing(player, state.paused);
+  usePausing(player, state.paused || isHeld(index, state, id));
   useEffect(() => {
     const media = player.current;
     if (!media) return;
@@ -88,23 +93,31 @@ function usePlaying(
     media.volume = loudness(volume);
     if (stood.current) media.currentTime = stood.current / 1000;
     stood.current = 0;
-    const follow = (): void => setWaiting(media.paused);
+    const follow = (): void => setWaiting(media.paused && !(narrates && media.ended));
+    const fail = (): void => dispatch({ event: "media", target: id, what: "failed" });
     media.addEventListener("play", follow);
     media.addEventListener("pause", follow);
+    media.addEventListener("error", fail);
     // A browser may refuse what nobody has clicked: then it waits for a click.
     if (start === "auto") media.play().catch(follow);
     return () => {
       media.removeEventListener("play", follow);
       media.removeEventListener("pause", follow);
+      media.removeEventListener("error", fail);
       media.pause();
     };
-  }, [player, start, volume]);
+  }, [player, start, volume, narrates, id, dispatch]);
   const toggle = (): void => {
     const media = player.current;
     if (media?.paused) void media.play().catch(() => setWaiting(true));
     else media?.pause();
   };
   return [waiting, toggle];
+}
+
+/** Whether an overlay lets the timing of the slide wait, and with it what leads that. */
+function isHeld({ clocks, overlays }: Index, state: State, id: string): boolean {
+  return clocks.get(state.slide ?? "")?.follows === id && state.overlays.some((open) => overlays.get(open)?.pauses);
 }
 
 /** What plays stands still while the learner has paused all that moves, and goes on with it. */
@@ -133,7 +146,8 @@ const LONGEST_GAP = 2_000;
  * browser says so it has moved on, and to `duration` (ms), for the browser's own end may be a little earlier.
  */
 function useReports(player: { current: HTMLMediaElement | null }, element: string, duration: number): void {
-  const { dispatch } = useActing();
+  const { index, dispatch } = useActing();
+  const leads = useMemo(() => [...index.clocks.values()].some(({ follows }) => follows === element), [index, element]);
   useEffect(() => {
     const media = player.current;
     if (!media) return;
@@ -168,11 +182,30 @@ function useReports(player: { current: HTMLMediaElement | null }, element: strin
       ["seeking", jump], ["seeked", () => { last = media.paused ? null : stood; }],
     ];
     for (const [name, listener] of heard) media.addEventListener(name, listener);
+    const stop = leads ? oftenWhilePlaying(media, report) : undefined;
     return () => {
+      stop?.();
       leave();
       for (const [name, listener] of heard) media.removeEventListener(name, listener);
     };
-  }, [player, element, duration, dispatch]);
+  }, [player, element, duration, leads, dispatch]);
+}
+
+/** So often (ms) cues are looked for that go by what is heard. */
+const OFTEN = 50;
+
+/** Browsers tell four times a second where they are: cues want to know sooner. Returns how to stop. */
+function oftenWhilePlaying(media: HTMLMediaElement, report: () => void): () => void {
+  let frame = 0;
+  let before = 0;
+  const look = (now: number): void => {
+    frame = requestAnimationFrame(look);
+    if (media.paused || now - before < OFTEN) return;
+    before = now;
+    report();
+  };
+  frame = requestAnimationFrame(look);
+  return () => cancelAnimationFrame(frame);
 }
 
 function PlayButton(

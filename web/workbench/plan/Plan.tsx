@@ -6,17 +6,21 @@ import { Outline } from "./Outline";
 import { useQuizPage } from "./quiz/page";
 import { RouteMap } from "./RouteMap";
 import { useHistoryKeys } from "../store/useHistoryKeys";
+import { useScriptPage } from "../script/page";
 import { t } from "../../words/plan";
 
+const ScriptPage = lazy(() => import("../script/ScriptPage"));
 const QuizPage = lazy(() => import("./quiz/QuizPage"));
 
-/** Plan: the course as an outline to type into, beside the route that it makes, or a quiz. */
+/** Plan: the course as an outline to type into, beside the route that it makes, a quiz, or the script of all that is spoken. */
 export default function Plan(): ReactNode {
   useHistoryKeys();
   // The route of a large course takes a while to lay out: the outline does not wait for it.
   const outlined = useDeferredValue(true, false);
   const shown = useQuizPage((state) => state.section);
   const quiz = useCourse((state) => state.course.sections.find(({ id, quiz }) => quiz && id === shown));
+  const script = useScriptPage((state) => state.open);
+  if (script) return <Suspense fallback={<Box aria-busy />}><ScriptPage /></Suspense>;
   return (
     <Flex h="100%">
       <Flex as="aside" direction="column" w="320px" flex="none" borderRightWidth="1px" bg="paper" aria-label={t("outline")}>

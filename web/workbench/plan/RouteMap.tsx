@@ -9,6 +9,7 @@ import { t as words } from "../../words/findings";
 import { t } from "../../words/plan";
 import { showPanel, usePanel } from "../editor/panels/panels";
 import { Findings } from "../shell/Findings";
+import { showScript } from "../script/page";
 import { goToSlide, useCourse } from "../store/store";
 import { laidOut, type Layout } from "./layout";
 import { Overview } from "./Overview";
@@ -95,6 +96,7 @@ function Head({ drawn, folded, onFold, onFound }: {
     <Flex px="4" pt="2.5" pb="2" gap="3" align="center">
       <Heading as="h2" fontSize="14px" fontFamily="body" fontWeight="700" flex="none">{t("route")}</Heading>
       <Text color="quiet" fontSize="13px" flex="1" truncate>{sayRoute(drawn)}</Text>
+      <QuietButton size="xs" title={t("scriptHelp")} onClick={() => showScript(true)}>{t("script")}</QuietButton>
       {sections.length > 0 && (
         <QuietButton size="xs" onClick={() => onFold(folded.size ? new Set() : new Set(sections))}>
           {folded.size ? t("unfoldSections") : t("foldSections")}

@@ -6,6 +6,7 @@ import { Check } from "../../kit/Check";
 import { Choose } from "../../kit/Choose";
 import { TextField } from "../../kit/TextField";
 import { Tool } from "../../kit/Tool";
+import { atWord, type HeardWord } from "./leading";
 import { Seconds } from "./Seconds";
 import { endOf } from "./timing";
 import { t } from "../../words/timing";
@@ -14,6 +15,8 @@ interface Props {
   cue: Cue;
   slide: Slide;
   timing: Timing;
+  /** The words that are heard in what the timing follows. */
+  words: readonly HeardWord[];
   onChange: (part: Partial<Cue>) => void;
   onRemove: () => void;
 }
@@ -23,7 +26,7 @@ export const EFFECTS = [
 ] as const;
 
 /** What the chosen cue does, when, and how. */
-export function CueFields({ cue, slide, timing, onChange, onRemove }: Props): ReactNode {
+export function CueFields({ cue, slide, timing, words, onChange, onRemove }: Props): ReactNode {
   const element = slide.elements.find(({ id }) => id === cue.what);
   const verb = { appear: "appears", move: "moves", play: "plays", moment: "" }[cue.does];
   return (
@@ -36,6 +39,13 @@ export function CueFields({ cue, slide, timing, onChange, onRemove }: Props): Re
         <Seconds label={t("at")} value={cue.at} onChange={(at) => onChange({ at })} />
         {cue.does === "appear" && cue.until != null && <Seconds label={t("until")} value={cue.until} onChange={(until) => onChange({ until })} />}
       </Flex>
+      {words.length > 0 && (
+        <Choose
+          label={t("atWord")} help={t("helpAtWord")} value={cue.word ? String(cue.word.number) : ""}
+          options={[["", t("noWord")], ...words.map(({ number, word }) => [String(number), word] as const)]}
+          onChange={(number) => onChange(atWord(cue, words.find((one) => String(one.number) === number)))}
+        />
+      )}
       {cue.does === "moment" && <TextField label={t("nameForRules")} help={t("helpCueName")} value={cue.name} onChange={(name) => onChange({ name })} />}
       {cue.does === "appear" && (
         <>

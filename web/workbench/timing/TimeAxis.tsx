@@ -2,6 +2,7 @@ import { Box, chakra, Flex, Text, VisuallyHidden } from "@chakra-ui/react";
 import { useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from "react";
 import type { Cue, Timing } from "../../api/types";
 import { select, useCourse } from "../store/store";
+import { atWord, type HeardWord } from "./leading";
 import { cueWords, edgesOf, inSeconds, moved, snapped, ticksOf, withCue, type Bar, type TimeRow } from "./timing";
 import { lookAt, useTiming } from "./useTiming";
 import { t } from "../../words/timing";
@@ -18,12 +19,14 @@ interface Props {
   span: number;
   /** Pixels per ms. */
   pixels: number;
+  /** The words that are heard in what the timing follows. */
+  words: readonly HeardWord[];
   onChange: (label: string, timing: Timing, merge?: string) => void;
   onRemove: (cue: string) => void;
 }
 
 /** The axis: a ruler, a row for each element, its cues as bars, and the moment that is looked at. */
-export function TimeAxis({ rows, timing, span, pixels, onChange, onRemove }: Props): ReactNode {
+export function TimeAxis({ rows, timing, span, pixels, words, onChange, onRemove }: Props): ReactNode {
   const now = useTiming((state) => state.now);
   const inner = useRef<HTMLDivElement>(null);
   const { at: ticks } = ticksOf(span, pixels * 1000);
@@ -61,6 +64,7 @@ export function TimeAxis({ rows, timing, span, pixels, onChange, onRemove }: Pro
             </Text>
           ))}
         </Box>
+        {words.length > 0 && <Words {...{ words, timing, pixels, onChange }} />}
         {rows.map((row) => <Row key={row.id} {...{ row, timing, pixels, onChange, onRemove, now }} />)}
         {timing.length > 0 && (
           <Box position="absolute" top="24px" bottom="0" left={`${NAMES + timing.length * pixels}px`} borderLeft="2px dashed {colors.edge}" pointerEvents="none" />
@@ -70,6 +74,29 @@ export function TimeAxis({ rows, timing, span, pixels, onChange, onRemove }: Pro
         )}
       </Box>
     </Box>
+  );
+}
+
+/** The words where they are heard: pressed, one takes the chosen cue to it, or shows its moment. */
+function Words({ words, timing, pixels, onChange }: Pick<Props, "words" | "timing" | "pixels" | "onChange">): ReactNode {
+  const cue = useTiming((state) => timing.cues.find(({ id }) => id === state.cue));
+  function press(heard: HeardWord): void {
+    if (cue) onChange(t("setCue"), withCue(timing, cue.id, atWord(cue, heard)));
+    else lookAt(heard.since);
+  }
+  return (
+    <Flex h={`${ROW}px`} borderBottomWidth="1px" borderColor="table" position="relative" data-spoken-words>
+      <Text position="sticky" left="0" w={`${NAMES}px`} px="3" lineHeight={`${ROW}px`} fontSize="13px" truncate bg="paper" zIndex="3" borderRightWidth="1px" flex="none">{t("spokenWords")}</Text>
+      {words.map((heard, at) => (
+        <chakra.button
+          key={heard.number} type="button" position="absolute" top="3px" h={`${ROW - 7}px`} px="1" fontSize="11.5px" color={cue?.word?.number === heard.number ? "marigold.ink" : "quiet"} bg={cue?.word?.number === heard.number ? "marigold.soft" : undefined}
+          borderLeftWidth="1px" borderColor="edge" whiteSpace="nowrap" overflow="hidden" cursor="pointer" textAlign="left" _hover={{ color: "ink", bg: "spruce.soft" }} title={cue ? t("setToWord", { word: heard.word }) : heard.word}
+          style={{ left: NAMES + heard.since * pixels, maxWidth: Math.max(((words[at + 1]?.since ?? heard.since + 600) - heard.since) * pixels, 4) }} tabIndex={-1} onClick={() => press(heard)}
+        >
+          {heard.word}
+        </chakra.button>
+      ))}
+    </Flex>
   );
 }
 

@@ -6,9 +6,12 @@ import { overlayIn, useOverlay } from "../editor/stage/overlays";
 import { newRule } from "../does/sentences";
 import { removeThing } from "../store/commands";
 import { changeSlide, select, useCourse } from "../store/store";
+import { Choose } from "../../kit/Choose";
+import { Explained } from "../../kit/Explained";
 import { Tool } from "../../kit/Tool";
 import { CueFields } from "./CueFields";
 import { CueMenu } from "./CueMenu";
+import { leaderOf, leadersOn } from "./leading";
 import { Seconds } from "./Seconds";
 import { TimeAxis } from "./TimeAxis";
 import { axisOf, endOf, inSeconds, newCue, rowsOf, timingOf, withCue, withoutCue, withTiming } from "./timing";
@@ -24,7 +27,7 @@ export default function TimingDrawer(): ReactNode {
 
 function Drawer({ slide }: { slide: Slide }): ReactNode {
   const overlay = overlayIn(slide, useOverlay((state) => state.overlay));
-  const timing = timingOf(slide, overlay);
+  const kept = timingOf(slide, overlay);
   const media = useCourse((state) => state.course.media);
   const { now, playing, cue: chosen, zoom } = useTiming();
   const [width, setWidth] = useState(700);
@@ -36,6 +39,9 @@ function Drawer({ slide }: { slide: Slide }): ReactNode {
   const here = useMemo(
     () => ({ ...slide, elements: slide.elements.filter((e) => (e.overlay ?? null) === (overlay?.id ?? null)) }), [slide, overlay],
   );
+  const leader = useMemo(() => leaderOf(here, kept, media), [here, kept, media]);
+  // What follows something is at least as long as that.
+  const timing = useMemo(() => ({ ...kept, length: Math.max(kept.length, leader.duration) }), [kept, leader]);
   const rows = useMemo(() => rowsOf(here, timing, durations), [here, timing, durations]);
   const span = axisOf(timing, rows.flatMap((row) => row.bars));
   const pixels = (width * zoom) / span;
@@ -52,7 +58,7 @@ function Drawer({ slide }: { slide: Slide }): ReactNode {
   useEffect(() => () => useTiming.setState({ now: null, playing: false, cue: null }), []);
 
   const change = (label: string, next: Timing, merge?: string): void => (
-    changeSlide(label, withTiming(slide, overlay, next), merge && `${merge}-${slide.id}-${overlay?.id ?? ""}`)
+    changeSlide(label, withTiming(slide, overlay, next.length === timing.length ? { ...next, length: kept.length } : next), merge && `${merge}-${slide.id}-${overlay?.id ?? ""}`)
   );
   function remove(id: string): void {
     void removeThing(t("removeCue"), { kind: "cue", id }, (now) => withTiming(now, overlay, withoutCue(timing, id)));
@@ -104,6 +110,7 @@ function Drawer({ slide }: { slide: Slide }): ReactNode {
         <Tool label={t("showEverythingEscape")} disabled={now === null} onClick={() => lookAt(null)}><Eye size={15} /></Tool>
         <Tool label={t("addATimeMarkHere")} onClick={() => mark(false)}><Flag size={15} /></Tool>
         <CueMenu slide={here} onAdd={(does, what, move) => add(newCue(does, what, now ?? 0, { move }))} onOverlay={overlay ? null : turnOverlay} />
+        <Follows slide={here} timing={kept} onChange={(follows) => change(t("follows"), { ...timing, follows })} />
         <Seconds
           label={t("length")} value={timing.length} onChange={(length) => change(t("length"), { ...timing, length }, "length")}
         />
@@ -117,8 +124,8 @@ function Drawer({ slide }: { slide: Slide }): ReactNode {
       </Flex>
       <Flex flex="1" minH="0">
         <Box ref={axis} flex="1" minW="0" position="relative">
-          {rows.length ? (
-            <TimeAxis {...{ rows, timing, span, pixels }} onChange={change} onRemove={remove} />
+          {rows.length || leader.words.length ? (
+            <TimeAxis {...{ rows, timing, span, pixels, words: leader.words }} onChange={change} onRemove={remove} />
           ) : (
             <Flex h="100%" direction="column" align="center" justify="center" gap="2" color="quiet" textAlign="center" px="6">
               <Text>{t("everythingIsShownFromThe")}</Text>
@@ -128,13 +135,27 @@ function Drawer({ slide }: { slide: Slide }): ReactNode {
         </Box>
         {cue && (
           <CueFields
-            key={cue.id} cue={cue} slide={here} timing={timing}
+            key={cue.id} cue={cue} slide={here} timing={timing} words={leader.words}
             onChange={(part) => change(t("changeCue"), withCue(timing, cue.id, part), `cue-${cue.id}-${Object.keys(part).join()}`)}
             onRemove={() => remove(cue.id)}
           />
         )}
       </Flex>
     </Flex>
+  );
+}
+
+/** What the time goes by. */
+function Follows({ slide, timing, onChange }: { slide: Slide; timing: Timing; onChange: (follows: string | null) => void }): ReactNode {
+  const leaders = leadersOn(slide);
+  if (!leaders.length) return null;
+  return (
+    <Explained help={t("followsHelp")}>
+      <Flex as="label" align="center" gap="1.5" fontSize="13px">
+        {t("follows")}
+        <Box w="132px"><Choose bare label={t("follows")} value={timing.follows ?? ""} options={[["", t("theClock")], ...leaders.map(({ id, name }) => [id, name] as const)]} onChange={(id) => onChange(id || null)} /></Box>
+      </Flex>
+    </Explained>
   );
 }
 

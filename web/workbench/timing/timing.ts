@@ -80,7 +80,8 @@ export function withCue(timing: Timing, id: string, change: Partial<Cue>): Timin
     ...timing,
     cues: timing.cues.map((cue) => {
       if (cue.id !== id) return cue;
-      const next = { ...cue, ...change };
+      // Set to another time it is no longer set to a word.
+      const next = { ...cue, ...("at" in change && !("word" in change) ? { word: null } : {}), ...change };
       const at = whole(next.at);
       const until = next.until == null ? null : Math.max(whole(next.until), at + 1);
       return { ...next, at, until };

@@ -175,9 +175,16 @@ class Video(Playing):
 
 
 class Audio(Playing):
-    """A sound with or without controls."""
+    """A sound with or without controls.
+
+    As `narration` a `narrator` says its `words`; without controls nothing is seen of it unless it
+    waits.
+    """
 
     kind: Literal["audio"] = "audio"
+    narration: bool = False
+    words: str = Field(default="", max_length=20_000)
+    narrator: str = Field(default="", max_length=60)
 
 
 class Button(ElementBase):

@@ -4,7 +4,7 @@ from typing import Annotated, Literal, Self
 
 from pydantic import Field, model_validator
 
-from ..kinds import ElementRef, Is, MaybeElement, MaybeMove
+from ..kinds import ElementRef, Is, MaybeElement, MaybeMove, Unset
 from ..model import Id, Model, Name, Pixels
 
 Milliseconds = Annotated[int, Field(ge=0, le=3_600_000)]
@@ -14,11 +14,19 @@ Effect = Literal["none", "fade", "slide", "scale", "flip"]
 Easing = Literal["linear", "ease", "ease-in", "ease-out", "ease-in-out"]
 
 
+class SpokenWord(Model):
+    """A word of what is said: its `number` from 0 (`course.text.splitting`), and itself."""
+
+    number: Annotated[int, Field(ge=0, le=10_000)]
+    word: Annotated[str, Field(max_length=200)] = ""
+
+
 class Cue(Model):
     """At `at` ms something happens to `what`, an element.
 
     It *appears* (and leaves again at `until`), starts one of its moves, or starts to play. A
-    *moment* is only there for rules to wait for.
+    *moment* is only there for rules to wait for. One that is set to a `word` of the narration goes
+    to where that is heard, when it is spoken anew.
     """
 
     id: Annotated[Id, Is("cue")]
@@ -30,12 +38,17 @@ class Cue(Model):
     effect: Effect = "fade"
     leaves_with: Effect = "fade"
     move: MaybeMove = None
+    word: Annotated[SpokenWord | None, Unset()] = None
 
 
 class Timing(Model):
-    """The time axis of a slide or overlay: `length` in ms; `starts` by itself or by a rule."""
+    """The time axis of a slide or overlay: `length` in ms; `starts` by itself or by a rule.
+
+    With `follows`, a video or audio, its time is that of what plays, and it is at least as long.
+    """
 
     length: Milliseconds = 0
+    follows: MaybeElement = None
     starts: bool = True
     repeats: bool = False
     cues: tuple[Cue, ...] = Field(default=(), max_length=500)

@@ -1,12 +1,11 @@
 """The lines of a dialogue that are to be spoken, with the names of files to record them in."""
 
-import re
-import unicodedata
 from collections.abc import Iterable
 from dataclasses import dataclass
 
 from zigzag_core.course.dialogues import Dialogue, SaidLine
 from zigzag_core.csv_text import csv_text
+from zigzag_core.editing.names import file_stem
 
 
 @dataclass(frozen=True)
@@ -37,7 +36,8 @@ def voice_lines(dialogue: Dialogue) -> tuple[VoiceLine, ...]:
     for number, line in enumerate(said, 1):
         who = speakers.get(line.speaker or "", "Advice")
         found.append(VoiceLine(
-            line.id, number, who, line.mood, line.text, f"{number:0{digits}}-{_slug(who)}",
+            line.id, number, who, line.mood, line.text,
+            f"{number:0{digits}}-{file_stem(who) or 'speaker'}",
             line.voice, bool(line.voice and line.voiced and line.voiced != line.text),
             line.by_machine))
     return tuple(found)
@@ -47,8 +47,3 @@ def lines_csv(lines: Iterable[VoiceLine]) -> str:
     """Return `lines` as CSV, for those who record them."""
     return csv_text([("File", "Speaker", "Mood", "Words"),
                      *((one.file, one.speaker, one.mood, one.words) for one in lines)])
-
-
-def _slug(name: str) -> str:
-    plain = unicodedata.normalize("NFKD", name).encode("ascii", "ignore").decode().casefold()
-    return re.sub(r"[^a-z0-9]+", "-", plain).strip("-") or "speaker"

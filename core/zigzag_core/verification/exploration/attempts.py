@@ -24,11 +24,13 @@ MOST_VALUES = 24
 """Of an input's values no more are tried."""
 
 class Watched(TypedDict):
-    """A video or sound is watched to its end, `ms` long."""
+    """A video or sound is watched from `since` to `ms`; there it `ends`, or is paused."""
 
     event: Literal["watched"]
     target: str
+    since: int
     ms: int
+    ends: bool
 
 
 class Answers(TypedDict):
@@ -70,6 +72,7 @@ class Attempts:
             found = self.index.overlays[state.overlays[-1]]
             if found.on_escape or found.on_outside:
                 yield {"event": "close", "target": found.id}
+        yield from self._led_on(state)
         moment = self._next_moment(run)
         if moment is not None:
             yield {"event": "tick", "ms": moment}
@@ -89,6 +92,19 @@ class Attempts:
                     may_go(self.index, state, slide) if menu
                     else self.back and slide in state.visited):
                 yield {"event": "slide", "target": slide}
+
+    def _led_on(self, state: State) -> Iterator[Watched]:
+        """What leads a timing is watched as far as to the next cue: each has its effect."""
+        for owner in (state.slide or "", *state.overlays):
+            clock = self.index.clocks.get(owner)
+            if clock is None or clock.follows is None:
+                continue
+            at = state.clocks[owner].at if owner in state.clocks else -1
+            moments = (*(cue.at for cue in clock.cues), clock.length)
+            ahead = min((moment for moment in moments if moment > at), default=None)
+            if ahead is not None:
+                yield {"event": "watched", "target": clock.follows, "since": max(at, 0),
+                       "ms": max(ahead, 1), "ends": ahead == clock.length}
 
     def _next_moment(self, run: Run) -> int | None:
         """The ms to the next cue, end, wait, limit, or time that is asked for."""
@@ -203,7 +219,8 @@ def _on_element(
         media = depends.index.program.media.get(getattr(draw, "media", None) or "")
         length = (media.duration if media else 0) or 1_000
         shares = [share for share in depends.asked_of.numbers("watched", draw.id) if 0 < share < 1]
-        events += [{"event": "watched", "target": draw.id, "ms": ceil(share * length)}
+        events += [{"event": "watched", "target": draw.id, "since": 0, "ms": ceil(share * length),
+                    "ends": True}
                    for share in (*shares, 1)]
         whole = ("watched", draw.id) not in depends.asked_of.exact
     return events, whole

@@ -15,7 +15,7 @@ from zigzag_core.grading.tally import Given
 from zigzag_core.program import Grader
 from zigzag_core.program.events import Effect, Event, Ran
 
-from .attempts import Attempt, Attempts
+from .attempts import Attempt, Attempts, Watched
 from .seen import Notes
 from .view import View
 
@@ -133,7 +133,7 @@ def _done(
     """One attempt: an event, or all events of watching a video or of answering a question."""
     parts: Iterable[Event]
     if event["event"] == "watched":
-        parts = _watching(event["target"], event["ms"])
+        parts = _watching(event)
     elif event["event"] == "answers":
         grader = index.questions[event["question"]]
         given = state.answers.get(grader.id, Answer()).given
@@ -158,10 +158,12 @@ def _choosing(grader: Grader, wanted: Given, given: Given) -> Iterator[Event]:
             yield {"event": "clicked", "target": part.element}
 
 
-def _watching(element: str, ms: int) -> Iterator[Event]:
+def _watching(attempt: Watched) -> Iterator[Event]:
+    element, end = attempt["target"], attempt["ms"]
     yield {"event": "media", "target": element, "what": "started"}
-    for since in range(0, ms, 60_000):
+    for since in range(attempt["since"], end, 60_000):
         yield {"event": "played", "target": element, "since": since,
-               "until": min(since + 60_000, ms)}
+               "until": min(since + 60_000, end)}
     yield {"event": "media", "target": element, "what": "paused"}
-    yield {"event": "media", "target": element, "what": "ended"}
+    if attempt["ends"]:
+        yield {"event": "media", "target": element, "what": "ended"}

@@ -1,6 +1,6 @@
 """Checks that look at the document alone."""
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Mapping
 
 from zigzag_core.course import (
     Area,
@@ -9,6 +9,7 @@ from zigzag_core.course import (
     Element,
     Embed,
     Input,
+    MediaFile,
     Picture,
     Shape,
     Slide,
@@ -20,6 +21,7 @@ from zigzag_core.course.questions.question import answer_elements, part_elements
 
 from ..route import route
 from ..walkthroughs import replay
+from .captions import caption_findings
 from .dialogues import dialogue_findings
 from .finding import Finding
 from .patterns import pattern_findings, score_findings
@@ -35,6 +37,7 @@ from .variables import variable_findings
 def findings(document: CourseDocument) -> list[Finding]:
     """Return all findings, in the order of the slides, errors of the course first."""
     document = following_defaults(document)
+    media = {file.id: file for file in document.course.media}
     return [
         *_course(document), *variable_findings(document), *pattern_findings(document),
         *quiz_findings(document),
@@ -43,8 +46,8 @@ def findings(document: CourseDocument) -> list[Finding]:
     ] + [
         finding for slide in document.slides
         for finding in (
-            *_slide(slide, document), *rule_findings(slide, document), *place_findings(slide),
-            *question_findings(slide),
+            *_slide(slide, media), *rule_findings(slide, document), *place_findings(slide),
+            *question_findings(slide), *caption_findings(slide, media),
         )
     ] + [
         Finding(level="warning", code="walkthrough", slide=gone.slide, element=gone.element,
@@ -69,9 +72,9 @@ def _course(document: CourseDocument) -> Iterator[Finding]:
                           message=words.format(titles[slide]))
 
 
-def _slide(slide: Slide, document: CourseDocument) -> Iterator[Finding]:
+def _slide(slide: Slide, media: Mapping[str, MediaFile]) -> Iterator[Finding]:
     for element in slide.elements:
-        problem = _missing(element, slide, document)
+        problem = _missing(element, slide, media)
         if problem:
             code, words = problem
             yield Finding(level="warning", code=code, slide=slide.id, element=element.id,
@@ -79,10 +82,14 @@ def _slide(slide: Slide, document: CourseDocument) -> Iterator[Finding]:
 
 
 def _missing(
-    element: Element, slide: Slide, document: CourseDocument
+    element: Element, slide: Slide, media: Mapping[str, MediaFile]
 ) -> tuple[str, str] | None:
     """What an element still lacks: a code, and words that go on after its name."""
     match element:
+        case Audio(narration=True, media=None):
+            return "no_voice", "has words, but no voice yet"
+        case Audio(narration=True) if _says_other_words(element, media):
+            return "voice_changed", "says other words now than its voice"
         case Picture(media=None) | Video(media=None) | Audio(media=None):
             what = {"picture": "shows no picture", "video": "shows no video"}.get(element.kind)
             return "no_picture", f"{what or 'plays no audio'} yet"
@@ -90,7 +97,7 @@ def _missing(
             return "no_alternative", "is an answer, and has no words for those who cannot see it"
         case Picture() | Video() | Audio() | Area() if not _is_described(element, slide):
             return "no_alternative", "has no text alternative and is not decoration"
-        case Video() | Audio() if not _can_be_read(element.media, slide, document):
+        case Video() | Audio() if not _can_be_read(element.media, slide, media):
             return "no_captions", "has neither captions nor a transcript beside it"
         case Input() if any(element.id in part_elements(q) for q in slide.questions):
             return None
@@ -112,17 +119,28 @@ def _says_something(element: Element) -> bool:
     return not isinstance(element, Picture | Video | Area) or bool(element.alt)
 
 
-def _can_be_read(media: str | None, slide: Slide, document: CourseDocument) -> bool:
+def _can_be_read(file: str | None, slide: Slide, media: Mapping[str, MediaFile]) -> bool:
     """Whether what is said in a video or audio is there in writing (WCAG 1.2.1, 1.2.2)."""
     if slide.transcript.strip():
         return True
-    return any(file.captions for file in document.course.media if file.id == media)
+    found = media.get(file or "")
+    return found is not None and bool(found.captions)
+
+
+def _says_other_words(element: Audio, media: Mapping[str, MediaFile]) -> bool:
+    file = media.get(element.media or "")
+    return file is not None and file.speech is not None and file.speech.words != element.words
 
 
 def _is_described(element: Element, slide: Slide) -> bool:
-    """Whether an element, or a group that it is in, is decoration or has words for it."""
+    """Whether an element, or a group that it is in, is decoration or has words for it.
+
+    A narration is words.
+    """
     by_id = {other.id: other for other in slide.elements}
     here: Element | None = element
+    if isinstance(element, Audio) and element.narration:
+        return True
     while here is not None:
         if here.decoration or here.alt:
             return True

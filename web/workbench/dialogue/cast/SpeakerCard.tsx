@@ -8,6 +8,7 @@ import { NumberField } from "../../../kit/NumberField";
 import { QuietButton } from "../../../kit/QuietButton";
 import { sayError } from "../../../kit/toaster";
 import { t } from "../../../words/dialogue";
+import { MachineVoice } from "../../script/MachineVoice";
 import { PICTURES, sendFile } from "../../store/media";
 import { useCourse } from "../../store/store";
 import { castAs, changeSpeaker, playedBy, setMood, type Drawing, type On, type Posture } from "./casting";
@@ -45,7 +46,7 @@ export function SpeakerCard({ on, speaker, drawings, written }: Props): ReactNod
         <Place on={on} speaker={speaker} />
       </Fold>
       <Fold title={t("machineVoice")}>
-        <MachineVoice on={on} speaker={speaker} />
+        <MachineVoice voice={speaker.voice} onChange={(change, what) => changeSpeaker(on, speaker.id, (before) => ({ voice: { ...before.voice, ...change } }), `${speaker.id} ${what}`)} />
       </Fold>
       <Missing speaker={speaker} written={written} />
     </Box>
@@ -122,24 +123,6 @@ interface PictureProps { label: string; disabled?: boolean; onFile: (file: File)
 function PictureButton({ label, disabled = false, onFile, children, ...box }: PictureProps): ReactNode {
   const { input, open } = useFilePicker({ accept: PICTURES, label, onFiles: ([file]) => void onFile(file).catch(sayError) });
   return <>{input}<QuietButton size="xs" aria-label={label} title={label} disabled={disabled} onClick={open} {...box}>{children}</QuietButton></>;
-}
-
-const LOW = [1, 2, 3, 4, 5, 6, 7].map((n) => `low${n}`);
-const HIGH = [1, 2, 3, 4, 5].map((n) => `high${n}`);
-
-/** How somebody sounds who is spoken by machine; what was spoken before stays as it is. */
-function MachineVoice({ on, speaker: { id, voice } }: { on: On; speaker: Speaker }): ReactNode {
-  const put = (change: Partial<Speaker["voice"]>, what: string): void => changeSpeaker(on, id, (before) => ({ voice: { ...before.voice, ...change } }), `${id} ${what}`);
-  const options = [
-    ["", t("voiceOfLanguage")], ...LOW.map((one, n) => [one, t("lowerVoice", { number: n + 1 })] as const), ...HIGH.map((one, n) => [one, t("higherVoice", { number: n + 1 })] as const),
-  ] as const;
-  return (
-    <>
-      <Choose label={t("voice")} value={voice.voice} options={options} onChange={(one) => put({ voice: one }, "voice")} />
-      <NumberField label={t("wordsAMinute")} value={voice.speed} min={80} max={400} onChange={(speed) => put({ speed }, "speed")} />
-      <NumberField label={t("pitch")} value={voice.pitch} min={0} max={99} onChange={(pitch) => put({ pitch }, "pitch")} />
-    </>
-  );
 }
 
 function Place({ on, speaker }: { on: On; speaker: Speaker }): ReactNode {

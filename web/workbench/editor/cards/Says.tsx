@@ -12,6 +12,7 @@ import { InputFields } from "./InputFields";
 import { isEditable } from "../text/editable";
 import { plain } from "../../store/richText";
 import { t } from "../../../words/editor";
+import { NarrationFields } from "../../script/NarrationFields";
 
 const LEVELS = [["body", t("paragraph")], ["title", t("slideTitle")], ["heading", t("heading")]] as const;
 
@@ -29,7 +30,7 @@ export function Says({ element }: { element: Element }): ReactNode {
             {element.kind === "table" ? t("editTable") : t("editText")}
           </QuietButton>
         )}
-        {!SPEAK_THEMSELVES.has(element.kind) && (
+        {!saysItself(element) && (
           <>
             {!element.decoration && (
               <TextField
@@ -53,6 +54,7 @@ export function Says({ element }: { element: Element }): ReactNode {
 
 /** What is read out by its own words. */
 const SPEAK_THEMSELVES = new Set<Element["kind"]>(["text", "button", "input"]);
+const saysItself = (element: Element): boolean => SPEAK_THEMSELVES.has(element.kind) || (element.kind === "audio" && element.narration);
 const CAN_DECORATE = new Set<Element["kind"]>(["picture", "shape", "group", "meter"]);
 
 function hintFor({ kind }: Element): string {
@@ -76,7 +78,8 @@ function Words({ element, change }: { element: Element; change: (label: string, 
       );
     case "button":
       return <TextField label={t("textOnIt")} value={element.label} onChange={(label) => change(t("label"), { label })} />;
-    case "picture": case "audio": return <FileField element={element} />;
+    case "picture": return <FileField element={element} />;
+    case "audio": return <><NarrationFields element={element} change={change} /><FileField element={element} /></>;
     case "video": return <><FileField element={element} /><PosterField element={element} /></>;
     case "input": return <InputFields element={element} change={change} />;
     case "embed":

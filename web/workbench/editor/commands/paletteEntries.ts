@@ -2,7 +2,7 @@
 import { useQuery } from "@tanstack/react-query";
 import {
   AppWindow, Baseline, Circle, Clock, CircleDot, ClipboardPaste, Copy, CornerDownRight, FilePlus2, Film, Gauge, Group, Hash, Heading1,
-  Heading2, Image, Link2, List, Lock, MessageSquare, Minus, MousePointerClick, MoveRight, Music, Palette, Play, Redo2, Search,
+  Heading2, Image, Link2, List, Lock, MessageSquare, Mic, Minus, MousePointerClick, MoveRight, Music, Palette, Play, Redo2, Search,
   Shapes, SlidersHorizontal, Square, SquareCheck, SquareDashedMousePointer, Star, Table, TextCursorInput, Trash2, Triangle, Undo2,
   PictureInPicture2, Scaling, Ungroup, Variable, Workflow, type LucideIcon,
 } from "lucide-react";
@@ -30,8 +30,10 @@ import { useLayouts } from "../cards/LayoutPicker";
 import { newDialogue } from "../../dialogue/page";
 import { showPanel } from "../panels/panels";
 import { settingEntries } from "./settings";
+import { showScript } from "../../script/page";
 import { t as dialogue } from "../../../words/dialogue";
 import { t } from "../../../words/editor";
+import { t as script } from "../../../words/script";
 
 export interface Entry {
   word: string;
@@ -162,6 +164,7 @@ export function useEntries(typed: string, at: [number, number] | null, pickPictu
     { word: t("copyStyle"), also: t("styleFormat"), group: t("command"), icon: Palette, run: copyStyle },
     { word: t("pasteStyle"), also: t("styleFormat"), group: t("command"), icon: ClipboardPaste, run: applyStyle },
     { word: t("findAndReplace"), also: t("searchChangeTextColour"), group: t("command"), icon: Search, run: () => showPanel("find") },
+    { word: script("openScript"), also: script("scriptAlso"), group: t("command"), icon: Mic, run: () => { showScript(true); void navigate(`/courses/${slug}/plan`); } },
     { word: t("media"), also: t("filesLibraryDrawingsPictures"), group: t("command"), icon: Shapes, run: () => showPanel("media") },
     { word: t("versionHistory"), also: t("historyVersionsBack"), group: t("command"), icon: Undo2, run: () => showPanel("earlier") },
     { word: t("undo"), also: t("back2"), group: t("command"), icon: Undo2, run: undo },

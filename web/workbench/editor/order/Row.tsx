@@ -7,13 +7,20 @@ import {
   Minus, MousePointerClick, MoveRight, Square, SquareDashedMousePointer, Table, TextCursorInput, Triangle, Type, Volume2, type LucideIcon,
 } from "lucide-react";
 import { memo, type ComponentProps, type FocusEvent, type KeyboardEvent, type ReactNode } from "react";
-import type { Element } from "../../../api/types";
+import type { AudioElement, Element } from "../../../api/types";
 import { renameElement, reorderElement } from "../../store/commands";
 import { changeElements, currentSlide, select, useCourse } from "../../store/store";
+import { placeOf, sayAt } from "../../script/rows";
 import { says, withWords, writtenWords } from "./rowText";
 import { stopTyping, typeInRow, useTyping, type Typed } from "./typing";
 import { shownWay } from "../../does/ShownWhen";
 import { t } from "../../../words/editor";
+
+/** Other words for a narration: cues at its words move along. */
+function sayNarration(element: AudioElement, words: string): void {
+  const slide = currentSlide()?.id;
+  if (slide) void sayAt(slide, placeOf(slide, element), words);
+}
 
 /** The row so many steps from the one that is `here`, which may be being typed into. */
 function rowBeside(here: globalThis.Element, step: number): HTMLElement | undefined {
@@ -140,6 +147,7 @@ function TypedRow(
     onDone();
     if (text === before) return;
     if (what === "name") renameElement(element.id, text);
+    else if (element.kind === "audio" && element.narration) void sayNarration(element, text.trim());
     else changeElements(t("editText"), [element.id], (e) => withWords(e, text));
   }
   const common = {

@@ -10,6 +10,7 @@ export function says(element: Element): string {
     case "button": case "input": return element.label;
     case "table": return element.alt || element.cells[0]?.filter(Boolean).join(" · ") || "";
     case "embed": return element.alt || element.address;
+    case "audio": return element.narration ? element.words : element.alt;
     default: return element.alt;
   }
 }
@@ -19,6 +20,7 @@ export function writtenWords(element: Element): string {
   switch (element.kind) {
     case "text": return plain(element.text, "\n");
     case "button": case "input": return element.label;
+    case "audio": return element.narration ? element.words : element.alt;
     default: return element.alt;
   }
 }
@@ -42,6 +44,7 @@ export function isDecoration(element: Element, slide?: Slide): boolean {
 
 /** Whether those who do not see it would miss it: a picture or area without words for it. */
 export function needsAlternative(slide: Slide, element: Element): boolean {
+  if (element.kind === "audio" && element.narration) return false;
   if (!["picture", "area", "video", "audio"].includes(element.kind) || element.alt || isDecoration(element, slide)) return false;
   const group = slide.elements.find((other) => other.id === element.group);
   return !group?.alt;
