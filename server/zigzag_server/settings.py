@@ -198,7 +198,7 @@ one the queue is a file beside the database."""
 JOB_WORKERS = int(os.environ.get("ZIGZAG_WORKERS", "3"))
 """So many jobs run at the same time on this host; beside them a third as many in the background."""
 JOB_MEMORY = int(os.environ.get("ZIGZAG_JOB_MEMORY_MB", "3000")) * 1_000_000
-"""Address space that one job may take, in bytes."""
+"""Address space that one job may take beside what Zigzag itself has, in bytes."""
 JOB_SECONDS = int(os.environ.get("ZIGZAG_JOB_SECONDS", "600"))
 """A job is ended after so many seconds."""
 JOBS_AT_ONCE = False

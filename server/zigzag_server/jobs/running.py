@@ -37,6 +37,8 @@ _TO_SAY_SO = 100_000_000
 """So many bytes more a job may take once it has used up its memory, to tell of it."""
 _LAST = 16_000_000
 """With so many bytes left, what fails has failed for want of memory."""
+_FULL = 0.9
+"""A process that breaks off having had this share of its memory did so for want of more."""
 _LOOK_FOR_CANCEL = 0.3
 
 
@@ -60,7 +62,7 @@ def run(job_id: int) -> None:
     if child == 0:
         _be_the_job(job)
     try:
-        status = _watch(job, child)
+        status, taken = _watch(job, child)
     except BaseException:
         _stopped(job, child)
         raise
@@ -68,8 +70,8 @@ def run(job_id: int) -> None:
     if job.state != State.RUNNING:
         return
     logger.error("job %s (%s) broke off with status %s", job.pk, job.kind, status)
-    if os.WIFSIGNALED(status) and os.WTERMSIG(status) == signal.SIGABRT:
-        # Compiled libraries know no other way to say that there is no memory left.
+    if taken > _FULL * _allowed():
+        # Compiled libraries break off where there is no memory left.
         starting.end(job, State.FAILED, _too_large(KINDS[job.kind]))
     else:
         give_back(job)
@@ -116,14 +118,15 @@ def _claimed(job_id: int) -> bool:
         state=State.RUNNING, worker=worker_name(), tries=F("tries") + 1, seen=timezone.now()))
 
 
-def _watch(job: Job, child: int) -> int:
-    """Wait for the process of a job; return its wait status."""
-    kind = KINDS[job.kind]
+def _watch(job: Job, child: int) -> tuple[int, int]:
+    """Wait for the process of a job; return its wait status, and the most bytes it has taken."""
+    kind, taken = KINDS[job.kind], 0
     begun = seen = looked = time.monotonic()
     while True:
         ended, status = os.waitpid(child, os.WNOHANG)
         if ended:
-            return status
+            return status, taken
+        taken = max(taken, _taken(child))
         now = time.monotonic()
         if now - looked >= _LOOK_FOR_CANCEL:
             looked = now
@@ -146,7 +149,9 @@ def _be_the_job(job: Job) -> None:
         # Requests go first, then what somebody waits for.
         os.nice(_NICER[KINDS[job.kind].priority])
         gc.set_threshold(100_000, 50, 50)  # It makes much, and lets go of it all at its end.
-        most = settings.JOB_MEMORY
+        # Without memory, libraries written in Rust wait for ever where they trace an error back.
+        os.environ["RUST_BACKTRACE"] = "0"
+        most = _allowed()
         resource.setrlimit(resource.RLIMIT_AS, (most, most + _TO_SAY_SO))
         _perform(job)
         connections.close_all()
@@ -185,8 +190,18 @@ def _is_full() -> bool:
     allowed, _ = resource.getrlimit(resource.RLIMIT_AS)
     if allowed == resource.RLIM_INFINITY:
         return False
-    pages = int(Path("/proc/self/statm").read_text().split()[0])
-    return allowed - pages * resource.getpagesize() < _LAST
+    return allowed - _taken("self") < _LAST
+
+
+def _allowed() -> int:
+    """Return the bytes of a job's process: what Zigzag itself has is not the job's."""
+    return _taken("self") + settings.JOB_MEMORY
+
+
+def _taken(process: int | str) -> int:
+    """Return the bytes of address space that a process has, 0 where it has ended."""
+    pages = int(Path(f"/proc/{process}/statm").read_text().split()[0])
+    return pages * resource.getpagesize()
 
 
 def _take_reserve() -> None:
