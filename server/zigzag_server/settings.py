@@ -199,8 +199,8 @@ JOB_WORKERS = int(os.environ.get("ZIGZAG_WORKERS", "3"))
 """So many jobs run at the same time on this host; beside them a third as many in the background."""
 JOB_MEMORY = int(os.environ.get("ZIGZAG_JOB_MEMORY_MB", "3000")) * 1_000_000
 """Address space that one job may take beside what Zigzag itself has, in bytes."""
-JOB_SECONDS = int(os.environ.get("ZIGZAG_JOB_SECONDS", "600"))
-"""A job is ended after so many seconds."""
+JOB_SECONDS = int(os.environ.get("ZIGZAG_JOB_SECONDS", "14400"))
+"""Any job is ended after so many seconds; most kinds have less."""
 JOBS_AT_ONCE = False
 """Run each job within the request that asks for it. Only tests do."""
 

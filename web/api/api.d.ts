@@ -508,6 +508,49 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/courses/{slug}/media/{media_id}/sizes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Media Sizes
+         * @description Return in which sizes a video or audio of a course can be had.
+         */
+        get: operations["zigzag_server_courses_media_api_media_sizes"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/courses/{slug}/media/{media_id}/convert": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Convert Media
+         * @description Return a video or audio of a course in another size; the original is kept.
+         *
+         *     The answer is 202 with a job for what has to be made. The file belongs to the course once the
+         *     settings were written with it.
+         */
+        post: operations["zigzag_server_courses_media_api_convert_media"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/courses/{slug}/media-use": {
         parameters: {
             query?: never;
@@ -9569,6 +9612,16 @@ export interface components {
             text: string;
         };
         /**
+         * Chapter
+         * @description A part of a video or audio, from `since` (ms) until the next one begins.
+         */
+        Chapter: {
+            /** Since */
+            since: number;
+            /** Name */
+            name: string;
+        };
+        /**
          * JobOut
          * @description Work that takes time. `share` goes from 0 to 1; `words` say what is being done.
          */
@@ -9602,8 +9655,8 @@ export interface components {
          *     `voices`.
          *
          *     A file is fetched from `/api/jobs/{id}/file`; `shared` is the id of media in the library;
-         *     `left_out` is what could not be read of a course. What
-         *     checks found is read where it is asked for.
+         *     `left_out` is what could not be read of a course. The job with the number `next` goes on with
+         *     what this one has begun. What checks found is read where it is asked for.
          */
         JobResult: {
             /** Course */
@@ -9623,14 +9676,16 @@ export interface components {
             left_out?: string[] | null;
             /** Voices */
             voices?: components["schemas"]["SpokenOut"][] | null;
+            /** Next */
+            next?: number | null;
         };
         /**
          * MediaFile
          * @description A file of the course. `sha256` names the stored bytes; `size` in bytes, w and h in px.
          *
          *     `duration` in ms for videos and audio. `palette` holds a picture's main colours, the most
-         *     common first. Of speech the `loudness` is known, in LUFS. `recoloured` is set for a drawing
-         *     whose colours are those of the theme.
+         *     common first. `loudness` in LUFS where it was measured. `chapters` are in the order of time.
+         *     `recoloured` is set for a drawing whose colours are those of the theme.
          */
         MediaFile: {
             /** Id */
@@ -9681,6 +9736,11 @@ export interface components {
              * @default []
              */
             captions: components["schemas"]["Caption"][];
+            /**
+             * Chapters
+             * @default []
+             */
+            chapters: components["schemas"]["Chapter"][];
             speech?: components["schemas"]["Speech"] | null;
             /** Loudness */
             loudness?: number | null;
@@ -11171,6 +11231,50 @@ export interface components {
             shared?: number | null;
             /** Drawing */
             drawing?: string | null;
+        };
+        /**
+         * SizeOut
+         * @description A size that a video or audio can have, and how many bytes it has at most then.
+         */
+        SizeOut: {
+            /**
+             * Quality
+             * @enum {string}
+             */
+            quality: "small" | "good";
+            /** Most */
+            most: number;
+        };
+        /**
+         * SizesOut
+         * @description In which sizes a video or audio can be had, and which of them it has `now`.
+         *
+         *     `original` is the size of its original in bytes, where that is kept; `plays` says whether
+         *     browsers play that.
+         */
+        SizesOut: {
+            /**
+             * Now
+             * @enum {string}
+             */
+            now: "small" | "good" | "original";
+            /** Choices */
+            choices: components["schemas"]["SizeOut"][];
+            /** Original */
+            original: number | null;
+            /** Plays */
+            plays: boolean;
+        };
+        /**
+         * QualityIn
+         * @description The size that a video or audio is to have.
+         */
+        QualityIn: {
+            /**
+             * Quality
+             * @enum {string}
+             */
+            quality: "small" | "good" | "original";
         };
         /**
          * DrawingOut
@@ -12975,6 +13079,16 @@ export interface components {
             condition: unknown;
         };
         /**
+         * GateMedia
+         * @description A video or audio of which a `share` (0..1) must have been played.
+         */
+        GateMedia: {
+            /** Element */
+            element: string;
+            /** Share */
+            share: number;
+        };
+        /**
          * Go
          * @description Go to a slide; with `back` the learner is offered the way back to the present one.
          */
@@ -13634,7 +13748,7 @@ export interface components {
          * ProgramGate
          * @description What must hold to go forward; with `for_good` it stays open once it was.
          *
-         *     The condition holds only when those of all `fields` do.
+         *     The condition holds only when those of all `fields` do. `watched` is what has to be played.
          */
         ProgramGate: {
             /** Condition */
@@ -13644,6 +13758,11 @@ export interface components {
              * @default []
              */
             fields: components["schemas"]["GateField"][];
+            /**
+             * Watched
+             * @default []
+             */
+            watched: components["schemas"]["GateMedia"][];
             /**
              * Meanwhile
              * @default message
@@ -13693,6 +13812,11 @@ export interface components {
              * @default []
              */
             captions: components["schemas"]["Caption"][];
+            /**
+             * Chapters
+             * @default []
+             */
+            chapters: components["schemas"]["Chapter"][];
         };
         /**
          * ProgramObjective
@@ -16150,6 +16274,69 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["MediaOut"];
+                };
+            };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
+        };
+    };
+    zigzag_server_courses_media_api_media_sizes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                media_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SizesOut"];
+                };
+            };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
+        };
+    };
+    zigzag_server_courses_media_api_convert_media: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                media_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["QualityIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MediaOut"];
+                };
+            };
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobOut"];
                 };
             };
             "4XX": components["responses"]["Refused"];

@@ -52,9 +52,14 @@ function failure({ title, problem }: Job): ApiError {
   return new ApiError(422, problem?.code ?? "failed", problem?.message ?? `${title} failed.`);
 }
 
+/** Return the job with a number, as it is now. */
+export function jobOf(id: number): Promise<Job> {
+  return take(api.GET("/api/jobs/{job_id}", { params: { path: { job_id: id } } }));
+}
+
 async function looked(job: Job): Promise<Job> {
   try {
-    return await take(api.GET("/api/jobs/{job_id}", { params: { path: { job_id: job.id } } }));
+    return await jobOf(job.id);
   } catch (error) {
     if (error instanceof Unreachable) return job;
     throw error;

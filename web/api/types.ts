@@ -66,6 +66,7 @@ export type Block = Schemas["Block"];
 export type Run = Block["runs"][number];
 export type MediaFile = Schemas["MediaFile"];
 export type Caption = Schemas["Caption"];
+export type Chapter = Schemas["Chapter"];
 
 export type Program = Schemas["Program"];
 export type ProgramSlide = Schemas["ProgramSlide"];

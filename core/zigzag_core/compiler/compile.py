@@ -108,6 +108,7 @@ def program_around(
             file.id: ProgramMedia(
                 src=source(file), type=file.type, w=file.w, h=file.h, duration=file.duration,
                 captions=file.captions,
+                chapters=tuple(sorted(file.chapters, key=lambda chapter: chapter.since)),
             )
             for file in used.files
         },

@@ -47,7 +47,10 @@ def program_gate(
         return None
     return p.ProgramGate(
         condition=joined("and", conditions),
-        fields=fields, meanwhile=gate.meanwhile,
+        fields=fields, watched=tuple(
+            p.GateMedia(element=part.media, share=part.share) for part in gate.wants
+            if isinstance(part, MediaWatched) and part.media),
+        meanwhile=gate.meanwhile,
         message=gate.message or scope.say(_told(gate)), for_good=gate.for_good,
     )
 

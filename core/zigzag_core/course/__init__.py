@@ -34,7 +34,7 @@ from .elements.overlay import Overlay
 from .formats import migrated, migrated_slide
 from .ids import IdSource, id_source, system_ids
 from .layouts.layout import Background, Layout
-from .media import Caption, MediaFile
+from .media import Caption, Chapter, MediaFile
 from .model import Name, Role
 from .navigation import Navigation, NavigationHere
 from .questions.feedback import Feedback
@@ -62,7 +62,7 @@ from .walkthroughs import Expected, Walkthrough
 
 __all__ = [
     "FORMAT", "Action", "Area", "Audio", "Background", "BlankRun", "Block", "Button", "Caption",
-    "Choice", "Colours", "Completion", "Course", "CourseDocument", "Crop", "Cue", "Drag",
+    "Chapter", "Choice", "Colours", "Completion", "Course", "CourseDocument", "Crop", "Cue", "Drag",
     "Element", "Embed", "Expected", "Feedback", "Fonts", "Gate", "GoTo", "Group", "Guides",
     "Happens", "IdSource", "Input", "Layout", "LeaveCourse", "LiveValue", "Look", "MediaFile",
     "Meter", "Move", "Name", "NamedStyle", "Navigation", "NavigationHere", "Nowhere",

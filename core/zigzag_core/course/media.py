@@ -25,6 +25,13 @@ class Caption(Model):
     text: Annotated[str, Field(min_length=1, max_length=500)]
 
 
+class Chapter(Model):
+    """A part of a video or audio, from `since` (ms) until the next one begins."""
+
+    since: Annotated[int, Field(ge=0, le=360_000_000)]
+    name: Annotated[str, Field(min_length=1, max_length=200)]
+
+
 class WordTime(Model):
     """A word is heard from `since` until `until` (ms)."""
 
@@ -48,8 +55,8 @@ class MediaFile(Model):
     """A file of the course. `sha256` names the stored bytes; `size` in bytes, w and h in px.
 
     `duration` in ms for videos and audio. `palette` holds a picture's main colours, the most
-    common first. Of speech the `loudness` is known, in LUFS. `recoloured` is set for a drawing
-    whose colours are those of the theme.
+    common first. `loudness` in LUFS where it was measured. `chapters` are in the order of time.
+    `recoloured` is set for a drawing whose colours are those of the theme.
     """
 
     id: Annotated[Id, Is("medium")]
@@ -64,5 +71,6 @@ class MediaFile(Model):
     palette: tuple[Colour, ...] = Field(default=(), max_length=8)
     recoloured: bool = False
     captions: tuple[Caption, ...] = Field(default=(), max_length=5_000)
+    chapters: tuple[Chapter, ...] = Field(default=(), max_length=200)
     speech: Annotated[Speech | None, Unset()] = None
     loudness: Annotated[float, Field(ge=-100, le=20)] | None = None

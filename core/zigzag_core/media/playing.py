@@ -1,22 +1,25 @@
 """Videos and audio that come from anywhere: known by their content, checked for what they hold.
 
-The file is opened with FFmpeg's libraries, whose parsers meet hostile bytes here; whoever calls
-this from a server does so in a process that may fail.
+Their bytes may be hostile, see `media.streams`.
 """
 
 import io
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import BinaryIO
 
 import av
 from av.container import InputContainer
-from av.error import FFmpegError
 from PIL import Image
 
+from zigzag_core.course import Chapter
 from zigzag_core.errors import BadPlaying
+
+from .loudness import loudness_in
+from .streams import go_to, opened, picture_of, quarter_turns, seen_size, sound_of
 
 LARGEST_PLAYING = 300_000_000
 """Bytes that one video or audio may have."""
+MOST_CHAPTERS = 200
 
 _PREVIEW_SIDE = 640
 _LONGEST = 12 * 3_600_000
@@ -24,22 +27,20 @@ _LONGEST = 12 * 3_600_000
 
 @dataclass(frozen=True)
 class PlayingFile:
-    """What a video or audio is: media type, size in px, duration in ms, a picture from it."""
+    """What a video or audio is: size in px as it is seen, duration in ms, a picture from it.
+
+    `type` is the media type, empty where browsers do not play it, `kind` what it holds. `loudness`
+    in LUFS, None without sound.
+    """
 
     type: str
+    kind: str
     w: int
     h: int
     duration: int
     preview: bytes | None
-
-
-def looks_like_playing(data: bytes) -> bool:
-    """Return whether the first bytes are those of a video or audio that browsers may play."""
-    return (
-        data[4:8] == b"ftyp" or data[:4] in (b"\x1aE\xdf\xa3", b"OggS", b"fLaC")
-        or data[:3] == b"ID3" or (data[:4] == b"RIFF" and data[8:12] == b"WAVE")
-        or (len(data) > 1 and data[0] == 0xFF and data[1] & 0xE0 == 0xE0 and data[1] != 0xD8)
-    )
+    loudness: float | None
+    chapters: tuple[Chapter, ...]
 
 
 def take_playing(file: BinaryIO) -> PlayingFile:
@@ -48,72 +49,81 @@ def take_playing(file: BinaryIO) -> PlayingFile:
     One picture of a video is decoded, so that damaged ones are refused now and not before a
     learner. Raises `BadPlaying`.
     """
-    try:
-        with av.open(file, "r", metadata_errors="ignore") as container:
-            return _taken(container)
-    except (FFmpegError, ValueError, IndexError, UnicodeError, MemoryError) as error:
-        if isinstance(error, BadPlaying):
-            raise
-        raise BadPlaying("The video or audio is damaged and cannot be played.") from None
+    with opened(file) as container:
+        found = _taken(container)
+    return replace(found, loudness=loudness_in(file))
 
 
 def _taken(container: InputContainer) -> PlayingFile:
-    videos = [s for s in container.streams.video if not _is_cover(s)]
-    sounds = container.streams.audio
-    if not videos and not sounds:
+    video, sound = picture_of(container), sound_of(container)
+    if not video and not sound:
         raise BadPlaying("The file holds neither a video nor audio.")
-    duration = round((container.duration or 0) / 1000)
+    duration = max(round((container.duration or 0) / 1000), 0)
     if duration > _LONGEST:
         raise BadPlaying("The video or audio says that it is longer than 12 hours.")
-    codecs = {s.codec_context.name for s in (*videos[:1], *sounds[:1])}
-    type_ = _type(container.format.name, bool(videos), codecs)
-    if not videos:
-        return PlayingFile(type_, 0, 0, max(duration, 0), None)
-    video = videos[0]
-    w, h = video.codec_context.width, video.codec_context.height
-    if not (0 < w <= 8_192 and 0 < h <= 8_192):
-        raise BadPlaying("The video's picture has an impossible size.")
-    return PlayingFile(type_, w, h, max(duration, 0), _picture(container))
+    type_, chapters = _type(container, video, sound), _chapters(container, duration)
+    w, h, preview = _picture(container, video) if video else (0, 0, None)
+    return PlayingFile(
+        type_, "video" if video else "audio", w, h, duration, preview, None, chapters)
 
 
-def _is_cover(stream: av.VideoStream) -> bool:
-    """Whether the stream is a picture that belongs to a sound."""
-    return bool(stream.disposition & av.stream.Disposition.attached_pic)
+_PICTURES = {"h264": {"yuv420p", "yuvj420p"}, "vp8": {"yuv420p"},
+             "vp9": {"yuv420p"}, "av1": {"yuv420p", "yuv420p10le"}}
+"""The codecs of pictures that browsers play, and how their points may be stored."""
+_SOUNDS = {"aac", "mp3", "opus", "vorbis", "flac", "pcm_s16le", "pcm_u8", "pcm_s24le", "pcm_f32le"}
+_SHORTER = {"libdav1d": "av1", "mp3float": "mp3", "libopus": "opus"}
+_OF_VIDEO = {"mp4": "video/mp4", "webm": "video/webm"}
+_OF_SOUND = {"mp4": "audio/mp4", "mp3": "audio/mpeg", "ogg": "audio/ogg", "wav": "audio/wav",
+             "flac": "audio/flac"}
 
 
-_PLAYS = {"h264", "vp8", "vp9", "av1", "libdav1d", "aac", "mp3", "mp3float", "opus", "vorbis",
-          "flac", "pcm_s16le", "pcm_u8", "pcm_s24le", "pcm_f32le", "libopus"}
+def _type(
+    container: InputContainer, video: av.VideoStream | None, sound: av.AudioStream | None
+) -> str:
+    """The media type of what browsers play, else nothing."""
+    if video and video.codec_context.pix_fmt not in _PICTURES.get(_codec(video), ()):
+        return ""
+    if sound and _codec(sound) not in _SOUNDS:
+        return ""
+    types = _OF_VIDEO if video else _OF_SOUND
+    names = container.format.name.split(",")
+    return next((type_ for name, type_ in types.items() if name in names), "")
 
 
-def _type(container: str, video: bool, codecs: set[str]) -> str:
-    names = set(container.split(","))
-    strange = codecs - _PLAYS
-    if strange:
-        raise BadPlaying(
-            f"Browsers do not play this kind of video or audio ({', '.join(sorted(strange))}). "
-            "Save it as MP4 (H.264 and AAC), WebM or MP3."
-        )
-    if "mp4" in names:
-        return "video/mp4" if video else "audio/mp4"
-    if "webm" in names or "matroska" in names:
-        if video:
-            return "video/webm"
-        raise BadPlaying("Save the sound as MP3, M4A, Ogg or WAV.")
-    for name, type_ in (("mp3", "audio/mpeg"), ("ogg", "audio/ogg"), ("wav", "audio/wav"),
-                        ("flac", "audio/flac")):
-        if name in names and not video:
-            return type_
-    raise BadPlaying("The file is not an MP4, WebM, MP3, M4A, Ogg, WAV or FLAC.")
+def _codec(stream: av.VideoStream | av.AudioStream) -> str:
+    name = stream.codec_context.name
+    return _SHORTER.get(name, name)
 
 
-def _picture(container: InputContainer) -> bytes:
-    """One picture, a little way into the video, as JPEG."""
+def _chapters(container: InputContainer, duration: int) -> tuple[Chapter, ...]:
+    """The chapters that the file knows of, where there are at least two."""
+    found: dict[int, Chapter] = {}
+    for chapter in container.chapters()[:MOST_CHAPTERS]:
+        since = round(float(chapter["start"] * (chapter["time_base"] or 0)) * 1000)
+        name = chapter["metadata"].get("title", "").strip()[:200] or f"{len(found) + 1}"
+        if 0 <= since < duration:
+            found.setdefault(since, Chapter(since=since, name=name))
+    return tuple(found[since] for since in sorted(found)) if len(found) > 1 else ()
+
+
+def _picture(container: InputContainer, video: av.VideoStream) -> tuple[int, int, bytes]:
+    """The size of the video as it is seen, and one picture, a little way into it, as JPEG."""
     if container.duration and container.duration > 4_000_000:
-        container.seek(1_000_000)
-    for frame in container.decode(video=0):
+        go_to(container, 1)
+    for frame in container.decode(video):
+        turns = quarter_turns(frame)
+        w, h = seen_size(video, turns)
         image: Image.Image = frame.to_image()  # type: ignore[no-untyped-call]
-        image.thumbnail((_PREVIEW_SIDE, _PREVIEW_SIDE))
+        if turns:
+            image = image.rotate(90 * turns, expand=True)
+        image = image.resize((w, h)) if max(w, h) < _PREVIEW_SIDE else image.resize(
+            _within(w, h, _PREVIEW_SIDE))
         out = io.BytesIO()
         image.convert("RGB").save(out, "JPEG", quality=82)
-        return out.getvalue()
+        return w, h, out.getvalue()
     raise BadPlaying("No picture of the video can be decoded.")
+
+
+def _within(w: int, h: int, side: int) -> tuple[int, int]:
+    share = side / max(w, h)
+    return max(1, round(w * share)), max(1, round(h * share))

@@ -12,6 +12,7 @@ from pydantic import Field
 from zigzag_core.course import (
     Background,
     Caption,
+    Chapter,
     Completion,
     Element,
     Navigation,
@@ -29,7 +30,7 @@ from zigzag_core.course.model import Id, Model, Paint
 from zigzag_core.course.questions.feedback import FeedbackPlace
 from zigzag_core.course.rules.expression import Expression
 from zigzag_core.course.rules.timing import Effect
-from zigzag_core.course.style.style import LookId, Style
+from zigzag_core.course.style.style import LookId, Share, Style
 
 from .field_types import (
     ClockName,
@@ -415,14 +416,22 @@ class GateField(Model):
     condition: Expression
 
 
+class GateMedia(Model):
+    """A video or audio of which a `share` (0..1) must have been played."""
+
+    element: ElementName
+    share: Share
+
+
 class ProgramGate(Model):
     """What must hold to go forward; with `for_good` it stays open once it was.
 
-    The condition holds only when those of all `fields` do.
+    The condition holds only when those of all `fields` do. `watched` is what has to be played.
     """
 
     condition: Expression
     fields: tuple[GateField, ...] = ()
+    watched: tuple[GateMedia, ...] = ()
     meanwhile: Literal["hidden", "disabled", "message"] = "message"
     message: str = ""
     for_good: bool = True
@@ -549,6 +558,7 @@ class ProgramMedia(Model):
     h: int = 0
     duration: int = 0
     captions: tuple[Caption, ...] = ()
+    chapters: tuple[Chapter, ...] = ()
 
 
 class Program(Model):

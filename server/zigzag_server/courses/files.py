@@ -64,6 +64,12 @@ def read(sha256: str) -> bytes:
         return bytes(file.read())
 
 
+def size_of(sha256: str) -> int | None:
+    """Return how many bytes are stored under a hash; None where there are none."""
+    path = _path(sha256)
+    return default_storage.size(path) if default_storage.exists(path) else None
+
+
 def opened_of(file: MediaFile) -> BinaryIO:
     """Open a file of a course; raises a 422 `Problem` that names it where it is gone."""
     try:

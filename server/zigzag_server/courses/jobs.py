@@ -10,6 +10,8 @@ from zigzag_core.course import Colours, CourseDocument, MediaFile, system_ids
 from zigzag_core.editing.copies.copying import duplicate_course
 from zigzag_core.editing.mending import mended
 from zigzag_core.editing.names import free_title
+from zigzag_core.errors import BadFile
+from zigzag_core.media.transcoding import Quality
 from zigzag_core.packaging.archive import export_archive
 from zigzag_core.voice.course import spoken
 from zigzag_core.voice.recordings import heard_in
@@ -18,13 +20,13 @@ from zigzag_server.jobs import uploads
 from zigzag_server.jobs.kinds import Finish, Report, in_words, kind
 from zigzag_server.storage import storage
 
-from . import files, store
+from . import converting, files, store
 from .edited import Edited
 from .importing import take_in_course
 from .models import Course
 from .replacing import ReplaceIn, replaced
 from .speaking import keeper
-from .taking import take_in
+from .taking import NotPlayed, named, take_in
 
 MOST_LEFT_OUT = 50
 """Of what was left out no more is told."""
@@ -41,10 +43,51 @@ def import_course(owner: User, report: Report, upload: str) -> Finish:
 def take_file(
     owner: User, report: Report, upload: str, name: str, course: int | None
 ) -> Finish:
-    """Take in the file that was kept as `upload`: for a course, or else for the library."""
+    """Take in the file that was kept as `upload`: for a course, or else for the library.
+
+    A job that converts it goes on with what browsers do not play.
+    """
     report(0, f"Looking into “{name}”")
     with uploads.opened(upload) as content:
-        file = take_in(owner, name, content)
+        try:
+            file = take_in(owner, name, content)
+        except NotPlayed as found:
+            before = converting.known(owner, content, name)
+            if before is None:
+                goes_on = converting.wait_for_conversion(owner, content, name, course, found)
+                return lambda: {"next": goes_on.pk}
+            file = before.model_copy(update={"chapters": found.chapters})
+    return _kept(owner, file, course)
+
+
+@kind("convert", "Converting the file", seconds=4 * 3_600, priority=0)
+def convert_file(
+    owner: User, report: Report, sha256: str, quality: Quality, course: int | None,
+    about: dict[str, Any], played: dict[str, Any] | None,
+) -> Finish:
+    """Make a stored video or audio into one that browsers play, of a `quality`.
+
+    It is for a course, or else for the library; see `converting.begin`.
+    """
+    name = about["name"]
+    report(0, f"Converting “{name}”")
+    try:
+        made = converting.convert(
+            owner, sha256, quality, name, in_words(report, 0, 1, f"Converting “{name}”"))
+    except BadFile as error:
+        raise named(error, name) from None
+    file = MediaFile.model_validate(
+        {**made.model_dump(mode="json"), **about, "name": made.name})
+    kept = _kept(owner, file, course)
+
+    def finish() -> dict[str, Any]:
+        converting.note(owner, file, sha256, quality, played)
+        return kept()
+    return finish
+
+
+def _kept(owner: User, file: MediaFile, course: int | None) -> Finish:
+    """What puts a file into the library where it is for no course, and tells of it."""
     colours = store.colours_of(Course.objects.get(pk=course)) if course else Colours()
     result = {**files.shown(file, colours), "file": file.model_dump(mode="json")}
 

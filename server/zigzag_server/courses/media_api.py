@@ -1,7 +1,7 @@
 """Media: the files of a course, and the author's own library for all courses."""
 
 import io
-from typing import Annotated, Any, BinaryIO, cast
+from typing import Annotated, Any, BinaryIO, Literal, cast
 
 from django.http import HttpRequest, HttpResponse
 from ninja import Field, File, Router, Schema, Status
@@ -20,7 +20,7 @@ from zigzag_server.jobs.models import Job
 from zigzag_server.pages import Most, Start
 from zigzag_server.problems import Problem, not_found
 
-from . import files, store
+from . import converting, files, store
 from .models import Course, SharedFile
 from .taking import HEAD, largest, take_in, takes_long
 
@@ -62,6 +62,32 @@ class DrawingOut(Schema):
     who: str
     mood: str
     posture: str
+
+
+class SizeOut(Schema):
+    """A size that a video or audio can have, and how many bytes it has at most then."""
+
+    quality: Literal["small", "good"]
+    most: int
+
+
+class SizesOut(Schema):
+    """In which sizes a video or audio can be had, and which of them it has `now`.
+
+    `original` is the size of its original in bytes, where that is kept; `plays` says whether
+    browsers play that.
+    """
+
+    now: Literal["small", "good", "original"]
+    choices: list[SizeOut]
+    original: int | None
+    plays: bool
+
+
+class QualityIn(Schema):
+    """The size that a video or audio is to have."""
+
+    quality: Literal["small", "good", "original"]
 
 
 class CaptionsIn(Schema):
@@ -128,6 +154,35 @@ def take_media(request: HttpRequest, slug: str, data: FromIn) -> Status[Any]:
     return Status(201, files.shown(file, colours))
 
 
+@router.get("/courses/{slug}/media/{media_id}/sizes", response=SizesOut)
+def media_sizes(request: HttpRequest, slug: str, media_id: str) -> dict[str, Any]:
+    """Return in which sizes a video or audio of a course can be had."""
+    row, file = _of_course(request, slug, media_id)
+    return converting.sizes(row.owner_id, file)
+
+
+@router.post("/courses/{slug}/media/{media_id}/convert", response={200: MediaOut, 202: JobOut})
+def convert_media(request: HttpRequest, slug: str, media_id: str, data: QualityIn) -> Status[Any]:
+    """Return a video or audio of a course in another size; the original is kept.
+
+    The answer is 202 with a job for what has to be made. The file belongs to the course once the
+    settings were written with it.
+    """
+    row, file = _of_course(request, slug, media_id)
+    if data.quality == "original":
+        before = converting.back_to_original(row.owner_id, file)
+        return Status(200, files.shown(before, store.colours_of(row)))
+    known = converting.original_of(row.owner_id, file)
+    if known is None and file.type.startswith("image/"):
+        raise Problem(422, "not_played", "Only videos and audio have sizes. Nothing was changed.")
+    about = file.model_dump(
+        mode="json", include={"id", "name", "tags", "captions", "chapters", "speech"})
+    job = converting.begin(
+        author(request), known.sha256 if known else file.sha256, data.quality, row.pk, about,
+        None if known else file)
+    return Status(202, job)
+
+
 @router.get("/courses/{slug}/media-use", response=dict[str, list[str]])
 def media_use(request: HttpRequest, slug: str) -> dict[str, tuple[str, ...]]:
     """Return, for each file of a course, the slides and layouts that use it."""
@@ -189,12 +244,16 @@ def add_to_library(request: HttpRequest, file: File[UploadedFile]) -> Status[Any
 @router.post("/courses/{slug}/media/{media_id}/share", response={201: SharedOut})
 def share_media(request: HttpRequest, slug: str, media_id: str) -> Status[Any]:
     """Put a file of a course into the library as well."""
-    row = store.course_of(author(request), slug)
-    course = store.settings_of(row)
-    file = next((file for file in course.media if file.id == media_id), None)
-    if file is None:
-        raise not_found("file")
+    _, file = _of_course(request, slug, media_id)
     return Status(201, _shared_out(store.keep_shared(author(request), file)))
+
+
+def _of_course(request: HttpRequest, slug: str, media_id: str) -> tuple[Course, core.MediaFile]:
+    row = store.course_of(author(request), slug)
+    found = next((file for file in store.settings_of(row).media if file.id == media_id), None)
+    if found is None:
+        raise not_found("file")
+    return row, found
 
 
 @router.put("/library/{shared_id}", response=SharedOut)

@@ -93,3 +93,21 @@ class HeldFile(models.Model):
         constraints = [
             models.UniqueConstraint(fields=["owner", "sha256"], name="one_row_per_held_file")
         ]
+
+
+class Original(models.Model):
+    """From which file (`sha256`) another was `made`, in which quality, for its owner.
+
+    `document` is the original as a `MediaFile` where browsers play it.
+    """
+
+    owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE)
+    made = models.CharField(max_length=64)
+    sha256 = models.CharField(max_length=64)
+    quality = models.CharField(max_length=10)
+    document = models.JSONField(null=True)
+
+    class Meta:
+        constraints = [
+            models.UniqueConstraint(fields=["owner", "made"], name="one_original_of_a_file")
+        ]

@@ -14,7 +14,7 @@ from zigzag_core.errors import BadPlaying
 from zigzag_core.media.playing import take_playing
 
 MEMORY = 3_000_000_000
-CPU_SECONDS = 40
+CPU_SECONDS = 60
 
 
 def main() -> int:
@@ -29,7 +29,8 @@ def main() -> int:
         sys.stdout.write(str(error))
         return 3
     preview = base64.b64encode(found.preview).decode() if found.preview else ""
-    sys.stdout.write(json.dumps({**asdict(found), "preview": preview}))
+    chapters = [chapter.model_dump() for chapter in found.chapters]
+    sys.stdout.write(json.dumps({**asdict(found), "preview": preview, "chapters": chapters}))
     return 0
 
 

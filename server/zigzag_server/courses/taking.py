@@ -16,18 +16,25 @@ from zigzag_core.errors import BadFile
 from zigzag_core.media.digest import sha256_of
 from zigzag_core.media.palette import palette
 from zigzag_core.media.pictures import LARGEST, pixels_in, take_picture
-from zigzag_core.media.playing import LARGEST_PLAYING, looks_like_playing
+from zigzag_core.media.playing import LARGEST_PLAYING
 from zigzag_core.media.recolour import is_recoloured
+from zigzag_core.media.streams import looks_like_playing
 
-from zigzag_server.problems import problem_of
+from zigzag_server.problems import Problem, problem_of
 
 from . import files, holding
 
-_SECONDS = 60
+_SECONDS = 90
 _AT_ONCE = 500_000
 _PIXELS_AT_ONCE = 4_000_000
 HEAD = 4_096
 """So many bytes tell whether a file plays."""
+ENDINGS = frozenset({
+    ".mp4", ".m4v", ".mov", ".3gp", ".3g2", ".webm", ".mkv", ".avi", ".wmv", ".asf", ".flv", ".mpg",
+    ".mpeg", ".vob", ".ts", ".mts", ".m2ts", ".ogv", ".mp3", ".m4a", ".aac", ".ogg", ".oga",
+    ".opus", ".wav", ".flac", ".aif", ".aiff", ".caf", ".amr", ".wma", ".au", ".wv",
+})
+"""What the names of videos and audio end with."""
 
 
 @dataclass(frozen=True)
@@ -39,14 +46,27 @@ class TakenFile:
     preview: bytes | None
 
 
+class NotPlayed(BadFile):
+    """A video or audio that browsers do not play as it is: it is to be converted.
+
+    `chapters` are what it knows of them.
+    """
+
+    def __init__(self, chapters: tuple[core.Chapter, ...]) -> None:
+        super().__init__("Browsers do not play this kind of video or audio. Put it in by itself: "
+                         "then it is converted.")
+        self.chapters = chapters
+
+
 def take(name: str, content: BinaryIO) -> TakenFile:
     """Return the file that is known by its content alone; `name` is what people call it.
 
-    What plays must be a file on the disk: it is not read as a whole. Raises `BadFile`.
+    What plays must be a file on the disk: it is not read as a whole. Raises `BadFile`, and
+    `NotPlayed`.
     """
     content.seek(0)
     if looks_like_playing(content.read(HEAD)):
-        return _playing(name, content)
+        return playing(name, content)
     content.seek(0)
     picture = take_picture(content.read(LARGEST + 1))
     file = core.MediaFile(
@@ -59,11 +79,26 @@ def take(name: str, content: BinaryIO) -> TakenFile:
 
 
 def take_in(owner: User, name: str, content: BinaryIO) -> core.MediaFile:
-    """Return what a file is, and keep it for `owner`. Raises a `Problem` that names it."""
+    """Return what a file is, and keep it for `owner`.
+
+    Raises a `Problem` that names it, and `NotPlayed`.
+    """
     try:
         taken = take(name, content)
+    except NotPlayed:
+        raise
     except BadFile as error:
-        raise problem_of(error, "The course is as it was.", f"“{name}”: ") from None
+        raise named(error, name) from None
+    return keep(owner, taken)
+
+
+def named(error: BadFile, name: str) -> Problem:
+    """Return a problem that says which file it is about."""
+    return problem_of(error, "The course is as it was.", f"“{name}”: ")
+
+
+def keep(owner: User, taken: TakenFile) -> core.MediaFile:
+    """Keep a file that was taken for `owner`."""
     files.keep(taken.file.sha256, taken.content, taken.preview)
     holding.hold(owner, [taken.file.sha256])
     return taken.file
@@ -80,20 +115,26 @@ def takes_long(size: int, head: bytes) -> bool:
 def largest(name: str) -> int:
     """Return how many bytes a file may have, judged by its name until its content is known."""
     suffix = Path(name).suffix.lower()
-    playing = {".mp4", ".m4v", ".mov", ".webm", ".mp3", ".m4a", ".ogg", ".oga", ".wav", ".flac"}
-    return LARGEST_PLAYING if suffix in playing else LARGEST
+    return LARGEST_PLAYING if suffix in ENDINGS else LARGEST
 
 
-def _playing(name: str, content: BinaryIO) -> TakenFile:
+def playing(name: str, content: BinaryIO) -> TakenFile:
+    """Return the video or audio in `content`, a file on the disk.
+
+    Raises `BadFile`, and `NotPlayed`.
+    """
     size = content.seek(0, io.SEEK_END)
     if size > LARGEST_PLAYING:
         raise BadFile(f"Videos and audio may have {LARGEST_PLAYING // 1_000_000} MB at most.")
     found = probe(content)
+    chapters = tuple(core.Chapter.model_validate(one) for one in found["chapters"])
+    if not found["type"]:
+        raise NotPlayed(chapters)
     preview = base64.b64decode(found["preview"]) if found["preview"] else None
     file = core.MediaFile(
         id=core.system_ids()(), name=_name(name), type=found["type"],
         sha256=sha256_of(content), size=size, w=found["w"],
-        h=found["h"], duration=found["duration"],
+        h=found["h"], duration=found["duration"], loudness=found["loudness"], chapters=chapters,
     )
     return TakenFile(file, content, preview)
 

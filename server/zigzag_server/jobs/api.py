@@ -48,8 +48,8 @@ class JobResult(Schema):
     `voices`.
 
     A file is fetched from `/api/jobs/{id}/file`; `shared` is the id of media in the library;
-    `left_out` is what could not be read of a course. What
-    checks found is read where it is asked for.
+    `left_out` is what could not be read of a course. The job with the number `next` goes on with
+    what this one has begun. What checks found is read where it is asked for.
     """
 
     course: str | None = None
@@ -61,6 +61,7 @@ class JobResult(Schema):
     shared: int | None = None
     left_out: list[str] | None = None
     voices: list[SpokenOut] | None = None
+    next: int | None = None
 
 
 class JobOut(Schema):

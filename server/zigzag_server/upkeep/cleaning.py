@@ -6,7 +6,7 @@ The rule, adjustable in the settings (`KEEP`):
 - every saved state of a slide or of a course's settings stays for some days; of older ones the last
   of each day stays, and always the newest;
 - of the packages of a course the newest of each kind stay;
-- media stay while any course, kept state or library names them;
+- media stay while any course, kept state or library names them, and with them their originals;
 - what jobs have made for a download, and what was uploaded for them, stays for a day;
 - a token that has ended stays as long as a deleted course; sessions go with their end;
 - so does what was left unfinished when a process ended, in storage and of practice packages.
@@ -27,7 +27,7 @@ from django.utils import timezone
 
 from zigzag_server.accounts.models import ResetMail, SignIn, Token
 from zigzag_server.banks.keeping import media_of_banks
-from zigzag_server.courses.models import Course, HeldFile, Revision, SharedFile
+from zigzag_server.courses.models import Course, HeldFile, Original, Revision, SharedFile
 from zigzag_server.jobs.models import UNFINISHED, Job
 from zigzag_server.practice.models import Package
 from zigzag_server.publishing.models import Publication
@@ -77,7 +77,9 @@ def clean(now: datetime | None = None, only_count: bool = False) -> Cleaned:
             if _is_old(path, at):
                 default_storage.delete(path)
                 if path.startswith("media/"):
-                    HeldFile.objects.filter(sha256=path.rpartition("/")[2]).delete()
+                    sha256 = path.rpartition("/")[2]
+                    HeldFile.objects.filter(sha256=sha256).delete()
+                    Original.objects.filter(made=sha256).delete()
     return cleaned
 
 
@@ -129,6 +131,9 @@ def _old_packages() -> list[int]:
 def _unused_files(at: datetime, old: _Old) -> Iterator[str]:
     """Files in storage that nothing names but what is `old`, and that are older than a day."""
     media = set(_media_in_use(old))
+    media |= set(Original.objects.filter(made__in=media).values_list("sha256", flat=True))
+    media |= {job.arguments.get("sha256") for job in Job.objects.filter(
+        kind="convert", state__in=UNFINISHED)}
     packages = set(_left(Publication, old.packages).values_list("file", flat=True))
     jobs = list(_left(Job, old.jobs))
     results = {(job.result or {}).get("path") for job in jobs}

@@ -6,6 +6,8 @@ import { useActing } from "./acting";
 import { Captions } from "./Captions";
 import type { MediaEntry, MediaMap } from "./mediaMap";
 import { loudness, register } from "./players";
+import { Controls, useLarge } from "./playing/Controls";
+import { Unseen } from "./playing/Unseen";
 import { useSay } from "./speech";
 
 interface Props { element: VideoElement | AudioElement; media: MediaMap; live: boolean }
@@ -42,15 +44,18 @@ function Video(
   const player = useRef<HTMLVideoElement>(null);
   const [waiting, toggle] = usePlaying(player, element);
   useReports(player, element.id, file.duration);
+  const large = useLarge();
   return (
-    <div className="zz-box zz-video">
+    <div className="zz-box zz-video" data-large={large.on || undefined} data-still={waiting || undefined}>
       <video
-        ref={player} src={file.src} poster={poster} controls={element.controls} loop={element.loop}
+        ref={player} src={file.src} poster={poster} loop={element.loop}
         playsInline preload="metadata" aria-label={element.alt || element.name}
-        style={{ objectFit: element.fit }} onClick={element.controls ? undefined : toggle}
+        style={{ objectFit: element.fit }} onClick={toggle}
       />
       {waiting && !element.controls && <PlayButton name={element.name} onClick={toggle} />}
       <Captions player={player} captions={file.captions} />
+      <Unseen {...{ player, element, waiting }} />
+      {element.controls && <Controls {...{ player, element, file, waiting, toggle, large }} />}
     </div>
   );
 }
@@ -64,9 +69,9 @@ function Sound({ element, file }: { element: AudioElement; file: MediaEntry }): 
   return (
     <div className={element.controls ? "zz-box zz-plays" : element.narration ? "zz-box" : "zz-box zz-audio"}>
       <audio
-        ref={player} src={file.src} controls={element.controls} loop={element.loop} preload="metadata"
-        aria-label={element.alt || element.name}
+        ref={player} src={file.src} loop={element.loop} preload="metadata" aria-label={element.alt || element.name}
       />
+      {element.controls && <Controls {...{ player, element, file, waiting, toggle, large: null }} />}
       {!element.controls && !unseen && (
         <PlayButton name={element.name} onClick={toggle} stops={!waiting} />
       )}

@@ -1,8 +1,9 @@
 /** Bringing files into the course, and showing them. */
 import { api, take, upload } from "../../api/client";
-import { cancel, ended, type Job } from "../../api/jobs";
+import { cancel, ended, jobOf, type Job } from "../../api/jobs";
 import { SMALL_PICTURE, SMALL_SHOWN } from "../../api/tables";
 import type { Background, Element, MediaFile, PictureElement, Slide } from "../../api/types";
+import { follow } from "../../kit/jobs/work";
 import { addElement } from "./adding";
 import { apply, changeCourse, currentSlide, knowMedia, select, useCourse } from "./store";
 import { t } from "../../words/store";
@@ -10,7 +11,8 @@ import { t } from "../../words/store";
 const { getState: get } = useCourse;
 
 export const PICTURES = "image/png,image/jpeg,image/webp,image/gif,image/svg+xml";
-export const PLAYING = "video/mp4,video/webm,audio/mpeg,audio/mp4,audio/ogg,audio/wav,audio/flac,.mp3,.m4a,.ogg,.wav,.flac,.mp4,.webm";
+/** What browsers do not play is converted; some of it they do not even know by its type. */
+export const PLAYING = "video/*,audio/*,.mkv,.avi,.flv,.wmv,.asf,.vob,.ts,.mts,.m2ts,.mov,.m4v,.caf,.amr,.wma,.au,.wv";
 
 interface Taken { file: MediaFile; url: string; preview: string }
 
@@ -24,10 +26,32 @@ export async function sendFile(
 
 /** Wait until the server has looked into a file; what is wrong with it is thrown. */
 async function lookedInto(job: Job, signal?: AbortSignal): Promise<Taken> {
-  signal?.addEventListener("abort", () => void cancel(job).catch(() => {}));
-  const { result } = await ended(job, () => {});
+  let now = job;
+  signal?.addEventListener("abort", () => void cancel(now).catch(() => {}));
+  let { result } = await ended(job, () => {});
+  if (result?.next) {
+    // It takes its time: how far it is can be seen on every page.
+    ({ result } = await follow(jobOf(result.next).then((next) => (now = next))));
+  }
   if (!result?.media) throw new Error(t("theServerHasNotKept"));
   return result.media;
+}
+
+/** Let a video or audio have another size, wherever it is used. */
+export async function resize(file: MediaFile, quality: "small" | "good" | "original"): Promise<MediaFile> {
+  const path = { slug: get().slug, media_id: file.id };
+  const asked = await take(api.POST("/api/courses/{slug}/media/{media_id}/convert", { params: { path }, body: { quality } }));
+  const made = "file" in asked ? asked : (await follow(Promise.resolve(asked))).result?.media;
+  if (!made) throw new Error(t("theServerHasNotKept"));
+  const { type, sha256, size, w, h, duration, loudness } = made.file;
+  knowMedia([{ ...made.file, id: file.id }], { [file.id]: made.url }, { [file.id]: made.preview });
+  changeFile(t("sizeOfFile"), file.id, { type, sha256, size, w, h, duration, loudness });
+  return made.file;
+}
+
+/** Change what the course says about one of its files. */
+export function changeFile(label: string, id: string, part: Partial<MediaFile>): void {
+  changeCourse(label, { media: get().course.media.map((other) => (other.id === id ? { ...other, ...part } : other)) });
 }
 
 /** Take a shipped drawing or a file of the library into the course. */

@@ -1,13 +1,17 @@
 import { Stack, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import type { Element } from "../../../api/types";
-import { changeElements, edit } from "../../store/store";
+import { changeElements, edit, useCourse } from "../../store/store";
+import { Fold } from "../../../kit/Fold";
 import { FoldCard } from "../../../kit/FoldCard";
 import { QuietButton } from "../../../kit/QuietButton";
 import { Check } from "../../../kit/Check";
 import { Choose } from "../../../kit/Choose";
 import { TextField } from "../../../kit/TextField";
+import { CaptionsField } from "../fields/CaptionsField";
+import { ChaptersField } from "../fields/ChaptersField";
 import { FileField, PosterField } from "../fields/FileField";
+import { SizeField } from "../fields/SizeField";
 import { InputFields } from "./InputFields";
 import { isEditable } from "../text/editable";
 import { plain } from "../../store/richText";
@@ -79,8 +83,8 @@ function Words({ element, change }: { element: Element; change: (label: string, 
     case "button":
       return <TextField label={t("textOnIt")} value={element.label} onChange={(label) => change(t("label"), { label })} />;
     case "picture": return <FileField element={element} />;
-    case "audio": return <><NarrationFields element={element} change={change} /><FileField element={element} /></>;
-    case "video": return <><FileField element={element} /><PosterField element={element} /></>;
+    case "audio": return <><NarrationFields element={element} change={change} /><FileField element={element} /><OfFile id={element.media} /></>;
+    case "video": return <><FileField element={element} /><PosterField element={element} /><OfFile id={element.media} /></>;
     case "input": return <InputFields element={element} change={change} />;
     case "embed":
       return (
@@ -91,4 +95,17 @@ function Words({ element, change }: { element: Element; change: (label: string, 
       );
     default: return null;
   }
+}
+
+/** What the file of a video or audio knows, wherever it is used. */
+function OfFile({ id }: { id: string | null | undefined }): ReactNode {
+  const file = useCourse((state) => state.course.media.find((one) => one.id === id));
+  if (!file) return null;
+  return (
+    <Fold title={t("captionsChaptersQuality")}>
+      <CaptionsField file={file} />
+      <ChaptersField file={file} />
+      <SizeField file={file} />
+    </Fold>
+  );
 }

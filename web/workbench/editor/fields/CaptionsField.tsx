@@ -3,7 +3,7 @@ import { type ReactNode } from "react";
 import { api, take } from "../../../api/client";
 import type { Caption, MediaFile } from "../../../api/types";
 import { attempt } from "../../store/commands";
-import { changeCourse, useCourse } from "../../store/store";
+import { changeFile } from "../../store/media";
 import { QuietButton } from "../../../kit/QuietButton";
 import { download } from "../../../kit/download";
 import { t } from "../../../words/editor";
@@ -13,10 +13,7 @@ import { useFilePicker } from "../../../kit/useFilePicker";
 export function CaptionsField({ file }: { file: MediaFile }): ReactNode {
   const { captions } = file;
 
-  function keep(label: string, changed: Caption[]): void {
-    const { course } = useCourse.getState();
-    changeCourse(label, { media: course.media.map((other) => (other.id === file.id ? { ...other, captions: changed } : other)) });
-  }
+  const keep = (label: string, changed: Caption[]): void => changeFile(label, file.id, { captions: changed });
 
   const { input, open } = useFilePicker({ accept: ".vtt,.srt", label: t("captionsOfName", { name: file.name }), onFiles: ([chosen]) => void takeIn(chosen) });
   const takeIn = (chosen: File): Promise<void> => attempt(async () => {

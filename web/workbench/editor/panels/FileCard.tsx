@@ -3,14 +3,16 @@ import { useState, type ReactNode } from "react";
 import { api, take } from "../../../api/client";
 import type { MediaFile } from "../../../api/types";
 import { attempt } from "../../store/commands";
-import { addFile, kindOf, PICTURES, PLAYING, replaceEverywhere, sendFile } from "../../store/media";
+import { addFile, changeFile, kindOf, PICTURES, PLAYING, replaceEverywhere, sendFile } from "../../store/media";
 import { saveAll } from "../../store/saver";
 import { changeCourse, goToSlide, useCourse } from "../../store/store";
 import { QuietButton } from "../../../kit/QuietButton";
 import { sayDone, sayError } from "../../../kit/toaster";
 import { bytes } from "../../../kit/units";
 import { CaptionsField } from "../fields/CaptionsField";
+import { ChaptersField } from "../fields/ChaptersField";
 import { FilePicture } from "../fields/FileField";
+import { SizeField } from "../fields/SizeField";
 import { t } from "../../../words/editor";
 import { useFilePicker } from "../../../kit/useFilePicker";
 
@@ -37,8 +39,9 @@ export function FileCard({ file, use }: { file: MediaFile; use: readonly string[
   );
 }
 
-function aboutFile({ w, h, size, duration }: MediaFile): string {
+function aboutFile({ w, h, size, duration, loudness }: MediaFile): string {
   const parts = [bytes(size)];
+  if (typeof loudness === "number" && loudness > -70) parts.push(t("loudnessLufs", { loudness: Math.round(loudness) }));
   if (w && h) parts.unshift(`${w} × ${h}`);
   if (duration) parts.unshift(`${Math.round(duration / 100) / 10} s`);
   return parts.join(" · ");
@@ -59,10 +62,7 @@ function FileActions({ file, use }: { file: MediaFile; use: readonly string[] | 
   const order = useCourse((state) => state.course.slides);
   const slides = useCourse((state) => state.slides);
 
-  function change(part: Partial<MediaFile>, label: string): void {
-    const { course } = useCourse.getState();
-    changeCourse(label, { media: course.media.map((other) => (other.id === file.id ? { ...other, ...part } : other)) });
-  }
+  const change = (part: Partial<MediaFile>, label: string): void => changeFile(label, file.id, part);
 
   const { input, open } = useFilePicker({
     accept: kindOf(file) === "picture" ? PICTURES : PLAYING, label: t("replaceName", { name: file.name }), onFiles: ([chosen]) => void replace(chosen),
@@ -104,7 +104,13 @@ function FileActions({ file, use }: { file: MediaFile; use: readonly string[] | 
           </QuietButton>
         ))}
       </Flex>
-      {kindOf(file) !== "picture" && <CaptionsField file={file} />}
+      {kindOf(file) !== "picture" && (
+        <>
+          <CaptionsField file={file} />
+          <ChaptersField file={file} />
+          <SizeField file={file} />
+        </>
+      )}
       <Flex gap="1.5" wrap="wrap">
         <QuietButton size="2xs" px="2" onClick={open}>{t("replaceEverywhere")}</QuietButton>
         <QuietButton size="2xs" px="2" onClick={() => void share()}>{t("addToMyLibrary")}</QuietButton>

@@ -1,0 +1,121 @@
+"""Videos that browsers do not play, and other sizes: converted by jobs, with the originals kept."""
+
+from datetime import timedelta
+
+import pytest
+from django.core.files.storage import default_storage
+from django.utils import timezone
+from zigzag_server.courses.models import HeldFile, Original
+from zigzag_server.upkeep.cleaning import clean
+
+from tests.core.test_media import video
+from tests.core.test_transcoding import film
+
+from .test_media import opened, path_of, sent
+
+
+def converted(mika, course, name, data):
+    """The file that comes of one that browsers do not play."""
+    asked = mika("post", f"/courses/{course}/media", file=(name, data))
+    goes_on = mika("get", f"/jobs/{asked['id']}")["result"]["next"]
+    job = mika("get", f"/jobs/{goes_on}")
+    assert job["kind"] == "convert"
+    return job["problem"] or job["result"]["media"]
+
+
+def put_in(mika, course, *files):
+    """Let the course have these files."""
+    stored = opened(mika, course)
+    settings = {**stored["course"], "media": [*stored["course"]["media"], *files]}
+    mika("put", f"/courses/{course}", {
+        "base": stored["version"], "course": settings}, status=200)
+
+
+def test_what_browsers_do_not_play_is_converted(mika, learner, course):
+    data = film("avi", sound="pcm_s16le")
+    media = converted(mika, course, "Kitchen tour.AVI", data)
+    file = media["file"]
+    assert (file["name"], file["type"]) == ("Kitchen tour.mp4", "video/mp4")
+    assert abs(file["loudness"] + 18) < 0.5
+    shown = b"".join(learner.get("/" + path_of(media["url"])).streaming_content)
+    assert shown[4:8] == b"ftyp"
+    put_in(mika, course, file)
+    sizes = mika("get", f"/courses/{course}/media/{file['id']}/sizes")
+    assert sizes["now"] == "good" and sizes["original"] == len(data) and not sizes["plays"]
+    assert [one["quality"] for one in sizes["choices"]] == ["small", "good"]
+    refused = mika("post", f"/courses/{course}/media/{file['id']}/convert",
+                   {"quality": "original"}, status=422)
+    assert refused["code"] == "no_original"
+
+
+def test_the_same_file_again_is_there_at_once(mika, course):
+    data = film("avi", sound="pcm_s16le")
+    first = converted(mika, course, "tour.avi", data)
+    again = sent(mika, course, "again.avi", data)
+    assert again["file"]["sha256"] == first["file"]["sha256"]
+    assert again["file"]["name"] == "again.mp4"
+
+
+def test_a_video_is_made_small_and_comes_back_as_it_was(mika, course):
+    before = sent(mika, course, "tour.mp4", film("mp4", "libx264", "aac", size=(1_280, 720)))
+    captions = [{"since": 0, "until": 900, "text": "Boots off, please."}]
+    put_in(mika, course, {**before["file"], "captions": captions, "tags": ["tour"]})
+    address = f"/courses/{course}/media/{before['file']['id']}"
+    assert mika("get", f"{address}/sizes")["now"] == "original"
+    job = mika("post", f"{address}/convert", {"quality": "small"}, status=202)
+    small = mika("get", f"/jobs/{job['id']}")["result"]["media"]["file"]
+    assert (small["w"], small["h"]) == (854, 480) and small["id"] == before["file"]["id"]
+    assert small["captions"] == captions and small["tags"] == ["tour"]
+    assert small["sha256"] != before["file"]["sha256"]
+
+    stored = opened(mika, course)
+    others = [one for one in stored["course"]["media"] if one["id"] != small["id"]]
+    mika("put", f"/courses/{course}", {"base": stored["version"], "course": {
+        **stored["course"], "media": [*others, small]}}, status=200)
+    sizes = mika("get", f"{address}/sizes")
+    assert sizes["now"] == "small" and sizes["plays"]
+    back = mika("post", f"{address}/convert", {"quality": "original"}, status=200)
+    assert back["file"]["sha256"] == before["file"]["sha256"]
+    job = mika("post", f"{address}/convert", {"quality": "good"}, status=202)
+    good = mika("get", f"/jobs/{job['id']}")["result"]["media"]["file"]
+    assert (good["w"], good["h"]) == (1_280, 720), "made from the original, not from the small one"
+
+
+def test_nobody_gets_the_originals_of_others(mika, other, course):
+    before = sent(mika, course, "tour.mp4", video())
+    put_in(mika, course, before["file"])
+    address = f"/courses/{course}/media/{before['file']['id']}"
+    other("get", f"{address}/sizes", status=404)
+    other("post", f"{address}/convert", {"quality": "small"}, status=404)
+    mika("post", f"{address}/convert", {"quality": "huge"}, status=422)
+
+
+def test_a_damaged_film_is_refused_by_name(mika, course):
+    problem = converted(mika, course, "storm.mkv", film()[:9_000] + b"\x07" * 90_000)
+    if "message" in problem:
+        assert "storm.mkv" in problem["message"]
+        assert problem["message"].endswith("The course is as it was.")
+    else:
+        assert problem["file"]["duration"] < 2_000
+
+
+def test_originals_stay_as_long_as_what_was_made_of_them(mika, course, db):
+    media = converted(mika, course, "tour.avi", film("avi", sound="pcm_s16le"))
+    put_in(mika, course, media["file"])
+    original = Original.objects.get().sha256
+    later = timezone.now() + timedelta(days=3)
+    clean(later)
+    assert default_storage.exists(f"media/{original[:2]}/{original}")
+    stored = opened(mika, course)
+    mika("put", f"/courses/{course}", {"base": stored["version"], "course": {
+        **stored["course"], "media": []}}, status=200)
+    clean(timezone.now() + timedelta(days=400))
+    assert not default_storage.exists(f"media/{original[:2]}/{original}")
+    assert not Original.objects.exists() and not HeldFile.objects.filter(sha256=original).exists()
+
+
+@pytest.mark.django_db
+def test_a_film_for_the_library_is_converted_too(mika):
+    asked = mika("post", "/library", file=("tour.avi", film("avi", sound="pcm_s16le")))
+    job = mika("get", f"/jobs/{mika('get', '/jobs/' + str(asked['id']))['result']['next']}")
+    assert job["result"]["shared"] and mika("get", "/library")[0]["file"]["name"] == "tour.mp4"

@@ -1,0 +1,56 @@
+import { useEffect, useRef, useState, type ReactNode } from "react";
+import { own } from "../../engine/own";
+import { useActing } from "../acting";
+import { clockWords } from "../clockWords";
+import { useSay } from "../speech";
+import type { Controlled } from "./Controls";
+import { chapterAt, endOf, unseen } from "./unseen";
+
+interface Props extends Pick<Controlled, "element" | "file"> {
+  now: number;
+  seek: (ms: number) => void;
+}
+
+/** The chapters of a video or audio: a list that leads to each, and tells which were played in full. */
+export function Chapters({ element, file, now, seek }: Props): ReactNode {
+  const say = useSay();
+  const { state } = useActing();
+  const [open, setOpen] = useState(false);
+  const opener = useRef<HTMLButtonElement>(null);
+  const list = useRef<HTMLOListElement>(null);
+  const { chapters, duration } = file;
+  const here = chapterAt(chapters, now);
+  const watched = own(state.watched, element.id) ?? [];
+  useEffect(() => {
+    if (open) (list.current?.querySelector<HTMLElement>("[aria-current]") ?? list.current?.querySelector("button"))?.focus();
+  }, [open]);
+  const close = (): void => {
+    setOpen(false);
+    opener.current?.focus();
+  };
+  const seen = (place: number): boolean => {
+    const [since, until] = [chapters[place]?.since ?? 0, endOf(chapters, place, duration)];
+    const within = watched.map(([from, to]) => [Math.max(from, since) - since, Math.min(to, until) - since] as const);
+    return !unseen(within.filter(([from, to]) => to > from), until - since).length;
+  };
+  return (
+    <span className="zz-chapters">
+      <button ref={opener} type="button" aria-expanded={open} onClick={() => setOpen(!open)}>{say("chapters")}</button>
+      {open && (
+        <ol
+          ref={list} aria-label={say("chapters")}
+          onKeyDown={(event) => { if (event.key === "Escape") { event.stopPropagation(); close(); } }}
+        >
+          {chapters.map(({ since, name }, place) => (
+            <li key={since}>
+              <button type="button" aria-current={place === here || undefined} onClick={() => { seek(since); close(); }}>
+                <span>{name}</span>
+                <small>{clockWords(Math.floor(since / 1000))}{seen(place) && ` · ${say("seen")}`}</small>
+              </button>
+            </li>
+          ))}
+        </ol>
+      )}
+    </span>
+  );
+}
