@@ -40,7 +40,6 @@ from zigzag_core.tracking.fullest import fullest
 from zigzag_core.verification.findings.document import findings
 from zigzag_core.verification.findings.runs import try_out
 from zigzag_demo.generate import generated_course
-from zigzag_demo.hut_warden import hut_warden_basics
 
 from tests import hands
 from tests.browser.driver import Page, chromium
@@ -51,6 +50,7 @@ from tests.core.quiz_strategies import large_quiz
 from tests.core.samples import fresh_ids
 from tests.core.strategies import sensible_run
 from tests.core.test_package import NAMESPACES, SEVERAL, zipped
+from tests.demo_courses import hut_warden_basics
 from tests.running import ROOT, Author, Server
 
 PLAYER = ROOT / "web" / "dist" / "player"

@@ -3,7 +3,8 @@
 from selenium.webdriver.common.keys import Keys
 from zigzag_core.course.text.numbers import in_digits
 from zigzag_core.course.text.spoken import all_spoken
-from zigzag_demo.hut_warden import hut_warden_basics
+
+from tests.demo_courses import hut_warden_basics
 
 from .packages import inside, put_in, switch_room, title
 from .test_access import violations

@@ -8,8 +8,9 @@ from zigzag_core.course.document import valid_slide
 from zigzag_core.course.questions.question import part_ids
 from zigzag_core.editing.banks import differs, kept, taken, updated, with_banked
 from zigzag_core.errors import NoQuiz
-from zigzag_demo.hut_warden import hut_warden_basics
 from zigzag_demo.tool_library import tool_library
+
+from tests.demo_courses import hut_warden_basics
 
 from .quiz_course import keys_course
 

@@ -1,8 +1,9 @@
 """The quiz at the end of *Hut Warden Basics*."""
 
 from zigzag_core.course import plain
-from zigzag_demo.hut_warden import hut_warden_basics
 from zigzag_demo.keys_quiz import DRAWN
+
+from tests.demo_courses import hut_warden_basics
 
 
 def test_the_demo_draws_twelve_of_forty():

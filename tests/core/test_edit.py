@@ -34,7 +34,8 @@ from zigzag_core.editing.copies.copying import (
 from zigzag_core.editing.names import free_name, free_title
 from zigzag_core.editing.removing import without
 from zigzag_core.verification.findings.document import findings
-from zigzag_demo.hut_warden import hut_warden_basics
+
+from tests.demo_courses import hut_warden_basics
 
 from .samples import fresh_ids, quiz_course, with_slides
 

@@ -28,8 +28,9 @@ from zigzag_core.engine.index import Index
 from zigzag_core.verification.exploration.exploring import explore
 from zigzag_core.verification.findings.document import findings
 from zigzag_core.verification.findings.runs import try_out
-from zigzag_demo.hut_warden import hut_warden_basics
 from zigzag_demo.tool_library import tool_library
+
+from tests.demo_courses import hut_warden_basics
 
 from .making import HIDE, SCORE, SHOW, TOGGLE, button, course, slide, text
 from .samples import index_of

@@ -13,8 +13,9 @@ from zigzag_core.editing.removing import without
 from zigzag_core.errors import NothingToPublish
 from zigzag_core.packaging.incremental import Compilation
 from zigzag_core.program import Program
-from zigzag_demo.hut_warden import hut_warden_basics
 from zigzag_demo.tool_library import tool_library
+
+from tests.demo_courses import hut_warden_basics
 
 from .samples import fresh_ids, quiz_course, with_slides
 

@@ -27,7 +27,8 @@ from zigzag_core.packaging.safe_zip import Limits, read_zip
 from zigzag_core.program import Program
 from zigzag_core.verification.findings.document import findings
 from zigzag_demo.generate import generated_course
-from zigzag_demo.hut_warden import hut_warden_basics
+
+from tests.demo_courses import hut_warden_basics
 
 from .packing import archived, packaged, taken_out
 from .samples import program_of, quiz_course

@@ -35,7 +35,8 @@ from zigzag_core.editing.removing import without
 from zigzag_core.program import Program
 from zigzag_core.program.field_types import ProgramId
 from zigzag_core.verification.findings.references import reference_findings
-from zigzag_demo.hut_warden import hut_warden_basics
+
+from tests.demo_courses import hut_warden_basics
 
 from .samples import fresh_ids
 

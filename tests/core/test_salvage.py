@@ -5,7 +5,8 @@ import json
 import pytest
 from zigzag_core.course.salvage import salvaged
 from zigzag_core.packaging.archive import import_archive
-from zigzag_demo.hut_warden import hut_warden_basics
+
+from tests.demo_courses import hut_warden_basics
 
 from .packing import archived
 

@@ -31,12 +31,12 @@ from zigzag_core.program import (
     ProgramSlide,
 )
 from zigzag_demo.generate import generated_course
-from zigzag_demo.hut_warden import hut_warden_basics, hut_warden_day
 
 from tests.core.question_runs import answers, quizzes
 from tests.core.question_strategies import FORMS
 from tests.core.samples import chasing_program, fresh_ids
 from tests.core.strategies import any_run, programs, runs, sensible_run
+from tests.demo_courses import hut_warden_basics, hut_warden_day
 from tests.parity.engines import KEPT, Differ, engines, try_runs
 from tests.parity.hostile import hostile, renamed
 from tests.parity.seeds import seeds

@@ -4,13 +4,13 @@ import pytest
 from django.contrib.auth.models import User
 from zigzag_core.course import CourseDocument
 from zigzag_core.editing.changes import Change, apply
-from zigzag_demo.hut_warden import hut_warden_basics
 from zigzag_server.banks.keeping import media_of_banks
 from zigzag_server.banks.models import BankQuestion
 from zigzag_server.courses import store
 from zigzag_server.post.models import PostKey, Report
 
 from tests.core.quiz_course import FIRE, keys_course
+from tests.demo_courses import hut_warden_basics
 
 
 @pytest.fixture
