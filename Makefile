@@ -9,7 +9,7 @@ export ZIGZAG_APP_ORIGIN ?= http://localhost:$(PORT)
 export ZIGZAG_CONTENT_ORIGIN ?= http://127.0.0.1:$(PORT)
 WEB_SOURCES := $(shell find web -path web/node_modules -prune -o -path web/dist -prune -o -type f -print)
 
-.PHONY: demo serve test lint lint-python lint-web build schema fuzz bench load faults screenshots clean
+.PHONY: demo serve test lint lint-python lint-web build schema fuzz bench load faults film screenshots clean
 
 demo: export ZIGZAG_DEMO = 1
 demo: build ## set up, load the demo courses, start
@@ -55,6 +55,9 @@ load: build ## many people at work for a minute, and whether all of it is kept
 
 faults: build ## kills, full disks, locks, bad lines and a clock that jumps, and whether all that was accepted is kept
 	$(PYTHON) -m tests.faults $(MINUTES) $(SEED)
+
+film: .venv/browser ## the film of the demo, from the drawings
+	$(PYTHON) -m tests.browser.film
 
 screenshots: build .venv/browser ## pictures of the main views, from the demo data
 	$(PYTHON) -m tests.browser.screenshots

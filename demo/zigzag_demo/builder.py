@@ -92,6 +92,12 @@ class CourseBuilder:
         self.files[file.id] = file
         return file
 
+    def film_file(self, file: MediaFile, data: bytes) -> MediaFile:
+        """Take in a film with all that is known of it."""
+        self.media[file.sha256] = data
+        self.files[file.id] = file
+        return file
+
     def slide_ids(self, *names: str) -> dict[str, str]:
         """Return a fresh id for each name."""
         return {name: self.fresh() for name in names}

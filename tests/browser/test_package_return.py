@@ -15,16 +15,7 @@ from tests.core.making import button, course, slide, text
 from tests.core.test_media import video
 from tests.core.test_questions import Taking, document, slide_with
 
-from .packages import element_of, inside, launch, pass_time
-
-
-def _again(page):
-    """Leave by the LMS, and go in again as the same learner."""
-    page.top()
-    page.press("Leave")
-    page.click("a[aria-label='Launch as Ines Tarrow']")
-    inside(page)
-    page.press("Resume")
+from .packages import again, element_of, inside, launch, pass_time
 
 
 def test_one_who_left_by_the_course_goes_in_again_in_the_same_session(page, server):
@@ -62,7 +53,7 @@ def test_waits_and_timers_go_on_with_the_time_that_was_left(page, server):
     assert _shown(page) == ["still"]
     pass_time(page, 3_500)
     page.until(lambda: _shown(page) == ["aminute", "still"])
-    _again(page)
+    again(page)
     page.until(lambda: _shown(page) == ["aminute", "still"])
     pass_time(page, 120)
     page.until(lambda: _shown(page) == ["anhour", "aminute", "still"])
@@ -90,7 +81,7 @@ def test_a_video_goes_on_at_its_second_and_pauses_with_the_slide(page, server):
     page.press("Play")
     page.until(lambda: not page.find("main video").get_property("paused"))
     stood = _at(page)
-    _again(page)
+    again(page)
     page.until(lambda: abs(_at(page) - stood) < 2, "the video to stand where it was left")
     assert page.find("main video").get_property("paused")
 

@@ -1,6 +1,6 @@
 import { X } from "lucide-react";
 import { Fragment, type ReactNode } from "react";
-import type { When } from "../../api/types";
+import type { Chapter, When } from "../../api/types";
 import { EVENTS, newWhen, type Owner } from "./sentences";
 import type { Things } from "./things";
 import { Tool } from "../../kit/Tool";
@@ -48,10 +48,33 @@ export function WhenWords({ when, owner, things, onChange }: Props): ReactNode {
         />
       )}
       {when.event === "media_reached" && (
-        <><WordField label={t("seconds")} number value={when.at} onChange={(at) => onChange({ ...when, at: Math.max(Number(at), 0) })} /><span>{t("seconds2")}</span></>
+        <Moment at={when.at} chapters={chaptersOf(things, of[0] ?? owner.id)} onChange={(at) => onChange({ ...when, at })} />
       )}
     </>
   );
+}
+
+/** When in a video or audio: the begin of a chapter, or a number of seconds. */
+function Moment({ at, chapters, onChange }: { at: number; chapters: readonly Chapter[]; onChange: (at: number) => void }): ReactNode {
+  const here = chapters.find(({ since }) => since === Math.round(at * 1000));
+  return (
+    <>
+      {chapters.length > 0 && (
+        <WordChoice
+          label={t("chapter")} tone="what" value={here ? String(here.since) : ""}
+          options={[["", t("aTime")], ...chapters.map(({ since, name }): [string, string] => [String(since), name])]}
+          onChange={(since) => onChange(since ? Number(since) / 1000 : at + 1)}
+        />
+      )}
+      {!here && <><WordField label={t("seconds")} number value={at} onChange={(seconds) => onChange(Math.max(Number(seconds), 0))} /><span>{t("seconds2")}</span></>}
+    </>
+  );
+}
+
+function chaptersOf(things: Things, id: string): readonly Chapter[] {
+  const element = things.slide?.elements.find((one) => one.id === id);
+  const file = element && "media" in element ? things.course.media.find((one) => one.id === element.media) : undefined;
+  return file?.chapters ?? [];
 }
 
 /** What it happens to: one thing, or any of several. */

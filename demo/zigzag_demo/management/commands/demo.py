@@ -16,6 +16,7 @@ from zigzag_server.courses import files, store
 from zigzag_server.courses.models import Course
 
 from zigzag_demo.at_the_counter import at_the_counter
+from zigzag_demo.film import preview_of
 from zigzag_demo.hut_warden import hut_warden_basics
 from zigzag_demo.tool_library import tool_library
 
@@ -50,5 +51,5 @@ class Command(BaseCommand):
 def _make_courses(user: User) -> None:
     for document, media in (at_the_counter(), tool_library(), hut_warden_basics()):
         for sha256, data in media.items():
-            files.keep(sha256, io.BytesIO(data))
+            files.keep(sha256, io.BytesIO(data), preview_of(sha256))
         store.create(user, document)

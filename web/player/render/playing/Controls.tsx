@@ -102,7 +102,7 @@ export function useLarge(): { on: boolean; toggle: () => void } {
       if (document.fullscreenElement) went.current = true;
       else if (went.current) set(false);
     };
-    const leave = (event: KeyboardEvent): void => { if (event.key === "Escape") set(false); };
+    const leave = (event: KeyboardEvent): void => { if (event.key === "Escape" && !event.defaultPrevented) set(false); };
     document.addEventListener("fullscreenchange", small);
     document.addEventListener("keydown", leave);
     if (!document.fullscreenElement) void document.documentElement.requestFullscreen?.().catch(() => {});

@@ -8,7 +8,6 @@ import { QuietButton } from "../../../kit/QuietButton";
 import { Check } from "../../../kit/Check";
 import { Choose } from "../../../kit/Choose";
 import { TextField } from "../../../kit/TextField";
-import { CaptionsField } from "../fields/CaptionsField";
 import { ChaptersField } from "../fields/ChaptersField";
 import { FileField, PosterField } from "../fields/FileField";
 import { SizeField } from "../fields/SizeField";
@@ -102,8 +101,7 @@ function OfFile({ id }: { id: string | null | undefined }): ReactNode {
   const file = useCourse((state) => state.course.media.find((one) => one.id === id));
   if (!file) return null;
   return (
-    <Fold title={t("captionsChaptersQuality")}>
-      <CaptionsField file={file} />
+    <Fold title={t("chaptersAndQuality")}>
       <ChaptersField file={file} />
       <SizeField file={file} />
     </Fold>
