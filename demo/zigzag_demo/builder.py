@@ -35,6 +35,7 @@ from zigzag_core.course import (
     ToNext,
     ToPrevious,
     ToSlide,
+    Video,
     id_source,
     rich,
 )
@@ -88,12 +89,6 @@ class CourseBuilder:
         """Take in a sound of so many ms that was made here."""
         file = MediaFile(id=self.fresh(), name=name, type=SOUND_TYPE, size=len(data),
                          duration=duration, sha256=sha256(data).hexdigest())
-        self.media[file.sha256] = data
-        self.files[file.id] = file
-        return file
-
-    def film_file(self, file: MediaFile, data: bytes) -> MediaFile:
-        """Take in a film with all that is known of it."""
         self.media[file.sha256] = data
         self.files[file.id] = file
         return file
@@ -207,6 +202,14 @@ class CourseBuilder:
         """Return a picture of one of the course's files."""
         return Picture(id=self.fresh(), name=name, media=file, x=x, y=y, w=w, h=h, alt=alt,
                        decoration=not alt, **more)
+
+    def film(self, name: str, file: MediaFile, data: bytes, x: float, y: float, w: float, h: float,
+             alt: str, **style: Any) -> Video:
+        """A video that shows `file`, with all that is known of it."""
+        self.media[file.sha256] = data
+        self.files[file.id] = file
+        return Video(id=self.fresh(), name=name, media=file.id, alt=alt, x=x, y=y, w=w, h=h,
+                     style=Style(**style))
 
     def button(
         self, label: str, x: float, y: float, w: float = 200, h: float = 64,

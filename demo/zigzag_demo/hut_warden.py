@@ -3,7 +3,6 @@
 from zigzag_core.course import (
     Block,
     CourseDocument,
-    Gate,
     Nowhere,
     RichText,
     Style,
@@ -12,10 +11,8 @@ from zigzag_core.course import (
     TextVariable,
     ToSlide,
     ValueRun,
-    Video,
 )
 from zigzag_core.course.questions.feedback import FeedbackDesign, ToneDesign
-from zigzag_core.course.rules.gates import MediaWatched
 from zigzag_core.course.rules.patterns import Revealed, RevealSet
 
 from . import drawings
@@ -323,21 +320,17 @@ def _radio(b: CourseBuilder, at: dict[str, str]) -> None:
 
 
 def _night(b: CourseBuilder, at: dict[str, str]) -> None:
-    film_ = b.film_file(*film())
-    watched = Video(
-        id=b.fresh(), name="Evening round", media=film_.id, x=520, y=142, w=690, h=388,
-        alt="Edda, the warden, goes through the hut in the evening.", style=Style(radius=16))
     b.slide(at["night"], "Night round", [
         b.plate_title("The night round", 400),
         b.panel(60, 142, 430, 388, opacity=0.95),
         b.text("Round", "Before the lamp goes out:\n- count heads against the hut book\n"
                "- check the stove and the air slide\n- door on the latch, never locked\n"
                "- hang the lantern out", 84, 158, 390, 260, size=24),
-        b.text("Film", "Watch Edda’s round to its end: two minutes, in four chapters.", 84, 430,
-               390, 80, size=22, text_colour="quiet"),
-        watched,
-    ], colour="#2f3a55", picture=b.picture_file("Night round", drawings.night_round()),
-        does={"gate": Gate(wants=(MediaWatched(media=watched.id, share=0.95),))})
+        b.text("Film", "Walk around with Edda: two minutes, in four chapters.", 84, 430, 390, 80,
+               size=22, text_colour="quiet"),
+        b.film("Evening round", *film(), 520, 142, 690, 388, radius=16,
+               alt="Edda, the warden, goes through the hut in the evening."),
+    ], colour="#2f3a55", picture=b.picture_file("Night round", drawings.night_round()))
 
 
 def _end(b: CourseBuilder, at: dict[str, str]) -> None:

@@ -10,8 +10,11 @@ from PIL import Image
 from zigzag_core.errors import BadPlaying
 from zigzag_core.media.loudness import TARGET
 from zigzag_core.media.playing import take_playing
+from zigzag_core.media.stills import still_of
 from zigzag_core.media.streams import FORMATS, looks_like_playing, opened
 from zigzag_core.media.transcoding import QUALITIES, most_bytes, transcode
+
+from .test_media import sound
 
 RATE = 44_100
 
@@ -195,3 +198,24 @@ def test_chapters_of_a_file_are_known():
         file.mux(stream.encode(None))
     found = take_playing(io.BytesIO(out.getvalue())).chapters
     assert [(one.since, one.name) for one in found] == [(0, "Door"), (1_000, "Stove"), (2_000, "3")]
+
+
+def test_a_still_is_the_picture_at_a_time():
+    out = io.BytesIO()
+    with av.open(out, "w", format="mp4") as file:
+        stream = file.add_stream("libx264", rate=10)
+        stream.width, stream.height, stream.pix_fmt = 320, 180, "yuv420p"
+        stream.codec_context.gop_size = 25
+        for n in range(60):
+            image = Image.new("L", (320, 180), 4 * n)
+            file.mux(stream.encode(av.VideoFrame.from_image(image.convert("RGB"))))
+        file.mux(stream.encode(None))
+    data = out.getvalue()
+    for at, number in ((0, 0), (100, 1), (2_450, 25), (3_100, 31), (5_900, 59), (900_000, 59)):
+        image = Image.open(io.BytesIO(still_of(io.BytesIO(data), at)))
+        assert image.format == "JPEG" and image.size == (320, 180)
+        assert abs(image.convert("L").getpixel((160, 90)) - 4 * number) <= 4, at
+    turned = film("mp4", "libx264", "aac", turn=90)
+    assert Image.open(io.BytesIO(still_of(io.BytesIO(turned), 500))).size == (180, 320)
+    with pytest.raises(BadPlaying):
+        still_of(io.BytesIO(sound()), 0)

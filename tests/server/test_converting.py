@@ -8,6 +8,7 @@ from django.utils import timezone
 from zigzag_server.courses.models import HeldFile, Original
 from zigzag_server.upkeep.cleaning import clean
 
+from tests.core.test_media import picture as picture_of
 from tests.core.test_media import video
 from tests.core.test_transcoding import film
 
@@ -76,9 +77,27 @@ def test_a_video_is_made_small_and_comes_back_as_it_was(mika, course):
     assert sizes["now"] == "small" and sizes["plays"]
     back = mika("post", f"{address}/convert", {"quality": "original"}, status=200)
     assert back["file"]["sha256"] == before["file"]["sha256"]
+    again = mika("post", f"{address}/convert", {"quality": "small"}, status=200)
+    assert again["file"] == small, "what was made before is there at once"
     job = mika("post", f"{address}/convert", {"quality": "good"}, status=202)
     good = mika("get", f"/jobs/{job['id']}")["result"]["media"]["file"]
     assert (good["w"], good["h"]) == (1_280, 720), "made from the original, not from the small one"
+
+
+def test_a_frame_becomes_a_picture_of_the_course(mika, other, learner, course):
+    media = sent(mika, course, "Kitchen tour.mp4", video())
+    put_in(mika, course, media["file"])
+    address = f"/courses/{course}/media/{media['file']['id']}/still"
+    taken = mika("post", address, {"at": 1_500}, status=201)
+    assert taken["file"]["name"] == "Kitchen tour 0-01.jpg"
+    assert (taken["file"]["type"], taken["file"]["w"]) == ("image/jpeg", 320)
+    assert learner.get("/" + path_of(taken["url"])).status_code == 200
+    other("post", address, {"at": 0}, status=404)
+    mika("post", address, {"at": -1}, status=422)
+    picture = sent(mika, course, "rope.png", picture_of("PNG"))["file"]
+    put_in(mika, course, picture)
+    refused = mika("post", f"/courses/{course}/media/{picture['id']}/still", {"at": 0}, status=422)
+    assert "rope.png" in refused["message"]
 
 
 def test_nobody_gets_the_originals_of_others(mika, other, course):

@@ -541,10 +541,30 @@ export interface paths {
          * Convert Media
          * @description Return a video or audio of a course in another size; the original is kept.
          *
-         *     The answer is 202 with a job for what has to be made. The file belongs to the course once the
-         *     settings were written with it.
+         *     The answer is 202 with a job for what was not made before. The file belongs to the course once
+         *     the settings were written with it.
          */
         post: operations["zigzag_server_courses_media_api_convert_media"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/courses/{slug}/media/{media_id}/still": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Still From
+         * @description Take the picture that a video of a course shows at a time into the course.
+         */
+        post: operations["zigzag_server_courses_media_api_still_from"];
         delete?: never;
         options?: never;
         head?: never;
@@ -11277,6 +11297,14 @@ export interface components {
             quality: "small" | "good" | "original";
         };
         /**
+         * StillIn
+         * @description A time in a video, in ms.
+         */
+        StillIn: {
+            /** At */
+            at: number;
+        };
+        /**
          * DrawingOut
          * @description A drawing that ships with Zigzag. One of a person is of `who`, in a `mood` and a `posture`.
          */
@@ -16337,6 +16365,35 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["JobOut"];
+                };
+            };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
+        };
+    };
+    zigzag_server_courses_media_api_still_from: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                media_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StillIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MediaOut"];
                 };
             };
             "4XX": components["responses"]["Refused"];

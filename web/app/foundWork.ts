@@ -13,6 +13,7 @@ export function followFoundWork(queries: QueryClient): void {
     if (job.kind === "export") sayDone(t("theArchiveIsMade"), () => downloadResult(job), t("download"));
     else if (job.kind === "import" || job.kind === "duplicate") sayDone(t("titleIsOnTheShelf", { title: job.result?.title }));
     else if (job.result?.practice_package) sayDone(t("titleIsInThePractice", { title: job.result.title }));
+    else if (job.kind === "convert") sayDone(t("nameIsConverted", { name: job.result?.media?.file.name }));
     else if (job.kind === "publish") sayDone(t("thePackageIsMade"));
   };
   followUnfinished(done, sayError).catch(sayError);

@@ -3,19 +3,18 @@
 Their bytes may be hostile, see `media.streams`.
 """
 
-import io
 from dataclasses import dataclass, replace
 from typing import BinaryIO
 
 import av
 from av.container import InputContainer
-from PIL import Image
 
 from zigzag_core.course import Chapter
 from zigzag_core.errors import BadPlaying
 
 from .loudness import loudness_in
-from .streams import go_to, opened, picture_of, quarter_turns, seen_size, sound_of
+from .stills import as_jpeg, upright
+from .streams import go_to, opened, picture_of, sound_of
 
 LARGEST_PLAYING = 300_000_000
 """Bytes that one video or audio may have."""
@@ -111,19 +110,8 @@ def _picture(container: InputContainer, video: av.VideoStream) -> tuple[int, int
     if container.duration and container.duration > 4_000_000:
         go_to(container, 1)
     for frame in container.decode(video):
-        turns = quarter_turns(frame)
-        w, h = seen_size(video, turns)
-        image: Image.Image = frame.to_image()  # type: ignore[no-untyped-call]
-        if turns:
-            image = image.rotate(90 * turns, expand=True)
-        image = image.resize((w, h)) if max(w, h) < _PREVIEW_SIDE else image.resize(
-            _within(w, h, _PREVIEW_SIDE))
-        out = io.BytesIO()
-        image.convert("RGB").save(out, "JPEG", quality=82)
-        return w, h, out.getvalue()
+        image = upright(frame, video)
+        w, h = image.size
+        image.thumbnail((_PREVIEW_SIDE, _PREVIEW_SIDE))
+        return w, h, as_jpeg(image, 82)
     raise BadPlaying("No picture of the video can be decoded.")
-
-
-def _within(w: int, h: int, side: int) -> tuple[int, int]:
-    share = side / max(w, h)
-    return max(1, round(w * share)), max(1, round(h * share))

@@ -38,9 +38,9 @@ def begin(
     return start(owner, "convert", arguments, course=course)
 
 
-def known(owner: User, content: BinaryIO, name: str) -> MediaFile | None:
-    """Return what was made of the same file before, if it is still stored."""
-    for made in Original.objects.filter(owner=owner, sha256=sha256_of(content), quality="good"):
+def made_before(owner: User, sha256: str, quality: Quality, name: str) -> MediaFile | None:
+    """Return what was made of the same file in this quality, if it is still stored."""
+    for made in Original.objects.filter(owner=owner, sha256=sha256, quality=quality):
         if files.size_of(made.made) is not None:
             with files.opened(made.made)[0] as before:
                 return _called(name, keep(owner, playing(name, before)))

@@ -1,6 +1,7 @@
 """Media: the files of a course, and the author's own library for all courses."""
 
 import io
+from pathlib import Path
 from typing import Annotated, Any, BinaryIO, Literal, cast
 
 from django.http import HttpRequest, HttpResponse
@@ -10,6 +11,7 @@ from zigzag_core import course as core
 from zigzag_core.course.media import Tag
 from zigzag_core.course.media_use import usage
 from zigzag_core.drawings import DRAWINGS, drawing_of
+from zigzag_core.errors import BadFile
 from zigzag_core.media.captions import read_captions, write_captions
 
 from zigzag_server.accounts.auth import author
@@ -22,7 +24,7 @@ from zigzag_server.problems import Problem, not_found
 
 from . import converting, files, store
 from .models import Course, SharedFile
-from .taking import HEAD, largest, take_in, takes_long
+from .taking import HEAD, largest, named, still, take_in, takes_long
 
 router = Router(tags=["media"])
 
@@ -88,6 +90,12 @@ class QualityIn(Schema):
     """The size that a video or audio is to have."""
 
     quality: Literal["small", "good", "original"]
+
+
+class StillIn(Schema):
+    """A time in a video, in ms."""
+
+    at: int = Field(ge=0, le=360_000_000)
 
 
 class CaptionsIn(Schema):
@@ -165,8 +173,8 @@ def media_sizes(request: HttpRequest, slug: str, media_id: str) -> dict[str, Any
 def convert_media(request: HttpRequest, slug: str, media_id: str, data: QualityIn) -> Status[Any]:
     """Return a video or audio of a course in another size; the original is kept.
 
-    The answer is 202 with a job for what has to be made. The file belongs to the course once the
-    settings were written with it.
+    The answer is 202 with a job for what was not made before. The file belongs to the course once
+    the settings were written with it.
     """
     row, file = _of_course(request, slug, media_id)
     if data.quality == "original":
@@ -175,12 +183,30 @@ def convert_media(request: HttpRequest, slug: str, media_id: str, data: QualityI
     known = converting.original_of(row.owner_id, file)
     if known is None and file.type.startswith("image/"):
         raise Problem(422, "not_played", "Only videos and audio have sizes. Nothing was changed.")
+    original = known.sha256 if known else file.sha256
     about = file.model_dump(
         mode="json", include={"id", "name", "tags", "captions", "chapters", "speech"})
+    if made := converting.made_before(author(request), original, data.quality, file.name):
+        of_course = core.MediaFile.model_validate(
+            {**made.model_dump(mode="json"), **about, "name": made.name})
+        return Status(200, files.shown(of_course, store.colours_of(row)))
     job = converting.begin(
-        author(request), known.sha256 if known else file.sha256, data.quality, row.pk, about,
-        None if known else file)
+        author(request), original, data.quality, row.pk, about, None if known else file)
     return Status(202, job)
+
+
+@router.post("/courses/{slug}/media/{media_id}/still", response={201: MediaOut})
+def still_from(request: HttpRequest, slug: str, media_id: str, data: StillIn) -> Status[Any]:
+    """Take the picture that a video of a course shows at a time into the course."""
+    row, file = _of_course(request, slug, media_id)
+    with files.opened_of(file) as content:
+        try:
+            picture = still(content, data.at)
+        except BadFile as error:
+            raise named(error, file.name) from None
+    name = f"{Path(file.name).stem[:180]} {data.at // 60_000}-{data.at // 1_000 % 60:02}.jpg"
+    taken = take_in(author(request), name, io.BytesIO(picture))
+    return Status(201, files.shown(taken, store.colours_of(row)))
 
 
 @router.get("/courses/{slug}/media-use", response=dict[str, list[str]])

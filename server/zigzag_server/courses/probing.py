@@ -1,7 +1,8 @@
-"""`python -m zigzag_server.courses.probing <FILE`: what a video or audio is, as JSON.
+"""`python -m zigzag_server.courses.probing [MS] <FILE`: what a video or audio is, as JSON.
 
-Runs in a process of its own with bounded memory and time: whatever a hostile file does to the
-decoders, it does here. Ends with 3 and a sentence for people when the file cannot be used.
+With MS it is the picture at this time instead, as JPEG. Runs in a process of its own with bounded
+memory and time: whatever a hostile file does to the decoders, it does here. Ends with 3 and a
+sentence for people when the file cannot be used.
 """
 
 import base64
@@ -12,6 +13,7 @@ from dataclasses import asdict
 
 from zigzag_core.errors import BadPlaying
 from zigzag_core.media.playing import take_playing
+from zigzag_core.media.stills import still_of
 
 MEMORY = 3_000_000_000
 CPU_SECONDS = 60
@@ -24,6 +26,9 @@ def main() -> int:
     resource.setrlimit(resource.RLIMIT_AS, (memory, memory))
     resource.setrlimit(resource.RLIMIT_CPU, (CPU_SECONDS, CPU_SECONDS))
     try:
+        if len(sys.argv) > 1:
+            sys.stdout.buffer.write(still_of(sys.stdin.buffer, int(sys.argv[1])))
+            return 0
         found = take_playing(sys.stdin.buffer)
     except BadPlaying as error:
         sys.stdout.write(str(error))

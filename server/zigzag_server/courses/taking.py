@@ -141,7 +141,20 @@ def playing(name: str, content: BinaryIO) -> TakenFile:
 
 def probe(content: BinaryIO) -> dict[str, Any]:
     """Look into a video or audio in a process of its own, with little time and memory."""
-    command = [sys.executable, "-m", "zigzag_server.courses.probing"]
+    found: dict[str, Any] = json.loads(_asked(content))
+    return found
+
+
+def still(content: BinaryIO, at: int) -> bytes:
+    """Return the picture of a video at `at` ms as JPEG, made in such a process.
+
+    Raises `BadFile`.
+    """
+    return _asked(content, str(at))
+
+
+def _asked(content: BinaryIO, *arguments: str) -> bytes:
+    command = [sys.executable, "-m", "zigzag_server.courses.probing", *arguments]
     # The other process shares this place in the file.
     os.lseek(content.fileno(), 0, os.SEEK_SET)
     try:
@@ -150,8 +163,7 @@ def probe(content: BinaryIO) -> dict[str, Any]:
     except subprocess.TimeoutExpired:
         raise BadFile("Checking the video or audio took too long.") from None
     if run.returncode == 0:
-        found: dict[str, Any] = json.loads(run.stdout)
-        return found
+        return run.stdout
     if run.returncode == 3:
         raise BadFile(run.stdout.decode())
     raise BadFile("The video or audio is damaged and cannot be played.")

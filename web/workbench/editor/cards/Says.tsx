@@ -11,6 +11,7 @@ import { TextField } from "../../../kit/TextField";
 import { ChaptersField } from "../fields/ChaptersField";
 import { FileField, PosterField } from "../fields/FileField";
 import { SizeField } from "../fields/SizeField";
+import { WatchField } from "../fields/WatchField";
 import { InputFields } from "./InputFields";
 import { isEditable } from "../text/editable";
 import { plain } from "../../store/richText";
@@ -83,7 +84,7 @@ function Words({ element, change }: { element: Element; change: (label: string, 
       return <TextField label={t("textOnIt")} value={element.label} onChange={(label) => change(t("label"), { label })} />;
     case "picture": return <FileField element={element} />;
     case "audio": return <><NarrationFields element={element} change={change} /><FileField element={element} /><OfFile id={element.media} /></>;
-    case "video": return <><FileField element={element} /><PosterField element={element} /><OfFile id={element.media} /></>;
+    case "video": return <><FileField element={element} /><PosterField element={element} /><OfFile id={element.media} video={element.id} /></>;
     case "input": return <InputFields element={element} change={change} />;
     case "embed":
       return (
@@ -96,12 +97,13 @@ function Words({ element, change }: { element: Element; change: (label: string, 
   }
 }
 
-/** What the file of a video or audio knows, wherever it is used. */
-function OfFile({ id }: { id: string | null | undefined }): ReactNode {
+/** What the file of a video or audio knows, wherever it is used; a `video` can be looked through. */
+function OfFile({ id, video }: { id: string | null | undefined; video?: string }): ReactNode {
   const file = useCourse((state) => state.course.media.find((one) => one.id === id));
   if (!file) return null;
   return (
     <Fold title={t("chaptersAndQuality")}>
+      {video && <WatchField file={file} element={video} />}
       <ChaptersField file={file} />
       <SizeField file={file} />
     </Fold>
