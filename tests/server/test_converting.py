@@ -5,6 +5,9 @@ from datetime import timedelta
 import pytest
 from django.core.files.storage import default_storage
 from django.utils import timezone
+from zigzag_core.media.playing import LARGEST_PLAYING
+from zigzag_core.media.transcoding import most_bytes
+from zigzag_server.courses.converting import first_quality
 from zigzag_server.courses.models import HeldFile, Original
 from zigzag_server.upkeep.cleaning import clean
 
@@ -138,3 +141,10 @@ def test_a_film_for_the_library_is_converted_too(mika):
     asked = mika("post", "/library", file=("tour.avi", film("avi", sound="pcm_s16le")))
     job = mika("get", f"/jobs/{mika('get', '/jobs/' + str(asked['id']))['result']['next']}")
     assert job["result"]["shared"] and mika("get", "/library")[0]["file"]["name"] == "tour.mp4"
+
+
+def test_a_long_film_begins_small_so_that_it_is_not_too_large():
+    minute = 60_000
+    assert [first_quality(length * minute) for length in (2, 14, 30, 60)] == [
+        "good", "good", "small", "small"]
+    assert most_bytes("small", 55 * minute, video=True) <= LARGEST_PLAYING

@@ -11,6 +11,7 @@ from zigzag_core.course import MediaFile
 from zigzag_core.course.reporting import Progress
 from zigzag_core.errors import BadFile
 from zigzag_core.media.digest import sha256_of
+from zigzag_core.media.playing import LARGEST_PLAYING
 from zigzag_core.media.transcoding import QUALITIES, Quality, most_bytes
 
 from zigzag_server.jobs.models import Job
@@ -47,6 +48,12 @@ def made_before(owner: User, sha256: str, quality: Quality, name: str) -> MediaF
     return None
 
 
+def first_quality(duration: int) -> Quality:
+    """Return the quality that a file of `duration` ms gets at first: a long one must not be large.
+    """
+    return "good" if most_bytes("good", duration, True) <= LARGEST_PLAYING else "small"
+
+
 def wait_for_conversion(
     owner: User, content: BinaryIO, name: str, course: int | None, found: NotPlayed
 ) -> Job:
@@ -56,7 +63,8 @@ def wait_for_conversion(
     files.keep(sha256, content)
     holding.hold(owner, [sha256])
     chapters = [chapter.model_dump() for chapter in found.chapters]
-    return begin(owner, sha256, "good", course, {"name": name, "chapters": chapters})
+    return begin(owner, sha256, first_quality(found.duration), course,
+                 {"name": name, "chapters": chapters})
 
 
 def convert(owner: User, sha256: str, quality: Quality, name: str, told: Progress) -> MediaFile:

@@ -53,7 +53,8 @@ def take_file(
         try:
             file = take_in(owner, name, content)
         except NotPlayed as found:
-            before = converting.made_before(owner, sha256_of(content), "good", name)
+            quality = converting.first_quality(found.duration)
+            before = converting.made_before(owner, sha256_of(content), quality, name)
             if before is None:
                 goes_on = converting.wait_for_conversion(owner, content, name, course, found)
                 return lambda: {"next": goes_on.pk}

@@ -49,13 +49,13 @@ class TakenFile:
 class NotPlayed(BadFile):
     """A video or audio that browsers do not play as it is: it is to be converted.
 
-    `chapters` are what it knows of them.
+    It lasts `duration` ms; `chapters` are what it knows of them.
     """
 
-    def __init__(self, chapters: tuple[core.Chapter, ...]) -> None:
+    def __init__(self, duration: int, chapters: tuple[core.Chapter, ...]) -> None:
         super().__init__("Browsers do not play this kind of video or audio. Put it in by itself: "
                          "then it is converted.")
-        self.chapters = chapters
+        self.duration, self.chapters = duration, chapters
 
 
 def take(name: str, content: BinaryIO) -> TakenFile:
@@ -129,7 +129,7 @@ def playing(name: str, content: BinaryIO) -> TakenFile:
     found = probe(content)
     chapters = tuple(core.Chapter.model_validate(one) for one in found["chapters"])
     if not found["type"]:
-        raise NotPlayed(chapters)
+        raise NotPlayed(found["duration"], chapters)
     preview = base64.b64decode(found["preview"]) if found["preview"] else None
     file = core.MediaFile(
         id=core.system_ids()(), name=_name(name), type=found["type"],
