@@ -28,12 +28,11 @@ _LONGEST = 12 * 3_600_000
 class PlayingFile:
     """What a video or audio is: size in px as it is seen, duration in ms, a picture from it.
 
-    `type` is the media type, empty where browsers do not play it, `kind` what it holds. `loudness`
-    in LUFS, None without sound.
+    `type` is the media type, empty where browsers do not play it; `loudness` in LUFS, None without
+    sound.
     """
 
     type: str
-    kind: str
     w: int
     h: int
     duration: int
@@ -62,31 +61,53 @@ def _taken(container: InputContainer) -> PlayingFile:
         raise BadPlaying("The video or audio says that it is longer than 12 hours.")
     type_, chapters = _type(container, video, sound), _chapters(container, duration)
     w, h, preview = _picture(container, video) if video else (0, 0, None)
-    return PlayingFile(
-        type_, "video" if video else "audio", w, h, duration, preview, None, chapters)
+    return PlayingFile(type_, w, h, duration, preview, None, chapters)
 
 
-_PICTURES = {"h264": {"yuv420p", "yuvj420p"}, "vp8": {"yuv420p"},
-             "vp9": {"yuv420p"}, "av1": {"yuv420p", "yuv420p10le"}}
-"""The codecs of pictures that browsers play, and how their points may be stored."""
-_SOUNDS = {"aac", "mp3", "opus", "vorbis", "flac", "pcm_s16le", "pcm_u8", "pcm_s24le", "pcm_f32le"}
+_POINTS = {"yuv420p", "yuvj420p"}
+"""How the points of pictures are stored that browsers show."""
+_PCM = {"pcm_s16le", "pcm_u8", "pcm_s24le", "pcm_f32le"}
 _SHORTER = {"libdav1d": "av1", "mp3float": "mp3", "libopus": "opus"}
-_OF_VIDEO = {"mp4": "video/mp4", "webm": "video/webm"}
-_OF_SOUND = {"mp4": "audio/mp4", "mp3": "audio/mpeg", "ogg": "audio/ogg", "wav": "audio/wav",
-             "flac": "audio/flac"}
+
+
+@dataclass(frozen=True)
+class _Played:
+    """A container that browsers play: its media types, and the codecs that may be in it."""
+
+    video: str
+    audio: str
+    pictures: frozenset[str]
+    sounds: frozenset[str]
+
+
+def _played(video: str, audio: str, pictures: set[str], sounds: set[str]) -> _Played:
+    return _Played(video, audio, frozenset(pictures), frozenset(sounds))
+
+
+_PLAYED = {
+    "mp4": _played("video/mp4", "audio/mp4", {"h264", "vp9", "av1"},
+                   {"aac", "mp3", "opus", "flac"}),
+    "webm": _played("video/webm", "", {"vp8", "vp9", "av1"}, {"opus", "vorbis"}),
+    "mp3": _played("", "audio/mpeg", set(), {"mp3"}),
+    "ogg": _played("", "audio/ogg", set(), {"opus", "vorbis", "flac"}),
+    "wav": _played("", "audio/wav", set(), _PCM),
+    "flac": _played("", "audio/flac", set(), {"flac"}),
+}
+"""By FFmpeg's name of the container. It takes Matroska for WebM: the codecs tell them apart."""
 
 
 def _type(
     container: InputContainer, video: av.VideoStream | None, sound: av.AudioStream | None
 ) -> str:
     """The media type of what browsers play, else nothing."""
-    if video and video.codec_context.pix_fmt not in _PICTURES.get(_codec(video), ()):
-        return ""
-    if sound and _codec(sound) not in _SOUNDS:
-        return ""
-    types = _OF_VIDEO if video else _OF_SOUND
     names = container.format.name.split(",")
-    return next((type_ for name, type_ in types.items() if name in names), "")
+    played = next((one for name, one in _PLAYED.items() if name in names), None)
+    if played is None or (sound and _codec(sound) not in played.sounds):
+        return ""
+    if video is None:
+        return played.audio
+    shown = _codec(video) in played.pictures and video.codec_context.pix_fmt in _POINTS
+    return played.video if shown else ""
 
 
 def _codec(stream: av.VideoStream | av.AudioStream) -> str:

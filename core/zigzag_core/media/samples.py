@@ -1,14 +1,15 @@
 """The samples of a sound, whatever its container and codec are."""
 
-from typing import BinaryIO
+from typing import BinaryIO, cast
 
 import av
 import numpy as np
 from av.audio.resampler import AudioResampler
-from av.error import FFmpegError
 from numpy.typing import NDArray
 
 from zigzag_core.errors import BadPlaying
+
+from .streams import decoded, opened, sound_of
 
 Samples = NDArray[np.float32]
 """Mono samples, -1..1."""
@@ -21,21 +22,16 @@ def samples_of(file: BinaryIO, rate: int, longest: float) -> Samples:
     """
     parts: list[Samples] = []
     most, there = int(longest * rate), 0
-    try:
-        with av.open(file, "r", metadata_errors="ignore") as container:
-            if not container.streams.audio:
-                raise BadPlaying("The file holds no sound.")
-            resampler = AudioResampler("flt", "mono", rate)
-            for frame in container.decode(audio=0):
-                for part in resampler.resample(frame):
-                    parts.append(part.to_ndarray()[0])
-                    there += len(parts[-1])
-                if there >= most:
-                    break
-    except (FFmpegError, ValueError, IndexError, UnicodeError, MemoryError) as error:
-        if isinstance(error, BadPlaying):
-            raise
-        raise BadPlaying("The sound is damaged and cannot be played.") from None
+    with opened(file) as container:
+        if (sound := sound_of(container)) is None:
+            raise BadPlaying("The file holds no sound.")
+        resampler = AudioResampler("flt", "mono", rate)
+        for _, frame in decoded(container, [sound]):
+            for part in resampler.resample(cast(av.AudioFrame, frame)):
+                parts.append(part.to_ndarray()[0])
+                there += len(parts[-1])
+            if there >= most:
+                break
     if not parts:
         return np.zeros(0, np.float32)
     return np.nan_to_num(np.concatenate(parts)[:most])

@@ -60,8 +60,7 @@ def wait_for_conversion(
     """Keep a file that browsers do not play, and start the job that converts it."""
     sha256 = sha256_of(content)
     content.seek(0)
-    files.keep(sha256, content)
-    holding.hold(owner, [sha256])
+    holding.keep(owner, sha256, content)
     chapters = [chapter.model_dump() for chapter in found.chapters]
     return begin(owner, sha256, first_quality(found.duration), course,
                  {"name": name, "chapters": chapters})
@@ -72,6 +71,12 @@ def convert(owner: User, sha256: str, quality: Quality, name: str, told: Progres
     with files.opened(sha256)[0] as content, tempfile.TemporaryFile() as made:
         _transcode(content, cast(BinaryIO, made), quality, told)
         return _called(name, keep(owner, playing(name, cast(BinaryIO, made))))
+
+
+def belonging(made: MediaFile, about: dict[str, Any]) -> MediaFile:
+    """Return what was made, with what it has of its own (see `begin`)."""
+    return MediaFile.model_validate(
+        {**made.model_dump(mode="json"), **about, "name": made.name})
 
 
 def _called(name: str, file: MediaFile) -> MediaFile:

@@ -1,13 +1,23 @@
 """Which files are whose: a course may name those that its author has sent, or got with a course."""
 
 from collections.abc import Iterable
+from typing import BinaryIO
 
 from django.contrib.auth.models import User
 from zigzag_core.course import MediaFile
 
 from zigzag_server.problems import Problem
 
+from . import files
 from .models import HeldFile
+
+
+def keep(
+    owner: User, sha256: str, content: BinaryIO, preview: bytes | None = None
+) -> None:
+    """Store the bytes with this hash, and note that `owner` has them."""
+    files.keep(sha256, content, preview)
+    hold(owner, [sha256])
 
 
 def hold(owner: User, hashes: Iterable[str]) -> None:

@@ -78,8 +78,7 @@ def convert_file(
             owner, sha256, quality, name, in_words(report, 0, 1, f"Converting “{name}”"))
     except BadFile as error:
         raise named(error, name) from None
-    file = MediaFile.model_validate(
-        {**made.model_dump(mode="json"), **about, "name": made.name})
+    file = converting.belonging(made, about)
     kept = _kept(owner, file, course)
 
     def finish() -> dict[str, Any]:

@@ -187,9 +187,7 @@ def convert_media(request: HttpRequest, slug: str, media_id: str, data: QualityI
     about = file.model_dump(
         mode="json", include={"id", "name", "tags", "captions", "chapters", "speech"})
     if made := converting.made_before(author(request), original, data.quality, file.name):
-        of_course = core.MediaFile.model_validate(
-            {**made.model_dump(mode="json"), **about, "name": made.name})
-        return Status(200, files.shown(of_course, store.colours_of(row)))
+        return Status(200, files.shown(converting.belonging(made, about), store.colours_of(row)))
     job = converting.begin(
         author(request), original, data.quality, row.pk, about, None if known else file)
     return Status(202, job)

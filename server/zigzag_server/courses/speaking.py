@@ -8,7 +8,7 @@ from zigzag_core.course import MediaFile, system_ids
 from zigzag_core.voice.course import Keep
 from zigzag_core.voice.encoding import TYPE
 
-from . import files, holding
+from . import holding
 
 
 def keeper(owner: User) -> Keep:
@@ -18,8 +18,7 @@ def keeper(owner: User) -> Keep:
     def keep(name: str, data: bytes, duration: int) -> MediaFile:
         file = MediaFile(id=fresh(), name=name, type=TYPE, size=len(data), duration=duration,
                          sha256=hashlib.sha256(data).hexdigest())
-        files.keep(file.sha256, io.BytesIO(data))
-        holding.hold(owner, [file.sha256])
+        holding.keep(owner, file.sha256, io.BytesIO(data))
         return file
 
     return keep

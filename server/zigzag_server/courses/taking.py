@@ -22,7 +22,7 @@ from zigzag_core.media.streams import looks_like_playing
 
 from zigzag_server.problems import Problem, problem_of
 
-from . import files, holding
+from . import holding
 
 _SECONDS = 90
 _AT_ONCE = 500_000
@@ -99,8 +99,7 @@ def named(error: BadFile, name: str) -> Problem:
 
 def keep(owner: User, taken: TakenFile) -> core.MediaFile:
     """Keep a file that was taken for `owner`."""
-    files.keep(taken.file.sha256, taken.content, taken.preview)
-    holding.hold(owner, [taken.file.sha256])
+    holding.keep(owner, taken.file.sha256, taken.content, taken.preview)
     return taken.file
 
 

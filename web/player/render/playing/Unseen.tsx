@@ -1,5 +1,6 @@
 /** What a slide still wants to be played of a video or audio. */
 import type { ReactNode } from "react";
+import { own } from "../../engine/own";
 import { useActing } from "../acting";
 import type { Controlled } from "./Controls";
 import { stretchWords, wantedOf } from "./unseen";
@@ -11,7 +12,7 @@ const MOST = 3;
 export function Unseen({ player, element, waiting }: Pick<Controlled, "player" | "element" | "waiting">): ReactNode {
   const { index, state } = useActing();
   const wanted = wantedOf(index, state, element.id);
-  if (!waiting || !wanted.length || !state.watched[element.id]) return null;
+  if (!waiting || !wanted.length || !own(state.watched, element.id)) return null;
   const [before = "", after = ""] = index.say("not_seen_yet", { stretches: "\n" }).split("\n");
   const play = (since: number) => (): void => {
     const media = player.current;
