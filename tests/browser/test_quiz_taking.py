@@ -59,10 +59,14 @@ def test_questions_are_pasted_and_the_quiz_gets_limits_bands_and_an_outcome(
     page.until(lambda: "5 questions" in page.find("[data-set=setfire]").text)
     page.until(lambda: "7 questions" in page.find("[data-set=setguests]").text)
 
-    page.saved()
+    # It is asked for while what was changed is still on its way.
+    page.line(latency=700)
+    _put(page, "Questions to draw from Fire", 1)
     page.press("Is the draw fair?")
     page.press("Prove it")
     page.see("Drawn 10,000 times: all limits are kept.")
+    page.line()
+    _put(page, "Questions to draw from Fire", 2)
     page.see("Questions and orders come as chance gives them.")
     _axe(page)
     page.click("[role=tab][data-value=taken]")

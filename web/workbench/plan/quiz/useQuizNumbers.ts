@@ -4,6 +4,8 @@ import { api } from "../../../api/client";
 import { workedOut } from "../../../api/jobs";
 import type { Proof, QuizNumbers } from "../../../api/types";
 import { useLater } from "../../../kit/useLater";
+import { attempt } from "../../store/commands";
+import { saveAll } from "../../store/saver";
 import { useCourse } from "../../store/store";
 
 const PAUSE_MS = 150;
@@ -24,17 +26,31 @@ export function useQuizNumbers(section: string): { numbers: QuizNumbers | undefi
   };
 }
 
-/** What came of drawing the quiz for many learners, once somebody asked for it. A change of the course takes that back. */
+/**
+ * What came of drawing the quiz for many learners, once somebody asked for it: of the course as it was then, saved first.
+ * A later change takes that back.
+ */
 export function useProof(section: string): { proof: Proof | undefined; asked: boolean; ask: () => void; problem: Error | null } {
   const slug = useCourse((state) => state.slug);
-  const saved = useLater(useCourse((state) => state.versions), PAUSE_MS);
-  const [askedFor, askFor] = useState<typeof saved | null>(null);
-  const asked = askedFor === saved;
+  const versions = useCourse((state) => state.versions);
+  const [askedFor, askFor] = useState<typeof versions | null>(null);
+  const [saving, setSaving] = useState(false);
+  const asked = askedFor === versions;
   const found = useQuery({
-    queryKey: ["proof", slug, section, saved], staleTime: Infinity, enabled: asked, retry: false,
+    queryKey: ["proof", slug, section, versions], staleTime: Infinity, enabled: asked, retry: false,
     queryFn: () => workedOut<Proof>(() => api.GET("/api/courses/{slug}/quizzes/{quiz}/proof", { params: { path: { slug, quiz: section } } })),
   });
-  return { proof: asked ? found.data : undefined, asked, ask: () => (asked ? void found.refetch() : askFor(saved)), problem: asked ? found.error : null };
+  const ask = (): Promise<void> => attempt(async () => {
+    if (asked) return void found.refetch();
+    setSaving(true);
+    try {
+      await saveAll();
+      askFor(useCourse.getState().versions);
+    } finally {
+      setSaving(false);
+    }
+  });
+  return { proof: asked ? found.data : undefined, asked: asked || saving, ask: () => void ask(), problem: asked ? found.error : null };
 }
 
 /** The slides that the learner with a seed gets, in order; undefined while they are asked for. */
