@@ -6,6 +6,7 @@ from selenium.webdriver.support.ui import Select
 from tests.core.quiz_course import FIRE, LAST, check_drawn, keys_course
 
 from .packages import imported, inside, launch
+from .test_resilience import _new_course
 
 
 def _opened(page, server, document) -> None:
@@ -29,6 +30,16 @@ def _put(page, label: str, number: object) -> None:
 def _numbers(page) -> str:
     """What stands beside the settings, once it is about them as they are."""
     return page.find("[data-numbers=new]").text
+
+
+def test_a_quiz_without_a_question_waits_for_nothing(page):
+    slug = _new_course(page, "Empty quiz")
+    page.go(f"/courses/{slug}/plan")
+    page.press("New section")
+    page.click("[aria-label^='Make “'][aria-label$='a quiz']")
+    page.find("[data-quiz]")
+    page.saved()
+    page.until(lambda: not page.all("main [aria-busy=true]"), "nothing to be worked out")
 
 
 def test_a_section_becomes_a_quiz_with_sets_limits_and_numbers(page, server):

@@ -8,7 +8,8 @@ import { GuessChart } from "./GuessChart";
 /** The numbers; paler while they are worked out anew. */
 export function Numbers({ numbers, old, problem, mark }: { numbers: QuizNumbers | undefined; old: boolean; problem: Error | null; mark: number }): ReactNode {
   if (problem) return <Text color="brick" role="alert">{t("numbersFailed", { reason: problem.message })}</Text>;
-  if (!numbers) return <Box h="320px" borderRadius="card" bg="sky.soft" aria-busy />;
+  // A quiz without a question has none.
+  if (!numbers) return old ? <Box h="320px" borderRadius="card" bg="sky.soft" aria-busy /> : null;
   const many = manyQuizzes(numbers.quizzes);
   const even = numbers.highest - numbers.lowest < 1e-9;
   const [low, high] = [short(numbers.lowest), short(numbers.highest)];
