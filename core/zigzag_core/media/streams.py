@@ -90,7 +90,10 @@ def go_to(container: InputContainer, at: float) -> None:
 
 
 def seen_size(stream: av.VideoStream, quarter_turns: int) -> tuple[int, int]:
-    """Return width and height (px) as a player shows them: with square points, and turned."""
+    """Return width and height (px) as a player shows them: with square points, and turned.
+
+    Raises `BadPlaying` for an impossible size.
+    """
     w, h = stream.codec_context.width, stream.codec_context.height
     if not (0 < w <= 8_192 and 0 < h <= 8_192):
         raise BadPlaying("The video's picture has an impossible size.")

@@ -131,7 +131,8 @@ def _old_packages() -> list[int]:
 def _unused_files(at: datetime, old: _Old) -> Iterator[str]:
     """Files in storage that nothing names but what is `old`, and that are older than a day."""
     media = set(_media_in_use(old))
-    media |= set(Original.objects.filter(made__in=media).values_list("sha256", flat=True))
+    media |= {original for made, original in Original.objects.values_list("made", "sha256")
+              if made in media}
     media |= {job.arguments.get("sha256") for job in Job.objects.filter(
         kind="convert", state__in=UNFINISHED)}
     packages = set(_left(Publication, old.packages).values_list("file", flat=True))

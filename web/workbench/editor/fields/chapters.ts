@@ -24,10 +24,11 @@ export function chaptersIn(text: string, duration: number): { chapters: Chapter[
   const found = new Map<number, Chapter>();
   const wrong: string[] = [];
   for (const line of text.split("\n").filter((one) => one.trim())) {
-    const [, hours = "0", minutes = "0", seconds = "0", rest = ""] = LINE.exec(line) ?? [];
+    const read = LINE.exec(line);
+    const [, hours = "0", minutes = "0", seconds = "0", rest = ""] = read ?? [];
     const since = Math.round((Number(hours) * 3_600 + Number(minutes) * 60 + Number(seconds.replace(",", "."))) * 1000);
     const name = rest.trim().slice(0, 200);
-    const fits = LINE.test(line) && name && (!duration || since < duration) && !found.has(since) && found.size < MOST_CHAPTERS;
+    const fits = read && name && (!duration || since < duration) && !found.has(since) && found.size < MOST_CHAPTERS;
     if (fits) found.set(since, { since, name });
     else wrong.push(line.trim());
   }
