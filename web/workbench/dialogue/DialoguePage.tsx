@@ -30,7 +30,7 @@ export default function DialoguePage({ slide, dialogue }: { slide: string; dialo
   const title = useCourse((state) => state.slides[slide]?.title ?? "");
   const on = useMemo(() => ({ slide, dialogue }), [slide, dialogue]);
   const there = useDialogue(on);
-  const { text, read, problem, write } = useScript(slide, dialogue);
+  const { given, read, problem, write } = useScript(slide, dialogue);
   const [line, setLine] = useState(1);
   const field = useRef<ScriptHandle>(null);
   const help = useHelp(read, there);
@@ -51,8 +51,8 @@ export default function DialoguePage({ slide, dialogue }: { slide: string; dialo
             <Heading as="h3" fontSize="16px">{t("script")}</Heading>
             {read && <Text color="quiet" fontSize="13px">{t("turns", { count: read.turns.length })} · {t("endings", { count: endings })}</Text>}
           </Flex>
-          {text === null ? <Text color="quiet" role="status">{t("loading")}</Text>
-            : <ScriptField ref={field} text={text} help={help} wrong={wrong} onChange={write} onLine={setLine} />}
+          {given === null ? <Text color="quiet" role="status">{t("loading")}</Text>
+            : <ScriptField ref={field} given={given} help={help} wrong={wrong} onChange={write} onLine={setLine} />}
           {problem && <Text color="brick" role="alert">{t("couldNotBeRead", { why: problem })}</Text>}
           <Fold title={t("howItIsWritten")}>
             {WRITTEN.map((words) => <Text key={words} fontSize="13px" color="quiet">{words}</Text>)}

@@ -15,7 +15,8 @@ export interface ScriptHandle {
 }
 
 interface Props {
-  text: string;
+  /** What is shown; another one is shown in place of what was typed. */
+  given: { text: string };
   help: Help;
   wrong: readonly Wrong[];
   onChange: (text: string) => void;
@@ -25,14 +26,14 @@ interface Props {
 }
 
 /** A field for a script. Tab moves a line in; after Escape it leaves the field, as everywhere. */
-export function ScriptField({ text, help, wrong, onChange, onLine, ref }: Props): ReactNode {
+export function ScriptField({ given, help, wrong, onChange, onLine, ref }: Props): ReactNode {
   const box = useRef<HTMLDivElement>(null);
   const view = useRef<EditorView | null>(null);
-  const now = useRef({ text, help, onChange, onLine });
-  now.current = { text, help, onChange, onLine };
+  const now = useRef({ given, help, onChange, onLine });
+  now.current = { given, help, onChange, onLine };
   useEffect(() => {
     if (!box.current) return undefined;
-    const made = createEditor(box.current, now.current.text, {
+    const made = createEditor(box.current, now.current.given.text, {
       label: t("scriptOfTheDialogue"),
       help: () => now.current.help,
       readPasted: (pasted) => take(api.POST("/api/edits/dialogue/pasted", { body: { text: pasted } })).catch(() => ({ text: pasted, rows: 0 })),
@@ -46,7 +47,7 @@ export function ScriptField({ text, help, wrong, onChange, onLine, ref }: Props)
       made.destroy();
     };
   }, []);
-  useEffect(() => { if (view.current) replaceText(view.current, text); }, [text]);
+  useEffect(() => { if (view.current) replaceText(view.current, given.text); }, [given]);
   useEffect(() => { if (view.current) showMistakes(view.current, wrong); }, [wrong]);
   useImperativeHandle(ref, () => ({ goTo: (line) => { if (view.current) goToLine(view.current, line); } }), []);
   return <Box ref={box} flex="1" minH="200px" overflow="hidden" bg="sheet" borderWidth="1px" borderRadius="card" data-own-keys _focusWithin={{ outline: "2px solid", outlineColor: "sky" }} />;

@@ -3,7 +3,6 @@ import { useQuery } from "@tanstack/react-query";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { api, take } from "../../../api/client";
 import type { components } from "../../../api/api";
-import { useLater } from "../../../kit/useLater";
 import { t } from "../../../words/dialogue";
 import { editCourse } from "../../store/edits";
 import { useCourse } from "../../store/store";
@@ -14,8 +13,8 @@ const READ_MS = 200;
 const KEPT_MS = 400;
 
 export interface Script {
-  /** Null until it has come. */
-  text: string | null;
+  /** What was last changed elsewhere, to be shown in the field; null until it has come. What is typed does not come here. */
+  given: { text: string } | null;
   read: Read | undefined;
   problem: string;
   write: (text: string) => void;
@@ -24,7 +23,10 @@ export interface Script {
 /** The script of a dialogue, what it is understood as, and how it is changed. */
 export function useScript(slide: string, dialogue: string): Script {
   const there = useCourse((state) => state.slides[slide]?.dialogues.find(({ id }) => id === dialogue));
-  const [text, setText] = useState<string | null>(null);
+  const [given, setGiven] = useState<Script["given"]>(null);
+  /** What is to be understood: what is typed, once the hand rests. */
+  const [resting, setResting] = useState<string | null>(null);
+  const hand = useRef(0);
   /** The dialogue that the text stands for; another one was changed elsewhere. */
   const mine = useRef<typeof there>(undefined);
   const waiting = useRef<{ text: string; timer: number } | null>(null);
@@ -57,12 +59,14 @@ export function useScript(slide: string, dialogue: string): Script {
   }, [keep]);
 
   const write = useCallback((next: string): void => {
-    setText(next);
+    window.clearTimeout(hand.current);
+    hand.current = window.setTimeout(() => setResting(next), READ_MS);
     if (waiting.current) window.clearTimeout(waiting.current.timer);
     waiting.current = { text: next, timer: window.setTimeout(flush, KEPT_MS) };
   }, [flush]);
 
   useEffect(() => flush, [flush]);
+  useEffect(() => () => window.clearTimeout(hand.current), []);
   useEffect(() => {
     const ask = (event: BeforeUnloadEvent): void => {
       if (!waiting.current && !keeping.current) return;
@@ -81,19 +85,19 @@ export function useScript(slide: string, dialogue: string): Script {
     void take(api.POST("/api/edits/dialogue/script", { body: { course, slide: on, titles: {}, dialogue } })).then((answer) => {
       if (left || waiting.current || keeping.current) return;
       mine.current = there;
-      setText(answer.text);
+      setGiven(answer);
+      setResting(answer.text);
     }).catch(() => undefined);
     return () => { left = true; };
   }, [there, slide, dialogue]);
 
-  const later = useLater(text, READ_MS);
   const variables = useCourse((state) => state.course.variables);
   const begins = useMemo(() => Object.fromEntries(variables.flatMap((one) => (one.type === "number" ? [[one.name, one.default] as const] : []))), [variables]);
   const { data, error } = useQuery({
-    queryKey: ["script", later, begins], enabled: later !== null, staleTime: Infinity, placeholderData: (before: Read | undefined) => before, retry: false,
-    queryFn: () => take(api.POST("/api/edits/dialogue/read", { body: { text: later ?? "", begins } })),
+    queryKey: ["script", resting, begins], enabled: resting !== null, staleTime: Infinity, placeholderData: (before: Read | undefined) => before, retry: false,
+    queryFn: () => take(api.POST("/api/edits/dialogue/read", { body: { text: resting ?? "", begins } })),
   });
-  return { text, read: data, problem: error ? error.message : "", write };
+  return { given, read: data, problem: error ? error.message : "", write };
 }
 
 function dialogueOn(slide: string, dialogue: string): ReturnType<typeof useCourse.getState>["slides"][string]["dialogues"][number] | undefined {
