@@ -4,6 +4,7 @@ import pytest
 from selenium.webdriver.common.keys import Keys
 from zigzag_core.course import Button
 from zigzag_core.course.rules.rule import Happens, Rule, StartOver
+from zigzag_core.verification.findings.dialogue_room import long_lines
 
 from tests.core.test_dialogue_conditions import BANDS
 from tests.core.test_dialogue_playing import course_of
@@ -191,3 +192,27 @@ def test_who_speaks_by_machine_is_chosen_and_undone(page):
     page.until(lambda: voice() == "high2", "the voice to be kept")
     page.find("select[aria-label='Voice']").send_keys(Keys.CONTROL, "z")
     page.until(lambda: voice() == "", "the voice to be as before")
+
+
+def _scrolls(page):
+    """By how much (px of the slide) the newest line is higher than the log shows of it."""
+    return page.browser.execute_script("""
+        const [log, line] = [document.querySelector(".zz-log"), document.querySelector(".zz-now")];
+        return line.offsetHeight - log.clientHeight;""")
+
+
+def test_lines_that_are_told_to_be_too_long_have_to_be_scrolled(page, server):
+    """What the check of the course says of a line is what learners meet."""
+    def talk(words):
+        return course_of(
+            f"## Door\nPell: {' '.join(words)}\n  > Come in. -> Well\n  > No. -> Well\n\n"
+            "## Well [ending good]\nPell: Good.\n", w=700, h=420)
+
+    told = (LONG.split("\n")[1].split(": ")[1] + " ").split() * 40
+    fits = max(n for n in range(1, 200)
+               if not list(long_lines(talk(told[:n]).slides[0].dialogues[0])))
+    for share, scrolls in ((0.85, False), (1.25, True)):
+        launch(page, server, talk(told[:round(fits * share)]))
+        page.find(".zz-now")
+        assert (_scrolls(page) > 4) is scrolls, (share, _scrolls(page))
+        page.top()

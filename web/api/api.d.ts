@@ -8864,6 +8864,8 @@ export interface components {
         /**
          * Text
          * @description Words on the slide; `level` says what a screen reader calls them.
+         *
+         *     Each word is highlighted while `spoken_by`, a video or audio, says it.
          */
         Text: {
             /** Id */
@@ -9023,6 +9025,8 @@ export interface components {
              * @enum {string}
              */
             level: "body" | "title" | "heading";
+            /** Spoken By */
+            spoken_by?: string | null;
         };
         /**
          * TextRun
@@ -13811,6 +13815,8 @@ export interface components {
         /**
          * ProgramMedia
          * @description Where a media file is (a relative URL in a package), its size in px, its length in ms.
+         *
+         *     The `speech` is there where something goes by its words.
          */
         ProgramMedia: {
             /** Src */
@@ -13845,6 +13851,7 @@ export interface components {
              * @default []
              */
             chapters: components["schemas"]["Chapter"][];
+            speech?: components["schemas"]["ProgramSpeech"] | null;
         };
         /**
          * ProgramObjective
@@ -14296,6 +14303,16 @@ export interface components {
              * @default []
              */
             dialogues: components["schemas"]["ProgramDialogue"][];
+        };
+        /**
+         * ProgramSpeech
+         * @description The words that are said in a file, and the ms from which on each of them is heard.
+         */
+        ProgramSpeech: {
+            /** Words */
+            words: string;
+            /** Since */
+            since: number[];
         };
         /**
          * ProgramTag

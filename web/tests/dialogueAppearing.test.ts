@@ -13,9 +13,9 @@ describe("lines that appear bit by bit", () => {
   });
 
   it("follow the voice, or the pace of one", () => {
-    expect(beginnings(["aaaa ", "bbbb "], 1_000)).toEqual([0, 500]);
+    expect(beginnings(["aaaa ", "bbbb "], { duration: 1_000 })).toEqual([0, 500]);
     // Four words take 1.6 s.
-    expect(beginnings(["one two ", "three fo"], 0)).toEqual([0, 800]);
-    expect(beginnings([""], 0)).toEqual([0]);
+    expect(beginnings(["one two ", "three fo"])).toEqual([0, 800]);
+    expect(beginnings([""])).toEqual([0]);
   });
 });

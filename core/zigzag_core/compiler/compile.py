@@ -21,6 +21,7 @@ from .quizzes import program_quizzes
 from .rules import program_rules
 from .scope import Scope, SlideFacts, facts_of, scope_of
 from .slides import compiled_slide
+from .timed_words import program_speech
 from .watching import asked_to_be_watched
 
 
@@ -75,6 +76,7 @@ def compile_course(
         course, scope, facts.values(), (v for one in made for v in one.variables), used, source,
         (objective for one in made for objective in one.objectives),
         {name for one in made for name in one.watched},
+        {name for one in made for name in one.timed},
     ).model_copy(update={
         "slides": tuple(one.slide for one in made),
         "questions": tuple(grader for one in made for grader in one.questions),
@@ -85,13 +87,13 @@ def compile_course(
 def program_around(
     course: Course, scope: Scope, slides: Collection[SlideFacts], variables: Iterable[Variable],
     used: UsedMedia, source: MediaSource, objectives: Iterable[ProgramObjective],
-    watched: Collection[str],
+    watched: Collection[str], timed: Collection[str],
 ) -> Program:
     """Return what `course` itself adds to the program: all but slides, questions and sets.
 
     `slides` are the facts of all of them, in order. `variables` are those of patterns, `source`
     gives the URLs of the files that are `used`. The `objectives` are those of the slides,
-    `watched` is what they ask of how much was played.
+    `watched` is what they ask of how much was played, `timed` the files whose words they go by.
     """
     return Program(
         course=course.id, title=course.title, language=course.language,
@@ -109,6 +111,7 @@ def program_around(
                 src=source(file), type=file.type, w=file.w, h=file.h, duration=file.duration,
                 captions=file.captions,
                 chapters=tuple(sorted(file.chapters, key=lambda chapter: chapter.since)),
+                speech=program_speech(file) if file.id in timed else None,
             )
             for file in used.files
         },

@@ -43,6 +43,7 @@ from .patterns import Woven, woven
 from .questions import as_one, grader_of, roles_of, slide_rules
 from .rules import program_expression, program_rules
 from .scope import Scope
+from .timed_words import timed_on
 from .timing import program_clock, spans
 from .watching import asked_to_be_watched
 
@@ -54,8 +55,9 @@ class CompiledSlide:
     """What one slide is in the program.
 
     `variables` are those that its patterns keep, `media` the files that learners come to see or
-    hear on it, `watched` the videos and audio of which it asks how much was played, `remembered`
-    by kind the ids that saved progress may name.
+    hear on it, `timed` those of them whose words something goes by, `watched` the videos and
+    audio of which it asks how much was played, `remembered` by kind the ids that saved progress
+    may name.
     """
 
     slide: ProgramSlide
@@ -63,6 +65,7 @@ class CompiledSlide:
     sets: tuple[SeenSet, ...]
     variables: tuple[Variable, ...]
     media: tuple[str, ...]
+    timed: tuple[str, ...]
     remembered: Remembered
     objectives: tuple[ProgramObjective, ...]
     watched: tuple[str, ...]
@@ -85,7 +88,7 @@ def compiled_slide(slide: Slide, scope: Scope) -> CompiledSlide:
                   reachable.get(question.id))
             for question in slide.questions),
         sets=tuple(weave.sets), variables=tuple(weave.variables),
-        media=tuple(sorted(named(slide, "medium"))),
+        media=tuple(sorted(named(slide, "medium"))), timed=timed_on(slide),
         remembered=remembered_of(slide, made, weave.variables),
         objectives=dialogue_objectives(slide), watched=asked_to_be_watched(made),
     )

@@ -51,6 +51,7 @@ class KeptSlide(BaseModel):
     sets: tuple[str, ...]
     variables: tuple[Variable, ...]
     media: tuple[str, ...]
+    timed: tuple[str, ...]
     remembered: Remembered
     words: dict[str, QuestionWords]
     objectives: tuple[ProgramObjective, ...]
@@ -155,6 +156,7 @@ class Compilation:
             (v for slide in slides for v in slide.variables), used, source,
             (one for slide in slides for one in slide.objectives),
             {name for slide in slides for name in slide.watched},
+            {name for slide in slides for name in slide.timed},
         ).model_dump_json(exclude_defaults=True, exclude={"slides", "questions", "sets"})
         words = PackageWords(
             course=course.id, title=course.title, slides=len(slides),
@@ -202,7 +204,7 @@ class Compilation:
                 source=self._source[name], facts=facts, scope=scope.fingerprint,
                 title=made.slide.title, program=_json(made.slide),
                 questions=tuple(map(_json, made.questions)), sets=tuple(map(_json, made.sets)),
-                variables=made.variables, media=made.media,
+                variables=made.variables, media=made.media, timed=made.timed,
                 remembered=made.remembered, words=question_words(slide, made.questions),
                 objectives=made.objectives, watched=made.watched,
             )

@@ -549,8 +549,18 @@ class ProgramObjective(Model):
     completed: Expression = False
 
 
+class ProgramSpeech(Model):
+    """The words that are said in a file, and the ms from which on each of them is heard."""
+
+    words: str
+    since: tuple[int, ...]
+
+
 class ProgramMedia(Model):
-    """Where a media file is (a relative URL in a package), its size in px, its length in ms."""
+    """Where a media file is (a relative URL in a package), its size in px, its length in ms.
+
+    The `speech` is there where something goes by its words.
+    """
 
     src: str
     type: str = "image/png"
@@ -559,6 +569,7 @@ class ProgramMedia(Model):
     duration: int = 0
     captions: tuple[Caption, ...] = ()
     chapters: tuple[Chapter, ...] = ()
+    speech: ProgramSpeech | None = None
 
 
 class Program(Model):

@@ -14,6 +14,9 @@ export function register(element: string, player: HTMLMediaElement): () => void 
   };
 }
 
+/** The video or audio of an element, where it is on the page. */
+export const playerOf = (element: string): HTMLMediaElement | undefined => players.get(element);
+
 /** Do what an effect says to a player: play, pause, or jump to a time. */
 export function runMedia({ element, run, at }: Extract<Effect, { effect: "media" }>): void {
   const player = players.get(element);
@@ -74,6 +77,9 @@ export function setVolume(volume: number): void {
 
 /** How loud a player is, 0 to 1: its `own` volume under the one that the learner has set. */
 export const loudness = (own: number): number => own * setting.volume;
+
+/** How many times as fast as recorded all plays. */
+export const speedNow = (): number => setting.speed;
 
 /** Set the speed of all players and sounds, now and later; 1 is as recorded. */
 export function setSpeed(speed: number): void {

@@ -110,11 +110,15 @@ class ElementBase(Model):
 
 
 class Text(ElementBase):
-    """Words on the slide; `level` says what a screen reader calls them."""
+    """Words on the slide; `level` says what a screen reader calls them.
+
+    Each word is highlighted while `spoken_by`, a video or audio, says it.
+    """
 
     kind: Literal["text"] = "text"
     text: RichText = RichText()
     level: Literal["body", "title", "heading"] = "body"
+    spoken_by: MaybeElement = None
 
 
 class Shape(ElementBase):

@@ -14,7 +14,11 @@ from zigzag_core.dialogue.ways import reached_in, ways_of
 from zigzag_core.editing.dialogues.scripts import script_of
 from zigzag_core.editing.dialogues.voices import voice_lines
 
+from .dialogue_room import long_lines
 from .finding import Finding
+
+SHOWN = 60
+"""So many letters of a line are shown where it is named."""
 
 
 def dialogue_findings(document: CourseDocument) -> Iterator[Finding]:
@@ -58,6 +62,10 @@ def _of_dialogue(
         yield Finding(level="warning", code="condition_unread", slide=slide.id, message=(
             f"{name} {what} has a condition that cannot be read: “{unread}”. It is taken to hold."))
     yield from _unseen(slide, dialogue, name)
+    for line in long_lines(dialogue):
+        yield Finding(level="warning", code="line_long", slide=slide.id, message=(
+            f"{name} “{_beginning(line.words)}” takes about {line.needs} lines, and there is room "
+            f"for {line.room}: learners have to scroll. Split it, or make the dialogue larger."))
     for speaker, moods in _unshown(dialogue, graph, own):
         yield Finding(level="warning", code="mood_unshown", slide=slide.id, message=(
             f"{name} “{speaker}” never shows the pictures for: {', '.join(moods)}."))
@@ -66,6 +74,10 @@ def _of_dialogue(
             continue
         yield Finding(level=hint.level, code=f"dialogue_{hint.code}", slide=slide.id,
                       message=f"{name}: {hint.words}")
+
+
+def _beginning(words: str) -> str:
+    return words if len(words) <= SHOWN else f"{words[:SHOWN].rstrip()} …"
 
 
 def _unread(dialogue: Dialogue) -> Iterator[tuple[str, str]]:

@@ -31,6 +31,7 @@ from .questions import question_findings
 from .quizzes import quiz_findings
 from .references import reference_findings
 from .rules import rule_findings
+from .spoken import spoken_findings
 from .variables import variable_findings
 
 
@@ -48,6 +49,7 @@ def findings(document: CourseDocument) -> list[Finding]:
         for finding in (
             *_slide(slide, media), *rule_findings(slide, document), *place_findings(slide),
             *question_findings(slide), *caption_findings(slide, media),
+            *spoken_findings(slide, media),
         )
     ] + [
         Finding(level="warning", code="walkthrough", slide=gone.slide, element=gone.element,

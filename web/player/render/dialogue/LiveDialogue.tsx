@@ -114,9 +114,9 @@ function newestLine(index: Index, { appears }: ProgramDialogue, entries: readonl
   const { program: { language, media } } = index;
   const newest = entries.at(-1);
   const draw = index.elements.get(newest?.element ?? "")?.draw;
-  if (!newest || draw?.kind !== "text" || newest.kind === "reply") return { text: "", language, appears, voiceMs: 0 };
+  if (!newest || draw?.kind !== "text" || newest.kind === "reply") return { text: "", language, appears, voice: undefined };
   const runs = draw.text.blocks.slice(newest.kind === "line" ? 1 : 0).flatMap((block) => block.runs);
-  return { text: runs.map((run) => ("text" in run ? run.text : "")).join(""), language, appears, voiceMs: media[newest.sound ?? ""]?.duration ?? 0 };
+  return { text: runs.map((run) => ("text" in run ? run.text : "")).join(""), language, appears, voice: media[newest.sound ?? ""] };
 }
 
 interface RepliesProps { dialogue: ProgramDialogue; buttons: readonly ProgramElement[]; said: string; waits: boolean; hurry: () => void; isPause: boolean }

@@ -1,29 +1,33 @@
 /** How much of a line is seen already, where lines appear sentence by sentence or word by word. */
 import { useMemo, useState } from "react";
-import type { ProgramDialogue } from "../../../api/types";
+import type { ProgramDialogue, ProgramMedia } from "../../../api/types";
+import { speedNow } from "../players";
+import { timedWords } from "../spoken/timedWords";
 import { usePassing } from "./usePassing";
 
 const STEP_MS = 100;
 /** How long a word takes where no voice says it: 150 words in a minute. */
 const WORD_MS = 400;
 
+type Voice = Pick<ProgramMedia, "duration" | "speech">;
+
 /** A line in parts: `shown` are seen by now. */
 export interface Appearing { parts: readonly string[]; shown: number }
 
-/** What is said, and for how long where a voice says it. */
-export interface Line { text: string; language: string; appears: ProgramDialogue["appears"]; voiceMs: number }
+/** What is said, and the file of the voice that says it. */
+export interface Line { text: string; language: string; appears: ProgramDialogue["appears"]; voice: Voice | undefined }
 
 /** `key` tells lines apart; `active`: whether the line is a new one. The time stands still unless it is `running`. */
 export function useAppearing(key: string, line: Line, active: boolean, running: boolean): Appearing & { isWhole: boolean; showAll: () => void } {
-  const { text, language, appears, voiceMs } = line;
+  const { text, language, appears, voice } = line;
   const parts = useMemo(() => partsOf(text, language, appears), [text, language, appears]);
   const [past, setPast] = useState({ key, ms: 0 });
   const ms = past.key === key ? past.ms : 0;
-  const begins = useMemo(() => beginnings(parts, voiceMs), [parts, voiceMs]);
+  const begins = useMemo(() => beginnings(parts, voice), [parts, voice]);
   const still = useMemo(() => window.matchMedia("(prefers-reduced-motion: reduce)").matches, []);
   const shown = active && !still ? begins.filter((begin) => begin <= ms).length : parts.length;
   const isWhole = shown >= parts.length;
-  usePassing(running && !isWhole, STEP_MS, (passed) => setPast((before) => ({ key, ms: (before.key === key ? before.ms : 0) + passed })));
+  usePassing(running && !isWhole, STEP_MS, (passed) => setPast((before) => ({ key, ms: (before.key === key ? before.ms : 0) + passed * speedNow() })));
   return { parts, shown, isWhole, showAll: () => setPast({ key, ms: Infinity }) };
 }
 
@@ -40,13 +44,15 @@ export function partsOf(text: string, language: string, appears: ProgramDialogue
   return found;
 }
 
-/** When each part begins (ms), by the letters before it; a text without a voice has a voice's pace. */
-export function beginnings(parts: readonly string[], voiceMs: number): number[] {
+/** When each part begins (ms): as its words are heard, else by the letters before it; a text without a voice has a voice's pace. */
+export function beginnings(parts: readonly string[], voice?: Voice): number[] {
   const text = parts.join("");
-  const whole = voiceMs || text.split(/\s+/).filter(Boolean).length * WORD_MS;
+  const words = voice?.speech ? timedWords(text, voice.speech) : [];
+  const whole = voice?.duration || text.split(/\s+/).filter(Boolean).length * WORD_MS;
   let before = 0;
   return parts.map((part) => {
-    const begin = (before / Math.max(text.length, 1)) * whole;
+    const heard = words.find(({ to }) => to > before)?.since;
+    const begin = heard ?? (before / Math.max(text.length, 1)) * whole;
     before += part.length;
     return begin;
   });

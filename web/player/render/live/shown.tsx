@@ -13,6 +13,7 @@ import type { Entering } from "../InputBox";
 import { looksOf, useTransientLooks, worn } from "../looks";
 import { Members } from "../Members";
 import { useMove } from "../motion";
+import { useSpokenWords } from "../spoken/useSpokenWords";
 import { boxVariables, placed, withLooks } from "../style";
 import { useDragging } from "../useDragging";
 import { valueOf } from "../valueOf";
@@ -58,6 +59,7 @@ export function useShown({ element, flows, gone, enters, leaves }: ShownProps): 
   const looks = [...looksOf(index, state, element, chosen, enabled, offset !== null || picked === id), ...transient];
   const draw = spokenInstead(index, state, element, worn(element.draw, looks));
   useMove(box, element.draw, state);
+  useSpokenWords(box, element.draw, index);
   if (flows && draw.kind === "text" && !draw.text.blocks.length) return null;
   const style = withLooks(draw, looks);
   const common = {

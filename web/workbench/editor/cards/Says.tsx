@@ -11,6 +11,7 @@ import { TextField } from "../../../kit/TextField";
 import { ChaptersField } from "../fields/ChaptersField";
 import { FileField, PosterField } from "../fields/FileField";
 import { SizeField } from "../fields/SizeField";
+import { SpokenByField } from "../fields/SpokenByField";
 import { WatchField } from "../fields/WatchField";
 import { InputFields } from "./InputFields";
 import { isEditable } from "../text/editable";
@@ -78,6 +79,7 @@ function Words({ element, change }: { element: Element; change: (label: string, 
         <>
           <Text fontSize="13px" lineClamp={3}>{plain(element.text) || t("noTextYet")}</Text>
           <Choose label={t("readAs")} help={t("helpReadAs")} value={element.level} options={LEVELS} onChange={(level) => change(t("readAs"), { level })} />
+          <SpokenByField element={element} onChange={(spoken_by) => change(t("highlightAsSpoken"), { spoken_by })} />
         </>
       );
     case "button":

@@ -53,6 +53,7 @@ const SETTINGS: readonly Setting[] = [
   [t("textAlternative"), t("findTextAlternative"), "picture", SAYS],
   [t("decorativeNotReadOut"), t("findDecorativeNotReadOut"), "decorative", SAYS],
   [t("readAs"), t("findReadAs"), "text", SAYS],
+  [t("highlightAsSpoken"), t("findHighlightAsSpoken"), "text", SAYS],
   [t("textOnIt"), t("findTextOnIt"), "button", SAYS],
   [t("loop"), t("findLoop"), "video", LOOKS],
   [t("start"), t("findStart"), "video", LOOKS],
