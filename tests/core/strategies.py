@@ -7,6 +7,7 @@ from zigzag_core.course import (
     Audio,
     Background,
     Drag,
+    Piece,
     Group,
     Input,
     Move,
@@ -75,6 +76,9 @@ from .question_strategies import VALUES as GIVEN
 from .question_strategies import graders as random_grader
 
 SLIDES = ["slidea", "slideb", "slidec"]
+PIECES = [(), (Piece(since=100, until=400), Piece(since=400, until=401), Piece(since=700, until=5_000)),
+          (Piece(since=2_000, until=3_000),)]
+"""Of a second: all of it, pieces of which the last goes beyond it, and one that lies behind it."""
 ELEMENTS = [f"{slide}e{n}" for slide in SLIDES for n in range(3)]
 ELEMENTS += [f"{slide}{part}" for slide in SLIDES for part in "gntv"]
 QUIZZES = ["quiza", "gone"]
@@ -247,7 +251,8 @@ def _inputs(draw, slide):
         on_target=draw(st.sampled_from(["stay", "snap", "place", "return", "overlay"])),
         elsewhere=draw(st.sampled_from(["stay", "return"])), overlay=f"{slide}o",
     )
-    video = draw(st.sampled_from([Video, Audio]))(id=f"{slide}v", media="videofile", **common)
+    video = draw(st.sampled_from([Video, Audio]))(
+        id=f"{slide}v", media="videofile", pieces=draw(st.sampled_from(PIECES)), **common)
     if video.kind == "audio":
         video = video.model_copy(update={"narration": True})
     return (

@@ -3343,6 +3343,21 @@ export interface components {
              */
             volume: number;
             /**
+             * Pieces
+             * @default []
+             */
+            pieces: components["schemas"]["Piece"][];
+            /**
+             * Fade In
+             * @default 0
+             */
+            fade_in: number;
+            /**
+             * Fade Out
+             * @default 0
+             */
+            fade_out: number;
+            /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
@@ -7097,6 +7112,16 @@ export interface components {
             points: components["schemas"]["Point"][];
         };
         /**
+         * Piece
+         * @description What is played of a file, from `since` until `until` (ms).
+         */
+        Piece: {
+            /** Since */
+            since: number;
+            /** Until */
+            until: number;
+        };
+        /**
          * PlayMedia
          * @description Play or pause a video or audio of the slide, or go to `at` seconds in it.
          */
@@ -9580,6 +9605,21 @@ export interface components {
              * @default 1
              */
             volume: number;
+            /**
+             * Pieces
+             * @default []
+             */
+            pieces: components["schemas"]["Piece"][];
+            /**
+             * Fade In
+             * @default 0
+             */
+            fade_in: number;
+            /**
+             * Fade Out
+             * @default 0
+             */
+            fade_out: number;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}

@@ -214,13 +214,17 @@ def is_enabled(index: Index, state: State, element: str) -> bool:
 
 
 def watched_share(index: Index, state: State, element: str) -> float:
-    """Return the share (0..1) of a video's or audio's distinct ms that was really played."""
-    draw = index.elements[element].draw if element in index.elements else None
-    media = index.program.media.get(getattr(draw, "media", None) or "")
-    if media is None or not media.duration:
+    """Return the share (0..1) of a video's or audio's distinct ms that was really played, of those
+    that are to be played.
+    """
+    pieces = index.pieces_of(element)
+    length = sum(until - since for since, until in pieces)
+    if not length:
         return 0.0
-    played = sum(until - since for since, until in state.watched.get(element, ()))
-    return number(min(played / media.duration, 1))
+    played = sum(
+        max(min(until, end) - max(since, begin), 0)
+        for since, until in state.watched.get(element, ()) for begin, end in pieces)
+    return number(min(played / length, 1))
 
 
 def gate_is_open(index: Index, state: State, slide: str, depth: int = 0) -> bool:

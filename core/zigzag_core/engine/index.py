@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 from dataclasses import dataclass
 
-from zigzag_core.course import Audio, Variable
+from zigzag_core.course import Audio, Variable, Video
 from zigzag_core.program import (
     COURSE,
     Clock,
@@ -109,7 +109,8 @@ class Index:
         media = self.program.media.get(played or "")
         if media is None:
             return clock.model_copy(update={"follows": None})
-        return clock.model_copy(update={"length": max(clock.length, media.duration)})
+        ends = max((until for _, until in self.pieces_of(clock.follows)), default=0)
+        return clock.model_copy(update={"length": max(clock.length, ends)})
 
     def _add_slide(self, slide: ProgramSlide) -> None:
         if slide.clock:
@@ -144,6 +145,17 @@ class Index:
                 self.timers.setdefault(rule.target or COURSE, []).append(rule)
             if rule.on == "media_reached" and rule.target:
                 self.media_moments.setdefault(rule.target, []).append(rule.after)
+
+    def pieces_of(self, element: str) -> tuple[tuple[int, int], ...]:
+        """Return the stretches (ms) of its file that a video or audio plays, in order."""
+        found = self.elements.get(element)
+        draw = found.draw if found else None
+        media = self.program.media.get(getattr(draw, "media", None) or "")
+        if not isinstance(draw, Video | Audio) or media is None or not media.duration:
+            return ()
+        pieces = tuple((one.since, min(one.until, media.duration))
+                       for one in draw.pieces if one.since < media.duration)
+        return pieces or ((0, media.duration),)
 
     def keeps_watched(self, element: str) -> bool:
         """Return whether it counts how much of a video or audio was played; of narration only where

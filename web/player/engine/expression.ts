@@ -160,13 +160,16 @@ export function isEnabled(index: Index, state: State, element: string): boolean 
   return toYesNo(evaluate(index, state, index.elements.get(element)?.enabled ?? false));
 }
 
-/** The share (0..1) of a video's or audio's distinct ms that was really played. */
+/** The share (0..1) of a video's or audio's distinct ms that was really played, of those that are to be played. */
 function watchedShare(index: Index, state: State, element: string): number {
-  const draw = index.elements.get(element)?.draw;
-  const media = draw && "media" in draw && draw.media ? index.program.media[draw.media] : undefined;
-  if (!media?.duration) return 0;
-  const played = (own(state.watched, element) ?? []).reduce((sum, [since, until]) => sum + until - since, 0);
-  return number(Math.min(played / media.duration, 1));
+  const pieces = index.piecesOf(element);
+  const length = pieces.reduce((sum, [since, until]) => sum + until - since, 0);
+  if (!length) return 0;
+  let played = 0;
+  for (const [since, until] of own(state.watched, element) ?? []) {
+    for (const [begin, end] of pieces) played += Math.max(Math.min(until, end) - Math.max(since, begin), 0);
+  }
+  return number(Math.min(played / length, 1));
 }
 
 /** Whether the learner may leave `slide` forward, as far as its gate goes. */

@@ -119,6 +119,16 @@ export class Index {
     return found;
   }
 
+  /** The stretches (ms) of its file that a video or audio plays, in order. */
+  piecesOf(element: string): [number, number][] {
+    const draw = this.elements.get(element)?.draw;
+    const duration = draw && "pieces" in draw ? this.program.media[draw.media ?? ""]?.duration : 0;
+    if (!draw || !("pieces" in draw) || !duration) return [];
+    const pieces = draw.pieces.filter(({ since }) => since < duration)
+      .map(({ since, until }): [number, number] => [since, Math.min(until, duration)]);
+    return pieces.length ? pieces : [[0, duration]];
+  }
+
   /** Whether it counts how much of a video or audio was played; of narration only where something asks for it. */
   keepsWatched(element: string): boolean {
     const draw = this.elements.get(element)?.draw;
@@ -167,7 +177,8 @@ export class Index {
   private led(clock: Clock): Clock {
     const leader = this.elements.get(clock.follows ?? "")?.draw;
     const media = leader && "media" in leader ? this.program.media[leader.media ?? ""] : undefined;
-    return media ? { ...clock, length: Math.max(clock.length, media.duration) } : { ...clock, follows: null };
+    const ends = Math.max(0, ...this.piecesOf(clock.follows ?? "").map(([, until]) => until));
+    return media ? { ...clock, length: Math.max(clock.length, ends) } : { ...clock, follows: null };
   }
 
   private addSlide(slide: ProgramSlide): void {

@@ -5,8 +5,9 @@ import type { State } from "../engine/state";
 import { useActing } from "./acting";
 import { Captions } from "./Captions";
 import type { MediaEntry, MediaMap } from "./mediaMap";
-import { loudness, register } from "./players";
+import { isOver, loudness, register } from "./players";
 import { Controls, useLarge } from "./playing/Controls";
+import { useCut } from "./playing/useCut";
 import { Unseen } from "./playing/Unseen";
 import { useSay } from "./speech";
 
@@ -44,6 +45,7 @@ function Video(
   const player = useRef<HTMLVideoElement>(null);
   const [waiting, toggle] = usePlaying(player, element);
   useReports(player, element.id, file.duration);
+  useCut(player, element, file.duration);
   const large = useLarge();
   return (
     <div className="zz-box zz-video" data-large={large.on || undefined} data-still={waiting || undefined}>
@@ -64,6 +66,7 @@ function Sound({ element, file }: { element: AudioElement; file: MediaEntry }): 
   const player = useRef<HTMLAudioElement>(null);
   const [waiting, toggle] = usePlaying(player, element);
   useReports(player, element.id, file.duration);
+  useCut(player, element, file.duration);
   // Of a narration nothing is seen, unless it can only be heard once somebody asks for it.
   const unseen = element.narration && !element.controls && !waiting;
   return (
@@ -98,7 +101,7 @@ function usePlaying(
     media.volume = loudness(volume);
     if (stood.current) media.currentTime = stood.current / 1000;
     stood.current = 0;
-    const follow = (): void => setWaiting(media.paused && !(narrates && media.ended));
+    const follow = (): void => setWaiting(media.paused && !(narrates && isOver(media)));
     const fail = (): void => dispatch({ event: "media", target: id, what: "failed" });
     media.addEventListener("play", follow);
     media.addEventListener("pause", follow);
@@ -174,7 +177,7 @@ function useReports(player: { current: HTMLMediaElement | null }, element: strin
     const say = (what: "started" | "paused" | "ended") => () => {
       if (what !== "started") report();
       last = what === "started" ? stood : null;
-      stood = media.ended ? 0 : now();
+      stood = isOver(media) ? 0 : now();
       dispatch({ event: "media", target: element, what });
     };
     // Where it jumps to is known when it begins to: by the time that it is there, it may have played on.

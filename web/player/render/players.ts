@@ -17,6 +17,21 @@ export function register(element: string, player: HTMLMediaElement): () => void 
 /** The video or audio of an element, where it is on the page. */
 export const playerOf = (element: string): HTMLMediaElement | undefined => players.get(element);
 
+/** What was ended before the end of its file. */
+const ended = new WeakSet<HTMLMediaElement>();
+
+/** End a player here, as if its file ended: it stands still, and tells that it has ended. */
+export function end(media: HTMLMediaElement): void {
+  ended.add(media);
+  media.addEventListener("pause", () => { if (ended.has(media)) media.dispatchEvent(new Event("ended")); }, { once: true });
+  media.addEventListener("play", () => ended.delete(media), { once: true });
+  media.addEventListener("seeking", () => ended.delete(media), { once: true });
+  media.pause();
+}
+
+/** Whether a player has come to its end. */
+export const isOver = (media: HTMLMediaElement): boolean => media.ended || ended.has(media);
+
 /** Do what an effect says to a player: play, pause, or jump to a time. */
 export function runMedia({ element, run, at }: Extract<Effect, { effect: "media" }>): void {
   const player = players.get(element);

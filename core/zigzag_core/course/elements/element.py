@@ -1,8 +1,9 @@
 """The elements that may stand on a slide."""
 
-from typing import Annotated, Literal
+from itertools import pairwise
+from typing import Annotated, Literal, Self
 
-from pydantic import Field
+from pydantic import Field, model_validator
 
 from ..kinds import (
     ElementRef,
@@ -160,14 +161,45 @@ class Picture(ElementBase):
     points: Points = TRIANGLE
 
 
+Fade = Annotated[int, Field(ge=0, le=60_000)]
+FileTime = Annotated[int, Field(ge=0, le=360_000_000)]
+"""A place (ms) in a video or audio."""
+
+
+class Piece(Model):
+    """What is played of a file, from `since` until `until` (ms)."""
+
+    since: FileTime
+    until: FileTime
+
+    @model_validator(mode="after")
+    def _ends_later(self) -> Self:
+        if self.until <= self.since:
+            raise ValueError("a piece ends after it begins")
+        return self
+
+
 class Playing(ElementBase):
-    """What videos and audio have in common. `volume` 0..1."""
+    """What videos and audio have in common. `volume` 0..1.
+
+    Only the `pieces` of the file are played, in order; without any all of it. Sound gets louder for
+    `fade_in` ms at the begin, and lower for `fade_out` ms before the end.
+    """
 
     media: MaybeMedia = None
     start: Literal["click", "auto"] = "click"
     controls: bool = True
     loop: bool = False
     volume: Share = 1
+    pieces: tuple[Piece, ...] = Field(default=(), max_length=50)
+    fade_in: Fade = 0
+    fade_out: Fade = 0
+
+    @model_validator(mode="after")
+    def _pieces_are_apart(self) -> Self:
+        if any(one.until > following.since for one, following in pairwise(self.pieces)):
+            raise ValueError("pieces are in order and do not overlap")
+        return self
 
 
 class Video(Playing):

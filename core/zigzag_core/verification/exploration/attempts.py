@@ -216,14 +216,23 @@ def _on_element(
         for target in (*draw.drag.targets, None):
             events.append({"event": "dropped", "target": draw.id, "on": target, "x": 40, "y": 40})
     if draw.kind in ("video", "audio"):
-        media = depends.index.program.media.get(getattr(draw, "media", None) or "")
-        length = (media.duration if media else 0) or 1_000
+        pieces = depends.index.pieces_of(draw.id) or ((0, 1_000),)
         shares = [share for share in depends.asked_of.numbers("watched", draw.id) if 0 < share < 1]
-        events += [{"event": "watched", "target": draw.id, "since": 0, "ms": ceil(share * length),
+        events += [{"event": "watched", "target": draw.id, "since": 0, "ms": _place_of(share, pieces),
                     "ends": True}
                    for share in (*shares, 1)]
         whole = ("watched", draw.id) not in depends.asked_of.exact
     return events, whole
+
+
+def _place_of(share: float, pieces: Sequence[tuple[int, int]]) -> int:
+    """Return how far (ms) one has to play from the begin until `share` of `pieces` was played."""
+    wanted = ceil(share * sum(until - since for since, until in pieces))
+    for since, until in pieces:
+        if wanted <= until - since:
+            return since + wanted
+        wanted -= until - since
+    return pieces[-1][1]
 
 
 _TYPED = {"text": "x", "long": "x", "name": "x", "mail": "x@example.org", "date": "2030-01-31"}

@@ -1,26 +1,27 @@
 import { useEffect, useRef, useState, type ReactNode } from "react";
-import { own } from "../../engine/own";
-import { useActing } from "../acting";
+import type { Chapter } from "../../../api/types";
 import { clockWords } from "../clockWords";
 import { useSay } from "../speech";
-import type { Controlled } from "./Controls";
+import type { Stretch } from "./pieces";
 import { chapterAt, endOf, unseen } from "./unseen";
 
-interface Props extends Pick<Controlled, "element" | "file"> {
+/** All times are those that learners see, in ms. */
+interface Props {
+  chapters: readonly Chapter[];
+  /** What was played. */
+  watched: readonly Stretch[];
+  length: number;
   now: number;
   seek: (ms: number) => void;
 }
 
 /** The chapters of a video or audio: a list that leads to each, and tells which were played in full. */
-export function Chapters({ element, file, now, seek }: Props): ReactNode {
+export function Chapters({ chapters, watched, length, now, seek }: Props): ReactNode {
   const say = useSay();
-  const { state } = useActing();
   const [open, setOpen] = useState(false);
   const opener = useRef<HTMLButtonElement>(null);
   const list = useRef<HTMLOListElement>(null);
-  const { chapters, duration } = file;
   const here = chapterAt(chapters, now);
-  const watched = own(state.watched, element.id) ?? [];
   useEffect(() => {
     if (open) (list.current?.querySelector<HTMLElement>("[aria-current]") ?? list.current?.querySelector("button"))?.focus();
   }, [open]);
@@ -29,7 +30,7 @@ export function Chapters({ element, file, now, seek }: Props): ReactNode {
     opener.current?.focus();
   };
   const seen = (place: number): boolean => {
-    const [since, until] = [chapters[place]?.since ?? 0, endOf(chapters, place, duration)];
+    const [since, until] = [chapters[place]?.since ?? 0, endOf(chapters, place, length)];
     const within = watched.map(([from, to]) => [Math.max(from, since) - since, Math.min(to, until) - since] as const);
     return !unseen(within.filter(([from, to]) => to > from), until - since).length;
   };

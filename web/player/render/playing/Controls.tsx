@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState, type CSSProperties, type ReactNode, type RefObject } from "react";
+import { useEffect, useMemo, useRef, useState, type CSSProperties, type ReactNode, type RefObject } from "react";
 import type { AudioElement, VideoElement } from "../../../api/types";
 import { own } from "../../engine/own";
 import { useActing } from "../acting";
@@ -6,7 +6,8 @@ import { clockWords } from "../clockWords";
 import type { MediaEntry } from "../mediaMap";
 import { useSay } from "../speech";
 import { Chapters } from "./Chapters";
-import { chapterAt, type Stretch } from "./unseen";
+import { lengthOf, placeOf, seenChapters, shownAt, shownOf, type Stretch } from "./pieces";
+import { chapterAt } from "./unseen";
 
 export interface Controlled {
   player: RefObject<HTMLMediaElement | null>;
@@ -24,15 +25,18 @@ interface Props extends Controlled {
 /** The controls of a video or audio: play, where it is, chapters, and the whole screen. */
 export function Controls({ player, element, file, waiting, toggle, large }: Props): ReactNode {
   const say = useSay();
-  const { state, scale } = useActing();
-  const now = useTime(player);
-  const length = file.duration || 1;
+  const { index, state, scale } = useActing();
+  const pieces = useMemo(() => index.piecesOf(element.id), [index, element.id]);
+  const chapters = useMemo(() => seenChapters(file.chapters, pieces), [file.chapters, pieces]);
+  const now = shownAt(pieces, useTime(player));
+  const length = lengthOf(pieces) || 1;
+  const watched = shownOf(pieces, own(state.watched, element.id) ?? []);
   const seek = (ms: number): void => {
-    if (player.current) player.current.currentTime = Math.min(ms, length) / 1000;
+    if (player.current) player.current.currentTime = placeOf(pieces, ms) / 1000;
   };
   const times = { now: clockWords(Math.floor(now / 1000)), all: clockWords(Math.round(length / 1000)) };
-  const chapter = file.chapters[chapterAt(file.chapters, now)]?.name;
-  const seen = shading(own(state.watched, element.id) ?? [], length);
+  const chapter = chapters[chapterAt(chapters, now)]?.name;
+  const seen = shading(watched, length);
   const { name } = element;
   return (
     <div
@@ -43,7 +47,7 @@ export function Controls({ player, element, file, waiting, toggle, large }: Prop
         <Sign path={waiting ? "M6 3 19 11 6 19Z" : "M5 3h4v16H5zM13 3h4v16h-4z"} />
       </button>
       <span className="zz-track" dir="ltr" style={{ "--zz-seen": seen } as CSSProperties}>
-        {file.chapters.filter(({ since }) => since > 0 && since < length).map(({ since }) => (
+        {chapters.filter(({ since }) => since > 0).map(({ since }) => (
           <i key={since} style={{ left: `${(since / length) * 100}%` }} />
         ))}
         <input
@@ -53,7 +57,7 @@ export function Controls({ player, element, file, waiting, toggle, large }: Prop
         />
       </span>
       <span className="zz-time" dir="ltr" aria-hidden>{times.now} / {times.all}</span>
-      {file.chapters.length > 0 && <Chapters {...{ player, element, file, now, seek }} />}
+      {chapters.length > 0 && <Chapters {...{ chapters, watched, length, now, seek }} />}
       {large && (
         <button type="button" aria-label={say("full_screen")} title={say("full_screen")} aria-pressed={large.on} onClick={large.toggle}>
           <Sign path={large.on ? "M8 2v6H2M14 2v6h6M8 20v-6H2M14 20v-6h6" : "M2 8V2h6M20 8V2h-6M2 14v6h6M20 14v6h-6"} line />

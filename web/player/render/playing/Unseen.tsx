@@ -3,6 +3,7 @@ import type { ReactNode } from "react";
 import { own } from "../../engine/own";
 import { useActing } from "../acting";
 import type { Controlled } from "./Controls";
+import { placeOf } from "./pieces";
 import { stretchWords, wantedOf } from "./unseen";
 
 /** So many stretches are told at once; the others follow once these were played. */
@@ -17,7 +18,7 @@ export function Unseen({ player, element, waiting }: Pick<Controlled, "player" |
   const play = (since: number) => (): void => {
     const media = player.current;
     if (!media) return;
-    media.currentTime = since / 1000;
+    media.currentTime = placeOf(index.piecesOf(element.id), since) / 1000;
     void media.play().catch(() => {});
   };
   return (

@@ -4,8 +4,7 @@ import { own } from "../../engine/own";
 import type { Index } from "../../engine/program";
 import type { State } from "../../engine/state";
 import { clockWords } from "../clockWords";
-
-export type Stretch = readonly [number, number];
+import { lengthOf, shownOf, type Stretch } from "./pieces";
 
 /** What is shorter (ms) is not told: nobody could tell it from its neighbours. */
 const SHORTEST = 250;
@@ -24,14 +23,13 @@ export function unseen(watched: readonly Stretch[], duration: number, share = 1)
   return found;
 }
 
-/** What the gate of the slide that is shown still wants of an element; none where it asks for nothing. */
+/** What the gate of the slide that is shown still wants of an element, as learners see it; none where it asks for nothing. */
 export function wantedOf(index: Index, state: State, element: string): Stretch[] {
   const { gate } = index.slides.get(state.slide ?? "") ?? {};
   const asked = gate?.watched.find((one) => one.element === element);
   if (!asked || state.opened.has(state.slide ?? "")) return [];
-  const draw = index.elements.get(element)?.draw;
-  const media = draw && "media" in draw && draw.media ? index.program.media[draw.media] : undefined;
-  return unseen(own(state.watched, element) ?? [], media?.duration ?? 0, asked.share);
+  const pieces = index.piecesOf(element);
+  return unseen(shownOf(pieces, own(state.watched, element) ?? []), lengthOf(pieces), asked.share);
 }
 
 /** A stretch in words: whole seconds that hold all of it. */

@@ -2,7 +2,7 @@
 import { useEffect, type RefObject } from "react";
 import type { Element, ProgramMedia } from "../../../api/types";
 import type { Index } from "../../engine/program";
-import { playerOf } from "../players";
+import { isOver, playerOf } from "../players";
 import { timedWords, wordAt, type TimedWord } from "./timedWords";
 
 type Speech = NonNullable<ProgramMedia["speech"]>;
@@ -36,7 +36,7 @@ export function useSpokenWords(box: RefObject<HTMLElement | null>, draw: Element
 /** Where the video or audio of an element is (ms); null before it began and behind its end. */
 function heardAt(element: string): number | null {
   const media = playerOf(element);
-  return !media || media.ended || (media.paused && media.currentTime === 0) ? null : media.currentTime * 1000;
+  return !media || isOver(media) || (media.paused && media.currentTime === 0) ? null : media.currentTime * 1000;
 }
 
 /** The mark on the word of a text that is heard. */

@@ -1,0 +1,107 @@
+"""Videos and audio of which only pieces are played, in a real package with real playback."""
+
+import pytest
+from zigzag_core.course import Gate, Piece, Rule, Video
+from zigzag_core.course.rules.gates import MediaWatched
+from zigzag_core.course.rules.rule import Happens, ShowOrHide
+
+from tests.core.making import course, slide, text
+from tests.core.test_media import video
+
+from .packages import again, launch
+from .test_film import CHAPTERS, CONTROLS, _at, _stopped, _stops_at
+from .test_package_media import _media_file, _next_is_on
+
+PIECES = (Piece(since=1_000, until=2_000), Piece(since=6_500, until=7_600))
+
+
+@pytest.fixture(scope="module")
+def data():
+    return video(frames=90, rate=10)
+
+
+def _course(data, **settings):
+    """A film of which 2.1 s are played: a gate wants all of them, a note comes with the end."""
+    file = _media_file("filmfile", data).model_copy(update={"chapters": CHAPTERS})
+    ends = Rule(id="ends", when=Happens(event="media_ended"), do=(ShowOrHide(what="note"),))
+    shown = Video(id="film", name="Round", media=file.id, x=80, y=120, w=640, h=360,
+                  **{"pieces": PIECES, "rules": (ends,), **settings})
+    first = slide("slidea", shown, text("note", x=800, y=40, shown=False),
+                  gate=Gate(wants=(MediaWatched(media="film", share=1),)))
+    return course(first, slide("slideb", text("then")), media=(file,)), {file.sha256: data}
+
+
+_WATCH = """
+    window.places = [];
+    const film = document.querySelector("main video");
+    const look = () => {
+      if (!film.paused && !film.seeking) window.places.push([film.currentTime, film.volume]);
+      requestAnimationFrame(look);
+    };
+    look();"""
+
+
+def _places(page):
+    return page.browser.execute_script("return window.places")
+
+
+def test_only_the_pieces_are_played_and_all_of_them_count(page, server, data):
+    launch(page, server, *_course(data))
+    position = page.find(f"{CONTROLS} input[aria-label=Position]")
+    # It stands at the begin of the first piece; what is left out is not in its length.
+    page.until(lambda: _at(page) == 1)
+    assert position.get_attribute("aria-valuetext") == "0:00 of 0:02, Door"
+    page.browser.execute_script(_WATCH)
+    page.find(f"{CONTROLS} button[aria-label='Play Round']").click()
+    page.until(lambda: "note" in page.find("main").text, "its end")
+    page.until(lambda: _next_is_on(page), "all that is played to have been seen")
+    # A frame or two may pass before a browser has jumped.
+    outside = [at for at, _ in _places(page)
+               if not (0.99 <= at <= 2.25 or 6.49 <= at <= 7.85)]
+    assert not outside
+    page.until(lambda: page.find("main video").get_property("paused"))
+    # Started once more it begins anew.
+    page.find(f"{CONTROLS} button[aria-label='Play Round']").click()
+    page.until(lambda: 1 <= _at(page) <= 2)
+
+
+def test_what_is_missing_is_told_in_the_time_that_learners_see(page, server, data):
+    launch(page, server, *_course(data))
+    _stops_at(page, 1.5)
+    page.find(f"{CONTROLS} button[aria-label='Play Round']").click()
+    _stopped(page)
+    again(page)
+    page.until(lambda: 1.4 <= _at(page) <= 2.1)
+    assert " ".join(page.find(".zz-unseen").text.split()) in (
+        "Not seen yet: 0:00 to 0:03", "Not seen yet: 0:01 to 0:03")
+    page.click(".zz-unseen button")
+    page.until(lambda: "note" in page.find("main").text, "its end")
+    page.until(lambda: _next_is_on(page))
+
+
+def test_a_film_that_repeats_stays_within_its_pieces(page, server, data):
+    launch(page, server, *_course(data, loop=True))
+    page.until(lambda: _at(page) == 1)
+    page.browser.execute_script(_WATCH)
+    page.find(f"{CONTROLS} button[aria-label='Play Round']").click()
+    # The second piece, and the first one again.
+    page.until(lambda: any(at > 7 for at, _ in _places(page)))
+    page.until(lambda: any(
+        at < 3 for at, _ in _places(page)[next(
+            n for n, (at, _) in enumerate(_places(page)) if at > 7):]), "a second round")
+    assert all(0.99 <= at <= 2.25 or 6.49 <= at <= 7.85 for at, _ in _places(page))
+
+
+def test_its_sound_comes_and_goes(page, server, data):
+    launch(page, server, *_course(data, fade_in=800, fade_out=800))
+    page.until(lambda: _at(page) == 1)
+    page.browser.execute_script(_WATCH)
+    page.find(f"{CONTROLS} button[aria-label='Play Round']").click()
+    page.until(lambda: "note" in page.find("main").text, "its end")
+    places = _places(page)
+    for at, volume in places[2:]:
+        shown = at - 1 if at < 3 else at - 5.5
+        if 0 <= shown <= 2.1:
+            loud = min(shown / 0.8, (2.1 - shown) / 0.8, 1)
+            assert abs(volume - max(loud, 0)) < 0.25, (at, volume)
+    assert max(volume for _, volume in places) > 0.9
