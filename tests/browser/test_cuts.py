@@ -1,6 +1,7 @@
 """Videos and audio of which only pieces are played, in a real package with real playback."""
 
 import pytest
+from selenium.webdriver.common.keys import Keys
 from zigzag_core.course import Gate, Piece, Rule, Video
 from zigzag_core.course.rules.gates import MediaWatched
 from zigzag_core.course.rules.rule import Happens, ShowOrHide
@@ -8,7 +9,8 @@ from zigzag_core.course.rules.rule import Happens, ShowOrHide
 from tests.core.making import course, slide, text
 from tests.core.test_media import video
 
-from .packages import again, launch
+from .packages import again, imported, launch
+from .test_access import violations
 from .test_film import CHAPTERS, CONTROLS, _at, _stopped, _stops_at
 from .test_package_media import _media_file, _next_is_on
 
@@ -105,3 +107,40 @@ def test_its_sound_comes_and_goes(page, server, data):
             loud = min(shown / 0.8, (2.1 - shown) / 0.8, 1)
             assert abs(volume - max(loud, 0)) < 0.25, (at, volume)
     assert max(volume for _, volume in places) > 0.9
+
+
+def test_an_author_cuts_where_the_film_stands_and_takes_it_back(page, server, data):
+    document, kept = _course(data, pieces=())
+    slug = imported(server, document, kept)
+    page.go(f"/courses/{slug}/build")
+    page.row("Round").click()
+    page.open("Cut and fade")
+
+    def stands(seconds):
+        page.until(lambda: page.browser.execute_script("""
+            const film = document.querySelector("[data-cut] video");
+            if (film.readyState < 1) return false;
+            if (film.currentTime !== arguments[0]) film.currentTime = arguments[0];
+            return film.currentTime === arguments[0] && !film.seeking;""", seconds))
+
+    def pieces():
+        return [one.text for one in page.all("[data-cut] li")]
+
+    page.see("Plays 0:09 of 0:09")
+    for seconds, button in (
+            (1, "Begin here"), (8, "End here"), (3, "Split here"), (5, "Split here")):
+        stands(seconds)
+        page.press(button)
+    page.until(lambda: pieces() == ["0:01 to 0:03", "0:03 to 0:05", "0:05 to 0:08"])
+    page.click("button[aria-label='Leave out 0:03 to 0:05']")
+    page.see("Plays 0:05 of 0:09")
+    assert violations(page) == []
+    page.saved()
+    [film] = [one for one in page.call("GET", f"/courses/{slug}")["slides"][0]["slide"]["elements"]
+              if one["kind"] == "video"]
+    assert film["pieces"] == [{"since": 1_000, "until": 3_000}, {"since": 5_000, "until": 8_000}]
+    page.find("[data-stage]").send_keys(Keys.CONTROL, "z")
+    page.until(lambda: len(pieces()) == 3, "the piece to be back")
+    page.press("Play all of it")
+    page.until(lambda: pieces() == ["0:00 to 0:09"])
+    page.saved()

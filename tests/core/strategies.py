@@ -7,7 +7,6 @@ from zigzag_core.course import (
     Audio,
     Background,
     Drag,
-    Piece,
     Group,
     Input,
     Move,
@@ -15,6 +14,7 @@ from zigzag_core.course import (
     Nowhere,
     NumberVariable,
     Offset,
+    Piece,
     SlideSize,
     Style,
     Text,
@@ -76,9 +76,10 @@ from .question_strategies import VALUES as GIVEN
 from .question_strategies import graders as random_grader
 
 SLIDES = ["slidea", "slideb", "slidec"]
-PIECES = [(), (Piece(since=100, until=400), Piece(since=400, until=401), Piece(since=700, until=5_000)),
-          (Piece(since=2_000, until=3_000),)]
-"""Of a second: all of it, pieces of which the last goes beyond it, and one that lies behind it."""
+PIECES = [
+    (), (Piece(since=2_000, until=3_000),),
+    (Piece(since=100, until=400), Piece(since=400, until=401), Piece(since=700, until=5_000))]
+"""Of a second: all of it, a piece that lies behind it, pieces of which the last goes beyond it."""
 ELEMENTS = [f"{slide}e{n}" for slide in SLIDES for n in range(3)]
 ELEMENTS += [f"{slide}{part}" for slide in SLIDES for part in "gntv"]
 QUIZZES = ["quiza", "gone"]

@@ -218,8 +218,8 @@ def _on_element(
     if draw.kind in ("video", "audio"):
         pieces = depends.index.pieces_of(draw.id) or ((0, 1_000),)
         shares = [share for share in depends.asked_of.numbers("watched", draw.id) if 0 < share < 1]
-        events += [{"event": "watched", "target": draw.id, "since": 0, "ms": _place_of(share, pieces),
-                    "ends": True}
+        events += [{"event": "watched", "target": draw.id, "since": 0,
+                    "ms": _place_of(share, pieces), "ends": True}
                    for share in (*shares, 1)]
         whole = ("watched", draw.id) not in depends.asked_of.exact
     return events, whole

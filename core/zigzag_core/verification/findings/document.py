@@ -22,6 +22,7 @@ from zigzag_core.course.questions.question import answer_elements, part_elements
 from ..route import route
 from ..walkthroughs import replay
 from .captions import caption_findings
+from .cuts import cut_findings
 from .dialogues import dialogue_findings
 from .finding import Finding
 from .patterns import pattern_findings, score_findings
@@ -49,7 +50,7 @@ def findings(document: CourseDocument) -> list[Finding]:
         for finding in (
             *_slide(slide, media), *rule_findings(slide, document), *place_findings(slide),
             *question_findings(slide), *caption_findings(slide, media),
-            *spoken_findings(slide, media),
+            *spoken_findings(slide, media), *cut_findings(slide, media),
         )
     ] + [
         Finding(level="warning", code="walkthrough", slide=gone.slide, element=gone.element,

@@ -1,6 +1,6 @@
 import { Stack, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
-import type { Element } from "../../../api/types";
+import type { AudioElement, Element, VideoElement } from "../../../api/types";
 import { changeElements, edit, useCourse } from "../../store/store";
 import { Fold } from "../../../kit/Fold";
 import { FoldCard } from "../../../kit/FoldCard";
@@ -9,6 +9,7 @@ import { Check } from "../../../kit/Check";
 import { Choose } from "../../../kit/Choose";
 import { TextField } from "../../../kit/TextField";
 import { ChaptersField } from "../fields/ChaptersField";
+import { CutField } from "../fields/CutField";
 import { FileField, PosterField } from "../fields/FileField";
 import { SizeField } from "../fields/SizeField";
 import { SpokenByField } from "../fields/SpokenByField";
@@ -85,8 +86,8 @@ function Words({ element, change }: { element: Element; change: (label: string, 
     case "button":
       return <TextField label={t("textOnIt")} value={element.label} onChange={(label) => change(t("label"), { label })} />;
     case "picture": return <FileField element={element} />;
-    case "audio": return <><NarrationFields element={element} change={change} /><FileField element={element} /><OfFile id={element.media} /></>;
-    case "video": return <><FileField element={element} /><PosterField element={element} /><OfFile id={element.media} video={element.id} /></>;
+    case "audio": return <><NarrationFields element={element} change={change} /><FileField element={element} /><OfFile id={element.media} /><Cut element={element} change={change} /></>;
+    case "video": return <><FileField element={element} /><PosterField element={element} /><OfFile id={element.media} video={element.id} /><Cut element={element} change={change} /></>;
     case "input": return <InputFields element={element} change={change} />;
     case "embed":
       return (
@@ -110,4 +111,11 @@ function OfFile({ id, video }: { id: string | null | undefined; video?: string }
       <SizeField file={file} />
     </Fold>
   );
+}
+
+/** Which pieces are played here; elsewhere the same file may be cut in another way. */
+function Cut({ element, change }: { element: VideoElement | AudioElement; change: (label: string, part: object) => void }): ReactNode {
+  const file = useCourse((state) => state.course.media.find((one) => one.id === element.media));
+  if (!file?.duration) return null;
+  return <Fold title={t("cutAndFade")}><CutField element={element} file={file} change={change} /></Fold>;
 }

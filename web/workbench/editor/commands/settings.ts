@@ -55,6 +55,7 @@ const SETTINGS: readonly Setting[] = [
   [t("readAs"), t("findReadAs"), "text", SAYS],
   [t("highlightAsSpoken"), t("findHighlightAsSpoken"), "text", SAYS],
   [t("textOnIt"), t("findTextOnIt"), "button", SAYS],
+  [t("cut"), t("findCut"), "video", SAYS, t("cutAndFade")],
   [t("loop"), t("findLoop"), "video", LOOKS],
   [t("start"), t("findStart"), "video", LOOKS],
   [t("volume"), t("findVolume"), "video", LOOKS],

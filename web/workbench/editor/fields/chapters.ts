@@ -10,7 +10,8 @@ export function chapterLines(chapters: readonly Chapter[]): string {
   return chapters.map(({ since, name }) => `${clock(since)} ${name}`).join("\n");
 }
 
-function clock(ms: number): string {
+/** A time such as `1:05` or `0:07.25`. */
+export function clock(ms: number): string {
   const [hours, minutes, seconds] = [Math.floor(ms / 3_600_000), Math.floor(ms / 60_000) % 60, (ms % 60_000) / 1000];
   const rest = `${seconds < 10 ? "0" : ""}${Number(seconds.toFixed(3))}`;
   return hours ? `${hours}:${String(minutes).padStart(2, "0")}:${rest}` : `${minutes}:${rest}`;

@@ -1,0 +1,62 @@
+/** Which pieces of a video or audio are played, and how its sound begins and ends. */
+import { Box, chakra, Flex, Text } from "@chakra-ui/react";
+import { X } from "lucide-react";
+import { useRef, type ReactNode } from "react";
+import type { AudioElement, Element, MediaFile, VideoElement } from "../../../api/types";
+import { NumberField } from "../../../kit/NumberField";
+import { Pair } from "../../../kit/Pair";
+import { QuietButton } from "../../../kit/QuietButton";
+import { Tool } from "../../../kit/Tool";
+import { t } from "../../../words/editor";
+import { changeElements, useCourse } from "../../store/store";
+import { clock } from "./chapters";
+import { beginAt, endAt, kept, lengthOf, playedOf, splitAt, without, type Piece } from "./cut";
+
+interface Props {
+  element: VideoElement | AudioElement;
+  file: MediaFile;
+  change: (label: string, part: Partial<VideoElement>) => void;
+}
+
+/** The file itself stays as it is: all of it can be taken back. */
+export function CutField({ element, file, change }: Props): ReactNode {
+  const player = useRef<HTMLVideoElement & HTMLAudioElement>(null);
+  const src = useCourse((state) => state.media[file.id]?.src);
+  const { duration, name } = file;
+  const pieces = playedOf(element.pieces, duration);
+  const now = (): number => Math.round((player.current?.currentTime ?? 0) * 1000);
+  // Each cut is a step of its own, to be undone alone.
+  const cut = (to: Piece[]): void => changeElements(t("cut"), [element.id], (one) => ({ ...one, pieces: kept(to, duration) }) as Element);
+  const show = ({ since }: Piece): void => { if (player.current) player.current.currentTime = since / 1000; };
+  const label = t("lookThroughName", { name });
+  return (
+    <Box my="1.5" data-cut>
+      {element.kind === "video"
+        ? <video ref={player} src={src} controls preload="metadata" aria-label={label} style={{ width: "100%", borderRadius: 6, background: "#22302b" }} />
+        : <audio ref={player} src={src} controls preload="metadata" aria-label={label} style={{ width: "100%" }} />}
+      <Flex gap="1.5" mt="1.5" wrap="wrap">
+        <QuietButton size="2xs" px="2" onClick={() => cut(beginAt(pieces, now()))}>{t("beginHere")}</QuietButton>
+        <QuietButton size="2xs" px="2" onClick={() => cut(endAt(pieces, now()))}>{t("endHere")}</QuietButton>
+        <QuietButton size="2xs" px="2" onClick={() => cut(splitAt(pieces, now()))}>{t("splitHere")}</QuietButton>
+      </Flex>
+      <Flex as="ol" direction="column" mt="2" gap="0.5" aria-label={t("whatIsPlayed")} listStyleType="none">
+        {pieces.map((piece, place) => (
+          <Flex as="li" key={piece.since} align="center" gap="2" fontSize="13px">
+            <chakra.button type="button" flex="1" textAlign="start" px="2" py="0.5" borderRadius="6px" cursor="pointer" fontVariantNumeric="tabular-nums" _hover={{ bg: "spruce.soft" }} onClick={() => show(piece)}>
+              {t("fromUntil", { from: clock(piece.since), until: clock(piece.until) })}
+            </chakra.button>
+            {pieces.length > 1 && <Tool label={t("leaveOutPiece", { from: clock(piece.since), until: clock(piece.until) })} onClick={() => cut(without(pieces, place))}><X size={14} /></Tool>}
+          </Flex>
+        ))}
+      </Flex>
+      <Flex align="center" gap="2" my="1" minH="26px">
+        <Text fontSize="12px" color="quiet" flex="1" role="status">{t("plays", { played: clock(lengthOf(pieces)), all: clock(duration) })}</Text>
+        {element.pieces.length > 0 && <QuietButton size="2xs" px="2" onClick={() => cut([{ since: 0, until: duration }])}>{t("playAllOfIt")}</QuietButton>}
+      </Flex>
+      <Pair>
+        <NumberField label={t("fadeIn")} value={element.fade_in / 1000} min={0} max={60} step={0.1} help={t("helpFade")} onChange={(s) => change(t("fadeIn"), { fade_in: Math.round(s * 1000) })} />
+        <NumberField label={t("fadeOut")} value={element.fade_out / 1000} min={0} max={60} step={0.1} help={t("helpFade")} onChange={(s) => change(t("fadeOut"), { fade_out: Math.round(s * 1000) })} />
+      </Pair>
+    </Box>
+  );
+}
