@@ -5,7 +5,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 from zigzag_core.course import Caption
 from zigzag_core.errors import BadCaptions
-from zigzag_core.media.captions import read_captions, write_captions
+from zigzag_core.media.captions import read_captions, write_captions, write_subrip
 
 VTT = """WEBVTT
 
@@ -46,3 +46,13 @@ def test_what_is_written_is_read_again(found):
     captions = tuple(sorted((Caption(since=a, until=a + b, text=t) for a, b, t in found),
                             key=lambda c: (c.since, c.until, c.text)))
     assert read_captions(write_captions(captions)) == captions
+    # SubRip cannot say that something is no mark of its own.
+    if not any("<" in one.text or "-->" in one.text for one in captions):
+        assert [(one.since, one.until) for one in read_captions(write_subrip(captions))] == [
+            (one.since, one.until) for one in captions]
+
+
+def test_subrip_counts_its_captions_and_has_commas_and_no_empty_lines():
+    said = Caption(since=1_500, until=3_725_250, text="Shut\n\nthe damper & wait.")
+    assert write_subrip((said,)) == (
+        "1\n00:00:01,500 --> 01:02:05,250\nShut\nthe damper & wait.\n")

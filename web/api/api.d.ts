@@ -733,7 +733,7 @@ export interface paths {
         put?: never;
         /**
          * Captions Text
-         * @description Write captions as WebVTT.
+         * @description Write captions as WebVTT or SubRip.
          */
         post: operations["zigzag_server_courses_media_api_captions_text"];
         delete?: never;
@@ -11411,11 +11411,25 @@ export interface components {
         };
         /**
          * CaptionsText
-         * @description Captions as WebVTT.
+         * @description Captions as the text of a file.
          */
         CaptionsText: {
             /** Text */
             text: string;
+        };
+        /**
+         * CaptionsToWrite
+         * @description Captions, and the format that they are wanted in.
+         */
+        CaptionsToWrite: {
+            /** Captions */
+            captions: components["schemas"]["Caption"][];
+            /**
+             * Format
+             * @default vtt
+             * @enum {string}
+             */
+            format: "vtt" | "srt";
         };
         /**
          * StateOut
@@ -16706,7 +16720,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["CaptionsOut"];
+                "application/json": components["schemas"]["CaptionsToWrite"];
             };
         };
         responses: {

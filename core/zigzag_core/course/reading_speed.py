@@ -8,13 +8,13 @@ from collections.abc import Sequence
 from .media import Caption
 
 LINE, LINES, SPEED = 42, 2, 17
-_SLACK = 1.1
+SLACK = 1.1
 """A caption that is read so much faster is still let pass: speech is not even."""
 
 
 def too_fast(captions: Sequence[Caption]) -> tuple[Caption, ...]:
     """Return the captions that go faster than they can be read."""
-    return tuple(one for one in captions if letters_a_second(one) > SPEED * _SLACK)
+    return tuple(one for one in captions if letters_a_second(one) > SPEED * SLACK)
 
 
 def letters_a_second(caption: Caption) -> float:

@@ -1,4 +1,4 @@
-"""Captions of videos and audio: read from and written as WebVTT (W3C); SubRip is read as well."""
+"""Captions of videos and audio: read from and written as WebVTT (W3C) or SubRip."""
 
 import html
 import io
@@ -65,9 +65,20 @@ def write_captions(captions: tuple[Caption, ...]) -> str:
     return "\n\n".join(["WEBVTT", *blocks]) + "\n"
 
 
+def write_subrip(captions: tuple[Caption, ...]) -> str:
+    """Return `captions` as SubRip, which has no marks of its own: words stay as they are."""
+    return "\n".join(
+        f"{number}\n{_time(one.since, ',')} --> {_time(one.until, ',')}\n{_lines(one.text)}\n"
+        for number, one in enumerate(captions, 1))
+
+
+def _lines(text: str) -> str:
+    """An empty line would end a caption."""
+    return "\n".join(line for line in text.split("\n") if line.strip())
+
+
 def _escaped(text: str) -> str:
-    lines = [line for line in text.split("\n") if line.strip()]
-    return "\n".join(lines).replace("&", "&amp;").replace("<", "&lt;").replace("-->", "--&gt;")
+    return _lines(text).replace("&", "&amp;").replace("<", "&lt;").replace("-->", "--&gt;")
 
 
 def _ms(seconds: int, written: str) -> int:
@@ -76,6 +87,6 @@ def _ms(seconds: int, written: str) -> int:
     return seconds * 1000 + (int(part[1].ljust(3, "0")) if part else 0)
 
 
-def _time(ms: int) -> str:
+def _time(ms: int, point: str = ".") -> str:
     seconds, rest = divmod(ms, 1000)
-    return f"{seconds // 3600:02d}:{seconds // 60 % 60:02d}:{seconds % 60:02d}.{rest:03d}"
+    return f"{seconds // 3600:02d}:{seconds // 60 % 60:02d}:{seconds % 60:02d}{point}{rest:03d}"

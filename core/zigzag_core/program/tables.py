@@ -17,6 +17,7 @@ from zigzag_core.course.questions.descriptors import DESCRIPTORS
 from zigzag_core.course.questions.feedback import Feedback
 from zigzag_core.course.questions.question import PART_LISTS, SINGLE_PARTS
 from zigzag_core.course.questions.settings import DESIGN, FIELDS, LABELS, WORDS
+from zigzag_core.course.reading_speed import LINE, LINES, SLACK, SPEED
 from zigzag_core.course.rules.expression import GIVEN, OPERATORS
 from zigzag_core.course.rules.patterns import SETS
 from zigzag_core.course.style.style import Look
@@ -32,6 +33,7 @@ def tables() -> dict[str, Any]:
     """Return the tables by name, each JSON."""
     return {
         "LIMITS": asdict(LIMITS),
+        "READING": {"line": LINE, "lines": LINES, "fastest": SPEED * SLACK},
         "WORDS": dict(ENGLISH),
         "LANGUAGES": LANGUAGES,
         "RIGHT_TO_LEFT": sorted(RIGHT_TO_LEFT),

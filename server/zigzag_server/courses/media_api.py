@@ -12,7 +12,7 @@ from zigzag_core.course.media import Tag
 from zigzag_core.course.media_use import usage
 from zigzag_core.drawings import DRAWINGS, drawing_of
 from zigzag_core.errors import BadFile
-from zigzag_core.media.captions import read_captions, write_captions
+from zigzag_core.media.captions import read_captions, write_captions, write_subrip
 
 from zigzag_server.accounts.auth import author
 from zigzag_server.description import TYPE
@@ -110,8 +110,14 @@ class CaptionsOut(Schema):
     captions: list[core.Caption] = Field(max_length=5_000)
 
 
+class CaptionsToWrite(CaptionsOut):
+    """Captions, and the format that they are wanted in."""
+
+    format: Literal["vtt", "srt"] = "vtt"
+
+
 class CaptionsText(Schema):
-    """Captions as WebVTT."""
+    """Captions as the text of a file."""
 
     text: str
 
@@ -319,6 +325,7 @@ def captions_from(request: HttpRequest, data: CaptionsIn) -> dict[str, Any]:
 
 
 @router.post("/edits/captions/text", response=CaptionsText)
-def captions_text(request: HttpRequest, data: CaptionsOut) -> dict[str, Any]:
-    """Write captions as WebVTT."""
-    return {"text": write_captions(tuple(data.captions))}
+def captions_text(request: HttpRequest, data: CaptionsToWrite) -> dict[str, Any]:
+    """Write captions as WebVTT or SubRip."""
+    write = write_captions if data.format == "vtt" else write_subrip
+    return {"text": write(tuple(data.captions))}

@@ -35,3 +35,11 @@ export function chaptersIn(text: string, duration: number): { chapters: Chapter[
   }
   return { chapters: [...found.values()].sort((one, other) => one.since - other.since), wrong };
 }
+
+/** The ms of a time such as `1:05`, `7` or `0:07.25`; null where it is none. */
+export function timeIn(text: string): number | null {
+  const read = /^\s*(?:(?:(\d{1,3}):)?(\d{1,4}):)?(\d{1,4}(?:[.,]\d{1,3})?)\s*$/.exec(text);
+  if (!read) return null;
+  const [, hours = "0", minutes = "0", seconds = "0"] = read;
+  return Math.round((Number(hours) * 3_600 + Number(minutes) * 60 + Number(seconds.replace(",", "."))) * 1000);
+}
