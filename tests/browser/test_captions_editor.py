@@ -1,6 +1,7 @@
 """Captions written beside a film: by keyboard, timed by where it stands, read by learners."""
 
 from selenium.webdriver.common.keys import Keys
+from zigzag_core.course import Caption
 
 from tests.core.test_media import video
 
@@ -81,3 +82,28 @@ def test_captions_are_written_split_timed_and_shown(page, server):
     page.click("main .zz-controls button")
     page.until(lambda: page.find(".zz-caption").text == "Shut the damper")
     page.until(lambda: page.find(".zz-caption").text == "and wait.")
+
+
+def test_one_caption_is_heard_and_then_another_one(page, server):
+    said = tuple(Caption(since=since, until=since + 700, text=f"At {since}")
+                 for since in (500, 4_000))
+    document, kept = _course(video(frames=90, rate=10), pieces=())
+    [file] = document.course.media
+    document = document.model_copy(update={"course": document.course.model_copy(
+        update={"media": (file.model_copy(update={"captions": said}),)})})
+    page.go(f"/courses/{imported(server, document, kept)}/build")
+    page.row("Round").click()
+    page.press("Edit captions")
+    _stands(page, 0.1)
+
+    def film(what):
+        return page.find("[data-captions] video").get_property(what)
+
+    page.click("button[aria-label='Play caption 1']")
+    page.until(lambda: not film("paused"))
+    # The other one is asked for while the first is heard: it is heard to its end.
+    page.click("button[aria-label='Play caption 2']")
+    page.until(lambda: film("paused") and film("currentTime") >= 4.7)
+    assert film("currentTime") < 5.7
+    page.find("textarea[aria-label='Caption 1']").send_keys(Keys.CONTROL, " ")
+    page.until(lambda: not film("paused") and film("currentTime") > 6)

@@ -144,3 +144,27 @@ def test_an_author_cuts_where_the_film_stands_and_takes_it_back(page, server, da
     page.press("Play all of it")
     page.until(lambda: pieces() == ["0:00 to 0:09"])
     page.saved()
+
+
+def test_one_that_plays_alone_lets_the_others_stand_still_and_is_round(page, server, data):
+    document, kept = _course(data, pieces=(), alone=True, mask="ellipse")
+    [first, then] = document.slides
+    [film] = [one for one in first.elements if isinstance(one, Video)]
+    other = film.model_copy(update={"id": "other", "name": "Second", "y": 500, "alone": False,
+                                    "rules": (), "mask": "none", "h": 180, "w": 320})
+    first = first.model_copy(update={"elements": (*first.elements, other)})
+    launch(page, server, document.model_copy(update={"slides": (first, then)}), kept)
+
+    def playing():
+        return page.browser.execute_script(
+            "return [...document.querySelectorAll('main video')].map(film => !film.paused)")
+
+    page.click("button[aria-label='Play Second']")
+    page.until(lambda: playing() == [False, True])
+    page.click("button[aria-label='Play Round']")
+    page.until(lambda: playing() == [True, False])
+    # The other one does not ask for that: both play.
+    page.click("button[aria-label='Play Second']")
+    page.until(lambda: playing() == [True, True])
+    assert [one.value_of_css_property("border-top-left-radius")
+            for one in page.all("main video")] == ["50%", "0px"]

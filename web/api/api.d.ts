@@ -3358,6 +3358,11 @@ export interface components {
              */
             fade_out: number;
             /**
+             * Alone
+             * @default false
+             */
+            alone: boolean;
+            /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
@@ -9439,7 +9444,7 @@ export interface components {
         };
         /**
          * Video
-         * @description A video; `poster` is the picture shown before it plays.
+         * @description A video; `poster` is the picture shown before it plays, `mask` cuts it to a shape.
          */
         Video: {
             /** Id */
@@ -9621,6 +9626,11 @@ export interface components {
              */
             fade_out: number;
             /**
+             * Alone
+             * @default false
+             */
+            alone: boolean;
+            /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
@@ -9633,6 +9643,12 @@ export interface components {
              * @enum {string}
              */
             fit: "contain" | "cover";
+            /**
+             * Mask
+             * @default none
+             * @enum {string}
+             */
+            mask: "none" | "ellipse";
         };
         /**
          * Wait

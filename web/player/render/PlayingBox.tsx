@@ -5,7 +5,7 @@ import type { State } from "../engine/state";
 import { useActing } from "./acting";
 import { Captions } from "./Captions";
 import type { MediaEntry, MediaMap } from "./mediaMap";
-import { isOver, loudness, register } from "./players";
+import { isOver, loudness, pauseOthers, register } from "./players";
 import { Controls, useLarge } from "./playing/Controls";
 import { useCut } from "./playing/useCut";
 import { Unseen } from "./playing/Unseen";
@@ -32,12 +32,14 @@ function StillPlaying(
     return <div className="zz-box zz-audio"><PlaySign /><span>{element.name}</span></div>;
   }
   return (
-    <div className="zz-box zz-video">
+    <div className={`zz-box zz-video${masked(element)}`}>
       {picture && <img src={picture} alt="" style={{ objectFit: element.fit }} draggable={false} />}
       <PlaySign />
     </div>
   );
 }
+
+const masked = ({ mask }: VideoElement): string => (mask === "ellipse" ? " zz-round" : "");
 
 function Video(
   { element, file, poster }: { element: VideoElement; file: MediaEntry; poster: string | undefined },
@@ -48,7 +50,7 @@ function Video(
   useCut(player, element, file.duration);
   const large = useLarge();
   return (
-    <div className="zz-box zz-video" data-large={large.on || undefined} data-still={waiting || undefined}>
+    <div className={`zz-box zz-video${masked(element)}`} data-large={large.on || undefined} data-still={waiting || undefined}>
       <video
         ref={player} src={file.src} poster={poster} loop={element.loop}
         playsInline preload="metadata" aria-label={element.alt || element.name}
@@ -87,7 +89,7 @@ function Sound({ element, file }: { element: AudioElement; file: MediaEntry }): 
 function usePlaying(
   player: { current: HTMLMediaElement | null }, element: VideoElement | AudioElement,
 ): [boolean, () => void] {
-  const { start, volume, id } = element;
+  const { start, volume, id, alone } = element;
   const narrates = element.kind === "audio" && element.narration;
   const [waiting, setWaiting] = useState(!narrates || start !== "auto");
   const { index, state, dispatch } = useActing();
@@ -103,18 +105,22 @@ function usePlaying(
     stood.current = 0;
     const follow = (): void => setWaiting(media.paused && !(narrates && isOver(media)));
     const fail = (): void => dispatch({ event: "media", target: id, what: "failed" });
-    media.addEventListener("play", follow);
+    const begin = (): void => {
+      follow();
+      if (alone) pauseOthers(media);
+    };
+    media.addEventListener("play", begin);
     media.addEventListener("pause", follow);
     media.addEventListener("error", fail);
     // A browser may refuse what nobody has clicked: then it waits for a click.
     if (start === "auto") media.play().catch(follow);
     return () => {
-      media.removeEventListener("play", follow);
+      media.removeEventListener("play", begin);
       media.removeEventListener("pause", follow);
       media.removeEventListener("error", fail);
       media.pause();
     };
-  }, [player, start, volume, narrates, id, dispatch]);
+  }, [player, start, volume, narrates, id, alone, dispatch]);
   const toggle = (): void => {
     const media = player.current;
     if (media?.paused) void media.play().catch(() => setWaiting(true));

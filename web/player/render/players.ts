@@ -17,6 +17,11 @@ export function register(element: string, player: HTMLMediaElement): () => void 
 /** The video or audio of an element, where it is on the page. */
 export const playerOf = (element: string): HTMLMediaElement | undefined => players.get(element);
 
+/** Let all players stand still but this one. */
+export function pauseOthers(media: HTMLMediaElement): void {
+  for (const player of players.values()) if (player !== media) player.pause();
+}
+
 /** What was ended before the end of its file. */
 const ended = new WeakSet<HTMLMediaElement>();
 

@@ -151,8 +151,9 @@ function showing(element: Element, file: MediaFile, keepsWidth: boolean): Elemen
         ...(keepsWidth || element.media || element.slot ? box : small),
       };
     }
-    case "video": return { ...element, media: file.id, ...box };
-    case "audio": return { ...element, media: file.id };
+    // A cut of one file is not one of another.
+    case "video": return { ...element, media: file.id, pieces: [], ...box };
+    case "audio": return { ...element, media: file.id, pieces: [] };
     default: return element;
   }
 }

@@ -183,7 +183,8 @@ class Playing(ElementBase):
     """What videos and audio have in common. `volume` 0..1.
 
     Only the `pieces` of the file are played, in order; without any all of it. Sound gets louder for
-    `fade_in` ms at the begin, and lower for `fade_out` ms before the end.
+    `fade_in` ms at the begin, and lower for `fade_out` ms before the end. One that plays `alone`
+    lets all others stand still.
     """
 
     media: MaybeMedia = None
@@ -194,6 +195,7 @@ class Playing(ElementBase):
     pieces: tuple[Piece, ...] = Field(default=(), max_length=50)
     fade_in: Fade = 0
     fade_out: Fade = 0
+    alone: bool = False
 
     @model_validator(mode="after")
     def _pieces_are_apart(self) -> Self:
@@ -203,11 +205,12 @@ class Playing(ElementBase):
 
 
 class Video(Playing):
-    """A video; `poster` is the picture shown before it plays."""
+    """A video; `poster` is the picture shown before it plays, `mask` cuts it to a shape."""
 
     kind: Literal["video"] = "video"
     poster: MaybeMedia = None
     fit: Literal["contain", "cover"] = "contain"
+    mask: Literal["none", "ellipse"] = "none"
 
 
 class Audio(Playing):

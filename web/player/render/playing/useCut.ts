@@ -44,13 +44,14 @@ export const fading = (ms: number, all: number): number => (all ? Math.min(Math.
 
 /** Leads a player over what is not played. */
 class Cutter {
-  /** Whether it was seen within a piece: then it has come to the end by playing. */
+  /** Whether it was seen within a piece, and not led on since: then it has come where it is by playing. */
   private inside = false;
+  private telling = false;
 
   constructor(private readonly media: HTMLMediaElement, private readonly pieces: readonly Stretch[], private readonly loop: boolean) {}
 
   look(): void {
-    if (this.media.seeking) return;
+    if (this.media.seeking || this.telling) return;
     const now = Math.round(this.media.currentTime * 1000);
     if (this.pieces.some(([since, until]) => since <= now && now < until)) {
       this.inside = true;
@@ -62,16 +63,24 @@ class Cutter {
   }
 
   private over(): void {
-    const byPlaying = this.inside;
-    this.inside = false;
     // Who starts it again behind its end begins anew.
-    if (this.loop || !byPlaying) this.goTo(this.pieces[0]?.[0] ?? 0);
-    else end(this.media);
+    if (this.loop || !this.inside) this.goTo(this.pieces[0]?.[0] ?? 0);
+    else {
+      this.inside = false;
+      end(this.media);
+    }
   }
 
   private goTo(ms: number): void {
-    // How far it was played is told before it jumps.
-    if (this.inside) this.media.dispatchEvent(new Event("timeupdate"));
+    if (this.inside) this.tell();
+    this.inside = false;
     this.media.currentTime = ms / 1000;
+  }
+
+  /** How far it was played is told before it jumps. */
+  private tell(): void {
+    this.telling = true;
+    this.media.dispatchEvent(new Event("timeupdate"));
+    this.telling = false;
   }
 }

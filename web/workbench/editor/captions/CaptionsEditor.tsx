@@ -18,6 +18,8 @@ export function CaptionsEditor({ file, onKeep, onClose }: Props): ReactNode {
   const player = useRef<HTMLVideoElement & HTMLAudioElement>(null);
   const list = useRef<HTMLOListElement>(null);
   const src = useCourse((state) => state.media[file.id]?.src);
+  /** Where it stops by itself (ms): only one caption is heard. */
+  const stopsAt = useRef<number | null>(null);
   const [now, setNow] = useState(0);
   const [by, setBy] = useState(0.5);
   const stands = (): number => Math.round((player.current?.currentTime ?? 0) * 1000);
@@ -33,6 +35,7 @@ export function CaptionsEditor({ file, onKeep, onClose }: Props): ReactNode {
     requestAnimationFrame(() => list.current?.querySelectorAll("textarea")[place]?.select());
   }
   function toggle(): void {
+    stopsAt.current = null;
     const media = player.current;
     if (media?.paused) void media.play();
     else media?.pause();
@@ -41,20 +44,22 @@ export function CaptionsEditor({ file, onKeep, onClose }: Props): ReactNode {
     const media = player.current;
     if (!media) return;
     media.currentTime = since / 1000;
-    const stop = (): void => {
-      if (media.currentTime * 1000 < until && !media.paused) return;
-      media.removeEventListener("timeupdate", stop);
-      media.pause();
-    };
-    void media.play().then(() => media.addEventListener("timeupdate", stop)).catch(() => undefined);
+    stopsAt.current = until;
+    void media.play().catch(() => undefined);
   }
   function onKeyDown(event: KeyboardEvent): void {
     if (event.key !== " " || !event.ctrlKey) return;
     event.preventDefault();
     toggle();
   }
+  function follow(): void {
+    setNow(stands());
+    if (stopsAt.current === null || stands() < stopsAt.current) return;
+    stopsAt.current = null;
+    player.current?.pause();
+  }
   const shown = captions.filter(({ since, until }) => since <= now && now < until).map(({ text }) => text).join("\n");
-  const media = { ref: player, src, controls: true, preload: "metadata", "aria-label": t("lookThroughName", { name }), onTimeUpdate: () => setNow(stands()), onSeeked: () => setNow(stands()) };
+  const media = { ref: player, src, controls: true, preload: "metadata", "aria-label": t("lookThroughName", { name }), onTimeUpdate: follow, onSeeked: () => setNow(stands()) };
   return (
     <Dialog.Root open size="cover" onOpenChange={({ open }) => { if (!open) onClose(); }}>
       <Portal>

@@ -110,6 +110,7 @@ function masked({ fit }: PictureElement, mask: PictureElement["mask"]): Partial<
   return mask !== "none" && fit === "contain" ? { mask, fit: "cover" } : { mask };
 }
 
+const VIDEO_MASKS = [["none", t("none")], ["ellipse", t("ellipse")]] as const;
 const STARTS = [["click", t("onClick")], ["auto", t("autoplay")]] as const;
 
 function PlayingFields(
@@ -122,11 +123,18 @@ function PlayingFields(
       <Choose label={t("start")} value={element.start} options={STARTS} onChange={(start) => change(t("start"), { start })} />
       <Check label={t("showControls")} help={t("helpControls")} value={element.controls} onChange={(controls) => change(t("controls"), { controls })} />
       <Check label={t("loop")} value={element.loop} onChange={(loop) => change(t("loop"), { loop })} />
+      <Check label={t("playsAlone")} help={t("helpPlaysAlone")} value={element.alone} onChange={(alone) => change(t("playsAlone"), { alone })} />
       <NumberField label={t("volume")} value={Math.round(element.volume * 100)} min={0} max={100} onChange={(percent) => change(t("volume"), { volume: percent / 100 })} />
       {element.kind === "video" && (
         <Choose
           label={t("fit")} value={element.fit} options={FITS.slice(0, 2) as unknown as readonly (readonly ["contain" | "cover", string])[]}
           onChange={(fit) => change(t("fit"), { fit })}
+        />
+      )}
+      {element.kind === "video" && (
+        <Choose
+          label={t("mask")} help={t("helpVideoMask")} value={element.mask} options={VIDEO_MASKS}
+          onChange={(mask) => change(t("mask"), mask === "ellipse" ? { mask, fit: "cover" } : { mask })}
         />
       )}
     </>

@@ -59,6 +59,7 @@ const SETTINGS: readonly Setting[] = [
   [t("loop"), t("findLoop"), "video", LOOKS],
   [t("start"), t("findStart"), "video", LOOKS],
   [t("volume"), t("findVolume"), "video", LOOKS],
+  [t("playsAlone"), t("findPlaysAlone"), "video", LOOKS],
   [does("shown"), t("findShown"), "element", DOES],
   [timing("appearsWith"), t("findAppearsWith"), "element", MOVES],
   [timing("leavesWith"), t("findLeavesWith"), "element", MOVES],
