@@ -2,14 +2,17 @@
 
 from collections.abc import Callable, Mapping, Sequence
 
-from zigzag_core.course import Cue, Slide
+from zigzag_core.course import Cue, Element, Slide, Text, plain
 from zigzag_core.course.rules.timing import SpokenWord, Timing
-from zigzag_core.course.text.splitting import words_of
+from zigzag_core.course.text.splitting import place_in, words_of
 from zigzag_core.editing.narration.script import ScriptPlace
 from zigzag_core.editing.narration.words import with_words
 
 Cues = Sequence[tuple[str, str]]
 """Names of elements, each with the word at which it appears."""
+
+FEWEST = 3
+"""A text of fewer words is a name, which is not highlighted."""
 
 SAID: Mapping[str, tuple[str, Cues]] = {
     "welcome": ("Welcome to the hut on Larkspur Ridge. This is your first week as a warden. Look "
@@ -59,4 +62,16 @@ def _narrated(slide: Slide, words: str, cues: Cues, fresh: Callable[[], str]) ->
             word=SpokenWord(number=spoken.index(word), word=word))
         for name, word in cues)
     leader = next(e.id for e in slide.elements if getattr(e, "narration", False))
-    return slide.model_copy(update={"timing": Timing(follows=leader, cues=made)})
+    return slide.model_copy(update={
+        "timing": Timing(follows=leader, cues=made),
+        "elements": tuple(_highlighted(element, spoken, leader) for element in slide.elements)})
+
+
+def _highlighted(element: Element, spoken: Sequence[str], leader: str) -> Element:
+    """A text that is said as it is written is highlighted as it is spoken."""
+    if not isinstance(element, Text):
+        return element
+    words = words_of(plain(element.text))
+    said = len(words) >= FEWEST and place_in(words, spoken) is not None
+    return element.model_copy(update={"spoken_by": leader}) if said else element
+

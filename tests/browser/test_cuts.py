@@ -1,12 +1,15 @@
 """Videos and audio of which only pieces are played, in a real package with real playback."""
 
+import numpy as np
 import pytest
+from selenium.webdriver.common.action_chains import ActionChains
 from selenium.webdriver.common.keys import Keys
-from zigzag_core.course import Gate, Piece, Rule, Video
+from zigzag_core.course import Audio, Gate, Piece, Rule, Video
 from zigzag_core.course.rules.gates import MediaWatched
 from zigzag_core.course.rules.rule import Happens, ShowOrHide
 
 from tests.core.making import course, slide, text
+from tests.core.test_levels import _file
 from tests.core.test_media import video
 
 from .packages import again, imported, launch
@@ -168,3 +171,24 @@ def test_one_that_plays_alone_lets_the_others_stand_still_and_is_round(page, ser
     page.until(lambda: playing() == [True, True])
     assert [one.value_of_css_property("border-top-left-radius")
             for one in page.all("main video")] == ["50%", "0px"]
+
+
+def test_the_waveform_leads_through_a_sound_and_silence_is_left_out(page, server):
+    rate = 16_000
+    tone = 0.5 * np.sin(2 * np.pi * 440 * np.arange(rate) / rate)
+    data = _file(np.concatenate([np.zeros(rate // 2), tone, np.zeros(rate)])).getvalue()
+    file = _media_file("bellfile", data).model_copy(update={
+        "type": "audio/wav", "duration": 2_500, "w": 0, "h": 0})
+    bell = Audio(id="bell", name="Bell", media=file.id, x=80, y=120, w=400, h=60)
+    slug = imported(server, course(slide("slidea", bell), media=(file,)), {file.sha256: data})
+    page.go(f"/courses/{slug}/build")
+    page.row("Bell").click()
+    page.open("Cut and fade")
+    wave = page.find("[data-wave]")
+    page.until(lambda: page.find("[data-cut] audio").get_property("readyState") >= 1)
+    ActionChains(page.browser).move_to_element(wave).click().perform()
+    page.until(lambda: abs(page.find("[data-cut] audio").get_property("currentTime") - 1.25) < 0.1)
+    page.press("Leave out the silence at the ends")
+    page.until(lambda: [one.text for one in page.all("[data-cut] li")] == ["0:00.35 to 0:01.65"])
+    assert "Leave out the silence" not in page.find("[data-cut]").text
+    page.saved()

@@ -107,6 +107,20 @@ def test_a_frame_becomes_a_picture_of_the_course(mika, other, learner, course):
     assert "rope.png" in refused["message"]
 
 
+def test_a_course_tells_how_loud_its_sound_is(mika, other, course):
+    media = sent(mika, course, "Bell.mp4", film("mp4", "libx264", "aac", level=0.5))["file"]
+    put_in(mika, course, media)
+    address = f"/courses/{course}/media/{media['id']}/levels"
+    found = mika("get", address)
+    assert 0 < len(found["heights"]) <= 600 and max(found["heights"]) > 50
+    assert found["since"] == 0 and abs(found["until"] - media["duration"]) <= 100
+    other("get", address, status=404)
+    silent = sent(mika, course, "Kitchen tour.mp4", video())["file"]
+    put_in(mika, course, silent)
+    refused = mika("get", f"/courses/{course}/media/{silent['id']}/levels", status=422)
+    assert "“Kitchen tour.mp4”: The file holds no sound." in refused["message"]
+
+
 def test_nobody_gets_the_originals_of_others(mika, other, course):
     before = sent(mika, course, "tour.mp4", video())
     put_in(mika, course, before["file"])

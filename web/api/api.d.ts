@@ -571,6 +571,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/courses/{slug}/media/{media_id}/levels": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Levels In
+         * @description Say how loud a video or audio of a course is, from its begin to its end.
+         */
+        get: operations["zigzag_server_courses_media_api_levels_in"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/courses/{slug}/media-use": {
         parameters: {
             query?: never;
@@ -11365,6 +11385,19 @@ export interface components {
             at: number;
         };
         /**
+         * LevelsOut
+         * @description Peaks of equal parts of a sound as `heights`, 0 to 100, and from `since` until `until` (ms)
+         *     what is heard of it.
+         */
+        LevelsOut: {
+            /** Heights */
+            heights: number[];
+            /** Since */
+            since: number;
+            /** Until */
+            until: number;
+        };
+        /**
          * DrawingOut
          * @description A drawing that ships with Zigzag. One of a person is of `who`, in a `mood` and a `posture`.
          */
@@ -16481,6 +16514,31 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["MediaOut"];
+                };
+            };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
+        };
+    };
+    zigzag_server_courses_media_api_levels_in: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                media_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LevelsOut"];
                 };
             };
             "4XX": components["responses"]["Refused"];

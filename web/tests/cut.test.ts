@@ -1,6 +1,6 @@
 /** Cutting a video or audio: only numbers change, and all can be taken back. */
 import { describe, expect, it } from "vitest";
-import { beginAt, endAt, kept, lengthOf, playedOf, splitAt, without } from "../workbench/editor/fields/cut";
+import { beginAt, endAt, hasSilence, kept, lengthOf, playedOf, splitAt, without } from "../workbench/editor/fields/cut";
 
 const WHOLE = playedOf([], 10_000);
 
@@ -26,5 +26,11 @@ describe("cutting", () => {
     expect(kept(beginAt(WHOLE, 500), 10_000)).toEqual([{ since: 500, until: 10_000 }]);
     expect(playedOf([{ since: 1_000, until: 9_000 }], 4_000)).toEqual([{ since: 1_000, until: 4_000 }]);
     expect(playedOf([{ since: 8_000, until: 9_000 }], 4_000)).toEqual([{ since: 0, until: 4_000 }]);
+  });
+
+  it("knows whether there is silence at the ends", () => {
+    expect(hasSilence({ since: 0, until: 10_000 }, WHOLE)).toBe(false);
+    expect(hasSilence({ since: 500, until: 10_000 }, WHOLE)).toBe(true);
+    expect(hasSilence({ since: 500, until: 9_000 }, [{ since: 500, until: 9_050 }])).toBe(false);
   });
 });

@@ -24,7 +24,7 @@ from zigzag_server.problems import Problem, not_found
 
 from . import converting, files, store
 from .models import Course, SharedFile
-from .taking import HEAD, largest, named, still, take_in, takes_long
+from .taking import HEAD, largest, levels, named, still, take_in, takes_long
 
 router = Router(tags=["media"])
 
@@ -96,6 +96,16 @@ class StillIn(Schema):
     """A time in a video, in ms."""
 
     at: int = Field(ge=0, le=360_000_000)
+
+
+class LevelsOut(Schema):
+    """Peaks of equal parts of a sound as `heights`, 0 to 100, and from `since` until `until` (ms)
+    what is heard of it.
+    """
+
+    heights: list[int]
+    since: int
+    until: int
 
 
 class CaptionsIn(Schema):
@@ -211,6 +221,17 @@ def still_from(request: HttpRequest, slug: str, media_id: str, data: StillIn) ->
     name = f"{Path(file.name).stem[:180]} {data.at // 60_000}-{data.at // 1_000 % 60:02}.jpg"
     taken = take_in(author(request), name, io.BytesIO(picture))
     return Status(201, files.shown(taken, store.colours_of(row)))
+
+
+@router.get("/courses/{slug}/media/{media_id}/levels", response=LevelsOut)
+def levels_in(request: HttpRequest, slug: str, media_id: str) -> dict[str, Any]:
+    """Say how loud a video or audio of a course is, from its begin to its end."""
+    _, file = _of_course(request, slug, media_id)
+    with files.opened_of(file) as content:
+        try:
+            return levels(content)
+        except BadFile as error:
+            raise named(error, file.name) from None
 
 
 @router.get("/courses/{slug}/media-use", response=dict[str, list[str]])

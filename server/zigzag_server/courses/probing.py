@@ -1,8 +1,8 @@
-"""`python -m zigzag_server.courses.probing [MS] <FILE`: what a video or audio is, as JSON.
+"""`python -m zigzag_server.courses.probing [MS | levels] <FILE`: what a video or audio is, as JSON.
 
-With MS it is the picture at this time instead, as JPEG. Runs in a process of its own with bounded
-memory and time: whatever a hostile file does to the decoders, it does here. Ends with 3 and a
-sentence for people when the file cannot be used.
+With MS it is the picture at this time instead, as JPEG; with `levels` how loud it is. Runs in a
+process of its own with bounded memory and time: whatever a hostile file does to the decoders, it
+does here. Ends with 3 and a sentence for people when the file cannot be used.
 """
 
 import base64
@@ -12,6 +12,7 @@ import sys
 from dataclasses import asdict
 
 from zigzag_core.errors import BadPlaying
+from zigzag_core.media.levels import levels_of
 from zigzag_core.media.playing import take_playing
 from zigzag_core.media.stills import still_of
 
@@ -26,6 +27,9 @@ def main() -> int:
     resource.setrlimit(resource.RLIMIT_AS, (memory, memory))
     resource.setrlimit(resource.RLIMIT_CPU, (CPU_SECONDS, CPU_SECONDS))
     try:
+        if sys.argv[1:] == ["levels"]:
+            sys.stdout.write(json.dumps(asdict(levels_of(sys.stdin.buffer))))
+            return 0
         if len(sys.argv) > 1:
             sys.stdout.buffer.write(still_of(sys.stdin.buffer, int(sys.argv[1])))
             return 0

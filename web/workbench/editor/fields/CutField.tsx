@@ -1,7 +1,7 @@
 /** Which pieces of a video or audio are played, and how its sound begins and ends. */
 import { Box, chakra, Flex, Text } from "@chakra-ui/react";
 import { X } from "lucide-react";
-import { useRef, type ReactNode } from "react";
+import { useRef, useState, type ReactNode } from "react";
 import type { AudioElement, Element, MediaFile, VideoElement } from "../../../api/types";
 import { NumberField } from "../../../kit/NumberField";
 import { Pair } from "../../../kit/Pair";
@@ -10,7 +10,8 @@ import { Tool } from "../../../kit/Tool";
 import { t } from "../../../words/editor";
 import { changeElements, useCourse } from "../../store/store";
 import { clock } from "./chapters";
-import { beginAt, endAt, kept, lengthOf, playedOf, splitAt, without, type Piece } from "./cut";
+import { beginAt, endAt, hasSilence, kept, lengthOf, playedOf, splitAt, without, type Piece } from "./cut";
+import { useLevels, Wave } from "./Wave";
 
 interface Props {
   element: VideoElement | AudioElement;
@@ -27,22 +28,27 @@ export function CutField({ element, file, change }: Props): ReactNode {
   const now = (): number => Math.round((player.current?.currentTime ?? 0) * 1000);
   // Each cut is a step of its own, to be undone alone.
   const cut = (to: Piece[]): void => changeElements(t("cut"), [element.id], (one) => ({ ...one, pieces: kept(to, duration) }) as Element);
-  const show = ({ since }: Piece): void => { if (player.current) player.current.currentTime = since / 1000; };
+  const show = (ms: number): void => { if (player.current) player.current.currentTime = ms / 1000; };
   const label = t("lookThroughName", { name });
+  const levels = useLevels(file.id);
+  const [at, tell] = useState(0);
+  const media = { ref: player, src, controls: true, preload: "metadata", "aria-label": label, onTimeUpdate: () => tell(now()), onSeeked: () => tell(now()) };
   return (
     <Box my="1.5" data-cut>
       {element.kind === "video"
-        ? <video ref={player} src={src} controls preload="metadata" aria-label={label} style={{ width: "100%", borderRadius: 6, background: "#22302b" }} />
-        : <audio ref={player} src={src} controls preload="metadata" aria-label={label} style={{ width: "100%" }} />}
+        ? <video {...media} style={{ width: "100%", borderRadius: 6, background: "#22302b" }} />
+        : <audio {...media} style={{ width: "100%" }} />}
+      {levels && <Box mt="1.5"><Wave levels={levels} pieces={pieces} duration={duration} now={at} onSeek={(ms) => show(ms)} /></Box>}
       <Flex gap="1.5" mt="1.5" wrap="wrap">
         <QuietButton size="2xs" px="2" onClick={() => cut(beginAt(pieces, now()))}>{t("beginHere")}</QuietButton>
         <QuietButton size="2xs" px="2" onClick={() => cut(endAt(pieces, now()))}>{t("endHere")}</QuietButton>
         <QuietButton size="2xs" px="2" onClick={() => cut(splitAt(pieces, now()))}>{t("splitHere")}</QuietButton>
+        {levels && hasSilence(levels, pieces) && <QuietButton size="2xs" px="2" onClick={() => cut(endAt(beginAt(pieces, levels.since), levels.until))}>{t("leaveOutSilence")}</QuietButton>}
       </Flex>
       <Flex as="ol" direction="column" mt="2" gap="0.5" aria-label={t("whatIsPlayed")} listStyleType="none">
         {pieces.map((piece, place) => (
           <Flex as="li" key={piece.since} align="center" gap="2" fontSize="13px">
-            <chakra.button type="button" flex="1" textAlign="start" px="2" py="0.5" borderRadius="6px" cursor="pointer" fontVariantNumeric="tabular-nums" _hover={{ bg: "spruce.soft" }} onClick={() => show(piece)}>
+            <chakra.button type="button" flex="1" textAlign="start" px="2" py="0.5" borderRadius="6px" cursor="pointer" fontVariantNumeric="tabular-nums" _hover={{ bg: "spruce.soft" }} onClick={() => show(piece.since)}>
               {t("fromUntil", { from: clock(piece.since), until: clock(piece.until) })}
             </chakra.button>
             {pieces.length > 1 && <Tool label={t("leaveOutPiece", { from: clock(piece.since), until: clock(piece.until) })} onClick={() => cut(without(pieces, place))}><X size={14} /></Tool>}

@@ -44,3 +44,9 @@ const or = (before: readonly Piece[], after: Piece[]): Piece[] => (after.length 
 
 /** How long (ms) it plays. */
 export const lengthOf = (pieces: readonly Piece[]): number => pieces.reduce((sum, { since, until }) => sum + until - since, 0);
+
+/** Whether what is played begins or ends with more silence than anybody would leave there. */
+export function hasSilence(heard: { since: number; until: number }, pieces: readonly Piece[]): boolean {
+  const [first, last] = [pieces[0]?.since ?? 0, pieces.at(-1)?.until ?? 0];
+  return heard.since - first >= SHORTEST || last - heard.until >= SHORTEST;
+}
