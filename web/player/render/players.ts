@@ -55,13 +55,23 @@ export function playSound(src: string): void {
   started(src);
 }
 
+/** The voice that was begun last. */
+let speaking: { src: string; voice: HTMLAudioElement } | null = null;
+
 /** Let a voice be heard. Returns how to stop it. */
 export function playVoice(src: string): () => void {
   const voice = started(src);
+  speaking = { src, voice };
   return () => {
     voice.pause();
     sounds.delete(voice);
   };
+}
+
+/** How far (ms) a voice has come; null where it is not heard now. */
+export function heardOf(src: string): number | null {
+  if (speaking?.src !== src || speaking.voice.paused || speaking.voice.ended) return null;
+  return speaking.voice.currentTime * 1000;
 }
 
 function started(src: string): HTMLAudioElement {

@@ -1,7 +1,7 @@
 /** How much of a line is seen already, where lines appear sentence by sentence or word by word. */
 import { useMemo, useState } from "react";
 import type { ProgramDialogue, ProgramMedia } from "../../../api/types";
-import { speedNow } from "../players";
+import { heardOf, speedNow } from "../players";
 import { timedWords } from "../spoken/timedWords";
 import { usePassing } from "./usePassing";
 
@@ -9,7 +9,7 @@ const STEP_MS = 100;
 /** How long a word takes where no voice says it: 150 words in a minute. */
 const WORD_MS = 400;
 
-type Voice = Pick<ProgramMedia, "duration" | "speech">;
+type Voice = Pick<ProgramMedia, "src" | "duration" | "speech">;
 
 /** A line in parts: `shown` are seen by now. */
 export interface Appearing { parts: readonly string[]; shown: number }
@@ -27,7 +27,14 @@ export function useAppearing(key: string, line: Line, active: boolean, running: 
   const still = useMemo(() => window.matchMedia("(prefers-reduced-motion: reduce)").matches, []);
   const shown = active && !still ? begins.filter((begin) => begin <= ms).length : parts.length;
   const isWhole = shown >= parts.length;
-  usePassing(running && !isWhole, STEP_MS, (passed) => setPast((before) => ({ key, ms: (before.key === key ? before.ms : 0) + passed * speedNow() })));
+  usePassing(running && !isWhole, STEP_MS, (passed) => {
+    // It goes by the voice, which may begin late; where none is heard, by the clock.
+    const heard = voice ? heardOf(voice.src) : null;
+    setPast((before) => {
+      const was = before.key === key ? before.ms : 0;
+      return { key, ms: heard === null ? was + passed * speedNow() : Math.max(was, heard) };
+    });
+  });
   return { parts, shown, isWhole, showAll: () => setPast({ key, ms: Infinity }) };
 }
 
@@ -45,7 +52,7 @@ export function partsOf(text: string, language: string, appears: ProgramDialogue
 }
 
 /** When each part begins (ms): as its words are heard, else by the letters before it; a text without a voice has a voice's pace. */
-export function beginnings(parts: readonly string[], voice?: Voice): number[] {
+export function beginnings(parts: readonly string[], voice?: Omit<Voice, "src">): number[] {
   const text = parts.join("");
   const words = voice?.speech ? timedWords(text, voice.speech) : [];
   const whole = voice?.duration || text.split(/\s+/).filter(Boolean).length * WORD_MS;
