@@ -74,4 +74,3 @@ def _highlighted(element: Element, spoken: Sequence[str], leader: str) -> Elemen
     words = words_of(plain(element.text))
     said = len(words) >= FEWEST and place_in(words, spoken) is not None
     return element.model_copy(update={"spoken_by": leader}) if said else element
-

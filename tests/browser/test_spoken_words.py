@@ -109,7 +109,7 @@ def test_a_line_appears_as_its_words_are_heard(page, server):
     # Bit by bit, none before it is heard, and none long after, however late the voice begins.
     assert len(seen) >= 8
     for words, at in seen:
-        assert heard[words - 1] - 0.1 <= at <= heard[min(words, len(heard) - 1)] + 1
+        assert heard[words - 1] - 0.1 <= at <= heard[min(words, len(heard) - 1)] + 0.5
 
 
 def test_an_author_chooses_who_speaks_a_text_and_is_told_where_that_cannot_be(page, server):

@@ -9,6 +9,7 @@ from zigzag_core.errors import BadPlaying
 from zigzag_core.media.levels import AIR_MS, LONGEST, MOST, levels_of
 
 from .test_media import video
+from .test_transcoding import film
 
 RATE = 16_000
 
@@ -38,6 +39,12 @@ def test_what_is_silent_or_loud_throughout_stays_whole():
     for samples in (np.zeros(RATE * 2), _tone(2)):
         levels = levels_of(_file(samples))
         assert levels.since == 0 and abs(levels.until - 2_000) <= 2
+
+
+def test_sound_that_begins_late_is_where_it_is_heard():
+    levels = levels_of(io.BytesIO(film("mp4", "libx264", "aac", level=0.5, seconds=1, late=0.6)))
+    assert abs(levels.since - (600 - AIR_MS)) <= 60 and abs(levels.length - 1_600) <= 60
+    assert max(levels.heights[:len(levels.heights) // 4]) < 5
 
 
 def test_heights_are_the_peaks_in_order():

@@ -11386,10 +11386,12 @@ export interface components {
         };
         /**
          * LevelsOut
-         * @description Peaks of equal parts of a sound as `heights`, 0 to 100, and from `since` until `until` (ms)
-         *     what is heard of it.
+         * @description Peaks of equal parts of a sound of `length` ms as `heights`, 0 to 100, and from `since` until
+         *     `until` (ms) what is heard of it.
          */
         LevelsOut: {
+            /** Length */
+            length: number;
             /** Heights */
             heights: number[];
             /** Since */

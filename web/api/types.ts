@@ -74,6 +74,7 @@ export type ProgramDialogue = Schemas["ProgramDialogue"];
 export type SaidEntry = Schemas["SaidEntry"];
 export type ProgramElement = Schemas["ProgramElement"];
 export type ProgramRule = Schemas["ProgramRule"];
+export type Piece = Schemas["Piece"];
 export type ProgramMedia = Schemas["ProgramMedia"];
 export type ProgramOverlay = Schemas["ProgramOverlay"];
 export type Clock = Schemas["Clock"];

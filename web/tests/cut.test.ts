@@ -1,6 +1,7 @@
 /** Cutting a video or audio: only numbers change, and all can be taken back. */
 import { describe, expect, it } from "vitest";
-import { beginAt, endAt, hasSilence, kept, lengthOf, playedOf, splitAt, without } from "../workbench/editor/fields/cut";
+import { lengthOf, playedOf } from "../player/engine/pieces";
+import { beginAt, endAt, hasSilence, kept, splitAt, without } from "../workbench/editor/fields/cut";
 
 const WHOLE = playedOf([], 10_000);
 

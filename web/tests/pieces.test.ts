@@ -1,9 +1,10 @@
 /** Pieces of a file that are played: where learners see what, and where that is in the file. */
 import { describe, expect, it } from "vitest";
-import { isWhole, lengthOf, placeOf, seenChapters, shownAt, shownOf, type Stretch } from "../player/render/playing/pieces";
+import { isWhole, lengthOf } from "../player/engine/pieces";
+import { placeOf, seenChapters, shownAt, shownOf } from "../player/render/playing/pieces";
 import { fading } from "../player/render/playing/useCut";
 
-const PIECES: Stretch[] = [[1_000, 2_000], [2_000, 2_500], [4_000, 5_000]];
+const PIECES = [{ since: 1_000, until: 2_000 }, { since: 2_000, until: 2_500 }, { since: 4_000, until: 5_000 }];
 
 describe("pieces of a video", () => {
   it("stand together for learners, and each place of them is found again", () => {
@@ -12,7 +13,7 @@ describe("pieces of a video", () => {
     for (let shown = 0; shown < 2_500; shown += 50) {
       const place = placeOf(PIECES, shown);
       expect(shownAt(PIECES, place)).toBe(shown);
-      expect(PIECES.some(([since, until]) => since <= place && place < until)).toBe(true);
+      expect(PIECES.some(({ since, until }) => since <= place && place < until)).toBe(true);
     }
     expect(placeOf(PIECES, 2_500)).toBe(5_000);
     expect(placeOf([], 9)).toBe(0);
@@ -28,8 +29,8 @@ describe("pieces of a video", () => {
   });
 
   it("are the whole file, or fade at its ends", () => {
-    expect(isWhole([[0, 900]], 900)).toBe(true);
-    expect(isWhole([[0, 800]], 900)).toBe(false);
+    expect(isWhole([{ since: 0, until: 900 }], 900)).toBe(true);
+    expect(isWhole([{ since: 0, until: 800 }], 900)).toBe(false);
     expect([0, 250, 2_000].map((ms) => fading(ms, 1_000))).toEqual([0, 0.25, 1]);
     expect(fading(0, 0)).toBe(1);
   });

@@ -28,6 +28,8 @@ Mood = Annotated[str, Field(max_length=40)]
 TurnName = Annotated[str, Field(min_length=1, max_length=80)]
 MOST_BEATS = 5_000
 MOST_MOODS = 40
+WIDE = 1.3
+"""A box so many times as wide as high has the stage beside the words."""
 
 
 class SaidLine(Model):

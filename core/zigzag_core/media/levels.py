@@ -23,10 +23,11 @@ AIR_MS = 150
 
 @dataclass(frozen=True)
 class Levels:
-    """Peaks of equal parts of a sound as `heights`, 0 to 100 (root of the amplitude), and from
-    `since` until `until` (ms) what is heard of it; all of it where nothing is.
+    """Peaks of equal parts of a sound of `length` ms as `heights`, 0 to 100 (root of the
+    amplitude), and from `since` until `until` (ms) what is heard of it; all of it where nothing is.
     """
 
+    length: int
     heights: tuple[int, ...]
     since: int
     until: int
@@ -50,6 +51,7 @@ def levels_of(file: BinaryIO) -> Levels:
     peaks = [float(part.max()) for part in np.array_split(
         np.abs(steps).max(axis=1), min(MOST, len(steps)))]
     return Levels(
+        length=length,
         heights=tuple(min(round(100 * peak ** 0.5), 100) for peak in peaks),
         since=max(int(since) * STEP_MS - AIR_MS, 0),
         until=min(int(until) * STEP_MS + AIR_MS, length) if len(heard) else length)

@@ -16,7 +16,8 @@ Samples = NDArray[np.float32]
 
 
 def samples_of(file: BinaryIO, rate: int, longest: float) -> Samples:
-    """Return the first `longest` seconds of the sound in `file`, at `rate` samples a second.
+    """Return the first `longest` seconds of `file` as it sounds, at `rate` samples a second; there
+    is silence until a sound that begins late.
 
     Raises `BadPlaying` where it holds no sound or is damaged; it meets hostile bytes.
     """
@@ -26,7 +27,11 @@ def samples_of(file: BinaryIO, rate: int, longest: float) -> Samples:
         if (sound := sound_of(container)) is None:
             raise BadPlaying("The file holds no sound.")
         resampler = AudioResampler("flt", "mono", rate)
+        start = (container.start_time or 0) / av.time_base
         for _, frame in decoded(container, [sound]):
+            if not parts:
+                there = min(max(round(((frame.time or start) - start) * rate), 0), most)
+                parts.append(np.zeros(there, np.float32))
             for part in resampler.resample(cast(av.AudioFrame, frame)):
                 parts.append(part.to_ndarray()[0])
                 there += len(parts[-1])

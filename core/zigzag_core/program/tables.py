@@ -13,6 +13,7 @@ from pydantic_core import PydanticUndefined
 from zigzag_core.course import CourseDocument
 from zigzag_core.course.media import SMALL_PICTURE, SMALL_SHOWN
 from zigzag_core.course.questions.answer_row import MOST_PARTS, MOST_TABLE_BYTES
+from zigzag_core.course.dialogues import WIDE
 from zigzag_core.course.questions.descriptors import DESCRIPTORS
 from zigzag_core.course.questions.feedback import Feedback
 from zigzag_core.course.questions.question import PART_LISTS, SINGLE_PARTS
@@ -33,6 +34,7 @@ def tables() -> dict[str, Any]:
     """Return the tables by name, each JSON."""
     return {
         "LIMITS": asdict(LIMITS),
+        "WIDE_DIALOGUE": WIDE,
         "READING": {"line": LINE, "lines": LINES, "fastest": SPEED * SLACK},
         "WORDS": dict(ENGLISH),
         "LANGUAGES": LANGUAGES,

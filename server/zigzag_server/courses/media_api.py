@@ -99,10 +99,11 @@ class StillIn(Schema):
 
 
 class LevelsOut(Schema):
-    """Peaks of equal parts of a sound as `heights`, 0 to 100, and from `since` until `until` (ms)
-    what is heard of it.
+    """Peaks of equal parts of a sound of `length` ms as `heights`, 0 to 100, and from `since` until
+    `until` (ms) what is heard of it.
     """
 
+    length: int
     heights: list[int]
     since: int
     until: int

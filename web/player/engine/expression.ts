@@ -11,6 +11,7 @@ import * as results from "./results";
 import { NO_ANSWER, type Answer, type State } from "./state";
 import { number, toNumber, toYesNo, type Value } from "./values";
 import { own } from "./own";
+import { lengthOf } from "./pieces";
 
 /** A leaf, or an operator and its arguments; the core has checked its shape. */
 type Expression = Value | Node;
@@ -163,11 +164,11 @@ export function isEnabled(index: Index, state: State, element: string): boolean 
 /** The share (0..1) of a video's or audio's distinct ms that was really played, of those that are to be played. */
 function watchedShare(index: Index, state: State, element: string): number {
   const pieces = index.piecesOf(element);
-  const length = pieces.reduce((sum, [since, until]) => sum + until - since, 0);
+  const length = lengthOf(pieces);
   if (!length) return 0;
   let played = 0;
   for (const [since, until] of own(state.watched, element) ?? []) {
-    for (const [begin, end] of pieces) played += Math.max(Math.min(until, end) - Math.max(since, begin), 0);
+    for (const piece of pieces) played += Math.max(Math.min(until, piece.until) - Math.max(since, piece.since), 0);
   }
   return number(Math.min(played / length, 1));
 }

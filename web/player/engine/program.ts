@@ -1,8 +1,9 @@
 /** A program made ready to run. The twin of `engine/index.py`. */
 import type {
-  Clock, Grader, Program, ProgramElement, ProgramOverlay, ProgramRule, ProgramQuiz, ProgramSlide, SeenSet, Variable,
+  Clock, Grader, Piece, Program, ProgramElement, ProgramOverlay, ProgramRule, ProgramQuiz, ProgramSlide, SeenSet, Variable,
 } from "../../api/types";
 import { Order } from "./order";
+import { playedOf } from "./pieces";
 import type { Totals } from "./results";
 import type { State } from "./state";
 import { sayWith, type Say } from "./words";
@@ -120,13 +121,11 @@ export class Index {
   }
 
   /** The stretches (ms) of its file that a video or audio plays, in order. */
-  piecesOf(element: string): [number, number][] {
+  piecesOf(element: string): Piece[] {
     const draw = this.elements.get(element)?.draw;
-    const duration = draw && "pieces" in draw ? this.program.media[draw.media ?? ""]?.duration : 0;
-    if (!draw || !("pieces" in draw) || !duration) return [];
-    const pieces = draw.pieces.filter(({ since }) => since < duration)
-      .map(({ since, until }): [number, number] => [since, Math.min(until, duration)]);
-    return pieces.length ? pieces : [[0, duration]];
+    if (!draw || !("pieces" in draw)) return [];
+    const duration = this.program.media[draw.media ?? ""]?.duration;
+    return duration ? playedOf(draw.pieces, duration) : [];
   }
 
   /** Whether it counts how much of a video or audio was played; of narration only where something asks for it. */
@@ -177,7 +176,7 @@ export class Index {
   private led(clock: Clock): Clock {
     const leader = this.elements.get(clock.follows ?? "")?.draw;
     const media = leader && "media" in leader ? this.program.media[leader.media ?? ""] : undefined;
-    const ends = Math.max(0, ...this.piecesOf(clock.follows ?? "").map(([, until]) => until));
+    const ends = this.piecesOf(clock.follows ?? "").at(-1)?.until ?? 0;
     return media ? { ...clock, length: Math.max(clock.length, ends) } : { ...clock, follows: null };
   }
 

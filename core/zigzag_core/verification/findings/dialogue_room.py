@@ -9,10 +9,8 @@ import unicodedata
 from collections.abc import Iterator
 from dataclasses import dataclass
 
-from zigzag_core.course.dialogues import Dialogue, DialogueBeat, SaidLine
+from zigzag_core.course.dialogues import WIDE, Dialogue, DialogueBeat, SaidLine
 
-WIDE = 1.3
-"""A box so many times as wide as high has the stage beside the words."""
 STAGE_BESIDE, STAGE_ABOVE = 0.52, 0.46
 ACROSS, DOWN = 48, 38
 """The px around the words in their part of the box."""

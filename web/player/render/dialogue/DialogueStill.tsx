@@ -1,9 +1,9 @@
 /** A dialogue as it stands before anybody has replied. */
 import { useMemo, type ReactNode } from "react";
+import { WIDE_DIALOGUE } from "../../../api/tables";
 import type { Dialogue, SaidEntry } from "../../../api/types";
 import type { MediaMap } from "../mediaMap";
 import { useSay } from "../speech";
-import { WIDE } from "./measures";
 import { pictureOf, sceneOf, sceneryOf } from "./scene";
 import { SceneView } from "./SceneView";
 
@@ -18,7 +18,7 @@ export function DialogueStill({ dialogue, media }: { dialogue: Dialogue; media: 
   const seen = scene.backdrop !== null || scene.people.length > 0;
   return (
     <div className="zz-dialogue-place" style={{ left: x, top: y, width: w, height: h }} data-still-dialogue={id}>
-      <div className={`zz-dialogue${w >= h * WIDE ? " zz-wide-dialogue" : ""}${seen ? " zz-staged" : ""}`}>
+      <div className={`zz-dialogue${w >= h * WIDE_DIALOGUE ? " zz-wide-dialogue" : ""}${seen ? " zz-staged" : ""}`}>
         {seen && <SceneView scene={scene} media={media} />}
         <div className="zz-talk">
           <div className="zz-log">

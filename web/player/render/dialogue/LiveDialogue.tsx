@@ -1,6 +1,7 @@
 /** A dialogue as learners meet it: who speaks, what was said, and what they may reply. */
 import { useLayoutEffect, useMemo, useRef, useState, type CSSProperties, type ReactNode } from "react";
 import { createPortal } from "react-dom";
+import { WIDE_DIALOGUE } from "../../../api/tables";
 import type { ProgramDialogue, ProgramElement, SaidEntry, Theme } from "../../../api/types";
 import { choiceOrder, isVisible } from "../../engine/engine";
 import type { Index } from "../../engine/program";
@@ -10,7 +11,7 @@ import { toNumber, toText } from "../../engine/values";
 import { useActing } from "../acting";
 import { useSay } from "../speech";
 import { themeVariables } from "../theme";
-import { SMALLEST, WIDE } from "./measures";
+import { SMALLEST } from "./measures";
 import { ReplyButton } from "./ReplyButton";
 import { SaidLog } from "./SaidLog";
 import { entriesOf, isBeginning, membersOf, sceneOf } from "./scene";
@@ -38,7 +39,7 @@ function Placed({ dialogue, theme }: Props): ReactNode {
   const place = { left: x, top: y, width: w, height: h, "--zz-scale": scale || 1 } as CSSProperties;
   return (
     <div ref={box} className="zz-dialogue-place" style={place} data-dialogue={dialogue.id}>
-      {!small && <><Title /><Talk dialogue={dialogue} wide={w >= h * WIDE} /></>}
+      {!small && <><Title /><Talk dialogue={dialogue} wide={w >= h * WIDE_DIALOGUE} /></>}
       {small && away && <button type="button" className="zz-to-talk" onClick={() => setAway(false)}>{say("to_the_conversation", { title })}</button>}
       {small && !away && createPortal(<Over dialogue={dialogue} theme={theme} onAway={() => setAway(true)} />, frame)}
     </div>

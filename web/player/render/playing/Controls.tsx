@@ -1,12 +1,13 @@
 import { useEffect, useMemo, useRef, useState, type CSSProperties, type ReactNode, type RefObject } from "react";
 import type { AudioElement, VideoElement } from "../../../api/types";
 import { own } from "../../engine/own";
+import { lengthOf } from "../../engine/pieces";
 import { useActing } from "../acting";
 import { clockWords } from "../clockWords";
 import type { MediaEntry } from "../mediaMap";
 import { useSay } from "../speech";
 import { Chapters } from "./Chapters";
-import { lengthOf, placeOf, seenChapters, shownAt, shownOf, type Stretch } from "./pieces";
+import { placeOf, seenChapters, shownAt, shownOf, type Stretch } from "./pieces";
 import { chapterAt } from "./unseen";
 
 export interface Controlled {

@@ -1,10 +1,11 @@
 /** What of a video or audio has not been played yet, and in which chapter a moment is. */
 import type { Chapter } from "../../../api/types";
 import { own } from "../../engine/own";
+import { lengthOf } from "../../engine/pieces";
 import type { Index } from "../../engine/program";
 import type { State } from "../../engine/state";
 import { clockWords } from "../clockWords";
-import { lengthOf, shownOf, type Stretch } from "./pieces";
+import { shownOf, type Stretch } from "./pieces";
 
 /** What is shorter (ms) is not told: nobody could tell it from its neighbours. */
 const SHORTEST = 250;

@@ -1,9 +1,10 @@
 /** Plays only the pieces of a file that its author keeps, and lets its sound come and go. */
 import { useEffect } from "react";
-import type { AudioElement, VideoElement } from "../../../api/types";
+import type { AudioElement, Piece, VideoElement } from "../../../api/types";
+import { isWhole, lengthOf } from "../../engine/pieces";
 import { useActing } from "../acting";
 import { end, loudness } from "../players";
-import { isWhole, lengthOf, shownAt, type Stretch } from "./pieces";
+import { shownAt } from "./pieces";
 
 /** What plays goes from piece to piece, and ends with the last; `duration` of the file is in ms. */
 export function useCut(player: { current: HTMLMediaElement | null }, element: VideoElement | AudioElement, duration: number): void {
@@ -48,23 +49,23 @@ class Cutter {
   private inside = false;
   private telling = false;
 
-  constructor(private readonly media: HTMLMediaElement, private readonly pieces: readonly Stretch[], private readonly loop: boolean) {}
+  constructor(private readonly media: HTMLMediaElement, private readonly pieces: readonly Piece[], private readonly loop: boolean) {}
 
   look(): void {
     if (this.media.seeking || this.telling) return;
     const now = Math.round(this.media.currentTime * 1000);
-    if (this.pieces.some(([since, until]) => since <= now && now < until)) {
+    if (this.pieces.some(({ since, until }) => since <= now && now < until)) {
       this.inside = true;
       return;
     }
-    const next = this.pieces.find(([since]) => since > now);
-    if (next) this.goTo(next[0]);
+    const next = this.pieces.find(({ since }) => since > now);
+    if (next) this.goTo(next.since);
     else if (!this.media.paused) this.over();
   }
 
   private over(): void {
     // Who starts it again behind its end begins anew.
-    if (this.loop || !this.inside) this.goTo(this.pieces[0]?.[0] ?? 0);
+    if (this.loop || !this.inside) this.goTo(this.pieces[0]?.since ?? 0);
     else {
       this.inside = false;
       end(this.media);

@@ -6,8 +6,8 @@ import { READING } from "../../../api/tables";
 import type { Caption } from "../../../api/types";
 import { Tool } from "../../../kit/Tool";
 import { t } from "../../../words/editor";
-import { clock, timeIn } from "../fields/chapters";
-import { hard } from "./changing";
+import { clock, timeIn } from "../fields/times";
+import { hard, LONGEST_TEXT } from "./changing";
 
 interface Props {
   number: number;
@@ -60,7 +60,7 @@ export function CaptionRow({ number, caption, current, hasNext, stands, onChange
       </Flex>
       <Flex direction="column" flex="1" minW="0" gap="1">
         <Textarea
-          ref={field} size="sm" bg="paper" rows={2} maxLength={500} value={text} aria-label={t("captionNumber", { number })} aria-describedby={why ? `hard-${number}` : undefined}
+          ref={field} size="sm" bg="paper" rows={2} maxLength={LONGEST_TEXT} value={text} aria-label={t("captionNumber", { number })} aria-describedby={why ? `hard-${number}` : undefined}
           onChange={(event) => setDraft(event.target.value)} onBlur={keep} onKeyDown={onKeyDown}
         />
         <Flex align="center" gap="0.5" minH="28px">

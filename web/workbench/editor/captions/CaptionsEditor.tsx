@@ -6,7 +6,7 @@ import { MainButton } from "../../../kit/MainButton";
 import { NumberField } from "../../../kit/NumberField";
 import { QuietButton } from "../../../kit/QuietButton";
 import { t } from "../../../words/editor";
-import { useCourse } from "../../store/store";
+import { FilePlayer, placeOf } from "../fields/FilePlayer";
 import { CaptionRow } from "./CaptionRow";
 import { added, changed, joined, shifted, split } from "./changing";
 
@@ -14,15 +14,14 @@ interface Props { file: MediaFile; onKeep: (label: string, captions: Caption[]) 
 
 /** Each change is kept at once, and is a step to be undone. */
 export function CaptionsEditor({ file, onKeep, onClose }: Props): ReactNode {
-  const { captions, name, type } = file;
+  const { captions, name } = file;
   const player = useRef<HTMLVideoElement & HTMLAudioElement>(null);
   const list = useRef<HTMLOListElement>(null);
-  const src = useCourse((state) => state.media[file.id]?.src);
   /** Where it stops by itself (ms): only one caption is heard. */
   const stopsAt = useRef<number | null>(null);
   const [now, setNow] = useState(0);
   const [by, setBy] = useState(0.5);
-  const stands = (): number => Math.round((player.current?.currentTime ?? 0) * 1000);
+  const stands = (): number => placeOf(player.current);
   const keep = (to: Caption[]): void => { if (to.some((one, at) => one !== captions[at]) || to.length !== captions.length) onKeep(t("captions"), to); };
 
   /** Go on in the caption at `place`, once it is there. */
@@ -59,7 +58,6 @@ export function CaptionsEditor({ file, onKeep, onClose }: Props): ReactNode {
     player.current?.pause();
   }
   const shown = captions.filter(({ since, until }) => since <= now && now < until).map(({ text }) => text).join("\n");
-  const media = { ref: player, src, controls: true, preload: "metadata", "aria-label": t("lookThroughName", { name }), onTimeUpdate: follow, onSeeked: () => setNow(stands()) };
   return (
     <Dialog.Root open size="cover" onOpenChange={({ open }) => { if (!open) onClose(); }}>
       <Portal>
@@ -69,9 +67,7 @@ export function CaptionsEditor({ file, onKeep, onClose }: Props): ReactNode {
             <Dialog.Header><Dialog.Title>{t("captionsOfName", { name })}</Dialog.Title></Dialog.Header>
             <Dialog.Body display="flex" gap="6" minH="0">
               <Box w="400px" flex="none">
-                {type.startsWith("video/")
-                  ? <video {...media} style={{ width: "100%", maxHeight: "260px", borderRadius: 8, background: "#22302b" }} />
-                  : <audio {...media} style={{ width: "100%" }} />}
+                <FilePlayer ref={player} file={file} onTime={follow} high={260} />
                 <Text minH="60px" mt="2" px="3" py="2" borderRadius="card" bg="table" whiteSpace="pre-wrap" textAlign="center" fontSize="15px" data-now>{shown}</Text>
                 <Flex mt="3" gap="2" align="center" wrap="wrap">
                   <QuietButton size="xs" onClick={add}>{t("addCaptionHere")}</QuietButton>

@@ -4,7 +4,7 @@ import type { Caption } from "../../../api/types";
 
 /** A new caption stays for so long (ms). */
 const NEW_MS = 2_000;
-const LONGEST_TEXT = 500;
+export const LONGEST_TEXT = 500;
 
 const inOrder = (captions: Caption[]): Caption[] => captions.sort((one, other) => one.since - other.since || one.until - other.until);
 

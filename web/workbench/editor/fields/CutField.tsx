@@ -2,15 +2,17 @@
 import { Box, chakra, Flex, Text } from "@chakra-ui/react";
 import { X } from "lucide-react";
 import { useRef, useState, type ReactNode } from "react";
-import type { AudioElement, Element, MediaFile, VideoElement } from "../../../api/types";
+import type { AudioElement, Element, MediaFile, Piece, VideoElement } from "../../../api/types";
 import { NumberField } from "../../../kit/NumberField";
 import { Pair } from "../../../kit/Pair";
 import { QuietButton } from "../../../kit/QuietButton";
 import { Tool } from "../../../kit/Tool";
+import { lengthOf, playedOf } from "../../../player/engine/pieces";
 import { t } from "../../../words/editor";
-import { changeElements, useCourse } from "../../store/store";
-import { clock } from "./chapters";
-import { beginAt, endAt, hasSilence, kept, lengthOf, playedOf, splitAt, without, type Piece } from "./cut";
+import { changeElements } from "../../store/store";
+import { beginAt, endAt, hasSilence, kept, splitAt, without } from "./cut";
+import { FilePlayer, placeOf } from "./FilePlayer";
+import { clock } from "./times";
 import { useLevels, Wave } from "./Wave";
 
 interface Props {
@@ -22,22 +24,17 @@ interface Props {
 /** The file itself stays as it is: all of it can be taken back. */
 export function CutField({ element, file, change }: Props): ReactNode {
   const player = useRef<HTMLVideoElement & HTMLAudioElement>(null);
-  const src = useCourse((state) => state.media[file.id]?.src);
-  const { duration, name } = file;
+  const { duration } = file;
   const pieces = playedOf(element.pieces, duration);
-  const now = (): number => Math.round((player.current?.currentTime ?? 0) * 1000);
+  const now = (): number => placeOf(player.current);
   // Each cut is a step of its own, to be undone alone.
   const cut = (to: Piece[]): void => changeElements(t("cut"), [element.id], (one) => ({ ...one, pieces: kept(to, duration) }) as Element);
   const show = (ms: number): void => { if (player.current) player.current.currentTime = ms / 1000; };
-  const label = t("lookThroughName", { name });
   const levels = useLevels(file.id);
   const [at, tell] = useState(0);
-  const media = { ref: player, src, controls: true, preload: "metadata", "aria-label": label, onTimeUpdate: () => tell(now()), onSeeked: () => tell(now()) };
   return (
     <Box my="1.5" data-cut>
-      {element.kind === "video"
-        ? <video {...media} style={{ width: "100%", borderRadius: 6, background: "#22302b" }} />
-        : <audio {...media} style={{ width: "100%" }} />}
+      <FilePlayer ref={player} file={file} onTime={() => tell(now())} />
       {levels && <Box mt="1.5"><Wave levels={levels} pieces={pieces} duration={duration} now={at} onSeek={(ms) => show(ms)} /></Box>}
       <Flex gap="1.5" mt="1.5" wrap="wrap">
         <QuietButton size="2xs" px="2" onClick={() => cut(beginAt(pieces, now()))}>{t("beginHere")}</QuietButton>

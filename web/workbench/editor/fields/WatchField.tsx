@@ -8,13 +8,13 @@ import { attempt } from "../../store/commands";
 import { changeFile, keepFiles, knownFile } from "../../store/media";
 import { saveAll } from "../../store/saver";
 import { changeElements, useCourse } from "../../store/store";
+import { FilePlayer, placeOf } from "./FilePlayer";
 
 /** A video to look through: a chapter begins where it stands, or that picture becomes the poster of `element`. */
 export function WatchField({ file, element }: { file: MediaFile; element: string }): ReactNode {
-  const player = useRef<HTMLVideoElement>(null);
-  const src = useCourse((state) => state.media[file.id]?.src);
+  const player = useRef<HTMLVideoElement & HTMLAudioElement>(null);
   const [taking, setTaking] = useState(false);
-  const now = (): number => Math.round((player.current?.currentTime ?? 0) * 1000);
+  const now = (): number => placeOf(player.current);
 
   function begin(): void {
     const since = Math.floor(now() / 100) * 100;
@@ -38,7 +38,7 @@ export function WatchField({ file, element }: { file: MediaFile; element: string
 
   return (
     <Box my="1.5">
-      <video ref={player} src={src} controls preload="metadata" aria-label={t("lookThroughName", { name: file.name })} style={{ width: "100%", borderRadius: 6, background: "#22302b" }} />
+      <FilePlayer ref={player} file={file} />
       <Flex gap="1.5" mt="1.5" wrap="wrap">
         <QuietButton size="2xs" px="2" onClick={begin}>{t("chapterBeginsHere")}</QuietButton>
         <QuietButton size="2xs" px="2" loading={taking} onClick={() => void pose()}>{t("useAsPoster")}</QuietButton>

@@ -3,9 +3,9 @@ import { useQuery } from "@tanstack/react-query";
 import { useMemo, type PointerEvent, type ReactNode } from "react";
 import { api, take } from "../../../api/client";
 import type { components } from "../../../api/api";
+import type { Piece } from "../../../api/types";
 import { system } from "../../../kit/chakraTheme";
 import { useCourse } from "../../store/store";
-import type { Piece } from "./cut";
 
 export type Levels = components["schemas"]["LevelsOut"];
 
@@ -27,21 +27,21 @@ interface Props { levels: Levels; pieces: readonly Piece[]; duration: number; no
 
 /** Where it is pressed the film goes; by keyboard the film has keys of its own. */
 export function Wave({ levels, pieces, duration, now, onSeek }: Props): ReactNode {
-  const { heights } = levels;
+  const { heights, length } = levels;
+  // Sound may end before the picture does.
   const path = useMemo(() => heights.map((height, at) => {
     const half = Math.max((height / 100) * (HIGH / 2), 0.5);
-    return `M${at + 0.5} ${HIGH / 2 - half}V${HIGH / 2 + half}`;
-  }).join(""), [heights]);
-  const x = (ms: number): number => (ms / duration) * heights.length;
+    return `M${((at + 0.5) / heights.length) * length} ${HIGH / 2 - half}V${HIGH / 2 + half}`;
+  }).join(""), [heights, length]);
   const press = (event: PointerEvent<SVGSVGElement>): void => {
     const { left, width } = event.currentTarget.getBoundingClientRect();
     onSeek(Math.min(Math.max((event.clientX - left) / width, 0), 1) * duration);
   };
   return (
-    <svg viewBox={`0 0 ${heights.length} ${HIGH}`} preserveAspectRatio="none" aria-hidden data-wave onPointerDown={press} style={{ width: "100%", height: HIGH, display: "block", cursor: "pointer", borderRadius: 6, background: colour("table") }}>
-      {pieces.map(({ since, until }) => <rect key={since} x={x(since)} width={x(until) - x(since)} y={0} height={HIGH} fill={colour("spruce.soft")} />)}
+    <svg viewBox={`0 0 ${duration} ${HIGH}`} preserveAspectRatio="none" aria-hidden data-wave onPointerDown={press} style={{ width: "100%", height: HIGH, display: "block", cursor: "pointer", borderRadius: 6, background: colour("table") }}>
+      {pieces.map(({ since, until }) => <rect key={since} x={since} width={until - since} y={0} height={HIGH} fill={colour("spruce.soft")} />)}
       <path d={path} stroke={colour("spruce")} strokeWidth={1} vectorEffect="non-scaling-stroke" />
-      <path d={`M${x(now)} 0V${HIGH}`} stroke={colour("brick")} strokeWidth={2} vectorEffect="non-scaling-stroke" />
+      <path d={`M${now} 0V${HIGH}`} stroke={colour("brick")} strokeWidth={2} vectorEffect="non-scaling-stroke" />
     </svg>
   );
 }

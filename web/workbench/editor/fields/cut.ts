@@ -1,21 +1,14 @@
 /** Which pieces of a video or audio are played: cut at a place, left out, taken back. */
-
-export interface Piece { since: number; until: number }
+import type { Piece } from "../../../api/types";
+import { isWhole } from "../../../player/engine/pieces";
 
 /** A shorter piece (ms) would be neither seen nor heard. */
 const SHORTEST = 100;
 const MOST = 50;
 
-/** What is played of a file of `duration` ms: all of it where nothing is cut. */
-export function playedOf(pieces: readonly Piece[], duration: number): Piece[] {
-  const there = pieces.filter(({ since }) => since < duration).map(({ since, until }) => ({ since, until: Math.min(until, duration) }));
-  return there.length ? there : [{ since: 0, until: duration }];
-}
-
 /** The pieces as they are kept: none where all is played. */
 export function kept(pieces: readonly Piece[], duration: number): Piece[] {
-  const whole = pieces.length === 1 && pieces[0]?.since === 0 && pieces[0].until >= duration;
-  return whole ? [] : [...pieces];
+  return isWhole(pieces, duration) ? [] : [...pieces];
 }
 
 /** What lies before `ms` is left out; what is left stays as it is where that would be too short. */
@@ -41,9 +34,6 @@ export function without(pieces: readonly Piece[], place: number): Piece[] {
 }
 
 const or = (before: readonly Piece[], after: Piece[]): Piece[] => (after.length ? after : [...before]);
-
-/** How long (ms) it plays. */
-export const lengthOf = (pieces: readonly Piece[]): number => pieces.reduce((sum, { since, until }) => sum + until - since, 0);
 
 /** Whether what is played begins or ends with more silence than anybody would leave there. */
 export function hasSilence(heard: { since: number; until: number }, pieces: readonly Piece[]): boolean {
