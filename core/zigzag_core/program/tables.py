@@ -11,9 +11,9 @@ from pydantic import BaseModel
 from pydantic_core import PydanticUndefined
 
 from zigzag_core.course import CourseDocument
+from zigzag_core.course.dialogues import WIDE
 from zigzag_core.course.media import SMALL_PICTURE, SMALL_SHOWN
 from zigzag_core.course.questions.answer_row import MOST_PARTS, MOST_TABLE_BYTES
-from zigzag_core.course.dialogues import WIDE
 from zigzag_core.course.questions.descriptors import DESCRIPTORS
 from zigzag_core.course.questions.feedback import Feedback
 from zigzag_core.course.questions.question import PART_LISTS, SINGLE_PARTS
