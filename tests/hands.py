@@ -9,6 +9,7 @@ from collections.abc import Callable
 
 from selenium.webdriver import ActionChains
 from selenium.webdriver.common.keys import Keys
+from selenium.webdriver.remote.webelement import WebElement
 
 from tests.browser.driver import Page
 
@@ -151,7 +152,33 @@ def of_dialogue(page: Page, turns: int = 200) -> list[tuple[str, str, str]]:
     found = figures(page, "keydown", lambda: [
         (ActionChains(page.browser).send_keys(letter).perform(), rest(page))
         for letter in " and the hut is warm"])
-    return [(f"a letter typed in a dialogue of {turns} turns", in_words(*found), "16 ms")]
+    letters = (f"a letter typed in a dialogue of {turns} turns", in_words(*found), "16 ms")
+    return [letters, (f"its ways drawn anew, from asking for them, {turns} turns",
+                      _ways_drawn(page, field), "100 ms")]
+
+
+def _ways_drawn(page: Page, field: WebElement) -> str:
+    """The ms from asking what a script comes to until its ways are drawn; median and worst."""
+    times = []
+    field.send_keys(Keys.CONTROL, Keys.HOME)
+    field.send_keys(Keys.END)
+    for letter in "abcdefg":
+        page.browser.execute_script("""
+            performance.clearResourceTimings();
+            const shown = () => document.querySelector('[data-ways] [data-turn="0"]').textContent;
+            const before = shown();
+            window.drawn = null;
+            const look = () => {
+              const [asked] = performance.getEntriesByType('resource').filter(
+                one => one.name.endsWith('/dialogue/read'));
+              if (asked && shown() !== before) window.drawn = performance.now() - asked.startTime;
+              else requestAnimationFrame(look);
+            };
+            requestAnimationFrame(look);""")
+        ActionChains(page.browser).send_keys(letter).perform()
+        times.append(page.until(lambda: page.browser.execute_script("return window.drawn")))
+        rest(page)
+    return f"{statistics.median(times):.0f} / {max(times):.0f} ms"
 
 
 def long_script(turns: int) -> str:

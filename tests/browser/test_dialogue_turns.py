@@ -14,7 +14,7 @@ from .packages import inside, launch, note_sounds, pass_time, put_in, put_in_cou
 from .test_access import violations
 from .test_arrange import fresh_slide
 from .test_dialogue import SCRIPT, _text
-from .test_dialogue_people import _choose, _log
+from .test_dialogue_people import _choose, _log, _talks
 from .test_keyboard import palette
 
 LONG = """\
@@ -71,6 +71,54 @@ def test_a_dialogue_waits_for_its_rule_and_ends_as_it_went(page, server):
     page.see("The late guest")
     page.see("completed")
     page.see("100")
+
+
+RIGHT_TO_LEFT = """\
+## الباب
+backdrop: front room, evening
+Pell (worried): مساء الخير. هل يوجد مكان لليلة؟
+  > تفضل بالدخول أولا. -> النهاية [trust +2]
+  > لا. -> النهاية
+
+## النهاية [ending good]
+نصيحة: كلمة دافئة لا تكلف شيئا.
+Advice: تحية، ومقعد، وشيء دافئ.
+"""
+
+
+@pytest.mark.parametrize("size", [(1280, 800), (390, 844)])
+def test_from_right_to_left_words_and_replies_begin_at_the_right(page, server, size):
+    cast, media = _talks()
+    talk = cast.slides[0].dialogues[0]
+    document = course_of(RIGHT_TO_LEFT, speakers=talk.speakers, scenery=talk.scenery)
+    arabic = document.course.model_copy(update={"language": "ar", "media": cast.course.media})
+    put_in(page, server, document.model_copy(
+        update={"course": arabic}), media)
+    fit_window(page.browser, *size)
+    page.click("a[aria-label='Launch as Ines Tarrow']")
+    inside(page)
+    page.until(lambda: len(_log(page)) == 1)
+    # Each line of the log and each reply begins where Arabic begins, and nothing is cut off.
+    for words in (".zz-said .zz-rich p", ".zz-reply .zz-box p"):
+        assert page.browser.execute_script("""
+            const [words] = document.querySelectorAll(arguments[0]);
+            const range = document.createRange();
+            range.selectNodeContents(words);
+            const [first] = range.getClientRects();
+            const box = words.getBoundingClientRect();
+            return getComputedStyle(words).direction === "rtl"
+              && Math.abs(box.right - first.right) < 2 && first.left > box.left;""", words), words
+    talk, scene = (page.find(one).rect for one in (".zz-talk", ".zz-scene"))
+    if size == (1280, 800):
+        assert talk["x"] < scene["x"], "words at the left of the person, as all is mirrored"
+    else:
+        assert scene["y"] < talk["y"]
+    assert violations(page) == []
+    _choose(page, "تفضل")
+    page.until(lambda: len(_log(page)) == 3)
+    # What the learner said stands at the left, as it stands at the right in English.
+    reply, line = (page.find(one).rect for one in (".zz-said-reply", ".zz-said:not(.zz-said-reply)"))
+    assert reply["x"] + reply["width"] < line["x"] + line["width"]
 
 
 @pytest.mark.parametrize("size", [(1280, 800), (390, 844)])

@@ -1,33 +1,30 @@
 """The marks of a script: arrows, brackets, and the backslash that takes their meaning away."""
 
+import re
 from collections.abc import Iterator
+from functools import cache
 
 ARROWS = ("->", "→")
 _SPECIAL = ("\\", "[", "]", "→")
+_BEHIND_BACKSLASH = re.compile(r"\\(.)", re.DOTALL)
 
 
 def places(text: str, *marks: str) -> Iterator[tuple[int, str]]:
     """Yield where `marks` stand in `text`, and which, but for those behind a backslash."""
-    at = 0
-    while at < len(text):
-        if text[at] == "\\":
-            at += 2
-            continue
-        mark = next((one for one in marks if text.startswith(one, at)), None)
-        if mark is not None:
-            yield at, mark
-        at += len(mark or " ")
+    for found in _either(marks).finditer(text):
+        if found[1]:
+            yield found.start(), found[1]
+
+
+@cache
+def _either(marks: tuple[str, ...]) -> re.Pattern[str]:
+    """A backslash with what stands behind it, or, as the group, one of `marks`."""
+    return re.compile(rf"\\.?|({'|'.join(map(re.escape, marks))})", re.DOTALL)
 
 
 def unmarked(text: str) -> str:
     """Return `text` without backslashes, and without blanks around it."""
-    out, at = [], 0
-    while at < len(text):
-        if text[at] == "\\" and at + 1 < len(text):
-            at += 1
-        out.append(text[at])
-        at += 1
-    return "".join(out).strip()
+    return _BEHIND_BACKSLASH.sub(r"\1", text).strip()
 
 
 def marked(text: str) -> str:

@@ -173,6 +173,7 @@ class _Reader:
 
     def __init__(self) -> None:
         self.turns: list[_Turn] = []
+        self.names: set[str] = set()
         self.around: list[_Reply] = []
         """The replies that the line stands within, the outermost first."""
         self.led: list[tuple[int, str]] = []
@@ -191,6 +192,7 @@ class _Reader:
             return
         if not self.turns:
             self.turns.append(_Turn(FIRST, number))
+            self.names.add(FIRST.casefold())
         while self.around and self.around[-1].indent >= indent:
             self.around.pop()
         passage = self.around[-1].then if self.around else self.turns[-1].passage
@@ -216,11 +218,12 @@ class _Reader:
         if not name:
             self.mistakes.append(Mistake(number, "no_name", "The turn has no name."))
             name = f"Turn {len(self.turns) + 1}"
-        if any(turn.name.casefold() == name.casefold() for turn in self.turns):
+        if name.casefold() in self.names:
             self.mistakes.append(Mistake(
                 number, "same_name",
                 f"There is a turn “{name}” already: nothing leads to this one."))
         self.turns.append(_Turn(name, number, ending))
+        self.names.add(name.casefold())
 
     def _reply(self, number: int, indent: int, text: str, passage: _Passage) -> None:
         before, inside = bracketed(text)

@@ -1,6 +1,6 @@
 /** What the ways of a dialogue come to, and what is wrong with it. */
 import { Box, Flex, Heading, Stack, Text, chakra } from "@chakra-ui/react";
-import { memo, type ReactNode } from "react";
+import { memo, useMemo, type ReactNode } from "react";
 import type { components } from "../../../api/api";
 import { clockWords } from "../../../player/render/clockWords";
 import { t } from "../../../words/dialogue";
@@ -18,8 +18,9 @@ interface Props {
 
 /** The ways drawn, their figures, and what is to be thought of. */
 export const WaysCard = memo(function WaysCard({ read, now, onGo }: Props): ReactNode {
+  const hints = read?.hints;
+  const unreached = useMemo(() => new Set(hints?.flatMap(({ code, turn }) => (code === "unreached" && turn ? [turn] : []))), [hints]);
   if (!read?.figures) return <Text color="quiet">{t("nothingYet")}</Text>;
-  const unreached = new Set(read.hints.flatMap(({ code, turn }) => (code === "unreached" && turn ? [turn] : [])));
   return (
     <Stack gap="3">
       <WaysMap read={read} now={now} unreached={unreached} onGo={onGo} />
